@@ -1,0 +1,94 @@
+import { within } from '../units/index.ts';
+import { dewPointC } from './dewPoint.ts';
+
+/** Limits on air and surface for laying a coat. A sheet may override each. */
+export interface AirLimits {
+  airMinC: number | null;
+  airMaxC: number | null;
+  surfaceMinC: number | null;
+  surfaceMaxC: number | null;
+  /** Fraction 0–1. */
+  rhMax: number | null;
+  /** Surface must be at least this far above the dew point, K. */
+  dewMarginC: number;
+}
+
+/**
+ * Where a sheet says nothing: 3 °C above the dew point and RH ≤ 85 % [S: ISO 8502-4 guidance;
+ * ISO 12944-7 practice]; no painting below freezing [T].
+ */
+export const DEFAULT_LIMITS: AirLimits = {
+  airMinC: null,
+  airMaxC: null,
+  surfaceMinC: 0,
+  surfaceMaxC: null,
+  rhMax: 0.85,
+  dewMarginC: 3,
+};
+
+export type AirReasonCode =
+  | 'air-too-cold'
+  | 'air-too-hot'
+  | 'surface-too-cold'
+  | 'surface-too-hot'
+  | 'too-damp'
+  | 'dew-margin'
+  | 'rain';
+
+/** Why an hour does not pass: the figure found and the limit it breaks, in canonical units. */
+export interface AirReason {
+  code: AirReasonCode;
+  value: number;
+  limit: number;
+}
+
+export interface AirVerdict {
+  ok: boolean;
+  reasons: AirReason[];
+  dewPointC: number;
+  /** Surface temperature less dew point, K. */
+  marginC: number;
+}
+
+export interface Conditions {
+  airC: number;
+  /** Fraction 0–1. */
+  rh: number;
+  surfaceC: number;
+  rainMm?: number | undefined;
+}
+
+/**
+ * Whether a coat may be laid in these conditions, with every reason against it named.
+ *
+ * `judgeConditions({ conditions: { airC: 10, rh: 0.9, surfaceC: 9 }, limits: DEFAULT_LIMITS }).reasons`
+ * → too-damp (0.90 > 0.85) and dew-margin (0.6 < 3).
+ *
+ * @throws {QuantityError} on impossible figures
+ */
+export function judgeConditions(input: {
+  conditions: Conditions;
+  limits: AirLimits;
+  underCover?: boolean;
+}): AirVerdict {
+  const { conditions, limits } = input;
+  const { airC, rh } = conditions;
+  const surfaceC = within('surface temperature', conditions.surfaceC, -40, 90);
+  const dew = dewPointC({ airC, rh });
+  const marginC = surfaceC - dew;
+  const reasons: AirReason[] = [];
+  const below = (code: AirReasonCode, value: number, limit: number | null) => {
+    if (limit !== null && value < limit) reasons.push({ code, value, limit });
+  };
+  const above = (code: AirReasonCode, value: number, limit: number | null) => {
+    if (limit !== null && value > limit) reasons.push({ code, value, limit });
+  };
+  below('air-too-cold', airC, limits.airMinC);
+  above('air-too-hot', airC, limits.airMaxC);
+  below('surface-too-cold', surfaceC, limits.surfaceMinC);
+  above('surface-too-hot', surfaceC, limits.surfaceMaxC);
+  above('too-damp', rh, limits.rhMax);
+  below('dew-margin', marginC, limits.dewMarginC);
+  if (!input.underCover) above('rain', conditions.rainMm ?? 0, 0);
+  return { ok: reasons.length === 0, reasons, dewPointC: dew, marginC };
+}

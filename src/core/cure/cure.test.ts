@@ -1,0 +1,187 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  type CureSheet,
+  eventTime,
+  explainEvent,
+  filmTemps,
+  HOUR_MS,
+  progressAt,
+  readyCurve,
+  spliceHours,
+  type TempSeries,
+  windowsFor,
+} from './index.ts';
+
+const MIN = 60_000;
+const constant = (tempC: number, hours = 24 * 30): TempSeries => ({
+  startMs: 0,
+  valuesC: Array(hours).fill(tempC),
+});
+const epoxy = {
+  points: [
+    { tempC: 10, minutes: 960 },
+    { tempC: 20, minutes: 480 },
+    { tempC: 30, minutes: 300 },
+  ],
+  stopC: 5,
+};
+
+describe('the cure clock', () => {
+  it('at constant temperature reads its own table back', () => {
+    for (const { tempC, minutes } of epoxy.points) {
+      expect(eventTime({ curve: epoxy, temps: constant(tempC), laidAt: 90 * MIN }).at).toBe(
+        (90 + minutes) * MIN,
+      );
+    }
+  });
+
+  it('integrates two temperatures as the two-step integral does by hand', () => {
+    // 5 h at 10 °C does 300/960 of the event, the rest runs at 20 °C.
+    const temps = { startMs: 0, valuesC: [...Array(5).fill(10), ...Array(100).fill(20)] };
+    const at = eventTime({ curve: epoxy, temps, laidAt: 0 }).at as number;
+    expect(at / MIN).toBeCloseTo(300 + (1 - 300 / 960) * 480, 3);
+  });
+
+  it('for one activation energy is the equivalent age of ASTM C1074', () => {
+    // t_e = Σ exp(−Q (1/T_a − 1/T_s)) Δt, the event at t_e = its time at the reference temperature.
+    const Q = 5000;
+    const ts = 293.15;
+    const timeAt = (c: number) => 600 * Math.exp(Q * (1 / (c + 273.15) - 1 / ts));
+    const curve = { points: [5, 35].map((tempC) => ({ tempC, minutes: timeAt(tempC) })), stopC: null };
+    const valuesC = Array.from({ length: 200 }, (_, h) => 15 + 8 * Math.sin((h * Math.PI) / 12));
+    const at = eventTime({ curve, temps: { startMs: 0, valuesC }, laidAt: 0 }).at as number;
+    let age = 0;
+    for (let minute = 0; minute < at / MIN; minute += 1) {
+      const kelvin = (valuesC[Math.floor(minute / 60)] as number) + 273.15;
+      age += Math.exp(-Q * (1 / kelvin - 1 / ts));
+    }
+    expect(age / 600).toBeCloseTo(1, 2);
+  });
+
+  it('one point alone halves per +10 °C (common practice); hotter than the table runs no faster, and warns', () => {
+    const single = { points: [{ tempC: 20, minutes: 600 }], stopC: null };
+    expect(readyCurve('x', single).minutesAt(10)).toBeCloseTo(1200);
+    const hot = eventTime({ curve: single, temps: constant(35), laidAt: 0 });
+    expect(hot).toEqual({ at: 600 * MIN, warnings: ['hotter-than-table'] });
+  });
+
+  it('stands below the stop temperature: a cold night moves the event by its whole length', () => {
+    const warm = { startMs: 0, valuesC: Array(48).fill(20) };
+    const coldNight = { startMs: 0, valuesC: [20, 20, ...Array(9).fill(2), ...Array(37).fill(20)] };
+    const a = eventTime({ curve: epoxy, temps: warm, laidAt: 0 });
+    const b = eventTime({ curve: epoxy, temps: coldNight, laidAt: 0 });
+    expect(((b.at as number) - (a.at as number)) / HOUR_MS).toBeCloseTo(9, 6);
+    expect(b.warnings).toContain('stood-cold');
+    expect(eventTime({ curve: epoxy, temps: constant(2), laidAt: 0 }).at).toBeNull();
+  });
+
+  it('explains itself: the shares sum to one and half-way is half done', () => {
+    const { steps, at } = explainEvent({ curve: epoxy, temps: constant(20), laidAt: 0 });
+    expect(steps.reduce((sum, s) => sum + s.share, 0)).toBeCloseTo(1, 12);
+    expect(progressAt(steps, (at as number) / 2)).toBeCloseTo(0.5, 12);
+  });
+
+  it('colder is never sooner', () => {
+    const temps = fc.array(fc.double({ min: -10, max: 40, noNaN: true }), { minLength: 24, maxLength: 300 });
+    fc.assert(
+      fc.property(temps, fc.double({ min: 0, max: 15, noNaN: true }), (valuesC, colder) => {
+        const a = eventTime({ curve: epoxy, temps: { startMs: 0, valuesC }, laidAt: 0 }).at;
+        const b = eventTime({
+          curve: epoxy,
+          temps: { startMs: 0, valuesC: valuesC.map((t) => t - colder) },
+          laidAt: 0,
+        }).at;
+        expect(b ?? Number.POSITIVE_INFINITY).toBeGreaterThanOrEqual(a ?? Number.POSITIVE_INFINITY);
+      }),
+    );
+  });
+
+  it('refuses a table that is slower when hotter, naming the point', () => {
+    const wrong = {
+      points: [
+        { tempC: 10, minutes: 100 },
+        { tempC: 20, minutes: 200 },
+      ],
+      stopC: null,
+    };
+    expect(() => eventTime({ curve: wrong, temps: constant(20), laidAt: 0 })).toThrow('at 20 °C');
+  });
+});
+
+describe('windows for the next coat', () => {
+  const at20 = (hours: number) => [{ tempC: 20, minutes: hours * 60 }];
+  const sheet: CureSheet = {
+    stopC: 5,
+    events: { immersion: at20(24), 'latest-immersion': at20(24 * 30) },
+    overcoat: [
+      { by: 'any', min: at20(8), chemicalMax: at20(72), keyGrit: 120 },
+      {
+        by: 'ablative-antifouling',
+        min: at20(3),
+        chemicalMax: at20(6),
+        thumb: { opens: at20(3), closes: at20(5) },
+        keyGrit: 80,
+      },
+    ],
+  };
+  const film = { laidFromMs: 0, laidToMs: 2 * HOUR_MS, sheet };
+  const state = (family: string, hour: number) =>
+    windowsFor({
+      film,
+      next: { kind: 'coat', family, same: false },
+      temps: constant(20),
+      now: hour * HOUR_MS,
+    });
+
+  it('too soon counts from the last corner laid, the end of the chemical window from the first', () => {
+    expect(state('epoxy-primer', 9.9).state).toBe('too-soon');
+    expect(state('epoxy-primer', 10)).toMatchObject({ state: 'open', until: 72 * HOUR_MS, keyGrit: 120 });
+    expect(state('epoxy-primer', 72)).toMatchObject({ state: 'key-first', until: null });
+  });
+
+  it('antifouling over epoxy goes on while it still takes a thumbprint', () => {
+    expect(state('ablative-antifouling', 4).state).toBe('too-soon');
+    expect(state('ablative-antifouling', 5.5).state).toBe('open');
+    const early = windowsFor({
+      film: { ...film, laidToMs: HOUR_MS },
+      next: { kind: 'coat', family: 'ablative-antifouling', same: false },
+      temps: constant(20),
+      now: 4.5 * HOUR_MS,
+    });
+    expect(early).toMatchObject({ state: 'thumb', until: 5 * HOUR_MS });
+  });
+
+  it('the water: too soon, open, and closed for good once an antifouling has stood out too long', () => {
+    const water = (hour: number) =>
+      windowsFor({ film, next: { kind: 'water' }, temps: constant(20), now: hour * HOUR_MS }).state;
+    expect([water(20), water(27), water(24 * 31)]).toEqual(['too-soon', 'open', 'closed']);
+  });
+
+  it('assumes nothing where the sheet is silent', () => {
+    const silent = { ...sheet, overcoat: [] };
+    const next = { kind: 'coat', family: 'varnish', same: false } as const;
+    const windows = windowsFor({ film: { ...film, sheet: silent }, next, temps: constant(20), now: 0 });
+    expect(windows.state).toBe('not-stated');
+  });
+});
+
+describe('measured and forecast air are spliced at now', () => {
+  it('measured wins up to now, forecast after, gaps are filled and said to be', () => {
+    const hour = (h: number, airC: number) => ({ at: h * HOUR_MS, airC, rh: 0.5 });
+    const hours = spliceHours({
+      measured: [hour(0, 10), hour(3, 16), hour(6, 99)],
+      forecast: [hour(0, 1), hour(4, 20), hour(5, 21)],
+      now: 3.5 * HOUR_MS,
+    });
+    expect(hours.map((h) => [h.airC, h.source])).toEqual([
+      [10, 'measured'],
+      [12, 'filled'],
+      [14, 'filled'],
+      [16, 'measured'],
+      [20, 'forecast'],
+      [21, 'forecast'],
+    ]);
+    expect(filmTemps(hours, { kind: 'heated', setPointC: 15 }).valuesC).toEqual([15, 15, 15, 16, 20, 21]);
+  });
+});

@@ -1,0 +1,89 @@
+import { positive, QuantityError, within } from '../units/index.ts';
+
+/** How long something takes at one temperature, as a sheet's table gives it [P]. */
+export interface CurvePoint {
+  tempC: number;
+  minutes: number;
+}
+
+/** One event's table, one to five temperatures, and the temperature below which the clock stands. */
+export interface EventCurve {
+  points: readonly CurvePoint[];
+  /** Below this the film does not cure [P]; null where the sheet does not say. */
+  stopC: number | null;
+}
+
+const ZERO_C_IN_K = 273.15;
+const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
+
+/**
+ * Throws unless the table can drive a clock: at least one point, temperatures distinct,
+ * and never slower when hotter.
+ */
+export function checkCurve(name: string, curve: EventCurve): void {
+  if (curve.points.length === 0) throw new QuantityError(`${name} table`, 'without a point', '1–5 points');
+  const sorted = sortedPoints(curve);
+  sorted.forEach((point, index) => {
+    within(`${name} temperature`, point.tempC, -40, 80);
+    positive(`${name} time`, point.minutes, 60 * 24 * 3650);
+    const colder = sorted[index - 1];
+    if (colder && colder.tempC === point.tempC) {
+      throw new QuantityError(
+        `${name} temperature`,
+        `${point.tempC} °C twice`,
+        'one time for each temperature',
+      );
+    }
+    if (colder && point.minutes > colder.minutes) {
+      throw new QuantityError(
+        `${name} time at ${point.tempC} °C of`,
+        `${point.minutes} min`,
+        `at most the ${colder.minutes} min at ${colder.tempC} °C`,
+      );
+    }
+  });
+}
+
+function sortedPoints(curve: EventCurve): CurvePoint[] {
+  return [...curve.points].sort((a, b) => a.tempC - b.tempC);
+}
+
+/** A table made ready to be asked many times. */
+export interface ReadyCurve {
+  /** Lowest and highest tabulated temperature, °C. */
+  readonly lowC: number;
+  readonly highC: number;
+  readonly stopC: number | null;
+  /** Minutes the event takes at a constant temperature; Infinity where the clock stands. */
+  minutesAt(tempC: number): number;
+}
+
+/**
+ * Prepares a sheet's table.
+ *
+ * Between points ln t is linear in 1/T (T in kelvin: Arrhenius). A single point halves per +10 °C [T].
+ * Colder than the table the nearest line runs on; below the stop temperature the clock stands; above the
+ * highest tabulated temperature it runs no faster than there.
+ *
+ * @throws {QuantityError} see {@link checkCurve}
+ */
+export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
+  checkCurve(name, curve);
+  const points = sortedPoints(curve);
+  const first = points[0] as CurvePoint;
+  const last = points.at(-1) as CurvePoint;
+  const segments = points.slice(1).map((upper, index) => {
+    const lower = points[index] as CurvePoint;
+    const slope =
+      (Math.log(lower.minutes) - Math.log(upper.minutes)) / (inverseK(lower.tempC) - inverseK(upper.tempC));
+    return { upToC: upper.tempC, slope, x0: inverseK(upper.tempC), y0: Math.log(upper.minutes) };
+  });
+  const minutesAt = (tempC: number): number => {
+    if (curve.stopC !== null && tempC < curve.stopC) return Number.POSITIVE_INFINITY;
+    if (tempC >= last.tempC) return last.minutes;
+    const segment = segments.find((s) => tempC < s.upToC);
+    if (!segment) return first.minutes * 2 ** ((first.tempC - tempC) / 10);
+    return Math.exp(segment.y0 + segment.slope * (inverseK(tempC) - segment.x0));
+  };
+  return { lowC: first.tempC, highC: last.tempC, stopC: curve.stopC, minutesAt };
+}

@@ -1,0 +1,25 @@
+export { type CurvePoint, checkCurve, type EventCurve, readyCurve } from './curve.ts';
+export {
+  type ClockStep,
+  type ClockWarning,
+  type EventTime,
+  eventTime,
+  explainEvent,
+  progressAt,
+} from './eventTime.ts';
+export { filmTemps, HOUR_MS, type SplicedHour, spliceHours, type TempSeries } from './series.ts';
+export {
+  type CureSheet,
+  FILM_EVENTS,
+  type Film,
+  type FilmEvent,
+  filmEvents,
+  type Next,
+  type OvercoatRule,
+  ruleFor,
+  type WindowEdge,
+  type WindowSegment,
+  type WindowState,
+  type Windows,
+  windowsFor,
+} from './windows.ts';

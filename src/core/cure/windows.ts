@@ -1,0 +1,201 @@
+import type { CurvePoint, EventCurve } from './curve.ts';
+import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
+import type { TempSeries } from './series.ts';
+
+/** Events a film goes through that do not depend on what comes next. */
+export type FilmEvent =
+  | 'dew-safe'
+  | 'tack-free'
+  | 'sandable'
+  | 'walk'
+  | 'immersion'
+  | 'latest-immersion'
+  | 'full-cure';
+
+export const FILM_EVENTS: readonly FilmEvent[] = [
+  'dew-safe',
+  'tack-free',
+  'sandable',
+  'walk',
+  'immersion',
+  'latest-immersion',
+  'full-cure',
+];
+
+/** When the next coat may and must go on, for one kind of next coat [P]. */
+export interface OvercoatRule {
+  /** What goes on top: the same product, a coating family, or anything else. */
+  by: 'self' | 'any' | (string & {});
+  min: readonly CurvePoint[];
+  /** End of the window in which the next coat bonds without sanding; null: the sheet sets none. */
+  chemicalMax: readonly CurvePoint[] | null;
+  /** While the film takes a thumbprint and nothing sticks. */
+  thumb?: { opens: readonly CurvePoint[]; closes: readonly CurvePoint[] } | null;
+  /** Grit to key with once the chemical window has closed; null: not stated. */
+  keyGrit: number | null;
+}
+
+/** The part of a product's sheet that the clock needs. */
+export interface CureSheet {
+  /** Below this the clock stands; null: not stated. */
+  stopC: number | null;
+  events: Partial<Record<FilmEvent, readonly CurvePoint[]>>;
+  overcoat: readonly OvercoatRule[];
+}
+
+export interface Film {
+  /** First and last moment of laying, ms: the last corner decides "may", the first one "must". */
+  laidFromMs: number;
+  laidToMs: number;
+  sheet: CureSheet;
+}
+
+/** What comes next on the film: a coat, told by family and whether it is the same product, or the water. */
+export type Next = { kind: 'coat'; family: string; same: boolean } | { kind: 'water' };
+
+export type WindowState = 'too-soon' | 'thumb' | 'open' | 'key-first' | 'closed' | 'not-stated';
+
+export interface WindowSegment {
+  state: WindowState;
+  fromMs: number;
+  /** null: for good, or not known. */
+  toMs: number | null;
+}
+
+/** A named edge of the window, with the table it was reckoned from. */
+export interface WindowEdge {
+  edge: 'overcoat-min' | 'thumb-opens' | 'thumb-closes' | 'chemical-max' | FilmEvent;
+  at: number | null;
+  curve: EventCurve;
+  /** The moment of laying the edge counts from. */
+  fromMs: number;
+}
+
+export interface Windows {
+  state: WindowState;
+  /** When the present state ends, ms; null: not at all, or not known. */
+  until: number | null;
+  segments: WindowSegment[];
+  edges: WindowEdge[];
+  warnings: ClockWarning[];
+  keyGrit: number | null;
+  /** The rule of the sheet that was used; null for the water or where none fits. */
+  ruleBy: string | null;
+}
+
+/** The most particular rule of the sheet for what comes next: same product, then its family, then any. */
+export function ruleFor(sheet: CureSheet, next: Next): OvercoatRule | undefined {
+  if (next.kind === 'water') return undefined;
+  const by = (key: string) => sheet.overcoat.find((rule) => rule.by === key);
+  return (next.same ? by('self') : undefined) ?? by(next.family) ?? by('any');
+}
+
+/**
+ * The states a film offers its next coat, one after the other, and which holds at `now`.
+ *
+ * too-soon → (thumb) → open → key-first for a coat; too-soon → open → closed for the water, where an
+ * antifouling must be wetted by a date. "May" counts from the last corner laid, "must" from the first.
+ * A sheet without a rule gives the single state not-stated: nothing is assumed.
+ *
+ * @throws {QuantityError} on an unusable table or an empty series
+ */
+export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; now: number }): Windows {
+  const { film, next, temps, now } = input;
+  const { sheet } = film;
+  const edges: WindowEdge[] = [];
+  const warnings = new Set<ClockWarning>();
+  const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
+    const curve = { points, stopC: sheet.stopC };
+    const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
+    edges.push({ edge: name, at: time.at, curve, fromMs });
+    for (const warning of time.warnings) warnings.add(warning);
+    return time.at;
+  };
+  const finish = (segments: WindowSegment[], keyGrit: number | null, ruleBy: string | null): Windows => {
+    const present = segments.findLast((segment) => segment.fromMs <= now) ?? (segments[0] as WindowSegment);
+    return {
+      state: present.state,
+      until: present.toMs,
+      segments,
+      edges,
+      warnings: [...warnings],
+      keyGrit,
+      ruleBy,
+    };
+  };
+
+  if (next.kind === 'water') {
+    const { immersion } = sheet.events;
+    if (!immersion) return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
+    const opens = edge('immersion', immersion, film.laidToMs);
+    const latest = sheet.events['latest-immersion'];
+    const closes = latest ? edge('latest-immersion', latest, film.laidFromMs) : null;
+    return finish(
+      chain(film.laidFromMs, [
+        ['too-soon', opens],
+        ['open', closes],
+        ['closed', null],
+      ]),
+      null,
+      null,
+    );
+  }
+
+  const rule = ruleFor(sheet, next);
+  if (!rule) return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
+  const min = edge('overcoat-min', rule.min, film.laidToMs);
+  const chemical = rule.chemicalMax ? edge('chemical-max', rule.chemicalMax, film.laidFromMs) : null;
+  if (!rule.thumb) {
+    return finish(
+      chain(film.laidFromMs, [
+        ['too-soon', min],
+        ['open', chemical],
+        ['key-first', null],
+      ]),
+      rule.keyGrit,
+      rule.by,
+    );
+  }
+  const opens = edge('thumb-opens', rule.thumb.opens, film.laidToMs);
+  const closes = edge('thumb-closes', rule.thumb.closes, film.laidFromMs);
+  return finish(
+    chain(film.laidFromMs, [
+      ['too-soon', opens],
+      ['thumb', closes],
+      ['open', chemical],
+      ['key-first', null],
+    ]),
+    rule.keyGrit,
+    rule.by,
+  );
+}
+
+/**
+ * Joins states end to end. A state whose end is null lasts for good; one whose end is already past when it
+ * would begin (a window that closes before the last corner may be overcoated) is left out.
+ */
+function chain(startMs: number, states: readonly (readonly [WindowState, number | null])[]): WindowSegment[] {
+  const segments: WindowSegment[] = [];
+  let fromMs = startMs;
+  for (const [state, toMs] of states) {
+    if (toMs !== null && toMs <= fromMs) continue;
+    segments.push({ state, fromMs, toMs });
+    if (toMs === null) break;
+    fromMs = toMs;
+  }
+  return segments;
+}
+
+/** Times of the film's own events that its sheet states, in the order they come. */
+export function filmEvents(input: {
+  film: Film;
+  temps: TempSeries;
+}): { event: FilmEvent; at: number | null }[] {
+  const { sheet, laidToMs } = input.film;
+  return FILM_EVENTS.flatMap((event) => {
+    const points = sheet.events[event];
+    if (!points) return [];
+    const { at } = eventTime({ curve: { points, stopC: sheet.stopC }, temps: input.temps, laidAt: laidToMs });
+    return [{ event, at }];
+  });
+}

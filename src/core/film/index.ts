@@ -1,0 +1,11 @@
+export {
+  coatsNeeded,
+  deadVolumeLPerM2,
+  dryMicronsFromLitres,
+  METHODS,
+  type Method,
+  paintLitres,
+  TYPICAL_LOSS,
+  TYPICAL_RATE_M2_PER_H,
+} from './quantity.ts';
+export { dryMicrons, spreadingRateM2PerL, wetMicrons } from './thickness.ts';

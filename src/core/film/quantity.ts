@@ -1,0 +1,95 @@
+import { positive, within } from '../units/index.ts';
+import { spreadingRateM2PerL } from './thickness.ts';
+
+/** How a coat is put on. */
+export type Method = 'brush' | 'roller' | 'roll-and-tip' | 'conventional-spray' | 'airless-spray';
+
+export const METHODS: readonly Method[] = [
+  'brush',
+  'roller',
+  'roll-and-tip',
+  'conventional-spray',
+  'airless-spray',
+];
+
+/**
+ * Paint that does not end on the boat, as a fraction [T]: brush 5 %, roller 5–10 %, roll and tip as a
+ * roller, conventional spray 40–50 %, airless 20–30 % indoors and 30–40 % outdoors. Middle of each span.
+ */
+export const TYPICAL_LOSS: Record<Method, number> = {
+  brush: 0.05,
+  roller: 0.075,
+  'roll-and-tip': 0.075,
+  'conventional-spray': 0.45,
+  'airless-spray': 0.3,
+};
+
+/** m² per hour that one person covers (roll and tip: a pair), middle of the trade's span [T]. */
+export const TYPICAL_RATE_M2_PER_H: Record<Method, number> = {
+  brush: 4,
+  roller: 12,
+  'roll-and-tip': 8,
+  'conventional-spray': 40,
+  'airless-spray': 100,
+};
+
+/** Paint that fills a blast profile before it builds film: 30 µm → 0.02, 75 → 0.05, 105 → 0.07 l/m² [M]. */
+export function deadVolumeLPerM2(profileMicrons: number): number {
+  return ((2 / 3) * within('profile', profileMicrons, 0, 400)) / 1000;
+}
+
+/**
+ * Litres of unthinned paint for one coat: A × DFT / (1000 × VS × (1 − loss)) + A × dead volume.
+ *
+ * `paintLitres({ areaM2: 20, dryMicrons: 100, volumeSolids: 0.5, loss: 0 })` → 4.
+ *
+ * @param areaM2 0…100 000
+ * @param dryMicrons dry film of this coat, µm
+ * @param loss fraction 0–0.9
+ * @param deadVolume l/m², first coat on a blasted surface only
+ * @throws {QuantityError} outside those ranges
+ */
+export function paintLitres(input: {
+  areaM2: number;
+  dryMicrons: number;
+  volumeSolids: number;
+  loss: number;
+  deadVolume?: number;
+}): number {
+  const areaM2 = within('area', input.areaM2, 0, 100_000);
+  const loss = within('loss', input.loss, 0, 0.9);
+  const dead = within('dead volume', input.deadVolume ?? 0, 0, 1);
+  return areaM2 / (spreadingRateM2PerL(input) * (1 - loss)) + areaM2 * dead;
+}
+
+/**
+ * Mean dry film from litres really used: used × VS × (1 − loss) / area. The counterpart of {@link paintLitres}
+ * without dead volume; thinner does not count, since none of it stays.
+ */
+export function dryMicronsFromLitres(input: {
+  litres: number;
+  areaM2: number;
+  volumeSolids: number;
+  loss: number;
+}): number {
+  positive('volume solids', input.volumeSolids, 1);
+  const kept = within('litres', input.litres, 0, 100_000) * (1 - within('loss', input.loss, 0, 0.9));
+  return (1000 * kept * input.volumeSolids) / positive('area', input.areaM2, 100_000);
+}
+
+/**
+ * Coats needed to reach a target dry film: ceil(target / film a coat).
+ *
+ * Above the sheet's maximum a coat sags and traps solvent: refused, never averaged away [T].
+ *
+ * @throws {QuantityError} when a coat is thicker than `maxDryMicronsPerCoat`
+ */
+export function coatsNeeded(input: {
+  targetDryMicrons: number;
+  dryMicronsPerCoat: number;
+  maxDryMicronsPerCoat: number | null;
+}): number {
+  const perCoat = positive('dry film a coat', input.dryMicronsPerCoat, input.maxDryMicronsPerCoat ?? 20_000);
+  // A billionth of slack, or 3 × 0.1 would need four coats of 0.1.
+  return Math.ceil(within('target dry film', input.targetDryMicrons, 0, 20_000) / perCoat - 1e-9);
+}

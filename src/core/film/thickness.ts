@@ -1,0 +1,39 @@
+import { positive, within } from '../units/index.ts';
+
+interface Thinned {
+  /** Volume solids of the unthinned mixed paint, above 0 up to 1 (ISO 3233). */
+  volumeSolids: number;
+  /** Thinner as a fraction of the mixed paint's volume, 0–0.5. */
+  thinner?: number;
+}
+
+function solidsAsLaid({ volumeSolids, thinner = 0 }: Thinned): number {
+  positive('volume solids', volumeSolids, 1);
+  within('thinner', thinner, 0, 0.5);
+  return volumeSolids / (1 + thinner);
+}
+
+/**
+ * Wet film that dries to `dryMicrons`: WFT = DFT × (1 + t) / VS.
+ *
+ * `wetMicrons({ dryMicrons: 500, volumeSolids: 0.71 })` → 704.
+ *
+ * @throws {QuantityError} for solids outside 0–1 or thinner outside 0–0.5
+ */
+export function wetMicrons(input: Thinned & { dryMicrons: number }): number {
+  return within('dry film', input.dryMicrons, 0, 20_000) / solidsAsLaid(input);
+}
+
+/** Dry film left by `wetMicrons` of wet film: the inverse of {@link wetMicrons}. 175 µm at 57 % → 100 µm. */
+export function dryMicrons(input: Thinned & { wetMicrons: number }): number {
+  return within('wet film', input.wetMicrons, 0, 40_000) * solidsAsLaid(input);
+}
+
+/**
+ * Theoretical spreading rate, m² per litre of unthinned paint: 1000 × VS / DFT
+ * [S: any coatings handbook; 1 mil and 1 US gal give 1604 ft²].
+ */
+export function spreadingRateM2PerL(input: { dryMicrons: number; volumeSolids: number }): number {
+  positive('volume solids', input.volumeSolids, 1);
+  return (1000 * input.volumeSolids) / positive('dry film', input.dryMicrons, 20_000);
+}

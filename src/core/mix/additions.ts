@@ -1,0 +1,35 @@
+import { within } from '../units/index.ts';
+
+/** Something put in besides the parts, with the sheet's limit; null where the sheet allows none or does not say. */
+export interface AdditionLimit {
+  name: string;
+  /** Fraction of the mixed paint's volume. */
+  maxFraction: number | null;
+}
+
+export interface Addition {
+  name: string;
+  litres: number;
+  verdict: 'within' | 'over-limit' | 'not-on-sheet';
+  maxFraction: number | null;
+}
+
+/**
+ * How much thinner or additive a batch takes and whether the sheet allows it.
+ * Only what is on the sheet, only to its limit [T]: 10 % in 0.6 l against a limit of 5 % → 60 ml, over-limit.
+ *
+ * @throws {QuantityError} for a fraction outside 0–0.5
+ */
+export function addition(input: {
+  batchLitres: number;
+  fraction: number;
+  limit: AdditionLimit | null;
+}): Addition {
+  const fraction = within('thinner', input.fraction, 0, 0.5);
+  const litres = within('batch', input.batchLitres, 0, 10_000) * fraction;
+  const name = input.limit?.name ?? 'thinner';
+  const maxFraction = input.limit?.maxFraction ?? null;
+  if (fraction === 0) return { name, litres, verdict: 'within', maxFraction };
+  if (maxFraction === null) return { name, litres, verdict: 'not-on-sheet', maxFraction };
+  return { name, litres, verdict: fraction <= maxFraction + 1e-9 ? 'within' : 'over-limit', maxFraction };
+}

@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addition, planBatches, potLifeMinutes, shares, splitParts } from './index.ts';
+
+const twoToOne = [
+  { name: 'base', ratio: 2, densityKgPerL: 1.5 },
+  { name: 'hardener', ratio: 1, densityKgPerL: 1 },
+];
+
+describe('ratios', () => {
+  it('by weight from volume: m_B/m_A = (V_B/V_A) × ρ_B/ρ_A (handbook part 7)', () => {
+    const [base, hardener] = shares({ parts: twoToOne, by: 'volume', as: 'weight' }) as [number, number];
+    expect(hardener / base).toBeCloseTo((1 / 2) * (1 / 1.5), 12);
+  });
+
+  it('never takes one for the other: without densities a volume ratio cannot be weighed', () => {
+    const parts = twoToOne.map((p) => ({ ...p, densityKgPerL: null }));
+    const scale = { kind: 'scale', stepG: 1 } as const;
+    expect(() => splitParts({ total: { litres: 1 }, parts, by: 'volume', tool: scale })).toThrow(
+      'density of base not stated',
+    );
+  });
+
+  it('refuses 0 : 0', () => {
+    const parts = twoToOne.map((p) => ({ ...p, ratio: 0 }));
+    expect(() => shares({ parts, by: 'volume', as: 'volume' })).toThrow(
+      'parts of base 0 is outside what is above 0',
+    );
+  });
+});
+
+describe('parts to pour', () => {
+  it('0.6 l at 2 : 1 in a cup marked every 10 ml: fill to 400, then to 600', () => {
+    const { asked } = splitParts({
+      total: { litres: 0.6 },
+      parts: twoToOne,
+      by: 'volume',
+      tool: { kind: 'cup', stepMl: 10 },
+    });
+    expect(asked.pours.map((p) => p.fillTo)).toEqual([400, 600]);
+    expect(asked.ratioError).toBeCloseTo(0);
+  });
+
+  it('weighs a volume ratio through the densities', () => {
+    const { asked } = splitParts({
+      total: { litres: 0.3 },
+      parts: twoToOne,
+      by: 'volume',
+      tool: { kind: 'scale', stepG: 1 },
+    });
+    expect(asked.pours.map((p) => p.amount)).toEqual([300, 100]);
+    expect(asked.litres).toBeCloseTo(0.3);
+  });
+
+  it('shows the error that is left, and the larger batch that lands on whole cups', () => {
+    const tool = { kind: 'counted-cups', cupMl: 50 } as const;
+    const { asked, better } = splitParts({ total: { litres: 0.25 }, parts: twoToOne, by: 'volume', tool });
+    expect(asked.pours.map((p) => p.marks)).toEqual([3, 2]);
+    expect(asked.ratioError).toBeCloseTo(1 / 3);
+    expect(asked.withinTolerance).toBe(false);
+    expect(better?.pours.map((p) => p.marks)).toEqual([4, 2]);
+    expect(better?.litres).toBeCloseTo(0.3);
+  });
+
+  it('parts always sum to the batch, and the left-over error is the rounding’s and no more', () => {
+    const ratio = fc.integer({ min: 1, max: 12 });
+    fc.assert(
+      fc.property(ratio, ratio, fc.double({ min: 0.05, max: 20, noNaN: true }), (a, b, litres) => {
+        const parts = [
+          { name: 'base', ratio: a, densityKgPerL: null },
+          { name: 'hardener', ratio: b, densityKgPerL: null },
+        ];
+        const { asked } = splitParts({
+          total: { litres },
+          parts,
+          by: 'volume',
+          tool: { kind: 'cup', stepMl: 1 },
+        });
+        expect(asked.pours.reduce((sum, p) => sum + p.exact, 0)).toBeCloseTo(litres * 1000, 6);
+        expect(asked.pours.reduce((sum, p) => sum + p.amount, 0)).toBeCloseTo(asked.total, 9);
+        for (const p of asked.pours)
+          expect(Math.abs(p.amount - p.exact)).toBeLessThanOrEqual(p.marks === 1 ? 1 : 0.5 + 1e-9);
+      }),
+    );
+  });
+});
+
+describe('the pot', () => {
+  it('halves its life for each +10 °C (common practice), and induction eats it', () => {
+    const points = [{ tempC: 20, minutes: 120 }];
+    expect(potLifeMinutes({ points, tempC: 30 })).toBe(60);
+    expect(potLifeMinutes({ points, tempC: 10 })).toBe(240);
+  });
+
+  it('a coat too large for one pot goes in equal batches, each mixed so that it is ready as the last one empties', () => {
+    // 12 m²/h × 0.2 l/m² = 2.4 l/h; 90 − 20 − 10 = 60 min usable, so 2.4 l at most.
+    const plan = planBatches({
+      litres: 6,
+      rateM2PerH: 12,
+      litresPerM2: 0.2,
+      potLifeMin: 90,
+      inductionMin: 20,
+    });
+    expect(plan.largestLitres).toBeCloseTo(2.4);
+    expect(plan.batches.map((b) => b.litres)).toEqual([2, 2, 2]);
+    expect(plan.batches[1]?.mixAtMin).toBeCloseTo(50);
+    expect(plan.batches[1]?.layFromMin).toBeCloseTo(plan.batches[0]?.layToMin ?? 0);
+    expect(() =>
+      planBatches({ litres: 1, rateM2PerH: 12, litresPerM2: 0.2, potLifeMin: 25, inductionMin: 20 }),
+    ).toThrow('usable pot time -5 min');
+  });
+
+  it('thinner only to the limit on the sheet', () => {
+    const limit = { name: 'Epoxy thinner', maxFraction: 0.05 };
+    expect(addition({ batchLitres: 0.6, fraction: 0.1, limit })).toMatchObject({
+      litres: 0.06,
+      verdict: 'over-limit',
+    });
+    expect(addition({ batchLitres: 0.6, fraction: 0.05, limit }).verdict).toBe('within');
+    expect(addition({ batchLitres: 0.6, fraction: 0.05, limit: null }).verdict).toBe('not-on-sheet');
+  });
+});

@@ -1,0 +1,85 @@
+import { positive, QuantityError, within } from '../units/index.ts';
+
+interface PotPoint {
+  tempC: number;
+  minutes: number;
+}
+
+/** Time kept in hand at the end of a pot [T]. */
+export const POT_MARGIN_MIN = 10;
+
+/**
+ * Pot life at the pot's temperature: from the sheet's nearest point, halved for each +10 °C [T], on a straight
+ * line in ln t between two points. `potLifeMinutes({ points: [{ tempC: 20, minutes: 120 }], tempC: 30 })` → 60.
+ *
+ * Unlike the cure clock it goes on shortening above the table: the pot does set sooner.
+ *
+ * @throws {QuantityError} without a point or outside −20…60 °C
+ */
+export function potLifeMinutes(input: { points: readonly PotPoint[]; tempC: number }): number {
+  const tempC = within('temperature of the pot', input.tempC, -20, 60);
+  const points = [...input.points].sort((a, b) => a.tempC - b.tempC);
+  const first = points[0];
+  const last = points.at(-1);
+  if (!first || !last) throw new QuantityError('pot life', 'not stated', 'what a batch needs');
+  if (tempC <= first.tempC) return first.minutes * 2 ** ((first.tempC - tempC) / 10);
+  if (tempC >= last.tempC) return last.minutes * 2 ** ((last.tempC - tempC) / 10);
+  const upper = points.findIndex((point) => point.tempC > tempC);
+  const lo = points[upper - 1] as PotPoint;
+  const hi = points[upper] as PotPoint;
+  const share = (tempC - lo.tempC) / (hi.tempC - lo.tempC);
+  return Math.exp(Math.log(lo.minutes) * (1 - share) + Math.log(hi.minutes) * share);
+}
+
+export interface BatchPlan {
+  /** Minutes from the end of induction until the margin before the pot sets. */
+  usableMinutes: number;
+  /** Litres that can be laid in that time. */
+  largestLitres: number;
+  /** Equal batches that cover the whole. */
+  batches: { litres: number; mixAtMin: number; layFromMin: number; layToMin: number }[];
+  /** Whether the whole goes in one pot. */
+  fitsOnePot: boolean;
+}
+
+/**
+ * Largest batch = application rate × usable time × litres per m² [T], then equal batches, each mixed so that its
+ * induction ends as the pot before it empties. Minutes count from mixing the first.
+ *
+ * @param litres unthinned litres for the whole coat
+ * @param rateM2PerH how fast it is laid
+ * @param litresPerM2 what a coat takes
+ * @throws {QuantityError} when induction and margin leave no usable time
+ */
+export function planBatches(input: {
+  litres: number;
+  rateM2PerH: number;
+  litresPerM2: number;
+  potLifeMin: number;
+  inductionMin: number;
+  marginMin?: number;
+}): BatchPlan {
+  const litres = positive('litres', input.litres, 10_000);
+  const litresPerMin =
+    (positive('rate', input.rateM2PerH, 1000) * positive('litres per m²', input.litresPerM2, 20)) / 60;
+  const induction = within('induction', input.inductionMin, 0, 1440);
+  const usableMinutes = input.potLifeMin - induction - (input.marginMin ?? POT_MARGIN_MIN);
+  if (!(usableMinutes > 0)) {
+    throw new QuantityError(
+      'usable pot time',
+      `${Math.round(usableMinutes)} min`,
+      `what is left of ${Math.round(input.potLifeMin)} min pot life after ${induction} min induction and the margin`,
+    );
+  }
+  const largestLitres = litresPerMin * usableMinutes;
+  const count = Math.ceil(litres / largestLitres - 1e-9);
+  const each = litres / count;
+  const layMin = each / litresPerMin;
+  const batches = Array.from({ length: count }, (_, i) => ({
+    litres: each,
+    mixAtMin: i * layMin,
+    layFromMin: i * layMin + induction,
+    layToMin: (i + 1) * layMin + induction,
+  }));
+  return { usableMinutes, largestLitres, batches, fitsOnePot: count === 1 };
+}

@@ -1,0 +1,152 @@
+import { positive, QuantityError } from '../units/index.ts';
+import { type MixPart, type RatioBasis, shares } from './ratio.ts';
+import { isCumulative, type MeasuringTool, toolBasis, toolStep } from './tools.ts';
+
+/** What to pour of one part. Amounts are in the tool's measure: g on a scale, ml otherwise. */
+export interface Pour {
+  name: string;
+  /** What the ratio asks, before rounding. */
+  exact: number;
+  /** Whole steps of the tool. */
+  marks: number;
+  /** marks × step. */
+  amount: number;
+  /** On a cup or stick: what it reads once this part is in. */
+  fillTo: number | null;
+  litres: number | null;
+}
+
+export interface Split {
+  measure: RatioBasis;
+  pours: Pour[];
+  /** Sum of the amounts, g or ml. */
+  total: number;
+  /** Litres of mixed paint; null when densities are not stated. */
+  litres: number | null;
+  /** The largest deviation of any part against the base from the sheet's ratio; + means too much of it. */
+  ratioError: number;
+  withinTolerance: boolean;
+}
+
+export interface SplitResult {
+  asked: Split;
+  /** A slightly larger batch that lands on the tool's marks, where that is clearly better. */
+  better: Split | null;
+}
+
+/** Default tolerance of a ratio, ±5 % [T]; a sheet may state its own. */
+export const DEFAULT_RATIO_TOLERANCE = 0.05;
+/** A batch is not stretched by more than this to land on marks [T]. */
+const MOST_STRETCH = 0.25;
+
+/**
+ * The parts to pour for a batch, rounded to what the tool can show, with the ratio error that is left.
+ *
+ * `splitParts({ total: { litres: 0.6 }, parts: 2 : 1, by: 'volume', tool: cup of 10 ml })` → 400 ml and 200 ml,
+ * error 0. With a 50 ml counted cup and 0.25 l the nearest cups are 3 and 2: 33 % too much hardener, so a
+ * batch of 0.3 l (4 and 2) is offered.
+ *
+ * @param total litres or kilograms of mixed, unthinned paint
+ * @param tolerance allowed ratio error as a fraction
+ * @throws {QuantityError} on a ratio of 0, a total of 0, or a density that is needed and not stated
+ */
+export function splitParts(input: {
+  total: { litres: number } | { kg: number };
+  parts: readonly MixPart[];
+  by: RatioBasis;
+  tool: MeasuringTool;
+  tolerance?: number;
+}): SplitResult {
+  const { parts, by, tool, tolerance = DEFAULT_RATIO_TOLERANCE } = input;
+  const measure = toolBasis(tool);
+  const step = toolStep(tool);
+  const share = shares({ parts, by, as: measure });
+  const total = totalInTool(input.total, parts, share, measure);
+  const roundTo = (size: number): Split => {
+    const marks = share.map((s) => Math.max(1, Math.round((size * s) / step)));
+    return splitFrom(marks, share, size, { parts, step, measure, tool, tolerance });
+  };
+  const asked = roundTo(total);
+  let better: Split | null = null;
+  if (Math.abs(asked.ratioError) > 0.001) {
+    const baseShare = share[0] as number;
+    const first = Math.max(1, Math.ceil((total * baseShare) / step - 1e-9));
+    for (let marks = first; (marks * step) / baseShare <= total * (1 + MOST_STRETCH); marks++) {
+      const candidate = roundTo((marks * step) / baseShare);
+      const best = better ?? asked;
+      if (Math.abs(candidate.ratioError) < Math.abs(best.ratioError) / 2) better = candidate;
+      if (better && Math.abs(better.ratioError) < 0.001) break;
+    }
+  }
+  return { asked, better };
+}
+
+function totalInTool(
+  total: { litres: number } | { kg: number },
+  parts: readonly MixPart[],
+  share: readonly number[],
+  measure: RatioBasis,
+): number {
+  if ('kg' in total) {
+    const grams = positive('batch', total.kg, 10_000) * 1000;
+    if (measure === 'weight') return grams;
+    // Weight of one millilitre of mix, from its volume shares.
+    const gramsPerMl = parts.reduce((sum, part, i) => sum + (share[i] as number) * densityOf(part), 0);
+    return grams / gramsPerMl;
+  }
+  const ml = positive('batch', total.litres, 10_000) * 1000;
+  if (measure === 'volume') return ml;
+  // Volume of one gram of mix, from its weight shares.
+  const mlPerGram = parts.reduce((sum, part, i) => sum + (share[i] as number) / densityOf(part), 0);
+  return ml / mlPerGram;
+}
+
+function densityOf(part: MixPart): number {
+  if (part.densityKgPerL === null) {
+    throw new QuantityError(`density of ${part.name}`, 'not stated', 'what this batch needs to be weighed');
+  }
+  return part.densityKgPerL;
+}
+
+function splitFrom(
+  marks: readonly number[],
+  share: readonly number[],
+  size: number,
+  how: {
+    parts: readonly MixPart[];
+    step: number;
+    measure: RatioBasis;
+    tool: MeasuringTool;
+    tolerance: number;
+  },
+): Split {
+  let running = 0;
+  const pours = how.parts.map((part, i): Pour => {
+    const amount = (marks[i] as number) * how.step;
+    running += amount;
+    const density = how.measure === 'volume' ? 1 : part.densityKgPerL;
+    return {
+      name: part.name,
+      exact: size * (share[i] as number),
+      marks: marks[i] as number,
+      amount,
+      fillTo: isCumulative(how.tool) ? running : null,
+      litres: density === null ? null : amount / density / 1000,
+    };
+  });
+  const base = (marks[0] as number) / (share[0] as number);
+  const ratioError = marks
+    .map((count, i) => count / (share[i] as number) / base - 1)
+    .reduce((worst, error) => (Math.abs(error) > Math.abs(worst) ? error : worst), 0);
+  const litres = pours.every((pour) => pour.litres !== null)
+    ? pours.reduce((sum, pour) => sum + (pour.litres as number), 0)
+    : null;
+  return {
+    measure: how.measure,
+    pours,
+    total: running,
+    litres,
+    ratioError,
+    withinTolerance: Math.abs(ratioError) <= how.tolerance + 1e-9,
+  };
+}

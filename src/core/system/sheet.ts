@@ -1,0 +1,69 @@
+import { type AirLimits, DEFAULT_LIMITS } from '../air/index.ts';
+import type { CureSheet, CurvePoint } from '../cure/index.ts';
+import { type Method, TYPICAL_LOSS } from '../film/index.ts';
+import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
+import type { Family } from './families.ts';
+
+/** Dangers that call for a caution at the step. */
+export type Hazard =
+  | 'isocyanate'
+  | 'solvent'
+  | 'epoxy-sensitiser'
+  | 'biocide'
+  | 'acid'
+  | 'oxidising-rags'
+  | 'dust';
+
+/**
+ * A product's data sheet [P]: everything here belongs to the product in the tin, wins over every default, and is
+ * never a constant in code. null stands for "not stated".
+ */
+export interface ProductSheet {
+  family: Family;
+  /** Base first, then hardener; a one-pack has one part. */
+  parts: MixPart[];
+  ratioBy: RatioBasis;
+  /** Allowed ratio error as a fraction; null: the trade's ±5 %. */
+  ratioTolerance: number | null;
+  /** Fraction 0–1 of the unthinned mix. */
+  volumeSolids: number;
+  /** Dry film of one coat, µm. */
+  film: { min: number; typical: number; max: number };
+  methods: Method[];
+  thinner: AdditionLimit | null;
+  inductionMin: number;
+  /** Pot life at one or more temperatures; empty for a one-pack. */
+  potLife: CurvePoint[];
+  limits: {
+    airMinC: number | null;
+    airMaxC: number | null;
+    surfaceMinC: number | null;
+    surfaceMaxC: number | null;
+    rhMax: number | null;
+    dewMarginC: number | null;
+  };
+  cure: CureSheet;
+  /** Colours it is sold in: a name and how it is drawn. */
+  colours: { name: string; hex: string }[];
+  hazards: Hazard[];
+  note: string;
+}
+
+/** The sheet's limits, with the trade's where it is silent. Nothing is laid where it could not cure. */
+export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimits {
+  const { limits } = sheet;
+  const floor = Math.max(DEFAULT_LIMITS.surfaceMinC ?? 0, sheet.cure.stopC ?? -40);
+  return {
+    airMinC: limits.airMinC,
+    airMaxC: limits.airMaxC,
+    surfaceMinC: limits.surfaceMinC ?? floor,
+    surfaceMaxC: limits.surfaceMaxC,
+    rhMax: limits.rhMax ?? DEFAULT_LIMITS.rhMax,
+    dewMarginC: limits.dewMarginC ?? DEFAULT_LIMITS.dewMarginC,
+  };
+}
+
+/** Loss to reckon with by this method [T]. */
+export function lossOf(method: Method): number {
+  return TYPICAL_LOSS[method];
+}

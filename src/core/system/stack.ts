@@ -1,0 +1,89 @@
+import { type Method, paintLitres, wetMicrons } from '../film/index.ts';
+import { QuantityError, within } from '../units/index.ts';
+import { lossOf, type ProductSheet } from './sheet.ts';
+
+/** One step of a stack: a product laid in so many coats. */
+export interface StackStep {
+  sheet: Pick<ProductSheet, 'volumeSolids' | 'film'>;
+  coats: number;
+  /** Dry film of each coat, µm. */
+  dryMicronsPerCoat: number;
+  method: Method;
+  /** Thinner as a fraction of the mixed paint. */
+  thinner: number;
+}
+
+export interface StepNeed {
+  /** Unthinned litres for one coat at the area as measured, and at the top of its spread. */
+  litresPerCoat: number;
+  litresPerCoatHigh: number;
+  litres: number;
+  litresHigh: number;
+  thinnerLitres: number;
+  /** Dry film of all its coats, and wet film of one as laid, µm. */
+  dryMicrons: number;
+  wetMicronsPerCoat: number;
+  loss: number;
+  /** Set when a coat is outside the sheet's film: what is wrong and the limit, µm. */
+  film: { verdict: 'within' } | { verdict: 'too-thin' | 'too-thick'; limitMicrons: number };
+}
+
+/**
+ * What each step of a stack takes on an area: litres, thinner and film.
+ *
+ * 20 m² at 100 µm dry, 50 % solids, by roller (7.5 % loss): 4.32 l a coat.
+ *
+ * @param areaM2 the area as measured; `spread` its fraction, which travels to the quantities
+ * @throws {QuantityError} on figures no paint has
+ */
+export function stackNeed(input: { areaM2: number; spread: number; steps: readonly StackStep[] }): {
+  steps: StepNeed[];
+  dryMicrons: number;
+  litres: number;
+} {
+  const spread = within('spread', input.spread, 0, 1);
+  const steps = input.steps.map((step): StepNeed => {
+    const coats = within('coats', step.coats, 1, 50);
+    if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'whole numbers');
+    const { volumeSolids, film } = step.sheet;
+    const loss = lossOf(step.method);
+    const dry = step.dryMicronsPerCoat;
+    const litresPerCoat = paintLitres({ areaM2: input.areaM2, dryMicrons: dry, volumeSolids, loss });
+    return {
+      litresPerCoat,
+      litresPerCoatHigh: litresPerCoat * (1 + spread),
+      litres: litresPerCoat * coats,
+      litresHigh: litresPerCoat * coats * (1 + spread),
+      thinnerLitres: litresPerCoat * coats * within('thinner', step.thinner, 0, 0.5),
+      dryMicrons: dry * coats,
+      wetMicronsPerCoat: wetMicrons({ dryMicrons: dry, volumeSolids, thinner: step.thinner }),
+      loss,
+      film:
+        dry > film.max
+          ? { verdict: 'too-thick', limitMicrons: film.max }
+          : dry < film.min
+            ? { verdict: 'too-thin', limitMicrons: film.min }
+            : { verdict: 'within' },
+    };
+  });
+  return {
+    steps,
+    dryMicrons: steps.reduce((sum, step) => sum + step.dryMicrons, 0),
+    litres: steps.reduce((sum, step) => sum + step.litres, 0),
+  };
+}
+
+/** A coat to lay next: which step of the stack and the number of the coat in it, both from 0. */
+export interface NextCoat {
+  step: number;
+  coat: number;
+}
+
+/**
+ * The next coat of a stack, given how many coats of each step lie on the area; null when all are on.
+ * Steps go on in order: a later step is not offered while an earlier one is short of coats.
+ */
+export function nextCoat(coats: readonly number[], laid: readonly number[]): NextCoat | null {
+  const step = coats.findIndex((wanted, i) => (laid[i] ?? 0) < wanted);
+  return step < 0 ? null : { step, coat: laid[step] ?? 0 };
+}

@@ -1,0 +1,93 @@
+import { fromCanonical, type Quantity, toCanonical, type Unit, unitDef, unitSpelled } from './units.ts';
+
+/** How one user wants figures shown. Storage is canonical whatever the choice. */
+export type UnitSystem = 'metric' | 'us';
+
+const SHOWN: Record<UnitSystem, Record<Quantity, Unit>> = {
+  metric: {
+    length: 'm',
+    area: 'm2',
+    volume: 'l',
+    mass: 'kg',
+    film: 'um',
+    temperature: 'degC',
+    temperatureDifference: 'K',
+    spreadingRate: 'm2PerL',
+    speed: 'mPerS',
+    rain: 'mmRain',
+    density: 'kgPerL',
+  },
+  us: {
+    length: 'ft',
+    area: 'ft2',
+    volume: 'usgal',
+    mass: 'lb',
+    film: 'mil',
+    temperature: 'degF',
+    temperatureDifference: 'dF',
+    spreadingRate: 'ft2PerUsgal',
+    speed: 'kn',
+    rain: 'inRain',
+    density: 'lbPerUsgal',
+  },
+};
+
+/** Small amounts read better in the small unit: below the threshold (canonical) it is used. */
+const SMALL: Partial<Record<Quantity, Record<UnitSystem, { below: number; unit: Unit }>>> = {
+  volume: { metric: { below: 1, unit: 'ml' }, us: { below: 0.9, unit: 'usfloz' } },
+  mass: { metric: { below: 1, unit: 'g' }, us: { below: 0.45, unit: 'oz' } },
+};
+
+/** The unit in which `quantity` is shown and typed under `system`. */
+export function shownUnit(quantity: Quantity, system: UnitSystem): Unit {
+  return SHOWN[system][quantity];
+}
+
+/** A number with about three significant figures and no false precision: 1520 → "1520", 0.0417 → "0.042". */
+export function figure(value: number): string {
+  const size = Math.abs(value);
+  const digits = size >= 100 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 3;
+  const text = value.toFixed(digits);
+  const plain = digits > 0 ? text.replace(/\.?0+$/, '') : text;
+  return plain === '-0' ? '0' : plain;
+}
+
+/**
+ * A canonical value as a person reads it, with its unit.
+ *
+ * `formatQuantity(0.25, 'volume', 'metric')` → `"250 ml"`;
+ * `formatQuantity(100, 'film', 'us')` → `"3.94 mil"`. Temperatures are given to 0.1 degree.
+ */
+export function formatQuantity(
+  value: number,
+  quantity: Quantity,
+  system: UnitSystem,
+  options: { allowSmall?: boolean; digits?: number } = {},
+): string {
+  const small = SMALL[quantity]?.[system];
+  const useSmall = options.allowSmall !== false && small && Math.abs(value) < small.below && value !== 0;
+  const unit = useSmall ? small.unit : SHOWN[system][quantity];
+  const shown = fromCanonical(value, unit);
+  const isTemperature = quantity === 'temperature' || quantity === 'temperatureDifference';
+  const digits = options.digits ?? (isTemperature ? 1 : undefined);
+  const text = digits === undefined ? figure(shown) : shown.toFixed(digits).replace(/^-(0(?:\.0+)?)$/, '$1');
+  return `${text} ${unitDef(unit).symbol}`;
+}
+
+/**
+ * Reads what a person typed: a number (decimal point or comma), optionally followed by a unit of the
+ * same quantity; without one the shown unit is meant. Returns the canonical value.
+ *
+ * `parseQuantity('12,5', 'length', 'metric')` → 12.5; `parseQuantity('10 mil', 'film', 'metric')` → 254.
+ *
+ * @throws {RangeError} naming what could not be read.
+ */
+export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): number {
+  const match = /^\s*([-+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[-+]?\d+)?)\s*(.*?)\s*$/i.exec(text);
+  if (!match?.[1]) throw new RangeError(text.trim() === '' ? 'is empty' : `"${text.trim()}" is not a number`);
+  const value = Number(match[1].replace(',', '.'));
+  if (!match[2]) return toCanonical(value, SHOWN[system][quantity]);
+  const unit = unitSpelled(quantity, match[2]);
+  if (!unit) throw new RangeError(`"${match[2]}" is not a unit of ${quantity}`);
+  return toCanonical(value, unit);
+}

@@ -1,0 +1,35 @@
+/**
+ * A figure that cannot be used: names the quantity, the value given and the limit it breaks,
+ * so that the message can be shown as it is and the field found again.
+ */
+export class QuantityError extends RangeError {
+  readonly quantity: string;
+  readonly value: unknown;
+  readonly limit: string;
+
+  constructor(quantity: string, value: unknown, limit: string) {
+    super(`${quantity} ${String(value)} is outside ${limit}`);
+    this.name = 'QuantityError';
+    this.quantity = quantity;
+    this.value = value;
+    this.limit = limit;
+  }
+}
+
+/**
+ * Returns `value` when it is a finite number within `min`…`max` (both allowed), else throws.
+ *
+ * @throws {QuantityError} e.g. `relative humidity 1.3 is outside 0–1`
+ */
+export function within(quantity: string, value: number, min: number, max: number): number {
+  if (typeof value !== 'number' || !Number.isFinite(value) || value < min || value > max) {
+    throw new QuantityError(quantity, value, `${min}–${max === Number.MAX_VALUE ? '∞' : max}`);
+  }
+  return value;
+}
+
+/** As {@link within}, from above zero: zero itself is refused. */
+export function positive(quantity: string, value: number, max = Number.MAX_VALUE): number {
+  if (!(value > 0)) throw new QuantityError(quantity, value, 'what is above 0');
+  return within(quantity, value, 0, max);
+}

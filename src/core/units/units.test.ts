@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import { formatQuantity, fromCanonical, parseQuantity, toCanonical, within } from './index.ts';
+
+// NIST Special Publication 811, appendix B; the same figures stand in the handbook, part 6.
+describe('units are those of the published tables', () => {
+  it.each([
+    [1, 'mil', 25.4],
+    [1, 'usgal', 3.785411784],
+    [1, 'impgal', 4.54609],
+    [1, 'ft', 0.3048],
+    [1, 'lb', 0.45359237],
+    [212, 'degF', 100],
+    [-40, 'degF', -40],
+  ] as const)('%s %s', (value, unit, canonical) => {
+    expect(toCanonical(value, unit)).toBeCloseTo(canonical, 9);
+    expect(fromCanonical(canonical, unit)).toBeCloseTo(value, 9);
+  });
+
+  it('1 US fl oz is 29.5735 ml, 1 US qt 0.946353 l', () => {
+    expect(toCanonical(1, 'usfloz')).toBeCloseTo(0.0295735, 6);
+    expect(toCanonical(1, 'usqt')).toBeCloseTo(0.946353, 6);
+  });
+});
+
+describe('figures as a person reads and types them', () => {
+  it('shows small volumes in small units and films in the chosen system', () => {
+    expect(formatQuantity(0.25, 'volume', 'metric')).toBe('250 ml');
+    expect(formatQuantity(100, 'film', 'us')).toBe('3.94 mil');
+    expect(formatQuantity(20, 'temperature', 'us')).toBe('68.0 °F');
+  });
+
+  it('takes a comma, a named unit, or the shown unit', () => {
+    expect(parseQuantity('12,5', 'length', 'metric')).toBe(12.5);
+    expect(parseQuantity('10 mil', 'film', 'metric')).toBeCloseTo(254);
+    expect(parseQuantity('100', 'area', 'us')).toBeCloseTo(9.290304);
+  });
+
+  it('refuses words, nothing, and units of another quantity', () => {
+    expect(() => parseQuantity('twelve', 'length', 'metric')).toThrow('"twelve" is not a number');
+    expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('is empty');
+    expect(() => parseQuantity('3 kg', 'length', 'metric')).toThrow('"kg" is not a unit of length');
+  });
+
+  it('names quantity, value and limit', () => {
+    expect(() => within('relative humidity', 1.3, 0, 1)).toThrow('relative humidity 1.3 is outside 0–1');
+    expect(() => within('area', Number.NaN, 0, 1)).toThrow('area NaN is outside 0–1');
+  });
+});

@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
+
+    testTimeout: 20_000,
+    pool: 'forks',
+  },
+});
