@@ -1,0 +1,153 @@
+import Joi from 'joi';
+import type { Surroundings } from '../core/air/index.ts';
+import type { Measure, Shape, Zone } from '../core/hull/index.ts';
+import type { Substrate } from '../core/system/index.ts';
+import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
+
+/** What the area has to stand. */
+export type Service = 'immersed' | 'splash' | 'daylight' | 'interior' | 'bilge' | 'tank';
+export type Side = 'port' | 'starboard' | 'both' | 'centre';
+
+export interface AreaInput {
+  id: string;
+  boatId: string;
+  name: string;
+  zone: Zone;
+  side: Side;
+  substrate: Substrate;
+  service: Service;
+  surroundings: Surroundings;
+  measures: Measure[];
+  /** Spread of the measures as a fraction. */
+  spread: number;
+  note: string;
+}
+
+export interface Area extends AreaInput {
+  version: number;
+  archived: boolean;
+}
+
+const metres = (label: string) => above0(`${label} (m)`, 200).required();
+
+const shape = Joi.alternatives<Shape>().conditional('.kind', {
+  switch: [
+    {
+      is: 'rectangle',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.object({
+        kind: Joi.valid('rectangle').required(),
+        lengthM: metres('length'),
+        widthM: metres('width'),
+      }),
+    },
+    {
+      is: 'triangle',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.object({
+        kind: Joi.valid('triangle').required(),
+        baseM: metres('base'),
+        heightM: metres('height'),
+      }),
+    },
+    {
+      is: 'trapezium',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.object({
+        kind: Joi.valid('trapezium').required(),
+        sideAM: metres('first side'),
+        sideBM: metres('second side'),
+        heightM: metres('height'),
+      }),
+    },
+    {
+      is: 'circle',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.object({ kind: Joi.valid('circle').required(), diameterM: metres('diameter') }),
+    },
+  ],
+  otherwise: Joi.object({
+    kind: Joi.valid('girths').required(),
+    spacingM: metres('station spacing'),
+    girthsM: Joi.array()
+      .items(between('girth (m)', 0, 200))
+      .min(2)
+      .max(400)
+      .label('girths')
+      .required(),
+    rule: Joi.valid('simpson', 'trapezoid').label('rule').required(),
+  }),
+});
+
+const measure = Joi.object<Measure>({
+  shape: shape.required(),
+  count: Joi.number().integer().min(1).max(100).label('count').required(),
+  opening: Joi.boolean().required(),
+  note: text(200).label('note of the measure'),
+});
+
+const surroundings = Joi.object<Surroundings>({
+  kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
+    .label('surroundings')
+    .required(),
+  setPointC: between('set point (°C)', -5, 45).when('kind', {
+    is: 'heated',
+    // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+    then: Joi.required(),
+    otherwise: Joi.forbidden(),
+  }),
+});
+
+const fields = {
+  boatId: id().required(),
+  name: title('area name').required(),
+  zone: oneOf<Zone>({
+    topsides: true,
+    'boot-stripe': true,
+    bottom: true,
+    keel: true,
+    rudder: true,
+    transom: true,
+    deck: true,
+    cabin: true,
+    bilge: true,
+    other: true,
+  })
+    .label('part of the boat')
+    .required(),
+  side: oneOf<Side>({ port: true, starboard: true, both: true, centre: true }).label('side').required(),
+  substrate: oneOf<Substrate>({
+    steel: true,
+    aluminium: true,
+    'stainless-bronze': true,
+    grp: true,
+    'grp-laminate': true,
+    timber: true,
+    'timber-epoxy': true,
+    ferrocement: true,
+    'existing-paint': true,
+  })
+    .label('substrate')
+    .required(),
+  service: oneOf<Service>({
+    immersed: true,
+    splash: true,
+    daylight: true,
+    interior: true,
+    bilge: true,
+    tank: true,
+  })
+    .label('service')
+    .required(),
+  surroundings: surroundings.label('surroundings').required(),
+  measures: Joi.array().items(measure).max(60).label('measures').required(),
+  spread: between('spread (fraction)', 0, 1).required(),
+  note: text(2000).label('note').required(),
+};
+
+export const areaInput = objectOf<AreaInput>({ id: id().required(), ...fields });
+export const areaUpdate = objectOf<AreaInput & { version: number }>({
+  id: id().required(),
+  ...fields,
+  version: Joi.number().integer().min(1).required(),
+});

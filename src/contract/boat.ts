@@ -1,0 +1,53 @@
+import Joi from 'joi';
+import type { BoatKind, Dimensions } from '../core/hull/index.ts';
+import { above0, id, objectOf, oneOf, text, title } from './joi.ts';
+
+export interface BoatInput {
+  id: string;
+  name: string;
+  kind: BoatKind;
+  dimensions: Dimensions;
+  note: string;
+}
+
+export interface Boat extends BoatInput {
+  version: number;
+  archived: boolean;
+}
+
+const kinds = oneOf<BoatKind>({
+  'long-keel': true,
+  'fin-keel': true,
+  'bilge-keel': true,
+  'hard-chine-motor': true,
+  'flat-bottomed': true,
+  'open-dinghy': true,
+  catamaran: true,
+  workboat: true,
+});
+
+const dimensions = objectOf<Dimensions>({
+  loaM: above0('length over all (m)', 120).required(),
+  lwlM: above0('waterline length (m)', 120).required(),
+  beamM: above0('beam (m)', 40).required(),
+  draughtM: above0('draught (m)', 12).required(),
+  freeboardM: above0('freeboard (m)', 12).required(),
+})
+  .custom((value: Dimensions, helpers) =>
+    value.lwlM > value.loaM ? helpers.error('dimensions.lwl', { lwl: value.lwlM, loa: value.loaM }) : value,
+  )
+  .messages({ 'dimensions.lwl': 'waterline length {#lwl} m is above the length over all of {#loa} m' });
+
+const fields = {
+  name: title('boat name').required(),
+  kind: kinds.label('kind of boat').required(),
+  dimensions: dimensions.required(),
+  note: text(2000).label('note').required(),
+};
+
+export const boatInput = objectOf<BoatInput>({ id: id().required(), ...fields });
+export const boatUpdate = objectOf<BoatInput & { version: number }>({
+  id: id().required(),
+  ...fields,
+  version: Joi.number().integer().min(1).required(),
+});

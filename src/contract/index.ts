@@ -1,0 +1,10 @@
+export * from './area.ts';
+export * from './boat.ts';
+export { strict } from './joi.ts';
+export * from './log.ts';
+export type { FieldError, Problem } from './problem.ts';
+export * from './product.ts';
+export * from './stack.ts';
+export type * from './views.ts';
+export * from './weather.ts';
+export * from './yard.ts';

@@ -1,0 +1,187 @@
+import Joi from 'joi';
+import type { Method } from '../core/film/index.ts';
+import type { MeasuringTool } from '../core/mix/index.ts';
+import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+
+/** Air and surface at the work, as typed or as the series had it. */
+export interface LoggedConditions {
+  airC: number;
+  /** Fraction 0–1. */
+  rh: number;
+  surfaceC: number | null;
+  source: 'typed' | 'measured' | 'forecast' | 'filled';
+}
+
+/** A pot mixed: what went in, and the clocks it started. */
+export interface BatchBody {
+  stepId: string;
+  coatNo: number;
+  productId: string;
+  sheetVersion: number;
+  litres: number;
+  pours: { name: string; amount: number; unit: 'g' | 'ml' }[];
+  tool: MeasuringTool;
+  ratioError: number;
+  thinnerLitres: number;
+  potTempC: number;
+  inductionMin: number;
+  /** null for a one-pack, which has no pot life. */
+  potLifeMin: number | null;
+}
+
+export interface BatchEndBody {
+  batchId: string;
+  fate: 'emptied' | 'discarded';
+}
+
+/** A coat laid, or the part of one. */
+export interface CoatBody {
+  stepId: string;
+  coatNo: number;
+  productId: string;
+  sheetVersion: number;
+  colour: string;
+  method: Method;
+  /** Unthinned litres used. */
+  litres: number;
+  thinner: number;
+  areaM2: number;
+  endedAt: string;
+  conditions: LoggedConditions | null;
+  batchIds: string[];
+  note: string;
+}
+
+export interface NoteBody {
+  text: string;
+}
+
+/** Takes an entry back: it stays readable, struck out, and no longer counts. */
+export interface StrikeBody {
+  reason: string;
+}
+
+export type EntryBody =
+  | { kind: 'batch'; body: BatchBody }
+  | { kind: 'batch-end'; body: BatchEndBody }
+  | { kind: 'coat'; body: CoatBody }
+  | { kind: 'note'; body: NoteBody }
+  | { kind: 'strike'; body: StrikeBody };
+
+export type EntryKind = EntryBody['kind'];
+
+/** A log entry: never overwritten; a correction is a new entry that names the old one. */
+export type EntryInput = EntryBody & {
+  id: string;
+  areaId: string;
+  /** When it happened (a coat: when laying began). */
+  at: string;
+  /** The entry this one takes the place of. */
+  corrects: string | null;
+};
+
+export type Entry = EntryInput & {
+  boatId: string;
+  recordedAt: string;
+  /** The entry that took this one's place. */
+  correctedBy: string | null;
+};
+
+const tool = Joi.object<MeasuringTool>({
+  kind: oneOf<MeasuringTool['kind']>({
+    scale: true,
+    cup: true,
+    syringe: true,
+    stick: true,
+    'counted-cups': true,
+    pump: true,
+  }).required(),
+  stepG: above0('scale step (g)', 1000),
+  stepMl: above0('step (ml)', 5000),
+  potDiameterMm: above0('pot diameter (mm)', 1000),
+  stepMm: above0('stick step (mm)', 100),
+  cupMl: above0('cup (ml)', 20_000),
+  strokeMl: above0('stroke (ml)', 5000),
+});
+
+const step = {
+  stepId: id().label('step').required(),
+  coatNo: between('coat number', 0, 30).integer().required(),
+  productId: id().label('product').required(),
+  sheetVersion: Joi.number().integer().min(1).label('sheet version').required(),
+};
+
+const batch = objectOf<BatchBody>({
+  ...step,
+  litres: above0('batch (l)', 1000).required(),
+  pours: Joi.array()
+    .items(
+      Joi.object({
+        name: title('part').required(),
+        amount: above0('amount', 1_000_000).required(),
+        unit: Joi.valid('g', 'ml').required(),
+      }),
+    )
+    .min(1)
+    .max(4)
+    .required(),
+  tool: tool.required(),
+  ratioError: between('ratio error (fraction)', -1, 100).required(),
+  thinnerLitres: between('thinner (l)', 0, 500).required(),
+  potTempC: between('temperature of the pot (°C)', -20, 60).required(),
+  inductionMin: between('induction (min)', 0, 240).required(),
+  potLifeMin: above0('pot life (min)', 100_000).allow(null).required(),
+});
+
+const conditions = objectOf<LoggedConditions>({
+  airC: between('air temperature (°C)', -40, 60).required(),
+  rh: between('relative humidity (fraction)', 0.01, 1).required(),
+  surfaceC: between('surface temperature (°C)', -40, 90).allow(null).required(),
+  source: Joi.valid('typed', 'measured', 'forecast', 'filled').required(),
+});
+
+const coat = objectOf<CoatBody>({
+  ...step,
+  colour: text(80).label('colour').required(),
+  method: oneOf<Method>({
+    brush: true,
+    roller: true,
+    'roll-and-tip': true,
+    'conventional-spray': true,
+    'airless-spray': true,
+  }).required(),
+  litres: above0('litres used (l)', 2000).required(),
+  thinner: between('thinner (fraction)', 0, 0.5).required(),
+  areaM2: above0('area covered (m²)', 10_000).required(),
+  endedAt: instant().label('end').required(),
+  conditions: conditions.allow(null).required(),
+  batchIds: Joi.array().items(id()).max(50).unique().required(),
+  note: text(2000).label('note').required(),
+});
+
+const bodies: Record<EntryKind, Joi.ObjectSchema> = {
+  batch,
+  coat,
+  'batch-end': objectOf<BatchEndBody>({
+    batchId: id().required(),
+    fate: Joi.valid('emptied', 'discarded').required(),
+  }),
+  note: objectOf<NoteBody>({ text: Joi.string().trim().min(1).max(4000).label('note').required() }),
+  strike: objectOf<StrikeBody>({
+    reason: Joi.string().trim().min(1).max(400).label('reason').required(),
+  }),
+};
+
+export const entryInput = Joi.object({
+  id: id().required(),
+  areaId: id().label('area').required(),
+  at: instant().label('start').required(),
+  corrects: id().allow(null).required(),
+  kind: Joi.valid(...Object.keys(bodies))
+    .label('kind')
+    .required(),
+  body: Joi.alternatives().conditional('kind', {
+    // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+    switch: Object.entries(bodies).map(([kind, schema]) => ({ is: kind, then: schema.required() })),
+  }),
+});

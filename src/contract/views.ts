@@ -1,0 +1,135 @@
+import type { AirReason } from '../core/air/index.ts';
+import type { ClockWarning, WindowState } from '../core/cure/index.ts';
+import type { Area } from './area.ts';
+import type { Boat } from './boat.ts';
+import type { BatchBody, Entry } from './log.ts';
+import type { Product } from './product.ts';
+import type { Step } from './stack.ts';
+import type { Shift, WeatherHour } from './weather.ts';
+
+/** A stretch of a film's window. */
+export interface SegmentView {
+  state: WindowState;
+  from: string;
+  to: string | null;
+}
+
+export interface EdgeView {
+  edge: string;
+  at: string | null;
+  /** The sheet's table the edge was reckoned from. */
+  points: { tempC: number; minutes: number }[];
+  stopC: number | null;
+  from: string;
+}
+
+/** The step that comes next on an area. */
+export interface NextView {
+  stepId: string;
+  coatNo: number;
+  coats: number;
+  productId: string;
+  productName: string;
+  colour: string;
+  /** m² of this coat that already lie, when it was broken off. */
+  coveredM2: number;
+}
+
+/** Where an area stands: what lies on it, what is next, and until when. */
+export interface AreaClock {
+  areaId: string;
+  areaName: string;
+  boatId: string;
+  boatName: string;
+  areaM2: number;
+  /** null: bare, nothing laid yet. */
+  film: {
+    entryIds: string[];
+    productId: string;
+    productName: string;
+    colour: string;
+    coatLabel: string;
+    laidFrom: string;
+    laidTo: string;
+  } | null;
+  /** null: the stack is finished (or empty), and the water, if anything, is next. */
+  next: NextView | null;
+  nextIsWater: boolean;
+  state: WindowState | 'bare' | 'finished' | 'no-system' | 'no-weather';
+  until: string | null;
+  segments: SegmentView[];
+  edges: EdgeView[];
+  events: { event: string; at: string | null }[];
+  warnings: ClockWarning[];
+  keyGrit: number | null;
+  ruleBy: string | null;
+  stepsDone: number;
+  stepsAll: number;
+}
+
+/** A pot that is live or has set and still stands there. */
+export interface PotView {
+  entryId: string;
+  areaId: string;
+  areaName: string;
+  boatId: string;
+  boatName: string;
+  productName: string;
+  mixedAt: string;
+  inductionEnds: string;
+  potEnds: string | null;
+  batch: BatchBody;
+}
+
+export interface SlipView {
+  now: string;
+  boats: (Boat & { areas: number })[];
+  pots: PotView[];
+  clocks: AreaClock[];
+  /** The air now, where a series covers it. */
+  air: WeatherHour | null;
+}
+
+export interface BoatView {
+  boat: Boat;
+  areas: Area[];
+  clocks: AreaClock[];
+}
+
+export interface StackView {
+  areaId: string;
+  version: number;
+  steps: Step[];
+  /** Coats fully laid of each step, by step id. */
+  laid: Record<string, number>;
+}
+
+/** Everything the bench needs for one area. */
+export interface BenchView {
+  now: string;
+  boat: Boat;
+  area: Area;
+  clock: AreaClock;
+  step: Step | null;
+  product: Product | null;
+  litresForCoat: number | null;
+  air: WeatherHour | null;
+  /** The coming hours as this product sees them. */
+  hours: { at: string; ok: boolean; reasons: AirReason[]; surfaceC: number; dewPointC: number }[];
+  pots: PotView[];
+}
+
+/** Why a window is where it is: the air it was reckoned over and the shares of the clock. */
+export interface ClockDetail {
+  clock: AreaClock;
+  now: string;
+  hours: (WeatherHour & { filmC: number })[];
+  shifts: Shift[];
+}
+
+export interface LogView {
+  boat: Boat;
+  areas: Area[];
+  entries: Entry[];
+  products: Record<string, { name: string; volumeSolids: number; version: number }>;
+}

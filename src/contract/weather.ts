@@ -1,0 +1,63 @@
+import Joi from 'joi';
+import { objectOf } from './joi.ts';
+
+export interface WeatherHour {
+  at: string;
+  airC: number;
+  /** Fraction 0–1. */
+  rh: number;
+  windMs: number | null;
+  rainMm: number | null;
+  surfaceC: number | null;
+  source: 'measured' | 'forecast' | 'filled';
+  simulated: boolean;
+}
+
+/** A row of a weather CSV that could not be read. Lines count from 1, the header being line 1. */
+export interface BadRow {
+  line: number;
+  message: string;
+}
+
+export interface WeatherReading {
+  hours: number;
+  from: string | null;
+  to: string | null;
+  badRows: BadRow[];
+  /** Which column of the file each quantity was read from. */
+  columns: Record<string, string>;
+}
+
+/** How far an edge of an area's window moved, and what moved it. */
+export interface Shift {
+  areaId: string;
+  areaName: string;
+  boatName: string;
+  edge: string;
+  beforeAt: string | null;
+  afterAt: string | null;
+  at: string;
+  cause: string;
+  /** Hours that changed within the time looked at, and their mean change in film temperature, °C. */
+  changedHours: number;
+  meanChangeC: number;
+}
+
+export interface WeatherImported extends WeatherReading {
+  shifts: Shift[];
+}
+
+export interface WeatherImport {
+  csv: string;
+  /** `check` reads and reports, `import` keeps the good rows. */
+  mode: 'check' | 'import';
+}
+
+export const weatherImport = objectOf<WeatherImport>({
+  csv: Joi.string().max(4_000_000).label('CSV').required(),
+  mode: Joi.valid('check', 'import').label('mode').required(),
+});
+
+export const standInRequest = objectOf<{ days: number }>({
+  days: Joi.number().integer().min(1).max(16).label('days').required(),
+});

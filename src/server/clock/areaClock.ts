@@ -1,0 +1,141 @@
+import type { AreaClock, NextView } from '../../contract/index.ts';
+import {
+  type CureSheet,
+  filmEvents,
+  filmTemps,
+  type Next,
+  type SplicedHour,
+  type TempSeries,
+  windowsFor,
+} from '../../core/cure/index.ts';
+import { areaFromMeasures } from '../../core/hull/index.ts';
+import { type CoatGroup, coatGroups, nextCoat } from '../../core/system/index.ts';
+import type { AreaState, CoatOnArea, Shelf } from './load.ts';
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+
+/** m² of an area; 0 while nothing is measured. */
+export function measuredM2(area: AreaState['area']): number {
+  return area.measures.length ? areaFromMeasures({ measures: area.measures, spread: area.spread }).areaM2 : 0;
+}
+
+/** Whole coats of each step, in the order of the stack. */
+function wholeCoats(state: AreaState, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
+  return state.steps.map((step) => groups.filter((g) => g.stepId === step.id && g.complete).length);
+}
+
+function nextView(
+  state: AreaState,
+  groups: readonly CoatGroup<CoatOnArea>[],
+  laid: readonly number[],
+  shelf: Shelf,
+): NextView | null {
+  const next = nextCoat(
+    state.steps.map((step) => step.coats),
+    laid,
+  );
+  const step = next && state.steps[next.step];
+  if (!next || !step) return null;
+  const begun = groups.find((g) => g.stepId === step.id && g.coatNo === next.coat && !g.complete);
+  return {
+    stepId: step.id,
+    coatNo: next.coat,
+    coats: step.coats,
+    productId: step.productId,
+    productName: shelf.latest.get(step.productId)?.name ?? 'unknown product',
+    colour: step.colours[next.coat % step.colours.length] ?? '',
+    coveredM2: begun?.coveredM2 ?? 0,
+  };
+}
+
+/** Where an area stands at `now`: its film, what is next, and the window between the two. */
+export function areaClock(
+  state: AreaState,
+  context: { hours: readonly SplicedHour[]; now: number; shelf: Shelf },
+): AreaClock {
+  const { shelf, now, hours } = context;
+  const areaM2 = measuredM2(state.area);
+  const groups = coatGroups({ coats: state.coats, areaM2 });
+  const laid = wholeCoats(state, groups);
+  const next = nextView(state, groups, laid, shelf);
+  // Where a coat was broken off, the next paint lands on the coat below it: the last one that is whole.
+  const top = groups.findLast((group) => group.complete);
+  const last = top?.entries.at(-1);
+  const nextIsWater = next === null && state.steps.length > 0 && state.area.service === 'immersed';
+  const clock: AreaClock = {
+    areaId: state.area.id,
+    areaName: state.area.name,
+    boatId: state.boat.id,
+    boatName: state.boat.name,
+    areaM2,
+    film: null,
+    next,
+    nextIsWater,
+    state: state.steps.length === 0 ? 'no-system' : 'bare',
+    until: null,
+    segments: [],
+    edges: [],
+    events: [],
+    warnings: [],
+    keyGrit: null,
+    ruleBy: null,
+    stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, state.steps[i]?.coats ?? 0), 0),
+    stepsAll: state.steps.reduce((sum, step) => sum + step.coats, 0),
+  };
+  if (!top || !last) return clock;
+  const step = state.steps.find((s) => s.id === top.stepId);
+  clock.film = {
+    entryIds: top.entries.map((entry) => entry.entryId),
+    productId: last.body.productId,
+    productName: shelf.latest.get(last.body.productId)?.name ?? 'unknown product',
+    colour: last.body.colour,
+    coatLabel: step ? `coat ${top.coatNo + 1} of ${step.coats}` : `coat ${top.coatNo + 1}`,
+    laidFrom: new Date(top.fromMs).toISOString(),
+    laidTo: new Date(top.toMs).toISOString(),
+  };
+  if (state.steps.length === 0) return clock;
+  const sheet = shelf.sheetOf(last.body.productId, last.body.sheetVersion);
+  if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
+  const temps = filmTemps(hours, state.area.surroundings);
+  return { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, ...nextKind(clock, shelf) }) };
+}
+
+function nextKind(clock: AreaClock, shelf: Shelf): { nextKind: Next | null } {
+  if (clock.nextIsWater) return { nextKind: { kind: 'water' } };
+  if (!clock.next) return { nextKind: null };
+  const family = shelf.latest.get(clock.next.productId)?.sheet.family ?? 'any';
+  return { nextKind: { kind: 'coat', family, same: clock.next.productId === clock.film?.productId } };
+}
+
+function filmClock(input: {
+  sheet: CureSheet;
+  top: CoatGroup<CoatOnArea>;
+  temps: TempSeries;
+  now: number;
+  nextKind: Next | null;
+}): Partial<AreaClock> {
+  const film = { laidFromMs: input.top.fromMs, laidToMs: input.top.toMs, sheet: input.sheet };
+  const events = filmEvents({ film, temps: input.temps }).map(({ event, at }) => ({ event, at: iso(at) }));
+  if (!input.nextKind) return { state: 'finished', events };
+  const windows = windowsFor({ film, next: input.nextKind, temps: input.temps, now: input.now });
+  return {
+    state: windows.state,
+    until: iso(windows.until),
+    segments: windows.segments.map((s) => ({
+      state: s.state,
+      from: new Date(s.fromMs).toISOString(),
+      to: iso(s.toMs),
+    })),
+    edges: windows.edges.map((edge) => ({
+      edge: edge.edge,
+      at: iso(edge.at),
+      points: [...edge.curve.points],
+      stopC: edge.curve.stopC,
+      from: new Date(edge.fromMs).toISOString(),
+    })),
+    events,
+    warnings: windows.warnings,
+    keyGrit: windows.keyGrit,
+    ruleBy: windows.ruleBy,
+  };
+}

@@ -1,0 +1,134 @@
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import type { Area, BatchBody, BatchEndBody, Boat, CoatBody, Step } from '../../contract/index.ts';
+import type { LaidCoat, ProductSheet } from '../../core/system/index.ts';
+import type { Queries } from '../db/open.ts';
+import { toArea, toBoat, toStep } from '../db/rows.ts';
+import { area, boat, logEntry, product, productSheet, step } from '../db/schema.ts';
+
+/** A coat entry that counts: neither corrected nor struck out. */
+export interface CoatOnArea extends LaidCoat {
+  entryId: string;
+  body: CoatBody;
+}
+
+/** All that a clock needs to know of one area. */
+export interface AreaState {
+  area: Area;
+  boat: Boat;
+  stackVersion: number;
+  steps: Step[];
+  coats: CoatOnArea[];
+}
+
+export interface KnownProduct {
+  id: string;
+  name: string;
+  version: number;
+  sheet: ProductSheet;
+}
+
+export interface Shelf {
+  latest: Map<string, KnownProduct>;
+  /** The sheet of one version, as a logged coat names it. */
+  sheetOf(productId: string, version: number): ProductSheet | undefined;
+}
+
+/** Which areas: of the whole yard, of one boat, or a single one. Archived ones never run. */
+export type Which = { boatId?: string; areaId?: string };
+
+/** Rows that no other row corrects. */
+export const stillCounts = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
+
+/** Every product with its latest sheet, and older sheets by version. */
+export async function loadShelf(db: Queries): Promise<Shelf> {
+  const products = await db.select().from(product);
+  const sheets = await db.select().from(productSheet);
+  const byKey = new Map(sheets.map((row) => [`${row.productId}@${row.version}`, row.sheet]));
+  const sheetOf = (productId: string, version: number) => byKey.get(`${productId}@${version}`);
+  const latest = new Map<string, KnownProduct>();
+  for (const row of products) {
+    const sheet = sheetOf(row.id, row.version);
+    if (sheet) latest.set(row.id, { id: row.id, name: row.name, version: row.version, sheet });
+  }
+  return { latest, sheetOf };
+}
+
+function byArea<T extends { areaId: string }>(rows: readonly T[]): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(row.areaId);
+    if (group) group.push(row);
+    else groups.set(row.areaId, [row]);
+  }
+  return groups;
+}
+
+/** The areas asked for with their stacks and the coats that count on them. */
+export async function loadAreaStates(db: Queries, which: Which = {}): Promise<AreaState[]> {
+  const wanted = [eq(area.archived, false), eq(boat.archived, false)];
+  if (which.boatId) wanted.push(eq(area.boatId, which.boatId));
+  if (which.areaId) wanted.push(eq(area.id, which.areaId));
+  const rows = await db
+    .select()
+    .from(area)
+    .innerJoin(boat, eq(boat.id, area.boatId))
+    .where(and(...wanted))
+    .orderBy(asc(boat.name), asc(area.name));
+  if (rows.length === 0) return [];
+  const ids = rows.map((row) => row.area.id);
+  const whole = !which.boatId && !which.areaId;
+  const steps = await db
+    .select()
+    .from(step)
+    .where(whole ? undefined : inArray(step.areaId, ids))
+    .orderBy(asc(step.position));
+  const coats = await db
+    .select()
+    .from(logEntry)
+    .where(and(eq(logEntry.kind, 'coat'), stillCounts, whole ? undefined : inArray(logEntry.areaId, ids)))
+    .orderBy(asc(logEntry.at));
+  const stepsBy = byArea(steps);
+  const coatsBy = byArea(coats);
+  return rows.map((row) => ({
+    area: toArea(row.area),
+    boat: toBoat(row.boat),
+    stackVersion: row.area.stackVersion,
+    steps: (stepsBy.get(row.area.id) ?? []).map(toStep),
+    coats: (coatsBy.get(row.area.id) ?? []).map((entry) => {
+      const body = entry.body as CoatBody;
+      return {
+        entryId: entry.id,
+        body,
+        stepId: body.stepId,
+        coatNo: body.coatNo,
+        areaM2: body.areaM2,
+        fromMs: entry.at.getTime(),
+        toMs: Date.parse(body.endedAt),
+      };
+    }),
+  }));
+}
+
+/** Pots that were mixed and neither emptied, discarded nor laid. */
+export async function loadOpenPots(db: Queries, which: Which = {}) {
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(
+      and(
+        inArray(logEntry.kind, ['batch', 'batch-end', 'coat']),
+        stillCounts,
+        which.areaId ? eq(logEntry.areaId, which.areaId) : undefined,
+        sql`${logEntry.at} > now() - interval '14 days'`,
+      ),
+    )
+    .orderBy(asc(logEntry.at));
+  const ended = new Set<string>();
+  for (const row of rows) {
+    if (row.kind === 'batch-end') ended.add((row.body as BatchEndBody).batchId);
+    if (row.kind === 'coat') for (const id of (row.body as CoatBody).batchIds) ended.add(id);
+  }
+  return rows
+    .filter((row) => row.kind === 'batch' && !ended.has(row.id))
+    .map((row) => ({ entryId: row.id, areaId: row.areaId, at: row.at, body: row.body as BatchBody }));
+}

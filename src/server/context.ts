@@ -1,0 +1,9 @@
+import type { Db } from './db/open.ts';
+import type { LiveChanges } from './http/events.ts';
+
+/** What every route may use. Time is asked for here, so that tests can set it. */
+export interface Context {
+  db: Db;
+  live: LiveChanges;
+  now: () => number;
+}

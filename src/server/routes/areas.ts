@@ -1,0 +1,161 @@
+import { eq } from 'drizzle-orm';
+import { Router } from 'express';
+import {
+  type Area,
+  type AreaInput,
+  areaInput,
+  areaUpdate,
+  type ClockDetail,
+  type StackInput,
+  stackInput,
+} from '../../contract/index.ts';
+import { surfaceTempC } from '../../core/air/index.ts';
+import { areaFromMeasures } from '../../core/hull/index.ts';
+import { toWeatherHour } from '../clock/air.ts';
+import { type AreaState, loadAreaStates } from '../clock/load.ts';
+import { recordShifts, shiftsOf } from '../clock/shifts.ts';
+import { yardClocks } from '../clock/yardClocks.ts';
+import type { Context } from '../context.ts';
+import type { Queries, Tx } from '../db/open.ts';
+import { toArea } from '../db/rows.ts';
+import { area, product, step } from '../db/schema.ts';
+import { badFields, conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
+import { accept } from '../http/validate.ts';
+import { findBoat } from './boats.ts';
+import { stackView } from './stackView.ts';
+
+async function findArea(db: Queries, id: string): Promise<Area> {
+  const [row] = await db.select().from(area).where(eq(area.id, id));
+  if (!row) throw notFound('area', id);
+  return toArea(row);
+}
+
+export async function findState(db: Queries, id: string): Promise<AreaState> {
+  const [state] = await loadAreaStates(db, { areaId: id });
+  if (!state) throw notFound('area', id);
+  return state;
+}
+
+/** The core has the last word on measures: it throws naming the line at fault. */
+function checkMeasures(input: AreaInput): void {
+  if (input.measures.length === 0) return;
+  try {
+    areaFromMeasures({ measures: input.measures, spread: input.spread });
+  } catch (error) {
+    throw badFields([{ path: 'measures', message: (error as Error).message }]);
+  }
+}
+
+function withoutMeta({ version: _v, ...input }: AreaInput & { version?: number }) {
+  return input;
+}
+
+async function replaceSteps(tx: Tx, areaId: string, input: StackInput): Promise<void> {
+  const known = new Set((await tx.select({ id: product.id }).from(product)).map((row) => row.id));
+  input.steps.forEach((wanted, i) => {
+    if (!known.has(wanted.productId)) {
+      throw badFields([
+        { path: `steps.${i}.productId`, message: `product ${wanted.productId} is not known` },
+      ]);
+    }
+  });
+  await tx.delete(step).where(eq(step.areaId, areaId));
+  if (input.steps.length > 0) {
+    await tx.insert(step).values(input.steps.map((s, position) => ({ ...s, areaId, position })));
+  }
+}
+
+export function areaRoutes({ db, live, now }: Context): Router {
+  const router = Router();
+
+  router.post('/areas', async (req, res) => {
+    const input = accept(areaInput, req.body);
+    checkMeasures(input);
+    await findBoat(db, input.boatId);
+    const { made, saved } = await db.transaction(async (tx) => {
+      const rows = await tx.insert(area).values(input).onConflictDoNothing().returning();
+      const record = await findArea(tx, input.id);
+      const { version: _v, archived: _a, ...rest } = record;
+      if (rows.length === 0 && !sameJson(rest, input)) {
+        throw new HttpProblem(409, 'Id taken', `There is another area with the id ${input.id}.`);
+      }
+      return { made: rows.length > 0, saved: record };
+    });
+    live.tell('areas');
+    res.status(made ? 201 : 200).json(saved);
+  });
+
+  router.get('/areas/:id', async (req, res) => {
+    res.json(await findArea(db, req.params.id));
+  });
+
+  router.put('/areas/:id', async (req, res) => {
+    const input = accept(areaUpdate, { ...req.body, id: req.params.id });
+    checkMeasures(input);
+    const saved = await db.transaction(async (tx) => {
+      const current = await findArea(tx, input.id);
+      if (current.version !== input.version) throw conflict('area', current, input);
+      if (current.boatId !== input.boatId) {
+        throw badFields([{ path: 'boatId', message: 'an area cannot be moved to another boat' }]);
+      }
+      await recordShifts(tx, now(), `${input.name} was changed`, async () => {
+        await tx
+          .update(area)
+          .set({ ...withoutMeta(input), version: current.version + 1 })
+          .where(eq(area.id, input.id));
+      });
+      return findArea(tx, input.id);
+    });
+    live.tell('areas');
+    res.json(saved);
+  });
+
+  router.delete('/areas/:id', async (req, res) => {
+    await findArea(db, req.params.id);
+    await db.update(area).set({ archived: true }).where(eq(area.id, req.params.id));
+    live.tell('areas');
+    res.status(204).end();
+  });
+  router.post('/areas/:id/restore', async (req, res) => {
+    await findArea(db, req.params.id);
+    await db.update(area).set({ archived: false }).where(eq(area.id, req.params.id));
+    live.tell('areas');
+    res.json(await findArea(db, req.params.id));
+  });
+
+  router.put('/areas/:id/stack', async (req, res) => {
+    const input = accept(stackInput, req.body);
+    const saved = await db.transaction(async (tx) => {
+      const state = await findState(tx, req.params.id);
+      const current = stackView(state);
+      if (current.version !== input.version) throw conflict('system', current, input);
+      await replaceSteps(tx, req.params.id, input);
+      await tx
+        .update(area)
+        .set({ stackVersion: current.version + 1 })
+        .where(eq(area.id, req.params.id));
+      return stackView(await findState(tx, req.params.id));
+    });
+    live.tell('stacks');
+    res.json(saved);
+  });
+
+  router.get('/areas/:id/clock', async (req, res) => {
+    const at = now();
+    const { states, clocks, hours } = await yardClocks(db, at, { areaId: req.params.id });
+    const [state] = states;
+    const [clock] = clocks;
+    if (!state || !clock) throw notFound('area', req.params.id);
+    const detail: ClockDetail = {
+      clock,
+      now: new Date(at).toISOString(),
+      hours: hours.map((hour) => ({
+        ...toWeatherHour(hour),
+        filmC: surfaceTempC(hour, state.area.surroundings),
+      })),
+      shifts: await shiftsOf(db, req.params.id),
+    };
+    res.json(detail);
+  });
+  return router;
+}

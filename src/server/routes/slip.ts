@@ -1,0 +1,77 @@
+import { Router } from 'express';
+import type { BenchView, SlipView } from '../../contract/index.ts';
+import { judgeHours } from '../../core/air/index.ts';
+import { limitsOf, stackNeed } from '../../core/system/index.ts';
+import { hourAt, toWeatherHour } from '../clock/air.ts';
+import { openPots, yardClocks } from '../clock/yardClocks.ts';
+import type { Context } from '../context.ts';
+import { toBoat } from '../db/rows.ts';
+import { boat } from '../db/schema.ts';
+import { notFound } from '../http/problem.ts';
+
+/** Hours ahead that the bench judges. */
+const BENCH_HOURS = 36;
+
+export function slipRoutes({ db, now }: Context): Router {
+  const router = Router();
+
+  /** What runs in the yard, soonest first, and every boat. */
+  router.get('/slip', async (_req, res) => {
+    const at = now();
+    const known = await yardClocks(db, at);
+    const boats = (await db.select().from(boat)).map(toBoat).filter((b) => !b.archived);
+    const hour = hourAt(known.hours, at);
+    const view: SlipView = {
+      now: new Date(at).toISOString(),
+      boats: boats
+        .map((b) => ({ ...b, areas: known.states.filter((s) => s.boat.id === b.id).length }))
+        .sort((a, b) => a.name.localeCompare(b.name)),
+      pots: await openPots(db, known),
+      clocks: known.clocks,
+      air: hour ? toWeatherHour(hour) : null,
+    };
+    res.json(view);
+  });
+
+  /** Everything for laying the next coat on one area. */
+  router.get('/bench/:areaId', async (req, res) => {
+    const at = now();
+    const which = { areaId: req.params.areaId };
+    const known = await yardClocks(db, at, which);
+    const [state] = known.states;
+    const [clock] = known.clocks;
+    if (!state || !clock) throw notFound('area', req.params.areaId);
+    const step = state.steps.find((s) => s.id === clock.next?.stepId) ?? null;
+    const product = (step && known.shelf.latest.get(step.productId)) ?? null;
+    const need =
+      step && product && clock.areaM2 > 0
+        ? stackNeed({
+            areaM2: clock.areaM2,
+            spread: state.area.spread,
+            steps: [{ ...step, sheet: product.sheet }],
+          }).steps[0]
+        : undefined;
+    const hour = hourAt(known.hours, at);
+    const ahead = known.hours.filter((h) => h.at + 3_600_000 > at).slice(0, BENCH_HOURS);
+    const view: BenchView = {
+      now: new Date(at).toISOString(),
+      boat: state.boat,
+      area: state.area,
+      clock,
+      step,
+      product: product ? { ...product, archived: false } : null,
+      litresForCoat: need?.litresPerCoat ?? null,
+      air: hour ? toWeatherHour(hour) : null,
+      hours: product
+        ? judgeHours({
+            hours: ahead,
+            limits: limitsOf(product.sheet),
+            surroundings: state.area.surroundings,
+          }).map((h) => ({ ...h, at: new Date(h.at).toISOString() }))
+        : [],
+      pots: await openPots(db, known, which),
+    };
+    res.json(view);
+  });
+  return router;
+}
