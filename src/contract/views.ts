@@ -39,6 +39,8 @@ export interface NextView {
 export interface AreaClock {
   areaId: string;
   areaName: string;
+  zone: Area['zone'];
+  side: Area['side'];
   boatId: string;
   boatName: string;
   areaM2: number;

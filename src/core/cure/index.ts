@@ -8,6 +8,7 @@ export {
   progressAt,
 } from './eventTime.ts';
 export { filmTemps, HOUR_MS, type SplicedHour, spliceHours, type TempSeries } from './series.ts';
+export { clockStretches, type Stretch } from './stretches.ts';
 export {
   type CureSheet,
   FILM_EVENTS,

@@ -201,6 +201,14 @@ export function profileLines(input: { kind: BoatKind; dimensions: Dimensions }):
       ...sheer.toReversed().map((p) => ({ x: p.x, z: p.z + Math.max(0.05, freeboard * 0.06) })),
     ],
   };
+  // The bilge is inside: a strip above the belly, drawn as if the planking were lifted off.
+  zones.bilge = [
+    ...belly.slice(4, -5).map((p) => ({ x: p.x, z: p.z * 0.92 })),
+    ...belly
+      .slice(4, -5)
+      .toReversed()
+      .map((p) => ({ x: p.x, z: p.z * 0.62 })),
+  ];
   if (form.keel) {
     const [rootAft, rootFore, footAft, footFore] = form.keel;
     const at = (share: number) => wlAft + share * lwl;

@@ -52,6 +52,11 @@ export function figure(value: number): string {
   return plain === '-0' ? '0' : plain;
 }
 
+/** A number for a form field: nothing of it is lost that a person could have typed. 1.075 stays "1.075". */
+export function fieldText(value: number): string {
+  return String(Number(value.toPrecision(7)));
+}
+
 /**
  * A canonical value as a person reads it, with its unit.
  *

@@ -65,6 +65,8 @@ export function areaClock(
   const clock: AreaClock = {
     areaId: state.area.id,
     areaName: state.area.name,
+    zone: state.area.zone,
+    side: state.area.side,
     boatId: state.boat.id,
     boatName: state.boat.name,
     areaM2,

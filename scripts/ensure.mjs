@@ -1,0 +1,74 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import path from 'node:path';
+
+/** Installs and builds what is missing. Uses nothing but Node itself, since it runs before anything is installed. */
+
+export const root = path.resolve(import.meta.dirname, '..');
+const at = (...parts) => path.join(root, ...parts);
+const CHROMIUM = '/usr/bin/chromium';
+
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (result.error) throw result.error;
+  return result.status ?? 1;
+}
+
+function must(command, args) {
+  const status = run(command, args);
+  if (status !== 0) {
+    console.error(`${command} ${args.join(' ')} ended with ${status}`);
+    process.exit(status);
+  }
+}
+
+/** Packages, when they are absent or older than the lock file. */
+export function ensurePackages() {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) {
+    console.error(`Node ${process.versions.node} is too old: 20.19 or newer is needed.`);
+    process.exit(1);
+  }
+  const mark = at('node_modules/.package-lock.json');
+  const fresh = existsSync(mark) && statSync(mark).mtimeMs >= statSync(at('package-lock.json')).mtimeMs;
+  if (fresh) return;
+  console.log('Installing packages…');
+  must('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** Debian's Chromium for the browser tests. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return;
+  console.log('Installing Chromium…');
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => must([...sudo, 'apt-get'][0], [...sudo, 'apt-get', ...args].slice(1));
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  execFileSync(CHROMIUM, ['--version'], { stdio: 'inherit' });
+}
+
+function newest(folder) {
+  return readdirSync(folder, { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile())
+    .reduce(
+      (latest, entry) => Math.max(latest, statSync(path.join(entry.parentPath, entry.name)).mtimeMs),
+      0,
+    );
+}
+
+/** The built pages and server, when they are absent or older than the source. */
+export function ensureBuilt() {
+  const built = [at('dist/server/main.js'), at('dist/web/index.html')];
+  const source = Math.max(
+    newest(at('src')),
+    newest(at('demo')),
+    ...['package-lock.json', 'vite.config.ts', 'vite.server.config.ts'].map(
+      (file) => statSync(at(file)).mtimeMs,
+    ),
+  );
+  if (built.every((file) => existsSync(file) && statSync(file).mtimeMs > source)) return;
+  console.log('Building…');
+  const vite = at('node_modules/vite/bin/vite.js');
+  must(process.execPath, [vite, 'build', '--logLevel', 'warn']);
+  must(process.execPath, [vite, 'build', '--logLevel', 'warn', '-c', 'vite.server.config.ts']);
+}

@@ -1,0 +1,50 @@
+import { chromium } from '@playwright/test';
+
+// Pictures of the running demo, one a main view: node scripts/shots.mjs ADDRESS FOLDER [name …]
+const [address = 'http://127.0.0.1:4870', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const slip = await (await fetch(`${address}/api/v1/slip`)).json();
+const clock = (boat, area) => slip.clocks.find((c) => c.boatName.includes(boat) && c.areaName === area);
+const port = clock('Curlew', 'Bottom port');
+const starboard = clock('Curlew', 'Bottom starboard');
+const gig = clock('Peewit', 'Hull outside');
+
+const VIEWS = [
+  ['slip', '/', DESK],
+  ['slip-phone', '/', PHONE],
+  ['slip-dark', '/', DESK, { dark: true }],
+  ['survey', `/boats/${port.boatId}/survey/${port.areaId}`, DESK],
+  ['systems', `/boats/${port.boatId}/systems/${port.areaId}`, DESK],
+  ['bench-phone', `/bench/${starboard.areaId}`, PHONE],
+  ['bench', `/bench/${gig.areaId}`, DESK],
+  ['window', `/window/${starboard.areaId}`, DESK],
+  ['log', `/boats/${port.boatId}/log`, DESK],
+  ['weather', '/weather', DESK],
+  ['materials', '/materials', DESK],
+  ['sheet', '/materials/new', DESK],
+  ['new-boat', '/boats/new', DESK],
+  ['settings', '/yard', DESK],
+];
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking'],
+});
+for (const [name, path, viewport, how = {}] of VIEWS) {
+  if (only.length && !only.includes(name.replace(/\+$/, '')) && !only.includes(`${name}+`)) continue;
+  const page = await browser.newPage({ viewport, timezoneId: 'Europe/London', locale: 'en-GB' });
+  page.on('console', (message) => message.type() === 'error' && console.error(name, message.text()));
+  page.on('pageerror', (error) => console.error(name, error.message));
+  await page.addInitScript(
+    (dark) => localStorage.setItem('jack-plane.theme', dark ? 'shed' : 'loft'),
+    how.dark,
+  );
+  await page.goto(address + path);
+  await page.waitForSelector('h1');
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${folder}/${name}.png`, fullPage: only.includes(`${name}+`) });
+  await page.close();
+}
+await browser.close();

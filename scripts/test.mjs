@@ -1,0 +1,62 @@
+import { readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { ensureBuilt, ensureChromium, ensurePackages, root, run } from './ensure.mjs';
+
+// npm test: installs what is missing, then type check, lint, import direction, unit and browser tests.
+ensurePackages();
+ensureChromium();
+
+const bin = (name) => path.join(root, 'node_modules/.bin', name);
+const reports = path.join(root, '.cache/reports');
+rmSync(reports, { recursive: true, force: true });
+let passed = 0;
+let failed = 0;
+let skipped = 0;
+
+function check(name, command, args) {
+  console.log(`\n— ${name}`);
+  if (run(command, args) === 0) passed += 1;
+  else {
+    failed += 1;
+    console.error(`✗ ${name}`);
+  }
+}
+
+function tally(name, command, args, read) {
+  console.log(`\n— ${name}`);
+  const status = run(command, args);
+  try {
+    const counts = read();
+    passed += counts.passed;
+    failed += counts.failed;
+    skipped += counts.skipped;
+    // A runner may fail without a failing test, e.g. on an error outside one: that counts too.
+    if (status !== 0 && counts.failed === 0) failed += 1;
+  } catch (error) {
+    console.error(`${name} left no report: ${error.message}`);
+    failed += 1;
+  }
+}
+
+const report = (file) => JSON.parse(readFileSync(path.join(reports, file), 'utf8'));
+
+check('types', bin('tsc'), ['-p', '.']);
+check('lint and format', bin('biome'), ['check', '--error-on-warnings', '.']);
+check('import direction', bin('depcruise'), ['src']);
+ensureBuilt();
+tally(
+  'unit and server tests',
+  bin('vitest'),
+  ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${path.join(reports, 'vitest.json')}`],
+  () => {
+    const r = report('vitest.json');
+    return { passed: r.numPassedTests, failed: r.numFailedTests, skipped: r.numPendingTests };
+  },
+);
+tally('browser tests', bin('playwright'), ['test'], () => {
+  const { stats } = report('playwright.json');
+  return { passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped };
+});
+
+console.log(`\n${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`);
+process.exit(failed ? 1 : 0);

@@ -1,0 +1,73 @@
+import { Link } from 'react-router';
+import { useSlip, useYard } from '../api/queries.ts';
+import { useNow } from '../clock/now.ts';
+import { sayCountdown } from '../clock/say.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { isRunningOut, slipLines } from '../slip/urgency.ts';
+import { countdownWord, taskOf } from '../slip/words.ts';
+import { StateMark } from '../state/StateMark.tsx';
+
+/** What to lay: every area with a coat to come, the most pressing first. */
+export function BenchChoice() {
+  const slip = useSlip();
+  const yard = useYard();
+  const now = useNow();
+  return (
+    <div className="space-y-4 p-3 md:p-6">
+      <h1 className="text-2xl">Bench: what is to be laid?</h1>
+      <Asked query={yard}>
+        {() => (
+          <Asked query={slip}>
+            {(view) => {
+              const lines = slipLines([], view.clocks).flatMap((line) =>
+                line.kind === 'area' && line.clock.next ? [line] : [],
+              );
+              if (lines.length === 0) {
+                return (
+                  <p>
+                    No coat waits anywhere.{' '}
+                    <Link className="link" to="/">
+                      Back to the slip
+                    </Link>
+                    , or choose a system for an area.
+                  </p>
+                );
+              }
+              return (
+                <ul className="max-w-4xl">
+                  {lines.map((line) => {
+                    const { clock } = line;
+                    const word = countdownWord(clock);
+                    return (
+                      <li key={clock.areaId} className="border-base-300 border-b">
+                        <Link
+                          to={`/bench/${clock.areaId}`}
+                          className="hover:bg-base-200 grid min-h-16 grid-cols-[1fr_auto] items-center gap-3 py-2"
+                        >
+                          <span className="min-w-0">
+                            <span className="lettered block text-lg">{taskOf(clock)}</span>
+                            <span className="block">
+                              {clock.areaName}, {clock.boatName}
+                            </span>
+                          </span>
+                          <span className="text-right">
+                            <StateMark state={clock.state} />
+                            {clock.until && word && (
+                              <span className={`block ${isRunningOut(line, now) ? 'signal-text' : ''}`}>
+                                {word} {sayCountdown(Date.parse(clock.until) - now)}
+                              </span>
+                            )}
+                          </span>
+                        </Link>
+                      </li>
+                    );
+                  })}
+                </ul>
+              );
+            }}
+          </Asked>
+        )}
+      </Asked>
+    </div>
+  );
+}

@@ -1,0 +1,176 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { BenchView, LoggedConditions } from '../../contract/index.ts';
+import { useOutbox } from '../api/outbox.ts';
+import { useBench, useYard } from '../api/queries.ts';
+import { useNow } from '../clock/now.ts';
+import { sayCountdown, sayTime } from '../clock/say.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { countdownWord, taskOf } from '../slip/words.ts';
+import { StateMark } from '../state/StateMark.tsx';
+import { STATES } from '../state/states.ts';
+import { METHOD_WORDS } from '../systems/stackForm.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { Conditions, conditionsFrom } from './Conditions.tsx';
+import { LogCoat } from './LogCoat.tsx';
+import { Mixing } from './Mixing.tsx';
+import { PotClocks } from './PotClocks.tsx';
+import { potsWithPending } from './pendingPots.ts';
+
+/** Laying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was laid. */
+export function BenchPage() {
+  const { areaId = '' } = useParams();
+  const bench = useBench(areaId);
+  const yard = useYard();
+  return (
+    <Asked query={yard}>
+      {(yardData) => (
+        <Asked query={bench}>{(view) => <Bench key={areaId} view={view} zone={yardData.zone} />}</Asked>
+      )}
+    </Asked>
+  );
+}
+
+function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
+  const waiting = useOutbox();
+  const client = useQueryClient();
+  const [typed, setTyped] = useState<LoggedConditions | null>(null);
+  const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
+  const view = { ...served, pots: potsWithPending(served, waiting) };
+  const { clock, step, product } = view;
+  const conditions = typed ?? conditionsFrom(view);
+  const next = clock.next;
+  const share = next && clock.areaM2 > 0 ? 1 - next.coveredM2 / clock.areaM2 : 1;
+  const wanted = view.litresForCoat === null ? null : view.litresForCoat * share;
+  return (
+    <div className="max-w-6xl space-y-6 p-3 md:p-6">
+      <BenchHead view={view} zone={zone} />
+      {logged && <Logged how={logged} view={view} zone={zone} />}
+      <PotClocks pots={view.pots} zone={zone} />
+      {step && product ? (
+        <>
+          <Conditions
+            view={view}
+            sheet={product.sheet}
+            conditions={conditions}
+            onChange={setTyped}
+            zone={zone}
+          />
+          <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">
+          <Mixing
+            view={view}
+            step={step}
+            product={product}
+            wanted={wanted}
+            airC={conditions?.airC ?? null}
+            onMixed={() => {
+              void client.invalidateQueries();
+              window.scrollTo({ top: 0, behavior: 'smooth' });
+            }}
+          />
+          </div>
+          <LogCoat
+            key={`${step.id}-${next?.coatNo}-${next?.coveredM2}-${view.pots.map((p) => p.entryId).join()}`}
+            view={view}
+            step={step}
+            product={product}
+            conditions={conditions}
+            wanted={wanted}
+            zone={zone}
+            onLogged={(how) => {
+              setLogged(how);
+              window.scrollTo({ top: 0, behavior: 'smooth' });
+            }}
+          />
+        </div>
+      ) : (
+        <p>
+          {clock.state === 'no-system' ? (
+            <>
+              No coats are chosen for this area yet.{' '}
+              <Link className="link" to={`/boats/${view.boat.id}/systems/${view.area.id}`}>
+                Choose its system
+              </Link>
+            </>
+          ) : (
+            'All coats of the system are on. Nothing is to be mixed.'
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
+  const now = useNow();
+  const { show } = useUnits();
+  const { clock, product, step } = view;
+  const next = clock.next;
+  const hex = product?.sheet.colours.find((c) => c.name === next?.colour)?.hex;
+  const word = countdownWord(clock);
+  return (
+    <header className="space-y-2">
+      <p>
+        <Link className="link" to="/bench">
+          Bench
+        </Link>{' '}
+        / {view.area.name}, {view.boat.name}
+      </p>
+      <h1 className="text-3xl">{taskOf(clock)}</h1>
+      {next && step && (
+        <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
+          {hex && (
+            <span className="inline-flex items-center gap-2">
+              <svg width="22" height="22" aria-hidden="true">
+                <rect width="22" height="22" fill={hex} stroke="var(--line)" strokeWidth="2" />
+              </svg>
+              {next.colour}
+            </span>
+          )}
+          <span>{METHOD_WORDS[step.method].toLowerCase()}</span>
+          <span>{show(step.dryMicronsPerCoat, 'film')} dry</span>
+          {clock.areaM2 > 0 && <span>{show(clock.areaM2 - next.coveredM2, 'area')} to cover</span>}
+        </p>
+      )}
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
+        <StateMark state={clock.state} />
+        <span>{STATES[clock.state].meaning}</span>
+        {clock.until && word && (
+          <span className="font-semibold">
+            {word} {sayCountdown(Date.parse(clock.until) - now)}, {sayTime(clock.until, zone, now)}
+          </span>
+        )}
+        {clock.film && (
+          <Link className="link" to={`/window/${clock.areaId}`}>
+            why
+          </Link>
+        )}
+      </div>
+    </header>
+  );
+}
+
+function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView; zone: string }) {
+  const { clock } = view;
+  const now = Date.parse(view.now);
+  if (how === 'kept') {
+    return (
+      <p role="status" className="border-line border-2 p-3 text-lg">
+        The coat is kept on this device and will be sent when the server answers.
+      </p>
+    );
+  }
+  const opens = clock.state === 'too-soon' && clock.until ? sayTime(clock.until, zone, now) : null;
+  return (
+    <p role="status" className="border-line border-2 p-3 text-lg">
+      <strong>Coat logged.</strong>{' '}
+      {opens
+        ? `${clock.nextIsWater ? 'Fit for the water from' : 'The next coat may go on from'} ${opens}. `
+        : ''}
+      <Link className="link" to={`/window/${clock.areaId}`}>
+        See the window
+      </Link>
+    </p>
+  );
+}

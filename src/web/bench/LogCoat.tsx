@@ -1,0 +1,139 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type {
+  BenchView,
+  EntryInput,
+  FieldError,
+  LoggedConditions,
+  Product,
+  Step,
+} from '../../contract/index.ts';
+import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { logEntry } from '../api/outbox.ts';
+import { fromLocalField, toLocalField } from '../clock/say.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface CoatValues {
+  litres: string;
+  areaM2: string;
+  start: string;
+  end: string;
+  note: string;
+}
+
+interface Props {
+  view: BenchView;
+  step: Step;
+  product: Product;
+  conditions: LoggedConditions | null;
+  wanted: number | null;
+  zone: string;
+  onLogged: (how: 'arrived' | 'kept') => void;
+}
+
+/** What was laid: litres, from when to when, and how much of the area it covered. */
+export function LogCoat({ view, step, product, conditions, wanted, zone, onLogged }: Props) {
+  const { system, show } = useUnits();
+  const client = useQueryClient();
+  const id = useRef(uuidv7());
+  const next = view.clock.next;
+  const coatNo = next?.coatNo ?? 0;
+  const pots = view.pots.filter((pot) => pot.batch.stepId === step.id);
+  const fromPots = pots.reduce((sum, pot) => sum + pot.batch.litres, 0);
+  const leftM2 = Math.max(0, view.clock.areaM2 - (next?.coveredM2 ?? 0));
+  const now = Date.now();
+  const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - 3_600_000;
+  const inUnit = (value: number, quantity: 'volume' | 'area') =>
+    figure(fromCanonical(value, shownUnit(quantity, system)));
+  const litres = fromPots || wanted;
+
+  const submit = async (values: CoatValues): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const at = fromLocalField(values.start, zone);
+    const endedAt = fromLocalField(values.end, zone);
+    if (!at) read.refuse('start', `start "${values.start}" is not a time`);
+    if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
+    const entry: EntryInput = {
+      id: id.current,
+      areaId: view.area.id,
+      at: at ?? '',
+      corrects: null,
+      kind: 'coat',
+      body: {
+        stepId: step.id,
+        coatNo,
+        productId: product.id,
+        sheetVersion: product.version,
+        colour: next?.colour ?? '',
+        method: step.method,
+        litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
+        thinner: step.thinner,
+        areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
+        endedAt: endedAt ?? '',
+        conditions,
+        batchIds: pots.map((pot) => pot.entryId),
+        note: values.note,
+      },
+    };
+    const errors = await refusals((c) => c.entryInput, entry, read);
+    const unread = new Set(read.errors.map((e) => e.path));
+    const placed = errors
+      .map((e) => ({ ...e, path: formPathOf(e.path) }))
+      .filter((e, i) => i < read.errors.length || !unread.has(e.path));
+    if (placed.length) return placed;
+    const how = await logEntry(entry);
+    id.current = uuidv7();
+    await client.invalidateQueries();
+    onLogged(how);
+    return undefined;
+  };
+
+  return (
+    <section aria-labelledby="log-coat" className="space-y-4">
+      <h2 id="log-coat" className="batten pb-1 text-lg">
+        Log the coat
+      </h2>
+      <p>
+        Coat {coatNo + 1} of {step.coats}, {product.name}
+        {next?.colour && `, ${next.colour}`}. Less than the whole area? Say how much: the rest stays due.
+      </p>
+      <RecordForm<CoatValues>
+        values={{
+          litres: litres ? inUnit(litres, 'volume') : '',
+          areaM2: leftM2 > 0 ? inUnit(leftM2, 'area') : '',
+          start: toLocalField(Math.min(began, now - 60_000), zone),
+          end: toLocalField(now, zone),
+          note: '',
+        }}
+        submit={submit}
+        button="Log this coat"
+        large
+      >
+        <div className="grid grid-cols-2 gap-3">
+          <QuantityField
+            name="litres"
+            label="Used, without thinner"
+            quantity="volume"
+            large
+            hint={fromPots > 0 ? `${show(fromPots, 'volume')} mixed` : undefined}
+          />
+          <QuantityField name="areaM2" label="Area covered" quantity="area" large />
+          <Field name="start" label="Began" type="datetime-local" large />
+          <Field name="end" label="Last corner laid" type="datetime-local" large />
+        </div>
+        <TextArea name="note" label="Note" />
+      </RecordForm>
+    </section>
+  );
+}
+
+/** Where the contract's paths stand in this form. */
+function formPathOf(path: string): string {
+  if (path === 'at') return 'start';
+  if (path === 'body.endedAt') return 'end';
+  return path.replace(/^body\./, '');
+}

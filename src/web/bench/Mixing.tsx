@@ -1,0 +1,300 @@
+import { useEffect, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import { addition, planBatches, potLifeMinutes, type SplitResult, splitParts } from '../../core/mix/index.ts';
+import { fromCanonical, toCanonical } from '../../core/units/index.ts';
+import { ApiProblem } from '../api/client.ts';
+import { logEntry } from '../api/outbox.ts';
+import { sayMinutes } from '../clock/say.ts';
+import { Why } from '../parts/Why.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { cautionsFor } from './cautions.ts';
+import { Pours } from './Pours.tsx';
+import { Stepper } from './Stepper.tsx';
+import { ToolFields } from './ToolFields.tsx';
+import { useTool } from './toolChoice.ts';
+
+interface Props {
+  view: BenchView;
+  step: Step;
+  product: Product;
+  /** Unthinned litres still wanted for this coat. */
+  wanted: number | null;
+  airC: number | null;
+  onMixed: () => void;
+}
+
+/** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
+export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
+  const { show, system } = useUnits();
+  const { sheet } = product;
+  const twoPart = sheet.parts.length > 1;
+  const [tool, chooseTool] = useTool();
+  const [potTempC, setPotTempC] = useState(airC ?? 18);
+  const [ownTemp, setOwnTemp] = useState(false);
+  useEffect(() => {
+    if (!ownTemp && airC !== null) setPotTempC(airC);
+  }, [airC, ownTemp]);
+  const potLife = sheet.potLife.length ? potLifeMinutes({ points: sheet.potLife, tempC: potTempC }) : null;
+  const plan = planFor({ wanted, potLife, view, step, sheet });
+  const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (wanted ?? 0.5);
+  const [litres, setLitres] = useState<number | null>(null);
+  const batch = litres ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
+  const [read, setRead] = useState<Record<string, boolean>>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [sending, setSending] = useState(false);
+
+  let result: SplitResult | null = null;
+  let splitProblem: string | null = null;
+  try {
+    result = splitParts({
+      total: { litres: batch },
+      parts: sheet.parts,
+      by: sheet.ratioBy,
+      tool,
+      ...(sheet.ratioTolerance === null ? {} : { tolerance: sheet.ratioTolerance }),
+    });
+  } catch (error) {
+    splitProblem = (error as Error).message;
+  }
+  const split = result?.asked;
+  const thinner = addition({
+    batchLitres: split?.litres ?? batch,
+    fraction: step.thinner,
+    limit: sheet.thinner,
+  });
+  const volumeUnit = system === 'us' ? 'usfloz' : 'ml';
+  const allRead = sheet.parts.every((part) => read[part.name]);
+
+  const mixed = async () => {
+    if (!split) return;
+    setSending(true);
+    setProblem(null);
+    try {
+      await logEntry({
+        id: uuidv7(),
+        areaId: view.area.id,
+        at: new Date().toISOString(),
+        corrects: null,
+        kind: 'batch',
+        body: {
+          stepId: step.id,
+          coatNo: view.clock.next?.coatNo ?? 0,
+          productId: product.id,
+          sheetVersion: product.version,
+          litres: Number((split.litres ?? batch).toFixed(4)),
+          pours: split.pours.map((pour) => ({
+            name: pour.name,
+            amount: Number(pour.amount.toFixed(2)),
+            unit: split.measure === 'weight' ? 'g' : 'ml',
+          })),
+          tool,
+          ratioError: split.ratioError,
+          thinnerLitres: thinner.litres,
+          potTempC,
+          inductionMin: sheet.inductionMin,
+          potLifeMin: potLife,
+        },
+      });
+      setRead({});
+      onMixed();
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
+    } finally {
+      setSending(false);
+    }
+  };
+
+  return (
+    <section aria-labelledby="mixing" className="space-y-4">
+      <h2 id="mixing" className="batten pb-1 text-lg">
+        {twoPart ? 'Mix' : 'Pour'}
+      </h2>
+      {wanted !== null && (
+        <p>
+          This coat takes <strong>{show(wanted, 'volume')}</strong>
+          {view.clock.next && view.clock.next.coveredM2 > 0 && ' for what is still bare of it'}.
+        </p>
+      )}
+      {plan && 'problem' in plan && <p className="text-error font-semibold">{plan.problem}</p>}
+      {plan && !('problem' in plan) && potLife !== null && (
+        <Why
+          figure={
+            plan.fitsOnePot ? (
+              <span>It fits one pot.</span>
+            ) : (
+              <strong>
+                Too much for one pot: {plan.batches.length} batches of{' '}
+                {show(plan.batches[0]?.litres ?? 0, 'volume')}, one every{' '}
+                {sayMinutes((plan.batches[1]?.mixAtMin ?? 0) - (plan.batches[0]?.mixAtMin ?? 0))}
+              </strong>
+            )
+          }
+        >
+          <p>
+            Pot life {sayMinutes(potLife)} at {show(potTempC, 'temperature')} (sheet, halved for each +10 °C:
+            common practice) − {sheet.inductionMin} min induction − 10 min in hand ={' '}
+            {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[step.method]} m²/h that lays{' '}
+            {show(plan.largestLitres, 'volume')}.
+          </p>
+        </Why>
+      )}
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Stepper
+          label="This batch"
+          unit={system === 'us' ? 'US fl oz' : 'ml'}
+          value={Math.round(fromCanonical(batch, volumeUnit) * 10) / 10}
+          step={system === 'us' ? 1 : 50}
+          min={system === 'us' ? 0.2 : 5}
+          max={system === 'us' ? 2000 : 60_000}
+          onChange={(value) => setLitres(toCanonical(value, volumeUnit))}
+        />
+        {sheet.potLife.length > 0 && (
+          <Stepper
+            label="Temperature of the pot"
+            unit={system === 'us' ? '°F' : '°C'}
+            value={Math.round(fromCanonical(potTempC, system === 'us' ? 'degF' : 'degC'))}
+            step={1}
+            min={system === 'us' ? 14 : -10}
+            max={system === 'us' ? 122 : 50}
+            onChange={(value) => {
+              setOwnTemp(true);
+              setPotTempC(toCanonical(value, system === 'us' ? 'degF' : 'degC'));
+            }}
+          />
+        )}
+      </div>
+      <ToolFields tool={tool} onChange={chooseTool} />
+      {splitProblem && <p className="text-error font-semibold">{splitProblem}</p>}
+      {split && (
+        <>
+          <Pours split={split} tool={tool} product={product.name} />
+          {twoPart && (
+            <Why
+              figure={
+                split.withinTolerance ? (
+                  <span>
+                    Ratio {sheet.parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
+                    {Math.abs(split.ratioError) < 0.0005
+                      ? 'exact'
+                      : `off by ${(split.ratioError * 100).toFixed(1)} % after rounding`}
+                  </span>
+                ) : (
+                  <strong className="text-error">
+                    Off ratio by {(split.ratioError * 100).toFixed(1)} %: this tool is too coarse for this
+                    batch
+                  </strong>
+                )
+              }
+            >
+              <p>
+                Each part is rounded to what the tool can show. Allowed ±
+                {Math.round((sheet.ratioTolerance ?? 0.05) * 100)} %
+                {sheet.ratioTolerance === null
+                  ? ' (common practice; the sheet says nothing)'
+                  : ' by the sheet'}
+                .
+              </p>
+            </Why>
+          )}
+          {result?.better?.litres && (
+            <p>
+              A batch of {show(result.better.litres, 'volume')} lands on the marks{' '}
+              {Math.abs(result.better.ratioError) < 0.0005
+                ? 'exactly'
+                : `within ${Math.abs(result.better.ratioError * 100).toFixed(1)} %`}
+              .{' '}
+              <button
+                type="button"
+                className="btn target"
+                onClick={() => setLitres(result.better?.litres ?? batch)}
+              >
+                Take {show(result.better.litres, 'volume')}
+              </button>
+            </p>
+          )}
+          {step.thinner > 0 && (
+            <p className={thinner.verdict === 'within' ? '' : 'text-error font-semibold'}>
+              {thinner.name}: {show(thinner.litres, 'volume')}
+              {sheet.inductionMin > 0 && ', after induction'}.{' '}
+              {thinner.verdict === 'over-limit' &&
+                `${Math.round(step.thinner * 100)} % is over the sheet's limit of ${Math.round((thinner.maxFraction ?? 0) * 100)} %.`}
+              {thinner.verdict === 'not-on-sheet' && 'The sheet names no thinner: do not add any.'}
+            </p>
+          )}
+        </>
+      )}
+      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
+        {cautionsFor(sheet.hazards, view.area).map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+        <li>The product's safety data sheet and local codes come first.</li>
+      </ul>
+      {twoPart && (
+        <>
+          <fieldset className="space-y-2">
+            <legend className="label-caps pb-1">
+              Stir the base to the bottom of the tin, then read each label
+            </legend>
+            {sheet.parts.map((part) => (
+              <label
+                key={part.name}
+                className="border-base-300 flex min-h-14 cursor-pointer items-center gap-3 border px-3"
+              >
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-lg"
+                  checked={read[part.name] ?? false}
+                  onChange={(event) => setRead({ ...read, [part.name]: event.target.checked })}
+                />
+                <span className="text-xl">
+                  The label says <strong>{product.name}</strong>, <strong>{part.name.toUpperCase()}</strong>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+          <button
+            type="button"
+            className="btn btn-primary btn-xl target w-full"
+            disabled={!allRead || !split || sending}
+            onClick={() => void mixed()}
+          >
+            {sending ? 'Starting the clocks…' : 'Mixed now: start the clocks'}
+          </button>
+          {!allRead && (
+            <p className="text-sm opacity-80">Confirm every label first: two small tins look alike.</p>
+          )}
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function planFor(input: {
+  wanted: number | null;
+  potLife: number | null;
+  view: BenchView;
+  step: Step;
+  sheet: Product['sheet'];
+}) {
+  const { wanted, potLife, view, step, sheet } = input;
+  if (wanted === null || wanted <= 0 || potLife === null || view.clock.areaM2 === 0 || !view.litresForCoat)
+    return null;
+  try {
+    return planBatches({
+      litres: wanted,
+      rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
+      litresPerM2: view.litresForCoat / view.clock.areaM2,
+      potLifeMin: potLife,
+      inductionMin: sheet.inductionMin,
+    });
+  } catch (error) {
+    return { problem: (error as Error).message };
+  }
+}

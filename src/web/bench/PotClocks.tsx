@@ -1,0 +1,110 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { PotView } from '../../contract/index.ts';
+import { figure } from '../../core/units/index.ts';
+import { logEntry } from '../api/outbox.ts';
+import { useNow } from '../clock/now.ts';
+import { sayCountdown, sayTime } from '../clock/say.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** Minutes before the pot sets at which it says so in the signal colour. */
+const LAST_MINUTES = 15;
+
+/** The live pots of an area: induction, then pot life, each counting down. They come from the log, so a reload or another phone shows the same. */
+export function PotClocks({ pots, zone }: { pots: readonly PotView[]; zone: string }) {
+  if (pots.length === 0) return null;
+  return (
+    <section aria-labelledby="pots" className="space-y-3">
+      <h2 id="pots" className="batten pb-1 text-lg">
+        {pots.length === 1 ? 'Live pot' : 'Live pots'}
+      </h2>
+      {pots.map((pot) => (
+        <PotClock key={pot.entryId} pot={pot} zone={zone} />
+      ))}
+    </section>
+  );
+}
+
+function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
+  const now = useNow();
+  const { show } = useUnits();
+  const mixed = Date.parse(pot.mixedAt);
+  const ready = Date.parse(pot.inductionEnds);
+  const sets = pot.potEnds === null ? null : Date.parse(pot.potEnds);
+  const inducting = now < ready;
+  const set = sets !== null && now >= sets;
+  const until = inducting ? ready : sets;
+  const last = !inducting && sets !== null && sets - now < LAST_MINUTES * 60_000;
+  const whole = (sets ?? ready) - mixed || 1;
+  const at = (ms: number) => Math.min(1, Math.max(0, (ms - mixed) / whole)) * 1000;
+  const end = (fate: 'emptied' | 'discarded') => {
+    void logEntry({
+      id: uuidv7(),
+      areaId: pot.areaId,
+      at: new Date().toISOString(),
+      corrects: null,
+      kind: 'batch-end',
+      body: { batchId: pot.entryId, fate },
+    });
+  };
+  return (
+    <div className={`board space-y-3 border-l-8 p-3 ${last ? 'border-l-signal' : 'border-l-primary'}`}>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <p className="lettered text-xl">
+            {set
+              ? 'Pot life is over: do not lay it'
+              : inducting
+                ? 'Inducting: leave it stand'
+                : 'Ready: lay it'}
+          </p>
+          <p>
+            {show(pot.batch.litres, 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (
+            {pot.batch.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')})
+          </p>
+        </div>
+        {until !== null && !set && (
+          <p className="text-right">
+            <span className="label-caps block">{inducting ? 'ready in' : 'sets in'}</span>
+            <span className={`big-figure text-6xl ${last ? 'signal-text' : ''}`} role="timer">
+              {sayCountdown(until - now)}
+            </span>
+          </p>
+        )}
+      </div>
+      <svg viewBox="0 0 1000 30" preserveAspectRatio="none" className="block h-6 w-full" aria-hidden="true">
+        <rect
+          x="0"
+          y="4"
+          width={at(ready)}
+          height="22"
+          fill="url(#st-too-soon)"
+          stroke="var(--st-too-soon)"
+        />
+        {sets !== null && (
+          <rect
+            x={at(ready)}
+            y="4"
+            width={1000 - at(ready)}
+            height="22"
+            fill="url(#st-open)"
+            stroke="var(--st-open)"
+          />
+        )}
+        <rect x={at(now) - 2} y="0" width="4" height="30" fill="var(--line)" />
+      </svg>
+      <div className="flex flex-wrap items-center gap-2">
+        <span className="grow text-sm">
+          {pot.batch.inductionMin > 0 && `Ready ${sayTime(ready, zone, now)}. `}
+          {sets !== null && `Sets ${sayTime(sets, zone, now)}. `}
+          Never back into the tin.
+        </span>
+        <button type="button" className="btn target" onClick={() => end('emptied')}>
+          Pot is empty
+        </button>
+        <button type="button" className="btn target" onClick={() => end('discarded')}>
+          Thrown away
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Pour, Split } from '../../core/mix/index.ts';
+import { type MeasuringTool, mlPerMm } from '../../core/mix/index.ts';
+import { figure } from '../../core/units/index.ts';
+
+/** What the tool shows for one part. */
+function reading(pour: Pour, tool: MeasuringTool): { figure: string; unit: string; below: string } {
+  const amount = figure(Math.round(pour.amount * 10) / 10);
+  switch (tool.kind) {
+    case 'scale':
+      return { figure: amount, unit: 'g', below: '' };
+    case 'syringe':
+      return { figure: amount, unit: 'ml', below: '' };
+    case 'cup':
+      return { figure: amount, unit: 'ml', below: `fill to ${figure(pour.fillTo ?? 0)} ml` };
+    case 'stick': {
+      const mm = (ml: number) => Math.round(ml / mlPerMm(tool.potDiameterMm));
+      return { figure: String(mm(pour.amount)), unit: 'mm', below: `mark at ${mm(pour.fillTo ?? 0)} mm` };
+    }
+    case 'counted-cups':
+      return { figure: String(pour.marks), unit: pour.marks === 1 ? 'cup' : 'cups', below: `${amount} ml` };
+    case 'pump':
+      return {
+        figure: String(pour.marks),
+        unit: pour.marks === 1 ? 'stroke' : 'strokes',
+        below: `${amount} ml`,
+      };
+  }
+}
+
+const LAYERS = ['var(--st-finished)', 'var(--st-key-first)', 'var(--st-too-soon)', 'var(--st-thumb)'];
+
+/** The pot with its parts: what to pour of each in figures for arm's length, and the pot drawn filled. */
+export function Pours({ split, tool, product }: { split: Split; tool: MeasuringTool; product: string }) {
+  const total = split.pours.reduce((sum, pour) => sum + pour.amount, 0);
+  let below = 0;
+  return (
+    <div className="flex items-stretch gap-4">
+      <svg viewBox="0 0 100 150" className="h-44 shrink-0" role="img" aria-label={`Pot of ${product}`}>
+        {split.pours.map((pour, i) => {
+          const height = (pour.amount / total) * 118;
+          const y = 140 - below - height;
+          below += height;
+          return (
+            <g key={pour.name}>
+              <rect x="12" y={y} width="76" height={height} fill={LAYERS[i]} opacity="0.55" />
+              <path d={`M12 ${y}H88`} stroke="var(--line)" strokeDasharray="4 3" />
+              <text
+                x="50"
+                y={y + height / 2 + 5}
+                fontSize="13"
+                textAnchor="middle"
+                fill="var(--color-base-content)"
+              >
+                {pour.name}
+              </text>
+            </g>
+          );
+        })}
+        <path d="M12 6V140H88V6" fill="none" stroke="var(--line)" strokeWidth="2.5" />
+      </svg>
+      <dl className="grid grow content-around gap-3">
+        {split.pours.toReversed().map((pour) => {
+          const read = reading(pour, tool);
+          return (
+            <div key={pour.name}>
+              <dt className="label-caps">{pour.name}</dt>
+              <dd>
+                <span className="big-figure text-5xl">{read.figure}</span>{' '}
+                <span className="text-2xl">{read.unit}</span>
+                {read.below && <span className="block text-lg">{read.below}</span>}
+              </dd>
+            </div>
+          );
+        })}
+      </dl>
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+import { useId } from 'react';
+import type { MeasuringTool } from '../../core/mix/index.ts';
+import { Stepper } from './Stepper.tsx';
+import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
+
+/** What is poured with: the tool and its finest mark. */
+export function ToolFields({
+  tool,
+  onChange,
+}: {
+  tool: MeasuringTool;
+  onChange: (tool: MeasuringTool) => void;
+}) {
+  const id = useId();
+  const kind = TOOLS.find((t) => t.key === tool.kind);
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <div>
+        <label htmlFor={id} className="label-caps block pb-1">
+          Measured with
+        </label>
+        <select
+          id={id}
+          className="select select-lg target w-full"
+          value={tool.kind}
+          onChange={(event) => {
+            const chosen = TOOLS.find((t) => t.key === event.target.value);
+            if (chosen) onChange(chosen.tool);
+          }}
+        >
+          {TOOLS.map((each) => (
+            <option key={each.key} value={each.key}>
+              {each.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <Stepper
+        label="Its finest mark"
+        unit={kind?.step ?? ''}
+        value={toolFigure(tool)}
+        step={tool.kind === 'stick' ? 5 : 1}
+        min={0.1}
+        max={1000}
+        onChange={(value) => onChange(withFigure(tool, value))}
+      />
+    </div>
+  );
+}

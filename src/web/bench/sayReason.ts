@@ -1,0 +1,30 @@
+import type { AirReason } from '../../core/air/index.ts';
+import type { useUnits } from '../units/UnitsContext.tsx';
+
+type Show = ReturnType<typeof useUnits>['show'];
+
+/** A reason against laying, with its figures: "air 31.0 °C, limit 27.0 °C". */
+export function sayReason(reason: AirReason, show: Show): string {
+  const temp = (value: number) => show(value, 'temperature');
+  const percent = (value: number) => `${Math.round(value * 100)} %`;
+  switch (reason.code) {
+    case 'air-too-cold':
+      return `air ${temp(reason.value)}, at least ${temp(reason.limit)} wanted`;
+    case 'air-too-hot':
+      return `air ${temp(reason.value)}, limit ${temp(reason.limit)}`;
+    case 'surface-too-cold':
+      return `surface ${temp(reason.value)}, at least ${temp(reason.limit)} wanted`;
+    case 'surface-too-hot':
+      return `surface ${temp(reason.value)}, limit ${temp(reason.limit)}`;
+    case 'too-damp':
+      return `RH ${percent(reason.value)}, limit ${percent(reason.limit)}`;
+    case 'dew-margin': {
+      // Figures that would round to the limit itself are given finer.
+      const digits = Math.abs(reason.value - reason.limit) < 0.1 ? 2 : 1;
+      const margin = show(reason.value, 'temperatureDifference', { digits });
+      return `surface only ${margin} above dew point, ${show(reason.limit, 'temperatureDifference')} wanted`;
+    }
+    case 'rain':
+      return `rain, ${show(reason.value, 'rain')} in the hour`;
+  }
+}

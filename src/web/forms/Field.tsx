@@ -1,0 +1,120 @@
+import { type ReactNode, useId } from 'react';
+import { type FieldErrors, get, type RegisterOptions, useFormContext } from 'react-hook-form';
+import type { Quantity } from '../../core/units/index.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface FieldProps {
+  name: string;
+  label: string;
+  hint?: string | undefined;
+  unit?: string | undefined;
+  type?: 'text' | 'datetime-local' | 'search';
+  inputMode?: 'text' | 'decimal' | 'numeric';
+  autoFocus?: boolean;
+  large?: boolean;
+  placeholder?: string;
+  options?: RegisterOptions;
+  list?: string;
+}
+
+/** The message against a field, if any. */
+function messageOf(errors: FieldErrors, name: string): string | undefined {
+  const found = get(errors, name) as { message?: string; root?: { message?: string } } | undefined;
+  return found?.message ?? found?.root?.message;
+}
+
+/** A labelled text field with its unit, hint and refusal. */
+export function Field(props: FieldProps) {
+  const { register, formState } = useFormContext();
+  const id = useId();
+  const message = messageOf(formState.errors, props.name);
+  const described = [props.hint && `${id}-hint`, message && `${id}-error`].filter(Boolean).join(' ');
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="label-caps block pb-1">
+        {props.label}
+      </label>
+      <span
+        className={`input w-full ${props.large ? 'input-xl target' : ''} ${message ? 'border-error border-2' : ''}`}
+      >
+        <input
+          id={id}
+          type={props.type ?? 'text'}
+          inputMode={props.inputMode ?? 'text'}
+          autoComplete="off"
+          placeholder={props.placeholder}
+          list={props.list}
+          aria-invalid={message ? true : undefined}
+          aria-describedby={described || undefined}
+          className="min-w-0 grow"
+          {...register(props.name, props.options)}
+        />
+        {props.unit && <span className="opacity-80">{props.unit}</span>}
+      </span>
+      {props.hint && (
+        <p id={`${id}-hint`} className="pt-1 text-sm opacity-80">
+          {props.hint}
+        </p>
+      )}
+      {message && (
+        <p id={`${id}-error`} className="text-error pt-1 text-sm font-semibold">
+          {message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A field for a quantity, typed in the user's units. */
+export function QuantityField({ quantity, ...props }: Omit<FieldProps, 'unit'> & { quantity: Quantity }) {
+  const { symbol } = useUnits();
+  return <Field inputMode="decimal" {...props} unit={symbol(quantity)} />;
+}
+
+/** A labelled choice. */
+export function SelectField(props: {
+  name: string;
+  label: string;
+  choices: readonly (readonly [string, string])[];
+  hint?: ReactNode;
+  onChosen?: (value: string) => void;
+}) {
+  const { register, formState } = useFormContext();
+  const id = useId();
+  const message = messageOf(formState.errors, props.name);
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="label-caps block pb-1">
+        {props.label}
+      </label>
+      <select
+        id={id}
+        className="select w-full"
+        aria-invalid={message ? true : undefined}
+        {...register(props.name, { onChange: (event) => props.onChosen?.(event.target.value) })}
+      >
+        {props.choices.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+      {props.hint && <p className="pt-1 text-sm opacity-80">{props.hint}</p>}
+      {message && <p className="text-error pt-1 text-sm font-semibold">{message}</p>}
+    </div>
+  );
+}
+
+/** A labelled text of several lines. */
+export function TextArea({ name, label, rows = 2 }: { name: string; label: string; rows?: number }) {
+  const { register } = useFormContext();
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className="label-caps block pb-1">
+        {label}
+      </label>
+      <textarea id={id} rows={rows} className="textarea w-full" {...register(name)} />
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+import { type ReactNode, useState } from 'react';
+import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm } from 'react-hook-form';
+import type { FieldError, Problem } from '../../contract/index.ts';
+import { ApiProblem } from '../api/client.ts';
+
+interface Props<T extends FieldValues> {
+  values: DefaultValues<T>;
+  /** Sends the values; returns refusals by field, or nothing when all went well. May throw ApiProblem. */
+  submit: (values: T, over: { version?: number }) => Promise<FieldError[] | undefined>;
+  children: ReactNode;
+  button: string;
+  /** Further buttons beside the main one. */
+  beside?: ReactNode;
+  className?: string;
+  large?: boolean;
+  /** The record as it was opened: on a version conflict, what someone else changed since is told from it. */
+  base?: object | null;
+  /** What a field of the record is called. */
+  fieldWords?: Record<string, string>;
+  takeTheirs?: () => void;
+}
+
+/**
+ * A form that loses nothing: refusals stand at their fields with everything typed still there, a server out of
+ * reach is said, and a record changed elsewhere is shown before anything is written over it.
+ */
+export function RecordForm<T extends FieldValues>(props: Props<T>) {
+  const form = useForm<T>({ defaultValues: props.values });
+  const [general, setGeneral] = useState<string[]>([]);
+  const [clash, setClash] = useState<Problem | null>(null);
+
+  const place = (errors: FieldError[]) => {
+    const elsewhere: string[] = [];
+    for (const { path, message } of errors) {
+      const known = path !== '' && document.querySelector(`[name="${CSS.escape(path)}"]`);
+      if (known) form.setError(path as Path<T>, { message });
+      else elsewhere.push(message);
+    }
+    setGeneral(elsewhere);
+    const first = errors.find((e) => document.querySelector(`[name="${CSS.escape(e.path)}"]`));
+    if (first) form.setFocus(first.path as Path<T>);
+  };
+
+  const send = (over: { version?: number } = {}) =>
+    form.handleSubmit(async (values) => {
+      setGeneral([]);
+      setClash(null);
+      try {
+        const errors = await props.submit(values as T, over);
+        if (errors?.length) place(errors);
+      } catch (error) {
+        if (error instanceof ApiProblem && error.problem.status === 409) setClash(error.problem);
+        else if (error instanceof ApiProblem && error.problem.errors) place(error.problem.errors);
+        else setGeneral([(error as Error).message]);
+      }
+    })();
+
+  const current = clash?.current as (Record<string, unknown> & { version?: number }) | undefined;
+  const theirs = current ? changesBetween(props.base ?? {}, current) : [];
+  return (
+    <FormProvider {...form}>
+      <form
+        noValidate
+        className={props.className ?? 'space-y-4'}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void send();
+        }}
+      >
+        {props.children}
+        {general.length > 0 && (
+          <div role="alert" className="border-error text-error border-l-4 py-1 pl-3 font-semibold">
+            {general.map((message) => (
+              <p key={message}>{message}</p>
+            ))}
+          </div>
+        )}
+        {clash && (
+          <div role="alert" className="border-line space-y-2 border-2 p-3">
+            <p className="font-semibold">{clash.title}: someone else saved this after you opened it.</p>
+            <ul className="list-disc pl-5">
+              {theirs.map(({ field, was, is }) => (
+                <li key={field}>
+                  {props.fieldWords?.[field] ?? field}
+                  {typeof is !== 'object' && ` is now “${String(is)}”, was “${String(was)}”`}
+                  {typeof is === 'object' && ' changed'}
+                </li>
+              ))}
+            </ul>
+            <div className="flex flex-wrap gap-2">
+              {props.takeTheirs && (
+                <button type="button" className="btn" onClick={props.takeTheirs}>
+                  Take theirs
+                </button>
+              )}
+              {current?.version !== undefined && (
+                <button
+                  type="button"
+                  className="btn"
+                  onClick={() => void send({ version: current.version as number })}
+                >
+                  Save mine over it
+                </button>
+              )}
+            </div>
+          </div>
+        )}
+        <div className="flex flex-wrap items-center gap-2">
+          <button
+            type="submit"
+            className={`btn btn-primary ${props.large ? 'btn-xl target w-full' : ''}`}
+            disabled={form.formState.isSubmitting}
+          >
+            {form.formState.isSubmitting ? 'Saving…' : props.button}
+          </button>
+          {props.beside}
+        </div>
+      </form>
+    </FormProvider>
+  );
+}
+
+/** The fields of a record that someone else changed, with what they were and are. */
+function changesBetween(base: object, current: Record<string, unknown>) {
+  return Object.entries(current).flatMap(([field, is]) => {
+    const was = (base as Record<string, unknown>)[field];
+    const same = field === 'version' || JSON.stringify(was) === JSON.stringify(is);
+    return same ? [] : [{ field, was, is }];
+  });
+}

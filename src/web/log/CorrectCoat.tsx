@@ -1,0 +1,88 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
+import type { Entry, EntryInput } from '../../contract/index.ts';
+import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { logEntry } from '../api/outbox.ts';
+import { fromLocalField, toLocalField } from '../clock/say.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface CorrectionValues {
+  litres: string;
+  areaM2: string;
+  start: string;
+  end: string;
+  note: string;
+}
+
+/** Corrects a logged coat by a new entry that names the old one; the old one stays, struck through. */
+export function CorrectCoat({
+  entry,
+  zone,
+  onDone,
+}: {
+  entry: Extract<Entry, { kind: 'coat' }>;
+  zone: string;
+  onDone: () => void;
+}) {
+  const { system } = useUnits();
+  const client = useQueryClient();
+  const { body } = entry;
+  const inUnit = (value: number, quantity: 'volume' | 'area') =>
+    fieldText(fromCanonical(value, shownUnit(quantity, system)));
+  const submit = async (values: CorrectionValues) => {
+    const read = new FormReader(system);
+    const at = fromLocalField(values.start, zone);
+    const endedAt = fromLocalField(values.end, zone);
+    if (!at) read.refuse('start', `start "${values.start}" is not a time`);
+    if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
+    const input: EntryInput = {
+      id: uuidv7(),
+      areaId: entry.areaId,
+      at: at ?? '',
+      corrects: entry.id,
+      kind: 'coat',
+      body: {
+        ...body,
+        litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
+        areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
+        endedAt: endedAt ?? '',
+        note: values.note,
+      },
+    };
+    const errors = await refusals((c) => c.entryInput, input, read);
+    if (errors.length) return errors.map((e) => ({ ...e, path: e.path.replace(/^body\./, '') }));
+    await logEntry(input);
+    await client.invalidateQueries();
+    onDone();
+    return undefined;
+  };
+  return (
+    <RecordForm<CorrectionValues>
+      values={{
+        litres: inUnit(body.litres, 'volume'),
+        areaM2: inUnit(body.areaM2, 'area'),
+        start: toLocalField(Date.parse(entry.at), zone),
+        end: toLocalField(Date.parse(body.endedAt), zone),
+        note: body.note,
+      }}
+      submit={submit}
+      button="Log the correction"
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      }
+    >
+      <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
+        <QuantityField name="litres" label="Used, without thinner" quantity="volume" />
+        <QuantityField name="areaM2" label="Area covered" quantity="area" />
+        <Field name="start" label="Began" type="datetime-local" />
+        <Field name="end" label="Last corner laid" type="datetime-local" />
+      </div>
+      <TextArea name="note" label="Note" rows={1} />
+    </RecordForm>
+  );
+}

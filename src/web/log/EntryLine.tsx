@@ -1,0 +1,161 @@
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Entry, LogView } from '../../contract/index.ts';
+import { figure } from '../../core/units/index.ts';
+import { ApiProblem } from '../api/client.ts';
+import { logEntry } from '../api/outbox.ts';
+import { sayTime } from '../clock/say.ts';
+import { METHOD_WORDS } from '../systems/stackForm.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { CorrectCoat } from './CorrectCoat.tsx';
+import { filmByLitres } from './coatFigures.ts';
+
+interface Props {
+  entry: Entry;
+  view: LogView;
+  zone: string;
+  now: number;
+}
+
+/** One entry of the log. Struck through once another took its place; never gone. */
+export function EntryLine({ entry, view, zone, now }: Props) {
+  const [doing, setDoing] = useState<'correct' | 'strike' | null>(null);
+  const gone = entry.correctedBy !== null;
+  const by = gone ? view.entries.find((e) => e.id === entry.correctedBy) : undefined;
+  return (
+    <div className="py-2">
+      <div className="grid gap-x-4 md:grid-cols-[9rem_minmax(0,1fr)_auto]">
+        <p className="font-semibold">{sayTime(entry.at, zone, now)}</p>
+        <div className={gone ? 'line-through opacity-80' : ''}>
+          <EntryText entry={entry} view={view} zone={zone} now={now} />
+        </div>
+        {!gone && entry.kind !== 'strike' && entry.kind !== 'batch-end' && (
+          <p className="no-print flex gap-1">
+            {entry.kind === 'coat' && (
+              <button
+                type="button"
+                className="btn btn-sm"
+                onClick={() => setDoing(doing === 'correct' ? null : 'correct')}
+              >
+                Correct
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              onClick={() => setDoing(doing === 'strike' ? null : 'strike')}
+            >
+              Strike out
+            </button>
+          </p>
+        )}
+      </div>
+      {by && (
+        <p className="text-sm md:pl-[10rem]">
+          {by.kind === 'strike'
+            ? `Struck out ${sayTime(by.recordedAt, zone, now)}: ${by.body.reason}`
+            : `Corrected ${sayTime(by.recordedAt, zone, now)}`}
+        </p>
+      )}
+      {entry.corrects && entry.kind !== 'strike' && (
+        <p className="text-sm md:pl-[10rem]">Takes the place of an earlier entry.</p>
+      )}
+      {doing === 'correct' && entry.kind === 'coat' && (
+        <div className="board my-2 p-3">
+          <CorrectCoat entry={entry} zone={zone} onDone={() => setDoing(null)} />
+        </div>
+      )}
+      {doing === 'strike' && <StrikeOut entry={entry} onDone={() => setDoing(null)} />}
+    </div>
+  );
+}
+
+function EntryText({ entry, view, zone, now }: Props) {
+  const { show } = useUnits();
+  const name = (id: string) => view.products[id]?.name ?? 'a product';
+  switch (entry.kind) {
+    case 'coat': {
+      const { body } = entry;
+      const film = filmByLitres(body, view);
+      const air = body.conditions;
+      return (
+        <>
+          <strong>
+            {name(body.productId)}, coat {body.coatNo + 1}
+          </strong>
+          {body.colour && `, ${body.colour}`}: {show(body.litres, 'volume')} on {show(body.areaM2, 'area')} by{' '}
+          {METHOD_WORDS[body.method].toLowerCase()}
+          {film !== null && <>, {show(film, 'film')} dry by litres</>}; last corner{' '}
+          {sayTime(body.endedAt, zone, Date.parse(entry.at))}
+          {air && (
+            <span className="block text-sm">
+              Air {show(air.airC, 'temperature')}, RH {Math.round(air.rh * 100)} %
+              {air.surfaceC !== null && <>, surface {show(air.surfaceC, 'temperature')}</>} ({air.source})
+            </span>
+          )}
+          {body.note && <span className="block text-sm">{body.note}</span>}
+        </>
+      );
+    }
+    case 'batch':
+      return (
+        <>
+          Mixed {show(entry.body.litres, 'volume')} of {name(entry.body.productId)}:{' '}
+          {entry.body.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')}
+          {Math.abs(entry.body.ratioError) > 0.0005 &&
+            ` (${(entry.body.ratioError * 100).toFixed(1)} % off ratio)`}
+        </>
+      );
+    case 'batch-end':
+      return <>Pot {entry.body.fate === 'emptied' ? 'emptied' : 'thrown away'}</>;
+    case 'note':
+      return <>{entry.body.text}</>;
+    case 'strike':
+      return <>Struck an entry out: {entry.body.reason}</>;
+  }
+}
+
+function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {
+  const [reason, setReason] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const strike = async () => {
+    try {
+      await logEntry({
+        id: uuidv7(),
+        areaId: entry.areaId,
+        at: new Date().toISOString(),
+        corrects: entry.id,
+        kind: 'strike',
+        body: { reason: reason.trim() },
+      });
+      onDone();
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
+    }
+  };
+  return (
+    <form
+      className="board my-2 flex flex-wrap items-end gap-2 p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void strike();
+      }}
+    >
+      <label className="grow">
+        <span className="label-caps block pb-1">Why it does not count (it stays readable)</span>
+        <input className="input w-full" value={reason} onChange={(event) => setReason(event.target.value)} />
+      </label>
+      <button type="submit" className="btn btn-primary" disabled={reason.trim() === ''}>
+        Strike it out
+      </button>
+      <button type="button" className="btn btn-ghost" onClick={onDone}>
+        Cancel
+      </button>
+      {problem && (
+        <p role="alert" className="text-error w-full font-semibold">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}

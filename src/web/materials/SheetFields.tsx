@@ -1,0 +1,205 @@
+import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { METHODS, type Method } from '../../core/film/index.ts';
+import { FAMILIES, type Hazard } from '../../core/system/index.ts';
+import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { choices } from '../survey/words.ts';
+import { METHOD_WORDS } from '../systems/stackForm.ts';
+import type { SheetValues } from './sheetForm.ts';
+
+const HAZARD_WORDS: Record<Hazard, string> = {
+  isocyanate: 'Isocyanates',
+  solvent: 'Solvent',
+  'epoxy-sensitiser': 'Epoxy (sensitiser)',
+  biocide: 'Biocides',
+  acid: 'Acid',
+  'oxidising-rags': 'Rags may take fire',
+  dust: 'Dust',
+};
+
+/** Everything on a sheet that is one figure: mix, solids, film, methods, limits, colours, dangers. */
+export function SheetFields() {
+  return (
+    <>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field name="name" label="Product" autoFocus />
+        <SelectField name="family" label="Family" choices={choices(FAMILIES)} />
+      </div>
+      <Parts />
+      <section aria-labelledby="film" className="space-y-3">
+        <h2 id="film" className="batten pb-1 text-lg">
+          Film and method
+        </h2>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <Field name="solids" label="Volume solids" unit="%" inputMode="decimal" />
+          <QuantityField name="film.min" label="Dry film, least" quantity="film" />
+          <QuantityField name="film.typical" label="Typical" quantity="film" />
+          <QuantityField name="film.max" label="Most" quantity="film" />
+        </div>
+        <Ticks
+          name="methods"
+          legend="Methods"
+          choices={METHODS.map((m) => [m, METHOD_WORDS[m]] as [Method, string])}
+        />
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <Field name="thinnerName" label="Thinner named" />
+          <Field name="thinnerLimit" label="Thinner, at most" unit="%" inputMode="decimal" />
+          <Field name="induction" label="Induction" unit="min" inputMode="numeric" />
+        </div>
+      </section>
+      <section aria-labelledby="limits" className="space-y-3">
+        <h2 id="limits" className="batten pb-1 text-lg">
+          Air and surface
+        </h2>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <QuantityField name="limits.airMinC" label="Air, least" quantity="temperature" />
+          <QuantityField name="limits.airMaxC" label="Air, most" quantity="temperature" />
+          <QuantityField name="limits.surfaceMinC" label="Surface, least" quantity="temperature" />
+          <QuantityField name="limits.surfaceMaxC" label="Surface, most" quantity="temperature" />
+          <Field name="limits.rhMax" label="RH, most" unit="%" inputMode="decimal" />
+          <QuantityField name="limits.dewMarginC" label="Above dew point" quantity="temperatureDifference" />
+          <QuantityField name="stopC" label="Cure stops below" quantity="temperature" />
+        </div>
+        <p className="text-sm opacity-80">
+          Empty: not stated. Then 3 °C above dew point (ISO 8502-4 guidance) and RH 85 % (ISO 12944-7
+          practice) are used.
+        </p>
+      </section>
+      <Colours />
+      <Ticks name="hazards" legend="Dangers" choices={choices(HAZARD_WORDS)} />
+      <TextArea name="note" label="Note" />
+    </>
+  );
+}
+
+function Parts() {
+  const { control, setValue } = useFormContext<SheetValues>();
+  const { fields, replace } = useFieldArray({ control, name: 'parts' });
+  const two = fields.length > 1;
+  return (
+    <section aria-labelledby="mix" className="space-y-3">
+      <h2 id="mix" className="batten pb-1 text-lg">
+        Mix
+      </h2>
+      <div className="join">
+        <button
+          type="button"
+          className={`btn btn-sm join-item ${two ? '' : 'btn-neutral'}`}
+          aria-pressed={!two}
+          onClick={() => {
+            replace([{ name: 'paint', ratio: '1', density: '' }]);
+            setValue('ratioTolerance', '');
+          }}
+        >
+          One-pack
+        </button>
+        <button
+          type="button"
+          className={`btn btn-sm join-item ${two ? 'btn-neutral' : ''}`}
+          aria-pressed={two}
+          onClick={() =>
+            replace([
+              { name: 'base', ratio: '', density: '' },
+              { name: 'hardener', ratio: '', density: '' },
+            ])
+          }
+        >
+          Two-pack
+        </button>
+      </div>
+      {fields.map((field, i) => (
+        <div key={field.id} className="grid grid-cols-3 gap-3">
+          <Field name={`parts.${i}.name`} label={two ? (i === 0 ? 'Base' : 'Hardener') : 'Paint'} />
+          {two && <Field name={`parts.${i}.ratio`} label="Parts" inputMode="decimal" />}
+          <QuantityField name={`parts.${i}.density`} label="Density" quantity="density" />
+        </div>
+      ))}
+      {two && (
+        <div className="grid gap-3 sm:grid-cols-3">
+          <SelectField
+            name="ratioBy"
+            label="Ratio is by"
+            choices={[
+              ['volume', 'Volume'],
+              ['weight', 'Weight'],
+            ]}
+          />
+          <Field
+            name="ratioTolerance"
+            label="Ratio tolerance ±"
+            unit="%"
+            inputMode="decimal"
+            hint="Empty: not stated, ±5 % is used"
+          />
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Colours() {
+  const { control } = useFormContext<SheetValues>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'colours' });
+  const drawn = useWatch({ control, name: 'colours' });
+  return (
+    <fieldset className="space-y-2">
+      <legend className="lettered pb-1">Colours</legend>
+      {fields.map((field, i) => (
+        <div key={field.id} className="flex items-end gap-2">
+          <div className="grow sm:max-w-64">
+            <Field name={`colours.${i}.name`} label="Colour" />
+          </div>
+          <Controller
+            control={control}
+            name={`colours.${i}.hex`}
+            render={({ field: input }) => (
+              <input
+                type="color"
+                aria-label={`How ${drawn?.[i]?.name || 'this colour'} is drawn`}
+                className="h-10 w-14 cursor-pointer"
+                {...input}
+              />
+            )}
+          />
+          <button
+            type="button"
+            className="btn btn-ghost"
+            disabled={fields.length === 1}
+            onClick={() => remove(i)}
+          >
+            Remove
+          </button>
+        </div>
+      ))}
+      <button type="button" className="btn btn-sm" onClick={() => append({ name: '', hex: '#8b9299' })}>
+        Another colour
+      </button>
+    </fieldset>
+  );
+}
+
+function Ticks<T extends string>({
+  name,
+  legend,
+  choices: list,
+}: {
+  name: 'methods' | 'hazards';
+  legend: string;
+  choices: readonly [T, string][];
+}) {
+  const { register, getFieldState, formState } = useFormContext<SheetValues>();
+  const { error } = getFieldState(name, formState);
+  return (
+    <fieldset>
+      <legend className="label-caps pb-1">{legend}</legend>
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        {list.map(([value, text]) => (
+          <label key={value} className="flex cursor-pointer items-center gap-2 py-1">
+            <input type="checkbox" className="checkbox" value={value} {...register(name)} />
+            {text}
+          </label>
+        ))}
+      </div>
+      {error?.message && <p className="text-error text-sm font-semibold">{error.message}</p>}
+    </fieldset>
+  );
+}

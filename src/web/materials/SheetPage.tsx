@@ -1,0 +1,128 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { FieldError, Product } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useProducts } from '../api/queries.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { Asked } from '../parts/Asked.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { SheetFields } from './SheetFields.tsx';
+import { emptySheet, type SheetValues, sheetFormPath, sheetToValues, valuesToSheet } from './sheetForm.ts';
+import { TimeGrid } from './TimeGrid.tsx';
+
+/** One product's data sheet, entered from the paper that came with the tin. */
+export function SheetPage() {
+  const { productId = 'new' } = useParams();
+  const products = useProducts();
+  return (
+    <Asked query={products}>
+      {(list) => {
+        const product = list.find((p) => p.id === productId);
+        if (productId !== 'new' && !product) {
+          return (
+            <p className="p-6">
+              There is no such sheet.{' '}
+              <Link className="link" to="/materials">
+                All sheets
+              </Link>
+            </p>
+          );
+        }
+        return <Sheet key={productId} product={product ?? null} others={list} />;
+      }}
+    </Asked>
+  );
+}
+
+function Sheet({ product, others }: { product: Product | null; others: readonly Product[] }) {
+  const { system } = useUnits();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const id = useRef(product?.id ?? uuidv7());
+  const [base, setBase] = useState(product);
+  const [copied, setCopied] = useState<Product | null>(null);
+
+  const submit = async (
+    values: SheetValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const input = valuesToSheet(values, id.current, read);
+    const errors = await refusals((c) => c.productInput, input, read);
+    if (errors.length) return errors.map((e) => ({ ...e, path: sheetFormPath(e.path) }));
+    if (base)
+      await api<Product>('PUT', `/products/${id.current}`, {
+        ...input,
+        version: over.version ?? base.version,
+      });
+    else await api<Product>('POST', '/products', input);
+    await client.invalidateQueries();
+    await navigate('/materials');
+    return undefined;
+  };
+  const start = base ?? copied;
+  return (
+    <div className="max-w-5xl space-y-4 p-3 md:p-6">
+      <p>
+        <Link className="link" to="/materials">
+          Materials
+        </Link>{' '}
+        / {product?.name ?? 'new sheet'}
+      </p>
+      <h1 className="text-2xl">{product ? product.name : 'New product sheet'}</h1>
+      {product && (
+        <p className="opacity-80">
+          Version {base?.version}. Saving makes the next version; coats already laid keep the one they were
+          laid with.
+        </p>
+      )}
+      {!product && others.length > 0 && (
+        <label className="block max-w-sm">
+          <span className="label-caps block pb-1">Begin with a copy of</span>
+          <select
+            className="select w-full"
+            value={copied?.id ?? ''}
+            onChange={(event) => setCopied(others.find((p) => p.id === event.target.value) ?? null)}
+          >
+            <option value="">nothing: an empty sheet</option>
+            {others.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <RecordForm<SheetValues>
+        key={`${base?.version ?? 0}${copied?.id ?? ''}`}
+        values={
+          start
+            ? { ...sheetToValues(start, system), ...(copied && !base ? { name: '' } : {}) }
+            : emptySheet(system)
+        }
+        submit={submit}
+        base={base}
+        fieldWords={{ sheet: 'the sheet', name: 'the name' }}
+        takeTheirs={() =>
+          void api<Product>('GET', `/products/${id.current}`).then((theirs) => {
+            setBase(theirs);
+            return client.invalidateQueries();
+          })
+        }
+        button={product ? 'Save as next version' : 'Save sheet'}
+        beside={
+          <Link className="btn btn-ghost" to="/materials">
+            Cancel
+          </Link>
+        }
+        className="space-y-6"
+      >
+        <SheetFields />
+        <TimeGrid />
+      </RecordForm>
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { createBrowserRouter } from 'react-router';
+import { Lost } from './shell/Lost.tsx';
+import { Shell } from './shell/Shell.tsx';
+import { SlipPage } from './slip/SlipPage.tsx';
+
+/** Every place has an address of its own; all but the first screen are loaded when first gone to. */
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <Lost />,
+    hydrateFallbackElement: <p className="p-4">Opening…</p>,
+    children: [
+      { index: true, element: <SlipPage /> },
+      {
+        path: 'boats/new',
+        lazy: async () => ({ Component: (await import('./survey/NewBoatPage.tsx')).NewBoatPage }),
+      },
+      {
+        path: 'boats/:boatId/survey/:areaId?',
+        lazy: async () => ({ Component: (await import('./survey/SurveyPage.tsx')).SurveyPage }),
+      },
+      {
+        path: 'boats/:boatId/systems/:areaId?',
+        lazy: async () => ({ Component: (await import('./systems/SystemsPage.tsx')).SystemsPage }),
+      },
+      {
+        path: 'boats/:boatId/log',
+        lazy: async () => ({ Component: (await import('./log/LogPage.tsx')).LogPage }),
+      },
+      {
+        path: 'bench',
+        lazy: async () => ({ Component: (await import('./bench/BenchChoice.tsx')).BenchChoice }),
+      },
+      {
+        path: 'bench/:areaId',
+        lazy: async () => ({ Component: (await import('./bench/BenchPage.tsx')).BenchPage }),
+      },
+      {
+        path: 'window/:areaId',
+        lazy: async () => ({ Component: (await import('./window/WindowPage.tsx')).WindowPage }),
+      },
+      {
+        path: 'weather',
+        lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),
+      },
+      {
+        path: 'materials',
+        lazy: async () => ({ Component: (await import('./materials/MaterialsPage.tsx')).MaterialsPage }),
+      },
+      {
+        path: 'materials/:productId',
+        lazy: async () => ({ Component: (await import('./materials/SheetPage.tsx')).SheetPage }),
+      },
+      {
+        path: 'yard',
+        lazy: async () => ({ Component: (await import('./settings/SettingsPage.tsx')).SettingsPage }),
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);

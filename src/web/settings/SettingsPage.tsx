@@ -1,0 +1,146 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Yard } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useYard } from '../api/queries.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { Asked } from '../parts/Asked.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** The yard's name, place and time zone, and how this device shows things. */
+export function SettingsPage() {
+  const yard = useYard();
+  return (
+    <div className="max-w-3xl space-y-8 p-3 md:p-6">
+      <h1 className="text-2xl">Yard and display</h1>
+      <Display />
+      <Asked query={yard}>{(data) => <YardForm key={data.version} yard={data} />}</Asked>
+    </div>
+  );
+}
+
+function Display() {
+  const { system, choose } = useUnits();
+  const [theme, setTheme] = useState(document.documentElement.dataset.theme ?? 'loft');
+  const chooseTheme = (next: string) => {
+    localStorage.setItem('jack-plane.theme', next);
+    document.documentElement.dataset.theme = next;
+    setTheme(next);
+  };
+  return (
+    <section aria-labelledby="display" className="space-y-4">
+      <h2 id="display" className="batten pb-1 text-lg">
+        On this device
+      </h2>
+      <fieldset>
+        <legend className="label-caps pb-1">Figures</legend>
+        <div className="join">
+          {(
+            [
+              ['metric', 'Metric: m², l, µm, °C'],
+              ['us', 'US: ft², US gal, mil, °F'],
+            ] as const
+          ).map(([value, text]) => (
+            <button
+              key={value}
+              type="button"
+              className={`btn join-item ${system === value ? 'btn-neutral' : ''}`}
+              aria-pressed={system === value}
+              onClick={() => choose(value)}
+            >
+              {text}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="label-caps pb-1">Light</legend>
+        <div className="join">
+          {[
+            ['loft', 'Sunlight'],
+            ['shed', 'Dark shed'],
+          ].map(([value, text]) => (
+            <button
+              key={value}
+              type="button"
+              className={`btn join-item ${theme === value ? 'btn-neutral' : ''}`}
+              aria-pressed={theme === value}
+              onClick={() => chooseTheme(value ?? 'loft')}
+            >
+              {text}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+    </section>
+  );
+}
+
+interface YardValues {
+  name: string;
+  zone: string;
+  latitude: string;
+  longitude: string;
+}
+
+function YardForm({ yard }: { yard: Yard }) {
+  const client = useQueryClient();
+  const submit = async (values: YardValues, over: { version?: number }) => {
+    const read = new FormReader('metric');
+    const input = {
+      name: values.name.trim(),
+      zone: values.zone.trim(),
+      latitude: read.number('latitude', 'latitude', values.latitude),
+      longitude: read.number('longitude', 'longitude', values.longitude),
+      version: over.version ?? yard.version,
+    };
+    const errors = await refusals((c) => c.yardInput, input, read);
+    if (errors.length) return errors;
+    await api<Yard>('PUT', '/yard', input);
+    await client.invalidateQueries();
+    return undefined;
+  };
+  return (
+    <section aria-labelledby="yard" className="space-y-4">
+      <h2 id="yard" className="batten pb-1 text-lg">
+        The yard
+      </h2>
+      <RecordForm<YardValues>
+        values={{
+          name: yard.name,
+          zone: yard.zone,
+          latitude: String(yard.latitude),
+          longitude: String(yard.longitude),
+        }}
+        base={yard}
+        submit={submit}
+        button="Save yard"
+      >
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Field name="name" label="Name" />
+          <Field
+            name="zone"
+            label="Time zone"
+            hint="Such as Europe/London: all times are shown in it"
+            list="zones"
+          />
+          <Field
+            name="latitude"
+            label="Latitude"
+            unit="°"
+            inputMode="decimal"
+            hint="North is positive; tells when the sun is down"
+          />
+          <Field name="longitude" label="Longitude" unit="°" inputMode="decimal" hint="East is positive" />
+        </div>
+        <datalist id="zones">
+          {Intl.supportedValuesOf('timeZone').map((zone) => (
+            <option key={zone} value={zone} />
+          ))}
+        </datalist>
+      </RecordForm>
+    </section>
+  );
+}

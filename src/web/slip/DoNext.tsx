@@ -1,0 +1,110 @@
+import { Link } from 'react-router';
+import { useNow } from '../clock/now.ts';
+import { sayCountdown, sayTime } from '../clock/say.ts';
+import { StateMark } from '../state/StateMark.tsx';
+import { isRunningOut, nextLine, type SlipLine } from './urgency.ts';
+import { countdownWord, taskOf } from './words.ts';
+
+/** The one thing that needs hands next, and until when. Read before anything is clicked. */
+export function DoNext({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {
+  const now = useNow();
+  const line = nextLine(lines);
+  if (!line) {
+    return (
+      <section aria-label="Next" className="board p-4">
+        <p className="text-lg">Nothing runs and nothing waits. Choose a system for an area to begin.</p>
+      </section>
+    );
+  }
+  const urgent = isRunningOut(line, now);
+  const areaId = line.kind === 'pot' ? line.pot.areaId : line.clock.areaId;
+  return (
+    <section
+      aria-label="Next"
+      className={`board grid items-center gap-x-8 gap-y-3 border-l-8 p-4 md:grid-cols-[1fr_auto_auto] ${urgent ? 'border-l-signal' : 'border-l-primary'}`}
+    >
+      {line.kind === 'pot' ? (
+        <PotNext line={line} now={now} zone={zone} />
+      ) : (
+        <AreaNext line={line} now={now} zone={zone} />
+      )}
+      <Link className="btn btn-primary btn-lg target" to={`/bench/${areaId}`}>
+        To the bench
+      </Link>
+    </section>
+  );
+}
+
+function PotNext({
+  line,
+  now,
+  zone,
+}: {
+  line: Extract<SlipLine, { kind: 'pot' }>;
+  now: number;
+  zone: string;
+}) {
+  const { pot } = line;
+  const inducting = now < Date.parse(pot.inductionEnds);
+  const ends = inducting ? pot.inductionEnds : pot.potEnds;
+  const over = ends !== null && Date.parse(ends) <= now;
+  return (
+    <>
+      <div>
+        <p className="label-caps">Live pot</p>
+        <p className="lettered text-2xl">
+          {inducting
+            ? `Let ${pot.productName} induct`
+            : over
+              ? `${pot.productName}: pot life is over, do not use it`
+              : `Use up the pot of ${pot.productName}`}
+        </p>
+        <p className="text-lg">
+          {pot.areaName}, {pot.boatName}
+        </p>
+      </div>
+      {ends && !over && (
+        <p className="md:text-right">
+          <span className="label-caps block">{inducting ? 'ready in' : 'pot sets in'}</span>
+          <span className={`big-figure text-5xl ${inducting ? '' : 'signal-text'}`}>
+            {sayCountdown(Date.parse(ends) - now)}
+          </span>
+          <span className="block">at {sayTime(ends, zone, now)}</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+function AreaNext({
+  line,
+  now,
+  zone,
+}: {
+  line: Extract<SlipLine, { kind: 'area' }>;
+  now: number;
+  zone: string;
+}) {
+  const { clock } = line;
+  const word = countdownWord(clock);
+  return (
+    <>
+      <div>
+        <p className="label-caps">Next</p>
+        <p className="lettered text-2xl">{taskOf(clock)}</p>
+        <p className="text-lg">
+          {clock.areaName}, {clock.boatName} <StateMark state={clock.state} />
+        </p>
+      </div>
+      {clock.until && word && (
+        <p className="md:text-right">
+          <span className="label-caps block">{word}</span>
+          <span className={`big-figure text-5xl ${isRunningOut(line, now) ? 'signal-text' : ''}`}>
+            {sayCountdown(Date.parse(clock.until) - now)}
+          </span>
+          <span className="block">at {sayTime(clock.until, zone, now)}</span>
+        </p>
+      )}
+    </>
+  );
+}

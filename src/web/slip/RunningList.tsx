@@ -1,0 +1,155 @@
+import { DateTime } from 'luxon';
+import { Link } from 'react-router';
+import type { AreaClock, PotView } from '../../contract/index.ts';
+import { useNow } from '../clock/now.ts';
+import { sayCountdown, sayTime } from '../clock/say.ts';
+import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
+import { StateMark } from '../state/StateMark.tsx';
+import { STATES } from '../state/states.ts';
+import { isRunningOut, type SlipLine } from './urgency.ts';
+import { countdownWord, taskOf } from './words.ts';
+
+const HOUR = 3_600_000;
+const BACK_H = 12;
+const AHEAD_H = 60;
+
+/** One line per live film or pot, soonest first, all on one time axis. */
+export function RunningList({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {
+  const now = useNow();
+  const from = now - BACK_H * HOUR;
+  const to = now + AHEAD_H * HOUR;
+  return (
+    <section aria-labelledby="running">
+      <div className="batten grid items-end md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)] md:gap-4">
+        <h2 id="running" className="pb-1 text-lg">
+          Running
+        </h2>
+        <span className="hidden md:block" />
+        <div className="hidden md:block">
+          <AxisHead from={from} to={to} now={now} marks={axisMarks(from, to, now, zone)} />
+        </div>
+      </div>
+      <ol>
+        {lines.map((line) => (
+          <li
+            key={line.kind === 'pot' ? line.pot.entryId : line.clock.areaId}
+            className="border-base-300 grid items-center gap-x-4 gap-y-1 border-b py-2 md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)]"
+          >
+            {line.kind === 'pot' ? (
+              <PotLine pot={line.pot} now={now} zone={zone} />
+            ) : (
+              <AreaLine
+                clock={line.clock}
+                urgent={isRunningOut(line, now)}
+                axis={{ from, to, now }}
+                zone={zone}
+              />
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function axisMarks(from: number, to: number, now: number, zone: string) {
+  const marks = [];
+  let time = DateTime.fromMillis(from, { zone }).startOf('day');
+  while (time.toMillis() < to) {
+    const at = time.toMillis();
+    // Room is left for the word "now", and a mark at the very edge would hang over it.
+    if (at > from + 2 * HOUR && at < to - 2 * HOUR && (time.hour !== 0 || at !== now)) {
+      marks.push({
+        at,
+        text: time.hour === 0 ? time.toFormat('ccc d') : time.toFormat('HH'),
+        strong: time.hour === 0,
+      });
+    }
+    time = time.plus({ hours: 6 });
+  }
+  return marks;
+}
+
+function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }) {
+  const inducting = now < Date.parse(pot.inductionEnds);
+  const ends = inducting ? pot.inductionEnds : pot.potEnds;
+  const left = ends === null ? null : Date.parse(ends) - now;
+  return (
+    <>
+      <p className="flex items-baseline justify-between gap-3 md:block">
+        <span className="font-semibold">{inducting ? 'inducting' : 'pot live'}</span>
+        {left !== null && (
+          <span className={`big-figure block text-2xl ${inducting ? '' : 'signal-text'}`}>
+            {left > 0 ? sayCountdown(left) : 'set'}
+          </span>
+        )}
+      </p>
+      <div className="min-w-0">
+        <Link className="font-semibold hover:underline" to={`/bench/${pot.areaId}`}>
+          Pot of {pot.productName}
+        </Link>
+        <p className="truncate text-sm">
+          {pot.areaName}, {pot.boatName}
+        </p>
+      </div>
+      <p className="text-sm">
+        {inducting && <>ready {sayTime(pot.inductionEnds, zone, now)}, </>}
+        {pot.potEnds ? <>sets {sayTime(pot.potEnds, zone, now)}</> : 'no pot life stated'}
+      </p>
+    </>
+  );
+}
+
+function AreaLine({
+  clock,
+  urgent,
+  axis,
+  zone,
+}: {
+  clock: AreaClock;
+  urgent: boolean;
+  axis: { from: number; to: number; now: number };
+  zone: string;
+}) {
+  const word = countdownWord(clock);
+  const left = clock.until === null ? null : Date.parse(clock.until) - axis.now;
+  const when = clock.until ? sayTime(clock.until, zone, axis.now) : null;
+  return (
+    <>
+      <p className="flex items-baseline justify-between gap-3 md:block">
+        <StateMark state={clock.state} />
+        {left !== null && word && (
+          <span className={`block ${urgent ? 'signal-text' : ''}`}>
+            <span className="text-sm">{word} </span>
+            <span className="big-figure text-xl">{sayCountdown(left)}</span>
+          </span>
+        )}
+      </p>
+      <div className="min-w-0">
+        <Link className="font-semibold hover:underline" to={`/bench/${clock.areaId}`}>
+          {taskOf(clock)}
+        </Link>
+        <p className="truncate text-sm">
+          {clock.areaName}, {clock.boatName}
+          {clock.film && (
+            <>
+              {' · '}
+              <Link className="link" to={`/window/${clock.areaId}`}>
+                {when ? `${when}: why` : 'why'}
+              </Link>
+            </>
+          )}
+        </p>
+      </div>
+      {clock.segments.length > 0 ? (
+        <WindowBand
+          segments={clock.segments}
+          {...axis}
+          label={`${STATES[clock.state].word}${when ? ` until ${when}` : ''}`}
+        />
+      ) : (
+        <p className="text-sm opacity-80">{STATES[clock.state].meaning}</p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,126 @@
+import { DateTime } from 'luxon';
+import { Link } from 'react-router';
+import type { SlipView, Yard } from '../../contract/index.ts';
+import { dewPointC } from '../../core/air/index.ts';
+import { useSlip, useYard } from '../api/queries.ts';
+import { useMinute } from '../clock/now.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { BoatDrawing } from '../parts/BoatDrawing.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { DoNext } from './DoNext.tsx';
+import { RunningList } from './RunningList.tsx';
+import { slipLines } from './urgency.ts';
+
+/** Every boat and every running clock in the yard: what needs hands next, and until when. */
+export function SlipPage() {
+  const slip = useSlip();
+  const yard = useYard();
+  return (
+    <Asked query={yard}>
+      {(yardData) => <Asked query={slip}>{(view) => <Slip view={view} yard={yardData} />}</Asked>}
+    </Asked>
+  );
+}
+
+function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
+  const now = useMinute();
+  if (view.boats.length === 0) return <EmptySlip />;
+  const lines = slipLines(view.pots, view.clocks);
+  return (
+    <div className="space-y-6 p-3 md:p-6">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+        <h1 className="text-2xl">Slip</h1>
+        <p>{DateTime.fromMillis(now, { zone: yard.zone }).toFormat('cccc d LLLL, HH:mm')}</p>
+        <AirNow view={view} />
+      </div>
+      <DoNext lines={lines} zone={yard.zone} />
+      <RunningList lines={lines} zone={yard.zone} />
+      <BoatsAshore view={view} />
+    </div>
+  );
+}
+
+function AirNow({ view }: { view: SlipView }) {
+  const { show } = useUnits();
+  const { air } = view;
+  if (!air) {
+    return (
+      <p>
+        No air known for this hour.{' '}
+        <Link className="link" to="/weather">
+          Add weather
+        </Link>
+      </p>
+    );
+  }
+  return (
+    <p>
+      Air {show(air.airC, 'temperature')}, RH {Math.round(air.rh * 100)} %, dew point{' '}
+      {show(dewPointC({ airC: air.airC, rh: air.rh }), 'temperature')}
+      {air.simulated && <span className="border-line ml-2 border px-1 text-sm">simulated</span>}
+    </p>
+  );
+}
+
+function BoatsAshore({ view }: { view: SlipView }) {
+  return (
+    <section aria-labelledby="boats">
+      <div className="batten flex items-baseline justify-between pb-1">
+        <h2 id="boats" className="text-lg">
+          Boats
+        </h2>
+        <Link className="btn btn-sm" to="/boats/new">
+          New boat
+        </Link>
+      </div>
+      <ul className="grid gap-x-8 gap-y-5 pt-4 sm:grid-cols-2 xl:grid-cols-4">
+        {view.boats.map((boat) => (
+          <li key={boat.id}>
+            <Link to={`/boats/${boat.id}/survey`} className="block hover:underline">
+              <BoatDrawing
+                boat={boat}
+                areas={view.clocks
+                  .filter((c) => c.boatId === boat.id)
+                  .map((c, i) => ({
+                    id: c.areaId,
+                    name: c.areaName,
+                    zone: c.zone,
+                    side: c.side === 'port' ? 'both' : c.side,
+                    state: c.state,
+                    number: i + 1,
+                  }))}
+              />
+              <span className="lettered block pt-1">{boat.name}</span>
+            </Link>
+            <span className="block text-sm opacity-80">
+              {boat.areas === 0 ? 'no areas yet' : `${boat.areas} areas`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function EmptySlip() {
+  return (
+    <div className="max-w-prose space-y-4 p-4 md:p-8">
+      <h1 className="text-2xl">The slip is empty</h1>
+      <p>
+        Put a boat on it: main dimensions first, then areas measured by hand, then the coats for each. From
+        there the bench says how much to mix, and the slip says when the next coat may and must go on.
+      </p>
+      <p className="flex flex-wrap gap-3">
+        <Link className="btn btn-primary" to="/boats/new">
+          Put a boat on the slip
+        </Link>
+        <Link className="btn" to="/materials">
+          Enter a product sheet
+        </Link>
+        <Link className="btn" to="/weather">
+          Add weather
+        </Link>
+      </p>
+    </div>
+  );
+}

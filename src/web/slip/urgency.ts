@@ -1,0 +1,58 @@
+import type { AreaClock, PotView } from '../../contract/index.ts';
+
+/** One line of the slip: a live pot or an area, with what it asks for and the moment that decides its place. */
+export type SlipLine =
+  | { kind: 'pot'; pot: PotView; decides: number }
+  | { kind: 'area'; clock: AreaClock; decides: number };
+
+/** A window that ends within this is running out, and only then is the signal colour used. */
+export const RUNNING_OUT_MS = 3 * 3_600_000;
+
+const ms = (at: string | null) => (at === null ? Number.POSITIVE_INFINITY : Date.parse(at));
+const LATER = 1e15;
+
+/** States in which nothing runs out, after all that does. */
+const STILL: Partial<Record<AreaClock['state'], number>> = {
+  'key-first': 1,
+  closed: 2,
+  'not-stated': 3,
+  'no-weather': 4,
+  bare: 5,
+  finished: 6,
+  'no-system': 7,
+};
+
+/** Everything that runs, what is decided soonest first; then what stands still. */
+export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]): SlipLine[] {
+  const lines: SlipLine[] = [
+    ...pots.map((pot): SlipLine => ({ kind: 'pot', pot, decides: ms(pot.potEnds ?? pot.inductionEnds) })),
+    ...clocks.map((clock): SlipLine => {
+      const rank = STILL[clock.state];
+      const decides = rank === undefined ? Math.min(ms(clock.until), LATER) : LATER + rank;
+      return { kind: 'area', clock, decides };
+    }),
+  ];
+  return lines.sort((a, b) => a.decides - b.decides);
+}
+
+/** Does this line's time run out soon, seen from `now`? Waiting for a window to open is not running out. */
+export function isRunningOut(line: SlipLine, now: number): boolean {
+  const closes = line.kind === 'pot' || line.clock.state === 'open' || line.clock.state === 'thumb';
+  return closes && line.decides - now < RUNNING_OUT_MS;
+}
+
+/**
+ * The line that needs hands next: a pot, a window that is open and closes first, then one to be keyed, then a bare
+ * area; where nothing can be done, the window that opens first.
+ */
+export function nextLine(lines: readonly SlipLine[]): SlipLine | undefined {
+  const can = (states: readonly AreaClock['state'][]) =>
+    lines.find((line) => line.kind === 'area' && states.includes(line.clock.state));
+  return (
+    lines.find((line) => line.kind === 'pot') ??
+    can(['thumb', 'open']) ??
+    can(['key-first']) ??
+    can(['bare']) ??
+    can(['too-soon'])
+  );
+}

@@ -1,0 +1,35 @@
+import type { AreaClock } from '../../contract/index.ts';
+
+/** What to do on an area, as a foreman would say it. */
+export function taskOf(clock: AreaClock): string {
+  const next = clock.next;
+  if (clock.nextIsWater) {
+    if (clock.state === 'open') return 'Ready for the water';
+    if (clock.state === 'closed') return 'Stood out too long: fresh antifouling coat before launch';
+    return 'Not yet fit for the water';
+  }
+  if (!next) {
+    return clock.state === 'no-system' ? 'Choose a system' : 'All coats on; curing';
+  }
+  const coat = `${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
+  if (next.coveredM2 > 0) return `Finish ${coat}`;
+  switch (clock.state) {
+    case 'bare':
+      return `First coat: ${coat}`;
+    case 'too-soon':
+      return `Then ${coat}`;
+    case 'key-first':
+      return `Abrade${clock.keyGrit ? ` with ${clock.keyGrit} grit` : ''}, then ${coat}`;
+    case 'not-stated':
+      return `${coat}: its window is not on the sheet`;
+    default:
+      return `Lay ${coat}`;
+  }
+}
+
+/** What the countdown counts to. */
+export function countdownWord(clock: AreaClock): string {
+  if (clock.state === 'too-soon') return clock.nextIsWater ? 'fit in' : 'opens in';
+  if (clock.state === 'open' || clock.state === 'thumb') return 'closes in';
+  return '';
+}

@@ -1,0 +1,43 @@
+import type { AreaClock } from '../../contract/index.ts';
+
+export type ClockState = AreaClock['state'];
+
+/** How each state is told: its word, what it means, and the name of its pattern and colour. */
+export const STATES: Record<ClockState, { word: string; meaning: string; paint: string }> = {
+  bare: { word: 'bare', meaning: 'nothing laid yet', paint: 'bare' },
+  'no-system': { word: 'no system', meaning: 'no coats chosen yet', paint: 'bare' },
+  'no-weather': { word: 'no air', meaning: 'no temperatures known: the clock cannot run', paint: 'bare' },
+  'not-stated': {
+    word: 'not stated',
+    meaning: 'the sheet gives no window for this next coat',
+    paint: 'bare',
+  },
+  'too-soon': { word: 'too soon', meaning: 'the next coat would trap solvent', paint: 'too-soon' },
+  thumb: {
+    word: 'thumb',
+    meaning: 'takes a thumbprint, nothing sticks: lay the next coat now',
+    paint: 'thumb',
+  },
+  open: { word: 'open', meaning: 'overcoat without sanding', paint: 'open' },
+  'key-first': {
+    word: 'key first',
+    meaning: 'window missed: abrade before the next coat',
+    paint: 'key-first',
+  },
+  closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
+  finished: { word: 'done', meaning: 'all coats of the system are on', paint: 'finished' },
+};
+
+export const EDGE_WORDS: Record<string, string> = {
+  'overcoat-min': 'overcoat minimum',
+  'thumb-opens': 'thumb window opens',
+  'thumb-closes': 'thumb window closes',
+  'chemical-max': 'end of the chemical window',
+  'dew-safe': 'dew-safe',
+  'tack-free': 'tack-free',
+  sandable: 'sandable',
+  walk: 'walk on',
+  immersion: 'earliest launch',
+  'latest-immersion': 'latest launch',
+  'full-cure': 'full cure',
+};

@@ -1,0 +1,145 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import type { Area, FieldError } from '../../contract/index.ts';
+import { SUBSTRATES } from '../../core/system/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import {
+  type AreaValues,
+  areaToValues,
+  EMPTY_AREA,
+  formPath,
+  USUAL_SERVICE,
+  valuesToArea,
+} from './areaForm.ts';
+import { MeasureFields } from './MeasureFields.tsx';
+import { choices, SERVICE_WORDS, SIDE_WORDS, SURROUNDING_WORDS, ZONE_WORDS } from './words.ts';
+
+interface Props {
+  boatId: string;
+  /** The area to change, or none for a new one. */
+  area: Area | null;
+  onSaved: (id: string) => void;
+  onRemoved?: () => void;
+  onCancel: () => void;
+}
+
+const FIELD_WORDS: Record<string, string> = {
+  name: 'the name',
+  measures: 'the measures',
+  surroundings: 'the surroundings',
+  zone: 'the part of the boat',
+  spread: 'the spread (fraction)',
+  note: 'the note',
+};
+
+/** Everything about one area: what it is, what it stands, and its measuring sheet. */
+export function AreaEditor({ boatId, area, onSaved, onRemoved, onCancel }: Props) {
+  const { system, show } = useUnits();
+  const client = useQueryClient();
+  const id = useRef(area?.id ?? uuidv7());
+  const [base, setBase] = useState(area);
+  const version = useRef(area?.version ?? 0);
+
+  const submit = async (
+    values: AreaValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const input = valuesToArea(values, { id: id.current, boatId }, read);
+    const errors = await refusals((c) => c.areaInput, input, read);
+    if (errors.length) return errors.map((e) => ({ ...e, path: formPath(e.path, values) }));
+    if (area) {
+      await api<Area>('PUT', `/areas/${id.current}`, { ...input, version: over.version ?? version.current });
+    } else await api<Area>('POST', '/areas', input);
+    await client.invalidateQueries();
+    onSaved(id.current);
+    return undefined;
+  };
+
+  const takeTheirs = async () => {
+    const theirs = await api<Area>('GET', `/areas/${id.current}`);
+    version.current = theirs.version;
+    setBase(theirs);
+    await client.invalidateQueries();
+  };
+
+  return (
+    <RecordForm<AreaValues>
+      // Their record makes a new form: what stood here was given up knowingly.
+      key={base?.version ?? 0}
+      values={base ? areaToValues(base, system) : EMPTY_AREA}
+      submit={submit}
+      button={area ? 'Save area' : 'Add area'}
+      takeTheirs={() => void takeTheirs()}
+      base={base}
+      fieldWords={FIELD_WORDS}
+      beside={
+        <>
+          <button type="button" className="btn btn-ghost" onClick={onCancel}>
+            Cancel
+          </button>
+          {area && onRemoved && (
+            <button type="button" className="btn btn-ghost ml-auto" onClick={onRemoved}>
+              Remove this area
+            </button>
+          )}
+        </>
+      }
+    >
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field name="name" label="Name" autoFocus={!area} placeholder="Bottom port" />
+        <ZoneChoice />
+        <SelectField name="side" label="Side" choices={choices(SIDE_WORDS)} />
+        <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
+        <SelectField name="service" label="Stands" choices={choices(SERVICE_WORDS)} />
+        <Surroundings />
+      </div>
+      <MeasureFields />
+      <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
+        <Field name="spread" label="Spread ±" unit="%" inputMode="decimal" />
+        <TextArea name="note" label="Note" rows={1} />
+      </div>
+      <p className="text-sm opacity-80">
+        Lengths take {show(1, 'length', { digits: 0 }).replace(/^[\d.]+ /, '')} or a unit of your own: 12 ft,
+        350 mm.
+      </p>
+    </RecordForm>
+  );
+}
+
+function ZoneChoice() {
+  const { setValue, formState } = useFormContext<AreaValues>();
+  return (
+    <SelectField
+      name="zone"
+      label="Part of the boat"
+      choices={choices(ZONE_WORDS)}
+      onChosen={(zone) => {
+        if (!formState.dirtyFields.service) setValue('service', USUAL_SERVICE[zone as AreaValues['zone']]);
+      }}
+    />
+  );
+}
+
+function Surroundings() {
+  const { control } = useFormContext<AreaValues>();
+  const kind = useWatch({ control, name: 'surroundings.kind' });
+  return (
+    <>
+      <SelectField name="surroundings.kind" label="Surroundings" choices={choices(SURROUNDING_WORDS)} />
+      {kind === 'heated' && (
+        <QuantityField
+          name="surroundings.setPointC"
+          label="Set point of the surface"
+          quantity="temperature"
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,53 @@
+import { useQueryClient } from '@tanstack/react-query';
+import type { Boat } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { BoatFields } from './BoatFields.tsx';
+import { type BoatValues, boatToValues, valuesToBoat } from './boatForm.ts';
+
+/** Changes a boat's name, kind and dimensions, or takes her off the slip. */
+export function BoatEditor({
+  boat,
+  onDone,
+  onRemove,
+}: {
+  boat: Boat;
+  onDone: () => void;
+  onRemove: () => void;
+}) {
+  const { system } = useUnits();
+  const client = useQueryClient();
+  const submit = async (values: BoatValues, over: { version?: number }) => {
+    const read = new FormReader(system);
+    const input = { ...valuesToBoat(values, boat.id, read), version: over.version ?? boat.version };
+    const errors = await refusals((c) => c.boatUpdate, input, read);
+    if (errors.length) return errors;
+    await api<Boat>('PUT', `/boats/${boat.id}`, input);
+    await client.invalidateQueries();
+    onDone();
+    return undefined;
+  };
+  return (
+    <RecordForm<BoatValues>
+      values={boatToValues(boat, system)}
+      submit={submit}
+      base={boat}
+      fieldWords={{ dimensions: 'the dimensions', name: 'the name', note: 'the note' }}
+      button="Save boat"
+      beside={
+        <>
+          <button type="button" className="btn btn-ghost" onClick={onDone}>
+            Cancel
+          </button>
+          <button type="button" className="btn btn-ghost ml-auto" onClick={onRemove}>
+            Take her off the slip
+          </button>
+        </>
+      }
+    >
+      <BoatFields />
+    </RecordForm>
+  );
+}

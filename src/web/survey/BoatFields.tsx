@@ -1,0 +1,54 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import { QuantityError } from '../../core/units/index.ts';
+import { FormReader } from '../forms/canonical.ts';
+import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { BoatDrawing } from '../parts/BoatDrawing.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { type BoatValues, DIMENSION_WORDS, valuesToBoat } from './boatForm.ts';
+import { choices, KIND_WORDS } from './words.ts';
+
+/** Name, kind and main dimensions, with the boat drawn from them as they are typed. */
+export function BoatFields() {
+  return (
+    <>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <Field name="name" label="Name" autoFocus />
+        <SelectField name="kind" label="Kind" choices={choices(KIND_WORDS)} />
+      </div>
+      <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 lg:grid-cols-5">
+        {choices(DIMENSION_WORDS).map(([key, word]) => (
+          <QuantityField key={key} name={`dimensions.${key}`} label={word} quantity="length" />
+        ))}
+      </div>
+      <DrawnAsTyped />
+      <TextArea name="note" label="Note" />
+    </>
+  );
+}
+
+function DrawnAsTyped() {
+  const { control } = useFormContext<BoatValues>();
+  const values = useWatch({ control }) as BoatValues;
+  const { system } = useUnits();
+  const read = new FormReader(system);
+  const boat = valuesToBoat(values, '', read);
+  const drawn = read.errors.length === 0 ? tryDraw(boat) : null;
+  return (
+    <div className="board">
+      {drawn ?? <p className="p-4 opacity-80">With all five dimensions the boat is drawn here.</p>}
+    </div>
+  );
+}
+
+function tryDraw(boat: ReturnType<typeof valuesToBoat>) {
+  const { dimensions } = boat;
+  const sensible =
+    Object.values(dimensions).every((m) => m > 0 && m < 120) && dimensions.lwlM <= dimensions.loaM;
+  if (!sensible) return null;
+  try {
+    return <BoatDrawing boat={boat} areas={[]} detailed />;
+  } catch (error) {
+    if (error instanceof QuantityError) return null;
+    throw error;
+  }
+}

@@ -1,0 +1,188 @@
+import type { Area, AreaInput } from '../../contract/index.ts';
+import { HAND_MEASURE_SPREAD, type Measure, type Shape } from '../../core/hull/index.ts';
+import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import type { FormReader } from '../forms/canonical.ts';
+
+/** One line of the measuring sheet as typed; `a`, `b`, `c` are the shape's lengths in the order it is spoken. */
+export interface MeasureValues {
+  kind: Shape['kind'];
+  a: string;
+  b: string;
+  c: string;
+  girths: string;
+  rule: 'simpson' | 'trapezoid';
+  count: string;
+  opening: boolean;
+  note: string;
+}
+
+/** An area as typed. */
+export interface AreaValues {
+  name: string;
+  zone: AreaInput['zone'];
+  side: AreaInput['side'];
+  substrate: AreaInput['substrate'];
+  service: AreaInput['service'];
+  surroundings: { kind: AreaInput['surroundings']['kind']; setPointC: string };
+  measures: MeasureValues[];
+  spread: string;
+  note: string;
+}
+
+/** What each length of a shape is called, and the field of the record it goes to. */
+export const LENGTHS: Record<Shape['kind'], readonly (readonly ['a' | 'b' | 'c', string, string])[]> = {
+  rectangle: [
+    ['a', 'Length', 'lengthM'],
+    ['b', 'Width', 'widthM'],
+  ],
+  triangle: [
+    ['a', 'Base', 'baseM'],
+    ['b', 'Height', 'heightM'],
+  ],
+  trapezium: [
+    ['a', 'First side', 'sideAM'],
+    ['b', 'Second side', 'sideBM'],
+    ['c', 'Height', 'heightM'],
+  ],
+  circle: [['a', 'Diameter', 'diameterM']],
+  girths: [['a', 'Station spacing', 'spacingM']],
+};
+
+export const EMPTY_MEASURE: MeasureValues = {
+  kind: 'rectangle',
+  a: '',
+  b: '',
+  c: '',
+  girths: '',
+  rule: 'simpson',
+  count: '1',
+  opening: false,
+  note: '',
+};
+
+export const EMPTY_AREA: AreaValues = {
+  name: '',
+  zone: 'bottom',
+  side: 'both',
+  substrate: 'grp',
+  service: 'immersed',
+  surroundings: { kind: 'open', setPointC: '' },
+  measures: [EMPTY_MEASURE],
+  spread: String(HAND_MEASURE_SPREAD * 100),
+  note: '',
+};
+
+/** What most areas of a part of the boat have to stand. */
+export const USUAL_SERVICE: Record<AreaInput['zone'], AreaInput['service']> = {
+  topsides: 'daylight',
+  'boot-stripe': 'splash',
+  bottom: 'immersed',
+  keel: 'immersed',
+  rudder: 'immersed',
+  transom: 'daylight',
+  deck: 'daylight',
+  cabin: 'daylight',
+  bilge: 'bilge',
+  other: 'daylight',
+};
+
+export function areaToValues(area: Area, system: UnitSystem): AreaValues {
+  const unit = shownUnit('length', system);
+  const length = (m: number) => fieldText(fromCanonical(m, unit));
+  const { surroundings } = area;
+  return {
+    name: area.name,
+    zone: area.zone,
+    side: area.side,
+    substrate: area.substrate,
+    service: area.service,
+    surroundings: {
+      kind: surroundings.kind,
+      setPointC:
+        surroundings.kind === 'heated'
+          ? fieldText(fromCanonical(surroundings.setPointC, shownUnit('temperature', system)))
+          : '',
+    },
+    measures: area.measures.map((measure) => {
+      const shape = measure.shape as unknown as Record<string, number>;
+      const values: MeasureValues = {
+        ...EMPTY_MEASURE,
+        kind: measure.shape.kind,
+        count: String(measure.count),
+        opening: measure.opening,
+        note: measure.note ?? '',
+      };
+      for (const [key, , field] of LENGTHS[measure.shape.kind]) values[key] = length(shape[field] as number);
+      if (measure.shape.kind === 'girths') {
+        values.girths = measure.shape.girthsM.map(length).join('  ');
+        values.rule = measure.shape.rule;
+      }
+      return values;
+    }),
+    spread: fieldText(area.spread * 100),
+    note: area.note,
+  };
+}
+
+function toShape(values: MeasureValues, at: string, read: FormReader): Shape {
+  const shape: Record<string, unknown> = { kind: values.kind };
+  for (const [key, word, field] of LENGTHS[values.kind]) {
+    shape[field] = read.quantity(`${at}.${key}`, word.toLowerCase(), values[key], 'length');
+  }
+  if (values.kind === 'girths') {
+    const texts = values.girths.split(/[\s;]+/).filter(Boolean);
+    if (texts.length === 0) read.refuse(`${at}.girths`, 'girths are empty');
+    shape.girthsM = texts.map((text, i) => read.quantity(`${at}.girths`, `girth ${i + 1}`, text, 'length'));
+    shape.rule = values.rule;
+  }
+  return shape as unknown as Shape;
+}
+
+export function toMeasures(values: readonly MeasureValues[], read: FormReader): Measure[] {
+  return values.map((line, i) => ({
+    shape: toShape(line, `measures.${i}`, read),
+    count: read.number(`measures.${i}.count`, 'count', line.count),
+    opening: line.opening,
+    note: line.note,
+  }));
+}
+
+export function valuesToArea(
+  values: AreaValues,
+  ids: { id: string; boatId: string },
+  read: FormReader,
+): AreaInput {
+  const { kind } = values.surroundings;
+  return {
+    ...ids,
+    name: values.name.trim(),
+    zone: values.zone,
+    side: values.side,
+    substrate: values.substrate,
+    service: values.service,
+    surroundings:
+      kind === 'heated'
+        ? {
+            kind,
+            setPointC: read.quantity(
+              'surroundings.setPointC',
+              'set point',
+              values.surroundings.setPointC,
+              'temperature',
+            ),
+          }
+        : { kind },
+    measures: toMeasures(values.measures, read),
+    spread: read.percent('spread', 'spread', values.spread),
+    note: values.note,
+  };
+}
+
+/** Where the contract's paths into a shape stand in the form. */
+export function formPath(path: string, values: AreaValues): string {
+  const match = /^measures\.(\d+)\.shape\.(\w+)/.exec(path);
+  const kind = match && values.measures[Number(match[1])]?.kind;
+  if (!match || !kind) return path;
+  const key = LENGTHS[kind].find(([, , field]) => field === match[2])?.[0];
+  return `measures.${match[1]}.${key ?? 'girths'}`;
+}

@@ -1,0 +1,62 @@
+import type { AreaInput } from '../../contract/index.ts';
+import type { BoatKind, Shape, Zone } from '../../core/hull/index.ts';
+
+/** Choices as the screens say them, in the order they are offered. */
+
+export const KIND_WORDS: Record<BoatKind, string> = {
+  'long-keel': 'Long keel',
+  'fin-keel': 'Fin keel',
+  'bilge-keel': 'Bilge keels',
+  'hard-chine-motor': 'Hard-chine motor boat',
+  'flat-bottomed': 'Flat-bottomed canal or river craft',
+  'open-dinghy': 'Open dinghy or gig',
+  catamaran: 'Catamaran',
+  workboat: 'Workboat',
+};
+
+export const ZONE_WORDS: Record<Zone, string> = {
+  topsides: 'Topsides',
+  'boot-stripe': 'Boot stripe',
+  bottom: 'Bottom',
+  keel: 'Keel',
+  rudder: 'Rudder',
+  transom: 'Transom',
+  deck: 'Deck',
+  cabin: 'Cabin',
+  bilge: 'Bilge',
+  other: 'Elsewhere (not drawn)',
+};
+
+export const SIDE_WORDS: Record<AreaInput['side'], string> = {
+  both: 'Both sides',
+  port: 'Port',
+  starboard: 'Starboard',
+  centre: 'Centre',
+};
+
+export const SERVICE_WORDS: Record<AreaInput['service'], string> = {
+  immersed: 'Immersed',
+  splash: 'Splash zone',
+  daylight: 'Daylight and weather',
+  interior: 'Interior',
+  bilge: 'Bilge',
+  tank: 'Tank inside',
+};
+
+export const SURROUNDING_WORDS: Record<AreaInput['surroundings']['kind'], string> = {
+  open: 'Open to the sky',
+  shaded: 'Shaded',
+  tent: 'Tent',
+  shed: 'Shed',
+  heated: 'Heated to a set point',
+};
+
+export const SHAPE_WORDS: Record<Shape['kind'], string> = {
+  rectangle: 'Rectangle',
+  triangle: 'Triangle',
+  trapezium: 'Trapezium',
+  circle: 'Circle',
+  girths: 'Girths at stations',
+};
+
+export const choices = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];

@@ -1,0 +1,103 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import { type StepNeed, stackNeed } from '../../core/system/index.ts';
+import { FormReader } from '../forms/canonical.ts';
+import { Why } from '../parts/Why.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import type { StackContext } from './StackEditor.tsx';
+import { METHOD_WORDS, type StackValues, valuesToStack } from './stackForm.ts';
+
+/** What the stack takes: litres a coat and in all, wet film to aim for, and whether a coat is outside its sheet. */
+export function StackTotals({ context }: { context: StackContext }) {
+  const { control } = useFormContext<StackValues>();
+  const { system, show } = useUnits();
+  const values = useWatch({ control }) as StackValues;
+  const read = new FormReader(system);
+  const stack = valuesToStack(values, 1, read);
+  if (stack.steps.length === 0) return null;
+  if (context.areaM2 === 0) return <p>Measure the area first: then the litres stand here.</p>;
+  if (read.errors.length > 0)
+    return <p className="opacity-80">The litres stand here once every field is filled.</p>;
+  const steps = stack.steps.flatMap((step) => {
+    const product = context.products.find((p) => p.id === step.productId);
+    return product ? [{ ...step, sheet: product.sheet, name: product.name }] : [];
+  });
+  let need: ReturnType<typeof stackNeed>;
+  try {
+    need = stackNeed({ areaM2: context.areaM2, spread: context.area.spread, steps });
+  } catch (error) {
+    return <p className="text-error font-semibold">{(error as Error).message}</p>;
+  }
+  return (
+    <div className="overflow-x-auto">
+      <table className="table">
+        <caption className="sr-only">What the system takes on {show(context.areaM2, 'area')}</caption>
+        <thead>
+          <tr>
+            <th scope="col">Product</th>
+            <th scope="col">Film of all coats</th>
+            <th scope="col">Wet film to aim for</th>
+            <th scope="col">A coat takes</th>
+            <th scope="col">In all, up to</th>
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((step, i) => {
+            const row = need.steps[i] as StepNeed;
+            return (
+              <tr key={step.id}>
+                <th scope="row">{step.name}</th>
+                <td>
+                  {show(row.dryMicrons, 'film')}
+                  {row.film.verdict === 'too-thick' && (
+                    <p className="text-error font-semibold">
+                      {show(step.dryMicronsPerCoat, 'film')} a coat is above the sheet's most of{' '}
+                      {show(row.film.limitMicrons, 'film')}: it sags and traps solvent. Lay more coats.
+                    </p>
+                  )}
+                  {row.film.verdict === 'too-thin' && (
+                    <p className="text-warning font-semibold">
+                      {show(step.dryMicronsPerCoat, 'film')} a coat is below the sheet's least of{' '}
+                      {show(row.film.limitMicrons, 'film')}
+                    </p>
+                  )}
+                </td>
+                <td>{show(row.wetMicronsPerCoat, 'film')}</td>
+                <td>
+                  <Why figure={show(row.litresPerCoat, 'volume')}>
+                    <p>
+                      A × DFT / (1000 × VS × (1 − loss)) = {show(context.areaM2, 'area')} ×{' '}
+                      {show(step.dryMicronsPerCoat, 'film')} / (1000 × {step.sheet.volumeSolids} ×{' '}
+                      {(1 - row.loss).toFixed(3)})
+                    </p>
+                    <p>
+                      Volume solids from the sheet. Loss {Math.round(row.loss * 1000) / 10} % by{' '}
+                      {METHOD_WORDS[step.method].toLowerCase()}: common practice, no source.
+                    </p>
+                  </Why>
+                </td>
+                <td>
+                  {show(row.litresHigh, 'volume')}
+                  {row.thinnerLitres > 0 && <> + {show(row.thinnerLitres, 'volume')} thinner</>}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+        <tfoot>
+          <tr>
+            <th scope="row">Whole system</th>
+            <td>{show(need.dryMicrons, 'film')}</td>
+            <td />
+            <td />
+            <td>
+              {show(
+                need.steps.reduce((sum, s) => sum + s.litresHigh, 0),
+                'volume',
+              )}
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+    </div>
+  );
+}

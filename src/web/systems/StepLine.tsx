@@ -1,0 +1,103 @@
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { FAMILIES } from '../../core/system/index.ts';
+import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import type { StackContext } from './StackEditor.tsx';
+import { METHOD_WORDS, type StackValues, type StepValues } from './stackForm.ts';
+
+interface Props {
+  index: number;
+  last: boolean;
+  context: StackContext;
+  onRemove: () => void;
+  onMove: (by: 1 | -1) => void;
+}
+
+/** One product step: coats, film, method, thinner and the colours that alternate. */
+export function StepLine({ index, last, context, onRemove, onMove }: Props) {
+  const { control, setValue } = useFormContext<StackValues>();
+  const step = useWatch({ control, name: `steps.${index}` }) as StepValues | undefined;
+  const product = context.products.find((p) => p.id === step?.productId);
+  if (!step || !product) return null;
+  const { sheet } = product;
+  const laid = context.laid[step.stepId] ?? 0;
+  const toggle = (name: string) => {
+    const has = step.colours.includes(name);
+    const colours = has ? step.colours.filter((c) => c !== name) : [...step.colours, name];
+    if (colours.length > 0) setValue(`steps.${index}.colours`, colours, { shouldDirty: true });
+  };
+  return (
+    <fieldset className="border-line border-l-2 pl-3">
+      <legend className="lettered flex w-full items-center gap-1 pb-1">
+        <span className="grow">
+          {index + 1}. {product.name} <span className="text-sm font-normal">{FAMILIES[sheet.family]}</span>
+        </span>
+        {laid > 0 && <span className="text-sm font-normal">{laid} laid</span>}
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label={`Move ${product.name} down, nearer the hull`}
+          disabled={index === 0}
+          onClick={() => onMove(-1)}
+        >
+          <ArrowUp size={16} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label={`Move ${product.name} up, nearer the air`}
+          disabled={last}
+          onClick={() => onMove(1)}
+        >
+          <ArrowDown size={16} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label={`Remove ${product.name}`}
+          onClick={() => {
+            const sure =
+              laid === 0 ||
+              window.confirm(
+                `${laid} coats of it are on the boat. Remove the step all the same? The log keeps them.`,
+              );
+            if (sure) onRemove();
+          }}
+        >
+          <Trash2 size={16} aria-hidden="true" />
+        </button>
+      </legend>
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        <Field name={`steps.${index}.coats`} label="Coats" inputMode="numeric" />
+        <QuantityField name={`steps.${index}.microns`} label="Dry film a coat" quantity="film" />
+        <SelectField
+          name={`steps.${index}.method`}
+          label="Method"
+          choices={sheet.methods.map((m) => [m, METHOD_WORDS[m]] as const)}
+        />
+        <Field name={`steps.${index}.thinner`} label="Thinner" unit="%" inputMode="decimal" />
+      </div>
+      <div className="flex flex-wrap items-center gap-2 pt-2">
+        <span className="label-caps">Colours, in turn</span>
+        {sheet.colours.map((colour) => {
+          const place = step.colours.indexOf(colour.name);
+          return (
+            <button
+              key={colour.name}
+              type="button"
+              className="btn btn-sm"
+              aria-pressed={place >= 0}
+              onClick={() => toggle(colour.name)}
+            >
+              <svg width="14" height="14" aria-hidden="true">
+                <rect width="14" height="14" fill={colour.hex} stroke="var(--line)" />
+              </svg>
+              {colour.name}
+              {place >= 0 && <strong>{step.colours.length > 1 ? place + 1 : '✓'}</strong>}
+            </button>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,93 @@
+import { NavLink, useParams } from 'react-router';
+import type { BoatView, Product, StackView } from '../../contract/index.ts';
+import { useBoat, useProducts, useStacks } from '../api/queries.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { StateMark } from '../state/StateMark.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { StackEditor } from './StackEditor.tsx';
+
+/** The stack of each area of a boat. */
+export function SystemsPage() {
+  const { boatId = '' } = useParams();
+  const boat = useBoat(boatId);
+  const stacks = useStacks(boatId);
+  const products = useProducts();
+  return (
+    <Asked query={boat}>
+      {(view) => (
+        <Asked query={stacks}>
+          {(stackViews) => (
+            <Asked query={products}>
+              {(list) => <Systems view={view} stacks={stackViews} products={list} />}
+            </Asked>
+          )}
+        </Asked>
+      )}
+    </Asked>
+  );
+}
+
+function Systems({
+  view,
+  stacks,
+  products,
+}: {
+  view: BoatView;
+  stacks: readonly StackView[];
+  products: readonly Product[];
+}) {
+  const { areaId } = useParams();
+  const { show } = useUnits();
+  const area = view.areas.find((a) => a.id === areaId) ?? view.areas[0];
+  const clock = view.clocks.find((c) => c.areaId === area?.id);
+  const stack = stacks.find((s) => s.areaId === area?.id);
+  return (
+    <div className="space-y-5 p-3 md:p-6">
+      <h1 className="text-2xl">{view.boat.name}: systems</h1>
+      {!area ? (
+        <p>
+          No areas yet.{' '}
+          <NavLink className="link" to={`/boats/${view.boat.id}/survey/new`}>
+            Measure the first one
+          </NavLink>
+          , then choose what goes on it.
+        </p>
+      ) : (
+        <>
+          <nav aria-label="Areas" className="flex flex-wrap gap-2">
+            {view.areas.map((each) => (
+              <NavLink
+                key={each.id}
+                to={`/boats/${view.boat.id}/systems/${each.id}`}
+                className={`btn btn-sm ${each.id === area.id ? 'btn-neutral' : ''}`}
+                aria-current={each.id === area.id ? 'page' : undefined}
+              >
+                {each.name}
+              </NavLink>
+            ))}
+          </nav>
+          {clock && (
+            <p className="flex flex-wrap gap-x-6">
+              <span>
+                {clock.areaM2 > 0
+                  ? `${show(clock.areaM2, 'area')} ± ${Math.round(area.spread * 100)} %`
+                  : 'not measured yet'}
+              </span>
+              <span>
+                {clock.stepsDone} of {clock.stepsAll} coats on
+              </span>
+              <StateMark state={clock.state} />
+            </p>
+          )}
+          {stack && clock && (
+            <StackEditor
+              key={area.id}
+              stack={stack}
+              context={{ area, areaM2: clock.areaM2, products, laid: stack.laid }}
+            />
+          )}
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,134 @@
+import { DateTime } from 'luxon';
+import { useMemo } from 'react';
+import type { WeatherHour } from '../../contract/index.ts';
+import { dewPointC } from '../../core/air/index.ts';
+import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
+import { Chart, themeColour } from '../parts/Chart.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** Air, dew point and humidity over the coming days, the present marked. */
+export function WeatherChart({
+  hours,
+  now,
+  zone,
+}: {
+  hours: readonly WeatherHour[];
+  now: number;
+  zone: string;
+}) {
+  const { system } = useUnits();
+  const unit = shownUnit('temperature', system);
+  const symbol = unitDef(unit).symbol;
+  const option = useMemo(() => {
+    const ink = themeColour('--color-base-content');
+    const grid = themeColour('--color-base-300');
+    const dew = themeColour('--st-too-soon');
+    const shown = (celsius: number) => Number(fromCanonical(celsius, unit).toFixed(1));
+    const at = (hour: WeatherHour) => Date.parse(hour.at);
+    const axis = {
+      type: 'time',
+      min: at(hours[0] as WeatherHour),
+      max: at(hours.at(-1) as WeatherHour),
+      axisLine: { lineStyle: { color: ink } },
+    };
+    const label = (ms: number) => {
+      const time = DateTime.fromMillis(ms, { zone });
+      return time.hour === 0 ? time.toFormat('ccc d') : time.toFormat('HH:mm');
+    };
+    const nowLine = {
+      silent: true,
+      symbol: 'none',
+      data: [
+        {
+          xAxis: now,
+          lineStyle: { color: ink, width: 2, type: 'solid' },
+          label: { formatter: 'now', color: ink },
+        },
+      ],
+    };
+    const line = (name: string, colour: string, type: string, data: number[][]) => ({
+      name,
+      type: 'line',
+      showSymbol: false,
+      data,
+      lineStyle: { color: colour, type, width: 1.8 },
+      itemStyle: { color: colour },
+    });
+    return {
+      animation: false,
+      textStyle: { fontFamily: 'Archivo Variable', color: ink },
+      legend: { top: 0, textStyle: { color: ink } },
+      grid: [
+        { left: 54, right: 14, top: 40, height: 170 },
+        { left: 54, right: 14, top: 240, height: 70 },
+      ],
+      tooltip: { trigger: 'axis', renderMode: 'richText' },
+      xAxis: [
+        { ...axis, gridIndex: 0, axisLabel: { show: false } },
+        { ...axis, gridIndex: 1, axisLabel: { color: ink, hideOverlap: true, formatter: label } },
+      ],
+      yAxis: [
+        {
+          gridIndex: 0,
+          scale: true,
+          name: symbol,
+          axisLabel: { color: ink },
+          nameTextStyle: { color: ink },
+          splitLine: { lineStyle: { color: grid } },
+        },
+        {
+          gridIndex: 1,
+          min: 0,
+          max: 100,
+          interval: 50,
+          name: 'RH %',
+          axisLabel: { color: ink },
+          nameTextStyle: { color: ink },
+          splitLine: { lineStyle: { color: grid } },
+        },
+      ],
+      series: [
+        {
+          ...line(
+            `air ${symbol}`,
+            ink,
+            'solid',
+            hours.map((h) => [at(h), shown(h.airC)]),
+          ),
+          markLine: nowLine,
+        },
+        line(
+          `dew point ${symbol}`,
+          dew,
+          'dashed',
+          hours.map((h) => [at(h), shown(dewPointC(h))]),
+        ),
+        {
+          ...line(
+            'RH %',
+            themeColour('--st-finished'),
+            'solid',
+            hours.map((h) => [at(h), Math.round(h.rh * 100)]),
+          ),
+          xAxisIndex: 1,
+          yAxisIndex: 1,
+        },
+      ],
+    };
+  }, [hours, now, zone, unit, symbol]);
+  const simulated = hours.filter((hour) => hour.simulated).length;
+  return (
+    <section aria-label="Air of the coming days">
+      <Chart
+        option={option}
+        className="h-[345px] w-full"
+        label="Air temperature, dew point and humidity over time"
+      />
+      <p className="text-sm">
+        Left of the line measured, right of it forecast.
+        {simulated > 0 &&
+          ` ${simulated === hours.length ? 'All of it is' : `${simulated} of ${hours.length} hours are`} simulated.`}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,145 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useId, useState } from 'react';
+import type { Shift, WeatherImported } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { sayTime } from '../clock/say.ts';
+
+interface Props {
+  zone: string;
+  now: number;
+  onShifts: (shifts: Shift[]) => void;
+}
+
+const SAMPLE = 'time,air °C,RH %,wind m/s,rain mm\n2026-05-14 06:00,8.4,82,1.2,0\n';
+
+/** Hourly weather from a file: read and reported first, kept only on a second word. */
+export function WeatherFile({ zone, now, onShifts }: Props) {
+  const client = useQueryClient();
+  const id = useId();
+  const [csv, setCsv] = useState('');
+  const [report, setReport] = useState<WeatherImported | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [kept, setKept] = useState(false);
+  const [busy, setBusy] = useState(false);
+
+  const send = async (mode: 'check' | 'import', text: string) => {
+    setBusy(true);
+    setProblem(null);
+    setKept(false);
+    try {
+      const answer = await api<WeatherImported>('POST', '/weather', { csv: text, mode });
+      setReport(answer);
+      if (mode === 'import') {
+        setKept(true);
+        onShifts(answer.shifts);
+        await client.invalidateQueries();
+      }
+    } catch (error) {
+      setReport(null);
+      setProblem((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  return (
+    <section aria-labelledby="file" className="space-y-3">
+      <h2 id="file" className="batten pb-1 text-lg">
+        Weather file
+      </h2>
+      <p>
+        Hourly CSV with a header: time, air °C, RH %, and where there are any wind m/s, rain mm, surface °C.
+        Hours up to now count as measured, later ones as forecast. Times without an offset are in {zone}.
+      </p>
+      <div>
+        <label htmlFor={id} className="label-caps block pb-1">
+          File
+        </label>
+        <input
+          id={id}
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          className="file-input w-full"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (!file) return;
+            void file.text().then((text) => {
+              setCsv(text);
+              void send('check', text);
+            });
+          }}
+        />
+      </div>
+      <details>
+        <summary className="cursor-pointer underline underline-offset-2">or paste it</summary>
+        <textarea
+          aria-label="Weather CSV"
+          rows={6}
+          className="textarea w-full font-mono text-sm"
+          placeholder={SAMPLE}
+          value={csv}
+          onChange={(event) => {
+            setCsv(event.target.value);
+            setReport(null);
+          }}
+        />
+        <button
+          type="button"
+          className="btn"
+          disabled={busy || csv.trim() === ''}
+          onClick={() => void send('check', csv)}
+        >
+          Check
+        </button>
+      </details>
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+      {report && (
+        <div className="space-y-2" role="status">
+          <p>
+            <strong>{report.hours} hours</strong> read, {report.from && sayTime(report.from, zone, now)} to{' '}
+            {report.to && sayTime(report.to, zone, now)}. Columns:{' '}
+            {Object.entries(report.columns)
+              .map(([key, header]) => `${key} from “${header}”`)
+              .join(', ')}
+            .
+          </p>
+          {report.badRows.length > 0 && (
+            <>
+              <p className="text-error font-semibold">
+                {report.badRows.length} {report.badRows.length === 1 ? 'row is' : 'rows are'} left out:
+              </p>
+              <ul className="max-h-48 list-disc overflow-y-auto pl-5">
+                {report.badRows.map((row) => (
+                  <li key={row.line}>
+                    line {row.line}: {row.message}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {kept ? (
+            <p className="font-semibold">
+              Imported.{' '}
+              {report.shifts.length === 0
+                ? 'No window moved.'
+                : `${report.shifts.length} window edges moved; they are listed above.`}
+            </p>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-primary"
+              disabled={busy}
+              onClick={() => void send('import', csv)}
+            >
+              Import {report.hours} hours
+            </button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,88 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
+import type { Shift } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useWeather, useYard } from '../api/queries.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { ShiftList } from '../window/ShiftList.tsx';
+import { WeatherFile } from './WeatherFile.tsx';
+
+const WeatherChart = lazy(async () => ({ default: (await import('./WeatherChart.tsx')).WeatherChart }));
+
+/** The yard's air: what was measured and what is forecast, and where both come from. */
+export function WeatherPage() {
+  const weather = useWeather();
+  const yard = useYard();
+  const [shifts, setShifts] = useState<Shift[]>([]);
+  return (
+    <div className="max-w-6xl space-y-6 p-3 md:p-6">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1 className="text-2xl">Weather</h1>
+        <a className="btn btn-sm" href="/api/v1/weather.csv" download>
+          Save as CSV
+        </a>
+      </div>
+      <Asked query={yard}>
+        {(yardData) => (
+          <Asked query={weather}>
+            {(data) => (
+              <>
+                {data.hours.length > 0 ? (
+                  <Suspense fallback={<p className="h-80 p-4">Drawing…</p>}>
+                    <WeatherChart hours={data.hours} now={Date.parse(data.now)} zone={yardData.zone} />
+                  </Suspense>
+                ) : (
+                  <p>
+                    No air is known yet, so no clock can run. Bring in a file from a logger or a weather
+                    service, or use the simulated forecast to try things out.
+                  </p>
+                )}
+                <ShiftList shifts={shifts} zone={yardData.zone} now={Date.parse(data.now)} withArea />
+                <div className="grid items-start gap-8 lg:grid-cols-2">
+                  <WeatherFile zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
+                  <StandIn onShifts={setShifts} />
+                </div>
+              </>
+            )}
+          </Asked>
+        )}
+      </Asked>
+    </div>
+  );
+}
+
+function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
+  const client = useQueryClient();
+  const [said, setSaid] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const fill = async () => {
+    setBusy(true);
+    try {
+      const answer = await api<{ hours: number; shifts: Shift[] }>('POST', '/weather/stand-in', { days: 10 });
+      onShifts(answer.shifts);
+      setSaid(
+        'Ten days ahead and two weeks back are filled with simulated air; imported hours were left as they are.',
+      );
+      await client.invalidateQueries();
+    } catch (error) {
+      setSaid((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <section aria-labelledby="stand-in" className="space-y-3">
+      <h2 id="stand-in" className="batten pb-1 text-lg">
+        Simulated forecast
+      </h2>
+      <p>
+        A stand-in for a weather station and a forecast service: invented air, marked as simulated wherever it
+        is used. Do not paint by it.
+      </p>
+      <button type="button" className="btn" disabled={busy} onClick={() => void fill()}>
+        {busy ? 'Filling…' : 'Use simulated air'}
+      </button>
+      {said && <p role="status">{said}</p>}
+    </section>
+  );
+}

@@ -1,0 +1,95 @@
+import { DateTime } from 'luxon';
+import type { EdgeView } from '../../contract/index.ts';
+import { clockStretches, explainEvent, progressAt, type TempSeries } from '../../core/cure/index.ts';
+import { sayMinutes, saySpan, sayTime } from '../clock/say.ts';
+import { EDGE_WORDS } from '../state/states.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface Props {
+  edge: EdgeView;
+  temps: TempSeries;
+  zone: string;
+  now: number;
+}
+
+/** The starts of the days from one moment to another, in the yard's zone. */
+function dayStarts(fromMs: number, toMs: number, zone: string): number[] {
+  const starts: number[] = [];
+  let day = DateTime.fromMillis(fromMs, { zone }).startOf('day');
+  while (day.toMillis() <= toMs && starts.length < 40) {
+    starts.push(day.toMillis());
+    day = day.plus({ days: 1 });
+  }
+  return starts;
+}
+
+/** One edge of a window with its figures put in: the sheet's times, each day's share, and what it adds up to. */
+export function EdgeWhy({ edge, temps, zone, now }: Props) {
+  const { show } = useUnits();
+  const fromMs = Date.parse(edge.from);
+  const curve = { points: edge.points, stopC: edge.stopC };
+  const { steps, at } = explainEvent({ curve, temps, laidAt: fromMs });
+  const end = at ?? now;
+  const boundariesMs = dayStarts(fromMs, end, zone);
+  const stretches = clockStretches({ steps, boundariesMs }).slice(0, 21);
+  const stoodMs = stretches.reduce((sum, s) => sum + s.stoodMs, 0);
+  const done = progressAt(steps, now);
+  return (
+    <details open={edge.edge === 'overcoat-min' || edge.edge === 'thumb-opens'}>
+      <summary className="cursor-pointer text-lg">
+        <span className="font-semibold">{EDGE_WORDS[edge.edge]}</span>:{' '}
+        {at === null ? 'not reached in this cold' : sayTime(at, zone, now)}
+        {at !== null && at > now && `, ${Math.floor(done * 100)} % of the way now`}
+      </summary>
+      <div className="border-line mt-2 space-y-2 border-l-2 pl-4">
+        <p>
+          The sheet says{' '}
+          {edge.points.map((p, i) => (
+            <span key={p.tempC}>
+              {i > 0 && ', '}
+              <strong>{sayMinutes(p.minutes)}</strong> at {show(p.tempC, 'temperature', { digits: 0 })}
+            </span>
+          ))}
+          {edge.stopC !== null && (
+            <>; below {show(edge.stopC, 'temperature', { digits: 0 })} it stands still</>
+          )}
+          . Counted from {sayTime(fromMs, zone, now)}
+          {at !== null && <>, this film takes {saySpan(at - fromMs)}</>}
+          {stoodMs > 0 && <>, of which it stands {saySpan(stoodMs)} too cold</>}.
+        </p>
+        <div className="overflow-x-auto">
+          <table className="table-sm table">
+            <thead>
+              <tr>
+                <th scope="col">Day</th>
+                <th scope="col">Film, mean</th>
+                <th scope="col">Time running</th>
+                <th scope="col">Stood cold</th>
+                <th scope="col">Done</th>
+              </tr>
+            </thead>
+            <tbody>
+              {stretches.map((s) => (
+                <tr key={s.fromMs}>
+                  <th scope="row">
+                    {DateTime.fromMillis(s.fromMs, { zone }).toFormat('ccc d LLL')}
+                    {!s.known && ' (assumed)'}
+                  </th>
+                  <td>{show(s.meanC, 'temperature')}</td>
+                  <td>{saySpan(s.toMs - s.fromMs - s.stoodMs)}</td>
+                  <td>{s.stoodMs > 0 ? saySpan(s.stoodMs) : '–'}</td>
+                  <td>{(s.share * 100).toFixed(1)} %</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <p className="text-sm opacity-80">
+          Each hour does (time) ÷ (what the sheet's table takes at that hour's temperature); at 100 % the
+          moment has come. Between the table's temperatures ln t is linear in 1/T; the same idea as equivalent
+          age, ASTM C1074.
+        </p>
+      </div>
+    </details>
+  );
+}

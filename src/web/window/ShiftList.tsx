@@ -1,0 +1,63 @@
+import type { Shift } from '../../contract/index.ts';
+import { saySpan, sayTime } from '../clock/say.ts';
+import { EDGE_WORDS } from '../state/states.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** What moved a window, by how much, and why. */
+export function ShiftList({
+  shifts,
+  zone,
+  now,
+  withArea = false,
+}: {
+  shifts: readonly Shift[];
+  zone: string;
+  now: number;
+  withArea?: boolean;
+}) {
+  const { show } = useUnits();
+  if (shifts.length === 0) return null;
+  return (
+    <section aria-label="What moved">
+      <h2 className="batten pb-1 text-lg">What moved</h2>
+      <ul className="space-y-2 pt-2">
+        {shifts.map((shift) => {
+          const moved =
+            shift.beforeAt && shift.afterAt ? Date.parse(shift.afterAt) - Date.parse(shift.beforeAt) : null;
+          return (
+            <li key={`${shift.areaId}${shift.edge}${shift.at}`}>
+              {withArea && (
+                <>
+                  <strong>{shift.areaName}</strong>, {shift.boatName}:{' '}
+                </>
+              )}
+              {EDGE_WORDS[shift.edge]}{' '}
+              {moved === null ? (
+                <strong>
+                  {shift.afterAt
+                    ? `now comes ${sayTime(shift.afterAt, zone, now)}`
+                    : 'no longer comes in this cold'}
+                </strong>
+              ) : (
+                <>
+                  <strong>
+                    {saySpan(moved)} {moved > 0 ? 'later' : 'sooner'}
+                  </strong>
+                  : {sayTime(shift.beforeAt ?? '', zone, now)} → {sayTime(shift.afterAt ?? '', zone, now)}
+                </>
+              )}
+              . {shift.cause.charAt(0).toUpperCase() + shift.cause.slice(1)}, {sayTime(shift.at, zone, now)}
+              {shift.changedHours > 0 && (
+                <>
+                  : {shift.changedHours} hours {show(Math.abs(shift.meanChangeC), 'temperatureDifference')}{' '}
+                  {shift.meanChangeC < 0 ? 'colder' : 'warmer'} on average
+                </>
+              )}
+              .
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

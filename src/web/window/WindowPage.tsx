@@ -1,0 +1,158 @@
+import { lazy, Suspense } from 'react';
+import { Link, useParams } from 'react-router';
+import type { ClockDetail } from '../../contract/index.ts';
+import type { TempSeries } from '../../core/cure/index.ts';
+import { useClockDetail, useYard } from '../api/queries.ts';
+import { useMinute } from '../clock/now.ts';
+import { saySpan, sayTime } from '../clock/say.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { WindowBand } from '../parts/WindowBand.tsx';
+import { taskOf } from '../slip/words.ts';
+import { StateMark } from '../state/StateMark.tsx';
+import { EDGE_WORDS, STATES } from '../state/states.ts';
+import { EdgeWhy } from './EdgeWhy.tsx';
+import { ShiftList } from './ShiftList.tsx';
+
+const AirChart = lazy(async () => ({ default: (await import('./AirChart.tsx')).AirChart }));
+const HOUR = 3_600_000;
+
+/** A film's window over the temperatures it is reckoned from, and the reasons for each of its edges. */
+export function WindowPage() {
+  const { areaId = '' } = useParams();
+  const detail = useClockDetail(areaId);
+  const yard = useYard();
+  return (
+    <Asked query={yard}>
+      {(yardData) => <Asked query={detail}>{(data) => <Window detail={data} zone={yardData.zone} />}</Asked>}
+    </Asked>
+  );
+}
+
+/** From a little before laying to a little after the last edge that can be shown. */
+function shownRange(detail: ClockDetail, now: number): { from: number; to: number } {
+  const laid = Date.parse(detail.clock.film?.laidFrom ?? detail.now);
+  const edges = detail.clock.edges.flatMap((edge) => (edge.at ? [Date.parse(edge.at)] : []));
+  const last = Math.max(now, ...edges.filter((at) => at < now + 10 * 24 * HOUR));
+  const from = Math.max(laid - 6 * HOUR, last - 16 * 24 * HOUR);
+  return { from, to: last + 12 * HOUR };
+}
+
+const WARNINGS: Record<string, string> = {
+  'hotter-than-table':
+    'Some hours are hotter than the sheet’s table. The clock runs no faster than its highest temperature; a window may close sooner than shown.',
+  'colder-than-table': 'Some hours are colder than the sheet’s table; its line is carried on.',
+  'stood-cold': 'In some hours the film was below its stop temperature and the clock stood.',
+  'beyond-series': 'An edge lies beyond the forecast; the mean of its last day is assumed from there on.',
+  'before-series': 'The film was laid before the air is known; the mean of the first known day is assumed.',
+};
+
+function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
+  const now = useMinute();
+  const { clock, hours } = detail;
+  const range = shownRange(detail, now);
+  const temps: TempSeries | null = hours.length
+    ? { startMs: Date.parse(hours[0]?.at ?? ''), valuesC: hours.map((hour) => hour.filmC) }
+    : null;
+  return (
+    <div className="max-w-6xl space-y-6 p-3 md:p-6">
+      <header className="space-y-1">
+        <p>
+          <Link className="link" to="/">
+            Slip
+          </Link>{' '}
+          / {clock.areaName}, {clock.boatName}
+        </p>
+        <h1 className="text-2xl">{taskOf(clock)}</h1>
+        {clock.film && (
+          <p>
+            On {clock.film.productName}, {clock.film.coatLabel}, laid{' '}
+            {sayTime(clock.film.laidFrom, zone, now)} to {sayTime(clock.film.laidTo, zone, now)}
+          </p>
+        )}
+        <p className="flex flex-wrap items-center gap-4 text-lg">
+          <StateMark state={clock.state} />
+          <span>{STATES[clock.state].meaning}</span>
+          {clock.until && (
+            <strong>
+              until {sayTime(clock.until, zone, now)}, {saySpan(Date.parse(clock.until) - now)} from now
+            </strong>
+          )}
+        </p>
+      </header>
+      {!clock.film && <p>Nothing is laid here yet, so no window runs.</p>}
+      {clock.state === 'no-weather' && (
+        <p>
+          No temperatures are known.{' '}
+          <Link className="link" to="/weather">
+            Add weather
+          </Link>{' '}
+          and the clock runs.
+        </p>
+      )}
+      {temps && clock.segments.length > 0 && (
+        <section aria-labelledby="curve">
+          <h2 id="curve" className="batten pb-1 text-lg">
+            Film temperature and window
+          </h2>
+          <Suspense fallback={<p className="h-72 p-4">Drawing…</p>}>
+            <AirChart detail={detail} range={range} now={now} zone={zone} />
+          </Suspense>
+          <div className="pr-[14px] pl-[54px]">
+            <WindowBand
+              segments={clock.segments}
+              {...range}
+              now={now}
+              height={30}
+              label={clock.segments.map((s) => STATES[s.state].word).join(', then ')}
+            />
+          </div>
+          <p className="pl-[54px] text-sm">
+            Full line measured, dashed forecast
+            {hours.some((hour) => hour.simulated) && '; this air is simulated'}.
+          </p>
+          <ul className="flex flex-wrap gap-x-6 gap-y-1 pt-2 pl-[54px]">
+            {clock.segments.map((segment) => (
+              <li key={segment.from} className="flex items-center gap-2">
+                <StateMark state={segment.state} />
+                {segment.to ? `until ${sayTime(segment.to, zone, now)}` : 'from then on'}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {clock.warnings.length > 0 && (
+        <ul className="list-disc space-y-1 pl-5">
+          {clock.warnings.map((warning) => (
+            <li key={warning}>{WARNINGS[warning]}</li>
+          ))}
+        </ul>
+      )}
+      {temps && clock.edges.length > 0 && (
+        <section aria-labelledby="why" className="space-y-5">
+          <h2 id="why" className="batten pb-1 text-lg">
+            Why then
+          </h2>
+          {clock.edges.map((edge) => (
+            <EdgeWhy key={edge.edge} edge={edge} temps={temps} zone={zone} now={now} />
+          ))}
+        </section>
+      )}
+      <ShiftList shifts={detail.shifts} zone={zone} now={now} />
+      {clock.events.length > 0 && (
+        <section aria-labelledby="events">
+          <h2 id="events" className="batten pb-1 text-lg">
+            What else the film does
+          </h2>
+          <ul className="grid gap-x-8 gap-y-1 pt-2 sm:grid-cols-2 lg:grid-cols-3">
+            {clock.events.map((event) => (
+              <li key={event.event} className="flex justify-between gap-3">
+                <span>{EDGE_WORDS[event.event]}</span>
+                <strong>{event.at ? sayTime(event.at, zone, now) : 'not in this cold'}</strong>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
