@@ -133,8 +133,11 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
       corrects: null,
       body,
     });
-    // Earlier coats a day and a half apart: inside every window of the demo's sheets.
-    end -= 1.5 * DAY_MS;
+    // Earlier coats on the mornings before: inside every window of the demo's sheets.
+    end = DateTime.fromMillis(end, { zone: DEMO_YARD.zone })
+      .minus({ days: 1 })
+      .set({ hour: 11, minute: (i * 7) % 60, second: 0, millisecond: 0 })
+      .toMillis();
   }
   if (potMixedMinutesAgo !== undefined)
     await mixPot(laying, boatId, areaId, coats[laid], areaM2, potMixedMinutesAgo);

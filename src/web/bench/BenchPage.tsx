@@ -49,7 +49,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PotClocks pots={view.pots} zone={zone} />
       {step && product ? (
-        <>
+        <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <Conditions
             view={view}
             sheet={product.sheet}
@@ -58,17 +58,17 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
             zone={zone}
           />
           <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">
-          <Mixing
-            view={view}
-            step={step}
-            product={product}
-            wanted={wanted}
-            airC={conditions?.airC ?? null}
-            onMixed={() => {
-              void client.invalidateQueries();
-              window.scrollTo({ top: 0, behavior: 'smooth' });
-            }}
-          />
+            <Mixing
+              view={view}
+              step={step}
+              product={product}
+              wanted={wanted}
+              airC={conditions?.airC ?? null}
+              onMixed={() => {
+                void client.invalidateQueries();
+                window.scrollTo({ top: 0, behavior: 'smooth' });
+              }}
+            />
           </div>
           <LogCoat
             key={`${step.id}-${next?.coatNo}-${next?.coveredM2}-${view.pots.map((p) => p.entryId).join()}`}

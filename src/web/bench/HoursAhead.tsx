@@ -13,32 +13,36 @@ export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: s
   return (
     <div>
       <svg
-        viewBox={`0 0 ${hours.length * 20} 34`}
-        className="block w-full"
+        viewBox={`0 0 ${hours.length * 20} 22`}
+        preserveAspectRatio="none"
+        className="block h-7 w-full"
         role="img"
         aria-label={`${good} of the next ${hours.length} hours are fit to lay`}
       >
+        {hours.map((hour, i) => (
+          <rect
+            key={hour.at}
+            x={i * 20 + 1}
+            y={hour.ok ? 1 : 11}
+            width="18"
+            height={hour.ok ? 20 : 10}
+            fill={hour.ok ? 'url(#st-open)' : 'url(#st-closed)'}
+            stroke={hour.ok ? 'var(--st-open)' : 'var(--st-closed)'}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+      </svg>
+      <div className="relative h-5 text-xs" aria-hidden="true">
         {hours.map((hour, i) => {
           const time = at(hour.at);
+          if (time.hour % 6 !== 0) return null;
           return (
-            <g key={hour.at}>
-              <rect
-                x={i * 20 + 1}
-                y={hour.ok ? 2 : 11}
-                width="18"
-                height={hour.ok ? 18 : 9}
-                fill={hour.ok ? 'url(#st-open)' : 'url(#st-closed)'}
-                stroke={hour.ok ? 'var(--st-open)' : 'var(--st-closed)'}
-              />
-              {time.hour % 6 === 0 && (
-                <text x={i * 20 + 2} y="33" fontSize="11" fill="var(--color-base-content)">
-                  {time.hour === 0 ? time.toFormat('ccc') : time.toFormat('HH')}
-                </text>
-              )}
-            </g>
+            <span key={hour.at} className="absolute" style={{ left: `${(i / hours.length) * 100}%` }}>
+              {time.hour === 0 ? time.toFormat('ccc') : time.toFormat('HH')}
+            </span>
           );
         })}
-      </svg>
+      </div>
       <Why
         figure={
           <span>

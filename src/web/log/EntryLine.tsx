@@ -27,7 +27,7 @@ export function EntryLine({ entry, view, zone, now }: Props) {
       <div className="grid gap-x-4 md:grid-cols-[9rem_minmax(0,1fr)_auto]">
         <p className="font-semibold">{sayTime(entry.at, zone, now)}</p>
         <div className={gone ? 'line-through opacity-80' : ''}>
-          <EntryText entry={entry} view={view} zone={zone} now={now} />
+          <EntryText entry={entry} view={view} zone={zone} />
         </div>
         {!gone && entry.kind !== 'strike' && entry.kind !== 'batch-end' && (
           <p className="no-print flex gap-1">
@@ -70,7 +70,7 @@ export function EntryLine({ entry, view, zone, now }: Props) {
   );
 }
 
-function EntryText({ entry, view, zone, now }: Props) {
+function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
   const { show } = useUnits();
   const name = (id: string) => view.products[id]?.name ?? 'a product';
   switch (entry.kind) {
