@@ -3,8 +3,9 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
-
-    testTimeout: 20_000,
+    globalSetup: ['test/migratedDump.ts'],
+    testTimeout: 30_000,
+    hookTimeout: 30_000,
     pool: 'forks',
   },
 });

@@ -17,6 +17,12 @@ import { slipRoutes } from './routes/slip.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { yardRoutes } from './routes/yard.ts';
 
+/** What a log line says of a request: no headers, no bodies. */
+const serializers = {
+  req: (req: { method: string; url: string }) => ({ method: req.method, url: req.url }),
+  res: (res: { statusCode: number }) => ({ status: res.statusCode }),
+};
+
 /** Nothing but our own files may run, load or be framed. */
 const csp = {
   useDefaults: false,
@@ -48,7 +54,11 @@ export function makeApp(context: Context, options: { logger: Logger; webFolder: 
   const app = express();
   app.disable('x-powered-by');
   app.use(
-    pinoHttp({ logger: options.logger, autoLogging: { ignore: (req) => req.url === '/api/v1/events' } }),
+    pinoHttp({
+      logger: options.logger,
+      serializers,
+      autoLogging: { ignore: (req) => req.url === '/api/v1/events' },
+    }),
   );
   app.use(helmet({ contentSecurityPolicy: csp, strictTransportSecurity: false }));
   app.use(ownPagesOnly);

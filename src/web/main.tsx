@@ -15,6 +15,17 @@ const client = new QueryClient({
 followChanges(client);
 startOutbox(() => void client.invalidateQueries());
 
+// The places worked in by phone are fetched ahead: the connection may be gone when they are opened.
+setTimeout(() => {
+  Promise.all([
+    import('./bench/BenchPage.tsx'),
+    import('./bench/BenchChoice.tsx'),
+    import('./log/LogPage.tsx'),
+  ]).catch(
+    () => {}, // they are asked for again when they are gone to
+  );
+}, 2500);
+
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={client}>

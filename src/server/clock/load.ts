@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { Area, BatchBody, BatchEndBody, Boat, CoatBody, Step } from '../../contract/index.ts';
 import type { LaidCoat, ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
@@ -109,8 +109,11 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
   }));
 }
 
+/** A pot older than this is long hard: it no longer stands on any screen, though its entry stays in the log. */
+const POT_SHOWN_MS = 14 * 24 * 3_600_000;
+
 /** Pots that were mixed and neither emptied, discarded nor laid. */
-export async function loadOpenPots(db: Queries, which: Which = {}) {
+export async function loadOpenPots(db: Queries, now: number, which: Which = {}) {
   const rows = await db
     .select()
     .from(logEntry)
@@ -119,7 +122,7 @@ export async function loadOpenPots(db: Queries, which: Which = {}) {
         inArray(logEntry.kind, ['batch', 'batch-end', 'coat']),
         stillCounts,
         which.areaId ? eq(logEntry.areaId, which.areaId) : undefined,
-        sql`${logEntry.at} > now() - interval '14 days'`,
+        gt(logEntry.at, new Date(now - POT_SHOWN_MS)),
       ),
     )
     .orderBy(asc(logEntry.at));

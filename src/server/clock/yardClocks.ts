@@ -31,9 +31,10 @@ export async function yardClocks(db: Queries, now: number, which: Which = {}): P
 export async function openPots(
   db: Queries,
   known: Pick<YardClocks, 'states' | 'shelf'>,
+  now: number,
   which: Which = {},
 ): Promise<PotView[]> {
-  const pots = await loadOpenPots(db, which);
+  const pots = await loadOpenPots(db, now, which);
   const at = (base: Date, minutes: number) => new Date(base.getTime() + minutes * 60_000).toISOString();
   return pots.flatMap((pot) => {
     const state = known.states.find((s) => s.area.id === pot.areaId);

@@ -9,7 +9,7 @@ export function accept<T>(schema: Joi.Schema<T>, value: unknown): T {
   throw badFields(
     result.error.details.map((detail) => ({
       path: detail.path.join('.'),
-      message: detail.message.replaceAll('"', '“').replace(/“([^“]*)“/g, '“$1”'),
+      message: detail.message,
     })),
   );
 }

@@ -19,6 +19,7 @@ import type { Context } from '../context.ts';
 import type { Queries, Tx } from '../db/open.ts';
 import { toArea } from '../db/rows.ts';
 import { area, product, step } from '../db/schema.ts';
+import { guardIds } from '../http/ids.ts';
 import { badFields, conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
 import { findBoat } from './boats.ts';
@@ -66,7 +67,7 @@ async function replaceSteps(tx: Tx, areaId: string, input: StackInput): Promise<
 }
 
 export function areaRoutes({ db, live, now }: Context): Router {
-  const router = Router();
+  const router = guardIds(Router());
 
   router.post('/areas', async (req, res) => {
     const input = accept(areaInput, req.body);

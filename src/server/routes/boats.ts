@@ -7,6 +7,7 @@ import type { Context } from '../context.ts';
 import type { Queries } from '../db/open.ts';
 import { toBoat } from '../db/rows.ts';
 import { boat } from '../db/schema.ts';
+import { guardIds } from '../http/ids.ts';
 import { conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
 import { stackView } from './stackView.ts';
@@ -20,7 +21,7 @@ export async function findBoat(db: Queries, id: string): Promise<Boat> {
 const columns = ({ dimensions, name, kind, note }: BoatInput) => ({ name, kind, note, ...dimensions });
 
 export function boatRoutes({ db, live, now }: Context): Router {
-  const router = Router();
+  const router = guardIds(Router());
 
   router.get('/boats', async (_req, res) => {
     res.json((await db.select().from(boat)).map(toBoat));

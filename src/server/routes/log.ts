@@ -13,6 +13,7 @@ import type { Context } from '../context.ts';
 import type { Queries, Tx } from '../db/open.ts';
 import { toArea, toEntry } from '../db/rows.ts';
 import { area, logEntry } from '../db/schema.ts';
+import { guardIds } from '../http/ids.ts';
 import { badFields, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
 import { findBoat } from './boats.ts';
@@ -94,7 +95,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
 };
 
 export function logRoutes({ db, live, now }: Context): Router {
-  const router = Router();
+  const router = guardIds(Router());
 
   /** Appends. The client makes the id, so sending the same entry twice changes nothing. */
   router.post('/log', async (req, res) => {

@@ -6,6 +6,7 @@ import { recordShifts } from '../clock/shifts.ts';
 import type { Context } from '../context.ts';
 import type { Queries } from '../db/open.ts';
 import { product, productSheet } from '../db/schema.ts';
+import { guardIds } from '../http/ids.ts';
 import { conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
 
@@ -17,7 +18,7 @@ async function findProduct(db: Queries, id: string): Promise<Product> {
 }
 
 export function productRoutes({ db, live, now }: Context): Router {
-  const router = Router();
+  const router = guardIds(Router());
 
   router.get('/products', async (_req, res) => {
     const shelf = await loadShelf(db);

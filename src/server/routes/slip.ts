@@ -7,13 +7,14 @@ import { openPots, yardClocks } from '../clock/yardClocks.ts';
 import type { Context } from '../context.ts';
 import { toBoat } from '../db/rows.ts';
 import { boat } from '../db/schema.ts';
+import { guardIds } from '../http/ids.ts';
 import { notFound } from '../http/problem.ts';
 
 /** Hours ahead that the bench judges. */
 const BENCH_HOURS = 36;
 
 export function slipRoutes({ db, now }: Context): Router {
-  const router = Router();
+  const router = guardIds(Router());
 
   /** What runs in the yard, soonest first, and every boat. */
   router.get('/slip', async (_req, res) => {
@@ -26,7 +27,7 @@ export function slipRoutes({ db, now }: Context): Router {
       boats: boats
         .map((b) => ({ ...b, areas: known.states.filter((s) => s.boat.id === b.id).length }))
         .sort((a, b) => a.name.localeCompare(b.name)),
-      pots: await openPots(db, known),
+      pots: await openPots(db, known, at),
       clocks: known.clocks,
       air: hour ? toWeatherHour(hour) : null,
     };
@@ -69,7 +70,7 @@ export function slipRoutes({ db, now }: Context): Router {
             surroundings: state.area.surroundings,
           }).map((h) => ({ ...h, at: new Date(h.at).toISOString() }))
         : [],
-      pots: await openPots(db, known, which),
+      pots: await openPots(db, known, at, which),
     };
     res.json(view);
   });

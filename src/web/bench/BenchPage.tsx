@@ -49,7 +49,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PotClocks pots={view.pots} zone={zone} />
       {step && product ? (
-        <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+        <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <Conditions
             view={view}
             sheet={product.sheet}
@@ -71,7 +71,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
             />
           </div>
           <LogCoat
-            key={`${step.id}-${next?.coatNo}-${next?.coveredM2}-${view.pots.map((p) => p.entryId).join()}`}
+            key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
             view={view}
             step={step}
             product={product}

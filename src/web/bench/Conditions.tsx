@@ -147,7 +147,7 @@ export function Conditions({ view, sheet, conditions, onChange, zone }: Props) {
       {typing && view.air && (
         <button
           type="button"
-          className="btn btn-ghost"
+          className="btn btn-ghost target"
           onClick={() => {
             onChange(conditionsFrom(view));
             setTyping(false);

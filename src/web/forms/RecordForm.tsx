@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm } from 'react-hook-form';
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
@@ -26,6 +26,16 @@ interface Props<T extends FieldValues> {
  */
 export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const form = useForm<T>({ defaultValues: props.values });
+  const { isDirty } = form.formState;
+  const fresh = JSON.stringify(props.values);
+  // What the form starts from may change while it is open (a pot is mixed, a minute passes): it follows until touched.
+  useEffect(() => {
+    if (!isDirty) form.reset(JSON.parse(fresh) as T);
+  }, [fresh, isDirty, form]);
+  // What checks the form is fetched while the server still answers: it may not when the form is sent.
+  useEffect(() => {
+    import('../../contract/index.ts').catch(() => {}); // asked for again when the form is sent
+  }, []);
   const [general, setGeneral] = useState<string[]>([]);
   const [clash, setClash] = useState<Problem | null>(null);
 

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { FAMILIES } from '../../core/system/index.ts';
 import { useProducts } from '../api/queries.ts';
 import { Asked } from '../parts/Asked.tsx';
+import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 /** The product sheets of the yard. */
@@ -24,7 +25,7 @@ export function MaterialsPage() {
               the paper that came with the tin.
             </p>
           ) : (
-            <div className="overflow-x-auto">
+            <Scroller label="Sheets">
               <table className="table">
                 <thead>
                   <tr>
@@ -72,7 +73,7 @@ export function MaterialsPage() {
                   ))}
                 </tbody>
               </table>
-            </div>
+            </Scroller>
           )
         }
       </Asked>

@@ -2,6 +2,7 @@ import { useFieldArray, useFormContext } from 'react-hook-form';
 import { FILM_EVENTS } from '../../core/cure/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
+import { Scroller } from '../parts/Scroller.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetForm.ts';
@@ -27,7 +28,7 @@ export function TimeGrid() {
         Times as the paper has them: 45 min, 6 h, 10 d. Leave empty what the sheet does not say: nothing is
         assumed for it.
       </p>
-      <div className="overflow-x-auto">
+      <Scroller label="Times over temperature">
         <table className="w-full min-w-[44rem]">
           <thead>
             <tr>
@@ -52,7 +53,7 @@ export function TimeGrid() {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroller>
       {fields.map((field, i) => (
         <fieldset key={field.id} className="border-line space-y-2 border-l-2 pl-3">
           <legend className="lettered">Overcoat window {i + 1}</legend>
@@ -63,7 +64,7 @@ export function TimeGrid() {
               Remove window
             </button>
           </div>
-          <div className="overflow-x-auto">
+          <Scroller label="Times of this window">
             <table className="w-full min-w-[44rem]">
               <tbody>
                 <Row path={`overcoat.${i}.min`} label="Not before" />
@@ -72,7 +73,7 @@ export function TimeGrid() {
                 <Row path={`overcoat.${i}.thumbCloses`} label="Thumb window closes" />
               </tbody>
             </table>
-          </div>
+          </Scroller>
         </fieldset>
       ))}
       <button type="button" className="btn" onClick={() => append(emptyOvercoat())}>

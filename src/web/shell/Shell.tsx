@@ -12,8 +12,9 @@ interface Place {
   thumb: boolean;
 }
 
-/** The places in the order of the work. */
-function placesFor(boatId: string | null): Place[] {
+/** The places in the order of the work; those of a boat lead to a new one while the slip is empty. */
+function placesFor(boatId: string | null | undefined): Place[] {
+  if (boatId === undefined) return [{ to: '/', name: 'Slip', thumb: true }];
   const boat = (place: string) => (boatId ? `/boats/${boatId}/${place}` : '/boats/new');
   return [
     { to: '/', name: 'Slip', thumb: true },
@@ -36,7 +37,8 @@ export function Shell() {
   const kept = useBoatInHand();
   const boats = slip.data?.boats;
   const boat = boats ? (boats.find((b) => b.id === kept) ?? boats[0]) : undefined;
-  const boatId = boats ? (boat?.id ?? null) : kept;
+  // Until the boats are known, only a boat already in hand can be led to.
+  const boatId = boats ? (boat?.id ?? null) : (kept ?? undefined);
   const places = placesFor(boatId);
   const { pathname } = useLocation();
   const main = useRef<HTMLElement>(null);

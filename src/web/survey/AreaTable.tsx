@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { AreaClock } from '../../contract/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
 import type { DrawnArea } from '../parts/BoatDrawing.tsx';
+import { Scroller } from '../parts/Scroller.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -25,7 +26,7 @@ export function AreaTable({
   const { show } = useUnits();
   const total = rows.reduce((sum, row) => sum + row.areaM2, 0);
   return (
-    <div className="overflow-x-auto">
+    <Scroller label="Areas">
       <table className="table">
         <thead>
           <tr>
@@ -80,6 +81,6 @@ export function AreaTable({
           </tfoot>
         )}
       </table>
-    </div>
+    </Scroller>
   );
 }

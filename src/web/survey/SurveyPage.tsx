@@ -103,7 +103,7 @@ function Survey({ view }: { view: BoatView }) {
           onGone={() => setRemoved(null)}
         />
       )}
-      <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <div className="space-y-4">
           <div className="board relative p-2">
             <fieldset className="join absolute top-2 right-2">

@@ -74,7 +74,7 @@ export function StackEditor({ context, stack }: Props) {
         </>
       }
     >
-      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="grid grid-cols-1 items-start gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <DrawnStack context={context} />
         <Steps context={context} />
       </div>

@@ -1,6 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { type StepNeed, stackNeed } from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';
+import { Scroller } from '../parts/Scroller.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { StackContext } from './StackEditor.tsx';
@@ -28,7 +29,7 @@ export function StackTotals({ context }: { context: StackContext }) {
     return <p className="text-error font-semibold">{(error as Error).message}</p>;
   }
   return (
-    <div className="overflow-x-auto">
+    <Scroller label="Litres">
       <table className="table">
         <caption className="sr-only">What the system takes on {show(context.areaM2, 'area')}</caption>
         <thead>
@@ -98,6 +99,6 @@ export function StackTotals({ context }: { context: StackContext }) {
           </tr>
         </tfoot>
       </table>
-    </div>
+    </Scroller>
   );
 }

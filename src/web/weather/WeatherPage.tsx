@@ -38,7 +38,7 @@ export function WeatherPage() {
                   </p>
                 )}
                 <ShiftList shifts={shifts} zone={yardData.zone} now={Date.parse(data.now)} withArea />
-                <div className="grid items-start gap-8 lg:grid-cols-2">
+                <div className="grid grid-cols-1 items-start gap-8 lg:grid-cols-2">
                   <WeatherFile zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
                   <StandIn onShifts={setShifts} />
                 </div>

@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import type { EdgeView } from '../../contract/index.ts';
 import { clockStretches, explainEvent, progressAt, type TempSeries } from '../../core/cure/index.ts';
 import { sayMinutes, saySpan, sayTime } from '../clock/say.ts';
+import { Scroller } from '../parts/Scroller.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -57,7 +58,7 @@ export function EdgeWhy({ edge, temps, zone, now }: Props) {
           {at !== null && <>, this film takes {saySpan(at - fromMs)}</>}
           {stoodMs > 0 && <>, of which it stands {saySpan(stoodMs)} too cold</>}.
         </p>
-        <div className="overflow-x-auto">
+        <Scroller label="Days">
           <table className="table-sm table">
             <thead>
               <tr>
@@ -83,7 +84,7 @@ export function EdgeWhy({ edge, temps, zone, now }: Props) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Scroller>
         <p className="text-sm opacity-80">
           Each hour does (time) ÷ (what the sheet's table takes at that hour's temperature); at 100 % the
           moment has come. Between the table's temperatures ln t is linear in 1/T; the same idea as equivalent

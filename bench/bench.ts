@@ -1,0 +1,155 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import os, { tmpdir } from 'node:os';
+import path from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { gzipSync } from 'node:zlib';
+import { v7 as uuidv7 } from 'uuid';
+import { layDemo } from '../demo/layDemo.ts';
+import { SHEETS } from '../demo/sheets.ts';
+import { type Film, filmEvents, HOUR_MS, windowsFor } from '../src/core/cure/index.ts';
+import type { ProductSheet } from '../src/core/system/index.ts';
+import { projectRoot } from '../src/server/db/open.ts';
+import { area, boat, logEntry, step } from '../src/server/db/schema.ts';
+import { start } from '../src/server/start.ts';
+
+/** The budgets of the design, part 5, that can be measured so far. Prints the machine and each figure beside its budget. */
+
+const say = (what: string, found: string, budget: string) =>
+  console.log(`${what.padEnd(62)} ${found.padStart(10)}   budget ${budget}`);
+const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+const p95 = (values: number[]) => values.sort((a, b) => a - b)[Math.ceil(values.length * 0.95) - 1] ?? 0;
+
+function windowsOfASeason(): void {
+  const valuesC = Array.from(
+    { length: 90 * 24 },
+    (_, h) => 12 + 6 * Math.sin((h * Math.PI) / 12) + 3 * Math.sin(h / 70),
+  );
+  const temps = { startMs: 0, valuesC };
+  const cure = (SHEETS['Thrift Barrier'] as ProductSheet).cure;
+  const once = () => {
+    for (let a = 0; a < 60; a++) {
+      for (let c = 0; c < 8; c++) {
+        const laidFromMs = (c * 10 * 24 + a) * HOUR_MS;
+        const film: Film = { laidFromMs, laidToMs: laidFromMs + 2 * HOUR_MS, sheet: cure };
+        windowsFor({
+          film,
+          next: { kind: 'coat', family: 'epoxy-barrier', same: true },
+          temps,
+          now: laidFromMs,
+        });
+        filmEvents({ film, temps });
+      }
+    }
+  };
+  const times = Array.from({ length: 15 }, () => {
+    const from = performance.now();
+    once();
+    return performance.now() - from;
+  });
+  say('windows of 60 areas × 8 coats over 90 days of hours', `${median(times).toFixed(1)} ms`, '50 ms');
+}
+
+async function slipOfALargeYard(): Promise<void> {
+  const folder = path.join(mkdtempSync(path.join(tmpdir(), 'jack-plane-bench-')), 'data');
+  const web = path.join(projectRoot(), 'dist/web');
+  const first = await start({
+    folder,
+    port: 0,
+    webFolder: web,
+    quiet: true,
+    prepare: (db) => layDemo(db, { folder: null, now: Date.now() }),
+  });
+  await grow(first.db);
+  await first.stop();
+  const from = performance.now();
+  const server = await start({ folder, port: 0, webFolder: web, quiet: true });
+  say(
+    'server up on existing data (200 boats, 20 000 entries)',
+    `${((performance.now() - from) / 1000).toFixed(1)} s`,
+    '3 s',
+  );
+  const slip = (await (await fetch(`${server.address}/api/v1/slip`)).json()) as {
+    clocks: { areaId: string; boatId: string }[];
+  };
+  const { areaId, boatId } = slip.clocks[0] as { areaId: string; boatId: string };
+  const screens = [
+    '/slip',
+    `/boats/${boatId}`,
+    `/boats/${boatId}/stacks`,
+    `/bench/${areaId}`,
+    `/areas/${areaId}/clock`,
+    `/boats/${boatId}/log`,
+    '/products',
+    '/weather',
+  ];
+  for (const screen of screens) {
+    const times: number[] = [];
+    for (let i = 0; i < 40; i++) {
+      const began = performance.now();
+      await (await fetch(`${server.address}/api/v1${screen}`)).arrayBuffer();
+      if (i >= 5) times.push(performance.now() - began);
+    }
+    say(`GET ${screen.replace(/[0-9a-f-]{36}/, ':id')}, p95`, `${p95(times).toFixed(1)} ms`, '50 ms');
+  }
+  await server.stop();
+  rmSync(path.dirname(folder), { recursive: true, force: true });
+}
+
+/** 196 more boats of 5 areas, each with 20 logged coats: 200 boats and some 20 000 entries. */
+async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> {
+  const [sample] = await db.select().from(area).limit(1);
+  const [sampleBoat] = await db.select().from(boat).limit(1);
+  const [sampleStep] = await db.select().from(step).limit(1);
+  const coats = (await db.select().from(logEntry)).filter((row) => row.kind === 'coat');
+  const [coat] = coats;
+  if (!sample || !sampleBoat || !sampleStep || !coat) throw new Error('the demo is empty');
+  for (let b = 0; b < 196; b++) {
+    const boatId = uuidv7();
+    await db.insert(boat).values({ ...sampleBoat, id: boatId, name: `Bench hull ${b}` });
+    const areas = Array.from({ length: 5 }, (_, i) => ({
+      ...sample,
+      id: uuidv7(),
+      boatId,
+      name: `Area ${i}`,
+    }));
+    await db.insert(area).values(areas);
+    const steps = areas.map((a) => ({ ...sampleStep, id: uuidv7(), areaId: a.id, coats: 20 }));
+    await db.insert(step).values(steps);
+    await db.insert(logEntry).values(
+      areas.flatMap((a, i) =>
+        Array.from({ length: 20 }, (_, coatNo) => {
+          const at = new Date(coat.at.getTime() - (20 - coatNo) * 24 * HOUR_MS);
+          const endedAt = new Date(at.getTime() + HOUR_MS).toISOString();
+          const body = { ...coat.body, stepId: (steps[i] as { id: string }).id, coatNo, endedAt };
+          return { ...coat, id: uuidv7(), boatId, areaId: a.id, at, body };
+        }),
+      ),
+    );
+  }
+}
+
+function firstPaint(): void {
+  const web = path.join(projectRoot(), 'dist/web');
+  type Manifest = Record<string, { file: string; imports?: string[]; isEntry?: boolean }>;
+  const manifest = JSON.parse(readFileSync(path.join(web, '.vite/manifest.json'), 'utf8')) as Manifest;
+  const wanted = new Set<string>();
+  const add = (key: string) => {
+    const chunk = manifest[key];
+    if (!chunk || wanted.has(chunk.file)) return;
+    wanted.add(chunk.file);
+    for (const each of chunk.imports ?? []) add(each);
+  };
+  for (const [key, chunk] of Object.entries(manifest)) if (chunk.isEntry) add(key);
+  const size = [...wanted].reduce(
+    (sum, file) => sum + gzipSync(readFileSync(path.join(web, file))).length,
+    0,
+  );
+  say('script for first paint, gzipped', `${Math.round(size / 1000)} kB`, '200 kB');
+}
+
+console.log(
+  `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}`,
+);
+windowsOfASeason();
+firstPaint();
+await slipOfALargeYard();

@@ -1,0 +1,118 @@
+import { expect } from '@playwright/test';
+import type { SlipView } from '../src/contract/index.ts';
+import { expectAccessible, demoTest as test } from './yard.ts';
+
+async function addresses(
+  request: import('@playwright/test').APIRequestContext,
+): Promise<Record<string, string>> {
+  const slip = (await (await request.get('/api/v1/slip')).json()) as SlipView;
+  const port = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'port');
+  const open = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'starboard');
+  const pot = slip.pots[0];
+  return {
+    slip: '/',
+    survey: `/boats/${port?.boatId}/survey/${port?.areaId}`,
+    systems: `/boats/${port?.boatId}/systems/${port?.areaId}`,
+    log: `/boats/${port?.boatId}/log`,
+    window: `/window/${open?.areaId}`,
+    benches: '/bench',
+    bench: `/bench/${open?.areaId}`,
+    pot: `/bench/${pot?.areaId}`,
+    weather: '/weather',
+    materials: '/materials',
+    sheet: '/materials/new',
+    'new boat': '/boats/new',
+    yard: '/yard',
+    nowhere: '/no/such/place',
+  };
+}
+
+test('what is due next is readable on opening, and every state shows', async ({ page }) => {
+  await page.goto('/');
+  const next = page.getByRole('region', { name: 'Next' });
+  await expect(next).toContainText(/induct|Use up the pot/);
+  await expect(next.getByRole('link', { name: 'To the bench' })).toBeVisible();
+  const running = page.getByRole('region', { name: 'Running' });
+  for (const word of ['thumb', 'open', 'too soon', 'key first', 'closed', 'bare']) {
+    await expect(running.getByText(word, { exact: true }).first()).toBeVisible();
+  }
+  await expect(page.getByText('simulated').first()).toBeVisible();
+});
+
+for (const [theme, width] of [
+  ['loft', 1280],
+  ['shed', 390],
+] as const) {
+  test(`every screen is accessible at ${width} px in the ${theme} theme`, async ({ page, request }) => {
+    test.setTimeout(120_000);
+    await page.addInitScript((name) => localStorage.setItem('jack-plane.theme', name), theme);
+    await page.setViewportSize({ width, height: width === 390 ? 844 : 800 });
+    for (const [name, path] of Object.entries(await addresses(request))) {
+      await test.step(name, async () => {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        await expectAccessible(page);
+      });
+    }
+  });
+}
+
+test('on a phone the bench is worked with a thumb', async ({ page, request }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto((await addresses(request)).bench ?? '/');
+  await page.getByRole('button', { name: 'This batch less' }).click();
+  await page.getByRole('button', { name: 'Measured otherwise: set it' }).click();
+  await page.getByRole('button', { name: 'Air more' }).click();
+  await expect(page.getByText(/Air \d/).first()).toBeVisible();
+  const small = await page
+    .locator('main button:visible, nav a:visible')
+    .evaluateAll((all) =>
+      all
+        .filter((e) => !e.closest('details') && e.getBoundingClientRect().height < 44)
+        .map((e) => e.textContent ?? ''),
+    );
+  expect(small).toEqual([]);
+});
+
+test('two tabs edit one area: the second is told what changed', async ({ page, context, request }) => {
+  const path = (await addresses(request)).survey ?? '/';
+  await page.goto(path);
+  await expect(page.getByLabel('Name')).toHaveValue('Bottom port');
+  const second = await context.newPage();
+  await second.goto(path);
+  await second.getByLabel('Note').fill('blisters at station 4');
+  await page.getByLabel('Name').fill('Bottom, port side');
+  await page.getByRole('button', { name: 'Save area' }).click();
+  await expect(page.getByRole('row', { name: /Bottom, port side/ })).toBeVisible();
+  await second.getByRole('button', { name: 'Save area' }).click();
+  await expect(second.getByRole('alert')).toContainText(
+    'the name is now “Bottom, port side”, was “Bottom port”',
+  );
+  await expect(second.getByLabel('Note')).toHaveValue('blisters at station 4');
+  await second.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(second.getByLabel('Name')).toHaveValue('Bottom, port side');
+});
+
+test('an area removed can be brought back, and the back button works', async ({ page, request }) => {
+  await page.goto((await addresses(request)).slip ?? '/');
+  await page
+    .getByRole('link', { name: /Old Tansy/ })
+    .last()
+    .click();
+  await page.getByRole('link', { name: 'Deck' }).click();
+  await page.getByRole('button', { name: 'Remove this area' }).click();
+  await expect(page.getByRole('row', { name: /Deck/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('row', { name: /Deck/ })).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/survey/);
+});
+
+test('figures in US units are the same quantities', async ({ page, request }) => {
+  await page.goto('/yard');
+  await page.getByRole('button', { name: /US: ft²/ }).click();
+  await page.goto((await addresses(request)).systems ?? '/');
+  // 100 µm is 3.94 mil; 11.9 m² is 128 ft².
+  await expect(page.getByText(/128 ft²/).first()).toBeVisible();
+  await expect(page.getByLabel('Dry film a coat').first()).toHaveValue('3.937008');
+});

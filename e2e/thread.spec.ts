@@ -1,0 +1,213 @@
+import { expect } from '@playwright/test';
+import { DateTime } from 'luxon';
+import { emptyTest as test } from './yard.ts';
+
+test.describe.configure({ mode: 'serial' });
+
+const fill = (row: string, column: number) => `${row}, column ${column}`;
+
+/** Hourly CSV from three days back to six ahead; `night` hours of the coming night at 2 °C. */
+function csv(coldNight: boolean): string {
+  const start = DateTime.utc().startOf('hour').minus({ days: 3 });
+  const rows = Array.from({ length: 9 * 24 }, (_, h) => {
+    const at = start.plus({ hours: h });
+    const ahead = at.diff(DateTime.utc(), 'hours').hours;
+    const cold = coldNight && ahead > 1 && ahead <= 9;
+    return `${at.toISO()},${cold ? 2 : 18},60,3`;
+  });
+  return ['time,air °C,RH %,wind m/s', ...rows].join('\n');
+}
+
+test('an empty slip says how to begin, and a boat goes on it', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'The slip is empty' })).toBeVisible();
+  await page.getByRole('link', { name: 'Put a boat on the slip' }).click();
+  await page.getByLabel('Name').fill('Sedge Warbler');
+  await page.getByLabel('Length over all').fill('-9');
+  await page.getByLabel('Waterline length').fill('eight');
+  await page.getByLabel('Beam').fill('1e9');
+  await page.getByLabel('Draught').fill('');
+  await page.getByLabel('Mean freeboard').fill('1,1');
+  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  await expect(page.getByText('length over all (m) -9 must be above 0')).toBeVisible();
+  await expect(page.getByText('waterline length "eight" is not a number')).toBeVisible();
+  await expect(page.getByText('beam (m) 1000000000 is above the limit of 40')).toBeVisible();
+  await expect(page.getByText('draught is empty')).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveValue('Sedge Warbler');
+  await page.getByLabel('Length over all').fill('31 ft');
+  await page.getByLabel('Waterline length').fill('8,1');
+  await page.getByLabel('Beam').fill('3.1');
+  await page.getByLabel('Draught').fill('1.6');
+  await expect(page.getByText('9.45 m over all')).toBeVisible();
+  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  await expect(page.getByRole('heading', { name: 'Sedge Warbler: survey' })).toBeVisible();
+});
+
+test('two areas by hand measures, with openings and girths', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('link', { name: 'Add an area' }).click();
+  await page.getByLabel('Name').fill('Topsides');
+  await page.getByLabel('Part of the boat').selectOption('topsides');
+  await expect(page.getByLabel('Stands')).toHaveValue('daylight');
+  await page.getByLabel('Surroundings').selectOption('shaded');
+  await page.getByLabel('Length', { exact: true }).fill('9');
+  await page.getByLabel('Width').fill('1.1');
+  await page.getByLabel('How many').fill('2');
+  await page.getByRole('button', { name: 'Opening' }).click();
+  await page.getByLabel('Length', { exact: true }).nth(1).fill('0.5');
+  await page.getByLabel('Width').nth(1).fill('0.6');
+  await expect(page.getByText('19.5 m²')).toBeVisible();
+  await page.getByRole('button', { name: 'Add area' }).click();
+  await expect(page.getByRole('row', { name: /Topsides/ })).toContainText('19.5 m² ± 5 %');
+
+  await page.getByRole('link', { name: 'Add an area' }).click();
+  await page.getByLabel('Name').fill('Bottom');
+  await page.getByLabel('Shape').selectOption('girths');
+  await page.getByLabel('Station spacing').fill('1');
+  await page.getByLabel('Girths from aft, m').fill('0 1 2 1');
+  await page.getByRole('button', { name: 'Add area' }).click();
+  await expect(
+    page.getByText("number of girths 4 is outside what Simpson's rule takes").first(),
+  ).toBeVisible();
+  await page.getByLabel('Girths from aft, m').fill('0 1 2 1 0');
+  await page.getByLabel('How many').fill('2');
+  await page.getByRole('button', { name: 'Add area' }).click();
+  await expect(page.getByRole('row', { name: /Bottom/ })).toContainText('8 m² ± 5 %');
+  await page.getByRole('button', { name: '2. Topsides: no system' }).press('Enter');
+  await expect(page.getByRole('region', { name: 'Topsides' })).toBeVisible();
+});
+
+test('a product sheet is entered from the paper', async ({ page }) => {
+  await page.goto('/materials/new');
+  await page.getByLabel('Product').fill('Fieldfare Primer');
+  await page.getByLabel('Parts').nth(0).fill('0');
+  await page.getByLabel('Parts').nth(1).fill('0');
+  await page.getByLabel('Volume solids').fill('50');
+  await page.getByLabel('Dry film, least').fill('50');
+  await page.getByLabel('Typical').fill('80');
+  await page.getByLabel('Most', { exact: true }).fill('120');
+  await page.getByLabel('Induction').fill('15');
+  await page.getByLabel('Cure stops below').fill('5');
+  await page.getByLabel(fill('Pot life', 2)).fill('3 h');
+  await page.getByLabel(fill('Not before', 1)).fill('16 h');
+  await page.getByLabel(fill('Not before', 2)).fill('soon');
+  await page.getByLabel(fill('Without sanding until', 2)).fill('5 d');
+  await page.getByRole('button', { name: 'Save sheet' }).click();
+  await expect(page.getByText('parts in the ratio 0 must be above 0').first()).toBeVisible();
+  await expect(page.getByText('"soon" is not a time such as 45 min, 6 h or 10 d')).toBeVisible();
+  await page.getByLabel('Parts').nth(0).fill('3');
+  await page.getByLabel('Parts').nth(1).fill('1');
+  await page.getByLabel(fill('Not before', 2)).fill('8 h');
+  await page.getByRole('button', { name: 'Save sheet' }).click();
+  await expect(page.getByRole('row', { name: /Fieldfare Primer/ })).toContainText('3 : 1 by volume');
+});
+
+test('three coats make a system, with its litres', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Systems' }).click();
+  await page.getByRole('link', { name: 'Topsides' }).click();
+  await page.getByRole('button', { name: 'Add this coat' }).click();
+  await page.getByLabel('Coats', { exact: true }).fill('3');
+  await page.getByLabel('Method').selectOption('roller');
+  await page.getByLabel('Dry film a coat').fill('200');
+  await expect(page.getByText(/above the sheet's most of 120 µm/)).toBeVisible();
+  await page.getByLabel('Dry film a coat').fill('100');
+  // 19.5 m² × 100 µm / (1000 × 0.5 × 0.925) = 4.216 l
+  await expect(page.getByRole('table')).toContainText('4.22 l');
+  await page.getByRole('button', { name: 'Save system' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('img', { name: /Fieldfare Primer, 3 coats of 100 µm, 0 laid/ })).toBeVisible();
+});
+
+test('weather is checked, then imported; bad rows are told by line', async ({ page }) => {
+  await page.goto('/weather');
+  await page.getByText('or paste it').click();
+  await page.getByLabel('Weather CSV').fill(`${csv(false)}\n2026-99-01,hot,60,3`);
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(page.getByText('1 row is left out')).toBeVisible();
+  await expect(page.getByText(/line 218: time "2026-99-01"/)).toBeVisible();
+  await page.getByRole('button', { name: 'Import 216 hours' }).click();
+  await expect(page.getByText(/Imported\. No window moved/)).toBeVisible();
+});
+
+test('a batch is mixed on the bench and its clocks survive a reload', async ({ page }) => {
+  await page.goto('/bench');
+  await page.getByRole('link', { name: /First coat: Fieldfare Primer/ }).click();
+  await expect(page.getByText('Fit to lay', { exact: true })).toBeVisible();
+  await page.getByLabel('This batch', { exact: true }).fill('600');
+  await expect(page.getByText('fill to 450 ml')).toBeVisible();
+  await expect(page.getByText('fill to 600 ml')).toBeVisible();
+  const mixed = page.getByRole('button', { name: 'Mixed now: start the clocks' });
+  await expect(mixed).toBeDisabled();
+  await page.getByRole('checkbox', { name: /BASE/ }).check();
+  await page.getByRole('checkbox', { name: /HARDENER/ }).check();
+  await mixed.click();
+  await expect(page.getByText('Inducting: leave it stand')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('timer')).toHaveText(/^14:\d\d$/);
+});
+
+test('a coat is logged, its window appears, and a cold night moves it by as much as it says', async ({
+  page,
+}) => {
+  await page.goto('/bench');
+  await page.getByRole('link', { name: /Fieldfare Primer/ }).click();
+  const now = DateTime.local({ zone: 'Europe/London' });
+  await page.getByLabel('Began').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
+  await page.getByLabel('Used, without thinner').fill('-1');
+  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await expect(page.getByText('litres used (l) -1 must be above 0')).toBeVisible();
+  await page.getByLabel('Used, without thinner').fill('4.2');
+  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await expect(page.getByText('Coat logged.')).toBeVisible();
+  await page.getByRole('link', { name: 'See the window' }).click();
+  await expect(page.getByRole('heading', { name: /Then Fieldfare Primer, coat 2 of 3/ })).toBeVisible();
+  await expect(page.getByText('overcoat minimum').first()).toBeVisible();
+
+  await page.goto('/weather');
+  await page.getByText('or paste it').click();
+  await page.getByLabel('Weather CSV').fill(csv(true));
+  await page.getByRole('button', { name: 'Check' }).click();
+  await page.getByRole('button', { name: 'Import 216 hours' }).click();
+  // Eight hours below the stop temperature of 5 °C: the clock stands for all of them.
+  await expect(page.getByRole('listitem').filter({ hasText: 'overcoat minimum 8 h later' })).toContainText(
+    '8 hours 16.0 °C colder on average',
+  );
+  await page.goto('/');
+  await page.getByRole('link', { name: /: why$/ }).click();
+  await expect(page.getByText(/of which it stands 8 h too cold/).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What moved' })).toContainText('8 h later');
+});
+
+test('a correction is a new entry; the old one stays, struck through', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('button', { name: 'Correct' }).click();
+  await page.getByLabel('Used, without thinner').fill('3.9');
+  await page.getByRole('button', { name: 'Log the correction' }).click();
+  await expect(page.getByText('Takes the place of an earlier entry.')).toBeVisible();
+  await expect(page.locator('.line-through').filter({ hasText: '4.2 l' })).toBeVisible();
+  await expect(page.getByText(/1 coat, 3\.9 l/)).toBeVisible();
+});
+
+test('killed in the middle of logging, the server loses nothing: the entry waits on the device', async ({
+  page,
+  yard,
+}) => {
+  await page.goto('/bench');
+  await page.getByRole('link', { name: /Fieldfare Primer/ }).click();
+  await page.getByLabel('Area covered').fill('5');
+  await page.getByLabel('Used, without thinner').fill('1.1');
+  const now = DateTime.local({ zone: 'Europe/London' });
+  await page.getByLabel('Began').fill(now.minus({ minutes: 30 }).toFormat("yyyy-MM-dd'T'HH:mm"));
+  const port = Number(new URL(yard.address).port);
+  await yard.kill('SIGKILL');
+  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await expect(page.getByText('1 entry is kept on this device')).toBeVisible();
+  await yard.launch(port);
+  await expect(page.getByText('1 entry is kept on this device')).toBeHidden({ timeout: 15_000 });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /Finish Fieldfare Primer, coat 2 of 3/ })).toBeVisible();
+});

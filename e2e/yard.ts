@@ -1,0 +1,109 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const root = path.resolve(import.meta.dirname, '..');
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** The built server over a data folder of its own. */
+export class YardProcess {
+  readonly folder = mkdtempSync(path.join(tmpdir(), 'jack-plane-e2e-'));
+  readonly #demo: boolean;
+  #child: ChildProcess | undefined;
+  address = '';
+
+  constructor(demo: boolean) {
+    this.#demo = demo;
+  }
+
+  async launch(port = 0): Promise<string> {
+    const args = ['--data', path.join(this.folder, 'data'), '--port', String(port), '--quiet'];
+    const child = spawn(
+      process.execPath,
+      [path.join(root, 'dist/server/main.js'), ...args, ...(this.#demo ? ['--demo'] : [])],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    this.#child = child;
+    this.address = await new Promise<string>((resolve, reject) => {
+      let said = '';
+      child.stdout?.on('data', (chunk: Buffer) => {
+        said += chunk.toString();
+        const found = /at (http:\S+)/.exec(said)?.[1];
+        if (found) resolve(found);
+      });
+      child.on('exit', () => reject(new Error(`the server ended early: ${said}`)));
+    });
+    return this.address;
+  }
+
+  async kill(signal: 'SIGKILL' | 'SIGTERM' = 'SIGKILL'): Promise<void> {
+    const child = this.#child;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  }
+
+  async end(): Promise<void> {
+    await this.kill('SIGTERM');
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** Tests on a demo yard, and tests on an empty one; each file has its own. Pages fail on any console error. */
+function yardTest(demo: boolean) {
+  return base.extend<{ strictPage: undefined }, { yard: YardProcess }>({
+    yard: [
+      // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the parameters
+      async ({}, use) => {
+        const yard = new YardProcess(demo);
+        await yard.launch();
+        await use(yard);
+        await yard.end();
+      },
+      { scope: 'worker', timeout: 60_000 },
+    ],
+    baseURL: async ({ yard }, use) => {
+      await use(yard.address);
+    },
+    strictPage: [
+      async ({ page }, use) => {
+        const errors: string[] = [];
+        page.on('pageerror', (error) => errors.push(error.message));
+        page.on('console', (message) => {
+          const refused = /Content Security Policy|Uncaught/.test(message.text());
+          if (message.type() === 'error' && refused) errors.push(message.text());
+        });
+        await use(undefined);
+        expect(errors).toEqual([]);
+      },
+      { auto: true },
+    ],
+  });
+}
+
+export const demoTest = yardTest(true);
+export const emptyTest = yardTest(false);
+
+interface AxeResult {
+  violations: { id: string; help: string; nodes: { target: string[]; failureSummary: string }[] }[];
+}
+
+/** No violation of WCAG 2.2 A and AA that axe-core can find, and nothing that scrolls sideways. */
+export async function expectAccessible(page: Page): Promise<void> {
+  await page.evaluate(axeSource);
+  const result = (await page.evaluate(
+    'axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })',
+  )) as AxeResult;
+  const found = result.violations.map(
+    (v) => `${v.id}: ${v.help}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+  );
+  expect(found).toEqual([]);
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(overflow).toBeLessThanOrEqual(0);
+}

@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import { readWeatherCsv } from './weatherCsv.ts';
+
+const read = (csv: string) => readWeatherCsv(csv, 'Europe/London');
+
+describe('weather files', () => {
+  it('finds its columns by header, in any order and unit', () => {
+    const { hours } = read('RH %;Wind kn;Temp °F;Time\n60;10;68;2026-05-14 06:00\n');
+    // 06:00 British Summer Time is 05:00 UTC.
+    expect(hours).toHaveLength(1);
+    expect(hours[0]?.at).toBe(Date.parse('2026-05-14T05:00:00Z'));
+    expect(hours[0]?.airC).toBeCloseTo(20);
+    expect(hours[0]?.windMs).toBeCloseTo(5.14, 2);
+    expect(hours[0]?.rh).toBe(0.6);
+  });
+
+  it('reports bad rows by line and keeps the good ones', () => {
+    const csv =
+      'time,air,rh\n2026-05-14T06:00Z,8,80\nyesterday,9,80\n2026-05-14T08:00Z,ten,80\n\n2026-05-14T09:00Z,11,130\n';
+    const { hours, badRows } = read(csv);
+    expect(hours).toHaveLength(1);
+    expect(badRows).toEqual([
+      { line: 3, message: 'time "yesterday" is not a date and hour such as 2026-05-14 06:00' },
+      { line: 4, message: 'air temperature "ten" is not a number' },
+      { line: 6, message: 'relative humidity 130 is outside 1–100 %' },
+    ]);
+  });
+
+  it('averages what falls in one hour and adds up its rain', () => {
+    const csv = 'time,air,rh,rain\n2026-05-14T06:00Z,8,80,0.2\n2026-05-14T06:30Z,10,90,0.4\n';
+    const [hour] = read(csv).hours;
+    expect(hour?.airC).toBe(9);
+    expect(hour?.rh).toBeCloseTo(0.85, 12);
+    expect(hour?.rainMm).toBeCloseTo(0.6, 12);
+  });
+
+  it('says which column is missing, and when nothing can be read', () => {
+    expect(() => read('time,rh\n2026-05-14,80')).toThrow(
+      'no column for air temperature in the header "time, rh"',
+    );
+    expect(() => read('time,air,rh\nx,y,z')).toThrow('no row could be read; line 2');
+  });
+});

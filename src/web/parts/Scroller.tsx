@@ -1,0 +1,10 @@
+import type { ReactNode } from 'react';
+
+/** Something wider than a phone: scrolls sideways within itself, by keyboard too (WCAG 2.1.1). */
+export function Scroller({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <section aria-label={label} tabIndex={0} className="overflow-x-auto">
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,178 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { Area, AreaInput, BoatInput, EntryInput, Problem, ProductInput } from '../src/contract/index.ts';
+import { readDump } from '../src/server/db/open.ts';
+import { type Running, start } from '../src/server/start.ts';
+import { dumpFile } from './migratedDump.ts';
+
+export const HOUR = 3_600_000;
+/** A fixed noon for tests that set the clock themselves. */
+export const NOON = Date.parse('2026-05-14T12:00:00Z');
+
+/** A server over a fresh copy of the migrated dump, in memory, with a clock of the test's own. */
+export async function yardServer(now: () => number = () => NOON) {
+  const running: Running = await start({
+    folder: null,
+    port: 0,
+    webFolder: '/nowhere',
+    quiet: true,
+    now,
+    dump: await readDump(dumpFile()),
+  });
+  const ask = async <T>(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: T }> => {
+    const response = await fetch(`${running.address}/api/v1${path}`, {
+      method,
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    });
+    const text = await response.text();
+    return { status: response.status, body: (text ? JSON.parse(text) : undefined) as T };
+  };
+  return {
+    ...running,
+    ask,
+    problem: (method: string, path: string, body?: unknown) => ask<Problem>(method, path, body),
+  };
+}
+
+export const aBoat = (over: Partial<BoatInput> = {}): BoatInput => ({
+  id: uuidv7(),
+  name: 'Test hull',
+  kind: 'fin-keel',
+  dimensions: { loaM: 9, lwlM: 8, beamM: 3, draughtM: 1.5, freeboardM: 1 },
+  note: '',
+  ...over,
+});
+
+export const anArea = (boatId: string, over: Partial<AreaInput> = {}): AreaInput => ({
+  id: uuidv7(),
+  boatId,
+  name: 'Bottom',
+  zone: 'bottom',
+  side: 'both',
+  substrate: 'grp',
+  service: 'immersed',
+  surroundings: { kind: 'shaded' },
+  measures: [{ shape: { kind: 'rectangle', lengthM: 5, widthM: 2 }, count: 2, opening: false }],
+  spread: 0.05,
+  note: '',
+  ...over,
+});
+
+/** An epoxy of 2 : 1 that may be overcoated 10 h after laying at 20 °C and stands below 7 °C. */
+export const aProduct = (over: Partial<ProductInput['sheet']> = {}): ProductInput => ({
+  id: uuidv7(),
+  name: 'Test epoxy',
+  sheet: {
+    family: 'epoxy-barrier',
+    parts: [
+      { name: 'base', ratio: 2, densityKgPerL: 1.4 },
+      { name: 'hardener', ratio: 1, densityKgPerL: 1 },
+    ],
+    ratioBy: 'volume',
+    ratioTolerance: null,
+    volumeSolids: 0.5,
+    film: { min: 50, typical: 100, max: 150 },
+    methods: ['roller'],
+    thinner: null,
+    inductionMin: 15,
+    potLife: [{ tempC: 20, minutes: 120 }],
+    limits: {
+      airMinC: null,
+      airMaxC: null,
+      surfaceMinC: null,
+      surfaceMaxC: null,
+      rhMax: null,
+      dewMarginC: null,
+    },
+    cure: {
+      stopC: 7,
+      events: {},
+      overcoat: [
+        {
+          by: 'any',
+          min: [
+            { tempC: 10, minutes: 1200 },
+            { tempC: 20, minutes: 600 },
+          ],
+          chemicalMax: [{ tempC: 20, minutes: 7200 }],
+          keyGrit: 120,
+        },
+      ],
+    },
+    colours: [
+      { name: 'grey', hex: '#808080' },
+      { name: 'white', hex: '#ffffff' },
+    ],
+    hazards: [],
+    note: '',
+    ...over,
+  },
+});
+
+type Server = Awaited<ReturnType<typeof yardServer>>;
+
+/** A boat with one area of 20 m² and a stack of three coats of the test epoxy. */
+export async function aPlannedArea(server: Server) {
+  const boat = aBoat();
+  const area = anArea(boat.id);
+  const product = aProduct();
+  const step = {
+    id: uuidv7(),
+    productId: product.id,
+    coats: 3,
+    dryMicronsPerCoat: 100,
+    method: 'roller' as const,
+    thinner: 0,
+    colours: ['grey', 'white'],
+  };
+  await server.ask('POST', '/boats', boat);
+  const made = await server.ask<Area>('POST', '/areas', area);
+  await server.ask('POST', '/products', product);
+  await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+  return { boat, area: made.body, product, step };
+}
+
+/** A coat logged on such an area, its last corner laid at `endedAt`. */
+export function aCoat(
+  planned: Awaited<ReturnType<typeof aPlannedArea>>,
+  endedAt: number,
+  over: Partial<Extract<EntryInput, { kind: 'coat' }>['body']> = {},
+): Extract<EntryInput, { kind: 'coat' }> {
+  return {
+    id: uuidv7(),
+    areaId: planned.area.id,
+    at: new Date(endedAt - HOUR).toISOString(),
+    corrects: null,
+    kind: 'coat',
+    body: {
+      stepId: planned.step.id,
+      coatNo: 0,
+      productId: planned.product.id,
+      sheetVersion: 1,
+      colour: 'grey',
+      method: 'roller',
+      litres: 4.2,
+      thinner: 0,
+      areaM2: 20,
+      endedAt: new Date(endedAt).toISOString(),
+      conditions: null,
+      batchIds: [],
+      note: '',
+      ...over,
+    },
+  };
+}
+
+/** Hourly weather as CSV, `hours` from `from` on, the temperature of each by `airC`. */
+export function weatherCsv(from: number, hours: number, airC: (hour: number) => number): string {
+  const rows = Array.from(
+    { length: hours },
+    (_, h) => `${new Date(from + h * HOUR).toISOString()},${airC(h)},60`,
+  );
+  return ['time,air °C,RH %', ...rows].join('\n');
+}
