@@ -6,7 +6,7 @@ import { gzipSync } from 'node:zlib';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
 import { SHEETS } from '../demo/sheets.ts';
-import { type Film, filmEvents, HOUR_MS, windowsFor } from '../src/core/cure/index.ts';
+import { type Film, filmEvents, HOUR_MS, type TempSeries, windowsFor } from '../src/core/cure/index.ts';
 import type { ProductSheet } from '../src/core/system/index.ts';
 import { projectRoot } from '../src/server/db/open.ts';
 import { area, boat, logEntry, step } from '../src/server/db/schema.ts';
@@ -24,12 +24,15 @@ function windowsOfASeason(): void {
     { length: 90 * 24 },
     (_, h) => 12 + 6 * Math.sin((h * Math.PI) / 12) + 3 * Math.sin(h / 70),
   );
-  const temps = { startMs: 0, valuesC };
-  const cure = (SHEETS['Thrift Barrier'] as ProductSheet).cure;
+  const sheets = Object.values(SHEETS);
   const once = () => {
+    // Made anew each time, so that nothing is left over from the run before: four kinds of surroundings.
+    const series = [0, 1, 2, 3].map((warmer) => ({ startMs: 0, valuesC: valuesC.map((t) => t + warmer) }));
     for (let a = 0; a < 60; a++) {
       for (let c = 0; c < 8; c++) {
         const laidFromMs = (c * 10 * 24 + a) * HOUR_MS;
+        const temps = series[a % 4] as TempSeries;
+        const { cure } = sheets[(a + c) % sheets.length] as ProductSheet;
         const film: Film = { laidFromMs, laidToMs: laidFromMs + 2 * HOUR_MS, sheet: cure };
         windowsFor({
           film,

@@ -1,5 +1,5 @@
 import type { AirReason } from '../core/air/index.ts';
-import type { ClockWarning, WindowState } from '../core/cure/index.ts';
+import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { BatchBody, Entry } from './log.ts';
@@ -57,7 +57,7 @@ export interface AreaClock {
   /** null: the stack is finished (or empty), and the water, if anything, is next. */
   next: NextView | null;
   nextIsWater: boolean;
-  state: WindowState | 'bare' | 'finished' | 'no-system' | 'no-weather';
+  state: AreaState;
   until: string | null;
   segments: SegmentView[];
   edges: EdgeView[];
@@ -83,11 +83,17 @@ export interface PotView {
   batch: BatchBody;
 }
 
+/** As much of an area as a thumbnail of its boat shows. */
+export type AreaGlance = Pick<AreaClock, 'areaId' | 'areaName' | 'zone' | 'side' | 'state'>;
+
 export interface SlipView {
   now: string;
-  boats: (Boat & { areas: number })[];
+  boats: (Boat & { areas: AreaGlance[] })[];
   pots: PotView[];
+  /** What is decided soonest, first; a large yard's areas that stand still are left out. */
   clocks: AreaClock[];
+  /** How many areas are left out. */
+  more: number;
   /** The air now, where a series covers it. */
   air: WeatherHour | null;
 }

@@ -1,3 +1,4 @@
+import type { YardMemory } from './clock/yardClocks.ts';
 import type { Db } from './db/open.ts';
 import type { LiveChanges } from './http/events.ts';
 
@@ -5,5 +6,6 @@ import type { LiveChanges } from './http/events.ts';
 export interface Context {
   db: Db;
   live: LiveChanges;
+  memory: YardMemory;
   now: () => number;
 }

@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { makeApp } from './app.ts';
+import { YardMemory } from './clock/yardClocks.ts';
 import { type Db, openDb } from './db/open.ts';
 import { yard } from './db/schema.ts';
 import { LiveChanges } from './http/events.ts';
@@ -56,7 +57,11 @@ export async function start(options: {
   await options.prepare?.(db);
   await ensureYard(db);
   const live = new LiveChanges();
-  const app = makeApp({ db, live, now: options.now ?? Date.now }, { logger, webFolder: options.webFolder });
+  const memory = new YardMemory(db, live);
+  const app = makeApp(
+    { db, live, memory, now: options.now ?? Date.now },
+    { logger, webFolder: options.webFolder },
+  );
   const server = createServer(app);
   const port = await listen(server, options.port);
   const stop = async () => {

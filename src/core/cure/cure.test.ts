@@ -97,6 +97,26 @@ describe('the cure clock', () => {
     );
   });
 
+  it('by bisection and hour by hour it is the same clock', () => {
+    const temps = fc.array(fc.double({ min: -5, max: 40, noNaN: true }), { minLength: 48, maxLength: 400 });
+    fc.assert(
+      fc.property(temps, fc.double({ min: 0, max: 40, noNaN: true }), (valuesC, laidHour) => {
+        const input = {
+          curve: epoxy,
+          temps: { startMs: 0, valuesC },
+          laidAt: Math.floor(laidHour * HOUR_MS),
+        };
+        const { steps: _, ...stepped } = explainEvent(input);
+        const found = eventTime(input);
+        // At the very turn of an hour the last rounding decides which hour is warned of.
+        const atTheTurn = stepped.at === null || (stepped.at + 1) % HOUR_MS <= 2;
+        if (!atTheTurn) expect(found.warnings.toSorted()).toEqual(stepped.warnings.toSorted());
+        if (found.at === null || stepped.at === null) expect(found.at).toBe(stepped.at);
+        else expect(Math.abs(found.at - stepped.at)).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+
   it('refuses a table that is slower when hotter, naming the point', () => {
     const wrong = {
       points: [

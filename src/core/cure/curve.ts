@@ -14,7 +14,8 @@ export interface EventCurve {
 }
 
 const ZERO_C_IN_K = 273.15;
-const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
+/** 1/T, T in kelvin. */
+export const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
 
 /**
  * Throws unless the table can drive a clock: at least one point, temperatures distinct,
@@ -48,14 +49,30 @@ function sortedPoints(curve: EventCurve): CurvePoint[] {
   return [...curve.points].sort((a, b) => a.tempC - b.tempC);
 }
 
+/** One line of ln t over 1/T, good below `upToC`: t = exp(intercept + slope / T), minutes and kelvin. */
+export interface CurveLine {
+  upToC: number;
+  intercept: number;
+  slope: number;
+}
+
 /** A table made ready to be asked many times. */
 export interface ReadyCurve {
   /** Lowest and highest tabulated temperature, °C. */
   readonly lowC: number;
   readonly highC: number;
   readonly stopC: number | null;
+  /** Minutes at the highest tabulated temperature: the clock runs no faster than that. */
+  readonly fastest: number;
+  /** The lines between the points, coldest first; the first one is carried on below the table. */
+  readonly lines: readonly CurveLine[];
   /** Minutes the event takes at a constant temperature; Infinity where the clock stands. */
   minutesAt(tempC: number): number;
+}
+
+/** A single point: half the time for each 10 °C more [T]. */
+function tenDegreeRule(point: CurvePoint): (tempC: number) => number {
+  return (tempC) => point.minutes * 2 ** ((point.tempC - tempC) / 10);
 }
 
 /**
@@ -72,18 +89,22 @@ export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
   const points = sortedPoints(curve);
   const first = points[0] as CurvePoint;
   const last = points.at(-1) as CurvePoint;
-  const segments = points.slice(1).map((upper, index) => {
-    const lower = points[index] as CurvePoint;
+  const { stopC } = curve;
+  const lines = points.slice(1).map((upper, i): CurveLine => {
+    const lower = points[i] as CurvePoint;
     const slope =
       (Math.log(lower.minutes) - Math.log(upper.minutes)) / (inverseK(lower.tempC) - inverseK(upper.tempC));
-    return { upToC: upper.tempC, slope, x0: inverseK(upper.tempC), y0: Math.log(upper.minutes) };
+    return { upToC: upper.tempC, slope, intercept: Math.log(upper.minutes) - slope * inverseK(upper.tempC) };
   });
+  const byTenDegrees = tenDegreeRule(first);
   const minutesAt = (tempC: number): number => {
-    if (curve.stopC !== null && tempC < curve.stopC) return Number.POSITIVE_INFINITY;
+    if (stopC !== null && tempC < stopC) return Number.POSITIVE_INFINITY;
     if (tempC >= last.tempC) return last.minutes;
-    const segment = segments.find((s) => tempC < s.upToC);
-    if (!segment) return first.minutes * 2 ** ((first.tempC - tempC) / 10);
-    return Math.exp(segment.y0 + segment.slope * (inverseK(tempC) - segment.x0));
+    for (let i = 0; i < lines.length; i++) {
+      const line = lines[i] as CurveLine;
+      if (tempC < line.upToC) return Math.exp(line.intercept + line.slope * inverseK(tempC));
+    }
+    return byTenDegrees(tempC);
   };
-  return { lowC: first.tempC, highC: last.tempC, stopC: curve.stopC, minutesAt };
+  return { lowC: first.tempC, highC: last.tempC, stopC, fastest: last.minutes, lines, minutesAt };
 }

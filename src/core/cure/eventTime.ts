@@ -1,3 +1,4 @@
+import { bisect, cumulative } from './cumulative.ts';
 import { type EventCurve, type ReadyCurve, readyCurve } from './curve.ts';
 import { assumedC, checkSeries, HOUR_MS, seriesEnd, type TempSeries } from './series.ts';
 
@@ -42,39 +43,65 @@ function run(
   laidAt: number,
   visit?: (step: ClockStep) => void,
 ): EventTime {
-  const warned = new Set<ClockWarning>();
+  const { startMs, valuesC } = temps;
   const endMs = seriesEnd(temps);
+  const warned = new Set<ClockWarning>();
   let at = laidAt;
-  let progress = 0;
-  while (at - laidAt < LONGEST_MS) {
-    const index = Math.floor((at - temps.startMs) / HOUR_MS);
-    const known = index >= 0 && at < endMs;
-    const tempC = known
-      ? (temps.valuesC[index] as number)
-      : assumedC(temps, at < temps.startMs ? 'before' : 'after');
+  let left = 1;
+  let coldest = Number.POSITIVE_INFINITY;
+  let hottest = Number.NEGATIVE_INFINITY;
+  let chilly = false;
+
+  /** One stretch at one temperature; true once the event has come. */
+  const advance = (stretchEnd: number, tempC: number, known: boolean): boolean => {
+    if (tempC < coldest) coldest = tempC;
+    if (tempC > hottest) hottest = tempC;
     const minutesAtTemp = ready.minutesAt(tempC);
-    // Beyond the end the temperature no longer changes, so one stretch reaches to the end of all.
-    const stretchEnd = known
-      ? temps.startMs + (index + 1) * HOUR_MS
-      : at < temps.startMs
-        ? temps.startMs
-        : laidAt + LONGEST_MS;
-    const wholeMs = progress < 1 ? (1 - progress) * minutesAtTemp * MINUTE_MS : 0;
+    if (tempC < ready.lowC && Number.isFinite(minutesAtTemp)) chilly = true;
+    const wholeMs = left > 0 ? left * minutesAtTemp * MINUTE_MS : 0;
     const arrives = at + wholeMs <= stretchEnd;
     const toMs = arrives ? at + wholeMs : stretchEnd;
-    if (!known) warned.add(at < temps.startMs ? 'before-series' : 'beyond-series');
-    if (minutesAtTemp === Number.POSITIVE_INFINITY) warned.add('stood-cold');
-    else if (tempC < ready.lowC) warned.add('colder-than-table');
-    if (tempC > ready.highC) warned.add('hotter-than-table');
-    const share = arrives ? 1 - progress : (toMs - at) / MINUTE_MS / minutesAtTemp;
-    if (arrives || known || Number.isFinite(minutesAtTemp)) {
-      visit?.({ fromMs: at, toMs, tempC, minutesAtTemp, share, known });
+    const share = arrives ? left : (toMs - at) / (minutesAtTemp * MINUTE_MS);
+    if (visit && (known || Number.isFinite(minutesAtTemp))) {
+      visit({ fromMs: at, toMs, tempC, minutesAtTemp, share, known });
     }
-    if (arrives) return { at: Math.round(toMs), warnings: [...warned] };
-    progress += share;
     at = toMs;
+    left -= share;
+    return arrives;
+  };
+  const finish = (arrived: boolean): EventTime => {
+    if (ready.stopC !== null && coldest < ready.stopC) warned.add('stood-cold');
+    if (chilly) warned.add('colder-than-table');
+    if (hottest > ready.highC) warned.add('hotter-than-table');
+    return { at: arrived ? Math.round(at) : null, warnings: [...warned] };
+  };
+
+  if (at < startMs) {
+    warned.add('before-series');
+    if (advance(startMs, assumedC(temps, 'before'), false)) return finish(true);
   }
-  return { at: null, warnings: [...warned] };
+  for (let i = Math.floor((at - startMs) / HOUR_MS); at < endMs; i++) {
+    if (advance(startMs + (i + 1) * HOUR_MS, valuesC[i] as number, true)) return finish(true);
+  }
+  // Beyond the end the temperature no longer changes, so one stretch reaches as far as any clock may run.
+  warned.add('beyond-series');
+  return finish(advance(laidAt + LONGEST_MS, assumedC(temps, 'after'), false));
+}
+
+/** What is to be said of the temperatures a clock ran through. */
+function tableWarnings(ready: ReadyCurve, valuesC: readonly number[]): ClockWarning[] {
+  const stopC = ready.stopC ?? Number.NEGATIVE_INFINITY;
+  let [stood, colder, hotter] = [false, false, false];
+  for (const tempC of valuesC) {
+    if (tempC < stopC) stood = true;
+    else if (tempC < ready.lowC) colder = true;
+    else if (tempC > ready.highC) hotter = true;
+  }
+  const warnings: ClockWarning[] = [];
+  if (stood) warnings.push('stood-cold');
+  if (colder) warnings.push('colder-than-table');
+  if (hotter) warnings.push('hotter-than-table');
+  return warnings;
 }
 
 /**
@@ -88,8 +115,21 @@ function run(
  * @throws {QuantityError} on an unusable table or an empty series
  */
 export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt: number }): EventTime {
-  checkSeries(input.temps);
-  return run(readyCurve('event', input.curve), input.temps, input.laidAt);
+  const { curve, temps, laidAt } = input;
+  checkSeries(temps);
+  const endMs = seriesEnd(temps);
+  if (laidAt < temps.startMs || laidAt >= endMs) return run(readyCurve('event', curve), temps, laidAt);
+  const clock = cumulative(curve, temps);
+  const found = bisect(clock, temps, laidAt);
+  const from = Math.floor((laidAt - temps.startMs) / HOUR_MS);
+  if ('at' in found) {
+    const warnings = tableWarnings(clock.ready, temps.valuesC.slice(from, found.hour + 1));
+    return { at: Math.round(found.at), warnings };
+  }
+  const assumed = assumedC(temps, 'after');
+  const at = endMs + found.left * clock.ready.minutesAt(assumed) * MINUTE_MS;
+  const warnings = tableWarnings(clock.ready, [...temps.valuesC.slice(from), assumed]);
+  return { at: at - laidAt < LONGEST_MS ? Math.round(at) : null, warnings: ['beyond-series', ...warnings] };
 }
 
 /** As {@link eventTime}, with each stretch of the clock: the figures behind "why then". */

@@ -7,8 +7,10 @@ export {
   explainEvent,
   progressAt,
 } from './eventTime.ts';
+export { segmentAt } from './segmentAt.ts';
 export { filmTemps, HOUR_MS, type SplicedHour, spliceHours, type TempSeries } from './series.ts';
 export { clockStretches, type Stretch } from './stretches.ts';
+export { type AreaState, urgencyMs } from './urgency.ts';
 export {
   type CureSheet,
   FILM_EVENTS,

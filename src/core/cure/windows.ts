@@ -1,5 +1,6 @@
 import type { CurvePoint, EventCurve } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
+import { segmentAt } from './segmentAt.ts';
 import type { TempSeries } from './series.ts';
 
 /** Events a film goes through that do not depend on what comes next. */
@@ -112,7 +113,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
     return time.at;
   };
   const finish = (segments: WindowSegment[], keyGrit: number | null, ruleBy: string | null): Windows => {
-    const present = segments.findLast((segment) => segment.fromMs <= now) ?? (segments[0] as WindowSegment);
+    const present = segmentAt(segments, now) as WindowSegment;
     return {
       state: present.state,
       until: present.toMs,

@@ -1,7 +1,8 @@
 import { and, between, eq } from 'drizzle-orm';
 import { getPosition } from 'suncalc';
 import type { WeatherHour } from '../../contract/index.ts';
-import { HOUR_MS, type SplicedHour, spliceHours } from '../../core/cure/index.ts';
+import type { Surroundings } from '../../core/air/index.ts';
+import { filmTemps, HOUR_MS, type SplicedHour, spliceHours, type TempSeries } from '../../core/cure/index.ts';
 import type { Queries } from '../db/open.ts';
 import { weatherHour, yard } from '../db/schema.ts';
 
@@ -46,6 +47,18 @@ export async function yardAir(
       place,
     );
   return spliceHours({ measured: bySource('measured'), forecast: bySource('forecast'), now });
+}
+
+const tempsOf = new WeakMap<readonly SplicedHour[], Map<string, TempSeries>>();
+
+/** The film temperatures of surroundings in this air: one series for all areas alike, so their clocks can share it. */
+export function tempsFor(hours: readonly SplicedHour[], surroundings: Surroundings): TempSeries {
+  const known = tempsOf.get(hours) ?? new Map<string, TempSeries>();
+  tempsOf.set(hours, known);
+  const key = JSON.stringify(surroundings);
+  const temps = known.get(key) ?? filmTemps(hours, surroundings);
+  known.set(key, temps);
+  return temps;
 }
 
 /** An hour as the API gives it. */

@@ -2,7 +2,6 @@ import type { AreaClock, NextView } from '../../contract/index.ts';
 import {
   type CureSheet,
   filmEvents,
-  filmTemps,
   type Next,
   type SplicedHour,
   type TempSeries,
@@ -10,6 +9,7 @@ import {
 } from '../../core/cure/index.ts';
 import { areaFromMeasures } from '../../core/hull/index.ts';
 import { type CoatGroup, coatGroups, nextCoat } from '../../core/system/index.ts';
+import { tempsFor } from './air.ts';
 import type { AreaState, CoatOnArea, Shelf } from './load.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
@@ -98,7 +98,7 @@ export function areaClock(
   if (state.steps.length === 0) return clock;
   const sheet = shelf.sheetOf(last.body.productId, last.body.sheetVersion);
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
-  const temps = filmTemps(hours, state.area.surroundings);
+  const temps = tempsFor(hours, state.area.surroundings);
   return { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, ...nextKind(clock, shelf) }) };
 }
 

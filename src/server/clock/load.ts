@@ -114,24 +114,38 @@ const POT_SHOWN_MS = 14 * 24 * 3_600_000;
 
 /** Pots that were mixed and neither emptied, discarded nor laid. */
 export async function loadOpenPots(db: Queries, now: number, which: Which = {}) {
-  const rows = await db
+  const since = new Date(now - POT_SHOWN_MS);
+  const mixed = await db
     .select()
     .from(logEntry)
     .where(
       and(
-        inArray(logEntry.kind, ['batch', 'batch-end', 'coat']),
+        eq(logEntry.kind, 'batch'),
+        gt(logEntry.at, since),
         stillCounts,
         which.areaId ? eq(logEntry.areaId, which.areaId) : undefined,
-        gt(logEntry.at, new Date(now - POT_SHOWN_MS)),
       ),
     )
     .orderBy(asc(logEntry.at));
+  if (mixed.length === 0) return [];
+  // Only where a pot was mixed can one have been emptied; a coat may have begun before its later pots were mixed.
+  const endings = await db
+    .select({ kind: logEntry.kind, body: logEntry.body })
+    .from(logEntry)
+    .where(
+      and(
+        inArray(logEntry.kind, ['batch-end', 'coat']),
+        inArray(logEntry.areaId, [...new Set(mixed.map((row) => row.areaId))]),
+        gt(logEntry.at, new Date(since.getTime() - POT_SHOWN_MS)),
+        stillCounts,
+      ),
+    );
   const ended = new Set<string>();
-  for (const row of rows) {
+  for (const row of endings) {
     if (row.kind === 'batch-end') ended.add((row.body as BatchEndBody).batchId);
     if (row.kind === 'coat') for (const id of (row.body as CoatBody).batchIds) ended.add(id);
   }
-  return rows
-    .filter((row) => row.kind === 'batch' && !ended.has(row.id))
+  return mixed
+    .filter((row) => !ended.has(row.id))
     .map((row) => ({ entryId: row.id, areaId: row.areaId, at: row.at, body: row.body as BatchBody }));
 }

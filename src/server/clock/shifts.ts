@@ -4,7 +4,9 @@ import type { AreaClock, Shift } from '../../contract/index.ts';
 import { filmTemps, HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
 import type { Queries, Tx } from '../db/open.ts';
 import { shift } from '../db/schema.ts';
-import { type YardClocks, yardClocks } from './yardClocks.ts';
+import { areaClock } from './areaClock.ts';
+import { loadAreaStates, loadShelf } from './load.ts';
+import { airFor, type YardClocks } from './yardClocks.ts';
 
 /** A move of less than this is not worth a person's attention. */
 const LEAST_MOVE_MS = 60_000;
@@ -23,7 +25,7 @@ function changeOfAir(
   }
   const surroundingsBefore =
     before.states.find((s) => s.area.id === clock.areaId)?.area.surroundings ?? surroundings;
-  const byHour = (hours: SplicedHour[], around: typeof surroundings) => {
+  const byHour = (hours: readonly SplicedHour[], around: typeof surroundings) => {
     const temps = filmTemps(hours, around);
     return new Map(temps.valuesC.map((value, i) => [temps.startMs + i * HOUR_MS, value]));
   };
@@ -40,8 +42,9 @@ function changeOfAir(
 
 function shiftsBetween(before: YardClocks, after: YardClocks, now: number, cause: string): Shift[] {
   const shifts: Shift[] = [];
+  const earlier = new Map(before.clocks.map((clock) => [clock.areaId, clock]));
   for (const clock of after.clocks) {
-    const was = before.clocks.find((c) => c.areaId === clock.areaId);
+    const was = earlier.get(clock.areaId);
     const sameFilm = was?.film && clock.film && was.film.entryIds.join() === clock.film.entryIds.join();
     if (!was || !sameFilm) continue;
     for (const edge of clock.edges) {
@@ -66,19 +69,29 @@ function shiftsBetween(before: YardClocks, after: YardClocks, now: number, cause
   return shifts;
 }
 
+/** What a change can touch: one area, the air, or every sheet. */
+export type Touched = { areaId: string } | 'air' | 'sheets';
+
+/** The clocks again, after the change, reading anew only what it touched. */
+async function clocksAfter(tx: Tx, before: YardClocks, now: number, touched: Touched): Promise<YardClocks> {
+  const states = typeof touched === 'object' ? await loadAreaStates(tx, touched) : before.states;
+  const shelf = touched === 'sheets' ? await loadShelf(tx) : before.shelf;
+  const hours = touched === 'air' ? await airFor(tx, states, now) : before.hours;
+  return { states, shelf, hours, clocks: states.map((state) => areaClock(state, { hours, now, shelf })) };
+}
+
 /**
- * Does `change` inside the transaction and keeps what it moved: every window edge of every film that now lies
- * elsewhere, from when to when, and the change in temperature behind it.
+ * Keeps what a change inside the transaction moved: every window edge of every film that now lies elsewhere, from
+ * when to when, and the change in temperature behind it.
+ *
+ * @param before the clocks as they stood before the transaction was opened
  */
 export async function recordShifts(
   tx: Tx,
-  now: number,
-  cause: string,
-  change: () => Promise<void>,
+  input: { before: YardClocks; now: number; cause: string; touched: Touched },
 ): Promise<Shift[]> {
-  const before = await yardClocks(tx, now);
-  await change();
-  const after = await yardClocks(tx, now);
+  const { before, now, cause, touched } = input;
+  const after = await clocksAfter(tx, before, now, touched);
   const shifts = shiftsBetween(before, after, now, cause);
   if (shifts.length > 0) {
     await tx

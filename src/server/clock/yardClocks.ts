@@ -1,6 +1,7 @@
 import type { AreaClock, PotView } from '../../contract/index.ts';
-import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
-import type { Queries } from '../db/open.ts';
+import { HOUR_MS, type SplicedHour, segmentAt } from '../../core/cure/index.ts';
+import type { Db, Queries } from '../db/open.ts';
+import type { LiveChanges } from '../http/events.ts';
 import { yardAir } from './air.ts';
 import { areaClock } from './areaClock.ts';
 import { type AreaState, loadAreaStates, loadOpenPots, loadShelf, type Shelf, type Which } from './load.ts';
@@ -9,22 +10,120 @@ import { type AreaState, loadAreaStates, loadOpenPots, loadShelf, type Shelf, ty
 const LOOK_BACK_MS = 120 * 24 * HOUR_MS;
 const LOOK_AHEAD_MS = 16 * 24 * HOUR_MS;
 
+/** The areas of the yard with their clocks, and what those were reckoned from. */
 export interface YardClocks {
-  states: AreaState[];
-  clocks: AreaClock[];
-  hours: SplicedHour[];
+  states: readonly AreaState[];
+  clocks: readonly AreaClock[];
+  hours: readonly SplicedHour[];
   shelf: Shelf;
 }
 
-/** The clocks of every area asked for, at `now`, over the air that is known. */
-export async function yardClocks(db: Queries, now: number, which: Which = {}): Promise<YardClocks> {
-  const shelf = await loadShelf(db);
-  const states = await loadAreaStates(db, which);
+/** The air that the clocks of these areas need. */
+export function airFor(db: Queries, states: readonly AreaState[], now: number): Promise<SplicedHour[]> {
   const laid = states.flatMap((state) => state.coats.map((coat) => coat.fromMs));
-  const from = Math.max(now - LOOK_BACK_MS, Math.min(now, ...laid) - HOUR_MS);
-  const hours = await yardAir(db, now, { from, to: now + LOOK_AHEAD_MS });
-  const clocks = states.map((state) => areaClock(state, { hours, now, shelf }));
-  return { states, clocks, hours, shelf };
+  const earliest = laid.reduce((least, ms) => Math.min(least, ms), now);
+  const from = Math.max(now - LOOK_BACK_MS, earliest - HOUR_MS);
+  return yardAir(db, now, { from, to: now + LOOK_AHEAD_MS });
+}
+
+const begins = new WeakMap<AreaClock, { fromMs: number; segment: AreaClock['segments'][number] }[]>();
+
+/** A clock with its state read off again at another moment; its edges do not depend on the moment. */
+function readAt(clock: AreaClock, now: number): AreaClock {
+  let segments = begins.get(clock);
+  if (!segments) {
+    segments = clock.segments.map((segment) => ({ fromMs: Date.parse(segment.from), segment }));
+    begins.set(clock, segments);
+  }
+  const present = segmentAt(segments, now)?.segment;
+  if (!present || (present.state === clock.state && present.to === clock.until)) return clock;
+  return { ...clock, state: present.state, until: present.to };
+}
+
+/**
+ * The yard as it stands, kept in memory. This process is the only one that writes to the data folder, so what was
+ * read stays true until a change is told; then only the areas it touches are read again. Air is spliced at the
+ * present hour and so lasts an hour at most.
+ */
+export class YardMemory {
+  readonly #db: Db;
+  #states: Map<string, AreaState> | null = null;
+  #stale = new Set<string>();
+  #shelf: Shelf | null = null;
+  #air: { hour: number; hours: SplicedHour[] } | null = null;
+  #clocks = new Map<string, { state: AreaState; hours: SplicedHour[]; shelf: Shelf; clock: AreaClock }>();
+  #reading: Promise<YardClocks> | null = null;
+
+  constructor(db: Db, live: LiveChanges) {
+    this.#db = db;
+    live.listen((topic, areaId) => {
+      this.#reading = null;
+      if (topic === 'products') this.#shelf = null;
+      else if (topic === 'weather' || topic === 'yard') this.#air = null;
+      else if (areaId && this.#states) this.#stale.add(areaId);
+      else this.#states = null;
+    });
+  }
+
+  /** Everything at `now`. */
+  async at(now: number): Promise<YardClocks> {
+    const known = await this.#known(now);
+    return { ...known, clocks: known.clocks.map((clock) => readAt(clock, now)) };
+  }
+
+  /** Everything, the states of its clocks as they were when last read. */
+  async #known(now: number): Promise<YardClocks> {
+    this.#reading ??= this.#read(now);
+    const reading = this.#reading;
+    const known = await reading;
+    const fresh = this.#air !== null && this.#air.hour === Math.floor(now / HOUR_MS);
+    if (this.#reading !== reading || !fresh) {
+      // Something changed while it was read, or the hour has turned: read again.
+      if (this.#reading === reading) this.#reading = null;
+      return this.#known(now);
+    }
+    return known;
+  }
+
+  /** As {@link at}, of the areas asked for. */
+  async some(now: number, which: Which): Promise<YardClocks> {
+    const known = await this.#known(now);
+    const wanted = (state: AreaState) =>
+      (!which.boatId || state.boat.id === which.boatId) && (!which.areaId || state.area.id === which.areaId);
+    const states = known.states.filter(wanted);
+    const ids = new Set(states.map((state) => state.area.id));
+    const clocks = known.clocks.filter((clock) => ids.has(clock.areaId)).map((clock) => readAt(clock, now));
+    return { ...known, states, clocks };
+  }
+
+  async #read(now: number): Promise<YardClocks> {
+    if (!this.#states) {
+      this.#stale.clear();
+      const all = await loadAreaStates(this.#db);
+      this.#states = new Map(all.map((state) => [state.area.id, state]));
+    }
+    for (const areaId of this.#stale) {
+      this.#stale.delete(areaId);
+      const [state] = await loadAreaStates(this.#db, { areaId });
+      // A map keeps the place of a key that it knows: the order of the list stays.
+      if (state) this.#states?.set(areaId, state);
+      else this.#states?.delete(areaId);
+    }
+    this.#shelf ??= await loadShelf(this.#db);
+    const states = [...(this.#states?.values() ?? [])];
+    const hour = Math.floor(now / HOUR_MS);
+    if (this.#air?.hour !== hour) this.#air = { hour, hours: await airFor(this.#db, states, now) };
+    const shelf = this.#shelf;
+    const { hours } = this.#air;
+    const clocks = states.map((state) => {
+      const kept = this.#clocks.get(state.area.id);
+      if (kept && kept.state === state && kept.hours === hours && kept.shelf === shelf) return kept.clock;
+      const clock = areaClock(state, { hours, now, shelf });
+      this.#clocks.set(state.area.id, { state, hours, shelf, clock });
+      return clock;
+    });
+    return { states, clocks, hours, shelf };
+  }
 }
 
 /** Pots standing mixed, with the ends of their induction and pot life. */

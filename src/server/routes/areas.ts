@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { Router } from 'express';
 import {
   type Area,
+  type AreaClock,
   type AreaInput,
   areaInput,
   areaUpdate,
@@ -10,11 +11,11 @@ import {
   stackInput,
 } from '../../contract/index.ts';
 import { surfaceTempC } from '../../core/air/index.ts';
+import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
 import { areaFromMeasures } from '../../core/hull/index.ts';
 import { toWeatherHour } from '../clock/air.ts';
 import { type AreaState, loadAreaStates } from '../clock/load.ts';
 import { recordShifts, shiftsOf } from '../clock/shifts.ts';
-import { yardClocks } from '../clock/yardClocks.ts';
 import type { Context } from '../context.ts';
 import type { Queries, Tx } from '../db/open.ts';
 import { toArea } from '../db/rows.ts';
@@ -47,6 +48,13 @@ function checkMeasures(input: AreaInput): void {
   }
 }
 
+/** The air that this film has seen and will see; for a bare area that of the last days. */
+function fromLaying(hours: readonly SplicedHour[], clock: AreaClock): readonly SplicedHour[] {
+  const laid = clock.film ? Date.parse(clock.film.laidFrom) : Number.POSITIVE_INFINITY;
+  const from = hours.findIndex((hour) => hour.at >= laid - 12 * HOUR_MS);
+  return from < 0 ? hours.slice(-20 * 24) : hours.slice(from);
+}
+
 function withoutMeta({ version: _v, ...input }: AreaInput & { version?: number }) {
   return input;
 }
@@ -66,7 +74,7 @@ async function replaceSteps(tx: Tx, areaId: string, input: StackInput): Promise<
   }
 }
 
-export function areaRoutes({ db, live, now }: Context): Router {
+export function areaRoutes({ db, live, memory, now }: Context): Router {
   const router = guardIds(Router());
 
   router.post('/areas', async (req, res) => {
@@ -93,21 +101,23 @@ export function areaRoutes({ db, live, now }: Context): Router {
   router.put('/areas/:id', async (req, res) => {
     const input = accept(areaUpdate, { ...req.body, id: req.params.id });
     checkMeasures(input);
+    const at = now();
+    const before = await memory.some(at, { areaId: input.id });
     const saved = await db.transaction(async (tx) => {
       const current = await findArea(tx, input.id);
       if (current.version !== input.version) throw conflict('area', current, input);
       if (current.boatId !== input.boatId) {
         throw badFields([{ path: 'boatId', message: 'an area cannot be moved to another boat' }]);
       }
-      await recordShifts(tx, now(), `${input.name} was changed`, async () => {
-        await tx
-          .update(area)
-          .set({ ...withoutMeta(input), version: current.version + 1 })
-          .where(eq(area.id, input.id));
-      });
+      await tx
+        .update(area)
+        .set({ ...withoutMeta(input), version: current.version + 1 })
+        .where(eq(area.id, input.id));
+      const cause = `${input.name} was changed`;
+      await recordShifts(tx, { before, now: at, cause, touched: { areaId: input.id } });
       return findArea(tx, input.id);
     });
-    live.tell('areas');
+    live.tell('areas', input.id);
     res.json(saved);
   });
 
@@ -137,20 +147,20 @@ export function areaRoutes({ db, live, now }: Context): Router {
         .where(eq(area.id, req.params.id));
       return stackView(await findState(tx, req.params.id));
     });
-    live.tell('stacks');
+    live.tell('stacks', req.params.id);
     res.json(saved);
   });
 
   router.get('/areas/:id/clock', async (req, res) => {
     const at = now();
-    const { states, clocks, hours } = await yardClocks(db, at, { areaId: req.params.id });
+    const { states, clocks, hours } = await memory.some(at, { areaId: req.params.id });
     const [state] = states;
     const [clock] = clocks;
     if (!state || !clock) throw notFound('area', req.params.id);
     const detail: ClockDetail = {
       clock,
       now: new Date(at).toISOString(),
-      hours: hours.map((hour) => ({
+      hours: fromLaying(hours, clock).map((hour) => ({
         ...toWeatherHour(hour),
         filmC: surfaceTempC(hour, state.area.surroundings),
       })),

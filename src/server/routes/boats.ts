@@ -1,8 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
 import { type Boat, type BoatInput, type BoatView, boatInput, boatUpdate } from '../../contract/index.ts';
-import { loadAreaStates } from '../clock/load.ts';
-import { yardClocks } from '../clock/yardClocks.ts';
 import type { Context } from '../context.ts';
 import type { Queries } from '../db/open.ts';
 import { toBoat } from '../db/rows.ts';
@@ -20,7 +18,7 @@ export async function findBoat(db: Queries, id: string): Promise<Boat> {
 
 const columns = ({ dimensions, name, kind, note }: BoatInput) => ({ name, kind, note, ...dimensions });
 
-export function boatRoutes({ db, live, now }: Context): Router {
+export function boatRoutes({ db, live, memory, now }: Context): Router {
   const router = guardIds(Router());
 
   router.get('/boats', async (_req, res) => {
@@ -47,8 +45,8 @@ export function boatRoutes({ db, live, now }: Context): Router {
 
   router.get('/boats/:id', async (req, res) => {
     const record = await findBoat(db, req.params.id);
-    const { states, clocks } = await yardClocks(db, now(), { boatId: record.id });
-    const view: BoatView = { boat: record, areas: states.map((s) => s.area), clocks };
+    const { states, clocks } = await memory.some(now(), { boatId: record.id });
+    const view: BoatView = { boat: record, areas: states.map((s) => s.area), clocks: [...clocks] };
     res.json(view);
   });
 
@@ -84,7 +82,7 @@ export function boatRoutes({ db, live, now }: Context): Router {
 
   router.get('/boats/:id/stacks', async (req, res) => {
     await findBoat(db, req.params.id);
-    const states = await loadAreaStates(db, { boatId: req.params.id });
+    const { states } = await memory.some(now(), { boatId: req.params.id });
     res.json(states.map(stackView));
   });
   return router;

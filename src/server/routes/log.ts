@@ -94,13 +94,16 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   strike: 'an entry was struck out',
 };
 
-export function logRoutes({ db, live, now }: Context): Router {
+export function logRoutes({ db, live, memory, now }: Context): Router {
   const router = guardIds(Router());
 
   /** Appends. The client makes the id, so sending the same entry twice changes nothing. */
   router.post('/log', async (req, res) => {
     const input = accept(entryInput, req.body) as EntryInput;
-    checkTimes(input, now());
+    const time = now();
+    checkTimes(input, time);
+    // Asked for before the transaction, which holds the one connection there is.
+    const before = input.corrects ? await memory.some(time, { areaId: input.areaId }) : null;
     const { made, saved } = await db.transaction(async (tx) => {
       const known = await findEntry(tx, input.id);
       if (known) {
@@ -116,14 +119,11 @@ export function logRoutes({ db, live, now }: Context): Router {
       await checkReferences(tx, input);
       const { id, areaId, kind, body, corrects } = input;
       const row = { id, areaId, kind, body, corrects, boatId: place.boatId, at: new Date(input.at) };
-      const append = async () => {
-        await tx.insert(logEntry).values({ ...row, recordedAt: new Date(now()) });
-      };
-      if (corrects) await recordShifts(tx, now(), CAUSES[kind], append);
-      else await append();
+      await tx.insert(logEntry).values({ ...row, recordedAt: new Date(time) });
+      if (before) await recordShifts(tx, { before, now: time, cause: CAUSES[kind], touched: { areaId } });
       return { made: true, saved: (await findEntry(tx, id)) as Entry };
     });
-    live.tell('log');
+    live.tell('log', input.areaId);
     res.status(made ? 201 : 200).json(saved);
   });
 

@@ -17,7 +17,7 @@ async function findProduct(db: Queries, id: string): Promise<Product> {
   return { ...row, sheet: known.sheet };
 }
 
-export function productRoutes({ db, live, now }: Context): Router {
+export function productRoutes({ db, live, memory, now }: Context): Router {
   const router = guardIds(Router());
 
   router.get('/products', async (_req, res) => {
@@ -58,14 +58,16 @@ export function productRoutes({ db, live, now }: Context): Router {
   /** A changed sheet is a new version; coats laid keep the one they were laid with. */
   router.put('/products/:id', async (req, res) => {
     const input = accept(productUpdate, { ...req.body, id: req.params.id });
+    const at = now();
+    const before = await memory.at(at);
     const saved = await db.transaction(async (tx) => {
       const current = await findProduct(tx, input.id);
       if (current.version !== input.version) throw conflict('product', current, input);
       const version = current.version + 1;
-      await recordShifts(tx, now(), `the sheet of ${input.name} was changed`, async () => {
-        await tx.insert(productSheet).values({ productId: input.id, version, sheet: input.sheet });
-        await tx.update(product).set({ name: input.name, version }).where(eq(product.id, input.id));
-      });
+      await tx.insert(productSheet).values({ productId: input.id, version, sheet: input.sheet });
+      await tx.update(product).set({ name: input.name, version }).where(eq(product.id, input.id));
+      const cause = `the sheet of ${input.name} was changed`;
+      await recordShifts(tx, { before, now: at, cause, touched: 'sheets' });
       return findProduct(tx, input.id);
     });
     live.tell('products');

@@ -1,9 +1,10 @@
 import { Router } from 'express';
-import type { BenchView, SlipView } from '../../contract/index.ts';
+import type { AreaClock, AreaGlance, BenchView, SlipView } from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
+import { urgencyMs } from '../../core/cure/index.ts';
 import { limitsOf, stackNeed } from '../../core/system/index.ts';
 import { hourAt, toWeatherHour } from '../clock/air.ts';
-import { openPots, yardClocks } from '../clock/yardClocks.ts';
+import { openPots } from '../clock/yardClocks.ts';
 import type { Context } from '../context.ts';
 import { toBoat } from '../db/rows.ts';
 import { boat } from '../db/schema.ts';
@@ -13,22 +14,45 @@ import { notFound } from '../http/problem.ts';
 /** Hours ahead that the bench judges. */
 const BENCH_HOURS = 36;
 
-export function slipRoutes({ db, now }: Context): Router {
+/** No foreman reads further; the boats below show the rest. */
+const MOST_LINES = 60;
+
+const urgency = (clock: AreaClock) =>
+  urgencyMs({ state: clock.state, untilMs: clock.until === null ? null : Date.parse(clock.until) });
+
+/** What each boat's thumbnail shows, by boat. */
+function glances(clocks: readonly AreaClock[]): Map<string, AreaGlance[]> {
+  const byBoat = new Map<string, AreaGlance[]>();
+  for (const { boatId, areaId, areaName, zone, side, state } of clocks) {
+    const list = byBoat.get(boatId) ?? [];
+    list.push({ areaId, areaName, zone, side, state });
+    byBoat.set(boatId, list);
+  }
+  return byBoat;
+}
+
+export function slipRoutes({ db, memory, now }: Context): Router {
   const router = guardIds(Router());
 
   /** What runs in the yard, soonest first, and every boat. */
   router.get('/slip', async (_req, res) => {
     const at = now();
-    const known = await yardClocks(db, at);
+    const known = await memory.at(at);
     const boats = (await db.select().from(boat)).map(toBoat).filter((b) => !b.archived);
     const hour = hourAt(known.hours, at);
+    const areasOf = glances(known.clocks);
+    const sorted = known.clocks
+      .map((clock) => ({ clock, at: urgency(clock) }))
+      .sort((a, b) => a.at - b.at)
+      .map(({ clock }) => clock);
     const view: SlipView = {
       now: new Date(at).toISOString(),
       boats: boats
-        .map((b) => ({ ...b, areas: known.states.filter((s) => s.boat.id === b.id).length }))
+        .map((b) => ({ ...b, areas: areasOf.get(b.id) ?? [] }))
         .sort((a, b) => a.name.localeCompare(b.name)),
       pots: await openPots(db, known, at),
-      clocks: known.clocks,
+      clocks: sorted.slice(0, MOST_LINES),
+      more: Math.max(0, sorted.length - MOST_LINES),
       air: hour ? toWeatherHour(hour) : null,
     };
     res.json(view);
@@ -38,7 +62,7 @@ export function slipRoutes({ db, now }: Context): Router {
   router.get('/bench/:areaId', async (req, res) => {
     const at = now();
     const which = { areaId: req.params.areaId };
-    const known = await yardClocks(db, at, which);
+    const known = await memory.some(at, which);
     const [state] = known.states;
     const [clock] = known.clocks;
     if (!state || !clock) throw notFound('area', req.params.areaId);

@@ -48,7 +48,7 @@ export async function keepHours(
   }
 }
 
-export function weatherRoutes({ db, live, now }: Context): Router {
+export function weatherRoutes({ db, live, memory, now }: Context): Router {
   const router = Router();
 
   router.get('/weather', async (req, res) => {
@@ -90,9 +90,11 @@ export function weatherRoutes({ db, live, now }: Context): Router {
     if (input.mode === 'import') {
       const at = now();
       const cause = `weather file of ${hours.length} hours imported`;
-      answer.shifts = await db.transaction((tx) =>
-        recordShifts(tx, at, cause, () => keepHours(tx, hours, { now: at, simulated: false })),
-      );
+      const before = await memory.at(at);
+      answer.shifts = await db.transaction(async (tx) => {
+        await keepHours(tx, hours, { now: at, simulated: false });
+        return recordShifts(tx, { before, now: at, cause, touched: 'air' });
+      });
       live.tell('weather');
     }
     res.json(answer);
@@ -106,6 +108,7 @@ export function weatherRoutes({ db, live, now }: Context): Router {
     const range = { from: at - 14 * 24 * HOUR_MS, to: at + days * 24 * HOUR_MS };
     const utcOffsetHours = DateTime.fromMillis(at, { zone: yard.zone }).offset / 60;
     const hours = standInWeather({ seed: 7, ...range, utcOffsetHours });
+    const before = await memory.at(at);
     const shifts = await db.transaction(async (tx) => {
       const own = await tx
         .select({ at: weatherHour.at, source: weatherHour.source })
@@ -113,9 +116,13 @@ export function weatherRoutes({ db, live, now }: Context): Router {
         .where(and(eq(weatherHour.simulated, false), gte(weatherHour.at, new Date(range.from))));
       const taken = new Set(own.map((row) => row.at.getTime()));
       const free = hours.filter((hour) => !taken.has(hour.at));
-      return recordShifts(tx, at, 'the simulated forecast was renewed', () =>
-        keepHours(tx, free, { now: at, simulated: true }),
-      );
+      await keepHours(tx, free, { now: at, simulated: true });
+      return recordShifts(tx, {
+        before,
+        now: at,
+        cause: 'the simulated forecast was renewed',
+        touched: 'air',
+      });
     });
     live.tell('weather');
     res.json({ hours: hours.length, shifts });

@@ -35,6 +35,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
       </div>
       <DoNext lines={lines} zone={yard.zone} />
       <RunningList lines={lines} zone={yard.zone} />
+      {view.more > 0 && <p>And {view.more} more areas; their boats are below.</p>}
       <BoatsAshore view={view} />
     </div>
   );
@@ -79,21 +80,19 @@ function BoatsAshore({ view }: { view: SlipView }) {
             <Link to={`/boats/${boat.id}/survey`} className="block hover:underline">
               <BoatDrawing
                 boat={boat}
-                areas={view.clocks
-                  .filter((c) => c.boatId === boat.id)
-                  .map((c, i) => ({
-                    id: c.areaId,
-                    name: c.areaName,
-                    zone: c.zone,
-                    side: c.side === 'port' ? 'both' : c.side,
-                    state: c.state,
-                    number: i + 1,
-                  }))}
+                areas={boat.areas.map((c, i) => ({
+                  id: c.areaId,
+                  name: c.areaName,
+                  zone: c.zone,
+                  side: c.side === 'port' ? 'both' : c.side,
+                  state: c.state,
+                  number: i + 1,
+                }))}
               />
               <span className="lettered block pt-1">{boat.name}</span>
             </Link>
             <span className="block text-sm opacity-80">
-              {boat.areas === 0 ? 'no areas yet' : `${boat.areas} areas`}
+              {boat.areas.length === 0 ? 'no areas yet' : `${boat.areas.length} areas`}
             </span>
           </li>
         ))}

@@ -1,4 +1,5 @@
 import type { AreaClock, PotView } from '../../contract/index.ts';
+import { urgencyMs } from '../../core/cure/index.ts';
 
 /** One line of the slip: a live pot or an area, with what it asks for and the moment that decides its place. */
 export type SlipLine =
@@ -8,28 +9,16 @@ export type SlipLine =
 /** A window that ends within this is running out, and only then is the signal colour used. */
 export const RUNNING_OUT_MS = 3 * 3_600_000;
 
-const ms = (at: string | null) => (at === null ? Number.POSITIVE_INFINITY : Date.parse(at));
-const LATER = 1e15;
-
-/** States in which nothing runs out, after all that does. */
-const STILL: Partial<Record<AreaClock['state'], number>> = {
-  'key-first': 1,
-  closed: 2,
-  'not-stated': 3,
-  'no-weather': 4,
-  bare: 5,
-  finished: 6,
-  'no-system': 7,
-};
+const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
 /** Everything that runs, what is decided soonest first; then what stands still. */
 export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]): SlipLine[] {
   const lines: SlipLine[] = [
-    ...pots.map((pot): SlipLine => ({ kind: 'pot', pot, decides: ms(pot.potEnds ?? pot.inductionEnds) })),
+    ...pots.map(
+      (pot): SlipLine => ({ kind: 'pot', pot, decides: Date.parse(pot.potEnds ?? pot.inductionEnds) }),
+    ),
     ...clocks.map((clock): SlipLine => {
-      const rank = STILL[clock.state];
-      const decides = rank === undefined ? Math.min(ms(clock.until), LATER) : LATER + rank;
-      return { kind: 'area', clock, decides };
+      return { kind: 'area', clock, decides: urgencyMs({ state: clock.state, untilMs: ms(clock.until) }) };
     }),
   ];
   return lines.sort((a, b) => a.decides - b.decides);

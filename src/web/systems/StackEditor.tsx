@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import type { Area, FieldError, Product, StackView } from '../../contract/index.ts';
+import type { FieldError, StackView } from '../../contract/index.ts';
 import { SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -11,14 +11,8 @@ import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { StackTotals } from './StackTotals.tsx';
 import { StepLine } from './StepLine.tsx';
+import type { StackContext } from './stackContext.ts';
 import { type StackValues, stackFormPath, stackToValues, stepOf, valuesToStack } from './stackForm.ts';
-
-export interface StackContext {
-  area: Area;
-  areaM2: number;
-  products: readonly Product[];
-  laid: Record<string, number>;
-}
 
 interface Props {
   context: StackContext;

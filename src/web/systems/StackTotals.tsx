@@ -4,7 +4,7 @@ import { FormReader } from '../forms/canonical.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import type { StackContext } from './StackEditor.tsx';
+import type { StackContext } from './stackContext.ts';
 import { METHOD_WORDS, type StackValues, valuesToStack } from './stackForm.ts';
 
 /** What the stack takes: litres a coat and in all, wet film to aim for, and whether a coat is outside its sheet. */

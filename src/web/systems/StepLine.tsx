@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { FAMILIES } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
-import type { StackContext } from './StackEditor.tsx';
+import type { StackContext } from './stackContext.ts';
 import { METHOD_WORDS, type StackValues, type StepValues } from './stackForm.ts';
 
 interface Props {

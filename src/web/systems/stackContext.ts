@@ -1,0 +1,9 @@
+import type { Area, Product } from '../../contract/index.ts';
+
+/** What the parts of a stack's editor know of the area they are on. */
+export interface StackContext {
+  area: Area;
+  areaM2: number;
+  products: readonly Product[];
+  laid: Record<string, number>;
+}
