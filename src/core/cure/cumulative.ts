@@ -94,11 +94,7 @@ function reach(clock: Cumulative, temps: TempSeries, first: number, into: number
 export type Found = { at: number; hour: number } | { left: number };
 
 /** When the event comes for a film laid within the series. */
-export function bisect(
-  clock: Cumulative,
-  temps: TempSeries,
-  laidAt: number,
-): { at: number; hour: number } | null {
+export function bisect(clock: Cumulative, temps: TempSeries, laidAt: number): Found {
   const { done } = clock;
   const first = Math.floor((laidAt - temps.startMs) / HOUR_MS);
   const target = reach(clock, temps, first, (laidAt - temps.startMs) / HOUR_MS - first);
