@@ -50,7 +50,7 @@ function MeasureLine({ index, onRemove }: { index: number; onRemove: () => void 
   const at = `measures.${index}`;
   return (
     <div className="border-base-300 border-l-4 pl-3">
-      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-3">
+      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[1.5fr_1fr_1fr]">
         <SelectField
           name={`${at}.kind`}
           label={line?.opening ? 'Opening' : 'Shape'}

@@ -36,7 +36,7 @@ export function StepLine({ index, last, context, onRemove, onMove }: Props) {
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Move ${product.name} down, nearer the hull`}
+          aria-label={`Lay ${product.name} earlier, nearer the hull`}
           disabled={index === 0}
           onClick={() => onMove(-1)}
         >
@@ -45,7 +45,7 @@ export function StepLine({ index, last, context, onRemove, onMove }: Props) {
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Move ${product.name} up, nearer the air`}
+          aria-label={`Lay ${product.name} later, nearer the air`}
           disabled={last}
           onClick={() => onMove(1)}
         >
