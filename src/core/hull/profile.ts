@@ -164,7 +164,7 @@ export function profileLines(input: { kind: BoatKind; dimensions: Dimensions }):
   };
   const sheer = range(STEPS).map((u) => ({ x: u * loa, z: sheerAt(u * loa) }));
   const stern = (z: number) => Math.max(0, (wlAft * (freeboard - z)) / freeboard);
-  const stem = (z: number) => loa - (loa - wlFore) * (1 - z / sheerAt(loa)) ** 1.6;
+  const stem = (z: number) => loa - (loa - wlFore) * Math.max(0, 1 - z / sheerAt(loa)) ** 1.6;
   const level = (z: number, from: number, to: number): Point[] => [
     { x: from, z },
     { x: to, z },

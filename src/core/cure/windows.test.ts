@@ -1,0 +1,224 @@
+import { describe, expect, it } from 'vitest';
+import {
+  type CureSheet,
+  clockStretches,
+  eventTime,
+  explainEvent,
+  FILM_EVENTS,
+  type Film,
+  filmEvents,
+  HOUR_MS,
+  type Next,
+  type OvercoatRule,
+  ruleFor,
+  segmentAt,
+  type TempSeries,
+  urgencyMs,
+  windowsFor,
+} from './index.ts';
+
+const at20 = (hours: number) => [{ tempC: 20, minutes: hours * 60 }];
+const constant = (tempC: number, hours = 24 * 60): TempSeries => ({
+  startMs: 0,
+  valuesC: Array(hours).fill(tempC),
+});
+const rule = (over: Partial<OvercoatRule>): OvercoatRule => ({
+  by: 'any',
+  min: at20(8),
+  chemicalMax: at20(72),
+  keyGrit: 120,
+  ...over,
+});
+const sheet = (over: Partial<CureSheet> = {}): CureSheet => ({
+  stopC: 5,
+  events: {},
+  overcoat: [rule({})],
+  ...over,
+});
+const film = (over: Partial<Film> = {}): Film => ({
+  laidFromMs: 0,
+  laidToMs: HOUR_MS,
+  sheet: sheet(),
+  ...over,
+});
+const coat = (family = 'epoxy-primer', same = false): Next => ({ kind: 'coat', family, same });
+const look = (f: Film, hour: number, next: Next = coat(), temps = constant(20)) =>
+  windowsFor({ film: f, next, temps, now: hour * HOUR_MS });
+
+describe('which line of the sheet speaks for the next coat', () => {
+  const lines = [rule({ by: 'any' }), rule({ by: 'epoxy-barrier' }), rule({ by: 'self' })];
+  it('the same product first, then its family, then anything else', () => {
+    expect(ruleFor(sheet({ overcoat: lines }), coat('epoxy-barrier', true))?.by).toBe('self');
+    expect(ruleFor(sheet({ overcoat: lines }), coat('epoxy-barrier'))?.by).toBe('epoxy-barrier');
+    expect(ruleFor(sheet({ overcoat: lines }), coat('varnish'))?.by).toBe('any');
+    expect(ruleFor(sheet({ overcoat: [rule({ by: 'self' })] }), coat('varnish'))).toBeUndefined();
+  });
+  it('the water has no overcoat line at all', () => {
+    expect(ruleFor(sheet({ overcoat: lines }), { kind: 'water' })).toBeUndefined();
+  });
+});
+
+describe('the states follow each other without gap or overlap', () => {
+  const thumb = { opens: at20(4), closes: at20(6) };
+  it.each<[string, CureSheet, Next, string[]]>([
+    ['a plain overcoat', sheet(), coat(), ['too-soon', 'open', 'key-first']],
+    [
+      'a sheet without a chemical end',
+      sheet({ overcoat: [rule({ chemicalMax: null })] }),
+      coat(),
+      ['too-soon', 'open'],
+    ],
+    [
+      'a thumb window',
+      sheet({ overcoat: [rule({ thumb })] }),
+      coat(),
+      ['too-soon', 'thumb', 'open', 'key-first'],
+    ],
+    [
+      'the water, with a latest day',
+      sheet({ events: { immersion: at20(24), 'latest-immersion': at20(200) } }),
+      { kind: 'water' },
+      ['too-soon', 'open', 'closed'],
+    ],
+    [
+      'the water, without one',
+      sheet({ events: { immersion: at20(24) } }),
+      { kind: 'water' },
+      ['too-soon', 'open'],
+    ],
+    ['the water, on a sheet that is silent', sheet(), { kind: 'water' }, ['not-stated']],
+  ])('%s', (_what, s, next, states) => {
+    const { segments } = look(film({ sheet: s }), 1, next);
+    expect(segments.map((x) => x.state)).toEqual(states);
+    expect(segments[0]?.fromMs).toBe(0);
+    segments.slice(1).forEach((segment, i) => {
+      expect(segment.fromMs).toBe(segments[i]?.toMs);
+    });
+    expect(segments.at(-1)?.toMs).toBeNull();
+  });
+
+  it('a coat laid so slowly that the first corner’s window has closed before the last may be overcoated', () => {
+    const slow = film({ laidToMs: 70 * HOUR_MS, sheet: sheet() });
+    // "May" at 70 + 8 h, "must" by 72 h: there is no open state left, the film is keyed.
+    expect(look(slow, 79).segments.map((x) => x.state)).toEqual(['too-soon', 'key-first']);
+  });
+
+  it('a film in the cold is too soon for good, as far as is known, and says that it stood', () => {
+    const cold = look(film(), 400, coat(), constant(1));
+    expect(cold).toMatchObject({ state: 'too-soon', until: null });
+    expect(cold.warnings).toContain('stood-cold');
+  });
+
+  it('an edge beyond the forecast is reckoned on with the last day, and warned of', () => {
+    const short = look(film(), 3, coat(), constant(20, 24));
+    expect(short.edges.find((e) => e.edge === 'chemical-max')?.at).toBe(72 * HOUR_MS);
+    expect(short.warnings).toEqual(['beyond-series']);
+  });
+
+  it('a film laid before the air is known is reckoned from the first known day, and warned of', () => {
+    const early = { ...constant(20), startMs: 5 * HOUR_MS };
+    const windows = windowsFor({ film: film(), next: coat(), temps: early, now: 6 * HOUR_MS });
+    expect(windows.edges.find((e) => e.edge === 'overcoat-min')?.at).toBe(9 * HOUR_MS);
+    expect(windows.warnings).toContain('before-series');
+  });
+
+  it('tells which state holds, its end, and the grit to key with', () => {
+    expect(look(film(), 12)).toMatchObject({
+      state: 'open',
+      until: 72 * HOUR_MS,
+      keyGrit: 120,
+      ruleBy: 'any',
+    });
+    expect(look(film(), 72)).toMatchObject({ state: 'key-first', until: null });
+    expect(look(film(), -5)).toMatchObject({ state: 'too-soon' });
+  });
+});
+
+describe('a film’s own events', () => {
+  const events = {
+    'tack-free': at20(3),
+    sandable: at20(16),
+    walk: at20(24),
+    'full-cure': at20(168),
+  } as const;
+  it('come from the last corner, only those the sheet states, in the order of the trade', () => {
+    const found = filmEvents({ film: film({ sheet: sheet({ events }) }), temps: constant(20) });
+    expect(found.map((e) => e.event)).toEqual(FILM_EVENTS.filter((e) => e in events));
+    expect(found.map((e) => (e.at as number) / HOUR_MS)).toEqual([4, 17, 25, 169]);
+  });
+  it('do not come where the clock stands', () => {
+    const found = filmEvents({ film: film({ sheet: sheet({ events }) }), temps: constant(0) });
+    expect(found.map((e) => e.at)).toEqual([null, null, null, null]);
+  });
+});
+
+describe('why then: the clock day by day', () => {
+  const curve = { points: at20(48), stopC: 5 };
+  it('the shares of the days add up to the whole, standing hours are counted', () => {
+    // A day at 20 °C, a day at 2 °C in which it stands, then 20 °C again.
+    const valuesC = [...Array(24).fill(20), ...Array(24).fill(2), ...Array(48).fill(20)];
+    const { steps, at } = explainEvent({ curve, temps: { startMs: 0, valuesC }, laidAt: 0 });
+    const days = clockStretches({ steps, boundariesMs: [0, 24, 48, 72].map((h) => h * HOUR_MS) });
+    expect((at as number) / HOUR_MS).toBe(72);
+    expect(days.map((d) => [Number(d.share.toFixed(12)), d.stoodMs / HOUR_MS, d.meanC])).toEqual([
+      [0.5, 0, 20],
+      [0, 24, 2],
+      [0.5, 0, 20],
+    ]);
+  });
+  it('a stretch beyond the forecast is marked as assumed', () => {
+    const { steps } = explainEvent({ curve, temps: constant(20, 24), laidAt: 0 });
+    const days = clockStretches({ steps, boundariesMs: [0, 24 * HOUR_MS] });
+    expect(days.map((d) => d.known)).toEqual([true, false]);
+  });
+});
+
+describe('what needs hands first', () => {
+  it('what opens or closes soonest, then what is open for good, then what stands still', () => {
+    const order = [
+      { state: 'open', untilMs: 5000 },
+      { state: 'too-soon', untilMs: 9000 },
+      { state: 'open', untilMs: null },
+      { state: 'key-first', untilMs: null },
+      { state: 'closed', untilMs: null },
+      { state: 'bare', untilMs: null },
+      { state: 'finished', untilMs: null },
+      { state: 'no-system', untilMs: null },
+    ] as const;
+    const sorted = [...order].reverse().sort((a, b) => urgencyMs(a) - urgencyMs(b));
+    expect(sorted).toEqual(order);
+  });
+  it('the present state is the last that has begun', () => {
+    const segments = [{ fromMs: 0 }, { fromMs: 10 }, { fromMs: 20 }];
+    expect(segmentAt(segments, 15)).toBe(segments[1]);
+    expect(segmentAt(segments, 20)).toBe(segments[2]);
+    expect(segmentAt(segments, -1)).toBe(segments[0]);
+    expect(segmentAt([], 5)).toBeUndefined();
+  });
+});
+
+describe('tables that cannot drive a clock are refused by name', () => {
+  const run = (points: { tempC: number; minutes: number }[]) =>
+    eventTime({ curve: { points, stopC: null }, temps: constant(20), laidAt: 0 });
+  it.each([
+    ['no point', [], 'event table without a point'],
+    ['a time of 0', [{ tempC: 20, minutes: 0 }], 'event time 0 is outside what is above 0'],
+    [
+      'one temperature twice',
+      [
+        { tempC: 20, minutes: 5 },
+        { tempC: 20, minutes: 6 },
+      ],
+      '20 °C twice',
+    ],
+    ['an impossible temperature', [{ tempC: 400, minutes: 5 }], 'event temperature 400 is outside -40–80'],
+  ])('%s', (_what, points, message) => {
+    expect(() => run(points)).toThrow(message);
+  });
+  it('an air of no hours at all', () => {
+    const empty = { startMs: 0, valuesC: [] };
+    expect(() => eventTime({ curve: { points: at20(1), stopC: null }, temps: empty, laidAt: 0 })).toThrow(
+      'temperature series without an hour',
+    );
+  });
+});
