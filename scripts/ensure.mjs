@@ -33,7 +33,8 @@ export function ensurePackages() {
   const fresh = existsSync(mark) && statSync(mark).mtimeMs >= statSync(at('package-lock.json')).mtimeMs;
   if (fresh) return;
   console.log('Installing packages…');
-  must('npm', ['ci', '--no-audit', '--no-fund']);
+  // Not `npm ci`: that refuses a lock file written where the binaries of other systems could not be had.
+  must('npm', ['install', '--no-save', '--no-audit', '--no-fund']);
 }
 
 /** Debian's Chromium for the browser tests. */
