@@ -110,7 +110,7 @@ export function Conditions({ view, sheet, conditions, onChange, zone }: Props) {
         <p>No air is known for this hour. Measure it and set it here, or add a weather file.</p>
       )}
       {typing ? (
-        <div className="grid gap-3 sm:grid-cols-3">
+        <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-1">
           <Stepper
             label="Air"
             unit={symbol}

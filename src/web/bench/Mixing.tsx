@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
 import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
-import { addition, planBatches, potLifeMinutes, type SplitResult, splitParts } from '../../core/mix/index.ts';
+import { addition, potLifeMinutes, type SplitResult, splitParts } from '../../core/mix/index.ts';
 import { fromCanonical, toCanonical } from '../../core/units/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { logEntry } from '../api/outbox.ts';
@@ -10,7 +10,10 @@ import { sayMinutes } from '../clock/say.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { cautionsFor } from './cautions.ts';
+import { LabelCheck } from './LabelCheck.tsx';
 import { Pours } from './Pours.tsx';
+import { planFor } from './planFor.ts';
+import { SplitNotes } from './SplitNotes.tsx';
 import { Stepper } from './Stepper.tsx';
 import { ToolFields } from './ToolFields.tsx';
 import { useTool } from './toolChoice.ts';
@@ -41,7 +44,6 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (wanted ?? 0.5);
   const [litres, setLitres] = useState<number | null>(null);
   const batch = litres ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
-  const [read, setRead] = useState<Record<string, boolean>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
 
@@ -65,7 +67,6 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
     limit: sheet.thinner,
   });
   const volumeUnit = system === 'us' ? 'usfloz' : 'ml';
-  const allRead = sheet.parts.every((part) => read[part.name]);
 
   const mixed = async () => {
     if (!split) return;
@@ -97,7 +98,6 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           potLifeMin: potLife,
         },
       });
-      setRead({});
       onMixed();
     } catch (error) {
       setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
@@ -170,59 +170,12 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
       {split && (
         <>
           <Pours split={split} tool={tool} product={product.name} />
-          {twoPart && (
-            <Why
-              figure={
-                split.withinTolerance ? (
-                  <span>
-                    Ratio {sheet.parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
-                    {Math.abs(split.ratioError) < 0.0005
-                      ? 'exact'
-                      : `off by ${(split.ratioError * 100).toFixed(1)} % after rounding`}
-                  </span>
-                ) : (
-                  <strong className="text-error">
-                    Off ratio by {(split.ratioError * 100).toFixed(1)} %: this tool is too coarse for this
-                    batch
-                  </strong>
-                )
-              }
-            >
-              <p>
-                Each part is rounded to what the tool can show. Allowed ±
-                {Math.round((sheet.ratioTolerance ?? 0.05) * 100)} %
-                {sheet.ratioTolerance === null
-                  ? ' (common practice; the sheet says nothing)'
-                  : ' by the sheet'}
-                .
-              </p>
-            </Why>
-          )}
-          {result?.better?.litres && (
-            <p>
-              A batch of {show(result.better.litres, 'volume')} lands on the marks{' '}
-              {Math.abs(result.better.ratioError) < 0.0005
-                ? 'exactly'
-                : `within ${Math.abs(result.better.ratioError * 100).toFixed(1)} %`}
-              .{' '}
-              <button
-                type="button"
-                className="btn target"
-                onClick={() => setLitres(result.better?.litres ?? batch)}
-              >
-                Take {show(result.better.litres, 'volume')}
-              </button>
-            </p>
-          )}
-          {step.thinner > 0 && (
-            <p className={thinner.verdict === 'within' ? '' : 'text-error font-semibold'}>
-              {thinner.name}: {show(thinner.litres, 'volume')}
-              {sheet.inductionMin > 0 && ', after induction'}.{' '}
-              {thinner.verdict === 'over-limit' &&
-                `${Math.round(step.thinner * 100)} % is over the sheet's limit of ${Math.round((thinner.maxFraction ?? 0) * 100)} %.`}
-              {thinner.verdict === 'not-on-sheet' && 'The sheet names no thinner: do not add any.'}
-            </p>
-          )}
+          <SplitNotes
+            sheet={sheet}
+            result={result as SplitResult}
+            thinner={thinner}
+            onTake={(better) => setLitres(better)}
+          />
         </>
       )}
       <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
@@ -232,40 +185,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         <li>The product's safety data sheet and local codes come first.</li>
       </ul>
       {twoPart && (
-        <>
-          <fieldset className="space-y-2">
-            <legend className="label-caps pb-1">
-              Stir the base to the bottom of the tin, then read each label
-            </legend>
-            {sheet.parts.map((part) => (
-              <label
-                key={part.name}
-                className="border-base-300 flex min-h-14 cursor-pointer items-center gap-3 border px-3"
-              >
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-lg"
-                  checked={read[part.name] ?? false}
-                  onChange={(event) => setRead({ ...read, [part.name]: event.target.checked })}
-                />
-                <span className="text-xl">
-                  The label says <strong>{product.name}</strong>, <strong>{part.name.toUpperCase()}</strong>
-                </span>
-              </label>
-            ))}
-          </fieldset>
-          <button
-            type="button"
-            className="btn btn-primary btn-xl target w-full"
-            disabled={!allRead || !split || sending}
-            onClick={() => void mixed()}
-          >
-            {sending ? 'Starting the clocks…' : 'Mixed now: start the clocks'}
-          </button>
-          {!allRead && (
-            <p className="text-sm opacity-80">Confirm every label first: two small tins look alike.</p>
-          )}
-        </>
+        <LabelCheck product={product} disabled={!split} sending={sending} onMixed={() => void mixed()} />
       )}
       {problem && (
         <p role="alert" className="text-error font-semibold">
@@ -274,27 +194,4 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
       )}
     </section>
   );
-}
-
-function planFor(input: {
-  wanted: number | null;
-  potLife: number | null;
-  view: BenchView;
-  step: Step;
-  sheet: Product['sheet'];
-}) {
-  const { wanted, potLife, view, step, sheet } = input;
-  if (wanted === null || wanted <= 0 || potLife === null || view.clock.areaM2 === 0 || !view.litresForCoat)
-    return null;
-  try {
-    return planBatches({
-      litres: wanted,
-      rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
-      litresPerM2: view.litresForCoat / view.clock.areaM2,
-      potLifeMin: potLife,
-      inductionMin: sheet.inductionMin,
-    });
-  } catch (error) {
-    return { problem: (error as Error).message };
-  }
 }

@@ -4,7 +4,7 @@ import { FAMILIES, type Hazard } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { choices } from '../survey/words.ts';
 import { METHOD_WORDS } from '../systems/stackForm.ts';
-import type { SheetValues } from './sheetForm.ts';
+import type { SheetValues } from './sheetValues.ts';
 
 const HAZARD_WORDS: Record<Hazard, string> = {
   isocyanate: 'Isocyanates',

@@ -10,7 +10,8 @@ import { RecordForm } from '../forms/RecordForm.tsx';
 import { Asked } from '../parts/Asked.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SheetFields } from './SheetFields.tsx';
-import { emptySheet, type SheetValues, sheetFormPath, sheetToValues, valuesToSheet } from './sheetForm.ts';
+import { sheetFormPath, sheetToValues, valuesToSheet } from './sheetForm.ts';
+import { emptySheet, type SheetValues } from './sheetValues.ts';
 import { TimeGrid } from './TimeGrid.tsx';
 
 /** One product's data sheet, entered from the paper that came with the tin. */

@@ -5,7 +5,7 @@ import { Field, SelectField } from '../forms/Field.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetForm.ts';
+import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetValues.ts';
 
 const columns = Array.from({ length: COLUMNS }, (_, i) => i);
 const BY: [string, string][] = [

@@ -1,0 +1,136 @@
+import { expect } from '@playwright/test';
+import type { SlipView } from '../src/contract/index.ts';
+import { demoTest as test } from './yard.ts';
+
+/** Things done by hand that no single screen owns: keyboard, print, wrong figures, both units, a lost connection. */
+
+const slip = async (request: import('@playwright/test').APIRequestContext) =>
+  (await (await request.get('/api/v1/slip')).json()) as SlipView;
+const areaNamed = async (request: import('@playwright/test').APIRequestContext, name: string) => {
+  const clock = (await slip(request)).clocks.find((c) => c.areaName === name);
+  if (!clock) throw new Error(`the demo has no ${name}`);
+  return clock;
+};
+
+test('from opening the page to the bench by keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'To the bench' })).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'To the work' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'To the bench' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/bench\//);
+  // The reader is set down at the beginning of the new place.
+  await expect(page.locator('main')).toBeFocused();
+});
+
+test('areas are picked on the drawing by keyboard, and the address can be shared', async ({
+  page,
+  request,
+}) => {
+  const { boatId } = await areaNamed(request, 'Keels');
+  await page.goto(`/boats/${boatId}/survey`);
+  await page.getByRole('button', { name: /Keels/ }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('region', { name: 'Keels' })).toBeVisible();
+  const address = page.url();
+  await page.goto('/');
+  await page.goto(address);
+  await expect(page.getByLabel('Name')).toHaveValue('Keels');
+  await page.getByRole('button', { name: 'Port', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Port', exact: true })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({ page, request }) => {
+  await page.goto(`/bench/${(await areaNamed(request, 'Bottom starboard')).areaId}`);
+  await page.getByRole('button', { name: 'Measured otherwise: set it' }).click();
+  await page.getByLabel('Relative humidity', { exact: true }).fill('130');
+  await expect(page.getByText('Relative humidity 130 is outside 5–100 %')).toBeVisible();
+  await page.getByLabel('Relative humidity', { exact: true }).fill('60');
+  await expect(page.getByText('Relative humidity 130')).toBeHidden();
+  await page.getByLabel('Air', { exact: true }).fill('warm');
+  await expect(page.getByText('Air "warm" is not a number')).toBeVisible();
+  await page.getByLabel('Air', { exact: true }).fill('18');
+  await page.getByLabel('Surface', { exact: true }).fill('18');
+  await expect(page.getByText('Fit to lay', { exact: true })).toBeVisible();
+  await page.getByLabel('This batch', { exact: true }).fill('0');
+  await expect(page.getByText('This batch 0 is outside')).toBeVisible();
+  await page.getByLabel('This batch', { exact: true }).fill('900');
+  await expect(page.getByText('fill to 900 ml')).toBeVisible();
+});
+
+test('another tool gives other figures, and a coarse one says how far off it is', async ({
+  page,
+  request,
+}) => {
+  await page.goto(`/bench/${(await areaNamed(request, 'Bottom starboard')).areaId}`);
+  await page.getByLabel('This batch', { exact: true }).fill('600');
+  await page.getByLabel('Measured with').selectOption('scale');
+  // 400 ml × 1.44 kg/l and 200 ml × 1.02 kg/l
+  await expect(page.getByText('576', { exact: true })).toBeVisible();
+  await expect(page.getByText('204', { exact: true })).toBeVisible();
+  await page.getByLabel('Measured with').selectOption('counted-cups');
+  await page.getByLabel('Its finest mark', { exact: true }).fill('300');
+  await expect(page.getByText(/Off ratio by/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Measured with')).toHaveValue('counted-cups');
+});
+
+test('the log prints without its buttons, and an entry struck out says why', async ({ page, request }) => {
+  const { boatId } = await areaNamed(request, 'Cabin sides');
+  await page.goto(`/boats/${boatId}/log`);
+  const area = page.getByRole('region', { name: 'Cabin sides' });
+  await expect(area.getByText('Samphire Undercoat, coat 1')).toBeVisible();
+  await area.getByLabel('Note on Cabin sides').fill('window rubbers masked');
+  await area.getByRole('button', { name: 'Add note' }).click();
+  await expect(area.getByText('window rubbers masked')).toBeVisible();
+  await area.getByRole('button', { name: 'Strike out' }).first().click();
+  await expect(area.getByRole('button', { name: 'Strike it out' })).toBeDisabled();
+  await area.getByLabel(/Why it does not count/).fill('on the wrong area');
+  await area.getByRole('button', { name: 'Strike it out' }).click();
+  await expect(area.getByText(/Struck out .*: on the wrong area/)).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(area.getByText('Samphire Undercoat, coat 1')).toBeVisible();
+});
+
+test('with the connection gone the page says so, keeps working, and sends what was done', async ({
+  page,
+  context,
+  request,
+}) => {
+  const { areaId } = await areaNamed(request, 'Gunwales and thwarts');
+  await page.goto(`/bench/${areaId}`);
+  await expect(page.getByRole('button', { name: 'Log this coat' })).toBeVisible();
+  await page.waitForLoadState('networkidle').catch(() => {});
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await expect(page.getByText('1 entry is kept on this device')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('1 entry is kept on this device')).toBeHidden({ timeout: 15_000 });
+  expect((await areaNamed(request, 'Gunwales and thwarts')).next?.coatNo).toBe(3);
+});
+
+test('an empty address, an area that is gone, and a server that fails are each said plainly', async ({
+  page,
+}) => {
+  await page.goto('/window/01900000-0000-7000-8000-00000000dead');
+  await expect(page.getByRole('alert')).toContainText('There is no area');
+  await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
+  await page.route('**/api/v1/products', (route) =>
+    route.fulfill({
+      status: 500,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({
+        type: 'about:blank',
+        title: 'Server error',
+        status: 500,
+        detail: 'Something went wrong on the server.',
+      }),
+    }),
+  );
+  await page.goto('/materials');
+  await expect(page.getByRole('alert')).toContainText('Something went wrong on the server.');
+});

@@ -1,0 +1,64 @@
+import type { Addition, SplitResult } from '../../core/mix/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
+import { Why } from '../parts/Why.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface Props {
+  sheet: ProductSheet;
+  result: SplitResult;
+  thinner: Addition;
+  onTake: (litres: number) => void;
+}
+
+const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
+const isExact = (error: number) => Math.abs(error) < 0.0005;
+
+/** What is to be said of a rounded batch: the error left, a larger batch that lands on the marks, the thinner. */
+export function SplitNotes({ sheet, result, thinner, onTake }: Props) {
+  const { show } = useUnits();
+  const { asked, better } = result;
+  return (
+    <>
+      {sheet.parts.length > 1 && (
+        <Why
+          figure={
+            asked.withinTolerance ? (
+              <span>
+                Ratio {sheet.parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
+                {isExact(asked.ratioError) ? 'exact' : `off by ${percent(asked.ratioError)} after rounding`}
+              </span>
+            ) : (
+              <strong className="text-error">
+                Off ratio by {percent(asked.ratioError)}: this tool is too coarse for this batch
+              </strong>
+            )
+          }
+        >
+          <p>
+            Each part is rounded to what the tool can show. Allowed ±
+            {Math.round((sheet.ratioTolerance ?? 0.05) * 100)} %
+            {sheet.ratioTolerance === null ? ' (common practice; the sheet says nothing)' : ' by the sheet'}.
+          </p>
+        </Why>
+      )}
+      {better?.litres && (
+        <p>
+          A batch of {show(better.litres, 'volume')} lands on the marks{' '}
+          {isExact(better.ratioError) ? 'exactly' : `within ${percent(Math.abs(better.ratioError))}`}.{' '}
+          <button type="button" className="btn target" onClick={() => onTake(better.litres as number)}>
+            Take {show(better.litres, 'volume')}
+          </button>
+        </p>
+      )}
+      {thinner.litres > 0 && (
+        <p className={thinner.verdict === 'within' ? '' : 'text-error font-semibold'}>
+          {thinner.name}: {show(thinner.litres, 'volume')}
+          {sheet.inductionMin > 0 && ', after induction'}.{' '}
+          {thinner.verdict === 'over-limit' &&
+            `It is over the sheet's limit of ${percent(thinner.maxFraction ?? 0)}.`}
+          {thinner.verdict === 'not-on-sheet' && 'The sheet names no thinner: do not add any.'}
+        </p>
+      )}
+    </>
+  );
+}

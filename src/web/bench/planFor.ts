@@ -1,0 +1,27 @@
+import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import { planBatches } from '../../core/mix/index.ts';
+
+/** The batches of this coat against the pot's life; null where something for it is not known, or why it cannot be. */
+export function planFor(input: {
+  wanted: number | null;
+  potLife: number | null;
+  view: BenchView;
+  step: Step;
+  sheet: Product['sheet'];
+}) {
+  const { wanted, potLife, view, step, sheet } = input;
+  if (wanted === null || wanted <= 0 || potLife === null || view.clock.areaM2 === 0 || !view.litresForCoat)
+    return null;
+  try {
+    return planBatches({
+      litres: wanted,
+      rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
+      litresPerM2: view.litresForCoat / view.clock.areaM2,
+      potLifeMin: potLife,
+      inductionMin: sheet.inductionMin,
+    });
+  } catch (error) {
+    return { problem: (error as Error).message };
+  }
+}

@@ -1,0 +1,80 @@
+import { FILM_EVENTS, type FilmEvent } from '../../core/cure/index.ts';
+import type { Method } from '../../core/film/index.ts';
+import type { Hazard, ProductSheet } from '../../core/system/index.ts';
+import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+
+export const COLUMNS = 5;
+export const LIMITS = ['airMinC', 'airMaxC', 'surfaceMinC', 'surfaceMaxC'] as const;
+
+export interface OvercoatValues {
+  by: string;
+  min: string[];
+  chemicalMax: string[];
+  thumbOpens: string[];
+  thumbCloses: string[];
+  keyGrit: string;
+}
+
+/** A sheet as typed: one row of temperatures for all its tables, times as the paper has them. */
+export interface SheetValues {
+  name: string;
+  family: ProductSheet['family'];
+  parts: { name: string; ratio: string; density: string }[];
+  ratioBy: ProductSheet['ratioBy'];
+  ratioTolerance: string;
+  solids: string;
+  film: { min: string; typical: string; max: string };
+  methods: Method[];
+  thinnerName: string;
+  thinnerLimit: string;
+  induction: string;
+  stopC: string;
+  limits: Record<(typeof LIMITS)[number] | 'rhMax' | 'dewMarginC', string>;
+  temps: string[];
+  potLife: string[];
+  events: Record<FilmEvent, string[]>;
+  overcoat: OvercoatValues[];
+  colours: { name: string; hex: string }[];
+  hazards: Hazard[];
+  note: string;
+}
+
+const blanks = () => Array<string>(COLUMNS).fill('');
+
+export const emptyOvercoat = (): OvercoatValues => ({
+  by: 'any',
+  min: blanks(),
+  chemicalMax: blanks(),
+  thumbOpens: blanks(),
+  thumbCloses: blanks(),
+  keyGrit: '',
+});
+
+export function emptySheet(system: UnitSystem): SheetValues {
+  const temp = (celsius: number) => fieldText(fromCanonical(celsius, shownUnit('temperature', system)));
+  return {
+    name: '',
+    family: 'epoxy-primer',
+    parts: [
+      { name: 'base', ratio: '', density: '' },
+      { name: 'hardener', ratio: '', density: '' },
+    ],
+    ratioBy: 'volume',
+    ratioTolerance: '',
+    solids: '',
+    film: { min: '', typical: '', max: '' },
+    methods: ['brush', 'roller'],
+    thinnerName: '',
+    thinnerLimit: '',
+    induction: '0',
+    stopC: '',
+    limits: { airMinC: '', airMaxC: '', surfaceMinC: '', surfaceMaxC: '', rhMax: '', dewMarginC: '' },
+    temps: [temp(10), temp(20), temp(30), '', ''],
+    potLife: blanks(),
+    events: Object.fromEntries(FILM_EVENTS.map((event) => [event, blanks()])) as Record<FilmEvent, string[]>,
+    overcoat: [emptyOvercoat()],
+    colours: [{ name: 'white', hex: '#f4f3ee' }],
+    hazards: ['solvent'],
+    note: '',
+  };
+}
