@@ -9,6 +9,15 @@ export {
   trapezoid,
 } from './measures.ts';
 export {
+  areaFromOffsets,
+  checkOffsets,
+  type Hydrostatics,
+  hydrostatics,
+  OFFSETS_SPREAD,
+  type OffsetTable,
+  SEA_WATER,
+} from './offsets.ts';
+export {
   BOAT_KINDS,
   type BoatKind,
   type Dimensions,
@@ -18,3 +27,16 @@ export {
   ZONES,
   type Zone,
 } from './profile.ts';
+export {
+  areaFromPaint,
+  bottomByRule,
+  deckByRule,
+  MEMORY_SPREAD,
+  mumfordM2,
+  PAINT_SPREAD,
+  RULE_SPREAD,
+  type StartingArea,
+  startingAreas,
+  topsidesByRule,
+} from './rules.ts';
+export { type AreaWay, chosenWay, type Disagreement, disagreements, type WayResult } from './ways.ts';

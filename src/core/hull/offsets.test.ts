@@ -1,0 +1,152 @@
+import { describe, expect, it } from 'vitest';
+import { areaFromOffsets, hydrostatics, mumfordM2, type OffsetTable } from './index.ts';
+
+const steps = (n: number, from: number, to: number) =>
+  Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n);
+
+/** A table over a function of the hull's half-breadth. */
+const tableOf = (
+  stationsM: number[],
+  waterlinesM: number[],
+  y: (x: number, z: number) => number,
+): OffsetTable => ({
+  stationsM,
+  waterlinesM,
+  halfBreadthsM: stationsM.map((x) => waterlinesM.map((z) => y(x, z))),
+});
+
+/** The Wigley parabolic hull [S], handbook part 3: L : B : T = 1 : 0.1 : 0.0625. */
+const wigley = (L: number) => {
+  const [B, T] = [0.1 * L, 0.0625 * L];
+  return tableOf(steps(80, -L / 2, L / 2), steps(40, -T, 0), (x, z) =>
+    Math.max(0, (B / 2) * (1 - ((2 * x) / L) ** 2) * (1 - (z / T) ** 2)),
+  );
+};
+
+describe('the Wigley hull from offsets', () => {
+  const L = 12;
+  const found = hydrostatics({ table: wigley(L), densityKgM3: 1000 });
+  it('wetted surface S/L² = 0.1488 ± 0.5 %', () => {
+    expect(Math.abs(found.wettedM2 / (L * L) / 0.1488 - 1)).toBeLessThan(0.005);
+  });
+  it('block coefficient 4/9 and waterplane coefficient 2/3 exactly', () => {
+    expect(found.cb).toBeCloseTo(4 / 9, 3);
+    expect(found.cwp).toBeCloseTo(2 / 3, 3);
+  });
+  it('displaces 4/9 of its box and sinks 1 cm for its waterplane in kilograms', () => {
+    expect(found.displacementKg / ((4 / 9) * L * 0.1 * L * 0.0625 * L * 1000)).toBeCloseTo(1, 3);
+    expect(found.kgPerCm / ((2 / 3) * L * 0.1 * L * 10)).toBeCloseTo(1, 3);
+  });
+  it("Mumford's formula comes within a few per cent of it", () => {
+    const mumford = mumfordM2({ lwlM: L, draughtM: 0.0625 * L, volumeM3: found.volumeM3 });
+    expect(Math.abs(mumford / found.wettedM2 - 1)).toBeLessThan(0.02);
+  });
+});
+
+describe('shapes with closed forms', () => {
+  it('a box: its two sides, and the volume of a box', () => {
+    const box = tableOf([0, 4], [-1, 0, 1], () => 1.5);
+    expect(areaFromOffsets({ table: box, fromZ: -10, toZ: 0 })).toBeCloseTo(2 * 4 * 1, 12);
+    expect(areaFromOffsets({ table: box, fromZ: 0, toZ: 10 })).toBeCloseTo(2 * 4 * 1, 12);
+    const found = hydrostatics({ table: box });
+    expect(found.volumeM3).toBeCloseTo(4 * 3 * 1, 12);
+    expect([found.cb, found.cwp]).toEqual([1, 1]);
+  });
+
+  it('a half cylinder lying in the water: πrL of skin, half its volume', () => {
+    const r = 1;
+    const angles = steps(200, -Math.PI / 2, 0);
+    const zs = angles.map((a) => r * Math.sin(a));
+    const table = tableOf([0, 6], zs, (_x, z) => Math.sqrt(Math.max(0, r * r - z * z)));
+    expect(areaFromOffsets({ table, fromZ: -2, toZ: 0 }) / (Math.PI * r * 6)).toBeCloseTo(1, 4);
+    expect(hydrostatics({ table }).volumeM3 / ((Math.PI / 2) * r * r * 6)).toBeCloseTo(1, 4);
+  });
+
+  it('a wedge of 45°: the skin is √2 times its height', () => {
+    const wedge = tableOf([0, 5], [-2, 0], (_x, z) => 2 + z);
+    expect(areaFromOffsets({ table: wedge, fromZ: -5, toZ: 5 })).toBeCloseTo(2 * 5 * 2 * Math.SQRT2, 12);
+  });
+
+  it('a cone on its side, breadths of 0 beyond it: πrs of skin within the 2 % of the method', () => {
+    const [r, h] = [1, 3];
+    // Waterlines by angle at the wide end; each section is a circle of its own radius, cut where it ends.
+    const fine = steps(120, -1, 1).map((u) => r * Math.sin((u * Math.PI) / 2));
+    const table = tableOf(steps(120, 0, h), fine, (x, z) =>
+      Math.sqrt(Math.max(0, (r * (1 - x / h)) ** 2 - z * z)),
+    );
+    const slant = Math.hypot(r, h);
+    expect(Math.abs(areaFromOffsets({ table, fromZ: -2, toZ: 2 }) / (Math.PI * r * slant) - 1)).toBeLessThan(
+      0.05,
+    );
+  });
+
+  it('areas cut by heights add up to the whole, wherever the cuts fall', () => {
+    const table = wigley(10);
+    const whole = areaFromOffsets({ table, fromZ: -10, toZ: 10 });
+    const cuts = [-10, -0.513, -0.301, -0.07, 10];
+    const parts = cuts.slice(1).map((toZ, i) => areaFromOffsets({ table, fromZ: cuts[i] as number, toZ }));
+    expect(parts.reduce((sum, part) => sum + part, 0)).toBeCloseTo(whole, 9);
+  });
+
+  it('where the table has no point there is no skin', () => {
+    const table: OffsetTable = {
+      stationsM: [0, 1, 2],
+      waterlinesM: [-1, 0],
+      halfBreadthsM: [
+        [1, 1],
+        [1, 1],
+        [null, 1],
+      ],
+    };
+    expect(areaFromOffsets({ table, fromZ: -2, toZ: 2 })).toBeCloseTo(2, 12);
+  });
+});
+
+describe('a table that cannot be used is refused by row and column', () => {
+  const good: OffsetTable = {
+    stationsM: [0, 1],
+    waterlinesM: [-1, 0],
+    halfBreadthsM: [
+      [1, 1],
+      [1, 1],
+    ],
+  };
+  const area = (over: Partial<OffsetTable>) => () =>
+    areaFromOffsets({ table: { ...good, ...over }, fromZ: -1, toZ: 0 });
+  it.each<[string, Partial<OffsetTable>, string]>([
+    [
+      'stations out of order',
+      { stationsM: [1, 0] },
+      'stations 2 at 0 m is outside what is above the 1 m before it',
+    ],
+    ['one waterline', { waterlinesM: [0] }, 'number of waterlines 1'],
+    ['a row too short', { halfBreadthsM: [[1, 1], [1]] }, 'offsets of station 2 1'],
+    ['a row missing', { halfBreadthsM: [[1, 1]] }, 'rows of offsets 1 is outside the 2 stations'],
+    [
+      'a negative breadth',
+      {
+        halfBreadthsM: [
+          [1, 1],
+          [1, -2],
+        ],
+      },
+      'half-breadth at station 2, waterline 2 -2',
+    ],
+    [
+      'no number',
+      {
+        halfBreadthsM: [
+          [1, Number.NaN],
+          [1, 1],
+        ],
+      },
+      'half-breadth at station 1, waterline 2 NaN',
+    ],
+  ])('%s', (_what, over, message) => {
+    expect(area(over)).toThrow(message);
+  });
+  it('nothing under water displaces nothing, and says so', () => {
+    const dry = { ...good, waterlinesM: [0.5, 1] };
+    expect(() => hydrostatics({ table: dry })).toThrow('lowest waterline 0.5 m');
+  });
+});

@@ -1,0 +1,203 @@
+import { positive, QuantityError, within } from '../units/index.ts';
+
+/**
+ * A table of offsets: half-breadths, m, of the hull's one side at stations (x forward from the aftermost, m) and
+ * waterlines (z up from the designed waterline, m; below it negative). `halfBreadthsM[station][waterline]`; null where
+ * the table has no point.
+ */
+export interface OffsetTable {
+  stationsM: readonly number[];
+  waterlinesM: readonly number[];
+  halfBreadthsM: readonly (readonly (number | null)[])[];
+}
+
+/** Typical spread of areas from a table of offsets: ±2 % [T]. */
+export const OFFSETS_SPREAD = 0.02;
+
+/** Throws naming the row and column that cannot be used: order, shape, letters, negative breadths. */
+export function checkOffsets(table: OffsetTable): void {
+  const rising = (name: string, values: readonly number[]) => {
+    if (values.length < 2) throw new QuantityError(`number of ${name}`, values.length, '2 or more');
+    values.forEach((value, i) => {
+      within(`${name} ${i + 1}`, value, -200, 200);
+      if (i > 0 && value <= (values[i - 1] as number)) {
+        throw new QuantityError(
+          `${name} ${i + 1} at`,
+          `${value} m`,
+          `what is above the ${values[i - 1]} m before it`,
+        );
+      }
+    });
+  };
+  rising('stations', table.stationsM);
+  rising('waterlines', table.waterlinesM);
+  if (table.halfBreadthsM.length !== table.stationsM.length) {
+    throw new QuantityError(
+      'rows of offsets',
+      table.halfBreadthsM.length,
+      `the ${table.stationsM.length} stations`,
+    );
+  }
+  table.halfBreadthsM.forEach((row, s) => {
+    if (row.length !== table.waterlinesM.length) {
+      throw new QuantityError(
+        `offsets of station ${s + 1}`,
+        row.length,
+        `the ${table.waterlinesM.length} waterlines`,
+      );
+    }
+    row.forEach((y, w) => {
+      if (y !== null) within(`half-breadth at station ${s + 1}, waterline ${w + 1}`, y, 0, 60);
+    });
+  });
+}
+
+type Vec = readonly [number, number, number];
+
+function triangleArea(a: Vec, b: Vec, c: Vec): number {
+  const u = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
+  const v = [c[0] - a[0], c[1] - a[1], c[2] - a[2]] as const;
+  return Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]) / 2;
+}
+
+/** The corners of the hull's skin on one side: between neighbouring stations and waterlines, where all four are known. */
+function* panels(table: OffsetTable): Generator<[Vec, Vec, Vec, Vec]> {
+  const { stationsM, waterlinesM, halfBreadthsM } = table;
+  const at = (s: number, w: number): Vec | null => {
+    const y = halfBreadthsM[s]?.[w];
+    return y === null || y === undefined ? null : [stationsM[s] as number, y, waterlinesM[w] as number];
+  };
+  for (let s = 0; s + 1 < stationsM.length; s++) {
+    for (let w = 0; w + 1 < waterlinesM.length; w++) {
+      const corners = [at(s, w), at(s + 1, w), at(s + 1, w + 1), at(s, w + 1)];
+      if (corners.some((c) => c === null)) continue;
+      // Breadths of 0 all round are the air beyond the hull, written into the table: no skin.
+      if ((corners as Vec[]).every((c) => c[1] === 0)) continue;
+      yield corners as [Vec, Vec, Vec, Vec];
+    }
+  }
+}
+
+/** The part of a polygon with z on one side of `level`. */
+function clip(polygon: readonly Vec[], level: number, keep: 'below' | 'above'): Vec[] {
+  const side = (p: Vec) => (keep === 'below' ? level - p[2] : p[2] - level);
+  return polygon.flatMap((p, i) => {
+    const q = polygon[(i + 1) % polygon.length] as Vec;
+    const [a, b] = [side(p), side(q)];
+    const kept: Vec[] = a >= 0 ? [p] : [];
+    if ((a > 0 && b < 0) || (a < 0 && b > 0)) {
+      const t = a / (a - b);
+      kept.push([p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1]), level]);
+    }
+    return kept;
+  });
+}
+
+function polygonArea(polygon: readonly Vec[]): number {
+  let area = 0;
+  for (let i = 1; i + 1 < polygon.length; i++) {
+    area += triangleArea(polygon[0] as Vec, polygon[i] as Vec, polygon[i + 1] as Vec);
+  }
+  return area;
+}
+
+/**
+ * m² of the skin, both sides, between two heights: wetted surface up to the waterline, topsides above it.
+ * Each panel is split both ways and the mean taken, so that a twisted one is not favoured either way.
+ *
+ * @param fromZ lower height, m; −∞ for the keel
+ * @param toZ upper height, m; +∞ for the sheer
+ * @throws {QuantityError} see {@link checkOffsets}
+ */
+export function areaFromOffsets(input: { table: OffsetTable; fromZ: number; toZ: number }): number {
+  checkOffsets(input.table);
+  const within2 = (polygon: readonly Vec[]) =>
+    polygonArea(clip(clip(polygon, input.toZ, 'below'), input.fromZ, 'above'));
+  let area = 0;
+  for (const [a, b, c, d] of panels(input.table)) {
+    area += (within2([a, b, c]) + within2([a, c, d]) + within2([a, b, d]) + within2([b, c, d])) / 2;
+  }
+  return 2 * area;
+}
+
+export interface Hydrostatics {
+  volumeM3: number;
+  displacementKg: number;
+  waterplaneM2: number;
+  wettedM2: number;
+  lwlM: number;
+  bwlM: number;
+  draughtM: number;
+  /** Block coefficient ∇ / (L × B × T) and waterplane coefficient A_wp / (L × B). */
+  cb: number;
+  cwp: number;
+  /** Weight that sinks her by 1 cm, kg. */
+  kgPerCm: number;
+}
+
+/** Density of sea water, kg/m³ [S: any naval-architecture text]. */
+export const SEA_WATER = 1025;
+
+const trapezoidal = (xs: readonly number[], ys: readonly number[]) =>
+  xs
+    .slice(1)
+    .reduce(
+      (sum, x, i) => sum + ((x - (xs[i] as number)) * ((ys[i] as number) + (ys[i + 1] as number))) / 2,
+      0,
+    );
+
+/**
+ * What a hull of offsets displaces at its designed waterline (z = 0), by the trapezoid rule over stations and
+ * waterlines.
+ *
+ * @throws {QuantityError} when nothing of the table is under water
+ */
+export function hydrostatics(input: { table: OffsetTable; densityKgM3?: number }): Hydrostatics {
+  const { table } = input;
+  checkOffsets(table);
+  const density = positive('density of the water', input.densityKgM3 ?? SEA_WATER, 1100);
+  const wet = table.waterlinesM.filter((z) => z < 0);
+  const draughtM = wet.length ? -(wet[0] as number) : 0;
+  if (draughtM <= 0)
+    throw new QuantityError(
+      'lowest waterline',
+      `${table.waterlinesM[0]} m`,
+      'what is below the waterline at 0 m',
+    );
+  const zs = [...wet, 0];
+  const breadthAt = (s: number, z: number): number => {
+    const upper = table.waterlinesM.findIndex((each) => each >= z);
+    const y = (w: number) => table.halfBreadthsM[s]?.[w] ?? 0;
+    if (upper <= 0) return upper === 0 ? y(0) : y(table.waterlinesM.length - 1);
+    const [z0, z1] = [table.waterlinesM[upper - 1] as number, table.waterlinesM[upper] as number];
+    return y(upper - 1) + ((z - z0) / (z1 - z0)) * (y(upper) - y(upper - 1));
+  };
+  const atWater = table.stationsM.map((_, s) => breadthAt(s, 0));
+  const sections = table.stationsM.map(
+    (_, s) =>
+      2 *
+      trapezoidal(
+        zs,
+        zs.map((z) => breadthAt(s, z)),
+      ),
+  );
+  const volumeM3 = trapezoidal(table.stationsM, sections);
+  const waterplaneM2 = 2 * trapezoidal(table.stationsM, atWater);
+  const first = atWater.findIndex((y) => y > 0);
+  const last = atWater.findLastIndex((y) => y > 0);
+  const end = (s: number) => table.stationsM[Math.min(Math.max(s, 0), table.stationsM.length - 1)] as number;
+  const lwlM = end(last + 1) - end(first - 1);
+  const bwlM = 2 * Math.max(...atWater);
+  return {
+    volumeM3,
+    displacementKg: volumeM3 * density,
+    waterplaneM2,
+    wettedM2: areaFromOffsets({ table, fromZ: Number.NEGATIVE_INFINITY, toZ: 0 }),
+    lwlM,
+    bwlM,
+    draughtM,
+    cb: volumeM3 / (lwlM * bwlM * draughtM),
+    cwp: waterplaneM2 / (lwlM * bwlM),
+    kgPerCm: (waterplaneM2 * density) / 100,
+  };
+}

@@ -1,0 +1,44 @@
+import { within } from '../units/index.ts';
+
+/** How an area was come by. */
+export type AreaWay = 'hand' | 'rule' | 'offsets' | 'mesh' | 'paint';
+
+/** m² by one way, with its spread as a fraction. */
+export interface WayResult {
+  way: AreaWay;
+  areaM2: number;
+  spread: number;
+}
+
+/** Two ways whose spreads do not meet: one of them is wrong, or means another piece of the boat. */
+export interface Disagreement {
+  ways: [AreaWay, AreaWay];
+  /** How far the nearer ends lie apart, m². */
+  gapM2: number;
+}
+
+/**
+ * The ways that disagree beyond their spreads. 20 m² ± 5 % (19–21) and 25 m² ± 15 % (21.25–28.75) do, by 0.25 m².
+ */
+export function disagreements(results: readonly WayResult[]): Disagreement[] {
+  const found: Disagreement[] = [];
+  results.forEach((a, i) => {
+    for (const b of results.slice(i + 1)) {
+      const [low, high] = a.areaM2 <= b.areaM2 ? [a, b] : [b, a];
+      const top = low.areaM2 * (1 + within('spread', low.spread, 0, 1));
+      const foot = high.areaM2 * (1 - within('spread', high.spread, 0, 1));
+      if (foot > top) found.push({ ways: [a.way, b.way], gapM2: foot - top });
+    }
+  });
+  return found;
+}
+
+/** The way to reckon with: the one chosen if it gives a figure, else the one with the least spread. */
+export function chosenWay(results: readonly WayResult[], chosen: AreaWay | null): WayResult | null {
+  const wanted = results.find((result) => result.way === chosen);
+  if (wanted) return wanted;
+  return results.reduce<WayResult | null>(
+    (best, each) => (best && best.spread <= each.spread ? best : each),
+    null,
+  );
+}
