@@ -48,7 +48,7 @@ module.exports = {
     {
       name: 'web-not-server',
       severity: 'error',
-      from: { path: '^src/web/' },
+      from: { path: '^src/web/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(src/server|demo)/' },
     },
     ...coreRules,

@@ -4,9 +4,9 @@ import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
 import type { CoatBody } from '../src/contract/index.ts';
 import { filmTemps, HOUR_MS, type SplicedHour, windowsFor } from '../src/core/cure/index.ts';
+import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { lossOf, type ProductSheet, stackNeed } from '../src/core/system/index.ts';
 import { yardAir } from '../src/server/clock/air.ts';
-import { measuredM2 } from '../src/server/clock/areaClock.ts';
 import type { Db, Tx } from '../src/server/db/open.ts';
 import { area, boat, logEntry, product, productSheet, step, yard } from '../src/server/db/schema.ts';
 import { keepHours } from '../src/server/routes/weather.ts';
@@ -84,7 +84,16 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
   const { steps: stepPlans, laid, state: _s, potMixedMinutesAgo, ...fields } = plan;
   const areaId = newId();
   const surroundings = plan.surroundings ?? { kind: 'open' as const };
-  await tx.insert(area).values({ id: areaId, boatId, spread: 0.05, note: '', ...fields, surroundings });
+  await tx.insert(area).values({
+    id: areaId,
+    boatId,
+    spread: 0.05,
+    note: '',
+    estimates: [],
+    chosenWay: null,
+    ...fields,
+    surroundings,
+  });
   const steps = stepPlans.map((s, position) => ({
     id: newId(),
     areaId,
@@ -99,7 +108,7 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
   }));
   await tx.insert(step).values(steps.map(({ sheet: _, ...row }) => row));
 
-  const areaM2 = measuredM2({ measures: plan.measures, spread: 0.05 } as Parameters<typeof measuredM2>[0]);
+  const { areaM2 } = areaFromMeasures({ measures: plan.measures });
   const coats = steps.flatMap((s) => Array.from({ length: s.coats }, (_, coatNo) => ({ s, coatNo })));
   const durationMs = Math.max(0.5, Math.min(2.5, areaM2 / 10)) * HOUR_MS;
   let end = laid > 0 ? endOfLastCoat(laying, plan, coats, durationMs) : now;

@@ -40,7 +40,10 @@ test('areas are picked on the drawing by keyboard, and the address can be shared
   await page.goto(address);
   await expect(page.getByLabel('Name')).toHaveValue('Keels');
   await page.getByRole('button', { name: 'Port', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Port', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Port', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });
 
 test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({ page, request }) => {

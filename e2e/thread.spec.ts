@@ -78,6 +78,31 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
   await expect(page.getByRole('region', { name: 'Topsides' })).toBeVisible();
 });
 
+test('another way stands beside the hand measures, and one that disagrees is said to', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('link', { name: 'Topsides', exact: true }).click();
+  await page.getByRole('button', { name: 'Reckon by rule of thumb' }).click();
+  // 27.6 m² less the transom, ± 15 %, does not quite reach down to 19.5 m² ± 5 %.
+  await expect(page.getByText(/Hand measures and rule of thumb disagree by 0\.9/)).toBeVisible();
+  await page.getByText("From last time's paint").click();
+  await page.getByLabel('Used, l').fill('6');
+  await page.getByLabel('Covered, m²/l').fill('ten');
+  await page.getByRole('button', { name: 'Reckon', exact: true }).click();
+  await expect(page.getByText('"ten" is not a number')).toBeVisible();
+  await page.getByLabel('Covered, m²/l').fill('5');
+  await page.getByRole('button', { name: 'Reckon', exact: true }).click();
+  // 30 m² ± 10 % and 19.5 m² ± 5 %: 27 − 20.475 apart.
+  await expect(page.getByText(/disagree by 6\.5\d m² more than their spreads/)).toBeVisible();
+  await page.getByRole('radio', { name: /^Rule of thumb/ }).check();
+  await page.getByRole('button', { name: 'Save area' }).click();
+  await expect(page.getByRole('row', { name: /Topsides/ })).toContainText('± 15 %');
+  await page.getByRole('link', { name: 'Topsides', exact: true }).click();
+  await page.getByRole('radio', { name: /least spread/ }).check();
+  await page.getByRole('button', { name: 'Save area' }).click();
+  await expect(page.getByRole('row', { name: /Topsides/ })).toContainText('19.5 m² ± 5 %');
+});
+
 test('a product sheet is entered from the paper', async ({ page }) => {
   await page.goto('/materials/new');
   await page.getByLabel('Product').fill('Fieldfare Primer');
@@ -210,4 +235,28 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
   await expect(page.getByText('1 entry is kept on this device')).toBeHidden({ timeout: 15_000 });
   await page.reload();
   await expect(page.getByRole('heading', { name: /Finish Fieldfare Primer, coat 2 of 3/ })).toBeVisible();
+});
+
+test('from dimensions to a full list of areas, all at once', async ({ page }) => {
+  await page.goto('/boats/new');
+  await page.getByLabel('Name').fill('Reed Bunting');
+  await page.getByLabel('Kind').selectOption('long-keel');
+  for (const [label, metres] of [
+    ['Length over all', '9'],
+    ['Waterline length', '7.4'],
+    ['Beam', '2.8'],
+    ['Draught', '1.4'],
+    ['Mean freeboard', '0.9'],
+  ] as const) {
+    await page.getByLabel(label).fill(metres);
+  }
+  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  const set = page.getByRole('region', { name: 'Start from her dimensions' });
+  await expect(set.getByRole('row', { name: /Bottom port/ })).toContainText('± 15 %');
+  await set.getByRole('checkbox', { name: 'Cabin sides' }).uncheck();
+  await set.getByLabel('Substrate').selectOption('timber');
+  await set.getByRole('button', { name: /Make these \d+ areas/ }).click();
+  await expect(page.getByRole('row', { name: /Topsides starboard/ })).toContainText('timber');
+  await expect(page.getByRole('row', { name: /Cabin sides/ })).toBeHidden();
+  await expect(page.getByRole('button', { name: /Bottom starboard: no system/ })).toBeVisible();
 });

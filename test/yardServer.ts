@@ -59,6 +59,8 @@ export const anArea = (boatId: string, over: Partial<AreaInput> = {}): AreaInput
   surroundings: { kind: 'shaded' },
   measures: [{ shape: { kind: 'rectangle', lengthM: 5, widthM: 2 }, count: 2, opening: false }],
   spread: 0.05,
+  estimates: [],
+  chosenWay: null,
   note: '',
   ...over,
 });

@@ -1,12 +1,18 @@
 import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
-import type { Measure, Shape, Zone } from '../core/hull/index.ts';
+import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
 import type { Substrate } from '../core/system/index.ts';
 import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
 
 /** What the area has to stand. */
 export type Service = 'immersed' | 'splash' | 'daylight' | 'interior' | 'bilge' | 'tank';
 export type Side = 'port' | 'starboard' | 'both' | 'centre';
+
+/** m² by a way other than hand measures, with what it was reckoned from. */
+export interface Estimate extends WayResult {
+  way: Exclude<AreaWay, 'hand'>;
+  basis: string;
+}
 
 export interface AreaInput {
   id: string;
@@ -18,6 +24,10 @@ export interface AreaInput {
   service: Service;
   surroundings: Surroundings;
   measures: Measure[];
+  /** What other ways than the hand measures gave. */
+  estimates: Estimate[];
+  /** The way reckoned with; null: the one with the least spread. */
+  chosenWay: AreaWay | null;
   /** Spread of the measures as a fraction. */
   spread: number;
   note: string;
@@ -86,6 +96,13 @@ const measure = Joi.object<Measure>({
   note: text(200).label('note of the measure'),
 });
 
+const estimate = objectOf<Estimate>({
+  way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true }).label('way').required(),
+  areaM2: above0('area (m²)', 10_000).required(),
+  spread: between('spread (fraction)', 0, 1).required(),
+  basis: text(300).label('basis').required(),
+});
+
 const surroundings = Joi.object<Surroundings>({
   kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
     .label('surroundings')
@@ -141,6 +158,11 @@ const fields = {
     .required(),
   surroundings: surroundings.label('surroundings').required(),
   measures: Joi.array().items(measure).max(60).label('measures').required(),
+  estimates: Joi.array().items(estimate).max(4).unique('way').label('other ways').required(),
+  chosenWay: oneOf<AreaWay>({ hand: true, rule: true, offsets: true, mesh: true, paint: true })
+    .allow(null)
+    .label('way reckoned with')
+    .required(),
   spread: between('spread (fraction)', 0, 1).required(),
   note: text(2000).label('note').required(),
 };
@@ -150,4 +172,9 @@ export const areaUpdate = objectOf<AreaInput & { version: number }>({
   id: id().required(),
   ...fields,
   version: Joi.number().integer().min(1).required(),
+});
+
+/** Several areas at once: all of them or none. */
+export const areasInput = objectOf<{ areas: AreaInput[] }>({
+  areas: Joi.array().items(areaInput).min(1).max(60).unique('id').label('areas').required(),
 });

@@ -44,6 +44,8 @@ export interface AreaClock {
   boatId: string;
   boatName: string;
   areaM2: number;
+  /** Spread of the area as a fraction, by the way it was come by. */
+  spread: number;
   /** null: bare, nothing laid yet. */
   film: {
     entryIds: string[];

@@ -166,6 +166,35 @@ describe('every screen sees a write at once', () => {
     expect(await names()).toEqual(['Bottom', 'Rudder blade']);
   });
 
+  it('a set of areas is made whole or not at all', async () => {
+    const good = anArea(planned.boat.id, { name: 'Keel', zone: 'keel' });
+    const bad = { ...anArea(planned.boat.id), name: '' };
+    const path = `/boats/${planned.boat.id}/areas`;
+    const refused = await server.problem('POST', path, { areas: [good, bad] });
+    expect(refused.body.errors?.[0]).toMatchObject({ path: 'areas.1.name', message: 'area name is empty' });
+    expect((await server.problem('GET', `/areas/${good.id}`)).status).toBe(404);
+    const other = anArea('01900000-0000-7000-8000-0000000000aa');
+    expect((await server.problem('POST', path, { areas: [other] })).body.errors?.[0]?.message).toBe(
+      'an area of another boat',
+    );
+    expect((await server.ask('POST', path, { areas: [good] })).status).toBe(201);
+    expect((await server.ask('POST', path, { areas: [good] })).status).toBe(201);
+    const boat = await server.ask<BoatView>('GET', `/boats/${planned.boat.id}`);
+    expect(boat.body.areas.filter((a) => a.name === 'Keel')).toHaveLength(1);
+  });
+
+  it('an area reckoned by rule alone carries the rule’s spread to its litres', async () => {
+    const rough = anArea(planned.boat.id, {
+      name: 'Deck',
+      zone: 'deck',
+      measures: [],
+      estimates: [{ way: 'rule', areaM2: 18, spread: 0.15, basis: 'rule of thumb [T]' }],
+    });
+    await server.ask('POST', '/areas', rough);
+    const bench = await server.ask<BenchView>('GET', `/bench/${rough.id}`);
+    expect(bench.body.clock).toMatchObject({ areaM2: 18, spread: 0.15 });
+  });
+
   it('a boat taken off the slip takes her clocks along, and brings them back', async () => {
     await server.ask('DELETE', `/boats/${planned.boat.id}`);
     expect((await server.ask<SlipView>('GET', '/slip')).body).toMatchObject({ boats: [], clocks: [] });

@@ -2,6 +2,7 @@ import type Joi from 'joi';
 import parse from 'joi-to-json';
 import {
   areaInput,
+  areasInput,
   areaUpdate,
   boatInput,
   boatUpdate,
@@ -29,6 +30,7 @@ const ROUTES: [string, string, string, Joi.Schema?][] = [
   ['get', '/boats/{id}/stacks', 'The stacks of all areas of a boat'],
   ['get', '/boats/{id}/log', 'The log of a boat'],
   ['post', '/areas', 'Add an area', areaInput],
+  ['post', '/boats/{id}/areas', 'Add several areas, all or none', areasInput],
   ['get', '/areas/{id}', 'An area'],
   ['put', '/areas/{id}', 'Change an area', areaUpdate],
   ['delete', '/areas/{id}', 'Remove an area; its log is kept'],

@@ -28,6 +28,7 @@ export {
   type Zone,
 } from './profile.ts';
 export {
+  areaByRule,
   areaFromPaint,
   bottomByRule,
   deckByRule,
@@ -39,4 +40,13 @@ export {
   startingAreas,
   topsidesByRule,
 } from './rules.ts';
-export { type AreaWay, chosenWay, type Disagreement, disagreements, type WayResult } from './ways.ts';
+export {
+  type AreaWay,
+  areaOf,
+  chosenWay,
+  type Disagreement,
+  disagreements,
+  type WayResult,
+  type WaysOfArea,
+  waysOf,
+} from './ways.ts';

@@ -76,7 +76,7 @@ describe('shapes with closed forms', () => {
     );
     const slant = Math.hypot(r, h);
     expect(Math.abs(areaFromOffsets({ table, fromZ: -2, toZ: 2 }) / (Math.PI * r * slant) - 1)).toBeLessThan(
-      0.05,
+      0.02,
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  areaByRule,
   areaFromPaint,
   BOAT_KINDS,
   bottomByRule,
@@ -47,7 +48,7 @@ describe('a starting set', () => {
       expect(sum(['topsides', 'transom'])).toBeCloseTo(topsidesByRule(dimensions), 9);
       for (const area of list) {
         expect(area.areaM2).toBeGreaterThan(0);
-        expect(area.spread).toBe(area.basis.includes('[T]') ? 0.15 : 0.3);
+        expect(area.spread).toBe(area.basis.includes('common practice') ? 0.15 : 0.3);
       }
     },
   );
@@ -68,6 +69,14 @@ describe('a starting set', () => {
         },
       ),
     );
+  });
+
+  it('one part of the boat by its rule, one side or both', () => {
+    const rule = (zone: 'topsides' | 'bottom' | 'deck' | 'other', side: 'port' | 'both' | 'centre') =>
+      areaByRule({ kind: 'long-keel', dimensions, zone, side });
+    expect(rule('topsides', 'port')?.areaM2).toBeCloseTo((rule('topsides', 'both')?.areaM2 ?? 0) / 2, 12);
+    expect(rule('deck', 'centre')).toMatchObject({ spread: 0.15, basis: 'rule of thumb, common practice' });
+    expect(rule('other', 'both')).toBeNull();
   });
 
   it('refuses a boat without beam', () => {

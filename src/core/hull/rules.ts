@@ -79,8 +79,9 @@ export interface StartingArea {
   basis: string;
 }
 
-const RULE = 'rule of thumb [T]';
-const MEMORY = 'from memory [M]';
+/** [T] and [M] in words a person reads. */
+const RULE = 'rule of thumb, common practice';
+const MEMORY = 'usual share, from memory';
 
 /**
  * A full, named list of areas for a kind of boat, from main dimensions only: to be edited, never to be bought from
@@ -131,4 +132,26 @@ export function startingAreas(input: { kind: BoatKind; dimensions: Dimensions })
         ]),
   ];
   return list.filter((each) => each.areaM2 > 0.05);
+}
+
+/**
+ * m² of one part of the boat by the rules of its starting set, for one side or both; null where no rule speaks of it.
+ *
+ * `areaByRule({ kind: 'fin-keel', dimensions, zone: 'topsides', side: 'port' })` is half of both topsides.
+ *
+ * @throws {QuantityError} on a dimension of 0 or less
+ */
+export function areaByRule(input: {
+  kind: BoatKind;
+  dimensions: Dimensions;
+  zone: Zone;
+  side: StartingArea['side'];
+}): Omit<StartingArea, 'name'> | null {
+  const { zone, side } = input;
+  const there = startingAreas(input).filter((area) => area.zone === zone);
+  const first = there[0];
+  if (!first) return null;
+  const whole = there.reduce((sum, area) => sum + area.areaM2, 0);
+  const oneSide = (side === 'port' || side === 'starboard') && first.side !== 'centre';
+  return { zone, side, areaM2: oneSide ? whole / 2 : whole, spread: first.spread, basis: first.basis };
 }

@@ -1,4 +1,5 @@
 import { within } from '../units/index.ts';
+import { areaFromMeasures, type Measure } from './measures.ts';
 
 /** How an area was come by. */
 export type AreaWay = 'hand' | 'rule' | 'offsets' | 'mesh' | 'paint';
@@ -41,4 +42,26 @@ export function chosenWay(results: readonly WayResult[], chosen: AreaWay | null)
     (best, each) => (best && best.spread <= each.spread ? best : each),
     null,
   );
+}
+
+/** An area as kept: its hand measures, and what other ways gave. */
+export interface WaysOfArea {
+  measures: readonly Measure[];
+  /** Spread of the hand measures. */
+  spread: number;
+  estimates: readonly WayResult[];
+  chosenWay: AreaWay | null;
+}
+
+/** Every way that gives a figure for this area, the hand measures first. @throws {QuantityError} on bad measures */
+export function waysOf({ measures, spread, estimates }: Omit<WaysOfArea, 'chosenWay'>): WayResult[] {
+  if (measures.length === 0) return [...estimates];
+  const hand = areaFromMeasures({ measures, spread });
+  return [{ way: 'hand', areaM2: hand.areaM2, spread }, ...estimates];
+}
+
+/** The m² to reckon with and its spread, which travels on to the litres; 0 while nothing is known. */
+export function areaOf(area: WaysOfArea): { areaM2: number; spread: number } {
+  const way = chosenWay(waysOf(area), area.chosenWay);
+  return way ? { areaM2: way.areaM2, spread: way.spread } : { areaM2: 0, spread: 0 };
 }

@@ -7,17 +7,12 @@ import {
   type TempSeries,
   windowsFor,
 } from '../../core/cure/index.ts';
-import { areaFromMeasures } from '../../core/hull/index.ts';
+import { areaOf } from '../../core/hull/index.ts';
 import { type CoatGroup, coatGroups, nextCoat } from '../../core/system/index.ts';
 import { tempsFor } from './air.ts';
 import type { AreaState, CoatOnArea, Shelf } from './load.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
-
-/** m² of an area; 0 while nothing is measured. */
-export function measuredM2(area: AreaState['area']): number {
-  return area.measures.length ? areaFromMeasures({ measures: area.measures, spread: area.spread }).areaM2 : 0;
-}
 
 /** Whole coats of each step, in the order of the stack. */
 function wholeCoats(state: AreaState, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
@@ -54,7 +49,7 @@ export function areaClock(
   context: { hours: readonly SplicedHour[]; now: number; shelf: Shelf },
 ): AreaClock {
   const { shelf, now, hours } = context;
-  const areaM2 = measuredM2(state.area);
+  const { areaM2, spread } = areaOf(state.area);
   const groups = coatGroups({ coats: state.coats, areaM2 });
   const laid = wholeCoats(state, groups);
   const next = nextView(state, groups, laid, shelf);
@@ -70,6 +65,7 @@ export function areaClock(
     boatId: state.boat.id,
     boatName: state.boat.name,
     areaM2,
+    spread,
     film: null,
     next,
     nextIsWater,

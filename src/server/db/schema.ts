@@ -59,6 +59,8 @@ export const area = pgTable(
     surroundings: jsonb('surroundings').$type<Area['surroundings']>().notNull(),
     measures: jsonb('measures').$type<Area['measures']>().notNull(),
     spread: doublePrecision('spread').notNull(),
+    estimates: jsonb('estimates').$type<Area['estimates']>().notNull().default([]),
+    chosenWay: text('chosen_way').$type<Area['chosenWay']>(),
     note: text('note').notNull(),
     archived: archived(),
     version: version(),

@@ -5,6 +5,7 @@ import {
   type AreaClock,
   type AreaInput,
   areaInput,
+  areasInput,
   areaUpdate,
   type ClockDetail,
   type StackInput,
@@ -92,6 +93,23 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
     });
     live.tell('areas');
     res.status(made ? 201 : 200).json(saved);
+  });
+
+  /** A whole set of areas of one boat, all or none. */
+  router.post('/boats/:id/areas', async (req, res) => {
+    const { areas } = accept(areasInput, req.body);
+    areas.forEach((input, i) => {
+      checkMeasures(input);
+      if (input.boatId !== req.params.id) {
+        throw badFields([{ path: `areas.${i}.boatId`, message: 'an area of another boat' }]);
+      }
+    });
+    await findBoat(db, req.params.id);
+    await db.transaction(async (tx) => {
+      await tx.insert(area).values(areas).onConflictDoNothing();
+    });
+    live.tell('areas');
+    res.status(201).json(areas.map((input) => input.id));
   });
 
   router.get('/areas/:id', async (req, res) => {

@@ -72,7 +72,7 @@ export function slipRoutes({ db, memory, now }: Context): Router {
       step && product && clock.areaM2 > 0
         ? stackNeed({
             areaM2: clock.areaM2,
-            spread: state.area.spread,
+            spread: clock.spread,
             steps: [{ ...step, sheet: product.sheet }],
           }).steps[0]
         : undefined;

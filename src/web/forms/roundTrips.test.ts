@@ -47,6 +47,8 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
           id: ID,
           boatId: BOAT,
           spread: 0.05,
+          estimates: [{ way: 'rule', areaM2: 12.25, spread: 0.15, basis: 'rule of thumb' }],
+          chosenWay: 'rule',
           note: '',
           surroundings: { kind: 'open' },
           ...plan,
@@ -142,5 +144,14 @@ function demoArea(): Omit<Area, 'version' | 'archived'> {
   const plan = DEMO_BOATS[0]?.areas[0];
   if (!plan) throw new Error('the demo has no area');
   const { steps: _s, laid: _l, state: _t, potMixedMinutesAgo: _p, ...rest } = plan;
-  return { id: ID, boatId: BOAT, spread: 0.05, note: '', surroundings: { kind: 'open' }, ...rest };
+  return {
+    id: ID,
+    boatId: BOAT,
+    spread: 0.05,
+    estimates: [],
+    chosenWay: null,
+    note: '',
+    surroundings: { kind: 'open' },
+    ...rest,
+  };
 }

@@ -146,6 +146,15 @@ export function BoatDrawing({ boat, areas, seenFrom = 'starboard', selectedId, o
   );
 }
 
+/** Where along its zone a balloon hangs, so that zones lying over each other keep theirs apart. */
+const BALLOON_AT: Partial<Record<Zone, number>> = {
+  'boot-stripe': 0.82,
+  bilge: 0.25,
+  bottom: 0.6,
+  deck: 0.85,
+  topsides: 0.4,
+};
+
 function Balloons({
   zones,
   x,
@@ -166,7 +175,7 @@ function Balloons({
         const width = Math.max(...xs) - left;
         const middle = (Math.min(...ys) + Math.max(...ys)) / 2;
         return areas.map((area, i) => {
-          const cx = left + (width * (i + 0.5)) / areas.length + (zone === 'boot-stripe' ? width * 0.3 : 0);
+          const cx = left + (width * (i + (BALLOON_AT[zone] ?? 0.5))) / areas.length;
           const chosen = area.id === selectedId;
           return (
             <g key={area.id}>

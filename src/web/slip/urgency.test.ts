@@ -14,6 +14,7 @@ const clock = (over: Partial<AreaClock>): AreaClock => ({
   boatId: 'b',
   boatName: 'Test hull',
   areaM2: 20,
+  spread: 0.05,
   film: null,
   next: {
     stepId: 's',

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
-import type { Area, FieldError } from '../../contract/index.ts';
+import type { Area, Boat, FieldError } from '../../contract/index.ts';
 import { SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -18,10 +18,11 @@ import {
   valuesToArea,
 } from './areaForm.ts';
 import { MeasureFields } from './MeasureFields.tsx';
+import { WaysFields } from './WaysFields.tsx';
 import { choices, SERVICE_WORDS, SIDE_WORDS, SURROUNDING_WORDS, ZONE_WORDS } from './words.ts';
 
 interface Props {
-  boatId: string;
+  boat: Boat;
   /** The area to change, or none for a new one. */
   area: Area | null;
   onSaved: (id: string) => void;
@@ -32,6 +33,8 @@ interface Props {
 const FIELD_WORDS: Record<string, string> = {
   name: 'the name',
   measures: 'the measures',
+  estimates: 'the other ways',
+  chosenWay: 'the way reckoned with',
   surroundings: 'the surroundings',
   zone: 'the part of the boat',
   spread: 'the spread (fraction)',
@@ -39,7 +42,7 @@ const FIELD_WORDS: Record<string, string> = {
 };
 
 /** Everything about one area: what it is, what it stands, and its measuring sheet. */
-export function AreaEditor({ boatId, area, onSaved, onRemoved, onCancel }: Props) {
+export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) {
   const { system, show } = useUnits();
   const client = useQueryClient();
   const id = useRef(area?.id ?? uuidv7());
@@ -51,7 +54,7 @@ export function AreaEditor({ boatId, area, onSaved, onRemoved, onCancel }: Props
     over: { version?: number },
   ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const input = valuesToArea(values, { id: id.current, boatId }, read);
+    const input = valuesToArea(values, { id: id.current, boatId: boat.id }, read);
     const errors = await refusals((c) => c.areaInput, input, read);
     if (errors.length) return errors.map((e) => ({ ...e, path: formPath(e.path, values) }));
     if (area) {
@@ -101,6 +104,7 @@ export function AreaEditor({ boatId, area, onSaved, onRemoved, onCancel }: Props
         <Surroundings />
       </div>
       <MeasureFields />
+      <WaysFields boat={boat} />
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
         <Field name="spread" label="Spread ±" unit="%" inputMode="decimal" />
         <TextArea name="note" label="Note" rows={1} />

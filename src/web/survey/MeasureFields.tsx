@@ -103,7 +103,7 @@ function Sum() {
   const read = new FormReader(system);
   const lines = toMeasures(measures ?? [], read);
   const spread = read.percent('spread', 'spread', spreadText ?? '');
-  if (lines.length === 0) return <p className="opacity-80">Nothing measured yet.</p>;
+  if (lines.length === 0) return <p className="opacity-80">Nothing measured by hand.</p>;
   if (read.errors.length > 0) {
     return <p className="opacity-80">The area is reckoned once every line has its figures.</p>;
   }

@@ -11,6 +11,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { AreaEditor } from './AreaEditor.tsx';
 import { type AreaRow, AreaTable } from './AreaTable.tsx';
 import { BoatEditor } from './BoatEditor.tsx';
+import { StartingSet } from './StartingSet.tsx';
 import { KIND_WORDS } from './words.ts';
 
 /** A boat's areas on her own profile: measured, changed, added. */
@@ -32,7 +33,7 @@ function rowsOf({ areas, clocks }: BoatView): AreaRow[] {
       number: i + 1,
       substrate: area.substrate,
       areaM2: clock?.areaM2 ?? 0,
-      spread: area.spread,
+      spread: clock?.spread ?? 0,
       clock,
     };
   });
@@ -151,12 +152,13 @@ function Survey({ view }: { view: BoatView }) {
           </div>
           {boat.note && <p className="max-w-prose opacity-80">{boat.note}</p>}
         </div>
+        {rows.length === 0 && !adding && <StartingSet boat={boat} onMade={() => go('')} />}
         {(selected || adding) && (
           <section className="board p-4" aria-label={selected?.name ?? 'New area'}>
             <h2 className="batten mb-4 pb-1 text-lg">{selected?.name ?? 'New area'}</h2>
             <AreaEditor
               key={areaId}
-              boatId={boat.id}
+              boat={boat}
               area={selected ?? null}
               onSaved={(id) => go(adding ? `/${id}` : '')}
               onCancel={() => go('')}

@@ -1,5 +1,5 @@
-import type { Area, AreaInput } from '../../contract/index.ts';
-import { HAND_MEASURE_SPREAD, type Measure, type Shape } from '../../core/hull/index.ts';
+import type { Area, AreaInput, Estimate } from '../../contract/index.ts';
+import { type AreaWay, HAND_MEASURE_SPREAD, type Measure, type Shape } from '../../core/hull/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
@@ -26,7 +26,17 @@ export interface AreaValues {
   surroundings: { kind: AreaInput['surroundings']['kind']; setPointC: string };
   measures: MeasureValues[];
   spread: string;
+  estimates: EstimateValues[];
+  chosenWay: AreaWay | '';
   note: string;
+}
+
+/** An area by another way, as typed. */
+export interface EstimateValues {
+  way: Estimate['way'];
+  areaM2: string;
+  spread: string;
+  basis: string;
 }
 
 /** What each length of a shape is called, and the field of the record it goes to. */
@@ -69,6 +79,8 @@ export const EMPTY_AREA: AreaValues = {
   surroundings: { kind: 'open', setPointC: '' },
   measures: [EMPTY_MEASURE],
   spread: String(HAND_MEASURE_SPREAD * 100),
+  estimates: [],
+  chosenWay: '',
   note: '',
 };
 
@@ -120,6 +132,8 @@ export function areaToValues(area: Area, system: UnitSystem): AreaValues {
       return values;
     }),
     spread: fieldText(area.spread * 100),
+    estimates: area.estimates.map((estimate) => estimateToValues(estimate, system)),
+    chosenWay: area.chosenWay ?? '',
     note: area.note,
   };
 }
@@ -144,6 +158,24 @@ export function toMeasures(values: readonly MeasureValues[], read: FormReader): 
     count: read.number(`measures.${i}.count`, 'count', line.count),
     opening: line.opening,
     note: line.note,
+  }));
+}
+
+export function estimateToValues(estimate: Estimate, system: UnitSystem): EstimateValues {
+  return {
+    way: estimate.way,
+    areaM2: fieldText(fromCanonical(estimate.areaM2, shownUnit('area', system))),
+    spread: fieldText(estimate.spread * 100),
+    basis: estimate.basis,
+  };
+}
+
+export function toEstimates(values: readonly EstimateValues[], read: FormReader): Estimate[] {
+  return values.map((each, i) => ({
+    way: each.way,
+    areaM2: read.quantity(`estimates.${i}.areaM2`, 'area', each.areaM2, 'area'),
+    spread: read.percent(`estimates.${i}.spread`, 'spread', each.spread),
+    basis: each.basis,
   }));
 }
 
@@ -174,6 +206,8 @@ export function valuesToArea(
         : { kind },
     measures: toMeasures(values.measures, read),
     spread: read.percent('spread', 'spread', values.spread),
+    estimates: toEstimates(values.estimates, read),
+    chosenWay: values.chosenWay === '' ? null : values.chosenWay,
     note: values.note,
   };
 }

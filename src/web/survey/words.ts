@@ -1,5 +1,5 @@
 import type { AreaInput } from '../../contract/index.ts';
-import type { BoatKind, Shape, Zone } from '../../core/hull/index.ts';
+import type { AreaWay, BoatKind, Shape, Zone } from '../../core/hull/index.ts';
 
 /** Choices as the screens say them, in the order they are offered. */
 
@@ -57,6 +57,14 @@ export const SHAPE_WORDS: Record<Shape['kind'], string> = {
   trapezium: 'Trapezium',
   circle: 'Circle',
   girths: 'Girths at stations',
+};
+
+export const WAY_WORDS: Record<AreaWay, string> = {
+  hand: 'Hand measures',
+  rule: 'Rule of thumb',
+  offsets: 'Table of offsets',
+  mesh: 'Surface mesh',
+  paint: 'Last time’s paint',
 };
 
 export const choices = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];

@@ -24,7 +24,7 @@ export function StackTotals({ context }: { context: StackContext }) {
   });
   let need: ReturnType<typeof stackNeed>;
   try {
-    need = stackNeed({ areaM2: context.areaM2, spread: context.area.spread, steps });
+    need = stackNeed({ areaM2: context.areaM2, spread: context.spread, steps });
   } catch (error) {
     return <p className="text-error font-semibold">{(error as Error).message}</p>;
   }

@@ -70,7 +70,7 @@ function Systems({
             <p className="flex flex-wrap gap-x-6">
               <span>
                 {clock.areaM2 > 0
-                  ? `${show(clock.areaM2, 'area')} ± ${Math.round(area.spread * 100)} %`
+                  ? `${show(clock.areaM2, 'area')} ± ${Math.round(clock.spread * 100)} %`
                   : 'not measured yet'}
               </span>
               <span>
@@ -83,7 +83,7 @@ function Systems({
             <StackEditor
               key={area.id}
               stack={stack}
-              context={{ area, areaM2: clock.areaM2, products, laid: stack.laid }}
+              context={{ area, areaM2: clock.areaM2, spread: clock.spread, products, laid: stack.laid }}
             />
           )}
         </>

@@ -4,6 +4,7 @@ import type { Area, Product } from '../../contract/index.ts';
 export interface StackContext {
   area: Area;
   areaM2: number;
+  spread: number;
   products: readonly Product[];
   laid: Record<string, number>;
 }

@@ -1,0 +1,160 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useId, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { AreaInput, Boat } from '../../contract/index.ts';
+import { startingAreas } from '../../core/hull/index.ts';
+import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
+import { api } from '../api/client.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { USUAL_SERVICE } from './areaForm.ts';
+import { choices, KIND_WORDS, SURROUNDING_WORDS } from './words.ts';
+
+type Around = Exclude<AreaInput['surroundings']['kind'], 'heated'>;
+
+/** A full list of areas from the main dimensions, by rules of thumb: ticked, made at once, edited afterwards. */
+export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }) {
+  const { show } = useUnits();
+  const client = useQueryClient();
+  const ids = { substrate: useId(), around: useId() };
+  const list = startingAreas({ kind: boat.kind, dimensions: boat.dimensions });
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [substrate, setSubstrate] = useState<Substrate>('grp');
+  const [around, setAround] = useState<Around>('open');
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const wanted = list.filter((area) => !left.has(area.name));
+
+  const make = async () => {
+    setBusy(true);
+    setProblem(null);
+    const areas: AreaInput[] = wanted.map((area) => ({
+      id: uuidv7(),
+      boatId: boat.id,
+      name: area.name,
+      zone: area.zone,
+      side: area.side,
+      substrate,
+      service: area.name === 'Inside' ? 'interior' : USUAL_SERVICE[area.zone],
+      surroundings: { kind: around },
+      measures: [],
+      spread: 0.05,
+      estimates: [
+        { way: 'rule', areaM2: Number(area.areaM2.toFixed(2)), spread: area.spread, basis: area.basis },
+      ],
+      chosenWay: null,
+      note: '',
+    }));
+    try {
+      await api('POST', `/boats/${boat.id}/areas`, { areas });
+      await client.invalidateQueries();
+      onMade();
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  return (
+    <section aria-labelledby="starting" className="board space-y-4 p-4">
+      <h2 id="starting" className="batten pb-1 text-lg">
+        Start from her dimensions
+      </h2>
+      <p className="max-w-prose">
+        {KIND_WORDS[boat.kind]}: the usual areas with the m² that rules of thumb give. Untick what she has
+        not; measure what you buy paint for.
+      </p>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <div>
+          <label htmlFor={ids.substrate} className="label-caps block pb-1">
+            Substrate
+          </label>
+          <select
+            id={ids.substrate}
+            className="select w-full"
+            value={substrate}
+            onChange={(event) => setSubstrate(event.target.value as Substrate)}
+          >
+            {choices(SUBSTRATES).map(([value, word]) => (
+              <option key={value} value={value}>
+                {word}
+              </option>
+            ))}
+          </select>
+        </div>
+        <div>
+          <label htmlFor={ids.around} className="label-caps block pb-1">
+            She stands
+          </label>
+          <select
+            id={ids.around}
+            className="select w-full"
+            value={around}
+            onChange={(event) => setAround(event.target.value as Around)}
+          >
+            {choices(SURROUNDING_WORDS)
+              .filter(([value]) => value !== 'heated')
+              .map(([value, word]) => (
+                <option key={value} value={value}>
+                  {word}
+                </option>
+              ))}
+          </select>
+        </div>
+      </div>
+      <Scroller label="Usual areas">
+        <table className="table-sm table">
+          <thead>
+            <tr>
+              <th scope="col">Area</th>
+              <th scope="col" className="text-right">
+                m² by rule
+              </th>
+              <th scope="col">From</th>
+            </tr>
+          </thead>
+          <tbody>
+            {list.map((area) => (
+              <tr key={area.name}>
+                <th scope="row">
+                  <label className="flex cursor-pointer items-center gap-3">
+                    <input
+                      type="checkbox"
+                      className="checkbox"
+                      checked={!left.has(area.name)}
+                      onChange={(event) => {
+                        const next = new Set(left);
+                        if (event.target.checked) next.delete(area.name);
+                        else next.add(area.name);
+                        setLeft(next);
+                      }}
+                    />
+                    {area.name}
+                  </label>
+                </th>
+                <td className="text-right whitespace-nowrap">
+                  {show(area.areaM2, 'area')} ± {Math.round(area.spread * 100)} %
+                </td>
+                <td>{area.basis}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroller>
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+      <button
+        type="button"
+        className="btn btn-primary"
+        disabled={busy || wanted.length === 0}
+        onClick={() => void make()}
+      >
+        {busy ? 'Making…' : `Make these ${wanted.length} areas`}
+      </button>
+    </section>
+  );
+}

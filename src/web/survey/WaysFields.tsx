@@ -1,0 +1,174 @@
+import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import type { Boat } from '../../contract/index.ts';
+import {
+  areaByRule,
+  areaFromPaint,
+  chosenWay,
+  disagreements,
+  PAINT_SPREAD,
+  waysOf,
+} from '../../core/hull/index.ts';
+import { parseQuantity } from '../../core/units/index.ts';
+import { FormReader } from '../forms/canonical.ts';
+import { Field, QuantityField } from '../forms/Field.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { type AreaValues, estimateToValues, toEstimates, toMeasures } from './areaForm.ts';
+import { WAY_WORDS } from './words.ts';
+
+/** The ways besides hand measures by which this area was come by, side by side, and which one counts. */
+export function WaysFields({ boat }: { boat: Pick<Boat, 'kind' | 'dimensions'> }) {
+  const { control, getValues } = useFormContext<AreaValues>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'estimates' });
+  const { system } = useUnits();
+  const [note, setNote] = useState<string | null>(null);
+  const has = (way: string) => fields.some((field) => field.way === way);
+
+  const byRule = () => {
+    const { zone, side } = getValues();
+    const rule = areaByRule({ ...boat, zone, side });
+    setNote(rule ? null : 'No rule of thumb speaks of this part of the boat: measure it.');
+    if (!rule) return;
+    append(
+      estimateToValues({ way: 'rule', areaM2: rule.areaM2, spread: rule.spread, basis: rule.basis }, system),
+    );
+  };
+  return (
+    <fieldset className="space-y-3">
+      <legend className="lettered pb-2">Other ways</legend>
+      {fields.map((field, i) => (
+        <div
+          key={field.id}
+          className="border-base-300 grid grid-cols-[1fr_6rem_auto] items-start gap-2 border-l-4 pl-3"
+        >
+          <QuantityField
+            name={`estimates.${i}.areaM2`}
+            label={WAY_WORDS[field.way]}
+            quantity="area"
+            hint={field.basis}
+          />
+          <Field name={`estimates.${i}.spread`} label="Spread ±" unit="%" inputMode="decimal" />
+          <button
+            type="button"
+            className="btn btn-ghost mt-5"
+            aria-label={`Remove ${WAY_WORDS[field.way].toLowerCase()}`}
+            onClick={() => remove(i)}
+          >
+            <Trash2 size={18} aria-hidden="true" />
+          </button>
+        </div>
+      ))}
+      {!has('rule') && (
+        <button type="button" className="btn btn-sm" onClick={byRule}>
+          Reckon by rule of thumb
+        </button>
+      )}
+      {note && <p role="status">{note}</p>}
+      {!has('paint') && (
+        <FromPaint
+          onReckoned={(areaM2, basis) =>
+            append(estimateToValues({ way: 'paint', areaM2, spread: PAINT_SPREAD, basis }, system))
+          }
+        />
+      )}
+      <SideBySide />
+    </fieldset>
+  );
+}
+
+function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string) => void }) {
+  const { system, symbol, show } = useUnits();
+  const [litres, setLitres] = useState('');
+  const [rate, setRate] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const reckon = () => {
+    try {
+      const input = {
+        litres: parseQuantity(litres, 'volume', system),
+        m2PerLitre: parseQuantity(rate, 'spreadingRate', system),
+      };
+      const areaM2 = areaFromPaint(input);
+      setProblem(null);
+      onReckoned(areaM2, `${show(input.litres, 'volume')} at ${show(input.m2PerLitre, 'spreadingRate')}`);
+    } catch (error) {
+      setProblem(`Last time's paint: ${(error as Error).message}`);
+    }
+  };
+  return (
+    <details>
+      <summary className="cursor-pointer underline underline-offset-2">From last time's paint</summary>
+      <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2 pt-2">
+        <label>
+          <span className="label-caps block pb-1">Used, {symbol('volume')}</span>
+          <input
+            className="input w-full"
+            inputMode="decimal"
+            value={litres}
+            onChange={(e) => setLitres(e.target.value)}
+          />
+        </label>
+        <label>
+          <span className="label-caps block pb-1">Covered, {symbol('spreadingRate')}</span>
+          <input
+            className="input w-full"
+            inputMode="decimal"
+            value={rate}
+            onChange={(e) => setRate(e.target.value)}
+          />
+        </label>
+        <button type="button" className="btn" onClick={reckon}>
+          Reckon
+        </button>
+      </div>
+      {problem && (
+        <p role="alert" className="text-error pt-1 font-semibold">
+          {problem}
+        </p>
+      )}
+    </details>
+  );
+}
+
+/** Every way with its spread, the one that counts marked, and those named that do not meet. */
+function SideBySide() {
+  const { control, register } = useFormContext<AreaValues>();
+  const values = useWatch({ control }) as AreaValues;
+  const { system, show } = useUnits();
+  const read = new FormReader(system);
+  const measures = toMeasures(values.measures ?? [], read);
+  const estimates = toEstimates(values.estimates ?? [], read);
+  const spread = read.percent('spread', 'spread', values.spread ?? '');
+  if (read.errors.length > 0 || estimates.length === 0) return null;
+  let ways: ReturnType<typeof waysOf>;
+  let apart: ReturnType<typeof disagreements>;
+  try {
+    ways = waysOf({ measures, spread, estimates });
+    apart = disagreements(ways);
+  } catch {
+    return null;
+  }
+  const counts = chosenWay(ways, values.chosenWay || null);
+  return (
+    <fieldset className="space-y-1">
+      <legend className="label-caps pb-1">Reckon with</legend>
+      <label className="flex cursor-pointer items-center gap-2">
+        <input type="radio" className="radio" value="" {...register('chosenWay')} />
+        the way with the least spread
+        {counts && !values.chosenWay && `: ${WAY_WORDS[counts.way].toLowerCase()}`}
+      </label>
+      {ways.map((way) => (
+        <label key={way.way} className="flex cursor-pointer items-center gap-2">
+          <input type="radio" className="radio" value={way.way} {...register('chosenWay')} />
+          {WAY_WORDS[way.way]}: <strong>{show(way.areaM2, 'area')}</strong> ± {Math.round(way.spread * 100)} %
+        </label>
+      ))}
+      {apart.map(({ ways: [a, b], gapM2 }) => (
+        <p key={`${a}${b}`} className="text-warning font-semibold">
+          {WAY_WORDS[a]} and {WAY_WORDS[b].toLowerCase()} disagree by {show(gapM2, 'area')} more than their
+          spreads: one is wrong, or means another piece of the boat.
+        </p>
+      ))}
+    </fieldset>
+  );
+}
