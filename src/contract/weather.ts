@@ -58,6 +58,20 @@ export const weatherImport = objectOf<WeatherImport>({
   mode: Joi.valid('check', 'import').label('mode').required(),
 });
 
+/** How many days of air to give, back from now and ahead of it; digits, since a query is text. */
+export interface WeatherQuery {
+  back?: string;
+  ahead?: string;
+}
+
+const days = (label: string) =>
+  Joi.string()
+    .pattern(/^(\d|[1-9]\d|[1-3]\d\d|400)$/)
+    .label(label)
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–400 days' });
+
+export const weatherQuery = objectOf<WeatherQuery>({ back: days('back'), ahead: days('ahead') });
+
 export const standInRequest = objectOf<{ days: number }>({
   days: Joi.number().integer().min(1).max(16).label('days').required(),
 });

@@ -137,6 +137,11 @@ describe('wrong input is refused by field, value and limit', () => {
     expect(await response.text()).not.toMatch(/node_modules|\.ts:|at \w+ \(/);
     expect((await server.problem('GET', '/boats/00000000-0000-7000-8000-000000000000')).status).toBe(404);
     expect((await server.problem('GET', '/boats/undefined')).status).toBe(404);
+    const far = await server.problem('GET', '/weather?back=500&sideways=1');
+    expect(far.body.errors?.map((e) => e.message)).toEqual([
+      'back 500 is outside 0–400 days',
+      'sideways is not a known field',
+    ]);
     expect(response.headers.get('content-security-policy')).toContain("script-src 'self'");
   });
 

@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -74,6 +74,13 @@ it('a server killed in the middle of writes starts again with every acknowledged
   const there = new Set(boats.map((boat) => boat.id));
   expect(acknowledged.length).toBeGreaterThanOrEqual(60);
   expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
+
+  // A second process on the same folder would destroy it: it is refused and says by whom the folder is held.
+  const second = spawnSync(process.execPath, [main, '--data', path.join(folder, 'data'), '--port', '0'], {
+    encoding: 'utf8',
+  });
+  expect(second.status).toBe(1);
+  expect(second.stderr).toContain(`is already served by process ${child?.pid}`);
 
   const clean = ended();
   child?.kill('SIGTERM');

@@ -2,6 +2,7 @@ import { rename } from 'node:fs/promises';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { demoAge, layDemo } from '../../demo/layDemo.ts';
+import { FolderInUse, lockFolder } from './db/lock.ts';
 import { projectRoot } from './db/open.ts';
 import { type Running, start } from './start.ts';
 
@@ -26,6 +27,8 @@ async function open(): Promise<Running> {
   const webFolder = path.join(root, 'dist/web');
   const options = { folder, port: Number(values.port), webFolder, quiet: values.quiet };
   if (!values.demo) return start(options);
+  // Held only long enough to know that no other process serves the folder before it may be set aside.
+  await (await lockFolder(folder))();
   const age = await demoAge(folder);
   if (age !== null && (values.fresh || age > STALE_DEMO_MS)) {
     const aside = `${folder}-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`;
@@ -39,7 +42,14 @@ async function open(): Promise<Running> {
   return start({ ...options, prepare: (db) => layDemo(db, { folder, now: Date.now() }) });
 }
 
-const running = await open();
+let running: Running;
+try {
+  running = await open();
+} catch (error) {
+  if (!(error instanceof FolderInUse)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exit(1);
+}
 say(`Data folder: ${folder}`);
 say(`Jack Plane is at ${running.address}`);
 

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { makeApp } from './app.ts';
 import { YardMemory } from './clock/yardClocks.ts';
+import { lockFolder } from './db/lock.ts';
 import { type Db, openDb } from './db/open.ts';
 import { yard } from './db/schema.ts';
 import { LiveChanges } from './http/events.ts';
@@ -53,6 +54,7 @@ export async function start(options: {
   prepare?: (db: Db) => Promise<void>;
 }): Promise<Running> {
   const logger = makeLogger(options.quiet ?? false);
+  const unlock = options.folder ? await lockFolder(options.folder) : async () => {};
   const { db, close } = await openDb(options.folder, options.dump);
   await options.prepare?.(db);
   await ensureYard(db);
@@ -71,6 +73,7 @@ export async function start(options: {
       server.closeIdleConnections();
     });
     await close();
+    await unlock();
   };
   return { address: `http://127.0.0.1:${port}`, port, db, stop };
 }

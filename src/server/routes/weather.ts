@@ -2,7 +2,7 @@ import { and, asc, eq, gte, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
-import { standInRequest, type WeatherImported, weatherImport } from '../../contract/index.ts';
+import { standInRequest, type WeatherImported, weatherImport, weatherQuery } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { toWeatherHour, yardAir } from '../clock/air.ts';
 import { recordShifts } from '../clock/shifts.ts';
@@ -53,16 +53,9 @@ export function weatherRoutes({ db, live, memory, now }: Context): Router {
 
   router.get('/weather', async (req, res) => {
     const at = now();
-    const days = (name: string, fallback: number) => {
-      const value = Number(req.query[name] ?? fallback);
-      if (!Number.isInteger(value) || value < 0 || value > 400) {
-        throw badFields([
-          { path: name, message: `${name} ${String(req.query[name])} is outside 0–400 days` },
-        ]);
-      }
-      return value * 24 * HOUR_MS;
-    };
-    const range = { from: at - days('back', 3), to: at + days('ahead', 10) };
+    const query = accept(weatherQuery, req.query);
+    const days = (text: string | undefined, usual: number) => Number(text ?? usual) * 24 * HOUR_MS;
+    const range = { from: at - days(query.back, 3), to: at + days(query.ahead, 10) };
     const hours = await yardAir(db, at, range);
     res.json({ now: new Date(at).toISOString(), hours: hours.map(toWeatherHour) });
   });
