@@ -96,6 +96,9 @@ describe('the order of the slip', () => {
     const [wait] = slipLines([], [clock({ state: 'too-soon', until: soon })]);
     const [far] = slipLines([], [clock({ until: inHours(30) })]);
     expect([open, wait, far].map((line) => line && isRunningOut(line, NOW))).toEqual([true, false, false]);
+    const [live] = slipLines([pot(soon)], []);
+    const [inducting] = slipLines([{ ...pot(soon), inductionEnds: inHours(0.2) }], []);
+    expect([live, inducting].map((line) => line && isRunningOut(line, NOW))).toEqual([true, false]);
   });
 });
 

@@ -24,9 +24,12 @@ export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]
   return lines.sort((a, b) => a.decides - b.decides);
 }
 
-/** Does this line's time run out soon, seen from `now`? Waiting for a window to open is not running out. */
+/** Does this line's time run out soon, seen from `now`? Waiting for a window to open, or for a pot to induct, is not running out. */
 export function isRunningOut(line: SlipLine, now: number): boolean {
-  const closes = line.kind === 'pot' || line.clock.state === 'open' || line.clock.state === 'thumb';
+  const closes =
+    line.kind === 'pot'
+      ? now >= Date.parse(line.pot.inductionEnds)
+      : line.clock.state === 'open' || line.clock.state === 'thumb';
   return closes && line.decides - now < RUNNING_OUT_MS;
 }
 

@@ -1,0 +1,137 @@
+import type Joi from 'joi';
+import { v7 as uuidv7 } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import { aBoat, aCoat, anArea, aProduct, NOON } from '../../test/yardServer.ts';
+import { METHODS } from '../core/film/index.ts';
+import { BOAT_KINDS, ZONES } from '../core/hull/index.ts';
+import { FAMILIES, SUBSTRATES } from '../core/system/index.ts';
+import {
+  areaInput,
+  boatInput,
+  type EntryInput,
+  entryInput,
+  productInput,
+  stackInput,
+  strict,
+} from './index.ts';
+
+const refusals = (schema: Joi.Schema, value: unknown) =>
+  (schema.validate(value, strict).error?.details ?? []).map((d) => `${d.path.join('.')}: ${d.message}`);
+const planned = { area: { id: uuidv7() }, product: { id: uuidv7() }, step: { id: uuidv7() } } as Parameters<
+  typeof aCoat
+>[0];
+
+describe('every word of the core passes the border, and no other', () => {
+  it('kinds of boat', () => {
+    for (const kind of BOAT_KINDS) expect(refusals(boatInput, aBoat({ kind }))).toEqual([]);
+    expect(refusals(boatInput, aBoat({ kind: 'airship' as never }))[0]).toContain(
+      'kind of boat "airship" is not one of: [long-keel',
+    );
+  });
+  it('parts of the boat and substrates', () => {
+    for (const zone of ZONES) expect(refusals(areaInput, anArea(uuidv7(), { zone }))).toEqual([]);
+    for (const substrate of Object.keys(SUBSTRATES)) {
+      expect(refusals(areaInput, anArea(uuidv7(), { substrate: substrate as never }))).toEqual([]);
+    }
+  });
+  it('families and methods', () => {
+    for (const family of Object.keys(FAMILIES))
+      expect(refusals(productInput, aProduct({ family: family as never }))).toEqual([]);
+    expect(refusals(productInput, aProduct({ methods: [...METHODS] }))).toEqual([]);
+  });
+});
+
+describe('shapes of a measuring sheet', () => {
+  const line = (shape: object) =>
+    anArea(uuidv7(), { measures: [{ shape: shape as never, count: 1, opening: false }] });
+  it.each([
+    [{ kind: 'rectangle', lengthM: 2, widthM: 1 }],
+    [{ kind: 'triangle', baseM: 2, heightM: 1 }],
+    [{ kind: 'trapezium', sideAM: 2, sideBM: 1, heightM: 1 }],
+    [{ kind: 'circle', diameterM: 2 }],
+    [{ kind: 'girths', spacingM: 1, girthsM: [1, 2, 1], rule: 'simpson' }],
+  ])('%o is taken', (shape) => {
+    expect(refusals(areaInput, line(shape))).toEqual([]);
+  });
+  it.each([
+    [{ kind: 'rectangle', lengthM: 2 }, 'width (m) is missing'],
+    [{ kind: 'circle', diameterM: 2, widthM: 1 }, 'widthM is not a known field'],
+    [
+      { kind: 'girths', spacingM: 1, girthsM: [1], rule: 'simpson' },
+      'girths has 1 entries, needs at least 2',
+    ],
+    [
+      { kind: 'girths', spacingM: 1, girthsM: [1, 2], rule: 'guess' },
+      'rule "guess" is not one of: [simpson, trapezoid]',
+    ],
+  ])('%o is refused', (shape, message) => {
+    expect(refusals(areaInput, line(shape)).join('; ')).toContain(message);
+  });
+});
+
+describe('surroundings', () => {
+  it('a set point belongs to heat, and to nothing else', () => {
+    const area = (surroundings: object) =>
+      refusals(areaInput, anArea(uuidv7(), { surroundings: surroundings as never }));
+    expect(area({ kind: 'heated', setPointC: 18 })).toEqual([]);
+    expect(area({ kind: 'heated' })[0]).toContain('set point (°C) is missing');
+    expect(area({ kind: 'open', setPointC: 18 })).toHaveLength(1);
+  });
+});
+
+describe('log entries', () => {
+  const entry = (over: object): unknown => ({ ...aCoat(planned, NOON), ...over });
+  it('each kind has its own body', () => {
+    expect(refusals(entryInput, aCoat(planned, NOON))).toEqual([]);
+    expect(refusals(entryInput, entry({ kind: 'note', body: { text: 'rain at noon' } }))).toEqual([]);
+    expect(refusals(entryInput, entry({ kind: 'note' })).length).toBeGreaterThan(0);
+    expect(refusals(entryInput, entry({ kind: 'guess', body: {} }))[0]).toContain(
+      'kind "guess" is not one of',
+    );
+  });
+  it('ids are made by the client, as UUIDs of version 7', () => {
+    expect(refusals(entryInput, entry({ id: '6f1c1a52-0d0e-4a3a-9a53-3a7f5d4e2c11' }))[0]).toContain(
+      'is not an id',
+    );
+  });
+  it('times say their offset', () => {
+    expect(refusals(entryInput, entry({ at: '2026-05-14T12:00' }))[0]).toContain('start');
+    expect(refusals(entryInput, entry({ at: '2026-05-14T12:00+01:00' }))).toEqual([]);
+  });
+  it('nothing comes in unsaid: an unknown field is refused wherever it stands', () => {
+    const coat = aCoat(planned, NOON) as EntryInput & { body: object };
+    expect(refusals(entryInput, { ...coat, body: { ...coat.body, mood: 'good' } })[0]).toContain(
+      'mood is not a known field',
+    );
+  });
+});
+
+describe('sheets and stacks', () => {
+  it('film a coat in order, volume solids a fraction', () => {
+    expect(refusals(productInput, aProduct({ film: { min: 90, typical: 60, max: 120 } }))[0]).toContain(
+      'are not in order',
+    );
+    expect(refusals(productInput, aProduct({ volumeSolids: 52 }))[0]).toContain(
+      'volume solids (fraction) 52 is above the limit of 1',
+    );
+  });
+  it('one overcoat line for each kind of next coat', () => {
+    const [line] = aProduct().sheet.cure.overcoat;
+    const cure = { stopC: 5, events: {}, overcoat: [line, line] as never };
+    expect(refusals(productInput, aProduct({ cure }))).toHaveLength(1);
+  });
+  it('half a coat is no coat', () => {
+    const step = {
+      id: uuidv7(),
+      productId: uuidv7(),
+      coats: 1.5,
+      dryMicronsPerCoat: 50,
+      method: 'brush',
+      thinner: 0,
+      colours: ['x'],
+    };
+    expect(refusals(stackInput, { version: 1, steps: [step] })).toEqual([
+      'steps.0.coats: coats 1.5 must be a whole number',
+    ]);
+  });
+});

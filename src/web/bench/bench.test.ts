@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import type { Area, BenchView, CoatBody, LogView, PotView } from '../../contract/index.ts';
+import { formatQuantity } from '../../core/units/index.ts';
+import type { Waiting } from '../api/outbox.ts';
+import { counts, filmByLitres } from '../log/coatFigures.ts';
+import { cautionsFor } from './cautions.ts';
+import { potsWithPending } from './pendingPots.ts';
+import { sayReason } from './sayReason.ts';
+import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
+
+const area = { id: 'area', name: 'Bottom', service: 'immersed' } as Area;
+const view = (pots: Partial<PotView>[]): BenchView =>
+  ({
+    area,
+    boat: { id: 'b', name: 'Test hull' },
+    product: { name: 'Test epoxy' },
+    pots,
+  }) as unknown as BenchView;
+const waiting = (
+  entry: { id?: string; areaId?: string; kind: string; body: object },
+  refused = false,
+): Waiting =>
+  ({
+    entry: { areaId: 'area', at: '2026-05-14T12:00:00Z', ...entry },
+    refused: refused ? {} : null,
+  }) as Waiting;
+const batch = (id: string) => waiting({ id, kind: 'batch', body: { inductionMin: 20, potLifeMin: 120 } });
+
+describe('pots while the server is out of reach', () => {
+  it('one mixed on this device has its clocks at once', () => {
+    const [pot] = potsWithPending(view([]), [batch('p1')]);
+    expect(pot).toMatchObject({
+      entryId: 'p1',
+      inductionEnds: '2026-05-14T12:20:00.000Z',
+      potEnds: '2026-05-14T14:00:00.000Z',
+    });
+  });
+  it('one that has arrived is not shown twice, one emptied or laid here is shown no more', () => {
+    const known = view([{ entryId: 'p1' }, { entryId: 'p2' }, { entryId: 'p3' }]);
+    const ids = (items: Waiting[]) => potsWithPending(known, items).map((p) => p.entryId);
+    expect(ids([batch('p1')])).toEqual(['p1', 'p2', 'p3']);
+    expect(ids([waiting({ kind: 'batch-end', body: { batchId: 'p2' } })])).toEqual(['p1', 'p3']);
+    expect(ids([waiting({ kind: 'coat', body: { batchIds: ['p1', 'p3'] } })])).toEqual(['p2']);
+  });
+  it('what the server refused, and what was mixed for another area, is left out', () => {
+    expect(potsWithPending(view([]), [{ ...batch('p1'), refused: {} as never }])).toEqual([]);
+    expect(potsWithPending(view([]), [waiting({ ...batch('p1').entry, areaId: 'other' })])).toEqual([]);
+  });
+});
+
+describe('a reason against laying carries its figures', () => {
+  const metric = (value: number, quantity: never, options?: object) =>
+    formatQuantity(value, quantity, 'metric', options);
+  it.each([
+    [{ code: 'air-too-hot', value: 31, limit: 27 }, 'air 31.0 °C, limit 27.0 °C'],
+    [{ code: 'too-damp', value: 0.9, limit: 0.85 }, 'RH 90 %, limit 85 %'],
+    [{ code: 'dew-margin', value: 1.9, limit: 3 }, 'surface only 1.9 °C above dew point, 3.0 °C wanted'],
+    // Rounded to a tenth it would read "3.0, 3.0 wanted".
+    [{ code: 'dew-margin', value: 2.96, limit: 3 }, 'surface only 2.96 °C above dew point, 3.0 °C wanted'],
+    [{ code: 'rain', value: 0.4, limit: 0 }, 'rain, 0.4 mm in the hour'],
+    [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, at least 7.0 °C wanted'],
+  ] as const)('%o', (reason, said) => {
+    expect(sayReason(reason, metric as never)).toBe(said);
+  });
+});
+
+describe('tools at the bench', () => {
+  it.each(TOOLS)('$name keeps the one figure that differs from bench to bench', ({ tool }) => {
+    expect(toolFigure(withFigure(tool, 7))).toBe(7);
+    expect(withFigure(tool, toolFigure(tool))).toEqual(tool);
+  });
+});
+
+describe('cautions stand where the hand is', () => {
+  it('a sheet’s dangers, and confined space first in a bilge or tank', () => {
+    expect(cautionsFor(['isocyanate'], area)[0]).toMatch(/^Isocyanates/);
+    for (const service of ['bilge', 'tank'] as const) {
+      const list = cautionsFor(['epoxy-sensitiser', 'solvent'], { ...area, service });
+      expect(list).toHaveLength(3);
+      expect(list[0]).toMatch(/^Confined space/);
+    }
+  });
+});
+
+describe('the film that the litres make', () => {
+  const log = { products: { p: { name: 'Test', volumeSolids: 0.5, version: 1 } } } as unknown as LogView;
+  const body = { productId: 'p', litres: 4.3243, areaM2: 20, method: 'roller' } as CoatBody;
+  it('20 m² from 4.32 l at 50 % solids by roller is 100 µm (handbook part 6, backwards)', () => {
+    expect(filmByLitres(body, log)).toBeCloseTo(100, 2);
+    expect(filmByLitres({ ...body, productId: 'gone' }, log)).toBeNull();
+  });
+  it('corrected and struck entries do not count', () => {
+    const entry = (kind: string, correctedBy: string | null) => counts({ kind, correctedBy } as never);
+    expect([entry('coat', null), entry('coat', 'later'), entry('strike', null)]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+  });
+});
