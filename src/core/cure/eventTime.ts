@@ -33,61 +33,6 @@ export interface EventTime {
 /** Nothing on a sheet takes longer; a clock that has not ended by then stands for good. */
 const LONGEST_MS = 3650 * 24 * HOUR_MS;
 
-/**
- * Runs the clock p = ∫ dt / t(T(t)) from `laidAt` until p = 1, telling each stretch to `visit`.
- * The same idea as equivalent age in the maturity method for concrete [S: ASTM C1074].
- */
-function run(
-  ready: ReadyCurve,
-  temps: TempSeries,
-  laidAt: number,
-  visit?: (step: ClockStep) => void,
-): EventTime {
-  const { startMs, valuesC } = temps;
-  const endMs = seriesEnd(temps);
-  const warned = new Set<ClockWarning>();
-  let at = laidAt;
-  let left = 1;
-  let coldest = Number.POSITIVE_INFINITY;
-  let hottest = Number.NEGATIVE_INFINITY;
-  let chilly = false;
-
-  /** One stretch at one temperature; true once the event has come. */
-  const advance = (stretchEnd: number, tempC: number, known: boolean): boolean => {
-    if (tempC < coldest) coldest = tempC;
-    if (tempC > hottest) hottest = tempC;
-    const minutesAtTemp = ready.minutesAt(tempC);
-    if (tempC < ready.lowC && Number.isFinite(minutesAtTemp)) chilly = true;
-    const wholeMs = left > 0 ? left * minutesAtTemp * MINUTE_MS : 0;
-    const arrives = at + wholeMs <= stretchEnd;
-    const toMs = arrives ? at + wholeMs : stretchEnd;
-    const share = arrives ? left : (toMs - at) / (minutesAtTemp * MINUTE_MS);
-    if (visit && (known || Number.isFinite(minutesAtTemp))) {
-      visit({ fromMs: at, toMs, tempC, minutesAtTemp, share, known });
-    }
-    at = toMs;
-    left -= share;
-    return arrives;
-  };
-  const finish = (arrived: boolean): EventTime => {
-    if (ready.stopC !== null && coldest < ready.stopC) warned.add('stood-cold');
-    if (chilly) warned.add('colder-than-table');
-    if (hottest > ready.highC) warned.add('hotter-than-table');
-    return { at: arrived ? Math.round(at) : null, warnings: [...warned] };
-  };
-
-  if (at < startMs) {
-    warned.add('before-series');
-    if (advance(startMs, assumedC(temps, 'before'), false)) return finish(true);
-  }
-  for (let i = Math.floor((at - startMs) / HOUR_MS); at < endMs; i++) {
-    if (advance(startMs + (i + 1) * HOUR_MS, valuesC[i] as number, true)) return finish(true);
-  }
-  // Beyond the end the temperature no longer changes, so one stretch reaches as far as any clock may run.
-  warned.add('beyond-series');
-  return finish(advance(laidAt + LONGEST_MS, assumedC(temps, 'after'), false));
-}
-
 /** What is to be said of the temperatures a clock ran through. */
 function tableWarnings(ready: ReadyCurve, valuesC: readonly number[]): ClockWarning[] {
   const stopC = ready.stopC ?? Number.NEGATIVE_INFINITY;
@@ -118,7 +63,10 @@ export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt:
   const { curve, temps, laidAt } = input;
   checkSeries(temps);
   const endMs = seriesEnd(temps);
-  if (laidAt < temps.startMs || laidAt >= endMs) return run(readyCurve('event', curve), temps, laidAt);
+  if (laidAt < temps.startMs || laidAt >= endMs) {
+    const { steps: _, ...time } = explainEvent(input);
+    return time;
+  }
   const clock = cumulative(curve, temps);
   const found = bisect(clock, temps, laidAt);
   const from = Math.floor((laidAt - temps.startMs) / HOUR_MS);
@@ -132,16 +80,60 @@ export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt:
   return { at: at - laidAt < LONGEST_MS ? Math.round(at) : null, warnings: ['beyond-series', ...warnings] };
 }
 
-/** As {@link eventTime}, with each stretch of the clock: the figures behind "why then". */
+/**
+ * As {@link eventTime}, hour by hour, with each stretch of the clock: the figures behind "why then".
+ *
+ * Runs p = ∫ dt / t(T(t)) from `laidAt` until p = 1, the same idea as equivalent age in the maturity method for
+ * concrete [S: ASTM C1074].
+ */
 export function explainEvent(input: {
   curve: EventCurve;
   temps: TempSeries;
   laidAt: number;
 }): EventTime & { steps: ClockStep[] } {
-  checkSeries(input.temps);
+  const { temps, laidAt } = input;
+  const { startMs, valuesC } = temps;
+  checkSeries(temps);
+  const ready = readyCurve('event', input.curve);
+  const endMs = seriesEnd(temps);
   const steps: ClockStep[] = [];
-  const result = run(readyCurve('event', input.curve), input.temps, input.laidAt, (step) => steps.push(step));
-  return { ...result, steps };
+  const seenC: number[] = [];
+  const ends: ClockWarning[] = [];
+  let at = laidAt;
+  let left = 1;
+
+  /** One stretch at one temperature; true once the event has come. */
+  const advance = (stretchEnd: number, tempC: number, known: boolean): boolean => {
+    seenC.push(tempC);
+    const minutesAtTemp = ready.minutesAt(tempC);
+    const wholeMs = left > 0 ? left * minutesAtTemp * MINUTE_MS : 0;
+    const arrives = at + wholeMs <= stretchEnd;
+    const toMs = arrives ? at + wholeMs : stretchEnd;
+    const share = arrives ? left : (toMs - at) / (minutesAtTemp * MINUTE_MS);
+    // A clock that stands beyond what is known stands for ever: that is no stretch to show.
+    if (known || Number.isFinite(minutesAtTemp)) {
+      steps.push({ fromMs: at, toMs, tempC, minutesAtTemp, share, known });
+    }
+    at = toMs;
+    left -= share;
+    return arrives;
+  };
+  const finish = (arrived: boolean) => ({
+    at: arrived ? Math.round(at) : null,
+    warnings: [...ends, ...tableWarnings(ready, seenC)],
+    steps,
+  });
+
+  if (at < startMs) {
+    ends.push('before-series');
+    if (advance(startMs, assumedC(temps, 'before'), false)) return finish(true);
+  }
+  for (let i = Math.floor((at - startMs) / HOUR_MS); at < endMs; i++) {
+    if (advance(startMs + (i + 1) * HOUR_MS, valuesC[i] as number, true)) return finish(true);
+  }
+  // Beyond the end the temperature no longer changes, so one stretch reaches as far as any clock may run.
+  ends.push('beyond-series');
+  return finish(advance(laidAt + LONGEST_MS, assumedC(temps, 'after'), false));
 }
 
 /** How far the event has come at `now`, 0–1. */

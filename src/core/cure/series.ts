@@ -5,7 +5,7 @@ export const HOUR_MS = 3_600_000;
 
 /**
  * Film temperatures hour by hour without gaps. Each value holds for its whole hour,
- * from `startMs + i × 1 h` on.
+ * from `startMs + i × 1 h` on. Never changed once made: clocks over it are kept with it.
  */
 export interface TempSeries {
   startMs: number;
