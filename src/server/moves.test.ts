@@ -202,6 +202,22 @@ describe('every screen sees a write at once', () => {
     expect((await server.ask<SlipView>('GET', '/slip')).body.clocks).toHaveLength(1);
   });
 
+  it('a write in the middle of a reading is not lost behind it', async () => {
+    for (let i = 0; i < 5; i++) {
+      const boat = aBoat({ name: `Hull ${i}` });
+      const area = anArea(boat.id, { name: `Area ${i}` });
+      await server.ask('POST', '/boats', boat);
+      // The write to the boats has made the next look read everything anew, while an area is being written.
+      await Promise.all([
+        server.ask('GET', '/slip'),
+        server.ask('POST', '/areas', area),
+        server.ask('GET', '/slip'),
+      ]);
+      const seen = await server.ask<BoatView>('GET', `/boats/${boat.id}`);
+      expect(seen.body.areas.map((a) => a.id)).toEqual([area.id]);
+    }
+  });
+
   it('a page that listens is told what changed', async () => {
     const stop = new AbortController();
     const response = await fetch(`${server.address}/api/v1/events`, { signal: stop.signal });

@@ -1,4 +1,4 @@
-import { and, between, eq } from 'drizzle-orm';
+import { between } from 'drizzle-orm';
 import { getPosition } from 'suncalc';
 import type { WeatherHour } from '../../contract/index.ts';
 import type { Surroundings } from '../../core/air/index.ts';
@@ -78,12 +78,4 @@ export function toWeatherHour(hour: SplicedHour): WeatherHour {
 /** The hour that holds `now`, if the series has one. */
 export function hourAt(hours: readonly SplicedHour[], now: number): SplicedHour | undefined {
   return hours.find((hour) => hour.at <= now && now < hour.at + HOUR_MS);
-}
-
-/** Hours stored from one source, for export and for comparing before and after an import. */
-export async function storedHours(db: Queries, source: Row['source'], range: { from: Date; to: Date }) {
-  return db
-    .select()
-    .from(weatherHour)
-    .where(and(eq(weatherHour.source, source), between(weatherHour.at, range.from, range.to)));
 }

@@ -53,10 +53,13 @@ export class YardMemory {
   #air: { hour: number; hours: SplicedHour[] } | null = null;
   #clocks = new Map<string, { state: AreaState; hours: SplicedHour[]; shelf: Shelf; clock: AreaClock }>();
   #reading: Promise<YardClocks> | null = null;
+  /** Counts the changes told. */
+  #revision = 0;
 
   constructor(db: Db, live: LiveChanges) {
     this.#db = db;
     live.listen((topic, areaId) => {
+      this.#revision++;
       this.#reading = null;
       if (topic === 'products') this.#shelf = null;
       else if (topic === 'weather' || topic === 'yard') this.#air = null;
@@ -73,16 +76,17 @@ export class YardMemory {
 
   /** Everything, the states of its clocks as they were when last read. */
   async #known(now: number): Promise<YardClocks> {
-    this.#reading ??= this.#read(now);
-    const reading = this.#reading;
-    const known = await reading;
-    const fresh = this.#air !== null && this.#air.hour === Math.floor(now / HOUR_MS);
-    if (this.#reading !== reading || !fresh) {
-      // Something changed while it was read, or the hour has turned: read again.
+    // The turn of an hour makes a forecast hour a measured one.
+    if (this.#air && this.#air.hour !== Math.floor(now / HOUR_MS)) this.#reading = null;
+    const reading = this.#reading ?? this.#read(now);
+    this.#reading = reading;
+    try {
+      return await reading;
+    } catch (error) {
+      // What failed once is tried again by the next request, not remembered.
       if (this.#reading === reading) this.#reading = null;
-      return this.#known(now);
+      throw error;
     }
-    return known;
   }
 
   /** As {@link at}, of the areas asked for. */
@@ -96,25 +100,33 @@ export class YardMemory {
     return { ...known, states, clocks };
   }
 
+  /**
+   * Reads what is not known. It is kept only if nothing was changed meanwhile: a request begun before a write may be
+   * answered as of before it, but no later one.
+   */
   async #read(now: number): Promise<YardClocks> {
-    if (!this.#states) {
-      this.#stale.clear();
-      const all = await loadAreaStates(this.#db);
-      this.#states = new Map(all.map((state) => [state.area.id, state]));
-    }
-    for (const areaId of this.#stale) {
-      this.#stale.delete(areaId);
-      const [state] = await loadAreaStates(this.#db, { areaId });
-      // A map keeps the place of a key that it knows: the order of the list stays.
-      if (state) this.#states?.set(areaId, state);
-      else this.#states?.delete(areaId);
-    }
-    this.#shelf ??= await loadShelf(this.#db);
-    const states = [...(this.#states?.values() ?? [])];
+    const revision = this.#revision;
+    const stale = [...this.#stale];
+    let byId: Map<string, AreaState>;
+    if (this.#states) {
+      byId = new Map(this.#states);
+      for (const areaId of stale) {
+        const [state] = await loadAreaStates(this.#db, { areaId });
+        // A map keeps the place of a key that it knows: the order of the list stays.
+        if (state) byId.set(areaId, state);
+        else byId.delete(areaId);
+      }
+    } else byId = new Map((await loadAreaStates(this.#db)).map((state) => [state.area.id, state]));
+    const shelf = this.#shelf ?? (await loadShelf(this.#db));
+    const states = [...byId.values()];
     const hour = Math.floor(now / HOUR_MS);
-    if (this.#air?.hour !== hour) this.#air = { hour, hours: await airFor(this.#db, states, now) };
-    const shelf = this.#shelf;
-    const { hours } = this.#air;
+    const hours = this.#air?.hour === hour ? this.#air.hours : await airFor(this.#db, states, now);
+    if (revision === this.#revision) {
+      this.#states = byId;
+      this.#stale.clear();
+      this.#shelf = shelf;
+      this.#air = { hour, hours };
+    }
     const clocks = states.map((state) => {
       const kept = this.#clocks.get(state.area.id);
       if (kept && kept.state === state && kept.hours === hours && kept.shelf === shelf) return kept.clock;
