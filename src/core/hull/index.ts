@@ -1,3 +1,4 @@
+export { alongSkinM, halfBreadthAt, lerpAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
 export {
   areaFromMeasures,
   HAND_MEASURE_SPREAD,
@@ -16,7 +17,9 @@ export {
   OFFSETS_SPREAD,
   type OffsetTable,
   SEA_WATER,
+  type SheerPoint,
 } from './offsets.ts';
+export { formFromDimensions } from './parametric.ts';
 export {
   BOAT_KINDS,
   type BoatKind,

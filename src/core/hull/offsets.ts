@@ -9,6 +9,13 @@ export interface OffsetTable {
   stationsM: readonly number[];
   waterlinesM: readonly number[];
   halfBreadthsM: readonly (readonly (number | null)[])[];
+  /** The sheer at each station: its height and half-breadth, m; null where it is not known. */
+  sheer?: readonly (SheerPoint | null)[] | undefined;
+}
+
+export interface SheerPoint {
+  zM: number;
+  yM: number;
 }
 
 /** Typical spread of areas from a table of offsets: ±2 % [T]. */
@@ -50,6 +57,20 @@ export function checkOffsets(table: OffsetTable): void {
       if (y !== null) within(`half-breadth at station ${s + 1}, waterline ${w + 1}`, y, 0, 60);
     });
   });
+  if (!table.sheer) return;
+  if (table.sheer.length !== table.stationsM.length) {
+    throw new QuantityError(
+      'points of the sheer',
+      table.sheer.length,
+      `the ${table.stationsM.length} stations`,
+    );
+  }
+  table.sheer.forEach((point, s) => {
+    if (!point) return;
+    within(`half-breadth of the sheer at station ${s + 1}`, point.yM, 0, 60);
+    const top = table.waterlinesM.findLast((_, w) => table.halfBreadthsM[s]?.[w] != null);
+    within(`height of the sheer at station ${s + 1}`, point.zM, top ?? -200, 200);
+  });
 }
 
 type Vec = readonly [number, number, number];
@@ -74,6 +95,34 @@ function* panels(table: OffsetTable): Generator<[Vec, Vec, Vec, Vec]> {
       // Breadths of 0 all round are the air beyond the hull, written into the table: no skin.
       if ((corners as Vec[]).every((c) => c[1] === 0)) continue;
       yield corners as [Vec, Vec, Vec, Vec];
+    }
+  }
+}
+
+/** From the highest waterline that two neighbouring stations share up to their sheer, as triangles of one side. */
+function* topStrake(table: OffsetTable): Generator<[Vec, Vec, Vec]> {
+  const rise = (s: number, from: number): Vec[] => {
+    const x = table.stationsM[s] as number;
+    const points: Vec[] = table.waterlinesM.flatMap((z, w) => {
+      const y = table.halfBreadthsM[s]?.[w];
+      return w >= from && y != null ? [[x, y, z] as Vec] : [];
+    });
+    const sheer = table.sheer?.[s];
+    return sheer ? [...points, [x, sheer.yM, sheer.zM]] : points;
+  };
+  for (let s = 0; s + 1 < table.stationsM.length; s++) {
+    if (!table.sheer?.[s] || !table.sheer[s + 1]) continue;
+    const shared = table.waterlinesM.findLastIndex(
+      (_, w) => table.halfBreadthsM[s]?.[w] != null && table.halfBreadthsM[s + 1]?.[w] != null,
+    );
+    if (shared < 0) continue;
+    const [aft, fore] = [rise(s, shared), rise(s + 1, shared)];
+    for (let [i, j] = [0, 0]; i + 1 < aft.length || j + 1 < fore.length; ) {
+      const [a, f] = [aft[i] as Vec, fore[j] as Vec];
+      const up =
+        j + 1 >= fore.length || (i + 1 < aft.length && (aft[i + 1] as Vec)[2] <= (fore[j + 1] as Vec)[2]);
+      if (up) yield [a, f, aft[++i] as Vec];
+      else yield [a, f, fore[++j] as Vec];
     }
   }
 }
@@ -117,6 +166,7 @@ export function areaFromOffsets(input: { table: OffsetTable; fromZ: number; toZ:
   for (const [a, b, c, d] of panels(input.table)) {
     area += (within2([a, b, c]) + within2([a, c, d]) + within2([a, b, d]) + within2([b, c, d])) / 2;
   }
+  for (const triangle of topStrake(input.table)) area += within2(triangle);
   return 2 * area;
 }
 

@@ -1,0 +1,121 @@
+import { lerpAt } from './form.ts';
+import type { OffsetTable } from './offsets.ts';
+import { type BoatKind, type Dimensions, type Point, profileLines } from './profile.ts';
+
+interface Shape {
+  /** Half-breadth of the transom as a share of the half-beam, and where the beam is greatest, from aft. */
+  transom: number;
+  widest: number;
+  /** How blunt the bow is in plan: 1 straight, 3 bluff. */
+  bow: number;
+  /** Half-breadth from keel (0) to sheer (1) as a share of the sheer's, by height and by share. */
+  section: readonly (readonly [height: number, share: number])[] | 'round';
+}
+
+/** Plans and sections usual for each kind [M]: for drawing, and for flare where nothing better is known. */
+const SHAPES: Record<BoatKind, Shape> = {
+  'long-keel': { transom: 0.5, widest: 0.48, bow: 1.8, section: 'round' },
+  'fin-keel': { transom: 0.68, widest: 0.42, bow: 1.6, section: 'round' },
+  'bilge-keel': { transom: 0.66, widest: 0.45, bow: 1.8, section: 'round' },
+  'hard-chine-motor': {
+    transom: 0.9,
+    widest: 0.4,
+    bow: 2,
+    section: [
+      [0, 0],
+      [0.3, 0.84],
+      [1, 1],
+    ],
+  },
+  'flat-bottomed': {
+    transom: 0.9,
+    widest: 0.5,
+    bow: 5,
+    section: [
+      [0, 0],
+      [0.02, 0.96],
+      [1, 1],
+    ],
+  },
+  'open-dinghy': { transom: 0.7, widest: 0.45, bow: 2, section: 'round' },
+  catamaran: { transom: 0.95, widest: 0.45, bow: 4, section: 'round' },
+  workboat: {
+    transom: 0.8,
+    widest: 0.45,
+    bow: 2.4,
+    section: [
+      [0, 0],
+      [0.34, 0.88],
+      [1, 1],
+    ],
+  },
+};
+
+const range = (n: number) => Array.from({ length: n + 1 }, (_, i) => i / n);
+
+function share(shape: Shape, height: number): number {
+  const h = Math.min(1, Math.max(0, height));
+  // A superellipse, fuller than a quarter circle: turn of the bilge low, sides near upright.
+  if (shape.section === 'round') return (1 - (1 - h) ** 2.4) ** 0.62;
+  return lerpAt(
+    shape.section.map(([z]) => z),
+    shape.section.map(([, y]) => y),
+    h,
+  );
+}
+
+function planShare(shape: Shape, u: number): number {
+  if (u <= shape.widest) return 1 - (1 - shape.transom) * ((shape.widest - u) / shape.widest) ** 2;
+  return 1 - ((u - shape.widest) / (1 - shape.widest)) ** shape.bow;
+}
+
+const rising = (points: readonly Point[]) => points.toSorted((a, b) => a.x - b.x);
+
+/** The canoe body's lower edge in profile: stern, belly, stem, from aft. */
+function lowerEdge(lines: ReturnType<typeof profileLines>): Point[] {
+  const belly = lines.zones.bottom ?? [];
+  const bow = lines.sheer.at(-1) as Point;
+  const stern = lines.sheer[0] as Point;
+  const stem = (lines.zones.topsides ?? []).filter((p) => p.z > 0 && p.z < bow.z && p.x > bow.x * 0.6);
+  return [stern, ...rising([...belly, ...stem.filter((p) => !lines.sheer.includes(p))]), bow];
+}
+
+/**
+ * A hull of this kind and these dimensions as a table of offsets: what the drawings and the waterline use while
+ * neither a table nor a mesh is known. Its lengths, beam, draught and freeboard are as given, the curves between
+ * them this kind's usual ones [M]; keels and rudders are left off.
+ *
+ * @throws {QuantityError} on a dimension of 0 or less
+ */
+export function formFromDimensions(input: { kind: BoatKind; dimensions: Dimensions }): OffsetTable {
+  const { kind, dimensions } = input;
+  const lines = profileLines(input);
+  const shape = SHAPES[kind];
+  const edge = lowerEdge(lines);
+  const xs = edge.map((p) => p.x);
+  const zs = edge.map((p) => p.z);
+  const stationsM = range(40).map((u) => u * dimensions.loaM);
+  const depth = Math.min(...zs);
+  const top = Math.max(...lines.sheer.map((p) => p.z));
+  const waterlinesM = [
+    ...range(16).map((u) => depth * (1 - u)),
+    ...range(16)
+      .slice(1)
+      .map((u) => u * top),
+  ];
+  const half = dimensions.beamM / 2;
+  const sheer = stationsM.map((x) => ({
+    zM: lerpAt(
+      lines.sheer.map((p) => p.x),
+      lines.sheer.map((p) => p.z),
+      x,
+    ),
+    yM: half * Math.max(0, planShare(shape, x / dimensions.loaM)),
+  }));
+  const halfBreadthsM = stationsM.map((x, s) => {
+    const at = sheer[s] as { zM: number; yM: number };
+    const keel = Math.min(lerpAt(xs, zs, x), at.zM - 0.001);
+    return waterlinesM.map((z) => (z >= at.zM ? null : at.yM * share(shape, (z - keel) / (at.zM - keel))));
+  });
+  return { stationsM, waterlinesM, halfBreadthsM, sheer };
+}

@@ -1,0 +1,21 @@
+export { type FairLine, fairMarks, type HandMark } from './fair.ts';
+export {
+  fitPlane,
+  heightAboveDatum,
+  type Lying,
+  MARK_ERROR_MM,
+  type Plane,
+  type PlaneFit,
+  type PlaneMark,
+  uprightness,
+} from './fitPlane.ts';
+export {
+  flareDegAt,
+  type LineSide,
+  markSheet,
+  otherSide,
+  type SheetRow,
+  stationsEvery,
+} from './markSheet.ts';
+export { alongSkinByFlare, SLOP_MM, sinkageMm, waterplaneByRule } from './raise.ts';
+export { STRIPE_GAP_MM, type Stripe, type StripeRow, type StripeShape, stripe, sweepMm } from './stripe.ts';
