@@ -3,9 +3,11 @@ import {
   alongSkinM,
   areaByRule,
   areaFromOffsets,
+  areasFromOffsets,
   BOAT_KINDS,
   formFromDimensions,
   halfBreadthAt,
+  hullLines,
   hydrostatics,
   mumfordM2,
   type OffsetTable,
@@ -69,5 +71,66 @@ describe('a hull from main dimensions only', () => {
     const rule = areaByRule({ kind: 'fin-keel', dimensions, zone: 'bottom', side: 'both' });
     const found = hydrostatics({ table: formFromDimensions({ kind: 'fin-keel', dimensions }) });
     expect(Math.abs(found.wettedM2 / (rule?.areaM2 ?? 0) - 1)).toBeLessThan(0.34);
+  });
+});
+
+describe('areas cut from a table of offsets', () => {
+  const L = 10;
+  const wigley: OffsetTable = (() => {
+    const [B, T] = [0.1 * L, 0.0625 * L];
+    const at = (n: number) => Array.from({ length: n + 1 }, (_, i) => i / n);
+    const stationsM = at(120).map((u) => u * L);
+    const waterlinesM = at(40).map((u) => -T * (1 - u));
+    return {
+      stationsM,
+      waterlinesM,
+      halfBreadthsM: stationsM.map((x) =>
+        waterlinesM.map((z) => (B / 2) * (1 - ((2 * x) / L - 1) ** 2) * (1 - (z / T) ** 2)),
+      ),
+      // Straight sides of 0.5 m above the water, so that the topsides have a closed form too.
+      sheer: stationsM.map((x) => ({ zM: 0.5, yM: (B / 2) * (1 - ((2 * x) / L - 1) ** 2) })),
+    };
+  })();
+  const found = areasFromOffsets({ table: wigley, topOfPaintM: 0, stripe: { lowerM: 0.1, upperM: 0.2 } });
+  const m2 = (zone: string) => found.find((area) => area.zone === zone)?.areaM2 ?? 0;
+  it('the bottom is the Wigley wetted surface [S], the pointed stern has no transom', () => {
+    expect(Math.abs(m2('bottom') / (0.1488 * L * L) - 1)).toBeLessThan(0.005);
+    expect(m2('transom')).toBe(0);
+  });
+  it('topsides and stripe share the upright wall: its length both sides times height', () => {
+    // Length of the parabola y = 0.5(1 − s²) over ten metres, by its integral.
+    const k = (2 * 0.5) / 25 / 2;
+    const arc = (x: number) => (x * Math.sqrt(1 + (2 * k * x) ** 2)) / 2 + Math.asinh(2 * k * x) / (4 * k);
+    const girth = 2 * (arc(5) - arc(-5));
+    expect(m2('boot-stripe') / (girth * 0.1)).toBeCloseTo(1, 3);
+    expect(m2('topsides') / (girth * 0.4)).toBeCloseTo(1, 3);
+  });
+  it('a box has its end as transom: breadth times height', () => {
+    const box: OffsetTable = {
+      stationsM: [0, 5],
+      waterlinesM: [-1, 0, 1],
+      halfBreadthsM: [
+        [1, 1, 1],
+        [1, 1, 1],
+      ],
+    };
+    const areas = areasFromOffsets({ table: box, topOfPaintM: 0.25, stripe: null });
+    expect(areas.find((area) => area.zone === 'transom')?.areaM2).toBeCloseTo(2 * 0.75, 9);
+  });
+});
+
+describe('the lines a boat is drawn by', () => {
+  const dimensions = { loaM: 10, lwlM: 8.6, beamM: 3.2, draughtM: 1.5, freeboardM: 1.1 };
+  it.each(BOAT_KINDS)('%s: drawn from its own offsets it keeps length, beam and waterline', (kind) => {
+    const form = formFromDimensions({ kind, dimensions });
+    const lines = hullLines({ kind, dimensions, form });
+    expect(lines.lengthM).toBeCloseTo(10, 6);
+    expect(2 * lines.halfBeamM).toBeCloseTo(3.2, 1);
+    const bottom = lines.profile.zones.bottom ?? [];
+    expect(Math.max(...bottom.map((p) => p.z))).toBeCloseTo(0, 6);
+    expect((bottom.at(-1)?.x ?? 0) - (bottom[0]?.x ?? 0)).toBeGreaterThan(0.85 * 8.6);
+    for (const outline of Object.values(lines.profile.zones))
+      for (const p of outline) expect(Number.isFinite(p.x + p.z)).toBe(true);
+    expect(lines.sections.some((s) => s.fore) && lines.sections.some((s) => !s.fore)).toBe(true);
   });
 });

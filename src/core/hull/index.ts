@@ -1,4 +1,6 @@
+export { BOAT_KINDS, type BoatKind, type Dimensions, type Point, ZONES, type Zone } from './boat.ts';
 export { alongSkinM, halfBreadthAt, lerpAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
+export { type HullLines, hullLines, type PlanPoint } from './lines.ts';
 export {
   areaFromMeasures,
   HAND_MEASURE_SPREAD,
@@ -9,6 +11,7 @@ export {
   simpson,
   trapezoid,
 } from './measures.ts';
+export * from './mesh/index.ts';
 export {
   areaFromOffsets,
   checkOffsets,
@@ -19,17 +22,9 @@ export {
   SEA_WATER,
   type SheerPoint,
 } from './offsets.ts';
+export { areasFromOffsets, type FormArea } from './offsetZones.ts';
 export { formFromDimensions } from './parametric.ts';
-export {
-  BOAT_KINDS,
-  type BoatKind,
-  type Dimensions,
-  type Point,
-  type ProfileLines,
-  profileLines,
-  ZONES,
-  type Zone,
-} from './profile.ts';
+export { type ProfileLines, profileLines } from './profile.ts';
 export {
   areaByRule,
   areaFromPaint,

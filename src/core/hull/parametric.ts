@@ -1,6 +1,7 @@
+import type { BoatKind, Dimensions, Point } from './boat.ts';
 import { lerpAt } from './form.ts';
 import type { OffsetTable } from './offsets.ts';
-import { type BoatKind, type Dimensions, type Point, profileLines } from './profile.ts';
+import { profileLines } from './profile.ts';
 
 interface Shape {
   /** Half-breadth of the transom as a share of the half-beam, and where the beam is greatest, from aft. */

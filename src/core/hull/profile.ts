@@ -1,68 +1,6 @@
 import { positive } from '../units/index.ts';
-
-/** Kinds of boat told apart by what stands below the water and how the sides run. */
-export type BoatKind =
-  | 'long-keel'
-  | 'fin-keel'
-  | 'bilge-keel'
-  | 'hard-chine-motor'
-  | 'flat-bottomed'
-  | 'open-dinghy'
-  | 'catamaran'
-  | 'workboat';
-
-export const BOAT_KINDS: readonly BoatKind[] = [
-  'long-keel',
-  'fin-keel',
-  'bilge-keel',
-  'hard-chine-motor',
-  'flat-bottomed',
-  'open-dinghy',
-  'catamaran',
-  'workboat',
-];
-
-/** A boat's main dimensions, metres. */
-export interface Dimensions {
-  loaM: number;
-  lwlM: number;
-  beamM: number;
-  draughtM: number;
-  /** Mean freeboard: waterline to sheer. */
-  freeboardM: number;
-}
-
-/** Part of the boat as its profile shows it. */
-export type Zone =
-  | 'bottom'
-  | 'keel'
-  | 'rudder'
-  | 'boot-stripe'
-  | 'topsides'
-  | 'transom'
-  | 'deck'
-  | 'cabin'
-  | 'bilge'
-  | 'other';
-
-export const ZONES: readonly Zone[] = [
-  'topsides',
-  'boot-stripe',
-  'bottom',
-  'keel',
-  'rudder',
-  'transom',
-  'deck',
-  'cabin',
-  'bilge',
-  'other',
-];
-
-/** x forward from the aftermost point, z up from the waterline, metres. */
-export interface Point {
-  x: number;
-  z: number;
-}
+import type { BoatKind, Dimensions, Point, Zone } from './boat.ts';
+import { deckEdge, furniture } from './furniture.ts';
 
 export interface ProfileLines {
   /** Outline of each zone that shows in profile, closed. */
@@ -81,9 +19,6 @@ interface Form {
   /** Sheer rise at the bow and the stern as shares of the freeboard. */
   bowRise: number;
   sternRise: number;
-  /** Keel as shares of LWL from aft: root from, root to, foot from, foot to; null without one. */
-  keel: readonly [number, number, number, number] | null;
-  cabin: boolean;
 }
 
 const FORMS: Record<BoatKind, Form> = {
@@ -92,43 +27,33 @@ const FORMS: Record<BoatKind, Form> = {
     bowShare: 0.55,
     bowRise: 0.3,
     sternRise: 0.05,
-    keel: [0.08, 0.8, 0.12, 0.66],
-    cabin: true,
   },
   'fin-keel': {
     body: 0.32,
     bowShare: 0.6,
     bowRise: 0.22,
     sternRise: 0,
-    keel: [0.4, 0.64, 0.43, 0.6],
-    cabin: true,
   },
   'bilge-keel': {
     body: 0.5,
     bowShare: 0.6,
     bowRise: 0.22,
     sternRise: 0.02,
-    keel: [0.36, 0.66, 0.4, 0.64],
-    cabin: true,
   },
-  'hard-chine-motor': { body: 0.75, bowShare: 0.95, bowRise: 0.45, sternRise: -0.1, keel: null, cabin: true },
-  'flat-bottomed': { body: 1, bowShare: 0.5, bowRise: 0.15, sternRise: 0.1, keel: null, cabin: true },
-  'open-dinghy': { body: 0.8, bowShare: 0.5, bowRise: 0.4, sternRise: 0.2, keel: null, cabin: false },
+  'hard-chine-motor': { body: 0.75, bowShare: 0.95, bowRise: 0.45, sternRise: -0.1 },
+  'flat-bottomed': { body: 1, bowShare: 0.5, bowRise: 0.15, sternRise: 0.1 },
+  'open-dinghy': { body: 0.8, bowShare: 0.5, bowRise: 0.4, sternRise: 0.2 },
   catamaran: {
     body: 0.55,
     bowShare: 0.4,
     bowRise: 0.05,
     sternRise: -0.15,
-    keel: [0.38, 0.6, 0.41, 0.58],
-    cabin: true,
   },
   workboat: {
     body: 0.7,
     bowShare: 0.85,
     bowRise: 0.5,
     sternRise: 0,
-    keel: [0.05, 0.78, 0.05, 0.7],
-    cabin: true,
   },
 };
 
@@ -196,46 +121,23 @@ export function profileLines(input: { kind: BoatKind; dimensions: Dimensions }):
       { x: Math.min(loa * 0.025, 0.3), z: sheerAt(0) },
       { x: wlAft + Math.min(loa * 0.025, 0.3), z: 0 },
     ],
-    deck: [
-      ...sheer,
-      ...sheer.toReversed().map((p) => ({ x: p.x, z: p.z + Math.max(0.05, freeboard * 0.06) })),
-    ],
+    deck: deckEdge(sheer, freeboard),
   };
-  // The bilge is inside: a strip above the belly, drawn as if the planking were lifted off.
-  zones.bilge = [
-    ...belly.slice(4, -5).map((p) => ({ x: p.x, z: p.z * 0.92 })),
-    ...belly
-      .slice(4, -5)
-      .toReversed()
-      .map((p) => ({ x: p.x, z: p.z * 0.62 })),
-  ];
-  if (form.keel) {
-    const [rootAft, rootFore, footAft, footFore] = form.keel;
-    const at = (share: number) => wlAft + share * lwl;
-    const root = range(8).map((u) => {
-      const share = rootFore + u * (rootAft - rootFore);
-      return { x: at(share), z: -depthAt(share) * 0.98 };
-    });
-    zones.keel = [{ x: at(footAft), z: -draught }, { x: at(footFore), z: -draught }, ...root];
-  }
-  const rudderDepth = input.kind === 'open-dinghy' ? draught : draught * 0.8;
-  zones.rudder = [
-    { x: wlAft + lwl * 0.005, z: -0.02 },
-    { x: wlAft + lwl * 0.06, z: -depthAt(0.06) },
-    { x: wlAft + lwl * 0.055, z: -rudderDepth },
-    { x: wlAft + lwl * 0.005, z: -rudderDepth * 0.98 },
-  ];
-  if (form.cabin) {
-    const from = loa * (input.kind === 'workboat' ? 0.55 : 0.3);
-    const to = loa * (input.kind === 'workboat' ? 0.75 : 0.7);
-    const height = Math.min(0.55 * freeboard, 0.6) * (input.kind === 'workboat' ? 2.4 : 1);
-    zones.cabin = [
-      { x: from, z: sheerAt(from) },
-      { x: to, z: sheerAt(to) },
-      { x: to - height * 0.9, z: sheerAt(to) + height * 0.8 },
-      { x: from + height * 0.15, z: sheerAt(from) + height },
-    ];
-  }
+  Object.assign(
+    zones,
+    furniture({
+      kind: input.kind,
+      loa,
+      lwl,
+      wlAft,
+      draught,
+      freeboard,
+      sheerAt,
+      depthAt,
+      belly,
+      keelDrawn: true,
+    }),
+  );
   const all = Object.values(zones).flat();
   return {
     zones,

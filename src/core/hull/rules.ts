@@ -1,5 +1,5 @@
 import { positive, within } from '../units/index.ts';
-import type { BoatKind, Dimensions, Zone } from './profile.ts';
+import type { BoatKind, Dimensions, Zone } from './boat.ts';
 
 /** Typical spread of a rule of thumb: ±15 % [T]. Of a figure from memory: ±30 % [M]. */
 export const RULE_SPREAD = 0.15;

@@ -1,0 +1,95 @@
+import type { BoatKind, Dimensions, Point } from './boat.ts';
+import { halfBreadthAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
+import type { OffsetTable } from './offsets.ts';
+import { formFromDimensions } from './parametric.ts';
+import { type ProfileLines, profileLines } from './profile.ts';
+import { profileFromForm } from './profileFromForm.ts';
+
+/** A point seen from above: x forward from the aftermost point, y from the centreline, m. */
+export interface PlanPoint {
+  x: number;
+  y: number;
+}
+
+/** The lines of a boat as a loft floor shows them: profile, half-breadth plan and body plan. */
+export interface HullLines {
+  form: OffsetTable;
+  profile: ProfileLines;
+  /** Half-breadth of the sheer along the boat, and of level lines below and above the waterline. */
+  plan: { sheer: PlanPoint[]; waterlines: { z: number; points: PlanPoint[] }[]; cabin: PlanPoint[] | null };
+  /** Sections from keel to sheer; `fore` ones are drawn to the right. */
+  sections: { x: number; points: SectionPoint[]; fore: boolean }[];
+  lengthM: number;
+  halfBeamM: number;
+}
+
+/** Level lines drawn below and above the waterline, and sections drawn. */
+const BELOW = 3;
+const ABOVE = 2;
+const SECTIONS = 10;
+
+const known = new WeakMap<OffsetTable, HullLines>();
+
+/**
+ * The lines to draw a boat by: from her table of offsets or mesh where there is one, else from her main dimensions and
+ * the usual curves of her kind.
+ *
+ * @throws {QuantityError} on a dimension of 0 or less
+ */
+export function hullLines(input: {
+  kind: BoatKind;
+  dimensions: Dimensions;
+  form: OffsetTable | null;
+}): HullLines {
+  const cached = input.form && known.get(input.form);
+  if (cached) return cached;
+  const form = input.form ?? formFromDimensions(input);
+  const profile = input.form
+    ? profileFromForm({ form, kind: input.kind, dimensions: input.dimensions })
+    : profileLines(input);
+  const stations = form.stationsM;
+  const [first, last] = [stations[0] as number, stations.at(-1) as number];
+  const sheer = stations.flatMap((x) => {
+    const at = sheerAt(form, x);
+    return at ? [{ x, y: at.y }] : [];
+  });
+  const depth = -Math.min(0, form.waterlinesM[0] as number);
+  const height = Math.min(...profile.sheer.map((p) => p.z));
+  const levels = [
+    ...Array.from({ length: BELOW }, (_, i) => (-depth * (BELOW - i)) / (BELOW + 1)),
+    0,
+    ...Array.from({ length: ABOVE }, (_, i) => (height * (i + 1)) / (ABOVE + 1)),
+  ];
+  const waterlines = levels.map((z) => ({
+    z,
+    points: stations.flatMap((x): PlanPoint[] => {
+      const y = halfBreadthAt(form, x, z);
+      return y === null || y <= 0 ? [] : [{ x, y }];
+    }),
+  }));
+  const sections = Array.from({ length: SECTIONS + 1 }, (_, i) => {
+    const x = first + ((last - first) * i) / SECTIONS;
+    return { x, points: sectionAt(form, x), fore: i >= SECTIONS / 2 };
+  }).filter((section) => section.points.length > 1 && section.points.some((p) => p.y > 0.01));
+  const house = profile.zones.cabin;
+  const lines: HullLines = {
+    form,
+    profile,
+    plan: { sheer, waterlines, cabin: house ? cabinPlan(house, form) : null },
+    sections,
+    lengthM: last,
+    halfBeamM: Math.max(...sheer.map((p) => p.y)),
+  };
+  if (input.form) known.set(input.form, lines);
+  return lines;
+}
+
+/** The house from above: its length as in profile, somewhat over half the breadth [M]. */
+function cabinPlan(house: readonly Point[], form: OffsetTable): PlanPoint[] {
+  const xs = house.map((p) => p.x);
+  const [from, to] = [Math.min(...xs), Math.max(...xs)];
+  return Array.from({ length: 9 }, (_, i) => {
+    const x = from + ((to - from) * i) / 8;
+    return { x, y: 0.58 * (sheerAt(form, x)?.y ?? 0) };
+  });
+}

@@ -1,0 +1,48 @@
+import type { Zone } from './boat.ts';
+import { lerpAt, sectionAt } from './form.ts';
+import { areaFromOffsets, OFFSETS_SPREAD, type OffsetTable } from './offsets.ts';
+
+export interface FormArea {
+  zone: Extract<Zone, 'bottom' | 'boot-stripe' | 'topsides' | 'transom'>;
+  /** m² of both sides. */
+  areaM2: number;
+  spread: number;
+}
+
+/** m² of the flat end at the aftermost station above a height; 0 for a pointed stern. */
+function transomM2(table: OffsetTable, fromZ: number): number {
+  const section = sectionAt(table, table.stationsM[0] as number);
+  if (section.length < 2 || (section.at(-1)?.y ?? 0) < 0.05) return 0;
+  const [ys, zs] = [section.map((p) => p.y), section.map((p) => p.z)];
+  const from = Math.max(fromZ, zs[0] as number);
+  const points = [from, ...zs.filter((z) => z > from)].map((z) => ({ z, y: lerpAt(zs, ys, z) }));
+  return points
+    .slice(1)
+    .reduce((sum, p, i) => sum + (p.y + (points[i]?.y ?? 0)) * (p.z - (points[i]?.z ?? 0)), 0);
+}
+
+/**
+ * m² of bottom, stripe, topsides and transom of a hull of offsets, cut at the top of the antifouling and the stripe's
+ * edges (heights above the waterline, m).
+ *
+ * @throws {QuantityError} see `checkOffsets`
+ */
+export function areasFromOffsets(input: {
+  table: OffsetTable;
+  topOfPaintM: number;
+  stripe: { lowerM: number; upperM: number } | null;
+}): FormArea[] {
+  const { table, topOfPaintM, stripe } = input;
+  const between = (fromZ: number, toZ: number) => areaFromOffsets({ table, fromZ, toZ });
+  const above = between(topOfPaintM, Infinity);
+  const band = stripe ? between(stripe.lowerM, stripe.upperM) : 0;
+  const areas: [FormArea['zone'], number][] = [
+    ['bottom', between(-Infinity, topOfPaintM)],
+    ['boot-stripe', band],
+    ['topsides', above - band],
+    ['transom', transomM2(table, topOfPaintM)],
+  ];
+  return areas
+    .filter(([, m2]) => m2 > 0.01)
+    .map(([zone, areaM2]) => ({ zone, areaM2, spread: OFFSETS_SPREAD }));
+}
