@@ -18,4 +18,13 @@ export {
   stationsEvery,
 } from './markSheet.ts';
 export { alongSkinByFlare, SLOP_MM, sinkageMm, waterplaneByRule } from './raise.ts';
+export {
+  type LinePlan,
+  type MadeMark,
+  type MarkKind,
+  planeOf,
+  type ReferenceMark,
+  type StruckLine,
+  strikeLine,
+} from './strike.ts';
 export { STRIPE_GAP_MM, type Stripe, type StripeRow, type StripeShape, stripe, sweepMm } from './stripe.ts';
