@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
-import type { Substrate } from '../core/system/index.ts';
-import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
+import type { Family, Substrate } from '../core/system/index.ts';
+import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+import { families } from './product.ts';
 
 /** What the area has to stand. */
 export type Service = 'immersed' | 'splash' | 'daylight' | 'interior' | 'bilge' | 'tank';
@@ -14,6 +15,21 @@ export interface Estimate extends WayResult {
   basis: string;
 }
 
+/** Why a piece was cut out of an area: hidden by a stand, found different, or simply divided. */
+export type PartKind = 'patch' | 'spot' | 'piece';
+
+/** What an area was cut out of; its m² count there no more. */
+export interface PartOf {
+  areaId: string;
+  kind: PartKind;
+  /** The stand that hides it, of a patch. */
+  standId: string | null;
+  /** It takes the system of the area it came from, as that now is. */
+  sharesSystem: boolean;
+  /** When it was cut out: coats laid on the whole before then lie on a piece too. */
+  at: string;
+}
+
 export interface AreaInput {
   id: string;
   boatId: string;
@@ -23,6 +39,11 @@ export interface AreaInput {
   substrate: Substrate;
   service: Service;
   surroundings: Surroundings;
+  /** What lies on it from before, if anything. */
+  oldCoating: Family | 'unknown' | null;
+  /** Wears faster than the rest: leading edges, the band at the waterline. */
+  highWear: boolean;
+  part: PartOf | null;
   measures: Measure[];
   /** What other ways than the hand measures gave. */
   estimates: Estimate[];
@@ -115,6 +136,14 @@ const surroundings = Joi.object<Surroundings>({
   }),
 });
 
+const part = objectOf<PartOf>({
+  areaId: id().label('area it was cut out of').required(),
+  kind: oneOf<PartKind>({ patch: true, spot: true, piece: true }).label('kind of part').required(),
+  standId: id().label('stand').allow(null).required(),
+  sharesSystem: Joi.boolean().required(),
+  at: instant().label('time of the cut').required(),
+});
+
 const fields = {
   boatId: id().required(),
   name: title('area name').required(),
@@ -157,6 +186,12 @@ const fields = {
     .label('service')
     .required(),
   surroundings: surroundings.label('surroundings').required(),
+  oldCoating: oneOf<Family | 'unknown'>({ ...families, unknown: true })
+    .allow(null)
+    .label('old coating')
+    .required(),
+  highWear: Joi.boolean().label('high wear').required(),
+  part: part.allow(null).label('cut out of').required(),
   measures: Joi.array().items(measure).max(60).label('measures').required(),
   estimates: Joi.array().items(estimate).max(4).unique('way').label('other ways').required(),
   chosenWay: oneOf<AreaWay>({ hand: true, rule: true, offsets: true, mesh: true, paint: true })

@@ -1,10 +1,15 @@
 export * from './area.ts';
 export * from './boat.ts';
+export * from './form.ts';
+export * from './formats/marksCsv.ts';
+export * from './formats/offsetsCsv.ts';
 export { strict } from './joi.ts';
 export * from './log.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
 export * from './stack.ts';
+export * from './survey.ts';
 export type * from './views.ts';
+export * from './waterline.ts';
 export * from './weather.ts';
 export * from './yard.ts';

@@ -52,6 +52,16 @@ export interface CoatBody {
   note: string;
 }
 
+/** A thing of the leave-bare list taped up before a coat, or untaped after it. */
+export interface TapeBody {
+  itemId: string;
+  name: string;
+  on: boolean;
+  /** The coat it was taped for; null outside one. */
+  stepId: string | null;
+  coatNo: number | null;
+}
+
 export interface NoteBody {
   text: string;
 }
@@ -65,6 +75,7 @@ export type EntryBody =
   | { kind: 'batch'; body: BatchBody }
   | { kind: 'batch-end'; body: BatchEndBody }
   | { kind: 'coat'; body: CoatBody }
+  | { kind: 'tape'; body: TapeBody }
   | { kind: 'note'; body: NoteBody }
   | { kind: 'strike'; body: StrikeBody };
 
@@ -165,6 +176,13 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
   'batch-end': objectOf<BatchEndBody>({
     batchId: id().required(),
     fate: Joi.valid('emptied', 'discarded').required(),
+  }),
+  tape: objectOf<TapeBody>({
+    itemId: id().label('thing to leave bare').required(),
+    name: title('name').required(),
+    on: Joi.boolean().required(),
+    stepId: id().label('step').allow(null).required(),
+    coatNo: between('coat number', 0, 30).integer().allow(null).required(),
   }),
   note: objectOf<NoteBody>({ text: Joi.string().trim().min(1).max(4000).label('note').required() }),
   strike: objectOf<StrikeBody>({

@@ -41,7 +41,8 @@ const points = (label: string, least = 1) =>
     })
     .label(label);
 
-const families: Record<Family, true> = {
+/** Every family, for schemas that name one. */
+export const families: Record<Family, true> = {
   'passivating-wash': true,
   'rust-converter': true,
   'penetrating-epoxy-sealer': true,

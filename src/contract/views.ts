@@ -1,10 +1,13 @@
 import type { AirReason } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
-import type { Area } from './area.ts';
+import type { OffsetTable } from '../core/hull/index.ts';
+import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
+import type { FormSource, HullForm } from './form.ts';
 import type { BatchBody, Entry } from './log.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
+import type { BareItem, Finding, Stand } from './survey.ts';
 import type { Shift, WeatherHour } from './weather.ts';
 
 /** A stretch of a film's window. */
@@ -43,7 +46,12 @@ export interface AreaClock {
   side: Area['side'];
   boatId: string;
   boatName: string;
+  /** What is left of the area once its patches, spots and pieces are taken off. */
   areaM2: number;
+  /** Set for a piece cut out of another area. */
+  part: PartOf | null;
+  /** The stand that still hides it. */
+  hiddenBy: { standId: string; name: string; shiftOn: string | null } | null;
   /** Spread of the area as a fraction, by the way it was come by. */
   spread: number;
   /** null: bare, nothing laid yet. */
@@ -90,7 +98,7 @@ export type AreaGlance = Pick<AreaClock, 'areaId' | 'areaName' | 'zone' | 'side'
 
 export interface SlipView {
   now: string;
-  boats: (Boat & { areas: AreaGlance[] })[];
+  boats: (Boat & { areas: AreaGlance[]; form: OffsetTable | null })[];
   pots: PotView[];
   /** What is decided soonest, first; a large yard's areas that stand still are left out. */
   clocks: AreaClock[];
@@ -104,6 +112,29 @@ export interface BoatView {
   boat: Boat;
   areas: Area[];
   clocks: AreaClock[];
+  stands: Stand[];
+  bareItems: BareItem[];
+  findings: Finding[];
+  /** The hull as it is drawn: null by dimensions and the kind's usual curves. */
+  form: OffsetTable | null;
+  formSource: FormSource;
+}
+
+/** What is known of a boat's shape. */
+export interface FormView {
+  boat: Boat;
+  areas: Area[];
+  form: HullForm;
+  source: FormSource;
+}
+
+/** A thing to leave bare, and whether it is taped for the coat in hand. */
+export interface BareTick {
+  id: string;
+  kind: BareItem['kind'];
+  name: string;
+  /** null: not ticked either way for this coat. */
+  taped: boolean | null;
 }
 
 export interface StackView {
@@ -127,6 +158,9 @@ export interface BenchView {
   /** The coming hours as this product sees them. */
   hours: { at: string; ok: boolean; reasons: AirReason[]; surfaceC: number; dewPointC: number }[];
   pots: PotView[];
+  bare: BareTick[];
+  /** Paint is about to cross the old waterline, and nobody has said what became of it. */
+  askOldLine: boolean;
 }
 
 /** Why a window is where it is: the air it was reckoned over and the shares of the clock. */

@@ -11,9 +11,14 @@ import { notFound } from './http/problem.ts';
 import { openApi } from './openapi.ts';
 import { areaRoutes } from './routes/areas.ts';
 import { boatRoutes } from './routes/boats.ts';
+import { formRoutes } from './routes/form.ts';
 import { logRoutes } from './routes/log.ts';
+import { photoRoutes } from './routes/photos.ts';
 import { productRoutes } from './routes/products.ts';
 import { slipRoutes } from './routes/slip.ts';
+import { standRoutes } from './routes/stands.ts';
+import { surveyRecordRoutes } from './routes/surveyRecords.ts';
+import { waterlineRoutes } from './routes/waterline.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { yardRoutes } from './routes/yard.ts';
 
@@ -75,6 +80,11 @@ export function makeApp(context: Context, options: { logger: Logger; webFolder: 
     yardRoutes,
     boatRoutes,
     areaRoutes,
+    standRoutes,
+    surveyRecordRoutes,
+    photoRoutes,
+    formRoutes,
+    waterlineRoutes,
     productRoutes,
     logRoutes,
     weatherRoutes,

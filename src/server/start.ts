@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { makeApp } from './app.ts';
 import { YardMemory } from './clock/yardClocks.ts';
+import { FileStore } from './db/files.ts';
 import { lockFolder } from './db/lock.ts';
 import { type Db, openDb } from './db/open.ts';
 import { yard } from './db/schema.ts';
@@ -61,7 +62,7 @@ export async function start(options: {
   const live = new LiveChanges();
   const memory = new YardMemory(db, live);
   const app = makeApp(
-    { db, live, memory, now: options.now ?? Date.now },
+    { db, files: await FileStore.open(options.folder), live, memory, now: options.now ?? Date.now },
     { logger, webFolder: options.webFolder },
   );
   const server = createServer(app);

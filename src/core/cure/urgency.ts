@@ -1,7 +1,7 @@
 import type { WindowState } from './windows.ts';
 
 /** Any state an area can be in: those of a film's window, and those without one. */
-export type AreaState = WindowState | 'bare' | 'finished' | 'no-system' | 'no-weather';
+export type AreaState = WindowState | 'bare' | 'finished' | 'no-system' | 'no-weather' | 'hidden';
 
 /** States in which nothing runs out, in the order a foreman would look at them. */
 const STILL: Partial<Record<AreaState, number>> = {
@@ -12,6 +12,7 @@ const STILL: Partial<Record<AreaState, number>> = {
   bare: 5,
   finished: 6,
   'no-system': 7,
+  hidden: 8,
 };
 
 const LATER = 1e15;

@@ -71,6 +71,9 @@ const state = (
     substrate: 'grp',
     service,
     surroundings: { kind: 'shaded' },
+    oldCoating: null,
+    highWear: false,
+    part: null,
     measures: [{ shape: { kind: 'rectangle', lengthM: 5, widthM: 4 }, count: 1, opening: false }],
     spread: 0.05,
     estimates: [],
@@ -83,6 +86,8 @@ const state = (
   stackVersion: 1,
   steps,
   coats,
+  cutM2: 0,
+  stand: null,
 });
 const look = (s: AreaState, atHour: number, air: SplicedHour[] = hours) =>
   areaClock(s, { hours: air, now: NOON + atHour * HOUR, shelf });

@@ -7,10 +7,9 @@ import {
   type TempSeries,
   windowsFor,
 } from '../../core/cure/index.ts';
-import { areaOf } from '../../core/hull/index.ts';
 import { type CoatGroup, coatGroups, nextCoat } from '../../core/system/index.ts';
 import { tempsFor } from './air.ts';
-import type { AreaState, CoatOnArea, Shelf } from './load.ts';
+import { type AreaState, type CoatOnArea, netAreaOf, type Shelf } from './load.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
 
@@ -43,13 +42,19 @@ function nextView(
   };
 }
 
+/** The stand over a patch that has no paint yet, as long as it stands there. */
+function hiddenBy({ stand, coats }: AreaState): AreaClock['hiddenBy'] {
+  if (!stand || stand.archived || stand.shiftedAt !== null || coats.length > 0) return null;
+  return { standId: stand.id, name: stand.name, shiftOn: stand.shiftOn };
+}
+
 /** Where an area stands at `now`: its film, what is next, and the window between the two. */
 export function areaClock(
   state: AreaState,
   context: { hours: readonly SplicedHour[]; now: number; shelf: Shelf },
 ): AreaClock {
   const { shelf, now, hours } = context;
-  const { areaM2, spread } = areaOf(state.area);
+  const { areaM2, spread } = netAreaOf(state);
   const groups = coatGroups({ coats: state.coats, areaM2 });
   const laid = wholeCoats(state, groups);
   const next = nextView(state, groups, laid, shelf);
@@ -66,10 +71,12 @@ export function areaClock(
     boatName: state.boat.name,
     areaM2,
     spread,
+    part: state.area.part,
+    hiddenBy: hiddenBy(state),
     film: null,
     next,
     nextIsWater,
-    state: state.steps.length === 0 ? 'no-system' : 'bare',
+    state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
     until: null,
     segments: [],
     edges: [],

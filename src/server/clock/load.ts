@@ -1,9 +1,10 @@
-import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm';
-import type { Area, BatchBody, BatchEndBody, Boat, CoatBody, Step } from '../../contract/index.ts';
+import { and, asc, eq, gt, inArray, isNotNull, sql } from 'drizzle-orm';
+import type { Area, BatchBody, BatchEndBody, Boat, CoatBody, Stand, Step } from '../../contract/index.ts';
+import { areaOf } from '../../core/hull/index.ts';
 import type { LaidCoat, ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
-import { toArea, toBoat, toStep } from '../db/rows.ts';
-import { area, boat, logEntry, product, productSheet, step } from '../db/schema.ts';
+import { toArea, toBoat, toStand, toStep } from '../db/rows.ts';
+import { area, boat, logEntry, product, productSheet, stand, step } from '../db/schema.ts';
 
 /** A coat entry that counts: neither corrected nor struck out. */
 export interface CoatOnArea extends LaidCoat {
@@ -18,6 +19,16 @@ export interface AreaState {
   stackVersion: number;
   steps: Step[];
   coats: CoatOnArea[];
+  /** m² of the pieces cut out of it: patches, spots, pieces. */
+  cutM2: number;
+  /** The stand that hides it, of a patch. */
+  stand: Stand | null;
+}
+
+/** What is left of an area once its pieces are taken off, and its spread. */
+export function netAreaOf(state: Pick<AreaState, 'area' | 'cutM2'>): { areaM2: number; spread: number } {
+  const { areaM2, spread } = areaOf(state.area);
+  return { areaM2: Math.max(0, areaM2 - state.cutM2), spread };
 }
 
 export interface KnownProduct {
@@ -77,36 +88,64 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
   if (rows.length === 0) return [];
   const ids = rows.map((row) => row.area.id);
   const whole = !which.boatId && !which.areaId;
+  // A piece may take the system, and the coats, of the area it was cut out of.
+  const origins = rows.flatMap((row) => (row.area.partOf ? [row.area.partOf] : []));
+  const needed = [...new Set([...ids, ...origins])];
   const steps = await db
     .select()
     .from(step)
-    .where(whole ? undefined : inArray(step.areaId, ids))
+    .where(whole ? undefined : inArray(step.areaId, needed))
     .orderBy(asc(step.position));
   const coats = await db
     .select()
     .from(logEntry)
-    .where(and(eq(logEntry.kind, 'coat'), stillCounts, whole ? undefined : inArray(logEntry.areaId, ids)))
+    .where(and(eq(logEntry.kind, 'coat'), stillCounts, whole ? undefined : inArray(logEntry.areaId, needed)))
     .orderBy(asc(logEntry.at));
+  const parts = await db
+    .select()
+    .from(area)
+    .where(and(eq(area.archived, false), whole ? isNotNull(area.partOf) : inArray(area.partOf, ids)));
+  const standIds = rows.flatMap((row) => (row.area.part?.standId ? [row.area.part.standId] : []));
+  const stands = standIds.length ? await db.select().from(stand).where(inArray(stand.id, standIds)) : [];
+  const standsBy = new Map(stands.map((row) => [row.id, toStand(row)]));
+  const cutBy = new Map<string, number>();
+  for (const row of parts) {
+    const of = row.partOf as string;
+    cutBy.set(of, (cutBy.get(of) ?? 0) + areaOf(toArea(row)).areaM2);
+  }
   const stepsBy = byArea(steps);
   const coatsBy = byArea(coats);
-  return rows.map((row) => ({
-    area: toArea(row.area),
-    boat: toBoat(row.boat),
-    stackVersion: row.area.stackVersion,
-    steps: (stepsBy.get(row.area.id) ?? []).map(toStep),
-    coats: (coatsBy.get(row.area.id) ?? []).map((entry) => {
-      const body = entry.body as CoatBody;
-      return {
-        entryId: entry.id,
-        body,
-        stepId: body.stepId,
-        coatNo: body.coatNo,
-        areaM2: body.areaM2,
-        fromMs: entry.at.getTime(),
-        toMs: Date.parse(body.endedAt),
-      };
-    }),
-  }));
+  const coatsOf = (areaId: string) => (coatsBy.get(areaId) ?? []).map(toCoat);
+  return rows.map((row) => {
+    const record = toArea(row.area);
+    const { part } = record;
+    const cutAt = part ? Date.parse(part.at) : 0;
+    return {
+      area: record,
+      boat: toBoat(row.boat),
+      stackVersion: row.area.stackVersion,
+      steps: (stepsBy.get(part?.sharesSystem ? part.areaId : record.id) ?? []).map(toStep),
+      coats: [
+        ...(part?.kind === 'piece' ? coatsOf(part.areaId).filter((coat) => coat.toMs <= cutAt) : []),
+        ...coatsOf(record.id),
+      ],
+      cutM2: cutBy.get(record.id) ?? 0,
+      stand: standsBy.get(part?.standId ?? '') ?? null,
+    };
+  });
+}
+
+function toCoat(entry: typeof logEntry.$inferSelect): CoatOnArea {
+  const body = entry.body as CoatBody;
+  return {
+    entryId: entry.id,
+    body,
+    stepId: body.stepId,
+    coatNo: body.coatNo,
+    areaM2: body.areaM2,
+    fromMs: entry.at.getTime(),
+    toMs: Date.parse(body.endedAt),
+  };
 }
 
 /** A pot older than this is long hard: it no longer stands on any screen, though its entry stays in the log. */

@@ -1,4 +1,5 @@
-import type { Area, Boat, Entry, Step } from '../../contract/index.ts';
+import type { Area, AreaInput, BareItem, Boat, Entry, Finding, Stand, Step } from '../../contract/index.ts';
+import { judgeFinding } from '../../core/inspect/index.ts';
 import type * as schema from './schema.ts';
 
 /** Rows of the tables as the contract's records. */
@@ -9,8 +10,25 @@ export function toBoat(row: typeof schema.boat.$inferSelect): Boat {
 }
 
 export function toArea(row: typeof schema.area.$inferSelect): Area {
-  const { stackVersion: _, ...rest } = row;
-  return rest;
+  const { stackVersion: _, partOf, part, ...rest } = row;
+  return { ...rest, part: partOf && part ? { areaId: partOf, ...part } : null };
+}
+
+/** An area as it goes into its table. */
+export function areaColumns({ part, ...rest }: AreaInput) {
+  const { areaId = null, ...how } = part ?? {};
+  return { ...rest, partOf: areaId, part: part ? (how as Omit<typeof part, 'areaId'>) : null };
+}
+
+export function toStand(row: typeof schema.stand.$inferSelect): Stand {
+  return { ...row, shiftedAt: row.shiftedAt?.toISOString() ?? null };
+}
+
+export const toBareItem = (row: typeof schema.bareItem.$inferSelect): BareItem => row;
+
+export function toFinding(row: typeof schema.finding.$inferSelect): Finding {
+  const { kind, value, grade, limit } = row;
+  return { ...row, at: row.at.toISOString(), ...judgeFinding({ kind, value, grade, limit }) };
 }
 
 export function toStep(row: typeof schema.step.$inferSelect): Step {

@@ -1,6 +1,7 @@
 import {
   type AnyPgColumn,
   boolean,
+  customType,
   doublePrecision,
   index,
   integer,
@@ -12,11 +13,24 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Area, Boat, EntryBody, Shift } from '../../contract/index.ts';
+import type {
+  Area,
+  BareItem,
+  Boat,
+  EntryBody,
+  Finding,
+  HullForm,
+  PartOf,
+  Shift,
+  Stand,
+  WaterlineInput,
+} from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 const version = () => integer('version').notNull().default(1);
+/** Bytes as they are. */
+const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
 const archived = () => boolean('archived').notNull().default(false);
 
 export const yard = pgTable('yard', {
@@ -61,6 +75,11 @@ export const area = pgTable(
     spread: doublePrecision('spread').notNull(),
     estimates: jsonb('estimates').$type<Area['estimates']>().notNull().default([]),
     chosenWay: text('chosen_way').$type<Area['chosenWay']>(),
+    oldCoating: text('old_coating').$type<Area['oldCoating']>(),
+    highWear: boolean('high_wear').notNull().default(false),
+    /** The area this one was cut out of, and how. */
+    partOf: uuid('part_of').references((): AnyPgColumn => area.id),
+    part: jsonb('part').$type<Omit<PartOf, 'areaId'>>(),
     note: text('note').notNull(),
     archived: archived(),
     version: version(),
@@ -163,3 +182,92 @@ export const shift = pgTable(
   },
   (table) => [index('shift_by_area').on(table.areaId, table.at)],
 );
+
+/** What a boat's shape is known from; none of it: her dimensions. */
+export const hullForm = pgTable('hull_form', {
+  boatId: uuid('boat_id')
+    .primaryKey()
+    .references(() => boat.id),
+  offsets: jsonb('offsets').$type<HullForm['offsets']>(),
+  mesh: jsonb('mesh').$type<HullForm['mesh']>(),
+  use: text('use').$type<HullForm['use']>(),
+  version: version(),
+});
+
+/** A boat's line: its marks and how it is struck, as one record. */
+export const waterline = pgTable('waterline', {
+  boatId: uuid('boat_id')
+    .primaryKey()
+    .references(() => boat.id),
+  plan: jsonb('plan').$type<Omit<WaterlineInput, 'version'>>().notNull(),
+  version: version(),
+});
+
+const ofBoat = () =>
+  uuid('boat_id')
+    .notNull()
+    .references(() => boat.id);
+
+export const stand = pgTable(
+  'stand',
+  {
+    id: uuid('id').primaryKey(),
+    boatId: ofBoat(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<Stand['kind']>().notNull(),
+    side: text('side').$type<Stand['side']>().notNull(),
+    xM: doublePrecision('x_m').notNull(),
+    zM: doublePrecision('z_m').notNull(),
+    lengthM: doublePrecision('length_m').notNull(),
+    widthM: doublePrecision('width_m').notNull(),
+    shiftOn: text('shift_on'),
+    shiftedAt: instant('shifted_at'),
+    note: text('note').notNull(),
+    archived: archived(),
+    version: version(),
+  },
+  (table) => [index('stand_by_boat').on(table.boatId)],
+);
+
+export const bareItem = pgTable(
+  'bare_item',
+  {
+    id: uuid('id').primaryKey(),
+    boatId: ofBoat(),
+    areaId: uuid('area_id').references(() => area.id),
+    kind: text('kind').$type<BareItem['kind']>().notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    archived: archived(),
+    version: version(),
+  },
+  (table) => [index('bare_item_by_boat').on(table.boatId)],
+);
+
+export const finding = pgTable(
+  'finding',
+  {
+    id: uuid('id').primaryKey(),
+    boatId: ofBoat(),
+    areaId: uuid('area_id').references(() => area.id),
+    at: instant('at').notNull(),
+    kind: text('kind').$type<Finding['kind']>().notNull(),
+    value: doublePrecision('value'),
+    grade: text('grade').$type<Finding['grade']>(),
+    limit: doublePrecision('reading_limit'),
+    place: jsonb('place').$type<Finding['place']>(),
+    photoIds: jsonb('photo_ids').$type<string[]>().notNull(),
+    note: text('note').notNull(),
+    archived: archived(),
+    version: version(),
+  },
+  (table) => [index('finding_by_boat').on(table.boatId)],
+);
+
+export const photo = pgTable('photo', {
+  id: uuid('id').primaryKey(),
+  boatId: ofBoat(),
+  mime: text('mime').notNull(),
+  bytes: bytes('bytes').notNull(),
+  takenAt: instant('taken_at').notNull(),
+});

@@ -1,7 +1,16 @@
 import type { Request, Response } from 'express';
 
 /** What a change can be about. */
-export type Topic = 'yard' | 'boats' | 'areas' | 'products' | 'stacks' | 'log' | 'weather';
+export type Topic =
+  | 'yard'
+  | 'boats'
+  | 'areas'
+  | 'products'
+  | 'stacks'
+  | 'log'
+  | 'weather'
+  | 'survey'
+  | 'form';
 
 /** Tells every open page what changed, as server-sent events, so that two screens never drift apart. */
 export class LiveChanges {

@@ -19,8 +19,8 @@ import { type AreaState, loadAreaStates } from '../clock/load.ts';
 import { recordShifts, shiftsOf } from '../clock/shifts.ts';
 import type { Context } from '../context.ts';
 import type { Queries, Tx } from '../db/open.ts';
-import { toArea } from '../db/rows.ts';
-import { area, product, step } from '../db/schema.ts';
+import { areaColumns, toArea } from '../db/rows.ts';
+import { area, product, stand, step } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { badFields, conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
@@ -60,6 +60,20 @@ function withoutMeta({ version: _v, ...input }: AreaInput & { version?: number }
   return input;
 }
 
+/** What it was cut out of must be an area of the same boat, and not itself a part; a patch needs its stand. */
+async function checkPart(db: Queries, input: AreaInput): Promise<void> {
+  const { part } = input;
+  if (!part) return;
+  const [origin] = await db.select().from(area).where(eq(area.id, part.areaId));
+  const wrong = (path: string, message: string) => badFields([{ path: `part.${path}`, message }]);
+  if (origin?.boatId !== input.boatId) throw wrong('areaId', 'there is no such area on this boat');
+  if (origin.id === input.id || origin.partOf === input.id)
+    throw wrong('areaId', 'an area cannot be cut out of itself');
+  if (part.standId === null) return;
+  const [over] = await db.select().from(stand).where(eq(stand.id, part.standId));
+  if (over?.boatId !== input.boatId) throw wrong('standId', 'there is no such stand under this boat');
+}
+
 async function replaceSteps(tx: Tx, areaId: string, input: StackInput): Promise<void> {
   const known = new Set((await tx.select({ id: product.id }).from(product)).map((row) => row.id));
   input.steps.forEach((wanted, i) => {
@@ -83,7 +97,8 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
     checkMeasures(input);
     await findBoat(db, input.boatId);
     const { made, saved } = await db.transaction(async (tx) => {
-      const rows = await tx.insert(area).values(input).onConflictDoNothing().returning();
+      await checkPart(tx, input);
+      const rows = await tx.insert(area).values(areaColumns(input)).onConflictDoNothing().returning();
       const record = await findArea(tx, input.id);
       const { version: _v, archived: _a, ...rest } = record;
       if (rows.length === 0 && !sameJson(rest, input)) {
@@ -106,7 +121,8 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
     });
     await findBoat(db, req.params.id);
     await db.transaction(async (tx) => {
-      await tx.insert(area).values(areas).onConflictDoNothing();
+      for (const input of areas) await checkPart(tx, input);
+      await tx.insert(area).values(areas.map(areaColumns)).onConflictDoNothing();
     });
     live.tell('areas');
     res.status(201).json(areas.map((input) => input.id));
@@ -127,15 +143,18 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
       if (current.boatId !== input.boatId) {
         throw badFields([{ path: 'boatId', message: 'an area cannot be moved to another boat' }]);
       }
+      await checkPart(tx, input);
       await tx
         .update(area)
-        .set({ ...withoutMeta(input), version: current.version + 1 })
+        .set({ ...areaColumns(withoutMeta(input)), version: current.version + 1 })
         .where(eq(area.id, input.id));
       const cause = `${input.name} was changed`;
       await recordShifts(tx, { before, now: at, cause, touched: { areaId: input.id } });
       return findArea(tx, input.id);
     });
-    live.tell('areas', input.id);
+    // A part changes what is left of the area it came from.
+    if (saved.part || before.states.some((state) => state.cutM2 > 0)) live.tell('areas');
+    else live.tell('areas', input.id);
     res.json(saved);
   });
 
@@ -157,6 +176,13 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
     const saved = await db.transaction(async (tx) => {
       const state = await findState(tx, req.params.id);
       const current = stackView(state);
+      if (state.area.part?.sharesSystem) {
+        throw new HttpProblem(
+          409,
+          'Shares a system',
+          `${state.area.name} takes the system of the area it was cut out of; change it there, or give it one of its own in the survey.`,
+        );
+      }
       if (current.version !== input.version) throw conflict('system', current, input);
       await replaceSteps(tx, req.params.id, input);
       await tx
@@ -165,7 +191,7 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
         .where(eq(area.id, req.params.id));
       return stackView(await findState(tx, req.params.id));
     });
-    live.tell('stacks', req.params.id);
+    live.tell('stacks');
     res.json(saved);
   });
 

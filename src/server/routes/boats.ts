@@ -8,6 +8,8 @@ import { boat } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
+import { NO_FORM, shapeOf, shapesOf } from '../hull/shape.ts';
+import { surveyOf } from '../hull/survey.ts';
 import { stackView } from './stackView.ts';
 
 export async function findBoat(db: Queries, id: string): Promise<Boat> {
@@ -46,7 +48,15 @@ export function boatRoutes({ db, live, memory, now }: Context): Router {
   router.get('/boats/:id', async (req, res) => {
     const record = await findBoat(db, req.params.id);
     const { states, clocks } = await memory.some(now(), { boatId: record.id });
-    const view: BoatView = { boat: record, areas: states.map((s) => s.area), clocks: [...clocks] };
+    const shape = (await shapesOf(db, [record.id])).get(record.id) ?? shapeOf(NO_FORM);
+    const view: BoatView = {
+      boat: record,
+      areas: states.map((s) => s.area),
+      clocks: [...clocks],
+      ...(await surveyOf(db, record.id)),
+      form: shape.table,
+      formSource: shape.source,
+    };
     res.json(view);
   });
 

@@ -90,6 +90,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   coat: 'a coat was corrected',
   batch: 'a batch was logged',
   'batch-end': 'a pot was emptied',
+  tape: 'the leave-bare list was ticked',
   note: 'a note was written',
   strike: 'an entry was struck out',
 };

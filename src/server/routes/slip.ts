@@ -10,6 +10,8 @@ import { toBoat } from '../db/rows.ts';
 import { boat } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { notFound } from '../http/problem.ts';
+import { shapesOf } from '../hull/shape.ts';
+import { bareTicks, oldLineAsked } from '../hull/ticks.ts';
 
 /** Hours ahead that the bench judges. */
 const BENCH_HOURS = 36;
@@ -41,6 +43,10 @@ export function slipRoutes({ db, memory, now }: Context): Router {
     const boats = (await db.select().from(boat)).map(toBoat).filter((b) => !b.archived);
     const hour = hourAt(known.hours, at);
     const areasOf = glances(known.clocks);
+    const shapes = await shapesOf(
+      db,
+      boats.map((b) => b.id),
+    );
     const sorted = known.clocks
       .map((clock) => ({ clock, at: urgency(clock) }))
       .sort((a, b) => a.at - b.at)
@@ -48,7 +54,7 @@ export function slipRoutes({ db, memory, now }: Context): Router {
     const view: SlipView = {
       now: new Date(at).toISOString(),
       boats: boats
-        .map((b) => ({ ...b, areas: areasOf.get(b.id) ?? [] }))
+        .map((b) => ({ ...b, areas: areasOf.get(b.id) ?? [], form: shapes.get(b.id)?.table ?? null }))
         .sort((a, b) => a.name.localeCompare(b.name)),
       pots: await openPots(db, known, at),
       clocks: sorted.slice(0, MOST_LINES),
@@ -95,6 +101,8 @@ export function slipRoutes({ db, memory, now }: Context): Router {
           }).map((h) => ({ ...h, at: new Date(h.at).toISOString() }))
         : [],
       pots: await openPots(db, known, at, which),
+      bare: await bareTicks(db, state.area, clock.next),
+      askOldLine: await oldLineAsked(db, state, clock),
     };
     res.json(view);
   });

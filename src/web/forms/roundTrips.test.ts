@@ -51,6 +51,9 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
           chosenWay: 'rule',
           note: '',
           surroundings: { kind: 'open' },
+          oldCoating: 'ablative-antifouling',
+          highWear: true,
+          part: null,
           ...plan,
           version: 1,
           archived: false,
@@ -152,6 +155,9 @@ function demoArea(): Omit<Area, 'version' | 'archived'> {
     chosenWay: null,
     note: '',
     surroundings: { kind: 'open' },
+    oldCoating: null,
+    highWear: false,
+    part: null,
     ...rest,
   };
 }

@@ -15,6 +15,8 @@ const clock = (over: Partial<AreaClock>): AreaClock => ({
   boatName: 'Test hull',
   areaM2: 20,
   spread: 0.05,
+  part: null,
+  hiddenBy: null,
   film: null,
   next: {
     stepId: 's',

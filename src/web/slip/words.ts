@@ -14,6 +14,8 @@ export function taskOf(clock: AreaClock): string {
   const coat = `${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
   if (next.coveredM2 > 0) return `Finish ${coat}`;
   switch (clock.state) {
+    case 'hidden':
+      return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is shifted; then ${coat}`;
     case 'bare':
       return `First coat: ${coat}`;
     case 'too-soon':

@@ -25,6 +25,7 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
     paint: 'key-first',
   },
   closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
+  hidden: { word: 'under a stand', meaning: 'a stand hides it: waits for the shift', paint: 'hidden' },
   finished: { word: 'done', meaning: 'all coats of the system are on', paint: 'finished' },
 };
 

@@ -37,6 +37,9 @@ export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }
       substrate,
       service: area.name === 'Inside' ? 'interior' : USUAL_SERVICE[area.zone],
       surroundings: { kind: around },
+      oldCoating: null,
+      highWear: false,
+      part: null,
       measures: [],
       spread: 0.05,
       estimates: [

@@ -24,6 +24,9 @@ export interface AreaValues {
   substrate: AreaInput['substrate'];
   service: AreaInput['service'];
   surroundings: { kind: AreaInput['surroundings']['kind']; setPointC: string };
+  oldCoating: NonNullable<AreaInput['oldCoating']> | '';
+  highWear: boolean;
+  part: AreaInput['part'];
   measures: MeasureValues[];
   spread: string;
   estimates: EstimateValues[];
@@ -77,6 +80,9 @@ export const EMPTY_AREA: AreaValues = {
   substrate: 'grp',
   service: 'immersed',
   surroundings: { kind: 'open', setPointC: '' },
+  oldCoating: '',
+  highWear: false,
+  part: null,
   measures: [EMPTY_MEASURE],
   spread: String(HAND_MEASURE_SPREAD * 100),
   estimates: [],
@@ -115,6 +121,9 @@ export function areaToValues(area: Area, system: UnitSystem): AreaValues {
           ? fieldText(fromCanonical(surroundings.setPointC, shownUnit('temperature', system)))
           : '',
     },
+    oldCoating: area.oldCoating ?? '',
+    highWear: area.highWear,
+    part: area.part,
     measures: area.measures.map((measure) => {
       const shape = measure.shape as unknown as Record<string, number>;
       const values: MeasureValues = {
@@ -204,6 +213,9 @@ export function valuesToArea(
             ),
           }
         : { kind },
+    oldCoating: values.oldCoating === '' ? null : values.oldCoating,
+    highWear: values.highWear,
+    part: values.part,
     measures: toMeasures(values.measures, read),
     spread: read.percent('spread', 'spread', values.spread),
     estimates: toEstimates(values.estimates, read),

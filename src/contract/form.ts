@@ -1,0 +1,170 @@
+import Joi from 'joi';
+import type { HullCuts, Hydrostatics, OffsetTable, Placement, Zone } from '../core/hull/index.ts';
+import { above0, between, objectOf, oneOf, title } from './joi.ts';
+
+/** What is kept of a mesh besides the file itself: how it lies, how it was cut, and what that gave. */
+export interface MeshRecord {
+  fileName: string;
+  bytes: number;
+  faces: number;
+  placement: Placement;
+  cuts: HullCuts;
+  zones: { name: string; zone: Zone; portM2: number; starboardM2: number }[];
+  /** null where the surface is not closed under water. */
+  hydrostatics: Hydrostatics | null;
+  warnings: string[];
+  /** The hull read off it at stations and waterlines, for drawing and for the line. */
+  table: OffsetTable;
+}
+
+/** What a boat's shape is taken from. */
+export type FormSource = 'dimensions' | 'offsets' | 'mesh';
+
+export interface HullFormInput {
+  offsets: OffsetTable | null;
+  mesh: MeshRecord | null;
+  /** What the drawings and the line go by; null: the best there is. */
+  use: FormSource | null;
+  version: number;
+}
+
+export interface HullForm extends HullFormInput {
+  boatId: string;
+  /** Whether the mesh's file is kept on the server. */
+  meshKept: boolean;
+}
+
+const MOST = 200;
+const metres = (label: string) => between(`${label} (m)`, -200, 200);
+
+const table = objectOf<OffsetTable>({
+  stationsM: Joi.array().items(metres('station')).min(2).max(MOST).label('stations').required(),
+  waterlinesM: Joi.array().items(metres('waterline')).min(2).max(MOST).label('waterlines').required(),
+  halfBreadthsM: Joi.array()
+    .items(
+      Joi.array()
+        .items(between('half-breadth (m)', 0, 60).allow(null))
+        .max(MOST)
+        .label('offsets of a station'),
+    )
+    .min(2)
+    .max(MOST)
+    .label('half-breadths')
+    .required(),
+  sheer: Joi.array()
+    .items(
+      Joi.object({
+        zM: metres('height of the sheer').required(),
+        yM: between('half-breadth of the sheer (m)', 0, 60).required(),
+      }).allow(null),
+    )
+    .max(MOST)
+    .label('sheer'),
+});
+
+const axis = oneOf<Placement['up']>({
+  '+x': true,
+  '-x': true,
+  '+y': true,
+  '-y': true,
+  '+z': true,
+  '-z': true,
+});
+
+export const placement = objectOf<Placement>({
+  unit: oneOf<Placement['unit']>({ mm: true, cm: true, m: true, in: true, ft: true })
+    .label('unit')
+    .required(),
+  up: axis.label('axis that is up').required(),
+  bow: axis.label('axis to the bow').required(),
+  half: Joi.boolean().required(),
+  heelDeg: between('heel (°)', -45, 45).required(),
+  trimDeg: between('trim (°)', -45, 45).required(),
+  waterlineM: between('height of the waterline (m)', -50, 50).required(),
+});
+
+const height = (label: string) => between(`${label} (m)`, -50, 50).required();
+
+const cuts = objectOf<HullCuts>({
+  topOfPaintM: height('top of the antifouling'),
+  stripe: Joi.object({
+    lowerM: height('lower edge of the stripe'),
+    upperM: height('upper edge of the stripe'),
+  })
+    .allow(null)
+    .required(),
+  transomXM: metres('transom').allow(null).required(),
+  keel: Joi.object({
+    aftM: metres('after end of the keel').required(),
+    foreM: metres('fore end of the keel').required(),
+    topM: height('top of the keel'),
+  })
+    .allow(null)
+    .required(),
+  sheer: Joi.object({
+    aftM: height('sheer aft'),
+    foreM: height('sheer forward'),
+    lengthM: above0('length (m)', 200).required(),
+  })
+    .allow(null)
+    .required(),
+});
+
+const zoneWords = oneOf<Zone>({
+  topsides: true,
+  'boot-stripe': true,
+  bottom: true,
+  keel: true,
+  rudder: true,
+  transom: true,
+  deck: true,
+  cabin: true,
+  bilge: true,
+  other: true,
+});
+
+const figure = (label: string) => between(label, 0, 1e9).required();
+const hydrostatics = objectOf<Hydrostatics>({
+  volumeM3: figure('volume (m³)'),
+  displacementKg: figure('displacement (kg)'),
+  waterplaneM2: figure('waterplane (m²)'),
+  wettedM2: figure('wetted surface (m²)'),
+  lwlM: figure('waterline length (m)'),
+  bwlM: figure('waterline beam (m)'),
+  draughtM: figure('draught (m)'),
+  cb: figure('block coefficient'),
+  cwp: figure('waterplane coefficient'),
+  kgPerCm: figure('kg per cm'),
+});
+
+const mesh = objectOf<MeshRecord>({
+  fileName: title('file name').max(200).required(),
+  bytes: above0('size of the file', 400 * 1024 * 1024).required(),
+  faces: above0('faces', 20_000_000).integer().required(),
+  placement: placement.required(),
+  cuts: cuts.required(),
+  zones: Joi.array()
+    .items(
+      Joi.object({
+        name: title('zone').required(),
+        zone: zoneWords.required(),
+        portM2: figure('area to port (m²)'),
+        starboardM2: figure('area to starboard (m²)'),
+      }),
+    )
+    .max(16)
+    .required(),
+  hydrostatics: hydrostatics.allow(null).required(),
+  warnings: Joi.array().items(Joi.string().max(400)).max(20).required(),
+  table: table.required(),
+});
+
+export const hullFormInput = objectOf<HullFormInput>({
+  offsets: table.allow(null).label('table of offsets').required(),
+  mesh: mesh.allow(null).label('mesh').required(),
+  use: oneOf<FormSource>({ dimensions: true, offsets: true, mesh: true })
+    .allow(null)
+    .label('form drawn by')
+    .required(),
+  version: Joi.number().integer().min(0).required(),
+});

@@ -1,0 +1,179 @@
+import Joi from 'joi';
+import type { FindingKind, Judged, RustGrade } from '../core/inspect/index.ts';
+import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+
+/** Something the boat stands on, which hides a patch of her. */
+export type StandKind = 'stand' | 'block' | 'cradle' | 'sling';
+
+export interface StandInput {
+  id: string;
+  boatId: string;
+  name: string;
+  kind: StandKind;
+  side: 'port' | 'starboard' | 'centre';
+  /** Middle of the pad: from the aftermost point, and above the waterline, m. */
+  xM: number;
+  zM: number;
+  /** Size of the pad, m. */
+  lengthM: number;
+  widthM: number;
+  /** Day the yard shifts it, YYYY-MM-DD. */
+  shiftOn: string | null;
+  note: string;
+}
+
+export interface Stand extends StandInput {
+  /** When it was shifted away; null while it stands. */
+  shiftedAt: string | null;
+  version: number;
+  archived: boolean;
+}
+
+/** A stand with the patches it makes, one for each area it hides: all set down at once. */
+export interface StandWithPatches {
+  stand: StandInput;
+  patches: { id: string; areaId: string }[];
+}
+
+/** What must stay bare of paint. */
+export type BareKind = 'anode' | 'transducer' | 'log' | 'earth-plate' | 'shaft-face' | 'glue-face' | 'other';
+
+export interface BareItemInput {
+  id: string;
+  boatId: string;
+  /** The area it lies on; null: on any. */
+  areaId: string | null;
+  kind: BareKind;
+  name: string;
+  note: string;
+}
+
+export interface BareItem extends BareItemInput {
+  version: number;
+  archived: boolean;
+}
+
+export interface Place {
+  xM: number;
+  zM: number;
+  side: 'port' | 'starboard';
+}
+
+export interface FindingInput {
+  id: string;
+  boatId: string;
+  areaId: string | null;
+  /** When it was read. */
+  at: string;
+  kind: FindingKind;
+  value: number | null;
+  grade: RustGrade | null;
+  limit: number | null;
+  place: Place | null;
+  photoIds: string[];
+  note: string;
+}
+
+export interface Finding extends FindingInput, Judged {
+  version: number;
+  archived: boolean;
+}
+
+const version = Joi.number().integer().min(1).required();
+
+const standFields = {
+  boatId: id().required(),
+  name: title('name of the stand').required(),
+  kind: oneOf<StandKind>({ stand: true, block: true, cradle: true, sling: true })
+    .label('kind of stand')
+    .required(),
+  side: oneOf<StandInput['side']>({ port: true, starboard: true, centre: true }).label('side').required(),
+  xM: between('place along the boat (m)', -5, 125).required(),
+  zM: between('height above the waterline (m)', -15, 15).required(),
+  lengthM: above0('length of the pad (m)', 5).required(),
+  widthM: above0('width of the pad (m)', 5).required(),
+  shiftOn: Joi.string()
+    .pattern(/^\d{4}-\d\d-\d\d$/)
+    .label('day of the shift')
+    .allow(null)
+    .required(),
+  note: text(500).label('note').required(),
+};
+export const standInput = objectOf<StandInput>({ id: id().required(), ...standFields });
+export const standUpdate = objectOf<StandInput & { version: number }>({
+  id: id().required(),
+  ...standFields,
+  version,
+});
+export const standWithPatches = objectOf<StandWithPatches>({
+  stand: standInput.required(),
+  patches: Joi.array()
+    .items(Joi.object({ id: id().required(), areaId: id().label('area hidden').required() }))
+    .max(12)
+    .unique('id')
+    .unique('areaId')
+    .label('patches')
+    .required(),
+});
+
+const bareFields = {
+  boatId: id().required(),
+  areaId: id().label('area').allow(null).required(),
+  kind: oneOf<BareKind>({
+    anode: true,
+    transducer: true,
+    log: true,
+    'earth-plate': true,
+    'shaft-face': true,
+    'glue-face': true,
+    other: true,
+  })
+    .label('kind')
+    .required(),
+  name: title('name').required(),
+  note: text(500).label('note').required(),
+};
+export const bareItemInput = objectOf<BareItemInput>({ id: id().required(), ...bareFields });
+export const bareItemUpdate = objectOf<BareItemInput & { version: number }>({
+  id: id().required(),
+  ...bareFields,
+  version,
+});
+
+const findingFields = {
+  boatId: id().required(),
+  areaId: id().label('area').allow(null).required(),
+  at: instant().label('time').required(),
+  kind: oneOf<FindingKind>({
+    rust: true,
+    blisters: true,
+    moisture: true,
+    adhesion: true,
+    plate: true,
+    'old-paint': true,
+    salt: true,
+    profile: true,
+    other: true,
+  })
+    .label('kind of finding')
+    .required(),
+  value: between('reading', -1e6, 1e6).allow(null).required(),
+  grade: oneOf<RustGrade>({ A: true, B: true, C: true, D: true }).label('rust grade').allow(null).required(),
+  limit: between('limit', -1e6, 1e6).allow(null).required(),
+  place: objectOf<Place>({
+    xM: between('place along the boat (m)', -5, 125).required(),
+    zM: between('height above the waterline (m)', -15, 30).required(),
+    side: oneOf<Place['side']>({ port: true, starboard: true }).label('side').required(),
+  })
+    .allow(null)
+    .label('place')
+    .required(),
+  photoIds: Joi.array().items(id()).max(12).unique().label('photos').required(),
+  note: text(2000).label('note').required(),
+};
+export const findingInput = objectOf<FindingInput>({ id: id().required(), ...findingFields });
+export const findingUpdate = objectOf<FindingInput & { version: number }>({
+  id: id().required(),
+  ...findingFields,
+  version,
+});

@@ -1,0 +1,76 @@
+import Joi from 'joi';
+import type {
+  LinePlan,
+  LineSide,
+  MadeMark,
+  MarkKind,
+  ReferenceMark,
+  StripeShape,
+} from '../core/waterline/index.ts';
+import { above0, between, id, objectOf, oneOf, text } from './joi.ts';
+
+/** How heights above the datum are read. */
+export type Datum = 'laser' | 'water-level' | 'plank';
+/** What became of the line that is on the hull now, before paint hides it. */
+export type OldLine = 'unknown' | 'none' | 'tabs' | 'heights';
+
+/** A boat's line as planned and struck: marks, raise, stripe. Kept as one record with one version. */
+export interface WaterlineInput extends LinePlan {
+  marks: ReferenceMark[];
+  madeMarks: MadeMark[];
+  datum: Datum;
+  oldLine: OldLine;
+  note: string;
+  version: number;
+}
+
+export interface Waterline extends WaterlineInput {
+  boatId: string;
+}
+
+const side = oneOf<LineSide>({ port: true, starboard: true }).label('side').required();
+const place = between('place along the boat (m)', -5, 125).required();
+const reading = between('height above the datum (mm)', -20_000, 20_000).required();
+
+export const referenceMark = objectOf<ReferenceMark>({
+  id: id().required(),
+  name: text(80).label('name of the mark').required(),
+  kind: oneOf<MarkKind>({ line: true, sheer: true, 'old-line': true, fitting: true })
+    .label('kind of mark')
+    .required(),
+  side,
+  xM: place,
+  yM: between('half-breadth (m)', 0, 40).allow(null).required(),
+  readingMm: reading,
+  aboveLineMm: between('height above the line (mm)', -10_000, 10_000).required(),
+});
+
+export const madeMark = objectOf<MadeMark>({ id: id().required(), side, xM: place, readingMm: reading });
+
+const stripe = objectOf<StripeShape>({
+  gapMm: between('gap below the stripe (mm)', -20, 500).required(),
+  heightMm: between('height of the stripe (mm)', 1, 1000).required(),
+  bowSweepMm: between('sweep at the bow (mm)', 0, 1000).required(),
+  sternSweepMm: between('sweep at the stern (mm)', 0, 1000).required(),
+});
+
+export const waterlineInput = objectOf<WaterlineInput>({
+  datum: oneOf<Datum>({ laser: true, 'water-level': true, plank: true }).label('datum').required(),
+  oldLine: oneOf<OldLine>({ unknown: true, none: true, tabs: true, heights: true })
+    .label('old line')
+    .required(),
+  marks: Joi.array().items(referenceMark).max(200).unique('id').label('marks').required(),
+  heelDeg: between('heel (°)', -45, 45).allow(null).required(),
+  markErrorMm: above0('error of a mark (mm)', 200).required(),
+  addedKg: between('weight still to come (kg)', -50_000, 100_000).required(),
+  densityKgM3: between('density of the water (kg/m³)', 950, 1100).required(),
+  waterplaneM2: above0('waterplane (m²)', 5000).allow(null).required(),
+  slopMm: between('slop allowance (mm)', -500, 1000).required(),
+  stationStepM: between('distance between stations (m)', 0.05, 5).required(),
+  madeMarks: Joi.array().items(madeMark).max(1000).unique('id').label('marks made').required(),
+  stiffness: between('stiffness', 0, 1).required(),
+  useFair: Joi.boolean().required(),
+  stripe: stripe.allow(null).label('stripe').required(),
+  note: text(2000).label('note').required(),
+  version: Joi.number().integer().min(0).required(),
+});

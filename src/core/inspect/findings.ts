@@ -1,0 +1,124 @@
+import { QuantityError, within } from '../units/index.ts';
+
+/** What a survey finds on an area. */
+export type FindingKind =
+  | 'rust'
+  | 'blisters'
+  | 'moisture'
+  | 'adhesion'
+  | 'plate'
+  | 'old-paint'
+  | 'salt'
+  | 'profile'
+  | 'other';
+
+export const FINDING_KINDS: readonly FindingKind[] = [
+  'rust',
+  'blisters',
+  'moisture',
+  'adhesion',
+  'plate',
+  'old-paint',
+  'salt',
+  'profile',
+  'other',
+];
+
+export type RustGrade = 'A' | 'B' | 'C' | 'D';
+
+export interface Reading {
+  kind: FindingKind;
+  /** Blisters: how many; moisture: the meter's relative figure; adhesion: grade 0–5; plate: mm; old paint, profile: µm; salt: mg/m². */
+  value: number | null;
+  /** Rust only. */
+  grade: RustGrade | null;
+  /** The limit agreed or stated for this reading, in its unit; null: the usual one, where there is one. */
+  limit: number | null;
+}
+
+export interface Judged {
+  verdict: 'fine' | 'watch' | 'bad' | 'noted';
+  /** Why, with the figures in it and the source of the limit. */
+  reason: string;
+}
+
+/** Salt on steel for immersed service, mg/m² as NaCl [S: IMO PSPC, MSC.215(82)]. */
+export const SALT_LIMIT = 50;
+/** Old paint of a worse adhesion grade comes off [S: ISO 2409 for the grade; T for the limit]. */
+export const ADHESION_LIMIT = 2;
+
+/** Rust grades of uncoated steel [S: ISO 8501-1] and what each means for coating [T]. */
+const RUST: Record<RustGrade, Judged> = {
+  A: { verdict: 'watch', reason: 'grade A: mill scale adheres, little rust; scale must go (ISO 8501-1)' },
+  B: { verdict: 'watch', reason: 'grade B: rusting, mill scale begins to flake; scale must go (ISO 8501-1)' },
+  C: { verdict: 'bad', reason: 'grade C: scale rusted away, slight pitting: blast (ISO 8501-1)' },
+  D: { verdict: 'bad', reason: 'grade D: general pitting: blast, measure the plate (ISO 8501-1)' },
+};
+
+const RANGES: Record<FindingKind, readonly [name: string, least: number, most: number]> = {
+  rust: ['rust grade', 0, 0],
+  blisters: ['blisters', 0, 100_000],
+  moisture: ['moisture reading', 0, 1000],
+  adhesion: ['adhesion grade', 0, 5],
+  plate: ['plate thickness (mm)', 0.1, 100],
+  'old-paint': ['thickness of old paint (µm)', 0, 20_000],
+  salt: ['salt (mg/m²)', 0, 10_000],
+  profile: ['profile (µm)', 0, 500],
+  other: ['reading', -1e6, 1e6],
+};
+
+/**
+ * What a reading means against its limit. Where the trade has no limit and none is given, it is noted and not judged.
+ *
+ * `judgeFinding({ kind: 'adhesion', value: 3, grade: null, limit: null })` → bad: worse than 2 comes off.
+ *
+ * @throws {QuantityError} on a reading that its instrument cannot give
+ */
+export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
+  if (kind === 'rust') {
+    if (grade === null) throw new QuantityError('rust grade', grade, 'A–D');
+    return RUST[grade];
+  }
+  if (value === null) {
+    if (kind === 'other') return { verdict: 'noted', reason: 'no reading' };
+    throw new QuantityError(RANGES[kind][0], value, 'what was read');
+  }
+  const [name, least, most] = RANGES[kind];
+  const read = within(name, value, least, most);
+  if (limit !== null) within(`limit of ${name}`, limit, least, most);
+  const said = (verdict: Judged['verdict'], reason: string): Judged => ({ verdict, reason });
+  switch (kind) {
+    case 'blisters':
+      if (read === 0) return said('fine', 'no blisters');
+      return said('bad', `${read} blisters: open, dry, wash and fill before any barrier`);
+    case 'adhesion': {
+      if (!Number.isInteger(read)) throw new QuantityError(name, read, 'whole grades 0–5');
+      const most = limit ?? ADHESION_LIMIT;
+      return read > most
+        ? said('bad', `grade ${read} is worse than ${most}: it comes off (ISO 2409)`)
+        : said('fine', `grade ${read}, limit ${most} (ISO 2409)`);
+    }
+    case 'salt': {
+      const most = limit ?? SALT_LIMIT;
+      const source = limit === null ? 'IMO PSPC for immersed steel' : 'the limit given';
+      return read > most
+        ? said('bad', `${read} mg/m² is above ${most} (${source}): wash and test again`)
+        : said('fine', `${read} mg/m², limit ${most} (${source})`);
+    }
+    case 'plate':
+      if (limit === null) return said('noted', `${read} mm; no least thickness given`);
+      return read < limit
+        ? said('bad', `${read} mm is below the least of ${limit} mm: repair before coating`)
+        : said('fine', `${read} mm, least ${limit} mm`);
+    case 'moisture':
+      if (limit === null) return said('noted', `${read} relative; no limit given for this meter`);
+      return read > limit
+        ? said('bad', `${read} is above ${limit}: dry on before coating`)
+        : said('fine', `${read}, limit ${limit}`);
+    default:
+      if (limit === null) return said('noted', `${read}; no limit given`);
+      return read > limit
+        ? said('bad', `${read} is above ${limit}`)
+        : said('fine', `${read}, limit ${limit}`);
+  }
+}

@@ -1,0 +1,135 @@
+import PDFDocument from 'pdfkit';
+import type { Boat, FormSource, Waterline } from '../../contract/index.ts';
+import type { SheetRow, StruckLine } from '../../core/waterline/index.ts';
+
+const MARGIN = 42;
+const ROW = 15;
+const COLUMNS = [
+  ['Station m', 62],
+  ['Above datum mm', 92],
+  ['Below sheer mm', 88],
+  ['Along skin mm', 84],
+  ['Raise on skin mm', 90],
+  ['Flare', 44],
+  ['Marked', 50],
+] as const;
+
+const FORM_WORDS: Record<FormSource, string> = {
+  dimensions: 'hull form from main dimensions and usual curves: check distances on the hull',
+  offsets: 'hull form from the table of offsets',
+  mesh: 'hull form from the surface mesh',
+};
+
+const DATUM_WORDS: Record<Waterline['datum'], string> = {
+  laser: 'laser plane',
+  'water-level': 'water level',
+  plank: 'levelled plank on the keel line',
+};
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+/** The mark sheet to take to the hull: a page or more a side, figures large enough to read at arm's length. */
+export function markSheetPdf(input: {
+  boat: Boat;
+  plan: Waterline;
+  struck: StruckLine;
+  source: FormSource;
+}): Doc {
+  const { boat, plan, struck, source } = input;
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: MARGIN,
+    info: { Title: `${boat.name}: mark sheet of the waterline`, Creator: 'Jack Plane' },
+  });
+  for (const [i, side] of (['port', 'starboard'] as const).entries()) {
+    if (i > 0) doc.addPage();
+    heading(doc, `${boat.name}: waterline, ${side}`);
+    const lines = [
+      `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). She stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
+      `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the marks made.' : ''}`,
+      `Along skin: down from the sheer. Raise on skin: up from the line of the marks. ${FORM_WORDS[source]}.`,
+    ];
+    doc.font('Helvetica').fontSize(9);
+    for (const line of lines) doc.text(line, { width: 510 });
+    doc.moveDown(0.6);
+    table(
+      doc,
+      struck.sheet.filter((row) => row.side === side),
+      `${boat.name}: waterline, ${side} (continued)`,
+    );
+  }
+  if (struck.stripe) {
+    const { stripe } = struck;
+    doc.moveDown(1).font('Helvetica-Bold').fontSize(11).text('Boot stripe', MARGIN);
+    doc
+      .font('Helvetica')
+      .fontSize(9)
+      .text(
+        `Lower edge ${plan.stripe?.gapMm} mm above the antifouling, ${plan.stripe?.heightMm} mm high plumb. Tape a side: lower edge ${stripe.lowerTapeM.toFixed(2)} m, upper edge ${stripe.upperTapeM.toFixed(2)} m. Area of both sides ${stripe.areaM2.toFixed(2)} m².`,
+        { width: 510 },
+      );
+  }
+  doc.end();
+  return doc;
+}
+
+const degrees = (value: number) => `${Math.abs(value).toFixed(2)}°`;
+
+function heading(doc: Doc, text: string): void {
+  doc.font('Helvetica-Bold').fontSize(15).text(text, MARGIN, MARGIN);
+  doc
+    .moveTo(MARGIN, doc.y + 2)
+    .lineTo(553, doc.y + 2)
+    .lineWidth(1)
+    .stroke();
+  doc.moveDown(0.5);
+}
+
+function table(doc: Doc, rows: readonly SheetRow[], again: string): void {
+  const head = () => {
+    doc.font('Helvetica-Bold').fontSize(9);
+    line(
+      doc,
+      COLUMNS.map(([name]) => name),
+    );
+  };
+  head();
+  for (const row of rows) {
+    if (doc.y > 842 - MARGIN - ROW * 1.5) {
+      doc.addPage();
+      heading(doc, again);
+      head();
+    }
+    doc.font('Helvetica').fontSize(11);
+    line(doc, [
+      row.xM.toFixed(2),
+      row.aboveDatumMm.toFixed(0),
+      row.belowSheerMm.toFixed(0),
+      row.belowSheerSkinMm.toFixed(0),
+      row.raiseSkinMm.toFixed(0),
+      `${row.flareDeg.toFixed(0)}°`,
+      '',
+    ]);
+    doc
+      .rect(MARGIN + 474, doc.y - ROW + 1, 10, 10)
+      .lineWidth(0.7)
+      .stroke();
+    doc
+      .moveTo(MARGIN, doc.y - 1)
+      .lineTo(553, doc.y - 1)
+      .lineWidth(0.3)
+      .stroke();
+  }
+}
+
+function line(doc: Doc, cells: readonly string[]): void {
+  const y = doc.y;
+  let x = MARGIN;
+  cells.forEach((cell, i) => {
+    const [, width] = COLUMNS[i] as (typeof COLUMNS)[number];
+    doc.text(cell, x, y, { width: width - 10, align: 'right', lineBreak: false });
+    x += width;
+  });
+  doc.x = MARGIN;
+  doc.y = y + ROW;
+}

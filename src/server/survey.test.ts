@@ -1,0 +1,291 @@
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { aBoat, aCoat, anArea, aPlannedArea, NOON, yardServer } from '../../test/yardServer.ts';
+import type { Area, BenchView, BoatView, Finding, HullForm, Stand, Waterline } from '../contract/index.ts';
+import { readOffsetsCsv } from '../contract/index.ts';
+import { formFromDimensions, hydrostatics } from '../core/hull/index.ts';
+
+let server: Awaited<ReturnType<typeof yardServer>>;
+beforeAll(async () => {
+  server = await yardServer();
+});
+afterAll(() => server.stop());
+
+const view = async (boatId: string) => (await server.ask<BoatView>('GET', `/boats/${boatId}`)).body;
+const clockOf = async (boatId: string, areaId: string) =>
+  (await view(boatId)).clocks.find((clock) => clock.areaId === areaId);
+const aStand = (boatId: string, over: Partial<Stand> = {}) => ({
+  id: uuidv7(),
+  boatId,
+  name: 'Stand 1',
+  kind: 'stand' as const,
+  side: 'port' as const,
+  xM: 3,
+  zM: -0.4,
+  lengthM: 0.5,
+  widthM: 0.4,
+  shiftOn: '2026-05-20',
+  note: '',
+  ...(over as object),
+});
+
+describe('a stand hides a patch', () => {
+  it('which takes the system of its area, waits for the shift, and is bought for only once', async () => {
+    const planned = await aPlannedArea(server);
+    const { boat, area } = planned;
+    const stand = aStand(boat.id);
+    const patch = { id: uuidv7(), areaId: area.id };
+    const sent = { stand, patches: [patch] };
+    expect((await server.ask('POST', '/stands', sent)).status).toBe(201);
+    expect((await server.ask('POST', '/stands', sent)).status).toBe(200);
+    expect((await clockOf(boat.id, area.id))?.areaM2).toBeCloseTo(20 - 0.2, 9);
+    expect(await clockOf(boat.id, patch.id)).toMatchObject({
+      state: 'hidden',
+      areaM2: 0.2,
+      stepsAll: 3,
+      hiddenBy: { name: 'Stand 1', shiftOn: '2026-05-20' },
+    });
+    // A coat on the whole area leaves the patch bare.
+    await server.ask('POST', '/log', aCoat(planned, NOON - 3_600_000));
+    await server.ask('POST', `/stands/${stand.id}/shift`);
+    expect((await clockOf(boat.id, patch.id))?.state).toBe('bare');
+    expect((await clockOf(boat.id, area.id))?.stepsDone).toBe(1);
+    await server.ask('POST', `/stands/${stand.id}/put-back`);
+    expect((await clockOf(boat.id, patch.id))?.state).toBe('hidden');
+    // The system changes on the area, and with it on the patch; not on the patch itself.
+    const refused = await server.problem('PUT', `/areas/${patch.id}/stack`, { version: 1, steps: [] });
+    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringContaining('change it there')]);
+    await server.ask('DELETE', `/stands/${stand.id}`);
+    expect(await clockOf(boat.id, patch.id)).toBeUndefined();
+    expect((await clockOf(boat.id, area.id))?.areaM2).toBe(20);
+    await server.ask('POST', `/stands/${stand.id}/restore`);
+    expect((await clockOf(boat.id, patch.id))?.areaM2).toBe(0.2);
+  });
+
+  it('a patch of another boat, or of itself, is refused by field', async () => {
+    const [one, two] = [aBoat(), aBoat()];
+    const area = anArea(one.id);
+    for (const boat of [one, two]) await server.ask('POST', '/boats', boat);
+    await server.ask('POST', '/areas', area);
+    const part = {
+      areaId: area.id,
+      kind: 'spot',
+      standId: null,
+      sharesSystem: true,
+      at: new Date(NOON).toISOString(),
+    };
+    const foreign = await server.problem('POST', '/areas', { ...anArea(two.id), part });
+    expect(foreign.body.errors).toEqual([
+      { path: 'part.areaId', message: 'there is no such area on this boat' },
+    ]);
+    const self = await server.problem('PUT', `/areas/${area.id}`, { ...area, version: 1, part });
+    expect(self.body.errors?.[0]?.message).toBe('an area cannot be cut out of itself');
+  });
+});
+
+describe('a spot and a piece', () => {
+  it('a spot starts bare; a piece keeps the coats laid on the whole before it was cut', async () => {
+    const planned = await aPlannedArea(server);
+    const { boat, area } = planned;
+    await server.ask('POST', '/log', aCoat(planned, NOON - 5 * 3_600_000));
+    const part = (kind: 'spot' | 'piece') => ({
+      areaId: area.id,
+      kind,
+      standId: null,
+      sharesSystem: true,
+      at: new Date(NOON).toISOString(),
+    });
+    const spot = anArea(boat.id, { name: 'Rust at station 4', part: part('spot') });
+    spot.measures = [{ shape: { kind: 'circle', diameterM: 0.3 }, count: 1, opening: false }];
+    const piece = anArea(boat.id, { name: 'Forward third', part: part('piece') });
+    piece.measures = [{ shape: { kind: 'rectangle', lengthM: 3, widthM: 2 }, count: 1, opening: false }];
+    for (const each of [spot, piece]) expect((await server.ask('POST', '/areas', each)).status).toBe(201);
+    expect(await clockOf(boat.id, spot.id)).toMatchObject({ state: 'bare', stepsDone: 0 });
+    expect(await clockOf(boat.id, piece.id)).toMatchObject({ stepsDone: 1, next: { coatNo: 1 } });
+    expect((await clockOf(boat.id, area.id))?.areaM2).toBeCloseTo(20 - 6 - Math.PI * 0.0225, 6);
+  });
+});
+
+describe('the leave-bare list', () => {
+  it('is ticked anew for each coat, and asks what became of the old line before the first', async () => {
+    const planned = await aPlannedArea(server);
+    const { boat, area, step } = planned;
+    const anode = {
+      id: uuidv7(),
+      boatId: boat.id,
+      areaId: area.id,
+      kind: 'anode',
+      name: 'Shaft anode',
+      note: '',
+    };
+    const log = { ...anode, id: uuidv7(), areaId: null, kind: 'log', name: 'Log impeller' };
+    for (const item of [anode, log]) expect((await server.ask('POST', '/bare-items', item)).status).toBe(201);
+    const bench = async () => (await server.ask<BenchView>('GET', `/bench/${area.id}`)).body;
+    expect((await bench()).bare.map((item) => [item.name, item.taped])).toEqual([
+      ['Log impeller', null],
+      ['Shaft anode', null],
+    ]);
+    expect((await bench()).askOldLine).toBe(true);
+    const tick = (on: boolean, at: number) =>
+      server.ask('POST', '/log', {
+        id: uuidv7(),
+        areaId: area.id,
+        at: new Date(at).toISOString(),
+        corrects: null,
+        kind: 'tape',
+        body: { itemId: anode.id, name: anode.name, on, stepId: step.id, coatNo: 0 },
+      });
+    expect((await tick(true, NOON - 9000)).status).toBe(201);
+    expect((await bench()).bare[1]?.taped).toBe(true);
+    await tick(false, NOON - 8000);
+    expect((await bench()).bare[1]?.taped).toBe(false);
+    await server.ask('POST', '/log', aCoat(planned, NOON - 1000));
+    expect((await bench()).bare[1]?.taped).toBe(null);
+    expect((await bench()).askOldLine).toBe(false);
+  });
+});
+
+describe('findings', () => {
+  it('are judged by the core, corrected under a version, and carry a photograph', async () => {
+    const boat = aBoat();
+    await server.ask('POST', '/boats', boat);
+    const photoId = uuidv7();
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    );
+    const put = (body: Uint8Array, type: string) =>
+      fetch(`${server.address}/api/v1/boats/${boat.id}/photos/${photoId}`, {
+        method: 'PUT',
+        body: body as BodyInit,
+        headers: { 'content-type': type },
+      });
+    expect((await put(new TextEncoder().encode('<script>'), 'image/png')).status).toBe(415);
+    expect((await put(png, 'image/png')).status).toBe(201);
+    const shown = await fetch(`${server.address}/api/v1/photos/${photoId}`);
+    expect([shown.headers.get('content-type'), Buffer.from(await shown.arrayBuffer()).equals(png)]).toEqual([
+      'image/png',
+      true,
+    ]);
+    const input = {
+      id: uuidv7(),
+      boatId: boat.id,
+      areaId: null,
+      at: new Date(NOON).toISOString(),
+      kind: 'salt',
+      value: 62,
+      grade: null,
+      limit: null,
+      place: { xM: 4, zM: -0.3, side: 'port' },
+      photoIds: [photoId],
+      note: '',
+    };
+    const made = await server.ask<Finding>('POST', '/findings', input);
+    expect(made.body).toMatchObject({ verdict: 'bad', reason: expect.stringContaining('above 50') });
+    const bad = await server.problem('POST', '/findings', {
+      ...input,
+      id: uuidv7(),
+      kind: 'adhesion',
+      value: 7,
+    });
+    expect(bad.body.errors).toEqual([{ path: 'value', message: 'adhesion grade 7 is outside 0–5' }]);
+    const changed = await server.ask<Finding>('PUT', `/findings/${input.id}`, {
+      ...input,
+      value: 30,
+      version: 1,
+    });
+    expect(changed.body).toMatchObject({ verdict: 'fine', version: 2 });
+    const late = await server.problem('PUT', `/findings/${input.id}`, { ...input, value: 31, version: 1 });
+    expect([late.status, late.body.changed]).toEqual([409, ['value']]);
+    expect((await view(boat.id)).findings).toHaveLength(1);
+  });
+});
+
+describe('the hull form', () => {
+  it('comes out as CSV and goes in again equal; a bad table is refused by its cell', async () => {
+    const boat = aBoat();
+    await server.ask('POST', '/boats', boat);
+    const csv = await (await fetch(`${server.address}/api/v1/boats/${boat.id}/offsets.csv`)).text();
+    const table = readOffsetsCsv(csv);
+    const ours = formFromDimensions(boat);
+    expect(hydrostatics({ table }).volumeM3).toBeCloseTo(hydrostatics({ table: ours }).volumeM3, 9);
+    const form = { offsets: table, mesh: null, use: null, version: 0 };
+    const saved = await server.ask<HullForm>('PUT', `/boats/${boat.id}/form`, form);
+    expect([saved.status, saved.body.version]).toEqual([200, 1]);
+    expect((await view(boat.id)).formSource).toBe('offsets');
+    expect((await view(boat.id)).form).toEqual(table);
+    const wrong = structuredClone(table) as { halfBreadthsM: (number | null)[][] } & typeof table;
+    (wrong.halfBreadthsM[2] as number[])[3] = -1;
+    const refused = await server.problem('PUT', `/boats/${boat.id}/form`, {
+      ...form,
+      offsets: wrong,
+      version: 1,
+    });
+    expect(refused.body.errors?.[0]).toEqual({
+      path: 'offsets.halfBreadthsM.2.3',
+      message: 'half-breadth (m) -1 is below the limit of 0',
+    });
+  });
+
+  it('the mesh file is kept whole, or not at all', async () => {
+    const boat = aBoat();
+    await server.ask('POST', '/boats', boat);
+    const url = `${server.address}/api/v1/boats/${boat.id}/mesh`;
+    const bytes = new Uint8Array(300_000).map((_, i) => i % 251);
+    expect((await fetch(url, { method: 'PUT', body: bytes })).status).toBe(204);
+    // Without a record of how it lies there is nothing to hand out yet.
+    expect((await fetch(url)).status).toBe(404);
+    const tooLarge = await fetch(url, {
+      method: 'PUT',
+      body: new Uint8Array(1),
+      headers: { 'content-length': '1' },
+    });
+    expect(tooLarge.status).toBe(204);
+  });
+});
+
+describe('the waterline', () => {
+  it('is kept mark by mark, struck when there are enough, and its stripe becomes an area', async () => {
+    const boat = aBoat();
+    await server.ask('POST', '/boats', boat);
+    const plan = (await server.ask<Waterline>('GET', `/boats/${boat.id}/waterline`)).body;
+    const { boatId: _b, ...input } = plan;
+    const mark = (side: string, xM: number, readingMm: number) => ({
+      id: uuidv7(),
+      name: '',
+      kind: 'line',
+      side,
+      xM,
+      yM: null,
+      readingMm,
+      aboveLineMm: 0,
+    });
+    const one = { ...input, marks: [mark('port', 2, 1000)] };
+    expect((await server.ask('PUT', `/boats/${boat.id}/waterline`, one)).status).toBe(200);
+    const sheet = `${server.address}/api/v1/boats/${boat.id}/mark-sheet`;
+    expect((await fetch(`${sheet}.csv`)).status).toBe(409);
+    const marks = [mark('port', 2, 1000), mark('port', 7, 1100), mark('starboard', 4, 1040)];
+    const three = await server.ask<Waterline>('PUT', `/boats/${boat.id}/waterline`, {
+      ...input,
+      marks,
+      version: 1,
+    });
+    expect([three.status, three.body.version]).toEqual([200, 2]);
+    const csv = await (await fetch(`${sheet}.csv`)).text();
+    expect(csv.split('\r\n')[1]).toMatch(/^port,\d/);
+    const pdf = await fetch(`${sheet}.pdf`);
+    expect((await pdf.text()).slice(0, 5)).toBe('%PDF-');
+    const { areas } = await view(boat.id);
+    const stripe = areas.find((area) => area.zone === 'boot-stripe') as Area;
+    expect(stripe.estimates[0]).toMatchObject({ way: 'rule', spread: 0.15 });
+    // About twice the length times 60 mm.
+    expect(stripe.estimates[0]?.areaM2).toBeGreaterThan(0.9);
+    expect(stripe.estimates[0]?.areaM2).toBeLessThan(1.4);
+    const beyond = await server.problem('PUT', `/boats/${boat.id}/waterline`, {
+      ...input,
+      marks: [...marks, mark('port', 14, 1000)],
+      version: 2,
+    });
+    expect(beyond.body.detail).toContain('mark 4: place along the boat (m) 14 is outside');
+  });
+});
