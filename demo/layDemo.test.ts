@@ -24,7 +24,15 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
     try {
       const slip = (await (await fetch(`${server.address}/api/v1/slip`)).json()) as SlipView;
       const states = new Set(slip.clocks.map((c) => c.state));
-      expect([...states].sort()).toEqual(['bare', 'closed', 'key-first', 'open', 'thumb', 'too-soon']);
+      expect([...states].sort()).toEqual([
+        'bare',
+        'closed',
+        'hidden',
+        'key-first',
+        'open',
+        'thumb',
+        'too-soon',
+      ]);
       expect(slip.boats.length).toBeGreaterThanOrEqual(3);
       expect(slip.air?.simulated).toBe(true);
     } finally {

@@ -11,6 +11,7 @@ import type { Db, Tx } from '../src/server/db/open.ts';
 import { area, boat, logEntry, product, productSheet, step, yard } from '../src/server/db/schema.ts';
 import { keepHours } from '../src/server/routes/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
+import { laySurvey } from './laySurvey.ts';
 import { SHEETS } from './sheets.ts';
 import { DEMO_BOATS, DEMO_YARD, type DemoArea, type DemoBoat } from './yardPlan.ts';
 
@@ -67,6 +68,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
       await tx.insert(productSheet).values({ productId: id, version: 1, sheet });
     }
     for (const demoBoat of DEMO_BOATS) await layBoat({ tx, newId, now, hours, products }, demoBoat);
+    await laySurvey({ tx, newId, now, zone: DEMO_YARD.zone, folder: options.folder });
   });
   if (options.folder) await writeFile(marker(options.folder), String(now));
 }

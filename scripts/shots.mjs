@@ -16,6 +16,18 @@ const VIEWS = [
   ['slip-phone', '/', PHONE],
   ['slip-dark', '/', DESK, { dark: true }],
   ['survey', `/boats/${port.boatId}/survey/${port.areaId}`, DESK],
+  ['drawing', `/boats/${port.boatId}/survey`, DESK, { press: 'Sheet' }],
+  ['form', `/boats/${clock('Tansy', 'Deck').boatId}/form`, DESK],
+  [
+    'mesh',
+    `/boats/${clock('Phalarope', 'Bottom').boatId}/form`,
+    DESK,
+    { press: /again$/, wait: 4000, to: '#mesh' },
+  ],
+  ['waterline', `/boats/${port.boatId}/waterline`, DESK],
+  ['walk-phone', `/boats/${port.boatId}/waterline/walk`, PHONE],
+  ['stands', `/boats/${port.boatId}/stands`, DESK],
+  ['findings', `/boats/${port.boatId}/findings`, DESK],
   ['systems', `/boats/${port.boatId}/systems/${port.areaId}`, DESK],
   ['bench-phone', `/bench/${starboard.areaId}`, PHONE],
   ['bench', `/bench/${gig.areaId}`, DESK],
@@ -44,6 +56,10 @@ for (const [name, path, viewport, how = {}] of VIEWS) {
   await page.goto(address + path);
   await page.waitForSelector('h1');
   await page.waitForTimeout(700);
+  if (how.press) await page.getByRole('button', { name: how.press }).click();
+  if (how.wait) await page.waitForTimeout(how.wait);
+  if (how.to) await page.locator(how.to).scrollIntoViewIfNeeded();
+  if (how.to) await page.evaluate((at) => document.querySelector(at)?.scrollIntoView(), how.to);
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: only.includes(`${name}+`) });
   await page.close();
 }

@@ -117,12 +117,13 @@ const measure = Joi.object<Measure>({
   note: text(200).label('note of the measure'),
 });
 
-const estimate = objectOf<Estimate>({
+const estimateFields = {
   way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true }).label('way').required(),
   areaM2: above0('area (m²)', 10_000).required(),
   spread: between('spread (fraction)', 0, 1).required(),
   basis: text(300).label('basis').required(),
-});
+};
+const estimate = objectOf<Estimate>(estimateFields);
 
 const surroundings = Joi.object<Surroundings>({
   kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
@@ -212,4 +213,19 @@ export const areaUpdate = objectOf<AreaInput & { version: number }>({
 /** Several areas at once: all of them or none. */
 export const areasInput = objectOf<{ areas: AreaInput[] }>({
   areas: Joi.array().items(areaInput).min(1).max(60).unique('id').label('areas').required(),
+});
+
+/** m² by one way for several areas at once: each takes the place of what that way gave before. */
+export interface EstimatesInput {
+  estimates: (Estimate & { areaId: string })[];
+}
+export const estimatesInput = objectOf<EstimatesInput>({
+  estimates: Joi.array()
+    .items(
+      objectOf<Estimate & { areaId: string }>({ ...estimateFields, areaId: id().label('area').required() }),
+    )
+    .min(1)
+    .max(60)
+    .label('estimates')
+    .required(),
 });

@@ -94,7 +94,7 @@ export interface PotView {
 }
 
 /** As much of an area as a thumbnail of its boat shows. */
-export type AreaGlance = Pick<AreaClock, 'areaId' | 'areaName' | 'zone' | 'side' | 'state'>;
+export type AreaGlance = Pick<AreaClock, 'areaId' | 'areaName' | 'zone' | 'side' | 'state' | 'part'>;
 
 export interface SlipView {
   now: string;
@@ -174,6 +174,9 @@ export interface ClockDetail {
 export interface LogView {
   boat: Boat;
   areas: Area[];
+  /** The clocks of the areas still in the survey, and the hull, for the drawing. */
+  clocks: AreaClock[];
+  form: OffsetTable | null;
   entries: Entry[];
   products: Record<string, { name: string; volumeSolids: number; version: number }>;
 }

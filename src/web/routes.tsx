@@ -21,6 +21,26 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./survey/SurveyPage.tsx')).SurveyPage }),
       },
       {
+        path: 'boats/:boatId/form',
+        lazy: async () => ({ Component: (await import('./hull/HullFormPage.tsx')).HullFormPage }),
+      },
+      {
+        path: 'boats/:boatId/waterline',
+        lazy: async () => ({ Component: (await import('./waterline/WaterlinePage.tsx')).WaterlinePage }),
+      },
+      {
+        path: 'boats/:boatId/waterline/walk',
+        lazy: async () => ({ Component: (await import('./waterline/WalkPage.tsx')).WalkPage }),
+      },
+      {
+        path: 'boats/:boatId/stands',
+        lazy: async () => ({ Component: (await import('./stands/StandsPage.tsx')).StandsPage }),
+      },
+      {
+        path: 'boats/:boatId/findings',
+        lazy: async () => ({ Component: (await import('./findings/FindingsPage.tsx')).FindingsPage }),
+      },
+      {
         path: 'boats/:boatId/systems/:areaId?',
         lazy: async () => ({ Component: (await import('./systems/SystemsPage.tsx')).SystemsPage }),
       },

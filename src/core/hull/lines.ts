@@ -28,6 +28,9 @@ const BELOW = 3;
 const ABOVE = 2;
 const SECTIONS = 10;
 
+/** Rise of a section from its foot to its sheer; the very ends of a hull are edges, not sections. */
+const heightOf = (points: readonly SectionPoint[]) => (points.at(-1)?.z ?? 0) - (points[0]?.z ?? 0);
+
 const known = new WeakMap<OffsetTable, HullLines>();
 
 /**
@@ -70,7 +73,9 @@ export function hullLines(input: {
   const sections = Array.from({ length: SECTIONS + 1 }, (_, i) => {
     const x = first + ((last - first) * i) / SECTIONS;
     return { x, points: sectionAt(form, x), fore: i >= SECTIONS / 2 };
-  }).filter((section) => section.points.length > 1 && section.points.some((p) => p.y > 0.01));
+  }).filter(
+    ({ points }) => points.some((p) => p.y > 0.01) && heightOf(points) > 0.15 * (profile.maxZ - profile.minZ),
+  );
   const house = profile.zones.cabin;
   const lines: HullLines = {
     form,

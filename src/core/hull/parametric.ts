@@ -86,21 +86,26 @@ function lowerEdge(lines: ReturnType<typeof profileLines>): Point[] {
  * neither a table nor a mesh is known. Its lengths, beam, draught and freeboard are as given, the curves between
  * them this kind's usual ones [M]; keels and rudders are left off.
  *
+ * @param fine how many times as many stations and waterlines as usual (41 by 33)
  * @throws {QuantityError} on a dimension of 0 or less
  */
-export function formFromDimensions(input: { kind: BoatKind; dimensions: Dimensions }): OffsetTable {
-  const { kind, dimensions } = input;
+export function formFromDimensions(input: {
+  kind: BoatKind;
+  dimensions: Dimensions;
+  fine?: number;
+}): OffsetTable {
+  const { kind, dimensions, fine = 1 } = input;
   const lines = profileLines(input);
   const shape = SHAPES[kind];
   const edge = lowerEdge(lines);
   const xs = edge.map((p) => p.x);
   const zs = edge.map((p) => p.z);
-  const stationsM = range(40).map((u) => u * dimensions.loaM);
+  const stationsM = range(40 * fine).map((u) => u * dimensions.loaM);
   const depth = Math.min(...zs);
   const top = Math.max(...lines.sheer.map((p) => p.z));
   const waterlinesM = [
-    ...range(16).map((u) => depth * (1 - u)),
-    ...range(16)
+    ...range(16 * fine).map((u) => depth * (1 - u)),
+    ...range(16 * fine)
       .slice(1)
       .map((u) => u * top),
   ];

@@ -8,6 +8,7 @@ import {
   areasInput,
   areaUpdate,
   type ClockDetail,
+  estimatesInput,
   type StackInput,
   stackInput,
 } from '../../contract/index.ts';
@@ -126,6 +127,27 @@ export function areaRoutes({ db, live, memory, now }: Context): Router {
     });
     live.tell('areas');
     res.status(201).json(areas.map((input) => input.id));
+  });
+
+  /** What a form or a mesh gives for several areas: all or none. */
+  router.post('/boats/:id/estimates', async (req, res) => {
+    const { estimates } = accept(estimatesInput, req.body);
+    await findBoat(db, req.params.id);
+    await db.transaction(async (tx) => {
+      for (const [i, { areaId, ...estimate }] of estimates.entries()) {
+        const current = await findArea(tx, areaId);
+        if (current.boatId !== req.params.id) {
+          throw badFields([{ path: `estimates.${i}.areaId`, message: 'an area of another boat' }]);
+        }
+        const others = current.estimates.filter((each) => each.way !== estimate.way);
+        await tx
+          .update(area)
+          .set({ estimates: [...others, estimate], version: current.version + 1 })
+          .where(eq(area.id, areaId));
+      }
+    });
+    live.tell('areas');
+    res.json(estimates.map((each) => each.areaId));
   });
 
   router.get('/areas/:id', async (req, res) => {

@@ -25,9 +25,9 @@ const urgency = (clock: AreaClock) =>
 /** What each boat's thumbnail shows, by boat. */
 function glances(clocks: readonly AreaClock[]): Map<string, AreaGlance[]> {
   const byBoat = new Map<string, AreaGlance[]>();
-  for (const { boatId, areaId, areaName, zone, side, state } of clocks) {
+  for (const { boatId, areaId, areaName, zone, side, state, part } of clocks) {
     const list = byBoat.get(boatId) ?? [];
-    list.push({ areaId, areaName, zone, side, state });
+    list.push({ areaId, areaName, zone, side, state, part });
     byBoat.set(boatId, list);
   }
   return byBoat;

@@ -3,8 +3,10 @@ import type { QueryClient } from '@tanstack/react-query';
 /** Which queries a change touches: nearly everything hangs on areas, log and air, so few are spared. */
 const TOUCHES: Record<string, readonly string[]> = {
   yard: ['yard', 'slip', 'weather'],
-  boats: ['slip', 'boat', 'log'],
-  areas: ['slip', 'boat', 'stacks', 'bench', 'clock', 'log'],
+  boats: ['slip', 'boat', 'log', 'form'],
+  areas: ['slip', 'boat', 'stacks', 'bench', 'clock', 'log', 'form'],
+  survey: ['boat', 'bench'],
+  form: ['slip', 'boat', 'form', 'waterline', 'bench'],
   products: ['products', 'slip', 'bench', 'clock', 'boat'],
   stacks: ['stacks', 'slip', 'bench', 'clock', 'boat'],
   log: ['slip', 'bench', 'clock', 'boat', 'log', 'stacks'],

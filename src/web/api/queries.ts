@@ -3,10 +3,12 @@ import type {
   BenchView,
   BoatView,
   ClockDetail,
+  FormView,
   LogView,
   Product,
   SlipView,
   StackView,
+  Waterline,
   WeatherHour,
   Yard,
 } from '../../contract/index.ts';
@@ -52,4 +54,13 @@ export const useWeather = () =>
   useQuery({
     queryKey: ['weather'],
     queryFn: () => api<{ now: string; hours: WeatherHour[] }>('GET', '/weather?back=3&ahead=10'),
+  });
+
+export const useHullForm = (boatId: string) =>
+  useQuery({ queryKey: ['form', boatId], queryFn: () => api<FormView>('GET', `/boats/${boatId}/form`) });
+
+export const useWaterline = (boatId: string) =>
+  useQuery({
+    queryKey: ['waterline', boatId],
+    queryFn: () => api<Waterline>('GET', `/boats/${boatId}/waterline`),
   });

@@ -13,6 +13,7 @@ import { STATES } from '../state/states.ts';
 import { METHOD_WORDS } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
+import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
@@ -48,6 +49,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
       <BenchHead view={view} zone={zone} />
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PotClocks pots={view.pots} zone={zone} />
+      <OldLineAsked view={view} />
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <Conditions
@@ -70,19 +72,22 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
               }}
             />
           </div>
-          <LogCoat
-            key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
-            view={view}
-            step={step}
-            product={product}
-            conditions={conditions}
-            wanted={wanted}
-            zone={zone}
-            onLogged={(how) => {
-              setLogged(how);
-              window.scrollTo({ top: 0, behavior: 'smooth' });
-            }}
-          />
+          <div className="space-y-6">
+            <LeaveBare view={view} />
+            <LogCoat
+              key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
+              view={view}
+              step={step}
+              product={product}
+              conditions={conditions}
+              wanted={wanted}
+              zone={zone}
+              onLogged={(how) => {
+                setLogged(how);
+                window.scrollTo({ top: 0, behavior: 'smooth' });
+              }}
+            />
+          </div>
         </div>
       ) : (
         <p>

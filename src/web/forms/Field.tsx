@@ -118,3 +118,28 @@ export function TextArea({ name, label, rows = 2 }: { name: string; label: strin
     </div>
   );
 }
+
+/** A labelled tick. */
+export function CheckField({ name, label, hint }: { name: string; label: string; hint?: string }) {
+  const { register } = useFormContext();
+  const id = useId();
+  return (
+    <div className="flex items-start gap-3 pt-1">
+      <input
+        id={id}
+        type="checkbox"
+        className="checkbox mt-0.5"
+        aria-describedby={hint ? `${id}-hint` : undefined}
+        {...register(name)}
+      />
+      <div>
+        <label htmlFor={id}>{label}</label>
+        {hint && (
+          <p id={`${id}-hint`} className="text-sm opacity-80">
+            {hint}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

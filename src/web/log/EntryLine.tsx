@@ -108,6 +108,12 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
       );
     case 'batch-end':
       return <>Pot {entry.body.fate === 'emptied' ? 'emptied' : 'thrown away'}</>;
+    case 'tape':
+      return (
+        <>
+          {entry.body.on ? 'Taped' : 'Untaped'}: {entry.body.name}
+        </>
+      );
     case 'note':
       return <>{entry.body.text}</>;
     case 'strike':

@@ -7,6 +7,8 @@ import { logEntry } from '../api/outbox.ts';
 import { useLog, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { Asked } from '../parts/Asked.tsx';
+import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { rowsOf } from '../survey/drawnRows.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counts, entriesOf, filmByLitres } from './coatFigures.ts';
 import { EntryLine } from './EntryLine.tsx';
@@ -34,6 +36,15 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
           Print
         </button>
       </div>
+      {view.clocks.length > 0 && (
+        <div className="board p-2">
+          <BoatDrawing
+            boat={{ ...view.boat, form: view.form }}
+            areas={rowsOf({ areas: view.areas.filter((area) => !area.archived), clocks: view.clocks })}
+            onSelect={(id) => document.getElementById(`log-${id}`)?.scrollIntoView({ behavior: 'smooth' })}
+          />
+        </div>
+      )}
       {areas.length === 0 && (
         <p>
           Nothing is logged yet.{' '}

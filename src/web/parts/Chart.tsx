@@ -22,10 +22,6 @@ use([
   SVGRenderer,
 ]);
 
-/** Reads a colour of the theme for a library that cannot read CSS variables. */
-export const themeColour = (name: string) =>
-  getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-
 /** A chart; the only door to the chart library, which is loaded with the screens that draw one. */
 export function Chart({
   option,

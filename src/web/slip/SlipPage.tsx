@@ -5,7 +5,7 @@ import { dewPointC } from '../../core/air/index.ts';
 import { useSlip, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { Asked } from '../parts/Asked.tsx';
-import { BoatDrawing } from '../parts/BoatDrawing.tsx';
+import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
@@ -87,6 +87,7 @@ function BoatsAshore({ view }: { view: SlipView }) {
                   side: c.side === 'port' ? 'both' : c.side,
                   state: c.state,
                   number: i + 1,
+                  part: c.part,
                 }))}
               />
               <span className="lettered block pt-1">{boat.name}</span>

@@ -3,7 +3,7 @@ const tint = (name: string) => `var(--st-${name})`;
 /** The patterns of the states, once on a page; drawings fill with `url(#st-…)`. */
 export function Patterns() {
   return (
-    <svg width="0" height="0" aria-hidden="true" focusable="false" className="absolute">
+    <svg data-patterns width="0" height="0" aria-hidden="true" focusable="false" className="absolute">
       <defs>
         <pattern id="st-bare" width="8" height="8" patternUnits="userSpaceOnUse">
           <rect width="8" height="8" fill="var(--board)" />
@@ -42,6 +42,10 @@ export function Patterns() {
         <pattern id="st-finished" width="10" height="10" patternUnits="userSpaceOnUse">
           <rect width="10" height="10" fill={tint('finished')} opacity="0.35" />
           <circle cx="5" cy="5" r="0.9" fill={tint('finished')} />
+        </pattern>
+        <pattern id="st-hidden" width="8" height="8" patternUnits="userSpaceOnUse">
+          <rect width="8" height="8" fill={tint('hidden')} opacity="0.18" />
+          <path d="M0 0l8 8M8 0l-8 8" stroke={tint('hidden')} strokeWidth="1" />
         </pattern>
       </defs>
     </svg>

@@ -2,11 +2,11 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
-import type { Area, Boat, FieldError } from '../../contract/index.ts';
+import type { Area, Boat, FieldError, PartOf } from '../../contract/index.ts';
 import { SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { CheckField, Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import {
@@ -19,7 +19,15 @@ import {
 } from './areaForm.ts';
 import { MeasureFields } from './MeasureFields.tsx';
 import { WaysFields } from './WaysFields.tsx';
-import { choices, SERVICE_WORDS, SIDE_WORDS, SURROUNDING_WORDS, ZONE_WORDS } from './words.ts';
+import {
+  choices,
+  OLD_COATING_WORDS,
+  PART_WORDS,
+  SERVICE_WORDS,
+  SIDE_WORDS,
+  SURROUNDING_WORDS,
+  ZONE_WORDS,
+} from './words.ts';
 
 interface Props {
   boat: Boat;
@@ -102,7 +110,14 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
         <SelectField name="service" label="Stands" choices={choices(SERVICE_WORDS)} />
         <Surroundings />
+        <SelectField name="oldCoating" label="Old coating" choices={choices(OLD_COATING_WORDS)} />
+        <CheckField
+          name="highWear"
+          label="High wear"
+          hint="Leading edges, keel foot, the band at the waterline: takes an extra coat"
+        />
       </div>
+      {area?.part && <PartFields part={area.part} />}
       <MeasureFields />
       <WaysFields boat={boat} />
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
@@ -114,6 +129,20 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         350 mm.
       </p>
     </RecordForm>
+  );
+}
+
+/** What it was cut out of; a shared system is changed on that area. */
+function PartFields({ part }: { part: PartOf }) {
+  return (
+    <fieldset className="space-y-2">
+      <legend className="lettered pb-1">Cut out: {PART_WORDS[part.kind]}</legend>
+      <CheckField
+        name="part.sharesSystem"
+        label="Takes the system of the area it was cut out of"
+        hint="Without the tick it has a system of its own, empty to begin with"
+      />
+    </fieldset>
   );
 }
 

@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 import type { AreaClock } from '../../contract/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
-import type { DrawnArea } from '../parts/BoatDrawing.tsx';
+import type { DrawnArea } from '../parts/drawing/drawn.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { PART_WORDS } from './words.ts';
 
 export interface AreaRow extends DrawnArea {
   substrate: Substrate;
@@ -43,7 +44,7 @@ export function AreaTable({
           {rows.map((row) => (
             <tr key={row.id} className={row.id === selectedId ? 'bg-base-200' : ''}>
               <td>{row.number}</td>
-              <th scope="row">
+              <th scope="row" className={row.part ? 'pl-8' : ''}>
                 <Link
                   className="link"
                   to={`/boats/${boatId}/survey/${row.id}`}
@@ -52,8 +53,9 @@ export function AreaTable({
                 >
                   {row.name}
                 </Link>
+                {row.part && <span className="block text-sm font-normal">{PART_WORDS[row.part.kind]}</span>}
               </th>
-              <td>{SUBSTRATES[row.substrate]}</td>
+              <td>{row.part ? '' : SUBSTRATES[row.substrate]}</td>
               <td className="text-right whitespace-nowrap">
                 {row.areaM2 > 0 ? (
                   <>

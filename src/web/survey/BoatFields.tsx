@@ -2,7 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { QuantityError } from '../../core/units/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
-import { BoatDrawing } from '../parts/BoatDrawing.tsx';
+import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type BoatValues, DIMENSION_WORDS, valuesToBoat } from './boatForm.ts';
 import { choices, KIND_WORDS } from './words.ts';

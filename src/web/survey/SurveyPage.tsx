@@ -5,13 +5,16 @@ import type { BoatView } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
 import { useBoat } from '../api/queries.ts';
 import { Asked } from '../parts/Asked.tsx';
-import { BoatDrawing } from '../parts/BoatDrawing.tsx';
+import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { AreaEditor } from './AreaEditor.tsx';
-import { type AreaRow, AreaTable } from './AreaTable.tsx';
+import { AreaTable } from './AreaTable.tsx';
 import { BoatEditor } from './BoatEditor.tsx';
+import { CutOut } from './CutOut.tsx';
+import { letteredFindings, rowsOf } from './drawnRows.ts';
 import { StartingSet } from './StartingSet.tsx';
+import { SurveyTabs } from './SurveyTabs.tsx';
 import { KIND_WORDS } from './words.ts';
 
 /** A boat's areas on her own profile: measured, changed, added. */
@@ -19,24 +22,6 @@ export function SurveyPage() {
   const { boatId = '' } = useParams();
   const boat = useBoat(boatId);
   return <Asked query={boat}>{(view) => <Survey key={boatId} view={view} />}</Asked>;
-}
-
-function rowsOf({ areas, clocks }: BoatView): AreaRow[] {
-  return areas.map((area, i) => {
-    const clock = clocks.find((c) => c.areaId === area.id);
-    return {
-      id: area.id,
-      name: area.name,
-      zone: area.zone,
-      side: area.side,
-      state: clock?.state ?? 'no-system',
-      number: i + 1,
-      substrate: area.substrate,
-      areaM2: clock?.areaM2 ?? 0,
-      spread: clock?.spread ?? 0,
-      clock,
-    };
-  });
 }
 
 function Survey({ view }: { view: BoatView }) {
@@ -50,8 +35,10 @@ function Survey({ view }: { view: BoatView }) {
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
   const rows = rowsOf(view);
   const adding = areaId === 'new';
+  const coated = view.clocks.some((clock) => clock.areaId === areaId && clock.film !== null);
   const selected = areas.find((a) => a.id === areaId);
   const side = selected && selected.side !== 'both' && selected.side !== 'centre' ? selected.side : seenFrom;
+  const beside = adding || areaId !== undefined || rows.length === 0;
   const go = (to: string) => void navigate(`/boats/${boat.id}/survey${to}`, { preventScrollReset: true });
 
   const removeArea = async (id: string, name: string) => {
@@ -87,6 +74,7 @@ function Survey({ view }: { view: BoatView }) {
           </button>
         </p>
       </div>
+      <SurveyTabs boatId={boat.id} />
       {editingBoat && (
         <div className="board p-4">
           <BoatEditor
@@ -104,35 +92,23 @@ function Survey({ view }: { view: BoatView }) {
           onGone={() => setRemoved(null)}
         />
       )}
-      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div
+        className={`grid grid-cols-1 items-start gap-6 ${beside ? 'xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]' : 'max-w-6xl'}`}
+      >
         <div className="space-y-4">
-          <div className="board relative p-2">
-            <fieldset className="join absolute top-2 right-2">
-              <legend className="sr-only">Seen from</legend>
-              {(['port', 'starboard'] as const).map((each) => (
-                <button
-                  key={each}
-                  type="button"
-                  className={`btn btn-sm join-item ${side === each ? 'btn-neutral' : ''}`}
-                  aria-pressed={side === each}
-                  onClick={() => {
-                    setSeenFrom(each);
-                    if (selected && selected.side !== 'both' && selected.side !== 'centre') go('');
-                  }}
-                >
-                  {each === 'port' ? 'Port' : 'Starboard'}
-                </button>
-              ))}
-            </fieldset>
-            <BoatDrawing
-              boat={boat}
-              areas={rows}
-              seenFrom={side}
-              selectedId={selected?.id}
-              onSelect={(id) => go(`/${id}`)}
-              detailed
-            />
-          </div>
+          <DrawingBoard
+            boat={{ ...boat, form: view.form }}
+            areas={rows}
+            stands={view.stands}
+            findings={letteredFindings(view.findings)}
+            seenFrom={side}
+            onSeenFrom={(each) => {
+              setSeenFrom(each);
+              if (selected && selected.side !== 'both' && selected.side !== 'centre') go('');
+            }}
+            selectedId={selected?.id}
+            onSelect={(id) => go(`/${id}`)}
+          />
           {rows.length > 0 ? (
             <AreaTable boatId={boat.id} rows={rows} selectedId={selected?.id} />
           ) : (
@@ -164,6 +140,9 @@ function Survey({ view }: { view: BoatView }) {
               onCancel={() => go('')}
               {...(selected && { onRemoved: () => void removeArea(selected.id, selected.name) })}
             />
+            {selected && !selected.part && (
+              <CutOut area={selected} coated={coated} onMade={(id) => go(`/${id}`)} />
+            )}
           </section>
         )}
         {areaId && !adding && !selected && (

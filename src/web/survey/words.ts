@@ -1,5 +1,6 @@
-import type { AreaInput } from '../../contract/index.ts';
+import type { AreaInput, PartKind } from '../../contract/index.ts';
 import type { AreaWay, BoatKind, Shape, Zone } from '../../core/hull/index.ts';
+import { FAMILIES } from '../../core/system/index.ts';
 
 /** Choices as the screens say them, in the order they are offered. */
 
@@ -68,3 +69,17 @@ export const WAY_WORDS: Record<AreaWay, string> = {
 };
 
 export const choices = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
+
+/** What was cut out of an area, and why. */
+export const PART_WORDS: Record<PartKind, string> = {
+  patch: 'patch under a stand',
+  spot: 'spot, starts bare',
+  piece: 'piece, with the coats laid before',
+};
+
+/** What may lie on an area from before. */
+export const OLD_COATING_WORDS: Record<NonNullable<AreaInput['oldCoating']> | '', string> = {
+  '': 'none, or taken off',
+  unknown: 'unknown paint',
+  ...FAMILIES,
+};

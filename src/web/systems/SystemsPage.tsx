@@ -1,8 +1,10 @@
-import { NavLink, useParams } from 'react-router';
+import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import type { BoatView, Product, StackView } from '../../contract/index.ts';
 import { useBoat, useProducts, useStacks } from '../api/queries.ts';
 import { Asked } from '../parts/Asked.tsx';
+import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { StateMark } from '../state/StateMark.tsx';
+import { rowsOf } from '../survey/drawnRows.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { StackEditor } from './StackEditor.tsx';
 
@@ -38,6 +40,7 @@ function Systems({
 }) {
   const { areaId } = useParams();
   const { show } = useUnits();
+  const navigate = useNavigate();
   const area = view.areas.find((a) => a.id === areaId) ?? view.areas[0];
   const clock = view.clocks.find((c) => c.areaId === area?.id);
   const stack = stacks.find((s) => s.areaId === area?.id);
@@ -54,6 +57,18 @@ function Systems({
         </p>
       ) : (
         <>
+          <div className="board max-w-4xl p-2">
+            <BoatDrawing
+              boat={{ ...view.boat, form: view.form }}
+              areas={rowsOf(view)}
+              stands={view.stands}
+              seenFrom={area.side === 'port' ? 'port' : 'starboard'}
+              selectedId={area.id}
+              onSelect={(id) =>
+                void navigate(`/boats/${view.boat.id}/systems/${id}`, { preventScrollReset: true })
+              }
+            />
+          </div>
           <nav aria-label="Areas" className="flex flex-wrap gap-2">
             {view.areas.map((each) => (
               <NavLink
@@ -79,7 +94,17 @@ function Systems({
               <StateMark state={clock.state} />
             </p>
           )}
-          {stack && clock && (
+          {area.part?.sharesSystem && (
+            <p className="max-w-prose">
+              Takes the system of{' '}
+              <Link className="link" to={`/boats/${view.boat.id}/systems/${area.part.areaId}`}>
+                {view.areas.find((each) => each.id === area.part?.areaId)?.name ??
+                  'the area it was cut out of'}
+              </Link>
+              ; it is changed there.
+            </p>
+          )}
+          {stack && clock && !area.part?.sharesSystem && (
             <StackEditor
               key={area.id}
               stack={stack}

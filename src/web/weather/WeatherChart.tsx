@@ -3,7 +3,8 @@ import { useMemo } from 'react';
 import type { WeatherHour } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
-import { Chart, themeColour } from '../parts/Chart.tsx';
+import { Chart } from '../parts/Chart.tsx';
+import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 /** Air, dew point and humidity over the coming days, the present marked. */

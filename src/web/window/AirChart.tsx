@@ -2,8 +2,9 @@ import { DateTime } from 'luxon';
 import { useMemo } from 'react';
 import type { ClockDetail } from '../../contract/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
-import { Chart, themeColour } from '../parts/Chart.tsx';
+import { Chart } from '../parts/Chart.tsx';
 import { STATES } from '../state/states.ts';
+import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {

@@ -13,6 +13,7 @@ export { readObj, writeObj } from './readObj.ts';
 export { checkMeshSize, readStl, writeStl } from './readStl.ts';
 export { offsetsFromMesh } from './sample.ts';
 export {
+  type Bounds,
   boundsOf,
   facesOf,
   LARGEST_MESH_BYTES,

@@ -1,0 +1,129 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { BareTick, BenchView, OldLine, Waterline } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { logEntry, useOutbox } from '../api/outbox.ts';
+import { BARE_WORDS } from '../stands/words.ts';
+
+/** Ticks still on their way to the server count as made. */
+function useTicks(view: BenchView): BareTick[] {
+  const waiting = useOutbox();
+  return view.bare.map((item) => {
+    const last = waiting.findLast(
+      ({ entry }) => entry.kind === 'tape' && entry.body.itemId === item.id,
+    )?.entry;
+    return last?.kind === 'tape' ? { ...item, taped: last.body.on } : item;
+  });
+}
+
+/** The leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
+export function LeaveBare({ view }: { view: BenchView }) {
+  const ticks = useTicks(view);
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<string | null>(null);
+  if (ticks.length === 0) return null;
+  const open = ticks.filter((item) => item.taped !== true).length;
+  const tick = async (item: BareTick, on: boolean) => {
+    try {
+      await logEntry({
+        id: uuidv7(),
+        areaId: view.area.id,
+        at: new Date().toISOString(),
+        corrects: null,
+        kind: 'tape',
+        body: {
+          itemId: item.id,
+          name: item.name,
+          on,
+          stepId: view.clock.next?.stepId ?? null,
+          coatNo: view.clock.next?.coatNo ?? null,
+        },
+      });
+      setProblem(null);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <section aria-labelledby="leave-bare" className="space-y-2">
+      <h2 id="leave-bare" className="batten pb-1 text-lg">
+        Leave bare{open > 0 && `: ${open} not taped`}
+      </h2>
+      <ul className="divide-base-300 divide-y">
+        {ticks.map((item) => (
+          <li key={item.id} className="flex flex-wrap items-center gap-3 py-1">
+            <span className="grow">
+              <strong>{item.name}</strong>
+              {item.name !== BARE_WORDS[item.kind] && (
+                <span className="pl-2 text-sm">{BARE_WORDS[item.kind]}</span>
+              )}
+            </span>
+            <fieldset className="join">
+              <legend className="sr-only">{item.name}</legend>
+              {([true, false] as const).map((on) => (
+                <button
+                  key={String(on)}
+                  type="button"
+                  className={`btn target join-item ${item.taped === on ? 'btn-neutral' : ''}`}
+                  aria-pressed={item.taped === on}
+                  onClick={() => void tick(item, on)}
+                >
+                  {on ? 'Taped' : 'Untaped'}
+                </button>
+              ))}
+            </fieldset>
+          </li>
+        ))}
+      </ul>
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+const ANSWERS: readonly (readonly [OldLine, string])[] = [
+  ['tabs', 'Tape tabs are on'],
+  ['heights', 'Heights are written down'],
+  ['none', 'There is no old line'],
+];
+
+/** Before the first coat hides the old waterline: is it saved? */
+export function OldLineAsked({ view }: { view: BenchView }) {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<string | null>(null);
+  if (!view.askOldLine) return null;
+  const answer = async (oldLine: OldLine) => {
+    try {
+      const { boatId: _b, ...line } = await api<Waterline>('GET', `/boats/${view.boat.id}/waterline`);
+      await api<Waterline>('PUT', `/boats/${view.boat.id}/waterline`, { ...line, oldLine });
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <section aria-label="The old waterline" className="border-line space-y-2 border-2 p-3">
+      <p className="text-lg font-semibold">This coat hides the old waterline. Is it saved?</p>
+      <p>
+        Short tape tabs at the stations, or its heights written down: without them it must be struck anew.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {ANSWERS.map(([value, word]) => (
+          <button key={value} type="button" className="btn target" onClick={() => void answer(value)}>
+            {word}
+          </button>
+        ))}
+      </div>
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}

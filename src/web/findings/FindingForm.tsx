@@ -1,0 +1,185 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import type { Area, FieldError, Finding, FindingInput, Place } from '../../contract/index.ts';
+import { FINDING_KINDS, judgeFinding } from '../../core/inspect/index.ts';
+import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import type { FindingValues } from './findingValues.ts';
+import { Photos } from './Photos.tsx';
+import { FINDING_WORDS } from './words.ts';
+
+interface Props {
+  boatId: string;
+  areas: readonly Area[];
+  finding: Finding | null;
+  /** A place just picked on the drawing. */
+  picked: Place | null;
+  onDone: (saved: Finding | null) => void;
+}
+
+/** A finding: what, how much against which limit, where, with photographs. */
+export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
+  const { system } = useUnits();
+  const client = useQueryClient();
+  const id = useRef(finding?.id ?? uuidv7());
+  const at = useRef(finding?.at ?? new Date().toISOString());
+  const length = (m: number | undefined) =>
+    m === undefined ? '' : fieldText(Number(fromCanonical(m, shownUnit('length', system)).toFixed(3)));
+
+  const submit = async (
+    values: FindingValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const rust = values.kind === 'rust';
+    const placed = values.xM.trim() !== '' || values.zM.trim() !== '';
+    const input: FindingInput = {
+      id: id.current,
+      boatId,
+      areaId: values.areaId || null,
+      at: at.current,
+      kind: values.kind,
+      value: rust ? null : read.optionalNumber('value', 'reading', values.value),
+      grade: rust ? values.grade : null,
+      limit: rust ? null : read.optionalNumber('limit', 'limit', values.limit),
+      place: placed
+        ? {
+            xM: read.quantity('xM', 'place from aft', values.xM, 'length'),
+            zM: read.quantity('zM', 'height above the waterline', values.zM, 'length'),
+            side: values.side,
+          }
+        : null,
+      photoIds: values.photoIds,
+      note: values.note,
+    };
+    const errors = await refusals((c) => c.findingInput, input, read);
+    if (errors.length) return errors.map((e) => ({ ...e, path: e.path.replace(/^place\./, '') }));
+    const saved = finding
+      ? await api<Finding>('PUT', `/findings/${finding.id}`, {
+          ...input,
+          version: over.version ?? finding.version,
+        })
+      : await api<Finding>('POST', '/findings', input);
+    await client.invalidateQueries();
+    onDone(saved);
+    return undefined;
+  };
+
+  return (
+    <RecordForm<FindingValues>
+      values={{
+        kind: finding?.kind ?? 'rust',
+        areaId: finding?.areaId ?? '',
+        value: finding?.value == null ? '' : fieldText(finding.value),
+        grade: finding?.grade ?? 'C',
+        limit: finding?.limit == null ? '' : fieldText(finding.limit),
+        xM: length(finding?.place?.xM),
+        zM: length(finding?.place?.zM),
+        side: finding?.place?.side ?? 'port',
+        photoIds: finding?.photoIds ?? [],
+        note: finding?.note ?? '',
+      }}
+      submit={submit}
+      base={finding}
+      button={finding ? 'Save finding' : 'Set it down'}
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={() => onDone(null)}>
+          Cancel
+        </button>
+      }
+    >
+      <Picked place={picked} length={length} />
+      <div className="grid gap-3 sm:grid-cols-2">
+        <SelectField
+          name="kind"
+          label="What"
+          choices={FINDING_KINDS.map((kind) => [kind, FINDING_WORDS[kind].word])}
+        />
+        <SelectField
+          name="areaId"
+          label="On"
+          choices={[
+            ['', 'no area in particular'],
+            ...areas.map((area): [string, string] => [area.id, area.name]),
+          ]}
+        />
+        <ReadingFields />
+      </div>
+      <fieldset>
+        <legend className="label-caps pb-1">Place: pick it on the drawing, or type it</legend>
+        <div className="grid grid-cols-3 gap-3">
+          <QuantityField name="xM" label="From aft" quantity="length" />
+          <QuantityField name="zM" label="Above the waterline" quantity="length" />
+          <SelectField
+            name="side"
+            label="Side"
+            choices={[
+              ['port', 'Port'],
+              ['starboard', 'Starboard'],
+            ]}
+          />
+        </div>
+      </fieldset>
+      <TextArea name="note" label="Note" />
+      <Photos boatId={boatId} />
+    </RecordForm>
+  );
+}
+
+/** Brings a place picked on the drawing into the fields. */
+function Picked({ place, length }: { place: Place | null; length: (m: number) => string }) {
+  const { setValue } = useFormContext<FindingValues>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: runs once for each place picked
+  useEffect(() => {
+    if (!place) return;
+    setValue('xM', length(place.xM), { shouldDirty: true });
+    setValue('zM', length(place.zM), { shouldDirty: true });
+    setValue('side', place.side, { shouldDirty: true });
+  }, [place]);
+  return null;
+}
+
+function ReadingFields() {
+  const { control } = useFormContext<FindingValues>();
+  const [kind, value, grade, limit] = useWatch({ control, name: ['kind', 'value', 'grade', 'limit'] });
+  const { reading, unit } = FINDING_WORDS[kind];
+  const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+  let said: string | null = null;
+  try {
+    said = judgeFinding({
+      kind,
+      value: number(value),
+      grade: kind === 'rust' ? grade : null,
+      limit: kind === 'rust' ? null : number(limit),
+    }).reason;
+  } catch {
+    // Not typed yet, or refused on saving with its reason.
+  }
+  return (
+    <>
+      {kind === 'rust' ? (
+        <SelectField
+          name="grade"
+          label={reading}
+          choices={(['A', 'B', 'C', 'D'] as const).map((letter) => [letter, letter])}
+        />
+      ) : (
+        <Field name="value" label={reading} unit={unit} inputMode="decimal" />
+      )}
+      {kind !== 'rust' && (
+        <Field name="limit" label="Limit, if one is agreed" unit={unit} inputMode="decimal" />
+      )}
+      {said && (
+        <p role="status" className="sm:col-span-2">
+          {said}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,214 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { Area, BoatView, Finding, Place } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useBoat, useYard } from '../api/queries.ts';
+import { useMinute } from '../clock/now.ts';
+import { sayTime } from '../clock/say.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
+import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { cutOut } from '../survey/CutOut.tsx';
+import { letteredFindings, letterOf, rowsOf } from '../survey/drawnRows.ts';
+import { SurveyTabs } from '../survey/SurveyTabs.tsx';
+import { FindingForm } from './FindingForm.tsx';
+import { FINDING_WORDS, VERDICT_WORDS } from './words.ts';
+
+/** What the survey found, lettered on the drawing; a finding can make a spot of its own. */
+export function FindingsPage() {
+  const { boatId = '' } = useParams();
+  const boat = useBoat(boatId);
+  const yard = useYard();
+  return (
+    <Asked query={yard}>
+      {(yardData) => (
+        <Asked query={boat}>{(view) => <Findings key={boatId} view={view} zone={yardData.zone} />}</Asked>
+      )}
+    </Asked>
+  );
+}
+
+function Findings({ view, zone }: { view: BoatView; zone: string }) {
+  const { boat, findings } = view;
+  const client = useQueryClient();
+  const [seenFrom, setSeenFrom] = useState<'port' | 'starboard'>('port');
+  const [editing, setEditing] = useState<Finding | 'new' | null>(null);
+  const [picked, setPicked] = useState<Place | null>(null);
+  const [removed, setRemoved] = useState<Finding | null>(null);
+  const close = () => {
+    setEditing(null);
+    setPicked(null);
+  };
+  const remove = async (finding: Finding) => {
+    await api('DELETE', `/findings/${finding.id}`);
+    setRemoved(finding);
+    await client.invalidateQueries();
+  };
+  const bringBack = async (finding: Finding) => {
+    await api('POST', `/findings/${finding.id}/restore`);
+    setRemoved(null);
+    await client.invalidateQueries();
+  };
+  return (
+    <div className="space-y-6 p-3 md:p-6">
+      <h1 className="text-2xl">{boat.name}: findings</h1>
+      <SurveyTabs boatId={boat.id} />
+      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
+        <div className="space-y-3">
+          <DrawingBoard
+            boat={{ ...boat, form: view.form }}
+            areas={rowsOf(view)}
+            stands={view.stands}
+            findings={letteredFindings(findings)}
+            seenFrom={seenFrom}
+            onSeenFrom={setSeenFrom}
+            onPlace={editing ? (place) => setPicked({ ...place, side: seenFrom }) : undefined}
+          >
+            {editing && <p className="p-2 text-sm">Pick the place of the finding on her profile.</p>}
+          </DrawingBoard>
+        </div>
+        <section aria-labelledby="found" className="space-y-3">
+          <h2 id="found" className="batten pb-1 text-lg">
+            Found
+          </h2>
+          {editing ? (
+            <div className="board p-4">
+              <FindingForm
+                key={editing === 'new' ? 'new' : editing.id}
+                boatId={boat.id}
+                areas={view.areas}
+                finding={editing === 'new' ? null : editing}
+                picked={picked}
+                onDone={close}
+              />
+            </div>
+          ) : (
+            <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
+              Set a finding down
+            </button>
+          )}
+          {removed && (
+            <UndoNotice
+              text={`${FINDING_WORDS[removed.kind].word} was removed.`}
+              onUndo={() => void bringBack(removed)}
+              onGone={() => setRemoved(null)}
+            />
+          )}
+          {findings.length === 0 && !editing && (
+            <p className="max-w-prose">
+              Rust, blisters, moisture, adhesion, thickness: each with its place, its limit and what that
+              means.
+            </p>
+          )}
+          <ol className="divide-base-300 divide-y">
+            {findings.map((finding, i) => (
+              <FindingLine
+                key={finding.id}
+                finding={finding}
+                letter={letterOf(i)}
+                area={view.areas.find((area) => area.id === finding.areaId)}
+                zone={zone}
+                onEdit={() => setEditing(finding)}
+                onRemove={() => void remove(finding)}
+              />
+            ))}
+          </ol>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function FindingLine({
+  finding,
+  letter,
+  area,
+  zone,
+  onEdit,
+  onRemove,
+}: {
+  finding: Finding;
+  letter: string;
+  area: Area | undefined;
+  zone: string;
+  onEdit: () => void;
+  onRemove: () => void;
+}) {
+  const now = useMinute();
+  const { word } = FINDING_WORDS[finding.kind];
+  return (
+    <li className="grid grid-cols-[2.5rem_1fr] gap-x-3 py-3">
+      <span className="big-figure text-2xl">{letter}</span>
+      <div className="space-y-1">
+        <p>
+          <strong>
+            {word}: {VERDICT_WORDS[finding.verdict]}
+          </strong>
+          {area && <>, {area.name}</>}, {sayTime(finding.at, zone, now)}
+        </p>
+        <p>{finding.reason}</p>
+        {finding.note && <p className="opacity-80">{finding.note}</p>}
+        {finding.photoIds.length > 0 && (
+          <div className="flex flex-wrap gap-2">
+            {finding.photoIds.map((id, i) => (
+              <a key={id} href={`/api/v1/photos/${id}`} target="_blank" rel="noreferrer">
+                <img
+                  src={`/api/v1/photos/${id}`}
+                  alt={`${word}, view ${i + 1}`}
+                  className="h-20 w-28 object-cover"
+                />
+              </a>
+            ))}
+          </div>
+        )}
+        <p className="no-print flex flex-wrap gap-1">
+          {area && !area.part && <MakeSpot area={area} finding={finding} letter={letter} />}
+          <button type="button" className="btn btn-ghost btn-sm" onClick={onEdit}>
+            Change<span className="sr-only"> {letter}</span>
+          </button>
+          <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
+            Remove<span className="sr-only"> {letter}</span>
+          </button>
+        </p>
+      </div>
+    </li>
+  );
+}
+
+/** A spot half a metre across, to be measured: an area of its own that starts bare. */
+const FIRST_SPOT_M2 = 0.2;
+
+function MakeSpot({ area, finding, letter }: { area: Area; finding: Finding; letter: string }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string | null>(null);
+  const make = async () => {
+    try {
+      const id = uuidv7();
+      const name = `${FINDING_WORDS[finding.kind].word} ${letter}, ${area.name}`.slice(0, 80);
+      const input = cutOut(area, 'spot', { id, name, areaM2: FIRST_SPOT_M2, at: new Date().toISOString() });
+      await api('POST', '/areas', {
+        ...input,
+        note: `From finding ${letter}: ${finding.reason}`.slice(0, 2000),
+      });
+      await client.invalidateQueries();
+      await navigate(`/boats/${area.boatId}/survey/${id}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <>
+      <button type="button" className="btn btn-sm" onClick={() => void make()}>
+        Make it a spot
+      </button>
+      {problem && (
+        <span role="alert" className="text-error font-semibold">
+          {problem}
+        </span>
+      )}
+    </>
+  );
+}

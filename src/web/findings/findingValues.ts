@@ -1,0 +1,15 @@
+import type { FindingInput, Place } from '../../contract/index.ts';
+
+/** A finding as typed. */
+export interface FindingValues {
+  kind: FindingInput['kind'];
+  areaId: string;
+  value: string;
+  grade: 'A' | 'B' | 'C' | 'D';
+  limit: string;
+  xM: string;
+  zM: string;
+  side: Place['side'];
+  photoIds: string[];
+  note: string;
+}

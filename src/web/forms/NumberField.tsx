@@ -1,0 +1,99 @@
+import { useEffect, useId, useState } from 'react';
+import { fieldText, fromCanonical, parseQuantity, type Quantity, shownUnit } from '../../core/units/index.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface Props {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+  /** The quantity typed in the user's units; none for a plain number with its own unit. */
+  quantity?: Quantity;
+  unit?: string;
+  hint?: string;
+}
+
+/** A figure outside a form: taken when the field is left or Enter pressed, refused beside it. */
+export function NumberField({ label, value, onChange, quantity, unit, hint }: Props) {
+  const { system, symbol } = useUnits();
+  const id = useId();
+  const shown = fieldText(quantity ? fromCanonical(value, shownUnit(quantity, system)) : value);
+  const [text, setText] = useState(shown);
+  const [problem, setProblem] = useState<string | null>(null);
+  useEffect(() => setText(shown), [shown]);
+  const take = () => {
+    try {
+      const read = quantity ? parseQuantity(text, quantity, system) : Number(text.trim().replace(',', '.'));
+      if (text.trim() === '' || !Number.isFinite(read))
+        throw new RangeError(`"${text.trim()}" is not a number`);
+      setProblem(null);
+      if (Math.abs(read - value) > 1e-9) onChange(read);
+    } catch (error) {
+      setProblem(`${label} ${(error as Error).message}`);
+    }
+  };
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="label-caps block pb-1">
+        {label}
+      </label>
+      <span className={`input w-full ${problem ? 'border-error border-2' : ''}`}>
+        <input
+          id={id}
+          className="min-w-0 grow"
+          inputMode="decimal"
+          value={text}
+          aria-invalid={problem ? true : undefined}
+          aria-describedby={problem ? `${id}-error` : undefined}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={take}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return;
+            event.preventDefault();
+            take();
+          }}
+        />
+        <span className="opacity-80">{quantity ? symbol(quantity) : unit}</span>
+      </span>
+      {hint && <p className="pt-1 text-sm opacity-80">{hint}</p>}
+      {problem && (
+        <p id={`${id}-error`} className="text-error pt-1 text-sm font-semibold">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A choice outside a form. */
+export function Choice<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  choices: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="label-caps block pb-1">
+        {label}
+      </label>
+      <select
+        id={id}
+        className="select w-full"
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
+      >
+        {choices.map(([each, word]) => (
+          <option key={each} value={each}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

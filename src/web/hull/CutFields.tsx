@@ -1,0 +1,155 @@
+import { useId } from 'react';
+import type { HullCuts } from '../../core/hull/index.ts';
+import { NumberField } from '../forms/NumberField.tsx';
+
+interface Props {
+  cuts: HullCuts;
+  lengthM: number;
+  onChange: (cuts: HullCuts) => void;
+}
+
+/** Where the surface is cut into areas: level planes, the transom, the keel's box, the sheer. */
+export function CutFields({ cuts, lengthM, onChange }: Props) {
+  const set = (some: Partial<HullCuts>) => onChange({ ...cuts, ...some });
+  const { stripe, keel, sheer } = cuts;
+  return (
+    <fieldset className="space-y-3">
+      <legend className="lettered pb-1">Where it is cut</legend>
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Top of the antifouling"
+          quantity="length"
+          value={cuts.topOfPaintM}
+          onChange={(topOfPaintM) => set({ topOfPaintM })}
+        />
+      </div>
+      <Option
+        label="Boot stripe"
+        on={stripe !== null}
+        onChange={(on) =>
+          set({ stripe: on ? { lowerM: cuts.topOfPaintM + 0.02, upperM: cuts.topOfPaintM + 0.08 } : null })
+        }
+      >
+        {stripe && (
+          <>
+            <NumberField
+              label="Its lower edge"
+              quantity="length"
+              value={stripe.lowerM}
+              onChange={(lowerM) => set({ stripe: { ...stripe, lowerM } })}
+            />
+            <NumberField
+              label="Its upper edge"
+              quantity="length"
+              value={stripe.upperM}
+              onChange={(upperM) => set({ stripe: { ...stripe, upperM } })}
+            />
+          </>
+        )}
+      </Option>
+      <Option
+        label="Transom told apart"
+        on={cuts.transomXM !== null}
+        onChange={(on) => set({ transomXM: on ? Number((lengthM * 0.02).toFixed(2)) : null })}
+      >
+        {cuts.transomXM !== null && (
+          <NumberField
+            label="Aft of"
+            quantity="length"
+            value={cuts.transomXM}
+            onChange={(transomXM) => set({ transomXM })}
+          />
+        )}
+      </Option>
+      <Option
+        label="Keel told apart"
+        on={keel !== null}
+        onChange={(on) =>
+          set({
+            keel: on
+              ? {
+                  aftM: Number((lengthM * 0.35).toFixed(2)),
+                  foreM: Number((lengthM * 0.6).toFixed(2)),
+                  topM: -0.6,
+                }
+              : null,
+          })
+        }
+      >
+        {keel && (
+          <>
+            <NumberField
+              label="From"
+              quantity="length"
+              value={keel.aftM}
+              onChange={(aftM) => set({ keel: { ...keel, aftM } })}
+            />
+            <NumberField
+              label="To"
+              quantity="length"
+              value={keel.foreM}
+              onChange={(foreM) => set({ keel: { ...keel, foreM } })}
+            />
+            <NumberField
+              label="Below"
+              quantity="length"
+              value={keel.topM}
+              onChange={(topM) => set({ keel: { ...keel, topM } })}
+            />
+          </>
+        )}
+      </Option>
+      <Option
+        label="Deck told apart at the sheer"
+        on={sheer !== null}
+        onChange={(on) => set({ sheer: on ? { aftM: 1, foreM: 1.4, lengthM } : null })}
+      >
+        {sheer && (
+          <>
+            <NumberField
+              label="Sheer aft"
+              quantity="length"
+              value={sheer.aftM}
+              onChange={(aftM) => set({ sheer: { ...sheer, aftM } })}
+            />
+            <NumberField
+              label="Sheer forward"
+              quantity="length"
+              value={sheer.foreM}
+              onChange={(foreM) => set({ sheer: { ...sheer, foreM } })}
+            />
+          </>
+        )}
+      </Option>
+    </fieldset>
+  );
+}
+
+function Option({
+  label,
+  on,
+  onChange,
+  children,
+}: {
+  label: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+  children: React.ReactNode;
+}) {
+  const id = useId();
+  return (
+    <div className="space-y-2">
+      <div className="flex items-center gap-2">
+        <input
+          id={id}
+          type="checkbox"
+          className="checkbox"
+          checked={on}
+          onChange={(event) => onChange(event.target.checked)}
+        />
+        <label htmlFor={id}>{label}</label>
+      </div>
+      {on && <div className="grid grid-cols-2 gap-3">{children}</div>}
+    </div>
+  );
+}

@@ -1,0 +1,96 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import type { FormView, HullForm, HullFormInput, Waterline } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useHullForm, useWaterline } from '../api/queries.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { SurveyTabs } from '../survey/SurveyTabs.tsx';
+import { figuresByDimensions, figuresByMesh, figuresByOffsets, type Levels } from './formFigures.ts';
+import { MeshPanel } from './MeshPanel.tsx';
+import { OffsetsPanel } from './OffsetsPanel.tsx';
+import { SourceTable } from './SourceTable.tsx';
+
+/** What a boat's shape is known from: dimensions, a table of offsets, a mesh; what each says, and which one counts. */
+export function HullFormPage() {
+  const { boatId = '' } = useParams();
+  const form = useHullForm(boatId);
+  const line = useWaterline(boatId);
+  return (
+    <Asked query={form}>
+      {(view) => (
+        <Asked query={line}>{(plan) => <HullFormBoard key={boatId} view={view} line={plan} />}</Asked>
+      )}
+    </Asked>
+  );
+}
+
+/** Top of the antifouling and the stripe's edges as the line has them; sinkage is left to the line itself. */
+function levelsOf(line: Waterline): Levels {
+  const topOfPaintM = line.slopMm / 1000;
+  const { stripe } = line;
+  if (!stripe) return { topOfPaintM, stripe: null };
+  const lowerM = topOfPaintM + stripe.gapMm / 1000;
+  return { topOfPaintM, stripe: { lowerM, upperM: lowerM + stripe.heightMm / 1000 } };
+}
+
+function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<string | null>(null);
+  const { boat, form } = view;
+  const levels = levelsOf(line);
+  const save = async (some: Partial<HullFormInput>) => {
+    const { offsets, mesh, use, version } = form;
+    await api<HullForm>('PUT', `/boats/${boat.id}/form`, { offsets, mesh, use, version, ...some });
+    await client.invalidateQueries();
+  };
+  const figures = [
+    figuresByDimensions(view),
+    ...(form.offsets ? [figuresByOffsets(form.offsets, levels)] : []),
+    ...(form.mesh ? [figuresByMesh(form.mesh)] : []),
+  ];
+  return (
+    <div className="space-y-6 p-3 md:p-6">
+      <h1 className="text-2xl">{boat.name}: hull form</h1>
+      <SurveyTabs boatId={boat.id} />
+      <section aria-labelledby="sources" className="space-y-3">
+        <h2 id="sources" className="batten pb-1 text-lg">
+          What each source says
+        </h2>
+        <SourceTable
+          view={view}
+          figures={figures}
+          onUse={(use) => void save({ use }).catch((error: Error) => setProblem(error.message))}
+        />
+        {problem && (
+          <p role="alert" className="text-error font-semibold">
+            {problem}
+          </p>
+        )}
+      </section>
+      <OffsetsPanel
+        key={`offsets-${form.version}`}
+        view={view}
+        levels={levels}
+        onSave={(offsets) => save({ offsets })}
+      />
+      <MeshPanel
+        view={view}
+        cuts={{ ...levels, transomXM: null, keel: null, sheer: null }}
+        onSave={async (mesh, file) => {
+          if (mesh && file) await sendFile(boat.id, file);
+          await save({ mesh });
+        }}
+      />
+    </div>
+  );
+}
+
+async function sendFile(boatId: string, file: Blob): Promise<void> {
+  const response = await fetch(`/api/v1/boats/${boatId}/mesh`, {
+    method: 'PUT',
+    body: file,
+    headers: { 'content-type': 'application/octet-stream' },
+  });
+  if (!response.ok) throw new Error('The file could not be kept on the server; nothing was changed.');
+}

@@ -1,0 +1,255 @@
+import { lazy, Suspense, useEffect, useState } from 'react';
+import type { FormView, MeshRecord } from '../../contract/index.ts';
+import type { HullCuts, Placement } from '../../core/hull/index.ts';
+import { saveFile } from '../parts/drawing/exportDrawing.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { CutFields } from './CutFields.tsx';
+import { FeedAreas } from './FeedAreas.tsx';
+import { figuresByMesh } from './formFigures.ts';
+import { PlacementFields } from './PlacementFields.tsx';
+import { useMesh } from './useMesh.ts';
+import { ZonePatch } from './ZonePatch.tsx';
+
+const MeshView = lazy(async () => ({ default: (await import('./MeshView.tsx')).MeshView }));
+
+interface Props {
+  view: FormView;
+  cuts: HullCuts;
+  onSave: (mesh: MeshRecord | null, file: Blob | null) => Promise<void>;
+}
+
+const bar = (share: number) => `${Math.round(share * 100)} %`;
+
+/** A surface mesh: read and cut beside the page, looked at in the round, its zones put among the areas. */
+export function MeshPanel({ view, cuts: usual, onSave }: Props) {
+  const { boat, form } = view;
+  const mesh = useMesh(boat.dimensions);
+  const [file, setFile] = useState<Blob | null>(null);
+  const [placement, setPlacement] = useState<Placement | null>(null);
+  const [cuts, setCuts] = useState<HullCuts>(form.mesh?.cuts ?? usual);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saved, setSaved] = useState(false);
+  const known = form.mesh;
+
+  // A mesh just read is first taken as guessed; one opened again as it was set last time.
+  useEffect(() => {
+    if (!mesh.read) return;
+    setPlacement(known && mesh.file?.name === known.fileName ? known.placement : mesh.read.guess);
+  }, [mesh.read, mesh.file, known]);
+  const { cutAt } = mesh;
+  const ready = mesh.read !== null && placement !== null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: cut anew only when what is cut, or how, changed
+  useEffect(() => {
+    setSaved(false);
+    if (ready && placement) cutAt(placement, cuts);
+  }, [ready, placement, cuts]);
+
+  const openFile = (name: string, blob: Blob) => {
+    setFile(blob);
+    setPlacement(null);
+    setProblem(null);
+    void mesh.open(name, blob);
+  };
+  const openKept = async () => {
+    if (!known) return;
+    const response = await fetch(`/api/v1/boats/${boat.id}/mesh`);
+    if (response.ok) openFile(known.fileName, await response.blob());
+    else setProblem('The file could not be fetched from the server.');
+  };
+  const record: MeshRecord | null =
+    mesh.read && mesh.cut && placement && mesh.file
+      ? {
+          fileName: mesh.file.name,
+          bytes: mesh.file.bytes,
+          faces: mesh.read.faces,
+          placement,
+          cuts,
+          zones: mesh.cut.zones,
+          hydrostatics: mesh.cut.hydrostatics,
+          warnings: [...mesh.read.warnings, ...mesh.cut.warnings],
+          table: mesh.cut.table,
+        }
+      : null;
+  const save = async (next: MeshRecord | null) => {
+    try {
+      await onSave(next, file);
+      setSaved(true);
+      setProblem(null);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const shown = record ?? known;
+  return (
+    <section aria-labelledby="mesh" className="space-y-4">
+      <h2 id="mesh" className="batten pb-1 text-lg">
+        Surface mesh
+      </h2>
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="btn">
+          Open STL or OBJ
+          <input
+            type="file"
+            accept=".stl,.obj"
+            className="sr-only"
+            onChange={(event) => {
+              const chosen = event.target.files?.[0];
+              if (chosen) openFile(chosen.name, chosen);
+              event.target.value = '';
+            }}
+          />
+        </label>
+        {known && form.meshKept && !mesh.read && (
+          <button type="button" className="btn" onClick={() => void openKept()}>
+            Open {known.fileName} again
+          </button>
+        )}
+        {mesh.read &&
+          (['stl', 'obj'] as const).map((format) => (
+            <button
+              key={format}
+              type="button"
+              className="btn btn-ghost"
+              onClick={() =>
+                void mesh.write(format).then((bytes) => saveFile(`${boat.name}.${format}`, new Blob([bytes])))
+              }
+            >
+              Save as {format.toUpperCase()}
+            </button>
+          ))}
+      </div>
+      {mesh.working && (
+        <div role="status" className="flex flex-wrap items-center gap-3">
+          <progress
+            className="progress w-60"
+            value={mesh.working.share}
+            max={1}
+            aria-label={mesh.working.phase}
+          />
+          <span>
+            {mesh.working.phase} {mesh.working.share > 0 && bar(mesh.working.share)}
+          </span>
+          <button type="button" className="btn btn-sm" onClick={mesh.cancel}>
+            Cancel
+          </button>
+        </div>
+      )}
+      {(mesh.problem || problem) && (
+        <p role="alert" className="text-error font-semibold">
+          {mesh.problem ?? problem}
+        </p>
+      )}
+      {!shown && !mesh.working && (
+        <p className="max-w-prose">
+          A mesh from a scan or a drawing program, up to 300 MB. It is read and cut on this device, and kept
+          with the boat when saved. Areas from it are good to about ± 1 % (common practice).
+        </p>
+      )}
+      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        {mesh.read && placement && (
+          <div className="space-y-4 xl:order-2">
+            <PlacementFields placement={placement} bounds={mesh.read.bounds} onChange={setPlacement} />
+            <CutFields cuts={cuts} lengthM={boat.dimensions.loaM} onChange={setCuts} />
+          </div>
+        )}
+        <div className="space-y-4">
+          {mesh.cut && (
+            <div className="board">
+              <Suspense fallback={<p className="p-4">Fetching the 3-D view…</p>}>
+                <MeshView
+                  result={mesh.cut}
+                  lengthM={boat.dimensions.loaM}
+                  label={`${boat.name} in three dimensions`}
+                />
+              </Suspense>
+              <p className="p-2 text-sm opacity-80">
+                Turn with one finger or the mouse, zoom with two or the wheel; arrow keys shift.{' '}
+                {mesh.read && mesh.cut.likeness.zone.length < mesh.read.faces
+                  ? `Drawn with ${mesh.cut.likeness.zone.length.toLocaleString('en')} faces, measured with all ${mesh.read.faces.toLocaleString('en')}.`
+                  : ''}
+              </p>
+            </div>
+          )}
+          {shown && <Zones zones={shown.zones} />}
+          {shown && shown.warnings.length > 0 && (
+            <ul className="list-disc pl-5">
+              {shown.warnings.map((warning) => (
+                <li key={warning}>{warning}</li>
+              ))}
+            </ul>
+          )}
+          {shown && (
+            <FeedAreas
+              view={view}
+              figures={figuresByMesh(shown)}
+              basis={`${shown.fileName}, ${shown.faces.toLocaleString('en')} faces`.slice(0, 300)}
+            />
+          )}
+        </div>
+      </div>
+      <div className="flex flex-wrap items-center gap-2">
+        {record && (
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={saved}
+            onClick={() => void save(record)}
+          >
+            Save the mesh with the boat
+          </button>
+        )}
+        {known && (
+          <button
+            type="button"
+            className="btn btn-ghost"
+            onClick={() => {
+              if (!window.confirm('Remove the mesh and its file? Areas keep what it gave them.')) return;
+              mesh.cancel();
+              void save(null);
+            }}
+          >
+            Remove the mesh
+          </button>
+        )}
+        {saved && <span role="status">Saved.</span>}
+      </div>
+    </section>
+  );
+}
+
+function Zones({ zones }: { zones: MeshRecord['zones'] }) {
+  const { show } = useUnits();
+  return (
+    <Scroller label="Areas of the mesh">
+      <table className="table-sm table">
+        <thead>
+          <tr>
+            <th scope="col">Part</th>
+            <th scope="col" className="text-right">
+              Port
+            </th>
+            <th scope="col" className="text-right">
+              Starboard
+            </th>
+            <th scope="col" className="text-right">
+              Both
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {zones.map(({ name, zone, portM2, starboardM2 }) => (
+            <tr key={name}>
+              <th scope="row" className="font-normal">
+                <ZonePatch zone={zone} /> {name}
+              </th>
+              <td className="text-right">{show(portM2, 'area')}</td>
+              <td className="text-right">{show(starboardM2, 'area')}</td>
+              <td className="text-right font-semibold">{show(portM2 + starboardM2, 'area')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Scroller>
+  );
+}

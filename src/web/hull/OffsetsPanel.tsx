@@ -1,0 +1,175 @@
+import { useState } from 'react';
+import type { FormView } from '../../contract/index.ts';
+import type { OffsetTable } from '../../core/hull/index.ts';
+import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { FeedAreas } from './FeedAreas.tsx';
+import { figuresByOffsets, type Levels } from './formFigures.ts';
+import { OffsetsGrid } from './OffsetsGrid.tsx';
+import { beginningGrid, fromGrid, type Grid, gridOfText, toGrid } from './offsetsText.ts';
+
+interface Props {
+  view: FormView;
+  levels: Levels;
+  onSave: (offsets: OffsetTable | null) => Promise<void>;
+}
+
+type Read = { table: OffsetTable } | { problem: string };
+
+function tryRead(grid: Grid): Read {
+  try {
+    return { table: fromGrid(grid) };
+  } catch (error) {
+    return { problem: (error as Error).message };
+  }
+}
+
+/** The table of offsets: from CSV, a spreadsheet or by hand, with the lines it draws. */
+export function OffsetsPanel({ view, levels, onSave }: Props) {
+  const { system } = useUnits();
+  const unit = system === 'us' ? 'ft' : 'm';
+  const { offsets } = view.form;
+  const [grid, setGrid] = useState<Grid | null>(offsets ? toGrid(offsets, unit) : null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saved, setSaved] = useState(false);
+  const read = grid && tryRead(grid);
+  const table = read && 'table' in read ? read.table : null;
+  const change = (next: Grid | null) => {
+    setGrid(next);
+    setSaved(false);
+    setProblem(null);
+  };
+  const take = (text: string) => {
+    try {
+      const next = gridOfText(text);
+      fromGrid(next);
+      change(next);
+    } catch (error) {
+      setProblem(`The file was left as it is: ${(error as Error).message}`);
+    }
+  };
+  const save = async (next: OffsetTable | null) => {
+    try {
+      await onSave(next);
+      setSaved(true);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <section aria-labelledby="offsets" className="space-y-4">
+      <h2 id="offsets" className="batten pb-1 text-lg">
+        Table of offsets
+      </h2>
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="btn">
+          Open CSV
+          <input
+            type="file"
+            accept=".csv,text/csv,text/plain"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) void file.text().then(take);
+              event.target.value = '';
+            }}
+          />
+        </label>
+        {!grid && (
+          <button type="button" className="btn" onClick={() => change(beginningGrid(view.boat, unit))}>
+            Begin from her dimensions
+          </button>
+        )}
+        <a className="btn btn-ghost" href={`/api/v1/boats/${view.boat.id}/offsets.csv`} download>
+          CSV of the form in use
+        </a>
+      </div>
+      {!grid && (
+        <p className="max-w-prose">
+          Half-breadths of one side at stations (rows, from aft) and waterlines (columns, from the designed
+          waterline up). Areas from it are good to about ± 2 % (common practice).
+        </p>
+      )}
+      {grid && (
+        <>
+          <OffsetsGrid grid={grid} onChange={change} />
+          <div className="flex flex-wrap gap-2">
+            <button type="button" className="btn btn-sm" onClick={() => change([...grid, []])}>
+              Add a station
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
+              onClick={() => change(grid.map((row, i) => (i === 0 ? [...row, ''] : row)))}
+            >
+              Add a waterline
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
+              disabled={grid.length <= 3}
+              onClick={() => change(grid.slice(0, -1))}
+            >
+              Remove the last station
+            </button>
+          </div>
+          {read && 'problem' in read && (
+            <p role="alert" className="text-error font-semibold">
+              {read.problem}
+            </p>
+          )}
+          {table && <Drawn view={view} table={table} levels={levels} />}
+          <div className="flex flex-wrap items-center gap-2">
+            <button
+              type="button"
+              className="btn btn-primary"
+              disabled={!table}
+              onClick={() => void save(table)}
+            >
+              Save the table
+            </button>
+            {offsets && (
+              <button
+                type="button"
+                className="btn btn-ghost"
+                onClick={() => {
+                  if (!window.confirm('Remove the table of offsets? Areas keep what it gave them.')) return;
+                  change(null);
+                  void save(null);
+                }}
+              >
+                Remove the table
+              </button>
+            )}
+            {saved && <span role="status">Saved.</span>}
+          </div>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Drawn({ view, table, levels }: { view: FormView; table: OffsetTable; levels: Levels }) {
+  try {
+    const figures = figuresByOffsets(table, levels);
+    return (
+      <>
+        <div className="board p-2">
+          <BoatDrawing boat={{ ...view.boat, form: table }} areas={[]} view="sheet" detailed />
+        </div>
+        <FeedAreas view={view} figures={figures} basis="table of offsets" />
+      </>
+    );
+  } catch (error) {
+    return (
+      <p role="alert" className="text-error font-semibold">
+        {(error as Error).message}
+      </p>
+    );
+  }
+}

@@ -1,0 +1,93 @@
+import {
+  AXES,
+  type Axis,
+  type Bounds,
+  MESH_UNITS,
+  type MeshUnit,
+  type Placement,
+} from '../../core/hull/index.ts';
+import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+const UNIT_WORDS: Record<MeshUnit, string> = {
+  mm: 'millimetres',
+  cm: 'centimetres',
+  m: 'metres',
+  in: 'inches',
+  ft: 'feet',
+};
+
+const axes = AXES.map((axis) => [axis, axis.toUpperCase()] as const);
+
+/** How the mesh lies in its file, guessed and set right; and how she floats in it. */
+export function PlacementFields({
+  placement,
+  bounds,
+  onChange,
+}: {
+  placement: Placement;
+  bounds: Bounds;
+  onChange: (placement: Placement) => void;
+}) {
+  const { show } = useUnits();
+  const set = (some: Partial<Placement>) => onChange({ ...placement, ...some });
+  const size = (['x', 'y', 'z'] as const).map((axis, k) => {
+    const metres = ((bounds.max[k] as number) - (bounds.min[k] as number)) * MESH_UNITS[placement.unit];
+    return `${axis.toUpperCase()} ${show(metres, 'length')}`;
+  });
+  return (
+    <fieldset className="space-y-2">
+      <legend className="lettered pb-1">How it lies</legend>
+      <p className="text-sm">As read it measures {size.join(', ')}. Guessed: check it with the view.</p>
+      <div className="grid grid-cols-2 gap-3">
+        <Choice
+          label="Units of the file"
+          value={placement.unit}
+          choices={(Object.keys(MESH_UNITS) as MeshUnit[]).map((unit) => [unit, UNIT_WORDS[unit]] as const)}
+          onChange={(unit) => set({ unit })}
+        />
+        <Choice<Axis>
+          label="Up is"
+          value={placement.up}
+          choices={axes}
+          onChange={(up) => set({ up, ...(up[1] === placement.bow[1] && { bow: otherThan(up) }) })}
+        />
+        <Choice<Axis>
+          label="The bow is at"
+          value={placement.bow}
+          choices={axes.filter(([axis]) => axis[1] !== placement.up[1])}
+          onChange={(bow) => set({ bow })}
+        />
+        <Choice
+          label="Drawn is"
+          value={placement.half ? 'half' : 'whole'}
+          choices={[
+            ['whole', 'the whole hull'],
+            ['half', 'one side: mirror it'],
+          ]}
+          onChange={(half) => set({ half: half === 'half' })}
+        />
+        <NumberField
+          label="Waterline above her lowest point"
+          quantity="length"
+          value={placement.waterlineM}
+          onChange={(waterlineM) => set({ waterlineM })}
+        />
+        <NumberField
+          label="Turn: bow up"
+          unit="°"
+          value={placement.trimDeg}
+          onChange={(trimDeg) => set({ trimDeg })}
+        />
+        <NumberField
+          label="Turn: starboard up"
+          unit="°"
+          value={placement.heelDeg}
+          onChange={(heelDeg) => set({ heelDeg })}
+        />
+      </div>
+    </fieldset>
+  );
+}
+
+const otherThan = (up: Axis): Axis => (up[1] === 'x' ? '+y' : '+x');

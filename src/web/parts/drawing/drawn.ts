@@ -1,0 +1,46 @@
+import type { Area, Boat, Finding, Stand } from '../../../contract/index.ts';
+import type { HullLines, OffsetTable, Zone } from '../../../core/hull/index.ts';
+import type { ClockState } from '../../state/states.ts';
+
+/** An area as the drawing shows it. */
+export interface DrawnArea {
+  id: string;
+  name: string;
+  zone: Zone;
+  side: Area['side'];
+  state: ClockState;
+  /** Balloon number, as in the list beside the drawing. */
+  number: number;
+  part?: Area['part'];
+}
+
+export type DrawnBoat = Pick<Boat, 'name' | 'kind' | 'dimensions'> & { form?: OffsetTable | null };
+export type Seen = 'port' | 'starboard';
+export type DrawingView = 'profile' | 'plan' | 'sections' | 'sheet';
+
+/** What is drawn on the boat, and how one may pick from it. */
+export interface Drawn {
+  lines: HullLines;
+  areas: readonly DrawnArea[];
+  stands: readonly Stand[];
+  findings: readonly (Pick<Finding, 'id' | 'place' | 'verdict' | 'kind'> & { letter: string })[];
+  seenFrom: Seen;
+  selectedId: string | undefined;
+  onSelect: ((id: string) => void) | undefined;
+  detailed: boolean;
+  /** Drawing units a metre. */
+  scale: number;
+}
+
+/** Drawing units across the length over all: keeps strokes and letters in proportion whatever the boat. */
+export const ACROSS = 1000;
+
+export type XY = readonly [x: number, y: number];
+
+export const pathOf = (points: readonly XY[], closed = true): string =>
+  points.length === 0
+    ? ''
+    : `${points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')}${closed ? 'Z' : ''}`;
+
+export const onSide = (side: Area['side'], seen: Seen): boolean =>
+  side === seen || side === 'both' || side === 'centre';

@@ -1,0 +1,152 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { BareItem, BareItemInput, BoatView, FieldError } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, SelectField } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { choices } from '../survey/words.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { BARE_WHY, BARE_WORDS } from './words.ts';
+
+interface BareValues {
+  name: string;
+  kind: BareItemInput['kind'];
+  areaId: string;
+  note: string;
+}
+
+/** The leave-bare list: ticked as taped and untaped at each coat on the bench. */
+export function BareList({ view }: { view: BoatView }) {
+  const { bareItems, areas } = view;
+  const client = useQueryClient();
+  const [editing, setEditing] = useState<BareItem | 'new' | null>(null);
+  const [removed, setRemoved] = useState<BareItem | null>(null);
+  const remove = async (item: BareItem) => {
+    await api('DELETE', `/bare-items/${item.id}`);
+    setRemoved(item);
+    await client.invalidateQueries();
+  };
+  const bringBack = async (item: BareItem) => {
+    await api('POST', `/bare-items/${item.id}/restore`);
+    setRemoved(null);
+    await client.invalidateQueries();
+  };
+  return (
+    <section aria-labelledby="bare" className="space-y-3">
+      <h2 id="bare" className="batten pb-1 text-lg">
+        Leave bare
+      </h2>
+      {bareItems.length === 0 ? (
+        <p className="max-w-prose">
+          Anodes, transducers, the log, earth plates, faces to be glued: what is listed here is asked for at
+          each coat, taped before it and untaped after.
+        </p>
+      ) : (
+        <ul className="divide-base-300 divide-y">
+          {bareItems.map((item) => (
+            <li key={item.id} className="flex flex-wrap items-baseline gap-x-4 py-2">
+              <strong>{item.name}</strong>
+              <span>
+                {BARE_WORDS[item.kind]}
+                {BARE_WHY[item.kind] && `: ${BARE_WHY[item.kind]}`}
+              </span>
+              <span>
+                {item.areaId
+                  ? `on ${areas.find((area) => area.id === item.areaId)?.name ?? 'an area removed'}`
+                  : 'on any area'}
+              </span>
+              {item.note && <span className="opacity-80">{item.note}</span>}
+              <span className="no-print ml-auto">
+                <button type="button" className="btn btn-ghost btn-sm" onClick={() => setEditing(item)}>
+                  Change<span className="sr-only"> {item.name}</span>
+                </button>
+                <button type="button" className="btn btn-ghost btn-sm" onClick={() => void remove(item)}>
+                  Remove<span className="sr-only"> {item.name}</span>
+                </button>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {removed && (
+        <UndoNotice
+          text={`${removed.name} was taken off the list.`}
+          onUndo={() => void bringBack(removed)}
+          onGone={() => setRemoved(null)}
+        />
+      )}
+      {editing ? (
+        <div className="board max-w-3xl p-4">
+          <BareForm
+            key={editing === 'new' ? 'new' : editing.id}
+            view={view}
+            item={editing === 'new' ? null : editing}
+            onDone={() => setEditing(null)}
+          />
+        </div>
+      ) : (
+        <button type="button" className="btn" onClick={() => setEditing('new')}>
+          Add to the list
+        </button>
+      )}
+    </section>
+  );
+}
+
+function BareForm({ view, item, onDone }: { view: BoatView; item: BareItem | null; onDone: () => void }) {
+  const { system } = useUnits();
+  const client = useQueryClient();
+  const id = useRef(item?.id ?? uuidv7());
+  const submit = async (
+    values: BareValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const input: BareItemInput = {
+      id: id.current,
+      boatId: view.boat.id,
+      areaId: values.areaId || null,
+      kind: values.kind,
+      name: values.name.trim() || BARE_WORDS[values.kind],
+      note: values.note,
+    };
+    const errors = await refusals((c) => c.bareItemInput, input, new FormReader(system));
+    if (errors.length) return errors;
+    if (item) await api('PUT', `/bare-items/${item.id}`, { ...input, version: over.version ?? item.version });
+    else await api('POST', '/bare-items', input);
+    await client.invalidateQueries();
+    onDone();
+    return undefined;
+  };
+  return (
+    <RecordForm<BareValues>
+      values={{
+        name: item?.name ?? '',
+        kind: item?.kind ?? 'anode',
+        areaId: item?.areaId ?? '',
+        note: item?.note ?? '',
+      }}
+      submit={submit}
+      base={item}
+      button={item ? 'Save' : 'Add'}
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      }
+    >
+      <div className="grid gap-3 sm:grid-cols-2">
+        <SelectField name="kind" label="What" choices={choices(BARE_WORDS)} />
+        <Field name="name" label="Name" placeholder="Shaft anode, port" />
+        <SelectField
+          name="areaId"
+          label="On"
+          choices={[['', 'any area'], ...view.areas.map((area): [string, string] => [area.id, area.name])]}
+        />
+        <Field name="note" label="Note" />
+      </div>
+    </RecordForm>
+  );
+}

@@ -1,0 +1,164 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import type { Area, FieldError, Stand, StandInput } from '../../contract/index.ts';
+import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { choices } from '../survey/words.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { STAND_SIDES, STAND_WORDS } from './words.ts';
+
+interface StandValues {
+  name: string;
+  kind: StandInput['kind'];
+  side: StandInput['side'];
+  xM: string;
+  zM: string;
+  lengthM: string;
+  widthM: string;
+  shiftOn: string;
+  note: string;
+  /** Areas whose patches it hides, by id. */
+  hides: Record<string, boolean>;
+}
+
+function toValues(stand: Stand | null, name: string, system: UnitSystem): StandValues {
+  const length = (m: number) => fieldText(fromCanonical(m, shownUnit('length', system)));
+  return {
+    name: stand?.name ?? name,
+    kind: stand?.kind ?? 'stand',
+    side: stand?.side ?? 'port',
+    xM: stand ? length(stand.xM) : '',
+    zM: stand ? length(stand.zM) : length(-0.4),
+    lengthM: length(stand?.lengthM ?? 0.3),
+    widthM: length(stand?.widthM ?? 0.3),
+    shiftOn: stand?.shiftOn ?? '',
+    note: stand?.note ?? '',
+    hides: {},
+  };
+}
+
+/** A stand: where it bears, how large its pad is, when the yard shifts it, and what it hides. */
+export function StandForm({
+  boatId,
+  stand,
+  name,
+  areas,
+  onDone,
+}: {
+  boatId: string;
+  stand: Stand | null;
+  /** Suggested for a new one. */
+  name: string;
+  areas: readonly Area[];
+  onDone: () => void;
+}) {
+  const { system } = useUnits();
+  const client = useQueryClient();
+  const id = useRef(stand?.id ?? uuidv7());
+  const submit = async (
+    values: StandValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const length = (key: 'xM' | 'zM' | 'lengthM' | 'widthM', word: string) =>
+      read.quantity(key, word, values[key], 'length');
+    const input: StandInput = {
+      id: id.current,
+      boatId,
+      name: values.name.trim(),
+      kind: values.kind,
+      side: values.side,
+      xM: length('xM', 'place along the boat'),
+      zM: length('zM', 'height above the waterline'),
+      lengthM: length('lengthM', 'length of the pad'),
+      widthM: length('widthM', 'width of the pad'),
+      shiftOn: values.shiftOn || null,
+      note: values.note,
+    };
+    if (stand) {
+      const update = { ...input, version: over.version ?? stand.version };
+      const errors = await refusals((c) => c.standUpdate, update, read);
+      if (errors.length) return errors;
+      await api<Stand>('PUT', `/stands/${id.current}`, update);
+    } else {
+      const errors = await refusals((c) => c.standInput, input, read);
+      if (errors.length) return errors;
+      const hidden = areas.filter((area) => values.hides[area.id]);
+      await api<Stand>('POST', '/stands', {
+        stand: input,
+        patches: hidden.map((area) => ({ id: uuidv7(), areaId: area.id })),
+      });
+    }
+    await client.invalidateQueries();
+    onDone();
+    return undefined;
+  };
+  return (
+    <RecordForm<StandValues>
+      values={toValues(stand, name, system)}
+      submit={submit}
+      base={stand}
+      button={stand ? 'Save stand' : 'Set the stand down'}
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      }
+    >
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+        <Field name="name" label="Name" />
+        <SelectField name="kind" label="Kind" choices={choices(STAND_WORDS)} />
+        <SelectField name="side" label="Bears" choices={choices(STAND_SIDES)} />
+        <ShiftDay />
+        <QuantityField name="xM" label="From aft" quantity="length" />
+        <QuantityField name="zM" label="Above the waterline" quantity="length" hint="Below it: a minus" />
+        <QuantityField name="lengthM" label="Pad along" quantity="length" />
+        <QuantityField name="widthM" label="Pad up and down" quantity="length" />
+      </div>
+      {!stand && <Hides areas={areas} />}
+      <TextArea name="note" label="Note" rows={1} />
+    </RecordForm>
+  );
+}
+
+function ShiftDay() {
+  const { register } = useFormContext<StandValues>();
+  return (
+    <label className="min-w-0">
+      <span className="label-caps block pb-1">Yard shifts it on</span>
+      <input type="date" className="input w-full" {...register('shiftOn')} />
+    </label>
+  );
+}
+
+/** The areas it hides a patch of: those of its side first offered. */
+function Hides({ areas }: { areas: readonly Area[] }) {
+  const { register, control } = useFormContext<StandValues>();
+  const side = useWatch({ control, name: 'side' });
+  const offered = areas.filter(
+    (area) => area.part === null && (side === 'centre' || area.side === side || area.side === 'both'),
+  );
+  if (offered.length === 0) return <p>With areas in the survey, the stand can say what it hides.</p>;
+  return (
+    <fieldset>
+      <legend className="label-caps pb-1">Hides a patch of</legend>
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        {offered.map((area) => (
+          <label key={area.id} className="flex items-center gap-2">
+            <input type="checkbox" className="checkbox" {...register(`hides.${area.id}`)} />
+            {area.name}
+          </label>
+        ))}
+      </div>
+      <p className="pt-1 text-sm opacity-80">
+        Each patch becomes an area of its own, with the same system, waiting for the shift; its paint is
+        bought with the rest.
+      </p>
+    </fieldset>
+  );
+}

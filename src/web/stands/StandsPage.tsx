@@ -1,0 +1,173 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { DateTime } from 'luxon';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { BoatView, Stand } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useBoat } from '../api/queries.ts';
+import { Asked } from '../parts/Asked.tsx';
+import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
+import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { letteredFindings, rowsOf } from '../survey/drawnRows.ts';
+import { SurveyTabs } from '../survey/SurveyTabs.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { BareList } from './BareList.tsx';
+import { StandForm } from './StandForm.tsx';
+import { STAND_SIDES, STAND_WORDS } from './words.ts';
+
+/** What she stands on and what that hides; and what must stay bare of paint. */
+export function StandsPage() {
+  const { boatId = '' } = useParams();
+  const boat = useBoat(boatId);
+  return <Asked query={boat}>{(view) => <Stands key={boatId} view={view} />}</Asked>;
+}
+
+function Stands({ view }: { view: BoatView }) {
+  const { boat, stands } = view;
+  const client = useQueryClient();
+  const [seenFrom, setSeenFrom] = useState<'port' | 'starboard'>('port');
+  const [editing, setEditing] = useState<Stand | 'new' | null>(null);
+  const [removed, setRemoved] = useState<Stand | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const ask = async (method: 'POST' | 'DELETE', path: string) => {
+    try {
+      await api(method, path);
+      setProblem(null);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <div className="space-y-6 p-3 md:p-6">
+      <h1 className="text-2xl">{boat.name}: stands and what stays bare</h1>
+      <SurveyTabs boatId={boat.id} />
+      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
+        <DrawingBoard
+          boat={{ ...boat, form: view.form }}
+          areas={rowsOf(view)}
+          stands={stands}
+          findings={letteredFindings(view.findings)}
+          seenFrom={seenFrom}
+          onSeenFrom={setSeenFrom}
+        />
+        <section aria-labelledby="stands" className="space-y-3">
+          <h2 id="stands" className="batten pb-1 text-lg">
+            Stands
+          </h2>
+          {stands.length === 0 ? (
+            <p className="max-w-prose">
+              Stands, blocks and cradles hide patches of hull that need the whole system later. Set them down
+              here, and nobody is left without paint for them.
+            </p>
+          ) : (
+            <StandList view={view} onEdit={setEditing} onAsk={ask} onRemoved={setRemoved} />
+          )}
+          {removed && (
+            <UndoNotice
+              text={`${removed.name} and its patches were taken off the list.`}
+              onUndo={() => {
+                void ask('POST', `/stands/${removed.id}/restore`);
+                setRemoved(null);
+              }}
+              onGone={() => setRemoved(null)}
+            />
+          )}
+          {problem && (
+            <p role="alert" className="text-error font-semibold">
+              {problem}
+            </p>
+          )}
+          {editing ? (
+            <div className="board p-4">
+              <StandForm
+                key={editing === 'new' ? 'new' : editing.id}
+                boatId={boat.id}
+                stand={editing === 'new' ? null : editing}
+                name={`Stand ${stands.length + 1}`}
+                areas={view.areas}
+                onDone={() => setEditing(null)}
+              />
+            </div>
+          ) : (
+            <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
+              Set a stand down
+            </button>
+          )}
+        </section>
+      </div>
+      <BareList view={view} />
+    </div>
+  );
+}
+
+function StandList({
+  view,
+  onEdit,
+  onAsk,
+  onRemoved,
+}: {
+  view: BoatView;
+  onEdit: (stand: Stand) => void;
+  onAsk: (method: 'POST' | 'DELETE', path: string) => Promise<void>;
+  onRemoved: (stand: Stand) => void;
+}) {
+  const { show } = useUnits();
+  const { stands, areas, boat } = view;
+  return (
+    <ul className="divide-base-300 divide-y">
+      {stands.map((stand) => {
+        const patches = areas.filter((area) => area.part?.standId === stand.id);
+        return (
+          <li key={stand.id} className="space-y-1 py-3">
+            <p>
+              <strong>{stand.name}</strong>, {STAND_WORDS[stand.kind].toLowerCase()},{' '}
+              {STAND_SIDES[stand.side].toLowerCase()}, {show(stand.xM, 'length')} from aft.{' '}
+              {stand.shiftedAt
+                ? 'Shifted away.'
+                : stand.shiftOn
+                  ? `The yard shifts it on ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
+                  : 'No day is set for its shift.'}
+            </p>
+            {patches.length > 0 && (
+              <p>
+                Hides{' '}
+                {patches.map((area, i) => (
+                  <span key={area.id}>
+                    {i > 0 && ', '}
+                    <Link className="link" to={`/boats/${boat.id}/survey/${area.id}`}>
+                      {area.name}
+                    </Link>
+                  </span>
+                ))}
+                {stand.note && `. ${stand.note}`}
+              </p>
+            )}
+            <p className="no-print flex flex-wrap gap-1">
+              <button
+                type="button"
+                className="btn btn-sm"
+                onClick={() =>
+                  void onAsk('POST', `/stands/${stand.id}/${stand.shiftedAt ? 'put-back' : 'shift'}`)
+                }
+              >
+                {stand.shiftedAt ? 'Put it back' : 'Shifted now'}
+                <span className="sr-only"> {stand.name}</span>
+              </button>
+              <button type="button" className="btn btn-ghost btn-sm" onClick={() => onEdit(stand)}>
+                Change<span className="sr-only"> {stand.name}</span>
+              </button>
+              <button
+                type="button"
+                className="btn btn-ghost btn-sm"
+                onClick={() => void onAsk('DELETE', `/stands/${stand.id}`).then(() => onRemoved(stand))}
+              >
+                Remove<span className="sr-only"> {stand.name}</span>
+              </button>
+            </p>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

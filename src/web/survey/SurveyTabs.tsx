@@ -1,0 +1,28 @@
+import { NavLink } from 'react-router';
+
+const TABS = [
+  ['survey', 'Areas'],
+  ['form', 'Hull form'],
+  ['waterline', 'Waterline'],
+  ['stands', 'Stands and bare'],
+  ['findings', 'Findings'],
+] as const;
+
+/** The parts of a survey. */
+export function SurveyTabs({ boatId }: { boatId: string }) {
+  return (
+    <nav aria-label="Survey" className="no-print border-base-300 flex flex-wrap gap-x-1 border-b">
+      {TABS.map(([path, word]) => (
+        <NavLink
+          key={path}
+          to={`/boats/${boatId}/${path}`}
+          className={({ isActive }) =>
+            `target -mb-px inline-flex items-center border-b-4 px-3 py-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+          }
+        >
+          {word}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,172 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Waterline } from '../../contract/index.ts';
+import type { MarkKind, ReferenceMark, StruckLine } from '../../core/waterline/index.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { CellInput } from './CellInput.tsx';
+import { heightUnit, sayHeight } from './heights.ts';
+
+const KIND_WORDS: Record<MarkKind, string> = {
+  line: 'line itself',
+  sheer: 'sheer',
+  'old-line': 'old line',
+  fitting: 'fitting',
+};
+
+const ABOVE_HINT: Record<MarkKind, string> = {
+  line: '0: it is the line',
+  sheer: 'how far the line lies below the sheer',
+  'old-line': 'how far the old line lies above the one wanted',
+  fitting: 'its height above the line, from drawings or photographs',
+};
+
+interface Props {
+  plan: Waterline;
+  struck: StruckLine | null;
+  onChange: (marks: ReferenceMark[]) => void;
+}
+
+/** Reference marks, each with how far it lies off the plane they make together. */
+export function MarkTable({ plan, struck, onChange }: Props) {
+  const { system, symbol } = useUnits();
+  const unit = heightUnit(system);
+  const metre = system === 'us' ? 0.3048 : 1;
+  const { marks } = plan;
+  const set = (i: number, some: Partial<ReferenceMark>) =>
+    onChange(marks.map((mark, k) => (k === i ? { ...mark, ...some } : mark)));
+  const lying = struck?.fit.lying;
+  const named = lying && 'indices' in lying ? lying.indices : [];
+  const add = () => {
+    const last = marks.at(-1);
+    onChange([
+      ...marks,
+      {
+        id: uuidv7(),
+        name: '',
+        kind: 'line',
+        side: last?.side ?? 'port',
+        xM: 0,
+        yM: null,
+        readingMm: 0,
+        aboveLineMm: 0,
+      },
+    ]);
+  };
+  return (
+    <div className="space-y-2">
+      {marks.length > 0 && (
+        <Scroller label="Reference marks">
+          <table className="table-xs table">
+            <thead>
+              <tr>
+                <th scope="col">No.</th>
+                <th scope="col">Read on</th>
+                <th scope="col">Side</th>
+                <th scope="col">Aft, {symbol('length')}</th>
+                <th scope="col">Reads, {unit.symbol}</th>
+                <th scope="col">Over line, {unit.symbol}</th>
+                <th scope="col" className="text-right">
+                  Off, {unit.symbol}
+                </th>
+                <th scope="col">
+                  <span className="sr-only">Remove</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {marks.map((mark, i) => {
+                const off = struck?.fit.residualsMm[i];
+                const lies = named.includes(i);
+                return (
+                  <tr key={mark.id} className={lies ? 'bg-base-200' : ''}>
+                    <th scope="row">{i + 1}</th>
+                    <td>
+                      <select
+                        className="select select-sm w-32"
+                        aria-label={`Mark ${i + 1} is read on`}
+                        value={mark.kind}
+                        onChange={(event) => {
+                          const kind = event.target.value as MarkKind;
+                          set(i, { kind, ...(kind === 'line' && { aboveLineMm: 0 }) });
+                        }}
+                      >
+                        {Object.entries(KIND_WORDS).map(([kind, word]) => (
+                          <option key={kind} value={kind}>
+                            {word}
+                          </option>
+                        ))}
+                      </select>
+                      <input
+                        className="input input-sm mt-1 w-32"
+                        aria-label={`Name of mark ${i + 1}`}
+                        placeholder="Name"
+                        value={mark.name}
+                        maxLength={80}
+                        onChange={(event) => set(i, { name: event.target.value })}
+                      />
+                    </td>
+                    <td>
+                      <select
+                        className="select select-sm w-16"
+                        aria-label={`Side of mark ${i + 1}`}
+                        value={mark.side}
+                        onChange={(event) => set(i, { side: event.target.value as ReferenceMark['side'] })}
+                      >
+                        <option value="port">P</option>
+                        <option value="starboard">S</option>
+                      </select>
+                    </td>
+                    <td>
+                      <CellInput
+                        label={`Mark ${i + 1}: from aft`}
+                        className="w-16"
+                        value={mark.xM / metre}
+                        onChange={(value) => set(i, { xM: (value ?? 0) * metre })}
+                      />
+                    </td>
+                    <td>
+                      <CellInput
+                        label={`Mark ${i + 1}: height above the datum`}
+                        className="w-18"
+                        value={mark.readingMm / unit.mm}
+                        onChange={(value) => set(i, { readingMm: (value ?? 0) * unit.mm })}
+                      />
+                    </td>
+                    <td title={ABOVE_HINT[mark.kind]}>
+                      <CellInput
+                        label={`Mark ${i + 1}: above the line`}
+                        className="w-18"
+                        value={mark.aboveLineMm / unit.mm}
+                        onChange={(value) => set(i, { aboveLineMm: (value ?? 0) * unit.mm })}
+                      />
+                    </td>
+                    <td className="text-right whitespace-nowrap">
+                      {off === undefined ? '–' : sayHeight(off, unit)}
+                      {lies && (
+                        <strong className="block">{lying?.verdict === 'named' ? 'lies' : 'may lie'}</strong>
+                      )}
+                    </td>
+                    <td>
+                      <button
+                        type="button"
+                        className="btn btn-ghost btn-sm"
+                        aria-label={`Remove mark ${i + 1}`}
+                        onClick={() => onChange(marks.filter((_, k) => k !== i))}
+                      >
+                        <Trash2 size={16} aria-hidden="true" />
+                      </button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </Scroller>
+      )}
+      <button type="button" className="btn btn-sm" onClick={add}>
+        <Plus size={16} aria-hidden="true" /> Mark
+      </button>
+    </div>
+  );
+}

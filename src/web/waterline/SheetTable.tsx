@@ -1,0 +1,68 @@
+import type { SheetRow } from '../../core/waterline/index.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { heightUnit, sayHeight } from './heights.ts';
+
+/** The mark sheet: both sides, station by station. */
+export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
+  const { system, symbol } = useUnits();
+  const unit = heightUnit(system);
+  const metre = system === 'us' ? 0.3048 : 1;
+  const stations = [...new Set(rows.map((row) => row.xM))];
+  const at = (xM: number, side: SheetRow['side']) => rows.find((row) => row.xM === xM && row.side === side);
+  const cells = (row: SheetRow | undefined, key: string) =>
+    [row?.aboveDatumMm, row?.belowSheerMm, row?.belowSheerSkinMm, row?.raiseSkinMm].map((mm, i) => (
+      // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+      <td key={`${key}${i}`} className={`text-right ${i === 0 ? 'font-semibold' : ''}`}>
+        {mm === undefined ? '' : sayHeight(mm, unit)}
+      </td>
+    ));
+  const heads = ['above datum', 'below sheer', 'on the skin', 'raise on skin'];
+  return (
+    <Scroller label="Mark sheet">
+      <table className="table-xs table">
+        <caption className="pb-1 text-left text-sm">
+          All in {unit.symbol}. Below sheer is plumb; on the skin is down from the sheer along the planking;
+          raise on skin is up from the line of the marks.
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col" rowSpan={2}>
+              From aft, {symbol('length')}
+            </th>
+            <th scope="colgroup" colSpan={4} className="text-center">
+              Port
+            </th>
+            <th scope="colgroup" colSpan={4} className="text-center">
+              Starboard
+            </th>
+            <th scope="col" rowSpan={2} className="text-right">
+              Flare
+            </th>
+          </tr>
+          <tr>
+            {[...heads, ...heads].map((head, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+              <th key={i} scope="col" className="text-right">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {stations.map((xM) => {
+            const [port, starboard] = [at(xM, 'port'), at(xM, 'starboard')];
+            return (
+              <tr key={xM}>
+                <th scope="row">{(xM / metre).toFixed(2)}</th>
+                {cells(port, 'p')}
+                {cells(starboard, 's')}
+                <td className="text-right">{Math.round((port ?? starboard)?.flareDeg ?? 0)}°</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </Scroller>
+  );
+}

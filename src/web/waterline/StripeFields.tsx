@@ -1,0 +1,59 @@
+import type { Waterline } from '../../contract/index.ts';
+import type { StripeShape, StruckLine } from '../../core/waterline/index.ts';
+import { STRIPE_GAP_MM } from '../../core/waterline/index.ts';
+import { NumberField } from '../forms/NumberField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { heightUnit, sayHeight } from './heights.ts';
+
+const USUAL: StripeShape = { gapMm: STRIPE_GAP_MM, heightMm: 60, bowSweepMm: 0, sternSweepMm: 0 };
+
+interface Props {
+  plan: Waterline;
+  struck: StruckLine | null;
+  onChange: (some: Partial<Waterline>) => void;
+}
+
+/** The boot stripe above the line: gap, height, swept ends; its widths on the skin, tape and area. */
+export function StripeFields({ plan, struck, onChange }: Props) {
+  const { system, show } = useUnits();
+  const unit = heightUnit(system);
+  const { stripe } = plan;
+  const field = (key: keyof StripeShape, label: string) =>
+    stripe && (
+      <NumberField
+        label={label}
+        unit={unit.symbol}
+        value={stripe[key] / unit.mm}
+        onChange={(value) => onChange({ stripe: { ...stripe, [key]: value * unit.mm } })}
+      />
+    );
+  const widths = struck?.stripe?.rows.map((row) => row.widthSkinMm) ?? [];
+  return (
+    <fieldset className="space-y-3">
+      <legend className="lettered pb-1">Boot stripe</legend>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox"
+          checked={stripe !== null}
+          onChange={(event) => onChange({ stripe: event.target.checked ? USUAL : null })}
+        />
+        A stripe above the antifouling
+      </label>
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+        {field('gapMm', 'Gap below it')}
+        {field('heightMm', 'Height, plumb')}
+        {field('bowSweepMm', 'Higher at the bow by')}
+        {field('sternSweepMm', 'Higher at the stern by')}
+      </div>
+      {struck?.stripe && widths.length > 0 && (
+        <p>
+          On the skin it is {sayHeight(Math.min(...widths), unit)} to {sayHeight(Math.max(...widths), unit)}{' '}
+          {unit.symbol} wide, as the hull flares. Tape a side: {show(struck.stripe.lowerTapeM, 'length')} for
+          the lower edge, {show(struck.stripe.upperTapeM, 'length')} for the upper. Area of both sides{' '}
+          <strong>{show(struck.stripe.areaM2, 'area')}</strong>; saved, it stands among the areas.
+        </p>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,222 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { BoatView, Waterline } from '../../contract/index.ts';
+import type { LineSide, MadeMark, SheetRow } from '../../core/waterline/index.ts';
+import { ApiProblem, api } from '../api/client.ts';
+import { useBoat, useWaterline } from '../api/queries.ts';
+import { Stepper } from '../bench/Stepper.tsx';
+import { Asked } from '../parts/Asked.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { type HeightUnit, heightUnit, sayHeight } from './heights.ts';
+import { keepMarks, pendingMarks, withMark } from './pendingMarks.ts';
+import { tryStrike } from './strikeView.ts';
+
+/** Along the hull with the phone, station by station: what to mark in large figures, and what was read taken down. */
+export function WalkPage() {
+  const { boatId = '' } = useParams();
+  const boat = useBoat(boatId);
+  const line = useWaterline(boatId);
+  return (
+    <Asked query={boat}>
+      {(view) => <Asked query={line}>{(plan) => <Walk key={boatId} view={view} plan={plan} />}</Asked>}
+    </Asked>
+  );
+}
+
+/** Sends the marks that wait, under whatever version the line now has. */
+function useMarks(boatId: string, plan: Waterline) {
+  const client = useQueryClient();
+  const [pending, setPending] = useState(() => pendingMarks(boatId));
+  const [problem, setProblem] = useState<string | null>(null);
+  const keep = useCallback(
+    (marks: MadeMark[]) => {
+      keepMarks(boatId, marks);
+      setPending(marks);
+    },
+    [boatId],
+  );
+  const send = useCallback(
+    async (marks: MadeMark[]) => {
+      if (marks.length === 0) return;
+      try {
+        const { boatId: _b, ...current } = await api<Waterline>('GET', `/boats/${boatId}/waterline`);
+        const madeMarks = marks.reduce<MadeMark[]>(withMark, current.madeMarks);
+        await api<Waterline>('PUT', `/boats/${boatId}/waterline`, { ...current, madeMarks });
+        keep(pendingMarks(boatId).filter((mark) => !marks.some((sent) => sent.id === mark.id)));
+        setProblem(null);
+        await client.invalidateQueries({ queryKey: ['waterline', boatId] });
+      } catch (error) {
+        if (error instanceof ApiProblem && error.problem.status !== 409) setProblem(error.problem.detail);
+      }
+    },
+    [boatId, client, keep],
+  );
+  useEffect(() => {
+    const timer = setInterval(() => void send(pendingMarks(boatId)), 5000);
+    return () => clearInterval(timer);
+  }, [boatId, send]);
+  const take = (mark: MadeMark) => {
+    const next = withMark(pending, mark);
+    keep(next);
+    void send(next);
+  };
+  return {
+    marks: pending.reduce<MadeMark[]>(withMark, plan.madeMarks),
+    waiting: pending.length,
+    problem,
+    take,
+  };
+}
+
+function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
+  const { boat } = view;
+  const { system, show } = useUnits();
+  const unit = heightUnit(system);
+  const [side, setSide] = useState<LineSide>('port');
+  const [index, setIndex] = useState(0);
+  const { marks, waiting, problem, take } = useMarks(boat.id, plan);
+  // The sheet as saved: marks taken on the way are not to move what is still to be marked.
+  const result = tryStrike(view, plan);
+  if (!('line' in result)) {
+    return (
+      <div className="space-y-4 p-4">
+        <h1 className="text-2xl">No line to walk yet</h1>
+        <p>{result.problem}.</p>
+        <Link className="btn btn-primary" to={`/boats/${boat.id}/waterline`}>
+          To the reference marks
+        </Link>
+      </div>
+    );
+  }
+  const rows = result.line.sheet.filter((row) => row.side === side);
+  const row = rows[Math.min(index, rows.length - 1)];
+  if (!row) return <p className="p-4">The line does not meet her {side} side.</p>;
+  const mark = marks.find((each) => each.side === side && Math.abs(each.xM - row.xM) < 1e-6);
+  const step = (by: number) => setIndex(Math.min(rows.length - 1, Math.max(0, index + by)));
+  return (
+    <div className="mx-auto flex max-w-lg flex-col gap-4 p-3">
+      <div className="flex items-baseline justify-between gap-3">
+        <h1 className="text-xl">{boat.name}: the line</h1>
+        <Link className="link py-2" to={`/boats/${boat.id}/waterline`}>
+          Loft
+        </Link>
+      </div>
+      <fieldset className="join w-full">
+        <legend className="sr-only">Side</legend>
+        {(['port', 'starboard'] as const).map((each) => (
+          <button
+            key={each}
+            type="button"
+            className={`btn target join-item grow ${side === each ? 'btn-neutral' : ''}`}
+            aria-pressed={side === each}
+            onClick={() => setSide(each)}
+          >
+            {each === 'port' ? 'Port' : 'Starboard'}
+          </button>
+        ))}
+      </fieldset>
+      <p className="text-lg" aria-live="polite">
+        Station {index + 1} of {rows.length}: <strong>{show(row.xM, 'length')}</strong> from aft
+      </p>
+      <Figures row={row} unit={unit} />
+      <ReadMark
+        key={`${side}${row.xM}`}
+        row={row}
+        mark={mark}
+        unit={unit}
+        onTake={(readingMm) => {
+          take({ id: uuidv7(), side, xM: row.xM, readingMm });
+          step(1);
+        }}
+      />
+      {waiting > 0 && (
+        <p role="status">
+          {waiting} {waiting === 1 ? 'mark waits' : 'marks wait'} on this device for the server.
+        </p>
+      )}
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <button type="button" className="btn btn-xl target" disabled={index === 0} onClick={() => step(-1)}>
+          Back
+        </button>
+        <button
+          type="button"
+          className="btn btn-xl target"
+          disabled={index >= rows.length - 1}
+          onClick={() => step(1)}
+        >
+          Next
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function Figures({ row, unit }: { row: SheetRow; unit: HeightUnit }) {
+  const figures: [string, number, boolean][] = [
+    ['above the datum', row.aboveDatumMm, true],
+    ['below the sheer, plumb', row.belowSheerMm, false],
+    ['below the sheer, on the skin', row.belowSheerSkinMm, false],
+  ];
+  return (
+    <dl className="border-line space-y-2 border-y-2 py-3">
+      {figures.map(([word, mm, first]) => (
+        <div key={word} className="flex items-baseline justify-between gap-3">
+          <dt>{word}</dt>
+          <dd className={`big-figure ${first ? 'text-6xl' : 'text-3xl'}`}>
+            {sayHeight(mm, unit)} <span className="text-lg">{unit.symbol}</span>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+function ReadMark({
+  row,
+  mark,
+  unit,
+  onTake,
+}: {
+  row: SheetRow;
+  mark: MadeMark | undefined;
+  unit: HeightUnit;
+  onTake: (readingMm: number) => void;
+}) {
+  const [reading, setReading] = useState(
+    Number(((mark?.readingMm ?? row.aboveDatumMm) / unit.mm).toFixed(unit.digits)),
+  );
+  const off = reading * unit.mm - row.aboveDatumMm;
+  return (
+    <section aria-label="The mark you made" className="space-y-2">
+      <Stepper
+        label="Your mark reads"
+        value={reading}
+        unit={unit.symbol}
+        step={unit.mm === 1 ? 1 : 0.05}
+        min={-20_000}
+        max={20_000}
+        onChange={setReading}
+      />
+      <p>
+        {Math.abs(off) < 0.5 * unit.mm * 10 ** -unit.digits
+          ? 'On the line.'
+          : `${sayHeight(Math.abs(off), unit)} ${unit.symbol} ${off > 0 ? 'above' : 'below'} the line.`}
+        {mark && ' Taken down.'}
+      </p>
+      <button
+        type="button"
+        className="btn btn-primary btn-xl target w-full"
+        onClick={() => onTake(reading * unit.mm)}
+      >
+        {mark ? 'Take it anew' : 'Take it down'}
+      </button>
+    </section>
+  );
+}

@@ -1,0 +1,106 @@
+import {
+  areasFromMesh,
+  boundsOf,
+  checkMesh,
+  facesOf,
+  guessPlacement,
+  hullCuts,
+  hydrostaticsOfMesh,
+  offsetsFromMesh,
+  placeMesh,
+  readObj,
+  readStl,
+  type Triangles,
+  thinMesh,
+  withoutFaces,
+  writeObj,
+  writeStl,
+} from '../../core/hull/index.ts';
+import type { CutResult, MeshAnswer, MeshRequest } from './meshMessages.ts';
+
+/** Reads and cuts surfaces off the page's thread, so that it goes on answering. Ended from outside to cancel. */
+
+/** Faces of the likeness that is drawn. */
+const DRAWN_FACES = 60_000;
+
+let mesh: Triangles | null = null;
+
+const scope = self as unknown as {
+  postMessage(answer: MeshAnswer, transfer?: Transferable[]): void;
+  onmessage: ((event: MessageEvent<MeshRequest>) => void) | null;
+};
+const phase = (name: string) => (share: number) =>
+  scope.postMessage({ kind: 'progress', phase: name, share });
+
+function read(request: Extract<MeshRequest, { kind: 'read' }>): void {
+  const bytes = new Uint8Array(request.bytes);
+  const reader = /\.obj$/i.test(request.name) ? readObj : readStl;
+  let triangles = reader(bytes, phase('Reading'));
+  phase('Checking')(0);
+  const found = checkMesh(triangles);
+  const warnings = [
+    found.duplicates.length > 0 &&
+      `${found.duplicates.length} faces stood there twice; the second of each is left out`,
+    found.degenerate > 0 && `${found.degenerate} faces have no area`,
+    found.openEdges > 0 &&
+      `${found.openEdges} open edges: natural at the sheer, or on the centreline of half a hull; a gap below the water spoils the volumes`,
+    found.invertedEdges > 0 &&
+      `${found.invertedEdges} edges between faces that run opposite ways round: some are inside out; areas bear it, volumes do not`,
+    found.crowdedEdges > 0 && `${found.crowdedEdges} edges are shared by more than two faces`,
+  ].filter((each) => each !== false);
+  triangles = withoutFaces(triangles, found.duplicates);
+  mesh = triangles;
+  scope.postMessage({
+    kind: 'read',
+    faces: facesOf(triangles),
+    guess: guessPlacement(triangles, request.boat),
+    bounds: boundsOf(triangles),
+    warnings,
+  });
+}
+
+function cut(triangles: Triangles, request: Extract<MeshRequest, { kind: 'cut' }>): void {
+  const placed = placeMesh(triangles, request.placement, phase('Placing'));
+  const { planes, zones } = hullCuts(request.cuts);
+  const areas = areasFromMesh({ triangles: placed, planes, zones, tell: phase('Cutting') });
+  phase('Floating')(0);
+  const warnings: string[] = [];
+  let hydrostatics: CutResult['hydrostatics'] = null;
+  try {
+    hydrostatics = hydrostaticsOfMesh({ triangles: placed });
+  } catch (error) {
+    warnings.push(`No hydrostatics: ${(error as Error).message}`);
+  }
+  phase('Drawing')(0);
+  const table = offsetsFromMesh({ triangles: placed });
+  const thin = thinMesh(placed, DRAWN_FACES);
+  const zone = Uint8Array.from(thin.face, (face) => areas.faceZone[face] as number);
+  const result: CutResult = {
+    zones: zones.map(({ name, zone: part }, i) => ({
+      name,
+      zone: part,
+      portM2: areas.zones[i]?.portM2 ?? 0,
+      starboardM2: areas.zones[i]?.starboardM2 ?? 0,
+    })),
+    hydrostatics,
+    warnings,
+    table,
+    likeness: { corners: thin.triangles, zone },
+  };
+  scope.postMessage({ kind: 'cut', result }, [result.likeness.corners.buffer, zone.buffer]);
+}
+
+scope.onmessage = ({ data }) => {
+  try {
+    if (data.kind === 'read') read(data);
+    else if (!mesh) throw new RangeError('no mesh has been read yet');
+    else if (data.kind === 'cut') cut(mesh, data);
+    else {
+      const bytes = data.format === 'stl' ? writeStl(mesh) : new TextEncoder().encode(writeObj(mesh));
+      const { buffer } = bytes as Uint8Array<ArrayBuffer>;
+      scope.postMessage({ kind: 'written', format: data.format, bytes: buffer }, [buffer]);
+    }
+  } catch (error) {
+    scope.postMessage({ kind: 'refused', message: (error as Error).message });
+  }
+};
