@@ -11,13 +11,10 @@ import type { ProductSheet } from '../src/core/system/index.ts';
 import { projectRoot } from '../src/server/db/open.ts';
 import { area, boat, logEntry, step } from '../src/server/db/schema.ts';
 import { start } from '../src/server/start.ts';
+import { largeMesh } from './mesh.ts';
+import { median, p95, say } from './say.ts';
 
 /** The budgets of the design, part 5, that can be measured so far. Prints the machine and each figure beside its budget. */
-
-const say = (what: string, found: string, budget: string) =>
-  console.log(`${what.padEnd(62)} ${found.padStart(10)}   budget ${budget}`);
-const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
-const p95 = (values: number[]) => values.sort((a, b) => a - b)[Math.ceil(values.length * 0.95) - 1] ?? 0;
 
 function windowsOfASeason(): void {
   const valuesC = Array.from(
@@ -115,6 +112,8 @@ async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> 
     await db.insert(boat).values({ ...sampleBoat, id: boatId, name: `Bench hull ${b}` });
     const areas = Array.from({ length: 5 }, (_, i) => ({
       ...sample,
+      partOf: null,
+      part: null,
       id: uuidv7(),
       boatId,
       name: `Area ${i}`,
@@ -160,3 +159,4 @@ console.log(
 windowsOfASeason();
 firstPaint();
 await slipOfALargeYard();
+await largeMesh();

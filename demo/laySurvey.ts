@@ -182,6 +182,7 @@ async function layMesh({ tx }: Laying, tender: Boat, folder: string | null): Pro
     transomXM: null,
     keel: null,
     sheer: null,
+    stationsM: [],
   };
   const { planes, zones } = hullCuts(cuts);
   const found = areasFromMesh({ triangles: placed, planes, zones });

@@ -108,6 +108,7 @@ const cuts = objectOf<HullCuts>({
   })
     .allow(null)
     .required(),
+  stationsM: Joi.array().items(metres('station')).max(4).unique().label('stations cut at').required(),
 });
 
 const zoneWords = oneOf<Zone>({

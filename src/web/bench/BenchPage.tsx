@@ -52,13 +52,16 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
       <OldLineAsked view={view} />
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
-          <Conditions
-            view={view}
-            sheet={product.sheet}
-            conditions={conditions}
-            onChange={setTyped}
-            zone={zone}
-          />
+          <div className="space-y-6">
+            <Conditions
+              view={view}
+              sheet={product.sheet}
+              conditions={conditions}
+              onChange={setTyped}
+              zone={zone}
+            />
+            <LeaveBare view={view} />
+          </div>
           <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">
             <Mixing
               view={view}
@@ -72,22 +75,19 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
               }}
             />
           </div>
-          <div className="space-y-6">
-            <LeaveBare view={view} />
-            <LogCoat
-              key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
-              view={view}
-              step={step}
-              product={product}
-              conditions={conditions}
-              wanted={wanted}
-              zone={zone}
-              onLogged={(how) => {
-                setLogged(how);
-                window.scrollTo({ top: 0, behavior: 'smooth' });
-              }}
-            />
-          </div>
+          <LogCoat
+            key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
+            view={view}
+            step={step}
+            product={product}
+            conditions={conditions}
+            wanted={wanted}
+            zone={zone}
+            onLogged={(how) => {
+              setLogged(how);
+              window.scrollTo({ top: 0, behavior: 'smooth' });
+            }}
+          />
         </div>
       ) : (
         <p>

@@ -109,6 +109,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
                 finding={finding}
                 letter={letterOf(i)}
                 area={view.areas.find((area) => area.id === finding.areaId)}
+                areaM2={view.clocks.find((clock) => clock.areaId === finding.areaId)?.areaM2 ?? 0}
                 zone={zone}
                 onEdit={() => setEditing(finding)}
                 onRemove={() => void remove(finding)}
@@ -125,6 +126,7 @@ function FindingLine({
   finding,
   letter,
   area,
+  areaM2,
   zone,
   onEdit,
   onRemove,
@@ -132,6 +134,7 @@ function FindingLine({
   finding: Finding;
   letter: string;
   area: Area | undefined;
+  areaM2: number;
   zone: string;
   onEdit: () => void;
   onRemove: () => void;
@@ -164,7 +167,9 @@ function FindingLine({
           </div>
         )}
         <p className="no-print flex flex-wrap gap-1">
-          {area && !area.part && <MakeSpot area={area} finding={finding} letter={letter} />}
+          {area && !area.part && areaM2 > 0 && (
+            <MakePart area={area} areaM2={areaM2} finding={finding} letter={letter} />
+          )}
           <button type="button" className="btn btn-ghost btn-sm" onClick={onEdit}>
             Change<span className="sr-only"> {letter}</span>
           </button>
@@ -177,18 +182,35 @@ function FindingLine({
   );
 }
 
-/** A spot half a metre across, to be measured: an area of its own that starts bare. */
+/** A spot half a metre across, to be measured. */
 const FIRST_SPOT_M2 = 0.2;
 
-function MakeSpot({ area, finding, letter }: { area: Area; finding: Finding; letter: string }) {
+/** Makes an area of its own out of a finding: a spot that starts bare, or half of its area as a piece with its coats. */
+function MakePart({
+  area,
+  areaM2,
+  finding,
+  letter,
+}: {
+  area: Area;
+  areaM2: number;
+  finding: Finding;
+  letter: string;
+}) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [problem, setProblem] = useState<string | null>(null);
-  const make = async () => {
+  const make = async (kind: 'spot' | 'piece') => {
     try {
       const id = uuidv7();
       const name = `${FINDING_WORDS[finding.kind].word} ${letter}, ${area.name}`.slice(0, 80);
-      const input = cutOut(area, 'spot', { id, name, areaM2: FIRST_SPOT_M2, at: new Date().toISOString() });
+      const m2 = kind === 'spot' ? Math.min(FIRST_SPOT_M2, areaM2 / 2) : areaM2 / 2;
+      const input = cutOut(area, kind, {
+        id,
+        name,
+        areaM2: Number(m2.toFixed(3)),
+        at: new Date().toISOString(),
+      });
       await api('POST', '/areas', {
         ...input,
         note: `From finding ${letter}: ${finding.reason}`.slice(0, 2000),
@@ -201,8 +223,11 @@ function MakeSpot({ area, finding, letter }: { area: Area; finding: Finding; let
   };
   return (
     <>
-      <button type="button" className="btn btn-sm" onClick={() => void make()}>
+      <button type="button" className="btn btn-sm" onClick={() => void make('spot')}>
         Make it a spot
+      </button>
+      <button type="button" className="btn btn-sm" onClick={() => void make('piece')}>
+        Split the area
       </button>
       {problem && (
         <span role="alert" className="text-error font-semibold">

@@ -1,6 +1,8 @@
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import type { HullCuts } from '../../core/hull/index.ts';
+import { fieldText, fromCanonical, parseQuantity, shownUnit } from '../../core/units/index.ts';
 import { NumberField } from '../forms/NumberField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
   cuts: HullCuts;
@@ -23,6 +25,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
           onChange={(topOfPaintM) => set({ topOfPaintM })}
         />
       </div>
+      <Stations stationsM={cuts.stationsM} onChange={(stationsM) => set({ stationsM })} />
       <Option
         label="Boot stripe"
         on={stripe !== null}
@@ -122,6 +125,57 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
     </fieldset>
+  );
+}
+
+/** Places at which bottom and topsides are divided, typed with spaces between. */
+function Stations({
+  stationsM,
+  onChange,
+}: {
+  stationsM: readonly number[];
+  onChange: (stationsM: number[]) => void;
+}) {
+  const { system, symbol } = useUnits();
+  const unit = shownUnit('length', system);
+  const shown = stationsM.map((m) => fieldText(fromCanonical(m, unit))).join('  ');
+  const [text, setText] = useState(shown);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const take = () => {
+    try {
+      const places = text
+        .split(/[\s;]+/)
+        .filter(Boolean)
+        .map((each) => parseQuantity(each, 'length', system));
+      if (places.length > 4)
+        throw new RangeError(`${places.length} stations are more than the 4 that can be cut at`);
+      setProblem(null);
+      if (places.join() !== stationsM.join()) onChange([...new Set(places)]);
+    } catch (error) {
+      setProblem(`Stations: ${(error as Error).message}`);
+    }
+  };
+  return (
+    <div>
+      <label htmlFor={id} className="label-caps block pb-1">
+        Divide bottom and topsides at, {symbol('length')} from aft
+      </label>
+      <input
+        id={id}
+        className="input w-full"
+        inputMode="decimal"
+        placeholder="none"
+        value={text}
+        aria-invalid={problem ? true : undefined}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') take();
+        }}
+      />
+      {problem && <p className="text-error pt-1 text-sm font-semibold">{problem}</p>}
+    </div>
   );
 }
 

@@ -76,7 +76,7 @@ function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
       />
       <MeshPanel
         view={view}
-        cuts={{ ...levels, transomXM: null, keel: null, sheer: null }}
+        cuts={{ ...levels, transomXM: null, keel: null, sheer: null, stationsM: [] }}
         onSave={async (mesh, file) => {
           if (mesh && file) await sendFile(boat.id, file);
           await save({ mesh });

@@ -69,14 +69,12 @@ export function figuresByOffsets(table: OffsetTable, levels: Levels): SourceFigu
 }
 
 export function figuresByMesh(mesh: Pick<MeshRecord, 'zones' | 'hydrostatics'>): SourceFigures {
-  return withCheck({
-    source: 'mesh',
-    areas: Object.fromEntries(
-      mesh.zones.map(({ zone, portM2, starboardM2 }) => [zone, { portM2, starboardM2 }]),
-    ),
-    spread: MESH_SPREAD,
-    floats: mesh.hydrostatics,
-  });
+  const areas: SourceFigures['areas'] = {};
+  for (const { zone, portM2, starboardM2 } of mesh.zones) {
+    const known = areas[zone] ?? halves(0);
+    areas[zone] = { portM2: known.portM2 + portM2, starboardM2: known.starboardM2 + starboardM2 };
+  }
+  return withCheck({ source: 'mesh', areas, spread: MESH_SPREAD, floats: mesh.hydrostatics });
 }
 
 /** What a source gives for one area of the boat; null where it does not tell that part apart. */

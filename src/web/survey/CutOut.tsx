@@ -89,7 +89,7 @@ export function CutOut({
         </fieldset>
         <div className="grid grid-cols-[1fr_7rem_auto] items-end gap-2">
           <label>
-            <span className="label-caps block pb-1">Its name</span>
+            <span className="label-caps block pb-1">Call it</span>
             <input className="input w-full" value={name} onChange={(event) => setName(event.target.value)} />
           </label>
           <label>

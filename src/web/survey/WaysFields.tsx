@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { Link } from 'react-router';
 import type { Boat } from '../../contract/index.ts';
 import {
   areaByRule,
@@ -18,7 +19,7 @@ import { type AreaValues, estimateToValues, toEstimates, toMeasures } from './ar
 import { WAY_WORDS } from './words.ts';
 
 /** The ways besides hand measures by which this area was come by, side by side, and which one counts. */
-export function WaysFields({ boat }: { boat: Pick<Boat, 'kind' | 'dimensions'> }) {
+export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensions'> }) {
   const { control, getValues } = useFormContext<AreaValues>();
   const { fields, append, remove } = useFieldArray({ control, name: 'estimates' });
   const { system } = useUnits();
@@ -71,6 +72,15 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'kind' | 'dimensions'> }
             append(estimateToValues({ way: 'paint', areaM2, spread: PAINT_SPREAD, basis }, system))
           }
         />
+      )}
+      {!has('offsets') && !has('mesh') && (
+        <p className="text-sm">
+          From a table of offsets or a mesh: on the{' '}
+          <Link className="link" to={`/boats/${boat.id}/form`}>
+            hull form
+          </Link>
+          .
+        </p>
       )}
       <SideBySide />
     </fieldset>

@@ -57,30 +57,32 @@ function Systems({
         </p>
       ) : (
         <>
-          <div className="board max-w-4xl p-2">
-            <BoatDrawing
-              boat={{ ...view.boat, form: view.form }}
-              areas={rowsOf(view)}
-              stands={view.stands}
-              seenFrom={area.side === 'port' ? 'port' : 'starboard'}
-              selectedId={area.id}
-              onSelect={(id) =>
-                void navigate(`/boats/${view.boat.id}/systems/${id}`, { preventScrollReset: true })
-              }
-            />
+          <div className="grid grid-cols-1 gap-4 lg:grid-cols-2">
+            <div className="board p-2">
+              <BoatDrawing
+                boat={{ ...view.boat, form: view.form }}
+                areas={rowsOf(view)}
+                stands={view.stands}
+                seenFrom={area.side === 'port' ? 'port' : 'starboard'}
+                selectedId={area.id}
+                onSelect={(id) =>
+                  void navigate(`/boats/${view.boat.id}/systems/${id}`, { preventScrollReset: true })
+                }
+              />
+            </div>
+            <nav aria-label="Areas" className="flex flex-wrap content-start gap-2">
+              {view.areas.map((each) => (
+                <NavLink
+                  key={each.id}
+                  to={`/boats/${view.boat.id}/systems/${each.id}`}
+                  className={`btn btn-sm ${each.id === area.id ? 'btn-neutral' : ''}`}
+                  aria-current={each.id === area.id ? 'page' : undefined}
+                >
+                  {each.name}
+                </NavLink>
+              ))}
+            </nav>
           </div>
-          <nav aria-label="Areas" className="flex flex-wrap gap-2">
-            {view.areas.map((each) => (
-              <NavLink
-                key={each.id}
-                to={`/boats/${view.boat.id}/systems/${each.id}`}
-                className={`btn btn-sm ${each.id === area.id ? 'btn-neutral' : ''}`}
-                aria-current={each.id === area.id ? 'page' : undefined}
-              >
-                {each.name}
-              </NavLink>
-            ))}
-          </nav>
           {clock && (
             <p className="flex flex-wrap gap-x-6">
               <span>

@@ -41,7 +41,8 @@ function read(request: Extract<MeshRequest, { kind: 'read' }>): void {
   const warnings = [
     found.duplicates.length > 0 &&
       `${found.duplicates.length} faces stood there twice; the second of each is left out`,
-    found.degenerate > 0 && `${found.degenerate} faces have no area`,
+    found.degenerate > 0 &&
+      `${found.degenerate === 1 ? '1 face has' : `${found.degenerate} faces have`} no area`,
     found.openEdges > 0 &&
       `${found.openEdges} open edges: natural at the sheer, or on the centreline of half a hull; a gap below the water spoils the volumes`,
     found.invertedEdges > 0 &&

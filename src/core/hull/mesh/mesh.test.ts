@@ -123,6 +123,7 @@ describe('areas of closed forms, cut at the water', () => {
       transomXM: 0.5,
       keel: { aftM: 1, foreM: 3, topM: -0.5 },
       sheer: { aftM: 1.2, foreM: 1.8, lengthM: 4 },
+      stationsM: [],
     });
     const found = areasFromMesh({ triangles: sphere, planes, zones });
     const whole = found.zones.reduce((total, zone) => total + sum(zone), 0);
@@ -137,6 +138,29 @@ describe('areas of closed forms, cut at the water', () => {
     ]);
     // Archimedes: a slice of a sphere has 2πr·h, here of the stripe 0.18 m high.
     expect(sum(found.zones[3]) / (4 * Math.PI * 0.18)).toBeCloseTo(1, 2);
+  });
+});
+
+describe('a hull divided at stations', () => {
+  it('gives each length of bottom and topsides its own, and together the whole', () => {
+    const { planes, zones } = hullCuts({
+      topOfPaintM: 0,
+      stripe: null,
+      transomXM: null,
+      keel: null,
+      sheer: null,
+      stationsM: [2, 1],
+    });
+    const found = areasFromMesh({ triangles: box, planes, zones }).zones;
+    expect(found.map((zone) => [zone.name, Number(sum(zone).toFixed(4))])).toEqual([
+      // Foot and sides of a metre, with the after end; then one metre; then two with the fore end.
+      ['Bottom, aft of 1 m', 2 + 2 + 2],
+      ['Bottom, 1–2 m', 2 + 2],
+      ['Bottom, forward of 2 m', 4 + 4 + 2],
+      ['Topsides, aft of 1 m', 2 + 4 + 4],
+      ['Topsides, 1–2 m', 2 + 4],
+      ['Topsides, forward of 2 m', 4 + 8 + 4],
+    ]);
   });
 });
 

@@ -131,7 +131,7 @@ export function checkMesh(triangles: Triangles): MeshCheck {
     // Points are below 2³¹; three of them are folded into one number that rarely meets another's.
     const key = ((low * 1_000_003 + mid) % 9_007_199) * count + high;
     const earlier = seen.get(key, face);
-    if (earlier !== face && sameCorners(ids, earlier, low, mid, high)) {
+    if (earlier !== face && sameCorners(triangles, face, earlier)) {
       duplicates.push(face);
       continue;
     }
@@ -153,11 +153,19 @@ export function checkMesh(triangles: Triangles): MeshCheck {
   return { faces, openEdges, invertedEdges, crowdedEdges, degenerate, duplicates };
 }
 
-function sameCorners(ids: Int32Array, face: number, low: number, mid: number, high: number): boolean {
-  const own = [ids[face * 3], ids[face * 3 + 1], ids[face * 3 + 2]].sort(
-    (p, q) => (p as number) - (q as number),
-  );
-  return own[0] === low && own[1] === mid && own[2] === high;
+/** Do two faces stand on the very same corners? Welded points may still be a hair apart, as at a sharp stem. */
+function sameCorners(triangles: Triangles, one: number, other: number): boolean {
+  for (let i = one * 9; i < one * 9 + 9; i += 3) {
+    let found = false;
+    for (let j = other * 9; j < other * 9 + 9 && !found; j += 3) {
+      found =
+        triangles[i] === triangles[j] &&
+        triangles[i + 1] === triangles[j + 1] &&
+        triangles[i + 2] === triangles[j + 2];
+    }
+    if (!found) return false;
+  }
+  return true;
 }
 
 /** The mesh without some of its faces. */

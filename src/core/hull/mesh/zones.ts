@@ -1,4 +1,4 @@
-import { within } from '../../units/index.ts';
+import { QuantityError, within } from '../../units/index.ts';
 import type { Zone } from '../boat.ts';
 import type { CutPlane, CutZone } from './cut.ts';
 
@@ -14,7 +14,12 @@ export interface HullCuts {
   keel: { aftM: number; foreM: number; topM: number } | null;
   /** The sheer as a straight line by its heights aft and forward: above it is deck; null where there is none. */
   sheer: { aftM: number; foreM: number; lengthM: number } | null;
+  /** Places at which bottom and topsides are divided, from aft; at most 4. */
+  stationsM: readonly number[];
 }
+
+/** Planes that stations may take. */
+const MOST_STATIONS = 4;
 
 /** The planes and zones of a hull's cuts, for `areasFromMesh`. The stripe is level: swept ends are struck on the line. */
 export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone & { zone: Zone })[] } {
@@ -51,7 +56,14 @@ export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone 
       ],
     });
   }
-  zones.push({ name: 'Bottom', zone: 'bottom', where: [['top of the antifouling', 'below']] });
+  const lengths = between(cuts.stationsM, planes);
+  for (const { said, where } of lengths) {
+    zones.push({
+      name: `Bottom${said}`,
+      zone: 'bottom',
+      where: [['top of the antifouling', 'below'], ...where],
+    });
+  }
   if (cuts.stripe) {
     planes.push(
       level('lower edge of the stripe', cuts.stripe.lowerM),
@@ -70,6 +82,36 @@ export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone 
     planes.push(upright('transom', cuts.transomXM));
     zones.push({ name: 'Transom', zone: 'transom', where: [['transom', 'below']] });
   }
-  zones.push({ name: 'Topsides', zone: 'topsides', where: [] });
+  for (const { said, where } of lengths) zones.push({ name: `Topsides${said}`, zone: 'topsides', where });
   return { planes, zones };
+}
+
+/** The lengths between stations, from aft, each by the planes it lies between; the whole length where there are none. */
+function between(
+  stationsM: readonly number[],
+  planes: CutPlane[],
+): { said: string; where: CutZone['where'] }[] {
+  if (stationsM.length > MOST_STATIONS) {
+    throw new QuantityError('number of stations', stationsM.length, `0–${MOST_STATIONS}`);
+  }
+  const places = [...stationsM].sort((a, b) => a - b);
+  const name = (x: number) => `station at ${x} m`;
+  for (const x of places) {
+    planes.push({ name: name(x), n: [1, 0, 0], at: within('station (m)', x, -200, 200) });
+  }
+  return [...places, Infinity].map((to, i) => {
+    const from = places[i - 1];
+    const where: [string, 'above' | 'below'][] = [];
+    if (from !== undefined) where.push([name(from), 'above']);
+    if (to !== Infinity) where.push([name(to), 'below']);
+    const said =
+      places.length === 0
+        ? ''
+        : from === undefined
+          ? `, aft of ${to} m`
+          : to === Infinity
+            ? `, forward of ${from} m`
+            : `, ${from}–${to} m`;
+    return { said, where };
+  });
 }
