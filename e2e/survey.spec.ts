@@ -4,7 +4,7 @@ import path from 'node:path';
 import { type Download, expect, type Page } from '@playwright/test';
 import { readOffsetsCsv, writeOffsetsCsv } from '../src/contract/formats/offsetsCsv.ts';
 import { readObj, readStl, writeStl } from '../src/core/hull/index.ts';
-import { emptyTest as test } from './yard.ts';
+import { surveyTest as test } from './yard.ts';
 
 test.describe.configure({ mode: 'serial' });
 

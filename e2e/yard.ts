@@ -89,6 +89,8 @@ function yardTest(demo: boolean) {
 
 export const demoTest = yardTest(true);
 export const emptyTest = yardTest(false);
+/** Another empty yard: files that share a test share its server. */
+export const surveyTest = yardTest(false);
 
 interface AxeResult {
   violations: { id: string; help: string; nodes: { target: string[]; failureSummary: string }[] }[];
