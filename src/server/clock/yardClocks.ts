@@ -2,6 +2,7 @@ import type { AreaClock, PotView } from '../../contract/index.ts';
 import { HOUR_MS, type SplicedHour, segmentAt } from '../../core/cure/index.ts';
 import type { Db, Queries } from '../db/open.ts';
 import type { LiveChanges } from '../http/events.ts';
+import { allShapes, type shapeOf } from '../hull/shape.ts';
 import { yardAir } from './air.ts';
 import { areaClock } from './areaClock.ts';
 import { type AreaState, loadAreaStates, loadOpenPots, loadShelf, type Shelf, type Which } from './load.ts';
@@ -52,6 +53,7 @@ export class YardMemory {
   #shelf: Shelf | null = null;
   #air: { hour: number; hours: SplicedHour[] } | null = null;
   #clocks = new Map<string, { state: AreaState; hours: SplicedHour[]; shelf: Shelf; clock: AreaClock }>();
+  #shapes: ReturnType<typeof allShapes> | null = null;
   #reading: Promise<YardClocks> | null = null;
   /** Counts the changes told. */
   #revision = 0;
@@ -59,6 +61,7 @@ export class YardMemory {
   constructor(db: Db, live: LiveChanges) {
     this.#db = db;
     live.listen((topic, areaId) => {
+      if (topic === 'form') this.#shapes = null;
       this.#revision++;
       this.#reading = null;
       if (topic === 'products') this.#shelf = null;
@@ -72,6 +75,18 @@ export class YardMemory {
   async at(now: number): Promise<YardClocks> {
     const known = await this.#known(now);
     return { ...known, clocks: known.clocks.map((clock) => readAt(clock, now)) };
+  }
+
+  /** The hulls that boats are drawn by, by boat; none where nothing but her dimensions is known. */
+  async shapes(): Promise<Map<string, ReturnType<typeof shapeOf>>> {
+    const reading = this.#shapes ?? allShapes(this.#db);
+    this.#shapes = reading;
+    try {
+      return await reading;
+    } catch (error) {
+      if (this.#shapes === reading) this.#shapes = null;
+      throw error;
+    }
   }
 
   /** Everything, the states of its clocks as they were when last read. */

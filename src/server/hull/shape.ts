@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Boat, FormSource, HullForm } from '../../contract/index.ts';
 import { formFromDimensions, type OffsetTable } from '../../core/hull/index.ts';
 import type { Queries } from '../db/open.ts';
@@ -25,15 +25,8 @@ export async function formOf(db: Queries, boat: Boat): Promise<{ table: OffsetTa
   return { table: table ?? formFromDimensions(boat), source };
 }
 
-/** The forms to draw these boats by; none for those drawn by their dimensions. */
-export async function shapesOf(
-  db: Queries,
-  boatIds: readonly string[],
-): Promise<Map<string, ReturnType<typeof shapeOf>>> {
-  if (boatIds.length === 0) return new Map();
-  const rows = await db
-    .select()
-    .from(hullForm)
-    .where(inArray(hullForm.boatId, [...boatIds]));
+/** The forms of all boats that have one; the others are drawn by their dimensions. */
+export async function allShapes(db: Queries): Promise<Map<string, ReturnType<typeof shapeOf>>> {
+  const rows = await db.select().from(hullForm);
   return new Map(rows.map((row) => [row.boatId, shapeOf(row)]));
 }

@@ -8,7 +8,7 @@ import { boat } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
-import { NO_FORM, shapeOf, shapesOf } from '../hull/shape.ts';
+import { NO_FORM, shapeOf } from '../hull/shape.ts';
 import { surveyOf } from '../hull/survey.ts';
 import { stackView } from './stackView.ts';
 
@@ -48,7 +48,7 @@ export function boatRoutes({ db, live, memory, now }: Context): Router {
   router.get('/boats/:id', async (req, res) => {
     const record = await findBoat(db, req.params.id);
     const { states, clocks } = await memory.some(now(), { boatId: record.id });
-    const shape = (await shapesOf(db, [record.id])).get(record.id) ?? shapeOf(NO_FORM);
+    const shape = (await memory.shapes()).get(record.id) ?? shapeOf(NO_FORM);
     const view: BoatView = {
       boat: record,
       areas: states.map((s) => s.area),

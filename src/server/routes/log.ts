@@ -16,7 +16,6 @@ import { area, logEntry } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { badFields, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
-import { shapesOf } from '../hull/shape.ts';
 import { findBoat } from './boats.ts';
 
 /** Nothing is logged further ahead than this: a clock set wrong is likelier than a coat from the future. */
@@ -156,7 +155,7 @@ export function logRoutes({ db, live, memory, now }: Context): Router {
       }
     }
     const { clocks } = await memory.some(now(), { boatId: boat.id });
-    const shape = (await shapesOf(db, [boat.id])).get(boat.id);
+    const shape = (await memory.shapes()).get(boat.id);
     const view: LogView = {
       boat,
       areas: areas.map(toArea),

@@ -10,7 +10,6 @@ import { toBoat } from '../db/rows.ts';
 import { boat } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { notFound } from '../http/problem.ts';
-import { shapesOf } from '../hull/shape.ts';
 import { bareTicks, oldLineAsked } from '../hull/ticks.ts';
 
 /** Hours ahead that the bench judges. */
@@ -43,10 +42,7 @@ export function slipRoutes({ db, memory, now }: Context): Router {
     const boats = (await db.select().from(boat)).map(toBoat).filter((b) => !b.archived);
     const hour = hourAt(known.hours, at);
     const areasOf = glances(known.clocks);
-    const shapes = await shapesOf(
-      db,
-      boats.map((b) => b.id),
-    );
+    const shapes = await memory.shapes();
     const sorted = known.clocks
       .map((clock) => ({ clock, at: urgency(clock) }))
       .sort((a, b) => a.at - b.at)

@@ -11,7 +11,8 @@ import { PlacementFields } from './PlacementFields.tsx';
 import { useMesh } from './useMesh.ts';
 import { ZonePatch } from './ZonePatch.tsx';
 
-const MeshView = lazy(async () => ({ default: (await import('./MeshView.tsx')).MeshView }));
+const loadView = () => import('./MeshView.tsx');
+const MeshView = lazy(async () => ({ default: (await loadView()).MeshView }));
 
 interface Props {
   view: FormView;
@@ -50,6 +51,8 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
     setPlacement(null);
     setProblem(null);
     void mesh.open(name, blob);
+    // Fetched while the worker reads, so that nothing is left to load when there is something to show.
+    loadView().catch(() => {}); // asked for again when it is shown
   };
   const openKept = async () => {
     if (!known) return;

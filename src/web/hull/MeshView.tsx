@@ -37,7 +37,8 @@ function materialOf(colour: string, hatch: number): MeshLambertMaterial {
       .replace('void main() {', 'uniform int uHatch;\nvoid main() {')
       .replace('#include <color_fragment>', `#include <color_fragment>\n${HATCHES}`);
   };
-  material.customProgramCacheKey = () => `hatch-${hatch}`;
+  // One program for all zones: the hatch is a figure handed to it, and compiling is what takes time.
+  material.customProgramCacheKey = () => 'hatched';
   return material;
 }
 
@@ -57,7 +58,6 @@ function geometryOf({ corners, zone }: CutResult['likeness'], wanted: number): B
   });
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(points, 3));
-  geometry.computeVertexNormals();
   return geometry;
 }
 

@@ -164,15 +164,49 @@ export function areasFromMesh(input: {
 /** The cell of each corner: a bit for each plane it lies above. Plane by plane, which is several times as fast as corner by corner. */
 function cellsOf(triangles: Triangles, planes: readonly CutPlane[]): Uint16Array {
   const cells = new Uint16Array(triangles.length / 3);
-  planes.forEach(({ n: [a, b, c], at }, k) => {
-    const bit = 1 << k;
-    for (let corner = 0, i = 0; corner < cells.length; corner++, i += 3) {
-      const side =
-        a * (triangles[i] as number) + b * (triangles[i + 1] as number) + c * (triangles[i + 2] as number);
-      if (side > at) cells[corner] = (cells[corner] as number) | bit;
-    }
+  planes.forEach((plane, k) => {
+    const axis = plane.n.findIndex((component) => component !== 0);
+    const square = plane.n.every((component, i) => component === 0 || i === axis);
+    if (square)
+      markAlong(
+        cells,
+        triangles,
+        axis,
+        (plane.n[axis] as number) > 0,
+        plane.at / (plane.n[axis] as number),
+        1 << k,
+      );
+    else markAcross(cells, triangles, plane, 1 << k);
   });
   return cells;
+}
+
+/** A plane square to an axis needs but one coordinate of each corner. */
+function markAlong(
+  cells: Uint16Array,
+  triangles: Triangles,
+  axis: number,
+  up: boolean,
+  at: number,
+  bit: number,
+): void {
+  for (let corner = 0, i = axis; corner < cells.length; corner++, i += 3) {
+    const v = triangles[i] as number;
+    if (up ? v > at : v < at) cells[corner] = (cells[corner] as number) | bit;
+  }
+}
+
+function markAcross(
+  cells: Uint16Array,
+  triangles: Triangles,
+  { n: [a, b, c], at }: CutPlane,
+  bit: number,
+): void {
+  for (let corner = 0, i = 0; corner < cells.length; corner++, i += 3) {
+    const side =
+      a * (triangles[i] as number) + b * (triangles[i + 1] as number) + c * (triangles[i + 2] as number);
+    if (side > at) cells[corner] = (cells[corner] as number) | bit;
+  }
 }
 
 function cellOfMiddle(p: Float64Array, planes: readonly CutPlane[]): number {
