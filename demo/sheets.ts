@@ -1,6 +1,6 @@
 import type { CurvePoint, OvercoatRule } from '../src/core/cure/index.ts';
 import type { Method } from '../src/core/film/index.ts';
-import type { ProductSheet } from '../src/core/system/index.ts';
+import { NOT_STATED, type ProductSheet } from '../src/core/system/index.ts';
 
 /** Invented products of an invented range. Every figure here is made up for the demo and stands for no real tin. */
 
@@ -44,6 +44,7 @@ const epoxy = {
   limits: silent,
   hazards: ['epoxy-sensitiser', 'solvent'],
   note: '',
+  ...NOT_STATED,
 } satisfies Partial<ProductSheet>;
 const single = {
   ratioBy: 'volume',
@@ -54,6 +55,7 @@ const single = {
   limits: { ...silent, airMinC: 5 },
   hazards: ['solvent', 'oxidising-rags'],
   note: '',
+  ...NOT_STATED,
 } satisfies Partial<ProductSheet>;
 
 const GREY = { name: 'grey', hex: '#8b9299' };

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, AreaInput, BoatInput, EntryInput, Problem, ProductInput } from '../src/contract/index.ts';
+import { NOT_STATED } from '../src/core/system/index.ts';
 import { readDump } from '../src/server/db/open.ts';
 import { type Running, start } from '../src/server/start.ts';
 import { dumpFile } from './migratedDump.ts';
@@ -115,6 +116,7 @@ export const aProduct = (over: Partial<ProductInput['sheet']> = {}): ProductInpu
     ],
     hazards: [],
     note: '',
+    ...NOT_STATED,
     ...over,
   },
 });

@@ -3,7 +3,7 @@ import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
 import type { Family, Substrate } from '../core/system/index.ts';
 import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
-import { families } from './product.ts';
+import { families, substrates } from './product.ts';
 
 /** What the area has to stand. */
 export type Service = 'immersed' | 'splash' | 'daylight' | 'interior' | 'bilge' | 'tank';
@@ -163,19 +163,7 @@ const fields = {
     .label('part of the boat')
     .required(),
   side: oneOf<Side>({ port: true, starboard: true, both: true, centre: true }).label('side').required(),
-  substrate: oneOf<Substrate>({
-    steel: true,
-    aluminium: true,
-    'stainless-bronze': true,
-    grp: true,
-    'grp-laminate': true,
-    timber: true,
-    'timber-epoxy': true,
-    ferrocement: true,
-    'existing-paint': true,
-  })
-    .label('substrate')
-    .required(),
+  substrate: oneOf<Substrate>(substrates).label('substrate').required(),
   service: oneOf<Service>({
     immersed: true,
     splash: true,

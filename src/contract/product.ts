@@ -2,7 +2,15 @@ import Joi from 'joi';
 import type { CureSheet, CurvePoint, FilmEvent, OvercoatRule } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { AdditionLimit, MixPart } from '../core/mix/index.ts';
-import type { Family, Hazard, ProductSheet } from '../core/system/index.ts';
+import type {
+  Additive,
+  Cleanliness,
+  Family,
+  Hazard,
+  Pack,
+  ProductSheet,
+  Substrate,
+} from '../core/system/index.ts';
 import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
 
 export interface ProductInput {
@@ -67,6 +75,19 @@ export const families: Record<Family, true> = {
   'copper-free-antifouling': true,
   varnish: true,
   'non-skid': true,
+};
+
+/** Every substrate, for schemas that name one. */
+export const substrates: Record<Substrate, true> = {
+  steel: true,
+  aluminium: true,
+  'stainless-bronze': true,
+  grp: true,
+  'grp-laminate': true,
+  timber: true,
+  'timber-epoxy': true,
+  ferrocement: true,
+  'existing-paint': true,
 };
 
 const methods = oneOf<Method>({
@@ -190,6 +211,56 @@ export const productSheet = objectOf<ProductSheet>({
     .label('hazards')
     .required(),
   note: text(4000).label('note').required(),
+  grounds: Joi.array()
+    .items(Joi.string().valid(...Object.keys(families), ...Object.keys(substrates)))
+    .max(40)
+    .unique()
+    .label('grounds allowed')
+    .allow(null)
+    .required(),
+  copper: Joi.boolean().label('copper').allow(null).required(),
+  additives: Joi.array()
+    .items(
+      objectOf<Additive>({
+        name: title('additive').required(),
+        kind: oneOf<Additive['kind']>({ accelerator: true, retarder: true, roller: true, other: true })
+          .label('kind of additive')
+          .required(),
+        maxMlPerLitre: above0('additive, at most (ml/l)', 500).allow(null).required(),
+      }),
+    )
+    .max(8)
+    .unique('name')
+    .label('additives')
+    .required(),
+  packs: Joi.array()
+    .items(
+      objectOf<Pack>({
+        litres: above0('pack (l)', 1000).required(),
+        price: between('price', 0, 1_000_000).allow(null).required(),
+      }),
+    )
+    .max(12)
+    .unique('litres')
+    .label('packs')
+    .required(),
+  shelfMonths: above0('shelf life (months)', 240).allow(null).required(),
+  preparation: objectOf<ProductSheet['preparation']>({
+    cleanliness: oneOf<Cleanliness>({
+      'Sa 1': true,
+      'Sa 2': true,
+      'Sa 2½': true,
+      'Sa 3': true,
+      'St 2': true,
+      'St 3': true,
+    })
+      .label('cleanliness')
+      .allow(null)
+      .required(),
+    profileMinMicrons: between('least profile (µm)', 0, 300).allow(null).required(),
+    profileMaxMicrons: between('most profile (µm)', 0, 300).allow(null).required(),
+  }).required(),
+  cautions: text(4000).label('cautions').required(),
 });
 
 const fields = { name: title('product name').required(), sheet: productSheet.required() };

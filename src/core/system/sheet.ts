@@ -2,7 +2,7 @@ import { type AirLimits, DEFAULT_LIMITS } from '../air/index.ts';
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
 import { type Method, TYPICAL_LOSS } from '../film/index.ts';
 import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
-import type { Family } from './families.ts';
+import type { Family, Substrate } from './families.ts';
 
 /** Dangers that call for a caution at the step. */
 export type Hazard =
@@ -47,7 +47,50 @@ export interface ProductSheet {
   colours: { name: string; hex: string }[];
   hazards: Hazard[];
   note: string;
+  /** Surfaces and coats it may go on; null: not stated, and the trade's rules hold. */
+  grounds: (Family | Substrate)[] | null;
+  /** Copper in the antifouling; null: not stated. */
+  copper: boolean | null;
+  additives: Additive[];
+  packs: Pack[];
+  /** Months it keeps unopened; null: not stated. */
+  shelfMonths: number | null;
+  /** Preparation wanted: cleanliness grade and blast profile, µm; null: not stated. */
+  preparation: {
+    cleanliness: Cleanliness | null;
+    profileMinMicrons: number | null;
+    profileMaxMicrons: number | null;
+  };
+  /** Cautions in the sheet's own words, shown at the step. */
+  cautions: string;
 }
+
+/** Cleanliness of steel by blast or power tool [S: ISO 8501-1]. */
+export type Cleanliness = 'Sa 1' | 'Sa 2' | 'Sa 2½' | 'Sa 3' | 'St 2' | 'St 3';
+
+/** Something besides the thinner that may go in, with its own limit. */
+export interface Additive {
+  name: string;
+  kind: 'accelerator' | 'retarder' | 'roller' | 'other';
+  maxMlPerLitre: number | null;
+}
+
+/** A size it is sold in: litres of the mixed kit, and its price in the yard's money; null: not known. */
+export interface Pack {
+  litres: number;
+  price: number | null;
+}
+
+/** What a sheet does not state, in one place: for sheets entered before these fields, and for tests. */
+export const NOT_STATED = {
+  grounds: null,
+  copper: null,
+  additives: [],
+  packs: [],
+  shelfMonths: null,
+  preparation: { cleanliness: null, profileMinMicrons: null, profileMaxMicrons: null },
+  cautions: '',
+} satisfies Partial<ProductSheet>;
 
 /** The sheet's limits, with the trade's where it is silent. Nothing is laid where it could not cure. */
 export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimits {

@@ -1,7 +1,7 @@
 import { and, asc, eq, gt, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { Area, BatchBody, BatchEndBody, Boat, CoatBody, Stand, Step } from '../../contract/index.ts';
 import { areaOf } from '../../core/hull/index.ts';
-import type { LaidCoat, ProductSheet } from '../../core/system/index.ts';
+import { type LaidCoat, NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { toArea, toBoat, toStand, toStep } from '../db/rows.ts';
 import { area, boat, logEntry, product, productSheet, stand, step } from '../db/schema.ts';
@@ -54,7 +54,10 @@ export const stillCounts = sql`not exists (select 1 from log_entry c where c.cor
 export async function loadShelf(db: Queries): Promise<Shelf> {
   const products = await db.select().from(product);
   const sheets = await db.select().from(productSheet);
-  const byKey = new Map(sheets.map((row) => [`${row.productId}@${row.version}`, row.sheet]));
+  // A sheet kept from before a field was known does not state it.
+  const byKey = new Map(
+    sheets.map((row) => [`${row.productId}@${row.version}`, { ...NOT_STATED, ...row.sheet }]),
+  );
   const sheetOf = (productId: string, version: number) => byKey.get(`${productId}@${version}`);
   const latest = new Map<string, KnownProduct>();
   for (const row of products) {

@@ -3,7 +3,7 @@ import type { Boat, FormSource, Waterline } from '../../contract/index.ts';
 import type { SheetRow, StruckLine } from '../../core/waterline/index.ts';
 
 const MARGIN = 42;
-const ROW = 15;
+const ROW = 18;
 const COLUMNS = [
   ['Station m', 62],
   ['Above datum mm', 92],
@@ -15,9 +15,9 @@ const COLUMNS = [
 ] as const;
 
 const FORM_WORDS: Record<FormSource, string> = {
-  dimensions: 'hull form from main dimensions and usual curves: check distances on the hull',
-  offsets: 'hull form from the table of offsets',
-  mesh: 'hull form from the surface mesh',
+  dimensions: 'Hull form from main dimensions and usual curves: check distances on the hull',
+  offsets: 'Hull form from the table of offsets',
+  mesh: 'Hull form from the surface mesh',
 };
 
 const DATUM_WORDS: Record<Waterline['datum'], string> = {
@@ -111,7 +111,7 @@ function table(doc: Doc, rows: readonly SheetRow[], again: string): void {
       '',
     ]);
     doc
-      .rect(MARGIN + 474, doc.y - ROW + 1, 10, 10)
+      .rect(MARGIN + 474, doc.y - ROW + 4, 10, 10)
       .lineWidth(0.7)
       .stroke();
     doc
@@ -127,7 +127,7 @@ function line(doc: Doc, cells: readonly string[]): void {
   let x = MARGIN;
   cells.forEach((cell, i) => {
     const [, width] = COLUMNS[i] as (typeof COLUMNS)[number];
-    doc.text(cell, x, y, { width: width - 10, align: 'right', lineBreak: false });
+    doc.text(cell, x, y + 4, { width: width - 10, align: 'right', lineBreak: false });
     x += width;
   });
   doc.x = MARGIN;

@@ -4,6 +4,8 @@ import { FAMILIES, type Hazard } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { choices } from '../survey/words.ts';
 import { METHOD_WORDS } from '../systems/stackForm.ts';
+import { PackFields } from './PackFields.tsx';
+import { SurfaceFields } from './SurfaceFields.tsx';
 import type { SheetValues } from './sheetValues.ts';
 
 const HAZARD_WORDS: Record<Hazard, string> = {
@@ -64,8 +66,11 @@ export function SheetFields() {
           practice) are used.
         </p>
       </section>
+      <SurfaceFields />
       <Colours />
+      <PackFields />
       <Ticks name="hazards" legend="Dangers" choices={choices(HAZARD_WORDS)} />
+      <TextArea name="cautions" label="Cautions, as the sheet words them" />
       <TextArea name="note" label="Note" />
     </>
   );

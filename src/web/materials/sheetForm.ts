@@ -75,6 +75,23 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
     colours: sheet.colours,
     hazards: sheet.hazards,
     note: sheet.note,
+    statesGrounds: sheet.grounds !== null,
+    grounds: sheet.grounds ?? [],
+    copper: sheet.copper === null ? '' : sheet.copper ? 'yes' : 'no',
+    additives: sheet.additives.map(({ name, kind, maxMlPerLitre }) => ({
+      name,
+      kind,
+      max: maxMlPerLitre === null ? '' : fieldText(maxMlPerLitre),
+    })),
+    packs: sheet.packs.map(({ litres, price }) => ({
+      litres: fieldText(fromCanonical(litres, shownUnit('volume', system))),
+      price: price === null ? '' : fieldText(price),
+    })),
+    shelfMonths: sheet.shelfMonths === null ? '' : fieldText(sheet.shelfMonths),
+    cleanliness: sheet.preparation.cleanliness ?? '',
+    profileMin: sheet.preparation.profileMinMicrons === null ? '' : film(sheet.preparation.profileMinMicrons),
+    profileMax: sheet.preparation.profileMaxMicrons === null ? '' : film(sheet.preparation.profileMaxMicrons),
+    cautions: sheet.cautions,
   };
 }
 
@@ -171,6 +188,26 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       colours: values.colours,
       hazards: values.hazards,
       note: values.note,
+      grounds: values.statesGrounds
+        ? (values.grounds as NonNullable<ProductInput['sheet']['grounds']>)
+        : null,
+      copper: values.copper === '' ? null : values.copper === 'yes',
+      additives: values.additives.map(({ name, kind, max }, i) => ({
+        name: name.trim(),
+        kind,
+        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'additive, at most', max),
+      })),
+      packs: values.packs.map(({ litres, price }, i) => ({
+        litres: read.quantity(`packs.${i}.litres`, 'pack', litres, 'volume'),
+        price: read.optionalNumber(`packs.${i}.price`, 'price', price),
+      })),
+      shelfMonths: read.optionalNumber('shelfMonths', 'shelf life', values.shelfMonths),
+      preparation: {
+        cleanliness: values.cleanliness === '' ? null : values.cleanliness,
+        profileMinMicrons: read.optionalQuantity('profileMin', 'least profile', values.profileMin, 'film'),
+        profileMaxMicrons: read.optionalQuantity('profileMax', 'most profile', values.profileMax, 'film'),
+      },
+      cautions: values.cautions,
     },
   };
 }
@@ -184,6 +221,9 @@ export function sheetFormPath(path: string): string {
     .replace(/^inductionMin$/, 'induction')
     .replace(/\.densityKgPerL$/, '.density')
     .replace(/^thinner\.maxFraction$/, 'thinnerLimit')
+    .replace(/^preparation\.profileMinMicrons$/, 'profileMin')
+    .replace(/^preparation\.profileMaxMicrons$/, 'profileMax')
+    .replace(/^(additives\.\d+)\.maxMlPerLitre$/, '$1.max')
     .replace(/^(potLife|events\.[\w-]+|overcoat\.\d+\.(?:min|chemicalMax))$/, '$1.0')
     .replace(/^overcoat\.(\d+)\.thumb\.opens$/, 'overcoat.$1.thumbOpens.0')
     .replace(/^overcoat\.(\d+)\.thumb\.closes$/, 'overcoat.$1.thumbCloses.0');

@@ -1,6 +1,6 @@
 import { FILM_EVENTS, type FilmEvent } from '../../core/cure/index.ts';
 import type { Method } from '../../core/film/index.ts';
-import type { Hazard, ProductSheet } from '../../core/system/index.ts';
+import type { Cleanliness, Hazard, ProductSheet } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 
 export const COLUMNS = 5;
@@ -37,6 +37,17 @@ export interface SheetValues {
   colours: { name: string; hex: string }[];
   hazards: Hazard[];
   note: string;
+  /** Grounds as the sheet names them; the tick says whether it names any. */
+  statesGrounds: boolean;
+  grounds: string[];
+  copper: '' | 'yes' | 'no';
+  additives: { name: string; kind: ProductSheet['additives'][number]['kind']; max: string }[];
+  packs: { litres: string; price: string }[];
+  shelfMonths: string;
+  cleanliness: Cleanliness | '';
+  profileMin: string;
+  profileMax: string;
+  cautions: string;
 }
 
 const blanks = () => Array<string>(COLUMNS).fill('');
@@ -76,5 +87,15 @@ export function emptySheet(system: UnitSystem): SheetValues {
     colours: [{ name: 'white', hex: '#f4f3ee' }],
     hazards: ['solvent'],
     note: '',
+    statesGrounds: false,
+    grounds: [],
+    copper: '',
+    additives: [],
+    packs: [],
+    shelfMonths: '',
+    cleanliness: '',
+    profileMin: '',
+    profileMax: '',
+    cautions: '',
   };
 }

@@ -33,7 +33,9 @@ export function AreaTable({
           <tr>
             <th scope="col">No.</th>
             <th scope="col">Area</th>
-            <th scope="col">Substrate</th>
+            <th scope="col" className="hidden sm:table-cell">
+              Substrate
+            </th>
             <th scope="col" className="text-right">
               Area ± spread
             </th>
@@ -55,7 +57,7 @@ export function AreaTable({
                 </Link>
                 {row.part && <span className="block text-sm font-normal">{PART_WORDS[row.part.kind]}</span>}
               </th>
-              <td>{row.part ? '' : SUBSTRATES[row.substrate]}</td>
+              <td className="hidden sm:table-cell">{row.part ? '' : SUBSTRATES[row.substrate]}</td>
               <td className="text-right whitespace-nowrap">
                 {row.areaM2 > 0 ? (
                   <>
@@ -76,7 +78,7 @@ export function AreaTable({
             <tr>
               <td />
               <th scope="row">All areas</th>
-              <td />
+              <td className="hidden sm:table-cell" />
               <td className="text-right">{show(total, 'area')}</td>
               <td />
             </tr>

@@ -1,0 +1,192 @@
+import type { Family, Substrate } from './families.ts';
+import { isIn, TREATMENTS } from './groups.ts';
+import {
+  type Bond,
+  type Ground,
+  JOINT_RULES,
+  type Joint,
+  type Lay,
+  type Mark,
+  type Rule,
+  SERVICE_RULES,
+  type ServiceKind,
+  type Verdict,
+} from './rules.ts';
+import type { ProductSheet } from './sheet.ts';
+
+/** A layer of a stack: a product in so many coats, as far as the rules look at it. */
+export interface Layer extends Lay {
+  /** Grounds the product's sheet allows; null: not stated, and the trade's rules hold [P]. */
+  grounds: ProductSheet['grounds'];
+  coats: number;
+  dryMicronsPerCoat: number;
+  film: { min: number; max: number } | null;
+  /** Fraction of thinner, and the sheet's limit: null where it names none. */
+  thinner: number;
+  thinnerMax: number | null;
+  stopC: number | null;
+}
+
+export interface StackPlace {
+  substrate: Substrate;
+  /** What lies there from before; null: bare. */
+  oldCoating: Family | 'unknown' | null;
+  service: ServiceKind;
+  /** Lowest temperature the work will see, °C; null: not asked. */
+  coldestC: number | null;
+}
+
+/** A rule's word on one layer. */
+export interface Judgement {
+  ruleId: string;
+  verdict: Exclude<Verdict, 'fine'>;
+  reason: string;
+  condition: string | null;
+  mark: Mark;
+}
+
+export interface JudgedLayer {
+  verdict: Verdict;
+  /** How it holds to what is below. */
+  bond: Bond;
+  judgements: Judgement[];
+}
+
+export interface JudgedStack {
+  verdict: Verdict;
+  layers: JudgedLayer[];
+}
+
+const WORST: Record<Verdict, number> = { fine: 0, condition: 1, no: 2 };
+const worst = (verdicts: readonly Verdict[]): Verdict =>
+  verdicts.reduce<Verdict>((w, each) => (WORST[each] > WORST[w] ? each : w), 'fine');
+
+const word = ({ id, verdict, reason, condition, mark }: Rule): Judgement => ({
+  ruleId: id,
+  verdict,
+  reason,
+  condition: condition ?? null,
+  mark,
+});
+
+function bondOf(joint: Joint, verdict: Verdict): Bond {
+  if (verdict === 'no') return 'none';
+  const { ground, lay } = joint;
+  if (lay.family === 'tie-coat' || (ground.kind !== 'bare' && ground.family === 'tie-coat')) return 'tie';
+  if (ground.kind === 'bare') return 'keyed';
+  return verdict === 'condition' ? 'keyed' : 'fused';
+}
+
+/** What the product's sheet says of a ground: allowed, not allowed, or nothing. */
+function bySheet(grounds: ProductSheet['grounds'], ground: Ground): 'allowed' | 'refused' | null {
+  if (grounds === null) return null;
+  const key = ground.kind === 'bare' ? ground.substrate : ground.family;
+  return isIn(grounds, key) ? 'allowed' : 'refused';
+}
+
+/**
+ * One joint judged: every rule that speaks of it. The product's own sheet wins: a ground it allows is fine but for the
+ * rules that hold always, one it leaves out is not.
+ *
+ * `judgeJoint({ ground: { kind: 'coat', family: 'one-pack-enamel' }, lay: { family: 'epoxy-primer', … }, … })` → no.
+ */
+export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] }): JudgedLayer {
+  const sheet = bySheet(joint.grounds ?? null, joint.ground);
+  const rules = JOINT_RULES.filter((rule) => rule.when(joint) && (sheet !== 'allowed' || rule.never));
+  const judgements = rules.map(word);
+  if (sheet === 'refused') {
+    judgements.push({
+      ruleId: 'not-on-sheet',
+      verdict: 'no',
+      reason: 'its sheet names the grounds it goes on, and this is not among them',
+      condition: null,
+      mark: 'P',
+    });
+  }
+  // The same family on itself inside its window bonds chemically, whatever is said of old paint.
+  const verdict = worst(judgements.map((j) => j.verdict));
+  return { verdict, bond: bondOf(joint, verdict), judgements };
+}
+
+function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
+  const found: Judgement[] = [];
+  const add = (ruleId: string, verdict: 'condition' | 'no', reason: string, mark: Mark = 'P') =>
+    found.push({ ruleId, verdict, reason, condition: null, mark });
+  const { film, dryMicronsPerCoat: dry } = layer;
+  if (film && dry > film.max) {
+    add(
+      'film-too-thick',
+      'no',
+      `${dry} µm a coat is above the sheet’s most of ${film.max} µm: it sags and traps solvent`,
+    );
+  }
+  if (film && dry < film.min) {
+    add('film-too-thin', 'condition', `${dry} µm a coat is below the sheet’s least of ${film.min} µm`);
+  }
+  if (layer.thinner > 0 && layer.thinnerMax === null) {
+    add(
+      'thinner-not-on-sheet',
+      'no',
+      'a thinner that is not on the sheet curdles the paint or stops its cure',
+    );
+  } else if (layer.thinnerMax !== null && layer.thinner > layer.thinnerMax + 1e-9) {
+    add(
+      'thinner-over-limit',
+      'no',
+      `${Math.round(layer.thinner * 100)} % thinner is above the sheet’s ${Math.round(layer.thinnerMax * 100)} %`,
+    );
+  }
+  if (place.coldestC !== null && layer.stopC !== null && place.coldestC < layer.stopC) {
+    add(
+      'too-cold',
+      'condition',
+      `it stops curing below ${layer.stopC} °C, and ${place.coldestC} °C is expected: heat, or a winter grade`,
+    );
+  }
+  return found;
+}
+
+/** The ground a layer meets: treatments leave the surface what it was, but for their own rules. */
+function groundOf(layers: readonly Layer[], i: number, place: StackPlace): Ground {
+  const below = layers[i - 1];
+  if (below) return { kind: 'coat', family: below.family };
+  if (place.oldCoating !== null) return { kind: 'old', family: place.oldCoating };
+  if (place.substrate === 'existing-paint') return { kind: 'old', family: 'unknown' };
+  return { kind: 'bare', substrate: place.substrate };
+}
+
+/**
+ * Judges a stack from the ground up: substrate, each joint, what it has to stand, film, thinner and cold. Each word
+ * carries its reason and where it comes from; conditions are fine once met.
+ *
+ * @returns one judged layer for each given, with how it bonds to what is below it
+ */
+export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedStack {
+  const families = layers.map((layer) => layer.family);
+  const judged = layers.map((layer, i): JudgedLayer => {
+    const ground = groundOf(layers, i, place);
+    // A converter or wash is judged again through: the next coat meets treated metal.
+    const joint = judgeJoint({
+      ground,
+      lay: layer,
+      substrate: place.substrate,
+      service: place.service,
+      windowClosed: false,
+      grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : layer.grounds,
+    });
+    const service = SERVICE_RULES.filter((rule) =>
+      rule
+        .at({
+          families,
+          substrate: place.oldCoating === null ? place.substrate : 'existing-paint',
+          service: place.service,
+        })
+        .includes(i),
+    ).map(
+      ({ id, verdict, reason, mark }): Judgement => ({ ruleId: id, verdict, reason, condition: null, mark }),
+    );
+    const judgements = [...joint.judgements, ...service, ...judgeLayer(layer, place)];
+    return { ...joint, verdict: worst(judgements.map((j) => j.verdict)), judgements };
+  });
+  return { verdict: worst(judged.map((layer) => layer.verdict)), layers: judged };
+}

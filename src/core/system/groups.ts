@@ -1,0 +1,41 @@
+import type { Family, Substrate } from './families.ts';
+
+/** Families by what the rules of overcoating ask of them. */
+
+/** Cured by a hardener and thinned with strong solvents. */
+export const EPOXIES: readonly Family[] = [
+  'penetrating-epoxy-sealer',
+  'zinc-epoxy-primer',
+  'epoxy-primer',
+  'surface-tolerant-epoxy',
+  'epoxy-barrier',
+  'epoxy-surfacer',
+  'epoxy-filler',
+  'epoxy-finish',
+  'bilge-epoxy',
+];
+export const TWO_PACKS: readonly Family[] = [...EPOXIES, 'two-pack-polyurethane'];
+export const ONE_PACKS: readonly Family[] = [
+  'one-pack-primer',
+  'one-pack-undercoat',
+  'one-pack-enamel',
+  'one-pack-bilge',
+  'varnish',
+];
+export const ANTIFOULINGS: readonly Family[] = [
+  'hard-antifouling',
+  'ablative-antifouling',
+  'copper-free-antifouling',
+];
+export const FILLERS: readonly Family[] = ['epoxy-filler', 'polyester-filler'];
+/** Gloss and weather coats that are no good under water. */
+export const TOPCOATS: readonly Family[] = ['two-pack-polyurethane', 'one-pack-enamel', 'varnish'];
+/** Everything thinned with solvents, for what water may be laid on. */
+export const SOLVENT_BORNE: readonly Family[] = [...TWO_PACKS, ...ONE_PACKS];
+/** Worked into the bare surface and no film of their own. */
+export const TREATMENTS: readonly Family[] = ['passivating-wash', 'rust-converter'];
+
+export const BARE_METALS: readonly Substrate[] = ['steel', 'aluminium', 'stainless-bronze'];
+
+export const isIn = <T extends string>(list: readonly T[], one: string): boolean =>
+  (list as readonly string[]).includes(one);

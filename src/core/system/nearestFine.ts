@@ -1,0 +1,150 @@
+import { checkStack, type Layer, type StackPlace } from './checkStack.ts';
+import type { Family } from './families.ts';
+import { isIn, ONE_PACKS } from './groups.ts';
+
+/** A change that mends one fault of a stack: families put in or changed, in words. */
+interface Mend {
+  families: Family[];
+  said: string;
+}
+
+const put = (families: readonly Family[], at: number, ...more: Family[]) =>
+  families.toSpliced(at, 0, ...more);
+const change = (families: readonly Family[], at: number, to: Family) => families.toSpliced(at, 1, to);
+
+/** One-pack of the same task. */
+const ONE_PACK_FOR: Partial<Record<Family, Family>> = {
+  'epoxy-primer': 'one-pack-primer',
+  'zinc-epoxy-primer': 'one-pack-primer',
+  'surface-tolerant-epoxy': 'one-pack-primer',
+  'epoxy-barrier': 'one-pack-primer',
+  'penetrating-epoxy-sealer': 'one-pack-primer',
+  'epoxy-surfacer': 'one-pack-undercoat',
+  'epoxy-filler': 'one-pack-undercoat',
+  'epoxy-finish': 'one-pack-enamel',
+  'bilge-epoxy': 'one-pack-bilge',
+  'two-pack-polyurethane': 'one-pack-enamel',
+};
+
+/** Two-pack of the same task. */
+const TWO_PACK_FOR: Partial<Record<Family, Family>> = {
+  'one-pack-primer': 'epoxy-primer',
+  'one-pack-undercoat': 'epoxy-surfacer',
+  'one-pack-enamel': 'two-pack-polyurethane',
+  'one-pack-bilge': 'bilge-epoxy',
+  varnish: 'two-pack-polyurethane',
+};
+
+/** How each fault is mended, at the layer it was found on. */
+const MENDS: Record<string, (families: readonly Family[], at: number, place: StackPlace) => Mend | null> = {
+  'copper-on-aluminium': (families, at) => ({
+    families: change(families, at, 'copper-free-antifouling'),
+    said: 'a copper-free antifouling',
+  }),
+  'antifouling-on-bare': (families, at) => ({
+    families: put(families, at, 'epoxy-primer', 'epoxy-barrier'),
+    said: 'epoxy primer and barrier under the antifouling',
+  }),
+  'two-pack-over-one-pack': (families, at, { oldCoating }) => {
+    const below = families[at - 1];
+    const own = families[at] as Family;
+    // One-packs of this stack give way; old paint that lies there does not.
+    const stays = oldCoating !== null && isIn(ONE_PACKS, oldCoating);
+    if (below && !stays && isIn(ONE_PACKS, below) && TWO_PACK_FOR[below]) {
+      return {
+        families: change(families, at - 1, TWO_PACK_FOR[below] as Family),
+        said: 'two-pack from below up',
+      };
+    }
+    const instead = ONE_PACK_FOR[own];
+    return instead ? { families: change(families, at, instead), said: 'one-pack all the way up' } : null;
+  },
+  'hard-over-ablative': (families, at) => ({
+    families: change(families, at, 'ablative-antifouling'),
+    said: 'ablative over ablative, or the old one taken off',
+  }),
+  'over-antifouling': (families, at) => ({
+    families: put(families, at, 'tie-coat'),
+    said: 'a tie coat over the antifouling',
+  }),
+  'polyester-over-epoxy': (families, at) => ({
+    families: change(families, at, 'epoxy-filler'),
+    said: 'epoxy filler',
+  }),
+  'polyester-under-water': (families, at) => ({
+    families: change(families, at, 'epoxy-filler'),
+    said: 'epoxy filler',
+  }),
+  'filler-on-bare-steel': (families, at) => ({
+    families: put(families, at, 'epoxy-primer'),
+    said: 'epoxy primer under the filler',
+  }),
+  'converter-off-steel': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no converter' }),
+  'epoxy-in-daylight': (families, at) => ({
+    families: put(families, at + 1, 'two-pack-polyurethane'),
+    said: 'two-pack polyurethane over the epoxy',
+  }),
+  'topcoat-under-water': (families, at, { substrate }) => ({
+    families: change(
+      families,
+      at,
+      substrate === 'aluminium' ? 'copper-free-antifouling' : 'ablative-antifouling',
+    ),
+    said: 'antifouling instead of the gloss',
+  }),
+  'zinc-under-water': (families, at) => ({
+    families: put(families, at + 1, 'epoxy-barrier'),
+    said: 'a full barrier over the zinc',
+  }),
+  'treatment-last': (families, at) => ({
+    families: put(families, at + 1, 'epoxy-primer'),
+    said: 'epoxy primer over it',
+  }),
+  'metal-without-primer': (families, at) => ({
+    families: put(families, at, 'epoxy-primer'),
+    said: 'epoxy primer on the metal',
+  }),
+};
+
+/** A bare layer of a family, for judging a stack of families only. */
+export const layerOf = (family: Family): Layer => ({
+  family,
+  copper: null,
+  grounds: null,
+  coats: 1,
+  dryMicronsPerCoat: 50,
+  film: null,
+  thinner: 0,
+  thinnerMax: null,
+  stopC: null,
+});
+
+/** Faults mended one after the other before it is given up. */
+const ROUNDS = 16;
+
+/**
+ * The nearest stack of families without a "no": each fault mended where it stands, from the ground up. Null where the
+ * rules know no way but taking off what is there.
+ *
+ * `nearestFine(['hard-antifouling'], steel under water)` → primer, barrier, hard antifouling.
+ */
+export function nearestFine(
+  families: readonly Family[],
+  place: StackPlace,
+): { families: Family[]; said: string[] } | null {
+  let current = [...families];
+  const said: string[] = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    const { layers } = checkStack(current.map(layerOf), place);
+    const at = layers.findIndex((layer) => layer.verdict === 'no');
+    if (at < 0) return { families: current, said };
+    const mend = layers[at]?.judgements
+      .filter((judgement) => judgement.verdict === 'no')
+      .map((judgement) => MENDS[judgement.ruleId]?.(current, at, place) ?? null)
+      .find((each) => each !== null);
+    if (!mend) return null;
+    current = mend.families;
+    said.push(mend.said);
+  }
+  return null;
+}

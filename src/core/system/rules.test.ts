@@ -1,0 +1,301 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  checkStack,
+  FAMILIES,
+  type Family,
+  type Joint,
+  judgeJoint,
+  type Layer,
+  LEAVE_BARE_REASON,
+  layerOf,
+  nearestFine,
+  type StackPlace,
+  SUBSTRATES,
+  type Substrate,
+} from './index.ts';
+
+const place = (over: Partial<StackPlace> = {}): StackPlace => ({
+  substrate: 'grp',
+  oldCoating: null,
+  service: 'immersed',
+  coldestC: null,
+  ...over,
+});
+const stack = (...families: Family[]) => families.map(layerOf);
+const judged = (families: Family[], over: Partial<StackPlace> = {}) =>
+  checkStack(stack(...families), place(over));
+/** The rules that speak of the last layer. */
+const said = (families: Family[], over: Partial<StackPlace> = {}) =>
+  judged(families, over)
+    .layers.at(-1)
+    ?.judgements.map((j) => j.ruleId) ?? [];
+const joint = (below: Family, lay: Family, over: Partial<Joint> = {}) =>
+  judgeJoint({
+    ground: { kind: 'coat', family: below },
+    lay: { family: lay, copper: null },
+    substrate: 'grp',
+    service: 'immersed',
+    windowClosed: false,
+    ...over,
+  });
+
+describe('what goes over what (handbook part 5, common practice)', () => {
+  it('the same family over itself inside its window is one film', () => {
+    expect(joint('epoxy-barrier', 'epoxy-barrier')).toEqual({
+      verdict: 'fine',
+      bond: 'fused',
+      judgements: [],
+    });
+  });
+  it('any coat after its window closed is fine once abraded: it bonds by tooth', () => {
+    const late = joint('epoxy-barrier', 'epoxy-barrier', { windowClosed: true });
+    expect([late.verdict, late.bond, late.judgements[0]?.condition]).toEqual([
+      'condition',
+      'keyed',
+      expect.stringContaining('abraded'),
+    ]);
+  });
+  it('two-pack over one-pack: no, it lifts and wrinkles', () => {
+    for (const lay of ['epoxy-primer', 'two-pack-polyurethane', 'bilge-epoxy'] as const) {
+      const { verdict, bond, judgements } = joint('one-pack-enamel', lay, { service: 'daylight' });
+      expect([verdict, bond, judgements[0]?.ruleId]).toEqual(['no', 'none', 'two-pack-over-one-pack']);
+    }
+  });
+  it('one-pack over cured two-pack: fine abraded, or inside its window', () => {
+    const { verdict, judgements } = joint('epoxy-primer', 'one-pack-undercoat', { service: 'daylight' });
+    expect([verdict, judgements[0]?.condition]).toEqual([
+      'condition',
+      expect.stringContaining('inside the two-pack'),
+    ]);
+  });
+  it('epoxy as the last coat in daylight: no, it chalks; fine in bilges and under antifouling', () => {
+    expect(said(['epoxy-primer', 'epoxy-finish'], { service: 'daylight' })).toContain('epoxy-in-daylight');
+    expect(judged(['bilge-epoxy'], { service: 'bilge' }).verdict).toBe('fine');
+    expect(judged(['epoxy-barrier', 'ablative-antifouling']).verdict).toBe('fine');
+  });
+  it('polyurethane or enamel under water: no, it blisters and fouls', () => {
+    for (const gloss of ['two-pack-polyurethane', 'one-pack-enamel'] as const) {
+      const first = judged([gloss, 'ablative-antifouling']).layers[0];
+      expect(first?.judgements.map((j) => j.ruleId)).toContain('topcoat-under-water');
+    }
+  });
+  it.each(['steel', 'aluminium', 'grp', 'grp-laminate'] as const)(
+    'antifouling straight on bare %s: no',
+    (substrate) => {
+      expect(said(['copper-free-antifouling'], { substrate })).toContain('antifouling-on-bare');
+    },
+  );
+  it('antifouling straight on timber: one school’s way, with a condition', () => {
+    expect(judged(['hard-antifouling'], { substrate: 'timber' }).verdict).toBe('condition');
+  });
+  it('copper on aluminium: never, whatever lies between and whatever the sheet says', () => {
+    const copper: Layer = { ...layerOf('hard-antifouling'), grounds: ['epoxy-barrier', 'aluminium'] };
+    const layers = [layerOf('epoxy-primer'), layerOf('epoxy-barrier'), copper];
+    const { verdict, layers: found } = checkStack(layers, place({ substrate: 'aluminium' }));
+    expect([verdict, found[2]?.judgements[0]?.ruleId]).toEqual(['no', 'copper-on-aluminium']);
+    const without = [...layers.slice(0, 2), { ...copper, copper: false }];
+    expect(checkStack(without, place({ substrate: 'aluminium' })).verdict).toBe('fine');
+  });
+  it('ablative over hard: fine once abraded; hard over ablative: no', () => {
+    expect(joint('hard-antifouling', 'ablative-antifouling').verdict).toBe('condition');
+    expect(joint('ablative-antifouling', 'hard-antifouling').verdict).toBe('no');
+  });
+  it('anything over unknown antifouling: tie coat or removal, test patch first', () => {
+    const found = judged(['ablative-antifouling'], { oldCoating: 'unknown' }).layers[0];
+    expect(found?.judgements[0]).toMatchObject({
+      ruleId: 'over-unknown-antifouling',
+      condition: expect.stringContaining('test patch'),
+    });
+    expect(judged(['tie-coat', 'ablative-antifouling'], { oldCoating: 'unknown' }).layers[0]?.bond).toBe(
+      'tie',
+    );
+  });
+  it('polyester filler over epoxy, and under water at all: no', () => {
+    expect(joint('epoxy-primer', 'polyester-filler', { service: 'daylight' }).verdict).toBe('no');
+    expect(said(['polyester-filler'])).toContain('polyester-under-water');
+  });
+  it('fairing filler on bare blasted steel: no, primer first, then filler, then primer again', () => {
+    expect(said(['epoxy-filler'], { substrate: 'steel' })).toContain('filler-on-bare-steel');
+    const way: Family[] = [
+      'epoxy-primer',
+      'epoxy-filler',
+      'epoxy-primer',
+      'epoxy-barrier',
+      'ablative-antifouling',
+    ];
+    expect(judged(way, { substrate: 'steel' }).verdict).toBe('fine');
+  });
+  it('zinc primer under water next to anodes: only under a full barrier', () => {
+    const bare: Family[] = ['zinc-epoxy-primer', 'epoxy-primer', 'ablative-antifouling'];
+    expect(judged(bare, { substrate: 'steel' }).layers[0]?.judgements[0]?.ruleId).toBe('zinc-under-water');
+    const under: Family[] = ['zinc-epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'];
+    expect(judged(under, { substrate: 'steel' }).verdict).toBe('fine');
+  });
+  it('rust converter under epoxy: fully black, dry, scuffed', () => {
+    const found = judged(['rust-converter', 'epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'], {
+      substrate: 'steel',
+    });
+    expect(found.verdict).toBe('condition');
+    expect(found.layers[1]?.judgements[0]?.condition).toBe('fully black, dry, scuffed');
+  });
+  it('a thinner that is not on the sheet: no; above its limit: no', () => {
+    const thinned = (thinnerMax: number | null): Layer => ({
+      ...layerOf('two-pack-polyurethane'),
+      thinner: 0.1,
+      thinnerMax,
+    });
+    const ids = (layer: Layer) =>
+      checkStack([layerOf('epoxy-primer'), layer], place({ service: 'daylight' })).layers[1]?.judgements.map(
+        (j) => j.ruleId,
+      );
+    expect(ids(thinned(null))).toContain('thinner-not-on-sheet');
+    expect(ids(thinned(0.05))).toContain('thinner-over-limit');
+    expect(ids(thinned(0.1))).toEqual([]);
+  });
+  it('anodes, transducers and their like are on the leave-bare list, not in a stack', () => {
+    expect(LEAVE_BARE_REASON).toContain('stay bare');
+  });
+  it('water-borne over solvent-borne: only once that is cured', () => {
+    expect(
+      joint('one-pack-primer', 'waterborne-acrylic', { service: 'interior' }).judgements[0]?.condition,
+    ).toContain('cured');
+  });
+  it('half the film, twice the film: said, and refused above the most', () => {
+    const layer = (dryMicronsPerCoat: number): Layer => ({
+      ...layerOf('epoxy-barrier'),
+      dryMicronsPerCoat,
+      film: { min: 75, max: 125 },
+    });
+    const verdict = (dry: number) => checkStack([layer(dry)], place()).layers[0]?.verdict;
+    expect([verdict(60), verdict(100), verdict(126)]).toEqual(['condition', 'fine', 'no']);
+  });
+  it('a coat that stops curing above the cold to come: heat, or a winter grade', () => {
+    const layer: Layer = { ...layerOf('epoxy-barrier'), stopC: 10 };
+    expect(checkStack([layer], place({ coldestC: 4 })).verdict).toBe('condition');
+    expect(checkStack([layer], place({ coldestC: 11 })).verdict).toBe('fine');
+  });
+});
+
+describe('the product’s own sheet wins', () => {
+  const lay = (grounds: Layer['grounds']): Layer => ({ ...layerOf('two-pack-polyurethane'), grounds });
+  const over = (layer: Layer) =>
+    checkStack([layerOf('one-pack-primer'), layer], place({ service: 'daylight' })).layers[1];
+  it('a ground it allows is fine against the trade’s rule', () => {
+    expect(over(lay(['one-pack-primer']))?.verdict).toBe('fine');
+  });
+  it('a ground it leaves out is not, and says so with its mark', () => {
+    expect(over(lay(['epoxy-primer']))?.judgements.at(-1)).toMatchObject({
+      ruleId: 'not-on-sheet',
+      mark: 'P',
+    });
+  });
+});
+
+describe('the typical stacks of handbook part 5 raise no false alarm', () => {
+  it.each<[string, Partial<StackPlace>, Family[]]>([
+    ['GRP bottom', { substrate: 'grp' }, ['epoxy-barrier', 'ablative-antifouling']],
+    [
+      'steel bottom',
+      { substrate: 'steel' },
+      [
+        'epoxy-primer',
+        'epoxy-filler',
+        'epoxy-primer',
+        'epoxy-barrier',
+        'epoxy-surfacer',
+        'epoxy-barrier',
+        'ablative-antifouling',
+      ],
+    ],
+    [
+      'aluminium bottom',
+      { substrate: 'aluminium' },
+      ['epoxy-primer', 'epoxy-barrier', 'copper-free-antifouling'],
+    ],
+    [
+      'topsides, two-pack',
+      { substrate: 'grp', service: 'daylight' },
+      ['epoxy-primer', 'two-pack-polyurethane'],
+    ],
+    [
+      'topsides, one-pack',
+      { substrate: 'timber', service: 'daylight' },
+      ['one-pack-primer', 'one-pack-undercoat', 'one-pack-enamel'],
+    ],
+    ['bilge, epoxy', { substrate: 'timber', service: 'bilge' }, ['bilge-epoxy']],
+    ['bilge, one-pack', { substrate: 'timber', service: 'bilge' }, ['one-pack-bilge']],
+    [
+      'running gear',
+      { substrate: 'stainless-bronze' },
+      ['epoxy-primer', 'epoxy-barrier', 'hard-antifouling'],
+    ],
+    ['varnish', { substrate: 'timber', service: 'daylight' }, ['varnish']],
+  ])('%s', (_, where, families) => {
+    expect(judged(families, where).verdict).toBe('fine');
+  });
+});
+
+describe('the nearest stack that would be fine', () => {
+  const families = Object.keys(FAMILIES) as Family[];
+  it.each<[string, Family[], Partial<StackPlace>, Family[]]>([
+    [
+      'primer and barrier under antifouling',
+      ['hard-antifouling'],
+      { substrate: 'steel' },
+      ['epoxy-primer', 'epoxy-barrier', 'hard-antifouling'],
+    ],
+    [
+      'no copper on aluminium',
+      ['epoxy-primer', 'ablative-antifouling'],
+      { substrate: 'aluminium' },
+      ['epoxy-primer', 'copper-free-antifouling'],
+    ],
+    [
+      'gloss over the epoxy',
+      ['epoxy-primer'],
+      { service: 'daylight' },
+      ['epoxy-primer', 'two-pack-polyurethane'],
+    ],
+    [
+      'two-pack from below up',
+      ['one-pack-primer', 'two-pack-polyurethane'],
+      { service: 'daylight' },
+      ['epoxy-primer', 'two-pack-polyurethane'],
+    ],
+    [
+      'one-pack all the way on old enamel',
+      ['epoxy-primer', 'two-pack-polyurethane'],
+      { service: 'daylight', oldCoating: 'one-pack-enamel' },
+      ['one-pack-primer', 'one-pack-enamel'],
+    ],
+    [
+      'epoxy filler for polyester',
+      ['epoxy-primer', 'polyester-filler', 'epoxy-primer', 'two-pack-polyurethane'],
+      { service: 'daylight' },
+      ['epoxy-primer', 'epoxy-filler', 'epoxy-primer', 'two-pack-polyurethane'],
+    ],
+  ])('%s', (_, given, where, wanted) => {
+    expect(nearestFine(given, place(where))?.families).toEqual(wanted);
+  });
+  it('whatever stack is given, what it proposes has no “no” left', () => {
+    const anyFamily = fc.constantFrom(...families);
+    const anyPlace = fc.record({
+      substrate: fc.constantFrom(...(Object.keys(SUBSTRATES) as Substrate[])),
+      oldCoating: fc.option(anyFamily, { nil: null }),
+      service: fc.constantFrom('immersed', 'splash', 'daylight', 'interior', 'bilge', 'tank'),
+      coldestC: fc.constant(null),
+    }) as fc.Arbitrary<StackPlace>;
+    let proposed = 0;
+    fc.assert(
+      fc.property(fc.array(anyFamily, { minLength: 1, maxLength: 5 }), anyPlace, (given, where) => {
+        const found = nearestFine(given, where);
+        if (!found) return;
+        proposed++;
+        expect(checkStack(stack(...found.families), where).verdict).not.toBe('no');
+      }),
+      { seed: 7, numRuns: 400 },
+    );
+    expect(proposed).toBeGreaterThan(300);
+  });
+});

@@ -1,0 +1,79 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { useFieldArray, useFormContext } from 'react-hook-form';
+import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import type { SheetValues } from './sheetValues.ts';
+
+const KINDS = [
+  ['accelerator', 'Accelerator'],
+  ['retarder', 'Retarder'],
+  ['roller', 'Roller additive'],
+  ['other', 'Other'],
+] as const;
+
+/** Sizes it is sold in, how long it keeps, and what else may go in. */
+export function PackFields() {
+  const { control } = useFormContext<SheetValues>();
+  const packs = useFieldArray({ control, name: 'packs' });
+  const additives = useFieldArray({ control, name: 'additives' });
+  return (
+    <section aria-labelledby="packs" className="space-y-3">
+      <h2 id="packs" className="batten pb-1 text-lg">
+        Packs and additives
+      </h2>
+      {packs.fields.map((field, i) => (
+        <div key={field.id} className="flex flex-wrap items-end gap-3">
+          <div className="w-40">
+            <QuantityField name={`packs.${i}.litres`} label="Pack, mixed" quantity="volume" />
+          </div>
+          <div className="w-32">
+            <Field name={`packs.${i}.price`} label="Price" inputMode="decimal" />
+          </div>
+          <button
+            type="button"
+            className="btn btn-ghost"
+            aria-label={`Remove pack ${i + 1}`}
+            onClick={() => packs.remove(i)}
+          >
+            <Trash2 size={18} aria-hidden="true" />
+          </button>
+        </div>
+      ))}
+      {additives.fields.map((field, i) => (
+        <div key={field.id} className="flex flex-wrap items-end gap-3">
+          <div className="w-56">
+            <Field name={`additives.${i}.name`} label="Additive" />
+          </div>
+          <div className="w-44">
+            <SelectField name={`additives.${i}.kind`} label="Kind" choices={KINDS} />
+          </div>
+          <div className="w-36">
+            <Field name={`additives.${i}.max`} label="At most" unit="ml/l" inputMode="decimal" />
+          </div>
+          <button
+            type="button"
+            className="btn btn-ghost"
+            aria-label={`Remove additive ${i + 1}`}
+            onClick={() => additives.remove(i)}
+          >
+            <Trash2 size={18} aria-hidden="true" />
+          </button>
+        </div>
+      ))}
+      <div className="flex flex-wrap items-end gap-3">
+        <button type="button" className="btn btn-sm" onClick={() => packs.append({ litres: '', price: '' })}>
+          <Plus size={16} aria-hidden="true" /> Pack
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => additives.append({ name: '', kind: 'accelerator', max: '' })}
+        >
+          <Plus size={16} aria-hidden="true" /> Additive
+        </button>
+        <div className="w-40">
+          <Field name="shelfMonths" label="Keeps unopened" unit="months" inputMode="numeric" />
+        </div>
+      </div>
+    </section>
+  );
+}

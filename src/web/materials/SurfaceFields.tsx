@@ -1,0 +1,59 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import { ANTIFOULINGS, type Cleanliness, FAMILIES, SUBSTRATES } from '../../core/system/index.ts';
+import { CheckField, QuantityField, SelectField } from '../forms/Field.tsx';
+import { choices } from '../survey/words.ts';
+import type { SheetValues } from './sheetValues.ts';
+
+const GRADES: readonly Cleanliness[] = ['Sa 1', 'Sa 2', 'Sa 2½', 'Sa 3', 'St 2', 'St 3'];
+
+/** What it may go on, how that wants to be prepared, and copper: not stated until said. */
+export function SurfaceFields() {
+  const { control, register } = useFormContext<SheetValues>();
+  const [family, states] = useWatch({ control, name: ['family', 'statesGrounds'] });
+  const antifouling = (ANTIFOULINGS as readonly string[]).includes(family);
+  return (
+    <section aria-labelledby="surface" className="space-y-3">
+      <h2 id="surface" className="batten pb-1 text-lg">
+        What it goes on
+      </h2>
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+        <SelectField
+          name="cleanliness"
+          label="Cleanliness wanted"
+          choices={[['', 'not stated'], ...GRADES.map((grade): [string, string] => [grade, grade])]}
+        />
+        <QuantityField name="profileMin" label="Profile, least" quantity="film" />
+        <QuantityField name="profileMax" label="Profile, most" quantity="film" />
+        {antifouling && (
+          <SelectField
+            name="copper"
+            label="Copper"
+            choices={[
+              ['', 'not stated'],
+              ['yes', 'holds copper'],
+              ['no', 'none'],
+            ]}
+          />
+        )}
+      </div>
+      <CheckField
+        name="statesGrounds"
+        label="The sheet names the grounds it may go on"
+        hint="Without the tick the trade's rules decide; with it, what is not ticked below is refused"
+      />
+      {states && (
+        <fieldset>
+          <legend className="label-caps pb-1">Grounds allowed</legend>
+          <div className="flex flex-wrap gap-x-5 gap-y-1">
+            {[...choices(SUBSTRATES), ...choices(FAMILIES)].map(([value, word]) => (
+              <label key={value} className="flex cursor-pointer items-center gap-2 py-1">
+                <input type="checkbox" className="checkbox" value={value} {...register('grounds')} />
+                {word}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+    </section>
+  );
+}
