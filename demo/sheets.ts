@@ -1,6 +1,7 @@
 import type { CurvePoint, OvercoatRule } from '../src/core/cure/index.ts';
 import type { Method } from '../src/core/film/index.ts';
 import { NOT_STATED, type ProductSheet } from '../src/core/system/index.ts';
+import { MORE_SHEETS } from './moreSheets.ts';
 
 /** Invented products of an invented range. Every figure here is made up for the demo and stands for no real tin. */
 
@@ -67,7 +68,7 @@ const BLACK = { name: 'black', hex: '#23252a' };
 const BUFF = { name: 'buff', hex: '#d9c79a' };
 const CLEAR = { name: 'clear', hex: '#d8b27a' };
 
-export const SHEETS: Record<string, ProductSheet> = {
+const FIRST: Record<string, ProductSheet> = {
   'Marram Grey Primer': {
     ...epoxy,
     family: 'epoxy-primer',
@@ -252,6 +253,7 @@ export const SHEETS: Record<string, ProductSheet> = {
   'Dulse Ablative': {
     ...single,
     family: 'ablative-antifouling',
+    copper: true,
     parts: onePack(1.75),
     volumeSolids: 0.5,
     film: { min: 40, typical: 55, max: 80 },
@@ -272,6 +274,7 @@ export const SHEETS: Record<string, ProductSheet> = {
   'Dulse Hard': {
     ...single,
     family: 'hard-antifouling',
+    copper: true,
     parts: onePack(1.8),
     volumeSolids: 0.52,
     film: { min: 40, typical: 50, max: 75 },
@@ -287,6 +290,7 @@ export const SHEETS: Record<string, ProductSheet> = {
   'Dulse Clear Water': {
     ...single,
     family: 'copper-free-antifouling',
+    copper: false,
     parts: onePack(1.45),
     volumeSolids: 0.47,
     film: { min: 40, typical: 50, max: 75 },
@@ -370,3 +374,33 @@ export const SHEETS: Record<string, ProductSheet> = {
     colours: [CLEAR],
   },
 };
+
+/** Invented prices a litre, in the yard's money. */
+const PRICE: Partial<Record<ProductSheet['family'], number>> = {
+  'two-pack-polyurethane': 62,
+  'hard-antifouling': 48,
+  'ablative-antifouling': 52,
+  'copper-free-antifouling': 64,
+  'epoxy-barrier': 34,
+  'one-pack-enamel': 31,
+  varnish: 36,
+};
+
+/** Small, usual and large packs at what an invented chandler asks for them. */
+function packsOf({ family, packs }: ProductSheet): ProductSheet['packs'] {
+  if (packs.length > 0) return packs;
+  const perLitre = PRICE[family] ?? 27;
+  return [
+    { litres: 0.75, price: Math.round(perLitre * 0.75 * 1.25) },
+    { litres: 2.5, price: Math.round(perLitre * 2.5) },
+    { litres: 5, price: Math.round(perLitre * 5 * 0.92) },
+  ];
+}
+
+/** The whole invented range. */
+export const SHEETS: Record<string, ProductSheet> = Object.fromEntries(
+  Object.entries({ ...FIRST, ...MORE_SHEETS }).map(([name, sheet]) => [
+    name,
+    { ...sheet, packs: packsOf(sheet), shelfMonths: sheet.shelfMonths ?? 24 },
+  ]),
+);

@@ -140,6 +140,10 @@ test('three coats make a system, with its litres', async ({ page }) => {
   await page.getByLabel('Dry film a coat').fill('100');
   // 19.5 m² × 100 µm / (1000 × 0.5 × 0.925) = 4.216 l
   await expect(page.getByRole('table')).toContainText('4.22 l');
+  // An epoxy as the last coat in daylight: refused until it is said why.
+  await page.getByRole('button', { name: 'Save system' }).click();
+  await expect(page.getByText(/No: epoxy chalks in the sun/)).toBeVisible();
+  await page.getByLabel(/To lay it all the same/).fill('gloss follows when its sheet is here');
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.reload();

@@ -136,6 +136,11 @@ export async function aPlannedArea(server: Server) {
     method: 'roller' as const,
     thinner: 0,
     colours: ['grey', 'white'],
+    signal: null,
+    extraCoats: 0,
+    before: [],
+    sandBetween: null,
+    overrule: null,
   };
   await server.ask('POST', '/boats', boat);
   const made = await server.ask<Area>('POST', '/areas', area);

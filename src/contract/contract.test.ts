@@ -129,6 +129,11 @@ describe('sheets and stacks', () => {
       method: 'brush',
       thinner: 0,
       colours: ['x'],
+      signal: null,
+      extraCoats: 0,
+      before: [],
+      sandBetween: null,
+      overrule: null,
     };
     expect(refusals(stackInput, { version: 1, steps: [step] })).toEqual([
       'steps.0.coats: coats 1.5 must be a whole number',

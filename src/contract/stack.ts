@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
-import { above0, between, id, objectOf, oneOf } from './joi.ts';
+import type { Overrule, StepTask, TaskKind } from '../core/system/index.ts';
+import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
 
 /** One step of an area's system: a product in so many coats. */
 export interface Step {
@@ -13,6 +14,16 @@ export interface Step {
   thinner: number;
   /** Colours by name, used in turn from coat to coat. */
   colours: string[];
+  /** Colour of the first coat, where it is to signal wear. */
+  signal: string | null;
+  /** Coats more on areas of high wear. */
+  extraCoats: number;
+  /** Work before the first coat of the step. */
+  before: StepTask[];
+  /** Grit between its coats; null: not sanded. */
+  sandBetween: number | null;
+  /** Rules overruled for it, and why: stands on the record. */
+  overrule: Overrule | null;
 }
 
 export interface StackInput {
@@ -20,30 +31,79 @@ export interface StackInput {
   version: number;
 }
 
-export const stackInput = objectOf<StackInput>({
-  steps: Joi.array()
-    .items(
-      objectOf<Step>({
-        id: id().required(),
-        productId: id().label('product').required(),
-        coats: between('coats', 1, 20).integer().required(),
-        dryMicronsPerCoat: above0('dry film a coat (µm)', 5000).required(),
-        method: oneOf<Method>({
-          brush: true,
-          roller: true,
-          'roll-and-tip': true,
-          'conventional-spray': true,
-          'airless-spray': true,
-        })
-          .label('method')
-          .required(),
-        thinner: between('thinner (fraction)', 0, 0.5).required(),
-        colours: Joi.array().items(Joi.string().max(80)).min(1).max(6).label('colours').required(),
-      }),
-    )
-    .max(30)
-    .unique('id')
-    .label('steps')
+const task = objectOf<StepTask>({
+  kind: oneOf<TaskKind>({
+    prepare: true,
+    wash: true,
+    sand: true,
+    wait: true,
+    inspect: true,
+    aggregate: true,
+  })
+    .label('kind of work')
     .required(),
+  amount: between('grit or hours', 0, 5000).allow(null).required(),
+  note: text(300).label('note of the work').required(),
+});
+
+const steps = Joi.array()
+  .items(
+    objectOf<Step>({
+      id: id().required(),
+      productId: id().label('product').required(),
+      coats: between('coats', 1, 20).integer().required(),
+      dryMicronsPerCoat: above0('dry film a coat (µm)', 5000).required(),
+      method: oneOf<Method>({
+        brush: true,
+        roller: true,
+        'roll-and-tip': true,
+        'conventional-spray': true,
+        'airless-spray': true,
+      })
+        .label('method')
+        .required(),
+      thinner: between('thinner (fraction)', 0, 0.5).required(),
+      colours: Joi.array().items(Joi.string().max(80)).min(1).max(6).label('colours').required(),
+      signal: Joi.string().max(80).label('signal colour').allow(null).required(),
+      extraCoats: between('extra coats', 0, 10).integer().required(),
+      before: Joi.array().items(task).max(12).label('work before').required(),
+      sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
+      overrule: objectOf<Overrule>({
+        ruleIds: Joi.array().items(Joi.string().max(60)).min(1).max(20).unique().required(),
+        reason: Joi.string().trim().min(8).max(600).label('reason for overruling').required(),
+      })
+        .allow(null)
+        .required(),
+    }),
+  )
+  .max(30)
+  .unique('id')
+  .label('steps')
+  .required();
+
+export const stackInput = objectOf<StackInput>({
+  steps,
   version: Joi.number().integer().min(1).required(),
+});
+
+/** One stack laid on several areas at once. */
+export interface StackForAreas {
+  areaIds: string[];
+  steps: Step[];
+}
+export const stackForAreas = objectOf<StackForAreas>({
+  areaIds: Joi.array().items(id()).min(1).max(60).unique().label('areas').required(),
+  steps,
+});
+
+/** A stack kept under a name, to be laid on other boats. */
+export interface OwnTemplate {
+  id: string;
+  name: string;
+  steps: Step[];
+}
+export const ownTemplate = objectOf<OwnTemplate>({
+  id: id().required(),
+  name: title('name of the template').required(),
+  steps,
 });

@@ -143,6 +143,8 @@ export interface StackView {
   steps: Step[];
   /** Coats fully laid of each step, by step id. */
   laid: Record<string, number>;
+  /** Dry film by litres of each of them, µm, in the order they were laid. */
+  asLaid: Record<string, number[]>;
 }
 
 /** Everything the bench needs for one area. */
@@ -178,5 +180,7 @@ export interface LogView {
   clocks: AreaClock[];
   form: OffsetTable | null;
   entries: Entry[];
+  /** Rules overruled on the boat's stacks, with the reason given. */
+  overruled: { areaId: string; productName: string; ruleIds: string[]; reason: string }[];
   products: Record<string, { name: string; volumeSolids: number; version: number }>;
 }

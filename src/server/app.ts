@@ -18,6 +18,7 @@ import { productRoutes } from './routes/products.ts';
 import { slipRoutes } from './routes/slip.ts';
 import { standRoutes } from './routes/stands.ts';
 import { surveyRecordRoutes } from './routes/surveyRecords.ts';
+import { templateRoutes } from './routes/templates.ts';
 import { waterlineRoutes } from './routes/waterline.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { yardRoutes } from './routes/yard.ts';
@@ -85,6 +86,7 @@ export function makeApp(context: Context, options: { logger: Logger; webFolder: 
     photoRoutes,
     formRoutes,
     waterlineRoutes,
+    templateRoutes,
     productRoutes,
     logRoutes,
     weatherRoutes,

@@ -45,6 +45,18 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./systems/SystemsPage.tsx')).SystemsPage }),
       },
       {
+        path: 'boats/:boatId/systems/:areaId/compare',
+        lazy: async () => ({ Component: (await import('./systems/ComparePage.tsx')).ComparePage }),
+      },
+      {
+        path: 'rules',
+        lazy: async () => ({ Component: (await import('./systems/RulesPage.tsx')).RulesPage }),
+      },
+      {
+        path: 'tools',
+        lazy: async () => ({ Component: (await import('./tools/ToolsPage.tsx')).ToolsPage }),
+      },
+      {
         path: 'boats/:boatId/log',
         lazy: async () => ({ Component: (await import('./log/LogPage.tsx')).LogPage }),
       },

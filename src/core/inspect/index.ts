@@ -8,3 +8,23 @@ export {
   type RustGrade,
   SALT_LIMIT,
 } from './findings.ts';
+export {
+  adhesionTest,
+  BARE_STEEL_HOURS,
+  type BlastDay,
+  blastDay,
+  type ConverterRound,
+  type ConverterStep,
+  CROSS_CUT_TO_MICRONS,
+  converterCourse,
+  PASSIVATED_HOURS,
+  type Profile,
+  profileFromTape,
+  saltFromConductivity,
+  solventRub,
+  TAPE_FILM_MICRONS,
+  TAPE_RANGE,
+  type TapeGrade,
+  WASH_RATIO,
+  washLitres,
+} from './preparation.ts';

@@ -27,6 +27,24 @@ export interface Layer extends Lay {
   stopC: number | null;
 }
 
+/** A step with its product's sheet, as the rules look at it. */
+export function layerOfStep(
+  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'>,
+  sheet: Pick<ProductSheet, 'family' | 'copper' | 'grounds' | 'film' | 'thinner' | 'cure'>,
+): Layer {
+  return {
+    family: sheet.family,
+    copper: sheet.copper,
+    grounds: sheet.grounds,
+    coats: step.coats,
+    dryMicronsPerCoat: step.dryMicronsPerCoat,
+    film: sheet.film,
+    thinner: step.thinner,
+    thinnerMax: sheet.thinner?.maxFraction ?? null,
+    stopC: sheet.cure.stopC,
+  };
+}
+
 export interface StackPlace {
   substrate: Substrate;
   /** What lies there from before; null: bare. */

@@ -5,12 +5,15 @@ export {
   type Judgement,
   judgeJoint,
   type Layer,
+  layerOfStep,
   type StackPlace,
 } from './checkStack.ts';
+export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } from './compare.ts';
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
 export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TWO_PACKS } from './groups.ts';
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
+export { type PrepStep, prepareFor, prepHours } from './prepareFor.ts';
 export {
   type Bond,
   type Ground,
@@ -24,6 +27,7 @@ export {
   type ServiceKind,
   type Verdict,
 } from './rules.ts';
+export { SCHOOLS, type School, type SchoolWay } from './schools.ts';
 export {
   type Additive,
   type Cleanliness,
@@ -34,4 +38,21 @@ export {
   type Pack,
   type ProductSheet,
 } from './sheet.ts';
+export { coatsStillNeeded, type SheetNote, sheetNotes } from './sheetNotes.ts';
 export { type NextCoat, nextCoat, type StackStep, type StepNeed, stackNeed } from './stack.ts';
+export {
+  coatsWanted,
+  colourOf,
+  type Overrule,
+  type StepPlan,
+  type StepTask,
+  type TaskKind,
+} from './step.ts';
+export {
+  type FilledStep,
+  fillTemplate,
+  TEMPLATES,
+  type Template,
+  type TemplateStep,
+  templatesFor,
+} from './templates.ts';

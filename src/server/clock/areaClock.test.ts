@@ -41,6 +41,11 @@ const step = (id: string, productId: string, coats: number, colours = ['grey', '
   method: 'roller',
   thinner: 0,
   colours,
+  signal: null,
+  extraCoats: 0,
+  before: [],
+  sandBetween: null,
+  overrule: null,
 });
 const coat = (
   stepId: string,

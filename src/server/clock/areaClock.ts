@@ -7,7 +7,7 @@ import {
   type TempSeries,
   windowsFor,
 } from '../../core/cure/index.ts';
-import { type CoatGroup, coatGroups, nextCoat } from '../../core/system/index.ts';
+import { type CoatGroup, coatGroups, coatsWanted, colourOf, nextCoat } from '../../core/system/index.ts';
 import { tempsFor } from './air.ts';
 import { type AreaState, type CoatOnArea, netAreaOf, type Shelf } from './load.ts';
 
@@ -25,7 +25,7 @@ function nextView(
   shelf: Shelf,
 ): NextView | null {
   const next = nextCoat(
-    state.steps.map((step) => step.coats),
+    state.steps.map((step) => coatsWanted(step, state.area.highWear)),
     laid,
   );
   const step = next && state.steps[next.step];
@@ -34,10 +34,10 @@ function nextView(
   return {
     stepId: step.id,
     coatNo: next.coat,
-    coats: step.coats,
+    coats: coatsWanted(step, state.area.highWear),
     productId: step.productId,
     productName: shelf.latest.get(step.productId)?.name ?? 'unknown product',
-    colour: step.colours[next.coat % step.colours.length] ?? '',
+    colour: colourOf(step, next.coat),
     coveredM2: begun?.coveredM2 ?? 0,
   };
 }
@@ -57,6 +57,7 @@ export function areaClock(
   const { areaM2, spread } = netAreaOf(state);
   const groups = coatGroups({ coats: state.coats, areaM2 });
   const laid = wholeCoats(state, groups);
+  const wanted = state.steps.map((step) => coatsWanted(step, state.area.highWear));
   const next = nextView(state, groups, laid, shelf);
   // Where a coat was broken off, the next paint lands on the coat below it: the last one that is whole.
   const top = groups.findLast((group) => group.complete);
@@ -84,8 +85,8 @@ export function areaClock(
     warnings: [],
     keyGrit: null,
     ruleBy: null,
-    stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, state.steps[i]?.coats ?? 0), 0),
-    stepsAll: state.steps.reduce((sum, step) => sum + step.coats, 0),
+    stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, wanted[i] ?? 0), 0),
+    stepsAll: wanted.reduce((sum, coats) => sum + coats, 0),
   };
   if (!top || !last) return clock;
   const step = state.steps.find((s) => s.id === top.stepId);
@@ -94,7 +95,9 @@ export function areaClock(
     productId: last.body.productId,
     productName: shelf.latest.get(last.body.productId)?.name ?? 'unknown product',
     colour: last.body.colour,
-    coatLabel: step ? `coat ${top.coatNo + 1} of ${step.coats}` : `coat ${top.coatNo + 1}`,
+    coatLabel: step
+      ? `coat ${top.coatNo + 1} of ${coatsWanted(step, state.area.highWear)}`
+      : `coat ${top.coatNo + 1}`,
     laidFrom: new Date(top.fromMs).toISOString(),
     laidTo: new Date(top.toMs).toISOString(),
   };

@@ -20,12 +20,13 @@ import type {
   EntryBody,
   Finding,
   HullForm,
+  OwnTemplate,
   PartOf,
   Shift,
   Stand,
   WaterlineInput,
 } from '../../contract/index.ts';
-import type { ProductSheet } from '../../core/system/index.ts';
+import type { Overrule, ProductSheet, StepTask } from '../../core/system/index.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 const version = () => integer('version').notNull().default(1);
@@ -125,9 +126,22 @@ export const step = pgTable(
     method: text('method').notNull(),
     thinner: doublePrecision('thinner').notNull(),
     colours: jsonb('colours').$type<string[]>().notNull(),
+    signal: text('signal'),
+    extraCoats: integer('extra_coats').notNull().default(0),
+    before: jsonb('before').$type<StepTask[]>().notNull().default([]),
+    sandBetween: integer('sand_between'),
+    overrule: jsonb('overrule').$type<Overrule>(),
   },
   (table) => [index('step_by_area').on(table.areaId, table.position)],
 );
+
+/** Stacks kept under a name. */
+export const ownTemplate = pgTable('own_template', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  steps: jsonb('steps').$type<OwnTemplate['steps']>().notNull(),
+  archived: archived(),
+});
 
 /** Append only. A correction is a new row that names the old one; one correction at most for each row. */
 export const logEntry = pgTable(

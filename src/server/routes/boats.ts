@@ -92,8 +92,8 @@ export function boatRoutes({ db, live, memory, now }: Context): Router {
 
   router.get('/boats/:id/stacks', async (req, res) => {
     await findBoat(db, req.params.id);
-    const { states } = await memory.some(now(), { boatId: req.params.id });
-    res.json(states.map(stackView));
+    const { states, shelf } = await memory.some(now(), { boatId: req.params.id });
+    res.json(states.map((state) => stackView(state, shelf)));
   });
   return router;
 }

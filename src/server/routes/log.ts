@@ -154,7 +154,7 @@ export function logRoutes({ db, live, memory, now }: Context): Router {
         products[id] = { name: known.name, volumeSolids: known.sheet.volumeSolids, version: known.version };
       }
     }
-    const { clocks } = await memory.some(now(), { boatId: boat.id });
+    const { clocks, states } = await memory.some(now(), { boatId: boat.id });
     const shape = (await memory.shapes()).get(boat.id);
     const view: LogView = {
       boat,
@@ -162,6 +162,19 @@ export function logRoutes({ db, live, memory, now }: Context): Router {
       clocks: [...clocks],
       form: shape?.table ?? null,
       entries,
+      overruled: states.flatMap((state) =>
+        state.steps.flatMap(({ overrule, productId }) =>
+          overrule
+            ? [
+                {
+                  areaId: state.area.id,
+                  productName: shelf.latest.get(productId)?.name ?? 'a product',
+                  ...overrule,
+                },
+              ]
+            : [],
+        ),
+      ),
       products,
     };
     res.json(view);

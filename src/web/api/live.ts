@@ -8,7 +8,7 @@ const TOUCHES: Record<string, readonly string[]> = {
   survey: ['boat', 'bench'],
   form: ['slip', 'boat', 'form', 'waterline', 'bench'],
   products: ['products', 'slip', 'bench', 'clock', 'boat'],
-  stacks: ['stacks', 'slip', 'bench', 'clock', 'boat'],
+  stacks: ['stacks', 'templates', 'slip', 'bench', 'clock', 'boat'],
   log: ['slip', 'bench', 'clock', 'boat', 'log', 'stacks'],
   weather: ['weather', 'slip', 'bench', 'clock', 'boat'],
 };

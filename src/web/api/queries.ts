@@ -5,6 +5,7 @@ import type {
   ClockDetail,
   FormView,
   LogView,
+  OwnTemplate,
   Product,
   SlipView,
   StackView,
@@ -64,3 +65,6 @@ export const useWaterline = (boatId: string) =>
     queryKey: ['waterline', boatId],
     queryFn: () => api<Waterline>('GET', `/boats/${boatId}/waterline`),
   });
+
+export const useTemplates = () =>
+  useQuery({ queryKey: ['templates'], queryFn: () => api<OwnTemplate[]>('GET', '/templates') });

@@ -78,6 +78,11 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
         method: 'roller' as const,
         thinner: 0.075,
         colours: ['grey', 'white'],
+        signal: 'white',
+        extraCoats: 1,
+        before: [{ kind: 'sand' as const, amount: 120, note: 'by hand at the edges' }],
+        sandBetween: 220,
+        overrule: { ruleIds: ['epoxy-in-daylight'], reason: 'covered by the awning' },
       },
     ];
     const read = new FormReader(system);

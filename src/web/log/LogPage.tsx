@@ -84,6 +84,14 @@ function AreaLog({ area, view, zone, now }: { area: Area; view: LogView; zone: s
           </p>
         )}
       </div>
+      {view.overruled
+        .filter((each) => each.areaId === area.id)
+        .map(({ productName, ruleIds, reason }) => (
+          <p key={`${productName}${ruleIds.join()}`} className="border-warning my-1 border-l-4 pl-3">
+            <strong>Laid against the rules:</strong> {productName} ({ruleIds.join(', ').replaceAll('-', ' ')}
+            ). Reason given: {reason}
+          </p>
+        ))}
       {entries.length === 0 ? (
         <p className="py-2 opacity-80">Nothing logged.</p>
       ) : (

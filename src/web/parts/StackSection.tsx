@@ -1,3 +1,4 @@
+import type { Bond } from '../../core/system/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 export interface DrawnStep {
@@ -5,12 +6,17 @@ export interface DrawnStep {
   product: string;
   coats: number;
   micronsPerCoat: number;
-  /** Drawn colours in turn, #rrggbb. */
+  /** Least and most a coat by the sheet, µm. */
+  film: { min: number; max: number };
+  /** Drawn colour of each coat, #rrggbb. */
   colours: readonly string[];
-  laid: number;
+  /** Dry film of each coat that lies, as laid, µm. */
+  laid: readonly number[];
+  /** How the first coat holds to what is below it. */
+  bond: Bond;
 }
 
-const WIDTH = 560;
+const WIDTH = 600;
 const HEIGHT = 330;
 const LEFT = 62;
 const FILM_RIGHT = 300;
@@ -23,35 +29,72 @@ function tickOf(total: number): number {
   return ([1, 2, 5, 10].find((n) => n * power >= rough) ?? 10) * power;
 }
 
-/** The stack cut through, to scale: every coat in its own colour, coats that lie filled, those to come in outline. */
+const BOND_WORDS: Record<Bond, string> = { fused: 'fused', keyed: 'keyed', tie: 'tie', none: 'no hold' };
+
+interface Coat {
+  key: string;
+  from: number;
+  to: number;
+  colour: string;
+  there: boolean;
+}
+
+/** The coats of a step one on the other: as laid where they lie, as planned where they do not. */
+function coatsOf(step: DrawnStep, base: number): Coat[] {
+  let from = base;
+  return Array.from({ length: Math.max(step.coats, step.laid.length) }, (_, i) => {
+    const thick = step.laid[i] ?? step.micronsPerCoat;
+    const coat = {
+      key: `${step.id}-${i}`,
+      from,
+      to: from + thick,
+      colour: step.colours[i % step.colours.length] ?? '#999999',
+      there: i < step.laid.length,
+    };
+    from = coat.to;
+    return coat;
+  });
+}
+
+/**
+ * The stack cut through, to scale: coats that lie filled and as thick as they came out, those to come in outline, the
+ * target beside them, and each joint drawn by how it holds.
+ */
 export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]; substrate: string }) {
   const { show } = useUnits();
-  const total = steps.reduce((sum, step) => sum + step.coats * step.micronsPerCoat, 0);
-  if (!(total > 0)) return null;
+  const planned = steps.reduce((sum, step) => sum + step.coats * step.micronsPerCoat, 0);
+  if (!(planned > 0)) return null;
+  let base = 0;
+  const drawn = steps.map((step) => {
+    const coats = coatsOf(step, base);
+    const from = base;
+    base = coats.at(-1)?.to ?? base;
+    return { step, coats, from, to: base };
+  });
+  const total = Math.max(planned, base);
   const scale = (HEIGHT - 20) / total;
   const tick = tickOf(total);
   const y = (microns: number) => HEIGHT - microns * scale;
-  let height = 0;
-  const bands = steps.map((step) => {
-    const from = height;
-    height += step.coats * step.micronsPerCoat;
-    return { step, from, to: height };
-  });
   // Labels keep their distance even where a step is a thin line.
   const labelAt: number[] = [];
-  for (const { from, to } of bands) {
+  for (const { from, to } of drawn) {
     const wanted = y((from + to) / 2);
     const below = labelAt.at(-1);
-    labelAt.push(below === undefined ? wanted : Math.min(wanted, below - 40));
+    labelAt.push(below === undefined ? wanted : Math.min(wanted, below - 56));
   }
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
   const top = Math.min(0, (labelAt.at(-1) ?? 0) - 24);
+  const least = steps.reduce((sum, step) => sum + step.coats * step.film.min, 0);
+  const said = steps.map(
+    (s) =>
+      `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} laid, ${BOND_WORDS[s.bond]}`,
+  );
   return (
     <svg
       viewBox={`0 ${top} ${WIDTH} ${HEIGHT + GROUND - top + 6}`}
       className="block h-auto w-full"
       role="img"
-      aria-label={`Section through the system: ${steps.map((s) => `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid} laid`).join('; ')}`}
+      aria-label={`Section through the system: ${said.join('; ')}`}
     >
       <defs>
         <pattern id="ground" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -71,27 +114,27 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
           {show(1, 'film').replace(/^[\d.]+ /, '')} dry
         </text>
         <path d={`M${LEFT} ${y(total)}V${HEIGHT}`} stroke="var(--line)" />
-        {bands.map(({ step, from }) =>
-          Array.from({ length: step.coats }, (_, coat) => {
-            const base = from + coat * step.micronsPerCoat;
-            const there = coat < step.laid;
-            return (
-              <rect
-                // biome-ignore lint/suspicious/noArrayIndexKey: a coat is its number
-                key={`${step.id}-${coat}`}
-                x={LEFT + 6}
-                y={y(base + step.micronsPerCoat)}
-                width={FILM_RIGHT - LEFT - 6}
-                height={step.micronsPerCoat * scale}
-                fill={step.colours[coat % step.colours.length]}
-                fillOpacity={there ? 1 : 0.28}
-                stroke="var(--line)"
-                strokeWidth={there ? 1.2 : 0.9}
-                strokeDasharray={there ? undefined : '5 4'}
-              />
-            );
-          }),
+        {drawn.flatMap(({ coats }) =>
+          coats.map((coat) => (
+            <rect
+              key={coat.key}
+              x={LEFT + 6}
+              y={y(coat.to)}
+              width={FILM_RIGHT - LEFT - 6}
+              height={Math.max(0.5, (coat.to - coat.from) * scale)}
+              fill={coat.colour}
+              fillOpacity={coat.there ? 1 : 0.28}
+              stroke="var(--line)"
+              strokeWidth={coat.there ? 1.2 : 0.9}
+              strokeDasharray={coat.there ? undefined : '5 4'}
+            />
+          )),
         )}
+        {drawn.map(({ step, from }) => (
+          <Joint key={step.id} bond={step.bond} y={y(from)} />
+        ))}
+        <Level y={y(planned)} text="target" />
+        {least < planned && <Level y={y(least)} text="least" />}
         <rect
           x={LEFT + 6}
           y={HEIGHT}
@@ -100,26 +143,63 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
           fill="url(#ground)"
           stroke="var(--line)"
         />
-        <text x={FILM_RIGHT + 44} y={HEIGHT + 22}>
+        <text x={FILM_RIGHT + 60} y={HEIGHT + 22}>
           {substrate}
         </text>
-        {bands.map(({ step, from, to }, i) => (
+        {drawn.map(({ step, from, to }, i) => (
           <g key={step.id}>
             <path
-              d={`M${FILM_RIGHT} ${y((from + to) / 2)}L${FILM_RIGHT + 36} ${labelAt[i]}`}
+              d={`M${FILM_RIGHT} ${y((from + to) / 2)}L${FILM_RIGHT + 52} ${labelAt[i]}`}
               fill="none"
               stroke="var(--line)"
               strokeWidth="0.8"
             />
-            <text x={FILM_RIGHT + 44} y={(labelAt[i] ?? 0) - 2} fontWeight="650">
+            <text x={FILM_RIGHT + 60} y={(labelAt[i] ?? 0) - 10} fontWeight="650">
               {step.product}
             </text>
-            <text x={FILM_RIGHT + 44} y={(labelAt[i] ?? 0) + 14}>
-              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid} laid
+            <text x={FILM_RIGHT + 60} y={(labelAt[i] ?? 0) + 6}>
+              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid.length} laid
+            </text>
+            <text x={FILM_RIGHT + 60} y={(labelAt[i] ?? 0) + 22}>
+              {BOND_WORDS[step.bond]} below
             </text>
           </g>
         ))}
       </g>
     </svg>
+  );
+}
+
+/** A joint by how it holds: one wavy film, teeth, a double line, or a gap. */
+function Joint({ bond, y }: { bond: Bond; y: number }) {
+  const [from, to] = [LEFT + 6, FILM_RIGHT];
+  const n = 17;
+  const step = (to - from) / n;
+  if (bond === 'fused') return null;
+  if (bond === 'tie') {
+    return (
+      <path d={`M${from} ${y - 2}H${to}M${from} ${y + 2}H${to}`} stroke="var(--line)" strokeWidth="1.4" />
+    );
+  }
+  if (bond === 'none') {
+    return (
+      <g>
+        <path d={`M${from} ${y}H${to}`} stroke="var(--board)" strokeWidth="6" />
+        <path d={`M${from} ${y}H${to}`} stroke="var(--color-error)" strokeWidth="3" strokeDasharray="10 6" />
+      </g>
+    );
+  }
+  const teeth = Array.from({ length: n }, () => `l${step / 2} -5l${step / 2} 5`).join('');
+  return <path d={`M${from} ${y}${teeth}`} fill="none" stroke="var(--line)" strokeWidth="1.2" />;
+}
+
+function Level({ y, text }: { y: number; text: string }) {
+  return (
+    <g>
+      <path d={`M${FILM_RIGHT + 2} ${y}h14`} stroke="var(--line)" strokeWidth="2" />
+      <text x={FILM_RIGHT + 18} y={y + 4} fontSize="11">
+        {text}
+      </text>
+    </g>
   );
 }

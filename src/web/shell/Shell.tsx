@@ -22,6 +22,8 @@ function placesFor(boatId: string | null | undefined): Place[] {
     { to: boat('systems'), name: 'Systems', thumb: true },
     { to: '/materials', name: 'Materials', thumb: false },
     { to: '/weather', name: 'Weather', thumb: false },
+    { to: '/tools', name: 'Tools', thumb: false },
+    { to: '/rules', name: 'Rules', thumb: false },
     { to: '/bench', name: 'Bench', thumb: true },
     { to: boat('log'), name: 'Log', thumb: true },
   ];
@@ -74,7 +76,7 @@ export function Shell() {
                 </p>
               )}
               {i === 3 && <p className="label-caps mt-3 px-4 pb-1">Yard</p>}
-              {i === 5 && <p className="label-caps mt-3 px-4 pb-1">Work</p>}
+              {i === 7 && <p className="label-caps mt-3 px-4 pb-1">Work</p>}
               <NavLink to={place.to} end={place.to === '/'} className={railLink}>
                 {place.name}
               </NavLink>

@@ -1,25 +1,38 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import type { FieldError, StackView } from '../../contract/index.ts';
-import { SUBSTRATES } from '../../core/system/index.ts';
+import type { FieldError, StackView, Step } from '../../contract/index.ts';
+import { coatsStillNeeded, colourOf, type JudgedStack, SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { NearestFine } from './NearestFine.tsx';
 import { StackTotals } from './StackTotals.tsx';
-import { StepLine } from './StepLine.tsx';
+import { Steps } from './Steps.tsx';
 import type { StackContext } from './stackContext.ts';
-import { type StackValues, stackFormPath, stackToValues, stepOf, valuesToStack } from './stackForm.ts';
+import { type StackValues, stackFormPath, stackToValues, valuesToStack } from './stackForm.ts';
+import { judgeSteps } from './stackRules.ts';
 
 interface Props {
   context: StackContext;
   stack: StackView;
 }
 
-/** The stack of one area: its steps in the order they go on, drawn, counted, and saved as a whole. */
+/** The rules that refuse each step go with the reason typed for it. */
+function withOverrules(steps: readonly Step[], values: StackValues, judged: JudgedStack | null): Step[] {
+  return steps.map((step, i) => {
+    const ruleIds = (judged?.layers[i]?.judgements ?? [])
+      .filter(({ verdict }) => verdict === 'no')
+      .map(({ ruleId }) => ruleId);
+    const reason = values.steps[i]?.reason.trim() ?? '';
+    return { ...step, overrule: ruleIds.length > 0 && reason !== '' ? { ruleIds, reason } : null };
+  });
+}
+
+/** The stack of one area: its steps in the order they go on, judged, drawn, counted, and saved as a whole. */
 export function StackEditor({ context, stack }: Props) {
   const { system } = useUnits();
   const client = useQueryClient();
@@ -32,9 +45,22 @@ export function StackEditor({ context, stack }: Props) {
   ): Promise<FieldError[] | undefined> => {
     setSaved(false);
     const read = new FormReader(system);
-    const input = valuesToStack(values, over.version ?? base.version, read);
+    const typed = valuesToStack(values, over.version ?? base.version, read);
+    const judged = judgeSteps(typed.steps, context.products, context.area);
+    const input = { ...typed, steps: withOverrules(typed.steps, values, judged) };
     const errors = await refusals((c) => c.stackInput, input, read);
     if (errors.length) return errors.map((e) => ({ ...e, path: stackFormPath(e.path) }));
+    const unanswered = input.steps.flatMap((step, i): FieldError[] => {
+      const refused = judged?.layers[i]?.judgements.find(({ verdict }) => verdict === 'no');
+      if (!refused || step.overrule) return [];
+      return [
+        {
+          path: `steps.${i}.reason`,
+          message: `No: ${refused.reason}. Change the step, or say why all the same`,
+        },
+      ];
+    });
+    if (unanswered.length) return unanswered;
     const answer = await api<StackView>('PUT', `/areas/${context.area.id}/stack`, input);
     setBase(answer);
     setSaved(true);
@@ -68,40 +94,66 @@ export function StackEditor({ context, stack }: Props) {
         </>
       }
     >
-      <div className="grid grid-cols-1 items-start gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-        <DrawnStack context={context} />
-        <Steps context={context} />
-      </div>
+      <Judged context={context} />
       <StackTotals context={context} />
     </RecordForm>
   );
 }
 
-function DrawnStack({ context }: { context: StackContext }) {
+/** The stack as it is being typed, judged once for the drawing and the steps. */
+function Judged({ context }: { context: StackContext }) {
   const { control } = useFormContext<StackValues>();
   const { system } = useUnits();
   const values = useWatch({ control }) as StackValues;
-  const read = new FormReader(system);
-  const steps = valuesToStack(values, 1, read).steps.flatMap((step) => {
+  const { steps } = valuesToStack(values, 1, new FormReader(system));
+  const judged = judgeSteps(steps, context.products, context.area);
+  const families = steps.flatMap(
+    (step) => context.products.find((product) => product.id === step.productId)?.sheet.family ?? [],
+  );
+  return (
+    <div className="grid grid-cols-1 items-start gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="space-y-3">
+        <DrawnStack context={context} steps={steps} judged={judged} />
+        <LaidThin context={context} steps={steps} />
+        {judged?.verdict === 'no' && <NearestFine families={families} context={context} />}
+      </div>
+      <Steps context={context} judged={judged} />
+    </div>
+  );
+}
+
+function DrawnStack({
+  context,
+  steps,
+  judged,
+}: {
+  context: StackContext;
+  steps: readonly Step[];
+  judged: JudgedStack | null;
+}) {
+  const drawn = steps.flatMap((step, i) => {
     const product = context.products.find((p) => p.id === step.productId);
-    const usable = product && step.coats >= 1 && step.coats <= 20 && step.dryMicronsPerCoat > 0;
+    const coats = Math.round(step.coats + (context.area.highWear ? step.extraCoats : 0));
+    const usable = product && coats >= 1 && coats <= 30 && step.dryMicronsPerCoat > 0;
     if (!usable) return [];
     const hex = (name: string) => product.sheet.colours.find((c) => c.name === name)?.hex ?? '#999999';
     return [
       {
         id: step.id,
         product: product.name,
-        coats: Math.round(step.coats),
+        coats,
         micronsPerCoat: step.dryMicronsPerCoat,
-        colours: step.colours.map(hex),
-        laid: context.laid[step.id] ?? 0,
+        film: product.sheet.film,
+        colours: Array.from({ length: coats }, (_, coat) => hex(colourOf(step, coat))),
+        laid: context.asLaid[step.id] ?? [],
+        bond: judged?.layers[i]?.bond ?? ('keyed' as const),
       },
     ];
   });
   return (
     <div className="board p-3">
-      {steps.length > 0 ? (
-        <StackSection steps={steps} substrate={SUBSTRATES[context.area.substrate]} />
+      {drawn.length > 0 ? (
+        <StackSection steps={drawn} substrate={SUBSTRATES[context.area.substrate]} />
       ) : (
         <p className="p-6 opacity-80">The coats are drawn here in section, to scale, once there is one.</p>
       )}
@@ -109,59 +161,25 @@ function DrawnStack({ context }: { context: StackContext }) {
   );
 }
 
-function Steps({ context }: { context: StackContext }) {
-  const { control } = useFormContext<StackValues>();
-  const { fields, append, remove, move } = useFieldArray({ control, name: 'steps', keyName: 'key' });
-  const { system } = useUnits();
-  const [chosen, setChosen] = useState('');
-  const product = context.products.find((p) => p.id === chosen) ?? context.products[0];
-  return (
-    <div>
-      {fields.length === 0 && (
-        <p className="pb-3">No coats yet. The first one added goes on the bare surface.</p>
-      )}
-      <ol className="space-y-4">
-        {fields.map((field, i) => (
-          <li key={field.key}>
-            <StepLine
-              index={i}
-              last={i === fields.length - 1}
-              context={context}
-              onRemove={() => remove(i)}
-              onMove={(by) => move(i, i + by)}
-            />
-          </li>
-        ))}
-      </ol>
-      {product ? (
-        <div className="border-base-300 mt-4 flex flex-wrap items-end gap-2 border-t pt-4">
-          <label className="grow">
-            <span className="label-caps block pb-1">On top of that</span>
-            <select
-              className="select w-full"
-              value={product.id}
-              onChange={(event) => setChosen(event.target.value)}
-            >
-              {context.products.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <button type="button" className="btn" onClick={() => append(stepOf(product, system))}>
-            Add this coat
-          </button>
-        </div>
-      ) : (
-        <p>
-          There are no products yet.{' '}
-          <Link className="link" to="/materials/new">
-            Enter a product sheet
-          </Link>{' '}
-          first.
-        </p>
-      )}
-    </div>
-  );
+/** Steps whose coats came out thin by their litres: what is missing, and how many coats that takes. */
+function LaidThin({ context, steps }: { context: StackContext; steps: readonly Step[] }) {
+  const { show } = useUnits();
+  const short = steps.flatMap((step) => {
+    const product = context.products.find((p) => p.id === step.productId);
+    const laid = context.asLaid[step.id] ?? [];
+    if (!product || laid.length < step.coats || laid.length === 0) return [];
+    const laidMicrons = laid.reduce((sum, each) => sum + each, 0);
+    const still = coatsStillNeeded({
+      targetMicrons: step.coats * step.dryMicronsPerCoat,
+      laidMicrons,
+      sheet: product.sheet,
+    });
+    return still.coats > 0 ? [{ step, product, laidMicrons, ...still }] : [];
+  });
+  return short.map(({ step, product, laidMicrons, missingMicrons, coats }) => (
+    <p key={step.id} className="text-warning font-semibold">
+      {product.name} lies {show(laidMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of
+      the target: {coats} more {coats === 1 ? 'coat' : 'coats'}.
+    </p>
+  ));
 }

@@ -1,5 +1,5 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import { type StepNeed, stackNeed } from '../../core/system/index.ts';
+import { coatsWanted, type StepNeed, stackNeed } from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { Why } from '../parts/Why.tsx';
@@ -20,7 +20,16 @@ export function StackTotals({ context }: { context: StackContext }) {
     return <p className="opacity-80">The litres stand here once every field is filled.</p>;
   const steps = stack.steps.flatMap((step) => {
     const product = context.products.find((p) => p.id === step.productId);
-    return product ? [{ ...step, sheet: product.sheet, name: product.name }] : [];
+    return product
+      ? [
+          {
+            ...step,
+            coats: coatsWanted(step, context.area.highWear),
+            sheet: product.sheet,
+            name: product.name,
+          },
+        ]
+      : [];
   });
   let need: ReturnType<typeof stackNeed>;
   try {

@@ -1,20 +1,23 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { FAMILIES } from '../../core/system/index.ts';
+import { FAMILIES, type JudgedLayer } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import { StepVerdict } from './StepVerdict.tsx';
 import type { StackContext } from './stackContext.ts';
 import { METHOD_WORDS, type StackValues, type StepValues } from './stackForm.ts';
+import { TaskFields } from './TaskFields.tsx';
 
 interface Props {
   index: number;
   last: boolean;
   context: StackContext;
+  judged: JudgedLayer | undefined;
   onRemove: () => void;
   onMove: (by: 1 | -1) => void;
 }
 
 /** One product step: coats, film, method, thinner and the colours that alternate. */
-export function StepLine({ index, last, context, onRemove, onMove }: Props) {
+export function StepLine({ index, last, context, judged, onRemove, onMove }: Props) {
   const { control, setValue } = useFormContext<StackValues>();
   const step = useWatch({ control, name: `steps.${index}` }) as StepValues | undefined;
   const product = context.products.find((p) => p.id === step?.productId);
@@ -76,6 +79,16 @@ export function StepLine({ index, last, context, onRemove, onMove }: Props) {
           choices={sheet.methods.map((m) => [m, METHOD_WORDS[m]] as const)}
         />
         <Field name={`steps.${index}.thinner`} label="Thinner" unit="%" inputMode="decimal" />
+        {context.area.highWear && (
+          <Field name={`steps.${index}.extraCoats`} label="More, for wear" inputMode="numeric" />
+        )}
+        {sheet.colours.length > 1 && (
+          <SelectField
+            name={`steps.${index}.signal`}
+            label="Signal coat"
+            choices={[['', 'none'], ...sheet.colours.map(({ name }): [string, string] => [name, name])]}
+          />
+        )}
       </div>
       <div className="flex flex-wrap items-center gap-2 pt-2">
         <span className="label-caps">Colours, in turn</span>
@@ -98,6 +111,8 @@ export function StepLine({ index, last, context, onRemove, onMove }: Props) {
           );
         })}
       </div>
+      <TaskFields index={index} />
+      <StepVerdict index={index} judged={judged} />
     </fieldset>
   );
 }

@@ -1,12 +1,16 @@
+import { useState } from 'react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
-import type { BoatView, Product, StackView } from '../../contract/index.ts';
+import type { Area, AreaClock, BoatView, Product, StackView } from '../../contract/index.ts';
 import { useBoat, useProducts, useStacks } from '../api/queries.ts';
 import { Asked } from '../parts/Asked.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { rowsOf } from '../survey/drawnRows.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { Preparation } from './Preparation.tsx';
 import { StackEditor } from './StackEditor.tsx';
+import type { StackContext } from './stackContext.ts';
+import { Templates } from './Templates.tsx';
 
 /** The stack of each area of a boat. */
 export function SystemsPage() {
@@ -107,14 +111,52 @@ function Systems({
             </p>
           )}
           {stack && clock && !area.part?.sharesSystem && (
-            <StackEditor
+            <AreaSystem
               key={area.id}
               stack={stack}
-              context={{ area, areaM2: clock.areaM2, spread: clock.spread, products, laid: stack.laid }}
+              context={{
+                area,
+                areaM2: clock.areaM2,
+                spread: clock.spread,
+                products,
+                laid: stack.laid,
+                asLaid: stack.asLaid,
+              }}
+              others={view.areas
+                .filter((each) => each.id !== area.id)
+                .map((each) => ({ area: each, clock: view.clocks.find((c) => c.areaId === each.id) }))}
             />
           )}
         </>
       )}
+    </div>
+  );
+}
+
+/** One area's system: where to begin from, the stack itself, and what the surface needs first. */
+function AreaSystem({
+  stack,
+  context,
+  others,
+}: {
+  stack: StackView;
+  context: StackContext;
+  others: readonly { area: Area; clock: AreaClock | undefined }[];
+}) {
+  const { area, areaM2, products } = context;
+  // A template taken makes the editor begin anew from what was laid down.
+  const [taken, setTaken] = useState(0);
+  return (
+    <div className="space-y-5">
+      <Templates
+        context={context}
+        version={stack.version}
+        steps={stack.steps}
+        others={others}
+        onTaken={() => setTaken(taken + 1)}
+      />
+      <StackEditor key={taken} stack={stack} context={context} />
+      <Preparation area={area} areaM2={areaM2} steps={stack.steps} products={products} />
     </div>
   );
 }

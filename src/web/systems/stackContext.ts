@@ -7,4 +7,6 @@ export interface StackContext {
   spread: number;
   products: readonly Product[];
   laid: Record<string, number>;
+  /** Dry film of each coat that lies, by step, µm. */
+  asLaid: Record<string, number[]>;
 }

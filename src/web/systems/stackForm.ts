@@ -1,18 +1,33 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Product, StackInput, Step } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
+import type { FilledStep, Overrule, TaskKind } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
+
+/** Work before a step as typed. */
+export interface TaskValues {
+  kind: TaskKind;
+  amount: string;
+  note: string;
+}
 
 /** A step of the stack as typed. */
 export interface StepValues {
   stepId: string;
   productId: string;
   coats: string;
+  extraCoats: string;
   microns: string;
   method: Method;
   thinner: string;
   colours: string[];
+  signal: string;
+  sandBetween: string;
+  before: TaskValues[];
+  /** The rules overruled; those that speak when it is saved take their place. */
+  overruled: string[];
+  reason: string;
 }
 
 export interface StackValues {
@@ -27,6 +42,15 @@ export const METHOD_WORDS: Record<Method, string> = {
   'airless-spray': 'Airless spray',
 };
 
+export const TASK_WORDS: Record<TaskKind, string> = {
+  prepare: 'Prepare',
+  wash: 'Wash',
+  sand: 'Sand',
+  wait: 'Wait',
+  inspect: 'Inspect',
+  aggregate: 'Aggregate',
+};
+
 const shownFilm = (microns: number, system: UnitSystem) =>
   fieldText(fromCanonical(microns, shownUnit('film', system)));
 
@@ -36,10 +60,20 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
       stepId: step.id,
       productId: step.productId,
       coats: String(step.coats),
+      extraCoats: String(step.extraCoats),
       microns: shownFilm(step.dryMicronsPerCoat, system),
       method: step.method,
       thinner: fieldText(step.thinner * 100),
       colours: step.colours,
+      signal: step.signal ?? '',
+      sandBetween: step.sandBetween === null ? '' : String(step.sandBetween),
+      before: step.before.map(({ kind, amount, note }) => ({
+        kind,
+        amount: amount === null ? '' : fieldText(amount),
+        note,
+      })),
+      overruled: step.overrule?.ruleIds ?? [],
+      reason: step.overrule?.reason ?? '',
     })),
   };
 }
@@ -51,11 +85,31 @@ export function stepOf(product: Product, system: UnitSystem): StepValues {
     stepId: uuidv7(),
     productId: product.id,
     coats: '1',
+    extraCoats: '0',
     microns: shownFilm(sheet.film.typical, system),
     method: sheet.methods[0] ?? 'brush',
     thinner: '0',
     colours: sheet.colours.slice(0, 2).map((colour) => colour.name),
+    signal: '',
+    sandBetween: '',
+    before: [],
+    overruled: [],
+    reason: '',
   };
+}
+
+/** A template's step with a product, as a step to be saved. */
+export const stepFromTemplate = (step: FilledStep): Step => ({
+  ...step,
+  id: uuidv7(),
+  thinner: 0,
+  colours: [...step.colours],
+  before: [...step.before],
+  overrule: null,
+});
+
+function toOverrule({ overruled, reason }: StepValues): Overrule | null {
+  return overruled.length > 0 && reason.trim() !== '' ? { ruleIds: overruled, reason: reason.trim() } : null;
 }
 
 export function valuesToStack(values: StackValues, version: number, read: FormReader): StackInput {
@@ -65,13 +119,23 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
       id: step.stepId,
       productId: step.productId,
       coats: read.number(`steps.${i}.coats`, 'coats', step.coats),
+      extraCoats: read.number(`steps.${i}.extraCoats`, 'extra coats', step.extraCoats || '0'),
       dryMicronsPerCoat: read.quantity(`steps.${i}.microns`, 'dry film a coat', step.microns, 'film'),
       method: step.method,
       thinner: read.percent(`steps.${i}.thinner`, 'thinner', step.thinner),
       colours: step.colours,
+      signal: step.signal || null,
+      sandBetween: read.optionalNumber(`steps.${i}.sandBetween`, 'grit between coats', step.sandBetween),
+      before: step.before.map(({ kind, amount, note }, k) => ({
+        kind,
+        amount: read.optionalNumber(`steps.${i}.before.${k}.amount`, 'grit or hours', amount),
+        note,
+      })),
+      overrule: toOverrule(step),
     })),
   };
 }
 
 /** Where the contract's paths stand in the form. */
-export const stackFormPath = (path: string) => path.replace(/\.dryMicronsPerCoat$/, '.microns');
+export const stackFormPath = (path: string) =>
+  path.replace(/\.dryMicronsPerCoat$/, '.microns').replace(/\.overrule(\.reason)?$/, '.reason');

@@ -1,0 +1,192 @@
+import type { Family, Substrate } from './families.ts';
+import { ANTIFOULINGS, isIn } from './groups.ts';
+import type { ServiceKind } from './rules.ts';
+import type { ProductSheet } from './sheet.ts';
+
+/** One thing to do before the first coat, in order. */
+export interface PrepStep {
+  what: string;
+  /** Grit of an abrading step. */
+  grit: number | null;
+  /** What shows that it is done. */
+  proof: string;
+  /** m² an hour for one pair of hands [T]; null: not by area. */
+  m2PerHour: number | null;
+  /** Danger to be said where the hand is. */
+  caution: string | null;
+}
+
+const step = (
+  what: string,
+  proof: string,
+  over: Partial<Omit<PrepStep, 'what' | 'proof'>> = {},
+): PrepStep => ({ what, proof, grit: null, m2PerHour: null, caution: null, ...over });
+
+const OLD_PAINT =
+  'old paint may hold lead, tin or chromate: test first, wet work only, collect the residue; the safety sheet and local codes hold';
+const DUST = 'eyes, hearing, dust mask; no grinding beside a wet film';
+
+/** Rates for one pair of hands, m²/h [T]: by machine 8–12, by hand 3–5, blasting some 6–10. */
+const MACHINE = 10;
+const BLAST = 8;
+const WASH = 30;
+
+function oldCoat(old: Family | 'unknown' | null): PrepStep[] {
+  if (old === null) return [];
+  const antifouling = old === 'unknown' || isIn(ANTIFOULINGS, old);
+  return [
+    step(
+      'test the old coat: adhesion by cross-cut or X-cut, a rub with solvent',
+      'grade 2 or better stays (ISO 2409)',
+      {
+        caution: OLD_PAINT,
+      },
+    ),
+    step('loose paint off', 'nothing lifts under a scraper', { m2PerHour: 5, caution: OLD_PAINT }),
+    ...(antifouling
+      ? [
+          step(
+            'wet-scrape or wet-sand the antifouling, never dry',
+            'no soft or flaking antifouling is left',
+            {
+              m2PerHour: 4,
+              caution: OLD_PAINT,
+            },
+          ),
+        ]
+      : []),
+  ];
+}
+
+function bare(
+  substrate: Substrate,
+  preparation: ProductSheet['preparation'] | null,
+  service: ServiceKind,
+): PrepStep[] {
+  const grade = preparation?.cleanliness ?? (service === 'immersed' ? 'Sa 2½' : 'St 3');
+  switch (substrate) {
+    case 'steel':
+      return [
+        step('known repairs first: bare steel will not wait', 'nothing is left to weld'),
+        step('degrease', 'water does not bead', { m2PerHour: WASH }),
+        step(
+          `blast or power-tool to ${grade}`,
+          `${grade} (ISO 8501-1); profile as the sheet wants, by replica tape`,
+          {
+            m2PerHour: BLAST,
+            caution: DUST,
+          },
+        ),
+        step(
+          'wash with salt remover 100 : 1 and test again',
+          'salt at or below 50 mg/m² (ISO 8502-6, 8502-9; IMO PSPC)',
+          {
+            m2PerHour: WASH,
+          },
+        ),
+        step(
+          'prime within 4 hours, sooner when damp; a passivating wash holds it two to three days',
+          'no bloom of rust',
+        ),
+      ];
+    case 'aluminium':
+      return [
+        step('degrease', 'water does not bead', { m2PerHour: WASH }),
+        step('abrade with non-metallic media', 'an even, dull surface', {
+          grit: 80,
+          m2PerHour: MACHINE,
+          caution: DUST,
+        }),
+        step('etch or prime within the hour', 'primed before it dulls', {
+          caution: 'etches are acid: gloves and eyes',
+        }),
+      ];
+    case 'stainless-bronze':
+      return [
+        step('degrease', 'water does not bead'),
+        step('abrade or etch; tape anodes and shaft faces', 'bright, even tooth', {
+          grit: 80,
+          caution: DUST,
+        }),
+      ];
+    case 'grp':
+    case 'grp-laminate':
+      return [
+        step('dewax with solvent, two cloths', 'water runs off in a sheet', {
+          m2PerHour: WASH,
+          caution: 'solvent: no flame, gloves, air',
+        }),
+        step('open, dry, wash and fill blisters with epoxy', 'moisture no longer falls'),
+        step('abrade', 'no gloss left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('dewax with solvent again, after sanding', 'the second cloth stays clean', { m2PerHour: WASH }),
+      ];
+    case 'timber':
+    case 'timber-epoxy':
+      return [
+        step('dry it through; glue faces masked bare', 'moisture steady and low'),
+        ...(substrate === 'timber-epoxy'
+          ? [
+              step(
+                'wash the bloom off cured epoxy with water first',
+                'no greasy feel: bloom neither sands nor solvents off',
+              ),
+            ]
+          : []),
+        step('fair', 'no lows under a guide coat', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('abrade', 'even and dull', { grit: 120, m2PerHour: MACHINE, caution: DUST }),
+      ];
+    case 'ferrocement':
+      return [
+        step('wash, let it dry for weeks', 'moisture steady'),
+        step('abrade or sweep-blast', 'no laitance', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+      ];
+    case 'existing-paint':
+      return [
+        step(
+          'degrease: trisodium phosphate, a tablespoon to a litre of warm water, rinse',
+          'water does not bead',
+          {
+            m2PerHour: WASH,
+          },
+        ),
+        step('abrade', 'no gloss left', { grit: 120, m2PerHour: MACHINE, caution: OLD_PAINT }),
+      ];
+  }
+}
+
+/**
+ * The preparation of a surface for its first coat, in the order of handbook part 4 [T]: what to do, what proves it, at
+ * what rate, and the caution that belongs to it.
+ *
+ * @param preparation what the first coat's sheet wants [P]; null: not stated
+ */
+export function prepareFor(input: {
+  substrate: Substrate;
+  oldCoating: Family | 'unknown' | null;
+  service: ServiceKind;
+  preparation: ProductSheet['preparation'] | null;
+}): PrepStep[] {
+  const { substrate, oldCoating, service, preparation } = input;
+  const kept = oldCoating !== null && substrate !== 'existing-paint';
+  const surface = kept ? bare('existing-paint', preparation, service) : bare(substrate, preparation, service);
+  const inside = service === 'bilge' || service === 'tank' || service === 'interior';
+  return [
+    ...oldCoat(substrate === 'existing-paint' ? (oldCoating ?? 'unknown') : oldCoating),
+    ...surface,
+    ...(inside
+      ? [
+          step('dry fully: a day with a fan', 'dry to the hand in every corner', {
+            caution: 'closed space: ventilate, never alone, no ignition; vapour is heavier than air',
+          }),
+        ]
+      : []),
+    step('vacuum, blow off, solvent wipe with two cloths, tack cloth lightly', 'the tack cloth stays clean', {
+      m2PerHour: WASH,
+      caution: 'solvent: no flame, gloves, air',
+    }),
+  ];
+}
+
+/** Hours for one pair of hands, of the steps that go by area. */
+export const prepHours = (steps: readonly PrepStep[], areaM2: number): number =>
+  steps.reduce((sum, each) => sum + (each.m2PerHour === null ? 0 : areaM2 / each.m2PerHour), 0);

@@ -1,0 +1,100 @@
+import { type CurvePoint, readyCurve } from '../cure/index.ts';
+import { coatsNeeded } from '../film/index.ts';
+import { QuantityError } from '../units/index.ts';
+import { FILLERS, isIn } from './groups.ts';
+import type { ProductSheet } from './sheet.ts';
+
+/** Something on a sheet that can hardly be meant: to be looked up again on the paper, not refused. */
+export interface SheetNote {
+  /** The part of the sheet it is about. */
+  about: 'overcoat' | 'pot-life' | 'film' | 'thumb' | 'immersion' | 'profile' | 'mix';
+  text: string;
+}
+
+const at = (points: readonly CurvePoint[], tempC: number): number | null => {
+  try {
+    return readyCurve('table', { points, stopC: null }).minutesAt(tempC);
+  } catch (error) {
+    if (error instanceof QuantityError) return null;
+    throw error;
+  }
+};
+
+/** Temperatures that two tables have in common, or those of the first. */
+const shared = (a: readonly CurvePoint[], b: readonly CurvePoint[]) => {
+  const both = a.map((p) => p.tempC).filter((tempC) => b.some((p) => p.tempC === tempC));
+  return both.length ? both : a.map((p) => p.tempC);
+};
+
+/** Where `later` does not come after `earlier`, °C. */
+function before(later: readonly CurvePoint[], earlier: readonly CurvePoint[]): number | null {
+  return (
+    shared(later, earlier).find((tempC) => {
+      const [l, e] = [at(later, tempC), at(earlier, tempC)];
+      return l !== null && e !== null && l <= e;
+    }) ?? null
+  );
+}
+
+/** What looks wrong on a sheet: windows that close before they open, pots that live longer when hotter, films out of order. */
+export function sheetNotes(sheet: ProductSheet): SheetNote[] {
+  const notes: SheetNote[] = [];
+  const say = (about: SheetNote['about'], text: string) => notes.push({ about, text });
+  for (const rule of sheet.cure.overcoat) {
+    const closes = rule.chemicalMax && before(rule.chemicalMax, rule.min);
+    if (closes != null) say('overcoat', `the window for ${rule.by} closes before it opens at ${closes} °C`);
+    const thumb = rule.thumb && before(rule.thumb.closes, rule.thumb.opens);
+    if (thumb != null) say('thumb', `the thumb window for ${rule.by} closes before it opens at ${thumb} °C`);
+    if (rule.chemicalMax && rule.keyGrit === null) {
+      say('overcoat', `the window for ${rule.by} closes, but no grit is given to key with after it`);
+    }
+  }
+  const pot = [...sheet.potLife].sort((a, b) => a.tempC - b.tempC);
+  pot.forEach((point, i) => {
+    const colder = pot[i - 1];
+    if (colder && point.minutes >= colder.minutes) {
+      say(
+        'pot-life',
+        `the pot lives ${point.minutes} min at ${point.tempC} °C, no less than at ${colder.tempC} °C`,
+      );
+    }
+  });
+  if (pot[0] && sheet.inductionMin >= pot[0].minutes) {
+    say(
+      'pot-life',
+      `induction of ${sheet.inductionMin} min leaves nothing of the pot’s ${pot[0].minutes} min`,
+    );
+  }
+  if (sheet.parts.length > 1 && pot.length === 0) say('pot-life', 'a two-pack without a pot life');
+  if (sheet.parts.length === 1 && pot.length > 0) say('mix', 'a one-pack with a pot life');
+  const wet = sheet.film.max / sheet.volumeSolids;
+  if (wet > 1500 && !isIn(FILLERS, sheet.family))
+    say('film', `its most of ${sheet.film.max} µm dry is ${Math.round(wet)} µm wet: a filler, not a paint`);
+  const { immersion } = sheet.cure.events;
+  const latest = sheet.cure.events['latest-immersion'];
+  const late = immersion && latest && before(latest, immersion);
+  if (late != null) say('immersion', `it must be in the water before it may be, at ${late} °C`);
+  const { profileMinMicrons: least, profileMaxMicrons: most } = sheet.preparation;
+  if (least !== null && most !== null && least > most)
+    say('profile', `least profile ${least} µm is above the most ${most} µm`);
+  return notes;
+}
+
+/** Dry film still missing of a target after what was laid, and the coats that takes at the sheet's typical film. */
+export function coatsStillNeeded(input: {
+  targetMicrons: number;
+  laidMicrons: number;
+  sheet: Pick<ProductSheet, 'film'>;
+}): { missingMicrons: number; coats: number } {
+  const missingMicrons = Math.max(0, input.targetMicrons - input.laidMicrons);
+  // Within a twentieth it is the target: no gauge or litre is nearer.
+  if (missingMicrons < 0.05 * input.targetMicrons) return { missingMicrons: 0, coats: 0 };
+  return {
+    missingMicrons,
+    coats: coatsNeeded({
+      targetDryMicrons: missingMicrons,
+      dryMicronsPerCoat: input.sheet.film.typical,
+      maxDryMicronsPerCoat: input.sheet.film.max,
+    }),
+  };
+}

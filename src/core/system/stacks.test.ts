@@ -1,0 +1,279 @@
+import { describe, expect, it } from 'vitest';
+import { SHEETS } from '../../../demo/sheets.ts';
+import {
+  type ComparedStep,
+  checkStack,
+  coatsStillNeeded,
+  coatsWanted,
+  colourOf,
+  type Family,
+  fillTemplate,
+  layerOf,
+  nearestFine,
+  type ProductSheet,
+  prepareFor,
+  prepHours,
+  SCHOOLS,
+  sheetNotes,
+  stackFigures,
+  TEMPLATES,
+  templatesFor,
+} from './index.ts';
+
+const sheet = (family: Family, over: Partial<ProductSheet> = {}): ProductSheet => ({
+  ...(SHEETS['Thrift Barrier'] as ProductSheet),
+  family,
+  ...over,
+});
+
+describe('templates: the typical stacks', () => {
+  it.each(TEMPLATES.map((template) => [template.name, template] as const))(
+    '%s raises no “no” wherever it is offered',
+    (_, template) => {
+      for (const substrate of template.substrates) {
+        for (const service of template.services) {
+          const families = template.steps.map((each) => each.family);
+          const { verdict, layers } = checkStack(families.map(layerOf), {
+            substrate,
+            service,
+            oldCoating: null,
+            coldestC: null,
+          });
+          const said = layers.flatMap((layer) => layer.judgements.map((j) => j.ruleId));
+          expect([substrate, service, verdict === 'no' ? said : 'held']).toEqual([
+            substrate,
+            service,
+            'held',
+          ]);
+        }
+      }
+    },
+  );
+  it('every place a boat has is offered one', () => {
+    for (const place of [
+      { substrate: 'grp', service: 'immersed' },
+      { substrate: 'steel', service: 'immersed' },
+      { substrate: 'aluminium', service: 'immersed' },
+      { substrate: 'timber', service: 'daylight' },
+      { substrate: 'steel', service: 'bilge' },
+      { substrate: 'grp', service: 'tank' },
+      { substrate: 'stainless-bronze', service: 'immersed' },
+    ] as const)
+      expect(templatesFor(place).length).toBeGreaterThan(0);
+  });
+  it('counts coats from the film wanted at the sheet’s typical film: 400 µm of a 100 µm barrier take four', () => {
+    const barrier = { id: 'b', sheet: sheet('epoxy-barrier', { film: { min: 75, typical: 100, max: 125 } }) };
+    const antifouling = {
+      id: 'a',
+      sheet: sheet('ablative-antifouling', {
+        colours: ['red', 'blue', 'black'].map((name) => ({ name, hex: '#000000' })),
+      }),
+    };
+    const template = TEMPLATES.find((each) => each.id === 'grp-bottom');
+    if (!template) throw new Error('no such template');
+    const { steps, missing } = fillTemplate(template, [barrier, antifouling]);
+    expect(missing).toEqual([]);
+    expect(steps.map((step) => [step.productId, step.coats])).toEqual([
+      ['b', 4],
+      ['a', 3],
+    ]);
+    // The signal coat has a colour of its own, seen when the others are worn off.
+    const top = steps[1];
+    if (!top) throw new Error('no antifouling');
+    expect([0, 1, 2].map((coat) => colourOf(top, coat))).toEqual(['black', 'blue', 'red']);
+    expect([coatsWanted(top, false), coatsWanted(top, true)]).toEqual([3, 4]);
+    expect(fillTemplate(template, [barrier]).missing).toEqual(['ablative-antifouling']);
+  });
+});
+
+describe('two stacks side by side', () => {
+  const hours = (h: number) => [{ tempC: 20, minutes: h * 60 }];
+  const compared = (
+    family: Family,
+    over: Partial<ComparedStep>,
+    min: number,
+    price: number,
+  ): ComparedStep => ({
+    sheet: sheet(family, {
+      volumeSolids: 0.5,
+      film: { min: 20, typical: 50, max: 120 },
+      cure: {
+        stopC: 5,
+        events: {},
+        overcoat: [{ by: 'any', min: hours(min), chemicalMax: null, keyGrit: null }],
+      },
+      packs: [
+        { litres: 1, price },
+        { litres: 4, price: 3 * price },
+      ],
+    }),
+    productId: family,
+    coats: 2,
+    extraCoats: 0,
+    dryMicronsPerCoat: 50,
+    method: 'roller',
+    colours: ['grey'],
+    signal: null,
+    before: [{ kind: 'sand', amount: 120, note: '' }],
+    sandBetween: 220,
+    thinner: 0,
+    ...over,
+  });
+  it('film, litres, days, sanding and cost from their own figures', () => {
+    const found = stackFigures({
+      steps: [compared('epoxy-primer', {}, 30, 20), compared('two-pack-polyurethane', { coats: 3 }, 12, 40)],
+      areaM2: 18.5,
+      tempC: 20,
+      highWear: false,
+    });
+    // 18.5 m² × 50 µm / (1000 × 0.5 × 0.925) = 2 l a coat.
+    expect(found.litres).toBeCloseTo(10, 9);
+    expect([found.coats, found.dryMicrons]).toEqual([5, 250]);
+    // Two joints on the primer at 30 h, hence two days each; two on the gloss at 12 h, a day each.
+    expect(found.days).toBe(6);
+    // One sanding before each step, one between the primer's coats, two between the gloss's: five times 18.5 m² at 10 an hour.
+    expect(found.sandingHours).toBeCloseTo(9.25, 9);
+    // The large pack is cheaper by the litre: 4 l of it at 15, 6 l at 30.
+    expect(found.cost).toBeCloseTo(4 * 15 + 6 * 30, 9);
+    expect(found.coldestC).toBe(5);
+  });
+  it('below a sheet’s stop temperature there is no number of days', () => {
+    expect(
+      stackFigures({ steps: [compared('epoxy-primer', {}, 8, 20)], areaM2: 10, tempC: 2, highWear: false })
+        .days,
+    ).toBeNull();
+  });
+});
+
+describe('sanity of a sheet', () => {
+  it('every demo sheet reads sensibly', () => {
+    for (const [name, demo] of Object.entries(SHEETS)) expect([name, sheetNotes(demo)]).toEqual([name, []]);
+  });
+  const barrier = SHEETS['Thrift Barrier'] as ProductSheet;
+  it.each<[string, Partial<ProductSheet>, string]>([
+    [
+      'a window that closes before it opens',
+      {
+        cure: {
+          ...barrier.cure,
+          overcoat: [
+            {
+              by: 'any',
+              min: [{ tempC: 20, minutes: 600 }],
+              chemicalMax: [{ tempC: 20, minutes: 300 }],
+              keyGrit: 120,
+            },
+          ],
+        },
+      },
+      'closes before it opens at 20 °C',
+    ],
+    [
+      'a pot that lives longer when hotter',
+      {
+        potLife: [
+          { tempC: 20, minutes: 60 },
+          { tempC: 30, minutes: 90 },
+        ],
+      },
+      'no less than at 20 °C',
+    ],
+    [
+      'an induction that eats the pot',
+      { inductionMin: 60, potLife: [{ tempC: 20, minutes: 45 }] },
+      'leaves nothing',
+    ],
+    [
+      'a film that is a filler',
+      { film: { min: 100, typical: 500, max: 900 }, volumeSolids: 0.4 },
+      'a filler, not a paint',
+    ],
+  ])('%s is pointed out', (_, over, text) => {
+    expect(
+      sheetNotes({ ...barrier, ...over })
+        .map((note) => note.text)
+        .join(),
+    ).toContain(text);
+  });
+});
+
+describe('laid thin', () => {
+  it('two coats of 60 where 100 were meant: 180 of 300 µm are missing, two more coats', () => {
+    expect(
+      coatsStillNeeded({
+        targetMicrons: 300,
+        laidMicrons: 120,
+        sheet: { film: { min: 75, typical: 100, max: 125 } },
+      }),
+    ).toEqual({
+      missingMicrons: 180,
+      coats: 2,
+    });
+  });
+  it('within a twentieth of the target it is enough', () => {
+    expect(
+      coatsStillNeeded({
+        targetMicrons: 300,
+        laidMicrons: 290,
+        sheet: { film: { min: 75, typical: 100, max: 125 } },
+      }).coats,
+    ).toBe(0);
+  });
+});
+
+describe('preparation (handbook part 4)', () => {
+  const steel = prepareFor({ substrate: 'steel', oldCoating: null, service: 'immersed', preparation: null });
+  const text = (steps: typeof steel) => steps.map((each) => `${each.what}: ${each.proof}`).join('\n');
+  it('steel: degrease, blast to Sa 2½, salt below 50, primed within 4 hours, in that order', () => {
+    const order = ['degrease', 'Sa 2½', '50 mg/m²', 'within 4 hours', 'tack cloth'];
+    const places = order.map((word) => text(steel).indexOf(word));
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(places[0]).toBeGreaterThanOrEqual(0);
+  });
+  it('the sheet’s own grade wins', () => {
+    const wanted = prepareFor({
+      substrate: 'steel',
+      oldCoating: null,
+      service: 'immersed',
+      preparation: { cleanliness: 'Sa 3', profileMinMicrons: 60, profileMaxMicrons: null },
+    });
+    expect(text(wanted)).toContain('Sa 3 (ISO 8501-1)');
+  });
+  it('GRP is dewaxed before and after sanding', () => {
+    const grp = prepareFor({ substrate: 'grp', oldCoating: null, service: 'immersed', preparation: null });
+    expect(text(grp).match(/dewax/g)).toHaveLength(2);
+  });
+  it('old antifouling is never abraded dry, and nothing old without its caution', () => {
+    for (const oldCoating of ['unknown', 'hard-antifouling', 'ablative-antifouling'] as const) {
+      const steps = prepareFor({ substrate: 'grp', oldCoating, service: 'immersed', preparation: null });
+      expect(text(steps)).toContain('never dry');
+      for (const each of steps)
+        if (/sand|scrape|abrade|loose/.test(each.what)) expect(each.caution).toContain('lead');
+    }
+  });
+  it('cured epoxy is washed with water first; a bilge is dried with a fan and never worked alone', () => {
+    expect(
+      text(prepareFor({ substrate: 'timber-epoxy', oldCoating: null, service: 'bilge', preparation: null })),
+    ).toMatch(/water first[\s\S]*fan/);
+  });
+  it('hours go by area and rate', () => {
+    expect(prepHours([{ what: '', proof: '', grit: null, caution: null, m2PerHour: 8 }], 20)).toBe(2.5);
+  });
+});
+
+describe('schools', () => {
+  it('every choice says what each way buys and costs', () => {
+    expect(SCHOOLS.length).toBeGreaterThanOrEqual(10);
+    for (const { ways } of SCHOOLS)
+      for (const way of ways) expect(way.buys.length > 5 && way.costs.length > 3).toBe(true);
+  });
+  it('hard or ablative: the rules know which way there is no return', () => {
+    const way = nearestFine(['hard-antifouling'], {
+      substrate: 'grp',
+      oldCoating: 'ablative-antifouling',
+      service: 'immersed',
+      coldestC: null,
+    });
+    expect(way?.families).toEqual(['ablative-antifouling']);
+  });
+});

@@ -1,0 +1,43 @@
+import type { Method } from '../film/index.ts';
+
+/** Work that is no coat: done before the coats of a step. */
+export type TaskKind = 'prepare' | 'wash' | 'sand' | 'wait' | 'inspect' | 'aggregate';
+
+export interface StepTask {
+  kind: TaskKind;
+  /** Grit of a sanding, hours of a wait; null where it has none. */
+  amount: number | null;
+  note: string;
+}
+
+/** A rule's "no" overruled by hand: why stands on the record for good. */
+export interface Overrule {
+  ruleIds: string[];
+  reason: string;
+}
+
+/** How a step of a stack is laid. */
+export interface StepPlan {
+  coats: number;
+  /** Coats more where an area wears faster. */
+  extraCoats: number;
+  dryMicronsPerCoat: number;
+  method: Method;
+  /** Colours in turn from coat to coat, so that a miss shows. */
+  colours: readonly string[];
+  /** Colour of the first coat where it is to signal wear; null: as the others. */
+  signal: string | null;
+  before: readonly StepTask[];
+  /** Grit with which each coat is sanded before the next of the same step; null: not sanded. */
+  sandBetween: number | null;
+}
+
+/** Coats that a step takes on an area. */
+export const coatsWanted = (step: Pick<StepPlan, 'coats' | 'extraCoats'>, highWear: boolean): number =>
+  step.coats + (highWear ? step.extraCoats : 0);
+
+/** Colour of one coat of a step, counted from 0. */
+export function colourOf(step: Pick<StepPlan, 'colours' | 'signal'>, coat: number): string {
+  if (coat === 0 && step.signal !== null) return step.signal;
+  return step.colours[coat % step.colours.length] ?? '';
+}

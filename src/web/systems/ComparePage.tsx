@@ -1,0 +1,239 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { BoatView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
+import { colourOf, SCHOOLS, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
+import { useBoat, useProducts, useStacks, useTemplates } from '../api/queries.ts';
+import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { Asked } from '../parts/Asked.tsx';
+import { Scroller } from '../parts/Scroller.tsx';
+import { StackSection } from '../parts/StackSection.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import type { StackContext } from './stackContext.ts';
+import { judgeSteps } from './stackRules.ts';
+import { offersFor } from './Templates.tsx';
+
+/** Two ways to coat one area, side by side: film, coats, days, litres, cost, sanding, tolerance. */
+export function ComparePage() {
+  const { boatId = '' } = useParams();
+  const boat = useBoat(boatId);
+  const stacks = useStacks(boatId);
+  const products = useProducts();
+  const templates = useTemplates();
+  return (
+    <Asked query={boat}>
+      {(view) => (
+        <Asked query={stacks}>
+          {(stackViews) => (
+            <Asked query={products}>
+              {(list) => (
+                <Asked query={templates}>
+                  {(own) => <Compare view={view} stacks={stackViews} products={list} own={own} />}
+                </Asked>
+              )}
+            </Asked>
+          )}
+        </Asked>
+      )}
+    </Asked>
+  );
+}
+
+interface Way {
+  key: string;
+  name: string;
+  steps: Step[];
+}
+
+function Compare({
+  view,
+  stacks,
+  products,
+  own,
+}: {
+  view: BoatView;
+  stacks: readonly StackView[];
+  products: readonly Product[];
+  own: readonly OwnTemplate[];
+}) {
+  const { areaId } = useParams();
+  const area = view.areas.find((each) => each.id === areaId);
+  const clock = view.clocks.find((each) => each.areaId === areaId);
+  const stack = stacks.find((each) => each.areaId === areaId);
+  const [tempC, setTempC] = useState(15);
+  const [chosen, setChosen] = useState<[string, string] | null>(null);
+  if (!area || !clock || !stack) return <p className="p-6">This area is not on the boat any more.</p>;
+  const context: StackContext = {
+    area,
+    areaM2: clock.areaM2,
+    spread: clock.spread,
+    products,
+    laid: stack.laid,
+    asLaid: stack.asLaid,
+  };
+  const ways: Way[] = [
+    ...(stack.steps.length > 0 ? [{ key: 'own', name: `${area.name} as planned`, steps: stack.steps }] : []),
+    ...offersFor(context, own)
+      .filter((offer) => offer.steps.length > 0 && offer.missing.length === 0)
+      .map(({ key, name, steps }) => ({ key, name, steps })),
+  ];
+  const [first, second] = chosen ?? [ways[0]?.key ?? '', ways[1]?.key ?? ways[0]?.key ?? ''];
+  const pair = [first, second].flatMap((key) => ways.find((way) => way.key === key) ?? []);
+  return (
+    <div className="space-y-5 p-3 md:p-6">
+      <p>
+        <Link className="link" to={`/boats/${view.boat.id}/systems/${area.id}`}>
+          {view.boat.name}: systems
+        </Link>{' '}
+        / {area.name}
+      </p>
+      <h1 className="text-2xl">Two ways side by side</h1>
+      {ways.length < 2 ? (
+        <p className="max-w-prose">
+          There is only one way to set beside itself. With sheets of more families, templates for this area
+          can be filled.
+        </p>
+      ) : (
+        <>
+          <div className="grid max-w-4xl gap-3 sm:grid-cols-[1fr_1fr_10rem]">
+            {([0, 1] as const).map((place) => (
+              <Choice
+                key={place}
+                label={place === 0 ? 'This way' : 'Against that way'}
+                value={place === 0 ? first : second}
+                choices={ways.map((way) => [way.key, way.name] as const)}
+                onChange={(key) => setChosen(place === 0 ? [key, second] : [first, key])}
+              />
+            ))}
+            <NumberField label="At a steady" quantity="temperature" value={tempC} onChange={setTempC} />
+          </div>
+          <Figures pair={pair} context={context} tempC={tempC} />
+          <div className="grid gap-4 lg:grid-cols-2">
+            {pair.map((way, place) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
+              <div key={`${way.key}${place}`} className="board p-3">
+                <Section way={way} context={context} />
+              </div>
+            ))}
+          </div>
+        </>
+      )}
+      <Schools />
+    </div>
+  );
+}
+
+function figuresOf(way: Way, context: StackContext, tempC: number): StackFigures | string {
+  const steps = way.steps.flatMap((step) => {
+    const product = context.products.find((each) => each.id === step.productId);
+    return product ? [{ ...step, sheet: product.sheet }] : [];
+  });
+  try {
+    return stackFigures({ steps, areaM2: context.areaM2, tempC, highWear: context.area.highWear });
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: StackContext; tempC: number }) {
+  const { show } = useUnits();
+  const figures = pair.map((way) => figuresOf(way, context, tempC));
+  const cells = (say: (figures: StackFigures) => string) =>
+    figures.map((each) => (typeof each === 'string' ? '–' : say(each)));
+  const rows: [string, string[]][] = [
+    ['Coats', cells((f) => String(f.coats))],
+    ['Dry film', cells((f) => show(f.dryMicrons, 'film'))],
+    ['Paint', cells((f) => show(f.litres, 'volume'))],
+    ['Paint costs', cells((f) => (f.cost === null ? 'a price is not stated' : f.cost.toFixed(0)))],
+    [
+      'First coat to last',
+      cells((f) => (f.days === null ? 'not at this temperature, or not stated' : `${f.days} days`)),
+    ],
+    ['Sanding', cells((f) => `${f.sandingHours.toFixed(1)} h`)],
+    ['Surface, least', cells((f) => (f.coldestC === null ? 'not stated' : show(f.coldestC, 'temperature')))],
+    ['RH, most', cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`))],
+    [
+      'Above dew point',
+      cells((f) => (f.dewMarginC === null ? 'not stated' : show(f.dewMarginC, 'temperatureDifference'))),
+    ],
+  ];
+  return (
+    <Scroller label="Figures">
+      <table className="table max-w-4xl">
+        <caption className="pb-1 text-left text-sm">
+          On {show(context.areaM2, 'area')}. Days: overcoat minima end to end at that temperature, one coat a
+          day at most. Sanding: by machine, 10 m² an hour (common practice).
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col" />
+            {pair.map((way, place) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
+              <th key={`${way.key}${place}`} scope="col">
+                {way.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([word, both]) => (
+            <tr key={word}>
+              <th scope="row" className="font-normal">
+                {word}
+              </th>
+              {both.map((cell, place) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                <td key={place}>{cell}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Scroller>
+  );
+}
+
+function Section({ way, context }: { way: Way; context: StackContext }) {
+  const judged = judgeSteps(way.steps, context.products, context.area);
+  const steps = way.steps.flatMap((step, i) => {
+    const product = context.products.find((each) => each.id === step.productId);
+    if (!product) return [];
+    const coats = step.coats + (context.area.highWear ? step.extraCoats : 0);
+    const hex = (name: string) => product.sheet.colours.find((c) => c.name === name)?.hex ?? '#999999';
+    return [
+      {
+        id: step.id,
+        product: product.name,
+        coats,
+        micronsPerCoat: step.dryMicronsPerCoat,
+        film: product.sheet.film,
+        colours: Array.from({ length: coats }, (_, coat) => hex(colourOf(step, coat))),
+        laid: [],
+        bond: judged?.layers[i]?.bond ?? ('keyed' as const),
+      },
+    ];
+  });
+  return <StackSection steps={steps} substrate={SUBSTRATES[context.area.substrate]} />;
+}
+
+/** Where the trade disagrees, and what each way buys and costs. */
+function Schools() {
+  return (
+    <section aria-labelledby="schools" className="space-y-3">
+      <h2 id="schools" className="batten pb-1 text-lg">
+        Where the trade disagrees
+      </h2>
+      <dl className="grid gap-x-8 gap-y-4 md:grid-cols-2">
+        {SCHOOLS.map((school) => (
+          <div key={school.id}>
+            <dt className="font-semibold">{school.question}</dt>
+            {school.ways.map((way) => (
+              <dd key={way.name}>
+                <strong>{way.name}</strong> buys {way.buys}; costs {way.costs}.
+              </dd>
+            ))}
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

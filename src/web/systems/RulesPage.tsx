@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import {
+  FAMILIES,
+  type Family,
+  type JudgedLayer,
+  judgeJoint,
+  SUBSTRATES,
+  type Substrate,
+} from '../../core/system/index.ts';
+import { Choice } from '../forms/NumberField.tsx';
+import { Scroller } from '../parts/Scroller.tsx';
+import { choices, SERVICE_WORDS } from '../survey/words.ts';
+import { BOND_WORDS, MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
+
+const ALL = Object.keys(FAMILIES) as Family[];
+
+type Service = keyof typeof SERVICE_WORDS;
+
+/** What goes over what: every family over every other, each square with its reason. */
+export function RulesPage() {
+  const [substrate, setSubstrate] = useState<Substrate>('grp');
+  const [service, setService] = useState<Service>('immersed');
+  const [old, setOld] = useState<'new' | 'old'>('new');
+  const [picked, setPicked] = useState<{ below: Family; lay: Family } | null>(null);
+  const judge = (below: Family, lay: Family): JudgedLayer =>
+    judgeJoint({
+      ground: old === 'old' ? { kind: 'old', family: below } : { kind: 'coat', family: below },
+      lay: { family: lay, copper: null },
+      substrate,
+      service,
+      windowClosed: false,
+    });
+  return (
+    <div className="space-y-5 p-3 md:p-6">
+      <h1 className="text-2xl">What goes over what</h1>
+      <p className="max-w-prose">
+        The trade's rules, common practice unless marked; a product's own data sheet wins over all but copper
+        on aluminium. Pick a square for its reason.
+      </p>
+      <div className="grid max-w-3xl gap-3 sm:grid-cols-3">
+        <Choice label="On" value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
+        <Choice label="Which stands" value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
+        <Choice
+          label="The coat below is"
+          value={old}
+          choices={[
+            ['new', 'of this system'],
+            ['old', 'old paint'],
+          ]}
+          onChange={setOld}
+        />
+      </div>
+      {picked && <Reason picked={picked} judged={judge(picked.below, picked.lay)} />}
+      <Scroller label="Families over families">
+        <table className="border-collapse text-xs">
+          <thead>
+            <tr>
+              <th scope="col" className="p-1 text-left">
+                below ↓ laid over it →
+              </th>
+              {ALL.map((lay) => (
+                <th key={lay} scope="col" className="h-36 p-0 align-bottom">
+                  <span className="block w-7 rotate-180 pt-1 text-left [writing-mode:vertical-rl]">
+                    {FAMILIES[lay]}
+                  </span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {ALL.map((below) => (
+              <tr key={below}>
+                <th scope="row" className="p-1 text-right font-normal whitespace-nowrap">
+                  {FAMILIES[below]}
+                </th>
+                {ALL.map((lay) => {
+                  const { verdict } = judge(below, lay);
+                  const chosen = picked?.below === below && picked.lay === lay;
+                  return (
+                    <td key={lay} className="border-base-300 border p-0">
+                      <button
+                        type="button"
+                        className={`h-7 w-7 ${verdict === 'no' ? 'bg-base-content text-base-100' : verdict === 'condition' ? 'bg-base-300' : ''} ${chosen ? 'outline-info outline-3' : ''}`}
+                        aria-label={`${FAMILIES[lay]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
+                        aria-pressed={chosen}
+                        onClick={() => setPicked({ below, lay })}
+                      >
+                        {VERDICT_SIGNS[verdict]}
+                      </button>
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroller>
+      <p className="text-sm">
+        {VERDICT_SIGNS.fine} fine, {VERDICT_SIGNS.condition} fine with a condition, {VERDICT_SIGNS.no} no.
+        What an area has to stand is judged for the whole stack, on its system.
+      </p>
+    </div>
+  );
+}
+
+function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; judged: JudgedLayer }) {
+  return (
+    <section
+      aria-live="polite"
+      aria-label="The reason"
+      className="border-line max-w-3xl space-y-1 border-2 p-3"
+    >
+      <p className="font-semibold">
+        {FAMILIES[picked.lay]} over {FAMILIES[picked.below]}: {VERDICT_WORDS[judged.verdict]}
+      </p>
+      {judged.judgements.length === 0 && <p>Nothing speaks against it: {BOND_WORDS[judged.bond]}.</p>}
+      {judged.judgements.map(({ ruleId, reason, condition, mark }) => (
+        <p key={ruleId}>
+          {reason}
+          {condition && `; fine if ${condition}`} ({MARK_WORDS[mark]}).
+        </p>
+      ))}
+    </section>
+  );
+}

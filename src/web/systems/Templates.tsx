@@ -1,0 +1,232 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { Area, AreaClock, OwnTemplate, Step } from '../../contract/index.ts';
+import { FAMILIES, fillTemplate, templatesFor } from '../../core/system/index.ts';
+import { ApiProblem, api } from '../api/client.ts';
+import { useTemplates } from '../api/queries.ts';
+import { UndoNotice } from '../parts/UndoNotice.tsx';
+import type { StackContext } from './stackContext.ts';
+import { stepFromTemplate } from './stackForm.ts';
+
+interface Offer {
+  key: string;
+  name: string;
+  school: string | undefined;
+  steps: Step[];
+  missing: string[];
+  own: OwnTemplate | null;
+}
+
+/** The templates that fit an area, the trade's and the yard's own, filled with the products at hand. */
+export function offersFor(context: StackContext, own: readonly OwnTemplate[]): Offer[] {
+  return [
+    ...templatesFor(context.area).map((template): Offer => {
+      const { steps, missing } = fillTemplate(template, context.products);
+      return {
+        key: template.id,
+        name: template.name,
+        school: template.school,
+        steps: steps.map(stepFromTemplate),
+        missing: missing.map((family) => FAMILIES[family]),
+        own: null,
+      };
+    }),
+    ...own.map(
+      (template): Offer => ({
+        key: template.id,
+        name: template.name,
+        school: undefined,
+        steps: template.steps.map((step) => ({ ...step, id: uuidv7(), overrule: null })),
+        missing: [],
+        own: template,
+      }),
+    ),
+  ];
+}
+
+interface Props {
+  context: StackContext;
+  version: number;
+  steps: readonly Step[];
+  others: readonly { area: Area; clock: AreaClock | undefined }[];
+  /** Called once a template lies on the area. */
+  onTaken: () => void;
+}
+
+/** Begin from a template, keep this stack as one, or lay it on other areas as well. */
+export function Templates({ context, version, steps, others, onTaken }: Props) {
+  const own = useTemplates();
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [removed, setRemoved] = useState<OwnTemplate | null>(null);
+  const offers = offersFor(context, own.data ?? []);
+  const { area } = context;
+  const ask = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      setProblem(null);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
+    }
+  };
+  const take = (offer: Offer) => {
+    if (steps.length > 0 && !window.confirm(`Replace the ${steps.length} steps of ${area.name}?`)) return;
+    void ask(async () => {
+      await api('PUT', `/areas/${area.id}/stack`, { version, steps: offer.steps });
+      await client.invalidateQueries();
+      onTaken();
+    });
+  };
+  return (
+    <details className="board p-3" open={steps.length === 0}>
+      <summary className="cursor-pointer font-semibold">
+        {steps.length === 0 ? 'Begin from a template' : 'Templates, and this stack on other areas'}
+      </summary>
+      <div className="space-y-4 pt-3">
+        <ul className="divide-base-300 divide-y">
+          {offers.length === 0 && <li className="py-1">No template fits this substrate and service.</li>}
+          {offers.map((offer) => (
+            <li key={offer.key} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2">
+              <span className="grow">
+                <strong>{offer.name}</strong>
+                {offer.own && ' (your own)'}
+                {offer.school && <span className="block text-sm">{offer.school}</span>}
+                {offer.missing.length > 0 && (
+                  <span className="block text-sm">No sheet yet for: {offer.missing.join(', ')}</span>
+                )}
+              </span>
+              <button
+                type="button"
+                className="btn btn-sm"
+                disabled={offer.steps.length === 0}
+                onClick={() => take(offer)}
+              >
+                Take it<span className="sr-only">: {offer.name}</span>
+              </button>
+              {offer.own && (
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-sm"
+                  onClick={() => {
+                    const { own: mine } = offer;
+                    if (mine)
+                      void ask(() => api('DELETE', `/templates/${mine.id}`)).then(() => setRemoved(mine));
+                  }}
+                >
+                  Put away<span className="sr-only"> {offer.name}</span>
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+        {removed && (
+          <UndoNotice
+            text={`${removed.name} was put away.`}
+            onUndo={() => {
+              void ask(() => api('POST', `/templates/${removed.id}/restore`));
+              setRemoved(null);
+            }}
+            onGone={() => setRemoved(null)}
+          />
+        )}
+        {problem && (
+          <p role="alert" className="text-error font-semibold">
+            {problem}
+          </p>
+        )}
+        {steps.length > 0 && (
+          <>
+            <KeepAs onKeep={(name) => ask(() => api('POST', '/templates', { id: uuidv7(), name, steps }))} />
+            <LayOnOthers
+              others={others}
+              onLay={(areaIds) => ask(() => api('POST', `/boats/${area.boatId}/stacks`, { areaIds, steps }))}
+            />
+          </>
+        )}
+        <p className="text-sm">
+          <Link className="link" to={`/boats/${area.boatId}/systems/${area.id}/compare`}>
+            Set two ways side by side
+          </Link>
+          , or browse{' '}
+          <Link className="link" to="/rules">
+            what goes over what
+          </Link>
+          .
+        </p>
+      </div>
+    </details>
+  );
+}
+
+function KeepAs({ onKeep }: { onKeep: (name: string) => Promise<void> }) {
+  const [name, setName] = useState('');
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void onKeep(name.trim()).then(() => setName(''));
+      }}
+    >
+      <label className="min-w-48">
+        <span className="label-caps block pb-1">Keep this stack as</span>
+        <input
+          className="input w-full"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="btn" disabled={name.trim() === ''}>
+        Keep it
+      </button>
+    </form>
+  );
+}
+
+function LayOnOthers({
+  others,
+  onLay,
+}: {
+  others: Props['others'];
+  onLay: (areaIds: string[]) => Promise<void>;
+}) {
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  // An area with paint on it keeps its own record; it is changed by itself.
+  const free = others.filter(({ area, clock }) => !area.part?.sharesSystem && clock?.film == null);
+  if (free.length === 0) return null;
+  return (
+    <fieldset className="space-y-2">
+      <legend className="label-caps pb-1">Lay it on these as well (areas without paint)</legend>
+      <div className="flex flex-wrap gap-x-5 gap-y-2">
+        {free.map(({ area }) => (
+          <label key={area.id} className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={chosen.has(area.id)}
+              onChange={(event) => {
+                const next = new Set(chosen);
+                if (event.target.checked) next.add(area.id);
+                else next.delete(area.id);
+                setChosen(next);
+              }}
+            />
+            {area.name}
+          </label>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="btn btn-sm"
+        disabled={chosen.size === 0}
+        onClick={() => void onLay([...chosen]).then(() => setChosen(new Set()))}
+      >
+        Lay it on {chosen.size || 'them'}
+      </button>
+    </fieldset>
+  );
+}

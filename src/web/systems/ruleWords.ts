@@ -1,0 +1,19 @@
+import type { Bond, Mark, Verdict } from '../../core/system/index.ts';
+
+export const VERDICT_WORDS: Record<Verdict, string> = { fine: 'fine', condition: 'fine if', no: 'no' };
+/** The three verdicts as marks, so that none is told by colour alone. */
+export const VERDICT_SIGNS: Record<Verdict, string> = { fine: '✓', condition: '!', no: '✕' };
+
+export const BOND_WORDS: Record<Bond, string> = {
+  fused: 'fused: one film, inside the window',
+  keyed: 'keyed: by tooth',
+  tie: 'by a tie coat',
+  none: 'does not hold',
+};
+
+export const MARK_WORDS: Record<Mark, string> = {
+  S: 'standard',
+  T: 'common practice',
+  M: 'from memory',
+  P: 'the product’s sheet',
+};

@@ -1,0 +1,74 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useId, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Finding, FindingInput } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { useSlip } from '../api/queries.ts';
+
+/** Sets a tool's result down as a finding on an area, with its limit and verdict. */
+export function StoreFinding({
+  reading,
+}: {
+  reading: Pick<FindingInput, 'kind' | 'value' | 'grade' | 'limit'> & { note: string };
+}) {
+  const slip = useSlip();
+  const client = useQueryClient();
+  const id = useId();
+  const [where, setWhere] = useState('');
+  const [said, setSaid] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const places = (slip.data?.boats ?? []).flatMap((boat) =>
+    boat.areas.map((area) => ({
+      boatId: boat.id,
+      areaId: area.areaId,
+      name: `${boat.name}: ${area.areaName}`,
+    })),
+  );
+  const place = places.find((each) => each.areaId === where);
+  const store = async () => {
+    if (!place) return;
+    try {
+      const saved = await api<Finding>('POST', '/findings', {
+        ...reading,
+        id: uuidv7(),
+        boatId: place.boatId,
+        areaId: place.areaId,
+        at: new Date().toISOString(),
+        place: null,
+        photoIds: [],
+      } satisfies FindingInput);
+      setSaid(`Set down on ${place.name}: ${saved.reason}.`);
+      setProblem(null);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  if (places.length === 0) return null;
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <div>
+        <label htmlFor={id} className="label-caps block pb-1">
+          Set it down on
+        </label>
+        <select id={id} className="select" value={where} onChange={(event) => setWhere(event.target.value)}>
+          <option value="">choose an area</option>
+          {places.map((each) => (
+            <option key={each.areaId} value={each.areaId}>
+              {each.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <button type="button" className="btn" disabled={!place} onClick={() => void store()}>
+        Set it down
+      </button>
+      {said && <p role="status">{said}</p>}
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import { BlastDayTool, ConverterTool, OldPaintTool, ReplicaTape, SaltPatch, WashDilution } from './tools.tsx';
+
+/** Working tools of preparation: each reading to its figure, limit and verdict. */
+export function ToolsPage() {
+  return (
+    <div className="space-y-8 p-3 md:p-6">
+      <h1 className="text-2xl">Measuring tools</h1>
+      <div className="grid grid-cols-1 items-start gap-x-10 gap-y-8 xl:grid-cols-2">
+        <ReplicaTape />
+        <SaltPatch />
+        <BlastDayTool />
+        <WashDilution />
+        <ConverterTool />
+        <OldPaintTool />
+      </div>
+    </div>
+  );
+}
