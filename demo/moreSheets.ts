@@ -208,7 +208,7 @@ export const MORE_SHEETS: Record<string, ProductSheet> = {
     family: 'epoxy-filler',
     ratio: 2,
     solids: 0.98,
-    film: [500, 3000, 10000],
+    film: [500, 3000, 9000],
     methods: ['brush'],
     potHours: 0.6,
     stopC: 8,

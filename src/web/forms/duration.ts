@@ -1,5 +1,3 @@
-import { sayMinutes } from '../clock/say.ts';
-
 const SCALE: Record<string, number> = {
   min: 1,
   m: 1,
@@ -23,5 +21,14 @@ export function parseDuration(text: string): number {
   return Number(match[1].replace(',', '.')) * scale;
 }
 
-export const durationText = (minutes: number | undefined) =>
-  minutes === undefined ? '' : sayMinutes(minutes);
+/** A time for a form field, in the largest unit that gives it without rounding: 4320 → "3 d", 4800 → "80 h". */
+export function durationText(minutes: number | undefined): string {
+  if (minutes === undefined) return '';
+  const [unit, size] = [
+    ['d', 1440],
+    ['h', 60],
+  ].find(
+    ([, scale]) => minutes >= (scale as number) && Number.isInteger((minutes / (scale as number)) * 4),
+  ) ?? ['min', 1];
+  return `${minutes / (size as number)} ${unit}`;
+}

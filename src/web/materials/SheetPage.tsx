@@ -8,8 +8,11 @@ import { useProducts } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { Asked } from '../parts/Asked.tsx';
+import { saveFile } from '../parts/drawing/exportDrawing.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SheetFields } from './SheetFields.tsx';
+import { SheetInsight } from './SheetInsight.tsx';
+import { sheetAsJson, sheetFromJson } from './sheetFile.ts';
 import { sheetFormPath, sheetToValues, valuesToSheet } from './sheetForm.ts';
 import { emptySheet, type SheetValues } from './sheetValues.ts';
 import { TimeGrid } from './TimeGrid.tsx';
@@ -45,6 +48,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   const id = useRef(product?.id ?? uuidv7());
   const [base, setBase] = useState(product);
   const [copied, setCopied] = useState<Product | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
 
   const submit = async (
     values: SheetValues,
@@ -65,6 +69,15 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
     return undefined;
   };
   const start = base ?? copied;
+  const openFile = async (file: File) => {
+    try {
+      const read = await sheetFromJson(await file.text());
+      setCopied({ ...read, id: `file ${Date.now()}`, version: 0, archived: false });
+      setProblem(null);
+    } catch (error) {
+      setProblem(`${file.name} was not taken: ${(error as Error).message}`);
+    }
+  };
   return (
     <div className="max-w-5xl space-y-4 p-3 md:p-6">
       <p>
@@ -78,6 +91,39 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         <p className="opacity-80">
           Version {base?.version}. Saving makes the next version; coats already laid keep the one they were
           laid with.
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        {product && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() =>
+              saveFile(`${product.name}.json`, new Blob([sheetAsJson(product)], { type: 'application/json' }))
+            }
+          >
+            Save as JSON
+          </button>
+        )}
+        {!product && (
+          <label className="btn btn-sm">
+            Open JSON
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="sr-only"
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                if (file) void openFile(file);
+                event.target.value = '';
+              }}
+            />
+          </label>
+        )}
+      </div>
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
         </p>
       )}
       {!product && others.length > 0 && (
@@ -101,7 +147,11 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         key={`${base?.version ?? 0}${copied?.id ?? ''}`}
         values={
           start
-            ? { ...sheetToValues(start, system), ...(copied && !base ? { name: '' } : {}) }
+            ? {
+                ...sheetToValues(start, system),
+                // A copy of another product wants a name of its own; a file brings it.
+                ...(copied && !base && copied.version > 0 ? { name: '' } : {}),
+              }
             : emptySheet(system)
         }
         submit={submit}
@@ -123,6 +173,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       >
         <SheetFields />
         <TimeGrid />
+        <SheetInsight />
       </RecordForm>
     </div>
   );

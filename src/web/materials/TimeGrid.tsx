@@ -1,3 +1,4 @@
+import type { ClipboardEvent } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { FILM_EVENTS } from '../../core/cure/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
@@ -26,7 +27,7 @@ export function TimeGrid() {
       </h2>
       <p>
         Times as the paper has them: 45 min, 6 h, 10 d. Leave empty what the sheet does not say: nothing is
-        assumed for it.
+        assumed for it. A block copied from a spreadsheet fills from the cell it is pasted into.
       </p>
       <Scroller label="Times over temperature">
         <table className="w-full min-w-[44rem]">
@@ -100,8 +101,31 @@ function Row({ path, label }: { path: string; label: string }) {
   );
 }
 
+/** The rows of the grid in the order they stand, as a block pasted from a spreadsheet fills them. */
+const rowsFrom = (path: string): string[] => {
+  const events = ['temps', 'potLife', ...FILM_EVENTS.map((event) => `events.${event}`)];
+  const window = /^(overcoat\.\d+)\./.exec(path)?.[1];
+  const rows = window
+    ? ['min', 'chemicalMax', 'thumbOpens', 'thumbCloses'].map((row) => `${window}.${row}`)
+    : events;
+  return rows.slice(Math.max(0, rows.indexOf(path.replace(/\.\d+$/, ''))));
+};
+
 function Cell({ path, label, unit }: { path: string; label: string; unit?: string }) {
-  const { register, getFieldState, formState } = useFormContext<SheetValues>();
+  const { register, getFieldState, formState, setValue } = useFormContext<SheetValues>();
+  const paste = (event: ClipboardEvent<HTMLInputElement>) => {
+    const block = event.clipboardData.getData('text').replace(/\r/g, '').replace(/\n$/, '').split('\n');
+    if (block.length === 1 && !block[0]?.includes('\t')) return;
+    event.preventDefault();
+    const from = Number(/\.(\d+)$/.exec(path)?.[1] ?? 0);
+    block.slice(0, 12).forEach((line, r) => {
+      const row = rowsFrom(path)[r];
+      if (!row) return;
+      line.split('\t').forEach((text, c) => {
+        if (from + c < COLUMNS) setValue(`${row}.${from + c}` as 'name', text.trim(), { shouldDirty: true });
+      });
+    });
+  };
   const { error } = getFieldState(path as 'name', formState);
   return (
     <>
@@ -112,6 +136,7 @@ function Cell({ path, label, unit }: { path: string; label: string; unit?: strin
           className="min-w-0 grow"
           aria-invalid={error ? true : undefined}
           {...register(path as 'name')}
+          onPaste={paste}
         />
         {unit && <span className="text-xs">{unit}</span>}
       </span>

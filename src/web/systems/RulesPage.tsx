@@ -59,8 +59,8 @@ export function RulesPage() {
                 below ↓ laid over it →
               </th>
               {ALL.map((lay) => (
-                <th key={lay} scope="col" className="h-36 p-0 align-bottom">
-                  <span className="block w-7 rotate-180 pt-1 text-left [writing-mode:vertical-rl]">
+                <th key={lay} scope="col" className="h-44 p-0 align-bottom">
+                  <span className="block w-7 rotate-180 pt-1 text-left whitespace-nowrap [writing-mode:vertical-rl]">
                     {FAMILIES[lay]}
                   </span>
                 </th>

@@ -1,0 +1,39 @@
+import { lazy, Suspense } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { sheetNotes } from '../../core/system/index.ts';
+import { FormReader } from '../forms/canonical.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { valuesToSheet } from './sheetForm.ts';
+import type { SheetValues } from './sheetValues.ts';
+
+const TimesChart = lazy(async () => ({ default: (await import('./TimesChart.tsx')).TimesChart }));
+
+/** What the sheet as typed looks like: its times over temperature, and what can hardly be meant. */
+export function SheetInsight() {
+  const { control } = useFormContext<SheetValues>();
+  const { system } = useUnits();
+  const values = useWatch({ control }) as SheetValues;
+  const read = new FormReader(system);
+  const { sheet } = valuesToSheet(values, '', read);
+  const figures = [sheet.volumeSolids, sheet.film.max];
+  const notes = figures.every(Number.isFinite) ? sheetNotes(sheet) : [];
+  return (
+    <section aria-labelledby="insight" className="space-y-3">
+      <h2 id="insight" className="batten pb-1 text-lg">
+        As it reads
+      </h2>
+      {notes.length > 0 ? (
+        <ul className="border-warning list-disc border-l-4 pl-8" role="status">
+          {notes.map((note) => (
+            <li key={note.text}>Look again: {note.text}.</li>
+          ))}
+        </ul>
+      ) : (
+        <p role="status">Nothing on it contradicts itself.</p>
+      )}
+      <Suspense fallback={<p>Drawing…</p>}>
+        <TimesChart sheet={sheet} />
+      </Suspense>
+    </section>
+  );
+}

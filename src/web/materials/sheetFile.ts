@@ -1,0 +1,29 @@
+import type { Product } from '../../contract/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
+
+/** A product sheet as a file: its shape is published in docs/schemas/product-sheet.schema.json. */
+interface SheetFile {
+  format: 'jack-plane/product-sheet';
+  name: string;
+  sheet: ProductSheet;
+}
+
+const FORMAT = 'jack-plane/product-sheet';
+
+export const sheetAsJson = ({ name, sheet }: Pick<Product, 'name' | 'sheet'>): string =>
+  `${JSON.stringify({ format: FORMAT, name, sheet } satisfies SheetFile, null, 2)}\n`;
+
+/** @throws {RangeError} naming what is wrong with the file */
+export async function sheetFromJson(text: string): Promise<Pick<Product, 'name' | 'sheet'>> {
+  let file: Partial<SheetFile>;
+  try {
+    file = JSON.parse(text) as Partial<SheetFile>;
+  } catch {
+    throw new RangeError('the file is not JSON');
+  }
+  if (file.format !== FORMAT || !file.sheet) throw new RangeError(`the file is not of the format ${FORMAT}`);
+  const { productSheet, strict } = await import('../../contract/index.ts');
+  const { error, value } = productSheet.validate(file.sheet, strict);
+  if (error) throw new RangeError(error.details.map((detail) => detail.message).join('; '));
+  return { name: String(file.name ?? '').slice(0, 80), sheet: value as ProductSheet };
+}
