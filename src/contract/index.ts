@@ -3,6 +3,7 @@ export * from './boat.ts';
 export * from './form.ts';
 export * from './formats/marksCsv.ts';
 export * from './formats/offsetsCsv.ts';
+export * from './formats/sheetsCsv.ts';
 export { strict } from './joi.ts';
 export * from './log.ts';
 export type { FieldError, Problem } from './problem.ts';

@@ -52,6 +52,12 @@ export interface CoatBody {
   note: string;
 }
 
+/** Steel blasted bare: from here on it waits to be primed. */
+export interface BlastBody {
+  /** Hours it may stand: 4 bare, longer under a passivating wash. */
+  holdsHours: number;
+}
+
 /** A thing of the leave-bare list taped up before a coat, or untaped after it. */
 export interface TapeBody {
   itemId: string;
@@ -76,6 +82,7 @@ export type EntryBody =
   | { kind: 'batch-end'; body: BatchEndBody }
   | { kind: 'coat'; body: CoatBody }
   | { kind: 'tape'; body: TapeBody }
+  | { kind: 'blast'; body: BlastBody }
   | { kind: 'note'; body: NoteBody }
   | { kind: 'strike'; body: StrikeBody };
 
@@ -183,6 +190,9 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
     on: Joi.boolean().required(),
     stepId: id().label('step').allow(null).required(),
     coatNo: between('coat number', 0, 30).integer().allow(null).required(),
+  }),
+  blast: objectOf<BlastBody>({
+    holdsHours: between('hours it may stand bare', 0.5, 96).required(),
   }),
   note: objectOf<NoteBody>({ text: Joi.string().trim().min(1).max(4000).label('note').required() }),
   strike: objectOf<StrikeBody>({

@@ -271,3 +271,8 @@ export const productUpdate = objectOf<ProductInput & { version: number }>({
   ...fields,
   version: Joi.number().integer().min(1).required(),
 });
+
+/** Many sheets at once, as a CSV file. */
+export const sheetsImport = objectOf<{ csv: string }>({
+  csv: Joi.string().min(1).max(2_000_000).label('CSV').required(),
+});

@@ -52,6 +52,8 @@ export interface AreaClock {
   part: PartOf | null;
   /** The stand that still hides it. */
   hiddenBy: { standId: string; name: string; shiftOn: string | null } | null;
+  /** Blasted bare: by when the first coat must be on. */
+  primeBy: string | null;
   /** Spread of the area as a fraction, by the way it was come by. */
   spread: number;
   /** null: bare, nothing laid yet. */

@@ -1,7 +1,16 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aBoat, aCoat, anArea, aPlannedArea, NOON, yardServer } from '../../test/yardServer.ts';
-import type { Area, BenchView, BoatView, Finding, HullForm, Stand, Waterline } from '../contract/index.ts';
+import { aBoat, aCoat, anArea, aPlannedArea, aProduct, NOON, yardServer } from '../../test/yardServer.ts';
+import type {
+  Area,
+  BenchView,
+  BoatView,
+  Finding,
+  HullForm,
+  LogView,
+  Stand,
+  Waterline,
+} from '../contract/index.ts';
 import { readOffsetsCsv } from '../contract/index.ts';
 import { formFromDimensions, hydrostatics } from '../core/hull/index.ts';
 
@@ -287,5 +296,119 @@ describe('the waterline', () => {
       version: 2,
     });
     expect(beyond.body.detail).toContain('mark 4: place along the boat (m) 14 is outside');
+  });
+});
+
+describe('the rules at the border', () => {
+  const epoxyLast = (planned: Awaited<ReturnType<typeof aPlannedArea>>, overrule: unknown = null) => ({
+    ...planned.step,
+    id: uuidv7(),
+    overrule,
+  });
+  it('a "no" is refused with its reason, and taken with one of the user’s own, which stands on the record', async () => {
+    const planned = await aPlannedArea(server);
+    const { area, boat } = planned;
+    await server.ask('PUT', `/areas/${area.id}`, {
+      ...anArea(boat.id),
+      id: area.id,
+      version: 1,
+      service: 'daylight',
+    });
+    const put = (overrule: unknown) =>
+      server.problem('PUT', `/areas/${area.id}/stack`, { version: 2, steps: [epoxyLast(planned, overrule)] });
+    const refused = await put(null);
+    expect([refused.status, refused.body.errors?.[0]]).toEqual([
+      422,
+      { path: 'steps.0.overrule', message: expect.stringContaining('epoxy chalks in the sun') },
+    ]);
+    expect(
+      (await put({ ruleIds: ['epoxy-in-daylight'], reason: 'short' })).body.errors?.[0]?.message,
+    ).toContain('reason for overruling');
+    expect((await put({ ruleIds: ['another-rule'], reason: 'a reason long enough' })).status).toBe(422);
+    const reason = 'behind the awning, never in the sun';
+    expect((await put({ ruleIds: ['epoxy-in-daylight'], reason })).status).toBe(200);
+    const log = await server.ask<LogView>('GET', `/boats/${boat.id}/log`);
+    expect(log.body.overruled).toEqual([
+      { areaId: area.id, productName: 'Test epoxy', ruleIds: ['epoxy-in-daylight'], reason },
+    ]);
+  });
+
+  it('one stack goes on several areas, all or none', async () => {
+    const planned = await aPlannedArea(server);
+    const { boat, area, step } = planned;
+    const [one, two] = [anArea(boat.id, { name: 'One' }), anArea(boat.id, { name: 'Two' })];
+    for (const each of [one, two]) await server.ask('POST', '/areas', each);
+    await server.ask('POST', '/log', aCoat(planned, NOON - 3_600_000));
+    const lay = (areaIds: string[]) =>
+      server.problem('POST', `/boats/${boat.id}/stacks`, { areaIds, steps: [step] });
+    const refused = await lay([one.id, area.id]);
+    expect(refused.body.errors?.[0]).toEqual({
+      path: 'areaIds.1',
+      message: 'Bottom has coats on it already',
+    });
+    expect((await clockOf(boat.id, one.id))?.state).toBe('no-system');
+    expect((await lay([one.id, two.id])).status).toBe(200);
+    expect((await clockOf(boat.id, two.id))?.stepsAll).toBe(3);
+  });
+
+  it('high wear takes its extra coats, the signal coat its colour', async () => {
+    const planned = await aPlannedArea(server);
+    const { boat, area, step } = planned;
+    const own = { ...step, id: uuidv7(), extraCoats: 2, signal: 'white', colours: ['grey'] };
+    await server.ask('PUT', `/areas/${area.id}/stack`, { version: 2, steps: [own] });
+    expect(await clockOf(boat.id, area.id)).toMatchObject({ stepsAll: 3, next: { colour: 'white' } });
+    await server.ask('PUT', `/areas/${area.id}`, {
+      ...anArea(boat.id),
+      id: area.id,
+      version: 1,
+      highWear: true,
+    });
+    expect(await clockOf(boat.id, area.id)).toMatchObject({ stepsAll: 5, next: { coats: 5 } });
+  });
+});
+
+describe('blasted steel', () => {
+  it('waits four hours for its primer, and the first coat ends the wait', async () => {
+    const planned = await aPlannedArea(server);
+    const { boat, area } = planned;
+    const at = NOON - 30 * 60_000;
+    const blasted = await server.ask('POST', '/log', {
+      id: uuidv7(),
+      areaId: area.id,
+      at: new Date(at).toISOString(),
+      corrects: null,
+      kind: 'blast',
+      body: { holdsHours: 4 },
+    });
+    expect(blasted.status).toBe(201);
+    const due = new Date(at + 4 * 3_600_000).toISOString();
+    expect(await clockOf(boat.id, area.id)).toMatchObject({ state: 'bare', primeBy: due, until: due });
+    await server.ask('POST', '/log', aCoat(planned, NOON + 30 * 60_000, {}));
+    expect(await clockOf(boat.id, area.id)).toMatchObject({ primeBy: null });
+  });
+});
+
+describe('sheets from a file', () => {
+  it('are taken all or none: new ones, next versions, and those that are as they were', async () => {
+    const own = await yardServer();
+    await own.ask('POST', '/products', aProduct());
+    const csv = await (await fetch(`${own.address}/api/v1/products.csv`)).text();
+    type Count = { added: number; changed: number; same: number };
+    const again = await own.ask<Count>('POST', '/products/csv', { csv });
+    expect([again.status, again.body.added, again.body.changed]).toEqual([200, 0, 0]);
+    const [head = '', first = ''] = csv.split('\r\n');
+    const renamed = first.replace(/^[^,]*/, 'Test from file');
+    const two = await own.ask<Count>('POST', '/products/csv', { csv: `${head}\n${renamed}` });
+    expect(two.body).toMatchObject({ added: 1 });
+    const thicker = renamed.replace(',50,100,150,', ',50,100,160,');
+    expect(
+      (await own.ask<Count>('POST', '/products/csv', { csv: `${head}\n${thicker}` })).body,
+    ).toMatchObject({
+      changed: 1,
+    });
+    const bad = renamed.replace(/^Test from file/, 'Half a sheet').replace(',50,100,150,', ',150,100,50,');
+    const refused = await own.problem('POST', '/products/csv', { csv: `${head}\n${bad}` });
+    expect(refused.body.errors?.[0]?.message).toContain('line 2, Half a sheet: film a coat');
+    await own.stop();
   });
 });

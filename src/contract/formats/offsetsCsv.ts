@@ -27,7 +27,8 @@ export function readOffsetsCsv(csv: string): OffsetTable {
   const [head = [], ...rows] = parsed.data;
   const unit = /\b(mm|cm|m|ft|in)\b/i.exec(head[0]?.replace(/station/i, '') ?? '')?.[1]?.toLowerCase() ?? 'm';
   const scale = METRES[unit] as number;
-  const metres = (value: number) => Number((value * scale).toPrecision(12));
+  // Metres are taken as they stand; converted ones lose the noise of the multiplication.
+  const metres = (value: number) => (scale === 1 ? value : Number((value * scale).toPrecision(12)));
   if (!/station/i.test(head[0] ?? '')) {
     throw new RangeError(
       `line 1: the first column is "${head[0] ?? ''}" and should be "station m" (or mm, cm, ft, in)`,

@@ -22,6 +22,8 @@ const LATER = 1e15;
  * that, and what stands still last. An open window that closes at 10:00 gives 10:00.
  */
 export function urgencyMs(clock: { state: AreaState; untilMs: number | null }): number {
+  // Bare steel that was blasted runs out like a window.
+  if (clock.state === 'bare' && clock.untilMs !== null) return Math.min(clock.untilMs, LATER);
   const rank = STILL[clock.state];
   if (rank !== undefined) return LATER + rank;
   return clock.untilMs === null ? LATER : Math.min(clock.untilMs, LATER);

@@ -104,7 +104,7 @@ export function formFromDimensions(input: {
   const depth = Math.min(...zs);
   const top = Math.max(...lines.sheer.map((p) => p.z));
   const waterlinesM = [
-    ...range(16 * fine).map((u) => depth * (1 - u)),
+    ...range(16 * fine).map((u) => depth * (1 - u) + 0),
     ...range(16 * fine)
       .slice(1)
       .map((u) => u * top),

@@ -91,6 +91,7 @@ const state = (
   stackVersion: 1,
   steps,
   coats,
+  blast: null,
   cutM2: 0,
   stand: null,
 });

@@ -42,6 +42,12 @@ function nextView(
   };
 }
 
+/** By when blasted steel must be primed; null once paint is on it, or where nothing was blasted. */
+function primedBy({ blast, coats }: AreaState): string | null {
+  if (!blast || coats.some((coat) => coat.fromMs >= blast.atMs)) return null;
+  return new Date(blast.atMs + blast.holdsMs).toISOString();
+}
+
 /** The stand over a patch that has no paint yet, as long as it stands there. */
 function hiddenBy({ stand, coats }: AreaState): AreaClock['hiddenBy'] {
   if (!stand || stand.archived || stand.shiftedAt !== null || coats.length > 0) return null;
@@ -63,6 +69,7 @@ export function areaClock(
   const top = groups.findLast((group) => group.complete);
   const last = top?.entries.at(-1);
   const nextIsWater = next === null && state.steps.length > 0 && state.area.service === 'immersed';
+  const primeBy = primedBy(state);
   const clock: AreaClock = {
     areaId: state.area.id,
     areaName: state.area.name,
@@ -73,12 +80,13 @@ export function areaClock(
     areaM2,
     spread,
     part: state.area.part,
+    primeBy,
     hiddenBy: hiddenBy(state),
     film: null,
     next,
     nextIsWater,
     state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
-    until: null,
+    until: primeBy,
     segments: [],
     edges: [],
     events: [],
@@ -89,6 +97,7 @@ export function areaClock(
     stepsAll: wanted.reduce((sum, coats) => sum + coats, 0),
   };
   if (!top || !last) return clock;
+  clock.until = null;
   const step = state.steps.find((s) => s.id === top.stepId);
   clock.film = {
     entryIds: top.entries.map((entry) => entry.entryId),

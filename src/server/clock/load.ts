@@ -1,5 +1,14 @@
 import { and, asc, eq, gt, inArray, isNotNull, sql } from 'drizzle-orm';
-import type { Area, BatchBody, BatchEndBody, Boat, CoatBody, Stand, Step } from '../../contract/index.ts';
+import type {
+  Area,
+  BatchBody,
+  BatchEndBody,
+  BlastBody,
+  Boat,
+  CoatBody,
+  Stand,
+  Step,
+} from '../../contract/index.ts';
 import { areaOf } from '../../core/hull/index.ts';
 import { type LaidCoat, NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
@@ -19,6 +28,8 @@ export interface AreaState {
   stackVersion: number;
   steps: Step[];
   coats: CoatOnArea[];
+  /** When steel was last blasted here, and how long it may stand, ms; null: not told. */
+  blast: { atMs: number; holdsMs: number } | null;
   /** m² of the pieces cut out of it: patches, spots, pieces. */
   cutM2: number;
   /** The stand that hides it, of a patch. */
@@ -104,6 +115,17 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
     .from(logEntry)
     .where(and(eq(logEntry.kind, 'coat'), stillCounts, whole ? undefined : inArray(logEntry.areaId, needed)))
     .orderBy(asc(logEntry.at));
+  const blasts = await db
+    .select()
+    .from(logEntry)
+    .where(and(eq(logEntry.kind, 'blast'), stillCounts, whole ? undefined : inArray(logEntry.areaId, ids)))
+    .orderBy(asc(logEntry.at));
+  const blastsBy = new Map(
+    blasts.map((row) => [
+      row.areaId,
+      { atMs: row.at.getTime(), holdsMs: (row.body as BlastBody).holdsHours * 3_600_000 },
+    ]),
+  );
   const parts = await db
     .select()
     .from(area)
@@ -132,6 +154,7 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
         ...(part?.kind === 'piece' ? coatsOf(part.areaId).filter((coat) => coat.toMs <= cutAt) : []),
         ...coatsOf(record.id),
       ],
+      blast: blastsBy.get(record.id) ?? null,
       cutM2: cutBy.get(record.id) ?? 0,
       stand: standsBy.get(part?.standId ?? '') ?? null,
     };

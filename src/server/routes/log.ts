@@ -91,6 +91,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   batch: 'a batch was logged',
   'batch-end': 'a pot was emptied',
   tape: 'the leave-bare list was ticked',
+  blast: 'the steel was blasted',
   note: 'a note was written',
   strike: 'an entry was struck out',
 };

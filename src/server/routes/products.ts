@@ -1,13 +1,22 @@
 import { asc, eq } from 'drizzle-orm';
 import { Router } from 'express';
-import { type Product, productInput, productUpdate } from '../../contract/index.ts';
+import { v7 as uuidv7 } from 'uuid';
+import {
+  type Product,
+  productInput,
+  productUpdate,
+  readSheetsCsv,
+  sheetsImport,
+  strict,
+  writeSheetsCsv,
+} from '../../contract/index.ts';
 import { loadShelf } from '../clock/load.ts';
 import { recordShifts } from '../clock/shifts.ts';
 import type { Context } from '../context.ts';
 import type { Queries } from '../db/open.ts';
 import { product, productSheet } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
-import { conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
+import { badFields, conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
 
 async function findProduct(db: Queries, id: string): Promise<Product> {
@@ -53,6 +62,55 @@ export function productRoutes({ db, live, memory, now }: Context): Router {
     });
     live.tell('products');
     res.status(made ? 201 : 200).json(saved);
+  });
+
+  router.get('/products.csv', async (_req, res) => {
+    const { latest } = await loadShelf(db);
+    const sheets = [...latest.values()].sort((a, b) => a.name.localeCompare(b.name));
+    res.type('text/csv').attachment('product sheets.csv').send(writeSheetsCsv(sheets));
+  });
+
+  /** Sheets from CSV, all or none: a name that is known gets its next version, where anything changed. */
+  router.post('/products/csv', async (req, res) => {
+    const { csv } = accept(sheetsImport, req.body);
+    let rows: ReturnType<typeof readSheetsCsv>;
+    try {
+      rows = readSheetsCsv(csv);
+    } catch (error) {
+      throw badFields([{ path: 'csv', message: (error as Error).message }]);
+    }
+    rows.forEach((row, i) => {
+      if (rows.findIndex((each) => each.name === row.name) < i) {
+        throw badFields([{ path: 'csv', message: `line ${i + 2}: ${row.name} stands twice in the file` }]);
+      }
+      const { error } = productInput.validate({ id: uuidv7(), ...row }, strict);
+      if (error) throw badFields([{ path: 'csv', message: `line ${i + 2}, ${row.name}: ${error.message}` }]);
+    });
+    const at = now();
+    const before = await memory.at(at);
+    const found = await db.transaction(async (tx) => {
+      const { latest } = await loadShelf(tx);
+      const known = new Map([...latest.values()].map((each) => [each.name, each]));
+      let [added, changed] = [0, 0];
+      for (const { name, sheet } of rows) {
+        const own = known.get(name);
+        // Compared as the file says it: what it cannot tell apart is no change.
+        if (own && sameJson(readSheetsCsv(writeSheetsCsv([own]))[0]?.sheet, sheet)) continue;
+        const id = own?.id ?? uuidv7();
+        const version = (own?.version ?? 0) + 1;
+        if (own) await tx.update(product).set({ version }).where(eq(product.id, id));
+        else await tx.insert(product).values({ id, name });
+        await tx.insert(productSheet).values({ productId: id, version, sheet });
+        if (own) changed++;
+        else added++;
+      }
+      if (changed > 0) {
+        await recordShifts(tx, { before, now: at, cause: 'sheets were read from a file', touched: 'sheets' });
+      }
+      return { added, changed, same: rows.length - added - changed };
+    });
+    live.tell('products');
+    res.json(found);
   });
 
   /** A changed sheet is a new version; coats laid keep the one they were laid with. */

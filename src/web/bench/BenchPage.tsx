@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { BenchView, LoggedConditions } from '../../contract/index.ts';
+import type { BenchView, LoggedConditions, Step } from '../../contract/index.ts';
 import { useOutbox } from '../api/outbox.ts';
 import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
@@ -10,8 +10,9 @@ import { Asked } from '../parts/Asked.tsx';
 import { countdownWord, taskOf } from '../slip/words.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
-import { METHOD_WORDS } from '../systems/stackForm.ts';
+import { METHOD_WORDS, TASK_WORDS } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
@@ -49,6 +50,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
       <BenchHead view={view} zone={zone} />
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PotClocks pots={view.pots} zone={zone} />
+      <BlastClock view={view} />
       <OldLineAsked view={view} />
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
@@ -138,6 +140,7 @@ function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
           {clock.areaM2 > 0 && <span>{show(clock.areaM2 - next.coveredM2, 'area')} to cover</span>}
         </p>
       )}
+      {step && next && <WorkBefore step={step} coatNo={next.coatNo} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
         <StateMark state={clock.state} />
         <span>{STATES[clock.state].meaning}</span>
@@ -178,4 +181,19 @@ function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView;
       </Link>
     </p>
   );
+}
+
+/** What the stack wants done before this coat. */
+function WorkBefore({ step, coatNo }: { step: Step; coatNo: number }) {
+  const work =
+    coatNo === 0
+      ? step.before.map(
+          ({ kind, amount, note }) =>
+            `${TASK_WORDS[kind].toLowerCase()}${amount === null ? '' : ` ${amount}${kind === 'wait' ? ' h' : ' grit'}`}${note ? ` (${note})` : ''}`,
+        )
+      : step.sandBetween === null
+        ? []
+        : [`sand ${step.sandBetween} grit`];
+  if (work.length === 0) return null;
+  return <p>Before it: {work.join('; ')}.</p>;
 }

@@ -114,6 +114,8 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           {entry.body.on ? 'Taped' : 'Untaped'}: {entry.body.name}
         </>
       );
+    case 'blast':
+      return <>Blasted bare; to be primed within {figure(entry.body.holdsHours)} h</>;
     case 'note':
       return <>{entry.body.text}</>;
     case 'strike':

@@ -4,6 +4,7 @@ import { useProducts } from '../api/queries.ts';
 import { Asked } from '../parts/Asked.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { SheetsFile } from './SheetsFile.tsx';
 
 /** The product sheets of the yard. */
 export function MaterialsPage() {
@@ -13,9 +14,15 @@ export function MaterialsPage() {
     <div className="space-y-5 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-2xl">Materials: product sheets</h1>
-        <Link className="btn btn-primary" to="/materials/new">
-          New sheet
-        </Link>
+        <div className="flex flex-wrap gap-2">
+          <SheetsFile />
+          <a className="btn btn-ghost" href="/api/v1/products.csv" download>
+            All as CSV
+          </a>
+          <Link className="btn btn-primary" to="/materials/new">
+            New sheet
+          </Link>
+        </div>
       </div>
       <Asked query={products}>
         {(list) =>

@@ -4,6 +4,7 @@ const KINDS = {
   batch: 'a batch mixed',
   'batch-end': 'a pot emptied',
   coat: 'a coat',
+  blast: 'steel blasted',
   tape: 'a tick of the leave-bare list',
   note: 'a note',
   strike: 'a strike-out',

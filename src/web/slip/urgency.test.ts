@@ -16,6 +16,7 @@ const clock = (over: Partial<AreaClock>): AreaClock => ({
   areaM2: 20,
   spread: 0.05,
   part: null,
+  primeBy: null,
   hiddenBy: null,
   film: null,
   next: {

@@ -29,7 +29,7 @@ export function isRunningOut(line: SlipLine, now: number): boolean {
   const closes =
     line.kind === 'pot'
       ? now >= Date.parse(line.pot.inductionEnds)
-      : line.clock.state === 'open' || line.clock.state === 'thumb';
+      : line.clock.state === 'open' || line.clock.state === 'thumb' || line.clock.primeBy !== null;
   return closes && line.decides - now < RUNNING_OUT_MS;
 }
 
@@ -42,6 +42,7 @@ export function nextLine(lines: readonly SlipLine[]): SlipLine | undefined {
     lines.find((line) => line.kind === 'area' && states.includes(line.clock.state));
   return (
     lines.find((line) => line.kind === 'pot') ??
+    lines.find((line) => line.kind === 'area' && line.clock.primeBy !== null) ??
     can(['thumb', 'open']) ??
     can(['key-first']) ??
     can(['bare']) ??

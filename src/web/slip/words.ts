@@ -17,7 +17,7 @@ export function taskOf(clock: AreaClock): string {
     case 'hidden':
       return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is shifted; then ${coat}`;
     case 'bare':
-      return `First coat: ${coat}`;
+      return clock.primeBy ? `Bare steel: prime with ${coat}` : `First coat: ${coat}`;
     case 'too-soon':
       return `Then ${coat}`;
     case 'key-first':
@@ -31,6 +31,7 @@ export function taskOf(clock: AreaClock): string {
 
 /** What the countdown counts to. */
 export function countdownWord(clock: AreaClock): string {
+  if (clock.state === 'bare' && clock.primeBy) return 'prime within';
   if (clock.state === 'too-soon') return clock.nextIsWater ? 'fit in' : 'opens in';
   if (clock.state === 'open' || clock.state === 'thumb') return 'closes in';
   return '';

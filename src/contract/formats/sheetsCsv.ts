@@ -1,0 +1,217 @@
+import Papa from 'papaparse';
+import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
+
+/**
+ * Many product sheets as CSV: a row a sheet, a column a figure, canonical units. Lists are parted by ` | `; a table of
+ * times over temperature is `10:1200 20:600` (°C : minutes); an overcoat window is
+ * `by=any min=10:1200 20:600 max=20:7200 grit=120 thumb=20:120..20:300`. An empty cell is "not stated".
+ */
+interface Named {
+  name: string;
+  sheet: ProductSheet;
+}
+
+const table = (points: readonly CurvePoint[] | null | undefined): string =>
+  (points ?? []).map((p) => `${p.tempC}:${p.minutes}`).join(' ');
+
+function readTable(text: string, where: string): CurvePoint[] {
+  return text
+    .trim()
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((pair) => {
+      const [tempC, minutes] = pair.split(':').map(Number);
+      if (!Number.isFinite(tempC) || !Number.isFinite(minutes)) {
+        throw new RangeError(`${where}: "${pair}" is not a temperature and minutes such as 20:600`);
+      }
+      return { tempC: tempC as number, minutes: minutes as number };
+    });
+}
+
+const overcoatText = (rule: OvercoatRule): string =>
+  [
+    `by=${rule.by}`,
+    `min=${table(rule.min)}`,
+    rule.chemicalMax && `max=${table(rule.chemicalMax)}`,
+    rule.keyGrit !== null && `grit=${rule.keyGrit}`,
+    rule.thumb && `thumb=${table(rule.thumb.opens)}..${table(rule.thumb.closes)}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+
+function readOvercoat(text: string, where: string): OvercoatRule {
+  const fields = new Map(
+    text
+      .split(/\s+(?=(?:by|min|max|grit|thumb)=)/)
+      .map((part): [string, string] => [
+        part.slice(0, part.indexOf('=')).trim(),
+        part.slice(part.indexOf('=') + 1),
+      ]),
+  );
+  const [opens, closes] = fields.get('thumb')?.split('..') ?? [];
+  return {
+    by: fields.get('by') ?? 'any',
+    min: readTable(fields.get('min') ?? '', where),
+    chemicalMax: fields.has('max') ? readTable(fields.get('max') as string, where) : null,
+    thumb:
+      opens !== undefined && closes !== undefined
+        ? { opens: readTable(opens, where), closes: readTable(closes, where) }
+        : null,
+    keyGrit: fields.has('grit') ? Number(fields.get('grit')) : null,
+  };
+}
+
+const EVENTS: readonly FilmEvent[] = [
+  'dew-safe',
+  'tack-free',
+  'sandable',
+  'walk',
+  'immersion',
+  'latest-immersion',
+  'full-cure',
+];
+
+const list = (items: readonly string[]) => items.join(' | ');
+const some = (value: number | string | boolean | null) => (value === null ? '' : String(value));
+
+/** Each column: how it is written, in the order of the file. */
+const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string])[] = [
+  ['name', (n) => n.name],
+  ['family', (n) => n.sheet.family],
+  [
+    'parts',
+    (n) =>
+      list(
+        n.sheet.parts.map(
+          (p) => `${p.name} ${p.ratio}${p.densityKgPerL === null ? '' : ` ${p.densityKgPerL}`}`,
+        ),
+      ),
+  ],
+  ['ratio by', (n) => n.sheet.ratioBy],
+  ['ratio tolerance', (n) => some(n.sheet.ratioTolerance)],
+  ['volume solids', (n) => String(n.sheet.volumeSolids)],
+  ['film least', (n) => String(n.sheet.film.min)],
+  ['film typical', (n) => String(n.sheet.film.typical)],
+  ['film most', (n) => String(n.sheet.film.max)],
+  ['methods', (n) => list(n.sheet.methods)],
+  ['thinner', (n) => n.sheet.thinner?.name ?? ''],
+  ['thinner most', (n) => some(n.sheet.thinner?.maxFraction ?? null)],
+  ['induction min', (n) => String(n.sheet.inductionMin)],
+  ['pot life', (n) => table(n.sheet.potLife)],
+  ['air least', (n) => some(n.sheet.limits.airMinC)],
+  ['air most', (n) => some(n.sheet.limits.airMaxC)],
+  ['surface least', (n) => some(n.sheet.limits.surfaceMinC)],
+  ['surface most', (n) => some(n.sheet.limits.surfaceMaxC)],
+  ['rh most', (n) => some(n.sheet.limits.rhMax)],
+  ['dew margin', (n) => some(n.sheet.limits.dewMarginC)],
+  ['stop', (n) => some(n.sheet.cure.stopC)],
+  ...EVENTS.map((event) => [event, (n: Named) => table(n.sheet.cure.events[event])] as const),
+  ['overcoat', (n) => list(n.sheet.cure.overcoat.map(overcoatText))],
+  ['colours', (n) => list(n.sheet.colours.map((c) => `${c.name} ${c.hex}`))],
+  ['hazards', (n) => list(n.sheet.hazards)],
+  ['grounds', (n) => (n.sheet.grounds === null ? '' : list(n.sheet.grounds))],
+  ['copper', (n) => some(n.sheet.copper)],
+  ['additives', (n) => list(n.sheet.additives.map((a) => `${a.name}; ${a.kind}; ${some(a.maxMlPerLitre)}`))],
+  ['packs', (n) => list(n.sheet.packs.map((p) => `${p.litres}${p.price === null ? '' : ` @ ${p.price}`}`))],
+  ['shelf months', (n) => some(n.sheet.shelfMonths)],
+  ['cleanliness', (n) => some(n.sheet.preparation.cleanliness)],
+  ['profile least', (n) => some(n.sheet.preparation.profileMinMicrons)],
+  ['profile most', (n) => some(n.sheet.preparation.profileMaxMicrons)],
+  ['cautions', (n) => n.sheet.cautions],
+  ['note', (n) => n.sheet.note],
+];
+
+/** Sheets as CSV: read again they are equal. */
+export const writeSheetsCsv = (sheets: readonly Named[]): string =>
+  `${Papa.unparse([COLUMNS.map(([head]) => head), ...sheets.map((named) => COLUMNS.map(([, write]) => write(named)))])}\r\n`;
+
+/** @throws {RangeError} naming the line and column of what cannot be read */
+export function readSheetsCsv(csv: string): Named[] {
+  const { data } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (head) => head.trim().toLowerCase(),
+  });
+  if (data.length === 0) throw new RangeError('the file has no rows');
+  return data.map((row, i) => {
+    const cell = (head: string) => (row[head] ?? '').trim();
+    const where = (head: string) => `line ${i + 2}, ${head}`;
+    const number = (head: string): number => {
+      const value = Number(cell(head));
+      if (cell(head) === '' || !Number.isFinite(value)) {
+        throw new RangeError(`${where(head)}: "${cell(head)}" is not a number`);
+      }
+      return value;
+    };
+    const maybe = (head: string) => (cell(head) === '' ? null : number(head));
+    const items = (head: string) =>
+      cell(head)
+        .split(' | ')
+        .map((each) => each.trim())
+        .filter(Boolean);
+    const times = (head: string) => readTable(cell(head), where(head));
+    const events: ProductSheet['cure']['events'] = {};
+    for (const event of EVENTS) if (cell(event) !== '') events[event] = times(event);
+    return {
+      name: cell('name'),
+      sheet: {
+        family: cell('family') as ProductSheet['family'],
+        parts: items('parts').map((part) => {
+          const match = /^(.*?) ([\d.]+)(?: ([\d.]+))?$/.exec(part);
+          if (!match) throw new RangeError(`${where('parts')}: "${part}" is not a name and its parts`);
+          return {
+            name: match[1] as string,
+            ratio: Number(match[2]),
+            densityKgPerL: match[3] === undefined ? null : Number(match[3]),
+          };
+        }),
+        ratioBy: (cell('ratio by') || 'volume') as ProductSheet['ratioBy'],
+        ratioTolerance: maybe('ratio tolerance'),
+        volumeSolids: number('volume solids'),
+        film: { min: number('film least'), typical: number('film typical'), max: number('film most') },
+        methods: items('methods') as ProductSheet['methods'],
+        thinner: cell('thinner') ? { name: cell('thinner'), maxFraction: maybe('thinner most') } : null,
+        inductionMin: maybe('induction min') ?? 0,
+        potLife: times('pot life'),
+        limits: {
+          airMinC: maybe('air least'),
+          airMaxC: maybe('air most'),
+          surfaceMinC: maybe('surface least'),
+          surfaceMaxC: maybe('surface most'),
+          rhMax: maybe('rh most'),
+          dewMarginC: maybe('dew margin'),
+        },
+        cure: {
+          stopC: maybe('stop'),
+          events,
+          overcoat: items('overcoat').map((text) => readOvercoat(text, where('overcoat'))),
+        },
+        colours: items('colours').map((text) => ({ name: text.slice(0, -8), hex: text.slice(-7) })),
+        hazards: items('hazards') as ProductSheet['hazards'],
+        grounds: cell('grounds') === '' ? null : (items('grounds') as NonNullable<ProductSheet['grounds']>),
+        copper: cell('copper') === '' ? null : cell('copper') === 'true',
+        additives: items('additives').map((text) => {
+          const [name = '', kind = 'other', most = ''] = text.split(';').map((each) => each.trim());
+          return {
+            name,
+            kind: kind as ProductSheet['additives'][number]['kind'],
+            maxMlPerLitre: most === '' ? null : Number(most),
+          };
+        }),
+        packs: items('packs').map((text) => {
+          const [litres, price] = text.split('@').map((each) => each.trim());
+          return { litres: Number(litres), price: price === undefined ? null : Number(price) };
+        }),
+        shelfMonths: maybe('shelf months'),
+        preparation: {
+          cleanliness: (cell('cleanliness') || null) as ProductSheet['preparation']['cleanliness'],
+          profileMinMicrons: maybe('profile least'),
+          profileMaxMicrons: maybe('profile most'),
+        },
+        cautions: cell('cautions'),
+        note: cell('note'),
+      },
+    };
+  });
+}
