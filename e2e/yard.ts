@@ -91,6 +91,7 @@ export const demoTest = yardTest(true);
 export const emptyTest = yardTest(false);
 /** Another empty yard: files that share a test share its server. */
 export const surveyTest = yardTest(false);
+export const systemsTest = yardTest(true);
 
 interface AxeResult {
   violations: { id: string; help: string; nodes: { target: string[]; failureSummary: string }[] }[];

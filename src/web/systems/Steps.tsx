@@ -1,4 +1,5 @@
 import {
+  type Announcements,
   closestCenter,
   DndContext,
   type DragEndEvent,
@@ -39,12 +40,30 @@ export function Steps({ context, judged }: { context: StackContext; judged: Judg
     const to = fields.findIndex((field) => field.key === over?.id);
     if (from >= 0 && to >= 0 && from !== to) move(from, to);
   };
+  const place = (id: unknown) => fields.findIndex((field) => field.key === id) + 1;
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `Step ${place(active.id)} taken.`,
+    onDragOver: ({ over }) => (over ? `Now at place ${place(over.id)} of ${fields.length}.` : undefined),
+    onDragEnd: ({ over }) => (over ? `Put down at place ${place(over.id)}.` : 'Put back.'),
+    onDragCancel: () => 'Put back.',
+  };
   return (
     <div>
       {fields.length === 0 && (
         <p className="pb-3">No coats yet. The first one added goes on the bare surface.</p>
       )}
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={drop}
+        accessibility={{
+          announcements,
+          screenReaderInstructions: {
+            draggable:
+              'Space takes the step, the arrow keys move it, Space puts it down, Escape puts it back.',
+          },
+        }}
+      >
         <SortableContext items={fields.map((field) => field.key)} strategy={verticalListSortingStrategy}>
           <ol className="space-y-4">
             {fields.map((field, i) => (

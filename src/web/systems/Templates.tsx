@@ -104,7 +104,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 disabled={offer.steps.length === 0}
                 onClick={() => take(offer)}
               >
-                Take it<span className="sr-only">: {offer.name}</span>
+                Take it<span className="sr-only"> {offer.name}</span>
               </button>
               {offer.own && (
                 <button

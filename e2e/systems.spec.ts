@@ -1,0 +1,186 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, type Page } from '@playwright/test';
+import type { SlipView } from '../src/contract/index.ts';
+import { expectAccessible, systemsTest as test } from './yard.ts';
+
+/** Building systems on the demo yard: what is refused and why, templates, comparison, sheets from files, tools. */
+
+const folder = mkdtempSync(path.join(tmpdir(), 'jack-plane-systems-'));
+
+async function areaOf(page: Page, boat: string, area: string) {
+  const slip = (await (await page.request.get('/api/v1/slip')).json()) as SlipView;
+  const own = slip.boats.find((each) => each.name === boat);
+  const found = own?.areas.find((each) => each.areaName === area);
+  if (!own || !found) throw new Error(`the demo has no ${area} on ${boat}`);
+  return { boatId: own.id, areaId: found.areaId, systems: `/boats/${own.id}/systems/${found.areaId}` };
+}
+
+/** A new area on the tender, so that nothing else of the demo is disturbed. */
+async function newArea(page: Page, fields: Record<string, string>): Promise<string> {
+  const { boatId } = await areaOf(page, 'Grey Phalarope', 'Topsides');
+  await page.goto(`/boats/${boatId}/survey/new`);
+  await page.getByLabel('Name').fill(fields.name ?? '');
+  for (const [label, value] of Object.entries(fields)) {
+    if (label !== 'name') await page.getByLabel(label).selectOption(value);
+  }
+  await page.getByLabel('Length', { exact: true }).fill('5');
+  await page.getByLabel('Width').fill('2');
+  await page.getByRole('button', { name: 'Add area' }).click();
+  await expect(page.getByRole('row', { name: new RegExp(fields.name ?? '') })).toBeVisible();
+  return (await areaOf(page, 'Grey Phalarope', fields.name ?? '')).systems;
+}
+
+const addCoat = async (page: Page, product: string) => {
+  await page.getByLabel('On top of that').selectOption({ label: product });
+  await page.getByRole('button', { name: 'Add this coat' }).click();
+};
+
+test('copper on aluminium is refused with its reason, the way out offered, taken and saved', async ({
+  page,
+}) => {
+  await page.goto(await newArea(page, { name: 'Skeg', Substrate: 'aluminium', Stands: 'immersed' }));
+  await addCoat(page, 'Dulse Ablative');
+  await expect(page.getByText(/copper eats aluminium/)).toBeVisible();
+  await expect(page.getByText(/antifouling on a bare surface/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save system' }).click();
+  await expect(page.getByText(/No: copper eats aluminium/)).toBeVisible();
+  await expect(page.getByText('The nearest that would be fine:').locator('..')).toContainText(
+    'epoxy primer, epoxy barrier, copper-free antifouling',
+  );
+  await page.getByRole('button', { name: 'Take it', exact: true }).click();
+  await expect(page.getByText(/copper eats aluminium/)).toBeHidden();
+  await page.getByRole('button', { name: 'Save system' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+});
+
+test('a template fills a bare area; a step moves by keyboard; the stack is kept and laid elsewhere', async ({
+  page,
+}) => {
+  const first = await newArea(page, { name: 'Locker one', Substrate: 'timber', Stands: 'bilge' });
+  await newArea(page, { name: 'Locker two', Substrate: 'timber', Stands: 'bilge' });
+  await page.goto(first);
+  await page.getByRole('button', { name: 'Take it Bilge, one-pack' }).click();
+  await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
+  await expect(page.getByText(/Before it.*trisodium phosphate/)).toBeVisible();
+  await page.getByText('Templates, and this stack on other areas').click();
+  await page.getByLabel('Keep this stack as').fill('Locker, our way');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Locker, our way (your own)')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Locker two' }).check();
+  await page.getByRole('button', { name: 'Lay it on 1' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Locker two' })).not.toBeChecked();
+  await page.getByRole('link', { name: 'Locker two' }).click();
+  await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
+  await addCoat(page, 'Kelpie Bilge Epoxy');
+  await expect(page.getByText(/the strong solvent lifts and wrinkles the one-pack/)).toBeVisible();
+  // Taken by its handle and moved nearer the hull: then it is the one-pack that lies on two-pack.
+  await page.getByRole('button', { name: 'Move step 2' }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Now at place 2 of 2.')).toBeAttached();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText('Now at place 1 of 2.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/1\. Kelpie Bilge Epoxy/)).toBeVisible();
+  await expect(page.getByText(/cured two-pack is closed/)).toBeVisible();
+});
+
+test('one-pack and two-pack topsides side by side, and where the trade disagrees', async ({ page }) => {
+  const systems = await newArea(page, { name: 'Wheelhouse', Substrate: 'grp', Stands: 'daylight' });
+  await page.goto(`${systems}/compare`);
+  await page.getByLabel('This way').selectOption({ label: 'Topsides, one-pack' });
+  await page.getByLabel('Against that way').selectOption({ label: 'Topsides, two-pack' });
+  const row = (name: string) => page.getByRole('row', { name });
+  await expect(row('First coat to last')).toContainText('days');
+  await expect(row('Paint costs')).toContainText(/\d+/);
+  await page.getByLabel('At a steady').fill('2');
+  await page.keyboard.press('Enter');
+  await expect(row('First coat to last')).toContainText('not at this temperature');
+  await expect(page.getByText('One-pack or two-pack?')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('two coats laid thin show in the section, with what is missing', async ({ page }) => {
+  const systems = await newArea(page, { name: 'Trim tabs', Substrate: 'grp', Stands: 'immersed' });
+  await page.goto(systems);
+  await addCoat(page, 'Thrift Barrier');
+  await page.getByLabel('Coats', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Save system' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  for (let coat = 0; coat < 2; coat++) {
+    await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));
+    // About three quarters of what 110 µm takes on 10 m².
+    await page.getByLabel('Used, without thinner').fill('1.2');
+    await page.getByRole('button', { name: 'Log this coat' }).click();
+    await expect(page.getByText('Coat logged.')).toBeVisible();
+  }
+  await page.goto(systems);
+  await expect(
+    page.getByText(/Thrift Barrier lies .* µm by its litres, .* short of the target: 1 more coat/),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Thrift Barrier, 2 coats of 110 µm, 2 laid, keyed/ }),
+  ).toBeVisible();
+});
+
+test('what goes over what is browsed by square, and is accessible', async ({ page }) => {
+  await page.goto('/rules');
+  await page.getByRole('button', { name: 'hard antifouling over ablative antifouling: no' }).click();
+  await expect(page.getByRole('region', { name: 'The reason' })).toContainText('falls off');
+  await page.getByLabel('On', { exact: true }).selectOption('aluminium');
+  await expect(page.getByRole('button', { name: 'hard antifouling over epoxy barrier: no' })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a sheet goes out as JSON and comes in again; a block is pasted; contradictions are pointed out', async ({
+  page,
+}) => {
+  await page.goto('/materials');
+  await page.getByRole('link', { name: 'Marram Tolerant' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as JSON' }).click(),
+  ]);
+  const file = path.join(folder, 'sheet.json');
+  const sheet = JSON.parse(readFileSync(await download.path(), 'utf8'));
+  writeFileSync(file, JSON.stringify({ ...sheet, name: 'Marram Copy' }));
+  await page.goto('/materials/new');
+  await page.getByLabel('Open JSON').setInputFiles(file);
+  await expect(page.getByLabel('Product')).toHaveValue('Marram Copy');
+  await expect(page.getByLabel('Cleanliness wanted')).toHaveValue('St 2');
+  await page.getByLabel('Pot life, column 1').evaluate((cell) => {
+    const data = new DataTransfer();
+    data.setData('text', '3 h\t4 h\t5 h');
+    cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByLabel('Pot life, column 3')).toHaveValue('5 h');
+  await expect(page.getByText(/Look again: the pot lives/).first()).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Times of this sheet over temperature' })).toBeVisible();
+  writeFileSync(file, '{"format":"something else"}');
+  await page.getByLabel('Open JSON').setInputFiles(file);
+  await expect(page.getByRole('alert')).toContainText('is not of the format');
+});
+
+test('a tool’s result is set down as a finding with its verdict', async ({ page }) => {
+  await page.goto('/tools');
+  const salt = page.getByRole('region', { name: 'Salt by patch' });
+  await salt.getByLabel('Conductivity').fill('14');
+  await page.keyboard.press('Enter');
+  await expect(salt.getByText('72 mg/m²').first()).toBeVisible();
+  await salt.getByLabel('Set it down on').selectOption({ label: 'Grey Phalarope: Bottom' });
+  await salt.getByRole('button', { name: 'Set it down' }).click();
+  await expect(salt.getByText(/^Set down on/)).toContainText('wash and test again');
+  await expectAccessible(page);
+});
+
+test('blasted steel starts a clock that leads the slip', async ({ page }) => {
+  const systems = await newArea(page, { name: 'Keel shoe', Substrate: 'steel', Stands: 'immersed' });
+  await page.goto(systems);
+  await page.getByRole('button', { name: 'Take it Steel bottom, blasted' }).click();
+  await expect(page.getByText(/Before it.*Sa 2½/)).toBeVisible();
+  await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));
+  await page.getByRole('button', { name: /Blasted bare just now/ }).click();
+  await expect(page.getByRole('heading', { name: /Bare steel: prime with/ })).toBeVisible();
+  await expect(page.getByText(/^prime within (3 h 59 min|4 h)/)).toBeVisible();
+});
