@@ -139,6 +139,11 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     expect(found.verdict).toBe('condition');
     expect(found.layers[1]?.judgements[0]?.condition).toBe('fully black, dry, scuffed');
   });
+  it('a passivating wash holds bare blasted steel, and is nothing over paint', () => {
+    const way: Family[] = ['passivating-wash', 'epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'];
+    expect(judged(way, { substrate: 'steel' }).verdict).toBe('fine');
+    expect(joint('epoxy-primer', 'passivating-wash', { substrate: 'steel' }).verdict).toBe('no');
+  });
   it('a thinner that is not on the sheet: no; above its limit: no', () => {
     const thinned = (thinnerMax: number | null): Layer => ({
       ...layerOf('two-pack-polyurethane'),

@@ -189,6 +189,14 @@ export const JOINT_RULES: readonly Rule[] = [
       lay.family === 'rust-converter' && (substrate !== 'steel' || ground.kind === 'coat'),
   },
   {
+    id: 'wash-on-paint',
+    verdict: 'no',
+    reason: 'a passivating wash holds flash rust off bare steel: over paint it only leaves salts',
+    mark: 'T',
+    when: ({ ground, lay, substrate }) =>
+      lay.family === 'passivating-wash' && (substrate !== 'steel' || ground.kind !== 'bare'),
+  },
+  {
     id: 'one-pack-over-two-pack',
     verdict: 'condition',
     reason: 'cured two-pack is closed: a one-pack only lies on it',

@@ -75,7 +75,7 @@ export function MaterialsPage() {
                           ))}
                         </span>
                       </td>
-                      <td>version {version}</td>
+                      <td className="whitespace-nowrap">version {version}</td>
                     </tr>
                   ))}
                 </tbody>

@@ -1,4 +1,6 @@
-import { BlastDayTool, ConverterTool, OldPaintTool, ReplicaTape, SaltPatch, WashDilution } from './tools.tsx';
+import { ConverterTool, OldPaintTool } from './oldCoats.tsx';
+import { ReplicaTape, SaltPatch } from './readings.tsx';
+import { BlastDayTool, WashDilution } from './washAndBlast.tsx';
 
 /** Working tools of preparation: each reading to its figure, limit and verdict. */
 export function ToolsPage() {

@@ -1,0 +1,105 @@
+import { useState } from 'react';
+import {
+  adhesionTest,
+  type ConverterRound,
+  converterCourse,
+  judgeFinding,
+  solventRub,
+} from '../../core/inspect/index.ts';
+import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { StoreFinding } from './StoreFinding.tsx';
+import { Problem, Tool, tried } from './Tool.tsx';
+
+/** A rust converter's course, round by round. */
+export function ConverterTool() {
+  const [rounds, setRounds] = useState<ConverterRound[]>([]);
+  const [years, setYears] = useState(0);
+  const found = tried(() => converterCourse({ rounds, openedYears: years }));
+  return (
+    <Tool title="Rust converter">
+      <div className="flex flex-wrap items-end gap-3">
+        <div className="w-56">
+          <NumberField label="Bottle opened" unit="years ago" value={years} onChange={setYears} />
+        </div>
+        <button type="button" className="btn" onClick={() => setRounds([...rounds, { red: true }])}>
+          A coat on: red still shows
+        </button>
+        <button type="button" className="btn" onClick={() => setRounds([...rounds, { red: false }])}>
+          A coat on: all black
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost"
+          disabled={rounds.length === 0}
+          onClick={() => setRounds([])}
+        >
+          Begin anew
+        </button>
+      </div>
+      {'problem' in found ? (
+        <Problem text={found.problem} />
+      ) : (
+        <>
+          <output className="block text-lg">
+            {rounds.length} {rounds.length === 1 ? 'coat' : 'coats'} on. {found.value.step.why}.
+          </output>
+          {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}.</p>}
+          <p className="text-sm opacity-80">
+            Common practice. It is acid: gloves, eyes; the product's safety data sheet comes first.
+          </p>
+        </>
+      )}
+    </Tool>
+  );
+}
+
+/** What old paint is, and how its adhesion is tested. */
+export function OldPaintTool() {
+  const [softens, setSoftens] = useState<'yes' | 'no'>('no');
+  const [microns, setMicrons] = useState(200);
+  const [grade, setGrade] = useState(1);
+  const found = tried(() => ({
+    test: adhesionTest(microns),
+    judged: judgeFinding({ kind: 'adhesion', value: grade, grade: null, limit: null }),
+  }));
+  return (
+    <Tool title="Old paint">
+      <div className="grid max-w-xl gap-3 sm:grid-cols-3">
+        <Choice
+          label="Rubbed with solvent it"
+          value={softens}
+          choices={[
+            ['no', 'stays hard'],
+            ['yes', 'softens'],
+          ]}
+          onChange={setSoftens}
+        />
+        <NumberField label="It is thick" quantity="film" value={microns} onChange={setMicrons} />
+        <NumberField label="Adhesion grade 0–5" value={grade} unit="" onChange={setGrade} />
+      </div>
+      <p>{solventRub(softens === 'yes').why}.</p>
+      {'problem' in found ? (
+        <Problem text={found.problem} />
+      ) : (
+        <>
+          <output className="block text-lg">
+            Test by {found.value.test}: {found.value.judged.reason}
+          </output>
+          <p className="text-sm opacity-80">
+            Cross-cut to 250 µm (ISO 2409), X-cut above (ISO 16276-2, from memory). Old paint may hold lead,
+            tin or chromate: test first, never dry-sand old antifouling.
+          </p>
+          <StoreFinding
+            reading={{
+              kind: 'adhesion',
+              value: grade,
+              grade: null,
+              limit: null,
+              note: `${found.value.test}`,
+            }}
+          />
+        </>
+      )}
+    </Tool>
+  );
+}

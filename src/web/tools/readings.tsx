@@ -1,0 +1,122 @@
+import { useId, useState } from 'react';
+import {
+  judgeFinding,
+  profileFromTape,
+  saltFromConductivity,
+  type TapeGrade,
+} from '../../core/inspect/index.ts';
+import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { StoreFinding } from './StoreFinding.tsx';
+import { Problem, Tool, tried } from './Tool.tsx';
+
+/** Blast profile from replica tape. */
+export function ReplicaTape() {
+  const { show } = useUnits();
+  const [text, setText] = useState('105 115');
+  const [tape, setTape] = useState<TapeGrade>('coarse');
+  const id = useId();
+  const found = tried(() =>
+    profileFromTape({
+      tape,
+      readingsMicrons: text
+        .split(/[\s;]+/)
+        .filter(Boolean)
+        .map((each) => Number(each.replace(',', '.'))),
+    }),
+  );
+  return (
+    <Tool title="Profile by replica tape">
+      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
+        <div>
+          <label htmlFor={id} className="label-caps block pb-1">
+            Micrometer readings, µm
+          </label>
+          <input
+            id={id}
+            className="input w-full"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </div>
+        <Choice
+          label="Tape"
+          value={tape}
+          choices={[
+            ['coarse', 'coarse'],
+            ['extra-coarse', 'extra-coarse'],
+          ]}
+          onChange={setTape}
+        />
+      </div>
+      {'problem' in found ? (
+        <Problem text={found.problem} />
+      ) : (
+        <>
+          <output className="block text-lg">
+            <strong>{show(found.value.microns, 'film')}</strong> peak to valley
+          </output>
+          {found.value.few && <p>One tape is no average: take two or more.</p>}
+          {found.value.warning && <p className="text-warning font-semibold">{found.value.warning}</p>}
+          <p className="text-sm opacity-80">
+            Mean reading less 50 µm of film (ASTM D4417 method C, ISO 8503-5). What the sheet wants decides.
+          </p>
+          <StoreFinding
+            reading={{
+              kind: 'profile',
+              value: Number(found.value.microns.toFixed(1)),
+              grade: null,
+              limit: null,
+              note: `replica tape, ${tape}: ${text}`,
+            }}
+          />
+        </>
+      )}
+    </Tool>
+  );
+}
+
+/** Salt from the conductivity of a patch. */
+export function SaltPatch() {
+  const [reading, setReading] = useState(8);
+  const [blank, setBlank] = useState(2);
+  const [millilitres, setMillilitres] = useState(15);
+  const found = tried(() => {
+    const salt = saltFromConductivity({ microSiemensPerCm: reading, blank, millilitres });
+    return {
+      salt,
+      judged: judgeFinding({ kind: 'salt', value: Number(salt.toFixed(1)), grade: null, limit: null }),
+    };
+  });
+  return (
+    <Tool title="Salt by patch">
+      <div className="grid max-w-xl grid-cols-3 gap-3">
+        <NumberField label="Conductivity" unit="µS/cm" value={reading} onChange={setReading} />
+        <NumberField label="Blank" unit="µS/cm" value={blank} onChange={setBlank} />
+        <NumberField label="Water" unit="ml" value={millilitres} onChange={setMillilitres} />
+      </div>
+      {'problem' in found ? (
+        <Problem text={found.problem} />
+      ) : (
+        <>
+          <output className="block text-lg">
+            As NaCl: <strong>{found.value.judged.reason}</strong>
+          </output>
+          <p className="text-sm opacity-80">
+            6 mg/m² for each µS/cm above blank with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; the factor from
+            memory).
+          </p>
+          <StoreFinding
+            reading={{
+              kind: 'salt',
+              value: Number(found.value.salt.toFixed(1)),
+              grade: null,
+              limit: null,
+              note: `patch: ${reading} µS/cm, blank ${blank}, ${millilitres} ml`,
+            }}
+          />
+        </>
+      )}
+    </Tool>
+  );
+}

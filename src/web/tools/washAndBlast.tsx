@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import {
+  BARE_STEEL_HOURS,
+  blastDay,
+  PASSIVATED_HOURS,
+  WASH_RATIO,
+  washLitres,
+} from '../../core/inspect/index.ts';
+import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { Problem, Tool, tried } from './Tool.tsx';
+
+const WASHES = [
+  ['salt-remover', `Salt remover, ${WASH_RATIO['salt-remover']} : 1`],
+  ['passivating-wash', `Passivating wash, ${WASH_RATIO['passivating-wash']} : 1`],
+] as const;
+
+/** Concentrate for any tank. */
+export function WashDilution() {
+  const { show } = useUnits();
+  const [wash, setWash] = useState<keyof typeof WASH_RATIO>('salt-remover');
+  const [tank, setTank] = useState(20);
+  const found = tried(() => washLitres(tank, WASH_RATIO[wash]));
+  return (
+    <Tool title="Wash">
+      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
+        <Choice label="Wash" value={wash} choices={WASHES} onChange={setWash} />
+        <NumberField label="Tank" quantity="volume" value={tank} onChange={setTank} />
+      </div>
+      {'problem' in found ? (
+        <Problem text={found.problem} />
+      ) : (
+        <output className="block text-lg">
+          <strong>{show(found.value, 'volume')}</strong> of concentrate to {show(tank, 'volume')} of water
+        </output>
+      )}
+    </Tool>
+  );
+}
+
+const LIMITED: Record<string, string> = {
+  'bare-time': 'no metre stands bare longer',
+  blasting: 'the day is over; blasting is what takes it',
+  priming: 'the day is over; priming is what takes it',
+  area: 'that is all of it',
+};
+
+/** m² to blast today so that none is bare too long. */
+export function BlastDayTool() {
+  const { show } = useUnits();
+  const [areaM2, setArea] = useState(40);
+  const [blastM2PerH, setBlast] = useState(8);
+  const [primeM2PerH, setPrime] = useState(30);
+  const [hours, setHours] = useState(8);
+  const [wash, setWash] = useState<'bare' | 'passivated'>('bare');
+  const found = tried(() =>
+    blastDay({
+      areaM2,
+      blastM2PerH,
+      primeM2PerH,
+      hours,
+      bareHours: wash === 'bare' ? BARE_STEEL_HOURS : PASSIVATED_HOURS,
+    }),
+  );
+  return (
+    <Tool title="Blast and prime in a day">
+      <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-5">
+        <NumberField label="Area" quantity="area" value={areaM2} onChange={setArea} />
+        <NumberField label="Blasting" unit="m²/h" value={blastM2PerH} onChange={setBlast} />
+        <NumberField label="Priming" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
+        <NumberField label="Hours of the day" unit="h" value={hours} onChange={setHours} />
+        <Choice
+          label="Steel is"
+          value={wash}
+          choices={[
+            ['bare', 'bare, 4 h'],
+            ['passivated', 'washed, 2 days'],
+          ]}
+          onChange={setWash}
+        />
+      </div>
+      {'problem' in found ? (
+        <Problem text={found.problem} />
+      ) : (
+        <>
+          <output className="block text-lg">
+            Blast <strong>{show(found.value.areaM2, 'area')}</strong> today,{' '}
+            {found.value.blastHours.toFixed(1)} h; then prime: {LIMITED[found.value.limitedBy]}.
+          </output>
+          <p className="text-sm opacity-80">
+            Bare blasted steel is primed within 4 hours, sooner when damp (common practice). Eyes, hearing,
+            dust; no blasting beside a wet film.
+          </p>
+        </>
+      )}
+    </Tool>
+  );
+}
