@@ -351,6 +351,21 @@ describe('the rules at the border', () => {
     expect((await clockOf(boat.id, two.id))?.stepsAll).toBe(3);
   });
 
+  it('a stack is kept under a name of one’s own, put away and brought back with its steps', async () => {
+    const { step } = await aPlannedArea(server);
+    const template = { id: uuidv7(), name: 'Our way', steps: [step] };
+    expect((await server.ask('POST', '/templates', template)).status).toBe(201);
+    expect((await server.ask('POST', '/templates', template)).status).toBe(200);
+    const kept = async () => (await server.ask('GET', '/templates')).body;
+    expect(await kept()).toEqual([template]);
+    await server.ask('DELETE', `/templates/${template.id}`);
+    expect(await kept()).toEqual([]);
+    await server.ask('POST', `/templates/${template.id}/restore`);
+    expect(await kept()).toEqual([template]);
+    const unnamed = await server.problem('POST', '/templates', { ...template, id: uuidv7(), name: '' });
+    expect(unnamed.body.errors?.[0]?.path).toBe('name');
+  });
+
   it('high wear takes its extra coats, the signal coat its colour', async () => {
     const planned = await aPlannedArea(server);
     const { boat, area, step } = planned;

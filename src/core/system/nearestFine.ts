@@ -80,6 +80,7 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
     said: 'epoxy primer under the filler',
   }),
   'converter-off-steel': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no converter' }),
+  'wash-on-paint': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no wash over paint' }),
   'epoxy-in-daylight': (families, at) => ({
     families: put(families, at + 1, 'two-pack-polyurethane'),
     said: 'two-pack polyurethane over the epoxy',

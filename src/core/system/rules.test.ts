@@ -280,6 +280,12 @@ describe('the nearest stack that would be fine', () => {
       { service: 'daylight' },
       ['epoxy-primer', 'epoxy-filler', 'epoxy-primer', 'two-pack-polyurethane'],
     ],
+    [
+      'no wash over paint',
+      ['passivating-wash', 'epoxy-primer', 'passivating-wash', 'epoxy-barrier', 'ablative-antifouling'],
+      { substrate: 'steel' },
+      ['passivating-wash', 'epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'],
+    ],
   ])('%s', (_, given, where, wanted) => {
     expect(nearestFine(given, place(where))?.families).toEqual(wanted);
   });
