@@ -145,23 +145,24 @@ const part = objectOf<PartOf>({
   at: instant().label('time of the cut').required(),
 });
 
+/** The parts of a boat an area may lie on. */
+export const zoneOf = oneOf<Zone>({
+  topsides: true,
+  'boot-stripe': true,
+  bottom: true,
+  keel: true,
+  rudder: true,
+  transom: true,
+  deck: true,
+  cabin: true,
+  bilge: true,
+  other: true,
+});
+
 const fields = {
   boatId: id().required(),
   name: title('area name').required(),
-  zone: oneOf<Zone>({
-    topsides: true,
-    'boot-stripe': true,
-    bottom: true,
-    keel: true,
-    rudder: true,
-    transom: true,
-    deck: true,
-    cabin: true,
-    bilge: true,
-    other: true,
-  })
-    .label('part of the boat')
-    .required(),
+  zone: zoneOf.label('part of the boat').required(),
   side: oneOf<Side>({ port: true, starboard: true, both: true, centre: true }).label('side').required(),
   substrate: oneOf<Substrate>(substrates).label('substrate').required(),
   service: oneOf<Service>({

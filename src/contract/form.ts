@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { HullCuts, Hydrostatics, OffsetTable, Placement, Zone } from '../core/hull/index.ts';
+import { zoneOf } from './area.ts';
 import { above0, between, objectOf, oneOf, title } from './joi.ts';
 
 /** What is kept of a mesh besides the file itself: how it lies, how it was cut, and what that gave. */
@@ -111,19 +112,6 @@ const cuts = objectOf<HullCuts>({
   stationsM: Joi.array().items(metres('station')).max(4).unique().label('stations cut at').required(),
 });
 
-const zoneWords = oneOf<Zone>({
-  topsides: true,
-  'boot-stripe': true,
-  bottom: true,
-  keel: true,
-  rudder: true,
-  transom: true,
-  deck: true,
-  cabin: true,
-  bilge: true,
-  other: true,
-});
-
 const figure = (label: string) => between(label, 0, 1e9).required();
 const hydrostatics = objectOf<Hydrostatics>({
   volumeM3: figure('volume (m³)'),
@@ -148,7 +136,7 @@ const mesh = objectOf<MeshRecord>({
     .items(
       Joi.object({
         name: title('zone').required(),
-        zone: zoneWords.required(),
+        zone: zoneOf.required(),
         portM2: figure('area to port (m²)'),
         starboardM2: figure('area to starboard (m²)'),
       }),
