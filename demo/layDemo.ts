@@ -12,8 +12,9 @@ import { area, boat, logEntry, product, productSheet, step, yard } from '../src/
 import { keepHours } from '../src/server/routes/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { laySurvey } from './laySurvey.ts';
+import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
-import { DEMO_BOATS, DEMO_YARD, type DemoArea, type DemoBoat } from './yardPlan.ts';
+import { DEMO_BOATS, DEMO_YARD } from './yardPlan.ts';
 
 const SEED = 41;
 const DAY_MS = 24 * HOUR_MS;
@@ -106,6 +107,8 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
     method: s.method,
     thinner: 0,
     colours: s.colours,
+    before: (s.before ?? []).map((task) => ({ ...task, id: newId() })),
+    sandBetween: s.sandBetween ?? null,
     sheet: SHEETS[s.product] as ProductSheet,
   }));
   await tx.insert(step).values(steps.map(({ sheet: _, ...row }) => row));

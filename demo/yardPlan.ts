@@ -1,62 +1,18 @@
-import type { AreaInput, BoatInput } from '../src/contract/index.ts';
-import type { WindowState } from '../src/core/cure/index.ts';
-import type { Method } from '../src/core/film/index.ts';
-import type { Measure } from '../src/core/hull/index.ts';
+import {
+  type DemoBoat,
+  girths,
+  inspect,
+  opening,
+  rect,
+  sand,
+  step,
+  triangle,
+  wait,
+  wash,
+  worked,
+} from './planned.ts';
 
 /** The invented yard "Gannet Slip" at Quillhaven: boats, areas, stacks, and where each stands on the day it is laid. */
-
-export interface DemoStep {
-  product: string;
-  coats: number;
-  micronsPerCoat: number;
-  method: Method;
-  colours: string[];
-}
-
-export interface DemoArea
-  extends Pick<AreaInput, 'name' | 'zone' | 'side' | 'substrate' | 'service' | 'measures'> {
-  surroundings?: AreaInput['surroundings'];
-  steps: DemoStep[];
-  /** Coats that lie; the last of them is timed so that the window is in `state` now. */
-  laid: number;
-  state?: WindowState;
-  /** A pot of the next coat, mixed so many minutes ago. */
-  potMixedMinutesAgo?: number;
-}
-
-export interface DemoBoat extends Omit<BoatInput, 'id'> {
-  areas: DemoArea[];
-}
-
-const rect = (lengthM: number, widthM: number, count = 1, note = ''): Measure => ({
-  shape: { kind: 'rectangle', lengthM, widthM },
-  count,
-  opening: false,
-  note,
-});
-const triangle = (baseM: number, heightM: number, count = 1, note = ''): Measure => ({
-  shape: { kind: 'triangle', baseM, heightM },
-  count,
-  opening: false,
-  note,
-});
-const girths = (spacingM: number, girthsM: number[], note = ''): Measure => ({
-  shape: { kind: 'girths', spacingM, girthsM, rule: 'simpson' },
-  count: 1,
-  opening: false,
-  note,
-});
-const opening = (lengthM: number, widthM: number, count: number, note: string): Measure => ({
-  ...rect(lengthM, widthM, count, note),
-  opening: true,
-});
-const step = (
-  product: string,
-  coats: number,
-  micronsPerCoat: number,
-  method: Method,
-  ...colours: string[]
-): DemoStep => ({ product, coats, micronsPerCoat, method, colours });
 
 const osmosisStack = [
   step('Thrift Barrier', 5, 100, 'roller', 'grey', 'white'),
@@ -123,7 +79,10 @@ const ketch: DemoBoat = {
       measures: [rect(9.6, 1.05, 2), triangle(1.1, 0.9, 2, 'flare at the bow')],
       steps: [
         step('Marram Grey Primer', 2, 60, 'roller', 'grey'),
-        step('Samphire Two Gloss', 3, 45, 'roll-and-tip', 'white'),
+        worked(step('Samphire Two Gloss', 3, 45, 'roll-and-tip', 'white'), [
+          sand(280),
+          wash('solvent wipe, tack cloth'),
+        ]),
       ],
       laid: 3,
       state: 'key-first',
@@ -137,7 +96,11 @@ const ketch: DemoBoat = {
       measures: [rect(4.1, 0.48, 2), opening(0.62, 0.22, 6, 'windows')],
       steps: [
         step('Samphire Undercoat', 1, 40, 'brush', 'grey'),
-        step('Samphire Enamel', 2, 40, 'roll-and-tip', 'buff'),
+        worked(
+          step('Samphire Enamel', 2, 40, 'roll-and-tip', 'buff'),
+          [sand(220), wash('tack cloth, lightly')],
+          320,
+        ),
       ],
       laid: 1,
       state: 'open',
@@ -179,7 +142,7 @@ const gig: DemoBoat = {
       service: 'daylight',
       surroundings: { kind: 'shed' },
       measures: [rect(7.4, 0.09, 2), rect(1.3, 0.24, 4, 'thwarts')],
-      steps: [step('Teasel Varnish', 6, 35, 'brush', 'clear')],
+      steps: [worked(step('Teasel Varnish', 6, 35, 'brush', 'clear'), [sand(120)], 240)],
       laid: 2,
       state: 'too-soon',
     },
@@ -252,7 +215,12 @@ const cutter: DemoBoat = {
         opening(1.6, 1.1, 1, 'hatch and skylight'),
       ],
       steps: [
-        step('Marram Grey Primer', 2, 60, 'roller', 'grey'),
+        worked(step('Marram Grey Primer', 2, 60, 'roller', 'grey'), [
+          wash('degrease, rinse'),
+          wait(24, 'dry, under cover'),
+          sand(80),
+          inspect('seams: nothing loose'),
+        ]),
         step('Samphire Enamel', 2, 40, 'roller', 'buff'),
       ],
       laid: 0,

@@ -1,5 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Area, AreaInput, BoatInput, EntryInput, Problem, ProductInput } from '../src/contract/index.ts';
+import type {
+  Area,
+  AreaInput,
+  BoatInput,
+  EntryInput,
+  Problem,
+  ProductInput,
+  Step,
+} from '../src/contract/index.ts';
 import { NOT_STATED } from '../src/core/system/index.ts';
 import { readDump } from '../src/server/db/open.ts';
 import { type Running, start } from '../src/server/start.ts';
@@ -121,27 +129,33 @@ export const aProduct = (over: Partial<ProductInput['sheet']> = {}): ProductInpu
   },
 });
 
+/** A step of one such product: three coats of 100 µm by roller. */
+export const aStep = (productId: string, over: Partial<Step> = {}): Step => ({
+  id: uuidv7(),
+  productId,
+  coats: 3,
+  dryMicronsPerCoat: 100,
+  method: 'roller',
+  thinner: 0,
+  colours: ['grey', 'white'],
+  signal: null,
+  extraCoats: 0,
+  before: [],
+  sandBetween: null,
+  band: null,
+  order: null,
+  overrule: null,
+  ...over,
+});
+
 type Server = Awaited<ReturnType<typeof yardServer>>;
 
 /** A boat with one area of 20 m² and a stack of three coats of the test epoxy. */
-export async function aPlannedArea(server: Server) {
+export async function aPlannedArea(server: Server, over: Partial<Step> = {}) {
   const boat = aBoat();
   const area = anArea(boat.id);
   const product = aProduct();
-  const step = {
-    id: uuidv7(),
-    productId: product.id,
-    coats: 3,
-    dryMicronsPerCoat: 100,
-    method: 'roller' as const,
-    thinner: 0,
-    colours: ['grey', 'white'],
-    signal: null,
-    extraCoats: 0,
-    before: [],
-    sandBetween: null,
-    overrule: null,
-  };
+  const step = aStep(product.id, over);
   await server.ask('POST', '/boats', boat);
   const made = await server.ask<Area>('POST', '/areas', area);
   await server.ask('POST', '/products', product);

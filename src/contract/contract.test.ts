@@ -1,7 +1,7 @@
 import type Joi from 'joi';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { aBoat, aCoat, anArea, aProduct, NOON } from '../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aProduct, aStep, NOON } from '../../test/yardServer.ts';
 import { METHODS } from '../core/film/index.ts';
 import { BOAT_KINDS, ZONES } from '../core/hull/index.ts';
 import { FAMILIES, SUBSTRATES } from '../core/system/index.ts';
@@ -121,20 +121,7 @@ describe('sheets and stacks', () => {
     expect(refusals(productInput, aProduct({ cure }))).toHaveLength(1);
   });
   it('half a coat is no coat', () => {
-    const step = {
-      id: uuidv7(),
-      productId: uuidv7(),
-      coats: 1.5,
-      dryMicronsPerCoat: 50,
-      method: 'brush',
-      thinner: 0,
-      colours: ['x'],
-      signal: null,
-      extraCoats: 0,
-      before: [],
-      sandBetween: null,
-      overrule: null,
-    };
+    const step = aStep(uuidv7(), { coats: 1.5 });
     expect(refusals(stackInput, { version: 1, steps: [step] })).toEqual([
       'steps.0.coats: coats 1.5 must be a whole number',
     ]);

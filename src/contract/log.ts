@@ -1,7 +1,9 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
+import type { StepTask } from '../core/system/index.ts';
 import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+import { taskFields } from './stack.ts';
 
 /** Air and surface at the work, as typed or as the series had it. */
 export interface LoggedConditions {
@@ -68,6 +70,18 @@ export interface TapeBody {
   coatNo: number | null;
 }
 
+/** Work before a coat, done: a wash, a sanding, a wait cut short, an inspection with what it found. */
+export interface WorkBody extends StepTask {
+  stepId: string;
+  coatNo: number;
+  /** The task's id in the stack, or the sanding between coats or after a missed window. */
+  taskId: string;
+  /** An inspection that finds faults leaves the work due. */
+  outcome: 'done' | 'faults';
+  /** What was found or is worth telling. */
+  remark: string;
+}
+
 export interface NoteBody {
   text: string;
 }
@@ -83,6 +97,7 @@ export type EntryBody =
   | { kind: 'coat'; body: CoatBody }
   | { kind: 'tape'; body: TapeBody }
   | { kind: 'blast'; body: BlastBody }
+  | { kind: 'work'; body: WorkBody }
   | { kind: 'note'; body: NoteBody }
   | { kind: 'strike'; body: StrikeBody };
 
@@ -193,6 +208,14 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
   }),
   blast: objectOf<BlastBody>({
     holdsHours: between('hours it may stand bare', 0.5, 96).required(),
+  }),
+  work: objectOf<WorkBody>({
+    stepId: id().label('step').required(),
+    coatNo: between('coat number', 0, 30).integer().required(),
+    taskId: Joi.alternatives(id(), Joi.valid('between', 'key')).label('task').required(),
+    ...taskFields,
+    outcome: Joi.valid('done', 'faults').label('outcome').required(),
+    remark: text(1000).label('remark').required(),
   }),
   note: objectOf<NoteBody>({ text: Joi.string().trim().min(1).max(4000).label('note').required() }),
   strike: objectOf<StrikeBody>({

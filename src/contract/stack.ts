@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
-import type { Overrule, StepTask, TaskKind } from '../core/system/index.ts';
+import type { Band, LayOrder, Overrule, PlannedTask, TaskKind } from '../core/system/index.ts';
 import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
 
 /** One step of an area's system: a product in so many coats. */
@@ -19,9 +19,13 @@ export interface Step {
   /** Coats more on areas of high wear. */
   extraCoats: number;
   /** Work before the first coat of the step. */
-  before: StepTask[];
+  before: PlannedTask[];
   /** Grit between its coats; null: not sanded. */
   sandBetween: number | null;
+  /** The part of the area it is laid on; null: the whole. */
+  band: Band | null;
+  /** Which way it is worked over the area; null: as it comes. */
+  order: LayOrder | null;
   /** Rules overruled for it, and why: stands on the record. */
   overrule: Overrule | null;
 }
@@ -31,7 +35,8 @@ export interface StackInput {
   version: number;
 }
 
-const task = objectOf<StepTask>({
+/** What a task is, wherever one is named. */
+export const taskFields = {
   kind: oneOf<TaskKind>({
     prepare: true,
     wash: true,
@@ -44,7 +49,8 @@ const task = objectOf<StepTask>({
     .required(),
   amount: between('grit or hours', 0, 5000).allow(null).required(),
   note: text(300).label('note of the work').required(),
-});
+};
+const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
 
 const steps = Joi.array()
   .items(
@@ -66,8 +72,18 @@ const steps = Joi.array()
       colours: Joi.array().items(Joi.string().max(80)).min(1).max(6).label('colours').required(),
       signal: Joi.string().max(80).label('signal colour').allow(null).required(),
       extraCoats: between('extra coats', 0, 10).integer().required(),
-      before: Joi.array().items(task).max(12).label('work before').required(),
+      before: Joi.array().items(task).max(12).unique('id').label('work before').required(),
       sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
+      band: objectOf<Band>({
+        name: title('name of the band').required(),
+        areaM2: above0('band (m²)', 10_000).required(),
+      })
+        .allow(null)
+        .required(),
+      order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true })
+        .label('way it is worked over the area')
+        .allow(null)
+        .required(),
       overrule: objectOf<Overrule>({
         ruleIds: Joi.array().items(Joi.string().max(60)).min(1).max(20).unique().required(),
         reason: Joi.string().trim().min(8).max(600).label('reason for overruling').required(),

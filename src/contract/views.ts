@@ -1,6 +1,7 @@
 import type { AirReason } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
+import type { StepTask } from '../core/system/index.ts';
 import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
@@ -36,6 +37,22 @@ export interface NextView {
   colour: string;
   /** m² of this coat that already lie, when it was broken off. */
   coveredM2: number;
+  /** m² that this coat is to cover: the area, or the band of it that the step is laid on. */
+  areaM2: number;
+  /** The band's name, where it is not the whole area. */
+  band: string | null;
+}
+
+/** Work to do before the next coat, and what the log says of it. */
+export interface WorkView extends StepTask {
+  taskId: string;
+  doneAt: string | null;
+  /** The entry that says it was done. */
+  entryId: string | null;
+  /** When a wait ends by itself; null: not known yet, or no wait. */
+  endsAt: string | null;
+  /** Asked for only from then on: the end of the film's window. */
+  fromAt: string | null;
 }
 
 /** Where an area stands: what lies on it, what is next, and until when. */
@@ -68,6 +85,8 @@ export interface AreaClock {
   } | null;
   /** null: the stack is finished (or empty), and the water, if anything, is next. */
   next: NextView | null;
+  /** What is to be done before it, in order. */
+  work: WorkView[];
   nextIsWater: boolean;
   state: AreaState;
   until: string | null;

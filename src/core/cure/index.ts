@@ -17,6 +17,7 @@ export {
   type Film,
   type FilmEvent,
   filmEvents,
+  keyedWindows,
   type Next,
   type OvercoatRule,
   ruleFor,

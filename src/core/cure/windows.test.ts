@@ -8,6 +8,7 @@ import {
   type Film,
   filmEvents,
   HOUR_MS,
+  keyedWindows,
   type Next,
   type OvercoatRule,
   ruleFor,
@@ -220,5 +221,31 @@ describe('tables that cannot drive a clock are refused by name', () => {
     expect(() => eventTime({ curve: { points: at20(1), stopC: null }, temps: empty, laidAt: 0 })).toThrow(
       'temperature series without an hour',
     );
+  });
+});
+
+describe('abraded for its next coat', () => {
+  const missed = look(film(), 200);
+  it('a missed window stays to be keyed until it is, and bonds by tooth from then on', () => {
+    const keyed = keyedWindows(missed, 150 * HOUR_MS, 200 * HOUR_MS);
+    expect([missed.state, keyed.state, keyed.until]).toEqual(['key-first', 'keyed', null]);
+    expect(keyed.segments.map(({ state, fromMs }) => [state, fromMs / HOUR_MS])).toEqual([
+      ['too-soon', 0],
+      ['open', 9],
+      ['key-first', 72],
+      ['keyed', 150],
+    ]);
+    expect(segmentAt(keyed.segments, 100 * HOUR_MS)?.state).toBe('key-first');
+  });
+  it('sanded inside the window it no longer closes, and nothing goes on before the overcoat minimum', () => {
+    const early = keyedWindows(look(film(), 20), 3 * HOUR_MS, 20 * HOUR_MS);
+    expect(early.segments.map(({ state, fromMs }) => [state, fromMs / HOUR_MS])).toEqual([
+      ['too-soon', 0],
+      ['keyed', 9],
+    ]);
+  });
+  it('sanding does not give a sheet a window that it does not state', () => {
+    const silent = look(film({ sheet: sheet({ overcoat: [] }) }), 10);
+    expect(keyedWindows(silent, HOUR_MS, 10 * HOUR_MS)).toEqual(silent);
   });
 });

@@ -54,7 +54,15 @@ export interface Film {
 /** What comes next on the film: a coat, told by family and whether it is the same product, or the water. */
 export type Next = { kind: 'coat'; family: string; same: boolean } | { kind: 'water' };
 
-export type WindowState = 'too-soon' | 'thumb' | 'open' | 'key-first' | 'closed' | 'not-stated';
+export type WindowState =
+  | 'too-soon'
+  | 'thumb'
+  | 'open'
+  | 'key-first'
+  /** Abraded: the next coat bonds by tooth, however long it waits. */
+  | 'keyed'
+  | 'closed'
+  | 'not-stated';
 
 export interface WindowSegment {
   state: WindowState;
@@ -185,6 +193,27 @@ function chain(startMs: number, states: readonly (readonly [WindowState, number 
     fromMs = toMs;
   }
   return segments;
+}
+
+/**
+ * The windows of a film that was abraded for its next coat: from then on, and not before it may be overcoated at all,
+ * it bonds by tooth. Fresh tooth does not run out; dust and damp are the inspection's to see.
+ *
+ * A window missed on Monday and sanded on Tuesday: key-first until then, keyed from then on.
+ */
+export function keyedWindows(windows: Windows, keyedAtMs: number, now: number): Windows {
+  const min = windows.edges.find(({ edge }) => edge === 'overcoat-min')?.at ?? null;
+  const fromMs = Math.max(keyedAtMs, min ?? keyedAtMs);
+  const before = windows.segments.filter((segment) => segment.fromMs < fromMs);
+  const last = before.at(-1);
+  if (!last || last.state === 'not-stated') return windows;
+  const segments: WindowSegment[] = [
+    ...before.slice(0, -1),
+    { ...last, toMs: Math.min(last.toMs ?? fromMs, fromMs) },
+    { state: 'keyed', fromMs, toMs: null },
+  ];
+  const present = segmentAt(segments, now) as WindowSegment;
+  return { ...windows, segments, state: present.state, until: present.toMs };
 }
 
 /** Times of the film's own events that its sheet states, in the order they come. */

@@ -13,6 +13,7 @@ import {
   type Verdict,
 } from './rules.ts';
 import type { ProductSheet } from './sheet.ts';
+import type { Band } from './step.ts';
 
 /** A layer of a stack: a product in so many coats, as far as the rules look at it. */
 export interface Layer extends Lay {
@@ -25,11 +26,13 @@ export interface Layer extends Lay {
   thinner: number;
   thinnerMax: number | null;
   stopC: number | null;
+  /** Laid on a band only: what comes next meets it and what is below it. */
+  band?: boolean;
 }
 
 /** A step with its product's sheet, as the rules look at it. */
 export function layerOfStep(
-  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'>,
+  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { band?: Band | null },
   sheet: Pick<ProductSheet, 'family' | 'copper' | 'grounds' | 'film' | 'thinner' | 'cure'>,
 ): Layer {
   return {
@@ -42,6 +45,7 @@ export function layerOfStep(
     thinner: step.thinner,
     thinnerMax: sheet.thinner?.maxFraction ?? null,
     stopC: sheet.cure.stopC,
+    band: step.band != null,
   };
 }
 
@@ -164,10 +168,18 @@ function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
   return found;
 }
 
-/** The ground a layer meets: treatments leave the surface what it was, but for their own rules. */
-function groundOf(layers: readonly Layer[], i: number, place: StackPlace): Ground {
+/**
+ * The grounds a layer meets: the coat below it, and through a band, which leaves the rest free, what is below that.
+ * A band that lies on a band is taken to lie within it.
+ */
+function groundsOf(layers: readonly Layer[], i: number, place: StackPlace): Ground[] {
   const below = layers[i - 1];
-  if (below) return { kind: 'coat', family: below.family };
+  if (!below) return [placeGround(place)];
+  const met: Ground = { kind: 'coat', family: below.family };
+  return below.band && !layers[i]?.band ? [met, ...groundsOf(layers, i - 1, place)] : [met];
+}
+
+function placeGround(place: StackPlace): Ground {
   if (place.oldCoating !== null) return { kind: 'old', family: place.oldCoating };
   if (place.substrate === 'existing-paint') return { kind: 'old', family: 'unknown' };
   return { kind: 'bare', substrate: place.substrate };
@@ -182,16 +194,19 @@ function groundOf(layers: readonly Layer[], i: number, place: StackPlace): Groun
 export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedStack {
   const families = layers.map((layer) => layer.family);
   const judged = layers.map((layer, i): JudgedLayer => {
-    const ground = groundOf(layers, i, place);
-    // A converter or wash is judged again through: the next coat meets treated metal.
-    const joint = judgeJoint({
-      ground,
-      lay: layer,
-      substrate: place.substrate,
-      service: place.service,
-      windowClosed: false,
-      grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : layer.grounds,
-    });
+    const joints = groundsOf(layers, i, place).map((ground) =>
+      judgeJoint({
+        ground,
+        lay: layer,
+        substrate: place.substrate,
+        service: place.service,
+        windowClosed: false,
+        // Through a converter or wash the next coat meets treated metal, of which no sheet speaks.
+        grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : layer.grounds,
+      }),
+    );
+    const joint = joints.reduce((w, each) => (WORST[each.verdict] > WORST[w.verdict] ? each : w));
+    const said = new Map(joints.flatMap((each) => each.judgements.map((j) => [j.ruleId, j] as const)));
     const service = SERVICE_RULES.filter((rule) =>
       rule
         .at({
@@ -203,7 +218,7 @@ export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedS
     ).map(
       ({ id, verdict, reason, mark }): Judgement => ({ ruleId: id, verdict, reason, condition: null, mark }),
     );
-    const judgements = [...joint.judgements, ...service, ...judgeLayer(layer, place)];
+    const judgements = [...said.values(), ...service, ...judgeLayer(layer, place)];
     return { ...joint, verdict: worst(judgements.map((j) => j.verdict)), judgements };
   });
   return { verdict: worst(judged.map((layer) => layer.verdict)), layers: judged };

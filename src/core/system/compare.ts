@@ -1,10 +1,10 @@
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
-import { readyCurve } from '../cure/index.ts';
+import { readyCurve, ruleFor } from '../cure/index.ts';
 import { within } from '../units/index.ts';
 import type { Family } from './families.ts';
 import { limitsOf, type ProductSheet } from './sheet.ts';
 import { type StackStep, stackNeed } from './stack.ts';
-import type { StepPlan } from './step.ts';
+import { type Band, type StepPlan, stepAreaM2 } from './step.ts';
 
 /** m² an hour that a sheet of paper keys by machine, middle of 8–12 [T]. */
 export const SANDING_M2_PER_H = 10;
@@ -13,6 +13,7 @@ export interface ComparedStep extends StepPlan {
   sheet: Pick<ProductSheet, 'family' | 'volumeSolids' | 'film' | 'cure' | 'limits' | 'packs'>;
   thinner: number;
   productId: string;
+  band?: Band | null;
 }
 
 export interface StackFigures {
@@ -36,10 +37,7 @@ function hoursBetween(
   next: { family: Family; same: boolean },
   tempC: number,
 ): number | null {
-  const rule =
-    (next.same ? below.overcoat.find((each) => each.by === 'self') : undefined) ??
-    below.overcoat.find((each) => each.by === next.family) ??
-    below.overcoat.find((each) => each.by === 'any');
+  const rule = ruleFor(below, { kind: 'coat', ...next });
   const points: readonly CurvePoint[] | undefined = rule?.thumb?.opens ?? rule?.min;
   if (!points) return null;
   const minutes = readyCurve('overcoat minimum', { points, stopC: below.stopC }).minutesAt(tempC);
@@ -84,13 +82,11 @@ export function stackFigures(input: {
     );
     days = hours === null ? null : days + Math.max(1, Math.ceil(hours / 24));
   }
-  const sandings = steps.reduce(
-    (sum, step) =>
-      sum +
-      step.before.filter((task) => task.kind === 'sand').length +
-      (step.sandBetween === null ? 0 : step.coats - 1),
-    0,
-  );
+  const sandedM2 = steps.reduce((sum, step) => {
+    const before = step.before.filter((task) => task.kind === 'sand').length;
+    const between = step.sandBetween === null ? 0 : step.coats - 1;
+    return sum + (before + between) * stepAreaM2({ band: step.band ?? null }, input.areaM2);
+  }, 0);
   const costs = steps.map((step, i) => {
     const priced = step.sheet.packs.filter((pack) => pack.price !== null);
     if (priced.length === 0) return null;
@@ -106,7 +102,7 @@ export function stackFigures(input: {
       ? null
       : costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0),
     days,
-    sandingHours: (sandings * input.areaM2) / SANDING_M2_PER_H,
+    sandingHours: sandedM2 / SANDING_M2_PER_H,
     coldestC: strictest(
       limits.map((each) => each.surfaceMinC),
       Math.max,

@@ -41,11 +41,15 @@ export {
 export { coatsStillNeeded, type SheetNote, sheetNotes } from './sheetNotes.ts';
 export { type NextCoat, nextCoat, type StackStep, type StepNeed, stackNeed } from './stack.ts';
 export {
+  type Band,
   coatsWanted,
   colourOf,
+  type LayOrder,
   type Overrule,
+  type PlannedTask,
   type StepPlan,
   type StepTask,
+  stepAreaM2,
   type TaskKind,
 } from './step.ts';
 export {
@@ -56,3 +60,12 @@ export {
   type TemplateStep,
   templatesFor,
 } from './templates.ts';
+export {
+  BETWEEN,
+  type DoneTask,
+  type DueTask,
+  KEY,
+  keyedAt,
+  taskState,
+  workBefore,
+} from './work.ts';

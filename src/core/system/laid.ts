@@ -28,6 +28,8 @@ export const WHOLE_COAT_SHARE = 0.95;
 export function coatGroups<T extends LaidCoat>(input: {
   coats: readonly T[];
   areaM2: number;
+  /** m² of the steps that are laid on a band of the area only. */
+  bands?: ReadonlyMap<string, number>;
 }): CoatGroup<T>[] {
   const groups = new Map<string, CoatGroup<T>>();
   for (const coat of input.coats) {
@@ -51,7 +53,8 @@ export function coatGroups<T extends LaidCoat>(input: {
     group.entries.push(coat);
   }
   for (const group of groups.values()) {
-    group.complete = group.coveredM2 >= input.areaM2 * WHOLE_COAT_SHARE;
+    const wanted = input.bands?.get(group.stepId) ?? input.areaM2;
+    group.complete = group.coveredM2 >= wanted * WHOLE_COAT_SHARE;
   }
   return [...groups.values()].sort((a, b) => a.toMs - b.toMs);
 }

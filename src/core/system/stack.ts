@@ -1,6 +1,7 @@
 import { type Method, paintLitres, wetMicrons } from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { lossOf, type ProductSheet } from './sheet.ts';
+import { type Band, stepAreaM2 } from './step.ts';
 
 /** One step of a stack: a product laid in so many coats. */
 export interface StackStep {
@@ -11,6 +12,8 @@ export interface StackStep {
   method: Method;
   /** Thinner as a fraction of the mixed paint. */
   thinner: number;
+  /** The part of the area it is laid on; null or left out: the whole. */
+  band?: Band | null;
 }
 
 export interface StepNeed {
@@ -48,7 +51,8 @@ export function stackNeed(input: { areaM2: number; spread: number; steps: readon
     const { volumeSolids, film } = step.sheet;
     const loss = lossOf(step.method);
     const dry = step.dryMicronsPerCoat;
-    const litresPerCoat = paintLitres({ areaM2: input.areaM2, dryMicrons: dry, volumeSolids, loss });
+    const areaM2 = stepAreaM2({ band: step.band ?? null }, input.areaM2);
+    const litresPerCoat = paintLitres({ areaM2, dryMicrons: dry, volumeSolids, loss });
     return {
       litresPerCoat,
       litresPerCoatHigh: litresPerCoat * (1 + spread),

@@ -10,6 +10,11 @@ export interface StepTask {
   note: string;
 }
 
+/** A task as it stands in the stack of an area: with an id, so that the log can name it. */
+export interface PlannedTask extends StepTask {
+  id: string;
+}
+
 /** A rule's "no" overruled by hand: why stands on the record for good. */
 export interface Overrule {
   ruleIds: string[];
@@ -32,6 +37,15 @@ export interface StepPlan {
   sandBetween: number | null;
 }
 
+/** A part of an area that a step is laid on, where it is not the whole: a band at the waterline, a leading edge. */
+export interface Band {
+  name: string;
+  areaM2: number;
+}
+
+/** Which way a coat is worked over the area: from the keel up, or from the top down. */
+export type LayOrder = 'bottom-up' | 'top-down';
+
 /** Coats that a step takes on an area. */
 export const coatsWanted = (step: Pick<StepPlan, 'coats' | 'extraCoats'>, highWear: boolean): number =>
   step.coats + (highWear ? step.extraCoats : 0);
@@ -40,4 +54,10 @@ export const coatsWanted = (step: Pick<StepPlan, 'coats' | 'extraCoats'>, highWe
 export function colourOf(step: Pick<StepPlan, 'colours' | 'signal'>, coat: number): string {
   if (coat === 0 && step.signal !== null) return step.signal;
   return step.colours[coat % step.colours.length] ?? '';
+}
+
+/** m² that a step is laid on: its band, never more than the area where that is measured. */
+export function stepAreaM2(step: { band: Band | null }, areaM2: number): number {
+  if (!step.band) return areaM2;
+  return areaM2 > 0 ? Math.min(step.band.areaM2, areaM2) : step.band.areaM2;
 }

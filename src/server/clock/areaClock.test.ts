@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { aProduct, HOUR, NOON } from '../../../test/yardServer.ts';
+import { aProduct, aStep, HOUR, NOON } from '../../../test/yardServer.ts';
 import type { Step } from '../../contract/index.ts';
 import type { SplicedHour } from '../../core/cure/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
@@ -33,20 +33,8 @@ const hours: SplicedHour[] = Array.from({ length: 24 * 60 }, (_, i) => ({
   source: 'measured',
   simulated: false,
 }));
-const step = (id: string, productId: string, coats: number, colours = ['grey', 'white']): Step => ({
-  id,
-  productId,
-  coats,
-  dryMicronsPerCoat: 100,
-  method: 'roller',
-  thinner: 0,
-  colours,
-  signal: null,
-  extraCoats: 0,
-  before: [],
-  sandBetween: null,
-  overrule: null,
-});
+const step = (id: string, productId: string, coats: number, colours = ['grey', 'white']): Step =>
+  aStep(productId, { id, coats, colours });
 const coat = (
   stepId: string,
   productId: string,
@@ -91,6 +79,7 @@ const state = (
   stackVersion: 1,
   steps,
   coats,
+  work: [],
   blast: null,
   cutM2: 0,
   stand: null,

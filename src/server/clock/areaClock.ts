@@ -1,17 +1,38 @@
-import type { AreaClock, NextView } from '../../contract/index.ts';
+import type { AreaClock, NextView, WorkView } from '../../contract/index.ts';
 import {
   type CureSheet,
   filmEvents,
+  keyedWindows,
   type Next,
   type SplicedHour,
   type TempSeries,
+  type Windows,
   windowsFor,
 } from '../../core/cure/index.ts';
-import { type CoatGroup, coatGroups, coatsWanted, colourOf, nextCoat } from '../../core/system/index.ts';
+import {
+  type CoatGroup,
+  coatGroups,
+  coatsWanted,
+  colourOf,
+  type DueTask,
+  keyedAt,
+  nextCoat,
+  stepAreaM2,
+  workBefore,
+} from '../../core/system/index.ts';
 import { tempsFor } from './air.ts';
 import { type AreaState, type CoatOnArea, netAreaOf, type Shelf } from './load.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+
+/** The coats of an area gathered: each whole once it covers the area, or the band its step is laid on. */
+export function groupsOf(state: AreaState): CoatGroup<CoatOnArea>[] {
+  const { areaM2 } = netAreaOf(state);
+  const bands = new Map(
+    state.steps.flatMap((step) => (step.band ? [[step.id, stepAreaM2(step, areaM2)] as const] : [])),
+  );
+  return coatGroups({ coats: state.coats, areaM2, bands });
+}
 
 /** Whole coats of each step, in the order of the stack. */
 function wholeCoats(state: AreaState, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
@@ -39,8 +60,35 @@ function nextView(
     productName: shelf.latest.get(step.productId)?.name ?? 'unknown product',
     colour: colourOf(step, next.coat),
     coveredM2: begun?.coveredM2 ?? 0,
+    areaM2: stepAreaM2(step, netAreaOf(state).areaM2),
+    band: step.band?.name ?? null,
   };
 }
+
+/** What is to be done before the next coat, once it is known when the film below wants keying. */
+function workFor(
+  state: AreaState,
+  next: NextView | null,
+  film: { toMs: number; windows: Windows | null } | null,
+): DueTask[] {
+  const step = state.steps.find((each) => each.id === next?.stepId);
+  if (!next || !step) return [];
+  const missed = film?.windows?.segments.find((segment) => segment.state === 'key-first');
+  return workBefore({
+    step,
+    coatNo: next.coatNo,
+    key: missed ? { grit: film?.windows?.keyGrit ?? null, fromMs: missed.fromMs } : null,
+    filmToMs: film?.toMs ?? null,
+    done: state.work.filter(({ stepId, coatNo }) => stepId === step.id && coatNo === next.coatNo),
+  });
+}
+
+const workView = ({ doneMs, endsMs, fromMs, ...task }: DueTask): WorkView => ({
+  ...task,
+  doneAt: iso(doneMs),
+  endsAt: iso(endsMs),
+  fromAt: iso(fromMs),
+});
 
 /** By when blasted steel must be primed; null once paint is on it, or where nothing was blasted. */
 function primedBy({ blast, coats }: AreaState): string | null {
@@ -61,7 +109,7 @@ export function areaClock(
 ): AreaClock {
   const { shelf, now, hours } = context;
   const { areaM2, spread } = netAreaOf(state);
-  const groups = coatGroups({ coats: state.coats, areaM2 });
+  const groups = groupsOf(state);
   const laid = wholeCoats(state, groups);
   const wanted = state.steps.map((step) => coatsWanted(step, state.area.highWear));
   const next = nextView(state, groups, laid, shelf);
@@ -84,6 +132,7 @@ export function areaClock(
     hiddenBy: hiddenBy(state),
     film: null,
     next,
+    work: workFor(state, next, null).map(workView),
     nextIsWater,
     state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
     until: primeBy,
@@ -114,14 +163,14 @@ export function areaClock(
   const sheet = shelf.sheetOf(last.body.productId, last.body.sheetVersion);
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
   const temps = tempsFor(hours, state.area.surroundings);
-  return { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, ...nextKind(clock, shelf) }) };
+  return { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, state, clock, shelf }) };
 }
 
-function nextKind(clock: AreaClock, shelf: Shelf): { nextKind: Next | null } {
-  if (clock.nextIsWater) return { nextKind: { kind: 'water' } };
-  if (!clock.next) return { nextKind: null };
+function nextKind(clock: AreaClock, shelf: Shelf): Next | null {
+  if (clock.nextIsWater) return { kind: 'water' };
+  if (!clock.next) return null;
   const family = shelf.latest.get(clock.next.productId)?.sheet.family ?? 'any';
-  return { nextKind: { kind: 'coat', family, same: clock.next.productId === clock.film?.productId } };
+  return { kind: 'coat', family, same: clock.next.productId === clock.film?.productId };
 }
 
 function filmClock(input: {
@@ -129,12 +178,19 @@ function filmClock(input: {
   top: CoatGroup<CoatOnArea>;
   temps: TempSeries;
   now: number;
-  nextKind: Next | null;
+  state: AreaState;
+  clock: AreaClock;
+  shelf: Shelf;
 }): Partial<AreaClock> {
-  const film = { laidFromMs: input.top.fromMs, laidToMs: input.top.toMs, sheet: input.sheet };
-  const events = filmEvents({ film, temps: input.temps }).map(({ event, at }) => ({ event, at: iso(at) }));
-  if (!input.nextKind) return { state: 'finished', events };
-  const windows = windowsFor({ film, next: input.nextKind, temps: input.temps, now: input.now });
+  const { temps, now, clock, state, top } = input;
+  const film = { laidFromMs: top.fromMs, laidToMs: top.toMs, sheet: input.sheet };
+  const events = filmEvents({ film, temps }).map(({ event, at }) => ({ event, at: iso(at) }));
+  const next = nextKind(clock, input.shelf);
+  if (!next) return { state: 'finished', events };
+  const asLaid = windowsFor({ film, next, temps, now });
+  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid });
+  const keyed = keyedAt(work);
+  const windows = keyed === null ? asLaid : keyedWindows(asLaid, keyed, now);
   return {
     state: windows.state,
     until: iso(windows.until),
@@ -150,6 +206,7 @@ function filmClock(input: {
       stopC: edge.curve.stopC,
       from: new Date(edge.fromMs).toISOString(),
     })),
+    work: work.map(workView),
     events,
     warnings: windows.warnings,
     keyGrit: windows.keyGrit,

@@ -8,9 +8,10 @@ import type {
   CoatBody,
   Stand,
   Step,
+  WorkBody,
 } from '../../contract/index.ts';
 import { areaOf } from '../../core/hull/index.ts';
-import { type LaidCoat, NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
+import { type DoneTask, type LaidCoat, NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { toArea, toBoat, toStand, toStep } from '../db/rows.ts';
 import { area, boat, logEntry, product, productSheet, stand, step } from '../db/schema.ts';
@@ -21,6 +22,12 @@ export interface CoatOnArea extends LaidCoat {
   body: CoatBody;
 }
 
+/** Work logged as done before one coat. */
+export interface WorkOnArea extends DoneTask {
+  stepId: string;
+  coatNo: number;
+}
+
 /** All that a clock needs to know of one area. */
 export interface AreaState {
   area: Area;
@@ -28,6 +35,7 @@ export interface AreaState {
   stackVersion: number;
   steps: Step[];
   coats: CoatOnArea[];
+  work: WorkOnArea[];
   /** When steel was last blasted here, and how long it may stand, ms; null: not told. */
   blast: { atMs: number; holdsMs: number } | null;
   /** m² of the pieces cut out of it: patches, spots, pieces. */
@@ -110,22 +118,17 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
     .from(step)
     .where(whole ? undefined : inArray(step.areaId, needed))
     .orderBy(asc(step.position));
-  const coats = await db
+  const entries = await db
     .select()
     .from(logEntry)
-    .where(and(eq(logEntry.kind, 'coat'), stillCounts, whole ? undefined : inArray(logEntry.areaId, needed)))
+    .where(
+      and(
+        inArray(logEntry.kind, ['coat', 'blast', 'work']),
+        stillCounts,
+        whole ? undefined : inArray(logEntry.areaId, needed),
+      ),
+    )
     .orderBy(asc(logEntry.at));
-  const blasts = await db
-    .select()
-    .from(logEntry)
-    .where(and(eq(logEntry.kind, 'blast'), stillCounts, whole ? undefined : inArray(logEntry.areaId, ids)))
-    .orderBy(asc(logEntry.at));
-  const blastsBy = new Map(
-    blasts.map((row) => [
-      row.areaId,
-      { atMs: row.at.getTime(), holdsMs: (row.body as BlastBody).holdsHours * 3_600_000 },
-    ]),
-  );
   const parts = await db
     .select()
     .from(area)
@@ -139,8 +142,10 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
     cutBy.set(of, (cutBy.get(of) ?? 0) + areaOf(toArea(row)).areaM2);
   }
   const stepsBy = byArea(steps);
-  const coatsBy = byArea(coats);
-  const coatsOf = (areaId: string) => (coatsBy.get(areaId) ?? []).map(toCoat);
+  const entriesBy = byArea(entries);
+  const logged = (areaId: string, kind: LogRow['kind']) =>
+    (entriesBy.get(areaId) ?? []).filter((entry) => entry.kind === kind);
+  const coatsOf = (areaId: string) => logged(areaId, 'coat').map(toCoat);
   return rows.map((row) => {
     const record = toArea(row.area);
     const { part } = record;
@@ -154,14 +159,28 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
         ...(part?.kind === 'piece' ? coatsOf(part.areaId).filter((coat) => coat.toMs <= cutAt) : []),
         ...coatsOf(record.id),
       ],
-      blast: blastsBy.get(record.id) ?? null,
+      work: logged(record.id, 'work').flatMap(toWork),
+      blast: logged(record.id, 'blast').map(toBlast).at(-1) ?? null,
       cutM2: cutBy.get(record.id) ?? 0,
       stand: standsBy.get(part?.standId ?? '') ?? null,
     };
   });
 }
 
-function toCoat(entry: typeof logEntry.$inferSelect): CoatOnArea {
+type LogRow = typeof logEntry.$inferSelect;
+
+function toBlast(entry: LogRow) {
+  return { atMs: entry.at.getTime(), holdsMs: (entry.body as BlastBody).holdsHours * 3_600_000 };
+}
+
+/** An inspection that found faults leaves its work due. */
+function toWork(entry: LogRow): WorkOnArea[] {
+  const { stepId, coatNo, taskId, outcome } = entry.body as WorkBody;
+  if (outcome !== 'done') return [];
+  return [{ stepId, coatNo, taskId, entryId: entry.id, atMs: entry.at.getTime() }];
+}
+
+function toCoat(entry: LogRow): CoatOnArea {
   const body = entry.body as CoatBody;
   return {
     entryId: entry.id,

@@ -26,7 +26,7 @@ import type {
   Stand,
   WaterlineInput,
 } from '../../contract/index.ts';
-import type { Overrule, ProductSheet, StepTask } from '../../core/system/index.ts';
+import type { Band, LayOrder, Overrule, PlannedTask, ProductSheet } from '../../core/system/index.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 const version = () => integer('version').notNull().default(1);
@@ -128,8 +128,10 @@ export const step = pgTable(
     colours: jsonb('colours').$type<string[]>().notNull(),
     signal: text('signal'),
     extraCoats: integer('extra_coats').notNull().default(0),
-    before: jsonb('before').$type<StepTask[]>().notNull().default([]),
+    before: jsonb('before').$type<PlannedTask[]>().notNull().default([]),
     sandBetween: integer('sand_between'),
+    band: jsonb('band').$type<Band>(),
+    order: text('lay_order').$type<LayOrder>(),
     overrule: jsonb('overrule').$type<Overrule>(),
   },
   (table) => [index('step_by_area').on(table.areaId, table.position)],

@@ -92,6 +92,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   'batch-end': 'a pot was emptied',
   tape: 'the leave-bare list was ticked',
   blast: 'the steel was blasted',
+  work: 'work before the coat was ticked',
   note: 'a note was written',
   strike: 'an entry was struck out',
 };

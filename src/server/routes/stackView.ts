@@ -1,11 +1,12 @@
 import type { StackView } from '../../contract/index.ts';
 import { dryMicronsFromLitres } from '../../core/film/index.ts';
-import { coatGroups, lossOf } from '../../core/system/index.ts';
-import { type AreaState, netAreaOf, type Shelf } from '../clock/load.ts';
+import { lossOf } from '../../core/system/index.ts';
+import { groupsOf } from '../clock/areaClock.ts';
+import type { AreaState, Shelf } from '../clock/load.ts';
 
 /** An area's stack with the coats of each step that are wholly laid, and how thick each came out by its litres. */
 export function stackView(state: AreaState, shelf: Shelf): StackView {
-  const groups = coatGroups({ coats: state.coats, areaM2: netAreaOf(state).areaM2 });
+  const groups = groupsOf(state);
   const whole = (stepId: string) => groups.filter((g) => g.stepId === stepId && g.complete);
   const film = (group: (typeof groups)[number]): number => {
     const microns = group.entries.map(({ body }) => {

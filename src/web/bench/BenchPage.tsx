@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { BenchView, LoggedConditions, Step } from '../../contract/index.ts';
+import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { useOutbox } from '../api/outbox.ts';
 import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
@@ -10,7 +10,7 @@ import { Asked } from '../parts/Asked.tsx';
 import { countdownWord, taskOf } from '../slip/words.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
-import { METHOD_WORDS, TASK_WORDS } from '../systems/stackForm.ts';
+import { METHOD_WORDS, ORDER_WORDS } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
@@ -19,6 +19,7 @@ import { LogCoat } from './LogCoat.tsx';
 import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { potsWithPending } from './pendingPots.ts';
+import { WorkBefore } from './WorkBefore.tsx';
 
 /** Laying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was laid. */
 export function BenchPage() {
@@ -43,7 +44,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
   const { clock, step, product } = view;
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
-  const share = next && clock.areaM2 > 0 ? 1 - next.coveredM2 / clock.areaM2 : 1;
+  const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;
   const wanted = view.litresForCoat === null ? null : view.litresForCoat * share;
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
@@ -52,6 +53,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
       <PotClocks pots={view.pots} zone={zone} />
       <BlastClock view={view} />
       <OldLineAsked view={view} />
+      <WorkBefore view={view} zone={zone} />
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <div className="space-y-6">
@@ -137,10 +139,11 @@ function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
           )}
           <span>{METHOD_WORDS[step.method].toLowerCase()}</span>
           <span>{show(step.dryMicronsPerCoat, 'film')} dry</span>
-          {clock.areaM2 > 0 && <span>{show(clock.areaM2 - next.coveredM2, 'area')} to cover</span>}
+          {next.areaM2 > 0 && <span>{show(next.areaM2 - next.coveredM2, 'area')} to cover</span>}
+          {next.band && <span>only on the {next.band}</span>}
+          {step.order && <span>{ORDER_WORDS[step.order]}</span>}
         </p>
       )}
-      {step && next && <WorkBefore step={step} coatNo={next.coatNo} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
         <StateMark state={clock.state} />
         <span>{STATES[clock.state].meaning}</span>
@@ -181,19 +184,4 @@ function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView;
       </Link>
     </p>
   );
-}
-
-/** What the stack wants done before this coat. */
-function WorkBefore({ step, coatNo }: { step: Step; coatNo: number }) {
-  const work =
-    coatNo === 0
-      ? step.before.map(
-          ({ kind, amount, note }) =>
-            `${TASK_WORDS[kind].toLowerCase()}${amount === null ? '' : ` ${amount}${kind === 'wait' ? ' h' : ' grit'}`}${note ? ` (${note})` : ''}`,
-        )
-      : step.sandBetween === null
-        ? []
-        : [`sand ${step.sandBetween} grit`];
-  if (work.length === 0) return null;
-  return <p>Before it: {work.join('; ')}.</p>;
 }

@@ -44,7 +44,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const coatNo = next?.coatNo ?? 0;
   const pots = view.pots.filter((pot) => pot.batch.stepId === step.id);
   const fromPots = pots.reduce((sum, pot) => sum + pot.batch.litres, 0);
-  const leftM2 = Math.max(0, view.clock.areaM2 - (next?.coveredM2 ?? 0));
+  const leftM2 = Math.max(0, (next?.areaM2 ?? view.clock.areaM2) - (next?.coveredM2 ?? 0));
   const now = Date.now();
   const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - 3_600_000;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>

@@ -11,13 +11,13 @@ export function planFor(input: {
   sheet: Product['sheet'];
 }) {
   const { wanted, potLife, view, step, sheet } = input;
-  if (wanted === null || wanted <= 0 || potLife === null || view.clock.areaM2 === 0 || !view.litresForCoat)
+  if (wanted === null || wanted <= 0 || potLife === null || !view.clock.next?.areaM2 || !view.litresForCoat)
     return null;
   try {
     return planBatches({
       litres: wanted,
       rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
-      litresPerM2: view.litresForCoat / view.clock.areaM2,
+      litresPerM2: view.litresForCoat / view.clock.next.areaM2,
       potLifeMin: potLife,
       inductionMin: sheet.inductionMin,
     });

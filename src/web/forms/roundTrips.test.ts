@@ -80,8 +80,10 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
         colours: ['grey', 'white'],
         signal: 'white',
         extraCoats: 1,
-        before: [{ kind: 'sand' as const, amount: 120, note: 'by hand at the edges' }],
+        before: [{ id: ID, kind: 'sand' as const, amount: 120, note: 'by hand at the edges' }],
         sandBetween: 220,
+        band: { name: 'waterline band', areaM2: 2.35 },
+        order: 'bottom-up' as const,
         overrule: { ruleIds: ['epoxy-in-daylight'], reason: 'covered by the awning' },
       },
     ];

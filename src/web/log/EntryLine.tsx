@@ -5,7 +5,7 @@ import { figure } from '../../core/units/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { logEntry } from '../api/outbox.ts';
 import { sayTime } from '../clock/say.ts';
-import { METHOD_WORDS } from '../systems/stackForm.ts';
+import { METHOD_WORDS, sayTask } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CorrectCoat } from './CorrectCoat.tsx';
 import { filmByLitres } from './coatFigures.ts';
@@ -116,6 +116,14 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
       );
     case 'blast':
       return <>Blasted bare; to be primed within {figure(entry.body.holdsHours)} h</>;
+    case 'work':
+      return (
+        <>
+          {entry.body.outcome === 'faults' ? 'Faults found: ' : 'Done: '}
+          {sayTask(entry.body)}
+          {entry.body.remark && <span className="block text-sm">{entry.body.remark}</span>}
+        </>
+      );
     case 'note':
       return <>{entry.body.text}</>;
     case 'strike':

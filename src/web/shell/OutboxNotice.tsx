@@ -1,10 +1,12 @@
+import type { EntryKind } from '../../contract/index.ts';
 import { flushOutbox, throwAway, useOutbox } from '../api/outbox.ts';
 
-const KINDS = {
+const KINDS: Record<EntryKind, string> = {
   batch: 'a batch mixed',
   'batch-end': 'a pot emptied',
   coat: 'a coat',
   blast: 'steel blasted',
+  work: 'work before a coat',
   tape: 'a tick of the leave-bare list',
   note: 'a note',
   strike: 'a strike-out',

@@ -3,7 +3,7 @@ import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { isRunningOut, nextLine, type SlipLine } from './urgency.ts';
-import { countdownWord, taskOf } from './words.ts';
+import { countdownWord, taskOf, workWords } from './words.ts';
 
 /** The one thing that needs hands next, and until when. Read before anything is clicked. */
 export function DoNext({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {
@@ -87,6 +87,7 @@ function AreaNext({
 }) {
   const { clock } = line;
   const word = countdownWord(clock);
+  const work = workWords(clock, now);
   return (
     <>
       <div>
@@ -95,6 +96,7 @@ function AreaNext({
         <p className="text-lg">
           {clock.areaName}, {clock.boatName} <StateMark state={clock.state} />
         </p>
+        {work && <p>{work.replace(/^b/, 'B')}.</p>}
       </div>
       {clock.until && word && (
         <p className="md:text-right">

@@ -7,7 +7,7 @@ import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
 import { isRunningOut, type SlipLine } from './urgency.ts';
-import { countdownWord, taskOf } from './words.ts';
+import { countdownWord, taskOf, workWords } from './words.ts';
 
 const HOUR = 3_600_000;
 const BACK_H = 12;
@@ -112,6 +112,7 @@ function AreaLine({
   zone: string;
 }) {
   const word = countdownWord(clock);
+  const work = workWords(clock, axis.now);
   const left = clock.until === null ? null : Date.parse(clock.until) - axis.now;
   const when = clock.until ? sayTime(clock.until, zone, axis.now) : null;
   return (
@@ -131,6 +132,7 @@ function AreaLine({
         </Link>
         <p className="truncate text-sm">
           {clock.areaName}, {clock.boatName}
+          {work && ` · ${work}`}
           {clock.film && (
             <>
               {' · '}

@@ -43,7 +43,7 @@ export function nextLine(lines: readonly SlipLine[]): SlipLine | undefined {
   return (
     lines.find((line) => line.kind === 'pot') ??
     lines.find((line) => line.kind === 'area' && line.clock.primeBy !== null) ??
-    can(['thumb', 'open']) ??
+    can(['thumb', 'open', 'keyed']) ??
     can(['key-first']) ??
     can(['bare']) ??
     can(['too-soon'])

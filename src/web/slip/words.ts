@@ -1,4 +1,6 @@
 import type { AreaClock } from '../../contract/index.ts';
+import { workLeft } from '../bench/workStates.ts';
+import { sayTask } from '../systems/stackForm.ts';
 
 /** What to do on an area, as a foreman would say it. */
 export function taskOf(clock: AreaClock): string {
@@ -27,6 +29,12 @@ export function taskOf(clock: AreaClock): string {
     default:
       return `Lay ${coat}`;
   }
+}
+
+/** What is left to do before the next coat, in a few words; empty where nothing is. */
+export function workWords(clock: AreaClock, now: number): string {
+  const left = workLeft(clock.work, now).map(({ kind, amount }) => sayTask({ kind, amount, note: '' }));
+  return left.length === 0 ? '' : `before it: ${left.join(', ')}`;
 }
 
 /** What the countdown counts to. */

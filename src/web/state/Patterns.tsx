@@ -35,6 +35,10 @@ export function Patterns() {
           <rect width="8" height="8" fill={tint('key-first')} opacity="0.22" />
           <path d="M0 4h8M4 0v8" stroke={tint('key-first')} strokeWidth="1.6" />
         </pattern>
+        <pattern id="st-keyed" width="8" height="6" patternUnits="userSpaceOnUse">
+          <rect width="8" height="6" fill={tint('keyed')} opacity="0.4" />
+          <path d="M0 5l4-4l4 4" fill="none" stroke={tint('keyed')} strokeWidth="1.8" />
+        </pattern>
         <pattern id="st-closed" width="6" height="6" patternUnits="userSpaceOnUse">
           <rect width="6" height="6" fill={tint('closed')} opacity="0.35" />
           <path d="M0 3h6" stroke={tint('closed')} strokeWidth="2.5" />

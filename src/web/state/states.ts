@@ -24,6 +24,7 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
     meaning: 'window missed: abrade before the next coat',
     paint: 'key-first',
   },
+  keyed: { word: 'keyed', meaning: 'abraded: the next coat bonds by tooth', paint: 'keyed' },
   closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
   hidden: { word: 'under a stand', meaning: 'a stand hides it: waits for the shift', paint: 'hidden' },
   finished: { word: 'done', meaning: 'all coats of the system are on', paint: 'finished' },

@@ -6,6 +6,7 @@ import { StepVerdict } from './StepVerdict.tsx';
 import type { StackContext } from './stackContext.ts';
 import { METHOD_WORDS, type StackValues, type StepValues } from './stackForm.ts';
 import { TaskFields } from './TaskFields.tsx';
+import { WhereFields } from './WhereFields.tsx';
 
 interface Props {
   index: number;
@@ -82,16 +83,9 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         {context.area.highWear && (
           <Field name={`steps.${index}.extraCoats`} label="More, for wear" inputMode="numeric" />
         )}
-        {sheet.colours.length > 1 && (
-          <SelectField
-            name={`steps.${index}.signal`}
-            label="Signal coat"
-            choices={[['', 'none'], ...sheet.colours.map(({ name }): [string, string] => [name, name])]}
-          />
-        )}
       </div>
-      <div className="flex flex-wrap items-center gap-2 pt-2">
-        <span className="label-caps">Colours, in turn</span>
+      <div className="flex flex-wrap items-end gap-2 pt-2">
+        <span className="label-caps pb-2">Colours, in turn</span>
         {sheet.colours.map((colour) => {
           const place = step.colours.indexOf(colour.name);
           return (
@@ -110,7 +104,17 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
             </button>
           );
         })}
+        {sheet.colours.length > 1 && (
+          <div className="w-40">
+            <SelectField
+              name={`steps.${index}.signal`}
+              label="Signal coat"
+              choices={[['', 'none'], ...sheet.colours.map(({ name }): [string, string] => [name, name])]}
+            />
+          </div>
+        )}
       </div>
+      <WhereFields index={index} />
       <TaskFields index={index} />
       <StepVerdict index={index} judged={judged} />
     </fieldset>

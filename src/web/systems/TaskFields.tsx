@@ -1,17 +1,17 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { choices } from '../survey/words.ts';
-import { type StackValues, TASK_WORDS } from './stackForm.ts';
+import { type StackValues, sayTask, TASK_WORDS } from './stackForm.ts';
 
 /** Work before the coats of a step, in order, and the grit between them. */
 export function TaskFields({ index }: { index: number }) {
   const { control } = useFormContext<StackValues>();
   const { fields, append, remove } = useFieldArray({ control, name: `steps.${index}.before` });
   const tasks = useWatch({ control, name: `steps.${index}.before` });
-  const said = (tasks ?? []).map(
-    ({ kind, amount, note }) =>
-      `${TASK_WORDS[kind].toLowerCase()}${amount ? ` ${amount}${kind === 'wait' ? ' h' : ''}` : ''}${note ? ` (${note})` : ''}`,
+  const said = (tasks ?? []).map(({ kind, amount, note }) =>
+    sayTask({ kind, amount: amount === '' ? null : Number(amount), note }),
   );
   return (
     <details className="pt-2">
@@ -55,7 +55,7 @@ export function TaskFields({ index }: { index: number }) {
           <button
             type="button"
             className="btn btn-sm"
-            onClick={() => append({ kind: 'sand', amount: '180', note: '' })}
+            onClick={() => append({ taskId: uuidv7(), kind: 'sand', amount: '180', note: '' })}
           >
             <Plus size={16} aria-hidden="true" /> Work
           </button>

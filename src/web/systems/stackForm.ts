@@ -1,12 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Product, StackInput, Step } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
-import type { FilledStep, Overrule, TaskKind } from '../../core/system/index.ts';
+import type { Band, FilledStep, LayOrder, Overrule, StepTask, TaskKind } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
 /** Work before a step as typed. */
 export interface TaskValues {
+  taskId: string;
   kind: TaskKind;
   amount: string;
   note: string;
@@ -24,6 +25,9 @@ export interface StepValues {
   colours: string[];
   signal: string;
   sandBetween: string;
+  band: string;
+  bandArea: string;
+  order: LayOrder | '';
   before: TaskValues[];
   /** The rules overruled; those that speak when it is saved take their place. */
   overruled: string[];
@@ -42,6 +46,11 @@ export const METHOD_WORDS: Record<Method, string> = {
   'airless-spray': 'Airless spray',
 };
 
+export const ORDER_WORDS: Record<LayOrder, string> = {
+  'bottom-up': 'from the bottom up',
+  'top-down': 'from the top down',
+};
+
 export const TASK_WORDS: Record<TaskKind, string> = {
   prepare: 'Prepare',
   wash: 'Wash',
@@ -50,6 +59,13 @@ export const TASK_WORDS: Record<TaskKind, string> = {
   inspect: 'Inspect',
   aggregate: 'Aggregate',
 };
+
+/** A task as said in a line: "sand 180 grit (blow off)". */
+export function sayTask({ kind, amount, note }: StepTask): string {
+  const figure =
+    amount === null ? '' : ` ${amount}${kind === 'wait' ? ' h' : kind === 'sand' ? ' grit' : ''}`;
+  return `${TASK_WORDS[kind].toLowerCase()}${figure}${note ? ` (${note})` : ''}`;
+}
 
 const shownFilm = (microns: number, system: UnitSystem) =>
   fieldText(fromCanonical(microns, shownUnit('film', system)));
@@ -67,7 +83,11 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
       colours: step.colours,
       signal: step.signal ?? '',
       sandBetween: step.sandBetween === null ? '' : String(step.sandBetween),
-      before: step.before.map(({ kind, amount, note }) => ({
+      band: step.band?.name ?? '',
+      bandArea: step.band ? fieldText(fromCanonical(step.band.areaM2, shownUnit('area', system))) : '',
+      order: step.order ?? '',
+      before: step.before.map(({ id, kind, amount, note }) => ({
+        taskId: id,
         kind,
         amount: amount === null ? '' : fieldText(amount),
         note,
@@ -92,6 +112,9 @@ export function stepOf(product: Product, system: UnitSystem): StepValues {
     colours: sheet.colours.slice(0, 2).map((colour) => colour.name),
     signal: '',
     sandBetween: '',
+    band: '',
+    bandArea: '',
+    order: '',
     before: [],
     overruled: [],
     reason: '',
@@ -104,12 +127,23 @@ export const stepFromTemplate = (step: FilledStep): Step => ({
   id: uuidv7(),
   thinner: 0,
   colours: [...step.colours],
-  before: [...step.before],
+  before: step.before.map((task) => ({ ...task, id: uuidv7() })),
+  band: null,
+  order: null,
   overrule: null,
 });
 
 function toOverrule({ overruled, reason }: StepValues): Overrule | null {
   return overruled.length > 0 && reason.trim() !== '' ? { ruleIds: overruled, reason: reason.trim() } : null;
+}
+
+/** A band has a name and its m²; with neither, the step goes on the whole area. */
+function toBand({ band, bandArea }: StepValues, at: string, read: FormReader): Band | null {
+  if (band.trim() === '' && bandArea.trim() === '') return null;
+  return {
+    name: band.trim(),
+    areaM2: read.quantity(`${at}.bandArea`, 'area of the band', bandArea, 'area'),
+  };
 }
 
 export function valuesToStack(values: StackValues, version: number, read: FormReader): StackInput {
@@ -126,11 +160,14 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
       colours: step.colours,
       signal: step.signal || null,
       sandBetween: read.optionalNumber(`steps.${i}.sandBetween`, 'grit between coats', step.sandBetween),
-      before: step.before.map(({ kind, amount, note }, k) => ({
+      before: step.before.map(({ taskId, kind, amount, note }, k) => ({
+        id: taskId,
         kind,
         amount: read.optionalNumber(`steps.${i}.before.${k}.amount`, 'grit or hours', amount),
         note,
       })),
+      band: toBand(step, `steps.${i}`, read),
+      order: step.order || null,
       overrule: toOverrule(step),
     })),
   };
@@ -138,4 +175,8 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
 
 /** Where the contract's paths stand in the form. */
 export const stackFormPath = (path: string) =>
-  path.replace(/\.dryMicronsPerCoat$/, '.microns').replace(/\.overrule(\.reason)?$/, '.reason');
+  path
+    .replace(/\.dryMicronsPerCoat$/, '.microns')
+    .replace(/\.overrule(\.reason)?$/, '.reason')
+    .replace(/\.band\.name$/, '.band')
+    .replace(/\.band\.areaM2$/, '.bandArea');

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { HOUR_MS } from '../cure/index.ts';
+import { BETWEEN, type DoneTask, KEY, keyedAt, type PlannedTask, taskState, workBefore } from './index.ts';
+
+/** What is asked for is common practice (handbook parts 4, 5 and 10); the hours of a wait are the system's own. */
+const task = (id: string, kind: PlannedTask['kind'], amount: number | null = null): PlannedTask => ({
+  id,
+  kind,
+  amount,
+  note: '',
+});
+const bilge = {
+  before: [task('w', 'wash'), task('d', 'wait', 24), task('s', 'sand', 80)],
+  sandBetween: null as number | null,
+};
+const done = (taskId: string, hour: number): DoneTask => ({
+  taskId,
+  entryId: `e-${taskId}`,
+  atMs: hour * HOUR_MS,
+});
+const asked = (over: Partial<Parameters<typeof workBefore>[0]> = {}) =>
+  workBefore({ step: bilge, coatNo: 0, key: null, filmToMs: null, done: [], ...over });
+const states = (work: ReturnType<typeof asked>, hour: number) =>
+  work.map((each) => taskState(each, hour * HOUR_MS));
+
+describe('work before a coat', () => {
+  it('a washed bilge dries for its day from when it was washed, then is sanded', () => {
+    expect(states(asked(), 0)).toEqual(['due', 'due', 'due']);
+    const washed = asked({ done: [done('w', 10)] });
+    expect(states(washed, 11)).toEqual(['done', 'running', 'due']);
+    expect(washed[1]?.endsMs).toBe(34 * HOUR_MS);
+    expect(states(washed, 34)).toEqual(['done', 'done', 'due']);
+  });
+  it('dry sooner than that, by the hand that says so', () => {
+    expect(states(asked({ done: [done('w', 10), done('d', 20)] }), 20)).toEqual(['done', 'done', 'due']);
+  });
+  it('a wait that stands first counts from the coat below: sealer to paint, 24 h', () => {
+    const step = { before: [task('d', 'wait', 24)], sandBetween: null };
+    expect(asked({ step, filmToMs: 5 * HOUR_MS })[0]?.endsMs).toBe(29 * HOUR_MS);
+    expect(asked({ step })[0]?.endsMs).toBeNull();
+  });
+  it('what was done before the coat below was laid was done to something else', () => {
+    expect(states(asked({ filmToMs: 20 * HOUR_MS, done: [done('w', 10)] }), 21)[0]).toBe('due');
+    expect(states(asked({ filmToMs: 20 * HOUR_MS, done: [done('w', 20)] }), 21)[0]).toBe('done');
+  });
+  it('later coats of a step want only the sanding between', () => {
+    expect(asked({ coatNo: 1 })).toEqual([]);
+    const between = asked({ coatNo: 1, step: { ...bilge, sandBetween: 320 } });
+    expect(between.map(({ taskId, kind, amount }) => [taskId, kind, amount])).toEqual([
+      [BETWEEN, 'sand', 320],
+    ]);
+  });
+});
+
+describe('a missed window', () => {
+  const key = { grit: 120, fromMs: 50 * HOUR_MS };
+  it('wants keying with the sheet’s grit, once it is missed', () => {
+    const work = asked({ coatNo: 1, key });
+    expect(work.map(({ taskId, amount }) => [taskId, amount])).toEqual([[KEY, 120]]);
+    expect([states(work, 49), states(work, 50)]).toEqual([['later'], ['due']]);
+  });
+  it('asks for no second sanding where one is planned anyway', () => {
+    const work = asked({ coatNo: 1, key, step: { ...bilge, sandBetween: 220 } });
+    expect(work.map(({ taskId }) => taskId)).toEqual([BETWEEN]);
+    expect(asked({ key }).map(({ taskId }) => taskId)).toEqual(['w', 'd', 's']);
+  });
+  it('has its tooth from the last sanding on; a wash gives none', () => {
+    expect(keyedAt(asked({ key, done: [done('w', 60)] }))).toBeNull();
+    expect(keyedAt(asked({ key, done: [done('w', 60), done('s', 61)] }))).toBe(61 * HOUR_MS);
+  });
+});

@@ -1,0 +1,86 @@
+import { HOUR_MS } from '../cure/index.ts';
+import type { PlannedTask, StepPlan, StepTask } from './step.ts';
+
+/** Work between two coats of one step, and the keying of a film whose window was missed: tasks the stack does not list. */
+export const BETWEEN = 'between';
+export const KEY = 'key';
+
+/** Work to do before a coat, and what the log says of it. Times in ms. */
+export interface DueTask extends StepTask {
+  /** The task's id in the stack, or {@link BETWEEN} or {@link KEY}. */
+  taskId: string;
+  /** When the log says it was done; null: it does not. */
+  doneMs: number | null;
+  /** The entry that says so. */
+  entryId: string | null;
+  /** When a wait ends by itself; null: its beginning is not known yet, or it is no wait. */
+  endsMs: number | null;
+  /** Asked for only from then on: the end of the film's window; null: from the outset. */
+  fromMs: number | null;
+}
+
+/** Work as logged: which task, and when. */
+export interface DoneTask {
+  taskId: string;
+  entryId: string;
+  atMs: number;
+}
+
+/** How a task stands at `now`: asked for later, done, a wait that runs, or due. A wait is over when its hours are. */
+export function taskState(
+  task: Pick<DueTask, 'doneMs' | 'endsMs' | 'fromMs'>,
+  now: number,
+): 'later' | 'done' | 'running' | 'due' {
+  if (task.doneMs !== null) return 'done';
+  if (task.fromMs !== null && task.fromMs > now) return 'later';
+  if (task.endsMs === null) return 'due';
+  return task.endsMs <= now ? 'done' : 'running';
+}
+
+/**
+ * What is to be done before one coat of a step, in order, with what the log says of it. A wait begins when the work
+ * before it was done, or else when the film below was laid; until that is known it has no end.
+ *
+ * Before coat 1 of a barrier: wash, sand 80. Before its coat 2, sanded between with 120: sand 120. A film whose window
+ * has closed is keyed first, unless a sanding is planned anyway.
+ *
+ * @param coatNo the coat in its step, from 0
+ * @param key set where the film's window closes: from when on it wants keying, and the grit, null where the sheet
+ *   states none
+ * @param filmToMs when the film below was finished; null: nothing lies there. Work logged before it was done on
+ *   something else and does not count
+ */
+export function workBefore(input: {
+  step: Pick<StepPlan, 'sandBetween'> & { before: readonly PlannedTask[] };
+  coatNo: number;
+  key: { grit: number | null; fromMs: number } | null;
+  filmToMs: number | null;
+  done: readonly DoneTask[];
+}): DueTask[] {
+  const { step, coatNo, key, filmToMs, done } = input;
+  const planned: (PlannedTask & { fromMs?: number })[] =
+    coatNo === 0
+      ? [...step.before]
+      : step.sandBetween === null
+        ? []
+        : [{ id: BETWEEN, kind: 'sand', amount: step.sandBetween, note: '' }];
+  if (key && !planned.some(({ kind }) => kind === 'sand')) {
+    const note = 'the window has closed';
+    planned.push({ id: KEY, kind: 'sand', amount: key.grit, note, fromMs: key.fromMs });
+  }
+  let sinceMs = filmToMs;
+  return planned.map(({ id, fromMs = null, ...task }) => {
+    const entry = done.findLast(({ taskId, atMs }) => taskId === id && atMs >= (filmToMs ?? 0));
+    const waits = task.kind === 'wait' && task.amount !== null && sinceMs !== null;
+    const endsMs = waits ? (sinceMs as number) + (task.amount as number) * HOUR_MS : null;
+    const doneMs = entry?.atMs ?? null;
+    sinceMs = doneMs ?? endsMs;
+    return { ...task, taskId: id, doneMs, entryId: entry?.entryId ?? null, endsMs, fromMs };
+  });
+}
+
+/** When the film was given a tooth for the next coat: the last sanding among the work done; null: not sanded. */
+export function keyedAt(work: readonly DueTask[]): number | null {
+  const sanded = work.flatMap(({ kind, doneMs }) => (kind === 'sand' && doneMs !== null ? [doneMs] : []));
+  return sanded.length > 0 ? Math.max(...sanded) : null;
+}

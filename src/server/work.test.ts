@@ -1,0 +1,141 @@
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { aCoat, aPlannedArea, aStep, HOUR, NOON, weatherCsv, yardServer } from '../../test/yardServer.ts';
+import type { AreaClock, BenchView, Entry, EntryInput, LogView, StackView } from '../contract/index.ts';
+
+let now = NOON;
+let server: Awaited<ReturnType<typeof yardServer>>;
+beforeAll(async () => {
+  server = await yardServer(() => now);
+  // Twenty days at a steady 20 °C: the test epoxy may be overcoated after 10 h and wants keying after 120 h.
+  await server.ask('POST', '/weather', {
+    csv: weatherCsv(NOON - 24 * HOUR, 20 * 24, () => 20),
+    mode: 'import',
+  });
+});
+afterAll(() => server.stop());
+
+type Planned = Awaited<ReturnType<typeof aPlannedArea>>;
+const clockOf = async (planned: Planned): Promise<AreaClock> =>
+  (await server.ask<BenchView>('GET', `/bench/${planned.area.id}`)).body.clock;
+const work = (
+  planned: Planned,
+  taskId: string,
+  over: Partial<Extract<EntryInput, { kind: 'work' }>['body']> = {},
+): EntryInput => ({
+  id: uuidv7(),
+  areaId: planned.area.id,
+  at: new Date(now).toISOString(),
+  corrects: null,
+  kind: 'work',
+  body: {
+    stepId: planned.step.id,
+    coatNo: 0,
+    taskId,
+    kind: 'wash',
+    amount: null,
+    note: '',
+    outcome: 'done',
+    remark: '',
+    ...over,
+  },
+});
+const log = (entry: EntryInput) => server.ask<Entry>('POST', '/log', entry);
+const tasks = (): { wash: string; dry: string; look: string; before: Planned['step']['before'] } => {
+  const [wash, dry, look] = [uuidv7(), uuidv7(), uuidv7()];
+  return {
+    wash,
+    dry,
+    look,
+    before: [
+      { id: wash, kind: 'wash', amount: null, note: 'rinse' },
+      { id: dry, kind: 'wait', amount: 24, note: 'fan' },
+      { id: look, kind: 'inspect', amount: null, note: 'low light' },
+    ],
+  };
+};
+
+describe('work before a coat, ticked at the bench', () => {
+  it('a wash starts the wait after it, and taking the tick back stops it', async () => {
+    now = NOON;
+    const { before, wash } = tasks();
+    const planned = await aPlannedArea(server, { before });
+    expect((await clockOf(planned)).work.map(({ kind, doneAt, endsAt }) => [kind, doneAt, endsAt])).toEqual([
+      ['wash', null, null],
+      ['wait', null, null],
+      ['inspect', null, null],
+    ]);
+    const { body: entry } = await log(work(planned, wash));
+    const ticked = (await clockOf(planned)).work;
+    expect(ticked[0]?.entryId).toBe(entry.id);
+    expect(Date.parse(ticked[1]?.endsAt ?? '')).toBe(NOON + 24 * HOUR);
+    const strike = {
+      ...work(planned, wash),
+      corrects: entry.id,
+      kind: 'strike',
+      body: { reason: 'not yet' },
+    };
+    await log(strike as EntryInput);
+    expect((await clockOf(planned)).work[0]).toMatchObject({ doneAt: null, entryId: null });
+  });
+
+  it('an inspection that finds faults stays to do, and stands in the log with what was found', async () => {
+    now = NOON;
+    const { before, look } = tasks();
+    const planned = await aPlannedArea(server, { before });
+    const found = { kind: 'inspect', outcome: 'faults', remark: 'two runs at the chine' } as const;
+    await log(work(planned, look, found));
+    expect((await clockOf(planned)).work[2]?.doneAt).toBeNull();
+    const { body } = await server.ask<LogView>('GET', `/boats/${planned.boat.id}/log`);
+    expect(body.entries[0]?.body).toMatchObject({ outcome: 'faults', remark: 'two runs at the chine' });
+    await log(work(planned, look, { kind: 'inspect' }));
+    expect((await clockOf(planned)).work[2]?.doneAt).not.toBeNull();
+  });
+
+  it('a task the stack cannot have is refused by name', async () => {
+    const planned = await aPlannedArea(server);
+    const { status, body } = await server.problem('POST', '/log', work(planned, 'tomorrow'));
+    expect([status, body.errors?.[0]?.path]).toEqual([422, 'body.taskId']);
+  });
+});
+
+describe('a window missed', () => {
+  it('asks for keying, and once sanded the next coat may go on by tooth', async () => {
+    now = NOON;
+    const planned = await aPlannedArea(server);
+    await log(aCoat(planned, NOON));
+    expect((await clockOf(planned)).state).toBe('too-soon');
+    now = NOON + 150 * HOUR;
+    const missed = await clockOf(planned);
+    expect([missed.state, missed.work.map(({ taskId, amount }) => [taskId, amount])]).toEqual([
+      'key-first',
+      [['key', 120]],
+    ]);
+    await log(work(planned, 'key', { coatNo: 1, kind: 'sand', amount: 120 }));
+    const keyed = await clockOf(planned);
+    expect([keyed.state, keyed.until, keyed.work[0]?.doneAt]).toEqual([
+      'keyed',
+      null,
+      new Date(now).toISOString(),
+    ]);
+  });
+});
+
+describe('a step on a band of the area', () => {
+  it('is whole when its band is covered, and the litres are the band’s', async () => {
+    now = NOON;
+    const planned = await aPlannedArea(server, { coats: 1, band: { name: 'waterline band', areaM2: 2 } });
+    const full = aStep(planned.product.id, { coats: 1 });
+    await server.ask('PUT', `/areas/${planned.area.id}/stack`, { version: 2, steps: [planned.step, full] });
+    const { body: bench } = await server.ask<BenchView>('GET', `/bench/${planned.area.id}`);
+    expect(bench.clock.next).toMatchObject({ band: 'waterline band', areaM2: 2, coveredM2: 0 });
+    // A tenth of the 20 m² takes a tenth of the paint: A × DFT / (1000 × VS × (1 − loss)), loss by roller 7.5 %.
+    expect(bench.litresForCoat).toBeCloseTo((2 * 100) / (1000 * 0.5 * 0.925), 6);
+    await log(aCoat(planned, NOON, { areaM2: 1, litres: 0.22 }));
+    expect((await clockOf(planned)).next).toMatchObject({ stepId: planned.step.id, coveredM2: 1 });
+    await log(aCoat(planned, NOON, { areaM2: 1, litres: 0.22 }));
+    expect((await clockOf(planned)).next).toMatchObject({ stepId: full.id, areaM2: 20, band: null });
+    const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${planned.boat.id}/stacks`);
+    expect(stacks[0]?.laid[planned.step.id]).toBe(1);
+  });
+});

@@ -1,0 +1,165 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Check } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { BenchView, EntryInput, WorkView } from '../../contract/index.ts';
+import type { taskState } from '../../core/system/index.ts';
+import { logEntry, useOutbox } from '../api/outbox.ts';
+import { useMinute } from '../clock/now.ts';
+import { sayTime } from '../clock/say.ts';
+import { sayTask } from '../systems/stackForm.ts';
+import { workStates, workWithPending } from './workStates.ts';
+
+/** What the system wants done before this coat: each ticked when done, an inspection with what it found. */
+export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
+  const waiting = useOutbox();
+  const now = useMinute();
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<string | null>(null);
+  const { next } = view.clock;
+  const work = workStates(workWithPending(view, waiting), now);
+  if (!next || work.length === 0) return null;
+  const open = work.filter(({ state }) => state !== 'done').length;
+  const send = async (entry: EntryInput) => {
+    try {
+      await logEntry(entry);
+      setProblem(null);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const start = { areaId: view.area.id, corrects: null };
+  const tick = (task: WorkView, outcome: 'done' | 'faults', remark = '') =>
+    send({
+      ...start,
+      id: uuidv7(),
+      at: new Date().toISOString(),
+      kind: 'work',
+      body: {
+        stepId: next.stepId,
+        coatNo: next.coatNo,
+        taskId: task.taskId,
+        kind: task.kind,
+        amount: task.amount,
+        note: task.note,
+        outcome,
+        remark,
+      },
+    });
+  const untick = (entryId: string) =>
+    send({
+      ...start,
+      id: uuidv7(),
+      at: new Date().toISOString(),
+      corrects: entryId,
+      kind: 'strike',
+      body: { reason: 'ticked by mistake' },
+    });
+  return (
+    <section aria-labelledby="work-before" className="max-w-3xl space-y-2">
+      <h2 id="work-before" className="batten pb-1 text-lg">
+        Before this coat{open > 0 ? `: ${open} to do` : ': all done'}
+      </h2>
+      <ol className="divide-base-300 divide-y">
+        {work.map(({ task, state }) => (
+          <li key={task.taskId} className="flex flex-wrap items-center gap-3 py-1">
+            <span className="grow">
+              <strong className="first-letter:uppercase inline-block">{sayTask(task)}</strong>
+              <span className="block text-sm">{sayState(task, state, zone, now)}</span>
+            </span>
+            {state === 'done' ? (
+              task.entryId && (
+                <button
+                  type="button"
+                  className="btn btn-ghost target"
+                  onClick={() => void untick(task.entryId as string)}
+                >
+                  Undo<span className="sr-only"> {sayTask(task)}</span>
+                </button>
+              )
+            ) : task.kind === 'inspect' ? (
+              <Inspect
+                task={task}
+                boatId={view.boat.id}
+                onFound={(outcome, remark) => void tick(task, outcome, remark)}
+              />
+            ) : (
+              <button type="button" className="btn target" onClick={() => void tick(task, 'done')}>
+                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'Long enough' : 'Done'}
+                <span className="sr-only">: {sayTask(task)}</span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      {problem && (
+        <p role="alert" className="text-error font-semibold">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: string, now: number): string {
+  if (state === 'done' && task.doneAt) return `done ${sayTime(task.doneAt, zone, now)}`;
+  if (task.endsAt) return `${state === 'done' ? 'over since' : 'until'} ${sayTime(task.endsAt, zone, now)}`;
+  if (task.kind === 'wait') return 'its clock starts when the work before it is ticked';
+  return 'to do';
+}
+
+/** An inspection ends in a word: fine, or what was found; faults leave it to do. */
+function Inspect({
+  task,
+  boatId,
+  onFound,
+}: {
+  task: WorkView;
+  boatId: string;
+  onFound: (outcome: 'done' | 'faults', remark: string) => void;
+}) {
+  const [remark, setRemark] = useState<string | null>(null);
+  if (remark === null) {
+    return (
+      <span className="join">
+        <button type="button" className="btn target join-item" onClick={() => onFound('done', '')}>
+          Fine<span className="sr-only">: {sayTask(task)}</span>
+        </button>
+        <button type="button" className="btn target join-item" onClick={() => setRemark('')}>
+          Faults<span className="sr-only">: {sayTask(task)}</span>
+        </button>
+      </span>
+    );
+  }
+  return (
+    <form
+      className="flex w-full flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onFound('faults', remark.trim());
+        setRemark(null);
+      }}
+    >
+      <label className="min-w-56 grow">
+        <span className="label-caps block pb-1">What was found</span>
+        <input
+          className="input target w-full"
+          value={remark}
+          maxLength={1000}
+          onChange={(event) => setRemark(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="btn btn-primary target" disabled={remark.trim() === ''}>
+        Log the faults
+      </button>
+      <button type="button" className="btn btn-ghost target" onClick={() => setRemark(null)}>
+        Cancel
+      </button>
+      <Link className="link py-3" to={`/boats/${boatId}/findings`}>
+        A reading or a photo goes with the findings
+      </Link>
+    </form>
+  );
+}

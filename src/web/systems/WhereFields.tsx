@@ -1,0 +1,33 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import { choices } from '../survey/words.ts';
+import { ORDER_WORDS, type StackValues } from './stackForm.ts';
+
+/** Where on the area a step goes, and which way it is worked over it. */
+export function WhereFields({ index }: { index: number }) {
+  const { control } = useFormContext<StackValues>();
+  const [band, order] = useWatch({ control, name: [`steps.${index}.band`, `steps.${index}.order`] });
+  return (
+    <details className="pt-2">
+      <summary className="cursor-pointer text-sm">
+        <span className="underline underline-offset-2">Where</span>
+        {`: ${band ? `only the ${band}` : 'the whole area'}${order ? `, ${ORDER_WORDS[order]}` : ''}`}
+      </summary>
+      <div className="flex flex-wrap items-end gap-2 pt-2">
+        <div className="min-w-40 grow">
+          <Field name={`steps.${index}.band`} label="Only on a band: its name" />
+        </div>
+        <div className="w-32">
+          <QuantityField name={`steps.${index}.bandArea`} label="Area of the band" quantity="area" />
+        </div>
+        <div className="w-48">
+          <SelectField
+            name={`steps.${index}.order`}
+            label="Worked over the area"
+            choices={[['', 'as it comes'], ...choices(ORDER_WORDS)]}
+          />
+        </div>
+      </div>
+    </details>
+  );
+}
