@@ -1,7 +1,7 @@
 import type { AirReason } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
-import type { StepTask } from '../core/system/index.ts';
+import type { LaidBond, StepTask } from '../core/system/index.ts';
 import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
@@ -166,6 +166,8 @@ export interface StackView {
   laid: Record<string, number>;
   /** Dry film by litres of each of them, µm, in the order they were laid. */
   asLaid: Record<string, number[]>;
+  /** How each of them holds to the coat below it, by the log; null: the first, or nothing to judge by. */
+  bonds: Record<string, (LaidBond | null)[]>;
 }
 
 /** Everything the bench needs for one area. */

@@ -16,6 +16,7 @@ import { logRoutes } from './routes/log.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { productRoutes } from './routes/products.ts';
 import { slipRoutes } from './routes/slip.ts';
+import { stackRoutes } from './routes/stacks.ts';
 import { standRoutes } from './routes/stands.ts';
 import { surveyRecordRoutes } from './routes/surveyRecords.ts';
 import { templateRoutes } from './routes/templates.ts';
@@ -81,6 +82,7 @@ export function makeApp(context: Context, options: { logger: Logger; webFolder: 
     yardRoutes,
     boatRoutes,
     areaRoutes,
+    stackRoutes,
     standRoutes,
     surveyRecordRoutes,
     photoRoutes,

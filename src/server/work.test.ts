@@ -139,3 +139,25 @@ describe('a step on a band of the area', () => {
     expect(stacks[0]?.laid[planned.step.id]).toBe(1);
   });
 });
+
+describe('how coats hold as laid', () => {
+  it('fused inside the window, by tooth once sanded, not at all after it with nothing logged', async () => {
+    now = NOON + 330 * HOUR;
+    const planned = await aPlannedArea(server, { coats: 4 });
+    // Overcoated after 20 h; then after 140 h, past the 120 h of its window, without and with a sanding.
+    for (const [coatNo, hour] of [0, 20, 160, 300].entries()) {
+      if (coatNo === 3) {
+        const sanding = work(planned, 'key', { coatNo, kind: 'sand', amount: 120 });
+        await log({ ...sanding, at: new Date(NOON + 298 * HOUR).toISOString() });
+      }
+      await log(aCoat(planned, NOON + hour * HOUR, { coatNo }));
+    }
+    const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${planned.boat.id}/stacks`);
+    expect(stacks[0]?.bonds[planned.step.id]).toEqual([
+      null,
+      { bond: 'fused', fault: null },
+      { bond: 'none', fault: 'not-keyed' },
+      { bond: 'keyed', fault: null },
+    ]);
+  });
+});

@@ -35,6 +35,29 @@ export const SOLVENT_BORNE: readonly Family[] = [...TWO_PACKS, ...ONE_PACKS];
 /** Worked into the bare surface and no film of their own. */
 export const TREATMENTS: readonly Family[] = ['passivating-wash', 'rust-converter'];
 
+/** One-pack of the same task. */
+export const ONE_PACK_FOR: Partial<Record<Family, Family>> = {
+  'epoxy-primer': 'one-pack-primer',
+  'zinc-epoxy-primer': 'one-pack-primer',
+  'surface-tolerant-epoxy': 'one-pack-primer',
+  'epoxy-barrier': 'one-pack-primer',
+  'penetrating-epoxy-sealer': 'one-pack-primer',
+  'epoxy-surfacer': 'one-pack-undercoat',
+  'epoxy-filler': 'one-pack-undercoat',
+  'epoxy-finish': 'one-pack-enamel',
+  'bilge-epoxy': 'one-pack-bilge',
+  'two-pack-polyurethane': 'one-pack-enamel',
+};
+
+/** Two-pack of the same task. */
+export const TWO_PACK_FOR: Partial<Record<Family, Family>> = {
+  'one-pack-primer': 'epoxy-primer',
+  'one-pack-undercoat': 'epoxy-surfacer',
+  'one-pack-enamel': 'two-pack-polyurethane',
+  'one-pack-bilge': 'bilge-epoxy',
+  varnish: 'two-pack-polyurethane',
+};
+
 export const BARE_METALS: readonly Substrate[] = ['steel', 'aluminium', 'stainless-bronze'];
 
 export const isIn = <T extends string>(list: readonly T[], one: string): boolean =>

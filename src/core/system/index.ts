@@ -12,6 +12,7 @@ export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } 
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
 export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TWO_PACKS } from './groups.ts';
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
+export { type LaidBond, laidBond } from './laidBond.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
 export { type PrepStep, prepareFor, prepHours } from './prepareFor.ts';
 export {
@@ -27,7 +28,15 @@ export {
   type ServiceKind,
   type Verdict,
 } from './rules.ts';
-export { SCHOOLS, type School, type SchoolWay } from './schools.ts';
+export {
+  SCHOOLS,
+  type School,
+  type SchooledStep,
+  type SchoolId,
+  type SchoolPlace,
+  schoolInForce,
+  switchSchool,
+} from './schools/index.ts';
 export {
   type Additive,
   type Cleanliness,

@@ -1,6 +1,6 @@
 import { checkStack, type Layer, type StackPlace } from './checkStack.ts';
 import type { Family } from './families.ts';
-import { isIn, ONE_PACKS } from './groups.ts';
+import { isIn, ONE_PACK_FOR, ONE_PACKS, TWO_PACK_FOR } from './groups.ts';
 
 /** A change that mends one fault of a stack: families put in or changed, in words. */
 interface Mend {
@@ -11,29 +11,6 @@ interface Mend {
 const put = (families: readonly Family[], at: number, ...more: Family[]) =>
   families.toSpliced(at, 0, ...more);
 const change = (families: readonly Family[], at: number, to: Family) => families.toSpliced(at, 1, to);
-
-/** One-pack of the same task. */
-const ONE_PACK_FOR: Partial<Record<Family, Family>> = {
-  'epoxy-primer': 'one-pack-primer',
-  'zinc-epoxy-primer': 'one-pack-primer',
-  'surface-tolerant-epoxy': 'one-pack-primer',
-  'epoxy-barrier': 'one-pack-primer',
-  'penetrating-epoxy-sealer': 'one-pack-primer',
-  'epoxy-surfacer': 'one-pack-undercoat',
-  'epoxy-filler': 'one-pack-undercoat',
-  'epoxy-finish': 'one-pack-enamel',
-  'bilge-epoxy': 'one-pack-bilge',
-  'two-pack-polyurethane': 'one-pack-enamel',
-};
-
-/** Two-pack of the same task. */
-const TWO_PACK_FOR: Partial<Record<Family, Family>> = {
-  'one-pack-primer': 'epoxy-primer',
-  'one-pack-undercoat': 'epoxy-surfacer',
-  'one-pack-enamel': 'two-pack-polyurethane',
-  'one-pack-bilge': 'bilge-epoxy',
-  varnish: 'two-pack-polyurethane',
-};
 
 /** How each fault is mended, at the layer it was found on. */
 const MENDS: Record<string, (families: readonly Family[], at: number, place: StackPlace) => Mend | null> = {

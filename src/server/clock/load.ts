@@ -24,6 +24,7 @@ export interface CoatOnArea extends LaidCoat {
 
 /** Work logged as done before one coat. */
 export interface WorkOnArea extends DoneTask {
+  kind: WorkBody['kind'];
   stepId: string;
   coatNo: number;
 }
@@ -175,9 +176,9 @@ function toBlast(entry: LogRow) {
 
 /** An inspection that found faults leaves its work due. */
 function toWork(entry: LogRow): WorkOnArea[] {
-  const { stepId, coatNo, taskId, outcome } = entry.body as WorkBody;
+  const { stepId, coatNo, taskId, kind, outcome } = entry.body as WorkBody;
   if (outcome !== 'done') return [];
-  return [{ stepId, coatNo, taskId, entryId: entry.id, atMs: entry.at.getTime() }];
+  return [{ stepId, coatNo, taskId, kind, entryId: entry.id, atMs: entry.at.getTime() }];
 }
 
 function toCoat(entry: LogRow): CoatOnArea {

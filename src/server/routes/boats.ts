@@ -10,7 +10,6 @@ import { conflict, HttpProblem, notFound, sameJson } from '../http/problem.ts';
 import { accept } from '../http/validate.ts';
 import { NO_FORM, shapeOf } from '../hull/shape.ts';
 import { surveyOf } from '../hull/survey.ts';
-import { stackView } from './stackView.ts';
 
 export async function findBoat(db: Queries, id: string): Promise<Boat> {
   const [row] = await db.select().from(boat).where(eq(boat.id, id));
@@ -88,12 +87,6 @@ export function boatRoutes({ db, live, memory, now }: Context): Router {
   router.post('/boats/:id/restore', async (req, res) => {
     await setArchived(false)(req.params.id);
     res.json(await findBoat(db, req.params.id));
-  });
-
-  router.get('/boats/:id/stacks', async (req, res) => {
-    await findBoat(db, req.params.id);
-    const { states, shelf } = await memory.some(now(), { boatId: req.params.id });
-    res.json(states.map((state) => stackView(state, shelf)));
   });
   return router;
 }

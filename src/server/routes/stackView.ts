@@ -1,27 +1,43 @@
 import type { StackView } from '../../contract/index.ts';
+import type { SplicedHour } from '../../core/cure/index.ts';
 import { dryMicronsFromLitres } from '../../core/film/index.ts';
-import { lossOf } from '../../core/system/index.ts';
+import { type CoatGroup, lossOf } from '../../core/system/index.ts';
 import { groupsOf } from '../clock/areaClock.ts';
-import type { AreaState, Shelf } from '../clock/load.ts';
+import { laidBonds } from '../clock/laidBonds.ts';
+import type { AreaState, CoatOnArea, Shelf } from '../clock/load.ts';
 
-/** An area's stack with the coats of each step that are wholly laid, and how thick each came out by its litres. */
-export function stackView(state: AreaState, shelf: Shelf): StackView {
-  const groups = groupsOf(state);
-  const whole = (stepId: string) => groups.filter((g) => g.stepId === stepId && g.complete);
-  const film = (group: (typeof groups)[number]): number => {
-    const microns = group.entries.map(({ body }) => {
-      const volumeSolids = shelf.sheetOf(body.productId, body.sheetVersion)?.volumeSolids;
-      if (volumeSolids === undefined) return 0;
-      const { litres, areaM2, method } = body;
-      return dryMicronsFromLitres({ litres, areaM2, volumeSolids, loss: lossOf(method) }) * areaM2;
-    });
-    return microns.reduce((sum, each) => sum + each, 0) / group.coveredM2;
-  };
+/** Mean dry film of a coat by its litres, µm. */
+function filmOf(group: CoatGroup<CoatOnArea>, shelf: Shelf): number {
+  const microns = group.entries.map(({ body }) => {
+    const volumeSolids = shelf.sheetOf(body.productId, body.sheetVersion)?.volumeSolids;
+    if (volumeSolids === undefined) return 0;
+    const { litres, areaM2, method } = body;
+    return dryMicronsFromLitres({ litres, areaM2, volumeSolids, loss: lossOf(method) }) * areaM2;
+  });
+  return microns.reduce((sum, each) => sum + each, 0) / group.coveredM2;
+}
+
+/** An area's stack with the coats of each step that are wholly laid: how thick each came out, and how it holds. */
+export function stackView(
+  state: AreaState,
+  context: { shelf: Shelf; hours: readonly SplicedHour[] },
+): StackView {
+  const whole = groupsOf(state).filter((group) => group.complete);
+  const bonds = laidBonds(state, whole, context);
+  const byStep = <T>(of: (group: (typeof whole)[number], i: number) => T) =>
+    Object.fromEntries(
+      state.steps.map((step) => [
+        step.id,
+        whole.flatMap((group, i) => (group.stepId === step.id ? [of(group, i)] : [])),
+      ]),
+    );
+  const asLaid = byStep((group) => filmOf(group, context.shelf));
   return {
     areaId: state.area.id,
     version: state.stackVersion,
     steps: state.steps,
-    laid: Object.fromEntries(state.steps.map((step) => [step.id, whole(step.id).length])),
-    asLaid: Object.fromEntries(state.steps.map((step) => [step.id, whole(step.id).map(film)])),
+    laid: Object.fromEntries(Object.entries(asLaid).map(([id, films]) => [id, films.length])),
+    asLaid,
+    bonds: byStep((_, i) => bonds[i] ?? null),
   };
 }

@@ -12,14 +12,17 @@ export interface DrawnStep {
   colours: readonly string[];
   /** Dry film of each coat that lies, as laid, µm. */
   laid: readonly number[];
-  /** How the first coat holds to what is below it. */
-  bond: Bond;
+  /** How each coat holds to what is below it: as laid where it lies, as planned where not. */
+  bonds: readonly Bond[];
+  /** The band it is laid on, where that is not the whole area. */
+  band: string | null;
 }
 
-const WIDTH = 600;
+const WIDTH = 500;
 const HEIGHT = 330;
 const LEFT = 62;
-const FILM_RIGHT = 300;
+const FILM_RIGHT = 205;
+const BAND_RIGHT = 140;
 const GROUND = 34;
 
 /** Round figure for the scale's ticks: about six of them. */
@@ -37,6 +40,9 @@ interface Coat {
   to: number;
   colour: string;
   there: boolean;
+  bond: Bond;
+  /** Where it ends on the right: a band is drawn over part of the width. */
+  right: number;
 }
 
 /** The coats of a step one on the other: as laid where they lie, as planned where they do not. */
@@ -50,6 +56,8 @@ function coatsOf(step: DrawnStep, base: number): Coat[] {
       to: from + thick,
       colour: step.colours[i % step.colours.length] ?? '#999999',
       there: i < step.laid.length,
+      bond: step.bonds[i] ?? 'fused',
+      right: step.band ? BAND_RIGHT : FILM_RIGHT,
     };
     from = coat.to;
     return coat;
@@ -71,7 +79,11 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
     base = coats.at(-1)?.to ?? base;
     return { step, coats, from, to: base };
   });
-  const total = Math.max(planned, base);
+  const least = steps.reduce((sum, step) => sum + step.coats * step.film.min, 0);
+  const most = steps.reduce((sum, step) => sum + step.coats * step.film.max, 0);
+  // The most the sheets allow is marked, but but not where that would shrink the coats.
+  const mostShown = most <= planned * 1.3;
+  const total = Math.max(planned, base, mostShown ? most : 0);
   const scale = (HEIGHT - 20) / total;
   const tick = tickOf(total);
   const y = (microns: number) => HEIGHT - microns * scale;
@@ -84,10 +96,9 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   }
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
   const top = Math.min(0, (labelAt.at(-1) ?? 0) - 24);
-  const least = steps.reduce((sum, step) => sum + step.coats * step.film.min, 0);
   const said = steps.map(
     (s) =>
-      `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} laid, ${BOND_WORDS[s.bond]}`,
+      `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} laid, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
   );
   return (
     <svg
@@ -120,7 +131,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
               key={coat.key}
               x={LEFT + 6}
               y={y(coat.to)}
-              width={FILM_RIGHT - LEFT - 6}
+              width={coat.right - LEFT - 6}
               height={Math.max(0.5, (coat.to - coat.from) * scale)}
               fill={coat.colour}
               fillOpacity={coat.there ? 1 : 0.28}
@@ -130,11 +141,9 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
             />
           )),
         )}
-        {drawn.map(({ step, from }) => (
-          <Joint key={step.id} bond={step.bond} y={y(from)} />
-        ))}
-        <Level y={y(planned)} text="target" />
-        {least < planned && <Level y={y(least)} text="least" />}
+        {drawn.flatMap(({ coats }) =>
+          coats.map((coat) => <Joint key={coat.key} bond={coat.bond} y={y(coat.from)} to={coat.right} />),
+        )}
         <rect
           x={LEFT + 6}
           y={HEIGHT}
@@ -143,36 +152,43 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
           fill="url(#ground)"
           stroke="var(--line)"
         />
-        <text x={FILM_RIGHT + 60} y={HEIGHT + 22}>
+        <text x={FILM_RIGHT + 116} y={HEIGHT + 22}>
           {substrate}
         </text>
         {drawn.map(({ step, from, to }, i) => (
           <g key={step.id}>
             <path
-              d={`M${FILM_RIGHT} ${y((from + to) / 2)}L${FILM_RIGHT + 52} ${labelAt[i]}`}
+              d={`M${FILM_RIGHT} ${y((from + to) / 2)}L${FILM_RIGHT + 110} ${labelAt[i]}`}
               fill="none"
               stroke="var(--line)"
               strokeWidth="0.8"
             />
-            <text x={FILM_RIGHT + 60} y={(labelAt[i] ?? 0) - 10} fontWeight="650">
+            <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) - 10} fontWeight="650">
               {step.product}
             </text>
-            <text x={FILM_RIGHT + 60} y={(labelAt[i] ?? 0) + 6}>
+            <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 6}>
               {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid.length} laid
             </text>
-            <text x={FILM_RIGHT + 60} y={(labelAt[i] ?? 0) + 22}>
-              {BOND_WORDS[step.bond]} below
+            <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 22}>
+              {BOND_WORDS[step.bonds[0] ?? 'keyed']} below{step.band && `; ${step.band}`}
             </text>
           </g>
         ))}
+        <Level y={y(planned)} text={`target ${show(planned, 'film')}`} />
+        {least < planned && <Level y={y(least)} text={`least ${show(least, 'film')}`} />}
+        {mostShown ? (
+          most > planned && <Level y={y(most)} text={`most ${show(most, 'film')}`} />
+        ) : (
+          <Level y={y(total) - 16} text={`most ${show(most, 'film')} ↑`} />
+        )}
       </g>
     </svg>
   );
 }
 
 /** A joint by how it holds: one wavy film, teeth, a double line, or a gap. */
-function Joint({ bond, y }: { bond: Bond; y: number }) {
-  const [from, to] = [LEFT + 6, FILM_RIGHT];
+function Joint({ bond, y, to }: { bond: Bond; y: number; to: number }) {
+  const from = LEFT + 6;
   const n = 17;
   const step = (to - from) / n;
   if (bond === 'fused') return null;
@@ -197,7 +213,14 @@ function Level({ y, text }: { y: number; text: string }) {
   return (
     <g>
       <path d={`M${FILM_RIGHT + 2} ${y}h14`} stroke="var(--line)" strokeWidth="2" />
-      <text x={FILM_RIGHT + 18} y={y + 4} fontSize="11">
+      <text
+        x={FILM_RIGHT + 18}
+        y={y + 4}
+        fontSize="12"
+        stroke="var(--board)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         {text}
       </text>
     </g>

@@ -132,7 +132,6 @@ function AreaLine({
         </Link>
         <p className="truncate text-sm">
           {clock.areaName}, {clock.boatName}
-          {work && ` · ${work}`}
           {clock.film && (
             <>
               {' · '}
@@ -141,6 +140,7 @@ function AreaLine({
               </Link>
             </>
           )}
+          {work && ` · ${work}`}
         </p>
       </div>
       {clock.segments.length > 0 ? (

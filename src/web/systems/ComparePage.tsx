@@ -1,14 +1,15 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
-import { colourOf, SCHOOLS, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
+import { type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
 import { useBoat, useProducts, useStacks, useTemplates } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { Asked } from '../parts/Asked.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import type { StackContext } from './stackContext.ts';
+import { schoolWays } from './schooled.ts';
+import { drawnSteps, type StackContext, stackContext } from './stackContext.ts';
 import { judgeSteps } from './stackRules.ts';
 import { offersFor } from './Templates.tsx';
 
@@ -42,6 +43,8 @@ interface Way {
   key: string;
   name: string;
   steps: Step[];
+  /** What it buys and costs, of a school's way. */
+  said?: string | undefined;
 }
 
 function Compare({
@@ -62,19 +65,13 @@ function Compare({
   const [tempC, setTempC] = useState(15);
   const [chosen, setChosen] = useState<[string, string] | null>(null);
   if (!area || !clock || !stack) return <p className="p-6">This area is not on the boat any more.</p>;
-  const context: StackContext = {
-    area,
-    areaM2: clock.areaM2,
-    spread: clock.spread,
-    products,
-    laid: stack.laid,
-    asLaid: stack.asLaid,
-  };
+  const context = stackContext(area, clock, stack, products);
   const ways: Way[] = [
     ...(stack.steps.length > 0 ? [{ key: 'own', name: `${area.name} as planned`, steps: stack.steps }] : []),
     ...offersFor(context, own)
       .filter((offer) => offer.steps.length > 0 && offer.missing.length === 0)
-      .map(({ key, name, steps }) => ({ key, name, steps })),
+      .map(({ key, name, steps, school }) => ({ key, name, steps, said: school })),
+    ...schoolWays(stack.steps, context),
   ];
   const [first, second] = chosen ?? [ways[0]?.key ?? '', ways[1]?.key ?? ways[0]?.key ?? ''];
   const pair = [first, second].flatMap((key) => ways.find((way) => way.key === key) ?? []);
@@ -106,6 +103,12 @@ function Compare({
             ))}
             <NumberField label="At a steady" quantity="temperature" value={tempC} onChange={setTempC} />
           </div>
+          <div className="grid max-w-4xl gap-3 text-sm sm:grid-cols-2">
+            {pair.map((way, place) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
+              <p key={`${way.key}${place}`}>{way.said && `${way.name}: ${way.said}.`}</p>
+            ))}
+          </div>
           <Figures pair={pair} context={context} tempC={tempC} />
           <div className="grid gap-4 lg:grid-cols-2">
             {pair.map((way, place) => (
@@ -117,7 +120,6 @@ function Compare({
           </div>
         </>
       )}
-      <Schools />
     </div>
   );
 }
@@ -148,7 +150,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
       'First coat to last',
       cells((f) => (f.days === null ? 'not at this temperature, or not stated' : `${f.days} days`)),
     ],
-    ['Sanding', cells((f) => `${f.sandingHours.toFixed(1)} h`)],
+    ['Sanding', cells((f) => (f.sandingHours > 0 ? `${f.sandingHours.toFixed(1)} h` : 'none'))],
     ['Surface, least', cells((f) => (f.coldestC === null ? 'not stated' : show(f.coldestC, 'temperature')))],
     ['RH, most', cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`))],
     [
@@ -194,46 +196,6 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
 
 function Section({ way, context }: { way: Way; context: StackContext }) {
   const judged = judgeSteps(way.steps, context.products, context.area);
-  const steps = way.steps.flatMap((step, i) => {
-    const product = context.products.find((each) => each.id === step.productId);
-    if (!product) return [];
-    const coats = step.coats + (context.area.highWear ? step.extraCoats : 0);
-    const hex = (name: string) => product.sheet.colours.find((c) => c.name === name)?.hex ?? '#999999';
-    return [
-      {
-        id: step.id,
-        product: product.name,
-        coats,
-        micronsPerCoat: step.dryMicronsPerCoat,
-        film: product.sheet.film,
-        colours: Array.from({ length: coats }, (_, coat) => hex(colourOf(step, coat))),
-        laid: [],
-        bond: judged?.layers[i]?.bond ?? ('keyed' as const),
-      },
-    ];
-  });
+  const steps = drawnSteps(way.steps, { ...context, asLaid: {}, bonds: {} }, judged);
   return <StackSection steps={steps} substrate={SUBSTRATES[context.area.substrate]} />;
-}
-
-/** Where the trade disagrees, and what each way buys and costs. */
-function Schools() {
-  return (
-    <section aria-labelledby="schools" className="space-y-3">
-      <h2 id="schools" className="batten pb-1 text-lg">
-        Where the trade disagrees
-      </h2>
-      <dl className="grid gap-x-8 gap-y-4 md:grid-cols-2">
-        {SCHOOLS.map((school) => (
-          <div key={school.id}>
-            <dt className="font-semibold">{school.question}</dt>
-            {school.ways.map((way) => (
-              <dd key={way.name}>
-                <strong>{way.name}</strong> buys {way.buys}; costs {way.costs}.
-              </dd>
-            ))}
-          </div>
-        ))}
-      </dl>
-    </section>
-  );
 }

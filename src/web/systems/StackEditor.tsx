@@ -3,16 +3,17 @@ import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import type { FieldError, StackView, Step } from '../../contract/index.ts';
-import { coatsStillNeeded, colourOf, type JudgedStack, SUBSTRATES } from '../../core/system/index.ts';
+import { coatsStillNeeded, type JudgedStack, SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { NearestFine } from './NearestFine.tsx';
+import { Schools } from './Schools.tsx';
 import { StackTotals } from './StackTotals.tsx';
 import { Steps } from './Steps.tsx';
-import type { StackContext } from './stackContext.ts';
+import { drawnSteps, type StackContext } from './stackContext.ts';
 import { type StackValues, stackFormPath, stackToValues, valuesToStack } from './stackForm.ts';
 import { judgeSteps } from './stackRules.ts';
 
@@ -107,14 +108,25 @@ function Judged({ context }: { context: StackContext }) {
   const values = useWatch({ control }) as StackValues;
   const { steps } = valuesToStack(values, 1, new FormReader(system));
   const judged = judgeSteps(steps, context.products, context.area);
+  const drawn = drawnSteps(steps, context, judged);
   const families = steps.flatMap(
     (step) => context.products.find((product) => product.id === step.productId)?.sheet.family ?? [],
   );
   return (
     <div className="grid grid-cols-1 items-start gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="space-y-3">
-        <DrawnStack context={context} steps={steps} judged={judged} />
+        <div className="board p-3">
+          {drawn.length > 0 ? (
+            <StackSection steps={drawn} substrate={SUBSTRATES[context.area.substrate]} />
+          ) : (
+            <p className="p-6 opacity-80">
+              The coats are drawn here in section, to scale, once there is one.
+            </p>
+          )}
+        </div>
+        <LaidWrong context={context} steps={steps} />
         <LaidThin context={context} steps={steps} />
+        <Schools context={context} />
         {judged?.verdict === 'no' && <NearestFine families={families} context={context} />}
       </div>
       <Steps context={context} judged={judged} />
@@ -122,43 +134,22 @@ function Judged({ context }: { context: StackContext }) {
   );
 }
 
-function DrawnStack({
-  context,
-  steps,
-  judged,
-}: {
-  context: StackContext;
-  steps: readonly Step[];
-  judged: JudgedStack | null;
-}) {
-  const drawn = steps.flatMap((step, i) => {
-    const product = context.products.find((p) => p.id === step.productId);
-    const coats = Math.round(step.coats + (context.area.highWear ? step.extraCoats : 0));
-    const usable = product && coats >= 1 && coats <= 30 && step.dryMicronsPerCoat > 0;
-    if (!usable) return [];
-    const hex = (name: string) => product.sheet.colours.find((c) => c.name === name)?.hex ?? '#999999';
-    return [
-      {
-        id: step.id,
-        product: product.name,
-        coats,
-        micronsPerCoat: step.dryMicronsPerCoat,
-        film: product.sheet.film,
-        colours: Array.from({ length: coats }, (_, coat) => hex(colourOf(step, coat))),
-        laid: context.asLaid[step.id] ?? [],
-        bond: judged?.layers[i]?.bond ?? ('keyed' as const),
-      },
-    ];
+/** Joints that the log finds fault with: laid too soon, or after the window with nothing to hold to. */
+function LaidWrong({ context, steps }: { context: StackContext; steps: readonly Step[] }) {
+  const wrong = steps.flatMap((step) => {
+    const name = context.products.find((each) => each.id === step.productId)?.name ?? 'a product';
+    return (context.bonds[step.id] ?? []).flatMap((bond, coat) =>
+      bond?.fault ? [{ key: `${step.id}${coat}`, said: `${name}, coat ${coat + 1}`, fault: bond.fault }] : [],
+    );
   });
-  return (
-    <div className="board p-3">
-      {drawn.length > 0 ? (
-        <StackSection steps={drawn} substrate={SUBSTRATES[context.area.substrate]} />
-      ) : (
-        <p className="p-6 opacity-80">The coats are drawn here in section, to scale, once there is one.</p>
-      )}
-    </div>
-  );
+  return wrong.map(({ key, said, fault }) => (
+    <p key={key} className="text-warning font-semibold">
+      {said}{' '}
+      {fault === 'too-soon'
+        ? 'was begun before the overcoat minimum below it: solvent may be trapped.'
+        : 'went on after the window below it had closed, and no sanding is logged: it may not hold.'}
+    </p>
+  ));
 }
 
 /** Steps whose coats came out thin by their litres: what is missing, and how many coats that takes. */

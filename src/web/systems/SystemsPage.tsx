@@ -9,7 +9,7 @@ import { rowsOf } from '../survey/drawnRows.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { Preparation } from './Preparation.tsx';
 import { StackEditor } from './StackEditor.tsx';
-import type { StackContext } from './stackContext.ts';
+import { type StackContext, stackContext } from './stackContext.ts';
 import { Templates } from './Templates.tsx';
 
 /** The stack of each area of a boat. */
@@ -114,14 +114,7 @@ function Systems({
             <AreaSystem
               key={area.id}
               stack={stack}
-              context={{
-                area,
-                areaM2: clock.areaM2,
-                spread: clock.spread,
-                products,
-                laid: stack.laid,
-                asLaid: stack.asLaid,
-              }}
+              context={stackContext(area, clock, stack, products)}
               others={view.areas
                 .filter((each) => each.id !== area.id)
                 .map((each) => ({ area: each, clock: view.clocks.find((c) => c.areaId === each.id) }))}

@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+import { laidBond } from './index.ts';
+
+/** Common practice (handbook part 5): inside the window chemical, abraded mechanical, after it nothing. */
+const barrier = { below: 'epoxy-barrier', lay: 'epoxy-barrier', sanded: false } as const;
+
+describe('how a coat that lies holds to the one below', () => {
+  it.each([
+    ['open', { bond: 'fused', fault: null }],
+    ['thumb', { bond: 'fused', fault: null }],
+    ['too-soon', { bond: 'fused', fault: 'too-soon' }],
+    ['key-first', { bond: 'none', fault: 'not-keyed' }],
+    ['not-stated', null],
+  ] as const)('laid while the window below was %s', (state, said) => {
+    expect(laidBond({ ...barrier, state })).toEqual(said);
+  });
+  it('sanded it holds by tooth, in the window or after it', () => {
+    expect(laidBond({ ...barrier, state: 'key-first', sanded: true })).toEqual({
+      bond: 'keyed',
+      fault: null,
+    });
+    expect(laidBond({ ...barrier, state: 'open', sanded: true })?.bond).toBe('keyed');
+  });
+  it('a tie coat ties, above and below; laid too soon it is still too soon', () => {
+    expect(laidBond({ ...barrier, lay: 'tie-coat', state: 'key-first' })?.bond).toBe('tie');
+    expect(laidBond({ ...barrier, below: 'tie-coat', state: 'too-soon' })).toEqual({
+      bond: 'tie',
+      fault: 'too-soon',
+    });
+  });
+});
