@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { FindingKind, Judged, RustGrade } from '../core/inspect/index.ts';
+import type { FindingGrade, FindingKind, Judged } from '../core/inspect/index.ts';
 import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
 
 /** Something the boat stands on, which hides a patch of her. */
@@ -67,7 +67,7 @@ export interface FindingInput {
   at: string;
   kind: FindingKind;
   value: number | null;
-  grade: RustGrade | null;
+  grade: FindingGrade | null;
   limit: number | null;
   place: Place | null;
   photoIds: string[];
@@ -153,12 +153,26 @@ const findingFields = {
     'old-paint': true,
     salt: true,
     profile: true,
+    'solvent-rub': true,
+    converter: true,
     other: true,
   })
     .label('kind of finding')
     .required(),
   value: between('reading', -1e6, 1e6).allow(null).required(),
-  grade: oneOf<RustGrade>({ A: true, B: true, C: true, D: true }).label('rust grade').allow(null).required(),
+  grade: oneOf<FindingGrade>({
+    A: true,
+    B: true,
+    C: true,
+    D: true,
+    hard: true,
+    softens: true,
+    black: true,
+    red: true,
+  })
+    .label('grade')
+    .allow(null)
+    .required(),
   limit: between('limit', -1e6, 1e6).allow(null).required(),
   place: objectOf<Place>({
     xM: between('place along the boat (m)', -5, 125).required(),

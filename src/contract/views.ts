@@ -168,6 +168,8 @@ export interface StackView {
   asLaid: Record<string, number[]>;
   /** How each of them holds to the coat below it, by the log; null: the first, or nothing to judge by. */
   bonds: Record<string, (LaidBond | null)[]>;
+  /** The coldest that its surface will be as far as the forecast reaches; null without one. */
+  coldest: { tempC: number; at: string } | null;
 }
 
 /** Everything the bench needs for one area. */

@@ -12,6 +12,15 @@ export interface TempSeries {
   valuesC: readonly number[];
 }
 
+/** The coldest hour of a series from a moment on; null where it has none. */
+export function coldestFrom(temps: TempSeries, fromMs: number): { tempC: number; atMs: number } | null {
+  const first = Math.max(0, Math.floor((fromMs - temps.startMs) / HOUR_MS));
+  const ahead = temps.valuesC.slice(first);
+  if (ahead.length === 0) return null;
+  const tempC = Math.min(...ahead);
+  return { tempC, atMs: temps.startMs + (first + ahead.indexOf(tempC)) * HOUR_MS };
+}
+
 /** Makes sure of a usable series; throws naming the first bad hour. */
 export function checkSeries(temps: TempSeries): void {
   if (temps.valuesC.length === 0)

@@ -1,4 +1,5 @@
 import { QuantityError, within } from '../units/index.ts';
+import { converterCourse, solventRub } from './preparation.ts';
 
 /** What a survey finds on an area. */
 export type FindingKind =
@@ -10,6 +11,8 @@ export type FindingKind =
   | 'old-paint'
   | 'salt'
   | 'profile'
+  | 'solvent-rub'
+  | 'converter'
   | 'other';
 
 export const FINDING_KINDS: readonly FindingKind[] = [
@@ -21,17 +24,30 @@ export const FINDING_KINDS: readonly FindingKind[] = [
   'old-paint',
   'salt',
   'profile',
+  'solvent-rub',
+  'converter',
   'other',
 ];
 
 export type RustGrade = 'A' | 'B' | 'C' | 'D';
+/** What is seen rather than measured: a rust grade, what a rub with solvent does, what a converter leaves. */
+export type FindingGrade = RustGrade | 'hard' | 'softens' | 'black' | 'red';
+
+/** The grades of the kinds that are seen; the others are measured. */
+export const GRADES_OF: Partial<Record<FindingKind, readonly FindingGrade[]>> = {
+  rust: ['A', 'B', 'C', 'D'],
+  'solvent-rub': ['hard', 'softens'],
+  converter: ['black', 'red'],
+};
+/** Is there a figure to a kind? One that is seen has none, but for the coats of a converter. */
+export const takesFigure = (kind: FindingKind): boolean => !GRADES_OF[kind] || kind === 'converter';
 
 export interface Reading {
   kind: FindingKind;
-  /** Blisters: how many; moisture: the meter's relative figure; adhesion: grade 0–5; plate: mm; old paint, profile: µm; salt: mg/m². */
+  /** Blisters: how many; moisture: the meter's relative figure; adhesion: grade 0–5; plate: mm; old paint, profile: µm; salt: mg/m²; converter: coats of it on. */
   value: number | null;
-  /** Rust only. */
-  grade: RustGrade | null;
+  /** Of the kinds that are seen: {@link GRADES_OF}. */
+  grade: FindingGrade | null;
   /** The limit agreed or stated for this reading, in its unit; null: the usual one, where there is one. */
   limit: number | null;
 }
@@ -57,6 +73,8 @@ const RUST: Record<RustGrade, Judged> = {
 
 const RANGES: Record<FindingKind, readonly [name: string, least: number, most: number]> = {
   rust: ['rust grade', 0, 0],
+  'solvent-rub': ['solvent rub', 0, 0],
+  converter: ['coats of converter', 1, 20],
   blisters: ['blisters', 0, 100_000],
   moisture: ['moisture reading', 0, 1000],
   adhesion: ['adhesion grade', 0, 5],
@@ -67,6 +85,22 @@ const RANGES: Record<FindingKind, readonly [name: string, least: number, most: n
   other: ['reading', -1e6, 1e6],
 };
 
+function judgeGrade(kind: FindingKind, grade: FindingGrade, value: number | null): Judged {
+  if (kind === 'solvent-rub') {
+    const { pack, why } = solventRub(grade === 'softens');
+    return { verdict: pack === 'one-pack' ? 'watch' : 'fine', reason: why };
+  }
+  if (kind === 'converter') {
+    const coats = within(RANGES.converter[0], value ?? Number.NaN, RANGES.converter[1], RANGES.converter[2]);
+    if (!Number.isInteger(coats)) throw new QuantityError(RANGES.converter[0], coats, 'whole coats');
+    const rounds = Array.from({ length: coats }, (_, i) => ({ red: grade === 'red' || i < coats - 1 }));
+    const { next, why } = converterCourse({ rounds, openedYears: 0 }).step;
+    const verdict = next === 'prime' ? 'fine' : next === 'choose' ? 'bad' : 'watch';
+    return { verdict, reason: `${coats} ${coats === 1 ? 'coat' : 'coats'} on: ${why}` };
+  }
+  return RUST[grade as RustGrade];
+}
+
 /**
  * What a reading means against its limit. Where the trade has no limit and none is given, it is noted and not judged.
  *
@@ -75,9 +109,12 @@ const RANGES: Record<FindingKind, readonly [name: string, least: number, most: n
  * @throws {QuantityError} on a reading that its instrument cannot give
  */
 export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
-  if (kind === 'rust') {
-    if (grade === null) throw new QuantityError('rust grade', grade, 'A–D');
-    return RUST[grade];
+  const grades = GRADES_OF[kind];
+  if (grades) {
+    if (grade === null || !grades.includes(grade)) {
+      throw new QuantityError(RANGES[kind][0], grade, grades.join(', '));
+    }
+    return judgeGrade(kind, grade, value);
   }
   if (value === null) {
     if (kind === 'other') return { verdict: 'noted', reason: 'no reading' };
@@ -115,6 +152,11 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
       return read > limit
         ? said('bad', `${read} is above ${limit}: dry on before coating`)
         : said('fine', `${read}, limit ${limit}`);
+    case 'profile':
+      if (limit === null) return said('noted', `${read} µm; what the sheet wants decides`);
+      return read < limit
+        ? said('bad', `${read} µm is below the ${limit} µm wanted: blast again (ISO 8503-5)`)
+        : said('fine', `${read} µm, at least ${limit} µm wanted (ISO 8503-5)`);
     default:
       if (limit === null) return said('noted', `${read}; no limit given`);
       return read > limit

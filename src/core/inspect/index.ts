@@ -1,12 +1,15 @@
 export {
   ADHESION_LIMIT,
   FINDING_KINDS,
+  type FindingGrade,
   type FindingKind,
+  GRADES_OF,
   type Judged,
   judgeFinding,
   type Reading,
   type RustGrade,
   SALT_LIMIT,
+  takesFigure,
 } from './findings.ts';
 export {
   adhesionTest,

@@ -14,7 +14,7 @@ export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TWO_PACKS } from '
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export { type LaidBond, laidBond } from './laidBond.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
-export { type PrepStep, prepareFor, prepHours } from './prepareFor.ts';
+export { type PrepStep, prepareFor, prepHours, prepTasks } from './prepareFor.ts';
 export {
   type Bond,
   type Ground,

@@ -2,6 +2,7 @@ import type { Family, Substrate } from './families.ts';
 import { ANTIFOULINGS, isIn } from './groups.ts';
 import type { ServiceKind } from './rules.ts';
 import type { ProductSheet } from './sheet.ts';
+import type { StepTask, TaskKind } from './step.ts';
 
 /** One thing to do before the first coat, in order. */
 export interface PrepStep {
@@ -12,6 +13,10 @@ export interface PrepStep {
   proof: string;
   /** m² an hour for one pair of hands [T]; null: not by area. */
   m2PerHour: number | null;
+  /** Hours of a step that is waiting; null: it is none. */
+  waitHours: number | null;
+  /** Its kind as work before the first coat; null: it is that coat's own haste, not work. */
+  kind: TaskKind | null;
   /** Danger to be said where the hand is. */
   caution: string | null;
 }
@@ -20,7 +25,16 @@ const step = (
   what: string,
   proof: string,
   over: Partial<Omit<PrepStep, 'what' | 'proof'>> = {},
-): PrepStep => ({ what, proof, grit: null, m2PerHour: null, caution: null, ...over });
+): PrepStep => ({
+  what,
+  proof,
+  grit: null,
+  m2PerHour: null,
+  waitHours: null,
+  kind: over.grit == null ? 'prepare' : 'sand',
+  caution: null,
+  ...over,
+});
 
 const OLD_PAINT =
   'old paint may hold lead, tin or chromate: test first, wet work only, collect the residue; the safety sheet and local codes hold';
@@ -39,6 +53,7 @@ function oldCoat(old: Family | 'unknown' | null): PrepStep[] {
       'test the old coat: adhesion by cross-cut or X-cut, a rub with solvent',
       'grade 2 or better stays (ISO 2409)',
       {
+        kind: 'inspect',
         caution: OLD_PAINT,
       },
     ),
@@ -68,7 +83,7 @@ function bare(
     case 'steel':
       return [
         step('known repairs first: bare steel will not wait', 'nothing is left to weld'),
-        step('degrease', 'water does not bead', { m2PerHour: WASH }),
+        step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH }),
         step(
           `blast or power-tool to ${grade}`,
           `${grade} (ISO 8501-1); profile as the sheet wants, by replica tape`,
@@ -81,17 +96,19 @@ function bare(
           'wash with salt remover 100 : 1 and test again',
           'salt at or below 50 mg/m² (ISO 8502-6, 8502-9; IMO PSPC)',
           {
+            kind: 'wash',
             m2PerHour: WASH,
           },
         ),
         step(
           'prime within 4 hours, sooner when damp; a passivating wash holds it two to three days',
           'no bloom of rust',
+          { kind: null },
         ),
       ];
     case 'aluminium':
       return [
-        step('degrease', 'water does not bead', { m2PerHour: WASH }),
+        step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH }),
         step('abrade with non-metallic media', 'an even, dull surface', {
           grit: 80,
           m2PerHour: MACHINE,
@@ -103,7 +120,7 @@ function bare(
       ];
     case 'stainless-bronze':
       return [
-        step('degrease', 'water does not bead'),
+        step('degrease', 'water does not bead', { kind: 'wash' }),
         step('abrade or etch; tape anodes and shaft faces', 'bright, even tooth', {
           grit: 80,
           caution: DUST,
@@ -113,12 +130,16 @@ function bare(
     case 'grp-laminate':
       return [
         step('dewax with solvent, two cloths', 'water runs off in a sheet', {
+          kind: 'wash',
           m2PerHour: WASH,
           caution: 'solvent: no flame, gloves, air',
         }),
         step('open, dry, wash and fill blisters with epoxy', 'moisture no longer falls'),
         step('abrade', 'no gloss left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
-        step('dewax with solvent again, after sanding', 'the second cloth stays clean', { m2PerHour: WASH }),
+        step('dewax with solvent again, after sanding', 'the second cloth stays clean', {
+          kind: 'wash',
+          m2PerHour: WASH,
+        }),
       ];
     case 'timber':
     case 'timber-epoxy':
@@ -129,6 +150,7 @@ function bare(
               step(
                 'wash the bloom off cured epoxy with water first',
                 'no greasy feel: bloom neither sands nor solvents off',
+                { kind: 'wash' },
               ),
             ]
           : []),
@@ -137,7 +159,7 @@ function bare(
       ];
     case 'ferrocement':
       return [
-        step('wash, let it dry for weeks', 'moisture steady'),
+        step('wash, let it dry for weeks', 'moisture steady', { kind: 'wash' }),
         step('abrade or sweep-blast', 'no laitance', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
       ];
     case 'existing-paint':
@@ -146,6 +168,7 @@ function bare(
           'degrease: trisodium phosphate, a tablespoon to a litre of warm water, rinse',
           'water does not bead',
           {
+            kind: 'wash',
             m2PerHour: WASH,
           },
         ),
@@ -176,11 +199,14 @@ export function prepareFor(input: {
     ...(inside
       ? [
           step('dry fully: a day with a fan', 'dry to the hand in every corner', {
+            kind: 'wait',
+            waitHours: 24,
             caution: 'closed space: ventilate, never alone, no ignition; vapour is heavier than air',
           }),
         ]
       : []),
     step('vacuum, blow off, solvent wipe with two cloths, tack cloth lightly', 'the tack cloth stays clean', {
+      kind: 'wash',
       m2PerHour: WASH,
       caution: 'solvent: no flame, gloves, air',
     }),
@@ -190,3 +216,12 @@ export function prepareFor(input: {
 /** Hours for one pair of hands, of the steps that go by area. */
 export const prepHours = (steps: readonly PrepStep[], areaM2: number): number =>
   steps.reduce((sum, each) => sum + (each.m2PerHour === null ? 0 : areaM2 / each.m2PerHour), 0);
+
+/**
+ * The preparation as work before the first coat, to be ticked at the bench: what proves a step stands in its note, the
+ * haste of the first coat is left out.
+ */
+export const prepTasks = (steps: readonly PrepStep[]): StepTask[] =>
+  steps.flatMap(({ kind, grit, waitHours, what, proof }) =>
+    kind === null ? [] : [{ kind, amount: grit ?? waitHours, note: `${what}; done when: ${proof}` }],
+  );

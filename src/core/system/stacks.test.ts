@@ -257,7 +257,12 @@ describe('preparation (handbook part 4)', () => {
     ).toMatch(/water first[\s\S]*fan/);
   });
   it('hours go by area and rate', () => {
-    expect(prepHours([{ what: '', proof: '', grit: null, caution: null, m2PerHour: 8 }], 20)).toBe(2.5);
+    expect(
+      prepHours(
+        [{ what: '', proof: '', grit: null, waitHours: null, kind: 'prepare', caution: null, m2PerHour: 8 }],
+        20,
+      ),
+    ).toBe(2.5);
   });
 });
 

@@ -1,7 +1,8 @@
 import type { StackView } from '../../contract/index.ts';
-import type { SplicedHour } from '../../core/cure/index.ts';
+import { coldestFrom, type SplicedHour } from '../../core/cure/index.ts';
 import { dryMicronsFromLitres } from '../../core/film/index.ts';
 import { type CoatGroup, lossOf } from '../../core/system/index.ts';
+import { tempsFor } from '../clock/air.ts';
 import { groupsOf } from '../clock/areaClock.ts';
 import { laidBonds } from '../clock/laidBonds.ts';
 import type { AreaState, CoatOnArea, Shelf } from '../clock/load.ts';
@@ -20,7 +21,7 @@ function filmOf(group: CoatGroup<CoatOnArea>, shelf: Shelf): number {
 /** An area's stack with the coats of each step that are wholly laid: how thick each came out, and how it holds. */
 export function stackView(
   state: AreaState,
-  context: { shelf: Shelf; hours: readonly SplicedHour[] },
+  context: { shelf: Shelf; hours: readonly SplicedHour[]; now: number },
 ): StackView {
   const whole = groupsOf(state).filter((group) => group.complete);
   const bonds = laidBonds(state, whole, context);
@@ -31,6 +32,8 @@ export function stackView(
         whole.flatMap((group, i) => (group.stepId === step.id ? [of(group, i)] : [])),
       ]),
     );
+  const { hours, now } = context;
+  const coldest = hours.length > 0 ? coldestFrom(tempsFor(hours, state.area.surroundings), now) : null;
   const asLaid = byStep((group) => filmOf(group, context.shelf));
   return {
     areaId: state.area.id,
@@ -39,5 +42,6 @@ export function stackView(
     laid: Object.fromEntries(Object.entries(asLaid).map(([id, films]) => [id, films.length])),
     asLaid,
     bonds: byStep((_, i) => bonds[i] ?? null),
+    coldest: coldest && { tempC: coldest.tempC, at: new Date(coldest.atMs).toISOString() },
   };
 }

@@ -53,7 +53,7 @@ async function keepStack(tx: Tx, state: AreaState, input: StackInput, shelf: She
     );
   }
   if (state.stackVersion !== input.version) {
-    throw conflict('system', stackView(state, { shelf, hours: [] }), input);
+    throw conflict('system', stackView(state, { shelf, hours: [], now: 0 }), input);
   }
   checkRules(state, input, shelf);
   await replaceSteps(tx, state.area.id, input);
@@ -75,18 +75,20 @@ export function stackRoutes({ db, live, memory, now }: Context): Router {
 
   router.get('/boats/:id/stacks', async (req, res) => {
     await findBoat(db, req.params.id);
-    const known = await memory.some(now(), { boatId: req.params.id });
-    res.json(known.states.map((state) => stackView(state, known)));
+    const at = now();
+    const known = await memory.some(at, { boatId: req.params.id });
+    res.json(known.states.map((state) => stackView(state, { ...known, now: at })));
   });
 
   router.put('/areas/:id/stack', async (req, res) => {
     const input = accept(stackInput, req.body);
-    const { hours } = await memory.some(now(), { areaId: req.params.id });
+    const at = now();
+    const { hours } = await memory.some(at, { areaId: req.params.id });
     const saved = await db.transaction(async (tx) => {
       const shelf = await loadShelf(tx);
       const state = await findState(tx, req.params.id);
       await keepStack(tx, state, input, shelf);
-      return stackView(await findState(tx, req.params.id), { shelf, hours });
+      return stackView(await findState(tx, req.params.id), { shelf, hours, now: at });
     });
     live.tell('stacks');
     res.json(saved);

@@ -11,7 +11,7 @@ import {
   findingInput,
   findingUpdate,
 } from '../../contract/index.ts';
-import { judgeFinding } from '../../core/inspect/index.ts';
+import { type FindingGrade, GRADES_OF, judgeFinding } from '../../core/inspect/index.ts';
 import type { Context } from '../context.ts';
 import type { Queries } from '../db/open.ts';
 import { toBareItem, toFinding } from '../db/rows.ts';
@@ -90,7 +90,10 @@ const findings: Kind<FindingInput, Finding> = {
       judgeFinding(input);
     } catch (error) {
       throw badFields([
-        { path: input.kind === 'rust' ? 'grade' : 'value', message: (error as Error).message },
+        {
+          path: GRADES_OF[input.kind]?.includes(input.grade as FindingGrade) === false ? 'grade' : 'value',
+          message: (error as Error).message,
+        },
       ]);
     }
     if (Number.isNaN(Date.parse(input.at))) {

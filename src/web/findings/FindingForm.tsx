@@ -3,7 +3,13 @@ import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, FieldError, Finding, FindingInput, Place } from '../../contract/index.ts';
-import { FINDING_KINDS, judgeFinding } from '../../core/inspect/index.ts';
+import {
+  FINDING_KINDS,
+  type FindingGrade,
+  GRADES_OF,
+  judgeFinding,
+  takesFigure,
+} from '../../core/inspect/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -12,7 +18,7 @@ import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { FindingValues } from './findingValues.ts';
 import { Photos } from './Photos.tsx';
-import { FINDING_WORDS } from './words.ts';
+import { FINDING_WORDS, GRADE_WORDS } from './words.ts';
 
 interface Props {
   boatId: string;
@@ -37,7 +43,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
     over: { version?: number },
   ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const rust = values.kind === 'rust';
+    const grades = GRADES_OF[values.kind];
     const placed = values.xM.trim() !== '' || values.zM.trim() !== '';
     const input: FindingInput = {
       id: id.current,
@@ -45,9 +51,9 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       areaId: values.areaId || null,
       at: at.current,
       kind: values.kind,
-      value: rust ? null : read.optionalNumber('value', 'reading', values.value),
-      grade: rust ? values.grade : null,
-      limit: rust ? null : read.optionalNumber('limit', 'limit', values.limit),
+      value: takesFigure(values.kind) ? read.optionalNumber('value', 'reading', values.value) : null,
+      grade: grades ? gradeIn(grades, values.grade) : null,
+      limit: grades ? null : read.optionalNumber('limit', 'limit', values.limit),
       place: placed
         ? {
             xM: read.quantity('xM', 'place from aft', values.xM, 'length'),
@@ -145,36 +151,38 @@ function Picked({ place, length }: { place: Place | null; length: (m: number) =>
   return null;
 }
 
+/** The grade chosen, or the first of its kind while that of another kind is still chosen. */
+const gradeIn = (grades: readonly FindingGrade[], chosen: FindingGrade): FindingGrade =>
+  grades.includes(chosen) ? chosen : (grades[0] as FindingGrade);
+
 function ReadingFields() {
   const { control } = useFormContext<FindingValues>();
   const [kind, value, grade, limit] = useWatch({ control, name: ['kind', 'value', 'grade', 'limit'] });
   const { reading, unit } = FINDING_WORDS[kind];
+  const grades = GRADES_OF[kind];
   const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
   let said: string | null = null;
   try {
     said = judgeFinding({
       kind,
-      value: number(value),
-      grade: kind === 'rust' ? grade : null,
-      limit: kind === 'rust' ? null : number(limit),
+      value: takesFigure(kind) ? number(value) : null,
+      grade: grades ? gradeIn(grades, grade) : null,
+      limit: grades ? null : number(limit),
     }).reason;
   } catch {
     // Not typed yet, or refused on saving with its reason.
   }
   return (
     <>
-      {kind === 'rust' ? (
+      {grades && (
         <SelectField
           name="grade"
-          label={reading}
-          choices={(['A', 'B', 'C', 'D'] as const).map((letter) => [letter, letter])}
+          label={takesFigure(kind) ? 'What shows' : reading}
+          choices={grades.map((each) => [each, GRADE_WORDS[each]])}
         />
-      ) : (
-        <Field name="value" label={reading} unit={unit} inputMode="decimal" />
       )}
-      {kind !== 'rust' && (
-        <Field name="limit" label="Limit, if one is agreed" unit={unit} inputMode="decimal" />
-      )}
+      {takesFigure(kind) && <Field name="value" label={reading} unit={unit} inputMode="decimal" />}
+      {!grades && <Field name="limit" label="Limit, if one is agreed" unit={unit} inputMode="decimal" />}
       {said && (
         <p role="status" className="sm:col-span-2">
           {said}

@@ -1,5 +1,5 @@
 import type { Finding } from '../../contract/index.ts';
-import type { FindingKind } from '../../core/inspect/index.ts';
+import type { FindingGrade, FindingKind } from '../../core/inspect/index.ts';
 
 /** Each kind of finding: its name, what its figure is, and the figure's unit. */
 export const FINDING_WORDS: Record<FindingKind, { word: string; reading: string; unit: string }> = {
@@ -11,7 +11,20 @@ export const FINDING_WORDS: Record<FindingKind, { word: string; reading: string;
   'old-paint': { word: 'Thickness of old paint', reading: 'Thickness', unit: 'µm' },
   salt: { word: 'Salt', reading: 'As NaCl', unit: 'mg/m²' },
   profile: { word: 'Blast profile', reading: 'Peak to valley', unit: 'µm' },
+  'solvent-rub': { word: 'Solvent rub', reading: 'Rubbed with solvent it', unit: '' },
+  converter: { word: 'Rust converter', reading: 'Coats of it on', unit: '' },
   other: { word: 'Other', reading: 'Reading, if any', unit: '' },
+};
+
+export const GRADE_WORDS: Record<FindingGrade, string> = {
+  A: 'A',
+  B: 'B',
+  C: 'C',
+  D: 'D',
+  hard: 'stays hard',
+  softens: 'softens',
+  black: 'all black',
+  red: 'red still shows',
 };
 
 export const VERDICT_WORDS: Record<Finding['verdict'], string> = {

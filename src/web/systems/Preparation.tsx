@@ -1,22 +1,18 @@
+import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import type { Area, Product, Step } from '../../contract/index.ts';
-import { prepareFor, prepHours } from '../../core/system/index.ts';
+import { v7 as uuidv7 } from 'uuid';
+import { prepareFor, prepHours, prepTasks } from '../../core/system/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import type { StackContext } from './stackContext.ts';
+import type { StackValues, TaskValues } from './stackForm.ts';
 
 /** What the surface needs before the first coat, in order, with what proves each step and the hours it takes. */
-export function Preparation({
-  area,
-  areaM2,
-  steps,
-  products,
-}: {
-  area: Area;
-  areaM2: number;
-  steps: readonly Step[];
-  products: readonly Product[];
-}) {
+export function Preparation({ context }: { context: StackContext }) {
+  const { area, areaM2, products } = context;
   const { show } = useUnits();
-  const first = products.find((product) => product.id === steps[0]?.productId);
+  const { control, setValue } = useFormContext<StackValues>();
+  const firstId = useWatch({ control, name: 'steps.0.productId' });
+  const first = products.find((product) => product.id === firstId);
   const list = prepareFor({
     substrate: area.substrate,
     oldCoating: area.oldCoating,
@@ -47,6 +43,28 @@ export function Preparation({
           </li>
         ))}
       </ol>
+      {first && (
+        <button
+          type="button"
+          className="btn btn-sm mt-3"
+          onClick={() =>
+            setValue(
+              'steps.0.before',
+              prepTasks(list).map(
+                ({ kind, amount, note }): TaskValues => ({
+                  taskId: uuidv7(),
+                  kind,
+                  amount: amount === null ? '' : String(amount),
+                  note,
+                }),
+              ),
+              { shouldDirty: true },
+            )
+          }
+        >
+          Make it the work before {first.name}, to be ticked at the bench
+        </button>
+      )}
       <p className="pt-2 text-sm opacity-80">
         Order and rates are common practice on {show(areaM2, 'area')}; the product's sheet and its safety data
         sheet come first.{' '}

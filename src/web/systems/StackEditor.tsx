@@ -5,11 +5,15 @@ import { Link } from 'react-router';
 import type { FieldError, StackView, Step } from '../../contract/index.ts';
 import { coatsStillNeeded, type JudgedStack, SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
+import { useYard } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
+import { NumberField } from '../forms/NumberField.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { NearestFine } from './NearestFine.tsx';
+import { Preparation } from './Preparation.tsx';
 import { Schools } from './Schools.tsx';
 import { StackTotals } from './StackTotals.tsx';
 import { Steps } from './Steps.tsx';
@@ -97,6 +101,7 @@ export function StackEditor({ context, stack }: Props) {
     >
       <Judged context={context} />
       <StackTotals context={context} />
+      <Preparation context={context} />
     </RecordForm>
   );
 }
@@ -107,7 +112,9 @@ function Judged({ context }: { context: StackContext }) {
   const { system } = useUnits();
   const values = useWatch({ control }) as StackValues;
   const { steps } = valuesToStack(values, 1, new FormReader(system));
-  const judged = judgeSteps(steps, context.products, context.area);
+  const [typedC, setTypedC] = useState<number | null>(null);
+  const coldestC = typedC ?? context.coldest?.tempC ?? null;
+  const judged = judgeSteps(steps, context.products, context.area, coldestC);
   const drawn = drawnSteps(steps, context, judged);
   const families = steps.flatMap(
     (step) => context.products.find((product) => product.id === step.productId)?.sheet.family ?? [],
@@ -124,12 +131,44 @@ function Judged({ context }: { context: StackContext }) {
             </p>
           )}
         </div>
+        <Coldest context={context} value={coldestC} onChange={setTypedC} />
         <LaidWrong context={context} steps={steps} />
         <LaidThin context={context} steps={steps} />
         <Schools context={context} />
         {judged?.verdict === 'no' && <NearestFine families={families} context={context} />}
       </div>
       <Steps context={context} judged={judged} />
+    </div>
+  );
+}
+
+/** The coldest that the coats will see: of the forecast, or as one knows better. */
+function Coldest({
+  context,
+  value,
+  onChange,
+}: {
+  context: StackContext;
+  value: number | null;
+  onChange: (value: number) => void;
+}) {
+  const yard = useYard();
+  const { coldest } = context;
+  return (
+    <div className="max-w-72">
+      <NumberField
+        label="Coldest the surface will be"
+        quantity="temperature"
+        value={Math.round((value ?? 15) * 10) / 10}
+        onChange={onChange}
+        hint={
+          coldest && value === coldest.tempC
+            ? `of the forecast, ${sayTime(coldest.at, yard.data?.zone ?? 'utc', Date.now())}`
+            : value === null
+              ? 'no forecast reaches here: not judged until it is set'
+              : 'as set here; not kept'
+        }
+      />
     </div>
   );
 }

@@ -7,7 +7,6 @@ import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { rowsOf } from '../survey/drawnRows.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { Preparation } from './Preparation.tsx';
 import { StackEditor } from './StackEditor.tsx';
 import { type StackContext, stackContext } from './stackContext.ts';
 import { Templates } from './Templates.tsx';
@@ -136,7 +135,6 @@ function AreaSystem({
   context: StackContext;
   others: readonly { area: Area; clock: AreaClock | undefined }[];
 }) {
-  const { area, areaM2, products } = context;
   // A template taken makes the editor begin anew from what was laid down.
   const [taken, setTaken] = useState(0);
   return (
@@ -149,7 +147,6 @@ function AreaSystem({
         onTaken={() => setTaken(taken + 1)}
       />
       <StackEditor key={taken} stack={stack} context={context} />
-      <Preparation area={area} areaM2={areaM2} steps={stack.steps} products={products} />
     </div>
   );
 }

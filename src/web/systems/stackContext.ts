@@ -3,7 +3,7 @@ import { type Bond, coatsWanted, colourOf, type JudgedStack } from '../../core/s
 import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
-export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds'> {
+export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'coldest'> {
   area: Area;
   areaM2: number;
   spread: number;
@@ -23,6 +23,7 @@ export const stackContext = (
   laid: stack.laid,
   asLaid: stack.asLaid,
   bonds: stack.bonds,
+  coldest: stack.coldest,
 });
 
 const NO_COLOUR = '#999999';

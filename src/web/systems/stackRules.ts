@@ -1,11 +1,15 @@
 import type { Area, Product, Step } from '../../contract/index.ts';
 import { checkStack, type JudgedStack, layerOfStep, type StackPlace } from '../../core/system/index.ts';
 
-export const placeOf = (area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>): StackPlace => ({
+/** @param coldestC the coldest the surface will be while the stack is laid and cures; null: not asked */
+export const placeOf = (
+  area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
+  coldestC: number | null = null,
+): StackPlace => ({
   substrate: area.substrate,
   oldCoating: area.oldCoating,
   service: area.service,
-  coldestC: null,
+  coldestC,
 });
 
 /** The stack judged, a word for each step; null while a step has no product or no figures. */
@@ -13,10 +17,11 @@ export function judgeSteps(
   steps: readonly Step[],
   products: readonly Product[],
   area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
+  coldestC: number | null = null,
 ): JudgedStack | null {
   const layers = steps.flatMap((step) => {
     const product = products.find((each) => each.id === step.productId);
     return product && Number.isFinite(step.dryMicronsPerCoat) ? [layerOfStep(step, product.sheet)] : [];
   });
-  return layers.length === steps.length ? checkStack(layers, placeOf(area)) : null;
+  return layers.length === steps.length ? checkStack(layers, placeOf(area, coldestC)) : null;
 }

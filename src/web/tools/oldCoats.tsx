@@ -14,6 +14,7 @@ import { Problem, Tool, tried } from './Tool.tsx';
 export function ConverterTool() {
   const [rounds, setRounds] = useState<ConverterRound[]>([]);
   const [years, setYears] = useState(0);
+  const last = rounds.at(-1);
   const found = tried(() => converterCourse({ rounds, openedYears: years }));
   return (
     <Tool title="Rust converter">
@@ -44,6 +45,17 @@ export function ConverterTool() {
             {rounds.length} {rounds.length === 1 ? 'coat' : 'coats'} on. {found.value.step.why}.
           </output>
           {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}.</p>}
+          {last && (
+            <StoreFinding
+              reading={{
+                kind: 'converter',
+                value: rounds.length,
+                grade: last.red ? 'red' : 'black',
+                limit: null,
+                note: years > 0 ? `bottle opened ${years} years ago` : '',
+              }}
+            />
+          )}
           <p className="text-sm opacity-80">
             Common practice. It is acid: gloves, eyes; the product's safety data sheet comes first.
           </p>
@@ -77,7 +89,16 @@ export function OldPaintTool() {
         <NumberField label="It is thick" quantity="film" value={microns} onChange={setMicrons} />
         <NumberField label="Adhesion grade 0–5" value={grade} unit="" onChange={setGrade} />
       </div>
-      <p>{solventRub(softens === 'yes').why}.</p>
+      <output className="block text-lg">Solvent rub: {solventRub(softens === 'yes').why}.</output>
+      <StoreFinding
+        reading={{
+          kind: 'solvent-rub',
+          value: null,
+          grade: softens === 'yes' ? 'softens' : 'hard',
+          limit: null,
+          note: '',
+        }}
+      />
       {'problem' in found ? (
         <Problem text={found.problem} />
       ) : (

@@ -15,6 +15,7 @@ export function ReplicaTape() {
   const { show } = useUnits();
   const [text, setText] = useState('105 115');
   const [tape, setTape] = useState<TapeGrade>('coarse');
+  const [wanted, setWanted] = useState(50);
   const id = useId();
   const found = tried(() =>
     profileFromTape({
@@ -25,9 +26,10 @@ export function ReplicaTape() {
         .map((each) => Number(each.replace(',', '.'))),
     }),
   );
+  const reading = { kind: 'profile', grade: null, limit: wanted } as const;
   return (
     <Tool title="Profile by replica tape">
-      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
+      <div className="grid max-w-xl gap-3 sm:grid-cols-3">
         <div>
           <label htmlFor={id} className="label-caps block pb-1">
             Micrometer readings, µm
@@ -48,13 +50,15 @@ export function ReplicaTape() {
           ]}
           onChange={setTape}
         />
+        <NumberField label="Least wanted, by the sheet" quantity="film" value={wanted} onChange={setWanted} />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
       ) : (
         <>
           <output className="block text-lg">
-            <strong>{show(found.value.microns, 'film')}</strong> peak to valley
+            <strong>{show(found.value.microns, 'film')}</strong> peak to valley:{' '}
+            {judgeFinding({ ...reading, value: Number(found.value.microns.toFixed(1)) }).reason}
           </output>
           {found.value.few && <p>One tape is no average: take two or more.</p>}
           {found.value.warning && <p className="text-warning font-semibold">{found.value.warning}</p>}
@@ -63,10 +67,8 @@ export function ReplicaTape() {
           </p>
           <StoreFinding
             reading={{
-              kind: 'profile',
+              ...reading,
               value: Number(found.value.microns.toFixed(1)),
-              grade: null,
-              limit: null,
               note: `replica tape, ${tape}: ${text}`,
             }}
           />

@@ -8,6 +8,7 @@ import {
 } from '../../core/inspect/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { StoreFinding } from './StoreFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
 const WASHES = [
@@ -30,9 +31,20 @@ export function WashDilution() {
       {'problem' in found ? (
         <Problem text={found.problem} />
       ) : (
-        <output className="block text-lg">
-          <strong>{show(found.value, 'volume')}</strong> of concentrate to {show(tank, 'volume')} of water
-        </output>
+        <>
+          <output className="block text-lg">
+            <strong>{show(found.value, 'volume')}</strong> of concentrate to {show(tank, 'volume')} of water
+          </output>
+          <StoreFinding
+            reading={{
+              kind: 'other',
+              value: null,
+              grade: null,
+              limit: null,
+              note: `${wash.replace('-', ' ')}, ${WASH_RATIO[wash]} : 1: ${show(found.value, 'volume')} to ${show(tank, 'volume')} of water`,
+            }}
+          />
+        </>
       )}
     </Tool>
   );
@@ -64,7 +76,7 @@ export function BlastDayTool() {
   );
   return (
     <Tool title="Blast and prime in a day">
-      <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-5">
+      <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-3">
         <NumberField label="Area" quantity="area" value={areaM2} onChange={setArea} />
         <NumberField label="Blasting" unit="m²/h" value={blastM2PerH} onChange={setBlast} />
         <NumberField label="Priming" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
@@ -87,6 +99,15 @@ export function BlastDayTool() {
             Blast <strong>{show(found.value.areaM2, 'area')}</strong> today,{' '}
             {found.value.blastHours.toFixed(1)} h; then prime: {LIMITED[found.value.limitedBy]}.
           </output>
+          <StoreFinding
+            reading={{
+              kind: 'other',
+              value: null,
+              grade: null,
+              limit: null,
+              note: `blast ${show(found.value.areaM2, 'area')} today in ${found.value.blastHours.toFixed(1)} h, then prime: ${LIMITED[found.value.limitedBy]}`,
+            }}
+          />
           <p className="text-sm opacity-80">
             Bare blasted steel is primed within 4 hours, sooner when damp (common practice). Eyes, hearing,
             dust; no blasting beside a wet film.
