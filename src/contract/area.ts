@@ -2,8 +2,8 @@ import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
 import type { Family, Substrate } from '../core/system/index.ts';
+import { families, substrates } from './families.ts';
 import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
-import { families, substrates } from './product.ts';
 
 /** What the area has to stand. */
 export type Service = 'immersed' | 'splash' | 'daylight' | 'interior' | 'bilge' | 'tank';

@@ -1,16 +1,17 @@
 import Joi from 'joi';
-import type { CureSheet, CurvePoint, FilmEvent, OvercoatRule } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { AdditionLimit, MixPart } from '../core/mix/index.ts';
 import type {
   Additive,
+  ByMethod,
   Cleanliness,
   Family,
   Hazard,
   Pack,
   ProductSheet,
-  Substrate,
 } from '../core/system/index.ts';
+import { cureSheet, points } from './cureSheet.ts';
+import { families, substrates } from './families.ts';
 import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
 
 export interface ProductInput {
@@ -25,71 +26,6 @@ export interface Product extends ProductInput {
   archived: boolean;
 }
 
-const TEN_YEARS_MIN = 5_256_000;
-
-const points = (label: string, least = 1) =>
-  Joi.array()
-    .items(
-      objectOf<CurvePoint>({
-        tempC: between(`${label}: temperature (°C)`, -40, 80).required(),
-        minutes: above0(`${label}: time (min)`, TEN_YEARS_MIN).required(),
-      }),
-    )
-    .min(least)
-    .max(5)
-    .unique('tempC')
-    .custom((value: CurvePoint[], helpers) => {
-      const sorted = [...value].sort((a, b) => a.tempC - b.tempC);
-      const wrong = sorted.find((point, i) => i > 0 && point.minutes > (sorted[i - 1] as CurvePoint).minutes);
-      return wrong ? helpers.error('curve.slower', { tempC: wrong.tempC, minutes: wrong.minutes }) : value;
-    })
-    .messages({
-      'curve.slower': '{#label}: {#minutes} min at {#tempC} °C is longer than at a lower temperature',
-      'array.min': '{#label} has no time',
-    })
-    .label(label);
-
-/** Every family, for schemas that name one. */
-export const families: Record<Family, true> = {
-  'passivating-wash': true,
-  'rust-converter': true,
-  'penetrating-epoxy-sealer': true,
-  'zinc-epoxy-primer': true,
-  'epoxy-primer': true,
-  'surface-tolerant-epoxy': true,
-  'epoxy-barrier': true,
-  'epoxy-surfacer': true,
-  'epoxy-filler': true,
-  'polyester-filler': true,
-  'one-pack-primer': true,
-  'one-pack-undercoat': true,
-  'one-pack-enamel': true,
-  'two-pack-polyurethane': true,
-  'epoxy-finish': true,
-  'waterborne-acrylic': true,
-  'one-pack-bilge': true,
-  'bilge-epoxy': true,
-  'tie-coat': true,
-  'hard-antifouling': true,
-  'ablative-antifouling': true,
-  'copper-free-antifouling': true,
-  varnish: true,
-  'non-skid': true,
-};
-
-/** Every substrate, for schemas that name one. */
-export const substrates: Record<Substrate, true> = {
-  steel: true,
-  aluminium: true,
-  'stainless-bronze': true,
-  grp: true,
-  'grp-laminate': true,
-  timber: true,
-  'timber-epoxy': true,
-  ferrocement: true,
-  'existing-paint': true,
-};
-
 const methods = oneOf<Method>({
   brush: true,
   roller: true,
@@ -98,43 +34,24 @@ const methods = oneOf<Method>({
   'airless-spray': true,
 });
 
-const overcoat = objectOf<OvercoatRule>({
-  by: Joi.string()
-    .valid('self', 'any', ...Object.keys(families))
-    .label('overcoat: by')
-    .required(),
-  min: points('overcoat minimum').required(),
-  chemicalMax: points('end of the chemical window').allow(null).required(),
-  thumb: Joi.object({
-    opens: points('thumb window opens').required(),
-    closes: points('thumb window closes').required(),
-  })
-    .allow(null)
-    .optional(),
-  keyGrit: between('key grit', 24, 2000).integer().allow(null).required(),
-});
-
-const eventTable = (label: string) => points(label).optional();
-
-const cure = objectOf<CureSheet>({
-  stopC: between('stop temperature (°C)', -20, 40).allow(null).required(),
-  events: objectOf<Record<FilmEvent, CurvePoint[]>>({
-    'dew-safe': eventTable('dew-safe'),
-    'tack-free': eventTable('tack-free'),
-    sandable: eventTable('sandable'),
-    walk: eventTable('walk on'),
-    immersion: eventTable('earliest immersion'),
-    'latest-immersion': eventTable('latest immersion'),
-    'full-cure': eventTable('full cure'),
-  }).required(),
-  overcoat: Joi.array().items(overcoat).max(30).unique('by').label('overcoat windows').required(),
-});
-
 const nullable = (label: string, least: number, most: number) =>
   between(label, least, most).allow(null).required();
 
+const film = objectOf<ProductSheet['film']>({
+  min: above0('least film (µm)', 10_000).required(),
+  typical: above0('typical film (µm)', 10_000).required(),
+  max: above0('most film (µm)', 10_000).required(),
+})
+  .custom((film: ProductSheet['film'], helpers) =>
+    film.min <= film.typical && film.typical <= film.max ? film : helpers.error('film.order', { ...film }),
+  )
+  .messages({
+    'film.order': 'film a coat: least {#min}, typical {#typical}, most {#max} µm are not in order',
+  });
+
 export const productSheet = objectOf<ProductSheet>({
   family: oneOf<Family>(families).label('family').required(),
+  resin: title('resin').allow(null).required(),
   parts: Joi.array()
     .items(
       objectOf<MixPart>({
@@ -150,17 +67,18 @@ export const productSheet = objectOf<ProductSheet>({
   ratioBy: Joi.valid('volume', 'weight').label('ratio by').required(),
   ratioTolerance: between('ratio tolerance (fraction)', 0, 0.5).allow(null).required(),
   volumeSolids: above0('volume solids (fraction)', 1).required(),
-  film: objectOf<ProductSheet['film']>({
-    min: above0('least film (µm)', 10_000).required(),
-    typical: above0('typical film (µm)', 10_000).required(),
-    max: above0('most film (µm)', 10_000).required(),
-  })
-    .custom((film: ProductSheet['film'], helpers) =>
-      film.min <= film.typical && film.typical <= film.max ? film : helpers.error('film.order', { ...film }),
+  film: film.required(),
+  byMethod: Joi.array()
+    .items(
+      objectOf<ByMethod>({
+        method: methods.label('method').required(),
+        film: film.allow(null).required(),
+        thinnerMax: between('thinner limit by this method (fraction)', 0, 0.5).allow(null).required(),
+      }),
     )
-    .messages({
-      'film.order': 'film a coat: least {#min}, typical {#typical}, most {#max} µm are not in order',
-    })
+    .unique('method')
+    .max(5)
+    .label('figures by method')
     .required(),
   methods: Joi.array().items(methods).min(1).unique().label('methods').required(),
   thinner: objectOf<AdditionLimit>({
@@ -179,7 +97,7 @@ export const productSheet = objectOf<ProductSheet>({
     rhMax: nullable('most relative humidity (fraction)', 0.2, 1),
     dewMarginC: nullable('margin above dew point (°C)', 0, 10),
   }).required(),
-  cure: cure.required(),
+  cure: cureSheet.required(),
   colours: Joi.array()
     .items(
       Joi.object({

@@ -86,6 +86,21 @@ describe('many sheets', () => {
     for (const { name, sheet } of back)
       expect([name, productSheet.validate(sheet, strict).error?.message]).toEqual([name, undefined]);
   });
+  it('figures by method come out and in, and one that is none is named', () => {
+    const sheet = {
+      ...(Object.values(SHEETS)[0] as (typeof SHEETS)[string]),
+      resin: 'epoxy, with mica',
+      byMethod: [
+        { method: 'airless-spray' as const, film: { min: 80, typical: 112.5, max: 150 }, thinnerMax: null },
+        { method: 'brush' as const, film: null, thinnerMax: 0.075 },
+      ],
+    };
+    const csv = writeSheetsCsv([{ name: 'x', sheet }]);
+    expect(readSheetsCsv(csv)[0]?.sheet).toEqual(sheet);
+    expect(() => readSheetsCsv(csv.replace('80-112.5-150', '80-150'))).toThrow(
+      'line 2, by method: "80-150" is not least-typical-most such as 50-75-100',
+    );
+  });
   it('a figure that is none is named by line and column', () => {
     const csv = writeSheetsCsv([{ name: 'x', sheet: Object.values(SHEETS)[0] as (typeof SHEETS)[string] }]);
     const [head, row] = csv.split('\r\n') as [string, string];

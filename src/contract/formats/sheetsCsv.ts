@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
-import type { ProductSheet } from '../../core/system/index.ts';
+import type { ByMethod, ProductSheet } from '../../core/system/index.ts';
 
 /**
  * Many product sheets as CSV: a row a sheet, a column a figure, canonical units. Lists are parted by ` | `; a table of
@@ -62,6 +62,33 @@ function readOvercoat(text: string, where: string): OvercoatRule {
   };
 }
 
+/** `airless-spray 100-150-200 5%`: least, typical and most film, µm dry, and the thinner's limit; `-` where as for all. */
+const byMethodText = ({ method, film, thinnerMax }: ByMethod): string =>
+  [
+    method,
+    film ? `${film.min}-${film.typical}-${film.max}` : '-',
+    thinnerMax === null ? '' : `${Number((thinnerMax * 100).toFixed(6))}%`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+
+function readByMethod(text: string, where: string): ByMethod {
+  const [method = '', figures = '-', thinner] = text.split(/\s+/);
+  const [min, typical, max] = figures.split('-').map(Number);
+  const film =
+    figures === '-'
+      ? null
+      : { min: min ?? Number.NaN, typical: typical ?? Number.NaN, max: max ?? Number.NaN };
+  if (film && !Object.values(film).every(Number.isFinite)) {
+    throw new RangeError(`${where}: "${figures}" is not least-typical-most such as 50-75-100`);
+  }
+  return {
+    method: method as ByMethod['method'],
+    film,
+    thinnerMax: thinner === undefined ? null : Number((Number.parseFloat(thinner) / 100).toFixed(8)),
+  };
+}
+
 const EVENTS: readonly FilmEvent[] = [
   'dew-safe',
   'tack-free',
@@ -79,6 +106,7 @@ const some = (value: number | string | boolean | null) => (value === null ? '' :
 const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string])[] = [
   ['name', (n) => n.name],
   ['family', (n) => n.sheet.family],
+  ['resin', (n) => some(n.sheet.resin)],
   [
     'parts',
     (n) =>
@@ -95,6 +123,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['film typical', (n) => String(n.sheet.film.typical)],
   ['film most', (n) => String(n.sheet.film.max)],
   ['methods', (n) => list(n.sheet.methods)],
+  ['by method', (n) => list(n.sheet.byMethod.map(byMethodText))],
   ['thinner', (n) => n.sheet.thinner?.name ?? ''],
   ['thinner most', (n) => some(n.sheet.thinner?.maxFraction ?? null)],
   ['induction min', (n) => String(n.sheet.inductionMin)],
@@ -157,6 +186,7 @@ export function readSheetsCsv(csv: string): Named[] {
       name: cell('name'),
       sheet: {
         family: cell('family') as ProductSheet['family'],
+        resin: cell('resin') || null,
         parts: items('parts').map((part) => {
           const match = /^(.*?) ([\d.]+)(?: ([\d.]+))?$/.exec(part);
           if (!match) throw new RangeError(`${where('parts')}: "${part}" is not a name and its parts`);
@@ -170,6 +200,7 @@ export function readSheetsCsv(csv: string): Named[] {
         ratioTolerance: maybe('ratio tolerance'),
         volumeSolids: number('volume solids'),
         film: { min: number('film least'), typical: number('film typical'), max: number('film most') },
+        byMethod: items('by method').map((text) => readByMethod(text, where('by method'))),
         methods: items('methods') as ProductSheet['methods'],
         thinner: cell('thinner') ? { name: cell('thinner'), maxFraction: maybe('thinner most') } : null,
         inductionMin: maybe('induction min') ?? 0,

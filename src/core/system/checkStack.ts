@@ -1,3 +1,4 @@
+import type { Method } from '../film/index.ts';
 import type { Family, Substrate } from './families.ts';
 import { isIn, TREATMENTS } from './groups.ts';
 import {
@@ -12,7 +13,7 @@ import {
   type ServiceKind,
   type Verdict,
 } from './rules.ts';
-import type { ProductSheet } from './sheet.ts';
+import { filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
 import type { Band } from './step.ts';
 
 /** A layer of a stack: a product in so many coats, as far as the rules look at it. */
@@ -32,8 +33,8 @@ export interface Layer extends Lay {
 
 /** A step with its product's sheet, as the rules look at it. */
 export function layerOfStep(
-  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { band?: Band | null },
-  sheet: Pick<ProductSheet, 'family' | 'copper' | 'grounds' | 'film' | 'thinner' | 'cure'>,
+  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { method: Method; band?: Band | null },
+  sheet: Pick<ProductSheet, 'family' | 'copper' | 'grounds' | 'film' | 'byMethod' | 'thinner' | 'cure'>,
 ): Layer {
   return {
     family: sheet.family,
@@ -41,9 +42,9 @@ export function layerOfStep(
     grounds: sheet.grounds,
     coats: step.coats,
     dryMicronsPerCoat: step.dryMicronsPerCoat,
-    film: sheet.film,
+    film: filmOf(sheet, step.method),
     thinner: step.thinner,
-    thinnerMax: sheet.thinner?.maxFraction ?? null,
+    thinnerMax: thinnerOf(sheet, step.method)?.maxFraction ?? null,
     stopC: sheet.cure.stopC,
     band: step.band != null,
   };

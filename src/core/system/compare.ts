@@ -10,7 +10,7 @@ import { type Band, type StepPlan, stepAreaM2 } from './step.ts';
 export const SANDING_M2_PER_H = 10;
 
 export interface ComparedStep extends StepPlan {
-  sheet: Pick<ProductSheet, 'family' | 'volumeSolids' | 'film' | 'cure' | 'limits' | 'packs'>;
+  sheet: Pick<ProductSheet, 'family' | 'volumeSolids' | 'film' | 'byMethod' | 'cure' | 'limits' | 'packs'>;
   thinner: number;
   productId: string;
   band?: Band | null;

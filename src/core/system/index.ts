@@ -39,13 +39,16 @@ export {
 } from './schools/index.ts';
 export {
   type Additive,
+  type ByMethod,
   type Cleanliness,
+  filmOf,
   type Hazard,
   limitsOf,
   lossOf,
   NOT_STATED,
   type Pack,
   type ProductSheet,
+  thinnerOf,
 } from './sheet.ts';
 export { coatsStillNeeded, type SheetNote, sheetNotes } from './sheetNotes.ts';
 export { type NextCoat, nextCoat, type StackStep, type StepNeed, stackNeed } from './stack.ts';

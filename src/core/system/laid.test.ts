@@ -68,7 +68,7 @@ describe('the next coat', () => {
 });
 
 describe('what a stack needs', () => {
-  const sheet = { volumeSolids: 0.5, film: { min: 40, typical: 60, max: 90 } };
+  const sheet = { volumeSolids: 0.5, film: { min: 40, typical: 60, max: 90 }, byMethod: [] };
   const step = { sheet, coats: 2, dryMicronsPerCoat: 60, method: 'roller' as Method, thinner: 0 };
   const litres = (over: Partial<typeof step>) =>
     stackNeed({ areaM2: 10, spread: 0.05, steps: [{ ...step, ...over }] }).steps[0]?.litres ?? 0;

@@ -20,6 +20,8 @@ export type Hazard =
  */
 export interface ProductSheet {
   family: Family;
+  /** What binds it, in the sheet's words; null: not stated. */
+  resin: string | null;
   /** Base first, then hardener; a one-pack has one part. */
   parts: MixPart[];
   ratioBy: RatioBasis;
@@ -29,6 +31,8 @@ export interface ProductSheet {
   volumeSolids: number;
   /** Dry film of one coat, µm. */
   film: { min: number; typical: number; max: number };
+  /** Film and thinner where a method has figures of its own. */
+  byMethod: ByMethod[];
   methods: Method[];
   thinner: AdditionLimit | null;
   inductionMin: number;
@@ -81,8 +85,33 @@ export interface Pack {
   price: number | null;
 }
 
+/** What holds for one method only; null: as for all. Films in µm dry, the thinner as a fraction of the mix. */
+export interface ByMethod {
+  method: Method;
+  film: ProductSheet['film'] | null;
+  thinnerMax: number | null;
+}
+
+/** Film of one coat by this method, µm dry: the method's own figures, or those for all. */
+export const filmOf = (
+  sheet: Pick<ProductSheet, 'film' | 'byMethod'>,
+  method: Method,
+): ProductSheet['film'] => sheet.byMethod.find((each) => each.method === method)?.film ?? sheet.film;
+
+/** The sheet's thinner with its limit by this method; null: none is named. */
+export function thinnerOf(
+  sheet: Pick<ProductSheet, 'thinner' | 'byMethod'>,
+  method: Method,
+): AdditionLimit | null {
+  if (!sheet.thinner) return null;
+  const own = sheet.byMethod.find((each) => each.method === method)?.thinnerMax;
+  return own == null ? sheet.thinner : { ...sheet.thinner, maxFraction: own };
+}
+
 /** What a sheet does not state, in one place: for sheets entered before these fields, and for tests. */
 export const NOT_STATED = {
+  resin: null,
+  byMethod: [],
   grounds: null,
   copper: null,
   additives: [],

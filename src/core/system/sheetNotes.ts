@@ -1,8 +1,8 @@
 import { type CurvePoint, readyCurve } from '../cure/index.ts';
-import { coatsNeeded } from '../film/index.ts';
+import { coatsNeeded, type Method } from '../film/index.ts';
 import { QuantityError } from '../units/index.ts';
 import { FILLERS, isIn } from './groups.ts';
-import type { ProductSheet } from './sheet.ts';
+import { filmOf, type ProductSheet } from './sheet.ts';
 
 /** Something on a sheet that can hardly be meant: to be looked up again on the paper, not refused. */
 export interface SheetNote {
@@ -70,6 +70,13 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   const wet = sheet.film.max / sheet.volumeSolids;
   if (wet > 1500 && !isIn(FILLERS, sheet.family))
     say('film', `its most of ${sheet.film.max} µm dry is ${Math.round(wet)} µm wet: a filler, not a paint`);
+  for (const { method, film } of sheet.byMethod) {
+    if (!sheet.methods.includes(method))
+      say('film', `it gives figures for ${method}, which it does not allow`);
+    if (film && film.max > 3 * sheet.film.max) {
+      say('film', `${film.max} µm by ${method} is over three times its most of ${sheet.film.max} µm`);
+    }
+  }
   const { immersion } = sheet.cure.events;
   const latest = sheet.cure.events['latest-immersion'];
   const late = immersion && latest && before(latest, immersion);
@@ -84,17 +91,19 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
 export function coatsStillNeeded(input: {
   targetMicrons: number;
   laidMicrons: number;
-  sheet: Pick<ProductSheet, 'film'>;
+  sheet: Pick<ProductSheet, 'film' | 'byMethod'>;
+  method: Method;
 }): { missingMicrons: number; coats: number } {
   const missingMicrons = Math.max(0, input.targetMicrons - input.laidMicrons);
   // Within a twentieth it is the target: no gauge or litre is nearer.
   if (missingMicrons < 0.05 * input.targetMicrons) return { missingMicrons: 0, coats: 0 };
+  const film = filmOf(input.sheet, input.method);
   return {
     missingMicrons,
     coats: coatsNeeded({
       targetDryMicrons: missingMicrons,
-      dryMicronsPerCoat: input.sheet.film.typical,
-      maxDryMicronsPerCoat: input.sheet.film.max,
+      dryMicronsPerCoat: film.typical,
+      maxDryMicronsPerCoat: film.max,
     }),
   };
 }

@@ -1,11 +1,11 @@
 import { type Method, paintLitres, wetMicrons } from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
-import { lossOf, type ProductSheet } from './sheet.ts';
+import { filmOf, lossOf, type ProductSheet } from './sheet.ts';
 import { type Band, stepAreaM2 } from './step.ts';
 
 /** One step of a stack: a product laid in so many coats. */
 export interface StackStep {
-  sheet: Pick<ProductSheet, 'volumeSolids' | 'film'>;
+  sheet: Pick<ProductSheet, 'volumeSolids' | 'film' | 'byMethod'>;
   coats: number;
   /** Dry film of each coat, µm. */
   dryMicronsPerCoat: number;
@@ -48,7 +48,8 @@ export function stackNeed(input: { areaM2: number; spread: number; steps: readon
   const steps = input.steps.map((step): StepNeed => {
     const coats = within('coats', step.coats, 1, 50);
     if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'whole numbers');
-    const { volumeSolids, film } = step.sheet;
+    const { volumeSolids } = step.sheet;
+    const film = filmOf(step.sheet, step.method);
     const loss = lossOf(step.method);
     const dry = step.dryMicronsPerCoat;
     const areaM2 = stepAreaM2({ band: step.band ?? null }, input.areaM2);

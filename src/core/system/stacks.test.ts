@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
+import type { Method } from '../film/index.ts';
 import {
   type ComparedStep,
   checkStack,
@@ -9,6 +10,7 @@ import {
   type Family,
   fillTemplate,
   layerOf,
+  layerOfStep,
   nearestFine,
   type ProductSheet,
   prepareFor,
@@ -197,13 +199,52 @@ describe('sanity of a sheet', () => {
   });
 });
 
+describe('figures of one method', () => {
+  const sprayed = {
+    ...sheet('epoxy-primer', { film: { min: 40, typical: 60, max: 90 } }),
+    thinner: { name: 'its own', maxFraction: 0.1 },
+    byMethod: [
+      { method: 'airless-spray' as const, film: { min: 100, typical: 125, max: 150 }, thinnerMax: 0.05 },
+      { method: 'brush' as const, film: null, thinnerMax: null },
+    ],
+  };
+  const verdicts = (method: Method, dryMicronsPerCoat: number, thinner = 0) => {
+    const layer = layerOfStep({ method, dryMicronsPerCoat, thinner, coats: 1 }, sprayed);
+    const place = { substrate: 'grp', oldCoating: null, service: 'interior', coldestC: null } as const;
+    return checkStack([layer], place).layers[0]?.judgements.map(({ ruleId }) => ruleId);
+  };
+  it('rule over those for all methods: 125 µm sags by roller, not by airless', () => {
+    expect(verdicts('roller', 125)).toContain('film-too-thick');
+    expect(verdicts('airless-spray', 125)).toEqual([]);
+    expect(verdicts('airless-spray', 60)).toEqual(['film-too-thin']);
+  });
+  it('thinner that a brush may have is too much for the spray', () => {
+    expect(verdicts('brush', 60, 0.1)).toEqual([]);
+    expect(verdicts('airless-spray', 125, 0.1)).toEqual(['thinner-over-limit']);
+  });
+  it('a template takes the method’s own typical film', () => {
+    const microns = (methods: Method[]) => {
+      const template = TEMPLATES.find(({ id }) => id === 'steel-bottom');
+      if (!template) throw new Error('no such template');
+      return fillTemplate(template, [{ id: 'p', sheet: { ...sprayed, methods } }]).steps[0]
+        ?.dryMicronsPerCoat;
+    };
+    expect([microns(['airless-spray']), microns(['roller'])]).toEqual([125, 60]);
+  });
+  it('a sheet that speaks of a method it forbids is looked at again', () => {
+    const notes = sheetNotes({ ...sprayed, methods: ['roller', 'brush'] }).map(({ text }) => text);
+    expect(notes.join()).toContain('figures for airless-spray, which it does not allow');
+  });
+});
+
 describe('laid thin', () => {
   it('two coats of 60 where 100 were meant: 180 of 300 µm are missing, two more coats', () => {
     expect(
       coatsStillNeeded({
         targetMicrons: 300,
         laidMicrons: 120,
-        sheet: { film: { min: 75, typical: 100, max: 125 } },
+        sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] },
+        method: 'roller',
       }),
     ).toEqual({
       missingMicrons: 180,
@@ -215,7 +256,8 @@ describe('laid thin', () => {
       coatsStillNeeded({
         targetMicrons: 300,
         laidMicrons: 290,
-        sheet: { film: { min: 75, typical: 100, max: 125 } },
+        sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] },
+        method: 'roller',
       }).coats,
     ).toBe(0);
   });

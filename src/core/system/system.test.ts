@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { limitsOf, nextCoat, stackNeed } from './index.ts';
 
-const sheet = { volumeSolids: 0.5, film: { min: 50, typical: 100, max: 150 } };
+const sheet = { volumeSolids: 0.5, film: { min: 50, typical: 100, max: 150 }, byMethod: [] };
 
 describe('a stack on an area', () => {
   it('litres a coat, in all, and at the top of the spread', () => {

@@ -2,7 +2,7 @@ import { coatsNeeded, type Method } from '../film/index.ts';
 import { QuantityError } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import type { ServiceKind } from './rules.ts';
-import type { ProductSheet } from './sheet.ts';
+import { filmOf, type ProductSheet } from './sheet.ts';
 import type { StepPlan, StepTask } from './step.ts';
 
 /** A step of a template: a family, by count of coats or by film, with what happens round it. */
@@ -294,7 +294,7 @@ export const templatesFor = (place: { substrate: Substrate; service: ServiceKind
 /** A product as a template picks it. */
 export interface Choosable {
   id: string;
-  sheet: Pick<ProductSheet, 'family' | 'film' | 'methods' | 'colours'>;
+  sheet: Pick<ProductSheet, 'family' | 'film' | 'byMethod' | 'methods' | 'colours'>;
 }
 
 /** A template's step with a product: coats counted from the film wanted, at the sheet's typical film. */
@@ -317,7 +317,9 @@ export function fillTemplate(
       missing.push(step.family);
       return [];
     }
-    const { film, colours, methods } = product.sheet;
+    const { colours, methods } = product.sheet;
+    const method = methods.includes(step.method) ? step.method : (methods[0] ?? step.method);
+    const film = filmOf(product.sheet, method);
     const names = colours.map((colour) => colour.name);
     if (names.length === 0) throw new QuantityError('colours of a product', 0, '1 or more');
     const coats =
@@ -335,7 +337,7 @@ export function fillTemplate(
         coats,
         extraCoats: step.extraCoats ?? 0,
         dryMicronsPerCoat: film.typical,
-        method: methods.includes(step.method) ? step.method : (methods[0] ?? step.method),
+        method,
         colours: (signal === null ? names : names.slice(0, -1)).slice(0, 2),
         signal,
         before: step.before ?? [],

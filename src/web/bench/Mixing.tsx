@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
 import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
 import { addition, potLifeMinutes, type SplitResult, splitParts } from '../../core/mix/index.ts';
+import { thinnerOf } from '../../core/system/index.ts';
 import { fromCanonical, toCanonical } from '../../core/units/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { logEntry } from '../api/outbox.ts';
@@ -64,7 +65,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const thinner = addition({
     batchLitres: split?.litres ?? batch,
     fraction: step.thinner,
-    limit: sheet.thinner,
+    limit: thinnerOf(sheet, step.method),
   });
   const volumeUnit = system === 'us' ? 'usfloz' : 'ml';
 

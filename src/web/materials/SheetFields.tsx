@@ -1,12 +1,12 @@
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { METHODS, type Method } from '../../core/film/index.ts';
 import { FAMILIES, type Hazard } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { choices } from '../survey/words.ts';
-import { METHOD_WORDS } from '../systems/stackForm.ts';
+import { FilmFields } from './FilmFields.tsx';
 import { PackFields } from './PackFields.tsx';
 import { SurfaceFields } from './SurfaceFields.tsx';
 import type { SheetValues } from './sheetValues.ts';
+import { Ticks } from './Ticks.tsx';
 
 const HAZARD_WORDS: Record<Hazard, string> = {
   isocyanate: 'Isocyanates',
@@ -25,29 +25,10 @@ export function SheetFields() {
       <div className="grid gap-3 sm:grid-cols-2">
         <Field name="name" label="Product" autoFocus />
         <SelectField name="family" label="Family" choices={choices(FAMILIES)} />
+        <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />
       </div>
       <Parts />
-      <section aria-labelledby="film" className="space-y-3">
-        <h2 id="film" className="batten pb-1 text-lg">
-          Film and method
-        </h2>
-        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <Field name="solids" label="Volume solids" unit="%" inputMode="decimal" />
-          <QuantityField name="film.min" label="Dry film, least" quantity="film" />
-          <QuantityField name="film.typical" label="Typical" quantity="film" />
-          <QuantityField name="film.max" label="Most" quantity="film" />
-        </div>
-        <Ticks
-          name="methods"
-          legend="Methods"
-          choices={METHODS.map((m) => [m, METHOD_WORDS[m]] as [Method, string])}
-        />
-        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <Field name="thinnerName" label="Thinner named" />
-          <Field name="thinnerLimit" label="Thinner, at most" unit="%" inputMode="decimal" />
-          <Field name="induction" label="Induction" unit="min" inputMode="numeric" />
-        </div>
-      </section>
+      <FilmFields />
       <section aria-labelledby="limits" className="space-y-3">
         <h2 id="limits" className="batten pb-1 text-lg">
           Air and surface
@@ -178,33 +159,6 @@ function Colours() {
       <button type="button" className="btn btn-sm" onClick={() => append({ name: '', hex: '#8b9299' })}>
         Another colour
       </button>
-    </fieldset>
-  );
-}
-
-function Ticks<T extends string>({
-  name,
-  legend,
-  choices: list,
-}: {
-  name: 'methods' | 'hazards';
-  legend: string;
-  choices: readonly [T, string][];
-}) {
-  const { register, getFieldState, formState } = useFormContext<SheetValues>();
-  const { error } = getFieldState(name, formState);
-  return (
-    <fieldset>
-      <legend className="label-caps pb-1">{legend}</legend>
-      <div className="flex flex-wrap gap-x-5 gap-y-1">
-        {list.map(([value, text]) => (
-          <label key={value} className="flex cursor-pointer items-center gap-2 py-1">
-            <input type="checkbox" className="checkbox" value={value} {...register(name)} />
-            {text}
-          </label>
-        ))}
-      </div>
-      {error?.message && <p className="text-error text-sm font-semibold">{error.message}</p>}
     </fieldset>
   );
 }

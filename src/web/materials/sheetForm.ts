@@ -30,6 +30,7 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
   return {
     name: product.name,
     family: sheet.family,
+    resin: sheet.resin ?? '',
     parts: sheet.parts.map((part) => ({
       name: part.name,
       ratio: fieldText(part.ratio),
@@ -43,6 +44,13 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
     solids: fieldText(sheet.volumeSolids * 100),
     film: { min: film(sheet.film.min), typical: film(sheet.film.typical), max: film(sheet.film.max) },
     methods: sheet.methods,
+    byMethod: sheet.byMethod.map(({ method, film: own, thinnerMax }) => ({
+      method,
+      min: own ? film(own.min) : '',
+      typical: own ? film(own.typical) : '',
+      max: own ? film(own.max) : '',
+      thinner: thinnerMax === null ? '' : fieldText(thinnerMax * 100),
+    })),
     thinnerName: sheet.thinner?.name ?? '',
     thinnerLimit: sheet.thinner?.maxFraction == null ? '' : fieldText(sheet.thinner.maxFraction * 100),
     induction: fieldText(sheet.inductionMin),
@@ -144,6 +152,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     name: values.name.trim(),
     sheet: {
       family: values.family,
+      resin: values.resin.trim() || null,
       parts: values.parts.map((part, i) => ({
         name: part.name.trim(),
         ratio:
@@ -159,6 +168,21 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         max: read.quantity('film.max', 'most film', values.film.max, 'film'),
       },
       methods: values.methods,
+      byMethod: values.byMethod.map((own, i) => {
+        const at = `byMethod.${i}`;
+        const stated = [own.min, own.typical, own.max].some((text) => text.trim() !== '');
+        return {
+          method: own.method,
+          film: stated
+            ? {
+                min: read.quantity(`${at}.min`, 'least film', own.min, 'film'),
+                typical: read.quantity(`${at}.typical`, 'typical film', own.typical, 'film'),
+                max: read.quantity(`${at}.max`, 'most film', own.max, 'film'),
+              }
+            : null,
+          thinnerMax: optionalPercent(`${at}.thinner`, 'thinner limit', own.thinner),
+        };
+      }),
       thinner: values.thinnerName.trim()
         ? {
             name: values.thinnerName.trim(),
@@ -223,6 +247,11 @@ export function sheetFormPath(path: string): string {
     .replace(/^thinner\.maxFraction$/, 'thinnerLimit')
     .replace(/^preparation\.profileMinMicrons$/, 'profileMin')
     .replace(/^preparation\.profileMaxMicrons$/, 'profileMax')
+    .replace(
+      /^(byMethod\.\d+)\.film(?:\.(min|typical|max))?$/,
+      (_, at: string, key = 'min') => `${at}.${key}`,
+    )
+    .replace(/^(byMethod\.\d+)\.thinnerMax$/, '$1.thinner')
     .replace(/^(additives\.\d+)\.maxMlPerLitre$/, '$1.max')
     .replace(/^(potLife|events\.[\w-]+|overcoat\.\d+\.(?:min|chemicalMax))$/, '$1.0')
     .replace(/^overcoat\.(\d+)\.thumb\.opens$/, 'overcoat.$1.thumbOpens.0')

@@ -15,16 +15,27 @@ export interface OvercoatValues {
   keyGrit: string;
 }
 
+/** Figures of one method as typed; empty: as for all. */
+export interface MethodValues {
+  method: Method;
+  min: string;
+  typical: string;
+  max: string;
+  thinner: string;
+}
+
 /** A sheet as typed: one row of temperatures for all its tables, times as the paper has them. */
 export interface SheetValues {
   name: string;
   family: ProductSheet['family'];
+  resin: string;
   parts: { name: string; ratio: string; density: string }[];
   ratioBy: ProductSheet['ratioBy'];
   ratioTolerance: string;
   solids: string;
   film: { min: string; typical: string; max: string };
   methods: Method[];
+  byMethod: MethodValues[];
   thinnerName: string;
   thinnerLimit: string;
   induction: string;
@@ -66,6 +77,7 @@ export function emptySheet(system: UnitSystem): SheetValues {
   return {
     name: '',
     family: 'epoxy-primer',
+    resin: '',
     parts: [
       { name: 'base', ratio: '', density: '' },
       { name: 'hardener', ratio: '', density: '' },
@@ -75,6 +87,7 @@ export function emptySheet(system: UnitSystem): SheetValues {
     solids: '',
     film: { min: '', typical: '', max: '' },
     methods: ['brush', 'roller'],
+    byMethod: [],
     thinnerName: '',
     thinnerLimit: '',
     induction: '0',

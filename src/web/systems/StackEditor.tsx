@@ -203,6 +203,7 @@ function LaidThin({ context, steps }: { context: StackContext; steps: readonly S
       targetMicrons: step.coats * step.dryMicronsPerCoat,
       laidMicrons,
       sheet: product.sheet,
+      method: step.method,
     });
     return still.coats > 0 ? [{ step, product, laidMicrons, ...still }] : [];
   });

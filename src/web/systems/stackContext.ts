@@ -1,5 +1,5 @@
 import type { Area, AreaClock, Product, StackView, Step } from '../../contract/index.ts';
-import { type Bond, coatsWanted, colourOf, type JudgedStack } from '../../core/system/index.ts';
+import { type Bond, coatsWanted, colourOf, filmOf, type JudgedStack } from '../../core/system/index.ts';
 import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
@@ -38,7 +38,7 @@ export function drawnSteps(
     const product = context.products.find((each) => each.id === step.productId);
     const coats = Math.round(coatsWanted(step, context.area.highWear));
     if (!product || !(coats >= 1 && coats <= 30 && step.dryMicronsPerCoat > 0)) return [];
-    const { film, colours } = product.sheet;
+    const { colours } = product.sheet;
     const hex = (name: string) => colours.find((each) => each.name === name)?.hex ?? NO_COLOUR;
     const laidBonds = context.bonds[step.id] ?? [];
     const planned = (coat: number): Bond =>
@@ -49,7 +49,7 @@ export function drawnSteps(
         product: product.name,
         coats,
         micronsPerCoat: step.dryMicronsPerCoat,
-        film,
+        film: filmOf(product.sheet, step.method),
         colours: Array.from({ length: coats }, (_, coat) => hex(colourOf(step, coat))),
         laid: context.asLaid[step.id] ?? [],
         bonds: Array.from({ length: coats }, (_, coat) => laidBonds[coat]?.bond ?? planned(coat)),

@@ -1,7 +1,15 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Product, StackInput, Step } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
-import type { Band, FilledStep, LayOrder, Overrule, StepTask, TaskKind } from '../../core/system/index.ts';
+import {
+  type Band,
+  type FilledStep,
+  filmOf,
+  type LayOrder,
+  type Overrule,
+  type StepTask,
+  type TaskKind,
+} from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
@@ -101,13 +109,14 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
 /** A new step of a product, at its sheet's typical film. */
 export function stepOf(product: Product, system: UnitSystem): StepValues {
   const { sheet } = product;
+  const method = sheet.methods[0] ?? 'brush';
   return {
     stepId: uuidv7(),
     productId: product.id,
     coats: '1',
     extraCoats: '0',
-    microns: shownFilm(sheet.film.typical, system),
-    method: sheet.methods[0] ?? 'brush',
+    microns: shownFilm(filmOf(sheet, method).typical, system),
+    method,
     thinner: '0',
     colours: sheet.colours.slice(0, 2).map((colour) => colour.name),
     signal: '',

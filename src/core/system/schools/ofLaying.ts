@@ -1,6 +1,7 @@
 import type { Method } from '../../film/index.ts';
 import type { Family } from '../families.ts';
 import { ANTIFOULINGS, isIn, TREATMENTS } from '../groups.ts';
+import { filmOf } from '../sheet.ts';
 import type { LayOrder, StepTask } from '../step.ts';
 import {
   agreed,
@@ -20,8 +21,25 @@ const METHODS: Record<string, readonly Method[]> = {
   'roll-and-tip': ['roll-and-tip', 'roller', 'brush'],
   roll: ['roller', 'brush'],
 };
+const filmBy = (step: SchooledStep, place: SchoolPlace) => {
+  const product = productOf(step, place);
+  return product && filmOf(product.sheet, step.method);
+};
 const methodBy = (way: string, step: SchooledStep, place: SchoolPlace): Method | undefined =>
   METHODS[way]?.find((method) => productOf(step, place)?.sheet.methods.includes(method));
+
+/** A step laid by another method: where that lays another film, in the coats that reach the same in all. */
+function laidBy(step: SchooledStep, method: Method, place: SchoolPlace): SchooledStep {
+  const laid = { ...step, method };
+  const [was, film] = [filmBy(step, place), filmBy(laid, place)];
+  if (!film || was === film) return laid;
+  const total = step.coats * step.dryMicronsPerCoat;
+  return {
+    ...laid,
+    coats: Math.max(1, Math.ceil(total / film.typical - 1e-9)),
+    dryMicronsPerCoat: film.typical,
+  };
+}
 
 export const applicationPractice: Practice = {
   applies: (steps) => steps.length > 0,
@@ -34,7 +52,10 @@ export const applicationPractice: Practice = {
       );
     }) ?? null,
   take: (steps, way, place) =>
-    steps.map((step) => ({ ...step, method: methodBy(way, step, place) ?? step.method })),
+    steps.map((step) => {
+      const method = methodBy(way, step, place);
+      return method === undefined || method === step.method ? step : laidBy(step, method, place);
+    }),
 };
 
 /** Coats that are laid thin or heavy: films, not what soaks in or is broadcast. */
@@ -57,13 +78,11 @@ export const thicknessPractice: Practice = {
     agreed(
       steps
         .filter((step) => !isOf(NO_FILM, step, place))
-        .map((step) =>
-          step.dryMicronsPerCoat > (productOf(step, place)?.sheet.film.typical ?? 0) ? 'heavy' : 'thin',
-        ),
+        .map((step) => (step.dryMicronsPerCoat > (filmBy(step, place)?.typical ?? 0) ? 'heavy' : 'thin')),
     ),
   take: (steps, way, place) =>
     steps.map((step) => {
-      const film = productOf(step, place)?.sheet.film;
+      const film = filmBy(step, place);
       if (!film || isOf(NO_FILM, step, place)) return step;
       const total = step.coats * step.dryMicronsPerCoat;
       const coats = Math.max(1, Math.ceil(total / (way === 'heavy' ? film.max : film.typical) - 1e-9));

@@ -1,5 +1,6 @@
 import type { Family, Substrate } from '../families.ts';
 import { isIn } from '../groups.ts';
+import { filmOf } from '../sheet.ts';
 import type { LayOrder, StepPlan, StepTask } from '../step.ts';
 import type { Choosable } from '../templates.ts';
 
@@ -45,11 +46,12 @@ export const agreed = (ways: readonly (string | null)[]): string | null =>
 export function withProduct(step: SchooledStep, { id, sheet }: Choosable): SchooledStep {
   const names = sheet.colours.map((colour) => colour.name);
   const signal = step.signal !== null && names.length > 1 ? (names.at(-1) as string) : null;
+  const method = sheet.methods.includes(step.method) ? step.method : (sheet.methods[0] ?? step.method);
   return {
     ...step,
     productId: id,
-    dryMicronsPerCoat: sheet.film.typical,
-    method: sheet.methods.includes(step.method) ? step.method : (sheet.methods[0] ?? step.method),
+    dryMicronsPerCoat: filmOf(sheet, method).typical,
+    method,
     thinner: 0,
     colours: (signal === null ? names : names.slice(0, -1)).slice(0, 2),
     signal,

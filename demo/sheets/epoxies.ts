@@ -1,0 +1,126 @@
+import type { ProductSheet } from '../../src/core/system/index.ts';
+import { BUFF, days, epoxy, GREY, h, parts, RED, rule, WHITE } from './build.ts';
+
+/** The epoxy half of the range: primers, barrier, fillers. Every figure is made up for the demo. */
+export const EPOXIES: Record<string, ProductSheet> = {
+  'Marram Grey Primer': {
+    ...epoxy,
+    family: 'epoxy-primer',
+    parts: parts(3, 1, 1.52, 0.98),
+    resin: 'polyamide-cured epoxy',
+    volumeSolids: 0.52,
+    film: { min: 40, typical: 60, max: 90 },
+    byMethod: [
+      { method: 'airless-spray', film: { min: 60, typical: 75, max: 125 }, thinnerMax: 0.05 },
+      { method: 'brush', film: { min: 35, typical: 50, max: 75 }, thinnerMax: null },
+    ],
+    thinner: { name: 'Marram Thinner E', maxFraction: 0.1 },
+    inductionMin: 15,
+    potLife: [{ tempC: 20, minutes: 300 }],
+    cure: {
+      stopC: 7,
+      events: {
+        'dew-safe': h(8, 4, 2.5),
+        'tack-free': h(6, 3, 2),
+        sandable: h(36, 18, 10),
+        walk: h(24, 12, 8),
+        'full-cure': days(12, 7, 4),
+      },
+      overcoat: [
+        rule('self', h(10, 5, 3), days(10, 7, 4), 120),
+        rule('epoxy-barrier', h(10, 5, 3), days(10, 7, 4), 120),
+        rule('any', h(16, 8, 5), days(5, 3, 2), 180),
+      ],
+    },
+    colours: [GREY, RED],
+  },
+  'Marram Winter Primer': {
+    ...epoxy,
+    family: 'epoxy-primer',
+    parts: parts(4, 1, 1.48, 1.01),
+    volumeSolids: 0.55,
+    film: { min: 40, typical: 60, max: 100 },
+    thinner: { name: 'Marram Thinner E', maxFraction: 0.05 },
+    inductionMin: 20,
+    potLife: [{ tempC: 20, minutes: 120 }],
+    cure: {
+      stopC: -2,
+      events: {
+        'dew-safe': h(4, 2, 1.2),
+        'tack-free': h(3, 1.5, 1),
+        sandable: h(16, 8, 5),
+        'full-cure': days(7, 4, 3),
+      },
+      overcoat: [rule('any', h(6, 3, 2), days(4, 3, 1.5), 120)],
+    },
+    colours: [WHITE],
+  },
+  'Thrift Barrier': {
+    ...epoxy,
+    family: 'epoxy-barrier',
+    parts: parts(2, 1, 1.44, 1.02),
+    resin: 'amine-cured epoxy',
+    volumeSolids: 0.71,
+    film: { min: 75, typical: 110, max: 160 },
+    thinner: { name: 'Marram Thinner E', maxFraction: 0.05 },
+    inductionMin: 20,
+    potLife: [{ tempC: 20, minutes: 150 }],
+    cure: {
+      stopC: 7,
+      events: {
+        'dew-safe': h(9, 5, 3),
+        'tack-free': h(8, 4, 2.5),
+        sandable: h(40, 20, 12),
+        immersion: days(8, 5, 3),
+        'full-cure': days(14, 7, 5),
+      },
+      overcoat: [
+        rule('self', h(10, 5, 3), days(14, 10, 6), 120),
+        rule('ablative-antifouling', h(7, 4, 2.2), h(14, 8, 4.5), 120, {
+          opens: h(7, 4, 2.2),
+          closes: h(11, 6, 3.5),
+        }),
+        rule('hard-antifouling', h(7, 4, 2.2), h(14, 8, 4.5), 120, {
+          opens: h(7, 4, 2.2),
+          closes: h(11, 6, 3.5),
+        }),
+        rule('any', h(12, 6, 4), days(5, 3, 2), 120),
+      ],
+    },
+    colours: [GREY, WHITE],
+    note: 'Alternate the colours from coat to coat.',
+  },
+  'Sandwort High Build': {
+    ...epoxy,
+    family: 'epoxy-surfacer',
+    parts: parts(1, 1, 1.38, 1.31),
+    volumeSolids: 0.68,
+    film: { min: 120, typical: 250, max: 500 },
+    thinner: { name: 'Marram Thinner E', maxFraction: 0.1 },
+    inductionMin: 10,
+    potLife: [{ tempC: 20, minutes: 120 }],
+    cure: {
+      stopC: 10,
+      events: { 'dew-safe': h(10, 6, 4), sandable: h(40, 18, 10), 'full-cure': days(14, 7, 5) },
+      overcoat: [rule('any', h(20, 10, 6), days(5, 3, 2), 120)],
+    },
+    colours: [BUFF],
+  },
+  'Sandwort Fairing': {
+    ...epoxy,
+    family: 'epoxy-filler',
+    parts: parts(1, 1, 0.82, 0.8),
+    methods: ['brush'],
+    volumeSolids: 0.98,
+    film: { min: 200, typical: 1500, max: 5000 },
+    thinner: null,
+    inductionMin: 0,
+    potLife: [{ tempC: 20, minutes: 45 }],
+    cure: {
+      stopC: 8,
+      events: { sandable: h(30, 14, 8), 'full-cure': days(10, 5, 3) },
+      overcoat: [rule('any', h(30, 14, 8), h(48, 24, 16), 80)],
+    },
+    colours: [BUFF],
+  },
+};

@@ -1,0 +1,62 @@
+import Joi from 'joi';
+import type { CureSheet, CurvePoint, FilmEvent, OvercoatRule } from '../core/cure/index.ts';
+import { families } from './families.ts';
+import { above0, between, objectOf } from './joi.ts';
+
+const TEN_YEARS_MIN = 5_256_000;
+
+/** A table of times over temperature: shorter when hotter, as everything that cures is. */
+export const points = (label: string, least = 1) =>
+  Joi.array()
+    .items(
+      objectOf<CurvePoint>({
+        tempC: between(`${label}: temperature (°C)`, -40, 80).required(),
+        minutes: above0(`${label}: time (min)`, TEN_YEARS_MIN).required(),
+      }),
+    )
+    .min(least)
+    .max(5)
+    .unique('tempC')
+    .custom((value: CurvePoint[], helpers) => {
+      const sorted = [...value].sort((a, b) => a.tempC - b.tempC);
+      const wrong = sorted.find((point, i) => i > 0 && point.minutes > (sorted[i - 1] as CurvePoint).minutes);
+      return wrong ? helpers.error('curve.slower', { tempC: wrong.tempC, minutes: wrong.minutes }) : value;
+    })
+    .messages({
+      'curve.slower': '{#label}: {#minutes} min at {#tempC} °C is longer than at a lower temperature',
+      'array.min': '{#label} has no time',
+    })
+    .label(label);
+
+const overcoat = objectOf<OvercoatRule>({
+  by: Joi.string()
+    .valid('self', 'any', ...Object.keys(families))
+    .label('overcoat: by')
+    .required(),
+  min: points('overcoat minimum').required(),
+  chemicalMax: points('end of the chemical window').allow(null).required(),
+  thumb: Joi.object({
+    opens: points('thumb window opens').required(),
+    closes: points('thumb window closes').required(),
+  })
+    .allow(null)
+    .optional(),
+  keyGrit: between('key grit', 24, 2000).integer().allow(null).required(),
+});
+
+const eventTable = (label: string) => points(label).optional();
+
+/** When a film may be overcoated, sanded, walked on, wetted. */
+export const cureSheet = objectOf<CureSheet>({
+  stopC: between('stop temperature (°C)', -20, 40).allow(null).required(),
+  events: objectOf<Record<FilmEvent, CurvePoint[]>>({
+    'dew-safe': eventTable('dew-safe'),
+    'tack-free': eventTable('tack-free'),
+    sandable: eventTable('sandable'),
+    walk: eventTable('walk on'),
+    immersion: eventTable('earliest immersion'),
+    'latest-immersion': eventTable('latest immersion'),
+    'full-cure': eventTable('full cure'),
+  }).required(),
+  overcoat: Joi.array().items(overcoat).max(30).unique('by').label('overcoat windows').required(),
+});
