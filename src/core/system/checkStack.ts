@@ -1,18 +1,9 @@
 import type { Method } from '../film/index.ts';
 import type { Family, Substrate } from './families.ts';
 import { isIn, TREATMENTS } from './groups.ts';
-import {
-  type Bond,
-  type Ground,
-  JOINT_RULES,
-  type Joint,
-  type Lay,
-  type Mark,
-  type Rule,
-  SERVICE_RULES,
-  type ServiceKind,
-  type Verdict,
-} from './rules.ts';
+import { JOINT_RULES } from './jointRules.ts';
+import type { Bond, Ground, Joint, Lay, Mark, Rule, ServiceKind, Verdict } from './rules.ts';
+import { SERVICE_RULES } from './serviceRules.ts';
 import { filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
 import type { Band } from './step.ts';
 
@@ -177,7 +168,9 @@ function groundsOf(layers: readonly Layer[], i: number, place: StackPlace): Grou
   const below = layers[i - 1];
   if (!below) return [placeGround(place)];
   const met: Ground = { kind: 'coat', family: below.family };
-  return below.band && !layers[i]?.band ? [met, ...groundsOf(layers, i - 1, place)] : [met];
+  // A wash or converter is no coat: what comes over it meets the surface through it.
+  const through = isIn(TREATMENTS, below.family) || (below.band && !layers[i]?.band);
+  return through ? [met, ...groundsOf(layers, i - 1, place)] : [met];
 }
 
 function placeGround(place: StackPlace): Ground {
@@ -202,7 +195,7 @@ export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedS
         substrate: place.substrate,
         service: place.service,
         windowClosed: false,
-        // Through a converter or wash the next coat meets treated metal, of which no sheet speaks.
+        // Of washes and converters no sheet speaks; the surface below them is asked for besides.
         grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : layer.grounds,
       }),
     );

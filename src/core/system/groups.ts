@@ -44,6 +44,7 @@ export const ONE_PACK_FOR: Partial<Record<Family, Family>> = {
   'penetrating-epoxy-sealer': 'one-pack-primer',
   'epoxy-surfacer': 'one-pack-undercoat',
   'epoxy-filler': 'one-pack-undercoat',
+  'polyester-filler': 'one-pack-undercoat',
   'epoxy-finish': 'one-pack-enamel',
   'bilge-epoxy': 'one-pack-bilge',
   'two-pack-polyurethane': 'one-pack-enamel',

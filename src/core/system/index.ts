@@ -11,6 +11,7 @@ export {
 export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } from './compare.ts';
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
 export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TWO_PACKS } from './groups.ts';
+export { JOINT_RULES } from './jointRules.ts';
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export { type LaidBond, laidBond } from './laidBond.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
@@ -19,12 +20,10 @@ export {
   type Bond,
   type Ground,
   holdsCopper,
-  JOINT_RULES,
   type Joint,
   LEAVE_BARE_REASON,
   type Mark,
   type Rule,
-  SERVICE_RULES,
   type ServiceKind,
   type Verdict,
 } from './rules.ts';
@@ -37,6 +36,7 @@ export {
   schoolInForce,
   switchSchool,
 } from './schools/index.ts';
+export { SERVICE_RULES } from './serviceRules.ts';
 export {
   type Additive,
   type ByMethod,

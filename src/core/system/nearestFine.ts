@@ -56,6 +56,18 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
     families: put(families, at, 'epoxy-primer'),
     said: 'epoxy primer under the filler',
   }),
+  'zinc-off-steel': (families, at) => ({
+    families: change(families, at, 'epoxy-primer'),
+    said: 'epoxy primer instead of the zinc',
+  }),
+  'sealer-on-film': (families, at) => ({
+    families: families.toSpliced(at, 1),
+    said: 'no sealer over a film',
+  }),
+  'biocide-inside': (families, at) => ({
+    families: families.toSpliced(at, 1),
+    said: 'no antifouling inside',
+  }),
   'converter-off-steel': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no converter' }),
   'wash-on-paint': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no wash over paint' }),
   'epoxy-in-daylight': (families, at) => ({

@@ -144,6 +144,12 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     expect(judged(way, { substrate: 'steel' }).verdict).toBe('fine');
     expect(joint('epoxy-primer', 'passivating-wash', { substrate: 'steel' }).verdict).toBe('no');
   });
+  it('a wash or converter is no coat: what comes over it meets the steel through it', () => {
+    for (const treatment of ['passivating-wash', 'rust-converter'] as const) {
+      expect(said([treatment, 'hard-antifouling'], { substrate: 'steel' })).toContain('antifouling-on-bare');
+      expect(said([treatment, 'epoxy-filler'], { substrate: 'steel' })).toContain('filler-on-bare-steel');
+    }
+  });
   it('a thinner that is not on the sheet: no; above its limit: no', () => {
     const thinned = (thinnerMax: number | null): Layer => ({
       ...layerOf('two-pack-polyurethane'),
@@ -308,5 +314,62 @@ describe('the nearest stack that would be fine', () => {
       { seed: 7, numRuns: 400 },
     );
     expect(proposed).toBeGreaterThan(300);
+  });
+});
+
+/** Beside the handbook's table: common practice, no source. */
+describe('rules the table leaves to the trade', () => {
+  it('zinc primer works on bare steel only: over a wash yes, over paint or on aluminium no', () => {
+    const zinc = (families: Family[], substrate: 'steel' | 'aluminium' = 'steel') =>
+      said(families, { substrate, service: 'splash' });
+    expect(zinc(['zinc-epoxy-primer', 'two-pack-polyurethane'])).not.toContain('zinc-off-steel');
+    expect(zinc(['passivating-wash', 'zinc-epoxy-primer'])).not.toContain('zinc-off-steel');
+    expect(zinc(['epoxy-primer', 'zinc-epoxy-primer'])).toContain('zinc-off-steel');
+    expect(zinc(['zinc-epoxy-primer'], 'aluminium')).toContain('zinc-off-steel');
+  });
+  it('filler is primed again before a finish or antifouling goes over it', () => {
+    for (const over of ['two-pack-polyurethane', 'ablative-antifouling', 'varnish'] as const)
+      expect(joint('epoxy-filler', over, { substrate: 'grp' }).judgements.map((j) => j.ruleId)).toContain(
+        'finish-on-filler',
+      );
+    expect(joint('epoxy-filler', 'epoxy-primer', { substrate: 'grp' }).verdict).toBe('fine');
+  });
+  it('polyester filler lifts a one-pack as any strong solvent does', () => {
+    expect(joint('one-pack-primer', 'polyester-filler', { service: 'daylight' }).verdict).toBe('no');
+  });
+  it('two-pack over water-borne: after a test patch', () => {
+    expect(
+      joint('waterborne-acrylic', 'two-pack-polyurethane', { service: 'interior' }).judgements[0],
+    ).toEqual(expect.objectContaining({ ruleId: 'two-pack-over-waterborne', verdict: 'condition' }));
+  });
+  it('a penetrating sealer soaks into timber, filler and itself, not into a film', () => {
+    const timber = { substrate: 'timber', service: 'daylight' } as const;
+    expect(joint('epoxy-primer', 'penetrating-epoxy-sealer', timber).verdict).toBe('no');
+    expect(joint('penetrating-epoxy-sealer', 'penetrating-epoxy-sealer', timber).verdict).toBe('fine');
+    expect(joint('epoxy-filler', 'penetrating-epoxy-sealer', timber).verdict).toBe('fine');
+  });
+  it.each(['tank', 'bilge', 'interior'] as const)('no biocide in a %s', (service) => {
+    expect(said(['epoxy-primer', 'hard-antifouling'], { service })).toContain('biocide-inside');
+    const way = nearestFine(['epoxy-barrier', 'hard-antifouling'], place({ service }));
+    expect(way?.families).toEqual(['epoxy-barrier']);
+  });
+});
+
+describe('a band leaves the rest of the area free', () => {
+  const layer = (family: Family, band = false): Layer => ({ ...layerOf(family), band });
+  const grp = place({ substrate: 'grp', service: 'immersed' });
+  it('what comes over it meets both the band and what is below', () => {
+    const under = [layer('hard-antifouling'), layer('ablative-antifouling', true)];
+    const { layers } = checkStack([layer('epoxy-barrier'), ...under, layer('ablative-antifouling')], grp);
+    // Over its own kind on the band it would be fused; over the hard coat beside it, it is to be abraded.
+    expect(layers[3]?.judgements.map((j) => j.ruleId)).toEqual(['ablative-over-hard']);
+    expect(layers[3]?.bond).toBe('keyed');
+  });
+  it('a barrier on a band only does not stand between antifouling and bare metal', () => {
+    const { layers } = checkStack([layer('epoxy-barrier', true), layer('copper-free-antifouling')], {
+      ...grp,
+      substrate: 'aluminium',
+    });
+    expect(layers[1]?.judgements.map((j) => j.ruleId)).toContain('antifouling-on-bare');
   });
 });

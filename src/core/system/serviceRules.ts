@@ -1,0 +1,86 @@
+import type { Family } from './families.ts';
+import { ANTIFOULINGS, BARE_METALS, EPOXIES, FILLERS, isIn, TOPCOATS, TREATMENTS } from './groups.ts';
+import type { ServiceKind, ServiceRule } from './rules.ts';
+
+const weather: readonly ServiceKind[] = ['daylight', 'splash'];
+
+/** Rules of what a stack has to stand [T]. */
+export const SERVICE_RULES: readonly ServiceRule[] = [
+  {
+    id: 'epoxy-in-daylight',
+    verdict: 'no',
+    reason:
+      'epoxy chalks in the sun: it is fine in bilges, behind panels and under antifouling, not as the last coat',
+    mark: 'T',
+    at: ({ families, service }) => {
+      const last = families.length - 1;
+      return last >= 0 && isIn(weather, service) && isIn(EPOXIES, families[last] as Family) ? [last] : [];
+    },
+  },
+  {
+    id: 'topcoat-under-water',
+    verdict: 'no',
+    reason:
+      'polyurethane and enamel blister and foul under water: keep them above the line, antifouling carried a little over',
+    mark: 'T',
+    at: ({ families, service }) =>
+      service === 'immersed' || service === 'tank'
+        ? families.flatMap((family, i) => (isIn(TOPCOATS, family) ? [i] : []))
+        : [],
+  },
+  {
+    id: 'zinc-under-water',
+    verdict: 'no',
+    reason: 'zinc primer beside anodes becomes one: only under a full barrier',
+    mark: 'T',
+    at: ({ families, service }) =>
+      service === 'immersed'
+        ? families.flatMap((family, i) =>
+            family === 'zinc-epoxy-primer' && !families.slice(i + 1).includes('epoxy-barrier') ? [i] : [],
+          )
+        : [],
+  },
+  {
+    id: 'biocide-inside',
+    verdict: 'no',
+    reason: 'biocides have no business inside a boat, least of all in a tank',
+    mark: 'T',
+    at: ({ families, service }) =>
+      isIn(['tank', 'interior', 'bilge'], service)
+        ? families.flatMap((family, i) => (isIn(ANTIFOULINGS, family) ? [i] : []))
+        : [],
+  },
+  {
+    id: 'treatment-last',
+    verdict: 'no',
+    reason: 'a wash or converter is no coat: it wants paint over it',
+    mark: 'T',
+    at: ({ families }) => {
+      const last = families.length - 1;
+      return last >= 0 && isIn(TREATMENTS, families[last] as Family) ? [last] : [];
+    },
+  },
+  {
+    id: 'metal-without-primer',
+    verdict: 'no',
+    reason: 'nothing between bare metal and the paint: a primer for the metal first',
+    mark: 'T',
+    at: ({ families, substrate }) => {
+      const film = families.findIndex((family) => !isIn(TREATMENTS, family));
+      const primers: readonly Family[] = [
+        'zinc-epoxy-primer',
+        'epoxy-primer',
+        'surface-tolerant-epoxy',
+        'epoxy-barrier',
+        'one-pack-primer',
+        'bilge-epoxy',
+        'epoxy-finish',
+      ];
+      const family = families[film];
+      if (!family || !isIn(BARE_METALS, substrate)) return [];
+      // Fillers and antifouling on bare metal have rules of their own.
+      if (isIn(primers, family) || isIn(FILLERS, family) || isIn(ANTIFOULINGS, family)) return [];
+      return [film];
+    },
+  },
+];
