@@ -97,7 +97,7 @@ test('one-pack and two-pack topsides side by side, and where the trade disagrees
   await page.getByLabel('At a steady').fill('2');
   await page.keyboard.press('Enter');
   await expect(row('First coat to last')).toContainText('not at this temperature');
-  await expect(page.getByText('One-pack or two-pack?')).toBeVisible();
+  await expect(page.getByText(/Topsides, one-pack: forgiving, in winter/)).toBeVisible();
   await expectAccessible(page);
 });
 

@@ -92,6 +92,7 @@ export const emptyTest = yardTest(false);
 /** Another empty yard: files that share a test share its server. */
 export const surveyTest = yardTest(false);
 export const systemsTest = yardTest(true);
+export const stacksTest = yardTest(true);
 
 interface AxeResult {
   violations: { id: string; help: string; nodes: { target: string[]; failureSummary: string }[] }[];

@@ -65,8 +65,11 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
       <ol className="divide-base-300 divide-y">
         {work.map(({ task, state }) => (
           <li key={task.taskId} className="flex flex-wrap items-center gap-3 py-1">
-            <span className="grow">
-              <strong className="first-letter:uppercase inline-block">{sayTask(task)}</strong>
+            <span className="min-w-48 flex-1">
+              <strong className="inline-block first-letter:uppercase">
+                {sayTask({ ...task, note: '' })}
+              </strong>
+              {task.note && `: ${task.note}`}
               <span className="block text-sm">{sayState(task, state, zone, now)}</span>
             </span>
             {state === 'done' ? (
@@ -104,7 +107,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
 }
 
 function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: string, now: number): string {
-  if (state === 'done' && task.doneAt) return `done ${sayTime(task.doneAt, zone, now)}`;
+  if (state === 'done' && task.doneAt) return `✓ done ${sayTime(task.doneAt, zone, now)}`;
   if (task.endsAt) return `${state === 'done' ? 'over since' : 'until'} ${sayTime(task.endsAt, zone, now)}`;
   if (task.kind === 'wait') return 'its clock starts when the work before it is ticked';
   return 'to do';

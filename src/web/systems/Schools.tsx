@@ -57,8 +57,8 @@ export function Schools({ context }: { context: StackContext }) {
           </fieldset>
         ))}
         <p className="text-sm">
-          A press changes the steps beside this; nothing is kept before it is saved. A way that is greyed out
-          is forbidden by the sheets, or wants a family that has no sheet here.
+          A press changes the steps beside this, as typing would; they still want saving. A way that is greyed
+          out is forbidden by the sheets, or wants a family that has no sheet here.
         </p>
       </div>
     </details>
