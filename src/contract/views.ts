@@ -1,7 +1,7 @@
 import type { AirReason } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
-import type { LaidBond, StepTask } from '../core/system/index.ts';
+import type { LaidBond, ProfileUnder, StepTask } from '../core/system/index.ts';
 import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
@@ -168,6 +168,8 @@ export interface StackView {
   asLaid: Record<string, number[]>;
   /** How each of them holds to the coat below it, by the log; null: the first, or nothing to judge by. */
   bonds: Record<string, (LaidBond | null)[]>;
+  /** The blast profile that its first coat has to fill; null: none. */
+  profile: ProfileUnder | null;
   /** The coldest that its surface will be as far as the forecast reaches; null without one. */
   coldest: { tempC: number; at: string } | null;
 }

@@ -1,7 +1,27 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aCoat, aPlannedArea, aStep, HOUR, NOON, weatherCsv, yardServer } from '../../test/yardServer.ts';
-import type { AreaClock, BenchView, Entry, EntryInput, LogView, StackView } from '../contract/index.ts';
+import {
+  aBoat,
+  aCoat,
+  anArea,
+  aPlannedArea,
+  aProduct,
+  aStep,
+  HOUR,
+  NOON,
+  weatherCsv,
+  yardServer,
+} from '../../test/yardServer.ts';
+import type {
+  AreaClock,
+  BenchView,
+  Entry,
+  EntryInput,
+  Finding,
+  FindingInput,
+  LogView,
+  StackView,
+} from '../contract/index.ts';
 
 let now = NOON;
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -159,5 +179,44 @@ describe('how coats hold as laid', () => {
       { bond: 'none', fault: 'not-keyed' },
       { bond: 'keyed', fault: null },
     ]);
+  });
+});
+
+describe('blasted steel drinks the first coat', () => {
+  it('the bench asks for what fills the profile measured, and the film by litres leaves it out', async () => {
+    now = NOON;
+    const boat = aBoat();
+    const area = anArea(boat.id, { substrate: 'steel' });
+    const product = aProduct({ family: 'epoxy-primer' });
+    const step = aStep(product.id);
+    await server.ask('POST', '/boats', boat);
+    await server.ask('POST', '/areas', area);
+    await server.ask('POST', '/products', product);
+    expect((await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] })).status).toBe(
+      200,
+    );
+    const finding: FindingInput = {
+      id: uuidv7(),
+      boatId: boat.id,
+      areaId: area.id,
+      at: new Date(now).toISOString(),
+      kind: 'profile',
+      value: 75,
+      grade: null,
+      limit: 50,
+      place: null,
+      photoIds: [],
+      note: 'replica tape',
+    };
+    expect((await server.ask<Finding>('POST', '/findings', finding)).body.verdict).toBe('fine');
+    const { body: bench } = await server.ask<BenchView>('GET', `/bench/${area.id}`);
+    // 20 m² × 100 µm / (1000 × 0.5 × 0.925), and 0.05 l/m² into the profile (handbook part 6, from memory).
+    const litres = (20 * 100) / (1000 * 0.5 * 0.925) + 20 * 0.05;
+    expect(bench.litresForCoat).toBeCloseTo(litres, 6);
+    const planned = { boat, area: { ...area, version: 1, archived: false }, product, step };
+    await log(aCoat(planned, NOON, { litres }));
+    const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`);
+    expect(stacks[0]?.asLaid[step.id]?.[0]).toBeCloseTo(100, 6);
+    expect(stacks[0]?.profile).toEqual({ microns: 75, from: 'measured' });
   });
 });

@@ -63,18 +63,21 @@ export function paintLitres(input: {
 }
 
 /**
- * Mean dry film from litres really used: used × VS × (1 − loss) / area. The counterpart of {@link paintLitres}
- * without dead volume; thinner does not count, since none of it stays.
+ * Mean dry film from litres really used: (used − A × dead volume) × VS × (1 − loss) / A. The counterpart of
+ * {@link paintLitres}; thinner does not count, since none of it stays.
  */
 export function dryMicronsFromLitres(input: {
   litres: number;
   areaM2: number;
   volumeSolids: number;
   loss: number;
+  deadVolume?: number;
 }): number {
   positive('volume solids', input.volumeSolids, 1);
-  const kept = within('litres', input.litres, 0, 100_000) * (1 - within('loss', input.loss, 0, 0.9));
-  return (1000 * kept * input.volumeSolids) / positive('area', input.areaM2, 100_000);
+  const areaM2 = positive('area', input.areaM2, 100_000);
+  const dead = areaM2 * within('dead volume', input.deadVolume ?? 0, 0, 1);
+  const filming = Math.max(0, within('litres', input.litres, 0, 100_000) - dead);
+  return (1000 * filming * (1 - within('loss', input.loss, 0, 0.9)) * input.volumeSolids) / areaM2;
 }
 
 /**

@@ -124,8 +124,12 @@ export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] })
 
 function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
   const found: Judgement[] = [];
-  const add = (ruleId: string, verdict: 'condition' | 'no', reason: string, mark: Mark = 'P') =>
-    found.push({ ruleId, verdict, reason, condition: null, mark });
+  const add = (
+    ruleId: string,
+    verdict: 'condition' | 'no',
+    reason: string,
+    condition: string | null = null,
+  ) => found.push({ ruleId, verdict, reason, condition, mark: 'P' });
   const { film, dryMicronsPerCoat: dry } = layer;
   if (film && dry > film.max) {
     add(
@@ -135,7 +139,12 @@ function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
     );
   }
   if (film && dry < film.min) {
-    add('film-too-thin', 'condition', `${dry} µm a coat is below the sheet’s least of ${film.min} µm`);
+    add(
+      'film-too-thin',
+      'condition',
+      `${dry} µm a coat is below the sheet’s least of ${film.min} µm`,
+      'another coat makes up the film',
+    );
   }
   if (layer.thinner > 0 && layer.thinnerMax === null) {
     add(
@@ -154,7 +163,8 @@ function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'too-cold',
       'condition',
-      `it stops curing below ${layer.stopC} °C, and ${place.coldestC} °C is expected: heat, or a winter grade`,
+      `it stops curing below ${layer.stopC} °C, and ${Number(place.coldestC.toFixed(1))} °C is expected`,
+      'heated, or a winter grade instead',
     );
   }
   return found;

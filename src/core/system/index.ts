@@ -16,6 +16,7 @@ export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './l
 export { type LaidBond, laidBond } from './laidBond.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
 export { type PrepStep, prepareFor, prepHours, prepTasks } from './prepareFor.ts';
+export { type ProfileUnder, profileUnder } from './profileUnder.ts';
 export {
   type Bond,
   type Ground,

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { SHEETS } from '../../../demo/sheets.ts';
 import { METHODS, type Method } from '../film/index.ts';
-import { coatGroups, lossOf, nextCoat, stackNeed, WHOLE_COAT_SHARE } from './index.ts';
+import {
+  coatGroups,
+  lossOf,
+  nextCoat,
+  type ProductSheet,
+  profileUnder,
+  stackNeed,
+  WHOLE_COAT_SHARE,
+} from './index.ts';
 
 const piece = (stepId: string, coatNo: number, areaM2: number, fromMs: number, toMs = fromMs + 1) => ({
   stepId,
@@ -84,6 +93,27 @@ describe('what a stack needs', () => {
     expect(thinned?.litres).toBe(plain?.litres);
     expect((thinned?.wetMicronsPerCoat ?? 0) / (plain?.wetMicronsPerCoat ?? 1)).toBeCloseTo(1.1, 12);
   });
+  it('the first coat fills the blast profile: 105 µm drink 0.07 l/m² (from memory), the second nothing', () => {
+    const need = (profileMicrons: number | null) =>
+      stackNeed({ areaM2: 10, spread: 0, steps: [step, step], profileMicrons }).steps;
+    const [first, second] = need(105);
+    expect((first?.litresOfCoat[0] ?? 0) - (first?.litresOfCoat[1] ?? 0)).toBeCloseTo(0.7, 10);
+    expect(second?.litresOfCoat).toEqual(need(null)[1]?.litresOfCoat);
+    expect(first?.litres).toBeCloseTo((need(null)[0]?.litres ?? 0) + 0.7, 10);
+  });
+  it('sealing an aggregate takes two to three smooth coats, the next about half of that (common practice)', () => {
+    const before = [{ kind: 'aggregate' as const, amount: null, note: '' }];
+    const [sealed] = stackNeed({ areaM2: 10, spread: 0, steps: [{ ...step, coats: 3, before }] }).steps;
+    const [first = 0, second = 0, third = 0] = sealed?.litresOfCoat ?? [];
+    expect([first / third, second / third]).toEqual([2.5, 1.25]);
+  });
+  it('a band takes its own m², never more than the area', () => {
+    const band = (areaM2: number) =>
+      stackNeed({ areaM2: 10, spread: 0, steps: [{ ...step, band: { name: 'edge', areaM2 } }] }).steps[0]
+        ?.litres;
+    const whole = litres({});
+    expect([band(2), band(30)]).toEqual([whole / 5, whole]);
+  });
   it.each([
     [39, 'too-thin', 40],
     [60, undefined, undefined],
@@ -99,5 +129,34 @@ describe('what a stack needs', () => {
     [{ dryMicronsPerCoat: 0 }, 'dry film 0 is outside what is above 0'],
   ])('%o is refused', (over, message) => {
     expect(() => litres(over)).toThrow(message);
+  });
+});
+
+describe('the profile under the first coat', () => {
+  const sheet = SHEETS['Marram Steel Primer'] as ProductSheet;
+  const under = (over: Partial<Parameters<typeof profileUnder>[0]> = {}, preparation = sheet.preparation) =>
+    profileUnder({
+      substrate: 'steel',
+      oldCoating: null,
+      measuredMicrons: null,
+      first: { ...sheet, preparation },
+      ...over,
+    });
+  const wants = (cleanliness: 'Sa 2½' | 'St 3' | null, least: number | null, most: number | null) => ({
+    cleanliness,
+    profileMinMicrons: least,
+    profileMaxMicrons: most,
+  });
+  it('as measured; else the middle of what the sheet wants; else what mineral grit gives', () => {
+    expect(under({ measuredMicrons: 83 })).toEqual({ microns: 83, from: 'measured' });
+    expect(under({}, wants('Sa 2½', 50, 80))).toEqual({ microns: 65, from: 'sheet' });
+    expect(under({}, wants('Sa 2½', 50, null))).toEqual({ microns: 50, from: 'sheet' });
+    expect(under({}, wants(null, null, null))).toEqual({ microns: 60, from: 'typical' });
+  });
+  it('none on other grounds, over old paint, by power tool, or under a converter', () => {
+    expect(under({ substrate: 'grp' })).toBeNull();
+    expect(under({ oldCoating: 'epoxy-primer' })).toBeNull();
+    expect(under({}, wants('St 3', 40, 60))).toBeNull();
+    expect(under({ first: { ...sheet, family: 'rust-converter' } })).toBeNull();
   });
 });

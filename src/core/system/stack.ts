@@ -1,7 +1,7 @@
-import { type Method, paintLitres, wetMicrons } from '../film/index.ts';
+import { deadVolumeLPerM2, type Method, paintLitres, wetMicrons } from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { filmOf, lossOf, type ProductSheet } from './sheet.ts';
-import { type Band, stepAreaM2 } from './step.ts';
+import { type Band, type StepTask, stepAreaM2 } from './step.ts';
 
 /** One step of a stack: a product laid in so many coats. */
 export interface StackStep {
@@ -12,14 +12,17 @@ export interface StackStep {
   method: Method;
   /** Thinner as a fraction of the mixed paint. */
   thinner: number;
+  /** Work before it: one that carries aggregate is sealed with more paint than a smooth coat takes. */
+  before?: readonly StepTask[];
   /** The part of the area it is laid on; null or left out: the whole. */
   band?: Band | null;
 }
 
 export interface StepNeed {
-  /** Unthinned litres for one coat at the area as measured, and at the top of its spread. */
+  /** Unthinned litres for one smooth coat at the area as measured. */
   litresPerCoat: number;
-  litresPerCoatHigh: number;
+  /** The same for each coat in turn: more where a profile or an aggregate drinks. */
+  litresOfCoat: number[];
   litres: number;
   litresHigh: number;
   thinnerLitres: number;
@@ -32,20 +35,32 @@ export interface StepNeed {
 }
 
 /**
+ * How much more than a smooth coat the coats that seal a broadcast aggregate take: the first two to three times, the
+ * second about half of that [T, handbook part 5]. Middle of the span.
+ */
+const SEALING = [2.5, 1.25] as const;
+
+/**
  * What each step of a stack takes on an area: litres, thinner and film.
  *
  * 20 m² at 100 µm dry, 50 % solids, by roller (7.5 % loss): 4.32 l a coat.
  *
  * @param areaM2 the area as measured; `spread` its fraction, which travels to the quantities
+ * @param profileMicrons of blasted steel under the first step, whose first coat fills it; null: none
  * @throws {QuantityError} on figures no paint has
  */
-export function stackNeed(input: { areaM2: number; spread: number; steps: readonly StackStep[] }): {
+export function stackNeed(input: {
+  areaM2: number;
+  spread: number;
+  steps: readonly StackStep[];
+  profileMicrons?: number | null;
+}): {
   steps: StepNeed[];
   dryMicrons: number;
   litres: number;
 } {
   const spread = within('spread', input.spread, 0, 1);
-  const steps = input.steps.map((step): StepNeed => {
+  const steps = input.steps.map((step, i): StepNeed => {
     const coats = within('coats', step.coats, 1, 50);
     if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'whole numbers');
     const { volumeSolids } = step.sheet;
@@ -54,12 +69,19 @@ export function stackNeed(input: { areaM2: number; spread: number; steps: readon
     const dry = step.dryMicronsPerCoat;
     const areaM2 = stepAreaM2({ band: step.band ?? null }, input.areaM2);
     const litresPerCoat = paintLitres({ areaM2, dryMicrons: dry, volumeSolids, loss });
+    const sealing = step.before?.some(({ kind }) => kind === 'aggregate') ? SEALING : [];
+    const profile = i === 0 ? (input.profileMicrons ?? 0) : 0;
+    const litresOfCoat = Array.from({ length: coats }, (_, coat) => {
+      const filled = coat === 0 ? areaM2 * deadVolumeLPerM2(profile) : 0;
+      return litresPerCoat * (sealing[coat] ?? 1) + filled;
+    });
+    const litres = litresOfCoat.reduce((sum, each) => sum + each, 0);
     return {
       litresPerCoat,
-      litresPerCoatHigh: litresPerCoat * (1 + spread),
-      litres: litresPerCoat * coats,
-      litresHigh: litresPerCoat * coats * (1 + spread),
-      thinnerLitres: litresPerCoat * coats * within('thinner', step.thinner, 0, 0.5),
+      litresOfCoat,
+      litres,
+      litresHigh: litres * (1 + spread),
+      thinnerLitres: litres * within('thinner', step.thinner, 0, 0.5),
       dryMicrons: dry * coats,
       wetMicronsPerCoat: wetMicrons({ dryMicrons: dry, volumeSolids, thinner: step.thinner }),
       loss,

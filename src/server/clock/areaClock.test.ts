@@ -81,6 +81,7 @@ const state = (
   coats,
   work: [],
   blast: null,
+  profileMicrons: null,
   cutM2: 0,
   stand: null,
 });

@@ -14,7 +14,7 @@ import { areaOf } from '../../core/hull/index.ts';
 import { type DoneTask, type LaidCoat, NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { toArea, toBoat, toStand, toStep } from '../db/rows.ts';
-import { area, boat, logEntry, product, productSheet, stand, step } from '../db/schema.ts';
+import { area, boat, finding, logEntry, product, productSheet, stand, step } from '../db/schema.ts';
 
 /** A coat entry that counts: neither corrected nor struck out. */
 export interface CoatOnArea extends LaidCoat {
@@ -39,6 +39,8 @@ export interface AreaState {
   work: WorkOnArea[];
   /** When steel was last blasted here, and how long it may stand, ms; null: not told. */
   blast: { atMs: number; holdsMs: number } | null;
+  /** Blast profile as last measured by tape, µm; null: not measured. */
+  profileMicrons: number | null;
   /** m² of the pieces cut out of it: patches, spots, pieces. */
   cutM2: number;
   /** The stand that hides it, of a patch. */
@@ -130,6 +132,18 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
       ),
     )
     .orderBy(asc(logEntry.at));
+  const profiles = await db
+    .select({ areaId: finding.areaId, microns: finding.value })
+    .from(finding)
+    .where(
+      and(
+        eq(finding.kind, 'profile'),
+        eq(finding.archived, false),
+        whole ? isNotNull(finding.areaId) : inArray(finding.areaId, ids),
+      ),
+    )
+    .orderBy(asc(finding.at));
+  const profileBy = new Map(profiles.map(({ areaId, microns }) => [areaId, microns]));
   const parts = await db
     .select()
     .from(area)
@@ -162,6 +176,7 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
       ],
       work: logged(record.id, 'work').flatMap(toWork),
       blast: logged(record.id, 'blast').map(toBlast).at(-1) ?? null,
+      profileMicrons: profileBy.get(record.id) ?? null,
       cutM2: cutBy.get(record.id) ?? 0,
       stand: standsBy.get(part?.standId ?? '') ?? null,
     };

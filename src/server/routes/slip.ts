@@ -11,6 +11,7 @@ import { boat } from '../db/schema.ts';
 import { guardIds } from '../http/ids.ts';
 import { notFound } from '../http/problem.ts';
 import { bareTicks, oldLineAsked } from '../hull/ticks.ts';
+import { profileOf } from './stackView.ts';
 
 /** Hours ahead that the bench judges. */
 const BENCH_HOURS = 36;
@@ -75,7 +76,10 @@ export function slipRoutes({ db, memory, now }: Context): Router {
         ? stackNeed({
             areaM2: clock.areaM2,
             spread: clock.spread,
-            steps: [{ ...step, sheet: product.sheet }],
+            steps: [
+              { ...step, coats: Math.max(step.coats, (clock.next?.coatNo ?? 0) + 1), sheet: product.sheet },
+            ],
+            profileMicrons: step === state.steps[0] ? (profileOf(state, known.shelf)?.microns ?? null) : null,
           }).steps[0]
         : undefined;
     const hour = hourAt(known.hours, at);
@@ -87,7 +91,7 @@ export function slipRoutes({ db, memory, now }: Context): Router {
       clock,
       step,
       product: product ? { ...product, archived: false } : null,
-      litresForCoat: need?.litresPerCoat ?? null,
+      litresForCoat: need?.litresOfCoat[clock.next?.coatNo ?? 0] ?? null,
       air: hour ? toWeatherHour(hour) : null,
       hours: product
         ? judgeHours({

@@ -1,19 +1,29 @@
 import type { StackView } from '../../contract/index.ts';
 import { coldestFrom, type SplicedHour } from '../../core/cure/index.ts';
-import { dryMicronsFromLitres } from '../../core/film/index.ts';
-import { type CoatGroup, lossOf } from '../../core/system/index.ts';
+import { deadVolumeLPerM2, dryMicronsFromLitres } from '../../core/film/index.ts';
+import { type CoatGroup, lossOf, type ProfileUnder, profileUnder } from '../../core/system/index.ts';
 import { tempsFor } from '../clock/air.ts';
 import { groupsOf } from '../clock/areaClock.ts';
 import { laidBonds } from '../clock/laidBonds.ts';
 import type { AreaState, CoatOnArea, Shelf } from '../clock/load.ts';
 
+/** The profile under an area's first coat, for its litres. */
+export const profileOf = (state: AreaState, shelf: Shelf): ProfileUnder | null =>
+  profileUnder({
+    substrate: state.area.substrate,
+    oldCoating: state.area.oldCoating,
+    measuredMicrons: state.profileMicrons,
+    first: shelf.latest.get(state.steps[0]?.productId ?? '')?.sheet,
+  });
+
 /** Mean dry film of a coat by its litres, µm. */
-function filmOf(group: CoatGroup<CoatOnArea>, shelf: Shelf): number {
+function filmOf(group: CoatGroup<CoatOnArea>, shelf: Shelf, profile: ProfileUnder | null): number {
+  const deadVolume = deadVolumeLPerM2(profile?.microns ?? 0);
   const microns = group.entries.map(({ body }) => {
     const volumeSolids = shelf.sheetOf(body.productId, body.sheetVersion)?.volumeSolids;
     if (volumeSolids === undefined) return 0;
     const { litres, areaM2, method } = body;
-    return dryMicronsFromLitres({ litres, areaM2, volumeSolids, loss: lossOf(method) }) * areaM2;
+    return dryMicronsFromLitres({ litres, areaM2, volumeSolids, loss: lossOf(method), deadVolume }) * areaM2;
   });
   return microns.reduce((sum, each) => sum + each, 0) / group.coveredM2;
 }
@@ -34,13 +44,15 @@ export function stackView(
     );
   const { hours, now } = context;
   const coldest = hours.length > 0 ? coldestFrom(tempsFor(hours, state.area.surroundings), now) : null;
-  const asLaid = byStep((group) => filmOf(group, context.shelf));
+  const profile = profileOf(state, context.shelf);
+  const asLaid = byStep((group, i) => filmOf(group, context.shelf, i === 0 ? profile : null));
   return {
     areaId: state.area.id,
     version: state.stackVersion,
     steps: state.steps,
     laid: Object.fromEntries(Object.entries(asLaid).map(([id, films]) => [id, films.length])),
     asLaid,
+    profile,
     bonds: byStep((_, i) => bonds[i] ?? null),
     coldest: coldest && { tempC: coldest.tempC, at: new Date(coldest.atMs).toISOString() },
   };

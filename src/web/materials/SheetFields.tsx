@@ -22,7 +22,7 @@ const HAZARD_WORDS: Record<Hazard, string> = {
 export function SheetFields() {
   return (
     <>
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid gap-3 sm:grid-cols-3">
         <Field name="name" label="Product" autoFocus />
         <SelectField name="family" label="Family" choices={choices(FAMILIES)} />
         <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />

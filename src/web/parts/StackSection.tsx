@@ -95,7 +95,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
     labelAt.push(below === undefined ? wanted : Math.min(wanted, below - 56));
   }
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
-  const top = Math.min(0, (labelAt.at(-1) ?? 0) - 24);
+  const top = Math.min(-10, (labelAt.at(-1) ?? 0) - 24);
   const said = steps.map(
     (s) =>
       `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} laid, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,

@@ -114,7 +114,10 @@ function Judged({ context }: { context: StackContext }) {
   const { steps } = valuesToStack(values, 1, new FormReader(system));
   const [typedC, setTypedC] = useState<number | null>(null);
   const coldestC = typedC ?? context.coldest?.tempC ?? null;
-  const judged = judgeSteps(steps, context.products, context.area, coldestC);
+  const judged = judgeSteps(steps, context.products, context.area, {
+    coldestC,
+    laid: context.laid,
+  });
   const drawn = drawnSteps(steps, context, judged);
   const families = steps.flatMap(
     (step) => context.products.find((product) => product.id === step.productId)?.sheet.family ?? [],

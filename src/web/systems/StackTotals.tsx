@@ -1,11 +1,24 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import { coatsWanted, type StepNeed, stackNeed } from '../../core/system/index.ts';
+import {
+  coatsWanted,
+  type ProfileUnder,
+  profileUnder,
+  type StepNeed,
+  stackNeed,
+  stepAreaM2,
+} from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { StackContext } from './stackContext.ts';
 import { METHOD_WORDS, type StackValues, valuesToStack } from './stackForm.ts';
+
+const PROFILE_FROM: Record<ProfileUnder['from'], string> = {
+  measured: 'measured by tape',
+  sheet: 'the middle of what the sheet wants',
+  typical: 'what mineral grit gives, common practice',
+};
 
 /** What the stack takes: litres a coat and in all, wet film to aim for, and whether a coat is outside its sheet. */
 export function StackTotals({ context }: { context: StackContext }) {
@@ -31,9 +44,20 @@ export function StackTotals({ context }: { context: StackContext }) {
         ]
       : [];
   });
+  const profile = profileUnder({
+    substrate: context.area.substrate,
+    oldCoating: context.area.oldCoating,
+    measuredMicrons: context.profile?.from === 'measured' ? context.profile.microns : null,
+    first: steps[0]?.sheet,
+  });
   let need: ReturnType<typeof stackNeed>;
   try {
-    need = stackNeed({ areaM2: context.areaM2, spread: context.spread, steps });
+    need = stackNeed({
+      areaM2: context.areaM2,
+      spread: context.spread,
+      steps,
+      profileMicrons: profile?.microns ?? null,
+    });
   } catch (error) {
     return <p className="text-error font-semibold">{(error as Error).message}</p>;
   }
@@ -75,7 +99,7 @@ export function StackTotals({ context }: { context: StackContext }) {
                 <td>
                   <Why figure={show(row.litresPerCoat, 'volume')}>
                     <p>
-                      A × DFT / (1000 × VS × (1 − loss)) = {show(context.areaM2, 'area')} ×{' '}
+                      A × DFT / (1000 × VS × (1 − loss)) = {show(stepAreaM2(step, context.areaM2), 'area')} ×{' '}
                       {show(step.dryMicronsPerCoat, 'film')} / (1000 × {step.sheet.volumeSolids} ×{' '}
                       {(1 - row.loss).toFixed(3)})
                     </p>
@@ -83,7 +107,28 @@ export function StackTotals({ context }: { context: StackContext }) {
                       Volume solids from the sheet. Loss {Math.round(row.loss * 1000) / 10} % by{' '}
                       {METHOD_WORDS[step.method].toLowerCase()}: common practice, no source.
                     </p>
+                    {i === 0 && profile && (
+                      <p>
+                        The first coat fills the blast profile besides: ⅔ × {show(profile.microns, 'film')} (
+                        {PROFILE_FROM[profile.from]}), {show(row.litresOfCoat[0] ?? 0, 'volume')} in all (from
+                        memory).
+                      </p>
+                    )}
+                    {step.before.some(({ kind }) => kind === 'aggregate') && (
+                      <p>
+                        Over aggregate the first coat takes two to three times a smooth one, the second half
+                        of that: common practice, no source.
+                      </p>
+                    )}
                   </Why>
+                  {row.litresOfCoat.some((litres) => litres > row.litresPerCoat * 1.001) && (
+                    <span className="block text-sm">
+                      {row.litresOfCoat
+                        .slice(0, 2)
+                        .map((litres, coat) => `coat ${coat + 1}: ${show(litres, 'volume')}`)
+                        .join(', ')}
+                    </span>
+                  )}
                 </td>
                 <td>
                   {show(row.litresHigh, 'volume')}

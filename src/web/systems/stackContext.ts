@@ -3,7 +3,7 @@ import { type Bond, coatsWanted, colourOf, filmOf, type JudgedStack } from '../.
 import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
-export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'coldest'> {
+export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'coldest' | 'profile'> {
   area: Area;
   areaM2: number;
   spread: number;
@@ -24,6 +24,7 @@ export const stackContext = (
   asLaid: stack.asLaid,
   bonds: stack.bonds,
   coldest: stack.coldest,
+  profile: stack.profile,
 });
 
 const NO_COLOUR = '#999999';
