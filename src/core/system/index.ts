@@ -72,7 +72,7 @@ export {
   type Template,
   type TemplateStep,
   templatesFor,
-} from './templates.ts';
+} from './templates/index.ts';
 export {
   BETWEEN,
   type DoneTask,

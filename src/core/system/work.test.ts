@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR_MS } from '../cure/index.ts';
-import { BETWEEN, type DoneTask, KEY, keyedAt, type PlannedTask, taskState, workBefore } from './index.ts';
+import {
+  BETWEEN,
+  type DoneTask,
+  type DueTask,
+  KEY,
+  keyedAt,
+  type PlannedTask,
+  taskState,
+  workBefore,
+} from './index.ts';
 
 /** What is asked for is common practice (handbook parts 4, 5 and 10); the hours of a wait are the system's own. */
 const task = (id: string, kind: PlannedTask['kind'], amount: number | null = null): PlannedTask => ({
@@ -20,7 +29,7 @@ const done = (taskId: string, hour: number): DoneTask => ({
 });
 const asked = (over: Partial<Parameters<typeof workBefore>[0]> = {}) =>
   workBefore({ step: bilge, coatNo: 0, key: null, filmToMs: null, done: [], ...over });
-const states = (work: ReturnType<typeof asked>, hour: number) =>
+const states = (work: readonly DueTask[], hour: number) =>
   work.map((each) => taskState(each, hour * HOUR_MS));
 
 describe('work before a coat', () => {

@@ -25,7 +25,10 @@ it('work kept before tasks had ids gets them, in its order, and what was kept is
   await pg.query('INSERT INTO own_template (id, name, steps) VALUES ($1, $2, $3)', [
     kept.id,
     kept.name,
-    JSON.stringify([{ ...old, before }, { ...old, id: uuidv7() }]),
+    JSON.stringify([
+      { ...old, before },
+      { ...old, id: uuidv7() },
+    ]),
   ]);
   const sql = readFileSync(path.join(projectRoot(), 'src/server/db/migrations/0004_work.sql'), 'utf8');
   const updates = sql.split('--> statement-breakpoint').filter((statement) => /UPDATE/.test(statement));

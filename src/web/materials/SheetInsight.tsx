@@ -3,8 +3,8 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { sheetNotes } from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { valuesToSheet } from './sheetForm.ts';
 import type { SheetValues } from './sheetValues.ts';
+import { valuesToSheet } from './valuesToSheet.ts';
 
 const TimesChart = lazy(async () => ({ default: (await import('./TimesChart.tsx')).TimesChart }));
 

@@ -13,9 +13,10 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { SheetFields } from './SheetFields.tsx';
 import { SheetInsight } from './SheetInsight.tsx';
 import { sheetAsJson, sheetFromJson } from './sheetFile.ts';
-import { sheetFormPath, sheetToValues, valuesToSheet } from './sheetForm.ts';
+import { sheetToValues } from './sheetToValues.ts';
 import { emptySheet, type SheetValues } from './sheetValues.ts';
 import { TimeGrid } from './TimeGrid.tsx';
+import { sheetFormPath, valuesToSheet } from './valuesToSheet.ts';
 
 /** One product's data sheet, entered from the paper that came with the tin. */
 export function SheetPage() {

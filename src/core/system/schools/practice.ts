@@ -2,7 +2,7 @@ import type { Family, Substrate } from '../families.ts';
 import { isIn } from '../groups.ts';
 import { filmOf } from '../sheet.ts';
 import type { LayOrder, StepPlan, StepTask } from '../step.ts';
-import type { Choosable } from '../templates.ts';
+import type { Choosable } from '../templates/index.ts';
 
 /** A step as a school looks at it. */
 export interface SchooledStep extends StepPlan {

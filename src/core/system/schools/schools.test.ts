@@ -3,7 +3,7 @@ import { SHEETS } from '../../../../demo/sheets.ts';
 import { aStep } from '../../../../test/yardServer.ts';
 import { checkStack, layerOfStep } from '../checkStack.ts';
 import type { Family, Substrate } from '../families.ts';
-import { fillTemplate, TEMPLATES } from '../templates.ts';
+import { fillTemplate, TEMPLATES } from '../templates/index.ts';
 import {
   SCHOOLS,
   type SchooledStep,

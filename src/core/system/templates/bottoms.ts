@@ -1,0 +1,80 @@
+import { antifouled, GRP, inspect, prepare, sand, type Template, wash } from './template.ts';
+
+/** Typical stacks under water [T, handbook part 5]. */
+export const BOTTOMS: readonly Template[] = [
+  {
+    id: 'grp-bottom',
+    name: 'GRP bottom, barrier against osmosis',
+    substrates: GRP,
+    services: ['immersed'],
+    steps: [
+      {
+        family: 'epoxy-barrier',
+        coats: { targetMicrons: 400 },
+        method: 'roller',
+        before: [wash('solvent wash before and after sanding, two cloths'), sand(80)],
+      },
+      antifouled('ablative-antifouling'),
+    ],
+  },
+  {
+    id: 'steel-bottom',
+    name: 'Steel bottom, blasted',
+    substrates: ['steel'],
+    services: ['immersed'],
+    steps: [
+      {
+        family: 'epoxy-primer',
+        coats: { targetMicrons: 60 },
+        method: 'airless-spray',
+        before: [prepare('blast to Sa 2½; salt below 50 mg/m²; prime within 4 h')],
+      },
+      {
+        family: 'epoxy-filler',
+        coats: 1,
+        method: 'brush',
+        before: [inspect('guide coat: fill the lows only')],
+      },
+      {
+        family: 'epoxy-primer',
+        coats: 1,
+        method: 'roller',
+        before: [sand(80), wash('blow off, solvent wipe')],
+      },
+      { family: 'epoxy-barrier', coats: 2, method: 'roller' },
+      antifouled('ablative-antifouling'),
+    ],
+  },
+  {
+    id: 'aluminium-bottom',
+    name: 'Aluminium bottom, no copper',
+    substrates: ['aluminium'],
+    services: ['immersed'],
+    steps: [
+      {
+        family: 'epoxy-primer',
+        coats: 1,
+        method: 'roller',
+        before: [wash('degrease'), prepare('abrade with non-metallic media; etch or prime within the hour')],
+      },
+      { family: 'epoxy-barrier', coats: { targetMicrons: 300 }, method: 'roller' },
+      antifouled('copper-free-antifouling'),
+    ],
+  },
+  {
+    id: 'running-gear',
+    name: 'Running gear, anodes bare',
+    substrates: ['stainless-bronze'],
+    services: ['immersed'],
+    steps: [
+      {
+        family: 'epoxy-primer',
+        coats: 1,
+        method: 'brush',
+        before: [prepare('abrade or etch; anodes and shaft faces taped')],
+      },
+      { family: 'epoxy-barrier', coats: 2, method: 'brush' },
+      { family: 'hard-antifouling', coats: 2, method: 'brush' },
+    ],
+  },
+];

@@ -1,0 +1,68 @@
+import { GRP, inspect, sand, type Template, TIMBER, wait, wash } from './template.ts';
+
+/** Typical stacks inside the boat [T, handbook part 5]. */
+export const INSIDE: readonly Template[] = [
+  {
+    id: 'bilge-epoxy',
+    name: 'Bilge, epoxy',
+    substrates: ['steel', ...GRP, ...TIMBER, 'ferrocement', 'aluminium'],
+    services: ['bilge'],
+    school: 'two thick coats that stand oil; wants dry air and a mask in a closed space',
+    steps: [
+      {
+        family: 'bilge-epoxy',
+        coats: 2,
+        method: 'brush',
+        before: [wash('trisodium phosphate, rinse'), wait(24, 'dry with a fan')],
+      },
+    ],
+  },
+  {
+    id: 'bilge-one-pack',
+    name: 'Bilge, one-pack',
+    substrates: [...GRP, ...TIMBER, 'existing-paint', 'ferrocement'],
+    services: ['bilge', 'interior'],
+    school: 'one coat a day, not sanded between; goes over sound old paint',
+    steps: [
+      {
+        family: 'one-pack-bilge',
+        coats: 3,
+        method: 'brush',
+        before: [wash('trisodium phosphate, rinse'), wait(24, 'dry with a fan')],
+      },
+    ],
+  },
+  {
+    id: 'tank',
+    name: 'Tank inside, epoxy',
+    substrates: ['steel', 'timber-epoxy', ...GRP],
+    services: ['tank'],
+    steps: [
+      {
+        family: 'epoxy-barrier',
+        coats: { targetMicrons: 500 },
+        method: 'brush',
+        before: [wash('degrease, rinse, dry'), sand(80), inspect('never alone inside; ventilate')],
+      },
+    ],
+  },
+  {
+    id: 'joinery',
+    name: 'Joinery inside, water-borne',
+    substrates: TIMBER,
+    services: ['interior'],
+    steps: [
+      { family: 'waterborne-acrylic', coats: 3, method: 'brush', before: [sand(120)], sandBetween: 240 },
+    ],
+  },
+  {
+    id: 'anchor-locker',
+    name: 'Anchor locker',
+    substrates: ['steel', ...GRP, ...TIMBER, 'aluminium'],
+    services: ['interior', 'splash', 'bilge'],
+    steps: [
+      { family: 'epoxy-primer', coats: 1, method: 'brush', before: [wash('rinse out salt, dry'), sand(80)] },
+      { family: 'one-pack-bilge', coats: 3, method: 'brush' },
+    ],
+  },
+];

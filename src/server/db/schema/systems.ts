@@ -1,0 +1,60 @@
+import { doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import type { OwnTemplate } from '../../../contract/index.ts';
+import type { Band, LayOrder, Overrule, PlannedTask, ProductSheet } from '../../../core/system/index.ts';
+import { area } from './boats.ts';
+import { archived, version } from './columns.ts';
+
+/** Product sheets, and the steps of each area. */
+
+export const product = pgTable('product', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  archived: archived(),
+  version: version(),
+});
+
+export const productSheet = pgTable(
+  'product_sheet',
+  {
+    productId: uuid('product_id')
+      .notNull()
+      .references(() => product.id),
+    version: integer('version').notNull(),
+    sheet: jsonb('sheet').$type<ProductSheet>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.productId, table.version] })],
+);
+
+export const step = pgTable(
+  'step',
+  {
+    id: uuid('id').primaryKey(),
+    areaId: uuid('area_id')
+      .notNull()
+      .references(() => area.id),
+    position: integer('position').notNull(),
+    productId: uuid('product_id')
+      .notNull()
+      .references(() => product.id),
+    coats: integer('coats').notNull(),
+    dryMicronsPerCoat: doublePrecision('dry_microns_per_coat').notNull(),
+    method: text('method').notNull(),
+    thinner: doublePrecision('thinner').notNull(),
+    colours: jsonb('colours').$type<string[]>().notNull(),
+    signal: text('signal'),
+    extraCoats: integer('extra_coats').notNull().default(0),
+    before: jsonb('before').$type<PlannedTask[]>().notNull().default([]),
+    sandBetween: integer('sand_between'),
+    band: jsonb('band').$type<Band>(),
+    order: text('lay_order').$type<LayOrder>(),
+    overrule: jsonb('overrule').$type<Overrule>(),
+  },
+  (table) => [index('step_by_area').on(table.areaId, table.position)],
+);
+
+export const ownTemplate = pgTable('own_template', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  steps: jsonb('steps').$type<OwnTemplate['steps']>().notNull(),
+  archived: archived(),
+});
