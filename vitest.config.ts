@@ -2,8 +2,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
-    globalSetup: ['test/migratedDump.ts'],
+    include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'],
+    globalSetup: ['test/migratedDump.ts', 'test/webServer.ts'],
     testTimeout: 30_000,
     hookTimeout: 30_000,
     pool: 'forks',

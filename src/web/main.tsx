@@ -3,12 +3,13 @@ import './style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { followChanges } from './api/live.ts';
 import { startOutbox } from './api/outbox.ts';
-import { router } from './routes.tsx';
+import { routes } from './routes.tsx';
 import { UnitsProvider } from './units/UnitsContext.tsx';
 
+const router = createBrowserRouter(routes);
 const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 20_000, retry: 1, networkMode: 'always' } },
 });

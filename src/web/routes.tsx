@@ -1,10 +1,10 @@
-import { createBrowserRouter } from 'react-router';
+import type { RouteObject } from 'react-router';
 import { Lost } from './shell/Lost.tsx';
 import { Shell } from './shell/Shell.tsx';
 import { SlipPage } from './slip/SlipPage.tsx';
 
 /** Every place has an address of its own; all but the first screen are loaded when first gone to. */
-export const router = createBrowserRouter([
+export const routes: RouteObject[] = [
   {
     path: '/',
     element: <Shell />,
@@ -91,4 +91,4 @@ export const router = createBrowserRouter([
       { path: '*', element: <Lost /> },
     ],
   },
-]);
+];

@@ -1,0 +1,52 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render, screen } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { inject, vi } from 'vitest';
+import { routes } from '../src/web/routes.tsx';
+import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
+
+/** Pages in a make-believe browser against a real server: what Chromium need not be started for. */
+
+const address = inject('webAddress');
+(window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(address);
+
+/** A request past the page, as another device would make it. */
+export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const response = await fetch(`${address}/api/v1${path}`, {
+    method,
+    ...(body === undefined
+      ? {}
+      : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
+  const text = await response.text();
+  if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${text}`);
+  return (text ? JSON.parse(text) : undefined) as T;
+}
+
+/** Opens an address of the app. Answers with the hands of a user. */
+export async function openPage(path: string) {
+  cleanup();
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false, networkMode: 'always' } } });
+  const router = createMemoryRouter(routes, { initialEntries: [path] });
+  const user = userEvent.setup();
+  render(
+    <QueryClientProvider client={client}>
+      <UnitsProvider>
+        <RouterProvider router={router} />
+      </UnitsProvider>
+    </QueryClientProvider>,
+  );
+  await screen.findByRole('heading', { level: 1 }, { timeout: 10_000 });
+  return { user, router };
+}
+
+/** The server cannot be reached while `work` runs. */
+export async function offline(work: () => Promise<void>): Promise<void> {
+  const lost = vi.spyOn(globalThis, 'fetch').mockRejectedValue(new TypeError('fetch failed'));
+  try {
+    await work();
+  } finally {
+    lost.mockRestore();
+  }
+}
