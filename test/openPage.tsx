@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
@@ -10,6 +11,25 @@ import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 
 const address = inject('webAddress');
 (window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(address);
+
+/** The make-believe browser keeps answers that a real one would ask for again: requests go by Node's own client. */
+globalThis.fetch = ((input: RequestInfo | URL, init: RequestInit = {}) =>
+  new Promise<Response>((resolve, reject) => {
+    const sent = request(new URL(String(input), address), {
+      method: init.method ?? 'GET',
+      headers: (init.headers ?? {}) as Record<string, string>,
+    });
+    sent.on('response', (answer) => {
+      const parts: Buffer[] = [];
+      answer.on('data', (part: Buffer) => parts.push(part));
+      answer.on('end', () => {
+        const status = answer.statusCode ?? 500;
+        resolve(new Response(status === 204 ? null : Buffer.concat(parts).toString(), { status }));
+      });
+    });
+    sent.on('error', () => reject(new TypeError('fetch failed')));
+    sent.end(init.body as string | undefined);
+  })) as typeof fetch;
 
 /** A request past the page, as another device would make it. */
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {

@@ -79,12 +79,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         note: values.note,
       },
     };
-    const errors = await refusals((c) => c.entryInput, entry, read);
-    const unread = new Set(read.errors.map((e) => e.path));
-    const placed = errors
-      .map((e) => ({ ...e, path: formPathOf(e.path) }))
-      .filter((e, i) => i < read.errors.length || !unread.has(e.path));
-    if (placed.length) return placed;
+    const errors = await refusals((c) => c.entryInput, entry, read, formPathOf);
+    if (errors.length) return errors;
     const how = await logEntry(entry);
     id.current = uuidv7();
     await client.invalidateQueries();

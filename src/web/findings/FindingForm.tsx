@@ -64,8 +64,13 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       photoIds: values.photoIds,
       note: values.note,
     };
-    const errors = await refusals((c) => c.findingInput, input, read);
-    if (errors.length) return errors.map((e) => ({ ...e, path: e.path.replace(/^place\./, '') }));
+    const errors = await refusals(
+      (c) => c.findingInput,
+      input,
+      read,
+      (path) => path.replace(/^place\./, ''),
+    );
+    if (errors.length) return errors;
     const saved = finding
       ? await api<Finding>('PUT', `/findings/${finding.id}`, {
           ...input,

@@ -54,17 +54,22 @@ export class FormReader {
   }
 }
 
-/** The contract's own refusals of `value`, with those of the reader; the reader's win on the same field. */
+/**
+ * The contract's own refusals of `value`, with those of the reader; the reader's win on the same field.
+ *
+ * @param formPath where the contract's paths stand in the form
+ */
 export async function refusals<T>(
   pick: (contract: typeof import('../../contract/index.ts')) => Joi.Schema<T>,
   value: T,
   reader: FormReader,
+  formPath: (path: string) => string = (path) => path,
 ): Promise<FieldError[]> {
   const contract = await import('../../contract/index.ts');
   const result = pick(contract).validate(value, contract.strict);
   const unreadable = new Set(reader.errors.map((e) => e.path));
   const more = (result.error?.details ?? [])
-    .map((detail) => ({ path: detail.path.join('.'), message: detail.message }))
+    .map((detail) => ({ path: formPath(detail.path.join('.')), message: detail.message }))
     .filter((e) => !unreadable.has(e.path));
   return [...reader.errors, ...more];
 }

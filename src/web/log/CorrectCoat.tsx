@@ -52,8 +52,13 @@ export function CorrectCoat({
         note: values.note,
       },
     };
-    const errors = await refusals((c) => c.entryInput, input, read);
-    if (errors.length) return errors.map((e) => ({ ...e, path: e.path.replace(/^body\./, '') }));
+    const errors = await refusals(
+      (c) => c.entryInput,
+      input,
+      read,
+      (path) => path.replace(/^body\./, ''),
+    );
+    if (errors.length) return errors;
     await logEntry(input);
     await client.invalidateQueries();
     onDone();

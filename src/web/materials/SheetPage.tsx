@@ -57,8 +57,8 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const input = valuesToSheet(values, id.current, read);
-    const errors = await refusals((c) => c.productInput, input, read);
-    if (errors.length) return errors.map((e) => ({ ...e, path: sheetFormPath(e.path) }));
+    const errors = await refusals((c) => c.productInput, input, read, sheetFormPath);
+    if (errors.length) return errors;
     if (base)
       await api<Product>('PUT', `/products/${id.current}`, {
         ...input,

@@ -63,8 +63,13 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
   ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const input = valuesToArea(values, { id: id.current, boatId: boat.id }, read);
-    const errors = await refusals((c) => c.areaInput, input, read);
-    if (errors.length) return errors.map((e) => ({ ...e, path: formPath(e.path, values) }));
+    const errors = await refusals(
+      (c) => c.areaInput,
+      input,
+      read,
+      (path) => formPath(path, values),
+    );
+    if (errors.length) return errors;
     if (area) {
       await api<Area>('PUT', `/areas/${id.current}`, { ...input, version: over.version ?? version.current });
     } else await api<Area>('POST', '/areas', input);

@@ -53,8 +53,8 @@ export function StackEditor({ context, stack }: Props) {
     const typed = valuesToStack(values, over.version ?? base.version, read);
     const judged = judgeSteps(typed.steps, context.products, context.area);
     const input = { ...typed, steps: withOverrules(typed.steps, values, judged) };
-    const errors = await refusals((c) => c.stackInput, input, read);
-    if (errors.length) return errors.map((e) => ({ ...e, path: stackFormPath(e.path) }));
+    const errors = await refusals((c) => c.stackInput, input, read, stackFormPath);
+    if (errors.length) return errors;
     const unanswered = input.steps.flatMap((step, i): FieldError[] => {
       const refused = judged?.layers[i]?.judgements.find(({ verdict }) => verdict === 'no');
       if (!refused || step.overrule) return [];

@@ -1,22 +1,214 @@
 // @vitest-environment happy-dom
-import { screen } from '@testing-library/react';
-import { beforeAll, describe, expect, it } from 'vitest';
-import { ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
+import { screen, waitFor, within } from '@testing-library/react';
+import { v7 as uuidv7 } from 'uuid';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { ask, offline, openPage } from '../../../test/openPage.tsx';
+import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
+import type { AreaInput, LogView, OwnTemplate, StackView, Step } from '../../contract/index.ts';
 
-const boat = aBoat({ name: 'Bench hull' });
-const epoxy = aProduct();
+const boat = aBoat({ name: 'Stack hull' });
+const barrier = { ...aProduct({ thinner: { name: 'its own', maxFraction: 0.1 } }), name: 'Plain barrier' };
+const hard = {
+  ...aProduct({
+    family: 'hard-antifouling',
+    parts: [{ name: 'paint', ratio: 1, densityKgPerL: 1.8 }],
+    potLife: [],
+    copper: true,
+    colours: ['red', 'blue', 'black'].map((name) => ({ name, hex: '#802020' })),
+  }),
+  name: 'Plain hard',
+};
 beforeAll(async () => {
   await ask('POST', '/boats', boat);
-  await ask('POST', '/products', epoxy);
+  for (const product of [barrier, hard]) await ask('POST', '/products', product);
 });
+afterEach(() => vi.restoreAllMocks());
+
+async function anAreaWith(steps: Step[], over: Partial<AreaInput> = {}) {
+  const area = anArea(boat.id, over);
+  await ask('POST', '/areas', area);
+  if (steps.length > 0) await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps });
+  return area;
+}
+const open = (area: { id: string }) => openPage(`/boats/${boat.id}/systems/${area.id}`);
+const kept = async (area: { id: string }) =>
+  (await ask<StackView[]>('GET', `/boats/${boat.id}/stacks`)).find(
+    (stack) => stack.areaId === area.id,
+  ) as StackView;
+const step = (n: number) => screen.findByRole('group', { name: new RegExp(`^${n}\\. `) });
+const save = () => screen.getByRole('button', { name: 'Save system' });
+const field = async (n: number, label: string) =>
+  within(await step(n)).getByLabelText(label) as HTMLInputElement;
 
 describe('the stack of an area', () => {
-  it('opens with its steps', async () => {
-    const area = anArea(boat.id);
-    await ask('POST', '/areas', area);
-    await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [aStep(epoxy.id)] });
-    await openPage(`/boats/${boat.id}/systems/${area.id}`);
-    expect(await screen.findByRole('group', { name: /1\. Test epoxy/ })).toBeDefined();
+  it('begins empty, takes a product at its typical film and keeps it', async () => {
+    const area = await anAreaWith([]);
+    const { user } = await open(area);
+    expect(await screen.findByText(/No coats yet/)).toBeDefined();
+    await user.selectOptions(screen.getByLabelText('On top of that'), 'Plain barrier');
+    await user.click(screen.getByRole('button', { name: 'Add this coat' }));
+    expect((await field(1, 'Dry film a coat')).value).toBe('100');
+    await user.clear(await field(1, 'Coats'));
+    await user.type(await field(1, 'Coats'), '4');
+    await user.click(save());
+    expect(await screen.findByText('Saved.')).toBeDefined();
+    expect((await kept(area)).steps).toMatchObject([
+      { coats: 4, dryMicronsPerCoat: 100, colours: ['grey', 'white'] },
+    ]);
+  });
+
+  it('letters for a figure and half a coat are refused at their fields, and nothing typed is lost', async () => {
+    const area = await anAreaWith([aStep(barrier.id)]);
+    const { user } = await open(area);
+    await user.clear(await field(1, 'Coats'));
+    await user.type(await field(1, 'Coats'), '2.5');
+    await user.clear(await field(1, 'Dry film a coat'));
+    await user.type(await field(1, 'Dry film a coat'), 'thick');
+    await user.click(save());
+    expect(await screen.findByText('coats 2.5 must be a whole number')).toBeDefined();
+    expect(screen.getByText('dry film a coat "thick" is not a number')).toBeDefined();
+    expect((await field(1, 'Coats')).value).toBe('2.5');
+    expect((await kept(area)).version).toBe(2);
+  });
+
+  it('a film above the sheet’s most and thinner over its limit are a no, overruled only in writing', async () => {
+    const area = await anAreaWith([aStep(barrier.id)]);
+    const { user } = await open(area);
+    await user.clear(await field(1, 'Dry film a coat'));
+    await user.type(await field(1, 'Dry film a coat'), '400');
+    await user.clear(await field(1, 'Thinner'));
+    await user.type(await field(1, 'Thinner'), '20');
+    expect(await screen.findByText(/400 µm a coat is above the sheet’s most of 150 µm/)).toBeDefined();
+    expect(screen.getByText(/20 % thinner is above the sheet’s 10 %/)).toBeDefined();
+    await user.click(save());
+    expect(await screen.findByText(/^No: 400 µm a coat/)).toBeDefined();
+    expect((await kept(area)).steps[0]?.dryMicronsPerCoat).toBe(100);
+    const why = await field(1, 'To lay it all the same, say why: it stays on the record');
+    await user.type(why, 'test panel for the yard');
+    await user.click(save());
+    expect(await screen.findByText('Saved.')).toBeDefined();
+    expect((await kept(area)).steps[0]?.overrule).toEqual({
+      ruleIds: ['film-too-thick', 'thinner-over-limit'],
+      reason: 'test panel for the yard',
+    });
+    const log = await ask<LogView>('GET', `/boats/${boat.id}/log`);
+    expect(log.overruled.find((each) => each.areaId === area.id)?.reason).toBe('test panel for the yard');
+  });
+
+  it('saved elsewhere meanwhile: told what changed, theirs or mine is chosen, nothing is lost', async () => {
+    const area = await anAreaWith([aStep(barrier.id)]);
+    const { user } = await open(area);
+    const theirs = { ...aStep(barrier.id), coats: 6 };
+    await step(1);
+    await ask('PUT', `/areas/${area.id}/stack`, { version: 2, steps: [theirs] });
+    await user.clear(await field(1, 'Coats'));
+    await user.type(await field(1, 'Coats'), '5');
+    await user.click(save());
+    const clash = await screen.findByText(/someone else saved this after you opened it/);
+    expect(clash.closest('[role=alert]')?.textContent).toContain('the steps changed');
+    expect((await kept(area)).steps[0]?.coats).toBe(6);
+    await user.click(screen.getByRole('button', { name: 'Save mine over it' }));
+    expect(await screen.findByText('Saved.')).toBeDefined();
+    expect((await kept(area)).steps[0]?.coats).toBe(5);
+  });
+
+  it('the server out of reach: said, everything still typed, saved when it is back', async () => {
+    const area = await anAreaWith([aStep(barrier.id)]);
+    const { user } = await open(area);
+    await user.clear(await field(1, 'Coats'));
+    await user.type(await field(1, 'Coats'), '2');
+    await offline(async () => {
+      await user.click(save());
+      expect(await screen.findByText(/The server cannot be reached/)).toBeDefined();
+    });
+    expect((await field(1, 'Coats')).value).toBe('2');
+    await user.click(save());
+    expect(await screen.findByText('Saved.')).toBeDefined();
+  });
+
+  it('a step that lies on the boat is only taken away when that is meant', async () => {
+    const steps = [aStep(barrier.id)];
+    const area = await anAreaWith(steps);
+    const planned = {
+      boat,
+      area: { ...area, version: 1, archived: false },
+      product: barrier,
+      step: steps[0] as Step,
+    };
+    await ask('POST', '/log', aCoat(planned, Date.now() - 3_600_000));
+    const { user } = await open(area);
+    expect((await step(1)).textContent).toContain('1 laid');
+    const confirm = vi.fn(() => false);
+    vi.stubGlobal('confirm', confirm);
+    await user.click(within(await step(1)).getByRole('button', { name: 'Remove Plain barrier' }));
+    expect(confirm).toHaveBeenCalledWith(expect.stringContaining('1 coats of it are on the boat'));
+    expect(await step(1)).toBeDefined();
+    confirm.mockReturnValue(true);
+    await user.click(within(await step(1)).getByRole('button', { name: 'Remove Plain barrier' }));
+    await waitFor(() => expect(screen.queryByRole('group', { name: /^1\. / })).toBeNull());
+    vi.unstubAllGlobals();
+  });
+
+  it('a signal coat, one more where it wears, colours in turn', async () => {
+    const area = await anAreaWith([aStep(barrier.id), aStep(hard.id, { colours: ['red'] })], {
+      highWear: true,
+    });
+    const { user } = await open(area);
+    await user.selectOptions(await field(2, 'Signal coat'), 'black');
+    await user.clear(await field(2, 'More, for wear'));
+    await user.type(await field(2, 'More, for wear'), '1');
+    await user.click(within(await step(2)).getByRole('button', { name: /^blue/ }));
+    await user.click(save());
+    expect(await screen.findByText('Saved.')).toBeDefined();
+    expect((await kept(area)).steps[1]).toMatchObject({
+      signal: 'black',
+      extraCoats: 1,
+      colours: ['red', 'blue'],
+    });
+    expect(screen.getByRole('img', { name: /Plain hard, 4 coats of 100 µm/ })).toBeDefined();
+  });
+});
+
+describe('templates', () => {
+  it('a family without a sheet is named, never replaced quietly', async () => {
+    const area = await anAreaWith([], { service: 'daylight' });
+    await open(area);
+    const offer = (await screen.findAllByText('Topsides, two-pack'))[0]?.closest('li');
+    expect(offer?.textContent).toContain('No sheet yet for: epoxy primer, two-pack polyurethane');
+    expect(within(offer as HTMLElement).getByRole('button')).toHaveProperty('disabled', true);
+  });
+
+  it('one’s own is kept, put away, and brought back', async () => {
+    const area = await anAreaWith([aStep(barrier.id)]);
+    const { user } = await open(area);
+    await user.click(await screen.findByText('Templates, and this stack on other areas'));
+    const name = `Our bottom ${uuidv7().slice(-6)}`;
+    await user.type(screen.getByLabelText('Keep this stack as'), name);
+    await user.click(screen.getByRole('button', { name: 'Keep it' }));
+    await user.click(await screen.findByRole('button', { name: `Put away ${name}` }));
+    expect(await screen.findByText(`${name} was put away.`)).toBeDefined();
+    await waitFor(async () =>
+      expect((await ask<OwnTemplate[]>('GET', '/templates')).map((each) => each.name)).not.toContain(name),
+    );
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(await screen.findByRole('button', { name: `Take it ${name}` })).toBeDefined();
+  });
+});
+
+describe('a part that shares the system of its area', () => {
+  it('is changed where it came from', async () => {
+    const area = await anAreaWith([aStep(barrier.id)]);
+    const part = {
+      areaId: area.id,
+      kind: 'spot',
+      standId: null,
+      sharesSystem: true,
+      at: new Date().toISOString(),
+    } as const;
+    const spot = anArea(boat.id, { name: 'Spot', part });
+    await ask('POST', '/areas', spot);
+    await open(spot);
+    expect(await screen.findByText(/Takes the system of/)).toBeDefined();
+    expect(screen.queryByRole('button', { name: 'Save system' })).toBeNull();
   });
 });

@@ -1,0 +1,211 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { ask, offline, openPage } from '../../../test/openPage.tsx';
+import { aBoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
+import type { AreaInput, BenchView, LogView, ProductInput, Step } from '../../contract/index.ts';
+import { flushOutbox } from '../api/outbox.ts';
+
+const boat = aBoat({ name: 'Bench hull' });
+/** 3 : 1 by volume, 50 % solids: 100 µm by roller on 20 m² take 4.32 l. */
+const primer = {
+  ...aProduct({
+    parts: [
+      { name: 'base', ratio: 3, densityKgPerL: 1.5 },
+      { name: 'hardener', ratio: 1, densityKgPerL: 1 },
+    ],
+    thinner: { name: 'Thinner E', maxFraction: 0.05 },
+    potLife: [{ tempC: 20, minutes: 60 }],
+  }),
+  name: 'Bench primer',
+};
+const single = {
+  ...aProduct({
+    family: 'one-pack-bilge',
+    parts: [{ name: 'paint', ratio: 1, densityKgPerL: 1.2 }],
+    potLife: [],
+    inductionMin: 0,
+    hazards: ['solvent', 'oxidising-rags'],
+  }),
+  name: 'Bench one-pack',
+};
+beforeAll(async () => {
+  await ask('POST', '/boats', boat);
+  for (const product of [primer, single]) await ask('POST', '/products', product);
+});
+beforeEach(() => localStorage.clear());
+afterEach(() => vi.restoreAllMocks());
+
+async function planned(product: ProductInput, over: Partial<Step> = {}, place: Partial<AreaInput> = {}) {
+  const area = anArea(boat.id, { service: 'bilge', name: 'Bilge', ...place });
+  await ask('POST', '/areas', area);
+  const step = aStep(product.id, over);
+  await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+  return { area, step, ...(await openPage(`/bench/${area.id}`)) };
+}
+const bench = (area: { id: string }) => ask<BenchView>('GET', `/bench/${area.id}`);
+const entries = async (area: { id: string }) =>
+  (await ask<LogView>('GET', `/boats/${boat.id}/log`)).entries.filter((entry) => entry.areaId === area.id);
+const figureOf = (part: string) => screen.getByText(part, { selector: 'dt' }).nextElementSibling?.textContent;
+async function type(user: Awaited<ReturnType<typeof planned>>['user'], label: string, text: string) {
+  const box = await screen.findByLabelText(label);
+  await user.clear(box);
+  await user.type(box, text);
+}
+
+describe('mixing', () => {
+  it('says what the coat takes, how many pots, and what to pour of each part', async () => {
+    const { user } = await planned(primer);
+    expect((await screen.findByText(/This coat takes/)).textContent).toContain('4.32 l');
+    await type(user, 'Temperature of the pot', '20');
+    // An hour of pot life less induction and ten minutes in hand: too little for 20 m² with a roller.
+    expect(screen.getByText(/Too much for one pot/)).toBeDefined();
+    await type(user, 'This batch', '800');
+    expect([figureOf('base'), figureOf('hardener')]).toEqual([
+      expect.stringContaining('600'),
+      expect.stringContaining('200'),
+    ]);
+    expect(screen.getByText(/Ratio 3 : 1 by volume, exact/)).toBeDefined();
+  });
+
+  it('a coarse tool is said to be too coarse, with a batch that lands on its marks', async () => {
+    const { user } = await planned(primer);
+    await user.selectOptions(await screen.findByLabelText('Measured with'), 'Counted cups');
+    await type(user, 'This batch', '330');
+    expect(screen.getByText(/this tool is too coarse for this batch/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: /^Take / }));
+    expect(screen.queryByText(/too coarse/)).toBeNull();
+    expect(figureOf('hardener')).toMatch(/^2 cups/);
+  });
+
+  it('by weight on a scale the densities count: 3 : 1 by volume is 4.5 : 1 in grams', async () => {
+    const { user } = await planned(primer);
+    await user.selectOptions(await screen.findByLabelText('Measured with'), 'Scale');
+    await type(user, 'This batch', '400');
+    expect([figureOf('base'), figureOf('hardener')]).toEqual([
+      expect.stringMatching(/^450 g/),
+      expect.stringMatching(/^100 g/),
+    ]);
+  });
+
+  it('the clocks start only once each label is read, and the pot then stands on the bench', async () => {
+    const { area, user } = await planned(primer);
+    const mixed = await screen.findByRole('button', { name: /Mixed/ });
+    expect(mixed).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('checkbox', { name: /BASE/ }));
+    expect(mixed).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('checkbox', { name: /HARDENER/ }));
+    await user.click(mixed);
+    await waitFor(async () => expect((await bench(area)).pots).toHaveLength(1));
+    const [pot] = (await bench(area)).pots;
+    const life = (Date.parse(pot?.inductionEnds ?? '') - Date.parse(pot?.mixedAt ?? '')) / 60_000;
+    expect(life).toBe(15);
+    await user.click(await screen.findByRole('button', { name: 'Thrown away' }));
+    await waitFor(async () => expect((await bench(area)).pots).toHaveLength(0));
+    expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded' });
+  });
+
+  it('a one-pack has no hardener, no pot life and no label to mistake, but rags that take fire', async () => {
+    await planned(single);
+    expect(await screen.findByRole('heading', { name: 'Pour' })).toBeDefined();
+    expect(screen.queryByLabelText('Temperature of the pot')).toBeNull();
+    expect(screen.queryByRole('checkbox', { name: /The label says/ })).toBeNull();
+    expect(screen.getByText(/[Rr]ags/)).toBeDefined();
+  });
+
+  it('in a bilge the closed space is warned of, at the step', async () => {
+    await planned(primer);
+    expect(await screen.findByText(/never alone/i)).toBeDefined();
+  });
+});
+
+describe('logging a coat', () => {
+  const log = () => screen.findByRole('button', { name: 'Log this coat' });
+
+  it('less than the whole area leaves the rest due, with the litres for it', async () => {
+    const { area, user } = await planned(single);
+    await type(user, 'Area covered', '5');
+    await type(user, 'Used, without thinner', '1.1');
+    await user.click(await log());
+    expect(await screen.findByText('Coat logged.')).toBeDefined();
+    const { clock } = await bench(area);
+    expect(clock.next).toMatchObject({ coatNo: 0, coveredM2: 5 });
+    expect(await screen.findByRole('heading', { name: /Finish Bench one-pack, coat 1 of 3/ })).toBeDefined();
+    expect(screen.getByText(/for what is still bare of it/)).toBeDefined();
+  });
+
+  it('litres that are none and an end before the start are refused at their fields', async () => {
+    const { area, user } = await planned(single);
+    await type(user, 'Used, without thinner', 'all of it');
+    await type(user, 'Last corner laid', '2020-01-01T10:00');
+    await user.click(await log());
+    expect(await screen.findByText('litres used "all of it" is not a number')).toBeDefined();
+    expect(await entries(area)).toEqual([]);
+    await type(user, 'Used, without thinner', '4');
+    await user.click(await log());
+    expect(await screen.findByText(/end .* is before the start/)).toBeDefined();
+    expect(await entries(area)).toEqual([]);
+  });
+
+  it('without a connection the coat is kept on the device and arrives once, when it is back', async () => {
+    const { area, user } = await planned(single);
+    await type(user, 'Used, without thinner', '4');
+    await offline(async () => {
+      await user.click(await log());
+      expect(await screen.findByText(/kept on this device and will be sent/)).toBeDefined();
+    });
+    expect(await entries(area)).toEqual([]);
+    await flushOutbox();
+    await flushOutbox();
+    expect((await entries(area)).map(({ kind }) => kind)).toEqual(['coat']);
+  });
+});
+
+describe('the air on the spot', () => {
+  it('measured by hand it is judged against the sheet, each reason with its figures', async () => {
+    const { user } = await planned(primer);
+    const put = async (label: string, text: string) => {
+      const box = await screen.findByLabelText(label);
+      await user.clear(box);
+      await user.type(box, text);
+    };
+    await put('Air', '12');
+    await put('Relative humidity', '90');
+    await put('Surface', '11');
+    expect(await screen.findByText('Not fit to lay')).toBeDefined();
+    expect(screen.getByText('RH 90 %, limit 85 %')).toBeDefined();
+    expect(screen.getByText(/above dew point, 3.0 °C wanted/)).toBeDefined();
+    await put('Relative humidity', '50');
+    expect(await screen.findByText('Fit to lay')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Air more' }));
+    expect((screen.getByLabelText('Air') as HTMLInputElement).value).toBe('13');
+  });
+});
+
+describe('work before the coat', () => {
+  const before: Step['before'] = [
+    { id: '0192f0c8-0000-7000-8000-000000000001', kind: 'wash', amount: null, note: 'rinse' },
+    { id: '0192f0c8-0000-7000-8000-000000000002', kind: 'sand', amount: 120, note: '' },
+  ];
+  it('a tick made without a connection counts at once and reaches the log later', async () => {
+    const { area, user } = await planned(single, { before });
+    const work = await screen.findByRole('region', { name: /Before this coat: 2 to do/ });
+    await offline(async () => {
+      await user.click(within(work).getByRole('button', { name: /Done.*sand 120 grit/ }));
+      expect(await screen.findByRole('region', { name: /Before this coat: 1 to do/ })).toBeDefined();
+    });
+    await flushOutbox();
+    expect((await bench(area)).clock.work.map(({ doneAt }) => doneAt !== null)).toEqual([false, true]);
+  });
+});
+
+describe('an area with nothing to lay', () => {
+  it('says so and shows the way to its system', async () => {
+    const area = anArea(boat.id, { name: 'Empty locker' });
+    await ask('POST', '/areas', area);
+    await openPage(`/bench/${area.id}`);
+    expect(await screen.findByText(/No coats are chosen for this area yet/)).toBeDefined();
+    const way = screen.getByRole('link', { name: 'Choose its system' });
+    expect(way.getAttribute('href')).toBe(`/boats/${boat.id}/systems/${area.id}`);
+  });
+});
