@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { inject, vi } from 'vitest';
+import { afterAll, afterEach, inject, vi } from 'vitest';
 import { routes } from '../src/web/routes.tsx';
 import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 
@@ -30,6 +30,10 @@ globalThis.fetch = ((input: RequestInfo | URL, init: RequestInit = {}) =>
     sent.on('error', () => reject(new TypeError('fetch failed')));
     sent.end(init.body as string | undefined);
   })) as typeof fetch;
+
+afterEach(cleanup);
+// What a page has still under way ends before its browser is taken away.
+afterAll(() => new Promise((resolve) => setTimeout(resolve, 50)));
 
 /** A request past the page, as another device would make it. */
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {

@@ -1,0 +1,164 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { ask, openPage } from '../../../test/openPage.tsx';
+import { aBoat, anArea } from '../../../test/yardServer.ts';
+import type { BoatView, Finding } from '../../contract/index.ts';
+
+let boat: ReturnType<typeof aBoat>;
+beforeEach(async () => {
+  boat = aBoat({ name: 'Found hull' });
+  await ask('POST', '/boats', boat);
+  await ask('POST', '/areas', anArea(boat.id, { name: 'Bottom', substrate: 'steel' }));
+});
+const findings = async () => (await ask<BoatView>('GET', `/boats/${boat.id}`)).findings;
+async function setDown() {
+  const page = await openPage(`/boats/${boat.id}/findings`);
+  await page.user.click(await screen.findByRole('button', { name: 'Set a finding down' }));
+  const put = async (label: string | RegExp, text: string) => {
+    const box = await screen.findByLabelText(label);
+    await page.user.clear(box);
+    await page.user.type(box, text);
+  };
+  return { ...page, put, save: () => page.user.click(screen.getByRole('button', { name: 'Set it down' })) };
+}
+
+describe('a finding', () => {
+  it('says what it means as it is typed, against the usual limit or the one agreed', async () => {
+    const { user, put, save } = await setDown();
+    await user.selectOptions(screen.getByLabelText('What'), 'salt');
+    await put('As NaCl', '60');
+    expect(await screen.findByText(/60 mg\/m² is above 50 \(IMO PSPC/)).toBeDefined();
+    await put('Limit, if one is agreed', '80');
+    expect(await screen.findByText(/60 mg\/m², limit 80/)).toBeDefined();
+    await user.selectOptions(screen.getByLabelText('On'), 'Bottom');
+    await save();
+    expect(await screen.findByText(/Salt: fine/)).toBeDefined();
+    expect(await findings()).toMatchObject([{ kind: 'salt', value: 60, limit: 80, verdict: 'fine' }]);
+  });
+  it('one that is seen has a word and no figure: solvent rub, and the coats of a converter', async () => {
+    const { user, put, save } = await setDown();
+    await user.selectOptions(screen.getByLabelText('What'), 'solvent-rub');
+    expect(screen.queryByLabelText('Limit, if one is agreed')).toBeNull();
+    await user.selectOptions(await screen.findByLabelText('Rubbed with solvent it'), 'softens');
+    expect(await screen.findByText(/which no two-pack goes over/)).toBeDefined();
+    await save();
+    await user.click(await screen.findByRole('button', { name: 'Set a finding down' }));
+    await user.selectOptions(screen.getByLabelText('What'), 'converter');
+    await put('Coats of it on', '3');
+    await user.selectOptions(screen.getByLabelText('What shows'), 'red still shows');
+    expect(await screen.findByText(/red after the third coat comes back/)).toBeDefined();
+    await save();
+    await waitFor(async () =>
+      expect((await findings()).map(({ kind, grade, verdict }) => [kind, grade, verdict]).sort()).toEqual([
+        ['converter', 'red', 'bad'],
+        ['solvent-rub', 'softens', 'watch'],
+      ]),
+    );
+  });
+  it('a reading its instrument cannot give is refused by name and limit', async () => {
+    const { user, put, save } = await setDown();
+    await user.selectOptions(screen.getByLabelText('What'), 'adhesion');
+    await put(/Cross-cut or X-cut grade/, '7');
+    await save();
+    expect(await screen.findByText('adhesion grade 7 is outside 0–5')).toBeDefined();
+    expect(await findings()).toEqual([]);
+  });
+  it('changed, removed and brought back; its letter stays on the drawing', async () => {
+    const { user, put, save } = await setDown();
+    await user.selectOptions(screen.getByLabelText('What'), 'blisters');
+    await put('How many', '4');
+    await put('From aft', '3');
+    await put('Above the waterline', '-0.2');
+    await save();
+    await user.click(await screen.findByRole('button', { name: 'Change A' }));
+    await put('How many', '6');
+    await user.click(screen.getByRole('button', { name: 'Save finding' }));
+    expect(await screen.findByText(/6 blisters: open, dry, wash and fill/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Remove A' }));
+    expect(await screen.findByText('Blisters was removed.')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    await waitFor(async () =>
+      expect((await findings())[0]).toMatchObject({ value: 6, place: { xM: 3, zM: -0.2 } }),
+    );
+  });
+  it('makes a spot of its own out of the area it was found on', async () => {
+    const { user, put, save, router } = await setDown();
+    await user.selectOptions(screen.getByLabelText('What'), 'plate');
+    await put('Thickness', '3.1');
+    await put('Limit, if one is agreed', '4');
+    await user.selectOptions(screen.getByLabelText('On'), 'Bottom');
+    await save();
+    const line = (await screen.findByText(/Thickness of plate: not fit/)).closest('li') as HTMLElement;
+    await user.click(within(line).getByRole('button', { name: 'Make it a spot' }));
+    await waitFor(() => expect(router.state.location.pathname).toMatch(/survey\/.+/));
+    const { areas } = await ask<BoatView>('GET', `/boats/${boat.id}`);
+    const spot = areas.find((area) => area.part?.kind === 'spot');
+    expect(spot?.name).toBe('Thickness of plate A, Bottom');
+    expect(spot?.note).toContain('3.1 mm is below the least of 4 mm');
+  });
+});
+
+describe('the working tools set their results down as findings', () => {
+  const tool = async (name: string) => {
+    const { user } = await openPage('/tools');
+    const region = await screen.findByRole('region', { name });
+    const store = async (which = 0) => {
+      const select = (await within(region).findAllByLabelText('Set it down on'))[which] as HTMLElement;
+      const options = await within(select).findAllByRole('option', { name: 'Found hull: Bottom' });
+      await user.selectOptions(select, options.at(-1) as HTMLElement);
+      await user.click(within(region).getAllByRole('button', { name: 'Set it down' })[which] as HTMLElement);
+      await within(region).findByText(/^Set down on/);
+    };
+    const put = async (label: string, text: string) => {
+      await user.clear(within(region).getByLabelText(label));
+      await user.type(within(region).getByLabelText(label), `${text}{Enter}`);
+    };
+    return { user, region, store, put };
+  };
+  /** The findings on the hull the tool wrote to: the last of those of its name. */
+  const stored = async (): Promise<Finding[]> => {
+    const { boats } = await ask<{ boats: { id: string; name: string }[] }>('GET', '/slip');
+    const all = await Promise.all(
+      boats
+        .filter(({ name }) => name === 'Found hull')
+        .map(async ({ id }) => (await ask<BoatView>('GET', `/boats/${id}`)).findings),
+    );
+    return all.flat();
+  };
+  it('replica tape: mean less 50 µm of film, against what the sheet wants', async () => {
+    const { put, store, region } = await tool('Profile by replica tape');
+    await put('Micrometer readings, µm', '92 98');
+    await put('Least wanted, by the sheet', '60');
+    expect(region.textContent).toContain('45 µm is below the 60 µm wanted');
+    await store();
+    expect(await stored()).toContainEqual(
+      expect.objectContaining({ kind: 'profile', value: 45, limit: 60, verdict: 'bad' }),
+    );
+  });
+  it('a rust converter’s course, coat by coat', async () => {
+    const { user, region, store } = await tool('Rust converter');
+    for (let coat = 0; coat < 2; coat++)
+      await user.click(within(region).getByRole('button', { name: 'A coat on: red still shows' }));
+    expect(region.textContent).toContain('another coat, another day');
+    await user.click(within(region).getByRole('button', { name: 'A coat on: all black' }));
+    await store();
+    expect(await stored()).toContainEqual(
+      expect.objectContaining({ kind: 'converter', value: 3, grade: 'black', verdict: 'fine' }),
+    );
+  });
+  it('a solvent rub tells one-pack from two-pack', async () => {
+    const { user, region, store } = await tool('Old paint');
+    await user.selectOptions(within(region).getByLabelText('Rubbed with solvent it'), 'softens');
+    await store(0);
+    expect(await stored()).toContainEqual(expect.objectContaining({ kind: 'solvent-rub', verdict: 'watch' }));
+  });
+  it('200 litres of passivating wash take 4 litres', async () => {
+    const { user, region, put, store } = await tool('Wash');
+    await user.selectOptions(within(region).getByLabelText('Wash'), 'passivating-wash');
+    await put('Tank', '200');
+    expect(region.textContent).toMatch(/4(\.00)? l of concentrate to 200 l of water/);
+    await store();
+    expect((await stored()).map(({ note }) => note).join()).toContain('passivating wash, 50 : 1');
+  });
+});

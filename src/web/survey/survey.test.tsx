@@ -1,0 +1,191 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { ask, openPage } from '../../../test/openPage.tsx';
+import { aBoat, anArea } from '../../../test/yardServer.ts';
+import type { Area, Boat, BoatView, SlipView } from '../../contract/index.ts';
+import { areaByRule } from '../../core/hull/index.ts';
+
+type User = Awaited<ReturnType<typeof openPage>>['user'];
+const put = async (user: User, label: string, text: string, within_: HTMLElement = document.body) => {
+  const box = await within(within_).findByLabelText(label);
+  await user.clear(box);
+  if (text !== '') await user.type(box, text);
+};
+const view = (boat: { id: string }) => ask<BoatView>('GET', `/boats/${boat.id}`);
+afterEach(() => vi.unstubAllGlobals());
+
+describe('a new boat', () => {
+  const DIMENSIONS: [string, string][] = [
+    ['Length over all', '9.2'],
+    ['Waterline length', '7.9'],
+    ['Beam', '3.05'],
+    ['Draught', '1.4'],
+    ['Mean freeboard', '0.95'],
+  ];
+  const fill = async (user: User) => {
+    for (const [label, value] of DIMENSIONS) await put(user, label, value);
+  };
+
+  it('refuses what no boat is, all at once, each at its field', async () => {
+    const { user } = await openPage('/boats/new');
+    await fill(user);
+    await put(user, 'Beam', 'wide');
+    await put(user, 'Draught', '');
+    await user.click(screen.getByRole('button', { name: 'Put her on the slip' }));
+    expect(await screen.findByText('boat name is empty')).toBeDefined();
+    expect(screen.getByText('beam "wide" is not a number')).toBeDefined();
+    expect(screen.getByText('draught is empty')).toBeDefined();
+    expect((screen.getByLabelText('Length over all') as HTMLInputElement).value).toBe('9.2');
+  });
+
+  it('is drawn as she is typed, comes to the slip, and is offered her usual areas with their m²', async () => {
+    const { user, router } = await openPage('/boats/new');
+    await put(user, 'Name', 'Sanderling Two');
+    await fill(user);
+    expect(document.querySelector('svg[role=img], svg[aria-label]')).not.toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Put her on the slip' }));
+    await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
+    const { boats } = await ask<SlipView>('GET', '/slip');
+    const boat = boats.find((each) => each.name === 'Sanderling Two') as Boat;
+    expect(boat.dimensions.loaM).toBe(9.2);
+
+    await user.selectOptions(await screen.findByLabelText('Substrate'), 'grp-laminate');
+    const offered = screen.getAllByRole('checkbox').length;
+    // One that she has not is unticked.
+    await user.click(screen.getAllByRole('checkbox').at(-1) as HTMLElement);
+    await user.click(screen.getByRole('button', { name: `Make these ${offered - 1} areas` }));
+    await waitFor(async () => expect((await view(boat)).areas).toHaveLength(offered - 1));
+    const bottom = (await view(boat)).areas.find((area) => area.zone === 'bottom') as Area;
+    expect(bottom).toMatchObject({ substrate: 'grp-laminate', service: 'immersed' });
+    const rule = areaByRule({ ...boat, zone: 'bottom', side: bottom.side });
+    expect(bottom.estimates[0]?.areaM2).toBeCloseTo(rule?.areaM2 ?? 0, 2);
+  });
+});
+
+describe('an area', () => {
+  const boat = aBoat({ name: 'Survey hull' });
+  beforeAll(() => ask('POST', '/boats', boat));
+  const areaNamed = async (name: string) =>
+    (await view(boat)).areas.find((area) => area.name === name) as Area;
+
+  it('is measured by shapes less openings, the sum beside it as it is typed', async () => {
+    const { user } = await openPage(`/boats/${boat.id}/survey/new`);
+    await put(user, 'Name', 'Cabin sides');
+    await user.selectOptions(screen.getByLabelText('Part of the boat'), 'cabin');
+    await put(user, 'Length', '4');
+    await put(user, 'Width', '0.5');
+    await put(user, 'How many', '2');
+    await user.click(screen.getByRole('button', { name: 'Opening' }));
+    const [, length] = screen.getAllByLabelText('Length');
+    const [, width] = screen.getAllByLabelText('Width');
+    await user.type(length as HTMLElement, '60 cm');
+    await user.type(width as HTMLElement, '0.25');
+    expect(await screen.findByText('3.85 m²')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Add area' }));
+    await waitFor(async () => expect(await areaNamed('Cabin sides')).toBeDefined());
+    expect(await areaNamed('Cabin sides')).toMatchObject({
+      zone: 'cabin',
+      service: 'daylight',
+      measures: [
+        { count: 2, opening: false },
+        { count: 1, opening: true },
+      ],
+    });
+  });
+
+  it('by girths Simpson’s rule wants an odd number of them, and says so', async () => {
+    const { user } = await openPage(`/boats/${boat.id}/survey/new`);
+    await user.click(await screen.findByRole('button', { name: 'Girths' }));
+    await put(user, 'Name', 'Bottom by girths');
+    await user.click(screen.getByRole('button', { name: 'Remove line 1' }));
+    await put(user, 'Station spacing', '1');
+    await put(user, 'Girths from aft, m', '0 1 1.2 0.8');
+    await user.click(screen.getByRole('button', { name: 'Add area' }));
+    const refused = await screen.findAllByText(/girths/i);
+    expect(refused.some((each) => /odd|trapezoid|even/i.test(each.textContent ?? ''))).toBe(true);
+    expect(await areaNamed('Bottom by girths')).toBeUndefined();
+    await user.selectOptions(screen.getByLabelText('Rule'), 'trapezoid');
+    await user.click(screen.getByRole('button', { name: 'Add area' }));
+    await waitFor(async () => expect(await areaNamed('Bottom by girths')).toBeDefined());
+  });
+
+  it('two ways that do not meet are said to disagree, and the chosen one counts', async () => {
+    const area = anArea(boat.id, { name: 'Two ways' });
+    await ask('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
+    await user.click(await screen.findByText(/last time.s paint/, { selector: 'summary' }));
+    const paint = screen.getByRole('button', { name: 'Reckon' }).closest('details') as HTMLElement;
+    const [litres, rate] = within(paint).getAllByRole('textbox');
+    await user.type(litres as HTMLElement, '6');
+    await user.type(rate as HTMLElement, '5');
+    await user.click(screen.getByRole('button', { name: 'Reckon' }));
+    // 20 m² by hand ± 5 % and 30 m² by paint ± 10 %: 9 m² lie between 21 and 27.
+    expect(await screen.findByText(/disagree by 6(\.0+)? m² more than/)).toBeDefined();
+    await user.click(screen.getByRole('radio', { name: /paint: 30/ }));
+    await user.click(screen.getByRole('button', { name: 'Save area' }));
+    await waitFor(async () => expect((await areaNamed('Two ways')).chosenWay).toBe('paint'));
+    const { clocks } = await view(boat);
+    expect(clocks.find((clock) => clock.areaId === area.id)).toMatchObject({ areaM2: 30, spread: 0.1 });
+  });
+
+  it('changed elsewhere meanwhile: what changed is named, and theirs can be taken', async () => {
+    const area = anArea(boat.id, { name: 'Contested' });
+    const { version, archived: _, ...kept } = await ask<Area>('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
+    await put(user, 'Note', 'mine');
+    await ask('PUT', `/areas/${area.id}`, { ...kept, version, name: 'Contested by another' });
+    await user.click(screen.getByRole('button', { name: 'Save area' }));
+    expect(await screen.findByText(/the name is now “Contested by another”, was “Contested”/)).toBeDefined();
+    expect((screen.getByLabelText('Note') as HTMLTextAreaElement).value).toBe('mine');
+    await user.click(screen.getByRole('button', { name: 'Take theirs' }));
+    await waitFor(() =>
+      expect((screen.getByLabelText('Name') as HTMLInputElement).value).toBe('Contested by another'),
+    );
+  });
+
+  it('removed it is off the survey, and back by one press', async () => {
+    const area = anArea(boat.id, { name: 'Regretted' });
+    await ask('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
+    await user.click(await screen.findByRole('button', { name: 'Remove this area' }));
+    expect(await screen.findByText('Regretted was removed; its log is kept.')).toBeDefined();
+    expect(await areaNamed('Regretted')).toBeUndefined();
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    await waitFor(async () => expect(await areaNamed('Regretted')).toBeDefined());
+  });
+
+  it('a spot cut out of it counts there no more', async () => {
+    const area = anArea(boat.id, { name: 'Whole bottom' });
+    await ask('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
+    await user.click(await screen.findByText('Cut a spot or a piece out of it'));
+    await user.type(screen.getByLabelText('Call it'), 'Rust by the seacock');
+    const cut = screen.getByRole('button', { name: 'Cut it out' }).closest('form') as HTMLElement;
+    await user.type(within(cut).getByLabelText('Area, m²'), '-3');
+    await user.click(screen.getByRole('button', { name: 'Cut it out' }));
+    expect(await screen.findByText(/The cut-out: .*-3/)).toBeDefined();
+    await user.clear(within(cut).getByLabelText('Area, m²'));
+    await user.type(within(cut).getByLabelText('Area, m²'), '1.5');
+    await user.click(screen.getByRole('button', { name: 'Cut it out' }));
+    await waitFor(async () => expect(await areaNamed('Rust by the seacock')).toBeDefined());
+    const { clocks } = await view(boat);
+    expect(clocks.find((clock) => clock.areaId === area.id)?.areaM2).toBeCloseTo(18.5, 9);
+  });
+
+  it('the boat goes off the slip only when that is meant', async () => {
+    const gone = aBoat({ name: 'Going hull' });
+    await ask('POST', '/boats', gone);
+    const { user, router } = await openPage(`/boats/${gone.id}/survey`);
+    const confirm = vi.fn(() => false);
+    vi.stubGlobal('confirm', confirm);
+    await user.click(await screen.findByRole('button', { name: 'Change boat' }));
+    await user.click(await screen.findByRole('button', { name: 'Take her off the slip' }));
+    expect(router.state.location.pathname).toContain(gone.id);
+    confirm.mockReturnValue(true);
+    await user.click(screen.getByRole('button', { name: 'Take her off the slip' }));
+    await waitFor(() => expect(router.state.location.pathname).toBe('/'));
+    const { boats } = await ask<SlipView>('GET', '/slip');
+    expect(boats.map(({ name }) => name)).not.toContain('Going hull');
+  });
+});
