@@ -4,6 +4,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterAll, afterEach, inject, vi } from 'vitest';
+import { startOutbox } from '../src/web/api/outbox.ts';
 import { routes } from '../src/web/routes.tsx';
 import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 
@@ -31,7 +32,11 @@ globalThis.fetch = ((input: RequestInfo | URL, init: RequestInit = {}) =>
     sent.end(init.body as string | undefined);
   })) as typeof fetch;
 
-afterEach(cleanup);
+let stopOutbox = () => {};
+afterEach(() => {
+  stopOutbox();
+  cleanup();
+});
 // What a page has still under way ends before its browser is taken away.
 afterAll(() => new Promise((resolve) => setTimeout(resolve, 50)));
 
@@ -52,6 +57,8 @@ export async function ask<T>(method: string, path: string, body?: unknown): Prom
 export async function openPage(path: string) {
   cleanup();
   const client = new QueryClient({ defaultOptions: { queries: { retry: false, networkMode: 'always' } } });
+  stopOutbox();
+  stopOutbox = startOutbox(() => void client.invalidateQueries());
   const router = createMemoryRouter(routes, { initialEntries: [path] });
   const user = userEvent.setup();
   render(

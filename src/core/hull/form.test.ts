@@ -134,3 +134,29 @@ describe('the lines a boat is drawn by', () => {
     expect(lines.sections.some((s) => s.fore) && lines.sections.some((s) => !s.fore)).toBe(true);
   });
 });
+
+describe('a hull known by her dimensions only floats as the trade says (handbook part 11)', () => {
+  const form = (kind: 'fin-keel' | 'long-keel' | 'bilge-keel') =>
+    formFromDimensions({
+      kind,
+      dimensions: { loaM: 11, lwlM: 10, beamM: 3, draughtM: 1.6, freeboardM: 1.1 },
+    });
+  it.each(['fin-keel', 'long-keel', 'bilge-keel'] as const)(
+    'a %s of 10 m × 3 m sinks about 1 cm per 200 kg (common practice)',
+    (kind) => {
+      const sunkMm = (200 / (1025 * hydrostatics({ table: form(kind) }).waterplaneM2)) * 1000;
+      expect(sunkMm).toBeGreaterThan(8.5);
+      expect(sunkMm).toBeLessThan(11.5);
+    },
+  );
+  it.each(['fin-keel', 'long-keel', 'bilge-keel'] as const)('%s: C_wp of a yacht, 0.65–0.8', (kind) => {
+    const table = form(kind);
+    const level = table.waterlinesM.findIndex((z) => Math.abs(z) < 1e-9);
+    const half = table.halfBreadthsM.map((row) => row[level] ?? 0);
+    const wet = table.stationsM.filter((_, i) => (half[i] ?? 0) > 0);
+    const rectangle = ((wet.at(-1) ?? 0) - (wet[0] ?? 0)) * 2 * Math.max(...half);
+    const cwp = hydrostatics({ table }).waterplaneM2 / rectangle;
+    expect(cwp).toBeGreaterThan(0.65);
+    expect(cwp).toBeLessThan(0.8);
+  });
+});

@@ -57,7 +57,7 @@ const range = (n: number) => Array.from({ length: n + 1 }, (_, i) => i / n);
 function share(shape: Shape, height: number): number {
   const h = Math.min(1, Math.max(0, height));
   // A superellipse, fuller than a quarter circle: turn of the bilge low, sides near upright.
-  if (shape.section === 'round') return (1 - (1 - h) ** 2.4) ** 0.62;
+  if (shape.section === 'round') return (1 - (1 - h) ** 3.2) ** 0.5;
   return lerpAt(
     shape.section.map(([z]) => z),
     shape.section.map(([, y]) => y),

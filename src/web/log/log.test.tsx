@@ -1,0 +1,105 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { v7 as uuidv7 } from 'uuid';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { ask, openPage } from '../../../test/openPage.tsx';
+import { aBoat, aCoat, anArea, aProduct, aStep, HOUR } from '../../../test/yardServer.ts';
+import type { Entry, LogView } from '../../contract/index.ts';
+
+const boat = () => aBoat({ name: 'Logged hull' });
+let planned: Parameters<typeof aCoat>[0];
+let coat: ReturnType<typeof aCoat>;
+beforeEach(async () => {
+  const hull = boat();
+  const area = anArea(hull.id);
+  const product = { ...aProduct(), name: 'Logged epoxy' };
+  const step = aStep(product.id);
+  planned = { boat: hull, area: { ...area, version: 1, archived: false }, product, step };
+  await ask('POST', '/boats', hull);
+  await ask('POST', '/areas', area);
+  await ask('POST', '/products', product);
+  await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+  coat = aCoat(planned, Date.now() - HOUR, { note: 'a little breeze' });
+  await ask('POST', '/log', coat);
+});
+const entries = async () => (await ask<LogView>('GET', `/boats/${planned.boat.id}/log`)).entries;
+const open = () => openPage(`/boats/${planned.boat.id}/log`);
+const lineOf = async (text: string | RegExp) => (await screen.findByText(text)).closest('li') as HTMLElement;
+
+describe('the log of a boat', () => {
+  it('says what lies: litres, area, film by litres, and the air it was laid in', async () => {
+    await open();
+    const line = await lineOf(/Logged epoxy, coat 1/);
+    // 4.2 l × 0.5 × 0.925 on 20 m².
+    expect(line.textContent).toContain('4.2 l on 20 m² by roller, 97.1 µm dry by litres');
+    expect(line.textContent).toContain('a little breeze');
+    expect(screen.getByText(/^1 coat, 4.2 l, about 97.1 µm dry by litres$/)).toBeDefined();
+  });
+
+  it('a coat is corrected by a new entry; the old one stays, struck through, and no longer counts', async () => {
+    const { user } = await open();
+    await user.click(within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Correct' }));
+    const used = await screen.findByLabelText('Used, without thinner');
+    await user.clear(used);
+    await user.type(used, 'four');
+    await user.click(screen.getByRole('button', { name: 'Log the correction' }));
+    expect(await screen.findByText('litres used "four" is not a number')).toBeDefined();
+    await user.clear(used);
+    await user.type(used, '5');
+    await user.click(screen.getByRole('button', { name: 'Log the correction' }));
+    expect(await screen.findByText(/^1 coat, 5(\.0+)? l/)).toBeDefined();
+    const all = await entries();
+    expect(all).toHaveLength(2);
+    const [old, mine] = [all.find(({ id }) => id === coat.id), all.find(({ id }) => id !== coat.id)] as [
+      Entry,
+      Entry,
+    ];
+    expect([old.correctedBy, mine.corrects]).toEqual([mine.id, old.id]);
+    expect(screen.getByText('Takes the place of an earlier entry.')).toBeDefined();
+  });
+
+  it('struck out with its reason it can still be read; without one it cannot be struck', async () => {
+    const { user } = await open();
+    await user.click(
+      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Strike out' }),
+    );
+    const strike = await screen.findByRole('button', { name: 'Strike it out' });
+    expect(strike).toHaveProperty('disabled', true);
+    await user.type(screen.getByLabelText(/Why it does not count/), 'logged on the wrong boat');
+    await user.click(strike);
+    expect(await screen.findByText(/^Struck out .*: logged on the wrong boat$/)).toBeDefined();
+    expect(screen.queryByText(/dry by litres$/)).toBeNull();
+    expect((await entries()).map(({ kind }) => kind).sort()).toEqual(['coat', 'strike']);
+  });
+
+  it('a note is added where it belongs', async () => {
+    const { user } = await open();
+    await user.type(await screen.findByLabelText('Note on Bottom'), 'rain blew in at four{Enter}');
+    expect(await screen.findByText('rain blew in at four')).toBeDefined();
+    await waitFor(async () =>
+      expect((await entries()).find(({ kind }) => kind === 'note')?.body).toEqual({
+        text: 'rain blew in at four',
+      }),
+    );
+  });
+
+  it('someone else corrected it first: said, with nothing written over', async () => {
+    const { user } = await open();
+    await user.click(
+      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Strike out' }),
+    );
+    const theirs = { ...coat, id: uuidv7(), corrects: coat.id, body: { ...coat.body, litres: 4.4 } };
+    await ask('POST', '/log', theirs);
+    await user.type(await screen.findByLabelText(/Why it does not count/), 'too late for that');
+    await user.click(screen.getByRole('button', { name: 'Strike it out' }));
+    expect(await screen.findByText('This entry was corrected elsewhere since you opened it.')).toBeDefined();
+    expect((await entries()).some(({ kind }) => kind === 'strike')).toBe(false);
+  });
+
+  it('a boat with nothing on her shows the way to the first coat', async () => {
+    const empty = boat();
+    await ask('POST', '/boats', empty);
+    await openPage(`/boats/${empty.id}/log`);
+    expect(await screen.findByText(/Nothing is logged yet/)).toBeDefined();
+  });
+});

@@ -1,0 +1,164 @@
+// @vitest-environment happy-dom
+import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
+import { v7 as uuidv7 } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import { SHEETS } from '../../../demo/sheets.ts';
+import { ask, openPage } from '../../../test/openPage.tsx';
+import { aProduct } from '../../../test/yardServer.ts';
+import { writeSheetsCsv } from '../../contract/formats/sheetsCsv.ts';
+import type { Product } from '../../contract/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
+
+const named = async (name: string) =>
+  (await ask<Product[]>('GET', '/products')).find((product) => product.name === name);
+const name = (start: string) => `${start} ${uuidv7().slice(-6)}`;
+async function open(path = '/materials/new') {
+  const page = await openPage(path);
+  const put = async (label: string, text: string) => {
+    const [box] = await screen.findAllByLabelText(label);
+    await page.user.clear(box as HTMLElement);
+    if (text) await page.user.type(box as HTMLElement, text);
+  };
+  /** A block copied from a spreadsheet, pasted into one cell of the grid. */
+  const paste = async (label: string, block: string) => {
+    const cell = await screen.findByLabelText(label);
+    const event = createEvent.paste(cell, { clipboardData: { getData: () => block } });
+    fireEvent(cell, event);
+  };
+  return { ...page, put, paste };
+}
+
+describe('a sheet entered from paper', () => {
+  it('takes its table of times in one paste, and is kept as the paper has it', async () => {
+    const { user, put, paste } = await open();
+    const mine = name('Paper primer');
+    await put('Product', mine);
+    await put('Resin, as the sheet names it', 'epoxy');
+    const [base, hardener] = await screen.findAllByLabelText('Parts');
+    await user.type(base as HTMLElement, '4');
+    await user.type(hardener as HTMLElement, '1');
+    await put('Volume solids', '60');
+    for (const [label, microns] of [
+      ['Dry film, least', '50'],
+      ['Typical', '75'],
+      ['Most', '120'],
+    ] as const)
+      await put(label, microns);
+    // Wet is dry over solids: 50 / 0.6, 75 / 0.6, 120 / 0.6 (handbook part 6).
+    expect(await screen.findByText('Wet, unthinned: 83.3 µm, 125 µm, 200 µm.')).toBeDefined();
+    await paste('Pot life, column 1', '6 h\t3 h\t90 min\n\t\t\n8 h\t4 h\t2 h');
+    await paste('Not before, column 1', '16 h\t8 h\t4 h\n10 d\t7 d\t4 d');
+    await user.click(screen.getByRole('button', { name: 'Save sheet' }));
+    await waitFor(async () => expect(await named(mine)).toBeDefined());
+    const { sheet } = (await named(mine)) as Product;
+    expect(sheet).toMatchObject({
+      resin: 'epoxy',
+      volumeSolids: 0.6,
+      film: { min: 50, typical: 75, max: 120 },
+    });
+    expect(sheet.potLife).toEqual([
+      { tempC: 10, minutes: 360 },
+      { tempC: 20, minutes: 180 },
+      { tempC: 30, minutes: 90 },
+    ]);
+    expect(sheet.cure.events['tack-free']?.map(({ minutes }) => minutes)).toEqual([480, 240, 120]);
+    expect(sheet.cure.overcoat[0]?.chemicalMax?.[2]).toEqual({ tempC: 30, minutes: 4 * 1440 });
+    // What the paper does not say is not assumed.
+    expect([sheet.thinner, sheet.copper, sheet.grounds, sheet.limits.rhMax]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  it('what contradicts itself is pointed out as it is typed; what cannot be is refused at its field', async () => {
+    const { user, put, paste } = await open();
+    await put('Product', name('Odd primer'));
+    await put('Volume solids', '60');
+    await put('Dry film, least', '90');
+    await put('Typical', '60');
+    await put('Most', '120');
+    await paste('Pot life, column 1', '3 h\t4 h\t5 h');
+    expect(await screen.findAllByText(/Look again: the pot lives 240 min at 20 °C/)).not.toHaveLength(0);
+    await paste('Not before, column 1', '16 h\t8 h\t4 h\n10 h\t6 h\t3 h');
+    expect(await screen.findByText(/closes before it opens at 10 °C/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Save sheet' }));
+    expect(await screen.findByText(/least 90, typical 60, most 120 µm are not in order/)).toBeDefined();
+    expect(screen.getAllByText(/parts in the ratio/).length).toBeGreaterThan(0);
+  });
+
+  it('figures for one method stand beside those for all', async () => {
+    const { user, put } = await open();
+    const source = { ...aProduct({ methods: ['roller', 'airless-spray'] }), name: name('Both ways') };
+    await ask('POST', '/products', source);
+    await open(`/materials/${source.id}`);
+    await user.click(await screen.findByRole('button', { name: 'Other figures for a method' }));
+    const [, least] = screen.getAllByLabelText('Dry film, least');
+    const [, typical] = screen.getAllByLabelText('Typical');
+    const [, most] = screen.getAllByLabelText('Most');
+    await user.selectOptions(screen.getByLabelText('Otherwise by'), 'Airless spray');
+    for (const [box, text] of [
+      [least, '100'],
+      [typical, '150'],
+      [most, '200'],
+    ] as const)
+      await user.type(box as HTMLElement, text);
+    expect(await screen.findByText('Wet, unthinned: 200 µm, 300 µm, 400 µm.')).toBeDefined();
+    await put('Note', 'second edition');
+    await user.click(screen.getByRole('button', { name: 'Save as next version' }));
+    await waitFor(async () => expect((await named(source.name))?.version).toBe(2));
+    expect((await named(source.name))?.sheet.byMethod).toEqual([
+      { method: 'airless-spray', film: { min: 100, typical: 150, max: 200 }, thinnerMax: null },
+    ]);
+  });
+
+  it('begins with a copy, which wants a name of its own', async () => {
+    const source = { ...aProduct(), name: name('Original') };
+    await ask('POST', '/products', source);
+    const { user } = await open();
+    await user.selectOptions(await screen.findByLabelText('Begin with a copy of'), source.name);
+    await waitFor(() =>
+      expect((screen.getByLabelText('Volume solids') as HTMLInputElement).value).toBe('50'),
+    );
+    expect((screen.getByLabelText('Product') as HTMLInputElement).value).toBe('');
+    await user.click(screen.getByRole('button', { name: 'Save sheet' }));
+    expect(await screen.findByText('product name is empty')).toBeDefined();
+  });
+
+  it('a sheet that is not there is said to be', async () => {
+    await openPage('/materials').then(({ router }) => router.navigate(`/materials/${uuidv7()}`));
+    expect(await screen.findByText(/There is no such sheet/)).toBeDefined();
+  });
+});
+
+describe('many sheets from a file', () => {
+  const upload = async (csv: string) => {
+    const { user } = await openPage('/materials');
+    await user.upload(
+      await screen.findByLabelText('Open CSV'),
+      new File([csv], 'range.csv', { type: 'text/csv' }),
+    );
+  };
+  it('are taken all or none, and a name already kept gets its next version', async () => {
+    const sheet = SHEETS['Kelpie One'] as ProductSheet;
+    const [one, two] = [name('Range one'), name('Range two')];
+    await upload(writeSheetsCsv([one, two].map((each) => ({ name: each, sheet }))));
+    expect(await screen.findByText('2 new, 0 with a next version, 0 as they were.')).toBeDefined();
+    const broken = writeSheetsCsv([
+      { name: one, sheet: { ...sheet, volumeSolids: 0.4 } },
+      { name: two, sheet: { ...sheet, volumeSolids: 40 } },
+    ]);
+    await upload(broken);
+    expect(await screen.findByText(/range.csv was not taken: .*volume solids/)).toBeDefined();
+    expect((await named(one))?.version).toBe(1);
+    await upload(
+      writeSheetsCsv([
+        { name: one, sheet: { ...sheet, volumeSolids: 0.4 } },
+        { name: two, sheet },
+      ]),
+    );
+    expect(await screen.findByText('0 new, 1 with a next version, 1 as they were.')).toBeDefined();
+    expect((await named(one))?.version).toBe(2);
+  });
+});
