@@ -18,7 +18,7 @@ const task = (id: string, kind: PlannedTask['kind'], amount: number | null = nul
   amount,
   note: '',
 });
-const bilge = {
+const sump = {
   before: [task('w', 'wash'), task('d', 'wait', 24), task('s', 'sand', 80)],
   sandBetween: null as number | null,
 };
@@ -28,7 +28,7 @@ const done = (taskId: string, hour: number): DoneTask => ({
   atMs: hour * HOUR_MS,
 });
 const asked = (over: Partial<Parameters<typeof workBefore>[0]> = {}) =>
-  workBefore({ step: bilge, coatNo: 0, key: null, filmToMs: null, done: [], ...over });
+  workBefore({ step: sump, coatNo: 0, key: null, filmToMs: null, done: [], ...over });
 const states = (work: readonly DueTask[], hour: number) =>
   work.map((each) => taskState(each, hour * HOUR_MS));
 
@@ -54,7 +54,7 @@ describe('work before a coat', () => {
   });
   it('later coats of a step want only the sanding between', () => {
     expect(asked({ coatNo: 1 })).toEqual([]);
-    const between = asked({ coatNo: 1, step: { ...bilge, sandBetween: 320 } });
+    const between = asked({ coatNo: 1, step: { ...sump, sandBetween: 320 } });
     expect(between.map(({ taskId, kind, amount }) => [taskId, kind, amount])).toEqual([
       [BETWEEN, 'sand', 320],
     ]);
@@ -69,7 +69,7 @@ describe('a missed window', () => {
     expect([states(work, 49), states(work, 50)]).toEqual([['later'], ['due']]);
   });
   it('asks for no second sanding where one is planned anyway', () => {
-    const work = asked({ coatNo: 1, key, step: { ...bilge, sandBetween: 220 } });
+    const work = asked({ coatNo: 1, key, step: { ...sump, sandBetween: 220 } });
     expect(work.map(({ taskId }) => taskId)).toEqual([BETWEEN]);
     expect(asked({ key }).map(({ taskId }) => taskId)).toEqual(['w', 'd', 's']);
   });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { FormView } from '../../contract/index.ts';
-import type { OffsetTable } from '../../core/hull/index.ts';
+import { checkOffsets, type OffsetTable } from '../../core/hull/index.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { FeedAreas } from './FeedAreas.tsx';
@@ -18,7 +18,9 @@ type Read = { table: OffsetTable } | { problem: string };
 
 function tryRead(grid: Grid): Read {
   try {
-    return { table: fromGrid(grid) };
+    const table = fromGrid(grid);
+    checkOffsets(table);
+    return { table };
   } catch (error) {
     return { problem: (error as Error).message };
   }

@@ -1,0 +1,98 @@
+// @vitest-environment happy-dom
+import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { ask, openPage } from '../../../test/openPage.tsx';
+import { aBoat, anArea } from '../../../test/yardServer.ts';
+import type { BoatView, FormView } from '../../contract/index.ts';
+
+let boat: ReturnType<typeof aBoat>;
+let bottom: ReturnType<typeof anArea>;
+beforeEach(async () => {
+  boat = aBoat({ name: 'Offset hull' });
+  bottom = anArea(boat.id, { name: 'Bottom', zone: 'bottom' });
+  await ask('POST', '/boats', boat);
+  await ask('POST', '/areas', bottom);
+});
+const form = () => ask<FormView>('GET', `/boats/${boat.id}/form`);
+/** A box of 8 × 2 × 1 m under the water and half a metre above: bottom 2 × 8 × (1 + 1) less nothing. */
+const BOX = ['station m,-1,0,0.5', '0,1,1,1', '4,1,1,1', '8,1,1,1'].join('\n');
+const open = async () => {
+  const page = await openPage(`/boats/${boat.id}/form`);
+  const upload = async (text: string) =>
+    page.user.upload(
+      (await screen.findAllByLabelText('Open CSV'))[0] as HTMLElement,
+      new File([text], 'offsets.csv', { type: 'text/csv' }),
+    );
+  return { ...page, upload };
+};
+
+describe('the table of offsets', () => {
+  it('comes from a CSV, is kept, and puts its m² beside the other ways of the area', async () => {
+    const { user, upload } = await open();
+    await upload(BOX);
+    await user.click(await screen.findByRole('button', { name: 'Save the table' }));
+    await waitFor(async () => expect((await form()).form.offsets?.stationsM).toEqual([0, 4, 8]));
+    await user.click(await screen.findByRole('button', { name: /Put these beside/ }));
+    const by = async () => {
+      const { areas } = await ask<BoatView>('GET', `/boats/${boat.id}`);
+      return areas.find(({ id }) => id === bottom.id)?.estimates.find(({ way }) => way === 'offsets');
+    };
+    await waitFor(async () => expect(await by()).toBeDefined());
+    // Two sides of a metre and more, and the flat of 2 m: at least 8 × (2 + 2) m² lie under water.
+    expect((await by())?.areaM2).toBeGreaterThan(31.9);
+    expect((await by())?.spread).toBe(0.02);
+  });
+  it('a cell that is none is named with its place, and the table on the screen stays', async () => {
+    const { upload } = await open();
+    await upload(BOX);
+    expect(await screen.findByRole('button', { name: 'Save the table' })).toBeDefined();
+    await upload(BOX.replace('4,1,1,1', '4,1,wide,1'));
+    expect((await screen.findByText(/The file was left as it is/)).textContent).toContain('wide');
+    expect(screen.getAllByRole('textbox').length).toBeGreaterThan(10);
+  });
+  it('a figure typed wrong is said at once and cannot be saved; put right it can', async () => {
+    const { user, upload } = await open();
+    await upload(BOX);
+    const [cell] = screen.getAllByLabelText(/^Half-breadth at station 1/);
+    await user.clear(cell as HTMLElement);
+    await user.type(cell as HTMLElement, '-3');
+    await user.tab();
+    expect(await screen.findByRole('alert')).toBeDefined();
+    expect(screen.getByRole('button', { name: 'Save the table' })).toHaveProperty('disabled', true);
+    const [again] = screen.getAllByLabelText(/^Half-breadth at station 1/);
+    await user.clear(again as HTMLElement);
+    await user.type(again as HTMLElement, '0.9');
+    await user.tab();
+    await waitFor(() =>
+      expect(screen.getByRole('button', { name: 'Save the table' })).toHaveProperty('disabled', false),
+    );
+  });
+  it('begins from her dimensions, grows by a station, and takes a block from a spreadsheet', async () => {
+    const { user } = await open();
+    await user.click(await screen.findByRole('button', { name: 'Begin from her dimensions' }));
+    const before = screen.getAllByRole('textbox').length;
+    await user.click(screen.getByRole('button', { name: 'Add a station' }));
+    expect(screen.getAllByRole('textbox').length).toBeGreaterThan(before);
+    const [cell] = screen.getAllByLabelText(/half-breadth/i);
+    const paste = createEvent.paste(cell as HTMLElement, {
+      clipboardData: { getData: () => '0.11\t0.22\n0.33\t0.44' },
+    });
+    fireEvent(cell as HTMLElement, paste);
+    const values = screen.getAllByRole('textbox').map((box) => (box as HTMLInputElement).value);
+    for (const figure of ['0.11', '0.22', '0.33', '0.44']) expect(values).toContain(figure);
+  });
+  it('is removed only when that is meant; the areas keep what it gave them', async () => {
+    const { user, upload } = await open();
+    await upload(BOX);
+    await user.click(await screen.findByRole('button', { name: 'Save the table' }));
+    await screen.findByText('Saved.');
+    const confirm = vi.fn(() => false);
+    vi.stubGlobal('confirm', confirm);
+    await user.click(await screen.findByRole('button', { name: 'Remove the table' }));
+    expect((await form()).form.offsets).not.toBeNull();
+    confirm.mockReturnValue(true);
+    await user.click(screen.getByRole('button', { name: 'Remove the table' }));
+    await waitFor(async () => expect((await form()).form.offsets).toBeNull());
+    vi.unstubAllGlobals();
+  });
+});

@@ -1,0 +1,105 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it } from 'vitest';
+import { ask, offline, openPage } from '../../../test/openPage.tsx';
+import { aBoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
+import type { Yard } from '../../contract/index.ts';
+
+afterEach(() => localStorage.clear());
+
+describe('figures in the units of this device', () => {
+  it('US units show the same hull in feet, and what is typed in them is kept in metres', async () => {
+    const boat = aBoat({ name: 'Unit hull' });
+    await ask('POST', '/boats', boat);
+    const { user } = await openPage('/yard');
+    await user.click(await screen.findByRole('button', { name: /^US/ }));
+    await openPage(`/boats/${boat.id}/survey`);
+    // 3 m of beam are 9.84 ft.
+    expect(await screen.findByText(/beam 9.84 ft/)).toBeDefined();
+    const page = await openPage(`/boats/${boat.id}/survey/new`);
+    await page.user.type(await screen.findByLabelText('Name'), 'Hatch');
+    await page.user.type(screen.getByLabelText('Length'), '10');
+    await page.user.type(screen.getByLabelText('Width'), '1 m');
+    await page.user.click(screen.getByRole('button', { name: 'Add area' }));
+    await waitFor(async () => {
+      const { areas } = await ask<{ areas: { name: string; measures: unknown[] }[] }>(
+        'GET',
+        `/boats/${boat.id}`,
+      );
+      expect(areas.find(({ name }) => name === 'Hatch')?.measures[0]).toMatchObject({
+        shape: { lengthM: expect.closeTo(3.048, 9), widthM: 1 },
+      });
+    });
+  });
+  it('a film in mils and litres in gallons: 100 µm are 3.94 mil', async () => {
+    const boat = aBoat({ name: 'Mil hull' });
+    const area = anArea(boat.id);
+    const product = { ...aProduct(), name: 'Mil epoxy' };
+    await ask('POST', '/boats', boat);
+    await ask('POST', '/areas', area);
+    await ask('POST', '/products', product);
+    await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [aStep(product.id)] });
+    localStorage.setItem('jack-plane.units', 'us');
+    const { user } = await openPage('/yard');
+    await user.click(await screen.findByRole('button', { name: /^US/ }));
+    await openPage(`/boats/${boat.id}/systems/${area.id}`);
+    const step = await screen.findByRole('group', { name: /^1\. / });
+    const film = within(step).getByLabelText('Dry film a coat') as HTMLInputElement;
+    expect(Number(film.value)).toBeCloseTo(100 / 25.4, 2);
+    expect((await screen.findByRole('table')).textContent).toContain('US gal');
+  });
+});
+
+describe('the yard', () => {
+  const put = async (label: string, text: string) => {
+    const page = await openPage('/yard');
+    const box = await screen.findByLabelText(label);
+    await page.user.clear(box);
+    await page.user.type(box, text);
+    await page.user.click(screen.getByRole('button', { name: 'Save yard' }));
+    return page;
+  };
+  it('a zone nobody lives in and a place off the globe are refused at their fields', async () => {
+    const before = await ask<Yard>('GET', '/yard');
+    await put('Time zone', 'Atlantis/Harbour');
+    expect(await screen.findByText(/Atlantis\/Harbour/)).toBeDefined();
+    await put('Latitude', '95');
+    expect(await screen.findByText(/95 is above the limit of 66/)).toBeDefined();
+    expect(await ask<Yard>('GET', '/yard')).toEqual(before);
+  });
+});
+
+describe('a weather file is read and reported before anything is kept', () => {
+  const check = async (csv: string) => {
+    const { user } = await openPage('/weather');
+    await user.click(await screen.findByText('or paste it'));
+    const box = screen.getByLabelText('Weather CSV');
+    await user.click(box);
+    await user.paste(csv);
+    await user.click(screen.getByRole('button', { name: 'Check' }));
+    return user;
+  };
+  it('rows that cannot be read are named by line, the rest is counted', async () => {
+    await check(
+      'time,air °C,RH %\n2026-05-14T06:00Z,8.4,82\n2026-05-14T07:00Z,warm,80\n2026-05-14T08:00Z,9,130\n',
+    );
+    expect(await screen.findByText('1 hours')).toBeDefined();
+    expect(screen.getByText('2 rows are left out:')).toBeDefined();
+    expect(screen.getByText(/^line 3: .*warm/)).toBeDefined();
+    expect(screen.getByText(/^line 4: .*130/)).toBeDefined();
+    expect(await ask<{ hours: unknown[] }>('GET', '/weather?back=0&ahead=1')).toMatchObject({ hours: [] });
+  });
+  it('a file without a column it needs is refused with the column’s name', async () => {
+    await check('time,wind m/s\n2026-05-14T06:00Z,3\n');
+    expect((await screen.findByRole('alert')).textContent).toMatch(/air/i);
+  });
+});
+
+describe('a server out of reach', () => {
+  it('each place says so and offers to try again', async () => {
+    await offline(async () => {
+      await expect(openPage('/materials')).resolves.toBeDefined();
+      expect(await screen.findByText(/cannot be reached/)).toBeDefined();
+    });
+  });
+});
