@@ -44,9 +44,10 @@ describe('the Wigley hull from offsets', () => {
 });
 
 describe('shapes with closed forms', () => {
-  it('a box: its two sides, and the volume of a box', () => {
+  it('a box: its two sides and its flat of bottom, and the volume of a box', () => {
     const box = tableOf([0, 4], [-1, 0, 1], () => 1.5);
-    expect(areaFromOffsets({ table: box, fromZ: -10, toZ: 0 })).toBeCloseTo(2 * 4 * 1, 12);
+    expect(areaFromOffsets({ table: box, fromZ: -10, toZ: 0 })).toBeCloseTo(2 * 4 * 1 + 4 * 3, 12);
+    expect(areaFromOffsets({ table: box, fromZ: -0.5, toZ: 0 })).toBeCloseTo(2 * 4 * 0.5, 12);
     expect(areaFromOffsets({ table: box, fromZ: 0, toZ: 10 })).toBeCloseTo(2 * 4 * 1, 12);
     const found = hydrostatics({ table: box });
     expect(found.volumeM3).toBeCloseTo(4 * 3 * 1, 12);
@@ -98,7 +99,8 @@ describe('shapes with closed forms', () => {
         [null, 1],
       ],
     };
-    expect(areaFromOffsets({ table, fromZ: -2, toZ: 2 })).toBeCloseTo(2, 12);
+    // Between the first two stations: a metre of side on each hand, and two of flat bottom.
+    expect(areaFromOffsets({ table, fromZ: -2, toZ: 2 })).toBeCloseTo(2 + 2, 12);
   });
 });
 

@@ -99,6 +99,24 @@ function* panels(table: OffsetTable): Generator<[Vec, Vec, Vec, Vec]> {
   }
 }
 
+/** The flat of bottom on one side: from the centreline out to where the skin begins on the lowest waterline. */
+function* flatPanels(table: OffsetTable): Generator<Vec[]> {
+  const { stationsM, waterlinesM, halfBreadthsM } = table;
+  const z = waterlinesM[0] as number;
+  for (let s = 0; s + 1 < stationsM.length; s++) {
+    const [x0, x1] = [stationsM[s] as number, stationsM[s + 1] as number];
+    const [y0, y1] = [halfBreadthsM[s]?.[0], halfBreadthsM[s + 1]?.[0]];
+    if (y0 == null || y1 == null) continue;
+    if (y0 + y1 > 0)
+      yield [
+        [x0, 0, z],
+        [x1, 0, z],
+        [x1, y1, z],
+        [x0, y0, z],
+      ];
+  }
+}
+
 /** From the highest waterline that two neighbouring stations share up to their sheer, as triangles of one side. */
 function* topStrake(table: OffsetTable): Generator<[Vec, Vec, Vec]> {
   const rise = (s: number, from: number): Vec[] => {
@@ -152,6 +170,7 @@ function polygonArea(polygon: readonly Vec[]): number {
 
 /**
  * m² of the skin, both sides, between two heights: wetted surface up to the waterline, topsides above it.
+ * A flat of bottom, where the lowest waterline has breadth, belongs to it.
  * Each panel is split both ways and the mean taken, so that a twisted one is not favoured either way.
  *
  * @param fromZ lower height, m; −∞ for the keel
@@ -167,6 +186,7 @@ export function areaFromOffsets(input: { table: OffsetTable; fromZ: number; toZ:
     area += (within2([a, b, c]) + within2([a, c, d]) + within2([a, b, d]) + within2([b, c, d])) / 2;
   }
   for (const triangle of topStrake(input.table)) area += within2(triangle);
+  for (const flat of flatPanels(input.table)) area += within2(flat);
   return 2 * area;
 }
 
