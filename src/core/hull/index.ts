@@ -1,5 +1,6 @@
 export { BOAT_KINDS, type BoatKind, type Dimensions, type Point, ZONES, type Zone } from './boat.ts';
 export { alongSkinM, halfBreadthAt, lerpAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
+export { type Hydrostatics, hydrostatics, SEA_WATER } from './hydrostatics.ts';
 export { type HullLines, hullLines, type PlanPoint } from './lines.ts';
 export {
   areaFromMeasures,
@@ -15,11 +16,8 @@ export * from './mesh/index.ts';
 export {
   areaFromOffsets,
   checkOffsets,
-  type Hydrostatics,
-  hydrostatics,
   OFFSETS_SPREAD,
   type OffsetTable,
-  SEA_WATER,
   type SheerPoint,
 } from './offsets.ts';
 export { areasFromOffsets, type FormArea } from './offsetZones.ts';

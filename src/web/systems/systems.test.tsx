@@ -171,10 +171,10 @@ describe('the stack of an area', () => {
 
 describe('templates', () => {
   it('a family without a sheet is named, never replaced quietly', async () => {
-    const area = await anAreaWith([], { service: 'daylight' });
+    const area = await anAreaWith([], { service: 'interior', substrate: 'timber' });
     await open(area);
-    const offer = (await screen.findAllByText('Topsides, two-pack'))[0]?.closest('li');
-    expect(offer?.textContent).toContain('No sheet yet for: epoxy primer, two-pack polyurethane');
+    const offer = (await screen.findAllByText('Joinery inside, water-borne'))[0]?.closest('li');
+    expect(offer?.textContent).toContain('No sheet yet for: water-borne acrylic');
     expect(within(offer as HTMLElement).getByRole('button')).toHaveProperty('disabled', true);
   });
 

@@ -1,5 +1,5 @@
 import { positive, QuantityError } from '../../units/index.ts';
-import { type Hydrostatics, SEA_WATER } from '../offsets.ts';
+import { type Hydrostatics, SEA_WATER } from '../hydrostatics.ts';
 import type { Triangles } from './triangles.ts';
 
 /**

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { areaFromOffsets, hydrostatics } from '../offsets.ts';
+import { hydrostatics } from '../hydrostatics.ts';
+import { areaFromOffsets } from '../offsets.ts';
 import {
   areasFromMesh,
   checkMesh,

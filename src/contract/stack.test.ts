@@ -1,0 +1,154 @@
+import { v7 as uuidv7 } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import { aProduct, aStep } from '../../test/yardServer.ts';
+import { entryInput, findingInput, productInput, stackInput, strict } from './index.ts';
+
+const refused = (schema: typeof stackInput, value: unknown): string[] =>
+  (schema.validate(value, strict).error?.details ?? []).map(
+    ({ path, message }) => `${path.join('.')}: ${message}`,
+  );
+const task = (over: object = {}) => ({ id: uuidv7(), kind: 'sand', amount: 120, note: '', ...over });
+const stack = (over: object) => refused(stackInput, { version: 1, steps: [{ ...aStep(uuidv7()), ...over }] });
+
+describe('a step at the border', () => {
+  it('with work, a band, an order and an overrule is taken', () => {
+    const full = {
+      before: [
+        task(),
+        task({ kind: 'wait', amount: 24 }),
+        task({ kind: 'inspect', amount: null, note: 'low light' }),
+      ],
+      band: { name: 'waterline band', areaM2: 1.2 },
+      order: 'bottom-up',
+      overrule: { ruleIds: ['epoxy-in-daylight'], reason: 'under an awning for good' },
+    };
+    expect(stack(full)).toEqual([]);
+  });
+  const twin = uuidv7();
+  it.each<[string, object, string]>([
+    ['no coats', { coats: 0 }, 'steps.0.coats: coats 0 is below the limit of 1'],
+    [
+      'a film of nothing',
+      { dryMicronsPerCoat: 0 },
+      'steps.0.dryMicronsPerCoat: dry film a coat (µm) 0 must be above 0',
+    ],
+    [
+      'thinner by the half',
+      { thinner: 0.6 },
+      'steps.0.thinner: thinner (fraction) 0.6 is above the limit of 0.5',
+    ],
+    ['no colour', { colours: [] }, 'steps.0.colours: colours has 0 entries, needs at least 1'],
+    ['a method nobody has', { method: 'trowel' }, 'steps.0.method: method "trowel" is not one of'],
+    [
+      'grit of boulders',
+      { sandBetween: 8 },
+      'steps.0.sandBetween: grit between coats 8 is below the limit of 24',
+    ],
+    [
+      'work of no kind',
+      { before: [task({ kind: 'sing' })] },
+      'steps.0.before.0.kind: kind of work "sing" is not one of',
+    ],
+    [
+      'the same work twice',
+      { before: [task({ id: twin }), task({ id: twin })] },
+      'steps.0.before.1: work before stands twice',
+    ],
+    [
+      'thirteen works',
+      { before: Array.from({ length: 13 }, () => task()) },
+      'steps.0.before: work before has 13 entries, takes at most 12',
+    ],
+    [
+      'a band of nothing',
+      { band: { name: 'edge', areaM2: 0 } },
+      'steps.0.band.areaM2: band (m²) 0 must be above 0',
+    ],
+    ['a band without a name', { band: { name: ' ', areaM2: 1 } }, 'steps.0.band.name: name of the band'],
+    [
+      'sideways',
+      { order: 'sideways' },
+      'steps.0.order: way it is worked over the area "sideways" is not one of',
+    ],
+    [
+      'overruled in a word',
+      { overrule: { ruleIds: ['x'], reason: 'no' } },
+      'steps.0.overrule.reason: reason for overruling "no" is shorter than 8',
+    ],
+    ['more than it knows', { glitter: true }, 'steps.0.glitter'],
+  ])('%s is refused by field, value and limit', (_, over, message) => {
+    const said = stack(over);
+    expect(said).toHaveLength(1);
+    expect(said[0]).toContain(message);
+  });
+});
+
+describe('work in the log', () => {
+  const work = (over: object) => ({
+    id: uuidv7(),
+    areaId: uuidv7(),
+    at: '2026-05-14T12:00:00Z',
+    corrects: null,
+    kind: 'work',
+    body: {
+      stepId: uuidv7(),
+      coatNo: 0,
+      taskId: uuidv7(),
+      kind: 'inspect',
+      amount: null,
+      note: '',
+      outcome: 'done',
+      remark: '',
+      ...over,
+    },
+  });
+  it('names a task of the stack, the sanding between, or the keying of a missed window', () => {
+    for (const taskId of [uuidv7(), 'between', 'key'])
+      expect(refused(entryInput as never, work({ taskId }))).toEqual([]);
+  });
+  it.each<[string, object, string]>([
+    ['a task by number', { taskId: '3' }, 'body.taskId'],
+    ['an outcome it has not', { outcome: 'maybe' }, 'body.outcome'],
+    ['coat minus one', { coatNo: -1 }, 'coat number -1 is below the limit of 0'],
+    ['an essay', { remark: 'x'.repeat(1001) }, 'remark is longer than 1000 characters'],
+  ])('%s is refused', (_, over, message) => {
+    expect(refused(entryInput as never, work(over)).join()).toContain(message);
+  });
+});
+
+describe('figures by method on a sheet', () => {
+  const sheet = (byMethod: unknown) => refused(productInput as never, aProduct({ byMethod } as never));
+  const airless = { method: 'airless-spray', film: { min: 100, typical: 125, max: 150 }, thinnerMax: 0.05 };
+  it('each method once, its film in order, or as for all', () => {
+    expect(sheet([airless, { method: 'brush', film: null, thinnerMax: null }])).toEqual([]);
+    expect(sheet([airless, airless]).join()).toContain('stands twice');
+    expect(sheet([{ ...airless, film: { min: 100, typical: 90, max: 150 } }]).join()).toContain(
+      'least 100, typical 90, most 150 µm are not in order',
+    );
+    expect(sheet([{ ...airless, thinnerMax: 5 }]).join()).toContain('is above the limit of 0.5');
+  });
+});
+
+describe('findings that are seen', () => {
+  const finding = (over: object) =>
+    refused(findingInput as never, {
+      id: uuidv7(),
+      boatId: uuidv7(),
+      areaId: null,
+      at: '2026-05-14T12:00:00Z',
+      kind: 'converter',
+      value: 2,
+      grade: 'red',
+      limit: null,
+      place: null,
+      photoIds: [],
+      note: '',
+      ...over,
+    });
+  it('take their own words only', () => {
+    for (const grade of ['A', 'D', 'hard', 'softens', 'black', 'red', null])
+      expect(finding({ grade })).toEqual([]);
+    expect(finding({ grade: 'pink' })[0]).toContain('grade: grade "pink" is not one of');
+    expect(finding({ kind: 'smell' })[0]).toContain('kind: kind of finding "smell" is not one of');
+  });
+});
