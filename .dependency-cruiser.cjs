@@ -48,7 +48,7 @@ module.exports = {
     {
       name: 'web-not-server',
       severity: 'error',
-      from: { path: '^src/web/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/web/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^(src/server|demo)/' },
     },
     ...coreRules,

@@ -122,6 +122,27 @@ export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] })
   return { verdict, bond: bondOf(joint, verdict), judgements };
 }
 
+/**
+ * A coat that meets several grounds at once: a converter and the steel through it, a band and what lies beside it. It is
+ * judged on each, and holds no better than on the worst.
+ */
+export function judgeGrounds(
+  grounds: readonly Ground[],
+  joint: Omit<Parameters<typeof judgeJoint>[0], 'ground'>,
+): JudgedLayer {
+  const joints = grounds.map((ground) =>
+    judgeJoint({
+      ...joint,
+      ground,
+      // Of washes and converters no sheet speaks; the surface below them is asked for besides.
+      grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : (joint.grounds ?? null),
+    }),
+  );
+  const worstJoint = joints.reduce((w, each) => (WORST[each.verdict] > WORST[w.verdict] ? each : w));
+  const said = new Map(joints.flatMap((each) => each.judgements.map((j) => [j.ruleId, j] as const)));
+  return { ...worstJoint, judgements: [...said.values()] };
+}
+
 function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
   const found: Judgement[] = [];
   const add = (
@@ -198,19 +219,13 @@ function placeGround(place: StackPlace): Ground {
 export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedStack {
   const families = layers.map((layer) => layer.family);
   const judged = layers.map((layer, i): JudgedLayer => {
-    const joints = groundsOf(layers, i, place).map((ground) =>
-      judgeJoint({
-        ground,
-        lay: layer,
-        substrate: place.substrate,
-        service: place.service,
-        windowClosed: false,
-        // Of washes and converters no sheet speaks; the surface below them is asked for besides.
-        grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : layer.grounds,
-      }),
-    );
-    const joint = joints.reduce((w, each) => (WORST[each.verdict] > WORST[w.verdict] ? each : w));
-    const said = new Map(joints.flatMap((each) => each.judgements.map((j) => [j.ruleId, j] as const)));
+    const joint = judgeGrounds(groundsOf(layers, i, place), {
+      lay: layer,
+      substrate: place.substrate,
+      service: place.service,
+      windowClosed: false,
+      grounds: layer.grounds,
+    });
     const service = SERVICE_RULES.filter((rule) =>
       rule
         .at({
@@ -222,7 +237,7 @@ export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedS
     ).map(
       ({ id, verdict, reason, mark }): Judgement => ({ ruleId: id, verdict, reason, condition: null, mark }),
     );
-    const judgements = [...said.values(), ...service, ...judgeLayer(layer, place)];
+    const judgements = [...joint.judgements, ...service, ...judgeLayer(layer, place)];
     return { ...joint, verdict: worst(judgements.map((j) => j.verdict)), judgements };
   });
   return { verdict: worst(judged.map((layer) => layer.verdict)), layers: judged };

@@ -3,6 +3,7 @@ export {
   type JudgedLayer,
   type JudgedStack,
   type Judgement,
+  judgeGrounds,
   judgeJoint,
   type Layer,
   layerOfStep,
@@ -10,7 +11,7 @@ export {
 } from './checkStack.ts';
 export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } from './compare.ts';
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
-export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TWO_PACKS } from './groups.ts';
+export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TREATMENTS, TWO_PACKS } from './groups.ts';
 export { JOINT_RULES } from './jointRules.ts';
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export { type LaidBond, laidBond } from './laidBond.ts';

@@ -2,10 +2,12 @@ import { useState } from 'react';
 import {
   FAMILIES,
   type Family,
+  type Ground,
   type JudgedLayer,
-  judgeJoint,
+  judgeGrounds,
   SUBSTRATES,
   type Substrate,
+  TREATMENTS,
 } from '../../core/system/index.ts';
 import { Choice } from '../forms/NumberField.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -22,14 +24,16 @@ export function RulesPage() {
   const [service, setService] = useState<Service>('immersed');
   const [old, setOld] = useState<'new' | 'old'>('new');
   const [picked, setPicked] = useState<{ below: Family; lay: Family } | null>(null);
-  const judge = (below: Family, lay: Family): JudgedLayer =>
-    judgeJoint({
-      ground: old === 'old' ? { kind: 'old', family: below } : { kind: 'coat', family: below },
+  const judge = (below: Family, lay: Family): JudgedLayer => {
+    const met: Ground = old === 'old' ? { kind: 'old', family: below } : { kind: 'coat', family: below };
+    const through: Ground[] = TREATMENTS.includes(below) ? [{ kind: 'bare', substrate }] : [];
+    return judgeGrounds([met, ...through], {
       lay: { family: lay, copper: null },
       substrate,
       service,
       windowClosed: false,
     });
+  };
   return (
     <div className="space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">What goes over what</h1>

@@ -6,13 +6,11 @@ import {
   type TapeGrade,
 } from '../../core/inspect/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
-import { useUnits } from '../units/UnitsContext.tsx';
 import { StoreFinding } from './StoreFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
 /** Blast profile from replica tape. */
 export function ReplicaTape() {
-  const { show } = useUnits();
   const [text, setText] = useState('105 115');
   const [tape, setTape] = useState<TapeGrade>('coarse');
   const [wanted, setWanted] = useState(50);
@@ -57,8 +55,10 @@ export function ReplicaTape() {
       ) : (
         <>
           <output className="block text-lg">
-            <strong>{show(found.value.microns, 'film')}</strong> peak to valley:{' '}
-            {judgeFinding({ ...reading, value: Number(found.value.microns.toFixed(1)) }).reason}
+            Peak to valley:{' '}
+            <strong>
+              {judgeFinding({ ...reading, value: Number(found.value.microns.toFixed(1)) }).reason}
+            </strong>
           </output>
           {found.value.few && <p>One tape is no average: take two or more.</p>}
           {found.value.warning && <p className="text-warning font-semibold">{found.value.warning}</p>}
