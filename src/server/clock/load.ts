@@ -174,7 +174,14 @@ export async function loadAreaStates(db: Queries, which: Which = {}): Promise<Ar
         ...(part?.kind === 'piece' ? coatsOf(part.areaId).filter((coat) => coat.toMs <= cutAt) : []),
         ...coatsOf(record.id),
       ],
-      work: logged(record.id, 'work').flatMap(toWork),
+      work: [
+        ...(part?.kind === 'piece'
+          ? logged(part.areaId, 'work')
+              .flatMap(toWork)
+              .filter(({ atMs }) => atMs <= cutAt)
+          : []),
+        ...logged(record.id, 'work').flatMap(toWork),
+      ],
       blast: logged(record.id, 'blast').map(toBlast).at(-1) ?? null,
       profileMicrons: profileBy.get(record.id) ?? null,
       cutM2: cutBy.get(record.id) ?? 0,

@@ -10,12 +10,14 @@ import type {
   Step,
 } from '../../contract/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
-import { logEntry } from '../api/outbox.ts';
+import { logEntry, useOutbox } from '../api/outbox.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { sayTask } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { workLeft, workWithPending } from './workStates.ts';
 
 interface CoatValues {
   litres: string;
@@ -46,6 +48,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const fromPots = pots.reduce((sum, pot) => sum + pot.batch.litres, 0);
   const leftM2 = Math.max(0, (next?.areaM2 ?? view.clock.areaM2) - (next?.coveredM2 ?? 0));
   const now = Date.now();
+  const waiting = useOutbox();
+  const left = workLeft(workWithPending(view, waiting), now);
   const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - 3_600_000;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
@@ -97,6 +101,12 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         Coat {coatNo + 1} of {step.coats}, {product.name}
         {next?.colour && `, ${next.colour}`}. Less than the whole area? Say how much: the rest stays due.
       </p>
+      {left.length > 0 && (
+        <p className="text-warning font-semibold">
+          Not ticked yet: {left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. The coat can be
+          logged all the same; its log then shows none.
+        </p>
+      )}
       <RecordForm<CoatValues>
         values={{
           litres: litres ? inUnit(litres, 'volume') : '',

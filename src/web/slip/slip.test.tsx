@@ -1,0 +1,163 @@
+// @vitest-environment happy-dom
+import { cleanup, render, screen } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, describe, expect, it } from 'vitest';
+import type { AreaClock, PotView } from '../../contract/index.ts';
+import { UnitsProvider } from '../units/UnitsContext.tsx';
+import { DoNext } from './DoNext.tsx';
+import { RunningList } from './RunningList.tsx';
+import { slipLines } from './urgency.ts';
+
+const inHours = (h: number) => new Date(Date.now() + h * 3_600_000).toISOString();
+const clock = (over: Partial<AreaClock>): AreaClock => ({
+  areaId: over.areaName ?? 'bottom',
+  areaName: 'Bottom',
+  zone: 'bottom',
+  side: 'both',
+  boatId: 'b',
+  boatName: 'Listed hull',
+  areaM2: 20,
+  spread: 0.05,
+  part: null,
+  primeBy: null,
+  hiddenBy: null,
+  film: null,
+  next: {
+    stepId: 's',
+    coatNo: 1,
+    coats: 3,
+    productId: 'p',
+    productName: 'Plain epoxy',
+    colour: 'grey',
+    coveredM2: 0,
+    areaM2: 20,
+    band: null,
+  },
+  work: [],
+  nextIsWater: false,
+  state: 'open',
+  until: inHours(10),
+  segments: [],
+  edges: [],
+  events: [],
+  warnings: [],
+  keyGrit: null,
+  ruleBy: null,
+  stepsDone: 1,
+  stepsAll: 3,
+  ...over,
+});
+const pot = (readyH: number, setsH: number): PotView => ({
+  entryId: 'pot',
+  areaId: 'bottom',
+  areaName: 'Bottom',
+  boatId: 'b',
+  boatName: 'Listed hull',
+  productName: 'Plain epoxy',
+  mixedAt: inHours(-0.1),
+  inductionEnds: inHours(readyH),
+  potEnds: inHours(setsH),
+  batch: {} as PotView['batch'],
+});
+function show(pots: PotView[], clocks: AreaClock[]) {
+  const lines = slipLines(pots, clocks);
+  render(
+    <MemoryRouter>
+      <UnitsProvider>
+        <DoNext lines={lines} zone="utc" />
+        <RunningList lines={lines} zone="utc" />
+      </UnitsProvider>
+    </MemoryRouter>,
+  );
+  const next = screen.getByRole('region', { name: 'Next' });
+  return {
+    next: next.textContent ?? '',
+    urgent: next.className.includes('border-l-signal'),
+    lines: screen.queryAllByRole('listitem').map((line) => line.textContent ?? ''),
+  };
+}
+afterEach(cleanup);
+
+describe('the one thing that needs hands', () => {
+  it('a pot that inducts is let be; one that lives is used up; one that has set is not used at all', () => {
+    const inducting = show([pot(0.2, 1)], []);
+    expect([inducting.next, inducting.urgent]).toEqual([
+      expect.stringContaining('Let Plain epoxy induct'),
+      false,
+    ]);
+    cleanup();
+    const live = show([pot(-0.1, 0.5)], []);
+    expect([live.next, live.urgent]).toEqual([
+      expect.stringContaining('Use up the pot of Plain epoxy'),
+      true,
+    ]);
+    cleanup();
+    expect(show([pot(-1, -0.1)], []).next).toContain('pot life is over, do not use it');
+  });
+  it('a window that closes in an hour is urgent, one that closes tomorrow is not', () => {
+    expect(show([], [clock({ until: inHours(1) })])).toMatchObject({ urgent: true });
+    cleanup();
+    const calm = show([], [clock({ until: inHours(24) })]);
+    expect([calm.urgent, calm.next]).toEqual([false, expect.stringContaining('closes in')]);
+  });
+  it('says what is to be done before the coat, and leaves out what is done', () => {
+    const task = { amount: null, note: '', entryId: null, endsAt: null, fromAt: null };
+    const { next, lines } = show(
+      [],
+      [
+        clock({
+          work: [
+            { ...task, taskId: '1', kind: 'wash', doneAt: inHours(-2) },
+            { ...task, taskId: '2', kind: 'sand', amount: 220, doneAt: null },
+          ],
+        }),
+      ],
+    );
+    expect(next).toContain('Before it: sand 220 grit.');
+    expect(lines[0]).toContain('before it: sand 220 grit');
+    expect(lines[0]).not.toContain('wash');
+  });
+  it('an area keyed is laid like an open one; one missed is abraded first with its grit', () => {
+    expect(show([], [clock({ state: 'keyed', until: null })]).next).toContain('Lay Plain epoxy, coat 2 of 3');
+    cleanup();
+    expect(show([], [clock({ state: 'key-first', until: null, keyGrit: 120 })]).next).toContain(
+      'Abrade with 120 grit, then Plain epoxy',
+    );
+  });
+  it('blasted steel comes before any window', () => {
+    const steel = clock({ areaName: 'Keel', state: 'bare', primeBy: inHours(2), until: inHours(2) });
+    const { next, urgent } = show([], [clock({ until: inHours(1) }), steel]);
+    expect([next, urgent]).toEqual([expect.stringContaining('Bare steel: prime with Plain epoxy'), true]);
+  });
+  it('with nothing running it says how to begin', () => {
+    expect(show([], []).next).toContain('Nothing runs and nothing waits');
+  });
+});
+
+describe('what runs in the yard', () => {
+  it('soonest first, each with its state in a word and the way to its bench', () => {
+    const { lines } = show(
+      [pot(-0.1, 2)],
+      [
+        clock({ areaName: 'Later', until: inHours(30) }),
+        clock({ areaName: 'Soon', state: 'thumb', until: inHours(1) }),
+        clock({ areaName: 'Done', state: 'finished', next: null, until: null }),
+      ],
+    );
+    expect(lines.map((line) => /Soon|Pot of|Later|Done/.exec(line)?.[0])).toEqual([
+      'Soon',
+      'Pot of',
+      'Later',
+      'Done',
+    ]);
+    expect(lines[0]).toContain('thumb');
+    expect(screen.getAllByRole('link', { name: /Lay Plain epoxy/ })[0]?.getAttribute('href')).toBe(
+      '/bench/Soon',
+    );
+  });
+  it('a window drawn is also said: its state and until when', () => {
+    const segments = [{ state: 'open' as const, from: inHours(-1), to: inHours(5) }];
+    show([], [clock({ segments, until: inHours(5) })]);
+    expect(screen.getByRole('img', { name: /^open until / })).toBeDefined();
+  });
+});
