@@ -2,6 +2,7 @@
 import { cleanup, render, screen } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
+import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { DoNext } from './DoNext.tsx';
@@ -9,51 +10,19 @@ import { RunningList } from './RunningList.tsx';
 import { slipLines } from './urgency.ts';
 
 const inHours = (h: number) => new Date(Date.now() + h * 3_600_000).toISOString();
-const clock = (over: Partial<AreaClock>): AreaClock => ({
-  areaId: over.areaName ?? 'bottom',
-  areaName: 'Bottom',
-  zone: 'bottom',
-  side: 'both',
-  boatId: 'b',
-  boatName: 'Listed hull',
-  areaM2: 20,
-  spread: 0.05,
-  part: null,
-  primeBy: null,
-  hiddenBy: null,
-  film: null,
-  next: {
-    stepId: 's',
-    coatNo: 1,
-    coats: 3,
-    productId: 'p',
-    productName: 'Plain epoxy',
-    colour: 'grey',
-    coveredM2: 0,
-    areaM2: 20,
-    band: null,
-  },
-  work: [],
-  nextIsWater: false,
-  state: 'open',
-  until: inHours(10),
-  segments: [],
-  edges: [],
-  events: [],
-  warnings: [],
-  keyGrit: null,
-  ruleBy: null,
-  stepsDone: 1,
-  stepsAll: 3,
-  ...over,
-});
+const clock = (over: Partial<AreaClock>) =>
+  aClock({
+    areaId: over.areaName ?? 'bottom',
+    until: inHours(10),
+    ...over,
+  });
 const pot = (readyH: number, setsH: number): PotView => ({
   entryId: 'pot',
   areaId: 'bottom',
   areaName: 'Bottom',
   boatId: 'b',
   boatName: 'Listed hull',
-  productName: 'Plain epoxy',
+  productName: 'Test epoxy',
   mixedAt: inHours(-0.1),
   inductionEnds: inHours(readyH),
   potEnds: inHours(setsH),
@@ -82,15 +51,12 @@ describe('the one thing that needs hands', () => {
   it('a pot that inducts is let be; one that lives is used up; one that has set is not used at all', () => {
     const inducting = show([pot(0.2, 1)], []);
     expect([inducting.next, inducting.urgent]).toEqual([
-      expect.stringContaining('Let Plain epoxy induct'),
+      expect.stringContaining('Let Test epoxy induct'),
       false,
     ]);
     cleanup();
     const live = show([pot(-0.1, 0.5)], []);
-    expect([live.next, live.urgent]).toEqual([
-      expect.stringContaining('Use up the pot of Plain epoxy'),
-      true,
-    ]);
+    expect([live.next, live.urgent]).toEqual([expect.stringContaining('Use up the pot of Test epoxy'), true]);
     cleanup();
     expect(show([pot(-1, -0.1)], []).next).toContain('pot life is over, do not use it');
   });
@@ -118,16 +84,16 @@ describe('the one thing that needs hands', () => {
     expect(lines[0]).not.toContain('wash');
   });
   it('an area keyed is laid like an open one; one missed is abraded first with its grit', () => {
-    expect(show([], [clock({ state: 'keyed', until: null })]).next).toContain('Lay Plain epoxy, coat 2 of 3');
+    expect(show([], [clock({ state: 'keyed', until: null })]).next).toContain('Lay Test epoxy, coat 2 of 3');
     cleanup();
     expect(show([], [clock({ state: 'key-first', until: null, keyGrit: 120 })]).next).toContain(
-      'Abrade with 120 grit, then Plain epoxy',
+      'Abrade with 120 grit, then Test epoxy',
     );
   });
   it('blasted steel comes before any window', () => {
     const steel = clock({ areaName: 'Keel', state: 'bare', primeBy: inHours(2), until: inHours(2) });
     const { next, urgent } = show([], [clock({ until: inHours(1) }), steel]);
-    expect([next, urgent]).toEqual([expect.stringContaining('Bare steel: prime with Plain epoxy'), true]);
+    expect([next, urgent]).toEqual([expect.stringContaining('Bare steel: prime with Test epoxy'), true]);
   });
   it('with nothing running it says how to begin', () => {
     expect(show([], []).next).toContain('Nothing runs and nothing waits');
@@ -151,7 +117,7 @@ describe('what runs in the yard', () => {
       'Done',
     ]);
     expect(lines[0]).toContain('thumb');
-    expect(screen.getAllByRole('link', { name: /Lay Plain epoxy/ })[0]?.getAttribute('href')).toBe(
+    expect(screen.getAllByRole('link', { name: /Lay Test epoxy/ })[0]?.getAttribute('href')).toBe(
       '/bench/Soon',
     );
   });

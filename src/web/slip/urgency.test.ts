@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import { isRunningOut, nextLine, RUNNING_OUT_MS, slipLines } from './urgency.ts';
 import { countdownWord, taskOf } from './words.ts';
@@ -6,44 +7,7 @@ import { countdownWord, taskOf } from './words.ts';
 const NOW = Date.parse('2026-05-14T12:00:00Z');
 const inHours = (h: number) => new Date(NOW + h * 3_600_000).toISOString();
 
-const clock = (over: Partial<AreaClock>): AreaClock => ({
-  areaId: over.areaName ?? 'a',
-  areaName: 'Bottom',
-  zone: 'bottom',
-  side: 'both',
-  boatId: 'b',
-  boatName: 'Test hull',
-  areaM2: 20,
-  spread: 0.05,
-  part: null,
-  primeBy: null,
-  hiddenBy: null,
-  film: null,
-  next: {
-    stepId: 's',
-    coatNo: 1,
-    coats: 3,
-    productId: 'p',
-    productName: 'Test epoxy',
-    colour: 'grey',
-    coveredM2: 0,
-    areaM2: 20,
-    band: null,
-  },
-  work: [],
-  nextIsWater: false,
-  state: 'open',
-  until: inHours(10),
-  segments: [],
-  edges: [],
-  events: [],
-  warnings: [],
-  keyGrit: null,
-  ruleBy: null,
-  stepsDone: 1,
-  stepsAll: 3,
-  ...over,
-});
+const clock = (over: Partial<AreaClock>) => aClock({ until: inHours(10), ...over });
 const pot = (potEnds: string | null): PotView => ({
   entryId: 'pot',
   areaId: 'a',

@@ -72,3 +72,8 @@ export function StoreFinding({
     </div>
   );
 }
+
+/** What a tool reckoned without a reading to judge, set down in words. */
+export const StoreNote = ({ note }: { note: string }) => (
+  <StoreFinding reading={{ kind: 'other', value: null, grade: null, limit: null, note }} />
+);

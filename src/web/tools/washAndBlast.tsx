@@ -8,7 +8,7 @@ import {
 } from '../../core/inspect/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { StoreFinding } from './StoreFinding.tsx';
+import { StoreNote } from './StoreFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
 const WASHES = [
@@ -35,14 +35,8 @@ export function WashDilution() {
           <output className="block text-lg">
             <strong>{show(found.value, 'volume')}</strong> of concentrate to {show(tank, 'volume')} of water
           </output>
-          <StoreFinding
-            reading={{
-              kind: 'other',
-              value: null,
-              grade: null,
-              limit: null,
-              note: `${wash.replace('-', ' ')}, ${WASH_RATIO[wash]} : 1: ${show(found.value, 'volume')} to ${show(tank, 'volume')} of water`,
-            }}
+          <StoreNote
+            note={`${wash.replace('-', ' ')}, ${WASH_RATIO[wash]} : 1: ${show(found.value, 'volume')} to ${show(tank, 'volume')} of water`}
           />
         </>
       )}
@@ -99,14 +93,8 @@ export function BlastDayTool() {
             Blast <strong>{show(found.value.areaM2, 'area')}</strong> today,{' '}
             {found.value.blastHours.toFixed(1)} h; then prime: {LIMITED[found.value.limitedBy]}.
           </output>
-          <StoreFinding
-            reading={{
-              kind: 'other',
-              value: null,
-              grade: null,
-              limit: null,
-              note: `blast ${show(found.value.areaM2, 'area')} today in ${found.value.blastHours.toFixed(1)} h, then prime: ${LIMITED[found.value.limitedBy]}`,
-            }}
+          <StoreNote
+            note={`blast ${show(found.value.areaM2, 'area')} today in ${found.value.blastHours.toFixed(1)} h, then prime: ${LIMITED[found.value.limitedBy]}`}
           />
           <p className="text-sm opacity-80">
             Bare blasted steel is primed within 4 hours, sooner when damp (common practice). Eyes, hearing,

@@ -1,7 +1,7 @@
-import { useId } from 'react';
 import type { PlanPoint } from '../../../core/hull/index.ts';
-import { AreaShape, Balloon } from './AreaShape.tsx';
+import { Balloon } from './AreaShape.tsx';
 import { ACROSS, type Drawn, type DrawnArea, onSide, pathOf, type XY } from './drawn.ts';
+import { ZoneShapes } from './ZoneShapes.tsx';
 
 /** Height of the half-breadth plan in drawing units: the whole beam. */
 export const planHeight = ({ lines, scale }: Drawn) => 2 * lines.halfBeamM * scale;
@@ -9,7 +9,6 @@ export const planHeight = ({ lines, scale }: Drawn) => 2 * lines.halfBeamM * sca
 /** The boat from above on one half, from below on the other: deck and house above the centreline, waterlines under it. */
 export function PlanView({ drawn }: { drawn: Drawn }) {
   const { lines, areas, seenFrom, scale, detailed, selectedId } = drawn;
-  const clip = useId();
   const flip = seenFrom === 'port';
   const middle = lines.halfBeamM * scale;
   const x = (m: number) => (flip ? lines.lengthM - m : m) * scale;
@@ -34,30 +33,9 @@ export function PlanView({ drawn }: { drawn: Drawn }) {
   ].filter((each) => each.points.length > 2);
   return (
     <g stroke="var(--line)" strokeWidth="1.4" strokeLinejoin="round">
-      {zones.map(({ zone, points }) => {
-        const d = pathOf(points);
-        const list = here(zone);
-        if (list.length === 0) return <path key={zone} d={d} fill="var(--board)" />;
-        const xs = points.map(([px]) => px);
-        const [left, width] = [Math.min(...xs), Math.max(...xs) - Math.min(...xs)];
-        return list.map((area, i) => (
-          <AreaShape
-            key={area.id}
-            area={area}
-            d={d}
-            drawn={drawn}
-            clip={
-              list.length > 1
-                ? {
-                    id: `${clip}-${zone}-${i}`,
-                    x: left + (width * i) / list.length,
-                    width: width / list.length,
-                  }
-                : undefined
-            }
-          />
-        ));
-      })}
+      {zones.map(({ zone, points }) => (
+        <ZoneShapes key={zone} outline={points} areas={here(zone)} drawn={drawn} />
+      ))}
       {waterlines.map(({ z, points }) => (
         <path
           key={z}

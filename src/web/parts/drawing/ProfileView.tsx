@@ -1,8 +1,8 @@
-import { useId } from 'react';
 import type { Stand } from '../../../contract/index.ts';
 import type { Point, Zone } from '../../../core/hull/index.ts';
 import { AreaShape, Balloon } from './AreaShape.tsx';
 import { ACROSS, type Drawn, type DrawnArea, onSide, pathOf, type XY } from './drawn.ts';
+import { ZoneShapes } from './ZoneShapes.tsx';
 
 /** Painted in this order, so that what lies nearer covers what lies behind. */
 const ORDER: readonly Zone[] = [
@@ -44,7 +44,6 @@ export function profileFrame({ lines, seenFrom, scale }: Drawn) {
 
 /** The boat from the side. */
 export function ProfileView({ drawn }: { drawn: Drawn }) {
-  const clip = useId();
   const { lines, areas, seenFrom, detailed, selectedId } = drawn;
   const { x, y } = profileFrame(drawn);
   const at = (p: Point): XY => [x(p.x), y(p.z)];
@@ -66,28 +65,9 @@ export function ProfileView({ drawn }: { drawn: Drawn }) {
     <g strokeLinejoin="round">
       <Ground drawn={drawn} />
       <g stroke="var(--line)" strokeWidth={detailed ? 1.4 : 2.4}>
-        {zones.map(({ zone, outline, areas: here }) => {
-          const d = pathOf(outline.map(at));
-          if (here.length === 0) return <path key={zone} d={d} fill="var(--board)" />;
-          const { left, width } = span(outline);
-          return here.map((area, i) => (
-            <AreaShape
-              key={area.id}
-              area={area}
-              d={d}
-              drawn={drawn}
-              clip={
-                here.length > 1
-                  ? {
-                      id: `${clip}-${zone}-${i}`,
-                      x: left + (width * i) / here.length,
-                      width: width / here.length,
-                    }
-                  : undefined
-              }
-            />
-          ));
-        })}
+        {zones.map(({ zone, outline, areas: here }) => (
+          <ZoneShapes key={zone} outline={outline.map(at)} areas={here} drawn={drawn} />
+        ))}
         <Spots drawn={drawn} spots={seen.filter((a) => a.part?.kind === 'spot')} zones={zones} at={at} />
         <line
           x1={x(lines.profile.waterline[0].x)}
