@@ -7,5 +7,7 @@ export default defineConfig({
     testTimeout: 30_000,
     hookTimeout: 30_000,
     pool: 'forks',
+    // Of its own it leaves a core free; the tests have the machine to themselves.
+    maxWorkers: 2,
   },
 });

@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, configure, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterAll, afterEach, inject, vi } from 'vitest';
@@ -9,6 +9,9 @@ import { routes } from '../src/web/routes.tsx';
 import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 
 /** Pages in a make-believe browser against a real server: what Chromium need not be started for. */
+
+// A machine under load is slow, not wrong: what is waited for is waited for long.
+configure({ asyncUtilTimeout: 15_000 });
 
 const address = inject('webAddress');
 (window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(address);

@@ -170,8 +170,8 @@ export interface StackView {
   bonds: Record<string, (LaidBond | null)[]>;
   /** The blast profile that its first coat has to fill; null: none. */
   profile: ProfileUnder | null;
-  /** The coldest that its surface will be as far as the forecast reaches; null without one. */
-  coldest: { tempC: number; at: string } | null;
+  /** The coldest and hottest that its surface will be as far as the forecast reaches; null without one. */
+  extremes: { coldest: { tempC: number; at: string }; hottest: { tempC: number; at: string } } | null;
 }
 
 /** Everything the bench needs for one area. */

@@ -207,7 +207,7 @@ describe('work on an area and on what was cut out of it', () => {
   });
 });
 
-describe('the coldest that an area will see', () => {
+describe('the coldest and hottest that an area will see', () => {
   it('is that of the forecast through its surroundings: a heated shed knows no frost', async () => {
     now = NOON;
     const frost = weatherCsv(NOON + 24 * HOUR, 24, (hour) => (hour === 5 ? -6 : 8));
@@ -218,10 +218,12 @@ describe('the coldest that an area will see', () => {
     const heated = anArea(boat.id, { name: 'Inside', surroundings: { kind: 'heated', setPointC: 16 } });
     for (const area of [open, heated]) await server.ask('POST', '/areas', area);
     const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`);
-    const coldest = (id: string) => stacks.find(({ areaId }) => areaId === id)?.coldest;
+    const extremes = (id: string) => stacks.find(({ areaId }) => areaId === id)?.extremes;
+    const coldest = (id: string) => extremes(id)?.coldest;
     expect(coldest(open.id)?.tempC).toBeCloseTo(-6, 6);
     expect(Date.parse(coldest(open.id)?.at ?? '')).toBe(NOON + 29 * HOUR);
     expect(coldest(heated.id)?.tempC).toBe(16);
+    expect(extremes(open.id)?.hottest.tempC).toBe(20);
   });
 });
 

@@ -8,7 +8,15 @@ export {
   progressAt,
 } from './eventTime.ts';
 export { segmentAt } from './segmentAt.ts';
-export { coldestFrom, filmTemps, HOUR_MS, type SplicedHour, spliceHours, type TempSeries } from './series.ts';
+export {
+  extremesFrom,
+  filmTemps,
+  HOUR_MS,
+  type HourOf,
+  type SplicedHour,
+  spliceHours,
+  type TempSeries,
+} from './series.ts';
 export { clockStretches, type Stretch } from './stretches.ts';
 export { type AreaState, urgencyMs } from './urgency.ts';
 export {

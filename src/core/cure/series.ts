@@ -12,13 +12,21 @@ export interface TempSeries {
   valuesC: readonly number[];
 }
 
-/** The coldest hour of a series from a moment on; null where it has none. */
-export function coldestFrom(temps: TempSeries, fromMs: number): { tempC: number; atMs: number } | null {
+export interface HourOf {
+  tempC: number;
+  atMs: number;
+}
+
+/** The coldest and the hottest hour of a series from a moment on; null where it has none. */
+export function extremesFrom(temps: TempSeries, fromMs: number): { coldest: HourOf; hottest: HourOf } | null {
   const first = Math.max(0, Math.floor((fromMs - temps.startMs) / HOUR_MS));
   const ahead = temps.valuesC.slice(first);
   if (ahead.length === 0) return null;
-  const tempC = Math.min(...ahead);
-  return { tempC, atMs: temps.startMs + (first + ahead.indexOf(tempC)) * HOUR_MS };
+  const hour = (tempC: number): HourOf => ({
+    tempC,
+    atMs: temps.startMs + (first + ahead.indexOf(tempC)) * HOUR_MS,
+  });
+  return { coldest: hour(Math.min(...ahead)), hottest: hour(Math.max(...ahead)) };
 }
 
 /** Makes sure of a usable series; throws naming the first bad hour. */

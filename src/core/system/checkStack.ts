@@ -18,14 +18,25 @@ export interface Layer extends Lay {
   thinner: number;
   thinnerMax: number | null;
   stopC: number | null;
+  /** Hottest air or surface that its sheet allows, °C; null or left out: not stated. */
+  hottestC?: number | null;
   /** Laid on a band only: what comes next meets it and what is below it. */
   band?: boolean;
+}
+
+/** The lowest of the limits that are stated; null: none is. */
+function strictest(limits: readonly (number | null)[]): number | null {
+  const stated = limits.filter((limit) => limit !== null);
+  return stated.length > 0 ? Math.min(...stated) : null;
 }
 
 /** A step with its product's sheet, as the rules look at it. */
 export function layerOfStep(
   step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { method: Method; band?: Band | null },
-  sheet: Pick<ProductSheet, 'family' | 'copper' | 'grounds' | 'film' | 'byMethod' | 'thinner' | 'cure'>,
+  sheet: Pick<
+    ProductSheet,
+    'family' | 'copper' | 'grounds' | 'film' | 'byMethod' | 'thinner' | 'cure' | 'limits'
+  >,
 ): Layer {
   return {
     family: sheet.family,
@@ -37,6 +48,7 @@ export function layerOfStep(
     thinner: step.thinner,
     thinnerMax: thinnerOf(sheet, step.method)?.maxFraction ?? null,
     stopC: sheet.cure.stopC,
+    hottestC: strictest([sheet.limits.airMaxC, sheet.limits.surfaceMaxC]),
     band: step.band != null,
   };
 }
@@ -46,8 +58,9 @@ export interface StackPlace {
   /** What lies there from before; null: bare. */
   oldCoating: Family | 'unknown' | null;
   service: ServiceKind;
-  /** Lowest temperature the work will see, °C; null: not asked. */
+  /** Lowest and highest temperature the work will see, °C; null: not asked. */
   coldestC: number | null;
+  hottestC?: number | null;
 }
 
 /** A rule's word on one layer. */
@@ -186,6 +199,15 @@ function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
       'condition',
       `it stops curing below ${layer.stopC} °C, and ${Number(place.coldestC.toFixed(1))} °C is expected`,
       'heated, or a winter grade instead',
+    );
+  }
+  const { hottestC = null } = place;
+  if (hottestC !== null && layer.hottestC != null && hottestC > layer.hottestC) {
+    add(
+      'too-hot',
+      'condition',
+      `its sheet allows ${layer.hottestC} °C at most, and ${Number(hottestC.toFixed(1))} °C is expected`,
+      'laid in the cool of the day, or shaded',
     );
   }
   return found;

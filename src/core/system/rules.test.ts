@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { SHEETS } from '../../../demo/sheets.ts';
 import {
   checkStack,
   FAMILIES,
@@ -9,7 +10,9 @@ import {
   type Layer,
   LEAVE_BARE_REASON,
   layerOf,
+  layerOfStep,
   nearestFine,
+  type ProductSheet,
   type StackPlace,
   SUBSTRATES,
   type Substrate,
@@ -371,5 +374,35 @@ describe('a band leaves the rest of the area free', () => {
       substrate: 'aluminium',
     });
     expect(layers[1]?.judgements.map((j) => j.ruleId)).toContain('antifouling-on-bare');
+  });
+});
+
+describe('the air to come', () => {
+  const gloss: Layer = { ...layerOf('two-pack-polyurethane'), stopC: 8, hottestC: 27 };
+  const ruled = (air: { coldestC: number | null; hottestC?: number | null }) =>
+    checkStack(
+      [layerOf('epoxy-primer'), gloss],
+      place({ service: 'daylight', ...air }),
+    ).layers[1]?.judgements.map(({ ruleId }) => ruleId);
+  it('a two-pack gloss that wants air below 27 °C (handbook part 9) is fine at 27, and shaded above', () => {
+    expect(ruled({ coldestC: null, hottestC: 27 })).toEqual([]);
+    expect(ruled({ coldestC: null, hottestC: 31 })).toEqual(['too-hot']);
+  });
+  it('below the sheet’s stop it does not cure; where nothing is asked nothing is judged', () => {
+    expect(ruled({ coldestC: 7, hottestC: 20 })).toEqual(['too-cold']);
+    expect(ruled({ coldestC: null })).toEqual([]);
+  });
+  it('the stricter of air and surface counts, and a sheet that states neither is not judged', () => {
+    const limits = (airMaxC: number | null, surfaceMaxC: number | null) => {
+      const sheet = SHEETS['Samphire Two Gloss'] as ProductSheet;
+      const step = { coats: 1, dryMicronsPerCoat: 45, thinner: 0, method: 'roller' } as const;
+      return layerOfStep(step, { ...sheet, limits: { ...sheet.limits, airMaxC, surfaceMaxC } }).hottestC;
+    };
+    expect([limits(27, 40), limits(30, 25), limits(null, 35), limits(null, null)]).toEqual([
+      27,
+      25,
+      35,
+      null,
+    ]);
   });
 });

@@ -1,5 +1,5 @@
 import type { StackView } from '../../contract/index.ts';
-import { coldestFrom, type SplicedHour } from '../../core/cure/index.ts';
+import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
 import { deadVolumeLPerM2, dryMicronsFromLitres } from '../../core/film/index.ts';
 import { type CoatGroup, lossOf, type ProfileUnder, profileUnder } from '../../core/system/index.ts';
 import { tempsFor } from '../clock/air.ts';
@@ -28,6 +28,8 @@ function filmOf(group: CoatGroup<CoatOnArea>, shelf: Shelf, profile: ProfileUnde
   return microns.reduce((sum, each) => sum + each, 0) / group.coveredM2;
 }
 
+const hourView = ({ tempC, atMs }: HourOf) => ({ tempC, at: new Date(atMs).toISOString() });
+
 /** An area's stack with the coats of each step that are wholly laid: how thick each came out, and how it holds. */
 export function stackView(
   state: AreaState,
@@ -43,7 +45,7 @@ export function stackView(
       ]),
     );
   const { hours, now } = context;
-  const coldest = hours.length > 0 ? coldestFrom(tempsFor(hours, state.area.surroundings), now) : null;
+  const found = hours.length > 0 ? extremesFrom(tempsFor(hours, state.area.surroundings), now) : null;
   const profile = profileOf(state, context.shelf);
   const asLaid = byStep((group, i) => filmOf(group, context.shelf, i === 0 ? profile : null));
   return {
@@ -54,6 +56,6 @@ export function stackView(
     asLaid,
     profile,
     bonds: byStep((_, i) => bonds[i] ?? null),
-    coldest: coldest && { tempC: coldest.tempC, at: new Date(coldest.atMs).toISOString() },
+    extremes: found && { coldest: hourView(found.coldest), hottest: hourView(found.hottest) },
   };
 }

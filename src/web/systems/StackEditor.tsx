@@ -19,7 +19,7 @@ import { StackTotals } from './StackTotals.tsx';
 import { Steps } from './Steps.tsx';
 import { drawnSteps, type StackContext } from './stackContext.ts';
 import { type StackValues, stackFormPath, stackToValues, valuesToStack } from './stackForm.ts';
-import { judgeSteps } from './stackRules.ts';
+import { type Extremes, judgeSteps } from './stackRules.ts';
 
 interface Props {
   context: StackContext;
@@ -112,10 +112,14 @@ function Judged({ context }: { context: StackContext }) {
   const { system } = useUnits();
   const values = useWatch({ control }) as StackValues;
   const { steps } = valuesToStack(values, 1, new FormReader(system));
-  const [typedC, setTypedC] = useState<number | null>(null);
-  const coldestC = typedC ?? context.coldest?.tempC ?? null;
+  const [typed, setTyped] = useState<Partial<Extremes>>({});
+  const { extremes } = context;
+  const air: Extremes = {
+    coldestC: typed.coldestC ?? extremes?.coldest.tempC ?? null,
+    hottestC: typed.hottestC ?? extremes?.hottest.tempC ?? null,
+  };
   const judged = judgeSteps(steps, context.products, context.area, {
-    coldestC,
+    ...air,
     laid: context.laid,
   });
   const drawn = drawnSteps(steps, context, judged);
@@ -134,7 +138,7 @@ function Judged({ context }: { context: StackContext }) {
             </p>
           )}
         </div>
-        <Coldest context={context} value={coldestC} onChange={setTypedC} />
+        <AirAhead context={context} air={air} onChange={(some) => setTyped({ ...typed, ...some })} />
         <LaidWrong context={context} steps={steps} />
         <LaidThin context={context} steps={steps} />
         <Schools context={context} />
@@ -145,33 +149,40 @@ function Judged({ context }: { context: StackContext }) {
   );
 }
 
-/** The coldest that the coats will see: of the forecast, or as one knows better. */
-function Coldest({
+/** The coldest and hottest that the coats will see: of the forecast, or as one knows better. */
+function AirAhead({
   context,
-  value,
+  air,
   onChange,
 }: {
   context: StackContext;
-  value: number | null;
-  onChange: (value: number) => void;
+  air: Extremes;
+  onChange: (some: Partial<Extremes>) => void;
 }) {
   const yard = useYard();
-  const { coldest } = context;
-  return (
-    <div className="max-w-72">
+  const field = (word: 'coldest' | 'hottest', usual: number) => {
+    const value = air[`${word}C`];
+    const forecast = context.extremes?.[word];
+    const hint =
+      forecast && value === forecast.tempC
+        ? `of the forecast, ${sayTime(forecast.at, yard.data?.zone ?? 'utc', Date.now())}`
+        : value === null
+          ? 'no forecast reaches here: not judged until it is set'
+          : 'as set here; not kept';
+    return (
       <NumberField
-        label="Coldest the surface will be"
+        label={`${word === 'coldest' ? 'Coldest' : 'Hottest'} the surface will be`}
         quantity="temperature"
-        value={Math.round((value ?? 15) * 10) / 10}
-        onChange={onChange}
-        hint={
-          coldest && value === coldest.tempC
-            ? `of the forecast, ${sayTime(coldest.at, yard.data?.zone ?? 'utc', Date.now())}`
-            : value === null
-              ? 'no forecast reaches here: not judged until it is set'
-              : 'as set here; not kept'
-        }
+        value={Math.round((value ?? usual) * 10) / 10}
+        onChange={(next) => onChange({ [`${word}C`]: next })}
+        hint={hint}
       />
+    );
+  };
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      {field('coldest', 15)}
+      {field('hottest', 20)}
     </div>
   );
 }

@@ -28,7 +28,7 @@ const context = (over: Partial<Area>) => {
     laid: {},
     asLaid: {},
     bonds: {},
-    coldest: null,
+    extremes: null,
     profile: null,
   };
   return stackContext(area, { areaM2: 20, spread: 0.05 }, stack, products);

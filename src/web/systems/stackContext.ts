@@ -3,7 +3,7 @@ import { type Bond, coatsWanted, colourOf, filmOf, type JudgedStack } from '../.
 import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
-export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'coldest' | 'profile'> {
+export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'extremes' | 'profile'> {
   area: Area;
   areaM2: number;
   spread: number;
@@ -23,7 +23,7 @@ export const stackContext = (
   laid: stack.laid,
   asLaid: stack.asLaid,
   bonds: stack.bonds,
-  coldest: stack.coldest,
+  extremes: stack.extremes,
   profile: stack.profile,
 });
 

@@ -1,18 +1,24 @@
 import type { Area, Product, Step } from '../../contract/index.ts';
 import { checkStack, type JudgedStack, layerOfStep, type StackPlace } from '../../core/system/index.ts';
 
-/** @param coldestC the coldest the surface will be while the stack is laid and cures; null: not asked */
+/** The coldest and hottest that a surface will be while its stack is laid and cures, °C; null: not asked. */
+export interface Extremes {
+  coldestC: number | null;
+  hottestC: number | null;
+}
+const NOT_ASKED: Extremes = { coldestC: null, hottestC: null };
+
 export const placeOf = (
   area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
-  coldestC: number | null = null,
+  extremes: Extremes = NOT_ASKED,
 ): StackPlace => ({
   substrate: area.substrate,
   oldCoating: area.oldCoating,
   service: area.service,
-  coldestC,
+  ...extremes,
 });
 
-/** A step whose coats are all on has nothing to fear of the cold to come. */
+/** A step whose coats are all on has nothing to fear of the air to come. */
 const isLaid = (step: Step, laid: Readonly<Record<string, number>>) => (laid[step.id] ?? 0) >= step.coats;
 
 /** The stack judged, a word for each step; null while a step has no product or no figures. */
@@ -20,13 +26,20 @@ export function judgeSteps(
   steps: readonly Step[],
   products: readonly Product[],
   area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
-  cold: { coldestC: number | null; laid: Readonly<Record<string, number>> } = { coldestC: null, laid: {} },
+  air: Extremes & { laid: Readonly<Record<string, number>> } = { ...NOT_ASKED, laid: {} },
 ): JudgedStack | null {
   const layers = steps.flatMap((step) => {
     const product = products.find((each) => each.id === step.productId);
     return product && Number.isFinite(step.dryMicronsPerCoat)
-      ? [{ ...layerOfStep(step, product.sheet), ...(isLaid(step, cold.laid) ? { stopC: null } : {}) }]
+      ? [
+          {
+            ...layerOfStep(step, product.sheet),
+            ...(isLaid(step, air.laid) ? { stopC: null, hottestC: null } : {}),
+          },
+        ]
       : [];
   });
-  return layers.length === steps.length ? checkStack(layers, placeOf(area, cold.coldestC)) : null;
+  return layers.length === steps.length
+    ? checkStack(layers, placeOf(area, { coldestC: air.coldestC, hottestC: air.hottestC }))
+    : null;
 }
