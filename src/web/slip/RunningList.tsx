@@ -140,8 +140,8 @@ function AreaLine({
               </Link>
             </>
           )}
-          {work && ` · ${work}`}
         </p>
+        {work && <p className="text-sm">{work}</p>}
       </div>
       {clock.segments.length > 0 ? (
         <WindowBand
