@@ -28,7 +28,7 @@ const ON_PRIMER: readonly Family[] = [
 ];
 
 /**
- * What goes over what: the trade's rules for one joint, first fit for each. All common practice [T] unless marked;
+ * What goes over what: the trade's rules for one joint; each that speaks is told. All common practice [T] unless marked;
  * a product's own sheet wins over all but those marked `never`.
  */
 export const JOINT_RULES: readonly Rule[] = [

@@ -33,6 +33,7 @@ export function laidBonds(
       temps: tempsFor(hours, state.area.surroundings),
       now: group.fromMs,
     });
+    // A sanding is often ticked when the coat is logged, after its laying began: it counts up to the last corner.
     const sanded = state.work.some(
       ({ kind, stepId, coatNo, atMs }) =>
         kind === 'sand' &&

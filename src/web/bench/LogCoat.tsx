@@ -104,7 +104,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       {left.length > 0 && (
         <p className="text-warning font-semibold">
           Not ticked yet: {left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. The coat can be
-          logged all the same; its log then shows none.
+          logged all the same; the record then shows no such work.
         </p>
       )}
       <RecordForm<CoatValues>

@@ -10,7 +10,7 @@ import type { StackValues, TaskValues } from './stackForm.ts';
 export function Preparation({ context }: { context: StackContext }) {
   const { area, areaM2, products } = context;
   const { show } = useUnits();
-  const { control, setValue } = useFormContext<StackValues>();
+  const { control, getValues, setValue } = useFormContext<StackValues>();
   const firstId = useWatch({ control, name: 'steps.0.productId' });
   const first = products.find((product) => product.id === firstId);
   const list = prepareFor({
@@ -19,6 +19,20 @@ export function Preparation({ context }: { context: StackContext }) {
     service: area.service,
     preparation: first?.sheet.preparation ?? null,
   });
+  /** Work already planned, perhaps ticked already, is not written over unasked. */
+  const takeIt = (product: string) => {
+    const planned = getValues('steps.0.before').length;
+    if (planned > 0 && !window.confirm(`Replace the work planned before ${product} (${planned})?`)) return;
+    const tasks = prepTasks(list).map(
+      ({ kind, amount, note }): TaskValues => ({
+        taskId: uuidv7(),
+        kind,
+        amount: amount === null ? '' : String(amount),
+        note,
+      }),
+    );
+    setValue('steps.0.before', tasks, { shouldDirty: true });
+  };
   const hours = prepHours(list, areaM2);
   return (
     <details className="board p-3">
@@ -44,24 +58,7 @@ export function Preparation({ context }: { context: StackContext }) {
         ))}
       </ol>
       {first && (
-        <button
-          type="button"
-          className="btn btn-sm mt-3"
-          onClick={() =>
-            setValue(
-              'steps.0.before',
-              prepTasks(list).map(
-                ({ kind, amount, note }): TaskValues => ({
-                  taskId: uuidv7(),
-                  kind,
-                  amount: amount === null ? '' : String(amount),
-                  note,
-                }),
-              ),
-              { shouldDirty: true },
-            )
-          }
-        >
+        <button type="button" className="btn btn-sm mt-3" onClick={() => takeIt(first.name)}>
           Make it the work before {first.name}, to be ticked at the bench
         </button>
       )}

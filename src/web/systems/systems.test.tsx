@@ -212,3 +212,22 @@ describe('a part that shares the system of its area', () => {
     expect(screen.queryByRole('button', { name: 'Save system' })).toBeNull();
   });
 });
+
+describe('the preparation made into work', () => {
+  it('takes the place of work already planned only when that is meant', async () => {
+    const before = [{ id: uuidv7(), kind: 'wash' as const, amount: null, note: 'our own wash' }];
+    const area = await anAreaWith([aStep(barrier.id, { before })]);
+    const { user } = await open(area);
+    const confirm = vi.fn(() => false);
+    vi.stubGlobal('confirm', confirm);
+    await user.click(await screen.findByText(/^Preparation: \d+ steps/));
+    await user.click(screen.getByRole('button', { name: /Make it the work before Plain barrier/ }));
+    expect(confirm).toHaveBeenCalledWith('Replace the work planned before Plain barrier (1)?');
+    expect((await step(1)).textContent).toContain('our own wash');
+    confirm.mockReturnValue(true);
+    await user.click(screen.getByRole('button', { name: /Make it the work before Plain barrier/ }));
+    await waitFor(async () => expect((await step(1)).textContent).not.toContain('our own wash'));
+    expect((await step(1)).textContent).toContain('sand 80 grit');
+    vi.unstubAllGlobals();
+  });
+});
