@@ -135,8 +135,8 @@ function AreaSystem({
   context: StackContext;
   others: readonly { area: Area; clock: AreaClock | undefined }[];
 }) {
-  // A template taken makes the editor begin anew from what was laid down.
-  const [taken, setTaken] = useState(0);
+  // A template taken makes the editor begin anew, from the server's answer: the page's own copy may be older still.
+  const [taken, setTaken] = useState<StackView | null>(null);
   return (
     <div className="space-y-5">
       <Templates
@@ -144,9 +144,9 @@ function AreaSystem({
         version={stack.version}
         steps={stack.steps}
         others={others}
-        onTaken={() => setTaken(taken + 1)}
+        onTaken={setTaken}
       />
-      <StackEditor key={taken} stack={stack} context={context} />
+      <StackEditor key={taken?.version} stack={taken ?? stack} context={context} />
     </div>
   );
 }

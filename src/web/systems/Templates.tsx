@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import type { Area, AreaClock, OwnTemplate, Step } from '../../contract/index.ts';
+import type { Area, AreaClock, OwnTemplate, StackView, Step } from '../../contract/index.ts';
 import { FAMILIES, fillTemplate, templatesFor } from '../../core/system/index.ts';
 import { ApiProblem, api } from '../api/client.ts';
 import { useTemplates } from '../api/queries.ts';
@@ -51,8 +51,8 @@ interface Props {
   version: number;
   steps: readonly Step[];
   others: readonly { area: Area; clock: AreaClock | undefined }[];
-  /** Called once a template lies on the area. */
-  onTaken: () => void;
+  /** Called with the stack as the server answered it, once a template lies on the area. */
+  onTaken: (stack: StackView) => void;
 }
 
 /** Begin from a template, keep this stack as one, or lay it on other areas as well. */
@@ -75,9 +75,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   const take = (offer: Offer) => {
     if (steps.length > 0 && !window.confirm(`Replace the ${steps.length} steps of ${area.name}?`)) return;
     void ask(async () => {
-      await api('PUT', `/areas/${area.id}/stack`, { version, steps: offer.steps });
-      await client.invalidateQueries();
-      onTaken();
+      onTaken(await api<StackView>('PUT', `/areas/${area.id}/stack`, { version, steps: offer.steps }));
     });
   };
   return (

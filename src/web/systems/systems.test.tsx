@@ -195,6 +195,21 @@ describe('templates', () => {
   });
 });
 
+describe('a template taken', () => {
+  it('lies in the editor even when the page’s own copy of the stack is the last thing to arrive', async () => {
+    const name = `Bottom of ours ${uuidv7().slice(-6)}`;
+    await ask('POST', '/templates', { id: uuidv7(), name, steps: [aStep(barrier.id, { coats: 3 })] });
+    const { user } = await open(await anAreaWith([]));
+    await user.click(await screen.findByRole('button', { name: `Take it ${name}` }));
+    const ours = globalThis.fetch;
+    vi.spyOn(globalThis, 'fetch').mockImplementation(async (input, init) => {
+      if (String(input).endsWith('/stacks')) await new Promise((resolve) => setTimeout(resolve, 400));
+      return ours(input, init);
+    });
+    expect((await field(1, 'Coats')).value).toBe('3');
+  });
+});
+
 describe('a part that shares the system of its area', () => {
   it('is changed where it came from', async () => {
     const area = await anAreaWith([aStep(barrier.id)]);
