@@ -22,6 +22,7 @@ setTimeout(() => {
     import('./bench/BenchPage.tsx'),
     import('./bench/BenchChoice.tsx'),
     import('./log/LogPage.tsx'),
+    import('../contract/index.ts'),
   ]).catch(
     () => {}, // they are asked for again when they are gone to
   );

@@ -1,83 +1,11 @@
-import type { Method } from '../film/index.ts';
-import type { Family, Substrate } from './families.ts';
 import { isIn, TREATMENTS } from './groups.ts';
 import { JOINT_RULES } from './jointRules.ts';
-import type { Bond, Ground, Joint, Lay, Mark, Rule, ServiceKind, Verdict } from './rules.ts';
+import type { JudgedLayer, Judgement, Layer, StackPlace } from './layer.ts';
+import { bySheet } from './layerRules.ts';
+import type { Bond, Ground, Joint, Rule, ServiceRule, Verdict } from './rules.ts';
 import { SERVICE_RULES } from './serviceRules.ts';
-import { filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
-import type { Band } from './step.ts';
-
-/** A layer of a stack: a product in so many coats, as far as the rules look at it. */
-export interface Layer extends Lay {
-  /** Grounds the product's sheet allows; null: not stated, and the trade's rules hold [P]. */
-  grounds: ProductSheet['grounds'];
-  coats: number;
-  dryMicronsPerCoat: number;
-  film: { min: number; max: number } | null;
-  /** Fraction of thinner, and the sheet's limit: null where it names none. */
-  thinner: number;
-  thinnerMax: number | null;
-  stopC: number | null;
-  /** Hottest air or surface that its sheet allows, °C; null or left out: not stated. */
-  hottestC?: number | null;
-  /** Laid on a band only: what comes next meets it and what is below it. */
-  band?: boolean;
-}
-
-/** The lowest of the limits that are stated; null: none is. */
-function strictest(limits: readonly (number | null)[]): number | null {
-  const stated = limits.filter((limit) => limit !== null);
-  return stated.length > 0 ? Math.min(...stated) : null;
-}
-
-/** A step with its product's sheet, as the rules look at it. */
-export function layerOfStep(
-  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { method: Method; band?: Band | null },
-  sheet: Pick<
-    ProductSheet,
-    'family' | 'copper' | 'grounds' | 'film' | 'byMethod' | 'thinner' | 'cure' | 'limits'
-  >,
-): Layer {
-  return {
-    family: sheet.family,
-    copper: sheet.copper,
-    grounds: sheet.grounds,
-    coats: step.coats,
-    dryMicronsPerCoat: step.dryMicronsPerCoat,
-    film: filmOf(sheet, step.method),
-    thinner: step.thinner,
-    thinnerMax: thinnerOf(sheet, step.method)?.maxFraction ?? null,
-    stopC: sheet.cure.stopC,
-    hottestC: strictest([sheet.limits.airMaxC, sheet.limits.surfaceMaxC]),
-    band: step.band != null,
-  };
-}
-
-export interface StackPlace {
-  substrate: Substrate;
-  /** What lies there from before; null: bare. */
-  oldCoating: Family | 'unknown' | null;
-  service: ServiceKind;
-  /** Lowest and highest temperature the work will see, °C; null: not asked. */
-  coldestC: number | null;
-  hottestC?: number | null;
-}
-
-/** A rule's word on one layer. */
-export interface Judgement {
-  ruleId: string;
-  verdict: Exclude<Verdict, 'fine'>;
-  reason: string;
-  condition: string | null;
-  mark: Mark;
-}
-
-export interface JudgedLayer {
-  verdict: Verdict;
-  /** How it holds to what is below. */
-  bond: Bond;
-  judgements: Judgement[];
-}
+import type { ProductSheet } from './sheet.ts';
+import { judgeWhole } from './wholeFilm.ts';
 
 export interface JudgedStack {
   verdict: Verdict;
@@ -105,7 +33,7 @@ function bondOf(joint: Joint, verdict: Verdict): Bond {
 }
 
 /** What the product's sheet says of a ground: allowed, not allowed, or nothing. */
-function bySheet(grounds: ProductSheet['grounds'], ground: Ground): 'allowed' | 'refused' | null {
+function groundBySheet(grounds: ProductSheet['grounds'], ground: Ground): 'allowed' | 'refused' | null {
   if (grounds === null) return null;
   const key = ground.kind === 'bare' ? ground.substrate : ground.family;
   return isIn(grounds, key) ? 'allowed' : 'refused';
@@ -118,7 +46,7 @@ function bySheet(grounds: ProductSheet['grounds'], ground: Ground): 'allowed' | 
  * `judgeJoint({ ground: { kind: 'coat', family: 'one-pack-enamel' }, lay: { family: 'epoxy-primer', … }, … })` → no.
  */
 export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] }): JudgedLayer {
-  const sheet = bySheet(joint.grounds ?? null, joint.ground);
+  const sheet = groundBySheet(joint.grounds ?? null, joint.ground);
   const rules = JOINT_RULES.filter((rule) => rule.when(joint) && (sheet !== 'allowed' || rule.never));
   const judgements = rules.map(word);
   if (sheet === 'refused') {
@@ -156,63 +84,6 @@ export function judgeGrounds(
   return { ...worstJoint, judgements: [...said.values()] };
 }
 
-function judgeLayer(layer: Layer, place: StackPlace): Judgement[] {
-  const found: Judgement[] = [];
-  const add = (
-    ruleId: string,
-    verdict: 'condition' | 'no',
-    reason: string,
-    condition: string | null = null,
-  ) => found.push({ ruleId, verdict, reason, condition, mark: 'P' });
-  const { film, dryMicronsPerCoat: dry } = layer;
-  if (film && dry > film.max) {
-    add(
-      'film-too-thick',
-      'no',
-      `${dry} µm a coat is above the sheet’s most of ${film.max} µm: it sags and traps solvent`,
-    );
-  }
-  if (film && dry < film.min) {
-    add(
-      'film-too-thin',
-      'condition',
-      `${dry} µm a coat is below the sheet’s least of ${film.min} µm`,
-      'another coat makes up the film',
-    );
-  }
-  if (layer.thinner > 0 && layer.thinnerMax === null) {
-    add(
-      'thinner-not-on-sheet',
-      'no',
-      'a thinner that is not on the sheet curdles the paint or stops its cure',
-    );
-  } else if (layer.thinnerMax !== null && layer.thinner > layer.thinnerMax + 1e-9) {
-    add(
-      'thinner-over-limit',
-      'no',
-      `${Math.round(layer.thinner * 100)} % thinner is above the sheet’s ${Math.round(layer.thinnerMax * 100)} %`,
-    );
-  }
-  if (place.coldestC !== null && layer.stopC !== null && place.coldestC < layer.stopC) {
-    add(
-      'too-cold',
-      'condition',
-      `it stops curing below ${layer.stopC} °C, and ${Number(place.coldestC.toFixed(1))} °C is expected`,
-      'heated, or a winter grade instead',
-    );
-  }
-  const { hottestC = null } = place;
-  if (hottestC !== null && layer.hottestC != null && hottestC > layer.hottestC) {
-    add(
-      'too-hot',
-      'condition',
-      `its sheet allows ${layer.hottestC} °C at most, and ${Number(hottestC.toFixed(1))} °C is expected`,
-      'laid in the cool of the day, or shaded',
-    );
-  }
-  return found;
-}
-
 /**
  * The grounds a layer meets: the coat below it, and through a band, which leaves the rest free, what is below that.
  * A band that lies on a band is taken to lie within it.
@@ -232,6 +103,39 @@ function placeGround(place: StackPlace): Ground {
   return { kind: 'bare', substrate: place.substrate };
 }
 
+/** The rules of what a stack has to stand that speak of one of its layers. */
+function byService(rules: readonly ServiceRule[], layers: readonly Layer[], i: number, place: StackPlace) {
+  const stack = {
+    families: layers.map((layer) => layer.family),
+    substrate: place.oldCoating === null ? place.substrate : 'existing-paint',
+    service: place.service,
+  } as const;
+  return rules
+    .filter((rule) => rule.at(stack).includes(i))
+    .map(
+      ({ id, verdict, reason, mark }): Judgement => ({ ruleId: id, verdict, reason, condition: null, mark }),
+    );
+}
+
+/** A layer judged as far as the rest of the stack over it cannot change what is said. */
+function judgeLayer(layers: readonly Layer[], i: number, place: StackPlace): JudgedLayer {
+  const layer = layers[i] as Layer;
+  const joint = judgeGrounds(groundsOf(layers, i, place), {
+    lay: layer,
+    substrate: place.substrate,
+    service: place.service,
+    windowClosed: false,
+    grounds: layer.grounds,
+  });
+  const standing = SERVICE_RULES.filter(({ ends }) => !ends);
+  return withMore(joint, [...byService(standing, layers, i, place), ...bySheet(layer, place)]);
+}
+
+function withMore(judged: JudgedLayer, more: readonly Judgement[]): JudgedLayer {
+  const judgements = [...judged.judgements, ...more];
+  return { ...judged, judgements, verdict: worst(judgements.map((j) => j.verdict)) };
+}
+
 /**
  * Judges a stack from the ground up: substrate, each joint, what it has to stand, film, thinner and cold. Each word
  * carries its reason and where it comes from; conditions are fine once met.
@@ -239,28 +143,18 @@ function placeGround(place: StackPlace): Ground {
  * @returns one judged layer for each given, with how it bonds to what is below it
  */
 export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedStack {
-  const families = layers.map((layer) => layer.family);
-  const judged = layers.map((layer, i): JudgedLayer => {
-    const joint = judgeGrounds(groundsOf(layers, i, place), {
-      lay: layer,
-      substrate: place.substrate,
-      service: place.service,
-      windowClosed: false,
-      grounds: layer.grounds,
-    });
-    const service = SERVICE_RULES.filter((rule) =>
-      rule
-        .at({
-          families,
-          substrate: place.oldCoating === null ? place.substrate : 'existing-paint',
-          service: place.service,
-        })
-        .includes(i),
-    ).map(
-      ({ id, verdict, reason, mark }): Judgement => ({ ruleId: id, verdict, reason, condition: null, mark }),
-    );
-    const judgements = [...joint.judgements, ...service, ...judgeLayer(layer, place)];
-    return { ...joint, verdict: worst(judgements.map((j) => j.verdict)), judgements };
-  });
+  const ends = SERVICE_RULES.filter((rule) => rule.ends);
+  const whole = judgeWhole(layers, place);
+  const judged = layers.map((_, i) =>
+    withMore(judgeLayer(layers, i, place), [
+      ...byService(ends, layers, i, place),
+      ...whole.filter(({ at }) => at === i).map(({ judgement }) => judgement),
+    ]),
+  );
   return { verdict: worst(judged.map((layer) => layer.verdict)), layers: judged };
+}
+
+/** One coat more over a stack that goes on: judged but for what only the finished stack can tell. */
+export function judgeNext(layers: readonly Layer[], next: Layer, place: StackPlace): JudgedLayer {
+  return judgeLayer([...layers, next], layers.length, place);
 }

@@ -1,20 +1,17 @@
-export {
-  checkStack,
-  type JudgedLayer,
-  type JudgedStack,
-  type Judgement,
-  judgeGrounds,
-  judgeJoint,
-  type Layer,
-  layerOfStep,
-  type StackPlace,
-} from './checkStack.ts';
+export { checkStack, type JudgedStack, judgeGrounds, judgeJoint, judgeNext } from './checkStack.ts';
 export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } from './compare.ts';
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
 export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TREATMENTS, TWO_PACKS } from './groups.ts';
 export { JOINT_RULES } from './jointRules.ts';
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export { type LaidBond, laidBond } from './laidBond.ts';
+export {
+  type JudgedLayer,
+  type Judgement,
+  type Layer,
+  layerOfStep,
+  type StackPlace,
+} from './layer.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
 export { type PrepStep, prepareFor, prepHours, prepTasks } from './prepareFor.ts';
 export { type ProfileUnder, profileUnder } from './profileUnder.ts';

@@ -1,6 +1,7 @@
-import { checkStack, type Layer, type StackPlace } from './checkStack.ts';
+import { checkStack } from './checkStack.ts';
 import type { Family } from './families.ts';
 import { isIn, ONE_PACK_FOR, ONE_PACKS, TWO_PACK_FOR } from './groups.ts';
+import type { Layer, StackPlace } from './layer.ts';
 
 /** A change that mends one fault of a stack: families put in or changed, in words. */
 interface Mend {
@@ -96,13 +97,13 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
   }),
 };
 
-/** A bare layer of a family, for judging a stack of families only. */
+/** A bare layer of a family, for judging a stack of families only: film and coats enough for any of them. */
 export const layerOf = (family: Family): Layer => ({
   family,
   copper: null,
   grounds: null,
-  coats: 1,
-  dryMicronsPerCoat: 50,
+  coats: 6,
+  dryMicronsPerCoat: 100,
   film: null,
   thinner: 0,
   thinnerMax: null,

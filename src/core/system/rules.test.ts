@@ -7,6 +7,7 @@ import {
   type Family,
   type Joint,
   judgeJoint,
+  judgeNext,
   type Layer,
   LEAVE_BARE_REASON,
   layerOf,
@@ -404,5 +405,19 @@ describe('the air to come', () => {
       35,
       null,
     ]);
+  });
+});
+
+describe('a coat over a stack that goes on', () => {
+  const over = (below: Family[], next: Family, where: Partial<StackPlace> = {}) =>
+    judgeNext(stack(...below), layerOf(next), place(where)).verdict;
+  it('is judged by what it meets and has to stand, not as if it were the last', () => {
+    // Epoxy chalks as the last coat in daylight, and is the first coat of every two-pack topside.
+    expect(judged(['epoxy-primer'], { service: 'daylight' }).verdict).toBe('no');
+    expect(over([], 'epoxy-primer', { service: 'daylight' })).toBe('fine');
+    expect(over(['epoxy-primer'], 'two-pack-polyurethane', { service: 'daylight' })).toBe('fine');
+    expect(over(['epoxy-primer'], 'two-pack-polyurethane')).toBe('no');
+    expect(over(['one-pack-primer'], 'two-pack-polyurethane', { service: 'daylight' })).toBe('no');
+    expect(over(['ablative-antifouling'], 'hard-antifouling')).toBe('no');
   });
 });

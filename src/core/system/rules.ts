@@ -53,6 +53,8 @@ export interface ServiceRule {
   verdict: Exclude<Verdict, 'fine'>;
   reason: string;
   mark: Mark;
+  /** Speaks of the finished stack only: a coat still to come may mend it. */
+  ends?: true;
   /** The layers at fault, by index from the ground; none: it does not speak here. */
   at(stack: { families: readonly Family[]; substrate: Substrate; service: ServiceKind }): number[];
 }

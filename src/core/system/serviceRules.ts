@@ -12,6 +12,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
     reason:
       'epoxy chalks in the sun: it is fine in bilges, behind panels and under antifouling, not as the last coat',
     mark: 'T',
+    ends: true,
     at: ({ families, service }) => {
       const last = families.length - 1;
       return last >= 0 && isIn(weather, service) && isIn(EPOXIES, families[last] as Family) ? [last] : [];
@@ -33,6 +34,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
     verdict: 'no',
     reason: 'zinc primer beside anodes becomes one: only under a full barrier',
     mark: 'T',
+    ends: true,
     at: ({ families, service }) =>
       service === 'immersed'
         ? families.flatMap((family, i) =>
@@ -55,6 +57,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
     verdict: 'no',
     reason: 'a wash or converter is no coat: it wants paint over it',
     mark: 'T',
+    ends: true,
     at: ({ families }) => {
       const last = families.length - 1;
       return last >= 0 && isIn(TREATMENTS, families[last] as Family) ? [last] : [];

@@ -1,6 +1,7 @@
 import { type CurvePoint, readyCurve } from '../cure/index.ts';
 import { coatsNeeded, type Method } from '../film/index.ts';
-import { QuantityError } from '../units/index.ts';
+import { degrees, film as microns, QuantityError, type Said, said } from '../units/index.ts';
+import { FAMILIES, type Family } from './families.ts';
 import { FILLERS, isIn } from './groups.ts';
 import { filmOf, type ProductSheet } from './sheet.ts';
 
@@ -8,7 +9,7 @@ import { filmOf, type ProductSheet } from './sheet.ts';
 export interface SheetNote {
   /** The part of the sheet it is about. */
   about: 'overcoat' | 'pot-life' | 'film' | 'thumb' | 'immersion' | 'profile' | 'mix';
-  text: string;
+  text: Said;
 }
 
 const at = (points: readonly CurvePoint[], tempC: number): number | null => {
@@ -19,6 +20,10 @@ const at = (points: readonly CurvePoint[], tempC: number): number | null => {
     throw error;
   }
 };
+
+/** A coat of the sheet's overcoat lines, in words. */
+const over = (by: string): string =>
+  by === 'any' ? 'any coat' : by === 'self' ? 'itself' : (FAMILIES[by as Family] ?? by);
 
 /** Temperatures that two tables have in common, or those of the first. */
 const shared = (a: readonly CurvePoint[], b: readonly CurvePoint[]) => {
@@ -39,14 +44,16 @@ function before(later: readonly CurvePoint[], earlier: readonly CurvePoint[]): n
 /** What looks wrong on a sheet: windows that close before they open, pots that live longer when hotter, films out of order. */
 export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   const notes: SheetNote[] = [];
-  const say = (about: SheetNote['about'], text: string) => notes.push({ about, text });
+  const say = (about: SheetNote['about'], text: Said) => notes.push({ about, text });
   for (const rule of sheet.cure.overcoat) {
     const closes = rule.chemicalMax && before(rule.chemicalMax, rule.min);
-    if (closes != null) say('overcoat', `the window for ${rule.by} closes before it opens at ${closes} °C`);
+    if (closes != null)
+      say('overcoat', said`the window for ${over(rule.by)} closes before it opens at ${degrees(closes)}`);
     const thumb = rule.thumb && before(rule.thumb.closes, rule.thumb.opens);
-    if (thumb != null) say('thumb', `the thumb window for ${rule.by} closes before it opens at ${thumb} °C`);
+    if (thumb != null)
+      say('thumb', said`the thumb window for ${over(rule.by)} closes before it opens at ${degrees(thumb)}`);
     if (rule.chemicalMax && rule.keyGrit === null) {
-      say('overcoat', `the window for ${rule.by} closes, but no grit is given to key with after it`);
+      say('overcoat', `the window for ${over(rule.by)} closes, but no grit is given to key with after it`);
     }
   }
   const pot = [...sheet.potLife].sort((a, b) => a.tempC - b.tempC);
@@ -55,7 +62,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (colder && point.minutes >= colder.minutes) {
       say(
         'pot-life',
-        `the pot lives ${point.minutes} min at ${point.tempC} °C, no less than at ${colder.tempC} °C`,
+        said`the pot lives ${point.minutes} min at ${degrees(point.tempC)}, no less than at ${degrees(colder.tempC)}`,
       );
     }
   });
@@ -69,21 +76,27 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (sheet.parts.length === 1 && pot.length > 0) say('mix', 'a one-pack with a pot life');
   const wet = sheet.film.max / sheet.volumeSolids;
   if (wet > 1500 && !isIn(FILLERS, sheet.family))
-    say('film', `its most of ${sheet.film.max} µm dry is ${Math.round(wet)} µm wet: a filler, not a paint`);
+    say(
+      'film',
+      said`its most of ${microns(sheet.film.max)} dry is ${microns(Math.round(wet))} wet: a filler, not a paint`,
+    );
   for (const { method, film } of sheet.byMethod) {
     if (!sheet.methods.includes(method))
-      say('film', `it gives figures for ${method}, which it does not allow`);
+      say('film', `it gives figures for ${method.replaceAll('-', ' ')}, which it does not allow`);
     if (film && film.max > 3 * sheet.film.max) {
-      say('film', `${film.max} µm by ${method} is over three times its most of ${sheet.film.max} µm`);
+      say(
+        'film',
+        said`${microns(film.max)} by ${method.replaceAll('-', ' ')} is over three times its most of ${microns(sheet.film.max)}`,
+      );
     }
   }
   const { immersion } = sheet.cure.events;
   const latest = sheet.cure.events['latest-immersion'];
   const late = immersion && latest && before(latest, immersion);
-  if (late != null) say('immersion', `it must be in the water before it may be, at ${late} °C`);
+  if (late != null) say('immersion', said`it must be in the water before it may be, at ${degrees(late)}`);
   const { profileMinMicrons: least, profileMaxMicrons: most } = sheet.preparation;
   if (least !== null && most !== null && least > most)
-    say('profile', `least profile ${least} µm is above the most ${most} µm`);
+    say('profile', said`least profile ${microns(least)} is above the most ${microns(most)}`);
   return notes;
 }
 

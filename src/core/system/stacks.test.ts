@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
 import type { Method } from '../film/index.ts';
+import { tell } from '../units/index.ts';
 import {
   type ComparedStep,
   checkStack,
@@ -9,6 +10,7 @@ import {
   colourOf,
   type Family,
   fillTemplate,
+  type Layer,
   layerOf,
   layerOfStep,
   nearestFine,
@@ -16,6 +18,7 @@ import {
   prepareFor,
   prepHours,
   SCHOOLS,
+  type StackPlace,
   sheetNotes,
   stackFigures,
   TEMPLATES,
@@ -193,7 +196,7 @@ describe('sanity of a sheet', () => {
   ])('%s is pointed out', (_, over, text) => {
     expect(
       sheetNotes({ ...barrier, ...over })
-        .map((note) => note.text)
+        .map((note) => tell(note.text, 'metric'))
         .join(),
     ).toContain(text);
   });
@@ -222,6 +225,21 @@ describe('figures of one method', () => {
     expect(verdicts('brush', 60, 0.1)).toEqual([]);
     expect(verdicts('airless-spray', 125, 0.1)).toEqual(['thinner-over-limit']);
   });
+  it('a way of laying that the sheet leaves out is a no', () => {
+    const layer = layerOfStep(
+      { method: 'brush', dryMicronsPerCoat: 60, thinner: 0, coats: 1 },
+      { ...sprayed, methods: ['roller'] },
+    );
+    const found = checkStack([layer], {
+      substrate: 'grp',
+      oldCoating: null,
+      service: 'interior',
+      coldestC: null,
+    });
+    expect(found.layers[0]?.judgements).toMatchObject([
+      { ruleId: 'method-not-on-sheet', verdict: 'no', mark: 'P' },
+    ]);
+  });
   it('a template takes the method’s own typical film', () => {
     const microns = (methods: Method[]) => {
       const template = TEMPLATES.find(({ id }) => id === 'steel-bottom');
@@ -232,8 +250,64 @@ describe('figures of one method', () => {
     expect([microns(['airless-spray']), microns(['roller'])]).toEqual([125, 60]);
   });
   it('a sheet that speaks of a method it forbids is looked at again', () => {
-    const notes = sheetNotes({ ...sprayed, methods: ['roller', 'brush'] }).map(({ text }) => text);
-    expect(notes.join()).toContain('figures for airless-spray, which it does not allow');
+    const notes = sheetNotes({ ...sprayed, methods: ['roller', 'brush'] }).map(({ text }) =>
+      tell(text, 'metric'),
+    );
+    expect(notes.join()).toContain('figures for airless spray, which it does not allow');
+  });
+});
+
+describe('what the coats come to in all (handbook parts 4 and 5, common practice)', () => {
+  const layer = (family: Family, coats: number, dryMicronsPerCoat = 100, band = false) => ({
+    ...layerOf(family),
+    coats,
+    dryMicronsPerCoat,
+    band,
+  });
+  type Where = Pick<StackPlace, 'substrate' | 'service'> & { oldCoating?: Family };
+  const said = (where: Where, ...layers: Layer[]) =>
+    checkStack(layers, { oldCoating: null, coldestC: null, ...where }).layers.flatMap(({ judgements }, at) =>
+      judgements.map(
+        ({ verdict, condition, reason }) => `${at} ${verdict} if ${condition}: ${tell(reason, 'metric')}`,
+      ),
+    );
+  const grp: Where = { substrate: 'grp', service: 'immersed' };
+  it('half a barrier on GRP lets the water in: 300–500 µm stop osmosis, 150 do not', () => {
+    expect(said(grp, layer('epoxy-barrier', 2, 75), layer('ablative-antifouling', 3))).toEqual([
+      '0 condition if 2 more coats go on: a barrier keeps water out of the laminate from 300 µm in all, better 500 µm; this comes to 150 µm',
+    ]);
+    expect(said(grp, layer('epoxy-barrier', 4, 75), layer('ablative-antifouling', 3))).toEqual([]);
+    // In mils, 300 µm are 12 coats of a mil and a bit: within a twentieth of the film it is the film.
+    expect(said(grp, layer('epoxy-barrier', 3, 96), layer('ablative-antifouling', 3))).toEqual([]);
+  });
+  it('steps of one family count together; a band does not thicken the rest', () => {
+    const [two, one] = [layer('epoxy-barrier', 2), layer('epoxy-barrier', 1)];
+    expect(said(grp, two, one)).toEqual([]);
+    expect(said(grp, two, { ...one, band: true })).toEqual([
+      expect.stringContaining('0 condition if 1 more coat goes on'),
+    ]);
+  });
+  it('old paint counts for nobody knows what: nothing is said over it', () => {
+    expect(
+      said({ ...grp, oldCoating: 'ablative-antifouling' }, layer('ablative-antifouling', 1)).join(),
+    ).not.toContain('more coat');
+  });
+  it.each<[string, Where, Family, few: number, enough: number]>([
+    [
+      'barrier undercoat on steel, two coats',
+      { substrate: 'steel', service: 'immersed' },
+      'epoxy-barrier',
+      1,
+      2,
+    ],
+    ['antifouling, two full coats', { ...grp, substrate: 'timber-epoxy' }, 'copper-free-antifouling', 1, 2],
+    ['a tank, 500 µm', { substrate: 'grp-laminate', service: 'tank' }, 'epoxy-finish', 4, 5],
+    ['a bilge in epoxy, two coats', { substrate: 'timber', service: 'bilge' }, 'bilge-epoxy', 1, 2],
+    ['a bilge in one-pack, three or four', { substrate: 'timber', service: 'bilge' }, 'one-pack-bilge', 2, 3],
+  ])('%s', (_, where, family, few, enough) => {
+    const under = family.endsWith('antifouling') ? [layer('epoxy-barrier', 3)] : [];
+    expect(said(where, ...under, layer(family, few)).join()).toContain('1 more coat goes on');
+    expect(said(where, ...under, layer(family, enough)).join()).not.toContain('more coat');
   });
 });
 

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { formatQuantity, fromCanonical, parseQuantity, toCanonical, within } from './index.ts';
+import {
+  degrees,
+  film,
+  formatQuantity,
+  fromCanonical,
+  parseQuantity,
+  said,
+  tell,
+  toCanonical,
+  within,
+} from './index.ts';
 
 // NIST Special Publication 811, appendix B; the same figures stand in the handbook, part 6.
 describe('units are those of the published tables', () => {
@@ -44,5 +54,14 @@ describe('figures as a person reads and types them', () => {
   it('names quantity, value and limit', () => {
     expect(() => within('relative humidity', 1.3, 0, 1)).toThrow('relative humidity 1.3 is outside 0–1');
     expect(() => within('area', Number.NaN, 0, 1)).toThrow('area NaN is outside 0–1');
+  });
+});
+
+describe('a sentence with figures', () => {
+  const sentence = said`below ${degrees(5)} it stops; ${film(101.6)} a coat, ${3} coats`;
+  it('is read in the units of whoever reads it', () => {
+    expect(tell(sentence, 'metric')).toBe('below 5 °C it stops; 102 µm a coat, 3 coats');
+    expect(tell(sentence, 'us')).toBe('below 41 °F it stops; 4 mil a coat, 3 coats');
+    expect(tell('no figures', 'us')).toBe('no figures');
   });
 });

@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { v7 as uuidv7 } from 'uuid';
 import { type StackInput, stackForAreas, stackInput } from '../../contract/index.ts';
 import { checkStack, layerOfStep } from '../../core/system/index.ts';
+import { tell } from '../../core/units/index.ts';
 import { type AreaState, loadAreaStates, loadShelf, type Shelf } from '../clock/load.ts';
 import type { Context } from '../context.ts';
 import type { Queries, Tx } from '../db/open.ts';
@@ -37,7 +38,7 @@ function checkRules(state: AreaState, input: StackInput, shelf: Shelf): void {
       )
       .map(({ reason }) => ({
         path: `steps.${i}.overrule`,
-        message: `${reason}. To lay it all the same, say why: the reason stays on the record`,
+        message: `${tell(reason, 'metric')}. To lay it all the same, say why: the reason stays on the record`,
       })),
   );
   if (refused.length > 0) throw badFields(refused);

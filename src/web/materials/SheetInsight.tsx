@@ -11,7 +11,7 @@ const TimesChart = lazy(async () => ({ default: (await import('./TimesChart.tsx'
 /** What the sheet as typed looks like: its times over temperature, and what can hardly be meant. */
 export function SheetInsight() {
   const { control } = useFormContext<SheetValues>();
-  const { system } = useUnits();
+  const { system, tell } = useUnits();
   const values = useWatch({ control }) as SheetValues;
   const read = new FormReader(system);
   const { sheet } = valuesToSheet(values, '', read);
@@ -24,9 +24,11 @@ export function SheetInsight() {
       </h2>
       {notes.length > 0 ? (
         <ul className="border-warning list-disc border-l-4 pl-8" role="status">
-          {notes.map((note) => (
-            <li key={note.text}>Look again: {note.text}.</li>
-          ))}
+          {notes
+            .map(({ text }) => tell(text))
+            .map((text) => (
+              <li key={text}>Look again: {text}.</li>
+            ))}
         </ul>
       ) : (
         <p role="status">Nothing on it contradicts itself.</p>

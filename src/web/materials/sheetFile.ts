@@ -22,7 +22,9 @@ export async function sheetFromJson(text: string): Promise<Pick<Product, 'name' 
     throw new RangeError('the file is not JSON');
   }
   if (file.format !== FORMAT || !file.sheet) throw new RangeError(`the file is not of the format ${FORMAT}`);
-  const { productSheet, strict } = await import('../../contract/index.ts');
+  const { productSheet, strict } = await import('../../contract/index.ts').catch(() => {
+    throw new RangeError('the server cannot be reached, and without it the file cannot be checked');
+  });
   const { error, value } = productSheet.validate(file.sheet, strict);
   if (error) throw new RangeError(error.details.map((detail) => detail.message).join('; '));
   return { name: String(file.name ?? '').slice(0, 80), sheet: value as ProductSheet };

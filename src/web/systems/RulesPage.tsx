@@ -12,6 +12,7 @@ import {
 import { Choice } from '../forms/NumberField.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { choices, SERVICE_WORDS } from '../survey/words.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
 import { BOND_WORDS, MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 
 const ALL = Object.keys(FAMILIES) as Family[];
@@ -108,6 +109,7 @@ export function RulesPage() {
 }
 
 function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; judged: JudgedLayer }) {
+  const { tell } = useUnits();
   return (
     <section
       aria-live="polite"
@@ -120,7 +122,7 @@ function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; ju
       {judged.judgements.length === 0 && <p>Nothing speaks against it: {BOND_WORDS[judged.bond]}.</p>}
       {judged.judgements.map(({ ruleId, reason, condition, mark }) => (
         <p key={ruleId}>
-          {reason}
+          {tell(reason)}
           {condition && `; fine if ${condition}`} ({MARK_WORDS[mark]}).
         </p>
       ))}

@@ -39,7 +39,7 @@ function withOverrules(steps: readonly Step[], values: StackValues, judged: Judg
 
 /** The stack of one area: its steps in the order they go on, judged, drawn, counted, and saved as a whole. */
 export function StackEditor({ context, stack }: Props) {
-  const { system } = useUnits();
+  const { system, tell } = useUnits();
   const client = useQueryClient();
   const [base, setBase] = useState(stack);
   const [saved, setSaved] = useState(false);
@@ -61,7 +61,7 @@ export function StackEditor({ context, stack }: Props) {
       return [
         {
           path: `steps.${i}.reason`,
-          message: `No: ${refused.reason}. Change the step, or say why all the same`,
+          message: `No: ${tell(refused.reason)}. Change the step, or say why all the same`,
         },
       ];
     });

@@ -1,9 +1,11 @@
 import type { JudgedLayer } from '../../core/system/index.ts';
 import { Field } from '../forms/Field.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
 import { MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 
 /** What the rules say of one step, each with its reason; a "no" asks why it is to be laid all the same. */
 export function StepVerdict({ index, judged }: { index: number; judged: JudgedLayer | undefined }) {
+  const { tell } = useUnits();
   if (!judged || judged.judgements.length === 0) return null;
   const refused = judged.judgements.some(({ verdict }) => verdict === 'no');
   return (
@@ -15,7 +17,7 @@ export function StepVerdict({ index, judged }: { index: number; judged: JudgedLa
               {VERDICT_SIGNS[verdict]} {VERDICT_WORDS[verdict]}
               {condition && ` ${condition}`}:
             </strong>{' '}
-            {reason} <span className="text-sm opacity-80">({MARK_WORDS[mark]})</span>
+            {tell(reason)} <span className="text-sm opacity-80">({MARK_WORDS[mark]})</span>
           </li>
         ))}
       </ul>

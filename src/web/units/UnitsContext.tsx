@@ -2,7 +2,9 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo, useSta
 import {
   formatQuantity,
   type Quantity,
+  type Said,
   shownUnit,
+  tell,
   type UnitSystem,
   unitDef,
 } from '../../core/units/index.ts';
@@ -14,6 +16,8 @@ interface Units {
   choose: (system: UnitSystem) => void;
   /** A canonical value as this user reads it. */
   show: (value: number, quantity: Quantity, options?: { allowSmall?: boolean; digits?: number }) => string;
+  /** A sentence of the core with its figures as this user reads them. */
+  tell: (sentence: Said) => string;
   /** The symbol of the unit in which a quantity is typed. */
   symbol: (quantity: Quantity) => string;
 }
@@ -32,6 +36,7 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       system,
       choose,
       show: (value, quantity, options) => formatQuantity(value, quantity, system, options),
+      tell: (sentence) => tell(sentence, system),
       symbol: (quantity) => unitDef(shownUnit(quantity, system)).symbol,
     }),
     [system, choose],

@@ -1,0 +1,83 @@
+import type { Method } from '../film/index.ts';
+import type { Said } from '../units/index.ts';
+import type { Family, Substrate } from './families.ts';
+import type { Bond, Lay, Mark, ServiceKind, Verdict } from './rules.ts';
+import { filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
+import type { Band } from './step.ts';
+
+/** A layer of a stack: a product in so many coats, as far as the rules look at it. */
+export interface Layer extends Lay {
+  /** Grounds the product's sheet allows; null: not stated, and the trade's rules hold [P]. */
+  grounds: ProductSheet['grounds'];
+  coats: number;
+  dryMicronsPerCoat: number;
+  film: { min: number; max: number } | null;
+  /** Fraction of thinner, and the sheet's limit: null where it names none. */
+  thinner: number;
+  thinnerMax: number | null;
+  stopC: number | null;
+  /** How it is laid, and the ways its sheet allows; left out: not asked. */
+  method?: Method;
+  methods?: readonly Method[];
+  /** Hottest air or surface that its sheet allows, °C; null or left out: not stated. */
+  hottestC?: number | null;
+  /** Laid on a band only: what comes next meets it and what is below it. */
+  band?: boolean;
+}
+
+/** The lowest of the limits that are stated; null: none is. */
+function strictest(limits: readonly (number | null)[]): number | null {
+  const stated = limits.filter((limit) => limit !== null);
+  return stated.length > 0 ? Math.min(...stated) : null;
+}
+
+/** A step with its product's sheet, as the rules look at it. */
+export function layerOfStep(
+  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { method: Method; band?: Band | null },
+  sheet: Pick<
+    ProductSheet,
+    'family' | 'copper' | 'grounds' | 'film' | 'byMethod' | 'methods' | 'thinner' | 'cure' | 'limits'
+  >,
+): Layer {
+  return {
+    family: sheet.family,
+    copper: sheet.copper,
+    grounds: sheet.grounds,
+    coats: step.coats,
+    dryMicronsPerCoat: step.dryMicronsPerCoat,
+    film: filmOf(sheet, step.method),
+    thinner: step.thinner,
+    thinnerMax: thinnerOf(sheet, step.method)?.maxFraction ?? null,
+    stopC: sheet.cure.stopC,
+    method: step.method,
+    methods: sheet.methods,
+    hottestC: strictest([sheet.limits.airMaxC, sheet.limits.surfaceMaxC]),
+    band: step.band != null,
+  };
+}
+
+export interface StackPlace {
+  substrate: Substrate;
+  /** What lies there from before; null: bare. */
+  oldCoating: Family | 'unknown' | null;
+  service: ServiceKind;
+  /** Lowest and highest temperature the work will see, °C; null: not asked. */
+  coldestC: number | null;
+  hottestC?: number | null;
+}
+
+/** A rule's word on one layer. */
+export interface Judgement {
+  ruleId: string;
+  verdict: Exclude<Verdict, 'fine'>;
+  reason: Said;
+  condition: string | null;
+  mark: Mark;
+}
+
+export interface JudgedLayer {
+  verdict: Verdict;
+  /** How it holds to what is below. */
+  bond: Bond;
+  judgements: Judgement[];
+}

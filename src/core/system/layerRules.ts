@@ -1,0 +1,59 @@
+import { degrees, film as microns, type Said, said } from '../units/index.ts';
+import type { Judgement, Layer, StackPlace } from './layer.ts';
+
+/** What a layer's own sheet says of how it is to be laid: film, thinner, method, cold and heat to come [P]. */
+export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
+  const found: Judgement[] = [];
+  const add = (ruleId: string, verdict: 'condition' | 'no', reason: Said, condition: string | null = null) =>
+    found.push({ ruleId, verdict, reason, condition, mark: 'P' });
+  const { film, dryMicronsPerCoat: dry } = layer;
+  if (film && dry > film.max) {
+    add(
+      'film-too-thick',
+      'no',
+      said`${microns(dry)} a coat is above the sheet’s most of ${microns(film.max)}: it sags and traps solvent`,
+    );
+  }
+  if (film && dry < film.min) {
+    add(
+      'film-too-thin',
+      'condition',
+      said`${microns(dry)} a coat is below the sheet’s least of ${microns(film.min)}`,
+      'another coat makes up the film',
+    );
+  }
+  if (layer.thinner > 0 && layer.thinnerMax === null) {
+    add(
+      'thinner-not-on-sheet',
+      'no',
+      'a thinner that is not on the sheet curdles the paint or stops its cure',
+    );
+  } else if (layer.thinnerMax !== null && layer.thinner > layer.thinnerMax + 1e-9) {
+    add(
+      'thinner-over-limit',
+      'no',
+      `${Math.round(layer.thinner * 100)} % thinner is above the sheet’s ${Math.round(layer.thinnerMax * 100)} %`,
+    );
+  }
+  if (layer.method && layer.methods && !layer.methods.includes(layer.method)) {
+    add('method-not-on-sheet', 'no', `its sheet does not allow ${layer.method.replaceAll('-', ' ')}`);
+  }
+  if (place.coldestC !== null && layer.stopC !== null && place.coldestC < layer.stopC) {
+    add(
+      'too-cold',
+      'condition',
+      said`it stops curing below ${degrees(layer.stopC)}, and ${degrees(place.coldestC)} is expected`,
+      'heated, or a winter grade instead',
+    );
+  }
+  const { hottestC = null } = place;
+  if (hottestC !== null && layer.hottestC != null && hottestC > layer.hottestC) {
+    add(
+      'too-hot',
+      'condition',
+      said`its sheet allows ${degrees(layer.hottestC)} at most, and ${degrees(hottestC)} is expected`,
+      'laid in the cool of the day, or shaded',
+    );
+  }
+  return found;
+}

@@ -1,0 +1,107 @@
+import { film, type Said, said } from '../units/index.ts';
+import type { Family } from './families.ts';
+import { ANTIFOULINGS, BARE_METALS, EPOXIES, isIn } from './groups.ts';
+import type { Judgement, Layer, StackPlace } from './layer.ts';
+
+/** What the coats of some families have to come to in all, on bare ground. */
+interface WholeRule {
+  id: string;
+  families: readonly Family[];
+  least: { microns: number } | { coats: number };
+  /** Why, with what they come to as planned. */
+  reason: (sum: { microns: number; coats: number }) => Said;
+  when(place: StackPlace): boolean;
+}
+
+/** Of half a film and a single coat, from handbook parts 4 and 5 [T]. Gloss is left to its sheet. */
+const WHOLE_RULES: readonly WholeRule[] = [
+  {
+    id: 'barrier-too-thin',
+    families: ['epoxy-barrier'],
+    least: { microns: 300 },
+    reason: ({ microns }) =>
+      said`a barrier keeps water out of the laminate from ${film(300)} in all, better ${film(500)}; this comes to ${film(microns)}`,
+    when: ({ substrate, service }) => service === 'immersed' && isIn(['grp', 'grp-laminate'], substrate),
+  },
+  {
+    id: 'barrier-one-coat',
+    families: ['epoxy-barrier'],
+    least: { coats: 2 },
+    reason: () =>
+      'on metal under water a barrier is two coats at the least: the second covers what the first missed',
+    when: ({ substrate, service }) => service === 'immersed' && isIn(BARE_METALS, substrate),
+  },
+  {
+    id: 'tank-too-thin',
+    families: EPOXIES,
+    least: { microns: 500 },
+    reason: ({ microns }) =>
+      said`the inside of a tank wants ${film(500)} in all; this comes to ${film(microns)}`,
+    when: ({ service }) => service === 'tank',
+  },
+  {
+    id: 'antifouling-one-coat',
+    families: ANTIFOULINGS,
+    least: { coats: 2 },
+    reason: () => 'one coat of antifouling is worn through before its time: two full ones at the least',
+    when: ({ service }) => service === 'immersed',
+  },
+  {
+    id: 'bilge-epoxy-one-coat',
+    families: ['bilge-epoxy'],
+    least: { coats: 2 },
+    reason: () => 'a bilge takes two coats of epoxy',
+    when: ({ service }) => service === 'bilge',
+  },
+  {
+    id: 'bilge-paint-few-coats',
+    families: ['one-pack-bilge'],
+    least: { coats: 3 },
+    reason: () => 'a bilge takes three or four coats of one-pack bilge paint',
+    when: ({ service }) => service === 'bilge',
+  },
+];
+
+/** A judgement and the index of the layer it is of. */
+interface OfLayer {
+  at: number;
+  judgement: Judgement;
+}
+
+/** No gauge or litre is nearer than a twentieth. */
+const NEAR = 0.95;
+
+/**
+ * What the coats come to in all, judged at the last layer of each kind: coats or film that are missing are a condition
+ * that more coats meet. Old paint counts for something that nobody knows, so over it nothing is said.
+ */
+export function judgeWhole(layers: readonly Layer[], place: StackPlace): OfLayer[] {
+  if (place.oldCoating !== null || place.substrate === 'existing-paint') return [];
+  const indexed = layers.map((layer, at) => ({ ...layer, at }));
+  return WHOLE_RULES.filter(({ when }) => when(place)).flatMap(({ id, families, least, reason }) => {
+    const all = indexed.filter(({ family }) => isIn(families, family));
+    // A band is more than the rest has; where there is nothing but bands they are the area.
+    const whole = all.filter(({ band }) => !band);
+    const counted = whole.length > 0 ? whole : all;
+    const last = counted.at(-1);
+    if (!last) return [];
+    const sum = {
+      coats: counted.reduce((coats, layer) => coats + layer.coats, 0),
+      microns: counted.reduce((microns, layer) => microns + layer.coats * layer.dryMicronsPerCoat, 0),
+    };
+    const missing =
+      'coats' in least
+        ? least.coats - sum.coats
+        : sum.microns >= NEAR * least.microns
+          ? 0
+          : Math.ceil((least.microns - sum.microns) / last.dryMicronsPerCoat);
+    if (!(missing > 0)) return [];
+    const condition = `${missing} more ${missing === 1 ? 'coat goes' : 'coats go'} on`;
+    return [
+      {
+        at: last.at,
+        judgement: { ruleId: id, verdict: 'condition', reason: reason(sum), condition, mark: 'T' },
+      },
+    ];
+  });
+}
