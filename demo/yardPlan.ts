@@ -164,9 +164,9 @@ const tender: DemoBoat = {
       measures: [rect(9.2, 1.75, 2, 'chine to keel'), triangle(1.9, 1.4, 2)],
       steps: [
         step('Marram Grey Primer', 1, 60, 'roller', 'grey'),
-        step('Dulse Clear Water', 1, 50, 'roller', 'black'),
+        step('Dulse Clear Water', 2, 50, 'roller', 'black', 'grey'),
       ],
-      laid: 2,
+      laid: 3,
       state: 'closed',
     },
     {

@@ -69,6 +69,10 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
     families: families.toSpliced(at, 1),
     said: 'no antifouling inside',
   }),
+  'biocide-in-daylight': (families, at) => ({
+    families: families.toSpliced(at, 1),
+    said: 'no antifouling out of the water',
+  }),
   'converter-off-steel': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no converter' }),
   'wash-on-paint': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no wash over paint' }),
   'epoxy-in-daylight': (families, at) => ({

@@ -357,6 +357,13 @@ describe('rules the table leaves to the trade', () => {
     const way = nearestFine(['epoxy-barrier', 'hard-antifouling'], place({ service }));
     expect(way?.families).toEqual(['epoxy-barrier']);
   });
+  it('antifouling out of the water: no; at the waterline it is where it belongs', () => {
+    const stack: Family[] = ['epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'];
+    expect(said(stack, { service: 'daylight' })).toEqual(['biocide-in-daylight']);
+    expect(said(stack, { service: 'splash' })).toEqual([]);
+    const way = nearestFine(stack, place({ service: 'daylight' }));
+    expect(way?.families).toEqual(['epoxy-primer', 'epoxy-barrier', 'two-pack-polyurethane']);
+  });
 });
 
 describe('a band leaves the rest of the area free', () => {

@@ -53,6 +53,15 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
         : [],
   },
   {
+    id: 'biocide-in-daylight',
+    verdict: 'no',
+    reason:
+      'antifouling works in the water: out of it, it chalks, rubs off on hands and loses what it is there for',
+    mark: 'T',
+    at: ({ families, service }) =>
+      service === 'daylight' ? families.flatMap((family, i) => (isIn(ANTIFOULINGS, family) ? [i] : [])) : [],
+  },
+  {
     id: 'treatment-last',
     verdict: 'no',
     reason: 'a wash or converter is no coat: it wants paint over it',

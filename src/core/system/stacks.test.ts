@@ -325,11 +325,11 @@ describe('laid thin', () => {
       coats: 2,
     });
   });
-  it('within a twentieth of the target it is enough', () => {
+  it('within a tenth of the target it is enough: litres tell no nearer', () => {
     expect(
       coatsStillNeeded({
         targetMicrons: 300,
-        laidMicrons: 290,
+        laidMicrons: 275,
         sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] },
         method: 'roller',
       }).coats,

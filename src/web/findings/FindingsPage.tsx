@@ -10,6 +10,7 @@ import { sayTime } from '../clock/say.ts';
 import { Asked } from '../parts/Asked.tsx';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { useStillHere } from '../shell/useStillHere.ts';
 import { cutOut } from '../survey/CutOut.tsx';
 import { letteredFindings, letterOf, rowsOf } from '../survey/drawnRows.ts';
 import { SurveyTabs } from '../survey/SurveyTabs.tsx';
@@ -199,6 +200,7 @@ function MakePart({
 }) {
   const client = useQueryClient();
   const navigate = useNavigate();
+  const stillHere = useStillHere();
   const [problem, setProblem] = useState<string | null>(null);
   const make = async (kind: 'spot' | 'piece') => {
     try {
@@ -216,7 +218,7 @@ function MakePart({
         note: `From finding ${letter}: ${finding.reason}`.slice(0, 2000),
       });
       await client.invalidateQueries();
-      await navigate(`/boats/${area.boatId}/survey/${id}`);
+      if (stillHere()) await navigate(`/boats/${area.boatId}/survey/${id}`);
     } catch (error) {
       setProblem((error as Error).message);
     }

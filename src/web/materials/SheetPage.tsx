@@ -9,6 +9,7 @@ import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { Asked } from '../parts/Asked.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
+import { useStillHere } from '../shell/useStillHere.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SheetFields } from './SheetFields.tsx';
 import { SheetInsight } from './SheetInsight.tsx';
@@ -46,6 +47,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   const { system } = useUnits();
   const client = useQueryClient();
   const navigate = useNavigate();
+  const stillHere = useStillHere();
   const id = useRef(product?.id ?? uuidv7());
   const [base, setBase] = useState(product);
   const [copied, setCopied] = useState<Product | null>(null);
@@ -66,7 +68,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       });
     else await api<Product>('POST', '/products', input);
     await client.invalidateQueries();
-    await navigate('/materials');
+    if (stillHere()) await navigate('/materials');
     return undefined;
   };
   const start = base ?? copied;

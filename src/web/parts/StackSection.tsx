@@ -1,5 +1,6 @@
 import type { Bond } from '../../core/system/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { FILM_RIGHT, Joint, LEFT, Level, levelsAt } from './sectionMarks.tsx';
 
 export interface DrawnStep {
   id: string;
@@ -20,8 +21,6 @@ export interface DrawnStep {
 
 const WIDTH = 500;
 const HEIGHT = 330;
-const LEFT = 62;
-const FILM_RIGHT = 205;
 const BAND_RIGHT = 140;
 const GROUND = 34;
 
@@ -81,7 +80,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   });
   const least = steps.reduce((sum, step) => sum + step.coats * step.film.min, 0);
   const most = steps.reduce((sum, step) => sum + step.coats * step.film.max, 0);
-  // The most the sheets allow is marked, but but not where that would shrink the coats.
+  // The most the sheets allow is marked, but not where that would shrink the coats.
   const mostShown = most <= planned * 1.3;
   const total = Math.max(planned, base, mostShown ? most : 0);
   const scale = (HEIGHT - 20) / total;
@@ -96,6 +95,15 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   }
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
   const top = Math.min(-10, (labelAt.at(-1) ?? 0) - 24);
+  const levels = levelsAt([
+    ...(least < planned ? [{ y: y(least), text: `least ${show(least, 'film')}` }] : []),
+    { y: y(planned), text: `target ${show(planned, 'film')}` },
+    ...(!mostShown
+      ? [{ y: y(total) - 16, text: `most ${show(most, 'film')} ↑` }]
+      : most > planned
+        ? [{ y: y(most), text: `most ${show(most, 'film')}` }]
+        : []),
+  ]);
   const said = steps.map(
     (s) =>
       `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} laid, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
@@ -174,55 +182,10 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
             </text>
           </g>
         ))}
-        <Level y={y(planned)} text={`target ${show(planned, 'film')}`} />
-        {least < planned && <Level y={y(least)} text={`least ${show(least, 'film')}`} />}
-        {mostShown ? (
-          most > planned && <Level y={y(most)} text={`most ${show(most, 'film')}`} />
-        ) : (
-          <Level y={y(total) - 16} text={`most ${show(most, 'film')} ↑`} />
-        )}
+        {levels.map((level) => (
+          <Level key={level.text} {...level} />
+        ))}
       </g>
     </svg>
-  );
-}
-
-/** A joint by how it holds: one wavy film, teeth, a double line, or a gap. */
-function Joint({ bond, y, to }: { bond: Bond; y: number; to: number }) {
-  const from = LEFT + 6;
-  const n = 17;
-  const step = (to - from) / n;
-  if (bond === 'fused') return null;
-  if (bond === 'tie') {
-    return (
-      <path d={`M${from} ${y - 2}H${to}M${from} ${y + 2}H${to}`} stroke="var(--line)" strokeWidth="1.4" />
-    );
-  }
-  if (bond === 'none') {
-    return (
-      <g>
-        <path d={`M${from} ${y}H${to}`} stroke="var(--board)" strokeWidth="6" />
-        <path d={`M${from} ${y}H${to}`} stroke="var(--color-error)" strokeWidth="3" strokeDasharray="10 6" />
-      </g>
-    );
-  }
-  const teeth = Array.from({ length: n }, () => `l${step / 2} -5l${step / 2} 5`).join('');
-  return <path d={`M${from} ${y}${teeth}`} fill="none" stroke="var(--line)" strokeWidth="1.2" />;
-}
-
-function Level({ y, text }: { y: number; text: string }) {
-  return (
-    <g>
-      <path d={`M${FILM_RIGHT + 2} ${y}h14`} stroke="var(--line)" strokeWidth="2" />
-      <text
-        x={FILM_RIGHT + 18}
-        y={y + 4}
-        fontSize="12"
-        stroke="var(--board)"
-        strokeWidth="4"
-        paintOrder="stroke"
-      >
-        {text}
-      </text>
-    </g>
   );
 }

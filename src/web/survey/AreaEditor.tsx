@@ -8,6 +8,7 @@ import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { useStillHere } from '../shell/useStillHere.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import {
   type AreaValues,
@@ -53,6 +54,7 @@ const FIELD_WORDS: Record<string, string> = {
 export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) {
   const { system, show } = useUnits();
   const client = useQueryClient();
+  const stillHere = useStillHere();
   const id = useRef(area?.id ?? uuidv7());
   const [base, setBase] = useState(area);
   const version = useRef(area?.version ?? 0);
@@ -74,7 +76,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
       await api<Area>('PUT', `/areas/${id.current}`, { ...input, version: over.version ?? version.current });
     } else await api<Area>('POST', '/areas', input);
     await client.invalidateQueries();
-    onSaved(id.current);
+    if (stillHere()) onSaved(id.current);
     return undefined;
   };
 

@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Area, AreaInput, PartKind } from '../../contract/index.ts';
 import { parseQuantity } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
+import { useStillHere } from '../shell/useStillHere.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 /** A new area cut out of another: same part, substrate and system; its m² count there no more. */
@@ -37,6 +38,7 @@ export function CutOut({
 }) {
   const { system, symbol } = useUnits();
   const client = useQueryClient();
+  const stillHere = useStillHere();
   const [name, setName] = useState('');
   const [m2, setM2] = useState('');
   const [kind, setKind] = useState<'spot' | 'piece'>('spot');
@@ -49,7 +51,7 @@ export function CutOut({
       const at = new Date().toISOString();
       await api<Area>('POST', '/areas', cutOut(area, kind, { id, name: name.trim(), areaM2, at }));
       await client.invalidateQueries();
-      onMade(id);
+      if (stillHere()) onMade(id);
     } catch (error) {
       setProblem(`The cut-out: ${(error as Error).message}`);
     }

@@ -6,6 +6,7 @@ import type { Boat } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { useStillHere } from '../shell/useStillHere.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { BoatFields } from './BoatFields.tsx';
 import { type BoatValues, EMPTY_BOAT, valuesToBoat } from './boatForm.ts';
@@ -15,6 +16,7 @@ export function NewBoatPage() {
   const { system } = useUnits();
   const navigate = useNavigate();
   const client = useQueryClient();
+  const stillHere = useStillHere();
   const id = useRef(uuidv7());
   const submit = async (values: BoatValues) => {
     const read = new FormReader(system);
@@ -23,7 +25,7 @@ export function NewBoatPage() {
     if (errors.length) return errors;
     await api<Boat>('POST', '/boats', input);
     await client.invalidateQueries({ queryKey: ['slip'] });
-    await navigate(`/boats/${id.current}/survey`);
+    if (stillHere()) await navigate(`/boats/${id.current}/survey`);
     return undefined;
   };
   return (

@@ -141,7 +141,7 @@ function Survey({ view }: { view: BoatView }) {
               {...(selected && { onRemoved: () => void removeArea(selected.id, selected.name) })}
             />
             {selected && !selected.part && (
-              <CutOut area={selected} coated={coated} onMade={(id) => go(`/${id}`)} />
+              <CutOut key={selected.id} area={selected} coated={coated} onMade={(id) => go(`/${id}`)} />
             )}
           </section>
         )}

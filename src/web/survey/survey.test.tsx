@@ -13,7 +13,10 @@ const put = async (user: User, label: string, text: string, within_: HTMLElement
   if (text !== '') await user.type(box, text);
 };
 const view = (boat: { id: string }) => ask<BoatView>('GET', `/boats/${boat.id}`);
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
 
 describe('a new boat', () => {
   const DIMENSIONS: [string, string][] = [
@@ -171,6 +174,28 @@ describe('an area', () => {
     await waitFor(async () => expect(await areaNamed('Rust by the seacock')).toBeDefined());
     const { clocks } = await view(boat);
     expect(clocks.find((clock) => clock.areaId === area.id)?.areaM2).toBeCloseTo(18.5, 9);
+  });
+
+  it('an area gone to while another is still being saved stays open', async () => {
+    const boat = aBoat({ name: 'Late answer' });
+    await ask('POST', '/boats', boat);
+    const first = anArea(boat.id, { name: 'Gone to' });
+    await ask('POST', '/areas', first);
+    const { user } = await openPage(`/boats/${boat.id}/survey/new`);
+    await user.type(screen.getByLabelText('Name'), 'Being saved');
+    await user.type(screen.getByLabelText('Length'), '4');
+    await user.type(screen.getByLabelText('Width'), '2');
+    const ours = globalThis.fetch;
+    // The boat herself comes at once, the rest of what is asked anew after her late.
+    vi.spyOn(globalThis, 'fetch').mockImplementation(async (input, init) => {
+      if (String(input).endsWith('/slip')) await new Promise((resolve) => setTimeout(resolve, 600));
+      return ours(input, init);
+    });
+    await user.click(screen.getByRole('button', { name: 'Add area' }));
+    await screen.findByRole('row', { name: /Being saved/ });
+    await user.click(screen.getByRole('link', { name: 'Gone to' }));
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    expect(screen.getByRole('region', { name: 'Gone to' })).toBeDefined();
   });
 
   it('the boat goes off the slip only when that is meant', async () => {

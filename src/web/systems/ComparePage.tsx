@@ -8,6 +8,8 @@ import { Asked } from '../parts/Asked.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { VERDICT_SIGNS } from './ruleWords.ts';
+import { sayVerdict } from './StackVerdict.tsx';
 import { schoolWays } from './schooled.ts';
 import { drawnSteps, type StackContext, stackContext } from './stackContext.ts';
 import { judgeSteps } from './stackRules.ts';
@@ -139,9 +141,14 @@ function figuresOf(way: Way, context: StackContext, tempC: number): StackFigures
 function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: StackContext; tempC: number }) {
   const { show } = useUnits();
   const figures = pair.map((way) => figuresOf(way, context, tempC));
+  const verdicts = pair.map((way) => judgeSteps(way.steps, context.products, context.area));
   const cells = (say: (figures: StackFigures) => string) =>
     figures.map((each) => (typeof each === 'string' ? '–' : say(each)));
   const rows: [string, string[]][] = [
+    [
+      'Rules',
+      verdicts.map((judged) => (judged ? `${VERDICT_SIGNS[judged.verdict]} ${sayVerdict(judged)}` : '–')),
+    ],
     ['Coats', cells((f) => String(f.coats))],
     ['Dry film', cells((f) => show(f.dryMicrons, 'film'))],
     ['Paint', cells((f) => show(f.litres, 'volume'))],

@@ -16,6 +16,7 @@ import { NearestFine } from './NearestFine.tsx';
 import { Preparation } from './Preparation.tsx';
 import { Schools } from './Schools.tsx';
 import { StackTotals } from './StackTotals.tsx';
+import { StackVerdict } from './StackVerdict.tsx';
 import { Steps } from './Steps.tsx';
 import { drawnSteps, type StackContext } from './stackContext.ts';
 import { type StackValues, stackFormPath, stackToValues, valuesToStack } from './stackForm.ts';
@@ -144,7 +145,10 @@ function Judged({ context }: { context: StackContext }) {
         <Schools context={context} />
         {judged?.verdict === 'no' && <NearestFine families={families} context={context} />}
       </div>
-      <Steps context={context} judged={judged} />
+      <div className="space-y-4">
+        <StackVerdict judged={judged} context={context} air={air} />
+        <Steps steps={steps} context={context} judged={judged} />
+      </div>
     </div>
   );
 }

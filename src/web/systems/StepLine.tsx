@@ -24,6 +24,8 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
   const product = context.products.find((p) => p.id === step?.productId);
   if (!step || !product) return null;
   const { sheet } = product;
+  // A later version of a sheet may have dropped a method that is planned: it is shown, and refused.
+  const methods = sheet.methods.includes(step.method) ? sheet.methods : [step.method, ...sheet.methods];
   const laid = context.laid[step.stepId] ?? 0;
   const toggle = (name: string) => {
     const has = step.colours.includes(name);
@@ -77,7 +79,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <SelectField
           name={`steps.${index}.method`}
           label="Method"
-          choices={sheet.methods.map((m) => [m, METHOD_WORDS[m]] as const)}
+          choices={methods.map((m) => [m, METHOD_WORDS[m]] as const)}
         />
         <Field name={`steps.${index}.thinner`} label="Thinner" unit="%" inputMode="decimal" />
         {context.area.highWear && (

@@ -15,22 +15,30 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { GripVertical } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
-import { Link } from 'react-router';
+import type { Step } from '../../contract/index.ts';
 import type { JudgedStack } from '../../core/system/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { AddCoat } from './AddCoat.tsx';
 import { StepLine } from './StepLine.tsx';
 import type { StackContext } from './stackContext.ts';
 import { type StackValues, stepOf } from './stackForm.ts';
 
 /** The steps from the hull outwards: added, moved by hand or by key, taken away. */
-export function Steps({ context, judged }: { context: StackContext; judged: JudgedStack | null }) {
+export function Steps({
+  steps,
+  context,
+  judged,
+}: {
+  /** The steps as they are typed. */
+  steps: readonly Step[];
+  context: StackContext;
+  judged: JudgedStack | null;
+}) {
   const { control } = useFormContext<StackValues>();
   const { fields, append, remove, move } = useFieldArray({ control, name: 'steps', keyName: 'key' });
   const { system } = useUnits();
-  const [chosen, setChosen] = useState('');
-  const product = context.products.find((p) => p.id === chosen) ?? context.products[0];
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -81,35 +89,7 @@ export function Steps({ context, judged }: { context: StackContext; judged: Judg
           </ol>
         </SortableContext>
       </DndContext>
-      {product ? (
-        <div className="border-base-300 mt-4 flex flex-wrap items-end gap-2 border-t pt-4">
-          <label className="grow">
-            <span className="label-caps block pb-1">On top of that</span>
-            <select
-              className="select w-full"
-              value={product.id}
-              onChange={(event) => setChosen(event.target.value)}
-            >
-              {context.products.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <button type="button" className="btn" onClick={() => append(stepOf(product, system))}>
-            Add this coat
-          </button>
-        </div>
-      ) : (
-        <p>
-          There are no products yet.{' '}
-          <Link className="link" to="/materials/new">
-            Enter a product sheet
-          </Link>{' '}
-          first.
-        </p>
-      )}
+      <AddCoat steps={steps} context={context} onAdd={(product) => append(stepOf(product, system))} />
     </div>
   );
 }

@@ -1,5 +1,13 @@
 import type { Area, Product, Step } from '../../contract/index.ts';
-import { checkStack, type JudgedStack, layerOfStep, type StackPlace } from '../../core/system/index.ts';
+import {
+  checkStack,
+  type JudgedStack,
+  judgeNext,
+  layerOf,
+  layerOfStep,
+  type StackPlace,
+  type Verdict,
+} from '../../core/system/index.ts';
 
 /** The coldest and hottest that a surface will be while its stack is laid and cures, °C; null: not asked. */
 export interface Extremes {
@@ -42,4 +50,19 @@ export function judgeSteps(
   return layers.length === steps.length
     ? checkStack(layers, placeOf(area, { coldestC: air.coldestC, hottestC: air.hottestC }))
     : null;
+}
+
+/** What the rules say of a product on top of others as its sheet has it typically laid. */
+export function judgeOnTop(
+  productIds: readonly string[],
+  product: Product,
+  products: readonly Product[],
+  area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
+): Verdict {
+  const below = productIds.flatMap((id) => {
+    const sheet = products.find((each) => each.id === id)?.sheet;
+    return sheet ? [{ ...layerOf(sheet.family), copper: sheet.copper }] : [];
+  });
+  const { family, copper, grounds } = product.sheet;
+  return judgeNext(below, { ...layerOf(family), copper, grounds }, placeOf(area)).verdict;
 }

@@ -150,7 +150,7 @@ export const SCHOOLS: readonly School[] = [
     id: 'done',
     question: 'Done beats perfect, or every defect out?',
     ways: [
-      way('done', 'done', 'days of yard rent saved', 'nibs and runs live on'),
+      way('done', 'done beats perfect', 'days of yard rent saved', 'nibs and runs live on'),
       way('perfect', 'every defect out', 'a film to be proud of', 'the launch slot, and the rent'),
     ],
   },

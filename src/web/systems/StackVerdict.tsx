@@ -1,0 +1,73 @@
+import { type JudgedStack, SUBSTRATES, type Verdict } from '../../core/system/index.ts';
+import { Why } from '../parts/Why.tsx';
+import { SERVICE_WORDS } from '../survey/words.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { VERDICT_SIGNS } from './ruleWords.ts';
+import type { StackContext } from './stackContext.ts';
+import type { Extremes } from './stackRules.ts';
+
+/** Steps with a verdict, as one says them: "step 2", "steps 1 and 3". */
+function stepsWith(judged: JudgedStack, verdict: Verdict): string {
+  const numbers = judged.layers.flatMap((layer, i) => (layer.verdict === verdict ? [i + 1] : []));
+  const list = new Intl.ListFormat('en-GB').format(numbers.map(String));
+  return `${numbers.length === 1 ? 'step' : 'steps'} ${list}`;
+}
+
+/** The verdict on a stack in one line. */
+export function sayVerdict(judged: JudgedStack): string {
+  const { verdict } = judged;
+  if (verdict === 'fine') return 'The rules find nothing against it';
+  if (verdict === 'no') return `Not so: see ${stepsWith(judged, 'no')}`;
+  return `Fine, with a condition at ${stepsWith(judged, 'condition')}`;
+}
+
+interface Props {
+  judged: JudgedStack | null;
+  context: StackContext;
+  air: Extremes;
+}
+
+/** What the rules say of the stack as a whole, and what they were asked. */
+export function StackVerdict({ judged, context, air }: Props) {
+  const { show } = useUnits();
+  if (!judged) return <p role="status">Not judged yet: a figure above cannot be read.</p>;
+  if (judged.layers.length === 0) return null;
+  const { substrate, service, oldCoating } = context.area;
+  const temperatures = [air.coldestC, air.hottestC]
+    .filter((tempC) => tempC !== null)
+    .map((tempC) => show(tempC, 'temperature'));
+  return (
+    <div role="status">
+      <Why
+        figure={
+          <strong
+            className={
+              judged.verdict === 'fine' ? '' : judged.verdict === 'no' ? 'text-error' : 'text-warning'
+            }
+          >
+            {VERDICT_SIGNS[judged.verdict]} {sayVerdict(judged)}.
+          </strong>
+        }
+      >
+        <ul className="list-disc pl-4">
+          <li>
+            On {SUBSTRATES[substrate]}
+            {oldCoating !== null && ' with old paint on it'}; {SERVICE_WORDS[service].toLowerCase()}.
+          </li>
+          <li>Each coat on what lies below it, through bands and washes too.</li>
+          <li>Film, thinner and method of each coat by its own sheet.</li>
+          <li>
+            {oldCoating === null
+              ? 'What the coats come to in all (common practice).'
+              : 'What the coats come to in all is not judged over old paint.'}
+          </li>
+          <li>
+            {temperatures.length > 0
+              ? `Cold and heat to come: ${temperatures.join(' to ')}.`
+              : 'Cold and heat to come are not known here, and not judged.'}
+          </li>
+        </ul>
+      </Why>
+    </div>
+  );
+}
