@@ -141,7 +141,12 @@ function Survey({ view }: { view: BoatView }) {
               {...(selected && { onRemoved: () => void removeArea(selected.id, selected.name) })}
             />
             {selected && !selected.part && (
-              <CutOut key={selected.id} area={selected} coated={coated} onMade={(id) => go(`/${id}`)} />
+              <CutOut
+                key={`cut-${selected.id}`}
+                area={selected}
+                coated={coated}
+                onMade={(id) => go(`/${id}`)}
+              />
             )}
           </section>
         )}

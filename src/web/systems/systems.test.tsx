@@ -169,6 +169,54 @@ describe('the stack of an area', () => {
   });
 });
 
+describe('what the rules say', () => {
+  it('stands in a line over the steps, with what was asked behind it', async () => {
+    const { user } = await open(await anAreaWith([aStep(barrier.id, { coats: 1 })]));
+    expect(await screen.findByText(/Fine, with a condition at step 1/)).toBeDefined();
+    expect(within(await step(1)).getByText(/this comes to 100 µm/).textContent).toContain(
+      '2 more coats go on',
+    );
+    await user.clear(await field(1, 'Coats'));
+    await user.type(await field(1, 'Coats'), '4');
+    expect(await screen.findByText(/The rules find nothing against it/)).toBeDefined();
+    expect(screen.getByText('On GRP with gelcoat; immersed.')).toBeDefined();
+  });
+
+  it('sorts what may go on next, and offers what is fine first', async () => {
+    await open(await anAreaWith([aStep(barrier.id), aStep(hard.id)]));
+    const offered = (await screen.findByLabelText('On top of that')) as HTMLSelectElement;
+    const groupOf = (name: string) =>
+      [...offered.options].find(({ text }) => text === name)?.closest('optgroup')?.label;
+    const fine = 'Fine on what is there';
+    expect([groupOf(hard.name), groupOf(barrier.name)]).toEqual([fine, 'The rules say no']);
+    expect(offered.selectedOptions[0]?.closest('optgroup')?.label).toBe(fine);
+  });
+
+  it('figures in a reason are in the units of whoever reads them', async () => {
+    localStorage.setItem('jack-plane.units', 'us');
+    try {
+      await open(await anAreaWith([aStep(barrier.id, { coats: 1 })]));
+      expect(await screen.findByText(/this comes to 3\.94 mil/)).toBeDefined();
+    } finally {
+      localStorage.removeItem('jack-plane.units');
+    }
+  });
+
+  it('a method that a later sheet forbids is shown and refused, not quietly replaced', async () => {
+    const rolled = {
+      ...aProduct({ methods: ['roller', 'brush'] }),
+      name: `Rolled once ${uuidv7().slice(-6)}`,
+    };
+    await ask('POST', '/products', rolled);
+    const area = await anAreaWith([aStep(rolled.id, { method: 'roller', coats: 3 })]);
+    const sheet = { ...rolled.sheet, methods: ['brush'] };
+    await ask('PUT', `/products/${rolled.id}`, { ...rolled, sheet, version: 1 });
+    await open(area);
+    expect((await field(1, 'Method')).value).toBe('roller');
+    expect(screen.getByText(/its sheet does not allow roller/)).toBeDefined();
+  });
+});
+
 describe('templates', () => {
   it('a family without a sheet is named, never replaced quietly', async () => {
     const area = await anAreaWith([], { service: 'interior', substrate: 'timber' });
