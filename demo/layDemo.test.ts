@@ -1,10 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import type { SlipView } from '../src/contract/index.ts';
+import type { SlipView, StackView } from '../src/contract/index.ts';
 import { productSheet, strict } from '../src/contract/index.ts';
-import { checkStack, FAMILIES, layerOfStep } from '../src/core/system/index.ts';
+import { filmTemps, HOUR_MS, spliceHours } from '../src/core/cure/index.ts';
+import { areaFromMeasures } from '../src/core/hull/index.ts';
+import { checkStack, FAMILIES, layerOfStep, type ProductSheet } from '../src/core/system/index.ts';
 import { readDump } from '../src/server/db/open.ts';
+import { standInWeather } from '../src/server/standins/weather.ts';
 import { start } from '../src/server/start.ts';
 import { dumpFile } from '../test/migratedDump.ts';
+import { coatEnds, coatMs } from './coatTimes.ts';
 import { layDemo } from './layDemo.ts';
 import { SHEETS } from './sheets.ts';
 import { DEMO_BOATS } from './yardPlan.ts';
@@ -35,6 +39,14 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
         'too-soon',
       ]);
       expect(slip.boats.length).toBeGreaterThanOrEqual(3);
+      // Nobody in the demo lays paint too soon, or on a film whose window has gone.
+      for (const { id } of slip.boats) {
+        const of = `${server.address}/api/v1/boats/${id}/stacks`;
+        const bonds = ((await (await fetch(of)).json()) as StackView[]).flatMap((stack) =>
+          Object.values(stack.bonds).flat(),
+        );
+        expect(bonds.filter((bond) => bond?.fault)).toEqual([]);
+      }
       expect(slip.air?.simulated).toBe(true);
     } finally {
       await server.stop();
@@ -84,5 +96,36 @@ describe('the demo is a yard one would work in', () => {
           ]).toEqual([product, []]);
           expect([product, sheet.methods.includes(method)]).toEqual([product, true]);
         }
+  });
+});
+
+describe('whatever day it is opened on', () => {
+  const DAY_MS = 24 * HOUR_MS;
+  // Every eleven days and five hours through two years: all seasons, all hours.
+  const moments = Array.from(
+    { length: 65 },
+    (_, i) => Date.parse('2026-01-01T00:20:00Z') + i * (11 * DAY_MS + 5 * HOUR_MS),
+  );
+  it('its coats are laid by day, each in the window of the one below', () => {
+    for (const now of moments) {
+      const span = { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS };
+      const air = standInWeather({ seed: 41, ...span, utcOffsetHours: 0 });
+      const forecast = air.map(({ at, airC, rh }) => ({ at, airC, rh, sunUp: false }));
+      const hours = spliceHours({ measured: forecast, forecast, now });
+      for (const plan of DEMO_BOATS.flatMap(({ areas }) => areas)) {
+        const sheets = plan.steps.flatMap(({ product, coats }) =>
+          Array.from({ length: coats }, () => ({
+            productId: product,
+            sheet: SHEETS[product] as ProductSheet,
+          })),
+        );
+        const durationMs = coatMs(areaFromMeasures({ measures: plan.measures }).areaM2);
+        const temps = filmTemps(hours, plan.surroundings ?? { kind: 'open' });
+        const ends = coatEnds({ plan, sheets, durationMs, temps, now });
+        expect([plan.name, ends.length]).toEqual([plan.name, plan.laid]);
+        // The weather is laid for thirty days back: an older coat would have no air of its own.
+        expect(now - (ends[0] ?? now)).toBeLessThan(30 * DAY_MS);
+      }
+    }
   });
 });

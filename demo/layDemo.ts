@@ -3,7 +3,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
 import type { CoatBody } from '../src/contract/index.ts';
-import { filmTemps, HOUR_MS, type SplicedHour, windowsFor } from '../src/core/cure/index.ts';
+import { filmTemps, HOUR_MS, type SplicedHour } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { lossOf, type ProductSheet, stackNeed } from '../src/core/system/index.ts';
 import { yardAir } from '../src/server/clock/air.ts';
@@ -11,6 +11,7 @@ import type { Db, Tx } from '../src/server/db/open.ts';
 import { area, boat, logEntry, product, productSheet, step, yard } from '../src/server/db/schema.ts';
 import { keepHours } from '../src/server/routes/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
+import { coatEnds, coatMs } from './coatTimes.ts';
 import { laySurvey } from './laySurvey.ts';
 import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
@@ -115,9 +116,10 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
 
   const { areaM2 } = areaFromMeasures({ measures: plan.measures });
   const coats = steps.flatMap((s) => Array.from({ length: s.coats }, (_, coatNo) => ({ s, coatNo })));
-  const durationMs = Math.max(0.5, Math.min(2.5, areaM2 / 10)) * HOUR_MS;
-  let end = laid > 0 ? endOfLastCoat(laying, plan, coats, durationMs) : now;
-  for (let i = laid - 1; i >= 0; i--) {
+  const durationMs = coatMs(areaM2);
+  const temps = filmTemps(laying.hours, surroundings);
+  const ends = coatEnds({ plan, sheets: coats.map(({ s }) => s), durationMs, temps, now });
+  for (const [i, end] of ends.entries()) {
     const { s, coatNo } = coats[i] as (typeof coats)[number];
     const need = stackNeed({ areaM2, spread: 0.05, steps: [s] }).steps[0];
     const at = laying.hours.find((h) => h.at <= end - durationMs && h.at + HOUR_MS > end - durationMs);
@@ -147,46 +149,9 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
       corrects: null,
       body,
     });
-    // Earlier coats on the mornings before: inside every window of the demo's sheets.
-    end = DateTime.fromMillis(end, { zone: DEMO_YARD.zone })
-      .minus({ days: 1 })
-      .set({ hour: 11, minute: (i * 7) % 60, second: 0, millisecond: 0 })
-      .toMillis();
   }
   if (potMixedMinutesAgo !== undefined)
     await mixPot(laying, boatId, areaId, coats[laid], areaM2, potMixedMinutesAgo);
-}
-
-/** The latest end of the last coat for which the window is in the wanted state now, with some of it left. */
-function endOfLastCoat(
-  laying: Laying,
-  plan: DemoArea,
-  coats: { s: { productId: string; sheet: ProductSheet } }[],
-  durationMs: number,
-): number {
-  const { now, hours } = laying;
-  const top = coats[plan.laid - 1]?.s;
-  const next = coats[plan.laid]?.s;
-  const temps = filmTemps(hours, plan.surroundings ?? { kind: 'open' });
-  for (let back = 1; back < 24 * 28 * 4; back++) {
-    const end = now - back * 15 * 60_000;
-    const film = {
-      laidFromMs: end - durationMs,
-      laidToMs: end,
-      sheet: (top as { sheet: ProductSheet }).sheet.cure,
-    };
-    const windows = windowsFor({
-      film,
-      next: next
-        ? { kind: 'coat', family: next.sheet.family, same: next.productId === top?.productId }
-        : { kind: 'water' },
-      temps,
-      now,
-    });
-    const left = windows.until === null ? Number.POSITIVE_INFINITY : windows.until - now;
-    if (windows.state === plan.state && left > 50 * 60_000) return end;
-  }
-  throw new Error(`the demo weather offers no ${plan.state} for ${plan.name}`);
 }
 
 async function mixPot(
