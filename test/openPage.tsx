@@ -56,7 +56,7 @@ export async function ask<T>(method: string, path: string, body?: unknown): Prom
   return (text ? JSON.parse(text) : undefined) as T;
 }
 
-/** Opens an address of the app. Answers with the hands of a user. */
+/** Opens an address of the app. Answers with the hands of a user, and the news that something changed elsewhere. */
 export async function openPage(path: string) {
   cleanup();
   const client = new QueryClient({ defaultOptions: { queries: { retry: false, networkMode: 'always' } } });
@@ -72,7 +72,7 @@ export async function openPage(path: string) {
     </QueryClientProvider>,
   );
   await screen.findByRole('heading', { level: 1 }, { timeout: 10_000 });
-  return { user, router };
+  return { user, router, news: () => client.invalidateQueries() };
 }
 
 /** The server cannot be reached while `work` runs. */

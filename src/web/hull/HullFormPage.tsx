@@ -68,12 +68,7 @@ function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
           </p>
         )}
       </section>
-      <OffsetsPanel
-        key={`offsets-${form.version}`}
-        view={view}
-        levels={levels}
-        onSave={(offsets) => save({ offsets })}
-      />
+      <OffsetsPanel view={view} levels={levels} onSave={(offsets) => save({ offsets })} />
       <MeshPanel
         view={view}
         cuts={{ ...levels, transomXM: null, keel: null, sheer: null, stationsM: [] }}

@@ -6,7 +6,8 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { FeedAreas } from './FeedAreas.tsx';
 import { figuresByOffsets, type Levels } from './formFigures.ts';
 import { OffsetsGrid } from './OffsetsGrid.tsx';
-import { beginningGrid, fromGrid, type Grid, gridOfText, toGrid } from './offsetsText.ts';
+import { beginningGrid, fromGrid, type Grid, gridOfText } from './offsetsText.ts';
+import { useOffsetsDraft } from './useOffsetsDraft.ts';
 
 interface Props {
   view: FormView;
@@ -31,14 +32,15 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
   const { system } = useUnits();
   const unit = system === 'us' ? 'ft' : 'm';
   const { offsets } = view.form;
-  const [grid, setGrid] = useState<Grid | null>(offsets ? toGrid(offsets, unit) : null);
+  const draft = useOffsetsDraft(offsets, unit);
+  const { grid } = draft;
   const [problem, setProblem] = useState<string | null>(null);
-  const [saved, setSaved] = useState(false);
+  const [done, setDone] = useState<string | null>(null);
   const read = grid && tryRead(grid);
   const table = read && 'table' in read ? read.table : null;
   const change = (next: Grid | null) => {
-    setGrid(next);
-    setSaved(false);
+    draft.change(next);
+    setDone(null);
     setProblem(null);
   };
   const take = (text: string) => {
@@ -51,9 +53,10 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
     }
   };
   const save = async (next: OffsetTable | null) => {
+    setProblem(null);
     try {
-      await onSave(next);
-      setSaved(true);
+      await draft.saving(() => onSave(next));
+      setDone(next ? 'Saved.' : 'Removed.');
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -121,6 +124,14 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
             </p>
           )}
           {table && <Drawn view={view} table={table} levels={levels} />}
+          {draft.overtaken && (
+            <p role="status" className="text-warning flex flex-wrap items-center gap-2 font-semibold">
+              Another table was saved meanwhile. Saving this one takes its place.
+              <button type="button" className="btn btn-sm" onClick={draft.takeTheirs}>
+                Take theirs
+              </button>
+            </p>
+          )}
           <div className="flex flex-wrap items-center gap-2">
             <button
               type="button"
@@ -136,17 +147,16 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
                 className="btn btn-ghost"
                 onClick={() => {
                   if (!window.confirm('Remove the table of offsets? Areas keep what it gave them.')) return;
-                  change(null);
                   void save(null);
                 }}
               >
                 Remove the table
               </button>
             )}
-            {saved && <span role="status">Saved.</span>}
           </div>
         </>
       )}
+      {done && <p role="status">{done}</p>}
       {problem && (
         <p role="alert" className="text-error font-semibold">
           {problem}

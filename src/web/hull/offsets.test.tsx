@@ -81,6 +81,28 @@ describe('the table of offsets', () => {
     const values = screen.getAllByRole('textbox').map((box) => (box as HTMLInputElement).value);
     for (const figure of ['0.11', '0.22', '0.33', '0.44']) expect(values).toContain(figure);
   });
+  it('is not lost when something else of the form is saved, nor when others save theirs', async () => {
+    const { user, upload, news } = await open();
+    await upload(BOX);
+    await user.click(await screen.findByRole('button', { name: 'Save the table' }));
+    await screen.findByText('Saved.');
+    const firstHalf = () => screen.getAllByLabelText(/^Half-breadth at station 1/)[0] as HTMLInputElement;
+    await user.clear(firstHalf());
+    await user.type(firstHalf(), '0.77');
+    await user.tab();
+    await user.click(screen.getByRole('radio', { name: 'Use main dimensions' }));
+    await waitFor(async () => expect((await form()).source).toBe('dimensions'));
+    const { offsets, mesh, use, version } = (await form()).form;
+    const [stern, ...rest] = offsets?.halfBreadthsM ?? [];
+    const theirs = { ...offsets, halfBreadthsM: [stern?.map(() => 0.5), ...rest] };
+    await ask('PUT', `/boats/${boat.id}/form`, { offsets: theirs, mesh, use, version });
+    await news();
+    expect(await screen.findByText(/Another table was saved meanwhile/)).toBeDefined();
+    expect(firstHalf().value).toBe('0.77');
+    await user.click(screen.getByRole('button', { name: 'Take theirs' }));
+    await waitFor(() => expect(firstHalf().value).toBe('0.5'));
+    expect(screen.queryByText(/Another table was saved meanwhile/)).toBeNull();
+  });
   it('is removed only when that is meant; the areas keep what it gave them', async () => {
     const { user, upload } = await open();
     await upload(BOX);

@@ -1,14 +1,14 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
-import { type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
+import { type JudgedStack, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
 import { useBoat, useProducts, useStacks, useTemplates } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { Asked } from '../parts/Asked.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { VERDICT_SIGNS } from './ruleWords.ts';
+import { VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 import { sayVerdict } from './StackVerdict.tsx';
 import { schoolWays } from './schooled.ts';
 import { drawnSteps, type StackContext, stackContext } from './stackContext.ts';
@@ -105,12 +105,6 @@ function Compare({
             ))}
             <NumberField label="At a steady" quantity="temperature" value={tempC} onChange={setTempC} />
           </div>
-          <div className="grid max-w-4xl gap-3 text-sm sm:grid-cols-2">
-            {pair.map((way, place) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
-              <p key={`${way.key}${place}`}>{way.said && `${way.name}: ${way.said}.`}</p>
-            ))}
-          </div>
           <Figures pair={pair} context={context} tempC={tempC} />
           <div className="grid gap-4 lg:grid-cols-2">
             {pair.map((way, place) => (
@@ -144,10 +138,13 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
   const verdicts = pair.map((way) => judgeSteps(way.steps, context.products, context.area));
   const cells = (say: (figures: StackFigures) => string) =>
     figures.map((each) => (typeof each === 'string' ? '–' : say(each)));
-  const rows: [string, string[]][] = [
+  const rows: [string, ReactNode[]][] = [
     [
       'Rules',
-      verdicts.map((judged) => (judged ? `${VERDICT_SIGNS[judged.verdict]} ${sayVerdict(judged)}` : '–')),
+      verdicts.map((judged, place) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+        <RulesSay key={place} judged={judged} />
+      )),
     ],
     ['Coats', cells((f) => String(f.coats))],
     ['Dry film', cells((f) => show(f.dryMicrons, 'film'))],
@@ -177,8 +174,9 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
             <th scope="col" />
             {pair.map((way, place) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
-              <th key={`${way.key}${place}`} scope="col">
+              <th key={`${way.key}${place}`} scope="col" className="align-top">
                 {way.name}
+                {way.said && <span className="block font-normal">{way.said}.</span>}
               </th>
             ))}
           </tr>
@@ -198,6 +196,30 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
         </tbody>
       </table>
     </Scroller>
+  );
+}
+
+/** The verdict on one way, and under it what each step is only fine for. */
+function RulesSay({ judged }: { judged: JudgedStack | null }) {
+  const { tell } = useUnits();
+  if (!judged) return '–';
+  const points = judged.layers.flatMap(({ judgements }, i) =>
+    judgements.map(({ ruleId, verdict, condition, reason }) => ({
+      key: `${ruleId}${i}`,
+      said: `step ${i + 1}: ${condition ? `${VERDICT_WORDS[verdict]} ${condition}` : tell(reason)}`,
+    })),
+  );
+  return (
+    <>
+      {VERDICT_SIGNS[judged.verdict]} {sayVerdict(judged)}
+      {points.length > 0 && (
+        <ul className="list-disc pl-4 text-sm">
+          {points.map(({ key, said }) => (
+            <li key={key}>{said}</li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
 
