@@ -108,9 +108,7 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
   await page.getByLabel('Open STL or OBJ').setInputFiles(stl);
   await expect(page.getByLabel('Units of the file')).toHaveValue('mm');
   await expect(page.getByLabel('Up is')).toHaveValue('+y');
-  await expect(page.getByRole('img', { name: 'Dunlin in three dimensions' })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('img', { name: 'Dunlin in three dimensions' })).toBeVisible();
   await expect(page.getByText(/open edges: natural at the sheer/)).toBeVisible();
   const out = {
     stl: await taken(page, () => page.getByRole('button', { name: 'Save as STL' }).click()),
@@ -238,7 +236,7 @@ test('the line is walked with a phone; what is read is faired, and survives a lo
   await page.getByRole('button', { name: 'Take it down' }).click();
   await expect(page.getByText(/marks wait on this device/)).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText(/waits? on this device/)).toBeHidden({ timeout: 15_000 });
+  await expect(page.getByText(/waits? on this device/)).toBeHidden();
   await page.getByRole('link', { name: 'Loft' }).click();
   await expect(page.getByText('Port: 3 marks')).toBeVisible();
   await expect(page.getByText('No mark is stray.')).toBeVisible();

@@ -60,8 +60,10 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
   await expect(page.getByText('19.5 m²')).toBeVisible();
   await page.getByRole('button', { name: 'Add area' }).click();
   await expect(page.getByRole('row', { name: /Topsides/ })).toContainText('19.5 m² ± 5 %');
+  await expect(page.getByRole('region', { name: 'Topsides' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Add an area' }).click();
+  await expect(page.getByRole('region', { name: 'Topsides' })).toBeHidden();
   await page.getByLabel('Name').fill('Bottom');
   await page.getByLabel('Shape').selectOption('girths');
   await page.getByLabel('Station spacing').fill('1');
@@ -97,6 +99,7 @@ test('another way stands beside the hand measures, and one that disagrees is sai
   await page.getByRole('radio', { name: /^Rule of thumb/ }).check();
   await page.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Topsides/ })).toContainText('± 15 %');
+  await expect(page.getByRole('button', { name: 'Save area' })).toBeHidden();
   await page.getByRole('link', { name: 'Topsides', exact: true }).click();
   await page.getByRole('radio', { name: /least spread/ }).check();
   await page.getByRole('button', { name: 'Save area' }).click();
@@ -131,7 +134,9 @@ test('a product sheet is entered from the paper', async ({ page }) => {
 test('three coats make a system, with its litres', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Systems' }).click();
-  await page.getByRole('link', { name: 'Topsides' }).click();
+  const topsides = page.getByRole('link', { name: 'Topsides' });
+  await topsides.click();
+  await expect(topsides).toHaveAttribute('aria-current', 'page');
   await page.getByRole('button', { name: 'Add this coat' }).click();
   await page.getByLabel('Coats', { exact: true }).fill('3');
   await page.getByLabel('Method').selectOption('roller');
@@ -236,7 +241,7 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
   await page.getByRole('button', { name: 'Log this coat' }).click();
   await expect(page.getByText('1 entry is kept on this device')).toBeVisible();
   await yard.launch(port);
-  await expect(page.getByText('1 entry is kept on this device')).toBeHidden({ timeout: 15_000 });
+  await expect(page.getByText('1 entry is kept on this device')).toBeHidden();
   await page.reload();
   await expect(page.getByRole('heading', { name: /Finish Fieldfare Primer, coat 2 of 3/ })).toBeVisible();
 });

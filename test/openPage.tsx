@@ -11,7 +11,7 @@ import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 /** Pages in a make-believe browser against a real server: what Chromium need not be started for. */
 
 // A machine under load is slow, not wrong: what is waited for is waited for long.
-configure({ asyncUtilTimeout: 15_000 });
+configure({ asyncUtilTimeout: 30_000 });
 
 const address = inject('webAddress');
 (window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(address);
@@ -71,7 +71,7 @@ export async function openPage(path: string) {
       </UnitsProvider>
     </QueryClientProvider>,
   );
-  await screen.findByRole('heading', { level: 1 }, { timeout: 10_000 });
+  await screen.findByRole('heading', { level: 1 });
   return { user, router, news: () => client.invalidateQueries() };
 }
 
