@@ -32,7 +32,7 @@ export function Photos({ boatId }: { boatId: string }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const set = (next: string[]) => setValue('photoIds', next, { shouldDirty: true });
-  const add = async (files: FileList) => {
+  const add = async (files: readonly File[]) => {
     setBusy(true);
     setProblem(null);
     const sent: string[] = [];
@@ -87,8 +87,9 @@ export function Photos({ boatId }: { boatId: string }) {
           disabled={busy}
           className="sr-only"
           onChange={(event) => {
-            const { files } = event.target;
-            if (files?.length) void add(files).then(() => undefined);
+            const files = [...(event.target.files ?? [])];
+            if (files.length) void add(files);
+            event.target.value = '';
           }}
         />
       </label>

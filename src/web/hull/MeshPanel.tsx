@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import type { FormView, MeshRecord } from '../../contract/index.ts';
 import type { HullCuts, Placement } from '../../core/hull/index.ts';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
+import { OpenFile } from '../parts/OpenFile.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CutFields } from './CutFields.tsx';
@@ -90,19 +91,11 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
         Surface mesh
       </h2>
       <div className="flex flex-wrap items-center gap-2">
-        <label className="btn">
-          Open STL or OBJ
-          <input
-            type="file"
-            accept=".stl,.obj"
-            className="sr-only"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              if (chosen) openFile(chosen.name, chosen);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <OpenFile
+          label="Open STL or OBJ"
+          accept=".stl,.obj"
+          onFile={(chosen) => openFile(chosen.name, chosen)}
+        />
         {known && form.meshKept && !mesh.read && (
           <button type="button" className="btn" onClick={() => void openKept()}>
             Open {known.fileName} again

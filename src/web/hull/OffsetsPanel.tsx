@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { FormView } from '../../contract/index.ts';
 import { checkOffsets, type OffsetTable } from '../../core/hull/index.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { OpenFile } from '../parts/OpenFile.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { FeedAreas } from './FeedAreas.tsx';
 import { figuresByOffsets, type Levels } from './formFigures.ts';
@@ -67,19 +68,11 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
         Table of offsets
       </h2>
       <div className="flex flex-wrap items-center gap-2">
-        <label className="btn">
-          Open CSV
-          <input
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void file.text().then(take);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <OpenFile
+          label="Open CSV"
+          accept=".csv,text/csv,text/plain"
+          onFile={(file) => void file.text().then(take)}
+        />
         {!grid && (
           <button type="button" className="btn" onClick={() => change(beginningGrid(view.boat, unit))}>
             Begin from her dimensions

@@ -9,6 +9,7 @@ import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { Asked } from '../parts/Asked.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
+import { OpenFile } from '../parts/OpenFile.tsx';
 import { useStillHere } from '../shell/useStillHere.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SheetFields } from './SheetFields.tsx';
@@ -109,19 +110,12 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
           </button>
         )}
         {!product && (
-          <label className="btn btn-sm">
-            Open JSON
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) void openFile(file);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <OpenFile
+            small
+            label="Open JSON"
+            accept=".json,application/json"
+            onFile={(file) => void openFile(file)}
+          />
         )}
       </div>
       {problem && (

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client.ts';
+import { OpenFile } from '../parts/OpenFile.tsx';
 
 /** Many sheets from a CSV file: all of them or none, and what became of each. */
 export function SheetsFile() {
@@ -33,19 +34,7 @@ export function SheetsFile() {
           {problem}
         </span>
       )}
-      <label className="btn">
-        Open CSV
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) void read(file);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <OpenFile label="Open CSV" accept=".csv,text/csv" onFile={(file) => void read(file)} />
     </>
   );
 }

@@ -155,23 +155,27 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
       cells((f) => (f.days === null ? 'not at this temperature, or not stated' : `${f.days} days`)),
     ],
     ['Sanding', cells((f) => (f.sandingHours > 0 ? `${f.sandingHours.toFixed(1)} h` : 'none'))],
-    ['Surface, least', cells((f) => (f.coldestC === null ? 'not stated' : show(f.coldestC, 'temperature')))],
-    ['RH, most', cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`))],
     [
-      'Above dew point',
+      'Surface no colder than',
+      cells((f) => (f.coldestC === null ? 'not stated' : show(f.coldestC, 'temperature'))),
+    ],
+    ['RH no higher than', cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`))],
+    [
+      'Above dew point by',
       cells((f) => (f.dewMarginC === null ? 'not stated' : show(f.dewMarginC, 'temperatureDifference'))),
     ],
   ];
   return (
     <Scroller label="Figures">
-      <table className="table max-w-4xl">
+      <table className="table-sm table max-w-5xl table-fixed text-base">
         <caption className="pb-1 text-left text-sm">
           On {show(context.areaM2, 'area')}. Days: overcoat minima end to end at that temperature, one coat a
-          day at most. Sanding: by machine, 10 m² an hour (common practice).
+          day at most. Sanding: by machine, 10 m² an hour (common practice). Costs: by the prices of the packs
+          on the sheets.
         </caption>
         <thead>
           <tr>
-            <th scope="col" />
+            <th scope="col" className="w-44" />
             {pair.map((way, place) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
               <th key={`${way.key}${place}`} scope="col" className="align-top">

@@ -8,6 +8,7 @@ import { ApiProblem, api } from '../api/client.ts';
 import { useBoat, useWaterline } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { Asked } from '../parts/Asked.tsx';
+import { OpenFile } from '../parts/OpenFile.tsx';
 import { SurveyTabs } from '../survey/SurveyTabs.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit } from './heights.ts';
@@ -204,19 +205,12 @@ function Loft({ view, saved }: { view: BoatView; saved: Waterline }) {
             </p>
           )}
           <div className="no-print flex flex-wrap gap-2">
-            <label className="btn btn-sm">
-              Marks from CSV
-              <input
-                type="file"
-                accept=".csv,text/csv,text/plain"
-                className="sr-only"
-                onChange={(event) => {
-                  const file = event.target.files?.[0];
-                  if (file) void file.text().then(takeCsv);
-                  event.target.value = '';
-                }}
-              />
-            </label>
+            <OpenFile
+              small
+              label="Marks from CSV"
+              accept=".csv,text/csv,text/plain"
+              onFile={(file) => void file.text().then(takeCsv)}
+            />
             <a className="btn btn-sm" href={`${names.base}/marks.csv`} download>
               Marks as CSV
             </a>
