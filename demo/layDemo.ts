@@ -204,7 +204,7 @@ async function mixPot(
       ratioError: 0,
       thinnerLitres: 0,
       potTempC: 16,
-      inductionMin: s.sheet.inductionMin,
+      inductionMin: s.sheet.inductionMin ?? 0,
       potLifeMin: s.sheet.potLife[0]?.minutes ?? null,
     },
   });

@@ -109,6 +109,8 @@ test('another way stands beside the hand measures, and one that disagrees is sai
 test('a product sheet is entered from the paper', async ({ page }) => {
   await page.goto('/materials/new');
   await page.getByLabel('Product').fill('Fieldfare Primer');
+  await page.getByLabel('Family').selectOption('epoxy-primer');
+  await page.getByLabel('Ratio is by').selectOption('volume');
   await page.getByLabel('Parts').nth(0).fill('0');
   await page.getByLabel('Parts').nth(1).fill('0');
   await page.getByLabel('Volume solids').fill('50');

@@ -80,14 +80,14 @@ export const productSheet = objectOf<ProductSheet>({
     .max(5)
     .label('figures by method')
     .required(),
-  methods: Joi.array().items(methods).min(1).unique().label('methods').required(),
+  methods: Joi.array().items(methods).unique().label('methods').required(),
   thinner: objectOf<AdditionLimit>({
     name: title('thinner').required(),
     maxFraction: between('thinner limit (fraction)', 0, 0.5).allow(null).required(),
   })
     .allow(null)
     .required(),
-  inductionMin: between('induction (min)', 0, 240).required(),
+  inductionMin: nullable('induction (min)', 0, 240),
   potLife: points('pot life', 0).required(),
   limits: objectOf<ProductSheet['limits']>({
     airMinC: nullable('least air temperature (°C)', -20, 40),

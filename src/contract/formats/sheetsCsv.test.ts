@@ -19,7 +19,10 @@ describe('a column of many sheets', () => {
     ['pot life', '10:240 20:120', (sheet) => sheet?.potLife.length, 2],
     ['pot life', '', (sheet) => sheet?.potLife, []],
     ['copper', 'true', (sheet) => sheet?.copper, true],
+    ['copper', 'Yes', (sheet) => sheet?.copper, true],
     ['copper', '', (sheet) => sheet?.copper, null],
+    ['induction min', '', (sheet) => sheet?.inductionMin, null],
+    ['ratio by', 'Weight', (sheet) => sheet?.ratioBy, 'weight'],
     ['grounds', 'steel | epoxy-primer', (sheet) => sheet?.grounds, ['steel', 'epoxy-primer']],
     ['grounds', '', (sheet) => sheet?.grounds, null],
     ['thinner', '', (sheet) => sheet?.thinner, null],
@@ -71,6 +74,9 @@ describe('a column of many sheets', () => {
     ['pot life', '20-120', 'line 2, pot life: "20-120" is not a temperature and minutes such as 20:600'],
     ['parts', 'base', 'line 2, parts: "base" is not a name and its parts'],
     ['tack-free', '20:soon', 'line 2, tack-free: "20:soon" is not a temperature and minutes'],
+    // Taken for what it does not say, each of these would be dear.
+    ['ratio by', '', 'line 2, ratio by: "" is neither volume nor weight'],
+    ['copper', 'some', 'line 2, copper: "some" is neither yes nor no'],
     ['by method', 'brush thin', 'line 2, by method: "thin" is not least-typical-most'],
   ])('%s "%s" is refused: %s', (head, text, message) => {
     expect(() => read(head, text)).toThrow(message);

@@ -126,7 +126,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['by method', (n) => list(n.sheet.byMethod.map(byMethodText))],
   ['thinner', (n) => n.sheet.thinner?.name ?? ''],
   ['thinner most', (n) => some(n.sheet.thinner?.maxFraction ?? null)],
-  ['induction min', (n) => String(n.sheet.inductionMin)],
+  ['induction min', (n) => some(n.sheet.inductionMin)],
   ['pot life', (n) => table(n.sheet.potLife)],
   ['air least', (n) => some(n.sheet.limits.airMinC)],
   ['air most', (n) => some(n.sheet.limits.airMaxC)],
@@ -179,6 +179,20 @@ export function readSheetsCsv(csv: string): Named[] {
         .split(' | ')
         .map((each) => each.trim())
         .filter(Boolean);
+    const yesOrNo = (head: string): boolean | null => {
+      const said = cell(head).toLowerCase();
+      if (said === '') return null;
+      if (['true', 'yes'].includes(said)) return true;
+      if (['false', 'no'].includes(said)) return false;
+      throw new RangeError(`${where(head)}: "${cell(head)}" is neither yes nor no`);
+    };
+    // By volume is never taken for by weight, nor the other way; a one-pack has no ratio.
+    const ratioBy = (): ProductSheet['ratioBy'] => {
+      const said = cell('ratio by').toLowerCase();
+      if (said === 'volume' || said === 'weight') return said;
+      if (said === '' && items('parts').length === 1) return 'volume';
+      throw new RangeError(`${where('ratio by')}: "${cell('ratio by')}" is neither volume nor weight`);
+    };
     const times = (head: string) => readTable(cell(head), where(head));
     const events: ProductSheet['cure']['events'] = {};
     for (const event of EVENTS) if (cell(event) !== '') events[event] = times(event);
@@ -196,14 +210,14 @@ export function readSheetsCsv(csv: string): Named[] {
             densityKgPerL: match[3] === undefined ? null : Number(match[3]),
           };
         }),
-        ratioBy: (cell('ratio by') || 'volume') as ProductSheet['ratioBy'],
+        ratioBy: ratioBy(),
         ratioTolerance: maybe('ratio tolerance'),
         volumeSolids: number('volume solids'),
         film: { min: number('film least'), typical: number('film typical'), max: number('film most') },
         byMethod: items('by method').map((text) => readByMethod(text, where('by method'))),
         methods: items('methods') as ProductSheet['methods'],
         thinner: cell('thinner') ? { name: cell('thinner'), maxFraction: maybe('thinner most') } : null,
-        inductionMin: maybe('induction min') ?? 0,
+        inductionMin: maybe('induction min'),
         potLife: times('pot life'),
         limits: {
           airMinC: maybe('air least'),
@@ -221,7 +235,7 @@ export function readSheetsCsv(csv: string): Named[] {
         colours: items('colours').map((text) => ({ name: text.slice(0, -8), hex: text.slice(-7) })),
         hazards: items('hazards') as ProductSheet['hazards'],
         grounds: cell('grounds') === '' ? null : (items('grounds') as NonNullable<ProductSheet['grounds']>),
-        copper: cell('copper') === '' ? null : cell('copper') === 'true',
+        copper: yesOrNo('copper'),
         additives: items('additives').map((text) => {
           const [name = '', kind = 'other', most = ''] = text.split(';').map((each) => each.trim());
           return {

@@ -1,6 +1,6 @@
 import { within } from '../units/index.ts';
 
-/** Something put in besides the parts, with the sheet's limit; null where the sheet allows none or does not say. */
+/** Something put in besides the parts, with the sheet's limit; null: it names it but does not say how much. */
 export interface AdditionLimit {
   name: string;
   /** Fraction of the mixed paint's volume. */
@@ -10,7 +10,7 @@ export interface AdditionLimit {
 export interface Addition {
   name: string;
   litres: number;
-  verdict: 'within' | 'over-limit' | 'not-on-sheet';
+  verdict: 'within' | 'over-limit' | 'limit-not-stated' | 'not-on-sheet';
   maxFraction: number | null;
 }
 
@@ -30,6 +30,7 @@ export function addition(input: {
   const name = input.limit?.name ?? 'thinner';
   const maxFraction = input.limit?.maxFraction ?? null;
   if (fraction === 0) return { name, litres, verdict: 'within', maxFraction };
-  if (maxFraction === null) return { name, litres, verdict: 'not-on-sheet', maxFraction };
+  if (!input.limit) return { name, litres, verdict: 'not-on-sheet', maxFraction };
+  if (maxFraction === null) return { name, litres, verdict: 'limit-not-stated', maxFraction };
   return { name, litres, verdict: fraction <= maxFraction + 1e-9 ? 'within' : 'over-limit', maxFraction };
 }

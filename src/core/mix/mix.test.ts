@@ -118,5 +118,7 @@ describe('the pot', () => {
     });
     expect(addition({ batchLitres: 0.6, fraction: 0.05, limit }).verdict).toBe('within');
     expect(addition({ batchLitres: 0.6, fraction: 0.05, limit: null }).verdict).toBe('not-on-sheet');
+    const named = { ...limit, maxFraction: null };
+    expect(addition({ batchLitres: 0.6, fraction: 0.05, limit: named }).verdict).toBe('limit-not-stated');
   });
 });

@@ -44,6 +44,7 @@ export {
   type Hazard,
   limitsOf,
   lossOf,
+  methodsOf,
   NOT_STATED,
   type Pack,
   type ProductSheet,

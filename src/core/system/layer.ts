@@ -1,4 +1,5 @@
 import type { Method } from '../film/index.ts';
+import type { AdditionLimit } from '../mix/index.ts';
 import type { Said } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import type { Bond, Lay, Mark, ServiceKind, Verdict } from './rules.ts';
@@ -12,11 +13,11 @@ export interface Layer extends Lay {
   coats: number;
   dryMicronsPerCoat: number;
   film: { min: number; max: number } | null;
-  /** Fraction of thinner, and the sheet's limit: null where it names none. */
+  /** Fraction of thinner, and what the sheet allows of it: null where it names none. */
   thinner: number;
-  thinnerMax: number | null;
+  thinnerLimit: Pick<AdditionLimit, 'maxFraction'> | null;
   stopC: number | null;
-  /** How it is laid, and the ways its sheet allows; left out: not asked. */
+  /** How it is laid, and the ways its sheet allows, none: not stated; left out: not asked. */
   method?: Method;
   methods?: readonly Method[];
   /** Hottest air or surface that its sheet allows, °C; null or left out: not stated. */
@@ -47,7 +48,7 @@ export function layerOfStep(
     dryMicronsPerCoat: step.dryMicronsPerCoat,
     film: filmOf(sheet, step.method),
     thinner: step.thinner,
-    thinnerMax: thinnerOf(sheet, step.method)?.maxFraction ?? null,
+    thinnerLimit: thinnerOf(sheet, step.method),
     stopC: sheet.cure.stopC,
     method: step.method,
     methods: sheet.methods,

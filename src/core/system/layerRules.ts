@@ -1,6 +1,9 @@
 import { degrees, film as microns, type Said, said } from '../units/index.ts';
 import type { Judgement, Layer, StackPlace } from './layer.ts';
 
+/** A fraction as one says it, to a tenth of a per cent: 8.4 % against 8 % are not both 8 %. */
+const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
+
 /** What a layer's own sheet says of how it is to be laid: film, thinner, method, cold and heat to come [P]. */
 export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
   const found: Judgement[] = [];
@@ -22,20 +25,28 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
       'another coat makes up the film',
     );
   }
-  if (layer.thinner > 0 && layer.thinnerMax === null) {
+  const limit = layer.thinnerLimit?.maxFraction ?? null;
+  if (layer.thinner > 0 && layer.thinnerLimit === null) {
     add(
       'thinner-not-on-sheet',
       'no',
       'a thinner that is not on the sheet curdles the paint or stops its cure',
     );
-  } else if (layer.thinnerMax !== null && layer.thinner > layer.thinnerMax + 1e-9) {
+  } else if (layer.thinner > 0 && limit === null) {
+    add(
+      'thinner-limit-not-stated',
+      'condition',
+      'its sheet names the thinner, but not how much of it',
+      'its maker is asked; commonly 5 to 10 %, never more without a word from them',
+    );
+  } else if (limit !== null && layer.thinner > limit + 1e-9) {
     add(
       'thinner-over-limit',
       'no',
-      `${Math.round(layer.thinner * 100)} % thinner is above the sheet’s ${Math.round(layer.thinnerMax * 100)} %`,
+      `${percent(layer.thinner)} thinner is above the sheet’s ${percent(limit)}`,
     );
   }
-  if (layer.method && layer.methods && !layer.methods.includes(layer.method)) {
+  if (layer.method && layer.methods?.length && !layer.methods.includes(layer.method)) {
     add('method-not-on-sheet', 'no', `its sheet does not allow ${layer.method.replaceAll('-', ' ')}`);
   }
   if (place.coldestC !== null && layer.stopC !== null && place.coldestC < layer.stopC) {

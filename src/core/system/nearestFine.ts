@@ -110,7 +110,7 @@ export const layerOf = (family: Family): Layer => ({
   dryMicronsPerCoat: 100,
   film: null,
   thinner: 0,
-  thinnerMax: null,
+  thinnerLimit: null,
   stopC: null,
 });
 

@@ -155,18 +155,20 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     }
   });
   it('a thinner that is not on the sheet: no; above its limit: no', () => {
-    const thinned = (thinnerMax: number | null): Layer => ({
+    const thinned = (thinnerLimit: Layer['thinnerLimit']): Layer => ({
       ...layerOf('two-pack-polyurethane'),
       thinner: 0.1,
-      thinnerMax,
+      thinnerLimit,
     });
     const ids = (layer: Layer) =>
       checkStack([layerOf('epoxy-primer'), layer], place({ service: 'daylight' })).layers[1]?.judgements.map(
         (j) => j.ruleId,
       );
     expect(ids(thinned(null))).toContain('thinner-not-on-sheet');
-    expect(ids(thinned(0.05))).toContain('thinner-over-limit');
-    expect(ids(thinned(0.1))).toEqual([]);
+    expect(ids(thinned({ maxFraction: 0.05 }))).toContain('thinner-over-limit');
+    expect(ids(thinned({ maxFraction: 0.1 }))).toEqual([]);
+    // Named, but not how much: that is asked, not refused.
+    expect(ids(thinned({ maxFraction: null }))).toEqual(['thinner-limit-not-stated']);
   });
   it('anodes, transducers and their like are on the leave-bare list, not in a stack', () => {
     expect(LEAVE_BARE_REASON).toContain('stay bare');

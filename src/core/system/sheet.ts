@@ -1,6 +1,6 @@
 import { type AirLimits, DEFAULT_LIMITS } from '../air/index.ts';
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
-import { type Method, TYPICAL_LOSS } from '../film/index.ts';
+import { METHODS, type Method, TYPICAL_LOSS } from '../film/index.ts';
 import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
 import type { Family, Substrate } from './families.ts';
 
@@ -33,9 +33,11 @@ export interface ProductSheet {
   film: { min: number; typical: number; max: number };
   /** Film and thinner where a method has figures of its own. */
   byMethod: ByMethod[];
+  /** Methods it may be laid by; none: not stated. */
   methods: Method[];
   thinner: AdditionLimit | null;
-  inductionMin: number;
+  /** Sweat-in after mixing, minutes; null: not stated. */
+  inductionMin: number | null;
   /** Pot life at one or more temperatures; empty for a one-pack. */
   potLife: CurvePoint[];
   limits: {
@@ -91,6 +93,10 @@ export interface ByMethod {
   film: ProductSheet['film'] | null;
   thinnerMax: number | null;
 }
+
+/** Methods to choose from: the sheet's, or all where it states none. */
+export const methodsOf = (sheet: Pick<ProductSheet, 'methods'>): readonly Method[] =>
+  sheet.methods.length > 0 ? sheet.methods : METHODS;
 
 /** Film of one coat by this method, µm dry: the method's own figures, or those for all. */
 export const filmOf = (

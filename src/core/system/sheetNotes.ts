@@ -3,7 +3,7 @@ import { coatsNeeded, type Method } from '../film/index.ts';
 import { degrees, film as microns, QuantityError, type Said, said } from '../units/index.ts';
 import { FAMILIES, type Family } from './families.ts';
 import { FILLERS, isIn } from './groups.ts';
-import { filmOf, type ProductSheet } from './sheet.ts';
+import { filmOf, methodsOf, type ProductSheet } from './sheet.ts';
 
 /** Something on a sheet that can hardly be meant: to be looked up again on the paper, not refused. */
 export interface SheetNote {
@@ -66,7 +66,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
       );
     }
   });
-  if (pot[0] && sheet.inductionMin >= pot[0].minutes) {
+  if (pot[0] && sheet.inductionMin !== null && sheet.inductionMin >= pot[0].minutes) {
     say(
       'pot-life',
       `induction of ${sheet.inductionMin} min leaves nothing of the pot’s ${pot[0].minutes} min`,
@@ -81,7 +81,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
       said`its most of ${microns(sheet.film.max)} dry is ${microns(Math.round(wet))} wet: a filler, not a paint`,
     );
   for (const { method, film } of sheet.byMethod) {
-    if (!sheet.methods.includes(method))
+    if (!methodsOf(sheet).includes(method))
       say('film', `it gives figures for ${method.replaceAll('-', ' ')}, which it does not allow`);
     if (film && film.max > 3 * sheet.film.max) {
       say(

@@ -226,19 +226,15 @@ describe('figures of one method', () => {
     expect(verdicts('airless-spray', 125, 0.1)).toEqual(['thinner-over-limit']);
   });
   it('a way of laying that the sheet leaves out is a no', () => {
-    const layer = layerOfStep(
-      { method: 'brush', dryMicronsPerCoat: 60, thinner: 0, coats: 1 },
-      { ...sprayed, methods: ['roller'] },
-    );
-    const found = checkStack([layer], {
-      substrate: 'grp',
-      oldCoating: null,
-      service: 'interior',
-      coldestC: null,
-    });
-    expect(found.layers[0]?.judgements).toMatchObject([
-      { ruleId: 'method-not-on-sheet', verdict: 'no', mark: 'P' },
-    ]);
+    const brushed = (methods: Method[]) => {
+      const step = { method: 'brush' as const, dryMicronsPerCoat: 60, thinner: 0, coats: 1 };
+      const place = { substrate: 'grp', oldCoating: null, service: 'interior', coldestC: null } as const;
+      return checkStack([layerOfStep(step, { ...sprayed, methods })], place).layers[0]?.judgements;
+    };
+    expect(brushed(['roller'])).toMatchObject([{ ruleId: 'method-not-on-sheet', verdict: 'no', mark: 'P' }]);
+    // A sheet that names no way of laying forbids none.
+    expect(brushed([])).toEqual([]);
+    expect(sheetNotes({ ...sprayed, methods: [] }).join()).not.toContain('does not allow');
   });
   it('a template takes the method’s own typical film', () => {
     const microns = (methods: Method[]) => {

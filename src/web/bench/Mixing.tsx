@@ -10,6 +10,7 @@ import { logEntry } from '../api/outbox.ts';
 import { sayMinutes } from '../clock/say.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { AskedOfTin, TIN_SILENT } from './AskedOfTin.tsx';
 import { cautionsFor } from './cautions.ts';
 import { LabelCheck } from './LabelCheck.tsx';
 import { Pours } from './Pours.tsx';
@@ -40,8 +41,14 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   useEffect(() => {
     if (!ownTemp && airC !== null) setPotTempC(airC);
   }, [airC, ownTemp]);
-  const potLife = sheet.potLife.length ? potLifeMinutes({ points: sheet.potLife, tempC: potTempC }) : null;
-  const plan = planFor({ wanted, potLife, view, step, sheet });
+  const [tin, setTin] = useState(TIN_SILENT);
+  const potLife = sheet.potLife.length
+    ? potLifeMinutes({ points: sheet.potLife, tempC: potTempC })
+    : twoPart && tin.potLifeMin > 0
+      ? tin.potLifeMin
+      : null;
+  const inductionMin = sheet.inductionMin ?? tin.inductionMin;
+  const plan = planFor({ wanted, potLife, view, step, inductionMin });
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (wanted ?? 0.5);
   const [litres, setLitres] = useState<number | null>(null);
   const batch = litres ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
@@ -95,7 +102,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           ratioError: split.ratioError,
           thinnerLitres: thinner.litres,
           potTempC,
-          inductionMin: sheet.inductionMin,
+          inductionMin,
           potLifeMin: potLife,
         },
       });
@@ -134,8 +141,11 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           }
         >
           <p>
-            Pot life {sayMinutes(potLife)} at {show(potTempC, 'temperature')} (sheet, halved for each +10 °C:
-            common practice) − {sheet.inductionMin} min induction − 10 min in hand ={' '}
+            Pot life {sayMinutes(potLife)}{' '}
+            {sheet.potLife.length > 0
+              ? `at ${show(potTempC, 'temperature')} (sheet, halved for each +10 °C: common practice)`
+              : '(the tin)'}{' '}
+            − {inductionMin} min induction{sheet.inductionMin === null && ' (the tin)'} − 10 min in hand ={' '}
             {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[step.method]} m²/h that lays{' '}
             {show(plan.largestLitres, 'volume')}.
           </p>
@@ -166,6 +176,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           />
         )}
       </div>
+      <AskedOfTin sheet={sheet} says={tin} onChange={setTin} />
       <ToolFields tool={tool} onChange={chooseTool} />
       {splitProblem && <p className="text-error font-semibold">{splitProblem}</p>}
       {split && (
@@ -175,6 +186,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
             sheet={sheet}
             result={result as SplitResult}
             thinner={thinner}
+            inductionMin={inductionMin}
             onTake={(better) => setLitres(better)}
           />
         </>

@@ -7,6 +7,7 @@ interface Props {
   sheet: ProductSheet;
   result: SplitResult;
   thinner: Addition;
+  inductionMin: number;
   onTake: (litres: number) => void;
 }
 
@@ -14,7 +15,7 @@ const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
 const isExact = (error: number) => Math.abs(error) < 0.0005;
 
 /** What is to be said of a rounded batch: the error left, a larger batch that lands on the marks, the thinner. */
-export function SplitNotes({ sheet, result, thinner, onTake }: Props) {
+export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Props) {
   const { show } = useUnits();
   const { asked, better } = result;
   return (
@@ -53,9 +54,11 @@ export function SplitNotes({ sheet, result, thinner, onTake }: Props) {
       {thinner.litres > 0 && (
         <p className={thinner.verdict === 'within' ? '' : 'text-error font-semibold'}>
           {thinner.name}: {show(thinner.litres, 'volume')}
-          {sheet.inductionMin > 0 && ', after induction'}.{' '}
+          {inductionMin > 0 && ', after induction'}.{' '}
           {thinner.verdict === 'over-limit' &&
             `It is over the sheet's limit of ${percent(thinner.maxFraction ?? 0)}.`}
+          {thinner.verdict === 'limit-not-stated' &&
+            'The sheet does not say how much: ask its maker; commonly 5 to 10 %.'}
           {thinner.verdict === 'not-on-sheet' && 'The sheet names no thinner: do not add any.'}
         </p>
       )}

@@ -105,6 +105,26 @@ describe('mixing', () => {
     expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded' });
   });
 
+  it('what the sheet leaves out is asked of the tin, and the clocks go by the answer', async () => {
+    const silent = {
+      ...aProduct({ parts: primer.sheet.parts, inductionMin: null, potLife: [] }),
+      name: 'Bench silent',
+    };
+    await ask('POST', '/products', silent);
+    const { area, user } = await planned(silent);
+    expect(await screen.findByText(/no clock warns of a pot going off/)).toBeDefined();
+    await type(user, 'Induction, as the tin has it', '10');
+    await type(user, 'Pot life now, as the tin has it', '90');
+    expect(screen.queryByText(/no clock warns of a pot going off/)).toBeNull();
+    for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
+    await user.click(screen.getByRole('button', { name: /Mixed/ }));
+    await waitFor(async () => expect((await bench(area)).pots).toHaveLength(1));
+    const [pot] = (await bench(area)).pots;
+    const minutesTo = (at: string | null | undefined) =>
+      (Date.parse(at ?? '') - Date.parse(pot?.mixedAt ?? '')) / 60_000;
+    expect([minutesTo(pot?.inductionEnds), minutesTo(pot?.potEnds)]).toEqual([10, 90]);
+  });
+
   it('a one-pack has no hardener, no pot life and no label to mistake, but rags that take fire', async () => {
     await planned(single);
     expect(await screen.findByRole('heading', { name: 'Pour' })).toBeDefined();

@@ -1,4 +1,4 @@
-import type { BenchView, Product, Step } from '../../contract/index.ts';
+import type { BenchView, Step } from '../../contract/index.ts';
 import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
 import { planBatches } from '../../core/mix/index.ts';
 
@@ -8,9 +8,9 @@ export function planFor(input: {
   potLife: number | null;
   view: BenchView;
   step: Step;
-  sheet: Product['sheet'];
+  inductionMin: number;
 }) {
-  const { wanted, potLife, view, step, sheet } = input;
+  const { wanted, potLife, view, step, inductionMin } = input;
   if (wanted === null || wanted <= 0 || potLife === null || !view.clock.next?.areaM2 || !view.litresForCoat)
     return null;
   try {
@@ -19,7 +19,7 @@ export function planFor(input: {
       rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
       litresPerM2: view.litresForCoat / view.clock.next.areaM2,
       potLifeMin: potLife,
-      inductionMin: sheet.inductionMin,
+      inductionMin,
     });
   } catch (error) {
     return { problem: (error as Error).message };

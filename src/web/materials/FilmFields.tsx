@@ -16,7 +16,8 @@ export function FilmFields() {
   const { fields, append, remove } = useFieldArray({ control, name: 'byMethod' });
   const [methods, own] = useWatch({ control, name: ['methods', 'byMethod'] });
   const free = METHODS.filter(
-    (method) => methods.includes(method) && !own.some((each) => each.method === method),
+    (method) =>
+      (methods.length === 0 || methods.includes(method)) && !own.some((each) => each.method === method),
   );
   return (
     <section aria-labelledby="film" className="space-y-3">
@@ -30,7 +31,12 @@ export function FilmFields() {
         <QuantityField name="film.max" label="Most" quantity="film" />
       </div>
       <WetFilm name="film" />
-      <Ticks name="methods" legend="Methods" choices={METHOD_CHOICES} />
+      <Ticks
+        name="methods"
+        legend="Methods it allows"
+        choices={METHOD_CHOICES}
+        hint="None ticked: not stated, and any is let through"
+      />
       {fields.map((field, i) => (
         <fieldset key={field.id} className="space-y-1">
           <legend className="sr-only">Figures for one method</legend>
@@ -64,7 +70,13 @@ export function FilmFields() {
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="thinnerName" label="Thinner named" />
         <Field name="thinnerLimit" label="Thinner, at most" unit="%" inputMode="decimal" />
-        <Field name="induction" label="Induction" unit="min" inputMode="numeric" />
+        <Field
+          name="induction"
+          label="Induction"
+          unit="min"
+          inputMode="numeric"
+          hint="Empty: not stated, and asked for at the bench. 0: none needed"
+        />
       </div>
     </section>
   );

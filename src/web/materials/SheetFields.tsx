@@ -24,7 +24,7 @@ export function SheetFields() {
     <>
       <div className="grid gap-3 sm:grid-cols-3">
         <Field name="name" label="Product" autoFocus />
-        <SelectField name="family" label="Family" choices={choices(FAMILIES)} />
+        <SelectField name="family" label="Family" choices={[['', 'choose'], ...choices(FAMILIES)]} />
         <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />
       </div>
       <Parts />
@@ -105,6 +105,7 @@ function Parts() {
             name="ratioBy"
             label="Ratio is by"
             choices={[
+              ['', 'choose'],
               ['volume', 'Volume'],
               ['weight', 'Weight'],
             ]}

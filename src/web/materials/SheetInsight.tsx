@@ -15,8 +15,10 @@ export function SheetInsight() {
   const values = useWatch({ control }) as SheetValues;
   const read = new FormReader(system);
   const { sheet } = valuesToSheet(values, '', read);
-  const figures = [sheet.volumeSolids, sheet.film.max];
-  const notes = figures.every(Number.isFinite) ? sheetNotes(sheet) : [];
+  const enough = [sheet.volumeSolids, sheet.film.max].every(Number.isFinite);
+  const notes = enough ? sheetNotes(sheet) : [];
+  const { events, overcoat } = sheet.cure;
+  const timed = [sheet.potLife, ...Object.values(events), ...overcoat.map((rule) => rule.min)];
   return (
     <section aria-labelledby="insight" className="space-y-3">
       <h2 id="insight" className="batten pb-1 text-lg">
@@ -31,11 +33,17 @@ export function SheetInsight() {
             ))}
         </ul>
       ) : (
-        <p role="status">Nothing on it contradicts itself.</p>
+        <p role="status">
+          {enough ? 'Nothing on it contradicts itself.' : 'Volume solids and film are still to be typed.'}
+        </p>
       )}
-      <Suspense fallback={<p>Drawing…</p>}>
-        <TimesChart sheet={sheet} />
-      </Suspense>
+      {timed.some((points) => points.length > 0) ? (
+        <Suspense fallback={<p>Drawing…</p>}>
+          <TimesChart sheet={sheet} />
+        </Suspense>
+      ) : (
+        <p>Its times are drawn here over temperature, once there are some.</p>
+      )}
     </section>
   );
 }

@@ -6,10 +6,12 @@ export function Ticks<T extends string>({
   name,
   legend,
   choices: list,
+  hint,
 }: {
   name: 'methods' | 'hazards';
   legend: string;
   choices: readonly [T, string][];
+  hint?: string;
 }) {
   const { register, getFieldState, formState } = useFormContext<SheetValues>();
   const { error } = getFieldState(name, formState);
@@ -24,6 +26,7 @@ export function Ticks<T extends string>({
           </label>
         ))}
       </div>
+      {hint && <p className="text-sm opacity-80">{hint}</p>}
       {error?.message && <p className="text-error text-sm font-semibold">{error.message}</p>}
     </fieldset>
   );

@@ -33,6 +33,8 @@ describe('a sheet entered from paper', () => {
     const { user, put, paste } = await open();
     const mine = name('Paper primer');
     await put('Product', mine);
+    await user.selectOptions(screen.getByLabelText('Family'), 'epoxy primer');
+    await user.selectOptions(screen.getByLabelText('Ratio is by'), 'Volume');
     await put('Resin, as the sheet names it', 'epoxy');
     const [base, hardener] = await screen.findAllByLabelText('Parts');
     await user.type(base as HTMLElement, '4');
@@ -64,12 +66,9 @@ describe('a sheet entered from paper', () => {
     expect(sheet.cure.events['tack-free']?.map(({ minutes }) => minutes)).toEqual([480, 240, 120]);
     expect(sheet.cure.overcoat[0]?.chemicalMax?.[2]).toEqual({ tempC: 30, minutes: 4 * 1440 });
     // What the paper does not say is not assumed.
-    expect([sheet.thinner, sheet.copper, sheet.grounds, sheet.limits.rhMax]).toEqual([
-      null,
-      null,
-      null,
-      null,
-    ]);
+    const { thinner, copper, grounds, inductionMin, limits } = sheet;
+    expect([thinner, copper, grounds, inductionMin, limits.rhMax]).toEqual([null, null, null, null, null]);
+    expect(sheet.methods).toEqual([]);
   });
 
   it('what contradicts itself is pointed out as it is typed; what cannot be is refused at its field', async () => {
@@ -86,6 +85,9 @@ describe('a sheet entered from paper', () => {
     await user.click(screen.getByRole('button', { name: 'Save sheet' }));
     expect(await screen.findByText(/least 90, typical 60, most 120 µm are not in order/)).toBeDefined();
     expect(screen.getAllByText(/parts in the ratio/).length).toBeGreaterThan(0);
+    // Neither is chosen for who types: a wrong one would be believed.
+    expect(screen.getAllByText('choose the family the sheet names')).not.toHaveLength(0);
+    expect(screen.getAllByText(/by volume or by weight/)).not.toHaveLength(0);
   });
 
   it('figures for one method stand beside those for all', async () => {

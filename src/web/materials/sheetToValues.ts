@@ -53,7 +53,7 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
     })),
     thinnerName: sheet.thinner?.name ?? '',
     thinnerLimit: sheet.thinner?.maxFraction == null ? '' : fieldText(sheet.thinner.maxFraction * 100),
-    induction: fieldText(sheet.inductionMin),
+    induction: sheet.inductionMin === null ? '' : fieldText(sheet.inductionMin),
     stopC: temp(sheet.cure.stopC),
     limits: {
       airMinC: temp(sheet.limits.airMinC),

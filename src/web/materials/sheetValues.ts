@@ -27,10 +27,11 @@ export interface MethodValues {
 /** A sheet as typed: one row of temperatures for all its tables, times as the paper has them. */
 export interface SheetValues {
   name: string;
-  family: ProductSheet['family'];
+  /** Nothing is chosen for who enters a sheet: family and basis of the ratio stay empty until they are. */
+  family: ProductSheet['family'] | '';
   resin: string;
   parts: { name: string; ratio: string; density: string }[];
-  ratioBy: ProductSheet['ratioBy'];
+  ratioBy: ProductSheet['ratioBy'] | '';
   ratioTolerance: string;
   solids: string;
   film: { min: string; typical: string; max: string };
@@ -76,21 +77,21 @@ export function emptySheet(system: UnitSystem): SheetValues {
   const temp = (celsius: number) => fieldText(fromCanonical(celsius, shownUnit('temperature', system)));
   return {
     name: '',
-    family: 'epoxy-primer',
+    family: '',
     resin: '',
     parts: [
       { name: 'base', ratio: '', density: '' },
       { name: 'hardener', ratio: '', density: '' },
     ],
-    ratioBy: 'volume',
+    ratioBy: '',
     ratioTolerance: '',
     solids: '',
     film: { min: '', typical: '', max: '' },
-    methods: ['brush', 'roller'],
+    methods: [],
     byMethod: [],
     thinnerName: '',
     thinnerLimit: '',
-    induction: '0',
+    induction: '',
     stopC: '',
     limits: { airMinC: '', airMaxC: '', surfaceMinC: '', surfaceMaxC: '', rhMax: '', dewMarginC: '' },
     temps: [temp(10), temp(20), temp(30), '', ''],

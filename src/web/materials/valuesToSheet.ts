@@ -49,11 +49,15 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     read.optionalQuantity(`limits.${key}`, 'limit', values.limits[key], 'temperature');
   const optionalPercent = (path: string, label: string, text: string) =>
     text.trim() === '' ? null : read.percent(path, label, text);
+  const chosen = <T extends string>(path: string, value: T | '', ask: string, otherwise: T): T => {
+    if (value === '') read.refuse(path, ask);
+    return value || otherwise;
+  };
   return {
     id,
     name: values.name.trim(),
     sheet: {
-      family: values.family,
+      family: chosen('family', values.family, 'choose the family the sheet names', 'epoxy-primer'),
       resin: values.resin.trim() || null,
       parts: values.parts.map((part, i) => ({
         name: part.name.trim(),
@@ -61,7 +65,11 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
           values.parts.length === 1 ? 1 : read.number(`parts.${i}.ratio`, 'parts in the ratio', part.ratio),
         densityKgPerL: read.optionalQuantity(`parts.${i}.density`, 'density', part.density, 'density'),
       })),
-      ratioBy: values.ratioBy,
+      // A one-pack has no ratio to be by anything.
+      ratioBy:
+        values.parts.length === 1
+          ? 'volume'
+          : chosen('ratioBy', values.ratioBy, 'choose what the sheet says: by volume or by weight', 'volume'),
       ratioTolerance: optionalPercent('ratioTolerance', 'ratio tolerance', values.ratioTolerance),
       volumeSolids: read.percent('solids', 'volume solids', values.solids),
       film: {
@@ -91,7 +99,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
             maxFraction: optionalPercent('thinnerLimit', 'thinner limit', values.thinnerLimit),
           }
         : null,
-      inductionMin: read.number('induction', 'induction', values.induction),
+      inductionMin: read.optionalNumber('induction', 'induction', values.induction),
       potLife: table('potLife', 'pot life', values.potLife),
       limits: {
         airMinC: limit('airMinC'),

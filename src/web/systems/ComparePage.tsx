@@ -167,7 +167,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
   ];
   return (
     <Scroller label="Figures">
-      <table className="table-sm table max-w-5xl table-fixed text-base">
+      <table className="table max-w-5xl table-fixed [&_td]:py-2 [&_th]:py-2">
         <caption className="pb-1 text-left text-sm">
           On {show(context.areaM2, 'area')}. Days: overcoat minima end to end at that temperature, one coat a
           day at most. Sanding: by machine, 10 m² an hour (common practice). Costs: by the prices of the packs

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { FAMILIES, type JudgedLayer } from '../../core/system/index.ts';
+import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { StepVerdict } from './StepVerdict.tsx';
 import type { StackContext } from './stackContext.ts';
@@ -25,7 +25,8 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
   if (!step || !product) return null;
   const { sheet } = product;
   // A later version of a sheet may have dropped a method that is planned: it is shown, and refused.
-  const methods = sheet.methods.includes(step.method) ? sheet.methods : [step.method, ...sheet.methods];
+  const allowed = methodsOf(sheet);
+  const methods = allowed.includes(step.method) ? allowed : [step.method, ...allowed];
   const laid = context.laid[step.stepId] ?? 0;
   const toggle = (name: string) => {
     const has = step.colours.includes(name);

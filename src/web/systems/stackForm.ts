@@ -6,6 +6,7 @@ import {
   type FilledStep,
   filmOf,
   type LayOrder,
+  methodsOf,
   type Overrule,
   type StepTask,
   type TaskKind,
@@ -109,7 +110,7 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
 /** A new step of a product, at its sheet's typical film. */
 export function stepOf(product: Product, system: UnitSystem): StepValues {
   const { sheet } = product;
-  const method = sheet.methods[0] ?? 'brush';
+  const method = methodsOf(sheet)[0] ?? 'brush';
   return {
     stepId: uuidv7(),
     productId: product.id,

@@ -1,7 +1,7 @@
 import type { Method } from '../../film/index.ts';
 import type { Family } from '../families.ts';
 import { ANTIFOULINGS, isIn, TREATMENTS } from '../groups.ts';
-import { filmOf } from '../sheet.ts';
+import { filmOf, methodsOf } from '../sheet.ts';
 import type { LayOrder, StepTask } from '../step.ts';
 import {
   agreed,
@@ -25,8 +25,10 @@ const filmBy = (step: SchooledStep, place: SchoolPlace) => {
   const product = productOf(step, place);
   return product && filmOf(product.sheet, step.method);
 };
-const methodBy = (way: string, step: SchooledStep, place: SchoolPlace): Method | undefined =>
-  METHODS[way]?.find((method) => productOf(step, place)?.sheet.methods.includes(method));
+const methodBy = (way: string, step: SchooledStep, place: SchoolPlace): Method | undefined => {
+  const product = productOf(step, place);
+  return METHODS[way]?.find((method) => product && methodsOf(product.sheet).includes(method));
+};
 
 /** A step laid by another method: where that lays another film, in the coats that reach the same in all. */
 function laidBy(step: SchooledStep, method: Method, place: SchoolPlace): SchooledStep {

@@ -1,6 +1,6 @@
 import type { Family, Substrate } from '../families.ts';
 import { isIn } from '../groups.ts';
-import { filmOf } from '../sheet.ts';
+import { filmOf, methodsOf } from '../sheet.ts';
 import type { LayOrder, StepPlan, StepTask } from '../step.ts';
 import type { Choosable } from '../templates/index.ts';
 
@@ -46,7 +46,8 @@ export const agreed = (ways: readonly (string | null)[]): string | null =>
 export function withProduct(step: SchooledStep, { id, sheet }: Choosable): SchooledStep {
   const names = sheet.colours.map((colour) => colour.name);
   const signal = step.signal !== null && names.length > 1 ? (names.at(-1) as string) : null;
-  const method = sheet.methods.includes(step.method) ? step.method : (sheet.methods[0] ?? step.method);
+  const methods = methodsOf(sheet);
+  const method = methods.includes(step.method) ? step.method : (methods[0] ?? step.method);
   return {
     ...step,
     productId: id,
