@@ -35,7 +35,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'copper-on-aluminium',
     verdict: 'no',
-    reason: 'copper eats aluminium: through any scratch in the barrier the plate is the anode',
+    reason:
+      'copper eats aluminium: through any scratch in the barrier the plate is the anode (an antifouling whose sheet does not say is taken to hold it)',
     mark: 'T',
     never: true,
     when: ({ lay, substrate }) => substrate === 'aluminium' && holdsCopper(lay),

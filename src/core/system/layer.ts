@@ -16,7 +16,8 @@ export interface Layer extends Lay {
   /** Fraction of thinner, and what the sheet allows of it: null where it names none. */
   thinner: number;
   thinnerLimit: Pick<AdditionLimit, 'maxFraction'> | null;
-  stopC: number | null;
+  /** Coldest at which it still cures, °C; null: not stated; left out: the cold is no matter, as once it is laid. */
+  stopC?: number | null;
   /** How it is laid, and the ways its sheet allows, none: not stated; left out: not asked. */
   method?: Method;
   methods?: readonly Method[];

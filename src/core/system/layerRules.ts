@@ -1,5 +1,9 @@
 import { degrees, film as microns, type Said, said } from '../units/index.ts';
+import { EPOXIES, isIn } from './groups.ts';
 import type { Judgement, Layer, StackPlace } from './layer.ts';
+
+/** Where epoxies commonly stop curing, °C: winter grades, others [T, handbook part 9]. */
+const EPOXY_STOPS_C = { winter: 5, usual: 10 };
 
 /** A fraction as one says it, to a tenth of a per cent: 8.4 % against 8 % are not both 8 %. */
 const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
@@ -49,13 +53,28 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
   if (layer.method && layer.methods?.length && !layer.methods.includes(layer.method)) {
     add('method-not-on-sheet', 'no', `its sheet does not allow ${layer.method.replaceAll('-', ' ')}`);
   }
-  if (place.coldestC !== null && layer.stopC !== null && place.coldestC < layer.stopC) {
+  const { coldestC } = place;
+  if (coldestC !== null && layer.stopC != null && coldestC < layer.stopC) {
     add(
       'too-cold',
       'condition',
-      said`it stops curing below ${degrees(layer.stopC)}, and ${degrees(place.coldestC)} is expected`,
+      said`it stops curing below ${degrees(layer.stopC)}, and ${degrees(coldestC)} is expected`,
       'heated, or a winter grade instead',
     );
+  }
+  if (
+    coldestC !== null &&
+    layer.stopC === null &&
+    coldestC < EPOXY_STOPS_C.usual &&
+    isIn(EPOXIES, layer.family)
+  ) {
+    found.push({
+      ruleId: 'stop-not-stated',
+      verdict: 'condition',
+      reason: said`its sheet does not say below what it stops curing, commonly ${degrees(EPOXY_STOPS_C.winter)} (winter grades) or ${degrees(EPOXY_STOPS_C.usual)}, and ${degrees(coldestC)} is expected`,
+      condition: 'its maker says it cures so cold',
+      mark: 'T',
+    });
   }
   const { hottestC = null } = place;
   if (hottestC !== null && layer.hottestC != null && hottestC > layer.hottestC) {

@@ -111,7 +111,6 @@ export const layerOf = (family: Family): Layer => ({
   film: null,
   thinner: 0,
   thinnerLimit: null,
-  stopC: null,
 });
 
 /** Faults mended one after the other before it is given up. */

@@ -402,6 +402,16 @@ describe('the air to come', () => {
     expect(ruled({ coldestC: 7, hottestC: 20 })).toEqual(['too-cold']);
     expect(ruled({ coldestC: null })).toEqual([]);
   });
+  it('an epoxy whose sheet gives no stop is asked about below the 10 °C where most do (handbook part 9)', () => {
+    const silent = (family: Family, coldestC: number) => {
+      const layers = [layerOf('epoxy-primer'), { ...layerOf(family), stopC: null }];
+      const found = checkStack(layers, place({ service: 'interior', coldestC })).layers[1]?.judgements ?? [];
+      return found.filter(({ ruleId }) => ruleId === 'stop-not-stated').map(({ mark }) => mark);
+    };
+    expect(silent('epoxy-barrier', 9)).toEqual(['T']);
+    expect(silent('epoxy-barrier', 10)).toEqual([]);
+    expect(silent('one-pack-enamel', 4)).toEqual([]);
+  });
   it('the stricter of air and surface counts, and a sheet that states neither is not judged', () => {
     const limits = (airMaxC: number | null, surfaceMaxC: number | null) => {
       const sheet = SHEETS['Samphire Two Gloss'] as ProductSheet;

@@ -38,14 +38,10 @@ export function judgeSteps(
 ): JudgedStack | null {
   const layers = steps.flatMap((step) => {
     const product = products.find((each) => each.id === step.productId);
-    return product && Number.isFinite(step.dryMicronsPerCoat)
-      ? [
-          {
-            ...layerOfStep(step, product.sheet),
-            ...(isLaid(step, air.laid) ? { stopC: null, hottestC: null } : {}),
-          },
-        ]
-      : [];
+    if (!product || !Number.isFinite(step.dryMicronsPerCoat)) return [];
+    const layer = layerOfStep(step, product.sheet);
+    const { stopC: _cold, hottestC: _heat, ...laid } = layer;
+    return [isLaid(step, air.laid) ? laid : layer];
   });
   return layers.length === steps.length
     ? checkStack(layers, placeOf(area, { coldestC: air.coldestC, hottestC: air.hottestC }))
