@@ -167,7 +167,7 @@ export function converterCourse(input: { rounds: readonly ConverterRound[]; open
   if (!last) {
     return {
       bottle,
-      step: { next: 'coat', why: 'on rust, not on loose rust, not on grease: brush it in, wait a day' },
+      step: { next: 'coat', why: 'brush it in, on rust but neither loose rust nor grease, and wait a day' },
     };
   }
   if (!last.red) return { bottle, step: { next: 'prime', why: 'all black and dry: scuff it, then epoxy' } };
@@ -178,7 +178,7 @@ export function converterCourse(input: { rounds: readonly ConverterRound[]; open
     bottle,
     step: {
       next: 'choose',
-      why: 'red after the third coat comes back: needle gun, spot blast, or a surface-tolerant epoxy with inhibitors. Diesel or water in the pits stops the converter.',
+      why: 'red after the third coat comes back: needle gun, spot blast, or a surface-tolerant epoxy with inhibitors (diesel or water in the pits stops the converter)',
     },
   };
 }

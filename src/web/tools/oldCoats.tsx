@@ -41,8 +41,8 @@ export function ConverterTool() {
         <Problem text={found.problem} />
       ) : (
         <>
-          <output className="block text-lg">
-            {rounds.length} {rounds.length === 1 ? 'coat' : 'coats'} on. {found.value.step.why}.
+          <output className="block text-lg first-letter:uppercase">
+            {rounds.length || 'no'} {rounds.length === 1 ? 'coat' : 'coats'} on; {found.value.step.why}.
           </output>
           {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}.</p>}
           {last && (
