@@ -16,7 +16,7 @@ const WORST: Record<Verdict, number> = { fine: 0, condition: 1, no: 2 };
 const worst = (verdicts: readonly Verdict[]): Verdict =>
   verdicts.reduce<Verdict>((w, each) => (WORST[each] > WORST[w] ? each : w), 'fine');
 
-const word = ({ id, verdict, reason, condition, mark }: Rule): Judgement => ({
+const word = ({ id, verdict, reason, condition, mark }: Rule | ServiceRule): Judgement => ({
   ruleId: id,
   verdict,
   reason,
@@ -110,11 +110,7 @@ function byService(rules: readonly ServiceRule[], layers: readonly Layer[], i: n
     substrate: place.oldCoating === null ? place.substrate : 'existing-paint',
     service: place.service,
   } as const;
-  return rules
-    .filter((rule) => rule.at(stack).includes(i))
-    .map(
-      ({ id, verdict, reason, mark }): Judgement => ({ ruleId: id, verdict, reason, condition: null, mark }),
-    );
+  return rules.filter((rule) => rule.at(stack).includes(i)).map(word);
 }
 
 /** A layer judged as far as the rest of the stack over it cannot change what is said. */

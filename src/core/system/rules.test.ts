@@ -148,6 +148,18 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     expect(judged(way, { substrate: 'steel' }).verdict).toBe('fine');
     expect(joint('epoxy-primer', 'passivating-wash', { substrate: 'steel' }).verdict).toBe('no');
   });
+  it('what is made to be painted over is not the last: filler, tie coat, aggregate; a one-pack primer in the weather', () => {
+    const conditions = (last: Family, service: StackPlace['service']) =>
+      checkStack([layerOf('epoxy-primer'), layerOf(last)], place({ service }))
+        .layers.at(-1)
+        ?.judgements.filter(({ condition }) => condition?.includes('goes over it'))
+        .map(({ verdict, mark }) => [verdict, mark].join());
+    for (const last of ['epoxy-filler', 'tie-coat', 'non-skid'] as const)
+      expect([last, conditions(last, 'interior')]).toEqual([last, ['condition,T']]);
+    expect(conditions('one-pack-undercoat', 'daylight')).toEqual(['condition,T']);
+    expect(conditions('one-pack-undercoat', 'bilge')).toEqual([]);
+    expect(conditions('one-pack-enamel', 'daylight')).toEqual([]);
+  });
   it('a wash or converter is no coat: what comes over it meets the steel through it', () => {
     for (const treatment of ['passivating-wash', 'rust-converter'] as const) {
       expect(said([treatment, 'hard-antifouling'], { substrate: 'steel' })).toContain('antifouling-on-bare');

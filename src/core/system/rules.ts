@@ -52,6 +52,8 @@ export interface ServiceRule {
   id: string;
   verdict: Exclude<Verdict, 'fine'>;
   reason: string;
+  /** What makes it fine, of a condition. */
+  condition?: string;
   mark: Mark;
   /** Speaks of the finished stack only: a coat still to come may mend it. */
   ends?: true;

@@ -4,6 +4,12 @@ import type { ServiceKind, ServiceRule } from './rules.ts';
 
 const weather: readonly ServiceKind[] = ['daylight', 'splash'];
 
+/** The last layer, where it is one of these. */
+function lastOf(families: readonly Family[], wanted: readonly Family[]): number[] {
+  const last = families.at(-1);
+  return last !== undefined && isIn(wanted, last) ? [families.length - 1] : [];
+}
+
 /** Rules of what a stack has to stand [T]. */
 export const SERVICE_RULES: readonly ServiceRule[] = [
   {
@@ -13,10 +19,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
       'epoxy chalks in the sun: it is fine in bilges, behind panels and under antifouling, not as the last coat',
     mark: 'T',
     ends: true,
-    at: ({ families, service }) => {
-      const last = families.length - 1;
-      return last >= 0 && isIn(weather, service) && isIn(EPOXIES, families[last] as Family) ? [last] : [];
-    },
+    at: ({ families, service }) => (isIn(weather, service) ? lastOf(families, EPOXIES) : []),
   },
   {
     id: 'topcoat-under-water',
@@ -67,10 +70,26 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
     reason: 'a wash or converter is no coat: it wants paint over it',
     mark: 'T',
     ends: true,
-    at: ({ families }) => {
-      const last = families.length - 1;
-      return last >= 0 && isIn(TREATMENTS, families[last] as Family) ? [last] : [];
-    },
+    at: ({ families }) => lastOf(families, TREATMENTS),
+  },
+  {
+    id: 'wants-a-coat-over',
+    verdict: 'condition',
+    reason: 'filler drinks water, a tie coat stays open, aggregate sheds: none is made to be the last',
+    condition: 'the coat it is for goes over it',
+    mark: 'T',
+    ends: true,
+    at: ({ families }) => lastOf(families, [...FILLERS, 'tie-coat', 'non-skid']),
+  },
+  {
+    id: 'primer-in-weather',
+    verdict: 'condition',
+    reason: 'a one-pack primer or undercoat is no weather coat: it chalks and takes up water',
+    condition: 'its finish goes over it',
+    mark: 'T',
+    ends: true,
+    at: ({ families, service }) =>
+      isIn(weather, service) ? lastOf(families, ['one-pack-primer', 'one-pack-undercoat']) : [],
   },
   {
     id: 'metal-without-primer',
