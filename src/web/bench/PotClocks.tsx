@@ -95,7 +95,9 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
       <div className="flex flex-wrap items-center gap-2">
         <span className="grow text-sm">
           {pot.batch.inductionMin > 0 && `Ready ${sayTime(ready, zone, now)}. `}
-          {sets !== null && `Sets ${sayTime(sets, zone, now)}. `}
+          {sets === null
+            ? 'Its pot life is not known: stop when it warms or thickens. '
+            : `Sets ${sayTime(sets, zone, now)}. `}
           Never back into the tin.
         </span>
         <button type="button" className="btn target" onClick={() => end('emptied')}>

@@ -123,6 +123,12 @@ describe('mixing', () => {
     const minutesTo = (at: string | null | undefined) =>
       (Date.parse(at ?? '') - Date.parse(pot?.mixedAt ?? '')) / 60_000;
     expect([minutesTo(pot?.inductionEnds), minutesTo(pot?.potEnds)]).toEqual([10, 90]);
+    // Mixed without it, the pot is watched by hand.
+    await user.click(await screen.findByRole('button', { name: 'Thrown away' }));
+    await type(user, 'Pot life now, as the tin has it', '0');
+    for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
+    await user.click(screen.getByRole('button', { name: /Mixed/ }));
+    expect(await screen.findByText(/stop when it warms or thickens/)).toBeDefined();
   });
 
   it('a one-pack has no hardener, no pot life and no label to mistake, but rags that take fire', async () => {
