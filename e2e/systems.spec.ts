@@ -189,3 +189,25 @@ test('blasted steel starts a clock that leads the slip', async ({ page }) => {
   await expect(page.getByRole('heading', { name: /Bare steel: prime with/ })).toBeVisible();
   await expect(page.getByText(/^prime within (3 h 59 min|4 h)/)).toBeVisible();
 });
+
+test('steps typed and not saved are asked about before they are left', async ({ page }) => {
+  const systems = await newArea(page, { name: 'Hatch coaming', Substrate: 'timber', Stands: 'interior' });
+  await page.goto('/rules');
+  await page.goto(systems);
+  await addCoat(page, 'Marram Grey Primer');
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Slip' }).click();
+  const question = page.getByRole('dialog', { name: 'What you typed here is not saved' });
+  await expect(question).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await expect(question).toBeHidden();
+  await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
+  await page.getByRole('link', { name: 'Locker one' }).click();
+  await question.getByRole('button', { name: 'Stay' }).click();
+  await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save system' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: 'Locker one' }).click();
+  await expect(page.getByRole('link', { name: 'Locker one' })).toHaveAttribute('aria-current', 'page');
+  await expect(question).toBeHidden();
+});

@@ -2,6 +2,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm } from 'react-hook-form';
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
+import { useUnsaved } from '../shell/unsaved.ts';
 
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
@@ -26,7 +27,13 @@ interface Props<T extends FieldValues> {
  */
 export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const form = useForm<T>({ defaultValues: props.values });
-  const { isDirty } = form.formState;
+  const { isDirty, isSubmitting } = form.formState;
+  const [sent, setSent] = useState(false);
+  useEffect(() => {
+    const typing = form.watch(() => setSent(false));
+    return () => typing.unsubscribe();
+  }, [form]);
+  useUnsaved(isDirty && !isSubmitting && !sent);
   const fresh = JSON.stringify(props.values);
   // What the form starts from may change while it is open (a pot is mixed, a minute passes): it follows until touched.
   useEffect(() => {
@@ -58,6 +65,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
       try {
         const errors = await props.submit(values as T, over);
         if (errors?.length) place(errors);
+        else setSent(true);
       } catch (error) {
         if (error instanceof ApiProblem && error.problem.status === 409) setClash(error.problem);
         else if (error instanceof ApiProblem && error.problem.errors) place(error.problem.errors);
@@ -119,9 +127,9 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           <button
             type="submit"
             className={`btn btn-primary ${props.large ? 'btn-xl target w-full' : ''}`}
-            disabled={form.formState.isSubmitting}
+            disabled={isSubmitting}
           >
-            {form.formState.isSubmitting ? 'Saving…' : props.button}
+            {isSubmitting ? 'Saving…' : props.button}
           </button>
           {props.beside}
         </div>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { OffsetTable } from '../../core/hull/index.ts';
+import { useUnsaved } from '../shell/unsaved.ts';
 import { type Grid, type GridUnit, toGrid } from './offsetsText.ts';
 
 interface Draft {
@@ -21,6 +22,7 @@ export function useOffsetsDraft(kept: OffsetTable | null, unit: GridUnit): Draft
   const asKept = () => ({ base: kept, grid: kept && toGrid(kept, unit), typed: false });
   const [draft, setDraft] = useState(asKept);
   const [busy, setBusy] = useState(false);
+  useUnsaved(draft.typed && !busy);
   const changed = kept !== draft.base;
   if (changed && !draft.typed) setDraft(asKept());
   return {

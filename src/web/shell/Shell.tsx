@@ -3,6 +3,7 @@ import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-rou
 import { useSlip, useYard } from '../api/queries.ts';
 import { Patterns } from '../state/Patterns.tsx';
 import { useBoatInHand } from './boatInHand.ts';
+import { LeaveGuard } from './LeaveGuard.tsx';
 import { OutboxNotice } from './OutboxNotice.tsx';
 
 interface Place {
@@ -59,6 +60,7 @@ export function Shell() {
         To the work
       </a>
       <Patterns />
+      <LeaveGuard />
       <header className="bg-base-200 border-base-300 no-print flex items-center gap-3 border-b px-3 py-2 md:sticky md:top-0 md:h-dvh md:flex-col md:items-stretch md:gap-0 md:border-r md:border-b-0 md:p-0">
         <Link to="/" className="lettered block text-lg whitespace-nowrap md:px-4 md:pt-4 md:text-xl">
           Jack Plane

@@ -7,6 +7,7 @@ import { useBoat } from '../api/queries.ts';
 import { Asked } from '../parts/Asked.tsx';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { unasked } from '../shell/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { AreaEditor } from './AreaEditor.tsx';
 import { AreaTable } from './AreaTable.tsx';
@@ -44,7 +45,7 @@ function Survey({ view }: { view: BoatView }) {
   const removeArea = async (id: string, name: string) => {
     await api('DELETE', `/areas/${id}`);
     setRemoved({ id, name });
-    go('');
+    unasked(() => go(''));
     await client.invalidateQueries();
   };
   const bringBack = async () => {
@@ -60,7 +61,7 @@ function Survey({ view }: { view: BoatView }) {
     if (!sure) return;
     await api('DELETE', `/boats/${boat.id}`);
     await client.invalidateQueries({ queryKey: ['slip'] });
-    await navigate('/');
+    unasked(() => void navigate('/'));
   };
 
   return (

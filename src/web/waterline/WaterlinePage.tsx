@@ -9,6 +9,7 @@ import { useBoat, useWaterline } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { Asked } from '../parts/Asked.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
+import { useUnsaved } from '../shell/unsaved.ts';
 import { SurveyTabs } from '../survey/SurveyTabs.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit } from './heights.ts';
@@ -62,6 +63,7 @@ function Loft({ view, saved }: { view: BoatView; saved: Waterline }) {
   const result = useMemo(() => tryStrike(view, deferred), [view, deferred]);
   const struck = 'line' in result ? result.line : null;
   const touched = plan !== saved;
+  useUnsaved(touched);
   const change = (some: Partial<Waterline>) => {
     setPlan((was) => ({ ...was, ...some }));
     setSaid(null);
