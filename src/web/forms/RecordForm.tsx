@@ -33,7 +33,8 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     const typing = form.watch(() => setSent(false));
     return () => typing.unsubscribe();
   }, [form]);
-  useUnsaved(isDirty && !isSubmitting && !sent);
+  const unsaved = isDirty && !sent;
+  useUnsaved(unsaved && !isSubmitting);
   const fresh = JSON.stringify(props.values);
   // What the form starts from may change while it is open (a pot is mixed, a minute passes): it follows until touched.
   useEffect(() => {
@@ -86,52 +87,55 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
         }}
       >
         {props.children}
-        {general.length > 0 && (
-          <div role="alert" className="border-error text-error border-l-4 py-1 pl-3 font-semibold">
-            {general.map((message) => (
-              <p key={message}>{message}</p>
-            ))}
-          </div>
-        )}
-        {clash && (
-          <div role="alert" className="border-line space-y-2 border-2 p-3">
-            <p className="font-semibold">{clash.title}: someone else saved this after you opened it.</p>
-            <ul className="list-disc pl-5">
-              {theirs.map(({ field, was, is }) => (
-                <li key={field}>
-                  {props.fieldWords?.[field] ?? field}
-                  {typeof is !== 'object' && ` is now “${String(is)}”, was “${String(was)}”`}
-                  {typeof is === 'object' && ' changed'}
-                </li>
+        {/* Once something is typed the way to save it stays in sight, however long the form. */}
+        <div className={`space-y-2 ${unsaved && !props.large ? 'save-bar' : ''}`}>
+          {general.length > 0 && (
+            <div role="alert" className="border-error text-error border-l-4 py-1 pl-3 font-semibold">
+              {general.map((message) => (
+                <p key={message}>{message}</p>
               ))}
-            </ul>
-            <div className="flex flex-wrap gap-2">
-              {props.takeTheirs && (
-                <button type="button" className="btn" onClick={props.takeTheirs}>
-                  Take theirs
-                </button>
-              )}
-              {current?.version !== undefined && (
-                <button
-                  type="button"
-                  className="btn"
-                  onClick={() => void send({ version: current.version as number })}
-                >
-                  Save mine over it
-                </button>
-              )}
             </div>
+          )}
+          {clash && (
+            <div role="alert" className="border-line space-y-2 border-2 p-3">
+              <p className="font-semibold">{clash.title}: someone else saved this after you opened it.</p>
+              <ul className="list-disc pl-5">
+                {theirs.map(({ field, was, is }) => (
+                  <li key={field}>
+                    {props.fieldWords?.[field] ?? field}
+                    {typeof is !== 'object' && ` is now “${String(is)}”, was “${String(was)}”`}
+                    {typeof is === 'object' && ' changed'}
+                  </li>
+                ))}
+              </ul>
+              <div className="flex flex-wrap gap-2">
+                {props.takeTheirs && (
+                  <button type="button" className="btn" onClick={props.takeTheirs}>
+                    Take theirs
+                  </button>
+                )}
+                {current?.version !== undefined && (
+                  <button
+                    type="button"
+                    className="btn"
+                    onClick={() => void send({ version: current.version as number })}
+                  >
+                    Save mine over it
+                  </button>
+                )}
+              </div>
+            </div>
+          )}
+          <div className="flex flex-wrap items-center gap-2">
+            <button
+              type="submit"
+              className={`btn btn-primary ${props.large ? 'btn-xl target w-full' : ''}`}
+              disabled={isSubmitting}
+            >
+              {isSubmitting ? 'Saving…' : props.button}
+            </button>
+            {props.beside}
           </div>
-        )}
-        <div className="flex flex-wrap items-center gap-2">
-          <button
-            type="submit"
-            className={`btn btn-primary ${props.large ? 'btn-xl target w-full' : ''}`}
-            disabled={isSubmitting}
-          >
-            {isSubmitting ? 'Saving…' : props.button}
-          </button>
-          {props.beside}
         </div>
       </form>
     </FormProvider>

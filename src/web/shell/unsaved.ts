@@ -1,9 +1,20 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
 
-/** What on the page has been typed and not saved, a key for each form. */
+/** What on the page has been typed and not saved, a key for each form; and who wants to hear of it. */
 const unsaved = new Set<object>();
+const listeners = new Set<() => void>();
+const tell = () => {
+  for (const listener of listeners) listener();
+};
 
 export const anyUnsaved = (): boolean => unsaved.size > 0;
+
+/** Whether anything on the page is typed and not saved, for what stands beside a form. */
+export const useAnyUnsaved = (): boolean =>
+  useSyncExternalStore((listener) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  }, anyUnsaved);
 
 /** Says of a form that something typed in it is not saved yet: who would leave the page is asked first. */
 export function useUnsaved(is: boolean): void {
@@ -12,8 +23,10 @@ export function useUnsaved(is: boolean): void {
     if (!is) return;
     const form = key.current;
     unsaved.add(form);
+    tell();
     return () => {
       unsaved.delete(form);
+      tell();
     };
   }, [is]);
 }
@@ -21,5 +34,6 @@ export function useUnsaved(is: boolean): void {
 /** Goes elsewhere unasked: what was typed was of something that has just been removed. */
 export function unasked(go: () => void): void {
   unsaved.clear();
+  tell();
   go();
 }

@@ -7,6 +7,7 @@ import { FAMILIES, fillTemplate, templatesFor } from '../../core/system/index.ts
 import { ApiProblem, api } from '../api/client.ts';
 import { useTemplates } from '../api/queries.ts';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { useAnyUnsaved } from '../shell/unsaved.ts';
 import type { StackContext } from './stackContext.ts';
 import { stepFromTemplate } from './stackForm.ts';
 
@@ -72,8 +73,13 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
       setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
     }
   };
+  const typed = useAnyUnsaved();
   const take = (offer: Offer) => {
-    if (steps.length > 0 && !window.confirm(`Replace the ${steps.length} steps of ${area.name}?`)) return;
+    const lost =
+      steps.length > 0
+        ? `Replace the ${steps.length} steps of ${area.name}?`
+        : typed && `Replace what is typed for ${area.name} and not saved?`;
+    if (lost && !window.confirm(lost)) return;
     void ask(async () => {
       onTaken(await api<StackView>('PUT', `/areas/${area.id}/stack`, { version, steps: offer.steps }));
     });
@@ -137,6 +143,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         )}
         {steps.length > 0 && (
           <>
+            {typed && <p className="text-warning">What is typed below counts once it is saved.</p>}
             <KeepAs onKeep={(name) => ask(() => api('POST', '/templates', { id: uuidv7(), name, steps }))} />
             <LayOnOthers
               others={others}

@@ -256,6 +256,21 @@ describe('a template taken', () => {
     });
     expect((await field(1, 'Coats')).value).toBe('3');
   });
+  it('takes the place of steps that are only typed when that is meant', async () => {
+    const name = `Bottom over it ${uuidv7().slice(-6)}`;
+    await ask('POST', '/templates', { id: uuidv7(), name, steps: [aStep(hard.id)] });
+    const area = await anAreaWith([]);
+    const { user } = await open(area);
+    await user.selectOptions(await screen.findByLabelText('On top of that'), 'Plain barrier');
+    await user.click(screen.getByRole('button', { name: 'Add this coat' }));
+    const confirm = vi.fn(() => false);
+    vi.stubGlobal('confirm', confirm);
+    await user.click(screen.getByRole('button', { name: `Take it ${name}` }));
+    expect(confirm).toHaveBeenCalledWith(expect.stringMatching(/^Replace what is typed for .* not saved\?$/));
+    expect((await step(1)).textContent).toContain('Plain barrier');
+    expect((await kept(area)).steps).toEqual([]);
+    vi.unstubAllGlobals();
+  });
 });
 
 describe('a part that shares the system of its area', () => {
