@@ -68,6 +68,7 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
           </div>
           <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">
             <Mixing
+              key={product.id}
               view={view}
               step={step}
               product={product}
