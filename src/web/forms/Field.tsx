@@ -23,20 +23,47 @@ function messageOf(errors: FieldErrors, name: string): string | undefined {
   return found?.message ?? found?.root?.message;
 }
 
+/** Hint and refusal of a field, and the attributes by which the field names them. */
+function useSaid(name: string, hint?: ReactNode) {
+  const { formState } = useFormContext();
+  const id = useId();
+  const message = messageOf(formState.errors, name);
+  return {
+    id,
+    message,
+    described: {
+      'aria-invalid': message ? true : undefined,
+      'aria-describedby':
+        [hint && `${id}-hint`, message && `${id}-error`].filter(Boolean).join(' ') || undefined,
+    },
+    under: (
+      <>
+        {hint && (
+          <p id={`${id}-hint`} className="pt-1 text-sm opacity-80">
+            {hint}
+          </p>
+        )}
+        {message && (
+          <p id={`${id}-error`} className="text-error pt-1 text-sm font-semibold">
+            {message}
+          </p>
+        )}
+      </>
+    ),
+  } as const;
+}
+const REFUSED = 'border-error border-2';
+
 /** A labelled text field with its unit, hint and refusal. */
 export function Field(props: FieldProps) {
-  const { register, formState } = useFormContext();
-  const id = useId();
-  const message = messageOf(formState.errors, props.name);
-  const described = [props.hint && `${id}-hint`, message && `${id}-error`].filter(Boolean).join(' ');
+  const { register } = useFormContext();
+  const { id, message, described, under } = useSaid(props.name, props.hint);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="label-caps block pb-1">
         {props.label}
       </label>
-      <span
-        className={`input w-full ${props.large ? 'input-xl target' : ''} ${message ? 'border-error border-2' : ''}`}
-      >
+      <span className={`input w-full ${props.large ? 'input-xl target' : ''} ${message ? REFUSED : ''}`}>
         <input
           id={id}
           type={props.type ?? 'text'}
@@ -44,23 +71,13 @@ export function Field(props: FieldProps) {
           autoComplete="off"
           placeholder={props.placeholder}
           list={props.list}
-          aria-invalid={message ? true : undefined}
-          aria-describedby={described || undefined}
+          {...described}
           className="min-w-0 grow"
           {...register(props.name, props.options)}
         />
         {props.unit && <span className="opacity-80">{props.unit}</span>}
       </span>
-      {props.hint && (
-        <p id={`${id}-hint`} className="pt-1 text-sm opacity-80">
-          {props.hint}
-        </p>
-      )}
-      {message && (
-        <p id={`${id}-error`} className="text-error pt-1 text-sm font-semibold">
-          {message}
-        </p>
-      )}
+      {under}
     </div>
   );
 }
@@ -79,9 +96,8 @@ export function SelectField(props: {
   hint?: ReactNode;
   onChosen?: (value: string) => void;
 }) {
-  const { register, formState } = useFormContext();
-  const id = useId();
-  const message = messageOf(formState.errors, props.name);
+  const { register } = useFormContext();
+  const { id, message, described, under } = useSaid(props.name, props.hint);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="label-caps block pb-1">
@@ -89,8 +105,8 @@ export function SelectField(props: {
       </label>
       <select
         id={id}
-        className="select w-full"
-        aria-invalid={message ? true : undefined}
+        className={`select w-full ${message ? REFUSED : ''}`}
+        {...described}
         {...register(props.name, { onChange: (event) => props.onChosen?.(event.target.value) })}
       >
         {props.choices.map(([value, text]) => (
@@ -99,8 +115,7 @@ export function SelectField(props: {
           </option>
         ))}
       </select>
-      {props.hint && <p className="pt-1 text-sm opacity-80">{props.hint}</p>}
-      {message && <p className="text-error pt-1 text-sm font-semibold">{message}</p>}
+      {under}
     </div>
   );
 }
@@ -108,13 +123,20 @@ export function SelectField(props: {
 /** A labelled text of several lines. */
 export function TextArea({ name, label, rows = 2 }: { name: string; label: string; rows?: number }) {
   const { register } = useFormContext();
-  const id = useId();
+  const { id, message, described, under } = useSaid(name);
   return (
     <div>
       <label htmlFor={id} className="label-caps block pb-1">
         {label}
       </label>
-      <textarea id={id} rows={rows} className="textarea w-full" {...register(name)} />
+      <textarea
+        id={id}
+        rows={rows}
+        className={`textarea w-full ${message ? REFUSED : ''}`}
+        {...described}
+        {...register(name)}
+      />
+      {under}
     </div>
   );
 }

@@ -113,6 +113,18 @@ describe('an area', () => {
     await waitFor(async () => expect(await areaNamed('Bottom by girths')).toBeDefined());
   });
 
+  it('a note too long is refused under it, and stays', async () => {
+    const area = anArea(boat.id);
+    await ask('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
+    const note = await screen.findByLabelText<HTMLTextAreaElement>('Note');
+    await user.click(note);
+    await user.paste('x'.repeat(2001));
+    await user.click(screen.getByRole('button', { name: 'Save area' }));
+    const refusal = await screen.findByText(/^note .*2000/);
+    expect(note.getAttribute('aria-describedby')).toBe(refusal.id);
+    expect(note.value).toHaveLength(2001);
+  });
   it('two ways that do not meet are said to disagree, and the chosen one counts', async () => {
     const area = anArea(boat.id, { name: 'Two ways' });
     await ask('POST', '/areas', area);
