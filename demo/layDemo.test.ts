@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import { describe, expect, it } from 'vitest';
 import type { SlipView, StackView } from '../src/contract/index.ts';
 import { productSheet, strict } from '../src/contract/index.ts';
@@ -11,7 +12,7 @@ import { dumpFile } from '../test/migratedDump.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
 import { layDemo } from './layDemo.ts';
 import { SHEETS } from './sheets.ts';
-import { DEMO_BOATS } from './yardPlan.ts';
+import { DEMO_BOATS, DEMO_YARD } from './yardPlan.ts';
 
 it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z'])(
   'laid at %s the demo shows windows of every state, a live pot and a bare area',
@@ -106,7 +107,7 @@ describe('whatever day it is opened on', () => {
     { length: 65 },
     (_, i) => Date.parse('2026-01-01T00:20:00Z') + i * (11 * DAY_MS + 5 * HOUR_MS),
   );
-  it('its coats are laid by day, each in the window of the one below', () => {
+  it('every coat below the last ends in hours of work, and before the next begins', () => {
     for (const now of moments) {
       const span = { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS };
       const air = standInWeather({ seed: 41, ...span, utcOffsetHours: 0 });
@@ -123,6 +124,11 @@ describe('whatever day it is opened on', () => {
         const temps = filmTemps(hours, plan.surroundings ?? { kind: 'open' });
         const ends = coatEnds({ plan, sheets, durationMs, temps, now });
         expect([plan.name, ends.length]).toEqual([plan.name, plan.laid]);
+        for (const [no, end] of ends.slice(0, -1).entries()) {
+          const { hour } = DateTime.fromMillis(end, { zone: DEMO_YARD.zone });
+          expect([plan.name, hour >= 8 && hour < 19]).toEqual([plan.name, true]);
+          expect(end).toBeLessThan((ends[no + 1] as number) - durationMs);
+        }
         // The weather is laid for thirty days back: an older coat would have no air of its own.
         expect(now - (ends[0] ?? now)).toBeLessThan(30 * DAY_MS);
       }

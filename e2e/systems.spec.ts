@@ -192,9 +192,13 @@ test('blasted steel starts a clock that leads the slip', async ({ page }) => {
 
 test('steps typed and not saved are asked about before they are left', async ({ page }) => {
   const systems = await newArea(page, { name: 'Hatch coaming', Substrate: 'timber', Stands: 'interior' });
-  await page.goto('/rules');
   await page.goto(systems);
+  const place = page.getByRole('navigation', { name: 'Areas' }).getByRole('link', { name: 'Hatch coaming' });
+  await page.getByRole('link', { name: 'Locker one' }).click();
+  await place.click();
+  await expect(place).toHaveAttribute('aria-current', 'page');
   await addCoat(page, 'Marram Grey Primer');
+  await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Slip' }).click();
   const question = page.getByRole('dialog', { name: 'What you typed here is not saved' });
   await expect(question).toBeVisible();
@@ -202,8 +206,15 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await page.keyboard.press('Escape');
   await expect(question).toBeHidden();
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
-  await page.getByRole('link', { name: 'Locker one' }).click();
+  await page.goBack();
   await question.getByRole('button', { name: 'Stay' }).click();
+  await expect(question).toBeHidden();
+  await expect(place).toHaveAttribute('aria-current', 'page');
+  const closing = page.waitForEvent('dialog');
+  await page.close({ runBeforeUnload: true });
+  const asked = await closing;
+  expect(asked.type()).toBe('beforeunload');
+  await asked.dismiss();
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();

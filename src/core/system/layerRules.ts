@@ -41,7 +41,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
       'thinner-limit-not-stated',
       'condition',
       'its sheet names the thinner, but not how much of it',
-      'its maker is asked; commonly 5 to 10 %, never more without a word from them',
+      'its maker is asked; commonly 5 to 10 % (common practice), never more without a word from them',
     );
   } else if (limit !== null && layer.thinner > limit + 1e-9) {
     add(

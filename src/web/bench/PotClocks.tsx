@@ -96,7 +96,7 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
         <span className="grow text-sm">
           {pot.batch.inductionMin > 0 && `Ready ${sayTime(ready, zone, now)}. `}
           {sets === null
-            ? 'Its pot life is not known: stop when it warms or thickens. '
+            ? 'Its pot life is not known: stop when it warms or thickens (common practice). '
             : `Sets ${sayTime(sets, zone, now)}. `}
           Never back into the tin.
         </span>

@@ -58,7 +58,7 @@ export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Pro
           {thinner.verdict === 'over-limit' &&
             `It is over the sheet's limit of ${percent(thinner.maxFraction ?? 0)}.`}
           {thinner.verdict === 'limit-not-stated' &&
-            'The sheet does not say how much: ask its maker; commonly 5 to 10 %.'}
+            'The sheet does not say how much: ask its maker; commonly 5 to 10 % (common practice).'}
           {thinner.verdict === 'not-on-sheet' && 'The sheet names no thinner: do not add any.'}
         </p>
       )}
