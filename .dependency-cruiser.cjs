@@ -1,4 +1,4 @@
-/** Import direction (design, part 3): web -> contract, core; server -> contract, core; contract -> core (types only); core -> nothing of ours. */
+/** Import direction (design, part 3): web -> contract, core; server -> contract, core, and within it endpoints -> views -> memory -> rows -> db; contract -> core (types only); core -> nothing of ours. */
 const rank = {
   units: 0,
   air: 1,
@@ -22,6 +22,10 @@ const coreRules = Object.entries(rank).map(([name, level]) => ({
       .join('|')})/`,
   },
 }));
+/** Places of the web, each a folder. */
+const PLACES =
+  'bench|findings|hull|log|materials|settings|slip|stands|survey|systems|tools|waterline|weather|window';
+
 module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
@@ -50,6 +54,64 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/web/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^(src/server|demo)/' },
+    },
+    {
+      name: 'server-not-demo',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^demo/' },
+    },
+    {
+      name: 'endpoints-know-no-sql',
+      comment:
+        'endpoints import neither Drizzle nor the tables nor each other: what they need of the rows has a name there',
+      severity: 'error',
+      from: { path: '^src/server/endpoints/(?!index\\.ts$)' },
+      to: { path: '^node_modules/drizzle-orm|^src/server/(endpoints|db/schema)' },
+    },
+    {
+      name: 'sql-in-its-rooms',
+      severity: 'error',
+      from: { path: '^src/server/', pathNot: '^src/server/(rows|db)/|\\.test\\.ts$' },
+      to: { path: '^node_modules/drizzle-orm|^src/server/db/schema' },
+    },
+    {
+      name: 'rows-downwards',
+      severity: 'error',
+      from: { path: '^src/server/rows/' },
+      to: { path: '^src/server/(endpoints|views|memory|http|air|access|documents|workers)/' },
+    },
+    {
+      name: 'db-downwards',
+      severity: 'error',
+      from: { path: '^src/server/db/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/server/(?!db/)' },
+    },
+    {
+      name: 'views-and-memory-know-no-http',
+      severity: 'error',
+      from: { path: '^src/server/(views|memory|air)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/server/(endpoints|http|access)/|^node_modules/express' },
+    },
+    {
+      name: 'memory-below-views',
+      severity: 'error',
+      from: { path: '^src/server/memory/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/server/views/' },
+    },
+    {
+      name: 'places-apart',
+      comment:
+        'a place of the web imports no other place: only parts, forms, words, api, state, clock, units, workers',
+      severity: 'error',
+      from: { path: `^src/web/(${PLACES})/`, pathNot: '\\.test\\.tsx?$' },
+      to: { path: `^src/web/(${PLACES})/`, pathNot: '^src/web/$1/' },
+    },
+    {
+      name: 'shared-knows-no-place',
+      severity: 'error',
+      from: { path: '^src/web/(parts|forms|words|api|state|clock|units)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: `^src/web/(${PLACES}|shell)/` },
     },
     ...coreRules,
   ],

@@ -1,12 +1,19 @@
 import { defineConfig } from 'vite';
 
-/** The server as one file; packages stay outside it. */
+/** The server, the demo and the thread for heavy work, each as one file; packages stay outside them. */
 export default defineConfig({
   build: {
-    ssr: 'src/server/main.ts',
+    ssr: true,
     outDir: 'dist/server',
     emptyOutDir: true,
     target: 'node20',
-    rollupOptions: { output: { entryFileNames: 'main.js' } },
+    rollupOptions: {
+      input: {
+        main: 'src/server/main.ts',
+        demo: 'demo/main.ts',
+        worker: 'src/server/workers/worker.ts',
+      },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+    },
   },
 });

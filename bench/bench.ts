@@ -1,7 +1,6 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os, { tmpdir } from 'node:os';
 import path from 'node:path';
-import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
@@ -22,10 +21,10 @@ function windowsOfASeason(): void {
     (_, h) => 12 + 6 * Math.sin((h * Math.PI) / 12) + 3 * Math.sin(h / 70),
   );
   const sheets = Object.values(SHEETS);
-  const once = (withEvents: boolean) => {
+  const once = (withEvents: boolean, areas = 60) => {
     // Made anew each time, so that nothing is left over from the run before: four kinds of surroundings.
     const series = [0, 1, 2, 3].map((warmer) => ({ startMs: 0, valuesC: valuesC.map((t) => t + warmer) }));
-    for (let a = 0; a < 60; a++) {
+    for (let a = 0; a < areas; a++) {
       for (let c = 0; c < 8; c++) {
         const laidFromMs = (c * 10 * 24 + a) * HOUR_MS;
         const temps = series[a % 4] as TempSeries;
@@ -41,15 +40,21 @@ function windowsOfASeason(): void {
       }
     }
   };
-  const timed = (withEvents: boolean) =>
+  const timed = (withEvents: boolean, areas = 60) =>
     median(
       Array.from({ length: 15 }, () => {
         const from = performance.now();
-        once(withEvents);
+        once(withEvents, areas);
         return performance.now() - from;
       }),
     );
   say('windows of 60 areas × 8 coats over 90 days of hours', `${timed(false).toFixed(1)} ms`, '50 ms');
+  const [one, four, sixteen] = [15, 60, 240].map((areas) => timed(false, areas)) as [number, number, number];
+  say(
+    '  growth: areas ×1, ×4, ×16',
+    `×1, ×${(four / one).toFixed(1)}, ×${(sixteen / one).toFixed(1)}`,
+    'linear',
+  );
   say('  the same with every other event of each film', `${timed(true).toFixed(1)} ms`, 'none set');
 }
 
@@ -95,8 +100,73 @@ async function slipOfALargeYard(): Promise<void> {
     }
     say(`GET ${screen.replace(/[0-9a-f-]{36}/, ':id')}, p95`, `${p95(times).toFixed(1)} ms`, '50 ms');
   }
+  await afterEveryWrite(server.address, screens, areaId);
+  await sideBySide(server.address);
   await server.stop();
   rmSync(path.dirname(folder), { recursive: true, force: true });
+}
+
+/** The first answer of any screen after each kind of write, and the writes themselves. */
+async function afterEveryWrite(address: string, screens: readonly string[], areaId: string): Promise<void> {
+  const ask = async (method: string, route: string, body?: object) => {
+    const response = await fetch(`${address}/api/v1${route}`, {
+      method,
+      ...(body && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    });
+    if (!response.ok) throw new Error(`${method} ${route}: ${response.status} ${await response.text()}`);
+    return (await response.json()) as Record<string, unknown> & { version: number };
+  };
+  const note = () =>
+    ask('POST', '/log', {
+      id: uuidv7(),
+      areaId,
+      at: new Date().toISOString(),
+      corrects: null,
+      kind: 'note',
+      body: { text: 'measured' },
+    });
+  const changed = async (route: string, over: (n: number) => object) => {
+    const { archived: _a, demo: _d, ...record } = await ask('GET', route);
+    if (route === '/yard') delete record.id;
+    return ask('PUT', route, { ...record, ...over(record.version) });
+  };
+  const products = (await ask('GET', '/products')) as unknown as { id: string }[];
+  const writes: [string, () => Promise<unknown>, rounds: number][] = [
+    ['an entry', note, 30],
+    ['an area', () => changed(`/areas/${areaId}`, (n) => ({ note: `round ${n}` })), 10],
+    ['a sheet', () => changed(`/products/${products[0]?.id}`, () => ({})), 6],
+    ['the yard', () => changed('/yard', (n) => ({ latitude: 50 + (n % 10) / 10 })), 4],
+    ['the air', () => ask('POST', '/weather/stand-in', { days: 10 }), 4],
+  ];
+  for (const [what, write, rounds] of writes) {
+    const [took, next]: [number[], number[]] = [[], []];
+    for (let i = 0; i < rounds; i++) {
+      let began = performance.now();
+      await write();
+      took.push(performance.now() - began);
+      for (const screen of screens) {
+        began = performance.now();
+        await (await fetch(`${address}/api/v1${screen}`)).arrayBuffer();
+        next.push(performance.now() - began);
+      }
+    }
+    say(`write of ${what}, p95`, `${p95(took).toFixed(1)} ms`, what === 'an entry' ? '50 ms' : 'none set');
+    say(`  next GET of any screen after it, p95`, `${p95(next).toFixed(1)} ms`, '50 ms');
+  }
+}
+
+/** Twenty connections asking for the slip at once, again and again. */
+async function sideBySide(address: string): Promise<void> {
+  const times: number[] = [];
+  const asker = async () => {
+    for (let i = 0; i < 10; i++) {
+      const began = performance.now();
+      await (await fetch(`${address}/api/v1/slip`)).arrayBuffer();
+      if (i >= 2) times.push(performance.now() - began);
+    }
+  };
+  await Promise.all(Array.from({ length: 20 }, asker));
+  say('GET /slip, 20 connections side by side, p95', `${p95(times).toFixed(0)} ms`, '250 ms');
 }
 
 /** 196 more boats of 5 areas, each with 20 logged coats: 200 boats and some 20 000 entries. */
@@ -125,9 +195,9 @@ async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> 
       areas.flatMap((a, i) =>
         Array.from({ length: 20 }, (_, coatNo) => {
           const at = new Date(coat.at.getTime() - (20 - coatNo) * 24 * HOUR_MS);
-          const endedAt = new Date(at.getTime() + HOUR_MS).toISOString();
-          const body = { ...coat.body, stepId: (steps[i] as { id: string }).id, coatNo, endedAt };
-          return { ...coat, id: uuidv7(), boatId, areaId: a.id, at, body };
+          const endedAt = new Date(at.getTime() + HOUR_MS);
+          const stepId = (steps[i] as { id: string }).id;
+          return { ...coat, id: uuidv7(), boatId, areaId: a.id, at, stepId, coatNo, endedAt };
         }),
       ),
     );

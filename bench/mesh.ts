@@ -1,7 +1,6 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { performance } from 'node:perf_hooks';
 import { chromium } from '@playwright/test';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import { v7 as uuidv7 } from 'uuid';

@@ -6,10 +6,11 @@ import type { CoatBody } from '../src/contract/index.ts';
 import { filmTemps, HOUR_MS, type SplicedHour } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { lossOf, type ProductSheet, stackNeed } from '../src/core/system/index.ts';
-import { yardAir } from '../src/server/clock/air.ts';
+import { yardAir } from '../src/server/air/yardAir.ts';
 import type { Db, Tx } from '../src/server/db/open.ts';
-import { area, boat, logEntry, product, productSheet, step, yard } from '../src/server/db/schema.ts';
-import { keepHours } from '../src/server/routes/weather.ts';
+import { area, boat, product, productSheet, step, yard } from '../src/server/db/schema.ts';
+import { insertEntry } from '../src/server/rows/log.ts';
+import { insertSeries } from '../src/server/rows/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
 import { laySurvey } from './laySurvey.ts';
@@ -60,7 +61,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
       to: now + 12 * DAY_MS,
       utcOffsetHours,
     });
-    await keepHours(tx, air, { now, simulated: true });
+    await insertSeries(tx, { source: 'stand-in', kind: 'simulated', issuedAt: now, hours: air });
     const hours = await yardAir(tx, now, { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS });
     const products = new Map<string, string>();
     for (const [name, sheet] of Object.entries(SHEETS)) {
@@ -139,12 +140,12 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
       batchIds: [],
       note: '',
     };
-    await tx.insert(logEntry).values({
+    await insertEntry(tx, {
       id: newId(),
       boatId,
       areaId,
       kind: 'coat',
-      at: new Date(end - durationMs),
+      at: new Date(end - durationMs).toISOString(),
       recordedAt: new Date(end),
       corrects: null,
       body,
@@ -181,12 +182,12 @@ async function mixPot(
       ((areaM2 * s.dryMicronsPerCoat) / (1000 * s.sheet.volumeSolids * (1 - lossOf(s.method)))) * 10,
     ) / 10;
   const whole = s.sheet.parts.reduce((sum, part) => sum + part.ratio, 0);
-  await tx.insert(logEntry).values({
+  await insertEntry(tx, {
     id: newId(),
     boatId,
     areaId,
     kind: 'batch',
-    at,
+    at: at.toISOString(),
     recordedAt: at,
     corrects: null,
     body: {

@@ -17,8 +17,9 @@ import {
 } from '../src/core/hull/index.ts';
 import type { MadeMark, ReferenceMark } from '../src/core/waterline/index.ts';
 import type { Tx } from '../src/server/db/open.ts';
-import { toArea, toBoat } from '../src/server/db/rows.ts';
 import { area, bareItem, boat, finding, hullForm, stand, waterline } from '../src/server/db/schema.ts';
+import { toArea } from '../src/server/rows/areas.ts';
+import { toBoat } from '../src/server/rows/boats.ts';
 import { meshOfForm } from './hullMesh.ts';
 import { DEMO_LINE, DEMO_SURVEYS, type DemoSurvey } from './surveyPlan.ts';
 
@@ -202,7 +203,8 @@ async function layMesh({ tx }: Laying, tender: Boat, folder: string | null): Pro
     warnings: ['open edges along the sheer, as is natural'],
     table: offsetsFromMesh({ triangles: placed, stations: 41, waterlines: 36 }),
   };
-  await tx.insert(hullForm).values({ boatId: tender.id, mesh });
+  const meshFile = folder ? `${tender.id}.mesh` : null;
+  await tx.insert(hullForm).values({ boatId: tender.id, mesh, meshFile });
   if (!folder) return;
   await mkdir(`${folder}.files`, { recursive: true });
   await writeFile(path.join(`${folder}.files`, `${tender.id}.mesh`), bytes);

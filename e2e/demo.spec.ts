@@ -79,23 +79,28 @@ test('on a phone the bench is worked with a thumb', async ({ page, request }) =>
   expect(small).toEqual([]);
 });
 
-test('two tabs edit one area: the second is told what changed', async ({ page, context, request }) => {
+test('two tabs edit one area: the second is told what changed, beside what it typed', async ({
+  page,
+  context,
+  request,
+}) => {
   const path = (await addresses(request)).survey ?? '/';
   await page.goto(path);
   await expect(page.getByLabel('Name')).toHaveValue('Bottom port');
   const second = await context.newPage();
   await second.goto(path);
   await second.getByLabel('Note').fill('blisters at station 4');
+  await second.getByLabel('Name').fill('Bottom at port');
   await page.getByLabel('Name').fill('Bottom, port side');
   await page.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Bottom, port side/ })).toBeVisible();
+  // What is typed stays, and beside it stands what it was changed to elsewhere.
+  await expect(second.getByText('Changed to “Bottom, port side” elsewhere')).toBeVisible();
+  await expect(second.getByLabel('Name')).toHaveValue('Bottom at port');
   await second.getByRole('button', { name: 'Save area' }).click();
-  await expect(second.getByRole('alert')).toContainText(
-    'the name is now “Bottom, port side”, was “Bottom port”',
-  );
+  await expect(page.getByRole('row', { name: /Bottom at port/ })).toBeVisible();
+  await second.goto(path);
   await expect(second.getByLabel('Note')).toHaveValue('blisters at station 4');
-  await second.getByRole('button', { name: 'Take theirs' }).click();
-  await expect(second.getByLabel('Name')).toHaveValue('Bottom, port side');
 });
 
 test('an area removed can be brought back, and the back button works', async ({ page, request }) => {

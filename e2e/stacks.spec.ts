@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { SHEETS } from '../demo/sheets.ts';
 import type { AreaInput, SlipView } from '../src/contract/index.ts';
 import { type Family, TEMPLATES } from '../src/core/system/index.ts';
-import { expectAccessible, stacksTest as test } from './yard.ts';
+import { BY_HAND, expectAccessible, stacksTest as test } from './yard.ts';
 
 /** Every typical stack and every forbidden one, walked as a user would; schools, bands, and the work before a coat. */
 
@@ -34,7 +34,7 @@ async function newArea(page: Page, name: string, place: Place) {
     note: '',
     ...place,
   };
-  const answer = await page.request.post('/api/v1/areas', { data: area });
+  const answer = await page.request.post('/api/v1/areas', { data: area, headers: BY_HAND });
   expect(answer.status()).toBe(201);
   return { systems: `/boats/${boat.id}/systems/${area.id}`, bench: `/bench/${area.id}` };
 }

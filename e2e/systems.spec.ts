@@ -200,7 +200,7 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await addCoat(page, 'Marram Grey Primer');
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Slip' }).click();
-  const question = page.getByRole('dialog', { name: 'What you typed here is not saved' });
+  const question = page.getByRole('alertdialog', { name: 'What you typed here is not saved' });
   await expect(question).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Escape');

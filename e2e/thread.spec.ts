@@ -29,7 +29,7 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
   await page.getByLabel('Draught').fill('');
   await page.getByLabel('Mean freeboard').fill('1,1');
   await page.getByRole('button', { name: 'Put her on the slip' }).click();
-  await expect(page.getByText('length over all (m) -9 must be above 0')).toBeVisible();
+  await expect(page.getByText('length over all (m) -9 is below the limit of 0.5')).toBeVisible();
   await expect(page.getByText('waterline length "eight" is not a number')).toBeVisible();
   await expect(page.getByText('beam (m) 1000000000 is above the limit of 40')).toBeVisible();
   await expect(page.getByText('draught is empty')).toBeVisible();
@@ -124,7 +124,7 @@ test('a product sheet is entered from the paper', async ({ page }) => {
   await page.getByLabel(fill('Not before', 2)).fill('soon');
   await page.getByLabel(fill('Without sanding until', 2)).fill('5 d');
   await page.getByRole('button', { name: 'Save sheet' }).click();
-  await expect(page.getByText('parts in the ratio 0 must be above 0').first()).toBeVisible();
+  await expect(page.getByText('parts in the ratio 0 is below the limit of 0.001').first()).toBeVisible();
   await expect(page.getByText('"soon" is not a time such as 45 min, 6 h or 10 d')).toBeVisible();
   await page.getByLabel('Parts').nth(0).fill('3');
   await page.getByLabel('Parts').nth(1).fill('1');
@@ -194,7 +194,7 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
   await page.getByLabel('Began').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
   await page.getByLabel('Used, without thinner').fill('-1');
   await page.getByRole('button', { name: 'Log this coat' }).click();
-  await expect(page.getByText('litres used (l) -1 must be above 0')).toBeVisible();
+  await expect(page.getByText('litres used (l) -1 is below the limit of 0.0001')).toBeVisible();
   await page.getByLabel('Used, without thinner').fill('4.2');
   await page.getByRole('button', { name: 'Log this coat' }).click();
   await expect(page.getByText('Coat logged.')).toBeVisible();

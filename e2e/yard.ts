@@ -93,6 +93,10 @@ export const emptyTest = yardTest(false);
 export const surveyTest = yardTest(false);
 export const systemsTest = yardTest(true);
 export const stacksTest = yardTest(true);
+export const groundTest = yardTest(true);
+
+/** A request beside the page: a browser that writes says from where, here that nobody's page asked. */
+export const BY_HAND = { 'sec-fetch-site': 'none' };
 
 interface AxeResult {
   violations: { id: string; help: string; nodes: { target: string[]; failureSummary: string }[] }[];

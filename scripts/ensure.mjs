@@ -25,8 +25,12 @@ function must(command, args) {
 /** Packages, when they are absent or older than the lock file. */
 export function ensurePackages() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) {
-    console.error(`Node ${process.versions.node} is too old: 20.19 or newer is needed.`);
+  // What the build tool needs: package.json says the same.
+  const good = (major === 20 && minor >= 19) || (major === 22 && minor >= 12) || major > 22;
+  if (!good) {
+    console.error(
+      `Node ${process.versions.node} does not do: 20.19 or a later 20, or 22.12 or newer, is needed.`,
+    );
     process.exit(1);
   }
   const mark = at('node_modules/.package-lock.json');

@@ -11,6 +11,7 @@ const port = clock('Curlew', 'Bottom port');
 const starboard = clock('Curlew', 'Bottom starboard');
 const gig = clock('Peewit', 'Hull outside');
 
+/** @type {[name: string, address: string, size: { width: number; height: number }, how?: { dark?: boolean; press?: string | RegExp; wait?: number; to?: string }][]} */
 const VIEWS = [
   ['slip', '/', DESK],
   ['slip-phone', '/', PHONE],

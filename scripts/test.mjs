@@ -2,9 +2,12 @@ import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuilt, ensureChromium, ensurePackages, root, run } from './ensure.mjs';
 
-// npm test: installs what is missing, then type check, lint, import direction, unit and browser tests.
+// npm test: installs what is missing, then types, lint, import direction, unused code, unit and browser tests.
+// npm run types | lint | unit | browser: one part of it.
+const [only] = process.argv.slice(2);
+const wanted = (part) => only === undefined || only === part;
 ensurePackages();
-ensureChromium();
+if (wanted('browser')) ensureChromium();
 
 const bin = (name) => path.join(root, 'node_modules/.bin', name);
 const reports = path.join(root, '.cache/reports');
@@ -32,7 +35,8 @@ function tally(name, command, args, read) {
     skipped += counts.skipped;
     // A runner may fail without a failing test, e.g. on an error outside one: that counts too.
     if (status !== 0 && counts.failed === 0) failed += 1;
-  } catch (error) {
+  } catch (thrown) {
+    const error = /** @type {Error} */ (thrown);
     console.error(`${name} left no report: ${error.message}`);
     failed += 1;
   }
@@ -40,23 +44,36 @@ function tally(name, command, args, read) {
 
 const report = (file) => JSON.parse(readFileSync(path.join(reports, file), 'utf8'));
 
-check('types', bin('tsc'), ['-p', '.']);
-check('lint and format', bin('biome'), ['check', '--error-on-warnings', '.']);
-check('import direction', bin('depcruise'), ['src']);
-ensureBuilt();
-tally(
-  'unit and server tests',
-  bin('vitest'),
-  ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${path.join(reports, 'vitest.json')}`],
-  () => {
-    const r = report('vitest.json');
-    return { passed: r.numPassedTests, failed: r.numFailedTests, skipped: r.numPendingTests };
-  },
-);
-tally('browser tests', bin('playwright'), ['test'], () => {
-  const { stats } = report('playwright.json');
-  return { passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped };
-});
+if (wanted('types')) {
+  check('types', bin('tsc'), ['-p', '.']);
+  check('types of the scripts', bin('tsc'), ['-p', 'tsconfig.scripts.json']);
+}
+if (wanted('lint')) {
+  check('lint and format', bin('biome'), ['check', '--error-on-warnings', '.']);
+  check('import direction', bin('depcruise'), ['src']);
+  check('unused code', bin('knip'), []);
+}
+if (wanted('unit') || wanted('browser')) ensureBuilt();
+if (wanted('unit'))
+  tally(
+    'unit and server tests',
+    bin('vitest'),
+    [
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${path.join(reports, 'vitest.json')}`,
+    ],
+    () => {
+      const r = report('vitest.json');
+      return { passed: r.numPassedTests, failed: r.numFailedTests, skipped: r.numPendingTests };
+    },
+  );
+if (wanted('browser'))
+  tally('browser tests', bin('playwright'), ['test'], () => {
+    const { stats } = report('playwright.json');
+    return { passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped };
+  });
 
 console.log(`\n${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`);
 process.exit(failed ? 1 : 0);

@@ -37,5 +37,6 @@ export const aClock = (over: Partial<AreaClock>): AreaClock => ({
   ruleBy: null,
   stepsDone: 1,
   stepsAll: 3,
+  failed: null,
   ...over,
 });

@@ -1,10 +1,12 @@
+import 'fake-indexeddb/auto';
 import { request } from 'node:http';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, configure, render, screen } from '@testing-library/react';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { afterAll, afterEach, inject, vi } from 'vitest';
-import { startOutbox } from '../src/web/api/outbox.ts';
+import { afterAll, afterEach, expect, inject, vi } from 'vitest';
+import { makeQueryClient } from '../src/web/api/queryClient.ts';
+import { startQueue } from '../src/web/api/queue.ts';
 import { routes } from '../src/web/routes.tsx';
 import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 
@@ -28,16 +30,20 @@ globalThis.fetch = ((input: RequestInfo | URL, init: RequestInit = {}) =>
       answer.on('data', (part: Buffer) => parts.push(part));
       answer.on('end', () => {
         const status = answer.statusCode ?? 500;
-        resolve(new Response(status === 204 ? null : Buffer.concat(parts).toString(), { status }));
+        const headers = Object.entries(answer.headers).map(([key, value]): [string, string] => [
+          key,
+          String(value),
+        ]);
+        resolve(new Response(status === 204 ? null : Buffer.concat(parts).toString(), { status, headers }));
       });
     });
     sent.on('error', () => reject(new TypeError('fetch failed')));
     sent.end(init.body as string | undefined);
   })) as typeof fetch;
 
-let stopOutbox = () => {};
+let stopQueue = () => {};
 afterEach(() => {
-  stopOutbox();
+  stopQueue();
   cleanup();
 });
 // What a page has still under way ends before its browser is taken away.
@@ -59,9 +65,9 @@ export async function ask<T>(method: string, path: string, body?: unknown): Prom
 /** Opens an address of the app. Answers with the hands of a user, and the news that something changed elsewhere. */
 export async function openPage(path: string) {
   cleanup();
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false, networkMode: 'always' } } });
-  stopOutbox();
-  stopOutbox = startOutbox(() => void client.invalidateQueries());
+  const client = makeQueryClient({ retry: false });
+  stopQueue();
+  stopQueue = startQueue();
   const router = createMemoryRouter(routes, { initialEntries: [path] });
   const user = userEvent.setup();
   render(
@@ -73,6 +79,17 @@ export async function openPage(path: string) {
   );
   await screen.findByRole('heading', { level: 1 });
   return { user, router, news: () => client.invalidateQueries() };
+}
+
+/** Answers the question a page asks before it takes something away, once it has asked what is expected. */
+export async function answer(
+  user: ReturnType<typeof userEvent.setup>,
+  question: RegExp,
+  word: string,
+): Promise<void> {
+  const dialog = await screen.findByRole('alertdialog', { name: question });
+  await user.click(within(dialog).getByRole('button', { name: word }));
+  await waitFor(() => expect(screen.queryByRole('alertdialog')).toBeNull());
 }
 
 /** The server cannot be reached while `work` runs. */

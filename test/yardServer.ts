@@ -25,6 +25,7 @@ export async function yardServer(now: () => number = () => NOON) {
     webFolder: '/nowhere',
     quiet: true,
     now,
+    checkReplies: true,
     dump: await readDump(dumpFile()),
   });
   const ask = async <T>(

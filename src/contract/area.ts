@@ -1,12 +1,12 @@
 import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
-import type { Family, Substrate } from '../core/system/index.ts';
+import type { Family, ServiceKind, Substrate } from '../core/system/index.ts';
 import { families, substrates } from './families.ts';
-import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+import { between, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** What the area has to stand. */
-export type Service = 'immersed' | 'splash' | 'daylight' | 'interior' | 'bilge' | 'tank';
+export type Service = ServiceKind;
 export type Side = 'port' | 'starboard' | 'both' | 'centre';
 
 /** m² by a way other than hand measures, with what it was reckoned from. */
@@ -59,7 +59,7 @@ export interface Area extends AreaInput {
   archived: boolean;
 }
 
-const metres = (label: string) => above0(`${label} (m)`, 200).required();
+const metres = (label: string) => between(`${label} (m)`, 0.001, 200).required();
 
 const shape = Joi.alternatives<Shape>().conditional('.kind', {
   switch: [
@@ -119,7 +119,7 @@ const measure = Joi.object<Measure>({
 
 const estimateFields = {
   way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true }).label('way').required(),
-  areaM2: above0('area (m²)', 10_000).required(),
+  areaM2: between('area (m²)', 0.0001, 10_000).required(),
   spread: between('spread (fraction)', 0, 1).required(),
   basis: text(300).label('basis').required(),
 };
@@ -196,7 +196,7 @@ export const areaInput = objectOf<AreaInput>({ id: id().required(), ...fields })
 export const areaUpdate = objectOf<AreaInput & { version: number }>({
   id: id().required(),
   ...fields,
-  version: Joi.number().integer().min(1).required(),
+  version: version(1),
 });
 
 /** Several areas at once: all of them or none. */

@@ -1,6 +1,5 @@
-import Joi from 'joi';
 import type { BoatKind, Dimensions } from '../core/hull/index.ts';
-import { above0, id, objectOf, oneOf, text, title } from './joi.ts';
+import { between, id, objectOf, oneOf, text, title, version } from './joi.ts';
 
 export interface BoatInput {
   id: string;
@@ -27,11 +26,11 @@ const kinds = oneOf<BoatKind>({
 });
 
 const dimensions = objectOf<Dimensions>({
-  loaM: above0('length over all (m)', 120).required(),
-  lwlM: above0('waterline length (m)', 120).required(),
-  beamM: above0('beam (m)', 40).required(),
-  draughtM: above0('draught (m)', 12).required(),
-  freeboardM: above0('freeboard (m)', 12).required(),
+  loaM: between('length over all (m)', 0.5, 120).required(),
+  lwlM: between('waterline length (m)', 0.5, 120).required(),
+  beamM: between('beam (m)', 0.1, 40).required(),
+  draughtM: between('draught (m)', 0.01, 12).required(),
+  freeboardM: between('freeboard (m)', 0.01, 12).required(),
 })
   .custom((value: Dimensions, helpers) =>
     value.lwlM > value.loaM ? helpers.error('dimensions.lwl', { lwl: value.lwlM, loa: value.loaM }) : value,
@@ -49,5 +48,5 @@ export const boatInput = objectOf<BoatInput>({ id: id().required(), ...fields })
 export const boatUpdate = objectOf<BoatInput & { version: number }>({
   id: id().required(),
   ...fields,
-  version: Joi.number().integer().min(1).required(),
+  version: version(1),
 });

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { CureSheet, CurvePoint, FilmEvent, OvercoatRule } from '../core/cure/index.ts';
 import { families } from './families.ts';
-import { above0, between, objectOf } from './joi.ts';
+import { between, objectOf } from './joi.ts';
 
 const TEN_YEARS_MIN = 5_256_000;
 
@@ -11,7 +11,7 @@ export const points = (label: string, least = 1) =>
     .items(
       objectOf<CurvePoint>({
         tempC: between(`${label}: temperature (°C)`, -40, 80).required(),
-        minutes: above0(`${label}: time (min)`, TEN_YEARS_MIN).required(),
+        minutes: between(`${label}: time (min)`, 0.1, TEN_YEARS_MIN).required(),
       }),
     )
     .min(least)

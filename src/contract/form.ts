@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { HullCuts, Hydrostatics, OffsetTable, Placement, Zone } from '../core/hull/index.ts';
 import { zoneOf } from './area.ts';
-import { above0, between, objectOf, oneOf, title } from './joi.ts';
+import { between, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** What is kept of a mesh besides the file itself: how it lies, how it was cut, and what that gave. */
 export interface MeshRecord {
@@ -105,7 +105,7 @@ const cuts = objectOf<HullCuts>({
   sheer: Joi.object({
     aftM: height('sheer aft'),
     foreM: height('sheer forward'),
-    lengthM: above0('length (m)', 200).required(),
+    lengthM: between('length (m)', 0.1, 200).required(),
   })
     .allow(null)
     .required(),
@@ -128,8 +128,8 @@ const hydrostatics = objectOf<Hydrostatics>({
 
 const mesh = objectOf<MeshRecord>({
   fileName: title('file name').max(200).required(),
-  bytes: above0('size of the file', 400 * 1024 * 1024).required(),
-  faces: above0('faces', 20_000_000).integer().required(),
+  bytes: between('size of the file', 1, 400 * 1024 * 1024).required(),
+  faces: between('faces', 1, 20_000_000).integer().required(),
   placement: placement.required(),
   cuts: cuts.required(),
   zones: Joi.array()
@@ -144,7 +144,7 @@ const mesh = objectOf<MeshRecord>({
     .max(16)
     .required(),
   hydrostatics: hydrostatics.allow(null).required(),
-  warnings: Joi.array().items(Joi.string().max(400)).max(20).required(),
+  warnings: Joi.array().items(text(400)).max(20).required(),
   table: table.required(),
 });
 
@@ -155,5 +155,5 @@ export const hullFormInput = objectOf<HullFormInput>({
     .allow(null)
     .label('form drawn by')
     .required(),
-  version: Joi.number().integer().min(0).required(),
+  version: version(0),
 });

@@ -1,13 +1,18 @@
 export * from './area.ts';
 export * from './boat.ts';
+export * from './changes.ts';
 export * from './form.ts';
 export * from './formats/marksCsv.ts';
 export * from './formats/offsetsCsv.ts';
+export * from './formats/safeCsv.ts';
 export * from './formats/sheetsCsv.ts';
 export { strict } from './joi.ts';
 export * from './log.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
+export * from './replies/clocks.ts';
+export * from './replies/records.ts';
+export * from './replies/views.ts';
 export * from './stack.ts';
 export * from './survey.ts';
 export type * from './views.ts';

@@ -14,13 +14,16 @@ export const messages: Joi.LanguageMessages = {
   'string.guid': '{#label} "{#value}" is not an id',
   'string.isoDate': '{#label} "{#value}" is not a time',
   'string.base': '{#label} "{#value}" is not text',
+  'string.untellable': '{#label} holds a character that cannot be shown',
+  'string.trim': '{#label} "{#value}" begins or ends with blanks',
+  'time.day': '{#label} "{#value}" is not a day of the calendar between 1900 and 2200',
   'string.pattern.base': '{#label} "{#value}" is not of the expected form',
   'number.base': '{#label} "{#value}" is not a number',
   'number.unsafe': '{#label} {#value} is beyond any sensible size',
   'number.infinity': '{#label} {#value} is not a finite number',
   'number.min': '{#label} {#value} is below the limit of {#limit}',
   'number.max': '{#label} {#value} is above the limit of {#limit}',
-  'number.greater': '{#label} {#value} must be above {#limit}',
+  'number.tiny': '{#label} {#value} is too small to be meant',
   'number.integer': '{#label} {#value} must be a whole number',
   'array.min': '{#label} has {#value.length} entries, needs at least {#limit}',
   'array.max': '{#label} has {#value.length} entries, takes at most {#limit}',
@@ -41,17 +44,70 @@ export const strict: Joi.ValidationOptions = {
 /** A client-made UUIDv7. */
 export const id = () => Joi.string().guid({ version: ['uuidv7'] });
 
-/** An instant as ISO 8601 with its offset or Z. */
+const INSTANT =
+  /^(\d{4}-\d\d-\d\d)T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,3})?)?(Z|[+-]([01]\d|2[0-3]):[0-5]\d)$/;
+const DAY = /^\d{4}-\d\d-\d\d$/;
+const [FIRST_YEAR, LAST_YEAR] = [1900, 2200];
+
+/** Whether `YYYY-MM-DD` is a day that a calendar has, within the years a boat's record can hold. */
+function isDay(text: string): boolean {
+  const [year = 0, month = 0, day = 0] = text.split('-').map(Number);
+  if (!(year >= FIRST_YEAR && year <= LAST_YEAR)) return false;
+  const date = new Date(Date.UTC(year, month - 1, day));
+  return date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+}
+
+/** An instant as ISO 8601 with its offset or Z, on a day that exists, in 1900–2200. */
 export const instant = () =>
-  Joi.string().pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?(Z|[+-]\d\d:\d\d)$/);
+  Joi.string()
+    .pattern(INSTANT)
+    .custom((value: string, helpers) =>
+      !INSTANT.test(value) || isDay(value.slice(0, 10)) ? value : helpers.error('time.day'),
+    );
 
-export const text = (most: number) => Joi.string().allow('').max(most);
-export const title = (label: string) => Joi.string().trim().min(1).max(80).label(label);
+/** A calendar day, `YYYY-MM-DD`. */
+export const day = (label: string) =>
+  Joi.string()
+    .pattern(DAY)
+    .custom((value: string, helpers) =>
+      !DAY.test(value) || isDay(value) ? value : helpers.error('time.day'),
+    )
+    .label(label);
 
-/** A number above 0 up to `most`. */
-export const above0 = (label: string, most: number) => Joi.number().greater(0).max(most).label(label);
+/** Control characters that no text holds, and halves of characters: neither can be kept or shown. */
+// biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
+const UNTELLABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]|\p{Surrogate}/u;
+
+const sayable = (value: string, helpers: Joi.CustomHelpers) =>
+  UNTELLABLE.test(value) ? helpers.error('string.untellable') : value;
+
+export const text = (most: number) => Joi.string().allow('').max(most).custom(sayable);
+/** Text that must say something: a file's content. */
+export const content = (label: string, most: number) =>
+  Joi.string().min(1).max(most).custom(sayable).label(label);
+/** Text that must say something, without blanks at its ends. */
+export const line = (label: string, least: number, most: number) =>
+  Joi.string().trim().min(least).max(most).custom(sayable).label(label);
+export const title = (label: string) => line(label, 1, 80);
+
+/** Nothing measured in a yard is so small and yet not nothing; such a figure would blow up what is divided by it. */
+const TINIEST = 1e-9;
+
+/** A number within its least and most sensible values. */
 export const between = (label: string, least: number, most: number) =>
-  Joi.number().min(least).max(most).label(label);
+  Joi.number()
+    .min(least)
+    .max(most)
+    .custom((value: number, helpers) =>
+      // One refusal a fault: what is out of bounds is said to be that.
+      value >= least && value <= most && value !== 0 && Math.abs(value) < TINIEST
+        ? helpers.error('number.tiny')
+        : value,
+    )
+    .label(label);
+
+/** The version of a record that is written against. */
+export const version = (least: 0 | 1) => Joi.number().integer().min(least).max(1e9).required();
 
 /** One of the keys of a record that the type checker holds complete. */
 export const oneOf = <T extends string>(keys: Record<T, true>) =>

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { StepTask } from '../core/system/index.ts';
-import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { taskFields } from './stack.ts';
 
 /** Air and surface at the work, as typed or as the series had it. */
@@ -129,29 +129,29 @@ const tool = Joi.object<MeasuringTool>({
     'counted-cups': true,
     pump: true,
   }).required(),
-  stepG: above0('scale step (g)', 1000),
-  stepMl: above0('step (ml)', 5000),
-  potDiameterMm: above0('pot diameter (mm)', 1000),
-  stepMm: above0('stick step (mm)', 100),
-  cupMl: above0('cup (ml)', 20_000),
-  strokeMl: above0('stroke (ml)', 5000),
+  stepG: between('scale step (g)', 0.001, 1000),
+  stepMl: between('step (ml)', 0.01, 5000),
+  potDiameterMm: between('pot diameter (mm)', 5, 1000),
+  stepMm: between('stick step (mm)', 0.1, 100),
+  cupMl: between('cup (ml)', 0.1, 20_000),
+  strokeMl: between('stroke (ml)', 0.01, 5000),
 });
 
 const step = {
   stepId: id().label('step').required(),
   coatNo: between('coat number', 0, 30).integer().required(),
   productId: id().label('product').required(),
-  sheetVersion: Joi.number().integer().min(1).label('sheet version').required(),
+  sheetVersion: version(1).label('sheet version'),
 };
 
-const batch = objectOf<BatchBody>({
+export const batchBody = objectOf<BatchBody>({
   ...step,
-  litres: above0('batch (l)', 1000).required(),
+  litres: between('batch (l)', 0.0001, 1000).required(),
   pours: Joi.array()
     .items(
       Joi.object({
         name: title('part').required(),
-        amount: above0('amount', 1_000_000).required(),
+        amount: between('amount', 0.001, 1_000_000).required(),
         unit: Joi.valid('g', 'ml').required(),
       }),
     )
@@ -163,7 +163,7 @@ const batch = objectOf<BatchBody>({
   thinnerLitres: between('thinner (l)', 0, 500).required(),
   potTempC: between('temperature of the pot (°C)', -20, 60).required(),
   inductionMin: between('induction (min)', 0, 240).required(),
-  potLifeMin: above0('pot life (min)', 100_000).allow(null).required(),
+  potLifeMin: between('pot life (min)', 0.5, 100_000).allow(null).required(),
 });
 
 const conditions = objectOf<LoggedConditions>({
@@ -183,9 +183,9 @@ const coat = objectOf<CoatBody>({
     'conventional-spray': true,
     'airless-spray': true,
   }).required(),
-  litres: above0('litres used (l)', 2000).required(),
+  litres: between('litres used (l)', 0.0001, 2000).required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
-  areaM2: above0('area covered (m²)', 10_000).required(),
+  areaM2: between('area covered (m²)', 0.0001, 10_000).required(),
   endedAt: instant().label('end').required(),
   conditions: conditions.allow(null).required(),
   batchIds: Joi.array().items(id()).max(50).unique().required(),
@@ -193,7 +193,7 @@ const coat = objectOf<CoatBody>({
 });
 
 const bodies: Record<EntryKind, Joi.ObjectSchema> = {
-  batch,
+  batch: batchBody,
   coat,
   'batch-end': objectOf<BatchEndBody>({
     batchId: id().required(),
@@ -217,9 +217,9 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
     outcome: Joi.valid('done', 'faults').label('outcome').required(),
     remark: text(1000).label('remark').required(),
   }),
-  note: objectOf<NoteBody>({ text: Joi.string().trim().min(1).max(4000).label('note').required() }),
+  note: objectOf<NoteBody>({ text: line('note', 1, 4000).required() }),
   strike: objectOf<StrikeBody>({
-    reason: Joi.string().trim().min(1).max(400).label('reason').required(),
+    reason: line('reason', 1, 400).required(),
   }),
 };
 
@@ -235,4 +235,22 @@ export const entryInput = Joi.object({
     // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
     switch: Object.entries(bodies).map(([kind, schema]) => ({ is: kind, then: schema.required() })),
   }),
+});
+
+/** Which page of a boat's log. */
+export interface LogQuery {
+  /** Older than this cursor, as the page before gave it. */
+  before?: string;
+  /** Entries a page; digits, since a query is text. */
+  limit?: string;
+}
+
+export const logQuery = objectOf<LogQuery>({
+  before: Joi.string()
+    .pattern(/^\d{1,15}\.\d{1,15}\.[0-9a-f-]{36}$/)
+    .label('before'),
+  limit: Joi.string()
+    .pattern(/^([1-9]\d?|[1-4]\d\d|500)$/)
+    .label('limit')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–500 entries' }),
 });

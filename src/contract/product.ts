@@ -12,7 +12,7 @@ import type {
 } from '../core/system/index.ts';
 import { cureSheet, points } from './cureSheet.ts';
 import { families, substrates } from './families.ts';
-import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
+import { between, content, id, objectOf, oneOf, text, title, version } from './joi.ts';
 
 export interface ProductInput {
   id: string;
@@ -38,9 +38,9 @@ const nullable = (label: string, least: number, most: number) =>
   between(label, least, most).allow(null).required();
 
 const film = objectOf<ProductSheet['film']>({
-  min: above0('least film (µm)', 10_000).required(),
-  typical: above0('typical film (µm)', 10_000).required(),
-  max: above0('most film (µm)', 10_000).required(),
+  min: between('least film (µm)', 0.5, 10_000).required(),
+  typical: between('typical film (µm)', 0.5, 10_000).required(),
+  max: between('most film (µm)', 0.5, 10_000).required(),
 })
   .custom((film: ProductSheet['film'], helpers) =>
     film.min <= film.typical && film.typical <= film.max ? film : helpers.error('film.order', { ...film }),
@@ -56,8 +56,8 @@ export const productSheet = objectOf<ProductSheet>({
     .items(
       objectOf<MixPart>({
         name: title('name of the part').required(),
-        ratio: above0('parts in the ratio', 1000).required(),
-        densityKgPerL: above0('density (kg/l)', 10).allow(null).required(),
+        ratio: between('parts in the ratio', 0.001, 1000).required(),
+        densityKgPerL: between('density (kg/l)', 0.1, 10).allow(null).required(),
       }),
     )
     .min(1)
@@ -66,7 +66,7 @@ export const productSheet = objectOf<ProductSheet>({
     .required(),
   ratioBy: Joi.valid('volume', 'weight').label('ratio by').required(),
   ratioTolerance: between('ratio tolerance (fraction)', 0, 0.5).allow(null).required(),
-  volumeSolids: above0('volume solids (fraction)', 1).required(),
+  volumeSolids: between('volume solids (fraction)', 0.01, 1).required(),
   film: film.required(),
   byMethod: Joi.array()
     .items(
@@ -144,7 +144,7 @@ export const productSheet = objectOf<ProductSheet>({
         kind: oneOf<Additive['kind']>({ accelerator: true, retarder: true, roller: true, other: true })
           .label('kind of additive')
           .required(),
-        maxMlPerLitre: above0('additive, at most (ml/l)', 500).allow(null).required(),
+        maxMlPerLitre: between('additive, at most (ml/l)', 0.01, 500).allow(null).required(),
       }),
     )
     .max(8)
@@ -154,7 +154,7 @@ export const productSheet = objectOf<ProductSheet>({
   packs: Joi.array()
     .items(
       objectOf<Pack>({
-        litres: above0('pack (l)', 1000).required(),
+        litres: between('pack (l)', 0.001, 1000).required(),
         price: between('price', 0, 1_000_000).allow(null).required(),
       }),
     )
@@ -162,7 +162,7 @@ export const productSheet = objectOf<ProductSheet>({
     .unique('litres')
     .label('packs')
     .required(),
-  shelfMonths: above0('shelf life (months)', 240).allow(null).required(),
+  shelfMonths: between('shelf life (months)', 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({
     cleanliness: oneOf<Cleanliness>({
       'Sa 1': true,
@@ -187,10 +187,10 @@ export const productInput = objectOf<ProductInput>({ id: id().required(), ...fie
 export const productUpdate = objectOf<ProductInput & { version: number }>({
   id: id().required(),
   ...fields,
-  version: Joi.number().integer().min(1).required(),
+  version: version(1),
 });
 
 /** Many sheets at once, as a CSV file. */
 export const sheetsImport = objectOf<{ csv: string }>({
-  csv: Joi.string().min(1).max(2_000_000).label('CSV').required(),
+  csv: content('CSV', 2_000_000).required(),
 });

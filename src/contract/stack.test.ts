@@ -30,7 +30,7 @@ describe('a step at the border', () => {
     [
       'a film of nothing',
       { dryMicronsPerCoat: 0 },
-      'steps.0.dryMicronsPerCoat: dry film a coat (µm) 0 must be above 0',
+      'steps.0.dryMicronsPerCoat: dry film a coat (µm) 0 is below the limit of 0.5',
     ],
     [
       'thinner by the half',
@@ -62,7 +62,7 @@ describe('a step at the border', () => {
     [
       'a band of nothing',
       { band: { name: 'edge', areaM2: 0 } },
-      'steps.0.band.areaM2: band (m²) 0 must be above 0',
+      'steps.0.band.areaM2: band (m²) 0 is below the limit of 0.0001',
     ],
     ['a band without a name', { band: { name: ' ', areaM2: 1 } }, 'steps.0.band.name: name of the band'],
     [

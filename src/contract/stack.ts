@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
 import type { Band, LayOrder, Overrule, PlannedTask, TaskKind } from '../core/system/index.ts';
-import { above0, between, id, objectOf, oneOf, text, title } from './joi.ts';
+import { between, id, line, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** One step of an area's system: a product in so many coats. */
 export interface Step {
@@ -52,54 +52,49 @@ export const taskFields = {
 };
 const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
 
-const steps = Joi.array()
-  .items(
-    objectOf<Step>({
-      id: id().required(),
-      productId: id().label('product').required(),
-      coats: between('coats', 1, 20).integer().required(),
-      dryMicronsPerCoat: above0('dry film a coat (µm)', 5000).required(),
-      method: oneOf<Method>({
-        brush: true,
-        roller: true,
-        'roll-and-tip': true,
-        'conventional-spray': true,
-        'airless-spray': true,
-      })
-        .label('method')
-        .required(),
-      thinner: between('thinner (fraction)', 0, 0.5).required(),
-      colours: Joi.array().items(Joi.string().max(80)).min(1).max(6).label('colours').required(),
-      signal: Joi.string().max(80).label('signal colour').allow(null).required(),
-      extraCoats: between('extra coats', 0, 10).integer().required(),
-      before: Joi.array().items(task).max(12).unique('id').label('work before').required(),
-      sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
-      band: objectOf<Band>({
-        name: title('name of the band').required(),
-        areaM2: above0('band (m²)', 10_000).required(),
-      })
-        .allow(null)
-        .required(),
-      order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true })
-        .label('way it is worked over the area')
-        .allow(null)
-        .required(),
-      overrule: objectOf<Overrule>({
-        ruleIds: Joi.array().items(Joi.string().max(60)).min(1).max(20).unique().required(),
-        reason: Joi.string().trim().min(8).max(600).label('reason for overruling').required(),
-      })
-        .allow(null)
-        .required(),
-    }),
-  )
-  .max(30)
-  .unique('id')
-  .label('steps')
-  .required();
+export const stackStep = objectOf<Step>({
+  id: id().required(),
+  productId: id().label('product').required(),
+  coats: between('coats', 1, 20).integer().required(),
+  dryMicronsPerCoat: between('dry film a coat (µm)', 0.5, 5000).required(),
+  method: oneOf<Method>({
+    brush: true,
+    roller: true,
+    'roll-and-tip': true,
+    'conventional-spray': true,
+    'airless-spray': true,
+  })
+    .label('method')
+    .required(),
+  thinner: between('thinner (fraction)', 0, 0.5).required(),
+  colours: Joi.array().items(text(80)).min(1).max(6).label('colours').required(),
+  signal: text(80).label('signal colour').allow(null).required(),
+  extraCoats: between('extra coats', 0, 10).integer().required(),
+  before: Joi.array().items(task).max(12).unique('id').label('work before').required(),
+  sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
+  band: objectOf<Band>({
+    name: title('name of the band').required(),
+    areaM2: between('band (m²)', 0.0001, 10_000).required(),
+  })
+    .allow(null)
+    .required(),
+  order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true })
+    .label('way it is worked over the area')
+    .allow(null)
+    .required(),
+  overrule: objectOf<Overrule>({
+    ruleIds: Joi.array().items(text(60)).min(1).max(20).unique().required(),
+    reason: line('reason for overruling', 8, 600).required(),
+  })
+    .allow(null)
+    .required(),
+});
+
+const steps = Joi.array().items(stackStep).max(30).unique('id').label('steps').required();
 
 export const stackInput = objectOf<StackInput>({
   steps,
-  version: Joi.number().integer().min(1).required(),
+  version: version(1),
 });
 
 /** One stack laid on several areas at once. */

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { FindingGrade, FindingKind, Judged } from '../core/inspect/index.ts';
-import { above0, between, id, instant, objectOf, oneOf, text, title } from './joi.ts';
+import { between, day, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** Something the boat stands on, which hides a patch of her. */
 export type StandKind = 'stand' | 'block' | 'cradle' | 'sling';
@@ -79,7 +79,7 @@ export interface Finding extends FindingInput, Judged {
   archived: boolean;
 }
 
-const version = Joi.number().integer().min(1).required();
+const atVersion = version(1);
 
 const standFields = {
   boatId: id().required(),
@@ -90,20 +90,16 @@ const standFields = {
   side: oneOf<StandInput['side']>({ port: true, starboard: true, centre: true }).label('side').required(),
   xM: between('place along the boat (m)', -5, 125).required(),
   zM: between('height above the waterline (m)', -15, 15).required(),
-  lengthM: above0('length of the pad (m)', 5).required(),
-  widthM: above0('width of the pad (m)', 5).required(),
-  shiftOn: Joi.string()
-    .pattern(/^\d{4}-\d\d-\d\d$/)
-    .label('day of the shift')
-    .allow(null)
-    .required(),
+  lengthM: between('length of the pad (m)', 0.01, 5).required(),
+  widthM: between('width of the pad (m)', 0.01, 5).required(),
+  shiftOn: day('day of the shift').allow(null).required(),
   note: text(500).label('note').required(),
 };
 export const standInput = objectOf<StandInput>({ id: id().required(), ...standFields });
 export const standUpdate = objectOf<StandInput & { version: number }>({
   id: id().required(),
   ...standFields,
-  version,
+  version: atVersion,
 });
 export const standWithPatches = objectOf<StandWithPatches>({
   stand: standInput.required(),
@@ -137,7 +133,7 @@ export const bareItemInput = objectOf<BareItemInput>({ id: id().required(), ...b
 export const bareItemUpdate = objectOf<BareItemInput & { version: number }>({
   id: id().required(),
   ...bareFields,
-  version,
+  version: atVersion,
 });
 
 const findingFields = {
@@ -189,5 +185,5 @@ export const findingInput = objectOf<FindingInput>({ id: id().required(), ...fin
 export const findingUpdate = objectOf<FindingInput & { version: number }>({
   id: id().required(),
   ...findingFields,
-  version,
+  version: atVersion,
 });

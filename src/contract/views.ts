@@ -98,6 +98,8 @@ export interface AreaClock {
   ruleBy: string | null;
   stepsDone: number;
   stepsAll: number;
+  /** Why its clock could not be worked out, in state `failed`; else null. */
+  failed: string | null;
 }
 
 /** A pot that is live or has set and still stands there. */
@@ -127,6 +129,20 @@ export interface SlipView {
   more: number;
   /** The air now, where a series covers it. */
   air: WeatherHour | null;
+  disk: DiskRoom;
+}
+
+/** Room on the disk that holds the yard. */
+export interface DiskRoom {
+  freeBytes: number;
+  /** `low`: to be told in time; `full`: nothing more is taken until something is freed. */
+  state: 'fine' | 'low' | 'full';
+}
+
+/** The air over the yard, hour by hour. */
+export interface WeatherView {
+  now: string;
+  hours: WeatherHour[];
 }
 
 export interface BoatView {
@@ -206,7 +222,12 @@ export interface LogView {
   /** The clocks of the areas still in the survey, and the hull, for the drawing. */
   clocks: AreaClock[];
   form: OffsetTable | null;
+  /** One page, newest first. */
   entries: Entry[];
+  /** Asks for the page of older entries; null: these were the last. */
+  next: string | null;
+  /** How many entries the boat has in all. */
+  total: number;
   /** Rules overruled on the boat's stacks, with the reason given. */
   overruled: { areaId: string; productName: string; ruleIds: string[]; reason: string }[];
   products: Record<string, { name: string; volumeSolids: number; version: number }>;

@@ -7,7 +7,7 @@ import type {
   ReferenceMark,
   StripeShape,
 } from '../core/waterline/index.ts';
-import { above0, between, id, objectOf, oneOf, text } from './joi.ts';
+import { between, id, objectOf, oneOf, text, version } from './joi.ts';
 
 /** How heights above the datum are read. */
 export type Datum = 'laser' | 'water-level' | 'plank';
@@ -61,10 +61,10 @@ export const waterlineInput = objectOf<WaterlineInput>({
     .required(),
   marks: Joi.array().items(referenceMark).max(200).unique('id').label('marks').required(),
   heelDeg: between('heel (°)', -45, 45).allow(null).required(),
-  markErrorMm: above0('error of a mark (mm)', 200).required(),
+  markErrorMm: between('error of a mark (mm)', 0.1, 200).required(),
   addedKg: between('weight still to come (kg)', -50_000, 100_000).required(),
   densityKgM3: between('density of the water (kg/m³)', 950, 1100).required(),
-  waterplaneM2: above0('waterplane (m²)', 5000).allow(null).required(),
+  waterplaneM2: between('waterplane (m²)', 0.1, 5000).allow(null).required(),
   slopMm: between('slop allowance (mm)', -500, 1000).required(),
   stationStepM: between('distance between stations (m)', 0.05, 5).required(),
   madeMarks: Joi.array().items(madeMark).max(1000).unique('id').label('marks made').required(),
@@ -72,5 +72,13 @@ export const waterlineInput = objectOf<WaterlineInput>({
   useFair: Joi.boolean().required(),
   stripe: stripe.allow(null).label('stripe').required(),
   note: text(2000).label('note').required(),
-  version: Joi.number().integer().min(0).required(),
+  version: version(0),
+});
+
+/** Marks made by hand along the hull, added to those that are there: a second reading at a place takes the first one's. */
+export interface MadeMarksInput {
+  marks: MadeMark[];
+}
+export const madeMarksInput = objectOf<MadeMarksInput>({
+  marks: Joi.array().items(madeMark).min(1).max(200).unique('id').label('marks made').required(),
 });

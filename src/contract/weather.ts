@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { objectOf } from './joi.ts';
+import { objectOf, text } from './joi.ts';
 
 export interface WeatherHour {
   at: string;
@@ -23,7 +23,10 @@ export interface WeatherReading {
   hours: number;
   from: string | null;
   to: string | null;
+  /** The first of them. */
   badRows: BadRow[];
+  /** How many more could not be read. */
+  moreBadRows: number;
   /** Which column of the file each quantity was read from. */
   columns: Record<string, string>;
 }
@@ -54,7 +57,7 @@ export interface WeatherImport {
 }
 
 export const weatherImport = objectOf<WeatherImport>({
-  csv: Joi.string().max(4_000_000).label('CSV').required(),
+  csv: text(4_000_000).label('CSV').required(),
   mode: Joi.valid('check', 'import').label('mode').required(),
 });
 

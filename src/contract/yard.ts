@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { between, objectOf, title } from './joi.ts';
+import { between, line, objectOf, title, version } from './joi.ts';
 
 export interface YardInput {
   name: string;
@@ -18,8 +17,8 @@ export interface Yard extends YardInput {
 
 export const yardInput = objectOf<YardInput>({
   name: title('yard name').required(),
-  zone: Joi.string().max(64).label('time zone').required(),
+  zone: line('time zone', 1, 64).required(),
   latitude: between('latitude (°)', -66, 66).required(),
   longitude: between('longitude (°)', -180, 180).required(),
-  version: Joi.number().integer().min(1).required(),
+  version: version(1),
 });

@@ -5,30 +5,14 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { ownPagesOnly } from './access/ownPages.ts';
 import type { Context } from './context.ts';
+import { ENDPOINTS } from './endpoints/index.ts';
 import { sendProblem } from './http/errors.ts';
+import { serializers } from './http/logger.ts';
+import { mount } from './http/mount.ts';
+import { openApi } from './http/openApi.ts';
 import { notFound } from './http/problem.ts';
-import { openApi } from './openapi.ts';
-import { areaRoutes } from './routes/areas.ts';
-import { boatRoutes } from './routes/boats.ts';
-import { formRoutes } from './routes/form.ts';
-import { logRoutes } from './routes/log.ts';
-import { photoRoutes } from './routes/photos.ts';
-import { productRoutes } from './routes/products.ts';
-import { slipRoutes } from './routes/slip.ts';
-import { stackRoutes } from './routes/stacks.ts';
-import { standRoutes } from './routes/stands.ts';
-import { surveyRecordRoutes } from './routes/surveyRecords.ts';
-import { templateRoutes } from './routes/templates.ts';
-import { waterlineRoutes } from './routes/waterline.ts';
-import { weatherRoutes } from './routes/weather.ts';
-import { yardRoutes } from './routes/yard.ts';
-
-/** What a log line says of a request: no headers, no bodies. */
-const serializers = {
-  req: (req: { method: string; url: string }) => ({ method: req.method, url: req.url }),
-  res: (res: { statusCode: number }) => ({ status: res.statusCode }),
-};
 
 /** Nothing but our own files may run, load or be framed. */
 const csp = {
@@ -48,16 +32,29 @@ const csp = {
   },
 };
 
-/** Only pages of our own may write: a browser names the site a request comes from. */
-const ownPagesOnly: express.RequestHandler = (req, res, next) => {
-  const site = req.get('sec-fetch-site');
-  const safe = req.method === 'GET' || req.method === 'HEAD';
-  if (safe || site === undefined || site === 'same-origin' || site === 'none') return next();
-  res.status(403).end();
-};
+/** The built pages: every address of a place gives the same page; a file that is not there is a 404. */
+function servePages(app: Express, webFolder: string): void {
+  app.use(compression());
+  const assets = path.join(webFolder, 'assets');
+  app.use('/assets', express.static(assets, { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(webFolder, { index: false }));
+  app.get('/{*page}', (req, res) => {
+    if (path.extname(req.path) !== '') throw notFound('file', req.path.slice(0, 100));
+    res.set('cache-control', 'no-cache').sendFile(path.join(webFolder, 'index.html'));
+  });
+}
+
+export interface AppOptions {
+  logger: Logger;
+  webFolder: string;
+  /** Names it may be asked by besides those of the loopback. */
+  hosts?: readonly string[];
+  /** Holds every reply against the description of the API; in tests. */
+  checkReplies?: boolean;
+}
 
 /** The whole server: API under /api/v1, the built pages beside it. */
-export function makeApp(context: Context, options: { logger: Logger; webFolder: string }): Express {
+export function makeApp(context: Context, options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -68,49 +65,24 @@ export function makeApp(context: Context, options: { logger: Logger; webFolder: 
     }),
   );
   app.use(helmet({ contentSecurityPolicy: csp, strictTransportSecurity: false }));
-  app.use(ownPagesOnly);
+  app.use(ownPagesOnly(options.hosts));
 
   const api = express.Router();
   api.get('/events', context.live.serve);
   // Not compressed: it only ever crosses the loopback, where packing costs more than it saves.
-  api.use(express.json({ limit: '5mb' }));
   api.get('/openapi.json', (_req, res) => {
-    res.json(openApi());
+    res.json(openApi(ENDPOINTS));
   });
-  for (const routes of [
-    slipRoutes,
-    yardRoutes,
-    boatRoutes,
-    areaRoutes,
-    stackRoutes,
-    standRoutes,
-    surveyRecordRoutes,
-    photoRoutes,
-    formRoutes,
-    waterlineRoutes,
-    templateRoutes,
-    productRoutes,
-    logRoutes,
-    weatherRoutes,
-  ]) {
-    api.use(routes(context));
-  }
+  api.use(mount(ENDPOINTS, context, { checkReplies: options.checkReplies ?? false }));
   api.use((req) => {
-    throw notFound('route', `${req.method} ${req.path}`);
+    throw notFound('route', `${req.method} ${req.path.slice(0, 100)}`);
   });
   app.use('/api/v1', api);
 
-  if (existsSync(options.webFolder)) {
-    app.use(compression());
-    app.use(
-      '/assets',
-      express.static(path.join(options.webFolder, 'assets'), { immutable: true, maxAge: '1y' }),
-    );
-    app.use(express.static(options.webFolder, { index: false }));
-    app.get('/{*page}', (_req, res) => {
-      res.set('cache-control', 'no-cache').sendFile(path.join(options.webFolder, 'index.html'));
-    });
-  }
+  if (existsSync(options.webFolder)) servePages(app, options.webFolder);
+  app.use((req) => {
+    throw notFound('page', `${req.method} ${req.path.slice(0, 100)}`);
+  });
   app.use(sendProblem);
   return app;
 }

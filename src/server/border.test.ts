@@ -31,7 +31,7 @@ describe('wrong input is refused by field, value and limit', () => {
       '/boats',
       () => aBoat({ dimensions: { ...dims, beamM: -3 } }),
       'dimensions.beamM',
-      'beam (m) -3 must be above 0',
+      'beam (m) -3 is below the limit of 0.1',
     ],
     [
       'a boat of 1e9 m',
@@ -67,7 +67,7 @@ describe('wrong input is refused by field, value and limit', () => {
       '/areas',
       () => ({ ...anArea(planned.boat.id), measures: rect(-2) }),
       'measures.0.shape.lengthM',
-      'length (m) -2 must be above 0',
+      'length (m) -2 is below the limit of 0.001',
     ],
     [
       'a ratio of 0 : 0',
@@ -80,7 +80,7 @@ describe('wrong input is refused by field, value and limit', () => {
           ],
         }),
       'sheet.parts.0.ratio',
-      'parts in the ratio 0 must be above 0',
+      'parts in the ratio 0 is below the limit of 0.001',
     ],
     [
       'a table that is slower when hotter',

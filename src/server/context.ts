@@ -1,13 +1,17 @@
-import type { YardMemory } from './clock/yardClocks.ts';
+import type { DiskRoom } from './db/diskRoom.ts';
 import type { FileStore } from './db/files.ts';
 import type { Db } from './db/open.ts';
 import type { LiveChanges } from './http/events.ts';
+import type { YardMemory } from './memory/yardMemory.ts';
+import type { Jobs } from './workers/jobs.ts';
 
-/** What every route may use. Time is asked for here, so that tests can set it. */
+/** What every endpoint may use. Time is asked for here, so that tests can set it. */
 export interface Context {
   db: Db;
   files: FileStore;
+  room: DiskRoom;
   live: LiveChanges;
   memory: YardMemory;
+  jobs: Jobs;
   now: () => number;
 }

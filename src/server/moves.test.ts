@@ -223,10 +223,11 @@ describe('every screen sees a write at once', () => {
     const response = await fetch(`${server.address}/api/v1/events`, { signal: stop.signal });
     const reader = response.body?.getReader();
     await reader?.read(); // the greeting
-    await server.ask('POST', '/boats', aBoat());
+    const boat = aBoat();
+    await server.ask('POST', '/boats', boat);
     const told = new TextDecoder().decode((await reader?.read())?.value);
     expect(told).toContain('event: change');
-    expect(told).toContain('"topic":"boats"');
+    expect(told).toContain(`{"of":"boat","boatId":"${boat.id}"}`);
     stop.abort();
   });
 });

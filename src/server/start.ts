@@ -1,30 +1,23 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { v7 as uuidv7 } from 'uuid';
 import { makeApp } from './app.ts';
-import { YardMemory } from './clock/yardClocks.ts';
+import { DiskRoom } from './db/diskRoom.ts';
 import { FileStore } from './db/files.ts';
 import { lockFolder } from './db/lock.ts';
 import { type Db, openDb } from './db/open.ts';
-import { yard } from './db/schema.ts';
 import { LiveChanges } from './http/events.ts';
 import { makeLogger } from './http/logger.ts';
+import { YardMemory } from './memory/yardMemory.ts';
+import { ensureYard } from './rows/yard.ts';
+import { tidyFiles } from './tidyFiles.ts';
+import { Jobs } from './workers/jobs.ts';
 
 export interface Running {
   address: string;
   port: number;
   db: Db;
+  memory: YardMemory;
   stop: () => Promise<void>;
-}
-
-/** An empty folder gets a yard to put boats in; its name and place are the user's to change. */
-async function ensureYard(db: Db): Promise<void> {
-  const rows = await db.select({ id: yard.id }).from(yard).limit(1);
-  if (rows.length > 0) return;
-  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-  await db
-    .insert(yard)
-    .values({ id: uuidv7(), name: 'My yard', zone: timeZone || 'UTC', latitude: 50, longitude: 0 });
 }
 
 /** Listens on the loopback address only; takes a free port when the wanted one is in use. */
@@ -38,43 +31,70 @@ function listen(server: Server, port: number): Promise<number> {
   });
 }
 
-/**
- * Opens the data folder and serves it.
- *
- * @param folder data folder, or null for memory
- * @param now the clock; tests pass their own
- * @param prepare called with the open database before the first request, e.g. to lay the demo
- */
-export async function start(options: {
+/** A request still under way when the server stops is given this long, ms; then its connection is cut. */
+const LAST_REQUESTS_MS = 2500;
+
+function closeServer(server: Server): Promise<void> {
+  return new Promise((resolve) => {
+    const cut = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
+    server.close(() => {
+      clearTimeout(cut);
+      resolve();
+    });
+    server.closeIdleConnections();
+  });
+}
+
+export interface StartOptions {
+  /** Data folder, or null for memory. */
   folder: string | null;
   port: number;
   webFolder: string;
   quiet?: boolean;
+  /** The clock; tests pass their own. */
   now?: () => number;
   dump?: Blob;
+  hosts?: readonly string[];
+  checkReplies?: boolean;
+  /** Called with the open database before the first request, e.g. to lay the demo. */
   prepare?: (db: Db) => Promise<void>;
-}): Promise<Running> {
+}
+
+/**
+ * Opens the data folder and serves it.
+ *
+ * @throws {FolderInUse} when another process serves it
+ * @throws {DiskFull} when there is no room to start
+ */
+export async function start(options: StartOptions): Promise<Running> {
   const logger = makeLogger(options.quiet ?? false);
   const unlock = options.folder ? await lockFolder(options.folder) : async () => {};
-  const { db, close } = await openDb(options.folder, options.dump);
-  await options.prepare?.(db);
-  await ensureYard(db);
-  const live = new LiveChanges();
-  const memory = new YardMemory(db, live);
-  const app = makeApp(
-    { db, files: await FileStore.open(options.folder), live, memory, now: options.now ?? Date.now },
-    { logger, webFolder: options.webFolder },
-  );
-  const server = createServer(app);
-  const port = await listen(server, options.port);
-  const stop = async () => {
-    live.close();
-    await new Promise<void>((resolve) => {
-      server.close(() => resolve());
-      server.closeIdleConnections();
-    });
-    await close();
+  const room = new DiskRoom(options.folder);
+  try {
+    room.requireForStart();
+    const { db, close } = await openDb(options.folder, { dump: options.dump, room });
+    await options.prepare?.(db);
+    await ensureYard(db);
+    const files = await FileStore.open(options.folder);
+    await tidyFiles(db, files);
+    const [live, memory, jobs] = [new LiveChanges(), new YardMemory(db), new Jobs()];
+    const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
+    const app = makeApp(
+      { db, files, room, live, memory, jobs, now },
+      { logger, webFolder, hosts, checkReplies },
+    );
+    const server = createServer(app);
+    const port = await listen(server, options.port);
+    const stop = async () => {
+      live.close();
+      await closeServer(server);
+      await jobs.stop();
+      await close();
+      await unlock();
+    };
+    return { address: `http://127.0.0.1:${port}`, port, db, memory, stop };
+  } catch (error) {
     await unlock();
-  };
-  return { address: `http://127.0.0.1:${port}`, port, db, stop };
+    throw error;
+  }
 }

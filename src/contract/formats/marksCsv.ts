@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { MadeMark, MarkKind, ReferenceMark, SheetRow } from '../../core/waterline/index.ts';
+import { readCell, writeCsv } from './safeCsv.ts';
 
 /** Marks of a line as CSV: reference marks and marks made by hand, a row each. */
 const HEAD = ['kind', 'side', 'station m', 'reading mm', 'above line mm', 'half-breadth m', 'name'];
@@ -38,7 +39,7 @@ export function readMarksCsv(csv: string): MarksOfFile {
   }
   const found: MarksOfFile = { marks: [], madeMarks: [] };
   rows.forEach((row, i) => {
-    const cell = (key: keyof typeof at) => (at[key] < 0 ? '' : (row[at[key]] ?? '').trim());
+    const cell = (key: keyof typeof at) => (at[key] < 0 ? '' : readCell((row[at[key]] ?? '').trim()));
     const number = (key: keyof typeof at, name: string): number => {
       const value = Number(cell(key).replace(/^(-?\d+),(\d+)$/, '$1.$2'));
       if (cell(key) === '' || !Number.isFinite(value)) {
@@ -77,17 +78,17 @@ export function writeMarksCsv(
   marks: readonly WithoutId<ReferenceMark>[],
   made: readonly WithoutId<MadeMark>[],
 ): string {
-  return `${Papa.unparse([
+  return writeCsv([
     HEAD,
     ...marks.map((m) => [m.kind, m.side, m.xM, m.readingMm, m.aboveLineMm, m.yM ?? '', m.name]),
     ...made.map((m) => ['made', m.side, m.xM, m.readingMm, '', '', '']),
-  ])}\r\n`;
+  ]);
 }
 
 /** The mark sheet of both sides, a row for each station and side. */
 export function writeSheetCsv(rows: readonly SheetRow[]): string {
   const mm = (value: number) => value.toFixed(1);
-  return `${Papa.unparse([
+  return writeCsv([
     [
       'side',
       'station m',
@@ -108,5 +109,5 @@ export function writeSheetCsv(rows: readonly SheetRow[]): string {
       mm(r.flareDeg),
       r.halfBreadthM.toFixed(3),
     ]),
-  ])}\r\n`;
+  ]);
 }

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { OffsetTable, SheerPoint } from '../../core/hull/index.ts';
+import { writeCsv } from './safeCsv.ts';
 
 /**
  * Tables of offsets as CSV (RFC 4180; comma, semicolon or tab): one row a station, one column a waterline.
@@ -84,5 +85,5 @@ export function writeOffsetsCsv(table: OffsetTable): string {
       ...(table.halfBreadthsM[s] ?? []).map((y) => (y === null ? '' : String(y))),
     ];
   });
-  return `${Papa.unparse([head, ...rows])}\r\n`;
+  return writeCsv([head, ...rows]);
 }

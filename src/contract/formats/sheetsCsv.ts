@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
 import type { ByMethod, ProductSheet } from '../../core/system/index.ts';
+import { readCell, writeCsv } from './safeCsv.ts';
 
 /**
  * Many product sheets as CSV: a row a sheet, a column a figure, canonical units. Lists are parted by ` | `; a table of
@@ -153,7 +154,14 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
 
 /** Sheets as CSV: read again they are equal. */
 export const writeSheetsCsv = (sheets: readonly Named[]): string =>
-  `${Papa.unparse([COLUMNS.map(([head]) => head), ...sheets.map((named) => COLUMNS.map(([, write]) => write(named)))])}\r\n`;
+  writeCsv([
+    COLUMNS.map(([head]) => head),
+    ...sheets.map((named) => COLUMNS.map(([, write]) => write(named))),
+  ]);
+
+/** More sheets than any yard has, and a cell longer than any text of a sheet. */
+const MOST_SHEETS = 500;
+const MOST_SIGNS = 8000;
 
 /** @throws {RangeError} naming the line and column of what cannot be read */
 export function readSheetsCsv(csv: string): Named[] {
@@ -163,8 +171,15 @@ export function readSheetsCsv(csv: string): Named[] {
     transformHeader: (head) => head.trim().toLowerCase(),
   });
   if (data.length === 0) throw new RangeError('the file has no rows');
+  if (data.length > MOST_SHEETS) {
+    throw new RangeError(`the file has ${data.length} sheets, takes at most ${MOST_SHEETS}`);
+  }
+  data.forEach((row, i) => {
+    const long = Object.entries(row).find(([, cell]) => String(cell).length > MOST_SIGNS);
+    if (long) throw new RangeError(`line ${i + 2}, ${long[0].slice(0, 60)}: longer than ${MOST_SIGNS} signs`);
+  });
   return data.map((row, i) => {
-    const cell = (head: string) => (row[head] ?? '').trim();
+    const cell = (head: string) => readCell((row[head] ?? '').trim());
     const where = (head: string) => `line ${i + 2}, ${head}`;
     const number = (head: string): number => {
       const value = Number(cell(head));

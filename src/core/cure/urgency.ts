@@ -1,10 +1,11 @@
 import type { WindowState } from './windows.ts';
 
 /** Any state an area can be in: those of a film's window, and those without one. */
-export type AreaState = WindowState | 'bare' | 'finished' | 'no-system' | 'no-weather' | 'hidden';
+export type AreaState = WindowState | 'bare' | 'finished' | 'no-system' | 'no-weather' | 'hidden' | 'failed';
 
 /** States in which nothing runs out, in the order a foreman would look at them. */
 const STILL: Partial<Record<AreaState, number>> = {
+  failed: 0,
   'key-first': 1,
   closed: 2,
   'not-stated': 3,

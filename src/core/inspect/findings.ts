@@ -108,6 +108,7 @@ function judgeGrade(kind: FindingKind, grade: FindingGrade, value: number | null
  *
  * @throws {QuantityError} on a reading that its instrument cannot give
  */
+// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: one case a kind of finding, in the order of the handbook
 export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
   const grades = GRADES_OF[kind];
   if (grades) {

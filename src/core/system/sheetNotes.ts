@@ -42,6 +42,7 @@ function before(later: readonly CurvePoint[], earlier: readonly CurvePoint[]): n
 }
 
 /** What looks wrong on a sheet: windows that close before they open, pots that live longer when hotter, films out of order. */
+// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: a list of checks, one after the other
 export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   const notes: SheetNote[] = [];
   const say = (about: SheetNote['about'], text: Said) => notes.push({ about, text });

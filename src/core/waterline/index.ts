@@ -9,6 +9,7 @@ export {
   type PlaneMark,
   uprightness,
 } from './fitPlane.ts';
+export { withMark } from './madeMarks.ts';
 export {
   flareDegAt,
   type LineSide,

@@ -1,9 +1,11 @@
-import { existsSync } from 'node:fs';
+import { existsSync, writeSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { DiskRoom } from './diskRoom.ts';
+import { DURABLE_START, DurableFs, flushFolder } from './durableFs.ts';
 import * as schema from './schema.ts';
 
 export type Db = ReturnType<typeof drizzle<typeof schema, PGlite>>;
@@ -27,25 +29,40 @@ export const migrationsFolder = () => path.join(projectRoot(), 'src/server/db/mi
 /**
  * Opens the data folder (made if absent) and brings its tables up to date.
  *
- * A commit is answered only after PostgreSQL has written its log to the file, so a killed process loses nothing
- * that was acknowledged; the next opening replays the log.
+ * A commit is answered only after PostgreSQL has flushed its log to the disk, so neither a killed process nor a power cut
+ * loses anything that was acknowledged; the next opening replays the log.
  *
  * @param folder where the data lies, or null for memory
  * @param dump a dumped data folder to start from (tests share one that is already migrated)
  */
 export async function openDb(
   folder: string | null,
-  dump?: Blob,
+  options: { dump?: Blob | undefined; room?: DiskRoom } = {},
 ): Promise<{ db: Db; close: () => Promise<void>; client: PGlite }> {
+  const { dump, room = new DiskRoom(folder) } = options;
+  const made = folder !== null && !existsSync(path.join(folder, 'PG_VERSION'));
   if (folder) await mkdir(path.dirname(folder), { recursive: true });
   const client = await PGlite.create({
-    ...(folder ? { dataDir: folder } : {}),
-    ...(dump ? { loadDataDir: dump } : {}),
+    ...(folder && {
+      fs: new DurableFs(folder, { full: () => room.release(), lost: (flush) => endLost(folder, flush) }),
+      startParams: DURABLE_START,
+    }),
+    ...(dump && { loadDataDir: dump }),
     relaxedDurability: false,
   });
+  if (folder && made) flushFolder(folder);
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: migrationsFolder() });
   return { db, client, close: () => client.close() };
+}
+
+/** Exit code of a process that ended because of its disk; whoever started it may try again. */
+const EXIT_DISK = 75;
+
+function endLost(folder: string, flush: Error | null): never {
+  const cause = flush === null ? 'is full' : `could not be flushed (${flush.message})`;
+  writeSync(2, `The disk that holds ${folder} ${cause}: the server ends. Nothing acknowledged is lost.\n`);
+  process.exit(EXIT_DISK);
 }
 
 /** Reads a dump made by `dumpDataDir` back from disk. */

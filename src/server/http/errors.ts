@@ -1,36 +1,73 @@
 import type { ErrorRequestHandler } from 'express';
 import type { Problem } from '../../contract/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
-import { HttpProblem } from './problem.ts';
+import { DiskFull } from '../db/diskRoom.ts';
+import { TooLarge, WrongKind } from '../db/files.ts';
+import { Missing } from '../rows/missing.ts';
+import { JobRefused } from '../workers/jobRefused.ts';
+import { badFields, HttpProblem, notFound } from './problem.ts';
+
+/** What PostgreSQL says of values it will not keep, by its SQLSTATE; those not named here are faults of ours. */
+const REFUSED: Record<string, [status: number, title: string, detail: string]> = {
+  '23505': [409, 'Id taken', 'Another record has an id that was sent.'],
+  '23503': [422, 'Not accepted', 'Something named by its id is not there.'],
+  '23514': [422, 'Not accepted', 'The figures do not fit together.'],
+  '22003': [422, 'Not accepted', 'A number is beyond what can be kept.'],
+  '22007': [422, 'Not accepted', 'A time is not one.'],
+  '22008': [422, 'Not accepted', 'A time is beyond what can be kept.'],
+  '22021': [422, 'Not accepted', 'A text holds a character that cannot be kept.'],
+  '22P02': [422, 'Not accepted', 'An id is not one.'],
+  '22P05': [422, 'Not accepted', 'A text holds a character that cannot be kept.'],
+};
+/** Codes for a disk that takes no more, of the database and of the system. */
+const FULL = ['53100', 'ENOSPC', 'EDQUOT'];
+
+/** The code of an error or of what caused it. */
+function codesOf(error: unknown): string[] {
+  const codes: string[] = [];
+  for (let each = error; each instanceof Error; each = each.cause) {
+    const { code } = each as { code?: unknown };
+    if (typeof code === 'string') codes.push(code);
+  }
+  return codes;
+}
 
 function toProblem(error: unknown): Problem {
   if (error instanceof HttpProblem) return error.problem;
-  if (error instanceof QuantityError) {
-    return {
-      type: 'about:blank',
-      title: 'Not accepted',
-      status: 422,
-      detail: error.message,
-      errors: [{ path: '', message: error.message }],
-    };
+  if (error instanceof Missing) return notFound(error.what, error.id).problem;
+  if (error instanceof QuantityError || error instanceof JobRefused) {
+    return badFields([{ path: error instanceof JobRefused ? error.path : '', message: error.message }])
+      .problem;
   }
+  if (error instanceof TooLarge) return new HttpProblem(413, 'Too large', error.message).problem;
+  if (error instanceof WrongKind) return new HttpProblem(415, 'Not of that kind', error.message).problem;
+  if (error instanceof DiskFull) return new HttpProblem(507, 'Disk full', error.message).problem;
+  const codes = codesOf(error);
+  if (codes.some((code) => FULL.includes(code))) {
+    return new HttpProblem(507, 'Disk full', new DiskFull(0, 'nothing was saved.').message).problem;
+  }
+  const known = codes.map((code) => REFUSED[code]).find((each) => each !== undefined);
+  if (known) return new HttpProblem(...known).problem;
   const status = (error as { status?: unknown } | null)?.status;
   if (typeof status === 'number' && status >= 400 && status < 500) {
     const detail =
       status === 413 ? 'The body is larger than this server takes.' : 'The request could not be read.';
-    return { type: 'about:blank', title: 'Bad request', status, detail };
+    return new HttpProblem(status, 'Bad request', detail).problem;
   }
-  return {
-    type: 'about:blank',
-    title: 'Server error',
-    status: 500,
-    detail: 'Something went wrong on the server; nothing was changed. The log on the server says more.',
-  };
+  return new HttpProblem(
+    500,
+    'Server error',
+    'Something went wrong on the server; nothing was changed. The log on the server says more.',
+  ).problem;
 }
 
 /** Last in the chain: every error becomes problem+json; what is ours to mend is logged, never shown. */
 export const sendProblem: ErrorRequestHandler = (error, req, res, _next) => {
   const problem = toProblem(error);
-  if (problem.status >= 500) req.log.error({ err: error }, 'request failed');
+  if (problem.status >= 500 && problem.status !== 507) req.log.error({ err: error }, 'request failed');
+  if (res.headersSent) {
+    res.destroy();
+    return;
+  }
   res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 };

@@ -1,47 +1,45 @@
 import type { Request, Response } from 'express';
+import type { ChangeSet } from '../../contract/index.ts';
+import { HttpProblem } from './problem.ts';
 
-/** What a change can be about. */
-export type Topic =
-  | 'yard'
-  | 'boats'
-  | 'areas'
-  | 'products'
-  | 'stacks'
-  | 'log'
-  | 'weather'
-  | 'survey'
-  | 'form';
+/** Streams that may be open at once: a browser needs one. */
+const MOST_STREAMS = 200;
+const BEAT_MS = 25_000;
 
 /** Tells every open page what changed, as server-sent events, so that two screens never drift apart. */
 export class LiveChanges {
   readonly #open = new Set<Response>();
-  readonly #listeners: ((topic: Topic, areaId: string | undefined) => void)[] = [];
 
-  /** Has `listener` called for each change, before any page hears of it. */
-  listen(listener: (topic: Topic, areaId: string | undefined) => void): void {
-    this.#listeners.push(listener);
-  }
-
-  /** Serves `GET /events`: stays open, one `change` event for each write, a comment every 25 s to keep it so. */
-  readonly serve = (_req: Request, res: Response): void => {
-    res.writeHead(200, {
-      'content-type': 'text/event-stream',
-      'cache-control': 'no-store',
-      connection: 'keep-alive',
-    });
-    res.write('retry: 3000\n\n');
+  /**
+   * Serves `GET /events`: stays open, says `hello`, then one `change` for each write, and a
+   * comment every 25 s to stay open.
+   */
+  readonly serve = (req: Request, res: Response): void => {
+    if (!req.accepts('text/event-stream') || req.get('accept')?.startsWith('image/')) {
+      throw new HttpProblem(406, 'Not a stream', 'This address gives server-sent events only.');
+    }
+    res.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
+    if (req.method === 'HEAD') {
+      res.end();
+      return;
+    }
+    if (this.#open.size >= MOST_STREAMS) {
+      throw new HttpProblem(503, 'Too many pages', `${MOST_STREAMS} pages are listening already.`);
+    }
+    res.flushHeaders();
+    res.write('retry: 3000\nevent: hello\ndata: {}\n\n');
     this.#open.add(res);
-    const beat = setInterval(() => res.write(': here\n\n'), 25_000);
+    const beat = setInterval(() => res.write(': here\n\n'), BEAT_MS);
     res.on('close', () => {
       clearInterval(beat);
       this.#open.delete(res);
     });
   };
 
-  /** Says that something under `topic` changed; pages ask again for what they show of it. */
-  tell(topic: Topic, areaId?: string): void {
-    for (const listener of this.#listeners) listener(topic, areaId);
-    for (const res of this.#open) res.write(`event: change\ndata: ${JSON.stringify({ topic })}\n\n`);
+  /** Says what was changed; pages ask again for what they show of it. */
+  publish(changes: ChangeSet): void {
+    if (changes.length === 0) return;
+    for (const res of this.#open) res.write(`event: change\ndata: ${JSON.stringify({ changes })}\n\n`);
   }
 
   /** Ends every stream, for a clean shutdown. */

@@ -1,6 +1,6 @@
 import type { FieldError, Problem } from '../../contract/index.ts';
 
-/** An answer that is not a success, thrown by a route and sent as `application/problem+json`. */
+/** An answer that is not a success, thrown by an endpoint and sent as `application/problem+json`. */
 export class HttpProblem extends Error {
   readonly problem: Problem;
 
@@ -14,14 +14,24 @@ export class HttpProblem extends Error {
 export const notFound = (what: string, id: string) =>
   new HttpProblem(404, 'Not found', `There is no ${what} ${id} here.`);
 
-export const badFields = (errors: FieldError[]) =>
-  new HttpProblem(422, 'Not accepted', errors.map((e) => e.message).join('; '), { errors });
+/** Faults told one by one; more of them only fill a screen. */
+const MOST_FAULTS = 50;
+
+export function badFields(errors: readonly FieldError[]): HttpProblem {
+  const told = errors.slice(0, MOST_FAULTS);
+  const more = errors.length - told.length;
+  const detail = told.map((e) => e.message).join('; ') + (more > 0 ? `; and ${more} more` : '');
+  return new HttpProblem(422, 'Not accepted', detail, { errors: told });
+}
+
+export const idTaken = (what: string, id: string) =>
+  new HttpProblem(409, 'Id taken', `There is another ${what} with the id ${id}.`);
 
 /** The record was changed by someone else since it was read: says what differs and how it now stands. */
 export function conflict(what: string, current: object, sent: object): HttpProblem {
   const changed = Object.entries(sent)
     .filter(
-      ([key, value]) => key !== 'version' && !sameJson(value, (current as Record<string, unknown>)[key]),
+      ([key, value]) => key !== 'version' && !sameRecord(value, (current as Record<string, unknown>)[key]),
     )
     .map(([key]) => key);
   return new HttpProblem(
@@ -32,12 +42,24 @@ export function conflict(what: string, current: object, sent: object): HttpProbl
   );
 }
 
-/** Equal as data: key order, and how a database prints JSON, do not matter. */
-export function sameJson(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
-  return [...keys].every((key) =>
-    sameJson((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
+const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?(Z|[+-]\d\d:\d\d)$/;
+
+/**
+ * A value in the one way of writing it: keys in order, an instant in UTC to the millisecond. Two bodies that say the
+ * same come out the same: `2026-05-14T13:00+01:00` and `2026-05-14T12:00:00Z`.
+ */
+export function canonical(value: unknown): unknown {
+  if (typeof value === 'string') return INSTANT.test(value) ? new Date(value).toISOString() : value;
+  if (Array.isArray(value)) return value.map(canonical);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, each]) => each !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, each]) => [key, canonical(each)]),
   );
 }
+
+/** Equal as data: key order, how a database prints JSON, and how an instant is written do not matter. */
+export const sameRecord = (a: unknown, b: unknown): boolean =>
+  JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));

@@ -1,4 +1,4 @@
-import type { CsvHour } from '../formats/weatherCsv.ts';
+import type { SeriesHour } from '../rows/weather.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_H = 24;
@@ -33,9 +33,9 @@ export function standInWeather(input: {
   from: number;
   to: number;
   utcOffsetHours: number;
-}): CsvHour[] {
+}): SeriesHour[] {
   const { seed } = input;
-  const hours: CsvHour[] = [];
+  const hours: SeriesHour[] = [];
   const first = Math.floor(input.from / HOUR_MS);
   const last = Math.floor(input.to / HOUR_MS);
   for (let h = first; h < last; h++) {

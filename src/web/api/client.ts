@@ -1,4 +1,4 @@
-import type { Problem } from '../../contract/index.ts';
+import type { ChangeSet, Problem } from '../../contract/index.ts';
 
 /** The server said no, and why. */
 export class ApiProblem extends Error {
@@ -13,32 +13,73 @@ export class ApiProblem extends Error {
 
 /** The server could not be reached: nothing was said, nothing was lost. */
 export class Unreachable extends Error {
-  constructor() {
-    super('The server cannot be reached. What you typed is still here.');
+  constructor(message = 'The server cannot be reached. What you typed is still here.') {
+    super(message);
     this.name = 'Unreachable';
   }
 }
 
+export type ApiMethod = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+/** A change asked of the server. */
+export interface WriteRequest {
+  method: Exclude<ApiMethod, 'GET'>;
+  path: string;
+  body?: unknown;
+}
+
+/** How long an answer may take, ms: a screen, and a write, which may read a whole file. */
+const LONGEST_READ_MS = 20_000;
+const LONGEST_WRITE_MS = 60_000;
+/** The header by which an answer says what its request changed. */
+const CHANGES = 'x-changes';
+
+type Listener = (changes: ChangeSet) => void | Promise<void>;
+let onChanges: Listener = () => {};
+
+/** Has `listener` told of everything that requests of this page changed, before they are answered. */
+export function listenToOwnChanges(listener: Listener): void {
+  onChanges = listener;
+}
+
+function noAnswer(error: unknown, longest: number): Unreachable {
+  const late = error instanceof DOMException && error.name === 'TimeoutError';
+  return late
+    ? new Unreachable(
+        `The server did not answer within ${longest / 1000} s. What you typed is still here; try again.`,
+      )
+    : new Unreachable();
+}
+
 /** One request to the API. @throws {ApiProblem | Unreachable} */
-export async function api<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
-  path: string,
-  body?: unknown,
-): Promise<T> {
+export async function api<T>(method: ApiMethod, path: string, body?: unknown): Promise<T> {
+  const longest = method === 'GET' ? LONGEST_READ_MS : LONGEST_WRITE_MS;
   let response: Response;
+  let text: string;
   try {
     response = await fetch(`/api/v1${path}`, {
       method,
+      signal: AbortSignal.timeout(longest),
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     });
-  } catch {
-    throw new Unreachable();
+    text = await response.text();
+  } catch (error) {
+    throw noAnswer(error, longest);
   }
-  if (response.status === 204) return undefined as T;
-  if (response.ok) return (await response.json()) as T;
-  const problem = (await response.json().catch(() => null)) as Problem | null;
+  let said: unknown;
+  try {
+    said = text === '' ? undefined : JSON.parse(text);
+  } catch {
+    throw new Unreachable('The server answered in part only. What you typed is still here; try again.');
+  }
+  if (response.ok) {
+    const changes = response.headers.get(CHANGES);
+    if (changes) await onChanges(JSON.parse(changes) as ChangeSet);
+    return said as T;
+  }
+  const problem = said as Problem | undefined;
   if (!problem?.detail) throw new Unreachable();
   throw new ApiProblem(problem);
 }

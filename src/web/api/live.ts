@@ -1,24 +1,59 @@
-import type { QueryClient } from '@tanstack/react-query';
+import type { ChangeSet } from '../../contract/index.ts';
 
-/** Which queries a change touches: nearly everything hangs on areas, log and air, so few are spared. */
-const TOUCHES: Record<string, readonly string[]> = {
-  yard: ['yard', 'slip', 'weather'],
-  boats: ['slip', 'boat', 'log', 'form'],
-  areas: ['slip', 'boat', 'stacks', 'bench', 'clock', 'log', 'form'],
-  survey: ['boat', 'bench'],
-  form: ['slip', 'boat', 'form', 'waterline', 'bench'],
-  products: ['products', 'slip', 'bench', 'clock', 'boat'],
-  stacks: ['stacks', 'templates', 'slip', 'bench', 'clock', 'boat'],
-  log: ['slip', 'bench', 'clock', 'boat', 'log', 'stacks'],
-  weather: ['weather', 'slip', 'bench', 'clock', 'boat'],
-};
+/** What tabs tell each other: what changed, or that something may have been missed. */
+type News = { changes: ChangeSet } | { lost: true };
 
-/** Listens for changes made on other screens and asks again for what they touch. Returns how to stop. */
-export function followChanges(client: QueryClient): () => void {
-  const source = new EventSource('/api/v1/events');
-  source.addEventListener('change', (event) => {
-    const { topic } = JSON.parse((event as MessageEvent<string>).data) as { topic: string };
-    for (const key of TOUCHES[topic] ?? []) void client.invalidateQueries({ queryKey: [key] });
-  });
-  return () => source.close();
+const NAME = 'jack-plane.live';
+/** A lock that is free is had at once. */
+const WAITED_MS = 1000;
+
+/**
+ * Hears of changes made on other screens. One tab holds the browser's only stream and tells the others, since a browser
+ * opens no more than six connections to a server; when it is closed the next one takes over.
+ *
+ * @param on.changes what changed
+ * @param on.lost something may have been missed: the stream was dropped, or the server started anew
+ * @returns how to stop
+ */
+export function followChanges(on: { changes: (changes: ChangeSet) => void; lost: () => void }): () => void {
+  const stop = new AbortController();
+  const tabs = new BroadcastChannel(NAME);
+  const hear = (news: News) => ('changes' in news ? on.changes(news.changes) : on.lost());
+  tabs.addEventListener('message', (event: MessageEvent<News>) => hear(event.data));
+
+  /** @param missed whether something may have been told to nobody before it is open */
+  const stream = (missed: boolean) => {
+    let dropped = missed;
+    const source = new EventSource('/api/v1/events');
+    const pass = (news: News) => {
+      tabs.postMessage(news);
+      hear(news);
+    };
+    // Said by the server whenever the stream opens: at first, and after it was dropped or the server started anew.
+    source.addEventListener('hello', () => {
+      if (dropped) pass({ lost: true });
+      dropped = false;
+    });
+    source.addEventListener('change', (event) => {
+      pass(JSON.parse((event as MessageEvent<string>).data) as { changes: ChangeSet });
+    });
+    source.addEventListener('error', () => {
+      dropped = true;
+    });
+    stop.signal.addEventListener('abort', () => source.close());
+  };
+
+  const began = performance.now();
+  const hold = () => {
+    // Waited for: another tab had the stream until now, and in between nobody had.
+    stream(performance.now() - began > WAITED_MS);
+    return new Promise<void>((resolve) => stop.signal.addEventListener('abort', () => resolve()));
+  };
+  if (navigator.locks) {
+    navigator.locks.request(NAME, { signal: stop.signal }, hold).catch(() => {}); // stopped before its turn
+  } else void hold();
+  return () => {
+    stop.abort();
+    tabs.close();
+  };
 }

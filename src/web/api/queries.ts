@@ -1,4 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, type UseQueryResult, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import type {
   BenchView,
   BoatView,
@@ -10,12 +11,34 @@ import type {
   SlipView,
   StackView,
   Waterline,
-  WeatherHour,
+  WeatherView,
   Yard,
 } from '../../contract/index.ts';
 import { api } from './client.ts';
+import { useQueue, type Waiting } from './queue.ts';
+import {
+  benchWithWaiting,
+  boatWithWaiting,
+  lineWithWaiting,
+  logWithWaiting,
+  templatesWithWaiting,
+} from './withWaiting.ts';
 
-/** What each screen asks the server for. The first word of a key is what a live change names. */
+/** What each screen asks the server for. The first word of a key is the view's name in the contract. */
+
+/** What was served, with what waits on this device laid over it. */
+function useOverlaid<T>(
+  query: UseQueryResult<T>,
+  lay: (data: T, waiting: readonly Waiting[]) => T,
+): UseQueryResult<T> {
+  const waiting = useQueue();
+  const { data } = query;
+  const overlaid = useMemo(
+    () => (data === undefined || waiting.length === 0 ? data : lay(data, waiting)),
+    [data, waiting, lay],
+  );
+  return { ...query, data: overlaid } as UseQueryResult<T>;
+}
 
 export const useYard = () => useQuery({ queryKey: ['yard'], queryFn: () => api<Yard>('GET', '/yard') });
 
@@ -23,7 +46,10 @@ export const useSlip = () =>
   useQuery({ queryKey: ['slip'], queryFn: () => api<SlipView>('GET', '/slip'), refetchInterval: 60_000 });
 
 export const useBoat = (id: string) =>
-  useQuery({ queryKey: ['boat', id], queryFn: () => api<BoatView>('GET', `/boats/${id}`) });
+  useOverlaid(
+    useQuery({ queryKey: ['boat', id], queryFn: () => api<BoatView>('GET', `/boats/${id}`) }),
+    boatWithWaiting,
+  );
 
 export const useStacks = (boatId: string) =>
   useQuery({
@@ -35,11 +61,14 @@ export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<Product[]>('GET', '/products') });
 
 export const useBench = (areaId: string) =>
-  useQuery({
-    queryKey: ['bench', areaId],
-    queryFn: () => api<BenchView>('GET', `/bench/${areaId}`),
-    refetchInterval: 60_000,
-  });
+  useOverlaid(
+    useQuery({
+      queryKey: ['bench', areaId],
+      queryFn: () => api<BenchView>('GET', `/bench/${areaId}`),
+      refetchInterval: 60_000,
+    }),
+    benchWithWaiting,
+  );
 
 export const useClockDetail = (areaId: string) =>
   useQuery({
@@ -48,23 +77,47 @@ export const useClockDetail = (areaId: string) =>
     refetchInterval: 60_000,
   });
 
-export const useLog = (boatId: string) =>
-  useQuery({ queryKey: ['log', boatId], queryFn: () => api<LogView>('GET', `/boats/${boatId}/log`) });
+/** A boat's log, as many pages of it as were asked for, as one. */
+export function useLog(boatId: string) {
+  const pages = useInfiniteQuery({
+    queryKey: ['log', boatId],
+    queryFn: ({ pageParam }) =>
+      api<LogView>('GET', `/boats/${boatId}/log${pageParam === null ? '' : `?before=${pageParam}`}`),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => last.next,
+    placeholderData: keepPreviousData,
+  });
+  const waiting = useQueue();
+  const data = useMemo(() => {
+    const [first, ...older] = pages.data?.pages ?? [];
+    if (!first) return undefined;
+    const entries = [...first.entries, ...older.flatMap((page) => page.entries)];
+    return logWithWaiting({ ...first, entries }, waiting);
+  }, [pages.data, waiting]);
+  return { ...pages, data } as UseQueryResult<LogView> &
+    Pick<typeof pages, 'hasNextPage' | 'fetchNextPage' | 'isFetchingNextPage'>;
+}
 
 export const useWeather = () =>
   useQuery({
     queryKey: ['weather'],
-    queryFn: () => api<{ now: string; hours: WeatherHour[] }>('GET', '/weather?back=3&ahead=10'),
+    queryFn: () => api<WeatherView>('GET', '/weather?back=3&ahead=10'),
   });
 
 export const useHullForm = (boatId: string) =>
   useQuery({ queryKey: ['form', boatId], queryFn: () => api<FormView>('GET', `/boats/${boatId}/form`) });
 
 export const useWaterline = (boatId: string) =>
-  useQuery({
-    queryKey: ['waterline', boatId],
-    queryFn: () => api<Waterline>('GET', `/boats/${boatId}/waterline`),
-  });
+  useOverlaid(
+    useQuery({
+      queryKey: ['waterline', boatId],
+      queryFn: () => api<Waterline>('GET', `/boats/${boatId}/waterline`),
+    }),
+    lineWithWaiting,
+  );
 
 export const useTemplates = () =>
-  useQuery({ queryKey: ['templates'], queryFn: () => api<OwnTemplate[]>('GET', '/templates') });
+  useOverlaid(
+    useQuery({ queryKey: ['templates'], queryFn: () => api<OwnTemplate[]>('GET', '/templates') }),
+    templatesWithWaiting,
+  );

@@ -2,10 +2,10 @@ import { Link } from 'react-router';
 import { useSlip, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown } from '../clock/say.ts';
-import { Asked } from '../parts/Asked.tsx';
-import { isRunningOut, slipLines } from '../slip/urgency.ts';
-import { countdownWord, taskOf } from '../slip/words.ts';
+import { isRunningOut, slipLines } from '../clock/urgency.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
+import { countdownWord, taskOf } from '../words/clocks.ts';
 
 /** What to lay: every area with a coat to come, the most pressing first. */
 export function BenchChoice() {
@@ -15,9 +15,9 @@ export function BenchChoice() {
   return (
     <div className="space-y-4 p-3 md:p-6">
       <h1 className="text-2xl">Bench: what is to be laid?</h1>
-      <Asked query={yard}>
+      <QueryBoundary query={yard}>
         {() => (
-          <Asked query={slip}>
+          <QueryBoundary query={slip}>
             {(view) => {
               const lines = slipLines([], view.clocks).flatMap((line) =>
                 line.kind === 'area' && line.clock.next ? [line] : [],
@@ -65,9 +65,9 @@ export function BenchChoice() {
                 </ul>
               );
             }}
-          </Asked>
+          </QueryBoundary>
         )}
-      </Asked>
+      </QueryBoundary>
     </div>
   );
 }

@@ -1,24 +1,21 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
-import { useOutbox } from '../api/outbox.ts';
 import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
-import { Asked } from '../parts/Asked.tsx';
-import { countdownWord, taskOf } from '../slip/words.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
-import { METHOD_WORDS, ORDER_WORDS } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { countdownWord, taskOf } from '../words/clocks.ts';
+import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
 import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
-import { potsWithPending } from './pendingPots.ts';
 import { WorkBefore } from './WorkBefore.tsx';
 
 /** Laying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was laid. */
@@ -27,20 +24,19 @@ export function BenchPage() {
   const bench = useBench(areaId);
   const yard = useYard();
   return (
-    <Asked query={yard}>
+    <QueryBoundary query={yard}>
       {(yardData) => (
-        <Asked query={bench}>{(view) => <Bench key={areaId} view={view} zone={yardData.zone} />}</Asked>
+        <QueryBoundary query={bench}>
+          {(view) => <Bench key={areaId} view={view} zone={yardData.zone} />}
+        </QueryBoundary>
       )}
-    </Asked>
+    </QueryBoundary>
   );
 }
 
-function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
-  const waiting = useOutbox();
-  const client = useQueryClient();
+function Bench({ view, zone }: { view: BenchView; zone: string }) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
-  const view = { ...served, pots: potsWithPending(served, waiting) };
   const { clock, step, product } = view;
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
@@ -75,7 +71,6 @@ function Bench({ view: served, zone }: { view: BenchView; zone: string }) {
               wanted={wanted}
               airC={conditions?.airC ?? null}
               onMixed={() => {
-                void client.invalidateQueries();
                 window.scrollTo({ top: 0, behavior: 'smooth' });
               }}
             />

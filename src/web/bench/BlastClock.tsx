@@ -1,9 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView } from '../../contract/index.ts';
 import { BARE_STEEL_HOURS, PASSIVATED_HOURS } from '../../core/inspect/index.ts';
-import { logEntry } from '../api/outbox.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 
 const WAYS: readonly (readonly [string, number])[] = [
   ['Blasted bare just now', BARE_STEEL_HOURS],
@@ -12,29 +11,24 @@ const WAYS: readonly (readonly [string, number])[] = [
 
 /** Steel waits four hours for its primer, a little longer under a wash: the clock is started here and runs on the slip. */
 export function BlastClock({ view }: { view: BenchView }) {
-  const client = useQueryClient();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { mutate: log } = useQueued();
   const { area, clock } = view;
   if (area.substrate !== 'steel' || clock.film !== null) return null;
-  const start = async (holdsHours: number) => {
-    try {
-      await logEntry({
+  const start = (holdsHours: number) =>
+    log(
+      entryWrite({
         id: uuidv7(),
         areaId: area.id,
         at: new Date().toISOString(),
         corrects: null,
         kind: 'blast',
         body: { holdsHours },
-      });
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+      }),
+    );
   return (
     <section aria-label="Bare steel" className="flex flex-wrap items-center gap-2">
       {WAYS.map(([word, hours]) => (
-        <button key={word} type="button" className="btn target" onClick={() => void start(hours)}>
+        <button key={word} type="button" className="btn target" onClick={() => start(hours)}>
           {word}: {hours} h clock
         </button>
       ))}
@@ -43,11 +37,6 @@ export function BlastClock({ view }: { view: BenchView }) {
           ? 'The clock runs; a new one takes its place.'
           : 'Prime within four hours, sooner when damp (common practice).'}
       </span>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </section>
   );
 }

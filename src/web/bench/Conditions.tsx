@@ -4,10 +4,10 @@ import { isUnderCover, judgeConditions, surfaceTempC } from '../../core/air/inde
 import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
 import { sayTime } from '../clock/say.ts';
+import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { HoursAhead } from './HoursAhead.tsx';
-import { Stepper } from './Stepper.tsx';
 import { sayReason } from './sayReason.ts';
 
 interface Props {
@@ -37,6 +37,7 @@ export function conditionsFrom(view: BenchView): LoggedConditions | null {
 }
 
 /** May it be laid now? Air and surface from the series or as measured on the spot, judged against the sheet. */
+// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: to be taken apart with the figures of the bench
 export function Conditions({ view, sheet, conditions, onChange, zone }: Props) {
   const { show, system } = useUnits();
   const [typing, setTyping] = useState(conditions?.source === 'typed' || conditions === null);

@@ -1,32 +1,20 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { BareTick, BenchView, OldLine, Waterline } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
-import { logEntry, useOutbox } from '../api/outbox.ts';
-import { BARE_WORDS } from '../stands/words.ts';
-
-/** Ticks still on their way to the server count as made. */
-function useTicks(view: BenchView): BareTick[] {
-  const waiting = useOutbox();
-  return view.bare.map((item) => {
-    const last = waiting.findLast(
-      ({ entry }) => entry.kind === 'tape' && entry.body.itemId === item.id,
-    )?.entry;
-    return last?.kind === 'tape' ? { ...item, taped: last.body.on } : item;
-  });
-}
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
+import { BARE_WORDS } from '../words/supports.ts';
 
 /** The leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
 export function LeaveBare({ view }: { view: BenchView }) {
-  const ticks = useTicks(view);
-  const client = useQueryClient();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { mutate: log } = useQueued();
+  const ticks = view.bare;
   if (ticks.length === 0) return null;
   const open = ticks.filter((item) => item.taped !== true).length;
-  const tick = async (item: BareTick, on: boolean) => {
-    try {
-      await logEntry({
+  const tick = (item: BareTick, on: boolean) =>
+    log(
+      entryWrite({
         id: uuidv7(),
         areaId: view.area.id,
         at: new Date().toISOString(),
@@ -39,13 +27,8 @@ export function LeaveBare({ view }: { view: BenchView }) {
           stepId: view.clock.next?.stepId ?? null,
           coatNo: view.clock.next?.coatNo ?? null,
         },
-      });
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+      }),
+    );
   return (
     <section aria-labelledby="leave-bare" className="space-y-2">
       <h2 id="leave-bare" className="batten pb-1 text-lg">
@@ -68,7 +51,7 @@ export function LeaveBare({ view }: { view: BenchView }) {
                   type="button"
                   className={`btn target join-item ${item.taped === on ? 'btn-neutral' : ''}`}
                   aria-pressed={item.taped === on}
-                  onClick={() => void tick(item, on)}
+                  onClick={() => tick(item, on)}
                 >
                   {on ? 'Taped' : 'Untaped'}
                 </button>
@@ -77,11 +60,6 @@ export function LeaveBare({ view }: { view: BenchView }) {
           </li>
         ))}
       </ul>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </section>
   );
 }
@@ -94,18 +72,13 @@ const ANSWERS: readonly (readonly [OldLine, string])[] = [
 
 /** Before the first coat hides the old waterline: is it saved? */
 export function OldLineAsked({ view }: { view: BenchView }) {
-  const client = useQueryClient();
-  const [problem, setProblem] = useState<string | null>(null);
-  if (!view.askOldLine) return null;
-  const answer = async (oldLine: OldLine) => {
-    try {
+  const { mutate: answer } = useMutation({
+    mutationFn: async (oldLine: OldLine) => {
       const { boatId: _b, ...line } = await api<Waterline>('GET', `/boats/${view.boat.id}/waterline`);
-      await api<Waterline>('PUT', `/boats/${view.boat.id}/waterline`, { ...line, oldLine });
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+      return api<Waterline>('PUT', `/boats/${view.boat.id}/waterline`, { ...line, oldLine });
+    },
+  });
+  if (!view.askOldLine) return null;
   return (
     <section aria-label="The old waterline" className="border-line space-y-2 border-2 p-3">
       <p className="text-lg font-semibold">This coat hides the old waterline. Is it saved?</p>
@@ -114,16 +87,11 @@ export function OldLineAsked({ view }: { view: BenchView }) {
       </p>
       <div className="flex flex-wrap gap-2">
         {ANSWERS.map(([value, word]) => (
-          <button key={value} type="button" className="btn target" onClick={() => void answer(value)}>
+          <button key={value} type="button" className="btn target" onClick={() => answer(value)}>
             {word}
           </button>
         ))}
       </div>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </section>
   );
 }

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type {
@@ -10,14 +9,14 @@ import type {
   Step,
 } from '../../contract/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
-import { logEntry, useOutbox } from '../api/outbox.ts';
+import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
-import { sayTask } from '../systems/stackForm.ts';
+import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { workLeft, workWithPending } from './workStates.ts';
+import { sayTask } from '../words/systems.ts';
 
 interface CoatValues {
   litres: string;
@@ -40,7 +39,6 @@ interface Props {
 /** What was laid: litres, from when to when, and how much of the area it covered. */
 export function LogCoat({ view, step, product, conditions, wanted, zone, onLogged }: Props) {
   const { system, show } = useUnits();
-  const client = useQueryClient();
   const id = useRef(uuidv7());
   const next = view.clock.next;
   const coatNo = next?.coatNo ?? 0;
@@ -48,8 +46,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const fromPots = pots.reduce((sum, pot) => sum + pot.batch.litres, 0);
   const leftM2 = Math.max(0, (next?.areaM2 ?? view.clock.areaM2) - (next?.coveredM2 ?? 0));
   const now = Date.now();
-  const waiting = useOutbox();
-  const left = workLeft(workWithPending(view, waiting), now);
+  const left = workLeft(view.clock.work, now);
   const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - 3_600_000;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
@@ -87,7 +84,6 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
     if (errors.length) return errors;
     const how = await logEntry(entry);
     id.current = uuidv7();
-    await client.invalidateQueries();
     onLogged(how);
     return undefined;
   };

@@ -5,18 +5,18 @@ import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
 import { addition, potLifeMinutes, type SplitResult, splitParts } from '../../core/mix/index.ts';
 import { thinnerOf } from '../../core/system/index.ts';
 import { fromCanonical, toCanonical } from '../../core/units/index.ts';
-import { ApiProblem } from '../api/client.ts';
-import { logEntry } from '../api/outbox.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 import { sayMinutes } from '../clock/say.ts';
+import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { AskedOfTin, TIN_SILENT } from './AskedOfTin.tsx';
 import { cautionsFor } from './cautions.ts';
 import { LabelCheck } from './LabelCheck.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
 import { SplitNotes } from './SplitNotes.tsx';
-import { Stepper } from './Stepper.tsx';
+import { TIN_SILENT, TinFields } from './TinFields.tsx';
 import { ToolFields } from './ToolFields.tsx';
 import { useTool } from './toolChoice.ts';
 
@@ -31,6 +31,7 @@ interface Props {
 }
 
 /** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
+// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: to be taken apart with the figures of the bench
 export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const { show, system } = useUnits();
   const { sheet } = product;
@@ -52,8 +53,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (wanted ?? 0.5);
   const [litres, setLitres] = useState<number | null>(null);
   const batch = litres ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [sending, setSending] = useState(false);
+  const { mutate: log, isPending: sending } = useQueued();
 
   let result: SplitResult | null = null;
   let splitProblem: string | null = null;
@@ -76,12 +76,10 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   });
   const volumeUnit = system === 'us' ? 'usfloz' : 'ml';
 
-  const mixed = async () => {
+  const mixed = () => {
     if (!split) return;
-    setSending(true);
-    setProblem(null);
-    try {
-      await logEntry({
+    log(
+      entryWrite({
         id: uuidv7(),
         areaId: view.area.id,
         at: new Date().toISOString(),
@@ -105,13 +103,9 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           inductionMin,
           potLifeMin: potLife,
         },
-      });
-      onMixed();
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
-    } finally {
-      setSending(false);
-    }
+      }),
+      { onSuccess: onMixed },
+    );
   };
 
   return (
@@ -176,7 +170,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           />
         )}
       </div>
-      <AskedOfTin sheet={sheet} says={tin} onChange={setTin} />
+      <TinFields sheet={sheet} says={tin} onChange={setTin} />
       <ToolFields tool={tool} onChange={chooseTool} />
       {splitProblem && <p className="text-error font-semibold">{splitProblem}</p>}
       {split && (
@@ -197,14 +191,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         ))}
         <li>The product's safety data sheet and local codes come first.</li>
       </ul>
-      {twoPart && (
-        <LabelCheck product={product} disabled={!split} sending={sending} onMixed={() => void mixed()} />
-      )}
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
+      {twoPart && <LabelCheck product={product} disabled={!split} sending={sending} onMixed={mixed} />}
     </section>
   );
 }

@@ -1,7 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { PotView } from '../../contract/index.ts';
 import { figure } from '../../core/units/index.ts';
-import { logEntry } from '../api/outbox.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -36,16 +37,18 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
   const last = !inducting && sets !== null && sets - now < LAST_MINUTES * 60_000;
   const whole = (sets ?? ready) - mixed || 1;
   const at = (ms: number) => Math.min(1, Math.max(0, (ms - mixed) / whole)) * 1000;
-  const end = (fate: 'emptied' | 'discarded') => {
-    void logEntry({
-      id: uuidv7(),
-      areaId: pot.areaId,
-      at: new Date().toISOString(),
-      corrects: null,
-      kind: 'batch-end',
-      body: { batchId: pot.entryId, fate },
-    });
-  };
+  const { mutate: log } = useQueued();
+  const end = (fate: 'emptied' | 'discarded') =>
+    log(
+      entryWrite({
+        id: uuidv7(),
+        areaId: pot.areaId,
+        at: new Date().toISOString(),
+        corrects: null,
+        kind: 'batch-end',
+        body: { batchId: pot.entryId, fate },
+      }),
+    );
   return (
     <div className={`board space-y-3 border-l-8 p-3 ${last ? 'border-l-signal' : 'border-l-primary'}`}>
       <div className="flex flex-wrap items-end justify-between gap-3">

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { MeasuringTool } from '../../core/mix/index.ts';
-import { Stepper } from './Stepper.tsx';
+import { Stepper } from '../forms/Stepper.tsx';
 import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
 
 /** What is poured with: the tool and its finest mark. */

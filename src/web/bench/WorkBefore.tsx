@@ -1,35 +1,25 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, EntryInput, WorkView } from '../../contract/index.ts';
 import type { taskState } from '../../core/system/index.ts';
-import { logEntry, useOutbox } from '../api/outbox.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
-import { sayTask } from '../systems/stackForm.ts';
-import { workStates, workWithPending } from './workStates.ts';
+import { workStates } from '../state/workStates.ts';
+import { sayTask } from '../words/systems.ts';
 
 /** What the system wants done before this coat: each ticked when done, an inspection with what it found. */
 export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
-  const waiting = useOutbox();
   const now = useMinute();
-  const client = useQueryClient();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { mutate: log } = useQueued();
   const { next } = view.clock;
-  const work = workStates(workWithPending(view, waiting), now);
+  const work = workStates(view.clock.work, now);
   if (!next || work.length === 0) return null;
   const open = work.filter(({ state }) => state !== 'done').length;
-  const send = async (entry: EntryInput) => {
-    try {
-      await logEntry(entry);
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+  const send = (entry: EntryInput) => log(entryWrite(entry));
   const start = { areaId: view.area.id, corrects: null };
   const tick = (task: WorkView, outcome: 'done' | 'faults', remark = '') =>
     send({
@@ -77,7 +67,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
                 <button
                   type="button"
                   className="btn btn-ghost target"
-                  onClick={() => void untick(task.entryId as string)}
+                  onClick={() => untick(task.entryId as string)}
                 >
                   Undo<span className="sr-only"> {sayTask(task)}</span>
                 </button>
@@ -86,10 +76,10 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
               <Inspect
                 task={task}
                 boatId={view.boat.id}
-                onFound={(outcome, remark) => void tick(task, outcome, remark)}
+                onFound={(outcome, remark) => tick(task, outcome, remark)}
               />
             ) : (
-              <button type="button" className="btn target" onClick={() => void tick(task, 'done')}>
+              <button type="button" className="btn target" onClick={() => tick(task, 'done')}>
                 <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'Long enough' : 'Done'}
                 <span className="sr-only">: {sayTask(task)}</span>
               </button>
@@ -97,11 +87,6 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
           </li>
         ))}
       </ol>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </section>
   );
 }

@@ -1,52 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Area, BenchView, CoatBody, LogView, PotView } from '../../contract/index.ts';
+import type { Area, CoatBody, LogView } from '../../contract/index.ts';
 import { formatQuantity } from '../../core/units/index.ts';
-import type { Waiting } from '../api/outbox.ts';
 import { counts, filmByLitres } from '../log/coatFigures.ts';
 import { cautionsFor } from './cautions.ts';
-import { potsWithPending } from './pendingPots.ts';
 import { sayReason } from './sayReason.ts';
 import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
-
-const area = { id: 'area', name: 'Bottom', service: 'immersed' } as Area;
-const view = (pots: Partial<PotView>[]): BenchView =>
-  ({
-    area,
-    boat: { id: 'b', name: 'Test hull' },
-    product: { name: 'Test epoxy' },
-    pots,
-  }) as unknown as BenchView;
-const waiting = (
-  entry: { id?: string; areaId?: string; kind: string; body: object },
-  refused = false,
-): Waiting =>
-  ({
-    entry: { areaId: 'area', at: '2026-05-14T12:00:00Z', ...entry },
-    refused: refused ? {} : null,
-  }) as Waiting;
-const batch = (id: string) => waiting({ id, kind: 'batch', body: { inductionMin: 20, potLifeMin: 120 } });
-
-describe('pots while the server is out of reach', () => {
-  it('one mixed on this device has its clocks at once', () => {
-    const [pot] = potsWithPending(view([]), [batch('p1')]);
-    expect(pot).toMatchObject({
-      entryId: 'p1',
-      inductionEnds: '2026-05-14T12:20:00.000Z',
-      potEnds: '2026-05-14T14:00:00.000Z',
-    });
-  });
-  it('one that has arrived is not shown twice, one emptied or laid here is shown no more', () => {
-    const known = view([{ entryId: 'p1' }, { entryId: 'p2' }, { entryId: 'p3' }]);
-    const ids = (items: Waiting[]) => potsWithPending(known, items).map((p) => p.entryId);
-    expect(ids([batch('p1')])).toEqual(['p1', 'p2', 'p3']);
-    expect(ids([waiting({ kind: 'batch-end', body: { batchId: 'p2' } })])).toEqual(['p1', 'p3']);
-    expect(ids([waiting({ kind: 'coat', body: { batchIds: ['p1', 'p3'] } })])).toEqual(['p2']);
-  });
-  it('what the server refused, and what was mixed for another area, is left out', () => {
-    expect(potsWithPending(view([]), [{ ...batch('p1'), refused: {} as never }])).toEqual([]);
-    expect(potsWithPending(view([]), [waiting({ ...batch('p1').entry, areaId: 'other' })])).toEqual([]);
-  });
-});
 
 describe('a reason against laying carries its figures', () => {
   const metric = (value: number, quantity: never, options?: object) =>
@@ -70,6 +28,8 @@ describe('tools at the bench', () => {
     expect(withFigure(tool, toolFigure(tool))).toEqual(tool);
   });
 });
+
+const area = { id: 'area', name: 'Bottom', service: 'immersed' } as Area;
 
 describe('cautions stand where the hand is', () => {
   it('a sheet’s dangers, and confined space first in a bilge or tank', () => {

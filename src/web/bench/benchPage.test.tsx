@@ -4,7 +4,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vite
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
 import { aBoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
 import type { AreaInput, BenchView, LogView, ProductInput, Step } from '../../contract/index.ts';
-import { flushOutbox } from '../api/outbox.ts';
+import { flushQueue } from '../api/queue.ts';
 
 const boat = aBoat({ name: 'Bench hull' });
 /** 3 : 1 by volume, 50 % solids: 100 µm by roller on 20 m² take 4.32 l. */
@@ -181,8 +181,8 @@ describe('logging a coat', () => {
       expect(await screen.findByText(/kept on this device and will be sent/)).toBeDefined();
     });
     expect(await entries(area)).toEqual([]);
-    await flushOutbox();
-    await flushOutbox();
+    await flushQueue();
+    await flushQueue();
     expect((await entries(area)).map(({ kind }) => kind)).toEqual(['coat']);
   });
 });
@@ -220,7 +220,7 @@ describe('work before the coat', () => {
       await user.click(within(work).getByRole('button', { name: /Done.*sand 120 grit/ }));
       expect(await screen.findByRole('region', { name: /Before this coat: 1 to do/ })).toBeDefined();
     });
-    await flushOutbox();
+    await flushQueue();
     expect((await bench(area)).clock.work.map(({ doneAt }) => doneAt !== null)).toEqual([false, true]);
   });
 });

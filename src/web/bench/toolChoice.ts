@@ -50,11 +50,20 @@ export function withFigure(tool: MeasuringTool, value: number): MeasuringTool {
   }
 }
 
+/** A tool as it was kept; null where nothing was, or what was cannot be one. */
+function readTool(kept: string | null): MeasuringTool | null {
+  try {
+    const tool = JSON.parse(kept ?? 'null') as MeasuringTool | null;
+    return tool && TOOLS.some(({ key }) => key === tool.kind) && toolFigure(tool) > 0 ? tool : null;
+  } catch {
+    return null;
+  }
+}
+
 /** The tool at this bench, kept on the device. */
 export function useTool(): [MeasuringTool, (tool: MeasuringTool) => void] {
   const [tool, setTool] = useState<MeasuringTool>(() => {
-    const kept = localStorage.getItem(KEY);
-    return kept ? (JSON.parse(kept) as MeasuringTool) : { kind: 'cup', stepMl: 10 };
+    return readTool(localStorage.getItem(KEY)) ?? { kind: 'cup', stepMl: 10 };
   });
   const choose = (next: MeasuringTool) => {
     localStorage.setItem(KEY, JSON.stringify(next));

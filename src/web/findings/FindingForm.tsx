@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
@@ -11,7 +10,7 @@ import {
   takesFigure,
 } from '../../core/inspect/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
-import { api } from '../api/client.ts';
+import { send } from '../api/queue.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
@@ -26,13 +25,12 @@ interface Props {
   finding: Finding | null;
   /** A place just picked on the drawing. */
   picked: Place | null;
-  onDone: (saved: Finding | null) => void;
+  onDone: () => void;
 }
 
 /** A finding: what, how much against which limit, where, with photographs. */
 export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
   const { system } = useUnits();
-  const client = useQueryClient();
   const id = useRef(finding?.id ?? uuidv7());
   const at = useRef(finding?.at ?? new Date().toISOString());
   const length = (m: number | undefined) =>
@@ -71,14 +69,17 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       (path) => path.replace(/^place\./, ''),
     );
     if (errors.length) return errors;
-    const saved = finding
-      ? await api<Finding>('PUT', `/findings/${finding.id}`, {
-          ...input,
-          version: over.version ?? finding.version,
-        })
-      : await api<Finding>('POST', '/findings', input);
-    await client.invalidateQueries();
-    onDone(saved);
+    await send(
+      finding
+        ? {
+            method: 'PUT',
+            path: `/findings/${finding.id}`,
+            body: { ...input, version: over.version ?? finding.version },
+            what: 'a finding changed',
+          }
+        : { method: 'POST', path: '/findings', body: input, what: 'a finding' },
+    );
+    onDone();
     return undefined;
   };
 
@@ -100,7 +101,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       base={finding}
       button={finding ? 'Save finding' : 'Set it down'}
       beside={
-        <button type="button" className="btn btn-ghost" onClick={() => onDone(null)}>
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel
         </button>
       }

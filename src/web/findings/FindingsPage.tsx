@@ -1,19 +1,18 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, BoatView, Finding, Place } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import { useQueued, useWrite } from '../api/mutations.ts';
 import { useBoat, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
-import { Asked } from '../parts/Asked.tsx';
+import { cutOut } from '../parts/cutOut.ts';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
+import { letteredFindings, letterOf, rowsOf } from '../parts/drawing/drawnRows.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
-import { useStillHere } from '../shell/useStillHere.ts';
-import { cutOut } from '../survey/CutOut.tsx';
-import { letteredFindings, letterOf, rowsOf } from '../survey/drawnRows.ts';
-import { SurveyTabs } from '../survey/SurveyTabs.tsx';
+import { useMounted } from '../state/useMounted.ts';
 import { FindingForm } from './FindingForm.tsx';
 import { FINDING_WORDS, VERDICT_WORDS } from './words.ts';
 
@@ -23,35 +22,38 @@ export function FindingsPage() {
   const boat = useBoat(boatId);
   const yard = useYard();
   return (
-    <Asked query={yard}>
+    <QueryBoundary query={yard}>
       {(yardData) => (
-        <Asked query={boat}>{(view) => <Findings key={boatId} view={view} zone={yardData.zone} />}</Asked>
+        <QueryBoundary query={boat}>
+          {(view) => <Findings key={boatId} view={view} zone={yardData.zone} />}
+        </QueryBoundary>
       )}
-    </Asked>
+    </QueryBoundary>
   );
 }
 
 function Findings({ view, zone }: { view: BoatView; zone: string }) {
   const { boat, findings } = view;
-  const client = useQueryClient();
   const [seenFrom, setSeenFrom] = useState<'port' | 'starboard'>('port');
   const [editing, setEditing] = useState<Finding | 'new' | null>(null);
   const [picked, setPicked] = useState<Place | null>(null);
   const [removed, setRemoved] = useState<Finding | null>(null);
+  // A form that is answered late closes itself only, not one opened since.
   const close = () => {
-    setEditing(null);
+    setEditing((now) => (now === editing ? null : now));
     setPicked(null);
   };
-  const remove = async (finding: Finding) => {
-    await api('DELETE', `/findings/${finding.id}`);
-    setRemoved(finding);
-    await client.invalidateQueries();
-  };
-  const bringBack = async (finding: Finding) => {
-    await api('POST', `/findings/${finding.id}/restore`);
-    setRemoved(null);
-    await client.invalidateQueries();
-  };
+  const { mutate: change } = useQueued();
+  const remove = (finding: Finding) =>
+    change(
+      { method: 'DELETE', path: `/findings/${finding.id}`, what: 'a finding removed' },
+      { onSuccess: () => setRemoved(finding) },
+    );
+  const bringBack = (finding: Finding) =>
+    change(
+      { method: 'POST', path: `/findings/${finding.id}/restore`, what: 'a finding brought back' },
+      { onSuccess: () => setRemoved(null) },
+    );
   return (
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: findings</h1>
@@ -93,7 +95,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
           {removed && (
             <UndoNotice
               text={`${FINDING_WORDS[removed.kind].word} was removed.`}
-              onUndo={() => void bringBack(removed)}
+              onUndo={() => bringBack(removed)}
               onGone={() => setRemoved(null)}
             />
           )}
@@ -113,7 +115,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
                 areaM2={view.clocks.find((clock) => clock.areaId === finding.areaId)?.areaM2 ?? 0}
                 zone={zone}
                 onEdit={() => setEditing(finding)}
-                onRemove={() => void remove(finding)}
+                onRemove={() => remove(finding)}
               />
             ))}
           </ol>
@@ -198,44 +200,29 @@ function MakePart({
   finding: Finding;
   letter: string;
 }) {
-  const client = useQueryClient();
   const navigate = useNavigate();
-  const stillHere = useStillHere();
-  const [problem, setProblem] = useState<string | null>(null);
-  const make = async (kind: 'spot' | 'piece') => {
-    try {
-      const id = uuidv7();
-      const name = `${FINDING_WORDS[finding.kind].word} ${letter}, ${area.name}`.slice(0, 80);
-      const m2 = kind === 'spot' ? Math.min(FIRST_SPOT_M2, areaM2 / 2) : areaM2 / 2;
-      const input = cutOut(area, kind, {
-        id,
-        name,
-        areaM2: Number(m2.toFixed(3)),
-        at: new Date().toISOString(),
-      });
-      await api('POST', '/areas', {
-        ...input,
-        note: `From finding ${letter}: ${finding.reason}`.slice(0, 2000),
-      });
-      await client.invalidateQueries();
-      if (stillHere()) await navigate(`/boats/${area.boatId}/survey/${id}`);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
+  const mounted = useMounted();
+  const { mutate: write } = useWrite();
+  const make = (kind: 'spot' | 'piece') => {
+    const id = uuidv7();
+    const name = `${FINDING_WORDS[finding.kind].word} ${letter}, ${area.name}`.slice(0, 80);
+    const m2 = kind === 'spot' ? Math.min(FIRST_SPOT_M2, areaM2 / 2) : areaM2 / 2;
+    const at = new Date().toISOString();
+    const input = cutOut(area, kind, { id, name, areaM2: Number(m2.toFixed(3)), at });
+    const note = `From finding ${letter}: ${finding.reason}`.slice(0, 2000);
+    write(
+      { method: 'POST', path: '/areas', body: { ...input, note } },
+      { onSuccess: () => mounted() && void navigate(`/boats/${area.boatId}/survey/${id}`) },
+    );
   };
   return (
     <>
-      <button type="button" className="btn btn-sm" onClick={() => void make('spot')}>
+      <button type="button" className="btn btn-sm" onClick={() => make('spot')}>
         Make it a spot
       </button>
-      <button type="button" className="btn btn-sm" onClick={() => void make('piece')}>
+      <button type="button" className="btn btn-sm" onClick={() => make('piece')}>
         Split the area
       </button>
-      {problem && (
-        <span role="alert" className="text-error font-semibold">
-          {problem}
-        </span>
-      )}
     </>
   );
 }

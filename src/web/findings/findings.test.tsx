@@ -34,7 +34,9 @@ describe('a finding', () => {
     await user.selectOptions(screen.getByLabelText('On'), 'Bottom');
     await save();
     expect(await screen.findByText(/Salt: fine/)).toBeDefined();
-    expect(await findings()).toMatchObject([{ kind: 'salt', value: 60, limit: 80, verdict: 'fine' }]);
+    await waitFor(async () =>
+      expect(await findings()).toMatchObject([{ kind: 'salt', value: 60, limit: 80, verdict: 'fine' }]),
+    );
   });
   it('one that is seen has a word and no figure: solvent rub, and the coats of a converter', async () => {
     const { user, put, save } = await setDown();

@@ -2,6 +2,7 @@ import { type ReactNode, useId } from 'react';
 import { type FieldErrors, get, type RegisterOptions, useFormContext } from 'react-hook-form';
 import type { Quantity } from '../../core/units/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { useTold } from './told.ts';
 
 interface FieldProps {
   name: string;
@@ -28,19 +29,27 @@ function useSaid(name: string, hint?: ReactNode) {
   const { formState } = useFormContext();
   const id = useId();
   const message = messageOf(formState.errors, name);
+  const told = useTold(name);
   return {
     id,
     message,
     described: {
       'aria-invalid': message ? true : undefined,
       'aria-describedby':
-        [hint && `${id}-hint`, message && `${id}-error`].filter(Boolean).join(' ') || undefined,
+        [hint && `${id}-hint`, message && `${id}-error`, told !== undefined && `${id}-told`]
+          .filter(Boolean)
+          .join(' ') || undefined,
     },
     under: (
       <>
         {hint && (
           <p id={`${id}-hint`} className="pt-1 text-sm opacity-80">
             {hint}
+          </p>
+        )}
+        {told !== undefined && (
+          <p id={`${id}-told`} role="status" className="border-line mt-1 border-l-4 pl-2 text-sm">
+            {told === '' ? 'Emptied' : `Changed to “${told}”`} elsewhere since you began typing.
           </p>
         )}
         {message && (

@@ -1,8 +1,10 @@
-import { type ReactNode, useEffect, useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm } from 'react-hook-form';
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
-import { useUnsaved } from '../shell/unsaved.ts';
+import { useUnsaved } from '../state/unsaved.ts';
+import { followOthers, Told } from './told.ts';
 
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
@@ -18,7 +20,6 @@ interface Props<T extends FieldValues> {
   base?: object | null;
   /** What a field of the record is called. */
   fieldWords?: Record<string, string>;
-  takeTheirs?: () => void;
 }
 
 /**
@@ -36,9 +37,20 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const unsaved = isDirty && !sent;
   useUnsaved(unsaved && !isSubmitting);
   const fresh = JSON.stringify(props.values);
-  // What the form starts from may change while it is open (a pot is mixed, a minute passes): it follows until touched.
+  const followed = useRef(fresh);
+  const [told, setTold] = useState<Record<string, string>>({});
+  // What the form starts from may change while it is open (somebody saves, a pot is mixed, a minute passes): it follows,
+  // but for what is typed, which stays and is told about.
   useEffect(() => {
-    if (!isDirty) form.reset(JSON.parse(fresh) as T);
+    const [was, is] = [JSON.parse(followed.current) as T, JSON.parse(fresh) as T];
+    followed.current = fresh;
+    if (!isDirty) {
+      form.reset(is);
+      setTold({});
+    } else if (JSON.stringify(was) !== fresh) {
+      const more = followOthers(form as never, was, is);
+      setTold((known) => ({ ...known, ...more }));
+    }
   }, [fresh, isDirty, form]);
   // What checks the form is fetched while the server still answers: it may not when the form is sent.
   useEffect(() => {
@@ -59,20 +71,43 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     if (first) form.setFocus(first.path as Path<T>);
   };
 
+  const { mutateAsync } = useMutation<
+    FieldError[] | undefined,
+    Error,
+    { values: T; over: { version?: number } }
+  >({
+    mutationFn: ({ values, over }) => props.submit(values, over),
+    meta: { atForm: true },
+  });
   const send = (over: { version?: number } = {}) =>
     form.handleSubmit(async (values) => {
       setGeneral([]);
       setClash(null);
       try {
-        const errors = await props.submit(values as T, over);
+        const errors = await mutateAsync({ values: values as T, over });
         if (errors?.length) place(errors);
-        else setSent(true);
+        else {
+          setSent(true);
+          setTold({});
+        }
       } catch (error) {
         if (error instanceof ApiProblem && error.problem.status === 409) setClash(error.problem);
         else if (error instanceof ApiProblem && error.problem.errors) place(error.problem.errors);
         else setGeneral([(error as Error).message]);
       }
     })();
+  const client = useQueryClient();
+  const takeTheirs = () => {
+    setClash(null);
+    setTold({});
+    // No longer typed in, it follows what comes.
+    form.reset(JSON.parse(fresh) as T);
+    void client.invalidateQueries();
+  };
+  // Told at its field where it has one on the page.
+  const toldElsewhere = Object.keys(told).filter(
+    (path) => !document.querySelector(`[name="${CSS.escape(path)}"]`),
+  );
 
   const current = clash?.current as (Record<string, unknown> & { version?: number }) | undefined;
   const theirs = current ? changesBetween(props.base ?? {}, current) : [];
@@ -86,7 +121,14 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           void send();
         }}
       >
-        {props.children}
+        <Told value={told}>{props.children}</Told>
+        {toldElsewhere.length > 0 && (
+          <p role="status" className="border-line border-l-4 pl-3">
+            Changed elsewhere since you began typing:{' '}
+            {toldElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. What you typed is
+            still here; saving puts it in its place.
+          </p>
+        )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}
         <div className={`space-y-2 ${unsaved && !props.large ? 'save-bar' : ''}`}>
           {general.length > 0 && (
@@ -109,11 +151,9 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
                 ))}
               </ul>
               <div className="flex flex-wrap gap-2">
-                {props.takeTheirs && (
-                  <button type="button" className="btn" onClick={props.takeTheirs}>
-                    Take theirs
-                  </button>
-                )}
+                <button type="button" className="btn" onClick={takeTheirs}>
+                  Take theirs
+                </button>
                 {current?.version !== undefined && (
                   <button
                     type="button"

@@ -4,10 +4,10 @@ import { userEvent } from '@testing-library/user-event';
 import { type ReactNode, useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Quantity } from '../../core/units/index.ts';
-import { Stepper } from '../bench/Stepper.tsx';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { CellInput } from '../waterline/CellInput.tsx';
 import { NumberField } from './NumberField.tsx';
+import { Stepper } from './Stepper.tsx';
 
 afterEach(() => {
   cleanup();

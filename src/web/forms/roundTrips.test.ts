@@ -108,7 +108,7 @@ describe('what a form cannot read stands at its field, with everything else read
     expect(Object.fromEntries(errors.map((e) => [e.path, e.message]))).toMatchObject({
       'dimensions.loaM': 'length over all "ten" is not a number',
       'dimensions.beamM': 'beam is empty',
-      'dimensions.draughtM': 'draught (m) -1 must be above 0',
+      'dimensions.draughtM': 'draught (m) -1 is below the limit of 0.01',
       'dimensions.freeboardM': 'freeboard (m) 900 is above the limit of 12',
       name: 'boat name is empty',
     });

@@ -1,7 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Estimate, FormView } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { m2For, type SourceFigures } from './formFigures.ts';
 
@@ -16,9 +15,8 @@ export function FeedAreas({
   basis: string;
 }) {
   const { show } = useUnits();
-  const client = useQueryClient();
   const [said, setSaid] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { mutate: write } = useWrite();
   const whole = view.areas.filter((area) => area.part === null);
   const matches = whole.flatMap((area) => {
     const rivals = whole.filter((each) => each.zone === area.zone && each.side === area.side);
@@ -29,23 +27,18 @@ export function FeedAreas({
   if (whole.length === 0)
     return <p>With areas in the survey, these figures can be put beside their other ways.</p>;
   const way: Estimate['way'] = figures.source === 'mesh' ? 'mesh' : 'offsets';
-  const feed = async () => {
-    try {
-      await api('POST', `/boats/${view.boat.id}/estimates`, {
-        estimates: matches.map(({ area, m2 }) => ({
-          areaId: area.id,
-          way,
-          areaM2: Number(m2.toFixed(4)),
-          spread: figures.spread,
-          basis,
-        })),
-      });
-      await client.invalidateQueries();
-      setSaid(`${matches.length} areas have it now beside their other ways.`);
-      setProblem(null);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
+  const feed = () => {
+    const estimates = matches.map(({ area, m2 }) => ({
+      areaId: area.id,
+      way,
+      areaM2: Number(m2.toFixed(4)),
+      spread: figures.spread,
+      basis,
+    }));
+    write(
+      { method: 'POST', path: `/boats/${view.boat.id}/estimates`, body: { estimates } },
+      { onSuccess: () => setSaid(`${matches.length} areas have it now beside their other ways.`) },
+    );
   };
   return (
     <div className="space-y-2">
@@ -56,17 +49,12 @@ export function FeedAreas({
           <p className="text-sm">
             {matches.map(({ area, m2 }) => `${area.name} ${show(m2, 'area')}`).join(', ')}.
           </p>
-          <button type="button" className="btn" onClick={() => void feed()}>
+          <button type="button" className="btn" onClick={() => feed()}>
             Put these beside the areas' other ways
           </button>
         </>
       )}
       {said && <p role="status">{said}</p>}
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </div>
   );
 }

@@ -1,11 +1,10 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import type { FormView, HullForm, HullFormInput, Waterline } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import type { FormView, HullForm, HullFormInput, Problem, Waterline } from '../../contract/index.ts';
+import { useWrite } from '../api/mutations.ts';
 import { useHullForm, useWaterline } from '../api/queries.ts';
-import { Asked } from '../parts/Asked.tsx';
-import { SurveyTabs } from '../survey/SurveyTabs.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { figuresByDimensions, figuresByMesh, figuresByOffsets, type Levels } from './formFigures.ts';
 import { MeshPanel } from './MeshPanel.tsx';
 import { OffsetsPanel } from './OffsetsPanel.tsx';
@@ -17,11 +16,13 @@ export function HullFormPage() {
   const form = useHullForm(boatId);
   const line = useWaterline(boatId);
   return (
-    <Asked query={form}>
+    <QueryBoundary query={form}>
       {(view) => (
-        <Asked query={line}>{(plan) => <HullFormBoard key={boatId} view={view} line={plan} />}</Asked>
+        <QueryBoundary query={line}>
+          {(plan) => <HullFormBoard key={boatId} view={view} line={plan} />}
+        </QueryBoundary>
       )}
-    </Asked>
+    </QueryBoundary>
   );
 }
 
@@ -35,14 +36,17 @@ function levelsOf(line: Waterline): Levels {
 }
 
 function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
-  const client = useQueryClient();
   const [problem, setProblem] = useState<string | null>(null);
+  const { mutateAsync: put } = useWrite<HullForm>({ atForm: true });
   const { boat, form } = view;
   const levels = levelsOf(line);
   const save = async (some: Partial<HullFormInput>) => {
     const { offsets, mesh, use, version } = form;
-    await api<HullForm>('PUT', `/boats/${boat.id}/form`, { offsets, mesh, use, version, ...some });
-    await client.invalidateQueries();
+    await put({
+      method: 'PUT',
+      path: `/boats/${boat.id}/form`,
+      body: { offsets, mesh, use, version, ...some },
+    });
   };
   const figures = [
     figuresByDimensions(view),
@@ -87,5 +91,7 @@ async function sendFile(boatId: string, file: Blob): Promise<void> {
     body: file,
     headers: { 'content-type': 'application/octet-stream' },
   });
-  if (!response.ok) throw new Error('The file could not be kept on the server; nothing was changed.');
+  if (response.ok) return;
+  const problem = (await response.json().catch(() => null)) as Problem | null;
+  throw new Error(problem?.detail ?? 'The file could not be kept on the server; nothing was changed.');
 }

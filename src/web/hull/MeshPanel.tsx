@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import type { FormView, MeshRecord } from '../../contract/index.ts';
 import type { HullCuts, Placement } from '../../core/hull/index.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -83,6 +84,13 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
     } catch (error) {
       setProblem((error as Error).message);
     }
+  };
+  const confirm = useConfirm();
+  const remove = async () => {
+    const text = 'Areas keep what it gave them.';
+    if (!(await confirm({ title: 'Remove the mesh and its file?', text, action: 'Remove' }))) return;
+    mesh.cancel();
+    await save(null);
   };
   const shown = record ?? known;
   return (
@@ -196,15 +204,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
           </button>
         )}
         {known && (
-          <button
-            type="button"
-            className="btn btn-ghost"
-            onClick={() => {
-              if (!window.confirm('Remove the mesh and its file? Areas keep what it gave them.')) return;
-              mesh.cancel();
-              void save(null);
-            }}
-          >
+          <button type="button" className="btn btn-ghost" onClick={() => void remove()}>
             Remove the mesh
           </button>
         )}

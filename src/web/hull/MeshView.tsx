@@ -130,6 +130,7 @@ export function MeshView({ result, lengthM, label }: { result: CutResult; length
     <div
       ref={box}
       role="img"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: turned with the arrow keys
       tabIndex={0}
       aria-label={label}
       className="h-96 w-full touch-none overflow-hidden"

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { FormView } from '../../contract/index.ts';
 import { checkOffsets, type OffsetTable } from '../../core/hull/index.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -61,6 +62,11 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
     } catch (error) {
       setProblem((error as Error).message);
     }
+  };
+  const confirm = useConfirm();
+  const remove = async () => {
+    const text = 'Areas keep what it gave them.';
+    if (await confirm({ title: 'Remove the table of offsets?', text, action: 'Remove' })) await save(null);
   };
   return (
     <section aria-labelledby="offsets" className="space-y-4">
@@ -135,14 +141,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
               Save the table
             </button>
             {offsets && (
-              <button
-                type="button"
-                className="btn btn-ghost"
-                onClick={() => {
-                  if (!window.confirm('Remove the table of offsets? Areas keep what it gave them.')) return;
-                  void save(null);
-                }}
-              >
+              <button type="button" className="btn btn-ghost" onClick={() => void remove()}>
                 Remove the table
               </button>
             )}

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { ask, openPage } from '../../../test/openPage.tsx';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { answer, ask, openPage } from '../../../test/openPage.tsx';
 import { aBoat, anArea } from '../../../test/yardServer.ts';
 import type { BoatView, FormView } from '../../contract/index.ts';
 
@@ -108,13 +108,11 @@ describe('the table of offsets', () => {
     await upload(BOX);
     await user.click(await screen.findByRole('button', { name: 'Save the table' }));
     await screen.findByText('Saved.');
-    const confirm = vi.fn(() => false);
-    vi.stubGlobal('confirm', confirm);
     await user.click(await screen.findByRole('button', { name: 'Remove the table' }));
+    await answer(user, /^Remove the table of offsets/, 'Cancel');
     expect((await form()).form.offsets).not.toBeNull();
-    confirm.mockReturnValue(true);
     await user.click(screen.getByRole('button', { name: 'Remove the table' }));
+    await answer(user, /^Remove the table of offsets/, 'Remove');
     await waitFor(async () => expect((await form()).form.offsets).toBeNull());
-    vi.unstubAllGlobals();
   });
 });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { OffsetTable } from '../../core/hull/index.ts';
-import { useUnsaved } from '../shell/unsaved.ts';
+import { useUnsaved } from '../state/unsaved.ts';
 import { type Grid, type GridUnit, toGrid } from './offsetsText.ts';
 
 interface Draft {

@@ -1,8 +1,7 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry, EntryInput } from '../../contract/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
-import { logEntry } from '../api/outbox.ts';
+import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
@@ -28,7 +27,6 @@ export function CorrectCoat({
   onDone: () => void;
 }) {
   const { system } = useUnits();
-  const client = useQueryClient();
   const { body } = entry;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     fieldText(fromCanonical(value, shownUnit(quantity, system)));
@@ -60,7 +58,6 @@ export function CorrectCoat({
     );
     if (errors.length) return errors;
     await logEntry(input);
-    await client.invalidateQueries();
     onDone();
     return undefined;
   };

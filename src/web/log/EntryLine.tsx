@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry, LogView } from '../../contract/index.ts';
 import { figure } from '../../core/units/index.ts';
-import { ApiProblem } from '../api/client.ts';
-import { logEntry } from '../api/outbox.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
-import { METHOD_WORDS, sayTask } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
 import { filmByLitres } from './coatFigures.ts';
 
@@ -133,28 +133,25 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
 
 function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {
   const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const strike = async () => {
-    try {
-      await logEntry({
+  const { mutate: log } = useQueued();
+  const strike = () =>
+    log(
+      entryWrite({
         id: uuidv7(),
         areaId: entry.areaId,
         at: new Date().toISOString(),
         corrects: entry.id,
         kind: 'strike',
         body: { reason: reason.trim() },
-      });
-      onDone();
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
-    }
-  };
+      }),
+      { onSuccess: onDone },
+    );
   return (
     <form
       className="board my-2 flex flex-wrap items-end gap-2 p-3"
       onSubmit={(event) => {
         event.preventDefault();
-        void strike();
+        strike();
       }}
     >
       <label className="grow">
@@ -167,11 +164,6 @@ function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {
       <button type="button" className="btn btn-ghost" onClick={onDone}>
         Cancel
       </button>
-      {problem && (
-        <p role="alert" className="text-error w-full font-semibold">
-          {problem}
-        </p>
-      )}
     </form>
   );
 }

@@ -2,15 +2,16 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, LogView } from '../../contract/index.ts';
-import { ApiProblem } from '../api/client.ts';
-import { logEntry } from '../api/outbox.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 import { useLog, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
-import { Asked } from '../parts/Asked.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
-import { rowsOf } from '../survey/drawnRows.ts';
+import { rowsOf } from '../parts/drawing/drawnRows.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { counts, entriesOf, filmByLitres } from './coatFigures.ts';
+import { counts, entriesOf, entriesWith, filmByLitres } from './coatFigures.ts';
 import { EntryLine } from './EntryLine.tsx';
 
 /** What was done to a boat, area by area: laid when, how much, in what air; corrections as entries of their own. */
@@ -19,15 +20,44 @@ export function LogPage() {
   const log = useLog(boatId);
   const yard = useYard();
   return (
-    <Asked query={yard}>
-      {(yardData) => <Asked query={log}>{(view) => <Log view={view} zone={yardData.zone} />}</Asked>}
-    </Asked>
+    <QueryBoundary query={yard}>
+      {(yardData) => (
+        <QueryBoundary query={log}>
+          {(view) => (
+            <>
+              <Log view={view} zone={yardData.zone} />
+              {log.hasNextPage && (
+                <p className="no-print p-3 md:p-6">
+                  <button
+                    type="button"
+                    className="btn"
+                    disabled={log.isFetchingNextPage}
+                    onClick={() => void log.fetchNextPage()}
+                  >
+                    {log.isFetchingNextPage
+                      ? 'Fetching…'
+                      : `Show older entries (${view.entries.length} of ${view.total} are shown)`}
+                  </button>
+                </p>
+              )}
+            </>
+          )}
+        </QueryBoundary>
+      )}
+    </QueryBoundary>
   );
 }
 
+/** A log that is longer is not read through. */
+const SEARCHED_FROM = 20;
+
 function Log({ view, zone }: { view: LogView; zone: string }) {
   const now = useMinute();
-  const areas = view.areas.filter((area) => !area.archived || entriesOf(view, area).length > 0);
+  const [search, setSearch] = useState('');
+  const found = search.trim() === '' ? view : { ...view, entries: entriesWith(view, search) };
+  const areas = view.areas.filter(
+    (area) => entriesOf(found, area).length > 0 || (search.trim() === '' && !area.archived),
+  );
   return (
     <div className="max-w-5xl space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -45,7 +75,11 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
           />
         </div>
       )}
-      {areas.length === 0 && (
+      {view.entries.length > SEARCHED_FROM && (
+        <SearchField label="Search the entries shown" value={search} onChange={setSearch} />
+      )}
+      {areas.length === 0 && search.trim() !== '' && <p role="status">No entry says that.</p>}
+      {areas.length === 0 && search.trim() === '' && (
         <p>
           Nothing is logged yet.{' '}
           <Link className="link" to={`/boats/${view.boat.id}/survey`}>
@@ -55,16 +89,31 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
         </p>
       )}
       {areas.map((area) => (
-        <AreaLog key={area.id} area={area} view={view} zone={zone} now={now} />
+        <AreaLog key={area.id} area={area} view={view} found={found} zone={zone} now={now} />
       ))}
     </div>
   );
 }
 
-function AreaLog({ area, view, zone, now }: { area: Area; view: LogView; zone: string; now: number }) {
+/** What lies is summed over all that is logged, also while only some entries are shown. */
+function AreaLog({
+  area,
+  view,
+  found,
+  zone,
+  now,
+}: {
+  area: Area;
+  view: LogView;
+  found: LogView;
+  zone: string;
+  now: number;
+}) {
   const { show } = useUnits();
-  const entries = entriesOf(view, area);
-  const coats = entries.flatMap((entry) => (entry.kind === 'coat' && counts(entry) ? [entry.body] : []));
+  const entries = entriesOf(found, area);
+  const coats = entriesOf(view, area).flatMap((entry) =>
+    entry.kind === 'coat' && counts(entry) ? [entry.body] : [],
+  );
   const film = coats.reduce((sum, body) => sum + (filmByLitres(body, view) ?? 0), 0);
   return (
     <section aria-labelledby={`log-${area.id}`}>
@@ -110,29 +159,25 @@ function AreaLog({ area, view, zone, now }: { area: Area; view: LogView; zone: s
 
 function AddNote({ area }: { area: Area }) {
   const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const add = async () => {
-    try {
-      await logEntry({
+  const { mutate: log } = useQueued();
+  const add = () =>
+    log(
+      entryWrite({
         id: uuidv7(),
         areaId: area.id,
         at: new Date().toISOString(),
         corrects: null,
         kind: 'note',
         body: { text: text.trim() },
-      });
-      setText('');
-      setProblem(null);
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
-    }
-  };
+      }),
+      { onSuccess: () => setText('') },
+    );
   return (
     <form
       className="no-print flex gap-2 pt-1"
       onSubmit={(event) => {
         event.preventDefault();
-        if (text.trim()) void add();
+        if (text.trim()) add();
       }}
     >
       <input
@@ -145,11 +190,6 @@ function AddNote({ area }: { area: Area }) {
       <button type="submit" className="btn btn-sm" disabled={text.trim() === ''}>
         Add note
       </button>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </form>
   );
 }

@@ -36,6 +36,25 @@ describe('the log of a boat', () => {
     expect(screen.getByText(/^1 coat, 4.2 l, about 97.1 µm dry by litres$/)).toBeDefined();
   });
 
+  it('a long log is searched, and what lies stays the sum of all of it', async () => {
+    for (let count = 0; count < 20; count++) {
+      await ask('POST', '/log', {
+        ...coat,
+        id: uuidv7(),
+        kind: 'note',
+        body: { text: `walked by, ${count}` },
+      });
+    }
+    const { user } = await open();
+    await lineOf('walked by, 3');
+    await user.type(screen.getByLabelText('Search the entries shown'), 'by, 17');
+    await waitFor(() => expect(screen.queryByText('walked by, 3')).toBeNull());
+    expect(await lineOf('walked by, 17')).toBeDefined();
+    expect(screen.getByText(/^1 coat, 4.2 l, about 97.1 µm dry by litres$/)).toBeDefined();
+    await user.type(screen.getByLabelText('Search the entries shown'), ' nobody');
+    expect(await screen.findByText('No entry says that.')).toBeDefined();
+  });
+
   it('a coat is corrected by a new entry; the old one stays, struck through, and no longer counts', async () => {
     const { user } = await open();
     await user.click(within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Correct' }));
@@ -48,8 +67,8 @@ describe('the log of a boat', () => {
     await user.type(used, '5');
     await user.click(screen.getByRole('button', { name: 'Log the correction' }));
     expect(await screen.findByText(/^1 coat, 5(\.0+)? l/)).toBeDefined();
+    await waitFor(async () => expect(await entries()).toHaveLength(2));
     const all = await entries();
-    expect(all).toHaveLength(2);
     const [old, mine] = [all.find(({ id }) => id === coat.id), all.find(({ id }) => id !== coat.id)] as [
       Entry,
       Entry,

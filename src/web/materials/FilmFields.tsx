@@ -3,8 +3,8 @@ import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { METHODS, type Method, wetMicrons } from '../../core/film/index.ts';
 import { parseQuantity } from '../../core/units/index.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
-import { METHOD_WORDS } from '../systems/stackForm.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { METHOD_WORDS } from '../words/systems.ts';
 import type { SheetValues } from './sheetValues.ts';
 import { Ticks } from './Ticks.tsx';
 

@@ -1,7 +1,7 @@
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FAMILIES, type Hazard } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
-import { choices } from '../survey/words.ts';
+import { choices } from '../words/survey.ts';
 import { FilmFields } from './FilmFields.tsx';
 import { PackFields } from './PackFields.tsx';
 import { SurfaceFields } from './SurfaceFields.tsx';

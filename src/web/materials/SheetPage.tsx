@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
@@ -7,10 +6,10 @@ import { api } from '../api/client.ts';
 import { useProducts } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
-import { Asked } from '../parts/Asked.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
 import { OpenFile } from '../parts/OpenFile.tsx';
-import { useStillHere } from '../shell/useStillHere.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SheetFields } from './SheetFields.tsx';
 import { SheetInsight } from './SheetInsight.tsx';
@@ -25,7 +24,7 @@ export function SheetPage() {
   const { productId = 'new' } = useParams();
   const products = useProducts();
   return (
-    <Asked query={products}>
+    <QueryBoundary query={products}>
       {(list) => {
         const product = list.find((p) => p.id === productId);
         if (productId !== 'new' && !product) {
@@ -40,17 +39,15 @@ export function SheetPage() {
         }
         return <Sheet key={productId} product={product ?? null} others={list} />;
       }}
-    </Asked>
+    </QueryBoundary>
   );
 }
 
 function Sheet({ product, others }: { product: Product | null; others: readonly Product[] }) {
   const { system } = useUnits();
-  const client = useQueryClient();
   const navigate = useNavigate();
-  const stillHere = useStillHere();
+  const mounted = useMounted();
   const id = useRef(product?.id ?? uuidv7());
-  const [base, setBase] = useState(product);
   const [copied, setCopied] = useState<Product | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
@@ -62,17 +59,16 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
     const input = valuesToSheet(values, id.current, read);
     const errors = await refusals((c) => c.productInput, input, read, sheetFormPath);
     if (errors.length) return errors;
-    if (base)
+    if (product)
       await api<Product>('PUT', `/products/${id.current}`, {
         ...input,
-        version: over.version ?? base.version,
+        version: over.version ?? product.version,
       });
     else await api<Product>('POST', '/products', input);
-    await client.invalidateQueries();
-    if (stillHere()) await navigate('/materials');
+    if (mounted()) await navigate('/materials');
     return undefined;
   };
-  const start = base ?? copied;
+  const start = product ?? copied;
   const openFile = async (file: File) => {
     try {
       const read = await sheetFromJson(await file.text());
@@ -93,7 +89,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       <h1 className="text-2xl">{product ? product.name : 'New product sheet'}</h1>
       {product && (
         <p className="opacity-80">
-          Version {base?.version}. Saving makes the next version; coats already laid keep the one they were
+          Version {product.version}. Saving makes the next version; coats already laid keep the one they were
           laid with.
         </p>
       )}
@@ -141,25 +137,19 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         </label>
       )}
       <RecordForm<SheetValues>
-        key={`${base?.version ?? 0}${copied?.id ?? ''}`}
+        key={copied?.id ?? ''}
         values={
           start
             ? {
                 ...sheetToValues(start, system),
                 // A copy of another product wants a name of its own; a file brings it.
-                ...(copied && !base && copied.version > 0 ? { name: '' } : {}),
+                ...(copied && !product && copied.version > 0 ? { name: '' } : {}),
               }
             : emptySheet(system)
         }
         submit={submit}
-        base={base}
+        base={product}
         fieldWords={{ sheet: 'the sheet', name: 'the name' }}
-        takeTheirs={() =>
-          void api<Product>('GET', `/products/${id.current}`).then((theirs) => {
-            setBase(theirs);
-            return client.invalidateQueries();
-          })
-        }
         button={product ? 'Save as next version' : 'Save sheet'}
         beside={
           <Link className="btn btn-ghost" to="/materials">

@@ -1,37 +1,26 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
 import { OpenFile } from '../parts/OpenFile.tsx';
 
 /** Many sheets from a CSV file: all of them or none, and what became of each. */
 export function SheetsFile() {
-  const client = useQueryClient();
-  const [said, setSaid] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const write = useWrite<{ added: number; changed: number; same: number }>({ atForm: true });
+  const [fileName, setFileName] = useState('');
   const read = async (file: File) => {
-    try {
-      const { added, changed, same } = await api<{ added: number; changed: number; same: number }>(
-        'POST',
-        '/products/csv',
-        { csv: await file.text() },
-      );
-      setSaid(`${added} new, ${changed} with a next version, ${same} as they were.`);
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem(`${file.name} was not taken: ${(error as Error).message}`);
-    }
+    setFileName(file.name);
+    write.mutate({ method: 'POST', path: '/products/csv', body: { csv: await file.text() } });
   };
+  const { data: done, error } = write;
   return (
     <>
-      {said && (
+      {done && (
         <span role="status" className="self-center">
-          {said}
+          {done.added} new, {done.changed} with a next version, {done.same} as they were.
         </span>
       )}
-      {problem && (
+      {error && (
         <span role="alert" className="text-error self-center font-semibold">
-          {problem}
+          {fileName} was not taken: {error.message}
         </span>
       )}
       <OpenFile label="Open CSV" accept=".csv,text/csv" onFile={(file) => void read(file)} />

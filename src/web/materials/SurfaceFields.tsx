@@ -1,7 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ANTIFOULINGS, type Cleanliness, FAMILIES, SUBSTRATES } from '../../core/system/index.ts';
 import { CheckField, QuantityField, SelectField } from '../forms/Field.tsx';
-import { choices } from '../survey/words.ts';
+import { choices } from '../words/survey.ts';
 import type { SheetValues } from './sheetValues.ts';
 
 const GRADES: readonly Cleanliness[] = ['Sa 1', 'Sa 2', 'Sa 2½', 'Sa 3', 'St 2', 'St 3'];

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Yard } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
@@ -6,7 +5,7 @@ import { useYard } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
-import { Asked } from '../parts/Asked.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 /** The yard's name, place and time zone, and how this device shows things. */
@@ -16,7 +15,7 @@ export function SettingsPage() {
     <div className="max-w-3xl space-y-8 p-3 md:p-6">
       <h1 className="text-2xl">Yard and display</h1>
       <Display />
-      <Asked query={yard}>{(data) => <YardForm key={data.version} yard={data} />}</Asked>
+      <QueryBoundary query={yard}>{(data) => <YardForm yard={data} />}</QueryBoundary>
     </div>
   );
 }
@@ -86,7 +85,6 @@ interface YardValues {
 }
 
 function YardForm({ yard }: { yard: Yard }) {
-  const client = useQueryClient();
   const submit = async (values: YardValues, over: { version?: number }) => {
     const read = new FormReader('metric');
     const input = {
@@ -99,7 +97,6 @@ function YardForm({ yard }: { yard: Yard }) {
     const errors = await refusals((c) => c.yardInput, input, read);
     if (errors.length) return errors;
     await api<Yard>('PUT', '/yard', input);
-    await client.invalidateQueries();
     return undefined;
   };
   return (

@@ -30,7 +30,7 @@ describe('what is typed and not saved', () => {
     await user.type(note, 'weeps at the chine');
     expect(closing()).toBe(true);
     await leave();
-    expect(await screen.findByRole('dialog', { name: /not saved/ })).toBeDefined();
+    expect(await screen.findByRole('alertdialog', { name: /not saved/ })).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Stay' }));
     await waitFor(() => expect(asked()).toBeNull());
     expect(note.value).toBe('weeps at the chine');

@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
+import { isRunningOut, nextLine, type SlipLine } from '../clock/urgency.ts';
 import { StateMark } from '../state/StateMark.tsx';
-import { isRunningOut, nextLine, type SlipLine } from './urgency.ts';
-import { countdownWord, taskOf, workWords } from './words.ts';
+import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 
 /** The one thing that needs hands next, and until when. Read before anything is clicked. */
 export function DoNext({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {

@@ -3,11 +3,11 @@ import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
+import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
 import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
-import { isRunningOut, type SlipLine } from './urgency.ts';
-import { countdownWord, taskOf, workWords } from './words.ts';
+import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 
 const HOUR = 3_600_000;
 const BACK_H = 12;

@@ -4,27 +4,29 @@ import type { SlipView, Yard } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
 import { useSlip, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
-import { Asked } from '../parts/Asked.tsx';
+import { slipLines } from '../clock/urgency.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
-import { slipLines } from './urgency.ts';
 
 /** Every boat and every running clock in the yard: what needs hands next, and until when. */
 export function SlipPage() {
   const slip = useSlip();
   const yard = useYard();
   return (
-    <Asked query={yard}>
-      {(yardData) => <Asked query={slip}>{(view) => <Slip view={view} yard={yardData} />}</Asked>}
-    </Asked>
+    <QueryBoundary query={yard}>
+      {(yardData) => (
+        <QueryBoundary query={slip}>{(view) => <Slip view={view} yard={yardData} />}</QueryBoundary>
+      )}
+    </QueryBoundary>
   );
 }
 
 function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
   const now = useMinute();
-  if (view.boats.length === 0) return <EmptySlip />;
+  if (view.boats.length === 0) return <EmptySlip disk={view.disk} />;
   const lines = slipLines(view.pots, view.clocks);
   return (
     <div className="space-y-6 p-3 md:p-6">
@@ -33,11 +35,31 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
         <p>{DateTime.fromMillis(now, { zone: yard.zone }).toFormat('cccc d LLLL, HH:mm')}</p>
         <AirNow view={view} />
       </div>
+      <DiskNotice disk={view.disk} />
       <DoNext lines={lines} zone={yard.zone} />
       <RunningList lines={lines} zone={yard.zone} />
       {view.more > 0 && <p>And {view.more} more areas; their boats are below.</p>}
       <BoatsAshore view={view} />
     </div>
+  );
+}
+
+/** Said before the disk that holds the yard is full, and what it means once it is. */
+function DiskNotice({ disk }: { disk: SlipView['disk'] }) {
+  if (disk.state === 'fine') return null;
+  const free = disk.freeBytes < 1e6 ? `${disk.freeBytes} B` : `${Math.floor(disk.freeBytes / 1e6)} MB`;
+  return (
+    <p role="alert" className="border-line border-2 p-3">
+      <strong>
+        {disk.state === 'full'
+          ? 'The disk that holds the yard is full'
+          : 'The disk that holds the yard fills up'}
+      </strong>
+      : {free} free.{' '}
+      {disk.state === 'full'
+        ? 'Nothing more is saved until something on it is freed; what is there can be read.'
+        : 'Free something on it in time: on a full disk nothing is saved.'}
+    </p>
   );
 }
 
@@ -102,9 +124,10 @@ function BoatsAshore({ view }: { view: SlipView }) {
   );
 }
 
-function EmptySlip() {
+function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
   return (
     <div className="max-w-prose space-y-4 p-4 md:p-8">
+      <DiskNotice disk={disk} />
       <h1 className="text-2xl">The slip is empty</h1>
       <p>
         Put a boat on it: main dimensions first, then areas measured by hand, then the coats for each. From

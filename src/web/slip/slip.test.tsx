@@ -4,10 +4,10 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
+import { slipLines } from '../clock/urgency.ts';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
-import { slipLines } from './urgency.ts';
 
 const inHours = (h: number) => new Date(Date.now() + h * 3_600_000).toISOString();
 const clock = (over: Partial<AreaClock>) =>

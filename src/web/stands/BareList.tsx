@@ -1,15 +1,15 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BareItem, BareItemInput, BoatView, FieldError } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
+import { useQueued } from '../api/mutations.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
-import { choices } from '../survey/words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { BARE_WHY, BARE_WORDS } from './words.ts';
+import { BARE_WHY, BARE_WORDS } from '../words/supports.ts';
+import { choices } from '../words/survey.ts';
 
 interface BareValues {
   name: string;
@@ -21,19 +21,19 @@ interface BareValues {
 /** The leave-bare list: ticked as taped and untaped at each coat on the bench. */
 export function BareList({ view }: { view: BoatView }) {
   const { bareItems, areas } = view;
-  const client = useQueryClient();
   const [editing, setEditing] = useState<BareItem | 'new' | null>(null);
   const [removed, setRemoved] = useState<BareItem | null>(null);
-  const remove = async (item: BareItem) => {
-    await api('DELETE', `/bare-items/${item.id}`);
-    setRemoved(item);
-    await client.invalidateQueries();
-  };
-  const bringBack = async (item: BareItem) => {
-    await api('POST', `/bare-items/${item.id}/restore`);
-    setRemoved(null);
-    await client.invalidateQueries();
-  };
+  const { mutate: change } = useQueued();
+  const remove = (item: BareItem) =>
+    change(
+      { method: 'DELETE', path: `/bare-items/${item.id}`, what: 'a masked item removed' },
+      { onSuccess: () => setRemoved(item) },
+    );
+  const bringBack = (item: BareItem) =>
+    change(
+      { method: 'POST', path: `/bare-items/${item.id}/restore`, what: 'a masked item brought back' },
+      { onSuccess: () => setRemoved(null) },
+    );
   return (
     <section aria-labelledby="bare" className="space-y-3">
       <h2 id="bare" className="batten pb-1 text-lg">
@@ -63,7 +63,7 @@ export function BareList({ view }: { view: BoatView }) {
                 <button type="button" className="btn btn-ghost btn-sm" onClick={() => setEditing(item)}>
                   Change<span className="sr-only"> {item.name}</span>
                 </button>
-                <button type="button" className="btn btn-ghost btn-sm" onClick={() => void remove(item)}>
+                <button type="button" className="btn btn-ghost btn-sm" onClick={() => remove(item)}>
                   Remove<span className="sr-only"> {item.name}</span>
                 </button>
               </span>
@@ -74,7 +74,7 @@ export function BareList({ view }: { view: BoatView }) {
       {removed && (
         <UndoNotice
           text={`${removed.name} was taken off the list.`}
-          onUndo={() => void bringBack(removed)}
+          onUndo={() => bringBack(removed)}
           onGone={() => setRemoved(null)}
         />
       )}
@@ -98,7 +98,6 @@ export function BareList({ view }: { view: BoatView }) {
 
 function BareForm({ view, item, onDone }: { view: BoatView; item: BareItem | null; onDone: () => void }) {
   const { system } = useUnits();
-  const client = useQueryClient();
   const id = useRef(item?.id ?? uuidv7());
   const submit = async (
     values: BareValues,
@@ -116,7 +115,6 @@ function BareForm({ view, item, onDone }: { view: BoatView; item: BareItem | nul
     if (errors.length) return errors;
     if (item) await api('PUT', `/bare-items/${item.id}`, { ...input, version: over.version ?? item.version });
     else await api('POST', '/bare-items', input);
-    await client.invalidateQueries();
     onDone();
     return undefined;
   };

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
@@ -8,9 +7,9 @@ import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
-import { choices } from '../survey/words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { STAND_SIDES, STAND_WORDS } from './words.ts';
+import { STAND_SIDES, STAND_WORDS } from '../words/supports.ts';
+import { choices } from '../words/survey.ts';
 
 interface StandValues {
   name: string;
@@ -58,7 +57,6 @@ export function StandForm({
   onDone: () => void;
 }) {
   const { system } = useUnits();
-  const client = useQueryClient();
   const id = useRef(stand?.id ?? uuidv7());
   const submit = async (
     values: StandValues,
@@ -94,7 +92,6 @@ export function StandForm({
         patches: hidden.map((area) => ({ id: uuidv7(), areaId: area.id })),
       });
     }
-    await client.invalidateQueries();
     onDone();
     return undefined;
   };

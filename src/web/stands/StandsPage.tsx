@@ -1,43 +1,34 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, Stand } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import { useQueued } from '../api/mutations.ts';
 import { useBoat } from '../api/queries.ts';
-import { Asked } from '../parts/Asked.tsx';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
+import { letteredFindings, rowsOf } from '../parts/drawing/drawnRows.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
-import { letteredFindings, rowsOf } from '../survey/drawnRows.ts';
-import { SurveyTabs } from '../survey/SurveyTabs.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { STAND_SIDES, STAND_WORDS } from '../words/supports.ts';
 import { BareList } from './BareList.tsx';
 import { StandForm } from './StandForm.tsx';
-import { STAND_SIDES, STAND_WORDS } from './words.ts';
 
 /** What she stands on and what that hides; and what must stay bare of paint. */
 export function StandsPage() {
   const { boatId = '' } = useParams();
   const boat = useBoat(boatId);
-  return <Asked query={boat}>{(view) => <Stands key={boatId} view={view} />}</Asked>;
+  return <QueryBoundary query={boat}>{(view) => <Stands key={boatId} view={view} />}</QueryBoundary>;
 }
 
 function Stands({ view }: { view: BoatView }) {
   const { boat, stands } = view;
-  const client = useQueryClient();
   const [seenFrom, setSeenFrom] = useState<'port' | 'starboard'>('port');
   const [editing, setEditing] = useState<Stand | 'new' | null>(null);
   const [removed, setRemoved] = useState<Stand | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const ask = async (method: 'POST' | 'DELETE', path: string) => {
-    try {
-      await api(method, path);
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+  const { mutate: change } = useQueued();
+  const ask = (method: 'POST' | 'DELETE', path: string, onSuccess: () => void = () => {}) =>
+    change({ method, path, what: 'a stand changed' }, { onSuccess });
   return (
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: stands and what stays bare</h1>
@@ -67,16 +58,10 @@ function Stands({ view }: { view: BoatView }) {
             <UndoNotice
               text={`${removed.name} and its patches were taken off the list.`}
               onUndo={() => {
-                void ask('POST', `/stands/${removed.id}/restore`);
-                setRemoved(null);
+                ask('POST', `/stands/${removed.id}/restore`, () => setRemoved(null));
               }}
               onGone={() => setRemoved(null)}
             />
-          )}
-          {problem && (
-            <p role="alert" className="text-error font-semibold">
-              {problem}
-            </p>
           )}
           {editing ? (
             <div className="board p-4">
@@ -109,7 +94,7 @@ function StandList({
 }: {
   view: BoatView;
   onEdit: (stand: Stand) => void;
-  onAsk: (method: 'POST' | 'DELETE', path: string) => Promise<void>;
+  onAsk: (method: 'POST' | 'DELETE', path: string, onSuccess?: () => void) => void;
   onRemoved: (stand: Stand) => void;
 }) {
   const { show } = useUnits();
@@ -147,9 +132,7 @@ function StandList({
               <button
                 type="button"
                 className="btn btn-sm"
-                onClick={() =>
-                  void onAsk('POST', `/stands/${stand.id}/${stand.shiftedAt ? 'put-back' : 'shift'}`)
-                }
+                onClick={() => onAsk('POST', `/stands/${stand.id}/${stand.shiftedAt ? 'put-back' : 'shift'}`)}
               >
                 {stand.shiftedAt ? 'Put it back' : 'Shifted now'}
                 <span className="sr-only"> {stand.name}</span>
@@ -160,7 +143,7 @@ function StandList({
               <button
                 type="button"
                 className="btn btn-ghost btn-sm"
-                onClick={() => void onAsk('DELETE', `/stands/${stand.id}`).then(() => onRemoved(stand))}
+                onClick={() => onAsk('DELETE', `/stands/${stand.id}`, () => onRemoved(stand))}
               >
                 Remove<span className="sr-only"> {stand.name}</span>
               </button>

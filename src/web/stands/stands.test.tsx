@@ -50,7 +50,7 @@ describe('stands', () => {
     );
     await user.click(screen.getByRole('button', { name: 'Shifted now Port aft' }));
     expect(await screen.findByText(/Shifted away/)).toBeDefined();
-    expect(patchOf(await view())?.hiddenBy).toBeNull();
+    await waitFor(async () => expect(patchOf(await view())?.hiddenBy).toBeNull());
     await user.click(screen.getByRole('button', { name: 'Put it back Port aft' }));
     await waitFor(async () => expect(patchOf(await view())?.hiddenBy?.name).toBe('Port aft'));
   });
@@ -61,7 +61,7 @@ describe('stands', () => {
     await put('Pad along', '0');
     await user.click(screen.getByRole('button', { name: 'Set the stand down' }));
     expect(await screen.findByText(/place along the boat \(m\) 400 is above the limit of 125/)).toBeDefined();
-    expect(screen.getByText(/length of the pad \(m\) 0 must be above 0/)).toBeDefined();
+    expect(screen.getByText(/length of the pad \(m\) 0 is below the limit of 0.01/)).toBeDefined();
     expect((await view()).stands).toEqual([]);
   });
   it('removed with its patches, and brought back with them', async () => {

@@ -27,6 +27,11 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
   keyed: { word: 'keyed', meaning: 'abraded: the next coat bonds by tooth', paint: 'keyed' },
   closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
   hidden: { word: 'under a stand', meaning: 'a stand hides it: waits for the shift', paint: 'hidden' },
+  failed: {
+    word: 'cannot be worked out',
+    meaning: 'a figure of this area or of a sheet is impossible: put it right and the clock runs',
+    paint: 'closed',
+  },
   finished: { word: 'done', meaning: 'all coats of the system are on', paint: 'finished' },
 };
 

@@ -1,5 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, Boat, FieldError, PartOf } from '../../contract/index.ts';
@@ -8,8 +7,17 @@ import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
-import { useStillHere } from '../shell/useStillHere.ts';
+import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import {
+  choices,
+  OLD_COATING_WORDS,
+  PART_WORDS,
+  SERVICE_WORDS,
+  SIDE_WORDS,
+  SURROUNDING_WORDS,
+  ZONE_WORDS,
+} from '../words/survey.ts';
 import {
   type AreaValues,
   areaToValues,
@@ -20,15 +28,6 @@ import {
 } from './areaForm.ts';
 import { MeasureFields } from './MeasureFields.tsx';
 import { WaysFields } from './WaysFields.tsx';
-import {
-  choices,
-  OLD_COATING_WORDS,
-  PART_WORDS,
-  SERVICE_WORDS,
-  SIDE_WORDS,
-  SURROUNDING_WORDS,
-  ZONE_WORDS,
-} from './words.ts';
 
 interface Props {
   boat: Boat;
@@ -53,11 +52,8 @@ const FIELD_WORDS: Record<string, string> = {
 /** Everything about one area: what it is, what it stands, and its measuring sheet. */
 export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) {
   const { system, show } = useUnits();
-  const client = useQueryClient();
-  const stillHere = useStillHere();
+  const mounted = useMounted();
   const id = useRef(area?.id ?? uuidv7());
-  const [base, setBase] = useState(area);
-  const version = useRef(area?.version ?? 0);
 
   const submit = async (
     values: AreaValues,
@@ -73,29 +69,18 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
     );
     if (errors.length) return errors;
     if (area) {
-      await api<Area>('PUT', `/areas/${id.current}`, { ...input, version: over.version ?? version.current });
+      await api<Area>('PUT', `/areas/${id.current}`, { ...input, version: over.version ?? area.version });
     } else await api<Area>('POST', '/areas', input);
-    await client.invalidateQueries();
-    if (stillHere()) onSaved(id.current);
+    if (mounted()) onSaved(id.current);
     return undefined;
-  };
-
-  const takeTheirs = async () => {
-    const theirs = await api<Area>('GET', `/areas/${id.current}`);
-    version.current = theirs.version;
-    setBase(theirs);
-    await client.invalidateQueries();
   };
 
   return (
     <RecordForm<AreaValues>
-      // Their record makes a new form: what stood here was given up knowingly.
-      key={base?.version ?? 0}
-      values={base ? areaToValues(base, system) : EMPTY_AREA}
+      values={area ? areaToValues(area, system) : EMPTY_AREA}
       submit={submit}
       button={area ? 'Save area' : 'Add area'}
-      takeTheirs={() => void takeTheirs()}
-      base={base}
+      base={area}
       fieldWords={FIELD_WORDS}
       beside={
         <>

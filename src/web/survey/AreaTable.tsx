@@ -1,18 +1,30 @@
+import { createColumnHelper } from '@tanstack/react-table';
 import { Link } from 'react-router';
-import type { AreaClock } from '../../contract/index.ts';
-import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
-import type { DrawnArea } from '../parts/drawing/drawn.ts';
+import { SUBSTRATES } from '../../core/system/index.ts';
+import type { AreaRow } from '../parts/drawing/drawnRows.ts';
 import { Scroller } from '../parts/Scroller.tsx';
+import { SearchField } from '../parts/SearchField.tsx';
+import { SortHead } from '../parts/SortHead.tsx';
+import { useSortedTable } from '../parts/useSortedTable.ts';
 import { StateMark } from '../state/StateMark.tsx';
+import { STATES } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { PART_WORDS } from './words.ts';
+import { PART_WORDS } from '../words/survey.ts';
 
-export interface AreaRow extends DrawnArea {
-  substrate: Substrate;
-  areaM2: number;
-  spread: number;
-  clock: AreaClock | undefined;
-}
+const column = createColumnHelper<AreaRow>();
+const COLUMNS = [
+  column.accessor('number', { header: 'No.' }),
+  column.accessor('name', { header: 'Area' }),
+  column.accessor(({ part, substrate }) => (part ? '' : SUBSTRATES[substrate]), {
+    id: 'substrate',
+    header: 'Substrate',
+  }),
+  column.accessor('areaM2', { header: 'Area ± spread' }),
+  column.accessor(({ state }) => STATES[state].word, { id: 'state', header: 'State' }),
+];
+const HEAD_CLASSES: Record<string, string> = { substrate: 'hidden sm:table-cell', areaM2: 'text-right' };
+/** A list that is longer is not read through. */
+const SEARCHED_FROM = 10;
 
 /** The areas of a boat beside her drawing, by the same numbers. */
 export function AreaTable({
@@ -25,66 +37,66 @@ export function AreaTable({
   selectedId: string | undefined;
 }) {
   const { show } = useUnits();
+  const { table, search, setSearch } = useSortedTable(rows as AreaRow[], COLUMNS);
   const total = rows.reduce((sum, row) => sum + row.areaM2, 0);
   return (
-    <Scroller label="Areas">
-      <table className="table">
-        <thead>
-          <tr>
-            <th scope="col">No.</th>
-            <th scope="col">Area</th>
-            <th scope="col" className="hidden sm:table-cell">
-              Substrate
-            </th>
-            <th scope="col" className="text-right">
-              Area ± spread
-            </th>
-            <th scope="col">State</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.id} className={row.id === selectedId ? 'bg-base-200' : ''}>
-              <td>{row.number}</td>
-              <th scope="row" className={row.part ? 'pl-8' : ''}>
-                <Link
-                  className="link"
-                  to={`/boats/${boatId}/survey/${row.id}`}
-                  preventScrollReset
-                  aria-current={row.id === selectedId ? 'true' : undefined}
-                >
-                  {row.name}
-                </Link>
-                {row.part && <span className="block text-sm font-normal">{PART_WORDS[row.part.kind]}</span>}
-              </th>
-              <td className="hidden sm:table-cell">{row.part ? '' : SUBSTRATES[row.substrate]}</td>
-              <td className="text-right whitespace-nowrap">
-                {row.areaM2 > 0 ? (
-                  <>
-                    {show(row.areaM2, 'area')} ± {Math.round(row.spread * 100)} %
-                  </>
-                ) : (
-                  'not measured'
-                )}
-              </td>
-              <td>
-                <StateMark state={row.state} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-        {rows.length > 1 && (
-          <tfoot>
+    <>
+      {rows.length > SEARCHED_FROM && (
+        <SearchField label="Search the areas" value={search} onChange={setSearch} />
+      )}
+      <Scroller label="Areas">
+        <table className="table [&_td]:px-2 [&_th]:px-2">
+          <thead>
             <tr>
-              <td />
-              <th scope="row">All areas</th>
-              <td className="hidden sm:table-cell" />
-              <td className="text-right">{show(total, 'area')}</td>
-              <td />
+              {table.getFlatHeaders().map(({ column: head }) => (
+                <SortHead key={head.id} column={head} className={HEAD_CLASSES[head.id]} />
+              ))}
             </tr>
-          </tfoot>
-        )}
-      </table>
-    </Scroller>
+          </thead>
+          <tbody>
+            {table.getRowModel().rows.map(({ original: row }) => (
+              <tr key={row.id} className={row.id === selectedId ? 'bg-base-200' : ''}>
+                <td>{row.number}</td>
+                <th scope="row" className={row.part ? 'pl-8!' : ''}>
+                  <Link
+                    className="link"
+                    to={`/boats/${boatId}/survey/${row.id}`}
+                    preventScrollReset
+                    aria-current={row.id === selectedId ? 'true' : undefined}
+                  >
+                    {row.name}
+                  </Link>
+                  {row.part && <span className="block text-sm font-normal">{PART_WORDS[row.part.kind]}</span>}
+                </th>
+                <td className="hidden sm:table-cell">{row.part ? '' : SUBSTRATES[row.substrate]}</td>
+                <td className="text-right whitespace-nowrap">
+                  {row.areaM2 > 0 ? (
+                    <>
+                      {show(row.areaM2, 'area')} ± {Math.round(row.spread * 100)} %
+                    </>
+                  ) : (
+                    'not measured'
+                  )}
+                </td>
+                <td>
+                  <StateMark state={row.state} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+          {rows.length > 1 && (
+            <tfoot>
+              <tr>
+                <td />
+                <th scope="row">All areas</th>
+                <td className="hidden sm:table-cell" />
+                <td className="text-right">{show(total, 'area')}</td>
+                <td />
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      </Scroller>
+    </>
   );
 }

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import type { Boat } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -18,14 +17,12 @@ export function BoatEditor({
   onRemove: () => void;
 }) {
   const { system } = useUnits();
-  const client = useQueryClient();
   const submit = async (values: BoatValues, over: { version?: number }) => {
     const read = new FormReader(system);
     const input = { ...valuesToBoat(values, boat.id, read), version: over.version ?? boat.version };
     const errors = await refusals((c) => c.boatUpdate, input, read);
     if (errors.length) return errors;
     await api<Boat>('PUT', `/boats/${boat.id}`, input);
-    await client.invalidateQueries();
     onDone();
     return undefined;
   };

@@ -4,8 +4,8 @@ import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { choices, KIND_WORDS } from '../words/survey.ts';
 import { type BoatValues, DIMENSION_WORDS, valuesToBoat } from './boatForm.ts';
-import { choices, KIND_WORDS } from './words.ts';
 
 /** Name, kind and main dimensions, with the boat drawn from them as they are typed. */
 export function BoatFields() {

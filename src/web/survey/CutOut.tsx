@@ -1,30 +1,11 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Area, AreaInput, PartKind } from '../../contract/index.ts';
+import type { Area } from '../../contract/index.ts';
 import { parseQuantity } from '../../core/units/index.ts';
-import { api } from '../api/client.ts';
-import { useStillHere } from '../shell/useStillHere.ts';
+import { useWrite } from '../api/mutations.ts';
+import { cutOut } from '../parts/cutOut.ts';
+import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-
-/** A new area cut out of another: same part, substrate and system; its m² count there no more. */
-export function cutOut(
-  area: Area,
-  kind: Extract<PartKind, 'spot' | 'piece'>,
-  input: { id: string; name: string; areaM2: number; at: string },
-): AreaInput {
-  const { version: _v, archived: _a, ...origin } = area;
-  return {
-    ...origin,
-    id: input.id,
-    name: input.name,
-    measures: [],
-    estimates: [{ way: 'rule', areaM2: input.areaM2, spread: area.spread, basis: `cut out of ${area.name}` }],
-    chosenWay: null,
-    note: '',
-    part: { areaId: area.id, kind, standId: null, sharesSystem: true, at: input.at },
-  };
-}
 
 /** Cuts a spot (starts bare, as where rust was found) or a piece (keeps its coats) out of an area. */
 export function CutOut({
@@ -37,21 +18,23 @@ export function CutOut({
   onMade: (id: string) => void;
 }) {
   const { system, symbol } = useUnits();
-  const client = useQueryClient();
-  const stillHere = useStillHere();
+  const mounted = useMounted();
   const [name, setName] = useState('');
   const [m2, setM2] = useState('');
   const [kind, setKind] = useState<'spot' | 'piece'>('spot');
   const [problem, setProblem] = useState<string | null>(null);
-  const make = async () => {
+  const { mutate: write } = useWrite();
+  const make = () => {
     try {
       const areaM2 = parseQuantity(m2, 'area', system);
       if (!(areaM2 > 0)) throw new RangeError(`${m2} must be above 0`);
       const id = uuidv7();
       const at = new Date().toISOString();
-      await api<Area>('POST', '/areas', cutOut(area, kind, { id, name: name.trim(), areaM2, at }));
-      await client.invalidateQueries();
-      if (stillHere()) onMade(id);
+      setProblem(null);
+      write(
+        { method: 'POST', path: '/areas', body: cutOut(area, kind, { id, name: name.trim(), areaM2, at }) },
+        { onSuccess: () => mounted() && onMade(id) },
+      );
     } catch (error) {
       setProblem(`The cut-out: ${(error as Error).message}`);
     }
@@ -65,7 +48,7 @@ export function CutOut({
         className="space-y-3 pt-3"
         onSubmit={(event) => {
           event.preventDefault();
-          void make();
+          make();
         }}
       >
         <fieldset className="space-y-1">

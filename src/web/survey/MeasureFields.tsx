@@ -5,8 +5,8 @@ import { FormReader } from '../forms/canonical.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { choices, SHAPE_WORDS } from '../words/survey.ts';
 import { type AreaValues, EMPTY_MEASURE, LENGTHS, type MeasureValues, toMeasures } from './areaForm.ts';
-import { choices, SHAPE_WORDS } from './words.ts';
 
 /** The measuring sheet of an area: shapes, girths and openings, with the m² they make. */
 export function MeasureFields() {

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
@@ -6,7 +5,7 @@ import type { Boat } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
-import { useStillHere } from '../shell/useStillHere.ts';
+import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { BoatFields } from './BoatFields.tsx';
 import { type BoatValues, EMPTY_BOAT, valuesToBoat } from './boatForm.ts';
@@ -15,8 +14,7 @@ import { type BoatValues, EMPTY_BOAT, valuesToBoat } from './boatForm.ts';
 export function NewBoatPage() {
   const { system } = useUnits();
   const navigate = useNavigate();
-  const client = useQueryClient();
-  const stillHere = useStillHere();
+  const mounted = useMounted();
   const id = useRef(uuidv7());
   const submit = async (values: BoatValues) => {
     const read = new FormReader(system);
@@ -24,8 +22,7 @@ export function NewBoatPage() {
     const errors = await refusals((c) => c.boatInput, input, read);
     if (errors.length) return errors;
     await api<Boat>('POST', '/boats', input);
-    await client.invalidateQueries({ queryKey: ['slip'] });
-    if (stillHere()) await navigate(`/boats/${id.current}/survey`);
+    if (mounted()) await navigate(`/boats/${id.current}/survey`);
     return undefined;
   };
   return (

@@ -1,33 +1,28 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { AreaInput, Boat } from '../../contract/index.ts';
 import { startingAreas } from '../../core/hull/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
-import { api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { choices, KIND_WORDS, SURROUNDING_WORDS } from '../words/survey.ts';
 import { USUAL_SERVICE } from './areaForm.ts';
-import { choices, KIND_WORDS, SURROUNDING_WORDS } from './words.ts';
 
 type Around = Exclude<AreaInput['surroundings']['kind'], 'heated'>;
 
 /** A full list of areas from the main dimensions, by rules of thumb: ticked, made at once, edited afterwards. */
 export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }) {
   const { show } = useUnits();
-  const client = useQueryClient();
   const ids = { substrate: useId(), around: useId() };
   const list = startingAreas({ kind: boat.kind, dimensions: boat.dimensions });
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [substrate, setSubstrate] = useState<Substrate>('grp');
   const [around, setAround] = useState<Around>('open');
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { mutate: write, isPending: busy } = useWrite();
   const wanted = list.filter((area) => !left.has(area.name));
 
-  const make = async () => {
-    setBusy(true);
-    setProblem(null);
+  const make = () => {
     const areas: AreaInput[] = wanted.map((area) => ({
       id: uuidv7(),
       boatId: boat.id,
@@ -48,15 +43,7 @@ export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }
       chosenWay: null,
       note: '',
     }));
-    try {
-      await api('POST', `/boats/${boat.id}/areas`, { areas });
-      await client.invalidateQueries();
-      onMade();
-    } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
+    write({ method: 'POST', path: `/boats/${boat.id}/areas`, body: { areas } }, { onSuccess: onMade });
   };
 
   return (
@@ -145,16 +132,11 @@ export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }
           </tbody>
         </table>
       </Scroller>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
       <button
         type="button"
         className="btn btn-primary"
         disabled={busy || wanted.length === 0}
-        onClick={() => void make()}
+        onClick={() => make()}
       >
         {busy ? 'Making…' : `Make these ${wanted.length} areas`}
       </button>

@@ -1,35 +1,34 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BoatView } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import { useQueued, useWrite } from '../api/mutations.ts';
 import { useBoat } from '../api/queries.ts';
-import { Asked } from '../parts/Asked.tsx';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
+import { letteredFindings, rowsOf } from '../parts/drawing/drawnRows.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
-import { unasked } from '../shell/unsaved.ts';
+import { discardUnsaved } from '../state/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { KIND_WORDS } from '../words/survey.ts';
 import { AreaEditor } from './AreaEditor.tsx';
 import { AreaTable } from './AreaTable.tsx';
 import { BoatEditor } from './BoatEditor.tsx';
 import { CutOut } from './CutOut.tsx';
-import { letteredFindings, rowsOf } from './drawnRows.ts';
 import { StartingSet } from './StartingSet.tsx';
-import { SurveyTabs } from './SurveyTabs.tsx';
-import { KIND_WORDS } from './words.ts';
 
 /** A boat's areas on her own profile: measured, changed, added. */
 export function SurveyPage() {
   const { boatId = '' } = useParams();
   const boat = useBoat(boatId);
-  return <Asked query={boat}>{(view) => <Survey key={boatId} view={view} />}</Asked>;
+  return <QueryBoundary query={boat}>{(view) => <Survey key={boatId} view={view} />}</QueryBoundary>;
 }
 
 function Survey({ view }: { view: BoatView }) {
   const { boat, areas } = view;
   const { areaId } = useParams();
   const navigate = useNavigate();
-  const client = useQueryClient();
   const { show } = useUnits();
   const [seenFrom, setSeenFrom] = useState<'port' | 'starboard'>('starboard');
   const [editingBoat, setEditingBoat] = useState(false);
@@ -42,26 +41,37 @@ function Survey({ view }: { view: BoatView }) {
   const beside = adding || areaId !== undefined || rows.length === 0;
   const go = (to: string) => void navigate(`/boats/${boat.id}/survey${to}`, { preventScrollReset: true });
 
-  const removeArea = async (id: string, name: string) => {
-    await api('DELETE', `/areas/${id}`);
-    setRemoved({ id, name });
-    unasked(() => go(''));
-    await client.invalidateQueries();
-  };
-  const bringBack = async () => {
+  const confirm = useConfirm();
+  const { mutate: change } = useQueued();
+  const { mutate: write } = useWrite();
+  const removeArea = (id: string, name: string) =>
+    change(
+      { method: 'DELETE', path: `/areas/${id}`, what: 'an area removed' },
+      {
+        onSuccess: () => {
+          setRemoved({ id, name });
+          discardUnsaved(() => go(''));
+        },
+      },
+    );
+  const bringBack = () => {
     if (!removed) return;
-    await api('POST', `/areas/${removed.id}/restore`);
-    setRemoved(null);
-    await client.invalidateQueries();
+    change(
+      { method: 'POST', path: `/areas/${removed.id}/restore`, what: 'an area brought back' },
+      { onSuccess: () => setRemoved(null) },
+    );
   };
   const removeBoat = async () => {
-    const sure = window.confirm(
-      `Take ${boat.name} off the slip? Her log and areas are kept in the data folder.`,
-    );
+    const sure = await confirm({
+      title: `Take ${boat.name} off the slip?`,
+      text: 'Her log and areas are kept in the data folder.',
+      action: 'Take her off',
+    });
     if (!sure) return;
-    await api('DELETE', `/boats/${boat.id}`);
-    await client.invalidateQueries({ queryKey: ['slip'] });
-    unasked(() => void navigate('/'));
+    write(
+      { method: 'DELETE', path: `/boats/${boat.id}` },
+      { onSuccess: () => discardUnsaved(() => void navigate('/')) },
+    );
   };
 
   return (
@@ -78,18 +88,13 @@ function Survey({ view }: { view: BoatView }) {
       <SurveyTabs boatId={boat.id} />
       {editingBoat && (
         <div className="board p-4">
-          <BoatEditor
-            key={boat.version}
-            boat={boat}
-            onDone={() => setEditingBoat(false)}
-            onRemove={() => void removeBoat()}
-          />
+          <BoatEditor boat={boat} onDone={() => setEditingBoat(false)} onRemove={() => void removeBoat()} />
         </div>
       )}
       {removed && (
         <UndoNotice
           text={`${removed.name} was removed; its log is kept.`}
-          onUndo={() => void bringBack()}
+          onUndo={() => bringBack()}
           onGone={() => setRemoved(null)}
         />
       )}
@@ -139,7 +144,7 @@ function Survey({ view }: { view: BoatView }) {
               area={selected ?? null}
               onSaved={(id) => go(adding ? `/${id}` : '')}
               onCancel={() => go('')}
-              {...(selected && { onRemoved: () => void removeArea(selected.id, selected.name) })}
+              {...(selected && { onRemoved: () => removeArea(selected.id, selected.name) })}
             />
             {selected && !selected.part && (
               <CutOut

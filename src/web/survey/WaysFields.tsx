@@ -15,8 +15,8 @@ import { parseQuantity } from '../../core/units/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField } from '../forms/Field.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { WAY_WORDS } from '../words/survey.ts';
 import { type AreaValues, estimateToValues, toEstimates, toMeasures } from './areaForm.ts';
-import { WAY_WORDS } from './words.ts';
 
 /** The ways besides hand measures by which this area was come by, side by side, and which one counts. */
 export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensions'> }) {

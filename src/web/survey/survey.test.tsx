@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { ask, openPage } from '../../../test/openPage.tsx';
+import { answer, ask, openPage } from '../../../test/openPage.tsx';
 import { aBoat, anArea } from '../../../test/yardServer.ts';
 import type { Area, Boat, BoatView, SlipView } from '../../contract/index.ts';
 import { areaByRule } from '../../core/hull/index.ts';
@@ -214,13 +214,12 @@ describe('an area', () => {
     const gone = aBoat({ name: 'Going hull' });
     await ask('POST', '/boats', gone);
     const { user, router } = await openPage(`/boats/${gone.id}/survey`);
-    const confirm = vi.fn(() => false);
-    vi.stubGlobal('confirm', confirm);
     await user.click(await screen.findByRole('button', { name: 'Change boat' }));
     await user.click(await screen.findByRole('button', { name: 'Take her off the slip' }));
+    await answer(user, /^Take Going hull off the slip/, 'Cancel');
     expect(router.state.location.pathname).toContain(gone.id);
-    confirm.mockReturnValue(true);
     await user.click(screen.getByRole('button', { name: 'Take her off the slip' }));
+    await answer(user, /^Take Going hull/, 'Take her off');
     await waitFor(() => expect(router.state.location.pathname).toBe('/'));
     const { boats } = await ask<SlipView>('GET', '/slip');
     expect(boats.map(({ name }) => name)).not.toContain('Going hull');

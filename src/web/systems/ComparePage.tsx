@@ -4,7 +4,7 @@ import type { BoatView, OwnTemplate, Product, StackView, Step } from '../../cont
 import { type JudgedStack, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
 import { useBoat, useProducts, useStacks, useTemplates } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
-import { Asked } from '../parts/Asked.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -23,21 +23,21 @@ export function ComparePage() {
   const products = useProducts();
   const templates = useTemplates();
   return (
-    <Asked query={boat}>
+    <QueryBoundary query={boat}>
       {(view) => (
-        <Asked query={stacks}>
+        <QueryBoundary query={stacks}>
           {(stackViews) => (
-            <Asked query={products}>
+            <QueryBoundary query={products}>
               {(list) => (
-                <Asked query={templates}>
+                <QueryBoundary query={templates}>
                   {(own) => <Compare view={view} stacks={stackViews} products={list} own={own} />}
-                </Asked>
+                </QueryBoundary>
               )}
-            </Asked>
+            </QueryBoundary>
           )}
-        </Asked>
+        </QueryBoundary>
       )}
-    </Asked>
+    </QueryBoundary>
   );
 }
 

@@ -2,6 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { prepareFor, prepHours, prepTasks } from '../../core/system/index.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { StackContext } from './stackContext.ts';
 import type { StackValues, TaskValues } from './stackForm.ts';
@@ -20,9 +21,11 @@ export function Preparation({ context }: { context: StackContext }) {
     preparation: first?.sheet.preparation ?? null,
   });
   /** Work already planned, perhaps ticked already, is not written over unasked. */
-  const takeIt = (product: string) => {
+  const confirm = useConfirm();
+  const takeIt = async (product: string) => {
     const planned = getValues('steps.0.before').length;
-    if (planned > 0 && !window.confirm(`Replace the work planned before ${product} (${planned})?`)) return;
+    const title = `Replace the work planned before ${product} (${planned})?`;
+    if (planned > 0 && !(await confirm({ title, action: 'Replace it' }))) return;
     const tasks = prepTasks(list).map(
       ({ kind, amount, note }): TaskValues => ({
         taskId: uuidv7(),
@@ -58,7 +61,7 @@ export function Preparation({ context }: { context: StackContext }) {
         ))}
       </ol>
       {first && (
-        <button type="button" className="btn btn-sm mt-3" onClick={() => takeIt(first.name)}>
+        <button type="button" className="btn btn-sm mt-3" onClick={() => void takeIt(first.name)}>
           Make it the work before {first.name}, to be ticked at the bench
         </button>
       )}

@@ -11,8 +11,8 @@ import {
 } from '../../core/system/index.ts';
 import { Choice } from '../forms/NumberField.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
-import { choices, SERVICE_WORDS } from '../survey/words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { choices, SERVICE_WORDS } from '../words/survey.ts';
 import { BOND_WORDS, MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 
 const ALL = Object.keys(FAMILIES) as Family[];

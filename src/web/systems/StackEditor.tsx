@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
@@ -41,8 +40,6 @@ function withOverrules(steps: readonly Step[], values: StackValues, judged: Judg
 /** The stack of one area: its steps in the order they go on, judged, drawn, counted, and saved as a whole. */
 export function StackEditor({ context, stack }: Props) {
   const { system, tell } = useUnits();
-  const client = useQueryClient();
-  const [base, setBase] = useState(stack);
   const [saved, setSaved] = useState(false);
 
   const submit = async (
@@ -51,7 +48,7 @@ export function StackEditor({ context, stack }: Props) {
   ): Promise<FieldError[] | undefined> => {
     setSaved(false);
     const read = new FormReader(system);
-    const typed = valuesToStack(values, over.version ?? base.version, read);
+    const typed = valuesToStack(values, over.version ?? stack.version, read);
     const judged = judgeSteps(typed.steps, context.products, context.area);
     const input = { ...typed, steps: withOverrules(typed.steps, values, judged) };
     const errors = await refusals((c) => c.stackInput, input, read, stackFormPath);
@@ -67,32 +64,21 @@ export function StackEditor({ context, stack }: Props) {
       ];
     });
     if (unanswered.length) return unanswered;
-    const answer = await api<StackView>('PUT', `/areas/${context.area.id}/stack`, input);
-    setBase(answer);
+    await api<StackView>('PUT', `/areas/${context.area.id}/stack`, input);
     setSaved(true);
-    await client.invalidateQueries();
     return undefined;
   };
-  const takeTheirs = async () => {
-    const stacks = await api<StackView[]>('GET', `/boats/${context.area.boatId}/stacks`);
-    const theirs = stacks.find((s) => s.areaId === context.area.id);
-    if (theirs) setBase(theirs);
-    await client.invalidateQueries();
-  };
-
   return (
     <RecordForm<StackValues>
-      key={base.version}
-      values={stackToValues(base.steps, system)}
+      values={stackToValues(stack.steps, system)}
       submit={submit}
-      base={base}
+      base={stack}
       fieldWords={{ steps: 'the steps', laid: 'what is laid' }}
-      takeTheirs={() => void takeTheirs()}
       button="Save system"
       beside={
         <>
           {saved && <span role="status">Saved.</span>}
-          {base.steps.length > 0 && (
+          {stack.steps.length > 0 && (
             <Link className="btn ml-auto" to={`/bench/${context.area.id}`}>
               On to the bench
             </Link>

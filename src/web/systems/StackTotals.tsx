@@ -11,8 +11,9 @@ import { FormReader } from '../forms/canonical.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { METHOD_WORDS } from '../words/systems.ts';
 import type { StackContext } from './stackContext.ts';
-import { METHOD_WORDS, type StackValues, valuesToStack } from './stackForm.ts';
+import { type StackValues, valuesToStack } from './stackForm.ts';
 
 const PROFILE_FROM: Record<ProfileUnder['from'], string> = {
   measured: 'measured by tape',

@@ -1,7 +1,7 @@
 import { type JudgedStack, SUBSTRATES, type Verdict } from '../../core/system/index.ts';
 import { Why } from '../parts/Why.tsx';
-import { SERVICE_WORDS } from '../survey/words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { SERVICE_WORDS } from '../words/survey.ts';
 import { VERDICT_SIGNS } from './ruleWords.ts';
 import type { StackContext } from './stackContext.ts';
 import type { Extremes } from './stackRules.ts';

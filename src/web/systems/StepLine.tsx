@@ -2,9 +2,11 @@ import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import { useConfirm } from '../parts/Confirm.tsx';
+import { METHOD_WORDS } from '../words/systems.ts';
 import { StepVerdict } from './StepVerdict.tsx';
 import type { StackContext } from './stackContext.ts';
-import { METHOD_WORDS, type StackValues, type StepValues } from './stackForm.ts';
+import type { StackValues, StepValues } from './stackForm.ts';
 import { TaskFields } from './TaskFields.tsx';
 import { WhereFields } from './WhereFields.tsx';
 
@@ -19,6 +21,7 @@ interface Props {
 
 /** One product step: coats, film, method, thinner and the colours that alternate. */
 export function StepLine({ index, last, context, judged, onRemove, onMove }: Props) {
+  const confirm = useConfirm();
   const { control, setValue } = useFormContext<StackValues>();
   const step = useWatch({ control, name: `steps.${index}` }) as StepValues | undefined;
   const product = context.products.find((p) => p.id === step?.productId);
@@ -32,6 +35,12 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
     const has = step.colours.includes(name);
     const colours = has ? step.colours.filter((c) => c !== name) : [...step.colours, name];
     if (colours.length > 0) setValue(`steps.${index}.colours`, colours, { shouldDirty: true });
+  };
+  const remove = async () => {
+    const title = `${laid} coats of it are on the boat. Remove the step all the same?`;
+    const sure =
+      laid === 0 || (await confirm({ title, text: 'The log keeps them.', action: 'Remove the step' }));
+    if (sure) onRemove();
   };
   return (
     <fieldset className="border-line border-l-2 pl-3">
@@ -62,14 +71,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
           type="button"
           className="btn btn-ghost btn-sm btn-square"
           aria-label={`Remove ${product.name}`}
-          onClick={() => {
-            const sure =
-              laid === 0 ||
-              window.confirm(
-                `${laid} coats of it are on the boat. Remove the step all the same? The log keeps them.`,
-              );
-            if (sure) onRemove();
-          }}
+          onClick={() => void remove()}
         >
           <Trash2 size={16} aria-hidden="true" />
         </button>

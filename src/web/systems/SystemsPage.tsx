@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import type { Area, AreaClock, BoatView, Product, StackView } from '../../contract/index.ts';
 import { useBoat, useProducts, useStacks } from '../api/queries.ts';
-import { Asked } from '../parts/Asked.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { rowsOf } from '../parts/drawing/drawnRows.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
-import { rowsOf } from '../survey/drawnRows.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { StackEditor } from './StackEditor.tsx';
 import { type StackContext, stackContext } from './stackContext.ts';
@@ -18,17 +18,17 @@ export function SystemsPage() {
   const stacks = useStacks(boatId);
   const products = useProducts();
   return (
-    <Asked query={boat}>
+    <QueryBoundary query={boat}>
       {(view) => (
-        <Asked query={stacks}>
+        <QueryBoundary query={stacks}>
           {(stackViews) => (
-            <Asked query={products}>
+            <QueryBoundary query={products}>
               {(list) => <Systems view={view} stacks={stackViews} products={list} />}
-            </Asked>
+            </QueryBoundary>
           )}
-        </Asked>
+        </QueryBoundary>
       )}
-    </Asked>
+    </QueryBoundary>
   );
 }
 
@@ -146,7 +146,11 @@ function AreaSystem({
         others={others}
         onTaken={setTaken}
       />
-      <StackEditor key={taken?.version} stack={taken ?? stack} context={context} />
+      <StackEditor
+        key={taken?.version}
+        stack={taken && taken.version > stack.version ? taken : stack}
+        context={context}
+      />
     </div>
   );
 }

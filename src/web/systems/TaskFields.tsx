@@ -2,8 +2,9 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import { Field, SelectField } from '../forms/Field.tsx';
-import { choices } from '../survey/words.ts';
-import { type StackValues, sayTask, TASK_WORDS } from './stackForm.ts';
+import { choices } from '../words/survey.ts';
+import { sayTask, TASK_WORDS } from '../words/systems.ts';
+import type { StackValues } from './stackForm.ts';
 
 /** Work before the coats of a step, in order, and the grit between them. */
 export function TaskFields({ index }: { index: number }) {

@@ -1,13 +1,13 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, AreaClock, OwnTemplate, StackView, Step } from '../../contract/index.ts';
 import { FAMILIES, fillTemplate, templatesFor } from '../../core/system/index.ts';
-import { ApiProblem, api } from '../api/client.ts';
+import { useQueued, useWrite } from '../api/mutations.ts';
 import { useTemplates } from '../api/queries.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
-import { useAnyUnsaved } from '../shell/unsaved.ts';
+import { useAnyUnsaved } from '../state/unsaved.ts';
 import type { StackContext } from './stackContext.ts';
 import { stepFromTemplate } from './stackForm.ts';
 
@@ -59,30 +59,23 @@ interface Props {
 /** Begin from a template, keep this stack as one, or lay it on other areas as well. */
 export function Templates({ context, version, steps, others, onTaken }: Props) {
   const own = useTemplates();
-  const client = useQueryClient();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { mutate: write } = useWrite();
+  const { mutate: change } = useQueued();
+  const confirm = useConfirm();
   const [removed, setRemoved] = useState<OwnTemplate | null>(null);
   const offers = offersFor(context, own.data ?? []);
   const { area } = context;
-  const ask = async (work: () => Promise<unknown>) => {
-    try {
-      await work();
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.problem.detail : (error as Error).message);
-    }
-  };
   const typed = useAnyUnsaved();
-  const take = (offer: Offer) => {
+  const take = async (offer: Offer) => {
     const lost =
       steps.length > 0
         ? `Replace the ${steps.length} steps of ${area.name}?`
         : typed && `Replace what is typed for ${area.name} and not saved?`;
-    if (lost && !window.confirm(lost)) return;
-    void ask(async () => {
-      onTaken(await api<StackView>('PUT', `/areas/${area.id}/stack`, { version, steps: offer.steps }));
-    });
+    if (lost && !(await confirm({ title: lost, action: 'Replace' }))) return;
+    write(
+      { method: 'PUT', path: `/areas/${area.id}/stack`, body: { version, steps: offer.steps } },
+      { onSuccess: (stack) => onTaken(stack as StackView) },
+    );
   };
   return (
     <details className="board p-3" open={steps.length === 0}>
@@ -106,7 +99,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 type="button"
                 className="btn btn-sm"
                 disabled={offer.steps.length === 0}
-                onClick={() => take(offer)}
+                onClick={() => void take(offer)}
               >
                 Take it<span className="sr-only"> {offer.name}</span>
               </button>
@@ -116,8 +109,11 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                   className="btn btn-ghost btn-sm"
                   onClick={() => {
                     const { own: mine } = offer;
-                    if (mine)
-                      void ask(() => api('DELETE', `/templates/${mine.id}`)).then(() => setRemoved(mine));
+                    if (!mine) return;
+                    change(
+                      { method: 'DELETE', path: `/templates/${mine.id}`, what: 'a template put away' },
+                      { onSuccess: () => setRemoved(mine) },
+                    );
                   }}
                 >
                   Put away<span className="sr-only"> {offer.name}</span>
@@ -129,25 +125,39 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         {removed && (
           <UndoNotice
             text={`${removed.name} was put away.`}
-            onUndo={() => {
-              void ask(() => api('POST', `/templates/${removed.id}/restore`));
-              setRemoved(null);
-            }}
+            onUndo={() =>
+              change(
+                { method: 'POST', path: `/templates/${removed.id}/restore`, what: 'a template brought back' },
+                { onSuccess: () => setRemoved(null) },
+              )
+            }
             onGone={() => setRemoved(null)}
           />
-        )}
-        {problem && (
-          <p role="alert" className="text-error font-semibold">
-            {problem}
-          </p>
         )}
         {steps.length > 0 && (
           <>
             {typed && <p className="text-warning">What is typed below counts once it is saved.</p>}
-            <KeepAs onKeep={(name) => ask(() => api('POST', '/templates', { id: uuidv7(), name, steps }))} />
+            <KeepAs
+              onKeep={(name, onSuccess) =>
+                change(
+                  {
+                    method: 'POST',
+                    path: '/templates',
+                    body: { id: uuidv7(), name, steps },
+                    what: 'a template',
+                  },
+                  { onSuccess },
+                )
+              }
+            />
             <LayOnOthers
               others={others}
-              onLay={(areaIds) => ask(() => api('POST', `/boats/${area.boatId}/stacks`, { areaIds, steps }))}
+              onLay={(areaIds, onSuccess) =>
+                write(
+                  { method: 'POST', path: `/boats/${area.boatId}/stacks`, body: { areaIds, steps } },
+                  { onSuccess },
+                )
+              }
             />
           </>
         )}
@@ -166,14 +176,14 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   );
 }
 
-function KeepAs({ onKeep }: { onKeep: (name: string) => Promise<void> }) {
+function KeepAs({ onKeep }: { onKeep: (name: string, done: () => void) => void }) {
   const [name, setName] = useState('');
   return (
     <form
       className="flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        void onKeep(name.trim()).then(() => setName(''));
+        onKeep(name.trim(), () => setName(''));
       }}
     >
       <label className="min-w-48">
@@ -197,7 +207,7 @@ function LayOnOthers({
   onLay,
 }: {
   others: Props['others'];
-  onLay: (areaIds: string[]) => Promise<void>;
+  onLay: (areaIds: string[], done: () => void) => void;
 }) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   // An area with paint on it keeps its own record; it is changed by itself.
@@ -228,7 +238,7 @@ function LayOnOthers({
         type="button"
         className="btn btn-sm"
         disabled={chosen.size === 0}
-        onClick={() => void onLay([...chosen]).then(() => setChosen(new Set()))}
+        onClick={() => onLay([...chosen], () => setChosen(new Set()))}
       >
         Lay it on {chosen.size || 'them'}
       </button>

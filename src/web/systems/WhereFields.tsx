@@ -1,7 +1,8 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
-import { choices } from '../survey/words.ts';
-import { ORDER_WORDS, type StackValues } from './stackForm.ts';
+import { choices } from '../words/survey.ts';
+import { ORDER_WORDS } from '../words/systems.ts';
+import type { StackValues } from './stackForm.ts';
 
 /** Where on the area a step goes, and which way it is worked over it. */
 export function WhereFields({ index }: { index: number }) {

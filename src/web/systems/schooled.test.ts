@@ -5,9 +5,10 @@ import { aBoat, anArea, aStep } from '../../../test/yardServer.ts';
 import { type Area, type Product, stackInput, strict } from '../../contract/index.ts';
 import { SCHOOLS, switchSchool, TEMPLATES } from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';
+import { sayTask } from '../words/systems.ts';
 import { schoolPlace, schoolWays, stepsFromSchool } from './schooled.ts';
 import { drawnSteps, stackContext } from './stackContext.ts';
-import { sayTask, stackFormPath, stackToValues, stepFromTemplate, valuesToStack } from './stackForm.ts';
+import { stackFormPath, stackToValues, stepFromTemplate, valuesToStack } from './stackForm.ts';
 import { judgeSteps } from './stackRules.ts';
 import { offersFor } from './Templates.tsx';
 

@@ -8,7 +8,6 @@ import {
   type LayOrder,
   methodsOf,
   type Overrule,
-  type StepTask,
   type TaskKind,
 } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
@@ -45,35 +44,6 @@ export interface StepValues {
 
 export interface StackValues {
   steps: StepValues[];
-}
-
-export const METHOD_WORDS: Record<Method, string> = {
-  brush: 'Brush',
-  roller: 'Roller',
-  'roll-and-tip': 'Roll and tip',
-  'conventional-spray': 'Conventional spray',
-  'airless-spray': 'Airless spray',
-};
-
-export const ORDER_WORDS: Record<LayOrder, string> = {
-  'bottom-up': 'from the bottom up',
-  'top-down': 'from the top down',
-};
-
-export const TASK_WORDS: Record<TaskKind, string> = {
-  prepare: 'Prepare',
-  wash: 'Wash',
-  sand: 'Sand',
-  wait: 'Wait',
-  inspect: 'Inspect',
-  aggregate: 'Aggregate',
-};
-
-/** A task as said in a line: "sand 180 grit (blow off)". */
-export function sayTask({ kind, amount, note }: StepTask): string {
-  const figure =
-    amount === null ? '' : ` ${amount}${kind === 'wait' ? ' h' : kind === 'sand' ? ' grit' : ''}`;
-  return `${TASK_WORDS[kind].toLowerCase()}${figure}${note ? ` (${note})` : ''}`;
 }
 
 const shownFilm = (microns: number, system: UnitSystem) =>

@@ -2,7 +2,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { ask, offline, openPage } from '../../../test/openPage.tsx';
+import { answer, ask, offline, openPage } from '../../../test/openPage.tsx';
 import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
 import type { AreaInput, LogView, OwnTemplate, StackView, Step } from '../../contract/index.ts';
 
@@ -138,15 +138,12 @@ describe('the stack of an area', () => {
     await ask('POST', '/log', aCoat(planned, Date.now() - 3_600_000));
     const { user } = await open(area);
     expect((await step(1)).textContent).toContain('1 laid');
-    const confirm = vi.fn(() => false);
-    vi.stubGlobal('confirm', confirm);
     await user.click(within(await step(1)).getByRole('button', { name: 'Remove Plain barrier' }));
-    expect(confirm).toHaveBeenCalledWith(expect.stringContaining('1 coats of it are on the boat'));
+    await answer(user, /1 coats of it are on the boat/, 'Cancel');
     expect(await step(1)).toBeDefined();
-    confirm.mockReturnValue(true);
     await user.click(within(await step(1)).getByRole('button', { name: 'Remove Plain barrier' }));
+    await answer(user, /1 coats of it/, 'Remove the step');
     await waitFor(() => expect(screen.queryByRole('group', { name: /^1\. / })).toBeNull());
-    vi.unstubAllGlobals();
   });
 
   it('a signal coat, one more where it wears, colours in turn', async () => {
@@ -263,13 +260,10 @@ describe('a template taken', () => {
     const { user } = await open(area);
     await user.selectOptions(await screen.findByLabelText('On top of that'), 'Plain barrier');
     await user.click(screen.getByRole('button', { name: 'Add this coat' }));
-    const confirm = vi.fn(() => false);
-    vi.stubGlobal('confirm', confirm);
     await user.click(screen.getByRole('button', { name: `Take it ${name}` }));
-    expect(confirm).toHaveBeenCalledWith(expect.stringMatching(/^Replace what is typed for .* not saved\?$/));
+    await answer(user, /^Replace what is typed for .* not saved\?$/, 'Cancel');
     expect((await step(1)).textContent).toContain('Plain barrier');
     expect((await kept(area)).steps).toEqual([]);
-    vi.unstubAllGlobals();
   });
 });
 
@@ -296,16 +290,13 @@ describe('the preparation made into work', () => {
     const before = [{ id: uuidv7(), kind: 'wash' as const, amount: null, note: 'our own wash' }];
     const area = await anAreaWith([aStep(barrier.id, { before })]);
     const { user } = await open(area);
-    const confirm = vi.fn(() => false);
-    vi.stubGlobal('confirm', confirm);
     await user.click(await screen.findByText(/^Preparation: \d+ steps/));
     await user.click(screen.getByRole('button', { name: /Make it the work before Plain barrier/ }));
-    expect(confirm).toHaveBeenCalledWith('Replace the work planned before Plain barrier (1)?');
+    await answer(user, /^Replace the work planned before Plain barrier \(1\)\?$/, 'Cancel');
     expect((await step(1)).textContent).toContain('our own wash');
-    confirm.mockReturnValue(true);
     await user.click(screen.getByRole('button', { name: /Make it the work before Plain barrier/ }));
+    await answer(user, /^Replace the work planned/, 'Replace it');
     await waitFor(async () => expect((await step(1)).textContent).not.toContain('our own wash'));
     expect((await step(1)).textContent).toContain('sand 80 grit');
-    vi.unstubAllGlobals();
   });
 });

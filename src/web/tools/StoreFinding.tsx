@@ -1,8 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Finding, FindingInput } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import type { FindingInput } from '../../contract/index.ts';
+import { judgeFinding } from '../../core/inspect/index.ts';
+import { useQueued } from '../api/mutations.ts';
 import { useSlip } from '../api/queries.ts';
 
 /** Sets a tool's result down as a finding on an area, with its limit and verdict. */
@@ -12,11 +12,10 @@ export function StoreFinding({
   reading: Pick<FindingInput, 'kind' | 'value' | 'grade' | 'limit'> & { note: string };
 }) {
   const slip = useSlip();
-  const client = useQueryClient();
   const id = useId();
   const [where, setWhere] = useState('');
+  const { mutate: keep } = useQueued();
   const [said, setSaid] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const places = (slip.data?.boats ?? []).flatMap((boat) =>
     boat.areas.map((area) => ({
       boatId: boat.id,
@@ -25,24 +24,21 @@ export function StoreFinding({
     })),
   );
   const place = places.find((each) => each.areaId === where);
-  const store = async () => {
+  const store = () => {
     if (!place) return;
-    try {
-      const saved = await api<Finding>('POST', '/findings', {
-        ...reading,
-        id: uuidv7(),
-        boatId: place.boatId,
-        areaId: place.areaId,
-        at: new Date().toISOString(),
-        place: null,
-        photoIds: [],
-      } satisfies FindingInput);
-      setSaid(`Set down on ${place.name}: ${saved.reason}.`);
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
+    const finding: FindingInput = {
+      ...reading,
+      id: uuidv7(),
+      boatId: place.boatId,
+      areaId: place.areaId,
+      at: new Date().toISOString(),
+      place: null,
+      photoIds: [],
+    };
+    keep(
+      { method: 'POST', path: '/findings', body: finding, what: 'a finding' },
+      { onSuccess: () => setSaid(`Set down on ${place.name}: ${judgeFinding(finding).reason}.`) },
+    );
   };
   if (places.length === 0) return null;
   return (
@@ -60,15 +56,10 @@ export function StoreFinding({
           ))}
         </select>
       </div>
-      <button type="button" className="btn" disabled={!place} onClick={() => void store()}>
+      <button type="button" className="btn" disabled={!place} onClick={() => store()}>
         Set it down
       </button>
       {said && <p role="status">{said}</p>}
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
     </div>
   );
 }

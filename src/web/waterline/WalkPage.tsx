@@ -1,16 +1,14 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BoatView, Waterline } from '../../contract/index.ts';
 import type { LineSide, MadeMark, SheetRow } from '../../core/waterline/index.ts';
-import { ApiProblem, api } from '../api/client.ts';
+import { useQueued } from '../api/mutations.ts';
 import { useBoat, useWaterline } from '../api/queries.ts';
-import { Stepper } from '../bench/Stepper.tsx';
-import { Asked } from '../parts/Asked.tsx';
+import { Stepper } from '../forms/Stepper.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type HeightUnit, heightUnit, sayHeight } from './heights.ts';
-import { keepMarks, pendingMarks, withMark } from './pendingMarks.ts';
 import { tryStrike } from './strikeView.ts';
 
 /** Along the hull with the phone, station by station: what to mark in large figures, and what was read taken down. */
@@ -19,55 +17,12 @@ export function WalkPage() {
   const boat = useBoat(boatId);
   const line = useWaterline(boatId);
   return (
-    <Asked query={boat}>
-      {(view) => <Asked query={line}>{(plan) => <Walk key={boatId} view={view} plan={plan} />}</Asked>}
-    </Asked>
+    <QueryBoundary query={boat}>
+      {(view) => (
+        <QueryBoundary query={line}>{(plan) => <Walk key={boatId} view={view} plan={plan} />}</QueryBoundary>
+      )}
+    </QueryBoundary>
   );
-}
-
-/** Sends the marks that wait, under whatever version the line now has. */
-function useMarks(boatId: string, plan: Waterline) {
-  const client = useQueryClient();
-  const [pending, setPending] = useState(() => pendingMarks(boatId));
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = useCallback(
-    (marks: MadeMark[]) => {
-      keepMarks(boatId, marks);
-      setPending(marks);
-    },
-    [boatId],
-  );
-  const send = useCallback(
-    async (marks: MadeMark[]) => {
-      if (marks.length === 0) return;
-      try {
-        const { boatId: _b, ...current } = await api<Waterline>('GET', `/boats/${boatId}/waterline`);
-        const madeMarks = marks.reduce<MadeMark[]>(withMark, current.madeMarks);
-        await api<Waterline>('PUT', `/boats/${boatId}/waterline`, { ...current, madeMarks });
-        keep(pendingMarks(boatId).filter((mark) => !marks.some((sent) => sent.id === mark.id)));
-        setProblem(null);
-        await client.invalidateQueries({ queryKey: ['waterline', boatId] });
-      } catch (error) {
-        if (error instanceof ApiProblem && error.problem.status !== 409) setProblem(error.problem.detail);
-      }
-    },
-    [boatId, client, keep],
-  );
-  useEffect(() => {
-    const timer = setInterval(() => void send(pendingMarks(boatId)), 5000);
-    return () => clearInterval(timer);
-  }, [boatId, send]);
-  const take = (mark: MadeMark) => {
-    const next = withMark(pending, mark);
-    keep(next);
-    void send(next);
-  };
-  return {
-    marks: pending.reduce<MadeMark[]>(withMark, plan.madeMarks),
-    waiting: pending.length,
-    problem,
-    take,
-  };
 }
 
 function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
@@ -76,7 +31,7 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
   const unit = heightUnit(system);
   const [side, setSide] = useState<LineSide>('port');
   const [index, setIndex] = useState(0);
-  const { marks, waiting, problem, take } = useMarks(boat.id, plan);
+  const { mutate: send } = useQueued();
   // The sheet as saved: marks taken on the way are not to move what is still to be marked.
   const result = tryStrike(view, plan);
   if (!('line' in result)) {
@@ -93,14 +48,14 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
   const rows = result.line.sheet.filter((row) => row.side === side);
   const row = rows[Math.min(index, rows.length - 1)];
   if (!row) return <p className="p-4">The line does not meet her {side} side.</p>;
-  const mark = marks.find((each) => each.side === side && Math.abs(each.xM - row.xM) < 1e-6);
+  const mark = plan.madeMarks.find((each) => each.side === side && Math.abs(each.xM - row.xM) < 1e-6);
   const step = (by: number) => setIndex(Math.min(rows.length - 1, Math.max(0, index + by)));
   return (
     <div className="mx-auto flex max-w-lg flex-col gap-4 p-3">
       <div className="flex items-baseline justify-between gap-3">
         <h1 className="text-xl">{boat.name}: the line</h1>
         <Link className="link py-2" to={`/boats/${boat.id}/waterline`}>
-          Loft
+          Waterline
         </Link>
       </div>
       <fieldset className="join w-full">
@@ -127,20 +82,11 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
         mark={mark}
         unit={unit}
         onTake={(readingMm) => {
-          take({ id: uuidv7(), side, xM: row.xM, readingMm });
+          const marks = [{ id: uuidv7(), side, xM: row.xM, readingMm }];
+          send({ method: 'POST', path: `/boats/${boat.id}/made-marks`, body: { marks }, what: 'a mark' });
           step(1);
         }}
       />
-      {waiting > 0 && (
-        <p role="status">
-          {waiting} {waiting === 1 ? 'mark waits' : 'marks wait'} on this device for the server.
-        </p>
-      )}
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
       <div className="grid grid-cols-2 gap-3">
         <button type="button" className="btn btn-xl target" disabled={index === 0} onClick={() => step(-1)}>
           Back

@@ -4,23 +4,24 @@ import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { readMarksCsv } from '../../contract/formats/marksCsv.ts';
 import type { BoatView, OldLine, Waterline } from '../../contract/index.ts';
-import { ApiProblem, api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
 import { useBoat, useWaterline } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
-import { Asked } from '../parts/Asked.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
-import { useUnsaved } from '../shell/unsaved.ts';
-import { SurveyTabs } from '../survey/SurveyTabs.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SurveyTabs } from '../parts/SurveyTabs.tsx';
+import { useUnsaved } from '../state/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { AttitudeSummary } from './AttitudeSummary.tsx';
 import { heightUnit } from './heights.ts';
 import { LineDrawing } from './LineDrawing.tsx';
 import { MadeMarks } from './MadeMarks.tsx';
 import { MarkTable } from './MarkTable.tsx';
 import { RaiseFields } from './RaiseFields.tsx';
 import { SheetTable } from './SheetTable.tsx';
-import { StandsHow } from './StandsHow.tsx';
 import { StripeFields } from './StripeFields.tsx';
 import { tryStrike } from './strikeView.ts';
+import { usePlanDraft } from './usePlanDraft.ts';
 
 /** Striking the waterline: marks, the plane through them, the raise, the stripe, and the sheet to take to the hull. */
 export function WaterlinePage() {
@@ -28,13 +29,13 @@ export function WaterlinePage() {
   const boat = useBoat(boatId);
   const line = useWaterline(boatId);
   return (
-    <Asked query={boat}>
+    <QueryBoundary query={boat}>
       {(view) => (
-        <Asked query={line}>
-          {(plan) => <Loft key={`${boatId}${plan.version}`} view={view} saved={plan} />}
-        </Asked>
+        <QueryBoundary query={line}>
+          {(plan) => <WaterlineEditor key={boatId} view={view} served={plan} />}
+        </QueryBoundary>
       )}
-    </Asked>
+    </QueryBoundary>
   );
 }
 
@@ -51,38 +52,48 @@ const FORM_WORDS: Record<BoatView['formSource'], string> = {
   mesh: 'her surface mesh',
 };
 
-function Loft({ view, saved }: { view: BoatView; saved: Waterline }) {
+const PLAN_WORDS: Record<string, string> = {
+  marks: 'the reference marks',
+  madeMarks: 'the marks made by hand',
+  datum: 'the datum',
+  heelDeg: 'the heel',
+  markErrorMm: 'how well a mark is read',
+  slopMm: 'the raise',
+  addedKg: 'the weight to come',
+  stripe: 'the stripe',
+  oldLine: 'what became of the old line',
+  note: 'the note',
+};
+
+function WaterlineEditor({ view, served }: { view: BoatView; served: Waterline }) {
   const { boat } = view;
   const { system } = useUnits();
   const unit = heightUnit(system);
+  const { plan, change: edit, touched, elsewhere, reset, settle } = usePlanDraft(served);
   const client = useQueryClient();
-  const [plan, setPlan] = useState(saved);
-  const [problem, setProblem] = useState<string | null>(null);
+  const write = useWrite<Waterline>({ atForm: true });
   const [said, setSaid] = useState<string | null>(null);
+  const [unread, setUnread] = useState<string | null>(null);
   const deferred = useDeferredValue(plan);
   const result = useMemo(() => tryStrike(view, deferred), [view, deferred]);
   const struck = 'line' in result ? result.line : null;
-  const touched = plan !== saved;
   useUnsaved(touched);
   const change = (some: Partial<Waterline>) => {
-    setPlan((was) => ({ ...was, ...some }));
+    edit(some);
     setSaid(null);
   };
-  const save = async () => {
+  const save = () => {
     const { boatId: _b, ...input } = plan;
-    try {
-      await api<Waterline>('PUT', `/boats/${boat.id}/waterline`, input);
-      setProblem(null);
-      await client.invalidateQueries();
-    } catch (error) {
-      const clash = error instanceof ApiProblem && error.problem.status === 409;
-      setProblem(
-        clash
-          ? 'Someone else saved this line after you opened it. Copy what you need, then reload the page.'
-          : (error as Error).message,
-      );
-    }
+    write.mutate(
+      { method: 'PUT', path: `/boats/${boat.id}/waterline`, body: input },
+      {
+        onSuccess: settle,
+        // Asked for again, so that what was changed elsewhere is told.
+        onError: () => void client.invalidateQueries({ queryKey: ['waterline', boat.id] }),
+      },
+    );
   };
+  const problem = unread ?? write.error?.message;
   const takeCsv = (text: string) => {
     try {
       const found = readMarksCsv(text);
@@ -90,10 +101,10 @@ function Loft({ view, saved }: { view: BoatView; saved: Waterline }) {
         marks: [...plan.marks, ...found.marks.map((mark) => ({ ...mark, id: uuidv7() }))],
         madeMarks: [...plan.madeMarks, ...found.madeMarks.map((mark) => ({ ...mark, id: uuidv7() }))],
       });
-      setProblem(null);
+      setUnread(null);
       setSaid(`${found.marks.length} reference marks and ${found.madeMarks.length} marks made were read.`);
     } catch (error) {
-      setProblem(`The CSV was not taken: ${(error as Error).message}`);
+      setUnread(`The CSV was not taken: ${(error as Error).message}`);
     }
   };
   const names = { boat, base: `/api/v1/boats/${boat.id}` };
@@ -173,7 +184,7 @@ function Loft({ view, saved }: { view: BoatView; saved: Waterline }) {
         <div className="space-y-4 xl:sticky xl:top-4">
           {struck ? (
             <>
-              <StandsHow plan={deferred} struck={struck} lengthM={boat.dimensions.loaM} />
+              <AttitudeSummary plan={deferred} struck={struck} lengthM={boat.dimensions.loaM} />
               <div className="board p-2">
                 <LineDrawing view={view} plan={deferred} struck={struck} />
               </div>
@@ -191,15 +202,22 @@ function Loft({ view, saved }: { view: BoatView; saved: Waterline }) {
           )}
           <p className="text-sm opacity-80">Struck on {FORM_WORDS[view.formSource]}.</p>
           <div className="flex flex-wrap items-center gap-2">
-            <button type="button" className="btn btn-primary" disabled={!touched} onClick={() => void save()}>
+            <button type="button" className="btn btn-primary" disabled={!touched} onClick={save}>
               Save the line
             </button>
             {touched && (
-              <button type="button" className="btn btn-ghost" onClick={() => setPlan(saved)}>
+              <button type="button" className="btn btn-ghost" onClick={reset}>
                 Back to what was saved
               </button>
             )}
           </div>
+          {elsewhere.length > 0 && (
+            <p role="status" className="border-line border-2 p-3">
+              <strong>Changed elsewhere meanwhile:</strong>{' '}
+              {elsewhere.map((field) => PLAN_WORDS[field] ?? field).join(', ')}. What you typed is still here;
+              saving puts yours in its place.
+            </p>
+          )}
           {said && <p role="status">{said}</p>}
           {problem && (
             <p role="alert" className="text-error font-semibold">

@@ -104,8 +104,12 @@ describe('striking the line', () => {
     const { boatId: _b, ...plan } = await line();
     await ask('PUT', `/boats/${boat.id}/waterline`, { ...plan, slopMm: 60 });
     await user.click(screen.getByRole('button', { name: 'Save the line' }));
-    expect(await screen.findByText(/Someone else saved this line after you opened it/)).toBeDefined();
+    expect(await screen.findByText(/was changed elsewhere since you opened it/)).toBeDefined();
     expect((await line()).slopMm).toBe(60);
+    // What was typed is still there, and told apart from what somebody else saved.
+    expect(await screen.findByText(/Changed elsewhere meanwhile/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Save the line' }));
+    await waitFor(async () => expect((await line()).slopMm).toBe(40));
   });
 });
 
@@ -136,7 +140,7 @@ describe('walking the hull', () => {
     await user.click(await screen.findByRole('button', { name: 'Starboard' }));
     await offline(async () => {
       await user.click(screen.getByRole('button', { name: 'Take it down' }));
-      expect(await screen.findByText(/1 mark waits on this device/)).toBeDefined();
+      expect(await screen.findByText(/1 entry is/)).toBeDefined();
     });
     // Meanwhile the desk changes the line: neither may undo the other.
     const { boatId: _b, ...plan } = await line();

@@ -1,7 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import type { Shift, WeatherImported } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 
 interface Props {
@@ -14,34 +13,29 @@ const SAMPLE = 'time,air °C,RH %,wind m/s,rain mm\n2026-05-14 06:00,8.4,82,1.2,
 
 /** Hourly weather from a file: read and reported first, kept only on a second word. */
 export function WeatherFile({ zone, now, onShifts }: Props) {
-  const client = useQueryClient();
   const id = useId();
   const [csv, setCsv] = useState('');
   const [report, setReport] = useState<WeatherImported | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const [kept, setKept] = useState(false);
-  const [busy, setBusy] = useState(false);
+  const { mutate: write, isPending: busy, error } = useWrite<WeatherImported>({ atForm: true });
 
-  const send = async (mode: 'check' | 'import', text: string) => {
-    setBusy(true);
-    setProblem(null);
+  const send = (mode: 'check' | 'import', text: string) => {
     setKept(false);
-    try {
-      const answer = await api<WeatherImported>('POST', '/weather', { csv: text, mode });
-      setReport(answer);
-      if (mode === 'import') {
-        setKept(true);
-        onShifts(answer.shifts);
-        await client.invalidateQueries();
-      }
-    } catch (error) {
-      setReport(null);
-      setProblem((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
+    write(
+      { method: 'POST', path: '/weather', body: { csv: text, mode } },
+      {
+        onSuccess: (answer) => {
+          setReport(answer);
+          if (mode === 'check') return;
+          setKept(true);
+          onShifts(answer.shifts);
+        },
+        onError: () => setReport(null),
+      },
+    );
   };
 
+  const left = (report?.badRows.length ?? 0) + (report?.moreBadRows ?? 0);
   return (
     <section aria-labelledby="file" className="space-y-3">
       <h2 id="file" className="batten pb-1 text-lg">
@@ -65,7 +59,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
             if (!file) return;
             void file.text().then((text) => {
               setCsv(text);
-              void send('check', text);
+              send('check', text);
             });
           }}
         />
@@ -87,14 +81,14 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
           type="button"
           className="btn"
           disabled={busy || csv.trim() === ''}
-          onClick={() => void send('check', csv)}
+          onClick={() => send('check', csv)}
         >
           Check
         </button>
       </details>
-      {problem && (
+      {error && (
         <p role="alert" className="text-error font-semibold">
-          {problem}
+          {error.message}
         </p>
       )}
       {report && (
@@ -110,7 +104,8 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
           {report.badRows.length > 0 && (
             <>
               <p className="text-error font-semibold">
-                {report.badRows.length} {report.badRows.length === 1 ? 'row is' : 'rows are'} left out:
+                {left} {left === 1 ? 'row is' : 'rows are'} left out
+                {report.moreBadRows > 0 && `, the first ${report.badRows.length} of them`}:
               </p>
               <ul className="max-h-48 list-disc overflow-y-auto pl-5">
                 {report.badRows.map((row) => (
@@ -133,7 +128,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
               type="button"
               className="btn btn-primary"
               disabled={busy}
-              onClick={() => void send('import', csv)}
+              onClick={() => send('import', csv)}
             >
               Import {report.hours} hours
             </button>

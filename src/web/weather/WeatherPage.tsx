@@ -1,10 +1,9 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import type { Shift } from '../../contract/index.ts';
-import { api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
 import { useWeather, useYard } from '../api/queries.ts';
-import { Asked } from '../parts/Asked.tsx';
-import { ShiftList } from '../window/ShiftList.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { ShiftList } from '../parts/ShiftList.tsx';
 import { WeatherFile } from './WeatherFile.tsx';
 
 const WeatherChart = lazy(async () => ({ default: (await import('./WeatherChart.tsx')).WeatherChart }));
@@ -22,9 +21,9 @@ export function WeatherPage() {
           Save as CSV
         </a>
       </div>
-      <Asked query={yard}>
+      <QueryBoundary query={yard}>
         {(yardData) => (
-          <Asked query={weather}>
+          <QueryBoundary query={weather}>
             {(data) => (
               <>
                 {data.hours.length > 0 ? (
@@ -44,32 +43,26 @@ export function WeatherPage() {
                 </div>
               </>
             )}
-          </Asked>
+          </QueryBoundary>
         )}
-      </Asked>
+      </QueryBoundary>
     </div>
   );
 }
 
 function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
-  const client = useQueryClient();
-  const [said, setSaid] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const fill = async () => {
-    setBusy(true);
-    try {
-      const answer = await api<{ hours: number; shifts: Shift[] }>('POST', '/weather/stand-in', { days: 10 });
-      onShifts(answer.shifts);
-      setSaid(
-        'Ten days ahead and two weeks back are filled with simulated air; imported hours were left as they are.',
-      );
-      await client.invalidateQueries();
-    } catch (error) {
-      setSaid((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const write = useWrite<{ hours: number; shifts: Shift[] }>({ atForm: true });
+  const fill = () =>
+    write.mutate(
+      { method: 'POST', path: '/weather/stand-in', body: { days: 10 } },
+      { onSuccess: (answer) => onShifts(answer.shifts) },
+    );
+  const busy = write.isPending;
+  const said =
+    write.error?.message ??
+    (write.isSuccess
+      ? 'Ten days ahead and two weeks back are filled with simulated air; imported hours were left as they are.'
+      : null);
   return (
     <section aria-labelledby="stand-in" className="space-y-3">
       <h2 id="stand-in" className="batten pb-1 text-lg">
@@ -79,7 +72,7 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
         A stand-in for a weather station and a forecast service: invented air, marked as simulated wherever it
         is used. Do not paint by it.
       </p>
-      <button type="button" className="btn" disabled={busy} onClick={() => void fill()}>
+      <button type="button" className="btn" disabled={busy} onClick={() => fill()}>
         {busy ? 'Filling…' : 'Use simulated air'}
       </button>
       {said && <p role="status">{said}</p>}

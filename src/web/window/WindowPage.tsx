@@ -5,13 +5,13 @@ import type { TempSeries } from '../../core/cure/index.ts';
 import { useClockDetail, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
-import { Asked } from '../parts/Asked.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { ShiftList } from '../parts/ShiftList.tsx';
 import { WindowBand } from '../parts/WindowBand.tsx';
-import { taskOf } from '../slip/words.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { EDGE_WORDS, STATES } from '../state/states.ts';
+import { taskOf } from '../words/clocks.ts';
 import { EdgeWhy } from './EdgeWhy.tsx';
-import { ShiftList } from './ShiftList.tsx';
 
 const AirChart = lazy(async () => ({ default: (await import('./AirChart.tsx')).AirChart }));
 const HOUR = 3_600_000;
@@ -22,9 +22,13 @@ export function WindowPage() {
   const detail = useClockDetail(areaId);
   const yard = useYard();
   return (
-    <Asked query={yard}>
-      {(yardData) => <Asked query={detail}>{(data) => <Window detail={data} zone={yardData.zone} />}</Asked>}
-    </Asked>
+    <QueryBoundary query={yard}>
+      {(yardData) => (
+        <QueryBoundary query={detail}>
+          {(data) => <Window detail={data} zone={yardData.zone} />}
+        </QueryBoundary>
+      )}
+    </QueryBoundary>
   );
 }
 

@@ -67,5 +67,5 @@ export const area = pgTable(
     /** The stack is edited as a whole and has a version of its own. */
     stackVersion: integer('stack_version').notNull().default(1),
   },
-  (table) => [index('area_by_boat').on(table.boatId)],
+  (table) => [index('area_by_boat').on(table.boatId), index('area_by_origin').on(table.partOf)],
 );

@@ -1,8 +1,11 @@
+import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
-  boolean,
+  check,
   doublePrecision,
+  foreignKey,
   index,
+  integer,
   jsonb,
   pgTable,
   primaryKey,
@@ -13,6 +16,7 @@ import {
 import type { EntryBody, Shift } from '../../../contract/index.ts';
 import { area, boat } from './boats.ts';
 import { instant } from './columns.ts';
+import { product, productSheet } from './systems.ts';
 
 /** What is only ever added: the log, the air, what moved. */
 
@@ -30,9 +34,37 @@ export const logEntry = pgTable(
     at: instant('at').notNull(),
     recordedAt: instant('recorded_at').notNull(),
     corrects: uuid('corrects').references((): AnyPgColumn => logEntry.id),
-    body: jsonb('body').$type<EntryBody['body']>().notNull(),
+    /** Which coat of which step it is about; a step may be gone from the stack since. */
+    stepId: uuid('step_id'),
+    coatNo: integer('coat_no'),
+    /** The sheet it was mixed or applied by. */
+    productId: uuid('product_id').references(() => product.id),
+    sheetVersion: integer('sheet_version'),
+    litres: doublePrecision('litres'),
+    areaM2: doublePrecision('area_m2'),
+    endedAt: instant('ended_at'),
+    /** Who did it and on which device it was logged; null: not recorded. */
+    person: text('person'),
+    device: text('device'),
+    /** What no other record is counted by. */
+    body: jsonb('body').$type<Record<string, unknown>>().notNull(),
   },
   (table) => [
+    foreignKey({
+      name: 'log_sheet',
+      columns: [table.productId, table.sheetVersion],
+      foreignColumns: [productSheet.productId, productSheet.version],
+    }),
+    check(
+      'log_facts',
+      sql`${table.kind} not in ('coat', 'batch') or (${table.stepId} is not null and ${table.coatNo} is not null and ${table.productId} is not null and ${table.sheetVersion} is not null and ${table.litres} > 0)`,
+    ),
+    check(
+      'log_coat',
+      sql`${table.kind} <> 'coat' or (${table.areaM2} > 0 and ${table.endedAt} >= ${table.at})`,
+    ),
+    index('log_by_product').on(table.productId, table.sheetVersion),
+    index('log_by_step').on(table.stepId, table.coatNo),
     index('log_by_area').on(table.areaId, table.kind, table.at),
     index('log_by_boat').on(table.boatId, table.at),
     index('log_by_kind').on(table.kind, table.at),
@@ -40,19 +72,64 @@ export const logEntry = pgTable(
   ],
 );
 
+/** Which pots an entry used up: a coat the ones it was applied from, the end of a pot that one. */
+export const batchUse = pgTable(
+  'batch_use',
+  {
+    entryId: uuid('entry_id')
+      .notNull()
+      .references(() => logEntry.id),
+    batchId: uuid('batch_id')
+      .notNull()
+      .references(() => logEntry.id),
+  },
+  (table) => [
+    primaryKey({ columns: [table.entryId, table.batchId] }),
+    index('batch_use_by_batch').on(table.batchId),
+  ],
+);
+
+/** Writes that took, so that the same one sent again changes nothing and is known for the same. */
+export const writeSeen = pgTable('write_seen', {
+  /** Method, address, and the version it was written against. */
+  key: text('key').primaryKey(),
+  bodyHash: text('body_hash').notNull(),
+  at: instant('at').notNull(),
+});
+
+/** One giving of air: a file read, a forecast issued, a stand-in asked. Older ones are kept. */
+export const weatherSeries = pgTable(
+  'weather_series',
+  {
+    id: uuid('id').primaryKey(),
+    /** Where it came from, in words: a file's name, a station, the stand-in. */
+    source: text('source').notNull(),
+    kind: text('kind').$type<'measured' | 'forecast' | 'simulated'>().notNull(),
+    issuedAt: instant('issued_at').notNull(),
+  },
+  (table) => [
+    index('weather_series_by_issue').on(table.issuedAt),
+    check('weather_series_kind', sql`${table.kind} in ('measured', 'forecast', 'simulated')`),
+  ],
+);
+
 export const weatherHour = pgTable(
   'weather_hour',
   {
-    source: text('source').$type<'measured' | 'forecast'>().notNull(),
+    seriesId: uuid('series_id')
+      .notNull()
+      .references(() => weatherSeries.id),
     at: instant('at').notNull(),
     airC: doublePrecision('air_c').notNull(),
     rh: doublePrecision('rh').notNull(),
     windMs: doublePrecision('wind_ms'),
     rainMm: doublePrecision('rain_mm'),
     surfaceC: doublePrecision('surface_c'),
-    simulated: boolean('simulated').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.source, table.at] })],
+  (table) => [
+    primaryKey({ columns: [table.seriesId, table.at] }),
+    index('weather_hour_by_time').on(table.at),
+  ],
 );
 
 export const shift = pgTable(

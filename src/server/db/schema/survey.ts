@@ -11,6 +11,8 @@ export const hullForm = pgTable('hull_form', {
     .references(() => boat.id),
   offsets: jsonb('offsets').$type<HullForm['offsets']>(),
   mesh: jsonb('mesh').$type<HullForm['mesh']>(),
+  /** The kept file of the mesh; null: none. */
+  meshFile: text('mesh_file'),
   use: text('use').$type<HullForm['use']>(),
   version: version(),
 });
@@ -61,7 +63,7 @@ export const bareItem = pgTable(
     archived: archived(),
     version: version(),
   },
-  (table) => [index('bare_item_by_boat').on(table.boatId)],
+  (table) => [index('bare_item_by_boat').on(table.boatId), index('bare_item_by_area').on(table.areaId)],
 );
 
 export const finding = pgTable(
@@ -81,13 +83,21 @@ export const finding = pgTable(
     archived: archived(),
     version: version(),
   },
-  (table) => [index('finding_by_boat').on(table.boatId)],
+  (table) => [index('finding_by_boat').on(table.boatId), index('finding_by_area').on(table.areaId)],
 );
 
-export const photo = pgTable('photo', {
-  id: uuid('id').primaryKey(),
-  boatId: ofBoat(),
-  mime: text('mime').notNull(),
-  bytes: bytes('bytes').notNull(),
-  takenAt: instant('taken_at').notNull(),
-});
+/** What is known of a photograph; the picture itself is a file beside the database. */
+export const photo = pgTable(
+  'photo',
+  {
+    id: uuid('id').primaryKey(),
+    boatId: ofBoat(),
+    mime: text('mime').notNull(),
+    /** SHA-256 of the picture; null until it has been moved out of the database. */
+    hash: text('hash'),
+    /** Pictures kept by earlier versions, until the next start moves them to files. */
+    bytes: bytes('bytes'),
+    takenAt: instant('taken_at').notNull(),
+  },
+  (table) => [index('photo_by_boat').on(table.boatId)],
+);

@@ -49,7 +49,10 @@ export const step = pgTable(
     order: text('lay_order').$type<LayOrder>(),
     overrule: jsonb('overrule').$type<Overrule>(),
   },
-  (table) => [index('step_by_area').on(table.areaId, table.position)],
+  (table) => [
+    index('step_by_area').on(table.areaId, table.position),
+    index('step_by_product').on(table.productId),
+  ],
 );
 
 export const ownTemplate = pgTable('own_template', {

@@ -66,6 +66,7 @@ export function BoatDrawing(props: Props) {
     });
   };
   return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: a place can be typed as well, in the fields beside
     <svg
       ref={props.drawing}
       viewBox={frame.box.map((n) => n.toFixed(1)).join(' ')}

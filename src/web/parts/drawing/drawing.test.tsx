@@ -5,10 +5,10 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { BOAT_KINDS } from '../../../core/hull/index.ts';
 import { Patterns } from '../../state/Patterns.tsx';
 import { STATES } from '../../state/states.ts';
-import { letterOf, rowsOf } from '../../survey/drawnRows.ts';
 import { UnitsProvider } from '../../units/UnitsContext.tsx';
 import { BoatDrawing } from './BoatDrawing.tsx';
 import type { DrawnArea } from './drawn.ts';
+import { letterOf, rowsOf } from './drawnRows.ts';
 import { drawingAsSvg } from './exportDrawing.ts';
 
 afterEach(cleanup);

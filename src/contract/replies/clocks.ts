@@ -1,0 +1,146 @@
+import Joi from 'joi';
+import { objectOf } from '../joi.ts';
+import { batchBody } from '../log.ts';
+import { taskFields } from '../stack.ts';
+import type { AreaClock, AreaGlance, NextView, PotView, WorkView } from '../views.ts';
+import type { Shift, WeatherHour } from '../weather.ts';
+import {
+  figure,
+  flag,
+  listOf,
+  maybeFigure,
+  maybeMoment,
+  maybeUuid,
+  maybeWord,
+  moment,
+  uuid,
+  word,
+} from './plain.ts';
+
+/** Where areas stand, as replies. */
+
+const part = Joi.object({
+  areaId: uuid(),
+  kind: Joi.valid('patch', 'spot', 'piece').required(),
+  standId: maybeUuid(),
+  sharesSystem: flag(),
+  at: moment(),
+})
+  .allow(null)
+  .required();
+
+const next = objectOf<NextView>({
+  stepId: uuid(),
+  coatNo: figure(),
+  coats: figure(),
+  productId: uuid(),
+  productName: word(),
+  colour: word(),
+  coveredM2: figure(),
+  areaM2: figure(),
+  band: maybeWord(),
+});
+
+const work = objectOf<WorkView>({
+  ...taskFields,
+  taskId: word(),
+  doneAt: maybeMoment(),
+  entryId: maybeUuid(),
+  endsAt: maybeMoment(),
+  fromAt: maybeMoment(),
+});
+
+export const clockReply = objectOf<AreaClock>({
+  areaId: uuid(),
+  areaName: word(),
+  zone: word(),
+  side: word(),
+  boatId: uuid(),
+  boatName: word(),
+  areaM2: figure(),
+  part,
+  hiddenBy: Joi.object({ standId: uuid(), name: word(), shiftOn: maybeWord() }).allow(null).required(),
+  primeBy: maybeMoment(),
+  spread: figure(),
+  film: Joi.object({
+    entryIds: listOf(Joi.string().guid()),
+    productId: uuid(),
+    productName: word(),
+    colour: word(),
+    coatLabel: word(),
+    laidFrom: moment(),
+    laidTo: moment(),
+  })
+    .allow(null)
+    .required(),
+  next: next.allow(null).required(),
+  work: listOf(work),
+  nextIsWater: flag(),
+  state: word(),
+  until: maybeMoment(),
+  segments: listOf(Joi.object({ state: word(), from: moment(), to: maybeMoment() })),
+  edges: listOf(
+    Joi.object({
+      edge: word(),
+      at: maybeMoment(),
+      points: listOf(Joi.object({ tempC: figure(), minutes: figure() })),
+      stopC: maybeFigure(),
+      from: moment(),
+    }),
+  ),
+  events: listOf(Joi.object({ event: word(), at: maybeMoment() })),
+  warnings: listOf(Joi.string()),
+  keyGrit: maybeFigure(),
+  ruleBy: maybeWord(),
+  stepsDone: figure(),
+  stepsAll: figure(),
+  failed: maybeWord(),
+});
+
+export const glanceReply = objectOf<AreaGlance>({
+  areaId: uuid(),
+  areaName: word(),
+  zone: word(),
+  side: word(),
+  state: word(),
+  part,
+});
+
+export const potReply = objectOf<PotView>({
+  entryId: uuid(),
+  areaId: uuid(),
+  areaName: word(),
+  boatId: uuid(),
+  boatName: word(),
+  productName: word(),
+  mixedAt: moment(),
+  inductionEnds: moment(),
+  potEnds: maybeMoment(),
+  batch: batchBody.required(),
+});
+
+const hourFields = {
+  at: moment(),
+  airC: figure(),
+  rh: figure(),
+  windMs: maybeFigure(),
+  rainMm: maybeFigure(),
+  surfaceC: maybeFigure(),
+  source: Joi.valid('measured', 'forecast', 'filled').required(),
+  simulated: flag(),
+};
+export const hourReply = objectOf<WeatherHour>(hourFields);
+export const filmHourReply = Joi.object({ ...hourFields, filmC: figure() });
+
+export const shiftReply = objectOf<Shift>({
+  areaId: uuid(),
+  areaName: word(),
+  boatName: word(),
+  edge: word(),
+  beforeAt: maybeMoment(),
+  afterAt: maybeMoment(),
+  at: moment(),
+  cause: word(),
+  changedHours: figure(),
+  meanChangeC: figure(),
+});

@@ -1,0 +1,173 @@
+import Joi from 'joi';
+import type { Boat } from '../boat.ts';
+import { hullFormInput } from '../form.ts';
+import { objectOf } from '../joi.ts';
+import { ownTemplate, stackStep } from '../stack.ts';
+import type {
+  BareTick,
+  BenchView,
+  BoatView,
+  ClockDetail,
+  DiskRoom,
+  FormView,
+  LogView,
+  SlipView,
+  StackView,
+  WeatherView,
+} from '../views.ts';
+import type { WeatherImported } from '../weather.ts';
+import { clockReply, filmHourReply, glanceReply, hourReply, potReply, shiftReply } from './clocks.ts';
+import {
+  byName,
+  extended,
+  figure,
+  flag,
+  listOf,
+  maybeFigure,
+  maybeMoment,
+  moment,
+  uuid,
+  word,
+} from './plain.ts';
+import {
+  areaReply,
+  bareItemReply,
+  boatReply,
+  entryReply,
+  findingReply,
+  hullFormReply,
+  productReply,
+  standReply,
+} from './records.ts';
+
+/** What screens are served. */
+
+const offsetTable = hullFormInput.extract('offsets');
+const formSource = Joi.valid('dimensions', 'offsets', 'mesh').required();
+
+export const diskReply = objectOf<DiskRoom>({
+  freeBytes: figure(),
+  state: Joi.valid('fine', 'low', 'full').required(),
+});
+
+export const slipReply = objectOf<SlipView>({
+  now: moment(),
+  boats: listOf(
+    extended<Boat, SlipView['boats'][number]>(boatReply, { areas: listOf(glanceReply), form: offsetTable }),
+  ),
+  pots: listOf(potReply),
+  clocks: listOf(clockReply),
+  more: figure(),
+  air: hourReply.allow(null).required(),
+  disk: diskReply.required(),
+});
+
+export const boatViewReply = objectOf<BoatView>({
+  boat: boatReply.required(),
+  areas: listOf(areaReply),
+  clocks: listOf(clockReply),
+  stands: listOf(standReply),
+  bareItems: listOf(bareItemReply),
+  findings: listOf(findingReply),
+  form: offsetTable,
+  formSource,
+});
+
+export const formViewReply = objectOf<FormView>({
+  boat: boatReply.required(),
+  areas: listOf(areaReply),
+  form: hullFormReply.required(),
+  source: formSource,
+});
+
+const tick = objectOf<BareTick>({
+  id: uuid(),
+  kind: word(),
+  name: word(),
+  taped: Joi.boolean().allow(null).required(),
+});
+
+const extreme = Joi.object({ tempC: figure(), at: moment() }).required();
+
+export const stackReply = objectOf<StackView>({
+  areaId: uuid(),
+  version: figure(),
+  steps: listOf(stackStep),
+  laid: byName(Joi.number()),
+  asLaid: byName(Joi.array().items(Joi.number())),
+  bonds: byName(
+    Joi.array().items(
+      Joi.object({
+        bond: word(),
+        fault: Joi.valid('too-soon', 'not-keyed').allow(null).required(),
+      }).allow(null),
+    ),
+  ),
+  profile: Joi.object({ microns: figure(), from: word() }).allow(null).required(),
+  extremes: Joi.object({ coldest: extreme, hottest: extreme }).allow(null).required(),
+});
+
+export const benchReply = objectOf<BenchView>({
+  now: moment(),
+  boat: boatReply.required(),
+  area: areaReply.required(),
+  clock: clockReply.required(),
+  step: stackStep.allow(null).required(),
+  product: productReply.allow(null).required(),
+  litresForCoat: maybeFigure(),
+  air: hourReply.allow(null).required(),
+  hours: listOf(
+    Joi.object({
+      at: moment(),
+      ok: flag(),
+      reasons: listOf(Joi.object({ code: word(), value: figure(), limit: figure() })),
+      surfaceC: figure(),
+      dewPointC: figure(),
+    }),
+  ),
+  pots: listOf(potReply),
+  bare: listOf(tick),
+  askOldLine: flag(),
+});
+
+export const clockDetailReply = objectOf<ClockDetail>({
+  clock: clockReply.required(),
+  now: moment(),
+  hours: listOf(filmHourReply),
+  shifts: listOf(shiftReply),
+});
+
+export const logReply = objectOf<LogView>({
+  boat: boatReply.required(),
+  areas: listOf(areaReply),
+  clocks: listOf(clockReply),
+  form: offsetTable,
+  entries: listOf(entryReply),
+  next: Joi.string().allow(null).required(),
+  total: figure(),
+  overruled: listOf(
+    Joi.object({ areaId: uuid(), productName: word(), ruleIds: listOf(Joi.string()), reason: word() }),
+  ),
+  products: byName(Joi.object({ name: word(), volumeSolids: figure(), version: figure() })),
+});
+
+export const weatherReply = objectOf<WeatherView>({ now: moment(), hours: listOf(hourReply) });
+
+export const weatherImportedReply = objectOf<WeatherImported>({
+  hours: figure(),
+  from: maybeMoment(),
+  to: maybeMoment(),
+  badRows: listOf(Joi.object({ line: figure(), message: word() })),
+  moreBadRows: figure(),
+  columns: byName(Joi.string().allow('')),
+  shifts: listOf(shiftReply),
+});
+
+export const standInReply = Joi.object({ hours: figure(), shifts: listOf(shiftReply) });
+export const sheetsReadReply = Joi.object({ added: figure(), changed: figure(), same: figure() });
+export const productsReply = Joi.array().items(productReply);
+export const boatsReply = Joi.array().items(boatReply);
+export const stacksReply = Joi.array().items(stackReply);
+export const templatesReply = Joi.array().items(ownTemplate);
+/** The description of the API, which has a standard of its own. */
+export const openApiReply = Joi.object().unknown();

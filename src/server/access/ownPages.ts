@@ -1,0 +1,61 @@
+import type { RequestHandler } from 'express';
+import { HttpProblem } from '../http/problem.ts';
+
+/** Who may ask: only our own pages, and programs that are no browser. */
+
+const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])$/;
+
+/** A host without its port and trailing dot: `LOCALHOST.:4870` → `localhost`. */
+function hostName(host: string): string {
+  return host.toLowerCase().replace(/:\d+$/, '').replace(/\.$/, '');
+}
+
+const refused = (detail: string) => new HttpProblem(403, 'Not from here', detail);
+
+/**
+ * Guards against pages of strangers in the same browser.
+ *
+ * A page that has its own name resolved to this machine (DNS rebinding) still sends that name as Host: only loopback
+ * names and those configured are served. A page of another site sends its Origin: it must be the very address asked. A
+ * browser that names neither Origin nor `Sec-Fetch-Site` on a write is not trusted.
+ *
+ * @param hosts names this server may be asked by, besides those of the loopback
+ */
+export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
+  const known = new Set(hosts.map(hostName));
+  return (req, _res, next) => {
+    const host = req.get('host') ?? '';
+    const name = hostName(host);
+    if (!LOOPBACK.test(name) && !known.has(name)) {
+      throw refused(
+        `This server is not called "${name.slice(0, 100)}". Start it with --host to allow a name.`,
+      );
+    }
+    const origin = req.get('origin');
+    if (origin !== undefined && !sameSite(origin, host)) {
+      throw refused('The request comes from a page of another site.');
+    }
+    const site = req.get('sec-fetch-site');
+    const reads = req.method === 'GET' || req.method === 'HEAD';
+    const guarded = !reads || req.path.endsWith('/events');
+    if (!guarded || origin !== undefined) return next();
+    if (site !== undefined) {
+      if (site === 'same-origin' || site === 'none') return next();
+      throw refused('The request comes from a page of another site.');
+    }
+    // On a name that is no loopback a browser does not say where a reading comes from; such a page cannot read it.
+    if (!reads && /^Mozilla\//.test(req.get('user-agent') ?? '')) {
+      throw refused('The browser does not say which page a write comes from.');
+    }
+    next();
+  };
+}
+
+function sameSite(origin: string, host: string): boolean {
+  try {
+    const { protocol, host: from } = new URL(origin);
+    return (protocol === 'http:' || protocol === 'https:') && from === new URL(`http://${host}`).host;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,175 @@
+import { DateTime } from 'luxon';
+import Papa from 'papaparse';
+import type { BadRow } from '../../contract/index.ts';
+import { toCanonical } from '../../core/units/index.ts';
+import type { SeriesHour } from '../rows/weather.ts';
+
+type Column = 'time' | 'air' | 'rh' | 'wind' | 'rain' | 'surface';
+
+/** How headers are recognised: first fit wins, in this order. */
+const HEADERS: [Column, RegExp][] = [
+  ['time', /^(time|date|datetime|timestamp|hour)\b/i],
+  ['surface', /^(surface|steel|hull|plate)/i],
+  ['rh', /^(rh|relative humidity|humidity)/i],
+  ['wind', /^wind/i],
+  ['rain', /^(rain|precip)/i],
+  ['air', /^(air|temp)/i],
+];
+
+const LIMITS: Record<Exclude<Column, 'time'>, { name: string; min: number; max: number; unit: string }> = {
+  air: { name: 'air temperature', min: -40, max: 60, unit: '°C' },
+  surface: { name: 'surface temperature', min: -40, max: 90, unit: '°C' },
+  rh: { name: 'relative humidity', min: 1, max: 100, unit: '%' },
+  wind: { name: 'wind', min: 0, max: 90, unit: 'm/s' },
+  rain: { name: 'rain', min: 0, max: 300, unit: 'mm' },
+};
+
+/** A header may name its unit: "air °F", "wind kn", "rain in". */
+function toLimitUnit(column: Exclude<Column, 'time'>, header: string, value: number): number {
+  if ((column === 'air' || column === 'surface') && /°?\bF\b|fahrenheit/i.test(header.replace('°', ' ')))
+    return toCanonical(value, 'degF');
+  if (column === 'wind' && /\b(kn|kt|knots?)\b/i.test(header)) return toCanonical(value, 'kn');
+  if (column === 'wind' && /km\/?h/i.test(header)) return value / 3.6;
+  if (column === 'rain' && /\b(in|inch(es)?)\b/i.test(header)) return toCanonical(value, 'inRain');
+  return value;
+}
+
+/** Rows that a file may have: minutes of two months, hours of a decade. */
+const MOST_ROWS = 100_000;
+/** Rows told one by one that could not be read; and how many of them make the whole file unreadable. */
+const TOLD = 200;
+const TOO_MANY_BAD = 5000;
+
+/** A time with its offset, which needs no calendar. */
+const WITH_OFFSET = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/;
+
+function readTime(text: string, zone: string): number {
+  const fault = () =>
+    new RangeError(`time "${text.slice(0, 60)}" is not a date and hour such as 2026-05-14 06:00`);
+  if (!/^\d{1,4}[-./]?\d/.test(text) || text.length > 40) throw fault();
+  if (WITH_OFFSET.test(text)) {
+    const at = Date.parse(text.replace(' ', 'T'));
+    if (Number.isNaN(at)) throw fault();
+    return at;
+  }
+  for (const parsed of [
+    DateTime.fromISO(text, { zone }),
+    DateTime.fromSQL(text, { zone }),
+    DateTime.fromFormat(text, 'yyyy-MM-dd H:mm', { zone }),
+    DateTime.fromFormat(text, 'dd.MM.yyyy HH:mm', { zone }),
+  ]) {
+    if (parsed.isValid) return parsed.toMillis();
+  }
+  throw fault();
+}
+
+function readNumber(column: Exclude<Column, 'time'>, header: string, text: string): number {
+  const limit = LIMITS[column];
+  const value = Number(text.replace(',', '.'));
+  if (text === '' || !Number.isFinite(value))
+    throw new RangeError(`${limit.name} "${text.slice(0, 60)}" is not a number`);
+  const canonical = toLimitUnit(column, header, value);
+  if (canonical < limit.min || canonical > limit.max) {
+    throw new RangeError(`${limit.name} ${text} is outside ${limit.min}–${limit.max} ${limit.unit}`);
+  }
+  return canonical;
+}
+
+/** What a weather file says. */
+export interface WeatherFile {
+  hours: SeriesHour[];
+  /** The first rows that could not be read, and how many more there are. */
+  badRows: BadRow[];
+  moreBadRows: number;
+  columns: Record<string, string>;
+}
+
+/**
+ * Reads hourly weather from CSV (RFC 4180; comma, semicolon or tab). Columns are found by their headers:
+ * time, air, RH (%), and where present wind (m/s, or kn, km/h by header), rain (mm) and surface temperature;
+ * air and surface may be °F by header. Times without an offset are in the yard's zone. Rows within one hour are
+ * averaged, their rain added up. A row that cannot be read is reported by its line and left out.
+ *
+ * @throws {RangeError} when a needed column is missing or no row can be read
+ */
+export function readWeatherCsv(csv: string, zone: string): WeatherFile {
+  const text = csv.replace(/^\uFEFF/, '');
+  const parsed = Papa.parse<string[]>(text, { skipEmptyLines: false });
+  const [header = [], ...rows] = parsed.data;
+  const columns = new Map<Column, number>();
+  header.forEach((name, index) => {
+    const column = HEADERS.find(([key, form]) => !columns.has(key) && form.test(name.trim()))?.[0];
+    if (column) columns.set(column, index);
+  });
+  for (const needed of ['time', 'air', 'rh'] as const) {
+    if (!columns.has(needed)) {
+      const name = { time: 'time', air: 'air temperature', rh: 'RH' }[needed];
+      throw new RangeError(`no column for ${name} in the header "${header.join(', ')}"`);
+    }
+  }
+  if (rows.length > MOST_ROWS) {
+    throw new RangeError(`the file has ${rows.length} rows, takes at most ${MOST_ROWS}`);
+  }
+  const badRows: BadRow[] = [];
+  let bad = 0;
+  const byHour = new Map<number, SeriesHour[]>();
+  rows.forEach((cells, index) => {
+    if (cells.every((cell) => cell.trim() === '')) return;
+    const cell = (column: Column) => cells[columns.get(column) ?? -1]?.trim() ?? '';
+    const name = (column: Column) => header[columns.get(column) ?? -1] ?? '';
+    const number = (column: Exclude<Column, 'time'>) => readNumber(column, name(column), cell(column));
+    const maybe = (column: Exclude<Column, 'time'>) =>
+      columns.has(column) && cell(column) !== '' ? number(column) : null;
+    try {
+      const at = readTime(cell('time'), zone);
+      const row: SeriesHour = {
+        at: Math.floor(at / 3_600_000) * 3_600_000,
+        airC: number('air'),
+        rh: number('rh') / 100,
+        windMs: maybe('wind'),
+        rainMm: maybe('rain'),
+        surfaceC: maybe('surface'),
+      };
+      const within = byHour.get(row.at);
+      if (within) within.push(row);
+      else byHour.set(row.at, [row]);
+    } catch (error) {
+      const message = (error as Error).message;
+      if (++bad <= TOLD) badRows.push({ line: index + 2, message });
+      if (bad > TOO_MANY_BAD) {
+        throw new RangeError(`more than ${TOO_MANY_BAD} rows cannot be read; line ${index + 2}: ${message}`);
+      }
+    }
+  });
+  if (byHour.size === 0) {
+    const first = badRows[0];
+    throw new RangeError(
+      first ? `no row could be read; line ${first.line}: ${first.message}` : 'the file has no rows',
+    );
+  }
+  const hours = [...byHour.values()].map(oneHour).sort((a, b) => a.at - b.at);
+  return {
+    hours,
+    badRows,
+    moreBadRows: bad - badRows.length,
+    columns: Object.fromEntries([...columns].map(([key, index]) => [key, header[index]?.trim() ?? ''])),
+  };
+}
+
+function oneHour(rows: readonly SeriesHour[]): SeriesHour {
+  const first = rows[0] as SeriesHour;
+  if (rows.length === 1) return first;
+  const known = (pick: (row: SeriesHour) => number | null) =>
+    rows.map(pick).filter((value): value is number => value !== null);
+  const sum = (values: number[]) => values.reduce((total, value) => total + value, 0);
+  const mean = (values: number[]) => (values.length ? sum(values) / values.length : null);
+  const rain = known((row) => row.rainMm);
+  return {
+    at: first.at,
+    airC: mean(known((row) => row.airC)) as number,
+    rh: mean(known((row) => row.rh)) as number,
+    windMs: mean(known((row) => row.windMs)),
+    rainMm: rain.length ? sum(rain) : null,
+    surfaceC: mean(known((row) => row.surfaceC)),
+  };
+}

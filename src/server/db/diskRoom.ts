@@ -1,0 +1,97 @@
+import { closeSync, existsSync, fsyncSync, openSync, rmSync, statfsSync, statSync, writeSync } from 'node:fs';
+import path from 'node:path';
+import type { DiskRoom as RoomView } from '../../contract/index.ts';
+
+const MIB = 1024 * 1024;
+/** With less than this nothing more is taken. */
+const FULL_BELOW = 8 * MIB;
+/** With less than this it is told on the board, in time to do something about it. */
+const LOW_BELOW = 256 * MIB;
+/** Kept back for a write that is under way when the disk fills up: two segments of the database's log. */
+const RESERVE = 32 * MIB;
+/** What an empty yard takes. */
+const NEW_YARD = 64 * MIB;
+
+const sayBytes = (bytes: number) => (bytes < MIB ? `${bytes} B` : `${Math.floor(bytes / MIB)} MB`);
+
+/** The disk that holds the yard is full: nothing was written, nothing was lost. */
+export class DiskFull extends Error {
+  constructor(freeBytes: number, what: string) {
+    super(`The disk that holds the yard is full, ${sayBytes(freeBytes)} free: ${what}`);
+    this.name = 'DiskFull';
+  }
+}
+
+/** How much room there is where the data folder lies, and a file kept in reserve for the moment when there is none. */
+export class DiskRoom {
+  readonly #folder: string | null;
+  readonly #reserve: string;
+
+  /** @param folder the data folder, or null for one in memory, which never fills */
+  constructor(folder: string | null) {
+    this.#folder = folder && path.resolve(folder);
+    this.#reserve = `${folder}.reserve`;
+  }
+
+  #freeBytes(): number {
+    if (this.#folder === null) return Number.MAX_SAFE_INTEGER;
+    const { bavail, bsize } = statfsSync(path.dirname(this.#folder));
+    return bavail * bsize;
+  }
+
+  look(): RoomView {
+    const freeBytes = this.#freeBytes();
+    const full = freeBytes < FULL_BELOW || !this.#keepReserve(freeBytes);
+    return { freeBytes, state: full ? 'full' : freeBytes < LOW_BELOW ? 'low' : 'fine' };
+  }
+
+  /** @throws {DiskFull} when nothing may be written any more, or not as much as `bytes` */
+  require(bytes = 0): void {
+    const { freeBytes, state } = this.look();
+    if (state === 'full' || freeBytes - FULL_BELOW < bytes) {
+      throw new DiskFull(
+        freeBytes,
+        'nothing was saved. What is there can be read; free some space to go on.',
+      );
+    }
+  }
+
+  /** @throws {DiskFull} when a server had better not start here */
+  requireForStart(): void {
+    if (this.#folder === null) return;
+    const needed = existsSync(this.#folder) ? FULL_BELOW : NEW_YARD;
+    const freeBytes = this.#freeBytes();
+    if (freeBytes >= needed) return;
+    throw new DiskFull(
+      freeBytes,
+      `${sayBytes(needed)} are needed to start. Free some space and start again.`,
+    );
+  }
+
+  /** Gives the reserve back to the disk. False: it was gone already. */
+  release(): boolean {
+    if (!existsSync(this.#reserve)) return false;
+    rmSync(this.#reserve);
+    return true;
+  }
+
+  /** Sees to it that the reserve is there; false where there is no room for it. A small disk keeps a smaller one. */
+  #keepReserve(freeBytes: number): boolean {
+    if (this.#folder === null) return true;
+    if (existsSync(this.#reserve) && statSync(this.#reserve).size > 0) return true;
+    const size = Math.min(RESERVE, Math.floor((freeBytes - FULL_BELOW) / 2 / MIB) * MIB);
+    if (size < MIB) return false;
+    try {
+      const handle = openSync(this.#reserve, 'w');
+      // Written, not only sized: a file with holes in it holds no room.
+      const block = Buffer.alloc(MIB, 1);
+      for (let at = 0; at < size; at += MIB) writeSync(handle, block);
+      fsyncSync(handle);
+      closeSync(handle);
+      return true;
+    } catch {
+      rmSync(this.#reserve, { force: true });
+      return false;
+    }
+  }
+}

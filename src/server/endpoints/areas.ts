@@ -1,0 +1,173 @@
+import {
+  type AreaInput,
+  areaInput,
+  areaReply,
+  areasInput,
+  areaUpdate,
+  clockDetailReply,
+  estimatesInput,
+  idsReply,
+} from '../../contract/index.ts';
+import { areaFromMeasures } from '../../core/hull/index.ts';
+import type { Tx } from '../db/open.ts';
+import { read, write } from '../http/endpoint.ts';
+import { badFields, idTaken, sameRecord } from '../http/problem.ts';
+import { recordShifts } from '../memory/shifts.ts';
+import { archiveArea, areaById, insertAreas, putEstimate, theArea, updateArea } from '../rows/areas.ts';
+import { theBoat } from '../rows/boats.ts';
+import { standById } from '../rows/survey.ts';
+import { clockDetail } from '../views/clockDetail.ts';
+
+/** The core has the last word on measures: it throws naming the line at fault. */
+function checkMeasures(input: AreaInput, at = ''): void {
+  if (input.measures.length === 0) return;
+  try {
+    areaFromMeasures({ measures: input.measures, spread: input.spread });
+  } catch (error) {
+    throw badFields([{ path: `${at}measures`, message: (error as Error).message }]);
+  }
+}
+
+/** What it was cut out of must be an area of the same boat, and not itself a part; a patch needs its support. */
+async function checkPart(tx: Tx, input: AreaInput): Promise<void> {
+  const { part } = input;
+  if (!part) return;
+  const wrong = (path: string, message: string) => badFields([{ path: `part.${path}`, message }]);
+  const origin = await areaById(tx, part.areaId);
+  if (origin?.boatId !== input.boatId) throw wrong('areaId', 'there is no such area on this boat');
+  if (origin.id === input.id || origin.part?.areaId === input.id)
+    throw wrong('areaId', 'an area cannot be cut out of itself');
+  if (part.standId === null) return;
+  const over = await standById(tx, part.standId);
+  if (over?.boatId !== input.boatId) throw wrong('standId', 'there is no such stand under this boat');
+}
+
+const sent = ({ version: _v, archived: _a, ...input }: AreaInput & { version: number; archived: boolean }) =>
+  input;
+const changed = (boatId: string) => [{ of: 'areas' as const, boatId }];
+
+export const areaEndpoints = [
+  write({
+    method: 'post',
+    path: '/areas',
+    summary: 'Add an area',
+    body: areaInput,
+    reply: areaReply,
+    touches: ['areas'],
+    creates: {
+      what: 'area',
+      id: (body) => body.id,
+      find: (tx, body) => areaById(tx, body.id),
+      sent,
+    },
+    run: async ({ body }, { tx }) => {
+      checkMeasures(body);
+      await theBoat(tx, body.boatId);
+      await checkPart(tx, body);
+      await insertAreas(tx, [body]);
+      return { reply: await theArea(tx, body.id), changes: changed(body.boatId) };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/boats/:id/areas',
+    summary: 'Add several areas, all or none',
+    status: 201,
+    body: areasInput,
+    reply: idsReply,
+    touches: ['areas'],
+    run: async ({ params, body }, { tx }) => {
+      await theBoat(tx, params.id);
+      const fresh: AreaInput[] = [];
+      for (const [i, input] of body.areas.entries()) {
+        checkMeasures(input, `areas.${i}.`);
+        if (input.boatId !== params.id) {
+          throw badFields([{ path: `areas.${i}.boatId`, message: 'an area of another boat' }]);
+        }
+        const known = await areaById(tx, input.id);
+        if (known && !sameRecord(sent(known), input)) throw idTaken('area', input.id);
+        if (known) continue;
+        await checkPart(tx, input);
+        fresh.push(input);
+      }
+      await insertAreas(tx, fresh);
+      return { reply: body.areas.map(({ id }) => id), changes: changed(params.id) };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/boats/:id/estimates',
+    summary: 'm² by one way for several areas, all or none',
+    body: estimatesInput,
+    reply: idsReply,
+    touches: ['areas'],
+    run: async ({ params, body }, { tx }) => {
+      await theBoat(tx, params.id);
+      for (const [i, { areaId, ...estimate }] of body.estimates.entries()) {
+        const current = await theArea(tx, areaId);
+        if (current.boatId !== params.id) {
+          throw badFields([{ path: `estimates.${i}.areaId`, message: 'an area of another boat' }]);
+        }
+        await putEstimate(tx, current, estimate);
+      }
+      return { reply: body.estimates.map(({ areaId }) => areaId), changes: changed(params.id) };
+    },
+  }),
+  read({
+    path: '/areas/:id',
+    summary: 'An area',
+    reply: areaReply,
+    run: ({ params }, { db }) => theArea(db, params.id),
+  }),
+  write({
+    method: 'put',
+    path: '/areas/:id',
+    summary: 'Change an area',
+    body: areaUpdate,
+    reply: areaReply,
+    touches: ['areas'],
+    replaces: { what: 'area', find: (tx, params) => theArea(tx, params.id) },
+    before: ({ body }) => ({ boatId: body.boatId }),
+    run: async ({ params, body }, { tx, now, before }) => {
+      checkMeasures(body);
+      const current = await theArea(tx, params.id);
+      if (current.boatId !== body.boatId) {
+        throw badFields([{ path: 'boatId', message: 'an area cannot be moved to another boat' }]);
+      }
+      await checkPart(tx, body);
+      const { version: _v, ...input } = body;
+      await updateArea(tx, current, input);
+      const cause = `${body.name} was changed`;
+      if (before) await recordShifts(tx, { before, now, cause, touched: { boatId: body.boatId } });
+      return { reply: await theArea(tx, params.id), changes: changed(body.boatId) };
+    },
+  }),
+  write({
+    method: 'delete',
+    path: '/areas/:id',
+    summary: 'Remove an area; its log is kept',
+    reply: areaReply,
+    touches: ['areas'],
+    run: async ({ params }, { tx }) => {
+      const reply = await archiveArea(tx, params.id, true);
+      return { reply, changes: changed(reply.boatId) };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/areas/:id/restore',
+    summary: 'Bring an area back',
+    reply: areaReply,
+    touches: ['areas'],
+    run: async ({ params }, { tx }) => {
+      const reply = await archiveArea(tx, params.id, false);
+      return { reply, changes: changed(reply.boatId) };
+    },
+  }),
+  read({
+    path: '/areas/:id/clock',
+    summary: 'The window of an area with the air it was worked out over',
+    reply: clockDetailReply,
+    run: ({ params }, context) => clockDetail(context, params.id),
+  }),
+];

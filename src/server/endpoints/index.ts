@@ -1,0 +1,31 @@
+import type { Endpoint } from '../http/endpoint.ts';
+import { areaEndpoints } from './areas.ts';
+import { boatEndpoints } from './boats.ts';
+import { hullFormEndpoints } from './hullForm.ts';
+import { logEndpoints } from './log.ts';
+import { photoEndpoints } from './photos.ts';
+import { productEndpoints } from './products.ts';
+import { stackEndpoints } from './stacks.ts';
+import { standEndpoints } from './stands.ts';
+import { surveyEndpoints } from './survey.ts';
+import { templateEndpoints } from './templates.ts';
+import { waterlineEndpoints } from './waterline.ts';
+import { weatherEndpoints } from './weather.ts';
+import { yardEndpoints } from './yard.ts';
+
+/** Every endpoint of the API. */
+export const ENDPOINTS: readonly Endpoint[] = [
+  ...yardEndpoints,
+  ...boatEndpoints,
+  ...areaEndpoints,
+  ...stackEndpoints,
+  ...templateEndpoints,
+  ...standEndpoints,
+  ...surveyEndpoints,
+  ...photoEndpoints,
+  ...hullFormEndpoints,
+  ...waterlineEndpoints,
+  ...productEndpoints,
+  ...logEndpoints,
+  ...weatherEndpoints,
+];

@@ -1,0 +1,126 @@
+import { type EntryInput, entryInput, entryReply, logQuery, logReply } from '../../contract/index.ts';
+import type { Tx } from '../db/open.ts';
+import { read, write } from '../http/endpoint.ts';
+import { badFields, HttpProblem } from '../http/problem.ts';
+import { recordShifts } from '../memory/shifts.ts';
+import { theArea } from '../rows/areas.ts';
+import { entryById, insertEntry, unknownBatches } from '../rows/log.ts';
+import { found } from '../rows/missing.ts';
+import { hasSheet } from '../rows/products.ts';
+import { logView } from '../views/log.ts';
+
+/** Nothing is logged further ahead than this: a clock set wrong is likelier than a coat from the future. */
+const AHEAD_MS = 60 * 60_000;
+const LONGEST_COAT_MS = 48 * 3_600_000;
+
+function checkTimes(input: EntryInput, now: number): void {
+  const at = Date.parse(input.at);
+  if (at > now + AHEAD_MS) {
+    throw badFields([{ path: 'at', message: `start ${input.at} is in the future` }]);
+  }
+  if (input.kind !== 'coat') return;
+  const { endedAt } = input.body;
+  const end = Date.parse(endedAt);
+  const wrong = (message: string) => badFields([{ path: 'body.endedAt', message }]);
+  if (end < at) throw wrong(`end ${endedAt} is before the start ${input.at}`);
+  if (end - at > LONGEST_COAT_MS) throw wrong(`end ${endedAt} is more than 48 h after the start`);
+  if (end > now + AHEAD_MS) throw wrong(`end ${endedAt} is in the future`);
+}
+
+async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
+  if (input.kind === 'strike' && !input.corrects) {
+    throw badFields([{ path: 'corrects', message: 'a strike must name the entry it strikes out' }]);
+  }
+  if (!input.corrects) return;
+  const old = await entryById(tx, input.corrects);
+  if (!old || old.areaId !== input.areaId) {
+    throw badFields([{ path: 'corrects', message: `there is no entry ${input.corrects} on this area` }]);
+  }
+  if (input.kind !== 'strike' && old.kind !== input.kind) {
+    throw badFields([
+      { path: 'corrects', message: `a ${input.kind} cannot take the place of a ${old.kind}` },
+    ]);
+  }
+  if (!old.correctedBy) return;
+  const current = await entryById(tx, old.correctedBy);
+  const detail = 'This entry was corrected elsewhere since you opened it.';
+  throw new HttpProblem(409, 'Corrected meanwhile', detail, { current });
+}
+
+async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promise<void> {
+  if (input.kind === 'batch' || input.kind === 'coat') {
+    const { productId, sheetVersion } = input.body;
+    if (!(await hasSheet(tx, productId, sheetVersion))) {
+      const message = `there is no version ${sheetVersion} of product ${productId}`;
+      throw badFields([{ path: 'body.sheetVersion', message }]);
+    }
+  }
+  if (input.kind === 'coat') {
+    const [unknown] = await unknownBatches(tx, boatId, input.body.batchIds);
+    if (unknown) {
+      throw badFields([{ path: 'body.batchIds', message: `there is no batch ${unknown} on this boat` }]);
+    }
+  }
+  if (input.kind === 'batch-end') {
+    const batch = await entryById(tx, input.body.batchId);
+    if (batch?.kind !== 'batch' || batch.areaId !== input.areaId) {
+      const message = `there is no batch ${input.body.batchId} on this area`;
+      throw badFields([{ path: 'body.batchId', message }]);
+    }
+  }
+  await checkCorrection(tx, input);
+}
+
+const CAUSES: Record<EntryInput['kind'], string> = {
+  coat: 'a coat was corrected',
+  batch: 'a batch was logged',
+  'batch-end': 'a pot was emptied',
+  tape: 'masking was ticked',
+  blast: 'the steel was blasted',
+  work: 'work before the coat was ticked',
+  note: 'a note was written',
+  strike: 'an entry was struck out',
+};
+
+export const logEndpoints = [
+  write({
+    method: 'post',
+    path: '/log',
+    summary: 'Append a log entry or a correction',
+    body: entryInput,
+    reply: entryReply,
+    touches: ['log'],
+    creates: {
+      what: 'entry',
+      id: (body: EntryInput) => body.id,
+      find: (tx: Tx, body: EntryInput) => entryById(tx, body.id),
+      sent: ({ boatId: _b, recordedAt: _r, correctedBy: _c, ...sent }) => sent,
+    },
+    before: ({ body }) => (body.corrects ? { areaId: body.areaId } : null),
+    run: async ({ body }, { tx, now, before }) => {
+      checkTimes(body, now);
+      const { boatId } = await theArea(tx, body.areaId);
+      await checkReferences(tx, body, boatId);
+      await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now) });
+      const cause = CAUSES[body.kind];
+      if (before) await recordShifts(tx, { before, now, cause, touched: { boatId } });
+      return {
+        reply: found(await entryById(tx, body.id), 'entry', body.id),
+        changes: [{ of: 'log', boatId }],
+      };
+    },
+  }),
+  read({
+    path: '/boats/:id/log',
+    summary: 'The log of a boat, newest first, a page at a time',
+    query: logQuery,
+    reply: logReply,
+    run: ({ params, query }, context) => logView(context, params.id, query),
+  }),
+  read({
+    path: '/log/:id',
+    summary: 'A log entry',
+    reply: entryReply,
+    run: async ({ params }, { db }) => found(await entryById(db, params.id), 'entry', params.id),
+  }),
+];

@@ -1,0 +1,151 @@
+import { v7 as uuidv7 } from 'uuid';
+import {
+  benchReply,
+  idsReply,
+  type StackInput,
+  stackForAreas,
+  stackInput,
+  stackReply,
+  stacksReply,
+} from '../../contract/index.ts';
+import { checkStack, layerOfStep } from '../../core/system/index.ts';
+import { tell } from '../../core/units/index.ts';
+import type { Tx } from '../db/open.ts';
+import { read, write } from '../http/endpoint.ts';
+import { badFields, HttpProblem } from '../http/problem.ts';
+import { type AreaSnapshot, loadAreaStates } from '../memory/areaStates.ts';
+import { theArea } from '../rows/areas.ts';
+import { theBoat } from '../rows/boats.ts';
+import { found } from '../rows/missing.ts';
+import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
+import { replaceSteps, stepsElsewhere } from '../rows/stacks.ts';
+import { benchView } from '../views/bench.ts';
+import { stackView } from '../views/stackView.ts';
+
+async function stateOf(tx: Tx, areaId: string): Promise<AreaSnapshot> {
+  const { boatId } = await theArea(tx, areaId);
+  const states = await loadAreaStates(tx, boatId);
+  return found(
+    states.find(({ area }) => area.id === areaId),
+    'area',
+    areaId,
+  );
+}
+
+/** A "no" of the rules stands unless it is overruled by name, with a reason. */
+function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCatalogue): void {
+  const layers = input.steps.map((each, i) => {
+    const sheet = catalogue.latest.get(each.productId)?.sheet;
+    if (!sheet) {
+      throw badFields([{ path: `steps.${i}.productId`, message: `product ${each.productId} is not known` }]);
+    }
+    return layerOfStep(each, sheet);
+  });
+  const { substrate, oldCoating, service } = state.area;
+  const judged = checkStack(layers, { substrate, oldCoating, service, coldestC: null });
+  const refused = judged.layers.flatMap(({ judgements }, i) =>
+    judgements
+      .filter(
+        ({ verdict, ruleId }) => verdict === 'no' && !input.steps[i]?.overrule?.ruleIds.includes(ruleId),
+      )
+      .map(({ reason }) => ({
+        path: `steps.${i}.overrule`,
+        message: `${tell(reason, 'metric')}. To apply it anyway, say why: the reason stays on the record`,
+      })),
+  );
+  if (refused.length > 0) throw badFields(refused);
+}
+
+/** Puts a stack on an area, under the rules. */
+async function keepStack(
+  tx: Tx,
+  state: AreaSnapshot,
+  input: StackInput,
+  catalogue: ProductCatalogue,
+): Promise<void> {
+  if (state.area.part?.sharesSystem) {
+    throw new HttpProblem(
+      409,
+      'Shares a system',
+      `${state.area.name} takes the system of the area it was cut out of; change it there, or give it one of its own in the survey.`,
+    );
+  }
+  const elsewhere = await stepsElsewhere(
+    tx,
+    state.area.id,
+    input.steps.map(({ id }) => id),
+  );
+  const taken = input.steps.findIndex(({ id }) => elsewhere.has(id));
+  if (taken >= 0) throw badFields([{ path: `steps.${taken}.id`, message: 'a step of another area' }]);
+  checkRules(state, input, catalogue);
+  await replaceSteps(tx, state.area.id, input.steps, input.version + 1);
+}
+
+export const stackEndpoints = [
+  read({
+    path: '/boats/:id/stacks',
+    summary: 'The stacks of all areas of a boat',
+    reply: stacksReply,
+    run: async ({ params }, { db, memory, now }) => {
+      await theBoat(db, params.id);
+      const at = now();
+      const known = await memory.some(at, { boatId: params.id });
+      return known.states.map((state) => stackView(state, { ...known, now: at }));
+    },
+  }),
+  write({
+    method: 'put',
+    path: '/areas/:id/stack',
+    summary: 'Replace the stack of an area',
+    body: stackInput,
+    reply: stackReply,
+    touches: ['stacks'],
+    replaces: {
+      what: 'system',
+      find: async (tx, params) => {
+        const catalogue = await loadCatalogue(tx);
+        return stackView(await stateOf(tx, params.id), { catalogue, hours: [], now: 0 });
+      },
+    },
+    before: ({ params }) => ({ areaId: params.id }),
+    run: async ({ params, body }, { tx, now, before }) => {
+      const catalogue = await loadCatalogue(tx);
+      const state = await stateOf(tx, params.id);
+      await keepStack(tx, state, body, catalogue);
+      const kept = await stateOf(tx, params.id);
+      return {
+        reply: stackView(kept, { catalogue, hours: before?.hours ?? [], now }),
+        changes: [{ of: 'stacks', boatId: state.boat.id }],
+      };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/boats/:id/stacks',
+    summary: 'One stack for several areas without coats, all or none',
+    body: stackForAreas,
+    reply: idsReply,
+    touches: ['stacks'],
+    run: async ({ params, body }, { tx }) => {
+      const catalogue = await loadCatalogue(tx);
+      for (const [i, areaId] of body.areaIds.entries()) {
+        const state = await stateOf(tx, areaId);
+        if (state.boat.id !== params.id) {
+          throw badFields([{ path: `areaIds.${i}`, message: 'an area of another boat' }]);
+        }
+        if (state.coats.length > 0) {
+          throw badFields([{ path: `areaIds.${i}`, message: `${state.area.name} has coats on it already` }]);
+        }
+        const steps = body.steps.map((each) => ({ ...each, id: uuidv7() }));
+        await keepStack(tx, state, { steps, version: state.stackVersion }, catalogue);
+      }
+      return { reply: body.areaIds, changes: [{ of: 'stacks', boatId: params.id }] };
+    },
+  }),
+  read({
+    path: '/bench/:areaId',
+    summary: 'Everything for applying the next coat on an area',
+    reply: benchReply,
+    run: ({ params }, context) => benchView(context, params.areaId),
+  }),
+];

@@ -1,0 +1,189 @@
+import { v7 as uuidv7 } from 'uuid';
+import {
+  type AreaInput,
+  type Boat,
+  type Estimate,
+  type FormSource,
+  madeMarksInput,
+  type Waterline,
+  type WaterlineInput,
+  waterlineInput,
+  waterlineReply,
+  writeMarksCsv,
+  writeSheetCsv,
+} from '../../contract/index.ts';
+import { MESH_SPREAD, OFFSETS_SPREAD, type OffsetTable, RULE_SPREAD } from '../../core/hull/index.ts';
+import { type MadeMark, type StruckLine, strikeLine, withMark } from '../../core/waterline/index.ts';
+import type { Db, Tx } from '../db/open.ts';
+import { csvFile, safeName } from '../documents/fileNames.ts';
+import { markSheetPdf } from '../documents/markSheetPdf.ts';
+import { handout, read, write } from '../http/endpoint.ts';
+import { badFields, HttpProblem } from '../http/problem.ts';
+import { areasOfBoat, insertAreas, putEstimate, stripesOf } from '../rows/areas.ts';
+import { theBoat } from '../rows/boats.ts';
+import { drawnForm, putWaterline, waterlineOf } from '../rows/forms.ts';
+
+/** A boat's line: kept, struck by the core, printed and handed out. */
+
+const WAYS: Record<FormSource, { way: Estimate['way']; spread: number; said: string }> = {
+  dimensions: { way: 'rule', spread: RULE_SPREAD, said: 'hull form by dimensions' },
+  offsets: { way: 'offsets', spread: OFFSETS_SPREAD, said: 'table of offsets' },
+  mesh: { way: 'mesh', spread: MESH_SPREAD, said: 'surface mesh' },
+};
+
+/** The struck stripe's m² go to the boat's boot-stripe area: made where there is none. */
+async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number): Promise<void> {
+  const { way, spread, said } = WAYS[source];
+  const estimate: Estimate = {
+    way,
+    areaM2: Number(areaM2.toFixed(3)),
+    spread,
+    basis: `stripe as struck on the waterline, ${said}`,
+  };
+  const stripes = await stripesOf(tx, boat.id);
+  const whole = stripes.find((each) => each.side === 'both' && each.part === null);
+  if (whole) await putEstimate(tx, whole, estimate);
+  if (stripes.length > 0) return;
+  const topsides = (await areasOfBoat(tx, boat.id)).find(({ zone }) => zone === 'topsides');
+  const input: AreaInput = {
+    id: uuidv7(),
+    boatId: boat.id,
+    name: 'Boot stripe',
+    zone: 'boot-stripe',
+    side: 'both',
+    substrate: topsides?.substrate ?? 'existing-paint',
+    service: 'splash',
+    surroundings: topsides?.surroundings ?? { kind: 'open' },
+    oldCoating: null,
+    highWear: false,
+    part: null,
+    measures: [],
+    spread: 0.05,
+    estimates: [estimate],
+    chosenWay: null,
+    note: '',
+  };
+  await insertAreas(tx, [input]);
+}
+
+/** As many as a line may have. */
+const MOST_MADE_MARKS = 1000;
+
+/** The line struck, or null where too few marks fix a plane: they may be taken one by one. */
+function strike(form: OffsetTable, plan: WaterlineInput): StruckLine | null {
+  if (plan.marks.length < (plan.heelDeg === null ? 3 : 2)) return null;
+  try {
+    return strikeLine({ form, plan });
+  } catch (error) {
+    throw badFields([{ path: '', message: (error as Error).message }]);
+  }
+}
+
+async function struckOf(
+  db: Db,
+  id: string,
+): Promise<{ boat: Boat; plan: Waterline; struck: StruckLine; source: FormSource }> {
+  const boat = await theBoat(db, id);
+  const plan = await waterlineOf(db, boat.id);
+  const { table, source } = await drawnForm(db, boat);
+  try {
+    return { boat, plan, source, struck: strikeLine({ form: table, plan }) };
+  } catch (error) {
+    throw new HttpProblem(409, 'No line yet', `The line cannot be struck: ${(error as Error).message}`);
+  }
+}
+
+export const waterlineEndpoints = [
+  read({
+    path: '/boats/:id/waterline',
+    summary: 'The marks of the line and how it is struck',
+    reply: waterlineReply,
+    run: async ({ params }, { db }) => {
+      await theBoat(db, params.id);
+      return waterlineOf(db, params.id);
+    },
+  }),
+  write({
+    method: 'put',
+    path: '/boats/:id/waterline',
+    summary: 'Keep the line; with enough marks it is struck and its stripe becomes an area',
+    body: waterlineInput,
+    reply: waterlineReply,
+    touches: ['waterline', 'areas'],
+    replaces: {
+      what: 'waterline',
+      find: async (tx, params) => {
+        await theBoat(tx, params.id);
+        return waterlineOf(tx, params.id);
+      },
+    },
+    run: async ({ params, body }, { tx }) => {
+      const boat = await theBoat(tx, params.id);
+      const { table, source } = await drawnForm(tx, boat);
+      const struck = strike(table, body);
+      await putWaterline(tx, { ...body, boatId: boat.id, version: body.version + 1 });
+      if (struck?.stripe) await feedStripe(tx, boat, source, struck.stripe.areaM2);
+      return {
+        reply: await waterlineOf(tx, boat.id),
+        changes: [
+          { of: 'waterline', boatId: boat.id },
+          { of: 'areas', boatId: boat.id },
+        ],
+      };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/boats/:id/made-marks',
+    summary: 'Add marks made by hand; a second reading at a place takes the first one’s',
+    body: madeMarksInput,
+    reply: waterlineReply,
+    touches: ['waterline'],
+    run: async ({ params, body }, { tx }) => {
+      const boat = await theBoat(tx, params.id);
+      const line = await waterlineOf(tx, boat.id);
+      const fresh = body.marks.filter(({ id }) => !line.madeMarks.some((mark) => mark.id === id));
+      const changes = [{ of: 'waterline' as const, boatId: boat.id }];
+      if (fresh.length === 0) return { reply: line, changes: [] };
+      const madeMarks = fresh.reduce<MadeMark[]>(withMark, line.madeMarks);
+      if (madeMarks.length > MOST_MADE_MARKS) {
+        const message = `the line has ${madeMarks.length} marks, takes at most ${MOST_MADE_MARKS}`;
+        throw badFields([{ path: 'marks', message }]);
+      }
+      await putWaterline(tx, { ...line, madeMarks, version: line.version + 1 });
+      return { reply: await waterlineOf(tx, boat.id), changes };
+    },
+  }),
+  handout({
+    path: '/boats/:id/marks.csv',
+    summary: 'Reference marks and marks made by hand as CSV',
+    types: ['text/csv'],
+    run: async ({ params }, { db }) => {
+      const boat = await theBoat(db, params.id);
+      const { marks, madeMarks } = await waterlineOf(db, boat.id);
+      return csvFile(`${boat.name} marks`, writeMarksCsv(marks, madeMarks));
+    },
+  }),
+  handout({
+    path: '/boats/:id/mark-sheet.csv',
+    summary: 'The mark sheet as CSV',
+    types: ['text/csv'],
+    run: async ({ params }, { db }) => {
+      const { boat, struck } = await struckOf(db, params.id);
+      return csvFile(`${boat.name} mark sheet`, writeSheetCsv(struck.sheet));
+    },
+  }),
+  handout({
+    path: '/boats/:id/mark-sheet.pdf',
+    summary: 'The mark sheet as PDF',
+    types: ['application/pdf'],
+    run: async ({ params }, { db }) => {
+      const all = await struckOf(db, params.id);
+      return {
+        name: `${safeName(all.boat.name)} mark sheet.pdf`,
+        type: 'application/pdf',
+        content: markSheetPdf(all),
+      };
+    },
+  }),
+];

@@ -1,0 +1,121 @@
+import { DateTime } from 'luxon';
+import {
+  standInReply,
+  standInRequest,
+  type WeatherImported,
+  weatherImport,
+  weatherImportedReply,
+  weatherQuery,
+  weatherReply,
+  writeCsv,
+} from '../../contract/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
+import type { WeatherFile } from '../air/weatherCsv.ts';
+import { toWeatherHour, yardAir } from '../air/yardAir.ts';
+import { csvFile } from '../documents/fileNames.ts';
+import { handout, read, write } from '../http/endpoint.ts';
+import { recordShifts } from '../memory/shifts.ts';
+import { firstHour, hoursGiven, insertSeries, type SeriesHour } from '../rows/weather.ts';
+import { theYard } from '../rows/yard.ts';
+import { standInWeather } from '../standins/weather.ts';
+
+const DAY_MS = 24 * HOUR_MS;
+/** What the air as CSV reaches back and ahead. */
+const CSV_BACK_MS = 400 * DAY_MS;
+const CSV_AHEAD_MS = 30 * DAY_MS;
+/** Days the stand-in fills in of what is past. */
+const STAND_IN_BACK_MS = 14 * DAY_MS;
+const STAND_IN_SEED = 7;
+
+const iso = (hour: SeriesHour | undefined) => (hour ? new Date(hour.at).toISOString() : null);
+
+export const weatherEndpoints = [
+  read({
+    path: '/weather',
+    summary: 'Air hour by hour, measured up to now and forecast after',
+    query: weatherQuery,
+    reply: weatherReply,
+    run: async ({ query }, { db, now }) => {
+      const at = now();
+      const days = (text: string | undefined, usual: number) => Number(text ?? usual) * DAY_MS;
+      const range = { from: at - days(query.back, 3), to: at + days(query.ahead, 10) };
+      const hours = await yardAir(db, at, range);
+      return { now: new Date(at).toISOString(), hours: hours.map(toWeatherHour) };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/weather',
+    summary: 'Check or import hourly weather from CSV',
+    body: weatherImport,
+    reply: weatherImportedReply,
+    touches: ['weather'],
+    before: ({ body }) => (body.mode === 'import' ? 'yard' : null),
+    prepare: async ({ body }, { db, jobs }) => jobs.run('weather', body.csv, (await theYard(db)).zone),
+    run: async ({ body, prepared }, { tx, now, before }) => {
+      const { hours, badRows, moreBadRows, columns } = prepared as WeatherFile;
+      const reply: WeatherImported = {
+        hours: hours.length,
+        from: iso(hours[0]),
+        to: iso(hours.at(-1)),
+        badRows,
+        moreBadRows,
+        columns,
+        shifts: [],
+      };
+      if (body.mode === 'check' || !before) return { reply, changes: [] };
+      const given = { source: 'file', issuedAt: now };
+      await insertSeries(tx, { ...given, kind: 'measured', hours: hours.filter(({ at }) => at <= now) });
+      await insertSeries(tx, { ...given, kind: 'forecast', hours: hours.filter(({ at }) => at > now) });
+      const cause = `weather file of ${hours.length} hours imported`;
+      const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
+      return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], warm: after };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/weather/stand-in',
+    summary: 'Fill in simulated weather, where no real source gave any',
+    body: standInRequest,
+    reply: standInReply,
+    touches: ['weather'],
+    before: () => 'yard',
+    run: async ({ body }, { tx, now, before }) => {
+      const { zone } = await theYard(tx);
+      const range = { from: now - STAND_IN_BACK_MS, to: now + body.days * DAY_MS };
+      const utcOffsetHours = DateTime.fromMillis(now, { zone }).offset / 60;
+      const hours = standInWeather({ seed: STAND_IN_SEED, ...range, utcOffsetHours });
+      const given = await hoursGiven(tx, range.from);
+      const free = hours.filter(({ at }) => !given.has(at));
+      await insertSeries(tx, { source: 'stand-in', kind: 'simulated', issuedAt: now, hours: free });
+      const changes = [{ of: 'weather' as const }];
+      if (!before) return { reply: { hours: hours.length, shifts: [] }, changes };
+      const cause = 'the simulated forecast was renewed';
+      const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
+      return { reply: { hours: hours.length, shifts }, changes, warm: after };
+    },
+  }),
+  handout({
+    path: '/weather.csv',
+    summary: 'The weather series as CSV',
+    types: ['text/csv'],
+    run: async (_asked, { db, now }) => {
+      const at = now();
+      const { zone } = await theYard(db);
+      const from = Math.max((await firstHour(db)) ?? at, at - CSV_BACK_MS);
+      const hours = await yardAir(db, at, { from, to: at + CSV_AHEAD_MS });
+      const rows = hours
+        .filter((hour) => hour.source !== 'filled')
+        .map((hour) => [
+          DateTime.fromMillis(hour.at, { zone }).toISO({ suppressMilliseconds: true }),
+          hour.airC,
+          Number((hour.rh * 100).toFixed(2)),
+          hour.windMs ?? null,
+          hour.rainMm ?? null,
+          hour.surfaceC ?? null,
+        ]);
+      const head = ['time', 'air °C', 'RH %', 'wind m/s', 'rain mm', 'surface °C'];
+      return csvFile('weather', writeCsv([head, ...rows]));
+    },
+  }),
+];

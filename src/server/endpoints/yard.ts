@@ -1,0 +1,30 @@
+import { IANAZone } from 'luxon';
+import { yardInput, yardReply } from '../../contract/index.ts';
+import { read, write } from '../http/endpoint.ts';
+import { badFields } from '../http/problem.ts';
+import { theYard, updateYard } from '../rows/yard.ts';
+
+export const yardEndpoints = [
+  read({
+    path: '/yard',
+    summary: 'The yard',
+    reply: yardReply,
+    run: (_asked, { db }) => theYard(db),
+  }),
+  write({
+    method: 'put',
+    path: '/yard',
+    summary: 'Change the yard',
+    body: yardInput,
+    reply: yardReply,
+    touches: ['yard'],
+    replaces: { what: 'yard', find: (tx) => theYard(tx) },
+    run: async ({ body }, { tx }) => {
+      if (!IANAZone.isValidZone(body.zone)) {
+        throw badFields([{ path: 'zone', message: `time zone "${body.zone}" is not a known zone` }]);
+      }
+      await updateYard(tx, await theYard(tx), body);
+      return { reply: await theYard(tx), changes: [{ of: 'yard' }] };
+    },
+  }),
+];

@@ -1,0 +1,123 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { post, running, serverProcess } from '../../test/serverProcess.ts';
+import { aBoat } from '../../test/yardServer.ts';
+import type { Boat, Problem, SlipView } from '../contract/index.ts';
+
+const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-held-'));
+afterAll(() => rmSync(home, { recursive: true, force: true }));
+
+describe('a data folder has one server', () => {
+  it('of two starts at once one is refused, by name; a process id used again blocks nobody', async () => {
+    const folder = path.join(home, 'data');
+    // Left by an earlier process whose number now belongs to somebody else: this very test.
+    writeFileSync(`${folder}.lock`, String(process.pid));
+    const both = await Promise.all([serverProcess(folder), serverProcess(folder)]);
+    const [up] = both.filter((each) => 'address' in each);
+    const [down] = both.filter((each) => 'refused' in each);
+    if (!up || !('address' in up) || !down || !('refused' in down))
+      throw new Error('not one up and one down');
+    expect([down.code, down.refused]).toEqual([1, expect.stringContaining('is already served by')]);
+    await up.end('SIGKILL');
+    // Nothing was left behind that could block the next one.
+    const next = await running(folder);
+    expect(await next.end('SIGTERM')).toBe(0);
+  }, 60_000);
+
+  it('half-written files are cleaned at the start, and Ctrl-C ends it within 5 s whatever uploads', async () => {
+    const folder = path.join(home, 'half');
+    const part = path.join(`${folder}.files`, 'x.mesh.77-1.part');
+    mkdirSync(path.dirname(part), { recursive: true });
+    writeFileSync(part, 'half a mesh');
+    const server = await running(folder);
+    expect(existsSync(part)).toBe(false);
+    const boat = aBoat();
+    await post(server.address, '/boats', boat);
+    const upload = request(`${server.address}/api/v1/boats/${boat.id}/mesh`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/octet-stream' },
+    });
+    upload.on('error', () => {}); // cut by the server, which is the point
+    upload.write(Buffer.alloc(4096));
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    const began = Date.now();
+    await server.end('SIGINT');
+    expect(Date.now() - began).toBeLessThan(5000);
+  }, 60_000);
+});
+
+/** A small disk in memory, where this process may mount one. */
+function smallDisk(megabytes: number): string | null {
+  const at = path.join(home, 'disk');
+  mkdirSync(at);
+  const { status } = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${megabytes}m`, 'tmpfs', at]);
+  return status === 0 ? at : null;
+}
+const disk = smallDisk(160);
+afterAll(() => {
+  if (disk) execFileSync('umount', ['-l', disk]);
+});
+
+describe.skipIf(disk === null)('a full disk', () => {
+  const filler = path.join(disk ?? '', 'filler');
+  const fill = () => {
+    const { bavail, bsize } = statfsSync(disk as string);
+    writeFileSync(filler, Buffer.alloc(bavail * bsize));
+  };
+  it('refuses writes with the cause, goes on reading, and goes on once something is freed', async () => {
+    const folder = path.join(disk as string, 'data');
+    const server = await running(folder);
+    const kept = aBoat();
+    expect((await post(server.address, '/boats', kept)).status).toBe(201);
+    const slip = async () => (await (await fetch(`${server.address}/api/v1/slip`)).json()) as SlipView;
+    expect((await slip()).disk.state).toBe('low');
+    fill();
+    const refused = await post(server.address, '/boats', aBoat());
+    const problem = (await refused.json()) as Problem;
+    expect([refused.status, problem.detail]).toEqual([
+      507,
+      expect.stringMatching(/^The disk that holds the yard is full, 0 B free: nothing was saved/),
+    ]);
+    expect(refused.headers.get('content-type')).toContain('problem+json');
+    const view = await slip();
+    expect([view.disk.state, view.boats.map(({ id }) => id)]).toEqual(['full', [kept.id]]);
+    rmSync(filler);
+    expect((await post(server.address, '/boats', aBoat())).status).toBe(201);
+    expect(await server.end('SIGTERM')).toBe(0);
+
+    fill();
+    const start = await serverProcess(folder);
+    expect(start).toMatchObject({
+      code: 1,
+      refused: expect.stringMatching(/^The disk that holds the yard is full, 0 B free: 8 MB are needed/),
+    });
+    rmSync(filler);
+  }, 60_000);
+
+  it('that fills up in the middle of a write is met from the reserve: what is acknowledged is there after a kill', async () => {
+    const folder = path.join(disk as string, 'data');
+    const server = await running(folder);
+    const acknowledged: string[] = [];
+    let full = false;
+    // Others fill the disk while writes go on.
+    for (let i = 0; i < 120 && !full; i++) {
+      if (i === 20) fill();
+      const boat = aBoat();
+      const { status } = await post(server.address, '/boats', boat);
+      if (status === 201) acknowledged.push(boat.id);
+      full = status === 507;
+    }
+    expect(full).toBe(true);
+    await server.end('SIGKILL');
+    rmSync(filler);
+    const again = await running(folder);
+    const boats = (await (await fetch(`${again.address}/api/v1/boats`)).json()) as Boat[];
+    const there = new Set(boats.map(({ id }) => id));
+    expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
+    await again.end('SIGTERM');
+  }, 60_000);
+});

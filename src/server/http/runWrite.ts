@@ -1,0 +1,115 @@
+import { createHash } from 'node:crypto';
+import type { ChangeKind } from '../../contract/index.ts';
+import type { Context } from '../context.ts';
+import type { Tx } from '../db/open.ts';
+import type { AreaFilter, YardClocks, YardMemory } from '../memory/yardMemory.ts';
+import { rememberWrite, seenHash } from '../rows/writeSeen.ts';
+import type { Asked, Write, Wrote } from './endpoint.ts';
+import { canonical, conflict, idTaken, sameRecord } from './problem.ts';
+
+type AnyWrite = Write<string, Record<string, unknown>, Record<string, unknown>>;
+type AnyAsked = Asked<string, unknown, Record<string, unknown>>;
+
+/** Writes, one after the other: what one looks at before its transaction still holds within it. */
+export class WriteGate {
+  #last: Promise<unknown> = Promise.resolve();
+
+  run<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.#last.then(work, work);
+    this.#last = mine.catch(() => {});
+    return mine;
+  }
+}
+
+const hashOf = (body: unknown) =>
+  createHash('sha256')
+    .update(JSON.stringify(canonical(body)))
+    .digest('base64');
+
+/** Changes after which every clock of the yard has to be worked out again. */
+const WHOLE_YARD: readonly ChangeKind[] = ['yard', 'weather', 'products'];
+
+const AGAIN = { changes: [], made: false };
+
+/** What a write came to: its answer, and whether it made a record that was not there. */
+export type Outcome = Wrote<unknown> & { made: boolean };
+
+/** What a write goes by once it is in its transaction. */
+interface Underway {
+  endpoint: AnyWrite;
+  asked: AnyAsked & { address: string };
+  tx: Tx;
+  /** Its name in the memory of writes, and the hash of its body. */
+  key: string;
+  hash: string;
+}
+
+/** The record that is there already, where this is a write that took before; null: it is a new one. @throws {HttpProblem} 409 */
+async function repeated({ endpoint, asked, tx, key, hash }: Underway): Promise<Outcome | null> {
+  const { creates, replaces } = endpoint;
+  const { body, params } = asked;
+  if (creates) {
+    const known = await creates.find(tx, body);
+    if (known === undefined) return null;
+    const seen = await seenHash(tx, key);
+    const same = seen === undefined ? sameRecord(creates.sent(known), body) : seen === hash;
+    if (!same) throw idTaken(creates.what, creates.id(body));
+    return { ...AGAIN, reply: known };
+  }
+  if (replaces) {
+    const current = await replaces.find(tx, params);
+    if (current.version === body.version) return null;
+    if ((await seenHash(tx, key)) === hash) return { ...AGAIN, reply: current };
+    throw conflict(replaces.what, current, body);
+  }
+  return null;
+}
+
+/**
+ * Carries out a write: in one transaction, remembered, told to memory and to every open page once it is committed.
+ *
+ * The same write sent again, because its answer was lost on the way, changes nothing and is answered as it was; another
+ * body under a known id, or a version that somebody else has written against since, is a 409.
+ */
+export async function runWrite(
+  endpoint: AnyWrite,
+  asked: AnyAsked & { address: string },
+  context: Context & { gate: WriteGate },
+): Promise<Outcome> {
+  const { db, memory, live, room, gate } = context;
+  room.require();
+  const prepared = await endpoint.prepare?.(asked, context);
+  const { creates, replaces } = endpoint;
+  const remembered = creates !== undefined || replaces !== undefined;
+  const hash = remembered ? hashOf(asked.body) : '';
+  const key = creates
+    ? `${endpoint.path} ${creates.id(asked.body)}`
+    : `${endpoint.method} ${asked.address} ${asked.body?.version}`;
+  return gate.run(async () => {
+    const now = context.now();
+    const before = await clocksBefore(endpoint.before?.(asked) ?? null, memory, now);
+    const outcome = await db.transaction(async (tx): Promise<Outcome> => {
+      const again = await repeated({ endpoint, asked, tx, key, hash });
+      if (again) return again;
+      const wrote = await endpoint.run({ ...asked, prepared }, { ...context, tx, now, before });
+      if (remembered) await rememberWrite(tx, key, hash, new Date(now));
+      return { ...wrote, made: creates !== undefined };
+    });
+    memory.changed(outcome.changes);
+    if (outcome.warm) memory.adopt(outcome.warm, now);
+    live.publish(outcome.changes);
+    await outcome.afterCommit?.();
+    // Worked out before it is answered, so that the next screen asked for need not wait.
+    if (outcome.changes.some(({ of }) => WHOLE_YARD.includes(of))) await memory.at(now);
+    return outcome;
+  });
+}
+
+async function clocksBefore(
+  which: 'yard' | AreaFilter | null,
+  memory: YardMemory,
+  now: number,
+): Promise<YardClocks | null> {
+  if (which === null) return null;
+  return which === 'yard' ? memory.at(now) : memory.some(now, which);
+}

@@ -1,0 +1,185 @@
+import { describe, expect, it } from 'vitest';
+import { aProduct, aStep, HOUR, NOON } from '../../../test/yardServer.ts';
+import type { Step } from '../../contract/index.ts';
+import type { SplicedHour } from '../../core/cure/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+import { areaClock } from './areaClock.ts';
+import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+
+const at20 = (hours: number) => [{ tempC: 20, minutes: hours * 60 }];
+const EPOXY = aProduct().sheet;
+const ANTIFOULING: ProductSheet = {
+  ...EPOXY,
+  family: 'ablative-antifouling',
+  parts: [{ name: 'paint', ratio: 1, densityKgPerL: 1.7 }],
+  cure: {
+    stopC: 0,
+    events: { immersion: at20(16), 'latest-immersion': at20(24 * 30) },
+    overcoat: [{ by: 'any', min: at20(6), chemicalMax: null, keyGrit: null }],
+  },
+};
+const SHEETS: Record<string, ProductSheet> = { epoxy: EPOXY, antifouling: ANTIFOULING };
+
+const catalogue: ProductCatalogue = {
+  latest: new Map(
+    Object.entries(SHEETS).map(([id, sheet]) => [id, { id, name: `Test ${id}`, version: 1, sheet }]),
+  ),
+  sheetOf: (id, version) => (version === 1 ? SHEETS[id] : undefined),
+};
+const hours: SplicedHour[] = Array.from({ length: 24 * 60 }, (_, i) => ({
+  at: NOON - 24 * HOUR + i * HOUR,
+  airC: 20,
+  rh: 0.6,
+  source: 'measured',
+  simulated: false,
+}));
+const step = (id: string, productId: string, coats: number, colours = ['grey', 'white']): Step =>
+  aStep(productId, { id, coats, colours });
+const coat = (
+  stepId: string,
+  productId: string,
+  coatNo: number,
+  endHour: number,
+  areaM2 = 20,
+): CoatOnArea => ({
+  entryId: `${stepId}${coatNo}@${endHour}`,
+  stepId,
+  coatNo,
+  areaM2,
+  fromMs: NOON + (endHour - 1) * HOUR,
+  toMs: NOON + endHour * HOUR,
+  body: { productId, sheetVersion: 1, colour: 'grey' } as CoatOnArea['body'],
+});
+const state = (
+  steps: Step[],
+  coats: CoatOnArea[],
+  service: AreaSnapshot['area']['service'] = 'immersed',
+): AreaSnapshot => ({
+  area: {
+    id: 'area',
+    boatId: 'boat',
+    name: 'Bottom',
+    zone: 'bottom',
+    side: 'both',
+    substrate: 'grp',
+    service,
+    surroundings: { kind: 'shaded' },
+    oldCoating: null,
+    highWear: false,
+    part: null,
+    measures: [{ shape: { kind: 'rectangle', lengthM: 5, widthM: 4 }, count: 1, opening: false }],
+    spread: 0.05,
+    estimates: [],
+    chosenWay: null,
+    note: '',
+    version: 1,
+    archived: false,
+  },
+  boat: { id: 'boat', name: 'Test hull' } as AreaSnapshot['boat'],
+  stackVersion: 1,
+  steps,
+  coats,
+  work: [],
+  blast: null,
+  profileMicrons: null,
+  cutM2: 0,
+  stand: null,
+});
+const look = (s: AreaSnapshot, atHour: number, air: SplicedHour[] = hours) =>
+  areaClock(s, { hours: air, now: NOON + atHour * HOUR, catalogue });
+const stack = [step('e', 'epoxy', 2), step('a', 'antifouling', 1, ['red'])];
+
+describe('where an area stands', () => {
+  it('without a stack, and bare', () => {
+    expect(look(state([], []), 0)).toMatchObject({ state: 'no-system', next: null, nextIsWater: false });
+    expect(look(state(stack, []), 0)).toMatchObject({
+      state: 'bare',
+      stepsDone: 0,
+      stepsAll: 3,
+      next: { stepId: 'e', coatNo: 0, colour: 'grey' },
+    });
+  });
+
+  it('colours alternate from coat to coat: a miss shows', () => {
+    const clock = look(state(stack, [coat('e', 'epoxy', 0, 0)]), 1);
+    expect(clock.next).toMatchObject({ coatNo: 1, colour: 'white', productName: 'Test epoxy' });
+    expect(clock.film).toMatchObject({ coatLabel: 'coat 1 of 2', productName: 'Test epoxy' });
+  });
+
+  it('too soon, then open, then to be keyed with the sheet’s grit', () => {
+    const laid = state(stack, [coat('e', 'epoxy', 0, 0)]);
+    expect(look(laid, 9.9).state).toBe('too-soon');
+    expect(look(laid, 10)).toMatchObject({ state: 'open', until: new Date(NOON + 119 * HOUR).toISOString() });
+    expect(look(laid, 119)).toMatchObject({ state: 'key-first', until: null, keyGrit: 120 });
+  });
+
+  it('the next product’s own line decides: the film is the epoxy’s, what comes on it the antifouling', () => {
+    const laid = state(stack, [coat('e', 'epoxy', 0, 0), coat('e', 'epoxy', 1, 20)]);
+    expect(look(laid, 21)).toMatchObject({
+      next: { stepId: 'a', colour: 'red' },
+      ruleBy: 'any',
+      stepsDone: 2,
+    });
+  });
+
+  it('with all coats on an immersed area waits for the water, in time and not too long', () => {
+    const done = state(stack, [
+      coat('e', 'epoxy', 0, -40),
+      coat('e', 'epoxy', 1, -20),
+      coat('a', 'antifouling', 0, 0),
+    ]);
+    expect(look(done, 5)).toMatchObject({ state: 'too-soon', nextIsWater: true, next: null });
+    expect(look(done, 16).state).toBe('open');
+    expect(look(done, 24 * 31).state).toBe('closed');
+    const deck = look({ ...done, area: { ...done.area, service: 'daylight' } }, 16);
+    expect(deck).toMatchObject({ state: 'finished', nextIsWater: false, segments: [] });
+    expect(deck.events.map((e) => e.event)).toEqual(['immersion', 'latest-immersion']);
+  });
+});
+
+describe('a coat broken off', () => {
+  const first = coat('e', 'epoxy', 0, -20);
+  it('leaves the coat below as the film, and the rest due', () => {
+    const clock = look(state(stack, [first, coat('e', 'epoxy', 1, 0, 8)]), 1);
+    expect(clock).toMatchObject({
+      next: { coatNo: 1, coveredM2: 8 },
+      film: { coatLabel: 'coat 1 of 2' },
+      stepsDone: 1,
+    });
+  });
+  it('is one coat once the pieces cover the area, laid from the first start to the last end', () => {
+    const clock = look(state(stack, [first, coat('e', 'epoxy', 1, 0, 8), coat('e', 'epoxy', 1, 6, 12)]), 7);
+    expect(clock.film).toMatchObject({
+      laidFrom: new Date(NOON - HOUR).toISOString(),
+      laidTo: new Date(NOON + 6 * HOUR).toISOString(),
+    });
+    expect(clock.film?.entryIds).toHaveLength(2);
+    expect(clock.stepsDone).toBe(2);
+  });
+  it('on bare ground leaves the area bare, with what is covered said', () => {
+    expect(look(state(stack, [coat('e', 'epoxy', 0, 0, 5)]), 1)).toMatchObject({
+      state: 'bare',
+      film: null,
+      next: { coveredM2: 5 },
+    });
+  });
+  it('a coat within 5 % of the area is whole: hand measures are no better', () => {
+    expect(look(state(stack, [coat('e', 'epoxy', 0, 0, 19)]), 1).stepsDone).toBe(1);
+    expect(look(state(stack, [coat('e', 'epoxy', 0, 0, 18.9)]), 1).stepsDone).toBe(0);
+  });
+});
+
+describe('what is not known is not guessed', () => {
+  it('without air no clock runs, and the film is still named', () => {
+    expect(look(state(stack, [coat('e', 'epoxy', 0, 0)]), 1, [])).toMatchObject({
+      state: 'no-weather',
+      film: { productName: 'Test epoxy' },
+      segments: [],
+    });
+  });
+  it('a coat of a step that was since taken out of the stack still lies on the boat', () => {
+    const clock = look(state([step('a', 'antifouling', 1)], [coat('gone', 'epoxy', 0, 0)]), 1);
+    expect(clock).toMatchObject({ film: { coatLabel: 'coat 1' }, next: { stepId: 'a' }, state: 'too-soon' });
+  });
+});

@@ -1,0 +1,249 @@
+import type { AreaClock, NextView, WorkView } from '../../contract/index.ts';
+import {
+  type CureSheet,
+  filmEvents,
+  keyedWindows,
+  type Next,
+  type SplicedHour,
+  type TempSeries,
+  type Windows,
+  windowsFor,
+} from '../../core/cure/index.ts';
+import {
+  type CoatGroup,
+  coatGroups,
+  coatsWanted,
+  colourOf,
+  type DueTask,
+  keyedAt,
+  nextCoat,
+  stepAreaM2,
+  workBefore,
+} from '../../core/system/index.ts';
+import { tempsFor } from '../air/yardAir.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+import { type AreaSnapshot, type CoatOnArea, netAreaOf } from './areaStates.ts';
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+
+/** The coats of an area gathered: each whole once it covers the area, or the band its step is laid on. */
+export function groupsOf(state: AreaSnapshot): CoatGroup<CoatOnArea>[] {
+  const { areaM2 } = netAreaOf(state);
+  const bands = new Map(
+    state.steps.flatMap((step) => (step.band ? [[step.id, stepAreaM2(step, areaM2)] as const] : [])),
+  );
+  return coatGroups({ coats: state.coats, areaM2, bands });
+}
+
+/** Whole coats of each step, in the order of the stack. */
+function wholeCoats(state: AreaSnapshot, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
+  return state.steps.map((step) => groups.filter((g) => g.stepId === step.id && g.complete).length);
+}
+
+function nextView(
+  state: AreaSnapshot,
+  groups: readonly CoatGroup<CoatOnArea>[],
+  laid: readonly number[],
+  catalogue: ProductCatalogue,
+): NextView | null {
+  const next = nextCoat(
+    state.steps.map((step) => coatsWanted(step, state.area.highWear)),
+    laid,
+  );
+  const step = next && state.steps[next.step];
+  if (!next || !step) return null;
+  const begun = groups.find((g) => g.stepId === step.id && g.coatNo === next.coat && !g.complete);
+  return {
+    stepId: step.id,
+    coatNo: next.coat,
+    coats: coatsWanted(step, state.area.highWear),
+    productId: step.productId,
+    productName: catalogue.latest.get(step.productId)?.name ?? 'unknown product',
+    colour: colourOf(step, next.coat),
+    coveredM2: begun?.coveredM2 ?? 0,
+    areaM2: stepAreaM2(step, netAreaOf(state).areaM2),
+    band: step.band?.name ?? null,
+  };
+}
+
+/** What is to be done before the next coat, once it is known when the film below wants keying. */
+function workFor(
+  state: AreaSnapshot,
+  next: NextView | null,
+  film: { toMs: number; windows: Windows | null } | null,
+): DueTask[] {
+  const step = state.steps.find((each) => each.id === next?.stepId);
+  if (!next || !step) return [];
+  const missed = film?.windows?.segments.find((segment) => segment.state === 'key-first');
+  return workBefore({
+    step,
+    coatNo: next.coatNo,
+    key: missed ? { grit: film?.windows?.keyGrit ?? null, fromMs: missed.fromMs } : null,
+    filmToMs: film?.toMs ?? null,
+    done: state.work.filter(({ stepId, coatNo }) => stepId === step.id && coatNo === next.coatNo),
+  });
+}
+
+const workView = ({ doneMs, endsMs, fromMs, ...task }: DueTask): WorkView => ({
+  ...task,
+  doneAt: iso(doneMs),
+  endsAt: iso(endsMs),
+  fromAt: iso(fromMs),
+});
+
+/** By when blasted steel must be primed; null once paint is on it, or where nothing was blasted. */
+function primedBy({ blast, coats }: AreaSnapshot): string | null {
+  if (!blast || coats.some((coat) => coat.fromMs >= blast.atMs)) return null;
+  return new Date(blast.atMs + blast.holdsMs).toISOString();
+}
+
+/** The stand over a patch that has no paint yet, as long as it stands there. */
+function hiddenBy({ stand, coats }: AreaSnapshot): AreaClock['hiddenBy'] {
+  if (!stand || stand.archived || stand.shiftedAt !== null || coats.length > 0) return null;
+  return { standId: stand.id, name: stand.name, shiftOn: stand.shiftOn };
+}
+
+/** What is said of an area whose clock cannot be worked out: one bad record takes nothing else down. */
+export function failedClock({ area, boat }: AreaSnapshot, error: unknown): AreaClock {
+  return {
+    areaId: area.id,
+    areaName: area.name,
+    zone: area.zone,
+    side: area.side,
+    boatId: boat.id,
+    boatName: boat.name,
+    areaM2: 0,
+    spread: 0,
+    part: area.part,
+    primeBy: null,
+    hiddenBy: null,
+    film: null,
+    next: null,
+    work: [],
+    nextIsWater: false,
+    state: 'failed',
+    until: null,
+    segments: [],
+    edges: [],
+    events: [],
+    warnings: [],
+    keyGrit: null,
+    ruleBy: null,
+    stepsDone: 0,
+    stepsAll: 0,
+    failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
+  };
+}
+
+/** Where an area stands at `now`: its film, what is next, and the window between the two. */
+export function areaClock(
+  state: AreaSnapshot,
+  context: { hours: readonly SplicedHour[]; now: number; catalogue: ProductCatalogue },
+): AreaClock {
+  const { catalogue, now, hours } = context;
+  const { areaM2, spread } = netAreaOf(state);
+  const groups = groupsOf(state);
+  const laid = wholeCoats(state, groups);
+  const wanted = state.steps.map((step) => coatsWanted(step, state.area.highWear));
+  const next = nextView(state, groups, laid, catalogue);
+  // Where a coat was broken off, the next paint lands on the coat below it: the last one that is whole.
+  const top = groups.findLast((group) => group.complete);
+  const last = top?.entries.at(-1);
+  const nextIsWater = next === null && state.steps.length > 0 && state.area.service === 'immersed';
+  const primeBy = primedBy(state);
+  const clock: AreaClock = {
+    areaId: state.area.id,
+    areaName: state.area.name,
+    zone: state.area.zone,
+    side: state.area.side,
+    boatId: state.boat.id,
+    boatName: state.boat.name,
+    areaM2,
+    spread,
+    part: state.area.part,
+    primeBy,
+    hiddenBy: hiddenBy(state),
+    film: null,
+    next,
+    work: workFor(state, next, null).map(workView),
+    nextIsWater,
+    state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
+    until: primeBy,
+    segments: [],
+    edges: [],
+    events: [],
+    warnings: [],
+    keyGrit: null,
+    ruleBy: null,
+    stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, wanted[i] ?? 0), 0),
+    stepsAll: wanted.reduce((sum, coats) => sum + coats, 0),
+    failed: null,
+  };
+  if (!top || !last) return clock;
+  clock.until = null;
+  const step = state.steps.find((s) => s.id === top.stepId);
+  clock.film = {
+    entryIds: top.entries.map((entry) => entry.entryId),
+    productId: last.body.productId,
+    productName: catalogue.latest.get(last.body.productId)?.name ?? 'unknown product',
+    colour: last.body.colour,
+    coatLabel: step
+      ? `coat ${top.coatNo + 1} of ${coatsWanted(step, state.area.highWear)}`
+      : `coat ${top.coatNo + 1}`,
+    laidFrom: new Date(top.fromMs).toISOString(),
+    laidTo: new Date(top.toMs).toISOString(),
+  };
+  if (state.steps.length === 0) return clock;
+  const sheet = catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
+  if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
+  const temps = tempsFor(hours, state.area.surroundings);
+  return { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, state, clock, catalogue }) };
+}
+
+function nextKind(clock: AreaClock, catalogue: ProductCatalogue): Next | null {
+  if (clock.nextIsWater) return { kind: 'water' };
+  if (!clock.next) return null;
+  const family = catalogue.latest.get(clock.next.productId)?.sheet.family ?? 'any';
+  return { kind: 'coat', family, same: clock.next.productId === clock.film?.productId };
+}
+
+function filmClock(input: {
+  sheet: CureSheet;
+  top: CoatGroup<CoatOnArea>;
+  temps: TempSeries;
+  now: number;
+  state: AreaSnapshot;
+  clock: AreaClock;
+  catalogue: ProductCatalogue;
+}): Partial<AreaClock> {
+  const { temps, now, clock, state, top } = input;
+  const film = { laidFromMs: top.fromMs, laidToMs: top.toMs, sheet: input.sheet };
+  const events = filmEvents({ film, temps }).map(({ event, at }) => ({ event, at: iso(at) }));
+  const next = nextKind(clock, input.catalogue);
+  if (!next) return { state: 'finished', events };
+  const asLaid = windowsFor({ film, next, temps, now });
+  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid });
+  const keyed = keyedAt(work);
+  const windows = keyed === null ? asLaid : keyedWindows(asLaid, keyed, now);
+  return {
+    state: windows.state,
+    until: iso(windows.until),
+    segments: windows.segments.map((s) => ({
+      state: s.state,
+      from: new Date(s.fromMs).toISOString(),
+      to: iso(s.toMs),
+    })),
+    edges: windows.edges.map((edge) => ({
+      edge: edge.edge,
+      at: iso(edge.at),
+      points: [...edge.curve.points],
+      stopC: edge.curve.stopC,
+      from: new Date(edge.fromMs).toISOString(),
+    })),
+    work: work.map(workView),
+    events,
+    warnings: windows.warnings,
+    keyGrit: windows.keyGrit,
+    ruleBy: windows.ruleBy,
+  };
+}

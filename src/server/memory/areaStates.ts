@@ -1,0 +1,150 @@
+import type { Area, Boat, CoatBody, Stand, Step, WorkBody } from '../../contract/index.ts';
+import { areaOf } from '../../core/hull/index.ts';
+import type { DoneTask, LaidCoat } from '../../core/system/index.ts';
+import type { Queries } from '../db/open.ts';
+import { type RunningArea, runningAreas } from '../rows/areas.ts';
+import { type Counted, countedEntries } from '../rows/log.ts';
+import { stepsByArea } from '../rows/stacks.ts';
+import { profilesByArea, standsById } from '../rows/survey.ts';
+import { grouped } from './grouped.ts';
+
+/** A coat entry that counts: neither corrected nor struck out. */
+export interface CoatOnArea extends LaidCoat {
+  entryId: string;
+  body: CoatBody;
+}
+
+/** Work logged as done before one coat. */
+export interface WorkOnArea extends DoneTask {
+  kind: WorkBody['kind'];
+  stepId: string;
+  coatNo: number;
+}
+
+/** All that a clock needs to know of one area. */
+export interface AreaSnapshot {
+  area: Area;
+  boat: Boat;
+  stackVersion: number;
+  steps: Step[];
+  coats: CoatOnArea[];
+  work: WorkOnArea[];
+  /** When steel was last blasted here, and how long it may stand, ms; null: not told. */
+  blast: { atMs: number; holdsMs: number } | null;
+  /** Blast profile as last measured by tape, µm; null: not measured. */
+  profileMicrons: number | null;
+  /** m² of the pieces cut out of it: patches, spots, pieces. */
+  cutM2: number;
+  /** The stand that hides it, of a patch. */
+  stand: Stand | null;
+}
+
+/** What is left of an area once its pieces are taken off, and its spread. */
+export function netAreaOf(state: Pick<AreaSnapshot, 'area' | 'cutM2'>): { areaM2: number; spread: number } {
+  const { areaM2, spread } = areaOf(state.area);
+  return { areaM2: Math.max(0, areaM2 - state.cutM2), spread };
+}
+
+/** The m² of the pieces cut out of each area. One whose measures say nothing takes nothing away. */
+function cutM2ByOrigin(areas: readonly Area[]): Map<string, number> {
+  const cut = new Map<string, number>();
+  for (const area of areas) {
+    if (!area.part) continue;
+    let areaM2 = 0;
+    try {
+      areaM2 = areaOf(area).areaM2;
+    } catch {
+      // Its own line says what is wrong with it.
+    }
+    cut.set(area.part.areaId, (cut.get(area.part.areaId) ?? 0) + areaM2);
+  }
+  return cut;
+}
+
+/** What an area is, before anything was logged on it. */
+export interface Ground {
+  running: RunningArea[];
+  stepsBy: Map<string, Step[]>;
+  profileBy: Map<string, number | null>;
+  standsBy: Map<string, Stand>;
+}
+
+/** What was logged on areas and counts. */
+export type Logged = Map<string, Counted<'coat' | 'work' | 'blast'>[]>;
+
+/** The areas of a boat with their stacks, readings and supports; of the whole yard where none is named. */
+export async function loadGround(db: Queries, boatId: string | null): Promise<Ground> {
+  const running = await runningAreas(db, boatId);
+  const parts = running.flatMap(({ area }) => (area.part ? [area.part] : []));
+  // A piece may take the system of the area it was cut out of, be that archived or not.
+  const needed =
+    boatId === null
+      ? null
+      : [...new Set([...running.map(({ area }) => area.id), ...parts.map((part) => part.areaId)])];
+  return {
+    running,
+    stepsBy: await stepsByArea(db, needed),
+    profileBy: await profilesByArea(db, boatId === null ? null : [boatId]),
+    standsBy: await standsById(db, [...new Set(parts.flatMap(({ standId }) => standId ?? []))]),
+  };
+}
+
+export const loadLogged = async (db: Queries, boatId: string | null): Promise<Logged> =>
+  grouped(await countedEntries(db, ['coat', 'work', 'blast'], boatId), ({ areaId }) => areaId);
+
+/** All that a clock needs to know of each area. */
+export function areaStates(
+  { running, stepsBy, profileBy, standsBy }: Ground,
+  logged: Logged,
+): AreaSnapshot[] {
+  const cutBy = cutM2ByOrigin(running.map(({ area }) => area));
+  const of = <Kind extends 'coat' | 'work' | 'blast'>(areaId: string, kind: Kind) =>
+    (logged.get(areaId) ?? []).filter((entry): entry is Counted<Kind> => entry.kind === kind);
+  const coatsOf = (areaId: string) => of(areaId, 'coat').map(toCoat);
+  const workOf = (areaId: string) => of(areaId, 'work').flatMap(toWork);
+  return running.map(({ area, boat, stackVersion }) => {
+    const { part } = area;
+    const cutAt = part ? Date.parse(part.at) : 0;
+    const piece = part?.kind === 'piece' ? part.areaId : null;
+    return {
+      area,
+      boat,
+      stackVersion,
+      steps: stepsBy.get(part?.sharesSystem ? part.areaId : area.id) ?? [],
+      coats: [...(piece ? coatsOf(piece).filter((coat) => coat.toMs <= cutAt) : []), ...coatsOf(area.id)],
+      work: [...(piece ? workOf(piece).filter(({ atMs }) => atMs < cutAt) : []), ...workOf(area.id)],
+      blast: of(area.id, 'blast').map(toBlast).at(-1) ?? null,
+      profileMicrons: profileBy.get(area.id) ?? null,
+      cutM2: cutBy.get(area.id) ?? 0,
+      stand: standsBy.get(part?.standId ?? '') ?? null,
+    };
+  });
+}
+
+/** The areas of a boat with their stacks and the coats that count on them; of the whole yard where none is named. */
+export async function loadAreaStates(db: Queries, boatId: string | null = null): Promise<AreaSnapshot[]> {
+  const ground = await loadGround(db, boatId);
+  return ground.running.length === 0 ? [] : areaStates(ground, await loadLogged(db, boatId));
+}
+
+const toBlast = ({ at, body }: Counted<'blast'>) => ({
+  atMs: at.getTime(),
+  holdsMs: body.holdsHours * 3_600_000,
+});
+
+/** An inspection that found faults leaves its work due. */
+function toWork({ id, at, body }: Counted<'work'>): WorkOnArea[] {
+  const { stepId, coatNo, taskId, kind, outcome } = body;
+  if (outcome !== 'done') return [];
+  return [{ stepId, coatNo, taskId, kind, entryId: id, atMs: at.getTime() }];
+}
+
+const toCoat = ({ id, at, body }: Counted<'coat'>): CoatOnArea => ({
+  entryId: id,
+  body,
+  stepId: body.stepId,
+  coatNo: body.coatNo,
+  areaM2: body.areaM2,
+  fromMs: at.getTime(),
+  toMs: Date.parse(body.endedAt),
+});

@@ -1,0 +1,48 @@
+import { type SplicedHour, windowsFor } from '../../core/cure/index.ts';
+import { type CoatGroup, type LaidBond, laidBond } from '../../core/system/index.ts';
+import { tempsFor } from '../air/yardAir.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+
+type Group = CoatGroup<CoatOnArea>;
+
+const sheetOf = (group: Group, catalogue: ProductCatalogue) => {
+  const body = group.entries[0]?.body;
+  return body && catalogue.sheetOf(body.productId, body.sheetVersion);
+};
+
+/**
+ * How each whole coat of an area holds to the one laid before it: the window below it when its laying began, and
+ * whether a sanding was logged in between. In the order of the groups; null for the first, and where the air of that
+ * time is not known or the sheet states no window.
+ */
+export function laidBonds(
+  state: AreaSnapshot,
+  groups: readonly Group[],
+  context: { catalogue: ProductCatalogue; hours: readonly SplicedHour[] },
+): (LaidBond | null)[] {
+  const { catalogue, hours } = context;
+  const since = hours[0]?.at;
+  return groups.map((group, i) => {
+    const below = groups[i - 1];
+    const [lay, sheet] = [sheetOf(group, catalogue), below && sheetOf(below, catalogue)];
+    if (!below || !lay || !sheet || since === undefined || below.fromMs < since) return null;
+    const same = below.entries[0]?.body.productId === group.entries[0]?.body.productId;
+    const { state: windowState } = windowsFor({
+      film: { laidFromMs: below.fromMs, laidToMs: below.toMs, sheet: sheet.cure },
+      next: { kind: 'coat', family: lay.family, same },
+      temps: tempsFor(hours, state.area.surroundings),
+      now: group.fromMs,
+    });
+    // A sanding is often ticked when the coat is logged, after its laying began: it counts up to the last corner.
+    const sanded = state.work.some(
+      ({ kind, stepId, coatNo, atMs }) =>
+        kind === 'sand' &&
+        stepId === group.stepId &&
+        coatNo === group.coatNo &&
+        atMs >= below.toMs &&
+        atMs <= group.toMs,
+    );
+    return laidBond({ below: sheet.family, lay: lay.family, state: windowState, sanded });
+  });
+}

@@ -1,0 +1,41 @@
+import { eq } from 'drizzle-orm';
+import type { Boat, BoatInput } from '../../contract/index.ts';
+import type { Queries } from '../db/open.ts';
+import { boat } from '../db/schema.ts';
+import { found } from './missing.ts';
+
+export function toBoat(row: typeof boat.$inferSelect): Boat {
+  const { loaM, lwlM, beamM, draughtM, freeboardM, ...rest } = row;
+  return { ...rest, dimensions: { loaM, lwlM, beamM, draughtM, freeboardM } };
+}
+
+const columns = ({ dimensions, name, kind, note }: BoatInput) => ({ name, kind, note, ...dimensions });
+
+export async function allBoats(db: Queries): Promise<Boat[]> {
+  return (await db.select().from(boat)).map(toBoat);
+}
+
+export async function boatById(db: Queries, id: string): Promise<Boat | undefined> {
+  const [row] = await db.select().from(boat).where(eq(boat.id, id));
+  return row && toBoat(row);
+}
+
+/** @throws {Missing} */
+export const theBoat = async (db: Queries, id: string): Promise<Boat> =>
+  found(await boatById(db, id), 'boat', id);
+
+export async function insertBoat(db: Queries, input: BoatInput): Promise<void> {
+  await db.insert(boat).values({ id: input.id, ...columns(input) });
+}
+
+export async function updateBoat(db: Queries, current: Boat, input: BoatInput): Promise<void> {
+  await db
+    .update(boat)
+    .set({ ...columns(input), version: current.version + 1 })
+    .where(eq(boat.id, current.id));
+}
+
+export async function archiveBoat(db: Queries, id: string, archived: boolean): Promise<void> {
+  await theBoat(db, id);
+  await db.update(boat).set({ archived }).where(eq(boat.id, id));
+}

@@ -1,0 +1,255 @@
+import { and, asc, count, desc, eq, gt, inArray, lt, or, sql } from 'drizzle-orm';
+import type { BatchBody, Entry, EntryBody, EntryInput, TapeBody } from '../../contract/index.ts';
+import type { Queries } from '../db/open.ts';
+import { batchUse, logEntry } from '../db/schema.ts';
+
+type Row = typeof logEntry.$inferSelect;
+
+/** Rows that no other row corrects. */
+const notSuperseded = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
+
+/** The facts of a body that have columns of their own, and what is left of it. */
+function factsOf({ kind, body }: EntryBody) {
+  const none = {
+    stepId: null,
+    coatNo: null,
+    productId: null,
+    sheetVersion: null,
+    litres: null,
+    areaM2: null,
+    endedAt: null,
+  };
+  switch (kind) {
+    case 'coat': {
+      const { stepId, coatNo, productId, sheetVersion, litres, areaM2, endedAt, batchIds, ...rest } = body;
+      const facts = { stepId, coatNo, productId, sheetVersion, litres, areaM2, endedAt: new Date(endedAt) };
+      return { facts, rest, batchIds };
+    }
+    case 'batch': {
+      const { stepId, coatNo, productId, sheetVersion, litres, ...rest } = body;
+      return { facts: { ...none, stepId, coatNo, productId, sheetVersion, litres }, rest, batchIds: [] };
+    }
+    case 'work':
+    case 'tape': {
+      const { stepId, coatNo, ...rest } = body;
+      return { facts: { ...none, stepId, coatNo }, rest, batchIds: [] };
+    }
+    case 'batch-end': {
+      const { batchId, ...rest } = body;
+      return { facts: none, rest, batchIds: [batchId] };
+    }
+    default:
+      return { facts: none, rest: body, batchIds: [] };
+  }
+}
+
+/** A body as it was sent, its facts put back in their places. */
+function bodyOf(row: Row, batchIds: readonly string[]): unknown {
+  const { stepId, coatNo, productId, sheetVersion, litres, areaM2, endedAt, body } = row;
+  switch (row.kind) {
+    case 'coat': {
+      const facts = { stepId, coatNo, productId, sheetVersion, litres, areaM2 };
+      return { ...body, ...facts, endedAt: endedAt?.toISOString(), batchIds: [...batchIds] };
+    }
+    case 'batch':
+      return { ...body, stepId, coatNo, productId, sheetVersion, litres };
+    case 'work':
+    case 'tape':
+      return { ...body, stepId, coatNo };
+    case 'batch-end':
+      return { ...body, batchId: batchIds[0] };
+    default:
+      return body;
+  }
+}
+
+async function batchesOf(db: Queries, rows: readonly Row[]): Promise<Map<string, string[]>> {
+  const ids = rows.filter(({ kind }) => kind === 'coat' || kind === 'batch-end').map(({ id }) => id);
+  if (ids.length === 0) return new Map();
+  const uses = await db.select().from(batchUse).where(inArray(batchUse.entryId, ids));
+  const byEntry = new Map<string, string[]>();
+  for (const { entryId, batchId } of uses) byEntry.set(entryId, [...(byEntry.get(entryId) ?? []), batchId]);
+  return byEntry;
+}
+
+async function toEntries(db: Queries, rows: readonly Row[]): Promise<Entry[]> {
+  const batches = await batchesOf(db, rows);
+  const corrections =
+    rows.length === 0
+      ? []
+      : await db
+          .select({ id: logEntry.id, corrects: logEntry.corrects })
+          .from(logEntry)
+          .where(
+            inArray(
+              logEntry.corrects,
+              rows.map(({ id }) => id),
+            ),
+          );
+  const correctedBy = new Map(corrections.map((row) => [row.corrects, row.id]));
+  return rows.map(
+    (row) =>
+      ({
+        id: row.id,
+        boatId: row.boatId,
+        areaId: row.areaId,
+        at: row.at.toISOString(),
+        recordedAt: row.recordedAt.toISOString(),
+        corrects: row.corrects,
+        correctedBy: correctedBy.get(row.id) ?? null,
+        kind: row.kind,
+        body: bodyOf(row, batches.get(row.id) ?? []),
+      }) as Entry,
+  );
+}
+
+export async function entryById(db: Queries, id: string): Promise<Entry | undefined> {
+  const [entry] = await toEntries(db, await db.select().from(logEntry).where(eq(logEntry.id, id)));
+  return entry;
+}
+
+/** Appends. Nothing that stands in the log is ever changed. */
+export async function insertEntry(
+  db: Queries,
+  input: EntryInput & { boatId: string; recordedAt: Date },
+): Promise<void> {
+  const { id, boatId, areaId, kind, corrects, recordedAt } = input;
+  const { facts, rest, batchIds } = factsOf(input);
+  const at = new Date(input.at);
+  await db
+    .insert(logEntry)
+    .values({ id, boatId, areaId, kind, at, recordedAt, corrects, ...facts, body: { ...rest } });
+  if (batchIds.length > 0)
+    await db.insert(batchUse).values(batchIds.map((batchId) => ({ entryId: id, batchId })));
+}
+
+/** Which of these ids are no batches of the boat. */
+export async function unknownBatches(db: Queries, boatId: string, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const rows = await db
+    .select({ id: logEntry.id })
+    .from(logEntry)
+    .where(and(inArray(logEntry.id, [...ids]), eq(logEntry.kind, 'batch'), eq(logEntry.boatId, boatId)));
+  const known = new Set(rows.map(({ id }) => id));
+  return ids.filter((id) => !known.has(id));
+}
+
+/** A page of a boat's log, newest first, and what asks for the next one. */
+export async function logPage(
+  db: Queries,
+  boatId: string,
+  page: { before: string | undefined; limit: number },
+): Promise<{ entries: Entry[]; next: string | null; total: number }> {
+  const [at, recordedAt, id] = page.before?.split('.') ?? [];
+  const older =
+    at === undefined || recordedAt === undefined || id === undefined
+      ? undefined
+      : or(
+          lt(logEntry.at, new Date(Number(at))),
+          and(
+            eq(logEntry.at, new Date(Number(at))),
+            or(
+              lt(logEntry.recordedAt, new Date(Number(recordedAt))),
+              and(eq(logEntry.recordedAt, new Date(Number(recordedAt))), lt(logEntry.id, id)),
+            ),
+          ),
+        );
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(and(eq(logEntry.boatId, boatId), older))
+    .orderBy(desc(logEntry.at), desc(logEntry.recordedAt), desc(logEntry.id))
+    .limit(page.limit + 1);
+  const shown = rows.slice(0, page.limit);
+  const last = rows.length > page.limit ? shown.at(-1) : undefined;
+  const [all] = await db.select({ total: count() }).from(logEntry).where(eq(logEntry.boatId, boatId));
+  return {
+    entries: await toEntries(db, shown),
+    next: last ? `${last.at.getTime()}.${last.recordedAt.getTime()}.${last.id}` : null,
+    total: all?.total ?? 0,
+  };
+}
+
+/** An entry that counts: neither corrected nor struck out. */
+export type Counted<Kind extends EntryBody['kind']> = Extract<EntryBody, { kind: Kind }> & {
+  id: string;
+  areaId: string;
+  at: Date;
+};
+
+/** The entries of some kinds that count, oldest first; of all boats where none is named. */
+export async function countedEntries<Kind extends EntryBody['kind']>(
+  db: Queries,
+  kinds: readonly Kind[],
+  boatId: string | null,
+): Promise<Counted<Kind>[]> {
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(
+      and(
+        inArray(logEntry.kind, [...kinds]),
+        notSuperseded,
+        boatId === null ? undefined : eq(logEntry.boatId, boatId),
+      ),
+    )
+    .orderBy(asc(logEntry.at));
+  // Which pots a coat was applied from decides nothing here.
+  return rows.map(
+    (row) => ({ kind: row.kind, id: row.id, areaId: row.areaId, at: row.at, body: bodyOf(row, []) }) as never,
+  );
+}
+
+/** A pot mixed and neither emptied, discarded nor applied. */
+export interface OpenPot {
+  entryId: string;
+  boatId: string;
+  areaId: string;
+  at: Date;
+  body: BatchBody;
+}
+
+/** Pots mixed since a moment that still stand open; of all boats where none is named. */
+export async function openPotsSince(db: Queries, since: Date, boatId: string | null): Promise<OpenPot[]> {
+  const usedUp = sql`exists (select 1 from ${batchUse} u join log_entry e on e.id = u.entry_id
+    where u.batch_id = ${logEntry.id} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(
+      and(
+        eq(logEntry.kind, 'batch'),
+        gt(logEntry.at, since),
+        notSuperseded,
+        sql`not ${usedUp}`,
+        boatId === null ? undefined : eq(logEntry.boatId, boatId),
+      ),
+    )
+    .orderBy(asc(logEntry.at));
+  return rows.map((row) => ({
+    entryId: row.id,
+    boatId: row.boatId,
+    areaId: row.areaId,
+    at: row.at,
+    body: bodyOf(row, []) as BatchBody,
+  }));
+}
+
+/** Ticks of masking on one area that count, oldest first. */
+export async function tapeTicks(db: Queries, areaId: string): Promise<TapeBody[]> {
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(and(eq(logEntry.areaId, areaId), eq(logEntry.kind, 'tape'), notSuperseded))
+    .orderBy(asc(logEntry.at));
+  return rows.map((row) => bodyOf(row, []) as TapeBody);
+}
+
+/** Ids of the products that a boat's log speaks of. */
+export async function productsLogged(db: Queries, boatId: string): Promise<string[]> {
+  const rows = await db
+    .selectDistinct({ id: logEntry.productId })
+    .from(logEntry)
+    .where(eq(logEntry.boatId, boatId));
+  return rows.flatMap(({ id }) => (id === null ? [] : [id]));
+}

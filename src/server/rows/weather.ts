@@ -1,0 +1,94 @@
+import { and, asc, between, eq, gte, ne, sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import type { Queries } from '../db/open.ts';
+import { weatherHour, weatherSeries } from '../db/schema.ts';
+
+/** One hour of air as a source gives it, canonical units; null: not given. */
+export interface SeriesHour {
+  at: number;
+  airC: number;
+  rh: number;
+  windMs: number | null;
+  rainMm: number | null;
+  surfaceC: number | null;
+}
+
+export type SeriesKind = 'measured' | 'forecast' | 'simulated';
+
+/** An hour with the series it comes from. */
+export interface KnownHour extends SeriesHour {
+  kind: SeriesKind;
+  issuedAt: number;
+}
+
+/** Rows a statement: what the embedded database takes without holding everything else up. */
+const CHUNK = 200;
+
+/** Keeps what a source gave at one time as a series of its own; what was given before stays. */
+export async function insertSeries(
+  db: Queries,
+  series: { source: string; kind: SeriesKind; issuedAt: number; hours: readonly SeriesHour[] },
+): Promise<void> {
+  const { source, kind, hours } = series;
+  if (hours.length === 0) return;
+  const seriesId = uuidv7();
+  await db.insert(weatherSeries).values({ id: seriesId, source, kind, issuedAt: new Date(series.issuedAt) });
+  for (let i = 0; i < hours.length; i += CHUNK) {
+    const rows = hours.slice(i, i + CHUNK).map((hour) => ({ ...hour, seriesId, at: new Date(hour.at) }));
+    await db.insert(weatherHour).values(rows);
+    // Others may be answered between two statements.
+    await new Promise(setImmediate);
+  }
+}
+
+/**
+ * The hours of a stretch of time, for each hour and kind what was issued last; oldest first. A simulated hour is of the
+ * past or of the future as it was when it was issued.
+ */
+export async function latestHours(db: Queries, range: { from: number; to: number }): Promise<KnownHour[]> {
+  const future = sql`(${weatherHour.at} > ${weatherSeries.issuedAt})`;
+  const rows = await db
+    .selectDistinctOn([weatherHour.at, weatherSeries.kind, future], {
+      hour: weatherHour,
+      series: weatherSeries,
+    })
+    .from(weatherHour)
+    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
+    .where(between(weatherHour.at, new Date(range.from), new Date(range.to)))
+    .orderBy(
+      weatherHour.at,
+      weatherSeries.kind,
+      future,
+      sql`${weatherSeries.issuedAt} desc, ${weatherSeries.id} desc`,
+    );
+  return rows.map(({ hour, series }) => ({
+    at: hour.at.getTime(),
+    airC: hour.airC,
+    rh: hour.rh,
+    windMs: hour.windMs,
+    rainMm: hour.rainMm,
+    surfaceC: hour.surfaceC,
+    kind: series.kind,
+    issuedAt: series.issuedAt.getTime(),
+  }));
+}
+
+/** Hours from a moment on for which a real source gave something. */
+export async function hoursGiven(db: Queries, from: number): Promise<Set<number>> {
+  const rows = await db
+    .selectDistinct({ at: weatherHour.at })
+    .from(weatherHour)
+    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
+    .where(and(ne(weatherSeries.kind, 'simulated'), gte(weatherHour.at, new Date(from))));
+  return new Set(rows.map((row) => row.at.getTime()));
+}
+
+/** The first hour that is known; null where none is. */
+export async function firstHour(db: Queries): Promise<number | null> {
+  const [row] = await db
+    .select({ at: weatherHour.at })
+    .from(weatherHour)
+    .orderBy(asc(weatherHour.at))
+    .limit(1);
+  return row?.at.getTime() ?? null;
+}

@@ -1,0 +1,13 @@
+import { eq } from 'drizzle-orm';
+import type { Queries } from '../db/open.ts';
+import { writeSeen } from '../db/schema.ts';
+
+/** The hash of the body with which this write took, if it did. */
+export async function seenHash(db: Queries, key: string): Promise<string | undefined> {
+  const [row] = await db.select({ hash: writeSeen.bodyHash }).from(writeSeen).where(eq(writeSeen.key, key));
+  return row?.hash;
+}
+
+export async function rememberWrite(db: Queries, key: string, bodyHash: string, at: Date): Promise<void> {
+  await db.insert(writeSeen).values({ key, bodyHash, at }).onConflictDoNothing();
+}

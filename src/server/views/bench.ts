@@ -1,0 +1,70 @@
+import type { AreaClock, BenchView } from '../../contract/index.ts';
+import { judgeHours } from '../../core/air/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
+import { limitsOf, stackNeed } from '../../core/system/index.ts';
+import { hourAt, toWeatherHour } from '../air/yardAir.ts';
+import type { Context } from '../context.ts';
+import type { AreaSnapshot } from '../memory/areaStates.ts';
+import { Missing } from '../rows/missing.ts';
+import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
+import { potViews } from './pots.ts';
+import { profileOf } from './stackView.ts';
+import { bareTicks, oldLineAsked } from './ticks.ts';
+
+/** Hours ahead that the bench judges. */
+const BENCH_HOURS = 36;
+
+/** Litres of the coat that comes next; null where nothing says how much. */
+function litresForCoat(
+  state: AreaSnapshot,
+  clock: AreaClock,
+  product: KnownProduct | null,
+  catalogue: ProductCatalogue,
+): number | null {
+  const step = state.steps.find((each) => each.id === clock.next?.stepId);
+  if (!step || !product || !clock.next || clock.areaM2 <= 0) return null;
+  const { coatNo } = clock.next;
+  const need = stackNeed({
+    areaM2: clock.areaM2,
+    spread: clock.spread,
+    steps: [{ ...step, coats: Math.max(step.coats, coatNo + 1), sheet: product.sheet }],
+    profileMicrons: step === state.steps[0] ? (profileOf(state, catalogue)?.microns ?? null) : null,
+  }).steps[0];
+  return need?.litresOfCoat[coatNo] ?? null;
+}
+
+/** Everything for applying the next coat on one area. @throws {Missing} */
+export async function benchView({ db, memory, now }: Context, areaId: string): Promise<BenchView> {
+  const at = now();
+  const known = await memory.some(at, { areaId });
+  const [state] = known.states;
+  const [clock] = known.clocks;
+  if (!state || !clock) throw new Missing('area', areaId);
+  const step = state.steps.find((each) => each.id === clock.next?.stepId) ?? null;
+  const product = (step && known.catalogue.latest.get(step.productId)) ?? null;
+  const hour = hourAt(known.hours, at);
+  const ahead = known.hours.filter((each) => each.at + HOUR_MS > at).slice(0, BENCH_HOURS);
+  const { surroundings } = state.area;
+  const judged = product ? judgeHours({ hours: ahead, limits: limitsOf(product.sheet), surroundings }) : [];
+  const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
+  return {
+    now: new Date(at).toISOString(),
+    boat: state.boat,
+    area: state.area,
+    clock,
+    step,
+    product: product ? { ...product, archived: false } : null,
+    litresForCoat: litresForCoat(state, clock, product, known.catalogue),
+    air: hour ? toWeatherHour(hour) : null,
+    hours: judged.map(({ at: ms, ok, reasons, surfaceC, dewPointC }) => ({
+      at: new Date(ms).toISOString(),
+      ok,
+      reasons,
+      surfaceC,
+      dewPointC,
+    })),
+    pots: pots.filter((pot) => pot.areaId === areaId),
+    bare: await bareTicks(db, state.area, clock.next),
+    askOldLine: await oldLineAsked(db, state, clock),
+  };
+}

@@ -1,0 +1,36 @@
+import type { AreaClock, ClockDetail } from '../../contract/index.ts';
+import { surfaceTempC } from '../../core/air/index.ts';
+import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
+import { toWeatherHour } from '../air/yardAir.ts';
+import type { Context } from '../context.ts';
+import { Missing } from '../rows/missing.ts';
+import { shiftsOf } from '../rows/shifts.ts';
+
+/** Air before the film that is shown with it, and air shown of an area that is bare. */
+const BEFORE_MS = 12 * HOUR_MS;
+const BARE_HOURS = 20 * 24;
+
+/** The air that this film has seen and will see; for a bare area that of the last days. */
+function sinceApplied(hours: readonly SplicedHour[], clock: AreaClock): readonly SplicedHour[] {
+  const applied = clock.film ? Date.parse(clock.film.laidFrom) : Number.POSITIVE_INFINITY;
+  const from = hours.findIndex((hour) => hour.at >= applied - BEFORE_MS);
+  return from < 0 ? hours.slice(-BARE_HOURS) : hours.slice(from);
+}
+
+/** The window of an area with the air it was worked out over, and what moved it. @throws {Missing} */
+export async function clockDetail({ db, memory, now }: Context, areaId: string): Promise<ClockDetail> {
+  const at = now();
+  const { states, clocks, hours } = await memory.some(at, { areaId });
+  const [state] = states;
+  const [clock] = clocks;
+  if (!state || !clock) throw new Missing('area', areaId);
+  return {
+    clock,
+    now: new Date(at).toISOString(),
+    hours: sinceApplied(hours, clock).map((hour) => ({
+      ...toWeatherHour(hour),
+      filmC: surfaceTempC(hour, state.area.surroundings),
+    })),
+    shifts: await shiftsOf(db, areaId),
+  };
+}

@@ -1,0 +1,230 @@
+import fc from 'fast-check';
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import {
+  aBoat,
+  aCoat,
+  anArea,
+  aPlannedArea,
+  aProduct,
+  HOUR,
+  NOON,
+  weatherCsv,
+  yardServer,
+} from '../../../test/yardServer.ts';
+import type {
+  Area,
+  Boat,
+  ChangeSet,
+  Entry,
+  Finding,
+  Product,
+  StackView,
+  Stand,
+  Waterline,
+  Yard,
+} from '../../contract/index.ts';
+import { READS, staleKeys, type ViewName } from '../../contract/index.ts';
+import { YardMemory } from '../memory/yardMemory.ts';
+
+/**
+ * Random writes let loose on a yard: what memory answers is what a cold read finds, and no view changes that the write's
+ * change set does not name. So neither a screen nor the table of what to ask for again can be forgotten.
+ */
+let server: Awaited<ReturnType<typeof yardServer>>;
+let planned: Awaited<ReturnType<typeof aPlannedArea>>;
+let other: Boat;
+let piece: string;
+
+beforeAll(async () => {
+  server = await yardServer();
+  await server.ask('POST', '/weather', { csv: weatherCsv(NOON - 99 * HOUR, 240, () => 20), mode: 'import' });
+  planned = await aPlannedArea(server);
+  other = (await server.ask<Boat>('POST', '/boats', aBoat({ name: 'Beside her' }))).body;
+  await server.ask('POST', '/log', aCoat(planned, NOON - 30 * HOUR));
+  const part = { areaId: planned.area.id, kind: 'piece' as const, standId: null, sharesSystem: true };
+  const cut = anArea(planned.boat.id, {
+    name: 'Piece of it',
+    part: { ...part, at: new Date(NOON - 20 * HOUR).toISOString() },
+    measures: [],
+    estimates: [{ way: 'rule', areaM2: 3, spread: 0.1, basis: 'cut' }],
+  });
+  piece = (await server.ask<Area>('POST', '/areas', cut)).body.id;
+});
+afterAll(() => server.stop());
+
+const get = async <T>(path: string) => (await server.ask<T>('GET', path)).body;
+const current = <T>(path: string) => get<T>(path) as Promise<T & { version: number }>;
+
+/** Addresses of every view, of both boats. */
+const addresses = (): [ViewName, string | null, string][] => [
+  ['yard', null, '/yard'],
+  ['slip', null, '/slip'],
+  ['boats', null, '/boats'],
+  ...[planned.boat.id, other.id].flatMap((id): [ViewName, string | null, string][] => [
+    ['boat', id, `/boats/${id}`],
+    ['stacks', id, `/boats/${id}/stacks`],
+    ['log', id, `/boats/${id}/log`],
+    ['form', id, `/boats/${id}/form`],
+    ['waterline', id, `/boats/${id}/waterline`],
+  ]),
+  ...[planned.area.id, piece].flatMap((id): [ViewName, string | null, string][] => [
+    ['bench', null, `/bench/${id}`],
+    ['clock', null, `/areas/${id}/clock`],
+  ]),
+  ['weather', null, '/weather'],
+  ['products', null, '/products'],
+  ['templates', null, '/templates'],
+];
+const everyView = async () =>
+  Promise.all(
+    addresses().map(async ([view, boatId, path]) => ({
+      key: boatId === null ? view : `${view},${boatId}`,
+      view,
+      said: JSON.stringify(await get(path)),
+    })),
+  );
+
+/** Writes by name; each makes one from a number. */
+const WRITES: Record<string, (n: number) => Promise<[string, string, unknown?]>> = {
+  coat: async (n) => ['POST', '/log', aCoat(planned, NOON - (29 - (n % 20)) * HOUR, { coatNo: n % 3 })],
+  strike: async (n) => {
+    const { entries } = await get<{ entries: Entry[] }>(`/boats/${planned.boat.id}/log`);
+    const open = entries.filter(({ kind, correctedBy }) => kind === 'coat' && correctedBy === null);
+    const entry = open[n % Math.max(1, open.length)];
+    const base = { id: uuidv7(), areaId: planned.area.id, at: new Date(NOON).toISOString() };
+    return entry
+      ? ['POST', '/log', { ...base, corrects: entry.id, kind: 'strike', body: { reason: 'wrong' } }]
+      : ['POST', '/log', { ...base, corrects: null, kind: 'note', body: { text: `note ${n}` } }];
+  },
+  area: async (n) => {
+    const { version, archived: _a, ...area } = await current<Area>(`/areas/${planned.area.id}`);
+    return ['PUT', `/areas/${area.id}`, { ...area, version, spread: 0.01 + (n % 10) / 100 }];
+  },
+  removePiece: async (n) => [
+    n % 2 ? 'DELETE' : 'POST',
+    n % 2 ? `/areas/${piece}` : `/areas/${piece}/restore`,
+  ],
+  stack: async (n) => {
+    const stacks = await get<StackView[]>(`/boats/${planned.boat.id}/stacks`);
+    const stack = stacks.find(({ areaId }) => areaId === planned.area.id) as StackView;
+    const steps = [{ ...planned.step, coats: 1 + (n % 5) }];
+    return ['PUT', `/areas/${planned.area.id}/stack`, { version: stack.version, steps }];
+  },
+  sheet: async (n) => {
+    const { archived: _a, ...product } = await current<Product>(`/products/${planned.product.id}`);
+    const { sheet } = aProduct({ volumeSolids: 0.4 + (n % 10) / 100 });
+    return ['PUT', `/products/${product.id}`, { ...product, sheet }];
+  },
+  boat: async (n) => {
+    const { archived: _a, ...boat } = (await get<{ boat: Boat }>(`/boats/${other.id}`)).boat;
+    return ['PUT', `/boats/${boat.id}`, { ...boat, note: `note ${n}` }];
+  },
+  archive: async (n) => [n % 2 ? 'DELETE' : 'POST', `/boats/${other.id}${n % 2 ? '' : '/restore'}`],
+  finding: async (n) => [
+    'POST',
+    '/findings',
+    {
+      id: uuidv7(),
+      boatId: planned.boat.id,
+      areaId: planned.area.id,
+      at: new Date(NOON).toISOString(),
+      kind: n % 2 ? 'profile' : 'rust',
+      value: n % 2 ? 60 : null,
+      grade: n % 2 ? null : 'C',
+      limit: null,
+      place: null,
+      photoIds: [],
+      note: '',
+    } satisfies Partial<Finding>,
+  ],
+  stand: async (n) => {
+    const stand = {
+      name: `Prop ${n}`,
+      kind: 'stand',
+      side: 'port',
+      xM: 3,
+      zM: -0.5,
+      lengthM: 0.2,
+      widthM: 0.2,
+    };
+    const id = uuidv7();
+    return [
+      'POST',
+      '/stands',
+      {
+        stand: { ...stand, id, boatId: planned.boat.id, shiftOn: null, note: '' } as Partial<Stand>,
+        patches: [{ id: uuidv7(), areaId: planned.area.id }],
+      },
+    ];
+  },
+  line: async (n) => {
+    const { boatId: _b, ...line } = await current<Waterline>(`/boats/${planned.boat.id}/waterline`);
+    return ['PUT', `/boats/${planned.boat.id}/waterline`, { ...line, slopMm: n % 90, oldLine: 'tabs' }];
+  },
+  yard: async (n) => {
+    const { id: _i, demo: _d, ...yard } = await get<Yard>('/yard');
+    return ['PUT', '/yard', { ...yard, latitude: 50 + (n % 10) }];
+  },
+  air: async (n) => [
+    'POST',
+    '/weather',
+    { csv: weatherCsv(NOON - 40 * HOUR, 60, (hour) => 8 + ((hour + n) % 9)), mode: 'import' },
+  ],
+  template: async (n) => ['POST', '/templates', { id: uuidv7(), name: `Own ${n}`, steps: [planned.step] }],
+};
+
+it('memory equals a cold read, and nothing changes untold, whatever is written', async () => {
+  const writes = fc.array(fc.tuple(fc.constantFrom(...Object.keys(WRITES)), fc.nat(1000)), {
+    minLength: 4,
+    maxLength: 9,
+  });
+  await fc.assert(
+    fc.asyncProperty(writes, async (plan) => {
+      let before = await everyView();
+      for (const [name, n] of plan) {
+        const [method, path, body] = await (WRITES[name] as (typeof WRITES)[string])(n);
+        const response = await fetch(`${server.address}/api/v1${path}`, {
+          method,
+          ...(body === undefined
+            ? {}
+            : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+        });
+        expect([name, response.status < 300]).toEqual([name, true]);
+        const changes = JSON.parse(response.headers.get('x-changes') ?? '[]') as ChangeSet;
+        const stale = new Set(staleKeys(changes).map(String));
+        const after = await everyView();
+        const changed = after.filter(({ said }, i) => said !== before[i]?.said);
+        const untold = changed.filter(({ key, view }) => !stale.has(key) && !stale.has(view));
+        expect([name, untold.map(({ key }) => key)]).toEqual([name, []]);
+        before = after;
+      }
+      const [warm, cold] = [await server.memory.at(NOON), await new YardMemory(server.db).at(NOON)];
+      const told = ({ boats, clocks, states }: typeof warm) => ({
+        boats: boats.map(({ boat, pots, shape }) => ({ boat, pots, shape })),
+        clocks,
+        states,
+      });
+      expect(JSON.stringify(told(warm))).toBe(JSON.stringify(told(cold)));
+    }),
+    { numRuns: 8, seed: 4870, endOnFailure: true },
+  );
+}, 240_000);
+
+it('every kind of change is read by some view', () => {
+  const kinds = [
+    'yard',
+    'weather',
+    'products',
+    'templates',
+    'boat',
+    'areas',
+    'stacks',
+    'log',
+    'survey',
+    'form',
+    'waterline',
+  ];
+  const read = new Set(Object.values(READS).flat());
+  expect(kinds.filter((kind) => !read.has(kind as never))).toEqual([]);
+});

@@ -1,0 +1,73 @@
+import type { AreaClock, AreaGlance, SlipView } from '../../contract/index.ts';
+import { urgencyMs } from '../../core/cure/index.ts';
+import { hourAt, toWeatherHour } from '../air/yardAir.ts';
+import type { Context } from '../context.ts';
+import type { BoatMemory } from '../memory/boatMemory.ts';
+import type { YardMemory } from '../memory/yardMemory.ts';
+import { potViews } from './pots.ts';
+
+/** No foreman reads further; the boats below show the rest. */
+const MOST_LINES = 60;
+
+const urgency = (clock: AreaClock) =>
+  urgencyMs({ state: clock.state, untilMs: clock.until === null ? null : Date.parse(clock.until) });
+
+const toGlance = ({ areaId, areaName, zone, side, state, part }: AreaClock): AreaGlance => ({
+  areaId,
+  areaName,
+  zone,
+  side,
+  state,
+  part,
+});
+
+/** Answers to several pages at once are one: nothing on it moves faster. */
+const SAME_FOR_MS = 1000;
+const latest = new WeakMap<YardMemory, { at: number; revision: number; view: SlipView }>();
+
+/** What runs in the yard, soonest first, and every boat. */
+export async function slipView({ memory, room, now }: Context): Promise<SlipView> {
+  const at = now();
+  const disk = room.look();
+  const kept = latest.get(memory);
+  const holds =
+    kept !== undefined &&
+    kept.revision === memory.revision &&
+    at >= kept.at &&
+    at - kept.at < SAME_FOR_MS &&
+    kept.view.disk.state === disk.state;
+  if (holds) return kept.view;
+  const { revision } = memory;
+  const view = { ...(await madeAt(memory, at)), disk };
+  latest.set(memory, { at, revision, view });
+  return view;
+}
+
+async function madeAt(memory: YardMemory, at: number): Promise<Omit<SlipView, 'disk'>> {
+  const known = await memory.at(at);
+  const clocksOf = new Map<string, AreaClock[]>();
+  for (const clock of known.clocks) {
+    const list = clocksOf.get(clock.boatId);
+    if (list) list.push(clock);
+    else clocksOf.set(clock.boatId, [clock]);
+  }
+  const hour = hourAt(known.hours, at);
+  const sorted = known.clocks
+    .map((clock) => ({ clock, at: urgency(clock) }))
+    .sort((a, b) => a.at - b.at)
+    .slice(0, MOST_LINES)
+    .map(({ clock }) => clock);
+  const boatView = ({ boat, shape }: BoatMemory) => ({
+    ...boat,
+    areas: (clocksOf.get(boat.id) ?? []).map(toGlance),
+    form: shape.table,
+  });
+  return {
+    now: new Date(at).toISOString(),
+    boats: known.boats.map(boatView),
+    pots: potViews(known.boats, known.catalogue, at),
+    clocks: sorted,
+    more: Math.max(0, known.clocks.length - MOST_LINES),
+    air: hour ? toWeatherHour(hour) : null,
+  };
+}

@@ -1,0 +1,30 @@
+import type { EntryInput, EntryKind } from '../../contract/index.ts';
+import { send } from './queue.ts';
+
+/** Entries in words, for what waits on a device. */
+const KINDS: Record<EntryKind, string> = {
+  batch: 'a batch mixed',
+  'batch-end': 'a pot emptied',
+  coat: 'a coat',
+  blast: 'steel blasted',
+  work: 'work before a coat',
+  tape: 'a tick of the masking',
+  note: 'a note',
+  strike: 'a strike-out',
+};
+
+/** A log entry as a write. */
+export const entryWrite = (entry: EntryInput) => ({
+  method: 'POST' as const,
+  path: '/log',
+  body: entry,
+  what: KINDS[entry.kind],
+});
+
+/**
+ * Logs an entry: kept on this device until the server has it.
+ *
+ * @returns `arrived`, or `kept` when the server could not be reached
+ * @throws {ApiProblem} when the server refuses it
+ */
+export const logEntry = (entry: EntryInput): Promise<'arrived' | 'kept'> => send(entryWrite(entry));

@@ -1,0 +1,202 @@
+import type {
+  BareTick,
+  BenchView,
+  BoatView,
+  Entry,
+  EntryInput,
+  Finding,
+  FindingInput,
+  LogView,
+  OwnTemplate,
+  PotView,
+  Waterline,
+  WorkView,
+} from '../../contract/index.ts';
+import { type Judged, judgeFinding } from '../../core/inspect/index.ts';
+import { type MadeMark, withMark } from '../../core/waterline/index.ts';
+import type { Waiting } from './queue.ts';
+
+/** What waits on this device, laid over what the server gave: a screen shows a thing done once it is done here. */
+
+const open = (waiting: readonly Waiting[]) => waiting.filter(({ refused }) => refused === null);
+
+function entriesIn(waiting: readonly Waiting[]): EntryInput[] {
+  return open(waiting).flatMap(({ method, path, body }) =>
+    method === 'POST' && path === '/log' ? [body as EntryInput] : [],
+  );
+}
+
+/** Pots mixed and emptied here. */
+function pots(view: BenchView, entries: readonly EntryInput[]): PotView[] {
+  const ended = new Set(
+    entries.flatMap((entry) => {
+      if (entry.kind === 'batch-end') return [entry.body.batchId];
+      return entry.kind === 'coat' ? entry.body.batchIds : [];
+    }),
+  );
+  const mixed = entries.flatMap((entry): PotView[] => {
+    if (entry.kind !== 'batch') return [];
+    const at = (minutes: number) => new Date(Date.parse(entry.at) + minutes * 60_000).toISOString();
+    return [
+      {
+        entryId: entry.id,
+        areaId: view.area.id,
+        areaName: view.area.name,
+        boatId: view.boat.id,
+        boatName: view.boat.name,
+        productName: view.product?.name ?? '',
+        mixedAt: entry.at,
+        inductionEnds: at(entry.body.inductionMin),
+        potEnds: entry.body.potLifeMin === null ? null : at(entry.body.potLifeMin),
+        batch: entry.body,
+      },
+    ];
+  });
+  const known = new Set(view.pots.map((pot) => pot.entryId));
+  return [...view.pots, ...mixed.filter((pot) => !known.has(pot.entryId))].filter(
+    (pot) => !ended.has(pot.entryId),
+  );
+}
+
+/** Work ticked, and ticks taken back, here. */
+function work({ next, work: tasks }: BenchView['clock'], entries: readonly EntryInput[]): WorkView[] {
+  return tasks.map((task) => {
+    const sent = entries.findLast((entry) =>
+      entry.kind === 'work'
+        ? entry.body.taskId === task.taskId &&
+          entry.body.stepId === next?.stepId &&
+          entry.body.coatNo === next.coatNo &&
+          entry.body.outcome === 'done'
+        : entry.kind === 'strike' && task.entryId !== null && entry.corrects === task.entryId,
+    );
+    if (!sent) return task;
+    return sent.kind === 'strike'
+      ? { ...task, doneAt: null, entryId: null }
+      : { ...task, doneAt: sent.at, entryId: sent.id };
+  });
+}
+
+function ticks(bare: readonly BareTick[], entries: readonly EntryInput[]): BareTick[] {
+  return bare.map((item) => {
+    const last = entries.findLast((entry) => entry.kind === 'tape' && entry.body.itemId === item.id);
+    return last?.kind === 'tape' ? { ...item, taped: last.body.on } : item;
+  });
+}
+
+export function benchWithWaiting(view: BenchView, waiting: readonly Waiting[]): BenchView {
+  const entries = entriesIn(waiting).filter(({ areaId }) => areaId === view.area.id);
+  if (entries.length === 0) return view;
+  return {
+    ...view,
+    pots: pots(view, entries),
+    bare: ticks(view.bare, entries),
+    clock: { ...view.clock, work: work(view.clock, entries) },
+  };
+}
+
+/** Entries made here stand in the log at once, newest first; what they correct is struck through. */
+export function logWithWaiting(view: LogView, waiting: readonly Waiting[]): LogView {
+  const known = new Set(view.entries.map(({ id }) => id));
+  const areas = new Set(view.areas.map(({ id }) => id));
+  const entries = entriesIn(waiting).filter(({ id, areaId }) => areas.has(areaId) && !known.has(id));
+  if (entries.length === 0) return view;
+  const made = entries.map(
+    (entry): Entry => ({ ...entry, boatId: view.boat.id, recordedAt: entry.at, correctedBy: null }),
+  );
+  const by = new Map(entries.flatMap(({ corrects, id }) => (corrects ? [[corrects, id] as const] : [])));
+  return {
+    ...view,
+    entries: [...made, ...view.entries]
+      .map((entry) => ({ ...entry, correctedBy: by.get(entry.id) ?? entry.correctedBy }))
+      .sort((a, b) => Date.parse(b.at) - Date.parse(a.at)),
+  };
+}
+
+const RECORD = /^\/(?:findings|bare-items|stands|areas|templates)\/([^/]+)(\/restore)?$/;
+
+/** Records removed here and not brought back since. */
+function removedHere(items: readonly Waiting[]): Set<string> {
+  const removed = new Set<string>();
+  for (const { method, path } of items) {
+    const [, id, restored] = RECORD.exec(path) ?? [];
+    if (id === undefined) continue;
+    if (method === 'DELETE') removed.add(id);
+    if (restored) removed.delete(id);
+  }
+  return removed;
+}
+
+/** Templates kept and put away here. */
+export function templatesWithWaiting(templates: OwnTemplate[], waiting: readonly Waiting[]): OwnTemplate[] {
+  const items = open(waiting);
+  const removed = removedHere(items);
+  const known = new Set(templates.map(({ id }) => id));
+  const made = items
+    .filter(({ method, path }) => method === 'POST' && path === '/templates')
+    .map(({ body }) => body as OwnTemplate);
+  return [...templates, ...made.filter(({ id }) => !known.has(id))].filter(({ id }) => !removed.has(id));
+}
+
+const MADE_MARKS = /^\/boats\/([^/]+)\/made-marks$/;
+
+export function lineWithWaiting(line: Waterline, waiting: readonly Waiting[]): Waterline {
+  const marks = open(waiting).flatMap(({ path, body }) =>
+    MADE_MARKS.exec(path)?.[1] === line.boatId ? (body as { marks: MadeMark[] }).marks : [],
+  );
+  return marks.length === 0
+    ? line
+    : { ...line, madeMarks: marks.reduce<MadeMark[]>(withMark, line.madeMarks) };
+}
+
+/** What a finding means; null for one that the server is about to refuse. */
+function judge(finding: FindingInput): Judged | null {
+  try {
+    return judgeFinding(finding);
+  } catch {
+    return null;
+  }
+}
+
+/** Findings made and changed here. */
+function findingsMade(findings: Finding[], boatId: string, { method, path, body }: Waiting): Finding[] {
+  const made = body as FindingInput & { version?: number };
+  if (method === 'POST' && path === '/findings') {
+    const judged = judge(made);
+    if (!judged || made.boatId !== boatId || findings.some(({ id }) => id === made.id)) return findings;
+    return [...findings, { ...made, ...judged, version: 1, archived: false }];
+  }
+  if (method !== 'PUT' || !path.startsWith('/findings/')) return findings;
+  // Once it arrives it is the next version: what is changed here again is written against that.
+  const version = made.version ?? 0;
+  return findings.map((each) =>
+    each.id === made.id && each.version <= version
+      ? { ...each, ...made, ...judge(made), version: version + 1 }
+      : each,
+  );
+}
+
+const MOVED = /^\/stands\/([^/]+)\/(shift|put-back)$/;
+
+/** Findings made here, and what was removed or moved here. */
+export function boatWithWaiting(view: BoatView, waiting: readonly Waiting[]): BoatView {
+  const items = open(waiting);
+  const removed = removedHere(items);
+  const moved = new Map(
+    items.flatMap(({ path }) => {
+      const [, id, act] = MOVED.exec(path) ?? [];
+      return id ? [[id, act === 'shift' ? new Date().toISOString() : null] as const] : [];
+    }),
+  );
+  const left = <T extends { id: string }>(records: T[]) => records.filter(({ id }) => !removed.has(id));
+  const findings = items.reduce((list, item) => findingsMade(list, view.boat.id, item), view.findings);
+  return {
+    ...view,
+    findings: left(findings),
+    bareItems: left(view.bareItems),
+    areas: left(view.areas),
+    stands: left(view.stands).map((each) => {
+      const shiftedAt = moved.get(each.id);
+      return shiftedAt === undefined ? each : { ...each, shiftedAt };
+    }),
+  };
+}

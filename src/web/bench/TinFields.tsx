@@ -1,0 +1,54 @@
+import type { ProductSheet } from '../../core/system/index.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+
+/** Minutes read off the tin where the sheet is silent; 0: the tin is silent too. */
+export interface TinSays {
+  inductionMin: number;
+  potLifeMin: number;
+}
+export const TIN_SILENT: TinSays = { inductionMin: 0, potLifeMin: 0 };
+
+interface Props {
+  sheet: Pick<ProductSheet, 'parts' | 'inductionMin' | 'potLife'>;
+  says: TinSays;
+  onChange: (says: TinSays) => void;
+}
+
+/** What a two-pack's sheet leaves out and its pot cannot do without: asked for, never assumed. */
+export function TinFields({ sheet, says, onChange }: Props) {
+  if (sheet.parts.length < 2) return null;
+  const induction = sheet.inductionMin === null;
+  const potLife = sheet.potLife.length === 0;
+  if (!induction && !potLife) return null;
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      {induction && (
+        <Stepper
+          label="Induction, as the tin has it"
+          unit="min"
+          value={says.inductionMin}
+          step={5}
+          min={0}
+          max={240}
+          onChange={(inductionMin) => onChange({ ...says, inductionMin })}
+        />
+      )}
+      {potLife && (
+        <Stepper
+          label="Pot life now, as the tin has it"
+          unit="min"
+          value={says.potLifeMin}
+          step={5}
+          min={0}
+          max={2880}
+          onChange={(potLifeMin) => onChange({ ...says, potLifeMin })}
+        />
+      )}
+      <p className="text-sm sm:col-span-2">
+        The sheet states no{' '}
+        {[induction && 'induction', potLife && 'pot life'].filter(Boolean).join(' and no ')}: read the tin.
+        {potLife && says.potLifeMin === 0 && ' Until it is set, no clock warns of a pot going off.'}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { aClock } from '../../../test/aClock.ts';
+import type { AreaClock, PotView } from '../../contract/index.ts';
+import { countdownWord, taskOf } from '../words/clocks.ts';
+import { isRunningOut, nextLine, RUNNING_OUT_MS, slipLines } from './urgency.ts';
+
+const NOW = Date.parse('2026-05-14T12:00:00Z');
+const inHours = (h: number) => new Date(NOW + h * 3_600_000).toISOString();
+
+const clock = (over: Partial<AreaClock>) => aClock({ until: inHours(10), ...over });
+const pot = (potEnds: string | null): PotView => ({
+  entryId: 'pot',
+  areaId: 'a',
+  areaName: 'Bottom',
+  boatId: 'b',
+  boatName: 'Test hull',
+  productName: 'Test epoxy',
+  mixedAt: inHours(-0.5),
+  inductionEnds: inHours(-0.2),
+  potEnds,
+  batch: {} as PotView['batch'],
+});
+
+describe('the order of the slip', () => {
+  it('what is decided soonest first: a pot between the windows it falls between', () => {
+    const lines = slipLines(
+      [pot(inHours(1))],
+      [
+        clock({ areaName: 'later', until: inHours(5) }),
+        clock({ areaName: 'key', state: 'key-first', until: null }),
+        clock({ areaName: 'soon', state: 'thumb', until: inHours(0.5) }),
+        clock({ areaName: 'waits', state: 'too-soon', until: inHours(3) }),
+        clock({ areaName: 'bare', state: 'bare', until: null }),
+      ],
+    );
+    expect(lines.map((l) => (l.kind === 'pot' ? 'pot' : l.clock.areaName))).toEqual([
+      'soon',
+      'pot',
+      'waits',
+      'later',
+      'key',
+      'bare',
+    ]);
+  });
+
+  it('hands go to a pot first, then to the window that closes first, then to sanding, then to a bare area', () => {
+    const closing = clock({ areaName: 'closing', until: inHours(2) });
+    const waiting = clock({ areaName: 'waiting', state: 'too-soon', until: inHours(1) });
+    const missed = clock({ areaName: 'missed', state: 'key-first', until: null });
+    const bare = clock({ areaName: 'bare', state: 'bare', until: null });
+    const name = (pots: PotView[], clocks: AreaClock[]) => {
+      const line = nextLine(slipLines(pots, clocks));
+      return line?.kind === 'pot' ? 'pot' : line?.clock.areaName;
+    };
+    expect(name([pot(null)], [closing])).toBe('pot');
+    expect(name([], [waiting, missed, bare, closing])).toBe('closing');
+    expect(name([], [waiting, missed, bare])).toBe('missed');
+    expect(name([], [waiting, bare])).toBe('bare');
+    expect(name([], [waiting])).toBe('waiting');
+    expect(name([], [])).toBeUndefined();
+  });
+
+  it('only what closes can run out: waiting for a window to open is not running out', () => {
+    const soon = new Date(NOW + RUNNING_OUT_MS / 2).toISOString();
+    const [open] = slipLines([], [clock({ until: soon })]);
+    const [wait] = slipLines([], [clock({ state: 'too-soon', until: soon })]);
+    const [far] = slipLines([], [clock({ until: inHours(30) })]);
+    expect([open, wait, far].map((line) => line && isRunningOut(line, NOW))).toEqual([true, false, false]);
+    const [live] = slipLines([pot(soon)], []);
+    const [inducting] = slipLines([{ ...pot(soon), inductionEnds: inHours(0.2) }], []);
+    expect([live, inducting].map((line) => line && isRunningOut(line, NOW))).toEqual([true, false]);
+  });
+});
+
+describe('what to do, as a foreman would say it', () => {
+  it.each<[Partial<AreaClock>, string]>([
+    [{}, 'Lay Test epoxy, coat 2 of 3'],
+    [{ state: 'too-soon' }, 'Then Test epoxy, coat 2 of 3'],
+    [{ state: 'key-first', keyGrit: 120 }, 'Abrade with 120 grit, then Test epoxy, coat 2 of 3'],
+    [{ state: 'key-first' }, 'Abrade, then Test epoxy, coat 2 of 3'],
+    [{ state: 'bare' }, 'First coat: Test epoxy, coat 2 of 3'],
+    [{ state: 'not-stated' }, 'Test epoxy, coat 2 of 3: its window is not on the sheet'],
+    [{ next: null, state: 'finished' }, 'All coats on; curing'],
+    [{ next: null, state: 'no-system' }, 'Choose a system'],
+    [{ next: null, nextIsWater: true, state: 'open' }, 'Ready for the water'],
+    [{ next: null, nextIsWater: true, state: 'too-soon' }, 'Not yet fit for the water'],
+    [
+      { next: null, nextIsWater: true, state: 'closed' },
+      'Stood out too long: fresh antifouling coat before launch',
+    ],
+  ])('%o', (over, task) => {
+    expect(taskOf(clock(over))).toBe(task);
+  });
+
+  it('a coat broken off is finished first, whatever its window says', () => {
+    const begun = clock({});
+    const next = { ...(begun.next as NonNullable<AreaClock['next']>), coveredM2: 8 };
+    expect(taskOf({ ...begun, next })).toBe('Finish Test epoxy, coat 2 of 3');
+  });
+
+  it('counts down to what the state waits for', () => {
+    expect(countdownWord(clock({ state: 'too-soon' }))).toBe('opens in');
+    expect(countdownWord(clock({ state: 'too-soon', nextIsWater: true }))).toBe('fit in');
+    expect(countdownWord(clock({}))).toBe('closes in');
+    expect(countdownWord(clock({ state: 'key-first' }))).toBe('');
+  });
+});

@@ -1,0 +1,112 @@
+import { createColumnHelper, flexRender } from '@tanstack/react-table';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import type { Product } from '../../contract/index.ts';
+import { FAMILIES } from '../../core/system/index.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { SearchField } from '../parts/SearchField.tsx';
+import { SortHead } from '../parts/SortHead.tsx';
+import { useSortedTable } from '../parts/useSortedTable.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+const column = createColumnHelper<Product>();
+
+const sayMix = ({ sheet }: Product) =>
+  sheet.parts.length > 1 ? `${sheet.parts.map((p) => p.ratio).join(' : ')} by ${sheet.ratioBy}` : 'one-pack';
+
+/** The sheets of the yard: searched by name, family or colour, and sorted by any column. */
+export function SheetTable({ sheets }: { sheets: Product[] }) {
+  const { show } = useUnits();
+  const columns = useMemo(
+    () => [
+      column.accessor('name', {
+        header: 'Product',
+        cell: ({ row, getValue }) => (
+          <Link className="link" to={`/materials/${row.original.id}`}>
+            {getValue()}
+          </Link>
+        ),
+      }),
+      column.accessor(({ sheet }) => FAMILIES[sheet.family], { id: 'family', header: 'Family' }),
+      column.accessor(sayMix, { id: 'mix', header: 'Mix' }),
+      column.accessor(({ sheet }) => sheet.volumeSolids, {
+        id: 'solids',
+        header: 'Volume solids',
+        cell: ({ getValue }) => `${Math.round(getValue() * 100)} %`,
+      }),
+      column.accessor(({ sheet }) => sheet.film.typical, {
+        id: 'film',
+        header: 'Dry film a coat',
+        cell: ({ row }) => {
+          const { min, max } = row.original.sheet.film;
+          return `${show(min, 'film')} to ${show(max, 'film')}`;
+        },
+      }),
+      column.accessor(({ sheet }) => sheet.colours.map(({ name }) => name).join(' '), {
+        id: 'colours',
+        header: 'Colours',
+        enableSorting: false,
+        cell: ({ row }) => <Colours of={row.original} />,
+      }),
+      column.accessor('version', {
+        header: 'Sheet',
+        cell: ({ getValue }) => <span className="whitespace-nowrap">version {getValue()}</span>,
+      }),
+    ],
+    [show],
+  );
+  const { table, search, setSearch } = useSortedTable(sheets, columns);
+  const { rows } = table.getRowModel();
+  return (
+    <div className="space-y-3">
+      <SearchField label="Search by name, family or colour" value={search} onChange={setSearch} />
+      <p role="status" className="text-sm">
+        {rows.length === sheets.length
+          ? `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'}`
+          : `${rows.length} of ${sheets.length} sheets`}
+      </p>
+      <Scroller label="Sheets">
+        <table className="table">
+          <thead>
+            <tr>
+              {table.getFlatHeaders().map(({ column: head }) => (
+                <SortHead key={head.id} column={head} />
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.id}>
+                {row.getVisibleCells().map((cell, i) => {
+                  const said = flexRender(cell.column.columnDef.cell, cell.getContext());
+                  return i === 0 ? (
+                    <th key={cell.id} scope="row">
+                      {said}
+                    </th>
+                  ) : (
+                    <td key={cell.id}>{said}</td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroller>
+    </div>
+  );
+}
+
+function Colours({ of: { sheet } }: { of: Product }) {
+  return (
+    <span className="flex flex-wrap gap-x-3">
+      {sheet.colours.map((colour) => (
+        <span key={colour.name} className="inline-flex items-center gap-1.5">
+          <svg width="14" height="14" aria-hidden="true">
+            <rect width="14" height="14" fill={colour.hex} stroke="var(--line)" />
+          </svg>
+          {colour.name}
+        </span>
+      ))}
+    </span>
+  );
+}

@@ -1,0 +1,37 @@
+import { createContext, lazy, type ReactNode, Suspense, useCallback, useContext, useState } from 'react';
+import type { Question } from './question.ts';
+
+const ConfirmDialog = lazy(async () => ({ default: (await import('./ConfirmDialog.tsx')).ConfirmDialog }));
+
+type Ask = (question: Question) => Promise<boolean>;
+const Context = createContext<Ask | null>(null);
+
+/** Asks before something is taken away: answers true once the person says so, false when they turn back. */
+export function useConfirm(): Ask {
+  const ask = useContext(Context);
+  if (!ask) throw new Error('useConfirm outside ConfirmProvider');
+  return ask;
+}
+
+/** Holds the one dialog in which questions are asked. */
+export function ConfirmProvider({ children }: { children: ReactNode }) {
+  const [asked, setAsked] = useState<(Question & { answer: (sure: boolean) => void }) | null>(null);
+  const ask = useCallback<Ask>(
+    (question) => new Promise((resolve) => setAsked({ ...question, answer: resolve })),
+    [],
+  );
+  const close = (sure: boolean) => {
+    asked?.answer(sure);
+    setAsked(null);
+  };
+  return (
+    <Context value={ask}>
+      {children}
+      {asked && (
+        <Suspense fallback={null}>
+          <ConfirmDialog asked={asked} onAnswer={close} />
+        </Suspense>
+      )}
+    </Context>
+  );
+}

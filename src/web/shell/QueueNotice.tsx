@@ -1,0 +1,99 @@
+import {
+  flushQueue,
+  forgetAside,
+  throwAway,
+  tryAgain,
+  useQueue,
+  useQueueBroken,
+  useSetAside,
+} from '../api/queue.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
+import { saveFile } from '../parts/drawing/exportDrawing.ts';
+
+/** Writes that have not reached the server yet, said until they have; and those that wait for somebody to decide. */
+export function QueueNotice() {
+  const waiting = useQueue();
+  const open = waiting.filter(({ refused }) => refused === null);
+  return (
+    <>
+      {open.length > 0 && (
+        <div role="status" className="border-line m-3 flex flex-wrap items-center gap-3 border-2 p-3">
+          <p>
+            <strong>
+              {open.length === 1 ? '1 entry is' : `${open.length} entries are`} kept on this device
+            </strong>{' '}
+            ({[...new Set(open.map(({ what }) => what))].join(', ')}) and will be sent when the server
+            answers.
+          </p>
+          <button type="button" className="btn" onClick={() => void flushQueue()}>
+            Send now
+          </button>
+        </div>
+      )}
+      <Refused />
+      <SetAside />
+      <Broken />
+    </>
+  );
+}
+
+function Refused() {
+  const confirm = useConfirm();
+  const refused = useQueue().filter((item) => item.refused !== null);
+  if (refused.length === 0) return null;
+  const discard = async (seq: number, what: string) => {
+    const text = 'It was never on the server; what it says is then gone.';
+    if (await confirm({ title: `Throw ${what} away?`, text, action: 'Throw it away' })) await throwAway(seq);
+  };
+  return (
+    <section aria-label="To be decided" className="border-error m-3 space-y-2 border-2 p-3">
+      {refused.map(({ seq, what, refused: problem }) => (
+        <div key={seq} role="alert" className="flex flex-wrap items-center gap-3">
+          <p>
+            <strong>The server refused {what}:</strong> {problem?.detail}
+          </p>
+          <button type="button" className="btn" onClick={() => void tryAgain(seq)}>
+            Try again
+          </button>
+          <button type="button" className="btn" onClick={() => void discard(seq, what)}>
+            Throw it away
+          </button>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function SetAside() {
+  const aside = useSetAside();
+  if (aside.length === 0) return null;
+  const save = () => {
+    const text = aside.map((item) => item.text).join('\n');
+    saveFile('kept on this device.txt', new Blob([text], { type: 'text/plain' }));
+  };
+  return (
+    <div role="alert" className="border-line m-3 flex flex-wrap items-center gap-3 border-2 p-3">
+      <p>
+        <strong>Something kept on this device could not be read</strong> and was set aside; nothing else is
+        touched by it.
+      </p>
+      <button type="button" className="btn" onClick={save}>
+        Save it as a file
+      </button>
+      <button type="button" className="btn" onClick={() => void forgetAside()}>
+        Forget it
+      </button>
+    </div>
+  );
+}
+
+function Broken() {
+  const broken = useQueueBroken();
+  if (broken === null) return null;
+  return (
+    <p role="alert" className="border-line m-3 border-2 p-3">
+      <strong>This browser keeps nothing on the device</strong> ({broken}): what is logged while the server
+      cannot be reached is lost. A private window does that.
+    </p>
+  );
+}

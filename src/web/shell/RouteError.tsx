@@ -1,0 +1,19 @@
+import { Link, useRouteError } from 'react-router';
+
+/** An address that leads nowhere, or a screen that failed. */
+export function RouteError() {
+  const error = useRouteError();
+  return (
+    <main className="max-w-prose space-y-3 p-6">
+      <h1 className="text-2xl">{error ? 'This screen failed' : 'There is nothing at this address'}</h1>
+      <p>
+        {error
+          ? 'Nothing you logged is lost. Open the slip again; if it happens once more, reload the page.'
+          : 'The boat or area may have been taken off the slip.'}
+      </p>
+      <Link className="btn btn-primary" to="/">
+        To the slip
+      </Link>
+    </main>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Waterline } from '../../contract/index.ts';
+import type { StruckLine } from '../../core/waterline/index.ts';
+import { Why } from '../parts/Why.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { heightUnit, sayHeight } from './heights.ts';
+import { nameOf, sayLying } from './strikeView.ts';
+
+/** How she stands, and what the marks say of each other. */
+export function AttitudeSummary({
+  plan,
+  struck,
+  lengthM,
+}: {
+  plan: Waterline;
+  struck: StruckLine;
+  lengthM: number;
+}) {
+  const { system } = useUnits();
+  const unit = heightUnit(system);
+  const { fit } = struck;
+  const bow = `${Math.abs(fit.trimDeg).toFixed(2)}° ${fit.trimDeg < 0 ? 'down' : 'up'} by the bow`;
+  const heel = `${Math.abs(fit.heelDeg).toFixed(2)}° ${fit.heelDeg < 0 ? 'down' : 'up'} to starboard`;
+  const ends = [0, lengthM].map((xM) => fit.standardErrorMm({ xM, yM: 0 }));
+  return (
+    <div className="space-y-1">
+      <Why
+        figure={
+          <output className="text-lg">
+            She stands <strong>{bow}</strong>, <strong>{heel}</strong>.
+          </output>
+        }
+      >
+        <p>
+          Plane through the marks by least squares: height = {sayHeight(fit.aMm, unit)} +{' '}
+          {(fit.bMmPerM / unit.mm).toFixed(2)} × from aft + {(fit.cMmPerM / unit.mm).toFixed(2)} × to
+          starboard ({unit.symbol}, m).
+        </p>
+        <p>
+          With {sayHeight(plan.markErrorMm, unit)} {unit.symbol} to a mark, the line is good to ±{' '}
+          {sayHeight(ends[0] ?? 0, unit)} {unit.symbol} aft and ± {sayHeight(ends[1] ?? 0, unit)}{' '}
+          {unit.symbol} forward (one standard error). The marks lie {sayHeight(fit.rmsMm, unit)} {unit.symbol}{' '}
+          off it on average (root mean square).
+        </p>
+      </Why>
+      <p className={fit.lying.verdict === 'agree' ? '' : 'text-warning font-semibold'} role="status">
+        {sayLying(fit.lying, plan.marks.map(nameOf))}
+      </p>
+    </div>
+  );
+}

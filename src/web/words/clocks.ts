@@ -1,0 +1,47 @@
+import type { AreaClock } from '../../contract/index.ts';
+import { workLeft } from '../state/workStates.ts';
+import { sayTask } from './systems.ts';
+
+/** What to do on an area, as a foreman would say it. */
+export function taskOf(clock: AreaClock): string {
+  const next = clock.next;
+  if (clock.failed !== null) return `Cannot be worked out: ${clock.failed}`;
+  if (clock.nextIsWater) {
+    if (clock.state === 'open') return 'Ready for the water';
+    if (clock.state === 'closed') return 'Stood out too long: fresh antifouling coat before launch';
+    return 'Not yet fit for the water';
+  }
+  if (!next) {
+    return clock.state === 'no-system' ? 'Choose a system' : 'All coats on; curing';
+  }
+  const coat = `${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
+  if (next.coveredM2 > 0) return `Finish ${coat}`;
+  switch (clock.state) {
+    case 'hidden':
+      return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is shifted; then ${coat}`;
+    case 'bare':
+      return clock.primeBy ? `Bare steel: prime with ${coat}` : `First coat: ${coat}`;
+    case 'too-soon':
+      return `Then ${coat}`;
+    case 'key-first':
+      return `Abrade${clock.keyGrit ? ` with ${clock.keyGrit} grit` : ''}, then ${coat}`;
+    case 'not-stated':
+      return `${coat}: its window is not on the sheet`;
+    default:
+      return `Lay ${coat}`;
+  }
+}
+
+/** What is left to do before the next coat, in a few words; empty where nothing is. */
+export function workWords(clock: AreaClock, now: number): string {
+  const left = workLeft(clock.work, now).map(({ kind, amount }) => sayTask({ kind, amount, note: '' }));
+  return left.length === 0 ? '' : `before it: ${left.join(', ')}`;
+}
+
+/** What the countdown counts to. */
+export function countdownWord(clock: AreaClock): string {
+  if (clock.state === 'bare' && clock.primeBy) return 'prime within';
+  if (clock.state === 'too-soon') return clock.nextIsWater ? 'fit in' : 'opens in';
+  if (clock.state === 'open' || clock.state === 'thumb') return 'closes in';
+  return '';
+}

@@ -1,0 +1,33 @@
+import type { Method } from '../../core/film/index.ts';
+import type { LayOrder, StepTask, TaskKind } from '../../core/system/index.ts';
+
+/** Steps, methods and work in words. */
+
+export const METHOD_WORDS: Record<Method, string> = {
+  brush: 'Brush',
+  roller: 'Roller',
+  'roll-and-tip': 'Roll and tip',
+  'conventional-spray': 'Conventional spray',
+  'airless-spray': 'Airless spray',
+};
+
+export const ORDER_WORDS: Record<LayOrder, string> = {
+  'bottom-up': 'from the bottom up',
+  'top-down': 'from the top down',
+};
+
+export const TASK_WORDS: Record<TaskKind, string> = {
+  prepare: 'Prepare',
+  wash: 'Wash',
+  sand: 'Sand',
+  wait: 'Wait',
+  inspect: 'Inspect',
+  aggregate: 'Aggregate',
+};
+
+/** A task as said in a line: "sand 180 grit (blow off)". */
+export function sayTask({ kind, amount, note }: StepTask): string {
+  const figure =
+    amount === null ? '' : ` ${amount}${kind === 'wait' ? ' h' : kind === 'sand' ? ' grit' : ''}`;
+  return `${TASK_WORDS[kind].toLowerCase()}${figure}${note ? ` (${note})` : ''}`;
+}
