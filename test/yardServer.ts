@@ -66,7 +66,7 @@ export const anArea = (boatId: string, over: Partial<AreaInput> = {}): AreaInput
   side: 'both',
   substrate: 'grp',
   service: 'immersed',
-  surroundings: { kind: 'shaded' },
+  surroundings: { kind: 'shed' },
   oldCoating: null,
   highWear: false,
   part: null,

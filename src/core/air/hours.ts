@@ -1,13 +1,21 @@
+import { within } from '../units/index.ts';
+import type { AirHour } from './hour.ts';
 import { type AirLimits, type AirReason, judgeConditions } from './judge.ts';
-import { type AirHour, type Surroundings, surfaceTempC } from './surface.ts';
+import { airAround, type Surroundings, surfaceTemps } from './surface.ts';
+import { hoursStillWet } from './wetness.ts';
 
 export interface JudgedHour {
   at: number;
   ok: boolean;
   reasons: AirReason[];
+  /** The air the surface stands in, warmed where it is heated. */
+  airC: number;
+  rh: number;
   surfaceC: number;
   dewPointC: number;
   marginC: number;
+  /** Whether the margin over the dew point falls from the hour before by more than a reading's error; null: not known. */
+  marginFalls: boolean | null;
 }
 
 /** Surroundings that keep rain off. */
@@ -15,18 +23,36 @@ export function isUnderCover(surroundings: Surroundings): boolean {
   return surroundings.kind !== 'open' && surroundings.kind !== 'shaded';
 }
 
-/** Every hour judged by {@link judgeConditions}, with the surface as the surroundings make it. */
+/** A change of the margin that a reading could make by itself, K [M]. */
+const STEADY_K = 0.3;
+
+/**
+ * Every hour judged by {@link judgeConditions}: the surface as the surroundings make it, the air as it is about that
+ * surface (heated air keeps its moisture), and what rain or dew has left on it.
+ *
+ * @throws {QuantityError} on an impossible hour, or hours out of their order
+ */
 export function judgeHours(input: {
   hours: readonly AirHour[];
   limits: AirLimits;
   surroundings: Surroundings;
 }): JudgedHour[] {
-  const underCover = isUnderCover(input.surroundings);
-  return input.hours.map((hour) => {
-    const surfaceC = surfaceTempC(hour, input.surroundings);
-    const conditions = { airC: hour.airC, rh: hour.rh, surfaceC, rainMm: hour.rainMm };
-    const verdict = judgeConditions({ conditions, limits: input.limits, underCover });
-    return { at: hour.at, surfaceC, ...verdict };
+  const { hours, limits, surroundings } = input;
+  const underCover = isUnderCover(surroundings);
+  const temps = surfaceTemps(hours, surroundings);
+  const about = hours.map((hour, i) => ({
+    ...hour,
+    ...airAround(hour, surroundings),
+    surfaceC: temps[i] as number,
+  }));
+  const wet = hoursStillWet(about, underCover);
+  let before: number | null = null;
+  return about.map(({ at, airC, rh, surfaceC, rainMm }, i) => {
+    const conditions = { airC, rh, surfaceC, rainMm, wetHours: wet[i] };
+    const verdict = judgeConditions({ conditions, limits, underCover });
+    const marginFalls = before === null ? null : verdict.marginC < before - STEADY_K;
+    before = verdict.marginC;
+    return { at, airC, rh, surfaceC, ...verdict, marginFalls };
   });
 }
 
@@ -36,6 +62,7 @@ export function startWindows(input: {
   minHours: number;
 }): { from: number; to: number }[] {
   const HOUR = 3_600_000;
+  within('hours a start wants', input.minHours, 0, 10_000);
   const runs: { from: number; to: number }[] = [];
   for (const hour of input.judged) {
     if (!hour.ok) continue;

@@ -1,4 +1,5 @@
 export { dewPointC } from './dewPoint.ts';
+export { type AirHour, checkHour } from './hour.ts';
 export { isUnderCover, type JudgedHour, judgeHours, startWindows } from './hours.ts';
 export {
   type AirLimits,
@@ -9,4 +10,13 @@ export {
   DEFAULT_LIMITS,
   judgeConditions,
 } from './judge.ts';
-export { type AirHour, type Surroundings, surfaceTempC } from './surface.ts';
+export {
+  type CoatFailure,
+  type CoatFailureCode,
+  type CoatVerdict,
+  judgeCoat,
+  type SurfaceReading,
+} from './judgeCoat.ts';
+export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
+export { rhWhenWarmed } from './warmed.ts';
+export { DRYING_H } from './wetness.ts';

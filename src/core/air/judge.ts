@@ -1,7 +1,7 @@
 import { within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 
-/** Limits on air and surface for laying a coat. A sheet may override each. */
+/** Limits on air and surface for applying a coat. A sheet may override each. */
 export interface AirLimits {
   airMinC: number | null;
   airMaxC: number | null;
@@ -26,6 +26,14 @@ export const DEFAULT_LIMITS: AirLimits = {
   dewMarginC: 3,
 };
 
+/** Limits that can be: each null or a figure within what air does. @throws {QuantityError} */
+export function checkLimits(limits: AirLimits): void {
+  for (const key of ['airMinC', 'airMaxC', 'surfaceMinC', 'surfaceMaxC'] as const)
+    if (limits[key] !== null) within(`limit ${key}`, limits[key], -40, 90);
+  if (limits.rhMax !== null) within('limit rhMax', limits.rhMax, 0.01, 1);
+  within('limit dewMarginC', limits.dewMarginC, 0, 30);
+}
+
 export type AirReasonCode =
   | 'air-too-cold'
   | 'air-too-hot'
@@ -33,7 +41,8 @@ export type AirReasonCode =
   | 'surface-too-hot'
   | 'too-damp'
   | 'dew-margin'
-  | 'rain';
+  | 'rain'
+  | 'wet-surface';
 
 /** Why an hour does not pass: the figure found and the limit it breaks, in canonical units. */
 export interface AirReason {
@@ -56,10 +65,12 @@ export interface Conditions {
   rh: number;
   surfaceC: number;
   rainMm?: number | undefined;
+  /** Hours of drying air that a surface wetted by rain or dew still wants; 0 or nothing: dry. */
+  wetHours?: number | undefined;
 }
 
 /**
- * Whether a coat may be laid in these conditions, with every reason against it named.
+ * Whether a coat may be applied in these conditions, with every reason against it named.
  *
  * `judgeConditions({ conditions: { airC: 10, rh: 0.9, surfaceC: 9 }, limits: DEFAULT_LIMITS }).reasons`
  * → too-damp (0.90 > 0.85) and dew-margin (0.6 < 3).
@@ -73,6 +84,7 @@ export function judgeConditions(input: {
 }): AirVerdict {
   const { conditions, limits } = input;
   const { airC, rh } = conditions;
+  checkLimits(limits);
   const surfaceC = within('surface temperature', conditions.surfaceC, -40, 90);
   const dew = dewPointC({ airC, rh });
   const marginC = surfaceC - dew;
@@ -89,6 +101,10 @@ export function judgeConditions(input: {
   above('surface-too-hot', surfaceC, limits.surfaceMaxC);
   above('too-damp', rh, limits.rhMax);
   below('dew-margin', marginC, limits.dewMarginC);
-  if (!input.underCover) above('rain', conditions.rainMm ?? 0, 0);
+  const rainMm = input.underCover ? 0 : within('rain', conditions.rainMm ?? 0, 0, 500);
+  above('rain', rainMm, 0);
+  // While it rains the rain is reason enough.
+  const wetHours = within('hours still wet', conditions.wetHours ?? 0, 0, 1000);
+  if (rainMm === 0) above('wet-surface', wetHours, 0);
   return { ok: reasons.length === 0, reasons, dewPointC: dew, marginC };
 }

@@ -1,14 +1,19 @@
 import fc from 'fast-check';
+import psychrolib from 'psychrolib';
 import { describe, expect, it } from 'vitest';
 import {
+  type AirHour,
   type AirLimits,
   DEFAULT_LIMITS,
   dewPointC,
   isUnderCover,
+  judgeCoat,
   judgeConditions,
   judgeHours,
+  rhWhenWarmed,
   startWindows,
   surfaceTempC,
+  surfaceTemps,
 } from './index.ts';
 
 const HOUR = 3_600_000;
@@ -90,14 +95,137 @@ describe('surroundings', () => {
     ]);
     expect(isUnderCover({ kind: 'heated', setPointC: 15 })).toBe(true);
   });
-  it('only an open surface loses heat to the night sky, less with wind, not at all by day or in rain', () => {
-    for (const kind of ['shaded', 'tent', 'shed'] as const) expect(surfaceTempC(night, { kind })).toBe(10);
+  it('an open surface loses heat to the night sky, a shaded one half, less with wind, none by day or in rain', () => {
+    expect(surfaceTempC(night, { kind: 'shaded' })).toBe(10 - 3.5 / 2);
+    for (const kind of ['tent', 'shed'] as const) expect(surfaceTempC(night, { kind })).toBe(10);
     expect(surfaceTempC({ ...night, windMs: 2 }, { kind: 'open' })).toBeCloseTo(10 - 3.5 / 2, 9);
     expect(surfaceTempC({ ...night, sunUp: true }, { kind: 'open' })).toBe(10);
     expect(surfaceTempC({ ...night, rainMm: 1 }, { kind: 'open' })).toBe(10);
   });
   it('a heater never cools', () => {
     expect(surfaceTempC({ ...night, airC: 22 }, { kind: 'heated', setPointC: 16 })).toBe(22);
+  });
+});
+
+describe('hour after hour', () => {
+  it('what a night took comes back over hours, not at the stroke of sunrise', () => {
+    const hours = [0, 1, 2, 3, 4, 5].map((h) => ({
+      at: h * HOUR,
+      airC: 10,
+      rh: 0.7,
+      windMs: 0,
+      sunUp: h >= 2,
+    }));
+    const temps = surfaceTemps(hours, { kind: 'open' });
+    expect(temps.slice(0, 2)).toEqual([6.5, 6.5]);
+    expect(temps[2]).toBeLessThan(8);
+    expect(temps[5]).toBeGreaterThan(9);
+  });
+  it('whether the sun is up, where not known, is taken for the colder case', () => {
+    expect(surfaceTempC({ at: 0, airC: 10, rh: 0.7, windMs: 0 }, { kind: 'open' })).toBe(6.5);
+  });
+  it('a heated tent is judged by its own air, which keeps its moisture: RH falls when it is warmed', () => {
+    // Against ASHRAE (psychrolib): 5 °C at 90 % warmed to 20 °C.
+    psychrolib.SetUnitSystem(psychrolib.SI);
+    const ratio = psychrolib.GetHumRatioFromRelHum(5, 0.9, 101325);
+    const reference = psychrolib.GetRelHumFromHumRatio(20, ratio, 101325);
+    expect(rhWhenWarmed({ airC: 5, rh: 0.9, toC: 20 })).toBeCloseTo(reference, 2);
+    const hours = [{ at: 0, airC: 5, rh: 0.9 }];
+    const heated = judgeHours({
+      hours,
+      limits: DEFAULT_LIMITS,
+      surroundings: { kind: 'heated', setPointC: 20 },
+    });
+    expect(heated[0]).toMatchObject({ ok: true, airC: 20 });
+    expect(judgeHours({ hours, limits: DEFAULT_LIMITS, surroundings: { kind: 'shed' } })[0]?.ok).toBe(false);
+  });
+  it('rain leaves wetness behind that has to dry first; under cover it does not', () => {
+    const hours = Array.from({ length: 7 }, (_, h) => ({
+      at: h * HOUR,
+      airC: 18,
+      rh: 0.5,
+      sunUp: true,
+      rainMm: h === 1 ? 2 : 0,
+    }));
+    const codes = (kind: 'open' | 'shed') =>
+      judgeHours({ hours, limits: DEFAULT_LIMITS, surroundings: { kind } }).map((h) => h.reasons[0]?.code);
+    const wet = 'wet-surface';
+    expect(codes('open')).toEqual([undefined, 'rain', wet, wet, wet, undefined, undefined]);
+    expect(codes('shed').every((code) => code === undefined)).toBe(true);
+  });
+  it('says where the margin over the dew point is falling', () => {
+    const hours = [20, 18, 18].map((airC, h) => ({ at: h * HOUR, airC, rh: 0.5, surfaceC: 20 - 3 * h }));
+    const judged = judgeHours({ hours, limits: DEFAULT_LIMITS, surroundings: { kind: 'shed' } });
+    expect(judged.map((h) => h.marginFalls)).toEqual([null, true, true]);
+  });
+});
+
+describe('a whole coat', () => {
+  const clear = (h: number, over: Partial<AirHour> = {}) => ({ at: h * HOUR, airC: 15, rh: 0.6, ...over });
+  const coat = (hours: AirHour[], surfaceC: (h: AirHour) => number, over = {}) =>
+    judgeCoat({
+      startMs: 1 * HOUR,
+      endMs: 2.5 * HOUR,
+      safeMs: 8 * HOUR,
+      hours,
+      surface: hours.map((h) => ({ at: h.at, surfaceC: surfaceC(h), lowC: surfaceC(h), highC: surfaceC(h) })),
+      limits: DEFAULT_LIMITS,
+      underCover: false,
+      ...over,
+    });
+  const day = Array.from({ length: 12 }, (_, h) => clear(h));
+
+  it('passes only when every hour does, on to safe from dew and rain (handbook part 9)', () => {
+    expect(coat(day, () => 15)).toEqual({ ok: true, failures: [] });
+    // Rain at six, long after the last corner, before it is safe: not fit now.
+    const wet = day.map((h, i) => (i === 6 ? { ...h, rainMm: 0.4 } : h));
+    expect(coat(wet, () => 15).failures[0]).toEqual({
+      at: 6 * HOUR,
+      code: 'rain',
+      value: 0.4,
+      limit: 0,
+      phase: 'until-safe',
+    });
+    expect(coat(wet, () => 15, { safeMs: 6 * HOUR }).ok).toBe(true);
+    expect(coat(wet, () => 15, { underCover: true }).ok).toBe(true);
+  });
+  it('the dew of the evening is found before it comes, in the right hour', () => {
+    // Air at 15 °C and 60 % has its dew point at 7.3 °C: a surface of 10 °C is 2.7 above it.
+    const evening = coat(day, ({ at }) => (at >= 7 * HOUR ? 10 : 15));
+    expect(evening.failures.map(({ at, code }) => [at / HOUR, code])).toEqual([
+      [7, 'dew-margin'],
+      [8, 'dew-margin'],
+    ]);
+  });
+  it('between readings the straight line is judged, at the start and the end', () => {
+    const falling = day.map((h, i) => (i === 3 ? { ...h, rh: 0.99 } : h));
+    const at = (limit: number) =>
+      coat(falling, () => 15, { limits: { ...DEFAULT_LIMITS, dewMarginC: 0, rhMax: limit } }).failures[0];
+    // Half-way from 60 to 99 % at 14:30: 79.5 %.
+    expect(at(0.79)).toMatchObject({ at: 2.5 * HOUR, code: 'too-damp' });
+    expect(at(0.79)?.value).toBeCloseTo(0.795, 9);
+    expect(at(0.8)).toMatchObject({ at: 3 * HOUR });
+  });
+  it('a heat that would spoil its application does not count once it is on; a frost does', () => {
+    const limits = { ...DEFAULT_LIMITS, airMaxC: 27 };
+    const hot = day.map((h, i) => (i === 5 ? { ...h, airC: 30, rh: 0.3 } : h));
+    expect(coat(hot, () => 15, { limits }).ok).toBe(true);
+    const frost = coat(day, ({ at }) => (at === 5 * HOUR ? -1 : 15), { limits });
+    expect(frost.failures.map(({ code }) => code)).toContain('surface-too-cold');
+  });
+  it('what is not known is no leave', () => {
+    expect(coat(day.slice(0, 5), () => 15).failures).toEqual([
+      { at: 8 * HOUR, code: 'not-known', value: 8 * HOUR, limit: 4 * HOUR, phase: 'until-safe' },
+    ]);
+    expect(coat(day, () => 15, { safeMs: null }).ok).toBe(false);
+    expect(() => coat(day, () => 15, { safeMs: Number.NaN })).toThrow('moment it is safe NaN');
+  });
+  it('a band is judged at its cold end for dew and at its hot end for heat', () => {
+    const surface = day.map(({ at }) => ({ at, surfaceC: 15, lowC: 10, highC: 45 }));
+    const banded = coat(day, () => 15, { surface, limits: { ...DEFAULT_LIMITS, surfaceMaxC: 40 } });
+    expect(new Set(banded.failures.map(({ code }) => code))).toEqual(
+      new Set(['dew-margin', 'surface-too-hot']),
+    );
   });
 });
 

@@ -15,13 +15,14 @@ export interface EventCurve {
 
 const ZERO_C_IN_K = 273.15;
 /** 1/T, T in kelvin. */
-export const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
+const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
 
 /**
  * Throws unless the table can drive a clock: at least one point, temperatures distinct,
  * and never slower when hotter.
  */
 export function checkCurve(name: string, curve: EventCurve): void {
+  if (curve.stopC !== null) within(`${name} stop temperature`, curve.stopC, -40, 80);
   if (curve.points.length === 0) throw new QuantityError(`${name} table`, 'without a point', '1–5 points');
   const sorted = sortedPoints(curve);
   sorted.forEach((point, index) => {
@@ -50,7 +51,7 @@ function sortedPoints(curve: EventCurve): CurvePoint[] {
 }
 
 /** One line of ln t over 1/T, good below `upToC`: t = exp(intercept + slope / T), minutes and kelvin. */
-export interface CurveLine {
+interface CurveLine {
   upToC: number;
   intercept: number;
   slope: number;
@@ -62,10 +63,8 @@ export interface ReadyCurve {
   readonly lowC: number;
   readonly highC: number;
   readonly stopC: number | null;
-  /** Minutes at the highest tabulated temperature: the clock runs no faster than that. */
-  readonly fastest: number;
-  /** The lines between the points, coldest first; the first one is carried on below the table. */
-  readonly lines: readonly CurveLine[];
+  /** Temperatures at which the law changes: the table's points and the stop, °C. */
+  readonly kinksC: readonly number[];
   /** Minutes the event takes at a constant temperature; Infinity where the clock stands. */
   minutesAt(tempC: number): number;
 }
@@ -106,5 +105,7 @@ export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
     }
     return byTenDegrees(tempC);
   };
-  return { lowC: first.tempC, highC: last.tempC, stopC, fastest: last.minutes, lines, minutesAt };
+  const kinksC = points.map(({ tempC }) => tempC);
+  if (stopC !== null) kinksC.push(stopC);
+  return { lowC: first.tempC, highC: last.tempC, stopC, kinksC, minutesAt };
 }

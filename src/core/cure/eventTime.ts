@@ -1,5 +1,7 @@
+import { moment } from '../units/index.ts';
 import { bisect, cumulative } from './cumulative.ts';
 import { type EventCurve, type ReadyCurve, readyCurve } from './curve.ts';
+import { lineArrival, linePieces, onLine, tempAt } from './lineClock.ts';
 import { assumedC, checkSeries, HOUR_MS, seriesEnd, type TempSeries } from './series.ts';
 
 const MINUTE_MS = 60_000;
@@ -11,12 +13,13 @@ export type ClockWarning =
   | 'beyond-series'
   | 'before-series';
 
-/** One stretch of constant temperature in a film's life. */
+/** One stretch of a film's life, an hour or less while the air is known, in which the clock ran or stood. */
 export interface ClockStep {
   fromMs: number;
   toMs: number;
+  /** Mean over the stretch, °C. */
   tempC: number;
-  /** What the event would take at that temperature alone, minutes; Infinity where the clock stood. */
+  /** What the event would take at this pace alone, minutes; Infinity where the clock stood. */
   minutesAtTemp: number;
   /** Share of the event done in this stretch. */
   share: number;
@@ -49,18 +52,26 @@ function tableWarnings(ready: ReadyCurve, valuesC: readonly number[]): ClockWarn
   return warnings;
 }
 
+/** The temperatures a film went through: at both ends, and every reading between them. */
+function passedC(temps: TempSeries, fromMs: number, toMs: number): number[] {
+  const first = Math.floor((fromMs - temps.startMs) / HOUR_MS) + 1;
+  const last = Math.ceil((toMs - temps.startMs) / HOUR_MS);
+  return [tempAt(temps, fromMs), ...temps.valuesC.slice(first, last), tempAt(temps, toMs)];
+}
+
 /**
- * When an event comes for a film laid at `laidAt`, with its temperature changing hour by hour.
+ * When an event comes for a film applied at `laidAt`, its temperature running on straight lines from hour to hour.
  *
  * At a constant 20 °C an event tabulated as 600 min at 20 °C comes exactly 600 min after `laidAt`.
  *
  * @param curve the sheet's table
  * @param temps the film's temperature, hourly; beyond its ends the nearest day's mean is assumed and warned of
  * @param laidAt ms since the epoch
- * @throws {QuantityError} on an unusable table or an empty series
+ * @throws {QuantityError} on an unusable table, an empty or impossible series, a moment that is none
  */
 export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt: number }): EventTime {
-  const { curve, temps, laidAt } = input;
+  const { curve, temps } = input;
+  const laidAt = moment('time of application', input.laidAt);
   checkSeries(temps);
   const endMs = seriesEnd(temps);
   if (laidAt < temps.startMs || laidAt >= endMs) {
@@ -69,14 +80,15 @@ export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt:
   }
   const clock = cumulative(curve, temps);
   const found = bisect(clock, temps, laidAt);
-  const from = Math.floor((laidAt - temps.startMs) / HOUR_MS);
   if ('at' in found) {
-    const warnings = tableWarnings(clock.ready, temps.valuesC.slice(from, found.hour + 1));
-    return { at: Math.round(found.at), warnings };
+    return {
+      at: Math.round(found.at),
+      warnings: tableWarnings(clock.ready, passedC(temps, laidAt, found.at)),
+    };
   }
   const assumed = assumedC(temps, 'after');
   const at = endMs + found.left * clock.ready.minutesAt(assumed) * MINUTE_MS;
-  const warnings = tableWarnings(clock.ready, [...temps.valuesC.slice(from), assumed]);
+  const warnings = tableWarnings(clock.ready, [...passedC(temps, laidAt, endMs), assumed]);
   return { at: at - laidAt < LONGEST_MS ? Math.round(at) : null, warnings: ['beyond-series', ...warnings] };
 }
 
@@ -91,49 +103,90 @@ export function explainEvent(input: {
   temps: TempSeries;
   laidAt: number;
 }): EventTime & { steps: ClockStep[] } {
-  const { temps, laidAt } = input;
+  const { temps } = input;
   const { startMs, valuesC } = temps;
+  const laidAt = moment('time of application', input.laidAt);
   checkSeries(temps);
   const ready = readyCurve('event', input.curve);
   const endMs = seriesEnd(temps);
-  const steps: ClockStep[] = [];
-  const seenC: number[] = [];
+  const run: Run = { ready, steps: [], seenC: [], at: laidAt, left: 1 };
   const ends: ClockWarning[] = [];
-  let at = laidAt;
-  let left = 1;
-
-  /** One stretch at one temperature; true once the event has come. */
-  const advance = (stretchEnd: number, tempC: number, known: boolean): boolean => {
-    seenC.push(tempC);
-    const minutesAtTemp = ready.minutesAt(tempC);
-    const wholeMs = left > 0 ? left * minutesAtTemp * MINUTE_MS : 0;
-    const arrives = at + wholeMs <= stretchEnd;
-    const toMs = arrives ? at + wholeMs : stretchEnd;
-    const share = arrives ? left : (toMs - at) / (minutesAtTemp * MINUTE_MS);
-    // A clock that stands beyond what is known stands for ever: that is no stretch to show.
-    if (known || Number.isFinite(minutesAtTemp)) {
-      steps.push({ fromMs: at, toMs, tempC, minutesAtTemp, share, known });
-    }
-    at = toMs;
-    left -= share;
-    return arrives;
-  };
   const finish = (arrived: boolean) => ({
-    at: arrived ? Math.round(at) : null,
-    warnings: [...ends, ...tableWarnings(ready, seenC)],
-    steps,
+    at: arrived ? Math.round(run.at) : null,
+    warnings: [...ends, ...tableWarnings(ready, run.seenC)],
+    steps: run.steps,
   });
 
-  if (at < startMs) {
+  if (run.at < startMs) {
     ends.push('before-series');
-    if (advance(startMs, assumedC(temps, 'before'), false)) return finish(true);
+    if (assume(run, startMs, assumedC(temps, 'before'))) return finish(true);
   }
-  for (let i = Math.floor((at - startMs) / HOUR_MS); at < endMs; i++) {
-    if (advance(startMs + (i + 1) * HOUR_MS, valuesC[i] as number, true)) return finish(true);
+  for (let i = Math.floor((run.at - startMs) / HOUR_MS); run.at < endMs; i++) {
+    const hour = {
+      startMs: startMs + i * HOUR_MS,
+      fromC: valuesC[i] as number,
+      toC: valuesC[i + 1] as number,
+    };
+    if (advance(run, hour)) return finish(true);
   }
   // Beyond the end the temperature no longer changes, so one stretch reaches as far as any clock may run.
   ends.push('beyond-series');
-  return finish(advance(laidAt + LONGEST_MS, assumedC(temps, 'after'), false));
+  return finish(assume(run, laidAt + LONGEST_MS, assumedC(temps, 'after')));
+}
+
+/** A clock that is running: where it is, and what of the event is left. */
+interface Run {
+  readonly ready: ReadyCurve;
+  readonly steps: ClockStep[];
+  readonly seenC: number[];
+  at: number;
+  left: number;
+}
+
+/** One stretch at one assumed temperature; true once the event has come. */
+function assume(run: Run, endMs: number, tempC: number): boolean {
+  const minutesAtTemp = run.ready.minutesAt(tempC);
+  const arrivesMs = run.left > 0 ? run.at + run.left * minutesAtTemp * MINUTE_MS : run.at;
+  const toMs = Math.min(arrivesMs, endMs);
+  const share = arrivesMs <= endMs ? run.left : (toMs - run.at) / (minutesAtTemp * MINUTE_MS);
+  run.seenC.push(tempC);
+  // A clock that stands beyond what is known stands for ever: that is no stretch to show.
+  if (Number.isFinite(minutesAtTemp))
+    run.steps.push({ fromMs: run.at, toMs, tempC, minutesAtTemp, share, known: false });
+  run.at = toMs;
+  run.left -= share;
+  return arrivesMs <= endMs;
+}
+
+/** The rest of one hour of the series; true once the event has come. */
+function advance(run: Run, hour: { startMs: number; fromC: number; toC: number }): boolean {
+  const { ready } = run;
+  const { fromC, toC } = hour;
+  const from = (run.at - hour.startMs) / HOUR_MS;
+  const arrival = lineArrival(ready, fromC, toC, from, run.left);
+  const to = arrival ?? 1;
+  run.seenC.push(onLine(fromC, toC, from), onLine(fromC, toC, to));
+  for (const piece of linePieces(ready, fromC, toC, from, to)) {
+    const stood = piece.share === 0;
+    const last = run.steps.at(-1);
+    const fromMs = hour.startMs + piece.from * HOUR_MS;
+    const toMs = hour.startMs + piece.to * HOUR_MS;
+    const tempC = onLine(fromC, toC, (piece.from + piece.to) / 2);
+    // Within an hour the clock is told as running or standing, not by the table's laws.
+    if (last?.known && last.fromMs >= hour.startMs && stood === (last.share === 0)) {
+      const ms = last.toMs - last.fromMs;
+      last.tempC = (last.tempC * ms + tempC * (toMs - fromMs)) / (ms + toMs - fromMs || 1);
+      last.toMs = toMs;
+      last.share += piece.share;
+      last.minutesAtTemp = (last.toMs - last.fromMs) / MINUTE_MS / last.share;
+    } else {
+      const minutesAtTemp = (toMs - fromMs) / MINUTE_MS / piece.share;
+      run.steps.push({ fromMs, toMs, tempC, minutesAtTemp, share: piece.share, known: true });
+    }
+    run.left -= piece.share;
+  }
+  run.at = hour.startMs + to * HOUR_MS;
+  return arrival !== null;
 }
 
 /** How far the event has come at `now`, 0–1. */

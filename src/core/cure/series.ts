@@ -1,11 +1,11 @@
-import { type AirHour, type Surroundings, surfaceTempC } from '../air/index.ts';
-import { QuantityError } from '../units/index.ts';
+import { type AirHour, checkHour, type Surroundings, surfaceTemps } from '../air/index.ts';
+import { moment, QuantityError, within } from '../units/index.ts';
 
 export const HOUR_MS = 3_600_000;
 
 /**
- * Film temperatures hour by hour without gaps. Each value holds for its whole hour,
- * from `startMs + i × 1 h` on. Never changed once made: clocks over it are kept with it.
+ * Film temperatures hour by hour without gaps. Each value is a reading at `startMs + i × 1 h`; between two readings the
+ * temperature runs on a straight line. Never changed once made: clocks over it are kept with it.
  */
 export interface TempSeries {
   startMs: number;
@@ -29,15 +29,24 @@ export function extremesFrom(temps: TempSeries, fromMs: number): { coldest: Hour
   return { coldest: hour(Math.min(...ahead)), hottest: hour(Math.max(...ahead)) };
 }
 
-/** Makes sure of a usable series; throws naming the first bad hour. */
+/** Series already looked through. */
+const sound = new WeakSet<TempSeries>();
+
+/** Makes sure of a usable series, once; throws naming the first bad hour. */
 export function checkSeries(temps: TempSeries): void {
+  if (sound.has(temps)) return;
   if (temps.valuesC.length === 0)
     throw new QuantityError('temperature series', 'without an hour', '1 hour or more');
+  moment('start of the temperature series', temps.startMs);
+  temps.valuesC.forEach((tempC, i) => {
+    within(`film temperature of hour ${i}`, tempC, -60, 120);
+  });
+  sound.add(temps);
 }
 
-/** The first hour after the series' last, ms. */
+/** The series' last reading, ms. */
 export function seriesEnd(temps: TempSeries): number {
-  return temps.startMs + temps.valuesC.length * HOUR_MS;
+  return temps.startMs + (temps.valuesC.length - 1) * HOUR_MS;
 }
 
 /**
@@ -49,6 +58,9 @@ export function assumedC(temps: TempSeries, end: 'before' | 'after'): number {
   return day.reduce((sum, value) => sum + value, 0) / day.length;
 }
 
+/** A year: no gap longer than that says anything of a hull's film. */
+const LONGEST_GAP_H = 366 * 24;
+
 export interface SplicedHour extends AirHour {
   source: 'measured' | 'forecast' | 'filled';
   simulated: boolean;
@@ -58,15 +70,20 @@ export interface SplicedHour extends AirHour {
  * Measured hours up to now, forecast ones after, gaps filled on a straight line and said to be filled.
  *
  * An hour measured after `now` cannot be; one forecast before `now` serves only where nothing was measured.
- * Returns consecutive hours, empty when nothing is known.
+ * Returns consecutive hours, empty when nothing is known. A gap of more than a year is not bridged: what lies before it
+ * is left out.
+ *
+ * @throws {QuantityError} on an impossible hour
  */
 export function spliceHours(input: {
   measured: readonly (AirHour & { simulated?: boolean })[];
   forecast: readonly (AirHour & { simulated?: boolean })[];
   now: number;
 }): SplicedHour[] {
+  moment('now', input.now);
   const byHour = new Map<number, SplicedHour>();
   const put = (hour: AirHour & { simulated?: boolean }, source: 'measured' | 'forecast') => {
+    checkHour(hour);
     const at = Math.floor(hour.at / HOUR_MS) * HOUR_MS;
     byHour.set(at, { ...hour, at, source, simulated: hour.simulated ?? false });
   };
@@ -78,15 +95,10 @@ export function spliceHours(input: {
     const before = hours.at(-1);
     if (before) {
       const missing = (hour.at - before.at) / HOUR_MS - 1;
-      for (let i = 1; i <= missing; i++) {
+      if (missing > LONGEST_GAP_H) hours.length = 0;
+      for (let i = 1; i <= missing && missing <= LONGEST_GAP_H; i++) {
         const share = i / (missing + 1);
-        hours.push({
-          at: before.at + i * HOUR_MS,
-          airC: before.airC + share * (hour.airC - before.airC),
-          rh: before.rh + share * (hour.rh - before.rh),
-          source: 'filled',
-          simulated: before.simulated || hour.simulated,
-        });
+        hours.push(bridged(before, hour, share));
       }
     }
     hours.push(hour);
@@ -94,9 +106,46 @@ export function spliceHours(input: {
   return hours;
 }
 
+/**
+ * An hour between two that are known, on straight lines. Where only one side knows a thing it is not made up; but what
+ * is measured of the surface is carried as its distance from the air, and a bridge that touches the night counts as
+ * night, so that a damp still night is judged as one.
+ */
+function bridged(before: SplicedHour, after: SplicedHour, share: number): SplicedHour {
+  const between = (a: number, b: number) => a + share * (b - a);
+  const airC = between(before.airC, after.airC);
+  const offset = surfaceOffset(before, after, between);
+  const wind = before.windMs !== undefined && after.windMs !== undefined;
+  const sun = [before.sunUp, after.sunUp].filter((up) => up !== undefined);
+  return {
+    at: Math.round(between(before.at, after.at) / HOUR_MS) * HOUR_MS,
+    airC,
+    rh: between(before.rh, after.rh),
+    ...(wind ? { windMs: between(before.windMs as number, after.windMs as number) } : {}),
+    ...(sun.length > 0 ? { sunUp: sun.every(Boolean) } : {}),
+    ...(offset === null ? {} : { surfaceC: airC + offset }),
+    source: 'filled',
+    simulated: before.simulated || after.simulated,
+  };
+}
+
+/** How far the surface stands from the air in a bridged hour, K; null where neither side measured it. */
+function surfaceOffset(
+  before: SplicedHour,
+  after: SplicedHour,
+  between: (a: number, b: number) => number,
+): number | null {
+  const of = ({ surfaceC, airC }: SplicedHour) => (surfaceC === undefined ? null : surfaceC - airC);
+  const [a, b] = [of(before), of(after)];
+  // One side alone: only a colder surface is carried on, as far as the other side.
+  if (a !== null && b !== null) return between(a, b);
+  const one = a ?? b;
+  return one === null || one >= 0 ? null : one;
+}
+
 /** The film temperatures of an area in these surroundings. @throws {QuantityError} when `hours` is empty */
 export function filmTemps(hours: readonly AirHour[], surroundings: Surroundings): TempSeries {
   const first = hours[0];
   if (!first) throw new QuantityError('temperature series', 'without an hour', '1 hour or more');
-  return { startMs: first.at, valuesC: hours.map((hour) => surfaceTempC(hour, surroundings)) };
+  return { startMs: first.at, valuesC: surfaceTemps(hours, surroundings) };
 }

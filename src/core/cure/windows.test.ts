@@ -71,7 +71,7 @@ describe('the states follow each other without gap or overlap', () => {
     ],
     [
       'a thumb window',
-      sheet({ overcoat: [rule({ thumb })] }),
+      sheet({ overcoat: [rule({ min: at20(3), thumb })] }),
       coat(),
       ['too-soon', 'thumb', 'open', 'key-first'],
     ],
@@ -87,6 +87,12 @@ describe('the states follow each other without gap or overlap', () => {
       { kind: 'water' },
       ['too-soon', 'open'],
     ],
+    [
+      'the water, where only the latest day is stated',
+      sheet({ events: { 'latest-immersion': at20(200) } }),
+      { kind: 'water' },
+      ['earliest-not-stated', 'closed'],
+    ],
     ['the water, on a sheet that is silent', sheet(), { kind: 'water' }, ['not-stated']],
   ])('%s', (_what, s, next, states) => {
     const { segments } = look(film({ sheet: s }), 1, next);
@@ -96,6 +102,17 @@ describe('the states follow each other without gap or overlap', () => {
       expect(segment.fromMs).toBe(segments[i]?.toMs);
     });
     expect(segments.at(-1)?.toMs).toBeNull();
+  });
+
+  it('a thumbprint before the sheet’s own minimum is no leave to go on', () => {
+    const early = film({ laidToMs: 0, sheet: sheet({ overcoat: [rule({ min: at20(5), thumb })] }) });
+    expect(look(early, 4.5).state).toBe('too-soon');
+    expect(look(early, 5)).toMatchObject({ state: 'thumb', until: 6 * HOUR_MS });
+  });
+
+  it('refuses an end before its start, and a now that is none', () => {
+    expect(() => look(film({ laidToMs: -1 }), 1)).toThrow('end of application -1');
+    expect(() => look(film(), Number.NaN)).toThrow('now NaN');
   });
 
   it('a coat laid so slowly that the first corner’s window has closed before the last may be overcoated', () => {
@@ -147,6 +164,17 @@ describe('a film’s own events', () => {
     expect(found.map((e) => e.event)).toEqual(FILM_EVENTS.filter((e) => e in events));
     expect(found.map((e) => (e.at as number) / HOUR_MS)).toEqual([4, 17, 25, 169]);
   });
+  it('the latest immersion counts from the first corner, in the list of events as in the window', () => {
+    const slow = film({
+      laidToMs: 10 * HOUR_MS,
+      sheet: sheet({ events: { 'latest-immersion': at20(200) } }),
+    });
+    const window = look(slow, 20, { kind: 'water' });
+    expect(filmEvents({ film: slow, temps: constant(20) })).toEqual([
+      { event: 'latest-immersion', at: 200 * HOUR_MS },
+    ]);
+    expect(window.until).toBe(200 * HOUR_MS);
+  });
   it('do not come where the clock stands', () => {
     const found = filmEvents({ film: film({ sheet: sheet({ events }) }), temps: constant(0) });
     expect(found.map((e) => e.at)).toEqual([null, null, null, null]);
@@ -157,18 +185,16 @@ describe('why then: the clock day by day', () => {
   const curve = { points: at20(48), stopC: 5 };
   it('the shares of the days add up to the whole, standing hours are counted', () => {
     // A day at 20 °C, a day at 2 °C in which it stands, then 20 °C again.
-    const valuesC = [...Array(24).fill(20), ...Array(24).fill(2), ...Array(48).fill(20)];
+    const valuesC = [...Array(24).fill(20), ...Array(25).fill(2), ...Array(48).fill(20)];
     const { steps, at } = explainEvent({ curve, temps: { startMs: 0, valuesC }, laidAt: 0 });
     const days = clockStretches({ steps, boundariesMs: [0, 24, 48, 72].map((h) => h * HOUR_MS) });
-    expect((at as number) / HOUR_MS).toBe(72);
-    expect(days.map((d) => [Number(d.share.toFixed(12)), d.stoodMs / HOUR_MS, d.meanC])).toEqual([
-      [0.5, 0, 20],
-      [0, 24, 2],
-      [0.5, 0, 20],
-    ]);
+    expect(days.reduce((sum, day) => sum + day.share, 0)).toBeCloseTo(1, 9);
+    expect(days.map((d) => Math.round(d.stoodMs / HOUR_MS))).toEqual([0, 24, 0, 0]);
+    expect(days.map((d) => Math.round(d.meanC))).toEqual([20, 2, 20, 20]);
+    expect(days.at(-1)?.toMs).toBeCloseTo(at as number, 0);
   });
   it('a stretch beyond the forecast is marked as assumed', () => {
-    const { steps } = explainEvent({ curve, temps: constant(20, 24), laidAt: 0 });
+    const { steps } = explainEvent({ curve, temps: constant(20, 25), laidAt: 0 });
     const days = clockStretches({ steps, boundariesMs: [0, 24 * HOUR_MS] });
     expect(days.map((d) => d.known)).toEqual([true, false]);
   });

@@ -1,3 +1,4 @@
+import { moment, QuantityError } from '../units/index.ts';
 import type { CurvePoint, EventCurve } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
 import { segmentAt } from './segmentAt.ts';
@@ -45,7 +46,7 @@ export interface CureSheet {
 }
 
 export interface Film {
-  /** First and last moment of laying, ms: the last corner decides "may", the first one "must". */
+  /** First and last moment of application, ms: the last corner decides "may", the first one "must". */
   laidFromMs: number;
   laidToMs: number;
   sheet: CureSheet;
@@ -62,6 +63,8 @@ export type WindowState =
   /** Abraded: the next coat bonds by tooth, however long it waits. */
   | 'keyed'
   | 'closed'
+  /** The water: the sheet states by when, not from when. */
+  | 'earliest-not-stated'
   | 'not-stated';
 
 export interface WindowSegment {
@@ -92,6 +95,14 @@ export interface Windows {
   ruleBy: string | null;
 }
 
+/** Start and end of application in their order. */
+function checkFilm({ laidFromMs, laidToMs }: Film): void {
+  moment('start of application', laidFromMs);
+  moment('end of application', laidToMs);
+  if (laidToMs < laidFromMs)
+    throw new QuantityError('end of application', laidToMs, `its start ${laidFromMs} or later`);
+}
+
 /** The most particular rule of the sheet for what comes next: same product, then its family, then any. */
 export function ruleFor(sheet: CureSheet, next: Next): OvercoatRule | undefined {
   if (next.kind === 'water') return undefined;
@@ -103,13 +114,15 @@ export function ruleFor(sheet: CureSheet, next: Next): OvercoatRule | undefined 
  * The states a film offers its next coat, one after the other, and which holds at `now`.
  *
  * too-soon → (thumb) → open → key-first for a coat; too-soon → open → closed for the water, where an
- * antifouling must be wetted by a date. "May" counts from the last corner laid, "must" from the first.
+ * antifouling must be wetted by a date. "May" counts from the last corner applied, "must" from the first.
  * A sheet without a rule gives the single state not-stated: nothing is assumed.
  *
- * @throws {QuantityError} on an unusable table or an empty series
+ * @throws {QuantityError} on an unusable table, an empty series, a moment that is none or an end before its start
  */
 export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; now: number }): Windows {
-  const { film, next, temps, now } = input;
+  const { film, next, temps } = input;
+  const now = moment('now', input.now);
+  checkFilm(film);
   const { sheet } = film;
   const edges: WindowEdge[] = [];
   const warnings = new Set<ClockWarning>();
@@ -135,19 +148,18 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
 
   if (next.kind === 'water') {
     const { immersion } = sheet.events;
-    if (!immersion) return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
-    const opens = edge('immersion', immersion, film.laidToMs);
     const latest = sheet.events['latest-immersion'];
+    if (!immersion && !latest)
+      return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
+    const opens = immersion ? edge('immersion', immersion, film.laidToMs) : null;
     const closes = latest ? edge('latest-immersion', latest, film.laidFromMs) : null;
-    return finish(
-      chain(film.laidFromMs, [
-        ['too-soon', opens],
-        ['open', closes],
-        ['closed', null],
-      ]),
-      null,
-      null,
-    );
+    const before: readonly (readonly [WindowState, number | null])[] = immersion
+      ? [
+          ['too-soon', opens],
+          ['open', closes],
+        ]
+      : [['earliest-not-stated', closes]];
+    return finish(chain(film.laidFromMs, [...before, ['closed', null]]), null, null);
   }
 
   const rule = ruleFor(sheet, next);
@@ -165,7 +177,9 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
       rule.by,
     );
   }
-  const opens = edge('thumb-opens', rule.thumb.opens, film.laidToMs);
+  // A print taken before the sheet's own minimum is no leave: "may" comes late.
+  const prints = edge('thumb-opens', rule.thumb.opens, film.laidToMs);
+  const opens = min === null || prints === null ? null : Math.max(min, prints);
   const closes = edge('thumb-closes', rule.thumb.closes, film.laidFromMs);
   return finish(
     chain(film.laidFromMs, [
@@ -216,16 +230,21 @@ export function keyedWindows(windows: Windows, keyedAtMs: number, now: number): 
   return { ...windows, segments, state: present.state, until: present.toMs };
 }
 
-/** Times of the film's own events that its sheet states, in the order they come. */
+/**
+ * Times of the film's own events that its sheet states, in the order they come. What may be done counts from the last
+ * corner applied; the latest immersion, which must be met, from the first.
+ */
 export function filmEvents(input: {
   film: Film;
   temps: TempSeries;
 }): { event: FilmEvent; at: number | null }[] {
-  const { sheet, laidToMs } = input.film;
+  checkFilm(input.film);
+  const { sheet, laidFromMs, laidToMs } = input.film;
   return FILM_EVENTS.flatMap((event) => {
     const points = sheet.events[event];
     if (!points) return [];
-    const { at } = eventTime({ curve: { points, stopC: sheet.stopC }, temps: input.temps, laidAt: laidToMs });
+    const laidAt = event === 'latest-immersion' ? laidFromMs : laidToMs;
+    const { at } = eventTime({ curve: { points, stopC: sheet.stopC }, temps: input.temps, laidAt });
     return [{ event, at }];
   });
 }

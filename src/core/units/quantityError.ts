@@ -33,3 +33,11 @@ export function positive(quantity: string, value: number, max = Number.MAX_VALUE
   if (!(value > 0)) throw new QuantityError(quantity, value, 'what is above 0');
   return within(quantity, value, 0, max);
 }
+
+/** The furthest moment a date can hold, ms either side of 1970 [S: ECMA-262, time values]. */
+const FURTHEST_MS = 8.64e15;
+
+/** As {@link within}, for a moment in ms since the epoch: `moment('start', NaN)` throws `start NaN is outside …`. */
+export function moment(quantity: string, ms: number): number {
+  return within(quantity, ms, -FURTHEST_MS, FURTHEST_MS);
+}

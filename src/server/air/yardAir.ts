@@ -49,7 +49,10 @@ export async function yardAir(
     ranked.filter((hour) => natureOf(hour) === nature).map((hour) => toAirHour(hour, place));
   const [measured, forecast] = [by('measured'), by('forecast')];
   await new Promise(setImmediate);
-  return spliceHours({ measured, forecast, now });
+  // A gap may hold a night that neither of its ends saw.
+  return spliceHours({ measured, forecast, now }).map((hour) =>
+    hour.source === 'filled' ? { ...hour, sunUp: sunIsUp(hour.at, place) } : hour,
+  );
 }
 
 const tempsOf = new WeakMap<readonly SplicedHour[], Map<string, TempSeries>>();

@@ -64,7 +64,7 @@ const state = (
     side: 'both',
     substrate: 'grp',
     service,
-    surroundings: { kind: 'shaded' },
+    surroundings: { kind: 'shed' },
     oldCoating: null,
     highWear: false,
     part: null,

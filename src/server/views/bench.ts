@@ -43,9 +43,13 @@ export async function benchView({ db, memory, now }: Context, areaId: string): P
   const step = state.steps.find((each) => each.id === clock.next?.stepId) ?? null;
   const product = (step && known.catalogue.latest.get(step.productId)) ?? null;
   const hour = hourAt(known.hours, at);
-  const ahead = known.hours.filter((each) => each.at + HOUR_MS > at).slice(0, BENCH_HOURS);
   const { surroundings } = state.area;
-  const judged = product ? judgeHours({ hours: ahead, limits: limitsOf(product.sheet), surroundings }) : [];
+  // Judged from a day before, so that what rain or dew left on the surface is known.
+  const around = known.hours.filter(
+    (each) => each.at > at - 24 * HOUR_MS && each.at < at + BENCH_HOURS * HOUR_MS,
+  );
+  const judged = product ? judgeHours({ hours: around, limits: limitsOf(product.sheet), surroundings }) : [];
+  const ahead = judged.filter((each) => each.at + HOUR_MS > at);
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
   return {
     now: new Date(at).toISOString(),
@@ -56,7 +60,7 @@ export async function benchView({ db, memory, now }: Context, areaId: string): P
     product: product ? { ...product, archived: false } : null,
     litresForCoat: litresForCoat(state, clock, product, known.catalogue),
     air: hour ? toWeatherHour(hour) : null,
-    hours: judged.map(({ at: ms, ok, reasons, surfaceC, dewPointC }) => ({
+    hours: ahead.map(({ at: ms, ok, reasons, surfaceC, dewPointC }) => ({
       at: new Date(ms).toISOString(),
       ok,
       reasons,

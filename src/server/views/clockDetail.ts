@@ -1,7 +1,7 @@
 import type { AreaClock, ClockDetail } from '../../contract/index.ts';
-import { surfaceTempC } from '../../core/air/index.ts';
+import type { Surroundings } from '../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
-import { toWeatherHour } from '../air/yardAir.ts';
+import { tempsFor, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { Missing } from '../rows/missing.ts';
 import { shiftsOf } from '../rows/shifts.ts';
@@ -17,6 +17,14 @@ function sinceApplied(hours: readonly SplicedHour[], clock: AreaClock): readonly
   return from < 0 ? hours.slice(-BARE_HOURS) : hours.slice(from);
 }
 
+/** Those hours with the film's temperature in each. */
+function withFilm(hours: readonly SplicedHour[], clock: AreaClock, surroundings: Surroundings) {
+  if (hours.length === 0) return [];
+  const shown = sinceApplied(hours, clock);
+  const filmC = tempsFor(hours, surroundings).valuesC.slice(hours.length - shown.length);
+  return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
+}
+
 /** The window of an area with the air it was worked out over, and what moved it. @throws {Missing} */
 export async function clockDetail({ db, memory, now }: Context, areaId: string): Promise<ClockDetail> {
   const at = now();
@@ -27,10 +35,7 @@ export async function clockDetail({ db, memory, now }: Context, areaId: string):
   return {
     clock,
     now: new Date(at).toISOString(),
-    hours: sinceApplied(hours, clock).map((hour) => ({
-      ...toWeatherHour(hour),
-      filmC: surfaceTempC(hour, state.area.surroundings),
-    })),
+    hours: withFilm(hours, clock, state.area.surroundings),
     shifts: await shiftsOf(db, areaId),
   };
 }

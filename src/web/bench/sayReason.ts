@@ -26,5 +26,7 @@ export function sayReason(reason: AirReason, show: Show): string {
     }
     case 'rain':
       return `rain, ${show(reason.value, 'rain')} in the hour`;
+    case 'wet-surface':
+      return `wet from rain or dew: about ${Math.ceil(reason.value)} h of drying air still wanted`;
   }
 }

@@ -32,6 +32,11 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
     meaning: 'a figure of this area or of a sheet is impossible: put it right and the clock runs',
     paint: 'closed',
   },
+  'earliest-not-stated': {
+    word: 'latest launch only',
+    meaning: 'the sheet states by when it must be in the water, not from when it may: ask the maker',
+    paint: 'bare',
+  },
   finished: { word: 'done', meaning: 'all coats of the system are on', paint: 'finished' },
 };
 

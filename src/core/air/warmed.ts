@@ -1,0 +1,24 @@
+import { within } from '../units/index.ts';
+
+/** Saturation vapour pressure over water, as a ratio to that at 0 °C, by the same coefficients as the dew point. [S] */
+const saturation = (tempC: number) => Math.exp((17.625 * tempC) / (243.04 + tempC));
+
+/**
+ * The relative humidity of air that is warmed or cooled to another temperature with its moisture kept.
+ *
+ * Vapour pressure stays, saturation pressure changes [S: ASHRAE Fundamentals ch. 1; Magnus form, Alduchov & Eskridge
+ * 1996]. Cooled below its dew point it stays at 1: the rest is dew.
+ * `rhWhenWarmed({ airC: 5, rh: 0.9, toC: 20 })` → 0.34.
+ *
+ * @param airC temperature before, °C, −40…60
+ * @param rh fraction before, above 0 up to 1
+ * @param toC temperature after, °C, −40…60
+ * @returns fraction, above 0 up to 1
+ * @throws {QuantityError} outside those ranges
+ */
+export function rhWhenWarmed({ airC, rh, toC }: { airC: number; rh: number; toC: number }): number {
+  within('air temperature', airC, -40, 60);
+  within('relative humidity', rh, 0.001, 1);
+  within('temperature after warming', toC, -40, 60);
+  return Math.min(1, (rh * saturation(airC)) / saturation(toC));
+}
