@@ -7,5 +7,6 @@ export {
   paintLitres,
   TYPICAL_LOSS,
   TYPICAL_RATE_M2_PER_H,
+  UPPER_LOSS,
 } from './quantity.ts';
 export { dryMicrons, spreadingRateM2PerL, wetMicrons } from './thickness.ts';

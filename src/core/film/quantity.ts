@@ -24,6 +24,18 @@ export const TYPICAL_LOSS: Record<Method, number> = {
   'airless-spray': 0.3,
 };
 
+/**
+ * The upper end of those spans, for a need that is to be safe: brush 7 % [M, the trade gives no span], roller 10 %,
+ * conventional spray 50 %, airless 40 % outdoors [T].
+ */
+export const UPPER_LOSS: Record<Method, number> = {
+  brush: 0.07,
+  roller: 0.1,
+  'roll-and-tip': 0.1,
+  'conventional-spray': 0.5,
+  'airless-spray': 0.4,
+};
+
 /** m² per hour that one person covers (roll and tip: a pair), middle of the trade's span [T]. */
 export const TYPICAL_RATE_M2_PER_H: Record<Method, number> = {
   brush: 4,

@@ -1,8 +1,9 @@
-import { isIn, TREATMENTS } from './groups.ts';
+import type { Family } from './families.ts';
+import { BARE_METALS, isIn, TREATMENTS } from './groups.ts';
 import { JOINT_RULES } from './jointRules.ts';
 import type { JudgedLayer, Judgement, Layer, StackPlace } from './layer.ts';
 import { bySheet } from './layerRules.ts';
-import type { Bond, Ground, Joint, Rule, ServiceRule, Verdict } from './rules.ts';
+import type { Bond, Ground, Joint, Lay, Rule, ServiceRule, Verdict } from './rules.ts';
 import { SERVICE_RULES } from './serviceRules.ts';
 import type { ProductSheet } from './sheet.ts';
 import { judgeWhole } from './wholeFilm.ts';
@@ -11,6 +12,9 @@ export interface JudgedStack {
   verdict: Verdict;
   layers: JudgedLayer[];
 }
+
+/** Layers that are no film of their own. */
+const PASSED_THROUGH: readonly Family[] = [...TREATMENTS, 'non-skid'];
 
 const WORST: Record<Verdict, number> = { fine: 0, condition: 1, no: 2 };
 const worst = (verdicts: readonly Verdict[]): Verdict =>
@@ -33,10 +37,19 @@ function bondOf(joint: Joint, verdict: Verdict): Bond {
 }
 
 /** What the product's sheet says of a ground: allowed, not allowed, or nothing. */
-function groundBySheet(grounds: ProductSheet['grounds'], ground: Ground): 'allowed' | 'refused' | null {
+function groundBySheet(
+  grounds: ProductSheet['grounds'],
+  ground: Ground,
+  lay: Lay,
+): 'allowed' | 'refused' | null {
   if (grounds === null) return null;
   const key = ground.kind === 'bare' ? ground.substrate : ground.family;
-  return isIn(grounds, key) ? 'allowed' : 'refused';
+  if (isIn(grounds, key)) return 'allowed';
+  // Existing paint is among its grounds, of whatever kind: no refusal, and no leave for this kind either.
+  if (ground.kind === 'old' && isIn(grounds, 'existing-paint')) return null;
+  // A tie coat is what the trade puts over what nobody knows; a sheet cannot name it.
+  if (ground.kind === 'old' && ground.family === 'unknown' && lay.family === 'tie-coat') return null;
+  return 'refused';
 }
 
 /**
@@ -46,7 +59,7 @@ function groundBySheet(grounds: ProductSheet['grounds'], ground: Ground): 'allow
  * `judgeJoint({ ground: { kind: 'coat', family: 'one-pack-enamel' }, lay: { family: 'epoxy-primer', … }, … })` → no.
  */
 export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] }): JudgedLayer {
-  const sheet = groundBySheet(joint.grounds ?? null, joint.ground);
+  const sheet = groundBySheet(joint.grounds ?? null, joint.ground, joint.lay);
   const rules = JOINT_RULES.filter((rule) => rule.when(joint) && (sheet !== 'allowed' || rule.never));
   const judgements = rules.map(word);
   if (sheet === 'refused') {
@@ -75,8 +88,8 @@ export function judgeGrounds(
     judgeJoint({
       ...joint,
       ground,
-      // Of washes and converters no sheet speaks; the surface below them is asked for besides.
-      grounds: ground.kind === 'coat' && isIn(TREATMENTS, ground.family) ? null : (joint.grounds ?? null),
+      // Of washes, converters and aggregate no sheet speaks; what lies below them is asked for besides.
+      grounds: ground.kind === 'coat' && isIn(PASSED_THROUGH, ground.family) ? null : (joint.grounds ?? null),
     }),
   );
   const worstJoint = joints.reduce((w, each) => (WORST[each.verdict] > WORST[w.verdict] ? each : w));
@@ -92,8 +105,8 @@ function groundsOf(layers: readonly Layer[], i: number, place: StackPlace): Grou
   const below = layers[i - 1];
   if (!below) return [placeGround(place)];
   const met: Ground = { kind: 'coat', family: below.family };
-  // A wash or converter is no coat: what comes over it meets the surface through it.
-  const through = isIn(TREATMENTS, below.family) || (below.band && !layers[i]?.band);
+  // A wash or converter is no coat, nor is aggregate: what comes over it meets what it lies in or on.
+  const through = isIn(PASSED_THROUGH, below.family) || (below.band && !layers[i]?.band);
   return through ? [met, ...groundsOf(layers, i - 1, place)] : [met];
 }
 
@@ -103,14 +116,54 @@ function placeGround(place: StackPlace): Ground {
   return { kind: 'bare', substrate: place.substrate };
 }
 
-/** The rules of what a stack has to stand that speak of one of its layers. */
+/**
+ * The parts of an area that bands make, each as the layers that lie on it: the rest without any band, each band alone,
+ * and all of them together. Indices are those of the whole stack.
+ */
+function partsOf(layers: readonly Layer[]): number[][] {
+  const all = layers.map((_, i) => i);
+  const bands = all.filter((i) => layers[i]?.band);
+  if (bands.length === 0) return [all];
+  const parts = [
+    all.filter((i) => !bands.includes(i)),
+    ...bands.map((band) => all.filter((i) => i === band || !bands.includes(i))),
+    all,
+  ];
+  return parts.filter((part) => part.length > 0);
+}
+
+/** The rules of what a stack has to stand that speak of one of its layers, on any part of the area. */
 function byService(rules: readonly ServiceRule[], layers: readonly Layer[], i: number, place: StackPlace) {
-  const stack = {
-    families: layers.map((layer) => layer.family),
-    substrate: place.oldCoating === null ? place.substrate : 'existing-paint',
-    service: place.service,
-  } as const;
-  return rules.filter((rule) => rule.at(stack).includes(i)).map(word);
+  const substrate = place.oldCoating === null ? place.substrate : 'existing-paint';
+  const parts = partsOf(layers);
+  return rules
+    .filter((rule) =>
+      parts.some((part) => {
+        const families = part.map((at) => (layers[at] as Layer).family);
+        return rule.at({ families, substrate, service: place.service }).some((at) => part[at] === i);
+      }),
+    )
+    .map(word);
+}
+
+/** What the layer below `i` was itself put on, washes and aggregate passed over; null: bare. */
+function beneathOf(layers: readonly Layer[], i: number, place: StackPlace): Family | 'unknown' | null {
+  const film = layers.slice(0, i).filter(({ family }) => !isIn(PASSED_THROUGH, family));
+  const below = film.at(-2)?.family;
+  if (below) return below;
+  const ground = placeGround(place);
+  return film.length === 1 && ground.kind === 'old' ? ground.family : null;
+}
+
+/** A barrier is full in two coats or more that come to this over the whole area [T: handbook part 5]. */
+const FULL_BARRIER = { coats: 2, microns: 300 };
+
+/** Whether a full barrier lies somewhere in these layers; a band is none. */
+function hasFullBarrier(layers: readonly Layer[]): boolean {
+  const barriers = layers.filter(({ family, band }) => family === 'epoxy-barrier' && !band);
+  const coats = barriers.reduce((sum, layer) => sum + layer.coats, 0);
+  const microns = barriers.reduce((sum, layer) => sum + layer.coats * layer.dryMicronsPerCoat, 0);
+  return coats >= FULL_BARRIER.coats && microns >= FULL_BARRIER.microns;
 }
 
 /** A layer judged as far as the rest of the stack over it cannot change what is said. */
@@ -120,8 +173,11 @@ function judgeLayer(layers: readonly Layer[], i: number, place: StackPlace): Jud
     lay: layer,
     substrate: place.substrate,
     service: place.service,
-    windowClosed: false,
+    windowClosed: layer.windowClosed ?? false,
     grounds: layer.grounds,
+    beneath: beneathOf(layers, i, place),
+    barrierBelow: hasFullBarrier(layers.slice(0, i)),
+    sheetNamesMetal: layer.grounds !== null && BARE_METALS.some((metal) => isIn(layer.grounds ?? [], metal)),
   });
   const standing = SERVICE_RULES.filter(({ ends }) => !ends);
   return withMore(joint, [...byService(standing, layers, i, place), ...bySheet(layer, place)]);

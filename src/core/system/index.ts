@@ -72,6 +72,7 @@ export {
   type TemplateStep,
   templatesFor,
 } from './templates/index.ts';
+export { WHOLE_RULES } from './wholeFilm.ts';
 export {
   BETWEEN,
   type DoneTask,

@@ -39,7 +39,21 @@ export const JOINT_RULES: readonly Rule[] = [
       'copper eats aluminium: through any scratch in the barrier the plate is the anode (an antifouling whose sheet does not say is taken to hold it)',
     mark: 'T',
     never: true,
-    when: ({ lay, substrate }) => substrate === 'aluminium' && holdsCopper(lay),
+    when: ({ lay, substrate }) =>
+      substrate === 'aluminium' && holdsCopper(lay) && isIn(ANTIFOULINGS, lay.family),
+  },
+  {
+    id: 'copper-bearing-on-aluminium',
+    verdict: 'no',
+    reason:
+      'a coat that holds copper eats aluminium wherever it meets it, through a thin film too: only over a full barrier, and where its sheet allows it',
+    mark: 'T',
+    never: true,
+    when: ({ lay, substrate, barrierBelow, sheetNamesMetal }) =>
+      substrate === 'aluminium' &&
+      holdsCopper(lay) &&
+      !isIn(ANTIFOULINGS, lay.family) &&
+      !(barrierBelow && sheetNamesMetal),
   },
   {
     id: 'antifouling-on-bare',
@@ -104,6 +118,27 @@ export const JOINT_RULES: readonly Rule[] = [
     when: ({ ground, lay }) => over(ground, ['ablative-antifouling']) && lay.family === 'hard-antifouling',
   },
   {
+    id: 'hard-over-ablative-tied',
+    verdict: 'condition',
+    reason: 'under the tie coat the soft coat still wears and swells, and takes the hard one with it',
+    condition: 'the ablative below is sound and thin; taking it off is better',
+    mark: 'T',
+    never: true,
+    when: ({ ground, lay, beneath }) =>
+      over(ground, ['tie-coat']) && beneath === 'ablative-antifouling' && lay.family === 'hard-antifouling',
+  },
+  {
+    id: 'antifouling-on-surfacer',
+    verdict: 'condition',
+    reason: 'a high-build surfacer under antifouling takes up water',
+    condition: 'sealed by a barrier coat first',
+    mark: 'T',
+    never: true,
+    when: ({ ground, lay, beneath }) =>
+      isIn(ANTIFOULINGS, lay.family) &&
+      (over(ground, ['epoxy-surfacer']) || (over(ground, ['tie-coat']) && beneath === 'epoxy-surfacer')),
+  },
+  {
     id: 'ablative-over-hard',
     verdict: 'condition',
     reason: 'it does not bite on the hard coat as it is',
@@ -124,7 +159,9 @@ export const JOINT_RULES: readonly Rule[] = [
     verdict: 'no',
     reason: 'polyester does not cure on epoxy: amines stop it, and it lets go',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, EPOXIES) && lay.family === 'polyester-filler',
+    when: ({ ground, lay }) =>
+      lay.family === 'polyester-filler' &&
+      (over(ground, EPOXIES) || (ground.kind === 'bare' && ground.substrate === 'timber-epoxy')),
   },
   {
     id: 'polyester-under-water',
@@ -141,6 +178,14 @@ export const JOINT_RULES: readonly Rule[] = [
     mark: 'T',
     when: ({ ground, lay }) =>
       ground.kind === 'bare' && ground.substrate === 'steel' && isIn(FILLERS, lay.family),
+  },
+  {
+    id: 'filler-on-bare-aluminium',
+    verdict: 'no',
+    reason: 'filler does not hold on bare aluminium, and the metal corrodes unseen under it: primer first',
+    mark: 'T',
+    when: ({ ground, lay }) =>
+      ground.kind === 'bare' && ground.substrate === 'aluminium' && isIn(FILLERS, lay.family),
   },
   {
     id: 'finish-on-filler',
@@ -218,6 +263,7 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'the window has closed: the coats no longer bond chemically',
     condition: 'abraded with the stated grit: then it bonds by tooth',
     mark: 'T',
+    never: true,
     when: ({ windowClosed, ground }) => windowClosed && ground.kind !== 'bare',
   },
   {
@@ -226,6 +272,7 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'old paint is long closed, and chalks',
     condition: 'sound by the adhesion test, washed and abraded',
     mark: 'T',
+    never: true,
     when: ({ ground }) => ground.kind === 'old',
   },
 ];

@@ -25,6 +25,8 @@ export interface Layer extends Lay {
   hottestC?: number | null;
   /** Laid on a band only: what comes next meets it and what is below it. */
   band?: boolean;
+  /** The window of what lies below it is known to be missed, and nothing was sanded since. */
+  windowClosed?: boolean;
 }
 
 /** The lowest of the limits that are stated; null: none is. */

@@ -57,6 +57,14 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
     families: put(families, at, 'epoxy-primer'),
     said: 'epoxy primer under the filler',
   }),
+  'filler-on-bare-aluminium': (families, at) => ({
+    families: put(families, at, 'epoxy-primer'),
+    said: 'epoxy primer under the filler',
+  }),
+  'softens-in-tank': (families, at) => ({
+    families: change(families, at, families[at] === 'zinc-epoxy-primer' ? 'epoxy-primer' : 'epoxy-barrier'),
+    said: 'epoxy instead, inside a tank',
+  }),
   'zinc-off-steel': (families, at) => ({
     families: change(families, at, 'epoxy-primer'),
     said: 'epoxy primer instead of the zinc',

@@ -78,7 +78,7 @@ function bare(
   preparation: ProductSheet['preparation'] | null,
   service: ServiceKind,
 ): PrepStep[] {
-  const grade = preparation?.cleanliness ?? (service === 'immersed' ? 'Sa 2½' : 'St 3');
+  const grade = preparation?.cleanliness ?? (service === 'immersed' || service === 'tank' ? 'Sa 2½' : 'St 3');
   switch (substrate) {
     case 'steel':
       return [

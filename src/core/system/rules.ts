@@ -31,6 +31,12 @@ export interface Joint {
   service: ServiceKind;
   /** The window of the coat below has closed. */
   windowClosed: boolean;
+  /** What the coat below was itself put on, where that is a coat, old or new; null or left out: bare, or not told. */
+  beneath?: Family | 'unknown' | null;
+  /** A full barrier lies somewhere below, over all of the area. */
+  barrierBelow?: boolean;
+  /** The sheet of the coat names the bare metal among its grounds, or what lies on it. */
+  sheetNamesMetal?: boolean;
 }
 
 export interface Rule {
@@ -41,7 +47,7 @@ export interface Rule {
   /** What makes it fine, of a condition. */
   condition?: string;
   mark: Mark;
-  /** Holds whatever a sheet says. */
+  /** Holds though a sheet names the ground: what no sheet can know of this boat, or what no sheet may allow. */
   never?: true;
   /** Does it speak of this joint? */
   when(joint: Joint): boolean;
@@ -61,9 +67,9 @@ export interface ServiceRule {
   at(stack: { families: readonly Family[]; substrate: Substrate; service: ServiceKind }): number[];
 }
 
-/** Antifoulings hold copper unless their family or their sheet says otherwise. */
+/** What a sheet says of copper holds, whatever the family; where it is silent an antifouling is taken to hold it. */
 export const holdsCopper = ({ family, copper }: Lay): boolean =>
-  isIn(ANTIFOULINGS, family) && family !== 'copper-free-antifouling' && copper !== false;
+  copper ?? (isIn(ANTIFOULINGS, family) && family !== 'copper-free-antifouling');
 
 /** Things never painted: the leave-bare list of the survey. [T] */
 export const LEAVE_BARE_REASON =

@@ -1,5 +1,14 @@
 import type { Family } from './families.ts';
-import { ANTIFOULINGS, BARE_METALS, EPOXIES, FILLERS, isIn, TOPCOATS, TREATMENTS } from './groups.ts';
+import {
+  ANTIFOULINGS,
+  BARE_METALS,
+  EPOXIES,
+  FILLERS,
+  isIn,
+  ONE_PACKS,
+  TOPCOATS,
+  TREATMENTS,
+} from './groups.ts';
 import type { ServiceKind, ServiceRule } from './rules.ts';
 
 const weather: readonly ServiceKind[] = ['daylight', 'splash'];
@@ -43,6 +52,16 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
         ? families.flatMap((family, i) =>
             family === 'zinc-epoxy-primer' && !families.slice(i + 1).includes('epoxy-barrier') ? [i] : [],
           )
+        : [],
+  },
+  {
+    id: 'softens-in-tank',
+    verdict: 'no',
+    reason: 'one-pack paint softens and zinc leaches inside a drinking-water or holding tank',
+    mark: 'T',
+    at: ({ families, service }) =>
+      service === 'tank'
+        ? families.flatMap((family, i) => (isIn([...ONE_PACKS, 'zinc-epoxy-primer'], family) ? [i] : []))
         : [],
   },
   {

@@ -1,6 +1,6 @@
 import { type AirLimits, DEFAULT_LIMITS } from '../air/index.ts';
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
-import { METHODS, type Method, TYPICAL_LOSS } from '../film/index.ts';
+import { METHODS, type Method, TYPICAL_LOSS, UPPER_LOSS } from '../film/index.ts';
 import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
 import type { Family, Substrate } from './families.ts';
 
@@ -55,7 +55,7 @@ export interface ProductSheet {
   note: string;
   /** Surfaces and coats it may go on; null: not stated, and the trade's rules hold. */
   grounds: (Family | Substrate)[] | null;
-  /** Copper in the antifouling; null: not stated. */
+  /** Whether it holds copper, whatever its family; null: not stated. */
   copper: boolean | null;
   additives: Additive[];
   packs: Pack[];
@@ -134,14 +134,17 @@ export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimit
   return {
     airMinC: limits.airMinC,
     airMaxC: limits.airMaxC,
-    surfaceMinC: limits.surfaceMinC ?? floor,
+    surfaceMinC: Math.max(limits.surfaceMinC ?? floor, sheet.cure.stopC ?? -40),
     surfaceMaxC: limits.surfaceMaxC,
     rhMax: limits.rhMax ?? DEFAULT_LIMITS.rhMax,
     dewMarginC: limits.dewMarginC ?? DEFAULT_LIMITS.dewMarginC,
   };
 }
 
-/** Loss to reckon with by this method [T]. */
+/** The most that this method commonly loses [T], for a need that is to be safe. */
+export const upperLossOf = (method: Method): number => UPPER_LOSS[method];
+
+/** Loss to work with by this method, middle of its span [T]. */
 export function lossOf(method: Method): number {
   return TYPICAL_LOSS[method];
 }

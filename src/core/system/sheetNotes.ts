@@ -109,8 +109,8 @@ export function coatsStillNeeded(input: {
   method: Method;
 }): { missingMicrons: number; coats: number } {
   const missingMicrons = Math.max(0, input.targetMicrons - input.laidMicrons);
-  // Litres tell a mean film to about a tenth, with losses and area as they are (common practice, no source).
-  if (missingMicrons < 0.1 * input.targetMicrons) return { missingMicrons: 0, coats: 0 };
+  // What is missing is said to the micron; a coat more for less than a twentieth is within any gauge's error [M].
+  if (missingMicrons < 0.05 * input.targetMicrons) return { missingMicrons, coats: 0 };
   const film = filmOf(input.sheet, input.method);
   return {
     missingMicrons,

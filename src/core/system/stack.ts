@@ -1,11 +1,12 @@
 import { deadVolumeLPerM2, type Method, paintLitres, wetMicrons } from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
-import { filmOf, lossOf, type ProductSheet } from './sheet.ts';
+import { isIn, TREATMENTS } from './groups.ts';
+import { filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
 import { type Band, type StepTask, stepAreaM2 } from './step.ts';
 
 /** One step of a stack: a product laid in so many coats. */
 export interface StackStep {
-  sheet: Pick<ProductSheet, 'volumeSolids' | 'film' | 'byMethod'>;
+  sheet: Pick<ProductSheet, 'volumeSolids' | 'film' | 'byMethod'> & Partial<Pick<ProductSheet, 'family'>>;
   coats: number;
   /** Dry film of each coat, µm. */
   dryMicronsPerCoat: number;
@@ -24,6 +25,7 @@ export interface StepNeed {
   /** The same for each coat in turn: more where a profile or an aggregate drinks. */
   litresOfCoat: number[];
   litres: number;
+  /** The safe need: at the upper end of the method's loss and of the area's spread. */
   litresHigh: number;
   thinnerLitres: number;
   /** Dry film of all its coats, and wet film of one as laid, µm. */
@@ -46,7 +48,7 @@ const SEALING = [2.5, 1.25] as const;
  * 20 m² at 100 µm dry, 50 % solids, by roller (7.5 % loss): 4.32 l a coat.
  *
  * @param areaM2 the area as measured; `spread` its fraction, which travels to the quantities
- * @param profileMicrons of blasted steel under the first step, whose first coat fills it; null: none
+ * @param profileMicrons of blasted steel under the stack, filled by the first coat that forms a film; null: none
  * @throws {QuantityError} on figures no paint has
  */
 export function stackNeed(input: {
@@ -60,6 +62,7 @@ export function stackNeed(input: {
   litres: number;
 } {
   const spread = within('spread', input.spread, 0, 1);
+  const fills = input.steps.findIndex(({ sheet }) => !sheet.family || !isIn(TREATMENTS, sheet.family));
   const steps = input.steps.map((step, i): StepNeed => {
     const coats = within('coats', step.coats, 1, 50);
     if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'whole numbers');
@@ -68,19 +71,23 @@ export function stackNeed(input: {
     const loss = lossOf(step.method);
     const dry = step.dryMicronsPerCoat;
     const areaM2 = stepAreaM2({ band: step.band ?? null }, input.areaM2);
-    const litresPerCoat = paintLitres({ areaM2, dryMicrons: dry, volumeSolids, loss });
+    const perCoat = (lost: number) => paintLitres({ areaM2, dryMicrons: dry, volumeSolids, loss: lost });
+    const litresPerCoat = perCoat(loss);
     const sealing = step.before?.some(({ kind }) => kind === 'aggregate') ? SEALING : [];
-    const profile = i === 0 ? (input.profileMicrons ?? 0) : 0;
+    const profile = i === fills ? (input.profileMicrons ?? 0) : 0;
     const litresOfCoat = Array.from({ length: coats }, (_, coat) => {
       const filled = coat === 0 ? areaM2 * deadVolumeLPerM2(profile) : 0;
       return litresPerCoat * (sealing[coat] ?? 1) + filled;
     });
     const litres = litresOfCoat.reduce((sum, each) => sum + each, 0);
+    const filled = fills === i ? areaM2 * deadVolumeLPerM2(profile) : 0;
+    const atUpperLoss =
+      (litres - filled) * (perCoat(upperLossOf(step.method)) / (litresPerCoat || 1)) + filled;
     return {
       litresPerCoat,
       litresOfCoat,
       litres,
-      litresHigh: litres * (1 + spread),
+      litresHigh: atUpperLoss * (1 + spread),
       thinnerLitres: litres * within('thinner', step.thinner, 0, 0.5),
       dryMicrons: dry * coats,
       wetMicronsPerCoat: wetMicrons({ dryMicrons: dry, volumeSolids, thinner: step.thinner }),

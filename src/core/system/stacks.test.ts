@@ -322,15 +322,15 @@ describe('laid thin', () => {
       coats: 2,
     });
   });
-  it('within a tenth of the target it is enough: litres tell no nearer', () => {
-    expect(
-      coatsStillNeeded({
-        targetMicrons: 300,
-        laidMicrons: 275,
-        sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] },
-        method: 'roller',
-      }).coats,
-    ).toBe(0);
+  it.each([
+    [295, 5, 0],
+    [270, 30, 1],
+  ])('%s of 300 µm: %s µm are missing and said, %s coats more', (laidMicrons, missingMicrons, coats) => {
+    const sheet = { film: { min: 75, typical: 100, max: 125 }, byMethod: [] };
+    expect(coatsStillNeeded({ targetMicrons: 300, laidMicrons, sheet, method: 'roller' })).toEqual({
+      missingMicrons,
+      coats,
+    });
   });
 });
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { limitsOf, nextCoat, stackNeed } from './index.ts';
+import { limitsOf, nextCoat, type StackStep, stackNeed } from './index.ts';
 
 const sheet = { volumeSolids: 0.5, film: { min: 50, typical: 100, max: 150 }, byMethod: [] };
 
@@ -12,10 +12,32 @@ describe('a stack on an area', () => {
     });
     // 20 × 100 / (1000 × 0.5 × 0.925), handbook part 6
     expect(need.steps[0]?.litresPerCoat).toBeCloseTo(4.3243, 4);
-    expect(need.steps[0]?.litresHigh).toBeCloseTo(3 * 4.3243 * 1.05, 3);
+    // The safe need: a roller loses up to a tenth (handbook part 6), on an area up to 5 % larger.
+    expect(need.steps[0]?.litresHigh).toBeCloseTo(((3 * 20 * 100) / (1000 * 0.5 * 0.9)) * 1.05, 6);
     expect(need.steps[0]?.wetMicronsPerCoat).toBeCloseTo(220);
     expect(need.steps[0]?.thinnerLitres).toBeCloseTo(1.2973, 4);
     expect(need.dryMicrons).toBe(300);
+  });
+
+  it('the first coat that forms a film fills the blast profile, not the wash before it', () => {
+    const wash = {
+      ...sheet,
+      family: 'passivating-wash',
+      volumeSolids: 0.02,
+      film: { min: 1, typical: 1, max: 5 },
+    };
+    const primer = { ...sheet, family: 'epoxy-primer' };
+    const step = { coats: 1, method: 'airless-spray', thinner: 0 } as const;
+    const need = (steps: StackStep[]) =>
+      stackNeed({ areaM2: 100, spread: 0, steps, profileMicrons: 75 }).steps.map((each) => each.litres);
+    const bare = need([{ ...step, sheet: primer as StackStep['sheet'], dryMicronsPerCoat: 50 }]);
+    const washed = need([
+      { ...step, sheet: wash as StackStep['sheet'], dryMicronsPerCoat: 1 },
+      { ...step, sheet: primer as StackStep['sheet'], dryMicronsPerCoat: 50 },
+    ]);
+    // 75 µm → 0.05 l/m² (handbook part 6, from memory): five litres on 100 m².
+    expect(washed[1]).toBeCloseTo(bare[0] as number, 9);
+    expect(bare[0]).toBeCloseTo((100 * 50) / (1000 * 0.5 * 0.7) + 5, 6);
   });
 
   it('says which coat is over the sheet’s film', () => {
@@ -43,6 +65,8 @@ describe('a stack on an area', () => {
     };
     const cure = { stopC: 10, events: {}, overcoat: [] };
     expect(limitsOf({ limits: silent, cure })).toMatchObject({ rhMax: 0.85, dewMarginC: 3, surfaceMinC: 10 });
+    // A surface minimum below its own stop is a slip of the sheet: the stop wins.
+    expect(limitsOf({ limits: { ...silent, surfaceMinC: 5 }, cure }).surfaceMinC).toBe(10);
     expect(limitsOf({ limits: { ...silent, rhMax: 0.8, dewMarginC: 3.3 }, cure })).toMatchObject({
       rhMax: 0.8,
       dewMarginC: 3.3,

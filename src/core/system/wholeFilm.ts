@@ -2,23 +2,26 @@ import { film, type Said, said } from '../units/index.ts';
 import type { Family } from './families.ts';
 import { ANTIFOULINGS, BARE_METALS, EPOXIES, isIn } from './groups.ts';
 import type { Judgement, Layer, StackPlace } from './layer.ts';
+import type { Mark } from './rules.ts';
 
 /** What the coats of some families have to come to in all, on bare ground. */
 interface WholeRule {
   id: string;
   families: readonly Family[];
   least: { microns: number } | { coats: number };
+  mark: Mark;
   /** Why, with what they come to as planned. */
   reason: (sum: { microns: number; coats: number }) => Said;
   when(place: StackPlace): boolean;
 }
 
 /** Of half a film and a single coat, from handbook parts 4 and 5 [T]. Gloss is left to its sheet. */
-const WHOLE_RULES: readonly WholeRule[] = [
+export const WHOLE_RULES: readonly WholeRule[] = [
   {
     id: 'barrier-too-thin',
     families: ['epoxy-barrier'],
     least: { microns: 300 },
+    mark: 'T',
     reason: ({ microns }) =>
       said`a barrier keeps water out of the laminate from ${film(300)} in all, better ${film(500)}; this comes to ${film(microns)}`,
     when: ({ substrate, service }) => service === 'immersed' && isIn(['grp', 'grp-laminate'], substrate),
@@ -27,6 +30,7 @@ const WHOLE_RULES: readonly WholeRule[] = [
     id: 'barrier-one-coat',
     families: ['epoxy-barrier'],
     least: { coats: 2 },
+    mark: 'T',
     reason: () =>
       'on metal under water a barrier is two coats at the least: the second covers what the first missed',
     when: ({ substrate, service }) => service === 'immersed' && isIn(BARE_METALS, substrate),
@@ -35,6 +39,7 @@ const WHOLE_RULES: readonly WholeRule[] = [
     id: 'tank-too-thin',
     families: EPOXIES,
     least: { microns: 500 },
+    mark: 'T',
     reason: ({ microns }) =>
       said`the inside of a tank wants ${film(500)} in all; this comes to ${film(microns)}`,
     when: ({ service }) => service === 'tank',
@@ -43,6 +48,7 @@ const WHOLE_RULES: readonly WholeRule[] = [
     id: 'antifouling-one-coat',
     families: ANTIFOULINGS,
     least: { coats: 2 },
+    mark: 'T',
     reason: () => 'one coat of antifouling is worn through before its time: two full ones at the least',
     when: ({ service }) => service === 'immersed',
   },
@@ -50,6 +56,7 @@ const WHOLE_RULES: readonly WholeRule[] = [
     id: 'bilge-epoxy-one-coat',
     families: ['bilge-epoxy'],
     least: { coats: 2 },
+    mark: 'T',
     reason: () => 'a bilge takes two coats of epoxy',
     when: ({ service }) => service === 'bilge',
   },
@@ -57,6 +64,7 @@ const WHOLE_RULES: readonly WholeRule[] = [
     id: 'bilge-paint-few-coats',
     families: ['one-pack-bilge'],
     least: { coats: 3 },
+    mark: 'T',
     reason: () => 'a bilge takes three or four coats of one-pack bilge paint',
     when: ({ service }) => service === 'bilge',
   },
@@ -78,7 +86,7 @@ const NEAR = 0.95;
 export function judgeWhole(layers: readonly Layer[], place: StackPlace): OfLayer[] {
   if (place.oldCoating !== null || place.substrate === 'existing-paint') return [];
   const indexed = layers.map((layer, at) => ({ ...layer, at }));
-  return WHOLE_RULES.filter(({ when }) => when(place)).flatMap(({ id, families, least, reason }) => {
+  return WHOLE_RULES.filter(({ when }) => when(place)).flatMap(({ id, families, least, reason, mark }) => {
     const all = indexed.filter(({ family }) => isIn(families, family));
     // A band is more than the rest has; where there is nothing but bands they are the area.
     const whole = all.filter(({ band }) => !band);
@@ -100,7 +108,7 @@ export function judgeWhole(layers: readonly Layer[], place: StackPlace): OfLayer
     return [
       {
         at: last.at,
-        judgement: { ruleId: id, verdict: 'condition', reason: reason(sum), condition, mark: 'T' },
+        judgement: { ruleId: id, verdict: 'condition', reason: reason(sum), condition, mark },
       },
     ];
   });
