@@ -62,6 +62,116 @@ describe('parts to pour', () => {
     expect(better?.litres).toBeCloseTo(0.3);
   });
 
+  it.each([
+    // 4 : 1 in cups of 250 ml: one litre rounds to 3 + 1, a third too much hardener; 4 + 1 is a quarter more.
+    [1, 250, [4, 1], [3, 1], [4, 1]],
+    // Where nothing within a quarter keeps the tolerance, the next larger batch that does.
+    [0.9, 250, [4, 1], [3, 1], [4, 1]],
+    // Smaller is as good as larger: 5 + 1 parts in cups of 100 ml for 0.7 l.
+    [0.7, 100, [5, 1], [6, 1], [5, 1]],
+  ] as const)('%s l in cups of %s ml at %s', (litres, cupMl, ratio, rounded, offered) => {
+    const parts = ratio.map((each, i) => ({
+      name: ['base', 'hardener'][i] ?? '',
+      ratio: each,
+      densityKgPerL: null,
+    }));
+    const { asked, better } = splitParts({
+      total: { litres },
+      parts,
+      by: 'volume',
+      tool: { kind: 'counted-cups', cupMl },
+    });
+    expect(asked.pours.map((p) => p.marks)).toEqual(rounded);
+    expect(better?.pours.map((p) => p.marks)).toEqual(offered);
+    expect(better?.ratioError).toBeCloseTo(0, 9);
+    expect(better?.sizeError).toBeCloseTo(
+      (offered.reduce((a, b) => a + b, 0) * cupMl) / 1000 / litres - 1,
+      9,
+    );
+  });
+
+  it('says how much a batch falls short when it is rounded down, and offers one that does not', () => {
+    // 1 : 1 in cups of 500 ml: 1.4 l rounds to a cup of each, 29 % short in a true ratio.
+    const parts = twoToOne.map((p) => ({ ...p, ratio: 1 }));
+    const tool = { kind: 'counted-cups', cupMl: 500 } as const;
+    const { asked, better } = splitParts({ total: { litres: 1.4 }, parts, by: 'volume', tool });
+    expect(asked.ratioError).toBe(0);
+    expect(asked.sizeError).toBeCloseTo(1 / 1.4 - 1, 9);
+    expect(better).toBeNull();
+    const more = splitParts({ total: { litres: 1.7 }, parts, by: 'volume', tool });
+    expect(more.asked.sizeError).toBeCloseTo(2 / 1.7 - 1, 9);
+  });
+
+  it('on a scale a ratio by weight wants no density when the batch is told by weight', () => {
+    const parts = [
+      { name: 'base', ratio: 100, densityKgPerL: null },
+      { name: 'hardener', ratio: 35, densityKgPerL: null },
+    ];
+    const { asked } = splitParts({
+      total: { kg: 0.27 },
+      parts,
+      by: 'weight',
+      tool: { kind: 'scale', stepG: 1 },
+    });
+    expect(asked.pours.map((p) => [p.amount, p.litres])).toEqual([
+      [200, null],
+      [70, null],
+    ]);
+  });
+
+  it.each<[string, () => unknown, string]>([
+    [
+      'a density of nothing',
+      () =>
+        splitParts({
+          total: { litres: 1 },
+          parts: twoToOne.map((p) => ({ ...p, densityKgPerL: 0 })),
+          by: 'volume',
+          tool: { kind: 'scale', stepG: 1 },
+        }),
+      'density of base 0',
+    ],
+    [
+      'a margin below nothing',
+      () =>
+        planBatches({
+          litres: 1,
+          rateM2PerH: 10,
+          litresPerM2: 0.1,
+          potLifeMin: 60,
+          inductionMin: 0,
+          marginMin: -5,
+        }),
+      'margin -5',
+    ],
+    [
+      'a pot that never ends',
+      () =>
+        planBatches({
+          litres: 1,
+          rateM2PerH: 10,
+          litresPerM2: 0.1,
+          potLifeMin: Number.POSITIVE_INFINITY,
+          inductionMin: 0,
+        }),
+      'pot life Infinity',
+    ],
+    [
+      'a tolerance that is none',
+      () =>
+        splitParts({
+          total: { litres: 1 },
+          parts: twoToOne,
+          by: 'volume',
+          tool: { kind: 'cup', stepMl: 10 },
+          tolerance: Number.NaN,
+        }),
+      'ratio tolerance NaN',
+    ],
+  ])('%s is refused by name', (_what, run, message) => {
+    expect(run).toThrow(message);
+  });
+
   it('parts always sum to the batch, and the left-over error is the rounding’s and no more', () => {
     const ratio = fc.integer({ min: 1, max: 12 });
     fc.assert(

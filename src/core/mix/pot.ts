@@ -7,6 +7,8 @@ interface PotPoint {
 
 /** Time kept in hand at the end of a pot [T]. */
 export const POT_MARGIN_MIN = 10;
+/** No pot lives longer: ten days. */
+const LONGEST_POT_MIN = 14_400;
 
 /**
  * Pot life at the pot's temperature: from the sheet's nearest point, halved for each +10 °C [T], on a straight
@@ -19,6 +21,10 @@ export const POT_MARGIN_MIN = 10;
 export function potLifeMinutes(input: { points: readonly PotPoint[]; tempC: number }): number {
   const tempC = within('temperature of the pot', input.tempC, -20, 60);
   const points = [...input.points].sort((a, b) => a.tempC - b.tempC);
+  for (const point of points) {
+    within('temperature of a pot life', point.tempC, -40, 80);
+    positive('pot life', point.minutes, LONGEST_POT_MIN);
+  }
   const first = points[0];
   const last = points.at(-1);
   if (!first || !last) throw new QuantityError('pot life', 'not stated', 'what a batch needs');
@@ -63,7 +69,9 @@ export function planBatches(input: {
   const litresPerMin =
     (positive('rate', input.rateM2PerH, 1000) * positive('litres per m²', input.litresPerM2, 20)) / 60;
   const induction = within('induction', input.inductionMin, 0, 1440);
-  const usableMinutes = input.potLifeMin - induction - (input.marginMin ?? POT_MARGIN_MIN);
+  const margin = within('margin', input.marginMin ?? POT_MARGIN_MIN, 0, 1440);
+  const potLife = positive('pot life', input.potLifeMin, LONGEST_POT_MIN * 100);
+  const usableMinutes = potLife - induction - margin;
   if (!(usableMinutes > 0)) {
     throw new QuantityError(
       'usable pot time',
@@ -72,7 +80,7 @@ export function planBatches(input: {
     );
   }
   const largestLitres = litresPerMin * usableMinutes;
-  const count = Math.ceil(litres / largestLitres - 1e-9);
+  const count = within('number of batches', Math.ceil(litres / largestLitres - 1e-9), 1, 1000);
   const each = litres / count;
   const layMin = each / litresPerMin;
   const batches = Array.from({ length: count }, (_, i) => ({

@@ -33,7 +33,7 @@ export function shares(input: { parts: readonly MixPart[]; by: RatioBasis; as: R
         `what a ${by} ratio needs to be poured by ${as}`,
       );
     }
-    const density = positive(`density of ${part.name}`, part.densityKgPerL, 10);
+    const density = positive(`density of ${part.name}`, part.densityKgPerL, 25);
     return as === 'weight' ? ratio * density : ratio / density;
   });
   const sum = amounts.reduce((total, amount) => total + amount, 0);

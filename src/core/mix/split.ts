@@ -1,4 +1,4 @@
-import { positive, QuantityError } from '../units/index.ts';
+import { positive, QuantityError, within } from '../units/index.ts';
 import { type MixPart, type RatioBasis, shares } from './ratio.ts';
 import { isCumulative, type MeasuringTool, toolBasis, toolStep } from './tools.ts';
 
@@ -26,18 +26,31 @@ export interface Split {
   /** The largest deviation of any part against the base from the sheet's ratio; + means too much of it. */
   ratioError: number;
   withinTolerance: boolean;
+  /** How much larger the batch is than what was asked for, as a fraction; below 0: it falls short by that much. */
+  sizeError: number;
 }
 
 export interface SplitResult {
   asked: Split;
-  /** A slightly larger batch that lands on the tool's marks, where that is clearly better. */
+  /**
+   * A batch near by that lands on the tool's marks, where that is clearly better: within a quarter of what was asked, or,
+   * where nothing there keeps the tolerance, the next larger one that does.
+   */
   better: Split | null;
 }
 
 /** Default tolerance of a ratio, ±5 % [T]; a sheet may state its own. */
 export const DEFAULT_RATIO_TOLERANCE = 0.05;
-/** A batch is not stretched by more than this to land on marks [T]. */
+/** A batch is not stretched or cut by more than this to land on marks [T]. */
 const MOST_STRETCH = 0.25;
+/** Where nothing that near keeps the tolerance, larger batches are tried up to this many times what was asked. */
+const FURTHEST = 6;
+/** Less than this is no error that a hand pours to. */
+const NO_ERROR = 0.001;
+/** A batch short by more than this is said to be. */
+const SHORT = 0.02;
+/** Sizes tried on each part's marks: a fine tool needs none of them, a coarse one few. */
+const MOST_TRIED = 200;
 
 /**
  * The parts to pour for a batch, rounded to what the tool can show, with the ratio error that is left.
@@ -57,28 +70,55 @@ export function splitParts(input: {
   tool: MeasuringTool;
   tolerance?: number;
 }): SplitResult {
-  const { parts, by, tool, tolerance = DEFAULT_RATIO_TOLERANCE } = input;
+  const { parts, by, tool } = input;
+  const tolerance = within('ratio tolerance', input.tolerance ?? DEFAULT_RATIO_TOLERANCE, 0, 0.5);
   const measure = toolBasis(tool);
   const step = toolStep(tool);
   const share = shares({ parts, by, as: measure });
   const total = totalInTool(input.total, parts, share, measure);
   const roundTo = (size: number): Split => {
     const marks = share.map((s) => Math.max(1, Math.round((size * s) / step)));
-    return splitFrom(marks, share, size, { parts, step, measure, tool, tolerance });
+    return splitFrom(marks, share, size, { parts, step, measure, tool, tolerance, total });
   };
   const asked = roundTo(total);
-  let better: Split | null = null;
-  if (Math.abs(asked.ratioError) > 0.001) {
-    const baseShare = share[0] as number;
-    const first = Math.max(1, Math.ceil((total * baseShare) / step - 1e-9));
-    for (let marks = first; (marks * step) / baseShare <= total * (1 + MOST_STRETCH); marks++) {
-      const candidate = roundTo((marks * step) / baseShare);
-      const best = better ?? asked;
-      if (Math.abs(candidate.ratioError) < Math.abs(best.ratioError) / 2) better = candidate;
-      if (better && Math.abs(better.ratioError) < 0.001) break;
-    }
+  if (Math.abs(asked.ratioError) <= NO_ERROR && asked.sizeError >= -SHORT) return { asked, better: null };
+  const near = sizesOnMarks(share, step, total * (1 - MOST_STRETCH), total * (1 + MOST_STRETCH)).map(roundTo);
+  let better = best(near.filter((each) => clearlyBetter(each, asked)));
+  if (!better?.withinTolerance && !asked.withinTolerance) {
+    const far = sizesOnMarks(share, step, total * (1 + MOST_STRETCH), total * FURTHEST).map(roundTo);
+    better = far.filter((each) => each.withinTolerance).sort((a, b) => a.total - b.total)[0] ?? better;
   }
   return { asked, better };
+}
+
+/** Sizes, g or ml, between two limits at which some part lands on a mark of the tool: the nearest to the middle first. */
+function sizesOnMarks(share: readonly number[], step: number, least: number, most: number): number[] {
+  const sizes = new Set<number>();
+  for (const each of share) {
+    const first = Math.max(1, Math.ceil((least * each) / step - 1e-9));
+    const last = Math.floor((most * each) / step + 1e-9);
+    for (let marks = first; marks <= last && marks < first + MOST_TRIED; marks++)
+      sizes.add((marks * step) / each);
+  }
+  return [...sizes];
+}
+
+/** Half the error in the ratio, or no shorter and no worse in it. */
+const clearlyBetter = (one: Split, asked: Split): boolean =>
+  Math.abs(one.ratioError) < Math.abs(asked.ratioError) / 2 ||
+  (asked.sizeError < -SHORT &&
+    one.sizeError > asked.sizeError + SHORT &&
+    Math.abs(one.ratioError) <= Math.abs(asked.ratioError) + NO_ERROR);
+
+/** The truest ratio; among equals one that does not fall short, and then the nearest to what was asked. */
+function best(splits: readonly Split[]): Split | null {
+  const order = (a: Split, b: Split) => {
+    const error = Math.abs(a.ratioError) - Math.abs(b.ratioError);
+    if (Math.abs(error) > NO_ERROR) return error;
+    const short = Number(a.sizeError < -SHORT) - Number(b.sizeError < -SHORT);
+    return short || Math.abs(a.sizeError) - Math.abs(b.sizeError);
+  };
+  return [...splits].sort(order)[0] ?? null;
 }
 
 function totalInTool(
@@ -105,7 +145,7 @@ function densityOf(part: MixPart): number {
   if (part.densityKgPerL === null) {
     throw new QuantityError(`density of ${part.name}`, 'not stated', 'what this batch needs to be weighed');
   }
-  return part.densityKgPerL;
+  return positive(`density of ${part.name}`, part.densityKgPerL, 25);
 }
 
 function splitFrom(
@@ -118,20 +158,21 @@ function splitFrom(
     measure: RatioBasis;
     tool: MeasuringTool;
     tolerance: number;
+    total: number;
   },
 ): Split {
   let running = 0;
   const pours = how.parts.map((part, i): Pour => {
     const amount = (marks[i] as number) * how.step;
     running += amount;
-    const density = how.measure === 'volume' ? 1 : part.densityKgPerL;
+    const density = how.measure === 'volume' || part.densityKgPerL === null ? null : densityOf(part);
     return {
       name: part.name,
       exact: size * (share[i] as number),
       marks: marks[i] as number,
       amount,
       fillTo: isCumulative(how.tool) ? running : null,
-      litres: density === null ? null : amount / density / 1000,
+      litres: how.measure === 'volume' ? amount / 1000 : density && amount / density / 1000,
     };
   });
   const base = (marks[0] as number) / (share[0] as number);
@@ -148,5 +189,6 @@ function splitFrom(
     litres,
     ratioError,
     withinTolerance: Math.abs(ratioError) <= how.tolerance + 1e-9,
+    sizeError: running / how.total - 1,
   };
 }

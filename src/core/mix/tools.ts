@@ -39,7 +39,7 @@ export function toolStep(tool: MeasuringTool): number {
 
 /** Millilitres per millimetre of height in a straight-sided pot. 100 mm across → 7.85 ml. */
 export function mlPerMm(potDiameterMm: number): number {
-  return (Math.PI * potDiameterMm * potDiameterMm) / 4 / 1000;
+  return (Math.PI * positive('pot diameter', potDiameterMm, 1000) ** 2) / 4 / 1000;
 }
 
 /** Whether the parts are poured on top of each other and read as a running total. */
