@@ -1,3 +1,5 @@
+import { positive } from '../units/index.ts';
+
 /** Kinds of boat told apart by what stands below the water and how the sides run. */
 export type BoatKind =
   | 'long-keel'
@@ -28,6 +30,19 @@ export interface Dimensions {
   draughtM: number;
   /** Mean freeboard: waterline to sheer. */
   freeboardM: number;
+}
+
+/**
+ * Dimensions that a boat can have: each above 0, the waterline no longer and the beam no wider than the boat is long.
+ *
+ * @throws {QuantityError} naming the dimension
+ */
+export function checkDimensions({ loaM, lwlM, beamM, draughtM, freeboardM }: Dimensions): void {
+  positive('length over all', loaM, 200);
+  positive('waterline length', lwlM, loaM * 1.001);
+  positive('beam', beamM, Math.min(60, loaM));
+  positive('draught', draughtM, Math.min(30, loaM));
+  positive('freeboard', freeboardM, Math.min(30, loaM));
 }
 
 /** Part of the boat as its profile shows it. */

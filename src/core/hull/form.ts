@@ -1,3 +1,4 @@
+import { within } from '../units/index.ts';
 import type { OffsetTable } from './offsets.ts';
 
 /** A point of a section: half-breadth y and height z above the designed waterline, m. */
@@ -59,6 +60,7 @@ function topOf(form: OffsetTable, s: number): SectionPoint {
 
 /** The neighbouring stations of x and how far it lies between them, 0–1; null off the ends of the table. */
 function between(form: OffsetTable, x: number): { s: number; t: number } | null {
+  within('place along the boat (m)', x, -1000, 1000);
   const last = form.stationsM.length - 1;
   if (x < (form.stationsM[0] as number) - 1e-9 || x > (form.stationsM[last] as number) + 1e-9) return null;
   const upper = form.stationsM.findIndex((each) => each >= x - 1e-9);
@@ -80,6 +82,7 @@ export function sheerAt(form: OffsetTable, x: number): SectionPoint | null {
  * between the points of the table; null above the sheer and off the ends.
  */
 export function halfBreadthAt(form: OffsetTable, x: number, z: number): number | null {
+  within('height (m)', z, -1000, 1000);
   const at = between(form, x);
   const sheer = sheerAt(form, x);
   if (!at || !sheer || z > sheer.z + 1e-9) return null;
@@ -107,6 +110,8 @@ export function sectionAt(form: OffsetTable, x: number): SectionPoint[] {
 
 /** Length along the skin of a section between two heights, m: what a tape laid on the planking reads. */
 export function alongSkinM(section: readonly SectionPoint[], fromZ: number, toZ: number): number {
+  within('lower height (m)', fromZ, -1000, 1000);
+  within('upper height (m)', toZ, -1000, 1000);
   const [low, high] = fromZ <= toZ ? [fromZ, toZ] : [toZ, fromZ];
   let length = 0;
   for (let i = 0; i + 1 < section.length; i++) {

@@ -1,5 +1,5 @@
 import { positive, QuantityError } from '../units/index.ts';
-import { areaFromOffsets, checkOffsets, type OffsetTable } from './offsets.ts';
+import { areaFromOffsets, checkOffsets, keelHeightM, type OffsetTable } from './offsets.ts';
 
 export interface Hydrostatics {
   volumeM3: number;
@@ -38,14 +38,14 @@ export function hydrostatics(input: { table: OffsetTable; densityKgM3?: number }
   checkOffsets(table);
   const density = positive('density of the water', input.densityKgM3 ?? SEA_WATER, 1100);
   const wet = table.waterlinesM.filter((z) => z < 0);
-  const draughtM = wet.length ? -(wet[0] as number) : 0;
+  const draughtM = wet.length ? Math.max(0, -keelHeightM(table)) : 0;
   if (draughtM <= 0)
     throw new QuantityError(
       'lowest waterline',
       `${table.waterlinesM[0]} m`,
       'what is below the waterline at 0 m',
     );
-  const zs = [...wet, 0];
+  const zs = [...wet.filter((z) => z >= -draughtM), 0];
   const breadthAt = (s: number, z: number): number => {
     const upper = table.waterlinesM.findIndex((each) => each >= z);
     const y = (w: number) => table.halfBreadthsM[s]?.[w] ?? 0;

@@ -1,6 +1,6 @@
 import type { BoatKind, Dimensions, Point } from './boat.ts';
 import { halfBreadthAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
-import type { OffsetTable } from './offsets.ts';
+import { keelHeightM, type OffsetTable } from './offsets.ts';
 import { formFromDimensions } from './parametric.ts';
 import { type ProfileLines, profileLines } from './profile.ts';
 import { profileFromForm } from './profileFromForm.ts';
@@ -56,7 +56,7 @@ export function hullLines(input: {
     const at = sheerAt(form, x);
     return at ? [{ x, y: at.y }] : [];
   });
-  const depth = -Math.min(0, form.waterlinesM[0] as number);
+  const depth = -Math.min(0, keelHeightM(form));
   const height = Math.min(...profile.sheer.map((p) => p.z));
   const levels = [
     ...Array.from({ length: BELOW }, (_, i) => (-depth * (BELOW - i)) / (BELOW + 1)),

@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { areaFromOffsets, hydrostatics, mumfordM2, type OffsetTable } from './index.ts';
+import {
+  areaFromOffsets,
+  areasFromOffsets,
+  formFromDimensions,
+  hydrostatics,
+  mumfordM2,
+  type OffsetTable,
+} from './index.ts';
 
 const steps = (n: number, from: number, to: number) =>
   Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n);
@@ -150,5 +157,44 @@ describe('a table that cannot be used is refused by row and column', () => {
   it('nothing under water displaces nothing, and says so', () => {
     const dry = { ...good, waterlinesM: [0.5, 1] };
     expect(() => hydrostatics({ table: dry })).toThrow('lowest waterline 0.5 m');
+  });
+});
+
+describe('offsets as they come from elsewhere', () => {
+  const wide = (y: number) => [y, y];
+  const hull = (waterlinesM: number[], ys: number[]): OffsetTable => ({
+    stationsM: [0, 10],
+    waterlinesM,
+    halfBreadthsM: [ys, ys],
+  });
+
+  it('rows of zeros under the keel are the water below it: draught and coefficients stay', () => {
+    const own = hydrostatics({ table: hull([-1, 0, 1], [0, 2, 2]) });
+    const padded = hydrostatics({ table: hull([-2, -1.5, -1, 0, 1], [0, 0, 0, 2, 2]) });
+    expect(padded).toEqual(own);
+    expect(own.draughtM).toBe(1);
+  });
+
+  it('a transom below the line of paint is painted with the bottom: nothing of a box is lost', () => {
+    // A box of 10 × 4 m, 1 m deep and 1 m high, open at the bow: its stern is 4 × 2 m.
+    const table = hull([-1, 0, 1], wide(2).concat(2));
+    const areas = areasFromOffsets({ table, topOfPaintM: 0.5, stripe: null });
+    const of = (zone: string) => areas.find((area) => area.zone === zone)?.areaM2;
+    expect(of('bottom')).toBeCloseTo(10 * 4 + 2 * 10 * 1.5 + 4 * 1.5, 9);
+    expect(of('transom')).toBeCloseTo(4 * 0.5, 9);
+    const all = areas.reduce((sum, area) => sum + area.areaM2, 0);
+    expect(all).toBeCloseTo(10 * 4 + 2 * 10 * 2 + 4 * 2, 9);
+  });
+
+  it('heights that are none, or the wrong way round, are refused by name', () => {
+    const table = hull([-1, 0], [0, 2]);
+    expect(() => areaFromOffsets({ table, fromZ: Number.NaN, toZ: 0 })).toThrow('lower height (m) NaN');
+    expect(() => areaFromOffsets({ table, fromZ: 1, toZ: 0 })).toThrow('upper height (m) 0');
+    expect(() =>
+      formFromDimensions({
+        kind: 'fin-keel',
+        dimensions: { loaM: 10, lwlM: 9, beamM: 55, draughtM: 2, freeboardM: 1 },
+      }),
+    ).toThrow('beam 55 is outside 0–10');
   });
 });

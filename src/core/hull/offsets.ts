@@ -73,12 +73,28 @@ export function checkOffsets(table: OffsetTable): void {
   });
 }
 
+/**
+ * Height of the keel, m: the lowest waterline that the hull reaches. Rows of breadths 0 written below it are the water
+ * under it; one such row, next to the first with breadth, is the keel's own edge.
+ */
+export function keelHeightM(table: OffsetTable): number {
+  const { waterlinesM, halfBreadthsM } = table;
+  const wide = waterlinesM.findIndex((_, w) => halfBreadthsM.some((row) => (row[w] ?? 0) > 1e-9));
+  return waterlinesM[Math.max(0, wide - 1)] as number;
+}
+
 type Vec = readonly [number, number, number];
 
 function triangleArea(a: Vec, b: Vec, c: Vec): number {
   const u = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
   const v = [c[0] - a[0], c[1] - a[1], c[2] - a[2]] as const;
   return Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]) / 2;
+}
+
+/** Two heights in their order; ±∞ stand for keel and sheer. @throws {QuantityError} */
+export function checkHeights(fromZ: number, toZ: number): void {
+  if (Number.isNaN(fromZ)) throw new QuantityError('lower height (m)', fromZ, 'heights of a hull');
+  if (!(toZ >= fromZ)) throw new QuantityError('upper height (m)', toZ, `the lower one of ${fromZ} or above`);
 }
 
 /** The corners of the hull's skin on one side: between neighbouring stations and waterlines, where all four are known. */
@@ -175,10 +191,11 @@ function polygonArea(polygon: readonly Vec[]): number {
  *
  * @param fromZ lower height, m; −∞ for the keel
  * @param toZ upper height, m; +∞ for the sheer
- * @throws {QuantityError} see {@link checkOffsets}
+ * @throws {QuantityError} see {@link checkOffsets}; a height that is none, or an upper one below the lower
  */
 export function areaFromOffsets(input: { table: OffsetTable; fromZ: number; toZ: number }): number {
   checkOffsets(input.table);
+  checkHeights(input.fromZ, input.toZ);
   const within2 = (polygon: readonly Vec[]) =>
     polygonArea(clip(clip(polygon, input.toZ, 'below'), input.fromZ, 'above'));
   let area = 0;

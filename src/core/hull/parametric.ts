@@ -1,4 +1,5 @@
-import type { BoatKind, Dimensions, Point } from './boat.ts';
+import { within } from '../units/index.ts';
+import { type BoatKind, checkDimensions, type Dimensions, type Point } from './boat.ts';
 import { lerpAt } from './form.ts';
 import type { OffsetTable } from './offsets.ts';
 import { profileLines } from './profile.ts';
@@ -94,7 +95,9 @@ export function formFromDimensions(input: {
   dimensions: Dimensions;
   fine?: number;
 }): OffsetTable {
-  const { kind, dimensions, fine = 1 } = input;
+  const { kind, dimensions } = input;
+  checkDimensions(dimensions);
+  const fine = within('fineness', input.fine ?? 1, 1, 16);
   const lines = profileLines(input);
   const shape = SHAPES[kind];
   const edge = lowerEdge(lines);

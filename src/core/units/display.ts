@@ -79,6 +79,36 @@ export function formatQuantity(
   return `${text} ${unitDef(unit).symbol}`;
 }
 
+/** Digits in groups of three with one and the same separator between them: 1,500,000. */
+const GROUPED = /^[-+]?\d{1,3}(?:([.,])\d{3})(?:\1\d{3})+$/;
+/** One comma before three digits: a thousand and a half, or one and a half. A point is a decimal point. */
+const EITHER = /^[-+]?[1-9]\d{0,2},\d{3}$/;
+
+/**
+ * A number as a person types it, with a decimal point or comma. Where both stand in it the last is the decimal one. A
+ * separator that could be either is asked about, never guessed: `parseNumber('12,5')` → 12.5; `'1,500'` throws.
+ *
+ * @throws {RangeError} saying what to type instead
+ */
+export function parseNumber(text: string): number {
+  const typed = text.trim().replace('−', '-');
+  if (EITHER.test(typed)) {
+    throw new RangeError(
+      `"${typed}" could be ${typed.replace(',', '')} or ${typed.replace(',', '.').replace(/0+$/, '')}: type it without the comma, or with a point`,
+    );
+  }
+  const [point, comma] = [typed.lastIndexOf('.'), typed.lastIndexOf(',')];
+  const decimal = point > comma ? '.' : ',';
+  const plain = GROUPED.test(typed)
+    ? typed.replace(/[.,]/g, '')
+    : point >= 0 && comma >= 0
+      ? typed.replaceAll(decimal === '.' ? ',' : '.', '').replace(',', '.')
+      : typed.replace(',', '.');
+  const value = plain === '' ? Number.NaN : Number(plain);
+  if (!Number.isFinite(value)) throw new RangeError(typed === '' ? 'is empty' : `"${typed}" is not a number`);
+  return value;
+}
+
 /**
  * Reads what a person typed: a number (decimal point or comma), optionally followed by a unit of the
  * same quantity; without one the shown unit is meant. Returns the canonical value.
@@ -88,9 +118,9 @@ export function formatQuantity(
  * @throws {RangeError} naming what could not be read.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): number {
-  const match = /^\s*([-+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[-+]?\d+)?)\s*(.*?)\s*$/i.exec(text);
+  const match = /^\s*([-+−]?[\d.,]*\d[\d.,]*(?:e[-+]?\d+)?)\s*(.*?)\s*$/i.exec(text);
   if (!match?.[1]) throw new RangeError(text.trim() === '' ? 'is empty' : `"${text.trim()}" is not a number`);
-  const value = Number(match[1].replace(',', '.'));
+  const value = parseNumber(match[1]);
   if (!match[2]) return toCanonical(value, SHOWN[system][quantity]);
   const unit = unitSpelled(quantity, match[2]);
   if (!unit) throw new RangeError(`"${match[2]}" is not a unit of ${quantity}`);

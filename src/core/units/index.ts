@@ -1,4 +1,12 @@
-export { fieldText, figure, formatQuantity, parseQuantity, shownUnit, type UnitSystem } from './display.ts';
+export {
+  fieldText,
+  figure,
+  formatQuantity,
+  parseNumber,
+  parseQuantity,
+  shownUnit,
+  type UnitSystem,
+} from './display.ts';
 export { moment, positive, QuantityError, within } from './quantityError.ts';
 export { degrees, film, type Said, type SaidFigure, said, tell } from './said.ts';
 export { fromCanonical, type Quantity, toCanonical, type Unit, unitDef } from './units.ts';

@@ -4,6 +4,7 @@ import {
   film,
   formatQuantity,
   fromCanonical,
+  parseNumber,
   parseQuantity,
   said,
   tell,
@@ -63,5 +64,27 @@ describe('a sentence with figures', () => {
     expect(tell(sentence, 'metric')).toBe('below 5 °C it stops; 102 µm a coat, 3 coats');
     expect(tell(sentence, 'us')).toBe('below 41 °F it stops; 4 mil a coat, 3 coats');
     expect(tell('no figures', 'us')).toBe('no figures');
+  });
+});
+
+describe('a separator that could be either', () => {
+  it.each(['1,500', '12,345', '-1,500 ft'])('%s is asked about', (typed) => {
+    expect(() => parseQuantity(typed, 'length', 'us')).toThrow('could be');
+  });
+  it.each([
+    ['1500', 1500],
+    ['1.500', 1.5],
+    ['1,5', 1.5],
+    ['0,125', 0.125],
+    ['1,500.5', 1500.5],
+    ['1.500,5', 1500.5],
+    ['1,500,000', 1_500_000],
+    ['1234,567', 1234.567],
+    ['−3', -3],
+  ])('%s is %s', (typed, value) => {
+    expect(parseNumber(typed)).toBe(value);
+  });
+  it.each(['', '.', '1.2.3', '1,2,3', '12e'])('%s is no number', (typed) => {
+    expect(() => parseNumber(typed)).toThrow(RangeError);
   });
 });

@@ -2,8 +2,9 @@ export { type FairLine, fairMarks, type HandMark } from './fair.ts';
 export {
   fitPlane,
   heightAboveDatum,
-  type Lying,
   MARK_ERROR_MM,
+  type NextMark,
+  type Outliers,
   type Plane,
   type PlaneFit,
   type PlaneMark,

@@ -73,17 +73,17 @@ describe('striking a line on a boat that stands 2° down by the bow', () => {
     const fit = planeOf({ form, plan: plan(six()) });
     expect(fit.trimDeg).toBeCloseTo(-2, 3);
     expect(fit.heelDeg).toBeCloseTo(1.5, 2);
-    expect(fit.lying.verdict).toBe('agree');
+    expect(fit.outliers.verdict).toBe('agree');
     expect(Math.max(...fit.residualsMm.map(Math.abs))).toBeLessThan(0.5);
   });
   it('six marks, one 40 mm wrong: that one is named, whatever it was read on', () => {
     const { fit } = strikeLine({ form, plan: plan(six(40)) });
-    expect(fit.lying).toEqual({ verdict: 'named', indices: [4] });
+    expect(fit.outliers).toMatchObject({ verdict: 'named', indices: [4] });
     expect(fit.trimDeg).toBeCloseTo(-2, 2);
   });
   it('four marks say only that one of them lies', () => {
     const four = six(40).filter((_, i) => i !== 1 && i !== 2);
-    expect(planeOf({ form, plan: plan(four) }).lying).toEqual({ verdict: 'one-lies' });
+    expect(planeOf({ form, plan: plan(four) }).outliers).toEqual({ verdict: 'one-is-off' });
   });
   it('the sheet puts the raised line where the turned boat has it', () => {
     const struck = strikeLine({ form, plan: plan(six(), { addedKg: 400, slopMm: 40 }) });

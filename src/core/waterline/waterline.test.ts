@@ -51,7 +51,7 @@ describe('the plane through reference marks', () => {
     const two = fitPlane({ marks: [down(0, 1), down(8, 1.2)], heelDeg: 1 });
     expect(two.trimDeg).toBeCloseTo(-2, 6);
     const three = fitPlane({ marks: [down(0, 1), down(8, 1.2), down(4, -1.5)] });
-    expect([three.trimDeg, three.lying.verdict]).toEqual([expect.closeTo(-2, 6), 'agree']);
+    expect([three.trimDeg, three.outliers.verdict]).toEqual([expect.closeTo(-2, 6), 'agree']);
     expect(Math.asin(three.cMmPerM / 1000) * (180 / Math.PI)).toBeCloseTo(1, 6);
   });
 
@@ -64,16 +64,16 @@ describe('the plane through reference marks', () => {
     );
   });
 
-  it('four marks show that one lies, not which', () => {
+  it('four marks show that one is off, not which', () => {
     const four = [level(0, 1), level(8, 1), level(8, -1, 40), level(0, -1)];
-    expect(fitPlane({ marks: four }).lying).toEqual({ verdict: 'one-lies' });
+    expect(fitPlane({ marks: four }).outliers).toEqual({ verdict: 'one-is-off' });
   });
 
   it('of six marks on a boat 2° down by the bow the one 40 mm out is named and left out', () => {
     const s = standing(-2, 0.5);
     const marks = [s(0.5, 1), s(5, 1.6), s(9, 0.6), s(0.5, -1), s(5, -1.6, 40), s(9, -0.6)];
     const fit = fitPlane({ marks });
-    expect(fit.lying).toEqual({ verdict: 'named', indices: [4] });
+    expect(fit.outliers).toMatchObject({ verdict: 'named', indices: [4] });
     expect(fit.trimDeg).toBeCloseTo(-2, 6);
     expect(fit.residualsMm[4]).toBeCloseTo(40, 6);
   });
@@ -84,8 +84,58 @@ describe('the plane through reference marks', () => {
     );
     (marks[1] as PlaneMark).heightMm += 35;
     (marks[6] as PlaneMark).heightMm -= 50;
-    const { lying } = fitPlane({ marks });
-    expect(lying.verdict === 'named' && lying.indices.toSorted()).toEqual([1, 6]);
+    const { outliers } = fitPlane({ marks });
+    expect(outliers.verdict === 'named' && outliers.indices.toSorted()).toEqual([1, 6]);
+  });
+
+  it('with five marks it says how sure it is, and where a sixth would tell most', () => {
+    // Five on one side of the boat and across: the two at the far end explain each other away.
+    const five = [level(0, 1), level(0, -1), level(8, 0.6), level(8, -0.6, 22), level(4, 1.3)];
+    const { outliers, nextMark } = fitPlane({ marks: five });
+    expect(outliers.verdict).toBe('one-of');
+    if (outliers.verdict !== 'one-of') return;
+    expect(outliers.sure.every((each) => each >= 0.05 && each < 0.95)).toBe(true);
+    expect(outliers.sure).toEqual(outliers.sure.toSorted((a, b) => b - a));
+    expect(nextMark?.differMm).toBeGreaterThan(3);
+  });
+
+  it('of marks that are named few are honest: one off among six, two among eight, 500 draws each', () => {
+    const wrong = { one: 0, two: 0 };
+    const named = { one: 0, two: 0 };
+    for (let seed = 1; seed <= 500; seed++) {
+      const off = noise(seed);
+      const s = standing(-1, 0.5);
+      const draw = (n: number, bad: Record<number, number>) =>
+        Array.from({ length: n }, (_, i) =>
+          s(0.5 + (8 * (i >> 1)) / (n / 2 - 1), i % 2 ? -1.2 : 1.2, 3 * off() + (bad[i] ?? 0)),
+        );
+      const size = 20 + 30 * Math.abs(off());
+      const check = (kind: 'one' | 'two', n: number, bad: Record<number, number>) => {
+        const { outliers } = fitPlane({ marks: draw(n, bad) });
+        if (outliers.verdict !== 'named') return;
+        named[kind]++;
+        if (outliers.indices.some((i) => !(i in bad))) wrong[kind]++;
+      };
+      check('one', 6, { [seed % 6]: size });
+      check('two', 8, { [seed % 8]: size, [(seed + 1 + (seed % 5)) % 8]: seed % 2 ? size : -size });
+    }
+    expect(named.one).toBeGreaterThan(250);
+    expect(named.two).toBeGreaterThan(150);
+    expect(wrong.one / named.one).toBeLessThan(0.05);
+    expect(wrong.two / named.two).toBeLessThan(0.05);
+  });
+
+  it('tells when the error stated does not fit what the marks show', () => {
+    const s = standing(-1, 0.5);
+    const off = noise(7);
+    const marks = Array.from({ length: 24 }, (_, i) => s(i / 3, i % 2 ? -1.2 : 1.2, 3 * off()));
+    const verdict = (errorMm: number) => fitPlane({ marks, errorMm }).error.verdict;
+    expect(verdict(3)).toBe('fits');
+    expect(verdict(15)).toBe('stated-too-large');
+    expect(fitPlane({ marks: marks.slice(0, 3) }).error).toEqual({ verdict: 'not-known', foundMm: null });
+    // Spread evenly no single mark stands out, and still the whole is too far off for a millimetre and a half.
+    expect(verdict(1.5)).not.toBe('fits');
+    expect(fitPlane({ marks, errorMm: 3 }).error.foundMm).toBeCloseTo(3, 0);
   });
 
   it('is recovered from marks with 3 mm of noise within its stated error, as often as a normal error would be', () => {
@@ -96,7 +146,7 @@ describe('the plane through reference marks', () => {
       const s = standing(-1.5, 0.8);
       const marks = [1, 3, 5, 7, 9].flatMap((x) => [s(x, 1.3, 3 * off()), s(x, -1.3, 3 * off())]);
       const fit = fitPlane({ marks });
-      if (fit.lying.verdict !== 'agree') continue;
+      if (fit.outliers.verdict !== 'agree') continue;
       const probe = s(10, 1);
       const error = heightAboveDatum(fit, { xM: 10, yM: 1, riseMm: 0 }) - probe.heightMm;
       runs++;

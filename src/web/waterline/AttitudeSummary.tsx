@@ -3,7 +3,7 @@ import type { StruckLine } from '../../core/waterline/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
-import { nameOf, sayLying } from './strikeView.ts';
+import { nameOf, sayErrorFit, sayNextMark, sayOutliers } from './strikeView.ts';
 
 /** How she stands, and what the marks say of each other. */
 export function AttitudeSummary({
@@ -18,6 +18,7 @@ export function AttitudeSummary({
   const { system } = useUnits();
   const unit = heightUnit(system);
   const { fit } = struck;
+  const say = (mm: number) => `${sayHeight(mm, unit)} ${unit.symbol}`;
   const bow = `${Math.abs(fit.trimDeg).toFixed(2)}° ${fit.trimDeg < 0 ? 'down' : 'up'} by the bow`;
   const heel = `${Math.abs(fit.heelDeg).toFixed(2)}° ${fit.heelDeg < 0 ? 'down' : 'up'} to starboard`;
   const ends = [0, lengthM].map((xM) => fit.standardErrorMm({ xM, yM: 0 }));
@@ -42,9 +43,12 @@ export function AttitudeSummary({
           off it on average (root mean square).
         </p>
       </Why>
-      <p className={fit.lying.verdict === 'agree' ? '' : 'text-warning font-semibold'} role="status">
-        {sayLying(fit.lying, plan.marks.map(nameOf))}
+      <p className={fit.outliers.verdict === 'agree' ? '' : 'text-warning font-semibold'} role="status">
+        {sayOutliers(fit.outliers, plan.marks.map(nameOf))}
       </p>
+      {[sayNextMark(fit.nextMark, say), sayErrorFit(fit.error, say)].map((sentence) =>
+        sentence ? <p key={sentence}>{sentence}</p> : null,
+      )}
     </div>
   );
 }

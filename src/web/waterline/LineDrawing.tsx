@@ -34,7 +34,7 @@ export function LineDrawing({ view, plan, struck }: { view: BoatView; plan: Wate
       { x: last, z },
     ];
   };
-  const bad = fit.lying.verdict === 'named' ? fit.lying.indices : [];
+  const bad = fit.outliers.verdict === 'named' ? fit.outliers.indices : [];
   return (
     <svg
       viewBox={`-30 ${top - 20} ${ACROSS + 60} ${low - top + 74}`}

@@ -35,8 +35,8 @@ export function MarkTable({ plan, struck, onChange }: Props) {
   const { marks } = plan;
   const set = (i: number, some: Partial<ReferenceMark>) =>
     onChange(marks.map((mark, k) => (k === i ? { ...mark, ...some } : mark)));
-  const lying = struck?.fit.lying;
-  const named = lying && 'indices' in lying ? lying.indices : [];
+  const outliers = struck?.fit.outliers;
+  const named = outliers && 'indices' in outliers ? outliers.indices : [];
   const add = () => {
     const last = marks.at(-1);
     onChange([
@@ -144,7 +144,9 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     <td className="text-right whitespace-nowrap">
                       {off === undefined ? '–' : sayHeight(off, unit)}
                       {lies && (
-                        <strong className="block">{lying?.verdict === 'named' ? 'lies' : 'may lie'}</strong>
+                        <strong className="block">
+                          {outliers?.verdict === 'named' ? 'outlier' : 'may be off'}
+                        </strong>
                       )}
                     </td>
                     <td>

@@ -122,7 +122,7 @@ function WaterlineEditor({ view, served }: { view: BoatView; served: Waterline }
               <p className="max-w-prose">
                 Points that say where the line belongs, read above one level datum: old stain, fittings of
                 known height, distances down from the sheer. Three fix the plane, two when the heel is
-                measured; with five or more a lying one is named.
+                measured; with six or more an outlier is mostly named.
               </p>
             )}
             {plan.marks.length > 0 && (

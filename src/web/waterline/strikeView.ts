@@ -1,6 +1,12 @@
 import type { BoatView, Waterline } from '../../contract/index.ts';
 import { formFromDimensions, type OffsetTable } from '../../core/hull/index.ts';
-import { type Lying, type StruckLine, strikeLine } from '../../core/waterline/index.ts';
+import {
+  type NextMark,
+  type Outliers,
+  type PlaneFit,
+  type StruckLine,
+  strikeLine,
+} from '../../core/waterline/index.ts';
 
 /** The line as struck from what is on the screen, or why it cannot be. */
 export type Struck = { line: StruckLine } | { problem: string };
@@ -24,19 +30,45 @@ export function tryStrike(view: Pick<BoatView, 'boat' | 'form'>, plan: Waterline
   }
 }
 
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
 /** What the marks say of each other, in a sentence. */
-export function sayLying(lying: Lying, names: readonly string[]): string {
-  const list = (indices: readonly number[]) => indices.map((i) => names[i]).join(', ');
-  switch (lying.verdict) {
+export function sayOutliers(outliers: Outliers, names: readonly string[]): string {
+  switch (outliers.verdict) {
     case 'agree':
       return 'The marks agree.';
-    case 'one-lies':
-      return 'One of these marks lies, but with so few it cannot be told which: take one or two more.';
-    case 'named':
-      return `${list(lying.indices)} ${lying.indices.length === 1 ? 'lies and is' : 'lie and are'} left out.`;
-    case 'one-of':
-      return `One of these lies: ${list(lying.indices)}. Take another mark to tell which; none is left out yet.`;
+    case 'one-is-off':
+      return 'One of these marks is off, but with so few it cannot be told which: take one or two more.';
+    case 'named': {
+      const list = outliers.indices.map((i) => names[i]).join(', ');
+      const least = Math.min(...outliers.sure);
+      return `${list} ${outliers.indices.length === 1 ? 'is an outlier and is' : 'are outliers and are'} left out (${percent(Math.min(0.999, least))} sure).`;
+    }
+    case 'one-of': {
+      const list = outliers.indices
+        .map((i, k) => `${names[i]} (${percent(outliers.sure[k] ?? 0)})`)
+        .join(', ');
+      return `Which mark is off is not certain: ${list}. None is left out yet.`;
+    }
   }
+}
+
+/** Where one more mark would settle it, in a sentence; null where nothing is open. */
+export function sayNextMark(next: NextMark | null, say: (mm: number) => string): string | null {
+  if (!next) return null;
+  const side = next.yM > 0.05 ? 'to starboard' : next.yM < -0.05 ? 'to port' : 'on the centreline';
+  return `One more mark ${next.xM.toFixed(1)} m from aft, ${side}, would tell: the two likeliest explanations lie ${say(next.differMm)} apart there.`;
+}
+
+/** Where the error stated for a mark does not fit what the marks show; null where it does. */
+export function sayErrorFit(
+  { verdict, foundMm }: PlaneFit['error'],
+  say: (mm: number) => string,
+): string | null {
+  if (foundMm === null || verdict === 'fits' || verdict === 'not-known') return null;
+  return verdict === 'stated-too-small'
+    ? `The marks scatter by ${say(foundMm)}, more than the error stated for one: the line is less certain than it says.`
+    : `The marks scatter by ${say(foundMm)} only: the error stated for one is larger than need be, and hides outliers.`;
 }
 
 export const nameOf = (mark: { name: string }, i: number) =>

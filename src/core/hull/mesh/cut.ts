@@ -1,4 +1,4 @@
-import { QuantityError } from '../../units/index.ts';
+import { QuantityError, within } from '../../units/index.ts';
 import { type Progress, TELL_EVERY, type Triangles } from './triangles.ts';
 
 /** A plane n·p = at; its upper side is where n·p is greater. `n` need not be of length 1. */
@@ -27,6 +27,18 @@ export interface MeshAreas {
   faceZone: Uint8Array;
   /** m² that no zone claims. */
   restM2: number;
+}
+
+/** A plane that divides space. @throws {QuantityError} naming it */
+function checkPlane({ name, n, at }: CutPlane): void {
+  within(`level of plane ${name}`, at, -1e6, 1e6);
+  const length = Math.hypot(...n);
+  if (!(length > 1e-12 && Number.isFinite(length)))
+    throw new QuantityError(
+      `normal of plane ${name}`,
+      `(${n.join(', ')})`,
+      'a direction: not all zero, all finite',
+    );
 }
 
 const MOST_PLANES = 14;
@@ -66,6 +78,7 @@ export function areasFromMesh(input: {
   tell?: Progress;
 }): MeshAreas {
   const { triangles, zones } = input;
+  input.planes.forEach(checkPlane);
   const centre: CutPlane = { name: ' centreline', n: [0, 1, 0], at: 0 };
   const planes = [...input.planes, centre];
   if (planes.length > MOST_PLANES + 1)
@@ -150,6 +163,9 @@ export function areasFromMesh(input: {
     if (face % TELL_EVERY === 0) input.tell?.(face / faces);
   }
 
+  // A corner that is no number shows in the sum of all faces, at no cost to the million that are sound.
+  const allM2 = sums.reduce((sum, m2) => sum + m2, 0);
+  if (!Number.isFinite(allM2)) throw new QuantityError('area of the mesh', allM2, 'finite numbers');
   const found = zones.map((zone): ZoneArea => ({ name: zone.name, portM2: 0, starboardM2: 0 }));
   let restM2 = 0;
   sums.forEach((m2, mask) => {

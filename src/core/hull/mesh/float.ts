@@ -2,6 +2,9 @@ import { positive, QuantityError } from '../../units/index.ts';
 import { type Hydrostatics, SEA_WATER } from '../hydrostatics.ts';
 import type { Triangles } from './triangles.ts';
 
+/** A corner this near the waterline, as a share of the draught, lies on it: single precision over a hull's length. */
+const RIM_SHARE = 1e-4;
+
 /**
  * What a hull given as a surface displaces at z = 0. Volume and waterplane are surface integrals over the wetted faces
  * (divergence theorem), for which the surface must be closed below the water; above it may be open.
@@ -32,6 +35,11 @@ export function hydrostaticsOfMesh(input: { triangles: Triangles; densityKgM3?: 
     plane -= nz / 2;
     volume += (nz / 2) * ((az + bz + cz) / 3);
   };
+  // A body that ends at the waterline has its rim there but for the rounding of its numbers.
+  let lowest = 0;
+  for (let i = 2; i < triangles.length; i += 3)
+    if ((triangles[i] as number) < lowest) lowest = triangles[i] as number;
+  const rim = lowest * RIM_SHARE;
   const meets = (x: number, y: number) => {
     if (x < aft) aft = x;
     if (x > fore) fore = x;
@@ -53,7 +61,7 @@ export function hydrostaticsOfMesh(input: { triangles: Triangles; densityKgM3?: 
       const [px, py, pz] = [triangles[p] as number, triangles[p + 1] as number, triangles[p + 2] as number];
       const qz = triangles[q + 2] as number;
       if (pz <= 0) {
-        if (pz === 0) meets(px, py);
+        if (pz >= rim) meets(px, py);
         below[size++] = px;
         below[size++] = py;
         below[size++] = pz;

@@ -318,3 +318,41 @@ describe('what is wrong with a surface', () => {
     expect((sum(zones[0]) + sum(zones[1])) / (16 * Math.PI)).toBeCloseTo(1, 1);
   });
 });
+
+describe('meshes that are no whole hull', () => {
+  it('an under-water body that ends at the waterline but for single precision is taken', () => {
+    // A wedge 10 m long, 4 m wide, 2 m deep, open at the top, its rim a rounding below 0.
+    const z = -1e-6;
+    const [a, b, c, d] = [
+      [0, -2, z],
+      [10, -2, z],
+      [10, 2, z],
+      [0, 2, z],
+    ] as const;
+    const [k, l] = [
+      [0, 0, -2],
+      [10, 0, -2],
+    ] as const;
+    const triangles = Float32Array.from([a, k, b, b, k, l, d, c, k, c, l, k, a, d, k, b, l, c].flat());
+    const found = hydrostaticsOfMesh({ triangles });
+    expect(found.volumeM3).toBeCloseTo((10 * 4 * 2) / 2, 3);
+    expect([found.lwlM, found.bwlM, found.draughtM]).toEqual([10, 4, 2]);
+  });
+
+  it('one that cannot be thinned is shown in part, and does not run for ever', () => {
+    // A thousand faces upon each other: no grid makes them fewer.
+    const face = [0, 0, 0, 1, 0, 0, 0, 1, 0];
+    const { triangles, face: from } = thinMesh(Float32Array.from(Array(1000).fill(face).flat()), 10);
+    expect([triangles.length / 9, from.length]).toEqual([10, 10]);
+  });
+
+  it('a plane without a direction or a level is refused by name', () => {
+    const triangles = Float32Array.from([0, 0, 0, 1, 0, 0, 0, 1, 0]);
+    const cut = (n: [number, number, number], at: number) =>
+      areasFromMesh({ triangles, planes: [{ name: 'waterline', n, at }], zones: [] });
+    expect(() => cut([0, 0, 0], 0)).toThrow('normal of plane waterline (0, 0, 0)');
+    expect(() => cut([0, 0, 1], Number.NaN)).toThrow('level of plane waterline NaN');
+    const hole = Float32Array.from([0, 0, Number.NaN, 1, 0, 0, 0, 1, 0]);
+    expect(() => areasFromMesh({ triangles: hole, planes: [], zones: [] })).toThrow('area of the mesh NaN');
+  });
+});

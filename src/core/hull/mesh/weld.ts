@@ -1,3 +1,5 @@
+import { within } from '../../units/index.ts';
+import { checkNumbers } from './readStl.ts';
 import { boundsOf, type Triangles } from './triangles.ts';
 
 /** A hash table of whole numbers to whole numbers, in flat arrays: some ten times as fast as a Map for millions. */
@@ -182,16 +184,31 @@ export function withoutFaces(triangles: Triangles, faces: readonly number[]): Tr
   return kept;
 }
 
+function everySoMany(triangles: Triangles, most: number): { triangles: Triangles; face: Int32Array } {
+  const faces = triangles.length / 9;
+  const count = Math.min(faces, Math.floor(most));
+  const face = Int32Array.from({ length: count }, (_, i) => Math.floor((i * faces) / count));
+  const thin = new Float32Array(count * 9);
+  face.forEach((from, i) => {
+    thin.set(triangles.subarray(from * 9, from * 9 + 9), i * 9);
+  });
+  return { triangles: thin, face };
+}
+
 /**
  * A coarser likeness for drawing: corners gathered in a grid until no more than `most` faces are left.
  * `face[i]` is the face of the mesh that face i of the likeness came from. For looking at, never for measuring.
  */
 export function thinMesh(triangles: Triangles, most: number): { triangles: Triangles; face: Int32Array } {
+  within('number of faces to keep', most, 1, 1e9);
+  checkNumbers(triangles);
   const faces = triangles.length / 9;
   if (faces <= most) return { triangles, face: Int32Array.from({ length: faces }, (_, i) => i) };
   const { min, max } = boundsOf(triangles);
   const extent = Math.max(max[0] - min[0], max[1] - min[1], max[2] - min[2]) || 1;
-  for (let cells = Math.ceil(Math.sqrt(most)); ; cells = Math.ceil(cells * 0.8)) {
+  for (let cells = Math.ceil(Math.sqrt(most)); ; cells = Math.floor(cells * 0.8)) {
+    // A mesh whose faces all lie in a few cells, or upon each other, is no hull: every so many of them are drawn.
+    if (cells < 1) return everySoMany(triangles, most);
     const { ids, first } = weld(triangles, extent / cells);
     const kept: number[] = [];
     for (let face = 0; face < faces; face++) {
