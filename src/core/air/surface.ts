@@ -81,6 +81,8 @@ export function surfaceTemps(hours: readonly AirHour[], surroundings: Surroundin
 
 /** The air that the surface stands in: warmed air keeps its moisture, so its relative humidity falls. */
 export function airAround(hour: AirHour, surroundings: Surroundings): { airC: number; rh: number } {
+  checkHour(hour);
+  checkSurroundings(surroundings);
   const airC = beforeSky(hour, surroundings);
   return {
     airC,

@@ -1,4 +1,4 @@
-import { positive, QuantityError, within } from '../units/index.ts';
+import { finite, positive, QuantityError, within } from '../units/index.ts';
 
 /** How long something takes at one temperature, as a sheet's table gives it [P]. */
 export interface CurvePoint {
@@ -99,6 +99,7 @@ export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
   const minutesAt = (tempC: number): number => {
     if (stopC !== null && tempC < stopC) return Number.POSITIVE_INFINITY;
     if (tempC >= last.tempC) return last.minutes;
+    finite('temperature of the film', tempC);
     for (let i = 0; i < lines.length; i++) {
       const line = lines[i] as CurveLine;
       if (tempC < line.upToC) return Math.exp(line.intercept + line.slope * inverseK(tempC));

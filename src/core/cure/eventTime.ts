@@ -191,6 +191,7 @@ function advance(run: Run, hour: { startMs: number; fromC: number; toC: number }
 
 /** How far the event has come at `now`, 0–1. */
 export function progressAt(steps: readonly ClockStep[], now: number): number {
+  moment('now', now);
   let progress = 0;
   for (const step of steps) {
     if (now >= step.toMs) progress += step.share;

@@ -19,6 +19,8 @@ export interface HourOf {
 
 /** The coldest and the hottest hour of a series from a moment on; null where it has none. */
 export function extremesFrom(temps: TempSeries, fromMs: number): { coldest: HourOf; hottest: HourOf } | null {
+  checkSeries(temps);
+  moment('moment from which on', fromMs);
   const first = Math.max(0, Math.floor((fromMs - temps.startMs) / HOUR_MS));
   const ahead = temps.valuesC.slice(first);
   if (ahead.length === 0) return null;

@@ -1,3 +1,4 @@
+import { moment } from '../units/index.ts';
 import type { ClockStep } from './eventTime.ts';
 
 /** What the clock did between two boundaries, e.g. in one day. */
@@ -22,6 +23,9 @@ export function clockStretches(input: {
   steps: readonly ClockStep[];
   boundariesMs: readonly number[];
 }): Stretch[] {
+  input.boundariesMs.forEach((ms, i) => {
+    moment(`boundary ${i + 1}`, ms);
+  });
   const stretches: (Stretch & { weightMs: number })[] = [];
   let boundary = -1;
   for (const step of input.steps) {

@@ -1,3 +1,4 @@
+import { moment } from '../units/index.ts';
 import type { WindowState } from './windows.ts';
 
 /** Any state an area can be in: those of a film's window, and those without one. */
@@ -23,6 +24,7 @@ const LATER = 1e15;
  * that, and what stands still last. An open window that closes at 10:00 gives 10:00.
  */
 export function urgencyMs(clock: { state: AreaState; untilMs: number | null }): number {
+  if (clock.untilMs !== null) moment('end of a state', clock.untilMs);
   // Bare steel that was blasted runs out like a window.
   if (clock.state === 'bare' && clock.untilMs !== null) return Math.min(clock.untilMs, LATER);
   const rank = STILL[clock.state];

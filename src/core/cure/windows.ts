@@ -1,4 +1,4 @@
-import { moment, QuantityError } from '../units/index.ts';
+import { moment, QuantityError, within } from '../units/index.ts';
 import type { CurvePoint, EventCurve } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
 import { segmentAt } from './segmentAt.ts';
@@ -124,6 +124,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   const now = moment('now', input.now);
   checkFilm(film);
   const { sheet } = film;
+  for (const { keyGrit } of sheet.overcoat) if (keyGrit !== null) within('grit', keyGrit, 1, 10_000);
   const edges: WindowEdge[] = [];
   const warnings = new Set<ClockWarning>();
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
@@ -216,6 +217,8 @@ function chain(startMs: number, states: readonly (readonly [WindowState, number 
  * A window missed on Monday and sanded on Tuesday: key-first until then, keyed from then on.
  */
 export function keyedWindows(windows: Windows, keyedAtMs: number, now: number): Windows {
+  moment('time of sanding', keyedAtMs);
+  moment('now', now);
   const min = windows.edges.find(({ edge }) => edge === 'overcoat-min')?.at ?? null;
   const fromMs = Math.max(keyedAtMs, min ?? keyedAtMs);
   const before = windows.segments.filter((segment) => segment.fromMs < fromMs);

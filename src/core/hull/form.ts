@@ -1,5 +1,5 @@
-import { within } from '../units/index.ts';
-import type { OffsetTable } from './offsets.ts';
+import { finite, QuantityError, within } from '../units/index.ts';
+import { checkOffsets, type OffsetTable } from './offsets.ts';
 
 /** A point of a section: half-breadth y and height z above the designed waterline, m. */
 export interface SectionPoint {
@@ -9,9 +9,12 @@ export interface SectionPoint {
 
 /** Linear between the entries of two rising columns; beyond them the end value. */
 export function lerpAt(xs: readonly number[], ys: readonly number[], x: number): number {
+  if (xs.length === 0 || xs.length !== ys.length)
+    throw new QuantityError('points of a curve', ys.length, `one for each of ${xs.length}, 1 or more`);
+  finite('place on a curve', x);
   let [low, high] = [0, xs.length - 1];
-  if (x <= (xs[low] as number)) return ys[low] as number;
-  if (x >= (xs[high] as number)) return ys[high] as number;
+  if (x <= (xs[low] as number)) return finite('curve', ys[low] as number);
+  if (x >= (xs[high] as number)) return finite('curve', ys[high] as number);
   while (high - low > 1) {
     const mid = (low + high) >> 1;
     if ((xs[mid] as number) <= x) low = mid;
@@ -19,7 +22,7 @@ export function lerpAt(xs: readonly number[], ys: readonly number[], x: number):
   }
   const [x0, x1] = [xs[low] as number, xs[high] as number];
   const [y0, y1] = [ys[low] as number, ys[high] as number];
-  return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+  return finite('curve', y0 + ((x - x0) / (x1 - x0)) * (y1 - y0));
 }
 
 /** A station's heights and half-breadths from keel to sheer. */
@@ -61,6 +64,7 @@ function topOf(form: OffsetTable, s: number): SectionPoint {
 /** The neighbouring stations of x and how far it lies between them, 0–1; null off the ends of the table. */
 function between(form: OffsetTable, x: number): { s: number; t: number } | null {
   within('place along the boat (m)', x, -1000, 1000);
+  checkOffsets(form);
   const last = form.stationsM.length - 1;
   if (x < (form.stationsM[0] as number) - 1e-9 || x > (form.stationsM[last] as number) + 1e-9) return null;
   const upper = form.stationsM.findIndex((each) => each >= x - 1e-9);
@@ -113,6 +117,10 @@ export function alongSkinM(section: readonly SectionPoint[], fromZ: number, toZ:
   within('lower height (m)', fromZ, -1000, 1000);
   within('upper height (m)', toZ, -1000, 1000);
   const [low, high] = fromZ <= toZ ? [fromZ, toZ] : [toZ, fromZ];
+  for (const { y, z } of section) {
+    within('half-breadth of a section', y, 0, 60);
+    within('height of a section', z, -1000, 1000);
+  }
   let length = 0;
   for (let i = 0; i + 1 < section.length; i++) {
     const [a, b] = [section[i] as SectionPoint, section[i + 1] as SectionPoint];

@@ -35,6 +35,13 @@ export const HAND_MEASURE_SPREAD = 0.05;
 const LONGEST_M = 200;
 const length = (name: string, value: number) => positive(name, value, LONGEST_M);
 
+function checkOrdinates(spacing: number, ordinates: readonly number[]): void {
+  length('station spacing', spacing);
+  ordinates.forEach((girth, i) => {
+    within(`girth ${i + 1}`, girth, 0, LONGEST_M);
+  });
+}
+
 /**
  * Area under ordinates at equal spacing by Simpson's rule, h/3 × (g₀ + 4g₁ + 2g₂ + … + gₙ); n even.
  * Exact for curves up to the third degree.
@@ -49,6 +56,7 @@ export function simpson(spacing: number, ordinates: readonly number[]): number {
       "what Simpson's rule takes: an odd number, 3 or more (or use the trapezoid rule)",
     );
   }
+  checkOrdinates(spacing, ordinates);
   const last = ordinates.length - 1;
   const sum = ordinates.reduce((total, g, i) => total + g * (i === 0 || i === last ? 1 : i % 2 ? 4 : 2), 0);
   return (spacing / 3) * sum;
@@ -57,6 +65,7 @@ export function simpson(spacing: number, ordinates: readonly number[]): number {
 /** Area under ordinates at equal spacing by the trapezoid rule; 2 ordinates or more. */
 export function trapezoid(spacing: number, ordinates: readonly number[]): number {
   if (ordinates.length < 2) throw new QuantityError('number of girths', ordinates.length, '2 or more');
+  checkOrdinates(spacing, ordinates);
   const last = ordinates.length - 1;
   return spacing * ordinates.reduce((total, g, i) => total + g * (i === 0 || i === last ? 0.5 : 1), 0);
 }

@@ -21,8 +21,12 @@ export interface SheerPoint {
 /** Typical spread of areas from a table of offsets: ±2 % [T]. */
 export const OFFSETS_SPREAD = 0.02;
 
+/** Tables already looked through. */
+const sound = new WeakSet<OffsetTable>();
+
 /** Throws naming the row and column that cannot be used: order, shape, letters, negative breadths. */
 export function checkOffsets(table: OffsetTable): void {
+  if (sound.has(table)) return;
   const rising = (name: string, values: readonly number[]) => {
     if (values.length < 2) throw new QuantityError(`number of ${name}`, values.length, '2 or more');
     values.forEach((value, i) => {
@@ -57,6 +61,11 @@ export function checkOffsets(table: OffsetTable): void {
       if (y !== null) within(`half-breadth at station ${s + 1}, waterline ${w + 1}`, y, 0, 60);
     });
   });
+  checkSheer(table);
+  sound.add(table);
+}
+
+function checkSheer(table: OffsetTable): void {
   if (!table.sheer) return;
   if (table.sheer.length !== table.stationsM.length) {
     throw new QuantityError(

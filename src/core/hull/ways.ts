@@ -11,6 +11,12 @@ export interface WayResult {
   spread: number;
 }
 
+/** An area and a spread that can be. @throws {QuantityError} */
+function checkWay({ way, areaM2, spread }: WayResult): void {
+  within(`area by ${way}`, areaM2, 0, 1e6);
+  within(`spread by ${way}`, spread, 0, 1);
+}
+
 /** Two ways whose spreads do not meet: one of them is wrong, or means another piece of the boat. */
 export interface Disagreement {
   ways: [AreaWay, AreaWay];
@@ -22,6 +28,7 @@ export interface Disagreement {
  * The ways that disagree beyond their spreads. 20 m² ± 5 % (19–21) and 25 m² ± 15 % (21.25–28.75) do, by 0.25 m².
  */
 export function disagreements(results: readonly WayResult[]): Disagreement[] {
+  results.forEach(checkWay);
   const found: Disagreement[] = [];
   results.forEach((a, i) => {
     for (const b of results.slice(i + 1)) {
@@ -36,6 +43,7 @@ export function disagreements(results: readonly WayResult[]): Disagreement[] {
 
 /** The way to reckon with: the one chosen if it gives a figure, else the one with the least spread. */
 export function chosenWay(results: readonly WayResult[], chosen: AreaWay | null): WayResult | null {
+  results.forEach(checkWay);
   const wanted = results.find((result) => result.way === chosen);
   if (wanted) return wanted;
   return results.reduce<WayResult | null>(
@@ -55,6 +63,7 @@ export interface WaysOfArea {
 
 /** Every way that gives a figure for this area, the hand measures first. @throws {QuantityError} on bad measures */
 export function waysOf({ measures, spread, estimates }: Omit<WaysOfArea, 'chosenWay'>): WayResult[] {
+  estimates.forEach(checkWay);
   if (measures.length === 0) return [...estimates];
   const hand = areaFromMeasures({ measures, spread });
   return [{ way: 'hand', areaM2: hand.areaM2, spread }, ...estimates];

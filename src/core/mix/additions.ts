@@ -27,8 +27,10 @@ export function addition(input: {
 }): Addition {
   const fraction = within('thinner', input.fraction, 0, 0.5);
   const litres = within('batch', input.batchLitres, 0, 10_000) * fraction;
+  const most = input.limit?.maxFraction ?? null;
+  if (most !== null) within('limit of the thinner', most, 0, 1);
   const name = input.limit?.name ?? 'thinner';
-  const maxFraction = input.limit?.maxFraction ?? null;
+  const maxFraction = most;
   if (fraction === 0) return { name, litres, verdict: 'within', maxFraction };
   if (!input.limit) return { name, litres, verdict: 'not-on-sheet', maxFraction };
   if (maxFraction === null) return { name, litres, verdict: 'limit-not-stated', maxFraction };

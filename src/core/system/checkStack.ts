@@ -1,7 +1,7 @@
 import type { Family } from './families.ts';
 import { BARE_METALS, isIn, TREATMENTS } from './groups.ts';
 import { JOINT_RULES } from './jointRules.ts';
-import type { JudgedLayer, Judgement, Layer, StackPlace } from './layer.ts';
+import { checkLayers, type JudgedLayer, type Judgement, type Layer, type StackPlace } from './layer.ts';
 import { bySheet } from './layerRules.ts';
 import type { Bond, Ground, Joint, Lay, Rule, ServiceRule, Verdict } from './rules.ts';
 import { SERVICE_RULES } from './serviceRules.ts';
@@ -195,6 +195,7 @@ function withMore(judged: JudgedLayer, more: readonly Judgement[]): JudgedLayer 
  * @returns one judged layer for each given, with how it bonds to what is below it
  */
 export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedStack {
+  checkLayers(layers, place);
   const ends = SERVICE_RULES.filter((rule) => rule.ends);
   const whole = judgeWhole(layers, place);
   const judged = layers.map((_, i) =>
@@ -208,5 +209,7 @@ export function checkStack(layers: readonly Layer[], place: StackPlace): JudgedS
 
 /** One coat more over a stack that goes on: judged but for what only the finished stack can tell. */
 export function judgeNext(layers: readonly Layer[], next: Layer, place: StackPlace): JudgedLayer {
-  return judgeLayer([...layers, next], layers.length, place);
+  const all = [...layers, next];
+  checkLayers(all, place);
+  return judgeLayer(all, layers.length, place);
 }

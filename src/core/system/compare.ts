@@ -1,6 +1,6 @@
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
 import { readyCurve, ruleFor } from '../cure/index.ts';
-import { within } from '../units/index.ts';
+import { positive, within } from '../units/index.ts';
 import type { Family } from './families.ts';
 import { limitsOf, type ProductSheet } from './sheet.ts';
 import { type StackStep, stackNeed } from './stack.ts';
@@ -89,6 +89,10 @@ export function stackFigures(input: {
   }, 0);
   const costs = steps.map((step, i) => {
     const priced = step.sheet.packs.filter((pack) => pack.price !== null);
+    for (const pack of priced) {
+      positive('litres of a pack', pack.litres, 10_000);
+      within('price of a pack', pack.price as number, 0, 1e7);
+    }
     if (priced.length === 0) return null;
     const perLitre = Math.min(...priced.map((pack) => (pack.price as number) / pack.litres));
     return perLitre * (need.steps[i]?.litres ?? 0);

@@ -51,7 +51,7 @@ export {
   thinnerOf,
 } from './sheet.ts';
 export { coatsStillNeeded, type SheetNote, sheetNotes } from './sheetNotes.ts';
-export { type NextCoat, nextCoat, type StackStep, type StepNeed, stackNeed } from './stack.ts';
+export { firstFilm, type NextCoat, nextCoat, type StackStep, type StepNeed, stackNeed } from './stack.ts';
 export {
   type Band,
   coatsWanted,

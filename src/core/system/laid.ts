@@ -1,3 +1,5 @@
+import { moment, within } from '../units/index.ts';
+
 /** A coat, or the part of one, as logged. Times in ms. */
 export interface LaidCoat {
   stepId: string;
@@ -31,6 +33,13 @@ export function coatGroups<T extends LaidCoat>(input: {
   /** m² of the steps that are laid on a band of the area only. */
   bands?: ReadonlyMap<string, number>;
 }): CoatGroup<T>[] {
+  within('area', input.areaM2, 0, 100_000);
+  for (const coat of input.coats) {
+    within('number of a coat', coat.coatNo, 0, 1000);
+    within('m² of a coat', coat.areaM2, 0, 100_000);
+    moment('start of a coat', coat.fromMs);
+    moment('end of a coat', coat.toMs);
+  }
   const groups = new Map<string, CoatGroup<T>>();
   for (const coat of input.coats) {
     const key = `${coat.stepId}/${coat.coatNo}`;

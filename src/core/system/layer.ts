@@ -1,6 +1,6 @@
 import type { Method } from '../film/index.ts';
 import type { AdditionLimit } from '../mix/index.ts';
-import type { Said } from '../units/index.ts';
+import { type Said, within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import type { Bond, Lay, Mark, ServiceKind, Verdict } from './rules.ts';
 import { filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
@@ -68,6 +68,26 @@ export interface StackPlace {
   /** Lowest and highest temperature the work will see, °C; null: not asked. */
   coldestC: number | null;
   hottestC?: number | null;
+}
+
+/** Figures of layers and of where they stand that can be. @throws {QuantityError} naming the layer and the figure */
+export function checkLayers(layers: readonly Layer[], place: StackPlace): void {
+  layers.forEach((layer, i) => {
+    const name = (what: string) => `${what} of layer ${i + 1}`;
+    within(name('coats'), layer.coats, 0, 1000);
+    within(name('dry film a coat'), layer.dryMicronsPerCoat, 0, 20_000);
+    within(name('thinner'), layer.thinner, 0, 0.9);
+    if (layer.film) {
+      within(name('most film'), layer.film.max, 0, 20_000);
+      within(name('least film'), layer.film.min, 0, 20_000);
+    }
+    const most = layer.thinnerLimit?.maxFraction ?? null;
+    if (most !== null) within(name('limit of the thinner'), most, 0, 1);
+    if (layer.stopC != null) within(name('stop temperature'), layer.stopC, -40, 80);
+    if (layer.hottestC != null) within(name('highest temperature'), layer.hottestC, -40, 90);
+  });
+  if (place.coldestC !== null) within('coldest expected', place.coldestC, -60, 90);
+  if (place.hottestC != null) within('hottest expected', place.hottestC, -60, 120);
 }
 
 /** A rule's word on one layer. */

@@ -1,3 +1,4 @@
+import { within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import { ANTIFOULINGS, isIn } from './groups.ts';
 import type { ServiceKind } from './rules.ts';
@@ -215,7 +216,10 @@ export function prepareFor(input: {
 
 /** Hours for one pair of hands, of the steps that go by area. */
 export const prepHours = (steps: readonly PrepStep[], areaM2: number): number =>
-  steps.reduce((sum, each) => sum + (each.m2PerHour === null ? 0 : areaM2 / each.m2PerHour), 0);
+  steps.reduce(
+    (sum, each) => sum + (each.m2PerHour === null ? 0 : within('area', areaM2, 0, 100_000) / each.m2PerHour),
+    0,
+  );
 
 /**
  * The preparation as work before the first coat, to be ticked at the bench: what proves a step stands in its note, the

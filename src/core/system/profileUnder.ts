@@ -1,3 +1,4 @@
+import { within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import type { ProductSheet } from './sheet.ts';
 
@@ -26,6 +27,7 @@ export function profileUnder(input: {
   const { substrate, oldCoating, measuredMicrons, first } = input;
   if (substrate !== 'steel' || oldCoating !== null || !first || first.family === 'rust-converter')
     return null;
+  if (measuredMicrons !== null) within('profile', measuredMicrons, 0, 400);
   if (measuredMicrons !== null) return { microns: measuredMicrons, from: 'measured' };
   const { cleanliness, profileMinMicrons: least, profileMaxMicrons: most } = first.preparation;
   if (cleanliness?.startsWith('St')) return null;

@@ -2,6 +2,7 @@ import { type AirLimits, DEFAULT_LIMITS } from '../air/index.ts';
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
 import { METHODS, type Method, TYPICAL_LOSS, UPPER_LOSS } from '../film/index.ts';
 import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
+import { within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 
 /** Dangers that call for a caution at the step. */
@@ -98,6 +99,14 @@ export interface ByMethod {
 export const methodsOf = (sheet: Pick<ProductSheet, 'methods'>): readonly Method[] =>
   sheet.methods.length > 0 ? sheet.methods : METHODS;
 
+/** A film of one coat that can be: each figure above nothing and below any paint's; their order is a note, not a refusal. @throws {QuantityError} */
+export function checkFilm(film: ProductSheet['film']): ProductSheet['film'] {
+  within('most dry film of a coat', film.max, 0, 20_000);
+  within('least dry film of a coat', film.min, 0, 20_000);
+  within('typical dry film of a coat', film.typical, 0, 20_000);
+  return film;
+}
+
 /** Film of one coat by this method, µm dry: the method's own figures, or those for all. */
 export const filmOf = (
   sheet: Pick<ProductSheet, 'film' | 'byMethod'>,
@@ -130,6 +139,7 @@ export const NOT_STATED = {
 /** The sheet's limits, with the trade's where it is silent. Nothing is laid where it could not cure. */
 export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimits {
   const { limits } = sheet;
+  if (sheet.cure.stopC !== null) within('stop temperature', sheet.cure.stopC, -40, 80);
   const floor = Math.max(DEFAULT_LIMITS.surfaceMinC ?? 0, sheet.cure.stopC ?? -40);
   return {
     airMinC: limits.airMinC,

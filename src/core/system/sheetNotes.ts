@@ -1,9 +1,17 @@
 import { type CurvePoint, readyCurve } from '../cure/index.ts';
 import { coatsNeeded, type Method } from '../film/index.ts';
-import { degrees, film as microns, QuantityError, type Said, said } from '../units/index.ts';
+import {
+  degrees,
+  film as microns,
+  positive,
+  QuantityError,
+  type Said,
+  said,
+  within,
+} from '../units/index.ts';
 import { FAMILIES, type Family } from './families.ts';
 import { FILLERS, isIn } from './groups.ts';
-import { filmOf, methodsOf, type ProductSheet } from './sheet.ts';
+import { checkFilm, filmOf, methodsOf, type ProductSheet } from './sheet.ts';
 
 /** Something on a sheet that can hardly be meant: to be looked up again on the paper, not refused. */
 export interface SheetNote {
@@ -44,6 +52,10 @@ function before(later: readonly CurvePoint[], earlier: readonly CurvePoint[]): n
 /** What looks wrong on a sheet: windows that close before they open, pots that live longer when hotter, films out of order. */
 // biome-ignore lint/complexity/noExcessiveCognitiveComplexity: a list of checks, one after the other
 export function sheetNotes(sheet: ProductSheet): SheetNote[] {
+  positive('volume solids', sheet.volumeSolids, 1);
+  checkFilm(sheet.film);
+  if (sheet.inductionMin !== null) within('induction', sheet.inductionMin, 0, 14_400);
+  for (const { film } of sheet.byMethod) if (film) checkFilm(film);
   const notes: SheetNote[] = [];
   const say = (about: SheetNote['about'], text: Said) => notes.push({ about, text });
   for (const rule of sheet.cure.overcoat) {
@@ -56,6 +68,10 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (rule.chemicalMax && rule.keyGrit === null) {
       say('overcoat', `the window for ${over(rule.by)} closes, but no grit is given to key with after it`);
     }
+  }
+  for (const point of sheet.potLife) {
+    within('temperature of a pot life', point.tempC, -40, 80);
+    positive('pot life', point.minutes, 14_400);
   }
   const pot = [...sheet.potLife].sort((a, b) => a.tempC - b.tempC);
   pot.forEach((point, i) => {

@@ -1,7 +1,7 @@
 import { deadVolumeLPerM2, type Method, paintLitres, wetMicrons } from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { isIn, TREATMENTS } from './groups.ts';
-import { filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
+import { checkFilm, filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
 import { type Band, type StepTask, stepAreaM2 } from './step.ts';
 
 /** One step of a stack: a product laid in so many coats. */
@@ -62,12 +62,12 @@ export function stackNeed(input: {
   litres: number;
 } {
   const spread = within('spread', input.spread, 0, 1);
-  const fills = input.steps.findIndex(({ sheet }) => !sheet.family || !isIn(TREATMENTS, sheet.family));
+  const fills = firstFilm(input.steps);
   const steps = input.steps.map((step, i): StepNeed => {
     const coats = within('coats', step.coats, 1, 50);
     if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'whole numbers');
     const { volumeSolids } = step.sheet;
-    const film = filmOf(step.sheet, step.method);
+    const film = checkFilm(filmOf(step.sheet, step.method));
     const loss = lossOf(step.method);
     const dry = step.dryMicronsPerCoat;
     const areaM2 = stepAreaM2({ band: step.band ?? null }, input.areaM2);
@@ -107,6 +107,10 @@ export function stackNeed(input: {
   };
 }
 
+/** The first step of a stack that forms a film, and so fills a blast profile; −1: none. Washes and converters do not. */
+export const firstFilm = (steps: readonly { sheet: Partial<Pick<ProductSheet, 'family'>> }[]): number =>
+  steps.findIndex(({ sheet }) => !sheet.family || !isIn(TREATMENTS, sheet.family));
+
 /** A coat to lay next: which step of the stack and the number of the coat in it, both from 0. */
 export interface NextCoat {
   step: number;
@@ -118,6 +122,12 @@ export interface NextCoat {
  * Steps go on in order: a later step is not offered while an earlier one is short of coats.
  */
 export function nextCoat(coats: readonly number[], laid: readonly number[]): NextCoat | null {
+  coats.forEach((wanted, i) => {
+    within(`coats of step ${i + 1}`, wanted, 0, 1000);
+  });
+  laid.forEach((on, i) => {
+    within(`coats laid of step ${i + 1}`, on, 0, 1000);
+  });
   const step = coats.findIndex((wanted, i) => (laid[i] ?? 0) < wanted);
   return step < 0 ? null : { step, coat: laid[step] ?? 0 };
 }

@@ -1,4 +1,5 @@
 import type { Method } from '../film/index.ts';
+import { within } from '../units/index.ts';
 
 /** Work that is no coat: done before the coats of a step. */
 export type TaskKind = 'prepare' | 'wash' | 'sand' | 'wait' | 'inspect' | 'aggregate';
@@ -48,7 +49,7 @@ export type LayOrder = 'bottom-up' | 'top-down';
 
 /** Coats that a step takes on an area. */
 export const coatsWanted = (step: Pick<StepPlan, 'coats' | 'extraCoats'>, highWear: boolean): number =>
-  step.coats + (highWear ? step.extraCoats : 0);
+  within('coats', step.coats, 0, 1000) + (highWear ? within('extra coats', step.extraCoats, 0, 1000) : 0);
 
 /** Colour of one coat of a step, counted from 0. */
 export function colourOf(step: Pick<StepPlan, 'colours' | 'signal'>, coat: number): string {
@@ -58,6 +59,8 @@ export function colourOf(step: Pick<StepPlan, 'colours' | 'signal'>, coat: numbe
 
 /** m² that a step is laid on: its band, never more than the area where that is measured. */
 export function stepAreaM2(step: { band: Band | null }, areaM2: number): number {
+  within('area', areaM2, 0, 100_000);
   if (!step.band) return areaM2;
+  within('m² of the band', step.band.areaM2, 0, 100_000);
   return areaM2 > 0 ? Math.min(step.band.areaM2, areaM2) : step.band.areaM2;
 }

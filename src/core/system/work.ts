@@ -1,4 +1,5 @@
 import { HOUR_MS } from '../cure/index.ts';
+import { moment, within } from '../units/index.ts';
 import type { PlannedTask, StepPlan, StepTask } from './step.ts';
 
 /** Work between two coats of one step, and the keying of a film whose window was missed: tasks the stack does not list. */
@@ -58,6 +59,13 @@ export function workBefore(input: {
   done: readonly DoneTask[];
 }): DueTask[] {
   const { step, coatNo, key, filmToMs, done } = input;
+  within('number of the coat', coatNo, 0, 1000);
+  if (filmToMs !== null) moment('end of the film below', filmToMs);
+  if (key) moment('end of the window', key.fromMs);
+  if (key && key.grit !== null) within('grit', key.grit, 1, 10_000);
+  if (step.sandBetween !== null) within('grit between coats', step.sandBetween, 1, 10_000);
+  for (const { kind, amount } of step.before)
+    if (amount !== null) within(kind === 'wait' ? 'hours of a wait' : 'grit', amount, 0, 10_000);
   const planned: (PlannedTask & { fromMs?: number })[] =
     coatNo === 0
       ? [...step.before]

@@ -1,3 +1,4 @@
+import { finite } from './quantityError.ts';
 import { fromCanonical, type Quantity, toCanonical, type Unit, unitDef, unitSpelled } from './units.ts';
 
 /** How one user wants figures shown. Storage is canonical whatever the choice. */
@@ -45,7 +46,7 @@ export function shownUnit(quantity: Quantity, system: UnitSystem): Unit {
 
 /** A number with about three significant figures and no false precision: 1520 → "1520", 0.0417 → "0.042". */
 export function figure(value: number): string {
-  const size = Math.abs(value);
+  const size = Math.abs(finite('figure', value));
   const digits = size >= 100 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 3;
   const text = value.toFixed(digits);
   const plain = digits > 0 ? text.replace(/\.?0+$/, '') : text;
@@ -54,7 +55,7 @@ export function figure(value: number): string {
 
 /** A number for a form field: nothing of it is lost that a person could have typed. 1.075 stays "1.075". */
 export function fieldText(value: number): string {
-  return String(Number(value.toPrecision(7)));
+  return String(Number(finite('figure', value).toPrecision(7)));
 }
 
 /**

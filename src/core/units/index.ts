@@ -7,6 +7,6 @@ export {
   shownUnit,
   type UnitSystem,
 } from './display.ts';
-export { moment, positive, QuantityError, within } from './quantityError.ts';
+export { finite, moment, positive, QuantityError, within } from './quantityError.ts';
 export { degrees, film, type Said, type SaidFigure, said, tell } from './said.ts';
 export { fromCanonical, type Quantity, toCanonical, type Unit, unitDef } from './units.ts';

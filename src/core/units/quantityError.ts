@@ -34,6 +34,13 @@ export function positive(quantity: string, value: number, max = Number.MAX_VALUE
   return within(quantity, value, 0, max);
 }
 
+/** As {@link within} for any finite number: `finite('figure', NaN)` throws. */
+export function finite(quantity: string, value: number): number {
+  if (typeof value !== 'number' || !Number.isFinite(value))
+    throw new QuantityError(quantity, value, 'finite numbers');
+  return value;
+}
+
 /** The furthest moment a date can hold, ms either side of 1970 [S: ECMA-262, time values]. */
 const FURTHEST_MS = 8.64e15;
 

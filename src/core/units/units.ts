@@ -1,3 +1,5 @@
+import { finite } from './quantityError.ts';
+
 /**
  * Units of measure and their size in the canonical unit of their quantity.
  *
@@ -75,13 +77,13 @@ export function unitDef(unit: Unit): UnitDef {
 /** `value` in `unit` to the canonical unit. `toCanonical(4, 'mil')` → 101.6 (µm). */
 export function toCanonical(value: number, unit: Unit): number {
   const def: UnitDef = UNITS[unit];
-  return value * def.factor + (def.offset ?? 0);
+  return finite(`figure in ${def.symbol}`, value) * def.factor + (def.offset ?? 0);
 }
 
 /** Canonical value to `unit`. `fromCanonical(100, 'degF')` → 212. */
 export function fromCanonical(value: number, unit: Unit): number {
   const def: UnitDef = UNITS[unit];
-  return (value - (def.offset ?? 0)) / def.factor;
+  return (finite(`figure to be shown in ${def.symbol}`, value) - (def.offset ?? 0)) / def.factor;
 }
 
 /** The unit of `quantity` that `text` spells, or undefined. */

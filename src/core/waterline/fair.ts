@@ -136,6 +136,7 @@ export function fairMarks(input: { marks: readonly HandMark[]; stiffness: number
   within('stiffness', input.stiffness, 0, 1);
   if (marks.length < 3) throw new QuantityError('hand marks on a side', marks.length, '3 or more');
   marks.forEach((mark, i) => {
+    within(`place of mark ${i + 1} (m)`, mark.xM, -200, 200);
     within(`mark ${i + 1} (mm)`, mark.offMm, -10_000, 10_000);
     if (i && mark.xM <= (marks[i - 1] as HandMark).xM) {
       throw new QuantityError(

@@ -1,4 +1,4 @@
-import { positive, QuantityError, within } from '../units/index.ts';
+import { finite, positive, QuantityError, within } from '../units/index.ts';
 import { inverse, type Matrix, multiply } from './smallMatrix.ts';
 
 /** A point that the waterline should pass through, as the boat stands. */
@@ -326,6 +326,13 @@ export function fitPlane(input: {
 export const uprightness = (plane: Plane): number =>
   Math.sqrt(Math.max(0, 1 - (plane.bMmPerM / 1000) ** 2 - (plane.cMmPerM / 1000) ** 2));
 
-/** Height above the datum, mm, of a point of the hull `riseMm` above the plane. */
+/**
+ * Height above the datum, mm, of a point of the hull `riseMm` above the plane.
+ *
+ * @throws {QuantityError} on a figure that is none
+ */
 export const heightAboveDatum = (plane: Plane, point: { xM: number; yM: number; riseMm: number }): number =>
-  plane.aMm + plane.bMmPerM * point.xM + plane.cMmPerM * point.yM + uprightness(plane) * point.riseMm;
+  finite(
+    'height above the datum (mm)',
+    plane.aMm + plane.bMmPerM * point.xM + plane.cMmPerM * point.yM + uprightness(plane) * point.riseMm,
+  );

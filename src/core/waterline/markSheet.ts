@@ -1,4 +1,11 @@
-import { alongSkinM, halfBreadthAt, type OffsetTable, sectionAt, sheerAt } from '../hull/index.ts';
+import {
+  alongSkinM,
+  checkOffsets,
+  halfBreadthAt,
+  type OffsetTable,
+  sectionAt,
+  sheerAt,
+} from '../hull/index.ts';
 import { within } from '../units/index.ts';
 import { heightAboveDatum, type Plane } from './fitPlane.ts';
 
@@ -76,6 +83,7 @@ export function markSheet(input: {
 
 /** Stations every `stepM` along the hull, the ends of the form included where the step does not meet them. */
 export function stationsEvery(form: OffsetTable, stepM: number): number[] {
+  checkOffsets(form);
   const step = within('distance between stations (m)', stepM, 0.05, 10);
   const [first, last] = [form.stationsM[0] as number, form.stationsM.at(-1) as number];
   const from = Math.ceil(first / step - 1e-9);

@@ -26,5 +26,8 @@ export const SLOP_MM: readonly [least: number, most: number] = [25, 75];
  * @example alongSkinByFlare({ riseMm: 80, flareDeg: 66.4 }) // 200: eight centimetres are twenty on a counter stern
  */
 export function alongSkinByFlare(input: { riseMm: number; flareDeg: number }): number {
-  return input.riseMm / Math.cos((within('flare (°)', input.flareDeg, -85, 85) * Math.PI) / 180);
+  return (
+    within('rise (mm)', input.riseMm, -10_000, 10_000) /
+    Math.cos((within('flare (°)', input.flareDeg, -85, 85) * Math.PI) / 180)
+  );
 }

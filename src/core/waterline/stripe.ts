@@ -1,4 +1,4 @@
-import { alongSkinM, halfBreadthAt, type OffsetTable, sectionAt } from '../hull/index.ts';
+import { alongSkinM, checkOffsets, halfBreadthAt, type OffsetTable, sectionAt } from '../hull/index.ts';
 import { within } from '../units/index.ts';
 
 export interface StripeShape {
@@ -66,8 +66,10 @@ export function stripe(input: {
   within('height of the stripe (mm)', shape.heightMm, 1, 1000);
   within('sweep at the bow (mm)', shape.bowSweepMm, 0, 1000);
   within('sweep at the stern (mm)', shape.sternSweepMm, 0, 1000);
+  checkOffsets(form);
   const [first, last] = [form.stationsM[0] as number, form.stationsM.at(-1) as number];
-  const n = input.stations ?? 120;
+  const n = within('stations of the stripe', input.stations ?? 120, 1, 5000);
+  within('top of the paint (mm)', input.topOfPaintMm, -50_000, 50_000);
   const lowerMm = input.topOfPaintMm + shape.gapMm;
   const rows: StripeRow[] = [];
   const ladders: Vec[][] = [];

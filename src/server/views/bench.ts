@@ -8,7 +8,7 @@ import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { potViews } from './pots.ts';
-import { profileOf } from './stackView.ts';
+import { firstFilmStep, profileOf } from './stackView.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
 /** Hours ahead that the bench judges. */
@@ -28,7 +28,8 @@ function litresForCoat(
     areaM2: clock.areaM2,
     spread: clock.spread,
     steps: [{ ...step, coats: Math.max(step.coats, coatNo + 1), sheet: product.sheet }],
-    profileMicrons: step === state.steps[0] ? (profileOf(state, catalogue)?.microns ?? null) : null,
+    profileMicrons:
+      step === firstFilmStep(state, catalogue)?.step ? (profileOf(state, catalogue)?.microns ?? null) : null,
   }).steps[0];
   return need?.litresOfCoat[coatNo] ?? null;
 }

@@ -1,20 +1,35 @@
 import type { StackView } from '../../contract/index.ts';
 import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
 import { deadVolumeLPerM2, dryMicronsFromLitres } from '../../core/film/index.ts';
-import { type CoatGroup, lossOf, type ProfileUnder, profileUnder } from '../../core/system/index.ts';
+import {
+  type CoatGroup,
+  firstFilm,
+  lossOf,
+  type ProfileUnder,
+  profileUnder,
+} from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import { groupsOf } from '../memory/areaClock.ts';
 import type { AreaSnapshot, CoatOnArea } from '../memory/areaStates.ts';
 import { laidBonds } from '../memory/laidBonds.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 
-/** The profile under an area's first coat, for its litres. */
+/** The first step of an area's stack that forms a film, with its sheet. */
+export function firstFilmStep(state: AreaSnapshot, catalogue: ProductCatalogue) {
+  const steps = state.steps.flatMap((step) => {
+    const sheet = catalogue.latest.get(step.productId)?.sheet;
+    return sheet ? [{ step, sheet }] : [];
+  });
+  return steps[firstFilm(steps)];
+}
+
+/** The profile under an area's first film, for its litres. */
 export const profileOf = (state: AreaSnapshot, catalogue: ProductCatalogue): ProfileUnder | null =>
   profileUnder({
     substrate: state.area.substrate,
     oldCoating: state.area.oldCoating,
     measuredMicrons: state.profileMicrons,
-    first: catalogue.latest.get(state.steps[0]?.productId ?? '')?.sheet,
+    first: firstFilmStep(state, catalogue)?.sheet,
   });
 
 /** Mean dry film of a coat by its litres, µm. */

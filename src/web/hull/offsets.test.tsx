@@ -38,8 +38,8 @@ describe('the table of offsets', () => {
       return areas.find(({ id }) => id === bottom.id)?.estimates.find(({ way }) => way === 'offsets');
     };
     await waitFor(async () => expect(await by()).toBeDefined());
-    // Two sides of a metre, the flat of 2 m between them, and 5 cm of antifouling carried above the line.
-    expect((await by())?.areaM2).toBeCloseTo(8 * (1 + 1 + 2) + 2 * 8 * 0.05, 6);
+    // Two sides of a metre, the flat of 2 m between them, 5 cm of antifouling carried above the line, and the stern so far.
+    expect((await by())?.areaM2).toBeCloseTo(8 * (1 + 1 + 2) + 2 * 8 * 0.05 + 2 * 1.05, 6);
     expect((await by())?.spread).toBe(0.02);
   });
   it('a cell that is none is named with its place, and the table on the screen stays', async () => {

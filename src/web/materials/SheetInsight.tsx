@@ -1,12 +1,23 @@
 import { lazy, Suspense } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { sheetNotes } from '../../core/system/index.ts';
+import { type ProductSheet, type SheetNote, sheetNotes } from '../../core/system/index.ts';
+import { QuantityError } from '../../core/units/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { SheetValues } from './sheetValues.ts';
 import { valuesToSheet } from './valuesToSheet.ts';
 
 const TimesChart = lazy(async () => ({ default: (await import('./TimesChart.tsx')).TimesChart }));
+
+/** What can hardly be meant; nothing yet where a figure is still half typed, which its field tells. */
+function notesOf(sheet: ProductSheet): SheetNote[] {
+  try {
+    return sheetNotes(sheet);
+  } catch (error) {
+    if (error instanceof QuantityError) return [];
+    throw error;
+  }
+}
 
 /** What the sheet as typed looks like: its times over temperature, and what can hardly be meant. */
 export function SheetInsight() {
@@ -16,7 +27,7 @@ export function SheetInsight() {
   const read = new FormReader(system);
   const { sheet } = valuesToSheet(values, '', read);
   const enough = [sheet.volumeSolids, sheet.film.max].every(Number.isFinite);
-  const notes = enough ? sheetNotes(sheet) : [];
+  const notes = enough ? notesOf(sheet) : [];
   const { events, overcoat } = sheet.cure;
   const timed = [sheet.potLife, ...Object.values(events), ...overcoat.map((rule) => rule.min)];
   return (

@@ -1,6 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import {
   coatsWanted,
+  firstFilm,
   type ProfileUnder,
   profileUnder,
   type StepNeed,
@@ -49,7 +50,7 @@ export function StackTotals({ context }: { context: StackContext }) {
     substrate: context.area.substrate,
     oldCoating: context.area.oldCoating,
     measuredMicrons: context.profile?.from === 'measured' ? context.profile.microns : null,
-    first: steps[0]?.sheet,
+    first: steps[firstFilm(steps)]?.sheet,
   });
   let need: ReturnType<typeof stackNeed>;
   try {

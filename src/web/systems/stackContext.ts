@@ -37,6 +37,7 @@ export function drawnSteps(
 ): DrawnStep[] {
   return steps.flatMap((step, i): DrawnStep[] => {
     const product = context.products.find((each) => each.id === step.productId);
+    if (![step.coats, step.extraCoats].every(Number.isFinite)) return [];
     const coats = Math.round(coatsWanted(step, context.area.highWear));
     if (!product || !(coats >= 1 && coats <= 30 && step.dryMicronsPerCoat > 0)) return [];
     const { colours } = product.sheet;

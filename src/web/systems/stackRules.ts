@@ -8,6 +8,7 @@ import {
   type StackPlace,
   type Verdict,
 } from '../../core/system/index.ts';
+import { QuantityError } from '../../core/units/index.ts';
 
 /** The coldest and hottest that a surface will be while its stack is laid and cures, °C; null: not asked. */
 export interface Extremes {
@@ -43,9 +44,14 @@ export function judgeSteps(
     const { stopC: _cold, hottestC: _heat, ...laid } = layer;
     return [isLaid(step, air.laid) ? laid : layer];
   });
-  return layers.length === steps.length
-    ? checkStack(layers, placeOf(area, { coldestC: air.coldestC, hottestC: air.hottestC }))
-    : null;
+  if (layers.length !== steps.length) return null;
+  try {
+    return checkStack(layers, placeOf(area, { coldestC: air.coldestC, hottestC: air.hottestC }));
+  } catch (error) {
+    // A figure half typed is told at its field; there is nothing to judge by yet.
+    if (error instanceof QuantityError) return null;
+    throw error;
+  }
 }
 
 /** What the rules say of a product on top of others as its sheet has it typically laid. */

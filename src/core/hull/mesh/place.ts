@@ -1,4 +1,4 @@
-import { QuantityError, within } from '../../units/index.ts';
+import { positive, QuantityError, within } from '../../units/index.ts';
 import { boundsOf, type Progress, TELL_EVERY, type Triangles } from './triangles.ts';
 
 export type MeshUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
@@ -118,6 +118,8 @@ function lie(
  * up where she is wider; the unit that comes nearest to the length over all. A guess to be looked at, never silent.
  */
 export function guessPlacement(triangles: Triangles, boat: { loaM: number; draughtM: number }): Placement {
+  positive('length over all', boat.loaM, 200);
+  positive('draught', boat.draughtM, 30);
   const { min, max } = boundsOf(triangles);
   const size = ([0, 1, 2] as const).map((k) => max[k] - min[k]) as [number, number, number];
   const along = size.indexOf(Math.max(...size)) as 0 | 1 | 2;

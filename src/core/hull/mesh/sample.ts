@@ -1,3 +1,4 @@
+import { within } from '../../units/index.ts';
 import type { OffsetTable, SheerPoint } from '../offsets.ts';
 import { boundsOf, type Triangles } from './triangles.ts';
 
@@ -17,7 +18,8 @@ export function offsetsFromMesh(input: {
 }): OffsetTable {
   const { triangles } = input;
   const { min, max } = boundsOf(triangles);
-  const [ns, nw] = [input.stations ?? 61, input.waterlines ?? 60];
+  const ns = within('number of stations', input.stations ?? 61, 3, 2000);
+  const nw = within('number of waterlines', input.waterlines ?? 60, 3, 2000);
   const length = max[0];
   // The very ends are points: stations stand a little inside them.
   const stationsM = Array.from({ length: ns }, (_, s) =>

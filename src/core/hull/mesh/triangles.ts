@@ -1,3 +1,5 @@
+import { QuantityError } from '../../units/index.ts';
+
 /** Faces of a surface one after another: nine numbers a face, three corners of x, y, z. */
 export type Triangles = Float32Array;
 
@@ -22,15 +24,20 @@ export interface Bounds {
 }
 
 export function boundsOf(triangles: Triangles): Bounds {
+  if (triangles.length === 0 || triangles.length % 9 !== 0)
+    throw new QuantityError('numbers of the mesh', triangles.length, 'nine for each face, 1 face or more');
   const min: Bounds['min'] = [Infinity, Infinity, Infinity];
   const max: Bounds['max'] = [-Infinity, -Infinity, -Infinity];
   for (let axis = 0; axis < 3; axis++) {
-    let [low, high] = [Infinity, -Infinity];
+    let [low, high, sum] = [Infinity, -Infinity, 0];
     for (let i = axis; i < triangles.length; i += 3) {
       const v = triangles[i] as number;
       if (v < low) low = v;
       if (v > high) high = v;
+      sum += v;
     }
+    // A corner that is no number shows in the sum, at the cost of an addition.
+    if (!Number.isFinite(sum)) throw new QuantityError('corners of the mesh', sum, 'finite numbers');
     min[axis] = low;
     max[axis] = high;
   }

@@ -1,4 +1,4 @@
-import { within } from '../../units/index.ts';
+import { QuantityError, within } from '../../units/index.ts';
 import { checkNumbers } from './readStl.ts';
 import { boundsOf, type Triangles } from './triangles.ts';
 
@@ -172,6 +172,14 @@ function sameCorners(triangles: Triangles, one: number, other: number): boolean 
 
 /** The mesh without some of its faces. */
 export function withoutFaces(triangles: Triangles, faces: readonly number[]): Triangles {
+  boundsOf(triangles);
+  for (const face of faces)
+    if (!Number.isInteger(face) || face < 0 || face >= triangles.length / 9)
+      throw new QuantityError(
+        'face to leave out',
+        face,
+        `the ${triangles.length / 9} faces of the mesh, from 0`,
+      );
   if (faces.length === 0) return triangles;
   const gone = new Set(faces);
   const kept = new Float32Array(triangles.length - gone.size * 9);

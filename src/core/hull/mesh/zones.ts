@@ -1,4 +1,4 @@
-import { QuantityError, within } from '../../units/index.ts';
+import { positive, QuantityError, within } from '../../units/index.ts';
 import type { Zone } from '../boat.ts';
 import type { CutPlane, CutZone } from './cut.ts';
 
@@ -36,6 +36,9 @@ export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone 
   const planes: CutPlane[] = [level('top of the antifouling', cuts.topOfPaintM)];
   const zones: (CutZone & { zone: Zone })[] = [];
   if (cuts.sheer) {
+    positive('length of the sheer (m)', cuts.sheer.lengthM, 200);
+    within('sheer aft (m)', cuts.sheer.aftM, -50, 50);
+    within('sheer forward (m)', cuts.sheer.foreM, -50, 50);
     const slope = (cuts.sheer.foreM - cuts.sheer.aftM) / cuts.sheer.lengthM;
     planes.push({ name: 'sheer', n: [-slope, 0, 1], at: cuts.sheer.aftM });
     zones.push({ name: 'Deck', zone: 'deck', where: [['sheer', 'above']] });

@@ -1,0 +1,301 @@
+import { describe, expect, it } from 'vitest';
+import { SHEETS } from '../../demo/sheets.ts';
+import * as air from './air/index.ts';
+import * as cure from './cure/index.ts';
+import * as film from './film/index.ts';
+import * as hull from './hull/index.ts';
+import * as inspect from './inspect/index.ts';
+import * as mix from './mix/index.ts';
+import * as system from './system/index.ts';
+import * as units from './units/index.ts';
+import * as waterline from './waterline/index.ts';
+
+/**
+ * Every entry point of the core with every figure of a sound call made impossible in turn: each call ends within a
+ * second in a refusal that names quantity, value and limit, or in a result without NaN or an endless figure. `own`: so
+ * many first arguments are what the core itself returned, and are left as they are.
+ */
+// biome-ignore lint/suspicious/noExplicitAny: functions of every kind are called alike
+type Entry = { run: (...args: any[]) => unknown; args: unknown[]; endless?: readonly string[]; own?: number };
+
+const HOUR = 3_600_000;
+const [sheet, other] = Object.values(SHEETS) as [system.ProductSheet, system.ProductSheet];
+const curve = { points: [{ tempC: 10, minutes: 960 }, { tempC: 20, minutes: 480 }], stopC: 5 }; // biome-ignore format: one line
+const temps = { startMs: 0, valuesC: [12, 14, 9, 20, 18] };
+const cureSheet = { stopC: 5, events: { 'tack-free': curve.points, 'latest-immersion': curve.points }, overcoat: [{ by: 'any', min: curve.points, chemicalMax: curve.points, thumb: null, keyGrit: 120 }] }; // biome-ignore format: one line
+const aFilm = { laidFromMs: 0, laidToMs: HOUR, sheet: cureSheet };
+const next = { kind: 'coat', family: 'varnish', same: false };
+const hour = { at: 0, airC: 12, rh: 0.6, windMs: 2, rainMm: 0, surfaceC: 11 };
+const hours = [0, 1, 2, 3].map((h) => ({ ...hour, at: h * HOUR }));
+const surface = hours.map(({ at }) => ({ at, surfaceC: 11, lowC: 10, highC: 12 }));
+const open = { kind: 'open' };
+const heated = { kind: 'heated', setPointC: 15 };
+const limits = { ...air.DEFAULT_LIMITS, airMinC: 5, airMaxC: 30, surfaceMaxC: 40 };
+const parts = [{ name: 'base', ratio: 2, densityKgPerL: 1.4 }, { name: 'hardener', ratio: 1, densityKgPerL: 1 }]; // biome-ignore format: one line
+const dims = { loaM: 10, lwlM: 9, beamM: 3, draughtM: 1.5, freeboardM: 1 };
+const table = { stationsM: [0, 5, 10], waterlinesM: [-1, 0, 1], halfBreadthsM: [[0.2, 1, 1.2], [0.3, 1.5, 1.6], [0, 0.2, 0.4]], sheer: [{ zM: 1.2, yM: 1.3 }, { zM: 1.2, yM: 1.7 }, { zM: 1.4, yM: 0.5 }] }; // biome-ignore format: one line
+const measure = { shape: { kind: 'girths', spacingM: 1, girthsM: [1, 1.2, 1], rule: 'simpson' }, count: 2, opening: false }; // biome-ignore format: one line
+const marks = [[0.5, 1, 1000], [5, 1.6, 1010], [9, 0.6, 1000], [0.5, -1, 1005], [5, -1.6, 1050], [9, -0.6, 1002]].map(([xM, yM, heightMm]) => ({ xM, yM, heightMm })); // biome-ignore format: one line
+const stripeShape = { gapMm: 20, heightMm: 80, bowSweepMm: 10, sternSweepMm: 0 };
+const refMarks = marks.map(({ xM, yM, heightMm }, i) => ({ id: `${i}`, name: '', kind: 'line', side: (yM as number) > 0 ? 'starboard' : 'port', xM, yM: Math.abs(yM as number), readingMm: heightMm, aboveLineMm: 0 })); // biome-ignore format: one line
+const linePlan = { marks: refMarks, heelDeg: null, markErrorMm: 3, addedKg: 100, densityKgM3: 1025, waterplaneM2: 20, slopMm: 50, stationStepM: 1, madeMarks: [1, 3, 5].map((xM, i) => ({ id: `${i}`, side: 'port', xM, readingMm: 1060 })), stiffness: 0.5, useFair: true, stripe: stripeShape }; // biome-ignore format: one line
+const triangles = Float32Array.from([0, -1, -1, 9, -1, -1, 9, 1, -1, 0, -1, -1, 9, 1, -1, 0, 1, -1, 0, -1, -1, 0, -1, 1, 9, -1, 1, 0, -1, -1, 9, -1, 1, 9, -1, -1, 0, 1, -1, 9, 1, 1, 0, 1, 1, 0, 1, -1, 9, 1, -1, 9, 1, 1, 0, -1, -1, 0, 1, -1, 0, 1, 1, 0, -1, -1, 0, 1, 1, 0, -1, 1, 9, -1, -1, 9, 1, 1, 9, 1, -1, 9, -1, -1, 9, -1, 1, 9, 1, 1]); // biome-ignore format: one line
+const placement = { unit: 'm', up: '+z', bow: '+x', half: false, heelDeg: 1, trimDeg: 1, waterlineM: 1 };
+const stackStep = { sheet, coats: 2, dryMicronsPerCoat: 100, method: 'roller', thinner: 0.05, band: { name: 'band', areaM2: 2 } }; // biome-ignore format: one line
+const compared = { ...stackStep, extraCoats: 1, colours: ['grey'], signal: null, before: [], sandBetween: 120, productId: 'a' }; // biome-ignore format: one line
+const place = { substrate: 'grp', oldCoating: null, service: 'immersed', coldestC: 4, hottestC: 30 };
+const layer = { ...system.layerOf('epoxy-barrier'), film: { min: 50, max: 150 }, thinner: 0.05, thinnerLimit: { maxFraction: 0.1 }, stopC: 5, hottestC: 30 }; // biome-ignore format: one line
+const laid = [{ stepId: 's', coatNo: 0, areaM2: 12, fromMs: 0, toMs: HOUR }];
+
+const ENTRIES: Record<string, Entry> = {
+  toCanonical: { run: units.toCanonical, args: [4, 'mil'] },
+  fromCanonical: { run: units.fromCanonical, args: [100, 'mil'] },
+  formatQuantity: { run: units.formatQuantity, args: [100, 'film', 'us'] },
+  figure: { run: units.figure, args: [12.3] },
+  fieldText: { run: units.fieldText, args: [12.3] },
+  tell: { run: units.tell, args: [['at most ', { value: 100, quantity: 'film' }], 'metric'] },
+  dewPointC: { run: air.dewPointC, args: [{ airC: 20, rh: 0.5 }] },
+  rhWhenWarmed: { run: air.rhWhenWarmed, args: [{ airC: 5, rh: 0.9, toC: 20 }] },
+  checkHour: { run: air.checkHour, args: [hour] },
+  surfaceTempC: { run: air.surfaceTempC, args: [hour, heated] },
+  surfaceTemps: { run: air.surfaceTemps, args: [hours, open] },
+  airAround: { run: air.airAround, args: [hour, heated] },
+  judgeConditions: { run: air.judgeConditions, args: [{ conditions: { airC: 10, rh: 0.9, surfaceC: 9, rainMm: 1 }, limits }] }, // biome-ignore format: one line
+  judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
+  startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
+  judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line
+  wetMicrons: { run: film.wetMicrons, args: [{ dryMicrons: 100, volumeSolids: 0.5, thinner: 0.1 }] },
+  dryMicrons: { run: film.dryMicrons, args: [{ wetMicrons: 175, volumeSolids: 0.57, thinner: 0.1 }] },
+  spreadingRateM2PerL: { run: film.spreadingRateM2PerL, args: [{ dryMicrons: 100, volumeSolids: 0.5 }] },
+  deadVolumeLPerM2: { run: film.deadVolumeLPerM2, args: [75] },
+  paintLitres: { run: film.paintLitres, args: [{ areaM2: 20, dryMicrons: 100, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
+  dryMicronsFromLitres: { run: film.dryMicronsFromLitres, args: [{ litres: 4, areaM2: 20, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
+  coatsNeeded: { run: film.coatsNeeded, args: [{ targetDryMicrons: 300, dryMicronsPerCoat: 100, maxDryMicronsPerCoat: 150 }] }, // biome-ignore format: one line
+  checkCurve: { run: cure.checkCurve, args: ['event', curve] },
+  readyCurve: { run: (c, at) => cure.readyCurve('event', c).minutesAt(at), args: [curve, 15], endless: [''] },
+  eventTime: { run: cure.eventTime, args: [{ curve, temps, laidAt: HOUR / 2 }] },
+  explainEvent: {
+    run: cure.explainEvent,
+    args: [{ curve, temps, laidAt: HOUR / 2 }],
+    endless: ['minutesAtTemp'],
+  },
+  progressAt: {
+    run: cure.progressAt,
+    args: [cure.explainEvent({ curve, temps, laidAt: 0 }).steps, HOUR],
+    own: 1,
+  },
+  windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
+  keyedWindows: { run: cure.keyedWindows, args: [cure.windowsFor({ film: aFilm as cure.Film, next: next as cure.Next, temps, now: HOUR }), HOUR, 2 * HOUR], own: 1 }, // biome-ignore format: one line
+  filmEvents: { run: cure.filmEvents, args: [{ film: aFilm, temps }] },
+  extremesFrom: { run: cure.extremesFrom, args: [temps, HOUR] },
+  filmTemps: { run: cure.filmTemps, args: [hours, open] },
+  spliceHours: { run: cure.spliceHours, args: [{ measured: hours.slice(0, 2), forecast: hours, now: HOUR }] },
+  clockStretches: { run: (steps, boundariesMs) => cure.clockStretches({ steps, boundariesMs }), args: [cure.explainEvent({ curve, temps, laidAt: 0 }).steps, [0]], own: 1 }, // biome-ignore format: one line
+  segmentAt: { run: cure.segmentAt, args: [[{ fromMs: 0 }, { fromMs: 10 }], 5] },
+  urgencyMs: { run: cure.urgencyMs, args: [{ state: 'open', untilMs: 5 }] },
+  shares: { run: mix.shares, args: [{ parts, by: 'volume', as: 'weight' }] },
+  splitParts: { run: mix.splitParts, args: [{ total: { litres: 0.6 }, parts, by: 'volume', tool: { kind: 'scale', stepG: 1 }, tolerance: 0.05 }] }, // biome-ignore format: one line
+  toolStep: { run: mix.toolStep, args: [{ kind: 'stick', potDiameterMm: 100, stepMm: 1 }] },
+  mlPerMm: { run: mix.mlPerMm, args: [100] },
+  addition: { run: mix.addition, args: [{ batchLitres: 0.6, fraction: 0.05, limit: { name: 'thinner', maxFraction: 0.1 } }] }, // biome-ignore format: one line
+  potLifeMinutes: { run: mix.potLifeMinutes, args: [{ points: curve.points, tempC: 15 }] },
+  planBatches: { run: mix.planBatches, args: [{ litres: 6, rateM2PerH: 12, litresPerM2: 0.2, potLifeMin: 90, inductionMin: 20, marginMin: 10 }] }, // biome-ignore format: one line
+  areaFromMeasures: { run: hull.areaFromMeasures, args: [{ measures: [measure], spread: 0.05 }] },
+  shapeArea: { run: hull.shapeArea, args: [{ kind: 'trapezium', sideAM: 1, sideBM: 2, heightM: 1 }] },
+  simpson: { run: hull.simpson, args: [1, [1, 2, 1]] },
+  trapezoid: { run: hull.trapezoid, args: [1, [1, 2, 1]] },
+  areaFromPaint: { run: hull.areaFromPaint, args: [{ litres: 12, m2PerLitre: 8 }] },
+  mumfordM2: { run: hull.mumfordM2, args: [{ lwlM: 9, draughtM: 1.5, volumeM3: 6 }] },
+  bottomByRule: { run: hull.bottomByRule, args: [{ kind: 'fin-keel', dimensions: dims }] },
+  topsidesByRule: { run: hull.topsidesByRule, args: [dims] },
+  deckByRule: { run: hull.deckByRule, args: [dims] },
+  startingAreas: { run: hull.startingAreas, args: [{ kind: 'fin-keel', dimensions: dims }] },
+  areaByRule: {
+    run: hull.areaByRule,
+    args: [{ kind: 'fin-keel', dimensions: dims, zone: 'topsides', side: 'port' }],
+  },
+  disagreements: { run: hull.disagreements, args: [[{ way: 'hand', areaM2: 20, spread: 0.05 }, { way: 'rule', areaM2: 30, spread: 0.1 }]] }, // biome-ignore format: one line
+  chosenWay: { run: hull.chosenWay, args: [[{ way: 'hand', areaM2: 20, spread: 0.05 }], null] },
+  waysOf: { run: hull.waysOf, args: [{ measures: [measure], spread: 0.05, estimates: [{ way: 'rule', areaM2: 20, spread: 0.1 }] }] }, // biome-ignore format: one line
+  areaOf: { run: hull.areaOf, args: [{ measures: [measure], spread: 0.05, estimates: [], chosenWay: null }] },
+  checkOffsets: { run: hull.checkOffsets, args: [table] },
+  areaFromOffsets: { run: hull.areaFromOffsets, args: [{ table, fromZ: -1, toZ: 0.5 }] },
+  areasFromOffsets: { run: hull.areasFromOffsets, args: [{ table, topOfPaintM: 0.05, stripe: { lowerM: 0.1, upperM: 0.2 } }] }, // biome-ignore format: one line
+  hydrostatics: { run: hull.hydrostatics, args: [{ table, densityKgM3: 1025 }] },
+  halfBreadthAt: { run: hull.halfBreadthAt, args: [table, 4, 0.2] },
+  sheerAt: { run: hull.sheerAt, args: [table, 4] },
+  sectionAt: { run: hull.sectionAt, args: [table, 4] },
+  lerpAt: { run: hull.lerpAt, args: [[0, 1], [2, 3], 0.5] },
+  alongSkinM: {
+    run: hull.alongSkinM,
+    args: [
+      [
+        { y: 0, z: 0 },
+        { y: 1, z: 1 },
+      ],
+      0,
+      1,
+    ],
+  },
+  formFromDimensions: {
+    run: hull.formFromDimensions,
+    args: [{ kind: 'fin-keel', dimensions: dims, fine: 1 }],
+  },
+  profileLines: { run: hull.profileLines, args: [{ kind: 'fin-keel', dimensions: dims }] },
+  hullLines: { run: hull.hullLines, args: [{ kind: 'fin-keel', dimensions: dims, form: null }] },
+  placeMesh: { run: hull.placeMesh, args: [triangles, placement] },
+  guessPlacement: { run: hull.guessPlacement, args: [triangles, { loaM: 9, draughtM: 1 }] },
+  areasFromMesh: { run: hull.areasFromMesh, args: [{ triangles, planes: [{ name: 'w', n: [0, 0, 1], at: 0 }], zones: [{ name: 'b', where: [['w', 'below']] }] }] }, // biome-ignore format: one line
+  hydrostaticsOfMesh: { run: hull.hydrostaticsOfMesh, args: [{ triangles, densityKgM3: 1025 }] },
+  offsetsFromMesh: { run: hull.offsetsFromMesh, args: [{ triangles, stations: 11, waterlines: 10 }] },
+  checkMesh: { run: hull.checkMesh, args: [triangles] },
+  thinMesh: { run: hull.thinMesh, args: [triangles, 6] },
+  withoutFaces: { run: hull.withoutFaces, args: [triangles, [1]] },
+  hullCuts: {
+    run: hull.hullCuts,
+    args: [
+      {
+        topOfPaintM: 0.05,
+        stripe: { lowerM: 0.1, upperM: 0.2 },
+        transomXM: 0.1,
+        keel: { aftM: 2, foreM: 4, topM: -0.5 },
+        sheer: { aftM: 1, foreM: 1.2, lengthM: 9 },
+        stationsM: [3, 6],
+      },
+    ],
+  },
+  checkMeshSize: { run: hull.checkMeshSize, args: ['a', 1000] },
+  boundsOf: { run: hull.boundsOf, args: [triangles] },
+  stackNeed: {
+    run: system.stackNeed,
+    args: [{ areaM2: 20, spread: 0.05, steps: [stackStep], profileMicrons: 60 }],
+  },
+  stackFigures: {
+    run: system.stackFigures,
+    args: [{ steps: [compared], areaM2: 20, tempC: 15, highWear: true }],
+  },
+  nextCoat: {
+    run: system.nextCoat,
+    args: [
+      [2, 3],
+      [2, 1],
+    ],
+  },
+  coatGroups: { run: system.coatGroups, args: [{ coats: laid, areaM2: 20 }] },
+  coatsWanted: { run: system.coatsWanted, args: [{ coats: 2, extraCoats: 1 }, true] },
+  stepAreaM2: { run: system.stepAreaM2, args: [{ band: { name: 'b', areaM2: 2 } }, 20] },
+  limitsOf: { run: system.limitsOf, args: [sheet] },
+  checkStack: { run: system.checkStack, args: [[layer, layer], place] },
+  judgeNext: { run: system.judgeNext, args: [[layer], layer, place] },
+  profileUnder: { run: system.profileUnder, args: [{ substrate: 'steel', oldCoating: null, measuredMicrons: 60, first: sheet }] }, // biome-ignore format: one line
+  coatsStillNeeded: { run: system.coatsStillNeeded, args: [{ targetMicrons: 300, laidMicrons: 120, sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] }, method: 'roller' }] }, // biome-ignore format: one line
+  prepHours: { run: system.prepHours, args: [system.prepareFor({ substrate: 'grp', oldCoating: null, service: 'immersed', preparation: null }), 20], own: 1 }, // biome-ignore format: one line
+  sheetNotes: { run: system.sheetNotes, args: [other] },
+  workBefore: { run: system.workBefore, args: [{ step: { before: [{ id: 'a', kind: 'wait', amount: 4, note: '' }], sandBetween: 120 }, coatNo: 0, key: { grit: 120, fromMs: 5 }, filmToMs: 0, done: [] }] }, // biome-ignore format: one line
+  taskState: { run: system.taskState, args: [{ doneMs: null, endsMs: 5, fromMs: 1 }, 3] },
+  fitPlane: { run: waterline.fitPlane, args: [{ marks, errorMm: 3 }] },
+  planeOf: { run: waterline.planeOf, args: [{ form: table, plan: linePlan }] },
+  strikeLine: { run: waterline.strikeLine, args: [{ form: table, plan: linePlan }] },
+  fairMarks: { run: waterline.fairMarks, args: [{ marks: [{ xM: 0, offMm: 1 }, { xM: 1, offMm: 3 }, { xM: 2, offMm: 2 }], stiffness: 0.5 }] }, // biome-ignore format: one line
+  stripe: {
+    run: waterline.stripe,
+    args: [{ form: table, shape: stripeShape, topOfPaintMm: 50, stations: 10 }],
+  },
+  sinkageMm: { run: waterline.sinkageMm, args: [{ addedKg: 200, waterplaneM2: 19.5, densityKgM3: 1025 }] },
+  waterplaneByRule: { run: waterline.waterplaneByRule, args: [{ lwlM: 9, beamM: 3, cwp: 0.7 }] },
+  alongSkinByFlare: { run: waterline.alongSkinByFlare, args: [{ riseMm: 80, flareDeg: 60 }] },
+  stationsEvery: { run: waterline.stationsEvery, args: [table, 0.5] },
+  heightAboveDatum: { run: waterline.heightAboveDatum, args: [{ aMm: 1000, bMmPerM: 10, cMmPerM: 5 }, { xM: 1, yM: 1, riseMm: 50 }] }, // biome-ignore format: one line
+  judgeFinding: { run: inspect.judgeFinding, args: [{ kind: 'salt', value: 30, grade: null, limit: 50 }] },
+  profileFromTape: {
+    run: inspect.profileFromTape,
+    args: [{ readingsMicrons: [110, 120], tape: 'coarse', film: 50 }],
+  },
+  saltFromConductivity: { run: inspect.saltFromConductivity, args: [{ microSiemensPerCm: 12, blank: 2, millilitres: 15, patchMm2: 1250 }] }, // biome-ignore format: one line
+  washLitres: { run: inspect.washLitres, args: [200, 50] },
+  blastDay: {
+    run: inspect.blastDay,
+    args: [{ areaM2: 100, blastM2PerH: 8, primeM2PerH: 40, hours: 8, bareHours: 4 }],
+  },
+  converterCourse: { run: inspect.converterCourse, args: [{ rounds: [{ red: true }], openedYears: 1 }] },
+  adhesionTest: { run: inspect.adhesionTest, args: [200] },
+};
+
+/** Functions that take no figure, or hand one on as they were given it. */
+const WITHOUT_FIGURES = [
+  'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
+  'isUnderCover', 'ruleFor', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
+  'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
+  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'laidBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'keyedAt',
+  'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
+]; // biome-ignore format: a list
+
+const HOSTILE = [Number.NaN, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, -1e9, 0, 1e300, undefined];
+
+/** Every copy of `value` with one figure made hostile, or one list emptied or turned round, and what was done. */
+function* spoilt(value: unknown, path = ''): Generator<[unknown, string]> {
+  if (typeof value === 'number') {
+    for (const bad of HOSTILE) if (!Object.is(bad, value)) yield [bad, `${path} = ${bad}`];
+  } else if (value instanceof Float32Array) {
+    for (const bad of HOSTILE) yield [value.with(1, bad ?? Number.NaN), `${path}[1] = ${bad}`];
+    yield [new Float32Array(0), `${path} empty`];
+  } else if (Array.isArray(value)) {
+    yield [[], `${path} empty`];
+    if (value.length > 1) yield [value.toReversed(), `${path} reversed`];
+    for (const [i, each] of value.slice(0, 3).entries())
+      for (const [bad, what] of spoilt(each, `${path}[${i}]`)) yield [value.with(i, bad), what];
+  } else if (value && typeof value === 'object') {
+    for (const [key, each] of Object.entries(value))
+      for (const [bad, what] of spoilt(each, `${path}.${key}`)) yield [{ ...value, [key]: bad }, what];
+  }
+}
+
+/** The path to a figure that is none in a result; null: every figure is one. */
+function impossible(value: unknown, endless: readonly string[], path = ''): string | null {
+  if (typeof value === 'number') {
+    const key = path.split('.').at(-1) ?? '';
+    return Number.isNaN(value) || (!Number.isFinite(value) && !endless.includes(key))
+      ? `${path} ${value}`
+      : null;
+  }
+  if (ArrayBuffer.isView(value))
+    return [...(value as Float32Array)].some(Number.isNaN) ? `${path} NaN` : null;
+  if (typeof value === 'string')
+    return /\b(NaN|Infinity|undefined)\b/.test(value) ? `${path} "${value}"` : null;
+  if (!value || typeof value !== 'object') return null;
+  for (const [key, each] of Object.entries(value)) {
+    const found = impossible(each, endless, Array.isArray(value) ? path : `${path}.${key}`);
+    if (found) return found;
+  }
+  return null;
+}
+
+describe('nothing impossible travels', () => {
+  it('every function that the core offers is looked at here', () => {
+    const offered = [units, air, film, cure, mix, hull, system, waterline, inspect].flatMap((module) =>
+      Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
+    );
+    expect(offered.filter((name) => !(name in ENTRIES) && !WITHOUT_FIGURES.includes(name))).toEqual([]);
+  });
+
+  it.each(Object.entries(ENTRIES))('%s', (_name, { run, args, endless = [], own = 0 }) => {
+    expect(impossible(run(...args), endless)).toBeNull();
+    const faults: string[] = [];
+    const calls = args.flatMap((arg, i) =>
+      (i < own ? [] : [...spoilt(arg, `${i}`)]).map(([bad, what]) => [args.with(i, bad), what] as const),
+    );
+    for (const [bad, what] of calls) {
+      const started = performance.now();
+      try {
+        const found = impossible(run(...bad), endless);
+        if (found) faults.push(`${what} gives ${found}`);
+      } catch (error) {
+        // RangeError: QuantityError, and the readers of what a person typed.
+        if (!(error instanceof RangeError) || !/is outside|is not|is empty/.test(error.message))
+          faults.push(`${what} throws ${error}`);
+      }
+      if (performance.now() - started > 1000) faults.push(`${what} takes over a second`);
+    }
+    expect(faults.join('\n')).toBe('');
+  });
+});
