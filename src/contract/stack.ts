@@ -118,3 +118,15 @@ export const ownTemplate = objectOf<OwnTemplate>({
   name: title('name of the template').required(),
   steps,
 });
+
+/** Hours until a coat is safe from dew and rain, told by hand where its sheet states none. */
+export interface BenchQuery {
+  safeHours?: string;
+}
+
+export const benchQuery = objectOf<BenchQuery>({
+  safeHours: Joi.string()
+    .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
+    .label('safeHours')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0.1–240 h' }),
+});

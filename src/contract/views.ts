@@ -1,4 +1,4 @@
-import type { AirReason } from '../core/air/index.ts';
+import type { AirReason, CoatFailure, CoatFailureCode } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
 import type { LaidBond, ProfileUnder, StepTask } from '../core/system/index.ts';
@@ -190,6 +190,26 @@ export interface StackView {
   extremes: { coldest: { tempC: number; at: string }; hottest: { tempC: number; at: string } } | null;
 }
 
+/** Whether a coat begun now passes until it is safe from dew and rain. */
+export interface CoatOutlook {
+  start: string;
+  /** When its last corner is applied at the usual pace. */
+  end: string;
+  /** When it is safe from dew and rain; null: not within what is known, or not stated. */
+  safe: string | null;
+  /** What `safe` goes by: an event of the sheet, hours told by hand; null: to be asked for. */
+  safeBy: 'dew-safe' | 'tack-free' | 'told' | null;
+  ok: boolean;
+  /** The first moment of each reason against it, in the order of time. */
+  failures: {
+    at: string;
+    code: CoatFailureCode;
+    value: number;
+    limit: number;
+    phase: CoatFailure['phase'];
+  }[];
+}
+
 /** Everything the bench needs for one area. */
 export interface BenchView {
   now: string;
@@ -201,7 +221,17 @@ export interface BenchView {
   litresForCoat: number | null;
   air: WeatherHour | null;
   /** The coming hours as this product sees them. */
-  hours: { at: string; ok: boolean; reasons: AirReason[]; surfaceC: number; dewPointC: number }[];
+  hours: {
+    at: string;
+    ok: boolean;
+    reasons: AirReason[];
+    surfaceC: number;
+    dewPointC: number;
+    /** Whether the margin over the dew point falls from the hour before; null: not known. */
+    marginFalls: boolean | null;
+  }[];
+  /** null: no air is known, or nothing is to be applied. */
+  outlook: CoatOutlook | null;
   pots: PotView[];
   bare: BareTick[];
   /** Paint is about to cross the old waterline, and nobody has said what became of it. */

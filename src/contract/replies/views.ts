@@ -123,8 +123,21 @@ export const benchReply = objectOf<BenchView>({
       reasons: listOf(Joi.object({ code: word(), value: figure(), limit: figure() })),
       surfaceC: figure(),
       dewPointC: figure(),
+      marginFalls: Joi.boolean().allow(null).required(),
     }),
   ),
+  outlook: Joi.object({
+    start: moment(),
+    end: moment(),
+    safe: moment().allow(null),
+    safeBy: Joi.valid('dew-safe', 'tack-free', 'told').allow(null).required(),
+    ok: flag(),
+    failures: listOf(
+      Joi.object({ at: moment(), code: word(), value: figure(), limit: figure(), phase: word() }),
+    ),
+  })
+    .allow(null)
+    .required(),
   pots: listOf(potReply),
   bare: listOf(tick),
   askOldLine: flag(),

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import {
+  benchQuery,
   benchReply,
   idsReply,
   type StackInput,
@@ -145,7 +146,9 @@ export const stackEndpoints = [
   read({
     path: '/bench/:areaId',
     summary: 'Everything for applying the next coat on an area',
+    query: benchQuery,
     reply: benchReply,
-    run: ({ params }, context) => benchView(context, params.areaId),
+    run: ({ params, query }, context) =>
+      benchView(context, params.areaId, query.safeHours === undefined ? null : Number(query.safeHours)),
   }),
 ];

@@ -7,6 +7,7 @@ import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
+import { coatOutlook } from './coatOutlook.ts';
 import { potViews } from './pots.ts';
 import { firstFilmStep, profileOf } from './stackView.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
@@ -35,7 +36,11 @@ function litresForCoat(
 }
 
 /** Everything for applying the next coat on one area. @throws {Missing} */
-export async function benchView({ db, memory, now }: Context, areaId: string): Promise<BenchView> {
+export async function benchView(
+  { db, memory, now }: Context,
+  areaId: string,
+  safeHours: number | null,
+): Promise<BenchView> {
   const at = now();
   const known = await memory.some(at, { areaId });
   const [state] = known.states;
@@ -51,6 +56,19 @@ export async function benchView({ db, memory, now }: Context, areaId: string): P
   );
   const judged = product ? judgeHours({ hours: around, limits: limitsOf(product.sheet), surroundings }) : [];
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);
+  const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
+  const outlook =
+    step && product
+      ? coatOutlook({
+          state,
+          step,
+          sheet: product.sheet,
+          areaM2: left,
+          hours: known.hours,
+          now: at,
+          safeHours,
+        })
+      : null;
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
   return {
     now: new Date(at).toISOString(),
@@ -61,13 +79,15 @@ export async function benchView({ db, memory, now }: Context, areaId: string): P
     product: product ? { ...product, archived: false } : null,
     litresForCoat: litresForCoat(state, clock, product, known.catalogue),
     air: hour ? toWeatherHour(hour) : null,
-    hours: ahead.map(({ at: ms, ok, reasons, surfaceC, dewPointC }) => ({
+    hours: ahead.map(({ at: ms, ok, reasons, surfaceC, dewPointC, marginFalls }) => ({
       at: new Date(ms).toISOString(),
       ok,
       reasons,
       surfaceC,
       dewPointC,
+      marginFalls,
     })),
+    outlook,
     pots: pots.filter((pot) => pot.areaId === areaId),
     bare: await bareTicks(db, state.area, clock.next),
     askOldLine: await oldLineAsked(db, state, clock),

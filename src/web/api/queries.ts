@@ -60,11 +60,14 @@ export const useStacks = (boatId: string) =>
 export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<Product[]>('GET', '/products') });
 
-export const useBench = (areaId: string) =>
+/** The bench of an area; `safeHours`: until safe from dew and rain, told by hand where the sheet states none. */
+export const useBench = (areaId: string, safeHours: number | null = null) =>
   useOverlaid(
     useQuery({
-      queryKey: ['bench', areaId],
-      queryFn: () => api<BenchView>('GET', `/bench/${areaId}`),
+      queryKey: ['bench', areaId, ...(safeHours === null ? [] : [safeHours])],
+      queryFn: () =>
+        api<BenchView>('GET', `/bench/${areaId}${safeHours === null ? '' : `?safeHours=${safeHours}`}`),
+      placeholderData: keepPreviousData,
       refetchInterval: 60_000,
     }),
     benchWithWaiting,

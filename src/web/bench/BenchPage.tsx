@@ -21,20 +21,39 @@ import { WorkBefore } from './WorkBefore.tsx';
 /** Laying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was laid. */
 export function BenchPage() {
   const { areaId = '' } = useParams();
-  const bench = useBench(areaId);
+  const [safeHours, setSafeHours] = useState<number | null>(null);
+  const bench = useBench(areaId, safeHours);
   const yard = useYard();
   return (
     <QueryBoundary query={yard}>
       {(yardData) => (
         <QueryBoundary query={bench}>
-          {(view) => <Bench key={areaId} view={view} zone={yardData.zone} />}
+          {(view) => (
+            <Bench
+              key={areaId}
+              view={view}
+              zone={yardData.zone}
+              safeHours={safeHours}
+              onSafeHours={(hours) => setSafeHours(hours > 0 ? hours : null)}
+            />
+          )}
         </QueryBoundary>
       )}
     </QueryBoundary>
   );
 }
 
-function Bench({ view, zone }: { view: BenchView; zone: string }) {
+function Bench({
+  view,
+  zone,
+  safeHours,
+  onSafeHours,
+}: {
+  view: BenchView;
+  zone: string;
+  safeHours: number | null;
+  onSafeHours: (hours: number) => void;
+}) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
   const { clock, step, product } = view;
@@ -59,6 +78,8 @@ function Bench({ view, zone }: { view: BenchView; zone: string }) {
               conditions={conditions}
               onChange={setTyped}
               zone={zone}
+              safeHours={safeHours}
+              onSafeHours={onSafeHours}
             />
             <LeaveBare view={view} />
           </div>

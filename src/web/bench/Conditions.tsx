@@ -1,14 +1,13 @@
 import { useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
-import { isUnderCover, judgeConditions, surfaceTempC } from '../../core/air/index.ts';
-import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
+import { airAround, dewPointC, surfaceTempC } from '../../core/air/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
-import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { CoatSuitability } from './CoatSuitability.tsx';
 import { HoursAhead } from './HoursAhead.tsx';
-import { sayReason } from './sayReason.ts';
 
 interface Props {
   view: BenchView;
@@ -16,44 +15,31 @@ interface Props {
   conditions: LoggedConditions | null;
   onChange: (conditions: LoggedConditions | null) => void;
   zone: string;
+  safeHours: number | null;
+  onSafeHours: (hours: number) => void;
 }
 
-/** The air of the present hour as the series has it, with the surface as the surroundings make it. */
+/** The air about the surface in the present hour, and the surface, as the series has them; null: no air is known. */
 export function conditionsFrom(view: BenchView): LoggedConditions | null {
   const { air, area } = view;
   if (!air) return null;
-  const surfaceC = surfaceTempC(
-    {
-      at: Date.parse(air.at),
-      airC: air.airC,
-      rh: air.rh,
-      windMs: air.windMs ?? undefined,
-      rainMm: air.rainMm ?? undefined,
-      surfaceC: air.surfaceC ?? undefined,
-    },
-    area.surroundings,
-  );
-  return { airC: air.airC, rh: air.rh, surfaceC, source: air.source };
+  const hour = {
+    at: Date.parse(air.at),
+    airC: air.airC,
+    rh: air.rh,
+    windMs: air.windMs ?? undefined,
+    rainMm: air.rainMm ?? undefined,
+    surfaceC: air.surfaceC ?? undefined,
+  };
+  // The server knows what the hours before did to the surface.
+  const surfaceC = view.hours[0]?.surfaceC ?? surfaceTempC(hour, area.surroundings);
+  return { ...airAround(hour, area.surroundings), surfaceC, source: air.source };
 }
 
-/** May it be laid now? Air and surface from the series or as measured on the spot, judged against the sheet. */
-// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: to be taken apart with the figures of the bench
-export function Conditions({ view, sheet, conditions, onChange, zone }: Props) {
+/** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
+export function Conditions({ view, sheet, conditions, onChange, zone, safeHours, onSafeHours }: Props) {
   const { show, system } = useUnits();
   const [typing, setTyping] = useState(conditions?.source === 'typed' || conditions === null);
-  const limits = limitsOf(sheet);
-  const underCover = isUnderCover(view.area.surroundings);
-  const verdict = conditions
-    ? judgeConditions({
-        conditions: {
-          ...conditions,
-          surfaceC: conditions.surfaceC ?? conditions.airC,
-          rainMm: conditions.source === 'typed' ? undefined : (view.air?.rainMm ?? undefined),
-        },
-        limits,
-        underCover,
-      })
-    : null;
   const unit = shownUnit('temperature', system);
   const shown = (celsius: number) => fromCanonical(celsius, unit);
   const symbol = system === 'us' ? '°F' : '°C';
@@ -64,40 +50,20 @@ export function Conditions({ view, sheet, conditions, onChange, zone }: Props) {
       <h2 id="air-now" className="batten pb-1 text-lg">
         Air and surface now
       </h2>
-      {verdict && conditions ? (
+      {conditions ? (
         <>
-          <Why
-            figure={
-              <span className="text-xl">
-                <strong className={verdict.ok ? 'text-success' : 'text-error'}>
-                  {verdict.ok ? 'Fit to lay' : 'Not fit to lay'}
-                </strong>
-              </span>
-            }
-          >
-            <p>
-              Dew point {show(verdict.dewPointC, 'temperature')} from air and humidity (Magnus form, WMO Guide
-              No. 8). Surface {show(conditions.surfaceC ?? conditions.airC, 'temperature')} is{' '}
-              {show(verdict.marginC, 'temperatureDifference')} above it;{' '}
-              {show(limits.dewMarginC, 'temperatureDifference')} wanted
-              {sheet.limits.dewMarginC === null
-                ? ' (ISO 8502-4 guidance; the sheet says nothing)'
-                : ' by the sheet'}
-              . RH limit {limits.rhMax === null ? 'none' : `${Math.round(limits.rhMax * 100)} %`}
-              {sheet.limits.rhMax === null ? ' (usual practice, ISO 12944-7)' : ' by the sheet'}.
-            </p>
-          </Why>
-          {verdict.reasons.length > 0 && (
-            <ul className="list-disc pl-5 text-lg">
-              {verdict.reasons.map((reason) => (
-                <li key={reason.code}>{sayReason(reason, show)}</li>
-              ))}
-            </ul>
-          )}
+          <CoatSuitability
+            view={view}
+            sheet={sheet}
+            conditions={conditions}
+            zone={zone}
+            safeHours={safeHours}
+            onSafeHours={onSafeHours}
+          />
           <p>
             Air {show(conditions.airC, 'temperature')}, RH {Math.round(conditions.rh * 100)} %, surface{' '}
             {show(conditions.surfaceC ?? conditions.airC, 'temperature')}, dew point{' '}
-            {show(verdict.dewPointC, 'temperature')}
+            {show(dewPointC({ airC: conditions.airC, rh: conditions.rh }), 'temperature')}
             {conditions.source !== 'typed' && (
               <span className="opacity-80">
                 {' '}

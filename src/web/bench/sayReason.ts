@@ -1,10 +1,13 @@
-import type { AirReason } from '../../core/air/index.ts';
+import type { AirReason, CoatFailureCode } from '../../core/air/index.ts';
 import type { useUnits } from '../units/UnitsContext.tsx';
 
 type Show = ReturnType<typeof useUnits>['show'];
 
-/** A reason against laying, with its figures: "air 31.0 °C, limit 27.0 °C". */
-export function sayReason(reason: AirReason, show: Show): string {
+/** A reason against applying, with its figures: "air 31.0 °C, limit 27.0 °C". */
+export function sayReason(
+  reason: Pick<AirReason, 'value' | 'limit'> & { code: CoatFailureCode },
+  show: Show,
+): string {
   const temp = (value: number) => show(value, 'temperature');
   const percent = (value: number) => `${Math.round(value * 100)} %`;
   switch (reason.code) {
@@ -26,6 +29,8 @@ export function sayReason(reason: AirReason, show: Show): string {
     }
     case 'rain':
       return `rain, ${show(reason.value, 'rain')} in the hour`;
+    case 'not-known':
+      return 'no air is known for then: it cannot be judged';
     case 'wet-surface':
       return `wet from rain or dew: about ${Math.ceil(reason.value)} h of drying air still wanted`;
   }

@@ -1,0 +1,80 @@
+import type { CoatOutlook, Step } from '../../contract/index.ts';
+import { airAround, isUnderCover, judgeCoat, surfaceTemps } from '../../core/air/index.ts';
+import { eventTime, HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
+import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
+import { tempsFor } from '../air/yardAir.ts';
+import type { AreaSnapshot } from '../memory/areaStates.ts';
+
+/** The shortest that a coat is taken to need, hours: a patch is brushed in minutes, but not in none. */
+const LEAST_HOURS = 0.1;
+/** Air before the coat that says whether its surface is wet. */
+const BEFORE_MS = 24 * HOUR_MS;
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+
+/** When the sheet says it is safe from dew and rain: its own event, else tack-free; null: neither is stated. */
+function safeOf(sheet: ProductSheet) {
+  const { events } = sheet.cure;
+  if (events['dew-safe']) return { by: 'dew-safe', points: events['dew-safe'] } as const;
+  if (events['tack-free']) return { by: 'tack-free', points: events['tack-free'] } as const;
+  return null;
+}
+
+/**
+ * Whether the coat, begun now, passes hour by hour until its last corner and on until it is safe from dew and rain.
+ *
+ * @param safeHours hours until it is safe, told by hand where the sheet states none
+ * @returns null where no air is known
+ */
+export function coatOutlook(input: {
+  state: AreaSnapshot;
+  step: Step;
+  sheet: ProductSheet;
+  areaM2: number;
+  hours: readonly SplicedHour[];
+  now: number;
+  safeHours: number | null;
+}): CoatOutlook | null {
+  const { sheet, now, state, step } = input;
+  const { surroundings } = state.area;
+  if (input.hours.length === 0) return null;
+  const applyHours = Math.max(LEAST_HOURS, input.areaM2 / TYPICAL_RATE_M2_PER_H[step.method]);
+  const endMs = now + applyHours * HOUR_MS;
+  const stated = safeOf(sheet);
+  const byHand = input.safeHours !== null && !stated ? endMs + input.safeHours * HOUR_MS : null;
+  const safeMs = stated
+    ? eventTime({
+        curve: { points: stated.points, stopC: sheet.cure.stopC },
+        temps: tempsFor(input.hours, surroundings),
+        laidAt: endMs,
+      }).at
+    : byHand;
+  const by = stated?.by ?? (byHand === null ? null : 'told');
+  const temps = surfaceTemps(input.hours, surroundings);
+  const judged = input.hours.flatMap((hour, i) =>
+    hour.at >= now - BEFORE_MS && hour.at <= (safeMs ?? endMs) + HOUR_MS
+      ? [{ ...hour, ...airAround(hour, surroundings), surfaceC: temps[i] as number }]
+      : [],
+  );
+  const verdict = judgeCoat({
+    startMs: now,
+    endMs,
+    safeMs: by === null ? endMs : safeMs,
+    hours: judged,
+    surface: judged.map(({ at, surfaceC }) => ({ at, surfaceC, lowC: surfaceC, highC: surfaceC })),
+    limits: limitsOf(sheet),
+    underCover: isUnderCover(surroundings),
+  });
+  const first = new Map(verdict.failures.toReversed().map((failure) => [failure.code, failure]));
+  return {
+    start: new Date(now).toISOString(),
+    end: new Date(endMs).toISOString(),
+    safe: by === null ? null : iso(safeMs),
+    safeBy: by,
+    ok: verdict.ok && by !== null,
+    failures: [...first.values()]
+      .sort((a, b) => a.at - b.at)
+      .map(({ at, ...failure }) => ({ ...failure, at: new Date(at).toISOString() })),
+  };
+}

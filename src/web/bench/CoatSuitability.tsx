@@ -1,0 +1,122 @@
+import type { BenchView, LoggedConditions } from '../../contract/index.ts';
+import { type AirVerdict, isUnderCover, judgeConditions } from '../../core/air/index.ts';
+import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
+import { sayTime } from '../clock/say.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { Why } from '../parts/Why.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayReason } from './sayReason.ts';
+
+/** The conditions of this hour against the sheet; what rain or dew left on the surface is known from the series only. */
+export function judgeNow(view: BenchView, sheet: ProductSheet, conditions: LoggedConditions): AirVerdict {
+  const typed = conditions.source === 'typed';
+  const wet = view.hours[0]?.reasons.find(({ code }) => code === 'wet-surface')?.value ?? 0;
+  return judgeConditions({
+    conditions: {
+      airC: conditions.airC,
+      rh: conditions.rh,
+      surfaceC: conditions.surfaceC ?? conditions.airC,
+      rainMm: typed ? undefined : (view.air?.rainMm ?? undefined),
+      // Whoever measures at the boat sees whether it is wet.
+      wetHours: typed ? 0 : wet,
+    },
+    limits: limitsOf(sheet),
+    underCover: isUnderCover(view.area.surroundings),
+  });
+}
+
+const SAFE_BY = {
+  'dew-safe': 'safe from dew by its sheet',
+  'tack-free': 'tack-free by its sheet, which states no time of its own for dew and rain',
+  told: 'as you told it',
+} as const;
+
+interface Props {
+  view: BenchView;
+  sheet: ProductSheet;
+  conditions: LoggedConditions;
+  zone: string;
+  safeHours: number | null;
+  onSafeHours: (hours: number) => void;
+}
+
+/** May the coat be applied now: this hour, every hour of its application, and on until dew and rain cannot hurt it. */
+export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSafeHours }: Props) {
+  const { show } = useUnits();
+  const verdict = judgeNow(view, sheet, conditions);
+  const limits = limitsOf(sheet);
+  const { outlook } = view;
+  const now = Date.parse(view.now);
+  // What is measured at the boat stands for this hour; the series for those to come.
+  const later = (outlook?.failures ?? []).filter(({ at }) => Date.parse(at) > now);
+  const asked = outlook !== null && outlook.safeBy === null;
+  const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
+  const first = later[0];
+  return (
+    <>
+      <Why
+        figure={
+          <span className="text-xl">
+            <strong className={ok ? 'text-success' : 'text-error'}>
+              {ok ? 'Suitable now' : 'Not suitable now'}
+            </strong>
+          </span>
+        }
+      >
+        <p>
+          Dew point {show(verdict.dewPointC, 'temperature')} from air and humidity (Magnus form, WMO Guide No.
+          8). Surface {show(conditions.surfaceC ?? conditions.airC, 'temperature')} is{' '}
+          {show(verdict.marginC, 'temperatureDifference')} above it;{' '}
+          {show(limits.dewMarginC, 'temperatureDifference')} wanted
+          {sheet.limits.dewMarginC === null
+            ? ' (ISO 8502-4 guidance; the sheet says nothing)'
+            : ' by the sheet'}
+          . RH limit {limits.rhMax === null ? 'none' : `${Math.round(limits.rhMax * 100)} %`}
+          {sheet.limits.rhMax === null ? ' (usual practice, ISO 12944-7)' : ' by the sheet'}.
+        </p>
+        <p>
+          Every hour is judged, from now until the coat is safe from dew and rain. How warm a surface is in
+          sun or under a clear sky is an estimate from the air: measure it where it is close.
+        </p>
+      </Why>
+      {(verdict.reasons.length > 0 || first) && (
+        <ul className="list-disc pl-5 text-lg">
+          {verdict.reasons.map((reason) => (
+            <li key={reason.code}>now: {sayReason(reason, show)}</li>
+          ))}
+          {later.map((failure) => (
+            <li key={failure.code}>
+              {sayTime(failure.at, zone, now)}
+              {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
+              {sayReason(failure, show)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {outlook === null && <p>No air is known ahead, so the hours to come cannot be judged.</p>}
+      {outlook?.safeBy && (
+        <p>
+          Last corner about {sayTime(outlook.end, zone, now)};{' '}
+          {outlook.safe
+            ? `safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
+            : 'not safe from dew and rain within what is known of the air'}
+          .
+        </p>
+      )}
+      {view.hours[0]?.marginFalls && (
+        <p>The margin over the dew point is falling: measure again before you start.</p>
+      )}
+      {(asked || outlook?.safeBy === 'told') && (
+        <Stepper
+          label="Safe from dew and rain after (ask the maker; not on the sheet)"
+          unit="h"
+          value={safeHours ?? 0}
+          step={1}
+          min={0}
+          max={240}
+          onChange={onSafeHours}
+        />
+      )}
+    </>
+  );
+}
