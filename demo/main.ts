@@ -15,12 +15,12 @@ await serve('demo', {
     if (age === null) return;
     const hours = Math.round(age / HOUR_MS);
     if (!fresh && age <= STALE_DEMO_MS) {
-      say(`Going on with the demo laid ${hours} h ago (npm run demo -- --fresh lays a new one).`);
+      say(`Going on with the demo yard of ${hours} h ago (npm run demo -- --fresh makes a new one).`);
       return;
     }
     const aside = `${folder}-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`;
     await rename(folder, aside);
-    say(`The demo laid ${hours} h ago was set aside in ${aside}; laying a new one.`);
+    say(`The demo yard of ${hours} h ago was set aside in ${aside}; making a new one.`);
   },
   db: (db, folder) => layDemo(db, { folder, now: Date.now() }),
 });

@@ -132,7 +132,7 @@ test('two tabs offline each keep a template: both wait, both arrive, once each',
     [page, 'From the first tab'],
     [second, 'From the second tab'],
   ] as const) {
-    await tab.getByLabel('Keep this stack as').fill(name);
+    await tab.getByLabel('Save as template').fill(name);
     await tab.getByRole('button', { name: 'Keep it' }).click();
   }
   for (const tab of [page, second]) {

@@ -57,7 +57,7 @@ test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({
   await expect(page.getByText('Air "warm" is not a number')).toBeVisible();
   await page.getByLabel('Air', { exact: true }).fill('18');
   await page.getByLabel('Surface', { exact: true }).fill('18');
-  await expect(page.getByText('Fit to lay', { exact: true })).toBeVisible();
+  await expect(page.getByText('Suitable now', { exact: true })).toBeVisible();
   await page.getByLabel('This batch', { exact: true }).fill('0');
   await expect(page.getByText('This batch 0 is outside')).toBeVisible();
   await page.getByLabel('This batch', { exact: true }).fill('900');
@@ -75,7 +75,7 @@ test('another tool gives other figures, and a coarse one says how far off it is'
   await expect(page.getByText('576', { exact: true })).toBeVisible();
   await expect(page.getByText('204', { exact: true })).toBeVisible();
   await page.getByLabel('Measured with').selectOption('counted-cups');
-  await page.getByLabel('Its finest mark', { exact: true }).fill('300');
+  await page.getByLabel('Smallest graduation', { exact: true }).fill('300');
   await expect(page.getByText(/Off ratio by/)).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Measured with')).toHaveValue('counted-cups');

@@ -81,7 +81,7 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
   ] as const) {
     await page.getByLabel(label).fill(metres);
   }
-  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  await page.getByRole('button', { name: 'Add boat' }).click();
   await page.getByRole('button', { name: /Make these \d+ areas/ }).click();
   await expect(page.getByRole('button', { name: /Bottom starboard: no system/ })).toBeVisible();
   await tab(page, 'Hull form');
@@ -250,12 +250,12 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
     .last()
     .click();
   await tab(page, 'Stands and bare');
-  await page.getByRole('button', { name: 'Set a stand down' }).click();
+  await page.getByRole('button', { name: 'Add a support' }).click();
   await page.getByLabel('From aft').fill('3');
   await page.getByLabel('Pad along').fill('0.5');
   await page.getByLabel('Pad up and down').fill('40 cm');
   await page.getByRole('checkbox', { name: 'Bottom port' }).check();
-  await page.getByRole('button', { name: 'Set the stand down' }).click();
+  await page.getByRole('button', { name: 'Add the support' }).click();
   await page.getByRole('link', { name: 'Bottom port, under Stand 1' }).click();
   await expect(page.getByRole('row', { name: /under Stand 1/ })).toContainText('0.2 m²');
   await expect(page.getByRole('row', { name: /^\d+ Bottom port GRP/ })).toContainText('7.74 m²');
@@ -268,7 +268,7 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await expect(page.getByText('painted, it protects nothing')).toBeVisible();
 
   await tab(page, 'Findings');
-  await page.getByRole('button', { name: 'Set a finding down' }).click();
+  await page.getByRole('button', { name: 'Add a finding' }).click();
   await page.getByLabel('What').selectOption('salt');
   await page.getByLabel('As NaCl').fill('80');
   await expect(page.getByText(/80 mg\/m² is above 50 \(IMO PSPC/)).toBeVisible();
@@ -280,7 +280,7 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await expect(page.getByLabel('From aft')).toHaveValue(/^(4\.9\d*|5(\.0\d*)?)$/);
   await page.getByLabel('Add photographs').setInputFiles(path.resolve('docs/screenshots/window.png'));
   await expect(page.getByRole('img', { name: 'Finding, view 1' })).toBeVisible();
-  await page.getByRole('button', { name: 'Set it down' }).click();
+  await page.getByRole('button', { name: 'Save as finding' }).click();
   await expect(page.getByText('Salt: not fit')).toBeVisible();
   await page.getByRole('button', { name: 'Make it a spot' }).click();
   await expect(page.getByRole('row', { name: /Salt A, Bottom port/ })).toContainText('spot, starts bare');

@@ -65,7 +65,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
   await expect(page.getByText(/Before it.*trisodium phosphate/)).toBeVisible();
   await page.getByText('Templates, and this stack on other areas').click();
-  await page.getByLabel('Keep this stack as').fill('Locker, our way');
+  await page.getByLabel('Save as template').fill('Locker, our way');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Locker, our way (your own)')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Locker two' }).check();
@@ -125,7 +125,7 @@ test('two coats laid thin show in the section, with what is missing', async ({ p
     page.getByText(/Thrift Barrier lies .* µm by its litres, .* short of the target: 1 more coat/),
   ).toBeVisible();
   await expect(
-    page.getByRole('img', { name: /Thrift Barrier, 2 coats of 110 µm, 2 laid, keyed/ }),
+    page.getByRole('img', { name: /Thrift Barrier, 2 coats of 110 µm, 2 applied, mechanical bond/ }),
   ).toBeVisible();
 });
 
@@ -173,8 +173,8 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
   await salt.getByLabel('Conductivity').fill('14');
   await page.keyboard.press('Enter');
   await expect(salt.getByText('72 mg/m²').first()).toBeVisible();
-  await salt.getByLabel('Set it down on').selectOption({ label: 'Grey Phalarope: Bottom' });
-  await salt.getByRole('button', { name: 'Set it down' }).click();
+  await salt.getByLabel('Save it on').selectOption({ label: 'Grey Phalarope: Bottom' });
+  await salt.getByRole('button', { name: 'Save as finding' }).click();
   await expect(salt.getByText(/^Set down on/)).toContainText('wash and test again');
   await expectAccessible(page);
 });
@@ -199,7 +199,7 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await expect(place).toHaveAttribute('aria-current', 'page');
   await addCoat(page, 'Marram Grey Primer');
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Slip' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Board' }).click();
   const question = page.getByRole('alertdialog', { name: 'What you typed here is not saved' });
   await expect(question).toBeVisible();
   await expectAccessible(page);

@@ -20,15 +20,15 @@ function csv(coldNight: boolean): string {
 
 test('an empty slip says how to begin, and a boat goes on it', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'The slip is empty' })).toBeVisible();
-  await page.getByRole('link', { name: 'Put a boat on the slip' }).click();
+  await expect(page.getByRole('heading', { name: 'The board is empty' })).toBeVisible();
+  await page.getByRole('link', { name: 'Add a boat' }).click();
   await page.getByLabel('Name').fill('Sedge Warbler');
   await page.getByLabel('Length over all').fill('-9');
   await page.getByLabel('Waterline length').fill('eight');
   await page.getByLabel('Beam').fill('1e9');
   await page.getByLabel('Draught').fill('');
   await page.getByLabel('Mean freeboard').fill('1,1');
-  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  await page.getByRole('button', { name: 'Add boat' }).click();
   await expect(page.getByText('length over all (m) -9 is below the limit of 0.5')).toBeVisible();
   await expect(page.getByText('waterline length "eight" is not a number')).toBeVisible();
   await expect(page.getByText('beam (m) 1000000000 is above the limit of 40')).toBeVisible();
@@ -39,7 +39,7 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
   await page.getByLabel('Beam').fill('3.1');
   await page.getByLabel('Draught').fill('1.6');
   await expect(page.getByText('9.45 m over all')).toBeVisible();
-  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  await page.getByRole('button', { name: 'Add boat' }).click();
   await expect(page.getByRole('heading', { name: 'Sedge Warbler: survey' })).toBeVisible();
 });
 
@@ -84,16 +84,16 @@ test('another way stands beside the hand measures, and one that disagrees is sai
   await page.goto('/');
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('link', { name: 'Topsides', exact: true }).click();
-  await page.getByRole('button', { name: 'Reckon by rule of thumb' }).click();
+  await page.getByRole('button', { name: 'Estimate by rule of thumb' }).click();
   // 27.6 m² less the transom, ± 15 %, does not quite reach down to 19.5 m² ± 5 %.
   await expect(page.getByText(/Hand measures and rule of thumb disagree by 0\.9/)).toBeVisible();
   await page.getByText("From last time's paint").click();
   await page.getByLabel('Used, l').fill('6');
   await page.getByLabel('Covered, m²/l').fill('ten');
-  await page.getByRole('button', { name: 'Reckon', exact: true }).click();
+  await page.getByRole('button', { name: 'Work out', exact: true }).click();
   await expect(page.getByText('"ten" is not a number')).toBeVisible();
   await page.getByLabel('Covered, m²/l').fill('5');
-  await page.getByRole('button', { name: 'Reckon', exact: true }).click();
+  await page.getByRole('button', { name: 'Work out', exact: true }).click();
   // 30 m² ± 10 % and 19.5 m² ± 5 %: 27 − 20.475 apart.
   await expect(page.getByText(/disagree by 6\.5\d m² more than their spreads/)).toBeVisible();
   await page.getByRole('radio', { name: /^Rule of thumb/ }).check();
@@ -114,9 +114,9 @@ test('a product sheet is entered from the paper', async ({ page }) => {
   await page.getByLabel('Parts').nth(0).fill('0');
   await page.getByLabel('Parts').nth(1).fill('0');
   await page.getByLabel('Volume solids').fill('50');
-  await page.getByLabel('Dry film, least').fill('50');
+  await page.getByLabel('Dry film, min').fill('50');
   await page.getByLabel('Typical').fill('80');
-  await page.getByLabel('Most', { exact: true }).fill('120');
+  await page.getByLabel('Dry film, max').fill('120');
   await page.getByLabel('Induction').fill('15');
   await page.getByLabel('Cure stops below').fill('5');
   await page.getByLabel(fill('Pot life', 2)).fill('3 h');
@@ -143,7 +143,7 @@ test('three coats make a system, with its litres', async ({ page }) => {
   await page.getByLabel('Coats', { exact: true }).fill('3');
   await page.getByLabel('Method').selectOption('roller');
   await page.getByLabel('Dry film a coat').fill('200');
-  await expect(page.getByText(/above the sheet's most of 120 µm/)).toBeVisible();
+  await expect(page.getByText(/above the sheet's max of 120 µm/)).toBeVisible();
   await page.getByLabel('Dry film a coat').fill('100');
   // 19.5 m² × 100 µm / (1000 × 0.5 × 0.925) = 4.216 l
   await expect(page.getByRole('table')).toContainText('4.22 l');
@@ -154,7 +154,7 @@ test('three coats make a system, with its litres', async ({ page }) => {
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('img', { name: /Fieldfare Primer, 3 coats of 100 µm, 0 laid/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Fieldfare Primer, 3 coats of 100 µm, 0 applied/ })).toBeVisible();
 });
 
 test('weather is checked, then imported; bad rows are told by line', async ({ page }) => {
@@ -171,7 +171,7 @@ test('weather is checked, then imported; bad rows are told by line', async ({ pa
 test('a batch is mixed on the bench and its clocks survive a reload', async ({ page }) => {
   await page.goto('/bench');
   await page.getByRole('link', { name: /First coat: Fieldfare Primer/ }).click();
-  await expect(page.getByText('Fit to lay', { exact: true })).toBeVisible();
+  await expect(page.getByText('Suitable now', { exact: true })).toBeVisible();
   await page.getByLabel('This batch', { exact: true }).fill('600');
   await expect(page.getByText('fill to 450 ml')).toBeVisible();
   await expect(page.getByText('fill to 600 ml')).toBeVisible();
@@ -180,7 +180,7 @@ test('a batch is mixed on the bench and its clocks survive a reload', async ({ p
   await page.getByRole('checkbox', { name: /BASE/ }).check();
   await page.getByRole('checkbox', { name: /HARDENER/ }).check();
   await mixed.click();
-  await expect(page.getByText('Inducting: leave it stand')).toBeVisible();
+  await expect(page.getByText('Standing time: leave it')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('timer')).toHaveText(/^14:\d\d$/);
 });
@@ -191,7 +191,7 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
   await page.goto('/bench');
   await page.getByRole('link', { name: /Fieldfare Primer/ }).click();
   const now = DateTime.local({ zone: 'Europe/London' });
-  await page.getByLabel('Began').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
+  await page.getByLabel('Started').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
   await page.getByLabel('Used, without thinner').fill('-1');
   await page.getByRole('button', { name: 'Log this coat' }).click();
   await expect(page.getByText('litres used (l) -1 is below the limit of 0.0001')).toBeVisible();
@@ -219,7 +219,7 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
 
 test('a correction is a new entry; the old one stays, struck through', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: 'Correct' }).click();
   await page.getByLabel('Used, without thinner').fill('3.9');
   await page.getByRole('button', { name: 'Log the correction' }).click();
@@ -237,7 +237,7 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
   await page.getByLabel('Area covered').fill('5');
   await page.getByLabel('Used, without thinner').fill('1.1');
   const now = DateTime.local({ zone: 'Europe/London' });
-  await page.getByLabel('Began').fill(now.minus({ minutes: 30 }).toFormat("yyyy-MM-dd'T'HH:mm"));
+  await page.getByLabel('Started').fill(now.minus({ minutes: 30 }).toFormat("yyyy-MM-dd'T'HH:mm"));
   const port = Number(new URL(yard.address).port);
   await yard.kill('SIGKILL');
   await page.getByRole('button', { name: 'Log this coat' }).click();
@@ -261,7 +261,7 @@ test('from dimensions to a full list of areas, all at once', async ({ page }) =>
   ] as const) {
     await page.getByLabel(label).fill(metres);
   }
-  await page.getByRole('button', { name: 'Put her on the slip' }).click();
+  await page.getByRole('button', { name: 'Add boat' }).click();
   const set = page.getByRole('region', { name: 'Start from her dimensions' });
   await expect(set.getByRole('row', { name: /Bottom port/ })).toContainText('± 15 %');
   await set.getByRole('checkbox', { name: 'Cabin sides' }).uncheck();

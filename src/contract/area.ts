@@ -47,7 +47,7 @@ export interface AreaInput {
   measures: Measure[];
   /** What other ways than the hand measures gave. */
   estimates: Estimate[];
-  /** The way reckoned with; null: the one with the least spread. */
+  /** The way used; null: the one with the least spread. */
   chosenWay: AreaWay | null;
   /** Spread of the measures as a fraction. */
   spread: number;
@@ -186,7 +186,7 @@ const fields = {
   estimates: Joi.array().items(estimate).max(4).unique('way').label('other ways').required(),
   chosenWay: oneOf<AreaWay>({ hand: true, rule: true, offsets: true, mesh: true, paint: true })
     .allow(null)
-    .label('way reckoned with')
+    .label('way used')
     .required(),
   spread: between('spread (fraction)', 0, 1).required(),
   note: text(2000).label('note').required(),

@@ -34,10 +34,10 @@ const overcoat = objectOf<OvercoatRule>({
     .label('overcoat: by')
     .required(),
   min: points('overcoat minimum').required(),
-  chemicalMax: points('end of the chemical window').allow(null).required(),
+  chemicalMax: points('latest without sanding').allow(null).required(),
   thumb: Joi.object({
-    opens: points('thumb window opens').required(),
-    closes: points('thumb window closes').required(),
+    opens: points('thumbprint: apply from').required(),
+    closes: points('thumbprint window closes').required(),
   })
     .allow(null)
     .optional(),

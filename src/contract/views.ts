@@ -73,7 +73,7 @@ export interface AreaClock {
   primeBy: string | null;
   /** Spread of the area as a fraction, by the way it was come by. */
   spread: number;
-  /** null: bare, nothing laid yet. */
+  /** null: bare, nothing applied yet. */
   film: {
     entryIds: string[];
     productId: string;

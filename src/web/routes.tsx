@@ -15,81 +15,110 @@ export const routes: RouteObject[] = [
         // A place that fails leaves the others within reach.
         errorElement: <RouteError />,
         children: [
-          { index: true, element: <SlipPage /> },
+          { index: true, handle: { title: 'Board' }, element: <SlipPage /> },
           {
             path: 'boats/new',
+            handle: { title: 'Add a boat' },
             lazy: async () => ({ Component: (await import('./survey/NewBoatPage.tsx')).NewBoatPage }),
           },
           {
             path: 'boats/:boatId/survey/:areaId?',
+            handle: { title: 'Survey' },
             lazy: async () => ({ Component: (await import('./survey/SurveyPage.tsx')).SurveyPage }),
           },
           {
             path: 'boats/:boatId/form',
+            handle: { title: 'Hull form' },
             lazy: async () => ({ Component: (await import('./hull/HullFormPage.tsx')).HullFormPage }),
           },
           {
             path: 'boats/:boatId/waterline',
+            handle: { title: 'Waterline' },
             lazy: async () => ({ Component: (await import('./waterline/WaterlinePage.tsx')).WaterlinePage }),
           },
           {
             path: 'boats/:boatId/waterline/walk',
+            handle: { title: 'Marks walked' },
             lazy: async () => ({ Component: (await import('./waterline/WalkPage.tsx')).WalkPage }),
           },
           {
             path: 'boats/:boatId/stands',
+            handle: { title: 'Supports and masked items' },
             lazy: async () => ({ Component: (await import('./stands/StandsPage.tsx')).StandsPage }),
           },
           {
             path: 'boats/:boatId/findings',
+            handle: { title: 'Findings' },
             lazy: async () => ({ Component: (await import('./findings/FindingsPage.tsx')).FindingsPage }),
           },
           {
             path: 'boats/:boatId/systems/:areaId?',
+            handle: { title: 'Systems' },
             lazy: async () => ({ Component: (await import('./systems/SystemsPage.tsx')).SystemsPage }),
           },
           {
             path: 'boats/:boatId/systems/:areaId/compare',
+            handle: { title: 'Two systems compared' },
             lazy: async () => ({ Component: (await import('./systems/ComparePage.tsx')).ComparePage }),
           },
           {
+            path: 'reference',
+            handle: { title: 'Reference' },
+            lazy: async () => ({ Component: (await import('./reference/ReferencePage.tsx')).ReferencePage }),
+          },
+          {
+            path: 'glossary',
+            handle: { title: 'Glossary' },
+            lazy: async () => ({ Component: (await import('./reference/GlossaryPage.tsx')).GlossaryPage }),
+          },
+          {
             path: 'rules',
+            handle: { title: 'Rules' },
             lazy: async () => ({ Component: (await import('./systems/RulesPage.tsx')).RulesPage }),
           },
           {
             path: 'tools',
+            handle: { title: 'Measuring tools' },
             lazy: async () => ({ Component: (await import('./tools/ToolsPage.tsx')).ToolsPage }),
           },
           {
             path: 'boats/:boatId/log',
+            handle: { title: 'Record' },
             lazy: async () => ({ Component: (await import('./log/LogPage.tsx')).LogPage }),
           },
           {
             path: 'bench',
+            handle: { title: 'Bench' },
             lazy: async () => ({ Component: (await import('./bench/BenchChoice.tsx')).BenchChoice }),
           },
           {
             path: 'bench/:areaId',
+            handle: { title: 'Bench' },
             lazy: async () => ({ Component: (await import('./bench/BenchPage.tsx')).BenchPage }),
           },
           {
             path: 'window/:areaId',
+            handle: { title: 'Window' },
             lazy: async () => ({ Component: (await import('./window/WindowPage.tsx')).WindowPage }),
           },
           {
             path: 'weather',
+            handle: { title: 'Weather' },
             lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),
           },
           {
             path: 'materials',
+            handle: { title: 'Materials' },
             lazy: async () => ({ Component: (await import('./materials/MaterialsPage.tsx')).MaterialsPage }),
           },
           {
             path: 'materials/:productId',
+            handle: { title: 'Product sheet' },
             lazy: async () => ({ Component: (await import('./materials/SheetPage.tsx')).SheetPage }),
           },
           {
             path: 'yard',
+            handle: { title: 'Settings' },
             lazy: async () => ({ Component: (await import('./settings/SettingsPage.tsx')).SettingsPage }),
           },
           { path: '*', element: <RouteError /> },

@@ -212,7 +212,7 @@ function chain(startMs: number, states: readonly (readonly [WindowState, number 
 
 /**
  * The windows of a film that was abraded for its next coat: from then on, and not before it may be overcoated at all,
- * it bonds by tooth. Fresh tooth does not run out; dust and damp are the inspection's to see.
+ * it bonds mechanically. Fresh tooth does not run out; dust and damp are the inspection's to see.
  *
  * A window missed on Monday and sanded on Tuesday: key-first until then, keyed from then on.
  */

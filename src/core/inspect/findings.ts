@@ -144,10 +144,10 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
         : said('fine', `${read} mg/m², limit ${most} (${source})`);
     }
     case 'plate':
-      if (limit === null) return said('noted', `${read} mm; no least thickness given`);
+      if (limit === null) return said('noted', `${read} mm; no min thickness given`);
       return read < limit
-        ? said('bad', `${read} mm is below the least of ${limit} mm: repair before coating`)
-        : said('fine', `${read} mm, least ${limit} mm`);
+        ? said('bad', `${read} mm is below the min of ${limit} mm: repair before coating`)
+        : said('fine', `${read} mm, min ${limit} mm`);
     case 'moisture':
       if (limit === null) return said('noted', `${read} relative; no limit given for this meter`);
       return read > limit

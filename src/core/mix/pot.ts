@@ -76,7 +76,7 @@ export function planBatches(input: {
     throw new QuantityError(
       'usable pot time',
       `${Math.round(usableMinutes)} min`,
-      `what is left of ${Math.round(input.potLifeMin)} min pot life after ${induction} min induction and the margin`,
+      `what is left of ${Math.round(input.potLifeMin)} min pot life after ${induction} min standing time and the margin`,
     );
   }
   const largestLitres = litresPerMin * usableMinutes;

@@ -68,7 +68,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'antifouling-on-timber',
     verdict: 'condition',
-    reason: 'antifouling straight on timber is one school’s way; the other seals and primes first',
+    reason: 'antifouling straight on timber is one way of the trade; the other seals and primes first',
     condition: 'timber that lives wet and is recoated every year',
     mark: 'T',
     when: ({ ground, lay }) =>
@@ -261,7 +261,7 @@ export const JOINT_RULES: readonly Rule[] = [
     id: 'after-window',
     verdict: 'condition',
     reason: 'the window has closed: the coats no longer bond chemically',
-    condition: 'abraded with the stated grit: then it bonds by tooth',
+    condition: 'abraded with the stated grit: then it bonds mechanically',
     mark: 'T',
     never: true,
     when: ({ windowClosed, ground }) => windowClosed && ground.kind !== 'bare',

@@ -78,8 +78,8 @@ export function checkLayers(layers: readonly Layer[], place: StackPlace): void {
     within(name('dry film a coat'), layer.dryMicronsPerCoat, 0, 20_000);
     within(name('thinner'), layer.thinner, 0, 0.9);
     if (layer.film) {
-      within(name('most film'), layer.film.max, 0, 20_000);
-      within(name('least film'), layer.film.min, 0, 20_000);
+      within(name('max film'), layer.film.max, 0, 20_000);
+      within(name('min film'), layer.film.min, 0, 20_000);
     }
     const most = layer.thinnerLimit?.maxFraction ?? null;
     if (most !== null) within(name('limit of the thinner'), most, 0, 1);

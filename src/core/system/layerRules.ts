@@ -18,14 +18,14 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'film-too-thick',
       'no',
-      said`${microns(dry)} a coat is above the sheet’s most of ${microns(film.max)}: it sags and traps solvent`,
+      said`${microns(dry)} a coat is above the sheet’s max of ${microns(film.max)}: it sags and traps solvent`,
     );
   }
   if (film && dry < film.min) {
     add(
       'film-too-thin',
       'condition',
-      said`${microns(dry)} a coat is below the sheet’s least of ${microns(film.min)}`,
+      said`${microns(dry)} a coat is below the sheet’s min of ${microns(film.min)}`,
       'another coat makes up the film',
     );
   }
@@ -82,7 +82,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
       'too-hot',
       'condition',
       said`its sheet allows ${degrees(layer.hottestC)} at most, and ${degrees(hottestC)} is expected`,
-      'laid in the cool of the day, or shaded',
+      'applied in the cool of the day, or shaded',
     );
   }
   return found;

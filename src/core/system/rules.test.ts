@@ -52,7 +52,7 @@ describe('what goes over what (handbook part 5, common practice)', () => {
       judgements: [],
     });
   });
-  it('any coat after its window closed is fine once abraded: it bonds by tooth', () => {
+  it('any coat after its window closed is fine once abraded: it bonds mechanically', () => {
     const late = joint('epoxy-barrier', 'epoxy-barrier', { windowClosed: true });
     expect([late.verdict, late.bond, late.judgements[0]?.condition]).toEqual([
       'condition',

@@ -66,7 +66,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (thumb != null)
       say('thumb', said`the thumb window for ${over(rule.by)} closes before it opens at ${degrees(thumb)}`);
     if (rule.chemicalMax && rule.keyGrit === null) {
-      say('overcoat', `the window for ${over(rule.by)} closes, but no grit is given to key with after it`);
+      say('overcoat', `the window for ${over(rule.by)} closes, but no grit is given to sand with after it`);
     }
   }
   for (const point of sheet.potLife) {
@@ -95,7 +95,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (wet > 1500 && !isIn(FILLERS, sheet.family))
     say(
       'film',
-      said`its most of ${microns(sheet.film.max)} dry is ${microns(Math.round(wet))} wet: a filler, not a paint`,
+      said`its max of ${microns(sheet.film.max)} dry is ${microns(Math.round(wet))} wet: a filler, not a paint`,
     );
   for (const { method, film } of sheet.byMethod) {
     if (!methodsOf(sheet).includes(method))
@@ -103,7 +103,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (film && film.max > 3 * sheet.film.max) {
       say(
         'film',
-        said`${microns(film.max)} by ${method.replaceAll('-', ' ')} is over three times its most of ${microns(sheet.film.max)}`,
+        said`${microns(film.max)} by ${method.replaceAll('-', ' ')} is over three times its max of ${microns(sheet.film.max)}`,
       );
     }
   }
@@ -113,7 +113,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (late != null) say('immersion', said`it must be in the water before it may be, at ${degrees(late)}`);
   const { profileMinMicrons: least, profileMaxMicrons: most } = sheet.preparation;
   if (least !== null && most !== null && least > most)
-    say('profile', said`least profile ${microns(least)} is above the most ${microns(most)}`);
+    say('profile', said`min profile ${microns(least)} is above the max ${microns(most)}`);
   return notes;
 }
 

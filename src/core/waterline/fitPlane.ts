@@ -40,7 +40,7 @@ export interface NextMark {
 }
 
 export interface PlaneFit extends Plane {
-  /** Nose up and starboard side up as she stands, degrees. */
+  /** Nose up and starboard side up as it stands, degrees. */
   trimDeg: number;
   heelDeg: number;
   /** Height of each mark above the plane, mm, in the order given. */

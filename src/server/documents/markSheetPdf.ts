@@ -45,7 +45,7 @@ export function markSheetPdf(input: {
     if (i > 0) doc.addPage();
     heading(doc, `${boat.name}: waterline, ${side}`);
     const lines = [
-      `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). She stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
+      `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
       `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the marks made.' : ''}`,
       `Along skin: down from the sheer. Raise on skin: up from the line of the marks. ${FORM_WORDS[source]}.`,
     ];

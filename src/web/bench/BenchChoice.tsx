@@ -14,7 +14,7 @@ export function BenchChoice() {
   const now = useNow();
   return (
     <div className="space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Bench: what is to be laid?</h1>
+      <h1 className="text-2xl">Bench: what is to be applied?</h1>
       <QueryBoundary query={yard}>
         {() => (
           <QueryBoundary query={slip}>
@@ -27,7 +27,7 @@ export function BenchChoice() {
                   <p>
                     No coat waits anywhere.{' '}
                     <Link className="link" to="/">
-                      Back to the slip
+                      Back to the board
                     </Link>
                     , or choose a system for an area.
                   </p>

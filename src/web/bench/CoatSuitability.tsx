@@ -52,13 +52,15 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
   const asked = outlook !== null && outlook.safeBy === null;
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
   const first = later[0];
+  // The hours ahead are unknown, or when it is safe is: this hour's verdict alone is no leave.
+  const unknown = verdict.ok && !ok && later.every(({ code }) => code === 'not-known');
   return (
     <>
       <Why
         figure={
           <span className="text-xl">
-            <strong className={ok ? 'text-success' : 'text-error'}>
-              {ok ? 'Suitable now' : 'Not suitable now'}
+            <strong className={ok ? 'text-success' : unknown ? 'text-warning' : 'text-error'}>
+              {ok ? 'Suitable now' : unknown ? 'Suitable this hour, not known ahead' : 'Not suitable now'}
             </strong>
           </span>
         }

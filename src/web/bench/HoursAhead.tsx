@@ -17,7 +17,7 @@ export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: s
         preserveAspectRatio="none"
         className="block h-7 w-full"
         role="img"
-        aria-label={`${good} of the next ${hours.length} hours are fit to lay`}
+        aria-label={`${good} of the next ${hours.length} hours are suitable`}
       >
         {hours.map((hour, i) => (
           <rect

@@ -126,8 +126,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           <QuantityField name="areaM2" label="Area covered" quantity="area" large />
         </div>
         <div className="grid gap-3 sm:grid-cols-2">
-          <Field name="start" label="Began" type="datetime-local" large />
-          <Field name="end" label="Last corner laid" type="datetime-local" large />
+          <Field name="start" label="Started" type="datetime-local" large />
+          <Field name="end" label="Application finished" type="datetime-local" large />
         </div>
         <TextArea name="note" label="Note" />
       </RecordForm>

@@ -139,7 +139,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
             {sheet.potLife.length > 0
               ? `at ${show(potTempC, 'temperature')} (sheet, halved for each +10 °C: common practice)`
               : '(the tin)'}{' '}
-            − {inductionMin} min induction{sheet.inductionMin === null && ' (the tin)'} − 10 min in hand ={' '}
+            − {inductionMin} min standing time{sheet.inductionMin === null && ' (the tin)'} − 10 min in hand ={' '}
             {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[step.method]} m²/h that lays{' '}
             {show(plan.largestLitres, 'volume')}.
           </p>

@@ -16,7 +16,7 @@ export function PotClocks({ pots, zone }: { pots: readonly PotView[]; zone: stri
   return (
     <section aria-labelledby="pots" className="space-y-3">
       <h2 id="pots" className="batten pb-1 text-lg">
-        {pots.length === 1 ? 'Live pot' : 'Live pots'}
+        {pots.length === 1 ? 'Mixed, in use' : 'Mixed, in uses'}
       </h2>
       {pots.map((pot) => (
         <PotClock key={pot.entryId} pot={pot} zone={zone} />
@@ -55,10 +55,10 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
         <div>
           <p className="lettered text-xl">
             {set
-              ? 'Pot life is over: do not lay it'
+              ? 'Pot life is over: do not apply it'
               : inducting
-                ? 'Inducting: leave it stand'
-                : 'Ready: lay it'}
+                ? 'Standing time: leave it'
+                : 'Ready: apply it'}
           </p>
           <p>
             {show(pot.batch.litres, 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (

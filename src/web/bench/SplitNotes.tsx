@@ -54,7 +54,7 @@ export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Pro
       {thinner.litres > 0 && (
         <p className={thinner.verdict === 'within' ? '' : 'text-error font-semibold'}>
           {thinner.name}: {show(thinner.litres, 'volume')}
-          {inductionMin > 0 && ', after induction'}.{' '}
+          {inductionMin > 0 && ', after the standing time'}.{' '}
           {thinner.verdict === 'over-limit' &&
             `It is over the sheet's limit of ${percent(thinner.maxFraction ?? 0)}.`}
           {thinner.verdict === 'limit-not-stated' &&

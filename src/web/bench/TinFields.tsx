@@ -24,7 +24,7 @@ export function TinFields({ sheet, says, onChange }: Props) {
     <div className="grid gap-3 sm:grid-cols-2">
       {induction && (
         <Stepper
-          label="Induction, as the tin has it"
+          label="Standing time, as the tin has it"
           unit="min"
           value={says.inductionMin}
           step={5}
@@ -46,7 +46,8 @@ export function TinFields({ sheet, says, onChange }: Props) {
       )}
       <p className="text-sm sm:col-span-2">
         The sheet states no{' '}
-        {[induction && 'induction', potLife && 'pot life'].filter(Boolean).join(' and no ')}: read the tin.
+        {[induction && 'standing time', potLife && 'pot life'].filter(Boolean).join(' and no ')}: read the
+        tin.
         {potLife && says.potLifeMin === 0 && ' Until it is set, no clock warns of a pot going off.'}
       </p>
     </div>

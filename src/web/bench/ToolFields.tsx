@@ -36,7 +36,7 @@ export function ToolFields({
         </select>
       </div>
       <Stepper
-        label="Its finest mark"
+        label="Smallest graduation"
         unit={kind?.step ?? ''}
         value={toolFigure(tool)}
         step={tool.kind === 'stick' ? 5 : 1}

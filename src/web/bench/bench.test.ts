@@ -16,7 +16,7 @@ describe('a reason against laying carries its figures', () => {
     // Rounded to a tenth it would read "3.0, 3.0 wanted".
     [{ code: 'dew-margin', value: 2.96, limit: 3 }, 'surface only 2.96 °C above dew point, 3.0 °C wanted'],
     [{ code: 'rain', value: 0.4, limit: 0 }, 'rain, 0.4 mm in the hour'],
-    [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, at least 7.0 °C wanted'],
+    [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, min 7.0 °C'],
   ] as const)('%o', (reason, said) => {
     expect(sayReason(reason, metric as never)).toBe(said);
   });

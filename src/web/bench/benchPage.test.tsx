@@ -113,7 +113,7 @@ describe('mixing', () => {
     await ask('POST', '/products', silent);
     const { area, user } = await planned(silent);
     expect(await screen.findByText(/no clock warns of a pot going off/)).toBeDefined();
-    await type(user, 'Induction, as the tin has it', '10');
+    await type(user, 'Standing time, as the tin has it', '10');
     await type(user, 'Pot life now, as the tin has it', '90');
     expect(screen.queryByText(/no clock warns of a pot going off/)).toBeNull();
     for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
@@ -163,7 +163,7 @@ describe('logging a coat', () => {
   it('litres that are none and an end before the start are refused at their fields', async () => {
     const { area, user } = await planned(single);
     await type(user, 'Used, without thinner', 'all of it');
-    await type(user, 'Last corner laid', '2020-01-01T10:00');
+    await type(user, 'Application finished', '2020-01-01T10:00');
     await user.click(await log());
     expect(await screen.findByText('litres used "all of it" is not a number')).toBeDefined();
     expect(await entries(area)).toEqual([]);
@@ -198,11 +198,12 @@ describe('the air on the spot', () => {
     await put('Air', '12');
     await put('Relative humidity', '90');
     await put('Surface', '11');
-    expect(await screen.findByText('Not fit to lay')).toBeDefined();
-    expect(screen.getByText('RH 90 %, limit 85 %')).toBeDefined();
+    expect(await screen.findByText('Not suitable now')).toBeDefined();
+    expect(screen.getByText('now: RH 90 %, limit 85 %')).toBeDefined();
     expect(screen.getByText(/above dew point, 3.0 °C wanted/)).toBeDefined();
     await put('Relative humidity', '50');
-    expect(await screen.findByText('Fit to lay')).toBeDefined();
+    // No air is known ahead here: this hour alone is no leave.
+    expect(await screen.findByText('Suitable this hour, not known ahead')).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Air more' }));
     expect((screen.getByLabelText('Air') as HTMLInputElement).value).toBe('13');
   });

@@ -12,11 +12,11 @@ export function sayReason(
   const percent = (value: number) => `${Math.round(value * 100)} %`;
   switch (reason.code) {
     case 'air-too-cold':
-      return `air ${temp(reason.value)}, at least ${temp(reason.limit)} wanted`;
+      return `air ${temp(reason.value)}, min ${temp(reason.limit)}`;
     case 'air-too-hot':
       return `air ${temp(reason.value)}, limit ${temp(reason.limit)}`;
     case 'surface-too-cold':
-      return `surface ${temp(reason.value)}, at least ${temp(reason.limit)} wanted`;
+      return `surface ${temp(reason.value)}, min ${temp(reason.limit)}`;
     case 'surface-too-hot':
       return `surface ${temp(reason.value)}, limit ${temp(reason.limit)}`;
     case 'too-damp':

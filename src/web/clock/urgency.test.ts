@@ -74,7 +74,7 @@ describe('the order of the slip', () => {
 
 describe('what to do, as a foreman would say it', () => {
   it.each<[Partial<AreaClock>, string]>([
-    [{}, 'Lay Test epoxy, coat 2 of 3'],
+    [{}, 'Apply Test epoxy, coat 2 of 3'],
     [{ state: 'too-soon' }, 'Then Test epoxy, coat 2 of 3'],
     [{ state: 'key-first', keyGrit: 120 }, 'Abrade with 120 grit, then Test epoxy, coat 2 of 3'],
     [{ state: 'key-first' }, 'Abrade, then Test epoxy, coat 2 of 3'],
@@ -83,7 +83,7 @@ describe('what to do, as a foreman would say it', () => {
     [{ next: null, state: 'finished' }, 'All coats on; curing'],
     [{ next: null, state: 'no-system' }, 'Choose a system'],
     [{ next: null, nextIsWater: true, state: 'open' }, 'Ready for the water'],
-    [{ next: null, nextIsWater: true, state: 'too-soon' }, 'Not yet fit for the water'],
+    [{ next: null, nextIsWater: true, state: 'too-soon' }, 'Not ready for the water yet'],
     [
       { next: null, nextIsWater: true, state: 'closed' },
       'Stood out too long: fresh antifouling coat before launch',
@@ -100,7 +100,7 @@ describe('what to do, as a foreman would say it', () => {
 
   it('counts down to what the state waits for', () => {
     expect(countdownWord(clock({ state: 'too-soon' }))).toBe('opens in');
-    expect(countdownWord(clock({ state: 'too-soon', nextIsWater: true }))).toBe('fit in');
+    expect(countdownWord(clock({ state: 'too-soon', nextIsWater: true }))).toBe('ready in');
     expect(countdownWord(clock({}))).toBe('closes in');
     expect(countdownWord(clock({ state: 'key-first' }))).toBe('');
   });

@@ -69,7 +69,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             onSeenFrom={setSeenFrom}
             onPlace={editing ? (place) => setPicked({ ...place, side: seenFrom }) : undefined}
           >
-            {editing && <p className="p-2 text-sm">Pick the place of the finding on her profile.</p>}
+            {editing && <p className="p-2 text-sm">Pick the place of the finding on the profile.</p>}
           </DrawingBoard>
         </div>
         <section aria-labelledby="found" className="space-y-3">
@@ -89,7 +89,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             </div>
           ) : (
             <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
-              Set a finding down
+              Add a finding
             </button>
           )}
           {removed && (

@@ -14,13 +14,17 @@ beforeEach(async () => {
 const findings = async () => (await ask<BoatView>('GET', `/boats/${boat.id}`)).findings;
 async function setDown() {
   const page = await openPage(`/boats/${boat.id}/findings`);
-  await page.user.click(await screen.findByRole('button', { name: 'Set a finding down' }));
+  await page.user.click(await screen.findByRole('button', { name: 'Add a finding' }));
   const put = async (label: string | RegExp, text: string) => {
     const box = await screen.findByLabelText(label);
     await page.user.clear(box);
     await page.user.type(box, text);
   };
-  return { ...page, put, save: () => page.user.click(screen.getByRole('button', { name: 'Set it down' })) };
+  return {
+    ...page,
+    put,
+    save: () => page.user.click(screen.getByRole('button', { name: 'Save as finding' })),
+  };
 }
 
 describe('a finding', () => {
@@ -45,7 +49,7 @@ describe('a finding', () => {
     await user.selectOptions(await screen.findByLabelText('Rubbed with solvent it'), 'softens');
     expect(await screen.findByText(/which no two-pack goes over/)).toBeDefined();
     await save();
-    await user.click(await screen.findByRole('button', { name: 'Set a finding down' }));
+    await user.click(await screen.findByRole('button', { name: 'Add a finding' }));
     await user.selectOptions(screen.getByLabelText('What'), 'converter');
     await put('Coats of it on', '3');
     await user.selectOptions(screen.getByLabelText('What shows'), 'red still shows');
@@ -97,7 +101,7 @@ describe('a finding', () => {
     const { areas } = await ask<BoatView>('GET', `/boats/${boat.id}`);
     const spot = areas.find((area) => area.part?.kind === 'spot');
     expect(spot?.name).toBe('Thickness of plate A, Bottom');
-    expect(spot?.note).toContain('3.1 mm is below the least of 4 mm');
+    expect(spot?.note).toContain('3.1 mm is below the min of 4 mm');
   });
 });
 
@@ -106,10 +110,12 @@ describe('the working tools set their results down as findings', () => {
     const { user } = await openPage('/tools');
     const region = await screen.findByRole('region', { name });
     const store = async (which = 0) => {
-      const select = (await within(region).findAllByLabelText('Set it down on'))[which] as HTMLElement;
+      const select = (await within(region).findAllByLabelText('Save it on'))[which] as HTMLElement;
       const options = await within(select).findAllByRole('option', { name: 'Found hull: Bottom' });
       await user.selectOptions(select, options.at(-1) as HTMLElement);
-      await user.click(within(region).getAllByRole('button', { name: 'Set it down' })[which] as HTMLElement);
+      await user.click(
+        within(region).getAllByRole('button', { name: 'Save as finding' })[which] as HTMLElement,
+      );
       await within(region).findByText(/^Set down on/);
     };
     const put = async (label: string, text: string) => {
@@ -131,7 +137,7 @@ describe('the working tools set their results down as findings', () => {
   it('replica tape: mean less 50 µm of film, against what the sheet wants', async () => {
     const { put, store, region } = await tool('Profile by replica tape');
     await put('Micrometer readings, µm', '92 98');
-    await put('Least wanted, by the sheet', '60');
+    await put('Min wanted, by the sheet', '60');
     expect(region.textContent).toContain('45 µm is below the 60 µm wanted');
     await store();
     expect(await stored()).toContainEqual(

@@ -37,7 +37,7 @@ export function PlacementFields({
   });
   return (
     <fieldset className="space-y-2">
-      <legend className="lettered pb-1">How it lies</legend>
+      <legend className="lettered pb-1">How it is placed</legend>
       <p className="text-sm">As read it measures {size.join(', ')}. Guessed: check it with the view.</p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
@@ -68,7 +68,7 @@ export function PlacementFields({
           onChange={(half) => set({ half: half === 'half' })}
         />
         <NumberField
-          label="Waterline above her lowest point"
+          label="Waterline above the lowest point"
           quantity="length"
           value={placement.waterlineM}
           onChange={(waterlineM) => set({ waterlineM })}

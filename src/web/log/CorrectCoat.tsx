@@ -81,8 +81,8 @@ export function CorrectCoat({
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
         <QuantityField name="litres" label="Used, without thinner" quantity="volume" />
         <QuantityField name="areaM2" label="Area covered" quantity="area" />
-        <Field name="start" label="Began" type="datetime-local" />
-        <Field name="end" label="Last corner laid" type="datetime-local" />
+        <Field name="start" label="Started" type="datetime-local" />
+        <Field name="end" label="Application finished" type="datetime-local" />
       </div>
       <TextArea name="note" label="Note" rows={1} />
     </RecordForm>

@@ -137,7 +137,8 @@ function AreaLog({
         .filter((each) => each.areaId === area.id)
         .map(({ productName, ruleIds, reason }) => (
           <p key={`${productName}${ruleIds.join()}`} className="border-warning my-1 border-l-4 pl-3">
-            <strong>Laid against the rules:</strong> {productName} ({ruleIds.join(', ').replaceAll('-', ' ')}
+            <strong>Applied against the rules:</strong> {productName} (
+            {ruleIds.join(', ').replaceAll('-', ' ')}
             ). Reason given: {reason}
           </p>
         ))}

@@ -26,9 +26,9 @@ export function FilmFields() {
       </h2>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="solids" label="Volume solids" unit="%" inputMode="decimal" />
-        <QuantityField name="film.min" label="Dry film, least" quantity="film" />
+        <QuantityField name="film.min" label="Dry film, min" quantity="film" />
         <QuantityField name="film.typical" label="Typical" quantity="film" />
-        <QuantityField name="film.max" label="Most" quantity="film" />
+        <QuantityField name="film.max" label="Dry film, max" quantity="film" />
       </div>
       <WetFilm name="film" />
       <Ticks
@@ -42,10 +42,10 @@ export function FilmFields() {
           <legend className="sr-only">Figures for one method</legend>
           <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[9rem_1fr_1fr_1fr_1fr_auto]">
             <SelectField name={`byMethod.${i}.method`} label="Otherwise by" choices={METHOD_CHOICES} />
-            <QuantityField name={`byMethod.${i}.min`} label="Dry film, least" quantity="film" />
+            <QuantityField name={`byMethod.${i}.min`} label="Dry film, min" quantity="film" />
             <QuantityField name={`byMethod.${i}.typical`} label="Typical" quantity="film" />
-            <QuantityField name={`byMethod.${i}.max`} label="Most" quantity="film" />
-            <Field name={`byMethod.${i}.thinner`} label="Thinner, at most" unit="%" inputMode="decimal" />
+            <QuantityField name={`byMethod.${i}.max`} label="Dry film, max" quantity="film" />
+            <Field name={`byMethod.${i}.thinner`} label="Thinner, max" unit="%" inputMode="decimal" />
             <button
               type="button"
               className="btn btn-ghost"
@@ -69,10 +69,10 @@ export function FilmFields() {
       )}
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="thinnerName" label="Thinner named" />
-        <Field name="thinnerLimit" label="Thinner, at most" unit="%" inputMode="decimal" />
+        <Field name="thinnerLimit" label="Thinner, max" unit="%" inputMode="decimal" />
         <Field
           name="induction"
-          label="Induction"
+          label="Standing time (induction)"
           unit="min"
           inputMode="numeric"
           hint="Empty: not stated, and asked for at the bench. 0: none needed"

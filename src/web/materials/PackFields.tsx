@@ -47,7 +47,7 @@ export function PackFields() {
             <SelectField name={`additives.${i}.kind`} label="Kind" choices={KINDS} />
           </div>
           <div className="w-36">
-            <Field name={`additives.${i}.max`} label="At most" unit="ml/l" inputMode="decimal" />
+            <Field name={`additives.${i}.max`} label="Max" unit="ml/l" inputMode="decimal" />
           </div>
           <button
             type="button"

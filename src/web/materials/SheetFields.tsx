@@ -34,11 +34,11 @@ export function SheetFields() {
           Air and surface
         </h2>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <QuantityField name="limits.airMinC" label="Air, least" quantity="temperature" />
-          <QuantityField name="limits.airMaxC" label="Air, most" quantity="temperature" />
-          <QuantityField name="limits.surfaceMinC" label="Surface, least" quantity="temperature" />
-          <QuantityField name="limits.surfaceMaxC" label="Surface, most" quantity="temperature" />
-          <Field name="limits.rhMax" label="RH, most" unit="%" inputMode="decimal" />
+          <QuantityField name="limits.airMinC" label="Air, min" quantity="temperature" />
+          <QuantityField name="limits.airMaxC" label="Air, max" quantity="temperature" />
+          <QuantityField name="limits.surfaceMinC" label="Surface, min" quantity="temperature" />
+          <QuantityField name="limits.surfaceMaxC" label="Surface, max" quantity="temperature" />
+          <Field name="limits.rhMax" label="RH, max" unit="%" inputMode="decimal" />
           <QuantityField name="limits.dewMarginC" label="Above dew point" quantity="temperatureDifference" />
           <QuantityField name="stopC" label="Cure stops below" quantity="temperature" />
         </div>

@@ -89,8 +89,8 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       <h1 className="text-2xl">{product ? product.name : 'New product sheet'}</h1>
       {product && (
         <p className="opacity-80">
-          Version {product.version}. Saving makes the next version; coats already laid keep the one they were
-          laid with.
+          Version {product.version}. Saving makes the next version; coats already applied keep the one they
+          were applied with.
         </p>
       )}
       <div className="flex flex-wrap gap-2">

@@ -22,8 +22,8 @@ export function SurfaceFields() {
           label="Cleanliness wanted"
           choices={[['', 'not stated'], ...GRADES.map((grade): [string, string] => [grade, grade])]}
         />
-        <QuantityField name="profileMin" label="Profile, least" quantity="film" />
-        <QuantityField name="profileMax" label="Profile, most" quantity="film" />
+        <QuantityField name="profileMin" label="Profile, min" quantity="film" />
+        <QuantityField name="profileMax" label="Profile, max" quantity="film" />
         {antifouling && (
           <SelectField
             name="copper"

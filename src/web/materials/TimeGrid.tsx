@@ -60,7 +60,7 @@ export function TimeGrid() {
           <legend className="lettered">Overcoat window {i + 1}</legend>
           <div className="grid items-end gap-3 sm:grid-cols-[1fr_10rem_auto]">
             <SelectField name={`overcoat.${i}.by`} label="Coat on top" choices={BY} />
-            <Field name={`overcoat.${i}.keyGrit`} label="Key grit, if missed" inputMode="numeric" />
+            <Field name={`overcoat.${i}.keyGrit`} label="Grit, if missed" inputMode="numeric" />
             <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
               Remove window
             </button>
@@ -70,8 +70,8 @@ export function TimeGrid() {
               <tbody>
                 <Row path={`overcoat.${i}.min`} label="Not before" />
                 <Row path={`overcoat.${i}.chemicalMax`} label="Without sanding until" />
-                <Row path={`overcoat.${i}.thumbOpens`} label="Thumb window opens" />
-                <Row path={`overcoat.${i}.thumbCloses`} label="Thumb window closes" />
+                <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint: apply from" />
+                <Row path={`overcoat.${i}.thumbCloses`} label="Thumbprint window closes" />
               </tbody>
             </table>
           </Scroller>

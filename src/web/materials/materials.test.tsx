@@ -41,9 +41,9 @@ describe('a sheet entered from paper', () => {
     await user.type(hardener as HTMLElement, '1');
     await put('Volume solids', '60');
     for (const [label, microns] of [
-      ['Dry film, least', '50'],
+      ['Dry film, min', '50'],
       ['Typical', '75'],
-      ['Most', '120'],
+      ['Dry film, max', '120'],
     ] as const)
       await put(label, microns);
     // Wet is dry over solids: 50 / 0.6, 75 / 0.6, 120 / 0.6 (handbook part 6).
@@ -75,9 +75,9 @@ describe('a sheet entered from paper', () => {
     const { user, put, paste } = await open();
     await put('Product', name('Odd primer'));
     await put('Volume solids', '60');
-    await put('Dry film, least', '90');
+    await put('Dry film, min', '90');
     await put('Typical', '60');
-    await put('Most', '120');
+    await put('Dry film, max', '120');
     await paste('Pot life, column 1', '3 h\t4 h\t5 h');
     expect(await screen.findAllByText(/Look again: the pot lives 240 min at 20 °C/)).not.toHaveLength(0);
     await paste('Not before, column 1', '16 h\t8 h\t4 h\n10 h\t6 h\t3 h');
@@ -96,9 +96,9 @@ describe('a sheet entered from paper', () => {
     await ask('POST', '/products', source);
     await open(`/materials/${source.id}`);
     await user.click(await screen.findByRole('button', { name: 'Other figures for a method' }));
-    const [, least] = screen.getAllByLabelText('Dry film, least');
+    const [, least] = screen.getAllByLabelText('Dry film, min');
     const [, typical] = screen.getAllByLabelText('Typical');
-    const [, most] = screen.getAllByLabelText('Most');
+    const [, most] = screen.getAllByLabelText('Dry film, max');
     await user.selectOptions(screen.getByLabelText('Otherwise by'), 'Airless spray');
     for (const [box, text] of [
       [least, '100'],

@@ -26,11 +26,11 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     });
   const overcoat = values.overcoat.map((rule, i): OvercoatRule => {
     const at = `overcoat.${i}`;
-    const chemical = table(`${at}.chemicalMax`, 'end of the chemical window', rule.chemicalMax);
-    const opens = table(`${at}.thumbOpens`, 'thumb window opens', rule.thumbOpens);
-    const closes = table(`${at}.thumbCloses`, 'thumb window closes', rule.thumbCloses);
+    const chemical = table(`${at}.chemicalMax`, 'latest without sanding', rule.chemicalMax);
+    const opens = table(`${at}.thumbOpens`, 'thumbprint: apply from', rule.thumbOpens);
+    const closes = table(`${at}.thumbCloses`, 'thumbprint window closes', rule.thumbCloses);
     if (opens.length > 0 !== closes.length > 0) {
-      read.refuse(`${at}.thumbOpens.0`, 'a thumb window needs both when it opens and when it closes');
+      read.refuse(`${at}.thumbOpens.0`, 'a thumbprint window needs both when it opens and when it closes');
     }
     return {
       by: rule.by,
@@ -73,9 +73,9 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       ratioTolerance: optionalPercent('ratioTolerance', 'ratio tolerance', values.ratioTolerance),
       volumeSolids: read.percent('solids', 'volume solids', values.solids),
       film: {
-        min: read.quantity('film.min', 'least film', values.film.min, 'film'),
+        min: read.quantity('film.min', 'min film', values.film.min, 'film'),
         typical: read.quantity('film.typical', 'typical film', values.film.typical, 'film'),
-        max: read.quantity('film.max', 'most film', values.film.max, 'film'),
+        max: read.quantity('film.max', 'max film', values.film.max, 'film'),
       },
       methods: values.methods,
       byMethod: values.byMethod.map((own, i) => {
@@ -85,9 +85,9 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
           method: own.method,
           film: stated
             ? {
-                min: read.quantity(`${at}.min`, 'least film', own.min, 'film'),
+                min: read.quantity(`${at}.min`, 'min film', own.min, 'film'),
                 typical: read.quantity(`${at}.typical`, 'typical film', own.typical, 'film'),
-                max: read.quantity(`${at}.max`, 'most film', own.max, 'film'),
+                max: read.quantity(`${at}.max`, 'max film', own.max, 'film'),
               }
             : null,
           thinnerMax: optionalPercent(`${at}.thinner`, 'thinner limit', own.thinner),
@@ -99,14 +99,14 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
             maxFraction: optionalPercent('thinnerLimit', 'thinner limit', values.thinnerLimit),
           }
         : null,
-      inductionMin: read.optionalNumber('induction', 'induction', values.induction),
+      inductionMin: read.optionalNumber('induction', 'standing time', values.induction),
       potLife: table('potLife', 'pot life', values.potLife),
       limits: {
         airMinC: limit('airMinC'),
         airMaxC: limit('airMaxC'),
         surfaceMinC: limit('surfaceMinC'),
         surfaceMaxC: limit('surfaceMaxC'),
-        rhMax: optionalPercent('limits.rhMax', 'most relative humidity', values.limits.rhMax),
+        rhMax: optionalPercent('limits.rhMax', 'max relative humidity', values.limits.rhMax),
         dewMarginC: read.optionalQuantity(
           'limits.dewMarginC',
           'margin above dew point',
@@ -129,7 +129,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       additives: values.additives.map(({ name, kind, max }, i) => ({
         name: name.trim(),
         kind,
-        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'additive, at most', max),
+        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'additive, max', max),
       })),
       packs: values.packs.map(({ litres, price }, i) => ({
         litres: read.quantity(`packs.${i}.litres`, 'pack', litres, 'volume'),
@@ -138,8 +138,8 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       shelfMonths: read.optionalNumber('shelfMonths', 'shelf life', values.shelfMonths),
       preparation: {
         cleanliness: values.cleanliness === '' ? null : values.cleanliness,
-        profileMinMicrons: read.optionalQuantity('profileMin', 'least profile', values.profileMin, 'film'),
-        profileMaxMicrons: read.optionalQuantity('profileMax', 'most profile', values.profileMax, 'film'),
+        profileMinMicrons: read.optionalQuantity('profileMin', 'min profile', values.profileMin, 'film'),
+        profileMaxMicrons: read.optionalQuantity('profileMax', 'max profile', values.profileMax, 'film'),
       },
       cautions: values.cautions,
     },
@@ -152,7 +152,7 @@ export function sheetFormPath(path: string): string {
     .replace(/^sheet\.cure\./, '')
     .replace(/^sheet\./, '')
     .replace(/^volumeSolids$/, 'solids')
-    .replace(/^inductionMin$/, 'induction')
+    .replace(/^inductionMin$/, 'standing time')
     .replace(/\.densityKgPerL$/, '.density')
     .replace(/^thinner\.maxFraction$/, 'thinnerLimit')
     .replace(/^preparation\.profileMinMicrons$/, 'profileMin')

@@ -31,7 +31,12 @@ function tickOf(total: number): number {
   return ([1, 2, 5, 10].find((n) => n * power >= rough) ?? 10) * power;
 }
 
-const BOND_WORDS: Record<Bond, string> = { fused: 'fused', keyed: 'keyed', tie: 'tie', none: 'no hold' };
+const BOND_WORDS: Record<Bond, string> = {
+  fused: 'chemical bond',
+  keyed: 'mechanical bond',
+  tie: 'tie coat',
+  none: 'no hold',
+};
 
 interface Coat {
   key: string;
@@ -96,17 +101,17 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
   const top = Math.min(-10, (labelAt.at(-1) ?? 0) - 24);
   const levels = levelsAt([
-    ...(least < planned ? [{ y: y(least), text: `least ${show(least, 'film')}` }] : []),
+    ...(least < planned ? [{ y: y(least), text: `min ${show(least, 'film')}` }] : []),
     { y: y(planned), text: `target ${show(planned, 'film')}` },
     ...(!mostShown
-      ? [{ y: y(total) - 16, text: `most ${show(most, 'film')} ↑` }]
+      ? [{ y: y(total) - 16, text: `max ${show(most, 'film')} ↑` }]
       : most > planned
-        ? [{ y: y(most), text: `most ${show(most, 'film')}` }]
+        ? [{ y: y(most), text: `max ${show(most, 'film')}` }]
         : []),
   ]);
   const said = steps.map(
     (s) =>
-      `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} laid, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
+      `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
   );
   return (
     <svg

@@ -67,11 +67,11 @@ describe('a system in section', () => {
   it('names the target, the least and the most of its sheets', () => {
     const { said } = drawn(step({}));
     expect(said).toContain('target 200 µm');
-    expect(said).toContain('least 150 µm');
-    expect(said).toContain('most 250 µm');
+    expect(said).toContain('min 150 µm');
+    expect(said).toContain('max 250 µm');
     cleanup();
     // A most far above the target is named, but does not shrink the coats.
-    expect(drawn(step({ film: { min: 75, max: 400 } })).said).toContain('most 800 µm ↑');
+    expect(drawn(step({ film: { min: 75, max: 400 } })).said).toContain('max 800 µm ↑');
   });
   it('in mils where the reader wants mils', () => {
     localStorage.setItem('jack-plane.units', 'us');
@@ -105,7 +105,7 @@ describe('a system in section', () => {
   it('is told in words to who cannot see it: coats, film, what lies, and how it holds', () => {
     const { picture } = drawn(step({ laid: [98, 104], bonds: ['keyed', 'none'] }));
     expect(picture.getAttribute('aria-label')).toBe(
-      'Section through the system: Plain barrier, 2 coats of 100 µm, 2 laid, keyed',
+      'Section through the system: Plain barrier, 2 coats of 100 µm, 2 applied, mechanical bond',
     );
   });
 });

@@ -13,7 +13,7 @@ export function SettingsPage() {
   const yard = useYard();
   return (
     <div className="max-w-3xl space-y-8 p-3 md:p-6">
-      <h1 className="text-2xl">Yard and display</h1>
+      <h1 className="text-2xl">Settings</h1>
       <Display />
       <QueryBoundary query={yard}>{(data) => <YardForm yard={data} />}</QueryBoundary>
     </div>

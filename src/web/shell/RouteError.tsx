@@ -8,11 +8,11 @@ export function RouteError() {
       <h1 className="text-2xl">{error ? 'This screen failed' : 'There is nothing at this address'}</h1>
       <p>
         {error
-          ? 'Nothing you logged is lost. Open the slip again; if it happens once more, reload the page.'
-          : 'The boat or area may have been taken off the slip.'}
+          ? 'Nothing you logged is lost. Open the board again; if it happens once more, reload the page.'
+          : 'The boat or area may have been archived.'}
       </p>
       <Link className="btn btn-primary" to="/">
-        To the slip
+        To the board
       </Link>
     </main>
   );

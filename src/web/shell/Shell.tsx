@@ -1,4 +1,5 @@
-import { useEffect, useRef } from 'react';
+import { ChevronsUpDown, Search } from 'lucide-react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useSlip, useYard } from '../api/queries.ts';
 import { ConfirmProvider } from '../parts/Confirm.tsx';
@@ -6,34 +7,47 @@ import { Notices } from '../parts/Notices.tsx';
 import { Patterns } from '../state/Patterns.tsx';
 import { useBoatInHand } from './boatInHand.ts';
 import { LeaveGuard } from './LeaveGuard.tsx';
+import { type Place, placesFor } from './places.ts';
 import { QueueNotice } from './QueueNotice.tsx';
+import { useFindKey } from './useFindKey.ts';
+import { usePageTitle } from './usePageTitle.ts';
 
-interface Place {
-  to: string;
-  name: string;
-  /** Shown in the bar at the bottom of a phone. */
-  thumb: boolean;
-}
-
-/** The places in the order of the work; those of a boat lead to a new one while the slip is empty. */
-function placesFor(boatId: string | null | undefined): Place[] {
-  if (boatId === undefined) return [{ to: '/', name: 'Slip', thumb: true }];
-  const boat = (place: string) => (boatId ? `/boats/${boatId}/${place}` : '/boats/new');
-  return [
-    { to: '/', name: 'Slip', thumb: true },
-    { to: boat('survey'), name: 'Survey', thumb: true },
-    { to: boat('systems'), name: 'Systems', thumb: true },
-    { to: '/materials', name: 'Materials', thumb: false },
-    { to: '/weather', name: 'Weather', thumb: false },
-    { to: '/tools', name: 'Tools', thumb: false },
-    { to: '/rules', name: 'Rules', thumb: false },
-    { to: '/bench', name: 'Bench', thumb: true },
-    { to: boat('log'), name: 'Log', thumb: true },
-  ];
-}
+/** Fetched when first opened. */
+const FindAnything = lazy(async () => ({ default: (await import('./FindAnything.tsx')).FindAnything }));
 
 const railLink = ({ isActive }: { isActive: boolean }) =>
   `block border-l-4 px-3 py-2 ${isActive ? 'border-primary bg-base-100 font-semibold' : 'border-transparent hover:bg-base-100'}`;
+
+function PlaceGroup({ heading, places }: { heading: string; places: readonly Place[] }) {
+  return (
+    <>
+      <p className="label-caps mt-3 truncate px-4 pb-1" title={heading}>
+        {heading}
+      </p>
+      {places.map((place) => (
+        <NavLink key={place.name} to={place.to} end={place.to === '/'} className={railLink}>
+          {place.name}
+        </NavLink>
+      ))}
+    </>
+  );
+}
+
+/** The boat whose places are led to, always there; a tap looks for another one. */
+function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; onSwitch: () => void }) {
+  if (!boat) return null;
+  return (
+    <button
+      type="button"
+      className="btn btn-sm target max-w-[45vw] justify-between font-semibold md:mx-3 md:max-w-none"
+      onClick={onSwitch}
+    >
+      <span className="sr-only">Another boat than </span>
+      <span className="truncate">{boat.name}</span>
+      <ChevronsUpDown size={16} aria-hidden="true" />
+    </button>
+  );
+}
 
 /** The frame round every place: the rail at a desk, a bar for the thumb on a phone. */
 export function Shell() {
@@ -43,11 +57,15 @@ export function Shell() {
   const boats = slip.data?.boats;
   const boat = boats ? (boats.find((b) => b.id === kept) ?? boats[0]) : undefined;
   // Until the boats are known, only a boat already in hand can be led to.
-  const boatId = boats ? (boat?.id ?? null) : (kept ?? undefined);
+  const boatId = boats ? (boat?.id ?? null) : kept;
   const places = placesFor(boatId);
   const { pathname } = useLocation();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
+  const [finding, setFinding] = useState(false);
+  const find = () => setFinding(true);
+  useFindKey(find);
+  usePageTitle(slip.data?.boats);
 
   // After going to another place the reader is set down at its beginning, not left on the link behind.
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs for each new address
@@ -68,33 +86,32 @@ export function Shell() {
           <Link to="/" className="lettered block text-lg whitespace-nowrap md:px-4 md:pt-4 md:text-xl">
             Jack Plane
           </Link>
-          <p className="min-w-0 grow truncate text-sm md:grow-0 md:px-4 md:pb-3 md:whitespace-normal">
+          <p className="hidden min-w-0 text-sm sm:block sm:grow sm:truncate md:grow-0 md:px-4 md:pb-3 md:whitespace-normal">
             {yard.data?.name}
             {yard.data?.demo && <span className="block font-semibold">Demo: invented data</span>}
           </p>
-          <nav aria-label="Places" className="hidden md:block">
-            {places.map((place, i) => (
-              <div key={place.name}>
-                {i === 1 && boat && (
-                  <p className="label-caps mt-3 truncate px-4 pb-1" title={boat.name}>
-                    {boat.name}
-                  </p>
-                )}
-                {i === 3 && <p className="label-caps mt-3 px-4 pb-1">Yard</p>}
-                {i === 7 && <p className="label-caps mt-3 px-4 pb-1">Work</p>}
-                <NavLink to={place.to} end={place.to === '/'} className={railLink}>
-                  {place.name}
-                </NavLink>
-              </div>
-            ))}
-          </nav>
-          <Link
-            to="/yard"
-            className="px-2 py-2 text-sm underline underline-offset-2 md:mt-auto md:px-4 md:pb-4"
+          <BoatInHand boat={boat} onSwitch={find} />
+          <button
+            type="button"
+            className="btn btn-ghost target md:hidden"
+            aria-label="Find anything"
+            onClick={find}
           >
-            <span className="md:hidden">Display</span>
-            <span className="hidden md:inline">Yard and display</span>
-          </Link>
+            <Search size={22} aria-hidden="true" />
+          </button>
+          <nav aria-label="Places" className="hidden md:flex md:grow md:flex-col">
+            {boat && <PlaceGroup heading={boat.name} places={places.boat} />}
+            <PlaceGroup heading="Yard" places={places.yard} />
+          </nav>
+          <button
+            type="button"
+            className="btn btn-ghost hidden justify-start md:mx-2 md:mb-3 md:flex"
+            onClick={find}
+          >
+            <Search size={18} aria-hidden="true" />
+            Find anything
+            <kbd className="kbd kbd-sm ml-auto">/</kbd>
+          </button>
         </header>
         <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6">
           <QueueNotice />
@@ -104,7 +121,7 @@ export function Shell() {
           aria-label="Places"
           className="bg-base-200 border-base-300 no-print fixed inset-x-0 bottom-0 z-20 grid grid-cols-5 border-t md:hidden"
         >
-          {places
+          {[...places.yard, ...places.boat]
             .filter((place) => place.thumb)
             .map((place) => (
               <NavLink
@@ -119,6 +136,11 @@ export function Shell() {
               </NavLink>
             ))}
         </nav>
+        {finding && (
+          <Suspense fallback={null}>
+            <FindAnything places={places} onClose={() => setFinding(false)} />
+          </Suspense>
+        )}
         <ScrollRestoration />
         <Notices />
       </div>

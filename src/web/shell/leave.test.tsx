@@ -16,7 +16,7 @@ const open = async () => {
   const page = await openPage(`/boats/${boat.id}/survey/${area.id}`);
   const slip = within(screen.getAllByRole('navigation', { name: /Places/ })[0] as HTMLElement);
   const note = (await screen.findByLabelText('Note')) as HTMLTextAreaElement;
-  return { ...page, note, leave: () => page.user.click(slip.getByRole('link', { name: 'Rules' })) };
+  return { ...page, note, leave: () => page.user.click(slip.getByRole('link', { name: 'Materials' })) };
 };
 const closing = () => {
   const event = new Event('beforeunload', { cancelable: true });
@@ -36,19 +36,19 @@ describe('what is typed and not saved', () => {
     expect(note.value).toBe('weeps at the chine');
     await leave();
     await user.click(await screen.findByRole('button', { name: 'Leave without saving' }));
-    await waitFor(() => expect(router.state.location.pathname).toBe('/rules'));
+    await waitFor(() => expect(router.state.location.pathname).toBe('/materials'));
     await waitFor(() => expect(closing()).toBe(false));
   });
   it('nothing is asked where nothing was typed, nor once it is saved', async () => {
     const untouched = await open();
     await untouched.leave();
-    await waitFor(() => expect(untouched.router.state.location.pathname).toBe('/rules'));
+    await waitFor(() => expect(untouched.router.state.location.pathname).toBe('/materials'));
     const { user, router, note, leave } = await open();
     await user.type(note, 'dry');
     await user.click(screen.getByRole('button', { name: 'Save area' }));
     await waitFor(() => expect(router.state.location.pathname).toBe(`/boats/${boat.id}/survey`));
     await leave();
-    await waitFor(() => expect(router.state.location.pathname).toBe('/rules'));
+    await waitFor(() => expect(router.state.location.pathname).toBe('/materials'));
   });
   it('an area removed takes what was typed of it along, unasked', async () => {
     const { user, router, note } = await open();

@@ -51,10 +51,10 @@ function PotNext({
   return (
     <>
       <div>
-        <p className="label-caps">Live pot</p>
+        <p className="label-caps">Mixed, in use</p>
         <p className="lettered text-2xl">
           {inducting
-            ? `Let ${pot.productName} induct`
+            ? `Let ${pot.productName} stand`
             : over
               ? `${pot.productName}: pot life is over, do not use it`
               : `Use up the pot of ${pot.productName}`}

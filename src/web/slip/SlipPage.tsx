@@ -31,7 +31,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
   return (
     <div className="space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
-        <h1 className="text-2xl">Slip</h1>
+        <h1 className="text-2xl">Board</h1>
         <p>{DateTime.fromMillis(now, { zone: yard.zone }).toFormat('cccc d LLLL, HH:mm')}</p>
         <AirNow view={view} />
       </div>
@@ -128,14 +128,14 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
   return (
     <div className="max-w-prose space-y-4 p-4 md:p-8">
       <DiskNotice disk={disk} />
-      <h1 className="text-2xl">The slip is empty</h1>
+      <h1 className="text-2xl">The board is empty</h1>
       <p>
-        Put a boat on it: main dimensions first, then areas measured by hand, then the coats for each. From
-        there the bench says how much to mix, and the slip says when the next coat may and must go on.
+        Add a boat: main dimensions first, then areas measured by hand, then the coats for each. From there
+        the bench says how much to mix, and the board says when the next coat may and must go on.
       </p>
       <p className="flex flex-wrap gap-3">
         <Link className="btn btn-primary" to="/boats/new">
-          Put a boat on the slip
+          Add a boat
         </Link>
         <Link className="btn" to="/materials">
           Enter a product sheet

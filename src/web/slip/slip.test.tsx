@@ -48,10 +48,10 @@ function show(pots: PotView[], clocks: AreaClock[]) {
 afterEach(cleanup);
 
 describe('the one thing that needs hands', () => {
-  it('a pot that inducts is let be; one that lives is used up; one that has set is not used at all', () => {
+  it('a pot in its standing time is let be; one that lives is used up; one that has set is not used at all', () => {
     const inducting = show([pot(0.2, 1)], []);
     expect([inducting.next, inducting.urgent]).toEqual([
-      expect.stringContaining('Let Test epoxy induct'),
+      expect.stringContaining('Let Test epoxy stand'),
       false,
     ]);
     cleanup();
@@ -84,7 +84,9 @@ describe('the one thing that needs hands', () => {
     expect(lines[0]).not.toContain('wash');
   });
   it('an area keyed is laid like an open one; one missed is abraded first with its grit', () => {
-    expect(show([], [clock({ state: 'keyed', until: null })]).next).toContain('Lay Test epoxy, coat 2 of 3');
+    expect(show([], [clock({ state: 'keyed', until: null })]).next).toContain(
+      'Apply Test epoxy, coat 2 of 3',
+    );
     cleanup();
     expect(show([], [clock({ state: 'key-first', until: null, keyGrit: 120 })]).next).toContain(
       'Abrade with 120 grit, then Test epoxy',
@@ -116,8 +118,8 @@ describe('what runs in the yard', () => {
       'Later',
       'Done',
     ]);
-    expect(lines[0]).toContain('thumb');
-    expect(screen.getAllByRole('link', { name: /Lay Test epoxy/ })[0]?.getAttribute('href')).toBe(
+    expect(lines[0]).toContain('thumbprint');
+    expect(screen.getAllByRole('link', { name: /Apply Test epoxy/ })[0]?.getAttribute('href')).toBe(
       '/bench/Soon',
     );
   });

@@ -100,7 +100,7 @@ export function StandForm({
       values={toValues(stand, name, system)}
       submit={submit}
       base={stand}
-      button={stand ? 'Save stand' : 'Set the stand down'}
+      button={stand ? 'Save stand' : 'Add the support'}
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel

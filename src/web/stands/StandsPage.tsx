@@ -31,7 +31,7 @@ function Stands({ view }: { view: BoatView }) {
     change({ method, path, what: 'a stand changed' }, { onSuccess });
   return (
     <div className="space-y-6 p-3 md:p-6">
-      <h1 className="text-2xl">{boat.name}: stands and what stays bare</h1>
+      <h1 className="text-2xl">{boat.name}: supports and masked items</h1>
       <SurveyTabs boatId={boat.id} />
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
         <DrawingBoard
@@ -76,7 +76,7 @@ function Stands({ view }: { view: BoatView }) {
             </div>
           ) : (
             <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
-              Set a stand down
+              Add a support
             </button>
           )}
         </section>
@@ -112,7 +112,7 @@ function StandList({
                 ? 'Shifted away.'
                 : stand.shiftOn
                   ? `The yard shifts it on ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
-                  : 'No day is set for its shift.'}
+                  : 'No day is set for moving it.'}
             </p>
             {patches.length > 0 && (
               <p>

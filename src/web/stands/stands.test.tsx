@@ -26,11 +26,11 @@ const open = async () => {
 /** A stand of 0.3 × 0.3 m at port, hiding a patch of the bottom. */
 async function withStand() {
   const page = await open();
-  await page.user.click(await screen.findByRole('button', { name: 'Set a stand down' }));
+  await page.user.click(await screen.findByRole('button', { name: 'Add a support' }));
   await page.put('Name', 'Port aft');
   await page.put('From aft', '2.4');
   await page.user.click(screen.getByRole('checkbox', { name: 'Bottom port' }));
-  await page.user.click(screen.getByRole('button', { name: 'Set the stand down' }));
+  await page.user.click(screen.getByRole('button', { name: 'Add the support' }));
   const line = (await screen.findByText('Port aft', { selector: 'strong' })).closest('li');
   expect(line?.textContent).toMatch(/2\.4 m from aft.*Hides Bottom port/);
   return page;
@@ -56,10 +56,10 @@ describe('stands', () => {
   });
   it('a place far beyond the boat is refused at its field', async () => {
     const { user, put } = await open();
-    await user.click(await screen.findByRole('button', { name: 'Set a stand down' }));
+    await user.click(await screen.findByRole('button', { name: 'Add a support' }));
     await put('From aft', '400');
     await put('Pad along', '0');
-    await user.click(screen.getByRole('button', { name: 'Set the stand down' }));
+    await user.click(screen.getByRole('button', { name: 'Add the support' }));
     expect(await screen.findByText(/place along the boat \(m\) 400 is above the limit of 125/)).toBeDefined();
     expect(screen.getByText(/length of the pad \(m\) 0 is below the limit of 0.01/)).toBeDefined();
     expect((await view()).stands).toEqual([]);

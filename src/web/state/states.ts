@@ -4,7 +4,7 @@ export type ClockState = AreaClock['state'];
 
 /** How each state is told: its word, what it means, and the name of its pattern and colour. */
 export const STATES: Record<ClockState, { word: string; meaning: string; paint: string }> = {
-  bare: { word: 'bare', meaning: 'nothing laid yet', paint: 'bare' },
+  bare: { word: 'bare', meaning: 'nothing applied yet', paint: 'bare' },
   'no-system': { word: 'no system', meaning: 'no coats chosen yet', paint: 'bare' },
   'no-weather': { word: 'no air', meaning: 'no temperatures known: the clock cannot run', paint: 'bare' },
   'not-stated': {
@@ -12,21 +12,25 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
     meaning: 'the sheet gives no window for this next coat',
     paint: 'bare',
   },
-  'too-soon': { word: 'too soon', meaning: 'the next coat would trap solvent', paint: 'too-soon' },
+  'too-soon': { word: 'not ready yet', meaning: 'not ready yet for the next coat', paint: 'too-soon' },
   thumb: {
-    word: 'thumb',
-    meaning: 'takes a thumbprint, nothing sticks: lay the next coat now',
+    word: 'thumbprint',
+    meaning: 'takes a thumbprint, nothing sticks: apply the next coat now',
     paint: 'thumb',
   },
   open: { word: 'open', meaning: 'overcoat without sanding', paint: 'open' },
   'key-first': {
-    word: 'key first',
+    word: 'sand first',
     meaning: 'window missed: abrade before the next coat',
     paint: 'key-first',
   },
-  keyed: { word: 'keyed', meaning: 'abraded: the next coat bonds by tooth', paint: 'keyed' },
+  keyed: { word: 'sanded', meaning: 'abraded: the next coat bonds mechanically', paint: 'keyed' },
   closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
-  hidden: { word: 'under a stand', meaning: 'a stand hides it: waits for the shift', paint: 'hidden' },
+  hidden: {
+    word: 'under a support',
+    meaning: 'a support hides it: waits until it is moved',
+    paint: 'hidden',
+  },
   failed: {
     word: 'cannot be worked out',
     meaning: 'a figure of this area or of a sheet is impossible: put it right and the clock runs',
@@ -42,10 +46,10 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
 
 export const EDGE_WORDS: Record<string, string> = {
   'overcoat-min': 'overcoat minimum',
-  'thumb-opens': 'thumb window opens',
-  'thumb-closes': 'thumb window closes',
-  'chemical-max': 'end of the chemical window',
-  'dew-safe': 'dew-safe',
+  'thumb-opens': 'thumbprint: apply from',
+  'thumb-closes': 'thumbprint window closes',
+  'chemical-max': 'latest without sanding',
+  'dew-safe': 'safe from dew',
   'tack-free': 'tack-free',
   sandable: 'sandable',
   walk: 'walk on',

@@ -42,8 +42,8 @@ const FIELD_WORDS: Record<string, string> = {
   name: 'the name',
   measures: 'the measures',
   estimates: 'the other ways',
-  chosenWay: 'the way reckoned with',
-  surroundings: 'the surroundings',
+  chosenWay: 'the way used',
+  surroundings: 'where it stands',
   zone: 'the part of the boat',
   spread: 'the spread (fraction)',
   note: 'the note',
@@ -157,7 +157,7 @@ function Surroundings() {
   const kind = useWatch({ control, name: 'surroundings.kind' });
   return (
     <>
-      <SelectField name="surroundings.kind" label="Surroundings" choices={choices(SURROUNDING_WORDS)} />
+      <SelectField name="surroundings.kind" label="Where it stands" choices={choices(SURROUNDING_WORDS)} />
       {kind === 'heated' && (
         <QuantityField
           name="surroundings.setPointC"

@@ -39,7 +39,7 @@ export function BoatEditor({
             Cancel
           </button>
           <button type="button" className="btn btn-ghost ml-auto" onClick={onRemove}>
-            Take her off the slip
+            Archive boat
           </button>
         </>
       }

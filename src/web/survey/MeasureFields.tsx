@@ -105,7 +105,7 @@ function Sum() {
   const spread = read.percent('spread', 'spread', spreadText ?? '');
   if (lines.length === 0) return <p className="opacity-80">Nothing measured by hand.</p>;
   if (read.errors.length > 0) {
-    return <p className="opacity-80">The area is reckoned once every line has its figures.</p>;
+    return <p className="opacity-80">The area is worked out once every line has its figures.</p>;
   }
   try {
     const area = areaFromMeasures({ measures: lines, spread });

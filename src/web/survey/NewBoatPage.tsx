@@ -28,7 +28,7 @@ export function NewBoatPage() {
   return (
     <div className="max-w-5xl space-y-4 p-3 md:p-6">
       <h1 className="text-2xl">New boat</h1>
-      <RecordForm<BoatValues> values={EMPTY_BOAT} submit={submit} button="Put her on the slip">
+      <RecordForm<BoatValues> values={EMPTY_BOAT} submit={submit} button="Add boat">
         <BoatFields />
       </RecordForm>
     </div>

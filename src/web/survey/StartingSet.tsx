@@ -75,7 +75,7 @@ export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }
         </div>
         <div>
           <label htmlFor={ids.around} className="label-caps block pb-1">
-            She stands
+            The boat stands
           </label>
           <select
             id={ids.around}

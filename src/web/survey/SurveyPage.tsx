@@ -63,9 +63,9 @@ function Survey({ view }: { view: BoatView }) {
   };
   const removeBoat = async () => {
     const sure = await confirm({
-      title: `Take ${boat.name} off the slip?`,
-      text: 'Her log and areas are kept in the data folder.',
-      action: 'Take her off',
+      title: `Archive ${boat.name}?`,
+      text: 'Its record and areas are kept in the data folder.',
+      action: 'Archive boat',
     });
     if (!sure) return;
     write(

@@ -62,7 +62,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
       ))}
       {!has('rule') && (
         <button type="button" className="btn btn-sm" onClick={byRule}>
-          Reckon by rule of thumb
+          Estimate by rule of thumb
         </button>
       )}
       {note && <p role="status">{note}</p>}
@@ -128,7 +128,7 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
           />
         </label>
         <button type="button" className="btn" onClick={reckon}>
-          Reckon
+          Work out
         </button>
       </div>
       {problem && (
@@ -161,7 +161,7 @@ function SideBySide() {
   const counts = chosenWay(ways, values.chosenWay || null);
   return (
     <fieldset className="space-y-1">
-      <legend className="label-caps pb-1">Reckon with</legend>
+      <legend className="label-caps pb-1">Use</legend>
       <label className="flex cursor-pointer items-center gap-2">
         <input type="radio" className="radio" value="" {...register('chosenWay')} />
         the way with the least spread

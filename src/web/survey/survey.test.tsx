@@ -35,7 +35,7 @@ describe('a new boat', () => {
     await fill(user);
     await put(user, 'Beam', 'wide');
     await put(user, 'Draught', '');
-    await user.click(screen.getByRole('button', { name: 'Put her on the slip' }));
+    await user.click(screen.getByRole('button', { name: 'Add boat' }));
     expect(await screen.findByText('boat name is empty')).toBeDefined();
     expect(screen.getByText('beam "wide" is not a number')).toBeDefined();
     expect(screen.getByText('draught is empty')).toBeDefined();
@@ -47,7 +47,7 @@ describe('a new boat', () => {
     await put(user, 'Name', 'Sanderling Two');
     await fill(user);
     expect(document.querySelector('svg[role=img], svg[aria-label]')).not.toBeNull();
-    await user.click(screen.getByRole('button', { name: 'Put her on the slip' }));
+    await user.click(screen.getByRole('button', { name: 'Add boat' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
     const { boats } = await ask<SlipView>('GET', '/slip');
     const boat = boats.find((each) => each.name === 'Sanderling Two') as Boat;
@@ -130,11 +130,11 @@ describe('an area', () => {
     await ask('POST', '/areas', area);
     const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
     await user.click(await screen.findByText(/last time.s paint/, { selector: 'summary' }));
-    const paint = screen.getByRole('button', { name: 'Reckon' }).closest('details') as HTMLElement;
+    const paint = screen.getByRole('button', { name: 'Work out' }).closest('details') as HTMLElement;
     const [litres, rate] = within(paint).getAllByRole('textbox');
     await user.type(litres as HTMLElement, '6');
     await user.type(rate as HTMLElement, '5');
-    await user.click(screen.getByRole('button', { name: 'Reckon' }));
+    await user.click(screen.getByRole('button', { name: 'Work out' }));
     // 20 m² by hand ± 5 % and 30 m² by paint ± 10 %: 9 m² lie between 21 and 27.
     expect(await screen.findByText(/disagree by 6(\.0+)? m² more than/)).toBeDefined();
     await user.click(screen.getByRole('radio', { name: /paint: 30/ }));
@@ -210,16 +210,16 @@ describe('an area', () => {
     expect(screen.getByRole('region', { name: 'Gone to' })).toBeDefined();
   });
 
-  it('the boat goes off the slip only when that is meant', async () => {
+  it('the boat is archived only when that is meant', async () => {
     const gone = aBoat({ name: 'Going hull' });
     await ask('POST', '/boats', gone);
     const { user, router } = await openPage(`/boats/${gone.id}/survey`);
     await user.click(await screen.findByRole('button', { name: 'Change boat' }));
-    await user.click(await screen.findByRole('button', { name: 'Take her off the slip' }));
-    await answer(user, /^Take Going hull off the slip/, 'Cancel');
+    await user.click(await screen.findByRole('button', { name: 'Archive boat' }));
+    await answer(user, /^Archive Going hull/, 'Cancel');
     expect(router.state.location.pathname).toContain(gone.id);
-    await user.click(screen.getByRole('button', { name: 'Take her off the slip' }));
-    await answer(user, /^Take Going hull/, 'Take her off');
+    await user.click(screen.getByRole('button', { name: 'Archive boat' }));
+    await answer(user, /^Archive Going hull/, 'Archive boat');
     await waitFor(() => expect(router.state.location.pathname).toBe('/'));
     const { boats } = await ask<SlipView>('GET', '/slip');
     expect(boats.map(({ name }) => name)).not.toContain('Going hull');

@@ -29,7 +29,7 @@ export function Schools({ context }: { context: StackContext }) {
   return (
     <details className="board p-3">
       <summary className="cursor-pointer">
-        <strong>Schools</strong> <span className="text-sm">{named.join(', ') || 'none chosen'}</span>
+        <strong>Choice of method</strong> <span className="text-sm">{named.join(', ') || 'none chosen'}</span>
       </summary>
       <div className="space-y-4 pt-3">
         {open.map(({ school, way }) => (

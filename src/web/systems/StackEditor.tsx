@@ -73,7 +73,7 @@ export function StackEditor({ context, stack }: Props) {
       values={stackToValues(stack.steps, system)}
       submit={submit}
       base={stack}
-      fieldWords={{ steps: 'the steps', laid: 'what is laid' }}
+      fieldWords={{ steps: 'the steps', laid: 'what is applied' }}
       button="Save system"
       beside={
         <>

@@ -86,13 +86,13 @@ export function StackTotals({ context }: { context: StackContext }) {
                   {show(row.dryMicrons, 'film')}
                   {row.film.verdict === 'too-thick' && (
                     <p className="text-error font-semibold">
-                      {show(step.dryMicronsPerCoat, 'film')} a coat is above the sheet's most of{' '}
+                      {show(step.dryMicronsPerCoat, 'film')} a coat is above the sheet's max of{' '}
                       {show(row.film.limitMicrons, 'film')}: it sags and traps solvent. Lay more coats.
                     </p>
                   )}
                   {row.film.verdict === 'too-thin' && (
                     <p className="text-warning font-semibold">
-                      {show(step.dryMicronsPerCoat, 'film')} a coat is below the sheet's least of{' '}
+                      {show(step.dryMicronsPerCoat, 'film')} a coat is below the sheet's min of{' '}
                       {show(row.film.limitMicrons, 'film')}
                     </p>
                   )}

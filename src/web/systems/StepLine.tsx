@@ -48,11 +48,11 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <span className="grow">
           {index + 1}. {product.name} <span className="text-sm font-normal">{FAMILIES[sheet.family]}</span>
         </span>
-        {laid > 0 && <span className="text-sm font-normal">{laid} laid</span>}
+        {laid > 0 && <span className="text-sm font-normal">{laid} applied</span>}
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Lay ${product.name} earlier, nearer the hull`}
+          aria-label={`Move ${product.name} earlier, nearer the hull`}
           disabled={index === 0}
           onClick={() => onMove(-1)}
         >
@@ -61,7 +61,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Lay ${product.name} later, nearer the air`}
+          aria-label={`Move ${product.name} later, nearer the air`}
           disabled={last}
           onClick={() => onMove(1)}
         >
@@ -86,7 +86,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         />
         <Field name={`steps.${index}.thinner`} label="Thinner" unit="%" inputMode="decimal" />
         {context.area.highWear && (
-          <Field name={`steps.${index}.extraCoats`} label="More, for wear" inputMode="numeric" />
+          <Field name={`steps.${index}.extraCoats`} label="Extra coats (high wear)" inputMode="numeric" />
         )}
       </div>
       <div className="flex flex-wrap items-end gap-2 pt-2">

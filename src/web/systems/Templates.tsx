@@ -187,7 +187,7 @@ function KeepAs({ onKeep }: { onKeep: (name: string, done: () => void) => void }
       }}
     >
       <label className="min-w-48">
-        <span className="label-caps block pb-1">Keep this stack as</span>
+        <span className="label-caps block pb-1">Save as template</span>
         <input
           className="input w-full"
           value={name}
@@ -215,7 +215,7 @@ function LayOnOthers({
   if (free.length === 0) return null;
   return (
     <fieldset className="space-y-2">
-      <legend className="label-caps pb-1">Lay it on these as well (areas without paint)</legend>
+      <legend className="label-caps pb-1">Use it on these as well (areas without paint)</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-2">
         {free.map(({ area }) => (
           <label key={area.id} className="flex items-center gap-2">

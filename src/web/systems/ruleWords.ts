@@ -5,8 +5,8 @@ export const VERDICT_WORDS: Record<Verdict, string> = { fine: 'fine', condition:
 export const VERDICT_SIGNS: Record<Verdict, string> = { fine: '✓', condition: '!', no: '✕' };
 
 export const BOND_WORDS: Record<Bond, string> = {
-  fused: 'fused: one film, inside the window',
-  keyed: 'keyed: by tooth',
+  fused: 'chemical bond: inside the window',
+  keyed: 'mechanical bond: sanded',
   tie: 'by a tie coat',
   none: 'does not hold',
 };

@@ -78,12 +78,12 @@ describe('the stack of an area', () => {
     await user.type(await field(1, 'Dry film a coat'), '400');
     await user.clear(await field(1, 'Thinner'));
     await user.type(await field(1, 'Thinner'), '20');
-    expect(await screen.findByText(/400 µm a coat is above the sheet’s most of 150 µm/)).toBeDefined();
+    expect(await screen.findByText(/400 µm a coat is above the sheet’s max of 150 µm/)).toBeDefined();
     expect(screen.getByText(/20 % thinner is above the sheet’s 10 %/)).toBeDefined();
     await user.click(save());
     expect(await screen.findByText(/^No: 400 µm a coat/)).toBeDefined();
     expect((await kept(area)).steps[0]?.dryMicronsPerCoat).toBe(100);
-    const why = await field(1, 'To lay it all the same, say why: it stays on the record');
+    const why = await field(1, 'Apply anyway: reason (it stays on the record)');
     await user.type(why, 'test panel for the yard');
     await user.click(save());
     expect(await screen.findByText('Saved.')).toBeDefined();
@@ -137,7 +137,7 @@ describe('the stack of an area', () => {
     };
     await ask('POST', '/log', aCoat(planned, Date.now() - 3_600_000));
     const { user } = await open(area);
-    expect((await step(1)).textContent).toContain('1 laid');
+    expect((await step(1)).textContent).toContain('1 applied');
     await user.click(within(await step(1)).getByRole('button', { name: 'Remove Plain barrier' }));
     await answer(user, /1 coats of it are on the boat/, 'Cancel');
     expect(await step(1)).toBeDefined();
@@ -152,8 +152,8 @@ describe('the stack of an area', () => {
     });
     const { user } = await open(area);
     await user.selectOptions(await field(2, 'Signal coat'), 'black');
-    await user.clear(await field(2, 'More, for wear'));
-    await user.type(await field(2, 'More, for wear'), '1');
+    await user.clear(await field(2, 'Extra coats (high wear)'));
+    await user.type(await field(2, 'Extra coats (high wear)'), '1');
     await user.click(within(await step(2)).getByRole('button', { name: /^blue/ }));
     await user.click(save());
     expect(await screen.findByText('Saved.')).toBeDefined();
@@ -228,7 +228,7 @@ describe('templates', () => {
     const { user } = await open(area);
     await user.click(await screen.findByText('Templates, and this stack on other areas'));
     const name = `Our bottom ${uuidv7().slice(-6)}`;
-    await user.type(screen.getByLabelText('Keep this stack as'), name);
+    await user.type(screen.getByLabelText('Save as template'), name);
     await user.click(screen.getByRole('button', { name: 'Keep it' }));
     await user.click(await screen.findByRole('button', { name: `Put away ${name}` }));
     expect(await screen.findByText(`${name} was put away.`)).toBeDefined();

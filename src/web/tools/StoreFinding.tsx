@@ -45,7 +45,7 @@ export function StoreFinding({
     <div className="flex flex-wrap items-end gap-2">
       <div>
         <label htmlFor={id} className="label-caps block pb-1">
-          Set it down on
+          Save it on
         </label>
         <select id={id} className="select" value={where} onChange={(event) => setWhere(event.target.value)}>
           <option value="">choose an area</option>
@@ -57,7 +57,7 @@ export function StoreFinding({
         </select>
       </div>
       <button type="button" className="btn" disabled={!place} onClick={() => store()}>
-        Set it down
+        Save as finding
       </button>
       {said && <p role="status">{said}</p>}
     </div>

@@ -48,7 +48,7 @@ export function ReplicaTape() {
           ]}
           onChange={setTape}
         />
-        <NumberField label="Least wanted, by the sheet" quantity="film" value={wanted} onChange={setWanted} />
+        <NumberField label="Min wanted, by the sheet" quantity="film" value={wanted} onChange={setWanted} />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />

@@ -27,7 +27,7 @@ export function AttitudeSummary({
       <Why
         figure={
           <output className="text-lg">
-            She stands <strong>{bow}</strong>, <strong>{heel}</strong>.
+            The boat stands <strong>{bow}</strong>, <strong>{heel}</strong>.
           </output>
         }
       >

@@ -47,7 +47,7 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
   }
   const rows = result.line.sheet.filter((row) => row.side === side);
   const row = rows[Math.min(index, rows.length - 1)];
-  if (!row) return <p className="p-4">The line does not meet her {side} side.</p>;
+  if (!row) return <p className="p-4">The line does not meet the hull {side} side.</p>;
   const mark = plan.madeMarks.find((each) => each.side === side && Math.abs(each.xM - row.xM) < 1e-6);
   const step = (by: number) => setIndex(Math.min(rows.length - 1, Math.max(0, index + by)));
   return (

@@ -47,9 +47,9 @@ const OLD_LINE_WORDS: Record<OldLine, string> = {
 };
 
 const FORM_WORDS: Record<BoatView['formSource'], string> = {
-  dimensions: 'her main dimensions and the usual curves of her kind; distances on the skin are rough',
-  offsets: 'her table of offsets',
-  mesh: 'her surface mesh',
+  dimensions: 'main dimensions and the usual curves of this kind of boat; distances on the skin are rough',
+  offsets: 'the table of offsets',
+  mesh: 'the surface mesh',
 };
 
 const PLAN_WORDS: Record<string, string> = {

@@ -47,7 +47,8 @@ const WARNINGS: Record<string, string> = {
   'colder-than-table': 'Some hours are colder than the sheet’s table; its line is carried on.',
   'stood-cold': 'In some hours the film was below its stop temperature and the clock stood.',
   'beyond-series': 'An edge lies beyond the forecast; the mean of its last day is assumed from there on.',
-  'before-series': 'The film was laid before the air is known; the mean of the first known day is assumed.',
+  'before-series':
+    'The coat was applied before the air is known; the mean of the first known day is assumed.',
 };
 
 function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
@@ -62,7 +63,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
       <header className="space-y-1">
         <p>
           <Link className="link" to="/">
-            Slip
+            Board
           </Link>{' '}
           / {clock.areaName}, {clock.boatName}
         </p>
@@ -83,7 +84,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
           )}
         </p>
       </header>
-      {!clock.film && <p>Nothing is laid here yet, so no window runs.</p>}
+      {!clock.film && <p>Nothing is applied here yet, so no window runs.</p>}
       {clock.state === 'no-weather' && (
         <p>
           No temperatures are known.{' '}

@@ -9,7 +9,7 @@ export function taskOf(clock: AreaClock): string {
   if (clock.nextIsWater) {
     if (clock.state === 'open') return 'Ready for the water';
     if (clock.state === 'closed') return 'Stood out too long: fresh antifouling coat before launch';
-    return 'Not yet fit for the water';
+    return 'Not ready for the water yet';
   }
   if (!next) {
     return clock.state === 'no-system' ? 'Choose a system' : 'All coats on; curing';
@@ -18,7 +18,7 @@ export function taskOf(clock: AreaClock): string {
   if (next.coveredM2 > 0) return `Finish ${coat}`;
   switch (clock.state) {
     case 'hidden':
-      return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is shifted; then ${coat}`;
+      return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is moved; then ${coat}`;
     case 'bare':
       return clock.primeBy ? `Bare steel: prime with ${coat}` : `First coat: ${coat}`;
     case 'too-soon':
@@ -28,7 +28,7 @@ export function taskOf(clock: AreaClock): string {
     case 'not-stated':
       return `${coat}: its window is not on the sheet`;
     default:
-      return `Lay ${coat}`;
+      return `Apply ${coat}`;
   }
 }
 
@@ -41,7 +41,7 @@ export function workWords(clock: AreaClock, now: number): string {
 /** What the countdown counts to. */
 export function countdownWord(clock: AreaClock): string {
   if (clock.state === 'bare' && clock.primeBy) return 'prime within';
-  if (clock.state === 'too-soon') return clock.nextIsWater ? 'fit in' : 'opens in';
+  if (clock.state === 'too-soon') return clock.nextIsWater ? 'ready in' : 'opens in';
   if (clock.state === 'open' || clock.state === 'thumb') return 'closes in';
   return '';
 }

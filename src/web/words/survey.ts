@@ -74,7 +74,7 @@ export const choices = <T extends string>(words: Record<T, string>) => Object.en
 export const PART_WORDS: Record<PartKind, string> = {
   patch: 'patch under a stand',
   spot: 'spot, starts bare',
-  piece: 'piece, with the coats laid before',
+  piece: 'piece, with the coats applied before',
 };
 
 /** What may lie on an area from before. */

@@ -14,7 +14,7 @@ import {
   withProduct,
 } from './practice.ts';
 
-/** Schools of what is laid: which products, and in which order. */
+/** Schools of what is applied: which products, and in which order. */
 
 export const packsPractice: Practice = {
   applies: (steps, place) => steps.some((step) => isOf([...ONE_PACKS, ...TWO_PACKS], step, place)),

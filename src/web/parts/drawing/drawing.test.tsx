@@ -76,7 +76,7 @@ describe('areas on her', () => {
       areas: [area({}), area({ id: 'b', name: 'Topsides', zone: 'topsides', number: 2, state: 'keyed' })],
       onSelect,
     });
-    const topsides = screen.getByRole('button', { name: '2. Topsides: keyed' });
+    const topsides = screen.getByRole('button', { name: '2. Topsides: sanded' });
     fireEvent.click(topsides);
     topsides.focus();
     await userEvent.keyboard('{Enter} ');

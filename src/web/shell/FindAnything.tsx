@@ -1,0 +1,112 @@
+import { Command } from 'cmdk';
+import { useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { useProducts, useSlip } from '../api/queries.ts';
+import { type PlaceGroups, sameAtBoat } from './places.ts';
+
+/** Rows of a group shown at most: what is not among them is found by typing more. */
+const MOST_ROWS = 50;
+
+interface Found {
+  to: string;
+  name: string;
+  /** What tells it from others of its name. */
+  of?: string;
+}
+
+function Group({
+  heading,
+  rows,
+  onTake,
+}: {
+  heading: string;
+  rows: readonly Found[];
+  onTake: (to: string) => void;
+}) {
+  if (rows.length === 0) return null;
+  return (
+    <Command.Group heading={heading}>
+      {rows.slice(0, MOST_ROWS).map(({ to, name, of }) => (
+        <Command.Item
+          key={`${heading} ${to}`}
+          value={`${name} ${of ?? ''} ${to}`}
+          onSelect={() => onTake(to)}
+        >
+          <span>{name}</span>
+          {of && <span className="ml-2 text-sm opacity-80">{of}</span>}
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
+}
+
+const COMMANDS: readonly Found[] = [
+  { to: '/boats/new', name: 'Add a boat' },
+  { to: '/materials/new', name: 'Add a product sheet' },
+  { to: '/weather', name: 'Add weather' },
+  { to: '/rules', name: 'What goes over what', of: 'Reference' },
+  { to: '/tools', name: 'Measuring tools', of: 'Reference' },
+  { to: '/glossary', name: 'Glossary', of: 'Reference' },
+];
+
+/** One search over boats, areas, products, places and commands: typed loosely, worked by keyboard first. */
+export function FindAnything({ places, onClose }: { places: PlaceGroups; onClose: () => void }) {
+  const [typed, setTyped] = useState('');
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const boats = useSlip().data?.boats ?? [];
+  const products = useProducts().data ?? [];
+  const take = (to: string) => {
+    onClose();
+    void navigate(to);
+  };
+  return (
+    <Command.Dialog
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+      label="Find anything"
+      overlayClassName="fixed inset-0 z-40 bg-black/50"
+      contentClassName="board bg-base-100 fixed inset-x-3 top-3 z-50 mx-auto max-w-xl p-3 md:top-16"
+    >
+      <Command.Input
+        className="input w-full text-lg"
+        placeholder="A boat, an area, a product, a place"
+        value={typed}
+        onValueChange={setTyped}
+      />
+      <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="What was found">
+        <Command.Empty className="p-3">Nothing here is called “{typed}”.</Command.Empty>
+        <Group
+          heading="Boats"
+          rows={boats.map(({ id, name }) => ({ to: sameAtBoat(pathname, id), name }))}
+          onTake={take}
+        />
+        <Group heading="Places of this boat" rows={places.boat} onTake={take} />
+        <Group heading="The yard" rows={places.yard} onTake={take} />
+        <Group heading="Commands" rows={COMMANDS} onTake={take} />
+        {typed.trim() !== '' && (
+          <>
+            <Group
+              heading="Areas, at the bench"
+              rows={boats.flatMap((boat) =>
+                boat.areas.map(({ areaId, areaName }) => ({
+                  to: `/bench/${areaId}`,
+                  name: areaName,
+                  of: boat.name,
+                })),
+              )}
+              onTake={take}
+            />
+            <Group
+              heading="Products"
+              rows={products.map(({ id, name }) => ({ to: `/materials/${id}`, name }))}
+              onTake={take}
+            />
+          </>
+        )}
+      </Command.List>
+    </Command.Dialog>
+  );
+}
