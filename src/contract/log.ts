@@ -11,7 +11,8 @@ export interface LoggedConditions {
   /** Fraction 0–1. */
   rh: number;
   surfaceC: number | null;
-  source: 'typed' | 'measured' | 'forecast' | 'filled';
+  /** Where the figures are from; a simulated station never counts as measured. */
+  source: 'typed' | 'measured' | 'forecast' | 'filled' | 'simulated';
 }
 
 /** A pot mixed: what went in, and the clocks it started. */
@@ -170,7 +171,7 @@ const conditions = objectOf<LoggedConditions>({
   airC: between('air temperature (°C)', -40, 60).required(),
   rh: between('relative humidity (fraction)', 0.01, 1).required(),
   surfaceC: between('surface temperature (°C)', -40, 90).allow(null).required(),
-  source: Joi.valid('typed', 'measured', 'forecast', 'filled').required(),
+  source: Joi.valid('typed', 'measured', 'forecast', 'filled', 'simulated').required(),
 });
 
 const coat = objectOf<CoatBody>({

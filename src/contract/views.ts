@@ -261,4 +261,6 @@ export interface LogView {
   /** Rules overruled on the boat's stacks, with the reason given. */
   overruled: { areaId: string; productName: string; ruleIds: string[]; reason: string }[];
   products: Record<string, { name: string; volumeSolids: number; version: number }>;
+  /** Mean dry film by litres of each coat entry of the page, µm; none where its sheet is not known any more. */
+  films: Record<string, number>;
 }

@@ -162,6 +162,7 @@ export const logReply = objectOf<LogView>({
     Joi.object({ areaId: uuid(), productName: word(), ruleIds: listOf(Joi.string()), reason: word() }),
   ),
   products: byName(Joi.object({ name: word(), volumeSolids: figure(), version: figure() })),
+  films: byName(figure()),
 });
 
 export const weatherReply = objectOf<WeatherView>({ now: moment(), hours: listOf(hourReply) });

@@ -9,7 +9,7 @@ import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { coatOutlook } from './coatOutlook.ts';
 import { potViews } from './pots.ts';
-import { firstFilmStep, profileOf } from './stackView.ts';
+import { firstFilmStep, profileOf } from './profileOf.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
 /** Hours ahead that the bench judges. */

@@ -4,6 +4,7 @@ import { areasOfBoat } from '../rows/areas.ts';
 import { theBoat } from '../rows/boats.ts';
 import { formOfBoat, shapeOf } from '../rows/forms.ts';
 import { logPage, productsLogged } from '../rows/log.ts';
+import { coatFilm } from './coatFilm.ts';
 
 /** Entries a page, where none is asked for. */
 const PAGE = 200;
@@ -24,13 +25,22 @@ export async function logView(
     const { name, version, sheet } = product;
     products[id] = { name, version, volumeSolids: sheet.volumeSolids };
   }
+  const page = await logPage(db, boatId, { before, limit: limit === undefined ? PAGE : Number(limit) });
+  const films: LogView['films'] = {};
+  for (const entry of page.entries) {
+    if (entry.kind !== 'coat') continue;
+    const state = known.states.find(({ area }) => area.id === entry.areaId);
+    const microns = coatFilm(entry.body, entry.id, { state, catalogue: known.catalogue });
+    if (microns !== null) films[entry.id] = microns;
+  }
   const shape = known.boat?.shape ?? shapeOf(await formOfBoat(db, boatId));
   return {
     boat,
     areas: await areasOfBoat(db, boatId),
     clocks: [...known.clocks],
     form: shape.table,
-    ...(await logPage(db, boatId, { before, limit: limit === undefined ? PAGE : Number(limit) })),
+    ...page,
+    films,
     overruled: known.states.flatMap((state) =>
       state.steps.flatMap(({ overrule, productId }) => {
         const productName = latest.get(productId)?.name ?? 'a product';

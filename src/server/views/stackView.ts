@@ -1,50 +1,19 @@
 import type { StackView } from '../../contract/index.ts';
 import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
-import { deadVolumeLPerM2, dryMicronsFromLitres } from '../../core/film/index.ts';
-import {
-  type CoatGroup,
-  firstFilm,
-  lossOf,
-  type ProfileUnder,
-  profileUnder,
-} from '../../core/system/index.ts';
+import type { CoatGroup } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import { groupsOf } from '../memory/areaClock.ts';
 import type { AreaSnapshot, CoatOnArea } from '../memory/areaStates.ts';
 import { laidBonds } from '../memory/laidBonds.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
+import { coatFilm } from './coatFilm.ts';
+import { profileOf } from './profileOf.ts';
 
-/** The first step of an area's stack that forms a film, with its sheet. */
-export function firstFilmStep(state: AreaSnapshot, catalogue: ProductCatalogue) {
-  const steps = state.steps.flatMap((step) => {
-    const sheet = catalogue.latest.get(step.productId)?.sheet;
-    return sheet ? [{ step, sheet }] : [];
-  });
-  return steps[firstFilm(steps)];
-}
-
-/** The profile under an area's first film, for its litres. */
-export const profileOf = (state: AreaSnapshot, catalogue: ProductCatalogue): ProfileUnder | null =>
-  profileUnder({
-    substrate: state.area.substrate,
-    oldCoating: state.area.oldCoating,
-    measuredMicrons: state.profileMicrons,
-    first: firstFilmStep(state, catalogue)?.sheet,
-  });
-
-/** Mean dry film of a coat by its litres, µm. */
-function filmOf(
-  group: CoatGroup<CoatOnArea>,
-  catalogue: ProductCatalogue,
-  profile: ProfileUnder | null,
-): number {
-  const deadVolume = deadVolumeLPerM2(profile?.microns ?? 0);
-  const microns = group.entries.map(({ body }) => {
-    const volumeSolids = catalogue.sheetOf(body.productId, body.sheetVersion)?.volumeSolids;
-    if (volumeSolids === undefined) return 0;
-    const { litres, areaM2, method } = body;
-    return dryMicronsFromLitres({ litres, areaM2, volumeSolids, loss: lossOf(method), deadVolume }) * areaM2;
-  });
+/** Mean dry film of a coat by its litres, µm, over all that was logged of it. */
+function filmOf(group: CoatGroup<CoatOnArea>, state: AreaSnapshot, catalogue: ProductCatalogue): number {
+  const microns = group.entries.map(
+    ({ body, entryId }) => (coatFilm(body, entryId, { state, catalogue }) ?? 0) * body.areaM2,
+  );
   return microns.reduce((sum, each) => sum + each, 0) / group.coveredM2;
 }
 
@@ -67,7 +36,7 @@ export function stackView(
   const { hours, now } = context;
   const found = hours.length > 0 ? extremesFrom(tempsFor(hours, state.area.surroundings), now) : null;
   const profile = profileOf(state, context.catalogue);
-  const asLaid = byStep((group, i) => filmOf(group, context.catalogue, i === 0 ? profile : null));
+  const asLaid = byStep((group) => filmOf(group, state, context.catalogue));
   return {
     areaId: state.area.id,
     version: state.stackVersion,

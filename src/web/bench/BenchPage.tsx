@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
-import { sayCountdown, sayTime } from '../clock/say.ts';
+import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -166,7 +166,7 @@ function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
         <span>{STATES[clock.state].meaning}</span>
         {clock.until && word && (
           <span className="font-semibold">
-            {word} {sayCountdown(Date.parse(clock.until) - now)}, {sayTime(clock.until, zone, now)}
+            {word} {sayCountdown(Date.parse(clock.until) - now)}, {sayAt(clock.until, zone, now)}
           </span>
         )}
         {clock.film && (

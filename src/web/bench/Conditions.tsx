@@ -33,7 +33,11 @@ export function conditionsFrom(view: BenchView): LoggedConditions | null {
   };
   // The server knows what the hours before did to the surface.
   const surfaceC = view.hours[0]?.surfaceC ?? surfaceTempC(hour, area.surroundings);
-  return { ...airAround(hour, area.surroundings), surfaceC, source: air.source };
+  return {
+    ...airAround(hour, area.surroundings),
+    surfaceC,
+    source: air.simulated ? 'simulated' : air.source,
+  };
 }
 
 /** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
@@ -65,11 +69,7 @@ export function Conditions({ view, sheet, conditions, onChange, zone, safeHours,
             {show(conditions.surfaceC ?? conditions.airC, 'temperature')}, dew point{' '}
             {show(dewPointC({ airC: conditions.airC, rh: conditions.rh }), 'temperature')}
             {conditions.source !== 'typed' && (
-              <span className="opacity-80">
-                {' '}
-                ({conditions.source}
-                {view.air?.simulated ? ', simulated' : ''}; surface estimated)
-              </span>
+              <span className="opacity-80"> ({conditions.source}; surface estimated)</span>
             )}
           </p>
         </>

@@ -8,21 +8,26 @@ import type {
   Product,
   Step,
 } from '../../contract/index.ts';
+import type { Method } from '../../core/film/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
+import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayTask } from '../words/systems.ts';
+import { choices } from '../words/survey.ts';
+import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 
 interface CoatValues {
   litres: string;
   areaM2: string;
   start: string;
   end: string;
+  method: Method;
+  colour: string;
+  thinner: string;
   note: string;
 }
 
@@ -51,6 +56,9 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
   const litres = fromPots || wanted;
+  const colours = [...new Set([next?.colour ?? '', ...product.sheet.colours.map(({ name }) => name)])].filter(
+    Boolean,
+  );
 
   const submit = async (values: CoatValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
@@ -69,10 +77,10 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         coatNo,
         productId: product.id,
         sheetVersion: product.version,
-        colour: next?.colour ?? '',
-        method: step.method,
+        colour: values.colour,
+        method: values.method,
         litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
-        thinner: step.thinner,
+        thinner: read.number('thinner', 'thinner (%)', values.thinner) / 100,
         areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
         endedAt: endedAt ?? '',
         conditions,
@@ -109,6 +117,9 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           areaM2: leftM2 > 0 ? inUnit(leftM2, 'area') : '',
           start: toLocalField(Math.min(began, now - 60_000), zone),
           end: toLocalField(now, zone),
+          method: step.method,
+          colour: next?.colour ?? '',
+          thinner: String(Math.round(step.thinner * 1000) / 10),
           note: '',
         }}
         submit={submit}
@@ -129,6 +140,25 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           <Field name="start" label="Started" type="datetime-local" large />
           <Field name="end" label="Application finished" type="datetime-local" large />
         </div>
+        <details className="border-base-300 border-y py-2">
+          <summary className="target cursor-pointer py-2">
+            Done as planned: {METHOD_WORDS[step.method].toLowerCase()}
+            {next?.colour && `, ${next.colour}`}, {Math.round(step.thinner * 100)} % thinner. Done otherwise?
+          </summary>
+          <div className="grid gap-3 pt-2 sm:grid-cols-3">
+            <SelectField name="method" label="Method" choices={choices(METHOD_WORDS)} />
+            {colours.length > 1 ? (
+              <SelectField
+                name="colour"
+                label="Colour"
+                choices={colours.map((name) => [name, name] as const)}
+              />
+            ) : (
+              <Field name="colour" label="Colour" large />
+            )}
+            <Field name="thinner" label="Thinner" unit="%" inputMode="decimal" large />
+          </div>
+        </details>
         <TextArea name="note" label="Note" />
       </RecordForm>
     </section>

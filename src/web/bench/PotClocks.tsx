@@ -67,7 +67,7 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
         </div>
         {until !== null && !set && (
           <p className="text-right">
-            <span className="label-caps block">{inducting ? 'ready in' : 'sets in'}</span>
+            <span className="label-caps block">{inducting ? 'ready in' : 'pot life ends in'}</span>
             <span className={`big-figure text-6xl ${last ? 'signal-text' : ''}`} role="timer">
               {sayCountdown(until - now)}
             </span>
@@ -100,7 +100,7 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
           {pot.batch.inductionMin > 0 && `Ready ${sayTime(ready, zone, now)}. `}
           {sets === null
             ? 'Its pot life is not known: stop when it warms or thickens (common practice). '
-            : `Sets ${sayTime(sets, zone, now)}. `}
+            : `Pot life ends ${sayTime(sets, zone, now)}. `}
           Never back into the tin.
         </span>
         <button type="button" className="btn target" onClick={() => end('emptied')}>

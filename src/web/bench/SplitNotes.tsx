@@ -12,9 +12,11 @@ interface Props {
 }
 
 const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
+/** A batch that falls short by less is not spoken of. */
+const SHORT = 0.02;
 const isExact = (error: number) => Math.abs(error) < 0.0005;
 
-/** What is to be said of a rounded batch: the error left, a larger batch that lands on the marks, the thinner. */
+/** What is to be said of a rounded batch: the error left, how far it falls short, one near by that lands on the marks, the thinner. */
 export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Props) {
   const { show } = useUnits();
   const { asked, better } = result;
@@ -41,6 +43,12 @@ export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Pro
             {sheet.ratioTolerance === null ? ' (common practice; the sheet says nothing)' : ' by the sheet'}.
           </p>
         </Why>
+      )}
+      {asked.sizeError < -SHORT && (
+        <p className="text-warning font-semibold">
+          Rounded to the tool's marks this batch is {Math.round(-asked.sizeError * 100)} % smaller than asked
+          for.
+        </p>
       )}
       {better?.litres && (
         <p>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Area, CoatBody, LogView } from '../../contract/index.ts';
+import type { Area } from '../../contract/index.ts';
 import { formatQuantity } from '../../core/units/index.ts';
-import { counts, filmByLitres } from '../log/coatFigures.ts';
+import { counts } from '../log/coatFigures.ts';
 import { cautionsFor } from './cautions.ts';
 import { sayReason } from './sayReason.ts';
 import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
@@ -43,12 +43,6 @@ describe('cautions stand where the hand is', () => {
 });
 
 describe('the film that the litres make', () => {
-  const log = { products: { p: { name: 'Test', volumeSolids: 0.5, version: 1 } } } as unknown as LogView;
-  const body = { productId: 'p', litres: 4.3243, areaM2: 20, method: 'roller' } as CoatBody;
-  it('20 m² from 4.32 l at 50 % solids by roller is 100 µm (handbook part 6, backwards)', () => {
-    expect(filmByLitres(body, log)).toBeCloseTo(100, 2);
-    expect(filmByLitres({ ...body, productId: 'gone' }, log)).toBeNull();
-  });
   it('corrected and struck entries do not count', () => {
     const entry = (kind: string, correctedBy: string | null) => counts({ kind, correctedBy } as never);
     expect([entry('coat', null), entry('coat', 'later'), entry('strike', null)]).toEqual([

@@ -22,6 +22,10 @@ export function sayReason(
     case 'too-damp':
       return `RH ${percent(reason.value)}, limit ${percent(reason.limit)}`;
     case 'dew-margin': {
+      if (reason.value <= 0) {
+        const below = show(-reason.value, 'temperatureDifference');
+        return `surface ${below} below the dew point: dew forms on it, ${show(reason.limit, 'temperatureDifference')} above it wanted`;
+      }
       // Figures that would round to the limit itself are given finer.
       const digits = Math.abs(reason.value - reason.limit) < 0.1 ? 2 : 1;
       const margin = show(reason.value, 'temperatureDifference', { digits });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { parseDuration } from '../forms/duration.ts';
-import { fromLocalField, sayCountdown, sayMinutes, saySpan, sayTime, toLocalField } from './say.ts';
+import { fromLocalField, sayAt, sayCountdown, sayMinutes, saySpan, sayTime, toLocalField } from './say.ts';
 
 const zone = 'Europe/London';
 const now = Date.parse('2026-05-14T12:00:00Z'); // Thursday, 13:00 in British Summer Time
@@ -36,9 +36,14 @@ describe('spans', () => {
     expect(saySpan(ms)).toBe(said);
   });
   it('a clock that is watched counts seconds under an hour and never below nothing', () => {
-    expect(sayCountdown(12 * 60_000 + 7_000)).toBe('12:07');
-    expect(sayCountdown(59_000)).toBe('0:59');
-    expect(sayCountdown(-5)).toBe('0:00');
+    expect(sayCountdown(12 * 60_000 + 7_000)).toBe('12 min');
+    expect(sayCountdown(59_000)).toBe('59 s');
+    expect(sayCountdown(-5)).toBe('0 s');
+    expect(sayCountdown(8 * 60_000 + 7_000)).toBe('8 min 7 s');
+    expect([sayAt('2026-05-14T20:40:00Z', zone, now), sayAt('2026-05-15T05:12:00Z', zone, now)]).toEqual([
+      'at 21:40',
+      'tomorrow 06:12',
+    ]);
     expect(sayCountdown(2 * 3_600_000)).toBe('2 h');
   });
 });

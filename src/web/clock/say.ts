@@ -30,11 +30,17 @@ export function saySpan(ms: number): string {
   return hours % 24 ? `${days} d ${hours % 24} h` : `${days} d`;
 }
 
-/** A clock that is being watched: "12:07" minutes and seconds under an hour, else as {@link saySpan}. */
+/** As {@link sayTime} within a sentence: "at 21:40", "tomorrow 06:12". */
+export function sayAt(at: string | number, zone: string, now: number): string {
+  const said = sayTime(at, zone, now);
+  return /^\d\d:\d\d$/.test(said) ? `at ${said}` : said;
+}
+
+/** A clock that is being watched: "8 min 7 s" in its last ten minutes, else as {@link saySpan}. Never looks like a time of day. */
 export function sayCountdown(ms: number): string {
   const seconds = Math.max(0, Math.floor(ms / 1000));
-  if (seconds >= 3600) return saySpan(ms);
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+  if (seconds < 60 || seconds >= 600) return saySpan(seconds * 1000);
+  return seconds % 60 ? `${Math.floor(seconds / 60)} min ${seconds % 60} s` : `${seconds / 60} min`;
 }
 
 /** Minutes of a sheet's table: "45 min", "6 h", "10 d". */

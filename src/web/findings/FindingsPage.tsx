@@ -8,12 +8,13 @@ import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { cutOut } from '../parts/cutOut.ts';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
-import { letteredFindings, letterOf, rowsOf } from '../parts/drawing/drawnRows.ts';
+import { letteredFindings, rowsOf } from '../parts/drawing/drawnRows.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useMounted } from '../state/useMounted.ts';
 import { FindingForm } from './FindingForm.tsx';
+import { type FindingFilter, FindingsFilter, shownFindings } from './FindingsFilter.tsx';
 import { FINDING_WORDS, VERDICT_WORDS } from './words.ts';
 
 /** What the survey found, lettered on the drawing; a finding can make a spot of its own. */
@@ -38,6 +39,8 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
   const [editing, setEditing] = useState<Finding | 'new' | null>(null);
   const [picked, setPicked] = useState<Place | null>(null);
   const [removed, setRemoved] = useState<Finding | null>(null);
+  const [filter, setFilter] = useState<FindingFilter>({ search: '', sort: 'letter' });
+  const shown = shownFindings(view, filter);
   // A form that is answered late closes itself only, not one opened since.
   const close = () => {
     setEditing((now) => (now === editing ? null : now));
@@ -105,13 +108,15 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
               means.
             </p>
           )}
+          <FindingsFilter count={findings.length} filter={filter} onFilter={setFilter} />
+          {shown.length === 0 && findings.length > 0 && <p role="status">No finding holds what is typed.</p>}
           <ol className="divide-base-300 divide-y">
-            {findings.map((finding, i) => (
+            {shown.map(({ finding, letter, area }) => (
               <FindingLine
                 key={finding.id}
                 finding={finding}
-                letter={letterOf(i)}
-                area={view.areas.find((area) => area.id === finding.areaId)}
+                letter={letter}
+                area={area}
                 areaM2={view.clocks.find((clock) => clock.areaId === finding.areaId)?.areaM2 ?? 0}
                 zone={zone}
                 onEdit={() => setEditing(finding)}

@@ -1,5 +1,12 @@
 import { useEffect, useId, useState } from 'react';
-import { fieldText, fromCanonical, parseQuantity, type Quantity, shownUnit } from '../../core/units/index.ts';
+import {
+  fieldText,
+  fromCanonical,
+  parseNumber,
+  parseQuantity,
+  type Quantity,
+  shownUnit,
+} from '../../core/units/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
@@ -22,9 +29,7 @@ export function NumberField({ label, value, onChange, quantity, unit, hint }: Pr
   useEffect(() => setText(shown), [shown]);
   const take = () => {
     try {
-      const read = quantity ? parseQuantity(text, quantity, system) : Number(text.trim().replace(',', '.'));
-      if (text.trim() === '' || !Number.isFinite(read))
-        throw new RangeError(`"${text.trim()}" is not a number`);
+      const read = quantity ? parseQuantity(text, quantity, system) : parseNumber(text);
       setProblem(null);
       if (Math.abs(read - value) > 1e-9) onChange(read);
     } catch (error) {

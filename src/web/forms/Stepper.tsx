@@ -1,6 +1,6 @@
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
-import { figure } from '../../core/units/index.ts';
+import { figure, parseNumber } from '../../core/units/index.ts';
 
 interface Props {
   label: string;
@@ -24,9 +24,14 @@ export function Stepper({ label, unit, value, step, min, max, onChange }: Props)
   const put = (next: number) => onChange(Math.min(max, Math.max(min, Number(next.toFixed(6)))));
   const type = (typed: string) => {
     setText(typed);
-    const read = Number(typed.replace(',', '.'));
-    if (typed.trim() === '' || !Number.isFinite(read)) setMessage(`${label} "${typed}" is not a number`);
-    else if (read < min || read > max) {
+    let read: number;
+    try {
+      read = parseNumber(typed);
+    } catch (error) {
+      setMessage(`${label} ${(error as Error).message}`);
+      return;
+    }
+    if (read < min || read > max) {
       setMessage(`${label} ${typed} is outside ${figure(min)}–${figure(max)} ${unit}`);
     } else {
       setMessage(null);

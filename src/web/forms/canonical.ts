@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import type { FieldError } from '../../contract/index.ts';
-import { parseQuantity, type Quantity, type UnitSystem } from '../../core/units/index.ts';
+import { parseNumber, parseQuantity, type Quantity, type UnitSystem } from '../../core/units/index.ts';
 
 /** Reads a form's texts into canonical figures, gathering what cannot be read by field. */
 export class FormReader {
@@ -23,12 +23,7 @@ export class FormReader {
 
   /** A plain number. */
   number(path: string, label: string, text: string): number {
-    return this.#read(path, label, () => {
-      const value = Number(text.trim().replace(',', '.'));
-      if (text.trim() === '') throw new RangeError('is empty');
-      if (!Number.isFinite(value)) throw new RangeError(`"${text.trim()}" is not a number`);
-      return value;
-    });
+    return this.#read(path, label, () => parseNumber(text));
   }
 
   optionalNumber(path: string, label: string, text: string): number | null {

@@ -8,7 +8,6 @@ import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
-import { filmByLitres } from './coatFigures.ts';
 
 interface Props {
   entry: Entry;
@@ -76,7 +75,7 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
   switch (entry.kind) {
     case 'coat': {
       const { body } = entry;
-      const film = filmByLitres(body, view);
+      const film = view.films[entry.id] ?? null;
       const air = body.conditions;
       return (
         <>

@@ -11,7 +11,7 @@ import { rowsOf } from '../parts/drawing/drawnRows.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { counts, entriesOf, entriesWith, filmByLitres } from './coatFigures.ts';
+import { counts, entriesOf, entriesWith } from './coatFigures.ts';
 import { EntryLine } from './EntryLine.tsx';
 
 /** What was done to a boat, area by area: laid when, how much, in what air; corrections as entries of their own. */
@@ -112,9 +112,15 @@ function AreaLog({
   const { show } = useUnits();
   const entries = entriesOf(found, area);
   const coats = entriesOf(view, area).flatMap((entry) =>
-    entry.kind === 'coat' && counts(entry) ? [entry.body] : [],
+    entry.kind === 'coat' && counts(entry)
+      ? [{ litres: entry.body.litres, areaM2: entry.body.areaM2, microns: view.films[entry.id] ?? 0 }]
+      : [],
   );
-  const film = coats.reduce((sum, body) => sum + (filmByLitres(body, view) ?? 0), 0);
+  // A coat that was logged in parts counts by the m² of each.
+  const areaM2 = view.clocks.find(({ areaId }) => areaId === area.id)?.areaM2 || 0;
+  const film =
+    coats.reduce((sum, coat) => sum + coat.microns * coat.areaM2, 0) /
+    (areaM2 || Math.max(1e-9, ...coats.map((coat) => coat.areaM2)));
   return (
     <section aria-labelledby={`log-${area.id}`}>
       <div className="batten flex flex-wrap items-baseline justify-between gap-x-6">
@@ -126,7 +132,7 @@ function AreaLog({
           <p>
             {coats.length} {coats.length === 1 ? 'coat' : 'coats'},{' '}
             {show(
-              coats.reduce((sum, body) => sum + body.litres, 0),
+              coats.reduce((sum, coat) => sum + coat.litres, 0),
               'volume',
             )}
             , about {show(film, 'film')} dry by litres

@@ -1,6 +1,4 @@
-import type { Area, CoatBody, Entry, LogView } from '../../contract/index.ts';
-import { dryMicronsFromLitres } from '../../core/film/index.ts';
-import { lossOf } from '../../core/system/index.ts';
+import type { Area, Entry, LogView } from '../../contract/index.ts';
 
 /** Entries of one area, newest first. */
 export function entriesOf(view: LogView, area: Area): Entry[] {
@@ -19,14 +17,6 @@ export function entriesWith(view: LogView, word: string): Entry[] {
     ];
     return said.join(' ').toLowerCase().includes(wanted);
   });
-}
-
-/** The mean dry film that the litres of a logged coat make, µm; null when the product is not known any more. */
-export function filmByLitres(body: CoatBody, view: LogView): number | null {
-  const product = view.products[body.productId];
-  if (!product) return null;
-  const { litres, areaM2, method } = body;
-  return dryMicronsFromLitres({ litres, areaM2, volumeSolids: product.volumeSolids, loss: lossOf(method) });
 }
 
 /** Entries that count: neither corrected nor a strike. */

@@ -1,4 +1,4 @@
-import { ChevronsUpDown, Search } from 'lucide-react';
+import { ChevronsUpDown, Menu, Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useSlip, useYard } from '../api/queries.ts';
@@ -18,19 +18,12 @@ const FindAnything = lazy(async () => ({ default: (await import('./FindAnything.
 const railLink = ({ isActive }: { isActive: boolean }) =>
   `block border-l-4 px-3 py-2 ${isActive ? 'border-primary bg-base-100 font-semibold' : 'border-transparent hover:bg-base-100'}`;
 
-function PlaceGroup({ heading, places }: { heading: string; places: readonly Place[] }) {
-  return (
-    <>
-      <p className="label-caps mt-3 truncate px-4 pb-1" title={heading}>
-        {heading}
-      </p>
-      {places.map((place) => (
-        <NavLink key={place.name} to={place.to} end={place.to === '/'} className={railLink}>
-          {place.name}
-        </NavLink>
-      ))}
-    </>
-  );
+function PlaceLinks({ places }: { places: readonly Place[] }) {
+  return places.map((place) => (
+    <NavLink key={place.name} to={place.to} end={place.to === '/'} className={railLink}>
+      {place.name}
+    </NavLink>
+  ));
 }
 
 /** The boat whose places are led to, always there; a tap looks for another one. */
@@ -39,7 +32,7 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
   return (
     <button
       type="button"
-      className="btn btn-sm target max-w-[45vw] justify-between font-semibold md:mx-3 md:max-w-none"
+      className="btn btn-sm target max-w-[42vw] justify-between font-semibold md:mx-3 md:max-w-none"
       onClick={onSwitch}
     >
       <span className="sr-only">Another boat than </span>
@@ -53,8 +46,8 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
 export function Shell() {
   const slip = useSlip();
   const yard = useYard();
-  const kept = useBoatInHand();
   const boats = slip.data?.boats;
+  const kept = useBoatInHand(boats);
   const boat = boats ? (boats.find((b) => b.id === kept) ?? boats[0]) : undefined;
   // Until the boats are known, only a boat already in hand can be led to.
   const boatId = boats ? (boat?.id ?? null) : kept;
@@ -91,17 +84,14 @@ export function Shell() {
             {yard.data?.demo && <span className="block font-semibold">Demo: invented data</span>}
           </p>
           <BoatInHand boat={boat} onSwitch={find} />
-          <button
-            type="button"
-            className="btn btn-ghost target md:hidden"
-            aria-label="Find anything"
-            onClick={find}
-          >
-            <Search size={22} aria-hidden="true" />
+          <button type="button" className="btn btn-ghost target ml-auto md:hidden" onClick={find}>
+            <Menu size={22} aria-hidden="true" />
+            Menu
           </button>
           <nav aria-label="Places" className="hidden md:flex md:grow md:flex-col">
-            {boat && <PlaceGroup heading={boat.name} places={places.boat} />}
-            <PlaceGroup heading="Yard" places={places.yard} />
+            <PlaceLinks places={places.boat} />
+            <p className="label-caps mt-3 px-4 pb-1">Yard</p>
+            <PlaceLinks places={places.yard} />
           </nav>
           <button
             type="button"
@@ -109,7 +99,7 @@ export function Shell() {
             onClick={find}
           >
             <Search size={18} aria-hidden="true" />
-            Find anything
+            Find
             <kbd className="kbd kbd-sm ml-auto">/</kbd>
           </button>
         </header>

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { useNow } from '../clock/now.ts';
-import { sayCountdown, sayTime } from '../clock/say.ts';
+import { sayAt, sayCountdown } from '../clock/say.ts';
 import { isRunningOut, nextLine, type SlipLine } from '../clock/urgency.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
@@ -65,11 +65,11 @@ function PotNext({
       </div>
       {ends && !over && (
         <p className="md:text-right">
-          <span className="label-caps block">{inducting ? 'ready in' : 'pot sets in'}</span>
+          <span className="label-caps block">{inducting ? 'ready in' : 'pot life ends in'}</span>
           <span className={`big-figure text-5xl ${inducting ? '' : 'signal-text'}`}>
             {sayCountdown(Date.parse(ends) - now)}
           </span>
-          <span className="block">at {sayTime(ends, zone, now)}</span>
+          <span className="block">{sayAt(ends, zone, now)}</span>
         </p>
       )}
     </>
@@ -104,7 +104,7 @@ function AreaNext({
           <span className={`big-figure text-5xl ${isRunningOut(line, now) ? 'signal-text' : ''}`}>
             {sayCountdown(Date.parse(clock.until) - now)}
           </span>
-          <span className="block">at {sayTime(clock.until, zone, now)}</span>
+          <span className="block">{sayAt(clock.until, zone, now)}</span>
         </p>
       )}
     </>

@@ -77,10 +77,10 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
   return (
     <>
       <p className="flex items-baseline justify-between gap-3 md:block">
-        <span className="font-semibold">{inducting ? 'inducting' : 'pot live'}</span>
+        <span className="font-semibold">{inducting ? 'standing time' : 'mixed, in use'}</span>
         {left !== null && (
           <span className={`big-figure block text-2xl ${inducting ? '' : 'signal-text'}`}>
-            {left > 0 ? sayCountdown(left) : 'set'}
+            {left > 0 ? sayCountdown(left) : 'over'}
           </span>
         )}
       </p>
@@ -94,7 +94,7 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
       </div>
       <p className="text-sm">
         {inducting && <>ready {sayTime(pot.inductionEnds, zone, now)}, </>}
-        {pot.potEnds ? <>sets {sayTime(pot.potEnds, zone, now)}</> : 'no pot life stated'}
+        {pot.potEnds ? <>pot life ends {sayTime(pot.potEnds, zone, now)}</> : 'no pot life stated'}
       </p>
     </>
   );

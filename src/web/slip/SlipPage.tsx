@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { SlipView, Yard } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
@@ -7,7 +8,9 @@ import { useMinute } from '../clock/now.ts';
 import { slipLines } from '../clock/urgency.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
 
@@ -38,7 +41,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
       <DiskNotice disk={view.disk} />
       <DoNext lines={lines} zone={yard.zone} />
       <RunningList lines={lines} zone={yard.zone} />
-      {view.more > 0 && <p>And {view.more} more areas; their boats are below.</p>}
+      {view.more > 0 && <p>And {counted(view.more, 'more area')}; their boats are below.</p>}
       <BoatsAshore view={view} />
     </div>
   );
@@ -85,7 +88,13 @@ function AirNow({ view }: { view: SlipView }) {
   );
 }
 
+/** From here on the boats of a yard are searched rather than looked through. */
+const MANY_BOATS = 9;
+
 function BoatsAshore({ view }: { view: SlipView }) {
+  const [typed, setTyped] = useState('');
+  const wanted = typed.trim().toLowerCase();
+  const boats = view.boats.filter(({ name }) => name.toLowerCase().includes(wanted));
   return (
     <section aria-labelledby="boats">
       <div className="batten flex items-baseline justify-between pb-1">
@@ -96,8 +105,14 @@ function BoatsAshore({ view }: { view: SlipView }) {
           New boat
         </Link>
       </div>
+      {view.boats.length >= MANY_BOATS && (
+        <div className="pt-3">
+          <SearchField label="Find a boat" value={typed} onChange={setTyped} />
+          {boats.length === 0 && <p role="status">No boat here is called “{typed.trim()}”.</p>}
+        </div>
+      )}
       <ul className="grid gap-x-8 gap-y-5 pt-4 sm:grid-cols-2 xl:grid-cols-4">
-        {view.boats.map((boat) => (
+        {boats.map((boat) => (
           <li key={boat.id}>
             <Link to={`/boats/${boat.id}/survey`} className="block hover:underline">
               <BoatDrawing
@@ -115,7 +130,7 @@ function BoatsAshore({ view }: { view: SlipView }) {
               <span className="lettered block pt-1">{boat.name}</span>
             </Link>
             <span className="block text-sm opacity-80">
-              {boat.areas.length === 0 ? 'no areas yet' : `${boat.areas.length} areas`}
+              {boat.areas.length === 0 ? 'no areas yet' : counted(boat.areas.length, 'area')}
             </span>
           </li>
         ))}

@@ -15,6 +15,7 @@ import { KIND_WORDS } from '../words/survey.ts';
 import { AreaEditor } from './AreaEditor.tsx';
 import { AreaTable } from './AreaTable.tsx';
 import { BoatEditor } from './BoatEditor.tsx';
+import { BoatProgress } from './BoatProgress.tsx';
 import { CutOut } from './CutOut.tsx';
 import { StartingSet } from './StartingSet.tsx';
 
@@ -86,6 +87,7 @@ function Survey({ view }: { view: BoatView }) {
         </p>
       </div>
       <SurveyTabs boatId={boat.id} />
+      <BoatProgress view={view} />
       {editingBoat && (
         <div className="board p-4">
           <BoatEditor boat={boat} onDone={() => setEditingBoat(false)} onRemove={() => void removeBoat()} />

@@ -1,0 +1,86 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  aBoat,
+  aCoat,
+  anArea,
+  aProduct,
+  aStep,
+  HOUR,
+  NOON,
+  weatherCsv,
+  yardServer,
+} from '../../../test/yardServer.ts';
+import type { BenchView, LogView, StackView } from '../../contract/index.ts';
+
+let server: Awaited<ReturnType<typeof yardServer>>;
+const boat = aBoat();
+const at20 = (hours: number) => [{ tempC: 20, minutes: hours * 60 }];
+
+beforeAll(async () => {
+  server = await yardServer();
+  await server.ask('POST', '/boats', boat);
+});
+afterAll(() => server.stop());
+
+/** An area under a stack of one product, and its bench. */
+async function planned(over: { area?: object; sheet?: object; coats?: number } = {}) {
+  const product = { ...aProduct(over.sheet ?? {}), name: `Bench ${Math.random()}` };
+  const area = anArea(boat.id, { surroundings: { kind: 'open' }, ...over.area });
+  const step = aStep(product.id, { coats: over.coats ?? 2 });
+  await server.ask('POST', '/products', product);
+  await server.ask('POST', '/areas', area);
+  await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+  const bench = async (query = '') => (await server.ask<BenchView>('GET', `/bench/${area.id}${query}`)).body;
+  return { product, area, step, bench };
+}
+const air = (from: number, hours: number, tempC: (i: number) => number) =>
+  server.ask('POST', '/weather', { csv: weatherCsv(NOON + from * HOUR, hours, tempC), mode: 'import' });
+
+describe('whether a coat may be applied now', () => {
+  it('a fine hour before a week of frost is not suitable: the first hour that fails is named with its figure', async () => {
+    const { bench } = await planned({
+      sheet: { cure: { stopC: 5, events: { 'tack-free': at20(14) }, overcoat: [] } },
+    });
+    await air(-24, 44, () => 14.9);
+    await air(20, 24 * 7, () => -7);
+    const { outlook, hours } = await bench();
+    expect(hours[0]?.ok).toBe(true);
+    expect(outlook).toMatchObject({ ok: false, safeBy: 'tack-free' });
+    const cold = outlook?.failures.find(({ code }) => code === 'surface-too-cold');
+    expect(cold).toMatchObject({ limit: 5, phase: 'until-safe' });
+    // Some twenty hours of cure at 14.9 °C: the frost comes at the twentieth, the surface falls on the way to it.
+    const after = (Date.parse(cold?.at ?? '') - NOON) / HOUR;
+    expect(after).toBeGreaterThan(5);
+    expect(after).toBeLessThanOrEqual(20);
+  });
+
+  it('a sheet that states neither dew-safe nor tack-free is asked about, and judged by the answer', async () => {
+    const { bench } = await planned({ sheet: { cure: { stopC: 5, events: {}, overcoat: [] } } });
+    await air(-24, 24 * 9, () => 18);
+    expect((await bench()).outlook).toMatchObject({ ok: false, safeBy: null, safe: null });
+    const told = (await bench('?safeHours=3')).outlook;
+    expect(told?.safeBy).toBe('told');
+    expect(Date.parse(told?.safe ?? '') - Date.parse(told?.end ?? '')).toBe(3 * HOUR);
+    const refused = await server.ask('GET', '/bench/0192f0c8-0000-7000-8000-000000000001?safeHours=900');
+    expect(refused.status).toBe(422);
+  });
+});
+
+describe('one film a coat', () => {
+  it('what the app asked for on blasted steel is logged and shows the film planned, in record and systems alike', async () => {
+    const { bench, area, step, product } = await planned({
+      area: { substrate: 'steel', surroundings: { kind: 'shed' } },
+    });
+    const { litresForCoat } = await bench();
+    const coat = aCoat({ area: { ...area, version: 1, archived: false }, step, product } as never, NOON - HOUR, {
+      litres: litresForCoat ?? 0,
+      areaM2: 20,
+    });
+    expect((await server.ask('POST', '/log', coat)).status).toBe(201);
+    const { films } = (await server.ask<LogView>('GET', `/boats/${boat.id}/log`)).body;
+    const stacks = (await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`)).body;
+    const laid = stacks.find(({ areaId }) => areaId === area.id)?.asLaid[step.id]?.[0];
+    expect(films[coat.id]).toBeCloseTo(step.dryMicronsPerCoat, 6);
+    expect(laid).toBeCloseTo(step.dryMicronsPerCoat, 6);
+  });
+});

@@ -1,0 +1,21 @@
+import { firstFilm, type ProfileUnder, profileUnder } from '../../core/system/index.ts';
+import type { AreaSnapshot } from '../memory/areaStates.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+
+/** The first step of an area's stack that forms a film, with its sheet. */
+export function firstFilmStep(state: AreaSnapshot, catalogue: ProductCatalogue) {
+  const steps = state.steps.flatMap((step) => {
+    const sheet = catalogue.latest.get(step.productId)?.sheet;
+    return sheet ? [{ step, sheet }] : [];
+  });
+  return steps[firstFilm(steps)];
+}
+
+/** The profile under an area's first film, for its litres. */
+export const profileOf = (state: AreaSnapshot, catalogue: ProductCatalogue): ProfileUnder | null =>
+  profileUnder({
+    substrate: state.area.substrate,
+    oldCoating: state.area.oldCoating,
+    measuredMicrons: state.profileMicrons,
+    first: firstFilmStep(state, catalogue)?.sheet,
+  });

@@ -1,0 +1,79 @@
+import { Link } from 'react-router';
+import type { BoatView } from '../../contract/index.ts';
+import { counted } from '../words/counted.ts';
+
+interface Stage {
+  name: string;
+  done: number;
+  all: number;
+  to: string;
+  /** What to do next in it, in a few words. */
+  next: string;
+}
+
+/** How far a boat is: its areas measured, their systems chosen, the coats applied. */
+function stagesOf({ boat, clocks }: BoatView): Stage[] {
+  const measured = clocks.filter(({ areaM2 }) => areaM2 > 0).length;
+  const planned = clocks.filter(({ stepsAll }) => stepsAll > 0).length;
+  const sum = (of: 'stepsDone' | 'stepsAll') => clocks.reduce((all, clock) => all + clock[of], 0);
+  const of = (place: string) => `/boats/${boat.id}/${place}`;
+  const unmeasured = clocks.find(({ areaM2 }) => areaM2 === 0);
+  const unplanned = clocks.find(({ stepsAll }) => stepsAll === 0);
+  return [
+    {
+      name: 'areas measured',
+      done: measured,
+      all: clocks.length,
+      to: unmeasured ? of(`survey/${unmeasured.areaId}`) : of('survey/new'),
+      next: clocks.length === 0 ? 'add its areas' : `measure ${unmeasured?.areaName ?? 'them'}`,
+    },
+    {
+      name: 'systems chosen',
+      done: planned,
+      all: clocks.length,
+      to: of(`systems${unplanned ? `/${unplanned.areaId}` : ''}`),
+      next: `choose a system for ${unplanned?.areaName ?? 'them'}`,
+    },
+    {
+      name: 'coats applied',
+      done: sum('stepsDone'),
+      all: sum('stepsAll'),
+      to: '/bench',
+      next: 'apply the next coat at the bench',
+    },
+  ];
+}
+
+/** What is next on a boat, areas before systems before coats, and how far each is. */
+export function BoatProgress({ view }: { view: BoatView }) {
+  const stages = stagesOf(view);
+  const next = stages.find(({ done, all }) => all === 0 || done < all);
+  return (
+    <section aria-label="How far it is" className="space-y-1">
+      <p>
+        {stages.map(({ name, done, all }, i) => (
+          <span key={name}>
+            {i > 0 && ', '}
+            <strong>
+              {done} of {all}
+            </strong>{' '}
+            {name}
+          </span>
+        ))}
+        .
+      </p>
+      <p>
+        {next ? (
+          <>
+            Next:{' '}
+            <Link className="link font-semibold" to={next.to}>
+              {next.next}
+            </Link>
+          </>
+        ) : (
+          `All ${counted(view.clocks.length, 'area')} have their coats.`
+        )}
+      </p>
+    </section>
+  );
+}
