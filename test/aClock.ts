@@ -35,6 +35,8 @@ export const aClock = (over: Partial<AreaClock>): AreaClock => ({
   warnings: [],
   keyGrit: null,
   ruleBy: null,
+  parts: [],
+  lap: null,
   stepsDone: 1,
   stepsAll: 3,
   failed: null,

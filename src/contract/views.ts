@@ -53,6 +53,20 @@ export interface WorkView extends StepTask {
   endsAt: string | null;
   /** Asked for only from then on: the end of the film's window. */
   fromAt: string | null;
+  /** A sanding: before then the film clogs the paper; null: no sanding, or not stated. */
+  sandableAt: string | null;
+}
+
+/** A part of an area that stands differently from the rest: applied in another session, or not yet. */
+export interface AreaPart {
+  /** A session of the coat in hand, what of the area still waits for it, or a session of the last whole coat. */
+  what: 'begun' | 'rest' | 'session';
+  areaM2: number;
+  from: string | null;
+  to: string | null;
+  state: AreaState;
+  until: string | null;
+  segments: SegmentView[];
 }
 
 /** Where an area stands: what lies on it, what is next, and until when. */
@@ -96,6 +110,10 @@ export interface AreaClock {
   warnings: ClockWarning[];
   keyGrit: number | null;
   ruleBy: string | null;
+  /** Its parts, where they do not all stand alike; else none. */
+  parts: AreaPart[];
+  /** A second lap straight on: when its starting point is ready, and when the far end is; null: nothing to say. */
+  lap: { start: string; farEnd: string } | null;
   stepsDone: number;
   stepsAll: number;
   /** Why its clock could not be worked out, in state `failed`; else null. */

@@ -86,6 +86,15 @@ const ENTRIES: Record<string, Entry> = {
   },
   windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
   keyedWindows: { run: cure.keyedWindows, args: [cure.windowsFor({ film: aFilm as cure.Film, next: next as cure.Next, temps, now: HOUR }), HOUR, 2 * HOUR], own: 1 }, // biome-ignore format: one line
+  delayedWindows: {
+    run: cure.delayedWindows,
+    args: [
+      cure.windowsFor({ film: aFilm as cure.Film, next: next as cure.Next, temps, now: HOUR }),
+      HOUR,
+      2 * HOUR,
+    ],
+    own: 1,
+  },
   filmEvents: { run: cure.filmEvents, args: [{ film: aFilm, temps }] },
   extremesFrom: { run: cure.extremesFrom, args: [temps, HOUR] },
   filmTemps: { run: cure.filmTemps, args: [hours, open] },
@@ -226,7 +235,7 @@ const WITHOUT_FIGURES = [
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
   'isUnderCover', 'ruleFor', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
-  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'laidBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'keyedAt',
+  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'laidBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'keyedAt', 'waitsUntil',
   'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 

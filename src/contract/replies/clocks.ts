@@ -48,6 +48,7 @@ const work = objectOf<WorkView>({
   entryId: maybeUuid(),
   endsAt: maybeMoment(),
   fromAt: maybeMoment(),
+  sandableAt: maybeMoment(),
 });
 
 export const clockReply = objectOf<AreaClock>({
@@ -92,6 +93,18 @@ export const clockReply = objectOf<AreaClock>({
   warnings: listOf(Joi.string()),
   keyGrit: maybeFigure(),
   ruleBy: maybeWord(),
+  parts: listOf(
+    Joi.object({
+      what: Joi.valid('begun', 'rest', 'session').required(),
+      areaM2: figure(),
+      from: maybeMoment(),
+      to: maybeMoment(),
+      state: word(),
+      until: maybeMoment(),
+      segments: listOf(Joi.object({ state: word(), from: moment(), to: maybeMoment() })),
+    }),
+  ),
+  lap: Joi.object({ start: moment(), farEnd: moment() }).allow(null).required(),
   stepsDone: figure(),
   stepsAll: figure(),
   failed: maybeWord(),

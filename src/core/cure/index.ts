@@ -21,6 +21,7 @@ export { clockStretches, type Stretch } from './stretches.ts';
 export { type AreaState, urgencyMs } from './urgency.ts';
 export {
   type CureSheet,
+  delayedWindows,
   FILM_EVENTS,
   type Film,
   type FilmEvent,

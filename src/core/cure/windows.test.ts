@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   type CureSheet,
   clockStretches,
+  delayedWindows,
   eventTime,
   explainEvent,
   FILM_EVENTS,
@@ -247,6 +248,31 @@ describe('tables that cannot drive a clock are refused by name', () => {
     expect(() => eventTime({ curve: { points: at20(1), stopC: null }, temps: empty, laidAt: 0 })).toThrow(
       'temperature series without an hour',
     );
+  });
+});
+
+describe('a wait before the next coat', () => {
+  const of = (untilH: number) =>
+    delayedWindows(look(film(), 20), untilH * HOUR_MS, 20 * HOUR_MS).segments.map(({ state, fromMs }) => [
+      state,
+      fromMs / HOUR_MS,
+    ]);
+  it('moves the opening, and what closes meanwhile is closed', () => {
+    // By its sheet open from 9 h to 72 h, then to be sanded.
+    expect(of(30)).toEqual([
+      ['too-soon', 0],
+      ['open', 30],
+      ['key-first', 72],
+    ]);
+    expect(of(5)).toEqual([
+      ['too-soon', 0],
+      ['open', 9],
+      ['key-first', 72],
+    ]);
+    expect(of(80)).toEqual([
+      ['too-soon', 0],
+      ['key-first', 80],
+    ]);
   });
 });
 

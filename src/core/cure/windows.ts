@@ -234,6 +234,30 @@ export function keyedWindows(windows: Windows, keyedAtMs: number, now: number): 
 }
 
 /**
+ * The windows of a film whose next coat waits for work before it: not ready until the wait is over, whatever the film
+ * itself would allow; what closes in the meantime is closed.
+ *
+ * Open from 10:00, a wait until 14:00: too soon until 14:00, open from then on.
+ */
+export function delayedWindows(windows: Windows, untilMs: number, now: number): Windows {
+  moment('end of the wait', untilMs);
+  moment('now', now);
+  const first = windows.segments[0];
+  if (!first || first.state === 'not-stated') return windows;
+  const after = windows.segments.flatMap((segment) =>
+    segment.toMs !== null && segment.toMs <= untilMs
+      ? []
+      : [{ ...segment, fromMs: Math.max(segment.fromMs, untilMs) }],
+  );
+  const segments: WindowSegment[] =
+    after[0]?.state === 'too-soon'
+      ? [{ ...after[0], fromMs: first.fromMs }, ...after.slice(1)]
+      : [{ state: 'too-soon', fromMs: first.fromMs, toMs: untilMs }, ...after];
+  const present = segmentAt(segments, now) as WindowSegment;
+  return { ...windows, segments, state: present.state, until: present.toMs };
+}
+
+/**
  * Times of the film's own events that its sheet states, in the order they come. What may be done counts from the last
  * corner applied; the latest immersion, which must be met, from the first.
  */

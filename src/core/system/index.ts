@@ -80,5 +80,6 @@ export {
   KEY,
   keyedAt,
   taskState,
+  waitsUntil,
   workBefore,
 } from './work.ts';

@@ -8,6 +8,7 @@ import {
   keyedAt,
   type PlannedTask,
   taskState,
+  waitsUntil,
   workBefore,
 } from './index.ts';
 
@@ -39,6 +40,15 @@ describe('work before a coat', () => {
     expect(states(washed, 11)).toEqual(['done', 'running', 'due']);
     expect(washed[1]?.endsMs).toBe(34 * HOUR_MS);
     expect(states(washed, 34)).toEqual(['done', 'done', 'due']);
+  });
+  it('sanding knows when the paper no longer clogs; other work does not ask', () => {
+    const work = asked({ sandableMs: 40 * HOUR_MS });
+    expect(work.map(({ sandableMs }) => sandableMs)).toEqual([null, null, 40 * HOUR_MS]);
+  });
+  it('the coat waits for the wait before it, until its hours are over or the hand cuts it short', () => {
+    expect(waitsUntil(asked())).toBeNull();
+    expect(waitsUntil(asked({ done: [done('w', 10)] }))).toBe(34 * HOUR_MS);
+    expect(waitsUntil(asked({ done: [done('w', 10), done('d', 20)] }))).toBeNull();
   });
   it('dry sooner than that, by the hand that says so', () => {
     expect(states(asked({ done: [done('w', 10), done('d', 20)] }), 20)).toEqual(['done', 'done', 'due']);

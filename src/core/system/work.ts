@@ -18,6 +18,8 @@ export interface DueTask extends StepTask {
   endsMs: number | null;
   /** Asked for only from then on: the end of the film's window; null: from the outset. */
   fromMs: number | null;
+  /** A sanding: before then the film clogs the paper; null: no sanding, or the sheet does not say. */
+  sandableMs: number | null;
 }
 
 /** Work as logged: which task, and when. */
@@ -48,6 +50,7 @@ export function taskState(
  * @param coatNo the coat in its step, from 0
  * @param key set where the film's window closes: from when on it wants keying, and the grit, null where the sheet
  *   states none
+ * @param sandableMs when the film below can be sanded by its sheet; null or left out: not stated
  * @param filmToMs when the film below was finished; null: nothing lies there. Work logged before it was done on
  *   something else and does not count
  */
@@ -56,12 +59,14 @@ export function workBefore(input: {
   coatNo: number;
   key: { grit: number | null; fromMs: number } | null;
   filmToMs: number | null;
+  sandableMs?: number | null;
   done: readonly DoneTask[];
 }): DueTask[] {
   const { step, coatNo, key, filmToMs, done } = input;
   within('number of the coat', coatNo, 0, 1000);
   if (filmToMs !== null) moment('end of the film below', filmToMs);
   if (key) moment('end of the window', key.fromMs);
+  if (input.sandableMs != null) moment('time from which it can be sanded', input.sandableMs);
   if (key && key.grit !== null) within('grit', key.grit, 1, 10_000);
   if (step.sandBetween !== null) within('grit between coats', step.sandBetween, 1, 10_000);
   for (const { kind, amount } of step.before)
@@ -83,7 +88,8 @@ export function workBefore(input: {
     const endsMs = waits ? (sinceMs as number) + (task.amount as number) * HOUR_MS : null;
     const doneMs = entry?.atMs ?? null;
     sinceMs = doneMs ?? endsMs;
-    return { ...task, taskId: id, doneMs, entryId: entry?.entryId ?? null, endsMs, fromMs };
+    const sandableMs = task.kind === 'sand' ? (input.sandableMs ?? null) : null;
+    return { ...task, sandableMs, taskId: id, doneMs, entryId: entry?.entryId ?? null, endsMs, fromMs };
   });
 }
 
@@ -91,4 +97,12 @@ export function workBefore(input: {
 export function keyedAt(work: readonly DueTask[]): number | null {
   const sanded = work.flatMap(({ kind, doneMs }) => (kind === 'sand' && doneMs !== null ? [doneMs] : []));
   return sanded.length > 0 ? Math.max(...sanded) : null;
+}
+
+/** When the last wait before the coat ends that nobody has cut short; null: none is running or to come. */
+export function waitsUntil(work: readonly DueTask[]): number | null {
+  const ends = work.flatMap(({ kind, doneMs, endsMs }) =>
+    kind === 'wait' && doneMs === null && endsMs !== null ? [endsMs] : [],
+  );
+  return ends.length > 0 ? Math.max(...ends) : null;
 }

@@ -182,4 +182,33 @@ describe('what is not known is not guessed', () => {
     const clock = look(state([step('a', 'antifouling', 1)], [coat('gone', 'epoxy', 0, 0)]), 1);
     expect(clock).toMatchObject({ film: { coatLabel: 'coat 1' }, next: { stepId: 'a' }, state: 'too-soon' });
   });
+
+  it('of a coat broken off each session has its own clock, and what waits for it its own', () => {
+    const partly = state(stack, [
+      coat('e', 'epoxy', 0, 0),
+      coat('e', 'epoxy', 1, 11, 6),
+      coat('e', 'epoxy', 1, 16, 8),
+    ]);
+    const { parts, next } = look(partly, 17);
+    expect(next).toMatchObject({ coatNo: 1, coveredM2: 14 });
+    expect(parts.map(({ what, areaM2, state: each }) => [what, areaM2, each])).toEqual([
+      ['begun', 6, 'too-soon'],
+      ['begun', 8, 'too-soon'],
+      ['rest', 6, 'open'],
+    ]);
+    const [first, second] = parts;
+    expect(Date.parse(second?.until ?? '') - Date.parse(first?.until ?? '')).toBe(5 * HOUR);
+    expect(look(state(stack, [coat('e', 'epoxy', 0, 0)]), 17).parts).toEqual([]);
+  });
+  it('a second lap may begin where the first did, though the far end is not ready', () => {
+    const { lap } = look(state(stack, [coat('e', 'epoxy', 0, 0)]), 1);
+    expect((Date.parse(lap?.farEnd ?? '') - Date.parse(lap?.start ?? '')) / HOUR).toBe(1);
+  });
+  it('blasted steel half primed: the other half keeps its four hours', () => {
+    const blast = { atMs: NOON - 2 * HOUR, holdsMs: 4 * HOUR };
+    const half = { ...state(stack, [coat('e', 'epoxy', 0, -1, 10)]), blast };
+    expect(look(half, 0)).toMatchObject({ state: 'bare', until: new Date(NOON + 2 * HOUR).toISOString() });
+    const whole = { ...state(stack, [coat('e', 'epoxy', 0, -1, 20)]), blast };
+    expect(look(whole, 0)).toMatchObject({ state: 'too-soon', primeBy: null });
+  });
 });

@@ -1,6 +1,9 @@
 import type { AreaClock, NextView, WorkView } from '../../contract/index.ts';
 import {
   type CureSheet,
+  delayedWindows,
+  eventTime,
+  type Film,
   filmEvents,
   keyedWindows,
   type Next,
@@ -18,10 +21,13 @@ import {
   keyedAt,
   nextCoat,
   stepAreaM2,
+  WHOLE_COAT_SHARE,
+  waitsUntil,
   workBefore,
 } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
+import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, netAreaOf } from './areaStates.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
@@ -70,7 +76,7 @@ function nextView(
 function workFor(
   state: AreaSnapshot,
   next: NextView | null,
-  film: { toMs: number; windows: Windows | null } | null,
+  film: { toMs: number; windows: Windows | null; sandableMs: number | null } | null,
 ): DueTask[] {
   const step = state.steps.find((each) => each.id === next?.stepId);
   if (!next || !step) return [];
@@ -80,20 +86,29 @@ function workFor(
     coatNo: next.coatNo,
     key: missed ? { grit: film?.windows?.keyGrit ?? null, fromMs: missed.fromMs } : null,
     filmToMs: film?.toMs ?? null,
+    sandableMs: film?.sandableMs ?? null,
     done: state.work.filter(({ stepId, coatNo }) => stepId === step.id && coatNo === next.coatNo),
   });
 }
 
-const workView = ({ doneMs, endsMs, fromMs, ...task }: DueTask): WorkView => ({
+const workView = ({ doneMs, endsMs, fromMs, sandableMs, ...task }: DueTask): WorkView => ({
   ...task,
   doneAt: iso(doneMs),
   endsAt: iso(endsMs),
   fromAt: iso(fromMs),
+  sandableAt: iso(sandableMs),
 });
 
-/** By when blasted steel must be primed; null once paint is on it, or where nothing was blasted. */
-function primedBy({ blast, coats }: AreaSnapshot): string | null {
-  if (!blast || coats.some((coat) => coat.fromMs >= blast.atMs)) return null;
+/** By when blasted steel must be primed; null once paint is on all of it, or where nothing was blasted. */
+function primedBy(state: AreaSnapshot): string | null {
+  const { blast, coats } = state;
+  if (!blast) return null;
+  // What is still bare of the first coat keeps its hours, though half of the area is primed.
+  const primedM2 = coats
+    .filter((coat) => coat.fromMs >= blast.atMs && coat.coatNo === 0)
+    .reduce((sum, coat) => sum + coat.areaM2, 0);
+  const { areaM2 } = netAreaOf(state);
+  if (primedM2 > 0 && primedM2 >= areaM2 * WHOLE_COAT_SHARE) return null;
   return new Date(blast.atMs + blast.holdsMs).toISOString();
 }
 
@@ -129,6 +144,8 @@ export function failedClock({ area, boat }: AreaSnapshot, error: unknown): AreaC
     warnings: [],
     keyGrit: null,
     ruleBy: null,
+    parts: [],
+    lap: null,
     stepsDone: 0,
     stepsAll: 0,
     failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
@@ -175,11 +192,18 @@ export function areaClock(
     warnings: [],
     keyGrit: null,
     ruleBy: null,
+    parts: [],
+    lap: null,
     stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, wanted[i] ?? 0), 0),
     stepsAll: wanted.reduce((sum, coats) => sum + coats, 0),
     failed: null,
   };
-  if (!top || !last) return clock;
+  if (!top || !last) {
+    // The first coat is begun: what lies of it has its own clock, what is bare keeps its hours.
+    const temps = hours.length > 0 ? tempsFor(hours, state.area.surroundings) : null;
+    const parts = temps && areaParts({ state, groups, laid, clock, following: null, catalogue, temps, now });
+    return { ...clock, parts: parts ?? [] };
+  }
   clock.until = null;
   const step = state.steps.find((s) => s.id === top.stepId);
   clock.film = {
@@ -197,7 +221,12 @@ export function areaClock(
   const sheet = catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
   const temps = tempsFor(hours, state.area.surroundings);
-  return { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, state, clock, catalogue }) };
+  const full = { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, state, clock, catalogue }) };
+  const following = nextKind(clock, catalogue);
+  return {
+    ...full,
+    parts: areaParts({ state, groups, laid, clock: full, following, catalogue, temps, now }),
+  };
 }
 
 function nextKind(clock: AreaClock, catalogue: ProductCatalogue): Next | null {
@@ -205,6 +234,19 @@ function nextKind(clock: AreaClock, catalogue: ProductCatalogue): Next | null {
   if (!clock.next) return null;
   const family = catalogue.latest.get(clock.next.productId)?.sheet.family ?? 'any';
   return { kind: 'coat', family, same: clock.next.productId === clock.film?.productId };
+}
+
+/** A lap shorter than this leaves no far end behind. */
+const LAP_MS = 15 * 60_000;
+
+/** A second lap straight on may begin where the first began, though the far end is not ready. */
+function lapOf(film: Film, windows: Windows, temps: TempSeries): AreaClock['lap'] {
+  const min = windows.edges.find(({ edge }) => edge === 'overcoat-min');
+  if (!min?.at || film.laidToMs - film.laidFromMs < LAP_MS) return null;
+  const start = eventTime({ curve: min.curve, temps, laidAt: film.laidFromMs }).at;
+  return start === null
+    ? null
+    : { start: new Date(start).toISOString(), farEnd: new Date(min.at).toISOString() };
 }
 
 function filmClock(input: {
@@ -218,13 +260,17 @@ function filmClock(input: {
 }): Partial<AreaClock> {
   const { temps, now, clock, state, top } = input;
   const film = { laidFromMs: top.fromMs, laidToMs: top.toMs, sheet: input.sheet };
-  const events = filmEvents({ film, temps }).map(({ event, at }) => ({ event, at: iso(at) }));
+  const timed = filmEvents({ film, temps });
+  const events = timed.map(({ event, at }) => ({ event, at: iso(at) }));
+  const sandableMs = timed.find(({ event }) => event === 'sandable')?.at ?? null;
   const next = nextKind(clock, input.catalogue);
   if (!next) return { state: 'finished', events };
   const asLaid = windowsFor({ film, next, temps, now });
-  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid });
+  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid, sandableMs });
   const keyed = keyedAt(work);
-  const windows = keyed === null ? asLaid : keyedWindows(asLaid, keyed, now);
+  const sanded = keyed === null ? asLaid : keyedWindows(asLaid, keyed, now);
+  const waits = waitsUntil(work);
+  const windows = waits === null ? sanded : delayedWindows(sanded, waits, now);
   return {
     state: windows.state,
     until: iso(windows.until),
@@ -245,5 +291,6 @@ function filmClock(input: {
     warnings: windows.warnings,
     keyGrit: windows.keyGrit,
     ruleBy: windows.ruleBy,
+    lap: lapOf(film, asLaid, temps),
   };
 }

@@ -4,6 +4,7 @@ import { carryTemps, tempsFor, yardAir } from '../air/yardAir.ts';
 import type { Db, Queries } from '../db/open.ts';
 import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
 import { areaClock, failedClock } from './areaClock.ts';
+import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
 import { inSlices } from './slices.ts';
@@ -45,8 +46,10 @@ function readAt(clock: AreaClock, now: number): AreaClock {
     begins.set(clock, segments);
   }
   const present = segmentAt(segments, now)?.segment;
-  if (!present || (present.state === clock.state && present.to === clock.until)) return clock;
-  return { ...clock, state: present.state, until: present.to };
+  const parts = clock.parts.length > 0 ? partsAt(clock.parts, now) : clock.parts;
+  const same = !present || (present.state === clock.state && present.to === clock.until);
+  if (same && parts === clock.parts) return clock;
+  return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
 }
 
 /** The sheets an area's clock goes by, as a word that changes with any of them. */

@@ -236,13 +236,13 @@ export async function openPotsSince(db: Queries, since: Date, boatId: string | n
 }
 
 /** Ticks of masking on one area that count, oldest first. */
-export async function tapeTicks(db: Queries, areaId: string): Promise<TapeBody[]> {
+export async function tapeTicks(db: Queries, areaId: string): Promise<(TapeBody & { atMs: number })[]> {
   const rows = await db
     .select()
     .from(logEntry)
     .where(and(eq(logEntry.areaId, areaId), eq(logEntry.kind, 'tape'), notSuperseded))
     .orderBy(asc(logEntry.at));
-  return rows.map((row) => bodyOf(row, []) as TapeBody);
+  return rows.map((row) => ({ ...(bodyOf(row, []) as TapeBody), atMs: row.at.getTime() }));
 }
 
 /** Ids of the products that a boat's log speaks of. */

@@ -72,10 +72,14 @@ describe('one film a coat', () => {
       area: { substrate: 'steel', surroundings: { kind: 'shed' } },
     });
     const { litresForCoat } = await bench();
-    const coat = aCoat({ area: { ...area, version: 1, archived: false }, step, product } as never, NOON - HOUR, {
-      litres: litresForCoat ?? 0,
-      areaM2: 20,
-    });
+    const coat = aCoat(
+      { area: { ...area, version: 1, archived: false }, step, product } as never,
+      NOON - HOUR,
+      {
+        litres: litresForCoat ?? 0,
+        areaM2: 20,
+      },
+    );
     expect((await server.ask('POST', '/log', coat)).status).toBe(201);
     const { films } = (await server.ask<LogView>('GET', `/boats/${boat.id}/log`)).body;
     const stacks = (await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`)).body;

@@ -89,7 +89,7 @@ export async function benchView(
     })),
     outlook,
     pots: pots.filter((pot) => pot.areaId === areaId),
-    bare: await bareTicks(db, state.area, clock.next),
+    bare: await bareTicks(db, state.area, at),
     askOldLine: await oldLineAsked(db, state, clock),
   };
 }

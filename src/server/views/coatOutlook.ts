@@ -52,8 +52,10 @@ export function coatOutlook(input: {
     : byHand;
   const by = stated?.by ?? (byHand === null ? null : 'told');
   const temps = surfaceTemps(input.hours, surroundings);
+  // Where it is never safe, as far as is known, every known hour is looked at.
+  const untilMs = by === null ? endMs : (safeMs ?? Number.POSITIVE_INFINITY);
   const judged = input.hours.flatMap((hour, i) =>
-    hour.at >= now - BEFORE_MS && hour.at <= (safeMs ?? endMs) + HOUR_MS
+    hour.at >= now - BEFORE_MS && hour.at <= untilMs + HOUR_MS
       ? [{ ...hour, ...airAround(hour, surroundings), surfaceC: temps[i] as number }]
       : [],
   );

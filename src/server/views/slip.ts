@@ -9,8 +9,12 @@ import { potViews } from './pots.ts';
 /** No foreman reads further; the boats below show the rest. */
 const MOST_LINES = 60;
 
-const urgency = (clock: AreaClock) =>
-  urgencyMs({ state: clock.state, untilMs: clock.until === null ? null : Date.parse(clock.until) });
+/** By the most urgent of its parts. */
+const urgency = (clock: AreaClock) => {
+  const of = ({ state, until }: Pick<AreaClock, 'state' | 'until'>) =>
+    urgencyMs({ state, untilMs: until === null ? null : Date.parse(until) });
+  return clock.parts.length === 0 ? of(clock) : Math.min(of(clock), ...clock.parts.map(of));
+};
 
 const toGlance = ({ areaId, areaName, zone, side, state, part }: AreaClock): AreaGlance => ({
   areaId,

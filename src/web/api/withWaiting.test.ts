@@ -39,6 +39,7 @@ const task: WorkView = {
   entryId: null,
   endsAt: null,
   fromAt: null,
+  sandableAt: null,
 };
 const bench = (over: { pots?: Partial<PotView>[]; work?: WorkView[] } = {}) =>
   ({

@@ -4,6 +4,7 @@ import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
+import { AreaParts } from '../parts/AreaParts.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -128,6 +129,18 @@ function Bench({
   );
 }
 
+/** A second lap straight on, while the far end of the first is not ready. */
+function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; now: number }) {
+  const { lap } = clock;
+  if (!lap || clock.state !== 'too-soon' || Date.parse(lap.farEnd) <= now) return null;
+  return (
+    <p>
+      A second lap straight on may begin where the first began from {sayTime(lap.start, zone, now)}; keep
+      behind the cure: the far end is not ready before {sayTime(lap.farEnd, zone, now)}.
+    </p>
+  );
+}
+
 function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
   const now = useNow();
   const { show } = useUnits();
@@ -161,6 +174,8 @@ function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
           {step.order && <span>{ORDER_WORDS[step.order]}</span>}
         </p>
       )}
+      <AreaParts clock={clock} zone={zone} now={now} />
+      <Lap clock={clock} zone={zone} now={now} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
         <StateMark state={clock.state} />
         <span>{STATES[clock.state].meaning}</span>

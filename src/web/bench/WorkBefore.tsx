@@ -94,6 +94,8 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
 function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: string, now: number): string {
   if (state === 'done' && task.doneAt) return `✓ done ${sayTime(task.doneAt, zone, now)}`;
   if (task.endsAt) return `${state === 'done' ? 'over since' : 'until'} ${sayTime(task.endsAt, zone, now)}`;
+  if (task.sandableAt && Date.parse(task.sandableAt) > now)
+    return `to do; the paper clogs until ${sayTime(task.sandableAt, zone, now)} (sandable by its sheet)`;
   if (task.kind === 'wait') return 'its clock starts when the work before it is ticked';
   return 'to do';
 }

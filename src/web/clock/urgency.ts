@@ -18,7 +18,11 @@ export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]
       (pot): SlipLine => ({ kind: 'pot', pot, decides: Date.parse(pot.potEnds ?? pot.inductionEnds) }),
     ),
     ...clocks.map((clock): SlipLine => {
-      return { kind: 'area', clock, decides: urgencyMs({ state: clock.state, untilMs: ms(clock.until) }) };
+      // The most urgent of its parts decides.
+      const stands = [clock, ...clock.parts].map(({ state, until }) =>
+        urgencyMs({ state, untilMs: ms(until) }),
+      );
+      return { kind: 'area', clock, decides: Math.min(...stands) };
     }),
   ];
   return lines.sort((a, b) => a.decides - b.decides);

@@ -4,6 +4,7 @@ import type { AreaClock, PotView } from '../../contract/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
+import { AreaParts } from '../parts/AreaParts.tsx';
 import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -142,6 +143,7 @@ function AreaLine({
           )}
         </p>
         {work && <p className="text-sm">{work}</p>}
+        <AreaParts clock={clock} zone={zone} now={axis.now} />
       </div>
       {clock.segments.length > 0 ? (
         <WindowBand

@@ -67,7 +67,7 @@ describe('the one thing that needs hands', () => {
     expect([calm.urgent, calm.next]).toEqual([false, expect.stringContaining('closes in')]);
   });
   it('says what is to be done before the coat, and leaves out what is done', () => {
-    const task = { amount: null, note: '', entryId: null, endsAt: null, fromAt: null };
+    const task = { amount: null, note: '', entryId: null, endsAt: null, fromAt: null, sandableAt: null };
     const { next, lines } = show(
       [],
       [

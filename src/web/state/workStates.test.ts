@@ -16,6 +16,7 @@ const task = (over: Partial<WorkView>): WorkView => ({
   entryId: null,
   endsAt: null,
   fromAt: null,
+  sandableAt: null,
   ...over,
 });
 const clock = (work: WorkView[]): AreaClock => ({ work, next: { stepId: STEP, coatNo: 1 } }) as AreaClock;

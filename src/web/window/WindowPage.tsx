@@ -5,6 +5,7 @@ import type { TempSeries } from '../../core/cure/index.ts';
 import { useClockDetail, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
+import { AreaParts } from '../parts/AreaParts.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
 import { WindowBand } from '../parts/WindowBand.tsx';
@@ -84,6 +85,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
           )}
         </p>
       </header>
+      <AreaParts clock={clock} zone={zone} now={now} />
       {!clock.film && <p>Nothing is applied here yet, so no window runs.</p>}
       {clock.state === 'no-weather' && (
         <p>

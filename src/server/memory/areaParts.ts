@@ -1,0 +1,117 @@
+import type { AreaClock, AreaPart } from '../../contract/index.ts';
+import { type Film, type Next, segmentAt, type TempSeries, windowsFor } from '../../core/cure/index.ts';
+import { type CoatGroup, coatsWanted, nextCoat } from '../../core/system/index.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+
+type Group = CoatGroup<CoatOnArea>;
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+/** Sessions nearer to each other than this are one. */
+const ONE_SESSION_MS = 15 * 60_000;
+
+/** What follows once the coat in hand is whole: the coat after it, or the water. */
+function afterNext(
+  state: AreaSnapshot,
+  laid: readonly number[],
+  catalogue: ProductCatalogue,
+  productId: string,
+): Next | null {
+  const wanted = state.steps.map((step) => coatsWanted(step, state.area.highWear));
+  const next = nextCoat(wanted, laid);
+  const done = laid.map((count, i) => count + (i === next?.step ? 1 : 0));
+  const then = nextCoat(wanted, done);
+  const step = then && state.steps[then.step];
+  if (!step) return state.area.service === 'immersed' ? { kind: 'water' } : null;
+  const family = catalogue.latest.get(step.productId)?.sheet.family ?? 'any';
+  return { kind: 'coat', family, same: step.productId === productId };
+}
+
+/** The sessions in which a coat was applied, each with its own clock. */
+function sessionsOf(entries: readonly CoatOnArea[]): CoatOnArea[][] {
+  const sessions: CoatOnArea[][] = [];
+  for (const entry of entries.toSorted((a, b) => a.fromMs - b.fromMs)) {
+    const last = sessions.at(-1);
+    const end = last ? Math.max(...last.map(({ toMs }) => toMs)) : Number.NEGATIVE_INFINITY;
+    if (last && entry.fromMs - end <= ONE_SESSION_MS) last.push(entry);
+    else sessions.push([entry]);
+  }
+  return sessions;
+}
+
+/** The windows of one session for what follows it; without a window where its sheet is not known. */
+function sessionPart(
+  session: readonly CoatOnArea[],
+  what: AreaPart['what'],
+  following: Next | null,
+  context: { catalogue: ProductCatalogue; temps: TempSeries; now: number },
+): AreaPart {
+  const [first] = session as [CoatOnArea, ...CoatOnArea[]];
+  const fromMs = Math.min(...session.map((entry) => entry.fromMs));
+  const toMs = Math.max(...session.map((entry) => entry.toMs));
+  const part = {
+    what,
+    areaM2: session.reduce((sum, { areaM2 }) => sum + areaM2, 0),
+    from: iso(fromMs),
+    to: iso(toMs),
+  };
+  const sheet = context.catalogue.sheetOf(first.body.productId, first.body.sheetVersion);
+  if (!sheet || !following) return { ...part, state: 'finished', until: null, segments: [] };
+  const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure };
+  const windows = windowsFor({ film, next: following, temps: context.temps, now: context.now });
+  return {
+    ...part,
+    state: windows.state,
+    until: iso(windows.until),
+    segments: windows.segments.map(({ state, fromMs: at, toMs: end }) => ({
+      state,
+      from: new Date(at).toISOString(),
+      to: iso(end),
+    })),
+  };
+}
+
+/**
+ * The parts of an area that stand differently: what of the coat in hand was applied in one session and what in another,
+ * and what still waits for it; or the sessions of the last whole coat. None where all of it stands alike.
+ */
+export function areaParts(input: {
+  state: AreaSnapshot;
+  groups: readonly Group[];
+  laid: readonly number[];
+  clock: AreaClock;
+  following: Next | null;
+  catalogue: ProductCatalogue;
+  temps: TempSeries;
+  now: number;
+}): AreaPart[] {
+  const { state, groups, clock, laid, catalogue } = input;
+  const { next } = clock;
+  const begun = groups.find((g) => g.stepId === next?.stepId && g.coatNo === next.coatNo && !g.complete);
+  if (begun && next) {
+    const then = afterNext(state, laid, catalogue, next.productId);
+    const sessions = sessionsOf(begun.entries).map((each) => sessionPart(each, 'begun', then, input));
+    const rest: AreaPart = {
+      what: 'rest',
+      areaM2: Math.max(0, next.areaM2 - begun.coveredM2),
+      from: clock.film?.laidFrom ?? null,
+      to: clock.film?.laidTo ?? null,
+      state: clock.state,
+      until: clock.until,
+      segments: clock.segments,
+    };
+    return [...sessions, rest];
+  }
+  const top = groups.findLast((group) => group.complete);
+  const sessions = top ? sessionsOf(top.entries) : [];
+  if (sessions.length < 2) return [];
+  return sessions.map((each) => sessionPart(each, 'session', input.following, input));
+}
+
+/** The parts as they stand at a later moment. */
+export const partsAt = (parts: readonly AreaPart[], now: number): AreaPart[] =>
+  parts.map((part) => {
+    const timed = part.segments.map((segment) => ({ segment, fromMs: Date.parse(segment.from) }));
+    const present = segmentAt(timed, now)?.segment;
+    return present ? { ...part, state: present.state, until: present.to } : part;
+  });

@@ -1,0 +1,38 @@
+import type { AreaClock, AreaPart } from '../../contract/index.ts';
+import { sayAt, sayTime } from '../clock/say.ts';
+import { StateMark } from '../state/StateMark.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** What of an area a part is, with when it was applied. */
+function sayPart(part: AreaPart, zone: string, now: number): string {
+  const when = part.from ? `applied ${sayTime(part.from, zone, now)}` : null;
+  if (part.what === 'rest') return when ? `still to cover, on the coat ${when}` : 'still bare';
+  return when ?? 'applied';
+}
+
+/** The parts of an area that stand differently, each with its own clock. */
+export function AreaParts({
+  clock,
+  zone,
+  now,
+}: {
+  clock: Pick<AreaClock, 'parts' | 'areaName'>;
+  zone: string;
+  now: number;
+}) {
+  const { show } = useUnits();
+  if (clock.parts.length === 0) return null;
+  return (
+    <ul aria-label={`Parts of ${clock.areaName}`} className="space-y-1 text-sm">
+      {clock.parts.map((part) => (
+        <li key={`${part.what} ${part.from}`} className="flex flex-wrap items-center gap-x-2">
+          <StateMark state={part.state} />
+          <span>
+            {show(part.areaM2, 'area')} {sayPart(part, zone, now)}
+            {part.until && `, until ${sayAt(part.until, zone, now).replace(/^at /, '')}`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
