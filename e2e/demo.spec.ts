@@ -35,10 +35,10 @@ async function addresses(
 test('what is due next is readable on opening, and every state shows', async ({ page }) => {
   await page.goto('/');
   const next = page.getByRole('region', { name: 'Next' });
-  await expect(next).toContainText(/induct|Use up the pot/);
+  await expect(next).toContainText(/ stand|Use up the pot/);
   await expect(next.getByRole('link', { name: 'To the bench' })).toBeVisible();
   const running = page.getByRole('region', { name: 'Running' });
-  for (const word of ['thumb', 'open', 'too soon', 'key first', 'closed', 'bare']) {
+  for (const word of ['thumbprint', 'open', 'not ready yet', 'sand first', 'closed', 'bare']) {
     await expect(running.getByText(word, { exact: true }).first()).toBeVisible();
   }
   await expect(page.getByText('simulated').first()).toBeVisible();

@@ -75,7 +75,7 @@ test('another tool gives other figures, and a coarse one says how far off it is'
   await expect(page.getByText('576', { exact: true })).toBeVisible();
   await expect(page.getByText('204', { exact: true })).toBeVisible();
   await page.getByLabel('Measured with').selectOption('counted-cups');
-  await page.getByLabel('Smallest graduation', { exact: true }).fill('300');
+  await page.getByLabel('Size of the cup', { exact: true }).fill('300');
   await expect(page.getByText(/Off ratio by/)).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Measured with')).toHaveValue('counted-cups');
@@ -136,4 +136,32 @@ test('an empty address, an area that is gone, and a server that fails are each s
   );
   await page.goto('/materials');
   await expect(page.getByRole('alert')).toContainText('Something went wrong on the server.');
+});
+
+test('one key finds a boat, an area, a product or a place; every page has its own title', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page).toHaveTitle('Board · Jack Plane');
+  await page.keyboard.press('/');
+  const find = page.getByRole('combobox', { name: 'Find anything' });
+  await find.fill('keels');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/bench\//);
+  await expect(page).toHaveTitle("Bench, Keels, Curlew's Errand · Jack Plane");
+  await page.keyboard.press('Control+k');
+  await find.fill('glos');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Glossary' })).toBeVisible();
+  // From a boat's record to the same place of another boat.
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: /Another boat than/ }).click();
+  await find.fill('peewit');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveTitle('Record, Peewit · Jack Plane');
+  await page.keyboard.press('/');
+  await find.fill('nothing is called this');
+  await expect(page.getByText(/Nothing here is called/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(find).toBeHidden();
 });

@@ -156,7 +156,7 @@ test('schools are switched on the stack, and each other way can be set beside it
   const { systems } = await newArea(page, 'Coaming', { substrate: 'timber', service: 'daylight' });
   await page.goto(systems);
   await page.getByRole('button', { name: 'Take it Topsides, two-pack' }).click();
-  await page.locator('summary', { hasText: 'Schools' }).click();
+  await page.locator('summary', { hasText: 'Choice of method' }).click();
   const way = (name: string) => page.getByRole('button', { name, exact: true });
   await expect(way('two-pack')).toHaveAttribute('aria-pressed', 'true');
   await expect(way('cure and sand')).toHaveAttribute('aria-pressed', 'true');

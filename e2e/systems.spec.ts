@@ -40,7 +40,7 @@ const addCoat = async (page: Page, product: string) => {
 test('copper on aluminium is refused with its reason, the way out offered, taken and saved', async ({
   page,
 }) => {
-  await page.goto(await newArea(page, { name: 'Skeg', Substrate: 'aluminium', Stands: 'immersed' }));
+  await page.goto(await newArea(page, { name: 'Skeg', Substrate: 'aluminium', Exposure: 'immersed' }));
   await addCoat(page, 'Dulse Ablative');
   await expect(page.getByText(/copper eats aluminium/)).toBeVisible();
   await expect(page.getByText(/antifouling on a bare surface/)).toBeVisible();
@@ -58,8 +58,8 @@ test('copper on aluminium is refused with its reason, the way out offered, taken
 test('a template fills a bare area; a step moves by keyboard; the stack is kept and laid elsewhere', async ({
   page,
 }) => {
-  const first = await newArea(page, { name: 'Locker one', Substrate: 'timber', Stands: 'bilge' });
-  await newArea(page, { name: 'Locker two', Substrate: 'timber', Stands: 'bilge' });
+  const first = await newArea(page, { name: 'Locker one', Substrate: 'timber', Exposure: 'bilge' });
+  await newArea(page, { name: 'Locker two', Substrate: 'timber', Exposure: 'bilge' });
   await page.goto(first);
   await page.getByRole('button', { name: 'Take it Bilge, one-pack' }).click();
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
@@ -90,7 +90,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
 });
 
 test('one-pack and two-pack topsides side by side, and where the trade disagrees', async ({ page }) => {
-  const systems = await newArea(page, { name: 'Wheelhouse', Substrate: 'grp', Stands: 'daylight' });
+  const systems = await newArea(page, { name: 'Wheelhouse', Substrate: 'grp', Exposure: 'daylight' });
   await page.goto(`${systems}/compare`);
   await page.getByLabel('This way').selectOption({ label: 'Topsides, one-pack' });
   await page.getByLabel('Against that way').selectOption({ label: 'Topsides, two-pack' });
@@ -107,7 +107,7 @@ test('one-pack and two-pack topsides side by side, and where the trade disagrees
 });
 
 test('two coats laid thin show in the section, with what is missing', async ({ page }) => {
-  const systems = await newArea(page, { name: 'Trim tabs', Substrate: 'grp', Stands: 'immersed' });
+  const systems = await newArea(page, { name: 'Trim tabs', Substrate: 'grp', Exposure: 'immersed' });
   await page.goto(systems);
   await addCoat(page, 'Thrift Barrier');
   await page.getByLabel('Coats', { exact: true }).fill('2');
@@ -180,7 +180,7 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
 });
 
 test('blasted steel starts a clock that leads the slip', async ({ page }) => {
-  const systems = await newArea(page, { name: 'Keel shoe', Substrate: 'steel', Stands: 'immersed' });
+  const systems = await newArea(page, { name: 'Keel shoe', Substrate: 'steel', Exposure: 'immersed' });
   await page.goto(systems);
   await page.getByRole('button', { name: 'Take it Steel bottom, blasted' }).click();
   await expect(page.getByText(/Before it.*Sa 2½/)).toBeVisible();
@@ -191,7 +191,7 @@ test('blasted steel starts a clock that leads the slip', async ({ page }) => {
 });
 
 test('steps typed and not saved are asked about before they are left', async ({ page }) => {
-  const systems = await newArea(page, { name: 'Hatch coaming', Substrate: 'timber', Stands: 'interior' });
+  const systems = await newArea(page, { name: 'Hatch coaming', Substrate: 'timber', Exposure: 'interior' });
   await page.goto(systems);
   const place = page.getByRole('navigation', { name: 'Areas' }).getByRole('link', { name: 'Hatch coaming' });
   await page.getByRole('link', { name: 'Locker one' }).click();

@@ -49,8 +49,8 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
   await page.getByRole('link', { name: 'Add an area' }).click();
   await page.getByLabel('Name').fill('Topsides');
   await page.getByLabel('Part of the boat').selectOption('topsides');
-  await expect(page.getByLabel('Stands')).toHaveValue('daylight');
-  await page.getByLabel('Surroundings').selectOption('shaded');
+  await expect(page.getByLabel('Exposure')).toHaveValue('daylight');
+  await page.getByLabel('Where it stands').selectOption('shaded');
   await page.getByLabel('Length', { exact: true }).fill('9');
   await page.getByLabel('Width').fill('1.1');
   await page.getByLabel('How many').fill('2');
@@ -154,7 +154,9 @@ test('three coats make a system, with its litres', async ({ page }) => {
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('img', { name: /Fieldfare Primer, 3 coats of 100 µm, 0 applied/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Fieldfare Primer, 3 coats of 100 µm, 0 applied/ }),
+  ).toBeVisible();
 });
 
 test('weather is checked, then imported; bad rows are told by line', async ({ page }) => {

@@ -202,6 +202,8 @@ export interface StackView {
   asLaid: Record<string, number[]>;
   /** How each of them holds to the coat below it, by the log; null: the first, or nothing to judge by. */
   bonds: Record<string, (LaidBond | null)[]>;
+  /** The step whose next coat meets a missed window with nothing sanded since; null: none. */
+  missedStepId: string | null;
   /** The blast profile that its first coat has to fill; null: none. */
   profile: ProfileUnder | null;
   /** The coldest and hottest that its surface will be as far as the forecast reaches; null without one. */

@@ -25,6 +25,7 @@ import {
   listOf,
   maybeFigure,
   maybeMoment,
+  maybeUuid,
   moment,
   uuid,
   word,
@@ -103,6 +104,7 @@ export const stackReply = objectOf<StackView>({
       }).allow(null),
     ),
   ),
+  missedStepId: maybeUuid(),
   profile: Joi.object({ microns: figure(), from: word() }).allow(null).required(),
   extremes: Joi.object({ coldest: extreme, hottest: extreme }).allow(null).required(),
 });

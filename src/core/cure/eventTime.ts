@@ -11,7 +11,9 @@ export type ClockWarning =
   | 'colder-than-table'
   | 'stood-cold'
   | 'beyond-series'
-  | 'before-series';
+  | 'before-series'
+  /** Applied so thick that its sheet's times no longer hold: the hand test decides. */
+  | 'heavy-film';
 
 /** One stretch of a film's life, an hour or less while the air is known, in which the clock ran or stood. */
 export interface ClockStep {

@@ -21,12 +21,10 @@ export { clockStretches, type Stretch } from './stretches.ts';
 export { type AreaState, urgencyMs } from './urgency.ts';
 export {
   type CureSheet,
-  delayedWindows,
   FILM_EVENTS,
   type Film,
   type FilmEvent,
   filmEvents,
-  keyedWindows,
   type Next,
   type OvercoatRule,
   ruleFor,
@@ -36,3 +34,4 @@ export {
   type Windows,
   windowsFor,
 } from './windows.ts';
+export { delayedWindows, keyedWindows } from './workedWindows.ts';

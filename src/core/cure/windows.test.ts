@@ -111,6 +111,11 @@ describe('the states follow each other without gap or overlap', () => {
     expect(look(early, 5)).toMatchObject({ state: 'thumb', until: 6 * HOUR_MS });
   });
 
+  it('a film applied twice as thick is slower than its sheet: warned of, the hand decides', () => {
+    expect(look(film({ timesTypical: 2 }), 12).warnings).toEqual(['heavy-film']);
+    expect(look(film({ timesTypical: 1.2 }), 12).warnings).toEqual([]);
+  });
+
   it('refuses an end before its start, and a now that is none', () => {
     expect(() => look(film({ laidToMs: -1 }), 1)).toThrow('end of application -1');
     expect(() => look(film(), Number.NaN)).toThrow('now NaN');

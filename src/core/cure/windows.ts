@@ -50,7 +50,12 @@ export interface Film {
   laidFromMs: number;
   laidToMs: number;
   sheet: CureSheet;
+  /** How many times the sheet's typical film was applied, by litres; left out: not known. */
+  timesTypical?: number;
 }
+
+/** From here on a film is heavier than its sheet's times are good for [M]: it holds its solvent longer. */
+const HEAVY_TIMES = 1.5;
 
 /** What comes next on the film: a coat, told by family and whether it is the same product, or the water. */
 export type Next = { kind: 'coat'; family: string; same: boolean } | { kind: 'water' };
@@ -127,6 +132,11 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   for (const { keyGrit } of sheet.overcoat) if (keyGrit !== null) within('grit', keyGrit, 1, 10_000);
   const edges: WindowEdge[] = [];
   const warnings = new Set<ClockWarning>();
+  if (
+    film.timesTypical !== undefined &&
+    within('film against the typical', film.timesTypical, 0, 1000) >= HEAVY_TIMES
+  )
+    warnings.add('heavy-film');
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
     const curve = { points, stopC: sheet.stopC };
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
@@ -208,53 +218,6 @@ function chain(startMs: number, states: readonly (readonly [WindowState, number 
     fromMs = toMs;
   }
   return segments;
-}
-
-/**
- * The windows of a film that was abraded for its next coat: from then on, and not before it may be overcoated at all,
- * it bonds mechanically. Fresh tooth does not run out; dust and damp are the inspection's to see.
- *
- * A window missed on Monday and sanded on Tuesday: key-first until then, keyed from then on.
- */
-export function keyedWindows(windows: Windows, keyedAtMs: number, now: number): Windows {
-  moment('time of sanding', keyedAtMs);
-  moment('now', now);
-  const min = windows.edges.find(({ edge }) => edge === 'overcoat-min')?.at ?? null;
-  const fromMs = Math.max(keyedAtMs, min ?? keyedAtMs);
-  const before = windows.segments.filter((segment) => segment.fromMs < fromMs);
-  const last = before.at(-1);
-  if (!last || last.state === 'not-stated') return windows;
-  const segments: WindowSegment[] = [
-    ...before.slice(0, -1),
-    { ...last, toMs: Math.min(last.toMs ?? fromMs, fromMs) },
-    { state: 'keyed', fromMs, toMs: null },
-  ];
-  const present = segmentAt(segments, now) as WindowSegment;
-  return { ...windows, segments, state: present.state, until: present.toMs };
-}
-
-/**
- * The windows of a film whose next coat waits for work before it: not ready until the wait is over, whatever the film
- * itself would allow; what closes in the meantime is closed.
- *
- * Open from 10:00, a wait until 14:00: too soon until 14:00, open from then on.
- */
-export function delayedWindows(windows: Windows, untilMs: number, now: number): Windows {
-  moment('end of the wait', untilMs);
-  moment('now', now);
-  const first = windows.segments[0];
-  if (!first || first.state === 'not-stated') return windows;
-  const after = windows.segments.flatMap((segment) =>
-    segment.toMs !== null && segment.toMs <= untilMs
-      ? []
-      : [{ ...segment, fromMs: Math.max(segment.fromMs, untilMs) }],
-  );
-  const segments: WindowSegment[] =
-    after[0]?.state === 'too-soon'
-      ? [{ ...after[0], fromMs: first.fromMs }, ...after.slice(1)]
-      : [{ state: 'too-soon', fromMs: first.fromMs, toMs: untilMs }, ...after];
-  const present = segmentAt(segments, now) as WindowSegment;
-  return { ...windows, segments, state: present.state, until: present.toMs };
 }
 
 /**

@@ -3,8 +3,6 @@ export {
   fitPlane,
   heightAboveDatum,
   MARK_ERROR_MM,
-  type NextMark,
-  type Outliers,
   type Plane,
   type PlaneFit,
   type PlaneMark,
@@ -19,6 +17,7 @@ export {
   type SheetRow,
   stationsEvery,
 } from './markSheet.ts';
+export type { ErrorFit, NextMark, Outliers } from './outliers.ts';
 export { alongSkinByFlare, SLOP_MM, sinkageMm, waterplaneByRule } from './raise.ts';
 export {
   type LinePlan,

@@ -1,36 +1,19 @@
-import type { AreaClock, NextView, WorkView } from '../../contract/index.ts';
-import {
-  type CureSheet,
-  delayedWindows,
-  eventTime,
-  type Film,
-  filmEvents,
-  keyedWindows,
-  type Next,
-  type SplicedHour,
-  type TempSeries,
-  type Windows,
-  windowsFor,
-} from '../../core/cure/index.ts';
+import type { AreaClock, NextView } from '../../contract/index.ts';
+import type { SplicedHour } from '../../core/cure/index.ts';
 import {
   type CoatGroup,
   coatGroups,
   coatsWanted,
   colourOf,
-  type DueTask,
-  keyedAt,
   nextCoat,
   stepAreaM2,
   WHOLE_COAT_SHARE,
-  waitsUntil,
-  workBefore,
 } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, netAreaOf } from './areaStates.ts';
-
-const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+import { filmClock, nextKind, workFor, workView } from './filmClock.ts';
 
 /** The coats of an area gathered: each whole once it covers the area, or the band its step is laid on. */
 export function groupsOf(state: AreaSnapshot): CoatGroup<CoatOnArea>[] {
@@ -71,33 +54,6 @@ function nextView(
     band: step.band?.name ?? null,
   };
 }
-
-/** What is to be done before the next coat, once it is known when the film below wants keying. */
-function workFor(
-  state: AreaSnapshot,
-  next: NextView | null,
-  film: { toMs: number; windows: Windows | null; sandableMs: number | null } | null,
-): DueTask[] {
-  const step = state.steps.find((each) => each.id === next?.stepId);
-  if (!next || !step) return [];
-  const missed = film?.windows?.segments.find((segment) => segment.state === 'key-first');
-  return workBefore({
-    step,
-    coatNo: next.coatNo,
-    key: missed ? { grit: film?.windows?.keyGrit ?? null, fromMs: missed.fromMs } : null,
-    filmToMs: film?.toMs ?? null,
-    sandableMs: film?.sandableMs ?? null,
-    done: state.work.filter(({ stepId, coatNo }) => stepId === step.id && coatNo === next.coatNo),
-  });
-}
-
-const workView = ({ doneMs, endsMs, fromMs, sandableMs, ...task }: DueTask): WorkView => ({
-  ...task,
-  doneAt: iso(doneMs),
-  endsAt: iso(endsMs),
-  fromAt: iso(fromMs),
-  sandableAt: iso(sandableMs),
-});
 
 /** By when blasted steel must be primed; null once paint is on all of it, or where nothing was blasted. */
 function primedBy(state: AreaSnapshot): string | null {
@@ -221,76 +177,10 @@ export function areaClock(
   const sheet = catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
   const temps = tempsFor(hours, state.area.surroundings);
-  const full = { ...clock, ...filmClock({ sheet: sheet.cure, top, temps, now, state, clock, catalogue }) };
+  const full = { ...clock, ...filmClock({ sheet, top, temps, now, state, clock, catalogue }) };
   const following = nextKind(clock, catalogue);
   return {
     ...full,
     parts: areaParts({ state, groups, laid, clock: full, following, catalogue, temps, now }),
-  };
-}
-
-function nextKind(clock: AreaClock, catalogue: ProductCatalogue): Next | null {
-  if (clock.nextIsWater) return { kind: 'water' };
-  if (!clock.next) return null;
-  const family = catalogue.latest.get(clock.next.productId)?.sheet.family ?? 'any';
-  return { kind: 'coat', family, same: clock.next.productId === clock.film?.productId };
-}
-
-/** A lap shorter than this leaves no far end behind. */
-const LAP_MS = 15 * 60_000;
-
-/** A second lap straight on may begin where the first began, though the far end is not ready. */
-function lapOf(film: Film, windows: Windows, temps: TempSeries): AreaClock['lap'] {
-  const min = windows.edges.find(({ edge }) => edge === 'overcoat-min');
-  if (!min?.at || film.laidToMs - film.laidFromMs < LAP_MS) return null;
-  const start = eventTime({ curve: min.curve, temps, laidAt: film.laidFromMs }).at;
-  return start === null
-    ? null
-    : { start: new Date(start).toISOString(), farEnd: new Date(min.at).toISOString() };
-}
-
-function filmClock(input: {
-  sheet: CureSheet;
-  top: CoatGroup<CoatOnArea>;
-  temps: TempSeries;
-  now: number;
-  state: AreaSnapshot;
-  clock: AreaClock;
-  catalogue: ProductCatalogue;
-}): Partial<AreaClock> {
-  const { temps, now, clock, state, top } = input;
-  const film = { laidFromMs: top.fromMs, laidToMs: top.toMs, sheet: input.sheet };
-  const timed = filmEvents({ film, temps });
-  const events = timed.map(({ event, at }) => ({ event, at: iso(at) }));
-  const sandableMs = timed.find(({ event }) => event === 'sandable')?.at ?? null;
-  const next = nextKind(clock, input.catalogue);
-  if (!next) return { state: 'finished', events };
-  const asLaid = windowsFor({ film, next, temps, now });
-  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid, sandableMs });
-  const keyed = keyedAt(work);
-  const sanded = keyed === null ? asLaid : keyedWindows(asLaid, keyed, now);
-  const waits = waitsUntil(work);
-  const windows = waits === null ? sanded : delayedWindows(sanded, waits, now);
-  return {
-    state: windows.state,
-    until: iso(windows.until),
-    segments: windows.segments.map((s) => ({
-      state: s.state,
-      from: new Date(s.fromMs).toISOString(),
-      to: iso(s.toMs),
-    })),
-    edges: windows.edges.map((edge) => ({
-      edge: edge.edge,
-      at: iso(edge.at),
-      points: [...edge.curve.points],
-      stopC: edge.curve.stopC,
-      from: new Date(edge.fromMs).toISOString(),
-    })),
-    work: work.map(workView),
-    events,
-    warnings: windows.warnings,
-    keyGrit: windows.keyGrit,
-    ruleBy: windows.ruleBy,
-    lap: lapOf(film, asLaid, temps),
   };
 }

@@ -2,7 +2,7 @@ import type { StackView } from '../../contract/index.ts';
 import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
 import type { CoatGroup } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
-import { groupsOf } from '../memory/areaClock.ts';
+import { areaClock, groupsOf } from '../memory/areaClock.ts';
 import type { AreaSnapshot, CoatOnArea } from '../memory/areaStates.ts';
 import { laidBonds } from '../memory/laidBonds.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
@@ -35,6 +35,7 @@ export function stackView(
     );
   const { hours, now } = context;
   const found = hours.length > 0 ? extremesFrom(tempsFor(hours, state.area.surroundings), now) : null;
+  const clock = areaClock(state, context);
   const profile = profileOf(state, context.catalogue);
   const asLaid = byStep((group) => filmOf(group, state, context.catalogue));
   return {
@@ -43,6 +44,7 @@ export function stackView(
     steps: state.steps,
     laid: Object.fromEntries(Object.entries(asLaid).map(([id, films]) => [id, films.length])),
     asLaid,
+    missedStepId: clock.state === 'key-first' ? (clock.next?.stepId ?? null) : null,
     profile,
     bonds: byStep((_, i) => bonds[i] ?? null),
     extremes: found && { coldest: hourView(found.coldest), hottest: hourView(found.hottest) },

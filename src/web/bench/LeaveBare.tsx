@@ -32,7 +32,7 @@ export function LeaveBare({ view }: { view: BenchView }) {
   return (
     <section aria-labelledby="leave-bare" className="space-y-2">
       <h2 id="leave-bare" className="batten pb-1 text-lg">
-        Leave bare{open > 0 && `: ${open} not taped`}
+        Masked items{open > 0 && `: ${open} not taped`}
       </h2>
       <ul className="divide-base-300 divide-y">
         {ticks.map((item) => (

@@ -30,6 +30,14 @@ interface Props {
   onMixed: () => void;
 }
 
+/** Litres mixed for the coat in hand and still in use. */
+function mixedFor(view: BenchView, step: Step): number {
+  const coatNo = view.clock.next?.coatNo ?? 0;
+  return view.pots
+    .filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo)
+    .reduce((sum, { batch }) => sum + batch.litres, 0);
+}
+
 /** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
 // biome-ignore lint/complexity/noExcessiveCognitiveComplexity: to be taken apart with the figures of the bench
 export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
@@ -49,8 +57,10 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
       ? tin.potLifeMin
       : null;
   const inductionMin = sheet.inductionMin ?? tin.inductionMin;
-  const plan = planFor({ wanted, potLife, view, step, inductionMin });
-  const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (wanted ?? 0.5);
+  const mixed = mixedFor(view, step);
+  const missing = wanted === null ? null : Math.max(0, wanted - mixed);
+  const plan = planFor({ wanted: missing, potLife, view, step, inductionMin });
+  const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (missing ?? 0.5);
   const [litres, setLitres] = useState<number | null>(null);
   const batch = litres ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
   const { mutate: log, isPending: sending } = useQueued();
@@ -76,7 +86,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   });
   const volumeUnit = system === 'us' ? 'usfloz' : 'ml';
 
-  const mixed = () => {
+  const logMixed = () => {
     if (!split) return;
     log(
       entryWrite({
@@ -116,7 +126,14 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
       {wanted !== null && (
         <p>
           This coat takes <strong>{show(wanted, 'volume')}</strong>
-          {view.clock.next && view.clock.next.coveredM2 > 0 && ' for what is still bare of it'}.
+          {view.clock.next && view.clock.next.coveredM2 > 0 && ' for what is still bare of it'}
+          {mixed > 0 && missing !== null && (
+            <>
+              ; {show(mixed, 'volume')} mixed,{' '}
+              <strong>{missing > 0 ? `${show(missing, 'volume')} still missing` : 'none missing'}</strong>
+            </>
+          )}
+          .
         </p>
       )}
       {plan && 'problem' in plan && <p className="text-error font-semibold">{plan.problem}</p>}
@@ -191,7 +208,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         ))}
         <li>The product's safety data sheet and local codes come first.</li>
       </ul>
-      {twoPart && <LabelCheck product={product} disabled={!split} sending={sending} onMixed={mixed} />}
+      {twoPart && <LabelCheck product={product} disabled={!split} sending={sending} onMixed={logMixed} />}
     </section>
   );
 }

@@ -1,28 +1,42 @@
 import type { Pour, Split } from '../../core/mix/index.ts';
 import { type MeasuringTool, mlPerMm } from '../../core/mix/index.ts';
-import { figure } from '../../core/units/index.ts';
+import { figure, fromCanonical, type UnitSystem } from '../../core/units/index.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
 
-/** What the tool shows for one part. */
-function reading(pour: Pour, tool: MeasuringTool): { figure: string; unit: string; below: string } {
-  const amount = figure(Math.round(pour.amount * 10) / 10);
+/** What the tool shows for one part, in its reader's units. */
+function reading(
+  pour: Pour,
+  tool: MeasuringTool,
+  system: UnitSystem,
+): { figure: string; unit: string; below: string } {
+  const volume = tool.kind !== 'scale';
+  const own = volume
+    ? (ml: number) => fromCanonical(ml / 1000, system === 'us' ? 'usfloz' : 'ml')
+    : (g: number) => fromCanonical(g / 1000, system === 'us' ? 'oz' : 'g');
+  const [ml, gram] = system === 'us' ? ['US fl oz', 'oz'] : ['ml', 'g'];
+  const amount = figure(Math.round(own(pour.amount) * 100) / 100);
   switch (tool.kind) {
     case 'scale':
-      return { figure: amount, unit: 'g', below: '' };
+      return { figure: amount, unit: gram, below: '' };
     case 'syringe':
-      return { figure: amount, unit: 'ml', below: '' };
+      return { figure: amount, unit: ml, below: '' };
     case 'cup':
-      return { figure: amount, unit: 'ml', below: `fill to ${figure(pour.fillTo ?? 0)} ml` };
+      return { figure: amount, unit: ml, below: `fill to ${figure(own(pour.fillTo ?? 0))} ${ml}` };
     case 'stick': {
-      const mm = (ml: number) => Math.round(ml / mlPerMm(tool.potDiameterMm));
+      const mm = (each: number) => Math.round(each / mlPerMm(tool.potDiameterMm));
       return { figure: String(mm(pour.amount)), unit: 'mm', below: `mark at ${mm(pour.fillTo ?? 0)} mm` };
     }
     case 'counted-cups':
-      return { figure: String(pour.marks), unit: pour.marks === 1 ? 'cup' : 'cups', below: `${amount} ml` };
+      return {
+        figure: String(pour.marks),
+        unit: pour.marks === 1 ? 'cup' : 'cups',
+        below: `${amount} ${ml}`,
+      };
     case 'pump':
       return {
         figure: String(pour.marks),
         unit: pour.marks === 1 ? 'stroke' : 'strokes',
-        below: `${amount} ml`,
+        below: `${amount} ${ml}`,
       };
   }
 }
@@ -31,6 +45,7 @@ const LAYERS = ['var(--st-finished)', 'var(--st-key-first)', 'var(--st-too-soon)
 
 /** The pot with its parts: what to pour of each in figures for arm's length, and the pot drawn filled. */
 export function Pours({ split, tool, product }: { split: Split; tool: MeasuringTool; product: string }) {
+  const { system } = useUnits();
   const total = split.pours.reduce((sum, pour) => sum + pour.amount, 0);
   let below = 0;
   return (
@@ -60,7 +75,7 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
       </svg>
       <dl className="grid grow content-around gap-3">
         {split.pours.toReversed().map((pour) => {
-          const read = reading(pour, tool);
+          const read = reading(pour, tool, system);
           return (
             <div key={pour.name}>
               <dt className="label-caps">{pour.name}</dt>

@@ -3,6 +3,15 @@ import type { MeasuringTool } from '../../core/mix/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
 
+const FIGURE_WORDS: Record<MeasuringTool['kind'], string> = {
+  scale: 'Smallest graduation',
+  cup: 'Smallest graduation',
+  syringe: 'Smallest graduation',
+  stick: 'Width of the pot',
+  'counted-cups': 'Size of the cup',
+  pump: 'Volume of a stroke',
+};
+
 /** What is poured with: the tool and its finest mark. */
 export function ToolFields({
   tool,
@@ -36,7 +45,7 @@ export function ToolFields({
         </select>
       </div>
       <Stepper
-        label="Smallest graduation"
+        label={FIGURE_WORDS[tool.kind]}
         unit={kind?.step ?? ''}
         value={toolFigure(tool)}
         step={tool.kind === 'stick' ? 5 : 1}

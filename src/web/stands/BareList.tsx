@@ -37,7 +37,7 @@ export function BareList({ view }: { view: BoatView }) {
   return (
     <section aria-labelledby="bare" className="space-y-3">
       <h2 id="bare" className="batten pb-1 text-lg">
-        Leave bare
+        Masked items
       </h2>
       {bareItems.length === 0 ? (
         <p className="max-w-prose">

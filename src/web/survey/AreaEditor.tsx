@@ -100,7 +100,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         <ZoneChoice />
         <SelectField name="side" label="Side" choices={choices(SIDE_WORDS)} />
         <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
-        <SelectField name="service" label="Stands" choices={choices(SERVICE_WORDS)} />
+        <SelectField name="service" label="Exposure" choices={choices(SERVICE_WORDS)} />
         <Surroundings />
         <SelectField name="oldCoating" label="Old coating" choices={choices(OLD_COATING_WORDS)} />
         <CheckField

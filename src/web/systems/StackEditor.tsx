@@ -11,6 +11,7 @@ import { NumberField } from '../forms/NumberField.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { NearestFine } from './NearestFine.tsx';
 import { Preparation } from './Preparation.tsx';
 import { Schools } from './Schools.tsx';
@@ -106,6 +107,7 @@ function Judged({ context }: { context: StackContext }) {
     hottestC: typed.hottestC ?? extremes?.hottest.tempC ?? null,
   };
   const judged = judgeSteps(steps, context.products, context.area, {
+    missedStepId: context.missedStepId,
     ...air,
     laid: context.laid,
   });
@@ -209,12 +211,12 @@ function LaidThin({ context, steps }: { context: StackContext; steps: readonly S
       sheet: product.sheet,
       method: step.method,
     });
-    return still.coats > 0 ? [{ step, product, laidMicrons, ...still }] : [];
+    return still.missingMicrons >= 1 ? [{ step, product, laidMicrons, ...still }] : [];
   });
   return short.map(({ step, product, laidMicrons, missingMicrons, coats }) => (
-    <p key={step.id} className="text-warning font-semibold">
+    <p key={step.id} className={coats > 0 ? 'text-warning font-semibold' : ''}>
       {product.name} lies {show(laidMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of
-      the target: {coats} more {coats === 1 ? 'coat' : 'coats'}.
+      the target: {coats > 0 ? counted(coats, 'more coat') : 'no more than litres can tell'}.
     </p>
   ));
 }

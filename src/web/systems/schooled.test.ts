@@ -30,6 +30,7 @@ const context = (over: Partial<Area>) => {
     asLaid: {},
     bonds: {},
     extremes: null,
+    missedStepId: null,
     profile: null,
   };
   return stackContext(area, { areaM2: 20, spread: 0.05 }, stack, products);

@@ -3,7 +3,8 @@ import { type Bond, coatsWanted, colourOf, filmOf, type JudgedStack } from '../.
 import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
-export interface StackContext extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'extremes' | 'profile'> {
+export interface StackContext
+  extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'extremes' | 'profile' | 'missedStepId'> {
   area: Area;
   areaM2: number;
   spread: number;
@@ -24,6 +25,7 @@ export const stackContext = (
   asLaid: stack.asLaid,
   bonds: stack.bonds,
   extremes: stack.extremes,
+  missedStepId: stack.missedStepId,
   profile: stack.profile,
 });
 

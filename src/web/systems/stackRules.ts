@@ -35,12 +35,15 @@ export function judgeSteps(
   steps: readonly Step[],
   products: readonly Product[],
   area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
-  air: Extremes & { laid: Readonly<Record<string, number>> } = { ...NOT_ASKED, laid: {} },
+  air: Extremes & { laid: Readonly<Record<string, number>>; missedStepId?: string | null } = {
+    ...NOT_ASKED,
+    laid: {},
+  },
 ): JudgedStack | null {
   const layers = steps.flatMap((step) => {
     const product = products.find((each) => each.id === step.productId);
     if (!product || !Number.isFinite(step.dryMicronsPerCoat)) return [];
-    const layer = layerOfStep(step, product.sheet);
+    const layer = { ...layerOfStep(step, product.sheet), windowClosed: step.id === air.missedStepId };
     const { stopC: _cold, hottestC: _heat, ...laid } = layer;
     return [isLaid(step, air.laid) ? laid : layer];
   });

@@ -47,6 +47,8 @@ const WARNINGS: Record<string, string> = {
     'Some hours are hotter than the sheet’s table. The clock runs no faster than its highest temperature; a window may close sooner than shown.',
   'colder-than-table': 'Some hours are colder than the sheet’s table; its line is carried on.',
   'stood-cold': 'In some hours the film was below its stop temperature and the clock stood.',
+  'heavy-film':
+    'By its litres this coat is over one and a half times its typical film: it is slower than its sheet says. Test by hand before you go on.',
   'beyond-series': 'An edge lies beyond the forecast; the mean of its last day is assumed from there on.',
   'before-series':
     'The coat was applied before the air is known; the mean of the first known day is assumed.',
