@@ -50,7 +50,7 @@ async function addCoats(page: Page, families: readonly Family[]) {
     await page.getByRole('button', { name: 'Add this coat' }).click();
   }
 }
-const asksWhy = (page: Page) => page.getByLabel('To lay it all the same, say why');
+const asksWhy = (page: Page) => page.getByLabel(/Apply anyway: reason/);
 
 test('each typical stack from its template: drawn, saved, and no false alarm', async ({ page }) => {
   test.slow();

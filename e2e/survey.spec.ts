@@ -281,7 +281,7 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await page.getByLabel('Add photographs').setInputFiles(path.resolve('docs/screenshots/window.png'));
   await expect(page.getByRole('img', { name: 'Finding, view 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Save as finding' }).click();
-  await expect(page.getByText('Salt: not fit')).toBeVisible();
+  await expect(page.getByText('Salt: not suitable')).toBeVisible();
   await page.getByRole('button', { name: 'Make it a spot' }).click();
   await expect(page.getByRole('row', { name: /Salt A, Bottom port/ })).toContainText('spot, starts bare');
   await expect(page.getByRole('row', { name: /^\d+ Bottom port GRP/ })).toContainText('7.54 m²');

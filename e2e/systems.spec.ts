@@ -69,7 +69,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Locker, our way (your own)')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Locker two' }).check();
-  await page.getByRole('button', { name: 'Lay it on 1' }).click();
+  await page.getByRole('button', { name: 'Use it on 1' }).click();
   await expect(page.getByRole('checkbox', { name: 'Locker two' })).not.toBeChecked();
   const second = page.getByRole('link', { name: 'Locker two' });
   await second.click();
@@ -175,7 +175,7 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
   await expect(salt.getByText('72 mg/m²').first()).toBeVisible();
   await salt.getByLabel('Save it on').selectOption({ label: 'Grey Phalarope: Bottom' });
   await salt.getByRole('button', { name: 'Save as finding' }).click();
-  await expect(salt.getByText(/^Set down on/)).toContainText('wash and test again');
+  await expect(salt.getByText(/^Saved as a finding on/)).toContainText('wash and test again');
   await expectAccessible(page);
 });
 

@@ -95,7 +95,7 @@ describe('a finding', () => {
     await put('Limit, if one is agreed', '4');
     await user.selectOptions(screen.getByLabelText('On'), 'Bottom');
     await save();
-    const line = (await screen.findByText(/Thickness of plate: not fit/)).closest('li') as HTMLElement;
+    const line = (await screen.findByText(/Thickness of plate: not suitable/)).closest('li') as HTMLElement;
     await user.click(within(line).getByRole('button', { name: 'Make it a spot' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/survey\/.+/));
     const { areas } = await ask<BoatView>('GET', `/boats/${boat.id}`);
@@ -116,7 +116,7 @@ describe('the working tools set their results down as findings', () => {
       await user.click(
         within(region).getAllByRole('button', { name: 'Save as finding' })[which] as HTMLElement,
       );
-      await within(region).findByText(/^Set down on/);
+      await within(region).findByText(/^Saved as a finding on/);
     };
     const put = async (label: string, text: string) => {
       await user.clear(within(region).getByLabelText(label));

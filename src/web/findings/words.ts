@@ -30,6 +30,6 @@ export const GRADE_WORDS: Record<FindingGrade, string> = {
 export const VERDICT_WORDS: Record<Finding['verdict'], string> = {
   fine: 'fine',
   watch: 'watch',
-  bad: 'not fit',
+  bad: 'not suitable',
   noted: 'noted',
 };

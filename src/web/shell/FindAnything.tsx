@@ -1,8 +1,13 @@
-import { Command } from 'cmdk';
+import { Dialog, DialogPanel } from '@headlessui/react';
+import { Command, defaultFilter } from 'cmdk';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useProducts, useSlip } from '../api/queries.ts';
 import { type PlaceGroups, sameAtBoat } from './places.ts';
+
+/** By what is read, not by the address it leads to. */
+const byWords = (_value: string, search: string, keywords?: string[]) =>
+  defaultFilter(keywords?.join(' ') ?? '', search);
 
 /** Rows of a group shown at most: what is not among them is found by typing more. */
 const MOST_ROWS = 50;
@@ -29,7 +34,8 @@ function Group({
       {rows.slice(0, MOST_ROWS).map(({ to, name, of }) => (
         <Command.Item
           key={`${heading} ${to}`}
-          value={`${name} ${of ?? ''} ${to}`}
+          value={`${heading} ${to}`}
+          keywords={[name, of ?? '']}
           onSelect={() => onTake(to)}
         >
           <span>{name}</span>
@@ -61,52 +67,51 @@ export function FindAnything({ places, onClose }: { places: PlaceGroups; onClose
     void navigate(to);
   };
   return (
-    <Command.Dialog
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
-      label="Find anything"
-      overlayClassName="fixed inset-0 z-40 bg-black/50"
-      contentClassName="board bg-base-100 fixed inset-x-3 top-3 z-50 mx-auto max-w-xl p-3 md:top-16"
-    >
-      <Command.Input
-        className="input w-full text-lg"
-        placeholder="A boat, an area, a product, a place"
-        value={typed}
-        onValueChange={setTyped}
-      />
-      <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="What was found">
-        <Command.Empty className="p-3">Nothing here is called “{typed}”.</Command.Empty>
-        <Group
-          heading="Boats"
-          rows={boats.map(({ id, name }) => ({ to: sameAtBoat(pathname, id), name }))}
-          onTake={take}
+    <Dialog open className="fixed inset-0 z-40 bg-black/50" onClose={onClose} aria-label="Find anything">
+      <DialogPanel
+        as={Command}
+        label="Find anything"
+        filter={byWords}
+        className="board bg-base-100 fixed inset-x-3 top-3 z-50 mx-auto max-w-xl p-3 md:top-16"
+      >
+        <Command.Input
+          className="input w-full text-lg"
+          placeholder="A boat, an area, a product, a place"
+          value={typed}
+          onValueChange={setTyped}
         />
-        <Group heading="Places of this boat" rows={places.boat} onTake={take} />
-        <Group heading="The yard" rows={places.yard} onTake={take} />
-        <Group heading="Commands" rows={COMMANDS} onTake={take} />
-        {typed.trim() !== '' && (
-          <>
-            <Group
-              heading="Areas, at the bench"
-              rows={boats.flatMap((boat) =>
-                boat.areas.map(({ areaId, areaName }) => ({
-                  to: `/bench/${areaId}`,
-                  name: areaName,
-                  of: boat.name,
-                })),
-              )}
-              onTake={take}
-            />
-            <Group
-              heading="Products"
-              rows={products.map(({ id, name }) => ({ to: `/materials/${id}`, name }))}
-              onTake={take}
-            />
-          </>
-        )}
-      </Command.List>
-    </Command.Dialog>
+        <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="What was found">
+          <Command.Empty className="p-3">Nothing here is called “{typed}”.</Command.Empty>
+          <Group
+            heading="Boats"
+            rows={boats.map(({ id, name }) => ({ to: sameAtBoat(pathname, id), name }))}
+            onTake={take}
+          />
+          <Group heading="Places of this boat" rows={places.boat} onTake={take} />
+          <Group heading="The yard" rows={places.yard} onTake={take} />
+          <Group heading="Commands" rows={COMMANDS} onTake={take} />
+          {typed.trim() !== '' && (
+            <>
+              <Group
+                heading="Areas, at the bench"
+                rows={boats.flatMap((boat) =>
+                  boat.areas.map(({ areaId, areaName }) => ({
+                    to: `/bench/${areaId}`,
+                    name: areaName,
+                    of: boat.name,
+                  })),
+                )}
+                onTake={take}
+              />
+              <Group
+                heading="Products"
+                rows={products.map(({ id, name }) => ({ to: `/materials/${id}`, name }))}
+                onTake={take}
+              />
+            </>
+          )}
+        </Command.List>
+      </DialogPanel>
+    </Dialog>
   );
 }

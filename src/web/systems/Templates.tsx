@@ -240,7 +240,7 @@ function LayOnOthers({
         disabled={chosen.size === 0}
         onClick={() => onLay([...chosen], () => setChosen(new Set()))}
       >
-        Lay it on {chosen.size || 'them'}
+        Use it on {chosen.size || 'them'}
       </button>
     </fieldset>
   );

@@ -37,7 +37,7 @@ export function StoreFinding({
     };
     keep(
       { method: 'POST', path: '/findings', body: finding, what: 'a finding' },
-      { onSuccess: () => setSaid(`Set down on ${place.name}: ${judgeFinding(finding).reason}.`) },
+      { onSuccess: () => setSaid(`Saved as a finding on ${place.name}: ${judgeFinding(finding).reason}.`) },
     );
   };
   if (places.length === 0) return null;
