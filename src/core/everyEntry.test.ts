@@ -60,6 +60,25 @@ const ENTRIES: Record<string, Entry> = {
   surfaceTempC: { run: air.surfaceTempC, args: [hour, heated] },
   surfaceTemps: { run: air.surfaceTemps, args: [hours, open] },
   airAround: { run: air.airAround, args: [hour, heated] },
+  sunPlace: { run: air.sunPlace, args: [0, { latitude: 50, longitude: -3 }] },
+  surfaceSeries: {
+    run: air.surfaceSeries,
+    args: [
+      {
+        hours: hours.map((each) => ({ ...each, cloudTenths: 5 })),
+        surface: {
+          tiltDeg: 90,
+          headingDeg: 180,
+          absorptance: 0.9,
+          emissivity: 0.9,
+          heatCapacityJPerM2K: 10_000,
+          insideWPerM2K: 3,
+        },
+        site: { latitude: 50, longitude: -3 },
+        surroundings: heated,
+      },
+    ],
+  },
   judgeConditions: { run: air.judgeConditions, args: [{ conditions: { airC: 10, rh: 0.9, surfaceC: 9, rainMm: 1 }, limits }] }, // biome-ignore format: one line
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line

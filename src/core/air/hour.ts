@@ -12,6 +12,8 @@ export interface AirHour {
   windMs?: number | undefined;
   /** Rain in the hour that begins here, mm, where known. */
   rainMm?: number | undefined;
+  /** Cloud, tenths 0–10, where known. */
+  cloudTenths?: number | undefined;
   /** Whether the sun is above the horizon; unknown counts as night, the colder case. */
   sunUp?: boolean | undefined;
   /** A surface temperature that was measured, °C: beats any estimate. */
@@ -25,6 +27,7 @@ export function checkHour<T extends AirHour>(hour: T): T {
   within('relative humidity', hour.rh, 0.001, 1);
   if (hour.windMs !== undefined) within('wind', hour.windMs, 0, 100);
   if (hour.rainMm !== undefined) within('rain', hour.rainMm, 0, 500);
+  if (hour.cloudTenths !== undefined) within('cloud (tenths)', hour.cloudTenths, 0, 10);
   if (hour.surfaceC !== undefined) within('surface temperature', hour.surfaceC, -40, 90);
   return hour;
 }

@@ -34,6 +34,11 @@ describe('weather files', () => {
     expect(hour?.rainMm).toBeCloseTo(0.6, 12);
   });
 
+  it('a table of days is not taken for hours', () => {
+    const days = [14, 15, 16, 17].map((day) => `2026-05-${day}T12:00Z,18,60`).join('\n');
+    expect(() => read(`time,air,rh\n${days}`)).toThrow('its rows stand 24 h apart');
+  });
+
   it('says which column is missing, and when nothing can be read', () => {
     expect(() => read('time,rh\n2026-05-14,80')).toThrow(
       'no column for air temperature in the header "time, rh"',

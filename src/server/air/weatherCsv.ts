@@ -148,12 +148,27 @@ export function readWeatherCsv(csv: string, zone: string): WeatherFile {
     );
   }
   const hours = [...byHour.values()].map(oneHour).sort((a, b) => a.at - b.at);
+  refuseDaily(hours);
   return {
     hours,
     badRows,
     moreBadRows: bad - badRows.length,
     columns: Object.fromEntries([...columns].map(([key, index]) => [key, header[index]?.trim() ?? ''])),
   };
+}
+
+/** Rows further apart than this, hours, leave a night out: a clock over them would run as if there were none. */
+const WIDEST_H = 6;
+
+/** A table of days is no series of hours. @throws {RangeError} saying how far its rows stand apart */
+function refuseDaily(hours: readonly SeriesHour[]): void {
+  if (hours.length < 3) return;
+  const gaps = hours.slice(1).map((hour, i) => (hour.at - (hours[i] as SeriesHour).at) / 3_600_000);
+  const usual = gaps.sort((a, b) => a - b)[gaps.length >> 1] as number;
+  if (usual > WIDEST_H)
+    throw new RangeError(
+      `its rows stand ${usual} h apart: the nights between them are not in it, and the clock needs hours (at most ${WIDEST_H} h apart)`,
+    );
 }
 
 function oneHour(rows: readonly SeriesHour[]): SeriesHour {

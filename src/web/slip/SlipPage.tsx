@@ -113,7 +113,7 @@ function BoatsAshore({ view }: { view: SlipView }) {
       )}
       <ul className="grid gap-x-8 gap-y-5 pt-4 sm:grid-cols-2 xl:grid-cols-4">
         {boats.map((boat) => (
-          <li key={boat.id}>
+          <li key={boat.id} className="long-row">
             <Link to={`/boats/${boat.id}/survey`} className="block hover:underline">
               <BoatDrawing
                 boat={boat}
@@ -147,6 +147,10 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
       <p>
         Add a boat: main dimensions first, then areas measured by hand, then the coats for each. From there
         the bench says how much to mix, and the board says when the next coat may and must go on.
+      </p>
+      <p>
+        To look round first: <code>npm run demo</code> opens a yard of invented data, which never touches
+        yours.
       </p>
       <p className="flex flex-wrap gap-3">
         <Link className="btn btn-primary" to="/boats/new">
