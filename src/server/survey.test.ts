@@ -1,6 +1,15 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aBoat, aCoat, anArea, aPlannedArea, aProduct, NOON, yardServer } from '../../test/yardServer.ts';
+import {
+  aBoat,
+  aCoat,
+  anArea,
+  aPlannedArea,
+  aProduct,
+  HOUR,
+  NOON,
+  yardServer,
+} from '../../test/yardServer.ts';
 import type {
   Area,
   BenchView,
@@ -116,7 +125,7 @@ describe('a spot and a piece', () => {
 });
 
 describe('the leave-bare list', () => {
-  it('is ticked anew for each coat, and asks what became of the old line before the first', async () => {
+  it('is ticked for the days that tape holds, from coat to coat, and asks what became of the old line before the first', async () => {
     const planned = await aPlannedArea(server);
     const { boat, area, step } = planned;
     const anode = {
@@ -146,10 +155,23 @@ describe('the leave-bare list', () => {
       });
     expect((await tick(true, NOON - 9000)).status).toBe(201);
     expect((await bench()).bare[1]?.taped).toBe(true);
-    await tick(false, NOON - 8000);
-    expect((await bench()).bare[1]?.taped).toBe(false);
     await server.ask('POST', '/log', aCoat(planned, NOON - 1000));
-    expect((await bench()).bare[1]?.taped).toBe(null);
+    expect((await bench()).bare[1]?.taped).toBe(true);
+    await tick(false, NOON - 500);
+    expect((await bench()).bare[1]?.taped).toBe(false);
+    // Tape that was put on three days ago is no longer counted on.
+    await tick(true, NOON - 72 * HOUR);
+    const old = { ...anode, id: uuidv7(), name: 'Old tape' };
+    await server.ask('POST', '/bare-items', old);
+    await server.ask('POST', '/log', {
+      id: uuidv7(),
+      areaId: area.id,
+      at: new Date(NOON - 72 * HOUR).toISOString(),
+      corrects: null,
+      kind: 'tape',
+      body: { itemId: old.id, name: old.name, on: true, stepId: step.id, coatNo: 0 },
+    });
+    expect((await bench()).bare.find(({ name }) => name === 'Old tape')?.taped).toBeNull();
     expect((await bench()).askOldLine).toBe(false);
   });
 });

@@ -49,7 +49,14 @@ const coat = (
   areaM2,
   fromMs: NOON + (endHour - 1) * HOUR,
   toMs: NOON + endHour * HOUR,
-  body: { productId, sheetVersion: 1, colour: 'grey' } as CoatOnArea['body'],
+  // 100 µm of 50 % solids by roller: its typical film.
+  body: {
+    productId,
+    sheetVersion: 1,
+    colour: 'grey',
+    method: 'roller',
+    litres: (areaM2 * 100) / (1000 * 0.5 * 0.925),
+  } as CoatOnArea['body'],
 });
 const state = (
   steps: Step[],
