@@ -249,7 +249,7 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
     .getByRole('link', { name: /Dunlin/ })
     .last()
     .click();
-  await tab(page, 'Stands and bare');
+  await tab(page, 'Supports and masked items');
   await page.getByRole('button', { name: 'Add a support' }).click();
   await page.getByLabel('From aft').fill('3');
   await page.getByLabel('Pad along').fill('0.5');
@@ -259,7 +259,7 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await page.getByRole('link', { name: 'Bottom port, under Stand 1' }).click();
   await expect(page.getByRole('row', { name: /under Stand 1/ })).toContainText('0.2 m²');
   await expect(page.getByRole('row', { name: /^\d+ Bottom port GRP/ })).toContainText('7.74 m²');
-  await tab(page, 'Stands and bare');
+  await tab(page, 'Supports and masked items');
   await page.getByRole('button', { name: 'Shifted now Stand 1' }).click();
   await expect(page.getByText('Shifted away.')).toBeVisible();
   await page.getByRole('button', { name: 'Add to the list' }).click();

@@ -98,7 +98,7 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
       {outlook === null && <p>No air is known ahead, so the hours to come cannot be judged.</p>}
       {outlook?.safeBy && (
         <p>
-          Last corner about {sayTime(outlook.end, zone, now)};{' '}
+          Finished about {sayTime(outlook.end, zone, now)};{' '}
           {outlook.safe
             ? `safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
             : 'not safe from dew and rain within what is known of the air'}

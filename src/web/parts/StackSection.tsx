@@ -180,7 +180,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
               {step.product}
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 6}>
-              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid.length} laid
+              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid.length} applied
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 22}>
               {BOND_WORDS[step.bonds[0] ?? 'keyed']} below{step.band && `; ${step.band}`}

@@ -4,7 +4,7 @@ const TABS = [
   ['survey', 'Areas'],
   ['form', 'Hull form'],
   ['waterline', 'Waterline'],
-  ['stands', 'Stands and bare'],
+  ['stands', 'Supports and masked items'],
   ['findings', 'Findings'],
 ] as const;
 

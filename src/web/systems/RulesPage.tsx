@@ -61,7 +61,7 @@ export function RulesPage() {
           <thead>
             <tr>
               <th scope="col" className="p-1 text-left">
-                below ↓ laid over it →
+                below ↓ applied over it →
               </th>
               {ALL.map((lay) => (
                 <th key={lay} scope="col" className="h-44 p-0 align-bottom">

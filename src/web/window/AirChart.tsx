@@ -99,7 +99,6 @@ export function AirChart({ detail, range, now, zone }: Props) {
         {
           name: 'film, measured',
           type: 'line',
-          step: 'end',
           showSymbol: false,
           data: points(true),
           lineStyle: { color: ink, width: 2 },
@@ -110,7 +109,6 @@ export function AirChart({ detail, range, now, zone }: Props) {
         {
           name: 'film, forecast',
           type: 'line',
-          step: 'end',
           showSymbol: false,
           data: points(false),
           lineStyle: { color: ink, width: 1.5, type: 'dashed' },

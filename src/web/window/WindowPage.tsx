@@ -73,7 +73,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
         <h1 className="text-2xl">{taskOf(clock)}</h1>
         {clock.film && (
           <p>
-            On {clock.film.productName}, {clock.film.coatLabel}, laid{' '}
+            On {clock.film.productName}, {clock.film.coatLabel}, applied{' '}
             {sayTime(clock.film.laidFrom, zone, now)} to {sayTime(clock.film.laidTo, zone, now)}
           </p>
         )}

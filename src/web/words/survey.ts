@@ -72,7 +72,7 @@ export const choices = <T extends string>(words: Record<T, string>) => Object.en
 
 /** What was cut out of an area, and why. */
 export const PART_WORDS: Record<PartKind, string> = {
-  patch: 'patch under a stand',
+  patch: 'patch under a support',
   spot: 'spot, starts bare',
   piece: 'piece, with the coats applied before',
 };
