@@ -15,7 +15,7 @@ export interface EventCurve {
 
 const ZERO_C_IN_K = 273.15;
 /** 1/T, T in kelvin. */
-const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
+export const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
 
 /**
  * Throws unless the table can drive a clock: at least one point, temperatures distinct,
@@ -51,11 +51,14 @@ function sortedPoints(curve: EventCurve): CurvePoint[] {
 }
 
 /** One line of ln t over 1/T, good below `upToC`: t = exp(intercept + slope / T), minutes and kelvin. */
-interface CurveLine {
+export interface CurveLine {
   upToC: number;
   intercept: number;
   slope: number;
 }
+
+/** Laws that are no line of the table: the clock stands, runs no faster, or halves for each 10 °C more. */
+export const LAW = { stands: -1, fastest: -2, tenDegrees: -3 } as const;
 
 /** A table made ready to be asked many times. */
 export interface ReadyCurve {
@@ -65,6 +68,8 @@ export interface ReadyCurve {
   readonly stopC: number | null;
   /** Temperatures at which the law changes: the table's points and the stop, °C. */
   readonly kinksC: readonly number[];
+  /** The lines between the points, coldest first; the first one is carried on below the table; none of a single point. */
+  readonly lines: readonly CurveLine[];
   /** Minutes the event takes at a constant temperature; Infinity where the clock stands. */
   minutesAt(tempC: number): number;
 }
@@ -108,5 +113,5 @@ export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
   };
   const kinksC = points.map(({ tempC }) => tempC);
   if (stopC !== null) kinksC.push(stopC);
-  return { lowC: first.tempC, highC: last.tempC, stopC, kinksC, minutesAt };
+  return { lowC: first.tempC, highC: last.tempC, stopC, kinksC, lines, minutesAt };
 }

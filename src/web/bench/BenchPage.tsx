@@ -6,6 +6,7 @@ import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { StateTerm } from '../parts/Term.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -178,7 +179,9 @@ function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
       <Lap clock={clock} zone={zone} now={now} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
         <StateMark state={clock.state} />
-        <span>{STATES[clock.state].meaning}</span>
+        <span>
+          {STATES[clock.state].meaning} <StateTerm state={clock.state} />
+        </span>
         {clock.until && word && (
           <span className="font-semibold">
             {word} {sayCountdown(Date.parse(clock.until) - now)}, {sayAt(clock.until, zone, now)}

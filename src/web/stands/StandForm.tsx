@@ -127,7 +127,7 @@ function ShiftDay() {
   const { register } = useFormContext<StandValues>();
   return (
     <label className="min-w-0">
-      <span className="label-caps block pb-1">Yard shifts it on</span>
+      <span className="label-caps block pb-1">The yard moves it on</span>
       <input type="date" className="input w-full" {...register('shiftOn')} />
     </label>
   );

@@ -44,7 +44,7 @@ function Stands({ view }: { view: BoatView }) {
         />
         <section aria-labelledby="stands" className="space-y-3">
           <h2 id="stands" className="batten pb-1 text-lg">
-            Stands
+            Supports
           </h2>
           {stands.length === 0 ? (
             <p className="max-w-prose">
@@ -109,9 +109,9 @@ function StandList({
               <strong>{stand.name}</strong>, {STAND_WORDS[stand.kind].toLowerCase()},{' '}
               {STAND_SIDES[stand.side].toLowerCase()}, {show(stand.xM, 'length')} from aft.{' '}
               {stand.shiftedAt
-                ? 'Shifted away.'
+                ? 'Moved away.'
                 : stand.shiftOn
-                  ? `The yard shifts it on ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
+                  ? `The yard moves it on ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
                   : 'No day is set for moving it.'}
             </p>
             {patches.length > 0 && (
@@ -134,7 +134,7 @@ function StandList({
                 className="btn btn-sm"
                 onClick={() => onAsk('POST', `/stands/${stand.id}/${stand.shiftedAt ? 'put-back' : 'shift'}`)}
               >
-                {stand.shiftedAt ? 'Put it back' : 'Shifted now'}
+                {stand.shiftedAt ? 'Put it back' : 'Moved now'}
                 <span className="sr-only"> {stand.name}</span>
               </button>
               <button type="button" className="btn btn-ghost btn-sm" onClick={() => onEdit(stand)}>

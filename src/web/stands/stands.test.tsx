@@ -48,8 +48,8 @@ describe('stands', () => {
       20 - 0.09,
       9,
     );
-    await user.click(screen.getByRole('button', { name: 'Shifted now Port aft' }));
-    expect(await screen.findByText(/Shifted away/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Moved now Port aft' }));
+    expect(await screen.findByText(/Moved away/)).toBeDefined();
     await waitFor(async () => expect(patchOf(await view())?.hiddenBy).toBeNull());
     await user.click(screen.getByRole('button', { name: 'Put it back Port aft' }));
     await waitFor(async () => expect(patchOf(await view())?.hiddenBy?.name).toBe('Port aft'));

@@ -8,6 +8,7 @@ import { saySpan, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
+import { StateTerm } from '../parts/Term.tsx';
 import { WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { EDGE_WORDS, STATES } from '../state/states.ts';
@@ -79,7 +80,9 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
         )}
         <p className="flex flex-wrap items-center gap-4 text-lg">
           <StateMark state={clock.state} />
-          <span>{STATES[clock.state].meaning}</span>
+          <span>
+            {STATES[clock.state].meaning} <StateTerm state={clock.state} />
+          </span>
           {clock.until && (
             <strong>
               until {sayTime(clock.until, zone, now)}, {saySpan(Date.parse(clock.until) - now)} from now

@@ -51,7 +51,7 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'station', meaning: 'A place along the hull at which it is measured.' },
   { word: 'supports', meaning: 'Stands, blocks, cradle: what the boat stands on ashore.', code: 'stands' },
   { word: 'system', meaning: 'The coats of an area in their order, with what happens between them.', code: 'stack' },
-  { word: 'tack-free', meaning: 'A finger laid on the film comes away clean.' },
+  { word: 'tack-free', meaning: 'A finger on the film comes away clean.' },
   { word: 'thumbprint', meaning: 'The film still takes a print but nothing sticks: the time for antifouling over epoxy.', code: 'thumb' },
   { word: 'tie coat', meaning: 'A coat that holds on what other paints do not hold on.' },
   { word: 'tip off', meaning: 'To draw an almost dry brush over rolled paint, so that it flows out.' },
