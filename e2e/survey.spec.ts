@@ -261,7 +261,7 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await expect(page.getByRole('row', { name: /^\d+ Bottom port GRP/ })).toContainText('7.74 m²');
   await tab(page, 'Supports and masked items');
   await page.getByRole('button', { name: 'Moved now Stand 1' }).click();
-  await expect(page.getByText('Shifted away.')).toBeVisible();
+  await expect(page.getByText('Moved away.')).toBeVisible();
   await page.getByRole('button', { name: 'Add to the list' }).click();
   await page.getByLabel('Name').fill('Shaft anode');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
