@@ -1,4 +1,5 @@
 export * from './area.ts';
+export type * from './benchView.ts';
 export * from './boat.ts';
 export * from './changes.ts';
 export * from './form.ts';

@@ -1,4 +1,3 @@
-import type { AirReason, CoatFailure, CoatFailureCode } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
 import type { LaidBond, ProfileUnder, StepTask } from '../core/system/index.ts';
@@ -6,7 +5,6 @@ import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
 import type { BatchBody, Entry } from './log.ts';
-import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BareItem, Finding, Stand } from './survey.ts';
 import type { Shift, WeatherHour } from './weather.ts';
@@ -183,15 +181,6 @@ export interface FormView {
   source: FormSource;
 }
 
-/** A thing to leave bare, and whether it is taped for the coat in hand. */
-export interface BareTick {
-  id: string;
-  kind: BareItem['kind'];
-  name: string;
-  /** null: not ticked either way for this coat. */
-  taped: boolean | null;
-}
-
 export interface StackView {
   areaId: string;
   version: number;
@@ -208,54 +197,6 @@ export interface StackView {
   profile: ProfileUnder | null;
   /** The coldest and hottest that its surface will be as far as the forecast reaches; null without one. */
   extremes: { coldest: { tempC: number; at: string }; hottest: { tempC: number; at: string } } | null;
-}
-
-/** Whether a coat begun now passes until it is safe from dew and rain. */
-export interface CoatOutlook {
-  start: string;
-  /** When its last corner is applied at the usual pace. */
-  end: string;
-  /** When it is safe from dew and rain; null: not within what is known, or not stated. */
-  safe: string | null;
-  /** What `safe` goes by: an event of the sheet, hours told by hand; null: to be asked for. */
-  safeBy: 'dew-safe' | 'tack-free' | 'told' | null;
-  ok: boolean;
-  /** The first moment of each reason against it, in the order of time. */
-  failures: {
-    at: string;
-    code: CoatFailureCode;
-    value: number;
-    limit: number;
-    phase: CoatFailure['phase'];
-  }[];
-}
-
-/** Everything the bench needs for one area. */
-export interface BenchView {
-  now: string;
-  boat: Boat;
-  area: Area;
-  clock: AreaClock;
-  step: Step | null;
-  product: Product | null;
-  litresForCoat: number | null;
-  air: WeatherHour | null;
-  /** The coming hours as this product sees them. */
-  hours: {
-    at: string;
-    ok: boolean;
-    reasons: AirReason[];
-    surfaceC: number;
-    dewPointC: number;
-    /** Whether the margin over the dew point falls from the hour before; null: not known. */
-    marginFalls: boolean | null;
-  }[];
-  /** null: no air is known, or nothing is to be applied. */
-  outlook: CoatOutlook | null;
-  pots: PotView[];
-  bare: BareTick[];
-  /** Paint is about to cross the old waterline, and nobody has said what became of it. */
-  askOldLine: boolean;
 }
 
 /** Why a window is where it is: the air it was reckoned over and the shares of the clock. */

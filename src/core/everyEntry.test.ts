@@ -89,6 +89,7 @@ const ENTRIES: Record<string, Entry> = {
   deadVolumeLPerM2: { run: film.deadVolumeLPerM2, args: [75] },
   paintLitres: { run: film.paintLitres, args: [{ areaM2: 20, dryMicrons: 100, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
   dryMicronsFromLitres: { run: film.dryMicronsFromLitres, args: [{ litres: 4, areaM2: 20, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
+  applyHours: { run: film.applyHours, args: [24, 'roller'] },
   coatsNeeded: { run: film.coatsNeeded, args: [{ targetDryMicrons: 300, dryMicronsPerCoat: 100, maxDryMicronsPerCoat: 150 }] }, // biome-ignore format: one line
   checkCurve: { run: cure.checkCurve, args: ['event', curve] },
   readyCurve: { run: (c, at) => cure.readyCurve('event', c).minutesAt(at), args: [curve, 15], endless: [''] },
@@ -252,7 +253,7 @@ const ENTRIES: Record<string, Entry> = {
 /** Functions that take no figure, or hand one on as they were given it. */
 const WITHOUT_FIGURES = [
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
-  'isUnderCover', 'ruleFor', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
+  'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'laidBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'keyedAt', 'waitsUntil',
   'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',

@@ -1,11 +1,10 @@
 import Joi from 'joi';
+import type { BareTick, BenchView } from '../benchView.ts';
 import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
 import { ownTemplate, stackStep } from '../stack.ts';
 import type {
-  BareTick,
-  BenchView,
   BoatView,
   ClockDetail,
   DiskRoom,

@@ -73,7 +73,7 @@ export function judgeCoat(input: {
   checkSurface(surface);
   const phaseAt = (at: number) => (at <= endMs ? 'applying' : 'until-safe');
   const until = safeMs ?? hours.at(-1)?.at ?? endMs;
-  const wet = wetLeft(hours, surface, underCover);
+  const wetHoursAt = wetLeft(hours, surface, underCover);
   const failures: CoatFailure[] = [];
   for (const at of momentsBetween(startMs, endMs, Math.max(until, endMs), hours, surface)) {
     const air = airAt(hours, at);
@@ -83,8 +83,13 @@ export function judgeCoat(input: {
       failures.push({ at, code: 'not-known', value: at, limit: knownUntil(hours, surface), phase });
       break;
     }
-    const wetHours = wet === null ? 0 : (valueFrom(hours, wet, at) ?? 0);
-    for (const reason of reasonsAt({ ...air, wetHours }, skin, limits, underCover, at !== safeMs))
+    for (const reason of reasonsAt(
+      { ...air, wetHours: wetHoursAt(at) },
+      skin,
+      limits,
+      underCover,
+      at !== safeMs,
+    ))
       if (phase === 'applying' || !ONLY_WHILE_APPLYING.has(reason.code))
         failures.push({ at, ...reason, phase });
   }
@@ -148,21 +153,18 @@ function surfaceAt(surface: readonly SurfaceReading[], at: number) {
   return { lowC: between(here.lowC, next?.lowC, place.x), highC: between(here.highC, next?.highC, place.x) };
 }
 
-function valueFrom(series: readonly { at: number }[], values: readonly number[], at: number): number | null {
-  const place = placeIn(series, at);
-  return place === null ? null : (values[place.i] as number);
-}
-
-/** What rain and dew before the coat left on the surface, hour by hour; null where the surface is not known for all. */
+/** What rain and dew before a moment left on the surface, hours of drying still wanted, from where the surface is known. */
 function wetLeft(
   hours: readonly AirHour[],
   surface: readonly SurfaceReading[],
   underCover: boolean,
-): number[] | null {
-  const skins = hours.map(({ at }) => surfaceAt(surface, at)?.lowC);
-  if (skins.some((lowC) => lowC === undefined)) return null;
-  const about = hours.map((hour, i) => ({ ...hour, surfaceC: skins[i] as number }));
-  return hoursStillWet(about, underCover);
+): (at: number) => number {
+  const about = hours.flatMap((hour) => {
+    const skin = surfaceAt(surface, hour.at);
+    return skin ? [{ ...hour, surfaceC: skin.lowC }] : [];
+  });
+  const wet = hoursStillWet(about, underCover);
+  return (at) => wet[about.findLastIndex((hour) => hour.at <= at)] ?? 0;
 }
 
 function reasonsAt(

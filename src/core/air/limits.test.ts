@@ -213,6 +213,14 @@ describe('a whole coat', () => {
     const frost = coat(day, ({ at }) => (at === 5 * HOUR ? -1 : 15), { limits });
     expect(frost.failures.map(({ code }) => code)).toContain('surface-too-cold');
   });
+  it('rain before the coat has left it wet, though the surface is known for a part of the hours only', () => {
+    const rained = day.map((h, i) => (i === 0 ? { ...h, rainMm: 2 } : h));
+    const part = rained.slice(0, 10).map(({ at }) => ({ at, surfaceC: 15, lowC: 15, highC: 15 }));
+    expect(coat(rained, () => 15, { surface: part }).failures[0]).toMatchObject({
+      code: 'wet-surface',
+      phase: 'applying',
+    });
+  });
   it('what is not known is no leave', () => {
     expect(coat(day.slice(0, 5), () => 15).failures).toEqual([
       { at: 8 * HOUR, code: 'not-known', value: 8 * HOUR, limit: 4 * HOUR, phase: 'until-safe' },

@@ -73,8 +73,9 @@ function rateAt(clock: Cumulative, { valuesC }: TempSeries, reading: number): nu
   return rate;
 }
 
-/** Up to this change between two readings, K, the closed form is as good as the rule of three points. */
+/** Up to this change between two readings, K, and this relative difference of rates the closed form holds to 1e-8. */
 const CLOSE_K = 2;
+const CLOSE_RATES = 0.08;
 
 /**
  * Share of the event done from reading `hour` to the next.
@@ -91,8 +92,9 @@ function shareOf(clock: Cumulative, temps: TempSeries, hour: number): number {
   if (law !== clock.law[hour + 1] || change > CLOSE_K || change < -CLOSE_K)
     return lineShare(clock.ready, fromC, toC);
   if (r0 === r1) return r0;
-  // The logarithmic mean, by its series in the squared relative difference: to 1e-9 for rates this near.
+  // The logarithmic mean, by its series in the squared relative difference; a steep table wants the rule of three points.
   const u = (r1 - r0) / (r1 + r0);
+  if (u > CLOSE_RATES || u < -CLOSE_RATES) return lineShare(clock.ready, fromC, toC);
   const mean = ((r0 + r1) / 2) * (1 - (u * u) / 3 - (4 * u * u * u * u) / 45);
   const slope = clock.ready.lines[law]?.slope ?? 0;
   const kelvin = (fromC + toC) / 2 + 273.15;

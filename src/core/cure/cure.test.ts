@@ -153,6 +153,35 @@ describe('the cure clock', () => {
     );
   });
 
+  it('holds to 0.1 % on a table as steep as any, against 3600 steps an hour', () => {
+    // A hundred times as fast a degree warmer, a stop, and the weather crossing both.
+    const steep = {
+      points: [
+        { tempC: 18, minutes: 20_000 },
+        { tempC: 19, minutes: 200 },
+      ],
+      stopC: 17,
+    };
+    const valuesC = [
+      18.2, 18.6, 17.4, 18.1, 18.9, 17.2, 16.5, 18.8, 19.5, 18.3, 18.3, 18.3, 18.9, 19.4, 19.2, 18.7, 19.3,
+      19.3, 19.3, 19.3,
+    ];
+    const temps = { startMs: 0, valuesC };
+    const ready = readyCurve('x', steep);
+    for (const laidAt of [0, 25 * MIN, 200 * MIN]) {
+      const at = eventTime({ curve: steep, temps, laidAt }).at as number;
+      let done = 0;
+      for (let ms = laidAt + 500; ms < at; ms += 1000) {
+        const i = Math.floor(ms / HOUR_MS);
+        const [a, b] = [valuesC[i] as number, valuesC[i + 1] as number];
+        done += 1000 / MIN / ready.minutesAt(a + (ms / HOUR_MS - i) * (b - a));
+      }
+      expect(Math.abs(done - 1)).toBeLessThan(0.001);
+      const stepped = explainEvent({ curve: steep, temps, laidAt }).at as number;
+      expect(Math.abs(stepped - at)).toBeLessThan(1000);
+    }
+  });
+
   it('refuses a table that is slower when hotter, naming the point', () => {
     const wrong = {
       points: [

@@ -28,6 +28,7 @@ export {
   type Next,
   type OvercoatRule,
   ruleFor,
+  safeEvent,
   type WindowEdge,
   type WindowSegment,
   type WindowState,

@@ -9,8 +9,10 @@ import { HOUR_MS, type TempSeries } from './series.ts';
  */
 const NODES = [-Math.sqrt(0.6), 0, Math.sqrt(0.6)] as const;
 const WEIGHTS = [5 / 18, 8 / 18, 5 / 18] as const;
-/** Wider than this, K, a piece is halved: a rate that grows twentyfold within it is then still met. */
-const WIDEST_PIECE_K = 8;
+/** A piece is divided until its rate changes by no more than this, as a logarithm: the rule is then good to 1e-6. */
+const WIDEST_PIECE_LN = 1;
+/** No table a sheet could print wants more. */
+const MOST_PARTS = 64;
 
 /** A part of an hour, `from`…`to` of it (0–1), in which one law of the table holds. */
 export interface LinePiece {
@@ -34,6 +36,16 @@ function shareBetween(ready: ReadyCurve, fromC: number, toC: number, from: numbe
   return sum * 60 * (to - from);
 }
 
+/** Into how many parts a piece under one law is divided, by how far its rate changes. */
+function partsOf(ready: ReadyCurve, fromC: number, toC: number, begin: number, end: number): number {
+  // Just inside its ends, where no other law holds.
+  const inside = 1e-6 * (end - begin);
+  const first = ready.minutesAt(onLine(fromC, toC, begin + inside));
+  const last = ready.minutesAt(onLine(fromC, toC, end - inside));
+  if (!Number.isFinite(first) || !Number.isFinite(last)) return 1;
+  return Math.min(MOST_PARTS, Math.max(1, Math.ceil(Math.abs(Math.log(last / first)) / WIDEST_PIECE_LN)));
+}
+
 /** The pieces of an hour whose temperature runs from `fromC` to `toC`, between `from` and `to` of it. */
 export function linePieces(ready: ReadyCurve, fromC: number, toC: number, from = 0, to = 1): LinePiece[] {
   if (fromC === toC) return [{ from, to, share: (60 * (to - from)) / ready.minutesAt(fromC) }];
@@ -47,7 +59,7 @@ export function linePieces(ready: ReadyCurve, fromC: number, toC: number, from =
   const pieces: LinePiece[] = [];
   for (let i = 1; i < cuts.length; i++) {
     const [begin, end] = [cuts[i - 1] as number, cuts[i] as number];
-    const parts = Math.ceil((Math.abs(toC - fromC) * (end - begin)) / WIDEST_PIECE_K) || 1;
+    const parts = partsOf(ready, fromC, toC, begin, end);
     for (let p = 0; p < parts; p++) {
       const [a, b] = [begin + ((end - begin) * p) / parts, begin + ((end - begin) * (p + 1)) / parts];
       pieces.push({ from: a, to: b, share: shareBetween(ready, fromC, toC, a, b) });

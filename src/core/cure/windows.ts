@@ -108,6 +108,20 @@ function checkFilm({ laidFromMs, laidToMs }: Film): void {
     throw new QuantityError('end of application', laidToMs, `its start ${laidFromMs} or later`);
 }
 
+/**
+ * The event after which dew and rain no longer hurt a film: the sheet's own, else tack-free [T]; null: neither is stated,
+ * and it has to be asked for.
+ */
+export function safeEvent(
+  sheet: CureSheet,
+): { event: 'dew-safe' | 'tack-free'; points: readonly CurvePoint[] } | null {
+  for (const event of ['dew-safe', 'tack-free'] as const) {
+    const points = sheet.events[event];
+    if (points) return { event, points };
+  }
+  return null;
+}
+
 /** The most particular rule of the sheet for what comes next: same product, then its family, then any. */
 export function ruleFor(sheet: CureSheet, next: Next): OvercoatRule | undefined {
   if (next.kind === 'water') return undefined;

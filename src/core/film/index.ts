@@ -1,4 +1,5 @@
 export {
+  applyHours,
   coatsNeeded,
   deadVolumeLPerM2,
   dryMicronsFromLitres,

@@ -45,6 +45,13 @@ export const TYPICAL_RATE_M2_PER_H: Record<Method, number> = {
   'airless-spray': 100,
 };
 
+/** The shortest that a coat is taken to need, hours: a patch is brushed in minutes, but not in none [M]. */
+const LEAST_HOURS = 0.1;
+
+/** Hours to apply a coat by this method at the usual pace [T]: 24 m² by roller → 2 h. @throws {QuantityError} on an area that is none */
+export const applyHours = (areaM2: number, method: Method): number =>
+  Math.max(LEAST_HOURS, within('area', areaM2, 0, 100_000) / TYPICAL_RATE_M2_PER_H[method]);
+
 /** Paint that fills a blast profile before it builds film: 30 µm → 0.02, 75 → 0.05, 105 → 0.07 l/m² [M]. */
 export function deadVolumeLPerM2(profileMicrons: number): number {
   return ((2 / 3) * within('profile', profileMicrons, 0, 400)) / 1000;

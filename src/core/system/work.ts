@@ -94,13 +94,13 @@ export function workBefore(input: {
 }
 
 /** When the film was given a tooth for the next coat: the last sanding among the work done; null: not sanded. */
-export function keyedAt(work: readonly DueTask[]): number | null {
+export function keyedAt(work: readonly Pick<DueTask, 'kind' | 'doneMs'>[]): number | null {
   const sanded = work.flatMap(({ kind, doneMs }) => (kind === 'sand' && doneMs !== null ? [doneMs] : []));
   return sanded.length > 0 ? Math.max(...sanded) : null;
 }
 
 /** When the last wait before the coat ends that nobody has cut short; null: none is running or to come. */
-export function waitsUntil(work: readonly DueTask[]): number | null {
+export function waitsUntil(work: readonly Pick<DueTask, 'kind' | 'doneMs' | 'endsMs'>[]): number | null {
   const ends = work.flatMap(({ kind, doneMs, endsMs }) =>
     kind === 'wait' && doneMs === null && endsMs !== null ? [endsMs] : [],
   );

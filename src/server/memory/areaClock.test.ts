@@ -55,6 +55,7 @@ const coat = (
     sheetVersion: 1,
     colour: 'grey',
     method: 'roller',
+    areaM2,
     litres: (areaM2 * 100) / (1000 * 0.5 * 0.925),
   } as CoatOnArea['body'],
 });
@@ -206,6 +207,29 @@ describe('what is not known is not guessed', () => {
     const [first, second] = parts;
     expect(Date.parse(second?.until ?? '') - Date.parse(first?.until ?? '')).toBe(5 * HOUR);
     expect(look(state(stack, [coat('e', 'epoxy', 0, 0)]), 17).parts).toEqual([]);
+  });
+  it('sanded before its next coat, the sessions of a coat are told as sanded, not as missed', () => {
+    const applied = state(stack, [coat('e', 'epoxy', 0, 0, 8), coat('e', 'epoxy', 0, 6, 12)]);
+    const missed = look(applied, 24 * 30);
+    expect(missed.parts.map(({ state: each }) => each)).toEqual(['key-first', 'key-first']);
+    const at = NOON + 24 * 29 * HOUR;
+    const work = { stepId: 'e', coatNo: 1, taskId: 'key', kind: 'sand', entryId: 'w', atMs: at } as const;
+    const sanded = look({ ...applied, work: [work] }, 24 * 30);
+    expect([sanded.state, ...sanded.parts.map(({ state: each }) => each)]).toEqual([
+      'keyed',
+      'keyed',
+      'keyed',
+    ]);
+  });
+  it('what a blast profile drank is no heavy film', () => {
+    const steel = { ...state(stack, [coat('e', 'epoxy', 0, 0)]), profileMicrons: 105 };
+    steel.area = { ...steel.area, substrate: 'steel' };
+    const [first] = steel.coats as [CoatOnArea];
+    // 130 µm and what 105 µm of profile take (0.07 l/m², handbook part 6): the same litres on GRP are 162 µm.
+    const litres = 1.3 * first.body.litres + 20 * 0.07;
+    steel.coats = [{ ...first, body: { ...first.body, litres } }];
+    expect(look(steel, 1).warnings).not.toContain('heavy-film');
+    expect(look({ ...steel, area: { ...steel.area, substrate: 'grp' } }, 1).warnings).toContain('heavy-film');
   });
   it('a second lap may begin where the first did, though the far end is not ready', () => {
     const { lap } = look(state(stack, [coat('e', 'epoxy', 0, 0)]), 1);

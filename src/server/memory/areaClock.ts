@@ -2,7 +2,6 @@ import type { AreaClock, NextView } from '../../contract/index.ts';
 import type { SplicedHour } from '../../core/cure/index.ts';
 import {
   type CoatGroup,
-  coatGroups,
   coatsWanted,
   colourOf,
   nextCoat,
@@ -14,15 +13,7 @@ import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, netAreaOf } from './areaStates.ts';
 import { filmClock, nextKind, workFor, workView } from './filmClock.ts';
-
-/** The coats of an area gathered: each whole once it covers the area, or the band its step is laid on. */
-export function groupsOf(state: AreaSnapshot): CoatGroup<CoatOnArea>[] {
-  const { areaM2 } = netAreaOf(state);
-  const bands = new Map(
-    state.steps.flatMap((step) => (step.band ? [[step.id, stepAreaM2(step, areaM2)] as const] : [])),
-  );
-  return coatGroups({ coats: state.coats, areaM2, bands });
-}
+import { groupsOf } from './groupsOf.ts';
 
 /** Whole coats of each step, in the order of the stack. */
 function wholeCoats(state: AreaSnapshot, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
@@ -74,39 +65,44 @@ function hiddenBy({ stand, coats }: AreaSnapshot): AreaClock['hiddenBy'] {
   return { standId: stand.id, name: stand.name, shiftOn: stand.shiftOn };
 }
 
+/** A clock before anything is known of it: which area it is of. */
+const blankClock = ({ area, boat }: AreaSnapshot): AreaClock => ({
+  areaId: area.id,
+  areaName: area.name,
+  zone: area.zone,
+  side: area.side,
+  boatId: boat.id,
+  boatName: boat.name,
+  areaM2: 0,
+  spread: 0,
+  part: area.part,
+  primeBy: null,
+  hiddenBy: null,
+  film: null,
+  next: null,
+  work: [],
+  nextIsWater: false,
+  state: 'bare',
+  until: null,
+  segments: [],
+  edges: [],
+  events: [],
+  warnings: [],
+  keyGrit: null,
+  ruleBy: null,
+  parts: [],
+  lap: null,
+  stepsDone: 0,
+  stepsAll: 0,
+  failed: null,
+});
+
 /** What is said of an area whose clock cannot be worked out: one bad record takes nothing else down. */
-export function failedClock({ area, boat }: AreaSnapshot, error: unknown): AreaClock {
-  return {
-    areaId: area.id,
-    areaName: area.name,
-    zone: area.zone,
-    side: area.side,
-    boatId: boat.id,
-    boatName: boat.name,
-    areaM2: 0,
-    spread: 0,
-    part: area.part,
-    primeBy: null,
-    hiddenBy: null,
-    film: null,
-    next: null,
-    work: [],
-    nextIsWater: false,
-    state: 'failed',
-    until: null,
-    segments: [],
-    edges: [],
-    events: [],
-    warnings: [],
-    keyGrit: null,
-    ruleBy: null,
-    parts: [],
-    lap: null,
-    stepsDone: 0,
-    stepsAll: 0,
-    failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
-  };
-}
+export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => ({
+  ...blankClock(state),
+  state: 'failed',
+  failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
+});
 
 /** Where an area stands at `now`: its film, what is next, and the window between the two. */
 export function areaClock(
@@ -125,34 +121,18 @@ export function areaClock(
   const nextIsWater = next === null && state.steps.length > 0 && state.area.service === 'immersed';
   const primeBy = primedBy(state);
   const clock: AreaClock = {
-    areaId: state.area.id,
-    areaName: state.area.name,
-    zone: state.area.zone,
-    side: state.area.side,
-    boatId: state.boat.id,
-    boatName: state.boat.name,
+    ...blankClock(state),
     areaM2,
     spread,
-    part: state.area.part,
     primeBy,
     hiddenBy: hiddenBy(state),
-    film: null,
     next,
     work: workFor(state, next, null).map(workView),
     nextIsWater,
     state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
     until: primeBy,
-    segments: [],
-    edges: [],
-    events: [],
-    warnings: [],
-    keyGrit: null,
-    ruleBy: null,
-    parts: [],
-    lap: null,
     stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, wanted[i] ?? 0), 0),
     stepsAll: wanted.reduce((sum, coats) => sum + coats, 0),
-    failed: null,
   };
   if (!top || !last) {
     // The first coat is begun: what lies of it has its own clock, what is bare keeps its hours.

@@ -3,6 +3,7 @@ import { type Film, type Next, segmentAt, type TempSeries, windowsFor } from '..
 import { type CoatGroup, coatsWanted, nextCoat } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+import { segmentViews, workedWindows } from './filmClock.ts';
 
 type Group = CoatGroup<CoatOnArea>;
 
@@ -39,12 +40,18 @@ function sessionsOf(entries: readonly CoatOnArea[]): CoatOnArea[][] {
   return sessions;
 }
 
+const ms = (at: string | null) => (at === null ? null : Date.parse(at));
+
+/** The work before the next coat as the clock carries it. */
+const workDone = ({ work }: AreaClock) =>
+  work.map(({ kind, doneAt, endsAt }) => ({ kind, doneMs: ms(doneAt), endsMs: ms(endsAt) }));
+
 /** The windows of one session for what follows it; without a window where its sheet is not known. */
 function sessionPart(
   session: readonly CoatOnArea[],
   what: AreaPart['what'],
   following: Next | null,
-  context: { catalogue: ProductCatalogue; temps: TempSeries; now: number },
+  context: { catalogue: ProductCatalogue; temps: TempSeries; now: number; clock: AreaClock },
 ): AreaPart {
   const [first] = session as [CoatOnArea, ...CoatOnArea[]];
   const fromMs = Math.min(...session.map((entry) => entry.fromMs));
@@ -58,16 +65,14 @@ function sessionPart(
   const sheet = context.catalogue.sheetOf(first.body.productId, first.body.sheetVersion);
   if (!sheet || !following) return { ...part, state: 'finished', until: null, segments: [] };
   const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure };
-  const windows = windowsFor({ film, next: following, temps: context.temps, now: context.now });
+  const asLaid = windowsFor({ film, next: following, temps: context.temps, now: context.now });
+  // What was sanded and what is waited for concerns the whole coat, each of its sessions too.
+  const windows = what === 'session' ? workedWindows(asLaid, workDone(context.clock), context.now) : asLaid;
   return {
     ...part,
     state: windows.state,
     until: iso(windows.until),
-    segments: windows.segments.map(({ state, fromMs: at, toMs: end }) => ({
-      state,
-      from: new Date(at).toISOString(),
-      to: iso(end),
-    })),
+    segments: segmentViews(windows),
   };
 }
 

@@ -10,19 +10,18 @@ import {
   type Windows,
   windowsFor,
 } from '../../core/cure/index.ts';
-import { dryMicronsFromLitres } from '../../core/film/index.ts';
 import {
   type CoatGroup,
   type DueTask,
   filmOf,
   keyedAt,
-  lossOf,
   type ProductSheet,
   waitsUntil,
   workBefore,
 } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+import { groupFilm } from './coatFilm.ts';
 
 /** The clock of one film: its windows for what comes next, and the work before that. */
 
@@ -75,22 +74,35 @@ function lapOf(film: Film, windows: Windows, temps: TempSeries): AreaClock['lap'
     : { start: new Date(start).toISOString(), farEnd: new Date(min.at).toISOString() };
 }
 
-/** How many times its sheet's typical film a coat came out at, by its litres. */
-function timesTypical(top: CoatGroup<CoatOnArea>, sheet: ProductSheet): number {
-  const first = top.entries[0]?.body;
-  if (!first || !(top.coveredM2 > 0)) return 1;
-  const litres = top.entries.reduce((sum, { body }) => sum + body.litres, 0);
-  const { volumeSolids } = sheet;
-  const microns = dryMicronsFromLitres({
-    litres,
-    areaM2: top.coveredM2,
-    volumeSolids,
-    loss: lossOf(first.method),
-  });
-  return microns / filmOf(sheet, first.method).typical;
+/** How many times its sheet's typical film a coat came out at, by its litres; left out where that cannot be told. */
+function timesTypical(input: FilmInput): Pick<Film, 'timesTypical'> {
+  const method = input.top.entries[0]?.body.method;
+  const microns = groupFilm(input.top, input);
+  if (microns === null || method === undefined) return {};
+  return { timesTypical: microns / filmOf(input.sheet, method).typical };
 }
 
-export function filmClock(input: {
+/** Segments as the views carry them. */
+export const segmentViews = (windows: Pick<Windows, 'segments'>): AreaClock['segments'] =>
+  windows.segments.map(({ state, fromMs, toMs }) => ({
+    state,
+    from: new Date(fromMs).toISOString(),
+    to: iso(toMs),
+  }));
+
+/** Windows as the work before the next coat leaves them: sanded, and held back by a wait. */
+export function workedWindows(
+  windows: Windows,
+  work: readonly Pick<DueTask, 'kind' | 'doneMs' | 'endsMs'>[],
+  now: number,
+): Windows {
+  const sandedMs = keyedAt(work);
+  const sanded = sandedMs === null ? windows : keyedWindows(windows, sandedMs, now);
+  const waits = waitsUntil(work);
+  return waits === null ? sanded : delayedWindows(sanded, waits, now);
+}
+
+interface FilmInput {
   sheet: ProductSheet;
   top: CoatGroup<CoatOnArea>;
   temps: TempSeries;
@@ -98,13 +110,15 @@ export function filmClock(input: {
   state: AreaSnapshot;
   clock: AreaClock;
   catalogue: ProductCatalogue;
-}): Partial<AreaClock> {
+}
+
+export function filmClock(input: FilmInput): Partial<AreaClock> {
   const { temps, now, clock, state, top } = input;
   const film = {
     laidFromMs: top.fromMs,
     laidToMs: top.toMs,
     sheet: input.sheet.cure,
-    timesTypical: timesTypical(top, input.sheet),
+    ...timesTypical(input),
   };
   const timed = filmEvents({ film, temps });
   const events = timed.map(({ event, at }) => ({ event, at: iso(at) }));
@@ -113,18 +127,11 @@ export function filmClock(input: {
   if (!next) return { state: 'finished', events };
   const asLaid = windowsFor({ film, next, temps, now });
   const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid, sandableMs });
-  const keyed = keyedAt(work);
-  const sanded = keyed === null ? asLaid : keyedWindows(asLaid, keyed, now);
-  const waits = waitsUntil(work);
-  const windows = waits === null ? sanded : delayedWindows(sanded, waits, now);
+  const windows = workedWindows(asLaid, work, now);
   return {
     state: windows.state,
     until: iso(windows.until),
-    segments: windows.segments.map((s) => ({
-      state: s.state,
-      from: new Date(s.fromMs).toISOString(),
-      to: iso(s.toMs),
-    })),
+    segments: segmentViews(windows),
     edges: windows.edges.map((edge) => ({
       edge: edge.edge,
       at: iso(edge.at),

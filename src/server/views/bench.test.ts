@@ -54,6 +54,22 @@ describe('whether a coat may be applied now', () => {
     expect(after).toBeLessThanOrEqual(20);
   });
 
+  it('a damp hour now does not hide a damp evening: each reason is told for now and for what is to come', async () => {
+    const { bench } = await planned({
+      area: { surroundings: { kind: 'shed' } },
+      sheet: { cure: { stopC: 5, events: { 'tack-free': at20(8) }, overcoat: [] } },
+    });
+    const rows = Array.from({ length: 72 }, (_, h) => {
+      const at = NOON + (h - 24) * HOUR;
+      const damp = h === 24 || h === 25 || h >= 31;
+      return `${new Date(at).toISOString()},18,${damp ? 92 : 55}`;
+    });
+    await server.ask('POST', '/weather', { csv: ['time,air,rh', ...rows].join('\n'), mode: 'import' });
+    const damp = (await bench()).outlook?.failures.filter(({ code }) => code === 'too-damp') ?? [];
+    // What is measured at the boat can answer for the first only.
+    expect(damp.map(({ at }) => (Date.parse(at) - NOON) / HOUR)).toEqual([0, 1]);
+  });
+
   it('a sheet that states neither dew-safe nor tack-free is asked about, and judged by the answer', async () => {
     const { bench } = await planned({ sheet: { cure: { stopC: 5, events: {}, overcoat: [] } } });
     await air(-24, 24 * 9, () => 18);

@@ -5,11 +5,11 @@ import { limitsOf, stackNeed } from '../../core/system/index.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
+import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { coatOutlook } from './coatOutlook.ts';
 import { potViews } from './pots.ts';
-import { firstFilmStep, profileOf } from './profileOf.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
 /** Hours ahead that the bench judges. */

@@ -1,25 +1,15 @@
 import type { CoatOutlook, Step } from '../../contract/index.ts';
 import { airAround, isUnderCover, judgeCoat, surfaceTemps } from '../../core/air/index.ts';
-import { eventTime, HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
-import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import { eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
+import { applyHours } from '../../core/film/index.ts';
 import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 
-/** The shortest that a coat is taken to need, hours: a patch is brushed in minutes, but not in none. */
-const LEAST_HOURS = 0.1;
 /** Air before the coat that says whether its surface is wet. */
 const BEFORE_MS = 24 * HOUR_MS;
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
-
-/** When the sheet says it is safe from dew and rain: its own event, else tack-free; null: neither is stated. */
-function safeOf(sheet: ProductSheet) {
-  const { events } = sheet.cure;
-  if (events['dew-safe']) return { by: 'dew-safe', points: events['dew-safe'] } as const;
-  if (events['tack-free']) return { by: 'tack-free', points: events['tack-free'] } as const;
-  return null;
-}
 
 /**
  * Whether the coat, begun now, passes hour by hour until its last corner and on until it is safe from dew and rain.
@@ -39,9 +29,8 @@ export function coatOutlook(input: {
   const { sheet, now, state, step } = input;
   const { surroundings } = state.area;
   if (input.hours.length === 0) return null;
-  const applyHours = Math.max(LEAST_HOURS, input.areaM2 / TYPICAL_RATE_M2_PER_H[step.method]);
-  const endMs = now + applyHours * HOUR_MS;
-  const stated = safeOf(sheet);
+  const endMs = now + applyHours(input.areaM2, step.method) * HOUR_MS;
+  const stated = safeEvent(sheet.cure);
   const byHand = input.safeHours !== null && !stated ? endMs + input.safeHours * HOUR_MS : null;
   const safeMs = stated
     ? eventTime({
@@ -50,7 +39,7 @@ export function coatOutlook(input: {
         laidAt: endMs,
       }).at
     : byHand;
-  const by = stated?.by ?? (byHand === null ? null : 'told');
+  const by = stated?.event ?? (byHand === null ? null : 'told');
   const temps = surfaceTemps(input.hours, surroundings);
   // Where it is never safe, as far as is known, every known hour is looked at.
   const untilMs = by === null ? endMs : (safeMs ?? Number.POSITIVE_INFINITY);
@@ -68,7 +57,10 @@ export function coatOutlook(input: {
     limits: limitsOf(sheet),
     underCover: isUnderCover(surroundings),
   });
-  const first = new Map(verdict.failures.toReversed().map((failure) => [failure.code, failure]));
+  // Of each reason its first moment now and its first to come: what is measured at the boat answers for now only.
+  const first = new Map(
+    verdict.failures.toReversed().map((failure) => [`${failure.code} ${failure.at === now}`, failure]),
+  );
   return {
     start: new Date(now).toISOString(),
     end: new Date(endMs).toISOString(),

@@ -1,10 +1,10 @@
 import type { LogQuery, LogView } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
+import { coatFilm } from '../memory/coatFilm.ts';
 import { areasOfBoat } from '../rows/areas.ts';
 import { theBoat } from '../rows/boats.ts';
 import { formOfBoat, shapeOf } from '../rows/forms.ts';
 import { logPage, productsLogged } from '../rows/log.ts';
-import { coatFilm } from './coatFilm.ts';
 
 /** Entries a page, where none is asked for. */
 const PAGE = 200;

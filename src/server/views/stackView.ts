@@ -1,21 +1,13 @@
 import type { StackView } from '../../contract/index.ts';
 import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
-import type { CoatGroup } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
-import { areaClock, groupsOf } from '../memory/areaClock.ts';
-import type { AreaSnapshot, CoatOnArea } from '../memory/areaStates.ts';
+import { areaClock } from '../memory/areaClock.ts';
+import type { AreaSnapshot } from '../memory/areaStates.ts';
+import { groupFilm } from '../memory/coatFilm.ts';
+import { groupsOf } from '../memory/groupsOf.ts';
 import { laidBonds } from '../memory/laidBonds.ts';
+import { profileOf } from '../memory/profileOf.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
-import { coatFilm } from './coatFilm.ts';
-import { profileOf } from './profileOf.ts';
-
-/** Mean dry film of a coat by its litres, µm, over all that was logged of it. */
-function filmOf(group: CoatGroup<CoatOnArea>, state: AreaSnapshot, catalogue: ProductCatalogue): number {
-  const microns = group.entries.map(
-    ({ body, entryId }) => (coatFilm(body, entryId, { state, catalogue }) ?? 0) * body.areaM2,
-  );
-  return microns.reduce((sum, each) => sum + each, 0) / group.coveredM2;
-}
 
 const hourView = ({ tempC, atMs }: HourOf) => ({ tempC, at: new Date(atMs).toISOString() });
 
@@ -37,7 +29,7 @@ export function stackView(
   const found = hours.length > 0 ? extremesFrom(tempsFor(hours, state.area.surroundings), now) : null;
   const clock = areaClock(state, context);
   const profile = profileOf(state, context.catalogue);
-  const asLaid = byStep((group) => filmOf(group, state, context.catalogue));
+  const asLaid = byStep((group) => groupFilm(group, { state, catalogue: context.catalogue }) ?? 0);
   return {
     areaId: state.area.id,
     version: state.stackVersion,

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { type AirVerdict, isUnderCover, judgeConditions } from '../../core/air/index.ts';
 import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
@@ -7,18 +8,24 @@ import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayReason } from './sayReason.ts';
 
-/** The conditions of this hour against the sheet; what rain or dew left on the surface is known from the series only. */
-export function judgeNow(view: BenchView, sheet: ProductSheet, conditions: LoggedConditions): AirVerdict {
-  const typed = conditions.source === 'typed';
+/**
+ * The conditions of this hour against the sheet. Rain and what it left on the surface are known from the series, whatever
+ * is measured of the air, until somebody at the boat says that it is dry.
+ */
+function judgeNow(
+  view: BenchView,
+  sheet: ProductSheet,
+  conditions: LoggedConditions,
+  seenDry: boolean,
+): AirVerdict {
   const wet = view.hours[0]?.reasons.find(({ code }) => code === 'wet-surface')?.value ?? 0;
   return judgeConditions({
     conditions: {
       airC: conditions.airC,
       rh: conditions.rh,
       surfaceC: conditions.surfaceC ?? conditions.airC,
-      rainMm: typed ? undefined : (view.air?.rainMm ?? undefined),
-      // Whoever measures at the boat sees whether it is wet.
-      wetHours: typed ? 0 : wet,
+      rainMm: seenDry ? 0 : (view.air?.rainMm ?? undefined),
+      wetHours: seenDry ? 0 : wet,
     },
     limits: limitsOf(sheet),
     underCover: isUnderCover(view.area.surroundings),
@@ -43,7 +50,11 @@ interface Props {
 /** May the coat be applied now: this hour, every hour of its application, and on until dew and rain cannot hurt it. */
 export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSafeHours }: Props) {
   const { show } = useUnits();
-  const verdict = judgeNow(view, sheet, conditions);
+  const [seenDry, setSeenDry] = useState(false);
+  const verdict = judgeNow(view, sheet, conditions, seenDry);
+  const wetByAir = judgeNow(view, sheet, conditions, false).reasons.some(
+    ({ code }) => code === 'rain' || code === 'wet-surface',
+  );
   const limits = limitsOf(sheet);
   const { outlook } = view;
   const now = Date.parse(view.now);
@@ -87,13 +98,24 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
             <li key={reason.code}>now: {sayReason(reason, show)}</li>
           ))}
           {later.map((failure) => (
-            <li key={failure.code}>
+            <li key={`${failure.code} ${failure.at}`}>
               {sayTime(failure.at, zone, now)}
               {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
               {sayReason(failure, show)}
             </li>
           ))}
         </ul>
+      )}
+      {wetByAir && (
+        <label className="target flex items-center gap-3">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={seenDry}
+            onChange={(event) => setSeenDry(event.target.checked)}
+          />
+          Seen at the boat: it does not rain, and the surface is dry to the hand
+        </label>
       )}
       {outlook === null && <p>No air is known ahead, so the hours to come cannot be judged.</p>}
       {outlook?.safeBy && (

@@ -41,7 +41,7 @@ interface Props {
   onLogged: (how: 'arrived' | 'kept') => void;
 }
 
-/** What was laid: litres, from when to when, and how much of the area it covered. */
+/** What was applied: litres, from when to when, and how much of the area it covered. */
 export function LogCoat({ view, step, product, conditions, wanted, zone, onLogged }: Props) {
   const { system, show } = useUnits();
   const id = useRef(uuidv7());

@@ -30,11 +30,16 @@ export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]
 
 /** Does this line's time run out soon, seen from `now`? Waiting for a window to open, or for a pot to induct, is not running out. */
 export function isRunningOut(line: SlipLine, now: number): boolean {
-  const closes =
-    line.kind === 'pot'
-      ? now >= Date.parse(line.pot.inductionEnds)
-      : line.clock.state === 'open' || line.clock.state === 'thumb' || line.clock.primeBy !== null;
-  return closes && line.decides - now < RUNNING_OUT_MS;
+  if (line.kind === 'pot')
+    return now >= Date.parse(line.pot.inductionEnds) && line.decides - now < RUNNING_OUT_MS;
+  const { clock } = line;
+  // A part that opens soon is no hurry, one that closes is, whatever the rest of its area waits for.
+  const closing = [clock, ...clock.parts].filter(
+    ({ state, until }) =>
+      until !== null &&
+      (state === 'open' || state === 'thumb' || (state === 'bare' && clock.primeBy !== null)),
+  );
+  return closing.some(({ until }) => Date.parse(until as string) - now < RUNNING_OUT_MS);
 }
 
 /**

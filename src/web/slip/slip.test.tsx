@@ -3,7 +3,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
-import type { AreaClock, PotView } from '../../contract/index.ts';
+import type { AreaClock, AreaPart, PotView } from '../../contract/index.ts';
 import { slipLines } from '../clock/urgency.ts';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { DoNext } from './DoNext.tsx';
@@ -65,6 +65,21 @@ describe('the one thing that needs hands', () => {
     cleanup();
     const calm = show([], [clock({ until: inHours(24) })]);
     expect([calm.urgent, calm.next]).toEqual([false, expect.stringContaining('closes in')]);
+  });
+  it('a part that opens soon is no hurry; one that closes soon is, whatever the rest waits for', () => {
+    const part = (state: AreaPart['state'], h: number): AreaPart => ({
+      what: 'session',
+      areaM2: 5,
+      from: inHours(-9),
+      to: inHours(-8),
+      state,
+      until: inHours(h),
+      segments: [],
+    });
+    const opening = clock({ until: inHours(24), parts: [part('too-soon', 1)] });
+    expect(show([], [opening]).urgent).toBe(false);
+    cleanup();
+    expect(show([], [clock({ until: inHours(24), parts: [part('open', 1)] })]).urgent).toBe(true);
   });
   it('says what is to be done before the coat, and leaves out what is done', () => {
     const task = { amount: null, note: '', entryId: null, endsAt: null, fromAt: null, sandableAt: null };

@@ -1,13 +1,13 @@
 import type { CoatBody } from '../../contract/index.ts';
 import { deadVolumeLPerM2, dryMicronsFromLitres } from '../../core/film/index.ts';
-import { lossOf, TREATMENTS } from '../../core/system/index.ts';
-import { groupsOf } from '../memory/areaClock.ts';
-import type { AreaSnapshot } from '../memory/areaStates.ts';
+import { type CoatGroup, lossOf, TREATMENTS } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
+import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+import { groupsOf } from './groupsOf.ts';
 import { profileOf } from './profileOf.ts';
 
 /** The entries of the coat that filled an area's blast profile: the first one applied that forms a film. */
-export function profileFillers(state: AreaSnapshot, catalogue: ProductCatalogue): ReadonlySet<string> {
+function profileFillers(state: AreaSnapshot, catalogue: ProductCatalogue): ReadonlySet<string> {
   const first = groupsOf(state).find(({ entries }) => {
     const body = entries[0]?.body;
     const family = body && catalogue.sheetOf(body.productId, body.sheetVersion)?.family;
@@ -30,8 +30,8 @@ export function coatFilm(
   const { state, catalogue } = context;
   const volumeSolids = catalogue.sheetOf(body.productId, body.sheetVersion)?.volumeSolids;
   if (volumeSolids === undefined || body.areaM2 <= 0) return null;
-  const filled = state && profileFillers(state, catalogue).has(entryId);
-  const microns = filled ? (profileOf(state, catalogue)?.microns ?? 0) : 0;
+  const profile = state && profileOf(state, catalogue);
+  const microns = profile && profileFillers(state, catalogue).has(entryId) ? profile.microns : 0;
   const { litres, areaM2, method } = body;
   return dryMicronsFromLitres({
     litres,
@@ -40,4 +40,19 @@ export function coatFilm(
     loss: lossOf(method),
     deadVolume: deadVolumeLPerM2(microns),
   });
+}
+
+/** Mean dry film of a coat over all that was logged of it, µm; null where nothing of it can be told. */
+export function groupFilm(
+  group: CoatGroup<CoatOnArea>,
+  context: { state: AreaSnapshot; catalogue: ProductCatalogue },
+): number | null {
+  if (!(group.coveredM2 > 0)) return null;
+  let sum = 0;
+  for (const { body, entryId } of group.entries) {
+    const microns = coatFilm(body, entryId, context);
+    if (microns === null) return null;
+    sum += microns * body.areaM2;
+  }
+  return sum / group.coveredM2;
 }

@@ -1,6 +1,6 @@
 import { firstFilm, type ProfileUnder, profileUnder } from '../../core/system/index.ts';
-import type { AreaSnapshot } from '../memory/areaStates.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
+import type { AreaSnapshot } from './areaStates.ts';
 
 /** The first step of an area's stack that forms a film, with its sheet. */
 export function firstFilmStep(state: AreaSnapshot, catalogue: ProductCatalogue) {

@@ -1,0 +1,65 @@
+import type { AirReason, CoatFailure, CoatFailureCode } from '../core/air/index.ts';
+import type { Area } from './area.ts';
+import type { Boat } from './boat.ts';
+import type { Product } from './product.ts';
+import type { Step } from './stack.ts';
+import type { BareItem } from './survey.ts';
+import type { AreaClock, PotView } from './views.ts';
+import type { WeatherHour } from './weather.ts';
+
+/** A thing to leave bare, and whether it is taped for the coat in hand. */
+export interface BareTick {
+  id: string;
+  kind: BareItem['kind'];
+  name: string;
+  /** null: not ticked either way for this coat. */
+  taped: boolean | null;
+}
+
+/** Whether a coat begun now passes until it is safe from dew and rain. */
+export interface CoatOutlook {
+  start: string;
+  /** When its last corner is applied at the usual pace. */
+  end: string;
+  /** When it is safe from dew and rain; null: not within what is known, or not stated. */
+  safe: string | null;
+  /** What `safe` goes by: an event of the sheet, hours told by hand; null: to be asked for. */
+  safeBy: 'dew-safe' | 'tack-free' | 'told' | null;
+  ok: boolean;
+  /** Of each reason against it the first moment now and the first to come, in the order of time. */
+  failures: {
+    at: string;
+    code: CoatFailureCode;
+    value: number;
+    limit: number;
+    phase: CoatFailure['phase'];
+  }[];
+}
+
+/** Everything the bench needs for one area. */
+export interface BenchView {
+  now: string;
+  boat: Boat;
+  area: Area;
+  clock: AreaClock;
+  step: Step | null;
+  product: Product | null;
+  litresForCoat: number | null;
+  air: WeatherHour | null;
+  /** The coming hours as this product sees them. */
+  hours: {
+    at: string;
+    ok: boolean;
+    reasons: AirReason[];
+    surfaceC: number;
+    dewPointC: number;
+    /** Whether the margin over the dew point falls from the hour before; null: not known. */
+    marginFalls: boolean | null;
+  }[];
+  /** null: no air is known, or nothing is to be applied. */
+  outlook: CoatOutlook | null;
+  pots: PotView[];
+  bare: BareTick[];
+  /** Paint is about to cross the old waterline, and nobody has said what became of it. */
+  askOldLine: boolean;
+}
