@@ -27,6 +27,10 @@ async function addresses(
     materials: '/materials',
     sheet: '/materials/new',
     'new boat': '/boats/new',
+    reference: '/reference',
+    rules: '/rules',
+    tools: '/tools',
+    glossary: '/glossary#tie-coat',
     yard: '/yard',
     nowhere: '/no/such/place',
   };
@@ -59,6 +63,14 @@ for (const [theme, width] of [
         await expectAccessible(page);
       });
     }
+    await test.step('the search', async () => {
+      await page.goto('/');
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await page.keyboard.press('/');
+      await page.getByRole('combobox', { name: 'Find anything' }).fill('bottom');
+      await expect(page.getByRole('option').first()).toBeVisible();
+      await expectAccessible(page);
+    });
   });
 }
 
