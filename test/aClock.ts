@@ -37,6 +37,7 @@ export const aClock = (over: Partial<AreaClock>): AreaClock => ({
   ruleBy: null,
   parts: [],
   lap: null,
+  hand: null,
   stepsDone: 1,
   stepsAll: 3,
   failed: null,

@@ -1,12 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
-import type {
-  Area,
-  AreaInput,
-  BoatInput,
-  EntryInput,
-  Problem,
-  ProductInput,
-  Step,
+import {
+  type Area,
+  type AreaInput,
+  AS_USUAL,
+  type BoatInput,
+  type EntryInput,
+  type Problem,
+  type ProductInput,
+  type Step,
 } from '../src/contract/index.ts';
 import { NOT_STATED } from '../src/core/system/index.ts';
 import { readDump } from '../src/server/db/open.ts';
@@ -143,6 +144,7 @@ export const aStep = (productId: string, over: Partial<Step> = {}): Step => ({
   extraCoats: 0,
   before: [],
   sandBetween: null,
+  ...AS_USUAL,
   band: null,
   order: null,
   overrule: null,

@@ -1,6 +1,7 @@
 import type { AirReason, CoatFailure, CoatFailureCode } from '../core/air/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
+import type { TapeKind } from './log.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BareItem } from './survey.ts';
@@ -14,6 +15,10 @@ export interface BareTick {
   name: string;
   /** null: not ticked either way for this coat. */
   taped: boolean | null;
+  /** Kind of its tape; null: not told. */
+  tape: TapeKind | null;
+  /** By when the tape is to come off; null: not taped. */
+  offBy: string | null;
 }
 
 /** Whether a coat begun now passes until it is safe from dew and rain. */

@@ -7,6 +7,7 @@ export * from './formats/marksCsv.ts';
 export * from './formats/offsetsCsv.ts';
 export * from './formats/safeCsv.ts';
 export * from './formats/sheetsCsv.ts';
+export type * from './handView.ts';
 export { strict } from './joi.ts';
 export * from './log.ts';
 export type { FieldError, Problem } from './problem.ts';

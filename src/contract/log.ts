@@ -1,9 +1,10 @@
 import Joi from 'joi';
+import type { HandFinding } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
-import type { StepTask } from '../core/system/index.ts';
+import type { OwnRatio, StepTask } from '../core/system/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
-import { taskFields } from './stack.ts';
+import { ownRatio, taskFields } from './stack.ts';
 
 /** Air and surface at the work, as typed or as the series had it. */
 export interface LoggedConditions {
@@ -25,6 +26,10 @@ export interface BatchBody {
   pours: { name: string; amount: number; unit: 'g' | 'ml' }[];
   tool: MeasuringTool;
   ratioError: number;
+  /** Mixed at another ratio than the sheet's on purpose, and why; null or left out: by the sheet. */
+  ownRatio?: OwnRatio | null;
+  /** Additives put in, ml of each; left out: none told. */
+  additives?: { name: string; ml: number }[];
   thinnerLitres: number;
   potTempC: number;
   inductionMin: number;
@@ -69,7 +74,11 @@ export interface TapeBody {
   /** The coat it was taped for; null outside one. */
   stepId: string | null;
   coatNo: number | null;
+  /** Kind of tape, which says how long it holds; left out: not told. */
+  tape?: TapeKind;
 }
+
+export type TapeKind = 'masking' | 'fine-line';
 
 /** Work before a coat, done: a wash, a sanding, a wait cut short, an inspection with what it found. */
 export interface WorkBody extends StepTask {
@@ -81,6 +90,22 @@ export interface WorkBody extends StepTask {
   outcome: 'done' | 'faults';
   /** What was found or is worth telling. */
   remark: string;
+}
+
+/** One more coat of a step than planned, because the work wants it: another round of filling and fairing. */
+export interface RoundBody {
+  stepId: string;
+  reason: string;
+}
+
+/** What the hand found on a film: it corrects the film's clock. */
+export interface HandTestBody {
+  stepId: string;
+  coatNo: number;
+  found: HandFinding;
+  /** Where on the area; empty: not told. */
+  place: string;
+  note: string;
 }
 
 export interface NoteBody {
@@ -99,6 +124,8 @@ export type EntryBody =
   | { kind: 'tape'; body: TapeBody }
   | { kind: 'blast'; body: BlastBody }
   | { kind: 'work'; body: WorkBody }
+  | { kind: 'hand-test'; body: HandTestBody }
+  | { kind: 'round'; body: RoundBody }
   | { kind: 'note'; body: NoteBody }
   | { kind: 'strike'; body: StrikeBody };
 
@@ -161,6 +188,18 @@ export const batchBody = objectOf<BatchBody>({
     .required(),
   tool: tool.required(),
   ratioError: between('ratio error (fraction)', -1, 100).required(),
+  ownRatio: ownRatio.allow(null).optional(),
+  additives: Joi.array()
+    .items(
+      Joi.object({
+        name: title('additive').required(),
+        ml: between('additive (ml)', 0.001, 100_000).required(),
+      }),
+    )
+    .max(8)
+    .unique('name')
+    .label('additives')
+    .optional(),
   thinnerLitres: between('thinner (l)', 0, 500).required(),
   potTempC: between('temperature of the pot (°C)', -20, 60).required(),
   inductionMin: between('induction (min)', 0, 240).required(),
@@ -183,6 +222,8 @@ const coat = objectOf<CoatBody>({
     'roll-and-tip': true,
     'conventional-spray': true,
     'airless-spray': true,
+    trowel: true,
+    aerosol: true,
   }).required(),
   litres: between('litres used (l)', 0.0001, 2000).required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
@@ -206,6 +247,7 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
     on: Joi.boolean().required(),
     stepId: id().label('step').allow(null).required(),
     coatNo: between('coat number', 0, 30).integer().allow(null).required(),
+    tape: Joi.valid('masking', 'fine-line').label('kind of tape').optional(),
   }),
   blast: objectOf<BlastBody>({
     holdsHours: between('hours it may stand bare', 0.5, 96).required(),
@@ -213,10 +255,33 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
   work: objectOf<WorkBody>({
     stepId: id().label('step').required(),
     coatNo: between('coat number', 0, 30).integer().required(),
-    taskId: Joi.alternatives(id(), Joi.valid('between', 'key')).label('task').required(),
+    taskId: Joi.alternatives(id(), Joi.valid('between', 'spacing', 'key'))
+      .label('task')
+      .required(),
     ...taskFields,
     outcome: Joi.valid('done', 'faults').label('outcome').required(),
     remark: text(1000).label('remark').required(),
+  }),
+  'hand-test': objectOf<HandTestBody>({
+    stepId: id().label('step').required(),
+    coatNo: between('coat number', 0, 30).integer().required(),
+    found: oneOf<HandFinding>({
+      sticks: true,
+      prints: true,
+      'no-print': true,
+      dents: true,
+      hard: true,
+      clogs: true,
+      powders: true,
+    })
+      .label('what the hand found')
+      .required(),
+    place: text(200).label('place').required(),
+    note: text(1000).label('note').required(),
+  }),
+  round: objectOf<RoundBody>({
+    stepId: id().label('step').required(),
+    reason: text(400).label('reason for another round').required(),
   }),
   note: objectOf<NoteBody>({ text: line('note', 1, 4000).required() }),
   strike: objectOf<StrikeBody>({

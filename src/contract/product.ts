@@ -32,6 +32,8 @@ const methods = oneOf<Method>({
   'roll-and-tip': true,
   'conventional-spray': true,
   'airless-spray': true,
+  trowel: true,
+  aerosol: true,
 });
 
 const nullable = (label: string, least: number, most: number) =>
@@ -58,6 +60,7 @@ export const productSheet = objectOf<ProductSheet>({
         name: title('name of the part').required(),
         ratio: between('parts in the ratio', 0.001, 1000).required(),
         densityKgPerL: between('density (kg/l)', 0.1, 10).allow(null).required(),
+        reducer: Joi.boolean().label('reducer').optional(),
       }),
     )
     .min(1)
@@ -77,7 +80,7 @@ export const productSheet = objectOf<ProductSheet>({
       }),
     )
     .unique('method')
-    .max(5)
+    .max(7)
     .label('figures by method')
     .required(),
   methods: Joi.array().items(methods).unique().label('methods').required(),
@@ -162,6 +165,7 @@ export const productSheet = objectOf<ProductSheet>({
     .unique('litres')
     .label('packs')
     .required(),
+  canLitres: between('what a spray can holds (l)', 0.01, 5).allow(null).optional(),
   shelfMonths: between('shelf life (months)', 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({
     cleanliness: oneOf<Cleanliness>({

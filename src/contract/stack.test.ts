@@ -38,7 +38,7 @@ describe('a step at the border', () => {
       'steps.0.thinner: thinner (fraction) 0.6 is above the limit of 0.5',
     ],
     ['no colour', { colours: [] }, 'steps.0.colours: colours has 0 entries, needs at least 1'],
-    ['a method nobody has', { method: 'trowel' }, 'steps.0.method: method "trowel" is not one of'],
+    ['a method nobody has', { method: 'fingers' }, 'steps.0.method: method "fingers" is not one of'],
     [
       'grit of boulders',
       { sandBetween: 8 },

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
-import type { Band, LayOrder, Overrule, PlannedTask, TaskKind } from '../core/system/index.ts';
+import type { Band, LayOrder, Overrule, OwnRatio, PlannedTask, TaskKind } from '../core/system/index.ts';
 import { between, id, line, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** One step of an area's system: a product in so many coats. */
@@ -22,6 +22,14 @@ export interface Step {
   before: PlannedTask[];
   /** Grit between its coats; null: not sanded. */
   sandBetween: number | null;
+  /** Grit of each joint where they differ, before coat 2, coat 3, …; null: that one is not sanded; none: all alike. */
+  sandGrits: (number | null)[];
+  /** Hours kept between its coats by choice; null: as the sheet allows. */
+  spacingH: number | null;
+  /** A word on tool or brush for each coat in turn; empty: none. */
+  coatNotes: string[];
+  /** Mixed at another ratio than the sheet's on purpose; null: by the sheet. */
+  ownRatio: OwnRatio | null;
   /** The part of the area it is laid on; null: the whole. */
   band: Band | null;
   /** Which way it is worked over the area; null: as it comes. */
@@ -29,6 +37,14 @@ export interface Step {
   /** Rules overruled for it, and why: stands on the record. */
   overrule: Overrule | null;
 }
+
+/** What a step has where nobody chose otherwise, and what was kept before one could. */
+export const AS_USUAL = {
+  sandGrits: [],
+  spacingH: null,
+  coatNotes: [],
+  ownRatio: null,
+} satisfies Partial<Step>;
 
 export interface StackInput {
   steps: Step[];
@@ -52,6 +68,17 @@ export const taskFields = {
 };
 const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
 
+/** A ratio of one's own, and why. */
+export const ownRatio = objectOf<OwnRatio>({
+  parts: Joi.array()
+    .items(between('parts in the own ratio', 0.001, 1000).required())
+    .min(2)
+    .max(4)
+    .label('own ratio')
+    .required(),
+  reason: line('reason for the own ratio', 8, 600).required(),
+});
+
 export const stackStep = objectOf<Step>({
   id: id().required(),
   productId: id().label('product').required(),
@@ -63,6 +90,8 @@ export const stackStep = objectOf<Step>({
     'roll-and-tip': true,
     'conventional-spray': true,
     'airless-spray': true,
+    trowel: true,
+    aerosol: true,
   })
     .label('method')
     .required(),
@@ -72,6 +101,19 @@ export const stackStep = objectOf<Step>({
   extraCoats: between('extra coats', 0, 10).integer().required(),
   before: Joi.array().items(task).max(12).unique('id').label('work before').required(),
   sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
+  // Left out by what was written before they were: a file, a template, another program.
+  sandGrits: Joi.array()
+    .items(between('grit of a joint', 24, 2000).integer().allow(null))
+    .max(30)
+    .label('grit of each joint')
+    .default([]),
+  spacingH: between('hours between coats', 0.1, 2000).allow(null).default(null),
+  coatNotes: Joi.array()
+    .items(text(200).label('note of a coat'))
+    .max(30)
+    .label('notes of the coats')
+    .default([]),
+  ownRatio: ownRatio.allow(null).default(null),
   band: objectOf<Band>({
     name: title('name of the band').required(),
     areaM2: between('band (m²)', 0.0001, 10_000).required(),

@@ -4,6 +4,7 @@ import type { LaidBond, ProfileUnder, StepTask } from '../core/system/index.ts';
 import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
+import type { HandView } from './handView.ts';
 import type { BatchBody, Entry } from './log.ts';
 import type { Step } from './stack.ts';
 import type { BareItem, Finding, Stand } from './survey.ts';
@@ -91,6 +92,9 @@ export interface AreaClock {
     productId: string;
     productName: string;
     colour: string;
+    /** Its step and its coat there, from 0; null: a step no longer in the stack. */
+    stepId: string | null;
+    coatNo: number;
     coatLabel: string;
     laidFrom: string;
     laidTo: string;
@@ -112,6 +116,8 @@ export interface AreaClock {
   parts: AreaPart[];
   /** A second lap straight on: when its starting point is ready, and when the far end is; null: nothing to say. */
   lap: { start: string; farEnd: string } | null;
+  /** What the hand found corrects the clock; null: nothing was tested. */
+  hand: HandView | null;
   stepsDone: number;
   stepsAll: number;
   /** Why its clock could not be worked out, in state `failed`; else null. */

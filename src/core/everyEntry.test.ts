@@ -105,6 +105,14 @@ const ENTRIES: Record<string, Entry> = {
     own: 1,
   },
   windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
+  shareDone: { run: cure.shareDone, args: [{ curve, temps, fromMs: 0, toMs: 3 * HOUR }] },
+  correctFromHandTest: {
+    run: cure.correctFromHandTest,
+    args: [{ film: aFilm, next, temps, tests: [{ atMs: 2 * HOUR, found: 'sticks' }, { atMs: 9 * HOUR, found: 'prints' }] }], // biome-ignore format: one line
+  },
+  sandedBefore: { run: system.sandedBefore, args: [{ sandBetween: 120, sandGrits: [null, 220] }, 2] },
+  unthinnedShare: { run: mix.unthinnedShare, args: [{ parts: [...parts, { name: 'reducer', ratio: 1, densityKgPerL: 0.9, reducer: true }], by: 'weight' }] }, // biome-ignore format: one line
+  atOwnRatio: { run: mix.atOwnRatio, args: [parts, [6, 5]] },
   keyedWindows: { run: cure.keyedWindows, args: [cure.windowsFor({ film: aFilm as cure.Film, next: next as cure.Next, temps, now: HOUR }), HOUR, 2 * HOUR], own: 1 }, // biome-ignore format: one line
   delayedWindows: {
     run: cure.delayedWindows,
@@ -320,8 +328,10 @@ describe('nothing impossible travels', () => {
         if (found) faults.push(`${what} gives ${found}`);
       } catch (error) {
         // RangeError: QuantityError, and the readers of what a person typed.
-        if (!(error instanceof RangeError) || !/is outside|is not|is empty/.test(error.message))
+        if (!(error instanceof RangeError) || !/\S .*(is outside \S|is not|is empty)/s.test(error.message))
           faults.push(`${what} throws ${error}`);
+        if (error instanceof units.QuantityError && !(error.quantity.trim() && error.limit.trim()))
+          faults.push(`${what} is refused without a name: ${error}`);
       }
       if (performance.now() - started > 1000) faults.push(`${what} takes over a second`);
     }

@@ -75,6 +75,71 @@ const tasks = (): { wash: string; dry: string; look: string; before: Planned['st
   };
 };
 
+const logOn = (
+  planned: Planned,
+  at: number,
+  what: Pick<EntryInput, 'kind' | 'body'>,
+  corrects: string | null = null,
+) =>
+  log({
+    id: uuidv7(),
+    areaId: planned.area.id,
+    at: new Date(at).toISOString(),
+    corrects,
+    ...what,
+  } as EntryInput);
+
+describe('rounds: a step repeated as often as it needs', () => {
+  it('one more than planned is next, logged with what it took, and taken back it is gone', async () => {
+    now = NOON;
+    const planned = await aPlannedArea(server, { coats: 1 });
+    await server.ask('POST', '/log', aCoat(planned, NOON - 12 * HOUR));
+    expect((await clockOf(planned)).next).toBeNull();
+    const round = await logOn(planned, now, {
+      kind: 'round',
+      body: { stepId: planned.step.id, reason: 'lows' },
+    });
+    expect(round.status).toBe(201);
+    expect((await clockOf(planned)).next).toMatchObject({ stepId: planned.step.id, coatNo: 1, coats: 2 });
+    expect((await clockOf(planned)).film?.coatLabel).toBe('coat 1 of 2');
+    await server.ask('POST', '/log', aCoat(planned, NOON - HOUR, { coatNo: 1, litres: 0.9 }));
+    expect((await clockOf(planned)).next).toBeNull();
+    const again = await logOn(planned, now, { kind: 'round', body: { stepId: planned.step.id, reason: '' } });
+    expect((await clockOf(planned)).next?.coatNo).toBe(2);
+    await logOn(planned, now, { kind: 'strike', body: { reason: 'fair enough' } }, again.body.id);
+    expect((await clockOf(planned)).next).toBeNull();
+  });
+});
+
+describe('a test by hand', () => {
+  it('corrects the clock of the film it was made on, said with before and after, and taken back it is as it was', async () => {
+    now = NOON;
+    const sheet = aProduct().sheet;
+    const planned = await aPlannedArea(server);
+    await server.ask('PUT', `/products/${planned.product.id}`, {
+      ...planned.product,
+      version: 1,
+      sheet: { ...sheet, cure: { ...sheet.cure, events: { 'tack-free': [{ tempC: 20, minutes: 240 }] } } },
+    });
+    await server.ask('POST', '/log', { ...aCoat(planned, NOON - 5 * HOUR, { sheetVersion: 2 }) });
+    const before = await clockOf(planned);
+    expect(before.hand).toBeNull();
+    const test = await logOn(planned, now, {
+      kind: 'hand-test',
+      body: { stepId: planned.step.id, coatNo: 0, found: 'sticks', place: 'keel', note: '' },
+    });
+    const after = await clockOf(planned);
+    // Tack-free at 4 h, still sticking at 5: 0.72 times as fast, so 10 h become 13 h 53 min.
+    expect(after.hand?.factor).toBeCloseTo(0.72, 6);
+    const opens = (clock: AreaClock) => Date.parse(clock.until ?? '') - (NOON - 5 * HOUR);
+    expect(opens(before) / HOUR).toBeCloseTo(10, 6);
+    expect(opens(after) / HOUR).toBeCloseTo(10 / 0.72, 4);
+    expect([after.hand?.opensBySheet, after.hand?.opensNow]).toEqual([before.until, after.until]);
+    await logOn(planned, now, { kind: 'strike', body: { reason: 'wrong area' } }, test.body.id);
+    expect((await clockOf(planned)).until).toBe(before.until);
+  });
+});
+
 describe('work before a coat, ticked at the bench', () => {
   it('a wash starts the wait after it, and taking the tick back stops it', async () => {
     now = NOON;

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
 import type { ByMethod, ProductSheet } from '../../core/system/index.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
+import { partText, readPart } from './sheetParts.ts';
 
 /**
  * Many product sheets as CSV: a row a sheet, a column a figure, canonical units. Lists are parted by ` | `; a table of
@@ -108,15 +109,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['name', (n) => n.name],
   ['family', (n) => n.sheet.family],
   ['resin', (n) => some(n.sheet.resin)],
-  [
-    'parts',
-    (n) =>
-      list(
-        n.sheet.parts.map(
-          (p) => `${p.name} ${p.ratio}${p.densityKgPerL === null ? '' : ` ${p.densityKgPerL}`}`,
-        ),
-      ),
-  ],
+  ['parts', (n) => list(n.sheet.parts.map(partText))],
   ['ratio by', (n) => n.sheet.ratioBy],
   ['ratio tolerance', (n) => some(n.sheet.ratioTolerance)],
   ['volume solids', (n) => String(n.sheet.volumeSolids)],
@@ -144,6 +137,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['copper', (n) => some(n.sheet.copper)],
   ['additives', (n) => list(n.sheet.additives.map((a) => `${a.name}; ${a.kind}; ${some(a.maxMlPerLitre)}`))],
   ['packs', (n) => list(n.sheet.packs.map((p) => `${p.litres}${p.price === null ? '' : ` @ ${p.price}`}`))],
+  ['can', (n) => some(n.sheet.canLitres ?? null)],
   ['shelf months', (n) => some(n.sheet.shelfMonths)],
   ['cleanliness', (n) => some(n.sheet.preparation.cleanliness)],
   ['profile least', (n) => some(n.sheet.preparation.profileMinMicrons)],
@@ -216,15 +210,8 @@ export function readSheetsCsv(csv: string): Named[] {
       sheet: {
         family: cell('family') as ProductSheet['family'],
         resin: cell('resin') || null,
-        parts: items('parts').map((part) => {
-          const match = /^(.*?) ([\d.]+)(?: ([\d.]+))?$/.exec(part);
-          if (!match) throw new RangeError(`${where('parts')}: "${part}" is not a name and its parts`);
-          return {
-            name: match[1] as string,
-            ratio: Number(match[2]),
-            densityKgPerL: match[3] === undefined ? null : Number(match[3]),
-          };
-        }),
+        parts: items('parts').map((part) => readPart(part, where('parts'))),
+        ...(cell('can') !== '' && { canLitres: number('can') }),
         ratioBy: ratioBy(),
         ratioTolerance: maybe('ratio tolerance'),
         volumeSolids: number('volume solids'),

@@ -68,6 +68,8 @@ export const clockReply = objectOf<AreaClock>({
     productId: uuid(),
     productName: word(),
     colour: word(),
+    stepId: maybeUuid(),
+    coatNo: figure(),
     coatLabel: word(),
     laidFrom: moment(),
     laidTo: moment(),
@@ -105,6 +107,18 @@ export const clockReply = objectOf<AreaClock>({
     }),
   ),
   lap: Joi.object({ start: moment(), farEnd: moment() }).allow(null).required(),
+  hand: Joi.object({
+    tests: listOf(Joi.object({ entryId: uuid(), at: moment(), found: word() })),
+    factor: figure(),
+    low: figure(),
+    high: figure(),
+    contradicts: flag(),
+    silent: flag(),
+    opensBySheet: maybeMoment(),
+    opensNow: maybeMoment(),
+  })
+    .allow(null)
+    .required(),
   stepsDone: figure(),
   stepsAll: figure(),
   failed: maybeWord(),

@@ -85,6 +85,8 @@ const tick = objectOf<BareTick>({
   kind: word(),
   name: word(),
   taped: Joi.boolean().allow(null).required(),
+  tape: Joi.valid('masking', 'fine-line').allow(null).required(),
+  offBy: maybeMoment(),
 });
 
 const extreme = Joi.object({ tempC: figure(), at: moment() }).required();

@@ -7,6 +7,13 @@ export {
   explainEvent,
   progressAt,
 } from './eventTime.ts';
+export {
+  BOUNDS,
+  correctFromHandTest,
+  type HandCorrection,
+  type HandFinding,
+  type HandTest,
+} from './handTest.ts';
 export { segmentAt } from './segmentAt.ts';
 export {
   extremesFrom,
@@ -17,6 +24,7 @@ export {
   spliceHours,
   type TempSeries,
 } from './series.ts';
+export { shareDone } from './share.ts';
 export { clockStretches, type Stretch } from './stretches.ts';
 export { type AreaState, urgencyMs } from './urgency.ts';
 export {

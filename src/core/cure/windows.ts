@@ -52,6 +52,8 @@ export interface Film {
   sheet: CureSheet;
   /** How many times the sheet's typical film was applied, by litres; left out: not known. */
   timesTypical?: number;
+  /** How many times as fast as its sheet it cures, by what the hand found; left out: as the sheet. */
+  factor?: number;
 }
 
 /** From here on a film is heavier than its sheet's times are good for [M]: it holds its solvent longer. */
@@ -101,12 +103,17 @@ export interface Windows {
 }
 
 /** Start and end of application in their order. */
-function checkFilm({ laidFromMs, laidToMs }: Film): void {
+function checkFilm({ laidFromMs, laidToMs, factor }: Film): void {
   moment('start of application', laidFromMs);
   moment('end of application', laidToMs);
   if (laidToMs < laidFromMs)
     throw new QuantityError('end of application', laidToMs, `its start ${laidFromMs} or later`);
+  if (factor !== undefined) within('factor of the clock', factor, 0.01, 100);
 }
+
+/** A table as this film runs through it: `factor` times as fast. */
+const asItCures = (points: readonly CurvePoint[], { factor = 1 }: Film): readonly CurvePoint[] =>
+  factor === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor }));
 
 /**
  * The event after which dew and rain no longer hurt a film: the sheet's own, else tack-free [T]; null: neither is stated,
@@ -152,7 +159,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   )
     warnings.add('heavy-film');
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
-    const curve = { points, stopC: sheet.stopC };
+    const curve = { points: asItCures(points, film), stopC: sheet.stopC };
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
     edges.push({ edge: name, at: time.at, curve, fromMs });
     for (const warning of time.warnings) warnings.add(warning);
@@ -248,7 +255,8 @@ export function filmEvents(input: {
     const points = sheet.events[event];
     if (!points) return [];
     const laidAt = event === 'latest-immersion' ? laidFromMs : laidToMs;
-    const { at } = eventTime({ curve: { points, stopC: sheet.stopC }, temps: input.temps, laidAt });
+    const curve = { points: asItCures(points, input.film), stopC: sheet.stopC };
+    const { at } = eventTime({ curve, temps: input.temps, laidAt });
     return [{ event, at }];
   });
 }

@@ -2,7 +2,16 @@ import { positive, within } from '../units/index.ts';
 import { spreadingRateM2PerL } from './thickness.ts';
 
 /** How a coat is put on. */
-export type Method = 'brush' | 'roller' | 'roll-and-tip' | 'conventional-spray' | 'airless-spray';
+export type Method =
+  | 'brush'
+  | 'roller'
+  | 'roll-and-tip'
+  | 'conventional-spray'
+  | 'airless-spray'
+  /** Fillers: a trowel, a spreader or a long board. */
+  | 'trowel'
+  /** A can that sprays by itself. */
+  | 'aerosol';
 
 export const METHODS: readonly Method[] = [
   'brush',
@@ -10,11 +19,14 @@ export const METHODS: readonly Method[] = [
   'roll-and-tip',
   'conventional-spray',
   'airless-spray',
+  'trowel',
+  'aerosol',
 ];
 
 /**
  * Paint that does not end on the boat, as a fraction [T]: brush 5 %, roller 5–10 %, roll and tip as a
- * roller, conventional spray 40–50 %, airless 20–30 % indoors and 30–40 % outdoors. Middle of each span.
+ * roller, conventional spray 40–50 %, airless 20–30 % indoors and 30–40 % outdoors. Middle of each span. Trowel 10 %,
+ * what stays on the board and is scraped off [M]; aerosol as conventional spray [M].
  */
 export const TYPICAL_LOSS: Record<Method, number> = {
   brush: 0.05,
@@ -22,11 +34,13 @@ export const TYPICAL_LOSS: Record<Method, number> = {
   'roll-and-tip': 0.075,
   'conventional-spray': 0.45,
   'airless-spray': 0.3,
+  trowel: 0.1,
+  aerosol: 0.45,
 };
 
 /**
  * The upper end of those spans, for a need that is to be safe: brush 7 % [M, the trade gives no span], roller 10 %,
- * conventional spray 50 %, airless 40 % outdoors [T].
+ * conventional spray 50 %, airless 40 % outdoors [T]; trowel 20 %, aerosol 50 % [M].
  */
 export const UPPER_LOSS: Record<Method, number> = {
   brush: 0.07,
@@ -34,15 +48,22 @@ export const UPPER_LOSS: Record<Method, number> = {
   'roll-and-tip': 0.1,
   'conventional-spray': 0.5,
   'airless-spray': 0.4,
+  trowel: 0.2,
+  aerosol: 0.5,
 };
 
-/** m² per hour that one person covers (roll and tip: a pair), middle of the trade's span [T]. */
+/**
+ * m² per hour that one person covers (roll and tip: a pair), middle of the trade's span [T]; by trowel one round of fill
+ * and fair [T, handbook part 19]; an aerosol can [M].
+ */
 export const TYPICAL_RATE_M2_PER_H: Record<Method, number> = {
   brush: 4,
   roller: 12,
   'roll-and-tip': 8,
   'conventional-spray': 40,
   'airless-spray': 100,
+  trowel: 1.5,
+  aerosol: 6,
 };
 
 /** The shortest that a coat is taken to need, hours: a patch is brushed in minutes, but not in none [M]. */

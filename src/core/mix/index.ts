@@ -1,5 +1,5 @@
 export { type Addition, type AdditionLimit, addition } from './additions.ts';
 export { type BatchPlan, POT_MARGIN_MIN, planBatches, potLifeMinutes } from './pot.ts';
-export { type MixPart, type RatioBasis, shares } from './ratio.ts';
+export { atOwnRatio, type MixPart, type RatioBasis, shares, unthinnedShare } from './ratio.ts';
 export { DEFAULT_RATIO_TOLERANCE, type Pour, type Split, type SplitResult, splitParts } from './split.ts';
 export { isCumulative, type MeasuringTool, mlPerMm, toolBasis, toolStep } from './tools.ts';

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addition, planBatches, potLifeMinutes, shares, splitParts } from './index.ts';
+import {
+  addition,
+  atOwnRatio,
+  planBatches,
+  potLifeMinutes,
+  shares,
+  splitParts,
+  unthinnedShare,
+} from './index.ts';
 
 const twoToOne = [
   { name: 'base', ratio: 2, densityKgPerL: 1.5 },
@@ -26,6 +34,42 @@ describe('ratios', () => {
     expect(() => shares({ parts, by: 'volume', as: 'volume' })).toThrow(
       'parts of base 0 is outside what is above 0',
     );
+  });
+});
+
+describe('a third part, and a ratio of one’s own', () => {
+  const three = [
+    { name: 'base', ratio: 2, densityKgPerL: 1.3 },
+    { name: 'hardener', ratio: 1, densityKgPerL: 1 },
+    { name: 'reducer', ratio: 1, densityKgPerL: 0.9, reducer: true },
+  ];
+  it('2 : 1 : 1 whose last part is the reducer: three quarters of it are paint (handbook part 7)', () => {
+    expect(unthinnedShare({ parts: three, by: 'volume' })).toBeCloseTo(0.75, 12);
+    expect(unthinnedShare({ parts: three.slice(0, 2), by: 'volume' })).toBe(1);
+  });
+  it('three parts find a batch on the marks of a counted cup: 2 + 1 + 1', () => {
+    const tool = { kind: 'counted-cups', cupMl: 100 } as const;
+    const { asked, better } = splitParts({ total: { litres: 0.46 }, parts: three, by: 'volume', tool });
+    expect((better ?? asked).pours.map(({ name, marks }) => [name, marks])).toEqual([
+      ['base', 2],
+      ['hardener', 1],
+      ['reducer', 1],
+    ]);
+  });
+  it('tank resin 6 : 5 where the tin says 1 : 1: 12 strokes to 10', () => {
+    const resin = [
+      { name: 'resin', ratio: 1, densityKgPerL: null },
+      { name: 'hardener', ratio: 1, densityKgPerL: null },
+    ];
+    const tool = { kind: 'pump', strokeMl: 15 } as const;
+    const { asked } = splitParts({
+      total: { litres: 0.33 },
+      parts: atOwnRatio(resin, [6, 5]),
+      by: 'volume',
+      tool,
+    });
+    expect(asked.pours.map(({ marks }) => marks)).toEqual([12, 10]);
+    expect(() => atOwnRatio(resin, [6])).toThrow(/parts in the own ratio 1 is outside the 2 of the sheet/);
   });
 });
 

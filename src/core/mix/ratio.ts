@@ -10,6 +10,39 @@ export interface MixPart {
   ratio: number;
   /** kg/l; null: not stated, and then volume and weight cannot be changed into each other. */
   densityKgPerL: number | null;
+  /** The reducer, where the sheet counts it as a part (2 : 1 : 1): mixed in, but no paint. Left out: a part of the paint. */
+  reducer?: boolean;
+}
+
+/**
+ * Share of the mix's volume that is paint, reducer counted as a part left out: 0.75 of 2 : 1 : 1 by volume whose last part is
+ * the reducer; 1 where none is.
+ *
+ * @throws {QuantityError} as {@link shares}; or where nothing but reducer is left
+ */
+export function unthinnedShare(input: { parts: readonly MixPart[]; by: RatioBasis }): number {
+  const { parts, by } = input;
+  if (!parts.some(({ reducer }) => reducer)) return 1;
+  const volume = shares({ parts, by, as: 'volume' });
+  return positive(
+    'share of paint in the mix',
+    volume.reduce((sum, each, i) => sum + (parts[i]?.reducer ? 0 : each), 0),
+    1,
+  );
+}
+
+/**
+ * The parts at another ratio than the sheet's, on purpose: 6 : 5 where the tin says 1 : 1.
+ *
+ * @throws {QuantityError} where the count of parts differs or one is none
+ */
+export function atOwnRatio(parts: readonly MixPart[], own: readonly number[]): MixPart[] {
+  if (own.length !== parts.length)
+    throw new QuantityError('parts in the own ratio', own.length, `the ${parts.length} of the sheet`);
+  return parts.map((part, i) => {
+    if (part.densityKgPerL !== null) positive(`density of ${part.name}`, part.densityKgPerL, 25);
+    return { ...part, ratio: positive(`parts of ${part.name}`, own[i] as number, 1000) };
+  });
 }
 
 /**

@@ -4,7 +4,7 @@ import { positive, within } from '../units/index.ts';
 import type { Family } from './families.ts';
 import { limitsOf, type ProductSheet } from './sheet.ts';
 import { type StackStep, stackNeed } from './stack.ts';
-import { type Band, type StepPlan, stepAreaM2 } from './step.ts';
+import { type Band, type StepPlan, sandedBefore, stepAreaM2 } from './step.ts';
 
 /** m² an hour that a sheet of paper keys by machine, middle of 8–12 [T]. */
 export const SANDING_M2_PER_H = 10;
@@ -14,6 +14,12 @@ export interface ComparedStep extends StepPlan {
   thinner: number;
   productId: string;
   band?: Band | null;
+}
+
+/** One coat of a step, counted from 0. */
+interface Coat {
+  step: ComparedStep;
+  no: number;
 }
 
 export interface StackFigures {
@@ -71,20 +77,25 @@ export function stackFigures(input: {
     spread: 0,
     steps: steps.map((step): StackStep => ({ ...step })),
   });
-  const coats = steps.flatMap((step) => Array.from({ length: step.coats }, () => step));
+  const coats = steps.flatMap((step) => Array.from({ length: step.coats }, (_, no) => ({ step, no })));
   let days: number | null = 0;
   for (let i = 0; i + 1 < coats.length && days !== null; i++) {
-    const [below, next] = [coats[i] as ComparedStep, coats[i + 1] as ComparedStep];
-    const hours = hoursBetween(
+    const [{ step: below }, { step: next, no }] = [coats[i], coats[i + 1]] as [Coat, Coat];
+    const byChoice =
+      no === 0 || next.spacingH == null ? 0 : within('hours between coats', next.spacingH, 0, 5000);
+    const least = hoursBetween(
       below.sheet.cure,
       { family: next.sheet.family, same: next.productId === below.productId },
       tempC,
     );
+    const hours = least === null ? null : Math.max(least, byChoice);
     days = hours === null ? null : days + Math.max(1, Math.ceil(hours / 24));
   }
   const sandedM2 = steps.reduce((sum, step) => {
     const before = step.before.filter((task) => task.kind === 'sand').length;
-    const between = step.sandBetween === null ? 0 : step.coats - 1;
+    const between = Array.from({ length: step.coats }, (_, no) => sandedBefore(step, no)).filter(
+      (grit) => grit !== null,
+    ).length;
     return sum + (before + between) * stepAreaM2({ band: step.band ?? null }, input.areaM2);
   }, 0);
   const costs = steps.map((step, i) => {

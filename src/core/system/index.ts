@@ -58,9 +58,11 @@ export {
   colourOf,
   type LayOrder,
   type Overrule,
+  type OwnRatio,
   type PlannedTask,
   type StepPlan,
   type StepTask,
+  sandedBefore,
   stepAreaM2,
   type TaskKind,
 } from './step.ts';

@@ -4,6 +4,7 @@ import { METHODS, type Method, TYPICAL_LOSS, UPPER_LOSS } from '../film/index.ts
 import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
 import { within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
+import { FILLERS, isIn } from './groups.ts';
 
 /** Dangers that call for a caution at the step. */
 export type Hazard =
@@ -60,6 +61,8 @@ export interface ProductSheet {
   copper: boolean | null;
   additives: Additive[];
   packs: Pack[];
+  /** What one spray can holds, l; null or left out: it comes in tins. */
+  canLitres?: number | null;
   /** Months it keeps unopened; null: not stated. */
   shelfMonths: number | null;
   /** Preparation wanted: cleanliness grade and blast profile, µm; null: not stated. */
@@ -95,9 +98,18 @@ export interface ByMethod {
   thinnerMax: number | null;
 }
 
-/** Methods to choose from: the sheet's, or all where it states none. */
-export const methodsOf = (sheet: Pick<ProductSheet, 'methods'>): readonly Method[] =>
-  sheet.methods.length > 0 ? sheet.methods : METHODS;
+/**
+ * Methods to choose from: the sheet's; where it states none, those its family is applied by. Fillers by trowel first;
+ * only a sheet that says so comes in a can that sprays.
+ */
+export function methodsOf(
+  sheet: Pick<ProductSheet, 'methods'> & Partial<Pick<ProductSheet, 'family'>>,
+): readonly Method[] {
+  if (sheet.methods.length > 0) return sheet.methods;
+  const filler = sheet.family !== undefined && isIn(FILLERS, sheet.family);
+  const usual = METHODS.filter((method) => method !== 'aerosol' && method !== 'trowel');
+  return filler ? ['trowel', ...usual] : usual;
+}
 
 /** A film of one coat that can be: each figure above nothing and below any paint's; their order is a note, not a refusal. @throws {QuantityError} */
 export function checkFilm(film: ProductSheet['film']): ProductSheet['film'] {

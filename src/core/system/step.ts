@@ -36,6 +36,29 @@ export interface StepPlan {
   before: readonly StepTask[];
   /** Grit with which each coat is sanded before the next of the same step; null: not sanded. */
   sandBetween: number | null;
+  /** Grit of each joint where they differ: before coat 2, before coat 3, …; null: that one is not sanded. */
+  sandGrits?: readonly (number | null)[];
+  /** Hours kept between its coats by choice, over what the sheet asks; null or left out: as the sheet allows. */
+  spacingH?: number | null;
+}
+
+/** Another ratio than the sheet's, on purpose: resin a little rich in a tank. Why stays on the record. */
+export interface OwnRatio {
+  /** Of each part of the sheet, in its order and by its measure. */
+  parts: number[];
+  reason: string;
+}
+
+/** Grit with which the film below is sanded before one coat of a step, counted from 0; null: not between coats. */
+export function sandedBefore(
+  step: Pick<StepPlan, 'sandBetween' | 'sandGrits'>,
+  coatNo: number,
+): number | null {
+  within('number of the coat', coatNo, 0, 1000);
+  if (coatNo === 0) return null;
+  const own = step.sandGrits?.[coatNo - 1];
+  const grit = own === undefined ? step.sandBetween : own;
+  return grit === null ? null : within('grit between coats', grit, 1, 10_000);
 }
 
 /** A part of an area that a step is laid on, where it is not the whole: a band at the waterline, a leading edge. */

@@ -50,6 +50,22 @@ describe('work before a coat', () => {
     expect(waitsUntil(asked({ done: [done('w', 10)] }))).toBe(34 * HOUR_MS);
     expect(waitsUntil(asked({ done: [done('w', 10), done('d', 20)] }))).toBeNull();
   });
+  it('scuffed only between the second and the third, a day apart by choice (a job of the trade)', () => {
+    const step = { before: [], sandBetween: 220, sandGrits: [null, 320, null], spacingH: 24 };
+    const joint = (coatNo: number) =>
+      asked({ step, coatNo, filmToMs: 10 * HOUR_MS }).map(({ kind, amount, endsMs }) => [
+        kind,
+        amount,
+        endsMs,
+      ]);
+    const wait = ['wait', 24, 34 * HOUR_MS];
+    expect(joint(0)).toEqual([]);
+    expect(joint(1)).toEqual([wait]);
+    expect(joint(2)).toEqual([wait, ['sand', 320, null]]);
+    expect(joint(3)).toEqual([wait]);
+    // A coat more than there are joints told of goes by the step's own grit.
+    expect(joint(4)).toEqual([wait, ['sand', 220, null]]);
+  });
   it('dry sooner than that, by the hand that says so', () => {
     expect(states(asked({ done: [done('w', 10), done('d', 20)] }), 20)).toEqual(['done', 'done', 'due']);
   });

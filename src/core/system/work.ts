@@ -1,9 +1,13 @@
 import { HOUR_MS } from '../cure/index.ts';
 import { moment, within } from '../units/index.ts';
-import type { PlannedTask, StepPlan, StepTask } from './step.ts';
+import { type PlannedTask, type StepPlan, type StepTask, sandedBefore } from './step.ts';
 
-/** Work between two coats of one step, and the keying of a film whose window was missed: tasks the stack does not list. */
+/**
+ * Tasks that no stack lists: sanding between two coats of a step, the hours kept between them by choice, and sanding a
+ * film whose window was missed.
+ */
 export const BETWEEN = 'between';
+export const SPACING = 'spacing';
 export const KEY = 'key';
 
 /** Work to do before a coat, and what the log says of it. Times in ms. */
@@ -55,7 +59,7 @@ export function taskState(
  *   something else and does not count
  */
 export function workBefore(input: {
-  step: Pick<StepPlan, 'sandBetween'> & { before: readonly PlannedTask[] };
+  step: Pick<StepPlan, 'sandBetween' | 'sandGrits' | 'spacingH'> & { before: readonly PlannedTask[] };
   coatNo: number;
   key: { grit: number | null; fromMs: number } | null;
   filmToMs: number | null;
@@ -69,14 +73,11 @@ export function workBefore(input: {
   if (input.sandableMs != null) moment('time from which it can be sanded', input.sandableMs);
   if (key && key.grit !== null) within('grit', key.grit, 1, 10_000);
   if (step.sandBetween !== null) within('grit between coats', step.sandBetween, 1, 10_000);
+  const spacingH = step.spacingH == null ? null : within('hours between coats', step.spacingH, 0, 5000);
   for (const { kind, amount } of step.before)
     if (amount !== null) within(kind === 'wait' ? 'hours of a wait' : 'grit', amount, 0, 10_000);
   const planned: (PlannedTask & { fromMs?: number })[] =
-    coatNo === 0
-      ? [...step.before]
-      : step.sandBetween === null
-        ? []
-        : [{ id: BETWEEN, kind: 'sand', amount: step.sandBetween, note: '' }];
+    coatNo === 0 ? [...step.before] : betweenCoats(sandedBefore(step, coatNo), spacingH);
   if (key && !planned.some(({ kind }) => kind === 'sand')) {
     const note = 'the window has closed';
     planned.push({ id: KEY, kind: 'sand', amount: key.grit, note, fromMs: key.fromMs });
@@ -92,6 +93,12 @@ export function workBefore(input: {
     return { ...task, sandableMs, taskId: id, doneMs, entryId: entry?.entryId ?? null, endsMs, fromMs };
   });
 }
+
+/** What stands between two coats of one step: the hours kept by choice from the film below on, then its sanding. */
+const betweenCoats = (grit: number | null, spacingH: number | null): PlannedTask[] => [
+  ...(spacingH === null ? [] : [{ id: SPACING, kind: 'wait' as const, amount: spacingH, note: 'by choice' }]),
+  ...(grit === null ? [] : [{ id: BETWEEN, kind: 'sand' as const, amount: grit, note: '' }]),
+];
 
 /** When the film was given a tooth for the next coat: the last sanding among the work done; null: not sanded. */
 export function keyedAt(work: readonly Pick<DueTask, 'kind' | 'doneMs'>[]): number | null {

@@ -78,6 +78,8 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   tape: 'masking was ticked',
   blast: 'the steel was blasted',
   work: 'work before the coat was ticked',
+  'hand-test': 'a film was tested by hand',
+  round: 'another round was asked for',
   note: 'a note was written',
   strike: 'an entry was struck out',
 };

@@ -88,6 +88,8 @@ const state = (
   stackVersion: 1,
   steps,
   coats,
+  rounds: [],
+  handTests: [],
   work: [],
   blast: null,
   profileMicrons: null,

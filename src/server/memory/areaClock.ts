@@ -1,19 +1,13 @@
 import type { AreaClock, NextView } from '../../contract/index.ts';
 import type { SplicedHour } from '../../core/cure/index.ts';
-import {
-  type CoatGroup,
-  coatsWanted,
-  colourOf,
-  nextCoat,
-  stepAreaM2,
-  WHOLE_COAT_SHARE,
-} from '../../core/system/index.ts';
+import { type CoatGroup, colourOf, nextCoat, stepAreaM2, WHOLE_COAT_SHARE } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
-import { type AreaSnapshot, type CoatOnArea, netAreaOf } from './areaStates.ts';
+import { type AreaSnapshot, type CoatOnArea, coatsOfSteps, netAreaOf } from './areaStates.ts';
 import { filmClock, nextKind, workFor, workView } from './filmClock.ts';
 import { groupsOf } from './groupsOf.ts';
+import { handOn } from './handOn.ts';
 
 /** Whole coats of each step, in the order of the stack. */
 function wholeCoats(state: AreaSnapshot, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
@@ -26,17 +20,15 @@ function nextView(
   laid: readonly number[],
   catalogue: ProductCatalogue,
 ): NextView | null {
-  const next = nextCoat(
-    state.steps.map((step) => coatsWanted(step, state.area.highWear)),
-    laid,
-  );
+  const wanted = coatsOfSteps(state);
+  const next = nextCoat(wanted, laid);
   const step = next && state.steps[next.step];
   if (!next || !step) return null;
   const begun = groups.find((g) => g.stepId === step.id && g.coatNo === next.coat && !g.complete);
   return {
     stepId: step.id,
     coatNo: next.coat,
-    coats: coatsWanted(step, state.area.highWear),
+    coats: wanted[next.step] as number,
     productId: step.productId,
     productName: catalogue.latest.get(step.productId)?.name ?? 'unknown product',
     colour: colourOf(step, next.coat),
@@ -92,6 +84,7 @@ const blankClock = ({ area, boat }: AreaSnapshot): AreaClock => ({
   ruleBy: null,
   parts: [],
   lap: null,
+  hand: null,
   stepsDone: 0,
   stepsAll: 0,
   failed: null,
@@ -113,7 +106,7 @@ export function areaClock(
   const { areaM2, spread } = netAreaOf(state);
   const groups = groupsOf(state);
   const laid = wholeCoats(state, groups);
-  const wanted = state.steps.map((step) => coatsWanted(step, state.area.highWear));
+  const wanted = coatsOfSteps(state);
   const next = nextView(state, groups, laid, catalogue);
   // Where a coat was broken off, the next paint lands on the coat below it: the last one that is whole.
   const top = groups.findLast((group) => group.complete);
@@ -141,18 +134,19 @@ export function areaClock(
     return { ...clock, parts: parts ?? [] };
   }
   clock.until = null;
-  const step = state.steps.find((s) => s.id === top.stepId);
+  const topStep = state.steps.findIndex((s) => s.id === top.stepId);
   clock.film = {
     entryIds: top.entries.map((entry) => entry.entryId),
     productId: last.body.productId,
     productName: catalogue.latest.get(last.body.productId)?.name ?? 'unknown product',
     colour: last.body.colour,
-    coatLabel: step
-      ? `coat ${top.coatNo + 1} of ${coatsWanted(step, state.area.highWear)}`
-      : `coat ${top.coatNo + 1}`,
+    stepId: topStep >= 0 ? top.stepId : null,
+    coatNo: top.coatNo,
+    coatLabel: topStep >= 0 ? `coat ${top.coatNo + 1} of ${wanted[topStep]}` : `coat ${top.coatNo + 1}`,
     laidFrom: new Date(top.fromMs).toISOString(),
     laidTo: new Date(top.toMs).toISOString(),
   };
+  clock.hand = handOn({ state, top, now, clock: null });
   if (state.steps.length === 0) return clock;
   const sheet = catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };

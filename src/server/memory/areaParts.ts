@@ -1,8 +1,8 @@
 import type { AreaClock, AreaPart } from '../../contract/index.ts';
 import { type Film, type Next, segmentAt, type TempSeries, windowsFor } from '../../core/cure/index.ts';
-import { type CoatGroup, coatsWanted, nextCoat } from '../../core/system/index.ts';
+import { type CoatGroup, nextCoat } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
-import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+import { type AreaSnapshot, type CoatOnArea, coatsOfSteps } from './areaStates.ts';
 import { segmentViews, workedWindows } from './filmClock.ts';
 
 type Group = CoatGroup<CoatOnArea>;
@@ -18,7 +18,7 @@ function afterNext(
   catalogue: ProductCatalogue,
   productId: string,
 ): Next | null {
-  const wanted = state.steps.map((step) => coatsWanted(step, state.area.highWear));
+  const wanted = coatsOfSteps(state);
   const next = nextCoat(wanted, laid);
   const done = laid.map((count, i) => count + (i === next?.step ? 1 : 0));
   const then = nextCoat(wanted, done);

@@ -1,6 +1,7 @@
 import type { Area, Boat, CoatBody, Stand, Step, WorkBody } from '../../contract/index.ts';
+import type { HandTest } from '../../core/cure/index.ts';
 import { areaOf } from '../../core/hull/index.ts';
-import type { DoneTask, LaidCoat } from '../../core/system/index.ts';
+import { coatsWanted, type DoneTask, type LaidCoat } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { type RunningArea, runningAreas } from '../rows/areas.ts';
 import { type Counted, countedEntries } from '../rows/log.ts';
@@ -29,6 +30,10 @@ export interface AreaSnapshot {
   steps: Step[];
   coats: CoatOnArea[];
   work: WorkOnArea[];
+  /** Steps that are to have a coat more than planned, one mention for each. */
+  rounds: string[];
+  /** What the hand found on films, in the order of time. */
+  handTests: (HandTest & { stepId: string; coatNo: number; entryId: string })[];
   /** When steel was last blasted here, and how long it may stand, ms; null: not told. */
   blast: { atMs: number; holdsMs: number } | null;
   /** Blast profile as last measured by tape, µm; null: not measured. */
@@ -44,6 +49,13 @@ export function netAreaOf(state: Pick<AreaSnapshot, 'area' | 'cutM2'>): { areaM2
   const { areaM2, spread } = areaOf(state.area);
   return { areaM2: Math.max(0, areaM2 - state.cutM2), spread };
 }
+
+/** Coats that each step takes here, in the order of the stack: those planned, those for wear, and every round asked for. */
+export const coatsOfSteps = (state: Pick<AreaSnapshot, 'steps' | 'area' | 'rounds'>): number[] =>
+  state.steps.map(
+    (step) =>
+      coatsWanted(step, state.area.highWear) + state.rounds.filter((stepId) => stepId === step.id).length,
+  );
 
 /** The m² of the pieces cut out of each area. One whose measures say nothing takes nothing away. */
 function cutM2ByOrigin(areas: readonly Area[]): Map<string, number> {
@@ -69,8 +81,11 @@ export interface Ground {
   standsBy: Map<string, Stand>;
 }
 
+const LOGGED = ['coat', 'work', 'blast', 'round', 'hand-test'] as const;
+type LoggedKind = (typeof LOGGED)[number];
+
 /** What was logged on areas and counts. */
-export type Logged = Map<string, Counted<'coat' | 'work' | 'blast'>[]>;
+export type Logged = Map<string, Counted<LoggedKind>[]>;
 
 /** The areas of a boat with their stacks, readings and supports; of the whole yard where none is named. */
 export async function loadGround(db: Queries, boatId: string | null): Promise<Ground> {
@@ -90,7 +105,7 @@ export async function loadGround(db: Queries, boatId: string | null): Promise<Gr
 }
 
 export const loadLogged = async (db: Queries, boatId: string | null): Promise<Logged> =>
-  grouped(await countedEntries(db, ['coat', 'work', 'blast'], boatId), ({ areaId }) => areaId);
+  grouped(await countedEntries(db, [...LOGGED], boatId), ({ areaId }) => areaId);
 
 /** All that a clock needs to know of each area. */
 export function areaStates(
@@ -98,7 +113,7 @@ export function areaStates(
   logged: Logged,
 ): AreaSnapshot[] {
   const cutBy = cutM2ByOrigin(running.map(({ area }) => area));
-  const of = <Kind extends 'coat' | 'work' | 'blast'>(areaId: string, kind: Kind) =>
+  const of = <Kind extends LoggedKind>(areaId: string, kind: Kind) =>
     (logged.get(areaId) ?? []).filter((entry): entry is Counted<Kind> => entry.kind === kind);
   const coatsOf = (areaId: string) => of(areaId, 'coat').map(toCoat);
   const workOf = (areaId: string) => of(areaId, 'work').flatMap(toWork);
@@ -113,6 +128,8 @@ export function areaStates(
       steps: stepsBy.get(part?.sharesSystem ? part.areaId : area.id) ?? [],
       coats: [...(piece ? coatsOf(piece).filter((coat) => coat.toMs <= cutAt) : []), ...coatsOf(area.id)],
       work: [...(piece ? workOf(piece).filter(({ atMs }) => atMs < cutAt) : []), ...workOf(area.id)],
+      rounds: of(area.id, 'round').map(({ body }) => body.stepId),
+      handTests: of(area.id, 'hand-test').map(toHandTest),
       blast: of(area.id, 'blast').map(toBlast).at(-1) ?? null,
       profileMicrons: profileBy.get(area.id) ?? null,
       cutM2: cutBy.get(area.id) ?? 0,
@@ -130,6 +147,14 @@ export async function loadAreaStates(db: Queries, boatId: string | null = null):
 const toBlast = ({ at, body }: Counted<'blast'>) => ({
   atMs: at.getTime(),
   holdsMs: body.holdsHours * 3_600_000,
+});
+
+const toHandTest = ({ id, at, body }: Counted<'hand-test'>) => ({
+  entryId: id,
+  atMs: at.getTime(),
+  found: body.found,
+  stepId: body.stepId,
+  coatNo: body.coatNo,
 });
 
 /** An inspection that found faults leaves its work due. */

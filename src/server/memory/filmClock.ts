@@ -22,6 +22,7 @@ import {
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
 import { groupFilm } from './coatFilm.ts';
+import { handOn } from './handOn.ts';
 
 /** The clock of one film: its windows for what comes next, and the work before that. */
 
@@ -114,17 +115,19 @@ interface FilmInput {
 
 export function filmClock(input: FilmInput): Partial<AreaClock> {
   const { temps, now, clock, state, top } = input;
-  const film = {
+  const asOnSheet: Film = {
     laidFromMs: top.fromMs,
     laidToMs: top.toMs,
     sheet: input.sheet.cure,
     ...timesTypical(input),
   };
+  const next = nextKind(clock, input.catalogue);
+  const hand = handOn({ state, top, now, clock: { film: asOnSheet, next, temps } });
+  const film = hand ? { ...asOnSheet, factor: hand.factor } : asOnSheet;
   const timed = filmEvents({ film, temps });
   const events = timed.map(({ event, at }) => ({ event, at: iso(at) }));
   const sandableMs = timed.find(({ event }) => event === 'sandable')?.at ?? null;
-  const next = nextKind(clock, input.catalogue);
-  if (!next) return { state: 'finished', events };
+  if (!next) return { state: 'finished', events, hand };
   const asLaid = windowsFor({ film, next, temps, now });
   const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid, sandableMs });
   const windows = workedWindows(asLaid, work, now);
@@ -145,5 +148,6 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
     keyGrit: windows.keyGrit,
     ruleBy: windows.ruleBy,
     lap: lapOf(film, asLaid, temps),
+    hand,
   };
 }

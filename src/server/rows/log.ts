@@ -30,6 +30,7 @@ function factsOf({ kind, body }: EntryBody) {
       return { facts: { ...none, stepId, coatNo, productId, sheetVersion, litres }, rest, batchIds: [] };
     }
     case 'work':
+    case 'hand-test':
     case 'tape': {
       const { stepId, coatNo, ...rest } = body;
       return { facts: { ...none, stepId, coatNo }, rest, batchIds: [] };
@@ -54,6 +55,7 @@ function bodyOf(row: Row, batchIds: readonly string[]): unknown {
     case 'batch':
       return { ...body, stepId, coatNo, productId, sheetVersion, litres };
     case 'work':
+    case 'hand-test':
     case 'tape':
       return { ...body, stepId, coatNo };
     case 'batch-end':

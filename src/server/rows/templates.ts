@@ -1,10 +1,14 @@
 import { asc, eq } from 'drizzle-orm';
-import type { OwnTemplate } from '../../contract/index.ts';
+import { AS_USUAL, type OwnTemplate } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { ownTemplate } from '../db/schema.ts';
 import { found } from './missing.ts';
 
-const toTemplate = ({ archived: _, ...row }: typeof ownTemplate.$inferSelect): OwnTemplate => row;
+const toTemplate = ({ archived: _, ...row }: typeof ownTemplate.$inferSelect): OwnTemplate => ({
+  ...row,
+  // One kept before these were chosen has them as usual.
+  steps: row.steps.map((each) => ({ ...AS_USUAL, ...each })),
+});
 
 export async function allTemplates(db: Queries): Promise<OwnTemplate[]> {
   const rows = await db

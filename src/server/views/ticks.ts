@@ -1,12 +1,19 @@
-import type { Area, AreaClock, BareTick } from '../../contract/index.ts';
+import type { Area, AreaClock, BareTick, TapeKind } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { waterlineOf } from '../rows/forms.ts';
 import { tapeTicks } from '../rows/log.ts';
 import { bareItemsOf } from '../rows/survey.ts';
 
-/** Masking tape outdoors holds 1–3 days [T, handbook part 10]; which kind it is nobody told, so a tick is good for two. */
-const TAPE_HOLDS_MS = 2 * 24 * 3_600_000;
+const DAY_MS = 24 * 3_600_000;
+/**
+ * How long tape stays up and still comes off clean [T, handbook part 10]: masking tape outdoors 1–3 days, fine-line a week
+ * at most, hot sun shortens both: in the open two days and five [M]. Where nobody told the kind it is masking tape.
+ */
+const HOLDS_MS: Record<TapeKind, { open: number; covered: number }> = {
+  masking: { open: 2 * DAY_MS, covered: 3 * DAY_MS },
+  'fine-line': { open: 5 * DAY_MS, covered: 7 * DAY_MS },
+};
 
 /** What is to be masked on an area, and whether it is taped: a tick holds for the days of the tape, not for one coat. */
 export async function bareTicks(db: Queries, area: Area, now: number): Promise<BareTick[]> {
@@ -17,8 +24,17 @@ export async function bareTicks(db: Queries, area: Area, now: number): Promise<B
   const ticks = await tapeTicks(db, area.id);
   return items.map((item) => {
     const last = ticks.findLast((tick) => tick.itemId === item.id);
-    const old = last?.on === true && now - last.atMs > TAPE_HOLDS_MS;
-    return { id: item.id, kind: item.kind, name: item.name, taped: last && !old ? last.on : null };
+    const holdsMs = HOLDS_MS[last?.tape ?? 'masking'][area.surroundings.kind === 'open' ? 'open' : 'covered'];
+    const old = last?.on === true && now - last.atMs >= holdsMs;
+    return {
+      id: item.id,
+      kind: item.kind,
+      name: item.name,
+      taped: last && !old ? last.on : null,
+      tape: last?.tape ?? null,
+      // By then it is to be off, or fresh; said also once it is past.
+      offBy: last?.on ? new Date(last.atMs + holdsMs).toISOString() : null,
+    };
   });
 }
 

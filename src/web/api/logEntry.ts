@@ -9,6 +9,8 @@ const KINDS: Record<EntryKind, string> = {
   blast: 'steel blasted',
   work: 'work before a coat',
   tape: 'a tick of the masking',
+  'hand-test': 'a test by hand',
+  round: 'another round',
   note: 'a note',
   strike: 'a strike-out',
 };

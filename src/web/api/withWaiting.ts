@@ -79,7 +79,9 @@ function work({ next, work: tasks }: BenchView['clock'], entries: readonly Entry
 function ticks(bare: readonly BareTick[], entries: readonly EntryInput[]): BareTick[] {
   return bare.map((item) => {
     const last = entries.findLast((entry) => entry.kind === 'tape' && entry.body.itemId === item.id);
-    return last?.kind === 'tape' ? { ...item, taped: last.body.on } : item;
+    return last?.kind === 'tape'
+      ? { ...item, taped: last.body.on, tape: last.body.tape ?? item.tape, offBy: null }
+      : item;
   });
 }
 

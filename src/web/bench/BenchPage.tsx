@@ -5,6 +5,7 @@ import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
+import { HandTests } from '../parts/HandTests.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateTerm } from '../parts/Term.tsx';
 import { StateMark } from '../state/StateMark.tsx';
@@ -12,6 +13,7 @@ import { STATES } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { countdownWord, taskOf } from '../words/clocks.ts';
 import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
+import { AnotherRound } from './AnotherRound.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
@@ -70,6 +72,10 @@ function Bench({
       <PotClocks pots={view.pots} zone={zone} />
       <BlastClock view={view} />
       <OldLineAsked view={view} />
+      <div className="max-w-3xl space-y-2">
+        <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
+        <AnotherRound view={view} />
+      </div>
       <WorkBefore view={view} zone={zone} />
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
@@ -83,7 +89,7 @@ function Bench({
               safeHours={safeHours}
               onSafeHours={onSafeHours}
             />
-            <LeaveBare view={view} />
+            <LeaveBare view={view} zone={zone} />
           </div>
           <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">
             <Mixing
@@ -173,6 +179,7 @@ function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
           {next.areaM2 > 0 && <span>{show(next.areaM2 - next.coveredM2, 'area')} to cover</span>}
           {next.band && <span>only on the {next.band}</span>}
           {step.order && <span>{ORDER_WORDS[step.order]}</span>}
+          {step.coatNotes[next.coatNo] && <strong>{step.coatNotes[next.coatNo]}</strong>}
         </p>
       )}
       <AreaParts clock={clock} zone={zone} now={now} />

@@ -3,35 +3,41 @@ import type { Product } from '../../contract/index.ts';
 
 interface Props {
   product: Product;
+  /** Additives that go in besides its parts, by name. */
+  besides?: readonly string[];
   disabled: boolean;
   sending: boolean;
   onMixed: () => void;
 }
 
 /** Every tin named in large letters and its label confirmed before the clocks can be started. */
-export function LabelCheck({ product, disabled, sending, onMixed }: Props) {
+export function LabelCheck({ product, besides = [], disabled, sending, onMixed }: Props) {
   const [read, setRead] = useState<Record<string, boolean>>({});
   const { parts } = product.sheet;
-  const allRead = parts.every((part) => read[part.name]);
+  const tins = [
+    ...parts.map(({ name }) => ({ key: name, of: product.name, name: name.toUpperCase() })),
+    ...besides.map((name) => ({ key: `additive ${name}`, of: 'additive', name: name.toUpperCase() })),
+  ];
+  const allRead = tins.every(({ key }) => read[key]);
   return (
     <>
       <fieldset className="space-y-2">
         <legend className="label-caps pb-1">
           Stir the base to the bottom of the tin, then read each label
         </legend>
-        {parts.map((part) => (
+        {tins.map((tin) => (
           <label
-            key={part.name}
+            key={tin.key}
             className="border-base-300 flex min-h-14 cursor-pointer items-center gap-3 border px-3"
           >
             <input
               type="checkbox"
               className="checkbox checkbox-lg"
-              checked={read[part.name] ?? false}
-              onChange={(event) => setRead({ ...read, [part.name]: event.target.checked })}
+              checked={read[tin.key] ?? false}
+              onChange={(event) => setRead({ ...read, [tin.key]: event.target.checked })}
             />
             <span className="text-xl">
-              The label says <strong>{product.name}</strong>, <strong>{part.name.toUpperCase()}</strong>
+              The label says <strong>{tin.of}</strong>, <strong>{tin.name}</strong>
             </span>
           </label>
         ))}

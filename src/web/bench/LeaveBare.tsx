@@ -1,15 +1,26 @@
 import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { BareTick, BenchView, OldLine, Waterline } from '../../contract/index.ts';
+import type { BareTick, BenchView, OldLine, TapeKind, Waterline } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
+import { sayTime } from '../clock/say.ts';
 import { BARE_WORDS } from '../words/supports.ts';
 
+const TAPE_WORDS: Record<TapeKind, string> = {
+  masking: 'Masking tape',
+  'fine-line': 'Fine-line tape',
+};
+
 /** The leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
-export function LeaveBare({ view }: { view: BenchView }) {
+export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
   const { mutate: log } = useQueued();
   const ticks = view.bare;
+  const now = Date.parse(view.now);
+  const [tape, setTape] = useState<TapeKind>(
+    () => ticks.find((item) => item.tape !== null)?.tape ?? 'masking',
+  );
   if (ticks.length === 0) return null;
   const open = ticks.filter((item) => item.taped !== true).length;
   const tick = (item: BareTick, on: boolean) =>
@@ -26,6 +37,7 @@ export function LeaveBare({ view }: { view: BenchView }) {
           on,
           stepId: view.clock.next?.stepId ?? null,
           coatNo: view.clock.next?.coatNo ?? null,
+          ...(on && { tape }),
         },
       }),
     );
@@ -34,6 +46,21 @@ export function LeaveBare({ view }: { view: BenchView }) {
       <h2 id="leave-bare" className="batten pb-1 text-lg">
         Masked items{open > 0 && `: ${open} not taped`}
       </h2>
+      <fieldset className="flex flex-wrap items-center gap-2">
+        <legend className="label-caps float-left pr-2">Tape</legend>
+        {(Object.keys(TAPE_WORDS) as TapeKind[]).map((kind) => (
+          <label key={kind} className="target inline-flex items-center gap-2">
+            <input
+              type="radio"
+              name="tape-kind"
+              className="radio"
+              checked={tape === kind}
+              onChange={() => setTape(kind)}
+            />
+            {TAPE_WORDS[kind]}
+          </label>
+        ))}
+      </fieldset>
       <ul className="divide-base-300 divide-y">
         {ticks.map((item) => (
           <li key={item.id} className="flex flex-wrap items-center gap-3 py-1">
@@ -41,6 +68,13 @@ export function LeaveBare({ view }: { view: BenchView }) {
               <strong>{item.name}</strong>
               {item.name !== BARE_WORDS[item.kind] && (
                 <span className="pl-2 text-sm">{BARE_WORDS[item.kind]}</span>
+              )}
+              {item.offBy && (
+                <span className="block text-sm">
+                  {item.taped
+                    ? `off by ${sayTime(item.offBy, zone, now)}, or it tears`
+                    : `that tape is past its days: it was to be off by ${sayTime(item.offBy, zone, now)}`}
+                </span>
               )}
             </span>
             <fieldset className="join">

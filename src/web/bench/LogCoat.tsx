@@ -19,8 +19,11 @@ import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
+import { cansFor } from './Cans.tsx';
 
 interface CoatValues {
+  /** Of a product that comes in spray cans; else empty. */
+  cans: string;
   litres: string;
   areaM2: string;
   start: string;
@@ -56,6 +59,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
   const litres = fromPots || wanted;
+  const canLitres = product.sheet.canLitres ?? null;
   const colours = [...new Set([next?.colour ?? '', ...product.sheet.colours.map(({ name }) => name)])].filter(
     Boolean,
   );
@@ -79,7 +83,9 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         sheetVersion: product.version,
         colour: values.colour,
         method: values.method,
-        litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
+        litres: canLitres
+          ? read.number('cans', 'cans used', values.cans) * canLitres
+          : read.quantity('litres', 'litres used', values.litres, 'volume'),
         thinner: read.number('thinner', 'thinner (%)', values.thinner) / 100,
         areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
         endedAt: endedAt ?? '',
@@ -102,7 +108,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         Log the coat
       </h2>
       <p>
-        Coat {coatNo + 1} of {step.coats}, {product.name}
+        Coat {coatNo + 1} of {next?.coats ?? step.coats}, {product.name}
         {next?.colour && `, ${next.colour}`}. Less than the whole area? Say how much: the rest stays due.
       </p>
       {left.length > 0 && (
@@ -113,6 +119,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       )}
       <RecordForm<CoatValues>
         values={{
+          cans: canLitres && wanted ? String(cansFor(wanted, canLitres)) : '',
           litres: litres ? inUnit(litres, 'volume') : '',
           areaM2: leftM2 > 0 ? inUnit(leftM2, 'area') : '',
           start: toLocalField(Math.min(began, now - 60_000), zone),
@@ -127,13 +134,23 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         large
       >
         <div className="grid grid-cols-2 gap-3">
-          <QuantityField
-            name="litres"
-            label="Used, without thinner"
-            quantity="volume"
-            large
-            hint={fromPots > 0 ? `${show(fromPots, 'volume')} mixed` : undefined}
-          />
+          {canLitres ? (
+            <Field
+              name="cans"
+              label="Cans used"
+              inputMode="decimal"
+              large
+              hint={`of ${show(canLitres, 'volume')}; half a can counts as 0.5`}
+            />
+          ) : (
+            <QuantityField
+              name="litres"
+              label="Used, without thinner"
+              quantity="volume"
+              large
+              hint={fromPots > 0 ? `${show(fromPots, 'volume')} mixed` : undefined}
+            />
+          )}
           <QuantityField name="areaM2" label="Area covered" quantity="area" large />
         </div>
         <div className="grid gap-3 sm:grid-cols-2">

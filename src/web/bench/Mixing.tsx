@@ -1,18 +1,17 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
-import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
-import { addition, potLifeMinutes, type SplitResult, splitParts } from '../../core/mix/index.ts';
-import { thinnerOf } from '../../core/system/index.ts';
-import { fromCanonical, toCanonical } from '../../core/units/index.ts';
+import { potLifeMinutes } from '../../core/mix/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
-import { sayMinutes } from '../clock/say.ts';
-import { Stepper } from '../forms/Stepper.tsx';
-import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { type AdditiveMl, Additives } from './Additives.tsx';
+import { BatchSize } from './BatchSize.tsx';
+import { batchFor } from './batchFor.ts';
+import { Cans } from './Cans.tsx';
 import { cautionsFor } from './cautions.ts';
 import { LabelCheck } from './LabelCheck.tsx';
+import { PotPlan } from './PotPlan.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
 import { SplitNotes } from './SplitNotes.tsx';
@@ -38,55 +37,43 @@ function mixedFor(view: BenchView, step: Step): number {
     .reduce((sum, { batch }) => sum + batch.litres, 0);
 }
 
+/** How warm the pot is: as the air, until somebody says otherwise. */
+function usePotTemp(airC: number | null): [number, (tempC: number) => void] {
+  const [own, setOwn] = useState<number | null>(null);
+  return [own ?? airC ?? 18, setOwn];
+}
+
+/** Minutes that a pot lives at this temperature: by the sheet, else as the tin has it; null: a one-pack, or not told. */
+function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number): number | null {
+  if (sheet.potLife.length > 0) return potLifeMinutes({ points: sheet.potLife, tempC: potTempC });
+  return sheet.parts.length > 1 && tinMin > 0 ? tinMin : null;
+}
+
 /** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
-// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: to be taken apart with the figures of the bench
 export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
-  const { show, system } = useUnits();
   const { sheet } = product;
   const twoPart = sheet.parts.length > 1;
   const [tool, chooseTool] = useTool();
-  const [potTempC, setPotTempC] = useState(airC ?? 18);
-  const [ownTemp, setOwnTemp] = useState(false);
-  useEffect(() => {
-    if (!ownTemp && airC !== null) setPotTempC(airC);
-  }, [airC, ownTemp]);
+  const [potTempC, setPotTempC] = usePotTemp(airC);
   const [tin, setTin] = useState(TIN_SILENT);
-  const potLife = sheet.potLife.length
-    ? potLifeMinutes({ points: sheet.potLife, tempC: potTempC })
-    : twoPart && tin.potLifeMin > 0
-      ? tin.potLifeMin
-      : null;
+  const [additives, setAdditives] = useState<AdditiveMl>({});
+  const [asked, setAsked] = useState<number | null>(null);
+  const { mutate: log, isPending: sending } = useQueued();
+  const potLife = potLifeOf(product, potTempC, tin.potLifeMin);
   const inductionMin = sheet.inductionMin ?? tin.inductionMin;
   const mixed = mixedFor(view, step);
   const missing = wanted === null ? null : Math.max(0, wanted - mixed);
   const plan = planFor({ wanted: missing, potLife, view, step, inductionMin });
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (missing ?? 0.5);
-  const [litres, setLitres] = useState<number | null>(null);
-  const batch = litres ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
-  const { mutate: log, isPending: sending } = useQueued();
-
-  let result: SplitResult | null = null;
-  let splitProblem: string | null = null;
-  try {
-    result = splitParts({
-      total: { litres: batch },
-      parts: sheet.parts,
-      by: sheet.ratioBy,
-      tool,
-      ...(sheet.ratioTolerance === null ? {} : { tolerance: sheet.ratioTolerance }),
-    });
-  } catch (error) {
-    splitProblem = (error as Error).message;
-  }
-  const split = result?.asked;
-  const thinner = addition({
-    batchLitres: split?.litres ?? batch,
-    fraction: step.thinner,
-    limit: thinnerOf(sheet, step.method),
+  const litres = asked ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
+  const batch = batchFor({ product, step, tool, litres });
+  const put = sheet.additives.flatMap(({ name }) => {
+    const ml = additives[name] ?? 0;
+    return ml > 0 ? [{ name, ml }] : [];
   });
-  const volumeUnit = system === 'us' ? 'usfloz' : 'ml';
 
   const logMixed = () => {
+    const split = batch.result?.asked;
     if (!split) return;
     log(
       entryWrite({
@@ -100,7 +87,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           coatNo: view.clock.next?.coatNo ?? 0,
           productId: product.id,
           sheetVersion: product.version,
-          litres: Number((split.litres ?? batch).toFixed(4)),
+          litres: Number(batch.litres.toFixed(4)),
           pours: split.pours.map((pour) => ({
             name: pour.name,
             amount: Number(pour.amount.toFixed(2)),
@@ -108,98 +95,70 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           })),
           tool,
           ratioError: split.ratioError,
-          thinnerLitres: thinner.litres,
+          ...(step.ownRatio && { ownRatio: step.ownRatio }),
+          ...(put.length > 0 && { additives: put }),
+          thinnerLitres: batch.thinner.litres,
           potTempC,
           inductionMin,
           potLifeMin: potLife,
         },
       }),
-      { onSuccess: onMixed },
+      {
+        onSuccess: () => {
+          setAdditives({});
+          onMixed();
+        },
+      },
     );
   };
 
   return (
     <section aria-labelledby="mixing" className="space-y-4">
       <h2 id="mixing" className="batten pb-1 text-lg">
-        {twoPart ? 'Mix' : 'Pour'}
+        {twoPart ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
       </h2>
-      {wanted !== null && (
-        <p>
-          This coat takes <strong>{show(wanted, 'volume')}</strong>
-          {view.clock.next && view.clock.next.coveredM2 > 0 && ' for what is still bare of it'}
-          {mixed > 0 && missing !== null && (
+      <Wanted view={view} wanted={wanted} mixed={mixed} missing={missing} />
+      {sheet.canLitres ? (
+        <Cans wanted={missing} canLitres={sheet.canLitres} />
+      ) : (
+        <>
+          {plan && (
+            <PotPlan
+              plan={plan}
+              sheet={sheet}
+              method={step.method}
+              potLife={potLife}
+              potTempC={potTempC}
+              inductionMin={inductionMin}
+            />
+          )}
+          {step.ownRatio && <OwnRatioNote product={product} own={step.ownRatio} />}
+          <BatchSize
+            product={product}
+            litres={litres}
+            onLitres={setAsked}
+            byGrams={batch.litresEstimated}
+            potTempC={potTempC}
+            onPotTemp={setPotTempC}
+          />
+          <TinFields sheet={sheet} says={tin} onChange={setTin} />
+          <ToolFields tool={tool} onChange={chooseTool} />
+          {batch.problem && <p className="text-error font-semibold">{batch.problem}</p>}
+          {batch.result && (
             <>
-              ; {show(mixed, 'volume')} mixed,{' '}
-              <strong>{missing > 0 ? `${show(missing, 'volume')} still missing` : 'none missing'}</strong>
+              <Pours split={batch.result.asked} tool={tool} product={product.name} />
+              <SplitNotes
+                sheet={sheet}
+                parts={batch.parts}
+                asked={batch.result.asked}
+                better={batch.better}
+                thinner={batch.thinner}
+                inductionMin={inductionMin}
+                onTake={setAsked}
+              />
             </>
           )}
-          .
-        </p>
-      )}
-      {plan && 'problem' in plan && <p className="text-error font-semibold">{plan.problem}</p>}
-      {plan && !('problem' in plan) && potLife !== null && (
-        <Why
-          figure={
-            plan.fitsOnePot ? (
-              <span>It fits one pot.</span>
-            ) : (
-              <strong>
-                Too much for one pot: {plan.batches.length} batches of{' '}
-                {show(plan.batches[0]?.litres ?? 0, 'volume')}, one every{' '}
-                {sayMinutes((plan.batches[1]?.mixAtMin ?? 0) - (plan.batches[0]?.mixAtMin ?? 0))}
-              </strong>
-            )
-          }
-        >
-          <p>
-            Pot life {sayMinutes(potLife)}{' '}
-            {sheet.potLife.length > 0
-              ? `at ${show(potTempC, 'temperature')} (sheet, halved for each +10 °C: common practice)`
-              : '(the tin)'}{' '}
-            − {inductionMin} min standing time{sheet.inductionMin === null && ' (the tin)'} − 10 min in hand ={' '}
-            {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[step.method]} m²/h that lays{' '}
-            {show(plan.largestLitres, 'volume')}.
-          </p>
-        </Why>
-      )}
-      <div className="grid gap-3 sm:grid-cols-2">
-        <Stepper
-          label="This batch"
-          unit={system === 'us' ? 'US fl oz' : 'ml'}
-          value={Math.round(fromCanonical(batch, volumeUnit) * 10) / 10}
-          step={system === 'us' ? 1 : 50}
-          min={system === 'us' ? 0.2 : 5}
-          max={system === 'us' ? 2000 : 60_000}
-          onChange={(value) => setLitres(toCanonical(value, volumeUnit))}
-        />
-        {sheet.potLife.length > 0 && (
-          <Stepper
-            label="Temperature of the pot"
-            unit={system === 'us' ? '°F' : '°C'}
-            value={Math.round(fromCanonical(potTempC, system === 'us' ? 'degF' : 'degC'))}
-            step={1}
-            min={system === 'us' ? 14 : -10}
-            max={system === 'us' ? 122 : 50}
-            onChange={(value) => {
-              setOwnTemp(true);
-              setPotTempC(toCanonical(value, system === 'us' ? 'degF' : 'degC'));
-            }}
-          />
-        )}
-      </div>
-      <TinFields sheet={sheet} says={tin} onChange={setTin} />
-      <ToolFields tool={tool} onChange={chooseTool} />
-      {splitProblem && <p className="text-error font-semibold">{splitProblem}</p>}
-      {split && (
-        <>
-          <Pours split={split} tool={tool} product={product.name} />
-          <SplitNotes
-            sheet={sheet}
-            result={result as SplitResult}
-            thinner={thinner}
-            inductionMin={inductionMin}
-            onTake={(better) => setLitres(better)}
-          />
+          <Additives sheet={sheet} litres={batch.litres} put={additives} onChange={setAdditives} />
         </>
       )}
       <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
@@ -208,7 +167,61 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         ))}
         <li>The product's safety data sheet and local codes come first.</li>
       </ul>
-      {twoPart && <LabelCheck product={product} disabled={!split} sending={sending} onMixed={logMixed} />}
+      {twoPart && (
+        <LabelCheck
+          product={product}
+          besides={put.map(({ name }) => name)}
+          disabled={!batch.result}
+          sending={sending}
+          onMixed={logMixed}
+        />
+      )}
     </section>
+  );
+}
+
+/** What the coat takes, what is mixed of it, and what is still missing. */
+function Wanted({
+  view,
+  wanted,
+  mixed,
+  missing,
+}: {
+  view: BenchView;
+  wanted: number | null;
+  mixed: number;
+  missing: number | null;
+}) {
+  const { show } = useUnits();
+  if (wanted === null) return null;
+  return (
+    <p>
+      This coat takes <strong>{show(wanted, 'volume')}</strong>
+      {view.clock.next && view.clock.next.coveredM2 > 0 && ' for what is still bare of it'}
+      {mixed > 0 && missing !== null && (
+        <>
+          ; {show(mixed, 'volume')} mixed,{' '}
+          <strong>{missing > 0 ? `${show(missing, 'volume')} still missing` : 'none missing'}</strong>
+        </>
+      )}
+      .
+    </p>
+  );
+}
+
+function OwnRatioNote({ product, own }: { product: Product; own: NonNullable<Step['ownRatio']> }) {
+  const { parts } = product.sheet;
+  if (own.parts.length !== parts.length)
+    return (
+      <p role="alert" className="text-error font-semibold">
+        The system has an own ratio of {own.parts.join(' : ')}, the sheet {parts.length}{' '}
+        {parts.length === 1 ? 'part' : 'parts'}: mixed by the sheet. Put it right in the system.
+      </p>
+    );
+  return (
+    <p className="text-warning font-semibold">
+      Mixed {own.parts.join(' : ')} on purpose, where the sheet says{' '}
+      {parts.map(({ ratio }) => ratio).join(' : ')}: {own.reason}
+    </p>
   );
 }

@@ -16,7 +16,7 @@ export function PotClocks({ pots, zone }: { pots: readonly PotView[]; zone: stri
   return (
     <section aria-labelledby="pots" className="space-y-3">
       <h2 id="pots" className="batten pb-1 text-lg">
-        {pots.length === 1 ? 'Mixed, in use' : 'Mixed, in uses'}
+        Mixed, in use{pots.length > 1 && `: ${pots.length} pots`}
       </h2>
       {pots.map((pot) => (
         <PotClock key={pot.entryId} pot={pot} zone={zone} />

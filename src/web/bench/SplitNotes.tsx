@@ -1,11 +1,16 @@
-import type { Addition, SplitResult } from '../../core/mix/index.ts';
+import type { Addition, MixPart, Split } from '../../core/mix/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
+import { figure, fromCanonical } from '../../core/units/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import type { Batch } from './batchFor.ts';
 
 interface Props {
   sheet: ProductSheet;
-  result: SplitResult;
+  /** The parts as they are mixed, at an own ratio or the sheet's. */
+  parts: readonly MixPart[];
+  asked: Split;
+  better: Batch['better'];
   thinner: Addition;
   inductionMin: number;
   onTake: (litres: number) => void;
@@ -17,17 +22,20 @@ const SHORT = 0.02;
 const isExact = (error: number) => Math.abs(error) < 0.0005;
 
 /** What is to be said of a rounded batch: the error left, how far it falls short, one near by that lands on the marks, the thinner. */
-export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Props) {
-  const { show } = useUnits();
-  const { asked, better } = result;
+export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin, onTake }: Props) {
+  const { show, system } = useUnits();
+  const size = ({ litres, total }: Split) =>
+    litres === null
+      ? `${figure(Math.round(fromCanonical(total / 1000, system === 'us' ? 'oz' : 'g')))} ${system === 'us' ? 'oz' : 'g'}`
+      : show(litres, 'volume');
   return (
     <>
-      {sheet.parts.length > 1 && (
+      {parts.length > 1 && (
         <Why
           figure={
             asked.withinTolerance ? (
               <span>
-                Ratio {sheet.parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
+                Ratio {parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
                 {isExact(asked.ratioError) ? 'exact' : `off by ${percent(asked.ratioError)} after rounding`}
               </span>
             ) : (
@@ -50,12 +58,15 @@ export function SplitNotes({ sheet, result, thinner, inductionMin, onTake }: Pro
           for.
         </p>
       )}
-      {better?.litres && (
+      {better && (
         <p>
-          A batch of {show(better.litres, 'volume')} lands on the marks{' '}
-          {isExact(better.ratioError) ? 'exactly' : `within ${percent(Math.abs(better.ratioError))}`}.{' '}
-          <button type="button" className="btn target" onClick={() => onTake(better.litres as number)}>
-            Take {show(better.litres, 'volume')}
+          A batch of {size(better.split)} lands on the marks{' '}
+          {isExact(better.split.ratioError)
+            ? 'exactly'
+            : `within ${percent(Math.abs(better.split.ratioError))}`}
+          .{' '}
+          <button type="button" className="btn target" onClick={() => onTake(better.litres)}>
+            Take {size(better.split)}
           </button>
         </p>
       )}

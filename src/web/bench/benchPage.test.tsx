@@ -53,6 +53,24 @@ async function type(user: Awaited<ReturnType<typeof planned>>['user'], label: st
   await user.type(box, text);
 }
 
+describe('a film on the bench', () => {
+  it('another round is asked for with a tap and taken back; what the thumb finds moves the clock', async () => {
+    const { area, user } = await planned(single, { coats: 1 });
+    await type(user, 'Area covered', '20');
+    await user.click(screen.getByRole('button', { name: 'Log this coat' }));
+    await user.click(await screen.findByRole('button', { name: /^Another round of/ }));
+    await waitFor(async () => expect((await bench(area)).clock.next).toMatchObject({ coatNo: 1, coats: 2 }));
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    await waitFor(async () => expect((await bench(area)).clock.next).toBeNull());
+    await user.click(screen.getByRole('button', { name: 'Sticks' }));
+    await screen.findByText(/states no time that this could correct|agrees with the clock|as fast/);
+    expect((await entries(area))[0]).toMatchObject({
+      kind: 'hand-test',
+      body: { found: 'sticks', coatNo: 0 },
+    });
+  });
+});
+
 describe('mixing', () => {
   it('says what the coat takes, how many pots, and what to pour of each part', async () => {
     const { user } = await planned(primer);
@@ -103,6 +121,91 @@ describe('mixing', () => {
     await user.click(await screen.findByRole('button', { name: 'Thrown away' }));
     await waitFor(async () => expect((await bench(area)).pots).toHaveLength(0));
     expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded' });
+  });
+
+  it('an own ratio is mixed and said beside the sheet’s, and stands in the log with its reason', async () => {
+    const resin = {
+      ...aProduct({
+        parts: [
+          { name: 'resin', ratio: 1, densityKgPerL: null },
+          { name: 'hardener', ratio: 1, densityKgPerL: null },
+        ],
+        potLife: [{ tempC: 20, minutes: 60 }],
+      }),
+      name: 'Bench resin',
+    };
+    await ask('POST', '/products', resin);
+    const ownRatio = { parts: [6, 5], reason: 'a little rich inside the tank' };
+    const { area, user } = await planned(resin, { ownRatio, coatNotes: ['the cheap brush'] });
+    expect((await screen.findByText(/on purpose, where the sheet says 1 : 1/)).textContent).toContain(
+      '6 : 5',
+    );
+    expect(screen.getByText('the cheap brush')).toBeDefined();
+    await user.selectOptions(screen.getByLabelText('Measured with'), 'Pumps');
+    await type(user, 'This batch', '330');
+    expect([figureOf('resin'), figureOf('hardener')]).toEqual([
+      expect.stringMatching(/^12 strokes/),
+      expect.stringMatching(/^10 strokes/),
+    ]);
+    for (const label of [/RESIN/, /HARDENER/])
+      await user.click(screen.getByRole('checkbox', { name: label }));
+    await user.click(screen.getByRole('button', { name: /Mixed/ }));
+    await waitFor(async () => expect((await entries(area))[0]?.body).toMatchObject({ ownRatio }));
+  });
+
+  it('grams where the ratio is by weight and no density is known; an additive has its label read too', async () => {
+    const paste = {
+      ...aProduct({
+        family: 'epoxy-filler',
+        parts: [
+          { name: 'base', ratio: 100, densityKgPerL: null },
+          { name: 'hardener', ratio: 25, densityKgPerL: null },
+        ],
+        ratioBy: 'weight',
+        potLife: [{ tempC: 20, minutes: 60 }],
+        additives: [{ name: 'Quick drops', kind: 'accelerator', maxMlPerLitre: 10 }],
+      }),
+      name: 'Bench paste',
+    };
+    await ask('POST', '/products', paste);
+    const { area, user } = await planned(paste);
+    await user.selectOptions(await screen.findByLabelText('Measured with'), 'Scale');
+    await type(user, 'This batch', '500');
+    expect([figureOf('base'), figureOf('hardener')]).toEqual(['400 g', '100 g']);
+    await user.click(screen.getByText(/^Additives:/));
+    await type(user, 'Quick drops', '9');
+    expect(screen.getByText("9 ml is over the sheet's limit.")).toBeDefined();
+    await type(user, 'Quick drops', '3');
+    for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
+    expect(screen.getByRole('button', { name: /Mixed/ })).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('checkbox', { name: /QUICK DROPS/ }));
+    await user.click(screen.getByRole('button', { name: /Mixed/ }));
+    await waitFor(async () =>
+      expect((await entries(area))[0]?.body).toMatchObject({ additives: [{ name: 'Quick drops', ml: 3 }] }),
+    );
+  });
+
+  it('spray cans are counted, not mixed: cans for the coat, cans used', async () => {
+    const can = {
+      ...aProduct({ ...single.sheet, family: 'one-pack-primer', methods: ['aerosol'], canLitres: 0.4 }),
+      name: 'Bench can',
+    };
+    await ask('POST', '/products', can);
+    const { area, user } = await planned(
+      can,
+      { method: 'aerosol', dryMicronsPerCoat: 20 },
+      { service: 'daylight' },
+    );
+    // 20 m² × 20 µm / (1000 × 0.5 × 0.55) = 1.45 l: four cans of 400 ml.
+    expect((await screen.findByText('cans')).parentElement?.textContent).toBe('4 cans');
+    await type(user, 'Cans used', '3.5');
+    await user.click(screen.getByRole('button', { name: 'Log this coat' }));
+    await waitFor(async () =>
+      expect((await entries(area))[0]?.body).toMatchObject({
+        litres: expect.closeTo(1.4, 9),
+        method: 'aerosol',
+      }),
+    );
   });
 
   it('what the sheet leaves out is asked of the tin, and the clocks go by the answer', async () => {

@@ -6,7 +6,7 @@ import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { METHOD_WORDS, sayTask } from '../words/systems.ts';
+import { FOUND_WORDS, METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
 
 interface Props {
@@ -121,6 +121,21 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           {entry.body.outcome === 'faults' ? 'Faults found: ' : 'Done: '}
           {sayTask(entry.body)}
           {entry.body.remark && <span className="block text-sm">{entry.body.remark}</span>}
+        </>
+      );
+    case 'hand-test':
+      return (
+        <>
+          Tested by hand: {FOUND_WORDS[entry.body.found]}
+          {entry.body.place && `, ${entry.body.place}`}
+          {entry.body.note && <span className="block text-sm">{entry.body.note}</span>}
+        </>
+      );
+    case 'round':
+      return (
+        <>
+          Another round asked for
+          {entry.body.reason && `: ${entry.body.reason}`}
         </>
       );
     case 'note':

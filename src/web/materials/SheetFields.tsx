@@ -57,9 +57,11 @@ export function SheetFields() {
   );
 }
 
+const PART_WORDS = ['Base', 'Hardener', 'Third part, as the sheet names it'];
+
 function Parts() {
   const { control, setValue } = useFormContext<SheetValues>();
-  const { fields, replace } = useFieldArray({ control, name: 'parts' });
+  const { fields, replace, append, remove } = useFieldArray({ control, name: 'parts' });
   const two = fields.length > 1;
   return (
     <section aria-labelledby="mix" className="space-y-3">
@@ -72,7 +74,7 @@ function Parts() {
           className={`btn btn-sm join-item ${two ? '' : 'btn-neutral'}`}
           aria-pressed={!two}
           onClick={() => {
-            replace([{ name: 'paint', ratio: '1', density: '' }]);
+            replace([{ name: 'paint', ratio: '1', density: '', role: '' }]);
             setValue('ratioTolerance', '');
           }}
         >
@@ -84,8 +86,8 @@ function Parts() {
           aria-pressed={two}
           onClick={() =>
             replace([
-              { name: 'base', ratio: '', density: '' },
-              { name: 'hardener', ratio: '', density: '' },
+              { name: 'base', ratio: '', density: '', role: '' },
+              { name: 'hardener', ratio: '', density: '', role: '' },
             ])
           }
         >
@@ -94,11 +96,47 @@ function Parts() {
       </div>
       {fields.map((field, i) => (
         <div key={field.id} className="grid grid-cols-3 gap-3">
-          <Field name={`parts.${i}.name`} label={two ? (i === 0 ? 'Base' : 'Hardener') : 'Paint'} />
+          <Field
+            name={`parts.${i}.name`}
+            label={two ? (PART_WORDS[i] ?? `Part ${i + 1}, as the sheet names it`) : 'Paint'}
+          />
           {two && <Field name={`parts.${i}.ratio`} label="Parts" inputMode="decimal" />}
           <QuantityField name={`parts.${i}.density`} label="Density" quantity="density" />
+          {i > 1 && (
+            <div className="col-span-3 flex flex-wrap items-end gap-3">
+              <div className="w-64">
+                <SelectField
+                  name={`parts.${i}.role`}
+                  label="What this part is"
+                  choices={[
+                    ['', 'choose'],
+                    ['paint', 'a part of the paint'],
+                    ['reducer', 'the reducer (thinner)'],
+                  ]}
+                />
+              </div>
+              <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
+                Remove this part
+              </button>
+            </div>
+          )}
         </div>
       ))}
+      {two && fields.length < 4 && (
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => append({ name: '', ratio: '', density: '', role: '' })}
+        >
+          {fields.length === 2 ? 'A third part' : 'A fourth part'}
+        </button>
+      )}
+      {!two && (
+        <div className="max-w-56">
+          <QuantityField name="canLitres" label="One spray can holds" quantity="volume" />
+          <p className="text-sm opacity-80">Empty: it comes in tins.</p>
+        </div>
+      )}
       {two && (
         <div className="grid gap-3 sm:grid-cols-3">
           <SelectField

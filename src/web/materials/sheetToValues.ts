@@ -31,14 +31,16 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
     name: product.name,
     family: sheet.family,
     resin: sheet.resin ?? '',
-    parts: sheet.parts.map((part) => ({
+    parts: sheet.parts.map((part, i) => ({
       name: part.name,
       ratio: fieldText(part.ratio),
       density:
         part.densityKgPerL === null
           ? ''
           : fieldText(fromCanonical(part.densityKgPerL, shownUnit('density', system))),
+      role: i < 2 ? ('' as const) : part.reducer ? ('reducer' as const) : ('paint' as const),
     })),
+    canLitres: sheet.canLitres ? fieldText(fromCanonical(sheet.canLitres, shownUnit('volume', system))) : '',
     ratioBy: sheet.ratioBy,
     ratioTolerance: sheet.ratioTolerance === null ? '' : fieldText(sheet.ratioTolerance * 100),
     solids: fieldText(sheet.volumeSolids * 100),

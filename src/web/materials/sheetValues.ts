@@ -30,7 +30,9 @@ export interface SheetValues {
   /** Nothing is chosen for who enters a sheet: family and basis of the ratio stay empty until they are. */
   family: ProductSheet['family'] | '';
   resin: string;
-  parts: { name: string; ratio: string; density: string }[];
+  /** What a third or fourth part is stays empty until it is chosen. */
+  parts: { name: string; ratio: string; density: string; role: '' | 'paint' | 'reducer' }[];
+  canLitres: string;
   ratioBy: ProductSheet['ratioBy'] | '';
   ratioTolerance: string;
   solids: string;
@@ -80,9 +82,10 @@ export function emptySheet(system: UnitSystem): SheetValues {
     family: '',
     resin: '',
     parts: [
-      { name: 'base', ratio: '', density: '' },
-      { name: 'hardener', ratio: '', density: '' },
+      { name: 'base', ratio: '', density: '', role: '' },
+      { name: 'hardener', ratio: '', density: '', role: '' },
     ],
+    canLitres: '',
     ratioBy: '',
     ratioTolerance: '',
     solids: '',

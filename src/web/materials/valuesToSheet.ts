@@ -64,6 +64,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         ratio:
           values.parts.length === 1 ? 1 : read.number(`parts.${i}.ratio`, 'parts in the ratio', part.ratio),
         densityKgPerL: read.optionalQuantity(`parts.${i}.density`, 'density', part.density, 'density'),
+        ...(i > 1 && roleOf(part, `parts.${i}.role`, read)),
       })),
       // A one-pack has no ratio to be by anything.
       ratioBy:
@@ -131,6 +132,10 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         kind,
         maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'additive, max', max),
       })),
+      ...(values.parts.length === 1 &&
+        values.canLitres.trim() !== '' && {
+          canLitres: read.quantity('canLitres', 'what a spray can holds', values.canLitres, 'volume'),
+        }),
       packs: values.packs.map(({ litres, price }, i) => ({
         litres: read.quantity(`packs.${i}.litres`, 'pack', litres, 'volume'),
         price: read.optionalNumber(`packs.${i}.price`, 'price', price),
@@ -144,6 +149,16 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       cautions: values.cautions,
     },
   };
+}
+
+/** What a third part is has to be said: a reducer makes no film. */
+function roleOf(
+  { role, name }: SheetValues['parts'][number],
+  path: string,
+  read: FormReader,
+): { reducer?: true } {
+  if (role === '') read.refuse(path, `choose what ${name.trim() || 'this part'} is`);
+  return role === 'reducer' ? { reducer: true } : {};
 }
 
 /** Where the contract's paths stand in the form. */

@@ -4,6 +4,8 @@ import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.t
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { METHOD_WORDS } from '../words/systems.ts';
+import { CoatByCoatFields } from './CoatByCoatFields.tsx';
+import { OwnRatioFields } from './OwnRatioFields.tsx';
 import { StepVerdict } from './StepVerdict.tsx';
 import type { StackContext } from './stackContext.ts';
 import type { StackValues, StepValues } from './stackForm.ts';
@@ -121,6 +123,8 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
       </div>
       <WhereFields index={index} />
       <TaskFields index={index} />
+      <CoatByCoatFields index={index} />
+      <OwnRatioFields index={index} sheet={sheet} />
       <StepVerdict index={index} judged={judged} />
     </fieldset>
   );

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Step } from '../../contract/index.ts';
+import { AS_USUAL, type Step } from '../../contract/index.ts';
 import {
   type PlannedTask,
   SCHOOLS,
@@ -25,8 +25,12 @@ export function stepsFromSchool(schooled: readonly SchooledStep[], old: readonly
   return schooled.map((step): Step => {
     const was = old.find(({ id }) => id === step.id);
     return {
+      ...AS_USUAL,
+      ...was,
       ...step,
       id: step.id || uuidv7(),
+      sandGrits: [...(step.sandGrits ?? [])],
+      spacingH: step.spacingH ?? null,
       colours: [...step.colours],
       before: step.before.map(withId),
       band: was?.band ?? null,
@@ -37,13 +41,14 @@ export function stepsFromSchool(schooled: readonly SchooledStep[], old: readonly
 
 const figures = (steps: readonly Step[]) =>
   JSON.stringify(
-    steps.map(({ productId, coats, dryMicronsPerCoat, method, before, sandBetween }) => [
+    steps.map(({ productId, coats, dryMicronsPerCoat, method, before, sandBetween, sandGrits }) => [
       productId,
       coats,
       dryMicronsPerCoat,
       method,
       before.map(({ kind, amount }) => [kind, amount]),
       sandBetween,
+      sandGrits,
     ]),
   );
 

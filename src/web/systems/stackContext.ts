@@ -1,5 +1,12 @@
 import type { Area, AreaClock, Product, StackView, Step } from '../../contract/index.ts';
-import { type Bond, coatsWanted, colourOf, filmOf, type JudgedStack } from '../../core/system/index.ts';
+import {
+  type Bond,
+  coatsWanted,
+  colourOf,
+  filmOf,
+  type JudgedStack,
+  sandedBefore,
+} from '../../core/system/index.ts';
 import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
@@ -46,7 +53,11 @@ export function drawnSteps(
     const hex = (name: string) => colours.find((each) => each.name === name)?.hex ?? NO_COLOUR;
     const laidBonds = context.bonds[step.id] ?? [];
     const planned = (coat: number): Bond =>
-      coat === 0 ? (judged?.layers[i]?.bond ?? 'keyed') : step.sandBetween === null ? 'fused' : 'keyed';
+      coat === 0
+        ? (judged?.layers[i]?.bond ?? 'keyed')
+        : sandedBefore(step, coat) === null
+          ? 'fused'
+          : 'keyed';
     return [
       {
         id: step.id,

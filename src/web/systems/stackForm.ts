@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Product, StackInput, Step } from '../../contract/index.ts';
+import { AS_USUAL, type Product, type StackInput, type Step } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import {
   type Band,
@@ -8,6 +8,7 @@ import {
   type LayOrder,
   methodsOf,
   type Overrule,
+  type OwnRatio,
   type TaskKind,
 } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
@@ -33,6 +34,16 @@ export interface StepValues {
   colours: string[];
   signal: string;
   sandBetween: string;
+  /** Whether the joints differ in grit: then each has its own, and empty is not sanded. */
+  gritsDiffer: boolean;
+  /** Before coat 2, coat 3, … */
+  grits: string[];
+  spacing: string;
+  /** A word on tool or brush for each coat. */
+  coatNotes: string[];
+  /** The own ratio, part by part; all empty: by the sheet. */
+  ownParts: string[];
+  ownReason: string;
   band: string;
   bandArea: string;
   order: LayOrder | '';
@@ -62,6 +73,12 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
       colours: step.colours,
       signal: step.signal ?? '',
       sandBetween: step.sandBetween === null ? '' : String(step.sandBetween),
+      gritsDiffer: step.sandGrits.length > 0,
+      grits: step.sandGrits.map((grit) => (grit === null ? '' : String(grit))),
+      spacing: step.spacingH === null ? '' : fieldText(step.spacingH),
+      coatNotes: step.coatNotes,
+      ownParts: step.ownRatio?.parts.map(fieldText) ?? [],
+      ownReason: step.ownRatio?.reason ?? '',
       band: step.band?.name ?? '',
       bandArea: step.band ? fieldText(fromCanonical(step.band.areaM2, shownUnit('area', system))) : '',
       order: step.order ?? '',
@@ -92,6 +109,12 @@ export function stepOf(product: Product, system: UnitSystem): StepValues {
     colours: sheet.colours.slice(0, 2).map((colour) => colour.name),
     signal: '',
     sandBetween: '',
+    gritsDiffer: false,
+    grits: [],
+    spacing: '',
+    coatNotes: [],
+    ownParts: [],
+    ownReason: '',
     band: '',
     bandArea: '',
     order: '',
@@ -103,8 +126,11 @@ export function stepOf(product: Product, system: UnitSystem): StepValues {
 
 /** A template's step with a product, as a step to be saved. */
 export const stepFromTemplate = (step: FilledStep): Step => ({
+  ...AS_USUAL,
   ...step,
   id: uuidv7(),
+  sandGrits: [],
+  spacingH: null,
   thinner: 0,
   colours: [...step.colours],
   before: step.before.map((task) => ({ ...task, id: uuidv7() })),
@@ -126,6 +152,29 @@ function toBand({ band, bandArea }: StepValues, at: string, read: FormReader): B
   };
 }
 
+/** The grit of each joint, as many as there are joints; none where all are alike. */
+function toGrits(step: StepValues, at: string, read: FormReader): (number | null)[] {
+  const joints = Math.max(0, (Number(step.coats) || 0) + (Number(step.extraCoats) || 0) - 1);
+  if (!step.gritsDiffer) return [];
+  return Array.from({ length: Math.min(30, joints) }, (_, i) =>
+    read.optionalNumber(`${at}.grits.${i}`, `grit before coat ${i + 2}`, step.grits[i] ?? ''),
+  );
+}
+
+/** Notes up to the last one written. */
+function toNotes({ coatNotes }: StepValues): string[] {
+  const notes = coatNotes.map((note) => (note ?? '').trim());
+  return notes.slice(0, notes.findLastIndex((note) => note !== '') + 1);
+}
+
+function toOwnRatio(step: StepValues, at: string, read: FormReader): OwnRatio | null {
+  if (step.ownParts.every((part) => (part ?? '').trim() === '')) return null;
+  const parts = step.ownParts.map((part, i) =>
+    read.number(`${at}.ownParts.${i}`, 'parts in the own ratio', part),
+  );
+  return { parts, reason: step.ownReason.trim() };
+}
+
 export function valuesToStack(values: StackValues, version: number, read: FormReader): StackInput {
   return {
     version,
@@ -140,6 +189,10 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
       colours: step.colours,
       signal: step.signal || null,
       sandBetween: read.optionalNumber(`steps.${i}.sandBetween`, 'grit between coats', step.sandBetween),
+      sandGrits: toGrits(step, `steps.${i}`, read),
+      spacingH: read.optionalNumber(`steps.${i}.spacing`, 'hours between coats', step.spacing),
+      coatNotes: toNotes(step),
+      ownRatio: toOwnRatio(step, `steps.${i}`, read),
       before: step.before.map(({ taskId, kind, amount, note }, k) => ({
         id: taskId,
         kind,
@@ -158,5 +211,9 @@ export const stackFormPath = (path: string) =>
   path
     .replace(/\.dryMicronsPerCoat$/, '.microns')
     .replace(/\.overrule(\.reason)?$/, '.reason')
+    .replace(/\.sandGrits(\.\d+)?$/, '.grits$1')
+    .replace(/\.spacingH$/, '.spacing')
+    .replace(/\.ownRatio\.parts(\.\d+)?$/, '.ownParts$1')
+    .replace(/\.ownRatio(\.reason)?$/, '.ownReason')
     .replace(/\.band\.name$/, '.band')
     .replace(/\.band\.areaM2$/, '.bandArea');

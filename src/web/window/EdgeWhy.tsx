@@ -8,6 +8,8 @@ import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
   edge: EdgeView;
+  /** Times as fast as its sheet that the film cures, by what the hand found. */
+  factor: number;
   temps: TempSeries;
   zone: string;
   now: number;
@@ -25,7 +27,7 @@ function dayStarts(fromMs: number, toMs: number, zone: string): number[] {
 }
 
 /** One edge of a window with its figures put in: the sheet's times, each day's share, and what it adds up to. */
-export function EdgeWhy({ edge, temps, zone, now }: Props) {
+export function EdgeWhy({ edge, factor, temps, zone, now }: Props) {
   const { show } = useUnits();
   const fromMs = Date.parse(edge.from);
   const curve = { points: edge.points, stopC: edge.stopC };
@@ -48,13 +50,15 @@ export function EdgeWhy({ edge, temps, zone, now }: Props) {
           {edge.points.map((p, i) => (
             <span key={p.tempC}>
               {i > 0 && ', '}
-              <strong>{sayMinutes(p.minutes)}</strong> at {show(p.tempC, 'temperature', { digits: 0 })}
+              <strong>{sayMinutes(p.minutes * factor)}</strong> at{' '}
+              {show(p.tempC, 'temperature', { digits: 0 })}
             </span>
           ))}
           {edge.stopC !== null && (
             <>; below {show(edge.stopC, 'temperature', { digits: 0 })} it stands still</>
           )}
-          . Counted from {sayTime(fromMs, zone, now)}
+          {factor !== 1 && <>; by what the hand found this film runs {Math.round(factor * 100)} % as fast</>}.
+          Counted from {sayTime(fromMs, zone, now)}
           {at !== null && <>, this film takes {saySpan(at - fromMs)}</>}
           {stoodMs > 0 && <>, of which it stands {saySpan(stoodMs)} too cold</>}.
         </p>

@@ -6,6 +6,7 @@ import { useClockDetail, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
+import { HandTests } from '../parts/HandTests.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
 import { StateTerm } from '../parts/Term.tsx';
@@ -132,6 +133,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
           </ul>
         </section>
       )}
+      <HandTests clock={clock} zone={zone} now={now} />
       {clock.warnings.length > 0 && (
         <ul className="list-disc space-y-1 pl-5">
           {clock.warnings.map((warning) => (
@@ -145,7 +147,14 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
             Why then
           </h2>
           {clock.edges.map((edge) => (
-            <EdgeWhy key={edge.edge} edge={edge} temps={temps} zone={zone} now={now} />
+            <EdgeWhy
+              key={edge.edge}
+              edge={edge}
+              factor={clock.hand?.factor ?? 1}
+              temps={temps}
+              zone={zone}
+              now={now}
+            />
           ))}
         </section>
       )}

@@ -1,3 +1,4 @@
+import type { HandFinding } from '../../core/cure/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import type { LayOrder, StepTask, TaskKind } from '../../core/system/index.ts';
 
@@ -9,6 +10,8 @@ export const METHOD_WORDS: Record<Method, string> = {
   'roll-and-tip': 'Roll and tip',
   'conventional-spray': 'Conventional spray',
   'airless-spray': 'Airless spray',
+  trowel: 'Trowel or board',
+  aerosol: 'Spray can',
 };
 
 export const ORDER_WORDS: Record<LayOrder, string> = {
@@ -23,6 +26,17 @@ export const TASK_WORDS: Record<TaskKind, string> = {
   wait: 'Wait',
   inspect: 'Inspect',
   aggregate: 'Aggregate',
+};
+
+/** What the hand finds on a film. */
+export const FOUND_WORDS: Record<HandFinding, string> = {
+  sticks: 'thumb sticks',
+  prints: 'thumb leaves a print, nothing sticks',
+  'no-print': 'thumb leaves no print',
+  dents: 'fingernail leaves a dent',
+  hard: 'fingernail leaves none',
+  clogs: 'sanding clogs the paper',
+  powders: 'sanding gives powder',
 };
 
 /** A task as said in a line: "sand 180 grit (blow off)". */

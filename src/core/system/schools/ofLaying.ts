@@ -2,7 +2,7 @@ import type { Method } from '../../film/index.ts';
 import type { Family } from '../families.ts';
 import { ANTIFOULINGS, isIn, TREATMENTS } from '../groups.ts';
 import { filmOf, methodsOf } from '../sheet.ts';
-import type { LayOrder, StepTask } from '../step.ts';
+import { type LayOrder, type StepTask, sandedBefore } from '../step.ts';
 import {
   agreed,
   familyOf,
@@ -97,7 +97,8 @@ export const overcoatingPractice: Practice = {
   inForce: (steps, place) => {
     const ways = steps.flatMap((step, i) => {
       if (isOf(UNSANDED, step, place)) return [];
-      const between = step.coats > 1 ? [step.sandBetween !== null] : [];
+      const joints = Array.from({ length: Math.max(0, Math.floor(step.coats) - 1) }, (_, no) => no + 1);
+      const between = joints.map((no) => sandedBefore(step, no) !== null);
       return i === 0 ? between : [...between, step.before.some(isSand)];
     });
     return agreed(ways.map((sanded) => (sanded ? 'sand' : 'tacky')));
@@ -110,13 +111,20 @@ export const overcoatingPractice: Practice = {
         return {
           ...step,
           sandBetween: null,
+          sandGrits: [],
           before: i === 0 ? step.before : step.before.filter((t) => !isSand(t)),
         };
       }
       const grit = gritFor(family);
       const sanding: StepTask = { kind: 'sand', amount: grit, note: '' };
       const before = i === 0 || step.before.some(isSand) ? step.before : [sanding, ...step.before];
-      return { ...step, sandBetween: step.sandBetween ?? grit, before };
+      const everyJoint = step.sandGrits?.includes(null) ? [] : step.sandGrits;
+      return {
+        ...step,
+        sandBetween: step.sandBetween ?? grit,
+        ...(everyJoint && { sandGrits: everyJoint }),
+        before,
+      };
     }),
 };
 

@@ -1,6 +1,13 @@
 import { doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import type { OwnTemplate } from '../../../contract/index.ts';
-import type { Band, LayOrder, Overrule, PlannedTask, ProductSheet } from '../../../core/system/index.ts';
+import type {
+  Band,
+  LayOrder,
+  Overrule,
+  OwnRatio,
+  PlannedTask,
+  ProductSheet,
+} from '../../../core/system/index.ts';
 import { area } from './boats.ts';
 import { archived, version } from './columns.ts';
 
@@ -45,6 +52,10 @@ export const step = pgTable(
     extraCoats: integer('extra_coats').notNull().default(0),
     before: jsonb('before').$type<PlannedTask[]>().notNull().default([]),
     sandBetween: integer('sand_between'),
+    sandGrits: jsonb('sand_grits').$type<(number | null)[]>().notNull().default([]),
+    spacingH: doublePrecision('spacing_h'),
+    coatNotes: jsonb('coat_notes').$type<string[]>().notNull().default([]),
+    ownRatio: jsonb('own_ratio').$type<OwnRatio>(),
     band: jsonb('band').$type<Band>(),
     order: text('lay_order').$type<LayOrder>(),
     overrule: jsonb('overrule').$type<Overrule>(),

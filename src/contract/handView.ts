@@ -1,0 +1,17 @@
+import type { HandFinding } from '../core/cure/index.ts';
+
+/** What the hand found on the film on top, and how its clock goes by it. */
+export interface HandView {
+  tests: { entryId: string; at: string; found: HandFinding }[];
+  /** Times as fast as its sheet; 1: the sheet and the hand agree. */
+  factor: number;
+  low: number;
+  high: number;
+  /** Two tests cannot both be true: the last one counts. */
+  contradicts: boolean;
+  /** No event of its sheet says what was found: the clock is as it was. */
+  silent: boolean;
+  /** When what comes next may go on by the sheet alone, and now; null: not known. */
+  opensBySheet: string | null;
+  opensNow: string | null;
+}

@@ -1,0 +1,120 @@
+import { moment, QuantityError } from '../units/index.ts';
+import type { CurvePoint } from './curve.ts';
+import type { TempSeries } from './series.ts';
+import { shareDone } from './share.ts';
+import { type Film, type Next, ruleFor } from './windows.ts';
+
+/** What a hand finds on a film: a thumb pressed, a fingernail, sandpaper. */
+export type HandFinding =
+  /** Thumb: comes away with paint, or pulls. */
+  | 'sticks'
+  /** Thumb: leaves its mark, nothing sticks. */
+  | 'prints'
+  | 'no-print'
+  /** Fingernail: leaves a dent, or none. */
+  | 'dents'
+  | 'hard'
+  /** Paper: clogs, or the dust falls as powder. */
+  | 'clogs'
+  | 'powders';
+
+export interface HandTest {
+  atMs: number;
+  found: HandFinding;
+}
+
+/** A film's clock set by what the hand found: it runs `factor` times as fast as its sheet says. */
+export interface HandCorrection {
+  factor: number;
+  /** What the tests allow; a bound nobody tested is that of {@link BOUNDS}. */
+  low: number;
+  high: number;
+  /** Two tests cannot both be true of one film: the last of them is gone by. */
+  contradicts: boolean;
+  /** No event of the sheet says what was found: the clock is left as it is. */
+  silent: boolean;
+}
+
+/** No film is told to be further from its sheet than this; beyond it something else is wrong [M]. */
+export const BOUNDS = { low: 0.25, high: 4 } as const;
+/** A film that is not there yet is taken to be a tenth short of it, not a hair: "may" comes late [M]. */
+const SHORT_OF = 0.9;
+
+type Bound = { low?: readonly CurvePoint[]; high?: readonly CurvePoint[] };
+
+/** Which events a finding says have come (`low`), and which have not (`high`). */
+function boundsOf(found: HandFinding, { sheet }: Pick<Film, 'sheet'>, next: Next | null): Bound {
+  const { events } = sheet;
+  const rule = next ? ruleFor(sheet, next) : undefined;
+  const thumb = rule?.thumb ?? sheet.overcoat.find((each) => each.thumb)?.thumb ?? null;
+  const dry = events['tack-free'] ?? thumb?.opens;
+  const some = (key: 'low' | 'high', points: readonly CurvePoint[] | undefined): Bound =>
+    points ? { [key]: points } : {};
+  switch (found) {
+    case 'sticks':
+      return some('high', dry);
+    case 'prints':
+      return { ...some('low', thumb?.opens ?? dry), ...some('high', thumb?.closes) };
+    case 'no-print':
+      return some('low', thumb?.closes ?? dry);
+    case 'dents':
+      return some('high', events.walk);
+    case 'hard':
+      return some('low', events.walk);
+    case 'clogs':
+      return some('high', events.sandable);
+    case 'powders':
+      return some('low', events.sandable);
+  }
+}
+
+/**
+ * How much faster or slower than its sheet a film cures, from what the hand found on it: the clock is scaled so that
+ * the model agrees with the observation [T, handbook part 10].
+ *
+ * At a steady 20 °C a film tabulated tack-free at 240 min that still sticks after 300 has a factor of at most
+ * 240/300 = 0.8, and is taken a tenth short of that: 0.72. One that prints without sticking after 120 min has at least 2.
+ *
+ * Several tests are combined; where they contradict each other the last one counts, and it is said.
+ *
+ * @param film as applied; its end counts, since the last corner is the softest
+ * @param next what comes on it, for the thumb's window; null: any
+ * @throws {QuantityError} on a finding that is none, a test before the film was finished, an unusable table or series
+ */
+export function correctFromHandTest(input: {
+  film: Film;
+  next?: Next | null;
+  temps: TempSeries;
+  tests: readonly HandTest[];
+}): HandCorrection {
+  const { film, temps } = input;
+  const tests = [...input.tests].sort((a, b) => a.atMs - b.atMs);
+  const end = moment('end of application', film.laidToMs);
+  const { stopC } = film.sheet;
+  const done = (points: readonly CurvePoint[], atMs: number) =>
+    shareDone({ curve: { points, stopC }, temps, fromMs: end, toMs: atMs });
+  const spans = tests.flatMap(({ atMs, found }) => {
+    if (moment('time of the test', atMs) < end)
+      throw new QuantityError('time of the test', atMs, `the end of application ${end} or later`);
+    const bound = boundsOf(found, film, input.next ?? null);
+    if (!bound.low && !bound.high) return [];
+    return [span(bound, (points) => done(points, atMs))];
+  });
+  const last = spans.at(-1);
+  if (!last)
+    return { factor: 1, low: BOUNDS.low, high: BOUNDS.high, contradicts: false, silent: tests.length > 0 };
+  let [low, high] = [Math.max(...spans.map((s) => s.low)), Math.min(...spans.map((s) => s.high))];
+  const contradicts = low > high;
+  if (contradicts) ({ low, high } = last);
+  const upper = Math.max(low, high <= 1 ? high * SHORT_OF : high);
+  return { factor: Math.min(Math.max(1, low), upper), low, high, contradicts, silent: false };
+}
+
+/** The factors one test allows. A film that shows nothing yet in the model cannot be judged by a share of nothing. */
+function span(bound: Bound, done: (points: readonly CurvePoint[]) => number): { low: number; high: number } {
+  const clamp = (factor: number) => Math.min(BOUNDS.high, Math.max(BOUNDS.low, factor));
+  return {
+    low: bound.low ? clamp(1 / done(bound.low)) : BOUNDS.low,
+    high: bound.high ? clamp(1 / done(bound.high)) : BOUNDS.high,
+  };
+}

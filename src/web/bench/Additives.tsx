@@ -1,0 +1,68 @@
+import type { ProductSheet } from '../../core/system/index.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** Millilitres of each additive put in this batch, by its name; left out: none. */
+export type AdditiveMl = Readonly<Record<string, number>>;
+
+interface Props {
+  sheet: Pick<ProductSheet, 'additives'>;
+  /** Paint in the batch, l. */
+  litres: number;
+  put: AdditiveMl;
+  onChange: (put: AdditiveMl) => void;
+}
+
+const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
+  accelerator: 'accelerator: sets sooner, shortens the pot life',
+  retarder: 'retarder: keeps the edge wet for longer',
+  roller: 'for rolling: lets bubbles out',
+  other: 'additive',
+};
+
+/** What the sheet lets into the pot besides its parts: each by name and limit, none taken for another. */
+export function Additives({ sheet, litres, put, onChange }: Props) {
+  const { show } = useUnits();
+  if (sheet.additives.length === 0) return null;
+  return (
+    <details className="border-base-300 border-y py-2">
+      <summary className="target cursor-pointer py-2">
+        Additives:{' '}
+        {Object.entries(put)
+          .filter(([, ml]) => ml > 0)
+          .map(([name, ml]) => `${name} ${ml} ml`)
+          .join(', ') || 'none'}
+      </summary>
+      <div className="grid gap-3 pt-2 sm:grid-cols-2">
+        {sheet.additives.map(({ name, kind, maxMlPerLitre }) => {
+          const most = maxMlPerLitre === null ? null : maxMlPerLitre * litres;
+          const ml = put[name] ?? 0;
+          return (
+            <div key={name}>
+              <Stepper
+                label={name}
+                unit="ml"
+                value={ml}
+                step={1}
+                min={0}
+                max={100_000}
+                onChange={(value) => onChange({ ...put, [name]: value })}
+              />
+              <p className="text-sm">
+                {KIND_WORDS[kind]}.{' '}
+                {most === null
+                  ? 'The sheet does not say how much: ask its maker.'
+                  : `At most ${Math.round(most * 10) / 10} ml in ${show(litres, 'volume')} (${maxMlPerLitre} ml a litre).`}
+              </p>
+              {most !== null && ml > most + 1e-9 && (
+                <p role="alert" className="text-error font-semibold">
+                  {ml} ml is over the sheet's limit.
+                </p>
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,67 @@
+import type { Product } from '../../contract/index.ts';
+import { fromCanonical, toCanonical } from '../../core/units/index.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { MIX_KG_PER_L } from './batchFor.ts';
+
+interface Props {
+  product: Product;
+  /** Paint asked for, l. */
+  litres: number;
+  onLitres: (litres: number) => void;
+  /** Asked for in grams: nothing tells its litres. */
+  byGrams: boolean;
+  potTempC: number;
+  onPotTemp: (tempC: number) => void;
+}
+
+/** How large the batch is, and how warm the pot: the two figures its clocks go by. */
+export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotTemp }: Props) {
+  const { system } = useUnits();
+  const us = system === 'us';
+  const volumeUnit = us ? 'usfloz' : 'ml';
+  const weightUnit = us ? 'oz' : 'g';
+  const degree = us ? 'degF' : 'degC';
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      {byGrams ? (
+        <Stepper
+          label="This batch"
+          unit={weightUnit}
+          value={Math.round(fromCanonical(litres * MIX_KG_PER_L, weightUnit) * 10) / 10}
+          step={us ? 1 : 50}
+          min={us ? 0.2 : 5}
+          max={us ? 2000 : 60_000}
+          onChange={(value) => onLitres(toCanonical(value, weightUnit) / MIX_KG_PER_L)}
+        />
+      ) : (
+        <Stepper
+          label="This batch"
+          unit={us ? 'US fl oz' : 'ml'}
+          value={Math.round(fromCanonical(litres, volumeUnit) * 10) / 10}
+          step={us ? 1 : 50}
+          min={us ? 0.2 : 5}
+          max={us ? 2000 : 60_000}
+          onChange={(value) => onLitres(toCanonical(value, volumeUnit))}
+        />
+      )}
+      {product.sheet.potLife.length > 0 && (
+        <Stepper
+          label="Temperature of the pot"
+          unit={us ? '°F' : '°C'}
+          value={Math.round(fromCanonical(potTempC, degree))}
+          step={1}
+          min={us ? 14 : -10}
+          max={us ? 122 : 50}
+          onChange={(value) => onPotTemp(toCanonical(value, degree))}
+        />
+      )}
+      {byGrams && (
+        <p className="text-sm sm:col-span-2">
+          The ratio is by weight and the sheet states no densities: weighed out in grams. Its litres are taken
+          at {MIX_KG_PER_L} kg a litre (from memory) until the sheet states them.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** Whole cans that hold so much paint. */
+export const cansFor = (litres: number, canLitres: number): number =>
+  Math.max(1, Math.ceil(litres / canLitres - 1e-9));
+
+/** A coat from spray cans: counted, shaken, nothing mixed. */
+export function Cans({ wanted, canLitres }: { wanted: number | null; canLitres: number }) {
+  const { show } = useUnits();
+  const cans = wanted === null ? null : cansFor(wanted, canLitres);
+  return (
+    <div>
+      {cans !== null && (
+        <p className="big-figure text-5xl">
+          {cans} <span className="text-2xl">{cans === 1 ? 'can' : 'cans'}</span>
+        </p>
+      )}
+      <p>
+        of {show(canLitres, 'volume')}. Shake each until the ball runs free and as long again; warm cans spray
+        finer, never over a flame.
+      </p>
+    </div>
+  );
+}

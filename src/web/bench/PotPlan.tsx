@@ -1,0 +1,47 @@
+import { type Method, TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
+import { sayMinutes } from '../clock/say.ts';
+import { Why } from '../parts/Why.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import type { planFor } from './planFor.ts';
+
+interface Props {
+  plan: NonNullable<ReturnType<typeof planFor>>;
+  sheet: ProductSheet;
+  method: Method;
+  potLife: number | null;
+  potTempC: number;
+  inductionMin: number;
+}
+
+/** Whether the coat fits one pot, or into how many it goes and how far apart. */
+export function PotPlan({ plan, sheet, method, potLife, potTempC, inductionMin }: Props) {
+  const { show } = useUnits();
+  if ('problem' in plan) return <p className="text-error font-semibold">{plan.problem}</p>;
+  if (potLife === null) return null;
+  const [first, second] = plan.batches;
+  return (
+    <Why
+      figure={
+        plan.fitsOnePot ? (
+          <span>It fits one pot.</span>
+        ) : (
+          <strong>
+            Too much for one pot: {plan.batches.length} batches of {show(first?.litres ?? 0, 'volume')}, one
+            every {sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}
+          </strong>
+        )
+      }
+    >
+      <p>
+        Pot life {sayMinutes(potLife)}{' '}
+        {sheet.potLife.length > 0
+          ? `at ${show(potTempC, 'temperature')} (sheet, halved for each +10 °C: common practice)`
+          : '(the tin)'}{' '}
+        − {inductionMin} min standing time{sheet.inductionMin === null && ' (the tin)'} − 10 min in hand ={' '}
+        {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[method]} m²/h that applies{' '}
+        {show(plan.largestLitres, 'volume')}.
+      </p>
+    </Why>
+  );
+}

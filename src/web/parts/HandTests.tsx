@@ -1,0 +1,127 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { AreaClock, HandView } from '../../contract/index.ts';
+import type { HandFinding } from '../../core/cure/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
+import { sayTime } from '../clock/say.ts';
+import { FOUND_WORDS } from '../words/systems.ts';
+
+const WAYS: readonly { name: string; found: readonly (readonly [HandFinding, string])[] }[] = [
+  {
+    name: 'Thumb',
+    found: [
+      ['sticks', 'Sticks'],
+      ['prints', 'Prints, nothing sticks'],
+      ['no-print', 'No print'],
+    ],
+  },
+  {
+    name: 'Fingernail',
+    found: [
+      ['dents', 'Dents'],
+      ['hard', 'No dent'],
+    ],
+  },
+  {
+    name: 'Sandpaper',
+    found: [
+      ['clogs', 'Clogs'],
+      ['powders', 'Powders'],
+    ],
+  },
+];
+
+interface Props {
+  clock: Pick<AreaClock, 'areaId' | 'film' | 'hand' | 'nextIsWater'>;
+  zone: string;
+  now: number;
+}
+
+/** What the hand finds on the film on top: logged with a tap, and the film's clock goes by it from then on. */
+export function HandTests({ clock, zone, now }: Props) {
+  const { mutate: log } = useQueued();
+  const { film, hand } = clock;
+  if (!film?.stepId) return null;
+  const { stepId, coatNo } = film;
+  const entry = { areaId: clock.areaId, at: new Date(now).toISOString() };
+  const test = (found: HandFinding) =>
+    log(
+      entryWrite({
+        ...entry,
+        id: uuidv7(),
+        at: new Date().toISOString(),
+        corrects: null,
+        kind: 'hand-test',
+        body: { stepId, coatNo, found, place: '', note: '' },
+      }),
+    );
+  const undo = (entryId: string) =>
+    log(
+      entryWrite({
+        ...entry,
+        id: uuidv7(),
+        at: new Date().toISOString(),
+        corrects: entryId,
+        kind: 'strike',
+        body: { reason: 'logged by mistake' },
+      }),
+    );
+  return (
+    <details className="border-base-300 border-y py-2" open={hand !== null}>
+      <summary className="target cursor-pointer py-2">
+        Test the film by hand{hand && `: ${FOUND_WORDS[hand.tests.at(-1)?.found ?? 'sticks']}`}
+      </summary>
+      <div className="space-y-3 pt-2">
+        <p className="text-sm">
+          Where it was applied last, and where it lies thickest. What the hand finds corrects this film’s
+          clock.
+        </p>
+        <div className="flex flex-wrap gap-x-6 gap-y-3">
+          {WAYS.map(({ name, found }) => (
+            <fieldset key={name}>
+              <legend className="label-caps pb-1">{name}</legend>
+              <div className="flex flex-wrap gap-2">
+                {found.map(([key, word]) => (
+                  <button key={key} type="button" className="btn target" onClick={() => test(key)}>
+                    {word}
+                  </button>
+                ))}
+              </div>
+            </fieldset>
+          ))}
+        </div>
+        {hand && (
+          <>
+            <ul className="space-y-1">
+              {hand.tests.map(({ entryId, at, found }) => (
+                <li key={entryId} className="flex flex-wrap items-center gap-2">
+                  <span>
+                    {sayTime(at, zone, now)}: {FOUND_WORDS[found]}
+                  </span>
+                  <button type="button" className="btn btn-ghost target" onClick={() => undo(entryId)}>
+                    Undo<span className="sr-only"> {FOUND_WORDS[found]}</span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+            <p role="status" className="font-semibold">
+              {sayEffect(hand, clock.nextIsWater, zone, now)}
+            </p>
+          </>
+        )}
+      </div>
+    </details>
+  );
+}
+
+/** What the tests did to the clock, with before and after. */
+export function sayEffect(hand: HandView, nextIsWater: boolean, zone: string, now: number): string {
+  if (hand.silent) return 'The sheet states no time that this could correct: the clock stays as it was.';
+  const doubt = hand.contradicts ? 'The findings contradict each other; the last one counts. ' : '';
+  if (hand.factor === 1) return `${doubt}The hand agrees with the clock.`;
+  const pace = `${doubt}This film cures ${Math.round(hand.factor * 100)} % as fast as its sheet says`;
+  const { opensNow, opensBySheet } = hand;
+  if (!opensNow || !opensBySheet || opensNow === opensBySheet) return `${pace}.`;
+  const what = nextIsWater ? 'launch' : 'next coat';
+  return `${pace}: ${what} from ${sayTime(opensNow, zone, now)}, by the sheet alone ${sayTime(opensBySheet, zone, now)}.`;
+}

@@ -1,0 +1,76 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import { Field } from '../forms/Field.tsx';
+import type { StackValues } from './stackForm.ts';
+
+/** Rows are drawn for no more coats than a step may have. */
+const MOST_COATS = 30;
+
+/** What differs from coat to coat of a step: hours between by choice, the grit of each joint, a word on tool or brush. */
+export function CoatByCoatFields({ index }: { index: number }) {
+  const { control, register } = useFormContext<StackValues>();
+  const at = `steps.${index}` as const;
+  const [coats, extra, differ, spacing, grits, notes] = useWatch({
+    control,
+    name: [
+      `${at}.coats`,
+      `${at}.extraCoats`,
+      `${at}.gritsDiffer`,
+      `${at}.spacing`,
+      `${at}.grits`,
+      `${at}.coatNotes`,
+    ],
+  });
+  const count = Math.min(MOST_COATS, Math.max(0, Math.floor((Number(coats) || 0) + (Number(extra) || 0))));
+  const said = [
+    spacing && `${spacing} h between by choice`,
+    differ &&
+      `grits ${Array.from({ length: Math.max(0, count - 1) }, (_, i) => grits?.[i] || '–').join(', ')}`,
+    ...(notes ?? []).flatMap((note, i) => (note ? [`coat ${i + 1}: ${note}`] : [])),
+  ].filter(Boolean);
+  return (
+    <details className="pt-2">
+      <summary className="cursor-pointer text-sm">
+        <span className="underline underline-offset-2">Coat by coat</span>
+        {`: ${said.join('; ') || 'all alike'}`}
+      </summary>
+      <div className="space-y-3 pt-2">
+        <div className="flex flex-wrap items-end gap-3">
+          <div className="w-52">
+            <Field
+              name={`${at}.spacing`}
+              label="Own spacing between coats"
+              unit="h"
+              inputMode="decimal"
+              hint="Empty: as the sheet allows"
+            />
+          </div>
+          <label className="target inline-flex items-center gap-2">
+            <input type="checkbox" className="checkbox" {...register(`${at}.gritsDiffer`)} />
+            The joints are sanded differently
+          </label>
+        </div>
+        <ol className="space-y-2">
+          {Array.from({ length: count }, (_, coat) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a coat is its number
+            <li key={coat} className="flex flex-wrap items-end gap-3">
+              <strong className="w-16 pb-2">Coat {coat + 1}</strong>
+              {differ && coat > 0 && (
+                <div className="w-40">
+                  <Field
+                    name={`${at}.grits.${coat - 1}`}
+                    label={`Sanded before coat ${coat + 1}, grit`}
+                    inputMode="numeric"
+                    hint="Empty: not sanded"
+                  />
+                </div>
+              )}
+              <div className="min-w-48 grow">
+                <Field name={`${at}.coatNotes.${coat}`} label={`Tool or brush for coat ${coat + 1}`} />
+              </div>
+            </li>
+          ))}
+        </ol>
+      </div>
+    </details>
+  );
+}

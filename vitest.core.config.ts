@@ -1,0 +1,6 @@
+import { defineConfig } from 'vitest/config';
+
+/** The core alone, in one process: what npm run mutate runs against every changed line. */
+export default defineConfig({
+  test: { include: ['src/core/**/*.test.ts'], testTimeout: 60_000, maxWorkers: 1 },
+});
