@@ -5,7 +5,9 @@ import type { Boat, MeshRecord, PartOf } from '../src/contract/index.ts';
 import {
   areasFromMesh,
   formFromDimensions,
+  type Hull,
   halfBreadthAt,
+  hasHull,
   hullCuts,
   hydrostaticsOfMesh,
   type OffsetTable,
@@ -37,7 +39,7 @@ export async function laySurvey(laying: Laying & { folder: string | null }): Pro
   const boats = (await laying.tx.select().from(boat)).map(toBoat);
   const named = (name: string) => {
     const found = boats.find((each) => each.name === name);
-    if (!found) throw new Error(`the demo has no boat ${name}`);
+    if (!found || !hasHull(found)) throw new Error(`the demo has no hull ${name}`);
     return found;
   };
   for (const survey of DEMO_SURVEYS) await layOne(laying, named(survey.boat), survey);
@@ -105,7 +107,7 @@ async function layOne(
 }
 
 /** The ketch's marks as they would be read on a boat that stands trimmed and heeled. */
-async function layLine({ tx, newId }: Laying, ketch: Boat): Promise<void> {
+async function layLine({ tx, newId }: Laying, ketch: Hull<Boat>): Promise<void> {
   const form = formFromDimensions(ketch);
   const rad = Math.PI / 180;
   const { trimDeg, heelDeg, aftMm } = DEMO_LINE;
@@ -164,7 +166,7 @@ function coarse(form: OffsetTable): OffsetTable {
   };
 }
 
-async function layMesh({ tx }: Laying, tender: Boat, folder: string | null): Promise<void> {
+async function layMesh({ tx }: Laying, tender: Hull<Boat>, folder: string | null): Promise<void> {
   const triangles = meshOfForm(formFromDimensions({ ...tender, fine: 5 }));
   const bytes = writeStl(triangles);
   const placement: Placement = {

@@ -9,6 +9,7 @@ import {
   type ProductInput,
   type Step,
 } from '../src/contract/index.ts';
+import type { Hull } from '../src/core/hull/index.ts';
 import { NOT_STATED } from '../src/core/system/index.ts';
 import { readDump } from '../src/server/db/open.ts';
 import { type Running, start } from '../src/server/start.ts';
@@ -50,7 +51,7 @@ export async function yardServer(now: () => number = () => NOON) {
   };
 }
 
-export const aBoat = (over: Partial<BoatInput> = {}): BoatInput => ({
+export const aBoat = (over: Partial<Hull<BoatInput>> = {}): Hull<BoatInput> => ({
   id: uuidv7(),
   name: 'Test hull',
   kind: 'fin-keel',

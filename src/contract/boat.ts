@@ -1,11 +1,13 @@
-import type { BoatKind, Dimensions } from '../core/hull/index.ts';
+import Joi from 'joi';
+import type { Craft, Dimensions } from '../core/hull/index.ts';
 import { between, id, objectOf, oneOf, text, title, version } from './joi.ts';
 
 export interface BoatInput {
   id: string;
   name: string;
-  kind: BoatKind;
-  dimensions: Dimensions;
+  kind: Craft;
+  /** null: not told; asked for where something needs them. Parts have none. */
+  dimensions: Dimensions | null;
   note: string;
 }
 
@@ -14,7 +16,7 @@ export interface Boat extends BoatInput {
   archived: boolean;
 }
 
-const kinds = oneOf<BoatKind>({
+const kinds = oneOf<Craft>({
   'long-keel': true,
   'fin-keel': true,
   'bilge-keel': true,
@@ -23,6 +25,7 @@ const kinds = oneOf<BoatKind>({
   'open-dinghy': true,
   catamaran: true,
   workboat: true,
+  parts: true,
 });
 
 const dimensions = objectOf<Dimensions>({
@@ -40,7 +43,14 @@ const dimensions = objectOf<Dimensions>({
 const fields = {
   name: title('boat name').required(),
   kind: kinds.label('kind of boat').required(),
-  dimensions: dimensions.required(),
+  dimensions: dimensions
+    .allow(null)
+    .when('kind', {
+      is: 'parts',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.valid(null).messages({ 'any.only': 'parts that are no hull have no main dimensions' }),
+    })
+    .required(),
   note: text(2000).label('note').required(),
 };
 

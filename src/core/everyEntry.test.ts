@@ -260,6 +260,7 @@ const ENTRIES: Record<string, Entry> = {
 
 /** Functions that take no figure, or hand one on as they were given it. */
 const WITHOUT_FIGURES = [
+  'hasHull',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
   'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',

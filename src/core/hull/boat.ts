@@ -32,6 +32,19 @@ export interface Dimensions {
   freeboardM: number;
 }
 
+/** Kind of hull; or parts that are no hull: a tank, a locker, a pair of doors, loose panels. */
+export type Craft = BoatKind | 'parts';
+
+/** A boat whose hull can be drawn and worked with. */
+export type Hull<T extends { kind: Craft; dimensions: Dimensions | null }> = T & {
+  kind: BoatKind;
+  dimensions: Dimensions;
+};
+
+/** Whether a boat is a hull whose dimensions are known. */
+export const hasHull = <T extends { kind: Craft; dimensions: Dimensions | null }>(boat: T): boat is Hull<T> =>
+  boat.kind !== 'parts' && boat.dimensions !== null;
+
 /**
  * Dimensions that a boat can have: each above 0, the waterline no longer and the beam no wider than the boat is long.
  *

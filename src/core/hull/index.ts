@@ -1,4 +1,14 @@
-export { BOAT_KINDS, type BoatKind, type Dimensions, type Point, ZONES, type Zone } from './boat.ts';
+export {
+  BOAT_KINDS,
+  type BoatKind,
+  type Craft,
+  type Dimensions,
+  type Hull,
+  hasHull,
+  type Point,
+  ZONES,
+  type Zone,
+} from './boat.ts';
 export { alongSkinM, halfBreadthAt, lerpAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
 export { type Hydrostatics, hydrostatics, SEA_WATER } from './hydrostatics.ts';
 export { type HullLines, hullLines, type PlanPoint } from './lines.ts';

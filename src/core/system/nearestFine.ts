@@ -121,6 +121,16 @@ export const layerOf = (family: Family): Layer => ({
   thinnerLimit: null,
 });
 
+/** What of `one` the `other` has not, each as often as it is missing there. */
+function without(one: readonly Family[], other: readonly Family[]): Family[] {
+  const left = [...other];
+  return one.filter((family) => {
+    const at = left.indexOf(family);
+    if (at >= 0) left.splice(at, 1);
+    return at < 0;
+  });
+}
+
 /** Faults mended one after the other before it is given up. */
 const ROUNDS = 16;
 
@@ -128,18 +138,24 @@ const ROUNDS = 16;
  * The nearest stack of families without a "no": each fault mended where it stands, from the ground up. Null where the
  * rules know no way but taking off what is there.
  *
- * `nearestFine(['hard-antifouling'], steel under water)` → primer, barrier, hard antifouling.
+ * `nearestFine(['hard-antifouling'], steel under water)` → primer, barrier, hard antifouling; added are primer and barrier.
  */
 export function nearestFine(
   families: readonly Family[],
   place: StackPlace,
-): { families: Family[]; said: string[] } | null {
+): { families: Family[]; added: Family[]; removed: Family[]; said: string[] } | null {
   let current = [...families];
   const said: string[] = [];
   for (let round = 0; round < ROUNDS; round++) {
     const { layers } = checkStack(current.map(layerOf), place);
     const at = layers.findIndex((layer) => layer.verdict === 'no');
-    if (at < 0) return { families: current, said };
+    if (at < 0)
+      return {
+        families: current,
+        added: without(current, families),
+        removed: without(families, current),
+        said,
+      };
     const mend = layers[at]?.judgements
       .filter((judgement) => judgement.verdict === 'no')
       .map((judgement) => MENDS[judgement.ruleId]?.(current, at, place) ?? null)

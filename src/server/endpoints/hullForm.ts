@@ -5,7 +5,7 @@ import { type FileStore, type Written, WrongKind } from '../db/files.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
 import { handout, read, upload, write } from '../http/endpoint.ts';
-import { badFields } from '../http/problem.ts';
+import { badFields, HttpProblem } from '../http/problem.ts';
 import { theBoat } from '../rows/boats.ts';
 import { drawnForm, formOfBoat, putForm } from '../rows/forms.ts';
 import { Missing } from '../rows/missing.ts';
@@ -95,6 +95,12 @@ export const hullFormEndpoints = [
     run: async ({ params }, { db }) => {
       const boat = await theBoat(db, params.id);
       const { table } = await drawnForm(db, boat);
+      if (table === null)
+        throw new HttpProblem(
+          409,
+          'No hull yet',
+          'The main dimensions of the hull are not known: there is no form to hand out.',
+        );
       return csvFile(`${boat.name} offsets`, writeOffsetsCsv(table));
     },
   }),

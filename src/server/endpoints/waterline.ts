@@ -69,9 +69,9 @@ async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number
 /** As many as a line may have. */
 const MOST_MADE_MARKS = 1000;
 
-/** The line struck, or null where too few marks fix a plane: they may be taken one by one. */
-function strike(form: OffsetTable, plan: WaterlineInput): StruckLine | null {
-  if (plan.marks.length < (plan.heelDeg === null ? 3 : 2)) return null;
+/** The line struck, or null where no hull is known or too few marks fix a plane: they may be taken one by one. */
+function strike(form: OffsetTable | null, plan: WaterlineInput): StruckLine | null {
+  if (form === null || plan.marks.length < (plan.heelDeg === null ? 3 : 2)) return null;
   try {
     return strikeLine({ form, plan });
   } catch (error) {
@@ -86,6 +86,12 @@ async function struckOf(
   const boat = await theBoat(db, id);
   const plan = await waterlineOf(db, boat.id);
   const { table, source } = await drawnForm(db, boat);
+  if (table === null)
+    throw new HttpProblem(
+      409,
+      'No line yet',
+      'The line cannot be struck: the main dimensions of the hull are not known.',
+    );
   try {
     return { boat, plan, source, struck: strikeLine({ form: table, plan }) };
   } catch (error) {

@@ -6,10 +6,18 @@ import { found } from './missing.ts';
 
 export function toBoat(row: typeof boat.$inferSelect): Boat {
   const { loaM, lwlM, beamM, draughtM, freeboardM, ...rest } = row;
-  return { ...rest, dimensions: { loaM, lwlM, beamM, draughtM, freeboardM } };
+  const known = loaM !== null && lwlM !== null && beamM !== null && draughtM !== null && freeboardM !== null;
+  return { ...rest, dimensions: known ? { loaM, lwlM, beamM, draughtM, freeboardM } : null };
 }
 
-const columns = ({ dimensions, name, kind, note }: BoatInput) => ({ name, kind, note, ...dimensions });
+const NOT_TOLD = { loaM: null, lwlM: null, beamM: null, draughtM: null, freeboardM: null };
+
+const columns = ({ dimensions, name, kind, note }: BoatInput) => ({
+  name,
+  kind,
+  note,
+  ...(dimensions ?? NOT_TOLD),
+});
 
 export async function allBoats(db: Queries): Promise<Boat[]> {
   return (await db.select().from(boat)).map(toBoat);

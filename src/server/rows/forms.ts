@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Boat, FormSource, HullForm, HullFormInput, Waterline } from '../../contract/index.ts';
-import { formFromDimensions, type OffsetTable } from '../../core/hull/index.ts';
+import { formFromDimensions, hasHull, type OffsetTable } from '../../core/hull/index.ts';
 import type { Queries } from '../db/open.ts';
 import { hullForm, waterline } from '../db/schema.ts';
 
@@ -45,13 +45,13 @@ export async function putForm(
     .onConflictDoUpdate({ target: hullForm.boatId, set: values });
 }
 
-/** As {@link shapeOf}, with the usual curves of the boat's kind where nothing better is known. */
+/** As {@link shapeOf}, with the usual curves of the boat's kind where nothing better is known; null: no hull is. */
 export async function drawnForm(
   db: Queries,
   boat: Boat,
-): Promise<{ table: OffsetTable; source: FormSource }> {
+): Promise<{ table: OffsetTable | null; source: FormSource }> {
   const { table, source } = shapeOf(await formOfBoat(db, boat.id));
-  return { table: table ?? formFromDimensions(boat), source };
+  return { table: table ?? (hasHull(boat) ? formFromDimensions(boat) : null), source };
 }
 
 /** The shapes of boats that have a form; of all where no boat is named. The others are drawn by their dimensions. */

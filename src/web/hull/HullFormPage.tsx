@@ -1,11 +1,18 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import type { FormView, HullForm, HullFormInput, Problem, Waterline } from '../../contract/index.ts';
+import type { HullForm, HullFormInput, Problem, Waterline } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useHullForm, useWaterline } from '../api/queries.ts';
+import { HullOnly } from '../parts/HullOnly.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
-import { figuresByDimensions, figuresByMesh, figuresByOffsets, type Levels } from './formFigures.ts';
+import {
+  figuresByDimensions,
+  figuresByMesh,
+  figuresByOffsets,
+  type HullFormView,
+  type Levels,
+} from './formFigures.ts';
 import { MeshPanel } from './MeshPanel.tsx';
 import { OffsetsPanel } from './OffsetsPanel.tsx';
 import { SourceTable } from './SourceTable.tsx';
@@ -19,7 +26,15 @@ export function HullFormPage() {
     <QueryBoundary query={form}>
       {(view) => (
         <QueryBoundary query={line}>
-          {(plan) => <HullFormBoard key={boatId} view={view} line={plan} />}
+          {(plan) => (
+            <div className="space-y-6 p-3 md:p-6">
+              <h1 className="text-2xl">{view.boat.name}: hull form</h1>
+              <SurveyTabs boatId={view.boat.id} />
+              <HullOnly boat={view.boat} need="to draw it">
+                {(boat) => <HullFormBoard key={boatId} view={{ ...view, boat }} line={plan} />}
+              </HullOnly>
+            </div>
+          )}
         </QueryBoundary>
       )}
     </QueryBoundary>
@@ -35,7 +50,7 @@ function levelsOf(line: Waterline): Levels {
   return { topOfPaintM, stripe: { lowerM, upperM: lowerM + stripe.heightMm / 1000 } };
 }
 
-function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
+function HullFormBoard({ view, line }: { view: HullFormView; line: Waterline }) {
   const [problem, setProblem] = useState<string | null>(null);
   const { mutateAsync: put } = useWrite<HullForm>({ atForm: true });
   const { boat, form } = view;
@@ -54,9 +69,7 @@ function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
     ...(form.mesh ? [figuresByMesh(form.mesh)] : []),
   ];
   return (
-    <div className="space-y-6 p-3 md:p-6">
-      <h1 className="text-2xl">{boat.name}: hull form</h1>
-      <SurveyTabs boatId={boat.id} />
+    <>
       <section aria-labelledby="sources" className="space-y-3">
         <h2 id="sources" className="batten pb-1 text-lg">
           What each source says
@@ -81,7 +94,7 @@ function HullFormBoard({ view, line }: { view: FormView; line: Waterline }) {
           await save({ mesh });
         }}
       />
-    </div>
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import type { FormView, MeshRecord } from '../../contract/index.ts';
+import type { MeshRecord } from '../../contract/index.ts';
 import type { HullCuts, Placement } from '../../core/hull/index.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
@@ -8,6 +8,7 @@ import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CutFields } from './CutFields.tsx';
 import { FeedAreas } from './FeedAreas.tsx';
+import type { HullFormView } from './formFigures.ts';
 import { figuresByMesh } from './formFigures.ts';
 import { PlacementFields } from './PlacementFields.tsx';
 import { useMesh } from './useMesh.ts';
@@ -17,7 +18,7 @@ const loadView = () => import('./MeshView.tsx');
 const MeshView = lazy(async () => ({ default: (await loadView()).MeshView }));
 
 interface Props {
-  view: FormView;
+  view: HullFormView;
   cuts: HullCuts;
   onSave: (mesh: MeshRecord | null, file: Blob | null) => Promise<void>;
 }

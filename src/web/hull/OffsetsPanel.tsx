@@ -1,18 +1,17 @@
 import { useState } from 'react';
-import type { FormView } from '../../contract/index.ts';
 import { checkOffsets, type OffsetTable } from '../../core/hull/index.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { FeedAreas } from './FeedAreas.tsx';
-import { figuresByOffsets, type Levels } from './formFigures.ts';
+import { figuresByOffsets, type HullFormView, type Levels } from './formFigures.ts';
 import { OffsetsGrid } from './OffsetsGrid.tsx';
 import { beginningGrid, fromGrid, type Grid, gridOfText } from './offsetsText.ts';
 import { useOffsetsDraft } from './useOffsetsDraft.ts';
 
 interface Props {
-  view: FormView;
+  view: HullFormView;
   levels: Levels;
   onSave: (offsets: OffsetTable | null) => Promise<void>;
 }
@@ -158,7 +157,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
   );
 }
 
-function Drawn({ view, table, levels }: { view: FormView; table: OffsetTable; levels: Levels }) {
+function Drawn({ view, table, levels }: { view: HullFormView; table: OffsetTable; levels: Levels }) {
   try {
     const figures = figuresByOffsets(table, levels);
     return (

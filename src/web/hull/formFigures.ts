@@ -1,7 +1,8 @@
-import type { FormSource, FormView, MeshRecord } from '../../contract/index.ts';
+import type { Boat, FormSource, FormView, MeshRecord } from '../../contract/index.ts';
 import {
   areasFromOffsets,
   formFromDimensions,
+  type Hull,
   type Hydrostatics,
   hydrostatics,
   MESH_SPREAD,
@@ -11,6 +12,9 @@ import {
   startingAreas,
   type Zone,
 } from '../../core/hull/index.ts';
+
+/** The form of a boat that is a hull of known dimensions. */
+export type HullFormView = FormView & { boat: Hull<Boat> };
 
 /** What one source of her shape says: m² by part of the boat (both sides), and how she floats. */
 export interface SourceFigures {
@@ -43,7 +47,7 @@ function tryFloat(table: OffsetTable): Hydrostatics | null {
   }
 }
 
-export function figuresByDimensions({ boat }: Pick<FormView, 'boat'>): SourceFigures {
+export function figuresByDimensions({ boat }: Pick<HullFormView, 'boat'>): SourceFigures {
   const areas: SourceFigures['areas'] = {};
   for (const { zone, areaM2 } of startingAreas(boat)) {
     const known = areas[zone] ?? halves(0);

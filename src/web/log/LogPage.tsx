@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, LogView } from '../../contract/index.ts';
+import { hasHull } from '../../core/hull/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useLog, useYard } from '../api/queries.ts';
@@ -66,7 +67,7 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
           Print
         </button>
       </div>
-      {view.clocks.length > 0 && (
+      {view.clocks.length > 0 && hasHull(view.boat) && (
         <div className="board p-2">
           <BoatDrawing
             boat={{ ...view.boat, form: view.form }}

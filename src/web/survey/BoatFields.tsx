@@ -2,25 +2,34 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { QuantityError } from '../../core/units/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { DIMENSION_WORDS } from '../parts/dimensions.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { choices, KIND_WORDS } from '../words/survey.ts';
-import { type BoatValues, DIMENSION_WORDS, valuesToBoat } from './boatForm.ts';
+import { type BoatValues, valuesToBoat } from './boatForm.ts';
 
 /** Name, kind and main dimensions, with the boat drawn from them as they are typed. */
 export function BoatFields() {
+  const { control } = useFormContext<BoatValues>();
+  const kind = useWatch({ control, name: 'kind' });
   return (
     <>
       <div className="grid gap-4 sm:grid-cols-2">
         <Field name="name" label="Name" autoFocus />
         <SelectField name="kind" label="Kind" choices={choices(KIND_WORDS)} />
       </div>
-      <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 lg:grid-cols-5">
-        {choices(DIMENSION_WORDS).map(([key, word]) => (
-          <QuantityField key={key} name={`dimensions.${key}`} label={word} quantity="length" />
-        ))}
-      </div>
-      <DrawnAsTyped />
+      {kind === 'parts' ? (
+        <p className="opacity-80">Parts are measured area by area: no main dimensions are asked for.</p>
+      ) : (
+        <>
+          <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 lg:grid-cols-5">
+            {choices(DIMENSION_WORDS).map(([key, word]) => (
+              <QuantityField key={key} name={`dimensions.${key}`} label={word} quantity="length" />
+            ))}
+          </div>
+          <DrawnAsTyped />
+        </>
+      )}
       <TextArea name="note" label="Note" />
     </>
   );
@@ -35,7 +44,11 @@ function DrawnAsTyped() {
   const drawn = read.errors.length === 0 ? tryDraw(boat) : null;
   return (
     <div className="board">
-      {drawn ?? <p className="p-4 opacity-80">With all five dimensions the boat is drawn here.</p>}
+      {drawn ?? (
+        <p className="p-4 opacity-80">
+          With all five dimensions the boat is drawn here. They may wait: hand measures do without them.
+        </p>
+      )}
     </div>
   );
 }
@@ -43,7 +56,9 @@ function DrawnAsTyped() {
 function tryDraw(boat: ReturnType<typeof valuesToBoat>) {
   const { dimensions } = boat;
   const sensible =
-    Object.values(dimensions).every((m) => m > 0 && m < 120) && dimensions.lwlM <= dimensions.loaM;
+    dimensions !== null &&
+    Object.values(dimensions).every((m) => m > 0 && m < 120) &&
+    dimensions.lwlM <= dimensions.loaM;
   if (!sensible) return null;
   try {
     return <BoatDrawing boat={boat} areas={[]} detailed />;

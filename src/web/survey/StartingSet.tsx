@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { AreaInput, Boat } from '../../contract/index.ts';
-import { startingAreas } from '../../core/hull/index.ts';
+import { type Hull, startingAreas } from '../../core/hull/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -12,7 +12,7 @@ import { USUAL_SERVICE } from './areaForm.ts';
 type Around = Exclude<AreaInput['surroundings']['kind'], 'heated'>;
 
 /** A full list of areas from the main dimensions, by rules of thumb: ticked, made at once, edited afterwards. */
-export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }) {
+export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => void }) {
   const { show } = useUnits();
   const ids = { substrate: useId(), around: useId() };
   const list = startingAreas({ kind: boat.kind, dimensions: boat.dimensions });
@@ -49,11 +49,11 @@ export function StartingSet({ boat, onMade }: { boat: Boat; onMade: () => void }
   return (
     <section aria-labelledby="starting" className="board space-y-4 p-4">
       <h2 id="starting" className="batten pb-1 text-lg">
-        Start from her dimensions
+        Start from the dimensions
       </h2>
       <p className="max-w-prose">
-        {KIND_WORDS[boat.kind]}: the usual areas with the m² that rules of thumb give. Untick what she has
-        not; measure what you buy paint for.
+        {KIND_WORDS[boat.kind]}: the usual areas with the m² that rules of thumb give. Untick what is not
+        there; measure what you buy paint for.
       </p>
       <div className="grid gap-3 sm:grid-cols-2">
         <div>

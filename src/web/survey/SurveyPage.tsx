@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BoatView } from '../../contract/index.ts';
+import { hasHull } from '../../core/hull/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { useBoat } from '../api/queries.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
 import { letteredFindings, rowsOf } from '../parts/drawing/drawnRows.ts';
+import { HullOnly } from '../parts/HullOnly.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
@@ -80,7 +82,8 @@ function Survey({ view }: { view: BoatView }) {
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
         <h1 className="text-2xl">{boat.name}: survey</h1>
         <p>
-          {KIND_WORDS[boat.kind]}, beam {show(boat.dimensions.beamM, 'length')}
+          {KIND_WORDS[boat.kind]}
+          {boat.dimensions && `, beam ${show(boat.dimensions.beamM, 'length')}`}
           <button type="button" className="btn btn-sm ml-3" onClick={() => setEditingBoat(!editingBoat)}>
             {editingBoat ? 'Close' : 'Change boat'}
           </button>
@@ -104,19 +107,21 @@ function Survey({ view }: { view: BoatView }) {
         className={`grid grid-cols-1 items-start gap-6 ${beside ? 'xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]' : 'max-w-6xl'}`}
       >
         <div className="space-y-4">
-          <DrawingBoard
-            boat={{ ...boat, form: view.form }}
-            areas={rows}
-            stands={view.stands}
-            findings={letteredFindings(view.findings)}
-            seenFrom={side}
-            onSeenFrom={(each) => {
-              setSeenFrom(each);
-              if (selected && selected.side !== 'both' && selected.side !== 'centre') go('');
-            }}
-            selectedId={selected?.id}
-            onSelect={(id) => go(`/${id}`)}
-          />
+          {hasHull(boat) && (
+            <DrawingBoard
+              boat={{ ...boat, form: view.form }}
+              areas={rows}
+              stands={view.stands}
+              findings={letteredFindings(view.findings)}
+              seenFrom={side}
+              onSeenFrom={(each) => {
+                setSeenFrom(each);
+                if (selected && selected.side !== 'both' && selected.side !== 'centre') go('');
+              }}
+              selectedId={selected?.id}
+              onSelect={(id) => go(`/${id}`)}
+            />
+          )}
           {rows.length > 0 ? (
             <AreaTable boatId={boat.id} rows={rows} selectedId={selected?.id} />
           ) : (
@@ -136,7 +141,11 @@ function Survey({ view }: { view: BoatView }) {
           </div>
           {boat.note && <p className="max-w-prose opacity-80">{boat.note}</p>}
         </div>
-        {rows.length === 0 && !adding && <StartingSet boat={boat} onMade={() => go('')} />}
+        {rows.length === 0 && !adding && boat.kind !== 'parts' && (
+          <HullOnly boat={boat} need="to begin with the usual areas">
+            {(hull) => <StartingSet boat={hull} onMade={() => go('')} />}
+          </HullOnly>
+        )}
         {(selected || adding) && (
           <section className="board p-4" aria-label={selected?.name ?? 'New area'}>
             <h2 className="batten mb-4 pb-1 text-lg">{selected?.name ?? 'New area'}</h2>

@@ -8,6 +8,7 @@ import {
   areaFromPaint,
   chosenWay,
   disagreements,
+  hasHull,
   PAINT_SPREAD,
   waysOf,
 } from '../../core/hull/index.ts';
@@ -28,6 +29,10 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
 
   const byRule = () => {
     const { zone, side } = getValues();
+    if (!hasHull(boat)) {
+      setNote('A rule of thumb goes by the main dimensions of a hull, and none are known: measure by hand.');
+      return;
+    }
     const rule = areaByRule({ ...boat, zone, side });
     setNote(rule ? null : 'No rule of thumb speaks of this part of the boat: measure it.');
     if (!rule) return;

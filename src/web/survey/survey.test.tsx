@@ -4,7 +4,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { answer, ask, openPage } from '../../../test/openPage.tsx';
 import { aBoat, anArea } from '../../../test/yardServer.ts';
 import type { Area, Boat, BoatView, SlipView } from '../../contract/index.ts';
-import { areaByRule } from '../../core/hull/index.ts';
+import { areaByRule, type Hull } from '../../core/hull/index.ts';
 
 type User = Awaited<ReturnType<typeof openPage>>['user'];
 const put = async (user: User, label: string, text: string, within_: HTMLElement = document.body) => {
@@ -50,7 +50,7 @@ describe('a new boat', () => {
     await user.click(screen.getByRole('button', { name: 'Add boat' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
     const { boats } = await ask<SlipView>('GET', '/slip');
-    const boat = boats.find((each) => each.name === 'Sanderling Two') as Boat;
+    const boat = boats.find((each) => each.name === 'Sanderling Two') as Hull<Boat>;
     expect(boat.dimensions.loaM).toBe(9.2);
 
     await user.selectOptions(await screen.findByLabelText('Substrate'), 'grp-laminate');
@@ -223,5 +223,39 @@ describe('an area', () => {
     await waitFor(() => expect(router.state.location.pathname).toBe('/'));
     const { boats } = await ask<SlipView>('GET', '/slip');
     expect(boats.map(({ name }) => name)).not.toContain('Going hull');
+  });
+});
+
+describe('what is no hull', () => {
+  it('a pair of doors is added, measured and planned without a length or a draught', async () => {
+    const { user, router } = await openPage('/boats/new');
+    await user.type(await screen.findByLabelText('Name'), 'Cabin doors');
+    await user.selectOptions(screen.getByLabelText('Kind'), 'Parts: tank, locker, doors, panels');
+    expect(screen.queryByLabelText(/Beam/)).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Add boat' }));
+    await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
+    await screen.findByRole('heading', { name: 'Cabin doors: survey' });
+    expect(screen.getByRole('link', { name: 'Add an area' })).toBeDefined();
+    const id = router.state.location.pathname.split('/')[2];
+    await router.navigate(`/boats/${id}/waterline`);
+    expect(await screen.findByText(/is no hull but parts/)).toBeDefined();
+  });
+
+  it('a boat of unknown dimensions is asked for them where they are needed, and only there', async () => {
+    const boat = aBoat({ name: 'Unmeasured' });
+    await ask('POST', '/boats', { ...boat, dimensions: null });
+    const { user } = await openPage(`/boats/${boat.id}/waterline`);
+    await screen.findByText(/Main dimensions are needed to strike a line on/);
+    const typed = {
+      'Length over all': '8',
+      'Waterline length': '7',
+      Beam: '2.5',
+      Draught: '1',
+      'Mean freeboard': '0.9',
+    };
+    for (const [label, value] of Object.entries(typed))
+      await user.type(screen.getByLabelText(new RegExp(label)), value);
+    await user.click(screen.getByRole('button', { name: 'Save dimensions' }));
+    expect(await screen.findByRole('heading', { name: 'Reference marks' })).toBeDefined();
   });
 });

@@ -6,6 +6,8 @@ import type { StackContext } from './stackContext.ts';
 import { type StackValues, type StepValues, stepOf } from './stackForm.ts';
 import { placeOf } from './stackRules.ts';
 
+const names = (families: readonly Family[]) => families.map((family) => FAMILIES[family]).join(', ');
+
 /** A stack near the one at hand without a "no", to be taken with one press. */
 export function NearestFine({ families, context }: { families: readonly Family[]; context: StackContext }) {
   const { control, getValues } = useFormContext<StackValues>();
@@ -38,15 +40,21 @@ export function NearestFine({ families, context }: { families: readonly Family[]
   return (
     <div className="border-line space-y-2 border-2 p-3">
       <p>
-        <strong>The nearest that would be fine:</strong>{' '}
-        {found.families.map((family) => FAMILIES[family]).join(', ')}.{' '}
-        {found.said.length > 0 && <>That is: {[...new Set(found.said)].join('; ')}.</>}
+        <strong>The nearest that would be fine:</strong> {names(found.families)}.{' '}
+        {found.removed.length > 0 && (
+          <>
+            It takes out <strong>{names(found.removed)}</strong>.{' '}
+          </>
+        )}
+        {found.added.length > 0 && (
+          <>
+            It puts in <strong>{names(found.added)}</strong>.{' '}
+          </>
+        )}
+        The rest stays as it is.
       </p>
       {missing.length > 0 ? (
-        <p>
-          No sheet here is of the family {missing.map((family) => FAMILIES[family]).join(', ')}: enter one
-          first.
-        </p>
+        <p>No sheet here is of the family {names(missing)}: enter one first.</p>
       ) : (
         <button type="button" className="btn" onClick={take}>
           Take it

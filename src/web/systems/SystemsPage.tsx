@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import type { Area, AreaClock, BoatView, Product, StackView } from '../../contract/index.ts';
+import { hasHull } from '../../core/hull/index.ts';
 import { useBoat, useProducts, useStacks } from '../api/queries.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { rowsOf } from '../parts/drawing/drawnRows.ts';
@@ -61,18 +62,20 @@ function Systems({
       ) : (
         <>
           <div className="grid grid-cols-1 gap-4 lg:grid-cols-2">
-            <div className="board p-2">
-              <BoatDrawing
-                boat={{ ...view.boat, form: view.form }}
-                areas={rowsOf(view)}
-                stands={view.stands}
-                seenFrom={area.side === 'port' ? 'port' : 'starboard'}
-                selectedId={area.id}
-                onSelect={(id) =>
-                  void navigate(`/boats/${view.boat.id}/systems/${id}`, { preventScrollReset: true })
-                }
-              />
-            </div>
+            {hasHull(view.boat) && (
+              <div className="board p-2">
+                <BoatDrawing
+                  boat={{ ...view.boat, form: view.form }}
+                  areas={rowsOf(view)}
+                  stands={view.stands}
+                  seenFrom={area.side === 'port' ? 'port' : 'starboard'}
+                  selectedId={area.id}
+                  onSelect={(id) =>
+                    void navigate(`/boats/${view.boat.id}/systems/${id}`, { preventScrollReset: true })
+                  }
+                />
+              </div>
+            )}
             <nav aria-label="Areas" className="flex flex-wrap content-start gap-2">
               {view.areas.map((each) => (
                 <NavLink

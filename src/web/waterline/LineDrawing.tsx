@@ -1,13 +1,14 @@
 import { useId } from 'react';
-import type { BoatView, Waterline } from '../../contract/index.ts';
+import type { Waterline } from '../../contract/index.ts';
 import { hullLines, type Point } from '../../core/hull/index.ts';
 import type { StruckLine } from '../../core/waterline/index.ts';
 import { pathOf, type XY } from '../parts/drawing/drawn.ts';
+import type { HullView } from './strikeView.ts';
 
 const ACROSS = 1000;
 
 /** The boat as she stands on the level floor: turned by her trim, with the datum, her marks and the line struck. */
-export function LineDrawing({ view, plan, struck }: { view: BoatView; plan: Waterline; struck: StruckLine }) {
+export function LineDrawing({ view, plan, struck }: { view: HullView; plan: Waterline; struck: StruckLine }) {
   const arrow = useId();
   const { boat } = view;
   const lines = hullLines({ ...boat, form: view.form });

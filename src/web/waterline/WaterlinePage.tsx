@@ -7,6 +7,7 @@ import type { BoatView, OldLine, Waterline } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useBoat, useWaterline } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { HullOnly } from '../parts/HullOnly.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
@@ -20,7 +21,7 @@ import { MarkTable } from './MarkTable.tsx';
 import { RaiseFields } from './RaiseFields.tsx';
 import { SheetTable } from './SheetTable.tsx';
 import { StripeFields } from './StripeFields.tsx';
-import { tryStrike } from './strikeView.ts';
+import { type HullView, tryStrike } from './strikeView.ts';
 import { usePlanDraft } from './usePlanDraft.ts';
 
 /** Striking the waterline: marks, the plane through them, the raise, the stripe, and the sheet to take to the hull. */
@@ -32,7 +33,15 @@ export function WaterlinePage() {
     <QueryBoundary query={boat}>
       {(view) => (
         <QueryBoundary query={line}>
-          {(plan) => <WaterlineEditor key={boatId} view={view} served={plan} />}
+          {(plan) => (
+            <div className="space-y-6 p-3 md:p-6">
+              <h1 className="text-2xl">{view.boat.name}: waterline</h1>
+              <SurveyTabs boatId={view.boat.id} />
+              <HullOnly boat={view.boat} need="to strike a line on">
+                {(boat) => <WaterlineEditor key={boatId} view={{ ...view, boat }} served={plan} />}
+              </HullOnly>
+            </div>
+          )}
         </QueryBoundary>
       )}
     </QueryBoundary>
@@ -65,7 +74,7 @@ const PLAN_WORDS: Record<string, string> = {
   note: 'the note',
 };
 
-function WaterlineEditor({ view, served }: { view: BoatView; served: Waterline }) {
+function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }) {
   const { boat } = view;
   const { system } = useUnits();
   const unit = heightUnit(system);
@@ -109,9 +118,7 @@ function WaterlineEditor({ view, served }: { view: BoatView; served: Waterline }
   };
   const names = { boat, base: `/api/v1/boats/${boat.id}` };
   return (
-    <div className="space-y-6 p-3 md:p-6">
-      <h1 className="text-2xl">{boat.name}: waterline</h1>
-      <SurveyTabs boatId={boat.id} />
+    <>
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,8fr)_minmax(0,5fr)]">
         <div className="space-y-6">
           <section aria-labelledby="marks" className="space-y-3">
@@ -259,6 +266,6 @@ function WaterlineEditor({ view, served }: { view: BoatView; served: Waterline }
           <SheetTable rows={struck.sheet} />
         </section>
       )}
-    </div>
+    </>
   );
 }

@@ -1,5 +1,5 @@
-import type { BoatView, Waterline } from '../../contract/index.ts';
-import { formFromDimensions, type OffsetTable } from '../../core/hull/index.ts';
+import type { Boat, BoatView, Waterline } from '../../contract/index.ts';
+import { formFromDimensions, type Hull, hasHull, type OffsetTable } from '../../core/hull/index.ts';
 import {
   type NextMark,
   type Outliers,
@@ -8,13 +8,16 @@ import {
   strikeLine,
 } from '../../core/waterline/index.ts';
 
+/** A boat that is a hull of known dimensions. */
+export type HullView = BoatView & { boat: Hull<Boat> };
+
 /** The line as struck from what is on the screen, or why it cannot be. */
 export type Struck = { line: StruckLine } | { problem: string };
 
 const parametric = new Map<string, OffsetTable>();
 
 /** The hull a boat's line is struck on. */
-export function tableOf({ boat, form }: Pick<BoatView, 'boat' | 'form'>): OffsetTable {
+export function tableOf({ boat, form }: { boat: Hull<Boat>; form: OffsetTable | null }): OffsetTable {
   if (form) return form;
   const key = JSON.stringify([boat.kind, boat.dimensions]);
   const known = parametric.get(key) ?? formFromDimensions(boat);
@@ -22,9 +25,10 @@ export function tableOf({ boat, form }: Pick<BoatView, 'boat' | 'form'>): Offset
   return known;
 }
 
-export function tryStrike(view: Pick<BoatView, 'boat' | 'form'>, plan: Waterline): Struck {
+export function tryStrike({ boat, form }: Pick<BoatView, 'boat' | 'form'>, plan: Waterline): Struck {
+  if (!hasHull(boat)) return { problem: 'the main dimensions of the hull are not known' };
   try {
-    return { line: strikeLine({ form: tableOf(view), plan }) };
+    return { line: strikeLine({ form: tableOf({ boat, form }), plan }) };
   } catch (error) {
     return { problem: (error as Error).message };
   }

@@ -90,6 +90,8 @@ export function AirChart({ detail, range, now, zone }: Props) {
       yAxis: {
         type: 'value',
         scale: true,
+        // Room above the curve for the words of the states.
+        max: ({ min, max }: { min: number; max: number }) => Math.ceil(max + Math.max(2, (max - min) * 0.25)),
         name: symbol,
         axisLabel: { color: ink },
         nameTextStyle: { color: ink },

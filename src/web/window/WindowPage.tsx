@@ -60,6 +60,8 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
   const now = useMinute();
   const { clock, hours } = detail;
   const range = shownRange(detail, now);
+  // What stands above with its reasons is not said twice.
+  const events = clock.events.filter(({ event }) => !clock.edges.some(({ edge }) => edge === event));
   const temps: TempSeries | null = hours.length
     ? { startMs: Date.parse(hours[0]?.at ?? ''), valuesC: hours.map((hour) => hour.filmC) }
     : null;
@@ -159,13 +161,13 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
         </section>
       )}
       <ShiftList shifts={detail.shifts} zone={zone} now={now} />
-      {clock.events.length > 0 && (
+      {events.length > 0 && (
         <section aria-labelledby="events">
           <h2 id="events" className="batten pb-1 text-lg">
             What else the film does
           </h2>
           <ul className="grid gap-x-8 gap-y-1 pt-2 sm:grid-cols-2 lg:grid-cols-3">
-            {clock.events.map((event) => (
+            {events.map((event) => (
               <li key={event.event} className="flex justify-between gap-3">
                 <span>{EDGE_WORDS[event.event]}</span>
                 <strong>{event.at ? sayTime(event.at, zone, now) : 'not in this cold'}</strong>

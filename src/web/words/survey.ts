@@ -1,10 +1,10 @@
 import type { AreaInput, PartKind } from '../../contract/index.ts';
-import type { AreaWay, BoatKind, Shape, Zone } from '../../core/hull/index.ts';
+import type { AreaWay, Craft, Shape, Zone } from '../../core/hull/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
 
 /** Choices as the screens say them, in the order they are offered. */
 
-export const KIND_WORDS: Record<BoatKind, string> = {
+export const KIND_WORDS: Record<Craft, string> = {
   'long-keel': 'Long keel',
   'fin-keel': 'Fin keel',
   'bilge-keel': 'Bilge keels',
@@ -13,6 +13,7 @@ export const KIND_WORDS: Record<BoatKind, string> = {
   'open-dinghy': 'Open dinghy or gig',
   catamaran: 'Catamaran',
   workboat: 'Workboat',
+  parts: 'Parts: tank, locker, doors, panels',
 };
 
 export const ZONE_WORDS: Record<Zone, string> = {

@@ -1,8 +1,16 @@
 import { type MouseEvent, type RefObject, useMemo } from 'react';
-import { hullLines } from '../../../core/hull/index.ts';
+import { hasHull, hullLines } from '../../../core/hull/index.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
 import { Dimension, HeightMark } from './Dimensions.tsx';
-import { ACROSS, type DrawingView, type Drawn, type DrawnArea, type DrawnBoat, type Seen } from './drawn.ts';
+import {
+  ACROSS,
+  type DrawingView,
+  type Drawn,
+  type DrawnArea,
+  type DrawnBoat,
+  type DrawnHull,
+  type Seen,
+} from './drawn.ts';
 import { PlanView, planHeight } from './PlanView.tsx';
 import { ProfileView, profileFrame } from './ProfileView.tsx';
 import { SectionsView } from './SectionsView.tsx';
@@ -34,6 +42,10 @@ const VIEW_WORDS: Record<DrawingView, string> = {
 
 /** The boat drawn to her own proportions: profile, plan, sections, or all on one sheet; areas told by pattern and number. */
 export function BoatDrawing(props: Props) {
+  return hasHull(props.boat) ? <HullDrawing {...props} boat={props.boat} /> : null;
+}
+
+function HullDrawing(props: Props & { boat: DrawnHull }) {
   const { boat, areas, view = 'profile', seenFrom = 'starboard', detailed = false, onPlace } = props;
   const { show } = useUnits();
   const { kind, dimensions, form = null } = boat;

@@ -1,6 +1,6 @@
 import { STATES } from '../../state/states.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
-import type { DrawnArea, DrawnBoat } from './drawn.ts';
+import type { DrawnArea, DrawnHull } from './drawn.ts';
 
 /** The corner of the sheet: whose lines these are, her dimensions, and what the patterns mean. */
 export function TitleBlock({
@@ -9,7 +9,7 @@ export function TitleBlock({
   at: [left, top],
   lengthM,
 }: {
-  boat: DrawnBoat;
+  boat: DrawnHull;
   areas: readonly DrawnArea[];
   at: readonly [number, number];
   lengthM: number;

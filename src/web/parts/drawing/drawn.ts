@@ -1,5 +1,5 @@
 import type { Area, Boat, Finding, Stand } from '../../../contract/index.ts';
-import type { HullLines, OffsetTable, Zone } from '../../../core/hull/index.ts';
+import type { Hull, HullLines, OffsetTable, Zone } from '../../../core/hull/index.ts';
 import type { ClockState } from '../../state/states.ts';
 
 /** An area as the drawing shows it. */
@@ -14,7 +14,9 @@ export interface DrawnArea {
   part?: Area['part'];
 }
 
+/** A boat to be drawn; one without a hull, or of unknown dimensions, is not. */
 export type DrawnBoat = Pick<Boat, 'name' | 'kind' | 'dimensions'> & { form?: OffsetTable | null };
+export type DrawnHull = Hull<DrawnBoat>;
 export type Seen = 'port' | 'starboard';
 export type DrawingView = 'profile' | 'plan' | 'sections' | 'sheet';
 
