@@ -21,7 +21,7 @@ function csv(coldNight: boolean): string {
 test('an empty slip says how to begin, and a boat goes on it', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'The board is empty' })).toBeVisible();
-  await page.getByRole('link', { name: 'Add a boat' }).click();
+  await page.getByRole('link', { name: 'Begin with your boat' }).click();
   await page.getByLabel('Name').fill('Sedge Warbler');
   await page.getByLabel('Length over all').fill('-9');
   await page.getByLabel('Waterline length').fill('eight');

@@ -9,6 +9,7 @@ import type {
   Hazard,
   Pack,
   ProductSheet,
+  TypicalField,
 } from '../core/system/index.ts';
 import { cureSheet, points } from './cureSheet.ts';
 import { families, substrates } from './families.ts';
@@ -165,6 +166,22 @@ export const productSheet = objectOf<ProductSheet>({
     .unique('litres')
     .label('packs')
     .required(),
+  typical: Joi.array()
+    .items(
+      oneOf<TypicalField>({
+        ratio: true,
+        volumeSolids: true,
+        film: true,
+        inductionMin: true,
+        potLife: true,
+        stopC: true,
+        overcoat: true,
+        events: true,
+      }),
+    )
+    .unique()
+    .label('values from memory')
+    .optional(),
   canLitres: between('what a spray can holds (l)', 0.01, 5).allow(null).optional(),
   shelfMonths: between('shelf life (months)', 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({

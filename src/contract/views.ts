@@ -1,6 +1,6 @@
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
-import type { LaidBond, ProfileUnder, StepTask } from '../core/system/index.ts';
+import type { LaidBond, ProfileUnder, StepTask, TypicalField } from '../core/system/index.ts';
 import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
@@ -96,6 +96,8 @@ export interface AreaClock {
     stepId: string | null;
     coatNo: number;
     coatLabel: string;
+    /** Values from memory on the sheet its window goes by. */
+    typical: TypicalField[];
     laidFrom: string;
     laidTo: string;
   } | null;

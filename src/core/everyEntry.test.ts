@@ -260,6 +260,10 @@ const ENTRIES: Record<string, Entry> = {
 
 /** Functions that take no figure, or hand one on as they were given it. */
 const WITHOUT_FIGURES = [
+  'typicalSheet',
+  'restsOn',
+  'stillTypical',
+  'unconfirmed',
   'hasHull',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
   'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',

@@ -112,6 +112,11 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./materials/MaterialsPage.tsx')).MaterialsPage }),
           },
           {
+            path: 'materials/typical',
+            handle: { title: 'Typical sheets' },
+            lazy: async () => ({ Component: (await import('./materials/TypicalPage.tsx')).TypicalPage }),
+          },
+          {
             path: 'materials/:productId',
             handle: { title: 'Product sheet' },
             lazy: async () => ({ Component: (await import('./materials/SheetPage.tsx')).SheetPage }),

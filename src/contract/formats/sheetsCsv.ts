@@ -138,6 +138,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['additives', (n) => list(n.sheet.additives.map((a) => `${a.name}; ${a.kind}; ${some(a.maxMlPerLitre)}`))],
   ['packs', (n) => list(n.sheet.packs.map((p) => `${p.litres}${p.price === null ? '' : ` @ ${p.price}`}`))],
   ['can', (n) => some(n.sheet.canLitres ?? null)],
+  ['from memory', (n) => list(n.sheet.typical ?? [])],
   ['shelf months', (n) => some(n.sheet.shelfMonths)],
   ['cleanliness', (n) => some(n.sheet.preparation.cleanliness)],
   ['profile least', (n) => some(n.sheet.preparation.profileMinMicrons)],
@@ -211,6 +212,9 @@ export function readSheetsCsv(csv: string): Named[] {
         family: cell('family') as ProductSheet['family'],
         resin: cell('resin') || null,
         parts: items('parts').map((part) => readPart(part, where('parts'))),
+        ...(cell('from memory') !== '' && {
+          typical: items('from memory') as NonNullable<ProductSheet['typical']>,
+        }),
         ...(cell('can') !== '' && { canLitres: number('can') }),
         ratioBy: ratioBy(),
         ratioTolerance: maybe('ratio tolerance'),

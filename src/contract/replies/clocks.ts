@@ -71,6 +71,7 @@ export const clockReply = objectOf<AreaClock>({
     stepId: maybeUuid(),
     coatNo: figure(),
     coatLabel: word(),
+    typical: listOf(Joi.string()),
     laidFrom: moment(),
     laidTo: moment(),
   })

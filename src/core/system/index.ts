@@ -48,6 +48,8 @@ export {
   NOT_STATED,
   type Pack,
   type ProductSheet,
+  TYPICAL_FIELDS,
+  type TypicalField,
   thinnerOf,
 } from './sheet.ts';
 export { coatsStillNeeded, type SheetNote, sheetNotes } from './sheetNotes.ts';
@@ -74,6 +76,7 @@ export {
   type TemplateStep,
   templatesFor,
 } from './templates/index.ts';
+export { type RestingFigure, restsOn, stillTypical, typicalSheet, unconfirmed } from './typical.ts';
 export { WHOLE_RULES } from './wholeFilm.ts';
 export {
   BETWEEN,

@@ -16,6 +16,19 @@ export type Hazard =
   | 'oxidising-rags'
   | 'dust';
 
+/** Figures of a sheet that may stand there from memory until somebody reads them off the tin. */
+export const TYPICAL_FIELDS = [
+  'ratio',
+  'volumeSolids',
+  'film',
+  'inductionMin',
+  'potLife',
+  'stopC',
+  'overcoat',
+  'events',
+] as const;
+export type TypicalField = (typeof TYPICAL_FIELDS)[number];
+
 /**
  * A product's data sheet [P]: everything here belongs to the product in the tin, wins over every default, and is
  * never a constant in code. null stands for "not stated".
@@ -61,6 +74,8 @@ export interface ProductSheet {
   copper: boolean | null;
   additives: Additive[];
   packs: Pack[];
+  /** Figures that stand here from memory until somebody reads them off the tin; left out: none. */
+  typical?: TypicalField[];
   /** What one spray can holds, l; null or left out: it comes in tins. */
   canLitres?: number | null;
   /** Months it keeps unopened; null: not stated. */

@@ -1,6 +1,13 @@
 import type { AreaClock, NextView } from '../../contract/index.ts';
 import type { SplicedHour } from '../../core/cure/index.ts';
-import { type CoatGroup, colourOf, nextCoat, stepAreaM2, WHOLE_COAT_SHARE } from '../../core/system/index.ts';
+import {
+  type CoatGroup,
+  colourOf,
+  nextCoat,
+  stepAreaM2,
+  unconfirmed,
+  WHOLE_COAT_SHARE,
+} from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
@@ -134,6 +141,7 @@ export function areaClock(
     return { ...clock, parts: parts ?? [] };
   }
   clock.until = null;
+  const sheet = catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
   const topStep = state.steps.findIndex((s) => s.id === top.stepId);
   clock.film = {
     entryIds: top.entries.map((entry) => entry.entryId),
@@ -143,12 +151,12 @@ export function areaClock(
     stepId: topStep >= 0 ? top.stepId : null,
     coatNo: top.coatNo,
     coatLabel: topStep >= 0 ? `coat ${top.coatNo + 1} of ${wanted[topStep]}` : `coat ${top.coatNo + 1}`,
+    typical: sheet ? unconfirmed(sheet, catalogue.latest.get(last.body.productId)?.sheet ?? sheet) : [],
     laidFrom: new Date(top.fromMs).toISOString(),
     laidTo: new Date(top.toMs).toISOString(),
   };
   clock.hand = handOn({ state, top, now, clock: null });
   if (state.steps.length === 0) return clock;
-  const sheet = catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
   const temps = tempsFor(hours, state.area.surroundings);
   const full = { ...clock, ...filmClock({ sheet, top, temps, now, state, clock, catalogue }) };

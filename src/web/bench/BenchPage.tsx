@@ -7,6 +7,7 @@ import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { HandTests } from '../parts/HandTests.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { RestsOn } from '../parts/RestsOn.tsx';
 import { StateTerm } from '../parts/Term.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -89,6 +90,7 @@ function Bench({
               safeHours={safeHours}
               onSafeHours={onSafeHours}
             />
+            <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
             <LeaveBare view={view} zone={zone} />
           </div>
           <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">

@@ -2,8 +2,10 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
 import { potLifeMinutes } from '../../core/mix/index.ts';
+import { restsOn } from '../../core/system/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
+import { RestsOn } from '../parts/RestsOn.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type AdditiveMl, Additives } from './Additives.tsx';
 import { BatchSize } from './BatchSize.tsx';
@@ -53,6 +55,8 @@ function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number): number
 export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const { sheet } = product;
   const twoPart = sheet.parts.length > 1;
+  // A ratio from memory may ruin the whole coat: an own one is the painter's word.
+  const ratioUnread = restsOn(sheet, 'mix').includes('ratio') && !step.ownRatio;
   const [tool, chooseTool] = useTool();
   const [potTempC, setPotTempC] = usePotTemp(airC);
   const [tin, setTin] = useState(TIN_SILENT);
@@ -118,6 +122,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         {twoPart ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
       </h2>
       <Wanted view={view} wanted={wanted} mixed={mixed} missing={missing} />
+      <RestsOn productId={product.id} sheet={sheet} figures={twoPart ? ['litres', 'mix'] : ['litres']} />
       {sheet.canLitres ? (
         <Cans wanted={missing} canLitres={sheet.canLitres} />
       ) : (
@@ -167,11 +172,16 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         ))}
         <li>The product's safety data sheet and local codes come first.</li>
       </ul>
+      {twoPart && ratioUnread && (
+        <p role="alert" className="text-error font-semibold">
+          The ratio is from memory. Read it off the tin and confirm it before anything is mixed.
+        </p>
+      )}
       {twoPart && (
         <LabelCheck
           product={product}
           besides={put.map(({ name }) => name)}
-          disabled={!batch.result}
+          disabled={!batch.result || ratioUnread}
           sending={sending}
           onMixed={logMixed}
         />

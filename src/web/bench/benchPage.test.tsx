@@ -153,6 +153,25 @@ describe('mixing', () => {
     await waitFor(async () => expect((await entries(area))[0]?.body).toMatchObject({ ownRatio }));
   });
 
+  it('a ratio from memory is confirmed before a pot is mixed, and a figure says what it rests on', async () => {
+    const memory = {
+      ...aProduct({
+        parts: primer.sheet.parts,
+        potLife: [{ tempC: 20, minutes: 60 }],
+        typical: ['ratio', 'film'],
+      }),
+      name: 'Bench from memory',
+    };
+    await ask('POST', '/products', memory);
+    const { user } = await planned(memory);
+    expect((await screen.findByText(/^Rests on 2 typical values/)).textContent).toContain(
+      'dry film of a coat, mixing ratio',
+    );
+    for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
+    expect(screen.getByRole('button', { name: /Mixed/ })).toHaveProperty('disabled', true);
+    expect(screen.getByText(/Read it off the tin and confirm it/)).toBeDefined();
+  });
+
   it('grams where the ratio is by weight and no density is known; an additive has its label read too', async () => {
     const paste = {
       ...aProduct({

@@ -88,7 +88,9 @@ describe('the log of a boat', () => {
     await user.click(strike);
     expect(await screen.findByText(/^Struck out .*: logged on the wrong boat$/)).toBeDefined();
     expect(screen.queryByText(/dry by litres$/)).toBeNull();
-    expect((await entries()).map(({ kind }) => kind).sort()).toEqual(['coat', 'strike']);
+    await waitFor(async () =>
+      expect((await entries()).map(({ kind }) => kind).sort()).toEqual(['coat', 'strike']),
+    );
   });
 
   it('a note is added where it belongs', async () => {

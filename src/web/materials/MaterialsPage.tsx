@@ -16,6 +16,9 @@ export function MaterialsPage() {
           <a className="btn btn-ghost" href="/api/v1/products.csv" download>
             All as CSV
           </a>
+          <Link className="btn btn-ghost" to="/materials/typical">
+            Typical sheets
+          </Link>
           <Link className="btn btn-primary" to="/materials/new">
             New sheet
           </Link>
@@ -24,10 +27,20 @@ export function MaterialsPage() {
       <QueryBoundary query={products}>
         {(list) =>
           list.length === 0 ? (
-            <p className="max-w-prose">
-              No sheets yet. Everything the app says of a paint comes from its own data sheet: enter one from
-              the paper that came with the tin.
-            </p>
+            <div className="max-w-prose space-y-3">
+              <p>
+                No sheets yet. Everything the app says of a paint comes from its own data sheet: enter one
+                from the paper that came with the tin, or begin with typical ones and confirm them later.
+              </p>
+              <p className="flex flex-wrap gap-3">
+                <Link className="btn btn-primary" to="/materials/typical">
+                  Begin with typical sheets
+                </Link>
+                <Link className="btn" to="/materials/new">
+                  Enter a sheet
+                </Link>
+              </p>
+            </div>
           ) : (
             <SheetTable sheets={list} />
           )

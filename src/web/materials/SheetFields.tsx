@@ -3,10 +3,13 @@ import { FAMILIES, type Hazard } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { choices } from '../words/survey.ts';
 import { FilmFields } from './FilmFields.tsx';
+import { MethodFields } from './MethodFields.tsx';
 import { PackFields } from './PackFields.tsx';
+import { SheetStep } from './SheetStep.tsx';
 import { SurfaceFields } from './SurfaceFields.tsx';
 import type { SheetValues } from './sheetValues.ts';
 import { Ticks } from './Ticks.tsx';
+import { DecidingTimes, EventTimes } from './TimeGrid.tsx';
 
 const HAZARD_WORDS: Record<Hazard, string> = {
   isocyanate: 'Isocyanates',
@@ -18,42 +21,65 @@ const HAZARD_WORDS: Record<Hazard, string> = {
   dust: 'Dust',
 };
 
-/** Everything on a sheet that is one figure: mix, solids, film, methods, limits, colours, dangers. */
+/** A sheet in steps: the few figures that decide first, then whatever else the paper states. */
 export function SheetFields() {
   return (
     <>
-      <div className="grid gap-3 sm:grid-cols-3">
+      <div className="grid gap-3 sm:grid-cols-2">
         <Field name="name" label="Product" autoFocus />
         <SelectField name="family" label="Family" choices={[['', 'choose'], ...choices(FAMILIES)]} />
-        <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />
       </div>
       <Parts />
       <FilmFields />
-      <section aria-labelledby="limits" className="space-y-3">
-        <h2 id="limits" className="batten pb-1 text-lg">
-          Air and surface
-        </h2>
-        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <QuantityField name="limits.airMinC" label="Air, min" quantity="temperature" />
-          <QuantityField name="limits.airMaxC" label="Air, max" quantity="temperature" />
-          <QuantityField name="limits.surfaceMinC" label="Surface, min" quantity="temperature" />
-          <QuantityField name="limits.surfaceMaxC" label="Surface, max" quantity="temperature" />
-          <Field name="limits.rhMax" label="RH, max" unit="%" inputMode="decimal" />
-          <QuantityField name="limits.dewMarginC" label="Above dew point" quantity="temperatureDifference" />
-          <QuantityField name="stopC" label="Cure stops below" quantity="temperature" />
-        </div>
-        <p className="text-sm opacity-80">
-          Empty: not stated. Then 3 °C above dew point (ISO 8502-4 guidance) and RH 85 % (ISO 12944-7
-          practice) are used.
-        </p>
-      </section>
-      <SurfaceFields />
-      <Colours />
-      <PackFields />
-      <Ticks name="hazards" legend="Dangers" choices={choices(HAZARD_WORDS)} />
-      <TextArea name="cautions" label="Cautions, as the sheet words them" />
-      <TextArea name="note" label="Note" />
+      <DecidingTimes />
+      <p className="pt-2 opacity-80">
+        That is enough to plan and mix by. What else the paper states goes below; left empty it is not stated,
+        and nothing is assumed for it.
+      </p>
+      <div>
+        <SheetStep title="Methods and thinner" about="brush, roller, spray; films of their own">
+          <MethodFields />
+        </SheetStep>
+        <SheetStep title="More times" about="safe from dew, tack-free, sandable, launch, full cure">
+          <EventTimes />
+        </SheetStep>
+        <SheetStep title="Air and surface" about="temperatures, humidity, margin over the dew point">
+          <AirLimits />
+        </SheetStep>
+        <SheetStep title="What it goes on" about="cleanliness, profile, grounds, copper">
+          <SurfaceFields />
+        </SheetStep>
+        <SheetStep title="Tins" about="colours, packs, prices, additives, shelf life">
+          <Colours />
+          <PackFields />
+        </SheetStep>
+        <SheetStep title="Dangers and notes" about="hazards, cautions in the sheet’s words, resin">
+          <Ticks name="hazards" legend="Dangers" choices={choices(HAZARD_WORDS)} />
+          <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />
+          <TextArea name="cautions" label="Cautions, as the sheet words them" />
+          <TextArea name="note" label="Note" />
+        </SheetStep>
+      </div>
     </>
+  );
+}
+
+function AirLimits() {
+  return (
+    <div className="space-y-3">
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+        <QuantityField name="limits.airMinC" label="Air, min" quantity="temperature" />
+        <QuantityField name="limits.airMaxC" label="Air, max" quantity="temperature" />
+        <QuantityField name="limits.surfaceMinC" label="Surface, min" quantity="temperature" />
+        <QuantityField name="limits.surfaceMaxC" label="Surface, max" quantity="temperature" />
+        <Field name="limits.rhMax" label="RH, max" unit="%" inputMode="decimal" />
+        <QuantityField name="limits.dewMarginC" label="Above dew point" quantity="temperatureDifference" />
+      </div>
+      <p className="text-sm opacity-80">
+        Empty: not stated. Then 3 °C above dew point (ISO 8502-4 guidance) and RH 85 % (ISO 12944-7 practice)
+        are used.
+      </p>
+    </div>
   );
 }
 

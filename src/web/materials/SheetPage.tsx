@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, Product } from '../../contract/index.ts';
+import { stillTypical } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { useProducts } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -11,12 +12,12 @@ import { OpenFile } from '../parts/OpenFile.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { ConfirmTypical } from './ConfirmTypical.tsx';
 import { SheetFields } from './SheetFields.tsx';
 import { SheetInsight } from './SheetInsight.tsx';
 import { sheetAsJson, sheetFromJson } from './sheetFile.ts';
 import { sheetToValues } from './sheetToValues.ts';
 import { emptySheet, type SheetValues } from './sheetValues.ts';
-import { TimeGrid } from './TimeGrid.tsx';
 import { sheetFormPath, valuesToSheet } from './valuesToSheet.ts';
 
 /** One product's data sheet, entered from the paper that came with the tin. */
@@ -51,12 +52,17 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   const [copied, setCopied] = useState<Product | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
+  const start = product ?? copied;
+
   const submit = async (
     values: SheetValues,
     over: { version?: number },
   ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const input = valuesToSheet(values, id.current, read);
+    const typed = valuesToSheet(values, id.current, read);
+    // A value typed anew is read off the tin; what was left alone is as far from memory as before.
+    const typical = start?.sheet.typical ? stillTypical(start.sheet, typed.sheet) : [];
+    const input = typical.length > 0 ? { ...typed, sheet: { ...typed.sheet, typical } } : typed;
     const errors = await refusals((c) => c.productInput, input, read, sheetFormPath);
     if (errors.length) return errors;
     if (product)
@@ -68,7 +74,6 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
     if (mounted()) await navigate('/materials');
     return undefined;
   };
-  const start = product ?? copied;
   const openFile = async (file: File) => {
     try {
       const read = await sheetFromJson(await file.text());
@@ -136,6 +141,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
           </select>
         </label>
       )}
+      {product && <ConfirmTypical product={product} />}
       <RecordForm<SheetValues>
         key={copied?.id ?? ''}
         values={
@@ -159,7 +165,6 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         className="space-y-6"
       >
         <SheetFields />
-        <TimeGrid />
         <SheetInsight />
       </RecordForm>
     </div>

@@ -1,5 +1,5 @@
-import type { ClipboardEvent } from 'react';
-import { useFieldArray, useFormContext } from 'react-hook-form';
+import type { ClipboardEvent, ReactNode } from 'react';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FILM_EVENTS } from '../../core/cure/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
@@ -8,53 +8,64 @@ import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetValues.ts';
 
-const columns = Array.from({ length: COLUMNS }, (_, i) => i);
 const BY: [string, string][] = [
   ['any', 'anything else'],
   ['self', 'itself'],
   ...(Object.entries(FAMILIES) as [string, string][]),
 ];
+/** Temperatures a sheet is begun with. */
+const USUAL_COLUMNS = 3;
 
-/** The sheet's times over temperature: one grid for pot life, the film's events and every overcoat window. */
-export function TimeGrid() {
+/** Columns shown: three, and as many more as are used or asked for. */
+function useColumns(): [number[], () => void] {
+  const { control, setValue } = useFormContext<SheetValues>();
+  const [temps, shown] = useWatch({ control, name: ['temps', 'columns'] });
+  const used = temps.findLastIndex((temp) => temp.trim() !== '') + 1;
+  const count = Math.min(COLUMNS, Math.max(USUAL_COLUMNS, used, shown));
+  return [Array.from({ length: count }, (_, i) => i), () => setValue('columns', count + 1)];
+}
+
+/** The times that decide: the pot's, and every overcoat window's, over temperature. */
+export function DecidingTimes() {
   const { symbol } = useUnits();
   const { control } = useFormContext<SheetValues>();
   const { fields, append, remove } = useFieldArray({ control, name: 'overcoat' });
+  const [columns, more] = useColumns();
   return (
     <section aria-labelledby="times" className="space-y-5">
       <h2 id="times" className="batten pb-1 text-lg">
-        Times over temperature
+        When the next coat may go on
       </h2>
       <p>
         Times as the paper has them: 45 min, 6 h, 10 d. Leave empty what the sheet does not say: nothing is
         assumed for it. A block copied from a spreadsheet fills from the cell it is pasted into.
       </p>
-      <Scroller label="Times over temperature">
-        <table className="w-full min-w-[44rem]">
-          <thead>
-            <tr>
-              <th scope="col" className="w-52 text-left">
-                At
+      <Grid label="Times over temperature" columns={columns}>
+        <thead>
+          <tr>
+            <th scope="col" className="text-left">
+              At
+            </th>
+            {columns.map((i) => (
+              <th key={i} scope="col" className="p-1">
+                <Cell
+                  path={`temps.${i}`}
+                  label={`Temperature ${i + 1}, ${symbol('temperature')}`}
+                  unit={symbol('temperature')}
+                />
               </th>
-              {columns.map((i) => (
-                <th key={i} scope="col" className="p-1">
-                  <Cell
-                    path={`temps.${i}`}
-                    label={`Temperature ${i + 1}, ${symbol('temperature')}`}
-                    unit={symbol('temperature')}
-                  />
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            <Row path="potLife" label="Pot life" />
-            {FILM_EVENTS.map((event) => (
-              <Row key={event} path={`events.${event}`} label={sentence(EDGE_WORDS[event] ?? event)} />
             ))}
-          </tbody>
-        </table>
-      </Scroller>
+          </tr>
+        </thead>
+        <tbody>
+          <Row path="potLife" label="Pot life" columns={columns} />
+        </tbody>
+      </Grid>
+      {columns.length < COLUMNS && (
+        <button type="button" className="btn btn-sm" onClick={more}>
+          Another temperature
+        </button>
+      )}
       {fields.map((field, i) => (
         <fieldset key={field.id} className="border-line space-y-2 border-l-2 pl-3">
           <legend className="lettered">Overcoat window {i + 1}</legend>
@@ -65,16 +76,14 @@ export function TimeGrid() {
               Remove window
             </button>
           </div>
-          <Scroller label="Times of this window">
-            <table className="w-full min-w-[44rem]">
-              <tbody>
-                <Row path={`overcoat.${i}.min`} label="Not before" />
-                <Row path={`overcoat.${i}.chemicalMax`} label="Without sanding until" />
-                <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint: apply from" />
-                <Row path={`overcoat.${i}.thumbCloses`} label="Thumbprint window closes" />
-              </tbody>
-            </table>
-          </Scroller>
+          <Grid label="Times of this window" columns={columns}>
+            <tbody>
+              <Row path={`overcoat.${i}.min`} label="Not before" columns={columns} />
+              <Row path={`overcoat.${i}.chemicalMax`} label="Without sanding until" columns={columns} />
+              <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint: apply from" columns={columns} />
+              <Row path={`overcoat.${i}.thumbCloses`} label="Thumbprint window closes" columns={columns} />
+            </tbody>
+          </Grid>
         </fieldset>
       ))}
       <button type="button" className="btn" onClick={() => append(emptyOvercoat())}>
@@ -84,12 +93,71 @@ export function TimeGrid() {
   );
 }
 
+/** When a film is safe from dew, tack-free, sandable …, at the same temperatures. */
+export function EventTimes() {
+  const { symbol } = useUnits();
+  const { control } = useFormContext<SheetValues>();
+  const temps = useWatch({ control, name: 'temps' });
+  const [columns] = useColumns();
+  return (
+    <Grid label="More times over temperature" columns={columns}>
+      <thead>
+        <tr>
+          <th scope="col" className="text-left">
+            At
+          </th>
+          {columns.map((i) => (
+            <th key={i} scope="col" className="p-1 text-left">
+              {temps[i]?.trim() ? `${temps[i]} ${symbol('temperature')}` : '–'}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {FILM_EVENTS.map((event) => (
+          <Row
+            key={event}
+            path={`events.${event}`}
+            label={sentence(EDGE_WORDS[event] ?? event)}
+            columns={columns}
+          />
+        ))}
+      </tbody>
+    </Grid>
+  );
+}
+
 const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
-function Row({ path, label }: { path: string; label: string }) {
+/** A table of times: three temperatures fit a phone, more scroll within it. */
+function Grid({
+  label,
+  columns,
+  children,
+}: {
+  label: string;
+  columns: readonly number[];
+  children: ReactNode;
+}) {
+  return (
+    <Scroller label={label}>
+      <table className={`w-full table-fixed ${columns.length > USUAL_COLUMNS ? 'min-w-[40rem]' : ''}`}>
+        <colgroup>
+          <col className="w-24 sm:w-52" />
+          {columns.map((i) => (
+            <col key={i} />
+          ))}
+        </colgroup>
+        {children}
+      </table>
+    </Scroller>
+  );
+}
+
+function Row({ path, label, columns }: { path: string; label: string; columns: readonly number[] }) {
   return (
     <tr>
-      <th scope="row" className="w-52 pr-2 text-left font-normal">
+      <th scope="row" className="pr-2 text-left text-sm font-normal sm:text-base">
         {label}
       </th>
       {columns.map((i) => (
@@ -118,6 +186,8 @@ function Cell({ path, label, unit }: { path: string; label: string; unit?: strin
     if (block.length === 1 && !block[0]?.includes('\t')) return;
     event.preventDefault();
     const from = Number(/\.(\d+)$/.exec(path)?.[1] ?? 0);
+    const widest = Math.max(...block.slice(0, 12).map((line) => line.split('\t').length));
+    setValue('columns', Math.min(COLUMNS, from + widest));
     block.slice(0, 12).forEach((line, r) => {
       const row = rowsFrom(path)[r];
       if (!row) return;

@@ -164,3 +164,27 @@ describe('many sheets from a file', () => {
     expect((await named(one))?.version).toBe(2);
   });
 });
+
+describe('typical sheets to begin with', () => {
+  it('are added by family, say so wherever a figure rests on them, and are confirmed down a short list', async () => {
+    const { user } = await openPage('/materials/typical');
+    await user.click(await screen.findByLabelText('epoxy primer'));
+    await user.click(screen.getByRole('button', { name: 'Add 1 sheet' }));
+    await waitFor(async () => expect(await named('Typical epoxy primer')).toBeDefined());
+    const primer = (await named('Typical epoxy primer')) as Product;
+    expect(primer.sheet.typical).toHaveLength(8);
+    const sheet = await openPage(`/materials/${primer.id}`);
+    await sheet.user.click(await screen.findByLabelText(/^volume solids: 50 %/));
+    await sheet.user.click(screen.getByRole('button', { name: 'The tin says so too: 1' }));
+    await waitFor(async () => expect((await named(primer.name))?.sheet.typical).toHaveLength(7));
+    // One typed anew is read off the tin.
+    await screen.findByRole('heading', { name: '7 values from memory' });
+    const standing = screen.getByLabelText('Standing time (induction)');
+    await sheet.user.clear(standing);
+    await sheet.user.type(standing, '10');
+    await sheet.user.click(screen.getByRole('button', { name: 'Save as next version' }));
+    await waitFor(async () => expect((await named(primer.name))?.sheet.inductionMin).toBe(10));
+    expect((await named(primer.name))?.sheet.typical).not.toContain('inductionMin');
+    expect((await named(primer.name))?.sheet.typical).toContain('ratio');
+  });
+});

@@ -68,6 +68,7 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
           ? ''
           : fieldText(fromCanonical(sheet.limits.dewMarginC, shownUnit('temperatureDifference', system))),
     },
+    columns: 0,
     temps: Array.from({ length: COLUMNS }, (_, i) => temp(temps[i] ?? null)),
     potLife: row(sheet.potLife),
     events: Object.fromEntries(FILM_EVENTS.map((event) => [event, row(sheet.cure.events[event])])) as Record<

@@ -45,6 +45,8 @@ export interface SheetValues {
   stopC: string;
   limits: Record<(typeof LIMITS)[number] | 'rhMax' | 'dewMarginC', string>;
   temps: string[];
+  /** Temperatures asked to be shown, beyond those used. */
+  columns: number;
   potLife: string[];
   events: Record<FilmEvent, string[]>;
   overcoat: OvercoatValues[];
@@ -98,6 +100,7 @@ export function emptySheet(system: UnitSystem): SheetValues {
     stopC: '',
     limits: { airMinC: '', airMaxC: '', surfaceMinC: '', surfaceMaxC: '', rhMax: '', dewMarginC: '' },
     temps: [temp(10), temp(20), temp(30), '', ''],
+    columns: 0,
     potLife: blanks(),
     events: Object.fromEntries(FILM_EVENTS.map((event) => [event, blanks()])) as Record<FilmEvent, string[]>,
     overcoat: [emptyOvercoat()],

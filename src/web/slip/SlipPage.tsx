@@ -145,19 +145,22 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
       <DiskNotice disk={disk} />
       <h1 className="text-2xl">The board is empty</h1>
       <p>
-        Add a boat: main dimensions first, then areas measured by hand, then the coats for each. From there
-        the bench says how much to mix, and the board says when the next coat may and must go on.
+        Begin with your boat, bring the sheets of your paints, and say what the air is like. From there the
+        bench says how much to mix, and the board says when the next coat may and must go on.
       </p>
       <p>
-        To look round first: <code>npm run demo</code> opens a yard of invented data, which never touches
-        yours.
+        To look round the demo yard first: <code>npm run demo</code> opens a yard of invented data, which
+        never touches yours.
       </p>
       <p className="flex flex-wrap gap-3">
         <Link className="btn btn-primary" to="/boats/new">
-          Add a boat
+          Begin with your boat
         </Link>
-        <Link className="btn" to="/materials">
-          Enter a product sheet
+        <Link className="btn" to="/materials/typical">
+          Bring sheets: typical ones
+        </Link>
+        <Link className="btn" to="/materials/new">
+          Bring sheets: from the paper
         </Link>
         <Link className="btn" to="/weather">
           Add weather

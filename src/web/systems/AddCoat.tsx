@@ -37,8 +37,12 @@ export function AddCoat({ steps, context, onAdd }: Props) {
     return (
       <p>
         There are no products yet.{' '}
+        <Link className="link" to="/materials/typical">
+          Begin with typical sheets
+        </Link>{' '}
+        or{' '}
         <Link className="link" to="/materials/new">
-          Enter a product sheet
+          enter one from its paper
         </Link>{' '}
         first.
       </p>

@@ -9,9 +9,11 @@ import {
   stepAreaM2,
 } from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';
+import { RestsOn } from '../parts/RestsOn.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { METHOD_WORDS } from '../words/systems.ts';
 import type { StackContext } from './stackContext.ts';
 import { type StackValues, valuesToStack } from './stackForm.ts';
@@ -81,13 +83,16 @@ export function StackTotals({ context }: { context: StackContext }) {
             const row = need.steps[i] as StepNeed;
             return (
               <tr key={step.id}>
-                <th scope="row">{step.name}</th>
+                <th scope="row">
+                  {step.name}
+                  <RestsOn productId={step.productId} sheet={step.sheet} figures={['litres']} />
+                </th>
                 <td>
                   {show(row.dryMicrons, 'film')}
                   {row.film.verdict === 'too-thick' && (
                     <p className="text-error font-semibold">
                       {show(step.dryMicronsPerCoat, 'film')} a coat is above the sheet's max of{' '}
-                      {show(row.film.limitMicrons, 'film')}: it sags and traps solvent. Lay more coats.
+                      {show(row.film.limitMicrons, 'film')}: it sags and traps solvent. Apply more coats.
                     </p>
                   )}
                   {row.film.verdict === 'too-thin' && (
@@ -134,6 +139,9 @@ export function StackTotals({ context }: { context: StackContext }) {
                 </td>
                 <td>
                   {show(row.litresHigh, 'volume')}
+                  {step.sheet.canLitres
+                    ? ` (${counted(Math.ceil(row.litresHigh / step.sheet.canLitres), 'can')})`
+                    : ''}
                   {row.thinnerLitres > 0 && <> + {show(row.thinnerLitres, 'volume')} thinner</>}
                 </td>
               </tr>

@@ -11,7 +11,7 @@ import {
 
 const KEY = 'jack-plane.units';
 
-interface Units {
+export interface Units {
   system: UnitSystem;
   choose: (system: UnitSystem) => void;
   /** A canonical value as this user reads it. */

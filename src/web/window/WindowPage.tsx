@@ -8,6 +8,7 @@ import { saySpan, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { HandTests } from '../parts/HandTests.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { RestsOn } from '../parts/RestsOn.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
 import { StateTerm } from '../parts/Term.tsx';
 import { WindowBand } from '../parts/WindowBand.tsx';
@@ -93,6 +94,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
           )}
         </p>
       </header>
+      {clock.film && <RestsOn productId={clock.film.productId} sheet={clock.film} figures={['window']} />}
       <AreaParts clock={clock} zone={zone} now={now} />
       {!clock.film && <p>Nothing is applied here yet, so no window runs.</p>}
       {clock.state === 'no-weather' && (

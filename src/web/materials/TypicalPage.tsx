@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { writeSheetsCsv } from '../../contract/formats/sheetsCsv.ts';
+import { FAMILIES, type Family, typicalSheet } from '../../core/system/index.ts';
+import { useWrite } from '../api/mutations.ts';
+import { useProducts } from '../api/queries.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { useMounted } from '../state/useMounted.ts';
+import { counted } from '../words/counted.ts';
+
+const nameOf = (family: Family) => `Typical ${FAMILIES[family]}`;
+
+/** Sheets to begin with: a family each, every value typical and from memory until the tin confirms it. */
+export function TypicalPage() {
+  const products = useProducts();
+  return (
+    <div className="max-w-3xl space-y-4 p-3 md:p-6">
+      <p>
+        <Link className="link" to="/materials">
+          Materials
+        </Link>{' '}
+        / typical sheets
+      </p>
+      <h1 className="text-2xl">Typical sheets to begin with</h1>
+      <p>
+        One for each family that the job takes. Every value on them is <strong>typical, from memory</strong>:
+        good enough to plan by, and marked so wherever a figure rests on it. Before a pot is mixed the ratio
+        is confirmed from the tin.
+      </p>
+      <QueryBoundary query={products}>
+        {(list) => <Choice known={new Set(list.map(({ name }) => name))} />}
+      </QueryBoundary>
+    </div>
+  );
+}
+
+function Choice({ known }: { known: ReadonlySet<string> }) {
+  const navigate = useNavigate();
+  const mounted = useMounted();
+  const write = useWrite<{ added: number }>({ atForm: true });
+  const [chosen, setChosen] = useState<ReadonlySet<Family>>(new Set());
+  const families = (Object.keys(FAMILIES) as Family[]).filter((family) => !known.has(nameOf(family)));
+  if (families.length === 0) return <p>All of them are there already.</p>;
+  const add = () =>
+    write.mutate(
+      {
+        method: 'POST',
+        path: '/products/csv',
+        body: {
+          csv: writeSheetsCsv(
+            [...chosen].map((family) => ({ name: nameOf(family), sheet: typicalSheet(family) })),
+          ),
+        },
+      },
+      { onSuccess: () => mounted() && void navigate('/materials') },
+    );
+  return (
+    <>
+      <ul className="grid gap-x-6 sm:grid-cols-2">
+        {families.map((family) => (
+          <li key={family}>
+            <label className="flex min-h-12 cursor-pointer items-center gap-3">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={chosen.has(family)}
+                onChange={(event) => {
+                  const next = new Set(chosen);
+                  if (event.target.checked) next.add(family);
+                  else next.delete(family);
+                  setChosen(next);
+                }}
+              />
+              <span className="first-letter:uppercase">{FAMILIES[family]}</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      {write.error && (
+        <p role="alert" className="text-error font-semibold">
+          {write.error.message}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={chosen.size === 0 || write.isPending}
+          onClick={add}
+        >
+          {write.isPending
+            ? 'Adding…'
+            : chosen.size === 0
+              ? 'Add the ticked sheets'
+              : `Add ${counted(chosen.size, 'sheet')}`}
+        </button>
+        <button type="button" className="btn" onClick={() => setChosen(new Set(families))}>
+          Tick all
+        </button>
+      </div>
+    </>
+  );
+}
