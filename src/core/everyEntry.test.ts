@@ -113,7 +113,7 @@ const ENTRIES: Record<string, Entry> = {
   sandedBefore: { run: system.sandedBefore, args: [{ sandBetween: 120, sandGrits: [null, 220] }, 2] },
   unthinnedShare: { run: mix.unthinnedShare, args: [{ parts: [...parts, { name: 'reducer', ratio: 1, densityKgPerL: 0.9, reducer: true }], by: 'weight' }] }, // biome-ignore format: one line
   atOwnRatio: { run: mix.atOwnRatio, args: [parts, [6, 5]] },
-  keyedWindows: { run: cure.keyedWindows, args: [cure.windowsFor({ film: aFilm as cure.Film, next: next as cure.Next, temps, now: HOUR }), HOUR, 2 * HOUR], own: 1 }, // biome-ignore format: one line
+  sandedWindows: { run: cure.sandedWindows, args: [cure.windowsFor({ film: aFilm as cure.Film, next: next as cure.Next, temps, now: HOUR }), HOUR, 2 * HOUR], own: 1 }, // biome-ignore format: one line
   delayedWindows: {
     run: cure.delayedWindows,
     args: [
@@ -268,7 +268,7 @@ const WITHOUT_FIGURES = [
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
   'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
-  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'laidBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'keyedAt', 'waitsUntil',
+  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 

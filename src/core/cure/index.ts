@@ -43,4 +43,4 @@ export {
   type Windows,
   windowsFor,
 } from './windows.ts';
-export { delayedWindows, keyedWindows } from './workedWindows.ts';
+export { delayedWindows, sandedWindows } from './workedWindows.ts';

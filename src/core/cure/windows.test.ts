@@ -9,10 +9,10 @@ import {
   type Film,
   filmEvents,
   HOUR_MS,
-  keyedWindows,
   type Next,
   type OvercoatRule,
   ruleFor,
+  sandedWindows,
   segmentAt,
   type TempSeries,
   urgencyMs,
@@ -284,7 +284,7 @@ describe('a wait before the next coat', () => {
 describe('abraded for its next coat', () => {
   const missed = look(film(), 200);
   it('a missed window stays to be keyed until it is, and bonds by tooth from then on', () => {
-    const keyed = keyedWindows(missed, 150 * HOUR_MS, 200 * HOUR_MS);
+    const keyed = sandedWindows(missed, 150 * HOUR_MS, 200 * HOUR_MS);
     expect([missed.state, keyed.state, keyed.until]).toEqual(['key-first', 'keyed', null]);
     expect(keyed.segments.map(({ state, fromMs }) => [state, fromMs / HOUR_MS])).toEqual([
       ['too-soon', 0],
@@ -295,7 +295,7 @@ describe('abraded for its next coat', () => {
     expect(segmentAt(keyed.segments, 100 * HOUR_MS)?.state).toBe('key-first');
   });
   it('sanded inside the window it no longer closes, and nothing goes on before the overcoat minimum', () => {
-    const early = keyedWindows(look(film(), 20), 3 * HOUR_MS, 20 * HOUR_MS);
+    const early = sandedWindows(look(film(), 20), 3 * HOUR_MS, 20 * HOUR_MS);
     expect(early.segments.map(({ state, fromMs }) => [state, fromMs / HOUR_MS])).toEqual([
       ['too-soon', 0],
       ['keyed', 9],
@@ -303,6 +303,6 @@ describe('abraded for its next coat', () => {
   });
   it('sanding does not give a sheet a window that it does not state', () => {
     const silent = look(film({ sheet: sheet({ overcoat: [] }) }), 10);
-    expect(keyedWindows(silent, HOUR_MS, 10 * HOUR_MS)).toEqual(silent);
+    expect(sandedWindows(silent, HOUR_MS, 10 * HOUR_MS)).toEqual(silent);
   });
 });

@@ -10,7 +10,7 @@ import type { WindowSegment, Windows } from './windows.ts';
  *
  * A window missed on Monday and sanded on Tuesday: key-first until then, keyed from then on.
  */
-export function keyedWindows(windows: Windows, keyedAtMs: number, now: number): Windows {
+export function sandedWindows(windows: Windows, keyedAtMs: number, now: number): Windows {
   moment('time of sanding', keyedAtMs);
   moment('now', now);
   const min = windows.edges.find(({ edge }) => edge === 'overcoat-min')?.at ?? null;

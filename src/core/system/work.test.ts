@@ -5,8 +5,8 @@ import {
   type DoneTask,
   type DueTask,
   KEY,
-  keyedAt,
   type PlannedTask,
+  sandedAt,
   taskState,
   waitsUntil,
   workBefore,
@@ -100,7 +100,7 @@ describe('a missed window', () => {
     expect(asked({ key }).map(({ taskId }) => taskId)).toEqual(['w', 'd', 's']);
   });
   it('has its tooth from the last sanding on; a wash gives none', () => {
-    expect(keyedAt(asked({ key, done: [done('w', 60)] }))).toBeNull();
-    expect(keyedAt(asked({ key, done: [done('w', 60), done('s', 61)] }))).toBe(61 * HOUR_MS);
+    expect(sandedAt(asked({ key, done: [done('w', 60)] }))).toBeNull();
+    expect(sandedAt(asked({ key, done: [done('w', 60), done('s', 61)] }))).toBe(61 * HOUR_MS);
   });
 });

@@ -101,7 +101,7 @@ const betweenCoats = (grit: number | null, spacingH: number | null): PlannedTask
 ];
 
 /** When the film was given a tooth for the next coat: the last sanding among the work done; null: not sanded. */
-export function keyedAt(work: readonly Pick<DueTask, 'kind' | 'doneMs'>[]): number | null {
+export function sandedAt(work: readonly Pick<DueTask, 'kind' | 'doneMs'>[]): number | null {
   const sanded = work.flatMap(({ kind, doneMs }) => (kind === 'sand' && doneMs !== null ? [doneMs] : []));
   return sanded.length > 0 ? Math.max(...sanded) : null;
 }

@@ -4,8 +4,8 @@ import {
   eventTime,
   type Film,
   filmEvents,
-  keyedWindows,
   type Next,
+  sandedWindows,
   type TempSeries,
   type Windows,
   windowsFor,
@@ -14,8 +14,8 @@ import {
   type CoatGroup,
   type DueTask,
   filmOf,
-  keyedAt,
   type ProductSheet,
+  sandedAt,
   waitsUntil,
   workBefore,
 } from '../../core/system/index.ts';
@@ -97,8 +97,8 @@ export function workedWindows(
   work: readonly Pick<DueTask, 'kind' | 'doneMs' | 'endsMs'>[],
   now: number,
 ): Windows {
-  const sandedMs = keyedAt(work);
-  const sanded = sandedMs === null ? windows : keyedWindows(windows, sandedMs, now);
+  const sandedMs = sandedAt(work);
+  const sanded = sandedMs === null ? windows : sandedWindows(windows, sandedMs, now);
   const waits = waitsUntil(work);
   return waits === null ? sanded : delayedWindows(sanded, waits, now);
 }

@@ -1,5 +1,5 @@
 import { type SplicedHour, windowsFor } from '../../core/cure/index.ts';
-import { type CoatGroup, type LaidBond, laidBond } from '../../core/system/index.ts';
+import { appliedBond, type CoatGroup, type LaidBond } from '../../core/system/index.ts';
 import { tempsFor } from '../air/yardAir.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
@@ -43,6 +43,6 @@ export function laidBonds(
         atMs >= below.toMs &&
         atMs <= group.toMs,
     );
-    return laidBond({ below: sheet.family, lay: lay.family, state: windowState, sanded });
+    return appliedBond({ below: sheet.family, lay: lay.family, state: windowState, sanded });
   });
 }

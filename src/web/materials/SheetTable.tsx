@@ -6,6 +6,7 @@ import { FAMILIES } from '../../core/system/index.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { SortHead } from '../parts/SortHead.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { useSortedTable } from '../parts/useSortedTable.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -66,7 +67,7 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
           : `${rows.length} of ${sheets.length} sheets`}
       </p>
       <Scroller label="Sheets">
-        <table className="table">
+        <StackedTable className="table">
           <thead>
             <tr>
               {table.getFlatHeaders().map(({ column: head }) => (
@@ -90,7 +91,7 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </StackedTable>
       </Scroller>
     </div>
   );

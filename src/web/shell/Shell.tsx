@@ -1,4 +1,4 @@
-import { ChevronsUpDown, Menu, Search } from 'lucide-react';
+import { BookOpen, ChevronsUpDown, Menu, Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useSlip, useYard } from '../api/queries.ts';
@@ -13,6 +13,7 @@ import { useFindKey } from './useFindKey.ts';
 import { usePageTitle } from './usePageTitle.ts';
 
 /** Fetched when first opened. */
+const WordsHere = lazy(async () => ({ default: (await import('./WordsHere.tsx')).WordsHere }));
 const FindAnything = lazy(async () => ({ default: (await import('./FindAnything.tsx')).FindAnything }));
 
 const railLink = ({ isActive }: { isActive: boolean }) =>
@@ -56,6 +57,7 @@ export function Shell() {
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
   const [finding, setFinding] = useState(false);
+  const [explaining, setExplaining] = useState(false);
   const find = () => setFinding(true);
   useFindKey(find);
   usePageTitle(slip.data?.boats);
@@ -84,7 +86,15 @@ export function Shell() {
             {yard.data?.demo && <span className="block font-semibold">Demo: invented data</span>}
           </p>
           <BoatInHand boat={boat} onSwitch={find} />
-          <button type="button" className="btn btn-ghost target ml-auto md:hidden" onClick={find}>
+          <button
+            type="button"
+            className="btn btn-ghost btn-square target ml-auto md:hidden"
+            aria-label="Words on this page"
+            onClick={() => setExplaining(true)}
+          >
+            <BookOpen size={20} aria-hidden="true" />
+          </button>
+          <button type="button" className="btn btn-ghost target md:hidden" onClick={find}>
             <Menu size={22} aria-hidden="true" />
             Menu
           </button>
@@ -101,6 +111,14 @@ export function Shell() {
             <Search size={18} aria-hidden="true" />
             Find
             <kbd className="kbd kbd-sm ml-auto">/</kbd>
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost hidden justify-start md:mx-2 md:mb-3 md:flex"
+            onClick={() => setExplaining(true)}
+          >
+            <BookOpen size={18} aria-hidden="true" />
+            Words here
           </button>
         </header>
         <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6">
@@ -129,6 +147,11 @@ export function Shell() {
         {finding && (
           <Suspense fallback={null}>
             <FindAnything places={places} onClose={() => setFinding(false)} />
+          </Suspense>
+        )}
+        {explaining && (
+          <Suspense fallback={null}>
+            <WordsHere onClose={() => setExplaining(false)} />
           </Suspense>
         )}
         <ScrollRestoration />

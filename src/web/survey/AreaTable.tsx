@@ -5,6 +5,7 @@ import type { AreaRow } from '../parts/drawing/drawnRows.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { SortHead } from '../parts/SortHead.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { useSortedTable } from '../parts/useSortedTable.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -45,7 +46,7 @@ export function AreaTable({
         <SearchField label="Search the areas" value={search} onChange={setSearch} />
       )}
       <Scroller label="Areas">
-        <table className="table [&_td]:px-2 [&_th]:px-2">
+        <StackedTable className="table [&_td]:px-2 [&_th]:px-2">
           <thead>
             <tr>
               {table.getFlatHeaders().map(({ column: head }) => (
@@ -95,7 +96,7 @@ export function AreaTable({
               </tr>
             </tfoot>
           )}
-        </table>
+        </StackedTable>
       </Scroller>
     </>
   );

@@ -6,6 +6,7 @@ import { useBoat, useProducts, useStacks, useTemplates } from '../api/queries.ts
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
@@ -167,7 +168,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
   ];
   return (
     <Scroller label="Figures">
-      <table className="table max-w-5xl table-fixed [&_td]:py-2 [&_th]:py-2">
+      <StackedTable className="table max-w-5xl table-fixed [&_td]:py-2 [&_th]:py-2">
         <caption className="pb-1 text-left text-sm">
           On {show(context.areaM2, 'area')}. Days: overcoat minima end to end at that temperature, one coat a
           day at most. Sanding: by machine, 10 m² an hour (common practice). Costs: by the prices of the packs
@@ -198,7 +199,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
             </tr>
           ))}
         </tbody>
-      </table>
+      </StackedTable>
     </Scroller>
   );
 }

@@ -44,7 +44,7 @@ export function RulesPage() {
       </p>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-3">
         <Choice label="On" value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
-        <Choice label="Which stands" value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
+        <Choice label="Exposure" value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
         <Choice
           label="The coat below is"
           value={old}
@@ -56,54 +56,94 @@ export function RulesPage() {
         />
       </div>
       {picked && <Reason picked={picked} judged={judge(picked.below, picked.lay)} />}
-      <Scroller label="Families over families">
-        <table className="border-collapse text-xs">
-          <thead>
-            <tr>
-              <th scope="col" className="p-1 text-left">
-                below ↓ applied over it →
-              </th>
-              {ALL.map((lay) => (
-                <th key={lay} scope="col" className="h-44 p-0 align-bottom">
-                  <span className="block w-7 rotate-180 pt-1 text-left whitespace-nowrap [writing-mode:vertical-rl]">
-                    {FAMILIES[lay]}
-                  </span>
+      <OverOne judge={judge} onPick={setPicked} picked={picked} />
+      <div className="hidden sm:block">
+        <Scroller label="Families over families">
+          <table className="border-collapse text-xs">
+            <thead>
+              <tr>
+                <th scope="col" className="p-1 text-left">
+                  below ↓ applied over it →
                 </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {ALL.map((below) => (
-              <tr key={below}>
-                <th scope="row" className="p-1 text-right font-normal whitespace-nowrap">
-                  {FAMILIES[below]}
-                </th>
-                {ALL.map((lay) => {
-                  const { verdict } = judge(below, lay);
-                  const chosen = picked?.below === below && picked.lay === lay;
-                  return (
-                    <td key={lay} className="border-base-300 border p-0">
-                      <button
-                        type="button"
-                        className={`h-7 w-7 ${verdict === 'no' ? 'bg-base-content text-base-100' : verdict === 'condition' ? 'bg-base-300' : ''} ${chosen ? 'outline-info outline-3' : ''}`}
-                        aria-label={`${FAMILIES[lay]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
-                        aria-pressed={chosen}
-                        onClick={() => setPicked({ below, lay })}
-                      >
-                        {VERDICT_SIGNS[verdict]}
-                      </button>
-                    </td>
-                  );
-                })}
+                {ALL.map((lay) => (
+                  <th key={lay} scope="col" className="h-44 p-0 align-bottom">
+                    <span className="block w-7 rotate-180 pt-1 text-left whitespace-nowrap [writing-mode:vertical-rl]">
+                      {FAMILIES[lay]}
+                    </span>
+                  </th>
+                ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scroller>
+            </thead>
+            <tbody>
+              {ALL.map((below) => (
+                <tr key={below}>
+                  <th scope="row" className="p-1 text-right font-normal whitespace-nowrap">
+                    {FAMILIES[below]}
+                  </th>
+                  {ALL.map((lay) => {
+                    const { verdict } = judge(below, lay);
+                    const chosen = picked?.below === below && picked.lay === lay;
+                    return (
+                      <td key={lay} className="border-base-300 border p-0">
+                        <button
+                          type="button"
+                          className={`h-7 w-7 ${verdict === 'no' ? 'bg-base-content text-base-100' : verdict === 'condition' ? 'bg-base-300' : ''} ${chosen ? 'outline-info outline-3' : ''}`}
+                          aria-label={`${FAMILIES[lay]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
+                          aria-pressed={chosen}
+                          onClick={() => setPicked({ below, lay })}
+                        >
+                          {VERDICT_SIGNS[verdict]}
+                        </button>
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scroller>
+      </div>
       <p className="text-sm">
         {VERDICT_SIGNS.fine} fine, {VERDICT_SIGNS.condition} fine with a condition, {VERDICT_SIGNS.no} no.
         What an area has to stand is judged for the whole stack, on its system.
       </p>
+    </div>
+  );
+}
+
+/** On a phone: one coat below, and every family over it as a list with its verdict. */
+function OverOne({
+  judge,
+  picked,
+  onPick,
+}: {
+  judge: (below: Family, lay: Family) => JudgedLayer;
+  picked: { below: Family; lay: Family } | null;
+  onPick: (pair: { below: Family; lay: Family }) => void;
+}) {
+  const [below, setBelow] = useState<Family>('epoxy-primer');
+  return (
+    <div className="space-y-3 sm:hidden">
+      <Choice label="Coat below" value={below} choices={choices(FAMILIES)} onChange={setBelow} />
+      <ul className="divide-base-300 divide-y">
+        {ALL.map((lay) => {
+          const { verdict } = judge(below, lay);
+          return (
+            <li key={lay}>
+              <button
+                type="button"
+                className="flex min-h-12 w-full items-center gap-3 text-left"
+                aria-pressed={picked?.below === below && picked.lay === lay}
+                onClick={() => onPick({ below, lay })}
+              >
+                <span className="w-6 text-center font-semibold">{VERDICT_SIGNS[verdict]}</span>
+                <span className="grow first-letter:uppercase">{FAMILIES[lay]}</span>
+                <span className="text-sm">{VERDICT_WORDS[verdict]}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
     </div>
   );
 }

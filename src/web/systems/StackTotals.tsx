@@ -11,6 +11,7 @@ import {
 import { FormReader } from '../forms/canonical.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -67,7 +68,7 @@ export function StackTotals({ context }: { context: StackContext }) {
   }
   return (
     <Scroller label="Litres">
-      <table className="table">
+      <StackedTable className="table">
         <caption className="sr-only">What the system takes on {show(context.areaM2, 'area')}</caption>
         <thead>
           <tr>
@@ -162,7 +163,7 @@ export function StackTotals({ context }: { context: StackContext }) {
             </td>
           </tr>
         </tfoot>
-      </table>
+      </StackedTable>
     </Scroller>
   );
 }

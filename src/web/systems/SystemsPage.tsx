@@ -8,6 +8,7 @@ import { rowsOf } from '../parts/drawing/drawnRows.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { AreaChooser } from './AreaChooser.tsx';
 import { StackEditor } from './StackEditor.tsx';
 import { type StackContext, stackContext } from './stackContext.ts';
 import { Templates } from './Templates.tsx';
@@ -76,18 +77,7 @@ function Systems({
                 />
               </div>
             )}
-            <nav aria-label="Areas" className="flex flex-wrap content-start gap-2">
-              {view.areas.map((each) => (
-                <NavLink
-                  key={each.id}
-                  to={`/boats/${view.boat.id}/systems/${each.id}`}
-                  className={`btn btn-sm ${each.id === area.id ? 'btn-neutral' : ''}`}
-                  aria-current={each.id === area.id ? 'page' : undefined}
-                >
-                  {each.name}
-                </NavLink>
-              ))}
-            </nav>
+            <AreaChooser view={view} selectedId={area.id} />
           </div>
           {clock && (
             <p className="flex flex-wrap gap-x-6">

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Waterline } from '../../contract/index.ts';
 import type { MarkKind, ReferenceMark, StruckLine } from '../../core/waterline/index.ts';
 import { Scroller } from '../parts/Scroller.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CellInput } from './CellInput.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
@@ -57,7 +58,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
     <div className="space-y-2">
       {marks.length > 0 && (
         <Scroller label="Reference marks">
-          <table className="table-xs table">
+          <StackedTable className="table-xs table">
             <thead>
               <tr>
                 <th scope="col">No.</th>
@@ -163,7 +164,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                 );
               })}
             </tbody>
-          </table>
+          </StackedTable>
         </Scroller>
       )}
       <button type="button" className="btn btn-sm" onClick={add}>

@@ -1,5 +1,6 @@
 import type { SheetRow } from '../../core/waterline/index.ts';
 import { Scroller } from '../parts/Scroller.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 
@@ -20,7 +21,15 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
   const heads = ['above datum', 'below sheer', 'on the skin', 'raise on skin'];
   return (
     <Scroller label="Mark sheet">
-      <table className="table-xs table">
+      <StackedTable
+        className="table-xs table"
+        heads={[
+          'From aft',
+          ...heads.map((head) => `port, ${head}`),
+          ...heads.map((head) => `starboard, ${head}`),
+          'flare',
+        ]}
+      >
         <caption className="pb-1 text-left text-sm">
           All in {unit.symbol}. Below sheer is plumb; on the skin is down from the sheer along the planking;
           raise on skin is up from the line of the marks.
@@ -62,7 +71,7 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
             );
           })}
         </tbody>
-      </table>
+      </StackedTable>
     </Scroller>
   );
 }

@@ -3,6 +3,7 @@ import type { EdgeView } from '../../contract/index.ts';
 import { clockStretches, explainEvent, progressAt, type TempSeries } from '../../core/cure/index.ts';
 import { sayMinutes, saySpan, sayTime } from '../clock/say.ts';
 import { Scroller } from '../parts/Scroller.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -63,7 +64,7 @@ export function EdgeWhy({ edge, factor, temps, zone, now }: Props) {
           {stoodMs > 0 && <>, of which it stands {saySpan(stoodMs)} too cold</>}.
         </p>
         <Scroller label="Days">
-          <table className="table-sm table">
+          <StackedTable className="table-sm table">
             <thead>
               <tr>
                 <th scope="col">Day</th>
@@ -87,7 +88,7 @@ export function EdgeWhy({ edge, factor, temps, zone, now }: Props) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </StackedTable>
         </Scroller>
         <p className="text-sm opacity-80">
           Each hour does (time) ÷ (what the sheet's table takes at that hour's temperature); at 100 % the

@@ -24,6 +24,7 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'feather', meaning: 'To sand an edge of old paint to nothing, so that it does not show through.' },
   { word: 'flare', meaning: 'How far the hull leans outward above the waterline.' },
   { word: 'flash off', meaning: 'To let solvent or water leave a wet film before the next is applied.' },
+  { word: 'hand test', meaning: 'A thumb, a fingernail or sandpaper on the film: what it finds corrects the film’s clock.', code: 'hand-test' },
   { word: 'haul-out', meaning: 'Lifting the boat out of the water.' },
   { word: 'holiday', meaning: 'A spot that was missed.' },
   { word: 'kit', meaning: 'Base and hardener sold together in their ratio.' },
@@ -38,8 +39,11 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'offset', meaning: 'A half-breadth of the hull at a station and a waterline.' },
   { word: 'outlier', meaning: 'A mark or reading that does not fit the others.' },
   { word: 'overcoat window', meaning: 'From the shortest time to the latest without sanding: when the next coat may go on.', code: 'windowsFor' },
+  { word: 'own ratio', meaning: 'Another mixing ratio than the sheet’s, on purpose, with its reason on the record.', code: 'ownRatio' },
   { word: 'pot life', meaning: 'How long a mixed pot can be used, at its temperature.' },
   { word: 'record', meaning: 'What was really done, entry by entry; a correction is a new entry.', code: 'log' },
+  { word: 'reducer', meaning: 'Thinner that a sheet counts as a part of the mix; it makes no film.' },
+  { word: 'round', meaning: 'One more coat of a step than planned, because the work wants it: filling and fairing go in rounds.' },
   { word: 'safe from dew, safe from rain', meaning: 'The film has set so far that dew or rain no longer marks it.', code: 'dew-safe' },
   { word: 'sag', meaning: 'Paint that slid down while wet: too thick, too thin a mix, or too cold.' },
   { word: 'sand first', meaning: 'The window is missed: abrade with the sheet’s grit, then the next coat holds.', code: 'key-first' },
@@ -55,11 +59,33 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'thumbprint', meaning: 'The film still takes a print but nothing sticks: the time for antifouling over epoxy.', code: 'thumb' },
   { word: 'tie coat', meaning: 'A coat that holds on what other paints do not hold on.' },
   { word: 'tip off', meaning: 'To draw an almost dry brush over rolled paint, so that it flows out.' },
+  { word: 'typical value', meaning: 'A figure from memory on a sheet to begin with, until somebody confirms it from the tin.', code: 'typical' },
   { word: 'volume solids', meaning: 'The share of the paint in the tin that stays as dry film.' },
   { word: 'wet edge', meaning: 'The border of what was just applied, while new paint still joins it unseen.' },
   { word: 'wet film (WFT)', meaning: 'The thickness just applied, read with a comb.', code: 'wetMicrons' },
   { word: 'where it stands', meaning: 'Open, shaded, tent, shed or heated: what decides how warm and dry a surface is.', code: 'surroundings' },
 ]; // biome-ignore format: one term a line
+
+/** How a term may stand in a sentence: each of its words before a comma or a bracket, and what is in the bracket. */
+const formsOf = ({ word }: GlossaryTerm): string[] =>
+  word
+    .split(/,|\(|\)/)
+    .map((form) => form.trim())
+    .filter(Boolean);
+
+/** The terms that stand in a text, in the glossary's order: "Pot life 3 h" has pot life. */
+export const termsIn = (text: string): GlossaryTerm[] => {
+  const read = text.toLowerCase();
+  return GLOSSARY.filter((term) =>
+    formsOf(term).some((form) => {
+      const at = read.indexOf(form.toLowerCase());
+      // The beginning of a word, so that "fair" is not found in "affair"; plurals and -ed may follow.
+      return (
+        at >= 0 && new RegExp(`\\b${form.toLowerCase().replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`).test(read)
+      );
+    }),
+  );
+};
 
 /** The address of a word within the glossary's page. */
 export const termId = (word: string): string =>

@@ -18,7 +18,7 @@ export interface LaidBond {
  * @param state the window of the coat below when laying began
  * @returns null where the sheet gives no window to judge by
  */
-export function laidBond(input: {
+export function appliedBond(input: {
   below: Family;
   lay: Family;
   state: WindowState;

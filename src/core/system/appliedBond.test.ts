@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { laidBond } from './index.ts';
+import { appliedBond } from './index.ts';
 
 /** Common practice (handbook part 5): inside the window chemical, abraded mechanical, after it nothing. */
 const barrier = { below: 'epoxy-barrier', lay: 'epoxy-barrier', sanded: false } as const;
@@ -12,18 +12,18 @@ describe('how a coat that lies holds to the one below', () => {
     ['key-first', { bond: 'none', fault: 'not-keyed' }],
     ['not-stated', null],
   ] as const)('laid while the window below was %s', (state, said) => {
-    expect(laidBond({ ...barrier, state })).toEqual(said);
+    expect(appliedBond({ ...barrier, state })).toEqual(said);
   });
   it('sanded it holds by tooth, in the window or after it', () => {
-    expect(laidBond({ ...barrier, state: 'key-first', sanded: true })).toEqual({
+    expect(appliedBond({ ...barrier, state: 'key-first', sanded: true })).toEqual({
       bond: 'keyed',
       fault: null,
     });
-    expect(laidBond({ ...barrier, state: 'open', sanded: true })?.bond).toBe('keyed');
+    expect(appliedBond({ ...barrier, state: 'open', sanded: true })?.bond).toBe('keyed');
   });
   it('a tie coat ties, above and below; laid too soon it is still too soon', () => {
-    expect(laidBond({ ...barrier, lay: 'tie-coat', state: 'key-first' })?.bond).toBe('tie');
-    expect(laidBond({ ...barrier, below: 'tie-coat', state: 'too-soon' })).toEqual({
+    expect(appliedBond({ ...barrier, lay: 'tie-coat', state: 'key-first' })?.bond).toBe('tie');
+    expect(appliedBond({ ...barrier, below: 'tie-coat', state: 'too-soon' })).toEqual({
       bond: 'tie',
       fault: 'too-soon',
     });
