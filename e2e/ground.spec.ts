@@ -125,7 +125,7 @@ test('two tabs offline each keep a template: both wait, both arrive, once each',
   const second = await context.newPage();
   for (const tab of [page, second]) {
     await tab.goto(systems);
-    await tab.getByText('Templates, and this stack on other areas').click();
+    await tab.getByText('Templates, and this system on other areas').click();
   }
   await context.setOffline(true);
   for (const [tab, name] of [

@@ -64,7 +64,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await page.getByRole('button', { name: 'Take it Bilge, one-pack' }).click();
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
   await expect(page.getByText(/Before it.*trisodium phosphate/)).toBeVisible();
-  await page.getByText('Templates, and this stack on other areas').click();
+  await page.getByText('Templates, and this system on other areas').click();
   await page.getByLabel('Save as template').fill('Locker, our way');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Locker, our way (your own)')).toBeVisible();
@@ -122,7 +122,7 @@ test('two coats laid thin show in the section, with what is missing', async ({ p
   }
   await page.goto(systems);
   await expect(
-    page.getByText(/Thrift Barrier lies .* µm by its litres, .* short of the target: 1 more coat/),
+    page.getByText(/Thrift Barrier is .* µm by its litres, .* short of the target: 1 more coat/),
   ).toBeVisible();
   await expect(
     page.getByRole('img', { name: /Thrift Barrier, 2 coats of 110 µm, 2 applied, mechanical bond/ }),

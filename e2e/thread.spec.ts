@@ -268,7 +268,7 @@ test('from dimensions to a full list of areas, all at once', async ({ page }) =>
     await page.getByLabel(label).fill(metres);
   }
   await page.getByRole('button', { name: 'Add boat' }).click();
-  const set = page.getByRole('region', { name: 'Start from her dimensions' });
+  const set = page.getByRole('region', { name: 'Start from the dimensions' });
   await expect(set.getByRole('row', { name: /Bottom port/ })).toContainText('± 15 %');
   await set.getByRole('checkbox', { name: 'Cabin sides' }).uncheck();
   await set.getByLabel('Substrate').selectOption('timber');

@@ -18,9 +18,8 @@ import { HOUR_MS, type TempSeries } from './series.ts';
 export interface Cumulative {
   readonly ready: ReadyCurve;
   readonly done: Float64Array;
-  /** Share an hour at each reading, and the law it is from; NaN where nobody asked yet. */
-  readonly rate: Float64Array;
-  readonly law: Int8Array;
+  /** Temperatures at which the law changes, coldest first. */
+  readonly kinksC: readonly number[];
   from: number;
   to: number;
 }
@@ -34,43 +33,39 @@ export function cumulative(curve: EventCurve, temps: TempSeries): Cumulative {
   kept.set(temps, byPoints);
   const byStop = byPoints.get(curve.points) ?? new Map<number | null, Cumulative>();
   byPoints.set(curve.points, byStop);
-  const found = byStop.get(curve.stopC) ?? {
-    ready: readyCurve('event', curve),
+  const known = byStop.get(curve.stopC);
+  if (known) return known;
+  const ready = readyCurve('event', curve);
+  const made: Cumulative = {
+    ready,
     done: new Float64Array(temps.valuesC.length),
-    rate: new Float64Array(temps.valuesC.length).fill(Number.NaN),
-    law: new Int8Array(temps.valuesC.length),
+    kinksC: [...ready.kinksC].sort((a, b) => a - b),
     from: -1,
     to: -1,
   };
-  byStop.set(curve.stopC, found);
-  return found;
+  byStop.set(curve.stopC, made);
+  return made;
 }
 
-/** Share an hour at one reading, worked out once. */
-function rateAt(clock: Cumulative, { valuesC }: TempSeries, reading: number): number {
-  const known = clock.rate[reading] as number;
-  if (!Number.isNaN(known)) return known;
-  const tempC = valuesC[reading] as number;
-  const { stopC, highC, lines, minutesAt } = clock.ready;
-  let law: number = LAW.tenDegrees;
-  let rate: number;
-  if (stopC !== null && tempC < stopC) {
-    law = LAW.stands;
-    rate = 0;
-  } else if (tempC >= highC) {
-    law = LAW.fastest;
-    rate = 60 / minutesAt(highC);
-  } else if (lines.length === 0) {
-    rate = 60 / minutesAt(tempC);
-  } else {
-    law = 0;
-    while (tempC >= (lines[law] as CurveLine).upToC) law++;
+/** Which law of the table holds at a temperature: the index of its line, or one of {@link LAW}. */
+function lawAt({ stopC, highC, lines }: ReadyCurve, tempC: number): number {
+  if (stopC !== null && tempC < stopC) return LAW.stands;
+  if (tempC >= highC) return LAW.fastest;
+  if (lines.length === 0) return LAW.tenDegrees;
+  let law = 0;
+  while (tempC >= (lines[law] as CurveLine).upToC) law++;
+  return law;
+}
+
+/** Share an hour at a temperature, under this law also at its very ends. */
+function rateUnder({ highC, lines, minutesAt }: ReadyCurve, law: number, tempC: number): number {
+  if (law >= 0) {
     const { intercept, slope } = lines[law] as CurveLine;
-    rate = 60 * Math.exp(-intercept - slope * inverseK(tempC));
+    return 60 * Math.exp(-intercept - slope * inverseK(tempC));
   }
-  clock.law[reading] = law;
-  clock.rate[reading] = rate;
-  return rate;
+  if (law === LAW.stands) return 0;
+  if (law === LAW.fastest) return 60 / minutesAt(highC);
+  return 60 / minutesAt(tempC);
 }
 
 /** Up to this change between two readings, K, and this relative difference of rates the closed form holds to 1e-8. */
@@ -78,54 +73,107 @@ const CLOSE_K = 2;
 const CLOSE_RATES = 0.08;
 
 /**
- * Share of the event done from reading `hour` to the next.
+ * Mean rate along a line from `fromC` to `toC` under one law; NaN where the rates at its ends are too far apart.
  *
- * Between near readings under one law the rate runs from r₀ to r₁ nearly on an exponential, whose mean is
- * (r₁ − r₀) / ln(r₁/r₀); what 1/T bends from its chord adds b·ΔT²/(6·T³) of it (mean of x(1 − x) is 1/6). One exponential
- * a reading instead of three an hour: a season of films in tens of milliseconds.
+ * Between near readings the rate runs from r₀ to r₁ nearly on an exponential, whose mean is (r₁ − r₀) / ln(r₁/r₀), here by
+ * its series in the squared relative difference; what 1/T bends from its chord adds b·ΔT²/(6·T³) of it (mean of x(1 − x)
+ * is 1/6). One exponential a reading instead of three an hour.
  */
-function shareOf(clock: Cumulative, temps: TempSeries, hour: number): number {
-  const [r0, r1] = [rateAt(clock, temps, hour), rateAt(clock, temps, hour + 1)];
-  const law = clock.law[hour] as number;
-  const [fromC, toC] = [temps.valuesC[hour] as number, temps.valuesC[hour + 1] as number];
-  const change = toC - fromC;
-  if (law !== clock.law[hour + 1] || change > CLOSE_K || change < -CLOSE_K)
-    return lineShare(clock.ready, fromC, toC);
+function meanRate(
+  ready: ReadyCurve,
+  law: number,
+  fromC: number,
+  toC: number,
+  r0: number,
+  r1: number,
+): number {
   if (r0 === r1) return r0;
-  // The logarithmic mean, by its series in the squared relative difference; a steep table wants the rule of three points.
   const u = (r1 - r0) / (r1 + r0);
-  if (u > CLOSE_RATES || u < -CLOSE_RATES) return lineShare(clock.ready, fromC, toC);
+  if (u > CLOSE_RATES || u < -CLOSE_RATES) return Number.NaN;
   const mean = ((r0 + r1) / 2) * (1 - (u * u) / 3 - (4 * u * u * u * u) / 45);
-  const slope = clock.ready.lines[law]?.slope ?? 0;
+  const slope = law >= 0 ? (ready.lines[law] as CurveLine).slope : 0;
   const kelvin = (fromC + toC) / 2 + 273.15;
+  const change = toC - fromC;
   return mean * (1 + (slope * change * change) / (6 * kelvin * kelvin * kelvin));
+}
+
+/** Share done in an hour in which the law changes: each stretch between two changes by itself. */
+function acrossLaws({ ready, kinksC }: Cumulative, fromC: number, toC: number): number {
+  const [lowC, highC] = fromC < toC ? [fromC, toC] : [toC, fromC];
+  let share = 0;
+  let beginC = lowC;
+  for (let k = 0; k <= kinksC.length; k++) {
+    const endC = Math.min(highC, (kinksC[k] ?? highC) as number);
+    if (endC <= beginC) continue;
+    const law = lawAt(ready, (beginC + endC) / 2);
+    const [r0, r1] = [rateUnder(ready, law, beginC), rateUnder(ready, law, endC)];
+    share += (meanRate(ready, law, beginC, endC, r0, r1) * (endC - beginC)) / (highC - lowC);
+    beginC = endC;
+  }
+  return share;
+}
+
+/** One reading of the series as the clock sees it. */
+interface Reading {
+  tempC: number;
+  law: number;
+  rate: number;
+}
+
+function readingAt({ ready }: Cumulative, { valuesC }: TempSeries, i: number): Reading {
+  const tempC = valuesC[i] as number;
+  const law = lawAt(ready, tempC);
+  return { tempC, law, rate: rateUnder(ready, law, tempC) };
+}
+
+/** Share of the event done between two neighbouring readings, whichever comes first. */
+function shareBetween(clock: Cumulative, one: Reading, other: Reading): number {
+  const change = other.tempC - one.tempC;
+  if (change <= CLOSE_K && change >= -CLOSE_K) {
+    const share =
+      one.law === other.law
+        ? meanRate(clock.ready, one.law, one.tempC, other.tempC, one.rate, other.rate)
+        : acrossLaws(clock, one.tempC, other.tempC);
+    if (!Number.isNaN(share)) return share;
+  }
+  // A steep table or a leap of the temperature wants the rule of three points.
+  return lineShare(clock.ready, one.tempC, other.tempC);
 }
 
 /** Works out the hours from `first` on until the event of a film applied `into` that hour has come, or the series ends. */
 function reach(clock: Cumulative, temps: TempSeries, first: number, into: number): number {
   const { done } = clock;
   const lastHour = temps.valuesC.length - 1;
-  const onward = () => {
-    done[clock.to + 1] = (done[clock.to] as number) + shareOf(clock, temps, clock.to);
-    clock.to++;
-  };
   if (clock.from < 0) {
     clock.from = first;
     clock.to = first;
   }
   // The clock has no beginning of its own: earlier hours are filled in backwards, below what is there.
-  while (clock.from > first) {
-    done[clock.from - 1] = (done[clock.from] as number) - shareOf(clock, temps, clock.from - 1);
-    clock.from--;
+  if (clock.from > first) {
+    let later = readingAt(clock, temps, clock.from);
+    while (clock.from > first) {
+      const earlier = readingAt(clock, temps, clock.from - 1);
+      done[clock.from - 1] = (done[clock.from] as number) - shareBetween(clock, earlier, later);
+      clock.from--;
+      later = earlier;
+    }
   }
-  while (clock.to <= first) onward();
   const gone =
     into > 0
       ? lineShare(clock.ready, temps.valuesC[first] as number, temps.valuesC[first + 1] as number, 0, into)
       : 0;
-  const target = (done[first] as number) + gone + 1;
-  while (clock.to < lastHour && (done[clock.to] as number) < target - ROUNDING) onward();
-  return target;
+  const wanted = () => (done[first] as number) + gone + 1;
+  const behind = () => clock.to <= first || (done[clock.to] as number) < wanted() - ROUNDING;
+  if (clock.to < lastHour && behind()) {
+    let here = readingAt(clock, temps, clock.to);
+    while (clock.to < lastHour && behind()) {
+      const next = readingAt(clock, temps, clock.to + 1);
+      done[clock.to + 1] = (done[clock.to] as number) + shareBetween(clock, here, next);
+      clock.to++;
+      here = next;
+    }
+  }
+  return wanted();
 }
 
 /** An event found in the series: its moment, ms; or what is left of it at the series' end. */

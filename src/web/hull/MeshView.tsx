@@ -122,7 +122,7 @@ export function MeshView({ result, lengthM, label }: { result: CutResult; length
   if (failed) {
     return (
       <p className="p-4">
-        This browser draws nothing in three dimensions (WebGL is off). The drawing below has her lines.
+        This browser draws nothing in three dimensions (WebGL is off). The drawing below has the boat’s lines.
       </p>
     );
   }

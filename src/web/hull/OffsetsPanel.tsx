@@ -80,7 +80,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
         />
         {!grid && (
           <button type="button" className="btn" onClick={() => change(beginningGrid(view.boat, unit))}>
-            Begin from her dimensions
+            Begin from the main dimensions
           </button>
         )}
         <a className="btn btn-ghost" href={`/api/v1/boats/${view.boat.id}/offsets.csv`} download>

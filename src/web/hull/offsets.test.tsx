@@ -69,7 +69,7 @@ describe('the table of offsets', () => {
   });
   it('begins from her dimensions, grows by a station, and takes a block from a spreadsheet', async () => {
     const { user } = await open();
-    await user.click(await screen.findByRole('button', { name: 'Begin from her dimensions' }));
+    await user.click(await screen.findByRole('button', { name: 'Begin from the main dimensions' }));
     const before = screen.getAllByRole('textbox').length;
     await user.click(screen.getByRole('button', { name: 'Add a station' }));
     expect(screen.getAllByRole('textbox').length).toBeGreaterThan(before);

@@ -33,7 +33,7 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
   return (
     <button
       type="button"
-      className="btn btn-sm target max-w-[42vw] justify-between font-semibold md:mx-3 md:max-w-none"
+      className="btn btn-sm target max-w-[34vw] justify-between font-semibold md:mx-3 md:max-w-none"
       onClick={onSwitch}
     >
       <span className="sr-only">Another boat than </span>
@@ -77,7 +77,7 @@ export function Shell() {
         </a>
         <Patterns />
         <LeaveGuard />
-        <header className="bg-base-200 border-base-300 no-print flex items-center gap-3 border-b px-3 py-2 md:sticky md:top-0 md:h-dvh md:flex-col md:items-stretch md:gap-0 md:border-r md:border-b-0 md:p-0">
+        <header className="bg-base-200 border-base-300 no-print flex items-center gap-1 border-b px-3 py-2 md:sticky md:top-0 md:h-dvh md:flex-col md:items-stretch md:gap-0 md:border-r md:border-b-0 md:p-0">
           <Link to="/" className="lettered block text-lg whitespace-nowrap md:px-4 md:pt-4 md:text-xl">
             Jack Plane
           </Link>

@@ -41,7 +41,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
   const remove = async () => {
     const title = `${laid} coats of it are on the boat. Remove the step all the same?`;
     const sure =
-      laid === 0 || (await confirm({ title, text: 'The log keeps them.', action: 'Remove the step' }));
+      laid === 0 || (await confirm({ title, text: 'The record keeps them.', action: 'Remove the step' }));
     if (sure) onRemove();
   };
   return (

@@ -80,7 +80,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   return (
     <details className="board p-3" open={steps.length === 0}>
       <summary className="cursor-pointer font-semibold">
-        {steps.length === 0 ? 'Begin from a template' : 'Templates, and this stack on other areas'}
+        {steps.length === 0 ? 'Begin from a template' : 'Templates, and this system on other areas'}
       </summary>
       <div className="space-y-4 pt-3">
         <ul className="divide-base-300 divide-y">

@@ -226,7 +226,7 @@ describe('templates', () => {
   it('one’s own is kept, put away, and brought back', async () => {
     const area = await anAreaWith([aStep(barrier.id)]);
     const { user } = await open(area);
-    await user.click(await screen.findByText('Templates, and this stack on other areas'));
+    await user.click(await screen.findByText('Templates, and this system on other areas'));
     const name = `Our bottom ${uuidv7().slice(-6)}`;
     await user.type(screen.getByLabelText('Save as template'), name);
     await user.click(screen.getByRole('button', { name: 'Keep it' }));
