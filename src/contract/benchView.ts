@@ -39,6 +39,22 @@ export interface CoatOutlook {
     limit: number;
     phase: CoatFailure['phase'];
   }[];
+  /** From when to when it may be started in the days that are known, each with its best start; none: no start passes. */
+  starts: StartView[];
+  /** The start with the widest margins of all; null: none passes, or it is not known when the coat is safe. */
+  best: StartView['best'] | null;
+}
+
+/** A stretch of starts that pass whole. */
+export interface StartView {
+  from: string;
+  to: string;
+  best: {
+    start: string;
+    safe: string;
+    /** Where it comes nearest to a limit; null: nothing limits it. */
+    tightest: { at: string; code: AirReason['code']; value: number; limit: number } | null;
+  };
 }
 
 /** Everything the bench needs for one area. */

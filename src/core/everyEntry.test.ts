@@ -83,6 +83,10 @@ const ENTRIES: Record<string, Entry> = {
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line
+  bestStarts: {
+    run: (input) => air.bestStarts({ ...input, safeAfter: (endMs: number) => endMs + HOUR / 2 }),
+    args: [{ hours, surface, limits, underCover: false, applyMs: HOUR / 2, fromMs: 0, toMs: 3 * HOUR }],
+  },
   wetMicrons: { run: film.wetMicrons, args: [{ dryMicrons: 100, volumeSolids: 0.5, thinner: 0.1 }] },
   dryMicrons: { run: film.dryMicrons, args: [{ wetMicrons: 175, volumeSolids: 0.57, thinner: 0.1 }] },
   spreadingRateM2PerL: { run: film.spreadingRateM2PerL, args: [{ dryMicrons: 100, volumeSolids: 0.5 }] },

@@ -110,6 +110,15 @@ export const stackReply = objectOf<StackView>({
   extremes: Joi.object({ coldest: extreme, hottest: extreme }).allow(null).required(),
 });
 
+const bestStart = Joi.object({
+  start: moment(),
+  safe: moment(),
+  tightest: Joi.object({ at: moment(), code: word(), value: figure(), limit: figure() })
+    .allow(null)
+    .required(),
+});
+const start = Joi.object({ from: moment(), to: moment(), best: bestStart.required() });
+
 export const benchReply = objectOf<BenchView>({
   now: moment(),
   boat: boatReply.required(),
@@ -135,6 +144,8 @@ export const benchReply = objectOf<BenchView>({
     safe: moment().allow(null),
     safeBy: Joi.valid('dew-safe', 'tack-free', 'told').allow(null).required(),
     ok: flag(),
+    starts: listOf(start),
+    best: bestStart.allow(null).required(),
     failures: listOf(
       Joi.object({ at: moment(), code: word(), value: figure(), limit: figure(), phase: word() }),
     ),

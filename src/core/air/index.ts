@@ -1,3 +1,5 @@
+export { type BestStarts, bestStarts, type StartStretch, type Tightest } from './bestStarts.ts';
+export type { CoatPhase, SurfaceReading } from './coatAir.ts';
 export { dewPointC } from './dewPoint.ts';
 export { type AirHour, checkHour } from './hour.ts';
 export { isUnderCover, type JudgedHour, judgeHours, startWindows } from './hours.ts';
@@ -15,7 +17,6 @@ export {
   type CoatFailureCode,
   type CoatVerdict,
   judgeCoat,
-  type SurfaceReading,
 } from './judgeCoat.ts';
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type Site, type SunPlace, type SurfaceBody, sunPlace, surfaceSeries } from './surfaceSeries.ts';

@@ -1,8 +1,8 @@
 import { getPosition } from 'suncalc';
 import { finite, moment, positive, QuantityError, within } from '../units/index.ts';
+import type { SurfaceReading } from './coatAir.ts';
 import { dewPointC } from './dewPoint.ts';
 import { type AirHour, checkHours } from './hour.ts';
-import type { SurfaceReading } from './judgeCoat.ts';
 import type { Surroundings } from './surface.ts';
 
 /** A surface as a thin store of heat. */

@@ -70,6 +70,27 @@ describe('whether a coat may be applied now', () => {
     expect(damp.map(({ at }) => (Date.parse(at) - NOON) / HOUR)).toEqual([0, 1]);
   });
 
+  it('the starts that pass are named: today by when, and the best with where it comes nearest to a limit', async () => {
+    const { bench } = await planned({
+      area: { surroundings: { kind: 'shed' } },
+      sheet: { cure: { stopC: 5, events: { 'tack-free': at20(4) }, overcoat: [] } },
+    });
+    const rows = Array.from({ length: 72 }, (_, h) => {
+      const at = NOON + (h - 24) * HOUR;
+      return `${new Date(at).toISOString()},20,${h >= 33 && h < 50 ? 92 : 55}`;
+    });
+    await server.ask('POST', '/weather', { csv: ['time,air,rh', ...rows].join('\n'), mode: 'import' });
+    const outlook = (await bench()).outlook;
+    const hoursAfter = (at: string | undefined) => (Date.parse(at ?? '') - NOON) / HOUR;
+    // Damp from 21:00: 20 m² by roller (1 h 40) and four hours to tack-free must be over by then.
+    const [today, later] = outlook?.starts ?? [];
+    expect(hoursAfter(today?.from)).toBe(0);
+    expect(hoursAfter(today?.to)).toBeLessThan(9 - 4 - 20 / 12);
+    expect(hoursAfter(today?.to)).toBeGreaterThan(9 - 4 - 20 / 12 - 1);
+    expect(hoursAfter(later?.from)).toBeGreaterThan(25);
+    expect(outlook?.best?.tightest?.code).toMatch(/dew-margin|too-damp/);
+  });
+
   it('a sheet that states neither dew-safe nor tack-free is asked about, and judged by the answer', async () => {
     const { bench } = await planned({ sheet: { cure: { stopC: 5, events: {}, overcoat: [] } } });
     await air(-24, 24 * 9, () => 18);

@@ -6,6 +6,7 @@ import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { Starts } from './Starts.tsx';
 import { sayReason } from './sayReason.ts';
 
 /**
@@ -127,6 +128,7 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
           .
         </p>
       )}
+      {outlook && <Starts outlook={outlook} now={now} zone={zone} />}
       {view.hours[0]?.marginFalls && (
         <p>The margin over the dew point is falling: measure again before you start.</p>
       )}

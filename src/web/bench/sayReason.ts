@@ -39,3 +39,13 @@ export function sayReason(
       return `wet from rain or dew: about ${Math.ceil(reason.value)} h of drying air still wanted`;
   }
 }
+
+/** As {@link sayReason} for a figure that keeps its limit: how near it comes. */
+export function sayMargin(
+  nearest: Pick<AirReason, 'value' | 'limit'> & { code: CoatFailureCode },
+  show: Show,
+): string {
+  if (nearest.code !== 'dew-margin') return sayReason(nearest, show);
+  const margin = show(nearest.value, 'temperatureDifference');
+  return `surface ${margin} above dew point, ${show(nearest.limit, 'temperatureDifference')} wanted`;
+}

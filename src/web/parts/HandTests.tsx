@@ -73,8 +73,7 @@ export function HandTests({ clock, zone, now }: Props) {
       </summary>
       <div className="space-y-3 pt-2">
         <p className="text-sm">
-          Where it was applied last, and where it is thickest. What the hand finds corrects this film’s
-          clock.
+          Where it was applied last, and where it is thickest. What the hand finds corrects this film’s clock.
         </p>
         <div className="flex flex-wrap gap-x-6 gap-y-3">
           {WAYS.map(({ name, found }) => (

@@ -215,8 +215,8 @@ function LaidThin({ context, steps }: { context: StackContext; steps: readonly S
   });
   return short.map(({ step, product, laidMicrons, missingMicrons, coats }) => (
     <p key={step.id} className={coats > 0 ? 'text-warning font-semibold' : ''}>
-      {product.name} is {show(laidMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of
-      the target: {coats > 0 ? counted(coats, 'more coat') : 'no more than litres can tell'}.
+      {product.name} is {show(laidMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of the
+      target: {coats > 0 ? counted(coats, 'more coat') : 'no more than litres can tell'}.
     </p>
   ));
 }

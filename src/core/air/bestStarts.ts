@@ -1,0 +1,222 @@
+import { moment, positive, QuantityError, within } from '../units/index.ts';
+import { type CoatAir, type CoatPhase, coatAir, countsUntilSafe, type SurfaceReading } from './coatAir.ts';
+import { dewPointC } from './dewPoint.ts';
+import type { AirHour } from './hour.ts';
+import type { AirLimits, AirReasonCode } from './judge.ts';
+
+/** Where a coat comes nearest to a limit: when, which, the figure there and the limit. */
+export interface Tightest {
+  at: number;
+  code: AirReasonCode;
+  value: number;
+  limit: number;
+}
+
+/** A stretch of starts that all pass, with the one whose margins are widest. */
+export interface StartStretch {
+  fromMs: number;
+  toMs: number;
+  best: { startMs: number; endMs: number; safeMs: number; tightest: Tightest | null };
+}
+
+export interface BestStarts {
+  /** In the order of time. */
+  stretches: StartStretch[];
+  /** The best of all of them; null: none passes. */
+  best: StartStretch['best'] | null;
+}
+
+/** Starts are tried this far apart; the ends of a stretch are found to {@link EDGE_MS}. */
+const GRID_MS = 1_800_000;
+const EDGE_MS = 300_000;
+/** What counts as as wide a margin: so many K of temperature, of dew margin, and so much RH [M]. */
+const WIDE = { tempK: 5, dewK: 2, rh: 0.1 } as const;
+
+/**
+ * From when to when a coat may be started over a forecast: each start begun in a stretch passes whole, through its
+ * application and until it is safe from dew and rain, as {@link judgeCoat} judges it.
+ *
+ * The best start is the one whose nearest limit is furthest away, in shares of what counts as a wide margin. For two
+ * coats in a row, or a launch at a given time, `fits` says of a start's end and safe moment whether the rest fits too.
+ *
+ * @param applyMs how long it takes to apply, ms
+ * @param safeAfter the moment a coat finished at `endMs` is safe from dew and rain; null: not within what is known
+ * @param fromMs, toMs starts looked at, ms
+ * @throws {QuantityError} on times out of their order, or an impossible figure
+ */
+export function bestStarts(input: {
+  hours: readonly AirHour[];
+  surface: readonly SurfaceReading[];
+  limits: AirLimits;
+  underCover: boolean;
+  applyMs: number;
+  safeAfter: (endMs: number) => number | null;
+  fromMs: number;
+  toMs: number;
+  fits?: (coat: { startMs: number; endMs: number; safeMs: number }) => boolean;
+}): BestStarts {
+  const fromMs = moment('first start', input.fromMs);
+  const toMs = moment('last start', input.toMs);
+  if (toMs < fromMs) throw new QuantityError('last start', toMs, `the first one ${fromMs} or later`);
+  within('span of the starts (days)', (toMs - fromMs) / 86_400_000, 0, 366);
+  const applyMs = positive('time to apply (ms)', input.applyMs, 30 * 86_400_000);
+  const air = coatAir(input);
+  const { applies, becomesSafe } = passing(air);
+  const coatFrom = (startMs: number) => {
+    const endMs = startMs + applyMs;
+    if (!applies(startMs, endMs)) return null;
+    const safeMs = input.safeAfter(endMs);
+    if (safeMs === null || safeMs < endMs || !becomesSafe(endMs, safeMs)) return null;
+    const coat = { startMs, endMs, safeMs };
+    return (input.fits?.(coat) ?? true) ? coat : null;
+  };
+  const lastMs = Math.min(toMs, air.knownUntilMs);
+  const grid: number[] = [];
+  for (let at = fromMs; at <= lastMs; at += GRID_MS) grid.push(at);
+  const found = grid.map(coatFrom);
+  const stretches: StartStretch[] = [];
+  for (let i = 0; i < grid.length; i++) {
+    if (!found[i]) continue;
+    let k = i;
+    while (found[k + 1]) k++;
+    const coats = found.slice(i, k + 1) as NonNullable<(typeof found)[number]>[];
+    const passesAt = (at: number) => coatFrom(at) !== null;
+    const [first, last] = [grid[i] as number, grid[k] as number];
+    stretches.push({
+      fromMs: i === 0 ? first : firstPassing(grid[i - 1] as number, first, passesAt),
+      toMs: lastPassing(last, Math.min(lastMs, last + GRID_MS), passesAt),
+      best: widest(coats, air, input.limits),
+    });
+    i = k;
+  }
+  const slack = ({ tightest }: StartStretch['best']) =>
+    tightest ? slackOf(tightest) : Number.POSITIVE_INFINITY;
+  const best = stretches.map((stretch) => stretch.best).sort((a, b) => slack(b) - slack(a))[0] ?? null;
+  return { stretches, best };
+}
+
+/** The first start that passes between one that does not and one that does, to {@link EDGE_MS}. */
+function firstPassing(failsMs: number, passesMs: number, passes: (at: number) => boolean): number {
+  let [low, high] = [failsMs, passesMs];
+  while (high - low > EDGE_MS) {
+    const middle = low + Math.floor((high - low) / 2);
+    if (passes(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/** The last start that passes from one that does up to another, to {@link EDGE_MS}. */
+function lastPassing(passesMs: number, untilMs: number, passes: (at: number) => boolean): number {
+  if (untilMs <= passesMs || passes(untilMs)) return Math.max(passesMs, untilMs);
+  let [low, high] = [passesMs, untilMs];
+  while (high - low > EDGE_MS) {
+    const middle = low + Math.floor((high - low) / 2);
+    if (passes(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+interface Passing {
+  /** Whether every moment of its application passes. */
+  applies: (startMs: number, endMs: number) => boolean;
+  /** Whether every moment on from there passes until it is safe. */
+  becomesSafe: (endMs: number, safeMs: number) => boolean;
+}
+
+/** Whether a coat passes, by what each reading says, counted once, and what stands at its own three moments. */
+function passing(air: CoatAir): Passing {
+  const { moments } = air;
+  const applying = new Int32Array(moments.length + 1);
+  const until = new Int32Array(moments.length + 1);
+  moments.forEach((ms, i) => {
+    const reasons = air.reasonsAt(ms, 'applying');
+    const later = reasons === null ? 1 : reasons.some(countsUntilSafe) ? 1 : 0;
+    applying[i + 1] = (applying[i] as number) + (reasons === null || reasons.length > 0 ? 1 : 0);
+    until[i + 1] = (until[i] as number) + later;
+  });
+  const firstAfter = (ms: number, orAt: boolean) => {
+    let [low, high] = [0, moments.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const at = moments[middle] as number;
+      if (orAt ? at >= ms : at > ms) high = middle;
+      else low = middle + 1;
+    }
+    return low;
+  };
+  const none = (sum: Int32Array, fromMs: number, toMs: number) => {
+    const [from, to] = [firstAfter(fromMs, false), firstAfter(toMs, true)];
+    return to <= from || (sum[to] as number) === (sum[from] as number);
+  };
+  const clear = (ms: number, phase: CoatPhase, rainCounts: boolean) =>
+    air.reasonsAt(ms, phase, rainCounts)?.length === 0;
+  return {
+    applies: (startMs, endMs) =>
+      startMs >= air.knownFromMs &&
+      endMs <= air.knownUntilMs &&
+      none(applying, startMs, endMs) &&
+      clear(startMs, 'applying', true),
+    becomesSafe: (endMs, safeMs) =>
+      safeMs <= air.knownUntilMs &&
+      none(until, endMs, safeMs) &&
+      clear(endMs, 'applying', safeMs !== endMs) &&
+      (safeMs === endMs || clear(safeMs, 'until-safe', false)),
+  };
+}
+
+/** How far a figure is from its limit, in shares of a wide margin. */
+function slackOf({ code, value, limit }: Tightest): number {
+  const share = { 'too-damp': WIDE.rh, 'dew-margin': WIDE.dewK }[code as string] ?? WIDE.tempK;
+  return Math.abs(value - limit) / share;
+}
+
+/** Of coats that pass, the one whose nearest limit is furthest. */
+function widest(
+  coats: readonly { startMs: number; endMs: number; safeMs: number }[],
+  air: CoatAir,
+  limits: AirLimits,
+): StartStretch['best'] {
+  let best: StartStretch['best'] | null = null;
+  let most = -1;
+  for (const coat of coats) {
+    const tightest = tightestOf(coat, air, limits);
+    const slack = tightest ? slackOf(tightest) : Number.POSITIVE_INFINITY;
+    if (slack > most) {
+      most = slack;
+      best = { ...coat, tightest };
+    }
+  }
+  return best as StartStretch['best'];
+}
+
+/** Where one coat comes nearest to a limit. */
+function tightestOf(
+  { startMs, endMs, safeMs }: { startMs: number; endMs: number; safeMs: number },
+  air: CoatAir,
+  limits: AirLimits,
+): Tightest | null {
+  let nearest: Tightest | null = null;
+  let least = Number.POSITIVE_INFINITY;
+  const near = (at: number, code: AirReasonCode, value: number, limit: number | null) => {
+    if (limit === null) return;
+    const slack = slackOf({ at, code, value, limit });
+    if (slack >= least) return;
+    least = slack;
+    nearest = { at, code, value, limit };
+  };
+  const inside = air.moments.filter((at) => at > startMs && at < safeMs);
+  for (const at of [startMs, ...inside, safeMs]) {
+    const found = air.at(at);
+    if (!found) continue;
+    near(at, 'air-too-cold', found.airC, limits.airMinC);
+    near(at, 'surface-too-cold', found.lowC, limits.surfaceMinC);
+    near(at, 'too-damp', found.rh, limits.rhMax);
+    near(at, 'dew-margin', found.lowC - dewPointC(found), limits.dewMarginC);
+    if (at > endMs) continue;
+    near(at, 'air-too-hot', found.airC, limits.airMaxC);
+    near(at, 'surface-too-hot', found.highC, limits.surfaceMaxC);
+  }
+  return nearest;
+}

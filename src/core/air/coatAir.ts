@@ -1,0 +1,155 @@
+import { moment, within } from '../units/index.ts';
+import { type AirHour, checkHours } from './hour.ts';
+import { type AirLimits, type AirReason, type AirReasonCode, judgeConditions } from './judge.ts';
+import { hoursStillWet } from './wetness.ts';
+
+/** The surface's temperature at a moment, with the band it may lie in; straight lines between. */
+export interface SurfaceReading {
+  at: number;
+  surfaceC: number;
+  lowC: number;
+  highC: number;
+}
+
+/** While a coat is applied, or on its way to safe from dew and rain. */
+export type CoatPhase = 'applying' | 'until-safe';
+
+/** What matters only while the coat is applied: once on, a warm hour cures it. */
+const ONLY_WHILE_APPLYING: ReadonlySet<AirReasonCode> = new Set([
+  'air-too-hot',
+  'surface-too-hot',
+  'wet-surface',
+]);
+
+/** Whether a reason still counts once the coat is applied. */
+export const countsUntilSafe = ({ code }: AirReason): boolean => !ONLY_WHILE_APPLYING.has(code);
+
+/** The air about a surface, ready to be asked at any moment what speaks against a coat. */
+export interface CoatAir {
+  /** Every reading, of the air or of the surface, in order. */
+  readonly moments: readonly number[];
+  /** Where what is known begins and ends, ms. */
+  readonly knownFromMs: number;
+  readonly knownUntilMs: number;
+  /** What speaks against a coat at a moment; null where nothing is known. */
+  reasonsAt(ms: number, phase: CoatPhase, rainCounts?: boolean): AirReason[] | null;
+  /** Air and surface at a moment, between readings on straight lines; null outside what is known. */
+  at(ms: number): { airC: number; rh: number; lowC: number; highC: number } | null;
+}
+
+/**
+ * Makes the air about a surface ready to be asked.
+ *
+ * @throws {QuantityError} on an impossible figure, or readings out of their order
+ */
+export function coatAir(input: {
+  hours: readonly AirHour[];
+  surface: readonly SurfaceReading[];
+  limits: AirLimits;
+  underCover: boolean;
+}): CoatAir {
+  const { hours, surface, limits, underCover } = input;
+  checkHours(hours);
+  checkSurface(surface);
+  const wetHoursAt = wetLeft(hours, surface, underCover);
+  return {
+    moments: [...new Set([...hours, ...surface].map(({ at }) => at))].sort((a, b) => a - b),
+    knownFromMs: Math.max(hours[0]?.at ?? 0, surface[0]?.at ?? 0),
+    knownUntilMs: Math.min(hours.at(-1)?.at ?? 0, surface.at(-1)?.at ?? 0),
+    at: (ms) => {
+      const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
+      return air && skin && { airC: air.airC, rh: air.rh, ...skin };
+    },
+    reasonsAt: (ms, phase, rainCounts = true) => {
+      const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
+      if (!air || !skin) return null;
+      const found = reasonsAt({ ...air, wetHours: wetHoursAt(ms) }, skin, limits, underCover, rainCounts);
+      return phase === 'applying' ? found : found.filter(countsUntilSafe);
+    },
+  };
+}
+
+function checkSurface(surface: readonly SurfaceReading[]): void {
+  surface.forEach(({ at, surfaceC, lowC, highC }, i) => {
+    moment('time of a surface reading', at);
+    within('surface temperature', surfaceC, -60, 120);
+    within('lower end of the surface temperature', lowC, -60, surfaceC);
+    within('upper end of the surface temperature', highC, surfaceC, 120);
+    const before = surface[i - 1];
+    if (before) within(`time of surface reading ${i}`, at, before.at + 1, Number.MAX_VALUE);
+  });
+}
+
+/** Index of the last reading not after a moment; −1: none. */
+function lastAtOrBefore(series: readonly { at: number }[], at: number): number {
+  let [low, high] = [0, series.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((series[middle] as { at: number }).at <= at) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
+/** The reading before a moment and how far it is on to the next; null outside the series. */
+function placeIn(series: readonly { at: number }[], at: number): { i: number; x: number } | null {
+  const i = lastAtOrBefore(series, at);
+  const here = series[i];
+  if (!here) return null;
+  const next = series[i + 1];
+  if (!next) return here.at === at ? { i, x: 0 } : null;
+  return { i, x: (at - here.at) / (next.at - here.at) };
+}
+
+const between = (a: number, b: number | undefined, x: number) => (b === undefined ? a : a + x * (b - a));
+
+function airAt(hours: readonly AirHour[], at: number): { airC: number; rh: number; rainMm: number } | null {
+  const place = placeIn(hours, at);
+  if (!place) return null;
+  const [here, next] = [hours[place.i] as AirHour, hours[place.i + 1]];
+  return {
+    airC: between(here.airC, next?.airC, place.x),
+    rh: between(here.rh, next?.rh, place.x),
+    rainMm: here.rainMm ?? 0,
+  };
+}
+
+function surfaceAt(surface: readonly SurfaceReading[], at: number) {
+  const place = placeIn(surface, at);
+  if (!place) return null;
+  const [here, next] = [surface[place.i] as SurfaceReading, surface[place.i + 1]];
+  return { lowC: between(here.lowC, next?.lowC, place.x), highC: between(here.highC, next?.highC, place.x) };
+}
+
+/** What rain and dew before a moment left on the surface, hours of drying still wanted, from where the surface is known. */
+function wetLeft(
+  hours: readonly AirHour[],
+  surface: readonly SurfaceReading[],
+  underCover: boolean,
+): (at: number) => number {
+  const about = hours.flatMap((hour) => {
+    const skin = surfaceAt(surface, hour.at);
+    return skin ? [{ ...hour, surfaceC: skin.lowC }] : [];
+  });
+  const wet = hoursStillWet(about, underCover);
+  return (at) => wet[lastAtOrBefore(about, at)] ?? 0;
+}
+
+function reasonsAt(
+  air: { airC: number; rh: number; rainMm: number; wetHours: number },
+  skin: { lowC: number; highC: number },
+  limits: AirLimits,
+  underCover: boolean,
+  rainCounts: boolean,
+): AirReason[] {
+  const { rainMm, ...rest } = air;
+  const judge = (surfaceC: number) =>
+    judgeConditions({
+      conditions: { ...rest, surfaceC, rainMm: rainCounts ? rainMm : 0 },
+      limits,
+      underCover,
+    }).reasons;
+  if (skin.lowC === skin.highC) return judge(skin.lowC);
+  const cold = judge(skin.lowC).filter(({ code }) => code !== 'surface-too-hot');
+  return [...cold, ...judge(skin.highC).filter(({ code }) => code === 'surface-too-hot')];
+}

@@ -1,0 +1,64 @@
+import { DateTime } from 'luxon';
+import type { CoatOutlook, StartView } from '../../contract/index.ts';
+import { sayTime } from '../clock/say.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayMargin } from './sayReason.ts';
+
+interface Props {
+  outlook: CoatOutlook;
+  now: number;
+  zone: string;
+}
+
+/** Stretches are listed up to here; the rest of ten days helps nobody today. */
+const MOST = 4;
+
+/** From when to when this coat may be started in the days that are forecast: the last start of today, and the best of all. */
+export function Starts({ outlook, now, zone }: Props) {
+  const { show } = useUnits();
+  const { starts, best, safeBy } = outlook;
+  if (safeBy === null) return null;
+  if (starts.length === 0)
+    return (
+      <p className="font-semibold">No start in the days that are known passes until the coat is safe.</p>
+    );
+  const day = (at: string | number) =>
+    (typeof at === 'number' ? DateTime.fromMillis(at, { zone }) : DateTime.fromISO(at, { zone })).toISODate();
+  const today = starts.filter(({ from }) => day(from) === day(now));
+  const last = today.at(-1);
+  const latest = last && (day(last.to) === day(now) ? last.to : null);
+  return (
+    <section aria-label="Starts" className="space-y-1">
+      <p>
+        {today.length === 0 ? (
+          <strong>No start passes today.</strong>
+        ) : latest ? (
+          <>
+            Start today <strong>by {sayTime(latest, zone, now)}</strong>: later it is not safe in time.
+          </>
+        ) : (
+          'Any start from then on passes today.'
+        )}
+      </p>
+      {best && (
+        <p>
+          Best start: <strong>{sayTime(best.start, zone, now)}</strong>, safe {sayTime(best.safe, zone, now)}
+          {best.tightest &&
+            `. It comes nearest to a limit ${sayTime(best.tightest.at, zone, now)}: ${sayMargin(best.tightest, show)}`}
+          .
+        </p>
+      )}
+      <p className="text-sm">
+        Starts that pass:{' '}
+        {starts
+          .slice(0, MOST)
+          .map((each) => sayStretch(each, zone, now))
+          .join('; ')}
+        {starts.length > MOST && `; and ${starts.length - MOST} more`}.
+      </p>
+    </section>
+  );
+}
+
+const sayStretch = ({ from, to }: StartView, zone: string, now: number) =>
+  `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`;
