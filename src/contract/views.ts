@@ -213,6 +213,8 @@ export interface ClockDetail {
   now: string;
   hours: (WeatherHour & { filmC: number })[];
   shifts: Shift[];
+  /** Between which moments each edge comes, nine forecasts of ten; an edge that is past, or not known, is left out. */
+  spreads: { edge: string; early: string | null; late: string | null }[];
 }
 
 export interface LogView {

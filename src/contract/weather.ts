@@ -54,11 +54,14 @@ export interface WeatherImport {
   csv: string;
   /** `check` reads and reports, `import` keeps the good rows. */
   mode: 'check' | 'import';
+  /** Typed in by hand rather than read from a file; left out: a file. */
+  source?: 'typed';
 }
 
 export const weatherImport = objectOf<WeatherImport>({
   csv: text(4_000_000).label('CSV').required(),
   mode: Joi.valid('check', 'import').label('mode').required(),
+  source: Joi.valid('typed').label('source').optional(),
 });
 
 /** How many days of air to give, back from now and ahead of it; digits, since a query is text. */

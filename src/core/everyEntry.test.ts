@@ -83,6 +83,7 @@ const ENTRIES: Record<string, Entry> = {
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line
+  typedForecast: { run: air.typedForecast, args: [{ fromMs: 0, days: 2, lowC: -7, highC: 2, rh: 0.8, rainMm: 0.2, utcOffsetH: 1 }] }, // biome-ignore format: one line
   bestStarts: {
     run: (input) => air.bestStarts({ ...input, safeAfter: (endMs: number) => endMs + HOUR / 2 }),
     args: [{ hours, surface, limits, underCover: false, applyMs: HOUR / 2, fromMs: 0, toMs: 3 * HOUR }],
@@ -110,6 +111,8 @@ const ENTRIES: Record<string, Entry> = {
   },
   windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
   shareDone: { run: cure.shareDone, args: [{ curve, temps, fromMs: 0, toMs: 3 * HOUR }] },
+  forecastSdC: { run: cure.forecastSdC, args: [36] },
+  eventSpread: { run: cure.eventSpread, args: [{ curve: { ...curve, points: [{ tempC: 20, minutes: 90 }] }, temps, laidAt: 0, nowMs: HOUR / 2 }] }, // biome-ignore format: one line
   correctFromHandTest: {
     run: cure.correctFromHandTest,
     args: [{ film: aFilm, next, temps, tests: [{ atMs: 2 * HOUR, found: 'sticks' }, { atMs: 9 * HOUR, found: 'prints' }] }], // biome-ignore format: one line

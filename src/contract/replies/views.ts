@@ -162,6 +162,7 @@ export const clockDetailReply = objectOf<ClockDetail>({
   now: moment(),
   hours: listOf(filmHourReply),
   shifts: listOf(shiftReply),
+  spreads: listOf(Joi.object({ edge: word(), early: maybeMoment(), late: maybeMoment() })),
 });
 
 export const logReply = objectOf<LogView>({

@@ -20,5 +20,6 @@ export {
 } from './judgeCoat.ts';
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type Site, type SunPlace, type SurfaceBody, sunPlace, surfaceSeries } from './surfaceSeries.ts';
+export { typedForecast } from './typedForecast.ts';
 export { rhWhenWarmed } from './warmed.ts';
 export { DRYING_H } from './wetness.ts';

@@ -14,6 +14,14 @@ export {
   type HandFinding,
   type HandTest,
 } from './handTest.ts';
+export {
+  type EventSpread,
+  eventSpread,
+  FORECAST_ERROR,
+  forecastSdC,
+  HOURLY_AUTOCORRELATION,
+  type LeadError,
+} from './howSure.ts';
 export { segmentAt } from './segmentAt.ts';
 export {
   extremesFrom,

@@ -64,10 +64,13 @@ export const weatherEndpoints = [
         shifts: [],
       };
       if (body.mode === 'check' || !before) return { reply, changes: [] };
-      const given = { source: 'file', issuedAt: now };
+      const given = { source: body.source ?? 'file', issuedAt: now };
       await insertSeries(tx, { ...given, kind: 'measured', hours: hours.filter(({ at }) => at <= now) });
       await insertSeries(tx, { ...given, kind: 'forecast', hours: hours.filter(({ at }) => at > now) });
-      const cause = `weather file of ${hours.length} hours imported`;
+      const cause =
+        body.source === 'typed'
+          ? 'a forecast was typed in'
+          : `weather file of ${hours.length} hours imported`;
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
       return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], warm: after };
     },

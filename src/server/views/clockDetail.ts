@@ -1,6 +1,6 @@
 import type { AreaClock, ClockDetail } from '../../contract/index.ts';
 import type { Surroundings } from '../../core/air/index.ts';
-import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
+import { eventSpread, HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
 import { tempsFor, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { Missing } from '../rows/missing.ts';
@@ -25,6 +25,24 @@ function withFilm(hours: readonly SplicedHour[], clock: AreaClock, surroundings:
   return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
 }
 
+/** Between which moments the edges still to come fall. A room that is heated holds its temperature, whatever is forecast. */
+function spreadsOf(
+  clock: AreaClock,
+  hours: readonly SplicedHour[],
+  surroundings: Surroundings,
+  now: number,
+): ClockDetail['spreads'] {
+  if (hours.length === 0 || surroundings.kind === 'heated') return [];
+  const temps = tempsFor(hours, surroundings);
+  const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+  return clock.edges.flatMap(({ edge, at, points, stopC, from }) => {
+    if (at !== null && Date.parse(at) <= now) return [];
+    const curve = { points, stopC };
+    const { earlyMs, lateMs } = eventSpread({ curve, temps, laidAt: Date.parse(from), nowMs: now });
+    return earlyMs === null && lateMs === null ? [] : [{ edge, early: iso(earlyMs), late: iso(lateMs) }];
+  });
+}
+
 /** The window of an area with the air it was worked out over, and what moved it. @throws {Missing} */
 export async function clockDetail({ db, memory, now }: Context, areaId: string): Promise<ClockDetail> {
   const at = now();
@@ -37,5 +55,6 @@ export async function clockDetail({ db, memory, now }: Context, areaId: string):
     now: new Date(at).toISOString(),
     hours: withFilm(hours, clock, state.area.surroundings),
     shifts: await shiftsOf(db, areaId),
+    spreads: spreadsOf(clock, hours, state.area.surroundings, at),
   };
 }

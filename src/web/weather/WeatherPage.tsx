@@ -4,6 +4,7 @@ import { useWrite } from '../api/mutations.ts';
 import { useWeather, useYard } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
+import { TypedForecast } from './TypedForecast.tsx';
 import { WeatherFile } from './WeatherFile.tsx';
 
 const WeatherChart = lazy(async () => ({ default: (await import('./WeatherChart.tsx')).WeatherChart }));
@@ -39,6 +40,7 @@ export function WeatherPage() {
                 <ShiftList shifts={shifts} zone={yardData.zone} now={Date.parse(data.now)} withArea />
                 <div className="grid grid-cols-1 items-start gap-8 lg:grid-cols-2">
                   <WeatherFile zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
+                  <TypedForecast zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
                   <StandIn onShifts={setShifts} />
                 </div>
               </>

@@ -9,12 +9,17 @@ import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
   edge: EdgeView;
+  /** Between which moments it comes, nine forecasts of ten; null: past, or not known. */
+  spread: { early: string | null; late: string | null } | null;
   /** Times as fast as its sheet that the film cures, by what the hand found. */
   factor: number;
   temps: TempSeries;
   zone: string;
   now: number;
 }
+
+/** Edges that have to be met, where the early moment counts; of the others the late one. */
+const MUST = new Set(['chemical-max', 'thumb-closes', 'latest-immersion']);
 
 /** The starts of the days from one moment to another, in the yard's zone. */
 function dayStarts(fromMs: number, toMs: number, zone: string): number[] {
@@ -28,7 +33,7 @@ function dayStarts(fromMs: number, toMs: number, zone: string): number[] {
 }
 
 /** One edge of a window with its figures put in: the sheet's times, each day's share, and what it adds up to. */
-export function EdgeWhy({ edge, factor, temps, zone, now }: Props) {
+export function EdgeWhy({ edge, factor, spread, temps, zone, now }: Props) {
   const { show } = useUnits();
   const fromMs = Date.parse(edge.from);
   const curve = { points: edge.points, stopC: edge.stopC };
@@ -44,6 +49,16 @@ export function EdgeWhy({ edge, factor, temps, zone, now }: Props) {
         <span className="font-semibold">{EDGE_WORDS[edge.edge]}</span>:{' '}
         {at === null ? 'not reached in this cold' : sayTime(at, zone, now)}
         {at !== null && at > now && `, ${Math.floor(done * 100)} % of the way now`}
+        {spread && (
+          <span className="block text-base">
+            {spread.early && spread.late
+              ? `between ${sayTime(spread.early, zone, now)} and ${sayTime(spread.late, zone, now)}, as wrong as forecasts are`
+              : spread.early
+                ? `from ${sayTime(spread.early, zone, now)} on; how late at most lies beyond what is forecast`
+                : null}
+            {MUST.has(edge.edge) ? ': be done by the earlier' : ': count on the later'}
+          </span>
+        )}
       </summary>
       <div className="border-line mt-2 space-y-2 border-l-2 pl-4">
         <p>

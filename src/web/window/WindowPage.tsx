@@ -155,6 +155,7 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
               key={edge.edge}
               edge={edge}
               factor={clock.hand?.factor ?? 1}
+              spread={detail.spreads.find((each) => each.edge === edge.edge) ?? null}
               temps={temps}
               zone={zone}
               now={now}

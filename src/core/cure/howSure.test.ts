@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest';
+import { eventSpread, eventTime, forecastSdC, HOUR_MS, HOURLY_AUTOCORRELATION } from './index.ts';
+
+/** Numbers from 0 to 1 from a seed [mulberry32, common practice]. */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+const days = (mean: number, swing: number) => ({
+  startMs: 0,
+  valuesC: Array.from({ length: 15 * 24 }, (_, h) => mean + swing * Math.sin(((h - 9) * Math.PI) / 12)),
+});
+/** The event's moment under each of many forecasts drawn with the errors of handbook part 18. */
+function drawn(
+  temps: { startMs: number; valuesC: number[] },
+  minutes: number,
+  stopC: number | null,
+  count: number,
+) {
+  const random = seeded(7);
+  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const times: number[] = [];
+  for (let n = 0; n < count; n++) {
+    let error = normal();
+    const valuesC = temps.valuesC.map((tempC, h) => {
+      if (h > 0)
+        error = HOURLY_AUTOCORRELATION * error + Math.sqrt(1 - HOURLY_AUTOCORRELATION ** 2) * normal();
+      return tempC + forecastSdC(h) * error;
+    });
+    const { at } = eventTime({
+      curve: { points: [{ tempC: 20, minutes }], stopC },
+      temps: { startMs: 0, valuesC },
+      laidAt: 0,
+    });
+    times.push(at ?? Number.POSITIVE_INFINITY);
+  }
+  times.sort((a, b) => a - b);
+  return {
+    early: times[Math.floor(count * 0.05)] as number,
+    late: times[Math.floor(count * 0.95)] as number,
+  };
+}
+
+describe('how sure an edge is', () => {
+  it('the default errors are those of handbook part 18, on straight lines between', () => {
+    expect([0, 12, 24, 72, 96, 240, 400].map((lead) => Number(forecastSdC(lead).toFixed(3)))).toEqual([
+      0.5, 0.95, 1.4, 2, 2.3, 3.5, 3.5,
+    ]);
+  });
+  it.each([
+    ['a day of mild air', days(15, 4), 600, null],
+    ['five days of cool air', days(12, 5), 4320, null],
+    ['cold nights about the stop', days(9, 5), 1500, 5],
+  ] as const)(
+    '%s: as wide as 10 000 forecasts drawn, within a tenth',
+    (_what, temps, minutes, stopC) => {
+      const curve = { points: [{ tempC: 20, minutes }], stopC };
+      const { earlyMs, lateMs } = eventSpread({ curve, temps, laidAt: 0, nowMs: 0 });
+      const draws = drawn(temps, minutes, stopC, 10_000);
+      const width = ((lateMs ?? 0) - (earlyMs ?? 0)) / (draws.late - draws.early);
+      expect(width).toBeGreaterThan(0.9);
+      expect(width).toBeLessThan(1.1);
+    },
+    60_000,
+  );
+  it('what is past is sure, and the further ahead the wider', () => {
+    const temps = days(15, 4);
+    const spread = (minutes: number, nowMs: number) => {
+      const { earlyMs, lateMs } = eventSpread({
+        curve: { points: [{ tempC: 20, minutes }], stopC: null },
+        temps,
+        laidAt: 0,
+        nowMs,
+      });
+      return ((lateMs ?? 0) - (earlyMs ?? 0)) / HOUR_MS;
+    };
+    expect(spread(600, 40 * HOUR_MS)).toBe(0);
+    expect(spread(3000, 0)).toBeGreaterThan(spread(600, 0));
+    expect(spread(3000, 24 * HOUR_MS)).toBeLessThan(spread(3000, 0));
+  });
+  it('beyond what is forecast nothing is said of how late', () => {
+    const curve = { points: [{ tempC: 20, minutes: 60 * 24 * 11 }], stopC: null };
+    expect(eventSpread({ curve, temps: days(15, 4), laidAt: 0, nowMs: 0 }).lateMs).toBeNull();
+  });
+});

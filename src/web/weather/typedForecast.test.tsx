@@ -1,0 +1,29 @@
+// @vitest-environment happy-dom
+import { screen, waitFor } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import { ask, openPage } from '../../../test/openPage.tsx';
+
+interface Weather {
+  hours: { airC: number; source: string; simulated: boolean }[];
+}
+
+it('a forecast heard is typed in three lines, drawn, and taken: the air is known from then on, and not as simulated', async () => {
+  const { user } = await openPage('/weather');
+  const put = async (label: string, text: string) => {
+    const box = await screen.findByLabelText(label);
+    await user.clear(box);
+    await user.type(box, `${text}{Enter}`);
+  };
+  await put('Nights down to', '5');
+  await put('Days up to', '3');
+  expect(await screen.findByText(/highest air temperature 3 is outside/)).toBeDefined();
+  await put('Nights down to', '-7');
+  await put('Days up to', '2');
+  await user.click(screen.getByRole('button', { name: 'Take this forecast' }));
+  expect(await screen.findByText(/Taken: the clocks run on it/)).toBeDefined();
+  await waitFor(async () => {
+    const { hours } = await ask<Weather>('GET', '/weather');
+    expect(Math.min(...hours.map(({ airC }) => airC))).toBeCloseTo(-7, 1);
+    expect(hours.every(({ simulated }) => !simulated)).toBe(true);
+  });
+});
