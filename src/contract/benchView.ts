@@ -1,4 +1,4 @@
-import type { AirReason, CoatFailure, CoatFailureCode } from '../core/air/index.ts';
+import type { AirReason, CoatFailure, CoatFailureCode, Surroundings } from '../core/air/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { TapeKind } from './log.ts';
@@ -43,6 +43,15 @@ export interface CoatOutlook {
   starts: StartView[];
   /** The start with the widest margins of all; null: none passes, or it is not known when the coat is safe. */
   best: StartView['best'] | null;
+  /** What a cover or a heater would change, where it does not pass now; none: nothing to be changed. */
+  instead: InsteadView[];
+}
+
+/** The same coat in other surroundings: from when it passes there, and when it would be safe; null: not in what is known. */
+export interface InsteadView {
+  surroundings: Surroundings;
+  start: string | null;
+  safe: string | null;
 }
 
 /** A stretch of starts that pass whole. */

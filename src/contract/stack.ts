@@ -164,6 +164,8 @@ export const ownTemplate = objectOf<OwnTemplate>({
 /** Hours until a coat is safe from dew and rain, told by hand where its sheet states none. */
 export interface BenchQuery {
   safeHours?: string;
+  /** Set point of a heater asked about, whole °C; digits, since a query is text. */
+  heatC?: string;
 }
 
 export const benchQuery = objectOf<BenchQuery>({
@@ -171,4 +173,8 @@ export const benchQuery = objectOf<BenchQuery>({
     .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
     .label('safeHours')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 0.1–240 h' }),
+  heatC: Joi.string()
+    .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
+    .label('heatC')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 5–45 °C' }),
 });

@@ -146,6 +146,13 @@ export const benchReply = objectOf<BenchView>({
     ok: flag(),
     starts: listOf(start),
     best: bestStart.allow(null).required(),
+    instead: listOf(
+      Joi.object({
+        surroundings: Joi.object({ kind: word(), setPointC: Joi.number() }).required(),
+        start: maybeMoment(),
+        safe: maybeMoment(),
+      }),
+    ),
     failures: listOf(
       Joi.object({ at: moment(), code: word(), value: figure(), limit: figure(), phase: word() }),
     ),

@@ -82,6 +82,9 @@ async function keepStack(
   await replaceSteps(tx, state.area.id, input.steps, input.version + 1);
 }
 
+/** A heater asked about where nobody says otherwise, °C. */
+const USUAL_HEAT_C = 15;
+
 export const stackEndpoints = [
   read({
     path: '/boats/:id/stacks',
@@ -149,6 +152,9 @@ export const stackEndpoints = [
     query: benchQuery,
     reply: benchReply,
     run: ({ params, query }, context) =>
-      benchView(context, params.areaId, query.safeHours === undefined ? null : Number(query.safeHours)),
+      benchView(context, params.areaId, {
+        safeHours: query.safeHours === undefined ? null : Number(query.safeHours),
+        heatC: Number(query.heatC ?? USUAL_HEAT_C),
+      }),
   }),
 ];

@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   aBoat,
@@ -89,6 +90,25 @@ describe('whether a coat may be applied now', () => {
     expect(hoursAfter(today?.to)).toBeGreaterThan(9 - 4 - 20 / 12 - 1);
     expect(hoursAfter(later?.from)).toBeGreaterThan(25);
     expect(outlook?.best?.tightest?.code).toMatch(/dew-margin|too-damp/);
+  });
+
+  it('what a heater would change is said before it is decided: a cold bilge becomes suitable, and by when it is safe', async () => {
+    const { bench } = await planned({
+      area: { surroundings: { kind: 'open' }, service: 'bilge' },
+      sheet: { cure: { stopC: 5, events: { 'tack-free': at20(6) }, overcoat: [] } },
+    });
+    await air(-24, 24 * 8, () => -4);
+    const { outlook } = await bench('?heatC=20');
+    expect(outlook?.ok).toBe(false);
+    const [tent, heated] = outlook?.instead ?? [];
+    // A cover warms nothing; a heater does, and dries the air besides.
+    expect(tent).toMatchObject({ surroundings: { kind: 'tent' }, start: null });
+    expect(heated?.surroundings).toEqual({ kind: 'heated', setPointC: 20 });
+    expect(Date.parse(heated?.start ?? '')).toBe(NOON);
+    // 20 m² by roller, then six hours at 20 °C.
+    expect((Date.parse(heated?.safe ?? '') - NOON) / HOUR).toBeCloseTo(20 / 12 + 6, 1);
+    const refused = await server.problem('GET', `/bench/${uuidv7()}?heatC=300`);
+    expect(refused.status).toBe(422);
   });
 
   it('a sheet that states neither dew-safe nor tack-free is asked about, and judged by the answer', async () => {

@@ -39,7 +39,7 @@ function litresForCoat(
 export async function benchView(
   { db, memory, now }: Context,
   areaId: string,
-  safeHours: number | null,
+  asked: { safeHours: number | null; heatC: number },
 ): Promise<BenchView> {
   const at = now();
   const known = await memory.some(at, { areaId });
@@ -59,15 +59,18 @@ export async function benchView(
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
   const outlook =
     step && product
-      ? coatOutlook({
-          state,
-          step,
-          sheet: product.sheet,
-          areaM2: left,
-          hours: known.hours,
-          now: at,
-          safeHours,
-        })
+      ? coatOutlook(
+          {
+            step,
+            sheet: product.sheet,
+            areaM2: left,
+            hours: known.hours,
+            now: at,
+            safeHours: asked.safeHours,
+          },
+          surroundings,
+          asked.heatC,
+        )
       : null;
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
   return {

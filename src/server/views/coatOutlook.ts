@@ -1,105 +1,77 @@
-import type { CoatOutlook, StartView, Step } from '../../contract/index.ts';
-import {
-  airAround,
-  bestStarts,
-  isUnderCover,
-  judgeCoat,
-  type StartStretch,
-  surfaceTemps,
-} from '../../core/air/index.ts';
-import { eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
-import { applyHours } from '../../core/film/index.ts';
-import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
-import { tempsFor } from '../air/yardAir.ts';
-import type { AreaSnapshot } from '../memory/areaStates.ts';
-
-/** Air before the coat that says whether its surface is wet. */
-const BEFORE_MS = 24 * HOUR_MS;
-
-/** Days of forecast that starts are sought in. */
-const AHEAD_MS = 10 * 24 * HOUR_MS;
+import type { CoatOutlook, InsteadView, StartView } from '../../contract/index.ts';
+import { judgeCoat, type StartStretch, type Surroundings } from '../../core/air/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
+import { type CoatToApply, coatUnder } from './coatUnder.ts';
 
 const at = (ms: number) => new Date(ms).toISOString();
+const iso = (ms: number | null) => (ms === null ? null : at(ms));
 const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): StartView['best'] => ({
   start: at(startMs),
   safe: at(safeMs),
   tightest: tightest && { ...tightest, at: at(tightest.at) },
 });
-const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
 
 /**
- * Whether the coat, begun now, passes hour by hour until its last corner and on until it is safe from dew and rain.
+ * Whether the coat, begun now, passes hour by hour until its last corner and on until it is safe from dew and rain; when it
+ * may be started otherwise; and, where it does not pass now, what a cover or a heater would change.
  *
- * @param safeHours hours until it is safe, told by hand where the sheet states none
+ * @param heatC set point of the heater asked about, °C
  * @returns null where no air is known
  */
-export function coatOutlook(input: {
-  state: AreaSnapshot;
-  step: Step;
-  sheet: ProductSheet;
-  areaM2: number;
-  hours: readonly SplicedHour[];
-  now: number;
-  safeHours: number | null;
-}): CoatOutlook | null {
-  const { sheet, now, state, step } = input;
-  const { surroundings } = state.area;
-  if (input.hours.length === 0) return null;
-  const applyMs = applyHours(input.areaM2, step.method) * HOUR_MS;
+export function coatOutlook(
+  coat: CoatToApply,
+  surroundings: Surroundings,
+  heatC: number,
+): CoatOutlook | null {
+  const { now } = coat;
+  if (coat.hours.length === 0) return null;
+  const { applyMs, safeAfter, safeBy, airUntil, starts } = coatUnder(coat, surroundings);
   const endMs = now + applyMs;
-  const stated = safeEvent(sheet.cure);
-  const byHandMs = input.safeHours !== null && !stated ? input.safeHours * HOUR_MS : null;
-  const temperatures = tempsFor(input.hours, surroundings);
-  /** When a coat finished then is safe from dew and rain; null: not within what is known, or nobody said. */
-  const safeAfter = (finishedMs: number): number | null => {
-    if (!stated) return byHandMs === null ? null : finishedMs + byHandMs;
-    const curve = { points: stated.points, stopC: sheet.cure.stopC };
-    return eventTime({ curve, temps: temperatures, laidAt: finishedMs }).at;
-  };
   const safeMs = safeAfter(endMs);
-  const by = stated?.event ?? (byHandMs === null ? null : 'told');
-  const temps = surfaceTemps(input.hours, surroundings);
   // Where it is never safe, as far as is known, every known hour is looked at.
-  const untilMs = by === null ? endMs : (safeMs ?? Number.POSITIVE_INFINITY);
-  const about = input.hours.flatMap((hour, i) =>
-    hour.at >= now - BEFORE_MS && hour.at <= now + AHEAD_MS
-      ? [{ ...hour, ...airAround(hour, surroundings), surfaceC: temps[i] as number }]
-      : [],
-  );
-  const airFor = (hours: typeof about) => ({
-    hours,
-    surface: hours.map(({ at, surfaceC }) => ({ at, surfaceC, lowC: surfaceC, highC: surfaceC })),
-    limits: limitsOf(sheet),
-    underCover: isUnderCover(surroundings),
-  });
+  const untilMs = safeBy === null ? endMs : (safeMs ?? Number.POSITIVE_INFINITY);
   const verdict = judgeCoat({
     startMs: now,
     endMs,
-    safeMs: by === null ? endMs : safeMs,
-    ...airFor(about.filter(({ at }) => at <= untilMs + HOUR_MS)),
+    safeMs: safeBy === null ? endMs : safeMs,
+    ...airUntil(untilMs + HOUR_MS),
   });
-  const starts =
-    by === null
-      ? { stretches: [], best: null }
-      : bestStarts({ ...airFor(about), applyMs, safeAfter, fromMs: now, toMs: now + AHEAD_MS });
+  const { stretches, best } = starts();
+  const ok = verdict.ok && safeBy !== null;
   // Of each reason its first moment now and its first to come: what is measured at the boat answers for now only.
   const first = new Map(
     verdict.failures.toReversed().map((failure) => [`${failure.code} ${failure.at === now}`, failure]),
   );
   return {
-    start: new Date(now).toISOString(),
-    end: new Date(endMs).toISOString(),
-    safe: by === null ? null : iso(safeMs),
-    safeBy: by,
-    ok: verdict.ok && by !== null,
-    starts: starts.stretches.map(({ fromMs, toMs, best }) => ({
+    start: at(now),
+    end: at(endMs),
+    safe: safeBy === null ? null : iso(safeMs),
+    safeBy,
+    ok,
+    starts: stretches.map(({ fromMs, toMs, best: each }) => ({
       from: at(fromMs),
       to: at(toMs),
-      best: bestView(best),
+      best: bestView(each),
     })),
-    best: starts.best && bestView(starts.best),
+    best: best && bestView(best),
+    instead:
+      ok || safeBy === null ? [] : insteadOf(surroundings, heatC).map((other) => insteadView(coat, other)),
     failures: [...first.values()]
       .sort((a, b) => a.at - b.at)
       .map(({ at: failsMs, ...failure }) => ({ ...failure, at: at(failsMs) })),
   };
+}
+
+/** What could be done about the surroundings: a cover over what stands in the open, a heater under or without one. */
+const insteadOf = (surroundings: Surroundings, heatC: number): Surroundings[] => [
+  ...(surroundings.kind === 'open' || surroundings.kind === 'shaded' ? [{ kind: 'tent' } as const] : []),
+  { kind: 'heated', setPointC: heatC },
+];
+
+/** From when the coat would pass there, and when it would be safe. */
+function insteadView(coat: CoatToApply, surroundings: Surroundings): InsteadView {
+  const { applyMs, safeAfter, starts } = coatUnder(coat, surroundings);
+  const first = starts().stretches[0];
+  if (!first) return { surroundings, start: null, safe: null };
+  return { surroundings, start: at(first.fromMs), safe: iso(safeAfter(first.fromMs + applyMs)) };
 }

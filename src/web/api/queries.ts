@@ -61,12 +61,16 @@ export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<Product[]>('GET', '/products') });
 
 /** The bench of an area; `safeHours`: until safe from dew and rain, told by hand where the sheet states none. */
-export const useBench = (areaId: string, safeHours: number | null = null) =>
+export const useBench = (areaId: string, asked: { safeHours?: number | null; heatC?: number } = {}) =>
   useOverlaid(
     useQuery({
-      queryKey: ['bench', areaId, ...(safeHours === null ? [] : [safeHours])],
-      queryFn: () =>
-        api<BenchView>('GET', `/bench/${areaId}${safeHours === null ? '' : `?safeHours=${safeHours}`}`),
+      queryKey: ['bench', areaId, ...(asked.safeHours || asked.heatC ? [asked] : [])],
+      queryFn: () => {
+        const query = new URLSearchParams();
+        if (asked.safeHours) query.set('safeHours', String(asked.safeHours));
+        if (asked.heatC) query.set('heatC', String(asked.heatC));
+        return api<BenchView>('GET', `/bench/${areaId}${query.size > 0 ? `?${query}` : ''}`);
+      },
       placeholderData: keepPreviousData,
       refetchInterval: 60_000,
     }),

@@ -17,17 +17,22 @@ import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
 import { AnotherRound } from './AnotherRound.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
+import { Instead } from './Instead.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
-/** Laying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was laid. */
+/** What the server takes for a heater where nobody says otherwise, °C. */
+const USUAL_HEAT_C = 15;
+
+/** Applying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was applied. */
 export function BenchPage() {
   const { areaId = '' } = useParams();
   const [safeHours, setSafeHours] = useState<number | null>(null);
-  const bench = useBench(areaId, safeHours);
+  const [heatC, setHeatC] = useState(USUAL_HEAT_C);
+  const bench = useBench(areaId, { safeHours, ...(heatC === USUAL_HEAT_C ? {} : { heatC }) });
   const yard = useYard();
   return (
     <QueryBoundary query={yard}>
@@ -40,6 +45,7 @@ export function BenchPage() {
               zone={yardData.zone}
               safeHours={safeHours}
               onSafeHours={(hours) => setSafeHours(hours > 0 ? hours : null)}
+              heat={{ heatC, onHeat: setHeatC }}
             />
           )}
         </QueryBoundary>
@@ -53,11 +59,13 @@ function Bench({
   zone,
   safeHours,
   onSafeHours,
+  heat,
 }: {
   view: BenchView;
   zone: string;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
+  heat: { heatC: number; onHeat: (tempC: number) => void };
 }) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
@@ -90,6 +98,9 @@ function Bench({
               safeHours={safeHours}
               onSafeHours={onSafeHours}
             />
+            {view.outlook && (
+              <Instead outlook={view.outlook} now={Date.parse(view.now)} zone={zone} {...heat} />
+            )}
             <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
             <LeaveBare view={view} zone={zone} />
           </div>

@@ -39,9 +39,11 @@ export function WeatherPage() {
                 )}
                 <ShiftList shifts={shifts} zone={yardData.zone} now={Date.parse(data.now)} withArea />
                 <div className="grid grid-cols-1 items-start gap-8 lg:grid-cols-2">
-                  <WeatherFile zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
+                  <div className="space-y-8">
+                    <WeatherFile zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
+                    <StandIn onShifts={setShifts} />
+                  </div>
                   <TypedForecast zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
-                  <StandIn onShifts={setShifts} />
                 </div>
               </>
             )}
