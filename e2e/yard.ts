@@ -93,6 +93,7 @@ export const emptyTest = yardTest(false);
 export const surveyTest = yardTest(false);
 export const systemsTest = yardTest(true);
 export const stacksTest = yardTest(true);
+export const firstHourTest = yardTest(false);
 export const groundTest = yardTest(true);
 
 /** A request beside the page: a browser that writes says from where, here that nobody's page asked. */

@@ -63,8 +63,10 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     const elsewhere: string[] = [];
     for (const { path, message } of errors) {
       const known = path !== '' && document.querySelector(`[name="${CSS.escape(path)}"]`);
-      if (known) form.setError(path as Path<T>, { message });
-      else elsewhere.push(message);
+      if (known) {
+        openAround(known);
+        form.setError(path as Path<T>, { message });
+      } else elsewhere.push(message);
     }
     setGeneral(elsewhere);
     const first = errors.find((e) => document.querySelector(`[name="${CSS.escape(e.path)}"]`));
@@ -180,6 +182,12 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
       </form>
     </FormProvider>
   );
+}
+
+/** What is refused is shown: whatever it is folded away in opens. */
+function openAround(field: Element): void {
+  for (let fold = field.closest('details'); fold; fold = fold.parentElement?.closest('details') ?? null)
+    fold.open = true;
 }
 
 /** The fields of a record that someone else changed, with what they were and are. */

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
 import { DEMO_BOATS } from '../../../demo/yardPlan.ts';
+import { aStep } from '../../../test/yardServer.ts';
 import { type Area, areaInput, boatInput, productInput, stackInput, strict } from '../../contract/index.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 import { sheetToValues } from '../materials/sheetToValues.ts';
 import { sheetFormPath, valuesToSheet } from '../materials/valuesToSheet.ts';
 import { areaToValues, formPath, valuesToArea } from '../survey/areaForm.ts';
 import { boatToValues, valuesToBoat } from '../survey/boatForm.ts';
-import { stackFormPath, stackToValues, valuesToStack } from '../systems/stackForm.ts';
+import { type StepValues, stackFormPath, stackToValues, valuesToStack } from '../systems/stackForm.ts';
 import { FormReader, refusals } from './canonical.ts';
 
 const ID = '01900000-0000-7000-8000-000000000001';
@@ -97,6 +98,18 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
     expectClose(back, { version: 3, steps });
     expect(stackInput.validate(back, strict).error).toBeUndefined();
   });
+});
+
+it('fields of later coats that were never drawn are no notes, and no parts of a ratio', () => {
+  const [step] = stackToValues([aStep(BOAT, { coats: 3 })], 'metric').steps;
+  const holes: string[] = [];
+  holes[2] = 'the better brush';
+  const read = new FormReader('metric');
+  const typed = { ...(step as StepValues), coatNotes: holes, ownParts: new Array<string>(2) };
+  const [back] = valuesToStack({ steps: [typed] }, 1, read).steps;
+  expect(read.errors).toEqual([]);
+  expect(back).toMatchObject({ coatNotes: ['', '', 'the better brush'], ownRatio: null });
+  expect(stackInput.validate({ version: 1, steps: [back] }, strict).error).toBeUndefined();
 });
 
 describe('what a form cannot read stands at its field, with everything else read', () => {

@@ -1,6 +1,4 @@
-import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { useFormContext, useFormState } from 'react-hook-form';
-import type { SheetValues } from './sheetValues.ts';
+import type { ReactNode } from 'react';
 
 interface Props {
   title: string;
@@ -9,23 +7,10 @@ interface Props {
   children: ReactNode;
 }
 
-/** A further step of a sheet, closed until it is wanted; it opens by itself where something in it was refused. */
+/** A further step of a sheet, folded away until it is wanted; the form opens it where something in it is refused. */
 export function SheetStep({ title, about, children }: Props) {
-  const { control } = useFormContext<SheetValues>();
-  const { errors } = useFormState({ control });
-  const step = useRef<HTMLDetailsElement>(null);
-  const [open, setOpen] = useState(false);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: looked for again with every refusal
-  useEffect(() => {
-    if (step.current?.querySelector('[aria-invalid="true"]')) setOpen(true);
-  }, [errors]);
   return (
-    <details
-      ref={step}
-      className="border-base-300 border-y"
-      open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
+    <details className="border-base-300 border-y">
       <summary className="target cursor-pointer py-3 text-lg">
         <span className="lettered">{title}</span> <span className="text-sm opacity-80">{about}</span>
       </summary>

@@ -11,12 +11,13 @@ export function StackedTable({
 }: ComponentProps<'table'> & { heads?: readonly string[] }) {
   const ref = useRef<HTMLTableElement>(null);
   useLayoutEffect(() => {
-    const last = ref.current?.tHead?.rows.item((ref.current.tHead.rows.length ?? 1) - 1);
-    const said = heads ?? [...(last?.cells ?? [])].map((cell) => cell.textContent?.trim() ?? '');
-    const sections = [...(ref.current?.tBodies ?? []), ...(ref.current?.tFoot ? [ref.current.tFoot] : [])];
-    for (const { rows } of sections)
-      for (const row of rows)
-        for (const [i, cell] of [...row.cells].entries()) cell.dataset.head = said[i] ?? '';
+    const of = (selector: string, from: ParentNode | null | undefined) => [
+      ...(from?.querySelectorAll<HTMLElement>(selector) ?? []),
+    ];
+    const last = of('thead > tr', ref.current).at(-1);
+    const said = heads ?? of('th, td', last).map((cell) => cell.textContent?.trim() ?? '');
+    for (const row of of(':is(tbody, tfoot) > tr', ref.current))
+      for (const [i, cell] of of(':scope > :is(th, td)', row).entries()) cell.dataset.head = said[i] ?? '';
   });
   return <table ref={ref} className={`stacks ${className}`} {...table} />;
 }

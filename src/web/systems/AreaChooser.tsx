@@ -19,7 +19,7 @@ export function AreaChooser({ view, selectedId }: Props) {
             <li key={id}>
               <NavLink
                 to={`/boats/${view.boat.id}/systems/${id}`}
-                className={`flex min-h-12 items-center justify-between gap-3 px-2 sm:btn sm:btn-sm ${id === selectedId ? 'bg-base-300 font-semibold sm:btn-neutral' : ''}`}
+                className={`flex min-h-12 items-center justify-between gap-3 px-2 sm:btn sm:btn-sm ${id === selectedId ? 'max-sm:bg-base-300 font-semibold sm:btn-neutral' : ''}`}
                 aria-current={id === selectedId ? 'page' : undefined}
               >
                 {name}

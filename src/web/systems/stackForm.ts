@@ -163,15 +163,15 @@ function toGrits(step: StepValues, at: string, read: FormReader): (number | null
 
 /** Notes up to the last one written. */
 function toNotes({ coatNotes }: StepValues): string[] {
-  const notes = coatNotes.map((note) => (note ?? '').trim());
+  // A field not yet drawn leaves a hole in the form's array.
+  const notes = Array.from(coatNotes, (note) => (note ?? '').trim());
   return notes.slice(0, notes.findLastIndex((note) => note !== '') + 1);
 }
 
 function toOwnRatio(step: StepValues, at: string, read: FormReader): OwnRatio | null {
-  if (step.ownParts.every((part) => (part ?? '').trim() === '')) return null;
-  const parts = step.ownParts.map((part, i) =>
-    read.number(`${at}.ownParts.${i}`, 'parts in the own ratio', part),
-  );
+  const typed = Array.from(step.ownParts, (part) => (part ?? '').trim());
+  if (typed.every((part) => part === '')) return null;
+  const parts = typed.map((part, i) => read.number(`${at}.ownParts.${i}`, 'parts in the own ratio', part));
   return { parts, reason: step.ownReason.trim() };
 }
 
