@@ -1,7 +1,7 @@
 import type { AirReason, CoatFailure, CoatFailureCode, Surroundings } from '../core/air/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
-import type { TapeKind } from './log.ts';
+import type { TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BareItem } from './survey.ts';

@@ -10,6 +10,7 @@ export * from './formats/sheetsCsv.ts';
 export type * from './handView.ts';
 export { strict } from './joi.ts';
 export * from './log.ts';
+export type * from './logBodies.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
 export * from './replies/clocks.ts';

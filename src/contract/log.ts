@@ -2,151 +2,22 @@ import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
-import type { OwnRatio, StepTask } from '../core/system/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
+import type {
+  BatchBody,
+  BatchEndBody,
+  BlastBody,
+  CoatBody,
+  EntryKind,
+  HandTestBody,
+  LoggedConditions,
+  NoteBody,
+  RoundBody,
+  StrikeBody,
+  TapeBody,
+  WorkBody,
+} from './logBodies.ts';
 import { ownRatio, taskFields } from './stack.ts';
-
-/** Air and surface at the work, as typed or as the series had it. */
-export interface LoggedConditions {
-  airC: number;
-  /** Fraction 0–1. */
-  rh: number;
-  surfaceC: number | null;
-  /** Where the figures are from; a simulated station never counts as measured. */
-  source: 'typed' | 'measured' | 'forecast' | 'filled' | 'simulated';
-}
-
-/** A pot mixed: what went in, and the clocks it started. */
-export interface BatchBody {
-  stepId: string;
-  coatNo: number;
-  productId: string;
-  sheetVersion: number;
-  litres: number;
-  pours: { name: string; amount: number; unit: 'g' | 'ml' }[];
-  tool: MeasuringTool;
-  ratioError: number;
-  /** Mixed at another ratio than the sheet's on purpose, and why; null or left out: by the sheet. */
-  ownRatio?: OwnRatio | null;
-  /** Additives put in, ml of each; left out: none told. */
-  additives?: { name: string; ml: number }[];
-  thinnerLitres: number;
-  potTempC: number;
-  inductionMin: number;
-  /** null for a one-pack, which has no pot life. */
-  potLifeMin: number | null;
-}
-
-export interface BatchEndBody {
-  batchId: string;
-  fate: 'emptied' | 'discarded';
-}
-
-/** A coat laid, or the part of one. */
-export interface CoatBody {
-  stepId: string;
-  coatNo: number;
-  productId: string;
-  sheetVersion: number;
-  colour: string;
-  method: Method;
-  /** Unthinned litres used. */
-  litres: number;
-  thinner: number;
-  areaM2: number;
-  endedAt: string;
-  conditions: LoggedConditions | null;
-  batchIds: string[];
-  note: string;
-}
-
-/** Steel blasted bare: from here on it waits to be primed. */
-export interface BlastBody {
-  /** Hours it may stand: 4 bare, longer under a passivating wash. */
-  holdsHours: number;
-}
-
-/** A thing of the leave-bare list taped up before a coat, or untaped after it. */
-export interface TapeBody {
-  itemId: string;
-  name: string;
-  on: boolean;
-  /** The coat it was taped for; null outside one. */
-  stepId: string | null;
-  coatNo: number | null;
-  /** Kind of tape, which says how long it holds; left out: not told. */
-  tape?: TapeKind;
-}
-
-export type TapeKind = 'masking' | 'fine-line';
-
-/** Work before a coat, done: a wash, a sanding, a wait cut short, an inspection with what it found. */
-export interface WorkBody extends StepTask {
-  stepId: string;
-  coatNo: number;
-  /** The task's id in the stack, or the sanding between coats or after a missed window. */
-  taskId: string;
-  /** An inspection that finds faults leaves the work due. */
-  outcome: 'done' | 'faults';
-  /** What was found or is worth telling. */
-  remark: string;
-}
-
-/** One more coat of a step than planned, because the work wants it: another round of filling and fairing. */
-export interface RoundBody {
-  stepId: string;
-  reason: string;
-}
-
-/** What the hand found on a film: it corrects the film's clock. */
-export interface HandTestBody {
-  stepId: string;
-  coatNo: number;
-  found: HandFinding;
-  /** Where on the area; empty: not told. */
-  place: string;
-  note: string;
-}
-
-export interface NoteBody {
-  text: string;
-}
-
-/** Takes an entry back: it stays readable, struck out, and no longer counts. */
-export interface StrikeBody {
-  reason: string;
-}
-
-export type EntryBody =
-  | { kind: 'batch'; body: BatchBody }
-  | { kind: 'batch-end'; body: BatchEndBody }
-  | { kind: 'coat'; body: CoatBody }
-  | { kind: 'tape'; body: TapeBody }
-  | { kind: 'blast'; body: BlastBody }
-  | { kind: 'work'; body: WorkBody }
-  | { kind: 'hand-test'; body: HandTestBody }
-  | { kind: 'round'; body: RoundBody }
-  | { kind: 'note'; body: NoteBody }
-  | { kind: 'strike'; body: StrikeBody };
-
-export type EntryKind = EntryBody['kind'];
-
-/** A log entry: never overwritten; a correction is a new entry that names the old one. */
-export type EntryInput = EntryBody & {
-  id: string;
-  areaId: string;
-  /** When it happened (a coat: when laying began). */
-  at: string;
-  /** The entry this one takes the place of. */
-  corrects: string | null;
-};
-
-export type Entry = EntryInput & {
-  boatId: string;
-  recordedAt: string;
-  /** The entry that took this one's place. */
-  correctedBy: string | null;
-};
 
 const tool = Joi.object<MeasuringTool>({
   kind: oneOf<MeasuringTool['kind']>({

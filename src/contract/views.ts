@@ -5,7 +5,7 @@ import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
 import type { HandView } from './handView.ts';
-import type { BatchBody, Entry } from './log.ts';
+import type { BatchBody, Entry } from './logBodies.ts';
 import type { Step } from './stack.ts';
 import type { BareItem, Finding, Stand } from './survey.ts';
 import type { Shift, WeatherHour } from './weather.ts';

@@ -3,7 +3,8 @@ import { type Area, type AreaInput, areaInput } from '../area.ts';
 import { type Boat, type BoatInput, boatInput } from '../boat.ts';
 import { type HullForm, type HullFormInput, hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
-import { type Entry, entryInput } from '../log.ts';
+import { entryInput } from '../log.ts';
+import type { Entry } from '../logBodies.ts';
 import { type Product, type ProductInput, productInput } from '../product.ts';
 import {
   type BareItem,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { coatAir } from './coatAir.ts';
 import { type AirHour, bestStarts, DEFAULT_LIMITS, judgeCoat } from './index.ts';
 
 const HOUR = 3_600_000;
@@ -66,6 +67,19 @@ describe('best starts over a forecast [T, handbook part 9]', () => {
         { safeAfter: () => null },
       ).stretches,
     ).toEqual([]);
+  });
+  it('a moment passes exactly when no reason is named for it', () => {
+    const hours = air(200, (h) => ({
+      airC: 12 + 15 * Math.sin(h / 3),
+      rh: 0.75 + 0.24 * Math.sin(h / 5),
+      rainMm: h % 11 === 0 ? 1 : 0,
+    }));
+    const limits = { ...DEFAULT_LIMITS, airMinC: 5, airMaxC: 24, surfaceMinC: 3, surfaceMaxC: 22 };
+    const about = coatAir({ hours, surface: skin(hours, 1), limits, underCover: false });
+    for (let ms = 0; ms < 199 * HOUR; ms += HOUR / 3)
+      for (const phase of ['applying', 'until-safe'] as const)
+        for (const rain of [true, false])
+          expect(about.passesAt(ms, phase, rain)).toBe(about.reasonsAt(ms, phase, rain)?.length === 0);
   });
   it('whatever the air, a coat started within a stretch passes when judged by itself', () => {
     const hour = fc.record({

@@ -1,5 +1,5 @@
 import { moment, positive, QuantityError, within } from '../units/index.ts';
-import { type CoatAir, type CoatPhase, coatAir, countsUntilSafe, type SurfaceReading } from './coatAir.ts';
+import { type CoatAir, coatAir, type SurfaceReading } from './coatAir.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
 import type { AirLimits, AirReasonCode } from './judge.ts';
@@ -62,6 +62,7 @@ export function bestStarts(input: {
   const applyMs = positive('time to apply (ms)', input.applyMs, 30 * 86_400_000);
   const air = coatAir(input);
   const { applies, becomesSafe } = passing(air);
+  const nearestOf = nearest(air, input.limits, (ms) => firstAfter(air.moments, ms, false));
   const coatFrom = (startMs: number) => {
     const endMs = startMs + applyMs;
     if (!applies(startMs, endMs)) return null;
@@ -85,7 +86,7 @@ export function bestStarts(input: {
     stretches.push({
       fromMs: i === 0 ? first : firstPassing(grid[i - 1] as number, first, passesAt),
       toMs: lastPassing(last, Math.min(lastMs, last + GRID_MS), passesAt),
-      best: widest(coats, air, input.limits),
+      best: widest(coats, nearestOf),
     });
     i = k;
   }
@@ -125,44 +126,42 @@ interface Passing {
   becomesSafe: (endMs: number, safeMs: number) => boolean;
 }
 
+/** Index of the first reading after a moment, or at it. */
+function firstAfter(moments: readonly number[], ms: number, orAt: boolean): number {
+  let [low, high] = [0, moments.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const at = moments[middle] as number;
+    if (orAt ? at >= ms : at > ms) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
 /** Whether a coat passes, by what each reading says, counted once, and what stands at its own three moments. */
 function passing(air: CoatAir): Passing {
   const { moments } = air;
   const applying = new Int32Array(moments.length + 1);
   const until = new Int32Array(moments.length + 1);
   moments.forEach((ms, i) => {
-    const reasons = air.reasonsAt(ms, 'applying');
-    const later = reasons === null ? 1 : reasons.some(countsUntilSafe) ? 1 : 0;
-    applying[i + 1] = (applying[i] as number) + (reasons === null || reasons.length > 0 ? 1 : 0);
-    until[i + 1] = (until[i] as number) + later;
+    applying[i + 1] = (applying[i] as number) + (air.passesAt(ms, 'applying') ? 0 : 1);
+    until[i + 1] = (until[i] as number) + (air.passesAt(ms, 'until-safe') ? 0 : 1);
   });
-  const firstAfter = (ms: number, orAt: boolean) => {
-    let [low, high] = [0, moments.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      const at = moments[middle] as number;
-      if (orAt ? at >= ms : at > ms) high = middle;
-      else low = middle + 1;
-    }
-    return low;
-  };
   const none = (sum: Int32Array, fromMs: number, toMs: number) => {
-    const [from, to] = [firstAfter(fromMs, false), firstAfter(toMs, true)];
+    const [from, to] = [firstAfter(moments, fromMs, false), firstAfter(moments, toMs, true)];
     return to <= from || (sum[to] as number) === (sum[from] as number);
   };
-  const clear = (ms: number, phase: CoatPhase, rainCounts: boolean) =>
-    air.reasonsAt(ms, phase, rainCounts)?.length === 0;
   return {
     applies: (startMs, endMs) =>
       startMs >= air.knownFromMs &&
       endMs <= air.knownUntilMs &&
       none(applying, startMs, endMs) &&
-      clear(startMs, 'applying', true),
+      air.passesAt(startMs, 'applying', true),
     becomesSafe: (endMs, safeMs) =>
       safeMs <= air.knownUntilMs &&
       none(until, endMs, safeMs) &&
-      clear(endMs, 'applying', safeMs !== endMs) &&
-      (safeMs === endMs || clear(safeMs, 'until-safe', false)),
+      air.passesAt(endMs, 'applying', safeMs !== endMs) &&
+      (safeMs === endMs || air.passesAt(safeMs, 'until-safe', false)),
   };
 }
 
@@ -172,16 +171,14 @@ function slackOf({ code, value, limit }: Tightest): number {
   return Math.abs(value - limit) / share;
 }
 
+type Coat = { startMs: number; endMs: number; safeMs: number };
+
 /** Of coats that pass, the one whose nearest limit is furthest. */
-function widest(
-  coats: readonly { startMs: number; endMs: number; safeMs: number }[],
-  air: CoatAir,
-  limits: AirLimits,
-): StartStretch['best'] {
+function widest(coats: readonly Coat[], nearestOf: (coat: Coat) => Tightest | null): StartStretch['best'] {
   let best: StartStretch['best'] | null = null;
   let most = -1;
   for (const coat of coats) {
-    const tightest = tightestOf(coat, air, limits);
+    const tightest = nearestOf(coat);
     const slack = tightest ? slackOf(tightest) : Number.POSITIVE_INFINITY;
     if (slack > most) {
       most = slack;
@@ -191,32 +188,43 @@ function widest(
   return best as StartStretch['best'];
 }
 
-/** Where one coat comes nearest to a limit. */
-function tightestOf(
-  { startMs, endMs, safeMs }: { startMs: number; endMs: number; safeMs: number },
+/** The nearer of two to its limit. */
+const nearer = (one: Tightest | null, other: Tightest | null): Tightest | null =>
+  one === null || (other !== null && slackOf(other) < slackOf(one)) ? other : one;
+
+/** Where a coat comes nearest to a limit: what each reading says is worked out once for all coats. */
+function nearest(
   air: CoatAir,
   limits: AirLimits,
-): Tightest | null {
-  let nearest: Tightest | null = null;
-  let least = Number.POSITIVE_INFINITY;
-  const near = (at: number, code: AirReasonCode, value: number, limit: number | null) => {
-    if (limit === null) return;
-    const slack = slackOf({ at, code, value, limit });
-    if (slack >= least) return;
-    least = slack;
-    nearest = { at, code, value, limit };
+  after: (ms: number) => number,
+): (coat: Coat) => Tightest | null {
+  const at = (ms: number, applying: boolean): Tightest | null => {
+    const found = air.at(ms);
+    if (!found) return null;
+    const of: (readonly [AirReasonCode, number, number | null])[] = [
+      ['air-too-cold', found.airC, limits.airMinC],
+      ['surface-too-cold', found.lowC, limits.surfaceMinC],
+      ['too-damp', found.rh, limits.rhMax],
+      ['dew-margin', found.lowC - dewPointC(found), limits.dewMarginC],
+    ];
+    if (applying) {
+      of.push(
+        ['air-too-hot', found.airC, limits.airMaxC],
+        ['surface-too-hot', found.highC, limits.surfaceMaxC],
+      );
+    }
+    return of.reduce<Tightest | null>(
+      (least, [code, value, limit]) =>
+        limit === null ? least : nearer(least, { at: ms, code, value, limit }),
+      null,
+    );
   };
-  const inside = air.moments.filter((at) => at > startMs && at < safeMs);
-  for (const at of [startMs, ...inside, safeMs]) {
-    const found = air.at(at);
-    if (!found) continue;
-    near(at, 'air-too-cold', found.airC, limits.airMinC);
-    near(at, 'surface-too-cold', found.lowC, limits.surfaceMinC);
-    near(at, 'too-damp', found.rh, limits.rhMax);
-    near(at, 'dew-margin', found.lowC - dewPointC(found), limits.dewMarginC);
-    if (at > endMs) continue;
-    near(at, 'air-too-hot', found.airC, limits.airMaxC);
-    near(at, 'surface-too-hot', found.highC, limits.surfaceMaxC);
-  }
-  return nearest;
+  const applying = air.moments.map((ms) => at(ms, true));
+  const until = air.moments.map((ms) => at(ms, false));
+  return ({ startMs, endMs, safeMs }) => {
+    let least = nearer(at(startMs, true), nearer(at(endMs, true), at(safeMs, safeMs === endMs)));
+    for (let i = after(startMs); i < air.moments.length && (air.moments[i] as number) < safeMs; i++)
+      least = nearer(least, ((air.moments[i] as number) <= endMs ? applying[i] : until[i]) ?? null);
+    return least;
+  };
 }

@@ -1,6 +1,7 @@
 import { moment, within } from '../units/index.ts';
+import { dewPointC } from './dewPoint.ts';
 import { type AirHour, checkHours } from './hour.ts';
-import { type AirLimits, type AirReason, type AirReasonCode, judgeConditions } from './judge.ts';
+import { type AirLimits, type AirReason, type AirReasonCode, checkLimits, judgeConditions } from './judge.ts';
 import { hoursStillWet } from './wetness.ts';
 
 /** The surface's temperature at a moment, with the band it may lie in; straight lines between. */
@@ -22,7 +23,7 @@ const ONLY_WHILE_APPLYING: ReadonlySet<AirReasonCode> = new Set([
 ]);
 
 /** Whether a reason still counts once the coat is applied. */
-export const countsUntilSafe = ({ code }: AirReason): boolean => !ONLY_WHILE_APPLYING.has(code);
+const countsUntilSafe = ({ code }: AirReason): boolean => !ONLY_WHILE_APPLYING.has(code);
 
 /** The air about a surface, ready to be asked at any moment what speaks against a coat. */
 export interface CoatAir {
@@ -33,6 +34,8 @@ export interface CoatAir {
   readonly knownUntilMs: number;
   /** What speaks against a coat at a moment; null where nothing is known. */
   reasonsAt(ms: number, phase: CoatPhase, rainCounts?: boolean): AirReason[] | null;
+  /** Whether nothing speaks against a coat at a moment: as {@link reasonsAt}, without saying what; false where nothing is known. */
+  passesAt(ms: number, phase: CoatPhase, rainCounts?: boolean): boolean;
   /** Air and surface at a moment, between readings on straight lines; null outside what is known. */
   at(ms: number): { airC: number; rh: number; lowC: number; highC: number } | null;
 }
@@ -51,6 +54,7 @@ export function coatAir(input: {
   const { hours, surface, limits, underCover } = input;
   checkHours(hours);
   checkSurface(surface);
+  checkLimits(limits);
   const wetHoursAt = wetLeft(hours, surface, underCover);
   return {
     moments: [...new Set([...hours, ...surface].map(({ at }) => at))].sort((a, b) => a - b),
@@ -60,6 +64,18 @@ export function coatAir(input: {
       const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
       return air && skin && { airC: air.airC, rh: air.rh, ...skin };
     },
+    passesAt: (ms, phase, rainCounts = true) => {
+      const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
+      if (!air || !skin) return false;
+      const rains = rainCounts && !underCover && air.rainMm > 0;
+      if (rains || !withinLimits(air, skin, limits)) return false;
+      if (phase === 'until-safe') return true;
+      return (
+        air.airC <= (limits.airMaxC ?? air.airC) &&
+        skin.highC <= (limits.surfaceMaxC ?? skin.highC) &&
+        wetHoursAt(ms) === 0
+      );
+    },
     reasonsAt: (ms, phase, rainCounts = true) => {
       const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
       if (!air || !skin) return null;
@@ -67,6 +83,20 @@ export function coatAir(input: {
       return phase === 'applying' ? found : found.filter(countsUntilSafe);
     },
   };
+}
+
+/** The limits that hold until a coat is safe: not too cold, not too damp, far enough above the dew point. */
+function withinLimits(
+  air: { airC: number; rh: number },
+  { lowC }: { lowC: number },
+  limits: AirLimits,
+): boolean {
+  return (
+    air.airC >= (limits.airMinC ?? air.airC) &&
+    lowC >= (limits.surfaceMinC ?? lowC) &&
+    air.rh <= (limits.rhMax ?? air.rh) &&
+    lowC - dewPointC(air) >= limits.dewMarginC
+  );
 }
 
 function checkSurface(surface: readonly SurfaceReading[]): void {
