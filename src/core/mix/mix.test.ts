@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   addition,
   atOwnRatio,
+  type MeasuringTool,
   planBatches,
   potLifeMinutes,
   shares,
@@ -33,6 +34,60 @@ describe('ratios', () => {
     const parts = twoToOne.map((p) => ({ ...p, ratio: 0 }));
     expect(() => shares({ parts, by: 'volume', as: 'volume' })).toThrow(
       'parts of base 0 is outside what is above 0',
+    );
+  });
+});
+
+describe('a batch near by that lands on the marks, worked by hand', () => {
+  const parts = (base: number, hardener: number) => [
+    { name: 'base', ratio: base, densityKgPerL: null },
+    { name: 'hardener', ratio: hardener, densityKgPerL: null },
+  ];
+  const split = (ratio: [number, number], tool: MeasuringTool, litres: number) => {
+    const { asked, better } = splitParts({ total: { litres }, parts: parts(...ratio), by: 'volume', tool });
+    return {
+      marks: asked.pours.map((pour) => pour.marks),
+      off: Number(asked.ratioError.toFixed(3)),
+      size: Number(asked.sizeError.toFixed(3)),
+      better: better?.pours.map((pour) => pour.marks) ?? null,
+    };
+  };
+  const cups = (cupMl: number): MeasuringTool => ({ kind: 'counted-cups', cupMl });
+  it.each<[string, ReturnType<typeof split>, ReturnType<typeof split>]>([
+    [
+      'strokes of 15 ml, 5 : 1, 100 ml: 6 + 1 is a sixth short of hardener, 5 + 1 is near and exact',
+      split([5, 1], { kind: 'pump', strokeMl: 15 }, 0.1),
+      { marks: [6, 1], off: -0.167, size: 0.05, better: [5, 1] },
+    ],
+    [
+      'cups of 250 ml, 4 : 1, 900 ml: nothing within a quarter keeps the ratio, the next larger that does is 4 + 1',
+      split([4, 1], cups(250), 0.9),
+      { marks: [3, 1], off: 0.333, size: 0.111, better: [4, 1] },
+    ],
+    [
+      'cups of 50 ml, 3 : 1, 420 ml: exact at 6 + 2, short by a twentieth, and no exact one that is not is near',
+      split([3, 1], cups(50), 0.42),
+      { marks: [6, 2], off: 0, size: -0.048, better: null },
+    ],
+    [
+      'cups of 100 ml, 2 : 1, 250 ml: exact and larger needs no other',
+      split([2, 1], cups(100), 0.25),
+      { marks: [2, 1], off: 0, size: 0.2, better: null },
+    ],
+    [
+      'cups of 50 ml, 2 : 1, 220 ml: 3 + 1 is a third short of hardener; 4 + 2 is too large to be near, 2 + 1 too small',
+      split([2, 1], cups(50), 0.22),
+      { marks: [3, 1], off: -0.333, size: -0.091, better: [4, 2] },
+    ],
+  ])('%s', (_what, found, wanted) => {
+    expect(found).toEqual(wanted);
+  });
+  it('a ratio by weight weighed without densities says no litres; one that has to be turned into volume is refused', () => {
+    const tool = { kind: 'scale', stepG: 1 } as const;
+    const weighed = splitParts({ total: { kg: 0.25 }, parts: parts(4, 1), by: 'weight', tool }).asked;
+    expect([weighed.pours.map(({ amount }) => amount), weighed.litres]).toEqual([[200, 50], null]);
+    expect(() => splitParts({ total: { litres: 0.25 }, parts: parts(4, 1), by: 'weight', tool })).toThrow(
+      /density of base not stated is outside what this batch needs to be weighed/,
     );
   });
 });
