@@ -37,7 +37,7 @@ export function Starts({ outlook, now, zone }: Props) {
             Start today <strong>by {sayTime(latest, zone, now)}</strong>: later it is not safe in time.
           </>
         ) : (
-          'Any start from then on passes today.'
+          `Any start from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} on passes today.`
         )}
       </p>
       {best && (

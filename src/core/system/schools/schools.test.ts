@@ -159,3 +159,97 @@ describe('what each way does', () => {
     );
   });
 });
+
+describe('which way a stack goes, and where there is no choice to make', () => {
+  const sand = { kind: 'sand' as const, amount: 180, note: '' };
+  const blast = { kind: 'prepare' as const, amount: null, note: 'blast to Sa 2½' };
+  const barrier = (over: Partial<SchooledStep> = {}) => step('epoxy-barrier', over);
+  const typicalFilm = products.find(({ id }) => id === of('epoxy-barrier'))?.sheet.film.typical ?? 0;
+  const NONE = { applies: false, way: null };
+  const goes = (way: string | null) => ({ applies: true, way });
+  it.each<[SchoolId, string, readonly SchooledStep[], ReturnType<typeof goes> | typeof NONE, SchoolPlace?]>([
+    ['application', 'all rolled', [barrier({ method: 'roller' })], goes('roll')],
+    ['application', 'tipped', [step('one-pack-enamel', { method: 'roll-and-tip' })], goes('roll-and-tip')],
+    ['application', 'sprayed', [step('epoxy-primer', { method: 'airless-spray' })], goes('spray')],
+    [
+      'application',
+      'one rolled, one sprayed',
+      [step('epoxy-primer', { method: 'roller' }), step('epoxy-primer', { method: 'airless-spray' })],
+      goes(null),
+    ],
+    ['application', 'nothing', [], NONE],
+    ['thickness', 'at the typical film', [barrier({ dryMicronsPerCoat: typicalFilm })], goes('thin')],
+    ['thickness', 'above it', [barrier({ dryMicronsPerCoat: typicalFilm + 1 })], goes('heavy')],
+    [
+      'thickness',
+      'a sealer, which makes no film, is not asked',
+      [
+        step('penetrating-epoxy-sealer', { dryMicronsPerCoat: 999 }),
+        barrier({ dryMicronsPerCoat: typicalFilm }),
+      ],
+      goes('thin'),
+    ],
+    ['thickness', 'only a sealer', [step('penetrating-epoxy-sealer')], NONE],
+    ['overcoating', 'unsanded', [barrier({ coats: 3 })], goes('tacky')],
+    ['overcoating', 'sanded', [barrier({ coats: 3, sandBetween: 180 })], goes('sand')],
+    ['overcoating', 'one joint sanded, one not', [barrier({ coats: 3, sandGrits: [null, 220] })], goes(null)],
+    ['overcoating', 'every joint by itself', [barrier({ coats: 3, sandGrits: [120, 220] })], goes('sand')],
+    [
+      'overcoating',
+      'the first coat of a later step sanded before it',
+      [barrier({ coats: 1 }), step('epoxy-primer', { coats: 1, before: [sand] })],
+      goes('sand'),
+    ],
+    ['overcoating', 'antifouling is never asked', [step('hard-antifouling', { coats: 3 })], NONE],
+    ['packs', 'one-pack', [step('one-pack-primer'), step('one-pack-enamel')], goes('one-pack')],
+    ['packs', 'two-pack', [barrier(), step('hard-antifouling')], goes('two-pack')],
+    ['packs', 'both', [barrier(), step('one-pack-enamel')], goes(null)],
+    ['packs', 'neither', [step('hard-antifouling')], NONE],
+    ['antifouling', 'hard', [barrier(), step('hard-antifouling')], goes('hard')],
+    ['antifouling', 'ablative', [step('ablative-antifouling')], goes('ablative')],
+    ['antifouling', 'both', [step('ablative-antifouling'), step('hard-antifouling')], goes(null)],
+    ['antifouling', 'none', [barrier()], NONE],
+    ['rust', 'blasted', [step('epoxy-primer', { before: [blast] })], goes('blast'), place('steel')],
+    ['rust', 'converted', [step('rust-converter'), step('epoxy-primer')], goes('convert'), place('steel')],
+    ['rust', 'neither said', [step('epoxy-primer', { before: [sand] })], goes(null), place('steel')],
+    ['rust', 'painted steel', [step('epoxy-primer')], NONE, place('steel', false)],
+    ['rust', 'no steel', [step('epoxy-primer', { before: [blast] })], NONE, place('aluminium')],
+    ['filling', 'before priming', [step('epoxy-filler'), step('epoxy-primer')], goes('before')],
+    ['filling', 'after it', [step('epoxy-primer'), step('epoxy-filler')], goes('after')],
+    ['filling', 'no filler', [step('epoxy-primer')], NONE],
+    ['filling', 'no primer', [step('epoxy-filler'), barrier()], NONE],
+    ['panels', 'whole', [step('varnish')], goes('whole'), place('timber')],
+    ['panels', 'no timber', [step('varnish')], NONE],
+    [
+      'direction',
+      'bottom up',
+      [barrier({ order: 'bottom-up' }), barrier({ order: 'bottom-up' })],
+      goes('bottom-up'),
+    ],
+    ['direction', 'not said', [barrier()], goes(null)],
+    ['done', 'no look asked for', [barrier(), step('epoxy-primer')], goes('done')],
+    ['done', 'a single step', [barrier()], NONE],
+  ])('%s: %s', (school, _what, steps, wanted, at = place()) => {
+    expect(schoolInForce(school, steps, at)).toEqual(wanted);
+  });
+
+  it('blasted instead of converted: the converter and its scuffing go, the blasting comes first; and back', () => {
+    const at = place('steel');
+    const blasted = [
+      step('epoxy-primer', { id: 'p', before: [blast, sand] }),
+      step('epoxy-barrier', { id: 'b' }),
+    ];
+    const converted = switchSchool('rust', 'convert', blasted, at);
+    expect(families(converted)).toEqual(['rust-converter', 'epoxy-primer', 'epoxy-barrier']);
+    expect(converted[0]).toMatchObject({ id: '', coats: 2, extraCoats: 0, signal: null, sandBetween: null });
+    expect(converted[0]?.before.map(({ note }) => note)).toEqual([expect.stringMatching(/while red shows/)]);
+    expect(converted[1]?.before.map(({ kind, note }) => [kind, note])).toEqual([
+      ['sand', 'scuff the converter once black and dry'],
+    ]);
+    const back = switchSchool('rust', 'blast', converted, at);
+    expect(back.map(({ id }) => id)).toEqual(['p', 'b']);
+    expect(back[0]?.before.map(({ kind }) => kind)).toEqual(['prepare']);
+    // Nothing but the converter: there is nothing to blast for.
+    expect(switchSchool('rust', 'blast', [step('rust-converter')], at)).toHaveLength(1);
+  });
+});
