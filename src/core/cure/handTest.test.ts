@@ -47,6 +47,8 @@ describe('what the hand finds corrects the clock [T, handbook part 10]', () => {
     const { factor, high } = corrected([['sticks', 5]]);
     expect(high).toBeCloseTo(0.8, 9);
     expect(factor).toBeCloseTo(0.72, 9);
+    const test = { found: 'sticks' as const, atMs: 5 * HOUR_MS };
+    expect(correctFromHandTest({ film, temps: steady, test }).factor).toBeCloseTo(0.72, 9);
   });
   it('prints at 2 h where the sheet says 5: at least 2.5 times, and by no more than it must', () => {
     expect(corrected([['prints', 2]])).toMatchObject({ factor: 2.5, low: 2.5, contradicts: false });
@@ -76,6 +78,12 @@ describe('what the hand finds corrects the clock [T, handbook part 10]', () => {
     ]);
     expect(torn.contradicts).toBe(true);
     expect(torn.high).toBeCloseTo(240 / 360, 9);
+  });
+  it('a finding that is none, or a test before the film was there, is refused by name', () => {
+    expect(() => corrected([['melts' as HandFinding, 3]])).toThrow(/finding of the hand melts is outside/);
+    expect(() => corrected([['sticks', -1]])).toThrow(
+      /time of the test .* is outside the end of application/,
+    );
   });
   it('a sheet that says nothing of what was found is not corrected by it', () => {
     const bare = { ...film, sheet: { ...film.sheet, events: {}, overcoat: [] } };

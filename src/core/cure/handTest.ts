@@ -65,6 +65,12 @@ function boundsOf(found: HandFinding, { sheet }: Pick<Film, 'sheet'>, next: Next
       return some('high', events.sandable);
     case 'powders':
       return some('low', events.sandable);
+    default:
+      throw new QuantityError(
+        'finding of the hand',
+        found,
+        'sticks, prints, no-print, dents, hard, clogs, powders',
+      );
   }
 }
 
@@ -85,10 +91,12 @@ export function correctFromHandTest(input: {
   film: Film;
   next?: Next | null;
   temps: TempSeries;
-  tests: readonly HandTest[];
+  /** One test, or several of the same film. */
+  test?: HandTest;
+  tests?: readonly HandTest[];
 }): HandCorrection {
   const { film, temps } = input;
-  const tests = [...input.tests].sort((a, b) => a.atMs - b.atMs);
+  const tests = [...(input.tests ?? []), ...(input.test ? [input.test] : [])].sort((a, b) => a.atMs - b.atMs);
   const end = moment('end of application', film.laidToMs);
   const { stopC } = film.sheet;
   const done = (points: readonly CurvePoint[], atMs: number) =>
