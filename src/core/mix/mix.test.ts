@@ -82,6 +82,53 @@ describe('a batch near by that lands on the marks, worked by hand', () => {
   ])('%s', (_what, found, wanted) => {
     expect(found).toEqual(wanted);
   });
+  it('whatever the ratio and the tool, what is offered is as true as any whole marks near by, and nearest among those', () => {
+    const share = (ratio: readonly [number, number]) => ratio.map((part) => part / (ratio[0] + ratio[1]));
+    /** Every pair of whole marks whose sum is near the size asked for, with how far it is off the ratio. */
+    const pairs = (ratio: readonly [number, number], stepMl: number, ml: number, span: number) => {
+      const [base, hardener] = share(ratio) as [number, number];
+      const found: { off: number; size: number }[] = [];
+      for (let a = 1; a * stepMl < ml * (1 + span); a++)
+        for (let b = 1; (a + b) * stepMl <= ml * (1 + span); b++)
+          if ((a + b) * stepMl >= ml * (1 - span))
+            found.push({ off: Math.abs(b / hardener / (a / base) - 1), size: ((a + b) * stepMl) / ml - 1 });
+      return found;
+    };
+    fc.assert(
+      fc.property(
+        fc.tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 1, max: 4 })),
+        fc.constantFrom(10, 25, 50, 100),
+        fc.integer({ min: 120, max: 900 }),
+        (ratio, cupMl, ml) => {
+          const { asked, better } = splitParts({
+            total: { litres: ml / 1000 },
+            parts: parts(...ratio),
+            by: 'volume',
+            tool: cups(cupMl),
+          });
+          const off = Math.abs(asked.ratioError);
+          const near = pairs(ratio, cupMl, ml, 0.2);
+          const truest = Math.min(...near.map((each) => each.off));
+          if (truest < off / 2 - 1e-9) {
+            expect(better).not.toBeNull();
+            expect(Math.abs(better?.ratioError ?? 9)).toBeLessThanOrEqual(truest + 0.001);
+          }
+          if (off <= 0.001 && asked.sizeError >= -0.02) expect(better).toBeNull();
+          if (better && Math.abs(better.sizeError) <= 0.2) {
+            // None as true, none of them short, is nearer to what was asked.
+            const asTrue = near.filter(
+              (each) => each.off <= Math.abs(better.ratioError) + 1e-9 && each.size >= -0.02,
+            );
+            const nearest = Math.min(...asTrue.map(({ size }) => Math.abs(size)), Number.POSITIVE_INFINITY);
+            if (better.sizeError >= -0.02)
+              expect(Math.abs(better.sizeError)).toBeLessThanOrEqual(nearest + 1e-9);
+            else expect(asTrue).toEqual([]);
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
   it('a ratio by weight weighed without densities says no litres; one that has to be turned into volume is refused', () => {
     const tool = { kind: 'scale', stepG: 1 } as const;
     const weighed = splitParts({ total: { kg: 0.25 }, parts: parts(4, 1), by: 'weight', tool }).asked;
