@@ -47,6 +47,17 @@ export function offersFor(context: StackContext, own: readonly OwnTemplate[]): O
   ];
 }
 
+/** Which products a template takes, and of how many of their family: none is picked in silence. */
+export function sayProducts(steps: readonly Step[], products: StackContext['products']): string {
+  const names = steps.flatMap(({ productId }) => {
+    const product = products.find(({ id }) => id === productId);
+    if (!product) return [];
+    const alike = products.filter(({ sheet }) => sheet.family === product.sheet.family).length;
+    return alike > 1 ? [`${product.name} (one of ${alike} of its family)`] : [product.name];
+  });
+  return [...new Set(names)].join(', ');
+}
+
 interface Props {
   context: StackContext;
   version: number;
@@ -84,7 +95,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
       </summary>
       <div className="space-y-4 pt-3">
         <ul className="divide-base-300 divide-y">
-          {offers.length === 0 && <li className="py-1">No template fits this substrate and service.</li>}
+          {offers.length === 0 && <li className="py-1">No template fits this substrate and exposure.</li>}
           {offers.map((offer) => (
             <li key={offer.key} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2">
               <span className="grow">
@@ -93,6 +104,9 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 {offer.school && <span className="block text-sm">{offer.school}</span>}
                 {offer.missing.length > 0 && (
                   <span className="block text-sm">No sheet yet for: {offer.missing.join(', ')}</span>
+                )}
+                {offer.steps.length > 0 && (
+                  <span className="block text-sm">It takes {sayProducts(offer.steps, context.products)}</span>
                 )}
               </span>
               <button

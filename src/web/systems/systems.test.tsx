@@ -4,7 +4,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { answer, ask, offline, openPage } from '../../../test/openPage.tsx';
 import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
-import type { AreaInput, LogView, OwnTemplate, StackView, Step } from '../../contract/index.ts';
+import type { AreaInput, LogView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
+import { sayProducts } from './Templates.tsx';
 
 const boat = aBoat({ name: 'Stack hull' });
 const barrier = { ...aProduct({ thinner: { name: 'its own', maxFraction: 0.1 } }), name: 'Plain barrier' };
@@ -299,4 +300,15 @@ describe('the preparation made into work', () => {
     await waitFor(async () => expect((await step(1)).textContent).not.toContain('our own wash'));
     expect((await step(1)).textContent).toContain('sand 80 grit');
   });
+});
+
+it('a template says which products it takes, and of how many: none is picked in silence', () => {
+  const [one, other, only] = [
+    aProduct({ family: 'epoxy-primer' }),
+    aProduct({ family: 'epoxy-primer' }),
+    aProduct({ family: 'varnish' }),
+  ].map((product, i) => ({ ...product, name: `Product ${i}`, version: 1, archived: false }));
+  const products = [one, other, only] as Product[];
+  const steps = [aStep(other?.id ?? ''), aStep(only?.id ?? ''), aStep(other?.id ?? '')];
+  expect(sayProducts(steps, products)).toBe('Product 1 (one of 2 of its family), Product 2');
 });
