@@ -72,8 +72,10 @@ export function bestStarts(input: {
     return (input.fits?.(coat) ?? true) ? coat : null;
   };
   const lastMs = Math.min(toMs, air.knownUntilMs);
-  const grid: number[] = [];
-  for (let at = fromMs; at <= lastMs; at += GRID_MS) grid.push(at);
+  // Each reading too: between two of them everything runs straight, so that no peak is stepped over.
+  const tried = new Set(air.moments.filter((at) => at >= fromMs && at <= lastMs));
+  for (let at = fromMs; at <= lastMs; at += GRID_MS) tried.add(at);
+  const grid = [...tried].sort((a, b) => a - b);
   const found = grid.map(coatFrom);
   const stretches: StartStretch[] = [];
   for (let i = 0; i < grid.length; i++) {
@@ -85,7 +87,7 @@ export function bestStarts(input: {
     const [first, last] = [grid[i] as number, grid[k] as number];
     stretches.push({
       fromMs: i === 0 ? first : firstPassing(grid[i - 1] as number, first, passesAt),
-      toMs: lastPassing(last, Math.min(lastMs, last + GRID_MS), passesAt),
+      toMs: lastPassing(last, grid[k + 1] ?? lastMs, passesAt),
       best: widest(coats, nearestOf),
     });
     i = k;

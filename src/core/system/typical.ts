@@ -30,8 +30,23 @@ const figureOn: Record<TypicalField, (sheet: ProductSheet) => unknown> = {
   events: ({ cure }) => cure.events,
 };
 
+/** A form that is saved untouched gives figures back to a rounding of its units, and null for what was left out. */
+const ROUNDING = 1e-3;
+
+/** Alike but for rounding; null and left out are one. */
+function alike(one: unknown, other: unknown): boolean {
+  if (one == null || other == null) return one == null && other == null;
+  if (typeof one === 'number' && typeof other === 'number')
+    return Math.abs(one - other) <= ROUNDING * Math.max(1, Math.abs(one));
+  if (typeof one !== 'object' || typeof other !== 'object') return one === other;
+  const [a, b] = [one as Record<string, unknown>, other as Record<string, unknown>];
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].every((key) => alike(a[key], b[key]));
+}
+
 const same = (field: TypicalField, one: ProductSheet, other: ProductSheet) =>
-  JSON.stringify(figureOn[field](one)) === JSON.stringify(figureOn[field](other));
+  field === 'volumeSolids'
+    ? Math.abs(one.volumeSolids - other.volumeSolids) < 1e-6
+    : alike(figureOn[field](one), figureOn[field](other));
 
 /** What is still from memory once a sheet was changed: a value typed anew is read off the tin. */
 export const stillTypical = (before: ProductSheet, after: ProductSheet): TypicalField[] =>

@@ -64,7 +64,9 @@ function sessionPart(
   };
   const sheet = context.catalogue.sheetOf(first.body.productId, first.body.sheetVersion);
   if (!sheet || !following) return { ...part, state: 'finished', until: null, segments: [] };
-  const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure };
+  // What the hand found on the coat holds for each of its sessions.
+  const factor = what === 'session' ? (context.clock.hand?.factor ?? 1) : 1;
+  const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure, factor };
   const asLaid = windowsFor({ film, next: following, temps: context.temps, now: context.now });
   // What was sanded and what is waited for concerns the whole coat, each of its sessions too.
   const windows = what === 'session' ? workedWindows(asLaid, workDone(context.clock), context.now) : asLaid;

@@ -54,6 +54,11 @@ export function Additives({ sheet, litres, put, onChange }: Props) {
                   ? 'The sheet does not say how much: ask its maker.'
                   : `At most ${Math.round(most * 10) / 10} ml in ${show(litres, 'volume')} (${maxMlPerLitre} ml a litre).`}
               </p>
+              {kind === 'accelerator' && ml > 0 && (
+                <p className="text-warning font-semibold">
+                  The pot-life clock does not know by how much: use the pot well before it ends.
+                </p>
+              )}
               {most !== null && ml > most + 1e-9 && (
                 <p role="alert" className="text-error font-semibold">
                   {ml} ml is over the sheet's limit.

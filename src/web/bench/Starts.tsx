@@ -34,7 +34,7 @@ export function Starts({ outlook, now, zone }: Props) {
           <strong>No start passes today.</strong>
         ) : latest ? (
           <>
-            Start today <strong>by {sayTime(latest, zone, now)}</strong>: later it is not safe in time.
+            The last start that passes today is <strong>{sayTime(latest, zone, now)}</strong>.
           </>
         ) : (
           `Any start from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} on passes today.`

@@ -3,6 +3,7 @@ import { SHEETS } from '../../../demo/sheets.ts';
 import { DEMO_BOATS } from '../../../demo/yardPlan.ts';
 import { aStep } from '../../../test/yardServer.ts';
 import { type Area, areaInput, boatInput, productInput, stackInput, strict } from '../../contract/index.ts';
+import { FAMILIES, type Family, stillTypical, typicalSheet } from '../../core/system/index.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 import { sheetToValues } from '../materials/sheetToValues.ts';
 import { sheetFormPath, valuesToSheet } from '../materials/valuesToSheet.ts';
@@ -99,6 +100,18 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
     expect(stackInput.validate(back, strict).error).toBeUndefined();
   });
 });
+
+it.each(['metric', 'us'] as const)(
+  'a typical sheet opened and saved untouched in %s figures confirms nothing',
+  (system) => {
+    for (const family of Object.keys(FAMILIES) as Family[]) {
+      const sheet = typicalSheet(family);
+      const read = new FormReader(system);
+      const back = valuesToSheet(sheetToValues({ id: ID, name: family, sheet }, system), ID, read);
+      expect(stillTypical(sheet, back.sheet), family).toEqual(sheet.typical);
+    }
+  },
+);
 
 it('fields of later coats that were never drawn are no notes, and no parts of a ratio', () => {
   const [step] = stackToValues([aStep(BOAT, { coats: 3 })], 'metric').steps;
