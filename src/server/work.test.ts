@@ -102,6 +102,8 @@ describe('rounds: a step repeated as often as it needs', () => {
     expect(round.status).toBe(201);
     expect((await clockOf(planned)).next).toMatchObject({ stepId: planned.step.id, coatNo: 1, coats: 2 });
     expect((await clockOf(planned)).film?.coatLabel).toBe('coat 1 of 2');
+    const nowhere = { kind: 'round' as const, body: { stepId: uuidv7(), reason: '' } };
+    expect((await logOn(planned, now, nowhere)).status).toBe(422);
     await server.ask('POST', '/log', aCoat(planned, NOON - HOUR, { coatNo: 1, litres: 0.9 }));
     expect((await clockOf(planned)).next).toBeNull();
     const again = await logOn(planned, now, { kind: 'round', body: { stepId: planned.step.id, reason: '' } });

@@ -4,9 +4,10 @@ import { read, write } from '../http/endpoint.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
 import { recordShifts } from '../memory/shifts.ts';
 import { theArea } from '../rows/areas.ts';
-import { entryById, insertEntry, unknownBatches } from '../rows/log.ts';
+import { countedEntries, entryById, insertEntry, unknownBatches } from '../rows/log.ts';
 import { found } from '../rows/missing.ts';
 import { hasSheet } from '../rows/products.ts';
+import { stepsByArea } from '../rows/stacks.ts';
 import { logView } from '../views/log.ts';
 
 /** Nothing is logged further ahead than this: a clock set wrong is likelier than a coat from the future. */
@@ -47,6 +48,25 @@ async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
   throw new HttpProblem(409, 'Corrected meanwhile', detail, { current });
 }
 
+/** As many coats as one step may come to, with every round asked for: a coat is numbered up to there. */
+const MOST_COATS = 30;
+
+/** A round is of a step of the area's system, and not without end. */
+async function checkRound(tx: Tx, areaId: string, boatId: string, stepId: string): Promise<void> {
+  const area = await theArea(tx, areaId);
+  const stackOf = area.part?.sharesSystem ? area.part.areaId : area.id;
+  const step = (await stepsByArea(tx, [stackOf])).get(stackOf)?.find(({ id }) => id === stepId);
+  const refuse = (message: string) => badFields([{ path: 'body.stepId', message }]);
+  if (!step) throw refuse(`there is no step ${stepId} in the system of ${area.name}`);
+  const asked = (await countedEntries(tx, ['round'], boatId)).filter(
+    (entry) => entry.areaId === areaId && entry.body.stepId === stepId,
+  ).length;
+  if (step.coats + step.extraCoats + asked >= MOST_COATS)
+    throw refuse(
+      `a step takes at most ${MOST_COATS} coats, this one has ${step.coats + step.extraCoats + asked}`,
+    );
+}
+
 async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promise<void> {
   if (input.kind === 'batch' || input.kind === 'coat') {
     const { productId, sheetVersion } = input.body;
@@ -61,6 +81,7 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
       throw badFields([{ path: 'body.batchIds', message: `there is no batch ${unknown} on this boat` }]);
     }
   }
+  if (input.kind === 'round') await checkRound(tx, input.areaId, boatId, input.body.stepId);
   if (input.kind === 'batch-end') {
     const batch = await entryById(tx, input.body.batchId);
     if (batch?.kind !== 'batch' || batch.areaId !== input.areaId) {
