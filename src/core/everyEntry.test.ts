@@ -214,6 +214,10 @@ const ENTRIES: Record<string, Entry> = {
     run: system.stackNeed,
     args: [{ areaM2: 20, spread: 0.05, steps: [stackStep], profileMicrons: 60 }],
   },
+  fineFigures: {
+    run: system.fineFigures,
+    args: [{ method: 'airless-spray', dryMicronsPerCoat: 400, thinner: 0.2 }, sheet],
+  },
   stackFigures: {
     run: system.stackFigures,
     args: [{ steps: [compared], areaM2: 20, tempC: 15, highWear: true }],

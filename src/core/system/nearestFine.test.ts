@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type Family, nearestFine, type ServiceKind, type Substrate } from './index.ts';
+import { tell } from '../units/index.ts';
+import { type Family, fineFigures, nearestFine, type ServiceKind, type Substrate } from './index.ts';
 
 const found = (
   families: readonly Family[],
@@ -32,5 +33,27 @@ describe('the way out of each "no", with what it puts in and takes out', () => {
       removed: [],
       said: [],
     });
+  });
+});
+
+describe('figures that a sheet refuses, brought within it', () => {
+  const sheet = {
+    family: 'epoxy-primer' as const,
+    methods: ['roller', 'brush'] as const,
+    byMethod: [{ method: 'roller' as const, film: { min: 30, typical: 50, max: 80 }, thinnerMax: 0.03 }],
+    film: { min: 40, typical: 60, max: 90 },
+    thinner: null,
+  };
+  const thinned = { name: 'a thinner', maxFraction: 0.05 };
+  // biome-ignore format: one case a line
+  it.each([
+    ['no thinner is named', sheet, { method: 'brush', dryMicronsPerCoat: 60, thinner: 0.05 }, { thinner: 0 }, ['no thinner instead of 5 %']],
+    ['as much as the method takes', { ...sheet, thinner: thinned }, { method: 'roller', dryMicronsPerCoat: 60, thinner: 0.1 }, { thinner: 0.03 }, ['3 % thinner instead of 10 %']],
+    ['a way it does not allow, and the film of the way it does', sheet, { method: 'airless-spray', dryMicronsPerCoat: 120, thinner: 0 }, { method: 'roller', dryMicronsPerCoat: 80 }, ['roller instead of airless spray', '80 µm a coat instead of 120 µm']],
+    ['a thin film is a condition and stays', sheet, { method: 'brush', dryMicronsPerCoat: 20, thinner: 0 }, { dryMicronsPerCoat: 20 }, []],
+  ])('%s', (_what, its, step, expected, words) => {
+    const { said, ...figures } = fineFigures(step as never, its as never);
+    expect(figures).toEqual({ ...step, ...expected });
+    expect(said.map((each) => tell(each, 'metric'))).toEqual(words);
   });
 });

@@ -83,7 +83,7 @@ function Bench({
       <OldLineAsked view={view} />
       <div className="max-w-3xl space-y-2">
         <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
-        <AnotherRound view={view} />
+        <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
       </div>
       <WorkBefore view={view} zone={zone} />
       {step && product ? (

@@ -18,14 +18,7 @@ import {
   SURROUNDING_WORDS,
   ZONE_WORDS,
 } from '../words/survey.ts';
-import {
-  type AreaValues,
-  areaToValues,
-  EMPTY_AREA,
-  formPath,
-  USUAL_SERVICE,
-  valuesToArea,
-} from './areaForm.ts';
+import { type AreaValues, areaToValues, formPath, newArea, USUAL_SERVICE, valuesToArea } from './areaForm.ts';
 import { MeasureFields } from './MeasureFields.tsx';
 import { WaysFields } from './WaysFields.tsx';
 
@@ -77,7 +70,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
 
   return (
     <RecordForm<AreaValues>
-      values={area ? areaToValues(area, system) : EMPTY_AREA}
+      values={area ? areaToValues(area, system) : newArea(boat)}
       submit={submit}
       button={area ? 'Save area' : 'Add area'}
       base={area}

@@ -1,4 +1,4 @@
-import type { Area, AreaInput, Estimate } from '../../contract/index.ts';
+import type { Area, AreaInput, Boat, Estimate } from '../../contract/index.ts';
 import { type AreaWay, HAND_MEASURE_SPREAD, type Measure, type Shape } from '../../core/hull/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
@@ -73,7 +73,7 @@ export const EMPTY_MEASURE: MeasureValues = {
   note: '',
 };
 
-export const EMPTY_AREA: AreaValues = {
+const EMPTY_AREA: AreaValues = {
   name: '',
   zone: 'bottom',
   side: 'both',
@@ -103,6 +103,10 @@ export const USUAL_SERVICE: Record<AreaInput['zone'], AreaInput['service']> = {
   bilge: 'bilge',
   other: 'daylight',
 };
+
+/** A new area begins under water, where most of the work is; loose parts have no bottom. */
+export const newArea = (boat: Pick<Boat, 'kind'>): AreaValues =>
+  boat.kind === 'parts' ? { ...EMPTY_AREA, zone: 'other', service: USUAL_SERVICE.other } : EMPTY_AREA;
 
 export function areaToValues(area: Area, system: UnitSystem): AreaValues {
   const unit = shownUnit('length', system);

@@ -1,18 +1,34 @@
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { Product } from '../../contract/index.ts';
-import { FAMILIES, type Family, nearestFine } from '../../core/system/index.ts';
+import { FAMILIES, type Family, fineFigures, nearestFine } from '../../core/system/index.ts';
+import { fieldText, fromCanonical, type Said, shownUnit } from '../../core/units/index.ts';
+import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { StackContext } from './stackContext.ts';
-import { type StackValues, type StepValues, stepOf } from './stackForm.ts';
-import { placeOf } from './stackRules.ts';
+import { type StackValues, type StepValues, stepOf, valuesToStack } from './stackForm.ts';
+import { type Extremes, judgeSteps, placeOf } from './stackRules.ts';
 
 const names = (families: readonly Family[]) => families.map((family) => FAMILIES[family]).join(', ');
 
+/** A step that stays, with the figures its sheet refuses brought within it, and what that changed. */
+interface Kept {
+  step: StepValues;
+  changed: Said[];
+}
+
 /** A stack near the one at hand without a "no", to be taken with one press. */
-export function NearestFine({ families, context }: { families: readonly Family[]; context: StackContext }) {
-  const { control, getValues } = useFormContext<StackValues>();
+export function NearestFine({
+  families,
+  context,
+  air,
+}: {
+  families: readonly Family[];
+  context: StackContext;
+  air: Extremes;
+}) {
+  const { control, getValues, setValue } = useFormContext<StackValues>();
   const { replace } = useFieldArray({ control, name: 'steps', keyName: 'key' });
-  const { system } = useUnits();
+  const { system, tell } = useUnits();
   const found = nearestFine(families, placeOf(context.area));
   if (!found) {
     return (
@@ -24,19 +40,60 @@ export function NearestFine({ families, context }: { families: readonly Family[]
   const productOf = (family: Family): Product | undefined =>
     context.products.find((product) => product.sheet.family === family);
   const missing = found.families.filter((family) => !productOf(family));
-  const take = () => {
-    const old = [...getValues('steps')];
-    const steps = found.families.flatMap((family): StepValues[] => {
-      // Steps whose family stays keep what was typed for them.
-      const at = old.findIndex(
-        (step) => context.products.find((product) => product.id === step.productId)?.sheet.family === family,
-      );
-      if (at >= 0) return old.splice(at, 1).map((step) => ({ ...step, overruled: [], reason: '' }));
-      const product = productOf(family);
-      return product ? [stepOf(product, system)] : [];
+  const take = (steps: readonly StepValues[]) => {
+    replace([...steps]);
+    // A step that stays keeps its fields on the page: they are told their new figures.
+    steps.forEach((step, i) => {
+      for (const field of ['thinner', 'microns', 'method'] as const)
+        setValue(`steps.${i}.${field}`, step[field]);
     });
-    replace(steps);
   };
+
+  const within = (step: StepValues, product: Product): Kept => {
+    const typed = valuesToStack({ steps: [step] }, 1, new FormReader(system)).steps[0];
+    const plain = { ...step, overruled: [], reason: '' };
+    if (!typed || !Number.isFinite(typed.dryMicronsPerCoat) || !Number.isFinite(typed.thinner)) {
+      return { step: plain, changed: [] };
+    }
+    const fine = fineFigures(typed, product.sheet);
+    if (fine.said.length === 0) return { step: plain, changed: [] };
+    const microns = fieldText(fromCanonical(fine.dryMicronsPerCoat, shownUnit('film', system)));
+    return {
+      step: { ...plain, method: fine.method, microns, thinner: fieldText(fine.thinner * 100) },
+      changed: fine.said,
+    };
+  };
+
+  const old = [...getValues('steps')];
+  const kept = found.families.flatMap((family): Kept[] => {
+    // Steps whose family stays keep what was typed for them.
+    const at = old.findIndex(
+      (step) => context.products.find((product) => product.id === step.productId)?.sheet.family === family,
+    );
+    const step = at >= 0 ? old.splice(at, 1)[0] : undefined;
+    const product = step ? context.products.find(({ id }) => id === step.productId) : productOf(family);
+    if (!product) return [];
+    return [step ? within(step, product) : { step: stepOf(product, system), changed: [] }];
+  });
+  const steps = kept.map(({ step }) => step);
+  const judged = judgeSteps(
+    valuesToStack({ steps }, 1, new FormReader(system)).steps,
+    context.products,
+    context.area,
+    { missedStepId: context.missedStepId, ...air, laid: context.laid },
+  );
+  const stillNo = (judged?.layers ?? []).flatMap(({ judgements }, i) =>
+    judgements.filter(({ verdict }) => verdict === 'no').map(({ reason }) => ({ no: i + 1, reason })),
+  );
+  if (missing.length === 0 && stillNo.length > 0) {
+    return (
+      <p className="border-line border-2 p-3">
+        No order of the sheets here is fine by itself
+        {stillNo.map(({ no, reason }) => `; step ${no}: ${tell(reason)}`)}. Take another product there, or
+        what lies there off first.
+      </p>
+    );
+  }
   return (
     <div className="border-line space-y-2 border-2 p-3">
       <p>
@@ -51,12 +108,19 @@ export function NearestFine({ families, context }: { families: readonly Family[]
             It puts in <strong>{names(found.added)}</strong>.{' '}
           </>
         )}
+        {kept.map(({ changed }, i) =>
+          changed.length > 0 ? (
+            <span key={steps[i]?.stepId}>
+              Step {i + 1} has <strong>{changed.map(tell).join(', ')}</strong>.{' '}
+            </span>
+          ) : null,
+        )}
         The rest stays as it is.
       </p>
       {missing.length > 0 ? (
         <p>No sheet here is of the family {names(missing)}: enter one first.</p>
       ) : (
-        <button type="button" className="btn" onClick={take}>
+        <button type="button" className="btn" onClick={() => take(steps)}>
           Take it
         </button>
       )}

@@ -131,7 +131,7 @@ function Judged({ context }: { context: StackContext }) {
         <LaidWrong context={context} steps={steps} />
         <LaidThin context={context} steps={steps} />
         <Schools context={context} />
-        {judged?.verdict === 'no' && <NearestFine families={families} context={context} />}
+        {judged?.verdict === 'no' && <NearestFine families={families} context={context} air={air} />}
       </div>
       <div className="space-y-4">
         <StackVerdict judged={judged} context={context} air={air} />
