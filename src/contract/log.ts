@@ -59,6 +59,7 @@ export const batchBody = objectOf<BatchBody>({
     .required(),
   tool: tool.required(),
   ratioError: between('ratio error (fraction)', -1, 100).required(),
+  litresEstimated: Joi.boolean().optional(),
   ownRatio: ownRatio.allow(null).optional(),
   additives: Joi.array()
     .items(

@@ -25,6 +25,8 @@ export interface BatchBody {
   pours: { name: string; amount: number; unit: 'g' | 'ml' }[];
   tool: MeasuringTool;
   ratioError: number;
+  /** Its litres are told from its grams, no density being stated; left out: measured. */
+  litresEstimated?: boolean;
   /** Mixed at another ratio than the sheet's on purpose, and why; null or left out: by the sheet. */
   ownRatio?: OwnRatio | null;
   /** Additives put in, ml of each; left out: none told. */

@@ -138,6 +138,13 @@ const ENTRIES: Record<string, Entry> = {
   segmentAt: { run: cure.segmentAt, args: [[{ fromMs: 0 }, { fromMs: 10 }], 5] },
   urgencyMs: { run: cure.urgencyMs, args: [{ state: 'open', untilMs: 5 }] },
   shares: { run: mix.shares, args: [{ parts, by: 'volume', as: 'weight' }] },
+  batchOf: { run: mix.batchOf, args: [{ litres: 0.6, parts, by: 'volume', tolerance: 0.05, tool: { kind: 'scale', stepG: 1 } }] }, // biome-ignore format: one line
+  cansFor: { run: mix.cansFor, args: [1.2, 0.4] },
+  heatingCost: {
+    run: air.heatingCost,
+    args: [{ watts: 2000, fromMs: 0, toMs: 3_600_000, pricePerKWh: 0.3 }],
+  },
+  wellClear: { run: air.wellClear, args: [{ code: 'dew-margin', value: 5, limit: 3 }] },
   splitParts: { run: mix.splitParts, args: [{ total: { litres: 0.6 }, parts, by: 'volume', tool: { kind: 'scale', stepG: 1 }, tolerance: 0.05 }] }, // biome-ignore format: one line
   toolStep: { run: mix.toolStep, args: [{ kind: 'stick', potDiameterMm: 100, stepMm: 1 }] },
   mlPerMm: { run: mix.mlPerMm, args: [100] },
@@ -272,6 +279,7 @@ const ENTRIES: Record<string, Entry> = {
 /** Functions that take no figure, or hand one on as they were given it. */
 const WITHOUT_FIGURES = [
   'typicalSheet',
+  'isByGrams',
   'restsOn',
   'stillTypical',
   'unconfirmed',

@@ -1,4 +1,4 @@
-import { moment, positive, QuantityError, within } from '../units/index.ts';
+import { finite, moment, positive, QuantityError, within } from '../units/index.ts';
 import { type CoatAir, coatAir, type SurfaceReading } from './coatAir.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
@@ -167,10 +167,14 @@ function passing(air: CoatAir): Passing {
   };
 }
 
+/** Whether the nearest limit is a wide margin away or further: not worth a figure. @throws {QuantityError} on a figure that is none */
+export const wellClear = (tightest: Pick<Tightest, 'code' | 'value' | 'limit'>): boolean =>
+  slackOf(tightest) >= 1;
+
 /** How far a figure is from its limit, in shares of a wide margin. */
-function slackOf({ code, value, limit }: Tightest): number {
+function slackOf({ code, value, limit }: Pick<Tightest, 'code' | 'value' | 'limit'>): number {
   const share = { 'too-damp': WIDE.rh, 'dew-margin': WIDE.dewK }[code as string] ?? WIDE.tempK;
-  return Math.abs(value - limit) / share;
+  return Math.abs(finite('figure', value) - finite('limit', limit)) / share;
 }
 
 type Coat = { startMs: number; endMs: number; safeMs: number };

@@ -1,4 +1,4 @@
-export { type BestStarts, bestStarts, type StartStretch, type Tightest } from './bestStarts.ts';
+export { type BestStarts, bestStarts, type StartStretch, type Tightest, wellClear } from './bestStarts.ts';
 export type { CoatPhase, SurfaceReading } from './coatAir.ts';
 export { dewPointC } from './dewPoint.ts';
 export { type AirHour, checkHour } from './hour.ts';
@@ -21,5 +21,5 @@ export {
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type Site, type SunPlace, type SurfaceBody, sunPlace, surfaceSeries } from './surfaceSeries.ts';
 export { typedForecast } from './typedForecast.ts';
-export { rhWhenWarmed } from './warmed.ts';
+export { heatingCost, rhWhenWarmed } from './warmed.ts';
 export { DRYING_H } from './wetness.ts';

@@ -6,6 +6,7 @@ import {
   type AirLimits,
   DEFAULT_LIMITS,
   dewPointC,
+  heatingCost,
   isUnderCover,
   judgeCoat,
   judgeConditions,
@@ -123,6 +124,10 @@ describe('hour after hour', () => {
   });
   it('whether the sun is up, where not known, is taken for the colder case', () => {
     expect(surfaceTempC({ at: 0, airC: 10, rh: 0.7, windMs: 0 }, { kind: 'open' })).toBe(6.5);
+  });
+  it('a heater of 2 kW running all of twelve hours takes 24 kWh at most, and what they cost', () => {
+    const twelve = { watts: 2000, fromMs: 0, toMs: 12 * 3_600_000, pricePerKWh: 0.25 };
+    expect(heatingCost(twelve)).toEqual({ kWh: 24, cost: 6 });
   });
   it('a heated tent is judged by its own air, which keeps its moisture: RH falls when it is warmed', () => {
     // Against ASHRAE (psychrolib): 5 °C at 90 % warmed to 20 °C.

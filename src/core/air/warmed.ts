@@ -1,4 +1,4 @@
-import { within } from '../units/index.ts';
+import { moment, QuantityError, within } from '../units/index.ts';
 
 /** Saturation vapour pressure over water, as a ratio to that at 0 °C, by the same coefficients as the dew point. [S] */
 const saturation = (tempC: number) => Math.exp((17.625 * tempC) / (243.04 + tempC));
@@ -21,4 +21,26 @@ export function rhWhenWarmed({ airC, rh, toC }: { airC: number; rh: number; toC:
   within('relative humidity', rh, 0.001, 1);
   within('temperature after warming', toC, -40, 60);
   return Math.min(1, (rh * saturation(airC)) / saturation(toC));
+}
+
+/**
+ * What a heater takes at most between two moments, running all the time: energy, and what it costs.
+ *
+ * `heatingCost({ watts: 2000, fromMs: 0, toMs: 12 h, pricePerKWh: 0.3 })` → 24 kWh, 7.2.
+ *
+ * @param watts rated power, W
+ * @param pricePerKWh in the yard's money
+ * @throws {QuantityError} outside what a yard's heater is, or on times out of their order
+ */
+export function heatingCost(input: { watts: number; fromMs: number; toMs: number; pricePerKWh: number }): {
+  kWh: number;
+  cost: number;
+} {
+  const watts = within('heater (W)', input.watts, 0, 1_000_000);
+  const price = within('price of a kilowatt hour', input.pricePerKWh, 0, 1_000_000);
+  const fromMs = moment('heating from', input.fromMs);
+  const toMs = moment('heating until', input.toMs);
+  if (toMs < fromMs) throw new QuantityError('heating until', toMs, `${fromMs} or later`);
+  const kWh = (watts / 1000) * ((toMs - fromMs) / 3_600_000);
+  return { kWh, cost: kWh * price };
 }

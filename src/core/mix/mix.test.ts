@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import {
   addition,
   atOwnRatio,
+  batchOf,
+  cansFor,
   type MeasuringTool,
   planBatches,
   potLifeMinutes,
@@ -376,5 +378,34 @@ describe('the pot', () => {
     expect(addition({ batchLitres: 0.6, fraction: 0.05, limit: null }).verdict).toBe('not-on-sheet');
     const named = { ...limit, maxFraction: null };
     expect(addition({ batchLitres: 0.6, fraction: 0.05, limit: named }).verdict).toBe('limit-not-stated');
+  });
+
+  it('a batch by weight on a scale without densities: its grams are exact, its litres told at 1.3 kg/l and said so', () => {
+    const parts = [
+      { name: 'base', ratio: 6, densityKgPerL: null },
+      { name: 'hardener', ratio: 5, densityKgPerL: null },
+    ];
+    const input = {
+      litres: 0.66,
+      parts,
+      by: 'weight',
+      tolerance: 0.05,
+      tool: { kind: 'scale', stepG: 1 },
+    } as const;
+    const batch = batchOf(input);
+    expect(batch.result.asked.pours.map(({ amount }) => amount)).toEqual([468, 390]);
+    expect([Number(batch.litres.toFixed(9)), batch.litresEstimated]).toEqual([0.66, true]);
+    // An own ratio takes the sheet's place; one of another count of parts does not.
+    expect(batchOf({ ...input, ownParts: [1, 1] }).result.asked.pours.map(({ amount }) => amount)).toEqual([
+      429, 429,
+    ]);
+    expect(batchOf({ ...input, ownParts: [1] }).result.asked.pours[0]?.amount).toBe(468);
+    expect(batchOf({ ...input, by: 'volume', tool: { kind: 'cup', stepMl: 10 } }).litresEstimated).toBe(
+      false,
+    );
+  });
+
+  it('cans are whole, and one at the least', () => {
+    expect([cansFor(1.2, 0.4), cansFor(1.21, 0.4), cansFor(0.01, 0.4)]).toEqual([3, 4, 1]);
   });
 });

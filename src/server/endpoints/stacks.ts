@@ -40,6 +40,15 @@ function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCa
     if (!sheet) {
       throw badFields([{ path: `steps.${i}.productId`, message: `product ${each.productId} is not known` }]);
     }
+    const { ownRatio } = each;
+    if (ownRatio && ownRatio.parts.length !== sheet.parts.length) {
+      throw badFields([
+        {
+          path: `steps.${i}.ownRatio.parts`,
+          message: `own ratio has ${ownRatio.parts.length} parts; ${sheet.parts.length} wanted, as the sheet has them`,
+        },
+      ]);
+    }
     return layerOfStep(each, sheet);
   });
   const { substrate, oldCoating, service } = state.area;

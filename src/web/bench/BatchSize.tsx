@@ -1,8 +1,8 @@
 import type { Product } from '../../contract/index.ts';
+import { MIX_KG_PER_L } from '../../core/mix/index.ts';
 import { fromCanonical, toCanonical } from '../../core/units/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { MIX_KG_PER_L } from './batchFor.ts';
 
 interface Props {
   product: Product;

@@ -1,13 +1,10 @@
+import { cansFor } from '../../core/mix/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-
-/** Whole cans that hold so much paint. */
-export const cansFor = (litres: number, canLitres: number): number =>
-  Math.max(1, Math.ceil(litres / canLitres - 1e-9));
 
 /** A coat from spray cans: counted, shaken, nothing mixed. */
 export function Cans({ wanted, canLitres }: { wanted: number | null; canLitres: number }) {
   const { show } = useUnits();
-  const cans = wanted === null ? null : cansFor(wanted, canLitres);
+  const cans = wanted === null || wanted <= 0 ? null : cansFor(wanted, canLitres);
   return (
     <div>
       {cans !== null && (

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { CoatOutlook, InsteadView } from '../../contract/index.ts';
+import { heatingCost } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { NumberField } from '../forms/NumberField.tsx';
@@ -95,7 +96,7 @@ function sayInstead({ start, safe }: InsteadView, now: number, zone: string): st
 /** Heat from now until the coat is safe, the heater running all the time: at most that. */
 function sayCost({ safe }: InsteadView, { watts, price }: Heater, now: number): string {
   if (safe === null) return '.';
-  const ms = Date.parse(safe) - now;
-  const kWh = (watts / 1000) * (ms / 3_600_000);
-  return `. Running all of ${saySpan(ms)}: ${figure(Math.round(kWh * 10) / 10)} kWh, at most ${(kWh * price).toFixed(2)}.`;
+  const toMs = Math.max(now, Date.parse(safe));
+  const { kWh, cost } = heatingCost({ watts, fromMs: now, toMs, pricePerKWh: price });
+  return `. Running all of ${saySpan(toMs - now)}: ${figure(Math.round(kWh * 10) / 10)} kWh, at most ${cost.toFixed(2)}.`;
 }

@@ -9,6 +9,7 @@ import type {
   Step,
 } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
+import { cansFor } from '../../core/mix/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
@@ -19,7 +20,6 @@ import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
-import { cansFor } from './Cans.tsx';
 
 interface CoatValues {
   /** Of a product that comes in spray cans; else empty. */

@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
-import { potLifeMinutes } from '../../core/mix/index.ts';
-import { restsOn } from '../../core/system/index.ts';
+import { addition, isByGrams } from '../../core/mix/index.ts';
+import { restsOn, thinnerOf } from '../../core/system/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type AdditiveMl, Additives } from './Additives.tsx';
 import { BatchSize } from './BatchSize.tsx';
-import { batchFor } from './batchFor.ts';
+import { batchOrProblem, mixedFor, potLifeOf } from './batchInHand.ts';
 import { Cans } from './Cans.tsx';
 import { cautionsFor } from './cautions.ts';
 import { LabelCheck } from './LabelCheck.tsx';
@@ -31,24 +31,10 @@ interface Props {
   onMixed: () => void;
 }
 
-/** Litres mixed for the coat in hand and still in use. */
-function mixedFor(view: BenchView, step: Step): number {
-  const coatNo = view.clock.next?.coatNo ?? 0;
-  return view.pots
-    .filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo)
-    .reduce((sum, { batch }) => sum + batch.litres, 0);
-}
-
 /** How warm the pot is: as the air, until somebody says otherwise. */
 function usePotTemp(airC: number | null): [number, (tempC: number) => void] {
   const [own, setOwn] = useState<number | null>(null);
   return [own ?? airC ?? 18, setOwn];
-}
-
-/** Minutes that a pot lives at this temperature: by the sheet, else as the tin has it; null: a one-pack, or not told. */
-function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number): number | null {
-  if (sheet.potLife.length > 0) return potLifeMinutes({ points: sheet.potLife, tempC: potTempC });
-  return sheet.parts.length > 1 && tinMin > 0 ? tinMin : null;
 }
 
 /** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
@@ -70,15 +56,28 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const plan = planFor({ wanted: missing, potLife, view, step, inductionMin });
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (missing ?? 0.5);
   const litres = asked ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
-  const batch = batchFor({ product, step, tool, litres });
+  const { batch, problem } = batchOrProblem({
+    litres,
+    parts: sheet.parts,
+    ownParts: step.ownRatio?.parts ?? null,
+    by: sheet.ratioBy,
+    tolerance: sheet.ratioTolerance,
+    tool,
+  });
+  const paintLitres = batch?.litres ?? litres;
+  const thinner = addition({
+    batchLitres: paintLitres,
+    fraction: step.thinner,
+    limit: thinnerOf(sheet, step.method),
+  });
   const put = sheet.additives.flatMap(({ name }) => {
     const ml = additives[name] ?? 0;
     return ml > 0 ? [{ name, ml }] : [];
   });
 
   const logMixed = () => {
-    const split = batch.result?.asked;
-    if (!split) return;
+    if (!batch) return;
+    const split = batch.result.asked;
     log(
       entryWrite({
         id: uuidv7(),
@@ -99,9 +98,10 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           })),
           tool,
           ratioError: split.ratioError,
+          ...(batch.litresEstimated && { litresEstimated: true }),
           ...(step.ownRatio && { ownRatio: step.ownRatio }),
           ...(put.length > 0 && { additives: put }),
-          thinnerLitres: batch.thinner.litres,
+          thinnerLitres: thinner.litres,
           potTempC,
           inductionMin,
           potLifeMin: potLife,
@@ -142,14 +142,14 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
             product={product}
             litres={litres}
             onLitres={setAsked}
-            byGrams={batch.litresEstimated}
+            byGrams={isByGrams(sheet.parts, sheet.ratioBy, tool)}
             potTempC={potTempC}
             onPotTemp={setPotTempC}
           />
           <TinFields sheet={sheet} says={tin} onChange={setTin} />
           <ToolFields tool={tool} onChange={chooseTool} />
-          {batch.problem && <p className="text-error font-semibold">{batch.problem}</p>}
-          {batch.result && (
+          {problem && <p className="text-error font-semibold">{problem}</p>}
+          {batch && (
             <>
               <Pours split={batch.result.asked} tool={tool} product={product.name} />
               <SplitNotes
@@ -157,13 +157,13 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
                 parts={batch.parts}
                 asked={batch.result.asked}
                 better={batch.better}
-                thinner={batch.thinner}
+                thinner={thinner}
                 inductionMin={inductionMin}
                 onTake={setAsked}
               />
             </>
           )}
-          <Additives sheet={sheet} litres={batch.litres} put={additives} onChange={setAdditives} />
+          <Additives sheet={sheet} litres={paintLitres} put={additives} onChange={setAdditives} />
         </>
       )}
       <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
@@ -181,7 +181,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         <LabelCheck
           product={product}
           besides={put.map(({ name }) => name)}
-          disabled={!batch.result || ratioUnread}
+          disabled={!batch || ratioUnread}
           sending={sending}
           onMixed={logMixed}
         />

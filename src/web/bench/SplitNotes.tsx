@@ -1,9 +1,8 @@
-import type { Addition, MixPart, Split } from '../../core/mix/index.ts';
+import type { Addition, Batch, MixPart, Split } from '../../core/mix/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { figure, fromCanonical } from '../../core/units/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import type { Batch } from './batchFor.ts';
 
 interface Props {
   sheet: ProductSheet;

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { CoatOutlook, StartView } from '../../contract/index.ts';
+import { wellClear } from '../../core/air/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayMargin } from './sayReason.ts';
@@ -43,9 +44,9 @@ export function Starts({ outlook, now, zone }: Props) {
       {best && (
         <p>
           Best start: <strong>{sayTime(best.start, zone, now)}</strong>, safe {sayTime(best.safe, zone, now)}
-          {best.tightest && isClear(best.tightest) && ', well clear of every limit'}
+          {best.tightest && wellClear(best.tightest) && ', well clear of every limit'}
           {best.tightest &&
-            !isClear(best.tightest) &&
+            !wellClear(best.tightest) &&
             `. It comes nearest to a limit ${sayTime(best.tightest.at, zone, now)}: ${sayMargin(best.tightest, show)}`}
           .
         </p>
@@ -61,10 +62,6 @@ export function Starts({ outlook, now, zone }: Props) {
     </section>
   );
 }
-
-/** Further from its limit than anybody measures: not worth a figure. */
-const isClear = ({ code, value, limit }: NonNullable<StartView['best']['tightest']>) =>
-  Math.abs(value - limit) >= (code === 'too-damp' ? 0.1 : code === 'dew-margin' ? 2 : 5);
 
 const sayStretch = ({ from, to }: StartView, zone: string, now: number) =>
   `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`;

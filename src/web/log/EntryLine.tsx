@@ -99,10 +99,12 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
     case 'batch':
       return (
         <>
-          Mixed {show(entry.body.litres, 'volume')} of {name(entry.body.productId)}:{' '}
+          Mixed {entry.body.litresEstimated && 'about '}
+          {show(entry.body.litres, 'volume')} of {name(entry.body.productId)}:{' '}
           {entry.body.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')}
           {Math.abs(entry.body.ratioError) > 0.0005 &&
             ` (${(entry.body.ratioError * 100).toFixed(1)} % off ratio)`}
+          {entry.body.litresEstimated && '; litres told from its weight, no density stated'}
         </>
       );
     case 'batch-end':

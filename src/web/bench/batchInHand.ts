@@ -1,0 +1,30 @@
+import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { type Batch, batchOf, potLifeMinutes } from '../../core/mix/index.ts';
+import { QuantityError } from '../../core/units/index.ts';
+
+/** Litres mixed for the coat in hand and still in use. */
+export function mixedFor(view: BenchView, step: Step): number {
+  const coatNo = view.clock.next?.coatNo ?? 0;
+  return view.pots
+    .filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo)
+    .reduce((sum, { batch }) => sum + batch.litres, 0);
+}
+
+/** Minutes that a pot lives at this temperature: by the sheet, else as the tin has it; null: a one-pack, or not told. */
+export function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number): number | null {
+  if (sheet.potLife.length > 0) return potLifeMinutes({ points: sheet.potLife, tempC: potTempC });
+  return sheet.parts.length > 1 && tinMin > 0 ? tinMin : null;
+}
+
+/** What cannot be split is told beside the fields it was typed in. */
+export function batchOrProblem(input: Parameters<typeof batchOf>[0]): {
+  batch: Batch | null;
+  problem: string | null;
+} {
+  try {
+    return { batch: batchOf(input), problem: null };
+  } catch (error) {
+    if (!(error instanceof QuantityError)) throw error;
+    return { batch: null, problem: error.message };
+  }
+}
