@@ -32,13 +32,18 @@ function windowOver({ sheets, durationMs, temps }: Timing, no: number, end: numb
   });
 }
 
+/** How much of the window is left at best, and where the weather allows no such hour. */
+const LEFT_MS = [50 * 60_000, 10 * 60_000] as const;
+
 /** The latest end of the last coat for which its window is in the wanted state now, with some of it left. */
 function endOfLast(timing: Timing): number {
   const { plan, now } = timing;
-  for (let end = now - QUARTER_MS; end > now - 28 * 24 * HOUR_MS; end -= QUARTER_MS) {
-    const { state, until } = windowOver(timing, plan.laid - 1, end, now);
-    const left = until === null ? Number.POSITIVE_INFINITY : until - now;
-    if (state === plan.state && left > 50 * 60_000) return end;
+  for (const leftMs of LEFT_MS) {
+    for (let end = now - QUARTER_MS; end > now - 28 * 24 * HOUR_MS; end -= QUARTER_MS) {
+      const { state, until } = windowOver(timing, plan.laid - 1, end, now);
+      const left = until === null ? Number.POSITIVE_INFINITY : until - now;
+      if (state === plan.state && left > leftMs) return end;
+    }
   }
   throw new Error(`the demo weather offers no ${plan.state} for ${plan.name}`);
 }

@@ -2,14 +2,16 @@ import { DateTime } from 'luxon';
 import { describe, expect, it } from 'vitest';
 import type { SlipView, StackView } from '../src/contract/index.ts';
 import { productSheet, strict } from '../src/contract/index.ts';
-import { filmTemps, HOUR_MS, spliceHours } from '../src/core/cure/index.ts';
+import { HOUR_MS, spliceHours } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { checkStack, FAMILIES, layerOfStep, type ProductSheet } from '../src/core/system/index.ts';
+import { atSite } from '../src/server/air/surfaces.ts';
 import { readDump } from '../src/server/db/open.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { start } from '../src/server/start.ts';
 import { dumpFile } from '../test/migratedDump.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
+import { filmOfArea } from './filmOf.ts';
 import { layDemo } from './layDemo.ts';
 import { SHEETS } from './sheets.ts';
 import { DEMO_BOATS, DEMO_YARD } from './yardPlan.ts';
@@ -111,9 +113,17 @@ describe('whatever day it is opened on', () => {
     for (const now of moments) {
       const span = { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS };
       const air = standInWeather({ seed: 41, ...span, utcOffsetHours: 0 });
-      const forecast = air.map(({ at, airC, rh }) => ({ at, airC, rh, sunUp: false }));
-      const hours = spliceHours({ measured: forecast, forecast, now });
-      for (const plan of DEMO_BOATS.flatMap(({ areas }) => areas)) {
+      const forecast = air.map(({ at, airC, rh, cloudTenths, windMs }) => ({
+        at,
+        airC,
+        rh,
+        cloudTenths: cloudTenths ?? undefined,
+        windMs: windMs ?? undefined,
+      }));
+      const hours = atSite(spliceHours({ measured: forecast, forecast, now }), DEMO_YARD);
+      for (const { plan, boat } of DEMO_BOATS.flatMap((each) =>
+        each.areas.map((plan) => ({ plan, boat: each })),
+      )) {
         const sheets = plan.steps.flatMap(({ product, coats }) =>
           Array.from({ length: coats }, () => ({
             productId: product,
@@ -121,7 +131,7 @@ describe('whatever day it is opened on', () => {
           })),
         );
         const durationMs = coatMs(areaFromMeasures({ measures: plan.measures }).areaM2);
-        const temps = filmTemps(hours, plan.surroundings ?? { kind: 'open' });
+        const temps = filmOfArea(hours, plan, boat);
         const ends = coatEnds({ plan, sheets, durationMs, temps, now });
         expect([plan.name, ends.length]).toEqual([plan.name, plan.laid]);
         for (const [no, end] of ends.slice(0, -1).entries()) {

@@ -3,7 +3,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
 import type { CoatBody } from '../src/contract/index.ts';
-import { filmTemps, HOUR_MS, type SplicedHour } from '../src/core/cure/index.ts';
+import { HOUR_MS, type SplicedHour } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { lossOf, type ProductSheet, stackNeed } from '../src/core/system/index.ts';
 import { yardAir } from '../src/server/air/yardAir.ts';
@@ -13,6 +13,7 @@ import { insertEntry } from '../src/server/rows/log.ts';
 import { insertSeries } from '../src/server/rows/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
+import { filmOfArea } from './filmOf.ts';
 import { laySurvey } from './laySurvey.ts';
 import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
@@ -81,10 +82,14 @@ async function layBoat(laying: Laying, plan: DemoBoat): Promise<void> {
   const boatId = newId();
   const { areas, dimensions, ...fields } = plan;
   await tx.insert(boat).values({ id: boatId, ...fields, ...dimensions });
-  for (const areaPlan of areas) await layArea(laying, boatId, areaPlan);
+  for (const areaPlan of areas) await layArea(laying, { boatId, boatPlan: plan }, areaPlan);
 }
 
-async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<void> {
+async function layArea(
+  laying: Laying,
+  { boatId, boatPlan }: { boatId: string; boatPlan: DemoBoat },
+  plan: DemoArea,
+): Promise<void> {
   const { tx, newId, now, products } = laying;
   const { steps: stepPlans, laid, state: _s, potMixedMinutesAgo, ...fields } = plan;
   const areaId = newId();
@@ -118,7 +123,7 @@ async function layArea(laying: Laying, boatId: string, plan: DemoArea): Promise<
   const { areaM2 } = areaFromMeasures({ measures: plan.measures });
   const coats = steps.flatMap((s) => Array.from({ length: s.coats }, (_, coatNo) => ({ s, coatNo })));
   const durationMs = coatMs(areaM2);
-  const temps = filmTemps(laying.hours, surroundings);
+  const temps = filmOfArea(laying.hours, plan, boatPlan);
   const ends = coatEnds({ plan, sheets: coats.map(({ s }) => s), durationMs, temps, now });
   for (const [i, end] of ends.entries()) {
     const { s, coatNo } = coats[i] as (typeof coats)[number];

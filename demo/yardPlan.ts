@@ -23,6 +23,7 @@ const ketch: DemoBoat = {
   name: "Curlew's Errand",
   kind: 'bilge-keel',
   dimensions: { loaM: 10.4, lwlM: 8.6, beamM: 3.35, draughtM: 1.2, freeboardM: 1.15 },
+  headingDeg: 200,
   note: 'Ketch, fibreglass, 10.4 m. Blisters opened in spring, dried since; barrier in hand. Grey cabin.',
   areas: [
     {
@@ -112,6 +113,7 @@ const gig: DemoBoat = {
   name: 'Peewit',
   kind: 'open-dinghy',
   dimensions: { loaM: 7.2, lwlM: 6.7, beamM: 1.62, draughtM: 0.32, freeboardM: 0.5 },
+  headingDeg: 110,
   note: 'Gig, cold-moulded timber, 7.2 m. In the shed.',
   areas: [
     {
@@ -153,6 +155,7 @@ const tender: DemoBoat = {
   name: 'Grey Phalarope',
   kind: 'workboat',
   dimensions: { loaM: 11, lwlM: 9.9, beamM: 3.6, draughtM: 0.85, freeboardM: 1.3 },
+  headingDeg: 20,
   note: 'Dive tender, aluminium, 11 m. No copper on this hull, ever.',
   areas: [
     {
@@ -190,6 +193,7 @@ const cutter: DemoBoat = {
   name: 'Old Tansy',
   kind: 'long-keel',
   dimensions: { loaM: 8.6, lwlM: 7.4, beamM: 2.75, draughtM: 1.55, freeboardM: 0.85 },
+  headingDeg: 290,
   note: 'Pilot cutter, carvel timber, 8.6 m.',
   areas: [
     {

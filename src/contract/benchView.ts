@@ -82,6 +82,9 @@ export interface BenchView {
     ok: boolean;
     reasons: AirReason[];
     surfaceC: number;
+    /** The band it may lie in, where cloud or heading is not known. */
+    surfaceLowC: number;
+    surfaceHighC: number;
     dewPointC: number;
     /** Whether the margin over the dew point falls from the hour before; null: not known. */
     marginFalls: boolean | null;

@@ -8,6 +8,8 @@ export interface BoatInput {
   kind: Craft;
   /** null: not told; asked for where something needs them. Parts have none. */
   dimensions: Dimensions | null;
+  /** Where the bow points, degrees clockwise from north: decides which side the sun is on; null or left out: not told. */
+  headingDeg?: number | null;
   note: string;
 }
 
@@ -51,6 +53,7 @@ const fields = {
       then: Joi.valid(null).messages({ 'any.only': 'parts that are no hull have no main dimensions' }),
     })
     .required(),
+  headingDeg: between('heading of the bow (°)', 0, 360).allow(null).default(null),
   note: text(2000).label('note').required(),
 };
 

@@ -9,6 +9,8 @@ export interface WeatherHour {
   windMs: number | null;
   rainMm: number | null;
   surfaceC: number | null;
+  /** Cloud, tenths 0–10. */
+  cloudTenths: number | null;
   source: 'measured' | 'forecast' | 'filled';
   simulated: boolean;
 }

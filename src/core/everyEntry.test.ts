@@ -80,6 +80,21 @@ const ENTRIES: Record<string, Entry> = {
     ],
   },
   judgeConditions: { run: air.judgeConditions, args: [{ conditions: { airC: 10, rh: 0.9, surfaceC: 9, rainMm: 1 }, limits }] }, // biome-ignore format: one line
+  absorptanceOf: { run: air.absorptanceOf, args: ['#336699'] },
+  surfaceBodyOf: {
+    run: air.surfaceBodyOf,
+    args: [
+      {
+        zone: 'topsides',
+        side: 'port',
+        substrate: 'grp',
+        inside: false,
+        colour: '#336699',
+        coated: true,
+        boatHeadingDeg: 120,
+      },
+    ],
+  },
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line

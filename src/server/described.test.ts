@@ -212,7 +212,7 @@ describe('work on an area and on what was cut out of it', () => {
 describe('the coldest and hottest that an area will see', () => {
   it('is that of the forecast through its surroundings: a heated shed knows no frost', async () => {
     now = NOON;
-    const frost = weatherCsv(NOON + 24 * HOUR, 24, (hour) => (hour === 5 ? -6 : 8));
+    const frost = weatherCsv(NOON + 24 * HOUR, 24, (hour) => (hour >= 2 && hour <= 8 ? -6 : 8));
     await server.ask('POST', '/weather', { csv: frost, mode: 'import' });
     const boat = aBoat();
     await server.ask('POST', '/boats', boat);
@@ -222,10 +222,12 @@ describe('the coldest and hottest that an area will see', () => {
     const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`);
     const extremes = (id: string) => stacks.find(({ areaId }) => areaId === id)?.extremes;
     const coldest = (id: string) => extremes(id)?.coldest;
-    expect(coldest(open.id)?.tempC).toBeCloseTo(-6, 1);
-    expect(Date.parse(coldest(open.id)?.at ?? '')).toBe(NOON + 29 * HOUR);
-    expect(coldest(heated.id)?.tempC).toBe(16);
-    expect(extremes(open.id)?.hottest.tempC).toBeCloseTo(20, 1);
+    // Skin and air come together once the frost has lasted; the sky takes a little more.
+    expect(coldest(open.id)?.tempC).toBeLessThan(-5.9);
+    expect(coldest(open.id)?.tempC).toBeGreaterThan(-8);
+    expect(Date.parse(coldest(open.id)?.at ?? '')).toBe(NOON + 32 * HOUR);
+    expect(coldest(heated.id)?.tempC).toBeCloseTo(16, 1);
+    expect(extremes(open.id)?.hottest.tempC).toBeGreaterThan(20);
   });
 });
 

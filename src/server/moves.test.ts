@@ -130,7 +130,7 @@ describe('time passes', () => {
     const before = minimum(await detail());
     now = NOON + 6 * HOUR;
     const late = await importAir(NOON, 6, () => 20);
-    expect(late.body.shifts[0]).toMatchObject({ edge: 'overcoat-min', changedHours: 6 });
+    expect(late.body.shifts[0]).toMatchObject({ edge: 'overcoat-min', changedHours: 7 });
     expect(minimum(await detail())).toBeLessThan(before);
   });
 });

@@ -154,6 +154,7 @@ const hourFields = {
   windMs: maybeFigure(),
   rainMm: maybeFigure(),
   surfaceC: maybeFigure(),
+  cloudTenths: maybeFigure(),
   source: Joi.valid('measured', 'forecast', 'filled').required(),
   simulated: flag(),
 };

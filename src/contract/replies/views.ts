@@ -134,6 +134,8 @@ export const benchReply = objectOf<BenchView>({
       ok: flag(),
       reasons: listOf(Joi.object({ code: word(), value: figure(), limit: figure() })),
       surfaceC: figure(),
+      surfaceLowC: figure(),
+      surfaceHighC: figure(),
       dewPointC: figure(),
       marginFalls: Joi.boolean().allow(null).required(),
     }),

@@ -1,6 +1,13 @@
-import { within } from '../units/index.ts';
+import { QuantityError, within } from '../units/index.ts';
+import type { SurfaceReading } from './coatAir.ts';
 import type { AirHour } from './hour.ts';
-import { type AirLimits, type AirReason, judgeConditions } from './judge.ts';
+import {
+  type AirLimits,
+  type AirReason,
+  type AirVerdict,
+  type Conditions,
+  judgeConditions,
+} from './judge.ts';
 import { airAround, type Surroundings, surfaceTemps } from './surface.ts';
 import { hoursStillWet } from './wetness.ts';
 
@@ -30,16 +37,23 @@ const STEADY_K = 0.3;
  * Every hour judged by {@link judgeConditions}: the surface as the surroundings make it, the air as it is about that
  * surface (heated air keeps its moisture), and what rain or dew has left on it.
  *
+ * @param surface its temperature at each hour with the band it may lie in, as {@link surfaceSeries} gives it; left out: by
+ *   the surroundings alone
+ *
  * @throws {QuantityError} on an impossible hour, or hours out of their order
  */
 export function judgeHours(input: {
   hours: readonly AirHour[];
   limits: AirLimits;
   surroundings: Surroundings;
+  surface?: readonly SurfaceReading[];
 }): JudgedHour[] {
   const { hours, limits, surroundings } = input;
   const underCover = isUnderCover(surroundings);
-  const temps = surfaceTemps(hours, surroundings);
+  const { surface } = input;
+  if (surface && surface.length !== hours.length)
+    throw new QuantityError('readings of the surface', surface.length, `${hours.length}, one for each hour`);
+  const temps = surface?.map(({ surfaceC }) => surfaceC) ?? surfaceTemps(hours, surroundings);
   const about = hours.map((hour, i) => ({
     ...hour,
     ...airAround(hour, surroundings),
@@ -48,12 +62,28 @@ export function judgeHours(input: {
   const wet = hoursStillWet(about, underCover);
   let before: number | null = null;
   return about.map(({ at, airC, rh, surfaceC, rainMm }, i) => {
-    const conditions = { airC, rh, surfaceC, rainMm, wetHours: wet[i] };
-    const verdict = judgeConditions({ conditions, limits, underCover });
+    const conditions = { airC, rh, rainMm, wetHours: wet[i] };
+    const { lowC, highC } = surface?.[i] ?? { lowC: surfaceC, highC: surfaceC };
+    const verdict = judgeBand(conditions, { lowC, highC }, limits, underCover);
     const marginFalls = before === null ? null : verdict.marginC < before - STEADY_K;
     before = verdict.marginC;
     return { at, airC, rh, surfaceC, ...verdict, marginFalls };
   });
+}
+
+/** Cold and dew judged at the cold end of the surface's band, heat at its hot end. */
+function judgeBand(
+  conditions: Omit<Conditions, 'surfaceC'>,
+  { lowC, highC }: { lowC: number; highC: number },
+  limits: AirLimits,
+  underCover: boolean,
+): AirVerdict {
+  const cold = judgeConditions({ conditions: { ...conditions, surfaceC: lowC }, limits, underCover });
+  if (lowC === highC) return cold;
+  const hot = judgeConditions({ conditions: { ...conditions, surfaceC: highC }, limits, underCover });
+  const tooHot = ({ code }: AirReason) => code === 'surface-too-hot';
+  const reasons = [...cold.reasons.filter((each) => !tooHot(each)), ...hot.reasons.filter(tooHot)];
+  return { ...cold, reasons, ok: reasons.length === 0 };
 }
 
 /** The unbroken runs of hours that pass, each at least `minHours` long: from the first hour's start to the last one's end. */

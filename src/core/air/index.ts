@@ -1,3 +1,4 @@
+export { type AreaFace, absorptanceOf, surfaceBodyOf } from './areaSurface.ts';
 export { type BestStarts, bestStarts, type StartStretch, type Tightest, wellClear } from './bestStarts.ts';
 export type { CoatPhase, SurfaceReading } from './coatAir.ts';
 export { dewPointC } from './dewPoint.ts';

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { type AirHour, dewPointC, type SurfaceBody, sunPlace, surfaceSeries } from './index.ts';
+import {
+  type AirHour,
+  type AreaFace,
+  absorptanceOf,
+  dewPointC,
+  type SurfaceBody,
+  sunPlace,
+  surfaceBodyOf,
+  surfaceSeries,
+} from './index.ts';
 
 const HOUR = 3_600_000;
 const NIGHT = Date.parse('2026-01-15T00:00:00Z');
@@ -94,5 +103,171 @@ describe('a surface by its balance of heat (handbook part 17, worked figures)', 
     const off = (h: number) => (found[h]?.surfaceC ?? 0) - (model[h]?.surfaceC ?? 0);
     expect(found[0]).toMatchObject({ surfaceC: 6, lowC: 6, highC: 6 });
     expect(off(6) / off(0)).toBeCloseTo(Math.exp(-1), 6);
+  });
+});
+
+describe('against an integration of its own', () => {
+  const SIGMA = 5.670374e-8;
+  /** Sun on the face at a moment under cloud in tenths, by handbook part 17 written out again, W/m². */
+  function sunOn(body: SurfaceBody, at: number, n: number): number {
+    const tilt = (body.tiltDeg * Math.PI) / 180;
+    const { cosZenith: cz, azimuth } = sunPlace(at, SITE);
+    if (cz <= 0) return 0;
+    const level = 1098 * cz * Math.exp(-0.057 / cz) * (1 - 0.75 * (n / 10) ** 3.4);
+    const diffuse = level * (0.3 + 0.7 * (n / 10) ** 2);
+    const turn = azimuth - ((body.headingDeg ?? 0) * Math.PI) / 180;
+    const met = cz * Math.cos(tilt) + Math.sqrt(1 - cz * cz) * Math.sin(tilt) * Math.cos(turn);
+    const beam = ((level - diffuse) * Math.max(0, met)) / Math.max(cz, 0.05);
+    return beam + (diffuse * (1 + Math.cos(tilt))) / 2 + (level * 0.2 * (1 - Math.cos(tilt))) / 2;
+  }
+  /** What the skin gains at a temperature in K, W/m². */
+  function gainAt(body: SurfaceBody, air: Record<'at' | 'airC' | 'rh' | 'windMs' | 'cloudTenths', number>) {
+    const n = air.cloudTenths;
+    const view = (1 + Math.cos((body.tiltDeg * Math.PI) / 180)) / 2;
+    const sky =
+      (0.787 + 0.764 * Math.log((dewPointC(air) + 273.15) / 273)) *
+      (1 + 0.0224 * n - 0.0035 * n ** 2 + 0.00028 * n ** 3);
+    const sun = body.absorptance * sunOn(body, air.at, n);
+    const airK = air.airC + 273.15;
+    const long = body.emissivity * (view * sky + 1 - view) * SIGMA * airK ** 4;
+    return (T: number) =>
+      sun +
+      long -
+      body.emissivity * SIGMA * T ** 4 +
+      (2.8 + 3 * air.windMs + body.insideWPerM2K) * (airK - T);
+  }
+  /** Stepped by Euler's rule at two seconds, from rest in the first hour. */
+  function byTwoSeconds(hours: readonly Parameters<typeof gainAt>[1][], body: SurfaceBody): number[] {
+    const first = gainAt(body, hours[0] as Parameters<typeof gainAt>[1]);
+    let [low, high] = [150, 400];
+    for (let k = 0; k < 60; k++)
+      [low, high] = first((low + high) / 2) > 0 ? [(low + high) / 2, high] : [low, (low + high) / 2];
+    let skin = low;
+    return hours.map((b, i) => {
+      const a = hours[i - 1];
+      for (let s = 0; a && s < 1800; s++) {
+        const x = (s + 0.5) / 1800;
+        const air = Object.fromEntries(
+          (['at', 'airC', 'rh', 'windMs', 'cloudTenths'] as const).map((key) => [
+            key,
+            a[key] + x * (b[key] - a[key]),
+          ]),
+        ) as typeof b;
+        skin += (gainAt(body, air)(skin) * 2) / body.heatCapacityJPerM2K;
+      }
+      return skin - 273.15;
+    });
+  }
+
+  it.each([
+    ['dark topsides to the south', TOPSIDES],
+    ['an insulated deck', { ...DECK, absorptance: 0.4 }],
+    ['a keel casting', { ...TOPSIDES, headingDeg: 90, heatCapacityJPerM2K: 300_000, insideWPerM2K: 0 }],
+    ['a thin aluminium bottom', { ...TOPSIDES, tiltDeg: 150, heatCapacityJPerM2K: 12_000, emissivity: 0.1 }],
+  ])(
+    'three spring days of changing air, %s: within a tenth of a kelvin of two-second steps',
+    (_what, body) => {
+      const from = Date.parse('2026-04-15T00:00:00Z');
+      const hours = Array.from({ length: 72 }, (_, h) => ({
+        at: from + h * HOUR,
+        airC: 9 + 6 * Math.sin(((h - 9) * Math.PI) / 12),
+        rh: 0.75 - 0.15 * Math.sin(((h - 9) * Math.PI) / 12),
+        windMs: 2 + 1.5 * Math.sin(h / 5),
+        cloudTenths: 5 + 5 * Math.sin(h / 9),
+      }));
+      const fine = byTwoSeconds(hours, body);
+      const found = surfaceSeries({ hours, surface: body, site: SITE });
+      const off = found.map(({ surfaceC }, h) => Math.abs(surfaceC - (fine[h] as number)));
+      expect(Math.max(...off)).toBeLessThan(0.1);
+    },
+  );
+
+  it('with neither sky nor sun a surface comes to the air, with the time constant of its store over its exchange', () => {
+    const hours = [...steady(1, { airC: 0, rh: 0.5 }), ...steady(40, { airC: 10, rh: 0.5 }, NIGHT + HOUR)];
+    const body = {
+      ...TOPSIDES,
+      tiltDeg: 180,
+      emissivity: 0,
+      absorptance: 0,
+      heatCapacityJPerM2K: 300_000,
+      insideWPerM2K: 0,
+    };
+    const found = surfaceSeries({ hours, surface: body, site: SITE });
+    // The air leaps within the first hour; from then on ΔT falls by e in C / h = 300 000 / 2.8 s.
+    const [after, later] = [found[1]?.surfaceC as number, found[31]?.surfaceC as number];
+    expect((10 - later) / (10 - after)).toBeCloseTo(Math.exp((-30 * 3600 * 2.8) / 300_000), 3);
+  });
+});
+
+describe('a face whose heading nobody said', () => {
+  const noon = Date.parse('2026-04-15T12:00:00Z');
+  const hours = steady(5, { airC: 10, rh: 0.6, windMs: 2 }, noon - 4 * HOUR);
+  const last = (surface: SurfaceBody) => surfaceSeries({ hours, surface, site: SITE }).at(-1);
+  it('lies in a band from the side away from the sun to the one facing it, its middle between', () => {
+    const unknown = last({ ...TOPSIDES, headingDeg: null });
+    const [south, north] = [last(TOPSIDES), last({ ...TOPSIDES, headingDeg: 0 })];
+    expect(unknown?.highC).toBeGreaterThanOrEqual((south?.surfaceC ?? 0) - 0.5);
+    expect(unknown?.lowC).toBeLessThanOrEqual((north?.surfaceC ?? 0) + 0.1);
+    // The mean over all headings, by eight of them.
+    const mean = [0, 45, 90, 135, 180, 225, 270, 315].map(
+      (headingDeg) => last({ ...TOPSIDES, headingDeg })?.surfaceC ?? 0,
+    );
+    expect(unknown?.surfaceC).toBeCloseTo(mean.reduce((sum, each) => sum + each, 0) / 8, 0);
+  });
+  it('a deck looks up, wherever the bow points', () => {
+    const deck = last({ ...DECK, headingDeg: null });
+    expect(deck?.surfaceC).toBeCloseTo(last({ ...DECK, headingDeg: 90 })?.surfaceC ?? 0, 9);
+    expect((deck?.highC ?? 0) - (deck?.lowC ?? 0)).toBeLessThan(1e-9);
+  });
+});
+
+describe('an area as a store of heat', () => {
+  const face: AreaFace = {
+    zone: 'topsides',
+    side: 'port',
+    substrate: 'grp',
+    inside: false,
+    colour: '#101030',
+    coated: true,
+    boatHeadingDeg: 90,
+  };
+  it('a bow to the east has its port side to the north, its starboard to the south, its transom to the west', () => {
+    const heading = (over: Partial<AreaFace>) => surfaceBodyOf({ ...face, ...over }).headingDeg;
+    expect([
+      heading({}),
+      heading({ side: 'starboard' }),
+      heading({ zone: 'transom' }),
+      heading({ side: 'both' }),
+    ]).toEqual([0, 180, 270, null]);
+    expect(heading({ boatHeadingDeg: null })).toBeNull();
+  });
+  it('colours take up what handbook part 17 has of them', () => {
+    for (const [colour, share] of [
+      ['#ffffff', 0.25],
+      ['#000000', 0.9],
+      ['#0a1e50', 0.9],
+      ['#808080', 0.65],
+      ['#d8d8d0', 0.4],
+    ] as const)
+      expect(Math.abs(absorptanceOf(colour) - share), colour).toBeLessThan(0.07);
+    expect(surfaceBodyOf(face).absorptance).toBe(0.9);
+    expect(surfaceBodyOf({ ...face, coated: false, substrate: 'steel' })).toMatchObject({
+      absorptance: 0.75,
+      emissivity: 0.8,
+      heatCapacityJPerM2K: 19_000,
+    });
+    expect(() => absorptanceOf('navy')).toThrow('six hexadecimal digits');
+  });
+  it('a keel is a casting, a deck insulated, what is inside sees neither sun nor sky', () => {
+    expect(surfaceBodyOf({ ...face, zone: 'keel' })).toMatchObject({
+      heatCapacityJPerM2K: 300_000,
+      insideWPerM2K: 0,
+    });
+    expect(surfaceBodyOf({ ...face, zone: 'deck' })).toMatchObject({ tiltDeg: 0, insideWPerM2K: 0 });
+    expect(surfaceBodyOf({ ...face, inside: true })).toMatchObject({
+      tiltDeg: 180,
+      absorptance: 0,
+      headingDeg: null,
+    });
   });
 });

@@ -52,6 +52,8 @@ export interface EventSpread {
  *
  * @param nowMs from here on the series is a forecast
  * @param errors standard deviation by lead time
+ * @param bandC how far the film may be from each reading of the series besides, K either way: cloud or heading not known;
+ *   left out: known
  * @throws {QuantityError} on an unusable table or series, a moment that is none
  */
 export function eventSpread(input: {
@@ -60,6 +62,7 @@ export function eventSpread(input: {
   laidAt: number;
   nowMs: number;
   errors?: readonly LeadError[];
+  bandC?: readonly number[];
 }): EventSpread {
   const { curve, temps, errors = FORECAST_ERROR } = input;
   const laidAt = moment('time of application', input.laidAt);
@@ -82,8 +85,9 @@ export function eventSpread(input: {
     const tempC = ((temps.valuesC[i] as number) + (temps.valuesC[i + 1] as number)) / 2;
     done += rate(tempC) * hours;
     const leadH = (hourMs + HOUR_MS / 2 - nowMs) / HOUR_MS;
-    if (leadH > 0) {
-      const sdC = forecastSdC(leadH, errors);
+    const besideC = within('band of the film temperature (K)', input.bandC?.[i] ?? 0, 0, 120) / NINE_OF_TEN;
+    const sdC = Math.hypot(leadH > 0 ? forecastSdC(leadH, errors) : 0, besideC);
+    if (sdC > 0) {
       const weight = ((rate(tempC + sdC) - rate(tempC - sdC)) / 2) * hours;
       covariance *= HOURLY_AUTOCORRELATION;
       variance += 2 * weight * covariance + weight * weight;

@@ -118,12 +118,14 @@ function bridged(before: SplicedHour, after: SplicedHour, share: number): Splice
   const airC = between(before.airC, after.airC);
   const offset = surfaceOffset(before, after, between);
   const wind = before.windMs !== undefined && after.windMs !== undefined;
+  const cloud = before.cloudTenths !== undefined && after.cloudTenths !== undefined;
   const sun = [before.sunUp, after.sunUp].filter((up) => up !== undefined);
   return {
     at: Math.round(between(before.at, after.at) / HOUR_MS) * HOUR_MS,
     airC,
     rh: between(before.rh, after.rh),
     ...(wind ? { windMs: between(before.windMs as number, after.windMs as number) } : {}),
+    ...(cloud ? { cloudTenths: between(before.cloudTenths as number, after.cloudTenths as number) } : {}),
     ...(sun.length > 0 ? { sunUp: sun.every(Boolean) } : {}),
     ...(offset === null ? {} : { surfaceC: airC + offset }),
     source: 'filled',

@@ -4,7 +4,7 @@ import type { BadRow } from '../../contract/index.ts';
 import { toCanonical } from '../../core/units/index.ts';
 import type { SeriesHour } from '../rows/weather.ts';
 
-type Column = 'time' | 'air' | 'rh' | 'wind' | 'rain' | 'surface';
+type Column = 'time' | 'air' | 'rh' | 'wind' | 'rain' | 'surface' | 'cloud';
 
 /** How headers are recognised: first fit wins, in this order. */
 const HEADERS: [Column, RegExp][] = [
@@ -13,6 +13,7 @@ const HEADERS: [Column, RegExp][] = [
   ['rh', /^(rh|relative humidity|humidity)/i],
   ['wind', /^wind/i],
   ['rain', /^(rain|precip)/i],
+  ['cloud', /^(cloud|okta)/i],
   ['air', /^(air|temp)/i],
 ];
 
@@ -22,6 +23,7 @@ const LIMITS: Record<Exclude<Column, 'time'>, { name: string; min: number; max: 
   rh: { name: 'relative humidity', min: 1, max: 100, unit: '%' },
   wind: { name: 'wind', min: 0, max: 90, unit: 'm/s' },
   rain: { name: 'rain', min: 0, max: 300, unit: 'mm' },
+  cloud: { name: 'cloud', min: 0, max: 10, unit: 'tenths' },
 };
 
 /** A header may name its unit: "air °F", "wind kn", "rain in". */
@@ -31,6 +33,8 @@ function toLimitUnit(column: Exclude<Column, 'time'>, header: string, value: num
   if (column === 'wind' && /\b(kn|kt|knots?)\b/i.test(header)) return toCanonical(value, 'kn');
   if (column === 'wind' && /km\/?h/i.test(header)) return value / 3.6;
   if (column === 'rain' && /\b(in|inch(es)?)\b/i.test(header)) return toCanonical(value, 'inRain');
+  if (column === 'cloud' && /%|percent/i.test(header)) return value / 10;
+  if (column === 'cloud' && /okta/i.test(header)) return value * 1.25;
   return value;
 }
 
@@ -86,7 +90,8 @@ export interface WeatherFile {
 
 /**
  * Reads hourly weather from CSV (RFC 4180; comma, semicolon or tab). Columns are found by their headers:
- * time, air, RH (%), and where present wind (m/s, or kn, km/h by header), rain (mm) and surface temperature;
+ * time, air, RH (%), and where present wind (m/s, or kn, km/h by header), rain (mm), surface temperature and cloud (tenths,
+ * or oktas, % by header);
  * air and surface may be °F by header. Times without an offset are in the yard's zone. Rows within one hour are
  * averaged, their rain added up. A row that cannot be read is reported by its line and left out.
  *
@@ -129,6 +134,7 @@ export function readWeatherCsv(csv: string, zone: string): WeatherFile {
         windMs: maybe('wind'),
         rainMm: maybe('rain'),
         surfaceC: maybe('surface'),
+        cloudTenths: maybe('cloud'),
       };
       const within = byHour.get(row.at);
       if (within) within.push(row);
@@ -186,5 +192,6 @@ function oneHour(rows: readonly SeriesHour[]): SeriesHour {
     windMs: mean(known((row) => row.windMs)),
     rainMm: rain.length ? sum(rain) : null,
     surfaceC: mean(known((row) => row.surfaceC)),
+    cloudTenths: mean(known((row) => row.cloudTenths)),
   };
 }

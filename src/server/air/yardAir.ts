@@ -1,10 +1,10 @@
 import { getPosition } from 'suncalc';
 import type { WeatherHour } from '../../contract/index.ts';
-import type { Surroundings } from '../../core/air/index.ts';
-import { filmTemps, HOUR_MS, type SplicedHour, spliceHours, type TempSeries } from '../../core/cure/index.ts';
+import { HOUR_MS, type SplicedHour, spliceHours } from '../../core/cure/index.ts';
 import type { Queries } from '../db/open.ts';
 import { type KnownHour, latestHours } from '../rows/weather.ts';
 import { theYard } from '../rows/yard.ts';
+import { atSite } from './surfaces.ts';
 
 interface Place {
   latitude: number;
@@ -25,6 +25,7 @@ const toAirHour = (hour: KnownHour, place: Place) => ({
   windMs: optional(hour.windMs),
   rainMm: optional(hour.rainMm),
   surfaceC: optional(hour.surfaceC),
+  cloudTenths: optional(hour.cloudTenths),
   simulated: hour.kind === 'simulated',
   sunUp: sunIsUp(hour.at, place),
 });
@@ -50,37 +51,10 @@ export async function yardAir(
   const [measured, forecast] = [by('measured'), by('forecast')];
   await new Promise(setImmediate);
   // A gap may hold a night that neither of its ends saw.
-  return spliceHours({ measured, forecast, now }).map((hour) =>
+  const hours = spliceHours({ measured, forecast, now }).map((hour) =>
     hour.source === 'filled' ? { ...hour, sunUp: sunIsUp(hour.at, place) } : hour,
   );
-}
-
-const tempsOf = new WeakMap<readonly SplicedHour[], Map<string, TempSeries>>();
-
-/** The film temperatures of surroundings in this air: one series for all areas alike, so their clocks can share it. */
-export function tempsFor(hours: readonly SplicedHour[], surroundings: Surroundings): TempSeries {
-  const known = tempsOf.get(hours) ?? new Map<string, TempSeries>();
-  tempsOf.set(hours, known);
-  const key = JSON.stringify(surroundings);
-  const temps = known.get(key) ?? filmTemps(hours, surroundings);
-  known.set(key, temps);
-  return temps;
-}
-
-const sameSeries = (a: TempSeries, b: TempSeries) =>
-  a.startMs === b.startMs &&
-  a.valuesC.length === b.valuesC.length &&
-  a.valuesC.every((value, i) => value === b.valuesC[i]);
-
-/** Air read again gives the same series where nothing in it changed: what was worked out over it still holds. */
-export function carryTemps(from: readonly SplicedHour[], to: readonly SplicedHour[]): void {
-  if (to.length === 0) return;
-  const carried = new Map<string, TempSeries>();
-  for (const [key, old] of tempsOf.get(from) ?? []) {
-    const fresh = filmTemps(to, JSON.parse(key) as Surroundings);
-    carried.set(key, sameSeries(old, fresh) ? old : fresh);
-  }
-  tempsOf.set(to, carried);
+  return atSite(hours, place);
 }
 
 /** An hour as the API gives it. */
@@ -92,6 +66,7 @@ export function toWeatherHour(hour: SplicedHour): WeatherHour {
     windMs: hour.windMs ?? null,
     rainMm: hour.rainMm ?? null,
     surfaceC: hour.surfaceC ?? null,
+    cloudTenths: hour.cloudTenths ?? null,
     source: hour.source,
     simulated: hour.simulated,
   };

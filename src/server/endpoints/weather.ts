@@ -116,8 +116,9 @@ export const weatherEndpoints = [
           hour.windMs ?? null,
           hour.rainMm ?? null,
           hour.surfaceC ?? null,
+          hour.cloudTenths ?? null,
         ]);
-      const head = ['time', 'air °C', 'RH %', 'wind m/s', 'rain mm', 'surface °C'];
+      const head = ['time', 'air °C', 'RH %', 'wind m/s', 'rain mm', 'surface °C', 'cloud tenths'];
       return csvFile('weather', writeCsv([head, ...rows]));
     },
   }),

@@ -8,13 +8,14 @@ import {
   unconfirmed,
   WHOLE_COAT_SHARE,
 } from '../../core/system/index.ts';
-import { tempsFor } from '../air/yardAir.ts';
+import { tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, coatsOfSteps, netAreaOf } from './areaStates.ts';
 import { filmClock, nextKind, workFor, workView } from './filmClock.ts';
 import { groupsOf } from './groupsOf.ts';
 import { handOn } from './handOn.ts';
+import { surfaceOf } from './surfaceOf.ts';
 
 /** Whole coats of each step, in the order of the stack. */
 function wholeCoats(state: AreaSnapshot, groups: readonly CoatGroup<CoatOnArea>[]): number[] {
@@ -136,7 +137,7 @@ export function areaClock(
   };
   if (!top || !last) {
     // The first coat is begun: what lies of it has its own clock, what is bare keeps its hours.
-    const temps = hours.length > 0 ? tempsFor(hours, state.area.surroundings) : null;
+    const temps = hours.length > 0 ? tempsFor(hours, surfaceOf(state, catalogue)) : null;
     const parts = temps && areaParts({ state, groups, laid, clock, following: null, catalogue, temps, now });
     return { ...clock, parts: parts ?? [] };
   }
@@ -158,7 +159,7 @@ export function areaClock(
   clock.hand = handOn({ state, top, now, clock: null });
   if (state.steps.length === 0) return clock;
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
-  const temps = tempsFor(hours, state.area.surroundings);
+  const temps = tempsFor(hours, surfaceOf(state, catalogue));
   const full = { ...clock, ...filmClock({ sheet, top, temps, now, state, clock, catalogue }) };
   const following = nextKind(clock, catalogue);
   return {

@@ -1,8 +1,9 @@
 import { type SplicedHour, windowsFor } from '../../core/cure/index.ts';
 import { appliedBond, type CoatGroup, type LaidBond } from '../../core/system/index.ts';
-import { tempsFor } from '../air/yardAir.ts';
+import { tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
+import { surfaceOf } from './surfaceOf.ts';
 
 type Group = CoatGroup<CoatOnArea>;
 
@@ -31,7 +32,7 @@ export function laidBonds(
     const { state: windowState } = windowsFor({
       film: { laidFromMs: below.fromMs, laidToMs: below.toMs, sheet: sheet.cure },
       next: { kind: 'coat', family: lay.family, same },
-      temps: tempsFor(hours, state.area.surroundings),
+      temps: tempsFor(hours, surfaceOf(state, catalogue)),
       now: group.fromMs,
     });
     // A sanding is often ticked when the coat is logged, after its laying began: it counts up to the last corner.

@@ -1,11 +1,12 @@
 import type { AreaClock, Shift } from '../../contract/index.ts';
 import { HOUR_MS, type TempSeries } from '../../core/cure/index.ts';
-import { tempsFor } from '../air/yardAir.ts';
+import { tempsFor } from '../air/surfaces.ts';
 import type { Tx } from '../db/open.ts';
 import { loadCatalogue } from '../rows/products.ts';
 import { insertShifts } from '../rows/shifts.ts';
 import { loadAreaStates } from './areaStates.ts';
 import { inSlices } from './slices.ts';
+import { surfaceOf } from './surfaceOf.ts';
 import { airAround, clockOrWhyNot, type YardClocks } from './yardMemory.ts';
 
 /** A move of less than this is not worth a person's attention. */
@@ -39,7 +40,8 @@ async function shiftsBetween(
   cause: string,
 ): Promise<Shift[]> {
   const earlier = new Map(before.clocks.map((clock) => [clock.areaId, clock]));
-  const around = ({ states }: YardClocks) => new Map(states.map(({ area }) => [area.id, area.surroundings]));
+  const around = ({ states, catalogue }: YardClocks) =>
+    new Map(states.map((state) => [state.area.id, surfaceOf(state, catalogue)]));
   const [stood, stands] = [around(before), around(after)];
   const airOf = (clock: AreaClock, untilMs: number) => {
     const now = stands.get(clock.areaId);

@@ -1,6 +1,7 @@
 import type { AreaClock, ChangeSet } from '../../contract/index.ts';
 import { HOUR_MS, type SplicedHour, segmentAt } from '../../core/cure/index.ts';
-import { carryTemps, tempsFor, yardAir } from '../air/yardAir.ts';
+import { carryTemps, tempsFor } from '../air/surfaces.ts';
+import { yardAir } from '../air/yardAir.ts';
 import type { Db, Queries } from '../db/open.ts';
 import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
 import { areaClock, failedClock } from './areaClock.ts';
@@ -8,6 +9,7 @@ import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
 import { inSlices } from './slices.ts';
+import { surfaceOf } from './surfaceOf.ts';
 
 /** Air is looked at this far back for a film and this far ahead for its windows. */
 const LOOK_BACK_MS = 120 * 24 * HOUR_MS;
@@ -170,7 +172,7 @@ export class YardMemory {
     catalogue: ProductCatalogue,
     clock: AreaClock,
   ): Kept {
-    const temps = hours.length > 0 ? tempsFor(hours, state.area.surroundings) : null;
+    const temps = hours.length > 0 ? tempsFor(hours, surfaceOf(state, catalogue)) : null;
     return { state, temps, sheets: sheetsBehind(state, catalogue), clock };
   }
 
@@ -182,7 +184,7 @@ export class YardMemory {
     const kept = this.#clocks.get(state.area.id);
     if (
       kept?.state === state &&
-      kept.temps === (hours.length > 0 ? tempsFor(hours, state.area.surroundings) : null) &&
+      kept.temps === (hours.length > 0 ? tempsFor(hours, surfaceOf(state, catalogue)) : null) &&
       kept.sheets === sheetsBehind(state, catalogue)
     )
       return kept.clock;

@@ -12,10 +12,11 @@ export function toBoat(row: typeof boat.$inferSelect): Boat {
 
 const NOT_TOLD = { loaM: null, lwlM: null, beamM: null, draughtM: null, freeboardM: null };
 
-const columns = ({ dimensions, name, kind, note }: BoatInput) => ({
+const columns = ({ dimensions, headingDeg, name, kind, note }: BoatInput) => ({
   name,
   kind,
   note,
+  headingDeg: headingDeg ?? null,
   ...(dimensions ?? NOT_TOLD),
 });
 

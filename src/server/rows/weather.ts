@@ -11,6 +11,8 @@ export interface SeriesHour {
   windMs: number | null;
   rainMm: number | null;
   surfaceC: number | null;
+  /** Cloud, tenths. */
+  cloudTenths: number | null;
 }
 
 export type SeriesKind = 'measured' | 'forecast' | 'simulated';
@@ -68,6 +70,7 @@ export async function latestHours(db: Queries, range: { from: number; to: number
     windMs: hour.windMs,
     rainMm: hour.rainMm,
     surfaceC: hour.surfaceC,
+    cloudTenths: hour.cloudTenths,
     kind: series.kind,
     issuedAt: series.issuedAt.getTime(),
   }));

@@ -61,6 +61,7 @@ export function standInWeather(input: {
       windMs: round(Math.max(0, wind), 1),
       rainMm: round(rain, 1),
       surfaceC: null,
+      cloudTenths: round(Math.min(10, Math.max(0, 10 * (1 - clear) + 2.5 + 2.5 * smooth(seed + 8, h, 7))), 0),
     });
   }
   return hours;

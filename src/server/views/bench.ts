@@ -2,10 +2,12 @@ import type { AreaClock, BenchView } from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { limitsOf, stackNeed } from '../../core/system/index.ts';
+import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
+import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { coatOutlook } from './coatOutlook.ts';
@@ -49,12 +51,20 @@ export async function benchView(
   const step = state.steps.find((each) => each.id === clock.next?.stepId) ?? null;
   const product = (step && known.catalogue.latest.get(step.productId)) ?? null;
   const hour = hourAt(known.hours, at);
-  const { surroundings } = state.area;
+  const place = surfaceOf(state, known.catalogue);
   // Judged from a day before, so that what rain or dew left on the surface is known.
   const around = known.hours.filter(
     (each) => each.at > at - 24 * HOUR_MS && each.at < at + BENCH_HOURS * HOUR_MS,
   );
-  const judged = product ? judgeHours({ hours: around, limits: limitsOf(product.sheet), surroundings }) : [];
+  const { surroundings } = place;
+  const surface =
+    around.length > 0
+      ? bandFor(known.hours, place).filter(({ at: ms }) => around.some((each) => each.at === ms))
+      : [];
+  const judged = product
+    ? judgeHours({ hours: around, limits: limitsOf(product.sheet), surroundings, surface })
+    : [];
+  const bandAt = new Map(surface.map((each) => [each.at, each]));
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
   const outlook =
@@ -68,7 +78,7 @@ export async function benchView(
             now: at,
             safeHours: asked.safeHours,
           },
-          surroundings,
+          place,
           asked.heatC,
         )
       : null;
@@ -87,6 +97,8 @@ export async function benchView(
       ok,
       reasons,
       surfaceC,
+      surfaceLowC: bandAt.get(ms)?.lowC ?? surfaceC,
+      surfaceHighC: bandAt.get(ms)?.highC ?? surfaceC,
       dewPointC,
       marginFalls,
     })),

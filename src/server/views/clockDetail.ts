@@ -1,8 +1,9 @@
 import type { AreaClock, ClockDetail } from '../../contract/index.ts';
-import type { Surroundings } from '../../core/air/index.ts';
 import { eventSpread, HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
-import { tempsFor, toWeatherHour } from '../air/yardAir.ts';
+import { bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
+import { toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
+import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
 import { shiftsOf } from '../rows/shifts.ts';
 
@@ -18,10 +19,10 @@ function sinceApplied(hours: readonly SplicedHour[], clock: AreaClock): readonly
 }
 
 /** Those hours with the film's temperature in each. */
-function withFilm(hours: readonly SplicedHour[], clock: AreaClock, surroundings: Surroundings) {
+function withFilm(hours: readonly SplicedHour[], clock: AreaClock, place: SurfacePlace) {
   if (hours.length === 0) return [];
   const shown = sinceApplied(hours, clock);
-  const filmC = tempsFor(hours, surroundings).valuesC.slice(hours.length - shown.length);
+  const filmC = tempsFor(hours, place).valuesC.slice(hours.length - shown.length);
   return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
 }
 
@@ -29,16 +30,17 @@ function withFilm(hours: readonly SplicedHour[], clock: AreaClock, surroundings:
 function spreadsOf(
   clock: AreaClock,
   hours: readonly SplicedHour[],
-  surroundings: Surroundings,
+  place: SurfacePlace,
   now: number,
 ): ClockDetail['spreads'] {
-  if (hours.length === 0 || surroundings.kind === 'heated') return [];
-  const temps = tempsFor(hours, surroundings);
+  if (hours.length === 0 || place.surroundings.kind === 'heated') return [];
+  const temps = tempsFor(hours, place);
+  const bandC = bandFor(hours, place).map(({ lowC, highC }) => (highC - lowC) / 2);
   const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
   return clock.edges.flatMap(({ edge, at, points, stopC, from }) => {
     if (at !== null && Date.parse(at) <= now) return [];
     const curve = { points, stopC };
-    const { earlyMs, lateMs } = eventSpread({ curve, temps, laidAt: Date.parse(from), nowMs: now });
+    const { earlyMs, lateMs } = eventSpread({ curve, temps, laidAt: Date.parse(from), nowMs: now, bandC });
     return earlyMs === null && lateMs === null ? [] : [{ edge, early: iso(earlyMs), late: iso(lateMs) }];
   });
 }
@@ -46,15 +48,16 @@ function spreadsOf(
 /** The window of an area with the air it was worked out over, and what moved it. @throws {Missing} */
 export async function clockDetail({ db, memory, now }: Context, areaId: string): Promise<ClockDetail> {
   const at = now();
-  const { states, clocks, hours } = await memory.some(at, { areaId });
+  const { states, clocks, hours, catalogue } = await memory.some(at, { areaId });
   const [state] = states;
   const [clock] = clocks;
   if (!state || !clock) throw new Missing('area', areaId);
+  const place = surfaceOf(state, catalogue);
   return {
     clock,
     now: new Date(at).toISOString(),
-    hours: withFilm(hours, clock, state.area.surroundings),
+    hours: withFilm(hours, clock, place),
     shifts: await shiftsOf(db, areaId),
-    spreads: spreadsOf(clock, hours, state.area.surroundings, at),
+    spreads: spreadsOf(clock, hours, place, at),
   };
 }

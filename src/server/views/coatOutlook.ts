@@ -1,6 +1,7 @@
 import type { CoatOutlook, InsteadView, StartView } from '../../contract/index.ts';
 import { judgeCoat, type StartStretch, type Surroundings } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import type { SurfacePlace } from '../air/surfaces.ts';
 import { type CoatToApply, coatUnder } from './coatUnder.ts';
 
 const at = (ms: number) => new Date(ms).toISOString();
@@ -18,14 +19,10 @@ const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): StartVie
  * @param heatC set point of the heater asked about, °C
  * @returns null where no air is known
  */
-export function coatOutlook(
-  coat: CoatToApply,
-  surroundings: Surroundings,
-  heatC: number,
-): CoatOutlook | null {
+export function coatOutlook(coat: CoatToApply, place: SurfacePlace, heatC: number): CoatOutlook | null {
   const { now } = coat;
   if (coat.hours.length === 0) return null;
-  const { applyMs, safeAfter, safeBy, airUntil, starts } = coatUnder(coat, surroundings);
+  const { applyMs, safeAfter, safeBy, airUntil, starts } = coatUnder(coat, place);
   const endMs = now + applyMs;
   const safeMs = safeAfter(endMs);
   // Where it is never safe, as far as is known, every known hour is looked at.
@@ -55,7 +52,11 @@ export function coatOutlook(
     })),
     best: best && bestView(best),
     instead:
-      ok || safeBy === null ? [] : insteadOf(surroundings, heatC).map((other) => insteadView(coat, other)),
+      ok || safeBy === null
+        ? []
+        : insteadOf(place.surroundings, heatC).map((other) =>
+            insteadView(coat, { ...place, surroundings: other }),
+          ),
     failures: [...first.values()]
       .sort((a, b) => a.at - b.at)
       .map(({ at: failsMs, ...failure }) => ({ ...failure, at: at(failsMs) })),
@@ -69,8 +70,9 @@ const insteadOf = (surroundings: Surroundings, heatC: number): Surroundings[] =>
 ];
 
 /** From when the coat would pass there, and when it would be safe. */
-function insteadView(coat: CoatToApply, surroundings: Surroundings): InsteadView {
-  const { applyMs, safeAfter, starts } = coatUnder(coat, surroundings);
+function insteadView(coat: CoatToApply, place: SurfacePlace): InsteadView {
+  const { surroundings } = place;
+  const { applyMs, safeAfter, starts } = coatUnder(coat, place);
   const first = starts().stretches[0];
   if (!first) return { surroundings, start: null, safe: null };
   return { surroundings, start: at(first.fromMs), safe: iso(safeAfter(first.fromMs + applyMs)) };

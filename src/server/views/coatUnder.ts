@@ -1,16 +1,9 @@
 import type { Step } from '../../contract/index.ts';
-import {
-  airAround,
-  type BestStarts,
-  bestStarts,
-  isUnderCover,
-  type Surroundings,
-  surfaceTemps,
-} from '../../core/air/index.ts';
+import { airAround, type BestStarts, bestStarts, isUnderCover } from '../../core/air/index.ts';
 import { eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
 import { applyHours } from '../../core/film/index.ts';
 import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
-import { tempsFor } from '../air/yardAir.ts';
+import { bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 
 /** Air before the coat that says whether its surface is wet. */
 const BEFORE_MS = 24 * HOUR_MS;
@@ -29,12 +22,13 @@ export interface CoatToApply {
 }
 
 /** The coat as it would be applied in these surroundings: how long it takes, when it is safe, the air about it. */
-export function coatUnder(coat: CoatToApply, surroundings: Surroundings) {
+export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const { sheet, now, hours } = coat;
+  const { surroundings } = place;
   const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
   const byHandMs = coat.safeHours !== null && !stated ? coat.safeHours * HOUR_MS : null;
-  const filmTemps = tempsFor(hours, surroundings);
+  const filmTemps = tempsFor(hours, place);
   /** When a coat finished then is safe from dew and rain; null: not within what is known, or nobody said. */
   const safeAfter = (finishedMs: number): number | null => {
     if (!stated) return byHandMs === null ? null : finishedMs + byHandMs;
@@ -42,17 +36,16 @@ export function coatUnder(coat: CoatToApply, surroundings: Surroundings) {
     return eventTime({ curve, temps: filmTemps, laidAt: finishedMs }).at;
   };
   const safeBy = stated?.event ?? (byHandMs === null ? null : ('told' as const));
-  const surfaceC = surfaceTemps(hours, surroundings);
-  const about = hours.flatMap((hour, i) =>
-    hour.at >= now - BEFORE_MS && hour.at <= now + AHEAD_MS
-      ? [{ ...hour, ...airAround(hour, surroundings), surfaceC: surfaceC[i] as number }]
-      : [],
-  );
+  const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + AHEAD_MS;
+  const surface = bandFor(hours, place).filter(shown);
+  const about = hours
+    .filter(shown)
+    .map((hour, i) => ({ ...hour, ...airAround(hour, surroundings), surfaceC: surface[i]?.surfaceC }));
   const airUntil = (untilMs: number) => {
-    const known = about.filter(({ at }) => at <= untilMs);
+    const within = ({ at }: { at: number }) => at <= untilMs;
     return {
-      hours: known,
-      surface: known.map(({ at, surfaceC: c }) => ({ at, surfaceC: c, lowC: c, highC: c })),
+      hours: about.filter(within),
+      surface: surface.filter(within),
       limits: limitsOf(sheet),
       underCover: isUnderCover(surroundings),
     };

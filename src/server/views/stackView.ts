@@ -1,12 +1,13 @@
 import type { StackView } from '../../contract/index.ts';
 import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
-import { tempsFor } from '../air/yardAir.ts';
+import { tempsFor } from '../air/surfaces.ts';
 import { areaClock } from '../memory/areaClock.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { groupFilm } from '../memory/coatFilm.ts';
 import { groupsOf } from '../memory/groupsOf.ts';
 import { laidBonds } from '../memory/laidBonds.ts';
 import { profileOf } from '../memory/profileOf.ts';
+import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 
 const hourView = ({ tempC, atMs }: HourOf) => ({ tempC, at: new Date(atMs).toISOString() });
@@ -26,7 +27,8 @@ export function stackView(
       ]),
     );
   const { hours, now } = context;
-  const found = hours.length > 0 ? extremesFrom(tempsFor(hours, state.area.surroundings), now) : null;
+  const found =
+    hours.length > 0 ? extremesFrom(tempsFor(hours, surfaceOf(state, context.catalogue)), now) : null;
   const clock = areaClock(state, context);
   const profile = profileOf(state, context.catalogue);
   const asLaid = byStep((group) => groupFilm(group, { state, catalogue: context.catalogue }) ?? 0);

@@ -40,6 +40,22 @@ export function conditionsFrom(view: BenchView): LoggedConditions | null {
   };
 }
 
+/** Narrower than this the surface is said as one figure, K. */
+const WORTH_SAYING_K = 1;
+
+/** How the surface was come by, and how far off it may be. */
+function sayEstimate(view: BenchView, show: ReturnType<typeof useUnits>['show']): string {
+  if (view.air?.surfaceC !== null && view.air?.surfaceC !== undefined) return 'surface measured';
+  const hour = view.hours[0];
+  if (!hour || hour.surfaceHighC - hour.surfaceLowC < WORTH_SAYING_K) return 'surface estimated';
+  const wanting = [
+    view.air?.cloudTenths === null && 'cloud',
+    (view.boat.headingDeg ?? null) === null && 'where the bow points',
+  ].filter(Boolean);
+  const why = wanting.length > 0 ? `: ${wanting.join(' and ')} not known` : '';
+  return `surface estimated, between ${show(hour.surfaceLowC, 'temperature')} and ${show(hour.surfaceHighC, 'temperature')}${why}`;
+}
+
 /** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
 export function Conditions({ view, sheet, conditions, onChange, zone, safeHours, onSafeHours }: Props) {
   const { show, system } = useUnits();
@@ -69,7 +85,10 @@ export function Conditions({ view, sheet, conditions, onChange, zone, safeHours,
             {show(conditions.surfaceC ?? conditions.airC, 'temperature')}, dew point{' '}
             {show(dewPointC({ airC: conditions.airC, rh: conditions.rh }), 'temperature')}
             {conditions.source !== 'typed' && (
-              <span className="opacity-80"> ({conditions.source}; surface estimated)</span>
+              <span className="opacity-80">
+                {' '}
+                ({conditions.source}; {sayEstimate(view, show)})
+              </span>
             )}
           </p>
         </>

@@ -1,6 +1,6 @@
 import type { BoatInput } from '../../contract/index.ts';
 import type { Craft } from '../../core/hull/index.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
+import { fieldText, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
 import { type DimensionValues, dimensionsToValues, valuesToDimensions } from '../parts/dimensions.ts';
 
@@ -9,6 +9,7 @@ export interface BoatValues {
   name: string;
   kind: Craft;
   dimensions: DimensionValues;
+  heading: string;
   note: string;
 }
 
@@ -16,6 +17,7 @@ export const EMPTY_BOAT: BoatValues = {
   name: '',
   kind: 'fin-keel',
   dimensions: dimensionsToValues(null, 'metric'),
+  heading: '',
   note: '',
 };
 
@@ -23,6 +25,7 @@ export const boatToValues = (boat: BoatInput, system: UnitSystem): BoatValues =>
   name: boat.name,
   kind: boat.kind,
   dimensions: dimensionsToValues(boat.dimensions, system),
+  heading: boat.headingDeg == null ? '' : fieldText(boat.headingDeg),
   note: boat.note,
 });
 
@@ -31,5 +34,6 @@ export const valuesToBoat = (values: BoatValues, id: string, read: FormReader): 
   name: values.name.trim(),
   kind: values.kind,
   dimensions: values.kind === 'parts' ? null : valuesToDimensions(values.dimensions, read),
+  headingDeg: read.optionalNumber('heading', 'where the bow points', values.heading),
   note: values.note,
 });

@@ -23,6 +23,7 @@ const viewOf = (hour: AirHour): WeatherHour => ({
   windMs: null,
   rainMm: hour.rainMm ?? null,
   surfaceC: null,
+  cloudTenths: null,
   source: 'forecast',
   simulated: false,
 });

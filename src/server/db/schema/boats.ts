@@ -35,6 +35,8 @@ export const boat = pgTable('boat', {
   beamM: doublePrecision('beam_m'),
   draughtM: doublePrecision('draught_m'),
   freeboardM: doublePrecision('freeboard_m'),
+  /** Where the bow points on the hard, degrees from north; null: not told. */
+  headingDeg: doublePrecision('heading_deg'),
   note: text('note').notNull(),
   archived: archived(),
   version: version(),

@@ -125,6 +125,8 @@ export const weatherHour = pgTable(
     windMs: doublePrecision('wind_ms'),
     rainMm: doublePrecision('rain_mm'),
     surfaceC: doublePrecision('surface_c'),
+    /** Cloud, tenths; null: not given. */
+    cloudTenths: doublePrecision('cloud_tenths'),
   },
   (table) => [
     primaryKey({ columns: [table.seriesId, table.at] }),

@@ -1,0 +1,33 @@
+import { surfaceBodyOf } from '../src/core/air/index.ts';
+import type { SplicedHour, TempSeries } from '../src/core/cure/index.ts';
+import { tempsFor } from '../src/server/air/surfaces.ts';
+import type { DemoArea, DemoBoat } from './planned.ts';
+import { SHEETS } from './sheets.ts';
+
+/** The colour of the coat that lies on top, `#rrggbb`; null: none does. */
+function topColour({ steps, laid }: DemoArea): string | null {
+  const coats = steps.flatMap(({ product, coats: count, colours }) =>
+    Array.from({ length: count }, (_, no) => ({ product, name: colours[no % colours.length] })),
+  );
+  const top = coats[laid - 1];
+  return SHEETS[top?.product ?? '']?.colours.find(({ name }) => name === top?.name)?.hex ?? null;
+}
+
+/** The film temperatures of a demo area, as the server will have them. */
+export function filmOfArea(
+  hours: readonly SplicedHour[],
+  plan: DemoArea,
+  boat: Pick<DemoBoat, 'headingDeg'>,
+): TempSeries {
+  const { zone, side, substrate, service, surroundings, laid } = plan;
+  const body = surfaceBodyOf({
+    zone,
+    side,
+    substrate,
+    inside: service === 'interior' || service === 'bilge' || service === 'tank',
+    colour: topColour(plan),
+    coated: laid > 0,
+    boatHeadingDeg: boat.headingDeg ?? null,
+  });
+  return tempsFor(hours, { surroundings: surroundings ?? { kind: 'open' }, body });
+}

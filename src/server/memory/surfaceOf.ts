@@ -1,0 +1,41 @@
+import { type SurfaceBody, surfaceBodyOf } from '../../core/air/index.ts';
+import type { SurfacePlace } from '../air/surfaces.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+import type { AreaSnapshot } from './areaStates.ts';
+
+const INSIDE: ReadonlySet<AreaSnapshot['area']['service']> = new Set(['interior', 'bilge', 'tank']);
+/** Substrates that are paint already, whatever its colour. */
+const PAINTED = 'existing-paint';
+
+/** The colour on top, `#rrggbb`; null: none laid here, or its sheet does not show it. */
+function topColour(state: AreaSnapshot, catalogue: ProductCatalogue): string | null {
+  const top = state.coats.at(-1);
+  if (!top) return null;
+  const sheet = catalogue.sheetOf(top.body.productId, top.body.sheetVersion);
+  const hex = sheet?.colours.find(({ name }) => name === top.body.colour)?.hex;
+  return hex && /^#[0-9a-f]{6}$/i.test(hex) ? hex : null;
+}
+
+function bodyOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfaceBody {
+  const { area, boat } = state;
+  return surfaceBodyOf({
+    zone: area.zone,
+    side: area.side,
+    substrate: area.substrate,
+    inside: INSIDE.has(area.service),
+    colour: topColour(state, catalogue),
+    coated: state.coats.length > 0 || area.oldCoating !== null || area.substrate === PAINTED,
+    boatHeadingDeg: boat.headingDeg ?? null,
+  });
+}
+
+const kept = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; place: SurfacePlace }>();
+
+/** Where an area's surface stands and what kind of store of heat it is, as it is now. */
+export function surfaceOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfacePlace {
+  const known = kept.get(state);
+  if (known?.catalogue === catalogue) return known.place;
+  const place = { surroundings: state.area.surroundings, body: bodyOf(state, catalogue) };
+  kept.set(state, { catalogue, place });
+  return place;
+}
