@@ -6,6 +6,8 @@ export type Change =
   | { of: 'yard' }
   /** The air, or the sources it is spliced from. */
   | { of: 'weather' }
+  /** The stations that give the air: their names, order, tokens, faults. */
+  | { of: 'stations' }
   | { of: 'products' }
   | { of: 'templates' }
   /** A boat's own record: name, dimensions, whether she is archived. */
@@ -34,6 +36,7 @@ export type ViewName =
   | 'clock'
   | 'log'
   | 'weather'
+  | 'stations'
   | 'form'
   | 'waterline'
   | 'products'
@@ -65,6 +68,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   clock: CLOCK,
   log: [...CLOCK, 'form'],
   weather: ['weather', 'yard'],
+  stations: ['stations', 'weather'],
   form: ['form', 'boat', 'areas', 'survey', 'waterline'],
   waterline: ['waterline', 'boat'],
   products: ['products'],

@@ -95,6 +95,18 @@ const ENTRIES: Record<string, Entry> = {
       },
     ],
   },
+  soundReadings: {
+    run: air.soundReadings,
+    args: [
+      {
+        readings: [
+          { at: 0, airC: 10, rh: 0.8, windMs: 2, rainMm: 0, surfaceC: 9, cloudTenths: 4 },
+          { at: HOUR, airC: 11, rh: 0.8 },
+        ],
+        measuredBy: 2 * HOUR,
+      },
+    ],
+  },
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line
@@ -127,6 +139,7 @@ const ENTRIES: Record<string, Entry> = {
   windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
   shareDone: { run: cure.shareDone, args: [{ curve, temps, fromMs: 0, toMs: 3 * HOUR }] },
   forecastSdC: { run: cure.forecastSdC, args: [36] },
+  learnedErrors: { run: cure.learnedErrors, args: [[{ leadH: 24, hours: 100, squaresK2: 200 }]] },
   eventSpread: { run: cure.eventSpread, args: [{ curve: { ...curve, points: [{ tempC: 20, minutes: 90 }] }, temps, laidAt: 0, nowMs: HOUR / 2 }] }, // biome-ignore format: one line
   correctFromHandTest: {
     run: cure.correctFromHandTest,

@@ -2,6 +2,7 @@ import type { DiskRoom } from './db/diskRoom.ts';
 import type { FileStore } from './db/files.ts';
 import type { Db } from './db/open.ts';
 import type { LiveChanges } from './http/events.ts';
+import type { WriteGate } from './http/writeGate.ts';
 import type { YardMemory } from './memory/yardMemory.ts';
 import type { Jobs } from './workers/jobs.ts';
 
@@ -13,5 +14,6 @@ export interface Context {
   live: LiveChanges;
   memory: YardMemory;
   jobs: Jobs;
+  gate: WriteGate;
   now: () => number;
 }

@@ -1,5 +1,6 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { FeedKeeper } from './air/feeds.ts';
 import { makeApp } from './app.ts';
 import { DiskRoom } from './db/diskRoom.ts';
 import { FileStore } from './db/files.ts';
@@ -7,6 +8,7 @@ import { lockFolder } from './db/lock.ts';
 import { type Db, openDb } from './db/open.ts';
 import { LiveChanges } from './http/events.ts';
 import { makeLogger } from './http/logger.ts';
+import { WriteGate } from './http/writeGate.ts';
 import { YardMemory } from './memory/yardMemory.ts';
 import { ensureYard } from './rows/yard.ts';
 import { tidyFiles } from './tidyFiles.ts';
@@ -17,6 +19,8 @@ export interface Running {
   port: number;
   db: Db;
   memory: YardMemory;
+  /** Asks the stations that are to be asked. */
+  feeds: FeedKeeper;
   stop: () => Promise<void>;
 }
 
@@ -79,20 +83,20 @@ export async function start(options: StartOptions): Promise<Running> {
     await tidyFiles(db, files);
     const [live, memory, jobs] = [new LiveChanges(), new YardMemory(db), new Jobs()];
     const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
-    const app = makeApp(
-      { db, files, room, live, memory, jobs, now },
-      { logger, webFolder, hosts, checkReplies },
-    );
+    const context = { db, files, room, live, memory, jobs, gate: new WriteGate(), now };
+    const app = makeApp(context, { logger, webFolder, hosts, checkReplies });
+    const feeds = new FeedKeeper(context);
     const server = createServer(app);
     const port = await listen(server, options.port);
     const stop = async () => {
+      feeds.stop();
       live.close();
       await closeServer(server);
       await jobs.stop();
       await close();
       await unlock();
     };
-    return { address: `http://127.0.0.1:${port}`, port, db, memory, stop };
+    return { address: `http://127.0.0.1:${port}`, port, db, memory, feeds, stop };
   } catch (error) {
     await unlock();
     throw error;

@@ -22,6 +22,7 @@ export {
   HOURLY_AUTOCORRELATION,
   type LeadError,
 } from './howSure.ts';
+export { type LeadRecord, learnedErrors } from './learnedErrors.ts';
 export { segmentAt } from './segmentAt.ts';
 export {
   extremesFrom,

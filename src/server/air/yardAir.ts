@@ -44,8 +44,11 @@ export async function yardAir(
   const known = await latestHours(db, range);
   // A season of hours takes a while to read and to splice: others are answered in between.
   await new Promise(setImmediate);
-  // What is real comes after what is simulated, and so takes its place.
-  const ranked = [...known].sort((a, b) => Number(b.kind === 'simulated') - Number(a.kind === 'simulated'));
+  // What comes later takes the place of what came before: simulated air first, then the stations from the last of their
+  // order to the first, then what was brought as a file or typed.
+  const ranked = [...known].sort(
+    (a, b) => Number(b.kind === 'simulated') - Number(a.kind === 'simulated') || b.rank - a.rank,
+  );
   const by = (nature: 'measured' | 'forecast') =>
     ranked.filter((hour) => natureOf(hour) === nature).map((hour) => toAirHour(hour, place));
   const [measured, forecast] = [by('measured'), by('forecast')];

@@ -7,6 +7,7 @@ import { photoEndpoints } from './photos.ts';
 import { productEndpoints } from './products.ts';
 import { stackEndpoints } from './stacks.ts';
 import { standEndpoints } from './stands.ts';
+import { stationEndpoints } from './stations.ts';
 import { surveyEndpoints } from './survey.ts';
 import { templateEndpoints } from './templates.ts';
 import { waterlineEndpoints } from './waterline.ts';
@@ -28,4 +29,5 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...productEndpoints,
   ...logEndpoints,
   ...weatherEndpoints,
+  ...stationEndpoints,
 ];

@@ -19,6 +19,8 @@ export interface Asked<Path extends string, Query, Body> {
   params: ParamsOf<Path>;
   query: Query;
   body: Body;
+  /** What was sent as `Authorization: Bearer …`; left out: nothing. */
+  bearer?: string | undefined;
 }
 
 interface Described<Path extends string, Query, Reply> {

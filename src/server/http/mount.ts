@@ -5,7 +5,7 @@ import { strict } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import type { Endpoint, HandedOut } from './endpoint.ts';
 import { badFields, HttpProblem, notFound } from './problem.ts';
-import { runWrite, WriteGate } from './runWrite.ts';
+import { runWrite } from './runWrite.ts';
 import { validate } from './validate.ts';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
@@ -22,6 +22,10 @@ function idsOf(req: Request): Record<string, string> {
   }
   return ids;
 }
+
+/** The token of a program that is no page of ours. */
+const bearerOf = (req: Request): string | undefined =>
+  /^Bearer ([\w-]{16,200})$/.exec(req.get('authorization') ?? '')?.[1];
 
 /** A body with the id of its address in it, where its schema wants one. */
 function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, string>): unknown {
@@ -73,7 +77,7 @@ function written(body: unknown): string {
 /** What every route of one kind is made with. */
 interface Mounting {
   router: Router;
-  context: Context & { gate: WriteGate };
+  context: Context;
   reply: (
     endpoint: { path: string; reply: Joi.Schema },
     res: Response,
@@ -130,7 +134,13 @@ function mountWrite(endpoint: Of<'write'>, { router, context, reply }: Mounting)
     const params = idsOf(req);
     validate(NO_QUERY, { ...req.query });
     const body = endpoint.body ? validate(endpoint.body, bodyOf(endpoint.body, req, params)) : {};
-    const asked = { params, query: {}, body: body as Record<string, unknown>, address: req.path };
+    const asked = {
+      params,
+      query: {},
+      body: body as Record<string, unknown>,
+      address: req.path,
+      bearer: bearerOf(req),
+    };
     const outcome = await runWrite(endpoint as never, asked, context);
     res.set(CHANGES, JSON.stringify(outcome.changes));
     if (endpoint.method === 'delete') res.status(204).end();
@@ -146,7 +156,7 @@ export function mount(
 ): Router {
   const mounting: Mounting = {
     router: Router(),
-    context: { ...context, gate: new WriteGate() },
+    context,
     reply: (endpoint, res, status, body) => {
       if (options.checkReplies) checkReply(endpoint, body);
       res.status(status).type('json').send(written(body));

@@ -10,17 +10,6 @@ import { canonical, conflict, idTaken, sameRecord } from './problem.ts';
 type AnyWrite = Write<string, Record<string, unknown>, Record<string, unknown>>;
 type AnyAsked = Asked<string, unknown, Record<string, unknown>>;
 
-/** Writes, one after the other: what one looks at before its transaction still holds within it. */
-export class WriteGate {
-  #last: Promise<unknown> = Promise.resolve();
-
-  run<T>(work: () => Promise<T>): Promise<T> {
-    const mine = this.#last.then(work, work);
-    this.#last = mine.catch(() => {});
-    return mine;
-  }
-}
-
 const hashOf = (body: unknown) =>
   createHash('sha256')
     .update(JSON.stringify(canonical(body)))
@@ -74,7 +63,7 @@ async function repeated({ endpoint, asked, tx, key, hash }: Underway): Promise<O
 export async function runWrite(
   endpoint: AnyWrite,
   asked: AnyAsked & { address: string },
-  context: Context & { gate: WriteGate },
+  context: Context,
 ): Promise<Outcome> {
   const { db, memory, live, room, gate } = context;
   room.require();

@@ -5,7 +5,7 @@ import { boat } from '../db/schema.ts';
 import { found } from './missing.ts';
 
 export function toBoat(row: typeof boat.$inferSelect): Boat {
-  const { loaM, lwlM, beamM, draughtM, freeboardM, ...rest } = row;
+  const { loaM, lwlM, beamM, draughtM, freeboardM, calendarHash: _, ...rest } = row;
   const known = loaM !== null && lwlM !== null && beamM !== null && draughtM !== null && freeboardM !== null;
   return { ...rest, dimensions: known ? { loaM, lwlM, beamM, draughtM, freeboardM } : null };
 }

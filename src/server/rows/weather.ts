@@ -1,7 +1,7 @@
 import { and, asc, between, eq, gte, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Queries } from '../db/open.ts';
-import { weatherHour, weatherSeries } from '../db/schema.ts';
+import { station, weatherHour, weatherSeries } from '../db/schema.ts';
 
 /** One hour of air as a source gives it, canonical units; null: not given. */
 export interface SeriesHour {
@@ -21,6 +21,8 @@ export type SeriesKind = 'measured' | 'forecast' | 'simulated';
 export interface KnownHour extends SeriesHour {
   kind: SeriesKind;
   issuedAt: number;
+  /** Where its station stands in the order; −1: brought as a file or typed, which counts before any. */
+  rank: number;
 }
 
 /** Rows a statement: what the embedded database takes without holding everything else up. */
@@ -29,12 +31,20 @@ const CHUNK = 200;
 /** Keeps what a source gave at one time as a series of its own; what was given before stays. */
 export async function insertSeries(
   db: Queries,
-  series: { source: string; kind: SeriesKind; issuedAt: number; hours: readonly SeriesHour[] },
+  series: {
+    source: string;
+    kind: SeriesKind;
+    issuedAt: number;
+    hours: readonly SeriesHour[];
+    stationId?: string;
+  },
 ): Promise<void> {
-  const { source, kind, hours } = series;
+  const { source, kind, hours, stationId = null } = series;
   if (hours.length === 0) return;
   const seriesId = uuidv7();
-  await db.insert(weatherSeries).values({ id: seriesId, source, kind, issuedAt: new Date(series.issuedAt) });
+  await db
+    .insert(weatherSeries)
+    .values({ id: seriesId, source, kind, stationId, issuedAt: new Date(series.issuedAt) });
   for (let i = 0; i < hours.length; i += CHUNK) {
     const rows = hours.slice(i, i + CHUNK).map((hour) => ({ ...hour, seriesId, at: new Date(hour.at) }));
     await db.insert(weatherHour).values(rows);
@@ -44,26 +54,29 @@ export async function insertSeries(
 }
 
 /**
- * The hours of a stretch of time, for each hour and kind what was issued last; oldest first. A simulated hour is of the
+ * The hours of a stretch of time, for each hour, kind and station what was issued last; oldest first. A simulated hour is of the
  * past or of the future as it was when it was issued.
  */
 export async function latestHours(db: Queries, range: { from: number; to: number }): Promise<KnownHour[]> {
   const future = sql`(${weatherHour.at} > ${weatherSeries.issuedAt})`;
   const rows = await db
-    .selectDistinctOn([weatherHour.at, weatherSeries.kind, future], {
+    .selectDistinctOn([weatherHour.at, weatherSeries.kind, future, weatherSeries.stationId], {
       hour: weatherHour,
       series: weatherSeries,
+      rank: station.rank,
     })
     .from(weatherHour)
     .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
+    .leftJoin(station, eq(station.id, weatherSeries.stationId))
     .where(between(weatherHour.at, new Date(range.from), new Date(range.to)))
     .orderBy(
       weatherHour.at,
       weatherSeries.kind,
       future,
+      weatherSeries.stationId,
       sql`${weatherSeries.issuedAt} desc, ${weatherSeries.id} desc`,
     );
-  return rows.map(({ hour, series }) => ({
+  return rows.map(({ hour, series, rank }) => ({
     at: hour.at.getTime(),
     airC: hour.airC,
     rh: hour.rh,
@@ -73,6 +86,7 @@ export async function latestHours(db: Queries, range: { from: number; to: number
     cloudTenths: hour.cloudTenths,
     kind: series.kind,
     issuedAt: series.issuedAt.getTime(),
+    rank: rank ?? -1,
   }));
 }
 

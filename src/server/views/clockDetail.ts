@@ -1,11 +1,18 @@
 import type { AreaClock, ClockDetail } from '../../contract/index.ts';
-import { eventSpread, HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
+import {
+  eventSpread,
+  HOUR_MS,
+  type LeadError,
+  learnedErrors,
+  type SplicedHour,
+} from '../../core/cure/index.ts';
 import { bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 import { toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
 import { shiftsOf } from '../rows/shifts.ts';
+import { forecastRecords } from '../rows/stations.ts';
 
 /** Air before the film that is shown with it, and air shown of an area that is bare. */
 const BEFORE_MS = 12 * HOUR_MS;
@@ -26,12 +33,27 @@ function withFilm(hours: readonly SplicedHour[], clock: AreaClock, place: Surfac
   return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
 }
 
+const learned = new WeakMap<readonly SplicedHour[], Promise<readonly LeadError[]>>();
+
+/** How wrong forecasts have been here: looked up once for each reading of the air. */
+function errorsHere(
+  db: Context['db'],
+  hours: readonly SplicedHour[],
+  now: number,
+): Promise<readonly LeadError[]> {
+  const known = learned.get(hours) ?? forecastRecords(db, now).then(learnedErrors);
+  learned.set(hours, known);
+  // What failed once is looked up again.
+  known.catch(() => learned.delete(hours));
+  return known;
+}
+
 /** Between which moments the edges still to come fall. A room that is heated holds its temperature, whatever is forecast. */
 function spreadsOf(
   clock: AreaClock,
   hours: readonly SplicedHour[],
   place: SurfacePlace,
-  now: number,
+  { now, errors }: { now: number; errors: readonly LeadError[] },
 ): ClockDetail['spreads'] {
   if (hours.length === 0 || place.surroundings.kind === 'heated') return [];
   const temps = tempsFor(hours, place);
@@ -40,7 +62,14 @@ function spreadsOf(
   return clock.edges.flatMap(({ edge, at, points, stopC, from }) => {
     if (at !== null && Date.parse(at) <= now) return [];
     const curve = { points, stopC };
-    const { earlyMs, lateMs } = eventSpread({ curve, temps, laidAt: Date.parse(from), nowMs: now, bandC });
+    const { earlyMs, lateMs } = eventSpread({
+      curve,
+      temps,
+      laidAt: Date.parse(from),
+      nowMs: now,
+      bandC,
+      errors,
+    });
     return earlyMs === null && lateMs === null ? [] : [{ edge, early: iso(earlyMs), late: iso(lateMs) }];
   });
 }
@@ -58,6 +87,6 @@ export async function clockDetail({ db, memory, now }: Context, areaId: string):
     now: new Date(at).toISOString(),
     hours: withFilm(hours, clock, place),
     shifts: await shiftsOf(db, areaId),
-    spreads: spreadsOf(clock, hours, place, at),
+    spreads: spreadsOf(clock, hours, place, { now: at, errors: await errorsHere(db, hours, at) }),
   };
 }

@@ -10,6 +10,7 @@ import type {
   Product,
   SlipView,
   StackView,
+  StationsView,
   Waterline,
   WeatherView,
   Yard,
@@ -109,6 +110,13 @@ export const useWeather = () =>
   useQuery({
     queryKey: ['weather'],
     queryFn: () => api<WeatherView>('GET', '/weather?back=3&ahead=10'),
+  });
+
+export const useStations = () =>
+  useQuery({
+    queryKey: ['stations'],
+    queryFn: () => api<StationsView>('GET', '/stations'),
+    refetchInterval: 60_000,
   });
 
 export const useHullForm = (boatId: string) =>

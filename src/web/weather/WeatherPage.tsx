@@ -4,6 +4,8 @@ import { useWrite } from '../api/mutations.ts';
 import { useWeather, useYard } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
+import { Gaps } from './Gaps.tsx';
+import { Stations } from './Stations.tsx';
 import { TypedForecast } from './TypedForecast.tsx';
 import { WeatherFile } from './WeatherFile.tsx';
 
@@ -37,13 +39,17 @@ export function WeatherPage() {
                     service, or use the simulated forecast to try things out.
                   </p>
                 )}
+                <Gaps hours={data.hours} zone={yardData.zone} now={Date.parse(data.now)} />
                 <ShiftList shifts={shifts} zone={yardData.zone} now={Date.parse(data.now)} withArea />
                 <div className="grid grid-cols-1 items-start gap-8 lg:grid-cols-2">
                   <div className="space-y-8">
                     <WeatherFile zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
                     <StandIn onShifts={setShifts} />
                   </div>
-                  <TypedForecast zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
+                  <div className="space-y-8">
+                    <Stations zone={yardData.zone} />
+                    <TypedForecast zone={yardData.zone} now={Date.parse(data.now)} onShifts={setShifts} />
+                  </div>
                 </div>
               </>
             )}

@@ -37,6 +37,8 @@ export const boat = pgTable('boat', {
   freeboardM: doublePrecision('freeboard_m'),
   /** Where the bow points on the hard, degrees from north; null: not told. */
   headingDeg: doublePrecision('heading_deg'),
+  /** Of the secret in the address of her calendar; null: none given out, or taken back. */
+  calendarHash: text('calendar_hash'),
   note: text('note').notNull(),
   archived: archived(),
   version: version(),

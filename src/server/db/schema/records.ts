@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
+  boolean,
   check,
   doublePrecision,
   foreignKey,
@@ -13,9 +14,9 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { EntryBody, Shift } from '../../../contract/index.ts';
+import type { EntryBody, Shift, StationInput } from '../../../contract/index.ts';
 import { area, boat } from './boats.ts';
-import { instant } from './columns.ts';
+import { archived, instant, version } from './columns.ts';
 import { product, productSheet } from './systems.ts';
 
 /** What is only ever added: the log, the air, what moved. */
@@ -97,6 +98,26 @@ export const writeSeen = pgTable('write_seen', {
   at: instant('at').notNull(),
 });
 
+/** A source of air: a logger that posts its readings, or an address that is asked for them. */
+export const station = pgTable('station', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  gives: text('gives').$type<StationInput['gives']>().notNull(),
+  way: text('way').$type<StationInput['way']>().notNull(),
+  url: text('url'),
+  everyMin: integer('every_min').notNull(),
+  privateNet: boolean('private_net').notNull(),
+  on: boolean('is_on').notNull(),
+  rank: integer('rank').notNull(),
+  /** Of its token, by which what it posts is known; null: none given out, or taken back. */
+  tokenHash: text('token_hash'),
+  lastAt: instant('last_at'),
+  lastHours: integer('last_hours'),
+  fault: text('fault'),
+  archived: archived(),
+  version: version(),
+});
+
 /** One giving of air: a file read, a forecast issued, a stand-in asked. Older ones are kept. */
 export const weatherSeries = pgTable(
   'weather_series',
@@ -105,6 +126,8 @@ export const weatherSeries = pgTable(
     /** Where it came from, in words: a file's name, a station, the stand-in. */
     source: text('source').notNull(),
     kind: text('kind').$type<'measured' | 'forecast' | 'simulated'>().notNull(),
+    /** The station it came from; null: a file, typed, the stand-in. */
+    stationId: uuid('station_id').references(() => station.id),
     issuedAt: instant('issued_at').notNull(),
   },
   (table) => [

@@ -1,0 +1,116 @@
+import Joi from 'joi';
+import type { ReadingFault } from '../core/air/index.ts';
+import { between, id, instant, objectOf, title, version } from './joi.ts';
+
+/** A source of air: a logger that posts, or an address that is asked. */
+export interface StationInput {
+  id: string;
+  name: string;
+  gives: 'measured' | 'forecast';
+  /** Whether it posts its readings here, or an address is asked for them. */
+  way: 'posts' | 'asked';
+  url: string | null;
+  everyMin: number;
+  /** Whether the address may be one of the yard's own network. */
+  privateNet: boolean;
+  on: boolean;
+  /** Where two give the same hour, the lower rank counts. */
+  rank: number;
+}
+
+export interface Station extends StationInput {
+  version: number;
+  hasToken: boolean;
+  /** When it last gave something, and how many hours; null: never. */
+  lastAt: string | null;
+  lastHours: number | null;
+  /** What was wrong the last time; null: nothing. */
+  fault: string | null;
+}
+
+/** A reading left out, by name. */
+export interface BadReadingView {
+  at: string;
+  fault: ReadingFault;
+  figure: string;
+  value: number;
+}
+
+export interface ReadingsTaken {
+  hours: number;
+  bad: BadReadingView[];
+}
+
+/** The station's error by lead time: what is gone by, and how many hours of it were compared here. */
+export interface StationsView {
+  now: string;
+  stations: Station[];
+  forecastErrors: { leadH: number; sdC: number; hours: number }[];
+}
+
+/** A reading as it is posted, or answered by an address that is asked. */
+export interface PostedReading {
+  at: string;
+  airC: number;
+  rhPercent: number;
+  windMs?: number | null;
+  rainMm?: number | null;
+  surfaceC?: number | null;
+  cloudTenths?: number | null;
+}
+
+export interface PostedReadings {
+  readings: PostedReading[];
+}
+
+const stationFields = {
+  name: title('station name').required(),
+  gives: Joi.valid('measured', 'forecast').label('what it gives').required(),
+  way: Joi.valid('posts', 'asked').label('way').required(),
+  url: Joi.string()
+    .uri({ scheme: ['http', 'https'] })
+    .max(500)
+    .label('address')
+    .allow(null)
+    .when('way', {
+      is: 'asked',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.invalid(null).messages({ 'any.invalid': 'address is missing' }),
+      otherwise: Joi.valid(null),
+    })
+    .messages({ 'string.uriCustomScheme': 'address "{#value}" is not one of http or https' })
+    .required(),
+  everyMin: between('minutes between two askings', 5, 1440).integer().required(),
+  privateNet: Joi.boolean().label('own network').required(),
+  on: Joi.boolean().label('on').required(),
+  rank: between('place in the order', 0, 100).integer().required(),
+};
+
+export const stationInput = objectOf<StationInput>({ id: id().required(), ...stationFields });
+export const stationUpdate = objectOf<StationInput & { version: number }>({
+  id: id().required(),
+  ...stationFields,
+  version: version(1),
+});
+
+/** Wide on purpose: what no air can be is left out by name, not refused as a whole. */
+const figure = (label: string) => between(label, -10_000, 10_000);
+
+export const postedReadings = objectOf<PostedReadings>({
+  readings: Joi.array()
+    .items(
+      Joi.object({
+        at: instant().label('time of the reading').required(),
+        airC: figure('air (°C)').required(),
+        rhPercent: figure('relative humidity (%)').required(),
+        windMs: figure('wind (m/s)').allow(null).optional(),
+        rainMm: figure('rain (mm)').allow(null).optional(),
+        surfaceC: figure('surface (°C)').allow(null).optional(),
+        cloudTenths: figure('cloud (tenths)').allow(null).optional(),
+      }),
+    )
+    .min(1)
+    .max(2000)
+    .label('readings')
+    .required(),
+});

@@ -1,0 +1,165 @@
+import {
+  type PostedReadings,
+  postedReadings,
+  type ReadingsTaken,
+  readingsReply,
+  type Station,
+  type StationInput,
+  type StationsView,
+  stationInput,
+  stationReply,
+  stationsReply,
+  stationUpdate,
+  tokenReply,
+} from '../../contract/index.ts';
+import { learnedErrors } from '../../core/cure/index.ts';
+import { takeReadings } from '../air/takeReadings.ts';
+import { read, type Write, write } from '../http/endpoint.ts';
+import { HttpProblem } from '../http/problem.ts';
+import {
+  allStations,
+  archiveStation,
+  forecastRecords,
+  giveToken,
+  insertStation,
+  revokeToken,
+  stationById,
+  theStation,
+  tokenHolds,
+  updateStation,
+} from '../rows/stations.ts';
+
+const CHANGED = [{ of: 'stations' as const }];
+
+const sent = ({
+  version: _v,
+  hasToken: _t,
+  lastAt: _a,
+  lastHours: _h,
+  fault: _f,
+  ...input
+}: Station): StationInput => input;
+
+/** Readings of a station that is asked: taken by the server itself, through no address. */
+export const askedReadings: Write<'/stations/:id/readings', PostedReadings, ReadingsTaken> = {
+  kind: 'write',
+  method: 'post',
+  path: '/stations/:id/readings',
+  summary: 'Take in what a station answered',
+  body: postedReadings,
+  reply: readingsReply,
+  touches: ['weather', 'stations'],
+  before: () => 'yard',
+  run: async ({ params, body }, writing) =>
+    takeReadings(await theStation(writing.tx, params.id), body, writing),
+};
+
+/** Where the air comes from. */
+export const stationEndpoints = [
+  read({
+    path: '/stations',
+    summary: 'Stations in the order they count, and how wrong forecasts have been here',
+    reply: stationsReply,
+    run: async (_asked, { db, now }): Promise<StationsView> => ({
+      now: new Date(now()).toISOString(),
+      stations: await allStations(db),
+      forecastErrors: learnedErrors(await forecastRecords(db, now())),
+    }),
+  }),
+  write({
+    method: 'post',
+    path: '/stations',
+    summary: 'Add a station',
+    body: stationInput,
+    reply: stationReply,
+    touches: ['stations'],
+    creates: {
+      what: 'station',
+      id: (body) => body.id,
+      find: (tx, body) => stationById(tx, body.id),
+      sent,
+    },
+    run: async ({ body }, { tx }) => {
+      await insertStation(tx, body);
+      return { reply: await theStation(tx, body.id), changes: CHANGED };
+    },
+  }),
+  write({
+    method: 'put',
+    path: '/stations/:id',
+    summary: 'Change a station',
+    body: stationUpdate,
+    reply: stationReply,
+    touches: ['stations', 'weather'],
+    replaces: { what: 'station', find: (tx, params) => theStation(tx, params.id) },
+    run: async ({ params, body }, { tx }) => {
+      const current = await theStation(tx, params.id);
+      await updateStation(tx, current, body);
+      // Another place in the order may be another hour of air.
+      const moved = current.rank !== body.rank;
+      return {
+        reply: await theStation(tx, params.id),
+        changes: moved ? [...CHANGED, { of: 'weather' }] : CHANGED,
+      };
+    },
+  }),
+  write({
+    method: 'delete',
+    path: '/stations/:id',
+    summary: 'Put a station away: it gives nothing more, what it gave stays',
+    reply: stationReply,
+    touches: ['stations'],
+    run: async ({ params }, { tx }) => {
+      const reply = await theStation(tx, params.id);
+      await archiveStation(tx, params.id);
+      return { reply, changes: CHANGED };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/stations/:id/token',
+    summary: 'A new token for a station that posts, shown this once; the one before no longer holds',
+    reply: tokenReply,
+    status: 201,
+    touches: ['stations'],
+    run: async ({ params }, { tx }) => {
+      const { way } = await theStation(tx, params.id);
+      if (way !== 'posts') throw new HttpProblem(409, 'Asked', 'A station that is asked needs no token.');
+      return { reply: { token: await giveToken(tx, params.id) }, changes: CHANGED };
+    },
+  }),
+  write({
+    method: 'delete',
+    path: '/stations/:id/token',
+    summary: 'Take a station’s token back',
+    reply: stationReply,
+    touches: ['stations'],
+    run: async ({ params }, { tx }) => {
+      await revokeToken(tx, params.id);
+      return { reply: await theStation(tx, params.id), changes: CHANGED };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/stations/:id/readings',
+    summary: 'Readings from a station, under its token (Authorization: Bearer …)',
+    body: postedReadings,
+    reply: readingsReply,
+    touches: ['weather', 'stations'],
+    before: () => 'yard',
+    prepare: async ({ params, bearer }, { db }) => {
+      if (bearer && (await tokenHolds(db, params.id, bearer))) return;
+      throw new HttpProblem(
+        401,
+        'Token',
+        'Send the station’s token as Authorization: Bearer …; this one does not hold.',
+      );
+    },
+    run: async ({ params, body }, writing) => {
+      const station = await theStation(writing.tx, params.id);
+      if (!station.on)
+        throw new HttpProblem(409, 'Off', `${station.name} is switched off in the yard’s list of stations.`);
+      return takeReadings(station, body, writing);
+    },
+  }),
+];

@@ -1,0 +1,35 @@
+import type { WeatherHour } from '../../contract/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
+import { sayTime } from '../clock/say.ts';
+import { counted } from '../words/counted.ts';
+
+/** Runs of hours that nobody gave: from the first of them to the hour that is known again. */
+export function gapsOf(
+  hours: readonly Pick<WeatherHour, 'at' | 'source'>[],
+): { from: number; hours: number }[] {
+  const gaps: { from: number; hours: number }[] = [];
+  for (const { at, source } of hours) {
+    if (source !== 'filled') continue;
+    const ms = Date.parse(at);
+    const last = gaps.at(-1);
+    if (last && last.from + last.hours * HOUR_MS === ms) last.hours++;
+    else gaps.push({ from: ms, hours: 1 });
+  }
+  return gaps;
+}
+
+/** What is bridged rather than known, said by its hours. */
+export function Gaps({ hours, zone, now }: { hours: readonly WeatherHour[]; zone: string; now: number }) {
+  const gaps = gapsOf(hours);
+  if (gaps.length === 0) return null;
+  return (
+    <p>
+      <strong>Bridged, nobody gave them:</strong>{' '}
+      {gaps
+        .slice(0, 6)
+        .map((gap) => `${counted(gap.hours, 'hour')} from ${sayTime(gap.from, zone, now)}`)
+        .join('; ')}
+      {gaps.length > 6 && `; and ${gaps.length - 6} more`}. They run on straight lines between what is known.
+    </p>
+  );
+}

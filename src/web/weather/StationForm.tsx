@@ -1,0 +1,95 @@
+import { useWatch } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import type { FieldError, Station, StationInput } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { CheckField, Field, SelectField } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface StationValues {
+  name: string;
+  gives: StationInput['gives'];
+  way: StationInput['way'];
+  url: string;
+  everyMin: string;
+  privateNet: boolean;
+}
+
+const EMPTY: StationValues = {
+  name: '',
+  gives: 'measured',
+  way: 'posts',
+  url: '',
+  everyMin: '30',
+  privateNet: false,
+};
+
+/** A station in a few fields: what it gives, and whether it posts or is asked. */
+export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station: Station) => void }) {
+  const { system } = useUnits();
+  const submit = async (values: StationValues): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const asked = values.way === 'asked';
+    const input: StationInput = {
+      id: uuidv7(),
+      name: values.name.trim(),
+      gives: values.gives,
+      way: values.way,
+      url: asked ? values.url.trim() || null : null,
+      everyMin: read.number('everyMin', 'minutes between two askings', values.everyMin),
+      privateNet: asked && values.privateNet,
+      on: true,
+      rank,
+    };
+    const errors = await refusals(
+      (c) => c.stationInput,
+      input,
+      read,
+      (path) => path,
+    );
+    if (errors.length) return errors;
+    onSaved(await api<Station>('POST', '/stations', input));
+    return undefined;
+  };
+  return (
+    <RecordForm<StationValues> values={EMPTY} submit={submit} button="Add station">
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field name="name" label="Name" placeholder="Mast logger" />
+        <SelectField
+          name="gives"
+          label="It gives"
+          choices={[
+            ['measured', 'What it measures'],
+            ['forecast', 'A forecast'],
+          ]}
+        />
+        <SelectField
+          name="way"
+          label="How it comes here"
+          choices={[
+            ['posts', 'It posts its readings'],
+            ['asked', 'An address is asked for them'],
+          ]}
+        />
+      </div>
+      <AskedFields />
+    </RecordForm>
+  );
+}
+
+function AskedFields() {
+  const way = useWatch({ name: 'way' }) as StationInput['way'];
+  if (way !== 'asked') return null;
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <Field name="url" label="Address" placeholder="https://…" />
+      <Field name="everyMin" label="Asked every (min)" inputMode="numeric" hint="5 to 1440" />
+      <CheckField
+        name="privateNet"
+        label="It is in this yard’s own network"
+        hint="Off: an address of this machine or its network is refused"
+      />
+    </div>
+  );
+}
