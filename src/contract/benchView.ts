@@ -66,6 +66,24 @@ export interface StartView {
   };
 }
 
+/** What is asked of the days ahead beyond the coat in hand. */
+export interface AheadView {
+  now: string;
+  /** Starts after which the next coat of the step fits too; null: it is the last, or nothing is known. */
+  second: StartView[] | null;
+  launch: {
+    at: string;
+    /** Whether its sheet states when it may go into the water. */
+    stated: boolean;
+    /** Whether it is the system's last coat. */
+    lastCoat: boolean;
+    /** The last start that passes and is ready for the water by then; null: none. */
+    startBy: string | null;
+  } | null;
+  /** Starts while it is still damp but drying; asked for only. */
+  damp: StartView[];
+}
+
 /** Everything the bench needs for one area. */
 export interface BenchView {
   now: string;

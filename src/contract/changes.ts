@@ -8,6 +8,8 @@ export type Change =
   | { of: 'weather' }
   /** The stations that give the air: their names, order, tokens, faults. */
   | { of: 'stations' }
+  /** Calendar addresses given out or taken back. */
+  | { of: 'calendars' }
   | { of: 'products' }
   | { of: 'templates' }
   /** A boat's own record: name, dimensions, whether she is archived. */
@@ -37,6 +39,8 @@ export type ViewName =
   | 'log'
   | 'weather'
   | 'stations'
+  | 'today'
+  | 'calendar'
   | 'form'
   | 'waterline'
   | 'products'
@@ -69,6 +73,8 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   log: [...CLOCK, 'form'],
   weather: ['weather', 'yard'],
   stations: ['stations', 'weather'],
+  today: CLOCK,
+  calendar: ['calendars', 'boat'],
   form: ['form', 'boat', 'areas', 'survey', 'waterline'],
   waterline: ['waterline', 'boat'],
   products: ['products'],

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
 import type { Band, LayOrder, Overrule, OwnRatio, PlannedTask, TaskKind } from '../core/system/index.ts';
-import { between, id, line, objectOf, oneOf, text, title, version } from './joi.ts';
+import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** One step of an area's system: a product in so many coats. */
 export interface Step {
@@ -168,13 +168,28 @@ export interface BenchQuery {
   heatC?: string;
 }
 
+const safeHoursText = Joi.string()
+  .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
+  .label('safeHours')
+  .messages({ 'string.pattern.base': '{#label} {#value} is outside 0.1–240 h' });
+
+/** What is asked of the days ahead; text, since a query is. */
+export interface BenchAheadQuery {
+  safeHours?: string;
+  launchAt?: string;
+  damp?: string;
+}
+
 export const benchQuery = objectOf<BenchQuery>({
-  safeHours: Joi.string()
-    .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
-    .label('safeHours')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0.1–240 h' }),
+  safeHours: safeHoursText,
   heatC: Joi.string()
     .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
     .label('heatC')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 5–45 °C' }),
+});
+
+export const benchAheadQuery = objectOf<BenchAheadQuery>({
+  safeHours: safeHoursText,
+  launchAt: instant().label('launch'),
+  damp: Joi.valid('yes').label('damp'),
 });

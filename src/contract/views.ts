@@ -156,6 +156,33 @@ export interface SlipView {
   disk: DiskRoom;
 }
 
+/** A coat that could go on today, or why none of its starts passes. */
+export interface TodayCoat {
+  areaId: string;
+  areaName: string;
+  boatId: string;
+  boatName: string;
+  productName: string;
+  colour: string;
+  applyH: number;
+  /** Starts of today that pass, in order. */
+  starts: { from: string; to: string }[];
+  /** When it would go on, one pair of hands doing them all; null: it does not fit. */
+  placed: { start: string; end: string } | null;
+  /** Work still to be done before it. */
+  workLeft: number;
+  /** Its sheet states no time until it is safe from dew and rain: it is asked for at the bench. */
+  safeNotStated: boolean;
+}
+
+/** Today's coats, those that fit in the order that fits the most of them. */
+export interface TodayView {
+  now: string;
+  coats: TodayCoat[];
+  /** How many more areas could be asked about. */
+  more: number;
+}
+
 /** Room on the disk that holds the yard. */
 export interface DiskRoom {
   freeBytes: number;

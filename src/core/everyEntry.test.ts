@@ -107,10 +107,26 @@ const ENTRIES: Record<string, Entry> = {
       },
     ],
   },
+  dayOrder: {
+    run: air.dayOrder,
+    args: [
+      {
+        jobs: [
+          { id: 'a', applyMs: HOUR, stretches: [{ fromMs: 0, toMs: HOUR }] },
+          { id: 'b', applyMs: HOUR, stretches: [{ fromMs: 0, toMs: 2 * HOUR }] },
+        ],
+        nowMs: 0,
+      },
+    ],
+  },
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line
   typedForecast: { run: air.typedForecast, args: [{ fromMs: 0, days: 2, lowC: -7, highC: 2, rh: 0.8, rainMm: 0.2, utcOffsetH: 1 }] }, // biome-ignore format: one line
+  dampStarts: {
+    run: (input) => air.dampStarts({ ...input, safeAfter: (endMs: number) => endMs + HOUR / 2 }),
+    args: [{ hours, surface, limits, underCover: false, applyMs: HOUR / 2, fromMs: 0, toMs: 3 * HOUR }],
+  },
   bestStarts: {
     run: (input) => air.bestStarts({ ...input, safeAfter: (endMs: number) => endMs + HOUR / 2 }),
     args: [{ hours, surface, limits, underCover: false, applyMs: HOUR / 2, fromMs: 0, toMs: 3 * HOUR }],

@@ -48,3 +48,7 @@ export const readingsReply = objectOf<ReadingsTaken>({
     }),
   ),
 });
+
+/** The address of a boat's calendar, below this server's own; given this once. */
+export const calendarReply = objectOf<{ path: string }>({ path: word() });
+export const calendarStateReply = objectOf<{ given: boolean }>({ given: flag() });

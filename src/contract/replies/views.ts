@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { BareTick, BenchView } from '../benchView.ts';
+import type { AheadView, BareTick, BenchView } from '../benchView.ts';
 import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
@@ -12,6 +12,8 @@ import type {
   LogView,
   SlipView,
   StackView,
+  TodayCoat,
+  TodayView,
   WeatherView,
 } from '../views.ts';
 import type { WeatherImported } from '../weather.ts';
@@ -204,6 +206,35 @@ export const weatherImportedReply = objectOf<WeatherImported>({
 export const standInReply = Joi.object({ hours: figure(), shifts: listOf(shiftReply) });
 export const sheetsReadReply = Joi.object({ added: figure(), changed: figure(), same: figure() });
 export const productsReply = Joi.array().items(productReply);
+export const aheadReply = objectOf<AheadView>({
+  now: moment(),
+  second: Joi.array().items(start).allow(null).required(),
+  launch: Joi.object({ at: moment(), stated: flag(), lastCoat: flag(), startBy: maybeMoment() })
+    .allow(null)
+    .required(),
+  damp: listOf(start),
+});
+
+export const todayReply = objectOf<TodayView>({
+  now: moment(),
+  coats: listOf(
+    objectOf<TodayCoat>({
+      areaId: uuid(),
+      areaName: word(),
+      boatId: uuid(),
+      boatName: word(),
+      productName: word(),
+      colour: word(),
+      applyH: figure(),
+      starts: listOf(Joi.object({ from: moment(), to: moment() })),
+      placed: Joi.object({ start: moment(), end: moment() }).allow(null).required(),
+      workLeft: figure(),
+      safeNotStated: flag(),
+    }),
+  ),
+  more: figure(),
+});
+
 export const boatsReply = Joi.array().items(boatReply);
 export const stacksReply = Joi.array().items(stackReply);
 export const templatesReply = Joi.array().items(ownTemplate);

@@ -1,6 +1,8 @@
 export { type AreaFace, absorptanceOf, surfaceBodyOf } from './areaSurface.ts';
 export { type BestStarts, bestStarts, type StartStretch, type Tightest, wellClear } from './bestStarts.ts';
 export type { CoatPhase, SurfaceReading } from './coatAir.ts';
+export { DAMP, dampStarts } from './dampStarts.ts';
+export { type DayJob, type DayPlace, dayOrder } from './dayOrder.ts';
 export { dewPointC } from './dewPoint.ts';
 export { type AirHour, checkHour } from './hour.ts';
 export { isUnderCover, type JudgedHour, judgeHours, startWindows } from './hours.ts';

@@ -5,11 +5,13 @@ import {
   boatUpdate,
   boatViewReply,
   slipReply,
+  todayReply,
 } from '../../contract/index.ts';
 import { read, write } from '../http/endpoint.ts';
 import { allBoats, archiveBoat, boatById, insertBoat, theBoat, updateBoat } from '../rows/boats.ts';
 import { boatView } from '../views/boat.ts';
 import { slipView } from '../views/slip.ts';
+import { todayView } from '../views/today.ts';
 
 export const boatEndpoints = [
   read({
@@ -17,6 +19,12 @@ export const boatEndpoints = [
     summary: 'What runs in the yard, soonest first',
     reply: slipReply,
     run: (_asked, context) => slipView(context),
+  }),
+  read({
+    path: '/today',
+    summary: 'Coats that could go on today, in the order that fits the most of them',
+    reply: todayReply,
+    run: (_asked, context) => todayView(context),
   }),
   read({
     path: '/boats',

@@ -1,6 +1,7 @@
 import type { Endpoint } from '../http/endpoint.ts';
 import { areaEndpoints } from './areas.ts';
 import { boatEndpoints } from './boats.ts';
+import { calendarEndpoints } from './calendars.ts';
 import { hullFormEndpoints } from './hullForm.ts';
 import { logEndpoints } from './log.ts';
 import { photoEndpoints } from './photos.ts';
@@ -30,4 +31,5 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...logEndpoints,
   ...weatherEndpoints,
   ...stationEndpoints,
+  ...calendarEndpoints,
 ];

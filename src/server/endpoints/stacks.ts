@@ -1,5 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import {
+  aheadReply,
+  benchAheadQuery,
   benchQuery,
   benchReply,
   idsReply,
@@ -21,6 +23,7 @@ import { found } from '../rows/missing.ts';
 import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
 import { replaceSteps, stepsElsewhere } from '../rows/stacks.ts';
 import { benchView } from '../views/bench.ts';
+import { coatAhead } from '../views/coatAhead.ts';
 import { stackView } from '../views/stackView.ts';
 
 async function stateOf(tx: Tx, areaId: string): Promise<AreaSnapshot> {
@@ -165,5 +168,12 @@ export const stackEndpoints = [
         safeHours: query.safeHours === undefined ? null : Number(query.safeHours),
         heatC: Number(query.heatC ?? USUAL_HEAT_C),
       }),
+  }),
+  read({
+    path: '/bench/:areaId/ahead',
+    summary: 'Starts after which the next coat fits too, for a launch, or while it is damp but drying',
+    query: benchAheadQuery,
+    reply: aheadReply,
+    run: ({ params, query }, context) => coatAhead(context, params.areaId, query),
   }),
 ];

@@ -33,9 +33,12 @@ export function makeLogger(quiet: boolean, to: DestinationStream = pino.destinat
   );
 }
 
+/** An address without its query, and without the secret of a calendar's. */
+const pathOf = (url: string) => url.split('?')[0]?.replace(/\/calendars\/[^/]+/, '/calendars/…');
+
 /** What a line says of a request: no query either, which may hold what somebody looks for. */
 export const serializers = {
-  req: (req: { method: string; url: string }) => ({ method: req.method, path: req.url.split('?')[0] }),
+  req: (req: { method: string; url: string }) => ({ method: req.method, path: pathOf(req.url) }),
   res: (res: { statusCode: number }) => ({ status: res.statusCode }),
   err: where,
 };

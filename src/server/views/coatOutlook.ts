@@ -6,7 +6,7 @@ import { type CoatToApply, coatUnder } from './coatUnder.ts';
 
 const at = (ms: number) => new Date(ms).toISOString();
 const iso = (ms: number | null) => (ms === null ? null : at(ms));
-const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): StartView['best'] => ({
+export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): StartView['best'] => ({
   start: at(startMs),
   safe: at(safeMs),
   tightest: tightest && { ...tightest, at: at(tightest.at) },

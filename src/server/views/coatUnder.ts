@@ -50,9 +50,14 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
       underCover: isUnderCover(surroundings),
     };
   };
-  const starts = (): BestStarts =>
-    safeBy === null
-      ? { stretches: [], best: null }
-      : bestStarts({ ...airUntil(now + AHEAD_MS), applyMs, safeAfter, fromMs: now, toMs: now + AHEAD_MS });
-  return { applyMs, safeAfter, safeBy, airUntil, starts };
+  const startsInput = (toMs = now + AHEAD_MS) => ({
+    ...airUntil(now + AHEAD_MS),
+    applyMs,
+    safeAfter,
+    fromMs: now,
+    toMs: Math.max(now, toMs),
+  });
+  const starts = (toMs?: number): BestStarts =>
+    safeBy === null ? { stretches: [], best: null } : bestStarts(startsInput(toMs));
+  return { applyMs, safeAfter, safeBy, airUntil, starts, startsInput };
 }

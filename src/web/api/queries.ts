@@ -1,6 +1,7 @@
 import { keepPreviousData, type UseQueryResult, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type {
+  AheadView,
   BenchView,
   BoatView,
   ClockDetail,
@@ -11,6 +12,7 @@ import type {
   SlipView,
   StackView,
   StationsView,
+  TodayView,
   Waterline,
   WeatherView,
   Yard,
@@ -46,6 +48,13 @@ export const useYard = () => useQuery({ queryKey: ['yard'], queryFn: () => api<Y
 export const useSlip = () =>
   useQuery({ queryKey: ['slip'], queryFn: () => api<SlipView>('GET', '/slip'), refetchInterval: 60_000 });
 
+export const useToday = () =>
+  useQuery({
+    queryKey: ['today'],
+    queryFn: () => api<TodayView>('GET', '/today'),
+    refetchInterval: 5 * 60_000,
+  });
+
 export const useBoat = (id: string) =>
   useOverlaid(
     useQuery({ queryKey: ['boat', id], queryFn: () => api<BoatView>('GET', `/boats/${id}`) }),
@@ -77,6 +86,23 @@ export const useBench = (areaId: string, asked: { safeHours?: number | null; hea
     }),
     benchWithWaiting,
   );
+
+/** What is asked of the days ahead at a bench. */
+export const useBenchAhead = (
+  areaId: string,
+  asked: { safeHours: number | null; launchAt: string | null; damp: boolean },
+) =>
+  useQuery({
+    queryKey: ['bench', areaId, 'ahead', asked],
+    queryFn: () => {
+      const query = new URLSearchParams();
+      if (asked.safeHours) query.set('safeHours', String(asked.safeHours));
+      if (asked.launchAt) query.set('launchAt', asked.launchAt);
+      if (asked.damp) query.set('damp', 'yes');
+      return api<AheadView>('GET', `/bench/${areaId}/ahead${query.size > 0 ? `?${query}` : ''}`);
+    },
+    placeholderData: keepPreviousData,
+  });
 
 export const useClockDetail = (areaId: string) =>
   useQuery({
@@ -110,6 +136,12 @@ export const useWeather = () =>
   useQuery({
     queryKey: ['weather'],
     queryFn: () => api<WeatherView>('GET', '/weather?back=3&ahead=10'),
+  });
+
+export const useBoatCalendar = (boatId: string) =>
+  useQuery({
+    queryKey: ['calendar', boatId],
+    queryFn: () => api<{ given: boolean }>('GET', `/boats/${boatId}/calendar`),
   });
 
 export const useStations = () =>

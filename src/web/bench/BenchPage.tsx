@@ -14,6 +14,7 @@ import { STATES } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { countdownWord, taskOf } from '../words/clocks.ts';
 import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
+import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
@@ -100,6 +101,9 @@ function Bench({
             />
             {view.outlook && (
               <Instead outlook={view.outlook} now={Date.parse(view.now)} zone={zone} {...heat} />
+            )}
+            {view.outlook && (
+              <Ahead areaId={view.area.id} zone={zone} now={Date.parse(view.now)} safeHours={safeHours} />
             )}
             <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
             <LeaveBare view={view} zone={zone} />

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
+import { GROUP_WORDS, grouped, type Hidden } from '../clock/groups.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
@@ -9,16 +10,18 @@ import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
 import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
+import { counted } from '../words/counted.ts';
 
 const HOUR = 3_600_000;
 const BACK_H = 12;
 const AHEAD_H = 60;
 
-/** One line per live film or pot, soonest first, all on one time axis. */
+/** A line per live film or pot, grouped as a foreman thinks, each group soonest first, all on one time axis. */
 export function RunningList({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {
   const now = useNow();
   const from = now - BACK_H * HOUR;
   const to = now + AHEAD_H * HOUR;
+  const groups = grouped(lines, Math.floor(now / 60_000) * 60_000, zone);
   return (
     <section aria-labelledby="running">
       <div className="batten grid items-end md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)] md:gap-4">
@@ -30,26 +33,66 @@ export function RunningList({ lines, zone }: { lines: readonly SlipLine[]; zone:
           <AxisHead from={from} to={to} now={now} marks={axisMarks(from, to, now, zone)} />
         </div>
       </div>
-      <ol>
-        {lines.map((line) => (
-          <li
-            key={line.kind === 'pot' ? line.pot.entryId : line.clock.areaId}
-            className="border-base-300 grid items-center gap-x-4 gap-y-1 border-b py-2 md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)]"
-          >
-            {line.kind === 'pot' ? (
-              <PotLine pot={line.pot} now={now} zone={zone} />
-            ) : (
-              <AreaLine
-                clock={line.clock}
-                urgent={isRunningOut(line, now)}
-                axis={{ from, to, now }}
-                zone={zone}
-              />
-            )}
-          </li>
-        ))}
-      </ol>
+      {groups.map(({ group, lines: own, hidden }) => (
+        <section key={group} aria-labelledby={`group-${group}`}>
+          <h3 id={`group-${group}`} className="pt-4 pb-1">
+            {GROUP_WORDS[group].title}
+            <span className="font-normal opacity-80">: {GROUP_WORDS[group].meaning}</span>
+          </h3>
+          <ol>
+            {own.map((line) => (
+              <li key={line.kind === 'pot' ? line.pot.entryId : line.clock.areaId} className={ROW}>
+                {line.kind === 'pot' ? (
+                  <PotLine pot={line.pot} now={now} zone={zone} />
+                ) : (
+                  <AreaLine
+                    clock={line.clock}
+                    urgent={isRunningOut(line, now)}
+                    axis={{ from, to, now }}
+                    zone={zone}
+                  />
+                )}
+              </li>
+            ))}
+            {hidden.map((each) => (
+              <li key={each.boatId} className={ROW}>
+                <HiddenLine hidden={each} />
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
     </section>
+  );
+}
+
+const ROW =
+  'border-base-300 grid items-center gap-x-4 gap-y-1 border-b py-2 md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)]';
+
+/** Patches under the supports of one boat: each a link to its bench. */
+function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
+  return (
+    <>
+      <p>
+        <StateMark state="hidden" />
+      </p>
+      <div className="min-w-0">
+        <p className="font-semibold">
+          {counted(clocks.length, 'patch', 'patches')}, {boatName}
+        </p>
+        <p className="text-sm">
+          {clocks.map((clock, i) => (
+            <span key={clock.areaId}>
+              {i > 0 && ', '}
+              <Link className="link" to={`/bench/${clock.areaId}`}>
+                {clock.areaName}
+              </Link>
+            </span>
+          ))}
+        </p>
+      </div>
+      <p className="text-sm opacity-80">{STATES.hidden.meaning}</p>
+    </>
   );
 }
 

@@ -13,6 +13,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
+import { Today } from './Today.tsx';
 
 /** Every boat and every running clock in the yard: what needs hands next, and until when. */
 export function SlipPage() {
@@ -40,6 +41,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
       </div>
       <DiskNotice disk={view.disk} />
       <DoNext lines={lines} zone={yard.zone} />
+      <Today zone={yard.zone} />
       <RunningList lines={lines} zone={yard.zone} />
       {view.more > 0 && <p>And {counted(view.more, 'more area')}; their boats are below.</p>}
       <BoatsAshore view={view} />

@@ -3,6 +3,7 @@ import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { BoatCalendar } from './BoatCalendar.tsx';
 import { BoatFields } from './BoatFields.tsx';
 import { type BoatValues, boatToValues, valuesToBoat } from './boatForm.ts';
 
@@ -27,24 +28,27 @@ export function BoatEditor({
     return undefined;
   };
   return (
-    <RecordForm<BoatValues>
-      values={boatToValues(boat, system)}
-      submit={submit}
-      base={boat}
-      fieldWords={{ dimensions: 'the dimensions', name: 'the name', note: 'the note' }}
-      button="Save boat"
-      beside={
-        <>
-          <button type="button" className="btn btn-ghost" onClick={onDone}>
-            Cancel
-          </button>
-          <button type="button" className="btn btn-ghost ml-auto" onClick={onRemove}>
-            Archive boat
-          </button>
-        </>
-      }
-    >
-      <BoatFields />
-    </RecordForm>
+    <>
+      <RecordForm<BoatValues>
+        values={boatToValues(boat, system)}
+        submit={submit}
+        base={boat}
+        fieldWords={{ dimensions: 'the dimensions', name: 'the name', note: 'the note' }}
+        button="Save boat"
+        beside={
+          <>
+            <button type="button" className="btn btn-ghost" onClick={onDone}>
+              Cancel
+            </button>
+            <button type="button" className="btn btn-ghost ml-auto" onClick={onRemove}>
+              Archive boat
+            </button>
+          </>
+        }
+      >
+        <BoatFields />
+      </RecordForm>
+      <BoatCalendar boatId={boat.id} boatName={boat.name} />
+    </>
   );
 }

@@ -42,8 +42,9 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
         Weather file
       </h2>
       <p>
-        Hourly CSV with a header: time, air °C, RH %, and where there are any wind m/s, rain mm, surface °C.
-        Hours up to now count as measured, later ones as forecast. Times without an offset are in {zone}.
+        Hourly CSV with a header: time, air °C, RH %, and where there are any wind m/s, rain mm, surface °C,
+        cloud (tenths). Hours up to now count as measured, later ones as forecast. Times without an offset are
+        in {zone}.
       </p>
       <div>
         <label htmlFor={id} className="label-caps block pb-1">

@@ -1,0 +1,111 @@
+import { DateTime } from 'luxon';
+import { useId, useState } from 'react';
+import type { AheadView, StartView } from '../../contract/index.ts';
+import { useBenchAhead } from '../api/queries.ts';
+import { fromLocalField, sayTime, toLocalField } from '../clock/say.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+
+/** Stretches are listed up to here. */
+const MOST = 4;
+
+interface Props {
+  areaId: string;
+  zone: string;
+  now: number;
+  safeHours: number | null;
+}
+
+/** What is asked of the days ahead: two coats in a row, a launch, a start while it still dries. Fetched once it is opened. */
+export function Ahead(props: Props) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details
+      className="border-base-300 border-y py-2"
+      onToggle={(event) => setOpen((event.currentTarget as HTMLDetailsElement).open)}
+    >
+      <summary className="target cursor-pointer py-2">Two coats, a launch, a damp morning</summary>
+      {open && <Asked {...props} />}
+    </details>
+  );
+}
+
+function Asked({ areaId, zone, now, safeHours }: Props) {
+  const id = useId();
+  const eight = DateTime.fromMillis(now, { zone })
+    .plus({ days: 1 })
+    .set({ hour: 8, minute: 0, second: 0, millisecond: 0 });
+  const [launch, setLaunch] = useState(toLocalField(eight.toMillis(), zone));
+  const [damp, setDamp] = useState(false);
+  const launchAt = fromLocalField(launch, zone);
+  const ahead = useBenchAhead(areaId, { safeHours, launchAt, damp });
+  return (
+    <div className="space-y-3 pt-2">
+      <div className="grid gap-3 sm:grid-cols-2">
+        <div>
+          <label htmlFor={id} className="label-caps block pb-1">
+            Launch at
+          </label>
+          <input
+            id={id}
+            type="datetime-local"
+            className="input w-full"
+            value={launch}
+            onChange={(event) => setLaunch(event.target.value)}
+          />
+        </div>
+        <label className="flex items-start gap-3 pt-1">
+          <input
+            type="checkbox"
+            className="checkbox mt-0.5"
+            checked={damp}
+            onChange={(event) => setDamp(event.target.checked)}
+          />
+          <span>
+            Start damp but drying
+            <span className="block text-sm">
+              A gloss that goes pebbly may flow better: humidity up to 5 % over the sheet’s limit, falling to
+              it within the hour. Against the sheet; a school of its own.
+            </span>
+          </span>
+        </label>
+      </div>
+      <QueryBoundary query={ahead}>{(view) => <Answers view={view} zone={zone} damp={damp} />}</QueryBoundary>
+    </div>
+  );
+}
+
+function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: boolean }) {
+  const now = Date.parse(view.now);
+  const list = (starts: readonly StartView[]) =>
+    starts
+      .slice(0, MOST)
+      .map(({ from, to }) => `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`)
+      .join('; ') + (starts.length > MOST ? `; and ${starts.length - MOST} more` : '');
+  return (
+    <ul className="list-disc space-y-1 pl-5" aria-live="polite">
+      {view.second && (
+        <li>
+          <strong>The next coat after it too, without sanding: </strong>
+          {view.second.length > 0 ? `start ${list(view.second)}` : 'no start leaves room for both'}.
+        </li>
+      )}
+      {view.launch && <li>{sayLaunch(view.launch, zone, now)}</li>}
+      {damp && (
+        <li>
+          <strong>Damp but drying: </strong>
+          {view.damp.length > 0 ? `start ${list(view.damp)}` : 'no such start in the next three days'}.
+        </li>
+      )}
+    </ul>
+  );
+}
+
+function sayLaunch(launch: NonNullable<AheadView['launch']>, zone: string, now: number): string {
+  const at = sayTime(launch.at, zone, now);
+  if (!launch.stated)
+    return `Launch ${at}: its sheet does not state when it may go into the water; ask its maker.`;
+  const more = launch.lastCoat ? '' : ' It is not the last coat: those after it need their time too.';
+  return launch.startBy === null
+    ? `Launch ${at}: no start of this coat is ready for the water by then.${more}`
+    : `Launch ${at}: start this coat by ${sayTime(launch.startBy, zone, now)}, and it is ready for the water by its sheet.${more}`;
+}

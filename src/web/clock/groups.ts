@@ -1,0 +1,66 @@
+import { DateTime } from 'luxon';
+import type { AreaClock } from '../../contract/index.ts';
+import { isRunningOut, type SlipLine } from './urgency.ts';
+
+/** The board as a foreman thinks: what is in hand, what today brings, what opens later, what waits, what is not begun. */
+export const GROUPS = ['now', 'today', 'later', 'waits', 'not-begun', 'finished'] as const;
+export type Group = (typeof GROUPS)[number];
+
+export const GROUP_WORDS: Record<Group, { title: string; meaning: string }> = {
+  now: { title: 'In hand now', meaning: 'pots that are mixed, steel that is bare, windows about to close' },
+  today: { title: 'Today', meaning: 'can be worked on today' },
+  later: { title: 'Opens later', meaning: 'not before tomorrow' },
+  waits: { title: 'Waits for something', meaning: 'hidden under a support, closed, or a figure is wanting' },
+  'not-begun': { title: 'Not begun', meaning: 'bare, or without a system' },
+  finished: { title: 'Finished', meaning: 'all coats of the system are on' },
+};
+
+const OF_STATE: Partial<Record<AreaClock['state'], Group>> = {
+  open: 'today',
+  thumb: 'today',
+  keyed: 'today',
+  'key-first': 'today',
+  bare: 'not-begun',
+  'no-system': 'not-begun',
+  finished: 'finished',
+};
+
+/** Which group a line is of, seen from `now` by the yard's calendar. */
+export function groupOf(line: SlipLine, now: number, zone: string): Group {
+  if (line.kind === 'pot' || line.clock.primeBy !== null || isRunningOut(line, now)) return 'now';
+  const { state, until } = line.clock;
+  if (state === 'too-soon') {
+    const midnight = DateTime.fromMillis(now, { zone }).endOf('day').toMillis();
+    return until !== null && Date.parse(until) <= midnight ? 'today' : 'later';
+  }
+  return OF_STATE[state] ?? 'waits';
+}
+
+/** Patches hidden under the supports of one boat, told as one line. */
+export interface Hidden {
+  boatName: string;
+  boatId: string;
+  clocks: AreaClock[];
+}
+
+/** The lines of each group in their order, hidden patches apart, one line a boat; groups without a line are left out. */
+export function grouped(
+  lines: readonly SlipLine[],
+  now: number,
+  zone: string,
+): { group: Group; lines: SlipLine[]; hidden: Hidden[] }[] {
+  return GROUPS.flatMap((group) => {
+    const all = lines.filter((line) => groupOf(line, now, zone) === group);
+    const isHidden = (line: SlipLine) => line.kind === 'area' && line.clock.state === 'hidden';
+    const byBoat = new Map<string, Hidden>();
+    for (const line of all) {
+      if (line.kind !== 'area' || !isHidden(line)) continue;
+      const { boatId, boatName } = line.clock;
+      const known = byBoat.get(boatId) ?? { boatId, boatName, clocks: [] };
+      known.clocks.push(line.clock);
+      byBoat.set(boatId, known);
+    }
+    if (all.length === 0) return [];
+    return [{ group, lines: all.filter((line) => !isHidden(line)), hidden: [...byBoat.values()] }];
+  });
+}

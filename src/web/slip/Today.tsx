@@ -1,0 +1,87 @@
+import { Link } from 'react-router';
+import type { TodayCoat, TodayView } from '../../contract/index.ts';
+import { useToday } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
+import { counted } from '../words/counted.ts';
+
+/** What could go on today: one pair of hands, in the order that fits the most; then what passes at no hour, and why not. */
+export function Today({ zone }: { zone: string }) {
+  const today = useToday();
+  const { data } = today;
+  if (!data || data.coats.length === 0) return null;
+  return <Fetched view={data} zone={zone} />;
+}
+
+function Fetched({ view, zone }: { view: TodayView; zone: string }) {
+  const now = Date.parse(view.now);
+  const placed = view.coats.filter((coat) => coat.placed !== null);
+  const left = view.coats.filter((coat) => coat.placed === null);
+  return (
+    <section aria-labelledby="today" className="space-y-2">
+      <h2 id="today" className="batten pb-1 text-lg">
+        Coats that could go on today
+      </h2>
+      {placed.length === 0 ? (
+        <p className="font-semibold">No coat that is due passes at any hour of today that is left.</p>
+      ) : (
+        <ol className="space-y-1">
+          {placed.map((coat) => (
+            <li key={coat.areaId} className="grid gap-x-4 sm:grid-cols-[minmax(0,11rem)_minmax(0,1fr)]">
+              <span className="big-figure">
+                {coat.placed &&
+                  `${sayTime(coat.placed.start, zone, now)} to ${sayTime(coat.placed.end, zone, now)}`}
+              </span>
+              <span>
+                <CoatName coat={coat} />
+                <span className="block text-sm">{sayStarts(coat, zone, now)}</span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
+      {placed.length > 1 && (
+        <p className="text-sm">
+          For one pair of hands, one after the other, in the order that fits the most.
+        </p>
+      )}
+      {left.length > 0 && (
+        <details>
+          <summary className="target cursor-pointer py-2">{counted(left.length, 'coat')} not today</summary>
+          <ul className="list-disc space-y-1 pl-5">
+            {left.map((coat) => (
+              <li key={coat.areaId}>
+                <CoatName coat={coat} />: {sayWhyNot(coat, zone, now)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {view.more > 0 && <p className="text-sm">{counted(view.more, 'more area')} not asked about.</p>}
+    </section>
+  );
+}
+
+const CoatName = ({ coat }: { coat: TodayCoat }) => (
+  <>
+    <Link className="font-semibold hover:underline" to={`/bench/${coat.areaId}`}>
+      {coat.productName}, {coat.colour}
+    </Link>{' '}
+    {coat.areaName}, {coat.boatName}
+  </>
+);
+
+function sayStarts({ starts, workLeft }: TodayCoat, zone: string, now: number): string {
+  const all = starts
+    .map(({ from, to }) => `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`)
+    .join('; ');
+  const work = workLeft > 0 ? `; ${counted(workLeft, 'piece')} of work before it` : '';
+  return `starts that pass: ${all}${work}`;
+}
+
+function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {
+  if (safeNotStated)
+    return 'its sheet states no time until it is safe from dew and rain; say it at the bench';
+  const [first] = starts;
+  if (!first) return 'no start passes until it is safe; the bench says what fails';
+  return `fits alone (${sayTime(first.from, zone, now)} to ${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), not beside the others`;
+}

@@ -1,0 +1,70 @@
+import { useState } from 'react';
+import { useWrite } from '../api/mutations.ts';
+import { useBoatCalendar } from '../api/queries.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
+
+/** The boat's windows for the calendar in one's pocket: an address, shown once, that can be taken back. */
+export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: string }) {
+  const calendar = useBoatCalendar(boatId);
+  const confirm = useConfirm();
+  const [address, setAddress] = useState<string | null>(null);
+  const make = useWrite<{ path: string }>({ atForm: true });
+  const revoke = useWrite({ atForm: true });
+  const given = calendar.data?.given ?? false;
+  const path = `/boats/${boatId}/calendar`;
+  const ask = async () => {
+    const sure =
+      !given ||
+      (await confirm({
+        title: 'A new calendar address?',
+        text: 'Calendars that use the one before get nothing more.',
+        action: 'New address',
+      }));
+    if (!sure) return;
+    make.mutate(
+      { method: 'POST', path },
+      { onSuccess: (answer) => setAddress(window.location.origin + answer.path) },
+    );
+  };
+  const takeBack = async () => {
+    const sure = await confirm({
+      title: 'Take the calendar address back?',
+      text: 'Calendars that use it get nothing more.',
+      action: 'Take it back',
+    });
+    if (sure) revoke.mutate({ method: 'DELETE', path }, { onSuccess: () => setAddress(null) });
+  };
+  const problem = make.error ?? revoke.error;
+  return (
+    <details>
+      <summary className="target cursor-pointer py-2">Her windows in your calendar</summary>
+      <div className="space-y-3 pb-3">
+        <p>
+          An address of {boatName} that calendar programs can follow: “may” when a window opens, “must” with
+          an alarm three hours before it closes. Whoever has the address can read it; it works where this
+          server can be reached.
+        </p>
+        {address && (
+          <p role="status" className="border-line border-2 p-3">
+            Shown this once: <code className="break-all">{address}</code>
+          </p>
+        )}
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="btn btn-sm" onClick={() => void ask()}>
+            {given ? 'New address' : 'Make an address'}
+          </button>
+          {given && (
+            <button type="button" className="btn btn-sm" onClick={() => void takeBack()}>
+              Take it back
+            </button>
+          )}
+        </div>
+        {problem && (
+          <p role="alert" className="text-error font-semibold">
+            {problem.message}
+          </p>
+        )}
+      </div>
+    </details>
+  );
+}
