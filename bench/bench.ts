@@ -5,7 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
 import { SHEETS } from '../demo/sheets.ts';
-import { bestStarts, DEFAULT_LIMITS } from '../src/core/air/index.ts';
+import { bestStarts, DEFAULT_LIMITS, surfaceSeries } from '../src/core/air/index.ts';
 import {
   eventTime,
   type Film,
@@ -105,6 +105,36 @@ function startsOfTenDays(): void {
     return performance.now() - from;
   });
   say('best starts of 60 areas over 10 days', `${median(times).toFixed(0)} ms`, '200 ms');
+}
+
+/** The surfaces of sixty areas, each facing another way, over ninety days of hours whose cloud is known. */
+function surfacesOfASeason(): void {
+  const once = () => {
+    const hours = Array.from({ length: 90 * 24 }, (_, h) => ({
+      at: Date.UTC(2026, 2, 1) + h * HOUR_MS,
+      airC: 12 + 6 * Math.sin((h * Math.PI) / 12),
+      rh: 0.75,
+      windMs: 2,
+      cloudTenths: h % 11,
+    }));
+    for (let area = 0; area < 60; area++) {
+      const surface = {
+        tiltDeg: 90,
+        headingDeg: area * 6,
+        absorptance: 0.65,
+        emissivity: 0.9,
+        heatCapacityJPerM2K: 10_000,
+        insideWPerM2K: 5,
+      };
+      surfaceSeries({ hours, surface, site: { latitude: 50, longitude: -4 } });
+    }
+  };
+  const times = Array.from({ length: 7 }, () => {
+    const from = performance.now();
+    once();
+    return performance.now() - from;
+  });
+  say('surfaces of 60 areas over 90 days', `${median(times).toFixed(0)} ms`, '100 ms');
 }
 
 async function slipOfALargeYard(): Promise<void> {
@@ -279,5 +309,6 @@ console.log(
 await largeMesh();
 windowsOfASeason();
 startsOfTenDays();
+surfacesOfASeason();
 firstPaint();
 await slipOfALargeYard();

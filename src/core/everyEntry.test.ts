@@ -119,6 +119,7 @@ const ENTRIES: Record<string, Entry> = {
       },
     ],
   },
+  nightsBetween: { run: air.nightsBetween, args: [0, 24 * HOUR, { latitude: 50, longitude: 0 }] },
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
   startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line

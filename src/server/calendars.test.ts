@@ -90,7 +90,9 @@ describe('what is asked of the days ahead at the bench', () => {
     // Starts that leave room for a second coat are starts of the first.
     for (const { from, to } of view.second ?? [])
       expect(bench.outlook?.starts.some((each) => each.from <= from && each.to >= to)).toBe(true);
-    const soon = await ahead(`safeHours=4&launchAt=${encodeURIComponent(new Date(now + 2 * HOUR).toISOString())}`);
+    const soon = await ahead(
+      `safeHours=4&launchAt=${encodeURIComponent(new Date(now + 2 * HOUR).toISOString())}`,
+    );
     expect(soon.launch).toMatchObject({ startBy: null, lastCoat: false });
     expect((await server.ask('GET', `/bench/${planned.area.id}/ahead?launchAt=tomorrow`)).status).toBe(422);
   });

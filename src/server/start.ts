@@ -1,11 +1,11 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { FeedKeeper } from './air/feeds.ts';
 import { makeApp } from './app.ts';
 import { DiskRoom } from './db/diskRoom.ts';
 import { FileStore } from './db/files.ts';
 import { lockFolder } from './db/lock.ts';
 import { type Db, openDb } from './db/open.ts';
+import { FeedKeeper } from './feeds/keeper.ts';
 import { LiveChanges } from './http/events.ts';
 import { makeLogger } from './http/logger.ts';
 import { WriteGate } from './http/writeGate.ts';

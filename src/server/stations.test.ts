@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv, yardServer } from '../../test/yardServer.ts';
 import type { ClockDetail, ReadingsTaken, Station, StationsView, WeatherView } from '../contract/index.ts';
-import { ask, isPrivate } from './air/feeds.ts';
+import { ask, isPrivate } from './feeds/ask.ts';
 
 let now = NOON;
 let server: Awaited<ReturnType<typeof yardServer>>;

@@ -21,6 +21,7 @@ export {
   type CoatVerdict,
   judgeCoat,
 } from './judgeCoat.ts';
+export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type Site, type SunPlace, type SurfaceBody, sunPlace, surfaceSeries } from './surfaceSeries.ts';

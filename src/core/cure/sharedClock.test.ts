@@ -122,3 +122,19 @@ describe('why then, told stretch by stretch', () => {
     expect(eventTime({ curve: slow(tenYears + 60), temps: warm, laidAt: T0 }).at).toBeNull();
   });
 });
+
+describe('two nights, worked by hand (docs/twoNights.md)', () => {
+  it('the event comes on the third day, 4 h 8 min after the second morning is warm again', () => {
+    // 17:00 to 20:00 at 20 °C, an hour down to 0 °C, ten hours there, an hour up again at 07:00; eleven hours of day from
+    // 08:00 to 19:00; the same night from 19:00 on; then 20 °C.
+    const night = [...Array(11).fill(0), 20];
+    const valuesC = [20, 20, 20, 20, ...night, ...Array(11).fill(20), ...night, ...Array(12).fill(20)];
+    const curve = { points: [{ tempC: 20, minutes: 1200 }], stopC: 5 };
+    const at = eventTime({ curve, temps: { startMs: T0, valuesC }, laidAt: T0 }).at as number;
+    const ramp = (60 / 1200) * 0.75 * ((1 - 2 ** -1.5) / (1.5 * Math.LN2));
+    const left = 1 - 3 / 20 - 11 / 20 - 4 * ramp;
+    // Hours to the second warm morning: 3 + 12 + 11 + 12.
+    expect((at - T0) / HOUR_MS).toBeCloseTo(38 + left * 20, 5);
+    expect(left * 20).toBeCloseTo(4.135, 3);
+  });
+});

@@ -13,7 +13,7 @@ import {
   tokenReply,
 } from '../../contract/index.ts';
 import { learnedErrors } from '../../core/cure/index.ts';
-import { takeReadings } from '../air/takeReadings.ts';
+import { takeReadings } from '../feeds/takeReadings.ts';
 import { read, type Write, write } from '../http/endpoint.ts';
 import { HttpProblem } from '../http/problem.ts';
 import {

@@ -52,7 +52,7 @@ function sayEstimate(view: BenchView, show: ReturnType<typeof useUnits>['show'])
     view.air?.cloudTenths === null && 'cloud',
     (view.boat.headingDeg ?? null) === null && 'where the bow points',
   ].filter(Boolean);
-  const why = wanting.length > 0 ? `: ${wanting.join(' and ')} not known` : '';
+  const why = wanting.length > 0 ? `: ${wanting.join(' and ')} not known` : ': it faces more than one way';
   return `surface estimated, between ${show(hour.surfaceLowC, 'temperature')} and ${show(hour.surfaceHighC, 'temperature')}${why}`;
 }
 

@@ -8,12 +8,14 @@ interface Props {
   now: number;
   height?: number;
   label: string;
+  /** Nights, shaded behind. */
+  nights?: readonly { fromMs: number; toMs: number }[];
 }
 
 const WIDTH = 1000;
 
 /** A film's window on a time axis shared by all lines: each state by its pattern, the present as a plumb line. */
-export function WindowBand({ segments, from, to, now, height = 22, label }: Props) {
+export function WindowBand({ segments, from, to, now, height = 22, label, nights = [] }: Props) {
   const x = (ms: number) => ((Math.min(Math.max(ms, from), to) - from) / (to - from)) * WIDTH;
   return (
     <svg
@@ -25,6 +27,17 @@ export function WindowBand({ segments, from, to, now, height = 22, label }: Prop
       aria-label={label}
     >
       <line x1="0" y1={height - 0.5} x2={WIDTH} y2={height - 0.5} stroke="var(--color-base-300)" />
+      {nights.map(({ fromMs, toMs }) => (
+        <rect
+          key={fromMs}
+          x={x(fromMs)}
+          y="0"
+          width={Math.max(0, x(toMs) - x(fromMs))}
+          height={height}
+          fill="var(--color-base-300)"
+          opacity="0.45"
+        />
+      ))}
       {segments.map((segment) => {
         const left = x(Date.parse(segment.from));
         const right = x(segment.to === null ? to : Date.parse(segment.to));
@@ -43,15 +56,17 @@ export function WindowBand({ segments, from, to, now, height = 22, label }: Prop
           />
         );
       })}
-      <line
-        x1={x(now)}
-        y1="0"
-        x2={x(now)}
-        y2={height}
-        stroke="var(--line)"
-        strokeWidth="2"
-        vectorEffect="non-scaling-stroke"
-      />
+      {now >= from && now <= to && (
+        <line
+          x1={x(now)}
+          y1="0"
+          x2={x(now)}
+          y2={height}
+          stroke="var(--line)"
+          strokeWidth="2"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
     </svg>
   );
 }
@@ -80,9 +95,11 @@ export function AxisHead({
           {mark.text}
         </span>
       ))}
-      <span className="absolute top-0 -translate-x-1/2 font-semibold" style={{ left: percent(now) }}>
-        now
-      </span>
+      {now >= from && now <= to && (
+        <span className="absolute top-0 -translate-x-1/2 font-semibold" style={{ left: percent(now) }}>
+          now
+        </span>
+      )}
     </div>
   );
 }

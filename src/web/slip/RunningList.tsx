@@ -1,11 +1,15 @@
 import { DateTime } from 'luxon';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
+import { nightsBetween, type Site } from '../../core/air/index.ts';
 import { GROUP_WORDS, grouped, type Hidden } from '../clock/groups.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
+import { SpanButtons } from '../parts/SpanButtons.tsx';
+import { useTimeSpan } from '../parts/useTimeSpan.ts';
 import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -13,23 +17,29 @@ import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 import { counted } from '../words/counted.ts';
 
 const HOUR = 3_600_000;
-const BACK_H = 12;
-const AHEAD_H = 60;
 
 /** A line per live film or pot, grouped as a foreman thinks, each group soonest first, all on one time axis. */
-export function RunningList({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {
+export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[]; zone: string; site: Site }) {
   const now = useNow();
-  const from = now - BACK_H * HOUR;
-  const to = now + AHEAD_H * HOUR;
-  const groups = grouped(lines, Math.floor(now / 60_000) * 60_000, zone);
+  const minute = Math.floor(now / 60_000) * 60_000;
+  const span = useTimeSpan(minute);
+  const { from, to } = span;
+  const nights = useMemo(() => nightsShown(from, to, site), [from, to, site]);
+  const groups = grouped(lines, minute, zone);
   return (
     <section aria-labelledby="running">
       <div className="batten grid items-end md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)] md:gap-4">
         <h2 id="running" className="pb-1 text-lg">
           Running
         </h2>
-        <span className="hidden md:block" />
-        <div className="hidden md:block">
+        <div className="pb-1">
+          <SpanButtons span={span} />
+        </div>
+        <div
+          ref={span.axis}
+          className="hidden cursor-grab touch-none md:block"
+          title="Wheel, pinch or drag: closer, wider, earlier, later"
+        >
           <AxisHead from={from} to={to} now={now} marks={axisMarks(from, to, now, zone)} />
         </div>
       </div>
@@ -48,7 +58,7 @@ export function RunningList({ lines, zone }: { lines: readonly SlipLine[]; zone:
                   <AreaLine
                     clock={line.clock}
                     urgent={isRunningOut(line, now)}
-                    axis={{ from, to, now }}
+                    axis={{ from, to, now, nights }}
                     zone={zone}
                   />
                 )}
@@ -96,20 +106,37 @@ function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
   );
 }
 
+type Night = ReturnType<typeof nightsBetween>[number];
+
+/** Beyond this nights are too narrow to be seen. */
+const NIGHTS_UP_TO_MS = 30 * 24 * HOUR;
+
+const nightsShown = (from: number, to: number, site: Site): readonly Night[] =>
+  to - from > NIGHTS_UP_TO_MS ? [] : nightsBetween(from, to, site);
+
+/** Marks stand so many hours apart: as close as leaves room for a dozen. */
+const STEPS_H = [0.25, 0.5, 1, 3, 6, 12, 24, 48, 7 * 24, 14 * 24, 28 * 24] as const;
+
 function axisMarks(from: number, to: number, now: number, zone: string) {
+  const stepH = STEPS_H.find((hours) => (to - from) / (hours * HOUR) <= 14) ?? STEPS_H[10];
+  // Room is left for the word "now", and a mark at the very edge would hang over it.
+  const edge = (to - from) / 36;
   const marks = [];
   let time = DateTime.fromMillis(from, { zone }).startOf('day');
   while (time.toMillis() < to) {
     const at = time.toMillis();
-    // Room is left for the word "now", and a mark at the very edge would hang over it.
-    if (at > from + 2 * HOUR && at < to - 2 * HOUR && (time.hour !== 0 || at !== now)) {
+    if (at > from + edge && at < to - edge && (time.hour !== 0 || at !== now)) {
+      const midnight = time.hour === 0 && time.minute === 0;
       marks.push({
         at,
-        text: time.hour === 0 ? time.toFormat('ccc d') : time.toFormat('HH'),
-        strong: time.hour === 0,
+        text: midnight
+          ? time.toFormat(stepH >= 48 ? 'd LLL' : 'ccc d')
+          : time.toFormat(stepH < 1 ? 'HH:mm' : 'HH'),
+        strong: midnight && stepH < 48,
       });
     }
-    time = time.plus({ hours: 6 });
+    // Days are counted by the calendar: one in the year has 23 hours, one 25.
+    time = stepH >= 24 ? time.plus({ days: stepH / 24 }) : time.plus({ minutes: stepH * 60 });
   }
   return marks;
 }
@@ -152,7 +179,7 @@ function AreaLine({
 }: {
   clock: AreaClock;
   urgent: boolean;
-  axis: { from: number; to: number; now: number };
+  axis: { from: number; to: number; now: number; nights: readonly Night[] };
   zone: string;
 }) {
   const word = countdownWord(clock);

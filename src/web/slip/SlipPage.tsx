@@ -42,7 +42,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
       <DiskNotice disk={view.disk} />
       <DoNext lines={lines} zone={yard.zone} />
       <Today zone={yard.zone} />
-      <RunningList lines={lines} zone={yard.zone} />
+      <RunningList lines={lines} zone={yard.zone} site={yard} />
       {view.more > 0 && <p>And {counted(view.more, 'more area')}; their boats are below.</p>}
       <BoatsAshore view={view} />
     </div>

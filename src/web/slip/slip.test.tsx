@@ -34,7 +34,7 @@ function show(pots: PotView[], clocks: AreaClock[]) {
     <MemoryRouter>
       <UnitsProvider>
         <DoNext lines={lines} zone="utc" />
-        <RunningList lines={lines} zone="utc" />
+        <RunningList lines={lines} zone="utc" site={{ latitude: 50, longitude: 0 }} />
       </UnitsProvider>
     </MemoryRouter>,
   );

@@ -1,0 +1,66 @@
+import { postedReadings, type Station, strict } from '../../contract/index.ts';
+import type { Context } from '../context.ts';
+import { askedReadings } from '../endpoints/stations.ts';
+import { runWrite } from '../http/runWrite.ts';
+import { allStations, noteStation } from '../rows/stations.ts';
+import { ask } from './ask.ts';
+
+const MINUTE_MS = 60_000;
+/** How often it is looked whether some station is due. */
+const LOOK_MS = MINUTE_MS;
+/** Asks the stations that are to be asked, each in its time. A server that is stopped asks nobody. */
+export class FeedKeeper {
+  readonly #context: Context;
+  readonly #timer: NodeJS.Timeout;
+  readonly #asked = new Map<string, number>();
+  #busy = false;
+
+  constructor(context: Context) {
+    this.#context = context;
+    this.#timer = setInterval(() => void this.look(), LOOK_MS);
+    this.#timer.unref();
+  }
+
+  stop(): void {
+    clearInterval(this.#timer);
+  }
+
+  /** Asks every station that is due, one after the other. */
+  async look(): Promise<void> {
+    if (this.#busy) return;
+    this.#busy = true;
+    try {
+      const now = this.#context.now();
+      for (const station of await allStations(this.#context.db)) {
+        const due = (this.#asked.get(station.id) ?? 0) + station.everyMin * MINUTE_MS <= now;
+        if (!station.on || station.way !== 'asked' || station.url === null || !due) continue;
+        this.#asked.set(station.id, now);
+        await this.#askOne(station, station.url);
+      }
+    } catch {
+      // A yard that cannot be read now is looked at again in a minute.
+    } finally {
+      this.#busy = false;
+    }
+  }
+
+  async #askOne(station: Station, url: string): Promise<void> {
+    const { db, live, memory } = this.#context;
+    try {
+      const answer = await ask({ url, privateNet: station.privateNet });
+      const { error, value } = postedReadings.validate(JSON.parse(answer), strict);
+      if (error) throw error;
+      const address = `/stations/${station.id}/readings`;
+      await runWrite(
+        askedReadings as never,
+        { params: { id: station.id }, query: {}, body: value as never, address },
+        this.#context,
+      );
+    } catch (error) {
+      const reason = error instanceof SyntaxError ? 'its answer is no JSON' : (error as Error).message;
+      await noteStation(db, station.id, { fault: `not taken: ${reason}`.slice(0, 300) });
+      memory.changed([{ of: 'stations' }]);
+      live.publish([{ of: 'stations' }]);
+    }
+  }
+}
