@@ -138,3 +138,46 @@ test('figures in US units are the same quantities', async ({ page, request }) =>
   await expect(page.getByText(/126 ft²/).first()).toBeVisible();
   await expect(page.getByLabel('Dry film a coat').first()).toHaveValue('3.937008');
 });
+
+test('a station posts under its token and the open page shows it at once; nonsense is named', async ({
+  page,
+}) => {
+  await page.goto('/weather');
+  await page.getByText('Add a station').click();
+  await page.getByLabel('Name', { exact: true }).fill('Mast logger');
+  await page.getByRole('button', { name: 'Add station' }).click();
+  await page.getByRole('button', { name: 'Token for Mast logger' }).click();
+  const shown = await page.getByText(/Authorization: Bearer/).innerText();
+  const token = /Bearer ([\w-]+)/.exec(shown)?.[1];
+  const address = /http:\S+\/readings/.exec(shown)?.[0] ?? '';
+  const post = (airC: number) =>
+    fetch(address, {
+      method: 'POST',
+      headers: { authorization: `Bearer ${token}`, 'content-type': 'application/json' },
+      body: JSON.stringify({
+        readings: [{ at: new Date(Date.now() - 60_000).toISOString(), airC, rhPercent: 70 }],
+      }),
+    });
+  expect((await post(11.5)).status).toBe(200);
+  await expect(page.getByText(/Mast logger.*Last .*1 hour/)).toBeVisible();
+  await post(-40);
+  await expect(page.getByText('! 1 reading left out: air -40 °C is what a dead sensor says.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take its token back' }).click();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: 'Token for Mast logger' })).toBeVisible();
+  expect((await post(12)).status).toBe(401);
+});
+
+test('the board’s strip is made wider and closer by keys, and says what could go on today', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const running = page.getByRole('region', { name: 'Running' });
+  await expect(running.getByRole('heading', { name: /^In hand now/ })).toBeVisible();
+  await running.getByRole('button', { name: 'Wider' }).press('Enter');
+  await running.getByRole('button', { name: 'Earlier' }).press('Enter');
+  await running.getByRole('button', { name: 'Now', exact: true }).press('Enter');
+  await expect(running.getByRole('button', { name: 'Now', exact: true })).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Coats that could go on today' })).toBeVisible();
+});

@@ -23,8 +23,9 @@ export {
 } from './judgeCoat.ts';
 export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
+export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
-export { type Site, type SunPlace, type SurfaceBody, sunPlace, surfaceSeries } from './surfaceSeries.ts';
+export { type SurfaceBody, surfaceSeries } from './surfaceSeries.ts';
 export { typedForecast } from './typedForecast.ts';
 export { heatingCost, rhWhenWarmed } from './warmed.ts';
 export { DRYING_H } from './wetness.ts';

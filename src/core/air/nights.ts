@@ -1,5 +1,5 @@
 import { QuantityError, within } from '../units/index.ts';
-import { type Site, sunPlace } from './surfaceSeries.ts';
+import { type Site, sunPlace } from './skyAndSun.ts';
 
 const STEP_MS = 1_800_000;
 const DAY_MS = 24 * 3_600_000;

@@ -7,6 +7,7 @@ import { Field } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { NoticeSettings } from './NoticeSettings.tsx';
 
 /** The yard's name, place and time zone, and how this device shows things. */
 export function SettingsPage() {
@@ -15,6 +16,7 @@ export function SettingsPage() {
     <div className="max-w-3xl space-y-8 p-3 md:p-6">
       <h1 className="text-2xl">Settings</h1>
       <Display />
+      <NoticeSettings />
       <QueryBoundary query={yard}>{(data) => <YardForm yard={data} />}</QueryBoundary>
     </div>
   );

@@ -12,6 +12,10 @@ import { QueueNotice } from './QueueNotice.tsx';
 import { useFindKey } from './useFindKey.ts';
 import { usePageTitle } from './usePageTitle.ts';
 
+/** Fetched after the page. */
+const WindowNotices = lazy(async () => ({
+  default: (await import('./WindowNotices.tsx')).WindowNotices,
+}));
 /** Fetched when first opened. */
 const WordsHere = lazy(async () => ({ default: (await import('./WordsHere.tsx')).WordsHere }));
 const FindAnything = lazy(async () => ({ default: (await import('./FindAnything.tsx')).FindAnything }));
@@ -123,6 +127,9 @@ export function Shell() {
         </header>
         <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6">
           <QueueNotice />
+          <Suspense fallback={null}>
+            <WindowNotices />
+          </Suspense>
           <Outlet />
         </main>
         <nav

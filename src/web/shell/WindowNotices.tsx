@@ -1,0 +1,54 @@
+import { DateTime } from 'luxon';
+import { useEffect, useRef, useState } from 'react';
+import { useSlip, useYard } from '../api/queries.ts';
+import { useMinute } from '../clock/now.ts';
+import { sayTime } from '../clock/say.ts';
+import { notify } from '../state/notices.ts';
+import { dueNotices, isQuiet, keptNoticeSettings, NOTICES_CHANGED } from '../state/windowNotices.ts';
+import { taskOf } from '../words/clocks.ts';
+
+/** Two short tones. A browser that allows no sound stays silent. */
+function chime(): void {
+  try {
+    const audio = new AudioContext();
+    for (const [i, hertz] of [660, 880].entries()) {
+      const tone = audio.createOscillator();
+      const volume = audio.createGain();
+      volume.gain.value = 0.15;
+      tone.frequency.value = hertz;
+      tone.connect(volume).connect(audio.destination);
+      tone.start(audio.currentTime + i * 0.25);
+      tone.stop(audio.currentTime + i * 0.25 + 0.2);
+    }
+  } catch {
+    // No sound here.
+  }
+}
+
+/** Speaks up before a window opens or closes, where this device was asked to: on the page, and as the browser's own notice. */
+export function WindowNotices() {
+  const [settings, setSettings] = useState(keptNoticeSettings);
+  const told = useRef(new Set<string>());
+  const { data: slip } = useSlip();
+  const { data: yard } = useYard();
+  const now = useMinute();
+  useEffect(() => {
+    const follow = () => setSettings(keptNoticeSettings());
+    window.addEventListener(NOTICES_CHANGED, follow);
+    return () => window.removeEventListener(NOTICES_CHANGED, follow);
+  }, []);
+  useEffect(() => {
+    if (!settings.on || !slip || !yard) return;
+    if (isQuiet(DateTime.fromMillis(now, { zone: yard.zone }).hour, settings)) return;
+    const due = dueNotices(slip.clocks, now, settings.beforeMin).filter(({ key }) => !told.current.has(key));
+    for (const { key, says, at, clock } of due) {
+      told.current.add(key);
+      const text = `${clock.areaName}, ${clock.boatName}: ${says} ${sayTime(at, yard.zone, now)}. ${taskOf(clock)}.`;
+      notify(text);
+      if ('Notification' in window && Notification.permission === 'granted')
+        new Notification(`Window ${says}`, { body: text, tag: key });
+    }
+    if (due.length > 0 && settings.sound) chime();
+  }, [settings, slip, yard, now]);
+  return null;
+}
