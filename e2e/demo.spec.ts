@@ -147,9 +147,9 @@ test('a station posts under its token and the open page shows it at once; nonsen
   await page.getByLabel('Name', { exact: true }).fill('Mast logger');
   await page.getByRole('button', { name: 'Add station' }).click();
   await page.getByRole('button', { name: 'Token for Mast logger' }).click();
-  const shown = await page.getByText(/Authorization: Bearer/).innerText();
-  const token = /Bearer ([\w-]+)/.exec(shown)?.[1];
-  const address = /http:\S+\/readings/.exec(shown)?.[0] ?? '';
+  const shown = await page.getByText(/Authorization: Bearer/).textContent();
+  const token = /Bearer ([\w-]+)/.exec(shown ?? '')?.[1];
+  const address = /http:\S+\/readings/.exec(shown ?? '')?.[0] ?? '';
   const post = (airC: number) =>
     fetch(address, {
       method: 'POST',
