@@ -1,7 +1,8 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, TodayCoat, TodayView } from '../../contract/index.ts';
+import type { AreaClock, TodayCoat, TodayView, WorkView } from '../../contract/index.ts';
 import { type DayJob, dayOrder, type StartStretch } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
+import { taskState } from '../../core/system/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
@@ -24,6 +25,12 @@ interface Asked {
 
 const iso = (ms: number) => new Date(ms).toISOString();
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
+
+/** Work that is to be done with the hands before the coat: neither done, nor a wait, nor asked for only later. */
+function isLeft({ kind, doneAt, endsAt, fromAt }: WorkView, now: number): boolean {
+  const state = taskState({ doneMs: ms(doneAt), endsMs: ms(endsAt), fromMs: ms(fromAt) }, now);
+  return kind !== 'wait' && state === 'due';
+}
 
 /** Only the part of each stretch in which the film below takes the coat too. */
 function within(stretches: readonly StartStretch[], fromMs: number, toMs: number): DayJob['stretches'] {
@@ -70,7 +77,7 @@ function askAbout(
       applyH: applyMs / HOUR_MS,
       starts: stretches.map(({ fromMs, toMs }) => ({ from: iso(fromMs), to: iso(toMs) })),
       placed: null,
-      workLeft: clock.work.filter(({ doneAt, kind }) => doneAt === null && kind !== 'wait').length,
+      workLeft: clock.work.filter((task) => isLeft(task, now)).length,
       safeNotStated: safeBy === null,
     },
   };
