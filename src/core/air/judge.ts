@@ -15,13 +15,13 @@ export interface AirLimits {
 
 /**
  * Where a sheet says nothing: 3 °C above the dew point and RH ≤ 85 % [S: ISO 8502-4 guidance;
- * ISO 12944-7 practice]; no painting below freezing [T].
+ * ISO 12944-7 practice]; no painting below freezing, nor on a surface too hot to touch [T, 45 °C from memory].
  */
 export const DEFAULT_LIMITS: AirLimits = {
   airMinC: null,
   airMaxC: null,
   surfaceMinC: 0,
-  surfaceMaxC: null,
+  surfaceMaxC: 45,
   rhMax: 0.85,
   dewMarginC: 3,
 };

@@ -27,6 +27,12 @@ describe('every limit has its own named reason, with the figure found and the li
     ['air too hot', { airMaxC: 15 }, fine, { code: 'air-too-hot', value: 18, limit: 15 }],
     ['surface too cold', { surfaceMinC: 19 }, fine, { code: 'surface-too-cold', value: 18, limit: 19 }],
     ['surface too hot', { surfaceMaxC: 17 }, fine, { code: 'surface-too-hot', value: 18, limit: 17 }],
+    [
+      'too hot to touch, where the sheet states nothing',
+      {},
+      { ...fine, surfaceC: 46 },
+      { code: 'surface-too-hot', value: 46, limit: 45 },
+    ],
     ['too damp', { rhMax: 0.5 }, fine, { code: 'too-damp', value: 0.6, limit: 0.5 }],
     ['rain', {}, { ...fine, rainMm: 0.2 }, { code: 'rain', value: 0.2, limit: 0 }],
   ])('%s', (_what, over, conditions, reason) => {

@@ -172,7 +172,7 @@ export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimit
     airMinC: limits.airMinC,
     airMaxC: limits.airMaxC,
     surfaceMinC: Math.max(limits.surfaceMinC ?? floor, sheet.cure.stopC ?? -40),
-    surfaceMaxC: limits.surfaceMaxC,
+    surfaceMaxC: limits.surfaceMaxC ?? DEFAULT_LIMITS.surfaceMaxC,
     rhMax: limits.rhMax ?? DEFAULT_LIMITS.rhMax,
     dewMarginC: limits.dewMarginC ?? DEFAULT_LIMITS.dewMarginC,
   };

@@ -64,7 +64,12 @@ describe('a stack on an area', () => {
       dewMarginC: null,
     };
     const cure = { stopC: 10, events: {}, overcoat: [] };
-    expect(limitsOf({ limits: silent, cure })).toMatchObject({ rhMax: 0.85, dewMarginC: 3, surfaceMinC: 10 });
+    expect(limitsOf({ limits: silent, cure })).toMatchObject({
+      rhMax: 0.85,
+      dewMarginC: 3,
+      surfaceMinC: 10,
+      surfaceMaxC: 45,
+    });
     // A surface minimum below its own stop is a slip of the sheet: the stop wins.
     expect(limitsOf({ limits: { ...silent, surfaceMinC: 5 }, cure }).surfaceMinC).toBe(10);
     expect(limitsOf({ limits: { ...silent, rhMax: 0.8, dewMarginC: 3.3 }, cure })).toMatchObject({
