@@ -1,6 +1,7 @@
 import { LineChart } from 'echarts/charts';
 import {
   AriaComponent,
+  DataZoomComponent,
   GridComponent,
   LegendComponent,
   MarkAreaComponent,
@@ -19,6 +20,7 @@ use([
   TooltipComponent,
   LegendComponent,
   AriaComponent,
+  DataZoomComponent,
   SVGRenderer,
 ]);
 

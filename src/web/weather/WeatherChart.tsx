@@ -2,20 +2,33 @@ import { DateTime } from 'luxon';
 import { useMemo } from 'react';
 import type { WeatherHour } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
+import { forecastSdC, HOUR_MS, type LeadError } from '../../core/cure/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
 import { Chart } from '../parts/Chart.tsx';
 import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
-/** Air, dew point and humidity over the coming days, the present marked. */
+/** Nine of ten forecasts come true within so many standard deviations. */
+const NINE_OF_TEN = 1.645;
+
+/** How far the air may be from its forecast, K, nine times of ten; measured hours are taken as they are. */
+const doubtC = (hour: WeatherHour, now: number, errors: readonly LeadError[]) => {
+  const leadH = (Date.parse(hour.at) - now) / HOUR_MS;
+  return hour.source === 'measured' || leadH <= 0 ? 0 : NINE_OF_TEN * forecastSdC(leadH, errors);
+};
+
+/** Air, dew point and humidity over the coming days, the present marked, the air's forecast with its band of doubt. */
 export function WeatherChart({
   hours,
   now,
   zone,
+  errors,
 }: {
   hours: readonly WeatherHour[];
   now: number;
   zone: string;
+  /** How wrong forecasts are here; left out: no band. */
+  errors?: readonly LeadError[] | undefined;
 }) {
   const { system } = useUnits();
   const unit = shownUnit('temperature', system);
@@ -55,10 +68,38 @@ export function WeatherChart({
       lineStyle: { color: colour, type, width: 1.8 },
       itemStyle: { color: colour },
     });
+    const band = (name: string, data: number[][], opacity: number) => ({
+      ...line(name, ink, 'solid', data),
+      lineStyle: { opacity: 0 },
+      areaStyle: { color: ink, opacity },
+      stack: 'doubt',
+      stackStrategy: 'all',
+      silent: true,
+      tooltip: { show: false },
+    });
+    const bands = errors
+      ? [
+          band(
+            '',
+            hours.map((h) => [at(h), shown(h.airC - doubtC(h, now, errors))]),
+            0,
+          ),
+          band(
+            ' ',
+            hours.map((h) => {
+              const doubt = doubtC(h, now, errors);
+              return [at(h), Number((shown(h.airC + doubt) - shown(h.airC - doubt)).toFixed(1))];
+            }),
+            0.1,
+          ),
+        ]
+      : [];
     return {
       animation: false,
       textStyle: { fontFamily: 'Archivo Variable', color: ink },
-      legend: { top: 0, textStyle: { color: ink } },
+      legend: { top: 0, textStyle: { color: ink }, data: [`air ${symbol}`, `dew point ${symbol}`, 'RH %'] },
+      // The page is scrolled by the wheel; with Ctrl it zooms, a drag pans, two fingers do both.
+      dataZoom: [{ type: 'inside', xAxisIndex: [0, 1], filterMode: 'none', zoomOnMouseWheel: 'ctrl' }],
       grid: [
         { left: 54, right: 14, top: 40, height: 170 },
         { left: 54, right: 14, top: 240, height: 70 },
@@ -89,6 +130,7 @@ export function WeatherChart({
         },
       ],
       series: [
+        ...bands,
         {
           ...line(
             `air ${symbol}`,
@@ -116,7 +158,7 @@ export function WeatherChart({
         },
       ],
     };
-  }, [hours, now, zone, unit, symbol]);
+  }, [hours, now, zone, unit, symbol, errors]);
   const simulated = hours.filter((hour) => hour.simulated).length;
   return (
     <section aria-label="Air of the coming days">
@@ -126,7 +168,9 @@ export function WeatherChart({
         label="Air temperature, dew point and humidity over time"
       />
       <p className="text-sm">
-        Left of the line measured, right of it forecast.
+        Left of the line measured, right of it forecast
+        {errors && ', with the band in which nine of ten forecasts come true'}. Ctrl and wheel, drag or two
+        fingers: closer, wider, along.
         {simulated > 0 &&
           ` ${simulated === hours.length ? 'All of it is' : `${simulated} of ${hours.length} hours are`} simulated.`}
       </p>

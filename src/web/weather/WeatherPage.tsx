@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import type { Shift } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useWeather, useYard } from '../api/queries.ts';
+import { useStations, useWeather, useYard } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
 import { Gaps } from './Gaps.tsx';
@@ -15,6 +15,7 @@ const WeatherChart = lazy(async () => ({ default: (await import('./WeatherChart.
 export function WeatherPage() {
   const weather = useWeather();
   const yard = useYard();
+  const stations = useStations();
   const [shifts, setShifts] = useState<Shift[]>([]);
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
@@ -31,7 +32,12 @@ export function WeatherPage() {
               <>
                 {data.hours.length > 0 ? (
                   <Suspense fallback={<p className="h-80 p-4">Drawing…</p>}>
-                    <WeatherChart hours={data.hours} now={Date.parse(data.now)} zone={yardData.zone} />
+                    <WeatherChart
+                      hours={data.hours}
+                      now={Date.parse(data.now)}
+                      zone={yardData.zone}
+                      errors={stations.data?.forecastErrors}
+                    />
                   </Suspense>
                 ) : (
                   <p>
