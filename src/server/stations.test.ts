@@ -108,6 +108,22 @@ describe('a logger posts under its token', () => {
     );
   });
 
+  it('a stuck sensor is found too where it posts one reading at a time', async () => {
+    const station = aStation();
+    const token = await aToken(station);
+    const faults: (string | undefined)[] = [];
+    for (const h of [0, 3, 6, 9, 12, 15]) {
+      now = NOON + h * HOUR;
+      const { body } = await post(
+        station.id,
+        token,
+        readings(now, 1, () => 10),
+      );
+      faults.push(body.bad[0]?.fault);
+    }
+    expect(faults).toEqual([undefined, undefined, undefined, undefined, 'stuck', 'stuck']);
+  });
+
   it('of two stations the first in the order counts; put away, it gives nothing more and what it gave stays', async () => {
     const [first, second] = [aStation({ rank: 1 }), aStation({ name: 'Shed logger', rank: 2 })];
     const tokens = [await aToken(first), await aToken(second)];
@@ -193,6 +209,7 @@ describe('an address that is asked', () => {
       'fd00::1',
       'fe80::2',
       '::ffff:127.0.0.1',
+      '::ffff:7f00:1',
     ];
     expect(own.filter((address) => !isPrivate(address))).toEqual([]);
     expect(['172.32.0.1', '203.0.113.5', '2001:db8::1'].filter(isPrivate)).toEqual([]);

@@ -36,6 +36,10 @@ export function forecastSdC(leadH: number, errors: readonly LeadError[] = FORECA
   return before.sdC + ((leadH - before.leadH) / (next.leadH - before.leadH)) * (next.sdC - before.sdC);
 }
 
+/** How far the air may be from its forecast so far ahead, K either way, nine times of ten. @throws {QuantityError} as {@link forecastSdC} */
+export const forecastBandC = (leadH: number, errors: readonly LeadError[] = FORECAST_ERROR): number =>
+  NINE_OF_TEN * forecastSdC(leadH, errors);
+
 /** Between which moments an event comes, nine times of ten; null: not within what is known. */
 export interface EventSpread {
   earlyMs: number | null;

@@ -18,6 +18,7 @@ export {
   type EventSpread,
   eventSpread,
   FORECAST_ERROR,
+  forecastBandC,
   forecastSdC,
   HOURLY_AUTOCORRELATION,
   type LeadError,

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import type { BadRow } from '../../contract/index.ts';
 import { toCanonical } from '../../core/units/index.ts';
 import type { SeriesHour } from '../rows/weather.ts';
+import { oneHour } from './oneHour.ts';
 
 type Column = 'time' | 'air' | 'rh' | 'wind' | 'rain' | 'surface' | 'cloud';
 
@@ -175,23 +176,4 @@ function refuseDaily(hours: readonly SeriesHour[]): void {
     throw new RangeError(
       `its rows stand ${usual} h apart: the nights between them are not in it, and the clock needs hours (at most ${WIDEST_H} h apart)`,
     );
-}
-
-function oneHour(rows: readonly SeriesHour[]): SeriesHour {
-  const first = rows[0] as SeriesHour;
-  if (rows.length === 1) return first;
-  const known = (pick: (row: SeriesHour) => number | null) =>
-    rows.map(pick).filter((value): value is number => value !== null);
-  const sum = (values: number[]) => values.reduce((total, value) => total + value, 0);
-  const mean = (values: number[]) => (values.length ? sum(values) / values.length : null);
-  const rain = known((row) => row.rainMm);
-  return {
-    at: first.at,
-    airC: mean(known((row) => row.airC)) as number,
-    rh: mean(known((row) => row.rh)) as number,
-    windMs: mean(known((row) => row.windMs)),
-    rainMm: rain.length ? sum(rain) : null,
-    surfaceC: mean(known((row) => row.surfaceC)),
-    cloudTenths: mean(known((row) => row.cloudTenths)),
-  };
 }

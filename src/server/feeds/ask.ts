@@ -24,6 +24,7 @@ for (const [net, bits] of [
   PRIVATE.addSubnet(net, bits, 'ipv4');
 for (const [net, bits] of [
   ['::', 127],
+  ['64:ff9b::', 96],
   ['fc00::', 7],
   ['fe80::', 10],
   ['ff00::', 8],
@@ -73,8 +74,8 @@ export function ask({ url, privateNet }: Pick<Station, 'privateNet'> & { url: st
       },
       (answer) => {
         if (answer.statusCode !== 200) {
-          answer.resume();
-          return fail(new Error(`it answers ${answer.statusCode}, not 200`));
+          fail(new Error(`it answers ${answer.statusCode}, not 200`));
+          return asking.destroy();
         }
         const parts: Buffer[] = [];
         let size = 0;

@@ -8,6 +8,7 @@ import { ask } from './ask.ts';
 const MINUTE_MS = 60_000;
 /** How often it is looked whether some station is due. */
 const LOOK_MS = MINUTE_MS;
+
 /** Asks the stations that are to be asked, each in its time. A server that is stopped asks nobody. */
 export class FeedKeeper {
   readonly #context: Context;

@@ -1,10 +1,11 @@
 import type { BadReadingView, PostedReadings, ReadingsTaken, Station } from '../../contract/index.ts';
 import { type BadReading, type StationReading, soundReadings } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { oneHour } from '../air/oneHour.ts';
 import type { Writing, Wrote } from '../http/endpoint.ts';
 import { recordShifts } from '../memory/shifts.ts';
 import { noteStation } from '../rows/stations.ts';
-import { insertSeries, type SeriesHour } from '../rows/weather.ts';
+import { hoursOfStation, insertSeries, type SeriesHour } from '../rows/weather.ts';
 
 const given = (value: number | null | undefined) => value ?? undefined;
 
@@ -28,30 +29,27 @@ const toHour = (reading: StationReading): SeriesHour => ({
   cloudTenths: reading.cloudTenths ?? null,
 });
 
-/** Readings within one hour are one: their mean, the rain added up. */
+/** Readings by the hour they are of, each hour once. */
 function byHour(sound: readonly StationReading[]): SeriesHour[] {
   const hours = new Map<number, SeriesHour[]>();
   for (const hour of sound.map(toHour)) hours.set(hour.at, [...(hours.get(hour.at) ?? []), hour]);
-  return [...hours.values()].map((rows) => {
-    const first = rows[0] as SeriesHour;
-    const known = (key: Exclude<keyof SeriesHour, 'at'>) =>
-      rows.map((row) => row[key]).filter((value): value is number => value !== null);
-    const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
-    const mean = (key: Exclude<keyof SeriesHour, 'at'>) => {
-      const values = known(key);
-      return values.length > 0 ? sum(values) / values.length : null;
-    };
-    const rain = known('rainMm');
-    return {
-      at: first.at,
-      airC: mean('airC') as number,
-      rh: mean('rh') as number,
-      windMs: mean('windMs'),
-      rainMm: rain.length > 0 ? sum(rain) : null,
-      surfaceC: mean('surfaceC'),
-      cloudTenths: mean('cloudTenths'),
-    };
-  });
+  return [...hours.values()].map(oneHour);
+}
+
+/** Days of its own readings that a new one is looked at beside: a sensor that is stuck gives the same one by one. */
+const BESIDE_MS = 14 * 24 * HOUR_MS;
+
+/** What can be used of the readings, and what cannot, seen beside what the station measured before. */
+async function sorted(station: Station, posted: PostedReadings, { tx, now }: Writing) {
+  const readings = posted.readings.map(toReading);
+  if (station.gives === 'forecast') return soundReadings({ readings, measuredBy: null });
+  const moments = new Set(readings.map(({ at }) => at));
+  const first = Math.min(...moments);
+  const before = (await hoursOfStation(tx, station.id, { from: first - BESIDE_MS, to: first })).filter(
+    ({ at }) => !moments.has(at),
+  );
+  const { sound, bad } = soundReadings({ readings: [...before, ...readings], measuredBy: now });
+  return { sound: sound.filter(({ at }) => moments.has(at)), bad: bad.filter(({ at }) => moments.has(at)) };
 }
 
 const FAULTS: Record<BadReading['fault'], string> = {
@@ -92,14 +90,11 @@ const badView = ({ at, ...rest }: BadReading): BadReadingView => ({
  */
 export async function takeReadings(
   station: Station,
-  { readings }: PostedReadings,
-  { tx, now, before }: Writing,
+  posted: PostedReadings,
+  writing: Writing,
 ): Promise<Wrote<ReadingsTaken>> {
-  const measured = station.gives === 'measured';
-  const { sound, bad } = soundReadings({
-    readings: readings.map(toReading),
-    measuredBy: measured ? now : null,
-  });
+  const { tx, now, before } = writing;
+  const { sound, bad } = await sorted(station, posted, writing);
   const hours = byHour(sound);
   await insertSeries(tx, {
     source: station.name,

@@ -90,6 +90,22 @@ export async function latestHours(db: Queries, range: { from: number; to: number
   }));
 }
 
+/** Air and humidity that a station gave for a stretch of time, in order. */
+export async function hoursOfStation(
+  db: Queries,
+  stationId: string,
+  { from, to }: { from: number; to: number },
+): Promise<{ at: number; airC: number; rh: number }[]> {
+  const rows = await db
+    .select({ at: weatherHour.at, airC: weatherHour.airC, rh: weatherHour.rh })
+    .from(weatherHour)
+    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
+    .where(and(eq(weatherSeries.stationId, stationId), between(weatherHour.at, new Date(from), new Date(to))))
+    .orderBy(asc(weatherHour.at), asc(weatherSeries.issuedAt));
+  // Of an hour given twice the later one stands.
+  return [...new Map(rows.map((row) => [row.at.getTime(), { ...row, at: row.at.getTime() }])).values()];
+}
+
 /** Hours from a moment on for which a real source gave something. */
 export async function hoursGiven(db: Queries, from: number): Promise<Set<number>> {
   const rows = await db

@@ -55,7 +55,7 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     applyMs,
     safeAfter,
     fromMs: now,
-    toMs: Math.max(now, toMs),
+    toMs: Math.min(now + AHEAD_MS, Math.max(now, toMs)),
   });
   const starts = (toMs?: number): BestStarts =>
     safeBy === null ? { stretches: [], best: null } : bestStarts(startsInput(toMs));

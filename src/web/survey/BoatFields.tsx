@@ -28,14 +28,14 @@ export function BoatFields() {
             ))}
           </div>
           <DrawnAsTyped />
+          <Field
+            name="heading"
+            label="The bow points to"
+            hint="Degrees from north, 0 to 360, as she stands: decides which side the sun warms. Empty: not known"
+            inputMode="decimal"
+          />
         </>
       )}
-      <Field
-        name="heading"
-        label="The bow points to"
-        hint="Degrees from north, 0 to 360, as she stands: decides which side the sun warms. Empty: not known"
-        inputMode="decimal"
-      />
       <TextArea name="note" label="Note" />
     </>
   );

@@ -2,19 +2,16 @@ import { DateTime } from 'luxon';
 import { useMemo } from 'react';
 import type { WeatherHour } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
-import { forecastSdC, HOUR_MS, type LeadError } from '../../core/cure/index.ts';
+import { forecastBandC, HOUR_MS, type LeadError } from '../../core/cure/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
 import { Chart } from '../parts/Chart.tsx';
 import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
-/** Nine of ten forecasts come true within so many standard deviations. */
-const NINE_OF_TEN = 1.645;
-
 /** How far the air may be from its forecast, K, nine times of ten; measured hours are taken as they are. */
 const doubtC = (hour: WeatherHour, now: number, errors: readonly LeadError[]) => {
   const leadH = (Date.parse(hour.at) - now) / HOUR_MS;
-  return hour.source === 'measured' || leadH <= 0 ? 0 : NINE_OF_TEN * forecastSdC(leadH, errors);
+  return hour.source === 'measured' || leadH <= 0 ? 0 : forecastBandC(leadH, errors);
 };
 
 /** Air, dew point and humidity over the coming days, the present marked, the air's forecast with its band of doubt. */
