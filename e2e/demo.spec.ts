@@ -179,5 +179,20 @@ test('the board’s strip is made wider and closer by keys, and says what could 
   await running.getByRole('button', { name: 'Earlier' }).press('Enter');
   await running.getByRole('button', { name: 'Now', exact: true }).press('Enter');
   await expect(running.getByRole('button', { name: 'Now', exact: true })).toBeHidden();
+  // The air above the lanes is read hour by hour, as a table, and taken away.
+  const hour = running.getByRole('slider', { name: 'Hour of the air' });
+  const read = () => hour.getAttribute('aria-valuetext');
+  await expect(hour).toHaveAttribute('aria-valuetext', /surface .* dew point/);
+  const first = await read();
+  await hour.press('ArrowRight');
+  await expect.poll(read).not.toBe(first);
+  await running.getByRole('button', { name: 'As a table' }).click();
+  await expect(running.getByRole('table', { name: /^Air/ }).getByRole('row').nth(3)).toContainText('°C');
+  await expectAccessible(page);
+  for (const kind of ['SVG', 'PNG']) {
+    const file = page.waitForEvent('download');
+    await running.getByRole('button', { name: kind, exact: true }).click();
+    expect((await file).suggestedFilename()).toMatch(new RegExp(`^Board .*\\.${kind.toLowerCase()}$`));
+  }
   await expect(page.getByRole('heading', { name: 'Coats that could go on today' })).toBeVisible();
 });

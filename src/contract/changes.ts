@@ -40,6 +40,7 @@ export type ViewName =
   | 'weather'
   | 'stations'
   | 'today'
+  | 'strip'
   | 'calendar'
   | 'form'
   | 'waterline'
@@ -74,6 +75,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   weather: ['weather', 'yard'],
   stations: ['stations', 'weather'],
   today: CLOCK,
+  strip: CLOCK,
   calendar: ['calendars', 'boat'],
   form: ['form', 'boat', 'areas', 'survey', 'waterline'],
   waterline: ['waterline', 'boat'],

@@ -19,6 +19,7 @@ export * from './replies/stations.ts';
 export * from './replies/views.ts';
 export * from './stack.ts';
 export * from './station.ts';
+export * from './strip.ts';
 export * from './survey.ts';
 export type * from './views.ts';
 export * from './waterline.ts';

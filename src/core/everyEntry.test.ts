@@ -156,6 +156,10 @@ const ENTRIES: Record<string, Entry> = {
   windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
   shareDone: { run: cure.shareDone, args: [{ curve, temps, fromMs: 0, toMs: 3 * HOUR }] },
   forecastSdC: { run: cure.forecastSdC, args: [36] },
+  hourBands: {
+    run: cure.hourBands,
+    args: [{ airC: 10, dewC: 6, surface: { surfaceC: 8, lowC: 7, highC: 9 }, leadH: 24 }],
+  },
   forecastBandC: { run: cure.forecastBandC, args: [24] },
   learnedErrors: { run: cure.learnedErrors, args: [[{ leadH: 24, hours: 100, squaresK2: 200 }]] },
   eventSpread: { run: cure.eventSpread, args: [{ curve: { ...curve, points: [{ tempC: 20, minutes: 90 }] }, temps, laidAt: 0, nowMs: HOUR / 2 }] }, // biome-ignore format: one line

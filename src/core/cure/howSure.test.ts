@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { eventSpread, eventTime, forecastSdC, HOUR_MS, HOURLY_AUTOCORRELATION } from './index.ts';
+import { eventSpread, eventTime, forecastSdC, HOUR_MS, HOURLY_AUTOCORRELATION, hourBands } from './index.ts';
 
 /** Numbers from 0 to 1 from a seed [mulberry32, common practice]. */
 function seeded(seed: number): () => number {
@@ -45,6 +45,26 @@ function drawn(
     late: times[Math.floor(count * 0.95)] as number,
   };
 }
+
+describe('bands of doubt of an hour (handbook part 18)', () => {
+  const surface = { surfaceC: 8, lowC: 5, highC: 8 };
+  it('nine of ten: 1.645 standard deviations of the table, independent doubts added in quadrature', () => {
+    const { air, dew, surface: skin } = hourBands({ airC: 10, dewC: 6, surface, leadH: 24 });
+    expect([air.lowC, air.highC, dew.lowC, dew.highC].map((t) => t.toFixed(1))).toEqual(['7.7', '12.3', '3.5', '8.5']); // biome-ignore format: one line
+    expect(skin.lowC).toBeCloseTo(8 - Math.sqrt(3 ** 2 + (1.645 * 1.4) ** 2), 6);
+    expect(skin.highC).toBeCloseTo(8 + 1.645 * 1.4, 6);
+  });
+  it('a measured hour leaves open only what cloud and heading do; no dew point lies above the air', () => {
+    expect(hourBands({ airC: 10, dewC: 6, surface, leadH: -1 })).toEqual({
+      air: { lowC: 10, highC: 10 },
+      dew: { lowC: 6, highC: 6 },
+      surface: { lowC: 5, highC: 8 },
+    });
+    const { air, dew } = hourBands({ airC: 10, dewC: 10, surface, leadH: 24 });
+    expect(dew.highC).toBe(air.highC);
+    expect(() => hourBands({ airC: 10, dewC: 11, surface, leadH: 0 })).toThrow(/dew point 11/);
+  });
+});
 
 describe('how sure an edge is', () => {
   it('the default errors are those of handbook part 18, on straight lines between', () => {

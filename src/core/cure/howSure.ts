@@ -19,8 +19,8 @@ export const FORECAST_ERROR: readonly LeadError[] = [
 ];
 /** Errors of neighbouring hours go together [M, handbook part 18]. */
 export const HOURLY_AUTOCORRELATION = 0.97;
-/** Nine of ten forecasts come true between the early and the late moment. */
-const NINE_OF_TEN = 1.645;
+/** Nine of ten forecasts come true so many standard deviations either way. */
+export const NINE_OF_TEN = 1.645;
 
 /** The standard deviation of a forecast so far ahead, on straight lines between the table's leads and level beyond it. */
 export function forecastSdC(leadH: number, errors: readonly LeadError[] = FORECAST_ERROR): number {
@@ -35,10 +35,6 @@ export function forecastSdC(leadH: number, errors: readonly LeadError[] = FORECA
   if (!before) return next.sdC;
   return before.sdC + ((leadH - before.leadH) / (next.leadH - before.leadH)) * (next.sdC - before.sdC);
 }
-
-/** How far the air may be from its forecast so far ahead, K either way, nine times of ten. @throws {QuantityError} as {@link forecastSdC} */
-export const forecastBandC = (leadH: number, errors: readonly LeadError[] = FORECAST_ERROR): number =>
-  NINE_OF_TEN * forecastSdC(leadH, errors);
 
 /** Between which moments an event comes, nine times of ten; null: not within what is known. */
 export interface EventSpread {

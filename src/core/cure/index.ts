@@ -7,6 +7,7 @@ export {
   explainEvent,
   progressAt,
 } from './eventTime.ts';
+export { type BandC, DEW_FORECAST_ERROR, forecastBandC, hourBands } from './forecastBand.ts';
 export {
   BOUNDS,
   correctFromHandTest,
@@ -18,7 +19,6 @@ export {
   type EventSpread,
   eventSpread,
   FORECAST_ERROR,
-  forecastBandC,
   forecastSdC,
   HOURLY_AUTOCORRELATION,
   type LeadError,

@@ -2,6 +2,8 @@ import { DateTime } from 'luxon';
 import {
   standInReply,
   standInRequest,
+  stripQuery,
+  stripReply,
   type WeatherImported,
   weatherImport,
   weatherImportedReply,
@@ -18,8 +20,11 @@ import { recordShifts } from '../memory/shifts.ts';
 import { firstHour, hoursGiven, insertSeries, type SeriesHour } from '../rows/weather.ts';
 import { theYard } from '../rows/yard.ts';
 import { standInWeather } from '../standins/weather.ts';
+import { stripView } from '../views/strip.ts';
 
 const DAY_MS = 24 * HOUR_MS;
+/** What the time-strip reaches back where nobody asks for more. */
+const STRIP_BACK_DAYS = 3;
 /** What the air as CSV reaches back and ahead. */
 const CSV_BACK_MS = 400 * DAY_MS;
 const CSV_AHEAD_MS = 30 * DAY_MS;
@@ -42,6 +47,14 @@ export const weatherEndpoints = [
       const hours = await yardAir(db, at, range);
       return { now: new Date(at).toISOString(), hours: hours.map(toWeatherHour) };
     },
+  }),
+  read({
+    path: '/strip',
+    summary: 'Air, surface and dew point with their bands, and the hours that block a coat',
+    query: stripQuery,
+    reply: stripReply,
+    run: ({ query }, context) =>
+      stripView(context, { areaId: query.areaId, backDays: Number(query.back ?? STRIP_BACK_DAYS) }),
   }),
   write({
     method: 'post',

@@ -1,18 +1,12 @@
 import type { AreaClock, ClockDetail } from '../../contract/index.ts';
-import {
-  eventSpread,
-  HOUR_MS,
-  type LeadError,
-  learnedErrors,
-  type SplicedHour,
-} from '../../core/cure/index.ts';
+import { eventSpread, HOUR_MS, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
 import { bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 import { toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
 import { shiftsOf } from '../rows/shifts.ts';
-import { forecastRecords } from '../rows/stations.ts';
+import { errorsHere } from './errorsHere.ts';
 
 /** Air before the film that is shown with it, and air shown of an area that is bare. */
 const BEFORE_MS = 12 * HOUR_MS;
@@ -31,21 +25,6 @@ function withFilm(hours: readonly SplicedHour[], clock: AreaClock, place: Surfac
   const shown = sinceApplied(hours, clock);
   const filmC = tempsFor(hours, place).valuesC.slice(hours.length - shown.length);
   return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
-}
-
-const learned = new WeakMap<readonly SplicedHour[], Promise<readonly LeadError[]>>();
-
-/** How wrong forecasts have been here: looked up once for each reading of the air. */
-function errorsHere(
-  db: Context['db'],
-  hours: readonly SplicedHour[],
-  now: number,
-): Promise<readonly LeadError[]> {
-  const known = learned.get(hours) ?? forecastRecords(db, now).then(learnedErrors);
-  learned.set(hours, known);
-  // What failed once is looked up again.
-  known.catch(() => learned.delete(hours));
-  return known;
 }
 
 /** Between which moments the edges still to come fall. A room that is heated holds its temperature, whatever is forecast. */

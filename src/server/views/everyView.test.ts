@@ -71,8 +71,10 @@ const addresses = (): [ViewName, string | null, string][] => [
   ...[planned.area.id, piece].flatMap((id): [ViewName, string | null, string][] => [
     ['bench', null, `/bench/${id}`],
     ['clock', null, `/areas/${id}/clock`],
+    ['strip', null, `/strip?areaId=${id}`],
   ]),
   ['weather', null, '/weather'],
+  ['strip', null, '/strip'],
   ['products', null, '/products'],
   ['templates', null, '/templates'],
 ];

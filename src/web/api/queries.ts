@@ -12,6 +12,7 @@ import type {
   SlipView,
   StackView,
   StationsView,
+  StripView,
   TodayView,
   Waterline,
   WeatherView,
@@ -136,6 +137,16 @@ export const useWeather = () =>
   useQuery({
     queryKey: ['weather'],
     queryFn: () => api<WeatherView>('GET', '/weather?back=3&ahead=10'),
+  });
+
+/** The air of the time-strip, over an area or (null) over topsides in the open, so many days back. */
+export const useStrip = (areaId: string | null, backDays: number) =>
+  useQuery({
+    queryKey: ['strip', areaId, backDays],
+    queryFn: () =>
+      api<StripView>('GET', `/strip?back=${backDays}${areaId === null ? '' : `&areaId=${areaId}`}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: 5 * 60_000,
   });
 
 export const useBoatCalendar = (boatId: string) =>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
+import type { Site } from '../../core/air/index.ts';
 import { useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
@@ -44,6 +45,7 @@ export function BenchPage() {
               key={areaId}
               view={view}
               zone={yardData.zone}
+              site={yardData}
               safeHours={safeHours}
               onSafeHours={(hours) => setSafeHours(hours > 0 ? hours : null)}
               heat={{ heatC, onHeat: setHeatC }}
@@ -58,12 +60,14 @@ export function BenchPage() {
 function Bench({
   view,
   zone,
+  site,
   safeHours,
   onSafeHours,
   heat,
 }: {
   view: BenchView;
   zone: string;
+  site: Site;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
   heat: { heatC: number; onHeat: (tempC: number) => void };
@@ -96,6 +100,7 @@ function Bench({
               conditions={conditions}
               onChange={setTyped}
               zone={zone}
+              site={site}
               safeHours={safeHours}
               onSafeHours={onSafeHours}
             />

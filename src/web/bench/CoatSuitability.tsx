@@ -6,8 +6,8 @@ import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { sayReason } from '../words/airReasons.ts';
 import { Starts } from './Starts.tsx';
-import { sayReason } from './sayReason.ts';
 
 /**
  * The conditions of this hour against the sheet. Rain and what it left on the surface are known from the series, whatever

@@ -1,13 +1,17 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
-import { airAround, dewPointC, surfaceTempC } from '../../core/air/index.ts';
+import { airAround, dewPointC, type Site, surfaceTempC } from '../../core/air/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
+import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
+import { aroundNow } from '../parts/strip/useStripSpan.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CoatSuitability } from './CoatSuitability.tsx';
 import { HoursAhead } from './HoursAhead.tsx';
+
+const TimeStrip = lazy(async () => ({ default: (await import('../parts/strip/TimeStrip.tsx')).TimeStrip }));
 
 interface Props {
   view: BenchView;
@@ -15,6 +19,7 @@ interface Props {
   conditions: LoggedConditions | null;
   onChange: (conditions: LoggedConditions | null) => void;
   zone: string;
+  site: Site;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
 }
@@ -57,7 +62,8 @@ function sayEstimate(view: BenchView, show: ReturnType<typeof useUnits>['show'])
 }
 
 /** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
-export function Conditions({ view, sheet, conditions, onChange, zone, safeHours, onSafeHours }: Props) {
+export function Conditions({ view, sheet, conditions, onChange, zone, site, safeHours, onSafeHours }: Props) {
+  const now = useMinute();
   const { show, system } = useUnits();
   const [typing, setTyping] = useState(conditions?.source === 'typed' || conditions === null);
   const unit = shownUnit('temperature', system);
@@ -143,6 +149,21 @@ export function Conditions({ view, sheet, conditions, onChange, zone, safeHours,
         </button>
       )}
       <HoursAhead hours={view.hours} zone={zone} />
+      <Suspense fallback={<p className="h-56 p-4">Drawing…</p>}>
+        <TimeStrip
+          title={`${view.area.name}, ${view.boat.name}`}
+          areaId={view.area.id}
+          lanes={
+            view.clock.segments.length > 0
+              ? [{ key: view.area.id, name: view.area.name, segments: view.clock.segments }]
+              : []
+          }
+          home={aroundNow(now)}
+          zone={zone}
+          site={site}
+          height={130}
+        />
+      </Suspense>
     </section>
   );
 }

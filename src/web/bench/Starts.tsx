@@ -3,7 +3,7 @@ import type { CoatOutlook, StartView } from '../../contract/index.ts';
 import { wellClear } from '../../core/air/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayMargin } from './sayReason.ts';
+import { sayMargin } from '../words/airReasons.ts';
 
 interface Props {
   outlook: CoatOutlook;

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Area } from '../../contract/index.ts';
 import { formatQuantity } from '../../core/units/index.ts';
 import { counts } from '../log/coatFigures.ts';
+import { sayReason } from '../words/airReasons.ts';
 import { cautionsFor } from './cautions.ts';
-import { sayReason } from './sayReason.ts';
 import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
 
 describe('a reason against laying carries its figures', () => {

@@ -1,46 +1,60 @@
-import { DateTime } from 'luxon';
-import { useMemo } from 'react';
+import { lazy, Suspense, useRef } from 'react';
 import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
-import { nightsBetween, type Site } from '../../core/air/index.ts';
+import type { Site } from '../../core/air/index.ts';
 import { GROUP_WORDS, grouped, type Hidden } from '../clock/groups.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
-import { SpanButtons } from '../parts/SpanButtons.tsx';
-import { useTimeSpan } from '../parts/useTimeSpan.ts';
-import { AxisHead, WindowBand } from '../parts/WindowBand.tsx';
+import { AxisHead } from '../parts/strip/AxisHead.tsx';
+import type { Lane } from '../parts/strip/lanes.ts';
+import { SpanButtons } from '../parts/strip/SpanButtons.tsx';
+import { StripLane } from '../parts/strip/StripLane.tsx';
+import type { SpanStore } from '../parts/strip/span.ts';
+import { useSpanGestures } from '../parts/strip/useSpanGestures.ts';
+import { aroundNow, useStripSpan } from '../parts/strip/useStripSpan.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
 import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 import { counted } from '../words/counted.ts';
 
-const HOUR = 3_600_000;
+const AirPanel = lazy(async () => ({ default: (await import('../parts/strip/AirPanel.tsx')).AirPanel }));
+const StripTools = lazy(async () => ({
+  default: (await import('../parts/strip/StripTools.tsx')).StripTools,
+}));
 
-/** A line per live film or pot, grouped as a foreman thinks, each group soonest first, all on one time axis. */
+/** A line per live film or pot, grouped as a foreman thinks, each group soonest first, all on one time axis below the air. */
 export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[]; zone: string; site: Site }) {
   const now = useNow();
   const minute = Math.floor(now / 60_000) * 60_000;
-  const span = useTimeSpan(minute);
-  const { from, to } = span;
-  const nights = useMemo(() => nightsShown(from, to, site), [from, to, site]);
+  const store = useStripSpan(aroundNow(minute));
+  const axis = useRef<HTMLDivElement>(null);
+  useSpanGestures(axis, store, { wheelFree: true });
   const groups = grouped(lines, minute, zone);
+  const strip = { store, zone, site };
   return (
     <section aria-labelledby="running">
-      <div className="batten grid items-end md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)] md:gap-4">
-        <h2 id="running" className="pb-1 text-lg">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 pb-2">
+        <h2 id="running" className="text-lg">
           Running
         </h2>
-        <div className="pb-1">
-          <SpanButtons span={span} />
-        </div>
+        <SpanButtons store={store} />
+        <Suspense fallback={<div className="h-8" />}>
+          <StripTools title="Board" lanes={lanesOf(lines)} areaId={null} {...strip} />
+        </Suspense>
+      </div>
+      <div className={`batten grid gap-x-4 gap-y-1 ${COLUMNS}`}>
+        <Suspense fallback={<div className="h-[120px] md:col-span-3" />}>
+          <AirPanel areaId={null} asCells {...strip} />
+        </Suspense>
         <div
-          ref={span.axis}
-          className="hidden cursor-grab touch-none md:block"
+          ref={axis}
+          className="cursor-grab md:col-start-3"
+          style={{ touchAction: 'pan-y' }}
           title="Wheel, pinch or drag: closer, wider, earlier, later"
         >
-          <AxisHead from={from} to={to} now={now} marks={axisMarks(from, to, now, zone)} />
+          <AxisHead store={store} zone={zone} />
         </div>
       </div>
       {groups.map(({ group, lines: own, hidden }) => (
@@ -55,12 +69,7 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
                 {line.kind === 'pot' ? (
                   <PotLine pot={line.pot} now={now} zone={zone} />
                 ) : (
-                  <AreaLine
-                    clock={line.clock}
-                    urgent={isRunningOut(line, now)}
-                    axis={{ from, to, now, nights }}
-                    zone={zone}
-                  />
+                  <AreaLine clock={line.clock} urgent={isRunningOut(line, now)} now={now} {...strip} />
                 )}
               </li>
             ))}
@@ -76,8 +85,21 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
   );
 }
 
-const ROW =
-  'border-base-300 grid items-center gap-x-4 gap-y-1 border-b py-2 md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)]';
+const lanesOf = (lines: readonly SlipLine[]): Lane[] =>
+  lines.flatMap((line) =>
+    line.kind === 'pot' || line.clock.segments.length === 0
+      ? []
+      : [
+          {
+            key: line.clock.areaId,
+            name: `${line.clock.areaName}, ${line.clock.boatName}`,
+            segments: line.clock.segments,
+          },
+        ],
+  );
+
+const COLUMNS = 'md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)]';
+const ROW = `border-base-300 grid items-center gap-x-4 gap-y-1 border-b py-2 ${COLUMNS}`;
 
 /** Patches under the supports of one boat: each a link to its bench. */
 function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
@@ -104,41 +126,6 @@ function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
       <p className="text-sm opacity-80">{STATES.hidden.meaning}</p>
     </>
   );
-}
-
-type Night = ReturnType<typeof nightsBetween>[number];
-
-/** Beyond this nights are too narrow to be seen. */
-const NIGHTS_UP_TO_MS = 30 * 24 * HOUR;
-
-const nightsShown = (from: number, to: number, site: Site): readonly Night[] =>
-  to - from > NIGHTS_UP_TO_MS ? [] : nightsBetween(from, to, site);
-
-/** Marks stand so many hours apart: as close as leaves room for a dozen. */
-const STEPS_H = [0.25, 0.5, 1, 3, 6, 12, 24, 48, 7 * 24, 14 * 24, 28 * 24] as const;
-
-function axisMarks(from: number, to: number, now: number, zone: string) {
-  const stepH = STEPS_H.find((hours) => (to - from) / (hours * HOUR) <= 14) ?? STEPS_H[10];
-  // Room is left for the word "now", and a mark at the very edge would hang over it.
-  const edge = (to - from) / 36;
-  const marks = [];
-  let time = DateTime.fromMillis(from, { zone }).startOf('day');
-  while (time.toMillis() < to) {
-    const at = time.toMillis();
-    if (at > from + edge && at < to - edge && (time.hour !== 0 || at !== now)) {
-      const midnight = time.hour === 0 && time.minute === 0;
-      marks.push({
-        at,
-        text: midnight
-          ? time.toFormat(stepH >= 48 ? 'd LLL' : 'ccc d')
-          : time.toFormat(stepH < 1 ? 'HH:mm' : 'HH'),
-        strong: midnight && stepH < 48,
-      });
-    }
-    // Days are counted by the calendar: one in the year has 23 hours, one 25.
-    time = stepH >= 24 ? time.plus({ days: stepH / 24 }) : time.plus({ minutes: stepH * 60 });
-  }
-  return marks;
 }
 
 function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }) {
@@ -174,18 +161,22 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
 function AreaLine({
   clock,
   urgent,
-  axis,
+  now,
+  store,
+  site,
   zone,
 }: {
   clock: AreaClock;
   urgent: boolean;
-  axis: { from: number; to: number; now: number; nights: readonly Night[] };
+  now: number;
+  store: SpanStore;
+  site: Site;
   zone: string;
 }) {
   const word = countdownWord(clock);
-  const work = workWords(clock, axis.now);
-  const left = clock.until === null ? null : Date.parse(clock.until) - axis.now;
-  const when = clock.until ? sayTime(clock.until, zone, axis.now) : null;
+  const work = workWords(clock, now);
+  const left = clock.until === null ? null : Date.parse(clock.until) - now;
+  const when = clock.until ? sayTime(clock.until, zone, now) : null;
   return (
     <>
       <p className="flex items-baseline justify-between gap-3 md:block">
@@ -213,12 +204,13 @@ function AreaLine({
           )}
         </p>
         {work && <p className="text-sm">{work}</p>}
-        <AreaParts clock={clock} zone={zone} now={axis.now} />
+        <AreaParts clock={clock} zone={zone} now={now} />
       </div>
       {clock.segments.length > 0 ? (
-        <WindowBand
+        <StripLane
           segments={clock.segments}
-          {...axis}
+          store={store}
+          site={site}
           label={`${STATES[clock.state].word}${when ? ` until ${when}` : ''}`}
         />
       ) : (

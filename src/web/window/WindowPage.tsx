@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { Link, useParams } from 'react-router';
 import type { ClockDetail } from '../../contract/index.ts';
+import type { Site } from '../../core/air/index.ts';
 import type { TempSeries } from '../../core/cure/index.ts';
 import { useClockDetail, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
@@ -11,13 +12,12 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
 import { StateTerm } from '../parts/Term.tsx';
-import { WindowBand } from '../parts/WindowBand.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { EDGE_WORDS, STATES } from '../state/states.ts';
 import { taskOf } from '../words/clocks.ts';
 import { EdgeWhy } from './EdgeWhy.tsx';
 
-const AirChart = lazy(async () => ({ default: (await import('./AirChart.tsx')).AirChart }));
+const TimeStrip = lazy(async () => ({ default: (await import('../parts/strip/TimeStrip.tsx')).TimeStrip }));
 const HOUR = 3_600_000;
 
 /** A film's window over the temperatures it is reckoned from, and the reasons for each of its edges. */
@@ -29,7 +29,7 @@ export function WindowPage() {
     <QueryBoundary query={yard}>
       {(yardData) => (
         <QueryBoundary query={detail}>
-          {(data) => <Window detail={data} zone={yardData.zone} />}
+          {(data) => <Window detail={data} zone={yardData.zone} site={yardData} />}
         </QueryBoundary>
       )}
     </QueryBoundary>
@@ -57,7 +57,7 @@ const WARNINGS: Record<string, string> = {
     'The coat was applied before the air is known; the mean of the first known day is assumed.',
 };
 
-function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
+function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; site: Site }) {
   const now = useMinute();
   const { clock, hours } = detail;
   const range = shownRange(detail, now);
@@ -112,22 +112,17 @@ function Window({ detail, zone }: { detail: ClockDetail; zone: string }) {
             Film temperature and window
           </h2>
           <Suspense fallback={<p className="h-72 p-4">Drawing…</p>}>
-            <AirChart detail={detail} range={range} now={now} zone={zone} />
-          </Suspense>
-          <div className="pr-[14px] pl-[54px]">
-            <WindowBand
-              segments={clock.segments}
-              {...range}
-              now={now}
-              height={30}
-              label={clock.segments.map((s) => STATES[s.state].word).join(', then ')}
+            <TimeStrip
+              title={`${clock.areaName}, ${clock.boatName}`}
+              areaId={clock.areaId}
+              lanes={[{ key: clock.areaId, name: clock.areaName, segments: clock.segments }]}
+              home={range}
+              stopC={clock.edges.find((edge) => edge.stopC !== null)?.stopC ?? undefined}
+              zone={zone}
+              site={site}
             />
-          </div>
-          <p className="pl-[54px] text-sm">
-            Full line measured, dashed forecast
-            {hours.some((hour) => hour.simulated) && '; this air is simulated'}.
-          </p>
-          <ul className="flex flex-wrap gap-x-6 gap-y-1 pt-2 pl-[54px]">
+          </Suspense>
+          <ul className="flex flex-wrap gap-x-6 gap-y-1 pt-2">
             {clock.segments.map((segment) => (
               <li key={segment.from} className="flex items-center gap-2">
                 <StateMark state={segment.state} />

@@ -1,0 +1,68 @@
+import Joi from 'joi';
+import type { AirReason } from '../core/air/index.ts';
+import { id, objectOf } from './joi.ts';
+import { figure, flag, listOf, maybeWord, moment } from './replies/plain.ts';
+
+/** What is asked of the time-strip; digits, since a query is text. */
+export interface StripQuery {
+  /** Whose surface and next coat it is about; left out: topsides in the open, and the usual limits. */
+  areaId?: string;
+  /** Days back from now. */
+  back?: string;
+}
+
+/** An hour of the air about a surface, each temperature with the band that nine of ten lie in, °C. */
+export interface StripHour {
+  at: string;
+  source: 'measured' | 'forecast' | 'filled';
+  airC: number;
+  airLowC: number;
+  airHighC: number;
+  dewC: number;
+  dewLowC: number;
+  dewHighC: number;
+  surfaceC: number;
+  surfaceLowC: number;
+  surfaceHighC: number;
+  /** What speaks against applying in this hour; empty for hours past. */
+  reasons: AirReason[];
+}
+
+/** What the time-strip draws above its lanes. */
+export interface StripView {
+  now: string;
+  /** Whose limits block the hours; null: the usual ones. */
+  productName: string | null;
+  simulated: boolean;
+  hours: StripHour[];
+}
+
+export const stripQuery = objectOf<StripQuery>({
+  areaId: id().label('areaId'),
+  back: Joi.string()
+    .pattern(/^(\d|[1-9]\d|1[0-2]\d)$/)
+    .label('back')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–129 days' }),
+});
+
+const stripHour = objectOf<StripHour>({
+  at: moment(),
+  source: Joi.valid('measured', 'forecast', 'filled').required(),
+  airC: figure(),
+  airLowC: figure(),
+  airHighC: figure(),
+  dewC: figure(),
+  dewLowC: figure(),
+  dewHighC: figure(),
+  surfaceC: figure(),
+  surfaceLowC: figure(),
+  surfaceHighC: figure(),
+  reasons: listOf(Joi.object({ code: Joi.string().required(), value: figure(), limit: figure() })),
+});
+
+export const stripReply = objectOf<StripView>({
+  now: moment(),
+  productName: maybeWord(),
+  simulated: flag(),
+  hours: listOf(stripHour),
+});

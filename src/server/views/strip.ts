@@ -1,0 +1,137 @@
+import type { StripHour, StripView } from '../../contract/index.ts';
+import {
+  type AirLimits,
+  DEFAULT_LIMITS,
+  dewPointC,
+  judgeHours,
+  type SurfaceReading,
+  surfaceBodyOf,
+} from '../../core/air/index.ts';
+import { HOUR_MS, hourBands, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
+import { limitsOf } from '../../core/system/index.ts';
+import { bandFor, type SurfacePlace } from '../air/surfaces.ts';
+import type { Context } from '../context.ts';
+import { surfaceOf } from '../memory/surfaceOf.ts';
+import { Missing } from '../rows/missing.ts';
+import { errorsHere } from './errorsHere.ts';
+
+const DAY_MS = 24 * HOUR_MS;
+
+/** Where no area is asked about: topsides of glassfibre in the open, that look any way. */
+const IN_THE_OPEN: SurfacePlace = {
+  surroundings: { kind: 'open' },
+  body: surfaceBodyOf({
+    zone: 'topsides',
+    side: 'both',
+    substrate: 'grp',
+    inside: false,
+    colour: null,
+    coated: true,
+    boatHeadingDeg: null,
+  }),
+};
+
+interface Over {
+  hours: readonly SplicedHour[];
+  place: SurfacePlace;
+  limits: AirLimits;
+  productName: string | null;
+}
+
+/** The surface and the limits asked about. @throws {Missing} */
+async function over({ memory, now }: Context, areaId: string | undefined): Promise<Over> {
+  if (areaId === undefined) {
+    const { hours } = await memory.at(now());
+    return { hours, place: IN_THE_OPEN, limits: DEFAULT_LIMITS, productName: null };
+  }
+  const { hours, states, clocks, catalogue } = await memory.some(now(), { areaId });
+  const [state] = states;
+  if (!state) throw new Missing('area', areaId);
+  const product = catalogue.latest.get(clocks[0]?.next?.productId ?? '');
+  return {
+    hours,
+    place: surfaceOf(state, catalogue),
+    limits: product ? limitsOf(product.sheet) : DEFAULT_LIMITS,
+    productName: product?.name ?? null,
+  };
+}
+
+/** The air about a surface, hour by hour with its bands of doubt, and what speaks against applying. @throws {Missing} */
+export async function stripView(
+  context: Context,
+  { areaId, backDays }: { areaId: string | undefined; backDays: number },
+): Promise<StripView> {
+  const { db, now } = context;
+  const at = now();
+  const { hours, place, limits, productName } = await over(context, areaId);
+  if (hours.length === 0)
+    return { now: new Date(at).toISOString(), productName, simulated: false, hours: [] };
+  const errors = await errorsHere(db, hours, at);
+  const surface = bandFor(hours, place);
+  const first = hours.findIndex((hour) => hour.at >= at - backDays * DAY_MS);
+  const shown = first < 0 ? [] : hours.slice(first);
+  const skin = first < 0 ? [] : surface.slice(first);
+  const reasons = reasonsAhead({ hours, surface, place, limits, now: at });
+  return {
+    now: new Date(at).toISOString(),
+    productName,
+    simulated: shown.some(({ simulated }) => simulated),
+    hours: shown.map((hour, i) =>
+      stripHour(hour, skin[i] as SurfaceReading, reasons.get(hour.at) ?? [], {
+        now: at,
+        errors,
+        heated: place.surroundings.kind === 'heated',
+      }),
+    ),
+  };
+}
+
+/** What speaks against applying in each hour from now on; judged from a day before, so that what rain or dew left is known. */
+function reasonsAhead(input: {
+  hours: readonly SplicedHour[];
+  surface: readonly SurfaceReading[];
+  place: SurfacePlace;
+  limits: AirLimits;
+  now: number;
+}): Map<number, StripHour['reasons']> {
+  const { hours, surface, place, limits, now } = input;
+  const from = hours.findIndex((hour) => hour.at > now - DAY_MS);
+  if (from < 0) return new Map();
+  const judged = judgeHours({
+    hours: hours.slice(from),
+    surface: surface.slice(from),
+    limits,
+    surroundings: place.surroundings,
+  });
+  return new Map(judged.filter(({ at }) => at + HOUR_MS > now).map(({ at, reasons }) => [at, reasons]));
+}
+
+const tenth = (celsius: number) => Math.round(celsius * 10) / 10;
+
+function stripHour(
+  hour: SplicedHour,
+  surface: SurfaceReading,
+  reasons: StripHour['reasons'],
+  { now, errors, heated }: { now: number; errors: readonly LeadError[]; heated: boolean },
+): StripHour {
+  const { airC, rh, source } = hour;
+  const dewC = dewPointC({ airC, rh });
+  const leadH = source === 'measured' ? 0 : Math.max(0, (hour.at - now) / HOUR_MS);
+  const { air, dew, surface: open } = hourBands({ airC, dewC, surface, leadH, errors });
+  // A room that is heated holds its temperature, whatever is forecast.
+  const skin = heated ? surface : open;
+  return {
+    at: new Date(hour.at).toISOString(),
+    source,
+    airC: tenth(airC),
+    airLowC: tenth(air.lowC),
+    airHighC: tenth(air.highC),
+    dewC: tenth(dewC),
+    dewLowC: tenth(dew.lowC),
+    dewHighC: tenth(dew.highC),
+    surfaceC: tenth(surface.surfaceC),
+    surfaceLowC: tenth(skin.lowC),
+    surfaceHighC: tenth(skin.highC),
+    reasons,
+  };
+}

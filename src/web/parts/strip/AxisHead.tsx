@@ -1,0 +1,31 @@
+import { useMemo } from 'react';
+import { useMinute } from '../../clock/now.ts';
+import { axisMarks } from './axisMarks.ts';
+import { type SpanStore, useSpan } from './span.ts';
+
+/** Hours, days and the present above the lanes of a strip. */
+export function AxisHead({ store, zone }: { store: SpanStore; zone: string }) {
+  const span = useSpan(store);
+  const now = useMinute();
+  const { from, to } = span;
+  const marks = useMemo(() => axisMarks(span, zone), [span, zone]);
+  const percent = (ms: number) => `${((ms - from) / (to - from)) * 100}%`;
+  return (
+    <div className="relative h-9 text-xs" aria-hidden="true">
+      {marks.map((mark) => (
+        <span
+          key={mark.at}
+          className={`absolute bottom-0 -translate-x-1/2 ${mark.strong ? 'font-semibold' : 'opacity-80'}`}
+          style={{ left: percent(mark.at) }}
+        >
+          {mark.text}
+        </span>
+      ))}
+      {now >= from && now <= to && (
+        <span className="absolute top-0 -translate-x-1/2 font-semibold" style={{ left: percent(now) }}>
+          now
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+import { useMinute } from '../../clock/now.ts';
+import { sayTime } from '../../clock/say.ts';
+import { STATES } from '../../state/states.ts';
+import { useUnits } from '../../units/UnitsContext.tsx';
+import { sayReason } from '../../words/airReasons.ts';
+import { Scroller } from '../Scroller.tsx';
+import { StackedTable } from '../StackedTable.tsx';
+import type { Lane } from './lanes.ts';
+import { sayBand } from './sayHour.ts';
+import { type SpanStore, useSpan } from './span.ts';
+import { useStripAir } from './useStripAir.ts';
+
+/** A season hour by hour helps nobody: rows are so many hours apart as keeps them below this. */
+const MOST_ROWS = 96;
+const STEPS_H = [1, 3, 6, 12, 24] as const;
+
+/** What a strip shows, for those who read it: each lane's stretches, and the air of its hours. */
+export function StripTable({
+  lanes,
+  areaId,
+  store,
+  zone,
+}: {
+  lanes: readonly Lane[];
+  areaId: string | null;
+  store: SpanStore;
+  zone: string;
+}) {
+  const now = useMinute();
+  const { show } = useUnits();
+  const { from, to } = useSpan(store);
+  const hours = (useStripAir(areaId, store, now).data?.hours ?? []).filter((hour) => {
+    const at = Date.parse(hour.at);
+    return at >= from && at <= to;
+  });
+  const step = STEPS_H.find((each) => hours.length / each <= MOST_ROWS) ?? 24;
+  const stretches = lanes.flatMap(({ key, name, segments }) =>
+    segments
+      .filter((s) => (s.to === null || Date.parse(s.to) > from) && Date.parse(s.from) < to)
+      .map((segment) => ({ key: `${key} ${segment.from}`, name, segment })),
+  );
+  return (
+    <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
+      <Scroller label="Lanes as a table">
+        <StackedTable className="table-sm table">
+          <caption className="text-left font-semibold">Films</caption>
+          <thead>
+            <tr>
+              <th scope="col">Area</th>
+              <th scope="col">State</th>
+              <th scope="col">From</th>
+              <th scope="col">Until</th>
+            </tr>
+          </thead>
+          <tbody>
+            {stretches.map(({ key, name, segment }) => (
+              <tr key={key}>
+                <th scope="row">{name}</th>
+                <td>{STATES[segment.state].word}</td>
+                <td>{sayTime(segment.from, zone, now)}</td>
+                <td>{segment.to === null ? 'not ended' : sayTime(segment.to, zone, now)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </StackedTable>
+        {stretches.length === 0 && <p className="text-sm">No film’s window falls into the time shown.</p>}
+      </Scroller>
+      <Scroller label="Air as a table">
+        <StackedTable className="table-sm table">
+          <caption className="text-left font-semibold">
+            Air{step > 1 && `, every ${step} h`}; in brackets nine of ten
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">Hour</th>
+              <th scope="col">Air</th>
+              <th scope="col">Surface</th>
+              <th scope="col">Dew point</th>
+              <th scope="col">Blocked by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {hours
+              .filter((_, i) => i % step === 0)
+              .map((hour) => (
+                <tr key={hour.at}>
+                  <th scope="row">{sayTime(hour.at, zone, now)}</th>
+                  <td>{sayBand({ c: hour.airC, lowC: hour.airLowC, highC: hour.airHighC }, show)}</td>
+                  <td>
+                    {sayBand({ c: hour.surfaceC, lowC: hour.surfaceLowC, highC: hour.surfaceHighC }, show)}
+                  </td>
+                  <td>{sayBand({ c: hour.dewC, lowC: hour.dewLowC, highC: hour.dewHighC }, show)}</td>
+                  <td>
+                    {hour.source === 'filled' && 'gap bridged; '}
+                    {hour.reasons.map((reason) => sayReason(reason, show)).join('; ') || 'nothing'}
+                  </td>
+                </tr>
+              ))}
+          </tbody>
+        </StackedTable>
+      </Scroller>
+    </div>
+  );
+}
