@@ -55,6 +55,20 @@ export class YardProcess {
   }
 }
 
+/** Puts a yard where it is ten in the morning by the sun: whatever the hour of the run, it is light enough to paint. */
+async function inTheMorning(address: string): Promise<void> {
+  const now = new Date();
+  const longitude = (((10 - now.getUTCHours() - now.getUTCMinutes() / 60) * 15 + 540) % 360) - 180;
+  const yard = (await (await fetch(`${address}/api/v1/yard`)).json()) as Record<string, unknown>;
+  const { name, zone, latitude, version } = yard;
+  const reply = await fetch(`${address}/api/v1/yard`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', ...BY_HAND },
+    body: JSON.stringify({ name, zone, latitude, longitude, version }),
+  });
+  expect(reply.status).toBe(200);
+}
+
 /** Tests on a demo yard, and tests on an empty one; each file has its own. Pages fail on any console error. */
 function yardTest(demo: boolean) {
   return base.extend<{ strictPage: undefined }, { yard: YardProcess }>({
@@ -63,6 +77,7 @@ function yardTest(demo: boolean) {
       async ({}, use) => {
         const yard = new YardProcess(demo);
         await yard.launch();
+        if (!demo) await inTheMorning(yard.address);
         await use(yard);
         await yard.end();
       },

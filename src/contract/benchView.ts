@@ -32,19 +32,22 @@ export interface CoatOutlook {
   safeBy: 'dew-safe' | 'tack-free' | 'told' | null;
   ok: boolean;
   /** Of each reason against it the first moment now and the first to come, in the order of time. */
-  failures: {
-    at: string;
-    code: CoatFailureCode;
-    value: number;
-    limit: number;
-    phase: CoatFailure['phase'];
-  }[];
+  failures: FailureView[];
   /** From when to when it may be started in the days that are known, each with its best start; none: no start passes. */
   starts: StartView[];
   /** The start with the widest margins of all; null: none passes, or it is not known when the coat is safe. */
   best: StartView['best'] | null;
   /** What a cover or a heater would change, where it does not pass now; none: nothing to be changed. */
   instead: InsteadView[];
+}
+
+/** A moment of a coat that does not pass, and why. */
+export interface FailureView {
+  at: string;
+  code: CoatFailureCode;
+  value: number;
+  limit: number;
+  phase: CoatFailure['phase'];
 }
 
 /** The same coat in other surroundings: from when it passes there, and when it would be safe; null: not in what is known. */
@@ -58,6 +61,8 @@ export interface InsteadView {
 export interface StartView {
   from: string;
   to: string;
+  /** What a start a little after it meets first; null: not asked, or the end of what is known. */
+  then: FailureView | null;
   best: {
     start: string;
     safe: string;

@@ -156,6 +156,9 @@ const ENTRIES: Record<string, Entry> = {
   windowsFor: { run: cure.windowsFor, args: [{ film: aFilm, next, temps, now: HOUR }] },
   shareDone: { run: cure.shareDone, args: [{ curve, temps, fromMs: 0, toMs: 3 * HOUR }] },
   forecastSdC: { run: cure.forecastSdC, args: [36] },
+  settingSpeed: { run: air.settingSpeed, args: [{ surfaceC: 30, rh: 0.5, windMs: 1 }] },
+  darkBeforeEnd: { run: air.darkBeforeEnd, args: [{ startMs: HOUR, endMs: 3 * HOUR, nights: [{ fromMs: 2 * HOUR, toMs: 9 * HOUR }] }] }, // biome-ignore format: one line
+  isDark: { run: air.isDark, args: [HOUR, [{ fromMs: 2 * HOUR, toMs: 9 * HOUR }]] },
   hourBands: {
     run: cure.hourBands,
     args: [{ airC: 10, dewC: 6, surface: { surfaceC: 8, lowC: 7, highC: 9 }, leadH: 24 }],
@@ -289,6 +292,7 @@ const ENTRIES: Record<string, Entry> = {
   coatGroups: { run: system.coatGroups, args: [{ coats: laid, areaM2: 20 }] },
   coatsWanted: { run: system.coatsWanted, args: [{ coats: 2, extraCoats: 1 }, true] },
   stepAreaM2: { run: system.stepAreaM2, args: [{ band: { name: 'b', areaM2: 2 } }, 20] },
+  coatLimitsOf: { run: system.coatLimitsOf, args: [sheet, 'roller'] },
   limitsOf: { run: system.limitsOf, args: [sheet] },
   checkStack: { run: system.checkStack, args: [[layer, layer], place] },
   judgeNext: { run: system.judgeNext, args: [[layer], layer, place] },

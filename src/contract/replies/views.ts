@@ -119,7 +119,19 @@ const bestStart = Joi.object({
     .allow(null)
     .required(),
 });
-const start = Joi.object({ from: moment(), to: moment(), best: bestStart.required() });
+const failure = Joi.object({
+  at: moment(),
+  code: word(),
+  value: figure(),
+  limit: figure(),
+  phase: word(),
+});
+const start = Joi.object({
+  from: moment(),
+  to: moment(),
+  then: failure.allow(null).required(),
+  best: bestStart.required(),
+});
 
 export const benchReply = objectOf<BenchView>({
   now: moment(),
@@ -157,9 +169,7 @@ export const benchReply = objectOf<BenchView>({
         safe: maybeMoment(),
       }),
     ),
-    failures: listOf(
-      Joi.object({ at: moment(), code: word(), value: figure(), limit: figure(), phase: word() }),
-    ),
+    failures: listOf(failure),
   })
     .allow(null)
     .required(),

@@ -3,6 +3,7 @@ import { type CoatAir, coatAir, type SurfaceReading } from './coatAir.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
 import type { AirLimits, AirReasonCode } from './judge.ts';
+import { type Dark, darkBeforeEnd, isDark } from './light.ts';
 
 /** Where a coat comes nearest to a limit: when, which, the figure there and the limit. */
 export interface Tightest {
@@ -42,6 +43,7 @@ const WIDE = { tempK: 5, dewK: 2, rh: 0.1 } as const;
  * @param applyMs how long it takes to apply, ms
  * @param safeAfter the moment a coat finished at `endMs` is safe from dew and rain; null: not within what is known
  * @param fromMs, toMs starts looked at, ms
+ * @param nights when it is dark where it is applied without lamps: no start then, nor one that the dark finds unfinished
  * @throws {QuantityError} on times out of their order, or an impossible figure
  */
 export function bestStarts(input: {
@@ -54,17 +56,20 @@ export function bestStarts(input: {
   fromMs: number;
   toMs: number;
   fits?: (coat: { startMs: number; endMs: number; safeMs: number }) => boolean;
+  nights?: readonly Dark[] | undefined;
 }): BestStarts {
   const fromMs = moment('first start', input.fromMs);
   const toMs = moment('last start', input.toMs);
   if (toMs < fromMs) throw new QuantityError('last start', toMs, `the first one ${fromMs} or later`);
   within('span of the starts (days)', (toMs - fromMs) / 86_400_000, 0, 366);
   const applyMs = positive('time to apply (ms)', input.applyMs, 30 * 86_400_000);
+  const { nights = [] } = input;
   const air = coatAir(input);
   const { applies, becomesSafe } = passing(air);
   const nearestOf = nearest(air, input.limits, (ms) => firstAfter(air.moments, ms, false));
   const coatFrom = (startMs: number) => {
     const endMs = startMs + applyMs;
+    if (isDark(startMs, nights) || darkBeforeEnd({ startMs, endMs, nights }) !== null) return null;
     if (!applies(startMs, endMs)) return null;
     const safeMs = input.safeAfter(endMs);
     if (safeMs === null || safeMs < endMs || !becomesSafe(endMs, safeMs)) return null;

@@ -1,7 +1,16 @@
 import { moment, within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 import { type AirHour, checkHours } from './hour.ts';
-import { type AirLimits, type AirReason, type AirReasonCode, checkLimits, judgeConditions } from './judge.ts';
+import {
+  type AirLimits,
+  type AirReason,
+  type AirReasonCode,
+  checkLimits,
+  judgeConditions,
+  OF_HEAT,
+  windOver,
+} from './judge.ts';
+import { settingSpeed } from './settingSpeed.ts';
 import { hoursStillWet } from './wetness.ts';
 
 /** The surface's temperature at a moment, with the band it may lie in; straight lines between. */
@@ -20,6 +29,8 @@ const ONLY_WHILE_APPLYING: ReadonlySet<AirReasonCode> = new Set([
   'air-too-hot',
   'surface-too-hot',
   'wet-surface',
+  'too-windy',
+  'sets-too-fast',
 ]);
 
 /** Whether a reason still counts once the coat is applied. */
@@ -70,10 +81,14 @@ export function coatAir(input: {
       const rains = rainCounts && !underCover && air.rainMm > 0;
       if (rains || !withinLimits(air, skin, limits)) return false;
       if (phase === 'until-safe') return true;
+      const windMs = windOver(air.windMs, underCover);
       return (
         air.airC <= (limits.airMaxC ?? air.airC) &&
         skin.highC <= (limits.surfaceMaxC ?? skin.highC) &&
-        wetHoursAt(ms) === 0
+        wetHoursAt(ms) === 0 &&
+        (limits.windMaxMs == null || underCover || windMs <= limits.windMaxMs) &&
+        (limits.settingMax == null ||
+          settingSpeed({ surfaceC: skin.highC, rh: air.rh, windMs }) <= limits.settingMax)
       );
     },
     reasonsAt: (ms, phase, rainCounts = true) => {
@@ -133,7 +148,7 @@ function placeIn(series: readonly { at: number }[], at: number): { i: number; x:
 
 const between = (a: number, b: number | undefined, x: number) => (b === undefined ? a : a + x * (b - a));
 
-function airAt(hours: readonly AirHour[], at: number): { airC: number; rh: number; rainMm: number } | null {
+function airAt(hours: readonly AirHour[], at: number) {
   const place = placeIn(hours, at);
   if (!place) return null;
   const [here, next] = [hours[place.i] as AirHour, hours[place.i + 1]];
@@ -141,6 +156,7 @@ function airAt(hours: readonly AirHour[], at: number): { airC: number; rh: numbe
     airC: between(here.airC, next?.airC, place.x),
     rh: between(here.rh, next?.rh, place.x),
     rainMm: here.rainMm ?? 0,
+    windMs: here.windMs === undefined ? undefined : between(here.windMs, next?.windMs, place.x),
   };
 }
 
@@ -166,7 +182,7 @@ function wetLeft(
 }
 
 function reasonsAt(
-  air: { airC: number; rh: number; rainMm: number; wetHours: number },
+  air: { airC: number; rh: number; rainMm: number; windMs: number | undefined; wetHours: number },
   skin: { lowC: number; highC: number },
   limits: AirLimits,
   underCover: boolean,
@@ -180,6 +196,6 @@ function reasonsAt(
       underCover,
     }).reasons;
   if (skin.lowC === skin.highC) return judge(skin.lowC);
-  const cold = judge(skin.lowC).filter(({ code }) => code !== 'surface-too-hot');
-  return [...cold, ...judge(skin.highC).filter(({ code }) => code === 'surface-too-hot')];
+  const ofHeat = ({ code }: AirReason) => OF_HEAT.has(code);
+  return [...judge(skin.lowC).filter((each) => !ofHeat(each)), ...judge(skin.highC).filter(ofHeat)];
 }

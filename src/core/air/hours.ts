@@ -7,6 +7,7 @@ import {
   type AirVerdict,
   type Conditions,
   judgeConditions,
+  OF_HEAT,
 } from './judge.ts';
 import { airAround, type Surroundings, surfaceTemps } from './surface.ts';
 import { hoursStillWet } from './wetness.ts';
@@ -61,8 +62,8 @@ export function judgeHours(input: {
   }));
   const wet = hoursStillWet(about, underCover);
   let before: number | null = null;
-  return about.map(({ at, airC, rh, surfaceC, rainMm }, i) => {
-    const conditions = { airC, rh, rainMm, wetHours: wet[i] };
+  return about.map(({ at, airC, rh, surfaceC, rainMm, windMs }, i) => {
+    const conditions = { airC, rh, rainMm, windMs, wetHours: wet[i] };
     const { lowC, highC } = surface?.[i] ?? { lowC: surfaceC, highC: surfaceC };
     const verdict = judgeBand(conditions, { lowC, highC }, limits, underCover);
     const marginFalls = before === null ? null : verdict.marginC < before - STEADY_K;
@@ -81,7 +82,7 @@ function judgeBand(
   const cold = judgeConditions({ conditions: { ...conditions, surfaceC: lowC }, limits, underCover });
   if (lowC === highC) return cold;
   const hot = judgeConditions({ conditions: { ...conditions, surfaceC: highC }, limits, underCover });
-  const tooHot = ({ code }: AirReason) => code === 'surface-too-hot';
+  const tooHot = ({ code }: AirReason) => OF_HEAT.has(code);
   const reasons = [...cold.reasons.filter((each) => !tooHot(each)), ...hot.reasons.filter(tooHot)];
   return { ...cold, reasons, ok: reasons.length === 0 };
 }

@@ -21,8 +21,10 @@ export {
   type CoatVerdict,
   judgeCoat,
 } from './judgeCoat.ts';
+export { type Dark, darkBeforeEnd, isDark } from './light.ts';
 export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
+export { SETS_BEFORE_IT_FLOWS, settingSpeed } from './settingSpeed.ts';
 export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type SurfaceBody, surfaceSeries } from './surfaceSeries.ts';

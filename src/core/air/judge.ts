@@ -1,5 +1,6 @@
 import { within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
+import { settingSpeed } from './settingSpeed.ts';
 
 /** Limits on air and surface for applying a coat. A sheet may override each. */
 export interface AirLimits {
@@ -11,6 +12,10 @@ export interface AirLimits {
   rhMax: number | null;
   /** Surface must be at least this far above the dew point, K. */
   dewMarginC: number;
+  /** Wind in the open while it is applied, m/s; null or left out: not judged. */
+  windMaxMs?: number | null;
+  /** Times as fast as in mild air it may set, by {@link settingSpeed}; null or left out: not judged. */
+  settingMax?: number | null;
 }
 
 /**
@@ -32,6 +37,8 @@ export function checkLimits(limits: AirLimits): void {
     if (limits[key] !== null) within(`limit ${key}`, limits[key], -40, 90);
   if (limits.rhMax !== null) within('limit rhMax', limits.rhMax, 0.01, 1);
   within('limit dewMarginC', limits.dewMarginC, 0, 30);
+  if (limits.windMaxMs != null) within('limit windMaxMs', limits.windMaxMs, 0, 100);
+  if (limits.settingMax != null) within('limit settingMax', limits.settingMax, 0.1, 100);
 }
 
 export type AirReasonCode =
@@ -42,7 +49,9 @@ export type AirReasonCode =
   | 'too-damp'
   | 'dew-margin'
   | 'rain'
-  | 'wet-surface';
+  | 'wet-surface'
+  | 'too-windy'
+  | 'sets-too-fast';
 
 /** Why an hour does not pass: the figure found and the limit it breaks, in canonical units. */
 export interface AirReason {
@@ -50,6 +59,13 @@ export interface AirReason {
   value: number;
   limit: number;
 }
+
+/** Reasons that heat brings about: judged at the hot end of a surface's band. */
+export const OF_HEAT: ReadonlySet<AirReasonCode> = new Set(['surface-too-hot', 'sets-too-fast']);
+
+/** Wind over the film: hardly any under a cover, taken as mild where nobody knows it. */
+export const windOver = (windMs: number | undefined, underCover: boolean): number =>
+  underCover ? COVERED_WIND_MS : (windMs ?? MILD_WIND_MS);
 
 export interface AirVerdict {
   ok: boolean;
@@ -67,7 +83,13 @@ export interface Conditions {
   rainMm?: number | undefined;
   /** Hours of drying air that a surface wetted by rain or dew still wants; 0 or nothing: dry. */
   wetHours?: number | undefined;
+  /** m/s; nothing: not known, and taken as mild. */
+  windMs?: number | undefined;
 }
+
+/** Wind under a cover, and what is taken where nobody knows it, m/s [T/M, handbook part 17]. */
+const COVERED_WIND_MS = 0.3;
+const MILD_WIND_MS = 1;
 
 /**
  * Whether a coat may be applied in these conditions, with every reason against it named.
@@ -106,5 +128,9 @@ export function judgeConditions(input: {
   // While it rains the rain is reason enough.
   const wetHours = within('hours still wet', conditions.wetHours ?? 0, 0, 1000);
   if (rainMm === 0) above('wet-surface', wetHours, 0);
+  const windMs = windOver(conditions.windMs, input.underCover ?? false);
+  above('too-windy', within('wind', windMs, 0, 100), input.underCover ? null : (limits.windMaxMs ?? null));
+  if (limits.settingMax != null)
+    above('sets-too-fast', settingSpeed({ surfaceC, rh, windMs }), limits.settingMax);
   return { ok: reasons.length === 0, reasons, dewPointC: dew, marginC };
 }

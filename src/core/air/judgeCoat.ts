@@ -2,8 +2,9 @@ import { moment, QuantityError } from '../units/index.ts';
 import { type CoatPhase, coatAir, type SurfaceReading } from './coatAir.ts';
 import type { AirHour } from './hour.ts';
 import type { AirLimits, AirReasonCode } from './judge.ts';
+import { type Dark, darkBeforeEnd } from './light.ts';
 
-export type CoatFailureCode = AirReasonCode | 'not-known';
+export type CoatFailureCode = AirReasonCode | 'too-dark' | 'not-known';
 
 /** A moment of a coat that does not pass: when, why, the figure found and the limit it breaks. */
 export interface CoatFailure {
@@ -30,12 +31,14 @@ export interface CoatVerdict {
  * Readings stand at their time and are joined by straight lines; rain has fallen in the hour that begins at its reading.
  * Each reading within the coat's time is judged, and its start, end and safe moment between readings. The surface is
  * judged at the cold end of its band against cold and dew, at the hot end against heat. An hour the series does not
- * reach is `not-known`, with the moment asked as value and the end of what is known as limit.
+ * reach is `not-known`, with the moment asked as value and the end of what is known as limit. A coat begun in daylight
+ * that the dark finds unfinished is `too-dark`, with the moment of dark as value and the last corner's as limit.
  *
  * @param startMs, endMs first and last moment of application, ms
  * @param safeMs the moment it is safe from dew and rain, ms; null: not reached in what is known
  * @param hours the air about the surface, in order
  * @param surface the surface at the same hours or others, in order
+ * @param nights when it is dark where it is applied without lamps; left out: light enough at any hour
  * @throws {QuantityError} on times out of their order, or an impossible figure
  */
 export function judgeCoat(input: {
@@ -46,6 +49,7 @@ export function judgeCoat(input: {
   surface: readonly SurfaceReading[];
   limits: AirLimits;
   underCover: boolean;
+  nights?: readonly Dark[] | undefined;
 }): CoatVerdict {
   const { hours } = input;
   const startMs = moment('start of application', input.startMs);
@@ -71,6 +75,11 @@ export function judgeCoat(input: {
   if (safeMs === null && !failures.some(({ code }) => code === 'not-known')) {
     const known = air.knownUntilMs;
     failures.push({ at: known, code: 'not-known', value: known, limit: known, phase: 'until-safe' });
+  }
+  const darkMs = darkBeforeEnd({ startMs, endMs, nights: input.nights ?? [] });
+  if (darkMs !== null) {
+    failures.push({ at: darkMs, code: 'too-dark', value: darkMs, limit: endMs, phase: 'applying' });
+    failures.sort((a, b) => a.at - b.at);
   }
   return { ok: failures.length === 0, failures };
 }

@@ -41,6 +41,7 @@ export {
   type Additive,
   type ByMethod,
   type Cleanliness,
+  coatLimitsOf,
   filmOf,
   type Hazard,
   limitsOf,

@@ -1,10 +1,10 @@
-import { type AirLimits, DEFAULT_LIMITS } from '../air/index.ts';
+import { type AirLimits, DEFAULT_LIMITS, SETS_BEFORE_IT_FLOWS } from '../air/index.ts';
 import type { CureSheet, CurvePoint } from '../cure/index.ts';
 import { METHODS, type Method, TYPICAL_LOSS, UPPER_LOSS } from '../film/index.ts';
 import type { AdditionLimit, MixPart, RatioBasis } from '../mix/index.ts';
-import { within } from '../units/index.ts';
+import { QuantityError, within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
-import { FILLERS, isIn } from './groups.ts';
+import { FILLERS, isIn, TOPCOATS } from './groups.ts';
 
 /** Dangers that call for a caution at the step. */
 export type Hazard =
@@ -175,6 +175,35 @@ export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimit
     surfaceMaxC: limits.surfaceMaxC ?? DEFAULT_LIMITS.surfaceMaxC,
     rhMax: limits.rhMax ?? DEFAULT_LIMITS.rhMax,
     dewMarginC: limits.dewMarginC ?? DEFAULT_LIMITS.dewMarginC,
+  };
+}
+
+/** Wind in the open that a method still bears, m/s; null: any [M]. */
+const WIND_MAX_MS: Record<Method, number | null> = {
+  brush: 10,
+  roller: 10,
+  'roll-and-tip': 8,
+  'conventional-spray': 5,
+  'airless-spray': 7,
+  trowel: null,
+  aerosol: 5,
+};
+
+/**
+ * As {@link limitsOf} for a coat by this method: the wind it bears, and for a gloss how fast it may set before it could
+ * flow [T: handbook part 9; the figures M].
+ *
+ * @throws {QuantityError} on a method that is none
+ */
+export function coatLimitsOf(
+  sheet: Pick<ProductSheet, 'limits' | 'cure' | 'family'>,
+  method: Method,
+): AirLimits {
+  if (!METHODS.includes(method)) throw new QuantityError('method', method, METHODS.join(', '));
+  return {
+    ...limitsOf(sheet),
+    windMaxMs: WIND_MAX_MS[method],
+    settingMax: isIn(TOPCOATS, sheet.family) ? SETS_BEFORE_IT_FLOWS : null,
   };
 }
 

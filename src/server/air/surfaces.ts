@@ -1,11 +1,13 @@
 import {
+  type Dark,
+  nightsBetween,
   type Site,
   type SurfaceBody,
   type SurfaceReading,
   type Surroundings,
   surfaceSeries,
 } from '../../core/air/index.ts';
-import type { SplicedHour, TempSeries } from '../../core/cure/index.ts';
+import { HOUR_MS, type SplicedHour, type TempSeries } from '../../core/cure/index.ts';
 
 /** Where a surface stands, and what kind of store of heat it is. */
 export interface SurfacePlace {
@@ -24,6 +26,23 @@ export function atSite<T extends readonly SplicedHour[]>(hours: T, site: Site): 
 
 /** Nobody said where: the sun of the middle latitudes, where most boats stand. */
 const SOMEWHERE: Site = { latitude: 50, longitude: 0 };
+
+const nights = new WeakMap<readonly SplicedHour[], { dayMs: number; dark: readonly Dark[] }>();
+const DAY_MS = 24 * HOUR_MS;
+/** Nights are found this far ahead: further than any start is sought. */
+const NIGHTS_AHEAD_MS = 12 * DAY_MS;
+
+/** When it is dark over the boats whose air this is, about now; none where nobody said where they stand. */
+export function darkOver(hours: readonly SplicedHour[], now: number): readonly Dark[] {
+  const site = sites.get(hours);
+  if (!site) return [];
+  const dayMs = Math.floor(now / DAY_MS) * DAY_MS;
+  const known = nights.get(hours);
+  if (known?.dayMs === dayMs) return known.dark;
+  const dark = nightsBetween(dayMs - DAY_MS, dayMs + NIGHTS_AHEAD_MS, site);
+  nights.set(hours, { dayMs, dark });
+  return dark;
+}
 
 interface Kept {
   place: SurfacePlace;

@@ -1,7 +1,7 @@
 import type { AreaClock, BenchView } from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
-import { limitsOf, stackNeed } from '../../core/system/index.ts';
+import { coatLimitsOf, stackNeed } from '../../core/system/index.ts';
 import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
@@ -61,9 +61,10 @@ export async function benchView(
     around.length > 0
       ? bandFor(known.hours, place).filter(({ at: ms }) => around.some((each) => each.at === ms))
       : [];
-  const judged = product
-    ? judgeHours({ hours: around, limits: limitsOf(product.sheet), surroundings, surface })
-    : [];
+  const judged =
+    step && product
+      ? judgeHours({ hours: around, limits: coatLimitsOf(product.sheet, step.method), surroundings, surface })
+      : [];
   const bandAt = new Map(surface.map((each) => [each.at, each]));
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;

@@ -11,7 +11,12 @@ import { coatUnder } from './coatUnder.ts';
 const iso = (ms: number) => new Date(ms).toISOString();
 
 const startViews = ({ stretches }: BestStarts): StartView[] =>
-  stretches.map(({ fromMs, toMs, best }) => ({ from: iso(fromMs), to: iso(toMs), best: bestView(best) }));
+  stretches.map(({ fromMs, toMs, best }) => ({
+    from: iso(fromMs),
+    to: iso(toMs),
+    then: null,
+    best: bestView(best),
+  }));
 
 const OPEN: ReadonlySet<string> = new Set(['open', 'thumb']);
 

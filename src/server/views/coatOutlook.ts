@@ -1,5 +1,5 @@
-import type { CoatOutlook, InsteadView, StartView } from '../../contract/index.ts';
-import { judgeCoat, type StartStretch, type Surroundings } from '../../core/air/index.ts';
+import type { CoatOutlook, FailureView, InsteadView, StartView } from '../../contract/index.ts';
+import { type CoatFailure, judgeCoat, type StartStretch, type Surroundings } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { type CoatToApply, coatUnder } from './coatUnder.ts';
@@ -48,6 +48,8 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, heatC: numbe
     starts: stretches.map(({ fromMs, toMs, best: each }) => ({
       from: at(fromMs),
       to: at(toMs),
+      // Of the nearest only: nobody reads why the starts of next week end.
+      then: toMs - now < NEAR_MS ? metFirst(coat, place, toMs + JUST_AFTER_MS) : null,
       best: bestView(each),
     })),
     best: best && bestView(best),
@@ -57,10 +59,32 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, heatC: numbe
         : insteadOf(place.surroundings, heatC).map((other) =>
             insteadView(coat, { ...place, surroundings: other }),
           ),
-    failures: [...first.values()]
-      .sort((a, b) => a.at - b.at)
-      .map(({ at: failsMs, ...failure }) => ({ ...failure, at: at(failsMs) })),
+    failures: [...first.values()].sort((a, b) => a.at - b.at).map(failureView),
   };
+}
+
+const failureView = ({ at: failsMs, ...failure }: CoatFailure): FailureView => ({
+  ...failure,
+  at: at(failsMs),
+});
+
+/** Starts end to within five minutes: a little after them no start passes. */
+const JUST_AFTER_MS = 360_000;
+const NEAR_MS = 36 * HOUR_MS;
+
+/** What a coat begun then meets first; null: nothing, or what is not known. */
+function metFirst(coat: CoatToApply, place: SurfacePlace, startMs: number): FailureView | null {
+  const { applyMs, safeAfter, airUntil } = coatUnder(coat, place);
+  const endMs = startMs + applyMs;
+  const safeMs = safeAfter(endMs);
+  const { failures } = judgeCoat({
+    startMs,
+    endMs,
+    safeMs,
+    ...airUntil((safeMs ?? Number.POSITIVE_INFINITY) + HOUR_MS),
+  });
+  const first = failures[0];
+  return first && first.code !== 'not-known' ? failureView(first) : null;
 }
 
 /** What could be done about the surroundings: a cover over what stands in the open, a heater under or without one. */

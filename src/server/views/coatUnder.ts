@@ -2,8 +2,8 @@ import type { Step } from '../../contract/index.ts';
 import { airAround, type BestStarts, bestStarts, isUnderCover } from '../../core/air/index.ts';
 import { eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
 import { applyHours } from '../../core/film/index.ts';
-import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
-import { bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
+import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
+import { bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 
 /** Air before the coat that says whether its surface is wet. */
 const BEFORE_MS = 24 * HOUR_MS;
@@ -25,6 +25,10 @@ export interface CoatToApply {
 export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const { sheet, now, hours } = coat;
   const { surroundings } = place;
+  const underCover = isUnderCover(surroundings);
+  const limits = coatLimitsOf(sheet, coat.step.method);
+  // Under a cover there are lamps.
+  const nights = underCover ? [] : darkOver(hours, now);
   const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
   const byHandMs = coat.safeHours !== null && !stated ? coat.safeHours * HOUR_MS : null;
@@ -46,8 +50,9 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     return {
       hours: about.filter(within),
       surface: surface.filter(within),
-      limits: limitsOf(sheet),
-      underCover: isUnderCover(surroundings),
+      limits,
+      underCover,
+      nights,
     };
   };
   const startsInput = (toMs = now + AHEAD_MS) => ({

@@ -8,7 +8,7 @@ import {
   surfaceBodyOf,
 } from '../../core/air/index.ts';
 import { HOUR_MS, hourBands, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
-import { limitsOf } from '../../core/system/index.ts';
+import { coatLimitsOf } from '../../core/system/index.ts';
 import { bandFor, type SurfacePlace } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
@@ -47,11 +47,13 @@ async function over({ memory, now }: Context, areaId: string | undefined): Promi
   const { hours, states, clocks, catalogue } = await memory.some(now(), { areaId });
   const [state] = states;
   if (!state) throw new Missing('area', areaId);
-  const product = catalogue.latest.get(clocks[0]?.next?.productId ?? '');
+  const next = clocks[0]?.next;
+  const product = catalogue.latest.get(next?.productId ?? '');
+  const step = state.steps.find(({ id }) => id === next?.stepId);
   return {
     hours,
     place: surfaceOf(state, catalogue),
-    limits: product ? limitsOf(product.sheet) : DEFAULT_LIMITS,
+    limits: product && step ? coatLimitsOf(product.sheet, step.method) : DEFAULT_LIMITS,
     productName: product?.name ?? null,
   };
 }

@@ -1,13 +1,17 @@
 import { useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { type AirVerdict, isUnderCover, judgeConditions } from '../../core/air/index.ts';
-import { limitsOf, type ProductSheet } from '../../core/system/index.ts';
+import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayReason } from '../words/airReasons.ts';
+import { sayFailure, sayReason } from '../words/airReasons.ts';
 import { Starts } from './Starts.tsx';
+
+/** The sheet's limits for the coat in hand, by the method it is applied by. */
+const limitsHere = ({ step }: BenchView, sheet: ProductSheet) =>
+  coatLimitsOf(sheet, step?.method ?? 'roller');
 
 /**
  * The conditions of this hour against the sheet. Rain and what it left on the surface are known from the series, whatever
@@ -27,8 +31,9 @@ function judgeNow(
       surfaceC: conditions.surfaceC ?? conditions.airC,
       rainMm: seenDry ? 0 : (view.air?.rainMm ?? undefined),
       wetHours: seenDry ? 0 : wet,
+      windMs: view.air?.windMs ?? undefined,
     },
-    limits: limitsOf(sheet),
+    limits: limitsHere(view, sheet),
     underCover: isUnderCover(view.area.surroundings),
   });
 }
@@ -56,7 +61,7 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
   const wetByAir = judgeNow(view, sheet, conditions, false).reasons.some(
     ({ code }) => code === 'rain' || code === 'wet-surface',
   );
-  const limits = limitsOf(sheet);
+  const limits = limitsHere(view, sheet);
   const { outlook } = view;
   const now = Date.parse(view.now);
   // What is measured at the boat stands for this hour; the series for those to come.
@@ -102,7 +107,7 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
             <li key={`${failure.code} ${failure.at}`}>
               {sayTime(failure.at, zone, now)}
               {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
-              {sayReason(failure, show)}
+              {sayFailure(failure, show)}
             </li>
           ))}
         </ul>

@@ -3,7 +3,7 @@ import type { CoatOutlook, StartView } from '../../contract/index.ts';
 import { wellClear } from '../../core/air/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayMargin } from '../words/airReasons.ts';
+import { type Show, sayFailure, sayMargin } from '../words/airReasons.ts';
 
 interface Props {
   outlook: CoatOutlook;
@@ -35,7 +35,8 @@ export function Starts({ outlook, now, zone }: Props) {
           <strong>No start passes today.</strong>
         ) : latest ? (
           <>
-            The last start that passes today is <strong>{sayTime(latest, zone, now)}</strong>.
+            The last start that passes today is <strong>{sayTime(latest, zone, now)}</strong>
+            {last?.then && `; begun later, ${sayMet(last.then, zone, now, show)}`}.
           </>
         ) : (
           `Any start from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} on passes today.`
@@ -62,6 +63,10 @@ export function Starts({ outlook, now, zone }: Props) {
     </section>
   );
 }
+
+/** What a later start meets: "dew finds it still soft at 18:00: …". */
+const sayMet = (then: NonNullable<StartView['then']>, zone: string, now: number, show: Show) =>
+  `${sayTime(then.at, zone, now)}: ${sayFailure(then, show)}`;
 
 const sayStretch = ({ from, to }: StartView, zone: string, now: number) =>
   `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`;

@@ -1,7 +1,7 @@
-import type { AirReason, CoatFailureCode } from '../../core/air/index.ts';
+import type { AirReason, CoatFailureCode, CoatPhase } from '../../core/air/index.ts';
 import type { useUnits } from '../units/UnitsContext.tsx';
 
-type Show = ReturnType<typeof useUnits>['show'];
+export type Show = ReturnType<typeof useUnits>['show'];
 
 /** A reason against applying, with its figures: "air 31.0 °C, limit 27.0 °C". */
 export function sayReason(
@@ -33,11 +33,29 @@ export function sayReason(
     }
     case 'rain':
       return `rain, ${show(reason.value, 'rain')} in the hour`;
+    case 'too-windy':
+      return `wind ${show(reason.value, 'speed')}, at most ${show(reason.limit, 'speed')} by this method`;
+    case 'sets-too-fast':
+      return `too hot, dry or windy to flow out: sets ${reason.value.toFixed(1)} times as fast as in mild air, ${reason.limit} at most`;
+    case 'too-dark':
+      return 'dark before its last corner: runs and dry spots are not seen';
     case 'not-known':
       return 'no air is known for then: it cannot be judged';
     case 'wet-surface':
       return `wet from rain or dew: about ${Math.ceil(reason.value)} h of drying air still wanted`;
   }
+}
+
+/** As {@link sayReason} of a coat on its way: what comes before it is safe is told by what it does to the film. */
+export function sayFailure(
+  failure: Parameters<typeof sayReason>[0] & { phase: CoatPhase },
+  show: Show,
+): string {
+  const said = sayReason(failure, show);
+  if (failure.phase === 'applying') return said;
+  if (failure.code === 'surface-too-cold') return `${said}: too cold to cure before it is through`;
+  if (failure.code === 'dew-margin') return `dew finds it still soft: ${said}`;
+  return said;
 }
 
 /** As {@link sayReason} for a figure that keeps its limit: how near it comes. */
