@@ -62,7 +62,7 @@ export interface StartView {
   from: string;
   to: string;
   /** What a start a little after it meets first; null: not asked, or the end of what is known. */
-  then: FailureView | null;
+  after: FailureView | null;
   best: {
     start: string;
     safe: string;

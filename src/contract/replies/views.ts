@@ -129,7 +129,7 @@ const failure = Joi.object({
 const start = Joi.object({
   from: moment(),
   to: moment(),
-  then: failure.allow(null).required(),
+  after: failure.allow(null).required(),
   best: bestStart.required(),
 });
 

@@ -14,7 +14,7 @@ const startViews = ({ stretches }: BestStarts): StartView[] =>
   stretches.map(({ fromMs, toMs, best }) => ({
     from: iso(fromMs),
     to: iso(toMs),
-    then: null,
+    after: null,
     best: bestView(best),
   }));
 

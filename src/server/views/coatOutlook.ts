@@ -49,7 +49,7 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, heatC: numbe
       from: at(fromMs),
       to: at(toMs),
       // Of the nearest only: nobody reads why the starts of next week end.
-      then: toMs - now < NEAR_MS ? metFirst(coat, place, toMs + JUST_AFTER_MS) : null,
+      after: toMs - now < NEAR_MS ? metFirst(coat, place, toMs + JUST_AFTER_MS) : null,
       best: bestView(each),
     })),
     best: best && bestView(best),

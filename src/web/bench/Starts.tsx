@@ -36,7 +36,7 @@ export function Starts({ outlook, now, zone }: Props) {
         ) : latest ? (
           <>
             The last start that passes today is <strong>{sayTime(latest, zone, now)}</strong>
-            {last?.then && `; begun later, ${sayMet(last.then, zone, now, show)}`}.
+            {last?.after && `; begun later, ${sayMet(last.after, zone, now, show)}`}.
           </>
         ) : (
           `Any start from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} on passes today.`
@@ -65,8 +65,8 @@ export function Starts({ outlook, now, zone }: Props) {
 }
 
 /** What a later start meets: "dew finds it still soft at 18:00: …". */
-const sayMet = (then: NonNullable<StartView['then']>, zone: string, now: number, show: Show) =>
-  `${sayTime(then.at, zone, now)}: ${sayFailure(then, show)}`;
+const sayMet = (met: NonNullable<StartView['after']>, zone: string, now: number, show: Show) =>
+  `${sayTime(met.at, zone, now)}: ${sayFailure(met, show)}`;
 
 const sayStretch = ({ from, to }: StartView, zone: string, now: number) =>
   `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`;
