@@ -41,6 +41,7 @@ export type ViewName =
   | 'stations'
   | 'today'
   | 'strip'
+  | 'pace'
   | 'calendar'
   | 'form'
   | 'waterline'
@@ -76,6 +77,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   stations: ['stations', 'weather'],
   today: CLOCK,
   strip: CLOCK,
+  pace: CLOCK,
   calendar: ['calendars', 'boat'],
   form: ['form', 'boat', 'areas', 'survey', 'waterline'],
   waterline: ['waterline', 'boat'],

@@ -11,6 +11,7 @@ export type * from './handView.ts';
 export { strict } from './joi.ts';
 export * from './log.ts';
 export type * from './logBodies.ts';
+export * from './pace.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
 export * from './replies/clocks.ts';

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
-import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import type {
@@ -17,6 +16,7 @@ import type {
   TapeBody,
   WorkBody,
 } from './logBodies.ts';
+import { methods } from './methods.ts';
 import { ownRatio, taskFields } from './stack.ts';
 
 const tool = Joi.object<MeasuringTool>({
@@ -88,15 +88,7 @@ const conditions = objectOf<LoggedConditions>({
 const coat = objectOf<CoatBody>({
   ...step,
   colour: text(80).label('colour').required(),
-  method: oneOf<Method>({
-    brush: true,
-    roller: true,
-    'roll-and-tip': true,
-    'conventional-spray': true,
-    'airless-spray': true,
-    trowel: true,
-    aerosol: true,
-  }).required(),
+  method: methods.required(),
   litres: between('litres used (l)', 0.0001, 2000).required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
   areaM2: between('area covered (m²)', 0.0001, 10_000).required(),

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import type { Method } from '../core/film/index.ts';
 import type { AdditionLimit, MixPart } from '../core/mix/index.ts';
 import type {
   Additive,
@@ -14,6 +13,7 @@ import type {
 import { cureSheet, points } from './cureSheet.ts';
 import { families, substrates } from './families.ts';
 import { between, content, id, objectOf, oneOf, text, title, version } from './joi.ts';
+import { methods } from './methods.ts';
 
 export interface ProductInput {
   id: string;
@@ -26,16 +26,6 @@ export interface Product extends ProductInput {
   version: number;
   archived: boolean;
 }
-
-const methods = oneOf<Method>({
-  brush: true,
-  roller: true,
-  'roll-and-tip': true,
-  'conventional-spray': true,
-  'airless-spray': true,
-  trowel: true,
-  aerosol: true,
-});
 
 const nullable = (label: string, least: number, most: number) =>
   between(label, least, most).allow(null).required();

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
 import type { Band, LayOrder, Overrule, OwnRatio, PlannedTask, TaskKind } from '../core/system/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
+import { methods } from './methods.ts';
 
 /** One step of an area's system: a product in so many coats. */
 export interface Step {
@@ -84,17 +85,7 @@ export const stackStep = objectOf<Step>({
   productId: id().label('product').required(),
   coats: between('coats', 1, 20).integer().required(),
   dryMicronsPerCoat: between('dry film a coat (µm)', 0.5, 5000).required(),
-  method: oneOf<Method>({
-    brush: true,
-    roller: true,
-    'roll-and-tip': true,
-    'conventional-spray': true,
-    'airless-spray': true,
-    trowel: true,
-    aerosol: true,
-  })
-    .label('method')
-    .required(),
+  method: methods.label('method').required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
   colours: Joi.array().items(text(80)).min(1).max(6).label('colours').required(),
   signal: text(80).label('signal colour').allow(null).required(),

@@ -159,6 +159,8 @@ const ENTRIES: Record<string, Entry> = {
   settingSpeed: { run: air.settingSpeed, args: [{ surfaceC: 30, rh: 0.5, windMs: 1 }] },
   darkBeforeEnd: { run: air.darkBeforeEnd, args: [{ startMs: HOUR, endMs: 3 * HOUR, nights: [{ fromMs: 2 * HOUR, toMs: 9 * HOUR }] }] }, // biome-ignore format: one line
   isDark: { run: air.isDark, args: [HOUR, [{ fromMs: 2 * HOUR, toMs: 9 * HOUR }]] },
+  learnPace: { run: cure.learnPace, args: [[{ low: 0.5, high: 0.9, contradicts: false, silent: false }]] },
+  byLearnedPace: { run: cure.byLearnedPace, args: [0.8] },
   hourBands: {
     run: cure.hourBands,
     args: [{ airC: 10, dewC: 6, surface: { surfaceC: 8, lowC: 7, highC: 9 }, leadH: 24 }],

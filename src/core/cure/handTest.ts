@@ -1,4 +1,4 @@
-import { moment, QuantityError } from '../units/index.ts';
+import { moment, QuantityError, within } from '../units/index.ts';
 import type { CurvePoint } from './curve.ts';
 import type { TempSeries } from './series.ts';
 import { shareDone } from './share.ts';
@@ -38,7 +38,7 @@ export interface HandCorrection {
 /** No film is told to be further from its sheet than this; beyond it something else is wrong [M]. */
 export const BOUNDS = { low: 0.25, high: 4 } as const;
 /** A film that is not there yet is taken to be a tenth short of it, not a hair: "may" comes late [M]. */
-const SHORT_OF = 0.9;
+export const SHORT_OF = 0.9;
 
 type Bound = { low?: readonly CurvePoint[]; high?: readonly CurvePoint[] };
 
@@ -94,6 +94,8 @@ export function correctFromHandTest(input: {
   /** One test, or several of the same film. */
   test?: HandTest;
   tests?: readonly HandTest[];
+  /** Pace taken where the tests leave it open: one that other films taught; left out: the sheet's. */
+  prior?: number;
 }): HandCorrection {
   const { film, temps } = input;
   const tests = [...(input.tests ?? []), ...(input.test ? [input.test] : [])].sort((a, b) => a.atMs - b.atMs);
@@ -114,8 +116,9 @@ export function correctFromHandTest(input: {
   let [low, high] = [Math.max(...spans.map((s) => s.low)), Math.min(...spans.map((s) => s.high))];
   const contradicts = low > high;
   if (contradicts) ({ low, high } = last);
+  const prior = within('pace that other films taught', input.prior ?? 1, BOUNDS.low, BOUNDS.high);
   const upper = Math.max(low, high <= 1 ? high * SHORT_OF : high);
-  return { factor: Math.min(Math.max(1, low), upper), low, high, contradicts, silent: false };
+  return { factor: Math.min(Math.max(prior, low), upper), low, high, contradicts, silent: false };
 }
 
 /** The factors one test allows. A film that shows nothing yet in the model cannot be judged by a share of nothing. */

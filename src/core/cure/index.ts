@@ -24,6 +24,7 @@ export {
   type LeadError,
 } from './howSure.ts';
 export { type LeadRecord, learnedErrors } from './learnedErrors.ts';
+export { byLearnedPace, FILMS_TO_AGREE, type LearnedPace, learnPace } from './learnedPace.ts';
 export { segmentAt } from './segmentAt.ts';
 export {
   extremesFrom,

@@ -54,6 +54,8 @@ export interface Film {
   timesTypical?: number;
   /** How many times as fast as its sheet it cures, by what the hand found; left out: as the sheet. */
   factor?: number;
+  /** As `factor`, for what must be done by then; left out: the same. */
+  mustFactor?: number;
 }
 
 /** From here on a film is heavier than its sheet's times are good for [M]: it holds its solvent longer. */
@@ -103,17 +105,27 @@ export interface Windows {
 }
 
 /** Start and end of application in their order. */
-function checkFilm({ laidFromMs, laidToMs, factor }: Film): void {
+function checkFilm({ laidFromMs, laidToMs, factor, mustFactor }: Film): void {
   moment('start of application', laidFromMs);
   moment('end of application', laidToMs);
   if (laidToMs < laidFromMs)
     throw new QuantityError('end of application', laidToMs, `its start ${laidFromMs} or later`);
   if (factor !== undefined) within('factor of the clock', factor, 0.01, 100);
+  if (mustFactor !== undefined) within('factor of the clock for what must be', mustFactor, 0.01, 100);
 }
 
-/** A table as this film runs through it: `factor` times as fast. */
-const asItCures = (points: readonly CurvePoint[], { factor = 1 }: Film): readonly CurvePoint[] =>
-  factor === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor }));
+/** Edges by which something must be done; every other says from when it may. */
+const MUST: ReadonlySet<WindowEdge['edge']> = new Set(['thumb-closes', 'chemical-max', 'latest-immersion']);
+
+/** A table as this film runs through it to an edge: `factor` times as fast. */
+function asItCures(
+  points: readonly CurvePoint[],
+  { factor = 1, mustFactor = factor }: Film,
+  edge: WindowEdge['edge'],
+): readonly CurvePoint[] {
+  const times = MUST.has(edge) ? mustFactor : factor;
+  return times === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / times }));
+}
 
 /**
  * The event after which dew and rain no longer hurt a film: the sheet's own, else tack-free [T]; null: neither is stated,
@@ -159,7 +171,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   )
     warnings.add('heavy-film');
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
-    const curve = { points: asItCures(points, film), stopC: sheet.stopC };
+    const curve = { points: asItCures(points, film, name), stopC: sheet.stopC };
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
     edges.push({ edge: name, at: time.at, curve, fromMs });
     for (const warning of time.warnings) warnings.add(warning);
@@ -255,7 +267,7 @@ export function filmEvents(input: {
     const points = sheet.events[event];
     if (!points) return [];
     const laidAt = event === 'latest-immersion' ? laidFromMs : laidToMs;
-    const curve = { points: asItCures(points, input.film), stopC: sheet.stopC };
+    const curve = { points: asItCures(points, input.film, event), stopC: sheet.stopC };
     const { at } = eventTime({ curve, temps: input.temps, laidAt });
     return [{ event, at }];
   });

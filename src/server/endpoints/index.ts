@@ -4,6 +4,7 @@ import { boatEndpoints } from './boats.ts';
 import { calendarEndpoints } from './calendars.ts';
 import { hullFormEndpoints } from './hullForm.ts';
 import { logEndpoints } from './log.ts';
+import { paceEndpoints } from './paces.ts';
 import { photoEndpoints } from './photos.ts';
 import { productEndpoints } from './products.ts';
 import { stackEndpoints } from './stacks.ts';
@@ -28,6 +29,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...hullFormEndpoints,
   ...waterlineEndpoints,
   ...productEndpoints,
+  ...paceEndpoints,
   ...logEndpoints,
   ...weatherEndpoints,
   ...stationEndpoints,

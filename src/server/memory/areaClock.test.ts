@@ -25,6 +25,7 @@ const catalogue: ProductCatalogue = {
   latest: new Map(
     Object.entries(SHEETS).map(([id, sheet]) => [id, { id, name: `Test ${id}`, version: 1, sheet }]),
   ),
+  paceOf: () => 1,
   sheetOf: (id, version) => (version === 1 ? SHEETS[id] : undefined),
 };
 const hours: SplicedHour[] = Array.from({ length: 24 * 60 }, (_, i) => ({

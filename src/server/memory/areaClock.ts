@@ -156,7 +156,7 @@ export function areaClock(
     laidFrom: new Date(top.fromMs).toISOString(),
     laidTo: new Date(top.toMs).toISOString(),
   };
-  clock.hand = handOn({ state, top, now, clock: null });
+  clock.hand = handOn({ state, top, now, clock: null, pace: 1 });
   if (state.steps.length === 0) return clock;
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
   const temps = tempsFor(hours, surfaceOf(state, catalogue));

@@ -1,5 +1,12 @@
 import type { AreaClock, AreaPart } from '../../contract/index.ts';
-import { type Film, type Next, segmentAt, type TempSeries, windowsFor } from '../../core/cure/index.ts';
+import {
+  byLearnedPace,
+  type Film,
+  type Next,
+  segmentAt,
+  type TempSeries,
+  windowsFor,
+} from '../../core/cure/index.ts';
 import { type CoatGroup, nextCoat } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { type AreaSnapshot, type CoatOnArea, coatsOfSteps } from './areaStates.ts';
@@ -65,8 +72,10 @@ function sessionPart(
   const sheet = context.catalogue.sheetOf(first.body.productId, first.body.sheetVersion);
   if (!sheet || !following) return { ...part, state: 'finished', until: null, segments: [] };
   // What the hand found on the coat holds for each of its sessions.
-  const factor = what === 'session' ? (context.clock.hand?.factor ?? 1) : 1;
-  const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure, factor };
+  const hand = what === 'session' ? context.clock.hand : null;
+  const pace = byLearnedPace(context.catalogue.paceOf(first.body.productId, first.body.method));
+  const cures = hand ? { factor: hand.factor } : pace;
+  const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure, ...cures };
   const asLaid = windowsFor({ film, next: following, temps: context.temps, now: context.now });
   // What was sanded and what is waited for concerns the whole coat, each of its sessions too.
   const windows = what === 'session' ? workedWindows(asLaid, workDone(context.clock), context.now) : asLaid;

@@ -22,7 +22,7 @@ import {
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
 import { groupFilm } from './coatFilm.ts';
-import { handOn } from './handOn.ts';
+import { filmAsTested, handOn, testsOn } from './handOn.ts';
 
 /** The clock of one film: its windows for what comes next, and the work before that. */
 
@@ -83,6 +83,12 @@ function timesTypical(input: FilmInput): Pick<Film, 'timesTypical'> {
   return { timesTypical: microns / filmOf(input.sheet, method).typical };
 }
 
+/** What other films of the product and method of this one taught. */
+export function paceOfTop(top: CoatGroup<CoatOnArea>, { paceOf }: Pick<ProductCatalogue, 'paceOf'>): number {
+  const body = top.entries[0]?.body;
+  return body ? paceOf(body.productId, body.method) : 1;
+}
+
 /** Segments as the views carry them. */
 export const segmentViews = (windows: Pick<Windows, 'segments'>): AreaClock['segments'] =>
   windows.segments.map(({ state, fromMs, toMs }) => ({
@@ -122,8 +128,10 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
     ...timesTypical(input),
   };
   const next = nextKind(clock, input.catalogue);
-  const hand = handOn({ state, top, now, clock: { film: asOnSheet, next, temps } });
-  const film = hand ? { ...asOnSheet, factor: hand.factor } : asOnSheet;
+  const inAir = { film: asOnSheet, next, temps };
+  const pace = paceOfTop(top, input.catalogue);
+  const hand = handOn({ state, top, now, clock: inAir, pace });
+  const film = filmAsTested(inAir, testsOn(state, top, now), pace);
   const timed = filmEvents({ film, temps });
   const events = timed.map(({ event, at }) => ({ event, at: iso(at) }));
   const sandableMs = timed.find(({ event }) => event === 'sandable')?.at ?? null;

@@ -1,8 +1,10 @@
 import type { AreaClock } from '../../contract/index.ts';
 import {
   BOUNDS,
+  byLearnedPace,
   correctFromHandTest,
   type Film,
+  type HandTest,
   type Next,
   type TempSeries,
   windowsFor,
@@ -12,25 +14,58 @@ import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
 
 const iso = (ms: number) => new Date(ms).toISOString();
 
+/** What the hand found on one coat from its end on, up to a moment. */
+export const testsOn = (
+  { handTests }: Pick<AreaSnapshot, 'handTests'>,
+  coat: Pick<CoatGroup<CoatOnArea>, 'stepId' | 'coatNo' | 'toMs'>,
+  now: number,
+): AreaSnapshot['handTests'] =>
+  handTests.filter(
+    ({ stepId, coatNo, atMs }) =>
+      stepId === coat.stepId && coatNo === coat.coatNo && atMs >= coat.toMs && atMs <= now,
+  );
+
+/** A film as its sheet has it, in its air. */
+export interface FilmInAir {
+  film: Film;
+  next: Next | null;
+  temps: TempSeries;
+}
+
+/** The film by what other films of its product and method taught, and by what the hand found on itself. */
+export function filmAsTested(
+  { film, next, temps }: FilmInAir,
+  tests: readonly HandTest[],
+  pace: number,
+): Film {
+  const { factor, mustFactor } = byLearnedPace(pace);
+  const corrected = (prior: number) =>
+    tests.length === 0 ? prior : correctFromHandTest({ film, next, temps, tests, prior }).factor;
+  // Left whole where nothing is known: clocks of films alike share what is worked out.
+  return tests.length === 0 && pace === 1
+    ? film
+    : { ...film, factor: corrected(factor), mustFactor: corrected(mustFactor) };
+}
+
 /**
  * What the hand found on the film on top, and how its clock goes by it; null: nothing was tested.
  *
  * @param clock the film as its sheet has it, and its air; null: no air is known, and no clock can be corrected
+ * @param pace what other films of its product and method taught
  */
 export function handOn(input: {
   state: Pick<AreaSnapshot, 'handTests'>;
   top: CoatGroup<CoatOnArea>;
   now: number;
-  clock: { film: Film; next: Next | null; temps: TempSeries } | null;
+  clock: FilmInAir | null;
+  pace: number;
 }): AreaClock['hand'] {
-  const { top, now, clock } = input;
-  const tests = input.state.handTests.filter(
-    ({ stepId, coatNo, atMs }) =>
-      stepId === top.stepId && coatNo === top.coatNo && atMs >= top.toMs && atMs <= now,
-  );
+  const { top, now, clock, pace } = input;
+  const tests = testsOn(input.state, top, now);
   if (tests.length === 0) return null;
+  const prior = byLearnedPace(pace).factor;
   const correction = clock
-    ? correctFromHandTest({ ...clock, tests })
+    ? correctFromHandTest({ ...clock, tests, prior })
     : { factor: 1, ...BOUNDS, contradicts: false, silent: true };
   const opens = (factor: number): string | null => {
     if (!clock?.next || correction.silent) return null;

@@ -54,10 +54,12 @@ function readAt(clock: AreaClock, now: number): AreaClock {
   return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
 }
 
-/** The sheets an area's clock goes by, as a word that changes with any of them. */
-function sheetsBehind({ steps, coats }: AreaSnapshot, { latest }: ProductCatalogue): string {
+/** The sheets an area's clock goes by, and the pace learned for its film, as a word that changes with any of them. */
+function sheetsBehind({ steps, coats }: AreaSnapshot, { latest, paceOf }: ProductCatalogue): string {
   const ids = new Set([...steps.map((s) => s.productId), ...coats.map((c) => c.body.productId)]);
-  return [...ids].map((id) => `${id}@${latest.get(id)?.version}`).join();
+  const top = coats.at(-1)?.body;
+  const pace = top ? paceOf(top.productId, top.method) : 1;
+  return `${[...ids].map((id) => `${id}@${latest.get(id)?.version}`).join()} ${pace}`;
 }
 
 /** A clock kept, with what it was worked out from. */

@@ -1,9 +1,11 @@
 import { and, asc, eq } from 'drizzle-orm';
 import type { Product, ProductInput } from '../../contract/index.ts';
+import type { Method } from '../../core/film/index.ts';
 import { NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { product, productSheet } from '../db/schema.ts';
 import { found } from './missing.ts';
+import { takenPaces } from './paces.ts';
 
 export interface KnownProduct {
   id: string;
@@ -17,6 +19,8 @@ export interface ProductCatalogue {
   latest: Map<string, KnownProduct>;
   /** The sheet of one version, as a logged coat names it. */
   sheetOf(productId: string, version: number): ProductSheet | undefined;
+  /** How many times as fast as its sheet it cures here by a method, as taken over from hand tests; 1: as its sheet. */
+  paceOf(productId: string, method: Method | undefined): number;
 }
 
 /** A sheet kept from before a field was known does not state it. */
@@ -33,7 +37,11 @@ export async function loadCatalogue(db: Queries): Promise<ProductCatalogue> {
     const sheet = sheetOf(row.id, row.version);
     if (sheet) latest.set(row.id, { id: row.id, name: row.name, version: row.version, sheet });
   }
-  return { latest, sheetOf };
+  const paces = new Map(
+    (await takenPaces(db)).map((each) => [`${each.productId} ${each.method}`, each.factor]),
+  );
+  const paceOf = (productId: string, method: Method | undefined) => paces.get(`${productId} ${method}`) ?? 1;
+  return { latest, sheetOf, paceOf };
 }
 
 const latestSheets = (db: Queries) =>

@@ -78,6 +78,7 @@ export async function benchView(
             hours: known.hours,
             now: at,
             safeHours: asked.safeHours,
+            pace: known.catalogue.paceOf(step.productId, step.method),
           },
           place,
           asked.heatC,

@@ -1,6 +1,6 @@
 import type { AheadView, BenchAheadQuery, StartView } from '../../contract/index.ts';
 import { type BestStarts, bestStarts, dampStarts } from '../../core/air/index.ts';
-import { filmEvents, HOUR_MS, windowsFor } from '../../core/cure/index.ts';
+import { byLearnedPace, filmEvents, HOUR_MS, windowsFor } from '../../core/cure/index.ts';
 import { tempsFor } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
@@ -41,6 +41,7 @@ export async function coatAhead(
   const { sheet } = product;
   const areaM2 = Math.max(0, clock.next.areaM2 - clock.next.coveredM2);
   const place = surfaceOf(state, known.catalogue);
+  const pace = known.catalogue.paceOf(step.productId, step.method);
   const coat = {
     step,
     sheet,
@@ -48,11 +49,17 @@ export async function coatAhead(
     hours: known.hours,
     now: at,
     safeHours: asked.safeHours === undefined ? null : Number(asked.safeHours),
+    pace,
   };
   const { startsInput, starts, safeBy } = coatUnder(coat, place);
   if (safeBy === null) return nothing;
   const temps = tempsFor(known.hours, place);
-  const film = (laidFromMs: number, laidToMs: number) => ({ laidFromMs, laidToMs, sheet: sheet.cure });
+  const film = (laidFromMs: number, laidToMs: number) => ({
+    laidFromMs,
+    laidToMs,
+    sheet: sheet.cure,
+    ...byLearnedPace(pace),
+  });
   const alone = starts().stretches;
 
   /** Whether some start passes for the next coat while the first takes it without sanding. */

@@ -1,6 +1,6 @@
 import type { Step } from '../../contract/index.ts';
 import { airAround, type BestStarts, bestStarts, isUnderCover } from '../../core/air/index.ts';
-import { eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
+import { byLearnedPace, eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
 import { applyHours } from '../../core/film/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
@@ -19,6 +19,8 @@ export interface CoatToApply {
   now: number;
   /** Hours until it is safe from dew and rain, told by hand where the sheet states none. */
   safeHours: number | null;
+  /** Times as fast as its sheet it cures here by its method, as taken over from hand tests; 1: as its sheet. */
+  pace: number;
 }
 
 /** The coat as it would be applied in these surroundings: how long it takes, when it is safe, the air about it. */
@@ -31,12 +33,14 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const nights = underCover ? [] : darkOver(hours, now);
   const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
+  const { factor } = byLearnedPace(coat.pace);
+  const points = stated?.points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor })) ?? [];
   const byHandMs = coat.safeHours !== null && !stated ? coat.safeHours * HOUR_MS : null;
   const filmTemps = tempsFor(hours, place);
   /** When a coat finished then is safe from dew and rain; null: not within what is known, or nobody said. */
   const safeAfter = (finishedMs: number): number | null => {
     if (!stated) return byHandMs === null ? null : finishedMs + byHandMs;
-    const curve = { points: stated.points, stopC: sheet.cure.stopC };
+    const curve = { points, stopC: sheet.cure.stopC };
     return eventTime({ curve, temps: filmTemps, laidAt: finishedMs }).at;
   };
   const safeBy = stated?.event ?? (byHandMs === null ? null : ('told' as const));

@@ -76,6 +76,7 @@ const addresses = (): [ViewName, string | null, string][] => [
   ['weather', null, '/weather'],
   ['strip', null, '/strip'],
   ['products', null, '/products'],
+  ['pace', null, `/products/${planned.product.id}/pace`],
   ['templates', null, '/templates'],
 ];
 const everyView = async () =>

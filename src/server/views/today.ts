@@ -61,7 +61,15 @@ function askAbout(
   const open = openToday(clock, now, midnight);
   if (!step || !product || !clock.next || !open) return null;
   const areaM2 = Math.max(0, clock.next.areaM2 - clock.next.coveredM2);
-  const coat = { step, sheet: product.sheet, areaM2, hours: known.hours, now, safeHours: null };
+  const coat = {
+    step,
+    sheet: product.sheet,
+    areaM2,
+    hours: known.hours,
+    now,
+    safeHours: null,
+    pace: known.catalogue.paceOf(step.productId, step.method),
+  };
   const { applyMs, safeBy, starts } = coatUnder(coat, surfaceOf(state, known.catalogue));
   const stretches = within(starts(midnight).stretches, open.fromMs, open.toMs);
   return {

@@ -8,6 +8,7 @@ import type {
   FormView,
   LogView,
   OwnTemplate,
+  PaceView,
   Product,
   SlipView,
   StackView,
@@ -147,6 +148,13 @@ export const useStrip = (areaId: string | null, backDays: number) =>
       api<StripView>('GET', `/strip?back=${backDays}${areaId === null ? '' : `&areaId=${areaId}`}`),
     placeholderData: keepPreviousData,
     refetchInterval: 5 * 60_000,
+  });
+
+/** How a product cures here by the hand tests of its films. */
+export const useProductPace = (productId: string) =>
+  useQuery({
+    queryKey: ['pace', productId],
+    queryFn: () => api<PaceView>('GET', `/products/${productId}/pace`),
   });
 
 export const useBoatCalendar = (boatId: string) =>

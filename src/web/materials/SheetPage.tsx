@@ -13,6 +13,7 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { ConfirmTypical } from './ConfirmTypical.tsx';
+import { LearnedPace } from './LearnedPace.tsx';
 import { SheetFields } from './SheetFields.tsx';
 import { SheetInsight } from './SheetInsight.tsx';
 import { sheetAsJson, sheetFromJson } from './sheetFile.ts';
@@ -142,6 +143,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         </label>
       )}
       {product && <ConfirmTypical product={product} />}
+      {product && <LearnedPace productId={product.id} />}
       <RecordForm<SheetValues>
         key={copied?.id ?? ''}
         values={

@@ -1,5 +1,6 @@
 import { doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import type { OwnTemplate } from '../../../contract/index.ts';
+import type { Method } from '../../../core/film/index.ts';
 import type {
   Band,
   LayOrder,
@@ -9,7 +10,7 @@ import type {
   ProductSheet,
 } from '../../../core/system/index.ts';
 import { area } from './boats.ts';
-import { archived, version } from './columns.ts';
+import { archived, instant, version } from './columns.ts';
 
 /** Product sheets, and the steps of each area. */
 
@@ -30,6 +31,21 @@ export const productSheet = pgTable(
     sheet: jsonb('sheet').$type<ProductSheet>().notNull(),
   },
   (table) => [primaryKey({ columns: [table.productId, table.version] })],
+);
+
+/** How fast a product cures here by a method, as the yard took it over from its hand tests. */
+export const productPace = pgTable(
+  'product_pace',
+  {
+    productId: uuid('product_id')
+      .notNull()
+      .references(() => product.id),
+    method: text('method').$type<Method>().notNull(),
+    factor: doublePrecision('factor').notNull(),
+    films: integer('films').notNull(),
+    takenAt: instant('taken_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.productId, table.method] })],
 );
 
 export const step = pgTable(

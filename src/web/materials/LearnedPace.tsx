@@ -1,0 +1,105 @@
+import { Link } from 'react-router';
+import type { MethodPace, PaceView, Yard } from '../../contract/index.ts';
+import { useWrite } from '../api/mutations.ts';
+import { useProductPace, useYard } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
+import { counted } from '../words/counted.ts';
+import { FOUND_WORDS, METHOD_WORDS } from '../words/systems.ts';
+
+const percent = (pace: number) => `${Math.round(pace * 100)} %`;
+
+/** How a product cures here by the hand tests of its films: offered once three films agree, never taken silently. */
+export function LearnedPace({ productId }: { productId: string }) {
+  const { data } = useProductPace(productId);
+  const { data: yard } = useYard();
+  if (!data || !yard || data.methods.length === 0) return null;
+  return (
+    <section aria-labelledby="pace" className="board max-w-3xl space-y-3 p-4">
+      <h2 id="pace" className="batten pb-1 text-lg">
+        How it cures here
+      </h2>
+      {data.methods.map((each) => (
+        <OneMethod key={each.method} productId={productId} pace={each} yard={yard} />
+      ))}
+      <p className="text-sm">
+        Films are slower or faster than their sheet: a thin skin, a cold keel, thinner, an old tin. A pace
+        taken over makes windows narrower, never wider: “may” comes at the slower of sheet and pace, “must” at
+        the faster. A hand test on a film itself goes before it.
+      </p>
+    </section>
+  );
+}
+
+function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodPace; yard: Yard }) {
+  const { mutate: write, isPending, error } = useWrite<PaceView>({ atForm: true });
+  const { method } = pace;
+  const put = (factor: number | null) =>
+    write({ method: 'PUT', path: `/products/${productId}/pace`, body: { method, factor } });
+  const { factor, taken } = pace;
+  const now = Date.now();
+  return (
+    <div className="space-y-2">
+      <h3 className="font-semibold">{METHOD_WORDS[method]}</h3>
+      {pace.tested.length > 0 && (
+        <ul className="list-disc pl-5 text-sm">
+          {pace.tested.map((film) => (
+            <li key={`${film.areaId} ${film.laidTo}`}>
+              <Link className="link" to={`/window/${film.areaId}`}>
+                {film.areaName}, {film.boatName}
+              </Link>
+              , applied {sayTime(film.laidTo, yard.zone, now)}:{' '}
+              {film.found.map((f) => FOUND_WORDS[f]).join(', ')};{' '}
+              {film.teaches ? sayAllowed(film) : 'says nothing of its pace'}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p>{sayTogether(pace)}</p>
+      <div className="flex flex-wrap items-center gap-3">
+        {factor !== null && (taken === null || Math.abs(taken.factor - factor) > 0.01) && (
+          <button type="button" className="btn target" disabled={isPending} onClick={() => put(factor)}>
+            Let its clocks go by {percent(factor)}
+          </button>
+        )}
+        {taken && (
+          <>
+            <strong>
+              Its clocks go by {percent(taken.factor)} since {sayTime(taken.at, yard.zone, now)}, from{' '}
+              {counted(taken.films, 'film')}.
+            </strong>
+            <button
+              type="button"
+              className="btn btn-ghost target"
+              disabled={isPending}
+              onClick={() => put(null)}
+            >
+              Go by the sheet again
+            </button>
+          </>
+        )}
+      </div>
+      {error && <p role="alert">{error.message}</p>}
+    </div>
+  );
+}
+
+const LEAST = 0.25;
+const MOST = 4;
+
+/** "at least 110 %", "at most 80 %", "60 % to 80 %" of the sheet's pace. */
+function sayAllowed({ low, high }: { low: number; high: number }): string {
+  if (low <= LEAST && high >= MOST) return 'any pace';
+  if (low <= LEAST) return `at most ${percent(high)} as fast as the sheet`;
+  if (high >= MOST) return `at least ${percent(low)} as fast as the sheet`;
+  return `${percent(low)} to ${percent(high)} as fast as the sheet`;
+}
+
+function sayTogether(pace: MethodPace): string {
+  if (pace.films === 0) return 'No film by this method says anything yet.';
+  if (!pace.agree) return `${counted(pace.films, 'film')} do not agree: the clocks go by the sheet.`;
+  const together = `${counted(pace.films, 'film')} together: ${sayAllowed(pace)}.`;
+  if (pace.factor !== null) return together;
+  return pace.films < 3
+    ? `${together} A pace is offered once three films agree.`
+    : `${together} That agrees with the sheet.`;
+}
