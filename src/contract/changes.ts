@@ -41,6 +41,7 @@ export type ViewName =
   | 'stations'
   | 'today'
   | 'strip'
+  | 'running'
   | 'pace'
   | 'calendar'
   | 'form'
@@ -77,6 +78,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   stations: ['stations', 'weather'],
   today: CLOCK,
   strip: CLOCK,
+  running: CLOCK,
   pace: CLOCK,
   calendar: ['calendars', 'boat'],
   form: ['form', 'boat', 'areas', 'survey', 'waterline'],

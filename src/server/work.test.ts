@@ -20,6 +20,7 @@ import type {
   Finding,
   FindingInput,
   LogView,
+  RunningView,
   StackView,
 } from '../contract/index.ts';
 
@@ -285,5 +286,37 @@ describe('blasted steel drinks the first coat', () => {
     const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`);
     expect(stacks[0]?.asLaid[step.id]?.[0]).toBeCloseTo(100, 6);
     expect(stacks[0]?.profile).toEqual({ microns: 75, from: 'measured' });
+  });
+});
+
+describe('every clock that runs, in one list, with one way to end each', () => {
+  it('a wash to be coated, its wait, tape that is up and a pot; each goes once it is ended', async () => {
+    now = NOON;
+    const { before, wash } = tasks();
+    const planned = await aPlannedArea(server, { before });
+    const item = uuidv7();
+    await log(work(planned, wash));
+    const tape = (on: boolean) =>
+      logOn(planned, now, {
+        kind: 'tape',
+        body: { itemId: item, name: 'Skin fitting', on, stepId: null, coatNo: null, tape: 'masking' },
+      });
+    await tape(true);
+    const running = async () => {
+      const { body } = await server.ask<RunningView>('GET', `/running?areaId=${planned.area.id}`);
+      return body.clocks.map(({ kind, name, until, end }) => [kind, name, until === null ? null : (Date.parse(until) - NOON) / HOUR, end?.how ?? null]); // biome-ignore format: one line
+    };
+    const open = planned.area.surroundings.kind === 'open';
+    const tapeRow = ['tape', 'Skin fitting', open ? 48 : 72, 'tape'];
+    expect(await running()).toEqual([['wiped', 'rinse', 24, null], ['wait', 'fan', 24, 'work'], tapeRow]);
+    // Past its time it is still there, until somebody takes it off.
+    now = NOON + 100 * HOUR;
+    expect(await running()).toEqual([['wiped', 'rinse', 24, null], tapeRow]);
+    await tape(false);
+    expect((await running()).map(([kind]) => kind)).toEqual(['wiped']);
+    // The coat ends the wash, and what runs now is the film on its way.
+    await log(aCoat(planned, now));
+    const after = (await running()).map(([kind]) => kind);
+    expect(after).not.toContain('wiped');
   });
 });

@@ -4,12 +4,15 @@ import {
   boatsReply,
   boatUpdate,
   boatViewReply,
+  runningQuery,
+  runningReply,
   slipReply,
   todayReply,
 } from '../../contract/index.ts';
 import { read, write } from '../http/endpoint.ts';
 import { allBoats, archiveBoat, boatById, insertBoat, theBoat, updateBoat } from '../rows/boats.ts';
 import { boatView } from '../views/boat.ts';
+import { runningView } from '../views/running.ts';
 import { slipView } from '../views/slip.ts';
 import { todayView } from '../views/today.ts';
 
@@ -25,6 +28,13 @@ export const boatEndpoints = [
     summary: 'Coats that could go on today, in the order that fits the most of them',
     reply: todayReply,
     run: (_asked, context) => todayView(context),
+  }),
+  read({
+    path: '/running',
+    summary: 'Every clock that runs beside the windows, and what ends each',
+    query: runningQuery,
+    reply: runningReply,
+    run: ({ query }, context) => runningView(context, query.areaId),
   }),
   read({
     path: '/boats',

@@ -75,6 +75,7 @@ const addresses = (): [ViewName, string | null, string][] => [
   ]),
   ['weather', null, '/weather'],
   ['strip', null, '/strip'],
+  ['running', null, '/running'],
   ['products', null, '/products'],
   ['pace', null, `/products/${planned.product.id}/pace`],
   ['templates', null, '/templates'],

@@ -15,6 +15,10 @@ const HOLDS_MS: Record<TapeKind, { open: number; covered: number }> = {
   'fine-line': { open: 5 * DAY_MS, covered: 7 * DAY_MS },
 };
 
+/** How long tape of a kind stays up on an area, ms. */
+export const tapeHoldsMs = (tape: TapeKind | null | undefined, { kind }: Area['surroundings']): number =>
+  HOLDS_MS[tape ?? 'masking'][kind === 'open' ? 'open' : 'covered'];
+
 /** What is to be masked on an area, and whether it is taped: a tick holds for the days of the tape, not for one coat. */
 export async function bareTicks(db: Queries, area: Area, now: number): Promise<BareTick[]> {
   const items = (await bareItemsOf(db, area.boatId)).filter(
@@ -24,7 +28,7 @@ export async function bareTicks(db: Queries, area: Area, now: number): Promise<B
   const ticks = await tapeTicks(db, area.id);
   return items.map((item) => {
     const last = ticks.findLast((tick) => tick.itemId === item.id);
-    const holdsMs = HOLDS_MS[last?.tape ?? 'masking'][area.surroundings.kind === 'open' ? 'open' : 'covered'];
+    const holdsMs = tapeHoldsMs(last?.tape, area.surroundings);
     const old = last?.on === true && now - last.atMs >= holdsMs;
     return {
       id: item.id,

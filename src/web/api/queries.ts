@@ -10,6 +10,7 @@ import type {
   OwnTemplate,
   PaceView,
   Product,
+  RunningView,
   SlipView,
   StackView,
   StationsView,
@@ -155,6 +156,14 @@ export const useProductPace = (productId: string) =>
   useQuery({
     queryKey: ['pace', productId],
     queryFn: () => api<PaceView>('GET', `/products/${productId}/pace`),
+  });
+
+/** Every clock that runs beside the windows; of the yard, or of one area. */
+export const useRunning = (areaId: string | null) =>
+  useQuery({
+    queryKey: ['running', areaId],
+    queryFn: () => api<RunningView>('GET', `/running${areaId === null ? '' : `?areaId=${areaId}`}`),
+    refetchInterval: 60_000,
   });
 
 export const useBoatCalendar = (boatId: string) =>

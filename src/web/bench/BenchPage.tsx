@@ -9,6 +9,7 @@ import { AreaParts } from '../parts/AreaParts.tsx';
 import { HandTests } from '../parts/HandTests.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
+import { RunningClocks } from '../parts/RunningClocks.tsx';
 import { StateTerm } from '../parts/Term.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -89,6 +90,7 @@ function Bench({
       <div className="max-w-3xl space-y-2">
         <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
         <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
+        <RunningClocks areaId={view.area.id} zone={zone} />
       </div>
       <WorkBefore view={view} zone={zone} />
       {step && product ? (

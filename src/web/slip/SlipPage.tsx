@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { SlipView, Yard } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
@@ -14,6 +14,10 @@ import { counted } from '../words/counted.ts';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
 import { Today } from './Today.tsx';
+
+const RunningClocks = lazy(async () => ({
+  default: (await import('../parts/RunningClocks.tsx')).RunningClocks,
+}));
 
 /** Every boat and every running clock in the yard: what needs hands next, and until when. */
 export function SlipPage() {
@@ -43,6 +47,9 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
       <DoNext lines={lines} zone={yard.zone} />
       <Today zone={yard.zone} />
       <RunningList lines={lines} zone={yard.zone} site={yard} />
+      <Suspense>
+        <RunningClocks areaId={null} zone={yard.zone} />
+      </Suspense>
       {view.more > 0 && <p>And {counted(view.more, 'more area')}; their boats are below.</p>}
       <BoatsAshore view={view} />
     </div>

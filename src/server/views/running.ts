@@ -1,0 +1,111 @@
+import type { AreaClock, RunningClock, RunningView } from '../../contract/index.ts';
+import { FILM_EVENTS, HOUR_MS } from '../../core/cure/index.ts';
+import type { Context } from '../context.ts';
+import type { AreaSnapshot } from '../memory/areaStates.ts';
+import type { YardReading } from '../memory/yardMemory.ts';
+import { countedEntries } from '../rows/log.ts';
+import { potViews } from './pots.ts';
+import { tapeHoldsMs } from './ticks.ts';
+
+/** Nobody reads further down; an area alone has fewer. */
+const MOST = 40;
+/** Washed or wiped and not coated by then, it is wiped again: a night of dew and dust lies on it [M]. */
+const WIPE_HOLDS_MS = 24 * HOUR_MS;
+
+const iso = (ms: number) => new Date(ms).toISOString();
+
+const whereOf = ({ areaId, areaName, boatId, boatName }: AreaClock) => ({
+  areaId,
+  areaName,
+  boatId,
+  boatName,
+});
+
+/** What a film and the work before its next coat run on. */
+function ofFilm(clock: AreaClock, now: number): RunningClock[] {
+  const where = whereOf(clock);
+  const { film, next } = clock;
+  const base = { ...where, end: null };
+  const blast: RunningClock[] = clock.primeBy
+    ? [{ ...base, key: `blast ${clock.areaId}`, kind: 'blast', name: '', since: null, until: clock.primeBy }]
+    : [];
+  const events = (film ? clock.events : []).flatMap(({ event, at }): RunningClock[] => {
+    const kind = FILM_EVENTS.find((each) => each === event);
+    if (!film || !kind || at === null || Date.parse(at) <= now) return [];
+    return [{ ...base, key: `${event} ${clock.areaId}`, kind, name: film.productName, since: film.laidTo, until: at }]; // biome-ignore format: one line
+  });
+  const work = clock.work.flatMap((task): RunningClock[] => {
+    const { taskId, kind, amount, note, doneAt, endsAt, sandableAt } = task;
+    const one = { ...base, name: note, since: null, key: `${taskId} ${clock.areaId}` };
+    if (kind === 'wash' && doneAt !== null)
+      return [{ ...one, kind: 'wiped', since: doneAt, until: iso(Date.parse(doneAt) + WIPE_HOLDS_MS) }];
+    if (doneAt !== null || !next) return [];
+    const body = { stepId: next.stepId, coatNo: next.coatNo, taskId, kind, amount, note };
+    if (kind === 'wait' && endsAt !== null && Date.parse(endsAt) > now)
+      return [{ ...one, kind: 'wait', until: endsAt, end: { how: 'work', body } }];
+    if (kind === 'sand' && sandableAt !== null && Date.parse(sandableAt) > now)
+      return [{ ...one, kind: 'sanding', until: sandableAt }];
+    return [];
+  });
+  return [...blast, ...work, ...events];
+}
+
+/** Tape that is up, each thing once, with when it is to be off. */
+async function ofTape(
+  db: Context['db'],
+  states: ReadonlyMap<string, AreaSnapshot>,
+  boatId: string | null,
+): Promise<RunningClock[]> {
+  const last = new Map(
+    (await countedEntries(db, ['tape'], boatId)).map((entry) => [entry.body.itemId, entry]),
+  );
+  return [...last.values()].flatMap(({ areaId, at, body }): RunningClock[] => {
+    const state = states.get(areaId);
+    if (!body.on || !state) return [];
+    const { area, boat } = state;
+    const { itemId, name } = body;
+    return [
+      {
+        key: `tape ${itemId}`,
+        kind: 'tape',
+        areaId,
+        areaName: area.name,
+        boatId: boat.id,
+        boatName: boat.name,
+        name,
+        since: at.toISOString(),
+        until: iso(at.getTime() + tapeHoldsMs(body.tape, area.surroundings)),
+        end: { how: 'tape', body: { itemId, name } },
+      },
+    ];
+  });
+}
+
+function ofPots(known: Pick<YardReading, 'boats' | 'catalogue'>, now: number): RunningClock[] {
+  return potViews(known.boats, known.catalogue, now).map((pot) => ({
+    ...{ areaId: pot.areaId, areaName: pot.areaName, boatId: pot.boatId, boatName: pot.boatName },
+    key: `pot ${pot.entryId}`,
+    kind: 'pot' as const,
+    name: pot.productName,
+    since: pot.mixedAt,
+    until: now < Date.parse(pot.inductionEnds) ? pot.inductionEnds : pot.potEnds,
+    end: { how: 'pot' as const, entryId: pot.entryId },
+  }));
+}
+
+/** Every clock that runs in the yard, or on one area, soonest first. */
+export async function runningView({ db, memory, now }: Context, areaId?: string): Promise<RunningView> {
+  const at = now();
+  const known = await memory.at(at);
+  const states = new Map(known.states.map((state) => [state.area.id, state]));
+  const boatId = areaId === undefined ? null : (states.get(areaId)?.boat.id ?? null);
+  const all = [
+    ...ofPots(known, at),
+    ...known.clocks.flatMap((clock) => ofFilm(clock, at)),
+    ...(await ofTape(db, states, boatId)),
+  ].filter((clock) => areaId === undefined || clock.areaId === areaId);
+  const untilMs = ({ until }: RunningClock) =>
+    until === null ? Number.POSITIVE_INFINITY : Date.parse(until);
+  all.sort((a, b) => untilMs(a) - untilMs(b));
+  return { now: iso(at), clocks: all.slice(0, MOST), more: Math.max(0, all.length - MOST) };
+}

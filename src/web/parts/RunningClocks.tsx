@@ -1,0 +1,126 @@
+import { Link } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { EntryBody, RunningClock, RunningKind } from '../../contract/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
+import { useRunning } from '../api/queries.ts';
+import { useMinute } from '../clock/now.ts';
+import { saySpan, sayTime } from '../clock/say.ts';
+import { counted } from '../words/counted.ts';
+
+/** Each kind: what it is called, what its end means, and the button that ends it by hand. */
+const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
+  pot: { word: 'pot', by: 'standing time or pot life ends', end: 'Pot is empty' },
+  blast: { word: 'bare steel', by: 'to be primed by; the first coat ends it' },
+  wait: { word: 'wait', by: 'over by itself', end: 'Long enough' },
+  sanding: { word: 'sanding', by: 'the paper clogs until' },
+  wiped: { word: 'washed', by: 'to be coated by, or wiped again; the coat ends it' },
+  tape: { word: 'tape', by: 'to be off by', end: 'It is off' },
+  'dew-safe': { word: 'safe from dew and rain', by: 'by itself' },
+  'tack-free': { word: 'tack-free', by: 'by itself' },
+  sandable: { word: 'sandable', by: 'by itself' },
+  walk: { word: 'walk on it', by: 'by itself; screws and lockers later still' },
+  immersion: { word: 'earliest launch', by: 'by itself' },
+  'latest-immersion': { word: 'latest launch', by: 'in the water by; the launch ends it' },
+  'full-cure': { word: 'full cure', by: 'screws nipped up and lockers loaded from then' },
+};
+
+/** On the board films and pots have lines of their own; only what ends soon is said besides. */
+const BESIDE: ReadonlySet<RunningKind> = new Set(['wait', 'sanding', 'wiped', 'tape', 'dew-safe', 'walk']);
+const SOON_MS = 48 * 3_600_000;
+
+/** The clocks that run beside the windows, soonest first, with what ends each; of the yard, or of one area. */
+export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: string }) {
+  const now = useMinute();
+  const { data } = useRunning(areaId);
+  const clocks = (data?.clocks ?? []).filter(
+    ({ kind, until }) =>
+      areaId !== null || (BESIDE.has(kind) && until !== null && Date.parse(until) - now < SOON_MS),
+  );
+  if (clocks.length === 0) return null;
+  const over = clocks.filter(({ until }) => until !== null && Date.parse(until) <= now).length;
+  return (
+    <details className="border-base-300 border-y py-2">
+      <summary className="target cursor-pointer py-2">
+        {areaId === null ? 'Clocks besides: tape, waits, films on their way' : 'Every clock of this area'}:{' '}
+        {clocks.length}
+        {over > 0 && <strong>, {over} past its time</strong>}
+      </summary>
+      <ol className="divide-base-300 divide-y">
+        {clocks.map((clock) => (
+          <li key={clock.key} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+            <Clock clock={clock} named={areaId === null} zone={zone} now={now} />
+          </li>
+        ))}
+      </ol>
+      {data && data.more > 0 && <p className="text-sm">And {counted(data.more, 'more clock')}.</p>}
+    </details>
+  );
+}
+
+interface ClockProps {
+  clock: RunningClock;
+  named: boolean;
+  zone: string;
+  now: number;
+}
+
+function Clock({ clock, named, zone, now }: ClockProps) {
+  const { mutate: log } = useQueued();
+  const { word, by, end } = KINDS[clock.kind];
+  const until = clock.until === null ? null : Date.parse(clock.until);
+  const stop = () => {
+    const body = endOf(clock);
+    if (!body) return;
+    const entry = { id: uuidv7(), areaId: clock.areaId, at: new Date().toISOString(), corrects: null };
+    log(entryWrite({ ...entry, ...body }));
+  };
+  return (
+    <>
+      <span className="min-w-40 flex-1">
+        <strong>{word}</strong>
+        {clock.name && `: ${clock.name}`}
+        {named && (
+          <span className="block text-sm">
+            <Link className="link" to={`/bench/${clock.areaId}`}>
+              {clock.areaName}, {clock.boatName}
+            </Link>
+          </span>
+        )}
+      </span>
+      <span className="min-w-52">
+        {until === null ? (
+          'end not stated'
+        ) : (
+          <>
+            {sayTime(until, zone, now)},{' '}
+            {until > now ? `in ${saySpan(until - now)}` : <strong>over for {saySpan(now - until)}</strong>}
+          </>
+        )}
+        <span className="block text-sm">{by}</span>
+      </span>
+      {clock.end && end && (
+        <button type="button" className="btn target" onClick={stop}>
+          {end}
+          <span className="sr-only">
+            : {word} {clock.name}
+          </span>
+        </button>
+      )}
+    </>
+  );
+}
+
+/** The entry that ends a clock by hand. */
+function endOf({ end }: RunningClock): EntryBody | null {
+  switch (end?.how) {
+    case 'pot':
+      return { kind: 'batch-end', body: { batchId: end.entryId, fate: 'emptied' } };
+    case 'work':
+      return { kind: 'work', body: { ...end.body, outcome: 'done', remark: '' } };
+    case 'tape':
+      return { kind: 'tape', body: { ...end.body, on: false, stepId: null, coatNo: null } };
+    default:
+      return null;
+  }
+}
