@@ -39,12 +39,15 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
     const one = { ...base, name: note, since: null, key: `${taskId} ${clock.areaId}` };
     if (kind === 'wash' && doneAt !== null)
       return [{ ...one, kind: 'wiped', since: doneAt, until: iso(Date.parse(doneAt) + WIPE_HOLDS_MS) }];
-    if (doneAt !== null || !next) return [];
+    const later = task.fromAt !== null && Date.parse(task.fromAt) > now;
+    if (doneAt !== null || later || !next) return [];
     const body = { stepId: next.stepId, coatNo: next.coatNo, taskId, kind, amount, note };
     if (kind === 'wait' && endsAt !== null && Date.parse(endsAt) > now)
       return [{ ...one, kind: 'wait', until: endsAt, end: { how: 'work', body } }];
     if (kind === 'sand' && sandableAt !== null && Date.parse(sandableAt) > now)
-      return [{ ...one, kind: 'sanding', until: sandableAt }];
+      return [
+        { ...one, kind: 'sanding', name: amount === null ? note : `${amount} grit`, until: sandableAt },
+      ];
     return [];
   });
   return [...blast, ...work, ...events];

@@ -48,7 +48,10 @@ export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: s
       </summary>
       <ol className="divide-base-300 divide-y">
         {clocks.map((clock) => (
-          <li key={clock.key} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+          <li
+            key={clock.key}
+            className="grid items-center gap-x-4 gap-y-1 py-1 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_8rem]"
+          >
             <Clock clock={clock} named={areaId === null} zone={zone} now={now} />
           </li>
         ))}
@@ -77,7 +80,7 @@ function Clock({ clock, named, zone, now }: ClockProps) {
   };
   return (
     <>
-      <span className="min-w-40 flex-1">
+      <span>
         <strong>{word}</strong>
         {clock.name && `: ${clock.name}`}
         {named && (
@@ -88,7 +91,7 @@ function Clock({ clock, named, zone, now }: ClockProps) {
           </span>
         )}
       </span>
-      <span className="min-w-52">
+      <span>
         {until === null ? (
           'end not stated'
         ) : (
