@@ -162,6 +162,17 @@ test('three coats make a system, with its litres', async ({ page }) => {
 test('weather is checked, then imported; bad rows are told by line', async ({ page }) => {
   await page.goto('/weather');
   await page.getByText('or paste it').click();
+  // Headers in words of their own: which column is what is said by hand.
+  await page
+    .getByLabel('Weather CSV')
+    .fill('when,outside,damp\n2026-05-14 06:00,46.4,82\n2026-05-14 07:00,50,80\n');
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(page.getByRole('alert')).toContainText('no column for time');
+  await page.getByRole('combobox', { name: 'Time' }).selectOption('1: when');
+  await page.getByRole('combobox', { name: 'Air temperature' }).selectOption('2: outside');
+  await page.getByRole('combobox', { name: 'Unit' }).selectOption('°F');
+  await page.getByRole('combobox', { name: 'Humidity (RH)' }).selectOption('3: damp');
+  await expect(page.getByText('2 hours read', { exact: false })).toBeVisible();
   await page.getByLabel('Weather CSV').fill(`${csv(false)}\n2026-99-01,hot,60,3`);
   await page.getByRole('button', { name: 'Check' }).click();
   await expect(page.getByText('1 row is left out')).toBeVisible();

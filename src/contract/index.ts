@@ -26,4 +26,5 @@ export * from './survey.ts';
 export type * from './views.ts';
 export * from './waterline.ts';
 export * from './weather.ts';
+export * from './weatherColumns.ts';
 export * from './yard.ts';

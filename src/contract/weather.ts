@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { objectOf, text } from './joi.ts';
+import { type ColumnMapping, WEATHER_COLUMNS, type WeatherColumn } from './weatherColumns.ts';
 
 export interface WeatherHour {
   at: string;
@@ -54,13 +55,34 @@ export interface WeatherImported extends WeatherReading {
 
 export interface WeatherImport {
   csv: string;
+  /** Columns named by hand; one that is left out is found by its header. */
+  mapping?: ColumnMapping;
   /** `check` reads and reports, `import` keeps the good rows. */
   mode: 'check' | 'import';
   /** Typed in by hand rather than read from a file; left out: a file. */
   source?: 'typed';
 }
 
+const choice = (column: WeatherColumn) =>
+  Joi.object({
+    index: Joi.number().integer().min(0).max(500).label(`column of ${column}`).required(),
+    unit: Joi.valid(...WEATHER_COLUMNS[column])
+      .label(`unit of ${column}`)
+      .optional(),
+  }).allow(null);
+
 export const weatherImport = objectOf<WeatherImport>({
+  mapping: objectOf<ColumnMapping>({
+    time: choice('time'),
+    air: choice('air'),
+    rh: choice('rh'),
+    wind: choice('wind'),
+    rain: choice('rain'),
+    surface: choice('surface'),
+    cloud: choice('cloud'),
+  })
+    .label('mapping')
+    .optional(),
   csv: text(4_000_000).label('CSV').required(),
   mode: Joi.valid('check', 'import').label('mode').required(),
   source: Joi.valid('typed').label('source').optional(),

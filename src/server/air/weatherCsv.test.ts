@@ -46,3 +46,34 @@ describe('weather files', () => {
     expect(() => read('time,air,rh\nx,y,z')).toThrow('no row could be read; line 2');
   });
 });
+
+describe('columns named by hand', () => {
+  const foreign = 'Uhr;T_out;hum;v;T_hull\n2026-05-14 06:00;46,4;0.82;10;8\n2026-05-14 07:00;50;0.80;10;9\n';
+  const mapping = {
+    time: { index: 0 },
+    air: { index: 1, unit: '°F' },
+    rh: { index: 2, unit: 'fraction' },
+    wind: { index: 3, unit: 'kn' },
+    surface: { index: 4, unit: '°C' },
+  };
+  it('headers in words of their own are read in the units named', () => {
+    expect(() => read(foreign)).toThrow(/no column for time/);
+    const [first] = readWeatherCsv(foreign, 'Europe/London', mapping).hours;
+    expect(first).toMatchObject({ rh: 0.82, surfaceC: 8 });
+    expect(first?.airC).toBeCloseTo(8, 9);
+    // A knot is 1852 m an hour.
+    expect(first?.windMs).toBeCloseTo(18520 / 3600, 9);
+  });
+  it('one said not to be in the file is not read, whatever its header', () => {
+    const csv = 'time,air,rh,wind\n2026-05-14 06:00,8,82,99\n2026-05-14 07:00,8,82,3\n';
+    expect(readWeatherCsv(csv, 'UTC', { wind: null }).hours.map(({ windMs }) => windMs)).toEqual([
+      null,
+      null,
+    ]);
+  });
+  it('a column that is none is refused by its number', () => {
+    expect(() => readWeatherCsv(foreign, 'UTC', { ...mapping, air: { index: 9 } })).toThrow(
+      'column 10 for air: the file has 5',
+    );
+  });
+});

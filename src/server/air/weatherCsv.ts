@@ -1,11 +1,11 @@
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
-import type { BadRow } from '../../contract/index.ts';
+import type { BadRow, ColumnMapping, WeatherColumn } from '../../contract/index.ts';
 import { toCanonical } from '../../core/units/index.ts';
 import type { SeriesHour } from '../rows/weather.ts';
 import { oneHour } from './oneHour.ts';
 
-type Column = 'time' | 'air' | 'rh' | 'wind' | 'rain' | 'surface' | 'cloud';
+type Column = WeatherColumn;
 
 /** How headers are recognised: first fit wins, in this order. */
 const HEADERS: [Column, RegExp][] = [
@@ -27,7 +27,7 @@ const LIMITS: Record<Exclude<Column, 'time'>, { name: string; min: number; max: 
   cloud: { name: 'cloud', min: 0, max: 10, unit: 'tenths' },
 };
 
-/** A header may name its unit: "air °F", "wind kn", "rain in". */
+/** A header may name its unit, or somebody by hand: "air °F", "wind kn", "rain in". */
 function toLimitUnit(column: Exclude<Column, 'time'>, header: string, value: number): number {
   if ((column === 'air' || column === 'surface') && /°?\bF\b|fahrenheit/i.test(header.replace('°', ' ')))
     return toCanonical(value, 'degF');
@@ -36,6 +36,7 @@ function toLimitUnit(column: Exclude<Column, 'time'>, header: string, value: num
   if (column === 'rain' && /\b(in|inch(es)?)\b/i.test(header)) return toCanonical(value, 'inRain');
   if (column === 'cloud' && /%|percent/i.test(header)) return value / 10;
   if (column === 'cloud' && /okta/i.test(header)) return value * 1.25;
+  if (column === 'rh' && /\bfraction\b/i.test(header)) return value * 100;
   return value;
 }
 
@@ -89,6 +90,23 @@ export interface WeatherFile {
   columns: Record<string, string>;
 }
 
+/** Which column each quantity stands in: as named by hand, else by the headers. @throws {RangeError} on a column that is none */
+function columnsOf(header: readonly string[], mapping: ColumnMapping): Map<Column, number> {
+  const columns = new Map<Column, number>();
+  for (const [column, choice] of Object.entries(mapping) as [Column, ColumnMapping[Column]][]) {
+    if (!choice) continue;
+    if (choice.index >= header.length)
+      throw new RangeError(`column ${choice.index + 1} for ${column}: the file has ${header.length}`);
+    columns.set(column, choice.index);
+  }
+  const taken = new Set(columns.values());
+  header.forEach((name, index) => {
+    const found = HEADERS.find(([key, form]) => !columns.has(key) && form.test(name.trim()))?.[0];
+    if (found && !taken.has(index) && mapping[found] === undefined) columns.set(found, index);
+  });
+  return columns;
+}
+
 /**
  * Reads hourly weather from CSV (RFC 4180; comma, semicolon or tab). Columns are found by their headers:
  * time, air, RH (%), and where present wind (m/s, or kn, km/h by header), rain (mm), surface temperature and cloud (tenths,
@@ -96,17 +114,14 @@ export interface WeatherFile {
  * air and surface may be °F by header. Times without an offset are in the yard's zone. Rows within one hour are
  * averaged, their rain added up. A row that cannot be read is reported by its line and left out.
  *
+ * @param mapping columns named by hand, with their units; they go before what the headers say
  * @throws {RangeError} when a needed column is missing or no row can be read
  */
-export function readWeatherCsv(csv: string, zone: string): WeatherFile {
+export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping = {}): WeatherFile {
   const text = csv.replace(/^\uFEFF/, '');
   const parsed = Papa.parse<string[]>(text, { skipEmptyLines: false });
   const [header = [], ...rows] = parsed.data;
-  const columns = new Map<Column, number>();
-  header.forEach((name, index) => {
-    const column = HEADERS.find(([key, form]) => !columns.has(key) && form.test(name.trim()))?.[0];
-    if (column) columns.set(column, index);
-  });
+  const columns = columnsOf(header, mapping);
   for (const needed of ['time', 'air', 'rh'] as const) {
     if (!columns.has(needed)) {
       const name = { time: 'time', air: 'air temperature', rh: 'RH' }[needed];
@@ -122,7 +137,7 @@ export function readWeatherCsv(csv: string, zone: string): WeatherFile {
   rows.forEach((cells, index) => {
     if (cells.every((cell) => cell.trim() === '')) return;
     const cell = (column: Column) => cells[columns.get(column) ?? -1]?.trim() ?? '';
-    const name = (column: Column) => header[columns.get(column) ?? -1] ?? '';
+    const name = (column: Column) => mapping[column]?.unit ?? header[columns.get(column) ?? -1] ?? '';
     const number = (column: Exclude<Column, 'time'>) => readNumber(column, name(column), cell(column));
     const maybe = (column: Exclude<Column, 'time'>) =>
       columns.has(column) && cell(column) !== '' ? number(column) : null;

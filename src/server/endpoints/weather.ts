@@ -64,7 +64,8 @@ export const weatherEndpoints = [
     reply: weatherImportedReply,
     touches: ['weather'],
     before: ({ body }) => (body.mode === 'import' ? 'yard' : null),
-    prepare: async ({ body }, { db, jobs }) => jobs.run('weather', body.csv, (await theYard(db)).zone),
+    prepare: async ({ body }, { db, jobs }) =>
+      jobs.run('weather', body.csv, (await theYard(db)).zone, body.mapping),
     run: async ({ body, prepared }, { tx, now, before }) => {
       const { hours, badRows, moreBadRows, columns } = prepared as WeatherFile;
       const reply: WeatherImported = {

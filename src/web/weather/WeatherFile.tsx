@@ -1,7 +1,9 @@
-import { useId, useState } from 'react';
-import type { Shift, WeatherImported } from '../../contract/index.ts';
+import { lazy, Suspense, useId, useState } from 'react';
+import type { ColumnMapping, Shift, WeatherImported } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
+
+const ColumnChoices = lazy(async () => ({ default: (await import('./ColumnChoices.tsx')).ColumnChoices }));
 
 interface Props {
   zone: string;
@@ -15,14 +17,15 @@ const SAMPLE = 'time,air °C,RH %,wind m/s,rain mm\n2026-05-14 06:00,8.4,82,1.2,
 export function WeatherFile({ zone, now, onShifts }: Props) {
   const id = useId();
   const [csv, setCsv] = useState('');
+  const [mapping, setMapping] = useState<ColumnMapping>({});
   const [report, setReport] = useState<WeatherImported | null>(null);
   const [kept, setKept] = useState(false);
   const { mutate: write, isPending: busy, error } = useWrite<WeatherImported>({ atForm: true });
 
-  const send = (mode: 'check' | 'import', text: string) => {
+  const send = (mode: 'check' | 'import', text: string, columns: ColumnMapping = mapping) => {
     setKept(false);
     write(
-      { method: 'POST', path: '/weather', body: { csv: text, mode } },
+      { method: 'POST', path: '/weather', body: { csv: text, mode, mapping: columns } },
       {
         onSuccess: (answer) => {
           setReport(answer);
@@ -60,7 +63,8 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
             if (!file) return;
             void file.text().then((text) => {
               setCsv(text);
-              send('check', text);
+              setMapping({});
+              send('check', text, {});
             });
           }}
         />
@@ -91,6 +95,21 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
         <p role="alert" className="text-error font-semibold">
           {error.message}
         </p>
+      )}
+      {csv.trim() !== '' && !kept && (
+        <details open={error !== null}>
+          <summary className="target cursor-pointer py-2">Which column is what</summary>
+          <Suspense>
+            <ColumnChoices
+              csv={csv}
+              mapping={mapping}
+              onChange={(columns) => {
+                setMapping(columns);
+                send('check', csv, columns);
+              }}
+            />
+          </Suspense>
+        </details>
       )}
       {report && (
         <div className="space-y-2" role="status">
