@@ -4,6 +4,7 @@ declare module 'psychrolib' {
     SI: number;
     SetUnitSystem(system: number): void;
     GetTDewPointFromRelHum(dryBulbC: number, relativeHumidity: number): number;
+    GetMoistAirVolume(dryBulbC: number, humidityRatio: number, pressurePa: number): number;
     GetHumRatioFromRelHum(dryBulbC: number, relativeHumidity: number, pressurePa: number): number;
     GetRelHumFromHumRatio(dryBulbC: number, humidityRatio: number, pressurePa: number): number;
   };

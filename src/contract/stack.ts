@@ -157,6 +157,9 @@ export interface BenchQuery {
   safeHours?: string;
   /** Set point of a heater asked about, whole °C; digits, since a query is text. */
   heatC?: string;
+  /** Water given off inside a tent or a heated room, tenths of a litre an hour, and the air in there, m³. */
+  wetDl?: string;
+  roomM3?: string;
 }
 
 const safeHoursText = Joi.string()
@@ -177,6 +180,14 @@ export const benchQuery = objectOf<BenchQuery>({
     .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
     .label('heatC')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 5–45 °C' }),
+  wetDl: Joi.string()
+    .pattern(/^(0|[1-9]\d{0,2})$/)
+    .label('wetDl')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–999 tenths of a litre' }),
+  roomM3: Joi.string()
+    .pattern(/^[1-9]\d{0,4}$/)
+    .label('roomM3')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–99999 m³' }),
 });
 
 export const benchAheadQuery = objectOf<BenchAheadQuery>({

@@ -161,6 +161,7 @@ const ENTRIES: Record<string, Entry> = {
   isDark: { run: air.isDark, args: [HOUR, [{ fromMs: 2 * HOUR, toMs: 9 * HOUR }]] },
   learnPace: { run: cure.learnPace, args: [[{ low: 0.5, high: 0.9, contradicts: false, silent: false }]] },
   byLearnedPace: { run: cure.byLearnedPace, args: [0.8] },
+  rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
   hourBands: {
     run: cure.hourBands,
     args: [{ airC: 10, dewC: 6, surface: { surfaceC: 8, lowC: 7, highC: 9 }, leadH: 24 }],

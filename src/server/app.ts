@@ -12,6 +12,7 @@ import { sendProblem } from './http/errors.ts';
 import { serializers } from './http/logger.ts';
 import { mount } from './http/mount.ts';
 import { openApi } from './http/openApi.ts';
+import { postingLimit } from './http/postingLimit.ts';
 import { notFound } from './http/problem.ts';
 
 /** Nothing but our own files may run, load or be framed. */
@@ -73,6 +74,7 @@ export function makeApp(context: Context, options: AppOptions): Express {
   api.get('/openapi.json', (_req, res) => {
     res.json(openApi(ENDPOINTS));
   });
+  api.post('/stations/:id/readings', postingLimit());
   api.use(mount(ENDPOINTS, context, { checkReplies: options.checkReplies ?? false }));
   api.use((req) => {
     throw notFound('route', `${req.method} ${req.path.slice(0, 100)}`);

@@ -54,6 +54,21 @@ const air = async () => (await server.ask<WeatherView>('GET', '/weather?back=3&a
 const list = async () => (await server.ask<StationsView>('GET', '/stations')).body;
 
 describe('a logger posts under its token', () => {
+  it('twelve times a minute and no more; wrong tokens use none of them up', async () => {
+    const station = aStation();
+    const token = await aToken(station);
+    const one = readings(NOON - HOUR, 1, () => 12);
+    for (let i = 0; i < 15; i++)
+      expect((await post(station.id, `${token.slice(0, -1)}_`, one)).status).toBe(401);
+    const answers = [];
+    for (let i = 0; i < 13; i++) answers.push((await post(station.id, token, one)).status);
+    expect(answers).toEqual([...Array<number>(12).fill(200), 429]);
+    const told = await post(station.id, token, one);
+    expect(told.body.detail).toMatch(/12 times a minute/);
+    // Another station has its own.
+    const other = aStation({ name: 'Shed logger' });
+    expect((await post(other.id, await aToken(other), one)).status).toBe(200);
+  });
   it('its readings are the yard’s air at once, a window moves by them and says by what; nothing without the token', async () => {
     const planned = await aPlannedArea(server);
     await server.ask('POST', '/weather', { csv: weatherCsv(NOON - 24 * HOUR, 72, () => 20), mode: 'import' });

@@ -22,6 +22,7 @@ export {
   judgeCoat,
 } from './judgeCoat.ts';
 export { type Dark, darkBeforeEnd, isDark } from './light.ts';
+export { rhWithMoisture } from './moistureInside.ts';
 export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
 export { SETS_BEFORE_IT_FLOWS, settingSpeed } from './settingSpeed.ts';

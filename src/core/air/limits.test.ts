@@ -12,6 +12,7 @@ import {
   judgeConditions,
   judgeHours,
   rhWhenWarmed,
+  rhWithMoisture,
   startWindows,
   surfaceTempC,
   surfaceTemps,
@@ -264,5 +265,29 @@ describe('runs of hours in which a start is possible', () => {
   it('break where an hour is missing from the series', () => {
     const gap = judged.filter((_, i) => i !== 3);
     expect(startWindows({ judged: gap, minHours: 2 })).toEqual([{ from: 6 * HOUR, to: 8 * HOUR }]);
+  });
+});
+
+describe('something wet dries inside (a steady moisture balance, ASHRAE Fundamentals ch. 1)', () => {
+  const tent = { airC: 20, rh: 0.5, roomM3: 60, airChangesPerH: 1 };
+  it.each([0, 5, 12, 20, 30])(
+    'what it adds is by the humidity ratio of psychrolib at %i °C, within 2 %%',
+    (airC) => {
+      psychrolib.SetUnitSystem(psychrolib.SI);
+      const addedG = (0.1 * 1000) / 60;
+      const ratio = psychrolib.GetHumRatioFromRelHum(airC, 0.3, 101_325);
+      const dryAirKgM3 = 1 / psychrolib.GetMoistAirVolume(airC, ratio, 101_325);
+      const then = psychrolib.GetRelHumFromHumRatio(airC, ratio + addedG / 1000 / dryAirKgM3, 101_325);
+      const ours = rhWithMoisture({ ...tent, airC, rh: 0.3, litresPerH: 0.1 });
+      expect((ours - 0.3) / (Math.min(1, then) - 0.3)).toBeGreaterThan(0.98);
+      expect((ours - 0.3) / (Math.min(1, then) - 0.3)).toBeLessThan(1.02);
+    },
+  );
+  it('nothing wet changes nothing; more water is damper, more air drier; soaked is 1 and no more', () => {
+    expect(rhWithMoisture({ ...tent, litresPerH: 0 })).toBe(0.5);
+    const some = rhWithMoisture({ ...tent, litresPerH: 0.2 });
+    expect(some).toBeCloseTo(0.693, 3);
+    expect(rhWithMoisture({ ...tent, litresPerH: 0.2, airChangesPerH: 4 })).toBeLessThan(some);
+    expect(rhWithMoisture({ ...tent, litresPerH: 9 })).toBe(1);
   });
 });

@@ -96,6 +96,8 @@ async function keepStack(
 
 /** A heater asked about where nobody says otherwise, °C. */
 const USUAL_HEAT_C = 15;
+/** Air inside a tent over a boat of ten metres, m³ [M]. */
+const USUAL_ROOM_M3 = 60;
 
 export const stackEndpoints = [
   read({
@@ -166,7 +168,11 @@ export const stackEndpoints = [
     run: ({ params, query }, context) =>
       benchView(context, params.areaId, {
         safeHours: query.safeHours === undefined ? null : Number(query.safeHours),
-        heatC: Number(query.heatC ?? USUAL_HEAT_C),
+        instead: {
+          heatC: Number(query.heatC ?? USUAL_HEAT_C),
+          litresPerH: Number(query.wetDl ?? 0) / 10,
+          roomM3: Number(query.roomM3 ?? USUAL_ROOM_M3),
+        },
       }),
   }),
   read({

@@ -10,7 +10,7 @@ import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
-import { coatOutlook } from './coatOutlook.ts';
+import { coatOutlook, type Inside } from './coatOutlook.ts';
 import { potViews } from './pots.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
@@ -41,7 +41,7 @@ function litresForCoat(
 export async function benchView(
   { db, memory, now }: Context,
   areaId: string,
-  asked: { safeHours: number | null; heatC: number },
+  asked: { safeHours: number | null; instead: Inside },
 ): Promise<BenchView> {
   const at = now();
   const known = await memory.some(at, { areaId });
@@ -81,7 +81,7 @@ export async function benchView(
             pace: known.catalogue.paceOf(step.productId, step.method),
           },
           place,
-          asked.heatC,
+          asked.instead,
         )
       : null;
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];

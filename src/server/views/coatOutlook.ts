@@ -4,6 +4,15 @@ import { HOUR_MS } from '../../core/cure/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { type CoatToApply, coatUnder } from './coatUnder.ts';
 
+/** What a tent or a heated room would hold. */
+export interface Inside {
+  /** Set point of the heater, °C. */
+  heatC: number;
+  /** Water given off by washing, wet blasting or what dries after them, and the air it goes into. */
+  litresPerH: number;
+  roomM3: number;
+}
+
 const at = (ms: number) => new Date(ms).toISOString();
 const iso = (ms: number | null) => (ms === null ? null : at(ms));
 export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): StartView['best'] => ({
@@ -16,10 +25,10 @@ export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): S
  * Whether the coat, begun now, passes hour by hour until its last corner and on until it is safe from dew and rain; when it
  * may be started otherwise; and, where it does not pass now, what a cover or a heater would change.
  *
- * @param heatC set point of the heater asked about, °C
+ * @param inside what a cover would hold: a heater's set point, and what is wet in there
  * @returns null where no air is known
  */
-export function coatOutlook(coat: CoatToApply, place: SurfacePlace, heatC: number): CoatOutlook | null {
+export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Inside): CoatOutlook | null {
   const { now } = coat;
   if (coat.hours.length === 0) return null;
   const { applyMs, safeAfter, safeBy, airUntil, starts } = coatUnder(coat, place);
@@ -56,8 +65,8 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, heatC: numbe
     instead:
       ok || safeBy === null
         ? []
-        : insteadOf(place.surroundings, heatC).map((other) =>
-            insteadView(coat, { ...place, surroundings: other }),
+        : insteadOf(place.surroundings, inside.heatC).map((other) =>
+            insteadView({ ...coat, inside }, { ...place, surroundings: other }),
           ),
     failures: [...first.values()].sort((a, b) => a.at - b.at).map(failureView),
   };

@@ -1,5 +1,11 @@
 import type { Step } from '../../contract/index.ts';
-import { airAround, type BestStarts, bestStarts, isUnderCover } from '../../core/air/index.ts';
+import {
+  airAround,
+  type BestStarts,
+  bestStarts,
+  isUnderCover,
+  rhWithMoisture,
+} from '../../core/air/index.ts';
 import { byLearnedPace, eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
 import { applyHours } from '../../core/film/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
@@ -9,6 +15,9 @@ import { bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.
 const BEFORE_MS = 24 * HOUR_MS;
 /** Days of forecast that starts are sought in. */
 const AHEAD_MS = 10 * 24 * HOUR_MS;
+
+/** How often the air of a tent is changed, 1/h [M]. */
+const AIR_CHANGES_PER_H = 1;
 
 /** A coat still to be applied, and the air it is to be applied in. */
 export interface CoatToApply {
@@ -21,6 +30,8 @@ export interface CoatToApply {
   safeHours: number | null;
   /** Times as fast as its sheet it cures here by its method, as taken over from hand tests; 1: as its sheet. */
   pace: number;
+  /** Something wet in a tent or a heated room; left out: nothing. */
+  inside?: { litresPerH: number; roomM3: number };
 }
 
 /** The coat as it would be applied in these surroundings: how long it takes, when it is safe, the air about it. */
@@ -44,11 +55,17 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     return eventTime({ curve, temps: filmTemps, laidAt: finishedMs }).at;
   };
   const safeBy = stated?.event ?? (byHandMs === null ? null : ('told' as const));
+  const airInside = (hour: SplicedHour) => {
+    const around = airAround(hour, surroundings);
+    const { inside } = coat;
+    if (!underCover || !inside || inside.litresPerH === 0) return around;
+    return { ...around, rh: rhWithMoisture({ ...around, ...inside, airChangesPerH: AIR_CHANGES_PER_H }) };
+  };
   const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + AHEAD_MS;
   const surface = bandFor(hours, place).filter(shown);
   const about = hours
     .filter(shown)
-    .map((hour, i) => ({ ...hour, ...airAround(hour, surroundings), surfaceC: surface[i]?.surfaceC }));
+    .map((hour, i) => ({ ...hour, ...airInside(hour), surfaceC: surface[i]?.surfaceC }));
   const airUntil = (untilMs: number) => {
     const within = ({ at }: { at: number }) => at <= untilMs;
     return {

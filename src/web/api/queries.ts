@@ -73,15 +73,23 @@ export const useStacks = (boatId: string) =>
 export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<Product[]>('GET', '/products') });
 
+/** What is asked of a cover: a heater's set point °C, water drying inside in tenths of a litre an hour, the air inside m³. */
+export interface InsideAsked {
+  heatC: number;
+  wetDl: number;
+  roomM3: number;
+}
+
 /** The bench of an area; `safeHours`: until safe from dew and rain, told by hand where the sheet states none. */
-export const useBench = (areaId: string, asked: { safeHours?: number | null; heatC?: number } = {}) =>
+export const useBench = (areaId: string, asked: { safeHours?: number | null } & Partial<InsideAsked> = {}) =>
   useOverlaid(
     useQuery({
-      queryKey: ['bench', areaId, ...(asked.safeHours || asked.heatC ? [asked] : [])],
+      queryKey: ['bench', areaId, ...(Object.values(asked).some(Boolean) ? [asked] : [])],
       queryFn: () => {
         const query = new URLSearchParams();
         if (asked.safeHours) query.set('safeHours', String(asked.safeHours));
-        if (asked.heatC) query.set('heatC', String(asked.heatC));
+        for (const key of ['heatC', 'wetDl', 'roomM3'] as const)
+          if (asked[key] !== undefined) query.set(key, String(asked[key]));
         return api<BenchView>('GET', `/bench/${areaId}${query.size > 0 ? `?${query}` : ''}`);
       },
       placeholderData: keepPreviousData,

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
-import { useBench, useYard } from '../api/queries.ts';
+import { type InsideAsked, useBench, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
@@ -27,15 +27,15 @@ import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
-/** What the server takes for a heater where nobody says otherwise, °C. */
-const USUAL_HEAT_C = 15;
+/** What the server takes for a cover where nobody says otherwise. */
+const USUAL_INSIDE: InsideAsked = { heatC: 15, wetDl: 0, roomM3: 60 };
 
 /** Applying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was applied. */
 export function BenchPage() {
   const { areaId = '' } = useParams();
   const [safeHours, setSafeHours] = useState<number | null>(null);
-  const [heatC, setHeatC] = useState(USUAL_HEAT_C);
-  const bench = useBench(areaId, { safeHours, ...(heatC === USUAL_HEAT_C ? {} : { heatC }) });
+  const [inside, setInside] = useState(USUAL_INSIDE);
+  const bench = useBench(areaId, { safeHours, ...(inside === USUAL_INSIDE ? {} : inside) });
   const yard = useYard();
   return (
     <QueryBoundary query={yard}>
@@ -49,7 +49,8 @@ export function BenchPage() {
               site={yardData}
               safeHours={safeHours}
               onSafeHours={(hours) => setSafeHours(hours > 0 ? hours : null)}
-              heat={{ heatC, onHeat: setHeatC }}
+              inside={inside}
+              onInside={setInside}
             />
           )}
         </QueryBoundary>
@@ -64,14 +65,16 @@ function Bench({
   site,
   safeHours,
   onSafeHours,
-  heat,
+  inside,
+  onInside,
 }: {
   view: BenchView;
   zone: string;
   site: Site;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
-  heat: { heatC: number; onHeat: (tempC: number) => void };
+  inside: InsideAsked;
+  onInside: (inside: InsideAsked) => void;
 }) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
@@ -107,7 +110,13 @@ function Bench({
               onSafeHours={onSafeHours}
             />
             {view.outlook && (
-              <Instead outlook={view.outlook} now={Date.parse(view.now)} zone={zone} {...heat} />
+              <Instead
+                outlook={view.outlook}
+                now={Date.parse(view.now)}
+                zone={zone}
+                inside={inside}
+                onInside={onInside}
+              />
             )}
             {view.outlook && (
               <Ahead areaId={view.area.id} zone={zone} now={Date.parse(view.now)} safeHours={safeHours} />

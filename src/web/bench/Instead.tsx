@@ -2,14 +2,15 @@ import { useState } from 'react';
 import type { CoatOutlook, InsteadView } from '../../contract/index.ts';
 import { heatingCost } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
+import type { InsideAsked } from '../api/queries.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
   outlook: CoatOutlook;
-  heatC: number;
-  onHeat: (tempC: number) => void;
+  inside: InsideAsked;
+  onInside: (inside: InsideAsked) => void;
   now: number;
   zone: string;
 }
@@ -32,7 +33,7 @@ function keptHeater(): Heater {
 }
 
 /** What a cover or a heater would change, beside the present, before it is decided; and what the heat would cost. */
-export function Instead({ outlook, heatC, onHeat, now, zone }: Props) {
+export function Instead({ outlook, inside, onInside, now, zone }: Props) {
   const { show } = useUnits();
   const [heater, setHeater] = useState(keptHeater);
   if (outlook.instead.length === 0) return null;
@@ -62,14 +63,28 @@ export function Instead({ outlook, heatC, onHeat, now, zone }: Props) {
           <NumberField
             label="Heat to"
             quantity="temperature"
-            value={heatC}
-            onChange={(tempC) => onHeat(Math.round(Math.min(45, Math.max(5, tempC))))}
+            value={inside.heatC}
+            onChange={(tempC) => onInside({ ...inside, heatC: Math.round(Math.min(45, Math.max(5, tempC))) })}
           />
           <NumberField
             label="Heater"
             unit="W"
             value={heater.watts}
             onChange={(watts) => keep({ watts: Math.max(1, watts) })}
+          />
+          <NumberField
+            label="Drying inside: water"
+            unit="l/h"
+            value={inside.wetDl / 10}
+            onChange={(litres) =>
+              onInside({ ...inside, wetDl: Math.round(Math.min(99.9, Math.max(0, litres)) * 10) })
+            }
+          />
+          <NumberField
+            label="Air inside"
+            unit="m³"
+            value={inside.roomM3}
+            onChange={(m3) => onInside({ ...inside, roomM3: Math.round(Math.min(99_999, Math.max(1, m3))) })}
           />
           <NumberField
             label="A kilowatt hour"
@@ -80,7 +95,9 @@ export function Instead({ outlook, heatC, onHeat, now, zone }: Props) {
         </div>
         <p className="text-sm">
           The surface has to be that warm, not the air only: measure it. Warmed air is drier, its moisture
-          stays. Flued or electric heat, never a flame near solvent; ventilate.
+          stays. A hull washed or wet-blasted inside gives off some 0.2 l an hour for each square metre that
+          is wet (from memory; the air counts as changed once an hour). Flued or electric heat, never a flame
+          near solvent; ventilate.
         </p>
       </div>
     </details>
