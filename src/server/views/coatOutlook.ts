@@ -31,7 +31,8 @@ export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): S
 export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Inside): CoatOutlook | null {
   const { now } = coat;
   if (coat.hours.length === 0) return null;
-  const { applyMs, safeAfter, safeBy, airUntil, starts } = coatUnder(coat, place);
+  const under = coatUnder(coat, place);
+  const { applyMs, safeAfter, safeBy, airUntil, starts } = under;
   const endMs = now + applyMs;
   const safeMs = safeAfter(endMs);
   // Where it is never safe, as far as is known, every known hour is looked at.
@@ -58,7 +59,7 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Insi
       from: at(fromMs),
       to: at(toMs),
       // Of the nearest only: nobody reads why the starts of next week end.
-      after: toMs - now < NEAR_MS ? metFirst(coat, place, toMs + JUST_AFTER_MS) : null,
+      after: toMs - now < NEAR_MS ? metFirst(under, toMs + JUST_AFTER_MS) : null,
       best: bestView(each),
     })),
     best: best && bestView(best),
@@ -82,8 +83,10 @@ const JUST_AFTER_MS = 360_000;
 const NEAR_MS = 36 * HOUR_MS;
 
 /** What a coat begun then meets first; null: nothing, or what is not known. */
-function metFirst(coat: CoatToApply, place: SurfacePlace, startMs: number): FailureView | null {
-  const { applyMs, safeAfter, airUntil } = coatUnder(coat, place);
+function metFirst(
+  { applyMs, safeAfter, airUntil }: ReturnType<typeof coatUnder>,
+  startMs: number,
+): FailureView | null {
   const endMs = startMs + applyMs;
   const safeMs = safeAfter(endMs);
   const { failures } = judgeCoat({
