@@ -69,6 +69,8 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
   const asked = outlook !== null && outlook.safeBy === null;
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
   const first = later[0];
+  // What is said of this hour is not said again of the next.
+  const alreadyNow = new Set<string>(verdict.reasons.map(({ code }) => code));
   // The hours ahead are unknown, or when it is safe is: this hour's verdict alone is no leave.
   const unknown = verdict.ok && !ok && later.every(({ code }) => code === 'not-known');
   return (
@@ -103,13 +105,15 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
           {verdict.reasons.map((reason) => (
             <li key={reason.code}>now: {sayReason(reason, show)}</li>
           ))}
-          {later.map((failure) => (
-            <li key={`${failure.code} ${failure.at}`}>
-              {sayTime(failure.at, zone, now)}
-              {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
-              {sayFailure(failure, show)}
-            </li>
-          ))}
+          {later
+            .filter(({ code }) => !alreadyNow.has(code))
+            .map((failure) => (
+              <li key={`${failure.code} ${failure.at}`}>
+                {sayTime(failure.at, zone, now)}
+                {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
+                {sayFailure(failure, show)}
+              </li>
+            ))}
         </ul>
       )}
       {wetByAir && (

@@ -12,12 +12,13 @@ import type { Method } from '../../core/film/index.ts';
 import { cansFor } from '../../core/mix/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
-import { fromLocalField, toLocalField } from '../clock/say.ts';
+import { fromLocalField, sayTime, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { type Show, sayFailure } from '../words/airReasons.ts';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 
@@ -55,6 +56,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const leftM2 = Math.max(0, (next?.areaM2 ?? view.clock.areaM2) - (next?.coveredM2 ?? 0));
   const now = Date.now();
   const left = workLeft(view.clock.work, now);
+  const against = againstIt(view, zone, show);
   const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - 3_600_000;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
@@ -91,7 +93,9 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         endedAt: endedAt ?? '',
         conditions,
         batchIds: pots.map((pot) => pot.entryId),
-        note: values.note,
+        note: against
+          ? `Applied although ${against}. ${values.note}`.trim().slice(0, NOTE_MOST)
+          : values.note,
       },
     };
     const errors = await refusals((c) => c.entryInput, entry, read, formPathOf);
@@ -115,6 +119,11 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         <p className="text-warning font-semibold">
           Not ticked yet: {left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. The coat can be
           logged all the same; the record then shows no such work.
+        </p>
+      )}
+      {against && (
+        <p className="text-warning font-semibold">
+          It does not pass: {against}. It can be logged all the same: say why, the record then shows both.
         </p>
       )}
       <RecordForm<CoatValues>
@@ -176,10 +185,21 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
             <Field name="thinner" label="Thinner" unit="%" inputMode="decimal" large />
           </div>
         </details>
-        <TextArea name="note" label="Note" />
+        <TextArea name="note" label={against ? 'Why it was applied all the same' : 'Note'} />
       </RecordForm>
     </section>
   );
+}
+
+const NOTE_MOST = 2000;
+
+/** What a coat begun now meets on its way, in words; null: it passes, or nothing is known. */
+function againstIt({ outlook, now }: BenchView, zone: string, show: Show): string | null {
+  const nowMs = Date.parse(now);
+  const met = (outlook?.failures ?? []).find(
+    ({ at, code }) => Date.parse(at) > nowMs && code !== 'not-known',
+  );
+  return met ? `${sayTime(met.at, zone, nowMs)}: ${sayFailure(met, show)}` : null;
 }
 
 /** Where the contract's paths stand in this form. */

@@ -97,7 +97,8 @@ function sayAllowed({ low, high }: { low: number; high: number }): string {
 function sayTogether(pace: MethodPace): string {
   if (pace.films === 0) return 'No film by this method says anything yet.';
   if (!pace.agree) return `${counted(pace.films, 'film')} do not agree: the clocks go by the sheet.`;
-  const together = `${counted(pace.films, 'film')} together: ${sayAllowed(pace)}.`;
+  const who = pace.films === 1 ? 'One film' : `${counted(pace.films, 'film')} together`;
+  const together = `${who}: ${sayAllowed(pace)}.`;
   if (pace.factor !== null) return together;
   return pace.films < 3
     ? `${together} A pace is offered once three films agree.`
