@@ -53,14 +53,10 @@ export async function benchView(
   const hour = hourAt(known.hours, at);
   const place = surfaceOf(state, known.catalogue);
   // Judged from a day before, so that what rain or dew left on the surface is known.
-  const around = known.hours.filter(
-    (each) => each.at > at - 24 * HOUR_MS && each.at < at + BENCH_HOURS * HOUR_MS,
-  );
+  const seen = (each: { at: number }) => each.at > at - 24 * HOUR_MS && each.at < at + BENCH_HOURS * HOUR_MS;
+  const around = known.hours.filter(seen);
   const { surroundings } = place;
-  const surface =
-    around.length > 0
-      ? bandFor(known.hours, place).filter(({ at: ms }) => around.some((each) => each.at === ms))
-      : [];
+  const surface = around.length > 0 ? bandFor(known.hours, place).filter(seen) : [];
   const judged =
     step && product
       ? judgeHours({ hours: around, limits: coatLimitsOf(product.sheet, step.method), surroundings, surface })
