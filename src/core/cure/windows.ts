@@ -1,4 +1,5 @@
 import { moment, QuantityError, within } from '../units/index.ts';
+import { chain } from './chain.ts';
 import type { CurvePoint, EventCurve } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
 import { segmentAt } from './segmentAt.ts';
@@ -235,22 +236,6 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
     rule.keyGrit,
     rule.by,
   );
-}
-
-/**
- * Joins states end to end. A state whose end is null lasts for good; one whose end is already past when it
- * would begin (a window that closes before the last corner may be overcoated) is left out.
- */
-function chain(startMs: number, states: readonly (readonly [WindowState, number | null])[]): WindowSegment[] {
-  const segments: WindowSegment[] = [];
-  let fromMs = startMs;
-  for (const [state, toMs] of states) {
-    if (toMs !== null && toMs <= fromMs) continue;
-    segments.push({ state, fromMs, toMs });
-    if (toMs === null) break;
-    fromMs = toMs;
-  }
-  return segments;
 }
 
 /**

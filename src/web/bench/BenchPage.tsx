@@ -3,21 +3,14 @@ import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import { type InsideAsked, useBench, useYard } from '../api/queries.ts';
-import { useNow } from '../clock/now.ts';
-import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
-import { AreaParts } from '../parts/AreaParts.tsx';
+import { sayTime } from '../clock/say.ts';
 import { HandTests } from '../parts/HandTests.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
-import { StateTerm } from '../parts/Term.tsx';
-import { StateMark } from '../state/StateMark.tsx';
-import { STATES } from '../state/states.ts';
-import { useUnits } from '../units/UnitsContext.tsx';
-import { countdownWord, taskOf } from '../words/clocks.ts';
-import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
 import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
+import { BenchHead } from './BenchHead.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { Instead } from './Instead.tsx';
@@ -166,74 +159,6 @@ function Bench({
         </p>
       )}
     </div>
-  );
-}
-
-/** A second lap straight on, while the far end of the first is not ready. */
-function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; now: number }) {
-  const { lap } = clock;
-  if (!lap || clock.state !== 'too-soon' || Date.parse(lap.farEnd) <= now) return null;
-  return (
-    <p>
-      A second lap straight on may begin where the first began from {sayTime(lap.start, zone, now)}; keep
-      behind the cure: the far end is not ready before {sayTime(lap.farEnd, zone, now)}.
-    </p>
-  );
-}
-
-function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
-  const now = useNow();
-  const { show } = useUnits();
-  const { clock, product, step } = view;
-  const next = clock.next;
-  const hex = product?.sheet.colours.find((c) => c.name === next?.colour)?.hex;
-  const word = countdownWord(clock);
-  return (
-    <header className="space-y-2">
-      <p>
-        <Link className="link" to="/bench">
-          Bench
-        </Link>{' '}
-        / {view.area.name}, {view.boat.name}
-      </p>
-      <h1 className="text-3xl">{taskOf(clock)}</h1>
-      {next && step && (
-        <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
-          {hex && (
-            <span className="inline-flex items-center gap-2">
-              <svg width="22" height="22" aria-hidden="true">
-                <rect width="22" height="22" fill={hex} stroke="var(--line)" strokeWidth="2" />
-              </svg>
-              {next.colour}
-            </span>
-          )}
-          <span>{METHOD_WORDS[step.method].toLowerCase()}</span>
-          <span>{show(step.dryMicronsPerCoat, 'film')} dry</span>
-          {next.areaM2 > 0 && <span>{show(next.areaM2 - next.coveredM2, 'area')} to cover</span>}
-          {next.band && <span>only on the {next.band}</span>}
-          {step.order && <span>{ORDER_WORDS[step.order]}</span>}
-          {step.coatNotes[next.coatNo] && <strong>{step.coatNotes[next.coatNo]}</strong>}
-        </p>
-      )}
-      <AreaParts clock={clock} zone={zone} now={now} />
-      <Lap clock={clock} zone={zone} now={now} />
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
-        <StateMark state={clock.state} />
-        <span>
-          {STATES[clock.state].meaning} <StateTerm state={clock.state} />
-        </span>
-        {clock.until && word && (
-          <span className="font-semibold">
-            {word} {sayCountdown(Date.parse(clock.until) - now)}, {sayAt(clock.until, zone, now)}
-          </span>
-        )}
-        {clock.film && (
-          <Link className="link" to={`/window/${clock.areaId}`}>
-            why
-          </Link>
-        )}
-      </div>
-    </header>
   );
 }
 

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useRef } from 'react';
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
@@ -12,7 +12,6 @@ import type { Lane } from '../parts/strip/lanes.ts';
 import { SpanButtons } from '../parts/strip/SpanButtons.tsx';
 import { StripLane } from '../parts/strip/StripLane.tsx';
 import type { SpanStore } from '../parts/strip/span.ts';
-import { useSpanGestures } from '../parts/strip/useSpanGestures.ts';
 import { aroundNow, useStripSpan } from '../parts/strip/useStripSpan.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
@@ -29,8 +28,6 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
   const now = useNow();
   const minute = Math.floor(now / 60_000) * 60_000;
   const store = useStripSpan(aroundNow(minute));
-  const axis = useRef<HTMLDivElement>(null);
-  useSpanGestures(axis, store, { wheelFree: true });
   const groups = grouped(lines, minute, zone);
   const strip = { store, zone, site };
   return (
@@ -48,14 +45,7 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
         <Suspense fallback={<div className="h-[120px] md:col-span-3" />}>
           <AirPanel areaId={null} asCells {...strip} />
         </Suspense>
-        <div
-          ref={axis}
-          className="cursor-grab md:col-start-3"
-          style={{ touchAction: 'pan-y' }}
-          title="Wheel, pinch or drag: closer, wider, earlier, later"
-        >
-          <AxisHead store={store} zone={zone} />
-        </div>
+        <AxisHead store={store} zone={zone} className="md:col-start-3" />
       </div>
       {groups.map(({ group, lines: own, hidden }) => (
         <section key={group} aria-labelledby={`group-${group}`}>

@@ -38,7 +38,7 @@ export function sayReason(
     case 'sets-too-fast':
       return `too hot, dry or windy to flow out: sets ${reason.value.toFixed(1)} times as fast as in mild air, ${reason.limit} at most`;
     case 'too-dark':
-      return 'dark before its last corner: runs and dry spots are not seen';
+      return 'dark before it is finished: runs and dry spots are not seen';
     case 'not-known':
       return 'no air is known for then: it cannot be judged';
     case 'wet-surface':

@@ -1,17 +1,34 @@
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { useMinute } from '../../clock/now.ts';
 import { axisMarks } from './axisMarks.ts';
 import { type SpanStore, useSpan } from './span.ts';
+import { useSpanGestures } from './useSpanGestures.ts';
 
-/** Hours, days and the present above the lanes of a strip. */
-export function AxisHead({ store, zone }: { store: SpanStore; zone: string }) {
+/** Hours, days and the present above the lanes of a strip; wheel, pinch and drag on it zoom and pan. */
+export function AxisHead({
+  store,
+  zone,
+  className = '',
+}: {
+  store: SpanStore;
+  zone: string;
+  className?: string;
+}) {
+  const box = useRef<HTMLDivElement>(null);
+  useSpanGestures(box, store, { wheelFree: true });
   const span = useSpan(store);
   const now = useMinute();
   const { from, to } = span;
   const marks = useMemo(() => axisMarks(span, zone), [span, zone]);
   const percent = (ms: number) => `${((ms - from) / (to - from)) * 100}%`;
   return (
-    <div className="relative h-9 text-xs" aria-hidden="true">
+    <div
+      ref={box}
+      className={`relative h-9 cursor-grab text-xs ${className}`}
+      style={{ touchAction: 'pan-y' }}
+      title="Wheel, pinch or drag: closer, wider, earlier, later"
+      aria-hidden="true"
+    >
       {marks.map((mark) => (
         <span
           key={mark.at}

@@ -1,4 +1,3 @@
-import { useRef } from 'react';
 import type { Site } from '../../../core/air/index.ts';
 import { STATES } from '../../state/states.ts';
 import { AirPanel } from './AirPanel.tsx';
@@ -8,7 +7,6 @@ import { SpanButtons } from './SpanButtons.tsx';
 import { StripLane } from './StripLane.tsx';
 import { StripTools } from './StripTools.tsx';
 import type { Span } from './span.ts';
-import { useSpanGestures } from './useSpanGestures.ts';
 import { useStripSpan } from './useStripSpan.ts';
 
 interface Props {
@@ -27,22 +25,13 @@ interface Props {
 /** The time-strip of an area: its air, surface and dew point above the lanes of its films, all on one axis. */
 export function TimeStrip({ title, areaId, lanes, home, zone, site, height = 200, stopC }: Props) {
   const store = useStripSpan(home);
-  const axis = useRef<HTMLDivElement>(null);
-  useSpanGestures(axis, store, { wheelFree: true });
   return (
     <div className="space-y-1">
       <div className="no-print flex flex-wrap items-center justify-between gap-2">
         <SpanButtons store={store} />
       </div>
       <AirPanel areaId={areaId} store={store} zone={zone} site={site} height={height} stopC={stopC} />
-      <div
-        ref={axis}
-        className="cursor-grab"
-        style={{ touchAction: 'pan-y' }}
-        title="Wheel, pinch or drag: closer, wider, earlier, later"
-      >
-        <AxisHead store={store} zone={zone} />
-      </div>
+      <AxisHead store={store} zone={zone} />
       {lanes.map(({ key, name, segments }) => (
         <div key={key}>
           {lanes.length > 1 && <p className="text-sm">{name}</p>}
