@@ -162,18 +162,23 @@ function reach(clock: Cumulative, temps: TempSeries, first: number, into: number
     into > 0
       ? lineShare(clock.ready, temps.valuesC[first] as number, temps.valuesC[first + 1] as number, 0, into)
       : 0;
-  const wanted = () => (done[first] as number) + gone + 1;
-  const behind = () => clock.to <= first || (done[clock.to] as number) < wanted() - ROUNDING;
-  if (clock.to < lastHour && behind()) {
-    let here = readingAt(clock, temps, clock.to);
-    while (clock.to < lastHour && behind()) {
-      const next = readingAt(clock, temps, clock.to + 1);
-      done[clock.to + 1] = (done[clock.to] as number) + shareBetween(clock, here, next);
-      clock.to++;
+  let { to } = clock;
+  let standsAt = done[to] as number;
+  // Until then nothing of this film is known: its own hour comes first.
+  const ahead = () => (done[first] as number) + gone + 1;
+  let wanted = to < first ? Number.POSITIVE_INFINITY : ahead();
+  if (to < lastHour && (to <= first || standsAt < wanted - ROUNDING)) {
+    let here = readingAt(clock, temps, to);
+    while (to < lastHour && (to <= first || standsAt < wanted - ROUNDING)) {
+      const next = readingAt(clock, temps, to + 1);
+      standsAt += shareBetween(clock, here, next);
+      done[++to] = standsAt;
+      if (to === first) wanted = ahead();
       here = next;
     }
+    clock.to = to;
   }
-  return wanted();
+  return ahead();
 }
 
 /** An event found in the series: its moment, ms; or what is left of it at the series' end. */

@@ -38,15 +38,22 @@ export interface EventTime {
 /** Nothing on a sheet takes longer; a clock that has not ended by then stands for good. */
 const LONGEST_MS = 3650 * 24 * HOUR_MS;
 
-/** What is to be said of the temperatures a clock ran through. */
-function tableWarnings(ready: ReadyCurve, valuesC: readonly number[]): ClockWarning[] {
+/** What is to be said of the temperatures a clock ran through: at its ends, and at readings of a series, from one to before another. */
+function tableWarnings(
+  ready: ReadyCurve,
+  endsC: readonly number[],
+  readings: { valuesC: readonly number[]; from: number; to: number } = { valuesC: [], from: 0, to: 0 },
+): ClockWarning[] {
   const stopC = ready.stopC ?? Number.NEGATIVE_INFINITY;
   let [stood, colder, hotter] = [false, false, false];
-  for (const tempC of valuesC) {
+  const look = (tempC: number) => {
     if (tempC < stopC) stood = true;
     else if (tempC < ready.lowC) colder = true;
     else if (tempC > ready.highC) hotter = true;
-  }
+  };
+  for (const tempC of endsC) look(tempC);
+  const { valuesC, from, to } = readings;
+  for (let i = from; i < to; i++) look(valuesC[i] as number);
   const warnings: ClockWarning[] = [];
   if (stood) warnings.push('stood-cold');
   if (colder) warnings.push('colder-than-table');
@@ -54,11 +61,12 @@ function tableWarnings(ready: ReadyCurve, valuesC: readonly number[]): ClockWarn
   return warnings;
 }
 
-/** The temperatures a film went through: at both ends, and every reading between them. */
-function passedC(temps: TempSeries, fromMs: number, toMs: number): number[] {
-  const first = Math.floor((fromMs - temps.startMs) / HOUR_MS) + 1;
-  const last = Math.ceil((toMs - temps.startMs) / HOUR_MS);
-  return [tempAt(temps, fromMs), ...temps.valuesC.slice(first, last), tempAt(temps, toMs)];
+/** The temperatures a film went through, as {@link tableWarnings} takes them: at both ends, and every reading between. */
+function passed(temps: TempSeries, fromMs: number, toMs: number) {
+  const from = Math.floor((fromMs - temps.startMs) / HOUR_MS) + 1;
+  const to = Math.min(temps.valuesC.length, Math.ceil((toMs - temps.startMs) / HOUR_MS));
+  const ends = [tempAt(temps, fromMs), tempAt(temps, toMs)];
+  return { ends, readings: { valuesC: temps.valuesC, from, to } };
 }
 
 /**
@@ -83,14 +91,13 @@ export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt:
   const clock = cumulative(curve, temps);
   const found = bisect(clock, temps, laidAt);
   if ('at' in found) {
-    return {
-      at: Math.round(found.at),
-      warnings: tableWarnings(clock.ready, passedC(temps, laidAt, found.at)),
-    };
+    const { ends, readings } = passed(temps, laidAt, found.at);
+    return { at: Math.round(found.at), warnings: tableWarnings(clock.ready, ends, readings) };
   }
   const assumed = assumedC(temps, 'after');
   const at = endMs + found.left * clock.ready.minutesAt(assumed) * MINUTE_MS;
-  const warnings = tableWarnings(clock.ready, [...passedC(temps, laidAt, endMs), assumed]);
+  const { ends, readings } = passed(temps, laidAt, endMs);
+  const warnings = tableWarnings(clock.ready, [...ends, assumed], readings);
   return { at: at - laidAt < LONGEST_MS ? Math.round(at) : null, warnings: ['beyond-series', ...warnings] };
 }
 
