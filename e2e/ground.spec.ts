@@ -106,6 +106,8 @@ test('a page that was open while the server was away shows what it missed', asyn
     headers: { 'content-type': 'application/json' },
   });
   await expect(page.getByText('Hull of the morning').first()).toBeVisible();
+  // Parts that were to be fetched just then came later, and took nothing down meanwhile.
+  await expect(page.getByRole('slider', { name: 'Hour of the air' })).toBeVisible();
 });
 
 test('two tabs offline each keep a template: both wait, both arrive, once each', async ({

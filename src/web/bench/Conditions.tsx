@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { airAround, dewPointC, type Site, surfaceTempC } from '../../core/air/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
@@ -6,12 +6,13 @@ import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { aroundNow } from '../parts/strip/useStripSpan.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CoatSuitability } from './CoatSuitability.tsx';
 import { HoursAhead } from './HoursAhead.tsx';
 
-const TimeStrip = lazy(async () => ({ default: (await import('../parts/strip/TimeStrip.tsx')).TimeStrip }));
+const TimeStrip = lazyPart(async () => (await import('../parts/strip/TimeStrip.tsx')).TimeStrip);
 
 interface Props {
   view: BenchView;

@@ -1,8 +1,9 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import type { MeshRecord } from '../../contract/index.ts';
 import type { HullCuts, Placement } from '../../core/hull/index.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -15,7 +16,7 @@ import { useMesh } from './useMesh.ts';
 import { ZonePatch } from './ZonePatch.tsx';
 
 const loadView = () => import('./MeshView.tsx');
-const MeshView = lazy(async () => ({ default: (await loadView()).MeshView }));
+const MeshView = lazyPart(async () => (await loadView()).MeshView);
 
 interface Props {
   view: HullFormView;

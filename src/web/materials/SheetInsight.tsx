@@ -1,13 +1,14 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { type ProductSheet, type SheetNote, sheetNotes } from '../../core/system/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { FormReader } from '../forms/canonical.ts';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { SheetValues } from './sheetValues.ts';
 import { valuesToSheet } from './valuesToSheet.ts';
 
-const TimesChart = lazy(async () => ({ default: (await import('./TimesChart.tsx')).TimesChart }));
+const TimesChart = lazyPart(async () => (await import('./TimesChart.tsx')).TimesChart);
 
 /** What can hardly be meant; nothing yet where a figure is still half typed, which its field tells. */
 function notesOf(sheet: ProductSheet): SheetNote[] {

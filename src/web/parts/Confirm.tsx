@@ -1,7 +1,8 @@
-import { createContext, lazy, type ReactNode, Suspense, useCallback, useContext, useState } from 'react';
+import { createContext, type ReactNode, Suspense, useCallback, useContext, useState } from 'react';
+import { lazyPart } from './lazyPart.tsx';
 import type { Question } from './question.ts';
 
-const ConfirmDialog = lazy(async () => ({ default: (await import('./ConfirmDialog.tsx')).ConfirmDialog }));
+const ConfirmDialog = lazyPart(async () => (await import('./ConfirmDialog.tsx')).ConfirmDialog);
 
 type Ask = (question: Question) => Promise<boolean>;
 const Context = createContext<Ask | null>(null);

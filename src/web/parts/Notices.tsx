@@ -1,7 +1,8 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useNotices } from '../state/notices.ts';
+import { lazyPart } from './lazyPart.tsx';
 
-const NoticeList = lazy(async () => ({ default: (await import('./NoticeList.tsx')).NoticeList }));
+const NoticeList = lazyPart(async () => (await import('./NoticeList.tsx')).NoticeList);
 
 /** What could not be done, once there is anything to tell. */
 export function Notices() {

@@ -1,8 +1,9 @@
 import { BookOpen, ChevronsUpDown, Menu, Search } from 'lucide-react';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useSlip, useYard } from '../api/queries.ts';
 import { ConfirmProvider } from '../parts/Confirm.tsx';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { Notices } from '../parts/Notices.tsx';
 import { Patterns } from '../state/Patterns.tsx';
 import { useBoatInHand } from './boatInHand.ts';
@@ -13,12 +14,10 @@ import { useFindKey } from './useFindKey.ts';
 import { usePageTitle } from './usePageTitle.ts';
 
 /** Fetched after the page. */
-const WindowNotices = lazy(async () => ({
-  default: (await import('./WindowNotices.tsx')).WindowNotices,
-}));
+const WindowNotices = lazyPart(async () => (await import('./WindowNotices.tsx')).WindowNotices);
 /** Fetched when first opened. */
-const WordsHere = lazy(async () => ({ default: (await import('./WordsHere.tsx')).WordsHere }));
-const FindAnything = lazy(async () => ({ default: (await import('./FindAnything.tsx')).FindAnything }));
+const WordsHere = lazyPart(async () => (await import('./WordsHere.tsx')).WordsHere);
+const FindAnything = lazyPart(async () => (await import('./FindAnything.tsx')).FindAnything);
 
 const railLink = ({ isActive }: { isActive: boolean }) =>
   `block border-l-4 px-3 py-2 ${isActive ? 'border-primary bg-base-100 font-semibold' : 'border-transparent hover:bg-base-100'}`;

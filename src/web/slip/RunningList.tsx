@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
@@ -7,6 +7,7 @@ import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { AxisHead } from '../parts/strip/AxisHead.tsx';
 import type { Lane } from '../parts/strip/lanes.ts';
 import { SpanButtons } from '../parts/strip/SpanButtons.tsx';
@@ -18,10 +19,8 @@ import { STATES } from '../state/states.ts';
 import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 import { counted } from '../words/counted.ts';
 
-const AirPanel = lazy(async () => ({ default: (await import('../parts/strip/AirPanel.tsx')).AirPanel }));
-const StripTools = lazy(async () => ({
-  default: (await import('../parts/strip/StripTools.tsx')).StripTools,
-}));
+const AirPanel = lazyPart(async () => (await import('../parts/strip/AirPanel.tsx')).AirPanel);
+const StripTools = lazyPart(async () => (await import('../parts/strip/StripTools.tsx')).StripTools);
 
 /** A line per live film or pot, grouped as a foreman thinks, each group soonest first, all on one time axis below the air. */
 export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[]; zone: string; site: Site }) {

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { SlipView, Yard } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
@@ -7,6 +7,7 @@ import { useSlip, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { slipLines } from '../clock/urgency.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -15,9 +16,7 @@ import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
 import { Today } from './Today.tsx';
 
-const RunningClocks = lazy(async () => ({
-  default: (await import('../parts/RunningClocks.tsx')).RunningClocks,
-}));
+const RunningClocks = lazyPart(async () => (await import('../parts/RunningClocks.tsx')).RunningClocks);
 
 /** Every boat and every running clock in the yard: what needs hands next, and until when. */
 export function SlipPage() {

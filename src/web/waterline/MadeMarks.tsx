@@ -1,10 +1,11 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { Waterline } from '../../contract/index.ts';
 import type { StruckLine } from '../../core/waterline/index.ts';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 
-const FairChart = lazy(async () => ({ default: (await import('./FairChart.tsx')).FairChart }));
+const FairChart = lazyPart(async () => (await import('./FairChart.tsx')).FairChart);
 
 interface Props {
   plan: Waterline;

@@ -1,12 +1,13 @@
 import { DateTime } from 'luxon';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { writeCsv } from '../../contract/formats/safeCsv.ts';
 import type { Shift, WeatherHour, WeatherImported } from '../../contract/index.ts';
 import { type AirHour, typedForecast } from '../../core/air/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { lazyPart } from '../parts/lazyPart.tsx';
 
-const WeatherChart = lazy(async () => ({ default: (await import('./WeatherChart.tsx')).WeatherChart }));
+const WeatherChart = lazyPart(async () => (await import('./WeatherChart.tsx')).WeatherChart);
 
 interface Props {
   zone: string;

@@ -1,9 +1,10 @@
-import { lazy, Suspense, useId, useState } from 'react';
+import { Suspense, useId, useState } from 'react';
 import type { ColumnMapping, Shift, WeatherImported } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
+import { lazyPart } from '../parts/lazyPart.tsx';
 
-const ColumnChoices = lazy(async () => ({ default: (await import('./ColumnChoices.tsx')).ColumnChoices }));
+const ColumnChoices = lazyPart(async () => (await import('./ColumnChoices.tsx')).ColumnChoices);
 
 interface Props {
   zone: string;

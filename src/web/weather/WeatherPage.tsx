@@ -1,7 +1,8 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import type { Shift } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useStations, useWeather, useYard } from '../api/queries.ts';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
 import { Gaps } from './Gaps.tsx';
@@ -9,7 +10,7 @@ import { Stations } from './Stations.tsx';
 import { TypedForecast } from './TypedForecast.tsx';
 import { WeatherFile } from './WeatherFile.tsx';
 
-const WeatherChart = lazy(async () => ({ default: (await import('./WeatherChart.tsx')).WeatherChart }));
+const WeatherChart = lazyPart(async () => (await import('./WeatherChart.tsx')).WeatherChart);
 
 /** The yard's air: what was measured and what is forecast, and where both come from. */
 export function WeatherPage() {

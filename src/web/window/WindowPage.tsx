@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Link, useParams } from 'react-router';
 import type { ClockDetail } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
@@ -8,6 +8,7 @@ import { useMinute } from '../clock/now.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { HandTests } from '../parts/HandTests.tsx';
+import { lazyPart } from '../parts/lazyPart.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
@@ -17,7 +18,7 @@ import { EDGE_WORDS, STATES } from '../state/states.ts';
 import { taskOf } from '../words/clocks.ts';
 import { EdgeWhy } from './EdgeWhy.tsx';
 
-const TimeStrip = lazy(async () => ({ default: (await import('../parts/strip/TimeStrip.tsx')).TimeStrip }));
+const TimeStrip = lazyPart(async () => (await import('../parts/strip/TimeStrip.tsx')).TimeStrip);
 const HOUR = 3_600_000;
 
 /** A film's window over the temperatures it is reckoned from, and the reasons for each of its edges. */

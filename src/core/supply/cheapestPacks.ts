@@ -1,0 +1,162 @@
+import { QuantityError, within } from '../units/index.ts';
+import { type Covering, coverings } from './coverings.ts';
+
+/** Litres wanted of one part: a component of a product in one colour, or a paint that has but one. */
+export interface PartNeed {
+  part: string;
+  litres: number;
+}
+
+/** A size it is sold in: a tin of one part, or a kit of several in their ratio. */
+export interface BuyablePack {
+  id: string;
+  /** In the yard's money. */
+  price: number;
+  /** Litres of each part in it. */
+  contents: Readonly<Record<string, number>>;
+  /** How many can be had at all; left out: as many as are wanted. */
+  stock?: number;
+}
+
+/** A set of whole packs. */
+export interface PackSet {
+  /** In the order of the packs; those that are not bought are left out. */
+  buy: { id: string; count: number }[];
+  cost: number;
+  /** Litres of each part that are left over. */
+  left: PartNeed[];
+}
+
+export interface CheapestPacks extends PackSet {
+  /** There is no cheaper set: the search ran to its end. */
+  proven: boolean;
+  /** The next sets in which no pack could be left out, with what they cost more. */
+  runnersUp: (PackSet & { more: number })[];
+  /** Parts that no pack holds, or not enough of them; the rest is covered all the same. */
+  uncovered: string[];
+}
+
+/** Runner-up sets that are shown, and how much dearer they may be. */
+const RUNNERS_UP = 3;
+const WITHIN = 0.5;
+
+/**
+ * The cheapest whole set of packs that covers a need, proven, with the sets that come next. Packs that share no part are
+ * chosen apart from each other: their cheapest sets together are the cheapest of all.
+ *
+ * A need of 3 l in tins of 1 l at 20 and of 2.5 l at 42: a large one and a small one, 62, against 60 for three small ones:
+ * three small ones, and nothing is left.
+ *
+ * @param need litres of each part, less what is in the store; 0 or less: nothing is wanted
+ * @throws {QuantityError} on a price, a size or a count that cannot be, or a pack or part named twice
+ */
+export function cheapestPacks(input: {
+  need: readonly PartNeed[];
+  packs: readonly BuyablePack[];
+}): CheapestPacks {
+  const { need, packs } = input;
+  check(need, packs);
+  const wanted = need.filter(({ litres }) => litres > 0);
+  const groups = groupsOf(wanted, packs);
+  const solved = groups.map((group) => ({
+    group,
+    ...coverings(
+      group.need.map(({ litres }) => litres),
+      group.packs.map(({ contents, price, stock }) => ({
+        contents: group.need.map(({ part }) => contents[part] ?? 0),
+        price,
+        most: stock ?? Number.POSITIVE_INFINITY,
+      })),
+      { most: RUNNERS_UP + 1, within: WITHIN },
+    ),
+  }));
+  const covered = solved.filter(({ found }) => found.length > 0);
+  const set = (choice: readonly number[]): PackSet =>
+    together(
+      covered.map(({ group, found }, i) => ({ group, covering: found[choice[i] ?? 0] as Covering })),
+      packs,
+    );
+  const best = set([]);
+  const runnersUp = covered
+    .flatMap(({ found }, i) =>
+      found.slice(1).map((_, k) => set(covered.map((_g, j) => (j === i ? k + 1 : 0)))),
+    )
+    .map((each) => ({ ...each, more: each.cost - best.cost }))
+    .sort((a, b) => a.more - b.more)
+    .slice(0, RUNNERS_UP);
+  return {
+    ...best,
+    proven: solved.every(({ proven }) => proven),
+    runnersUp,
+    uncovered: solved
+      .filter(({ found }) => found.length === 0)
+      .flatMap(({ group }) => group.need.map(({ part }) => part)),
+  };
+}
+
+function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
+  const once = (what: string, name: string, seen: Set<string>) => {
+    if (seen.has(name)) throw new QuantityError(what, `"${name}" twice`, 'each named once');
+    seen.add(name);
+  };
+  const [parts, ids] = [new Set<string>(), new Set<string>()];
+  for (const { part, litres } of need) {
+    once('part', part, parts);
+    within(`need of ${part} (l)`, litres, -1e6, 1e6);
+  }
+  for (const { id, price, contents, stock } of packs) {
+    once('pack', id, ids);
+    within(`price of ${id}`, price, 0, 1e9);
+    for (const [part, litres] of Object.entries(contents)) within(`${part} in ${id} (l)`, litres, 0, 1e5);
+    if (stock !== undefined && !(Number.isInteger(stock) && stock >= 0))
+      throw new QuantityError(`number of ${id} to be had`, stock, 'a whole number, 0 or more');
+  }
+}
+
+interface Group {
+  need: PartNeed[];
+  packs: BuyablePack[];
+}
+
+/** Parts that packs tie together, each group with its packs. A part that no pack holds is a group without one. */
+function groupsOf(need: readonly PartNeed[], packs: readonly BuyablePack[]): Group[] {
+  const holds = (pack: BuyablePack, part: string) => (pack.contents[part] ?? 0) > 0;
+  const left = new Set(need);
+  const groups: Group[] = [];
+  for (const first of need) {
+    if (!left.delete(first)) continue;
+    const group: Group = { need: [first], packs: [] };
+    for (const each of group.need)
+      for (const pack of packs) {
+        if (!holds(pack, each.part) || group.packs.includes(pack)) continue;
+        group.packs.push(pack);
+        for (const other of left)
+          if (holds(pack, other.part)) {
+            left.delete(other);
+            group.need.push(other);
+          }
+      }
+    groups.push(group);
+  }
+  return groups;
+}
+
+function together(
+  chosen: readonly { group: Group; covering: Covering }[],
+  packs: readonly BuyablePack[],
+): PackSet {
+  const counts = new Map<string, number>();
+  for (const { group, covering } of chosen)
+    group.packs.forEach((pack, i) => {
+      counts.set(pack.id, covering.counts[i] as number);
+    });
+  return {
+    buy: packs.flatMap(({ id }) =>
+      (counts.get(id) ?? 0) > 0 ? [{ id, count: counts.get(id) as number }] : [],
+    ),
+    cost: chosen.reduce((sum, { covering }) => sum + covering.cost, 0),
+    left: chosen.flatMap(({ group, covering }) =>
+      group.need.map(({ part }, p) => ({ part, litres: covering.left[p] as number })),
+    ),
+  };
+}
