@@ -10,6 +10,7 @@ import { area, boat, logEntry, step } from '../src/server/db/schema.ts';
 import { start } from '../src/server/start.ts';
 import { startsOfTenDays, surfacesOfASeason, windowsOfASeason } from './clocks.ts';
 import { largeMesh } from './mesh.ts';
+import { packsOfThirtyProducts } from './packs.ts';
 import { p95, say } from './say.ts';
 
 /** The budgets of the design, part 5, that can be measured so far. Prints the machine and each figure beside its budget. */
@@ -187,5 +188,6 @@ await largeMesh();
 windowsOfASeason();
 startsOfTenDays();
 surfacesOfASeason();
+await packsOfThirtyProducts();
 firstPaint();
 await slipOfALargeYard();

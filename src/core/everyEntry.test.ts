@@ -6,6 +6,7 @@ import * as film from './film/index.ts';
 import * as hull from './hull/index.ts';
 import * as inspect from './inspect/index.ts';
 import * as mix from './mix/index.ts';
+import * as supply from './supply/index.ts';
 import * as system from './system/index.ts';
 import * as units from './units/index.ts';
 import * as waterline from './waterline/index.ts';
@@ -162,6 +163,7 @@ const ENTRIES: Record<string, Entry> = {
   learnPace: { run: cure.learnPace, args: [[{ low: 0.5, high: 0.9, contradicts: false, silent: false }]] },
   byLearnedPace: { run: cure.byLearnedPace, args: [0.8] },
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
+  cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line
   hourBands: {
     run: cure.hourBands,
     args: [{ airC: 10, dewC: 6, surface: { surfaceC: 8, lowC: 7, highC: 9 }, leadH: 24 }],
@@ -390,8 +392,9 @@ function impossible(value: unknown, endless: readonly string[], path = ''): stri
 
 describe('nothing impossible travels', () => {
   it('every function that the core offers is looked at here', () => {
-    const offered = [units, air, film, cure, mix, hull, system, waterline, inspect].flatMap((module) =>
-      Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
+    const offered = [units, air, film, cure, mix, hull, system, supply, waterline, inspect].flatMap(
+      (module) =>
+        Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
     );
     expect(offered.filter((name) => !(name in ENTRIES) && !WITHOUT_FIGURES.includes(name))).toEqual([]);
   });

@@ -1,5 +1,6 @@
 import { QuantityError, within } from '../units/index.ts';
-import { type Covering, coverings } from './coverings.ts';
+import type { Covering } from './branch.ts';
+import { coverings } from './coverings.ts';
 
 /** Litres wanted of one part: a component of a product in one colour, or a paint that has but one. */
 export interface PartNeed {
@@ -79,11 +80,11 @@ export function cheapestPacks(input: {
   const best = set([]);
   const runnersUp = covered
     .flatMap(({ found }, i) =>
-      found.slice(1).map((_, k) => set(covered.map((_g, j) => (j === i ? k + 1 : 0)))),
+      found.slice(1).map(({ cost }, k) => ({ i, k: k + 1, more: cost - (found[0]?.cost ?? 0) })),
     )
-    .map((each) => ({ ...each, more: each.cost - best.cost }))
     .sort((a, b) => a.more - b.more)
-    .slice(0, RUNNERS_UP);
+    .slice(0, RUNNERS_UP)
+    .map(({ i, k, more }) => ({ ...set(covered.map((_, j) => (j === i ? k : 0))), more }));
   return {
     ...best,
     proven: solved.every(({ proven }) => proven),

@@ -1,40 +1,11 @@
+import { branch, type Covering, DROP, type Search, type SearchPack, tolerance } from './branch.ts';
 import { fractionalPrices } from './fractionalPrices.ts';
-
-/** A pack as the search sees it: litres of each part in it, its price, and how many can be had. */
-export interface SearchPack {
-  contents: readonly number[];
-  price: number;
-  most: number;
-}
-
-/** How many of each pack, what they cost, and what is left of each part. */
-export interface Covering {
-  counts: number[];
-  cost: number;
-  left: number[];
-}
 
 export interface Coverings {
   /** Cheapest first; of equal cost the one that leaves less. */
   found: Covering[];
   /** The first is the cheapest there is: the search ran to its end. */
   proven: boolean;
-}
-
-/** Litres below which nothing is wanted: a millionth of a litre. */
-const DROP = 1e-6;
-/** Branches looked at before a search is broken off. */
-const MOST_BRANCHES = 200_000;
-
-interface Search {
-  need: readonly number[];
-  packs: readonly SearchPack[];
-  /** For each pack whether it or a later one holds each part. */
-  still: readonly (readonly boolean[])[];
-  /** For each pack, what a litre of each part is worth where only it and later ones are left to buy: more than one answer. */
-  worths: readonly (readonly (readonly number[])[])[];
-  branches: number;
-  cut: boolean;
 }
 
 /**
@@ -46,6 +17,42 @@ interface Search {
  * left out.
  */
 export function coverings(
+  need: readonly number[],
+  packs: readonly SearchPack[],
+  asked: { most: number; within: number },
+): Coverings {
+  const needed = essential(need, packs);
+  const { found, proven } = search(
+    needed.map((p) => need[p] as number),
+    packs.map((pack) => ({ ...pack, contents: needed.map((p) => pack.contents[p] as number) })),
+    asked,
+  );
+  const leftOf = (counts: readonly number[]) =>
+    need.map((litres, p) => {
+      const bought = counts.reduce((sum, count, i) => sum + count * (packs[i]?.contents[p] ?? 0), 0);
+      return Math.max(0, bought - litres);
+    });
+  return { proven, found: found.map((each) => ({ ...each, left: leftOf(each.counts) })) };
+}
+
+/** Parts that decide: one that every pack holds in the same ratio to another, and of which no more is wanted, is covered with it. */
+function essential(need: readonly number[], packs: readonly SearchPack[]): number[] {
+  const follows = (p: number, q: number) => {
+    const pack = packs.find(({ contents }) => (contents[q] as number) > 0);
+    if (!pack) return false;
+    const ratio = (pack.contents[p] as number) / (pack.contents[q] as number);
+    const same = packs.every(
+      ({ contents }) => Math.abs((contents[p] as number) - ratio * (contents[q] as number)) < 1e-9,
+    );
+    const wanted = ratio * (need[q] as number);
+    // Of two that follow each other the first stays.
+    return same && ((need[p] as number) < wanted - 1e-12 || ((need[p] as number) <= wanted + 1e-12 && q < p));
+  };
+  const all = need.map((_, p) => p);
+  return all.filter((p) => !all.some((q) => q !== p && follows(p, q)));
+}
+
+function search(
   need: readonly number[],
   packs: readonly SearchPack[],
   { most, within }: { most: number; within: number },
@@ -65,7 +72,7 @@ export function coverings(
   for (let i = sorted.length; i >= 0; i--)
     still[i] = need.map((_, p) => ((sorted[i]?.contents[p] ?? 0) > 0 || still[i + 1]?.[p]) ?? false);
   const worths = sorted.map((_, i) => worthsFrom(need, sorted.slice(i)));
-  const search = (): Search => ({ need, packs: sorted, still, worths, branches: 0, cut: false });
+  const begin = (): Search => ({ need, packs: sorted, still, worths, branches: 0, cut: false });
   const inOrder = ({ counts, ...rest }: Covering): Covering => {
     const back = Array<number>(packs.length).fill(0);
     order.forEach((i, k) => {
@@ -74,7 +81,7 @@ export function coverings(
     return { ...rest, counts: back };
   };
 
-  const first = search();
+  const first = begin();
   let best: Covering | null = null;
   branch(
     first,
@@ -85,13 +92,18 @@ export function coverings(
     Number.POSITIVE_INFINITY,
   );
   if (best === null) return { found: [], proven: !first.cut };
-  const limit = (best as Covering).cost * (1 + within) + tolerance((best as Covering).cost);
+  let limit = (best as Covering).cost * (1 + within) + tolerance((best as Covering).cost);
   const found: Covering[] = [];
-  const second = search();
+  const second = begin();
   branch(
     second,
     (covering) => {
-      if (isLean(covering, sorted, need)) found.push(covering);
+      if (!isLean(covering, sorted, need)) return limit;
+      found.push(covering);
+      found.sort((one, other) => one.cost - other.cost);
+      // No more are asked for than are shown: from there on only cheaper ones count.
+      const last = found[most - 1];
+      if (last) limit = Math.min(limit, last.cost + tolerance(last.cost));
       return limit;
     },
     limit,
@@ -110,13 +122,13 @@ export function coverings(
 function worthsFrom(need: readonly number[], packs: readonly SearchPack[]): number[][] {
   const [contents, prices] = [packs.map((pack) => pack.contents), packs.map((pack) => pack.price)];
   const held = (p: number) => contents.some((row) => (row[p] as number) > 0);
-  const wishes = [need, ...need.map((_, p) => need.map((_n, k) => Number(k === p)))];
+  const each = need.length > 1 ? need.map((_, p) => need.map((_n, k) => Number(k === p))) : [];
+  const wishes = [need, ...each];
   return wishes.map((wish) =>
     fractionalPrices({ need: wish.map((litres, p) => (held(p) ? litres : 0)), contents, prices }),
   );
 }
 
-const tolerance = (cost: number) => 1e-9 * (1 + cost);
 const rest = ({ left, counts }: Covering) =>
   left.reduce((sum, litres) => sum + litres, 0) + 1e-6 * counts.reduce((sum, count) => sum + count, 0);
 
@@ -127,56 +139,3 @@ const isLean = ({ counts, left }: Covering, packs: readonly SearchPack[], need: 
       counts[i] === 0 ||
       contents.some((litres, p) => (need[p] as number) > DROP && litres > (left[p] as number) + DROP),
   );
-
-/** Runs through the sets cheaper than a limit; `take` says of each the limit from there on. */
-function branch(search: Search, take: (covering: Covering) => number, start: number): void {
-  const { need, packs, still, worths } = search;
-  const counts = Array<number>(packs.length).fill(0);
-  const wanting = [...need];
-  let limit = start;
-  const go = (i: number, cost: number): void => {
-    if (++search.branches > MOST_BRANCHES) {
-      search.cut = true;
-      return;
-    }
-    let open = false;
-    for (let p = 0; p < wanting.length; p++) {
-      if ((wanting[p] as number) <= DROP) continue;
-      if (!still[i]?.[p]) return;
-      open = true;
-    }
-    for (const worth of open ? (worths[i] ?? []) : []) {
-      let bound = cost;
-      for (let p = 0; p < wanting.length; p++)
-        bound += Math.max(0, wanting[p] as number) * (worth[p] as number);
-      if (bound - tolerance(bound) > limit) return;
-    }
-    if (!open) {
-      if (cost - tolerance(cost) > limit) return;
-      limit = take({ counts: [...counts], cost, left: wanting.map((litres) => Math.max(0, -litres)) });
-      return;
-    }
-    const pack = packs[i] as SearchPack;
-    let [most, least] = [0, 0];
-    pack.contents.forEach((litres, p) => {
-      const wants = wanting[p] as number;
-      if (litres <= 0 || wants <= DROP) return;
-      const covers = Math.ceil((wants - DROP) / litres);
-      most = Math.max(most, covers);
-      // What no later pack holds has to come from this one.
-      if (!still[i + 1]?.[p]) least = Math.max(least, covers);
-    });
-    for (let count = Math.min(most, pack.most); count >= least; count--) {
-      counts[i] = count;
-      pack.contents.forEach((litres, p) => {
-        wanting[p] = (wanting[p] as number) - count * litres;
-      });
-      go(i + 1, cost + count * pack.price);
-      pack.contents.forEach((litres, p) => {
-        wanting[p] = (wanting[p] as number) + count * litres;
-      });
-    }
-    counts[i] = 0;
-  };
-  go(0, 0);
-}

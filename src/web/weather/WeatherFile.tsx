@@ -14,6 +14,8 @@ interface Props {
 
 const SAMPLE = 'time,air °C,RH %,wind m/s,rain mm\n2026-05-14 06:00,8.4,82,1.2,0\n';
 
+const headerOf = (csv: string) => csv.slice(0, csv.search(/[\r\n]|$/));
+
 /** Hourly weather from a file: read and reported first, kept only on a second word. */
 export function WeatherFile({ zone, now, onShifts }: Props) {
   const id = useId();
@@ -79,6 +81,8 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
           placeholder={SAMPLE}
           value={csv}
           onChange={(event) => {
+            // Columns were named for the header that stood there.
+            if (headerOf(event.target.value) !== headerOf(csv)) setMapping({});
             setCsv(event.target.value);
             setReport(null);
           }}
