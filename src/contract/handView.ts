@@ -14,4 +14,6 @@ export interface HandView {
   /** When what comes next may go on by the sheet alone, and now; null: not known. */
   opensBySheet: string | null;
   opensNow: string | null;
+  /** Tests or their undoing wait on this device: the clock does not know them yet. Never from the server. */
+  waits?: boolean;
 }

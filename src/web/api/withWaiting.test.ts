@@ -80,6 +80,20 @@ describe('what waits on this device is seen done', () => {
       true,
     );
   });
+  it('a hand test made here is listed and said to wait; taken back here it is gone; one of another film is not shown', () => {
+    const view = bench();
+    view.clock.film = { stepId: STEP, coatNo: 0 } as NonNullable<BenchView['clock']['film']>;
+    const test = (over: object = {}) =>
+      entry('hand-test', { stepId: STEP, coatNo: 0, found: 'prints', ...over }, { id: 'h1' });
+    const handOf = (...items: Waiting[]) => benchWithWaiting(view, items).clock.hand;
+    expect(handOf(test())).toMatchObject({
+      tests: [{ entryId: 'h1', found: 'prints' }],
+      factor: 1,
+      waits: true,
+    });
+    expect(handOf(test(), entry('strike', { reason: 'no' }, { corrects: 'h1' }))).toBeNull();
+    expect(handOf(test({ coatNo: 1 }))).toBeNull();
+  });
   it('what the server refused, and what is of another area, is not', () => {
     const refused = { ...batch('p1'), refused: { detail: 'no' } as never };
     const other = entry('batch', { inductionMin: 1, potLifeMin: 2 }, { areaId: 'other' });

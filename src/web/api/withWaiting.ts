@@ -6,6 +6,7 @@ import type {
   EntryInput,
   Finding,
   FindingInput,
+  HandView,
   LogView,
   OwnTemplate,
   PotView,
@@ -85,6 +86,28 @@ function ticks(bare: readonly BareTick[], entries: readonly EntryInput[]): BareT
   });
 }
 
+/** Tests of the film on top made here, and taken back here: shown at once, though its clock moves only once they arrive. */
+function hand({ film, hand: known }: BenchView['clock'], entries: readonly EntryInput[]): HandView | null {
+  const made = entries.flatMap((entry) =>
+    entry.kind === 'hand-test' && entry.body.stepId === film?.stepId && entry.body.coatNo === film.coatNo
+      ? [{ entryId: entry.id, at: entry.at, found: entry.body.found }]
+      : [],
+  );
+  const back = new Set(entries.flatMap(({ kind, corrects }) => (kind === 'strike' ? [corrects] : [])));
+  const before = known?.tests ?? [];
+  const ids = new Set(before.map(({ entryId }) => entryId));
+  const tests = [...before, ...made.filter(({ entryId }) => !ids.has(entryId))].filter(
+    ({ entryId }) => !back.has(entryId),
+  );
+  if (tests.length === before.length && tests.every(({ entryId }) => ids.has(entryId))) return known;
+  return tests.length === 0 ? null : { ...(known ?? NO_EFFECT), tests, waits: true };
+}
+
+const NO_EFFECT: Omit<HandView, 'tests'> = {
+  ...{ factor: 1, low: 1, high: 1, contradicts: false, silent: false },
+  ...{ opensBySheet: null, opensNow: null },
+};
+
 export function benchWithWaiting(view: BenchView, waiting: readonly Waiting[]): BenchView {
   const entries = entriesIn(waiting).filter(({ areaId }) => areaId === view.area.id);
   if (entries.length === 0) return view;
@@ -92,7 +115,7 @@ export function benchWithWaiting(view: BenchView, waiting: readonly Waiting[]): 
     ...view,
     pots: pots(view, entries),
     bare: ticks(view.bare, entries),
-    clock: { ...view.clock, work: work(view.clock, entries) },
+    clock: { ...view.clock, work: work(view.clock, entries), hand: hand(view.clock, entries) },
   };
 }
 

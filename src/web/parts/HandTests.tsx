@@ -115,6 +115,7 @@ export function HandTests({ clock, zone, now }: Props) {
 
 /** What the tests did to the clock, with before and after. */
 export function sayEffect(hand: HandView, nextIsWater: boolean, zone: string, now: number): string {
+  if (hand.waits) return 'Kept on this device: the clock goes by it once it has reached the server.';
   if (hand.silent) return 'The sheet states no time that this could correct: the clock stays as it was.';
   const doubt = hand.contradicts ? 'The findings contradict each other; the last one counts. ' : '';
   if (hand.factor === 1) return `${doubt}The hand agrees with the clock.`;
