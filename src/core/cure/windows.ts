@@ -1,9 +1,11 @@
 import { moment, QuantityError, within } from '../units/index.ts';
-import { chain } from './chain.ts';
+import { chain, type WindowSegment, type WindowState } from './chain.ts';
 import type { CurvePoint, EventCurve } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
 import { segmentAt } from './segmentAt.ts';
 import type { TempSeries } from './series.ts';
+
+export type { WindowSegment, WindowState } from './chain.ts';
 
 /** Events a film goes through that do not depend on what comes next. */
 export type FilmEvent =
@@ -64,25 +66,6 @@ const HEAVY_TIMES = 1.5;
 
 /** What comes next on the film: a coat, told by family and whether it is the same product, or the water. */
 export type Next = { kind: 'coat'; family: string; same: boolean } | { kind: 'water' };
-
-export type WindowState =
-  | 'too-soon'
-  | 'thumb'
-  | 'open'
-  | 'key-first'
-  /** Abraded: the next coat bonds by tooth, however long it waits. */
-  | 'keyed'
-  | 'closed'
-  /** The water: the sheet states by when, not from when. */
-  | 'earliest-not-stated'
-  | 'not-stated';
-
-export interface WindowSegment {
-  state: WindowState;
-  fromMs: number;
-  /** null: for good, or not known. */
-  toMs: number | null;
-}
 
 /** A named edge of the window, with the table it was reckoned from. */
 export interface WindowEdge {
