@@ -20,10 +20,12 @@ export interface SegmentView {
 export interface EdgeView {
   edge: string;
   at: string | null;
-  /** The sheet's table the edge was reckoned from. */
+  /** The table the edge was reckoned from: the sheet's, as fast as this film runs. */
   points: { tempC: number; minutes: number }[];
   stopC: number | null;
   from: string;
+  /** Times as fast as its sheet that the film runs to it. */
+  factor: number;
 }
 
 /** The step that comes next on an area. */

@@ -87,6 +87,11 @@ it('taken over, the window of an untested film opens later and closes no later; 
   const { body } = await take(0.72);
   expect(body.methods[0]?.taken).toMatchObject({ factor: expect.closeTo(0.72, 6), films: 3 });
   expect(await windowOf(3)).toEqual([Number((opens / 0.72).toFixed(2)), closes]);
+  const { clock } = (await server.ask<BenchView>('GET', `/bench/${areas[3]?.area.id}`)).body;
+  expect(clock.edges.map(({ edge, factor }) => [edge, Number(factor.toFixed(2))])).toEqual([
+    ['overcoat-min', 0.72],
+    ['chemical-max', 1],
+  ]);
   // The product's page and a fresh reading of the yard say the same.
   expect((await pace())?.taken?.films).toBe(3);
   expect((await server.ask<Product>('GET', `/products/${planned.product.id}`)).body.version).toBe(2);

@@ -90,6 +90,7 @@ export const clockReply = objectOf<AreaClock>({
       points: listOf(Joi.object({ tempC: figure(), minutes: figure() })),
       stopC: maybeFigure(),
       from: moment(),
+      factor: figure(),
     }),
   ),
   events: listOf(Joi.object({ event: word(), at: maybeMoment() })),

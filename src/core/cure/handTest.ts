@@ -111,12 +111,19 @@ export function correctFromHandTest(input: {
     return [span(bound, (points) => done(points, atMs))];
   });
   const last = spans.at(-1);
+  const prior = within('pace that other films taught', input.prior ?? 1, BOUNDS.low, BOUNDS.high);
+  // A test that says nothing takes nothing back of what others taught.
   if (!last)
-    return { factor: 1, low: BOUNDS.low, high: BOUNDS.high, contradicts: false, silent: tests.length > 0 };
+    return {
+      factor: prior,
+      low: BOUNDS.low,
+      high: BOUNDS.high,
+      contradicts: false,
+      silent: tests.length > 0,
+    };
   let [low, high] = [Math.max(...spans.map((s) => s.low)), Math.min(...spans.map((s) => s.high))];
   const contradicts = low > high;
   if (contradicts) ({ low, high } = last);
-  const prior = within('pace that other films taught', input.prior ?? 1, BOUNDS.low, BOUNDS.high);
   const upper = Math.max(low, high <= 1 ? high * SHORT_OF : high);
   return { factor: Math.min(Math.max(prior, low), upper), low, high, contradicts, silent: false };
 }

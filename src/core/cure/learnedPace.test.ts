@@ -65,5 +65,13 @@ describe('a clock by a learned pace', () => {
     expect(tested(10, 'prints')).toBe(0.6);
     expect(tested(5, 'prints')).toBeCloseTo(0.8, 9);
     expect(tested(8, 'sticks')).toBeCloseTo(0.5 * 0.9, 9);
+    // Nothing on this sheet says when sandpaper would clog: the test takes nothing back of what others taught.
+    const silent = correctFromHandTest({
+      film: laid,
+      temps,
+      test: { atMs: 9e6, found: 'clogs' },
+      prior: 0.6,
+    });
+    expect([silent.factor, silent.silent]).toEqual([0.6, true]);
   });
 });

@@ -74,6 +74,8 @@ export interface WindowEdge {
   curve: EventCurve;
   /** The moment of laying the edge counts from. */
   fromMs: number;
+  /** Times as fast as its sheet that the film runs to it: the curve has it in already. */
+  factor: number;
 }
 
 export interface Windows {
@@ -101,13 +103,19 @@ function checkFilm({ laidFromMs, laidToMs, factor, mustFactor }: Film): void {
 /** Edges by which something must be done; every other says from when it may. */
 const MUST: ReadonlySet<WindowEdge['edge']> = new Set(['thumb-closes', 'chemical-max', 'latest-immersion']);
 
+/** How many times as fast as its sheet a film runs to an edge. */
+const timesTo = (
+  edge: WindowEdge['edge'],
+  { factor = 1, mustFactor = factor }: Pick<Film, 'factor' | 'mustFactor'>,
+): number => (MUST.has(edge) ? mustFactor : factor);
+
 /** A table as this film runs through it to an edge: `factor` times as fast. */
 function asItCures(
   points: readonly CurvePoint[],
   { factor = 1, mustFactor = factor }: Film,
   edge: WindowEdge['edge'],
 ): readonly CurvePoint[] {
-  const times = MUST.has(edge) ? mustFactor : factor;
+  const times = timesTo(edge, { factor, mustFactor });
   return times === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / times }));
 }
 
@@ -157,7 +165,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
     const curve = { points: asItCures(points, film, name), stopC: sheet.stopC };
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
-    edges.push({ edge: name, at: time.at, curve, fromMs });
+    edges.push({ edge: name, at: time.at, curve, fromMs, factor: timesTo(name, film) });
     for (const warning of time.warnings) warnings.add(warning);
     return time.at;
   };

@@ -149,6 +149,7 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
       points: [...edge.curve.points],
       stopC: edge.curve.stopC,
       from: new Date(edge.fromMs).toISOString(),
+      factor: edge.factor,
     })),
     work: work.map(workView),
     events,

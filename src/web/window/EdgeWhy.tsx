@@ -12,7 +12,8 @@ interface Props {
   /** Between which moments it comes, nine forecasts of ten; null: past, or not known. */
   spread: { early: string | null; late: string | null } | null;
   /** Times as fast as its sheet that the film cures, by what the hand found. */
-  factor: number;
+  /** The film's pace comes from a test on itself; else other films taught it. */
+  tested: boolean;
   temps: TempSeries;
   zone: string;
   now: number;
@@ -33,7 +34,8 @@ function dayStarts(fromMs: number, toMs: number, zone: string): number[] {
 }
 
 /** One edge of a window with its figures put in: the sheet's times, each day's share, and what it adds up to. */
-export function EdgeWhy({ edge, factor, spread, temps, zone, now }: Props) {
+export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
+  const { factor } = edge;
   const { show } = useUnits();
   const fromMs = Date.parse(edge.from);
   const curve = { points: edge.points, stopC: edge.stopC };
@@ -73,8 +75,13 @@ export function EdgeWhy({ edge, factor, spread, temps, zone, now }: Props) {
           {edge.stopC !== null && (
             <>; below {show(edge.stopC, 'temperature', { digits: 0 })} it stands still</>
           )}
-          {factor !== 1 && <>; by what the hand found this film runs {Math.round(factor * 100)} % as fast</>}.
-          Counted from {sayTime(fromMs, zone, now)}
+          {factor !== 1 && (
+            <>
+              ; by what the hand found {tested ? 'on it' : 'on other films of it'} this film runs{' '}
+              {Math.round(factor * 100)} % as fast
+            </>
+          )}
+          . Counted from {sayTime(fromMs, zone, now)}
           {at !== null && <>, this film takes {saySpan(at - fromMs)}</>}
           {stoodMs > 0 && <>, of which it stands {saySpan(stoodMs)} too cold</>}.
         </p>

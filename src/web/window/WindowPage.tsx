@@ -150,7 +150,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
             <EdgeWhy
               key={edge.edge}
               edge={edge}
-              factor={clock.hand?.factor ?? 1}
+              tested={clock.hand !== null}
               spread={detail.spreads.find((each) => each.edge === edge.edge) ?? null}
               temps={temps}
               zone={zone}
