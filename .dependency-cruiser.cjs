@@ -34,7 +34,7 @@ module.exports = {
       severity: 'error',
       comment: 'but for small pure numeric packages: the place of the sun',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^src/core/|^node_modules/suncalc/' },
+      to: { pathNot: '^src/core/|^node_modules/(?:suncalc|dinero\\.js)/' },
     },
     {
       name: 'core-by-its-faces',

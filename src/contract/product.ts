@@ -173,6 +173,9 @@ export const productSheet = objectOf<ProductSheet>({
     .label('values from memory')
     .optional(),
   canLitres: between('what a spray can holds (l)', 0.01, 5).allow(null).optional(),
+  coverageM2PerL: between('coverage (m²/l)', 0.01, 1000).allow(null).optional(),
+  dilution: between('parts of water to one', 0.1, 10_000).allow(null).optional(),
+  openedMonths: between('shelf life once opened (months)', 0.1, 240).allow(null).optional(),
   shelfMonths: between('shelf life (months)', 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({
     cleanliness: oneOf<Cleanliness>({

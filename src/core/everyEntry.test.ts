@@ -48,6 +48,9 @@ const place = { substrate: 'grp', oldCoating: null, service: 'immersed', coldest
 const layer = { ...system.layerOf('epoxy-barrier'), film: { min: 50, max: 150 }, thinner: 0.05, thinnerLimit: { maxFraction: 0.1 }, stopC: 5, hottestC: 30 }; // biome-ignore format: one line
 const laid = [{ stepId: 's', coatNo: 0, areaM2: 12, fromMs: 0, toMs: HOUR }];
 
+const needLine = { id: 'a', boatId: 'b', productId: 'p', sheet: { parts, ratioBy: 'volume', volumeSolids: 0.5, typicalMicrons: 100, coverageM2PerL: null, dilution: null, canLitres: null, thinner: null }, coats: [{ no: 0, colour: 'grey', areaM2: 20 }], dryMicronsPerCoat: 100, method: 'roller', thinner: 0.05, spread: 0.1, measuredBy: 'm', underCover: null, profileMicrons: 50, learned: { factor: 1.1, sd: 0.05 } }; // biome-ignore format: one line
+const lotAge = { kind: 'other', madeMs: 0, receivedMs: HOUR, openedMs: 2 * HOUR, shelfMonths: 24, openedMonths: 6, frost: true, heat: true, nowMs: 3 * HOUR }; // biome-ignore format: one line
+
 const ENTRIES: Record<string, Entry> = {
   toCanonical: { run: units.toCanonical, args: [4, 'mil'] },
   fromCanonical: { run: units.fromCanonical, args: [100, 'mil'] },
@@ -164,6 +167,30 @@ const ENTRIES: Record<string, Entry> = {
   byLearnedPace: { run: cure.byLearnedPace, args: [0.8] },
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
   cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line
+  lossAt: { run: film.lossAt, args: ['roller', false] },
+  lineNeed: { run: supply.lineNeed, args: [needLine] },
+  need: { run: supply.need, args: [{ lines: [needLine, { ...needLine, id: 'b' }] }] },
+  perLitreOfPaint: { run: supply.perLitreOfPaint, args: [parts, 'volume'] },
+  residueLitres: { run: supply.residueLitres, args: ['roller', 4] },
+  labourHours: {
+    run: supply.labourHours,
+    args: [{ areaM2: 20, coats: 2, method: 'roller', work: ['sand'] }],
+  },
+  learnSpread: { run: supply.learnSpread, args: [[{ id: 'a', key: 'k', litres: 4.4, bySheet: 4 }]] },
+  lotEndsMs: { run: supply.lotEndsMs, args: [lotAge] },
+  lotNotes: { run: supply.lotNotes, args: [lotAge] },
+  stockOf: { run: supply.stockOf, args: [[{ id: 'a', kind: 'received', amount: 2, atMs: 0 }]] },
+  toMinor: { run: supply.toMinor, args: [12.5, 'EUR'] },
+  fromMinor: { run: supply.fromMinor, args: [1250, 'EUR'] },
+  minorDigits: { run: supply.minorDigits, args: ['EUR'] },
+  timesRate: { run: supply.timesRate, args: [1999, 0.077, 'CHF'] },
+  shareOut: { run: supply.shareOut, args: [100, [1, 2], 'EUR'] },
+  billOf: { run: supply.billOf, args: [{ lines: [1000, 2345], taxRate: 0.19, step: 5, currency: 'CHF' }] },
+  cheapestPurchase: { run: supply.cheapestPurchase, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', supplierId: 's', price: 20, contents: { a: 1 }, discounts: [{ from: 2, price: 18 }] }], suppliers: [{ id: 's', delivery: 5, minOrder: 40 }] }] }, // biome-ignore format: one line
+  costOf: { run: supply.costOf, args: [{ id: 'p', price: 20, contents: {}, discounts: [{ from: 2, price: 18 }] }, 3] }, // biome-ignore format: one line
+  reconcile: { run: supply.reconcile, args: [{ parts, ratioBy: 'volume', measuredBy: 'weight', tolerance: 0.05, start: [12, 6], left: [6, 2], mark: 0.1, batches: [{ id: 'a', poured: [4, 2] }], ahead: 3 }] }, // biome-ignore format: one line
+  smallNeed: { run: supply.smallNeed, args: [{ litres: 0.1, packs: [{ litres: 0.75, price: 25 }], remainders: [{ what: 'a', litres: 0.3 }], shared: [{ what: 'b', litres: 2 }], instead: [{ what: 'c', litres: 0.1, price: 9 }] }] }, // biome-ignore format: one line
+  sundries: { run: supply.sundries, args: [{ sessions: [{ method: 'roller', areaM2: 20, batches: 2, hours: 2, inside: true }], wipedM2: 2, tackedM2: 2, strippedM2: 2, sandedM2: { byMachine: 2, byHand: 2 }, edges: [{ lengthM: 9, tapings: 1 }], strewnM2: 2 }, { tape: 1.2 }] }, // biome-ignore format: one line
   hourBands: {
     run: cure.hourBands,
     args: [{ airC: 10, dewC: 6, surface: { surfaceC: 8, lowC: 7, highC: 9 }, leadH: 24 }],
@@ -347,7 +374,7 @@ const WITHOUT_FIGURES = [
   'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
-  'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
+  'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 
 const HOSTILE = [Number.NaN, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, -1e9, 0, 1e300, undefined];

@@ -1,4 +1,4 @@
-import { positive, within } from '../units/index.ts';
+import { positive, QuantityError, within } from '../units/index.ts';
 import { spreadingRateM2PerL } from './thickness.ts';
 
 /** How a coat is put on. */
@@ -51,6 +51,32 @@ export const UPPER_LOSS: Record<Method, number> = {
   trowel: 0.2,
   aerosol: 0.5,
 };
+
+/**
+ * Loss of a coat by where it is applied, as a fraction: the middle of the trade's span and its upper end [T]. Airless
+ * indoors 20–30 %, outdoors 30–40 %; a roller 5–10 %, in wind 10–15 %, so that outdoors the upper end is the wind's.
+ *
+ * `lossAt('airless-spray', true)` → `{ likely: 0.25, upper: 0.3 }`.
+ *
+ * @param underCover in a shed, a tent or heated room; null: not told, and the method's own span holds
+ * @throws {QuantityError} on a method that is none
+ */
+export function lossAt(method: Method, underCover: boolean | null): { likely: number; upper: number } {
+  if (!METHODS.includes(method)) throw new QuantityError('method', method, METHODS.join(', '));
+  if (method === 'airless-spray' && underCover !== null)
+    return underCover ? { likely: 0.25, upper: 0.3 } : { likely: 0.35, upper: 0.4 };
+  const rolled = method === 'roller' || method === 'roll-and-tip';
+  return { likely: TYPICAL_LOSS[method], upper: rolled && underCover === false ? 0.15 : UPPER_LOSS[method] };
+}
+
+/**
+ * How much more than a smooth coat the coats that seal a broadcast aggregate take: the first two to three times, the
+ * second about half of that [T, handbook part 5]. Middle of the span.
+ */
+export const SEALING: readonly number[] = [2.5, 1.25];
+
+/** How much more the first coat takes on an old weathered or textured surface: 10–30 % [T, handbook part 6]. */
+export const TEXTURED = { likely: 1.2, upper: 1.3 } as const;
 
 /**
  * m² per hour that one person covers (roll and tip: a pair), middle of the trade's span [T]; by trowel one round of fill

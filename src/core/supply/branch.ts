@@ -1,8 +1,12 @@
-/** A pack as the search sees it: litres of each part in it, its price, and how many can be had. */
+/** A pack as the search sees it: litres of each part in it, its lowest price, and how many can be had. */
 export interface SearchPack {
   contents: readonly number[];
   price: number;
   most: number;
+  /** What so many cost, where more of them are cheaper each; left out: `price` each. */
+  costOf?: (count: number) => number;
+  /** Counts from which on each is cheaper. */
+  steps?: readonly number[];
 }
 
 /** How many of each pack, what they cost, and what is left of each part. */
@@ -59,7 +63,7 @@ export function branch(search: Search, take: (covering: Covering) => number, sta
     for (let count = most; count >= least; count--) {
       counts[i] = count;
       buy(pack, count);
-      go(i + 1, cost + count * pack.price);
+      go(i + 1, cost + (pack.costOf?.(count) ?? count * pack.price));
       buy(pack, -count);
     }
     counts[i] = 0;
@@ -105,5 +109,7 @@ function howMany(
     most = Math.max(most, covers);
     if (!still[i + 1]?.[p]) least = Math.max(least, covers);
   });
+  // So many as are cheaper each may cost less than fewer do.
+  if (most > 0) for (const step of pack.steps ?? []) most = Math.max(most, step);
   return { most: Math.min(most, pack.most), least };
 }

@@ -1,5 +1,5 @@
 import { QuantityError, within } from '../units/index.ts';
-import type { Covering } from './branch.ts';
+import type { Covering, SearchPack } from './branch.ts';
 import { coverings } from './coverings.ts';
 
 /** Litres wanted of one part: a component of a product in one colour, or a paint that has but one. */
@@ -17,6 +17,8 @@ export interface BuyablePack {
   contents: Readonly<Record<string, number>>;
   /** How many can be had at all; left out: as many as are wanted. */
   stock?: number;
+  /** From so many on, each costs so much; left out: `price` whatever the count. */
+  discounts?: readonly { from: number; price: number }[];
 }
 
 /** A set of whole packs. */
@@ -63,10 +65,10 @@ export function cheapestPacks(input: {
     group,
     ...coverings(
       group.need.map(({ litres }) => litres),
-      group.packs.map(({ contents, price, stock }) => ({
-        contents: group.need.map(({ part }) => contents[part] ?? 0),
-        price,
-        most: stock ?? Number.POSITIVE_INFINITY,
+      group.packs.map((pack) => ({
+        contents: group.need.map(({ part }) => pack.contents[part] ?? 0),
+        most: pack.stock ?? Number.POSITIVE_INFINITY,
+        ...pricesOf(pack),
       })),
       { most: RUNNERS_UP + 1, within: WITHIN },
     ),
@@ -95,6 +97,18 @@ export function cheapestPacks(input: {
   };
 }
 
+/** The lowest price, and what so many cost: a discount holds for all of them [common practice, no source]. */
+function pricesOf({ price, discounts = [] }: BuyablePack): Pick<SearchPack, 'price' | 'costOf' | 'steps'> {
+  if (discounts.length === 0) return { price };
+  const each = (count: number) =>
+    discounts.reduce((least, step) => (count >= step.from ? Math.min(least, step.price) : least), price);
+  return {
+    price: Math.min(price, ...discounts.map((step) => step.price)),
+    costOf: (count) => count * each(count),
+    steps: discounts.map(({ from }) => from),
+  };
+}
+
 function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
   const once = (what: string, name: string, seen: Set<string>) => {
     if (seen.has(name)) throw new QuantityError(what, `"${name}" twice`, 'each named once');
@@ -105,7 +119,12 @@ function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
     once('part', part, parts);
     within(`need of ${part} (l)`, litres, -1e6, 1e6);
   }
-  for (const { id, price, contents, stock } of packs) {
+  for (const { id, price, contents, stock, discounts } of packs) {
+    for (const step of discounts ?? []) {
+      within(`price of ${id} from ${step.from} on`, step.price, 0, 1e9);
+      if (!(Number.isInteger(step.from) && step.from >= 1 && step.from <= 10_000))
+        throw new QuantityError(`number of ${id} for a discount`, step.from, 'a whole number, 1–10000');
+    }
     once('pack', id, ids);
     within(`price of ${id}`, price, 0, 1e9);
     for (const [part, litres] of Object.entries(contents)) within(`${part} in ${id} (l)`, litres, 0, 1e5);

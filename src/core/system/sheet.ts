@@ -78,6 +78,15 @@ export interface ProductSheet {
   typical?: TypicalField[];
   /** What one spray can holds, l; null or left out: it comes in tins. */
   canLitres?: number | null;
+  /**
+   * What one litre covers in one coat, m², as the tin says for practice; of a wash: of the diluted wash. null or left
+   * out: not stated. What is needed goes by it where the volume solids are not read off the sheet.
+   */
+  coverageM2PerL?: number | null;
+  /** Parts of water to one of the concentrate, of a wash; null or left out: used as it is. */
+  dilution?: number | null;
+  /** Months it keeps once opened; null or left out: not stated. */
+  openedMonths?: number | null;
   /** Months it keeps unopened; null: not stated. */
   shelfMonths: number | null;
   /** Preparation wanted: cleanliness grade and blast profile, µm; null: not stated. */

@@ -1,4 +1,4 @@
-import { deadVolumeLPerM2, type Method, paintLitres, wetMicrons } from '../film/index.ts';
+import { deadVolumeLPerM2, type Method, paintLitres, SEALING, wetMicrons } from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { isIn, TREATMENTS } from './groups.ts';
 import { checkFilm, filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
@@ -35,12 +35,6 @@ export interface StepNeed {
   /** Set when a coat is outside the sheet's film: what is wrong and the limit, µm. */
   film: { verdict: 'within' } | { verdict: 'too-thin' | 'too-thick'; limitMicrons: number };
 }
-
-/**
- * How much more than a smooth coat the coats that seal a broadcast aggregate take: the first two to three times, the
- * second about half of that [T, handbook part 5]. Middle of the span.
- */
-const SEALING = [2.5, 1.25] as const;
 
 /**
  * What each step of a stack takes on an area: litres, thinner and film.

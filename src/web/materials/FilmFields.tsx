@@ -21,6 +21,20 @@ export function FilmFields() {
           hint="Empty: not stated, and asked for at the bench. 0: none needed"
         />
         <QuantityField name="stopC" label="Cure stops below" quantity="temperature" />
+        <div className="col-span-2">
+          <QuantityField
+            name="coverage"
+            label="Coverage on the tin"
+            quantity="spreadingRate"
+            hint="In practice, of one coat. Counted by only where the solids are from memory"
+          />
+        </div>
+        <Field
+          name="dilution"
+          label="Water to 1 part"
+          inputMode="decimal"
+          hint="Of a wash; empty: used as it is"
+        />
       </div>
       <WetFilm name="film" />
     </section>

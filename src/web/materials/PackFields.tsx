@@ -73,6 +73,9 @@ export function PackFields() {
         <div className="w-40">
           <Field name="shelfMonths" label="Keeps unopened" unit="months" inputMode="numeric" />
         </div>
+        <div className="w-40">
+          <Field name="openedMonths" label="Keeps once opened" unit="months" inputMode="numeric" />
+        </div>
       </div>
     </section>
   );

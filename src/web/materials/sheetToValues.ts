@@ -41,6 +41,11 @@ export function sheetToValues(product: ProductInput, system: UnitSystem): SheetV
       role: i < 2 ? ('' as const) : part.reducer ? ('reducer' as const) : ('paint' as const),
     })),
     canLitres: sheet.canLitres ? fieldText(fromCanonical(sheet.canLitres, shownUnit('volume', system))) : '',
+    coverage: sheet.coverageM2PerL
+      ? fieldText(fromCanonical(sheet.coverageM2PerL, shownUnit('spreadingRate', system)))
+      : '',
+    dilution: sheet.dilution ? fieldText(sheet.dilution) : '',
+    openedMonths: sheet.openedMonths ? fieldText(sheet.openedMonths) : '',
     ratioBy: sheet.ratioBy,
     ratioTolerance: sheet.ratioTolerance === null ? '' : fieldText(sheet.ratioTolerance * 100),
     solids: fieldText(sheet.volumeSolids * 100),

@@ -33,6 +33,9 @@ export interface SheetValues {
   /** What a third or fourth part is stays empty until it is chosen. */
   parts: { name: string; ratio: string; density: string; role: '' | 'paint' | 'reducer' }[];
   canLitres: string;
+  coverage: string;
+  dilution: string;
+  openedMonths: string;
   ratioBy: ProductSheet['ratioBy'] | '';
   ratioTolerance: string;
   solids: string;
@@ -88,6 +91,9 @@ export function emptySheet(system: UnitSystem): SheetValues {
       { name: 'hardener', ratio: '', density: '', role: '' },
     ],
     canLitres: '',
+    coverage: '',
+    dilution: '',
+    openedMonths: '',
     ratioBy: '',
     ratioTolerance: '',
     solids: '',

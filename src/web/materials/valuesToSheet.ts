@@ -136,6 +136,15 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         values.canLitres.trim() !== '' && {
           canLitres: read.quantity('canLitres', 'what a spray can holds', values.canLitres, 'volume'),
         }),
+      ...(values.coverage.trim() !== '' && {
+        coverageM2PerL: read.quantity('coverage', 'coverage', values.coverage, 'spreadingRate'),
+      }),
+      ...(values.dilution.trim() !== '' && {
+        dilution: read.number('dilution', 'parts of water to one', values.dilution),
+      }),
+      ...(values.openedMonths.trim() !== '' && {
+        openedMonths: read.number('openedMonths', 'shelf life once opened', values.openedMonths),
+      }),
       packs: values.packs.map(({ litres, price }, i) => ({
         litres: read.quantity(`packs.${i}.litres`, 'pack', litres, 'volume'),
         price: read.optionalNumber(`packs.${i}.price`, 'price', price),
@@ -168,6 +177,7 @@ export function sheetFormPath(path: string): string {
     .replace(/^sheet\./, '')
     .replace(/^volumeSolids$/, 'solids')
     .replace(/^inductionMin$/, 'standing time')
+    .replace(/^coverageM2PerL$/, 'coverage')
     .replace(/\.densityKgPerL$/, '.density')
     .replace(/^thinner\.maxFraction$/, 'thinnerLimit')
     .replace(/^preparation\.profileMinMicrons$/, 'profileMin')

@@ -1,0 +1,33 @@
+import { applyHours, type Method } from '../film/index.ts';
+import { within } from '../units/index.ts';
+
+/** Washing out and putting away, h a session; setting up and cleaning an airless gun beside it, h [T, handbook part 19]. */
+const PUT_AWAY_H = 0.5;
+const AIRLESS_H = 2;
+/** m² an hour of work before a coat [T, handbook part 19]: the middle of each span. */
+const WORK_M2_PER_H = { wash: 30, sand: 10, prepare: 25, inspect: 60, aggregate: 20 } as const;
+
+export type TimedWork = keyof typeof WORK_M2_PER_H;
+
+/**
+ * Hours of hands that coats and the work before them take: each coat at the pace of its method, two pairs of hands where it
+ * is rolled and tipped, and half an hour a session to put away [T].
+ *
+ * 20 m² by roller in two coats, sanded once: 2 × (1.67 + 0.5) + 2 = 6.3 h.
+ *
+ * @throws {QuantityError} on an area or a count that cannot be
+ */
+export function labourHours(input: {
+  areaM2: number;
+  coats: number;
+  method: Method;
+  work: readonly TimedWork[];
+}): number {
+  const areaM2 = within('area', input.areaM2, 0, 100_000);
+  const coats = within('coats', input.coats, 0, 1000);
+  if (areaM2 === 0) return 0;
+  const hands = input.method === 'roll-and-tip' ? 2 : 1;
+  const session = PUT_AWAY_H + (input.method === 'airless-spray' ? AIRLESS_H : 0);
+  const work = input.work.reduce((sum, kind) => sum + areaM2 / WORK_M2_PER_H[kind], 0);
+  return coats * (applyHours(areaM2, input.method) * hands + session) + work;
+}

@@ -1,0 +1,113 @@
+import { positive, QuantityError } from '../units/index.ts';
+
+/** A coat as it came out: the litres it took against those worked out by its sheet. */
+export interface CoatUse {
+  id: string;
+  /** What it is learned for: product, method, surface, person in one word. */
+  key: string;
+  /** Litres used, and litres by the sheet for the same area and film. */
+  litres: number;
+  bySheet: number;
+}
+
+/** How much paint coats of one kind really take here. */
+export interface LearnedSpread {
+  key: string;
+  /** Times the litres by the sheet: 1.08 is 8 % more. */
+  factor: number;
+  /** Its standard error. */
+  sd: number;
+  /** How much of it is what the coats say, 0–1; the rest is the sheet's. */
+  weight: number;
+  /** What the coats say by themselves. */
+  mean: number;
+  coats: number;
+  /** Coats too far from the others to be learned from. */
+  outliers: string[];
+}
+
+/** Standard deviation of the logarithm between one coat and the next of a kind, and between kinds and their sheets [M]. */
+const WITHIN = 0.1;
+const BETWEEN = 0.08;
+/** Coats in all from which on these two are told from the coats themselves. */
+const ENOUGH = 8;
+/** Beyond so many robust standard deviations a coat is an outlier; fewer than that are not judged [common practice]. */
+const FAR = 3.5;
+const FEWEST = 4;
+/** A robust standard deviation is never taken for less, or two coats alike to the millilitre would outlaw a third. */
+const LEAST_SD = 0.05;
+
+/**
+ * How much paint coats of each kind really take, shrunk towards the sheet while coats are few (empirical Bayes, normal
+ * errors of the logarithm): factor = exp(w × mean), w = τ² / (τ² + σ²/n), where σ² is the variance between coats of a kind
+ * and τ² between kinds and their sheets, both told from the coats by analysis of variance once there are eight in three
+ * kinds [S: Casella, An introduction to empirical Bayes data analysis, The American Statistician 39 (1985)]; until then
+ * 0.10² and 0.08² [M].
+ *
+ * Two coats that took 20 % more than the sheet: w = 0.56, factor 1.11.
+ *
+ * @throws {QuantityError} on litres that cannot be
+ */
+export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
+  const kinds = new Map<string, { id: string; log: number }[]>();
+  for (const { id, key, litres, bySheet } of coats) {
+    const log = Math.log(
+      positive(`litres of coat ${id}`, litres, 1e6) /
+        positive(`litres by the sheet of coat ${id}`, bySheet, 1e6),
+    );
+    if (!Number.isFinite(log)) throw new QuantityError(`litres of coat ${id}`, litres, 'finite numbers');
+    kinds.set(key, [...(kinds.get(key) ?? []), { id, log }]);
+  }
+  const kept = new Map([...kinds].map(([key, all]) => [key, sorted(all)]));
+  const { within, between } = variances([...kept.values()].map(({ used }) => used));
+  return [...kept].map(([key, { used, outliers }]) => {
+    const n = used.length;
+    const mean = meanOf(used);
+    const weight = between / (between + within / n);
+    return {
+      key,
+      factor: Math.exp(weight * mean),
+      sd: Math.exp(weight * mean) * Math.sqrt(weight * (within / n)),
+      weight,
+      mean: Math.exp(mean),
+      coats: n,
+      outliers,
+    };
+  });
+}
+
+const meanOf = (logs: readonly { log: number }[]) =>
+  logs.reduce((sum, { log }) => sum + log, 0) / logs.length;
+
+/** Coats that agree, and those too far from their median by its absolute deviations. */
+function sorted(all: readonly { id: string; log: number }[]): {
+  used: { log: number }[];
+  outliers: string[];
+} {
+  if (all.length < FEWEST) return { used: [...all], outliers: [] };
+  const middle = median(all.map(({ log }) => log));
+  const sd = Math.max(LEAST_SD, 1.4826 * median(all.map(({ log }) => Math.abs(log - middle))));
+  const far = all.filter(({ log }) => Math.abs(log - middle) > FAR * sd);
+  return { used: all.filter((each) => !far.includes(each)), outliers: far.map(({ id }) => id) };
+}
+
+function median(values: readonly number[]): number {
+  const order = [...values].sort((a, b) => a - b);
+  const half = order.length / 2;
+  return ((order[Math.ceil(half) - 1] as number) + (order[Math.floor(half)] as number)) / 2;
+}
+
+/** Variance between coats of a kind, and of the kinds about their sheets, from one-way analysis of variance. */
+function variances(kinds: readonly (readonly { log: number }[])[]): { within: number; between: number } {
+  const all = kinds.reduce((sum, kind) => sum + kind.length, 0);
+  const known = { within: WITHIN ** 2, between: BETWEEN ** 2 };
+  if (all < ENOUGH || kinds.length < 3 || all - kinds.length < 2) return known;
+  const squares = kinds.reduce((sum, kind) => {
+    const mean = meanOf(kind);
+    return sum + kind.reduce((own, { log }) => own + (log - mean) ** 2, 0);
+  }, 0);
+  const within = Math.max(squares / (all - kinds.length), (WITHIN / 4) ** 2);
+  // About the sheets, that is about nothing, since a sheet is what is shrunk towards.
+  const about = kinds.reduce((sum, kind) => sum + meanOf(kind) ** 2 - within / kind.length, 0) / kinds.length;
+  return { within, between: Math.max(about, (BETWEEN / 4) ** 2) };
+}

@@ -1,0 +1,292 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  labourHours,
+  learnSpread,
+  type NeedLine,
+  type NeedSheet,
+  need,
+  smallNeed,
+  sundries,
+} from './index.ts';
+
+const TWO_PACK: NeedSheet = {
+  parts: [
+    { name: 'base', ratio: 2, densityKgPerL: null },
+    { name: 'hardener', ratio: 1, densityKgPerL: null },
+  ],
+  ratioBy: 'volume',
+  volumeSolids: 0.5,
+  typicalMicrons: 100,
+  coverageM2PerL: null,
+  dilution: null,
+  canLitres: null,
+  thinner: 'thinner 5',
+};
+const coats = (count: number, areaM2: number, colours = ['grey']) =>
+  Array.from({ length: count }, (_, no) => ({ no, colour: colours[no % colours.length] as string, areaM2 }));
+const line = (more: Partial<NeedLine> = {}): NeedLine => ({
+  id: 'port',
+  boatId: 'boat',
+  productId: 'paint',
+  sheet: TWO_PACK,
+  coats: coats(1, 20),
+  dryMicronsPerCoat: 100,
+  method: 'roller',
+  thinner: 0,
+  spread: 0,
+  measuredBy: 'boat mesh',
+  underCover: null,
+  ...more,
+});
+const only = <T>(list: readonly T[]): T => {
+  expect(list).toHaveLength(1);
+  return list[0] as T;
+};
+
+/** Normal numbers from a seed [Box and Muller; Park and Miller's generator, common practice]. */
+function normals(seed: number): () => number {
+  let state = seed;
+  const uniform = () => {
+    state = (state * 48271) % 2147483647;
+    return state / 2147483647;
+  };
+  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+}
+
+describe('the need of a coat, handbook part 6', () => {
+  it('is A × DFT / (1000 × VS × (1 − loss)), and what stays in roller and tray on top', () => {
+    const { lines, colours, sessions } = need({ lines: [line()] });
+    expect(only(lines).litres).toBeCloseTo((20 * 100) / (1000 * 0.5 * 0.925), 6);
+    expect(only(sessions)).toMatchObject({ sessions: 1, leftInTools: 0.1 });
+    expect(only(colours).likely).toBeCloseTo(4.324 + 0.1, 3);
+  });
+
+  it('fills a 75 µm profile with 0.05 l/m² in the first coat alone (from memory)', () => {
+    const { lines } = need({ lines: [line({ coats: coats(2, 20), profileMicrons: 75 })] });
+    expect(only(lines).coats.map(({ dead }) => dead)).toEqual([1, 0]);
+  });
+
+  it('airless loses 20–30 % indoors and 30–40 % outdoors; nothing told: the method’s own span', () => {
+    const litres = (underCover: boolean | null) =>
+      only(need({ lines: [line({ method: 'airless-spray', underCover })] }).lines).loss;
+    expect([litres(true), litres(false)]).toEqual([
+      { likely: 0.25, upper: 0.3 },
+      { likely: 0.35, upper: 0.4 },
+    ]);
+    expect(litres(null)).toEqual({ likely: 0.3, upper: 0.4 });
+  });
+
+  it('seals an aggregate with two to three times a smooth coat, then about half of that; textured takes 10–30 % more', () => {
+    const sealed = only(need({ lines: [line({ coats: coats(3, 20), sealsAggregate: true })] }).lines);
+    expect(sealed.coats.map(({ factor }) => factor)).toEqual([2.5, 1.25, 1]);
+    expect(only(need({ lines: [line({ textured: true })] }).lines).coats[0]?.factor).toBe(1.2);
+  });
+
+  it('goes by the tin’s coverage where no solids are known, a wash by its dilution, and says so where neither is', () => {
+    const sheet = { ...TWO_PACK, volumeSolids: null, coverageM2PerL: 8 };
+    const one = only(need({ lines: [line({ sheet, dryMicronsPerCoat: 50 })] }).lines);
+    expect(one).toMatchObject({ route: 'coverage', litres: 20 / 8 / 2 });
+    // 200 l of passivating wash at 50 : 1 are 4 l of concentrate [handbook part 4].
+    const wash = { ...sheet, parts: [TWO_PACK.parts[0] as never], coverageM2PerL: 1, dilution: 50 };
+    expect(only(need({ lines: [line({ sheet: wash, coats: coats(1, 200) })] }).lines).litres).toBe(4);
+    const silent = need({ lines: [line(), line({ id: 'b', sheet: { ...sheet, coverageM2PerL: null } })] });
+    expect(silent.unknown).toEqual([
+      { lineId: 'b', reason: expect.stringContaining('volume solids not stated') },
+    ]);
+    expect(silent.lines.map(({ id }) => id)).toEqual(['port']);
+  });
+
+  it('counts cans that spray, which leave nothing in a tray', () => {
+    const sheet = { ...TWO_PACK, parts: [TWO_PACK.parts[0] as never], canLitres: 0.4 };
+    const { colours, sessions } = need({ lines: [line({ sheet, coats: coats(1, 2), method: 'aerosol' })] });
+    // 2 m² × 100 µm / (500 × 0.55) = 0.73 l: two cans; sprayed wastefully 0.76.
+    expect(only(colours).cans).toBe(2);
+    expect(sessions).toEqual([]);
+  });
+});
+
+describe('parts', () => {
+  it('follow the sheet’s ratio, or another one on purpose: resin 6 : 5 where the tin says 1 : 1', () => {
+    const resin = { ...TWO_PACK, parts: TWO_PACK.parts.map((part) => ({ ...part, ratio: 1 })) };
+    const of = (ownParts: number[] | null) => need({ lines: [line({ sheet: resin, ownParts })] }).parts;
+    const [base, hardener] = of([6, 5]);
+    expect((base?.likely ?? 0) / (hardener?.likely ?? 1)).toBeCloseTo(6 / 5, 9);
+    expect((base?.likely ?? 0) + (hardener?.likely ?? 0)).toBeCloseTo(4.424, 3);
+    expect(of(null)[0]?.likely).toBeCloseTo(4.424 / 2, 3);
+  });
+
+  it('have a colour only in the base: one hardener serves grey and white', () => {
+    const { parts } = need({ lines: [line({ coats: coats(4, 20, ['grey', 'white']) })] });
+    expect(parts.map(({ part, colour }) => [part, colour])).toEqual([
+      ['base', 'grey'],
+      ['hardener', null],
+      ['base', 'white'],
+    ]);
+    expect(parts[1]?.likely).toBeCloseTo((parts[0]?.likely ?? 0) / 2 + (parts[2]?.likely ?? 0) / 2, 9);
+  });
+
+  it('by weight without densities are told in kg, never taken for litres; a reducer in the ratio is no paint', () => {
+    const byWeight = need({ lines: [line({ sheet: { ...TWO_PACK, ratioBy: 'weight' } })] }).parts;
+    expect(byWeight.map(({ unit }) => unit)).toEqual(['kg', 'kg']);
+    const reduced = { ...TWO_PACK, parts: [...TWO_PACK.parts, { name: 'reducer', ratio: 1, densityKgPerL: null, reducer: true }] }; // biome-ignore format: one line
+    const [base, , reducer] = need({ lines: [line({ sheet: reduced })] }).parts;
+    expect(base?.likely).toBeCloseTo((4.424 * 2) / 3, 3);
+    expect(reducer?.likely).toBeCloseTo(4.424 / 3, 3);
+  });
+
+  it('thinner goes by the method’s fraction, and 0.3 l a session cleans a roller, 1 l a gun (handbook part 19)', () => {
+    const liquid = (more: Partial<NeedLine>) =>
+      only(need({ lines: [line({ thinner: 0.1, ...more })] }).liquids);
+    expect(liquid({})).toMatchObject({ name: 'thinner 5', clean: 0.3 });
+    expect(liquid({}).thin).toBeCloseTo(0.4324, 3);
+    expect(liquid({ method: 'airless-spray', coats: coats(2, 20) }).clean).toBe(2);
+  });
+});
+
+describe('the safe need', () => {
+  const twoSides = (spread: number, port: string, starboard: string) =>
+    only(
+      need({
+        lines: [line({ spread, measuredBy: port }), line({ id: 'starboard', spread, measuredBy: starboard })],
+      }).colours,
+    );
+
+  it('shrinks with a better measure, and where two areas were measured apart from each other', () => {
+    const together = twoSides(0.15, 'by rule', 'by rule');
+    expect(together.likely).toBeCloseTo(8.749, 3);
+    // One error of 15 % over both: 8.65 × 0.15 / 1.645, beside the hand's, at 1.2816 of the normal distribution.
+    const hand = (8.649 * (0.925 / 0.9 - 1)) / 1.645;
+    expect(together.safe - together.likely).toBeCloseTo(1.2816 * Math.hypot((8.649 * 0.15) / 1.645, hand), 2);
+    expect(twoSides(0.15, 'port rule', 'starboard rule').safe).toBeLessThan(together.safe);
+    expect(twoSides(0.02, 'by mesh', 'by mesh').safe).toBeLessThan(twoSides(0.15, 'a', 'b').safe);
+  });
+
+  it('is enough nine times in ten, by drawing the errors themselves', () => {
+    const { likely, safe } = twoSides(0.2, 'by rule', 'by rule');
+    const normal = normals(7);
+    const hand = 0.925 / 0.9 - 1;
+    let enough = 0;
+    for (let i = 0; i < 20_000; i++) {
+      const really = 0.1 + (likely - 0.1) * (1 + (normal() * 0.2) / 1.645 + (normal() * hand) / 1.645);
+      if (really <= safe) enough++;
+    }
+    expect(enough / 20_000).toBeGreaterThan(0.89);
+    expect(enough / 20_000).toBeLessThan(0.91);
+  });
+
+  it('never falls when area, film or spread rises, nor with a method that loses more', () => {
+    const anyLine = fc.record({
+      areaM2: fc.double({ min: 0.5, max: 300, noNaN: true }),
+      dryMicronsPerCoat: fc.double({ min: 10, max: 500, noNaN: true }),
+      spread: fc.double({ min: 0, max: 0.4, noNaN: true }),
+      count: fc.integer({ min: 1, max: 6 }),
+      method: fc.constantFrom('brush' as const, 'roller' as const),
+    });
+    const safe = (list: readonly { areaM2: number; dryMicronsPerCoat: number; spread: number; count: number; method: 'brush' | 'roller' | 'conventional-spray' }[]) => // biome-ignore format: one line
+      need({ lines: list.map(({ areaM2, count, ...rest }, i) => line({ ...rest, id: `${i}`, coats: coats(count, areaM2), measuredBy: `${i % 2}` })) }).colours.reduce((sum, each) => sum + each.safe, 0); // biome-ignore format: one line
+    fc.assert(
+      fc.property(
+        fc.array(anyLine, { minLength: 1, maxLength: 4 }),
+        fc.double({ min: 1, max: 2, noNaN: true }),
+        (list, more) => {
+          const base = safe(list);
+          const [first, ...rest] = list as [(typeof list)[0], ...typeof list];
+          expect(safe([{ ...first, areaM2: first.areaM2 * more }, ...rest])).toBeGreaterThanOrEqual(
+            base - 1e-9,
+          );
+          expect(
+            safe([{ ...first, dryMicronsPerCoat: first.dryMicronsPerCoat * more }, ...rest]),
+          ).toBeGreaterThanOrEqual(base - 1e-9);
+          expect(safe([{ ...first, spread: first.spread * more }, ...rest])).toBeGreaterThanOrEqual(
+            base - 1e-9,
+          );
+          expect(safe([{ ...first, method: 'conventional-spray' }, ...rest])).toBeGreaterThanOrEqual(
+            base - 1e-9,
+          );
+        },
+      ),
+    );
+  });
+});
+
+describe('a spreading rate learned from coats applied here', () => {
+  const use = (key: string, ...ratios: number[]) =>
+    ratios.map((ratio, i) => ({ id: `${key} ${i}`, key, litres: 4 * ratio, bySheet: 4 }));
+
+  it('is drawn to the sheet while coats are few: w = τ²/(τ² + σ²/n) (Casella 1985; τ 0.08, σ 0.10 from memory)', () => {
+    const [two] = learnSpread(use('barrier', 1.2, 1.2));
+    expect(two?.weight).toBeCloseTo(0.0064 / (0.0064 + 0.01 / 2), 9);
+    expect(two?.factor).toBeCloseTo(Math.exp(0.5614 * Math.log(1.2)), 4);
+    const [six] = learnSpread(use('barrier', 1.2, 1.2, 1.2, 1.2, 1.2, 1.2));
+    expect(six?.factor).toBeGreaterThan(two?.factor ?? 9);
+    expect(six?.sd).toBeLessThan(two?.sd ?? 0);
+  });
+
+  it('names a coat far off the others and does not learn from it', () => {
+    const [one] = learnSpread(use('gloss', 1.05, 1.1, 1.0, 1.07, 2.2));
+    expect(one?.outliers).toEqual(['gloss 4']);
+    expect(one?.mean).toBeLessThan(1.1);
+  });
+
+  it('comes nearer to what is true of many kinds than their own means do (James and Stein’s point)', () => {
+    const normal = normals(11);
+    const truths = Array.from({ length: 30 }, () => Math.exp(0.06 * normal()));
+    const learned = learnSpread(truths.flatMap((truth, k) => use(`${k}`, ...[0, 1, 2].map(() => truth * Math.exp(0.12 * normal()))))); // biome-ignore format: one line
+    const off = (of: 'factor' | 'mean') =>
+      learned.reduce((sum, each, k) => sum + (Math.log(each[of]) - Math.log(truths[k] as number)) ** 2, 0);
+    expect(off('factor')).toBeLessThan(off('mean'));
+  });
+
+  it('moves the need and takes the place of the trade’s span', () => {
+    const usual = only(need({ lines: [line()] }).colours);
+    const learned = only(need({ lines: [line({ learned: { factor: 1.2, sd: 0.01 } })] }).colours);
+    expect(learned.likely - 0.1).toBeCloseTo((usual.likely - 0.1) * 1.2, 6);
+    expect(learned.safe / learned.likely).toBeLessThan(usual.safe / usual.likely);
+  });
+});
+
+describe('a need too small for any pack', () => {
+  const packs = [{ litres: 2.5, price: 70 }, { litres: 0.75, price: 25 }]; // biome-ignore format: one line
+  it('of 100 ml is no reason to buy a tin: the remainder first, the whole pack last', () => {
+    const small = smallNeed({
+      litres: 0.1,
+      packs,
+      remainders: [{ what: 'tin on the shelf', litres: 0.3 }, { what: 'dregs', litres: 0.05 }],
+      shared: [{ what: 'topsides', litres: 3 }],
+      instead: [{ what: 'syringe pack', litres: 0.1, price: 9 }, { what: 'large tin', litres: 5, price: 90 }],
+    }); // biome-ignore format: one line
+    expect(small?.ways.map(({ kind, what }) => [kind, what])).toEqual([
+      ['remainder', 'tin on the shelf'],
+      ['shared', 'topsides'],
+      ['small-pack', 'syringe pack'],
+      ['whole-pack', ''],
+    ]);
+    expect(small?.ways.at(-1)).toMatchObject({ cost: 25, left: 0.65 });
+  });
+  it('is none from a quarter of the smallest pack on', () => {
+    expect(smallNeed({ litres: 0.2, packs, remainders: [], shared: [], instead: [] })).toBeNull();
+  });
+});
+
+describe('sundries and hours, handbook part 19', () => {
+  const nothing = { sessions: [], wipedM2: 0, tackedM2: 0, strippedM2: 0, sandedM2: { byMachine: 0, byHand: 0 }, edges: [], strewnM2: 0 }; // biome-ignore format: one line
+  const amount = (list: ReturnType<typeof sundries>, item: string) =>
+    list.find((each) => each.item === item)?.amount;
+  it('a cover a session, one more past 15 m²; two cups, a stick and a pair of gloves a batch; tape × 1.1', () => {
+    const session = { method: 'roller' as const, areaM2: 20, batches: 3, hours: 2, inside: false };
+    const list = sundries({ ...nothing, sessions: [session, { ...session, areaM2: 15 }], edges: [{ lengthM: 30, tapings: 2 }] }); // biome-ignore format: one line
+    expect(['roller-cover', 'tray-liner', 'mixing-cup', 'stir-stick', 'gloves', 'tape'].map((item) => amount(list, item))).toEqual([3, 2, 12, 6, 6, 66]); // biome-ignore format: one line
+  });
+  it('a disc a m² stripping, one per 2.5 m² sanding, a sheet per 1.5 m² by hand, a cloth per 2 m² a wipe', () => {
+    const list = sundries({ ...nothing, strippedM2: 10, sandedM2: { byMachine: 10, byHand: 3 }, wipedM2: 10, tackedM2: 25 }); // biome-ignore format: one line
+    expect(['strip-disc', 'sand-disc', 'sheet', 'cloth', 'wipe-solvent', 'tack-cloth'].map((item) => amount(list, item))).toEqual([10, 4, 2, 5, 0.5, 3]); // biome-ignore format: one line
+    expect(amount(sundries({ ...nothing, wipedM2: 10 }, { cloth: 1 }), 'cloth')).toBe(10);
+  });
+  it('20 m² by roller in two coats, sanded once, take 6.3 h with half an hour a session to put away', () => {
+    expect(labourHours({ areaM2: 20, coats: 2, method: 'roller', work: ['sand'] })).toBeCloseTo(
+      2 * (20 / 12 + 0.5) + 2,
+      9,
+    );
+  });
+});

@@ -1,0 +1,38 @@
+import {
+  atOwnRatio,
+  MIX_KG_PER_L,
+  type MixPart,
+  type RatioBasis,
+  shares,
+  unthinnedShare,
+} from '../mix/index.ts';
+import type { NeedLine } from './lineNeed.ts';
+
+/** Of the mixed paint of a line the share that each part is, by volume or, lacking densities, by weight. */
+export function partShares({ sheet, ownParts }: Pick<NeedLine, 'sheet' | 'ownParts'>): {
+  unit: 'l' | 'kg';
+  parts: readonly MixPart[];
+  perLitre: number[];
+} {
+  const parts = ownParts ? atOwnRatio(sheet.parts, ownParts) : sheet.parts;
+  return { parts, ...perLitreOfPaint(parts, sheet.ratioBy) };
+}
+
+/**
+ * Of each part what one litre of mixed paint without reducer takes: 2 : 1 by volume → ⅔ and ⅓ l. A ratio by weight without
+ * densities is told in kg, the mix taken at {@link MIX_KG_PER_L}; a single part is a litre of itself.
+ */
+export function perLitreOfPaint(
+  parts: readonly MixPart[],
+  by: RatioBasis,
+): { unit: 'l' | 'kg'; perLitre: number[] } {
+  if (parts.length === 1) return { unit: 'l', perLitre: [1] };
+  const byWeight = by === 'weight' && parts.some(({ densityKgPerL }) => densityKgPerL === null);
+  if (byWeight) {
+    const weight = shares({ parts, by, as: 'weight' });
+    const paint = weight.reduce((sum, each, i) => sum + (parts[i]?.reducer ? 0 : each), 0);
+    return { unit: 'kg', perLitre: weight.map((each) => (each / paint) * MIX_KG_PER_L) };
+  }
+  const paint = unthinnedShare({ parts, by });
+  return { unit: 'l', perLitre: shares({ parts, by, as: 'volume' }).map((each) => each / paint) };
+}

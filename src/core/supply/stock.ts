@@ -1,0 +1,91 @@
+import { moment, QuantityError, within } from '../units/index.ts';
+
+/** What happened to a lot. Amounts are in the lot's own unit, l or kg. */
+export type MovementKind =
+  | 'received'
+  | 'opened'
+  | 'used'
+  /** What was found in the tin, whatever the book said. */
+  | 'counted'
+  /** Set apart unmixed in closed cups, for a patch that comes later. */
+  | 'kept-back'
+  /** Mixed from what was kept back. */
+  | 'kept-used'
+  /** Back into the tin: no longer kept for the patch. */
+  | 'released'
+  | 'lent'
+  | 'returned'
+  | 'spilt'
+  | 'discarded';
+
+export interface Movement {
+  id: string;
+  kind: MovementKind;
+  /** 0 or more; of a count what was found, of an opening nothing. */
+  amount: number;
+  atMs: number;
+}
+
+/** What each kind does to the tin and to the cups that are kept back. */
+const EFFECT: Record<Exclude<MovementKind, 'counted'>, { tin: number; kept: number }> = {
+  received: { tin: 1, kept: 0 },
+  returned: { tin: 1, kept: 0 },
+  opened: { tin: 0, kept: 0 },
+  used: { tin: -1, kept: 0 },
+  lent: { tin: -1, kept: 0 },
+  spilt: { tin: -1, kept: 0 },
+  discarded: { tin: -1, kept: 0 },
+  'kept-back': { tin: -1, kept: 1 },
+  'kept-used': { tin: 0, kept: -1 },
+  released: { tin: 1, kept: -1 },
+};
+export const MOVEMENT_KINDS = [...Object.keys(EFFECT), 'counted'] as MovementKind[];
+
+/** How a lot stands. */
+export interface Stock {
+  /** In the tin, free to be used. Below nothing: something was not logged. */
+  inTin: number;
+  /** In closed cups for a patch. */
+  kept: number;
+  openedMs: number | null;
+  /** Counts that found another amount than the book had, oldest first. */
+  differences: { movementId: string; atMs: number; expected: number; found: number }[];
+  /** Since when the book has less than nothing in the tin; null: it has not. */
+  belowNothingSinceMs: number | null;
+}
+
+/** What a scale or a dipstick cannot tell apart, in the lot's unit. */
+const ALIKE = 1e-6;
+
+/**
+ * How a lot stands: the sum of its movements in the order in which they happened, whatever the order in which they were
+ * told. A count puts in the book what was found, and the difference is kept in sight.
+ *
+ * Received 2.5, used 0.6, counted 1.7, used 0.2 → 1.5 in the tin; the count found 0.2 less than the book's 1.9.
+ *
+ * @throws {QuantityError} on an amount or a moment that cannot be
+ */
+export function stockOf(movements: readonly Movement[]): Stock {
+  for (const { id, kind, amount, atMs } of movements) {
+    if (!MOVEMENT_KINDS.includes(kind)) throw new QuantityError('movement', kind, MOVEMENT_KINDS.join(', '));
+    within(`amount of movement ${id}`, amount, 0, 1e6);
+    moment(`time of movement ${id}`, atMs);
+  }
+  const stock: Stock = { inTin: 0, kept: 0, openedMs: null, differences: [], belowNothingSinceMs: null };
+  for (const { id, kind, amount, atMs } of [...movements].sort(inTime)) {
+    if (kind === 'opened') stock.openedMs ??= atMs;
+    if (kind === 'counted') {
+      if (Math.abs(amount - stock.inTin) > ALIKE)
+        stock.differences.push({ movementId: id, atMs, expected: stock.inTin, found: amount });
+      stock.inTin = amount;
+    } else {
+      stock.inTin += amount * EFFECT[kind].tin;
+      stock.kept += amount * EFFECT[kind].kept;
+    }
+    if (stock.inTin >= -ALIKE) stock.belowNothingSinceMs = null;
+    else stock.belowNothingSinceMs ??= atMs;
+  }
+  return stock;
+}
+
+const inTime = (a: Movement, b: Movement) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1);
