@@ -5,6 +5,7 @@ import {
   AS_USUAL,
   type BoatInput,
   type EntryInput,
+  type LotInput,
   type Problem,
   type ProductInput,
   type Step,
@@ -166,6 +167,26 @@ export async function aPlannedArea(server: Server, over: Partial<Step> = {}) {
   await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
   return { boat, area: made.body, product, step };
 }
+
+/** A lot of a part of a product, with what came in. */
+export const aLot = (productId: string, part: string, over: Partial<LotInput & { amount: number }> = {}) => ({
+  id: uuidv7(),
+  productId,
+  part,
+  colour: part === 'base' ? 'grey' : null,
+  code: 'L 17',
+  unit: 'l' as const,
+  madeOn: null,
+  place: 'steel cabinet',
+  frost: false,
+  heat: false,
+  note: '',
+  cost: null,
+  amount: 2,
+  ...over,
+});
+/** The lot by itself, without what came in. */
+export const lotOf = ({ amount: _, ...lot }: ReturnType<typeof aLot>): LotInput => lot;
 
 /** A coat logged on such an area, its last corner laid at `endedAt`. */
 export function aCoat(

@@ -4,6 +4,7 @@ import type { Boat } from './boat.ts';
 import type { TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
+import type { BenchTins } from './supply/materials.ts';
 import type { BareItem } from './survey.ts';
 import type { AreaClock, PotView } from './views.ts';
 import type { WeatherHour } from './weather.ts';
@@ -118,4 +119,6 @@ export interface BenchView {
   bare: BareTick[];
   /** Paint is about to cross the old waterline, and nobody has said what became of it. */
   askOldLine: boolean;
+  /** What the tins give for the coat in hand; null: the store keeps nothing of it. */
+  tins: BenchTins | null;
 }

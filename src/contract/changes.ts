@@ -11,6 +11,10 @@ export type Change =
   /** Calendar addresses given out or taken back. */
   | { of: 'calendars' }
   | { of: 'products' }
+  /** Lots and what moved of them. */
+  | { of: 'store' }
+  /** Suppliers, prices, orders, and how money is reckoned. */
+  | { of: 'trade' }
   | { of: 'templates' }
   /** A boat's own record: name, dimensions, whether she is archived. */
   | { of: 'boat'; boatId: string }
@@ -47,7 +51,14 @@ export type ViewName =
   | 'form'
   | 'waterline'
   | 'products'
-  | 'templates';
+  | 'templates'
+  | 'materials'
+  | 'buying'
+  | 'store'
+  | 'movements'
+  | 'tins'
+  | 'trade'
+  | 'costs';
 
 /** What decides a clock: its stack, its coats, the pieces of its area, the sheets, the air over the yard. */
 const CLOCK: readonly ChangeKind[] = [
@@ -71,7 +82,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   boats: ['boat'],
   boat: [...CLOCK, 'form'],
   stacks: CLOCK,
-  bench: [...CLOCK, 'waterline'],
+  bench: [...CLOCK, 'waterline', 'store'],
   clock: CLOCK,
   log: [...CLOCK, 'form'],
   weather: ['weather', 'yard'],
@@ -85,6 +96,13 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   waterline: ['waterline', 'boat'],
   products: ['products'],
   templates: ['templates'],
+  materials: [...CLOCK, 'form', 'store', 'trade'],
+  buying: [...CLOCK, 'form', 'store', 'trade'],
+  store: ['store', 'products', 'log', 'areas', 'boat'],
+  movements: ['store', 'products', 'log'],
+  tins: [...CLOCK, 'store', 'trade'],
+  trade: ['trade'],
+  costs: [...CLOCK, 'form', 'store', 'trade'],
 };
 
 /** Views of one boat, whose query key names her second; the others are of the yard, or of an area. */

@@ -179,6 +179,7 @@ const ENTRIES: Record<string, Entry> = {
   learnSpread: { run: supply.learnSpread, args: [[{ id: 'a', key: 'k', litres: 4.4, bySheet: 4 }]] },
   lotEndsMs: { run: supply.lotEndsMs, args: [lotAge] },
   lotNotes: { run: supply.lotNotes, args: [lotAge] },
+  takeFrom: { run: supply.takeFrom, args: [[{ id: 'a', inTin: 0.5, openedMs: 0, endsMs: null, usable: true }, { id: 'b', inTin: 2, openedMs: null, endsMs: HOUR, usable: true }], 1.2] }, // biome-ignore format: one line
   stockOf: { run: supply.stockOf, args: [[{ id: 'a', kind: 'received', amount: 2, atMs: 0 }]] },
   toMinor: { run: supply.toMinor, args: [12.5, 'EUR'] },
   fromMinor: { run: supply.fromMinor, args: [1250, 'EUR'] },

@@ -4,6 +4,7 @@ import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
 import { ownTemplate, stackStep } from '../stack.ts';
+import { benchTins } from '../supply/materials.ts';
 import type {
   BoatView,
   ClockDetail,
@@ -176,6 +177,7 @@ export const benchReply = objectOf<BenchView>({
   pots: listOf(potReply),
   bare: listOf(tick),
   askOldLine: flag(),
+  tins: benchTins.allow(null).required(),
 });
 
 export const clockDetailReply = objectOf<ClockDetail>({

@@ -36,7 +36,7 @@ export interface CheapestPurchase extends Purchase {
 }
 
 /** Suppliers tried in every combination; beyond them only each by itself and all together. */
-const MOST_SUPPLIERS = 8;
+const MOST_SUPPLIERS = 5;
 const RUNNERS_UP = 3;
 
 /**

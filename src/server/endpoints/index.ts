@@ -10,8 +10,11 @@ import { productEndpoints } from './products.ts';
 import { stackEndpoints } from './stacks.ts';
 import { standEndpoints } from './stands.ts';
 import { stationEndpoints } from './stations.ts';
+import { storeEndpoints } from './store.ts';
+import { supplyEndpoints } from './supply.ts';
 import { surveyEndpoints } from './survey.ts';
 import { templateEndpoints } from './templates.ts';
+import { tradeEndpoints } from './trade.ts';
 import { waterlineEndpoints } from './waterline.ts';
 import { weatherEndpoints } from './weather.ts';
 import { yardEndpoints } from './yard.ts';
@@ -30,6 +33,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...waterlineEndpoints,
   ...productEndpoints,
   ...paceEndpoints,
+  ...storeEndpoints,
+  ...tradeEndpoints,
+  ...supplyEndpoints,
   ...logEndpoints,
   ...weatherEndpoints,
   ...stationEndpoints,

@@ -3,6 +3,7 @@ import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
 import { recordShifts } from '../memory/shifts.ts';
+import { takeFromStore } from '../memory/takeFromStore.ts';
 import { theArea } from '../rows/areas.ts';
 import { countedEntries, entryById, insertEntry, unknownBatches } from '../rows/log.ts';
 import { found } from '../rows/missing.ts';
@@ -112,7 +113,7 @@ export const logEndpoints = [
     summary: 'Append a log entry or a correction',
     body: entryInput,
     reply: entryReply,
-    touches: ['log'],
+    touches: ['log', 'store'],
     creates: {
       what: 'entry',
       id: (body: EntryInput) => body.id,
@@ -125,11 +126,12 @@ export const logEndpoints = [
       const { boatId } = await theArea(tx, body.areaId);
       await checkReferences(tx, body, boatId);
       await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now) });
+      const store = await takeFromStore(tx, body, now);
       const cause = CAUSES[body.kind];
       if (before) await recordShifts(tx, { before, now, cause, touched: { boatId } });
       return {
         reply: found(await entryById(tx, body.id), 'entry', body.id),
-        changes: [{ of: 'log', boatId }],
+        changes: [{ of: 'log', boatId }, ...store],
       };
     },
   }),

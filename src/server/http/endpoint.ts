@@ -50,12 +50,12 @@ export interface HandedOut {
 }
 
 /** Hands out a file. */
-export interface Handout<Path extends string = string>
-  extends Omit<Described<Path, unknown, never>, 'reply' | 'query'> {
+export interface Handout<Path extends string = string, Query = unknown>
+  extends Omit<Described<Path, Query, never>, 'reply'> {
   kind: 'handout';
   /** Content types it may come in. */
   types: readonly string[];
-  run: (asked: Asked<Path, unknown, undefined>, context: Context) => Promise<HandedOut>;
+  run: (asked: Asked<Path, Query, undefined>, context: Context) => Promise<HandedOut>;
 }
 
 /** What a write may use: its own transaction, and time as it stood when it began. */
@@ -136,8 +136,9 @@ export const read = <Path extends string, Query, Reply>(
   definition: Omit<Read<Path, Query, Reply>, 'kind'>,
 ): Endpoint => erased({ kind: 'read', ...definition });
 
-export const handout = <Path extends string>(definition: Omit<Handout<Path>, 'kind'>): Endpoint =>
-  erased({ kind: 'handout', ...definition });
+export const handout = <Path extends string, Query>(
+  definition: Omit<Handout<Path, Query>, 'kind'>,
+): Endpoint => erased({ kind: 'handout', ...definition });
 
 export const write = <Path extends string, Body, Reply>(
   definition: Omit<Write<Path, Body, Reply>, 'kind'>,

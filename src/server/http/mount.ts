@@ -97,7 +97,9 @@ function mountRead(endpoint: Of<'read'>, { router, context, reply }: Mounting): 
 
 function mountHandout(endpoint: Of<'handout'>, { router, context }: Mounting): void {
   router.get(endpoint.path, async (req, res) => {
-    handOut(res, await endpoint.run({ params: idsOf(req), query: {}, body: undefined }, context));
+    const params = idsOf(req);
+    const query = endpoint.query ? validate(endpoint.query, { ...req.query }) : {};
+    handOut(res, await endpoint.run({ params, query, body: undefined }, context));
   });
 }
 

@@ -9,6 +9,7 @@ import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
 import { inSlices } from './slices.ts';
+import { readStore, readTrade, type StoreReading, type TradeReading } from './storeReading.ts';
 import { surfaceOf } from './surfaceOf.ts';
 
 /** Air is looked at this far back for a film and this far ahead for its windows. */
@@ -81,9 +82,11 @@ export class YardMemory {
   /** Boats to be read again, each with what of her. */
   #stale = new Map<string, Stale>();
   #catalogue: ProductCatalogue | null = null;
-  #air: { hour: number; hours: SplicedHour[] } | null = null;
+  #air: { hour: number; hours: readonly SplicedHour[] } | null = null;
   #clocks = new Map<string, Kept>();
   #reading: Promise<YardReading> | null = null;
+  #store: Promise<StoreReading> | null = null;
+  #trade: Promise<TradeReading> | null = null;
   /** Counts the changes told. */
   #revision = 0;
 
@@ -98,6 +101,8 @@ export class YardMemory {
     this.#reading = null;
     for (const change of changes) {
       if (change.of === 'products') this.#catalogue = null;
+      else if (change.of === 'store') this.#store = null;
+      else if (change.of === 'trade') this.#trade = null;
       else if (change.of === 'weather' || change.of === 'yard') this.#air = null;
       else if ('boatId' in change) {
         const stale = this.#stale.get(change.boatId) ?? { ground: false, logged: false };
@@ -110,8 +115,8 @@ export class YardMemory {
   /** Takes over what a write has worked out already; to be called right after {@link changed}. */
   adopt({ hours, catalogue, states, clocks }: YardClocks, now: number): void {
     this.#catalogue ??= catalogue;
-    this.#air ??= { hour: Math.floor(now / HOUR_MS), hours: [...hours] };
-    if (this.#air.hours.length > 0) carryTemps(hours, this.#air.hours);
+    this.#air ??= { hour: Math.floor(now / HOUR_MS), hours };
+    if (this.#air.hours !== hours && this.#air.hours.length > 0) carryTemps(hours, this.#air.hours);
     states.forEach((state, i) => {
       const clock = clocks[i] as AreaClock;
       this.#clocks.set(state.area.id, this.#kept(state, this.#air?.hours ?? [], catalogue, clock));
@@ -137,6 +142,24 @@ export class YardMemory {
     });
     const boatId = 'boatId' in which ? which.boatId : states[0]?.boat.id;
     return { ...known, states, clocks, boat: this.#boats?.get(boatId ?? '') };
+  }
+
+  /** The lots of the store, as they stand. */
+  store(): Promise<StoreReading> {
+    this.#store ??= readStore(this.#db).catch((error) => {
+      this.#store = null;
+      throw error;
+    });
+    return this.#store;
+  }
+
+  /** Suppliers, prices and orders, as they stand. */
+  trade(): Promise<TradeReading> {
+    this.#trade ??= readTrade(this.#db).catch((error) => {
+      this.#trade = null;
+      throw error;
+    });
+    return this.#trade;
   }
 
   /** Counts the changes told so far: what was made of one reading holds as long as it stays. */

@@ -255,3 +255,21 @@ export async function productsLogged(db: Queries, boatId: string): Promise<strin
     .where(eq(logEntry.boatId, boatId));
   return rows.flatMap(({ id }) => (id === null ? [] : [id]));
 }
+
+/** Batches of one product that count, oldest first. */
+export async function batchesOfProduct(
+  db: Queries,
+  productId: string,
+): Promise<{ id: string; areaId: string; at: Date; body: BatchBody }[]> {
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(and(eq(logEntry.productId, productId), eq(logEntry.kind, 'batch'), notSuperseded))
+    .orderBy(asc(logEntry.at));
+  return rows.map((row) => ({
+    id: row.id,
+    areaId: row.areaId,
+    at: row.at,
+    body: bodyOf(row, []) as BatchBody,
+  }));
+}

@@ -1,4 +1,4 @@
-import type { AreaClock, BenchView } from '../../contract/index.ts';
+import type { AreaClock, BenchTins, BenchView, Step } from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { coatLimitsOf, stackNeed } from '../../core/system/index.ts';
@@ -12,6 +12,7 @@ import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { coatOutlook, type Inside } from './coatOutlook.ts';
 import { potViews } from './pots.ts';
+import { benchTins } from './supply/benchTins.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
 /** Hours ahead that the bench judges. */
@@ -35,6 +36,29 @@ function litresForCoat(
       step === firstFilmStep(state, catalogue)?.step ? (profileOf(state, catalogue)?.microns ?? null) : null,
   }).steps[0];
   return need?.litresOfCoat[coatNo] ?? null;
+}
+
+/** What the tins give for what is left of the coat in hand. */
+async function tinsFor(
+  memory: Context['memory'],
+  of: { state: AreaSnapshot; step: Step; product: KnownProduct; clock: AreaClock; left: number; at: number },
+  catalogue: ProductCatalogue,
+): Promise<BenchTins | null> {
+  const { state, step, product, clock, left, at } = of;
+  const whole = litresForCoat(state, clock, product, catalogue) ?? 0;
+  const areaM2 = clock.next?.areaM2 ?? 0;
+  const store = await memory.store();
+  if (!store.byProduct.has(product.id)) return null;
+  const states = new Map((await memory.at(at)).states.map((each) => [each.area.id, each]));
+  const asked = {
+    state,
+    step,
+    product,
+    colour: clock.next?.colour ?? '',
+    litres: areaM2 > 0 ? (whole * left) / areaM2 : 0,
+    areaM2: left,
+  };
+  return benchTins(asked, { store, trade: await memory.trade(), catalogue, now: at }, states);
 }
 
 /** Everything for applying the next coat on one area. @throws {Missing} */
@@ -104,5 +128,9 @@ export async function benchView(
     pots: pots.filter((pot) => pot.areaId === areaId),
     bare: await bareTicks(db, state.area, at),
     askOldLine: await oldLineAsked(db, state, clock),
+    tins:
+      step && product && clock.next
+        ? await tinsFor(memory, { state, step, product, clock, left, at }, known.catalogue)
+        : null,
   };
 }

@@ -4,10 +4,12 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   aBoat,
   aCoat,
+  aLot,
   anArea,
   aPlannedArea,
   aProduct,
   HOUR,
+  lotOf,
   NOON,
   weatherCsv,
   yardServer,
@@ -21,6 +23,8 @@ import type {
   Product,
   StackView,
   Stand,
+  StoreView,
+  TradeView,
   Waterline,
   Yard,
 } from '../../contract/index.ts';
@@ -79,6 +83,14 @@ const addresses = (): [ViewName, string | null, string][] => [
   ['products', null, '/products'],
   ['pace', null, `/products/${planned.product.id}/pace`],
   ['templates', null, '/templates'],
+  ['materials', null, '/materials'],
+  ['materials', null, `/materials?boatId=${planned.boat.id}`],
+  ['buying', null, '/buying'],
+  ['store', null, '/lots'],
+  ['movements', null, '/movements'],
+  ['tins', null, `/products/${planned.product.id}/tins`],
+  ['trade', null, '/trade'],
+  ['costs', null, `/boats/${planned.boat.id}/costs`],
 ];
 const everyView = async () =>
   Promise.all(
@@ -175,6 +187,49 @@ const WRITES: Record<string, (n: number) => Promise<[string, string, unknown?]>>
     '/weather',
     { csv: weatherCsv(NOON - 40 * HOUR, 60, (hour) => 8 + ((hour + n) % 9)), mode: 'import' },
   ],
+  receipt: async (n) => [
+    'POST',
+    '/receipts',
+    {
+      id: uuidv7(),
+      at: new Date(NOON - HOUR).toISOString(),
+      purchaseId: null,
+      lots: ['base', 'hardener'].map((part, i) =>
+        aLot(planned.product.id, part, { amount: (1 + (n % 5)) / (1 + i) }),
+      ),
+    },
+  ],
+  movement: async (n) => {
+    const { lots } = await get<StoreView>('/lots');
+    const lot = lots[n % Math.max(1, lots.length)] ?? aLot(planned.product.id, 'base');
+    const kind = (['used', 'counted', 'spilt'] as const)[n % 3];
+    const at = new Date(NOON - (n % 30) * HOUR).toISOString();
+    return lots.length === 0
+      ? ['POST', '/lots', lotOf(lot as never)]
+      : [
+          'POST',
+          '/movements',
+          { id: uuidv7(), lotId: lot.id, kind, amount: n / 1000, at, areaId: null, note: '', corrects: null },
+        ];
+  },
+  price: async (n) => [
+    'POST',
+    '/offers',
+    {
+      id: uuidv7(),
+      productId: planned.product.id,
+      part: null,
+      colour: null,
+      litres: 1 + (n % 4),
+      price: 2000 + n,
+      supplierId: null,
+      discounts: [],
+    },
+  ],
+  money: async (n) => {
+    const { settings } = await get<TradeView>('/trade');
+    return ['PUT', '/trade/settings', { ...settings, labourPerHour: 1000 + n }];
+  },
   template: async (n) => ['POST', '/templates', { id: uuidv7(), name: `Own ${n}`, steps: [planned.step] }],
 };
 
@@ -228,6 +283,8 @@ it('every kind of change is read by some view', () => {
     'survey',
     'form',
     'waterline',
+    'store',
+    'trade',
   ];
   const read = new Set(Object.values(READS).flat());
   expect(kinds.filter((kind) => !read.has(kind as never))).toEqual([]);

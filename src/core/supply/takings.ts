@@ -1,0 +1,44 @@
+import { positive, within } from '../units/index.ts';
+
+/** A lot that may be taken from. */
+export interface OpenLot {
+  id: string;
+  inTin: number;
+  openedMs: number | null;
+  /** When its life ends; null: not stated. */
+  endsMs: number | null;
+  usable: boolean;
+}
+
+/** Nothing less is worth an entry of its own: a millionth of a litre. */
+const TRIFLE = 1e-6;
+
+/**
+ * Which lots an amount was taken from where nobody said: usable ones before others, opened before closed, and of these the
+ * one that ends soonest. What no lot holds is taken from the last one all the same, so that its book goes below nothing and
+ * shows that something was not logged.
+ *
+ * 1.2 from an opened tin of 0.5 and a closed one of 2: 0.5 and 0.7.
+ *
+ * @throws {QuantityError} on an amount that cannot be
+ */
+export function takeFrom(lots: readonly OpenLot[], amount: number): { lotId: string; amount: number }[] {
+  let wanted = positive('amount taken', amount, 1e6);
+  for (const { id, inTin } of lots) within(`stock of lot ${id}`, inTin, -1e6, 1e6);
+  const order = [...lots].sort(
+    (a, b) =>
+      Number(b.usable) - Number(a.usable) ||
+      Number(b.openedMs !== null) - Number(a.openedMs !== null) ||
+      (a.endsMs ?? Number.MAX_VALUE) - (b.endsMs ?? Number.MAX_VALUE),
+  );
+  const taken: { lotId: string; amount: number }[] = [];
+  for (const { id, inTin } of order) {
+    const here = Math.min(wanted, Math.max(0, inTin));
+    if (here > TRIFLE) taken.push({ lotId: id, amount: here });
+    wanted -= here;
+    if (wanted <= TRIFLE) return taken;
+  }
+  const last = taken.at(-1) ?? (order[0] && { lotId: order[0].id, amount: 0 });
+  if (!last) return [];
+  return [...taken.filter((each) => each !== last), { lotId: last.lotId, amount: last.amount + wanted }];
+}

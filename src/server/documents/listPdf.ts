@@ -1,0 +1,102 @@
+import PDFDocument from 'pdfkit';
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+const MARGIN = 48;
+const WIDTH = 595.28 - 2 * MARGIN;
+const FOOT = 841.89 - MARGIN;
+
+/** A column of a printed table: its head, its share of the width, and whether figures stand in it. */
+export interface PdfColumn {
+  head: string;
+  share: number;
+  figures?: boolean;
+}
+
+export interface PdfTable {
+  heading: string;
+  columns: readonly PdfColumn[];
+  rows: readonly (readonly string[])[];
+  /** Rows below a line: sums. */
+  sums?: readonly (readonly string[])[];
+}
+
+/** A printed page of words and tables: a shopping list, a quote. */
+export function listPdf(input: {
+  title: string;
+  intro: readonly string[];
+  tables: readonly PdfTable[];
+  closing: readonly string[];
+}): Doc {
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: MARGIN,
+    info: { Title: input.title, Creator: 'Jack Plane' },
+  });
+  doc.font('Helvetica-Bold').fontSize(18).text(input.title, MARGIN, MARGIN, { width: WIDTH });
+  doc
+    .moveTo(MARGIN, doc.y + 3)
+    .lineTo(MARGIN + WIDTH, doc.y + 3)
+    .lineWidth(1)
+    .stroke();
+  doc.moveDown(0.8);
+  words(doc, input.intro);
+  for (const table of input.tables) tableOf(doc, table);
+  words(doc, input.closing);
+  doc.end();
+  return doc;
+}
+
+function words(doc: Doc, lines: readonly string[]): void {
+  doc.font('Helvetica').fontSize(10.5);
+  for (const line of lines)
+    if (line.trim() !== '') doc.text(line, MARGIN, doc.y, { width: WIDTH }).moveDown(0.5);
+}
+
+function tableOf(doc: Doc, { heading, columns, rows, sums = [] }: PdfTable): void {
+  const all = columns.reduce((sum, { share }) => sum + share, 0);
+  const widths = columns.map(({ share }) => (share / all) * WIDTH);
+  const row = (cells: readonly string[], bold: boolean) => {
+    doc.font(bold ? 'Helvetica-Bold' : 'Helvetica').fontSize(9.5);
+    const height = Math.max(
+      ...cells.map((cell, i) => doc.heightOfString(cell, { width: (widths[i] as number) - 6 })),
+    );
+    if (doc.y + height > FOOT - 4) {
+      doc.addPage();
+      doc.y = MARGIN;
+    }
+    const { y } = doc;
+    let x = MARGIN;
+    cells.forEach((cell, i) => {
+      const width = widths[i] as number;
+      doc.text(cell, x, y, { width: width - 6, align: columns[i]?.figures ? 'right' : 'left' });
+      x += width;
+    });
+    doc.y = y + height + 4;
+  };
+  const rule = () => {
+    doc
+      .moveTo(MARGIN, doc.y - 1)
+      .lineTo(MARGIN + WIDTH, doc.y - 1)
+      .lineWidth(0.5)
+      .stroke();
+    doc.y += 2;
+  };
+  if (doc.y > FOOT - 80) doc.addPage();
+  if (heading)
+    doc
+      .moveDown(0.4)
+      .font('Helvetica-Bold')
+      .fontSize(12)
+      .text(heading, MARGIN, doc.y, { width: WIDTH })
+      .moveDown(0.2);
+  row(
+    columns.map(({ head }) => head),
+    true,
+  );
+  rule();
+  for (const cells of rows) row(cells, false);
+  if (sums.length > 0) rule();
+  for (const cells of sums) row(cells, true);
+  doc.moveDown(0.6);
+}

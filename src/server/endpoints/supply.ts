@@ -1,0 +1,89 @@
+import {
+  boatQuote,
+  buyingReply,
+  costsReply,
+  materialsQuery,
+  materialsReply,
+  writeCostsCsv,
+} from '../../contract/index.ts';
+import { fromMinor } from '../../core/supply/index.ts';
+import { csvFile, safeName } from '../documents/fileNames.ts';
+import { handout, read, write } from '../http/endpoint.ts';
+import { theBoat } from '../rows/boats.ts';
+import { putQuote, quoteOf } from '../rows/trade.ts';
+import { buyingView } from '../views/supply/buying.ts';
+import { costsView } from '../views/supply/costs.ts';
+import { materialsView } from '../views/supply/materials.ts';
+import { quotePdf } from '../views/supply/quotePdf.ts';
+
+/** What the work takes, what to buy for it, what it costs. */
+export const supplyEndpoints = [
+  read({
+    path: '/materials',
+    summary: 'What the yard, a boat, an area or a product still takes, held against the store',
+    query: materialsQuery,
+    reply: materialsReply,
+    run: ({ query }, context) => materialsView(context, query),
+  }),
+  read({
+    path: '/buying',
+    summary: 'The cheapest packs for what is short in the yard, by supplier',
+    reply: buyingReply,
+    run: (_asked, context) => buyingView(context, {}),
+  }),
+  read({
+    path: '/boats/:id/buying',
+    summary: 'The cheapest packs for what a boat is short of',
+    reply: buyingReply,
+    run: async ({ params }, context) => {
+      await theBoat(context.db, params.id);
+      return buyingView(context, { boatId: params.id });
+    },
+  }),
+  read({
+    path: '/boats/:id/costs',
+    summary: 'What a boat costs: planned, so far, as it will have come to',
+    reply: costsReply,
+    run: ({ params }, context) => costsView(context, params.id),
+  }),
+  handout({
+    path: '/boats/:id/costs.csv',
+    summary: 'The cost sheet of a boat as CSV',
+    types: ['text/csv'],
+    run: async ({ params }, context) => {
+      const { boatName, lines, settings } = await costsView(context, params.id);
+      return csvFile(
+        `${boatName} costs`,
+        writeCostsCsv(lines, (minor) => fromMinor(minor, settings.currency)),
+      );
+    },
+  }),
+  write({
+    method: 'put',
+    path: '/boats/:id/quote',
+    summary: 'What the customer is told, and the days she stands in the yard',
+    body: boatQuote.fork(['boatId'], (field) => field.optional()),
+    reply: boatQuote,
+    touches: ['trade'],
+    replaces: { what: 'quote', find: (tx, params) => quoteOf(tx, params.id) },
+    run: async ({ params, body }, { tx }) => {
+      await theBoat(tx, params.id);
+      await putQuote(tx, { ...body, boatId: params.id });
+      return { reply: await quoteOf(tx, params.id), changes: [{ of: 'trade' }] };
+    },
+  }),
+  handout({
+    path: '/boats/:id/quote.pdf',
+    summary: 'A quote for the customer, without purchase prices',
+    types: ['application/pdf'],
+    run: async ({ params }, context) => {
+      const view = await costsView(context, params.id);
+      return {
+        name: `${safeName(view.boatName)} quote.pdf`,
+        type: 'application/pdf',
+        content: await quotePdf(context, view),
+        inline: true,
+      };
+    },
+  }),
+];

@@ -1,0 +1,57 @@
+import { isUnderCover } from '../../core/air/index.ts';
+import type { Method } from '../../core/film/index.ts';
+import { type CoatUse, type LearnedSpread, learnSpread, lineNeed } from '../../core/supply/index.ts';
+import { QuantityError } from '../../core/units/index.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
+import type { AreaSnapshot } from './areaStates.ts';
+import { needSheetOf } from './needLines.ts';
+
+/** Coats of a kind: of a product, by a method, on a surface. */
+export const kindOf = (productId: string, method: Method, substrate: string) =>
+  `${productId} ${method} ${substrate}`;
+
+const known = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; uses: CoatUse[] }>();
+
+/** What the coats on an area took, against their sheets. First coats fill what lies below and teach nothing of the rest. */
+function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
+  const kept = known.get(state);
+  if (kept?.catalogue === catalogue) return kept.uses;
+  const uses = state.coats.flatMap(({ entryId, body, coatNo, stepId }): CoatUse[] => {
+    const sheet = catalogue.sheetOf(body.productId, body.sheetVersion);
+    const step = state.steps.find((each) => each.id === stepId);
+    const first = state.steps[0]?.id === stepId && coatNo === 0;
+    if (!sheet || !step || first || step.before.some(({ kind }) => kind === 'aggregate')) return [];
+    try {
+      const { litres } = lineNeed({
+        id: entryId,
+        boatId: state.boat.id,
+        productId: body.productId,
+        sheet: needSheetOf(sheet),
+        coats: [{ no: coatNo, colour: '', areaM2: body.areaM2 }],
+        dryMicronsPerCoat: step.dryMicronsPerCoat,
+        method: body.method,
+        thinner: 0,
+        spread: 0,
+        measuredBy: '',
+        underCover: isUnderCover(state.area.surroundings),
+      });
+      const key = kindOf(body.productId, body.method, state.area.substrate);
+      return litres > 0 ? [{ id: entryId, key, litres: body.litres, bySheet: litres }] : [];
+    } catch (error) {
+      if (error instanceof QuantityError) return [];
+      throw error;
+    }
+  });
+  known.set(state, { catalogue, uses });
+  return uses;
+}
+
+/** How much paint coats of each kind really take in this yard. */
+export function learnedIn(
+  states: readonly AreaSnapshot[],
+  catalogue: ProductCatalogue,
+): Map<string, LearnedSpread> {
+  return new Map(
+    learnSpread(states.flatMap((state) => usesOf(state, catalogue))).map((each) => [each.key, each]),
+  );
+}

@@ -1,0 +1,61 @@
+import type { BenchTins, Step } from '../../../contract/index.ts';
+import { atOwnRatio } from '../../../core/mix/index.ts';
+import { perLitreOfPaint } from '../../../core/supply/index.ts';
+import type { AreaSnapshot } from '../../memory/areaStates.ts';
+import { inStore } from '../../memory/inStore.ts';
+import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
+import type { KnownProduct, ProductCatalogue } from '../../rows/products.ts';
+
+/** Nothing of it is missing that a scale would show, in l or kg. */
+const TRIFLE = 1e-3;
+
+/** What the tins give for the coat in hand, and how far it reaches; null: the store keeps nothing of this product. */
+export function benchTins(
+  of: {
+    state: AreaSnapshot;
+    step: Step;
+    product: KnownProduct;
+    colour: string;
+    litres: number;
+    areaM2: number;
+  },
+  from: { store: StoreReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },
+  states: ReadonlyMap<string, AreaSnapshot>,
+): BenchTins | null {
+  const { state, step, product, colour, litres } = of;
+  const { sheet } = product;
+  if ((from.store.byProduct.get(product.id) ?? []).length === 0) return null;
+  const mix = step.ownRatio ? atOwnRatio(sheet.parts, step.ownRatio.parts) : sheet.parts;
+  const { unit, perLitre } = perLitreOfPaint(mix, sheet.ratioBy);
+  const keptElsewhere: BenchTins['keptElsewhere'] = [];
+  const parts = sheet.parts.map(({ name }, i) => {
+    const part = { productId: product.id, part: name, colour: i === 0 ? colour : null, unit };
+    const { there, keptBy } = inStore(part, from);
+    for (const [areaId, amount] of keptBy)
+      if (areaId !== state.area.id)
+        keptElsewhere.push({
+          areaName: states.get(areaId)?.area.name ?? 'a patch',
+          part: name,
+          amount,
+          unit,
+        });
+    return {
+      part: name,
+      unit,
+      there,
+      keptHere: keptBy.get(state.area.id) ?? 0,
+      wanted: litres * (perLitre[i] as number),
+    };
+  });
+  const reach = parts.map(({ there, keptHere }, i) => (there + keptHere) / (perLitre[i] as number));
+  const reachLitres = Math.min(...reach);
+  const scarce = parts[reach.indexOf(reachLitres)];
+  const short = parts.some(({ there, keptHere, wanted }) => wanted - there - keptHere > TRIFLE);
+  return {
+    parts,
+    reachLitres,
+    reachM2: litres > 0 ? Math.min(of.areaM2, (of.areaM2 * reachLitres) / litres) : 0,
+    limitedBy: short && parts.length > 1 ? (scarce?.part ?? null) : null,
+    keptElsewhere,
+  };
+}

@@ -1,0 +1,66 @@
+import { DateTime } from 'luxon';
+import type { LabelsQuery } from '../../../contract/index.ts';
+import type { Hazard } from '../../../core/system/index.ts';
+import type { Context } from '../../context.ts';
+import type { Label } from '../../documents/labelsPdf.ts';
+import { keptByArea } from '../../memory/storeReading.ts';
+import { theYard } from '../../rows/yard.ts';
+
+/** Hazard words of a label; the sheet of the product goes before them. */
+const HAZARD_WORDS: Record<Hazard, string> = {
+  isocyanate: 'Isocyanate: sensitiser, do not breathe',
+  solvent: 'Flammable solvent',
+  'epoxy-sensitiser': 'Epoxy: skin sensitiser, gloves',
+  biocide: 'Biocide',
+  acid: 'Acid: eyes and gloves',
+  'oxidising-rags': 'Rags may ignite by themselves',
+  dust: 'Harmful dust',
+};
+
+/** The labels asked for: of lots, or of what is kept back for an area; of every lot where none is named. */
+export async function labelsView(
+  { db, memory, now }: Context,
+  { lots, areaId }: LabelsQuery,
+): Promise<Label[]> {
+  const at = now();
+  const { zone } = await theYard(db);
+  const known = await memory.at(at);
+  const store = await memory.store();
+  const wanted = lots === undefined ? null : new Set(lots.split(','));
+  const day = (ms: number) => DateTime.fromMillis(ms, { zone }).toFormat('d LLL yyyy');
+  return store.lots.flatMap((kept): Label[] => {
+    const { lot } = kept;
+    if (wanted && !wanted.has(lot.id)) return [];
+    const product = known.catalogue.latest.get(lot.productId);
+    if (!product) return [];
+    const { sheet } = product;
+    const ratio =
+      sheet.parts.length > 1
+        ? `Mix ${sheet.parts.map((part) => part.ratio).join(' : ')} by ${sheet.ratioBy}`
+        : null;
+    const label = {
+      name: product.name,
+      part: lot.part,
+      colour: lot.colour,
+      code: lot.code,
+      ratio,
+      hazards: [
+        ...sheet.hazards.map((hazard) => HAZARD_WORDS[hazard]),
+        ...(sheet.cautions ? [sheet.cautions] : []),
+        'See its safety data sheet',
+      ],
+      address: `jackplane:lot/${lot.id}`,
+    };
+    if (areaId === undefined) {
+      const made = lot.madeOn === null ? null : `made ${lot.madeOn}`;
+      const came = kept.receivedMs === null ? '' : `received ${day(kept.receivedMs)}`;
+      return [{ ...label, heading: lot.place || 'In the store', date: made ?? came }];
+    }
+    const amount = keptByArea(kept).get(areaId);
+    if (amount === undefined) return [];
+    const state = known.states.find(({ area }) => area.id === areaId);
+    const heading = `Keep back, unmixed: ${state?.area.name ?? 'a patch'}, ${state?.boat.name ?? ''}`;
+    const said = lot.unit === 'l' ? `${Math.round(amount * 1000)} ml` : `${Math.round(amount * 1000)} g`;
+    return [{ ...label, heading, date: `${said} · ${day(at)}` }];
+  });
+}

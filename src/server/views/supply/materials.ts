@@ -1,0 +1,116 @@
+import type { MaterialsQuery, MaterialsView, NeedLineView, ProductSupply } from '../../../contract/index.ts';
+import type { Context } from '../../context.ts';
+import type { TradeReading } from '../../memory/storeReading.ts';
+import type { YardReading } from '../../memory/yardMemory.ts';
+import { firstCoatMs, type Held, partSupply } from './partSupply.ts';
+import { sundryViews } from './sundryWork.ts';
+import { type YardNeed, yardNeed } from './yardNeed.ts';
+
+/** Sums of a whole yard are given without their lines; of a boat, an area or a product with so many. */
+const MOST_LINES = 200;
+
+/** Everything the need is held against. */
+export async function readHeld(
+  { memory }: Pick<Context, 'memory'>,
+  now: number,
+): Promise<Held & { known: YardReading; trade: TradeReading }> {
+  const known = await memory.at(now);
+  return {
+    known,
+    store: await memory.store(),
+    trade: await memory.trade(),
+    catalogue: known.catalogue,
+    clocks: new Map(known.clocks.map((clock) => [clock.areaId, clock])),
+    now,
+  };
+}
+
+/** What is wanted against what is there, of the yard or a part of it. */
+export async function materialsView(context: Context, asked: MaterialsQuery): Promise<MaterialsView> {
+  const now = context.now();
+  const held = await readHeld(context, now);
+  const { settings } = held.trade;
+  const needed = yardNeed(held.known, asked, settings.useLearned);
+  const detailed = Object.keys(asked).length > 0;
+  const products = [...new Set(needed.lines.map(({ line }) => line.productId))];
+  return {
+    now: new Date(now).toISOString(),
+    currency: settings.currency,
+    usesLearned: settings.useLearned,
+    products: products
+      .map((productId) => productSupply(productId, needed, held, detailed))
+      .sort((a, b) => a.name.localeCompare(b.name)),
+    sundries: sundryViews(needed, settings),
+    unknown: needed.unknown.slice(0, MOST_LINES).map(({ state, productId, reason }) => ({
+      areaId: state.area.id,
+      areaName: state.area.name,
+      boatId: state.boat.id,
+      boatName: state.boat.name,
+      productName: held.catalogue.latest.get(productId)?.name ?? 'unknown product',
+      reason,
+    })),
+  };
+}
+
+function productSupply(productId: string, needed: YardNeed, held: Held, detailed: boolean): ProductSupply {
+  const of = <T extends { productId: string }>(all: readonly T[]) =>
+    all.filter((each) => each.productId === productId);
+  const bySheet = of(needed.bySheet.colours);
+  const session = of(needed.need.sessions)[0];
+  const liquid = of(needed.need.liquids)[0];
+  const lines = needed.lines.filter(({ line }) => line.productId === productId);
+  const first = firstCoatMs(productId, needed, held);
+  return {
+    productId,
+    name: held.catalogue.latest.get(productId)?.name ?? 'unknown product',
+    parts: of(needed.need.parts).map((part) => partSupply(part, needed, held)),
+    colours: of(needed.need.colours).map(({ productId: _p, lines: _l, ...colour }) => {
+      const plain = bySheet.find((each) => each.colour === colour.colour);
+      return {
+        ...colour,
+        likelyBySheet: plain?.likely ?? colour.likely,
+        safeBySheet: plain?.safe ?? colour.safe,
+      };
+    }),
+    sessions: session?.sessions ?? 0,
+    leftInTools: session?.leftInTools ?? 0,
+    thinner: liquid ? { name: liquid.name, thin: liquid.thin, clean: liquid.clean } : null,
+    learned: [...needed.learned.values()].flatMap(({ key, ...rate }) => {
+      const [id, method = '', surface = ''] = key.split(' ');
+      return id === productId ? [{ ...rate, method, surface }] : [];
+    }),
+    firstAt: first === null ? null : new Date(first).toISOString(),
+    lines: detailed ? lines.slice(0, MOST_LINES).map((each) => lineView(each, needed)) : [],
+    moreLines: detailed ? Math.max(0, lines.length - MOST_LINES) : lines.length,
+  };
+}
+
+function lineView(
+  { line, state, step, way }: YardNeed['lines'][number],
+  { need, factors }: YardNeed,
+): NeedLineView {
+  const own = need.lines.find(({ id }) => id === line.id);
+  const { area, boat } = state;
+  return {
+    id: line.id,
+    boatId: boat.id,
+    boatName: boat.name,
+    areaId: area.id,
+    areaName: area.name,
+    stepId: step.id,
+    method: line.method,
+    route: own?.route ?? 'film',
+    dryMicronsPerCoat: line.dryMicronsPerCoat,
+    volumeSolids: line.sheet.volumeSolids,
+    coverageM2PerL: line.sheet.coverageM2PerL,
+    areaM2: Math.max(0, ...line.coats.map(({ areaM2 }) => areaM2)),
+    spread: line.spread,
+    way,
+    lossLikely: own?.loss.likely ?? 0,
+    lossUpper: own?.loss.upper ?? 0,
+    litres: own?.litres ?? 0,
+    coats: own?.coats ?? [],
+    ownRatio: step.ownRatio,
+    learned: factors.get(line.id) ?? null,
+  };
+}

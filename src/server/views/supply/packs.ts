@@ -1,0 +1,66 @@
+import { type OfferedPack, perLitreOfPaint, toMinor } from '../../../core/supply/index.ts';
+import type { TradeReading } from '../../memory/storeReading.ts';
+import type { KnownProduct } from '../../rows/products.ts';
+
+/** A pack to be bought, and what it is. */
+export interface ShopPack extends OfferedPack {
+  productId: string;
+  part: string | null;
+  colour: string | null;
+  litres: number;
+}
+
+/** One part of a product in one colour, as the purchase names it. */
+export const partKey = (productId: string, part: string, colour: string | null): string =>
+  `${productId}|${part}|${colour ?? ''}`;
+
+/** Packs of a product in the colours that are wanted: the prices given for it, or else those on its sheet. */
+export function packsOf(product: KnownProduct, colours: readonly string[], trade: TradeReading): ShopPack[] {
+  const { sheet } = product;
+  const own = trade.offers.filter(({ productId }) => productId === product.id);
+  const offers =
+    own.length > 0
+      ? own
+      : sheet.packs.flatMap(({ litres, price }) =>
+          price === null
+            ? []
+            : [
+                {
+                  id: `${product.id} ${litres}`,
+                  part: null,
+                  colour: null,
+                  litres,
+                  price: toMinor(price, trade.settings.currency),
+                  supplierId: null,
+                  discounts: [],
+                },
+              ],
+        );
+  const { perLitre } = perLitreOfPaint(sheet.parts, sheet.ratioBy);
+  const suppliers = new Set(trade.suppliers.map(({ id }) => id));
+  return offers.flatMap((offer): ShopPack[] => {
+    const { part, litres, price, discounts } = offer;
+    // A supplier that was put away sells nothing any more; the price is still known.
+    const supplierId = offer.supplierId !== null && suppliers.has(offer.supplierId) ? offer.supplierId : null;
+    const coloured = part === null || part === sheet.parts[0]?.name;
+    const inColours = coloured ? (offer.colour === null ? colours : colours.filter((each) => each === offer.colour)) : [null]; // biome-ignore format: one line
+    return inColours.map((colour) => ({
+      id: `${offer.id}|${colour ?? ''}`,
+      productId: product.id,
+      part,
+      colour,
+      litres,
+      price,
+      supplierId,
+      discounts,
+      contents: Object.fromEntries(
+        part === null
+          ? sheet.parts.map(({ name }, i) => [
+              partKey(product.id, name, i === 0 ? colour : null),
+              litres * (perLitre[i] as number),
+            ])
+          : [[partKey(product.id, part, colour), litres]],
+      ),
+    }));
+  });
+}

@@ -1,0 +1,52 @@
+import { DateTime } from 'luxon';
+import type { CostsView } from '../../../contract/index.ts';
+import type { Context } from '../../context.ts';
+import { listPdf } from '../../documents/listPdf.ts';
+import { theYard } from '../../rows/yard.ts';
+import { asked } from './costs.ts';
+import { sayMoney } from './shoppingPdf.ts';
+
+/** A quote: what each area comes to with its paint and its work, one line each; never what a tin cost the yard. */
+export async function quotePdf({ db, now }: Context, view: CostsView) {
+  const { name, zone } = await theYard(db);
+  const { settings, quote, bill } = view;
+  const money = (minor: number) => sayMoney(minor, settings.currency);
+  const byArea = new Map<string, number>();
+  const rest = { Materials: 0, 'Days in the yard': 0 };
+  for (const line of view.lines) {
+    const net = asked(line, settings);
+    if (line.areaId !== null) byArea.set(line.areaName, (byArea.get(line.areaName) ?? 0) + net);
+    else rest[line.kind === 'yard' ? 'Days in the yard' : 'Materials'] += net;
+  }
+  const rows = [
+    ...[...byArea].map(([area, net]) => [`${area}: preparation, paint and work`, money(net)]),
+    ...(rest.Materials > 0 ? [['Thinner, sundries and paint left over', money(rest.Materials)]] : []),
+    ...(rest['Days in the yard'] > 0
+      ? [[`${quote.yardDays} days in the yard`, money(rest['Days in the yard'])]]
+      : []),
+  ];
+  return listPdf({
+    title: quote.title || `Quote for ${view.boatName}`,
+    intro: [
+      `${name}, ${DateTime.fromMillis(now(), { zone }).toFormat('d LLLL yyyy')}`,
+      ...quote.intro.split('\n'),
+    ],
+    tables: [
+      {
+        heading: '',
+        columns: [
+          { head: 'Work', share: 5 },
+          { head: 'Price', share: 2, figures: true },
+        ],
+        rows,
+        sums: [
+          ['Net', money(bill.net)],
+          [`Tax, ${Number((settings.taxRate * 100).toFixed(2))} %`, money(bill.tax)],
+          ...(bill.rounding === 0 ? [] : [['Rounding', money(bill.rounding)]]),
+          ['To be paid', money(bill.gross)],
+        ],
+      },
+    ],
+    closing: quote.closing.split('\n'),
+  });
+}

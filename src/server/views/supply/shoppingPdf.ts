@@ -1,0 +1,54 @@
+import { DateTime } from 'luxon';
+import type { TradeSettings } from '../../../contract/index.ts';
+import { fromMinor, minorDigits } from '../../../core/supply/index.ts';
+import type { Context } from '../../context.ts';
+import { listPdf } from '../../documents/listPdf.ts';
+import { theYard } from '../../rows/yard.ts';
+import { buyingView } from './buying.ts';
+
+/** Money as a page says it: `12.50 EUR`. */
+export const sayMoney = (minor: number, currency: TradeSettings['currency']): string =>
+  `${fromMinor(minor, currency).toFixed(minorDigits(currency))} ${currency}`;
+
+/** The shopping list to take along, an order a supplier. */
+export async function shoppingPdf(context: Context) {
+  const view = await buyingView(context, {});
+  const { name, zone } = await theYard(context.db);
+  const day = (at: string) => DateTime.fromISO(at, { zone }).toFormat('ccc d LLL yyyy');
+  const money = (minor: number) => sayMoney(minor, view.currency);
+  return listPdf({
+    title: `Shopping list, ${name}`,
+    intro: [`${day(view.now)}. Enough nine times in ten for what is planned, less what stands in the store.`],
+    tables: view.orders.map((order) => ({
+      heading: `${order.supplierName ?? 'Wherever it is to be had'}${order.orderBy ? `, order by ${day(order.orderBy)}` : ''}`,
+      columns: [
+        { head: 'Packs', share: 1, figures: true },
+        { head: 'Product', share: 5 },
+        { head: 'Colour', share: 2 },
+        { head: 'Pack', share: 2, figures: true },
+        { head: 'Price', share: 2, figures: true },
+      ],
+      rows: order.lines.map((line) => [
+        `${line.count} ×`,
+        line.part === null ? line.productName : `${line.productName}, ${line.part}`,
+        line.colour ?? '',
+        `${line.litres} ${line.unit}`,
+        money(line.price),
+      ]),
+      sums: [
+        ...(order.delivery > 0 ? [['', 'Delivery', '', '', money(order.delivery)]] : []),
+        ['', 'Together', '', '', money(order.goods + order.delivery)],
+      ],
+    })),
+    closing: [
+      ...view.unpriced.map(
+        ({ productName, part, amount, unit }) =>
+          `No pack is known for ${productName}, ${part}: ${amount.toFixed(2)} ${unit}.`,
+      ),
+      ...view.small.map(
+        ({ productName, colour, litres }) =>
+          `${productName}, ${colour}: ${Math.round(litres * 1000)} ml only, too little for any pack.`,
+      ),
+    ],
+  });
+}

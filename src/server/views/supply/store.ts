@@ -1,0 +1,93 @@
+import type { LotView, MovementsView, StoreView } from '../../../contract/index.ts';
+import { SOLVENT_STORE } from '../../../core/supply/index.ts';
+import type { Context } from '../../context.ts';
+import { ageOf, type KeptLot, keptByArea } from '../../memory/storeReading.ts';
+import type { YardReading } from '../../memory/yardMemory.ts';
+import { allLots, movementById, movementsBefore } from '../../rows/lots.ts';
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+const MOST_MOVEMENTS = 200;
+
+export function lotView(
+  kept: KeptLot,
+  known: Pick<YardReading, 'states' | 'catalogue'>,
+  now: number,
+): LotView {
+  const { lot, stock, receivedMs } = kept;
+  const { notes, usable, endsMs } = ageOf(kept, known.catalogue, now);
+  const last = stock.differences.at(-1);
+  return {
+    ...lot,
+    productName: known.catalogue.latest.get(lot.productId)?.name ?? 'unknown product',
+    stock: {
+      inTin: stock.inTin,
+      kept: stock.kept,
+      openedAt: iso(stock.openedMs),
+      belowNothingSince: iso(stock.belowNothingSinceMs),
+    },
+    difference: last
+      ? { at: new Date(last.atMs).toISOString(), expected: last.expected, found: last.found }
+      : null,
+    keptFor: [...keptByArea(kept)].map(([areaId, amount]) => {
+      const state = known.states.find(({ area }) => area.id === areaId);
+      return {
+        areaId,
+        areaName: state?.area.name ?? 'a piece no longer there',
+        boatName: state?.boat.name ?? '',
+        amount,
+      };
+    }),
+    receivedAt: iso(receivedMs),
+    endsOn: iso(endsMs),
+    notes: notes.map(({ atMs: _, ...note }) => note),
+    usable,
+  };
+}
+
+/** Every lot of the store, by product. */
+export async function storeView({ memory, now }: Pick<Context, 'memory' | 'now'>): Promise<StoreView> {
+  const at = now();
+  const known = await memory.at(at);
+  const { lots } = await memory.store();
+  const solvent = lots.some(({ lot }) =>
+    known.catalogue.latest.get(lot.productId)?.sheet.hazards.includes('solvent'),
+  );
+  return {
+    now: new Date(at).toISOString(),
+    lots: lots
+      .map((kept) => lotView(kept, known, at))
+      .sort(
+        (a, b) =>
+          a.productName.localeCompare(b.productName) ||
+          a.part.localeCompare(b.part) ||
+          (a.id < b.id ? -1 : 1),
+      ),
+    solventStore: solvent ? SOLVENT_STORE : null,
+  };
+}
+
+/** What moved, newest first, a page at a time. */
+export async function movementsView({ db, memory, now }: Context, before?: string): Promise<MovementsView> {
+  const last = before === undefined ? undefined : await movementById(db, before);
+  const rows = await movementsBefore(
+    db,
+    MOST_MOVEMENTS + 1,
+    last ? { at: new Date(last.at), id: last.id } : null,
+  );
+  const lots = new Map((await allLots(db)).map((lot) => [lot.id, lot]));
+  const { catalogue } = await memory.at(now());
+  return {
+    movements: rows.slice(0, MOST_MOVEMENTS).map((movement) => {
+      const lot = lots.get(movement.lotId);
+      return {
+        ...movement,
+        productName: catalogue.latest.get(lot?.productId ?? '')?.name ?? 'a lot put away',
+        part: lot?.part ?? '',
+        colour: lot?.colour ?? null,
+        unit: lot?.unit ?? 'l',
+        code: lot?.code ?? '',
+      };
+    }),
+    more: rows.length > MOST_MOVEMENTS,
+  };
+}

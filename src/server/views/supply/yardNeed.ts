@@ -1,0 +1,50 @@
+import type { MaterialsQuery } from '../../../contract/index.ts';
+import { type LearnedSpread, type Need, need } from '../../../core/supply/index.ts';
+import { kindOf, learnedIn } from '../../memory/learned.ts';
+import { type AreaLines, needLinesOf, type YardLine } from '../../memory/needLines.ts';
+import type { YardReading } from '../../memory/yardMemory.ts';
+
+/** What the yard, or a part of it, still takes: by what coats applied here took, and by the sheets alone. */
+export interface YardNeed {
+  lines: YardLine[];
+  unknown: AreaLines['unknown'];
+  need: Need;
+  bySheet: Need;
+  /** Rates learned that have a say in it, by kind. */
+  learned: Map<string, LearnedSpread>;
+  /** Of the lines whose need follows a learned rate, by what. */
+  factors: Map<string, number>;
+}
+
+/** A rate that coats say as good as nothing of is the sheet's. */
+const LEAST_COATS = 2;
+
+export function yardNeed(
+  known: Pick<YardReading, 'states' | 'catalogue'>,
+  asked: MaterialsQuery,
+  useLearned: boolean,
+): YardNeed {
+  const states = known.states.filter(
+    ({ area, boat }) =>
+      (asked.boatId === undefined || boat.id === asked.boatId) &&
+      (asked.areaId === undefined || area.id === asked.areaId),
+  );
+  const all = states.map((state) => needLinesOf(state, known.catalogue));
+  const ofProduct = (productId: string) => asked.productId === undefined || productId === asked.productId;
+  const lines = all.flatMap((each) => each.lines).filter(({ line }) => ofProduct(line.productId));
+  const unknown = all.flatMap((each) => each.unknown).filter(({ productId }) => ofProduct(productId));
+  const rates = learnedIn(known.states, known.catalogue);
+  const learned = new Map<string, LearnedSpread>();
+  const factors = new Map<string, number>();
+  const rated = lines.map(({ line, state }) => {
+    const kind = kindOf(line.productId, line.method, state.area.substrate);
+    const rate = rates.get(kind);
+    if (!rate || rate.coats < LEAST_COATS) return line;
+    learned.set(kind, rate);
+    if (useLearned) factors.set(line.id, rate.factor);
+    return useLearned ? { ...line, learned: { factor: rate.factor, sd: rate.sd } } : line;
+  });
+  const bySheet = need({ lines: lines.map(({ line }) => line) });
+  const own = useLearned && learned.size > 0 ? need({ lines: rated }) : bySheet;
+  return { lines, unknown, need: own, bySheet, learned, factors };
+}
