@@ -14,6 +14,7 @@ import { insertSeries } from '../src/server/rows/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
 import { filmOfArea } from './filmOf.ts';
+import { layStore } from './layStore.ts';
 import { laySurvey } from './laySurvey.ts';
 import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
@@ -73,6 +74,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
     }
     for (const demoBoat of DEMO_BOATS) await layBoat({ tx, newId, now, hours, products }, demoBoat);
     await laySurvey({ tx, newId, now, zone: DEMO_YARD.zone, folder: options.folder });
+    await layStore({ tx, newId, now, products });
   });
   if (options.folder) await writeFile(marker(options.folder), String(now));
 }

@@ -6,6 +6,7 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 const slip = await (await fetch(`${address}/api/v1/slip`)).json();
+const products = await (await fetch(`${address}/api/v1/products`)).json();
 const clock = (boat, area) => slip.clocks.find((c) => c.boatName.includes(boat) && c.areaName === area);
 const port = clock('Curlew', 'Bottom port');
 const starboard = clock('Curlew', 'Bottom starboard');
@@ -39,6 +40,13 @@ const VIEWS = [
   ['log', `/boats/${port.boatId}/log`, DESK],
   ['weather', '/weather', DESK],
   ['materials', '/materials', DESK],
+  ['buy', '/materials/buy', DESK],
+  ['store', '/materials/store', DESK],
+  ['count-phone', '/materials/count', PHONE],
+  ['need-phone', '/materials', PHONE],
+  ['tins', `/materials/tins/${products.find(({ name }) => name === 'Marram Grey Primer').id}`, DESK],
+  ['costs', '/materials/costs', DESK],
+  ['sheets', '/materials/sheets', DESK],
   ['sheet', '/materials/new', DESK],
   ['new-boat', '/boats/new', DESK],
   ['settings', '/yard', DESK],

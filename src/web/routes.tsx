@@ -108,7 +108,37 @@ export const routes: RouteObject[] = [
           },
           {
             path: 'materials',
-            handle: { title: 'Materials' },
+            handle: { title: 'Materials: need' },
+            lazy: async () => ({ Component: (await import('./store/NeedPage.tsx')).NeedPage }),
+          },
+          {
+            path: 'materials/buy',
+            handle: { title: 'Materials: buy' },
+            lazy: async () => ({ Component: (await import('./store/BuyPage.tsx')).BuyPage }),
+          },
+          {
+            path: 'materials/store',
+            handle: { title: 'Materials: store' },
+            lazy: async () => ({ Component: (await import('./store/StorePage.tsx')).StorePage }),
+          },
+          {
+            path: 'materials/count',
+            handle: { title: 'Materials: count' },
+            lazy: async () => ({ Component: (await import('./store/CountPage.tsx')).CountPage }),
+          },
+          {
+            path: 'materials/tins/:productId',
+            handle: { title: 'Materials: reconcile' },
+            lazy: async () => ({ Component: (await import('./store/TinsPage.tsx')).TinsPage }),
+          },
+          {
+            path: 'materials/costs',
+            handle: { title: 'Materials: cost' },
+            lazy: async () => ({ Component: (await import('./store/CostsPage.tsx')).CostsPage }),
+          },
+          {
+            path: 'materials/sheets',
+            handle: { title: 'Product sheets' },
             lazy: async () => ({ Component: (await import('./materials/MaterialsPage.tsx')).MaterialsPage }),
           },
           {

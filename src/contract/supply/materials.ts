@@ -294,7 +294,13 @@ export interface BuyingView {
   left: { productName: string; part: string; colour: string | null; unit: 'l' | 'kg'; amount: number }[];
   runnersUp: {
     more: number;
-    what: { productName: string; colour: string | null; litres: number; count: number }[];
+    what: {
+      productName: string;
+      colour: string | null;
+      litres: number;
+      count: number;
+      supplierName: string | null;
+    }[];
     left: number;
   }[];
   /** Wanted, and no pack or no price is known. */
@@ -358,7 +364,13 @@ export const buyingReply = objectOf<BuyingView>({
     Joi.object({
       more: figure(),
       what: listOf(
-        Joi.object({ productName: word(), colour: maybeWord(), litres: figure(), count: figure() }),
+        Joi.object({
+          productName: word(),
+          colour: maybeWord(),
+          litres: figure(),
+          count: figure(),
+          supplierName: maybeWord(),
+        }),
       ),
       left: figure(),
     }),

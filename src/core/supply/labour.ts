@@ -22,12 +22,15 @@ export function labourHours(input: {
   coats: number;
   method: Method;
   work: readonly TimedWork[];
+  /** Times the tools are put away for it alone; left out: once a coat. */
+  sessions?: number;
 }): number {
   const areaM2 = within('area', input.areaM2, 0, 100_000);
   const coats = within('coats', input.coats, 0, 1000);
   if (areaM2 === 0) return 0;
   const hands = input.method === 'roll-and-tip' ? 2 : 1;
   const session = PUT_AWAY_H + (input.method === 'airless-spray' ? AIRLESS_H : 0);
+  const sessions = within('sessions', input.sessions ?? coats, 0, 1000);
   const work = input.work.reduce((sum, kind) => sum + areaM2 / WORK_M2_PER_H[kind], 0);
-  return coats * (applyHours(areaM2, input.method) * hands + session) + work;
+  return coats * applyHours(areaM2, input.method) * hands + sessions * session + work;
 }

@@ -60,7 +60,7 @@ function drawLabel(doc: Doc, label: Label, { x, y, w, h }: Box): void {
   const line = (text: string, font: string, most: number, least: number) => {
     doc.font(font);
     let points = most;
-    while (points > least && doc.fontSize(points).widthOfString(text) > room) points -= 0.5;
+    while (points > least && doc.fontSize(points).widthOfString(text) > room * 0.96) points -= 0.5;
     doc
       .fontSize(points)
       .fillColor('#000')
@@ -68,7 +68,7 @@ function drawLabel(doc: Doc, label: Label, { x, y, w, h }: Box): void {
   };
   doc.y = y + PAD;
   const large = h > 40 * MM;
-  line(label.name, 'Helvetica-Bold', large ? 20 : 13, 8);
+  line(label.name, 'Helvetica-Bold', large ? 24 : 13, 8);
   line([label.part, label.colour].filter(Boolean).join(', '), 'Helvetica-Bold', large ? 15 : 10, 7);
   line(label.heading, 'Helvetica', large ? 11 : 8, 6);
   if (label.ratio) line(label.ratio, 'Helvetica', large ? 11 : 8, 6);

@@ -76,11 +76,11 @@ function tableOf(doc: Doc, { heading, columns, rows, sums = [] }: PdfTable): voi
   };
   const rule = () => {
     doc
-      .moveTo(MARGIN, doc.y - 1)
-      .lineTo(MARGIN + WIDTH, doc.y - 1)
+      .moveTo(MARGIN, doc.y)
+      .lineTo(MARGIN + WIDTH, doc.y)
       .lineWidth(0.5)
       .stroke();
-    doc.y += 2;
+    doc.y += 5;
   };
   if (doc.y > FOOT - 80) doc.addPage();
   if (heading)

@@ -4,9 +4,14 @@ import type {
   AheadView,
   BenchView,
   BoatView,
+  BuyingView,
   ClockDetail,
+  CostsView,
   FormView,
   LogView,
+  MaterialsQuery,
+  MaterialsView,
+  MovementsView,
   OwnTemplate,
   PaceView,
   Product,
@@ -14,8 +19,11 @@ import type {
   SlipView,
   StackView,
   StationsView,
+  StoreView,
   StripView,
+  TinsView,
   TodayView,
+  TradeView,
   Waterline,
   WeatherView,
   Yard,
@@ -172,6 +180,47 @@ export const useRunning = (areaId: string | null) =>
     queryKey: ['running', areaId],
     queryFn: () => api<RunningView>('GET', `/running${areaId === null ? '' : `?areaId=${areaId}`}`),
     refetchInterval: 60_000,
+  });
+
+/** What the yard, a boat, an area or a product still takes, held against the store. */
+export const useMaterials = (asked: MaterialsQuery, enabled = true) =>
+  useQuery({
+    queryKey: ['materials', asked],
+    queryFn: () => {
+      const query = new URLSearchParams(asked as Record<string, string>);
+      return api<MaterialsView>('GET', `/materials${query.size > 0 ? `?${query}` : ''}`);
+    },
+    placeholderData: keepPreviousData,
+    enabled,
+  });
+
+export const useBuying = () =>
+  useQuery({ queryKey: ['buying'], queryFn: () => api<BuyingView>('GET', '/buying') });
+
+export const useStore = () =>
+  useQuery({ queryKey: ['store'], queryFn: () => api<StoreView>('GET', '/lots') });
+
+export const useMovements = () =>
+  useQuery({ queryKey: ['movements'], queryFn: () => api<MovementsView>('GET', '/movements') });
+
+export const useTrade = () =>
+  useQuery({ queryKey: ['trade'], queryFn: () => api<TradeView>('GET', '/trade') });
+
+export const useTins = (productId: string, colour: string | null) =>
+  useQuery({
+    queryKey: ['tins', productId, colour],
+    queryFn: () =>
+      api<TinsView>(
+        'GET',
+        `/products/${productId}/tins${colour === null ? '' : `?${new URLSearchParams({ colour })}`}`,
+      ),
+  });
+
+export const useCosts = (boatId: string) =>
+  useQuery({
+    queryKey: ['costs', boatId],
+    queryFn: () => api<CostsView>('GET', `/boats/${boatId}/costs`),
+    enabled: boatId !== '',
   });
 
 export const useBoatCalendar = (boatId: string) =>

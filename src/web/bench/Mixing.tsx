@@ -18,6 +18,7 @@ import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
 import { SplitNotes } from './SplitNotes.tsx';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
+import { endsBefore, TinsReach } from './TinsReach.tsx';
 import { ToolFields } from './ToolFields.tsx';
 import { useTool } from './toolChoice.ts';
 
@@ -48,11 +49,15 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
   const [tin, setTin] = useState(TIN_SILENT);
   const [additives, setAdditives] = useState<AdditiveMl>({});
   const [asked, setAsked] = useState<number | null>(null);
+  const [anyway, setAnyway] = useState('');
   const { mutate: log, isPending: sending } = useQueued();
   const potLife = potLifeOf(product, potTempC, tin.potLifeMin);
   const inductionMin = sheet.inductionMin ?? tin.inductionMin;
   const mixed = mixedFor(view, step);
   const missing = wanted === null ? null : Math.max(0, wanted - mixed);
+  const next = view.clock.next;
+  const tinsEnd = endsBefore(view.tins, missing);
+  const refused = tinsEnd && anyway.trim().length < 3;
   const plan = planFor({ wanted: missing, potLife, view, step, inductionMin });
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? 0.5) : (missing ?? 0.5);
   const litres = asked ?? Math.max(0.01, Math.ceil(suggested * 100) / 100);
@@ -109,6 +114,8 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
       }),
       {
         onSuccess: () => {
+          if (tinsEnd) log(whyAnyway(view, anyway));
+          setAnyway('');
           setAdditives({});
           onMixed();
         },
@@ -122,6 +129,15 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         {twoPart ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
       </h2>
       <Wanted view={view} wanted={wanted} mixed={mixed} missing={missing} />
+      {view.tins && missing !== null && missing > 0 && (
+        <TinsReach
+          tins={view.tins}
+          missing={missing}
+          areaM2={next ? Math.max(0, next.areaM2 - next.coveredM2) : 0}
+          reason={anyway}
+          onReason={setAnyway}
+        />
+      )}
       <RestsOn productId={product.id} sheet={sheet} figures={twoPart ? ['litres', 'mix'] : ['litres']} />
       {sheet.canLitres ? (
         <Cans wanted={missing} canLitres={sheet.canLitres} />
@@ -181,7 +197,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         <LabelCheck
           product={product}
           besides={put.map(({ name }) => name)}
-          disabled={!batch || ratioUnread}
+          disabled={!batch || ratioUnread || refused}
           sending={sending}
           onMixed={logMixed}
         />
@@ -189,6 +205,17 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
     </section>
   );
 }
+
+/** Why a coat was begun that the tins do not finish, for the record. */
+const whyAnyway = (view: BenchView, reason: string) =>
+  entryWrite({
+    id: uuidv7(),
+    areaId: view.area.id,
+    at: new Date().toISOString(),
+    corrects: null,
+    kind: 'note',
+    body: { text: `Mixed with too little in the tins to finish the coat: ${reason.trim()}` },
+  });
 
 /** What the coat takes, what is mixed of it, and what is still missing. */
 function Wanted({

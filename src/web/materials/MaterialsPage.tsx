@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { useProducts } from '../api/queries.ts';
+import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SheetsFile } from './SheetsFile.tsx';
 import { SheetTable } from './SheetTable.tsx';
@@ -24,6 +25,7 @@ export function MaterialsPage() {
           </Link>
         </div>
       </div>
+      <MaterialsTabs />
       <QueryBoundary query={products}>
         {(list) =>
           list.length === 0 ? (

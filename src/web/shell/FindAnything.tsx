@@ -49,6 +49,11 @@ function Group({
 const COMMANDS: readonly Found[] = [
   { to: '/boats/new', name: 'Add a boat' },
   { to: '/materials/new', name: 'Add a product sheet' },
+  { to: '/materials/buy', name: 'What to buy', of: 'Materials' },
+  { to: '/materials/store', name: 'Store and labels', of: 'Materials' },
+  { to: '/materials/count', name: 'Count the store', of: 'Materials' },
+  { to: '/materials/costs', name: 'Cost and quote', of: 'Materials' },
+  { to: '/materials/sheets', name: 'Product sheets', of: 'Materials' },
   { to: '/weather', name: 'Add weather' },
   { to: '/rules', name: 'What goes over what', of: 'Reference' },
   { to: '/tools', name: 'Measuring tools', of: 'Reference' },

@@ -8,6 +8,7 @@ import { useConfirm } from '../parts/Confirm.tsx';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
 import { letteredFindings, rowsOf } from '../parts/drawing/drawnRows.ts';
 import { HullOnly } from '../parts/HullOnly.tsx';
+import { MissingSupplies } from '../parts/MissingSupplies.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
@@ -91,6 +92,7 @@ function Survey({ view }: { view: BoatView }) {
       </div>
       <SurveyTabs boatId={boat.id} />
       <BoatProgress view={view} />
+      <MissingSupplies boatId={boat.id} />
       {editingBoat && (
         <div className="board p-4">
           <BoatEditor boat={boat} onDone={() => setEditingBoat(false)} onRemove={() => void removeBoat()} />

@@ -96,7 +96,15 @@ function buyingOf(held: Awaited<ReturnType<typeof readHeld>>, asked: { boatId?: 
           const pack = packs.find((each) => each.id === id);
           const product = pack && catalogue.latest.get(pack.productId);
           return pack && product
-            ? [{ productName: product.name, colour: pack.colour, litres: pack.litres, count }]
+            ? [
+                {
+                  productName: product.name,
+                  colour: pack.colour,
+                  litres: pack.litres,
+                  count,
+                  supplierName: trade.suppliers.find(({ id: of }) => of === pack.supplierId)?.name ?? null,
+                },
+              ]
             : [];
         }),
       left: sum(other.left) - sum(bought.left),

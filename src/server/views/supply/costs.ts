@@ -62,7 +62,14 @@ function hoursOf({ line, step }: YardLine): number {
   const work: TimedWork[] = step.before.flatMap(({ kind }) => (kind === 'wait' ? [] : [kind]));
   const areaM2 = Math.max(0, ...line.coats.map((coat) => coat.areaM2));
   const between = line.coats.filter(({ no }) => sandedBefore(step, no) !== null).map((): TimedWork => 'sand');
-  return labourHours({ areaM2, coats: line.coats.length, method: step.method, work: [...work, ...between] });
+  // Putting away is of a session, and several areas share one.
+  return labourHours({
+    areaM2,
+    coats: line.coats.length,
+    method: step.method,
+    work: [...work, ...between],
+    sessions: 0,
+  });
 }
 
 const doneOf = (state: AreaSnapshot, stepId: string) => state.coats.filter((coat) => coat.stepId === stepId);
@@ -90,6 +97,7 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
     ...thinnerLines(planned, settings, share),
     ...sundryLines(sundryViews({ lines, need: planned }, settings), share),
     ...labour,
+    ...putAwayLines(lines, planned, settings, share),
     ...yardLines(states, quote.yardDays, settings, now),
   ].filter(({ planned: p, soFar, forecast }) => p !== 0 || soFar !== 0 || forecast !== 0);
   const total = (of: 'planned' | 'soFar' | 'forecast') => costs.reduce((sum, line) => sum + line[of], 0);
@@ -109,7 +117,7 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
     unpriced: [...prices].flatMap(([id, price]) =>
       price ? [] : [held.catalogue.latest.get(id)?.name ?? 'unknown product'],
     ),
-    hours: lines.reduce((sum, each) => sum + hoursOf(each), 0),
+    hours: lines.reduce((sum, each) => sum + hoursOf(each), 0) + putAwayHours(lines, planned),
   };
 }
 
@@ -222,6 +230,29 @@ function labourLine(each: YardLine, { labourPerHour }: TradeSettings): CostLine 
     forecast: planned,
   };
 }
+
+/** Setting up, washing out and putting away, once a session whatever the areas. */
+function putAwayHours(lines: readonly YardLine[], planned: Need): number {
+  return planned.sessions.reduce((sum, { productId, sessions }) => {
+    const method = lines.find(({ line }) => line.productId === productId)?.step.method ?? 'brush';
+    const one = labourHours({ areaM2: 1, coats: 0, method, work: [], sessions: 1 });
+    return sum + one * sessions;
+  }, 0);
+}
+
+const putAwayLines = (
+  lines: readonly YardLine[],
+  planned: Need,
+  { labourPerHour }: TradeSettings,
+  share: number,
+): CostLine[] => [
+  ofBoat(
+    'Setting up and putting away',
+    'labour',
+    Math.round(putAwayHours(lines, planned) * labourPerHour),
+    share,
+  ),
+];
 
 /** Days in the yard: as planned, those since her first coat, and the more of the two. */
 function yardLines(

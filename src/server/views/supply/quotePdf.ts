@@ -12,18 +12,17 @@ export async function quotePdf({ db, now }: Context, view: CostsView) {
   const { settings, quote, bill } = view;
   const money = (minor: number) => sayMoney(minor, settings.currency);
   const byArea = new Map<string, number>();
-  const rest = { Materials: 0, 'Days in the yard': 0 };
+  const rest = { goods: 0, work: 0, yard: 0 };
   for (const line of view.lines) {
     const net = asked(line, settings);
     if (line.areaId !== null) byArea.set(line.areaName, (byArea.get(line.areaName) ?? 0) + net);
-    else rest[line.kind === 'yard' ? 'Days in the yard' : 'Materials'] += net;
+    else rest[line.kind === 'yard' ? 'yard' : line.kind === 'labour' ? 'work' : 'goods'] += net;
   }
   const rows = [
     ...[...byArea].map(([area, net]) => [`${area}: preparation, paint and work`, money(net)]),
-    ...(rest.Materials > 0 ? [['Thinner, sundries and paint left over', money(rest.Materials)]] : []),
-    ...(rest['Days in the yard'] > 0
-      ? [[`${quote.yardDays} days in the yard`, money(rest['Days in the yard'])]]
-      : []),
+    ...(rest.work > 0 ? [['Setting up, washing out, putting away', money(rest.work)]] : []),
+    ...(rest.goods > 0 ? [['Thinner, sundries and paint left over', money(rest.goods)]] : []),
+    ...(rest.yard > 0 ? [[`${quote.yardDays} days in the yard`, money(rest.yard)]] : []),
   ];
   return listPdf({
     title: quote.title || `Quote for ${view.boatName}`,

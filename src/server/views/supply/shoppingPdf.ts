@@ -20,7 +20,7 @@ export async function shoppingPdf(context: Context) {
     title: `Shopping list, ${name}`,
     intro: [`${day(view.now)}. Enough nine times in ten for what is planned, less what stands in the store.`],
     tables: view.orders.map((order) => ({
-      heading: `${order.supplierName ?? 'Wherever it is to be had'}${order.orderBy ? `, order by ${day(order.orderBy)}` : ''}`,
+      heading: `${order.supplierName ?? 'Wherever it is to be had'}${order.orderBy === null ? '' : order.orderBy < view.now ? ', order now' : `, order by ${day(order.orderBy)}`}`,
       columns: [
         { head: 'Packs', share: 1, figures: true },
         { head: 'Product', share: 5 },

@@ -1,0 +1,81 @@
+import { useId } from 'react';
+import { Link } from 'react-router';
+import type { BenchTins } from '../../contract/index.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayAmount } from '../words/supply.ts';
+
+/** Nothing of it is missing that a cup would show, l. */
+const TRIFLE = 0.005;
+
+/** Whether the tins end before the coat does. */
+export const endsBefore = (tins: BenchTins | null, missing: number | null): boolean =>
+  tins !== null && missing !== null && tins.reachLitres < missing - TRIFLE;
+
+/**
+ * What the tins give for the coat: enough, or how far they reach. A coat that cannot be finished is not begun unless
+ * somebody says why; what is kept back for a patch is not touched.
+ */
+export function TinsReach({
+  tins,
+  missing,
+  areaM2,
+  reason,
+  onReason,
+}: {
+  tins: BenchTins;
+  missing: number;
+  /** m² that are still to be coated. */
+  areaM2: number;
+  reason: string;
+  onReason: (reason: string) => void;
+}) {
+  const { show } = useUnits();
+  const id = useId();
+  const inTins = tins.parts
+    .map(({ part, there, keptHere, unit }) => `${sayAmount(show, there + keptHere, unit)} of ${part}`)
+    .join(' and ');
+  if (!endsBefore(tins, missing))
+    return (
+      <p className="text-sm">
+        In the tins: {inTins}. Enough for this coat.
+        <Kept tins={tins} />
+      </p>
+    );
+  const reachM2 = missing > 0 ? Math.max(0, (areaM2 * tins.reachLitres) / missing) : 0;
+  return (
+    <div role="alert" className="border-error space-y-3 border-2 p-3">
+      <p className="text-lg">
+        <strong className="text-error">Not enough to finish this coat.</strong> In the tins: {inTins}. That
+        mixes {show(Math.max(0, tins.reachLitres), 'volume')} and reaches {show(reachM2, 'area')} of{' '}
+        {show(areaM2, 'area')}
+        {tins.limitedBy && <>; {tins.limitedBy} ends first</>}.
+      </p>
+      <Kept tins={tins} />
+      <p>
+        <Link className="link" to="/materials/buy">
+          What to buy
+        </Link>
+        , or cut the area to what it reaches. A coat broken off leaves a lap that shows.
+      </p>
+      <label htmlFor={id} className="label-caps block pb-1">
+        Mix anyway: reason
+      </label>
+      <input
+        id={id}
+        className="input target w-full"
+        maxLength={400}
+        value={reason}
+        onChange={({ target }) => onReason(target.value)}
+      />
+    </div>
+  );
+}
+
+function Kept({ tins }: { tins: BenchTins }) {
+  const { show } = useUnits();
+  if (tins.keptElsewhere.length === 0) return null;
+  const said = tins.keptElsewhere.map(
+    ({ areaName, part, amount, unit }) => `${sayAmount(show, amount, unit)} of ${part} for ${areaName}`,
+  );
+  return <span className="block">Kept back and not to be touched: {said.join(', ')}.</span>;
+}

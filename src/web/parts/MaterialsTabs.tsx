@@ -1,0 +1,30 @@
+import { NavLink } from 'react-router';
+
+const TABS = [
+  ['/materials', 'Need'],
+  ['/materials/buy', 'Buy'],
+  ['/materials/store', 'Store'],
+  ['/materials/count', 'Count'],
+  ['/materials/costs', 'Cost'],
+  ['/materials/sheets', 'Product sheets'],
+] as const;
+
+/** The parts of the place where materials are. */
+export function MaterialsTabs() {
+  return (
+    <nav aria-label="Materials" className="no-print border-base-300 flex flex-wrap gap-x-1 border-b">
+      {TABS.map(([to, word]) => (
+        <NavLink
+          key={to}
+          to={to}
+          end
+          className={({ isActive }) =>
+            `target -mb-px inline-flex items-center border-b-4 px-3 py-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+          }
+        >
+          {word}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,228 @@
+import { Link } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { BuyingView, BuyOrder, TradeView } from '../../contract/index.ts';
+import { useWrite } from '../api/mutations.ts';
+import { useBuying, useTrade, useYard } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
+import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayAmount, sayMoney, sayPart } from '../words/supply.ts';
+import { OpenOrders } from './OpenOrders.tsx';
+import { Prices } from './Prices.tsx';
+import { SmallNeeds } from './SmallNeeds.tsx';
+import { Suppliers } from './Suppliers.tsx';
+
+/** What to buy, from whom, and what was ordered. */
+export function BuyPage() {
+  const buying = useBuying();
+  const trade = useTrade();
+  const yard = useYard();
+  const zone = yard.data?.zone ?? 'UTC';
+  return (
+    <div className="max-w-6xl space-y-5 p-3 md:p-6">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1 className="text-2xl">Materials: buy</h1>
+        <div className="flex flex-wrap gap-2">
+          <a className="btn btn-ghost" href="/api/v1/shopping.pdf" target="_blank" rel="noreferrer">
+            Shopping list (PDF)
+          </a>
+          <a className="btn btn-ghost" href="/api/v1/shopping.csv" download>
+            As CSV
+          </a>
+        </div>
+      </div>
+      <MaterialsTabs />
+      <QueryBoundary query={buying}>{(view) => <Buying view={view} zone={zone} />}</QueryBoundary>
+      <QueryBoundary query={trade}>
+        {(view: TradeView) => (
+          <>
+            <OpenOrders trade={view} zone={zone} />
+            <Suppliers trade={view} />
+            <Prices trade={view} />
+          </>
+        )}
+      </QueryBoundary>
+    </div>
+  );
+}
+
+function Buying({ view, zone }: { view: BuyingView; zone: string }) {
+  const { show } = useUnits();
+  const nothing = view.orders.length === 0 && view.unpriced.length === 0 && view.small.length === 0;
+  if (nothing)
+    return <p role="status">Nothing is to be bought: what is wanted stands in the store or is ordered.</p>;
+  return (
+    <div className="space-y-6">
+      {view.orders.length > 0 && (
+        <p role="status" className="border-line border-l-4 pl-3 text-lg">
+          <strong>{sayMoney(view.total, view.currency)}</strong> for enough of everything nine times in ten,{' '}
+          {view.proven
+            ? 'proven to be the cheapest whole packs'
+            : 'the cheapest found; not every choice could be tried'}
+          .
+        </p>
+      )}
+      {view.orders.map((order) => (
+        <Order key={order.supplierId} order={order} view={view} zone={zone} />
+      ))}
+      {view.unpriced.length > 0 && (
+        <section aria-labelledby="unpriced" className="space-y-2">
+          <h2 id="unpriced" className="batten pb-1 text-lg">
+            Wanted, but no pack or price is known
+          </h2>
+          <ul className="list-disc pl-5">
+            {view.unpriced.map((each) => (
+              <li key={`${each.productId} ${each.part} ${each.colour}`}>
+                <Link className="link" to={`/materials/${each.productId}`}>
+                  {each.productName}
+                </Link>{' '}
+                {sayPart(each.part, each.colour)}: {sayAmount(show, each.amount, each.unit)}. Enter its packs
+                on the sheet, or a price below.
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {view.small.length > 0 && <SmallNeeds view={view} />}
+      {view.tooEarly.map((each) => (
+        <p key={each.productName} className="text-warning font-semibold">
+          {each.productName} keeps {each.shelfMonths} months and is wanted{' '}
+          {sayTime(each.usedAt, zone, Date.parse(view.now))}: buy it later.
+        </p>
+      ))}
+      <Trades view={view} />
+    </div>
+  );
+}
+
+/** What is bought from one supplier, and the button that orders it. */
+function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone: string }) {
+  const write = useWrite();
+  const now = Date.parse(view.now);
+  const money = (minor: number) => sayMoney(minor, view.currency);
+  const late = order.orderBy !== null && Date.parse(order.orderBy) < now;
+  const place = () =>
+    write.mutate({
+      method: 'POST',
+      path: '/purchases',
+      body: {
+        id: uuidv7(),
+        supplierId: order.supplierId,
+        orderedAt: new Date().toISOString(),
+        dueOn:
+          order.deliveryDays > 0
+            ? new Date(now + order.deliveryDays * 86_400_000).toISOString().slice(0, 10)
+            : null,
+        delivery: order.delivery,
+        note: '',
+        lines: order.lines.map(({ productId, part, colour, litres, count, price }) => ({ productId, part, colour, litres, count, price })), // biome-ignore format: one line
+      },
+    });
+  return (
+    <section className="space-y-2" aria-label={order.supplierName ?? 'Wherever it is to be had'}>
+      <h2 className="batten flex flex-wrap items-baseline justify-between gap-x-4 pb-1 text-lg">
+        <span>{order.supplierName ?? 'Wherever it is to be had'}</span>
+        {order.orderBy && (
+          <span className={`text-base ${late ? 'text-signal font-semibold' : ''}`}>
+            {late
+              ? 'wanted sooner than it can be here: order now'
+              : `order by ${sayTime(order.orderBy, zone, now)}`}
+          </span>
+        )}
+      </h2>
+      <table className="table">
+        <thead>
+          <tr>
+            <th scope="col">Packs</th>
+            <th scope="col">Product</th>
+            <th scope="col" className="text-right">
+              Price
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {order.lines.map((line) => (
+            <tr key={`${line.productId} ${line.part} ${line.colour} ${line.litres}`}>
+              <td className="whitespace-nowrap">
+                {line.count} × {line.litres} {line.unit}
+              </td>
+              <th scope="row" className="font-normal">
+                {line.productName}
+                {line.part !== null && `, ${line.part} alone`}
+                {line.colour && `, ${line.colour}`}
+              </th>
+              <td className="text-right whitespace-nowrap tabular-nums">{money(line.price)}</td>
+            </tr>
+          ))}
+          {order.delivery > 0 && (
+            <tr>
+              <td />
+              <td>Delivery, {order.deliveryDays} days</td>
+              <td className="text-right tabular-nums">{money(order.delivery)}</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      {order.short > 0 && (
+        <p className="text-warning font-semibold">
+          {money(order.short)} short of the least order: fill it up with what is wanted anyway.
+        </p>
+      )}
+      <p className="flex flex-wrap items-center gap-3">
+        <button type="button" className="btn btn-primary" disabled={write.isPending} onClick={place}>
+          Mark as ordered
+        </button>
+        <strong className="tabular-nums">{money(order.goods + order.delivery)}</strong>
+      </p>
+    </section>
+  );
+}
+
+/** The next sets and what they trade, and what is left over. */
+function Trades({ view }: { view: BuyingView }) {
+  const { show } = useUnits();
+  const left = view.left.filter(({ amount }) => amount > 0.005);
+  return (
+    <div className="grid gap-6 lg:grid-cols-2">
+      {view.runnersUp.length > 0 && (
+        <section aria-labelledby="instead" className="space-y-2">
+          <h2 id="instead" className="batten pb-1 text-lg">
+            Next best
+          </h2>
+          <ul className="space-y-1">
+            {view.runnersUp.map((other) => (
+              <li key={JSON.stringify(other.what)}>
+                <strong>+{sayMoney(Math.round(other.more), view.currency)}</strong>
+                {Math.abs(other.left) > 0.005 &&
+                  ` for ${show(Math.abs(other.left), 'volume')} ${other.left > 0 ? 'more' : 'less'} in hand`}
+                :{' '}
+                {other.what
+                  .map(
+                    ({ productName, colour, litres, count, supplierName }) =>
+                      `${count} × ${litres} l ${productName}${colour ? `, ${colour}` : ''}${supplierName ? ` from ${supplierName}` : ''}`,
+                  )
+                  .join('; ')}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {left.length > 0 && (
+        <section aria-labelledby="left" className="space-y-2">
+          <h2 id="left" className="batten pb-1 text-lg">
+            Likely left over
+          </h2>
+          <ul className="space-y-1">
+            {left.map((each) => (
+              <li key={`${each.productName} ${each.part} ${each.colour}`}>
+                {each.productName} {sayPart(each.part, each.colour)}:{' '}
+                {sayAmount(show, each.amount, each.unit)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

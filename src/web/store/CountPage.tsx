@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { LotView, MovementInput, StoreView } from '../../contract/index.ts';
+import { useQueued, useWrite } from '../api/mutations.ts';
+import { useStore } from '../api/queries.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
+import { OpenFile } from '../parts/OpenFile.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SearchField } from '../parts/SearchField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
+import { sayAmount, sayPart } from '../words/supply.ts';
+
+/** Going through the store with a phone: each tin's figure as the book has it, put right by thumb. */
+export function CountPage() {
+  const store = useStore();
+  return (
+    <div className="max-w-3xl space-y-5 p-3 md:p-6">
+      <h1 className="text-2xl">Materials: count</h1>
+      <MaterialsTabs />
+      <QueryBoundary query={store}>
+        {(view) =>
+          view.lots.length === 0 ? <p>Nothing is kept yet that could be counted.</p> : <Count view={view} />
+        }
+      </QueryBoundary>
+    </div>
+  );
+}
+
+function Count({ view }: { view: StoreView }) {
+  const { show } = useUnits();
+  const [search, setSearch] = useState('');
+  const [found, setFound] = useState<Readonly<Record<string, number>>>({});
+  const [kept, setKept] = useState<'arrived' | 'kept' | null>(null);
+  const queued = useQueued();
+  const words = search.trim().toLowerCase();
+  const lots = view.lots.filter((lot) =>
+    `${lot.productName} ${lot.part} ${lot.colour ?? ''} ${lot.code} ${lot.place}`
+      .toLowerCase()
+      .includes(words),
+  );
+  const book = (lot: LotView) => Math.max(0, Number(lot.stock.inTin.toFixed(3)));
+  const ids = Object.keys(found);
+  const send = () => {
+    const at = new Date().toISOString();
+    const movements = ids.map(
+      (lotId): MovementInput => ({ id: uuidv7(), lotId, kind: 'counted', amount: found[lotId] ?? 0, at, areaId: null, note: '', corrects: null }), // biome-ignore format: one line
+    );
+    queued.mutate(
+      {
+        method: 'POST',
+        path: '/movements/together',
+        body: { id: uuidv7(), movements },
+        what: 'a stock count',
+      },
+      {
+        onSuccess: (how) => {
+          setKept(how);
+          setFound({});
+        },
+      },
+    );
+  };
+  return (
+    <div className="space-y-5">
+      <p>Count the tin alone: cups kept back for a patch are not in it. A count of nothing is a count too.</p>
+      <SearchField label="Search by product, lot or place" value={search} onChange={setSearch} />
+      <ul className="space-y-6">
+        {lots.slice(0, 100).map((lot) => {
+          const now = found[lot.id];
+          return (
+            <li key={lot.id} className="border-base-300 space-y-2 border-b pb-4">
+              <p className="text-lg">
+                <strong>
+                  {lot.productName}, {sayPart(lot.part, lot.colour)}
+                </strong>
+                <span className="block text-sm">
+                  {[lot.code && `lot ${lot.code}`, lot.place].filter(Boolean).join(' · ')}
+                </span>
+              </p>
+              <Stepper
+                label={now === undefined ? `Book ${sayAmount(show, lot.stock.inTin, lot.unit)}` : 'Counted'}
+                unit={lot.unit}
+                value={now ?? book(lot)}
+                step={lot.unit === 'kg' ? 0.1 : 0.05}
+                min={0}
+                max={1000}
+                onChange={(value) => {
+                  setKept(null);
+                  setFound({ ...found, [lot.id]: value });
+                }}
+              />
+              {now === undefined ? (
+                <button
+                  type="button"
+                  className="btn target w-full"
+                  onClick={() => {
+                    setKept(null);
+                    setFound({ ...found, [lot.id]: book(lot) });
+                  }}
+                >
+                  As the book says
+                </button>
+              ) : (
+                <p
+                  className={
+                    Math.abs(now - lot.stock.inTin) > 0.001 ? 'text-warning font-semibold' : 'text-success'
+                  }
+                >
+                  {Math.abs(now - lot.stock.inTin) > 0.001
+                    ? `${sayAmount(show, Math.abs(now - lot.stock.inTin), lot.unit)} ${now > lot.stock.inTin ? 'more' : 'less'} than the book`
+                    : 'as the book says'}
+                </p>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {lots.length > 100 && <p>{lots.length - 100} more: search for them.</p>}
+      <div className="save-bar space-y-2">
+        {kept && (
+          <p role="status">
+            {kept === 'arrived'
+              ? 'The count is in the book.'
+              : 'Kept on this device until the server answers.'}
+          </p>
+        )}
+        <button
+          type="button"
+          className="btn btn-primary btn-xl target w-full"
+          disabled={ids.length === 0 || queued.isPending}
+          onClick={send}
+        >
+          {ids.length === 0 ? 'Nothing counted yet' : `Put ${counted(ids.length, 'count')} in the book`}
+        </button>
+      </div>
+      <CountFile />
+    </div>
+  );
+}
+
+function CountFile() {
+  const write = useWrite<{ taken: number; same: number }>({ atForm: true });
+  const { data, error } = write;
+  const read = async (file: File) =>
+    write.mutate({ method: 'POST', path: '/lots/count', body: { csv: await file.text() } });
+  return (
+    <section aria-labelledby="count-file" className="space-y-2">
+      <h2 id="count-file" className="batten pb-1 text-lg">
+        On paper or in a spreadsheet
+      </h2>
+      <p className="flex flex-wrap items-center gap-3">
+        <a className="btn" href="/api/v1/lots.csv" download>
+          Count sheet (CSV)
+        </a>
+        <OpenFile label="Open the filled sheet" accept=".csv,text/csv" onFile={(file) => void read(file)} />
+      </p>
+      {data && (
+        <p role="status">
+          {counted(data.taken, 'tin')} put right, {data.same} as the book had them.
+        </p>
+      )}
+      {error && (
+        <p role="alert" className="text-error font-semibold">
+          {error.message}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { LotView, MovementInput } from '../../contract/index.ts';
+import { shares } from '../../core/mix/index.ts';
+import { useWrite } from '../api/mutations.ts';
+import { useBoat, useProducts, useSlip } from '../api/queries.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayAmount } from '../words/supply.ts';
+
+/** Setting apart for a patch what is to be mixed later: every part in the ratio, in closed cups, unmixed. */
+export function KeepBack({
+  lot,
+  lots,
+  onDone,
+}: {
+  lot: LotView;
+  lots: readonly LotView[];
+  onDone: () => void;
+}) {
+  const slip = useSlip();
+  const products = useProducts();
+  const [boatId, setBoatId] = useState('');
+  const [areaId, setAreaId] = useState('');
+  const [amount, setAmount] = useState(0.1);
+  const { show } = useUnits();
+  const write = useWrite({ atForm: true });
+  const sheet = products.data?.find(({ id }) => id === lot.productId)?.sheet;
+  const boat = boatId || slip.data?.boats[0]?.id || '';
+  const i = sheet?.parts.findIndex(({ name }) => name === lot.part) ?? -1;
+  if (!sheet || i < 0) return null;
+  // In the measure of the tins: by weight where they are kept in kg.
+  const as = lot.unit === 'kg' ? 'weight' : 'volume';
+  const told = sheet.ratioBy === as || sheet.parts.every(({ densityKgPerL }) => densityKgPerL !== null);
+  const share = told ? shares({ parts: sheet.parts, by: sheet.ratioBy, as }) : null;
+  const wanted = sheet.parts.map(({ name }, k) => ({
+    part: name,
+    amount: share ? (amount * (share[k] as number)) / (share[i] as number) : 0,
+    lot:
+      k === i
+        ? lot
+        : lots.find(
+            (each) =>
+              each.productId === lot.productId &&
+              each.part === name &&
+              each.unit === lot.unit &&
+              each.usable &&
+              each.stock.inTin > 0,
+          ),
+  }));
+  const missing = wanted.find((each) => !each.lot || each.lot.stock.inTin + 1e-9 < each.amount);
+  const keep = () =>
+    write.mutate(
+      {
+        method: 'POST',
+        path: '/movements/together',
+        body: {
+          id: uuidv7(),
+          movements: wanted.map(
+            ({ lot: from, amount: part }): MovementInput => ({
+              id: uuidv7(),
+              lotId: from?.id ?? '',
+              kind: 'kept-back',
+              amount: Number(part.toFixed(6)),
+              at: new Date().toISOString(),
+              areaId,
+              note: '',
+              corrects: null,
+            }),
+          ),
+        },
+      },
+      { onSuccess: onDone },
+    );
+  return (
+    <div className="space-y-3">
+      <h3 className="font-semibold">Keep back for a patch, unmixed</h3>
+      <div className="grid gap-3 sm:grid-cols-3">
+        <Choice
+          label="Boat"
+          value={boat}
+          choices={(slip.data?.boats ?? []).map((each) => [each.id, each.name] as const)}
+          onChange={(value) => {
+            setBoatId(value);
+            setAreaId('');
+          }}
+        />
+        {boat && <AreaChoice boatId={boat} value={areaId} onChange={setAreaId} />}
+        <Stepper
+          label={`Of ${lot.part}`}
+          unit={lot.unit}
+          value={amount}
+          step={0.05}
+          min={0.01}
+          max={100}
+          onChange={setAmount}
+        />
+      </div>
+      {share ? (
+        <p>
+          {wanted
+            .map(({ part, amount: each }) => `${sayAmount(show, each, lot.unit)} of ${part}`)
+            .join(' and ')}
+          , each in a closed cup of its own with a label. Not mixed.
+        </p>
+      ) : (
+        <p className="text-error font-semibold">
+          Its densities are not stated: keep it back by the sheet's own measure.
+        </p>
+      )}
+      {missing && share && (
+        <p className="text-error font-semibold">
+          There is not enough {missing.part} in a usable tin for that.
+        </p>
+      )}
+      {write.error && (
+        <p role="alert" className="text-error font-semibold">
+          {write.error.message}
+        </p>
+      )}
+      <button
+        type="button"
+        className="btn target"
+        disabled={areaId === '' || missing !== undefined || !share || write.isPending}
+        onClick={keep}
+      >
+        Keep it back
+      </button>
+    </div>
+  );
+}
+
+function Choice(of: {
+  label: string;
+  value: string;
+  choices: readonly (readonly [string, string])[];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="block">
+      <span className="label-caps block pb-1">{of.label}</span>
+      <select
+        className="select target w-full"
+        value={of.value}
+        onChange={({ target }) => of.onChange(target.value)}
+      >
+        {of.choices.map(([value, word]) => (
+          <option key={value} value={value}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** The patches of a boat first, since keep-backs are for them. */
+function AreaChoice(of: { boatId: string; value: string; onChange: (value: string) => void }) {
+  const boat = useBoat(of.boatId);
+  const areas = [...(boat.data?.areas ?? [])].sort(
+    (a, b) => Number(b.part !== null) - Number(a.part !== null),
+  );
+  return (
+    <Choice
+      label="For"
+      value={of.value}
+      choices={[['', 'choose the patch'] as const, ...areas.map((area) => [area.id, area.name] as const)]}
+      onChange={of.onChange}
+    />
+  );
+}

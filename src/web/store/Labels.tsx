@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import type { LotView } from '../../contract/index.ts';
+import { LABEL_SIZES_SAID } from './labelSizes.ts';
+
+/** A sheet of labels for the lots that are ticked, or for a patch's keep-back. */
+export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: ReadonlySet<string> }) {
+  const [size, setSize] = useState('medium');
+  const patches = new Map(
+    lots.flatMap(({ keptFor }) =>
+      keptFor.map(({ areaId, areaName, boatName }) => [areaId, `${areaName}, ${boatName}`] as const),
+    ),
+  );
+  const chosen = [...ticked].filter((id) => lots.some((lot) => lot.id === id));
+  return (
+    <section aria-labelledby="labels" className="space-y-3">
+      <h2 id="labels" className="batten pb-1 text-lg">
+        Labels
+      </h2>
+      <div className="flex flex-wrap items-end gap-3">
+        <div>
+          <label htmlFor="label-size" className="label-caps block pb-1">
+            Size
+          </label>
+          <select
+            id="label-size"
+            className="select"
+            value={size}
+            onChange={({ target }) => setSize(target.value)}
+          >
+            {LABEL_SIZES_SAID.map(([value, word]) => (
+              <option key={value} value={value}>
+                {word}
+              </option>
+            ))}
+          </select>
+        </div>
+        {chosen.length > 0 ? (
+          <a
+            className="btn btn-primary"
+            target="_blank"
+            rel="noreferrer"
+            href={`/api/v1/labels.pdf?size=${size}&lots=${chosen.slice(0, 200).join(',')}`}
+          >
+            Labels of {chosen.length} ticked
+          </a>
+        ) : (
+          <p className="pb-2">Tick the tins that want a label.</p>
+        )}
+        {[...patches].map(([areaId, name]) => (
+          <a
+            key={areaId}
+            className="btn"
+            target="_blank"
+            rel="noreferrer"
+            href={`/api/v1/labels.pdf?size=${size}&areaId=${areaId}`}
+          >
+            Keep-back of {name}
+          </a>
+        ))}
+      </div>
+    </section>
+  );
+}

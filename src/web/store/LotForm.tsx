@@ -1,0 +1,135 @@
+import { useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { FieldError, Product, ReceiptInput } from '../../contract/index.ts';
+import { perLitreOfPaint } from '../../core/supply/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { CheckField, Field, SelectField } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface LotValues {
+  colour: string;
+  amounts: string[];
+  code: string;
+  madeOn: string;
+  place: string;
+  frost: boolean;
+  heat: boolean;
+  note: string;
+}
+
+/** What stands on the shelf without an order: every part by itself, one left empty is not there. */
+export function LotForm({ products, onDone }: { products: readonly Product[]; onDone: () => void }) {
+  const [productId, setProductId] = useState(products[0]?.id ?? '');
+  const product = products.find(({ id }) => id === productId);
+  if (!product) return <p>No sheet yet: enter the product's sheet first.</p>;
+  return (
+    <div className="board space-y-4 p-4">
+      <label className="block max-w-sm">
+        <span className="label-caps block pb-1">Product</span>
+        <select
+          className="select w-full"
+          value={productId}
+          onChange={({ target }) => setProductId(target.value)}
+        >
+          {products.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Fields key={product.id} product={product} onDone={onDone} />
+    </div>
+  );
+}
+
+function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
+  const { system } = useUnits();
+  const { parts, colours, ratioBy } = product.sheet;
+  const { unit } = perLitreOfPaint(parts, ratioBy);
+  const ids = useRef({ receipt: uuidv7(), lots: parts.map(() => uuidv7()) });
+  const submit = async (values: LotValues): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const lots = parts.flatMap((part, i): ReceiptInput['lots'] => {
+      const text = values.amounts[i] ?? '';
+      if (text.trim() === '') return [];
+      return [
+        {
+          id: ids.current.lots[i] as string,
+          productId: product.id,
+          part: part.name,
+          colour: i === 0 ? values.colour : null,
+          code: values.code.trim(),
+          unit,
+          madeOn: values.madeOn.trim() || null,
+          place: values.place.trim(),
+          frost: values.frost,
+          heat: values.heat,
+          note: values.note,
+          cost: null,
+          amount: read.number(`amounts.${i}`, part.name, text),
+        },
+      ];
+    });
+    if (lots.length === 0) read.refuse('amounts.0', 'enter what is there of one part at least');
+    const receipt: ReceiptInput = {
+      id: ids.current.receipt,
+      at: new Date().toISOString(),
+      purchaseId: null,
+      lots,
+    };
+    const errors = await refusals((c) => c.receiptInput, receipt, read);
+    if (errors.length) return errors;
+    await api('POST', '/receipts', receipt);
+    onDone();
+    return undefined;
+  };
+  return (
+    <RecordForm<LotValues>
+      values={{
+        colour: colours[0]?.name ?? '',
+        amounts: parts.map(() => ''),
+        code: '',
+        madeOn: '',
+        place: '',
+        frost: false,
+        heat: false,
+        note: '',
+      }}
+      submit={submit}
+      button="Add it to the store"
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      }
+    >
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+        <SelectField
+          name="colour"
+          label="Colour"
+          choices={colours.map(({ name }) => [name, name] as const)}
+        />
+        {parts.map((part, i) => (
+          <Field
+            key={part.name}
+            name={`amounts.${i}`}
+            label={`Of ${part.name}`}
+            unit={unit}
+            inputMode="decimal"
+          />
+        ))}
+        <Field name="code" label="Lot number" hint="Empty: not recorded" />
+        <Field name="madeOn" label="Made on" placeholder="2026-03-31" />
+        <Field name="place" label="Kept where" />
+      </div>
+      <div className="flex flex-wrap gap-6">
+        <CheckField name="frost" label="It has stood in frost" />
+        <CheckField name="heat" label="It has stood in heat" />
+      </div>
+      <Field name="note" label="Note" />
+    </RecordForm>
+  );
+}

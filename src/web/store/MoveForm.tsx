@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { LotView, MovementInput } from '../../contract/index.ts';
+import { useQueued, useWrite } from '../api/mutations.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { useConfirm } from '../parts/Confirm.tsx';
+
+const HAPPENED = [
+  ['counted', 'Counted: so much is in it'],
+  ['received', 'More came in'],
+  ['opened', 'Opened'],
+  ['used', 'Used without a batch'],
+  ['lent', 'Lent'],
+  ['returned', 'Returned'],
+  ['spilt', 'Spilt'],
+  ['discarded', 'Discarded'],
+] as const satisfies readonly (readonly [MovementInput['kind'], string])[];
+type Happened = (typeof HAPPENED)[number][0];
+
+/** Telling what happened to a tin; nothing told before is overwritten. */
+export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) {
+  const [kind, setKind] = useState<Happened>('counted');
+  const [amount, setAmount] = useState(Math.max(0, Number(lot.stock.inTin.toFixed(3))));
+  const [note, setNote] = useState('');
+  const queued = useQueued();
+  const write = useWrite();
+  const confirm = useConfirm();
+  const send = () =>
+    queued.mutate(
+      {
+        method: 'POST',
+        path: '/movements',
+        body: {
+          id: uuidv7(),
+          lotId: lot.id,
+          kind,
+          amount: kind === 'opened' ? 0 : amount,
+          at: new Date().toISOString(),
+          areaId: null,
+          note: note.trim(),
+          corrects: null,
+        } satisfies MovementInput,
+        what: 'what happened to a tin',
+      },
+      { onSuccess: onDone },
+    );
+  const putAway = async () => {
+    const sure = await confirm({
+      title: `Put this lot away?`,
+      text: `${lot.productName}, ${lot.part}. What moved of it stays on record.`,
+      action: 'Put away',
+    });
+    if (sure) write.mutate({ method: 'DELETE', path: `/lots/${lot.id}` }, { onSuccess: onDone });
+  };
+  return (
+    <div className="space-y-3">
+      <div className="grid gap-3 sm:grid-cols-3">
+        <div>
+          <label htmlFor={`kind-${lot.id}`} className="label-caps block pb-1">
+            What happened
+          </label>
+          <select
+            id={`kind-${lot.id}`}
+            className="select target w-full"
+            value={kind}
+            onChange={({ target }) => {
+              const next = target.value as Happened;
+              setKind(next);
+              setAmount(next === 'counted' ? Math.max(0, Number(lot.stock.inTin.toFixed(3))) : 0);
+            }}
+          >
+            {HAPPENED.map(([value, word]) => (
+              <option key={value} value={value}>
+                {word}
+              </option>
+            ))}
+          </select>
+        </div>
+        {kind !== 'opened' && (
+          <Stepper
+            label="Amount"
+            unit={lot.unit}
+            value={amount}
+            step={0.1}
+            min={0}
+            max={1000}
+            onChange={setAmount}
+          />
+        )}
+        <div>
+          <label htmlFor={`note-${lot.id}`} className="label-caps block pb-1">
+            Note
+          </label>
+          <input
+            id={`note-${lot.id}`}
+            className="input target w-full"
+            maxLength={400}
+            value={note}
+            onChange={({ target }) => setNote(target.value)}
+          />
+        </div>
+      </div>
+      <p className="flex flex-wrap gap-3">
+        <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={send}>
+          Log it
+        </button>
+        <button type="button" className="btn btn-ghost target" onClick={() => void putAway()}>
+          Put the lot away
+        </button>
+      </p>
+    </div>
+  );
+}

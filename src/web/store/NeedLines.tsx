@@ -1,0 +1,104 @@
+import { Link } from 'react-router';
+import type { NeedLineView, ProductSupply } from '../../contract/index.ts';
+import { useMaterials } from '../api/queries.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
+
+const WAYS: Record<string, string> = {
+  hand: 'hand measures',
+  rule: 'rule of thumb',
+  offsets: 'table of offsets',
+  mesh: 'surface mesh',
+  paint: 'paint used before',
+};
+
+/** The sum behind a product's figures, line by line. */
+export function NeedLines({ product, boatId }: { product: ProductSupply; boatId: string | null }) {
+  const query = useMaterials({ productId: product.productId, ...(boatId && { boatId }) });
+  return (
+    <QueryBoundary query={query}>
+      {({ products }) => {
+        const full = products.find(({ productId }) => productId === product.productId);
+        return full ? <Lines product={full} /> : <p>Nothing of it is wanted any more.</p>;
+      }}
+    </QueryBoundary>
+  );
+}
+
+function Lines({ product }: { product: ProductSupply }) {
+  const { show } = useUnits();
+  return (
+    <div className="space-y-3">
+      <ul className="space-y-2">
+        {product.lines.map((line) => (
+          <li key={line.id} className="border-base-300 border-b pb-2">
+            <p>
+              <Link className="link" to={`/boats/${line.boatId}/systems/${line.areaId}`}>
+                {line.areaName}
+              </Link>
+              , {line.boatName}: <strong>{show(line.litres, 'volume')}</strong> in{' '}
+              {counted(line.coats.length, 'coat')}
+            </p>
+            <p className="text-sm">
+              <Sum line={line} />
+            </p>
+          </li>
+        ))}
+      </ul>
+      {product.moreLines > 0 && <p>{counted(product.moreLines, 'more line')} in the sums.</p>}
+      <p className="text-sm">
+        {counted(product.sessions, 'session')} leave {show(product.leftInTools, 'volume')} in rollers, trays
+        and pots (from memory).{' '}
+        {product.thinner && (
+          <>
+            {product.thinner.name ?? 'Thinner'}: {show(product.thinner.thin, 'volume')} in the paint,{' '}
+            {show(product.thinner.clean, 'volume')} to clean with.
+          </>
+        )}
+      </p>
+      <p className="text-sm opacity-80">
+        Safe is enough nine times in ten: areas measured the same way are taken to be wrong together, others
+        apart. A better measure makes the safe figure smaller.
+      </p>
+    </div>
+  );
+}
+
+/** A line's litres with the figures put in. */
+function Sum({ line }: { line: NeedLineView }) {
+  const { show } = useUnits();
+  const first = line.coats[0];
+  const area = `${show(line.areaM2, 'area')} ± ${Math.round(line.spread * 100)} % (${WAYS[line.way] ?? line.way})`;
+  const extra = line.coats.filter(({ factor, dead }) => factor !== 1 || dead > 0);
+  return (
+    <>
+      {line.route === 'film' ? (
+        <>
+          {area} × {show(line.dryMicronsPerCoat, 'film')} dry at {Math.round((line.volumeSolids ?? 0) * 100)}{' '}
+          % solids, {Math.round(line.lossLikely * 1000) / 10} % lost (up to {Math.round(line.lossUpper * 100)}{' '}
+          %)
+        </>
+      ) : (
+        <>
+          {area} at {show(line.coverageM2PerL ?? 0, 'spreadingRate')} as the tin says
+        </>
+      )}
+      {first && <>: {show(first.smooth, 'volume')} a coat</>}
+      {extra.map(({ no, factor, dead }) => (
+        <span key={no}>
+          ; coat {no + 1}
+          {factor !== 1 && <> × {factor}</>}
+          {dead > 0 && <> + {show(dead, 'volume')} into the blast profile</>}
+        </span>
+      ))}
+      {line.learned !== null && <>; × {line.learned.toFixed(2)} learned from coats applied here</>}
+      {line.ownRatio && (
+        <>
+          ; mixed {line.ownRatio.parts.join(' : ')} on purpose: {line.ownRatio.reason}
+        </>
+      )}
+      .
+    </>
+  );
+}

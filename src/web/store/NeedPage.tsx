@@ -1,0 +1,233 @@
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import type { MaterialsView, PartSupply, ProductSupply } from '../../contract/index.ts';
+import { useMaterials, useSlip, useYard } from '../api/queries.ts';
+import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { SearchField } from '../parts/SearchField.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
+import { sayMoney, sayPart, sayStopped } from '../words/supply.ts';
+import { NeedBar } from './NeedBar.tsx';
+import { NeedLines } from './NeedLines.tsx';
+
+const shortOf = ({ parts }: ProductSupply): PartSupply[] => parts.filter(({ short }) => short > 0);
+
+/** What the work still takes against what stands in the store. */
+export function NeedPage() {
+  const [search, setSearch] = useSearchParams();
+  const boatId = search.get('boat');
+  const materials = useMaterials(boatId ? { boatId } : {});
+  const slip = useSlip();
+  const yard = useYard();
+  return (
+    <div className="max-w-6xl space-y-5 p-3 md:p-6">
+      <h1 className="text-2xl">Materials: need and store</h1>
+      <MaterialsTabs />
+      <div className="max-w-xs">
+        <label htmlFor="need-boat" className="label-caps block pb-1">
+          For
+        </label>
+        <select
+          id="need-boat"
+          className="select w-full"
+          value={boatId ?? ''}
+          onChange={({ target }) => setSearch(target.value ? { boat: target.value } : {}, { replace: true })}
+        >
+          <option value="">the whole yard</option>
+          {slip.data?.boats.map((boat) => (
+            <option key={boat.id} value={boat.id}>
+              {boat.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <QueryBoundary query={materials}>
+        {(view) => <Need key={boatId} view={view} boatId={boatId} zone={yard.data?.zone ?? 'UTC'} />}
+      </QueryBoundary>
+    </div>
+  );
+}
+
+function Need({ view, boatId, zone }: { view: MaterialsView; boatId: string | null; zone: string }) {
+  const [search, setSearch] = useState('');
+  const [onlyShort, setOnlyShort] = useState(false);
+  const now = Date.parse(view.now);
+  const short = view.products.filter((product) => shortOf(product).length > 0);
+  const stops = short
+    .flatMap((product) =>
+      product.parts.flatMap((part) => (part.stops ? [{ product, part, stop: part.stops }] : [])),
+    )
+    .sort((a, b) => (a.stop.at ?? '9').localeCompare(b.stop.at ?? '9'));
+  const [first] = stops;
+  const shown = view.products.filter(
+    (product) =>
+      product.name.toLowerCase().includes(search.trim().toLowerCase()) &&
+      (!onlyShort || short.includes(product)),
+  );
+  if (view.products.length === 0 && view.unknown.length === 0)
+    return (
+      <p className="max-w-prose">
+        Nothing is wanted: no coat is still to go on. What areas take is worked out from their systems, as
+        soon as they have one.
+      </p>
+    );
+  return (
+    <div className="space-y-5">
+      <p role="status" className="border-line border-l-4 pl-3 text-lg">
+        {first ? (
+          <>
+            <strong>{counted(short.length, 'product')} short.</strong> First to stop:{' '}
+            {sayStopped(first.stop, zone, now)}, for want of {first.product.name}{' '}
+            {sayPart(first.part.part, first.part.colour)}.{' '}
+            <Link className="link" to="/materials/buy">
+              What to buy
+            </Link>
+          </>
+        ) : short.length > 0 ? (
+          <strong>{counted(short.length, 'product')} short.</strong>
+        ) : (
+          <strong>Enough of everything is there or ordered.</strong>
+        )}
+      </p>
+      <div className="flex flex-wrap items-end gap-4">
+        <SearchField label="Search by product" value={search} onChange={setSearch} />
+        <label className="flex items-center gap-2 pb-2">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={onlyShort}
+            onChange={({ target }) => setOnlyShort(target.checked)}
+          />
+          Only what is short
+        </label>
+      </div>
+      <Legend />
+      <ul className="space-y-6">
+        {shown.map((product) => (
+          <li key={product.productId}>
+            <ProductNeed product={product} boatId={boatId} zone={zone} now={now} />
+          </li>
+        ))}
+      </ul>
+      {shown.length === 0 && <p>No product of that name is wanted.</p>}
+      {view.unknown.length > 0 && (
+        <section aria-labelledby="need-unknown" className="space-y-2">
+          <h2 id="need-unknown" className="batten pb-1 text-lg">
+            Not in the sums
+          </h2>
+          <ul className="list-disc space-y-1 pl-5">
+            {view.unknown.map(({ areaId, areaName, boatId: boat, boatName, productName, reason }) => (
+              <li key={`${areaId} ${productName}`}>
+                <Link className="link" to={`/boats/${boat}/survey/${areaId}`}>
+                  {areaName}, {boatName}
+                </Link>
+                , {productName}: {reason}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Sundries view={view} />
+    </div>
+  );
+}
+
+function Legend() {
+  return (
+    <p className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
+      <span>Upper bar: likely need in full, up to the safe one hatched</span>
+      <span>Lower bar: in the store, ordered in outline</span>
+      <span>Line: the safe need</span>
+    </p>
+  );
+}
+
+function ProductNeed(of: { product: ProductSupply; boatId: string | null; zone: string; now: number }) {
+  const { product, boatId, zone, now } = of;
+  const { show } = useUnits();
+  const [open, setOpen] = useState(false);
+  const most = Math.max(
+    1e-6,
+    ...product.parts.map((part) => Math.max(part.safe, part.there + part.keptForThese + part.ordered)),
+  );
+  const stops = product.parts.find(({ stops: stop }) => stop)?.stops;
+  const learned = product.colours.filter(({ safe, safeBySheet }) => Math.abs(safe - safeBySheet) > 0.005);
+  return (
+    <article className="space-y-2" aria-label={product.name}>
+      <h2 className="batten flex flex-wrap items-baseline justify-between gap-x-4 pb-1 text-lg">
+        <Link className="link" to={`/materials/${product.productId}`}>
+          {product.name}
+        </Link>
+        {new Set(product.parts.map(({ part }) => part)).size > 1 && (
+          <Link className="link text-sm font-normal" to={`/materials/tins/${product.productId}`}>
+            Reconcile its tins
+          </Link>
+        )}
+      </h2>
+      {product.parts.map((part) => (
+        <NeedBar key={`${part.part} ${part.colour}`} part={part} most={most} />
+      ))}
+      {product.colours.some(({ cans }) => cans !== null) && (
+        <p>
+          In spray cans:{' '}
+          {product.colours
+            .flatMap(({ colour, cans }) => (cans === null ? [] : [`${counted(cans, 'can')} ${colour}`]))
+            .join(', ')}
+        </p>
+      )}
+      {stops && (
+        <p>
+          The shortage stops first: <strong>{sayStopped(stops, zone, now)}</strong>
+        </p>
+      )}
+      {learned.map(({ colour, safe, safeBySheet }) => (
+        <p key={colour} className="text-sm">
+          By the coats applied here {colour} takes {show(safe, 'volume')} on the safe side, by its sheet{' '}
+          {show(safeBySheet, 'volume')}.
+        </p>
+      ))}
+      {product.learned.map((rate) => (
+        <p key={`${rate.method} ${rate.surface}`} className="text-sm">
+          {rate.method} on {rate.surface}: {counted(rate.coats, 'coat')} took {Math.round(rate.mean * 100)} %
+          of the sheet's litres; counted as {Math.round(rate.factor * 100)} %, since{' '}
+          {Math.round((1 - rate.weight) * 100)} % of the say stays with the sheet while coats are few
+          {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.
+        </p>
+      ))}
+      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
+          How it comes about
+        </summary>
+        {open && <NeedLines product={product} boatId={boatId} />}
+      </details>
+    </article>
+  );
+}
+
+function Sundries({ view }: { view: MaterialsView }) {
+  const { show } = useUnits();
+  if (view.sundries.length === 0) return null;
+  const said = (amount: number, unit: string) =>
+    unit === 'l' ? show(amount, 'volume') : unit === 'kg' ? show(amount, 'mass') : unit === 'm' ? show(amount, 'length') : `${amount} ${unit}`; // biome-ignore format: one line
+  return (
+    <section aria-labelledby="sundries" className="space-y-2">
+      <h2 id="sundries" className="batten pb-1 text-lg">
+        Sundries
+      </h2>
+      <ul className="grid gap-x-8 gap-y-1 sm:grid-cols-2">
+        {view.sundries.map(({ item, name, amount, unit, rule, cost }) => (
+          <li key={item} className="flex flex-wrap justify-between gap-x-3">
+            <span>
+              {name} <span className="text-sm opacity-80">({rule})</span>
+            </span>
+            <span className="tabular-nums">
+              {said(amount, unit)}
+              {cost !== null && `, ${sayMoney(cost, view.currency)}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

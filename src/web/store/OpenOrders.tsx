@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import type { PurchaseRecord, TradeView } from '../../contract/index.ts';
+import { useWrite } from '../api/mutations.ts';
+import { useProducts } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
+import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { sayMoney } from '../words/supply.ts';
+import { ReceiveForm } from './ReceiveForm.tsx';
+
+/** Orders on their way, and those that came lately. */
+export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) {
+  const products = useProducts();
+  const write = useWrite();
+  const [receiving, setReceiving] = useState<string | null>(null);
+  const [gone, setGone] = useState<PurchaseRecord | null>(null);
+  const now = Date.now();
+  const nameOf = (id: string) => products.data?.find((each) => each.id === id)?.name ?? '';
+  const supplierOf = (id: string | null) =>
+    trade.suppliers.find((each) => each.id === id)?.name ?? 'bought where it was to be had';
+  if (trade.purchases.length === 0 && !gone) return null;
+  return (
+    <section aria-labelledby="orders" className="space-y-3">
+      <h2 id="orders" className="batten pb-1 text-lg">
+        Orders
+      </h2>
+      {gone && (
+        <UndoNotice
+          text="The order was taken off."
+          onUndo={() =>
+            write.mutate(
+              { method: 'POST', path: `/purchases/${gone.id}/restore` },
+              { onSuccess: () => setGone(null) },
+            )
+          }
+          onGone={() => setGone(null)}
+        />
+      )}
+      <ul className="space-y-4">
+        {trade.purchases.slice(0, 20).map((order) => (
+          <li key={order.id} className="border-base-300 space-y-2 border-b pb-3">
+            <p className="flex flex-wrap items-baseline justify-between gap-x-4">
+              <span>
+                <strong>{order.receivedAt === null ? 'Ordered' : 'Received'}</strong>{' '}
+                {sayTime(order.receivedAt ?? order.orderedAt, zone, now)}, {supplierOf(order.supplierId)}
+                {order.receivedAt === null && order.dueOn !== null && `, due ${order.dueOn}`}
+              </span>
+              <span className="tabular-nums">
+                {sayMoney(
+                  order.lines.reduce((sum, { price }) => sum + price, order.delivery),
+                  trade.settings.currency,
+                )}
+              </span>
+            </p>
+            <p className="text-sm">
+              {order.lines
+                .map(
+                  (line) =>
+                    `${line.count} × ${line.litres} l ${nameOf(line.productId)}${line.colour ? `, ${line.colour}` : ''}`,
+                )
+                .join('; ')}
+            </p>
+            {order.receivedAt === null && receiving !== order.id && (
+              <p className="flex flex-wrap gap-2">
+                <button type="button" className="btn btn-primary" onClick={() => setReceiving(order.id)}>
+                  It has come
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost"
+                  onClick={() =>
+                    write.mutate(
+                      { method: 'DELETE', path: `/purchases/${order.id}` },
+                      { onSuccess: () => setGone(order) },
+                    )
+                  }
+                >
+                  Take the order off
+                </button>
+              </p>
+            )}
+            {receiving === order.id && products.data && (
+              <ReceiveForm
+                order={order}
+                products={products.data}
+                currency={trade.settings.currency}
+                onDone={() => setReceiving(null)}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,158 @@
+import { useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { FieldError, SupplierInput, SupplierRecord, TradeView } from '../../contract/index.ts';
+import { type CurrencyCode, fromMinor, toMinor } from '../../core/supply/index.ts';
+import { api } from '../api/client.ts';
+import { useWrite } from '../api/mutations.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, TextArea } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayMoney } from '../words/supply.ts';
+
+/** Minor units of what was typed; 0 where it cannot be read, which the reader has refused by then. */
+export function minorOf(
+  read: FormReader,
+  path: string,
+  label: string,
+  text: string,
+  currency: CurrencyCode,
+): number {
+  const value = text.trim() === '' ? 0 : read.number(path, label, text);
+  return Number.isFinite(value) && value >= 0 && value < 1e9 ? toMinor(value, currency) : value < 0 ? -1 : 0;
+}
+
+/** Who sells, what a delivery costs and how long it takes. */
+export function Suppliers({ trade }: { trade: TradeView }) {
+  const { suppliers, settings } = trade;
+  const [open, setOpen] = useState<string | null>(null);
+  const [gone, setGone] = useState<SupplierRecord | null>(null);
+  const write = useWrite();
+  const money = (minor: number) => sayMoney(minor, settings.currency);
+  return (
+    <section aria-labelledby="suppliers" className="space-y-3">
+      <h2 id="suppliers" className="batten pb-1 text-lg">
+        Suppliers
+      </h2>
+      {gone && (
+        <UndoNotice
+          text={`${gone.name} was taken off.`}
+          onUndo={() =>
+            write.mutate(
+              { method: 'POST', path: `/suppliers/${gone.id}/restore` },
+              { onSuccess: () => setGone(null) },
+            )
+          }
+          onGone={() => setGone(null)}
+        />
+      )}
+      {suppliers.length === 0 && <p>None yet. Without one, packs are bought wherever they are to be had.</p>}
+      <ul className="space-y-3">
+        {suppliers.map((supplier) =>
+          open === supplier.id ? (
+            <li key={supplier.id}>
+              <SupplierForm supplier={supplier} currency={settings.currency} onDone={() => setOpen(null)} />
+            </li>
+          ) : (
+            <li key={supplier.id} className="flex flex-wrap items-center justify-between gap-3">
+              <span>
+                <strong>{supplier.name}</strong>: delivery {money(supplier.delivery)}, {supplier.deliveryDays}{' '}
+                days
+                {supplier.minOrder > 0 && `, from ${money(supplier.minOrder)} on`}
+              </span>
+              <span className="flex gap-2">
+                <button type="button" className="btn btn-sm" onClick={() => setOpen(supplier.id)}>
+                  Change {supplier.name}
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-sm btn-ghost"
+                  onClick={() =>
+                    write.mutate(
+                      { method: 'DELETE', path: `/suppliers/${supplier.id}` },
+                      { onSuccess: () => setGone(supplier) },
+                    )
+                  }
+                >
+                  Remove {supplier.name}
+                </button>
+              </span>
+            </li>
+          ),
+        )}
+      </ul>
+      {open === 'new' ? (
+        <SupplierForm supplier={null} currency={settings.currency} onDone={() => setOpen(null)} />
+      ) : (
+        <button type="button" className="btn" onClick={() => setOpen('new')}>
+          Add a supplier
+        </button>
+      )}
+    </section>
+  );
+}
+
+interface SupplierValues {
+  name: string;
+  delivery: string;
+  minOrder: string;
+  deliveryDays: string;
+  note: string;
+}
+
+function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyCode; onDone: () => void }) {
+  const { supplier, currency, onDone } = of;
+  const { system } = useUnits();
+  const id = useRef(supplier?.id ?? uuidv7());
+  const text = (minor: number | undefined) => (minor ? String(fromMinor(minor, currency)) : '');
+  const submit = async (
+    values: SupplierValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const input: SupplierInput = {
+      id: id.current,
+      name: values.name.trim(),
+      delivery: minorOf(read, 'delivery', 'delivery', values.delivery, currency),
+      minOrder: minorOf(read, 'minOrder', 'least order', values.minOrder, currency),
+      deliveryDays:
+        values.deliveryDays.trim() === '' ? 0 : read.number('deliveryDays', 'days', values.deliveryDays),
+      note: values.note,
+    };
+    const body = supplier ? { ...input, version: over.version ?? supplier.version } : input;
+    const errors = await refusals((c) => (supplier ? c.supplierUpdate : c.supplierInput) as typeof c.supplierInput, body, read); // biome-ignore format: one line
+    if (errors.length) return errors;
+    await api(supplier ? 'PUT' : 'POST', supplier ? `/suppliers/${supplier.id}` : '/suppliers', body);
+    onDone();
+    return undefined;
+  };
+  return (
+    <RecordForm<SupplierValues>
+      values={{
+        name: supplier?.name ?? '',
+        delivery: text(supplier?.delivery),
+        minOrder: text(supplier?.minOrder),
+        deliveryDays: String(supplier?.deliveryDays ?? ''),
+        note: supplier?.note ?? '',
+      }}
+      base={supplier}
+      submit={submit}
+      button={supplier ? 'Save supplier' : 'Add the supplier'}
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      }
+      className="board space-y-4 p-4"
+    >
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+        <Field name="name" label="Name" />
+        <Field name="delivery" label="A delivery" unit={currency} inputMode="decimal" />
+        <Field name="minOrder" label="Least order" unit={currency} inputMode="decimal" />
+        <Field name="deliveryDays" label="Days to deliver" inputMode="numeric" />
+      </div>
+      <TextArea name="note" label="Note" />
+    </RecordForm>
+  );
+}

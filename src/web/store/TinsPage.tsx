@@ -1,0 +1,200 @@
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import type { MovementInput, Product, TinsView } from '../../contract/index.ts';
+import { type Reconciled, reconcile } from '../../core/supply/index.ts';
+import { useQueued } from '../api/mutations.ts';
+import { useProducts, useTins, useYard } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { Verdict } from './Verdict.tsx';
+
+/** What is left in both tins against what the log took: the ratio that was really used, and how far the rest reaches. */
+export function TinsPage() {
+  const { productId = '' } = useParams();
+  const [colour, setColour] = useState<string | null>(null);
+  const tins = useTins(productId, colour);
+  const products = useProducts();
+  const yard = useYard();
+  return (
+    <div className="max-w-4xl space-y-5 p-3 md:p-6">
+      <h1 className="text-2xl">Reconcile the tins</h1>
+      <MaterialsTabs />
+      <QueryBoundary query={products}>
+        {(list) => {
+          const product = list.find(({ id }) => id === productId);
+          if (!product) return <p>There is no such product.</p>;
+          return (
+            <QueryBoundary query={tins}>
+              {(view) => (
+                <div className="space-y-5">
+                  {product.sheet.colours.length > 1 && (
+                    <label className="block max-w-xs">
+                      <span className="label-caps block pb-1">Colour</span>
+                      <select
+                        className="select target w-full"
+                        value={view.colour}
+                        onChange={({ target }) => setColour(target.value)}
+                      >
+                        {product.sheet.colours.map(({ name }) => (
+                          <option key={name}>{name}</option>
+                        ))}
+                      </select>
+                    </label>
+                  )}
+                  <Tins
+                    key={`${view.colour} ${view.since} ${view.batches.length}`}
+                    view={view}
+                    product={product}
+                    zone={yard.data?.zone ?? 'UTC'}
+                  />
+                </div>
+              )}
+            </QueryBoundary>
+          );
+        }}
+      </QueryBoundary>
+    </div>
+  );
+}
+
+/** Smallest graduations to choose from, in the tins' unit. */
+const MARKS = [0.001, 0.005, 0.01, 0.025, 0.05, 0.1, 0.25];
+
+/** The core's answer, or what it refuses. */
+function answer(
+  view: TinsView,
+  product: Product,
+  left: readonly number[],
+  mark: number,
+): Reconciled | string {
+  const { sheet } = product;
+  const own = view.ownRatio?.parts;
+  try {
+    return reconcile({
+      parts: sheet.parts,
+      ratioBy: sheet.ratioBy,
+      measuredBy: view.parts[0]?.unit === 'kg' ? 'weight' : 'volume',
+      ownParts: own?.length === sheet.parts.length ? own : null,
+      tolerance: sheet.ratioTolerance,
+      start: view.parts.map(({ start }) => Math.max(0, start)),
+      left,
+      mark,
+      batches: view.batches.map(({ id, poured }) => ({ id, poured })),
+      ahead: view.ahead.safe,
+    });
+  } catch (error) {
+    return error instanceof RangeError ? error.message : 'cannot be worked out';
+  }
+}
+
+function Tins({ view, product, zone }: { view: TinsView; product: Product; zone: string }) {
+  const [left, setLeft] = useState(view.parts.map(({ inTin }) => Math.max(0, Number(inTin.toFixed(3)))));
+  const [mark, setMark] = useState(0.01);
+  const [told, setTold] = useState<'arrived' | 'kept' | null>(null);
+  const queued = useQueued();
+  const now = Date.now();
+  if (view.parts.length < 2)
+    return <p>{view.productName} has one part: there is no ratio to hold its tin against.</p>;
+  if (view.parts.some(({ lotIds }) => lotIds.length === 0))
+    return (
+      <p className="max-w-prose">
+        The store holds no tin of{' '}
+        {view.parts
+          .filter(({ lotIds }) => lotIds.length === 0)
+          .map(({ name }) => name)
+          .join(' and ')}
+        . Add what stands on the shelf first, both parts apart.
+      </p>
+    );
+  const found = answer(view, product, left, mark);
+  const log = () => {
+    const at = new Date().toISOString();
+    const movements = view.parts.flatMap(({ lotIds }, i): MovementInput[] =>
+      // One figure of several tins goes to the last, the others are empty by then.
+      lotIds.map((lotId, k) => ({
+        id: uuidv7(),
+        lotId,
+        kind: 'counted',
+        amount: k === lotIds.length - 1 ? (left[i] as number) : 0,
+        at,
+        areaId: null,
+        note: 'reconciled',
+        corrects: null,
+      })),
+    );
+    queued.mutate(
+      {
+        method: 'POST',
+        path: '/movements/together',
+        body: { id: uuidv7(), movements },
+        what: 'a count of both tins',
+      },
+      { onSuccess: setTold },
+    );
+  };
+  return (
+    <div className="space-y-6">
+      <p>
+        {view.productName}, {view.colour}
+        {view.since && <>, since {sayTime(view.since, zone, now)}</>}: {view.batches.length} batches logged.
+        {view.ownRatio && (
+          <>
+            {' '}
+            Mixed {view.ownRatio.parts.join(' : ')} on purpose: {view.ownRatio.reason}.
+          </>
+        )}
+      </p>
+      <div className="grid gap-4 sm:grid-cols-2">
+        {view.parts.map((part, i) => (
+          <Stepper
+            key={part.name}
+            label={`Left of ${part.name}, of ${Number(part.start.toFixed(3))} ${part.unit}`}
+            unit={part.unit}
+            value={left[i] as number}
+            step={0.05}
+            min={0}
+            max={1000}
+            onChange={(value) => {
+              setTold(null);
+              setLeft(left.map((each, k) => (k === i ? value : each)));
+            }}
+          />
+        ))}
+        <label className="block">
+          <span className="label-caps block pb-1">Measured to the nearest</span>
+          <select
+            className="select target w-full"
+            value={mark}
+            onChange={({ target }) => setMark(Number(target.value))}
+          >
+            {MARKS.map((each) => (
+              <option key={each} value={each}>
+                {each} {view.parts[0]?.unit}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {typeof found === 'string' ? (
+        <p role="alert" className="text-error font-semibold">
+          {found}
+        </p>
+      ) : (
+        <Verdict found={found} view={view} product={product} zone={zone} now={now} />
+      )}
+      {told && (
+        <p role="status">
+          {told === 'arrived'
+            ? 'Both counts are in the book.'
+            : 'Kept on this device until the server answers.'}
+        </p>
+      )}
+      <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={log}>
+        Put both counts in the book
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,165 @@
+import type { Product, TinsView } from '../../contract/index.ts';
+import type { Reconciled } from '../../core/supply/index.ts';
+import { sayTime } from '../clock/say.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayAmount } from '../words/supply.ts';
+
+const pct = (fraction: number) => `${Math.round(Math.abs(fraction) * 100)} %`;
+
+/** What too much or too little hardener does to a two-pack [T]. */
+const EFFECT = {
+  'too-much':
+    'Too much hardener makes the film softer and slower to sand, lets it bloom in damp air and keeps the next coat from holding. Test the coats it went into before anything goes over them.',
+  'too-little':
+    'With too little hardener part of the base never cures: the film stays soft for good and must come off. Test the coats it went into before anything goes over them.',
+} as const;
+
+/** What the tins say, what could explain it, and how to come out with both of them empty. */
+export function Verdict(of: {
+  found: Reconciled;
+  view: TinsView;
+  product: Product;
+  zone: string;
+  now: number;
+}) {
+  const { found, view } = of;
+  const { show } = useUnits();
+  const unit = view.parts[0]?.unit ?? 'l';
+  const say = (amount: number) => sayAmount(show, amount, unit);
+  const [error] = found.errors;
+  return (
+    <section aria-labelledby="tins-say" className="space-y-3">
+      <h2 id="tins-say" className="batten pb-1 text-lg">
+        What the tins say
+      </h2>
+      <p role="status" className="border-line border-l-4 pl-3 text-lg">
+        <Said found={found} />
+      </p>
+      {error && (
+        <p className="text-sm">
+          Used {view.parts.map(({ name }, i) => `${say(found.used[i] ?? 0)} ${name}`).join(' and ')}; by what
+          the measure can tell, {error.part} was between{' '}
+          {error.low < 0 ? `${pct(error.low)} too little` : `${pct(error.low)} too much`} and{' '}
+          {error.high === null
+            ? 'anything'
+            : error.high < 0
+              ? `${pct(error.high)} too little`
+              : `${pct(error.high)} too much`}
+          .
+        </p>
+      )}
+      {found.worst && found.astray.length > 0 && (
+        <p>
+          Or nothing was mixed wrong, and{' '}
+          {found.astray.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} was spilt or
+          went astray.
+        </p>
+      )}
+      {found.worst && (found.verdict === 'too-much' || found.verdict === 'too-little') && (
+        <p className="text-warning font-semibold">{EFFECT[found.verdict]}</p>
+      )}
+      {found.explanations.length > 0 && <Explanations {...of} />}
+      <Ahead {...of} />
+    </section>
+  );
+}
+
+function Said({ found }: { found: Reconciled }) {
+  switch (found.verdict) {
+    case 'nothing-used':
+      return <>Nothing has gone from these tins that a ratio could be told from.</>;
+    case 'in-ratio':
+      return <strong>Mixed in the ratio.</strong>;
+    case 'cannot-tell':
+      return <>The measure cannot tell: read the rest to a finer mark, or wait until more has gone.</>;
+    default:
+      return (
+        <strong>
+          {pct(found.worst?.error ?? 0)} too {found.verdict === 'too-much' ? 'much' : 'little'}{' '}
+          {found.worst?.part}.
+        </strong>
+      );
+  }
+}
+
+function Explanations({
+  found,
+  view,
+  zone,
+  now,
+}: {
+  found: Reconciled;
+  view: TinsView;
+  zone: string;
+  now: number;
+}) {
+  const { show } = useUnits();
+  const unit = view.parts[0]?.unit ?? 'l';
+  const batch = (id: string | null) => {
+    const one = view.batches.find((each) => each.id === id);
+    return one ? `the batch of ${sayTime(one.at, zone, now)} for ${one.areaName}` : 'a batch';
+  };
+  const say = ({ kind, batchId, part, amount }: Reconciled['explanations'][number]): string => {
+    const much = sayAmount(show, amount, unit);
+    switch (kind) {
+      case 'logged-off':
+        return `${batch(batchId)} was logged off the ratio`;
+      case 'twice':
+        return `${part} went into ${batch(batchId)} twice (${much})`;
+      case 'left-out':
+        return `${part} was left out of ${batch(batchId)} (${much})`;
+      case 'swapped':
+        return `base and hardener were swapped in ${batch(batchId)}`;
+      case 'not-logged':
+        return `a batch of ${much} in the ratio was not logged`;
+      case 'spilt':
+        return `${much} of ${part} was spilt`;
+    }
+  };
+  return (
+    <div>
+      <h3 className="font-semibold">What could explain it, the likeliest first</h3>
+      <ol className="list-decimal pl-5">
+        {found.explanations.map((each) => (
+          <li key={`${each.kind} ${each.batchId} ${each.part}`}>
+            {say(each)}: fits to {Math.round(each.fits * 100)} %
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function Ahead({ found, view, product }: { found: Reconciled; view: TinsView; product: Product }) {
+  const { show } = useUnits();
+  const unit = view.parts[0]?.unit ?? 'l';
+  const say = (amount: number) => sayAmount(show, amount, unit);
+  const { end, missing, reach } = found;
+  return (
+    <div className="space-y-1">
+      <p>
+        What is left gives <strong>{say(reach.mixed)}</strong> of mix; {show(view.ahead.safe, 'volume')} are
+        still to come on the safe side.{' '}
+        {missing.length > 0 ? (
+          <strong className="text-error">
+            {missing.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} missing.
+          </strong>
+        ) : (
+          'That is enough.'
+        )}
+      </p>
+      {end.kind === 'together' ? (
+        <p>
+          Both tins end together: mix the rest as it stands, {end.ratio.map((each) => say(each)).join(' : ')},{' '}
+          {pct(end.error)} off the ratio and within its tolerance.
+        </p>
+      ) : (
+        <p>
+          To end with both tins empty, get <strong>{say(end.buy)}</strong> more {end.part}; or leave{' '}
+          {end.leave.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} unmixed. Never make
+          up the {product.sheet.parts.length > 1 ? 'other part' : 'rest'} by guess.
+        </p>
+      )}
+    </div>
+  );
+}
