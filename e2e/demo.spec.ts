@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import type { SlipView } from '../src/contract/index.ts';
+import type { Product, SlipView } from '../src/contract/index.ts';
 import { expectAccessible, demoTest as test } from './yard.ts';
 
 async function addresses(
@@ -9,6 +9,8 @@ async function addresses(
   const port = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'port');
   const open = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'starboard');
   const pot = slip.pots[0];
+  const products = (await (await request.get('/api/v1/products')).json()) as Product[];
+  const barrier = products.find(({ name }) => name === 'Thrift Barrier');
   return {
     slip: '/',
     survey: `/boats/${port?.boatId}/survey/${port?.areaId}`,
@@ -24,7 +26,13 @@ async function addresses(
     bench: `/bench/${open?.areaId}`,
     pot: `/bench/${pot?.areaId}`,
     weather: '/weather',
-    materials: '/materials',
+    need: '/materials',
+    buy: '/materials/buy',
+    store: '/materials/store',
+    count: '/materials/count',
+    costs: '/materials/costs',
+    tins: `/materials/tins/${barrier?.id}`,
+    sheets: '/materials/sheets',
     sheet: '/materials/new',
     'new boat': '/boats/new',
     reference: '/reference',

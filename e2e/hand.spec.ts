@@ -137,7 +137,7 @@ test('an empty address, an area that is gone, and a server that fails are each s
       }),
     }),
   );
-  await page.goto('/materials');
+  await page.goto('/materials/sheets');
   await expect(page.getByRole('alert')).toContainText('Something went wrong on the server.');
 });
 

@@ -141,7 +141,7 @@ test('what goes over what is browsed by square, and is accessible', async ({ pag
 test('a sheet goes out as JSON and comes in again; a block is pasted; contradictions are pointed out', async ({
   page,
 }) => {
-  await page.goto('/materials');
+  await page.goto('/materials/sheets');
   await page.getByRole('link', { name: 'Marram Tolerant' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -108,6 +108,7 @@ export const emptyTest = yardTest(false);
 export const surveyTest = yardTest(false);
 export const systemsTest = yardTest(true);
 export const stacksTest = yardTest(true);
+export const materialsTest = yardTest(true);
 export const firstHourTest = yardTest(false);
 export const groundTest = yardTest(true);
 

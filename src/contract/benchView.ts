@@ -4,7 +4,7 @@ import type { Boat } from './boat.ts';
 import type { TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
-import type { BenchTins } from './supply/materials.ts';
+import type { BenchTins } from './supply/benchTins.ts';
 import type { BareItem } from './survey.ts';
 import type { AreaClock, PotView } from './views.ts';
 import type { WeatherHour } from './weather.ts';

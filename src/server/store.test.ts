@@ -11,7 +11,18 @@ import {
   NOON,
   yardServer,
 } from '../../test/yardServer.ts';
-import type { Area, BenchView, BuyingView, CostsView, EntryInput, MaterialsView, MovementsView, StoreView, TinsView, TradeView } from '../contract/index.ts'; // biome-ignore format: one line
+import type {
+  Area,
+  BenchView,
+  BuyingView,
+  CostsView,
+  EntryInput,
+  MaterialsView,
+  MovementsView,
+  StoreView,
+  TinsView,
+  TradeView,
+} from '../contract/index.ts';
 
 /** The store as a yard uses it: bought, received, mixed, counted, reconciled, paid. */
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -28,7 +39,10 @@ const get = async <T>(path: string) => (await server.ask<T>('GET', path)).body;
 const at = (hours: number) => new Date(NOON + hours * HOUR).toISOString();
 /** A kit of base and hardener in two lots. */
 async function receive(base: number, hardener: number, hours = -9): Promise<[string, string]> {
-  const lots = [aLot(planned.product.id, 'base', { amount: base }), aLot(planned.product.id, 'hardener', { amount: hardener })]; // biome-ignore format: one line
+  const lots = [
+    aLot(planned.product.id, 'base', { amount: base }),
+    aLot(planned.product.id, 'hardener', { amount: hardener }),
+  ];
   const { status } = await server.ask('POST', '/receipts', {
     id: uuidv7(),
     at: at(hours),
@@ -38,7 +52,17 @@ async function receive(base: number, hardener: number, hours = -9): Promise<[str
   expect(status).toBe(201);
   return lots.map(({ id }) => id) as [string, string];
 }
-const move = (lotId: string, kind: string, amount: number, over: object = {}) => ({ id: uuidv7(), lotId, kind, amount, at: at(-1), areaId: null, note: '', corrects: null, ...over }); // biome-ignore format: one line
+const move = (lotId: string, kind: string, amount: number, over: object = {}) => ({
+  id: uuidv7(),
+  lotId,
+  kind,
+  amount,
+  at: at(-1),
+  areaId: null,
+  note: '',
+  corrects: null,
+  ...over,
+});
 const batch = (
   pours: [base: number, hardener: number],
   hours = -2,
@@ -56,7 +80,10 @@ const batch = (
       productId: planned.product.id,
       sheetVersion: 1,
       litres: (pours[0] + pours[1]) / 1000,
-      pours: [{ name: 'base', amount: pours[0], unit: 'ml' }, { name: 'hardener', amount: pours[1], unit: 'ml' }], // biome-ignore format: one line
+      pours: [
+        { name: 'base', amount: pours[0], unit: 'ml' },
+        { name: 'hardener', amount: pours[1], unit: 'ml' },
+      ],
       tool: { kind: 'cup', stepMl: 10 },
       ratioError: 0,
       thinnerLitres: 0,
@@ -77,7 +104,14 @@ describe('the store', () => {
     await server.ask('POST', '/log', entry);
     expect(await inTin(base)).toBeCloseTo(1.6, 9);
     expect(await inTin(hardener)).toBeCloseTo(0.8, 9);
-    await server.ask('POST', '/log', { id: uuidv7(), areaId: planned.area.id, at: at(-1), corrects: entry.id, kind: 'strike', body: { reason: 'poured back' } }); // biome-ignore format: one line
+    await server.ask('POST', '/log', {
+      id: uuidv7(),
+      areaId: planned.area.id,
+      at: at(-1),
+      corrects: entry.id,
+      kind: 'strike',
+      body: { reason: 'poured back' },
+    });
     expect(await inTin(base)).toBeCloseTo(2, 9);
     const { movements } = await get<MovementsView>('/movements');
     expect(movements.filter(({ entryId }) => entryId === entry.id).map(({ kind }) => kind)).toContain('used');
@@ -104,22 +138,46 @@ describe('the store', () => {
     expect(wrong.body.errors?.[0]?.message).toContain(
       'part "resin" is not one of Test epoxy: base, hardener',
     );
-    const odd = await server.problem('POST', '/receipts', { ...receipt, id: uuidv7(), lots: [aLot(planned.product.id, 'base', { colour: 'pink' })] }); // biome-ignore format: one line
+    const odd = await server.problem('POST', '/receipts', {
+      ...receipt,
+      id: uuidv7(),
+      lots: [aLot(planned.product.id, 'base', { colour: 'pink' })],
+    });
     expect(odd.body.errors?.[0]?.path).toBe('lots.0.colour');
   });
 
   it('keep-back is set apart for its patch, both parts or none, and no more than the tin has', async () => {
     const [base, hardener] = await receive(2, 1);
-    const patch = await server.ask<Area>('POST', '/areas', anArea(planned.boat.id, { name: 'Under stand 3', part: { areaId: planned.area.id, kind: 'patch', standId: null, sharesSystem: true, at: at(-9) }, measures: [{ shape: { kind: 'rectangle', lengthM: 0.5, widthM: 0.5 }, count: 1, opening: false }] })); // biome-ignore format: one line
-    const keep = (amounts: [number, number]) => ({ id: uuidv7(), movements: [move(base, 'kept-back', amounts[0], { areaId: patch.body.id }), move(hardener, 'kept-back', amounts[1], { areaId: patch.body.id })] }); // biome-ignore format: one line
+    const patch = await server.ask<Area>(
+      'POST',
+      '/areas',
+      anArea(planned.boat.id, {
+        name: 'Under stand 3',
+        part: { areaId: planned.area.id, kind: 'patch', standId: null, sharesSystem: true, at: at(-9) },
+        measures: [{ shape: { kind: 'rectangle', lengthM: 0.5, widthM: 0.5 }, count: 1, opening: false }],
+      }),
+    );
+    const keep = (amounts: [number, number]) => ({
+      id: uuidv7(),
+      movements: [
+        move(base, 'kept-back', amounts[0], { areaId: patch.body.id }),
+        move(hardener, 'kept-back', amounts[1], { areaId: patch.body.id }),
+      ],
+    });
     const greedy = await server.problem('POST', '/movements/together', keep([0.2, 1.1]));
-    expect(greedy.body.errors?.[0]).toMatchObject({ path: 'movements.1.amount', message: 'amount 1.1 l is more than the 1.000 l in the tin' }); // biome-ignore format: one line
+    expect(greedy.body.errors?.[0]).toMatchObject({
+      path: 'movements.1.amount',
+      message: 'amount 1.1 l is more than the 1.000 l in the tin',
+    });
     expect(await inTin(base)).toBe(2);
     expect((await server.ask('POST', '/movements/together', keep([0.2, 0.1]))).status).toBe(201);
     expect(await inTin(base)).toBeCloseTo(1.8, 9);
     // The bench of the whole names the patch; the tins it may use are without its cups.
     const bench = await get<BenchView>(`/bench/${planned.area.id}`);
-    expect(bench.tins?.keptElsewhere.map(({ areaName, amount }) => [areaName, amount])).toEqual([['Under stand 3', 0.2], ['Under stand 3', 0.1]]); // biome-ignore format: one line
+    expect(bench.tins?.keptElsewhere.map(({ areaName, amount }) => [areaName, amount])).toEqual([
+      ['Under stand 3', 0.2],
+      ['Under stand 3', 0.1],
+    ]);
     expect(bench.tins?.reachLitres).toBeCloseTo(2.7, 6);
     expect(bench.tins?.reachM2).toBeLessThan(20);
     // A batch for the patch takes from its cups.
@@ -148,8 +206,14 @@ describe('the store', () => {
     await server.ask('POST', '/log', batch([400, 200], -3));
     await server.ask('POST', '/log', batch([600, 300], -2));
     const tins = await get<TinsView>(`/products/${planned.product.id}/tins?colour=grey`);
-    expect(tins.parts.map(({ name, start, inTin }) => [name, start, Number(inTin.toFixed(6))])).toEqual([['base', 2, 1], ['hardener', 1, 0.5]]); // biome-ignore format: one line
-    expect(tins.batches.map(({ poured }) => poured)).toEqual([[0.4, 0.2], [0.6, 0.3]]); // biome-ignore format: one line
+    expect(tins.parts.map(({ name, start, inTin }) => [name, start, Number(inTin.toFixed(6))])).toEqual([
+      ['base', 2, 1],
+      ['hardener', 1, 0.5],
+    ]);
+    expect(tins.batches.map(({ poured }) => poured)).toEqual([
+      [0.4, 0.2],
+      [0.6, 0.3],
+    ]);
     expect(tins.ahead.safe).toBeGreaterThan(tins.ahead.likely);
   });
 });
@@ -176,7 +240,10 @@ describe('need against store', () => {
   });
 
   it('follows a ratio chosen on purpose, with its reason', async () => {
-    const stack = { ...aStep(planned.product.id, { colours: ['grey'] }), ownRatio: { parts: [6, 5], reason: 'a tank, a little rich' } }; // biome-ignore format: one line
+    const stack = {
+      ...aStep(planned.product.id, { colours: ['grey'] }),
+      ownRatio: { parts: [6, 5], reason: 'a tank, a little rich' },
+    };
     const tank = (await server.ask<Area>('POST', '/areas', anArea(planned.boat.id, { name: 'Tank' }))).body;
     await server.ask('PUT', `/areas/${tank.id}/stack`, { version: 1, steps: [stack] });
     const [product] = (await get<MaterialsView>(`/materials?areaId=${tank.id}`)).products;
@@ -186,7 +253,16 @@ describe('need against store', () => {
   });
 
   it('buys the cheapest packs, none for 100 ml, and what was ordered is not bought again', async () => {
-    const price = (litres: number, money: number) => ({ id: uuidv7(), productId: planned.product.id, part: null, colour: null, litres, price: money, supplierId: null, discounts: [] }); // biome-ignore format: one line
+    const price = (litres: number, money: number) => ({
+      id: uuidv7(),
+      productId: planned.product.id,
+      part: null,
+      colour: null,
+      litres,
+      price: money,
+      supplierId: null,
+      discounts: [],
+    });
     for (const each of [price(0.75, 2500), price(5, 11_000)]) await server.ask('POST', '/offers', each);
     const buying = () => get<BuyingView>(`/boats/${planned.boat.id}/buying`);
     const first = await buying();
@@ -194,32 +270,63 @@ describe('need against store', () => {
     const lines = first.orders[0]?.lines ?? [];
     const litres = lines.reduce((sum, line) => sum + line.litres * line.count, 0);
     expect(litres).toBeGreaterThan(13);
-    await server.ask('POST', '/purchases', { id: uuidv7(), supplierId: null, orderedAt: at(-1), dueOn: null, delivery: 0, note: '', lines: lines.map(({ productId, part, colour, litres: size, count, price: money }) => ({ productId, part, colour, litres: size, count, price: money })) }); // biome-ignore format: one line
+    await server.ask('POST', '/purchases', {
+      id: uuidv7(),
+      supplierId: null,
+      orderedAt: at(-1),
+      dueOn: null,
+      delivery: 0,
+      note: '',
+      lines: lines.map(({ productId, part, colour, litres: size, count, price: money }) => ({
+        productId,
+        part,
+        colour,
+        litres: size,
+        count,
+        price: money,
+      })),
+    });
     expect((await buying()).orders).toEqual([]);
   });
 
   it('of 100 ml no kit is sold: the ways are told with what they cost', async () => {
     const syringe = aProduct({ packs: [{ litres: 0.15, price: 9 }] });
     await server.ask('POST', '/products', { ...syringe, name: 'Syringe epoxy' });
-    const patch = (await server.ask<Area>('POST', '/areas', anArea(planned.boat.id, { name: 'Chip', measures: [{ shape: { kind: 'rectangle', lengthM: 0.5, widthM: 0.8 }, count: 1, opening: false }] }))).body; // biome-ignore format: one line
+    const patch = (
+      await server.ask<Area>(
+        'POST',
+        '/areas',
+        anArea(planned.boat.id, {
+          name: 'Chip',
+          measures: [{ shape: { kind: 'rectangle', lengthM: 0.5, widthM: 0.8 }, count: 1, opening: false }],
+        }),
+      )
+    ).body;
     const product = aProduct({
       packs: [{ litres: 2.5, price: 70 }],
       colours: [{ name: 'grey', hex: '#808080' }],
       methods: [],
     });
     await server.ask('POST', '/products', { ...product, name: 'Touch-up epoxy' });
-    await server.ask('PUT', `/areas/${patch.id}/stack`, { version: 1, steps: [aStep(product.id, { coats: 1, colours: ['grey'], method: 'brush' })] }); // biome-ignore format: one line
+    await server.ask('PUT', `/areas/${patch.id}/stack`, {
+      version: 1,
+      steps: [aStep(product.id, { coats: 1, colours: ['grey'], method: 'brush' })],
+    });
     const view = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
     const small = view.small.find(({ productName }) => productName === 'Touch-up epoxy');
     expect(small?.litres).toBeLessThan(0.13);
     const ways = small?.ways.map(({ kind, what, cost }) => [kind, what, cost]) ?? [];
     expect(ways[0]).toEqual(['small-pack', 'Syringe epoxy', 900]);
     expect(ways.at(-1)).toEqual(['whole-pack', '', 7000]);
-    expect(view.orders.flatMap(({ lines }) => lines).some(({ productName }) => productName === 'Touch-up epoxy')).toBe(false); // biome-ignore format: one line
+    expect(
+      view.orders.flatMap(({ lines }) => lines).some(({ productName }) => productName === 'Touch-up epoxy'),
+    ).toBe(false);
   });
 
   it('an area nobody measured and a product without a price are named, and take nothing else down', async () => {
-    const bare = (await server.ask<Area>('POST', '/areas', anArea(planned.boat.id, { name: 'Unmeasured', measures: [] }))).body; // biome-ignore format: one line
+    const bare = (
+      await server.ask<Area>('POST', '/areas', anArea(planned.boat.id, { name: 'Unmeasured', measures: [] }))
+    ).body;
     await server.ask('PUT', `/areas/${bare.id}/stack`, { version: 1, steps: [aStep(planned.product.id)] });
     const view = await get<MaterialsView>(`/materials?boatId=${planned.boat.id}`);
     expect(view.unknown).toMatchObject([{ areaName: 'Unmeasured', reason: 'the area is not measured' }]);
@@ -230,9 +337,25 @@ describe('need against store', () => {
 
 describe('money', () => {
   it('of a boat adds up to the cent, and the quote is a page without purchase prices', async () => {
-    await server.ask('POST', '/offers', { id: uuidv7(), productId: planned.product.id, part: null, colour: null, litres: 2.5, price: 6999, supplierId: null, discounts: [] }); // biome-ignore format: one line
+    await server.ask('POST', '/offers', {
+      id: uuidv7(),
+      productId: planned.product.id,
+      part: null,
+      colour: null,
+      litres: 2.5,
+      price: 6999,
+      supplierId: null,
+      discounts: [],
+    });
     const { settings } = await get<TradeView>('/trade');
-    const rules = { ...settings, taxRate: 0.19, roundingStep: 5, labourPerHour: 4150, markup: 0.15, sundryPrices: { 'roller-cover': 333 } }; // biome-ignore format: one line
+    const rules = {
+      ...settings,
+      taxRate: 0.19,
+      roundingStep: 5,
+      labourPerHour: 4150,
+      markup: 0.15,
+      sundryPrices: { 'roller-cover': 333 },
+    };
     expect((await server.ask('PUT', '/trade/settings', rules)).status).toBe(200);
     const stale = await server.problem('PUT', '/trade/settings', { ...rules, taxRate: 0.2 });
     expect(stale.status).toBe(409);
@@ -240,7 +363,11 @@ describe('money', () => {
     const costs = await get<CostsView>(`/boats/${planned.boat.id}/costs`);
     const sum = (of: 'planned' | 'soFar' | 'forecast') =>
       costs.lines.reduce((all, line) => all + line[of], 0);
-    expect([sum('planned'), sum('soFar'), sum('forecast')]).toEqual([costs.total.planned, costs.total.soFar, costs.total.forecast]); // biome-ignore format: one line
+    expect([sum('planned'), sum('soFar'), sum('forecast')]).toEqual([
+      costs.total.planned,
+      costs.total.soFar,
+      costs.total.forecast,
+    ]);
     // Paint and what is left over of it are whole packs at their price.
     const paint = costs.lines.filter(({ kind }) => kind === 'paint' || kind === 'waste');
     expect(paint.reduce((all, { planned: p }) => all + p, 0) % 6999).toBe(0);
@@ -249,7 +376,14 @@ describe('money', () => {
     expect(costs.total.soFar).toBeGreaterThan(0);
     const quote = await fetch(`${server.address}/api/v1/boats/${planned.boat.id}/quote.pdf`);
     expect([quote.status, quote.headers.get('content-type')]).toEqual([200, 'application/pdf']);
-    for (const path of ['lots.csv', 'movements.csv', 'offers.csv', 'shopping.csv', 'shopping.pdf', `boats/${planned.boat.id}/costs.csv`]) // biome-ignore format: one line
+    for (const path of [
+      'lots.csv',
+      'movements.csv',
+      'offers.csv',
+      'shopping.csv',
+      'shopping.pdf',
+      `boats/${planned.boat.id}/costs.csv`,
+    ])
       expect([path, (await fetch(`${server.address}/api/v1/${path}`)).status]).toEqual([path, 200]);
   });
 

@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
-import type { BuyingView, CostLine } from '../supply/materials.ts';
-import type { LotView, MovementsView } from '../supply/store.ts';
+import type { BuyingView } from '../supply/buying.ts';
+import type { CostLine } from '../supply/costs.ts';
+import type { MovementsView } from '../supply/movement.ts';
+import type { LotView } from '../supply/storeView.ts';
 import type { Offer, SupplierRecord } from '../supply/trade.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
 

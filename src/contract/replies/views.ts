@@ -4,7 +4,7 @@ import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
 import { ownTemplate, stackStep } from '../stack.ts';
-import { benchTins } from '../supply/materials.ts';
+import { benchTins } from '../supply/benchTins.ts';
 import type {
   BoatView,
   ClockDetail,

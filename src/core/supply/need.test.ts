@@ -129,7 +129,10 @@ describe('parts', () => {
   it('by weight without densities are told in kg, never taken for litres; a reducer in the ratio is no paint', () => {
     const byWeight = need({ lines: [line({ sheet: { ...TWO_PACK, ratioBy: 'weight' } })] }).parts;
     expect(byWeight.map(({ unit }) => unit)).toEqual(['kg', 'kg']);
-    const reduced = { ...TWO_PACK, parts: [...TWO_PACK.parts, { name: 'reducer', ratio: 1, densityKgPerL: null, reducer: true }] }; // biome-ignore format: one line
+    const reduced = {
+      ...TWO_PACK,
+      parts: [...TWO_PACK.parts, { name: 'reducer', ratio: 1, densityKgPerL: null, reducer: true }],
+    };
     const [base, , reducer] = need({ lines: [line({ sheet: reduced })] }).parts;
     expect(base?.likely).toBeCloseTo((4.424 * 2) / 3, 3);
     expect(reducer?.likely).toBeCloseTo(4.424 / 3, 3);
@@ -183,8 +186,20 @@ describe('the safe need', () => {
       count: fc.integer({ min: 1, max: 6 }),
       method: fc.constantFrom('brush' as const, 'roller' as const),
     });
-    const safe = (list: readonly { areaM2: number; dryMicronsPerCoat: number; spread: number; count: number; method: 'brush' | 'roller' | 'conventional-spray' }[]) => // biome-ignore format: one line
-      need({ lines: list.map(({ areaM2, count, ...rest }, i) => line({ ...rest, id: `${i}`, coats: coats(count, areaM2), measuredBy: `${i % 2}` })) }).colours.reduce((sum, each) => sum + each.safe, 0); // biome-ignore format: one line
+    const safe = (
+      list: readonly {
+        areaM2: number;
+        dryMicronsPerCoat: number;
+        spread: number;
+        count: number;
+        method: 'brush' | 'roller' | 'conventional-spray';
+      }[],
+    ) =>
+      need({
+        lines: list.map(({ areaM2, count, ...rest }, i) =>
+          line({ ...rest, id: `${i}`, coats: coats(count, areaM2), measuredBy: `${i % 2}` }),
+        ),
+      }).colours.reduce((sum, each) => sum + each.safe, 0);
     fc.assert(
       fc.property(
         fc.array(anyLine, { minLength: 1, maxLength: 4 }),
@@ -232,7 +247,9 @@ describe('a spreading rate learned from coats applied here', () => {
   it('comes nearer to what is true of many kinds than their own means do (James and Stein’s point)', () => {
     const normal = normals(11);
     const truths = Array.from({ length: 30 }, () => Math.exp(0.06 * normal()));
-    const learned = learnSpread(truths.flatMap((truth, k) => use(`${k}`, ...[0, 1, 2].map(() => truth * Math.exp(0.12 * normal()))))); // biome-ignore format: one line
+    const learned = learnSpread(
+      truths.flatMap((truth, k) => use(`${k}`, ...[0, 1, 2].map(() => truth * Math.exp(0.12 * normal())))),
+    );
     const off = (of: 'factor' | 'mean') =>
       learned.reduce((sum, each, k) => sum + (Math.log(each[of]) - Math.log(truths[k] as number)) ** 2, 0);
     expect(off('factor')).toBeLessThan(off('mean'));
@@ -247,15 +264,24 @@ describe('a spreading rate learned from coats applied here', () => {
 });
 
 describe('a need too small for any pack', () => {
-  const packs = [{ litres: 2.5, price: 70 }, { litres: 0.75, price: 25 }]; // biome-ignore format: one line
+  const packs = [
+    { litres: 2.5, price: 70 },
+    { litres: 0.75, price: 25 },
+  ];
   it('of 100 ml is no reason to buy a tin: the remainder first, the whole pack last', () => {
     const small = smallNeed({
       litres: 0.1,
       packs,
-      remainders: [{ what: 'tin on the shelf', litres: 0.3 }, { what: 'dregs', litres: 0.05 }],
+      remainders: [
+        { what: 'tin on the shelf', litres: 0.3 },
+        { what: 'dregs', litres: 0.05 },
+      ],
       shared: [{ what: 'topsides', litres: 3 }],
-      instead: [{ what: 'syringe pack', litres: 0.1, price: 9 }, { what: 'large tin', litres: 5, price: 90 }],
-    }); // biome-ignore format: one line
+      instead: [
+        { what: 'syringe pack', litres: 0.1, price: 9 },
+        { what: 'large tin', litres: 5, price: 90 },
+      ],
+    });
     expect(small?.ways.map(({ kind, what }) => [kind, what])).toEqual([
       ['remainder', 'tin on the shelf'],
       ['shared', 'topsides'],
@@ -270,17 +296,43 @@ describe('a need too small for any pack', () => {
 });
 
 describe('sundries and hours, handbook part 19', () => {
-  const nothing = { sessions: [], wipedM2: 0, tackedM2: 0, strippedM2: 0, sandedM2: { byMachine: 0, byHand: 0 }, edges: [], strewnM2: 0 }; // biome-ignore format: one line
+  const nothing = {
+    sessions: [],
+    wipedM2: 0,
+    tackedM2: 0,
+    strippedM2: 0,
+    sandedM2: { byMachine: 0, byHand: 0 },
+    edges: [],
+    strewnM2: 0,
+  };
   const amount = (list: ReturnType<typeof sundries>, item: string) =>
     list.find((each) => each.item === item)?.amount;
   it('a cover a session, one more past 15 m²; two cups, a stick and a pair of gloves a batch; tape × 1.1', () => {
     const session = { method: 'roller' as const, areaM2: 20, batches: 3, hours: 2, inside: false };
-    const list = sundries({ ...nothing, sessions: [session, { ...session, areaM2: 15 }], edges: [{ lengthM: 30, tapings: 2 }] }); // biome-ignore format: one line
-    expect(['roller-cover', 'tray-liner', 'mixing-cup', 'stir-stick', 'gloves', 'tape'].map((item) => amount(list, item))).toEqual([3, 2, 12, 6, 6, 66]); // biome-ignore format: one line
+    const list = sundries({
+      ...nothing,
+      sessions: [session, { ...session, areaM2: 15 }],
+      edges: [{ lengthM: 30, tapings: 2 }],
+    });
+    expect(
+      ['roller-cover', 'tray-liner', 'mixing-cup', 'stir-stick', 'gloves', 'tape'].map((item) =>
+        amount(list, item),
+      ),
+    ).toEqual([3, 2, 12, 6, 6, 66]);
   });
   it('a disc a m² stripping, one per 2.5 m² sanding, a sheet per 1.5 m² by hand, a cloth per 2 m² a wipe', () => {
-    const list = sundries({ ...nothing, strippedM2: 10, sandedM2: { byMachine: 10, byHand: 3 }, wipedM2: 10, tackedM2: 25 }); // biome-ignore format: one line
-    expect(['strip-disc', 'sand-disc', 'sheet', 'cloth', 'wipe-solvent', 'tack-cloth'].map((item) => amount(list, item))).toEqual([10, 4, 2, 5, 0.5, 3]); // biome-ignore format: one line
+    const list = sundries({
+      ...nothing,
+      strippedM2: 10,
+      sandedM2: { byMachine: 10, byHand: 3 },
+      wipedM2: 10,
+      tackedM2: 25,
+    });
+    expect(
+      ['strip-disc', 'sand-disc', 'sheet', 'cloth', 'wipe-solvent', 'tack-cloth'].map((item) =>
+        amount(list, item),
+      ),
+    ).toEqual([10, 4, 2, 5, 0.5, 3]);
     expect(amount(sundries({ ...nothing, wipedM2: 10 }, { cloth: 1 }), 'cloth')).toBe(10);
   });
   it('20 m² by roller in two coats, sanded once, take 6.3 h with half an hour a session to put away', () => {

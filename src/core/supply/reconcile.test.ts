@@ -27,7 +27,12 @@ describe('what the tins say', () => {
     expect(found.astray).toEqual([{ part: 'hardener', amount: expect.closeTo(1, 9) }]);
     // 2 of hardener take 4 of base: the other 2 of base are never mixed by guess.
     expect(found.reach).toEqual({ mixed: expect.closeTo(6, 9), limitedBy: 'hardener' });
-    expect(found.end).toEqual({ kind: 'short', part: 'hardener', buy: expect.closeTo(1, 9), leave: [{ part: 'base', amount: expect.closeTo(2, 9) }] }); // biome-ignore format: one line
+    expect(found.end).toEqual({
+      kind: 'short',
+      part: 'hardener',
+      buy: expect.closeTo(1, 9),
+      leave: [{ part: 'base', amount: expect.closeTo(2, 9) }],
+    });
   });
 
   it('names what is missing for the coats to come, part by part', () => {
@@ -47,7 +52,10 @@ describe('what the tins say', () => {
   });
 
   it('weighs where the sheet goes by volume: 2 : 1 at 1.5 and 1.0 kg/l is 3 : 1 by weight', () => {
-    const parts = [{ ...PARTS[0], densityKgPerL: 1.5 }, { ...PARTS[1], densityKgPerL: 1 }] as never; // biome-ignore format: one line
+    const parts = [
+      { ...PARTS[0], densityKgPerL: 1.5 },
+      { ...PARTS[1], densityKgPerL: 1 },
+    ] as never;
     const found = reconcile(tins({ parts, measuredBy: 'weight', start: [9, 3], left: [3, 1] }));
     expect(found.verdict).toBe('in-ratio');
   });
@@ -77,7 +85,12 @@ describe('what the tins say', () => {
           const batches = sizes.map((size, i) => ({ id: `${i}`, poured: [2 * size, size] }));
           const used = [0, 0];
           batches.forEach(({ poured: [a = 0, b = 0] }, i) => {
-            const really = i !== wrong ? [a, b] : kind === 'swapped' ? [b, a] : [a, b].map((each, p) => (p !== part ? each : kind === 'twice' ? 2 * each : 0)); // biome-ignore format: one line
+            const really =
+              i !== wrong
+                ? [a, b]
+                : kind === 'swapped'
+                  ? [b, a]
+                  : [a, b].map((each, p) => (p !== part ? each : kind === 'twice' ? 2 * each : 0));
             really.forEach((each, p) => {
               used[p] = (used[p] as number) + each;
             });
@@ -94,7 +107,10 @@ describe('what the tins say', () => {
   });
 
   it('names the batch that the log itself has off ratio, and a spill where nothing else fits', () => {
-    const batches = [{ id: 'a', poured: [4, 2] }, { id: 'b', poured: [2, 2] }]; // biome-ignore format: one line
+    const batches = [
+      { id: 'a', poured: [4, 2] },
+      { id: 'b', poured: [2, 2] },
+    ];
     expect(reconcile(tins({ batches })).explanations[0]).toMatchObject({ kind: 'logged-off', batchId: 'b' });
     const clean = [{ id: 'a', poured: [6, 3] }];
     expect(reconcile(tins({ batches: clean })).explanations).toEqual([

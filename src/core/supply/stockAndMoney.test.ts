@@ -14,7 +14,12 @@ import {
 } from './index.ts';
 
 const DAY = 24 * 3_600_000;
-const move = (kind: Movement['kind'], amount: number, day: number): Movement => ({ id: `${kind} ${day}`, kind, amount, atMs: day * DAY }); // biome-ignore format: one line
+const move = (kind: Movement['kind'], amount: number, day: number): Movement => ({
+  id: `${kind} ${day}`,
+  kind,
+  amount,
+  atMs: day * DAY,
+});
 
 describe('a lot', () => {
   it('is the sum of its movements; a count puts in the book what was found and keeps the difference in sight', () => {
@@ -44,19 +49,38 @@ describe('a lot', () => {
   });
 
   it('stands the same in whatever order entries made offline arrive', () => {
-    const anyMove = fc.record({ kind: fc.constantFrom(...MOVEMENT_KINDS), amount: fc.double({ min: 0, max: 5, noNaN: true }), day: fc.integer({ min: 0, max: 40 }) }); // biome-ignore format: one line
+    const anyMove = fc.record({
+      kind: fc.constantFrom(...MOVEMENT_KINDS),
+      amount: fc.double({ min: 0, max: 5, noNaN: true }),
+      day: fc.integer({ min: 0, max: 40 }),
+    });
     fc.assert(
       fc.property(fc.array(anyMove, { maxLength: 20 }), fc.integer(), (list, seed) => {
         const all = list.map(({ kind, amount, day }, i) => ({ id: `${i}`, kind, amount, atMs: day * DAY }));
-        const mixed = [...all].sort((a, b) => (((Number(a.id) * 7919 + seed) % 31) - ((Number(b.id) * 7919 + seed) % 31))); // biome-ignore format: one line
+        const mixed = [...all].sort(
+          (a, b) => ((Number(a.id) * 7919 + seed) % 31) - ((Number(b.id) * 7919 + seed) % 31),
+        );
         expect(stockOf(mixed)).toEqual(stockOf(all));
       }),
     );
   });
 
   it('past its shelf life, opened too long, frozen or an old converter is kept out of the stock', () => {
-    const lot = { kind: 'other', madeMs: 0, receivedMs: null, openedMs: null, shelfMonths: 24, openedMonths: null, frost: false, heat: false, nowMs: 0 } as const; // biome-ignore format: one line
-    const codes = (more: object) => lotNotes({ ...lot, ...more }).filter(({ keepsOut }) => keepsOut).map(({ code }) => code); // biome-ignore format: one line
+    const lot = {
+      kind: 'other',
+      madeMs: 0,
+      receivedMs: null,
+      openedMs: null,
+      shelfMonths: 24,
+      openedMonths: null,
+      frost: false,
+      heat: false,
+      nowMs: 0,
+    } as const;
+    const codes = (more: object) =>
+      lotNotes({ ...lot, ...more })
+        .filter(({ keepsOut }) => keepsOut)
+        .map(({ code }) => code);
     expect(codes({ nowMs: 25 * 30.44 * DAY })).toEqual(['out-of-date']);
     expect(codes({ openedMs: 0, openedMonths: 6, nowMs: 7 * 30.44 * DAY })).toEqual(['opened-long']);
     expect(codes({ kind: 'water-borne', frost: true })).toEqual(['frozen']);
@@ -76,48 +100,80 @@ describe('money', () => {
 
   it('shared out adds up to the cent, whatever the weights', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1e9 }), fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 30 }), (minor, weights) => {
-        expect(shareOut(minor, weights, 'EUR').reduce((a, b) => a + b, 0)).toBe(minor);
-      }),
-    ); // biome-ignore format: one line
+      fc.property(
+        fc.integer({ min: 0, max: 1e9 }),
+        fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 30 }),
+        (minor, weights) => {
+          expect(shareOut(minor, weights, 'EUR').reduce((a, b) => a + b, 0)).toBe(minor);
+        },
+      ),
+    );
     expect(shareOut(100, [1, 1, 1], 'EUR')).toEqual([34, 33, 33]);
   });
 
   it('a bill adds up: net, tax and rounding are the gross, in steps of five', () => {
-    expect(billOf({ lines: [1000, 2345], taxRate: 0.19, step: 5, currency: 'CHF' })).toEqual({ net: 3345, tax: 636, rounding: -1, gross: 3980 }); // biome-ignore format: one line
+    expect(billOf({ lines: [1000, 2345], taxRate: 0.19, step: 5, currency: 'CHF' })).toEqual({
+      net: 3345,
+      tax: 636,
+      rounding: -1,
+      gross: 3980,
+    });
   });
 });
 
 describe('a purchase', () => {
-  const tin = (id: string, supplierId: string | null, price: number, litres = 1) => ({ id, supplierId, price, contents: { paint: litres } }); // biome-ignore format: one line
+  const tin = (id: string, supplierId: string | null, price: number, litres = 1) => ({
+    id,
+    supplierId,
+    price,
+    contents: { paint: litres },
+  });
   const need = [{ part: 'paint', litres: 3 }];
 
   it('counts a delivery once: 3 l at 24 from near by rather than at 20 with a delivery of 15', () => {
     const bought = cheapestPurchase({
       need,
       packs: [tin('far', 'a', 20), tin('near', 'b', 24)],
-      suppliers: [{ id: 'a', delivery: 15, minOrder: 0 }, { id: 'b', delivery: 0, minOrder: 0 }],
-    }); // biome-ignore format: one line
+      suppliers: [
+        { id: 'a', delivery: 15, minOrder: 0 },
+        { id: 'b', delivery: 0, minOrder: 0 },
+      ],
+    });
     expect(bought).toMatchObject({ total: 72, buy: [{ id: 'near', count: 3 }], proven: true });
     expect(bought.runnersUp[0]).toMatchObject({ total: 75, more: 3 });
   });
 
   it('fills an order up to what its supplier takes, and goes elsewhere where that is cheaper', () => {
     const suppliers = [{ id: 'a', delivery: 0, minOrder: 100 }];
-    expect(cheapestPurchase({ need, packs: [tin('far', 'a', 20)], suppliers })).toMatchObject({ total: 100, orders: [{ short: 40 }] }); // biome-ignore format: one line
+    expect(cheapestPurchase({ need, packs: [tin('far', 'a', 20)], suppliers })).toMatchObject({
+      total: 100,
+      orders: [{ short: 40 }],
+    });
     const both = cheapestPurchase({ need, packs: [tin('far', 'a', 20), tin('shop', null, 30)], suppliers });
     expect(both).toMatchObject({ total: 90, buy: [{ id: 'shop', count: 3 }] });
   });
 
   it('is never dearer than any purchase found by trying all, with discounts and deliveries', () => {
-    const packs = fc.array(fc.record({ price: fc.integer({ min: 5, max: 60 }), litres: fc.constantFrom(0.5, 1, 2.5), at: fc.constantFrom('a', 'b', null), from: fc.integer({ min: 2, max: 4 }), off: fc.integer({ min: 0, max: 4 }) }), { minLength: 1, maxLength: 4 }); // biome-ignore format: one line
+    const packs = fc.array(
+      fc.record({
+        price: fc.integer({ min: 5, max: 60 }),
+        litres: fc.constantFrom(0.5, 1, 2.5),
+        at: fc.constantFrom('a', 'b', null),
+        from: fc.integer({ min: 2, max: 4 }),
+        off: fc.integer({ min: 0, max: 4 }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    );
     fc.assert(
       fc.property(
         packs,
         fc.integer({ min: 1, max: 12 }),
         fc.integer({ min: 0, max: 30 }),
         (list, half, delivery) => {
-          const offered = list.map(({ price, litres, at, from, off }, i) => ({ ...tin(`p${i}`, at, price, litres), discounts: [{ from, price: price - off }] })); // biome-ignore format: one line
+          const offered = list.map(({ price, litres, at, from, off }, i) => ({
+            ...tin(`p${i}`, at, price, litres),
+            discounts: [{ from, price: price - off }],
+          }));
           const suppliers = ['a', 'b'].map((id) => ({ id, delivery, minOrder: 0 }));
           const found = cheapestPurchase({
             need: [{ part: 'paint', litres: half / 2 }],
@@ -131,7 +187,12 @@ describe('a purchase', () => {
             const { price, contents, discounts, supplierId } = offered[i] as (typeof offered)[0];
             for (let count = 0; count <= 12; count++) {
               const unit = count >= (discounts[0]?.from ?? 0) ? (discounts[0]?.price ?? 0) : price;
-              each(i + 1, litres + count * contents.paint, cost + count * unit, count > 0 && supplierId ? new Set([...from, supplierId]) : from); // biome-ignore format: one line
+              each(
+                i + 1,
+                litres + count * contents.paint,
+                cost + count * unit,
+                count > 0 && supplierId ? new Set([...from, supplierId]) : from,
+              );
             }
           };
           each(0, 0, 0, new Set());

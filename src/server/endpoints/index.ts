@@ -4,13 +4,15 @@ import { boatEndpoints } from './boats.ts';
 import { calendarEndpoints } from './calendars.ts';
 import { hullFormEndpoints } from './hullForm.ts';
 import { logEndpoints } from './log.ts';
+import { lotEndpoints } from './lots.ts';
+import { movementEndpoints } from './movements.ts';
+import { offerEndpoints } from './offers.ts';
 import { paceEndpoints } from './paces.ts';
 import { photoEndpoints } from './photos.ts';
 import { productEndpoints } from './products.ts';
 import { stackEndpoints } from './stacks.ts';
 import { standEndpoints } from './stands.ts';
 import { stationEndpoints } from './stations.ts';
-import { storeEndpoints } from './store.ts';
 import { supplyEndpoints } from './supply.ts';
 import { surveyEndpoints } from './survey.ts';
 import { templateEndpoints } from './templates.ts';
@@ -33,7 +35,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...waterlineEndpoints,
   ...productEndpoints,
   ...paceEndpoints,
-  ...storeEndpoints,
+  ...lotEndpoints,
+  ...movementEndpoints,
+  ...offerEndpoints,
   ...tradeEndpoints,
   ...supplyEndpoints,
   ...logEndpoints,

@@ -2,22 +2,51 @@ import {
   boatQuote,
   buyingReply,
   costsReply,
+  labelsQuery,
   materialsQuery,
   materialsReply,
+  tinsQuery,
+  tinsReply,
   writeCostsCsv,
 } from '../../contract/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
+import { labelsPdf } from '../documents/labelsPdf.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { theBoat } from '../rows/boats.ts';
 import { putQuote, quoteOf } from '../rows/trade.ts';
 import { buyingView } from '../views/supply/buying.ts';
 import { costsView } from '../views/supply/costs.ts';
+import { labelsView } from '../views/supply/labels.ts';
 import { materialsView } from '../views/supply/materials.ts';
 import { quotePdf } from '../views/supply/quotePdf.ts';
+import { tinsView } from '../views/supply/tins.ts';
 
 /** What the work takes, what to buy for it, what it costs. */
 export const supplyEndpoints = [
+  read({
+    path: '/products/:id/tins',
+    summary: 'What the tins of a product held and what the log took of them, for reconciling',
+    query: tinsQuery,
+    reply: tinsReply,
+    run: ({ params, query }, context) => tinsView(context, params.id, query.colour),
+  }),
+  handout({
+    path: '/labels.pdf',
+    summary: 'A sheet of labels for lots, or for what is kept back for a patch',
+    types: ['application/pdf'],
+    query: labelsQuery,
+    run: async ({ query }, context) => ({
+      name: 'labels.pdf',
+      type: 'application/pdf',
+      content: labelsPdf(
+        await labelsView(context, query),
+        query.size === 'large' || query.size === 'small' ? query.size : 'medium',
+      ),
+      inline: true,
+    }),
+  }),
+
   read({
     path: '/materials',
     summary: 'What the yard, a boat, an area or a product still takes, held against the store',

@@ -1,6 +1,7 @@
 import { useSearchParams } from 'react-router';
 import type { CostLine, CostsView } from '../../contract/index.ts';
 import { useCosts, useSlip } from '../api/queries.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
@@ -23,20 +24,14 @@ export function CostsPage() {
         <p>No boat yet: costs are of a boat.</p>
       ) : (
         <>
-          <label className="block max-w-xs">
-            <span className="label-caps block pb-1">Boat</span>
-            <select
-              className="select w-full"
+          <div className="max-w-xs">
+            <Choice
+              label="Boat"
               value={boatId}
-              onChange={({ target }) => setSearch({ boat: target.value }, { replace: true })}
-            >
-              {boats.map((boat) => (
-                <option key={boat.id} value={boat.id}>
-                  {boat.name}
-                </option>
-              ))}
-            </select>
-          </label>
+              choices={boats.map((boat) => [boat.id, boat.name] as const)}
+              onChange={(value) => setSearch({ boat: value }, { replace: true })}
+            />
+          </div>
           {boatId !== '' && (
             <QueryBoundary query={costs}>{(view) => <Costs key={boatId} view={view} />}</QueryBoundary>
           )}

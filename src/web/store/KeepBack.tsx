@@ -4,6 +4,7 @@ import type { LotView, MovementInput } from '../../contract/index.ts';
 import { shares } from '../../core/mix/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useBoat, useProducts, useSlip } from '../api/queries.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
@@ -127,30 +128,6 @@ export function KeepBack({
         Keep it back
       </button>
     </div>
-  );
-}
-
-function Choice(of: {
-  label: string;
-  value: string;
-  choices: readonly (readonly [string, string])[];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <label className="block">
-      <span className="label-caps block pb-1">{of.label}</span>
-      <select
-        className="select target w-full"
-        value={of.value}
-        onChange={({ target }) => of.onChange(target.value)}
-      >
-        {of.choices.map(([value, word]) => (
-          <option key={value} value={value}>
-            {word}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }
 

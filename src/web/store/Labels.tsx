@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { LotView } from '../../contract/index.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { LABEL_SIZES_SAID } from './labelSizes.ts';
 
 /** A sheet of labels for the lots that are ticked, or for a patch's keep-back. */
@@ -17,23 +18,7 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
         Labels
       </h2>
       <div className="flex flex-wrap items-end gap-3">
-        <div>
-          <label htmlFor="label-size" className="label-caps block pb-1">
-            Size
-          </label>
-          <select
-            id="label-size"
-            className="select"
-            value={size}
-            onChange={({ target }) => setSize(target.value)}
-          >
-            {LABEL_SIZES_SAID.map(([value, word]) => (
-              <option key={value} value={value}>
-                {word}
-              </option>
-            ))}
-          </select>
-        </div>
+        <Choice label="Size" value={size} choices={LABEL_SIZES_SAID} onChange={setSize} />
         {chosen.length > 0 ? (
           <a
             className="btn btn-primary"

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, Product, ReceiptInput } from '../../contract/index.ts';
 import { perLitreOfPaint } from '../../core/supply/index.ts';
 import { api } from '../api/client.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
@@ -26,20 +27,14 @@ export function LotForm({ products, onDone }: { products: readonly Product[]; on
   if (!product) return <p>No sheet yet: enter the product's sheet first.</p>;
   return (
     <div className="board space-y-4 p-4">
-      <label className="block max-w-sm">
-        <span className="label-caps block pb-1">Product</span>
-        <select
-          className="select w-full"
+      <div className="max-w-sm">
+        <Choice
+          label="Product"
           value={productId}
-          onChange={({ target }) => setProductId(target.value)}
-        >
-          {products.map((each) => (
-            <option key={each.id} value={each.id}>
-              {each.name}
-            </option>
-          ))}
-        </select>
-      </label>
+          choices={products.map((each) => [each.id, each.name] as const)}
+          onChange={setProductId}
+        />
+      </div>
       <Fields key={product.id} product={product} onDone={onDone} />
     </div>
   );

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput } from '../../contract/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 
@@ -55,27 +56,16 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
   return (
     <div className="space-y-3">
       <div className="grid gap-3 sm:grid-cols-3">
-        <div>
-          <label htmlFor={`kind-${lot.id}`} className="label-caps block pb-1">
-            What happened
-          </label>
-          <select
-            id={`kind-${lot.id}`}
-            className="select target w-full"
-            value={kind}
-            onChange={({ target }) => {
-              const next = target.value as Happened;
-              setKind(next);
-              setAmount(next === 'counted' ? Math.max(0, Number(lot.stock.inTin.toFixed(3))) : 0);
-            }}
-          >
-            {HAPPENED.map(([value, word]) => (
-              <option key={value} value={value}>
-                {word}
-              </option>
-            ))}
-          </select>
-        </div>
+        <Choice
+          label="What happened"
+          value={kind}
+          choices={HAPPENED}
+          onChange={(value) => {
+            const next = value as Happened;
+            setKind(next);
+            setAmount(next === 'counted' ? Math.max(0, Number(lot.stock.inTin.toFixed(3))) : 0);
+          }}
+        />
         {kind !== 'opened' && (
           <Stepper
             label="Amount"

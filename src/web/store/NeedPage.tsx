@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { MaterialsView, PartSupply, ProductSupply } from '../../contract/index.ts';
 import { useMaterials, useSlip, useYard } from '../api/queries.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
@@ -25,22 +26,15 @@ export function NeedPage() {
       <h1 className="text-2xl">Materials: need and store</h1>
       <MaterialsTabs />
       <div className="max-w-xs">
-        <label htmlFor="need-boat" className="label-caps block pb-1">
-          For
-        </label>
-        <select
-          id="need-boat"
-          className="select w-full"
+        <Choice
+          label="For"
           value={boatId ?? ''}
-          onChange={({ target }) => setSearch(target.value ? { boat: target.value } : {}, { replace: true })}
-        >
-          <option value="">the whole yard</option>
-          {slip.data?.boats.map((boat) => (
-            <option key={boat.id} value={boat.id}>
-              {boat.name}
-            </option>
-          ))}
-        </select>
+          choices={[
+            ['', 'the whole yard'] as const,
+            ...(slip.data?.boats ?? []).map((boat) => [boat.id, boat.name] as const),
+          ]}
+          onChange={(value) => setSearch(value ? { boat: value } : {}, { replace: true })}
+        />
       </div>
       <QueryBoundary query={materials}>
         {(view) => <Need key={boatId} view={view} boatId={boatId} zone={yard.data?.zone ?? 'UTC'} />}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { LotView, StoreView } from '../../contract/index.ts';
 import { useProducts, useStore, useYard } from '../api/queries.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
@@ -69,23 +70,12 @@ function Store({ view, zone }: { view: StoreView; zone: string }) {
       {view.solventStore && <p className="border-line border-l-4 pl-3 text-sm">{view.solventStore}</p>}
       <div className="flex flex-wrap items-end gap-4">
         <SearchField label="Search by product, lot or place" value={search} onChange={setSearch} />
-        <div>
-          <label htmlFor="store-shows" className="label-caps block pb-1">
-            Show
-          </label>
-          <select
-            id="store-shows"
-            className="select"
-            value={which}
-            onChange={({ target }) => setWhich(target.value as Shows)}
-          >
-            {Object.entries(SHOWS).map(([key, word]) => (
-              <option key={key} value={key}>
-                {word}
-              </option>
-            ))}
-          </select>
-        </div>
+        <Choice
+          label="Show"
+          value={which}
+          choices={Object.entries(SHOWS)}
+          onChange={(value) => setWhich(value as Shows)}
+        />
         <button type="button" className="btn btn-primary" onClick={() => setAdding(!adding)}>
           {adding ? 'Close' : 'Add what stands on the shelf'}
         </button>

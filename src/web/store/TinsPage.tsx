@@ -6,6 +6,7 @@ import { type Reconciled, reconcile } from '../../core/supply/index.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useProducts, useTins, useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
+import { Choice } from '../forms/Choice.tsx';
 import { Stepper } from '../forms/Stepper.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -31,18 +32,14 @@ export function TinsPage() {
               {(view) => (
                 <div className="space-y-5">
                   {product.sheet.colours.length > 1 && (
-                    <label className="block max-w-xs">
-                      <span className="label-caps block pb-1">Colour</span>
-                      <select
-                        className="select target w-full"
+                    <div className="max-w-xs">
+                      <Choice
+                        label="Colour"
                         value={view.colour}
-                        onChange={({ target }) => setColour(target.value)}
-                      >
-                        {product.sheet.colours.map(({ name }) => (
-                          <option key={name}>{name}</option>
-                        ))}
-                      </select>
-                    </label>
+                        choices={product.sheet.colours.map(({ name }) => [name, name] as const)}
+                        onChange={setColour}
+                      />
+                    </div>
                   )}
                   <Tins
                     key={`${view.colour} ${view.since} ${view.batches.length}`}
@@ -163,20 +160,12 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
             }}
           />
         ))}
-        <label className="block">
-          <span className="label-caps block pb-1">Measured to the nearest</span>
-          <select
-            className="select target w-full"
-            value={mark}
-            onChange={({ target }) => setMark(Number(target.value))}
-          >
-            {MARKS.map((each) => (
-              <option key={each} value={each}>
-                {each} {view.parts[0]?.unit}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Choice
+          label="Measured to the nearest"
+          value={String(mark)}
+          choices={MARKS.map((each) => [String(each), `${each} ${view.parts[0]?.unit}`] as const)}
+          onChange={(value) => setMark(Number(value))}
+        />
       </div>
       {typeof found === 'string' ? (
         <p role="alert" className="text-error font-semibold">

@@ -3,74 +3,35 @@ import {
   csvInput,
   csvTakenReply,
   idReply,
-  type LotInput,
-  labelsQuery,
-  lotInput,
-  lotReply,
-  lotUpdate,
   type MovementInput,
   movementInput,
   movementReply,
   movementsInput,
   movementsReply,
   readCountCsv,
-  receiptInput,
-  storeReply,
-  tinsQuery,
-  tinsReply,
-  writeCountCsv,
   writeMovementsCsv,
 } from '../../contract/index.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
-import { labelsPdf } from '../documents/labelsPdf.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
 import { keptLot } from '../memory/storeReading.ts';
 import { theArea } from '../rows/areas.ts';
 import {
   countedMovements,
-  insertLot,
   insertMovement,
   lotById,
-  lotsOfReceipt,
   movementById,
   movementsTogether,
   theLot,
-  updateLot,
 } from '../rows/lots.ts';
 import { found } from '../rows/missing.ts';
-import { theProduct } from '../rows/products.ts';
-import { thePurchase, updatePurchase } from '../rows/trade.ts';
-import { labelsView } from '../views/supply/labels.ts';
-import { movementsView, storeView } from '../views/supply/store.ts';
-import { tinsView } from '../views/supply/tins.ts';
+import { movementsView } from '../views/supply/store.ts';
 
-/** The store: lots, what moves of them, counts, labels. */
+/** What moves of the lots: told by hand, counted, corrected; never overwritten. */
 
 const AHEAD_MS = 60 * 60_000;
 const STORE = [{ of: 'store' as const }];
-
-/** A part and a colour that the product's sheet has. */
-async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''): Promise<void> {
-  const { sheet, name } = await theProduct(tx, productId);
-  const i = sheet.parts.findIndex((each) => each.name === part);
-  if (i < 0)
-    throw badFields([
-      {
-        path: `${path}part`,
-        message: `part "${part}" is not one of ${name}: ${sheet.parts.map((each) => each.name).join(', ')}`,
-      },
-    ]);
-  if (colour !== null && i > 0)
-    throw badFields([
-      { path: `${path}colour`, message: `colour "${colour}": only ${sheet.parts[0]?.name} has one` },
-    ]);
-  if (colour !== null && !sheet.colours.some((each) => each.name === colour))
-    throw badFields([
-      { path: `${path}colour`, message: `colour "${colour}" is not one of the sheet of ${name}` },
-    ]);
-}
 
 function checkTime(at: string, now: number, path: string): void {
   if (Date.parse(at) > now + AHEAD_MS) throw badFields([{ path, message: `${at} is in the future` }]);
@@ -118,110 +79,7 @@ const own = (input: MovementInput, now: number, togetherId: string | null) => ({
   togetherId,
 });
 
-export const storeEndpoints = [
-  read({
-    path: '/lots',
-    summary: 'Every lot of the store with how it stands',
-    reply: storeReply,
-    run: (_asked, context) => storeView(context),
-  }),
-  handout({
-    path: '/lots.csv',
-    summary: 'Every lot as CSV, with an empty column to count into',
-    types: ['text/csv'],
-    run: async (_asked, context) => csvFile('stock count', writeCountCsv((await storeView(context)).lots)),
-  }),
-  write({
-    method: 'post',
-    path: '/lots',
-    summary: 'Add a lot; what is in it comes as a movement',
-    body: lotInput,
-    reply: lotReply,
-    touches: ['store'],
-    creates: {
-      what: 'lot',
-      id: (body) => body.id,
-      find: (tx, body) => lotById(tx, body.id),
-      sent: ({ version: _v, archived: _a, ...sent }) => sent,
-    },
-    run: async ({ body }, { tx }) => {
-      await checkLot(tx, body);
-      await insertLot(tx, body, null);
-      return { reply: await theLot(tx, body.id), changes: STORE };
-    },
-  }),
-  write({
-    method: 'put',
-    path: '/lots/:id',
-    summary: 'Change what is known of a lot',
-    body: lotUpdate,
-    reply: lotReply,
-    touches: ['store'],
-    replaces: { what: 'lot', find: (tx, params) => theLot(tx, params.id) },
-    run: async ({ params, body }, { tx }) => {
-      const current = await theLot(tx, params.id);
-      await checkLot(tx, body);
-      if (body.unit !== current.unit)
-        throw badFields([
-          { path: 'unit', message: `unit ${body.unit}: what moved of it is in ${current.unit}` },
-        ]);
-      await updateLot(tx, current, body);
-      return { reply: await theLot(tx, params.id), changes: STORE };
-    },
-  }),
-  write({
-    method: 'delete',
-    path: '/lots/:id',
-    summary: 'Put a lot away; what moved of it stays on record',
-    reply: lotReply,
-    touches: ['store'],
-    run: async ({ params }, { tx }) => {
-      const current = await theLot(tx, params.id);
-      if (!current.archived) await updateLot(tx, current, { archived: true });
-      return { reply: await theLot(tx, params.id), changes: STORE };
-    },
-  }),
-  write({
-    method: 'post',
-    path: '/lots/:id/restore',
-    summary: 'Bring a lot back that was put away',
-    reply: lotReply,
-    touches: ['store'],
-    run: async ({ params }, { tx }) => {
-      const current = await theLot(tx, params.id);
-      if (current.archived) await updateLot(tx, current, { archived: false });
-      return { reply: await theLot(tx, params.id), changes: STORE };
-    },
-  }),
-  write({
-    method: 'post',
-    path: '/receipts',
-    summary: 'Take in what came together: lots with what is in them, and the order it answers',
-    body: receiptInput,
-    reply: idReply,
-    touches: ['store', 'trade'],
-    creates: {
-      what: 'receipt',
-      id: (body) => body.id,
-      find: async (tx, body) => ((await lotsOfReceipt(tx, body.id)).length > 0 ? { id: body.id } : undefined),
-      sent: ({ id }) => ({ id }),
-    },
-    run: async ({ body }, { tx, now }) => {
-      checkTime(body.at, now, 'at');
-      for (const [i, { amount, ...lot }] of body.lots.entries()) {
-        await checkLot(tx, lot, `lots.${i}.`);
-        await insertLot(tx, lot, body.id);
-        const movement = { id: uuidv7(), lotId: lot.id, kind: 'received' as const, amount, at: body.at, areaId: null, note: '', corrects: null }; // biome-ignore format: one line
-        await insertMovement(tx, own(movement, now, body.id));
-      }
-      if (body.purchaseId === null) return { reply: { id: body.id }, changes: STORE };
-      const purchase = await thePurchase(tx, body.purchaseId);
-      if (purchase.receivedAt !== null)
-        throw badFields([{ path: 'purchaseId', message: `order ${body.purchaseId} was received already` }]);
-      await updatePurchase(tx, purchase, { receivedAt: new Date(body.at) });
-      return { reply: { id: body.id }, changes: [...STORE, { of: 'trade' }] };
-    },
-  }),
+export const movementEndpoints = [
   write({
     method: 'post',
     path: '/movements',
@@ -308,28 +166,6 @@ export const storeEndpoints = [
     summary: 'What moved lately as CSV',
     types: ['text/csv'],
     run: async (_asked, context) => csvFile('movements', writeMovementsCsv(await movementsView(context))),
-  }),
-  read({
-    path: '/products/:id/tins',
-    summary: 'What the tins of a product held and what the log took of them, for reconciling',
-    query: tinsQuery,
-    reply: tinsReply,
-    run: ({ params, query }, context) => tinsView(context, params.id, query.colour),
-  }),
-  handout({
-    path: '/labels.pdf',
-    summary: 'A sheet of labels for lots, or for what is kept back for a patch',
-    types: ['application/pdf'],
-    query: labelsQuery,
-    run: async ({ query }, context) => ({
-      name: 'labels.pdf',
-      type: 'application/pdf',
-      content: labelsPdf(
-        await labelsView(context, query),
-        query.size === 'large' || query.size === 'small' ? query.size : 'medium',
-      ),
-      inline: true,
-    }),
   }),
 ];
 

@@ -1,0 +1,71 @@
+import Joi from 'joi';
+import { id, objectOf } from '../joi.ts';
+import { figure, listOf, maybeUuid, uuid, word } from '../replies/plain.ts';
+
+import { type TradeSettings, tradeSettings } from './trade.ts';
+
+/** What a boat costs, by area and step; money in minor units. */
+export interface CostLine {
+  areaId: string | null;
+  areaName: string;
+  stepId: string | null;
+  what: string;
+  kind: 'paint' | 'thinner' | 'sundries' | 'labour' | 'yard' | 'waste';
+  planned: number;
+  soFar: number;
+  forecast: number;
+}
+
+/** What a customer is told, and the days she stands in the yard. */
+export interface BoatQuoteInput {
+  boatId: string;
+  title: string;
+  intro: string;
+  closing: string;
+  yardDays: number;
+  version: number;
+}
+export const boatQuote = objectOf<BoatQuoteInput>({
+  boatId: id().required(),
+  title: Joi.string().allow('').max(120).label('title of the quote').required(),
+  intro: Joi.string().allow('').max(2000).label('words before the quote').required(),
+  closing: Joi.string().allow('').max(2000).label('words after the quote').required(),
+  yardDays: Joi.number().min(0).max(3650).label('days in the yard').required(),
+  version: Joi.number().integer().min(0).max(1e9).required(),
+});
+
+export interface CostsView {
+  boatId: string;
+  boatName: string;
+  settings: TradeSettings;
+  quote: BoatQuoteInput;
+  lines: CostLine[];
+  total: { planned: number; soFar: number; forecast: number };
+  /** Net, tax, rounding and gross as the customer is asked for. */
+  bill: { net: number; tax: number; rounding: number; gross: number };
+  /** Products without a price, left out of the sums. */
+  unpriced: string[];
+  hours: number;
+}
+export const costsReply = objectOf<CostsView>({
+  boatId: uuid(),
+  boatName: word(),
+  settings: tradeSettings.required(),
+  quote: boatQuote.required(),
+  lines: listOf(
+    objectOf<CostLine>({
+      areaId: maybeUuid(),
+      areaName: word(),
+      stepId: maybeUuid(),
+      what: word(),
+      kind: word(),
+      planned: figure(),
+      soFar: figure(),
+      forecast: figure(),
+    }),
+  ),
+  total: Joi.object({ planned: figure(), soFar: figure(), forecast: figure() }).required(),
+  bill: Joi.object({ net: figure(), tax: figure(), rounding: figure(), gross: figure() }).required(),
+  unpriced: listOf(Joi.string()),
+  hours: figure(),
+});

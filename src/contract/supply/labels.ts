@@ -1,0 +1,34 @@
+import Joi from 'joi';
+import { id, objectOf } from '../joi.ts';
+import { figure } from '../replies/plain.ts';
+
+/** Lots and sizes for a sheet of labels. */
+export interface LabelsQuery {
+  size?: string;
+  lots?: string;
+  areaId?: string;
+}
+export const LABEL_SIZES = ['large', 'medium', 'small'] as const;
+export type LabelSize = (typeof LABEL_SIZES)[number];
+export const labelsQuery = objectOf<LabelsQuery>({
+  size: Joi.string()
+    .valid(...LABEL_SIZES)
+    .label('size of label'),
+  lots: Joi.string()
+    .pattern(/^[0-9a-f-]{36}(,[0-9a-f-]{36}){0,199}$/)
+    .label('lots'),
+  areaId: id().label('area'),
+});
+
+/** A stock count as a CSV file. */
+export interface CsvInput {
+  csv: string;
+}
+export interface CsvTaken {
+  taken: number;
+  same: number;
+}
+export const csvInput = objectOf<CsvInput>({
+  csv: Joi.string().min(1).max(2_000_000).label('CSV').required(),
+});
+export const csvTakenReply = objectOf<CsvTaken>({ taken: figure(), same: figure() });

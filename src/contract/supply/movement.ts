@@ -1,0 +1,89 @@
+import Joi from 'joi';
+import type { MovementKind } from '../../core/supply/index.ts';
+import { between, id, instant, objectOf, oneOf, text } from '../joi.ts';
+import { extended, flag, listOf, maybeUuid, maybeWord, moment, word } from '../replies/plain.ts';
+
+/** What happened to a lot, as an entry: never overwritten; one that names another takes its place. */
+export interface MovementInput {
+  id: string;
+  lotId: string;
+  kind: MovementKind | 'void';
+  /** In the lot's unit. */
+  amount: number;
+  at: string;
+  /** The patch it is kept back for, or was used on; null: none. */
+  areaId: string | null;
+  note: string;
+  corrects: string | null;
+}
+export interface StoreMovement extends MovementInput {
+  recordedAt: string;
+  /** The log entry that took it; null: told by hand. */
+  entryId: string | null;
+  correctedBy: string | null;
+}
+
+/** Movements told by hand; what is used is told by batches. */
+const kinds = oneOf<MovementInput['kind']>({
+  received: true,
+  opened: true,
+  used: true,
+  counted: true,
+  'kept-back': true,
+  'kept-used': true,
+  released: true,
+  lent: true,
+  returned: true,
+  spilt: true,
+  discarded: true,
+  void: true,
+});
+export const movementInput = objectOf<MovementInput>({
+  id: id().required(),
+  lotId: id().label('lot').required(),
+  kind: kinds.label('what happened').required(),
+  amount: between('amount', 0, 100_000).required(),
+  at: instant().label('when').required(),
+  areaId: id().label('area').allow(null).required(),
+  note: text(400).label('note').required(),
+  corrects: id().allow(null).required(),
+});
+export const movementReply = extended<MovementInput, StoreMovement>(movementInput, {
+  recordedAt: moment(),
+  entryId: maybeUuid(),
+  correctedBy: maybeUuid(),
+});
+
+/** Several movements at once, all or none: a count through the store, both parts of a keep-back. */
+export interface MovementsInput {
+  id: string;
+  movements: MovementInput[];
+}
+export const movementsInput = objectOf<MovementsInput>({
+  id: id().required(),
+  movements: Joi.array().items(movementInput).min(1).max(500).unique('id').label('movements').required(),
+});
+
+/** What moved, newest first. */
+export interface MovementsView {
+  movements: (StoreMovement & {
+    productName: string;
+    part: string;
+    colour: string | null;
+    unit: 'l' | 'kg';
+    code: string;
+  })[];
+  more: boolean;
+}
+export const movementsReply = objectOf<MovementsView>({
+  movements: listOf(
+    (movementReply as Joi.ObjectSchema).keys({
+      productName: word(),
+      part: word(),
+      colour: maybeWord(),
+      unit: word(),
+      code: word(),
+    }),
+  ),
+  more: flag(),
+});

@@ -1,0 +1,50 @@
+import Joi from 'joi';
+import type { LotNote, Stock } from '../../core/supply/index.ts';
+import { objectOf } from '../joi.ts';
+import { figure, flag, listOf, maybeMoment, maybeWord, moment, uuid, word } from '../replies/plain.ts';
+import { type Lot, lotReply } from './lot.ts';
+
+/** A lot as the store shows it. */
+export interface LotView extends Lot {
+  productName: string;
+  stock: Omit<Stock, 'openedMs' | 'belowNothingSinceMs' | 'differences'> & {
+    openedAt: string | null;
+    belowNothingSince: string | null;
+  };
+  /** The last count that found another amount than the book had; null: none did. */
+  difference: { at: string; expected: number; found: number } | null;
+  keptFor: { areaId: string; areaName: string; boatName: string; amount: number }[];
+  receivedAt: string | null;
+  endsOn: string | null;
+  notes: Omit<LotNote, 'atMs'>[];
+  /** It counts as stock. */
+  usable: boolean;
+}
+
+export interface StoreView {
+  now: string;
+  lots: LotView[];
+  /** Where solvent-borne stock may stand; null: none is there. */
+  solventStore: string | null;
+}
+
+const lotView = (lotReply as Joi.ObjectSchema).keys({
+  productName: word(),
+  stock: Joi.object({
+    inTin: figure(),
+    kept: figure(),
+    openedAt: maybeMoment(),
+    belowNothingSince: maybeMoment(),
+  }).required(),
+  difference: Joi.object({ at: moment(), expected: figure(), found: figure() }).allow(null).required(),
+  keptFor: listOf(Joi.object({ areaId: uuid(), areaName: word(), boatName: word(), amount: figure() })),
+  receivedAt: maybeMoment(),
+  endsOn: maybeMoment(),
+  notes: listOf(Joi.object({ code: word(), text: word(), keepsOut: flag() })),
+  usable: flag(),
+});
+export const storeReply = objectOf<StoreView>({
+  now: moment(),
+  lots: listOf(lotView),
+  solventStore: maybeWord(),
+});

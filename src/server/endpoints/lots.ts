@@ -1,0 +1,163 @@
+import { v7 as uuidv7 } from 'uuid';
+import {
+  idReply,
+  type LotInput,
+  lotInput,
+  lotReply,
+  lotUpdate,
+  type MovementInput,
+  receiptInput,
+  storeReply,
+  writeCountCsv,
+} from '../../contract/index.ts';
+import type { Tx } from '../db/open.ts';
+import { csvFile } from '../documents/fileNames.ts';
+import { handout, read, write } from '../http/endpoint.ts';
+import { badFields } from '../http/problem.ts';
+import { insertLot, insertMovement, lotById, lotsOfReceipt, theLot, updateLot } from '../rows/lots.ts';
+import { theProduct } from '../rows/products.ts';
+import { thePurchase, updatePurchase } from '../rows/trade.ts';
+import { storeView } from '../views/supply/store.ts';
+
+/** Tins of the store: added, changed, taken in with an order, put away. */
+
+const AHEAD_MS = 60 * 60_000;
+const STORE = [{ of: 'store' as const }];
+
+/** A part and a colour that the product's sheet has. */
+async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''): Promise<void> {
+  const { sheet, name } = await theProduct(tx, productId);
+  const i = sheet.parts.findIndex((each) => each.name === part);
+  if (i < 0)
+    throw badFields([
+      {
+        path: `${path}part`,
+        message: `part "${part}" is not one of ${name}: ${sheet.parts.map((each) => each.name).join(', ')}`,
+      },
+    ]);
+  if (colour !== null && i > 0)
+    throw badFields([
+      { path: `${path}colour`, message: `colour "${colour}": only ${sheet.parts[0]?.name} has one` },
+    ]);
+  if (colour !== null && !sheet.colours.some((each) => each.name === colour))
+    throw badFields([
+      { path: `${path}colour`, message: `colour "${colour}" is not one of the sheet of ${name}` },
+    ]);
+}
+
+function checkTime(at: string, now: number, path: string): void {
+  if (Date.parse(at) > now + AHEAD_MS) throw badFields([{ path, message: `${at} is in the future` }]);
+}
+
+const own = (input: MovementInput, now: number, togetherId: string | null) => ({
+  ...input,
+  recordedAt: new Date(now),
+  entryId: null,
+  togetherId,
+});
+
+export const lotEndpoints = [
+  read({
+    path: '/lots',
+    summary: 'Every lot of the store with how it stands',
+    reply: storeReply,
+    run: (_asked, context) => storeView(context),
+  }),
+  handout({
+    path: '/lots.csv',
+    summary: 'Every lot as CSV, with an empty column to count into',
+    types: ['text/csv'],
+    run: async (_asked, context) => csvFile('stock count', writeCountCsv((await storeView(context)).lots)),
+  }),
+  write({
+    method: 'post',
+    path: '/lots',
+    summary: 'Add a lot; what is in it comes as a movement',
+    body: lotInput,
+    reply: lotReply,
+    touches: ['store'],
+    creates: {
+      what: 'lot',
+      id: (body) => body.id,
+      find: (tx, body) => lotById(tx, body.id),
+      sent: ({ version: _v, archived: _a, ...sent }) => sent,
+    },
+    run: async ({ body }, { tx }) => {
+      await checkLot(tx, body);
+      await insertLot(tx, body, null);
+      return { reply: await theLot(tx, body.id), changes: STORE };
+    },
+  }),
+  write({
+    method: 'put',
+    path: '/lots/:id',
+    summary: 'Change what is known of a lot',
+    body: lotUpdate,
+    reply: lotReply,
+    touches: ['store'],
+    replaces: { what: 'lot', find: (tx, params) => theLot(tx, params.id) },
+    run: async ({ params, body }, { tx }) => {
+      const current = await theLot(tx, params.id);
+      await checkLot(tx, body);
+      if (body.unit !== current.unit)
+        throw badFields([
+          { path: 'unit', message: `unit ${body.unit}: what moved of it is in ${current.unit}` },
+        ]);
+      await updateLot(tx, current, body);
+      return { reply: await theLot(tx, params.id), changes: STORE };
+    },
+  }),
+  write({
+    method: 'delete',
+    path: '/lots/:id',
+    summary: 'Put a lot away; what moved of it stays on record',
+    reply: lotReply,
+    touches: ['store'],
+    run: async ({ params }, { tx }) => {
+      const current = await theLot(tx, params.id);
+      if (!current.archived) await updateLot(tx, current, { archived: true });
+      return { reply: await theLot(tx, params.id), changes: STORE };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/lots/:id/restore',
+    summary: 'Bring a lot back that was put away',
+    reply: lotReply,
+    touches: ['store'],
+    run: async ({ params }, { tx }) => {
+      const current = await theLot(tx, params.id);
+      if (current.archived) await updateLot(tx, current, { archived: false });
+      return { reply: await theLot(tx, params.id), changes: STORE };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/receipts',
+    summary: 'Take in what came together: lots with what is in them, and the order it answers',
+    body: receiptInput,
+    reply: idReply,
+    touches: ['store', 'trade'],
+    creates: {
+      what: 'receipt',
+      id: (body) => body.id,
+      find: async (tx, body) => ((await lotsOfReceipt(tx, body.id)).length > 0 ? { id: body.id } : undefined),
+      sent: ({ id }) => ({ id }),
+    },
+    run: async ({ body }, { tx, now }) => {
+      checkTime(body.at, now, 'at');
+      for (const [i, { amount, ...lot }] of body.lots.entries()) {
+        await checkLot(tx, lot, `lots.${i}.`);
+        await insertLot(tx, lot, body.id);
+        const movement = { id: uuidv7(), lotId: lot.id, kind: 'received' as const, amount, at: body.at, areaId: null, note: '', corrects: null }; // biome-ignore format: one line
+        await insertMovement(tx, own(movement, now, body.id));
+      }
+      if (body.purchaseId === null) return { reply: { id: body.id }, changes: STORE };
+      const purchase = await thePurchase(tx, body.purchaseId);
+      if (purchase.receivedAt !== null)
+        throw badFields([{ path: 'purchaseId', message: `order ${body.purchaseId} was received already` }]);
+      await updatePurchase(tx, purchase, { receivedAt: new Date(body.at) });
+      return { reply: { id: body.id }, changes: [...STORE, { of: 'trade' }] };
+    },
+  }),
+];
