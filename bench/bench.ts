@@ -6,10 +6,11 @@ import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
 import { HOUR_MS } from '../src/core/cure/index.ts';
 import { projectRoot } from '../src/server/db/open.ts';
-import { area, boat, logEntry, step } from '../src/server/db/schema.ts';
+import { area, boat, logEntry, lot, lotMovement, step } from '../src/server/db/schema.ts';
 import { start } from '../src/server/start.ts';
 import { startsOfTenDays, surfacesOfASeason, windowsOfASeason } from './clocks.ts';
 import { largeMesh } from './mesh.ts';
+import { needOfAYard } from './need.ts';
 import { packsOfThirtyProducts } from './packs.ts';
 import { p95, say } from './say.ts';
 
@@ -47,6 +48,12 @@ async function slipOfALargeYard(): Promise<void> {
     `/boats/${boatId}/log`,
     '/products',
     '/weather',
+    '/materials',
+    `/materials?boatId=${boatId}`,
+    '/buying',
+    '/lots',
+    '/movements',
+    `/boats/${boatId}/costs`,
   ];
   for (const screen of screens) {
     const times: number[] = [];
@@ -88,8 +95,21 @@ async function afterEveryWrite(address: string, screens: readonly string[], area
     return ask('PUT', route, { ...record, ...over(record.version) });
   };
   const products = (await ask('GET', '/products')) as unknown as { id: string }[];
+  const { lots } = (await ask('GET', '/lots')) as unknown as { lots: { id: string }[] };
+  const moved = () =>
+    ask('POST', '/movements', {
+      id: uuidv7(),
+      lotId: lots[0]?.id,
+      kind: 'used',
+      amount: 0.01,
+      at: new Date().toISOString(),
+      areaId: null,
+      note: '',
+      corrects: null,
+    });
   const writes: [string, () => Promise<unknown>, rounds: number][] = [
     ['an entry', note, 30],
+    ['a movement', moved, 20],
     ['an area', () => changed(`/areas/${areaId}`, (n) => ({ note: `round ${n}` })), 10],
     ['a sheet', () => changed(`/products/${products[0]?.id}`, () => ({})), 6],
     ['the yard', () => changed('/yard', (n) => ({ latitude: 50 + (n % 10) / 10 })), 4],
@@ -133,6 +153,7 @@ async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> 
   const [sampleStep] = await db.select().from(step).limit(1);
   const coats = (await db.select().from(logEntry)).filter((row) => row.kind === 'coat');
   const [coat] = coats;
+  await moveALot(db);
   if (!sample || !sampleBoat || !sampleStep || !coat) throw new Error('the demo is empty');
   for (let b = 0; b < 196; b++) {
     const boatId = uuidv7();
@@ -146,7 +167,7 @@ async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> 
       name: `Area ${i}`,
     }));
     await db.insert(area).values(areas);
-    const steps = areas.map((a) => ({ ...sampleStep, id: uuidv7(), areaId: a.id, coats: 20 }));
+    const steps = areas.map((a) => ({ ...sampleStep, id: uuidv7(), areaId: a.id, coats: 21 }));
     await db.insert(step).values(steps);
     await db.insert(logEntry).values(
       areas.flatMap((a, i) =>
@@ -159,6 +180,23 @@ async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> 
       ),
     );
   }
+}
+
+/** Some 5 000 movements of the tins that are there. */
+async function moveALot(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> {
+  const lots = await db.select({ id: lot.id }).from(lot);
+  for (let round = 0; round < 50; round++)
+    await db.insert(lotMovement).values(
+      Array.from({ length: 100 }, (_, n) => ({
+        id: uuidv7(),
+        lotId: (lots[n % lots.length] as { id: string }).id,
+        kind: n % 10 === 0 ? ('counted' as const) : n % 3 === 0 ? ('received' as const) : ('used' as const),
+        amount: n % 10 === 0 ? 4 : 0.2,
+        at: new Date(Date.now() - (50 - round) * 24 * HOUR_MS + n * 60_000),
+        recordedAt: new Date(),
+        note: '',
+      })),
+    );
 }
 
 function firstPaint(): void {
@@ -189,5 +227,6 @@ windowsOfASeason();
 startsOfTenDays();
 surfacesOfASeason();
 await packsOfThirtyProducts();
+needOfAYard();
 firstPaint();
 await slipOfALargeYard();

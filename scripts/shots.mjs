@@ -43,7 +43,6 @@ const VIEWS = [
   ['buy', '/materials/buy', DESK],
   ['store', '/materials/store', DESK],
   ['count-phone', '/materials/count', PHONE],
-  ['need-phone', '/materials', PHONE],
   ['tins', `/materials/tins/${products.find(({ name }) => name === 'Marram Grey Primer').id}`, DESK],
   ['costs', '/materials/costs', DESK],
   ['sheets', '/materials/sheets', DESK],

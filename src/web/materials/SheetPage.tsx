@@ -33,7 +33,7 @@ export function SheetPage() {
           return (
             <p className="p-6">
               There is no such sheet.{' '}
-              <Link className="link" to="/materials">
+              <Link className="link" to="/materials/sheets">
                 All sheets
               </Link>
             </p>
@@ -72,7 +72,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         version: over.version ?? product.version,
       });
     else await api<Product>('POST', '/products', input);
-    if (mounted()) await navigate('/materials');
+    if (mounted()) await navigate('/materials/sheets');
     return undefined;
   };
   const openFile = async (file: File) => {
@@ -87,7 +87,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   return (
     <div className="max-w-5xl space-y-4 p-3 md:p-6">
       <p>
-        <Link className="link" to="/materials">
+        <Link className="link" to="/materials/sheets">
           Materials
         </Link>{' '}
         / {product?.name ?? 'new sheet'}
@@ -160,7 +160,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         fieldWords={{ sheet: 'the sheet', name: 'the name' }}
         button={product ? 'Save as next version' : 'Save sheet'}
         beside={
-          <Link className="btn btn-ghost" to="/materials">
+          <Link className="btn btn-ghost" to="/materials/sheets">
             Cancel
           </Link>
         }

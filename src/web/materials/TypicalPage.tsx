@@ -16,7 +16,7 @@ export function TypicalPage() {
   return (
     <div className="max-w-3xl space-y-4 p-3 md:p-6">
       <p>
-        <Link className="link" to="/materials">
+        <Link className="link" to="/materials/sheets">
           Materials
         </Link>{' '}
         / typical sheets
@@ -52,7 +52,7 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
           ),
         },
       },
-      { onSuccess: () => mounted() && void navigate('/materials') },
+      { onSuccess: () => mounted() && void navigate('/materials/sheets') },
     );
   return (
     <>

@@ -129,14 +129,14 @@ describe('a sheet entered from paper', () => {
   });
 
   it('a sheet that is not there is said to be', async () => {
-    await openPage('/materials').then(({ router }) => router.navigate(`/materials/${uuidv7()}`));
+    await openPage('/materials/sheets').then(({ router }) => router.navigate(`/materials/${uuidv7()}`));
     expect(await screen.findByText(/There is no such sheet/)).toBeDefined();
   });
 });
 
 describe('many sheets from a file', () => {
   const upload = async (csv: string) => {
-    const { user } = await openPage('/materials');
+    const { user } = await openPage('/materials/sheets');
     await user.upload(
       await screen.findByLabelText('Open CSV'),
       new File([csv], 'range.csv', { type: 'text/csv' }),
