@@ -56,7 +56,9 @@ export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
         positive(`litres by the sheet of coat ${id}`, bySheet, 1e6),
     );
     if (!Number.isFinite(log)) throw new QuantityError(`litres of coat ${id}`, litres, 'finite numbers');
-    kinds.set(key, [...(kinds.get(key) ?? []), { id, log }]);
+    const kind = kinds.get(key);
+    if (kind) kind.push({ id, log });
+    else kinds.set(key, [{ id, log }]);
   }
   const kept = new Map([...kinds].map(([key, all]) => [key, sorted(all)]));
   const { within, between } = variances([...kept.values()].map(({ used }) => used));
@@ -87,8 +89,11 @@ function sorted(all: readonly { id: string; log: number }[]): {
   if (all.length < FEWEST) return { used: [...all], outliers: [] };
   const middle = median(all.map(({ log }) => log));
   const sd = Math.max(LEAST_SD, 1.4826 * median(all.map(({ log }) => Math.abs(log - middle))));
-  const far = all.filter(({ log }) => Math.abs(log - middle) > FAR * sd);
-  return { used: all.filter((each) => !far.includes(each)), outliers: far.map(({ id }) => id) };
+  const isFar = ({ log }: { log: number }) => Math.abs(log - middle) > FAR * sd;
+  return {
+    used: all.filter((each) => !isFar(each)),
+    outliers: all.filter(isFar).map(({ id }) => id),
+  };
 }
 
 function median(values: readonly number[]): number {

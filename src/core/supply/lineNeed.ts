@@ -107,8 +107,7 @@ export function lineNeed(line: NeedLine): LineNeed {
   within('thinner', line.thinner, 0, 0.5);
   const loss = lossAt(method, line.underCover);
   const perM2 = perSquareMetre(line, loss.likely);
-  const upper =
-    perM2.route === 'film' ? perSquareMetre(line, loss.upper).litres / perM2.litres : 1 + COVERAGE_SPREAD;
+  const upper = perM2.route === 'film' ? (1 - loss.likely) / (1 - loss.upper) : 1 + COVERAGE_SPREAD;
   const profile = line.profileMicrons ?? 0;
   const coats = line.coats.map(({ no, colour, areaM2 }): CoatNeed => {
     if (!Number.isInteger(within('number of the coat', no, 0, 1000)))

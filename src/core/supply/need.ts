@@ -3,7 +3,7 @@ import { QuantityError } from '../units/index.ts';
 import { type LineNeed, lineNeed, type NeedLine } from './lineNeed.ts';
 import { partShares } from './partShares.ts';
 import { inTools, type Tools } from './sessions.ts';
-import { type Amount, type Doubt, sumOf } from './spreads.ts';
+import { type Amount, DoubtfulSum } from './spreads.ts';
 
 /** What is wanted of one tin: a part of a product, in one colour where it has one. */
 export interface PartAmount extends Amount {
@@ -58,7 +58,7 @@ export interface Need {
  * @throws {QuantityError} on figures no paint has, or two lines with the same id
  */
 export function need(input: { lines: readonly NeedLine[] }): Need {
-  const known: { line: NeedLine; own: LineNeed }[] = [];
+  const known: Known[] = [];
   const unknown: Need['unknown'] = [];
   const seen = new Set<string>();
   for (const line of input.lines) {
@@ -75,122 +75,101 @@ export function need(input: { lines: readonly NeedLine[] }): Need {
       unknown.push({ lineId: line.id, reason: error.message });
     }
   }
-  const tools = inTools(known);
-  return {
-    ...amountsOf(known, tools),
-    liquids: liquidsOf(known, tools),
+  const byProduct = new Map<string, Known[]>();
+  for (const each of known) {
+    const own = byProduct.get(each.line.productId);
+    if (own) own.push(each);
+    else byProduct.set(each.line.productId, [each]);
+  }
+  const found: Need = {
+    parts: [],
+    colours: [],
+    liquids: [],
     lines: known.map(({ line, own }) => ({ id: line.id, ...own })),
     unknown,
-    sessions: [...tools].map(([productId, { sessions, left }]) => ({
-      productId,
-      sessions,
-      leftInTools: left,
-    })),
+    sessions: [],
   };
+  for (const [productId, own] of byProduct) {
+    const tools = inTools(own);
+    addAmounts(found, productId, own, tools);
+    found.liquids.push(liquidOf(productId, own, tools));
+    if (tools.sessions > 0)
+      found.sessions.push({ productId, sessions: tools.sessions, leftInTools: tools.left });
+  }
+  return found;
 }
 
-interface PartSum {
-  of: Omit<PartAmount, keyof Amount>;
-  doubts: Doubt[];
+interface Known {
+  line: NeedLine;
+  own: LineNeed;
 }
 
 interface ColourSum {
-  productId: string;
-  colour: string;
+  sum: DoubtfulSum;
   canLitres: number | null;
-  doubts: Doubt[];
-  lines: Map<string, number>;
+  lines: ColourNeed['lines'];
 }
 
-function amountsOf(
-  known: readonly { line: NeedLine; own: LineNeed }[],
-  tools: ReadonlyMap<string, Tools>,
-): Pick<Need, 'parts' | 'colours'> {
-  const parts = new Map<string, { of: Omit<PartAmount, keyof Amount>; doubts: Doubt[] }>();
-  const colours = new Map<string, ColourSum>();
-  for (const { line, own } of known) {
-    const { productId } = line;
-    const { unit, parts: mix, perLitre } = partShares(line);
-    for (const [colour, litres] of byColour(own)) {
-      const share = own.litres > 0 ? litres / own.litres : 0;
-      const left = (tools.get(productId)?.share.get(line.id) ?? 0) * share;
-      const doubt = (times: number): Doubt => ({
-        amount: (litres + left) * times,
-        area: own.sd.area * share * times,
-        measuredBy: line.measuredBy,
-        hand: own.sd.hand * share * times,
-        by: line.method,
-      });
-      const key = `${productId} ${colour}`;
-      const one: ColourSum = colours.get(key) ?? {
-        productId,
-        colour,
-        canLitres: line.sheet.canLitres,
-        doubts: [],
-        lines: new Map(),
-      };
-      colours.set(key, one);
-      one.doubts.push(doubt(1));
-      one.lines.set(line.id, (one.lines.get(line.id) ?? 0) + litres + left);
-      mix.forEach(({ name }, i) => {
-        const own = i === 0 ? colour : null;
-        const partKey = `${productId} ${i} ${own ?? ''}`;
-        const part: PartSum = parts.get(partKey) ?? {
-          of: { productId, part: name, colour: own, unit },
-          doubts: [],
-        };
-        parts.set(partKey, part);
-        part.doubts.push(doubt(perLitre[i] as number));
-      });
-    }
-  }
-  return {
-    parts: [...parts.values()].map(({ of, doubts }) => ({ ...of, ...sumOf(doubts) })),
-    colours: [...colours.values()].map(({ productId, colour, canLitres, doubts, lines }) => {
-      const sum = sumOf(doubts);
-      return {
-        productId,
-        colour,
-        ...sum,
-        lines: [...lines].map(([lineId, litres]) => ({ lineId, litres })),
-        cans: canLitres === null || sum.safe <= 0 ? null : cansFor(sum.safe, canLitres),
-      };
-    }),
-  };
-}
-
+/** The litres of each colour of a line. */
 function byColour({ coats }: LineNeed): Map<string, number> {
   const litres = new Map<string, number>();
   for (const coat of coats) litres.set(coat.colour, (litres.get(coat.colour) ?? 0) + coat.litres);
   return litres;
 }
 
-function liquidsOf(
-  known: readonly { line: NeedLine; own: LineNeed }[],
-  tools: ReadonlyMap<string, Tools>,
-): LiquidNeed[] {
-  const all = new Map<string, { name: string | null; doubts: Doubt[] }>();
-  for (const { line, own } of known) {
-    const one = all.get(line.productId) ?? { name: line.sheet.thinner, doubts: [] };
-    all.set(line.productId, one);
-    one.doubts.push({
-      amount: own.litres * line.thinner,
-      area: own.sd.area * line.thinner,
-      measuredBy: line.measuredBy,
-      hand: own.sd.hand * line.thinner,
-      by: line.method,
-    });
-  }
-  return [...all].map(([productId, { name, doubts }]) => {
-    const thin = sumOf(doubts);
-    const clean = tools.get(productId)?.clean ?? 0;
-    return {
-      productId,
-      name,
-      thin: thin.likely,
-      clean,
-      likely: thin.likely + clean,
-      safe: thin.safe + clean,
-    };
+/** The sums of one product: its base and its mix in each colour, its other parts for all of them. */
+function addAmounts(found: Need, productId: string, known: readonly Known[], tools: Tools): void {
+  const parts = new Map<string, { of: Omit<PartAmount, keyof Amount>; sum: DoubtfulSum }>();
+  const colours = new Map<string, ColourSum>();
+  known.forEach(({ line, own }, at) => {
+    const { unit, parts: mix, perLitre } = partShares(line);
+    for (const [colour, litres] of byColour(own)) {
+      const share = own.litres > 0 ? litres / own.litres : 0;
+      const mixed = litres + (tools.share[at] as number) * share;
+      const doubt = {
+        area: own.sd.area * share,
+        measuredBy: line.measuredBy,
+        hand: own.sd.hand * share,
+        by: line.method,
+      };
+      const one = colours.get(colour) ?? {
+        sum: new DoubtfulSum(),
+        canLitres: line.sheet.canLitres,
+        lines: [],
+      };
+      colours.set(colour, one);
+      one.sum.add(mixed, doubt, 1);
+      one.lines.push({ lineId: line.id, litres: mixed });
+      mix.forEach(({ name }, i) => {
+        const coloured = i === 0 ? colour : null;
+        // A colour could be called like a part, but not in front of one.
+        const key = i === 0 ? ` ${colour}` : name;
+        const part = parts.get(key) ?? {
+          of: { productId, part: name, colour: coloured, unit },
+          sum: new DoubtfulSum(),
+        };
+        parts.set(key, part);
+        part.sum.add(mixed, doubt, perLitre[i] as number);
+      });
+    }
   });
+  for (const { of, sum } of parts.values()) found.parts.push({ ...of, ...sum.amount });
+  for (const [colour, { sum, canLitres, lines }] of colours) {
+    const { likely, safe } = sum.amount;
+    const cans = canLitres === null || safe <= 0 ? null : cansFor(safe, canLitres);
+    found.colours.push({ productId, colour, likely, safe, lines, cans });
+  }
+}
+
+function liquidOf(productId: string, known: readonly Known[], { clean }: Tools): LiquidNeed {
+  const thin = new DoubtfulSum();
+  for (const { line, own } of known)
+    thin.add(
+      own.litres,
+      { area: own.sd.area, measuredBy: line.measuredBy, hand: own.sd.hand, by: line.method },
+      line.thinner,
+    );
+  const { likely, safe } = thin.amount;
+  const name = known[0]?.line.sheet.thinner ?? null;
+  return { productId, name, thin: likely, clean, likely: likely + clean, safe: safe + clean };
 }

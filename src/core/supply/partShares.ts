@@ -8,8 +8,18 @@ import {
 } from '../mix/index.ts';
 import type { NeedLine } from './lineNeed.ts';
 
+/** Shares of a sheet by its own ratio, worked out once for all its lines. */
+const known = new WeakMap<NeedLine['sheet'], ReturnType<typeof sharesOf>>();
+
 /** Of the mixed paint of a line the share that each part is, by volume or, lacking densities, by weight. */
-export function partShares({ sheet, ownParts }: Pick<NeedLine, 'sheet' | 'ownParts'>): {
+export function partShares(line: Pick<NeedLine, 'sheet' | 'ownParts'>): ReturnType<typeof sharesOf> {
+  if (line.ownParts) return sharesOf(line);
+  const kept = known.get(line.sheet) ?? sharesOf(line);
+  known.set(line.sheet, kept);
+  return kept;
+}
+
+function sharesOf({ sheet, ownParts }: Pick<NeedLine, 'sheet' | 'ownParts'>): {
   unit: 'l' | 'kg';
   parts: readonly MixPart[];
   perLitre: number[];

@@ -7,45 +7,45 @@ export interface Tools {
   /** Paint left in rollers, trays and pots, and what cleans them, l. */
   left: number;
   clean: number;
-  /** Of which product and colour the paint is that is left: the share of each line. */
-  share: Map<string, number>;
+  /** The share of each line in what is left, in the order of the lines. */
+  share: number[];
+}
+
+interface Session {
+  whole: number;
+  lines: { at: number; litres: number }[];
 }
 
 /**
- * What stays in the tools: coats of the same number on one boat by one method are applied in one session, whatever the
- * areas.
+ * What one product leaves in the tools: coats of the same number on one boat by one method are applied in one session,
+ * whatever the areas.
  */
-export function inTools(known: readonly { line: NeedLine; own: LineNeed }[]): Map<string, Tools> {
-  const all = new Map<string, Tools>();
-  const sessions = new Map<
-    string,
-    { productId: string; method: NeedLine['method']; lines: Map<string, number> }
-  >();
-  for (const { line, own } of known) {
+export function inTools(known: readonly { line: NeedLine; own: LineNeed }[]): Tools {
+  const tools: Tools = { sessions: 0, left: 0, clean: 0, share: known.map(() => 0) };
+  const byBoat = new Map<string, Map<NeedLine['method'], Session[]>>();
+  known.forEach(({ line, own }, at) => {
     // A can that sprays leaves nothing in a tray.
-    if (line.sheet.canLitres !== null) continue;
+    if (line.sheet.canLitres !== null) return;
+    const byMethod = byBoat.get(line.boatId) ?? new Map<NeedLine['method'], Session[]>();
+    byBoat.set(line.boatId, byMethod);
+    const sessions = byMethod.get(line.method) ?? [];
+    byMethod.set(line.method, sessions);
     for (const { no, litres } of own.coats) {
-      const key = `${line.boatId} ${line.productId} ${line.method} ${no}`;
-      const session = sessions.get(key) ?? {
-        productId: line.productId,
-        method: line.method,
-        lines: new Map(),
-      };
-      sessions.set(key, session);
-      session.lines.set(line.id, (session.lines.get(line.id) ?? 0) + litres);
+      sessions[no] ??= { whole: 0, lines: [] };
+      sessions[no].whole += litres;
+      sessions[no].lines.push({ at, litres });
     }
-  }
-  for (const { productId, method, lines } of sessions.values()) {
-    const whole = [...lines.values()].reduce((sum, litres) => sum + litres, 0);
-    if (!(whole > 0)) continue;
-    const tools = all.get(productId) ?? { sessions: 0, left: 0, clean: 0, share: new Map<string, number>() };
-    const left = residueLitres(method, whole);
-    tools.sessions += 1;
-    tools.left += left;
-    tools.clean += cleaningLitres(method);
-    for (const [id, litres] of lines)
-      tools.share.set(id, (tools.share.get(id) ?? 0) + (left * litres) / whole);
-    all.set(productId, tools);
-  }
-  return all;
+  });
+  for (const byMethod of byBoat.values())
+    for (const [method, sessions] of byMethod)
+      for (const session of sessions) {
+        if (!session || !(session.whole > 0)) continue;
+        const left = residueLitres(method, session.whole);
+        tools.sessions += 1;
+        tools.left += left;
+        tools.clean += cleaningLitres(method);
+        for (const { at, litres } of session.lines)
+          tools.share[at] = (tools.share[at] as number) + (left * litres) / session.whole;
+      }
+  return tools;
 }

@@ -4,9 +4,8 @@ export interface Amount {
   safe: number;
 }
 
-/** A share of an amount that may be wrong: by its area, together with others measured alike, and by the hand. */
+/** What an amount may be wrong by, in standard deviations: by its area, together with others measured alike, and by the hand. */
 export interface Doubt {
-  amount: number;
   area: number;
   measuredBy: string;
   hand: number;
@@ -17,17 +16,26 @@ export interface Doubt {
 const SAFE_SD = 1.2816;
 
 /**
- * The likely and the safe sum of amounts whose errors hang together: areas measured the same way, and coats by the same
- * method, are wrong together and their errors add; all others are independent and their squares do.
+ * A sum of amounts whose errors hang together: areas measured the same way, and coats by the same method, are wrong
+ * together and their errors add; all others are independent and their squares do.
  */
-export function sumOf(doubts: readonly Doubt[]): Amount {
-  const [areas, hands] = [new Map<string, number>(), new Map<string, number>()];
-  let likely = 0;
-  for (const { amount, area, measuredBy, hand, by } of doubts) {
-    likely += amount;
-    areas.set(measuredBy, (areas.get(measuredBy) ?? 0) + area);
-    hands.set(by, (hands.get(by) ?? 0) + hand);
+export class DoubtfulSum {
+  #likely = 0;
+  readonly #areas = new Map<string, number>();
+  readonly #hands = new Map<string, number>();
+
+  /** Adds an amount; what it is wrong by counts so many times. */
+  add(amount: number, { area, measuredBy, hand, by }: Doubt, times: number): void {
+    this.#likely += amount * times;
+    this.#areas.set(measuredBy, (this.#areas.get(measuredBy) ?? 0) + area * times);
+    this.#hands.set(by, (this.#hands.get(by) ?? 0) + hand * times);
   }
-  const squares = [...areas.values(), ...hands.values()].reduce((sum, sd) => sum + sd * sd, 0);
-  return { likely, safe: likely + SAFE_SD * Math.sqrt(squares) };
+
+  /** The likely sum, and the one that is enough nine times in ten. */
+  get amount(): Amount {
+    let squares = 0;
+    for (const sd of this.#areas.values()) squares += sd * sd;
+    for (const sd of this.#hands.values()) squares += sd * sd;
+    return { likely: this.#likely, safe: this.#likely + SAFE_SD * Math.sqrt(squares) };
+  }
 }

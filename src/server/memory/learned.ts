@@ -46,12 +46,21 @@ function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
   return uses;
 }
 
-/** How much paint coats of each kind really take in this yard. */
+const learned = new WeakMap<
+  readonly AreaSnapshot[],
+  { catalogue: ProductCatalogue; rates: Map<string, LearnedSpread> }
+>();
+
+/** How much paint coats of each kind really take in this yard; worked out once for as long as nothing changes. */
 export function learnedIn(
   states: readonly AreaSnapshot[],
   catalogue: ProductCatalogue,
 ): Map<string, LearnedSpread> {
-  return new Map(
+  const kept = learned.get(states);
+  if (kept?.catalogue === catalogue) return kept.rates;
+  const rates = new Map(
     learnSpread(states.flatMap((state) => usesOf(state, catalogue))).map((each) => [each.key, each]),
   );
+  learned.set(states, { catalogue, rates });
+  return rates;
 }

@@ -35,6 +35,14 @@ export interface AreaLines {
 
 /** What the need goes by of a sheet. Solids that nobody has read off the tin yet give way to a coverage that was. */
 export function needSheetOf(sheet: ProductSheet): NeedSheet {
+  const kept = needSheets.get(sheet) ?? madeSheet(sheet);
+  needSheets.set(sheet, kept);
+  return kept;
+}
+
+const needSheets = new WeakMap<ProductSheet, NeedSheet>();
+
+function madeSheet(sheet: ProductSheet): NeedSheet {
   const coverage = sheet.coverageM2PerL ?? null;
   const unread = sheet.typical?.includes('volumeSolids') ?? false;
   const washed = sheet.dilution != null;

@@ -7,7 +7,9 @@ import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
+import { keptByArea } from '../memory/storeReading.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
+import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { coatOutlook, type Inside } from './coatOutlook.ts';
@@ -40,7 +42,7 @@ function litresForCoat(
 
 /** What the tins give for what is left of the coat in hand. */
 async function tinsFor(
-  memory: Context['memory'],
+  { memory, db }: Pick<Context, 'memory' | 'db'>,
   of: { state: AreaSnapshot; step: Step; product: KnownProduct; clock: AreaClock; left: number; at: number },
   catalogue: ProductCatalogue,
 ): Promise<BenchTins | null> {
@@ -49,7 +51,9 @@ async function tinsFor(
   const areaM2 = clock.next?.areaM2 ?? 0;
   const store = await memory.store();
   if (!store.byProduct.has(product.id)) return null;
-  const states = new Map((await memory.at(at)).states.map((each) => [each.area.id, each]));
+  const kept = store.byProduct.get(product.id)?.flatMap((each) => [...keptByArea(each).keys()]) ?? [];
+  const names = new Map<string, string>();
+  for (const id of new Set(kept)) names.set(id, (await areaById(db, id))?.name ?? 'a patch');
   const asked = {
     state,
     step,
@@ -58,7 +62,7 @@ async function tinsFor(
     litres: areaM2 > 0 ? (whole * left) / areaM2 : 0,
     areaM2: left,
   };
-  return benchTins(asked, { store, trade: await memory.trade(), catalogue, now: at }, states);
+  return benchTins(asked, { store, trade: await memory.trade(), catalogue, now: at }, names);
 }
 
 /** Everything for applying the next coat on one area. @throws {Missing} */
@@ -130,7 +134,7 @@ export async function benchView(
     askOldLine: await oldLineAsked(db, state, clock),
     tins:
       step && product && clock.next
-        ? await tinsFor(memory, { state, step, product, clock, left, at }, known.catalogue)
+        ? await tinsFor({ memory, db }, { state, step, product, clock, left, at }, known.catalogue)
         : null,
   };
 }

@@ -20,7 +20,7 @@ export function benchTins(
     areaM2: number;
   },
   from: { store: StoreReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },
-  states: ReadonlyMap<string, AreaSnapshot>,
+  names: ReadonlyMap<string, string>,
 ): BenchTins | null {
   const { state, step, product, colour, litres } = of;
   const { sheet } = product;
@@ -34,7 +34,7 @@ export function benchTins(
     for (const [areaId, amount] of keptBy)
       if (areaId !== state.area.id)
         keptElsewhere.push({
-          areaName: states.get(areaId)?.area.name ?? 'a patch',
+          areaName: names.get(areaId) ?? 'a patch',
           part: name,
           amount,
           unit,

@@ -1,7 +1,7 @@
 import type { MaterialsQuery, MaterialsView, NeedLineView, ProductSupply } from '../../../contract/index.ts';
 import type { Context } from '../../context.ts';
 import type { TradeReading } from '../../memory/storeReading.ts';
-import type { YardReading } from '../../memory/yardMemory.ts';
+import type { YardMemory, YardReading } from '../../memory/yardMemory.ts';
 import { firstCoatMs, type Held, partSupply } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
 import { type YardNeed, yardNeed } from './yardNeed.ts';
@@ -25,14 +25,36 @@ export async function readHeld(
   };
 }
 
+/** Answers to the same question within a minute are one, until something changes. */
+const SAME_FOR_MS = 60_000;
+const latest = new WeakMap<
+  YardMemory,
+  { at: number; revision: number; asked: string; view: MaterialsView }
+>();
+
 /** What is wanted against what is there, of the yard or a part of it. */
 export async function materialsView(context: Context, asked: MaterialsQuery): Promise<MaterialsView> {
   const now = context.now();
-  const held = await readHeld(context, now);
+  const { memory } = context;
+  const key = JSON.stringify([asked.boatId, asked.areaId, asked.productId]);
+  const kept = latest.get(memory);
+  const holds = kept?.revision === memory.revision && kept.asked === key && now >= kept.at;
+  if (holds && now - kept.at < SAME_FOR_MS) return kept.view;
+  const { revision } = memory;
+  const view = materialsOf(await readHeld(context, now), asked, now);
+  latest.set(memory, { at: now, revision, asked: key, view });
+  return view;
+}
+
+function materialsOf(
+  held: Awaited<ReturnType<typeof readHeld>>,
+  asked: MaterialsQuery,
+  now: number,
+): MaterialsView {
   const { settings } = held.trade;
   const needed = yardNeed(held.known, asked, settings.useLearned);
   const detailed = Object.keys(asked).length > 0;
-  const products = [...new Set(needed.lines.map(({ line }) => line.productId))];
+  const products = [...needed.byProduct.keys()];
   return {
     now: new Date(now).toISOString(),
     currency: settings.currency,
@@ -58,7 +80,7 @@ function productSupply(productId: string, needed: YardNeed, held: Held, detailed
   const bySheet = of(needed.bySheet.colours);
   const session = of(needed.need.sessions)[0];
   const liquid = of(needed.need.liquids)[0];
-  const lines = needed.lines.filter(({ line }) => line.productId === productId);
+  const lines = needed.byProduct.get(productId) ?? [];
   const first = firstCoatMs(productId, needed, held);
   return {
     productId,
@@ -87,9 +109,9 @@ function productSupply(productId: string, needed: YardNeed, held: Held, detailed
 
 function lineView(
   { line, state, step, way }: YardNeed['lines'][number],
-  { need, factors }: YardNeed,
+  { own: all, factors }: YardNeed,
 ): NeedLineView {
-  const own = need.lines.find(({ id }) => id === line.id);
+  const own = all.get(line.id);
   const { area, boat } = state;
   return {
     id: line.id,

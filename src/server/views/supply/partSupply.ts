@@ -28,17 +28,15 @@ export interface Held {
 const TRIFLE = 1e-4;
 
 /** The coats that take of a part, in the order in which they could go on. */
-function takings(part: PartAmount, { lines, need }: YardNeed, held: Held): Taking[] {
+function takings(part: PartAmount, { byProduct, own }: YardNeed, held: Held): Taking[] {
   const scale = part.likely > 0 ? part.safe / part.likely : 1;
-  const litresOf = new Map(need.lines.map((each) => [each.id, each]));
-  const all = lines.flatMap((of): Taking[] => {
+  const all = (byProduct.get(part.productId) ?? []).flatMap((of): Taking[] => {
     const { line, state } = of;
-    if (line.productId !== part.productId) return [];
     const i = line.sheet.parts.findIndex(({ name }) => name === part.part);
     const mix = line.ownParts ? atOwnRatio(line.sheet.parts, line.ownParts) : line.sheet.parts;
     const share = perLitreOfPaint(mix, line.sheet.ratioBy).perLitre[i] ?? 0;
     const clock = held.clocks.get(state.area.id);
-    return (litresOf.get(line.id)?.coats ?? []).flatMap((coat, k) =>
+    return (own.get(line.id)?.coats ?? []).flatMap((coat, k) =>
       part.colour === null || coat.colour === part.colour
         ? [
             {
@@ -98,9 +96,8 @@ export function partSupply(part: PartAmount, needed: YardNeed, held: Held): Part
 }
 
 /** When the first coat of a product could go on; null: nobody knows. */
-export function firstCoatMs(productId: string, { lines }: YardNeed, held: Held): number | null {
-  const times = lines.flatMap(({ line, state, coatsBefore }) => {
-    if (line.productId !== productId) return [];
+export function firstCoatMs(productId: string, { byProduct }: YardNeed, held: Held): number | null {
+  const times = (byProduct.get(productId) ?? []).flatMap(({ state, coatsBefore }) => {
     const at = coatAtMs(held.clocks.get(state.area.id), coatsBefore, held.now);
     return at === null ? [] : [at];
   });

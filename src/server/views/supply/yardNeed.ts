@@ -1,5 +1,6 @@
 import type { MaterialsQuery } from '../../../contract/index.ts';
 import { type LearnedSpread, type Need, need } from '../../../core/supply/index.ts';
+import { grouped } from '../../memory/grouped.ts';
 import { kindOf, learnedIn } from '../../memory/learned.ts';
 import { type AreaLines, needLinesOf, type YardLine } from '../../memory/needLines.ts';
 import type { YardReading } from '../../memory/yardMemory.ts';
@@ -7,6 +8,9 @@ import type { YardReading } from '../../memory/yardMemory.ts';
 /** What the yard, or a part of it, still takes: by what coats applied here took, and by the sheets alone. */
 export interface YardNeed {
   lines: YardLine[];
+  byProduct: ReadonlyMap<string, readonly YardLine[]>;
+  /** How each line comes about, by its id. */
+  own: ReadonlyMap<string, Need['lines'][number]>;
   unknown: AreaLines['unknown'];
   need: Need;
   bySheet: Need;
@@ -46,5 +50,14 @@ export function yardNeed(
   });
   const bySheet = need({ lines: lines.map(({ line }) => line) });
   const own = useLearned && learned.size > 0 ? need({ lines: rated }) : bySheet;
-  return { lines, unknown, need: own, bySheet, learned, factors };
+  return {
+    lines,
+    byProduct: grouped(lines, ({ line }) => line.productId),
+    own: new Map(own.lines.map((each) => [each.id, each])),
+    unknown,
+    need: own,
+    bySheet,
+    learned,
+    factors,
+  };
 }

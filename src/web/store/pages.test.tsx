@@ -1,0 +1,232 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { v7 as uuidv7 } from 'uuid';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { ask, openPage } from '../../../test/openPage.tsx';
+import { aBoat, aLot, anArea, aProduct, aStep, lotOf } from '../../../test/yardServer.ts';
+import type { CostsView, MovementsView, StoreView, TradeView } from '../../contract/index.ts';
+
+/** The pages of the store against a real server. The yard is shared by all tests of the run: each has names of its own. */
+let name: string;
+let planned: { boat: ReturnType<typeof aBoat>; product: ReturnType<typeof aProduct> };
+
+beforeEach(async () => {
+  name = `Store ${uuidv7().slice(-8)}`;
+  const boat = aBoat({ name: `Hull of ${name}` });
+  const area = anArea(boat.id);
+  const product = { ...aProduct({ packs: [{ litres: 2.5, price: 70 }] }), name };
+  await ask('POST', '/boats', boat);
+  await ask('POST', '/areas', area);
+  await ask('POST', '/products', product);
+  await ask('PUT', `/areas/${area.id}/stack`, {
+    version: 1,
+    steps: [aStep(product.id, { colours: ['grey'] })],
+  });
+  planned = { boat, product };
+});
+
+const lots = async () =>
+  (await ask<StoreView>('GET', '/lots')).lots.filter(({ productId }) => productId === planned.product.id);
+const shelf = (over: Partial<ReturnType<typeof aLot>>[] = [{}, {}]) =>
+  ask('POST', '/receipts', {
+    id: uuidv7(),
+    at: new Date(Date.now() - 3_600_000).toISOString(),
+    purchaseId: null,
+    lots: ['base', 'hardener'].map((part, i) =>
+      aLot(planned.product.id, part, { amount: 2 / (i + 1), ...over[i] }),
+    ),
+  });
+
+describe('what stands on the shelf', () => {
+  it('is added part by part; what cannot be read is refused at its field, and nothing typed is lost', async () => {
+    const { user } = await openPage('/materials/store');
+    await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
+    await user.selectOptions(await screen.findByLabelText('Product'), name);
+    await user.type(await screen.findByLabelText('Of base'), 'some');
+    await user.type(screen.getByLabelText('Lot number'), 'A 1');
+    await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+    expect(await screen.findByText(/base "some" is not a number/)).toBeDefined();
+    expect((screen.getByLabelText('Lot number') as HTMLInputElement).value).toBe('A 1');
+    await user.clear(screen.getByLabelText('Of base'));
+    await user.type(screen.getByLabelText('Of base'), '1,5');
+    await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+    await waitFor(async () => expect(await lots()).toHaveLength(1));
+    expect((await lots())[0]).toMatchObject({
+      part: 'base',
+      colour: 'grey',
+      code: 'A 1',
+      stock: { inTin: 1.5 },
+    });
+  });
+
+  it('nothing entered is refused, and so is a day no calendar has', async () => {
+    const { user } = await openPage('/materials/store');
+    await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
+    await user.selectOptions(await screen.findByLabelText('Product'), name);
+    await user.click(await screen.findByRole('button', { name: 'Add it to the store' }));
+    expect(await screen.findByText('enter what is there of one part at least')).toBeDefined();
+    await user.type(screen.getByLabelText('Of hardener'), '1');
+    await user.type(screen.getByLabelText('Made on'), '2026-02-31');
+    await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+    expect(await screen.findByText(/2026-02-31.*is not a day of the calendar/)).toBeDefined();
+    expect(await lots()).toHaveLength(0);
+  });
+
+  it('what happened to a tin is logged and taken back; the book never forgets it', async () => {
+    await shelf();
+    const { user } = await openPage('/materials/store');
+    await user.type(await screen.findByLabelText('Search by product, lot or place'), name);
+    const open = await screen.findByRole('button', { name: new RegExp(`What happened to ${name}, base`) });
+    await user.click(open);
+    await user.selectOptions(screen.getByLabelText('What happened'), 'spilt');
+    const amount = screen.getByRole('textbox', { name: 'Amount' });
+    await user.clear(amount);
+    await user.type(amount, '0.4');
+    await user.type(screen.getByLabelText('Note'), 'kicked over');
+    await user.click(screen.getByRole('button', { name: 'Log it' }));
+    await waitFor(async () =>
+      expect((await lots()).find(({ part }) => part === 'base')?.stock.inTin).toBeCloseTo(1.6, 9),
+    );
+    await user.click(await screen.findByRole('button', { name: `Take back: ${name}, base, grey spilt` }));
+    await waitFor(async () =>
+      expect((await lots()).find(({ part }) => part === 'base')?.stock.inTin).toBeCloseTo(2, 9),
+    );
+    const { movements } = await ask<MovementsView>('GET', '/movements');
+    expect(movements.find(({ note }) => note === 'kicked over')?.correctedBy).not.toBeNull();
+  });
+
+  it('a tin that froze or is past its life is not counted, and says why', async () => {
+    const old = aLot(planned.product.id, 'base', { madeOn: '2010-01-01', code: `old ${name}` });
+    await ask('PUT', `/products/${planned.product.id}`, {
+      ...planned.product,
+      sheet: { ...planned.product.sheet, shelfMonths: 24 },
+      version: 1,
+    });
+    await ask('POST', '/lots', lotOf(old));
+    const { user } = await openPage('/materials/store');
+    await user.type(await screen.findByLabelText('Search by product, lot or place'), `old ${name}`);
+    expect(await screen.findByText(/Not counted: past the shelf life of its sheet/)).toBeDefined();
+  });
+});
+
+describe('need and purchase', () => {
+  it('a boat’s need opens to its sum, and what is short to the coat it stops', async () => {
+    await shelf();
+    const { user } = await openPage(`/materials?boat=${planned.boat.id}`);
+    const product = await screen.findByRole('article', { name });
+    expect(product.textContent).toMatch(/base, grey.*short/);
+    expect(within(product).getByText(/first coat, Bottom \(Hull of/)).toBeDefined();
+    await user.click(within(product).getByText('How it comes about'));
+    // 20 m² × 100 µm / (500 × 0.925).
+    expect(
+      await within(product).findByText(/20 m² ± 5 % \(hand measures\) × 100 µm dry at 50 % solids/),
+    ).toBeDefined();
+    expect(product.textContent).toContain('4.32 l a coat');
+  });
+
+  it('a supplier and a price are entered, changed and taken off again with a way back', async () => {
+    const { user } = await openPage('/materials/buy');
+    await user.click(await screen.findByRole('button', { name: 'Add a supplier' }));
+    await user.type(screen.getByLabelText('Name'), name);
+    await user.type(screen.getByLabelText('A delivery'), '12.50');
+    await user.type(screen.getByLabelText('Days to deliver'), 'soon');
+    await user.click(screen.getByRole('button', { name: 'Add the supplier' }));
+    expect(await screen.findByText(/days "soon" is not a number/)).toBeDefined();
+    await user.clear(screen.getByLabelText('Days to deliver'));
+    await user.type(screen.getByLabelText('Days to deliver'), '3');
+    await user.click(screen.getByRole('button', { name: 'Add the supplier' }));
+    await user.click(await screen.findByRole('button', { name: 'Add a price' }));
+    await user.selectOptions(screen.getByLabelText('Product'), name);
+    await user.type(screen.getByLabelText('Pack, mixed'), '5');
+    await user.type(screen.getByLabelText('Price'), '99.95');
+    await user.selectOptions(screen.getByLabelText('Supplier'), name);
+    await user.click(screen.getByRole('button', { name: 'Add the price' }));
+    const trade = () => ask<TradeView>('GET', '/trade');
+    const mine = async () =>
+      (await trade()).offers.filter(({ productId }) => productId === planned.product.id);
+    await waitFor(async () => expect(await mine()).toHaveLength(1));
+    const supplier = (await trade()).suppliers.find((each) => each.name === name);
+    expect(supplier).toMatchObject({ delivery: 1250, deliveryDays: 3 });
+    expect((await mine())[0]).toMatchObject({ price: 9995, litres: 5, supplierId: supplier?.id });
+    await user.click(await screen.findByRole('button', { name: `Remove ${name}` }));
+    await waitFor(async () =>
+      expect((await trade()).suppliers.some((each) => each.name === name)).toBe(false),
+    );
+    await user.click(await screen.findByRole('button', { name: /Undo|Bring back/ }));
+    await waitFor(async () =>
+      expect((await trade()).suppliers.some((each) => each.name === name)).toBe(true),
+    );
+  });
+
+  it('a price list that names an unknown product is refused by its line, and nothing of it is taken', async () => {
+    const { user } = await openPage('/materials/buy');
+    const csv = `product,litres,price\n${name},2.5,70\nNobody,1,1\n`;
+    await user.upload(
+      await screen.findByLabelText('Open price list'),
+      new File([csv], 'p.csv', { type: 'text/csv' }),
+    );
+    expect(await screen.findByText(/line 3, product: there is no sheet "Nobody"/)).toBeDefined();
+    const { offers } = await ask<TradeView>('GET', '/trade');
+    expect(offers.some(({ productId }) => productId === planned.product.id)).toBe(false);
+  });
+});
+
+describe('reconciling on the page', () => {
+  it('follows what is read off the tins at once, and puts both counts in the book together', async () => {
+    await shelf([{ amount: 1.2 }, { amount: 0.6 }]);
+    const { user } = await openPage(`/materials/tins/${planned.product.id}`);
+    const [base, hardener] = (await screen.findAllByRole('textbox', { name: /^Left of/ })) as [
+      HTMLElement,
+      HTMLElement,
+    ];
+    const put = async (field: HTMLElement, text: string) => {
+      await user.clear(field);
+      await user.type(field, text);
+    };
+    await put(base, '0.6');
+    await put(hardener, '0.2');
+    expect(await screen.findByText('33 % too much hardener.')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Put both counts in the book' }));
+    await waitFor(async () =>
+      expect((await lots()).map(({ part, stock }) => [part, stock.inTin])).toEqual([
+        ['base', 0.6],
+        ['hardener', 0.2],
+      ]),
+    );
+  });
+
+  it('a store without the hardener says so instead of guessing', async () => {
+    await ask('POST', '/lots', lotOf(aLot(planned.product.id, 'base')));
+    await openPage(`/materials/tins/${planned.product.id}`);
+    expect(await screen.findByText(/The store holds no tin of hardener/)).toBeDefined();
+  });
+});
+
+describe('cost and quote', () => {
+  it('the yard’s rules are typed as money and percent, and kept to the cent', async () => {
+    const { user } = await openPage(`/materials/costs?boat=${planned.boat.id}`);
+    const put = async (label: string, text: string) => {
+      const field = await screen.findByLabelText(label);
+      await user.clear(field);
+      await user.type(field, text);
+    };
+    await put('Tax', '19');
+    await put('An hour of work', '41.55');
+    await put('On paint and sundries', '12.5');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(async () =>
+      expect((await ask<TradeView>('GET', '/trade')).settings).toMatchObject({
+        taxRate: 0.19,
+        labourPerHour: 4155,
+        markup: 0.125,
+      }),
+    );
+    const costs = await ask<CostsView>('GET', `/boats/${planned.boat.id}/costs`);
+    const sum = costs.lines.reduce((all, { planned: each }) => all + each, 0);
+    expect(sum).toBe(costs.total.planned);
+    expect(costs.bill.net + costs.bill.tax + costs.bill.rounding).toBe(costs.bill.gross);
+    await put('Tax', '250');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(await screen.findByText(/tax rate \(fraction\) 2.5 is above the limit of 1/)).toBeDefined();
+  });
+});
