@@ -188,6 +188,13 @@ describe('the store', () => {
     expect([labels.status, (await labels.text()).slice(0, 5)]).toEqual([200, '%PDF-']);
   });
 
+  it('says of a leftover what it could still cover, as far as the hardener goes', async () => {
+    const [base] = await receive(2, 0.5);
+    const lot = (await get<StoreView>('/lots')).lots.find(({ id }) => id === base);
+    // 0.5 l of hardener mix 1.5 l at 2 : 1; at 100 µm and 50 % solids a litre covers 5 m².
+    expect(lot?.coversM2).toBeCloseTo(7.5, 6);
+  });
+
   it('a count by file puts in the book what was found, all rows or none', async () => {
     const [base] = await receive(2, 1);
     const bad = await server.problem('POST', '/lots/count', {

@@ -1,7 +1,17 @@
 import Joi from 'joi';
 import type { LotNote, Stock } from '../../core/supply/index.ts';
 import { objectOf } from '../joi.ts';
-import { figure, flag, listOf, maybeMoment, maybeWord, moment, uuid, word } from '../replies/plain.ts';
+import {
+  figure,
+  flag,
+  listOf,
+  maybeFigure,
+  maybeMoment,
+  maybeWord,
+  moment,
+  uuid,
+  word,
+} from '../replies/plain.ts';
 import { type Lot, lotReply } from './lot.ts';
 
 /** A lot as the store shows it. */
@@ -19,6 +29,8 @@ export interface LotView extends Lot {
   notes: Omit<LotNote, 'atMs'>[];
   /** It counts as stock. */
   usable: boolean;
+  /** m² that one coat at the typical film could still cover, of a base with the hardener that is there; null: not of this part. */
+  coversM2: number | null;
 }
 
 export interface StoreView {
@@ -42,6 +54,7 @@ const lotView = (lotReply as Joi.ObjectSchema).keys({
   endsOn: maybeMoment(),
   notes: listOf(Joi.object({ code: word(), text: word(), keepsOut: flag() })),
   usable: flag(),
+  coversM2: maybeFigure(),
 });
 export const storeReply = objectOf<StoreView>({
   now: moment(),

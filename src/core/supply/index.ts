@@ -29,7 +29,7 @@ export {
   toMinor,
 } from './money.ts';
 export { type ColourNeed, type LiquidNeed, type Need, need, type PartAmount } from './need.ts';
-export { perLitreOfPaint } from './partShares.ts';
+export { kitContents, perLitreOfPaint } from './partShares.ts';
 export {
   type CheapestPurchase,
   cheapestPurchase,

@@ -6,6 +6,7 @@ import {
   shares,
   unthinnedShare,
 } from '../mix/index.ts';
+import { positive } from '../units/index.ts';
 import type { NeedLine } from './lineNeed.ts';
 
 /** Shares of a sheet by its own ratio, worked out once for all its lines. */
@@ -45,4 +46,22 @@ export function perLitreOfPaint(
   }
   const paint = unthinnedShare({ parts, by });
   return { unit: 'l', perLitre: shares({ parts, by, as: 'volume' }).map((each) => each / paint) };
+}
+
+/**
+ * What of each part is in a kit that mixes to so many litres, all its parts together: 3 l of 2 : 1 → 2 and 1 l; of 2 : 1 : 1
+ * with its reducer 1.5, 0.75 and 0.75. A ratio by weight without densities is told in kg.
+ *
+ * @throws {QuantityError} on parts or litres that cannot be
+ */
+export function kitContents(
+  parts: readonly MixPart[],
+  by: RatioBasis,
+  litres: number,
+): { unit: 'l' | 'kg'; amounts: number[] } {
+  const whole = positive('litres of the kit', litres, 1e5);
+  const { unit, perLitre } = perLitreOfPaint(parts, by);
+  const all = perLitre.reduce((sum, each) => sum + each, 0);
+  const size = unit === 'kg' ? whole * MIX_KG_PER_L : whole;
+  return { unit, amounts: perLitre.map((each) => (each / all) * size) };
 }

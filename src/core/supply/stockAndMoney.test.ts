@@ -4,11 +4,13 @@ import {
   billOf,
   cheapestPurchase,
   fromMinor,
+  kitContents,
   lotNotes,
   MOVEMENT_KINDS,
   type Movement,
   shareOut,
   stockOf,
+  takeFrom,
   timesRate,
   toMinor,
 } from './index.ts';
@@ -202,5 +204,83 @@ describe('a purchase', () => {
       ),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('what is taken from where', () => {
+  const lot = (id: string, inTin: number, more: object = {}) => ({
+    id,
+    inTin,
+    openedMs: null,
+    endsMs: null,
+    usable: true,
+    ...more,
+  });
+
+  it('is from opened tins first, of these from the one that ends soonest', () => {
+    const lots = [
+      lot('closed', 5),
+      lot('late', 1, { openedMs: 0, endsMs: 9 * DAY }),
+      lot('soon', 0.5, { openedMs: 0, endsMs: 3 * DAY }),
+    ];
+    expect(takeFrom(lots, 2)).toEqual([
+      { lotId: 'soon', amount: 0.5 },
+      { lotId: 'late', amount: 1 },
+      { lotId: 'closed', amount: 0.5 },
+    ]);
+  });
+
+  it('is from a tin that is not to be used only when no other has any, and goes below nothing when none has', () => {
+    const lots = [lot('old', 1, { usable: false }), lot('good', 1)];
+    expect(takeFrom(lots, 1.5)).toEqual([
+      { lotId: 'good', amount: 1 },
+      { lotId: 'old', amount: 0.5 },
+    ]);
+    expect(takeFrom([lot('good', 1)], 1.5)).toEqual([{ lotId: 'good', amount: 1.5 }]);
+    expect(takeFrom([lot('empty', -0.2)], 0.3)).toEqual([{ lotId: 'empty', amount: 0.3 }]);
+    expect(takeFrom([], 1)).toEqual([]);
+  });
+
+  it('always adds up to what was poured', () => {
+    const anyLots = fc.array(
+      fc.record({
+        inTin: fc.double({ min: -1, max: 5, noNaN: true }),
+        usable: fc.boolean(),
+        openedMs: fc.constantFrom(null, 0),
+      }),
+      { minLength: 1, maxLength: 6 },
+    );
+    fc.assert(
+      fc.property(anyLots, fc.double({ min: 0.01, max: 20, noNaN: true }), (list, amount) => {
+        const taken = takeFrom(
+          list.map((each, i) => lot(`${i}`, each.inTin, each)),
+          amount,
+        );
+        expect(taken.reduce((sum, each) => sum + each.amount, 0)).toBeCloseTo(amount, 5);
+        expect(new Set(taken.map(({ lotId }) => lotId)).size).toBe(taken.length);
+      }),
+    );
+  });
+});
+
+describe('a kit', () => {
+  const parts = (...ratios: number[]) =>
+    ratios.map((ratio, i) => ({
+      name: `${i}`,
+      ratio,
+      densityKgPerL: null,
+      ...(i === 2 && { reducer: true }),
+    }));
+
+  it('of 3 l at 2 : 1 holds 2 and 1 l; with its reducer as the third part no more than it mixes to', () => {
+    expect(kitContents(parts(2, 1), 'volume', 3).amounts).toEqual([2, 1]);
+    const { amounts } = kitContents(parts(2, 1, 1), 'volume', 3);
+    expect(amounts).toEqual([1.5, 0.75, 0.75]);
+  });
+
+  it('by weight without densities is told in kg, the mix at 1.3 kg/l (from memory)', () => {
+    const { unit, amounts } = kitContents(parts(4, 1), 'weight', 1);
+    expect(unit).toBe('kg');
+    expect(amounts.map((each) => Number(each.toFixed(3)))).toEqual([1.04, 0.26]);
   });
 });

@@ -1,5 +1,5 @@
 import type { PurchaseRecord } from '../../contract/index.ts';
-import { type PartAmount, perLitreOfPaint } from '../../core/supply/index.ts';
+import { kitContents, type PartAmount } from '../../core/supply/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { ageOf, type KeptLot, keptByArea, type StoreReading, type TradeReading } from './storeReading.ts';
@@ -44,11 +44,11 @@ export function lotsOf(store: StoreReading, part: Part, sheet: ProductSheet): Ke
 function orderedOf(purchase: PurchaseRecord, part: Part, sheet: ProductSheet): number {
   if (purchase.receivedAt !== null) return 0;
   const i = sheet.parts.findIndex(({ name }) => name === part.part);
-  const share = perLitreOfPaint(sheet.parts, sheet.ratioBy).perLitre[i] ?? 0;
+  const ofOne = kitContents(sheet.parts, sheet.ratioBy, 1).amounts[i] ?? 0;
   return purchase.lines.reduce((sum, line) => {
     if (line.productId !== part.productId || !colourFits(line.colour, part.colour, sheet)) return sum;
     if (line.part !== null) return sum + (line.part === part.part ? line.count * line.litres : 0);
-    return sum + line.count * line.litres * share;
+    return sum + line.count * line.litres * ofOne;
   }, 0);
 }
 

@@ -60,6 +60,12 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
           {open ? 'Close' : 'What happened'}
         </button>
       </div>
+      {lot.coversM2 !== null && (
+        <p className="text-sm">
+          Could still cover {show(lot.coversM2, 'area')} in one coat, before losses, with the other parts that
+          are there.
+        </p>
+      )}
       {below && (
         <p className="text-error font-semibold">
           Less than nothing since {sayTime(below, zone, now)}: something was not logged. Count it.

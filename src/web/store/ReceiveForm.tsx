@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, LotInput, Product, PurchaseRecord, ReceiptInput } from '../../contract/index.ts';
-import { type CurrencyCode, perLitreOfPaint, shareOut } from '../../core/supply/index.ts';
+import { type CurrencyCode, kitContents, shareOut } from '../../core/supply/index.ts';
 import { fieldText } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -26,8 +26,8 @@ function cameWith(order: PurchaseRecord, products: readonly Product[], currency:
     const product = products.find(({ id }) => id === line.productId);
     if (!product) return [];
     const { sheet, name } = product;
-    const { unit, perLitre } = perLitreOfPaint(sheet.parts, sheet.ratioBy);
-    const parts = sheet.parts.map((part, i) => ({ part: part.name, share: perLitre[i] as number, i }));
+    const { unit, amounts } = kitContents(sheet.parts, sheet.ratioBy, 1);
+    const parts = sheet.parts.map((part, i) => ({ part: part.name, share: amounts[i] as number, i }));
     const own = line.part === null ? parts : parts.filter(({ part }) => part === line.part);
     const costs = shareOut(
       line.price,

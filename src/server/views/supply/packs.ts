@@ -1,4 +1,4 @@
-import { type OfferedPack, perLitreOfPaint, toMinor } from '../../../core/supply/index.ts';
+import { kitContents, type OfferedPack, toMinor } from '../../../core/supply/index.ts';
 import type { TradeReading } from '../../memory/storeReading.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 
@@ -36,10 +36,10 @@ export function packsOf(product: KnownProduct, colours: readonly string[], trade
                 },
               ],
         );
-  const { perLitre } = perLitreOfPaint(sheet.parts, sheet.ratioBy);
   const suppliers = new Set(trade.suppliers.map(({ id }) => id));
   return offers.flatMap((offer): ShopPack[] => {
     const { part, litres, price, discounts } = offer;
+    const kit = kitContents(sheet.parts, sheet.ratioBy, litres);
     // A supplier that was put away sells nothing any more; the price is still known.
     const supplierId = offer.supplierId !== null && suppliers.has(offer.supplierId) ? offer.supplierId : null;
     const coloured = part === null || part === sheet.parts[0]?.name;
@@ -57,7 +57,7 @@ export function packsOf(product: KnownProduct, colours: readonly string[], trade
         part === null
           ? sheet.parts.map(({ name }, i) => [
               partKey(product.id, name, i === 0 ? colour : null),
-              litres * (perLitre[i] as number),
+              kit.amounts[i] as number,
             ])
           : [[partKey(product.id, part, colour), litres]],
       ),

@@ -1,15 +1,37 @@
 import type { LotView, MovementsView, StoreView } from '../../../contract/index.ts';
-import { SOLVENT_STORE } from '../../../core/supply/index.ts';
+import { spreadingRateM2PerL } from '../../../core/film/index.ts';
+import { perLitreOfPaint, SOLVENT_STORE } from '../../../core/supply/index.ts';
 import type { Context } from '../../context.ts';
 import { ageOf, type KeptLot, keptByArea } from '../../memory/storeReading.ts';
 import type { YardReading } from '../../memory/yardMemory.ts';
 import { allLots, movementById, movementsBefore } from '../../rows/lots.ts';
+import type { ProductCatalogue } from '../../rows/products.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
 const MOST_MOVEMENTS = 200;
 
+/** m² that the mix of a base tin covers in one typical coat, as far as the hardener beside it goes; null: no base, or nothing in it. */
+function coversM2(
+  { lot, stock }: KeptLot,
+  beside: readonly KeptLot[],
+  catalogue: ProductCatalogue,
+): number | null {
+  const sheet = catalogue.latest.get(lot.productId)?.sheet;
+  const [base, ...others] = sheet?.parts ?? [];
+  if (!sheet || base?.name !== lot.part || lot.unit !== 'l' || !(stock.inTin > 0)) return null;
+  const { unit, perLitre } = perLitreOfPaint(sheet.parts, sheet.ratioBy);
+  if (unit !== 'l') return null;
+  const mixes = others.map(({ name }, i) => {
+    const there = beside.filter((each) => each.lot.part === name && each.lot.unit === 'l');
+    return there.reduce((sum, each) => sum + Math.max(0, each.stock.inTin), 0) / (perLitre[i + 1] as number);
+  });
+  const litres = Math.min(stock.inTin / (perLitre[0] as number), ...mixes);
+  return litres * spreadingRateM2PerL({ dryMicrons: sheet.film.typical, volumeSolids: sheet.volumeSolids });
+}
+
 export function lotView(
   kept: KeptLot,
+  beside: readonly KeptLot[],
   known: Pick<YardReading, 'states' | 'catalogue'>,
   now: number,
 ): LotView {
@@ -41,6 +63,7 @@ export function lotView(
     endsOn: iso(endsMs),
     notes: notes.map(({ atMs: _, ...note }) => note),
     usable,
+    coversM2: usable ? coversM2(kept, beside, known.catalogue) : null,
   };
 }
 
@@ -48,14 +71,14 @@ export function lotView(
 export async function storeView({ memory, now }: Pick<Context, 'memory' | 'now'>): Promise<StoreView> {
   const at = now();
   const known = await memory.at(at);
-  const { lots } = await memory.store();
+  const { lots, byProduct } = await memory.store();
   const solvent = lots.some(({ lot }) =>
     known.catalogue.latest.get(lot.productId)?.sheet.hazards.includes('solvent'),
   );
   return {
     now: new Date(at).toISOString(),
     lots: lots
-      .map((kept) => lotView(kept, known, at))
+      .map((kept) => lotView(kept, byProduct.get(kept.lot.productId) ?? [], known, at))
       .sort(
         (a, b) =>
           a.productName.localeCompare(b.productName) ||
