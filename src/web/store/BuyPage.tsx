@@ -6,6 +6,7 @@ import { useBuying, useTrade, useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { StackedTable } from '../parts/StackedTable.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount, sayMoney, sayPart } from '../words/supply.ts';
 import { OpenOrders } from './OpenOrders.tsx';
@@ -131,7 +132,7 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
           </span>
         )}
       </h2>
-      <table className="table">
+      <StackedTable className="table">
         <thead>
           <tr>
             <th scope="col">Packs</th>
@@ -155,15 +156,13 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
               <td className="text-right whitespace-nowrap tabular-nums">{money(line.price)}</td>
             </tr>
           ))}
-          {order.delivery > 0 && (
-            <tr>
-              <td />
-              <td>Delivery, {order.deliveryDays} days</td>
-              <td className="text-right tabular-nums">{money(order.delivery)}</td>
-            </tr>
-          )}
         </tbody>
-      </table>
+      </StackedTable>
+      {order.delivery > 0 && (
+        <p>
+          Delivery, {order.deliveryDays} days: {money(order.delivery)}
+        </p>
+      )}
       {order.short > 0 && (
         <p className="text-warning font-semibold">
           {money(order.short)} short of the least order: fill it up with what is wanted anyway.

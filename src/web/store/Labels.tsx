@@ -34,7 +34,7 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
         {[...patches].map(([areaId, name]) => (
           <a
             key={areaId}
-            className="btn"
+            className="btn h-auto max-w-full py-2 whitespace-normal"
             target="_blank"
             rel="noreferrer"
             href={`/api/v1/labels.pdf?size=${size}&areaId=${areaId}`}

@@ -103,7 +103,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                   (step) => `; from ${step.from} on ${sayMoney(step.price, settings.currency)} each`,
                 )}
               </span>
-              <span className="flex gap-2">
+              <span className="flex flex-wrap gap-2">
                 <button
                   type="button"
                   className="btn btn-sm"

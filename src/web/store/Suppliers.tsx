@@ -61,7 +61,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
                 days
                 {supplier.minOrder > 0 && `, from ${money(supplier.minOrder)} on`}
               </span>
-              <span className="flex gap-2">
+              <span className="flex flex-wrap gap-2">
                 <button type="button" className="btn btn-sm" onClick={() => setOpen(supplier.id)}>
                   Change {supplier.name}
                 </button>
