@@ -171,6 +171,7 @@ const ENTRIES: Record<string, Entry> = {
   lineNeed: { run: supply.lineNeed, args: [needLine] },
   need: { run: supply.need, args: [{ lines: [needLine, { ...needLine, id: 'b' }] }] },
   perLitreOfPaint: { run: supply.perLitreOfPaint, args: [parts, 'volume'] },
+  sharedOut: { run: supply.sharedOut, args: [[{ id: 'a', inTin: 2 }, { id: 'b', inTin: 0.5 }], 2.3] }, // biome-ignore format: one line
   kitContents: { run: supply.kitContents, args: [parts, 'volume', 3] },
   residueLitres: { run: supply.residueLitres, args: ['roller', 4] },
   labourHours: {

@@ -225,6 +225,158 @@ describe('the store', () => {
   });
 });
 
+describe('the tins to be reconciled', () => {
+  const tins = () => get<TinsView>(`/products/${planned.product.id}/tins?colour=grey`);
+
+  it('of one colour leave out what another took of the hardener they share', async () => {
+    const [, hardener] = await receive(2, 1.5);
+    const white = aLot(planned.product.id, 'base', { colour: 'white', amount: 2 });
+    await server.ask('POST', '/receipts', { id: uuidv7(), at: at(-9), purchaseId: null, lots: [white] });
+    await server.ask('PUT', `/areas/${planned.area.id}/stack`, {
+      version: 2,
+      steps: [{ ...planned.step, colours: ['grey', 'white'] }],
+    });
+    const second = batch([600, 300], -2);
+    if (second.kind === 'batch') second.body.coatNo = 1;
+    await server.ask('POST', '/log', batch([400, 200], -3));
+    await server.ask('POST', '/log', second);
+    expect(await inTin(white.id)).toBeCloseTo(1.4, 9);
+    expect(await inTin(hardener)).toBeCloseTo(1, 9);
+    const view = await tins();
+    expect(view.batches.map(({ poured }) => poured)).toEqual([[0.4, 0.2]]);
+    // 1.5 l less the 0.3 l that went into white: what is left tells the ratio of grey alone.
+    expect(view.parts.map(({ start, inTin: left }) => [start, Number(left.toFixed(6))])).toEqual([
+      [2, 1.6],
+      [expect.closeTo(1.2, 9), 1],
+    ]);
+  });
+
+  it('leave out what a coat took that was logged by itself, and what was mixed from a keep-back', async () => {
+    const [base, hardener] = await receive(9, 4.5);
+    await server.ask('POST', '/log', aCoat(planned, NOON - HOUR, { litres: 3 }));
+    const patch = await server.ask<Area>(
+      'POST',
+      '/areas',
+      anArea(planned.boat.id, { name: 'Chip under the pad' }),
+    );
+    await server.ask('PUT', `/areas/${patch.body.id}/stack`, {
+      version: 1,
+      steps: [aStep(planned.product.id, { colours: ['grey'] })],
+    });
+    for (const [lotId, amount] of [
+      [base, 0.2],
+      [hardener, 0.1],
+    ] as const)
+      await server.ask(
+        'POST',
+        '/movements',
+        move(lotId, 'kept-back', amount, { areaId: patch.body.id, at: at(-4) }),
+      );
+    await server.ask('POST', '/log', batch([100, 50], -2, { areaId: patch.body.id }));
+    const view = await tins();
+    expect(view.batches).toEqual([]);
+    for (const { start, inTin: left } of view.parts) expect(start).toBeCloseTo(left, 9);
+  });
+
+  it('begin anew with a count of every part', async () => {
+    const [base, hardener] = await receive(2, 1);
+    await server.ask('POST', '/log', batch([400, 200], -5));
+    const counts = [
+      move(base, 'counted', 1.5, { at: at(-4) }),
+      move(hardener, 'counted', 0.8, { at: at(-4) }),
+    ];
+    await server.ask('POST', '/movements/together', { id: uuidv7(), movements: counts });
+    await server.ask('POST', '/log', batch([200, 100], -3));
+    const view = await tins();
+    expect(view.since).toBe(at(-4));
+    expect(view.batches).toHaveLength(1);
+    expect(view.parts.map(({ start, inTin: left }) => [start, Number(left.toFixed(6))])).toEqual([
+      [1.5, 1.3],
+      [0.8, 0.7],
+    ]);
+  });
+});
+
+describe('what is told of a lot', () => {
+  it('twice is one, under another body refused; the future is refused, and so is a batch’s taking', async () => {
+    const [base] = await receive(2, 1);
+    const spilt = move(base, 'spilt', 0.1);
+    expect((await server.ask('POST', '/movements', spilt)).status).toBe(201);
+    expect((await server.ask('POST', '/movements', spilt)).status).toBe(200);
+    expect((await server.ask('POST', '/movements', { ...spilt, amount: 0.2 })).status).toBe(409);
+    expect(await inTin(base)).toBeCloseTo(1.9, 9);
+    const ahead = await server.problem('POST', '/movements', move(base, 'used', 0.1, { at: at(30) }));
+    expect(ahead.body.errors?.[0]).toMatchObject({ path: 'at' });
+    await server.ask('POST', '/log', batch([400, 200]));
+    const { movements } = await get<MovementsView>('/movements');
+    const taken = movements.find(
+      ({ lotId, kind, entryId }) => lotId === base && kind === 'used' && entryId !== null,
+    );
+    const undo = await server.problem('POST', '/movements', move(base, 'void', 0, { corrects: taken?.id }));
+    expect(undo.body.errors?.[0]?.message).toBe('a batch took it: correct the batch in the record');
+  });
+
+  it('is taken back once; who comes second is told', async () => {
+    const [base] = await receive(2, 1);
+    const lent = move(base, 'lent', 0.5);
+    await server.ask('POST', '/movements', lent);
+    const back = () => server.problem('POST', '/movements', move(base, 'void', 0, { corrects: lent.id }));
+    expect((await back()).status).toBe(201);
+    expect((await back()).status).toBe(409);
+    expect(await inTin(base)).toBeCloseTo(2, 9);
+    const nothing = await server.problem('POST', '/movements', move(base, 'void', 0));
+    expect(nothing.body.errors?.[0]?.path).toBe('corrects');
+  });
+
+  it('a lot put away counts no more, and is back with all that moved of it', async () => {
+    const [base] = await receive(2, 1);
+    await server.ask('DELETE', `/lots/${base}`);
+    expect(await inTin(base)).toBeUndefined();
+    expect((await mine())?.parts.find(({ part }) => part === 'base')?.there).toBe(0);
+    await server.ask('POST', `/lots/${base}/restore`);
+    expect(await inTin(base)).toBe(2);
+  });
+});
+
+describe('an order', () => {
+  const order = (part: string | null) => ({
+    id: uuidv7(),
+    supplierId: null,
+    orderedAt: at(-1),
+    dueOn: null,
+    delivery: 0,
+    note: '',
+    lines: [{ productId: planned.product.id, part, colour: 'grey', litres: 3, count: 2, price: 9000 }],
+  });
+
+  it('counts as ordered part by part until it has come, and is received once', async () => {
+    const placed = order(null);
+    expect((await server.ask('POST', '/purchases', placed)).status).toBe(201);
+    expect((await mine())?.parts.map(({ part, ordered }) => [part, ordered])).toEqual([
+      ['base', 4],
+      ['hardener', 2],
+    ]);
+    const receipt = () => ({
+      id: uuidv7(),
+      at: at(-1),
+      purchaseId: placed.id,
+      lots: [aLot(planned.product.id, 'base', { amount: 4 }), aLot(planned.product.id, 'hardener')],
+    });
+    expect((await server.ask('POST', '/receipts', receipt())).status).toBe(201);
+    const again = await server.problem('POST', '/receipts', receipt());
+    expect(again.body.errors?.[0]?.message).toContain('was received already');
+    expect((await mine())?.parts.map(({ there, ordered }) => [there, ordered])).toEqual([
+      [4, 0],
+      [2, 0],
+    ]);
+  });
+
+  it('of a part that the sheet has not is refused by its line', async () => {
+    const wrong = await server.problem('POST', '/purchases', order('resin'));
+    expect(wrong.body.errors?.[0]).toMatchObject({ path: 'lines.0.part' });
+  });
+});
+
 describe('need against store', () => {
   it('is smaller on the safe side where the area is measured better, and names the coat that a shortage stops', async () => {
     const rule = { way: 'rule' as const, areaM2: 20, spread: 0.15, basis: 'rule of thumb' };

@@ -8,7 +8,8 @@ import { readCell, writeCsv } from './safeCsv.ts';
 
 /** Tables of the store as CSV: counts and prices come in again, lists go out. */
 
-const MOST_ROWS = 5000;
+/** More than a yard has tins or prices; each is a row written. */
+const MOST_ROWS = 2000;
 
 /** Rows by their heads, and how to read a cell of them. @throws {RangeError} naming what cannot be read */
 function rowsOf(

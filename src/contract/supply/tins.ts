@@ -9,7 +9,13 @@ export interface TinsView {
   colour: string;
   sheetVersion: number;
   /** Amounts in the lots' unit, part by part as the sheet names them. */
-  parts: { name: string; unit: 'l' | 'kg'; start: number; inTin: number; lotIds: string[] }[];
+  parts: {
+    name: string;
+    unit: 'l' | 'kg';
+    start: number;
+    inTin: number;
+    lots: { id: string; inTin: number }[];
+  }[];
   /** From when on the batches count: the last count of all parts, or the first receipt. */
   since: string | null;
   batches: { id: string; at: string; areaName: string; boatName: string; poured: number[] }[];
@@ -28,7 +34,7 @@ export const tinsReply = objectOf<TinsView>({
       unit: word(),
       start: figure(),
       inTin: figure(),
-      lotIds: listOf(Joi.string()),
+      lots: listOf(Joi.object({ id: uuid(), inTin: figure() })),
     }),
   ),
   since: maybeMoment(),

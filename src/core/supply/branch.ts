@@ -60,7 +60,8 @@ export function branch(search: Search, take: (covering: Covering) => number, sta
     }
     const pack = packs[i] as SearchPack;
     const { most, least } = howMany(search, wanting, i);
-    for (let count = most; count >= least; count--) {
+    // Broken off, it is left at once: a thimble of a pack would otherwise be counted down by the million.
+    for (let count = most; count >= least && !search.cut; count--) {
       counts[i] = count;
       buy(pack, count);
       go(i + 1, cost + (pack.costOf?.(count) ?? count * pack.price));

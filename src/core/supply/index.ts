@@ -44,4 +44,4 @@ export type { Amount } from './spreads.ts';
 export { MOVEMENT_KINDS, type Movement, type MovementKind, type Stock, stockOf } from './stock.ts';
 export { SUNDRIES, type SundryItem, type SundryNeed, type SundryWork, sundries } from './sundries.ts';
 export type { Explanation, LoggedPour } from './suspects.ts';
-export { type OpenLot, takeFrom } from './takings.ts';
+export { type OpenLot, sharedOut, takeFrom } from './takings.ts';

@@ -8,6 +8,7 @@ import {
   lotNotes,
   MOVEMENT_KINDS,
   type Movement,
+  sharedOut,
   shareOut,
   stockOf,
   takeFrom,
@@ -258,6 +259,34 @@ describe('what is taken from where', () => {
         );
         expect(taken.reduce((sum, each) => sum + each.amount, 0)).toBeCloseTo(amount, 5);
         expect(new Set(taken.map(({ lotId }) => lotId)).size).toBe(taken.length);
+      }),
+    );
+  });
+});
+
+describe('one figure read for several tins', () => {
+  const tins = [
+    { id: 'opened', inTin: 0.5 },
+    { id: 'closed', inTin: 2 },
+  ];
+  it('leaves the fullest as its book says and finds what is missing in the emptiest', () => {
+    expect(sharedOut(tins, 2.3)).toEqual([
+      { id: 'closed', amount: 2 },
+      { id: 'opened', amount: expect.closeTo(0.3, 9) },
+    ]);
+    expect(sharedOut(tins, 3).map(({ amount }) => amount)).toEqual([2.5, 0.5]);
+    expect(sharedOut(tins, 0).map(({ amount }) => amount)).toEqual([0, 0]);
+  });
+  it('always adds up to what was read', () => {
+    const books = fc.array(fc.double({ min: -2, max: 9, noNaN: true }), { minLength: 1, maxLength: 5 });
+    fc.assert(
+      fc.property(books, fc.double({ min: 0, max: 30, noNaN: true }), (inTins, amount) => {
+        const told = sharedOut(
+          inTins.map((inTin, i) => ({ id: `${i}`, inTin })),
+          amount,
+        );
+        expect(told.reduce((sum, each) => sum + each.amount, 0)).toBeCloseTo(amount, 6);
+        expect(told.every((each) => each.amount >= 0)).toBe(true);
       }),
     );
   });

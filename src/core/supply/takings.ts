@@ -42,3 +42,28 @@ export function takeFrom(lots: readonly OpenLot[], amount: number): { lotId: str
   if (!last) return [];
   return [...taken.filter((each) => each !== last), { lotId: last.lotId, amount: last.amount + wanted }];
 }
+
+/**
+ * One figure read for several tins, told tin by tin: the fullest keep what their book says, what is missing is missing from
+ * the emptiest, and what is too much stands in the fullest.
+ *
+ * 2.3 read for tins of 2 and 0.5 in the book: 2 and 0.3.
+ *
+ * @throws {QuantityError} on an amount that cannot be
+ */
+export function sharedOut(
+  tins: readonly { id: string; inTin: number }[],
+  amount: number,
+): { id: string; amount: number }[] {
+  let left = within('amount read', amount, 0, 1e6);
+  const told = [...tins]
+    .sort((a, b) => b.inTin - a.inTin)
+    .map(({ id, inTin }) => {
+      const here = Math.min(left, Math.max(0, within(`book of lot ${id}`, inTin, -1e6, 1e6)));
+      left -= here;
+      return { id, amount: here };
+    });
+  const [fullest] = told;
+  if (fullest) fullest.amount += left;
+  return told;
+}

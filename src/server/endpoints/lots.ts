@@ -5,7 +5,6 @@ import {
   lotInput,
   lotReply,
   lotUpdate,
-  type MovementInput,
   receiptInput,
   storeReply,
   writeCountCsv,
@@ -13,15 +12,23 @@ import {
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
+import { notAhead } from '../http/notAhead.ts';
 import { badFields } from '../http/problem.ts';
-import { insertLot, insertMovement, lotById, lotsOfReceipt, theLot, updateLot } from '../rows/lots.ts';
+import {
+  insertLot,
+  insertMovement,
+  lotById,
+  lotsOfReceipt,
+  theLot,
+  toldByHand,
+  updateLot,
+} from '../rows/lots.ts';
 import { theProduct } from '../rows/products.ts';
 import { thePurchase, updatePurchase } from '../rows/trade.ts';
 import { storeView } from '../views/supply/store.ts';
 
 /** Tins of the store: added, changed, taken in with an order, put away. */
 
-const AHEAD_MS = 60 * 60_000;
 const STORE = [{ of: 'store' as const }];
 
 /** A part and a colour that the product's sheet has. */
@@ -44,17 +51,6 @@ async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''
       { path: `${path}colour`, message: `colour "${colour}" is not one of the sheet of ${name}` },
     ]);
 }
-
-function checkTime(at: string, now: number, path: string): void {
-  if (Date.parse(at) > now + AHEAD_MS) throw badFields([{ path, message: `${at} is in the future` }]);
-}
-
-const own = (input: MovementInput, now: number, togetherId: string | null) => ({
-  ...input,
-  recordedAt: new Date(now),
-  entryId: null,
-  togetherId,
-});
 
 export const lotEndpoints = [
   read({
@@ -145,12 +141,12 @@ export const lotEndpoints = [
       sent: ({ id }) => ({ id }),
     },
     run: async ({ body }, { tx, now }) => {
-      checkTime(body.at, now, 'at');
+      notAhead(body.at, now, 'at');
       for (const [i, { amount, ...lot }] of body.lots.entries()) {
         await checkLot(tx, lot, `lots.${i}.`);
         await insertLot(tx, lot, body.id);
         const movement = { id: uuidv7(), lotId: lot.id, kind: 'received' as const, amount, at: body.at, areaId: null, note: '', corrects: null }; // biome-ignore format: one line
-        await insertMovement(tx, own(movement, now, body.id));
+        await insertMovement(tx, toldByHand(movement, now, body.id));
       }
       if (body.purchaseId === null) return { reply: { id: body.id }, changes: STORE };
       const purchase = await thePurchase(tx, body.purchaseId);

@@ -14,32 +14,28 @@ import {
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
+import { notAhead } from '../http/notAhead.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
-import { keptLot } from '../memory/storeReading.ts';
+import { keptLot, readStore } from '../memory/storeReading.ts';
 import { theArea } from '../rows/areas.ts';
 import {
   countedMovements,
   insertMovement,
-  lotById,
   movementById,
   movementsTogether,
   theLot,
+  toldByHand,
 } from '../rows/lots.ts';
 import { found } from '../rows/missing.ts';
 import { movementsView } from '../views/supply/store.ts';
 
 /** What moves of the lots: told by hand, counted, corrected; never overwritten. */
 
-const AHEAD_MS = 60 * 60_000;
 const STORE = [{ of: 'store' as const }];
-
-function checkTime(at: string, now: number, path: string): void {
-  if (Date.parse(at) > now + AHEAD_MS) throw badFields([{ path, message: `${at} is in the future` }]);
-}
 
 /** What a keep-back may not do: take more than the tin has, or be used for more than was kept. */
 async function checkMovement(tx: Tx, input: MovementInput, now: number, path = ''): Promise<void> {
-  checkTime(input.at, now, `${path}at`);
+  notAhead(input.at, now, `${path}at`);
   const lot = await theLot(tx, input.lotId);
   const refuse = (field: string, message: string) => badFields([{ path: `${path}${field}`, message }]);
   if (['kept-back', 'kept-used', 'released'].includes(input.kind)) {
@@ -72,13 +68,6 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
     );
 }
 
-const own = (input: MovementInput, now: number, togetherId: string | null) => ({
-  ...input,
-  recordedAt: new Date(now),
-  entryId: null,
-  togetherId,
-});
-
 export const movementEndpoints = [
   write({
     method: 'post',
@@ -95,7 +84,7 @@ export const movementEndpoints = [
     },
     run: async ({ body }, { tx, now }) => {
       await checkMovement(tx, body, now);
-      await insertMovement(tx, own(body, now, null));
+      await insertMovement(tx, toldByHand(body, now));
       return { reply: found(await movementById(tx, body.id), 'movement', body.id), changes: STORE };
     },
   }),
@@ -115,7 +104,7 @@ export const movementEndpoints = [
     run: async ({ body }, { tx, now }) => {
       for (const [i, movement] of body.movements.entries()) {
         await checkMovement(tx, movement, now, `movements.${i}.`);
-        await insertMovement(tx, own(movement, now, body.id));
+        await insertMovement(tx, toldByHand(movement, now, body.id));
       }
       return { reply: { id: body.id }, changes: STORE };
     },
@@ -130,21 +119,17 @@ export const movementEndpoints = [
     run: async ({ body }, { tx, now }) => {
       const rows = countsIn(body.csv);
       let taken = 0;
-      const moved = await countedMovements(tx);
+      const store = new Map((await readStore(tx)).lots.map((each) => [each.lot.id, each.stock]));
       for (const { line, lotId, counted } of rows) {
-        const lot = await lotById(tx, lotId);
-        if (!lot)
+        const stock = store.get(lotId);
+        if (!stock)
           throw badFields([
             { path: 'csv', message: `line ${line}, lot: there is no lot ${lotId.slice(0, 60)}` },
           ]);
-        const { stock } = keptLot(
-          lot,
-          moved.filter((each) => each.lotId === lotId),
-        );
         if (Math.abs(stock.inTin - counted) < 1e-4) continue;
         taken++;
         const movement = { id: uuidv7(), lotId, kind: 'counted' as const, amount: counted, at: new Date(now).toISOString(), areaId: null, note: 'from a file', corrects: null }; // biome-ignore format: one line
-        await insertMovement(tx, own(movement, now, null));
+        await insertMovement(tx, toldByHand(movement, now));
       }
       return { reply: { taken, same: rows.length - taken }, changes: STORE };
     },

@@ -86,7 +86,11 @@ export const tradeEndpoints = [
     run: async ({ body }, { tx }) => {
       if (body.supplierId !== null && !(await supplierById(tx, body.supplierId)))
         throw badFields([{ path: 'supplierId', message: `there is no supplier ${body.supplierId}` }]);
-      for (const line of body.lines) await theProduct(tx, line.productId);
+      for (const [i, { productId, part }] of body.lines.entries()) {
+        const { sheet, name } = await theProduct(tx, productId);
+        if (part !== null && !sheet.parts.some((each) => each.name === part))
+          throw badFields([{ path: `lines.${i}.part`, message: `part "${part}" is not one of ${name}` }]);
+      }
       await insertPurchase(tx, body);
       return { reply: await thePurchase(tx, body.id), changes: TRADE };
     },

@@ -157,6 +157,14 @@ export async function movementsBefore(
   return toMovements(db, rows);
 }
 
+/** A movement as it is kept, told by a person rather than by a log entry. */
+export const toldByHand = (input: MovementInput, now: number, togetherId: string | null = null) => ({
+  ...input,
+  recordedAt: new Date(now),
+  entryId: null,
+  togetherId,
+});
+
 export async function insertMovement(
   db: Queries,
   input: MovementInput & { recordedAt: Date; entryId: string | null; togetherId: string | null },

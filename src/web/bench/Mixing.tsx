@@ -18,7 +18,7 @@ import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
 import { SplitNotes } from './SplitNotes.tsx';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
-import { endsBefore, TinsReach } from './TinsReach.tsx';
+import { endsBefore, TinsReach, whyAnyway } from './TinsReach.tsx';
 import { ToolFields } from './ToolFields.tsx';
 import { useTool } from './toolChoice.ts';
 
@@ -133,6 +133,7 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
         <TinsReach
           tins={view.tins}
           missing={missing}
+          mixed={twoPart}
           areaM2={next ? Math.max(0, next.areaM2 - next.coveredM2) : 0}
           reason={anyway}
           onReason={setAnyway}
@@ -205,17 +206,6 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
     </section>
   );
 }
-
-/** Why a coat was begun that the tins do not finish, for the record. */
-const whyAnyway = (view: BenchView, reason: string) =>
-  entryWrite({
-    id: uuidv7(),
-    areaId: view.area.id,
-    at: new Date().toISOString(),
-    corrects: null,
-    kind: 'note',
-    body: { text: `Mixed with too little in the tins to finish the coat: ${reason.trim()}` },
-  });
 
 /** What the coat takes, what is mixed of it, and what is still missing. */
 function Wanted({

@@ -1,6 +1,8 @@
 import { useId } from 'react';
 import { Link } from 'react-router';
-import type { BenchTins } from '../../contract/index.ts';
+import { v7 as uuidv7 } from 'uuid';
+import type { BenchTins, BenchView } from '../../contract/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
 
@@ -11,6 +13,17 @@ const TRIFLE = 0.005;
 export const endsBefore = (tins: BenchTins | null, missing: number | null): boolean =>
   tins !== null && missing !== null && tins.reachLitres < missing - TRIFLE;
 
+/** Why a coat was begun that the tins do not finish, for the record. */
+export const whyAnyway = (view: BenchView, reason: string) =>
+  entryWrite({
+    id: uuidv7(),
+    areaId: view.area.id,
+    at: new Date().toISOString(),
+    corrects: null,
+    kind: 'note',
+    body: { text: `Mixed with too little in the tins to finish the coat: ${reason.trim()}` },
+  });
+
 /**
  * What the tins give for the coat: enough, or how far they reach. A coat that cannot be finished is not begun unless
  * somebody says why; what is kept back for a patch is not touched.
@@ -18,12 +31,15 @@ export const endsBefore = (tins: BenchTins | null, missing: number | null): bool
 export function TinsReach({
   tins,
   missing,
+  mixed,
   areaM2,
   reason,
   onReason,
 }: {
   tins: BenchTins;
   missing: number;
+  /** It is mixed, and mixing is what stops; of a one-pack nothing is. */
+  mixed: boolean;
   /** m² that are still to be coated. */
   areaM2: number;
   reason: string;
@@ -57,16 +73,20 @@ export function TinsReach({
         </Link>
         , or cut the area to what it reaches. A coat broken off leaves a lap that shows.
       </p>
-      <label htmlFor={id} className="label-caps block pb-1">
-        Mix anyway: reason
-      </label>
-      <input
-        id={id}
-        className="input target w-full"
-        maxLength={400}
-        value={reason}
-        onChange={({ target }) => onReason(target.value)}
-      />
+      {mixed && (
+        <>
+          <label htmlFor={id} className="label-caps block pb-1">
+            Mix anyway: reason
+          </label>
+          <input
+            id={id}
+            className="input target w-full"
+            maxLength={400}
+            value={reason}
+            onChange={({ target }) => onReason(target.value)}
+          />
+        </>
+      )}
     </div>
   );
 }

@@ -40,14 +40,16 @@ export function KeepBack({
     lot:
       k === i
         ? lot
-        : lots.find(
-            (each) =>
-              each.productId === lot.productId &&
-              each.part === name &&
-              each.unit === lot.unit &&
-              each.usable &&
-              each.stock.inTin > 0,
-          ),
+        : [...lots]
+            .sort((a, b) => b.stock.inTin - a.stock.inTin)
+            .find(
+              (each) =>
+                each.productId === lot.productId &&
+                each.part === name &&
+                each.unit === lot.unit &&
+                each.usable &&
+                each.stock.inTin > 0,
+            ),
   }));
   const missing = wanted.find((each) => !each.lot || each.lot.stock.inTin + 1e-9 < each.amount);
   const keep = () =>

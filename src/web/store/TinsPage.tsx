@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { MovementInput, Product, TinsView } from '../../contract/index.ts';
-import { type Reconciled, reconcile } from '../../core/supply/index.ts';
+import { type Reconciled, reconcile, sharedOut } from '../../core/supply/index.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useProducts, useTins, useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
@@ -95,12 +95,12 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
   const now = Date.now();
   if (view.parts.length < 2)
     return <p>{view.productName} has one part: there is no ratio to hold its tin against.</p>;
-  if (view.parts.some(({ lotIds }) => lotIds.length === 0))
+  if (view.parts.some(({ lots }) => lots.length === 0))
     return (
       <p className="max-w-prose">
         The store holds no tin of{' '}
         {view.parts
-          .filter(({ lotIds }) => lotIds.length === 0)
+          .filter(({ lots }) => lots.length === 0)
           .map(({ name }) => name)
           .join(' and ')}
         . Add what stands on the shelf first, both parts apart.
@@ -109,13 +109,12 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
   const found = answer(view, product, left, mark);
   const log = () => {
     const at = new Date().toISOString();
-    const movements = view.parts.flatMap(({ lotIds }, i): MovementInput[] =>
-      // One figure of several tins goes to the last, the others are empty by then.
-      lotIds.map((lotId, k) => ({
+    const movements = view.parts.flatMap(({ lots }, i): MovementInput[] =>
+      sharedOut(lots, left[i] as number).map(({ id: lotId, amount }) => ({
         id: uuidv7(),
         lotId,
         kind: 'counted',
-        amount: k === lotIds.length - 1 ? (left[i] as number) : 0,
+        amount,
         at,
         areaId: null,
         note: 'reconciled',

@@ -93,7 +93,7 @@ describe('the tins at the bench', () => {
 
   it('that end before the coat stop it with how far they reach and the patch that is defended', () => {
     const onReason = vi.fn();
-    show(<TinsReach tins={tins} missing={4.3} areaM2={20} reason="" onReason={onReason} />);
+    show(<TinsReach tins={tins} missing={4.3} mixed areaM2={20} reason="" onReason={onReason} />);
     const alert = screen.getByRole('alert');
     expect(alert.textContent).toContain('reaches 12.6 m² of 20 m²; base ends first');
     expect(alert.textContent).toContain('200 ml of base for Under stand 3');
@@ -102,7 +102,7 @@ describe('the tins at the bench', () => {
   });
 
   it('that hold enough say so, and a product the store does not keep stops nothing', () => {
-    show(<TinsReach tins={tins} missing={2.6} areaM2={20} reason="" onReason={() => {}} />);
+    show(<TinsReach tins={tins} missing={2.6} mixed areaM2={20} reason="" onReason={() => {}} />);
     expect(screen.queryByRole('alert')).toBeNull();
     expect(endsBefore(null, 4)).toBe(false);
     expect(endsBefore(tins, null)).toBe(false);
@@ -119,7 +119,7 @@ describe('what reconciling says', () => {
     productName: 'Test epoxy',
     colour: 'grey',
     sheetVersion: 1,
-    parts: parts.map(({ name }) => ({ name, unit: 'l', start: 1, inTin: 1, lotIds: ['x'] })),
+    parts: parts.map(({ name }) => ({ name, unit: 'l', start: 1, inTin: 1, lots: [{ id: 'x', inTin: 1 }] })),
     since: null,
     batches: [
       { id: 'one', at: '2026-05-14T08:00:00Z', areaName: 'Bottom', boatName: 'Test hull', poured: [4, 2] },

@@ -8,14 +8,18 @@ import { theProduct } from '../../rows/products.ts';
 import { readHeld } from './materials.ts';
 import { yardNeed } from './yardNeed.ts';
 
-/** What a lot would hold had nothing been mixed from it since a moment. */
-function withoutBatches({ movements }: KeptLot, sinceMs: number): number {
+/**
+ * What a lot would hold had the batches in question not been mixed from it since a moment. What others took stays taken: a
+ * coat logged by itself, a batch in another colour that shares the hardener.
+ */
+function withoutBatches({ movements }: KeptLot, sinceMs: number, batchIds: ReadonlySet<string>): number {
   const sorted = [...movements].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
   let amount = 0;
-  for (const { kind, amount: moved, atMs } of sorted) {
+  for (const { kind, amount: moved, atMs, entryId } of sorted) {
+    const byOthers = entryId !== null && !batchIds.has(entryId);
     if (kind === 'counted' && atMs <= sinceMs) amount = moved;
     else if (kind === 'received' || kind === 'returned' || kind === 'released') amount += moved;
-    else if (kind === 'used' && atMs <= sinceMs) amount -= moved;
+    else if (kind === 'used' && (atMs <= sinceMs || byOthers)) amount -= moved;
     else if (['lent', 'spilt', 'discarded', 'kept-back'].includes(kind)) amount -= moved;
   }
   return amount;
@@ -49,10 +53,16 @@ export async function tinsView(context: Context, productId: string, colour?: str
   const units = lots.map((own) => own[0]?.lot.unit ?? 'l');
   const states = new Map(held.known.states.map((state) => [state.area.id, state]));
   // Only what was poured from these tins: a kit in another colour shares no base with them.
-  const ids = new Set(lots[0]?.flatMap(({ movements }) => movements.flatMap(({ entryId }) => entryId ?? [])));
+  // What was mixed from a patch's cups never was in them.
+  const ids = new Set(
+    lots[0]?.flatMap(({ movements }) =>
+      movements.flatMap(({ kind, entryId }) => (kind === 'used' && entryId ? [entryId] : [])),
+    ),
+  );
   const batches = (await batchesOfProduct(context.db, productId)).filter(
     ({ id, at }) => ids.has(id) && at.getTime() > (sinceMs ?? 0),
   );
+  const batchIds = new Set(batches.map(({ id }) => id));
   const need = needed.need.colours.find((each) => each.colour === wanted);
   const firsts = lots.flat().flatMap(({ receivedMs }) => receivedMs ?? []);
   const since = sinceMs ?? (firsts.length > 0 ? Math.min(...firsts) : null);
@@ -69,9 +79,9 @@ export async function tinsView(context: Context, productId: string, colour?: str
       return {
         name,
         unit: units[i] as 'l' | 'kg',
-        start: own.reduce((sum, each) => sum + withoutBatches(each, sinceMs ?? 0), 0),
+        start: own.reduce((sum, each) => sum + withoutBatches(each, sinceMs ?? 0, batchIds), 0),
         inTin: own.reduce((sum, { stock }) => sum + stock.inTin, 0),
-        lotIds: own.map(({ lot }) => lot.id),
+        lots: own.map(({ lot, stock }) => ({ id: lot.id, inTin: stock.inTin })),
       };
     }),
     since: since === null ? null : new Date(since).toISOString(),

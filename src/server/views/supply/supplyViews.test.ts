@@ -1,0 +1,272 @@
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import {
+  aCoat,
+  aLot,
+  anArea,
+  aPlannedArea,
+  aStep,
+  HOUR,
+  NOON,
+  yardServer,
+} from '../../../../test/yardServer.ts';
+import type { BuyingView, CostsView, MaterialsView, StoreView, TradeView } from '../../../contract/index.ts';
+
+/** Need, purchase and cost of a yard as its screens are served them, figure by figure. */
+let server: Awaited<ReturnType<typeof yardServer>>;
+let planned: Awaited<ReturnType<typeof aPlannedArea>>;
+beforeAll(async () => {
+  server = await yardServer();
+});
+beforeEach(async () => {
+  planned = await aPlannedArea(server, { colours: ['grey'] });
+});
+afterAll(() => server.stop());
+
+const get = async <T>(path: string) => (await server.ask<T>('GET', path)).body;
+const at = (hours: number) => new Date(NOON + hours * HOUR).toISOString();
+const need = async (more = '') =>
+  (await get<MaterialsView>(`/materials?boatId=${planned.boat.id}${more}`)).products.find(
+    ({ productId }) => productId === planned.product.id,
+  );
+const lots = (amounts: [base: number, hardener: number], over: object = {}) =>
+  ['base', 'hardener'].map((part, i) =>
+    aLot(planned.product.id, part, { amount: amounts[i] as number, ...over }),
+  );
+const receive = async (own: ReturnType<typeof lots>) => {
+  await server.ask('POST', '/receipts', { id: uuidv7(), at: at(-90), purchaseId: null, lots: own });
+  return own.map(({ id }) => id);
+};
+const settings = async (change: object) => {
+  const { settings: now } = await get<TradeView>('/trade');
+  return server.ask('PUT', '/trade/settings', { ...now, ...change });
+};
+/** 100 µm at 50 % solids by roller, 7.5 % lost: litres of one coat on 20 m². */
+const COAT = (20 * 100) / (500 * 0.925);
+
+describe('what is still wanted', () => {
+  it('is three coats and what stays in the tools; a coat that is on is wanted no more, half of one by half', async () => {
+    expect((await need())?.colours[0]?.likely).toBeCloseTo(3 * COAT + 3 * 0.1, 6);
+    await server.ask('POST', '/log', aCoat(planned, NOON - 60 * HOUR, { litres: COAT }));
+    await server.ask(
+      'POST',
+      '/log',
+      aCoat(planned, NOON - 30 * HOUR, { coatNo: 1, areaM2: 10, litres: COAT / 2 }),
+    );
+    const left = await need();
+    expect(left?.lines[0]?.coats.map(({ no, areaM2 }) => [no, areaM2])).toEqual([
+      [1, 10],
+      [2, 20],
+    ]);
+    expect(left?.lines[0]?.litres).toBeCloseTo(1.5 * COAT, 6);
+  });
+
+  it('of one product names its lines, of the yard only their sums', async () => {
+    expect((await need(`&productId=${planned.product.id}`))?.lines).toHaveLength(1);
+    const yard = (await get<MaterialsView>('/materials')).products.find(
+      (each) => each.productId === planned.product.id,
+    );
+    expect([yard?.lines, yard?.moreLines]).toEqual([[], 1]);
+    expect(yard?.colours[0]?.likely).toBeCloseTo(3 * COAT + 0.3, 6);
+  });
+
+  it('goes by the tin’s coverage where its solids are from memory, by the solids once they are read', async () => {
+    const put = (version: number, change: object) =>
+      server.ask('PUT', `/products/${planned.product.id}`, {
+        ...planned.product,
+        sheet: { ...planned.product.sheet, coverageM2PerL: 8, ...change },
+        version,
+      });
+    await put(1, { typical: ['volumeSolids'] });
+    const unread = await need();
+    expect(unread?.lines[0]).toMatchObject({ route: 'coverage', coverageM2PerL: 8, volumeSolids: null });
+    expect(unread?.lines[0]?.litres).toBeCloseTo((3 * 20) / 8, 6);
+    await put(2, {});
+    expect((await need())?.lines[0]?.route).toBe('film');
+  });
+
+  it('follows what coats here really took, before and after said, until the yard turns that off', async () => {
+    const steps = [aStep(planned.product.id, { coats: 12, colours: ['grey'] })];
+    await server.ask('PUT', `/areas/${planned.area.id}/stack`, { version: 2, steps });
+    for (let coatNo = 0; coatNo < 7; coatNo++)
+      await server.ask(
+        'POST',
+        '/log',
+        aCoat(planned, NOON - (90 - coatNo * 12) * HOUR, {
+          stepId: steps[0]?.id ?? '',
+          coatNo,
+          litres: COAT * 1.2,
+        }),
+      );
+    const learned = await need();
+    const rate = learned?.learned[0];
+    // Coat 1 fills what lies below and teaches nothing: six coats, drawn to the sheet.
+    expect(rate).toMatchObject({ coats: 6, method: 'roller', surface: 'grp' });
+    expect(rate?.factor).toBeGreaterThan(1.1);
+    expect(rate?.factor).toBeLessThan(1.2);
+    const [grey] = learned?.colours ?? [];
+    const tools = 5 * 0.1;
+    expect((grey?.likely ?? 0) - tools).toBeCloseTo(
+      ((grey?.likelyBySheet ?? 0) - tools) * (rate?.factor ?? 0),
+      6,
+    );
+    expect(learned?.lines[0]?.learned).toBeCloseTo(rate?.factor ?? 0, 9);
+    await settings({ useLearned: false });
+    const plain = (await need())?.colours[0];
+    expect(plain?.likely).toBeCloseTo(plain?.likelyBySheet ?? 0, 9);
+    await settings({ useLearned: true });
+  });
+});
+
+describe('what is there', () => {
+  it('counts tins that may be used in the right colour, and says what it leaves out', async () => {
+    await receive([
+      ...lots([2, 1]),
+      aLot(planned.product.id, 'base', { colour: 'white', amount: 9 }),
+      aLot(planned.product.id, 'base', { amount: 4, madeOn: '2010-01-01' }),
+    ]);
+    await server.ask('PUT', `/products/${planned.product.id}`, {
+      ...planned.product,
+      sheet: { ...planned.product.sheet, shelfMonths: 24 },
+      version: 1,
+    });
+    const [base, hardener] = (await need())?.parts ?? [];
+    expect(base).toMatchObject({ there: 2, unusable: 4, kept: 0 });
+    expect(hardener).toMatchObject({ there: 1, unusable: 0 });
+    expect(base?.short).toBeCloseTo((base?.safe ?? 0) - 2, 9);
+  });
+
+  it('in kilograms is told in litres by the density, and without one is not guessed', async () => {
+    await receive([aLot(planned.product.id, 'base', { unit: 'kg', amount: 2.8 })]);
+    expect((await need())?.parts[0]?.there).toBeCloseTo(2, 9);
+    const parts = planned.product.sheet.parts.map((part) => ({ ...part, densityKgPerL: null }));
+    await server.ask('PUT', `/products/${planned.product.id}`, {
+      ...planned.product,
+      sheet: { ...planned.product.sheet, parts },
+      version: 1,
+    });
+    expect((await need())?.parts[0]?.there).toBe(0);
+  });
+
+  it('a keep-back serves its own patch and no more of it than that takes; nobody else’s coat may count on it', async () => {
+    const [base] = await receive(lots([2, 1]));
+    const part = {
+      areaId: planned.area.id,
+      kind: 'patch' as const,
+      standId: null,
+      sharesSystem: true,
+      at: at(-9),
+    };
+    const pad = {
+      shape: { kind: 'rectangle' as const, lengthM: 0.4, widthM: 0.5 },
+      count: 1,
+      opening: false,
+    };
+    const patch = anArea(planned.boat.id, { name: 'Under the pad', part, measures: [pad] });
+    await server.ask('POST', '/areas', patch);
+    const before = (await need())?.parts[0];
+    const keep = {
+      id: uuidv7(),
+      lotId: base,
+      kind: 'kept-back',
+      amount: 1,
+      at: at(-2),
+      areaId: patch.id,
+      note: '',
+      corrects: null,
+    };
+    expect((await server.ask('POST', '/movements', keep)).status).toBe(201);
+    const after = (await need())?.parts[0];
+    expect(after).toMatchObject({ there: 1, kept: 1 });
+    // 0.2 m² in three coats take a few centilitres of base; the rest of the litre is out of reach.
+    expect(after?.keptForThese).toBeGreaterThan(0.02);
+    expect(after?.keptForThese).toBeLessThan(0.2);
+    expect(after?.short).toBeCloseTo((before?.short ?? 0) + 1 - (after?.keptForThese ?? 0), 6);
+    const { lots: all } = await get<StoreView>('/lots');
+    expect(all.find(({ id }) => id === base)?.keptFor).toMatchObject([
+      { areaName: 'Under the pad', amount: 1 },
+    ]);
+  });
+});
+
+describe('what is bought where', () => {
+  it('pays a delivery once, names the day to order by, and says what the next best trades', async () => {
+    const supplier = {
+      id: uuidv7(),
+      name: `Far ${uuidv7().slice(-6)}`,
+      delivery: 900,
+      minOrder: 0,
+      deliveryDays: 3,
+      note: '',
+    };
+    await server.ask('POST', '/suppliers', supplier);
+    const price = (litres: number, money: number, supplierId: string | null) =>
+      server.ask('POST', '/offers', {
+        id: uuidv7(),
+        productId: planned.product.id,
+        part: null,
+        colour: null,
+        litres,
+        price: money,
+        supplierId,
+        discounts: [],
+      });
+    await price(5, 10_000, supplier.id);
+    await price(5, 10_500, null);
+    const view = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
+    // 13.8 l are three packs: 300 and a delivery of 9 far away, 315 near by.
+    expect(view).toMatchObject({ total: 30_900, proven: true });
+    expect(view.orders).toMatchObject([
+      { supplierName: supplier.name, delivery: 900, lines: [{ count: 3, price: 30_000 }] },
+    ]);
+    expect(view.orders[0]?.orderBy).toBe(at(-72));
+    // Two from afar and one from near by are 314, all from near by 315.
+    expect(view.runnersUp.map(({ more }) => more)).toEqual(expect.arrayContaining([500, 600]));
+    expect(view.runnersUp.find(({ more }) => more === 600)?.what).toMatchObject([
+      { supplierName: null, count: 3 },
+    ]);
+    await server.ask('DELETE', `/suppliers/${supplier.id}`);
+    // Put away, it sells nothing any more; its price is still known.
+    expect((await get<BuyingView>(`/boats/${planned.boat.id}/buying`)).orders[0]?.supplierId).toBeNull();
+  });
+});
+
+describe('what a boat costs', () => {
+  it('so far is what went on, at the end what went on and what is still wanted; waste is the rest of the packs', async () => {
+    await server.ask('POST', '/offers', {
+      id: uuidv7(),
+      productId: planned.product.id,
+      part: null,
+      colour: null,
+      litres: 5,
+      price: 10_000,
+      supplierId: null,
+      discounts: [],
+    });
+    await settings({ labourPerHour: 6000 });
+    const costs = () => get<CostsView>(`/boats/${planned.boat.id}/costs`);
+    const of = (view: CostsView, kind: string) => view.lines.find((line) => line.kind === kind);
+    const before = await costs();
+    // Three packs of 5 l for 13.3 likely litres.
+    expect((of(before, 'paint')?.planned ?? 0) + (of(before, 'waste')?.planned ?? 0)).toBe(30_000);
+    expect(of(before, 'paint')?.soFar).toBe(0);
+    // 3 × 20/12 h by roller at 60 an hour.
+    expect(of(before, 'labour')?.planned).toBe(30_000);
+    await server.ask('POST', '/log', aCoat(planned, NOON - 30 * HOUR, { litres: 6 }));
+    const after = await costs();
+    expect(of(after, 'paint')?.soFar).toBe(6 * 2000);
+    // A coat that took 6 l instead of 4.3 makes the end dearer by that.
+    expect((of(after, 'paint')?.forecast ?? 0) - (of(before, 'paint')?.forecast ?? 0)).toBeCloseTo(
+      (6 - COAT - 0.1) * 2000,
+      -1,
+    );
+    expect(of(after, 'labour')?.soFar).toBe(10_000);
+    const quote = { title: 'Spring', intro: '', closing: '', yardDays: 4, version: 0 };
+    await settings({ yardDay: 2500 });
+    expect((await server.ask('PUT', `/boats/${planned.boat.id}/quote`, quote)).status).toBe(200);
+    expect(
+      (await server.ask('PUT', `/boats/${planned.boat.id}/quote`, { ...quote, yardDays: 9 })).status,
+    ).toBe(409);
+    expect(of(await costs(), 'yard')).toMatchObject({ planned: 10_000, soFar: 5000, forecast: 10_000 });
+  });
+});
