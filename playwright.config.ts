@@ -4,7 +4,8 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   fullyParallel: false,
-  workers: 1,
+  // Each file has a yard of its own.
+  workers: 2,
   forbidOnly: true,
   // A machine that is shared stands still now and then: what is slow is not wrong.
   timeout: 150_000,

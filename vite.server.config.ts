@@ -11,6 +11,7 @@ export default defineConfig({
       input: {
         main: 'src/server/main.ts',
         demo: 'demo/main.ts',
+        makeNewYard: 'src/server/makeNewYard.ts',
         worker: 'src/server/workers/worker.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

@@ -5,7 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
 import { HOUR_MS } from '../src/core/cure/index.ts';
-import { projectRoot } from '../src/server/db/open.ts';
+import { projectRoot } from '../src/server/db/places.ts';
 import { area, boat, logEntry, lot, lotMovement, step } from '../src/server/db/schema.ts';
 import { start } from '../src/server/start.ts';
 import { startsOfTenDays, surfacesOfASeason, windowsOfASeason } from './clocks.ts';

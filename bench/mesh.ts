@@ -12,7 +12,7 @@ import {
   readStl,
   writeStl,
 } from '../src/core/hull/index.ts';
-import { projectRoot } from '../src/server/db/open.ts';
+import { projectRoot } from '../src/server/db/places.ts';
 import { start } from '../src/server/start.ts';
 import { median, say } from './say.ts';
 

@@ -56,7 +56,7 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
     await page.getByRole('button', { name: 'Mark as ordered' }).first().click();
     await page.waitForTimeout(300);
   }
-  await expect(page.getByText('Nothing is to be bought')).toBeVisible();
+  await expect(page.getByText('No paint is to be bought')).toBeVisible();
   const { purchases } = await get<TradeView>(page, '/trade');
   const count = purchases.filter(({ receivedAt }) => receivedAt === null).length;
   await page.getByRole('button', { name: 'It has come' }).first().click();

@@ -76,4 +76,5 @@ export function ensureBuilt() {
   const vite = at('node_modules/vite/bin/vite.js');
   must(process.execPath, [vite, 'build', '--logLevel', 'warn']);
   must(process.execPath, [vite, 'build', '--logLevel', 'warn', '-c', 'vite.server.config.ts']);
+  must(process.execPath, [at('dist/server/makeNewYard.js')]);
 }

@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuilt, ensureChromium, ensurePackages, root, run } from './ensure.mjs';
@@ -16,13 +17,37 @@ let passed = 0;
 let failed = 0;
 let skipped = 0;
 
-function check(name, command, args) {
-  console.log(`\n— ${name}`);
-  if (run(command, args) === 0) passed += 1;
-  else {
-    failed += 1;
-    console.error(`✗ ${name}`);
-  }
+/** One check by itself, what it says kept together until it ends. */
+const check = ([name, command, args]) =>
+  /** @type {Promise<void>} */ (
+    new Promise((done) => {
+      const child = spawn(bin(command), args, { cwd: root });
+      let said = '';
+      const hear = (chunk) => {
+        said += chunk;
+      };
+      child.stdout.on('data', hear);
+      child.stderr.on('data', hear);
+      child.on('error', (error) => hear(`${error.message}\n`));
+      child.on('close', (status) => {
+        console.log(`\n— ${name}\n${said}`);
+        if (status === 0) passed += 1;
+        else {
+          failed += 1;
+          console.error(`✗ ${name}`);
+        }
+        done();
+      });
+    })
+  );
+
+/** Checks side by side, one a core. */
+async function checkAll(list) {
+  const left = [...list];
+  const hand = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await check(next);
+  };
+  await Promise.all([hand(), hand()]);
 }
 
 function tally(name, command, args, read) {
@@ -44,15 +69,21 @@ function tally(name, command, args, read) {
 
 const report = (file) => JSON.parse(readFileSync(path.join(reports, file), 'utf8'));
 
-if (wanted('types')) {
-  check('types', bin('tsc'), ['-p', '.']);
-  check('types of the scripts', bin('tsc'), ['-p', 'tsconfig.scripts.json']);
-}
-if (wanted('lint')) {
-  check('lint and format', bin('biome'), ['check', '--error-on-warnings', '.']);
-  check('import direction', bin('depcruise'), ['src']);
-  check('unused code', bin('knip'), []);
-}
+await checkAll([
+  ...(wanted('types')
+    ? [
+        ['types', 'tsc', ['-p', '.']],
+        ['types of the scripts', 'tsc', ['-p', 'tsconfig.scripts.json']],
+      ]
+    : []),
+  ...(wanted('lint')
+    ? [
+        ['lint and format', 'biome', ['check', '--error-on-warnings', '.']],
+        ['import direction', 'depcruise', ['src']],
+        ['unused code', 'knip', []],
+      ]
+    : []),
+]);
 if (wanted('unit') || wanted('browser')) ensureBuilt();
 if (wanted('unit'))
   tally(

@@ -1,18 +1,11 @@
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { migrationsFolder, openDb, projectRoot } from '../src/server/db/open.ts';
+import { migrationsMark } from '../src/server/db/newYard.ts';
+import { openDb } from '../src/server/db/open.ts';
+import { projectRoot } from '../src/server/db/places.ts';
 
 /** Where the migrated, empty data folder is kept between runs: named for the migrations it was made by. */
-export function dumpFile(): string {
-  const hash = createHash('sha256');
-  for (const file of readdirSync(migrationsFolder())
-    .filter((name) => name.endsWith('.sql'))
-    .sort()) {
-    hash.update(readFileSync(path.join(migrationsFolder(), file)));
-  }
-  return path.join(projectRoot(), '.cache', `migrated-${hash.digest('hex').slice(0, 12)}.tar`);
-}
+export const dumpFile = (): string => path.join(projectRoot(), '.cache', `migrated-${migrationsMark()}.tar`);
 
 /** Before the tests: PostgreSQL's first start takes seconds, so it happens once and is shared as a dump. */
 export async function setup(): Promise<void> {

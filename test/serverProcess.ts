@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import path from 'node:path';
-import { projectRoot } from '../src/server/db/open.ts';
+import { projectRoot } from '../src/server/db/places.ts';
 
 const main = path.join(projectRoot(), 'dist/server/main.js');
 

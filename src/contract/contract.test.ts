@@ -1,7 +1,7 @@
 import type Joi from 'joi';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { aBoat, aCoat, anArea, aProduct, aStep, NOON } from '../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aProduct, aStep, NOON } from '../../test/examples.ts';
 import { METHODS } from '../core/film/index.ts';
 import { BOAT_KINDS, ZONES } from '../core/hull/index.ts';
 import { FAMILIES, SUBSTRATES } from '../core/system/index.ts';

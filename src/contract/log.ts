@@ -95,6 +95,7 @@ const coat = objectOf<CoatBody>({
   endedAt: instant().label('end').required(),
   conditions: conditions.allow(null).required(),
   batchIds: Joi.array().items(id()).max(50).unique().required(),
+  by: title('applied by').optional(),
   note: text(2000).label('note').required(),
 });
 

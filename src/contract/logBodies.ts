@@ -58,6 +58,8 @@ export interface CoatBody {
   endedAt: string;
   conditions: LoggedConditions | null;
   batchIds: string[];
+  /** Who applied it, so that what each hand takes can be learned; left out: not told. */
+  by?: string;
   note: string;
 }
 

@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { aProduct, aStep } from '../../test/yardServer.ts';
+import { aProduct, aStep } from '../../test/examples.ts';
 import { entryInput, findingInput, productInput, stackInput, strict } from './index.ts';
 
 const refused = (schema: typeof stackInput, value: unknown): string[] =>

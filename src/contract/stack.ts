@@ -1,6 +1,14 @@
 import Joi from 'joi';
 import type { Method } from '../core/film/index.ts';
-import type { Band, LayOrder, Overrule, OwnRatio, PlannedTask, TaskKind } from '../core/system/index.ts';
+import type {
+  Band,
+  LayOrder,
+  Overrule,
+  OwnRatio,
+  PlannedAdditive,
+  PlannedTask,
+  TaskKind,
+} from '../core/system/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { methods } from './methods.ts';
 
@@ -31,6 +39,8 @@ export interface Step {
   coatNotes: string[];
   /** Mixed at another ratio than the sheet's on purpose; null: by the sheet. */
   ownRatio: OwnRatio | null;
+  /** What goes into every pot besides the parts; none: nothing does. */
+  additives: PlannedAdditive[];
   /** The part of the area it is laid on; null: the whole. */
   band: Band | null;
   /** Which way it is worked over the area; null: as it comes. */
@@ -45,6 +55,7 @@ export const AS_USUAL = {
   spacingH: null,
   coatNotes: [],
   ownRatio: null,
+  additives: [],
 } satisfies Partial<Step>;
 
 export interface StackInput {
@@ -105,6 +116,17 @@ export const stackStep = objectOf<Step>({
     .label('notes of the coats')
     .default([]),
   ownRatio: ownRatio.allow(null).default(null),
+  additives: Joi.array()
+    .items(
+      objectOf<PlannedAdditive>({
+        name: title('additive').required(),
+        mlPerLitre: between('additive (ml/l)', 0.01, 500).required(),
+      }),
+    )
+    .max(6)
+    .unique('name')
+    .label('additives')
+    .default([]),
   band: objectOf<Band>({
     name: title('name of the band').required(),
     areaM2: between('band (m²)', 0.0001, 10_000).required(),

@@ -182,6 +182,13 @@ const ENTRIES: Record<string, Entry> = {
   lotEndsMs: { run: supply.lotEndsMs, args: [lotAge] },
   lotNotes: { run: supply.lotNotes, args: [lotAge] },
   takeFrom: { run: supply.takeFrom, args: [[{ id: 'a', inTin: 0.5, openedMs: 0, endsMs: null, usable: true }, { id: 'b', inTin: 2, openedMs: null, endsMs: HOUR, usable: true }], 1.2] }, // biome-ignore format: one line
+  stockAfter: {
+    run: supply.stockAfter,
+    args: [
+      { inTin: 1.5, kept: 0.1, openedMs: null, differences: [], belowNothingSinceMs: null },
+      [{ id: 'a', kind: 'counted', amount: 1.2, atMs: 0 }],
+    ],
+  },
   stockOf: { run: supply.stockOf, args: [[{ id: 'a', kind: 'received', amount: 2, atMs: 0 }]] },
   toMinor: { run: supply.toMinor, args: [12.5, 'EUR'] },
   fromMinor: { run: supply.fromMinor, args: [1250, 'EUR'] },

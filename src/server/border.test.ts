@@ -1,14 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  aBoat,
-  aCoat,
-  anArea,
-  aPlannedArea,
-  aProduct,
-  HOUR,
-  NOON,
-  yardServer,
-} from '../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aPlannedArea, aProduct, HOUR, NOON } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { Entry, LogView } from '../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;

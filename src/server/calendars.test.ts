@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv, yardServer } from '../../test/yardServer.ts';
+import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { AheadView, BenchView, ClockDetail, SlipView, TodayView } from '../contract/index.ts';
 
 let now = NOON;

@@ -1,16 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  aBoat,
-  aCoat,
-  anArea,
-  aPlannedArea,
-  aStep,
-  HOUR,
-  NOON,
-  weatherCsv,
-  yardServer,
-} from '../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aPlannedArea, aStep, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { Area, BenchView, BoatView, LogView, Problem, SlipView, StackView } from '../contract/index.ts';
 
 let now = NOON;

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { aPlannedArea } from '../../test/examples.ts';
 import { fuzz } from '../../test/fuzz.ts';
-import { aPlannedArea, yardServer } from '../../test/yardServer.ts';
+import { yardServer } from '../../test/yardServer.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
 beforeAll(async () => {

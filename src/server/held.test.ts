@@ -4,8 +4,8 @@ import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { aBoat } from '../../test/examples.ts';
 import { post, running, serverProcess } from '../../test/serverProcess.ts';
-import { aBoat } from '../../test/yardServer.ts';
 import type { Boat, Problem, SlipView } from '../contract/index.ts';
 
 const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-held-'));

@@ -11,17 +11,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  aBoat,
-  aCoat,
-  anArea,
-  aPlannedArea,
-  aProduct,
-  HOUR,
-  NOON,
-  weatherCsv,
-  yardServer,
-} from '../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aPlannedArea, aProduct, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { Area, Entry, LogView, Problem, SlipView, WeatherImported } from '../contract/index.ts';
 import { area as areaTable } from './db/schema.ts';
 import { makeLogger, serializers } from './http/logger.ts';

@@ -3,9 +3,9 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { aBoat } from '../../test/yardServer.ts';
+import { aBoat } from '../../test/examples.ts';
 import type { Boat } from '../contract/index.ts';
-import { projectRoot } from './db/open.ts';
+import { projectRoot } from './db/places.ts';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'jack-plane-killed-'));
 const main = path.join(projectRoot(), 'dist/server/main.js');

@@ -1,16 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import {
-  aCoat,
-  anArea,
-  aPlannedArea,
-  aProduct,
-  aStep,
-  HOUR,
-  NOON,
-  weatherCsv,
-  yardServer,
-} from '../../test/yardServer.ts';
+import { aCoat, anArea, aPlannedArea, aProduct, aStep, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { Area, BenchView, Entry, PaceView, Problem, Product } from '../contract/index.ts';
 
 /** A steady 20 °C: tack-free after 4 h, next coat from 10 h, to be sanded from 120 h by the sheet. */

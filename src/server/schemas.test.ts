@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, it } from 'vitest';
-import { projectRoot } from './db/open.ts';
+import { projectRoot } from './db/places.ts';
 import { productSheetSchema } from './schemas.ts';
 
 const file = path.join(projectRoot(), 'docs/schemas/product-sheet.schema.json');

@@ -2,7 +2,8 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { DiskFull } from './db/diskRoom.ts';
 import { FolderInUse } from './db/lock.ts';
-import { type Db, projectRoot } from './db/open.ts';
+import type { Db } from './db/open.ts';
+import { projectRoot } from './db/places.ts';
 import { type Running, start } from './start.ts';
 import { watchOver } from './workers/watchdog.ts';
 

@@ -2,7 +2,8 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv, yardServer } from '../../test/yardServer.ts';
+import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { ClockDetail, ReadingsTaken, Station, StationsView, WeatherView } from '../contract/index.ts';
 import { ask, isPrivate } from './feeds/ask.ts';
 

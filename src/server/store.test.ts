@@ -1,16 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import {
-  aCoat,
-  aLot,
-  anArea,
-  aPlannedArea,
-  aProduct,
-  aStep,
-  HOUR,
-  NOON,
-  yardServer,
-} from '../../test/yardServer.ts';
+import { aCoat, aLot, anArea, aPlannedArea, aProduct, aStep, HOUR, NOON } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
   BenchView,

@@ -1,15 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  aBoat,
-  aCoat,
-  anArea,
-  aPlannedArea,
-  aProduct,
-  HOUR,
-  NOON,
-  yardServer,
-} from '../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aPlannedArea, aProduct, HOUR, NOON } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
   BenchView,

@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv, yardServer } from '../../test/yardServer.ts';
+import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type { BenchView, ClockDetail, SlipView, WeatherImported } from '../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;

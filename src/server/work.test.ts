@@ -10,8 +10,8 @@ import {
   HOUR,
   NOON,
   weatherCsv,
-  yardServer,
-} from '../../test/yardServer.ts';
+} from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
 import type {
   AreaClock,
   BenchView,

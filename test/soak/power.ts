@@ -1,9 +1,9 @@
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Boat } from '../../src/contract/index.ts';
+import { aBoat } from '../examples.ts';
 import { CuttableDisk } from '../powerCut.ts';
 import { post, running } from '../serverProcess.ts';
-import { aBoat } from '../yardServer.ts';
 
 /**
  * Cuts the power of a real file system at random moments while three writers write, and looks on the disk that is left

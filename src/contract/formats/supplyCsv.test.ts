@@ -122,6 +122,9 @@ it('the shopping list names pack, count and money in decimals', () => {
       runnersUp: [],
       unpriced: [],
       small: [],
+      besides: [
+        { item: 'thinner 5', name: 'thinner 5', unit: 'l', rule: '', amount: 1.25, exact: 1.25, cost: 1500 },
+      ],
       tooEarly: [],
       orders: [
         {
@@ -149,5 +152,8 @@ it('the shopping list names pack, count and money in decimals', () => {
     },
     (minor) => minor / 100,
   );
-  expect(csv.split('\r\n')[1]).toBe('The quay,Test epoxy,,grey,2.5,l,2,139.98,');
+  expect(csv.split('\r\n').slice(1, 3)).toEqual([
+    'The quay,Test epoxy,,grey,2.5,l,2,139.98,',
+    ',thinner 5,,,1.25,l,1,15,',
+  ]);
 });

@@ -113,7 +113,10 @@ export const writePricesCsv = (
     ]),
   ]);
 
-export const writeShoppingCsv = ({ orders }: BuyingView, decimal: (minor: number) => number): string =>
+export const writeShoppingCsv = (
+  { orders, besides }: BuyingView,
+  decimal: (minor: number) => number,
+): string =>
   writeCsv([
     ['supplier', 'product', 'part', 'colour', 'pack', 'unit', 'count', 'price', 'order by'],
     ...orders.flatMap((order) =>
@@ -129,6 +132,17 @@ export const writeShoppingCsv = ({ orders }: BuyingView, decimal: (minor: number
         order.orderBy,
       ]),
     ),
+    ...besides.map(({ name, amount, unit, cost }) => [
+      null,
+      name,
+      null,
+      null,
+      Number(amount.toFixed(3)),
+      unit,
+      1,
+      cost === null ? null : decimal(cost),
+      null,
+    ]),
   ]);
 
 export const writeMovementsCsv = ({ movements }: MovementsView): string =>

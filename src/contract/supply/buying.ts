@@ -14,6 +14,7 @@ import {
   word,
 } from '../replies/plain.ts';
 
+import { type SundryView, usedUp } from './materials.ts';
 import type { TradeSettings } from './trade.ts';
 
 /** What to buy where: as a screen and the printed lists have it. */
@@ -56,8 +57,10 @@ export interface BuyingView {
     more: number;
     what: {
       productName: string;
+      part: string | null;
       colour: string | null;
       litres: number;
+      unit: 'l' | 'kg';
       count: number;
       supplierName: string | null;
     }[];
@@ -81,6 +84,8 @@ export interface BuyingView {
     share: number;
     ways: SmallWay[];
   }[];
+  /** Bought beside the paint, none of it counted in the store: thinner, additives, sundries. */
+  besides: SundryView[];
   /** Bought so early that its shelf life would end before it is used. */
   tooEarly: { productName: string; usedAt: string; shelfMonths: number }[];
 }
@@ -126,8 +131,10 @@ export const buyingReply = objectOf<BuyingView>({
       what: listOf(
         Joi.object({
           productName: word(),
+          part: maybeWord(),
           colour: maybeWord(),
           litres: figure(),
+          unit: word(),
           count: figure(),
           supplierName: maybeWord(),
         }),
@@ -146,5 +153,6 @@ export const buyingReply = objectOf<BuyingView>({
       ways: listOf(Joi.object({ kind: word(), what: word(), cost: maybeFigure(), left: figure() })),
     }),
   ),
+  besides: listOf(usedUp),
   tooEarly: listOf(Joi.object({ productName: word(), usedAt: moment(), shelfMonths: figure() })),
 });

@@ -112,6 +112,8 @@ export interface ProductSupply {
   sessions: number;
   leftInTools: number;
   thinner: { name: string | null; thin: number; clean: number } | null;
+  /** Litres of what goes into its pots besides. */
+  additives: { name: string; likely: number; safe: number }[];
   learned: (Omit<LearnedSpread, 'key'> & { method: string; surface: string })[];
   /** Days until the first coat; null: nobody knows. */
   firstAt: string | null;
@@ -207,6 +209,15 @@ const needLine = objectOf<NeedLineView>({
   ownRatio: ratio,
   learned: maybeFigure(),
 });
+export const usedUp = objectOf<SundryView>({
+  item: word(),
+  name: word(),
+  unit: word(),
+  rule: word(),
+  amount: figure(),
+  exact: figure(),
+  cost: maybeFigure(),
+});
 export const materialsReply = objectOf<MaterialsView>({
   now: moment(),
   currency: word(),
@@ -229,6 +240,7 @@ export const materialsReply = objectOf<MaterialsView>({
       sessions: figure(),
       leftInTools: figure(),
       thinner: Joi.object({ name: maybeWord(), thin: figure(), clean: figure() }).allow(null).required(),
+      additives: listOf(Joi.object({ name: word(), likely: figure(), safe: figure() })),
       learned: listOf(
         Joi.object({
           method: word(),
@@ -239,6 +251,9 @@ export const materialsReply = objectOf<MaterialsView>({
           mean: figure(),
           coats: figure(),
           outliers: listOf(Joi.string()),
+          persons: listOf(
+            Joi.object({ person: word(), factor: figure(), sd: figure(), weight: figure(), coats: figure() }),
+          ),
         }),
       ),
       firstAt: maybeMoment(),
@@ -246,17 +261,7 @@ export const materialsReply = objectOf<MaterialsView>({
       moreLines: figure(),
     }),
   ),
-  sundries: listOf(
-    objectOf<SundryView>({
-      item: word(),
-      name: word(),
-      unit: word(),
-      rule: word(),
-      amount: figure(),
-      exact: figure(),
-      cost: maybeFigure(),
-    }),
-  ),
+  sundries: listOf(usedUp),
   unknown: listOf(
     Joi.object({
       areaId: uuid(),

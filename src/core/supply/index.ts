@@ -7,7 +7,7 @@ export {
 } from './cheapestPacks.ts';
 export { cleaningLitres, residueLitres } from './inTools.ts';
 export { labourHours, type TimedWork } from './labour.ts';
-export { type CoatUse, type LearnedSpread, learnSpread } from './learnedSpread.ts';
+export { type CoatUse, type LearnedHand, type LearnedSpread, learnSpread } from './learnedSpread.ts';
 export {
   type CoatNeed,
   type CoatWanted,
@@ -28,7 +28,14 @@ export {
   timesRate,
   toMinor,
 } from './money.ts';
-export { type ColourNeed, type LiquidNeed, type Need, need, type PartAmount } from './need.ts';
+export {
+  type AdditiveNeed,
+  type ColourNeed,
+  type LiquidNeed,
+  type Need,
+  need,
+  type PartAmount,
+} from './need.ts';
 export { kitContents, perLitreOfPaint } from './partShares.ts';
 export {
   type CheapestPurchase,
@@ -41,7 +48,14 @@ export {
 export { type PartError, type Reconciled, reconcile, type TinsLeft } from './reconcile.ts';
 export { SMALL_SHARE, type SmallWay, smallNeed } from './smallNeed.ts';
 export type { Amount } from './spreads.ts';
-export { MOVEMENT_KINDS, type Movement, type MovementKind, type Stock, stockOf } from './stock.ts';
+export {
+  MOVEMENT_KINDS,
+  type Movement,
+  type MovementKind,
+  type Stock,
+  stockAfter,
+  stockOf,
+} from './stock.ts';
 export { SUNDRIES, type SundryItem, type SundryNeed, type SundryWork, sundries } from './sundries.ts';
 export type { Explanation, LoggedPour } from './suspects.ts';
 export { type OpenLot, sharedOut, takeFrom } from './takings.ts';

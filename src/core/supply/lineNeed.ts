@@ -54,6 +54,8 @@ export interface NeedLine {
   textured?: boolean;
   /** Parts of another ratio than the sheet's, on purpose; null or left out: by the sheet. */
   ownParts?: readonly number[] | null;
+  /** Additives in every pot of it, ml to a litre of mixed paint; left out: none. */
+  additives?: readonly { name: string; mlPerLitre: number }[];
   /** Litres really used against those by the sheet, as learned, with its standard error; null or left out: not learned. */
   learned?: { factor: number; sd: number } | null;
 }
@@ -105,6 +107,8 @@ export function lineNeed(line: NeedLine): LineNeed {
     within('error of the learned factor', learned.sd, 0, 10);
   }
   within('thinner', line.thinner, 0, 0.5);
+  for (const { name, mlPerLitre } of line.additives ?? [])
+    within(`ml of ${name} a litre`, mlPerLitre, 0, 500);
   const loss = lossAt(method, line.underCover);
   const perM2 = perSquareMetre(line, loss.likely);
   const upper = perM2.route === 'film' ? (1 - loss.likely) / (1 - loss.upper) : 1 + COVERAGE_SPREAD;

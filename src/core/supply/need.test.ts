@@ -147,6 +147,22 @@ describe('parts', () => {
   });
 });
 
+it('an additive is wanted by the ml a litre of what is mixed, what stays in the tools too', () => {
+  const additives = [{ name: 'roller additive', mlPerLitre: 10 }];
+  const { additives: wanted, colours } = need({
+    lines: [line({ additives, coats: coats(2, 20, ['grey', 'white']) }), line({ id: 'plain' })],
+  });
+  // Both coats by 4.324 l and what stays of them in roller and tray; the line without it takes none.
+  const own = colours.flatMap(({ lines }) => lines).filter(({ lineId }) => lineId === 'port');
+  const mixed = own.reduce((sum, { litres }) => sum + litres, 0);
+  expect(mixed).toBeGreaterThan(2 * 4.324);
+  expect(only(wanted).likely).toBeCloseTo(mixed / 100, 9);
+  expect(only(wanted).safe).toBeGreaterThan(only(wanted).likely);
+  expect(() => need({ lines: [line({ additives: [{ name: 'drops', mlPerLitre: 501 }] })] })).toThrow(
+    'ml of drops a litre 501 is outside 0–500',
+  );
+});
+
 describe('the safe need', () => {
   const twoSides = (spread: number, port: string, starboard: string) =>
     only(
@@ -253,6 +269,22 @@ describe('a spreading rate learned from coats applied here', () => {
     const off = (of: 'factor' | 'mean') =>
       learned.reduce((sum, each, k) => sum + (Math.log(each[of]) - Math.log(truths[k] as number)) ** 2, 0);
     expect(off('factor')).toBeLessThan(off('mean'));
+  });
+
+  it('tells hands apart, each drawn to what the kind takes while its coats are few (0.06 between hands, from memory)', () => {
+    const coat = (person: string | null, ratio: number, i: number) => ({ id: `${person} ${i}`, key: 'gloss', person, litres: ratio, bySheet: 1 }); // biome-ignore format: one line
+    const [kind] = learnSpread([
+      ...[1.1, 1.1, 1.1].map((ratio, i) => coat('Ada', ratio, i)),
+      coat('Ben', 1, 0),
+      coat(null, 1.05, 0),
+    ]);
+    const [ada, ben] = kind?.persons ?? [];
+    expect([ada?.person, ada?.coats, ben?.person, ben?.coats]).toEqual(['Ada', 3, 'Ben', 1]);
+    const weight = 0.0036 / (0.0036 + 0.01 / 3);
+    expect(ada?.weight).toBeCloseTo(weight, 9);
+    const log = Math.log(kind?.factor ?? 0);
+    expect(ada?.factor).toBeCloseTo(Math.exp(log + weight * (Math.log(1.1) - log)), 9);
+    expect(ada?.factor).toBeGreaterThan(ben?.factor ?? 9);
   });
 
   it('moves the need and takes the place of the trade’s span', () => {

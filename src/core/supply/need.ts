@@ -34,10 +34,17 @@ export interface LiquidNeed extends Amount {
   clean: number;
 }
 
+/** An additive of a product's sheet that its steps put into the pot, l. */
+export interface AdditiveNeed extends Amount {
+  productId: string;
+  name: string;
+}
+
 export interface Need {
   parts: PartAmount[];
   colours: ColourNeed[];
   liquids: LiquidNeed[];
+  additives: AdditiveNeed[];
   /** How each line comes about. */
   lines: ({ id: string } & LineNeed)[];
   /** Lines that nothing can be worked out for, and why. */
@@ -48,7 +55,7 @@ export interface Need {
 
 /**
  * What is wanted of every product, part and colour for any choice of steps and areas, likely and safe (P50 and P90), with
- * what stays in the tools, the thinner and what they are cleaned with. The parts of a mix follow the own ratio where a step
+ * what stays in the tools, the thinner, the additives and what tools are cleaned with. The parts of a mix follow the own ratio where a step
  * has one. A line whose sheet states neither solids nor coverage, or no density where one is needed, is named and takes no
  * other down.
  *
@@ -85,6 +92,7 @@ export function need(input: { lines: readonly NeedLine[] }): Need {
     parts: [],
     colours: [],
     liquids: [],
+    additives: [],
     lines: known.map(({ line, own }) => ({ id: line.id, ...own })),
     unknown,
     sessions: [],
@@ -98,6 +106,9 @@ export function need(input: { lines: readonly NeedLine[] }): Need {
   }
   return found;
 }
+
+/** Millilitres in a litre. */
+const ML = 1000;
 
 interface Known {
   line: NeedLine;
@@ -121,6 +132,7 @@ function byColour({ coats }: LineNeed): Map<string, number> {
 function addAmounts(found: Need, productId: string, known: readonly Known[], tools: Tools): void {
   const parts = new Map<string, { of: Omit<PartAmount, keyof Amount>; sum: DoubtfulSum }>();
   const colours = new Map<string, ColourSum>();
+  const additives = new Map<string, DoubtfulSum>();
   known.forEach(({ line, own }, at) => {
     const { unit, parts: mix, perLitre } = partShares(line);
     for (const [colour, litres] of byColour(own)) {
@@ -140,6 +152,11 @@ function addAmounts(found: Need, productId: string, known: readonly Known[], too
       colours.set(colour, one);
       one.sum.add(mixed, doubt, 1);
       one.lines.push({ lineId: line.id, litres: mixed });
+      for (const { name, mlPerLitre } of line.additives ?? []) {
+        const additive = additives.get(name) ?? new DoubtfulSum();
+        additives.set(name, additive);
+        additive.add(mixed, doubt, mlPerLitre / ML);
+      }
       mix.forEach(({ name }, i) => {
         const coloured = i === 0 ? colour : null;
         // A colour could be called like a part, but not in front of one.
@@ -159,6 +176,7 @@ function addAmounts(found: Need, productId: string, known: readonly Known[], too
     const cans = canLitres === null || safe <= 0 ? null : cansFor(safe, canLitres);
     found.colours.push({ productId, colour, likely, safe, lines, cans });
   }
+  for (const [name, sum] of additives) found.additives.push({ productId, name, ...sum.amount });
 }
 
 function liquidOf(productId: string, known: readonly Known[], { clean }: Tools): LiquidNeed {

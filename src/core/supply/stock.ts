@@ -66,12 +66,32 @@ const ALIKE = 1e-6;
  * @throws {QuantityError} on an amount or a moment that cannot be
  */
 export function stockOf(movements: readonly Movement[]): Stock {
-  for (const { id, kind, amount, atMs } of movements) {
-    if (!MOVEMENT_KINDS.includes(kind)) throw new QuantityError('movement', kind, MOVEMENT_KINDS.join(', '));
-    within(`amount of movement ${id}`, amount, 0, 1e6);
-    moment(`time of movement ${id}`, atMs);
-  }
-  const stock: Stock = { inTin: 0, kept: 0, openedMs: null, differences: [], belowNothingSinceMs: null };
+  for (const each of movements) check(each);
+  return moved({ inTin: 0, kept: 0, openedMs: null, differences: [], belowNothingSinceMs: null }, movements);
+}
+
+/**
+ * How a lot stands once more has happened to it than the stock knows of: {@link stockOf}, going on from there.
+ *
+ * 1.5 in the tin, then counted 1.2 → 1.2, and a difference of 0.3.
+ *
+ * @throws {QuantityError} on an amount or a moment that cannot be
+ */
+export function stockAfter(stock: Stock, movements: readonly Movement[]): Stock {
+  within('in the tin', stock.inTin, -1e6, 1e6);
+  within('kept back', stock.kept, -1e6, 1e6);
+  for (const each of movements) check(each);
+  return moved({ ...stock, differences: [...stock.differences] }, movements);
+}
+
+function check({ id, kind, amount, atMs }: Movement): void {
+  if (!MOVEMENT_KINDS.includes(kind)) throw new QuantityError('movement', kind, MOVEMENT_KINDS.join(', '));
+  within(`amount of movement ${id}`, amount, 0, 1e6);
+  moment(`time of movement ${id}`, atMs);
+}
+
+/** Changes the stock given. */
+function moved(stock: Stock, movements: readonly Movement[]): Stock {
   for (const { id, kind, amount, atMs } of [...movements].sort(inTime)) {
     if (kind === 'opened') stock.openedMs ??= atMs;
     if (kind === 'counted') {

@@ -63,6 +63,7 @@ export {
   type LayOrder,
   type Overrule,
   type OwnRatio,
+  type PlannedAdditive,
   type PlannedTask,
   type StepPlan,
   type StepTask,

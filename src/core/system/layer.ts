@@ -3,8 +3,8 @@ import type { AdditionLimit } from '../mix/index.ts';
 import { type Said, within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import type { Bond, Lay, Mark, ServiceKind, Verdict } from './rules.ts';
-import { filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
-import type { Band } from './step.ts';
+import { type Additive, filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
+import type { Band, PlannedAdditive } from './step.ts';
 
 /** A layer of a stack: a product in so many coats, as far as the rules look at it. */
 export interface Layer extends Lay {
@@ -16,6 +16,9 @@ export interface Layer extends Lay {
   /** Fraction of thinner, and what the sheet allows of it: null where it names none. */
   thinner: number;
   thinnerLimit: Pick<AdditionLimit, 'maxFraction'> | null;
+  /** Additives planned into it, and those its sheet allows; left out: not asked. */
+  additives?: readonly PlannedAdditive[];
+  additivesAllowed?: readonly Pick<Additive, 'name' | 'maxMlPerLitre'>[];
   /** Coldest at which it still cures, °C; null: not stated; left out: the cold is no matter, as once it is laid. */
   stopC?: number | null;
   /** How it is laid, and the ways its sheet allows, none: not stated; left out: not asked. */
@@ -37,10 +40,22 @@ function strictest(limits: readonly (number | null)[]): number | null {
 
 /** A step with its product's sheet, as the rules look at it. */
 export function layerOfStep(
-  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner'> & { method: Method; band?: Band | null },
+  step: Pick<Layer, 'coats' | 'dryMicronsPerCoat' | 'thinner' | 'additives'> & {
+    method: Method;
+    band?: Band | null;
+  },
   sheet: Pick<
     ProductSheet,
-    'family' | 'copper' | 'grounds' | 'film' | 'byMethod' | 'methods' | 'thinner' | 'cure' | 'limits'
+    | 'family'
+    | 'copper'
+    | 'grounds'
+    | 'film'
+    | 'byMethod'
+    | 'methods'
+    | 'thinner'
+    | 'additives'
+    | 'cure'
+    | 'limits'
   >,
 ): Layer {
   return {
@@ -52,6 +67,8 @@ export function layerOfStep(
     film: filmOf(sheet, step.method),
     thinner: step.thinner,
     thinnerLimit: thinnerOf(sheet, step.method),
+    additives: step.additives ?? [],
+    additivesAllowed: sheet.additives,
     stopC: sheet.cure.stopC,
     method: step.method,
     methods: sheet.methods,
@@ -83,6 +100,8 @@ export function checkLayers(layers: readonly Layer[], place: StackPlace): void {
     }
     const most = layer.thinnerLimit?.maxFraction ?? null;
     if (most !== null) within(name('limit of the thinner'), most, 0, 1);
+    for (const { name: called, mlPerLitre } of layer.additives ?? [])
+      within(name(`ml of ${called} a litre`), mlPerLitre, 0, 500);
     if (layer.stopC != null) within(name('stop temperature'), layer.stopC, -40, 80);
     if (layer.hottestC != null) within(name('highest temperature'), layer.hottestC, -40, 90);
   });

@@ -1,6 +1,7 @@
 import { degrees, film as microns, type Said, said } from '../units/index.ts';
 import { EPOXIES, isIn } from './groups.ts';
 import type { Judgement, Layer, StackPlace } from './layer.ts';
+import type { PlannedAdditive } from './step.ts';
 
 /** Where epoxies commonly stop curing, °C: winter grades, others [T, handbook part 9]. */
 const EPOXY_STOPS_C = { winter: 5, usual: 10 };
@@ -8,10 +9,33 @@ const EPOXY_STOPS_C = { winter: 5, usual: 10 };
 /** A fraction as one says it, to a tenth of a per cent: 8.4 % against 8 % are not both 8 %. */
 const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
 
+type Add = (ruleId: string, verdict: 'condition' | 'no', reason: Said, condition?: string | null) => void;
+
+/** Only what is on the sheet goes in, and only to its own limit [T, handbook part 7]. */
+function addAdditive(
+  { name, mlPerLitre }: PlannedAdditive,
+  allowed: NonNullable<Layer['additivesAllowed']>,
+  add: Add,
+): void {
+  if (mlPerLitre === 0) return;
+  const own = allowed.find((each) => each.name === name);
+  const most = own?.maxMlPerLitre ?? null;
+  if (!own) add('additive-not-on-sheet', 'no', `${name} is no additive of its sheet`);
+  else if (most === null)
+    add(
+      'additive-limit-not-stated',
+      'condition',
+      `its sheet names ${name}, but not how much of it`,
+      'its maker is asked',
+    );
+  else if (mlPerLitre > most + 1e-9)
+    add('additive-over-limit', 'no', `${mlPerLitre} ml of ${name} a litre is above the sheet’s ${most} ml`);
+}
+
 /** What a layer's own sheet says of how it is to be laid: film, thinner, method, cold and heat to come [P]. */
 export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
   const found: Judgement[] = [];
-  const add = (ruleId: string, verdict: 'condition' | 'no', reason: Said, condition: string | null = null) =>
+  const add: Add = (ruleId, verdict, reason, condition = null) =>
     found.push({ ruleId, verdict, reason, condition, mark: 'P' });
   const { film, dryMicronsPerCoat: dry } = layer;
   if (film && dry > film.max) {
@@ -50,6 +74,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
       `${percent(layer.thinner)} thinner is above the sheet’s ${percent(limit)}`,
     );
   }
+  for (const each of layer.additives ?? []) addAdditive(each, layer.additivesAllowed ?? [], add);
   if (layer.method && layer.methods?.length && !layer.methods.includes(layer.method)) {
     add('method-not-on-sheet', 'no', `its sheet does not allow ${layer.method.replaceAll('-', ' ')}`);
   }

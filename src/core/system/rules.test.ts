@@ -182,6 +182,21 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     // Named, but not how much: that is asked, not refused.
     expect(ids(thinned({ maxFraction: null }))).toEqual(['thinner-limit-not-stated']);
   });
+  it('an additive goes in only where its sheet names it, and to its own limit (handbook part 7)', () => {
+    const allowed = [
+      { name: 'drops', maxMlPerLitre: 10 },
+      { name: 'flow', maxMlPerLitre: null },
+    ];
+    const ids = (name: string, mlPerLitre: number) =>
+      checkStack(
+        [{ ...layerOf('epoxy-barrier'), additives: [{ name, mlPerLitre }], additivesAllowed: allowed }],
+        place(),
+      ).layers[0]?.judgements.map(({ ruleId, verdict }) => `${ruleId} ${verdict}`);
+    expect(ids('drops', 10)).toEqual([]);
+    expect(ids('drops', 10.5)).toEqual(['additive-over-limit no']);
+    expect(ids('flow', 5)).toEqual(['additive-limit-not-stated condition']);
+    expect(ids('another', 5)).toEqual(['additive-not-on-sheet no']);
+  });
   it('anodes, transducers and their like are on the leave-bare list, not in a stack', () => {
     expect(LEAVE_BARE_REASON).toContain('stay bare');
   });

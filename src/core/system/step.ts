@@ -49,6 +49,14 @@ export interface OwnRatio {
   reason: string;
 }
 
+/** An additive that goes into every pot of a step, as its plan has it. */
+export interface PlannedAdditive {
+  /** As its sheet names it. */
+  name: string;
+  /** ml to a litre of mixed paint. */
+  mlPerLitre: number;
+}
+
 /** Grit with which the film below is sanded before one coat of a step, counted from 0; null: not between coats. */
 export function sandedBefore(
   step: Pick<StepPlan, 'sandBetween' | 'sandGrits'>,

@@ -1,6 +1,7 @@
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aBoat, yardServer } from '../../../test/yardServer.ts';
+import { aBoat } from '../../../test/examples.ts';
+import { yardServer } from '../../../test/yardServer.ts';
 import type { Boat, Problem } from '../../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;

@@ -3,10 +3,11 @@ import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { aStep } from '../../../test/examples.ts';
 import { dumpFile } from '../../../test/migratedDump.ts';
-import { aStep } from '../../../test/yardServer.ts';
 import { ownTemplate, strict } from '../../contract/index.ts';
-import { projectRoot, readDump } from './open.ts';
+import { readDump } from './open.ts';
+import { projectRoot } from './places.ts';
 
 let pg: PGlite;
 beforeAll(async () => {

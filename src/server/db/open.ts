@@ -6,25 +6,14 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { DiskRoom } from './diskRoom.ts';
 import { DURABLE_START, DurableFs, flushFolder } from './durableFs.ts';
+import { copyNewYard } from './newYard.ts';
+import { migrationsFolder } from './places.ts';
 import * as schema from './schema.ts';
 
 export type Db = ReturnType<typeof drizzle<typeof schema, PGlite>>;
 /** What both the database and a running transaction offer to queries. */
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 export type Queries = Db | Tx;
-
-/** The repository's root, from the source as well as from the bundle in dist/server. */
-export function projectRoot(from: string = import.meta.dirname): string {
-  let folder = from;
-  while (!existsSync(path.join(folder, 'package.json'))) {
-    const up = path.dirname(folder);
-    if (up === folder) throw new Error(`no package.json above ${from}`);
-    folder = up;
-  }
-  return folder;
-}
-
-export const migrationsFolder = () => path.join(projectRoot(), 'src/server/db/migrations');
 
 /**
  * Opens the data folder (made if absent) and brings its tables up to date.
@@ -42,6 +31,7 @@ export async function openDb(
   const { dump, room = new DiskRoom(folder) } = options;
   const made = folder !== null && !existsSync(path.join(folder, 'PG_VERSION'));
   if (folder) await mkdir(path.dirname(folder), { recursive: true });
+  if (folder && made) await copyNewYard(folder);
   const client = await PGlite.create({
     ...(folder && {
       fs: new DurableFs(folder, { full: () => room.release(), lost: (flush) => endLost(folder, flush) }),

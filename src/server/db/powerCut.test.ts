@@ -2,7 +2,7 @@ import { cpSync, fstatSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeF
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, it } from 'vitest';
-import { aBoat } from '../../../test/yardServer.ts';
+import { aBoat } from '../../../test/examples.ts';
 import { allBoats, insertBoat } from '../rows/boats.ts';
 import { DurableFs } from './durableFs.ts';
 import { openDb } from './open.ts';

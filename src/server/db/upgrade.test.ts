@@ -15,7 +15,7 @@ import type {
   WeatherView,
 } from '../../contract/index.ts';
 import { type Running, start } from '../start.ts';
-import { projectRoot } from './open.ts';
+import { projectRoot } from './places.ts';
 
 /** A data folder as version 0.1.0 (migration 0004) wrote it, and what its screens then said. */
 const fixture = (name: string) => readFileSync(path.join(projectRoot(), 'test/fixtures', name));

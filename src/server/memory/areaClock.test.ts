@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { aProduct, aStep, HOUR, NOON } from '../../../test/yardServer.ts';
+import { aProduct, aStep, HOUR, NOON } from '../../../test/examples.ts';
 import type { Step } from '../../contract/index.ts';
 import type { SplicedHour } from '../../core/cure/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';

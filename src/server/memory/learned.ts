@@ -36,7 +36,9 @@ function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
         underCover: isUnderCover(state.area.surroundings),
       });
       const key = kindOf(body.productId, body.method, state.area.substrate);
-      return litres > 0 ? [{ id: entryId, key, litres: body.litres, bySheet: litres }] : [];
+      return litres > 0
+        ? [{ id: entryId, key, person: body.by?.trim() || null, litres: body.litres, bySheet: litres }]
+        : [];
     } catch (error) {
       if (error instanceof QuantityError) return [];
       throw error;

@@ -127,6 +127,7 @@ function lineOf(
     profileMicrons: first ? (profileOf(state, of.catalogue)?.microns ?? null) : null,
     textured: first && (area.oldCoating !== null || area.substrate === 'existing-paint'),
     ownParts: step.ownRatio?.parts ?? null,
+    additives: step.additives,
   };
   try {
     lineNeed(line);

@@ -1,16 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  aBoat,
-  aCoat,
-  anArea,
-  aProduct,
-  aStep,
-  HOUR,
-  NOON,
-  weatherCsv,
-  yardServer,
-} from '../../../test/yardServer.ts';
+import { aBoat, aCoat, anArea, aProduct, aStep, HOUR, NOON, weatherCsv } from '../../../test/examples.ts';
+import { yardServer } from '../../../test/yardServer.ts';
 import type { BenchView, LogView, StackView } from '../../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;

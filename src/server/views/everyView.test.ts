@@ -12,8 +12,8 @@ import {
   lotOf,
   NOON,
   weatherCsv,
-  yardServer,
-} from '../../../test/yardServer.ts';
+} from '../../../test/examples.ts';
+import { yardServer } from '../../../test/yardServer.ts';
 import type {
   Area,
   Boat,

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { expect, it } from 'vitest';
-import { projectRoot } from '../db/open.ts';
+import { projectRoot } from '../db/places.ts';
 
 /** A process of its own that is watched over, and then does what `then` says. */
 function watched(then: string) {

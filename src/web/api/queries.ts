@@ -19,7 +19,6 @@ import type {
   SlipView,
   StackView,
   StationsView,
-  StoreView,
   StripView,
   TinsView,
   TodayView,
@@ -41,7 +40,7 @@ import {
 /** What each screen asks the server for. The first word of a key is the view's name in the contract. */
 
 /** What was served, with what waits on this device laid over it. */
-function useOverlaid<T>(
+export function useOverlaid<T>(
   query: UseQueryResult<T>,
   lay: (data: T, waiting: readonly Waiting[]) => T,
 ): UseQueryResult<T> {
@@ -196,9 +195,6 @@ export const useMaterials = (asked: MaterialsQuery, enabled = true) =>
 
 export const useBuying = () =>
   useQuery({ queryKey: ['buying'], queryFn: () => api<BuyingView>('GET', '/buying') });
-
-export const useStore = () =>
-  useQuery({ queryKey: ['store'], queryFn: () => api<StoreView>('GET', '/lots') });
 
 export const useMovements = () =>
   useQuery({ queryKey: ['movements'], queryFn: () => api<MovementsView>('GET', '/movements') });

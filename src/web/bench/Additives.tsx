@@ -1,3 +1,4 @@
+import type { Step } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -5,12 +6,18 @@ import { useUnits } from '../units/UnitsContext.tsx';
 /** Millilitres of each additive put in this batch, by its name; left out: none. */
 export type AdditiveMl = Readonly<Record<string, number>>;
 
+/** Millilitres of each planned additive in a pot of so many litres, to a tenth. */
+export const plannedMl = (planned: Step['additives'], litres: number): AdditiveMl =>
+  Object.fromEntries(
+    planned.map(({ name, mlPerLitre }) => [name, Math.round(mlPerLitre * litres * 10) / 10]),
+  );
+
 interface Props {
   sheet: Pick<ProductSheet, 'additives'>;
   /** Paint in the batch, l. */
   litres: number;
   put: AdditiveMl;
-  onChange: (put: AdditiveMl) => void;
+  onChange: (name: string, ml: number) => void;
 }
 
 const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
@@ -46,7 +53,7 @@ export function Additives({ sheet, litres, put, onChange }: Props) {
                 step={1}
                 min={0}
                 max={100_000}
-                onChange={(value) => onChange({ ...put, [name]: value })}
+                onChange={(value) => onChange(name, value)}
               />
               <p className="text-sm">
                 {KIND_WORDS[kind]}.{' '}

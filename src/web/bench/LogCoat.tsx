@@ -32,6 +32,7 @@ interface CoatValues {
   method: Method;
   colour: string;
   thinner: string;
+  by: string;
   note: string;
 }
 
@@ -93,6 +94,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         endedAt: endedAt ?? '',
         conditions,
         batchIds: pots.map((pot) => pot.entryId),
+        ...(values.by.trim() !== '' && { by: values.by.trim() }),
         note: against
           ? `Applied although ${against}. ${values.note}`.trim().slice(0, NOTE_MOST)
           : values.note,
@@ -100,6 +102,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
     };
     const errors = await refusals((c) => c.entryInput, entry, read, formPathOf);
     if (errors.length) return errors;
+    localStorage.setItem(HAND, values.by.trim());
     const how = await logEntry(entry);
     id.current = uuidv7();
     onLogged(how);
@@ -136,6 +139,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           method: step.method,
           colour: next?.colour ?? '',
           thinner: String(Math.round(step.thinner * 1000) / 10),
+          by: localStorage.getItem(HAND) ?? '',
           note: '',
         }}
         submit={submit}
@@ -185,6 +189,11 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
             <Field name="thinner" label="Thinner" unit="%" inputMode="decimal" large />
           </div>
         </details>
+        <Field
+          name="by"
+          label="Applied by"
+          hint="Kept on this device. What each hand takes is learned from it."
+        />
         <TextArea name="note" label={against ? 'Why it was applied all the same' : 'Note'} />
       </RecordForm>
     </section>
@@ -192,6 +201,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
 }
 
 const NOTE_MOST = 2000;
+/** Who last logged a coat on this device. */
+const HAND = 'jack-plane.hand';
 
 /** What a coat begun now meets on its way, in words; null: it passes, or nothing is known. */
 function againstIt({ outlook, now }: BenchView, zone: string, show: Show): string | null {

@@ -7,7 +7,7 @@ import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { type AdditiveMl, Additives } from './Additives.tsx';
+import { type AdditiveMl, Additives, plannedMl } from './Additives.tsx';
 import { BatchSize } from './BatchSize.tsx';
 import { batchOrProblem, mixedFor, potLifeOf } from './batchInHand.ts';
 import { Cans } from './Cans.tsx';
@@ -75,8 +75,10 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
     fraction: step.thinner,
     limit: thinnerOf(sheet, step.method),
   });
+  // As planned for the pot in hand, until somebody says otherwise.
+  const planned = plannedMl(step.additives, paintLitres);
   const put = sheet.additives.flatMap(({ name }) => {
-    const ml = additives[name] ?? 0;
+    const ml = additives[name] ?? planned[name] ?? 0;
     return ml > 0 ? [{ name, ml }] : [];
   });
 
@@ -180,7 +182,12 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
               />
             </>
           )}
-          <Additives sheet={sheet} litres={paintLitres} put={additives} onChange={setAdditives} />
+          <Additives
+            sheet={sheet}
+            litres={paintLitres}
+            put={{ ...planned, ...additives }}
+            onChange={(name, ml) => setAdditives({ ...additives, [name]: ml })}
+          />
         </>
       )}
       <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
 import { DEMO_BOATS } from '../../../demo/yardPlan.ts';
-import { aStep } from '../../../test/yardServer.ts';
+import { aStep } from '../../../test/examples.ts';
 import { type Area, areaInput, boatInput, productInput, stackInput, strict } from '../../contract/index.ts';
 import { FAMILIES, type Family, stillTypical, typicalSheet } from '../../core/system/index.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
@@ -88,6 +88,7 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
         sandGrits: [null, 220, null, 320, 320],
         spacingH: 24,
         coatNotes: ['', '', '', '', 'the better brush'],
+        additives: [{ name: 'a roller additive', mlPerLitre: 5 }],
         ownRatio: { parts: [6, 5], reason: 'a little rich in the tank' },
         band: { name: 'waterline band', areaM2: 2.35 },
         order: 'bottom-up' as const,

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { aBoat, anArea } from '../../../test/examples.ts';
 import { answer, ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea } from '../../../test/yardServer.ts';
 import type { BoatView, FormView } from '../../contract/index.ts';
 
 let boat: ReturnType<typeof aBoat>;

@@ -13,6 +13,7 @@ interface CorrectionValues {
   areaM2: string;
   start: string;
   end: string;
+  by: string;
   note: string;
 }
 
@@ -36,6 +37,7 @@ export function CorrectCoat({
     const endedAt = fromLocalField(values.end, zone);
     if (!at) read.refuse('start', `start "${values.start}" is not a time`);
     if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
+    const { by: _, ...kept } = body;
     const input: EntryInput = {
       id: uuidv7(),
       areaId: entry.areaId,
@@ -43,7 +45,8 @@ export function CorrectCoat({
       corrects: entry.id,
       kind: 'coat',
       body: {
-        ...body,
+        ...kept,
+        ...(values.by.trim() !== '' && { by: values.by.trim() }),
         litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
         areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
         endedAt: endedAt ?? '',
@@ -68,6 +71,7 @@ export function CorrectCoat({
         areaM2: inUnit(body.areaM2, 'area'),
         start: toLocalField(Date.parse(entry.at), zone),
         end: toLocalField(Date.parse(body.endedAt), zone),
+        by: body.by ?? '',
         note: body.note,
       }}
       submit={submit}
@@ -84,7 +88,10 @@ export function CorrectCoat({
         <Field name="start" label="Started" type="datetime-local" />
         <Field name="end" label="Application finished" type="datetime-local" />
       </div>
-      <TextArea name="note" label="Note" rows={1} />
+      <div className="grid gap-3 md:grid-cols-[1fr_3fr]">
+        <Field name="by" label="Applied by" />
+        <TextArea name="note" label="Note" rows={1} />
+      </div>
     </RecordForm>
   );
 }

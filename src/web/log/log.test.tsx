@@ -2,8 +2,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { aBoat, aCoat, anArea, aProduct, aStep, HOUR } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, aCoat, anArea, aProduct, aStep, HOUR } from '../../../test/yardServer.ts';
 import type { Entry, LogView } from '../../contract/index.ts';
 
 const boat = () => aBoat({ name: 'Logged hull' });

@@ -3,8 +3,8 @@ import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react'
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
+import { aProduct } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import { aProduct } from '../../../test/yardServer.ts';
 import { writeSheetsCsv } from '../../contract/formats/sheetsCsv.ts';
 import type { Product } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';

@@ -1,7 +1,7 @@
 import { type ComponentType, lazy } from 'react';
 
-/** Waits between attempts to fetch a part, ms. */
-const AGAIN_AFTER_MS = [1000, 3000, 8000, 20_000];
+/** Waits between attempts to fetch a part, ms: about two minutes in all, and never long once the server is back. */
+const AGAIN_AFTER_MS = [1000, ...Array.from({ length: 40 }, () => 3000)];
 
 /**
  * A part of a screen that is fetched after it. One that cannot be fetched, with the server away just then, is asked for again

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
+import { aBoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
 import type { Yard } from '../../contract/index.ts';
 
 afterEach(() => localStorage.clear());

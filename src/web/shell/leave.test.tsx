@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { aBoat, anArea } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea } from '../../../test/yardServer.ts';
 
 const boat = aBoat({ name: 'Guarded hull' });
 const area = anArea(boat.id, { name: 'Guarded side' });

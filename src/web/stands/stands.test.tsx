@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { aBoat, anArea } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea } from '../../../test/yardServer.ts';
 import type { AreaClock, BoatView } from '../../contract/index.ts';
 
 let boat: ReturnType<typeof aBoat>;

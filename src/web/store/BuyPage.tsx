@@ -13,6 +13,7 @@ import { OpenOrders } from './OpenOrders.tsx';
 import { Prices } from './Prices.tsx';
 import { SmallNeeds } from './SmallNeeds.tsx';
 import { Suppliers } from './Suppliers.tsx';
+import { UsedUp } from './UsedUp.tsx';
 
 /** What to buy, from whom, and what was ordered. */
 export function BuyPage() {
@@ -52,12 +53,17 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
   const { show } = useUnits();
   const nothing = view.orders.length === 0 && view.unpriced.length === 0 && view.small.length === 0;
   if (nothing)
-    return <p role="status">Nothing is to be bought: what is wanted stands in the store or is ordered.</p>;
+    return (
+      <div className="space-y-6">
+        <p role="status">No paint is to be bought: what is wanted stands in the store or is ordered.</p>
+        <Besides view={view} />
+      </div>
+    );
   return (
     <div className="space-y-6">
       {view.orders.length > 0 && (
         <p role="status" className="border-line border-l-4 pl-3 text-lg">
-          <strong>{sayMoney(view.total, view.currency)}</strong> for enough of everything nine times in ten,{' '}
+          <strong>{sayMoney(view.total, view.currency)}</strong> for paint enough nine times in ten,{' '}
           {view.proven
             ? 'proven to be the cheapest whole packs'
             : 'the cheapest found; not every choice could be tried'}
@@ -93,13 +99,23 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
         </p>
       ))}
       <Trades view={view} />
+      <Besides view={view} />
     </div>
   );
 }
 
+const Besides = ({ view }: { view: BuyingView }) => (
+  <UsedUp
+    heading="Beside the paint, less what you have of it"
+    items={view.besides}
+    currency={view.currency}
+  />
+);
+
 /** What is bought from one supplier, and the button that orders it. */
 function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone: string }) {
   const write = useWrite();
+  const { show } = useUnits();
   const now = Date.parse(view.now);
   const money = (minor: number) => sayMoney(minor, view.currency);
   const late = order.orderBy !== null && Date.parse(order.orderBy) < now;
@@ -146,7 +162,7 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
           {order.lines.map((line) => (
             <tr key={`${line.productId} ${line.part} ${line.colour} ${line.litres}`}>
               <td className="whitespace-nowrap">
-                {line.count} × {line.litres} {line.unit}
+                {line.count} × {sayAmount(show, line.litres, line.unit)}
               </td>
               <th scope="row" className="font-normal">
                 {line.productName}
@@ -198,8 +214,8 @@ function Trades({ view }: { view: BuyingView }) {
                 :{' '}
                 {other.what
                   .map(
-                    ({ productName, colour, litres, count, supplierName }) =>
-                      `${count} × ${litres} l ${productName}${colour ? `, ${colour}` : ''}${supplierName ? ` from ${supplierName}` : ''}`,
+                    ({ productName, part, colour, litres, unit, count, supplierName }) =>
+                      `${count} × ${sayAmount(show, litres, unit)} ${productName}${part ? `, ${part} alone` : ''}${colour ? `, ${colour}` : ''}${supplierName ? ` from ${supplierName}` : ''}`,
                   )
                   .join('; ')}
               </li>

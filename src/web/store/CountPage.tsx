@@ -2,8 +2,6 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput, StoreView } from '../../contract/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
-import { useStore } from '../api/queries.ts';
-import { Stepper } from '../forms/Stepper.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -11,6 +9,8 @@ import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayAmount, sayPart } from '../words/supply.ts';
+import { AmountStepper } from './AmountStepper.tsx';
+import { useStore } from './useStore.ts';
 
 /** Going through the store with a phone: each tin's figure as the book has it, put right by thumb. */
 export function CountPage() {
@@ -79,13 +79,10 @@ function Count({ view }: { view: StoreView }) {
                   {[lot.code && `lot ${lot.code}`, lot.place].filter(Boolean).join(' · ')}
                 </span>
               </p>
-              <Stepper
+              <AmountStepper
                 label={now === undefined ? `Book ${sayAmount(show, lot.stock.inTin, lot.unit)}` : 'Counted'}
                 unit={lot.unit}
                 value={now ?? book(lot)}
-                step={lot.unit === 'kg' ? 0.1 : 0.05}
-                min={0}
-                max={1000}
                 onChange={(value) => {
                   setKept(null);
                   setFound({ ...found, [lot.id]: value });

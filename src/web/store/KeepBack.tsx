@@ -5,9 +5,9 @@ import { shares } from '../../core/mix/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useBoat, useProducts, useSlip } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
-import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
+import { AmountStepper } from './AmountStepper.tsx';
 
 /** Setting apart for a patch what is to be mixed later: every part in the ratio, in closed cups, unmixed. */
 export function KeepBack({
@@ -89,13 +89,11 @@ export function KeepBack({
           }}
         />
         {boat && <AreaChoice boatId={boat} value={areaId} onChange={setAreaId} />}
-        <Stepper
+        <AmountStepper
           label={`Of ${lot.part}`}
           unit={lot.unit}
           value={amount}
-          step={0.05}
-          min={0.01}
-          max={100}
+          min={0.001}
           onChange={setAmount}
         />
       </div>

@@ -5,7 +5,7 @@ import { perLitreOfPaint } from '../../core/supply/index.ts';
 import { api } from '../api/client.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { CheckField, Field, SelectField } from '../forms/Field.tsx';
+import { CheckField, Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -44,6 +44,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
   const { system } = useUnits();
   const { parts, colours, ratioBy } = product.sheet;
   const { unit } = perLitreOfPaint(parts, ratioBy);
+  const quantity = unit === 'l' ? 'volume' : 'mass';
   const ids = useRef({ receipt: uuidv7(), lots: parts.map(() => uuidv7()) });
   const submit = async (values: LotValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
@@ -64,7 +65,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
           heat: values.heat,
           note: values.note,
           cost: null,
-          amount: read.number(`amounts.${i}`, part.name, text),
+          amount: read.quantity(`amounts.${i}`, part.name, text, quantity),
         },
       ];
     });
@@ -108,12 +109,11 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
           choices={colours.map(({ name }) => [name, name] as const)}
         />
         {parts.map((part, i) => (
-          <Field
+          <QuantityField
             key={part.name}
             name={`amounts.${i}`}
             label={`Of ${part.name}`}
-            unit={unit}
-            inputMode="decimal"
+            quantity={quantity}
           />
         ))}
         <Field name="code" label="Lot number" hint="Empty: not recorded" />

@@ -3,8 +3,8 @@ import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput } from '../../contract/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { Choice } from '../forms/Choice.tsx';
-import { Stepper } from '../forms/Stepper.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
+import { AmountStepper } from './AmountStepper.tsx';
 
 const HAPPENED = [
   ['counted', 'Counted: so much is in it'],
@@ -67,15 +67,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
           }}
         />
         {kind !== 'opened' && (
-          <Stepper
-            label="Amount"
-            unit={lot.unit}
-            value={amount}
-            step={0.1}
-            min={0}
-            max={1000}
-            onChange={setAmount}
-          />
+          <AmountStepper label="Amount" unit={lot.unit} value={amount} onChange={setAmount} />
         )}
         <div>
           <label htmlFor={`note-${lot.id}`} className="label-caps block pb-1">

@@ -56,6 +56,12 @@ function Lines({ product }: { product: ProductSupply }) {
             {show(product.thinner.clean, 'volume')} to clean with.
           </>
         )}
+        {product.additives.map(({ name, likely, safe }) => (
+          <span key={name}>
+            {' '}
+            {name}: {show(likely, 'volume')} in the pots, {show(safe, 'volume')} on the safe side.
+          </span>
+        ))}
       </p>
       <p className="text-sm opacity-80">
         Safe is enough nine times in ten: areas measured the same way are taken to be wrong together, others

@@ -8,9 +8,10 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
-import { sayMoney, sayPart, sayStopped } from '../words/supply.ts';
+import { sayPart, sayStopped } from '../words/supply.ts';
 import { NeedBar } from './NeedBar.tsx';
 import { NeedLines } from './NeedLines.tsx';
+import { UsedUp } from './UsedUp.tsx';
 
 const shortOf = ({ parts }: ProductSupply): PartSupply[] => parts.filter(({ short }) => short > 0);
 
@@ -122,7 +123,7 @@ function Need({ view, boatId, zone }: { view: MaterialsView; boatId: string | nu
           </ul>
         </section>
       )}
-      <Sundries view={view} />
+      <UsedUp heading="Sundries" items={view.sundries} currency={view.currency} />
     </div>
   );
 }
@@ -186,7 +187,9 @@ function ProductNeed(of: { product: ProductSupply; boatId: string | null; zone: 
           {rate.method} on {rate.surface}: {counted(rate.coats, 'coat')} took {Math.round(rate.mean * 100)} %
           of the sheet's litres; counted as {Math.round(rate.factor * 100)} %, since{' '}
           {Math.round((1 - rate.weight) * 100)} % of the say stays with the sheet while coats are few
-          {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.
+          {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
+          {rate.persons.length > 1 &&
+            `By hand: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}
         </p>
       ))}
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -196,32 +199,5 @@ function ProductNeed(of: { product: ProductSupply; boatId: string | null; zone: 
         {open && <NeedLines product={product} boatId={boatId} />}
       </details>
     </article>
-  );
-}
-
-function Sundries({ view }: { view: MaterialsView }) {
-  const { show } = useUnits();
-  if (view.sundries.length === 0) return null;
-  const said = (amount: number, unit: string) =>
-    unit === 'l' ? show(amount, 'volume') : unit === 'kg' ? show(amount, 'mass') : unit === 'm' ? show(amount, 'length') : `${amount} ${unit}`; // biome-ignore format: one line
-  return (
-    <section aria-labelledby="sundries" className="space-y-2">
-      <h2 id="sundries" className="batten pb-1 text-lg">
-        Sundries
-      </h2>
-      <ul className="grid gap-x-8 gap-y-1 sm:grid-cols-2">
-        {view.sundries.map(({ item, name, amount, unit, rule, cost }) => (
-          <li key={item} className="flex flex-wrap justify-between gap-x-3">
-            <span>
-              {name} <span className="text-sm opacity-80">({rule})</span>
-            </span>
-            <span className="tabular-nums">
-              {said(amount, unit)}
-              {cost !== null && `, ${sayMoney(cost, view.currency)}`}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

@@ -4,13 +4,16 @@ import { useWrite } from '../api/mutations.ts';
 import { useProducts } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
 import { sayMoney } from '../words/supply.ts';
+import { packQuantity } from './PriceForm.tsx';
 import { ReceiveForm } from './ReceiveForm.tsx';
 
 /** Orders on their way, and those that came lately. */
 export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) {
   const products = useProducts();
   const write = useWrite();
+  const { show } = useUnits();
   const [receiving, setReceiving] = useState<string | null>(null);
   const [gone, setGone] = useState<PurchaseRecord | null>(null);
   const now = Date.now();
@@ -55,7 +58,7 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
               {order.lines
                 .map(
                   (line) =>
-                    `${line.count} × ${line.litres} l ${nameOf(line.productId)}${line.colour ? `, ${line.colour}` : ''}`,
+                    `${line.count} × ${show(line.litres, packQuantity(line, products.data ?? []))} ${nameOf(line.productId)}${line.part ? `, ${line.part} alone` : ''}${line.colour ? `, ${line.colour}` : ''}`,
                 )
                 .join('; ')}
             </p>

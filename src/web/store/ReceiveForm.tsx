@@ -2,10 +2,10 @@ import { useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, LotInput, Product, PurchaseRecord, ReceiptInput } from '../../contract/index.ts';
 import { type CurrencyCode, kitContents, shareOut } from '../../core/supply/index.ts';
-import { fieldText } from '../../core/units/index.ts';
+import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { Field } from '../forms/Field.tsx';
+import { Field, QuantityField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayPart } from '../words/supply.ts';
@@ -19,6 +19,8 @@ type Came = Pick<LotInput, 'productId' | 'part' | 'colour' | 'unit' | 'cost'> & 
   name: string;
   amount: number;
 };
+
+const quantityOf = ({ unit }: Pick<LotInput, 'unit'>) => (unit === 'l' ? 'volume' : 'mass');
 
 /** What an order brings, tin by tin: both parts of a kit apart, what it cost shared out by what is in them. */
 function cameWith(order: PurchaseRecord, products: readonly Product[], currency: CurrencyCode): Came[] {
@@ -72,7 +74,7 @@ export function ReceiveForm(of: {
         frost: false,
         heat: false,
         note: '',
-        amount: read.number(`lots.${i}.amount`, 'amount', values.lots[i]?.amount ?? ''),
+        amount: read.quantity(`lots.${i}.amount`, 'amount', values.lots[i]?.amount ?? '', quantityOf(lot)),
       })),
     };
     const errors = await refusals((c) => c.receiptInput, receipt, read);
@@ -85,8 +87,10 @@ export function ReceiveForm(of: {
     <RecordForm<ReceiveValues>
       values={{
         place: '',
-        lots: came.map(({ amount }) => ({
-          amount: fieldText(Number(amount.toFixed(4))),
+        lots: came.map(({ amount, unit }) => ({
+          amount: fieldText(
+            Number(fromCanonical(amount, shownUnit(quantityOf({ unit }), system)).toFixed(4)),
+          ),
           code: '',
           madeOn: '',
         })),
@@ -106,7 +110,7 @@ export function ReceiveForm(of: {
           <legend className="pb-1 font-semibold">
             {lot.name}: {sayPart(lot.part, lot.colour)}
           </legend>
-          <Field name={`lots.${i}.amount`} label="Amount" unit={lot.unit} inputMode="decimal" />
+          <QuantityField name={`lots.${i}.amount`} label="Amount" quantity={quantityOf(lot)} />
           <Field name={`lots.${i}.code`} label="Lot number" hint="Empty: not recorded" />
           <Field name={`lots.${i}.madeOn`} label="Made on" placeholder="2026-03-31" />
         </fieldset>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { LotView, StoreView } from '../../contract/index.ts';
-import { useProducts, useStore, useYard } from '../api/queries.ts';
+import { useProducts, useYard } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -10,6 +10,7 @@ import { Labels } from './Labels.tsx';
 import { LotForm } from './LotForm.tsx';
 import { LotLine } from './LotLine.tsx';
 import { Movements } from './Movements.tsx';
+import { useStore } from './useStore.ts';
 
 /** What stands in the store, tin by tin, and what moved. */
 export function StorePage() {

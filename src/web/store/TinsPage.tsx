@@ -7,9 +7,11 @@ import { useQueued } from '../api/mutations.ts';
 import { useProducts, useTins, useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
 import { Choice } from '../forms/Choice.tsx';
-import { Stepper } from '../forms/Stepper.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { sayAmount } from '../words/supply.ts';
+import { AmountStepper } from './AmountStepper.tsx';
 import { Verdict } from './Verdict.tsx';
 
 /** What is left in both tins against what the log took: the ratio that was really used, and how far the rest reaches. */
@@ -89,6 +91,7 @@ function answer(
 
 function Tins({ view, product, zone }: { view: TinsView; product: Product; zone: string }) {
   const [left, setLeft] = useState(view.parts.map(({ inTin }) => Math.max(0, Number(inTin.toFixed(3)))));
+  const { show } = useUnits();
   const [mark, setMark] = useState(0.01);
   const [told, setTold] = useState<'arrived' | 'kept' | null>(null);
   const queued = useQueued();
@@ -145,14 +148,11 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
       </p>
       <div className="grid gap-4 sm:grid-cols-2">
         {view.parts.map((part, i) => (
-          <Stepper
+          <AmountStepper
             key={part.name}
-            label={`Left of ${part.name}, of ${Number(part.start.toFixed(3))} ${part.unit}`}
+            label={`Left of ${part.name}, of ${sayAmount(show, part.start, part.unit)}`}
             unit={part.unit}
             value={left[i] as number}
-            step={0.05}
-            min={0}
-            max={1000}
             onChange={(value) => {
               setTold(null);
               setLeft(left.map((each, k) => (k === i ? value : each)));
@@ -162,7 +162,9 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
         <Choice
           label="Measured to the nearest"
           value={String(mark)}
-          choices={MARKS.map((each) => [String(each), `${each} ${view.parts[0]?.unit}`] as const)}
+          choices={MARKS.map(
+            (each) => [String(each), sayAmount(show, each, view.parts[0]?.unit ?? 'l')] as const,
+          )}
           onChange={(value) => setMark(Number(value))}
         />
       </div>

@@ -2,8 +2,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { aBoat, aLot, anArea, aProduct, aStep, lotOf } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, aLot, anArea, aProduct, aStep, lotOf } from '../../../test/yardServer.ts';
 import type { CostsView, MovementsView, StoreView, TradeView } from '../../contract/index.ts';
 
 /** The pages of the store against a real server. The yard is shared by all tests of the run: each has names of its own. */

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { aBoat, anArea } from '../../../test/examples.ts';
 import { answer, ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea } from '../../../test/yardServer.ts';
 import type { Area, Boat, BoatView, SlipView } from '../../contract/index.ts';
 import { areaByRule, type Hull } from '../../core/hull/index.ts';
 

@@ -4,6 +4,7 @@ import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.t
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { METHOD_WORDS } from '../words/systems.ts';
+import { AdditiveFields } from './AdditiveFields.tsx';
 import { CoatByCoatFields } from './CoatByCoatFields.tsx';
 import { OwnRatioFields } from './OwnRatioFields.tsx';
 import { StepVerdict } from './StepVerdict.tsx';
@@ -125,6 +126,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
       <TaskFields index={index} />
       <CoatByCoatFields index={index} />
       <OwnRatioFields index={index} sheet={sheet} />
+      <AdditiveFields index={index} sheet={sheet} />
       <StepVerdict index={index} judged={judged} />
     </fieldset>
   );

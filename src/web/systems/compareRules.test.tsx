@@ -3,8 +3,8 @@ import { screen, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
+import { aBoat, anArea, aStep } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import { aBoat, anArea, aStep } from '../../../test/yardServer.ts';
 import type { ProductInput } from '../../contract/index.ts';
 import { FAMILIES, judgeJoint } from '../../core/system/index.ts';
 

@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
-import { aBoat, anArea, aStep } from '../../../test/yardServer.ts';
+import { aBoat, anArea, aStep } from '../../../test/examples.ts';
 import { type Area, type Product, stackInput, strict } from '../../contract/index.ts';
 import { SCHOOLS, switchSchool, TEMPLATES } from '../../core/system/index.ts';
 import { FormReader } from '../forms/canonical.ts';

@@ -9,6 +9,7 @@ import {
   methodsOf,
   type Overrule,
   type OwnRatio,
+  type PlannedAdditive,
   type TaskKind,
 } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
@@ -44,6 +45,8 @@ export interface StepValues {
   /** The own ratio, part by part; all empty: by the sheet. */
   ownParts: string[];
   ownReason: string;
+  /** Those of which some goes in; read where they are typed. */
+  additives: PlannedAdditive[];
   band: string;
   bandArea: string;
   order: LayOrder | '';
@@ -79,6 +82,7 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
       coatNotes: step.coatNotes,
       ownParts: step.ownRatio?.parts.map(fieldText) ?? [],
       ownReason: step.ownRatio?.reason ?? '',
+      additives: step.additives,
       band: step.band?.name ?? '',
       bandArea: step.band ? fieldText(fromCanonical(step.band.areaM2, shownUnit('area', system))) : '',
       order: step.order ?? '',
@@ -115,6 +119,7 @@ export function stepOf(product: Product, system: UnitSystem): StepValues {
     coatNotes: [],
     ownParts: [],
     ownReason: '',
+    additives: [],
     band: '',
     bandArea: '',
     order: '',
@@ -193,6 +198,7 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
       spacingH: read.optionalNumber(`steps.${i}.spacing`, 'hours between coats', step.spacing),
       coatNotes: toNotes(step),
       ownRatio: toOwnRatio(step, `steps.${i}`, read),
+      additives: step.additives,
       before: step.before.map(({ taskId, kind, amount, note }, k) => ({
         id: taskId,
         kind,

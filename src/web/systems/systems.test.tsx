@@ -2,8 +2,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { answer, ask, offline, openPage } from '../../../test/openPage.tsx';
-import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/yardServer.ts';
 import type { AreaInput, LogView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
 import { sayProducts } from './Templates.tsx';
 

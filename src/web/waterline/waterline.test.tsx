@@ -2,8 +2,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { aBoat } from '../../../test/examples.ts';
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
-import { aBoat } from '../../../test/yardServer.ts';
 import type { Waterline } from '../../contract/index.ts';
 
 let boat: ReturnType<typeof aBoat>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../../demo/sheets.ts';
-import { aStep } from '../../../../test/yardServer.ts';
+import { aStep } from '../../../../test/examples.ts';
 import type { Family, Substrate } from '../families.ts';
 import { checkStack, layerOfStep } from '../index.ts';
 import { fillTemplate, TEMPLATES } from '../templates/index.ts';

@@ -6,6 +6,7 @@ import type {
   LayOrder,
   Overrule,
   OwnRatio,
+  PlannedAdditive,
   PlannedTask,
   ProductSheet,
 } from '../../../core/system/index.ts';
@@ -72,6 +73,7 @@ export const step = pgTable(
     spacingH: doublePrecision('spacing_h'),
     coatNotes: jsonb('coat_notes').$type<string[]>().notNull().default([]),
     ownRatio: jsonb('own_ratio').$type<OwnRatio>(),
+    additives: jsonb('additives').$type<PlannedAdditive[]>().notNull().default([]),
     band: jsonb('band').$type<Band>(),
     order: text('lay_order').$type<LayOrder>(),
     overrule: jsonb('overrule').$type<Overrule>(),

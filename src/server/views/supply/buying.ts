@@ -9,6 +9,7 @@ import {
 import type { Context } from '../../context.ts';
 import type { YardMemory } from '../../memory/yardMemory.ts';
 import type { KnownProduct } from '../../rows/products.ts';
+import { besidesOf } from './besides.ts';
 import { readHeld } from './materials.ts';
 import { packsOf, partKey, type ShopPack } from './packs.ts';
 import { firstCoatMs, type Held, partSupply } from './partSupply.ts';
@@ -89,8 +90,10 @@ function buyingOf(held: Awaited<ReturnType<typeof readHeld>>, asked: { boatId?: 
             ? [
                 {
                   productName: product.name,
+                  part: pack.part,
                   colour: pack.colour,
                   litres: pack.litres,
+                  unit: unitOf(pack, product),
                   count,
                   supplierName: trade.suppliers.find(({ id: of }) => of === pack.supplierId)?.name ?? null,
                 },
@@ -104,6 +107,7 @@ function buyingOf(held: Awaited<ReturnType<typeof readHeld>>, asked: { boatId?: 
       return short ? [{ productId: short.product.id, ...partOf(short, short.amount) }] : [];
     }),
     small,
+    besides: besidesOf(needed, held),
     tooEarly: products.flatMap((product) => {
       const used = firstCoatMs(product.id, needed, held);
       const { shelfMonths } = product.sheet;
@@ -113,6 +117,10 @@ function buyingOf(held: Awaited<ReturnType<typeof readHeld>>, asked: { boatId?: 
     }),
   };
 }
+
+/** A kit is measured by its mixed litres, a part alone as its tins are. */
+const unitOf = (pack: ShopPack, { sheet }: KnownProduct): 'l' | 'kg' =>
+  pack.part === null ? 'l' : perLitreOfPaint(sheet.parts, sheet.ratioBy).unit;
 
 const sum = (parts: readonly { litres: number }[]) => parts.reduce((all, { litres }) => all + litres, 0);
 
@@ -141,14 +149,13 @@ function ordersOf(
       supplierName: supplier?.name ?? null,
       lines: own.map(({ pack, count }) => {
         const product = held.catalogue.latest.get(pack.productId) as KnownProduct;
-        const { unit } = perLitreOfPaint(product.sheet.parts, product.sheet.ratioBy);
         return {
           productId: pack.productId,
           productName: product.name,
           part: pack.part,
           colour: pack.colour,
           litres: pack.litres,
-          unit: pack.part === null ? ('l' as const) : unit,
+          unit: unitOf(pack, product),
           count,
           price: Math.round(costOf(pack, count)),
         };

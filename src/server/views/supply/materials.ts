@@ -97,6 +97,7 @@ function productSupply(productId: string, needed: YardNeed, held: Held, detailed
     sessions: session?.sessions ?? 0,
     leftInTools: session?.leftInTools ?? 0,
     thinner: liquid ? { name: liquid.name, thin: liquid.thin, clean: liquid.clean } : null,
+    additives: of(needed.need.additives).map(({ productId: _, ...additive }) => additive),
     learned: [...needed.learned.values()].flatMap(({ key, ...rate }) => {
       const [id, method = '', surface = ''] = key.split(' ');
       return id === productId ? [{ ...rate, method, surface }] : [];

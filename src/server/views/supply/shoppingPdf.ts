@@ -1,14 +1,30 @@
 import { DateTime } from 'luxon';
-import type { TradeSettings } from '../../../contract/index.ts';
+import type { SundryView, TradeSettings } from '../../../contract/index.ts';
 import { fromMinor, minorDigits } from '../../../core/supply/index.ts';
 import type { Context } from '../../context.ts';
-import { listPdf } from '../../documents/listPdf.ts';
+import { listPdf, type PdfTable } from '../../documents/listPdf.ts';
 import { theYard } from '../../rows/yard.ts';
 import { buyingView } from './buying.ts';
 
 /** Money as a page says it: `12.50 EUR`. */
 export const sayMoney = (minor: number, currency: TradeSettings['currency']): string =>
   `${fromMinor(minor, currency).toFixed(minorDigits(currency))} ${currency}`;
+
+/** Thinner, additives and sundries, none of which the store counts. */
+const besidesTable = (besides: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
+  heading: 'Beside the paint, less what you have of it',
+  columns: [
+    { head: 'Amount', share: 2, figures: true },
+    { head: 'What', share: 6 },
+    { head: 'Price', share: 2, figures: true },
+  ],
+  rows: besides.map(({ amount, unit, name, cost }) => [
+    `${unit === 'l' || unit === 'kg' ? amount.toFixed(1) : amount} ${unit}`,
+    name,
+    cost === null ? '' : money(cost),
+  ]),
+  sums: [],
+});
 
 /** The shopping list to take along, an order a supplier. */
 export async function shoppingPdf(context: Context) {
@@ -19,27 +35,30 @@ export async function shoppingPdf(context: Context) {
   return listPdf({
     title: `Shopping list, ${name}`,
     intro: [`${day(view.now)}. Enough nine times in ten for what is planned, less what stands in the store.`],
-    tables: view.orders.map((order) => ({
-      heading: `${order.supplierName ?? 'Wherever it is to be had'}${order.orderBy === null ? '' : order.orderBy < view.now ? ', order now' : `, order by ${day(order.orderBy)}`}`,
-      columns: [
-        { head: 'Packs', share: 1, figures: true },
-        { head: 'Product', share: 5 },
-        { head: 'Colour', share: 2 },
-        { head: 'Pack', share: 2, figures: true },
-        { head: 'Price', share: 2, figures: true },
-      ],
-      rows: order.lines.map((line) => [
-        `${line.count} ×`,
-        line.part === null ? line.productName : `${line.productName}, ${line.part}`,
-        line.colour ?? '',
-        `${line.litres} ${line.unit}`,
-        money(line.price),
-      ]),
-      sums: [
-        ...(order.delivery > 0 ? [['', 'Delivery', '', '', money(order.delivery)]] : []),
-        ['', 'Together', '', '', money(order.goods + order.delivery)],
-      ],
-    })),
+    tables: [
+      ...view.orders.map((order) => ({
+        heading: `${order.supplierName ?? 'Wherever it is to be had'}${order.orderBy === null ? '' : order.orderBy < view.now ? ', order now' : `, order by ${day(order.orderBy)}`}`,
+        columns: [
+          { head: 'Packs', share: 1, figures: true },
+          { head: 'Product', share: 5 },
+          { head: 'Colour', share: 2 },
+          { head: 'Pack', share: 2, figures: true },
+          { head: 'Price', share: 2, figures: true },
+        ],
+        rows: order.lines.map((line) => [
+          `${line.count} ×`,
+          line.part === null ? line.productName : `${line.productName}, ${line.part}`,
+          line.colour ?? '',
+          `${line.litres} ${line.unit}`,
+          money(line.price),
+        ]),
+        sums: [
+          ...(order.delivery > 0 ? [['', 'Delivery', '', '', money(order.delivery)]] : []),
+          ['', 'Together', '', '', money(order.goods + order.delivery)],
+        ],
+      })),
+      ...(view.besides.length > 0 ? [besidesTable(view.besides, money)] : []),
+    ],
     closing: [
       ...view.unpriced.map(
         ({ productName, part, amount, unit }) =>

@@ -1,15 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import {
-  aCoat,
-  aLot,
-  anArea,
-  aPlannedArea,
-  aStep,
-  HOUR,
-  NOON,
-  yardServer,
-} from '../../../../test/yardServer.ts';
+import { aCoat, aLot, anArea, aPlannedArea, aStep, HOUR, NOON } from '../../../../test/examples.ts';
+import { yardServer } from '../../../../test/yardServer.ts';
 import type { BuyingView, CostsView, MaterialsView, StoreView, TradeView } from '../../../contract/index.ts';
 
 /** Need, purchase and cost of a yard as its screens are served them, figure by figure. */
@@ -70,6 +62,30 @@ describe('what is still wanted', () => {
     expect(yard?.colours[0]?.likely).toBeCloseTo(3 * COAT + 0.3, 6);
   });
 
+  it('thinner, additives and sundries stand beside the paint to be bought', async () => {
+    const additives = [{ name: 'drops', kind: 'retarder' as const, maxMlPerLitre: 20 }];
+    const sheet = { ...planned.product.sheet, additives, thinner: { name: 'thinner 5', maxFraction: 0.1 } };
+    await server.ask('PUT', `/products/${planned.product.id}`, { ...planned.product, sheet, version: 1 });
+    const steps = [
+      aStep(planned.product.id, {
+        colours: ['grey'],
+        thinner: 0.05,
+        additives: [{ name: 'drops', mlPerLitre: 20 }],
+      }),
+    ];
+    await server.ask('PUT', `/areas/${planned.area.id}/stack`, { version: 2, steps });
+    await settings({ thinnerPerLitre: 900 });
+    const [drops] = (await need())?.additives ?? [];
+    expect(drops?.likely).toBeCloseTo((3 * COAT + 0.3) * 0.02, 6);
+    const { besides } = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
+    const of = (name: string) => besides.find((each) => each.name === name);
+    expect(of('drops')).toMatchObject({ unit: 'l', amount: drops?.safe, cost: null });
+    // 5 % of three coats, and 0.3 l a session to clean with [handbook part 19].
+    expect(of('thinner 5')?.amount).toBeGreaterThan(0.15 * COAT + 0.9);
+    expect(of('thinner 5')?.cost).toBe(Math.round((of('thinner 5')?.amount ?? 0) * 900));
+    expect(of('roller covers')?.amount).toBe(6);
+  });
+
   it('goes by the tin’s coverage where its solids are from memory, by the solids once they are read', async () => {
     const put = (version: number, change: object) =>
       server.ask('PUT', `/products/${planned.product.id}`, {
@@ -95,7 +111,8 @@ describe('what is still wanted', () => {
         aCoat(planned, NOON - (90 - coatNo * 12) * HOUR, {
           stepId: steps[0]?.id ?? '',
           coatNo,
-          litres: COAT * 1.2,
+          litres: COAT * (coatNo % 2 === 0 ? 1.25 : 1.15),
+          by: coatNo % 2 === 0 ? 'Ada' : 'Ben',
         }),
       );
     const learned = await need();
@@ -104,6 +121,9 @@ describe('what is still wanted', () => {
     expect(rate).toMatchObject({ coats: 6, method: 'roller', surface: 'grp' });
     expect(rate?.factor).toBeGreaterThan(1.1);
     expect(rate?.factor).toBeLessThan(1.2);
+    const [ada, ben] = rate?.persons ?? [];
+    expect([ada?.coats, ben?.coats]).toEqual([3, 3]);
+    expect(ada?.factor).toBeGreaterThan(ben?.factor ?? 9);
     const [grey] = learned?.colours ?? [];
     const tools = 5 * 0.1;
     expect((grey?.likely ?? 0) - tools).toBeCloseTo(

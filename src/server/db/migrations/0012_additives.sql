@@ -1,0 +1,1 @@
+ALTER TABLE "step" ADD COLUMN "additives" jsonb DEFAULT '[]'::jsonb NOT NULL;

@@ -1,0 +1,15 @@
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+
+/** The repository's root, from the source as well as from the bundle in dist/server. */
+export function projectRoot(from: string = import.meta.dirname): string {
+  let folder = from;
+  while (!existsSync(path.join(folder, 'package.json'))) {
+    const up = path.dirname(folder);
+    if (up === folder) throw new Error(`no package.json above ${from}`);
+    folder = up;
+  }
+  return folder;
+}
+
+export const migrationsFolder = () => path.join(projectRoot(), 'src/server/db/migrations');

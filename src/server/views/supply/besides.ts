@@ -1,0 +1,41 @@
+import type { SundryView } from '../../../contract/index.ts';
+import { timesRate } from '../../../core/supply/index.ts';
+import type { Held } from './partSupply.ts';
+import { sundryViews } from './sundryWork.ts';
+import type { YardNeed } from './yardNeed.ts';
+
+/** What is bought beside the paint: thinner by its name, additives of each product, and what is used up. */
+export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need'>, held: Held): SundryView[] {
+  const { settings } = held.trade;
+  const { thinnerPerLitre: price, currency } = settings;
+  const nameOf = (id: string) => held.catalogue.latest.get(id)?.name ?? 'unknown product';
+  const thinners = new Map<string, number>();
+  for (const { productId, name, safe } of needed.need.liquids) {
+    const called = name ?? `thinner for ${nameOf(productId)}, its sheet names none`;
+    if (safe > 0) thinners.set(called, (thinners.get(called) ?? 0) + safe);
+  }
+  const litres = (item: string, name: string, rule: string, amount: number, cost: number | null) => ({
+    item,
+    name,
+    unit: 'l',
+    rule,
+    amount,
+    exact: amount,
+    cost,
+  });
+  return [
+    ...[...thinners].map(([name, amount]) =>
+      litres(
+        `thinner ${name}`,
+        name,
+        'in the paint and to clean with',
+        amount,
+        price === null ? null : timesRate(price, amount, currency),
+      ),
+    ),
+    ...needed.need.additives.map(({ productId, name, safe }) =>
+      litres(`additive ${productId} ${name}`, name, `additive, into ${nameOf(productId)}`, safe, null),
+    ),
+    ...sundryViews(needed, settings),
+  ];
+}

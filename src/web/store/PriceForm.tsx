@@ -1,0 +1,209 @@
+import { useRef } from 'react';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import type { FieldError, Offer, OfferInput, Product, TradeView } from '../../contract/index.ts';
+import { fromMinor, perLitreOfPaint } from '../../core/supply/index.ts';
+import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { api } from '../api/client.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { minorOf } from './Suppliers.tsx';
+
+interface PriceValues {
+  productId: string;
+  /** Empty: a kit, or all there is of a one-pack. */
+  part: string;
+  /** Empty: in every colour. */
+  colour: string;
+  litres: string;
+  price: string;
+  supplierId: string;
+  discounts: { from: string; price: string }[];
+}
+
+/** What a pack is measured by: a kit by its mixed litres, a part alone as its tins are. */
+export function packQuantity(
+  { productId, part }: Pick<Offer, 'productId' | 'part'>,
+  products: readonly Product[],
+): 'volume' | 'mass' {
+  const sheet = products.find(({ id }) => id === productId)?.sheet;
+  const byKg = sheet && part && perLitreOfPaint(sheet.parts, sheet.ratioBy).unit === 'kg';
+  return byKg ? 'mass' : 'volume';
+}
+
+/** The price of a pack: of a kit or a part alone, in every colour or one, cheaper by the number. */
+export function PriceForm(of: {
+  offer: Offer | null;
+  trade: TradeView;
+  products: readonly Product[];
+  onDone: () => void;
+}) {
+  const { offer, trade, products, onDone } = of;
+  const { currency } = trade.settings;
+  const { system } = useUnits();
+  const id = useRef(offer?.id ?? uuidv7());
+  const submit = async (
+    values: PriceValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const own = partAndColour(values, products);
+    const measured = packQuantity({ ...own, productId: values.productId }, products);
+    const input: OfferInput = {
+      id: id.current,
+      productId: values.productId,
+      ...own,
+      litres: read.quantity('litres', 'pack', values.litres, measured),
+      price: minorOf(read, 'price', 'price', values.price, currency),
+      supplierId: values.supplierId || null,
+      discounts: values.discounts.flatMap(({ from, price }, i) =>
+        from.trim() === '' && price.trim() === ''
+          ? []
+          : [
+              {
+                from: read.number(`discounts.${i}.from`, 'packs', from),
+                price: minorOf(read, `discounts.${i}.price`, 'price', price, currency),
+              },
+            ],
+      ),
+    };
+    const body = offer ? { ...input, version: over.version ?? offer.version } : input;
+    const errors = await refusals(
+      (c) => (offer ? c.offerUpdate : c.offerInput) as typeof c.offerInput,
+      body,
+      read,
+    );
+    if (errors.length) return errors;
+    await api(offer ? 'PUT' : 'POST', offer ? `/offers/${offer.id}` : '/offers', body);
+    onDone();
+    return undefined;
+  };
+  const text = (minor: number) => String(fromMinor(minor, currency));
+  return (
+    <RecordForm<PriceValues>
+      values={{
+        productId: offer?.productId ?? products[0]?.id ?? '',
+        part: offer?.part ?? '',
+        colour: offer?.colour ?? '',
+        litres: offer
+          ? fieldText(fromCanonical(offer.litres, shownUnit(packQuantity(offer, products), system)))
+          : '',
+        price: offer ? text(offer.price) : '',
+        supplierId: offer?.supplierId ?? '',
+        discounts: offer?.discounts.map(({ from, price }) => ({ from: `${from}`, price: text(price) })) ?? [],
+      }}
+      base={offer}
+      submit={submit}
+      button={offer ? 'Save price' : 'Add the price'}
+      beside={
+        <button type="button" className="btn btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      }
+      className="board space-y-4 p-4"
+    >
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+        <SelectField
+          name="productId"
+          label="Product"
+          choices={products.map((each) => [each.id, each.name] as const)}
+        />
+        <PackFields products={products} />
+        <Field name="price" label="Price" unit={currency} inputMode="decimal" />
+        <SelectField
+          name="supplierId"
+          label="Supplier"
+          choices={[
+            ['', 'anywhere'] as const,
+            ...trade.suppliers.map((each) => [each.id, each.name] as const),
+          ]}
+        />
+      </div>
+      <Discounts currency={currency} />
+    </RecordForm>
+  );
+}
+
+/** The part and the colour as they can be of the product chosen: a hardener has no colour. */
+function partAndColour(
+  { productId, part, colour }: Pick<PriceValues, 'productId' | 'part' | 'colour'>,
+  products: readonly Product[],
+): Pick<OfferInput, 'part' | 'colour'> {
+  const { parts = [], colours = [] } = products.find(({ id }) => id === productId)?.sheet ?? {};
+  const own = parts.length > 1 && parts.some(({ name }) => name === part) ? part : null;
+  const coloured = own === null || own === parts[0]?.name;
+  return { part: own, colour: coloured && colours.some(({ name }) => name === colour) ? colour : null };
+}
+
+function PackFields({ products }: { products: readonly Product[] }) {
+  const { control } = useFormContext<PriceValues>();
+  const [productId, part, colour] = useWatch({ control, name: ['productId', 'part', 'colour'] });
+  const sheet = products.find(({ id }) => id === productId)?.sheet;
+  const parts = sheet?.parts ?? [];
+  const own = partAndColour({ productId, part, colour }, products);
+  const coloured = own.part === null || own.part === parts[0]?.name;
+  return (
+    <>
+      {parts.length > 1 && (
+        <SelectField
+          name="part"
+          label="Holds"
+          choices={[
+            ['', 'all parts, as a kit'] as const,
+            ...parts.map(({ name }) => [name, `${name} alone`] as const),
+          ]}
+        />
+      )}
+      {coloured && (sheet?.colours.length ?? 0) > 1 && (
+        <SelectField
+          name="colour"
+          label="Colour"
+          choices={[
+            ['', 'every colour'] as const,
+            ...(sheet?.colours ?? []).map(({ name }) => [name, name] as const),
+          ]}
+        />
+      )}
+      <QuantityField
+        name="litres"
+        label={own.part === null && parts.length > 1 ? 'Pack, mixed' : 'Pack'}
+        quantity={packQuantity({ productId, part: own.part }, products)}
+      />
+    </>
+  );
+}
+
+/** Cheaper from so many packs on, up to five times. */
+function Discounts({ currency }: { currency: string }) {
+  const { control } = useFormContext<PriceValues>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'discounts' });
+  return (
+    <div className="space-y-2">
+      {fields.map((field, i) => (
+        <div key={field.id} className="flex flex-wrap items-end gap-3">
+          <div className="w-32">
+            <Field name={`discounts.${i}.from`} label="Cheaper from" unit="packs" inputMode="numeric" />
+          </div>
+          <div className="w-40">
+            <Field name={`discounts.${i}.price`} label="Then each" unit={currency} inputMode="decimal" />
+          </div>
+          <button
+            type="button"
+            className="btn btn-ghost"
+            aria-label={`Remove discount ${i + 1}`}
+            onClick={() => remove(i)}
+          >
+            Remove
+          </button>
+        </div>
+      ))}
+      {fields.length < 5 && (
+        <button type="button" className="btn btn-sm" onClick={() => append({ from: '', price: '' })}>
+          Add a discount by the number
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import type { ProductSheet } from '../../core/system/index.ts';
+import { NumberField } from '../forms/NumberField.tsx';
+import type { StackValues } from './stackForm.ts';
+
+/** What goes into every pot of a step besides its parts: of the sheet, to its limit; none: nothing does. */
+export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<ProductSheet, 'additives'> }) {
+  const { control, setValue } = useFormContext<StackValues>();
+  const planned = useWatch({ control, name: `steps.${index}.additives` }) ?? [];
+  // One that a later version of the sheet dropped is shown, and refused by the rules.
+  const dropped = planned.filter(({ name }) => !sheet.additives.some((each) => each.name === name));
+  const names = [...sheet.additives.map(({ name }) => name), ...dropped.map(({ name }) => name)];
+  if (names.length === 0) return null;
+  const put = (name: string, mlPerLitre: number) =>
+    setValue(
+      `steps.${index}.additives`,
+      [...planned.filter((each) => each.name !== name), ...(mlPerLitre > 0 ? [{ name, mlPerLitre }] : [])],
+      { shouldDirty: true },
+    );
+  return (
+    <details className="pt-2">
+      <summary className="cursor-pointer text-sm">
+        <span className="underline underline-offset-2">Additives</span>:{' '}
+        {planned.map(({ name, mlPerLitre }) => `${name} ${mlPerLitre} ml a litre`).join(', ') || 'none'}
+      </summary>
+      <div className="grid gap-2 pt-2 sm:grid-cols-2">
+        {names.map((name) => {
+          const most = sheet.additives.find((each) => each.name === name)?.maxMlPerLitre;
+          return (
+            <NumberField
+              key={name}
+              label={name}
+              unit="ml a litre"
+              value={planned.find((each) => each.name === name)?.mlPerLitre ?? 0}
+              onChange={(ml) => put(name, ml)}
+              hint={
+                most === undefined
+                  ? 'No longer on its sheet.'
+                  : most === null
+                    ? 'The sheet does not say how much: ask its maker.'
+                    : `At most ${most} ml a litre by the sheet.`
+              }
+            />
+          );
+        })}
+      </div>
+    </details>
+  );
+}
