@@ -11,8 +11,8 @@ export type Change =
   /** Calendar addresses given out or taken back. */
   | { of: 'calendars' }
   | { of: 'products' }
-  /** Lots and what moved of them. */
-  | { of: 'store' }
+  /** Lots and what moved of them: of one product, or of any. */
+  | { of: 'store'; productId?: string }
   /** Suppliers, prices, orders, and how money is reckoned. */
   | { of: 'trade' }
   | { of: 'templates' }

@@ -69,10 +69,10 @@ const LEAST_SD = 0.05;
 export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
   const kinds = new Map<string, LoggedUse[]>();
   for (const { id, key, person = null, litres, bySheet } of coats) {
-    const log = Math.log(
-      positive(`litres of coat ${id}`, litres, 1e6) /
-        positive(`litres by the sheet of coat ${id}`, bySheet, 1e6),
-    );
+    const log = Math.log(litres / bySheet);
+    // Asked of by name only where something is wrong: a season has tens of thousands of coats.
+    if (!(litres > 0 && litres <= 1e6)) positive(`litres of coat ${id}`, litres, 1e6);
+    if (!(bySheet > 0 && bySheet <= 1e6)) positive(`litres by the sheet of coat ${id}`, bySheet, 1e6);
     if (!Number.isFinite(log)) throw new QuantityError(`litres of coat ${id}`, litres, 'finite numbers');
     const kind = kinds.get(key);
     if (kind) kind.push({ id, person, log });
@@ -135,7 +135,7 @@ function sorted(all: readonly LoggedUse[]): {
 }
 
 function median(values: readonly number[]): number {
-  const order = [...values].sort((a, b) => a - b);
+  const order = Float64Array.from(values).sort();
   const half = order.length / 2;
   return ((order[Math.ceil(half) - 1] as number) + (order[Math.floor(half)] as number)) / 2;
 }

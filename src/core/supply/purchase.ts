@@ -42,8 +42,8 @@ const RUNNERS_UP = 3;
 /**
  * The cheapest purchase with its deliveries: for every choice of suppliers the cheapest whole set of their packs, since a
  * delivery is paid once however much comes with it. An order below what its supplier takes is filled up to it, and what
- * that costs counts. Proven where the goods
- * and deliveries of no choice of suppliers come to less, even if every order were large enough.
+ * that costs counts. Proven where of no choice of suppliers the goods, or the least orders where those are more, and the
+ * deliveries could come to less.
  *
  * 3 l at 20 a litre with a delivery of 15, or at 24 without: the latter, 72 against 75.
  *
@@ -70,9 +70,11 @@ export function cheapestPurchase(input: {
     const own = packs.filter(({ supplierId }) => supplierId === null || chosen.includes(supplierId));
     const best = cheapestPacks({ need, packs: own });
     const deliveries = chosen.reduce((sum, id) => sum + (suppliers.get(id)?.delivery ?? 0), 0);
+    // Of exactly these suppliers nobody can buy for less than their goods, nor for less than their least orders.
+    const least = chosen.reduce((sum, id) => sum + (suppliers.get(id)?.minOrder ?? 0), 0);
     return {
       best,
-      atLeast: best.cost + deliveries,
+      atLeast: Math.max(best.cost, least) + deliveries,
       purchases: [best, ...best.runnersUp].map((set) => priced(set, own, suppliers)),
     };
   });

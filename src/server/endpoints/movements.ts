@@ -1,8 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
 import {
+  type ChangeSet,
   csvInput,
   csvTakenReply,
   idReply,
+  type Lot,
   type MovementInput,
   movementInput,
   movementReply,
@@ -31,10 +33,12 @@ import { movementsView } from '../views/supply/store.ts';
 
 /** What moves of the lots: told by hand, counted, corrected; never overwritten. */
 
-const STORE = [{ of: 'store' as const }];
+/** What moved of these products. */
+const ofProducts = (ids: Iterable<string>): ChangeSet =>
+  [...new Set(ids)].map((productId) => ({ of: 'store', productId }));
 
 /** What a keep-back may not do: take more than the tin has, or be used for more than was kept. */
-async function checkMovement(tx: Tx, input: MovementInput, now: number, path = ''): Promise<void> {
+async function checkMovement(tx: Tx, input: MovementInput, now: number, path = ''): Promise<Lot> {
   notAhead(input.at, now, `${path}at`);
   const lot = await theLot(tx, input.lotId);
   const refuse = (field: string, message: string) => badFields([{ path: `${path}${field}`, message }]);
@@ -55,7 +59,7 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
   }
   if (input.kind === 'void' && input.corrects === null)
     throw refuse('corrects', 'name the movement it takes back');
-  if (input.corrects === null) return;
+  if (input.corrects === null) return lot;
   const old = await movementById(tx, input.corrects);
   if (!old || old.lotId !== input.lotId)
     throw refuse('corrects', `there is no movement ${input.corrects} of this lot`);
@@ -66,6 +70,7 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
       'Corrected meanwhile',
       'This movement was corrected elsewhere since you opened it.',
     );
+  return lot;
 }
 
 export const movementEndpoints = [
@@ -83,9 +88,12 @@ export const movementEndpoints = [
       sent: ({ recordedAt: _r, entryId: _e, correctedBy: _c, ...sent }) => sent,
     },
     run: async ({ body }, { tx, now }) => {
-      await checkMovement(tx, body, now);
+      const { productId } = await checkMovement(tx, body, now);
       await insertMovement(tx, toldByHand(body, now));
-      return { reply: found(await movementById(tx, body.id), 'movement', body.id), changes: STORE };
+      return {
+        reply: found(await movementById(tx, body.id), 'movement', body.id),
+        changes: ofProducts([productId]),
+      };
     },
   }),
   write({
@@ -102,11 +110,12 @@ export const movementEndpoints = [
       sent: ({ id }) => ({ id }),
     },
     run: async ({ body }, { tx, now }) => {
+      const moved = new Set<string>();
       for (const [i, movement] of body.movements.entries()) {
-        await checkMovement(tx, movement, now, `movements.${i}.`);
+        moved.add((await checkMovement(tx, movement, now, `movements.${i}.`)).productId);
         await insertMovement(tx, toldByHand(movement, now, body.id));
       }
-      return { reply: { id: body.id }, changes: STORE };
+      return { reply: { id: body.id }, changes: ofProducts(moved) };
     },
   }),
   write({
@@ -119,19 +128,21 @@ export const movementEndpoints = [
     run: async ({ body }, { tx, now }) => {
       const rows = countsIn(body.csv);
       let taken = 0;
-      const store = new Map((await readStore(tx)).lots.map((each) => [each.lot.id, each.stock]));
+      const moved = new Set<string>();
+      const store = new Map((await readStore(tx)).lots.map((each) => [each.lot.id, each]));
       for (const { line, lotId, counted } of rows) {
-        const stock = store.get(lotId);
-        if (!stock)
+        const kept = store.get(lotId);
+        if (!kept)
           throw badFields([
             { path: 'csv', message: `line ${line}, lot: there is no lot ${lotId.slice(0, 60)}` },
           ]);
-        if (Math.abs(stock.inTin - counted) < 1e-4) continue;
+        if (Math.abs(kept.stock.inTin - counted) < 1e-4) continue;
         taken++;
+        moved.add(kept.lot.productId);
         const movement = { id: uuidv7(), lotId, kind: 'counted' as const, amount: counted, at: new Date(now).toISOString(), areaId: null, note: 'from a file', corrects: null }; // biome-ignore format: one line
         await insertMovement(tx, toldByHand(movement, now));
       }
-      return { reply: { taken, same: rows.length - taken }, changes: STORE };
+      return { reply: { taken, same: rows.length - taken }, changes: ofProducts(moved) };
     },
   }),
   read({

@@ -2,7 +2,7 @@ import type { PurchaseRecord } from '../../contract/index.ts';
 import { kitContents, type PartAmount } from '../../core/supply/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
-import { ageOf, type KeptLot, keptByArea, type StoreReading, type TradeReading } from './storeReading.ts';
+import { ageOf, type KeptLot, type StoreReading, type TradeReading } from './storeReading.ts';
 
 /** What is there of one part of a product in one colour. */
 export interface InStore {
@@ -67,7 +67,7 @@ export function inStore(
     // What no density turns into the unit asked for is there, but nobody knows how much of it.
     if (here === null || !ageOf(each, from.catalogue, from.now).usable) found.unusable += here ?? 0;
     else found.there += here;
-    for (const [areaId, amount] of keptByArea(each)) {
+    for (const [areaId, amount] of each.keptBy) {
       const kept = inUnit(amount) ?? 0;
       found.kept += kept;
       found.keptBy.set(areaId, (found.keptBy.get(areaId) ?? 0) + kept);

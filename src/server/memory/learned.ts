@@ -48,9 +48,23 @@ function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
   return uses;
 }
 
+const alike = (a: readonly CoatUse[], b: readonly CoatUse[]) =>
+  a.length === b.length &&
+  a.every(({ id, key, person, litres, bySheet }, i) => {
+    const o = b[i];
+    return (
+      o?.id === id && o.key === key && o.person === person && o.litres === litres && o.bySheet === bySheet
+    );
+  });
+
+/** What was learned last, of each sort of catalogue: most writes are no coats and teach nothing new. */
 const learned = new WeakMap<
-  readonly AreaSnapshot[],
-  { catalogue: ProductCatalogue; rates: Map<string, LearnedSpread> }
+  ProductCatalogue,
+  {
+    states: readonly AreaSnapshot[];
+    uses: readonly (readonly CoatUse[])[];
+    rates: Map<string, LearnedSpread>;
+  }
 >();
 
 /** How much paint coats of each kind really take in this yard; worked out once for as long as nothing changes. */
@@ -58,11 +72,13 @@ export function learnedIn(
   states: readonly AreaSnapshot[],
   catalogue: ProductCatalogue,
 ): Map<string, LearnedSpread> {
-  const kept = learned.get(states);
-  if (kept?.catalogue === catalogue) return kept.rates;
-  const rates = new Map(
-    learnSpread(states.flatMap((state) => usesOf(state, catalogue))).map((each) => [each.key, each]),
-  );
-  learned.set(states, { catalogue, rates });
+  const kept = learned.get(catalogue);
+  if (kept?.states === states) return kept.rates;
+  const uses = states.map((state) => usesOf(state, catalogue));
+  const same =
+    kept?.uses.length === uses.length &&
+    uses.every((own, i) => own === kept.uses[i] || alike(own, kept.uses[i] as readonly CoatUse[]));
+  const rates = same ? kept.rates : new Map(learnSpread(uses.flat()).map((each) => [each.key, each]));
+  learned.set(catalogue, { states, uses, rates });
   return rates;
 }

@@ -139,7 +139,7 @@ function lineOf(
 }
 
 /** One coat a day is what a yard counts on where nothing is planned [common practice, no source]. */
-const A_COAT_MS = 24 * HOUR_MS;
+export const A_COAT_MS = 24 * HOUR_MS;
 
 /** When a coat could go on: the next one when its window opens, each later one a day after; null: nobody knows. */
 export function coatAtMs(clock: AreaClock | undefined, coatsFirst: number, now: number): number | null {

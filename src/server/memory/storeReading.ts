@@ -12,6 +12,8 @@ export interface KeptLot {
   movements: readonly CountedMovement[];
   stock: Stock;
   receivedMs: number | null;
+  /** Of each patch what is kept back of it, in its unit. */
+  keptBy: ReadonlyMap<string, number>;
 }
 
 /** The store as one reading found it. */
@@ -35,6 +37,7 @@ export function keptLot(lot: Lot, movements: readonly CountedMovement[]): KeptLo
     movements,
     stock: stockOf(movements),
     receivedMs: received.length > 0 ? Math.min(...received) : null,
+    keptBy: keptByArea(movements),
   };
 }
 
@@ -43,6 +46,17 @@ export async function readStore(db: Queries, productId?: string): Promise<StoreR
   const ids = productId === undefined ? undefined : all.map(({ id }) => id);
   const moved = grouped(await countedMovements(db, ids), ({ lotId }) => lotId);
   const lots = all.map((lot) => keptLot(lot, moved.get(lot.id) ?? []));
+  return { lots, byProduct: grouped(lots, ({ lot }) => lot.productId) };
+}
+
+/** Reads the lots of some products again; the others stay as they are. */
+export async function readStoreAgain(
+  db: Queries,
+  known: StoreReading,
+  productIds: readonly string[],
+): Promise<StoreReading> {
+  const lots = known.lots.filter(({ lot }) => !productIds.includes(lot.productId));
+  for (const id of productIds) lots.push(...(await readStore(db, id)).lots);
   return { lots, byProduct: grouped(lots, ({ lot }) => lot.productId) };
 }
 
@@ -85,8 +99,7 @@ export function ageOf(
   return { notes, usable: !notes.some(({ keepsOut }) => keepsOut), endsMs: lotEndsMs(age) };
 }
 
-/** Of each patch what is kept back of a lot, in its unit. */
-export function keptByArea({ movements }: Pick<KeptLot, 'movements'>): Map<string, number> {
+function keptByArea(movements: readonly CountedMovement[]): Map<string, number> {
   const kept = new Map<string, number>();
   for (const { kind, amount, areaId } of movements) {
     if (areaId === null || !['kept-back', 'kept-used', 'released'].includes(kind)) continue;

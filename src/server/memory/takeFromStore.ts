@@ -3,7 +3,7 @@ import type { ChangeSet, EntryInput } from '../../contract/index.ts';
 import { colourOf } from '../../core/system/index.ts';
 import type { Tx } from '../db/open.ts';
 import { theArea } from '../rows/areas.ts';
-import { entryTookLots, insertMovement } from '../rows/lots.ts';
+import { insertMovement, productsTaken } from '../rows/lots.ts';
 import { loadCatalogue } from '../rows/products.ts';
 import { stepsByArea } from '../rows/stacks.ts';
 import { readStore } from './storeReading.ts';
@@ -22,8 +22,8 @@ async function colourFor(tx: Tx, areaId: string, stepId: string, coatNo: number)
  * that what the one it corrects had taken counts no more.
  */
 export async function takeFromStore(tx: Tx, entry: EntryInput, now: number): Promise<ChangeSet> {
-  const undone = entry.corrects !== null && (await entryTookLots(tx, entry.corrects));
-  const changes: ChangeSet = undone ? [{ of: 'store' }] : [];
+  const undone = entry.corrects === null ? [] : await productsTaken(tx, entry.corrects);
+  const changes: ChangeSet = undone.map((productId) => ({ of: 'store', productId }));
   const takes = entry.kind === 'batch' || (entry.kind === 'coat' && entry.body.batchIds.length === 0);
   if (!takes) return changes;
   const { productId, sheetVersion, stepId, coatNo } = entry.body;
@@ -54,5 +54,5 @@ export async function takeFromStore(tx: Tx, entry: EntryInput, now: number): Pro
       entryId: entry.id,
       togetherId: null,
     });
-  return taken.length > 0 ? [{ of: 'store' }] : changes;
+  return taken.length > 0 ? [...changes, { of: 'store', productId }] : changes;
 }

@@ -3,7 +3,7 @@ import { perLitreOfPaint, takeFrom } from '../../core/supply/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { amountIn, lotsOf } from './inStore.ts';
-import { ageOf, keptByArea, type StoreReading } from './storeReading.ts';
+import { ageOf, type StoreReading } from './storeReading.ts';
 
 /** What was poured of a part. */
 export interface Poured {
@@ -56,7 +56,7 @@ export function takingsOf(
     const taken: Taken[] = [];
     let left = amount;
     for (const each of measured) {
-      const kept = amountIn(keptByArea(each).get(of.areaId) ?? 0, each.lot.unit, unit, density) ?? 0;
+      const kept = amountIn(each.keptBy.get(of.areaId) ?? 0, each.lot.unit, unit, density) ?? 0;
       const own = Math.min(left, kept);
       if (own <= 1e-6) continue;
       left -= own;

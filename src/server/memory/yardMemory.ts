@@ -1,4 +1,4 @@
-import type { AreaClock, ChangeSet } from '../../contract/index.ts';
+import type { AreaClock, Change, ChangeSet } from '../../contract/index.ts';
 import { HOUR_MS, type SplicedHour, segmentAt } from '../../core/cure/index.ts';
 import { carryTemps, tempsFor } from '../air/surfaces.ts';
 import { yardAir } from '../air/yardAir.ts';
@@ -9,13 +9,22 @@ import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
 import { inSlices } from './slices.ts';
-import { readStore, readTrade, type StoreReading, type TradeReading } from './storeReading.ts';
+import {
+  readStore,
+  readStoreAgain,
+  readTrade,
+  type StoreReading,
+  type TradeReading,
+} from './storeReading.ts';
 import { surfaceOf } from './surfaceOf.ts';
 
 /** Air is looked at this far back for a film and this far ahead for its windows. */
 const LOOK_BACK_MS = 120 * 24 * HOUR_MS;
 const LOOK_AHEAD_MS = 16 * 24 * HOUR_MS;
 const DAY_MS = 24 * HOUR_MS;
+/** Changes that no clock and no area is made of. */
+const BESIDE_THE_YARD: readonly Change['of'][] = ['store', 'trade', 'templates', 'calendars'];
+
 /** Which areas: of one boat, or a single one. */
 export type AreaFilter = { boatId: string } | { areaId: string };
 
@@ -55,8 +64,18 @@ function readAt(clock: AreaClock, now: number): AreaClock {
   return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
 }
 
+const behind = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; word: string }>();
+
 /** The sheets an area's clock goes by, and the pace learned for its film, as a word that changes with any of them. */
-function sheetsBehind({ steps, coats }: AreaSnapshot, { latest, paceOf }: ProductCatalogue): string {
+function sheetsBehind(state: AreaSnapshot, catalogue: ProductCatalogue): string {
+  const kept = behind.get(state);
+  if (kept?.catalogue === catalogue) return kept.word;
+  const word = madeWord(state, catalogue);
+  behind.set(state, { catalogue, word });
+  return word;
+}
+
+function madeWord({ steps, coats }: AreaSnapshot, { latest, paceOf }: ProductCatalogue): string {
   const ids = new Set([...steps.map((s) => s.productId), ...coats.map((c) => c.body.productId)]);
   const top = coats.at(-1)?.body;
   const pace = top ? paceOf(top.productId, top.method) : 1;
@@ -86,6 +105,8 @@ export class YardMemory {
   #clocks = new Map<string, Kept>();
   #reading: Promise<YardReading> | null = null;
   #store: Promise<StoreReading> | null = null;
+  /** Products whose lots are to be read again. */
+  #moved = new Set<string>();
   #trade: Promise<TradeReading> | null = null;
   /** Counts the changes told. */
   #revision = 0;
@@ -98,11 +119,13 @@ export class YardMemory {
   changed(changes: ChangeSet): void {
     if (changes.length === 0) return;
     this.#revision++;
-    this.#reading = null;
     for (const change of changes) {
+      if (!BESIDE_THE_YARD.includes(change.of)) this.#reading = null;
       if (change.of === 'products') this.#catalogue = null;
-      else if (change.of === 'store') this.#store = null;
-      else if (change.of === 'trade') this.#trade = null;
+      else if (change.of === 'store') {
+        if (change.productId === undefined) this.#store = null;
+        else this.#moved.add(change.productId);
+      } else if (change.of === 'trade') this.#trade = null;
       else if (change.of === 'weather' || change.of === 'yard') this.#air = null;
       else if ('boatId' in change) {
         const stale = this.#stale.get(change.boatId) ?? { ground: false, logged: false };
@@ -146,11 +169,19 @@ export class YardMemory {
 
   /** The lots of the store, as they stand. */
   store(): Promise<StoreReading> {
-    this.#store ??= readStore(this.#db).catch((error) => {
-      this.#store = null;
-      throw error;
+    const known = this.#store;
+    if (known && this.#moved.size === 0) return known;
+    const moved = [...this.#moved];
+    this.#moved.clear();
+    const reading = known
+      ? known.then((store) => readStoreAgain(this.#db, store, moved))
+      : readStore(this.#db);
+    this.#store = reading;
+    reading.catch(() => {
+      // Read as a whole by the next one who asks.
+      if (this.#store === reading) this.#store = null;
     });
-    return this.#store;
+    return reading;
   }
 
   /** Suppliers, prices and orders, as they stand. */

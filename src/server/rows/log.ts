@@ -74,6 +74,18 @@ async function batchesOf(db: Queries, rows: readonly Row[]): Promise<Map<string,
   return byEntry;
 }
 
+/** Batches that the coats of a boat were applied from, by the coat. */
+export async function batchesByCoat(db: Queries, boatId: string): Promise<Map<string, string[]>> {
+  const uses = await db
+    .select({ entryId: batchUse.entryId, batchId: batchUse.batchId })
+    .from(batchUse)
+    .innerJoin(logEntry, eq(logEntry.id, batchUse.entryId))
+    .where(and(eq(logEntry.boatId, boatId), eq(logEntry.kind, 'coat')));
+  const byCoat = new Map<string, string[]>();
+  for (const { entryId, batchId } of uses) byCoat.set(entryId, [...(byCoat.get(entryId) ?? []), batchId]);
+  return byCoat;
+}
+
 async function toEntries(db: Queries, rows: readonly Row[]): Promise<Entry[]> {
   const batches = await batchesOf(db, rows);
   const corrections =

@@ -172,12 +172,12 @@ export async function insertMovement(
   await db.insert(lotMovement).values({ ...input, at: new Date(input.at) });
 }
 
-/** Whether an entry of the log took something from the store. */
-export async function entryTookLots(db: Queries, entryId: string): Promise<boolean> {
-  const [row] = await db
-    .select({ id: lotMovement.id })
+/** Products of which an entry of the log took something from the store. */
+export async function productsTaken(db: Queries, entryId: string): Promise<string[]> {
+  const rows = await db
+    .selectDistinct({ productId: lot.productId })
     .from(lotMovement)
-    .where(eq(lotMovement.entryId, entryId))
-    .limit(1);
-  return row !== undefined;
+    .innerJoin(lot, eq(lot.id, lotMovement.lotId))
+    .where(eq(lotMovement.entryId, entryId));
+  return rows.map(({ productId }) => productId);
 }

@@ -7,7 +7,6 @@ import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
-import { keptByArea } from '../memory/storeReading.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
@@ -51,7 +50,7 @@ async function tinsFor(
   const areaM2 = clock.next?.areaM2 ?? 0;
   const store = await memory.store();
   if (!store.byProduct.has(product.id)) return null;
-  const kept = store.byProduct.get(product.id)?.flatMap((each) => [...keptByArea(each).keys()]) ?? [];
+  const kept = store.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
   const names = new Map<string, string>();
   for (const id of new Set(kept)) names.set(id, (await areaById(db, id))?.name ?? 'a patch');
   const asked = {

@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads';
+import type { cheapestPurchase } from '../../core/supply/index.ts';
 import { JobRefused } from './jobRefused.ts';
 import type { readSheetsFile } from './sheetsFile.ts';
 import type { readWeatherFile } from './weatherFile.ts';
@@ -7,6 +8,7 @@ import type { readWeatherFile } from './weatherFile.ts';
 export interface JobTypes {
   weather: typeof readWeatherFile;
   sheets: typeof readSheetsFile;
+  purchase: typeof cheapestPurchase;
 }
 
 export type JobRequest = {
@@ -46,7 +48,7 @@ export class Jobs {
     const worker = this.#thread();
     return new Promise((resolve, reject) => {
       const timer = setTimeout(() => {
-        this.#end(new JobRefused('', `the file took longer than ${LONGEST_MS / 1000} s to read`));
+        this.#end(new JobRefused('', `it took longer than ${LONGEST_MS / 1000} s`));
       }, LONGEST_MS);
       this.#waiting.set(id, { resolve: resolve as Waiting['resolve'], reject, timer });
       worker.ref();

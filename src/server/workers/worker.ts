@@ -1,4 +1,5 @@
 import { parentPort } from 'node:worker_threads';
+import { cheapestPurchase } from '../../core/supply/index.ts';
 import { JobRefused } from './jobRefused.ts';
 import type { JobAnswer, JobRequest } from './jobs.ts';
 import { readSheetsFile } from './sheetsFile.ts';
@@ -8,6 +9,7 @@ import { readWeatherFile } from './weatherFile.ts';
 
 function work(job: JobRequest): unknown {
   if (job.name === 'weather') return readWeatherFile(...job.args);
+  if (job.name === 'purchase') return cheapestPurchase(...job.args);
   return readSheetsFile(...job.args);
 }
 

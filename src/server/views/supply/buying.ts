@@ -12,7 +12,7 @@ import type { KnownProduct } from '../../rows/products.ts';
 import { besidesOf } from './besides.ts';
 import { readHeld } from './materials.ts';
 import { packsOf, partKey, type ShopPack } from './packs.ts';
-import { firstCoatMs, type Held, partSupply } from './partSupply.ts';
+import { firstCoatMs, type Held, partSupplies } from './partSupply.ts';
 import { type Short, smallOf } from './smallNeeds.ts';
 import { type YardNeed, yardNeed } from './yardNeed.ts';
 
@@ -20,7 +20,12 @@ const DAY_MS = 24 * HOUR_MS;
 const MONTH_MS = 30.44 * DAY_MS;
 
 /** Answers to the same question are one until something changes, within the hour. */
-const latest = new WeakMap<YardMemory, { revision: number; hour: number; asked: string; view: BuyingView }>();
+const latest = new WeakMap<
+  YardMemory,
+  { revision: number; hour: number; asked: string; view: Promise<BuyingView> }
+>();
+/** From so many suppliers on the search is left to a thread of its own: every choice of them is looked at. */
+const MANY_SUPPLIERS = 3;
 
 /** What to buy where for what the yard, or a boat, still takes. */
 export async function buyingView(context: Context, asked: { boatId?: string }): Promise<BuyingView> {
@@ -30,34 +35,44 @@ export async function buyingView(context: Context, asked: { boatId?: string }): 
   const kept = latest.get(memory);
   const key = asked.boatId ?? '';
   if (kept?.revision === memory.revision && kept.hour === hour && kept.asked === key)
-    return { ...kept.view, now: new Date(now).toISOString() };
+    return { ...(await kept.view), now: new Date(now).toISOString() };
   const { revision } = memory;
-  const view = buyingOf(await readHeld(context, now), asked);
-  latest.set(memory, { revision, hour, asked: key, view });
+  const view = readHeld(context, now).then((held) => buyingOf(held, asked, context));
+  const mine = { revision, hour, asked: key, view };
+  latest.set(memory, mine);
+  view.catch(() => {
+    // What failed once is tried again by the next request.
+    if (latest.get(memory) === mine) latest.delete(memory);
+  });
   return view;
 }
 
-function buyingOf(held: Awaited<ReturnType<typeof readHeld>>, asked: { boatId?: string }): BuyingView {
+async function buyingOf(
+  held: Awaited<ReturnType<typeof readHeld>>,
+  asked: { boatId?: string },
+  { jobs }: Pick<Context, 'jobs'>,
+): Promise<BuyingView> {
   const { trade, catalogue, now } = held;
   const { currency } = trade.settings;
   const needed = yardNeed(held.known, asked, trade.settings.useLearned);
-  const shorts = needed.need.parts.flatMap((part): Short[] => {
+  const shorts = [...partSupplies(needed, held)].flatMap(([part, supply]): Short[] => {
     const product = catalogue.latest.get(part.productId);
-    const supply = partSupply(part, needed, held);
     return product && supply.short > 0 ? [{ product, supply, amount: supply.short }] : [];
   });
   const products = [...new Set(shorts.map(({ product }) => product))];
   const small = products.flatMap((product) => smallOf(product, shorts, asked.boatId, held));
   const packs = products.flatMap((product) => packsOf(product, coloursOf(product, needed), trade));
   const wanted = shorts.filter(({ amount }) => amount > 1e-6);
-  const bought = cheapestPurchase({
+  const shop = {
     need: wanted.map(({ product, supply, amount }) => ({
       part: partKey(product.id, supply.part, supply.colour),
       litres: amount,
     })),
     packs,
     suppliers: trade.suppliers.map(({ id, delivery, minOrder }) => ({ id, delivery, minOrder })),
-  });
+  };
+  const selling = new Set(packs.flatMap(({ supplierId }) => supplierId ?? []));
+  const bought = selling.size < MANY_SUPPLIERS ? cheapestPurchase(shop) : await jobs.run('purchase', shop);
   const byKey = new Map(
     wanted.map((each) => [partKey(each.product.id, each.supply.part, each.supply.colour), each]),
   );

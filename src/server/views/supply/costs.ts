@@ -1,27 +1,24 @@
 import type { CostLine, CostsView, SundryView, TradeSettings } from '../../../contract/index.ts';
-import { HOUR_MS } from '../../../core/cure/index.ts';
 import {
   billOf,
   cheapestPurchase,
-  labourHours,
   type Need,
   need,
   shareOut,
-  type TimedWork,
   timesRate,
 } from '../../../core/supply/index.ts';
-import { sandedBefore } from '../../../core/system/index.ts';
 import type { Context } from '../../context.ts';
-import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import { plannedLinesOf, type YardLine } from '../../memory/needLines.ts';
 import { theBoat } from '../../rows/boats.ts';
+import { batchesByCoat } from '../../rows/log.ts';
 import { quoteOf } from '../../rows/trade.ts';
+import { doneOf, ofBoat, shareDone } from './costParts.ts';
+import { hoursOf, labourLine, putAwayHours, putAwayLines, yardLines } from './handsAndDays.ts';
 import { readHeld } from './materials.ts';
 import { packsOf, partKey } from './packs.ts';
+import { costOfCoats, type PaintPaid, paintPaid } from './paid.ts';
 import type { Held } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
-
-const DAY_MS = 24 * HOUR_MS;
 
 /** What a litre of each product comes to, and what is bought beyond the plan. */
 interface ProductPrice {
@@ -57,23 +54,6 @@ function priceOf(productId: string, planned: Need, held: Held): ProductPrice | n
   return { perLitre: bought.cost / whole, set: Math.round(bought.cost), beyond: whole - likely };
 }
 
-/** Hours of hands that a step takes on an area. */
-function hoursOf({ line, step }: YardLine): number {
-  const work: TimedWork[] = step.before.flatMap(({ kind }) => (kind === 'wait' ? [] : [kind]));
-  const areaM2 = Math.max(0, ...line.coats.map((coat) => coat.areaM2));
-  const between = line.coats.filter(({ no }) => sandedBefore(step, no) !== null).map((): TimedWork => 'sand');
-  // Putting away is of a session, and several areas share one.
-  return labourHours({
-    areaM2,
-    coats: line.coats.length,
-    method: step.method,
-    work: [...work, ...between],
-    sessions: 0,
-  });
-}
-
-const doneOf = (state: AreaSnapshot, stepId: string) => state.coats.filter((coat) => coat.stepId === stepId);
-
 /** What a boat costs: planned, so far, and as it will have come to. @throws {Missing} */
 export async function costsView(context: Context, boatId: string): Promise<CostsView> {
   const boat = await theBoat(context.db, boatId);
@@ -84,11 +64,12 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
   const states = held.known.states.filter((state) => state.boat.id === boatId);
   const lines = states.flatMap((state) => plannedLinesOf(state, held.catalogue).lines);
   const planned = need({ lines: lines.map(({ line }) => line) });
+  const paid = paintPaid(held.store, states, await batchesByCoat(context.db, boatId));
   const prices = new Map(
     [...new Set(lines.map(({ line }) => line.productId))].map((id) => [id, priceOf(id, planned, held)]),
   );
   const paint = [...prices].flatMap(([id, price]) =>
-    price ? paintLines(id, price, { lines, planned, held }) : [],
+    price ? paintLines(id, price, { lines, planned, held, paid }) : [],
   );
   const labour = lines.map((each) => labourLine(each, settings));
   const share = shareDone(lines);
@@ -130,9 +111,9 @@ export function asked(line: CostLine, { markup, currency }: TradeSettings): numb
 function paintLines(
   productId: string,
   { perLitre, set, beyond }: ProductPrice,
-  of: { lines: readonly YardLine[]; planned: Need; held: Held },
+  of: { lines: readonly YardLine[]; planned: Need; held: Held; paid: PaintPaid },
 ): CostLine[] {
-  const { lines, planned, held } = of;
+  const { lines, planned, held, paid } = of;
   const { currency } = held.trade.settings;
   const own = lines.filter(({ line }) => line.productId === productId);
   const name = held.catalogue.latest.get(productId)?.name ?? 'unknown product';
@@ -142,7 +123,7 @@ function paintLines(
   const shares = shareOut(set, [...own.map(({ line }) => litresOf.get(line.id) ?? 0), beyond], currency);
   const made = own.map(({ line, state, step }, i): CostLine => {
     const done = doneOf(state, step.id);
-    const used = done.reduce((sum, { body }) => sum + body.litres, 0);
+    const soFar = costOfCoats(done, paid, perLitre);
     const whole = line.coats.reduce((sum, { areaM2 }) => sum + areaM2, 0);
     const covered = Math.min(
       whole,
@@ -156,8 +137,8 @@ function paintLines(
       what: name,
       kind: 'paint',
       planned: shares[i] as number,
-      soFar: Math.round(used * perLitre),
-      forecast: Math.round((used + left) * perLitre),
+      soFar: Math.round(soFar),
+      forecast: Math.round(soFar + left * perLitre),
     };
   });
   const waste = shares.at(-1) as number;
@@ -176,31 +157,6 @@ function paintLines(
   ];
 }
 
-/** Share of the coats that are on, by area. */
-function shareDone(lines: readonly YardLine[]): number {
-  let [done, all] = [0, 0];
-  for (const { line, state, step } of lines) {
-    const whole = line.coats.reduce((sum, { areaM2 }) => sum + areaM2, 0);
-    all += whole;
-    done += Math.min(
-      whole,
-      doneOf(state, step.id).reduce((sum, { areaM2 }) => sum + areaM2, 0),
-    );
-  }
-  return all > 0 ? done / all : 0;
-}
-
-const ofBoat = (what: string, kind: CostLine['kind'], planned: number, share: number): CostLine => ({
-  areaId: null,
-  areaName: '',
-  stepId: null,
-  what,
-  kind,
-  planned,
-  soFar: Math.round(planned * share),
-  forecast: planned,
-});
-
 function thinnerLines(planned: Need, settings: TradeSettings, share: number): CostLine[] {
   const price = settings.thinnerPerLitre;
   if (price === null) return [];
@@ -210,61 +166,3 @@ function thinnerLines(planned: Need, settings: TradeSettings, share: number): Co
 
 const sundryLines = (views: readonly SundryView[], share: number): CostLine[] =>
   views.flatMap(({ name, cost }) => (cost === null ? [] : [ofBoat(name, 'sundries', cost, share)]));
-
-function labourLine(each: YardLine, { labourPerHour }: TradeSettings): CostLine {
-  const { state, step, line } = each;
-  const planned = Math.round(hoursOf(each) * labourPerHour);
-  const whole = line.coats.reduce((sum, { areaM2 }) => sum + areaM2, 0);
-  const done = Math.min(
-    whole,
-    doneOf(state, step.id).reduce((sum, { areaM2 }) => sum + areaM2, 0),
-  );
-  return {
-    areaId: state.area.id,
-    areaName: state.area.name,
-    stepId: step.id,
-    what: 'Work',
-    kind: 'labour',
-    planned,
-    soFar: whole > 0 ? Math.round((planned * done) / whole) : 0,
-    forecast: planned,
-  };
-}
-
-/** Setting up, washing out and putting away, once a session whatever the areas. */
-function putAwayHours(lines: readonly YardLine[], planned: Need): number {
-  return planned.sessions.reduce((sum, { productId, sessions }) => {
-    const method = lines.find(({ line }) => line.productId === productId)?.step.method ?? 'brush';
-    const one = labourHours({ areaM2: 1, coats: 0, method, work: [], sessions: 1 });
-    return sum + one * sessions;
-  }, 0);
-}
-
-const putAwayLines = (
-  lines: readonly YardLine[],
-  planned: Need,
-  { labourPerHour }: TradeSettings,
-  share: number,
-): CostLine[] => [
-  ofBoat(
-    'Setting up and putting away',
-    'labour',
-    Math.round(putAwayHours(lines, planned) * labourPerHour),
-    share,
-  ),
-];
-
-/** Days in the yard: as planned, those since her first coat, and the more of the two. */
-function yardLines(
-  states: readonly AreaSnapshot[],
-  days: number,
-  { yardDay }: TradeSettings,
-  now: number,
-): CostLine[] {
-  const first = Math.min(...states.flatMap(({ coats }) => coats.map(({ fromMs }) => fromMs)));
-  const gone = Number.isFinite(first) ? Math.ceil((now - first) / DAY_MS) : 0;
-  const planned = Math.round(days * yardDay);
-  // Without a plan of her days nobody knows which of those gone by are to be paid.
-  const soFar = days > 0 ? Math.round(Math.min(gone, 3650) * yardDay) : 0;
-  return [{ ...ofBoat('Days in the yard', 'yard', planned, 0), soFar, forecast: Math.max(planned, soFar) }];
-}

@@ -3,7 +3,6 @@ import type { LabelsQuery } from '../../../contract/index.ts';
 import type { Hazard } from '../../../core/system/index.ts';
 import type { Context } from '../../context.ts';
 import type { Label } from '../../documents/labelsPdf.ts';
-import { keptByArea } from '../../memory/storeReading.ts';
 import { theYard } from '../../rows/yard.ts';
 
 /** Hazard words of a label; the sheet of the product goes before them. */
@@ -56,7 +55,7 @@ export async function labelsView(
       const came = kept.receivedMs === null ? '' : `received ${day(kept.receivedMs)}`;
       return [{ ...label, heading: lot.place || 'In the store', date: made ?? came }];
     }
-    const amount = keptByArea(kept).get(areaId);
+    const amount = kept.keptBy.get(areaId);
     if (amount === undefined) return [];
     const state = known.states.find(({ area }) => area.id === areaId);
     const heading = `Keep back, unmixed: ${state?.area.name ?? 'a patch'}, ${state?.boat.name ?? ''}`;

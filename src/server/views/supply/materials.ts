@@ -1,8 +1,14 @@
-import type { MaterialsQuery, MaterialsView, NeedLineView, ProductSupply } from '../../../contract/index.ts';
+import type {
+  MaterialsQuery,
+  MaterialsView,
+  NeedLineView,
+  PartSupply,
+  ProductSupply,
+} from '../../../contract/index.ts';
 import type { Context } from '../../context.ts';
 import type { TradeReading } from '../../memory/storeReading.ts';
 import type { YardMemory, YardReading } from '../../memory/yardMemory.ts';
-import { firstCoatMs, type Held, partSupply } from './partSupply.ts';
+import { firstCoatMs, type Held, partSupplies } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
 import { type YardNeed, yardNeed } from './yardNeed.ts';
 
@@ -77,6 +83,7 @@ function materialsOf(
 function productSupply(productId: string, needed: YardNeed, held: Held, detailed: boolean): ProductSupply {
   const of = <T extends { productId: string }>(all: readonly T[]) =>
     all.filter((each) => each.productId === productId);
+  const supplies = partSupplies(needed, held);
   const bySheet = of(needed.bySheet.colours);
   const session = of(needed.need.sessions)[0];
   const liquid = of(needed.need.liquids)[0];
@@ -85,7 +92,7 @@ function productSupply(productId: string, needed: YardNeed, held: Held, detailed
   return {
     productId,
     name: held.catalogue.latest.get(productId)?.name ?? 'unknown product',
-    parts: of(needed.need.parts).map((part) => partSupply(part, needed, held)),
+    parts: of(needed.need.parts).map((part) => supplies.get(part) as PartSupply),
     colours: of(needed.need.colours).map(({ productId: _p, lines: _l, ...colour }) => {
       const plain = bySheet.find((each) => each.colour === colour.colour);
       return {

@@ -1,8 +1,13 @@
 import type { AreaClock, PartSupply, StoppedCoat } from '../../../contract/index.ts';
 import { atOwnRatio } from '../../../core/mix/index.ts';
-import { type PartAmount, perLitreOfPaint } from '../../../core/supply/index.ts';
+import {
+  type NeedLine,
+  type NeedSheet,
+  type PartAmount,
+  perLitreOfPaint,
+} from '../../../core/supply/index.ts';
 import { inStore } from '../../memory/inStore.ts';
-import { coatAtMs, type YardLine } from '../../memory/needLines.ts';
+import { A_COAT_MS, coatAtMs, type YardLine } from '../../memory/needLines.ts';
 import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
 import type { YardNeed } from './yardNeed.ts';
@@ -27,30 +32,55 @@ export interface Held {
 /** Less than this short is no shortage: a scale shows no less, in l or kg. */
 const TRIFLE = 1e-4;
 
-/** The coats that take of a part, in the order in which they could go on. */
-function takings(part: PartAmount, { byProduct, own }: YardNeed, held: Held): Taking[] {
+const perLitre = new WeakMap<NeedSheet, readonly number[]>();
+
+/** Of each part what a litre of the paint takes; by the sheet worked out once, by an own ratio for its line. */
+function perLitreOf({ sheet, ownParts }: NeedLine): readonly number[] {
+  if (ownParts) return perLitreOfPaint(atOwnRatio(sheet.parts, ownParts), sheet.ratioBy).perLitre;
+  const kept = perLitre.get(sheet) ?? perLitreOfPaint(sheet.parts, sheet.ratioBy).perLitre;
+  perLitre.set(sheet, kept);
+  return kept;
+}
+
+/** The coats of one line that take of a part, one after another. */
+function takingsOf(part: PartAmount, of: YardLine, { own }: YardNeed, held: Held): Taking[] {
+  const { line, state } = of;
+  const i = line.sheet.parts.findIndex(({ name }) => name === part.part);
+  const share = perLitreOf(line)[i] ?? 0;
   const scale = part.likely > 0 ? part.safe / part.likely : 1;
-  const all = (byProduct.get(part.productId) ?? []).flatMap((of): Taking[] => {
-    const { line, state } = of;
-    const i = line.sheet.parts.findIndex(({ name }) => name === part.part);
-    const mix = line.ownParts ? atOwnRatio(line.sheet.parts, line.ownParts) : line.sheet.parts;
-    const share = perLitreOfPaint(mix, line.sheet.ratioBy).perLitre[i] ?? 0;
-    const clock = held.clocks.get(state.area.id);
-    return (own.get(line.id)?.coats ?? []).flatMap((coat, k) =>
-      part.colour === null || coat.colour === part.colour
-        ? [
-            {
-              of,
-              no: coat.no,
-              atMs: coatAtMs(clock, of.coatsBefore + k, held.now),
-              amount: coat.litres * share * scale,
-            },
-          ]
-        : [],
-    );
-  });
-  const time = ({ atMs }: Taking) => atMs ?? Number.MAX_VALUE;
-  return all.sort((a, b) => time(a) - time(b));
+  const first = coatAtMs(held.clocks.get(state.area.id), of.coatsBefore, held.now);
+  return (own.get(line.id)?.coats ?? []).flatMap((coat, k) =>
+    part.colour === null || coat.colour === part.colour
+      ? [
+          {
+            of,
+            no: coat.no,
+            atMs: first === null ? null : first + k * A_COAT_MS,
+            amount: coat.litres * share * scale,
+          },
+        ]
+      : [],
+  );
+}
+
+const timeOf = ({ atMs }: Taking) => atMs ?? Number.MAX_VALUE;
+
+/** The coat at which so much of a part gives out, in the order in which coats could go on; a patch's own is its own. */
+function firstStopped(
+  takings: readonly Taking[],
+  free: number,
+  keptBy: ReadonlyMap<string, number>,
+): Taking | null {
+  const keptLeft = new Map(keptBy);
+  let left = free;
+  for (const taking of [...takings].sort((a, b) => timeOf(a) - timeOf(b))) {
+    const { id } = taking.of.state.area;
+    const kept = Math.min(taking.amount, keptLeft.get(id) ?? 0);
+    if (kept > 0) keptLeft.set(id, (keptLeft.get(id) ?? 0) - kept);
+    left -= taking.amount - kept;
+    if (left < -TRIFLE) return taking;
+  }
+  return null;
 }
 
 const stopped = ({ of: { state, step }, no, atMs }: Taking): StoppedCoat => ({
@@ -63,35 +93,61 @@ const stopped = ({ of: { state, step }, no, atMs }: Taking): StoppedCoat => ({
   at: atMs === null ? null : new Date(atMs).toISOString(),
 });
 
+/** Within so long what is asked for one after another is answered from one reckoning. */
+const SAME_FOR_MS = 60_000;
+const lately = new WeakMap<
+  YardNeed,
+  Pick<Held, 'store' | 'trade' | 'now'> & { all: Map<PartAmount, PartSupply> }
+>();
+
+/** Every part of a need held against the store. */
+export function partSupplies(needed: YardNeed, held: Held): ReadonlyMap<PartAmount, PartSupply> {
+  const { store, trade, now } = held;
+  const kept = lately.get(needed);
+  const holds = kept?.store === store && kept.trade === trade && now >= kept.now;
+  if (holds && now - kept.now < SAME_FOR_MS) return kept.all;
+  const all = new Map(needed.need.parts.map((part) => [part, partSupply(part, needed, held)]));
+  lately.set(needed, { store, trade, now, all });
+  return all;
+}
+
 /** A part of the need held against the store: what is short, and which coat that stops first. */
-export function partSupply(part: PartAmount, needed: YardNeed, held: Held): PartSupply {
-  const { productId: _, ...asked } = part;
+function partSupply(part: PartAmount, needed: YardNeed, held: Held): PartSupply {
+  const { productId, ...asked } = part;
   const { keptBy, lots: _l, ...store } = inStore(part, held);
-  const all = takings(part, needed, held);
+  const lines = needed.byProduct.get(productId) ?? [];
   // A keep-back serves its own patch and no other, and no more than the patch takes.
-  const keptLeft = new Map(keptBy);
-  let [free, keptForThese] = [store.there + store.ordered, 0];
-  let first: Taking | null = null;
-  for (const taking of all) {
-    const { id } = taking.of.state.area;
-    const kept = Math.min(taking.amount, keptLeft.get(id) ?? 0);
-    keptLeft.set(id, (keptLeft.get(id) ?? 0) - kept);
-    keptForThese += kept;
-    free -= taking.amount - kept;
-    if (free < -TRIFLE) first ??= taking;
-  }
+  const keptForThese = [...keptBy].reduce((sum, [areaId, kept]) => {
+    const own = lines.filter(({ state }) => state.area.id === areaId);
+    const taken = own.flatMap((of) => takingsOf(part, of, needed, held));
+    return (
+      sum +
+      Math.min(
+        kept,
+        taken.reduce((all, { amount }) => all + amount, 0),
+      )
+    );
+  }, 0);
   const missing = (wanted: number) => {
     const short = wanted - store.there - store.ordered - keptForThese;
     return short > TRIFLE ? short : 0;
   };
   const short = missing(part.safe);
+  const first =
+    short > 0
+      ? firstStopped(
+          lines.flatMap((of) => takingsOf(part, of, needed, held)),
+          store.there + store.ordered,
+          keptBy,
+        )
+      : null;
   return {
     ...asked,
     ...store,
     keptForThese,
     short,
     shortLikely: missing(part.likely),
-    stops: first && short > 0 ? stopped(first) : null,
+    stops: first ? stopped(first) : null,
   };
 }
 

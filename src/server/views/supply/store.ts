@@ -2,7 +2,7 @@ import type { LotView, MovementsView, StoreView } from '../../../contract/index.
 import { spreadingRateM2PerL } from '../../../core/film/index.ts';
 import { perLitreOfPaint, SOLVENT_STORE } from '../../../core/supply/index.ts';
 import type { Context } from '../../context.ts';
-import { ageOf, type KeptLot, keptByArea } from '../../memory/storeReading.ts';
+import { ageOf, type KeptLot } from '../../memory/storeReading.ts';
 import type { YardReading } from '../../memory/yardMemory.ts';
 import { allLots, movementById, movementsBefore } from '../../rows/lots.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
@@ -50,7 +50,7 @@ export function lotView(
     difference: last
       ? { at: new Date(last.atMs).toISOString(), expected: last.expected, found: last.found }
       : null,
-    keptFor: [...keptByArea(kept)].map(([areaId, amount]) => {
+    keptFor: [...kept.keptBy].map(([areaId, amount]) => {
       const state = known.states.find(({ area }) => area.id === areaId);
       return {
         areaId,

@@ -49,7 +49,9 @@ export function sundryWork({ lines, need }: Pick<YardNeed, 'lines' | 'need'>): S
         litres: 0,
         inside: isUnderCover(state.area.surroundings),
       };
-      sessions.set(key, { ...one, areaM2: one.areaM2 + areaM2, litres: one.litres + litres });
+      sessions.set(key, one);
+      one.areaM2 += areaM2;
+      one.litres += litres;
       if (sandedBefore(step, no) !== null) sanded(work, areaM2);
       work.tackedM2 += areaM2;
     }

@@ -251,7 +251,70 @@ describe('what is bought where', () => {
   });
 });
 
+it('of three suppliers every choice is tried, by a thread of its own, and the answer proven', async () => {
+  const near = [
+    { delivery: 0, minOrder: 0, price: 10_400 },
+    { delivery: 700, minOrder: 0, price: 10_000 },
+    { delivery: 0, minOrder: 32_000, price: 10_100 },
+  ].map((each, i) => ({ ...each, id: uuidv7(), name: `Quay ${i} ${uuidv7().slice(-6)}` }));
+  for (const { price, ...supplier } of near) {
+    await server.ask('POST', '/suppliers', { ...supplier, deliveryDays: 0, note: '' });
+    await server.ask('POST', '/offers', {
+      id: uuidv7(),
+      productId: planned.product.id,
+      part: null,
+      colour: null,
+      litres: 5,
+      price,
+      supplierId: supplier.id,
+      discounts: [],
+    });
+  }
+  const buying = () => get<BuyingView>(`/boats/${planned.boat.id}/buying`);
+  const [one, other] = await Promise.all([buying(), buying()]);
+  // Three packs: 312 near by, 307 with the delivery, 320 for want of a larger order.
+  expect(one).toMatchObject({ total: 30_700, proven: true });
+  expect(one.orders.map(({ supplierName }) => supplierName)).toEqual([near[1]?.name]);
+  expect(other.orders).toEqual(one.orders);
+});
+
 describe('what a boat costs', () => {
+  it('so far by what the tins were bought for, where the store knows; a batch shared by two coats is paid once', async () => {
+    const price = { productId: planned.product.id, part: null, colour: null, litres: 5, supplierId: null };
+    await server.ask('POST', '/offers', { id: uuidv7(), ...price, price: 10_000, discounts: [] });
+    const [base, hardener] = lots([4, 2]);
+    await receive([{ ...(base as never as object), cost: 8000 } as never, { ...(hardener as never as object), cost: 3000 } as never]); // biome-ignore format: one line
+    const pours = [
+      { name: 'base', amount: 2000, unit: 'ml' },
+      { name: 'hardener', amount: 1000, unit: 'ml' },
+    ];
+    const mix = {
+      id: uuidv7(),
+      areaId: planned.area.id,
+      at: at(-31),
+      corrects: null,
+      kind: 'batch',
+      body: {
+        ...{ stepId: planned.step.id, coatNo: 0, productId: planned.product.id, sheetVersion: 1 },
+        ...{ litres: 3, pours, tool: { kind: 'cup', stepMl: 10 }, ratioError: 0, thinnerLitres: 0 },
+        ...{ potTempC: 20, inductionMin: 0, potLifeMin: 120 },
+      },
+    };
+    expect((await server.ask('POST', '/log', mix)).status).toBe(201);
+    const coat = (coatNo: number, hours: number, litres: number, batchIds: string[]) =>
+      server.ask('POST', '/log', aCoat(planned, NOON + hours * HOUR, { coatNo, litres, batchIds }));
+    await coat(0, -30, 2, [mix.id]);
+    const paint = async () =>
+      (await get<CostsView>(`/boats/${planned.boat.id}/costs`)).lines.find(({ kind }) => kind === 'paint');
+    // 2 l of base at 20 a litre and 1 l of hardener at 15.
+    expect((await paint())?.soFar).toBe(5500);
+    await coat(1, -15, 1, [mix.id]);
+    expect((await paint())?.soFar).toBe(5500);
+    // The last is logged by itself: 0.6 l of base and 0.3 l of hardener out of the same tins.
+    await coat(2, -2, 0.9, []);
+    expect((await paint())?.soFar).toBe(5500 + 1200 + 450);
+  });
+
   it('so far is what went on, at the end what went on and what is still wanted; waste is the rest of the packs', async () => {
     await server.ask('POST', '/offers', {
       id: uuidv7(),

@@ -1,5 +1,6 @@
 import type { MaterialsQuery } from '../../../contract/index.ts';
-import { type LearnedSpread, type Need, need } from '../../../core/supply/index.ts';
+import { type LearnedSpread, type Need, type NeedLine, need } from '../../../core/supply/index.ts';
+import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import { grouped } from '../../memory/grouped.ts';
 import { kindOf, learnedIn } from '../../memory/learned.ts';
 import { type AreaLines, needLinesOf, type YardLine } from '../../memory/needLines.ts';
@@ -23,11 +24,42 @@ export interface YardNeed {
 /** A rate that coats say as good as nothing of is the sheet's. */
 const LEAST_COATS = 2;
 
-export function yardNeed(
-  known: Pick<YardReading, 'states' | 'catalogue'>,
-  asked: MaterialsQuery,
-  useLearned: boolean,
-): YardNeed {
+const ratedLines = new WeakMap<NeedLine, { rate: LearnedSpread; line: NeedLine }>();
+
+/** A line with its learned rate, the same as long as that stays. */
+function rated(line: NeedLine, rate: LearnedSpread): NeedLine {
+  const kept = ratedLines.get(line);
+  if (kept?.rate === rate) return kept.line;
+  const made = { ...line, learned: { factor: rate.factor, sd: rate.sd } };
+  ratedLines.set(line, { rate, line: made });
+  return made;
+}
+
+type Known = Pick<YardReading, 'states' | 'catalogue'>;
+
+/** Needs already worked out of a reading: what to buy and what is wanted are asked for one after another. */
+const lately = new WeakMap<
+  readonly AreaSnapshot[],
+  { catalogue: Known['catalogue']; needs: Map<string, YardNeed> }
+>();
+/** So many questions are remembered of one reading. */
+const MOST_ASKED = 20;
+
+export function yardNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): YardNeed {
+  const key = JSON.stringify([asked.boatId, asked.areaId, asked.productId, useLearned]);
+  let kept = lately.get(known.states);
+  if (kept?.catalogue !== known.catalogue) {
+    kept = { catalogue: known.catalogue, needs: new Map() };
+    lately.set(known.states, kept);
+  }
+  const had = kept.needs.get(key);
+  if (had) return had;
+  const need = madeNeed(known, asked, useLearned);
+  if (kept.needs.size < MOST_ASKED) kept.needs.set(key, need);
+  return need;
+}
+
+function madeNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): YardNeed {
   const states = known.states.filter(
     ({ area, boat }) =>
       (asked.boatId === undefined || boat.id === asked.boatId) &&
@@ -40,16 +72,16 @@ export function yardNeed(
   const rates = learnedIn(known.states, known.catalogue);
   const learned = new Map<string, LearnedSpread>();
   const factors = new Map<string, number>();
-  const rated = lines.map(({ line, state }) => {
+  const byRate = lines.map(({ line, state }) => {
     const kind = kindOf(line.productId, line.method, state.area.substrate);
     const rate = rates.get(kind);
     if (!rate || rate.coats < LEAST_COATS) return line;
     learned.set(kind, rate);
     if (useLearned) factors.set(line.id, rate.factor);
-    return useLearned ? { ...line, learned: { factor: rate.factor, sd: rate.sd } } : line;
+    return useLearned ? rated(line, rate) : line;
   });
   const bySheet = need({ lines: lines.map(({ line }) => line) });
-  const own = useLearned && learned.size > 0 ? need({ lines: rated }) : bySheet;
+  const own = useLearned && learned.size > 0 ? need({ lines: byRate }) : bySheet;
   return {
     lines,
     byProduct: grouped(lines, ({ line }) => line.productId),
