@@ -79,6 +79,9 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
   if (options.folder) await writeFile(marker(options.folder), String(now));
 }
 
+/** Who paints in the demo yard. */
+const HANDS = ['Merrin', 'Jory'];
+
 async function layBoat(laying: Laying, plan: DemoBoat): Promise<void> {
   const { tx, newId } = laying;
   const boatId = newId();
@@ -118,6 +121,7 @@ async function layArea(
     colours: s.colours,
     before: (s.before ?? []).map((task) => ({ ...task, id: newId() })),
     sandBetween: s.sandBetween ?? null,
+    additives: s.additives ?? [],
     sheet: SHEETS[s.product] as ProductSheet,
   }));
   await tx.insert(step).values(steps.map(({ sheet: _, ...row }) => row));
@@ -145,6 +149,7 @@ async function layArea(
       endedAt: new Date(end).toISOString(),
       conditions: at ? { airC: at.airC, rh: at.rh, surfaceC: null, source: 'measured' } : null,
       batchIds: [],
+      by: HANDS[i % HANDS.length] ?? '',
       note: '',
     };
     await insertEntry(tx, {

@@ -2,7 +2,7 @@ import type { AreaInput, BoatInput } from '../src/contract/index.ts';
 import type { WindowState } from '../src/core/cure/index.ts';
 import type { Method } from '../src/core/film/index.ts';
 import type { Measure } from '../src/core/hull/index.ts';
-import type { StepTask } from '../src/core/system/index.ts';
+import type { PlannedAdditive, StepTask } from '../src/core/system/index.ts';
 
 /** What the demo's boats are written down with: measures, steps, work. */
 
@@ -15,6 +15,8 @@ export interface DemoStep {
   /** Work before its first coat, and the grit between its coats. */
   before?: StepTask[];
   sandBetween?: number;
+  /** In every pot of it. */
+  additives?: PlannedAdditive[];
 }
 
 export interface DemoArea
@@ -61,6 +63,12 @@ export const step = (
   method: Method,
   ...colours: string[]
 ): DemoStep => ({ product, coats, micronsPerCoat, method, colours });
+
+/** A step with an additive in every pot. */
+export const withAdditive = (planned: DemoStep, name: string, mlPerLitre: number): DemoStep => ({
+  ...planned,
+  additives: [{ name, mlPerLitre }],
+});
 
 /** A step with the work before it and the grit between its coats. */
 export const worked = (planned: DemoStep, before: StepTask[], sandBetween?: number): DemoStep => ({

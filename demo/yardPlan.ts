@@ -9,6 +9,7 @@ import {
   triangle,
   wait,
   wash,
+  withAdditive,
   worked,
 } from './planned.ts';
 
@@ -80,10 +81,10 @@ const ketch: DemoBoat = {
       measures: [rect(9.6, 1.05, 2), triangle(1.1, 0.9, 2, 'flare at the bow')],
       steps: [
         step('Marram Grey Primer', 2, 60, 'roller', 'grey'),
-        worked(step('Samphire Two Gloss', 3, 45, 'roll-and-tip', 'white'), [
-          sand(280),
-          wash('solvent wipe, tack cloth'),
-        ]),
+        worked(
+          withAdditive(step('Samphire Two Gloss', 3, 45, 'roll-and-tip', 'white'), 'Samphire Flow', 15),
+          [sand(280), wash('solvent wipe, tack cloth')],
+        ),
       ],
       laid: 3,
       state: 'key-first',

@@ -32,6 +32,7 @@ export const FINISHES: Record<string, ProductSheet> = {
     potLife: [{ tempC: 20, minutes: 240 }],
     limits: { ...silent, airMinC: 8, airMaxC: 27, rhMax: 0.8, dewMarginC: 3.3 },
     hazards: ['isocyanate', 'solvent'],
+    additives: [{ name: 'Samphire Flow', kind: 'roller' as const, maxMlPerLitre: 20 }],
     cure: {
       stopC: 5,
       events: {

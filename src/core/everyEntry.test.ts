@@ -288,6 +288,7 @@ const ENTRIES: Record<string, Entry> = {
     args: [{ kind: 'fin-keel', dimensions: dims, fine: 1 }],
   },
   profileLines: { run: hull.profileLines, args: [{ kind: 'fin-keel', dimensions: dims }] },
+  tapedEdges: { run: hull.tapedEdges, args: [{ kind: 'fin-keel', dimensions: dims, form: null }] },
   hullLines: { run: hull.hullLines, args: [{ kind: 'fin-keel', dimensions: dims, form: null }] },
   placeMesh: { run: hull.placeMesh, args: [triangles, placement] },
   guessPlacement: { run: hull.guessPlacement, args: [triangles, { loaM: 9, draughtM: 1 }] },

@@ -9,6 +9,7 @@ export {
   ZONES,
   type Zone,
 } from './boat.ts';
+export { type TapedEdges, tapedEdges } from './edges.ts';
 export { alongSkinM, halfBreadthAt, lerpAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
 export { type Hydrostatics, hydrostatics, SEA_WATER } from './hydrostatics.ts';
 export { type HullLines, hullLines, type PlanPoint } from './lines.ts';

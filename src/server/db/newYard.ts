@@ -28,6 +28,11 @@ export async function copyNewYard(folder: string): Promise<void> {
   if (existsSync(folder) && (await readdir(folder)).length > 0) return;
   const part = `${folder}.part`;
   await rm(part, { recursive: true, force: true });
-  await cp(from, part, { recursive: true });
-  await rename(part, folder);
+  try {
+    await cp(from, part, { recursive: true });
+    await rename(part, folder);
+  } catch {
+    // A full disk, say: PostgreSQL then makes its folder itself, or says why it cannot.
+    await rm(part, { recursive: true, force: true });
+  }
 }

@@ -192,6 +192,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         <Field
           name="by"
           label="Applied by"
+          large
           hint="Kept on this device. What each hand takes is learned from it."
         />
         <TextArea name="note" label={against ? 'Why it was applied all the same' : 'Note'} />

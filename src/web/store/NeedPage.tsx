@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { MaterialsView, PartSupply, ProductSupply } from '../../contract/index.ts';
+import type { Method } from '../../core/film/index.ts';
+import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
 import { useMaterials, useSlip, useYard } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
@@ -9,6 +11,7 @@ import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayPart, sayStopped } from '../words/supply.ts';
+import { METHOD_WORDS } from '../words/systems.ts';
 import { NeedBar } from './NeedBar.tsx';
 import { NeedLines } from './NeedLines.tsx';
 import { UsedUp } from './UsedUp.tsx';
@@ -184,9 +187,10 @@ function ProductNeed(of: { product: ProductSupply; boatId: string | null; zone: 
       ))}
       {product.learned.map((rate) => (
         <p key={`${rate.method} ${rate.surface}`} className="text-sm">
-          {rate.method} on {rate.surface}: {counted(rate.coats, 'coat')} took {Math.round(rate.mean * 100)} %
-          of the sheet's litres; counted as {Math.round(rate.factor * 100)} %, since{' '}
-          {Math.round((1 - rate.weight) * 100)} % of the say stays with the sheet while coats are few
+          {METHOD_WORDS[rate.method as Method]} on {SUBSTRATES[rate.surface as Substrate]}:{' '}
+          {counted(rate.coats, 'coat')} took {Math.round(rate.mean * 100)} % of the sheet's litres; counted as{' '}
+          {Math.round(rate.factor * 100)} %, since {Math.round((1 - rate.weight) * 100)} % of the say stays
+          with the sheet while coats are few
           {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
           {rate.persons.length > 1 &&
             `By hand: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}

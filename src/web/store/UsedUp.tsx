@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import type { SundryView, TradeSettings } from '../../contract/index.ts';
 import { type Units, useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { sayMoney } from '../words/supply.ts';
 
 function said({ amount, unit }: SundryView, show: Units['show']): string {
@@ -12,7 +13,8 @@ function said({ amount, unit }: SundryView, show: Units['show']): string {
     case 'm':
       return show(amount, 'length');
     default:
-      return `${amount} ${unit}`;
+      // One pair, not one pairs.
+      return counted(amount, unit.replace(/s$/, ''));
   }
 }
 

@@ -8,6 +8,7 @@ export interface GlossaryTerm {
 /** In the order of the alphabet. The handbook's words and those of data sheets; one sentence each. */
 export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'abrade', meaning: 'To sand or scour a surface until it is dull and even, so that the next coat holds.' },
+  { word: 'additive', meaning: 'A little of something besides the parts: accelerator, retarder, roller additive; only what the sheet names, to its limit.', code: 'additives' },
   { word: 'area', meaning: 'A piece of the boat with one substrate, one system and one history: the unit of planning.' },
   { word: 'barrier coat', meaning: 'A dense epoxy that keeps water out of a laminate or off a metal.' },
   { word: 'base and hardener', meaning: 'The two parts of a two-pack; once mixed they cure, whether they are used or not.' },

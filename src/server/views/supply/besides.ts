@@ -5,7 +5,7 @@ import { sundryViews } from './sundryWork.ts';
 import type { YardNeed } from './yardNeed.ts';
 
 /** What is bought beside the paint: thinner by its name, additives of each product, and what is used up. */
-export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need'>, held: Held): SundryView[] {
+export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, held: Held): SundryView[] {
   const { settings } = held.trade;
   const { thinnerPerLitre: price, currency } = settings;
   const nameOf = (id: string) => held.catalogue.latest.get(id)?.name ?? 'unknown product';

@@ -19,6 +19,7 @@ import { packsOf, partKey } from './packs.ts';
 import { costOfCoats, type PaintPaid, paintPaid } from './paid.ts';
 import type { Held } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
+import { hullsOf } from './yardNeed.ts';
 
 /** What a litre of each product comes to, and what is bought beyond the plan. */
 interface ProductPrice {
@@ -76,7 +77,7 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
   const costs = [
     ...paint,
     ...thinnerLines(planned, settings, share),
-    ...sundryLines(sundryViews({ lines, need: planned }, settings), share),
+    ...sundryLines(sundryViews({ lines, need: planned, hulls: hullsOf(held.known) }, settings), share),
     ...labour,
     ...putAwayLines(lines, planned, settings, share),
     ...yardLines(states, quote.yardDays, settings, now),

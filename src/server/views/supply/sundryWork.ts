@@ -1,39 +1,49 @@
 import type { SundryView, TradeSettings } from '../../../contract/index.ts';
 import { isUnderCover } from '../../../core/air/index.ts';
 import { applyHours } from '../../../core/film/index.ts';
+import { hasHull, type TapedEdges, tapedEdges } from '../../../core/hull/index.ts';
 import { SUNDRIES, type SundryItem, type SundryWork, sundries } from '../../../core/supply/index.ts';
 import { sandedBefore, type TaskKind } from '../../../core/system/index.ts';
+import type { BoatMemory } from '../../memory/boatMemory.ts';
 import type { YardLine } from '../../memory/needLines.ts';
 import type { YardNeed } from './yardNeed.ts';
 
 /** Litres a batch holds where none is mixed yet [M]. */
 const BATCH_L = 1;
 
-/** Masked edge of an area, m: all round a square of its size [M], since no drawing says where it ends. */
+/** Masked edge of an area that no line of the drawing bounds, m: all round a square of its size [M]. */
 const edgeOf = (areaM2: number) => 4 * Math.sqrt(areaM2);
 
-/** Edges that a boat's own lines give: along the waterline, the sheer and the deck edge, both sides [from her dimensions]. */
-function edgeM({ state }: YardLine, areaM2: number): number {
-  const { dimensions } = state.boat;
-  const sides = state.area.side === 'both' ? 2 : 1;
-  if (!dimensions || state.area.part) return edgeOf(areaM2);
-  switch (state.area.zone) {
-    case 'bottom':
-      return sides * dimensions.lwlM;
-    case 'topsides':
-      return sides * (dimensions.lwlM + dimensions.loaM);
-    case 'boot-stripe':
-      return sides * 2 * dimensions.lwlM;
-    default:
-      return edgeOf(areaM2);
-  }
+const edges = new WeakMap<BoatMemory, TapedEdges | null>();
+
+/** The edges of a boat by the lines she is drawn by; worked out once for as long as nothing of her changes. */
+function edgesOf(of: BoatMemory | undefined): TapedEdges | null {
+  if (!of) return null;
+  const kept = edges.get(of);
+  if (kept !== undefined) return kept;
+  const { boat, shape } = of;
+  const made = hasHull(boat) ? tapedEdges({ ...boat, form: shape.table }) : null;
+  edges.set(of, made);
+  return made;
 }
 
+/** Edges along which an area is masked: off the drawing where it is a whole zone, else round a square of its size. */
+function edgeM({ state }: YardLine, areaM2: number, hulls: YardNeed['hulls']): number {
+  const { zone, side, part } = state.area;
+  const drawn = part ? null : edgesOf(hulls.get(state.boat.id));
+  const oneSide = drawn?.oneSide[zone];
+  if (oneSide) return oneSide * (side === 'both' ? 2 : 1);
+  return drawn?.whole[zone] || edgeOf(areaM2);
+}
+
+/** Days that masking tape stays up and comes off clean, in the open and covered [T, handbook part 10]. */
+const TAPE_DAYS = { open: 2, covered: 3 };
+
 /** What the coats still to come use up on sundries. */
-export function sundryWork({ lines, need }: Pick<YardNeed, 'lines' | 'need'>): SundryWork {
+export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'need' | 'hulls'>): SundryWork {
   const litresOf = new Map(need.lines.map((each) => [each.id, each.coats]));
   const work = { wipedM2: 0, tackedM2: 0, strippedM2: 0, sandedM2: { byMachine: 0, byHand: 0 }, strewnM2: 0 };
-  const edges: SundryWork['edges'][number][] = [];
+  const masked: SundryWork['edges'][number][] = [];
   const sessions = new Map<
     string,
     { method: YardLine['step']['method']; areaM2: number; litres: number; inside: boolean }
@@ -63,11 +73,14 @@ export function sundryWork({ lines, need }: Pick<YardNeed, 'lines' | 'need'>): S
       if (kind === 'prepare') work.wipedM2 += whole;
       if (kind === 'aggregate') work.strewnM2 += whole;
     }
-    if (coats.length > 0) edges.push({ lengthM: edgeM(each, whole), tapings: 1 });
+    // At a coat a day; longer than its tape holds it is taped anew.
+    const days = TAPE_DAYS[state.area.surroundings.kind === 'open' ? 'open' : 'covered'];
+    if (coats.length > 0)
+      masked.push({ lengthM: edgeM(each, whole, hulls), tapings: Math.ceil(coats.length / days) });
   }
   return {
     ...work,
-    edges,
+    edges: masked,
     sessions: [...sessions.values()].map(({ litres, ...session }) => ({
       ...session,
       batches: Math.max(1, Math.ceil(litres / BATCH_L)),
@@ -83,7 +96,10 @@ function sanded(work: { sandedM2: { byMachine: number; byHand: number } }, areaM
 }
 
 /** Sundries with their prices. */
-export function sundryViews(needed: Pick<YardNeed, 'lines' | 'need'>, settings: TradeSettings): SundryView[] {
+export function sundryViews(
+  needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>,
+  settings: TradeSettings,
+): SundryView[] {
   return sundries(sundryWork(needed), settings.sundryRates as Partial<Record<SundryItem, number>>).map(
     ({ item, amount, exact }) => {
       const price = settings.sundryPrices[item];

@@ -84,6 +84,9 @@ describe('what is still wanted', () => {
     expect(of('thinner 5')?.amount).toBeGreaterThan(0.15 * COAT + 0.9);
     expect(of('thinner 5')?.cost).toBe(Math.round((of('thinner 5')?.amount ?? 0) * 900));
     expect(of('roller covers')?.amount).toBe(6);
+    // Both sides of her waterline of 8 m at 3 m of beam, × 1.1, once: three coats in three days under cover.
+    expect(of('masking tape')?.amount).toBeGreaterThanOrEqual(2 * 8 * 1.1);
+    expect(of('masking tape')?.amount).toBeLessThan(2 * (8 + 3) * 1.1);
   });
 
   it('goes by the tin’s coverage where its solids are from memory, by the solids once they are read', async () => {

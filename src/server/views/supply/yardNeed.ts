@@ -1,6 +1,7 @@
 import type { MaterialsQuery } from '../../../contract/index.ts';
 import { type LearnedSpread, type Need, type NeedLine, need } from '../../../core/supply/index.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
+import type { BoatMemory } from '../../memory/boatMemory.ts';
 import { grouped } from '../../memory/grouped.ts';
 import { kindOf, learnedIn } from '../../memory/learned.ts';
 import { type AreaLines, needLinesOf, type YardLine } from '../../memory/needLines.ts';
@@ -17,6 +18,8 @@ export interface YardNeed {
   bySheet: Need;
   /** Rates learned that have a say in it, by kind. */
   learned: Map<string, LearnedSpread>;
+  /** The hull each boat is drawn by. */
+  hulls: ReadonlyMap<string, BoatMemory>;
   /** Of the lines whose need follows a learned rate, by what. */
   factors: Map<string, number>;
 }
@@ -35,7 +38,11 @@ function rated(line: NeedLine, rate: LearnedSpread): NeedLine {
   return made;
 }
 
-type Known = Pick<YardReading, 'states' | 'catalogue'>;
+type Known = Pick<YardReading, 'states' | 'catalogue' | 'boats'>;
+
+/** The hull each boat is drawn by. */
+export const hullsOf = ({ boats }: Pick<YardReading, 'boats'>): YardNeed['hulls'] =>
+  new Map(boats.map((each) => [each.boat.id, each]));
 
 /** Needs already worked out of a reading: what to buy and what is wanted are asked for one after another. */
 const lately = new WeakMap<
@@ -90,6 +97,7 @@ function madeNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): Yar
     need: own,
     bySheet,
     learned,
+    hulls: hullsOf(known),
     factors,
   };
 }
