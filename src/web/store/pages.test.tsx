@@ -158,6 +158,42 @@ describe('need and purchase', () => {
     );
   });
 
+  it('a part alone has a price of its own, without a colour, cheaper by the number in steps', async () => {
+    const { user } = await openPage('/materials/buy');
+    await user.click(await screen.findByRole('button', { name: 'Add a price' }));
+    await user.selectOptions(screen.getByLabelText('Product'), name);
+    await user.selectOptions(screen.getByLabelText('Colour'), 'grey');
+    await user.selectOptions(screen.getByLabelText('Holds'), 'hardener alone');
+    expect(screen.queryByLabelText('Colour')).toBeNull();
+    await user.type(screen.getByLabelText('Pack'), '0.5');
+    await user.type(screen.getByLabelText('Price'), '30');
+    for (const [i, [from, each]] of [
+      ['2', '28'],
+      ['4', 'less'],
+    ].entries()) {
+      await user.click(screen.getByRole('button', { name: 'Add a discount by the number' }));
+      await user.type(screen.getAllByLabelText('Cheaper from')[i] as HTMLElement, from as string);
+      await user.type(screen.getAllByLabelText('Then each')[i] as HTMLElement, each as string);
+    }
+    await user.click(screen.getByRole('button', { name: 'Add the price' }));
+    expect(await screen.findByText(/price "less" is not a number/)).toBeDefined();
+    await user.clear(screen.getAllByLabelText('Then each')[1] as HTMLElement);
+    await user.type(screen.getAllByLabelText('Then each')[1] as HTMLElement, '25.50');
+    await user.click(screen.getByRole('button', { name: 'Add the price' }));
+    const mine = async () =>
+      (await ask<TradeView>('GET', '/trade')).offers.filter(
+        ({ productId }) => productId === planned.product.id,
+      );
+    await waitFor(async () => expect(await mine()).toHaveLength(1));
+    expect((await mine())[0]).toMatchObject({
+      ...{ part: 'hardener', colour: null, litres: 0.5, price: 3000 },
+      discounts: [
+        { from: 2, price: 2800 },
+        { from: 4, price: 2550 },
+      ],
+    });
+  });
+
   it('a price list that names an unknown product is refused by its line, and nothing of it is taken', async () => {
     const { user } = await openPage('/materials/buy');
     const csv = `product,litres,price\n${name},2.5,70\nNobody,1,1\n`;
