@@ -5,17 +5,19 @@ import { QuantityError } from '../../core/units/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { needSheetOf } from './needLines.ts';
+import { sheetsBehind } from './sheetsBehind.ts';
 
 /** Coats of a kind: of a product, by a method, on a surface. */
 export const kindOf = (productId: string, method: Method, substrate: string) =>
   `${productId} ${method} ${substrate}`;
 
-const known = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; uses: CoatUse[] }>();
+const known = new WeakMap<AreaSnapshot, { sheets: string; uses: CoatUse[] }>();
 
 /** What the coats on an area took, against their sheets. First coats fill what lies below and teach nothing of the rest. */
 function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
+  const sheets = sheetsBehind(state, catalogue);
   const kept = known.get(state);
-  if (kept?.catalogue === catalogue) return kept.uses;
+  if (kept?.sheets === sheets) return kept.uses;
   const uses = state.coats.flatMap(({ entryId, body, coatNo, stepId }): CoatUse[] => {
     const sheet = catalogue.sheetOf(body.productId, body.sheetVersion);
     const step = state.steps.find((each) => each.id === stepId);
@@ -44,7 +46,7 @@ function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
       throw error;
     }
   });
-  known.set(state, { catalogue, uses });
+  known.set(state, { sheets, uses });
   return uses;
 }
 

@@ -9,6 +9,7 @@ import type { ProductCatalogue } from '../rows/products.ts';
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from './areaStates.ts';
 import { groupsOf } from './groupsOf.ts';
 import { firstFilmStep, profileOf } from './profileOf.ts';
+import { sheetsBehind } from './sheetsBehind.ts';
 
 /** One step on one area that still has coats to go on, as the need takes it. */
 export interface YardLine {
@@ -58,14 +59,15 @@ function madeSheet(sheet: ProductSheet): NeedSheet {
   };
 }
 
-const known = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; lines: AreaLines }>();
+const known = new WeakMap<AreaSnapshot, { sheets: string; lines: AreaLines }>();
 
 /** What an area still takes, step by step; worked out once for as long as neither it nor a sheet changes. */
 export function needLinesOf(state: AreaSnapshot, catalogue: ProductCatalogue): AreaLines {
+  const sheets = sheetsBehind(state, catalogue);
   const kept = known.get(state);
-  if (kept?.catalogue === catalogue) return kept.lines;
+  if (kept?.sheets === sheets) return kept.lines;
   const lines = madeLines(state, catalogue);
-  known.set(state, { catalogue, lines });
+  known.set(state, { sheets, lines });
   return lines;
 }
 

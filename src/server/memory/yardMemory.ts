@@ -8,6 +8,7 @@ import { areaClock, failedClock } from './areaClock.ts';
 import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
+import { sheetsBehind } from './sheetsBehind.ts';
 import { inSlices } from './slices.ts';
 import {
   readStore,
@@ -62,24 +63,6 @@ function readAt(clock: AreaClock, now: number): AreaClock {
   const same = !present || (present.state === clock.state && present.to === clock.until);
   if (same && parts === clock.parts) return clock;
   return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
-}
-
-const behind = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; word: string }>();
-
-/** The sheets an area's clock goes by, and the pace learned for its film, as a word that changes with any of them. */
-function sheetsBehind(state: AreaSnapshot, catalogue: ProductCatalogue): string {
-  const kept = behind.get(state);
-  if (kept?.catalogue === catalogue) return kept.word;
-  const word = madeWord(state, catalogue);
-  behind.set(state, { catalogue, word });
-  return word;
-}
-
-function madeWord({ steps, coats }: AreaSnapshot, { latest, paceOf }: ProductCatalogue): string {
-  const ids = new Set([...steps.map((s) => s.productId), ...coats.map((c) => c.body.productId)]);
-  const top = coats.at(-1)?.body;
-  const pace = top ? paceOf(top.productId, top.method) : 1;
-  return `${[...ids].map((id) => `${id}@${latest.get(id)?.version}`).join()} ${pace}`;
 }
 
 /** A clock kept, with what it was worked out from. */

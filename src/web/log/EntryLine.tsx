@@ -84,7 +84,7 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           </strong>
           {body.colour && `, ${body.colour}`}: {show(body.litres, 'volume')} on {show(body.areaM2, 'area')} by{' '}
           {METHOD_WORDS[body.method].toLowerCase()}
-          {body.by && `, ${body.by}`}
+          {body.by && ` (${body.by})`}
           {film !== null && <>, {show(film, 'film')} dry by litres</>}; last corner{' '}
           {sayTime(body.endedAt, zone, Date.parse(entry.at))}
           {air && (

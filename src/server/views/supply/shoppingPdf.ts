@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import type { SundryView, TradeSettings } from '../../../contract/index.ts';
 import { fromMinor, minorDigits } from '../../../core/supply/index.ts';
+import { formatQuantity } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import { listPdf, type PdfTable } from '../../documents/listPdf.ts';
 import { theYard } from '../../rows/yard.ts';
@@ -9,6 +10,13 @@ import { buyingView } from './buying.ts';
 /** Money as a page says it: `12.50 EUR`. */
 export const sayMoney = (minor: number, currency: TradeSettings['currency']): string =>
   `${fromMinor(minor, currency).toFixed(minorDigits(currency))} ${currency}`;
+
+/** On paper in metric units: 70 ml, 2.7 l, 1 pair. */
+function sayNeeded(amount: number, unit: string): string {
+  if (unit === 'l') return formatQuantity(amount, 'volume', 'metric');
+  if (unit === 'kg') return formatQuantity(amount, 'mass', 'metric');
+  return `${amount} ${amount === 1 ? unit.replace(/s$/, '') : unit}`;
+}
 
 /** Thinner, additives and sundries, none of which the store counts. */
 const besidesTable = (besides: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
@@ -19,7 +27,7 @@ const besidesTable = (besides: readonly SundryView[], money: (minor: number) => 
     { head: 'Price', share: 2, figures: true },
   ],
   rows: besides.map(({ amount, unit, name, cost }) => [
-    `${unit === 'l' || unit === 'kg' ? amount.toFixed(1) : amount} ${unit}`,
+    sayNeeded(amount, unit),
     name,
     cost === null ? '' : money(cost),
   ]),
