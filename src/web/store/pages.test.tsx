@@ -59,6 +59,21 @@ describe('what stands on the shelf', () => {
     });
   });
 
+  it('is typed and counted in the yard’s units: a US gallon goes in as 3.785 l', async () => {
+    localStorage.setItem('jack-plane.units', 'us');
+    try {
+      const { user } = await openPage('/materials/store');
+      await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
+      await user.selectOptions(await screen.findByLabelText('Product'), name);
+      await user.type(await screen.findByLabelText('Of base'), '1');
+      await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+      await waitFor(async () => expect(await lots()).toHaveLength(1));
+      expect((await lots())[0]?.stock.inTin).toBeCloseTo(3.785411784, 6);
+    } finally {
+      localStorage.removeItem('jack-plane.units');
+    }
+  });
+
   it('nothing entered is refused, and so is a day no calendar has', async () => {
     const { user } = await openPage('/materials/store');
     await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));

@@ -72,6 +72,33 @@ describe('the stack of an area', () => {
     expect((await kept(area)).version).toBe(2);
   });
 
+  it('an additive goes in to the limit of its sheet; more is a no, and what it is stays with the step', async () => {
+    const additives = [{ name: 'Slow drops', kind: 'retarder' as const, maxMlPerLitre: 10 }];
+    const slow = { ...aProduct({ additives }), name: 'Barrier with drops' };
+    await ask('POST', '/products', slow);
+    const area = await anAreaWith([aStep(slow.id), aStep(barrier.id)]);
+    const { user } = await open(area);
+    // A sheet that names none has no such line.
+    expect(within(await step(2)).queryByText('Additives')).toBeNull();
+    await user.click(within(await step(1)).getByText('Additives'));
+    const put = async (ml: string) => {
+      await user.clear(await field(1, 'Slow drops'));
+      await user.type(await field(1, 'Slow drops'), `${ml}{Enter}`);
+    };
+    await put('12');
+    expect(await screen.findByText(/^12 ml of Slow drops a litre is above the sheet’s 10 ml/)).toBeDefined();
+    await user.click(save());
+    expect(await screen.findByText(/Change the step, or say why all the same/)).toBeDefined();
+    await put('8');
+    await waitFor(() => expect(screen.queryByText(/is above the sheet’s 10 ml/)).toBeNull());
+    await user.click(save());
+    expect(await screen.findByText('Saved.')).toBeDefined();
+    expect((await kept(area)).steps[0]?.additives).toEqual([{ name: 'Slow drops', mlPerLitre: 8 }]);
+    await put('0');
+    await user.click(save());
+    await waitFor(async () => expect((await kept(area)).steps[0]?.additives).toEqual([]));
+  });
+
   it('a film above the sheet’s most and thinner over its limit are a no, overruled only in writing', async () => {
     const area = await anAreaWith([aStep(barrier.id)]);
     const { user } = await open(area);
