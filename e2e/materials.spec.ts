@@ -59,12 +59,15 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   await expect(page.getByText('No paint is to be bought')).toBeVisible();
   const { purchases } = await get<TradeView>(page, '/trade');
   const count = purchases.filter(({ receivedAt }) => receivedAt === null).length;
+  const arrived = purchases.length - count;
   await page.getByRole('button', { name: 'It has come' }).first().click();
   const code = page.getByLabel('Lot number').first();
   await code.fill('Q 12');
   await page.getByLabel('Kept where').fill('steel cabinet');
   await page.getByRole('button', { name: 'Take it into the store' }).click();
   await expect(page.getByRole('button', { name: 'Take it into the store' })).toBeHidden();
+  // The button says so while it saves: only the order itself tells that it arrived.
+  await expect(page.getByText(/^Received /)).toHaveCount(arrived + 1);
   await expect(page.getByRole('button', { name: 'It has come' })).toHaveCount(count - 1);
   await page.goto('/materials/store');
   await page.getByLabel('Search by product, lot or place').fill('Q 12');

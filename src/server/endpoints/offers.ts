@@ -154,7 +154,12 @@ export const offerEndpoints = [
         if (same?.price === price) continue;
         taken++;
         if (same) await updateOffer(tx, same, { price });
-        else await insertOffer(tx, { id: uuidv7(), productId: product.id, part: row.part, colour: row.colour, litres: row.litres, price, supplierId, discounts: [] }); // biome-ignore format: one line
+        else {
+          const offer = { id: uuidv7(), productId: product.id, part: row.part, colour: row.colour, litres: row.litres, price, supplierId, discounts: [] }; // biome-ignore format: one line
+          await insertOffer(tx, offer);
+          // Named again further down, it is the same pack.
+          known.push({ ...offer, version: 1, archived: false });
+        }
       }
       return { reply: { taken, same: rows.length - taken }, changes: TRADE };
     },

@@ -30,51 +30,63 @@ const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
 /** What the sheet lets into the pot besides its parts: each by name and limit, none taken for another. */
 export function Additives({ sheet, litres, put, onChange }: Props) {
   const { show } = useUnits();
-  if (sheet.additives.length === 0) return null;
+  const dropped = Object.entries(put).filter(
+    ([name, ml]) => ml > 0 && !sheet.additives.some((each) => each.name === name),
+  );
+  const warning = dropped.length > 0 && (
+    <p role="alert" className="text-error font-semibold">
+      The system plans {dropped.map(([name]) => name).join(', ')}, which its sheet no longer names: left out.
+      Put it right in the system.
+    </p>
+  );
+  if (sheet.additives.length === 0) return warning || null;
   return (
-    <details className="border-base-300 border-y py-2">
-      <summary className="target cursor-pointer py-2">
-        Additives:{' '}
-        {Object.entries(put)
-          .filter(([, ml]) => ml > 0)
-          .map(([name, ml]) => `${name} ${ml} ml`)
-          .join(', ') || 'none'}
-      </summary>
-      <div className="grid gap-3 pt-2 sm:grid-cols-2">
-        {sheet.additives.map(({ name, kind, maxMlPerLitre }) => {
-          const most = maxMlPerLitre === null ? null : maxMlPerLitre * litres;
-          const ml = put[name] ?? 0;
-          return (
-            <div key={name}>
-              <Stepper
-                label={name}
-                unit="ml"
-                value={ml}
-                step={1}
-                min={0}
-                max={100_000}
-                onChange={(value) => onChange(name, value)}
-              />
-              <p className="text-sm">
-                {KIND_WORDS[kind]}.{' '}
-                {most === null
-                  ? 'The sheet does not say how much: ask its maker.'
-                  : `At most ${Math.round(most * 10) / 10} ml in ${show(litres, 'volume')} (${maxMlPerLitre} ml a litre).`}
-              </p>
-              {kind === 'accelerator' && ml > 0 && (
-                <p className="text-warning font-semibold">
-                  The pot-life clock does not know by how much: use the pot well before it ends.
+    <>
+      {warning}
+      <details className="border-base-300 border-y py-2">
+        <summary className="target cursor-pointer py-2">
+          Additives:{' '}
+          {sheet.additives
+            .filter(({ name }) => (put[name] ?? 0) > 0)
+            .map(({ name }) => `${name} ${put[name]} ml`)
+            .join(', ') || 'none'}
+        </summary>
+        <div className="grid gap-3 pt-2 sm:grid-cols-2">
+          {sheet.additives.map(({ name, kind, maxMlPerLitre }) => {
+            const most = maxMlPerLitre === null ? null : maxMlPerLitre * litres;
+            const ml = put[name] ?? 0;
+            return (
+              <div key={name}>
+                <Stepper
+                  label={name}
+                  unit="ml"
+                  value={ml}
+                  step={1}
+                  min={0}
+                  max={100_000}
+                  onChange={(value) => onChange(name, value)}
+                />
+                <p className="text-sm">
+                  {KIND_WORDS[kind]}.{' '}
+                  {most === null
+                    ? 'The sheet does not say how much: ask its maker.'
+                    : `At most ${Math.round(most * 10) / 10} ml in ${show(litres, 'volume')} (${maxMlPerLitre} ml a litre).`}
                 </p>
-              )}
-              {most !== null && ml > most + 1e-9 && (
-                <p role="alert" className="text-error font-semibold">
-                  {ml} ml is over the sheet's limit.
-                </p>
-              )}
-            </div>
-          );
-        })}
-      </div>
-    </details>
+                {kind === 'accelerator' && ml > 0 && (
+                  <p className="text-warning font-semibold">
+                    The pot-life clock does not know by how much: use the pot well before it ends.
+                  </p>
+                )}
+                {most !== null && ml > most + 1e-9 && (
+                  <p role="alert" className="text-error font-semibold">
+                    {ml} ml is over the sheet's limit.
+                  </p>
+                )}
+              </div>
+            );
+          })}
+        </div>
+      </details>
+    </>
   );
 }

@@ -205,6 +205,15 @@ describe('mixing', () => {
     );
   });
 
+  it('an additive that the sheet does not name is left out, and said', async () => {
+    const plain = { ...aProduct({ potLife: [{ tempC: 20, minutes: 60 }] }), name: 'Bench without drops' };
+    await ask('POST', '/products', plain);
+    const overrule = { ruleIds: ['additive-not-on-sheet'], reason: 'left over from the last sheet' };
+    await planned(plain, { additives: [{ name: 'Old drops', mlPerLitre: 5 }], overrule });
+    expect(await screen.findByText(/plans Old drops, which its sheet does not name: left out/)).toBeDefined();
+    expect(screen.queryByRole('checkbox', { name: /OLD DROPS/ })).toBeNull();
+  });
+
   it('spray cans are counted, not mixed: cans for the coat, cans used', async () => {
     const can = {
       ...aProduct({ ...single.sheet, family: 'one-pack-primer', methods: ['aerosol'], canLitres: 0.4 }),

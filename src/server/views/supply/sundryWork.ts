@@ -5,7 +5,8 @@ import { hasHull, type TapedEdges, tapedEdges } from '../../../core/hull/index.t
 import { SUNDRIES, type SundryItem, type SundryWork, sundries } from '../../../core/supply/index.ts';
 import { sandedBefore, type TaskKind } from '../../../core/system/index.ts';
 import type { BoatMemory } from '../../memory/boatMemory.ts';
-import type { YardLine } from '../../memory/needLines.ts';
+import { A_COAT_MS, type YardLine } from '../../memory/needLines.ts';
+import { tapeHoldsMs } from '../ticks.ts';
 import type { YardNeed } from './yardNeed.ts';
 
 /** Litres a batch holds where none is mixed yet [M]. */
@@ -35,9 +36,6 @@ function edgeM({ state }: YardLine, areaM2: number, hulls: YardNeed['hulls']): n
   if (oneSide) return oneSide * (side === 'both' ? 2 : 1);
   return drawn?.whole[zone] || edgeOf(areaM2);
 }
-
-/** Days that masking tape stays up and comes off clean, in the open and covered [T, handbook part 10]. */
-const TAPE_DAYS = { open: 2, covered: 3 };
 
 /** What the coats still to come use up on sundries. */
 export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'need' | 'hulls'>): SundryWork {
@@ -74,9 +72,12 @@ export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'nee
       if (kind === 'aggregate') work.strewnM2 += whole;
     }
     // At a coat a day; longer than its tape holds it is taped anew.
-    const days = TAPE_DAYS[state.area.surroundings.kind === 'open' ? 'open' : 'covered'];
+    const holdsMs = tapeHoldsMs('masking', state.area.surroundings);
     if (coats.length > 0)
-      masked.push({ lengthM: edgeM(each, whole, hulls), tapings: Math.ceil(coats.length / days) });
+      masked.push({
+        lengthM: edgeM(each, whole, hulls),
+        tapings: Math.ceil((coats.length * A_COAT_MS) / holdsMs),
+      });
   }
   return {
     ...work,
