@@ -35,7 +35,7 @@ export function Additives({ sheet, litres, put, onChange }: Props) {
   );
   const warning = dropped.length > 0 && (
     <p role="alert" className="text-error font-semibold">
-      The system plans {dropped.map(([name]) => name).join(', ')}, which its sheet no longer names: left out.
+      The system plans {dropped.map(([name]) => name).join(', ')}, which its sheet does not name: left out.
       Put it right in the system.
     </p>
   );
