@@ -13,9 +13,20 @@ const WAYS: Record<string, string> = {
   paint: 'paint used before',
 };
 
+/** Which part of the yard is looked at; null: all of it. */
+export interface Chosen {
+  boatId: string | null;
+  areaId: string | null;
+}
+
 /** The sum behind a product's figures, line by line. */
-export function NeedLines({ product, boatId }: { product: ProductSupply; boatId: string | null }) {
-  const query = useMaterials({ productId: product.productId, ...(boatId && { boatId }) });
+export function NeedLines({ product, of }: { product: ProductSupply; of: Chosen }) {
+  const { boatId, areaId } = of;
+  const query = useMaterials({
+    productId: product.productId,
+    ...(boatId && { boatId }),
+    ...(areaId && { areaId }),
+  });
   return (
     <QueryBoundary query={query}>
       {({ products }) => {

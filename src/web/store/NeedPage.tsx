@@ -13,7 +13,7 @@ import { counted } from '../words/counted.ts';
 import { sayPart, sayStopped } from '../words/supply.ts';
 import { METHOD_WORDS } from '../words/systems.ts';
 import { NeedBar } from './NeedBar.tsx';
-import { NeedLines } from './NeedLines.tsx';
+import { type Chosen, NeedLines } from './NeedLines.tsx';
 import { UsedUp } from './UsedUp.tsx';
 
 const shortOf = ({ parts }: ProductSupply): PartSupply[] => parts.filter(({ short }) => short > 0);
@@ -22,14 +22,16 @@ const shortOf = ({ parts }: ProductSupply): PartSupply[] => parts.filter(({ shor
 export function NeedPage() {
   const [search, setSearch] = useSearchParams();
   const boatId = search.get('boat');
-  const materials = useMaterials(boatId ? { boatId } : {});
+  const areaId = boatId ? search.get('area') : null;
+  const materials = useMaterials({ ...(boatId && { boatId }), ...(areaId && { areaId }) });
   const slip = useSlip();
+  const areas = (slip.data?.clocks ?? []).filter((clock) => clock.boatId === boatId);
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">Materials: need and store</h1>
       <MaterialsTabs />
-      <div className="max-w-xs">
+      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
         <Choice
           label="For"
           value={boatId ?? ''}
@@ -39,15 +41,35 @@ export function NeedPage() {
           ]}
           onChange={(value) => setSearch(value ? { boat: value } : {}, { replace: true })}
         />
+        {boatId && areas.length > 0 && (
+          <Choice
+            label="Of her"
+            value={areaId ?? ''}
+            choices={[
+              ['', 'every area'] as const,
+              ...areas.map((clock) => [clock.areaId, clock.areaName] as const),
+            ]}
+            onChange={(value) =>
+              setSearch({ boat: boatId, ...(value && { area: value }) }, { replace: true })
+            }
+          />
+        )}
       </div>
       <QueryBoundary query={materials}>
-        {(view) => <Need key={boatId} view={view} boatId={boatId} zone={yard.data?.zone ?? 'UTC'} />}
+        {(view) => (
+          <Need
+            key={`${boatId} ${areaId}`}
+            view={view}
+            of={{ boatId, areaId }}
+            zone={yard.data?.zone ?? 'UTC'}
+          />
+        )}
       </QueryBoundary>
     </div>
   );
 }
 
-function Need({ view, boatId, zone }: { view: MaterialsView; boatId: string | null; zone: string }) {
+function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: string }) {
   const [search, setSearch] = useState('');
   const [onlyShort, setOnlyShort] = useState(false);
   const now = Date.parse(view.now);
@@ -104,7 +126,7 @@ function Need({ view, boatId, zone }: { view: MaterialsView; boatId: string | nu
       <ul className="space-y-6">
         {shown.map((product) => (
           <li key={product.productId}>
-            <ProductNeed product={product} boatId={boatId} zone={zone} now={now} />
+            <ProductNeed product={product} of={of} zone={zone} now={now} />
           </li>
         ))}
       </ul>
@@ -141,8 +163,8 @@ function Legend() {
   );
 }
 
-function ProductNeed(of: { product: ProductSupply; boatId: string | null; zone: string; now: number }) {
-  const { product, boatId, zone, now } = of;
+function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; now: number }) {
+  const { product, of, zone, now } = given;
   const { show } = useUnits();
   const [open, setOpen] = useState(false);
   const most = Math.max(
@@ -200,7 +222,7 @@ function ProductNeed(of: { product: ProductSupply; boatId: string | null; zone: 
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
           How it comes about
         </summary>
-        {open && <NeedLines product={product} boatId={boatId} />}
+        {open && <NeedLines product={product} of={of} />}
       </details>
     </article>
   );

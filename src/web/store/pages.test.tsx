@@ -127,6 +127,7 @@ describe('what stands on the shelf', () => {
 describe('need and purchase', () => {
   it('a boat’s need opens to its sum, and what is short to the coat it stops', async () => {
     await shelf();
+    await ask('POST', '/areas', anArea(planned.boat.id, { name: 'Keel of hers' }));
     const { user } = await openPage(`/materials?boat=${planned.boat.id}`);
     const product = await screen.findByRole('article', { name });
     expect(product.textContent).toMatch(/base, grey.*short/);
@@ -137,6 +138,11 @@ describe('need and purchase', () => {
       await within(product).findByText(/20 m² ± 5 % \(hand measures\) × 100 µm dry at 50 % solids/),
     ).toBeDefined();
     expect(product.textContent).toContain('4.32 l a coat');
+    // Of one area of hers alone.
+    await user.selectOptions(screen.getByLabelText('Of her'), 'Bottom');
+    expect(await screen.findByText(name)).toBeDefined();
+    await user.selectOptions(screen.getByLabelText('Of her'), 'Keel of hers');
+    expect(await screen.findByText(/Nothing is wanted: no coat is still to go on/)).toBeDefined();
   });
 
   it('a supplier and a price are entered, changed and taken off again with a way back', async () => {
