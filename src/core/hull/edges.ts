@@ -30,7 +30,7 @@ function transomEdge({ form }: HullLines): number {
   const breadth = 2 * (section.at(-1)?.y ?? 0);
   return breadth < LEAST_TRANSOM_M ? 0 : 2 * along(section.map(({ y, z }) => [y, z])) + breadth;
 }
-/** A stern narrower than that has no face to paint by itself. */
+/** A stern narrower than that, m, has no face to paint by itself [M]. */
 const LEAST_TRANSOM_M = 0.1;
 
 /**

@@ -55,8 +55,8 @@ export interface Need {
 
 /**
  * What is wanted of every product, part and colour for any choice of steps and areas, likely and safe (P50 and P90), with
- * what stays in the tools, the thinner, the additives and what tools are cleaned with. The parts of a mix follow the own ratio where a step
- * has one. A line whose sheet states neither solids nor coverage, or no density where one is needed, is named and takes no
+ * what stays in the tools, the thinner, the additives and what tools are cleaned with. The parts of a mix follow the own
+ * ratio where a step has one. A line whose sheet states neither solids nor coverage, or no density where one is needed, is named and takes no
  * other down.
  *
  * Port and starboard bottom of 20 m², both by the same rule of thumb (± 15 %), 100 µm at 50 % solids by roller: 8.65 l

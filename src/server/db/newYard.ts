@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { cp, readdir, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
+import { flushFolder } from './durableFs.ts';
 import { migrationsFolder, projectRoot } from './places.ts';
 
 /** A word for the migrations there are: it changes with any of them. */
@@ -30,6 +31,8 @@ export async function copyNewYard(folder: string): Promise<void> {
   await rm(part, { recursive: true, force: true });
   try {
     await cp(from, part, { recursive: true });
+    // Flushed before it has its name: after a power cut there is a whole yard, or none.
+    flushFolder(part);
     await rename(part, folder);
   } catch {
     // A full disk, say: PostgreSQL then makes its folder itself, or says why it cannot.

@@ -2,6 +2,7 @@ import { and, asc, count, desc, eq, gt, inArray, lt, or, sql } from 'drizzle-orm
 import type { BatchBody, Entry, EntryBody, EntryInput, TapeBody } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { batchUse, logEntry } from '../db/schema.ts';
+import { batchesOf } from './batchUses.ts';
 
 type Row = typeof logEntry.$inferSelect;
 
@@ -65,27 +66,6 @@ function bodyOf(row: Row, batchIds: readonly string[]): unknown {
   }
 }
 
-async function batchesOf(db: Queries, rows: readonly Row[]): Promise<Map<string, string[]>> {
-  const ids = rows.filter(({ kind }) => kind === 'coat' || kind === 'batch-end').map(({ id }) => id);
-  if (ids.length === 0) return new Map();
-  const uses = await db.select().from(batchUse).where(inArray(batchUse.entryId, ids));
-  const byEntry = new Map<string, string[]>();
-  for (const { entryId, batchId } of uses) byEntry.set(entryId, [...(byEntry.get(entryId) ?? []), batchId]);
-  return byEntry;
-}
-
-/** Batches that the coats of a boat were applied from, by the coat. */
-export async function batchesByCoat(db: Queries, boatId: string): Promise<Map<string, string[]>> {
-  const uses = await db
-    .select({ entryId: batchUse.entryId, batchId: batchUse.batchId })
-    .from(batchUse)
-    .innerJoin(logEntry, eq(logEntry.id, batchUse.entryId))
-    .where(and(eq(logEntry.boatId, boatId), eq(logEntry.kind, 'coat')));
-  const byCoat = new Map<string, string[]>();
-  for (const { entryId, batchId } of uses) byCoat.set(entryId, [...(byCoat.get(entryId) ?? []), batchId]);
-  return byCoat;
-}
-
 async function toEntries(db: Queries, rows: readonly Row[]): Promise<Entry[]> {
   const batches = await batchesOf(db, rows);
   const corrections =
@@ -135,17 +115,6 @@ export async function insertEntry(
     .values({ id, boatId, areaId, kind, at, recordedAt, corrects, ...facts, body: { ...rest } });
   if (batchIds.length > 0)
     await db.insert(batchUse).values(batchIds.map((batchId) => ({ entryId: id, batchId })));
-}
-
-/** Which of these ids are no batches of the boat. */
-export async function unknownBatches(db: Queries, boatId: string, ids: readonly string[]): Promise<string[]> {
-  if (ids.length === 0) return [];
-  const rows = await db
-    .select({ id: logEntry.id })
-    .from(logEntry)
-    .where(and(inArray(logEntry.id, [...ids]), eq(logEntry.kind, 'batch'), eq(logEntry.boatId, boatId)));
-  const known = new Set(rows.map(({ id }) => id));
-  return ids.filter((id) => !known.has(id));
 }
 
 /** A page of a boat's log, newest first, and what asks for the next one. */

@@ -13,6 +13,7 @@ import { batchOrProblem, mixedFor, potLifeOf } from './batchInHand.ts';
 import { Cans } from './Cans.tsx';
 import { cautionsFor } from './cautions.ts';
 import { LabelCheck } from './LabelCheck.tsx';
+import { OwnRatioNote } from './OwnRatioNote.tsx';
 import { PotPlan } from './PotPlan.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
@@ -239,23 +240,6 @@ function Wanted({
         </>
       )}
       .
-    </p>
-  );
-}
-
-function OwnRatioNote({ product, own }: { product: Product; own: NonNullable<Step['ownRatio']> }) {
-  const { parts } = product.sheet;
-  if (own.parts.length !== parts.length)
-    return (
-      <p role="alert" className="text-error font-semibold">
-        The system has an own ratio of {own.parts.join(' : ')}, the sheet {parts.length}{' '}
-        {parts.length === 1 ? 'part' : 'parts'}: mixed by the sheet. Put it right in the system.
-      </p>
-    );
-  return (
-    <p className="text-warning font-semibold">
-      Mixed {own.parts.join(' : ')} on purpose, where the sheet says{' '}
-      {parts.map(({ ratio }) => ratio).join(' : ')}: {own.reason}
     </p>
   );
 }

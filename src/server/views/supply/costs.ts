@@ -9,8 +9,8 @@ import {
 } from '../../../core/supply/index.ts';
 import type { Context } from '../../context.ts';
 import { plannedLinesOf, type YardLine } from '../../memory/needLines.ts';
+import { batchesByCoat } from '../../rows/batchUses.ts';
 import { theBoat } from '../../rows/boats.ts';
-import { batchesByCoat } from '../../rows/log.ts';
 import { quoteOf } from '../../rows/trade.ts';
 import { doneOf, ofBoat, shareDone } from './costParts.ts';
 import { hoursOf, labourLine, putAwayHours, putAwayLines, yardLines } from './handsAndDays.ts';

@@ -1,0 +1,41 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import type { Queries } from '../db/open.ts';
+import { batchUse, logEntry } from '../db/schema.ts';
+
+/** Which batches went into which coats. */
+
+/** The batches that coats were applied from and ends are of, by the entry. */
+export async function batchesOf(
+  db: Queries,
+  rows: readonly { id: string; kind: string }[],
+): Promise<Map<string, string[]>> {
+  const ids = rows.filter(({ kind }) => kind === 'coat' || kind === 'batch-end').map(({ id }) => id);
+  if (ids.length === 0) return new Map();
+  const uses = await db.select().from(batchUse).where(inArray(batchUse.entryId, ids));
+  const byEntry = new Map<string, string[]>();
+  for (const { entryId, batchId } of uses) byEntry.set(entryId, [...(byEntry.get(entryId) ?? []), batchId]);
+  return byEntry;
+}
+
+/** Batches that the coats of a boat were applied from, by the coat. */
+export async function batchesByCoat(db: Queries, boatId: string): Promise<Map<string, string[]>> {
+  const uses = await db
+    .select({ entryId: batchUse.entryId, batchId: batchUse.batchId })
+    .from(batchUse)
+    .innerJoin(logEntry, eq(logEntry.id, batchUse.entryId))
+    .where(and(eq(logEntry.boatId, boatId), eq(logEntry.kind, 'coat')));
+  const byCoat = new Map<string, string[]>();
+  for (const { entryId, batchId } of uses) byCoat.set(entryId, [...(byCoat.get(entryId) ?? []), batchId]);
+  return byCoat;
+}
+
+/** Which of these ids are no batches of the boat. */
+export async function unknownBatches(db: Queries, boatId: string, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const rows = await db
+    .select({ id: logEntry.id })
+    .from(logEntry)
+    .where(and(inArray(logEntry.id, [...ids]), eq(logEntry.kind, 'batch'), eq(logEntry.boatId, boatId)));
+  const known = new Set(rows.map(({ id }) => id));
+  return ids.filter((id) => !known.has(id));
+}
