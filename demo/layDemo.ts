@@ -10,7 +10,7 @@ import { yardAir } from '../src/server/air/yardAir.ts';
 import type { Db, Tx } from '../src/server/db/open.ts';
 import { area, boat, product, productSheet, step, yard } from '../src/server/db/schema.ts';
 import { insertEntry } from '../src/server/rows/log.ts';
-import { insertSeries } from '../src/server/rows/weather.ts';
+import { insertSimulated } from '../src/server/rows/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
 import { filmOfArea } from './filmOf.ts';
@@ -63,7 +63,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
       to: now + 12 * DAY_MS,
       utcOffsetHours,
     });
-    await insertSeries(tx, { source: 'stand-in', kind: 'simulated', issuedAt: now, hours: air });
+    await insertSimulated(tx, { source: 'stand-in', issuedAt: now, hours: air });
     const hours = await yardAir(tx, now, { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS });
     const products = new Map<string, string>();
     for (const [name, sheet] of Object.entries(SHEETS)) {

@@ -202,5 +202,5 @@ test('the board’s strip is made wider and closer by keys, and says what could 
     await running.getByRole('button', { name: kind, exact: true }).click();
     expect((await file).suggestedFilename()).toMatch(new RegExp(`^Board .*\\.${kind.toLowerCase()}$`));
   }
-  await expect(page.getByRole('heading', { name: 'Coats that could go on today' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Possible today' })).toBeVisible();
 });

@@ -1,4 +1,10 @@
-import type { AirReason, CoatFailure, CoatFailureCode, Surroundings } from '../core/air/index.ts';
+import type {
+  AirConditionCode,
+  AirReason,
+  CoatFailure,
+  CoatFailureCode,
+  Surroundings,
+} from '../core/air/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { TapeKind } from './logBodies.ts';
@@ -34,12 +40,20 @@ export interface CoatOutlook {
   ok: boolean;
   /** Of each reason against it the first moment now and the first to come, in the order of time. */
   failures: FailureView[];
+  /** Rain or wind that nobody gave for its hours, and the first moment of it: to be seen to at the boat. */
+  conditions: ConditionView[];
   /** From when to when it may be started in the days that are known, each with its best start; none: no start passes. */
   starts: StartView[];
   /** The start with the widest margins of all; null: none passes, or it is not known when the coat is safe. */
   best: StartView['best'] | null;
   /** What a cover or a heater would change, where it does not pass now; none: nothing to be changed. */
   instead: InsteadView[];
+}
+
+/** What a verdict depends on because no data says it. */
+export interface ConditionView {
+  code: AirConditionCode;
+  at: string;
 }
 
 /** A moment of a coat that does not pass, and why. */
@@ -64,6 +78,8 @@ export interface StartView {
   to: string;
   /** What a start a little after it meets first; null: not asked, or the end of what is known. */
   after: FailureView | null;
+  /** What no data says of its hours. */
+  conditions: AirConditionCode[];
   best: {
     start: string;
     safe: string;
@@ -105,6 +121,8 @@ export interface BenchView {
     at: string;
     ok: boolean;
     reasons: AirReason[];
+    /** What no data says of this hour. */
+    conditions: AirConditionCode[];
     surfaceC: number;
     /** The band it may lie in, where cloud or heading is not known. */
     surfaceLowC: number;

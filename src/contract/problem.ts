@@ -11,6 +11,8 @@ export interface Problem {
   title: string;
   status: number;
   detail: string;
+  /** Of a fault of the server: the request, as its log names it. */
+  instance?: string;
   errors?: FieldError[];
   /** On a version conflict: the record as it now stands, and the fields in which it differs from what was sent. */
   current?: unknown;

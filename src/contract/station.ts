@@ -16,7 +16,12 @@ export interface StationInput {
   on: boolean;
   /** Where two give the same hour, the lower rank counts. */
   rank: number;
+  /** Whether the rain of a reading fell before its timestamp or after it; left out of a request: after. */
+  rainInterval: 'before' | 'after';
 }
+
+export type StationUpdate = Omit<StationInput, 'rainInterval'> &
+  Partial<Pick<StationInput, 'rainInterval'>> & { version: number };
 
 export interface Station extends StationInput {
   version: number;
@@ -86,10 +91,18 @@ const stationFields = {
   rank: between('place in the order', 0, 100).integer().required(),
 };
 
-export const stationInput = objectOf<StationInput>({ id: id().required(), ...stationFields });
-export const stationUpdate = objectOf<StationInput & { version: number }>({
+const rainInterval = () => Joi.valid('before', 'after').label('rain interval');
+
+export const stationInput = objectOf<StationInput>({
   id: id().required(),
   ...stationFields,
+  rainInterval: rainInterval().default('after'),
+});
+/** The rain interval left out: as it was. */
+export const stationUpdate = objectOf<StationUpdate>({
+  id: id().required(),
+  ...stationFields,
+  rainInterval: rainInterval().optional(),
   version: version(1),
 });
 

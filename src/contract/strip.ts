@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import type { AirReason } from '../core/air/index.ts';
+import type { AirConditionCode, AirReason } from '../core/air/index.ts';
 import { id, objectOf } from './joi.ts';
-import { figure, flag, listOf, maybeWord, moment } from './replies/plain.ts';
+import { airCondition, figure, flag, listOf, maybeWord, moment } from './replies/plain.ts';
 
 /** What is asked of the time-strip; digits, since a query is text. */
 export interface StripQuery {
@@ -26,6 +26,8 @@ export interface StripHour {
   surfaceHighC: number;
   /** What speaks against applying in this hour; empty for hours past. */
   reasons: AirReason[];
+  /** What no data says of this hour, for hours to come. */
+  conditions: AirConditionCode[];
 }
 
 /** What the time-strip draws above its lanes. */
@@ -58,6 +60,7 @@ const stripHour = objectOf<StripHour>({
   surfaceLowC: figure(),
   surfaceHighC: figure(),
   reasons: listOf(Joi.object({ code: Joi.string().required(), value: figure(), limit: figure() })),
+  conditions: listOf(airCondition()),
 });
 
 export const stripReply = objectOf<StripView>({

@@ -1,3 +1,4 @@
+import type { AirConditionCode } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
 import type { LaidBond, ProfileUnder, StepTask, TypicalField } from '../core/system/index.ts';
@@ -175,6 +176,8 @@ export interface TodayCoat {
   workLeft: number;
   /** Its sheet states no time until it is safe from dew and rain: it is asked for at the bench. */
   safeNotStated: boolean;
+  /** What no data says of the hours of its starts: to be seen to at the boat. */
+  conditions: AirConditionCode[];
 }
 
 /** Today's coats, those that fit in the order that fits the most of them. */

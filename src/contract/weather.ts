@@ -50,6 +50,8 @@ export interface Shift {
 }
 
 export interface WeatherImported extends WeatherReading {
+  /** What the file's rain was taken for: fallen before each timestamp, or after it. */
+  rainInterval: 'before' | 'after';
   shifts: Shift[];
 }
 
@@ -61,6 +63,8 @@ export interface WeatherImport {
   mode: 'check' | 'import';
   /** Typed in by hand rather than read from a file; left out: a file. */
   source?: 'typed';
+  /** Whether rain fell before its timestamp or after it; left out: as the header says, else before, as most loggers write. */
+  rainInterval?: 'before' | 'after';
 }
 
 const choice = (column: WeatherColumn) =>
@@ -86,6 +90,7 @@ export const weatherImport = objectOf<WeatherImport>({
   csv: text(4_000_000).label('CSV').required(),
   mode: Joi.valid('check', 'import').label('mode').required(),
   source: Joi.valid('typed').label('source').optional(),
+  rainInterval: Joi.valid('before', 'after').label('rain interval').optional(),
 });
 
 /** How many days of air to give, back from now and ahead of it; digits, since a query is text. */

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import compression from 'compression';
@@ -62,13 +63,21 @@ export function makeApp(context: Context, options: AppOptions): Express {
     pinoHttp({
       logger: options.logger,
       serializers,
+      // Else an error reaches our serializer already as a plain object that says nothing.
+      wrapSerializers: false,
+      genReqId: (_req, res) => {
+        const id = randomUUID();
+        res.setHeader('x-request-id', id);
+        return id;
+      },
       autoLogging: { ignore: (req) => req.url === '/api/v1/events' },
     }),
   );
   app.use(helmet({ contentSecurityPolicy: csp, strictTransportSecurity: false }));
   app.use(ownPagesOnly(options.hosts));
 
-  const api = express.Router();
+  // Addresses are spelled one way: another spelling is another address.
+  const api = express.Router({ caseSensitive: true });
   api.get('/events', context.live.serve);
   // Not compressed: it only ever crosses the loopback, where packing costs more than it saves.
   api.get('/openapi.json', (_req, res) => {

@@ -6,6 +6,7 @@ import { FileStore } from './db/files.ts';
 import { lockFolder } from './db/lock.ts';
 import { type Db, openDb } from './db/open.ts';
 import { FeedKeeper } from './feeds/keeper.ts';
+import { Housekeeping } from './housekeeping.ts';
 import { LiveChanges } from './http/events.ts';
 import { makeLogger } from './http/logger.ts';
 import { WriteGate } from './http/writeGate.ts';
@@ -21,6 +22,8 @@ export interface Running {
   memory: YardMemory;
   /** Asks the stations that are to be asked. */
   feeds: FeedKeeper;
+  /** Thins and drops what is kept long enough. */
+  housekeeping: Housekeeping;
   stop: () => Promise<void>;
 }
 
@@ -86,17 +89,19 @@ export async function start(options: StartOptions): Promise<Running> {
     const context = { db, files, room, live, memory, jobs, gate: new WriteGate(), now };
     const app = makeApp(context, { logger, webFolder, hosts, checkReplies });
     const feeds = new FeedKeeper(context);
+    const housekeeping = new Housekeeping(db, now);
     const server = createServer(app);
     const port = await listen(server, options.port);
     const stop = async () => {
       feeds.stop();
+      await housekeeping.stop();
       live.close();
       await closeServer(server);
       await jobs.stop();
       await close();
       await unlock();
     };
-    return { address: `http://127.0.0.1:${port}`, port, db, memory, feeds, stop };
+    return { address: `http://127.0.0.1:${port}`, port, db, memory, feeds, housekeeping, stop };
   } catch (error) {
     await unlock();
     throw error;

@@ -13,6 +13,8 @@ export const maybeUuid = () => Joi.string().guid().allow(null).required();
 export const moment = () => instant().required();
 export const maybeMoment = () => instant().allow(null).required();
 export const listOf = (item: Joi.Schema) => Joi.array().items(item).required();
+/** What no data says of the air. */
+export const airCondition = () => Joi.valid('no-rain-data', 'no-wind-data');
 /** Values by name. */
 export const byName = (value: Joi.Schema) => Joi.object().pattern(Joi.string(), value).required();
 

@@ -20,6 +20,7 @@ import type {
 import type { WeatherImported } from '../weather.ts';
 import { clockReply, filmHourReply, glanceReply, hourReply, potReply, shiftReply } from './clocks.ts';
 import {
+  airCondition,
   byName,
   extended,
   figure,
@@ -131,6 +132,7 @@ const start = Joi.object({
   from: moment(),
   to: moment(),
   after: failure.allow(null).required(),
+  conditions: listOf(airCondition()),
   best: bestStart.required(),
 });
 
@@ -148,6 +150,7 @@ export const benchReply = objectOf<BenchView>({
       at: moment(),
       ok: flag(),
       reasons: listOf(Joi.object({ code: word(), value: figure(), limit: figure() })),
+      conditions: listOf(airCondition()),
       surfaceC: figure(),
       surfaceLowC: figure(),
       surfaceHighC: figure(),
@@ -171,6 +174,7 @@ export const benchReply = objectOf<BenchView>({
       }),
     ),
     failures: listOf(failure),
+    conditions: listOf(Joi.object({ code: airCondition().required(), at: moment() })),
   })
     .allow(null)
     .required(),
@@ -207,6 +211,7 @@ export const weatherReply = objectOf<WeatherView>({ now: moment(), hours: listOf
 
 export const weatherImportedReply = objectOf<WeatherImported>({
   hours: figure(),
+  rainInterval: Joi.valid('before', 'after').required(),
   from: maybeMoment(),
   to: maybeMoment(),
   badRows: listOf(Joi.object({ line: figure(), message: word() })),
@@ -242,6 +247,7 @@ export const todayReply = objectOf<TodayView>({
       placed: Joi.object({ start: moment(), end: moment() }).allow(null).required(),
       workLeft: figure(),
       safeNotStated: flag(),
+      conditions: listOf(airCondition()),
     }),
   ),
   more: figure(),

@@ -4,6 +4,7 @@ import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
 import type { AirLimits, AirReasonCode } from './judge.ts';
 import { type Dark, darkBeforeEnd, isDark } from './light.ts';
+import type { AirConditionCode } from './unknownAir.ts';
 
 /** Where a coat comes nearest to a limit: when, which, the figure there and the limit. */
 export interface Tightest {
@@ -18,6 +19,8 @@ export interface StartStretch {
   fromMs: number;
   toMs: number;
   best: { startMs: number; endMs: number; safeMs: number; tightest: Tightest | null };
+  /** What nobody gave of the air of its coats, and somebody at the boat has to see to. */
+  conditions: AirConditionCode[];
 }
 
 export interface BestStarts {
@@ -94,6 +97,7 @@ export function bestStarts(input: {
       fromMs: i === 0 ? first : firstPassing(grid[i - 1] as number, first, passesAt),
       toMs: lastPassing(last, grid[k + 1] ?? lastMs, passesAt),
       best: widest(coats, nearestOf),
+      conditions: conditionsOver(air, coats),
     });
     i = k;
   }
@@ -101,6 +105,12 @@ export function bestStarts(input: {
     tightest ? slackOf(tightest) : Number.POSITIVE_INFINITY;
   const best = stretches.map((stretch) => stretch.best).sort((a, b) => slack(b) - slack(a))[0] ?? null;
   return { stretches, best };
+}
+
+/** What nobody gave of the air of the first of these coats to the last. */
+function conditionsOver(air: CoatAir, coats: readonly Coat[]): AirConditionCode[] {
+  const [first, last] = [coats[0] as Coat, coats.at(-1) as Coat];
+  return air.conditionsOf({ ...last, startMs: first.startMs }).map(({ code }) => code);
 }
 
 /** The first start that passes between one that does not and one that does, to {@link EDGE_MS}. */

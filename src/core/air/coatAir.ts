@@ -11,7 +11,8 @@ import {
   windOver,
 } from './judge.ts';
 import { settingSpeed } from './settingSpeed.ts';
-import { hoursStillWet } from './wetness.ts';
+import { type AirConditionCode, dryIfUnknown, unknownConditions } from './unknownAir.ts';
+import { DRYING_H, hoursStillWet } from './wetness.ts';
 
 /** The surface's temperature at a moment, with the band it may lie in; straight lines between. */
 export interface SurfaceReading {
@@ -36,6 +37,12 @@ const ONLY_WHILE_APPLYING: ReadonlySet<AirReasonCode> = new Set([
 /** Whether a reason still counts once the coat is applied. */
 const countsUntilSafe = ({ code }: AirReason): boolean => !ONLY_WHILE_APPLYING.has(code);
 
+/** A condition of a coat: what nobody gave, and the first moment of it. */
+export interface CoatCondition {
+  code: AirConditionCode;
+  at: number;
+}
+
 /** The air about a surface, ready to be asked at any moment what speaks against a coat. */
 export interface CoatAir {
   /** Every reading, of the air or of the surface, in order. */
@@ -47,6 +54,11 @@ export interface CoatAir {
   reasonsAt(ms: number, phase: CoatPhase, rainCounts?: boolean): AirReason[] | null;
   /** Whether nothing speaks against a coat at a moment: as {@link reasonsAt}, without saying what; false where nothing is known. */
   passesAt(ms: number, phase: CoatPhase, rainCounts?: boolean): boolean;
+  /**
+   * What nobody gave of the air of a coat, and when first: rain from before its start, since a surface that may have been
+   * rained on may be wet, until it is safe; wind while it is applied.
+   */
+  conditionsOf(coat: { startMs: number; endMs: number; safeMs: number }): CoatCondition[];
   /** Air and surface at a moment, between readings on straight lines; null outside what is known. */
   at(ms: number): { airC: number; rh: number; lowC: number; highC: number } | null;
 }
@@ -75,10 +87,11 @@ export function coatAir(input: {
       const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
       return air && skin && { airC: air.airC, rh: air.rh, ...skin };
     },
+    conditionsOf: (coat) => conditionsOf(hours, coat, limits, underCover),
     passesAt: (ms, phase, rainCounts = true) => {
       const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
       if (!air || !skin) return false;
-      const rains = rainCounts && !underCover && air.rainMm > 0;
+      const rains = rainCounts && !underCover && dryIfUnknown(air.rainMm) > 0;
       if (rains || !withinLimits(air, skin, limits)) return false;
       if (phase === 'until-safe') return true;
       const windMs = windOver(air.windMs, underCover);
@@ -155,7 +168,7 @@ function airAt(hours: readonly AirHour[], at: number) {
   return {
     airC: between(here.airC, next?.airC, place.x),
     rh: between(here.rh, next?.rh, place.x),
-    rainMm: here.rainMm ?? 0,
+    rainMm: here.rainMm,
     windMs: here.windMs === undefined ? undefined : between(here.windMs, next?.windMs, place.x),
   };
 }
@@ -165,6 +178,27 @@ function surfaceAt(surface: readonly SurfaceReading[], at: number) {
   if (!place) return null;
   const [here, next] = [surface[place.i] as SurfaceReading, surface[place.i + 1]];
   return { lowC: between(here.lowC, next?.lowC, place.x), highC: between(here.highC, next?.highC, place.x) };
+}
+
+const HOUR_MS = 3_600_000;
+
+function conditionsOf(
+  hours: readonly AirHour[],
+  { startMs, endMs, safeMs }: { startMs: number; endMs: number; safeMs: number },
+  limits: AirLimits,
+  underCover: boolean,
+): CoatCondition[] {
+  const found = new Map<AirConditionCode, number>();
+  const wetFromMs = startMs - DRYING_H * HOUR_MS;
+  for (let i = Math.max(0, lastAtOrBefore(hours, wetFromMs)); i < hours.length; i++) {
+    const hour = hours[i] as AirHour;
+    if (hour.at > endMs && hour.at >= safeMs) break;
+    const untilMs = hours[i + 1]?.at ?? hour.at + HOUR_MS;
+    const applying = hour.at <= endMs && untilMs > startMs;
+    for (const code of unknownConditions(hour, { limits, underCover, applying }))
+      if (!found.has(code)) found.set(code, Math.max(hour.at, code === 'no-rain-data' ? wetFromMs : startMs));
+  }
+  return [...found].map(([code, at]) => ({ code, at }));
 }
 
 /** What rain and dew before a moment left on the surface, hours of drying still wanted, from where the surface is known. */
@@ -182,7 +216,7 @@ function wetLeft(
 }
 
 function reasonsAt(
-  air: { airC: number; rh: number; rainMm: number; windMs: number | undefined; wetHours: number },
+  air: { airC: number; rh: number; rainMm: number | undefined; windMs: number | undefined; wetHours: number },
   skin: { lowC: number; highC: number },
   limits: AirLimits,
   underCover: boolean,

@@ -10,12 +10,15 @@ import {
   OF_HEAT,
 } from './judge.ts';
 import { airAround, type Surroundings, surfaceTemps } from './surface.ts';
+import type { AirConditionCode } from './unknownAir.ts';
 import { hoursStillWet } from './wetness.ts';
 
 export interface JudgedHour {
   at: number;
   ok: boolean;
   reasons: AirReason[];
+  /** What nobody gave and somebody has to see to. */
+  conditions: AirConditionCode[];
   /** The air the surface stands in, warmed where it is heated. */
   airC: number;
   rh: number;

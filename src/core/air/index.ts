@@ -1,6 +1,6 @@
 export { type AreaFace, absorptanceOf, surfaceBodyOf } from './areaSurface.ts';
 export { type BestStarts, bestStarts, type StartStretch, type Tightest, wellClear } from './bestStarts.ts';
-export type { CoatPhase, SurfaceReading } from './coatAir.ts';
+export type { CoatCondition, CoatPhase, SurfaceReading } from './coatAir.ts';
 export { DAMP, dampStarts } from './dampStarts.ts';
 export { type DayJob, type DayPlace, dayOrder } from './dayOrder.ts';
 export { dewPointC } from './dewPoint.ts';
@@ -30,5 +30,6 @@ export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
 export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type SurfaceBody, surfaceSeries } from './surfaceSeries.ts';
 export { typedForecast } from './typedForecast.ts';
+export type { AirConditionCode } from './unknownAir.ts';
 export { heatingCost, rhWhenWarmed } from './warmed.ts';
 export { DRYING_H } from './wetness.ts';

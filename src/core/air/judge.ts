@@ -1,6 +1,7 @@
 import { within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 import { settingSpeed } from './settingSpeed.ts';
+import { type AirConditionCode, calmIfUnknown, dryIfUnknown, unknownConditions } from './unknownAir.ts';
 
 /** Limits on air and surface for applying a coat. A sheet may override each. */
 export interface AirLimits {
@@ -63,13 +64,16 @@ export interface AirReason {
 /** Reasons that heat brings about: judged at the hot end of a surface's band. */
 export const OF_HEAT: ReadonlySet<AirReasonCode> = new Set(['surface-too-hot', 'sets-too-fast']);
 
-/** Wind over the film: hardly any under a cover, taken as mild where nobody knows it. */
+/** Wind over the film, m/s: hardly any under a cover, calm where nobody knows it. */
 export const windOver = (windMs: number | undefined, underCover: boolean): number =>
-  underCover ? COVERED_WIND_MS : (windMs ?? MILD_WIND_MS);
+  underCover ? COVERED_WIND_MS : calmIfUnknown(windMs);
 
 export interface AirVerdict {
+  /** Whether nothing that is known speaks against it; see `conditions` for what is not known. */
   ok: boolean;
   reasons: AirReason[];
+  /** What nobody gave and somebody has to see to. */
+  conditions: AirConditionCode[];
   dewPointC: number;
   /** Surface temperature less dew point, K. */
   marginC: number;
@@ -80,16 +84,16 @@ export interface Conditions {
   /** Fraction 0–1. */
   rh: number;
   surfaceC: number;
+  /** mm; nothing: not known, and a condition in the open. */
   rainMm?: number | undefined;
   /** Hours of drying air that a surface wetted by rain or dew still wants; 0 or nothing: dry. */
   wetHours?: number | undefined;
-  /** m/s; nothing: not known, and taken as mild. */
+  /** m/s; nothing: not known, taken as calm, and a condition where wind is limited. */
   windMs?: number | undefined;
 }
 
-/** Wind under a cover, and what is taken where nobody knows it, m/s [T/M, handbook part 17]. */
+/** Wind under a cover, m/s [T/M, handbook part 17]. */
 const COVERED_WIND_MS = 0.3;
-const MILD_WIND_MS = 1;
 
 /**
  * Whether a coat may be applied in these conditions, with every reason against it named.
@@ -123,7 +127,7 @@ export function judgeConditions(input: {
   above('surface-too-hot', surfaceC, limits.surfaceMaxC);
   above('too-damp', rh, limits.rhMax);
   below('dew-margin', marginC, limits.dewMarginC);
-  const rainMm = input.underCover ? 0 : within('rain', conditions.rainMm ?? 0, 0, 500);
+  const rainMm = input.underCover ? 0 : within('rain', dryIfUnknown(conditions.rainMm), 0, 500);
   above('rain', rainMm, 0);
   // While it rains the rain is reason enough.
   const wetHours = within('hours still wet', conditions.wetHours ?? 0, 0, 1000);
@@ -132,5 +136,6 @@ export function judgeConditions(input: {
   above('too-windy', within('wind', windMs, 0, 100), input.underCover ? null : (limits.windMaxMs ?? null));
   if (limits.settingMax != null)
     above('sets-too-fast', settingSpeed({ surfaceC, rh, windMs }), limits.settingMax);
-  return { ok: reasons.length === 0, reasons, dewPointC: dew, marginC };
+  const unknown = unknownConditions(conditions, { limits, underCover: input.underCover ?? false });
+  return { ok: reasons.length === 0, reasons, conditions: unknown, dewPointC: dew, marginC };
 }

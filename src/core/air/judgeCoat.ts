@@ -1,5 +1,5 @@
 import { moment, QuantityError } from '../units/index.ts';
-import { type CoatPhase, coatAir, type SurfaceReading } from './coatAir.ts';
+import { type CoatCondition, type CoatPhase, coatAir, type SurfaceReading } from './coatAir.ts';
 import type { AirHour } from './hour.ts';
 import type { AirLimits, AirReasonCode } from './judge.ts';
 import { type Dark, darkBeforeEnd } from './light.ts';
@@ -17,9 +17,12 @@ export interface CoatFailure {
 }
 
 export interface CoatVerdict {
+  /** Whether nothing that is known speaks against it: a plain yes only where there are no conditions either. */
   ok: boolean;
   /** In the order of time. */
   failures: CoatFailure[];
+  /** What nobody gave of its air, and somebody at the boat has to see to. */
+  conditions: CoatCondition[];
 }
 
 /**
@@ -31,7 +34,8 @@ export interface CoatVerdict {
  * Readings stand at their time and are joined by straight lines; rain has fallen in the hour that begins at its reading.
  * Each reading within the coat's time is judged, and its start, end and safe moment between readings. The surface is
  * judged at the cold end of its band against cold and dew, at the hot end against heat. An hour the series does not
- * reach is `not-known`, with the moment asked as value and the end of what is known as limit. A coat begun in daylight
+ * reach is `not-known`, with the moment asked as value and the end of what is known as limit.
+ * Rain or wind that nobody gave is no failure and no plain yes: it stands in `conditions`. A coat begun in daylight
  * that the dark finds unfinished is `too-dark`, with the moment of dark as value and the last corner's as limit.
  *
  * @param startMs, endMs first and last moment of application, ms
@@ -81,5 +85,6 @@ export function judgeCoat(input: {
     failures.push({ at: darkMs, code: 'too-dark', value: darkMs, limit: endMs, phase: 'applying' });
     failures.sort((a, b) => a.at - b.at);
   }
-  return { ok: failures.length === 0, failures };
+  const conditions = air.conditionsOf({ startMs, endMs, safeMs: Math.max(until, endMs) });
+  return { ok: failures.length === 0, failures, conditions };
 }

@@ -188,7 +188,7 @@ describe('a whole coat', () => {
   const day = Array.from({ length: 12 }, (_, h) => clear(h));
 
   it('passes only when every hour does, on to safe from dew and rain (handbook part 9)', () => {
-    expect(coat(day, () => 15)).toEqual({ ok: true, failures: [] });
+    expect(coat(day, () => 15)).toMatchObject({ ok: true, failures: [] });
     // Rain at six, long after the last corner, before it is safe: not fit now.
     const wet = day.map((h, i) => (i === 6 ? { ...h, rainMm: 0.4 } : h));
     expect(coat(wet, () => 15).failures[0]).toEqual({
@@ -289,5 +289,50 @@ describe('something wet dries inside (a steady moisture balance, ASHRAE Fundamen
     expect(some).toBeCloseTo(0.69, 2);
     expect(rhWithMoisture({ ...tent, litresPerH: 0.2, airChangesPerH: 4 })).toBeLessThan(some);
     expect(rhWithMoisture({ ...tent, litresPerH: 9 })).toBe(1);
+  });
+});
+
+describe('what nobody gave of the air', () => {
+  const hours = Array.from(
+    { length: 12 },
+    (_, h): AirHour => ({ at: h * HOUR, airC: 18, rh: 0.5, rainMm: 0, windMs: 2 }),
+  );
+  const judged = (over: (h: AirHour, i: number) => Partial<AirHour>, more: object = {}) =>
+    judgeCoat({
+      startMs: 5 * HOUR,
+      endMs: 6 * HOUR,
+      safeMs: 9 * HOUR,
+      hours: hours.map((h, i) => ({ ...h, ...over(h, i) })),
+      surface: hours.map(({ at }) => ({ at, surfaceC: 18, lowC: 18, highC: 18 })),
+      limits: DEFAULT_LIMITS,
+      underCover: false,
+      ...more,
+    });
+  const codes = (verdict: ReturnType<typeof judged>) => verdict.conditions.map(({ code }) => code);
+
+  it('leaves a condition for rain until the coat is safe, and for rain before it that may have left it wet', () => {
+    expect(codes(judged(() => ({})))).toEqual([]);
+    const none = (at: number) => judged((_, i) => (i === at ? { rainMm: undefined } : {}));
+    expect([1, 3, 5, 8].map((at) => codes(none(at)))).toEqual([
+      [],
+      ['no-rain-data'],
+      ['no-rain-data'],
+      ['no-rain-data'],
+    ]);
+    expect([9, 11].map((at) => codes(none(at)))).toEqual([[], []]);
+    expect(none(8).ok).toBe(true);
+    expect(codes(judged(() => ({ rainMm: undefined }), { underCover: true }))).toEqual([]);
+  });
+  it('wind is a condition only where wind is limited, and only while the coat is applied', () => {
+    const limits = { ...DEFAULT_LIMITS, windMaxMs: 4 };
+    const none = (at: number) => judged((_, i) => (i === at ? { windMs: undefined } : {}), { limits });
+    expect([4, 5, 6, 7].map((at) => codes(none(at)))).toEqual([[], ['no-wind-data'], ['no-wind-data'], []]);
+    expect(codes(judged(() => ({ windMs: undefined })))).toEqual([]);
+  });
+  it('unknown wind is calm: the surface under a clear night is as cold as in no wind at all', () => {
+    const night = (windMs?: number) =>
+      surfaceTempC({ at: 0, airC: 10, rh: 0.7, sunUp: false, windMs }, { kind: 'open' });
+    expect(night()).toBe(night(0));
+    expect(night()).toBeLessThan(night(2));
   });
 });

@@ -2,6 +2,7 @@ import { getPosition } from 'suncalc';
 import { moment, within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
+import { calmIfUnknown } from './unknownAir.ts';
 
 /** Where the boat stands, degrees. */
 export interface Site {
@@ -108,7 +109,7 @@ function makeSteps(hours: readonly AirHour[], site: Site, unknown: number): Step
       const n = between(cloud[Math.max(0, i - 1)] as number, cloud[i] as number);
       const sun = sunPlace(between(a.at, b.at), site);
       made.airC[k] = between(a.airC, b.airC);
-      made.windMs[k] = Math.min(MOST_WIND, between(a.windMs ?? 0, b.windMs ?? 0));
+      made.windMs[k] = Math.min(MOST_WIND, between(calmIfUnknown(a.windMs), calmIfUnknown(b.windMs)));
       made.skyEmissivity[k] = between(sky[Math.max(0, i - 1)] as number, sky[i] as number);
       const level = levelSun(sun.cosZenith, n);
       const diffuse = level * (0.3 + 0.7 * (n / 10) ** 2);

@@ -1,5 +1,6 @@
 import { QuantityError, within } from '../units/index.ts';
 import { type AirHour, checkHour, checkHours } from './hour.ts';
+import { calmIfUnknown, dryIfUnknown } from './unknownAir.ts';
 import { rhWhenWarmed } from './warmed.ts';
 
 /** What stands round an area and so decides how far its surface follows the air. */
@@ -32,8 +33,8 @@ function checkSurroundings(surroundings: Surroundings): void {
 function nightLossC(hour: AirHour, surroundings: Surroundings): number {
   if (surroundings.kind !== 'open' && surroundings.kind !== 'shaded') return 0;
   // Rain comes with cloud. Whether the sun is up, where not known, is taken for the colder case.
-  if (hour.sunUp === true || (hour.rainMm ?? 0) > 0) return 0;
-  const calm = Math.max(0, 1 - (hour.windMs ?? 0) / CALM_ENDS_MS);
+  if (hour.sunUp === true || dryIfUnknown(hour.rainMm) > 0) return 0;
+  const calm = Math.max(0, 1 - calmIfUnknown(hour.windMs) / CALM_ENDS_MS);
   return NIGHT_LOSS_C * calm * (surroundings.kind === 'shaded' ? SHADED_SHARE : 1);
 }
 

@@ -26,6 +26,8 @@ const HOUR_MS = 3_600_000;
 /** Air about a covered surface moves little, m/s [T]; a translucent tent lets this much of the sun through [T]. */
 const COVERED_WIND = 0.3;
 const TENT_SUN = 0.6;
+/** Share of the sun that the ground gives back [S: Liu & Jordan 1963]. */
+const GROUND_ALBEDO = 0.2;
 /** A measured surface's difference from the model fades with this, hours [M]. */
 const MEASURED_FADES_H = 6;
 
@@ -67,7 +69,7 @@ function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, 
   const [cosTilt, sinTilt] = [Math.cos(tilt), Math.sin(tilt)];
   const [toNorth, toEast] = [sinTilt * Math.cos(heading), sinTilt * Math.sin(heading)];
   const seesSky = (1 + cosTilt) / 2;
-  const seesGround = (0.2 * (1 - cosTilt)) / 2;
+  const seesGround = (GROUND_ALBEDO * (1 - cosTilt)) / 2;
   const view = seesSky * around.sky;
   const { emissivity, insideWPerM2K: inside, heatCapacityJPerM2K: store } = body;
   const sunShare = body.absorptance * around.sun;
@@ -125,6 +127,8 @@ function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, 
 /**
  * The temperature of a surface hour by hour, by the balance of sun, sky, wind and what is behind it:
  * C·dT/dt = α·G + ε·(L − σ·T⁴) + h·(T_a − T) + h_i·(T_i − T) [S: any heat-transfer text; handbook part 17 for the terms].
+ * T_i, the air behind a thin skin, is taken as the outside air, since inside air is near it unless heated; in a heated room both are at
+ * the set point or above.
  *
  * Where an hour does not state its cloud the band runs from clear to overcast; where nobody said which way the face looks,
  * from the side away from the sun to the one facing it. A measured surface wins in its hour, and

@@ -5,7 +5,7 @@ const read = (csv: string) => readWeatherCsv(csv, 'Europe/London');
 
 describe('weather files', () => {
   it('finds its columns by header, in any order and unit', () => {
-    const { hours } = read('RH %;Wind kn;Temp °F;Time\n60;10;68;2026-05-14 06:00\n');
+    const { readings: hours } = read('RH %;Wind kn;Temp °F;Time\n60;10;68;2026-05-14 06:00\n');
     // 06:00 British Summer Time is 05:00 UTC.
     expect(hours).toHaveLength(1);
     expect(hours[0]?.at).toBe(Date.parse('2026-05-14T05:00:00Z'));
@@ -17,7 +17,7 @@ describe('weather files', () => {
   it('reports bad rows by line and keeps the good ones', () => {
     const csv =
       'time,air,rh\n2026-05-14T06:00Z,8,80\nyesterday,9,80\n2026-05-14T08:00Z,ten,80\n\n2026-05-14T09:00Z,11,130\n';
-    const { hours, badRows } = read(csv);
+    const { readings: hours, badRows } = read(csv);
     expect(hours).toHaveLength(1);
     expect(badRows).toEqual([
       { line: 3, message: 'time "yesterday" is not a date and hour such as 2026-05-14 06:00' },
@@ -26,14 +26,20 @@ describe('weather files', () => {
     ]);
   });
 
-  it('averages what falls in one hour and adds up its rain', () => {
-    const csv = 'time,air,rh,rain\n2026-05-14T06:00Z,8,80,0.2\n2026-05-14T06:30Z,10,90,0.4\n';
-    const [hour] = read(csv).hours;
-    expect(hour?.airC).toBe(9);
-    expect(hour?.rh).toBeCloseTo(0.85, 12);
-    expect(hour?.rainMm).toBeCloseTo(0.6, 12);
+  it('keeps every row at its own minute, counts the hours they are of, and of one minute given twice the later', () => {
+    const csv =
+      'time,air,rh,rain\n2026-05-14T06:00Z,8,80,0.2\n2026-05-14T06:30Z,9,90,0.4\n2026-05-14T06:30Z,10,90,0.4\n';
+    const { readings, hours } = read(csv);
+    expect([readings.map(({ airC }) => airC), hours]).toEqual([[8, 10], 1]);
   });
-
+  it('a header may say on which side of its timestamp rain fell', () => {
+    const of = (header: string) => read(`time,air,rh,${header}\n2026-05-14T06:00Z,8,80,1\n`).rainInterval;
+    expect(['rain mm', 'rain mm (hour before)', 'rain mm after the time'].map(of)).toEqual([
+      null,
+      'before',
+      'after',
+    ]);
+  });
   it('a table of days is not taken for hours', () => {
     const days = [14, 15, 16, 17].map((day) => `2026-05-${day}T12:00Z,18,60`).join('\n');
     expect(() => read(`time,air,rh\n${days}`)).toThrow('its rows stand 24 h apart');
@@ -58,7 +64,7 @@ describe('columns named by hand', () => {
   };
   it('headers in words of their own are read in the units named', () => {
     expect(() => read(foreign)).toThrow(/no column for time/);
-    const [first] = readWeatherCsv(foreign, 'Europe/London', mapping).hours;
+    const [first] = readWeatherCsv(foreign, 'Europe/London', mapping).readings;
     expect(first).toMatchObject({ rh: 0.82, surfaceC: 8 });
     expect(first?.airC).toBeCloseTo(8, 9);
     // A knot is 1852 m an hour.
@@ -66,7 +72,7 @@ describe('columns named by hand', () => {
   });
   it('one said not to be in the file is not read, whatever its header', () => {
     const csv = 'time,air,rh,wind\n2026-05-14 06:00,8,82,99\n2026-05-14 07:00,8,82,3\n';
-    expect(readWeatherCsv(csv, 'UTC', { wind: null }).hours.map(({ windMs }) => windMs)).toEqual([
+    expect(readWeatherCsv(csv, 'UTC', { wind: null }).readings.map(({ windMs }) => windMs)).toEqual([
       null,
       null,
     ]);

@@ -2,8 +2,7 @@ import { DateTime } from 'luxon';
 import Papa from 'papaparse';
 import type { BadRow, ColumnMapping, WeatherColumn } from '../../contract/index.ts';
 import { toCanonical } from '../../core/units/index.ts';
-import type { SeriesHour } from '../rows/weather.ts';
-import { oneHour } from './oneHour.ts';
+import type { Reading } from '../rows/readings.ts';
 
 type Column = WeatherColumn;
 
@@ -81,9 +80,22 @@ function readNumber(column: Exclude<Column, 'time'>, header: string, text: strin
   return canonical;
 }
 
+/** Whether a header says that rain fell before or after its timestamp. */
+const intervalOf = (header: string): WeatherFile['rainInterval'] =>
+  /\b(after|following|from)\b/i.test(header)
+    ? 'after'
+    : /\b(before|past|previous|last)\b/i.test(header)
+      ? 'before'
+      : null;
+
 /** What a weather file says. */
 export interface WeatherFile {
-  hours: SeriesHour[];
+  /** In order, each moment once: of one given twice the later row stands. */
+  readings: Reading[];
+  /** How many hours they are of. */
+  hours: number;
+  /** What the header says of the rain: whether it fell before the timestamp or after it; null: nothing. */
+  rainInterval: 'before' | 'after' | null;
   /** The first rows that could not be read, and how many more there are. */
   badRows: BadRow[];
   moreBadRows: number;
@@ -108,11 +120,11 @@ function columnsOf(header: readonly string[], mapping: ColumnMapping): Map<Colum
 }
 
 /**
- * Reads hourly weather from CSV (RFC 4180; comma, semicolon or tab). Columns are found by their headers:
+ * Reads weather data, by the hour or closer, from CSV (RFC 4180; comma, semicolon or tab). Columns are found by their headers:
  * time, air, RH (%), and where present wind (m/s, or kn, km/h by header), rain (mm), surface temperature and cloud (tenths,
  * or oktas, % by header);
- * air and surface may be °F by header. Times without an offset are in the yard's zone. Rows within one hour are
- * averaged, their rain added up. A row that cannot be read is reported by its line and left out.
+ * air and surface may be °F by header, and rain may say "before" or "after" its timestamp. Times without an offset are in the
+ * yard's zone. Every row is kept as it stands. One that cannot be read is reported by its line and left out.
  *
  * @param mapping columns named by hand, with their units; they go before what the headers say
  * @throws {RangeError} when a needed column is missing or no row can be read
@@ -133,7 +145,7 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
   }
   const badRows: BadRow[] = [];
   let bad = 0;
-  const byHour = new Map<number, SeriesHour[]>();
+  const byMoment = new Map<number, Reading>();
   rows.forEach((cells, index) => {
     if (cells.every((cell) => cell.trim() === '')) return;
     const cell = (column: Column) => cells[columns.get(column) ?? -1]?.trim() ?? '';
@@ -142,9 +154,8 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
     const maybe = (column: Exclude<Column, 'time'>) =>
       columns.has(column) && cell(column) !== '' ? number(column) : null;
     try {
-      const at = readTime(cell('time'), zone);
-      const row: SeriesHour = {
-        at: Math.floor(at / 3_600_000) * 3_600_000,
+      const row: Reading = {
+        at: readTime(cell('time'), zone),
         airC: number('air'),
         rh: number('rh') / 100,
         windMs: maybe('wind'),
@@ -152,9 +163,7 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
         surfaceC: maybe('surface'),
         cloudTenths: maybe('cloud'),
       };
-      const within = byHour.get(row.at);
-      if (within) within.push(row);
-      else byHour.set(row.at, [row]);
+      byMoment.set(row.at, row);
     } catch (error) {
       const message = (error as Error).message;
       if (++bad <= TOLD) badRows.push({ line: index + 2, message });
@@ -163,16 +172,18 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
       }
     }
   });
-  if (byHour.size === 0) {
+  if (byMoment.size === 0) {
     const first = badRows[0];
     throw new RangeError(
       first ? `no row could be read; line ${first.line}: ${first.message}` : 'the file has no rows',
     );
   }
-  const hours = [...byHour.values()].map(oneHour).sort((a, b) => a.at - b.at);
-  refuseDaily(hours);
+  const readings = [...byMoment.values()].sort((a, b) => a.at - b.at);
+  refuseDaily(readings);
   return {
-    hours,
+    readings,
+    hours: new Set(readings.map(({ at }) => Math.floor(at / 3_600_000))).size,
+    rainInterval: intervalOf(header[columns.get('rain') ?? -1] ?? ''),
     badRows,
     moreBadRows: bad - badRows.length,
     columns: Object.fromEntries([...columns].map(([key, index]) => [key, header[index]?.trim() ?? ''])),
@@ -183,9 +194,9 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
 const WIDEST_H = 6;
 
 /** A table of days is no series of hours. @throws {RangeError} saying how far its rows stand apart */
-function refuseDaily(hours: readonly SeriesHour[]): void {
-  if (hours.length < 3) return;
-  const gaps = hours.slice(1).map((hour, i) => (hour.at - (hours[i] as SeriesHour).at) / 3_600_000);
+function refuseDaily(readings: readonly Reading[]): void {
+  if (readings.length < 3) return;
+  const gaps = readings.slice(1).map(({ at }, i) => (at - (readings[i] as Reading).at) / 3_600_000);
   const usual = gaps.sort((a, b) => a - b)[gaps.length >> 1] as number;
   if (usual > WIDEST_H)
     throw new RangeError(

@@ -16,10 +16,10 @@ import { learnedErrors } from '../../core/cure/index.ts';
 import { takeReadings } from '../feeds/takeReadings.ts';
 import { read, type Write, write } from '../http/endpoint.ts';
 import { HttpProblem } from '../http/problem.ts';
+import { forecastRecords } from '../rows/forecastRecords.ts';
 import {
   allStations,
   archiveStation,
-  forecastRecords,
   giveToken,
   insertStation,
   revokeToken,

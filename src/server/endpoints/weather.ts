@@ -17,7 +17,8 @@ import { toWeatherHour, yardAir } from '../air/yardAir.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { recordShifts } from '../memory/shifts.ts';
-import { firstHour, hoursGiven, insertSeries, type SeriesHour } from '../rows/weather.ts';
+import { insertFile, type Reading } from '../rows/readings.ts';
+import { firstHour, hoursGiven, insertSimulated } from '../rows/weather.ts';
 import { theYard } from '../rows/yard.ts';
 import { standInWeather } from '../standins/weather.ts';
 import { stripView } from '../views/strip.ts';
@@ -32,7 +33,7 @@ const CSV_AHEAD_MS = 30 * DAY_MS;
 const STAND_IN_BACK_MS = 14 * DAY_MS;
 const STAND_IN_SEED = 7;
 
-const iso = (hour: SeriesHour | undefined) => (hour ? new Date(hour.at).toISOString() : null);
+const iso = (reading: Reading | undefined) => (reading ? new Date(reading.at).toISOString() : null);
 
 export const weatherEndpoints = [
   read({
@@ -67,24 +68,22 @@ export const weatherEndpoints = [
     prepare: async ({ body }, { db, jobs }) =>
       jobs.run('weather', body.csv, (await theYard(db)).zone, body.mapping),
     run: async ({ body, prepared }, { tx, now, before }) => {
-      const { hours, badRows, moreBadRows, columns } = prepared as WeatherFile;
+      const { readings, hours, badRows, moreBadRows, columns, rainInterval: said } = prepared as WeatherFile;
+      const rainInterval = body.rainInterval ?? said ?? 'before';
       const reply: WeatherImported = {
-        hours: hours.length,
-        from: iso(hours[0]),
-        to: iso(hours.at(-1)),
+        hours,
+        rainInterval,
+        from: iso(readings[0]),
+        to: iso(readings.at(-1)),
         badRows,
         moreBadRows,
         columns,
         shifts: [],
       };
       if (body.mode === 'check' || !before) return { reply, changes: [] };
-      const given = { source: body.source ?? 'file', issuedAt: now };
-      await insertSeries(tx, { ...given, kind: 'measured', hours: hours.filter(({ at }) => at <= now) });
-      await insertSeries(tx, { ...given, kind: 'forecast', hours: hours.filter(({ at }) => at > now) });
+      await insertFile(tx, { source: body.source ?? 'file', issuedAt: now, rainInterval, readings });
       const cause =
-        body.source === 'typed'
-          ? 'a forecast was typed in'
-          : `weather file of ${hours.length} hours imported`;
+        body.source === 'typed' ? 'a forecast was typed in' : `weather file of ${hours} hours imported`;
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
       return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], warm: after };
     },
@@ -104,7 +103,7 @@ export const weatherEndpoints = [
       const hours = standInWeather({ seed: STAND_IN_SEED, ...range, utcOffsetHours });
       const given = await hoursGiven(tx, range.from);
       const free = hours.filter(({ at }) => !given.has(at));
-      await insertSeries(tx, { source: 'stand-in', kind: 'simulated', issuedAt: now, hours: free });
+      await insertSimulated(tx, { source: 'stand-in', issuedAt: now, hours: free });
       const changes = [{ of: 'weather' as const }];
       if (!before) return { reply: { hours: hours.length, shifts: [] }, changes };
       const cause = 'the simulated forecast was renewed';
@@ -132,7 +131,15 @@ export const weatherEndpoints = [
           hour.surfaceC ?? null,
           hour.cloudTenths ?? null,
         ]);
-      const head = ['time', 'air °C', 'RH %', 'wind m/s', 'rain mm', 'surface °C', 'cloud tenths'];
+      const head = [
+        'time',
+        'air °C',
+        'RH %',
+        'wind m/s',
+        'rain mm (from then on, after the time)',
+        'surface °C',
+        'cloud tenths',
+      ];
       return csvFile('weather', writeCsv([head, ...rows]));
     },
   }),

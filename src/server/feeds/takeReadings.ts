@@ -1,11 +1,10 @@
 import type { BadReadingView, PostedReadings, ReadingsTaken, Station } from '../../contract/index.ts';
 import { type BadReading, type StationReading, soundReadings } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
-import { oneHour } from '../air/oneHour.ts';
 import type { Writing, Wrote } from '../http/endpoint.ts';
 import { recordShifts } from '../memory/shifts.ts';
+import { insertReadings, type Reading, readingsOfStation } from '../rows/readings.ts';
 import { noteStation } from '../rows/stations.ts';
-import { hoursOfStation, insertSeries, type SeriesHour } from '../rows/weather.ts';
 
 const given = (value: number | null | undefined) => value ?? undefined;
 
@@ -19,8 +18,8 @@ const toReading = (each: PostedReadings['readings'][number]): StationReading => 
   cloudTenths: given(each.cloudTenths),
 });
 
-const toHour = (reading: StationReading): SeriesHour => ({
-  at: Math.floor(reading.at / HOUR_MS) * HOUR_MS,
+const toRow = (reading: StationReading): Reading => ({
+  at: reading.at,
   airC: reading.airC,
   rh: reading.rh,
   windMs: reading.windMs ?? null,
@@ -28,13 +27,6 @@ const toHour = (reading: StationReading): SeriesHour => ({
   surfaceC: reading.surfaceC ?? null,
   cloudTenths: reading.cloudTenths ?? null,
 });
-
-/** Readings by the hour they are of, each hour once. */
-function byHour(sound: readonly StationReading[]): SeriesHour[] {
-  const hours = new Map<number, SeriesHour[]>();
-  for (const hour of sound.map(toHour)) hours.set(hour.at, [...(hours.get(hour.at) ?? []), hour]);
-  return [...hours.values()].map(oneHour);
-}
 
 /** Days of its own readings that a new one is looked at beside: a sensor that is stuck gives the same one by one. */
 const BESIDE_MS = 14 * 24 * HOUR_MS;
@@ -45,7 +37,7 @@ async function sorted(station: Station, posted: PostedReadings, { tx, now }: Wri
   if (station.gives === 'forecast') return soundReadings({ readings, measuredBy: null });
   const moments = new Set(readings.map(({ at }) => at));
   const first = Math.min(...moments);
-  const before = (await hoursOfStation(tx, station.id, { from: first - BESIDE_MS, to: first })).filter(
+  const before = (await readingsOfStation(tx, station.id, { from: first - BESIDE_MS, to: first })).filter(
     ({ at }) => !moments.has(at),
   );
   const { sound, bad } = soundReadings({ readings: [...before, ...readings], measuredBy: now });
@@ -95,21 +87,22 @@ export async function takeReadings(
 ): Promise<Wrote<ReadingsTaken>> {
   const { tx, now, before } = writing;
   const { sound, bad } = await sorted(station, posted, writing);
-  const hours = byHour(sound);
-  await insertSeries(tx, {
+  const hours = new Set(sound.map(({ at }) => Math.floor(at / HOUR_MS))).size;
+  await insertReadings(tx, {
     source: station.name,
     kind: station.gives,
     issuedAt: now,
-    hours,
+    rainInterval: station.rainInterval,
+    readings: sound.map(toRow),
     stationId: station.id,
   });
   await noteStation(tx, station.id, {
-    ...(hours.length > 0 && { lastAt: new Date(now), lastHours: hours.length }),
+    ...(hours > 0 && { lastAt: new Date(now), lastHours: hours }),
     fault: sayFaults(bad),
   });
-  const reply = { hours: hours.length, bad: bad.map(badView) };
-  if (hours.length === 0 || !before) return { reply, changes: [{ of: 'stations' }] };
-  const cause = `${station.name} gave ${hours.length} ${hours.length === 1 ? 'hour' : 'hours'}`;
+  const reply = { hours, bad: bad.map(badView) };
+  if (hours === 0 || !before) return { reply, changes: [{ of: 'stations' }] };
+  const cause = `${station.name} gave ${hours} ${hours === 1 ? 'hour' : 'hours'}`;
   const { after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
   return { reply, changes: [{ of: 'weather' }, { of: 'stations' }], warm: after };
 }

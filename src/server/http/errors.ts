@@ -32,7 +32,7 @@ function codesOf(error: unknown): string[] {
   return codes;
 }
 
-function toProblem(error: unknown): Problem {
+function toProblem(error: unknown, requestId: string): Problem {
   if (error instanceof HttpProblem) return error.problem;
   if (error instanceof Missing) return notFound(error.what, error.id).problem;
   if (error instanceof QuantityError || error instanceof JobRefused) {
@@ -57,13 +57,14 @@ function toProblem(error: unknown): Problem {
   return new HttpProblem(
     500,
     'Server error',
-    'Something went wrong on the server; nothing was changed. The log on the server says more.',
+    `Something went wrong on the server. Nothing was changed. Its log says more under the request ${requestId}.`,
+    { instance: `urn:uuid:${requestId}` },
   ).problem;
 }
 
 /** Last in the chain: every error becomes problem+json; what is ours to mend is logged, never shown. */
 export const sendProblem: ErrorRequestHandler = (error, req, res, _next) => {
-  const problem = toProblem(error);
+  const problem = toProblem(error, String(req.id));
   if (problem.status >= 500 && problem.status !== 507) req.log.error({ err: error }, 'request failed');
   if (res.headersSent) {
     res.destroy();

@@ -3,12 +3,19 @@ import { type DestinationStream, type Logger, pino } from 'pino';
 /** Lines of a stack that say where, not what with. */
 const frames = (stack: string | undefined) => stack?.split('\n').filter((line) => /^\s+at /.test(line)) ?? [];
 
-/** Where an error happened, and its code: never its message, which may repeat what was sent. */
+/** What a query was sent with stands behind this in its error. */
+const SENT_WITH = /\nparams:[\s\S]*/;
+const LONGEST = 500;
+/** Codes of the database, whose messages repeat the value at fault. */
+const SQLSTATE = /^[0-9A-Z]{5}$/;
+
+/** What happened and where, with its code; without the values that a query was sent with, which may be anybody's. */
 function where(error: unknown): object {
-  if (!(error instanceof Error)) return { name: typeof error };
+  if (!(error instanceof Error)) return { name: typeof error, message: String(error).slice(0, LONGEST) };
   const { code, constraint, table, routine } = error as unknown as Record<string, unknown>;
   return {
     name: error.name,
+    ...(!SQLSTATE.test(String(code)) && { message: error.message.replace(SENT_WITH, '').slice(0, LONGEST) }),
     ...Object.fromEntries(
       Object.entries({ code, constraint, table, routine }).filter(([, value]) => typeof value === 'string'),
     ),
@@ -33,12 +40,26 @@ export function makeLogger(quiet: boolean, to: DestinationStream = pino.destinat
   );
 }
 
-/** An address without its query, and without the secret of a calendar's. */
-const pathOf = (url: string) => url.split('?')[0]?.replace(/\/calendars\/[^/]+/, '/calendars/…');
+/** An address without its query, and without the secret of a calendar's, in whatever way it is spelled. */
+function pathOf(url: string): string {
+  const [path = ''] = url.split('?');
+  let plain = path;
+  try {
+    for (let i = 0; i < 3 && /%[0-9a-f]{2}/i.test(plain); i++) plain = decodeURIComponent(plain);
+  } catch {
+    // No address of ours: its spelling tells nobody a secret, but might hide one.
+    return '/… (not readable)';
+  }
+  return /calendars/i.test(plain) ? '/api/v1/calendars/…' : path;
+}
 
 /** What a line says of a request: no query either, which may hold what somebody looks for. */
 export const serializers = {
-  req: (req: { method: string; url: string }) => ({ method: req.method, path: pathOf(req.url) }),
+  req: (req: { id?: unknown; method: string; url: string }) => ({
+    id: req.id,
+    method: req.method,
+    path: pathOf(req.url),
+  }),
   res: (res: { statusCode: number }) => ({ status: res.statusCode }),
   err: where,
 };

@@ -157,7 +157,7 @@ export function mount(
   options: { checkReplies: boolean },
 ): Router {
   const mounting: Mounting = {
-    router: Router(),
+    router: Router({ caseSensitive: true }),
     context,
     reply: (endpoint, res, status, body) => {
       if (options.checkReplies) checkReply(endpoint, body);

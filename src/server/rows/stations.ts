@@ -1,10 +1,8 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
-import { and, asc, eq, gte, sql } from 'drizzle-orm';
-import { alias } from 'drizzle-orm/pg-core';
-import type { Station, StationInput } from '../../contract/index.ts';
-import type { LeadRecord } from '../../core/cure/index.ts';
+import { and, asc, eq } from 'drizzle-orm';
+import type { Station, StationInput, StationUpdate } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
-import { station, weatherHour, weatherSeries } from '../db/schema.ts';
+import { station } from '../db/schema.ts';
 import { found } from './missing.ts';
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
@@ -35,7 +33,7 @@ export async function stationById(db: Queries, id: string): Promise<Station | un
 export const theStation = async (db: Queries, id: string): Promise<Station> =>
   found(await stationById(db, id), 'station', id);
 
-const columns = ({ name, gives, way, url, everyMin, privateNet, on, rank }: StationInput) => ({
+const columns = ({
   name,
   gives,
   way,
@@ -44,13 +42,25 @@ const columns = ({ name, gives, way, url, everyMin, privateNet, on, rank }: Stat
   privateNet,
   on,
   rank,
+  rainInterval,
+}: StationUpdate | StationInput) => ({
+  name,
+  gives,
+  way,
+  url,
+  everyMin,
+  privateNet,
+  on,
+  rank,
+  // Left out: as it was.
+  ...(rainInterval && { rainInterval }),
 });
 
 export async function insertStation(db: Queries, input: StationInput): Promise<void> {
   await db.insert(station).values({ id: input.id, ...columns(input) });
 }
 
-export async function updateStation(db: Queries, current: Station, input: StationInput): Promise<void> {
+export async function updateStation(db: Queries, current: Station, input: StationUpdate): Promise<void> {
   await db
     .update(station)
     .set({ ...columns(input), version: current.version + 1 })
@@ -97,37 +107,4 @@ export async function noteStation(
   said: { lastAt?: Date; lastHours?: number; fault: string | null },
 ): Promise<void> {
   await db.update(station).set(said).where(eq(station.id, id));
-}
-
-/** Past this nobody remembers how a forecast came out. */
-const LOOKED_BACK_MS = 120 * 24 * 3_600_000;
-
-/**
- * How the forecasts kept came out against what was measured for the same hour, by lead time of the handbook's table; what
- * is simulated is left out.
- */
-export async function forecastRecords(db: Queries, now: number): Promise<LeadRecord[]> {
-  const [was, wasSeries] = [alias(weatherHour, 'was'), alias(weatherSeries, 'was_series')];
-  const leadH = sql<number>`extract(epoch from (${weatherHour.at} - ${weatherSeries.issuedAt})) / 3600`;
-  const bucket = sql<number>`case when ${leadH} < 12 then 0 when ${leadH} < 48 then 24 when ${leadH} < 96 then 72 when ${leadH} < 180 then 120 else 240 end`;
-  const rows = await db
-    .select({
-      leadH: bucket,
-      hours: sql<number>`count(*)::int`,
-      squaresK2: sql<number>`sum(power(${weatherHour.airC} - ${was.airC}, 2))::float8`,
-    })
-    .from(weatherHour)
-    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
-    .innerJoin(was, eq(was.at, weatherHour.at))
-    .innerJoin(wasSeries, eq(wasSeries.id, was.seriesId))
-    .where(
-      and(
-        eq(weatherSeries.kind, 'forecast'),
-        eq(wasSeries.kind, 'measured'),
-        gte(weatherHour.at, new Date(now - LOOKED_BACK_MS)),
-        sql`${weatherHour.at} > ${weatherSeries.issuedAt}`,
-      ),
-    )
-    .groupBy(bucket);
-  return rows.map((row) => ({ ...row, leadH: Number(row.leadH) }));
 }

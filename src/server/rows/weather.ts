@@ -2,18 +2,10 @@ import { and, asc, between, eq, gte, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Queries } from '../db/open.ts';
 import { station, weatherHour, weatherSeries } from '../db/schema.ts';
+import type { Reading } from './readings.ts';
 
-/** One hour of air as a source gives it, canonical units; null: not given. */
-export interface SeriesHour {
-  at: number;
-  airC: number;
-  rh: number;
-  windMs: number | null;
-  rainMm: number | null;
-  surfaceC: number | null;
-  /** Cloud, tenths. */
-  cloudTenths: number | null;
-}
+/** One hour of weather data at its beginning, canonical units; null: not given. */
+export type SeriesHour = Reading;
 
 export type SeriesKind = 'measured' | 'forecast' | 'simulated';
 
@@ -28,23 +20,17 @@ export interface KnownHour extends SeriesHour {
 /** Rows a statement: what the embedded database takes without holding everything else up. */
 const CHUNK = 200;
 
-/** Keeps what a source gave at one time as a series of its own; what was given before stays. */
-export async function insertSeries(
+/** Keeps hours that are hours already, of simulated weather, as a series of their own; what was given before stays. */
+export async function insertSimulated(
   db: Queries,
-  series: {
-    source: string;
-    kind: SeriesKind;
-    issuedAt: number;
-    hours: readonly SeriesHour[];
-    stationId?: string;
-  },
+  series: { source: string; issuedAt: number; hours: readonly SeriesHour[] },
 ): Promise<void> {
-  const { source, kind, hours, stationId = null } = series;
+  const { source, hours } = series;
   if (hours.length === 0) return;
   const seriesId = uuidv7();
   await db
     .insert(weatherSeries)
-    .values({ id: seriesId, source, kind, stationId, issuedAt: new Date(series.issuedAt) });
+    .values({ id: seriesId, source, kind: 'simulated', issuedAt: new Date(series.issuedAt) });
   for (let i = 0; i < hours.length; i += CHUNK) {
     const rows = hours.slice(i, i + CHUNK).map((hour) => ({ ...hour, seriesId, at: new Date(hour.at) }));
     await db.insert(weatherHour).values(rows);
@@ -88,22 +74,6 @@ export async function latestHours(db: Queries, range: { from: number; to: number
     issuedAt: series.issuedAt.getTime(),
     rank: rank ?? -1,
   }));
-}
-
-/** Air and humidity that a station gave for a stretch of time, in order. */
-export async function hoursOfStation(
-  db: Queries,
-  stationId: string,
-  { from, to }: { from: number; to: number },
-): Promise<{ at: number; airC: number; rh: number }[]> {
-  const rows = await db
-    .select({ at: weatherHour.at, airC: weatherHour.airC, rh: weatherHour.rh })
-    .from(weatherHour)
-    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
-    .where(and(eq(weatherSeries.stationId, stationId), between(weatherHour.at, new Date(from), new Date(to))))
-    .orderBy(asc(weatherHour.at), asc(weatherSeries.issuedAt));
-  // Of an hour given twice the later one stands.
-  return [...new Map(rows.map((row) => [row.at.getTime(), { ...row, at: row.at.getTime() }])).values()];
 }
 
 /** Hours from a moment on for which a real source gave something. */

@@ -117,10 +117,11 @@ export async function benchView(
     product: product ? { ...product, archived: false } : null,
     litresForCoat: litresForCoat(state, clock, product, known.catalogue),
     air: hour ? toWeatherHour(hour) : null,
-    hours: ahead.map(({ at: ms, ok, reasons, surfaceC, dewPointC, marginFalls }) => ({
+    hours: ahead.map(({ at: ms, ok, reasons, conditions, surfaceC, dewPointC, marginFalls }) => ({
       at: new Date(ms).toISOString(),
       ok,
       reasons,
+      conditions,
       surfaceC,
       surfaceLowC: bandAt.get(ms)?.lowC ?? surfaceC,
       surfaceHighC: bandAt.get(ms)?.highC ?? surfaceC,

@@ -11,10 +11,11 @@ import { coatUnder } from './coatUnder.ts';
 const iso = (ms: number) => new Date(ms).toISOString();
 
 const startViews = ({ stretches }: BestStarts): StartView[] =>
-  stretches.map(({ fromMs, toMs, best }) => ({
+  stretches.map(({ fromMs, toMs, best, conditions }) => ({
     from: iso(fromMs),
     to: iso(toMs),
     after: null,
+    conditions,
     best: bestView(best),
   }));
 

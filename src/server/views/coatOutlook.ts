@@ -55,11 +55,12 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Insi
     safe: safeBy === null ? null : iso(safeMs),
     safeBy,
     ok,
-    starts: stretches.map(({ fromMs, toMs, best: each }) => ({
+    starts: stretches.map(({ fromMs, toMs, best: each, conditions }) => ({
       from: at(fromMs),
       to: at(toMs),
       // Of the nearest only: nobody reads why the starts of next week end.
       after: toMs - now < NEAR_MS ? metFirst(under, toMs + JUST_AFTER_MS) : null,
+      conditions,
       best: bestView(each),
     })),
     best: best && bestView(best),
@@ -69,6 +70,7 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Insi
         : insteadOf(place.surroundings, inside.heatC).map((other) =>
             insteadView({ ...coat, inside }, { ...place, surroundings: other }),
           ),
+    conditions: verdict.conditions.map(({ code, at: sinceMs }) => ({ code, at: at(sinceMs) })),
     failures: [...first.values()].sort((a, b) => a.at - b.at).map(failureView),
   };
 }

@@ -1,6 +1,6 @@
 import { type LeadError, learnedErrors, type SplicedHour } from '../../core/cure/index.ts';
 import type { Context } from '../context.ts';
-import { forecastRecords } from '../rows/stations.ts';
+import { forecastRecords } from '../rows/forecastRecords.ts';
 
 const learned = new WeakMap<readonly SplicedHour[], Promise<readonly LeadError[]>>();
 

@@ -73,13 +73,13 @@ export async function stripView(
   const first = hours.findIndex((hour) => hour.at >= at - backDays * DAY_MS);
   const shown = first < 0 ? [] : hours.slice(first);
   const skin = first < 0 ? [] : surface.slice(first);
-  const reasons = reasonsAhead({ hours, surface, place, limits, now: at });
+  const judged = judgedAhead({ hours, surface, place, limits, now: at });
   return {
     now: new Date(at).toISOString(),
     productName,
     simulated: shown.some(({ simulated }) => simulated),
     hours: shown.map((hour, i) =>
-      stripHour(hour, skin[i] as SurfaceReading, reasons.get(hour.at) ?? [], {
+      stripHour(hour, skin[i] as SurfaceReading, judged.get(hour.at) ?? { reasons: [], conditions: [] }, {
         now: at,
         errors,
         heated: place.surroundings.kind === 'heated',
@@ -89,13 +89,13 @@ export async function stripView(
 }
 
 /** What speaks against applying in each hour from now on; judged from a day before, so that what rain or dew left is known. */
-function reasonsAhead(input: {
+function judgedAhead(input: {
   hours: readonly SplicedHour[];
   surface: readonly SurfaceReading[];
   place: SurfacePlace;
   limits: AirLimits;
   now: number;
-}): Map<number, StripHour['reasons']> {
+}): Map<number, Pick<StripHour, 'reasons' | 'conditions'>> {
   const { hours, surface, place, limits, now } = input;
   const from = hours.findIndex((hour) => hour.at > now - DAY_MS);
   if (from < 0) return new Map();
@@ -105,7 +105,11 @@ function reasonsAhead(input: {
     limits,
     surroundings: place.surroundings,
   });
-  return new Map(judged.filter(({ at }) => at + HOUR_MS > now).map(({ at, reasons }) => [at, reasons]));
+  return new Map(
+    judged
+      .filter(({ at }) => at + HOUR_MS > now)
+      .map(({ at, reasons, conditions }) => [at, { reasons, conditions }]),
+  );
 }
 
 const tenth = (celsius: number) => Math.round(celsius * 10) / 10;
@@ -113,7 +117,7 @@ const tenth = (celsius: number) => Math.round(celsius * 10) / 10;
 function stripHour(
   hour: SplicedHour,
   surface: SurfaceReading,
-  reasons: StripHour['reasons'],
+  judged: Pick<StripHour, 'reasons' | 'conditions'>,
   { now, errors, heated }: { now: number; errors: readonly LeadError[]; heated: boolean },
 ): StripHour {
   const { airC, rh, source } = hour;
@@ -134,6 +138,6 @@ function stripHour(
     surfaceC: tenth(surface.surfaceC),
     surfaceLowC: tenth(skin.lowC),
     surfaceHighC: tenth(skin.highC),
-    reasons,
+    ...judged,
   };
 }

@@ -33,10 +33,14 @@ function isLeft({ kind, doneAt, endsAt, fromAt }: WorkView, now: number): boolea
 }
 
 /** Only the part of each stretch in which the film below takes the coat too. */
-function within(stretches: readonly StartStretch[], fromMs: number, toMs: number): DayJob['stretches'] {
+function within(
+  stretches: readonly StartStretch[],
+  fromMs: number,
+  toMs: number,
+): (DayJob['stretches'][number] & Pick<StartStretch, 'conditions'>)[] {
   return stretches.flatMap((each) => {
     const [from, to] = [Math.max(each.fromMs, fromMs), Math.min(each.toMs, toMs)];
-    return from <= to ? [{ fromMs: from, toMs: to }] : [];
+    return from <= to ? [{ fromMs: from, toMs: to, conditions: each.conditions }] : [];
   });
 }
 
@@ -87,6 +91,7 @@ function askAbout(
       placed: null,
       workLeft: clock.work.filter((task) => isLeft(task, now)).length,
       safeNotStated: safeBy === null,
+      conditions: [...new Set(stretches.flatMap(({ conditions }) => conditions))],
     },
   };
 }

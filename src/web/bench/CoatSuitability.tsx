@@ -6,7 +6,7 @@ import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayFailure, sayReason } from '../words/airReasons.ts';
+import { sayCondition, sayFailure, sayReason } from '../words/airReasons.ts';
 import { Starts } from './Starts.tsx';
 
 /** The sheet's limits for the coat in hand, by the method it is applied by. */
@@ -54,11 +54,11 @@ interface Props {
 }
 
 /** May the coat be applied now: this hour, every hour of its application, and on until dew and rain cannot hurt it. */
-export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSafeHours }: Props) {
+export function CoatSuitability({ view, sheet, conditions: measured, zone, safeHours, onSafeHours }: Props) {
   const { show } = useUnits();
   const [seenDry, setSeenDry] = useState(false);
-  const verdict = judgeNow(view, sheet, conditions, seenDry);
-  const wetByAir = judgeNow(view, sheet, conditions, false).reasons.some(
+  const verdict = judgeNow(view, sheet, measured, seenDry);
+  const wetByAir = judgeNow(view, sheet, measured, false).reasons.some(
     ({ code }) => code === 'rain' || code === 'wet-surface',
   );
   const limits = limitsHere(view, sheet);
@@ -69,6 +69,8 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
   const asked = outlook !== null && outlook.safeBy === null;
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
   const first = later[0];
+  // Seen at the boat, this hour's rain is known; the hours ahead are not.
+  const conditions = new Set([...verdict.conditions, ...(outlook?.conditions ?? []).map(({ code }) => code)]);
   // What is said of this hour is not said again of the next.
   const alreadyNow = new Set<string>(verdict.reasons.map(({ code }) => code));
   // The hours ahead are unknown, or when it is safe is: this hour's verdict alone is no leave.
@@ -78,15 +80,31 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
       <Why
         figure={
           <span className="text-xl">
-            <strong className={ok ? 'text-success' : unknown ? 'text-warning' : 'text-error'}>
-              {ok ? 'Suitable now' : unknown ? 'Suitable this hour, not known ahead' : 'Not suitable now'}
+            <strong
+              className={
+                ok
+                  ? conditions.size > 0
+                    ? 'text-warning'
+                    : 'text-success'
+                  : unknown
+                    ? 'text-warning'
+                    : 'text-error'
+              }
+            >
+              {ok
+                ? conditions.size > 0
+                  ? 'Suitable now, on a condition'
+                  : 'Suitable now'
+                : unknown
+                  ? 'Suitable this hour, not known ahead'
+                  : 'Not suitable now'}
             </strong>
           </span>
         }
       >
         <p>
           Dew point {show(verdict.dewPointC, 'temperature')} from air and humidity (Magnus form, WMO Guide No.
-          8). Surface {show(conditions.surfaceC ?? conditions.airC, 'temperature')} is{' '}
+          8). Surface {show(measured.surfaceC ?? measured.airC, 'temperature')} is{' '}
           {show(verdict.marginC, 'temperatureDifference')} above it;{' '}
           {show(limits.dewMarginC, 'temperatureDifference')} wanted
           {sheet.limits.dewMarginC === null
@@ -100,6 +118,13 @@ export function CoatSuitability({ view, sheet, conditions, zone, safeHours, onSa
           sun or under a clear sky is an estimate from the air: measure it where it is close.
         </p>
       </Why>
+      {verdict.ok && conditions.size > 0 && (
+        <ul className="list-disc pl-5 text-lg font-semibold">
+          {[...conditions].map((code) => (
+            <li key={code}>{sayCondition(code)}</li>
+          ))}
+        </ul>
+      )}
       {(verdict.reasons.length > 0 || first) && (
         <ul className="list-disc pl-5 text-lg">
           {verdict.reasons.map((reason) => (

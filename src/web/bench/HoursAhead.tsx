@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import type { BenchView } from '../../contract/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayReason } from '../words/airReasons.ts';
+import { sayCondition, sayReason } from '../words/airReasons.ts';
 
 /** How many of the coming hours pass as this product sees them, and the named reason of each that does not. */
 export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: string }) {
@@ -10,14 +10,19 @@ export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: s
   if (hours.length === 0) return null;
   const at = (iso: string) => DateTime.fromISO(iso, { zone });
   const good = hours.filter((hour) => hour.ok).length;
+  const conditions = [...new Set(hours.flatMap((hour) => (hour.ok ? hour.conditions : [])))];
   return (
     <Why
       figure={
         <span>
-          {good} of the next {hours.length} hours pass
+          {good} of the next {hours.length} hours are suitable
+          {conditions.length > 0 && ', if what the data does not say is checked'}
         </span>
       }
     >
+      {conditions.map((code) => (
+        <p key={code}>{sayCondition(code)}</p>
+      ))}
       <ul className="max-h-64 overflow-y-auto">
         {hours
           .filter((hour) => !hour.ok)

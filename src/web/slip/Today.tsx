@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { TodayCoat, TodayView } from '../../contract/index.ts';
 import { useToday } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
+import { sayCondition } from '../words/airReasons.ts';
 import { counted } from '../words/counted.ts';
 
 /** What could go on today: one pair of hands, in the order that fits the most; then what passes at no hour, and why not. */
@@ -19,7 +20,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
   return (
     <section aria-labelledby="today" className="space-y-2">
       <h2 id="today" className="batten pb-1 text-lg">
-        Coats that could go on today
+        Possible today
       </h2>
       {placed.length === 0 ? (
         <p className="font-semibold">No coat that is due passes at any hour of today that is left.</p>
@@ -34,16 +35,17 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
               <span>
                 <CoatName coat={coat} />
                 <span className="block text-sm">{sayStarts(coat, zone, now)}</span>
+                {coat.conditions.map((code) => (
+                  <span key={code} className="block text-sm font-semibold">
+                    {sayCondition(code)}
+                  </span>
+                ))}
               </span>
             </li>
           ))}
         </ol>
       )}
-      {placed.length > 1 && (
-        <p className="text-sm">
-          For one pair of hands, one after the other, in the order that fits the most.
-        </p>
-      )}
+      {placed.length > 1 && <p className="text-sm">Order for one person that fits the most coats.</p>}
       {left.length > 0 && (
         <details>
           <summary className="target cursor-pointer py-2">{counted(left.length, 'coat')} not today</summary>
@@ -75,7 +77,7 @@ function sayStarts({ starts, workLeft }: TodayCoat, zone: string, now: number): 
     .map(({ from, to }) => `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`)
     .join('; ');
   const work = workLeft > 0 ? `; ${counted(workLeft, 'piece')} of work before it` : '';
-  return `starts that pass: ${all}${work}`;
+  return `can start ${all}${work}`;
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {

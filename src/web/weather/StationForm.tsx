@@ -11,6 +11,7 @@ interface StationValues {
   name: string;
   gives: StationInput['gives'];
   way: StationInput['way'];
+  rainInterval: StationInput['rainInterval'];
   url: string;
   everyMin: string;
   privateNet: boolean;
@@ -20,6 +21,7 @@ const EMPTY: StationValues = {
   name: '',
   gives: 'measured',
   way: 'posts',
+  rainInterval: 'before',
   url: '',
   everyMin: '30',
   privateNet: false,
@@ -41,6 +43,7 @@ export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station
       privateNet: asked && values.privateNet,
       on: true,
       rank,
+      rainInterval: values.rainInterval,
     };
     const errors = await refusals(
       (c) => c.stationInput,
@@ -58,18 +61,26 @@ export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station
         <Field name="name" label="Name" placeholder="Mast logger" />
         <SelectField
           name="gives"
-          label="It gives"
+          label="Data"
           choices={[
-            ['measured', 'What it measures'],
-            ['forecast', 'A forecast'],
+            ['measured', 'Measurements'],
+            ['forecast', 'Forecast'],
           ]}
         />
         <SelectField
           name="way"
-          label="How it comes here"
+          label="Station type"
           choices={[
-            ['posts', 'It posts its readings'],
-            ['asked', 'An address is asked for them'],
+            ['posts', 'Posts its readings'],
+            ['asked', 'Address to poll'],
+          ]}
+        />
+        <SelectField
+          name="rainInterval"
+          label="Rain interval"
+          choices={[
+            ['before', 'Rain fell before each timestamp (most loggers)'],
+            ['after', 'Rain fell after each timestamp'],
           ]}
         />
       </div>

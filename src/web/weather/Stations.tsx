@@ -90,14 +90,15 @@ function List({ view, zone }: { view: StationsView; zone: string }) {
 }
 
 function StationLine({ station, now, zone }: { station: Station; now: number; zone: string }) {
-  const { name, gives, way, everyMin, on, lastAt, lastHours, fault } = station;
+  const { name, gives, way, everyMin, on, lastAt, lastHours, fault, rainInterval } = station;
   const since = lastAt === null ? null : now - Date.parse(lastAt);
   const silent = on && gives === 'measured' && since !== null && since > SILENT_MS;
   return (
     <>
       <p>
         <strong>{name}</strong>: {gives === 'measured' ? 'measures' : 'a forecast'},{' '}
-        {way === 'posts' ? 'posts its readings' : `asked every ${everyMin} min`}
+        {way === 'posts' ? 'posts its readings' : `polled every ${everyMin} min`}, rain{' '}
+        {rainInterval === 'before' ? 'before' : 'after'} the timestamp
         {!on && ', switched off'}.{' '}
         {lastAt === null
           ? 'Nothing from it yet.'
@@ -182,7 +183,7 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
   const compared = errors.reduce((sum, { hours }) => sum + hours, 0);
   return (
     <details>
-      <summary className="target cursor-pointer py-2">How wrong forecasts are here</summary>
+      <summary className="target cursor-pointer py-2">Local forecast accuracy</summary>
       <table className="table-sm table w-auto">
         <thead>
           <tr>
@@ -204,7 +205,7 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
       <p className="text-sm">
         {compared === 0
           ? 'Nothing has been compared yet: these are usual figures, from memory.'
-          : 'From the forecasts kept and what was measured later, drawn to the usual figures while few hours were compared.'}{' '}
+          : 'From kept forecasts and later measurements, one forecast per lead time and day. While few hours are compared, the usual figures weigh more.'}{' '}
         “May” and “must” on the windows are given by them.
       </p>
     </details>

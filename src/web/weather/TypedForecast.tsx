@@ -75,13 +75,17 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
     };
   const take = () =>
     write(
-      { method: 'POST', path: '/weather', body: { csv: csvOf(hours), mode: 'import', source: 'typed' } },
+      {
+        method: 'POST',
+        path: '/weather',
+        body: { csv: csvOf(hours), mode: 'import', source: 'typed', rainInterval: 'after' },
+      },
       { onSuccess: (answer) => onShifts(answer.shifts) },
     );
   return (
     <section aria-labelledby="typed" className="space-y-3">
       <h2 id="typed" className="batten pb-1 text-lg">
-        A forecast in three lines
+        Enter a forecast by hand
       </h2>
       <p>
         As you heard it. Nights are taken as the colder, days as the warmer end; the air keeps its moisture.
@@ -118,14 +122,14 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
         disabled={isPending || problem !== null}
         onClick={take}
       >
-        {isPending ? 'Taking it…' : 'Take this forecast'}
+        {isPending ? 'Saving…' : 'Save forecast'}
       </button>
       {error && (
         <p role="alert" className="text-error font-semibold">
           {error.message}
         </p>
       )}
-      {isSuccess && <p role="status">Taken: the clocks run on it from then on.</p>}
+      {isSuccess && <p role="status">Saved. Cure times use this forecast from now on.</p>}
     </section>
   );
 }

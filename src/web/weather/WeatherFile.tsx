@@ -2,9 +2,12 @@ import { Suspense, useId, useState } from 'react';
 import type { ColumnMapping, Shift, WeatherImported } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
+import { Choice } from '../forms/NumberField.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
 
 const ColumnChoices = lazyPart(async () => (await import('./ColumnChoices.tsx')).ColumnChoices);
+
+type RainInterval = WeatherImported['rainInterval'];
 
 interface Props {
   zone: string;
@@ -21,14 +24,21 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
   const id = useId();
   const [csv, setCsv] = useState('');
   const [mapping, setMapping] = useState<ColumnMapping>({});
+  const [rain, setRain] = useState<RainInterval | null>(null);
   const [report, setReport] = useState<WeatherImported | null>(null);
   const [kept, setKept] = useState(false);
   const { mutate: write, isPending: busy, error } = useWrite<WeatherImported>({ atForm: true });
 
-  const send = (mode: 'check' | 'import', text: string, columns: ColumnMapping = mapping) => {
+  const send = (
+    mode: 'check' | 'import',
+    text: string,
+    columns: ColumnMapping = mapping,
+    rainInterval: RainInterval | null = rain,
+  ) => {
     setKept(false);
+    const body = { csv: text, mode, mapping: columns, ...(rainInterval && { rainInterval }) };
     write(
-      { method: 'POST', path: '/weather', body: { csv: text, mode, mapping: columns } },
+      { method: 'POST', path: '/weather', body },
       {
         onSuccess: (answer) => {
           setReport(answer);
@@ -48,9 +58,10 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
         Weather file
       </h2>
       <p>
-        Hourly CSV with a header: time, air °C, RH %, and where there are any wind m/s, rain mm, surface °C,
-        cloud (tenths). Hours up to now count as measured, later ones as forecast. Times without an offset are
-        in {zone}.
+        CSV with a header: time, air °C, RH %, and optionally wind m/s, rain mm, surface °C, cloud (tenths).
+        Rows may be an hour apart or closer. Rows up to now count as measured, later ones as forecast. Rain is
+        taken to have fallen before its timestamp, as most loggers write it, unless the header says “after” or
+        you choose otherwise. Times without an offset are in {zone}.
       </p>
       <div>
         <label htmlFor={id} className="label-caps block pb-1">
@@ -67,7 +78,8 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
             void file.text().then((text) => {
               setCsv(text);
               setMapping({});
-              send('check', text, {});
+              setRain(null);
+              send('check', text, {}, null);
             });
           }}
         />
@@ -82,7 +94,10 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
           value={csv}
           onChange={(event) => {
             // Columns were named for the header that stood there.
-            if (headerOf(event.target.value) !== headerOf(csv)) setMapping({});
+            if (headerOf(event.target.value) !== headerOf(csv)) {
+              setMapping({});
+              setRain(null);
+            }
             setCsv(event.target.value);
             setReport(null);
           }}
@@ -126,6 +141,23 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
               .join(', ')}
             .
           </p>
+          {report.columns.rain !== undefined && !kept && (
+            <Choice
+              label="Rain interval"
+              value={report.rainInterval}
+              choices={[
+                ['before', 'Rain fell before each timestamp (most loggers)'],
+                ['after', 'Rain fell after each timestamp'],
+              ]}
+              onChange={(interval) => {
+                setRain(interval);
+                send('check', csv, mapping, interval);
+              }}
+            />
+          )}
+          {report.columns.rain === undefined && (
+            <p>No rain column: coats in the open will be suitable only on condition that it stays dry.</p>
+          )}
           {report.badRows.length > 0 && (
             <>
               <p className="text-error font-semibold">

@@ -19,8 +19,8 @@ it('a forecast heard is typed in three lines, drawn, and taken: the air is known
   expect(await screen.findByText(/highest air temperature 3 is outside/)).toBeDefined();
   await put('Nights down to', '-7');
   await put('Days up to', '2');
-  await user.click(screen.getByRole('button', { name: 'Take this forecast' }));
-  expect(await screen.findByText(/Taken: the clocks run on it/)).toBeDefined();
+  await user.click(screen.getByRole('button', { name: 'Save forecast' }));
+  expect(await screen.findByText(/Saved. Cure times use this forecast/)).toBeDefined();
   await waitFor(async () => {
     const { hours } = await ask<Weather>('GET', '/weather');
     expect(Math.min(...hours.map(({ airC }) => airC))).toBeCloseTo(-7, 1);

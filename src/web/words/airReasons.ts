@@ -1,4 +1,4 @@
-import type { AirReason, CoatFailureCode, CoatPhase } from '../../core/air/index.ts';
+import type { AirConditionCode, AirReason, CoatFailureCode, CoatPhase } from '../../core/air/index.ts';
 import type { useUnits } from '../units/UnitsContext.tsx';
 
 export type Show = ReturnType<typeof useUnits>['show'];
@@ -45,6 +45,14 @@ export function sayReason(
       return `wet from rain or dew: about ${Math.ceil(reason.value)} h of drying air still wanted`;
   }
 }
+
+const CONDITIONS: Record<AirConditionCode, string> = {
+  'no-rain-data': 'No rain data: make sure the surface is dry and stays dry.',
+  'no-wind-data': 'No wind data: check the wind at the boat before you start.',
+};
+
+/** What has to be checked at the boat because no data says it. */
+export const sayCondition = (code: AirConditionCode): string => CONDITIONS[code];
 
 /** As {@link sayReason} of a coat on its way: what comes before it is safe is told by what it does to the film. */
 export function sayFailure(

@@ -25,24 +25,28 @@ export const yard = pgTable('yard', {
   version: version(),
 });
 
-export const boat = pgTable('boat', {
-  id: uuid('id').primaryKey(),
-  name: text('name').notNull(),
-  kind: text('kind').$type<Boat['kind']>().notNull(),
-  /** All five, or none: a boat not measured yet, or parts that are no hull. */
-  loaM: doublePrecision('loa_m'),
-  lwlM: doublePrecision('lwl_m'),
-  beamM: doublePrecision('beam_m'),
-  draughtM: doublePrecision('draught_m'),
-  freeboardM: doublePrecision('freeboard_m'),
-  /** Where the bow points on the hard, degrees from north; null: not told. */
-  headingDeg: doublePrecision('heading_deg'),
-  /** Of the secret in the address of her calendar; null: none given out, or taken back. */
-  calendarHash: text('calendar_hash'),
-  note: text('note').notNull(),
-  archived: archived(),
-  version: version(),
-});
+export const boat = pgTable(
+  'boat',
+  {
+    id: uuid('id').primaryKey(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<Boat['kind']>().notNull(),
+    /** All five, or none: a boat not measured yet, or parts that are no hull. */
+    loaM: doublePrecision('loa_m'),
+    lwlM: doublePrecision('lwl_m'),
+    beamM: doublePrecision('beam_m'),
+    draughtM: doublePrecision('draught_m'),
+    freeboardM: doublePrecision('freeboard_m'),
+    /** Where the bow points on the hard, degrees from north; null: not told. */
+    headingDeg: doublePrecision('heading_deg'),
+    /** Of the secret in the address of her calendar; null: none given out, or taken back. */
+    calendarHash: text('calendar_hash'),
+    note: text('note').notNull(),
+    archived: archived(),
+    version: version(),
+  },
+  (table) => [index('boat_by_calendar').on(table.calendarHash)],
+);
 
 export const area = pgTable(
   'area',

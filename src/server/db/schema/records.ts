@@ -44,9 +44,6 @@ export const logEntry = pgTable(
     litres: doublePrecision('litres'),
     areaM2: doublePrecision('area_m2'),
     endedAt: instant('ended_at'),
-    /** Who did it and on which device it was logged; null: not recorded. */
-    person: text('person'),
-    device: text('device'),
     /** What no other record is counted by. */
     body: jsonb('body').$type<Record<string, unknown>>().notNull(),
   },
@@ -91,12 +88,16 @@ export const batchUse = pgTable(
 );
 
 /** Writes that took, so that the same one sent again changes nothing and is known for the same. */
-export const writeSeen = pgTable('write_seen', {
-  /** Method, address, and the version it was written against. */
-  key: text('key').primaryKey(),
-  bodyHash: text('body_hash').notNull(),
-  at: instant('at').notNull(),
-});
+export const writeSeen = pgTable(
+  'write_seen',
+  {
+    /** Method, address, and the version it was written against. */
+    key: text('key').primaryKey(),
+    bodyHash: text('body_hash').notNull(),
+    at: instant('at').notNull(),
+  },
+  (table) => [index('write_seen_by_time').on(table.at)],
+);
 
 /** A source of air: a logger that posts its readings, or an address that is asked for them. */
 export const station = pgTable('station', {
@@ -109,6 +110,8 @@ export const station = pgTable('station', {
   privateNet: boolean('private_net').notNull(),
   on: boolean('is_on').notNull(),
   rank: integer('rank').notNull(),
+  /** Whether the rain of a reading fell before its timestamp or after it. */
+  rainInterval: text('rain_interval').$type<StationInput['rainInterval']>().notNull().default('after'),
   /** Of its token, by which what it posts is known; null: none given out, or taken back. */
   tokenHash: text('token_hash'),
   lastAt: instant('last_at'),
@@ -118,7 +121,10 @@ export const station = pgTable('station', {
   version: version(),
 });
 
-/** One giving of air: a file read, a forecast issued, a stand-in asked. Older ones are kept. */
+/**
+ * Weather data of one source: a file read, a forecast issued, a stand-in asked; and for each station one series of all that it
+ * measured, and one of what its forecasts said of hours past.
+ */
 export const weatherSeries = pgTable(
   'weather_series',
   {
@@ -129,13 +135,42 @@ export const weatherSeries = pgTable(
     /** The station it came from; null: a file, typed, the stand-in. */
     stationId: uuid('station_id').references(() => station.id),
     issuedAt: instant('issued_at').notNull(),
+    /** A station's one series of its kind that is added to; of a forecast it holds past hours as last issued. */
+    continuous: boolean('continuous').notNull().default(false),
   },
   (table) => [
-    index('weather_series_by_issue').on(table.issuedAt),
+    index('weather_series_by_issue').on(table.kind, table.issuedAt),
+    index('weather_series_by_station').on(table.stationId, table.issuedAt),
+    uniqueIndex('weather_series_continuous').on(table.stationId, table.kind).where(sql`${table.continuous}`),
     check('weather_series_kind', sql`${table.kind} in ('measured', 'forecast', 'simulated')`),
   ],
 );
 
+/** Every reading as it was given. The hours are worked out from these; old ones are dropped once their hours stand. */
+export const weatherReading = pgTable(
+  'weather_reading',
+  {
+    seriesId: uuid('series_id')
+      .notNull()
+      .references(() => weatherSeries.id),
+    at: instant('at').notNull(),
+    /** null in a row that holds only rain. */
+    airC: doublePrecision('air_c'),
+    rh: doublePrecision('rh'),
+    windMs: doublePrecision('wind_ms'),
+    rainMm: doublePrecision('rain_mm'),
+    /** A moment within the stretch in which the rain fell, whatever its source's timestamps mean: its hour counts it. */
+    rainAt: instant('rain_at').notNull(),
+    surfaceC: doublePrecision('surface_c'),
+    cloudTenths: doublePrecision('cloud_tenths'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.seriesId, table.at] }),
+    index('weather_reading_by_time').on(table.at),
+  ],
+);
+
+/** Weather data hour by hour, worked out in SQL from the readings of a series. */
 export const weatherHour = pgTable(
   'weather_hour',
   {
@@ -167,5 +202,5 @@ export const shift = pgTable(
     at: instant('at').notNull(),
     body: jsonb('body').$type<Shift>().notNull(),
   },
-  (table) => [index('shift_by_area').on(table.areaId, table.at)],
+  (table) => [index('shift_by_area').on(table.areaId, table.at), index('shift_by_time').on(table.at)],
 );

@@ -59,21 +59,25 @@ export const offer = pgTable(
     archived: archived(),
     version: version(),
   },
-  (table) => [index('offer_by_product').on(table.productId)],
+  (table) => [index('offer_by_product').on(table.productId), index('offer_by_supplier').on(table.supplierId)],
 );
 
-export const purchase = pgTable('purchase', {
-  id: uuid('id').primaryKey(),
-  supplierId: uuid('supplier_id').references(() => supplier.id),
-  orderedAt: instant('ordered_at').notNull(),
-  dueOn: date('due_on', { mode: 'string' }),
-  delivery: money('delivery').notNull(),
-  note: text('note').notNull(),
-  lines: jsonb('lines').$type<PurchaseLine[]>().notNull(),
-  receivedAt: instant('received_at'),
-  archived: archived(),
-  version: version(),
-});
+export const purchase = pgTable(
+  'purchase',
+  {
+    id: uuid('id').primaryKey(),
+    supplierId: uuid('supplier_id').references(() => supplier.id),
+    orderedAt: instant('ordered_at').notNull(),
+    dueOn: date('due_on', { mode: 'string' }),
+    delivery: money('delivery').notNull(),
+    note: text('note').notNull(),
+    lines: jsonb('lines').$type<PurchaseLine[]>().notNull(),
+    receivedAt: instant('received_at'),
+    archived: archived(),
+    version: version(),
+  },
+  (table) => [index('purchase_by_supplier').on(table.supplierId)],
+);
 
 export const lot = pgTable(
   'lot',
@@ -126,6 +130,7 @@ export const lotMovement = pgTable(
     index('movement_by_lot').on(table.lotId, table.at),
     index('movement_by_time').on(table.at),
     index('movement_by_entry').on(table.entryId),
+    index('movement_by_area').on(table.areaId),
     index('movement_together').on(table.togetherId),
     uniqueIndex('movement_corrected_once').on(table.corrects),
     check('movement_amount', sql`${table.amount} >= 0`),

@@ -71,6 +71,7 @@ describe('the air as it is drawn', () => {
       surfaceC: airC,
       surfaceLowC: airC,
       surfaceHighC: airC,
+      conditions: [],
       reasons: [10, 11, 13].includes(i) ? [{ code: 'rain', value: 1, limit: 0 }] : [],
     };
   });

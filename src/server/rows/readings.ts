@@ -1,0 +1,232 @@
+import { and, eq, gte, lt, sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import type { StationInput } from '../../contract/index.ts';
+import type { Queries } from '../db/open.ts';
+import { weatherReading, weatherSeries } from '../db/schema.ts';
+
+/** A reading as its source gave it, at its own moment; canonical units; null: not given. */
+export interface Reading {
+  at: number;
+  airC: number;
+  rh: number;
+  windMs: number | null;
+  rainMm: number | null;
+  surfaceC: number | null;
+  cloudTenths: number | null;
+}
+
+const HOUR_MS = 3_600_000;
+/** Rows a statement, and hours worked out in one: what the embedded database takes without holding others up. */
+const CHUNK = 250;
+const HOURS_AT_ONCE = 24 * 30;
+
+const hourOf = (ms: number) => Math.floor(ms / HOUR_MS) * HOUR_MS;
+
+/**
+ * A moment within the stretch in which a reading's rain fell. Rain before the timestamp ends at it, so that of a reading on
+ * the hour it belongs to the hour that ends there.
+ */
+const rainMoment = (at: number, interval: StationInput['rainInterval']) =>
+  interval === 'before' ? at - 1 : at;
+
+/** A reading as a row. */
+const toRow = (seriesId: string, { at, ...figures }: Reading, interval: StationInput['rainInterval']) => ({
+  ...figures,
+  seriesId,
+  at: new Date(at),
+  rainAt: new Date(rainMoment(at, interval)),
+});
+
+type Row = Omit<ReturnType<typeof toRow>, 'airC' | 'rh'> & { airC: number | null; rh: number | null };
+
+/** A row that holds nothing but the rain of an hour which another series has the air of. */
+const rainOnly = (seriesId: string, rainMm: number, at: number): Row => ({
+  seriesId,
+  at: new Date(at),
+  rainAt: new Date(at),
+  rainMm,
+  airC: null,
+  rh: null,
+  windMs: null,
+  surfaceC: null,
+  cloudTenths: null,
+});
+
+/** The one series of what a station measured, made when it gives something first. */
+async function seriesOfStation(
+  db: Queries,
+  of: { source: string; stationId: string; kind: 'measured' | 'forecast'; issuedAt: Date },
+): Promise<string> {
+  const [row] = await db
+    .insert(weatherSeries)
+    .values({ id: uuidv7(), continuous: true, ...of })
+    .onConflictDoUpdate({
+      target: [weatherSeries.stationId, weatherSeries.kind],
+      targetWhere: sql`${weatherSeries.continuous}`,
+      set: { issuedAt: of.issuedAt, source: of.source },
+    })
+    .returning({ id: weatherSeries.id });
+  return (row as { id: string }).id;
+}
+
+async function newSeries(
+  db: Queries,
+  of: { source: string; kind: 'measured' | 'forecast'; stationId: string | null; issuedAt: Date },
+): Promise<string> {
+  const id = uuidv7();
+  await db.insert(weatherSeries).values({ id, ...of });
+  return id;
+}
+
+async function insertRows(db: Queries, rows: readonly Row[]): Promise<void> {
+  for (let i = 0; i < rows.length; i += CHUNK) {
+    await db
+      .insert(weatherReading)
+      .values(rows.slice(i, i + CHUNK))
+      // The same moment given again is a correction.
+      .onConflictDoUpdate({
+        target: [weatherReading.seriesId, weatherReading.at],
+        set: {
+          airC: sql`excluded.air_c`,
+          rh: sql`excluded.rh`,
+          windMs: sql`excluded.wind_ms`,
+          rainMm: sql`excluded.rain_mm`,
+          rainAt: sql`excluded.rain_at`,
+          surfaceC: sql`excluded.surface_c`,
+          cloudTenths: sql`excluded.cloud_tenths`,
+        },
+      });
+    // Others may be answered between two statements.
+    await new Promise(setImmediate);
+  }
+}
+
+/** A mean over the time that each reading covers: up to the next one, or the end of the hour. All alike: that figure, exactly. */
+const weighted = (column: string) =>
+  sql.raw(
+    `case when min(${column}) = max(${column}) then min(${column}) else sum(${column} * seconds) / sum(seconds) filter (where ${column} is not null) end`,
+  );
+
+/**
+ * Works the hours of a series out from its readings: temperatures and humidity weighted by the time they cover, wind as
+ * their mean, rain as its sum, cloud as last seen. An hour with no air of its own is none.
+ */
+async function aggregate(db: Queries, seriesId: string, fromMs: number, toMs: number): Promise<void> {
+  const [from, to] = [new Date(fromMs).toISOString(), new Date(toMs).toISOString()];
+  await db.execute(sql`
+    with readings as (
+      select r.*, date_bin('1 hour', at, timestamptz 'epoch') as hour,
+        extract(epoch from coalesce(
+          lead(at) over (partition by date_bin('1 hour', at, timestamptz 'epoch') order by at),
+          date_bin('1 hour', at, timestamptz 'epoch') + interval '1 hour') - at) as seconds
+      from weather_reading r
+      where series_id = ${seriesId} and at >= ${from}::timestamptz and at < ${to}::timestamptz and air_c is not null
+    ), air as (
+      select hour, ${weighted('air_c')} as air_c, ${weighted('rh')} as rh, avg(wind_ms) as wind_ms,
+        ${weighted('surface_c')} as surface_c,
+        (array_agg(cloud_tenths order by at desc) filter (where cloud_tenths is not null))[1] as cloud_tenths
+      from readings group by hour
+    ), rain as (
+      select date_bin('1 hour', rain_at, timestamptz 'epoch') as hour, sum(rain_mm) as rain_mm
+      from weather_reading
+      where series_id = ${seriesId} and rain_mm is not null and rain_at >= ${from}::timestamptz
+        and rain_at < ${to}::timestamptz and at >= ${from}::timestamptz and at <= ${to}::timestamptz
+      group by 1
+    )
+    insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
+    select ${seriesId}::uuid, hour, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths
+    from air left join rain using (hour)
+    on conflict (series_id, at) do update set air_c = excluded.air_c, rh = excluded.rh, wind_ms = excluded.wind_ms,
+      rain_mm = excluded.rain_mm, surface_c = excluded.surface_c, cloud_tenths = excluded.cloud_tenths`);
+}
+
+/** Keeps readings and works out the hours they touch. */
+async function keep(db: Queries, seriesId: string, rows: readonly Row[]): Promise<void> {
+  if (rows.length === 0) return;
+  await insertRows(db, rows);
+  const last = hourOf(Math.max(...rows.map(({ at }) => at.getTime())));
+  const first = hourOf(Math.min(...rows.map(({ rainAt, at }) => Math.min(rainAt.getTime(), at.getTime()))));
+  for (let from = first; from <= last; from += HOURS_AT_ONCE * HOUR_MS) {
+    await aggregate(db, seriesId, from, Math.min(from + HOURS_AT_ONCE * HOUR_MS, last + HOUR_MS));
+    await new Promise(setImmediate);
+  }
+}
+
+/** What a source gives at one time. */
+export interface Given {
+  source: string;
+  kind: 'measured' | 'forecast';
+  issuedAt: number;
+  rainInterval: StationInput['rainInterval'];
+  readings: readonly Reading[];
+  stationId?: string;
+}
+
+/** Keeps what a source gave: what a station measures is added to its one series, a file or a forecast is a series of its own. */
+export async function insertReadings(db: Queries, given: Given): Promise<void> {
+  const { source, kind, readings, rainInterval, stationId = null } = given;
+  if (readings.length === 0) return;
+  const issuedAt = new Date(given.issuedAt);
+  const seriesId =
+    stationId !== null && kind === 'measured'
+      ? await seriesOfStation(db, { source, kind, stationId, issuedAt })
+      : await newSeries(db, { source, kind, stationId, issuedAt });
+  await keep(
+    db,
+    seriesId,
+    readings.map((reading) => toRow(seriesId, reading, rainInterval)),
+  );
+}
+
+/**
+ * Keeps a file: its readings up to now as measured, those after as a forecast. Rain that fell before its timestamp may lie in
+ * an hour whose air the file measured, though it stands with the first reading of the forecast.
+ */
+export async function insertFile(db: Queries, given: Omit<Given, 'kind' | 'stationId'>): Promise<void> {
+  const { readings, issuedAt, rainInterval, source } = given;
+  const measured = readings.filter(({ at }) => at <= issuedAt);
+  const ahead = readings.filter(({ at }) => at > issuedAt);
+  const last = measured.at(-1);
+  const at = new Date(issuedAt);
+  if (measured.length > 0) {
+    const id = await newSeries(db, { source, kind: 'measured', stationId: null, issuedAt: at });
+    const rows: Row[] = measured.map((reading) => toRow(id, reading, rainInterval));
+    const first = ahead[0];
+    const rainAt = first && rainMoment(first.at, rainInterval);
+    if (first && first.rainMm !== null && last && rainAt !== undefined && hourOf(rainAt) === hourOf(last.at))
+      rows.push(rainOnly(id, first.rainMm, Math.max(rainAt, last.at + 1)));
+    await keep(db, id, rows);
+  }
+  if (ahead.length > 0) {
+    const id = await newSeries(db, { source, kind: 'forecast', stationId: null, issuedAt: at });
+    await keep(
+      db,
+      id,
+      ahead.map((reading) => toRow(id, reading, rainInterval)),
+    );
+  }
+}
+
+/** Air and humidity that a station measured in a stretch of time, reading by reading, in order. */
+export async function readingsOfStation(
+  db: Queries,
+  stationId: string,
+  { from, to }: { from: number; to: number },
+): Promise<{ at: number; airC: number; rh: number }[]> {
+  const rows = await db
+    .select({ at: weatherReading.at, airC: weatherReading.airC, rh: weatherReading.rh })
+    .from(weatherReading)
+    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherReading.seriesId))
+    .where(
+      and(
+        eq(weatherSeries.stationId, stationId),
+        eq(weatherSeries.kind, 'measured'),
+        gte(weatherReading.at, new Date(from)),
+        lt(weatherReading.at, new Date(to)),
+      ),
+    )
+    .orderBy(weatherReading.at);
+  return rows.flatMap(({ at, airC, rh }) =>
+    airC === null || rh === null ? [] : [{ at: at.getTime(), airC, rh }],
+  );
+}

@@ -1,0 +1,112 @@
+import { type SQL, sql } from 'drizzle-orm';
+import type { Queries } from '../db/open.ts';
+
+const DAY_MS = 24 * 3_600_000;
+
+/**
+ * How long what grows by itself is kept, days; docs/operations.md says the same to people. Hours, log entries and stock
+ * movements are kept for good.
+ */
+export const KEPT_DAYS = {
+  /** Readings closer than an hour; their hours stay. */
+  readings: 60,
+  /** Every issue of a forecast; after that the first of each day, and what each hour was last forecast as. */
+  everyIssue: 3,
+  /** The first issue of each day, by which forecasts are judged. */
+  dailyIssue: 135,
+  /** Writes known again when they are sent twice. */
+  writes: 180,
+  /** What moved a window, and why. */
+  shifts: 180,
+  /** Notices between processes. */
+  notices: 1,
+} as const;
+
+/** Rows removed in one step: few enough that nobody waits for it. */
+const STEP_ROWS = 1000;
+/** Series folded in one step. */
+const STEP_SERIES = 4;
+
+const before = (now: number, days: number) => new Date(now - days * DAY_MS).toISOString();
+
+/** Removes some of the rows that are due. @returns how many */
+async function removeSome(db: Queries, table: string, key: string, due: SQL): Promise<number> {
+  const [name, column] = [sql.raw(table), sql.raw(key)];
+  const { rows } = await db.execute<{ n: number }>(sql`
+    with gone as (
+      delete from ${name} where (${column}) in (select ${column} from ${name} where ${due} limit ${STEP_ROWS}) returning 1
+    ) select count(*)::int as n from gone`);
+  return Number(rows[0]?.n ?? 0);
+}
+
+/** The series of a station whose past hours can be kept in its one series, oldest first. */
+async function foldable(db: Queries, now: number): Promise<{ id: string; kind: string; first: boolean }[]> {
+  const { rows } = await db.execute<{ id: string; kind: string; first: boolean }>(sql`
+    with ranked as (
+      select id, kind, issued_at, station_id,
+        row_number() over (partition by station_id, kind, date_bin('1 day', issued_at, timestamptz 'epoch') order by issued_at, id) = 1 as first,
+        row_number() over (partition by station_id, kind order by issued_at desc, id desc) = 1 as newest
+      from weather_series
+      where station_id is not null and not continuous and kind in ('forecast', 'measured')
+        and issued_at < ${before(now, KEPT_DAYS.everyIssue - 1)}::timestamptz
+    )
+    select id, kind, first from ranked
+    where kind = 'measured'
+      or (not newest and issued_at < ${before(now, KEPT_DAYS.dailyIssue)}::timestamptz)
+      or (not newest and not first and issued_at < ${before(now, KEPT_DAYS.everyIssue)}::timestamptz)
+    order by issued_at, id limit ${STEP_SERIES}`);
+  return [...rows];
+}
+
+/**
+ * Keeps the past hours of a series in its station's one series of that kind and removes it. Of two issues the later one
+ * counts; a daily issue, folded long after the others, only fills what they left.
+ */
+async function fold(
+  db: Queries,
+  series: { id: string; first: boolean; kind: string },
+  now: number,
+): Promise<void> {
+  const fills = series.first || series.kind === 'measured';
+  await db.execute(sql`
+    insert into weather_series (id, source, kind, station_id, issued_at, continuous)
+    select gen_random_uuid(), source, kind, station_id, issued_at, true from weather_series where id = ${series.id}
+    on conflict (station_id, kind) where continuous
+      do update set issued_at = greatest(weather_series.issued_at, excluded.issued_at)`);
+  await db.execute(sql`
+    insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
+    select o.id, h.at, h.air_c, h.rh, h.wind_ms, h.rain_mm, h.surface_c, h.cloud_tenths
+    from weather_hour h
+      join weather_series s on s.id = h.series_id
+      join weather_series o on o.station_id = s.station_id and o.kind = s.kind and o.continuous
+    where h.series_id = ${series.id} and h.at <= ${new Date(now).toISOString()}::timestamptz
+    on conflict (series_id, at) ${
+      fills
+        ? sql`do nothing`
+        : sql`do update set air_c = excluded.air_c, rh = excluded.rh, wind_ms = excluded.wind_ms,
+            rain_mm = excluded.rain_mm, surface_c = excluded.surface_c, cloud_tenths = excluded.cloud_tenths`
+    }`);
+  for (const table of ['weather_hour', 'weather_reading'])
+    await db.execute(sql`delete from ${sql.raw(table)} where series_id = ${series.id}`);
+  await db.execute(sql`delete from weather_series where id = ${series.id}`);
+}
+
+/**
+ * One small step of what has to be thinned or dropped.
+ *
+ * @returns how many rows and series it removed; 0: nothing is due
+ */
+export async function retentionStep(db: Queries, now: number): Promise<number> {
+  let done = 0;
+  for (const series of await foldable(db, now)) {
+    await fold(db, series, now);
+    done++;
+  }
+  const old = (column: string, days: number) => sql`${sql.raw(column)} < ${before(now, days)}::timestamptz`;
+  done += await removeSome(db, 'weather_reading', 'series_id, at', old('at', KEPT_DAYS.readings));
+  done += await removeSome(db, 'write_seen', 'key', old('at', KEPT_DAYS.writes));
+  done += await removeSome(db, 'shift', 'id', old('at', KEPT_DAYS.shifts));
+  done += await removeSome(db, 'change_notice', 'n', old('at', KEPT_DAYS.notices));
+  done += await removeSome(db, 'rate_count', 'key', old('ends_at', 0));
+  return done;
+}
