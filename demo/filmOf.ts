@@ -1,6 +1,6 @@
 import { surfaceBodyOf } from '../src/core/air/index.ts';
-import type { SplicedHour, TempSeries } from '../src/core/cure/index.ts';
-import { tempsFor } from '../src/server/air/surfaces.ts';
+import type { TempSeries } from '../src/core/cure/index.ts';
+import { type Air, tempsFor } from '../src/server/air/surfaces.ts';
 import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
 
@@ -14,11 +14,7 @@ function topColour({ steps, laid }: DemoArea): string | null {
 }
 
 /** The film temperatures of a demo area, as the server will have them. */
-export function filmOfArea(
-  hours: readonly SplicedHour[],
-  plan: DemoArea,
-  boat: Pick<DemoBoat, 'headingDeg'>,
-): TempSeries {
+export function filmOfArea(air: Air, plan: DemoArea, boat: Pick<DemoBoat, 'headingDeg'>): TempSeries {
   const { zone, side, substrate, service, surroundings, laid } = plan;
   const body = surfaceBodyOf({
     zone,
@@ -29,5 +25,5 @@ export function filmOfArea(
     coated: laid > 0,
     boatHeadingDeg: boat.headingDeg ?? null,
   });
-  return tempsFor(hours, { surroundings: surroundings ?? { kind: 'open' }, body });
+  return tempsFor(air, { surroundings: surroundings ?? { kind: 'open' }, body });
 }

@@ -5,7 +5,6 @@ import { productSheet, strict } from '../src/contract/index.ts';
 import { HOUR_MS, spliceHours } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { checkStack, FAMILIES, layerOfStep, type ProductSheet } from '../src/core/system/index.ts';
-import { atSite } from '../src/server/air/surfaces.ts';
 import { readDump } from '../src/server/db/open.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { start } from '../src/server/start.ts';
@@ -120,7 +119,7 @@ describe('whatever day it is opened on', () => {
         cloudTenths: cloudTenths ?? undefined,
         windMs: windMs ?? undefined,
       }));
-      const hours = atSite(spliceHours({ measured: forecast, forecast, now }), DEMO_YARD);
+      const weather = { hours: spliceHours({ measured: forecast, forecast, now }), site: DEMO_YARD };
       for (const { plan, boat } of DEMO_BOATS.flatMap((each) =>
         each.areas.map((plan) => ({ plan, boat: each })),
       )) {
@@ -131,7 +130,7 @@ describe('whatever day it is opened on', () => {
           })),
         );
         const durationMs = coatMs(areaFromMeasures({ measures: plan.measures }).areaM2);
-        const temps = filmOfArea(hours, plan, boat);
+        const temps = filmOfArea(weather, plan, boat);
         const ends = coatEnds({ plan, sheets, durationMs, temps, now });
         expect([plan.name, ends.length]).toEqual([plan.name, plan.laid]);
         for (const [no, end] of ends.slice(0, -1).entries()) {

@@ -3,9 +3,10 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
 import type { CoatBody } from '../src/contract/index.ts';
-import { HOUR_MS, type SplicedHour } from '../src/core/cure/index.ts';
+import { HOUR_MS } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { lossOf, type ProductSheet, stackNeed } from '../src/core/system/index.ts';
+import type { Air } from '../src/server/air/surfaces.ts';
 import { yardAir } from '../src/server/air/yardAir.ts';
 import type { Db, Tx } from '../src/server/db/open.ts';
 import { area, boat, product, productSheet, step, yard } from '../src/server/db/schema.ts';
@@ -44,7 +45,7 @@ interface Laying {
   tx: Tx;
   newId: () => string;
   now: number;
-  hours: SplicedHour[];
+  weather: Air;
   products: Map<string, string>;
 }
 
@@ -64,7 +65,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
       utcOffsetHours,
     });
     await insertSimulated(tx, { source: 'stand-in', issuedAt: now, hours: air });
-    const hours = await yardAir(tx, now, { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS });
+    const weather = await yardAir(tx, now, { from: now - 30 * DAY_MS, to: now + 12 * DAY_MS });
     const products = new Map<string, string>();
     for (const [name, sheet] of Object.entries(SHEETS)) {
       const id = newId();
@@ -72,7 +73,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
       await tx.insert(product).values({ id, name });
       await tx.insert(productSheet).values({ productId: id, version: 1, sheet });
     }
-    for (const demoBoat of DEMO_BOATS) await layBoat({ tx, newId, now, hours, products }, demoBoat);
+    for (const demoBoat of DEMO_BOATS) await layBoat({ tx, newId, now, weather, products }, demoBoat);
     await laySurvey({ tx, newId, now, zone: DEMO_YARD.zone, folder: options.folder });
     await layStore({ tx, newId, now, products });
   });
@@ -129,12 +130,14 @@ async function layArea(
   const { areaM2 } = areaFromMeasures({ measures: plan.measures });
   const coats = steps.flatMap((s) => Array.from({ length: s.coats }, (_, coatNo) => ({ s, coatNo })));
   const durationMs = coatMs(areaM2);
-  const temps = filmOfArea(laying.hours, plan, boatPlan);
+  const temps = filmOfArea(laying.weather, plan, boatPlan);
   const ends = coatEnds({ plan, sheets: coats.map(({ s }) => s), durationMs, temps, now });
   for (const [i, end] of ends.entries()) {
     const { s, coatNo } = coats[i] as (typeof coats)[number];
     const need = stackNeed({ areaM2, spread: 0.05, steps: [s] }).steps[0];
-    const at = laying.hours.find((h) => h.at <= end - durationMs && h.at + HOUR_MS > end - durationMs);
+    const at = laying.weather.hours.find(
+      (h) => h.at <= end - durationMs && h.at + HOUR_MS > end - durationMs,
+    );
     const body: CoatBody = {
       stepId: s.id,
       coatNo,

@@ -7,6 +7,8 @@ import { between, objectOf, oneOf, text, title, version } from './joi.ts';
 export interface MeshRecord {
   fileName: string;
   bytes: number;
+  /** SHA-256 of the file, as the ETag of the answer to sending it said; left out: the file sent last. */
+  fileHash?: string;
   faces: number;
   placement: Placement;
   cuts: HullCuts;
@@ -129,6 +131,10 @@ const hydrostatics = objectOf<Hydrostatics>({
 const mesh = objectOf<MeshRecord>({
   fileName: title('file name').max(200).required(),
   bytes: between('size of the file', 1, 400 * 1024 * 1024).required(),
+  fileHash: Joi.string()
+    .pattern(/^[0-9a-f]{64}$/)
+    .label('hash of the file')
+    .optional(),
   faces: between('faces', 1, 20_000_000).integer().required(),
   placement: placement.required(),
   cuts: cuts.required(),

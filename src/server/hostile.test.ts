@@ -13,7 +13,15 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBoat, aCoat, anArea, aPlannedArea, aProduct, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { Area, Entry, LogView, Problem, SlipView, WeatherImported } from '../contract/index.ts';
+import type {
+  Area,
+  Entry,
+  HullForm,
+  LogView,
+  Problem,
+  SlipView,
+  WeatherImported,
+} from '../contract/index.ts';
 import { area as areaTable } from './db/schema.ts';
 import { makeLogger, serializers } from './http/logger.ts';
 import { start } from './start.ts';
@@ -84,12 +92,12 @@ describe('one bad record takes nothing else down', () => {
       { shape: { kind: 'rectangle', lengthM: 5e-324, widthM: -1 }, count: 1, opening: false },
     ];
     await server.db.update(areaTable).set({ measures: measures as Area['measures'] });
-    server.memory.changed([{ of: 'areas', boatId: planned.boat.id }]);
+    await server.touched([{ of: 'areas', boatId: planned.boat.id }]);
     const broken = (await server.ask<SlipView>('GET', '/slip')).body.clocks;
     expect(broken.map(({ state }) => state)).toEqual(broken.map(() => 'failed'));
     expect(broken[0]?.failed).toMatch(/-1|5e-324|width|length/);
     await server.db.update(areaTable).set({ measures: planned.area.measures });
-    server.memory.changed([{ of: 'areas', boatId: planned.boat.id }]);
+    await server.touched([{ of: 'areas', boatId: planned.boat.id }]);
     const mended = (await server.ask<SlipView>('GET', '/slip')).body.clocks;
     expect(mended.some(({ state }) => state === 'failed')).toBe(false);
     await server.ask('DELETE', `/areas/${bad.id}`);
@@ -302,6 +310,18 @@ describe('what is said is done', () => {
     expect(await kept()).toBe('solid one');
     expect((await save(1)).status).toBe(200);
     expect(await kept()).toBe('solid two');
+    // A file sent meanwhile is not taken for the one that the record names; a hash nobody sent is refused.
+    const three = (await put('solid three')).headers.get('etag')?.replaceAll('"', '');
+    const two = await server.ask<{ form: HullForm }>('GET', `/boats/${boat.id}/form`);
+    const { boatId: _b, meshKept: _m, ...named } = two.body.form;
+    const saveNamed = (fileHash: string | undefined, version: number) =>
+      server.ask('PUT', `/boats/${boat.id}/form`, { ...named, version, mesh: { ...named.mesh, fileHash } });
+    expect((await saveNamed(named.mesh?.fileHash, 2)).status).toBe(200);
+    expect(await kept()).toBe('solid two');
+    expect((await saveNamed('0'.repeat(64), 3)).status).toBe(422);
+    await put('solid three');
+    expect((await saveNamed(three, 3)).status).toBe(200);
+    expect(await kept()).toBe('solid three');
     // What is handed out goes by our name, not the sender's.
     expect((await fetch(file)).headers.get('content-disposition')).toBe(
       'attachment; filename="Test hull mesh.stl"',
@@ -383,6 +403,33 @@ describe('what goes out', () => {
     );
     await own.stop();
     rmSync(web, { recursive: true });
+  });
+  it('of two pictures sent at once under one id one stands, whole, and the other is told', async () => {
+    for (let round = 0; round < 6; round++) {
+      const id = uuidv7();
+      const pictures = [0, 1].map((tail) =>
+        new Uint8Array(200_000).fill(tail).map((b, i) => [0xff, 0xd8, 0xff][i] ?? b),
+      );
+      const answers = await Promise.all(
+        pictures.map((body) =>
+          fetch(`${server.address}/api/v1/boats/${planned.boat.id}/photos/${id}`, {
+            method: 'PUT',
+            body,
+            headers: { 'content-type': 'image/jpeg' },
+          }),
+        ),
+      );
+      expect(answers.map(({ status }) => status).sort()).toEqual([201, 409]);
+      const kept = new Uint8Array(await (await fetch(`${server.address}/api/v1/photos/${id}`)).arrayBuffer());
+      expect(kept.at(-1)).toBe(answers[0]?.status === 201 ? 0 : 1);
+      // The same picture again is the same.
+      const again = await fetch(`${server.address}/api/v1/boats/${planned.boat.id}/photos/${id}`, {
+        method: 'PUT',
+        body: pictures[kept.at(-1) as number] as Uint8Array<ArrayBuffer>,
+        headers: { 'content-type': 'image/jpeg' },
+      });
+      expect(again.status).toBe(200);
+    }
   });
   it('whoever hangs up in the middle of a photograph leaves no file open', async () => {
     const photo = `${server.address}/api/v1/boats/${planned.boat.id}/photos/${uuidv7()}`;

@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type { ChangeSet } from '../contract/index.ts';
 import { makeApp } from './app.ts';
 import { DiskRoom } from './db/diskRoom.ts';
 import { FileStore } from './db/files.ts';
@@ -8,9 +10,10 @@ import { type Db, openDb } from './db/open.ts';
 import { FeedKeeper } from './feeds/keeper.ts';
 import { Housekeeping } from './housekeeping.ts';
 import { LiveChanges } from './http/events.ts';
+import { inWrite, nothingBefore } from './http/inWrite.ts';
 import { makeLogger } from './http/logger.ts';
 import { WriteGate } from './http/writeGate.ts';
-import { YardMemory } from './memory/yardMemory.ts';
+import { YardSnapshots } from './memory/yardSnapshots.ts';
 import { ensureYard } from './rows/yard.ts';
 import { tidyFiles } from './tidyFiles.ts';
 import { Jobs } from './workers/jobs.ts';
@@ -19,7 +22,9 @@ export interface Running {
   address: string;
   port: number;
   db: Db;
-  memory: YardMemory;
+  memory: YardSnapshots;
+  /** Notes changes that were made past the endpoints, so that readers see them; for tests and programs beside the server. */
+  touched: (changes: ChangeSet) => Promise<unknown>;
   /** Asks the stations that are to be asked. */
   feeds: FeedKeeper;
   /** Thins and drops what is kept long enough. */
@@ -84,9 +89,20 @@ export async function start(options: StartOptions): Promise<Running> {
     await ensureYard(db);
     const files = await FileStore.open(options.folder);
     await tidyFiles(db, files);
-    const [live, memory, jobs] = [new LiveChanges(), new YardMemory(db), new Jobs()];
+    const [live, memory, jobs] = [new LiveChanges(), new YardSnapshots(db), new Jobs()];
     const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
-    const context = { db, files, room, live, memory, jobs, gate: new WriteGate(), now };
+    const context = {
+      db,
+      files,
+      room,
+      live,
+      memory,
+      jobs,
+      gate: new WriteGate(),
+      log: logger,
+      process: randomUUID(),
+      now,
+    };
     const app = makeApp(context, { logger, webFolder, hosts, checkReplies });
     const feeds = new FeedKeeper(context);
     const housekeeping = new Housekeeping(db, now);
@@ -101,7 +117,8 @@ export async function start(options: StartOptions): Promise<Running> {
       await close();
       await unlock();
     };
-    return { address: `http://127.0.0.1:${port}`, port, db, memory, feeds, housekeeping, stop };
+    const touched = (changes: ChangeSet) => inWrite(context, nothingBefore, async () => ({ changes }));
+    return { address: `http://127.0.0.1:${port}`, port, db, memory, touched, feeds, housekeeping, stop };
   } catch (error) {
     await unlock();
     throw error;

@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { aPlannedArea, HOUR, NOON } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { BenchView, StationsView, TodayView, WeatherView } from '../contract/index.ts';
+import type { Area, BenchView, StationsView, TodayView, WeatherView } from '../contract/index.ts';
 
 let now = NOON;
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -81,18 +81,21 @@ describe('what nobody gave', () => {
     Array.from({ length: 96 }, (_, i) => `${iso(NOON + (i - 24) * HOUR)},20,40${rain}`);
   it('is a condition, never a plain yes; known to be dry there is none', async () => {
     const planned = await aPlannedArea(server);
+    const { archived: _a, ...input } = planned.area as Area;
+    const open = { ...input, surroundings: { kind: 'open' }, version: 1 };
+    expect((await server.ask('PUT', `/areas/${open.id}`, open)).body).toMatchObject({ version: 2 });
     await importCsv(dry(''), {}, 'time,air,rh');
     const bench = async () => (await server.ask<BenchView>('GET', `/bench/${planned.area.id}`)).body;
     const unknown = await bench();
     expect(unknown.air).toMatchObject({ rainMm: null, windMs: null, cloudTenths: null });
-    expect(unknown.outlook?.ok).toBe(true);
+    expect(unknown.outlook?.failures).toEqual([]);
     expect(unknown.outlook?.conditions.map(({ code }) => code)).toEqual(['no-rain-data']);
     expect(unknown.outlook?.starts[0]?.conditions).toEqual(['no-rain-data']);
     const today = (await server.ask<TodayView>('GET', '/today')).body;
     expect(today.coats[0]?.conditions).toEqual(['no-rain-data']);
     await importCsv(dry(',0'), { rainInterval: 'after' });
     const known = await bench();
-    expect([known.outlook?.ok, known.outlook?.conditions]).toEqual([true, []]);
+    expect([known.outlook?.failures, known.outlook?.conditions]).toEqual([[], []]);
   });
 });
 

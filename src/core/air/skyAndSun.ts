@@ -1,5 +1,5 @@
 import { getPosition } from 'suncalc';
-import { moment, within } from '../units/index.ts';
+import { memoised, moment, within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
 import { calmIfUnknown } from './unknownAir.ts';
@@ -62,17 +62,18 @@ export interface Steps {
   east: Float64Array;
 }
 
-const stepsKept = new WeakMap<readonly AirHour[], Map<string, Steps>>();
+/** Clear, half covered and overcast, of one site. */
+const READINGS_OF_THE_SKY = 3;
+
+const stepsAt = memoised(
+  (hours: readonly AirHour[], latitude: number, longitude: number, unknown: number): Steps =>
+    makeSteps(hours, { latitude, longitude }, unknown),
+  READINGS_OF_THE_SKY,
+);
 
 /** @param unknown cloud taken where an hour does not state it, tenths */
-export function stepsOf(hours: readonly AirHour[], site: Site, unknown: number): Steps {
-  const known = stepsKept.get(hours) ?? new Map<string, Steps>();
-  stepsKept.set(hours, known);
-  const key = `${site.latitude} ${site.longitude} ${unknown}`;
-  const made = known.get(key) ?? makeSteps(hours, site, unknown);
-  known.set(key, made);
-  return made;
-}
+export const stepsOf = (hours: readonly AirHour[], site: Site, unknown: number): Steps =>
+  stepsAt(hours, site.latitude, site.longitude, unknown);
 
 function makeSteps(hours: readonly AirHour[], site: Site, unknown: number): Steps {
   const cloud = hours.map(({ cloudTenths }) => cloudTenths ?? unknown);

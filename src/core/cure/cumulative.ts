@@ -1,3 +1,4 @@
+import { memoised } from '../units/index.ts';
 import {
   type CurveLine,
   type CurvePoint,
@@ -24,28 +25,23 @@ export interface Cumulative {
   to: number;
 }
 
-/** Forgotten together with the series and the table they belong to. */
-const kept = new WeakMap<TempSeries, WeakMap<readonly CurvePoint[], Map<number | null, Cumulative>>>();
+/** The clocks over one series, each made once for the points and stop of its table; forgotten together with them. */
+const over = memoised((temps: TempSeries) =>
+  memoised((points: readonly CurvePoint[], stopC: number | null): Cumulative => {
+    const ready = readyCurve('event', { points, stopC });
+    return {
+      ready,
+      done: new Float64Array(temps.valuesC.length),
+      kinksC: [...ready.kinksC].sort((a, b) => a - b),
+      from: -1,
+      to: -1,
+    };
+  }, 4),
+);
 
 /** The cumulative clock of `curve` over `temps`; the same objects give the same answer without working them out again. */
-export function cumulative(curve: EventCurve, temps: TempSeries): Cumulative {
-  const byPoints = kept.get(temps) ?? new WeakMap<readonly CurvePoint[], Map<number | null, Cumulative>>();
-  kept.set(temps, byPoints);
-  const byStop = byPoints.get(curve.points) ?? new Map<number | null, Cumulative>();
-  byPoints.set(curve.points, byStop);
-  const known = byStop.get(curve.stopC);
-  if (known) return known;
-  const ready = readyCurve('event', curve);
-  const made: Cumulative = {
-    ready,
-    done: new Float64Array(temps.valuesC.length),
-    kinksC: [...ready.kinksC].sort((a, b) => a - b),
-    from: -1,
-    to: -1,
-  };
-  byStop.set(curve.stopC, made);
-  return made;
-}
+export const cumulative = ({ points, stopC }: EventCurve, temps: TempSeries): Cumulative =>
+  over(temps)(points, stopC);
 
 /** Which law of the table holds at a temperature: the index of its line, or one of {@link LAW}. */
 function lawAt({ stopC, highC, lines }: ReadyCurve, tempC: number): number {

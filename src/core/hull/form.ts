@@ -1,4 +1,4 @@
-import { finite, QuantityError, within } from '../units/index.ts';
+import { finite, memoised, QuantityError, within } from '../units/index.ts';
 import { checkOffsets, type OffsetTable } from './offsets.ts';
 
 /** A point of a section: half-breadth y and height z above the designed waterline, m. */
@@ -31,13 +31,9 @@ interface Station {
   ys: number[];
 }
 
-const read = new WeakMap<OffsetTable, Station[]>();
-
 /** The stations of a table, read once for each table: a mark sheet asks for them thousands of times. */
-function stationsOf(form: OffsetTable): Station[] {
-  const known = read.get(form);
-  if (known) return known;
-  const stations = form.stationsM.map((_, s) => {
+const stationsOf = memoised((form: OffsetTable): Station[] =>
+  form.stationsM.map((_, s) => {
     const station: Station = { zs: [], ys: [] };
     form.waterlinesM.forEach((z, w) => {
       const y = form.halfBreadthsM[s]?.[w];
@@ -51,10 +47,8 @@ function stationsOf(form: OffsetTable): Station[] {
       station.ys.push(sheer.yM);
     }
     return station;
-  });
-  read.set(form, stations);
-  return stations;
-}
+  }),
+);
 
 function topOf(form: OffsetTable, s: number): SectionPoint {
   const station = stationsOf(form)[s];

@@ -1,3 +1,4 @@
+import { memoised } from '../units/index.ts';
 import type { BoatKind, Dimensions, Point } from './boat.ts';
 import { halfBreadthAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
 import { keelHeightM, type OffsetTable } from './offsets.ts';
@@ -31,8 +32,6 @@ const SECTIONS = 10;
 /** Rise of a section from its foot to its sheer; the very ends of a hull are edges, not sections. */
 const heightOf = (points: readonly SectionPoint[]) => (points.at(-1)?.z ?? 0) - (points[0]?.z ?? 0);
 
-const known = new WeakMap<OffsetTable, HullLines>();
-
 /**
  * The lines to draw a boat by: from her table of offsets or mesh where there is one, else from her main dimensions and
  * the usual curves of her kind.
@@ -44,8 +43,20 @@ export function hullLines(input: {
   dimensions: Dimensions;
   form: OffsetTable | null;
 }): HullLines {
-  const cached = input.form && known.get(input.form);
-  if (cached) return cached;
+  const { loaM, lwlM, beamM, draughtM, freeboardM } = input.dimensions;
+  return input.form
+    ? linesOfForm(input.form, input.kind, loaM, lwlM, beamM, draughtM, freeboardM)
+    : makeLines(input);
+}
+
+/** As drawn last from a table. */
+const linesOfForm = memoised(
+  (form: OffsetTable, kind: BoatKind, ...[loaM, lwlM, beamM, draughtM, freeboardM]: Five): HullLines =>
+    makeLines({ form, kind, dimensions: { loaM, lwlM, beamM, draughtM, freeboardM } }),
+);
+type Five = [loaM: number, lwlM: number, beamM: number, draughtM: number, freeboardM: number];
+
+function makeLines(input: Parameters<typeof hullLines>[0]): HullLines {
   const form = input.form ?? formFromDimensions(input);
   const profile = input.form
     ? profileFromForm({ form, kind: input.kind, dimensions: input.dimensions })
@@ -77,7 +88,7 @@ export function hullLines(input: {
     ({ points }) => points.some((p) => p.y > 0.01) && heightOf(points) > 0.15 * (profile.maxZ - profile.minZ),
   );
   const house = profile.zones.cabin;
-  const lines: HullLines = {
+  return {
     form,
     profile,
     plan: { sheer, waterlines, cabin: house ? cabinPlan(house, form) : null },
@@ -85,8 +96,6 @@ export function hullLines(input: {
     lengthM: last,
     halfBeamM: Math.max(...sheer.map((p) => p.y)),
   };
-  if (input.form) known.set(input.form, lines);
-  return lines;
 }
 
 /** The house from above: its length as in profile, somewhat over half the breadth [M]. */

@@ -6,19 +6,15 @@ import {
   shares,
   unthinnedShare,
 } from '../mix/index.ts';
-import { positive } from '../units/index.ts';
+import { memoised, positive } from '../units/index.ts';
 import type { NeedLine } from './lineNeed.ts';
 
 /** Shares of a sheet by its own ratio, worked out once for all its lines. */
-const known = new WeakMap<NeedLine['sheet'], ReturnType<typeof sharesOf>>();
+const sharesOfSheet = memoised((sheet: NeedLine['sheet']) => sharesOf({ sheet, ownParts: null }));
 
 /** Of the mixed paint of a line the share that each part is, by volume or, lacking densities, by weight. */
-export function partShares(line: Pick<NeedLine, 'sheet' | 'ownParts'>): ReturnType<typeof sharesOf> {
-  if (line.ownParts) return sharesOf(line);
-  const kept = known.get(line.sheet) ?? sharesOf(line);
-  known.set(line.sheet, kept);
-  return kept;
-}
+export const partShares = (line: Pick<NeedLine, 'sheet' | 'ownParts'>): ReturnType<typeof sharesOf> =>
+  line.ownParts ? sharesOf(line) : sharesOfSheet(line.sheet);
 
 function sharesOf({ sheet, ownParts }: Pick<NeedLine, 'sheet' | 'ownParts'>): {
   unit: 'l' | 'kg';

@@ -4,7 +4,7 @@ import { HOUR_MS, type SplicedHour, spliceHours } from '../../core/cure/index.ts
 import type { Queries } from '../db/open.ts';
 import { type KnownHour, latestHours } from '../rows/weather.ts';
 import { theYard } from '../rows/yard.ts';
-import { atSite } from './surfaces.ts';
+import type { Air } from './surfaces.ts';
 
 interface Place {
   latitude: number;
@@ -35,11 +35,7 @@ const natureOf = ({ kind, at, issuedAt }: KnownHour) =>
   kind === 'simulated' ? (at <= issuedAt ? 'measured' : 'forecast') : kind;
 
 /** The yard's air hour by hour: measured up to now, forecast after, gaps filled and marked. */
-export async function yardAir(
-  db: Queries,
-  now: number,
-  range: { from: number; to: number },
-): Promise<SplicedHour[]> {
+export async function yardAir(db: Queries, now: number, range: { from: number; to: number }): Promise<Air> {
   const place = await theYard(db);
   const known = await latestHours(db, range);
   // A season of hours takes a while to read and to splice: others are answered in between.
@@ -57,7 +53,8 @@ export async function yardAir(
   const hours = spliceHours({ measured, forecast, now }).map((hour) =>
     hour.source === 'filled' ? { ...hour, sunUp: sunIsUp(hour.at, place) } : hour,
   );
-  return atSite(hours, place);
+  const { latitude, longitude } = place;
+  return { hours, site: { latitude, longitude } };
 }
 
 /** An hour as the API gives it. */

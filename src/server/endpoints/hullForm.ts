@@ -1,5 +1,11 @@
 import { v7 as uuidv7 } from 'uuid';
-import { formViewReply, hullFormInput, hullFormReply, writeOffsetsCsv } from '../../contract/index.ts';
+import {
+  formViewReply,
+  hullFormInput,
+  hullFormReply,
+  type MeshRecord,
+  writeOffsetsCsv,
+} from '../../contract/index.ts';
 import { checkOffsets, LARGEST_MESH_BYTES } from '../../core/hull/index.ts';
 import { type FileStore, type Written, WrongKind } from '../db/files.ts';
 import type { Tx } from '../db/open.ts';
@@ -9,12 +15,13 @@ import { badFields, HttpProblem } from '../http/problem.ts';
 import { theBoat } from '../rows/boats.ts';
 import { drawnForm, formOfBoat, putForm } from '../rows/forms.ts';
 import { Missing } from '../rows/missing.ts';
+import { incomingFile } from '../rows/photos.ts';
 import { formView } from '../views/boat.ts';
 
 /** A boat's shape: table of offsets, mesh with its file, and which of them counts. */
 
-/** A mesh sent and not yet recorded: takes the place of the kept one only together with its record. */
-const sentMesh = (boatId: string) => `${boatId}.mesh.sent`;
+/** A mesh sent and not yet recorded: takes the place of the kept one only together with its record, which names it. */
+const sentMesh = (boatId: string, hash: string) => `${boatId}.${uuidv7()}.${hash}.mesh.sent`;
 
 function checkMeshFile({ bytes, head }: Written): void {
   if (bytes === 0) throw new WrongKind('The file is empty: a mesh is an STL or OBJ file.');
@@ -31,15 +38,39 @@ const withoutFile = async (tx: Tx, boatId: string) => {
   return form;
 };
 
+/** Files sent for a boat and not recorded yet, in the order in which they came. */
+async function sentMeshes(files: FileStore, boatId: string): Promise<{ name: string; hash: string }[]> {
+  const sent = (name: string) => name.startsWith(`${boatId}.`) && name.endsWith('.mesh.sent');
+  return (await files.names())
+    .filter(sent)
+    .sort()
+    .map((name) => ({ name, hash: name.split('.')[2] ?? '' }));
+}
+
 /**
- * The mesh's file under the name its record will count on: the one just sent where there is one, else the one kept. What
- * was sent stays until the record is committed, and so does the one it takes the place of.
+ * The mesh's file under the name its record will count on: the one the record names where it was just sent, else the one kept if
+ * that is the one. A record and a file that do not belong together are refused. What was sent stays until the record is
+ * committed, and so does the one it takes the place of.
  */
-async function takeMeshFile(files: FileStore, boatId: string, kept: string | null): Promise<string | null> {
-  if (!(await files.has(sentMesh(boatId)))) return kept;
-  const name = `${boatId}.${uuidv7()}.mesh`;
-  await files.alias(sentMesh(boatId), name);
-  return name;
+async function takeMeshFile(
+  files: FileStore,
+  boatId: string,
+  record: Pick<MeshRecord, 'fileHash'>,
+  kept: { file: string | null; mesh: MeshRecord | null },
+): Promise<{ name: string | null; hash: string | undefined }> {
+  const { fileHash } = record;
+  const sent = (await sentMeshes(files, boatId)).findLast(
+    ({ hash }) => fileHash === undefined || hash === fileHash,
+  );
+  if (sent) {
+    const name = `${boatId}.${uuidv7()}.mesh`;
+    await files.alias(sent.name, name);
+    return { name, hash: sent.hash };
+  }
+  const { file, mesh } = kept;
+  if (fileHash === undefined || fileHash === mesh?.fileHash) return { name: file, hash: mesh?.fileHash };
+  const message = `no file with the hash ${fileHash} was sent for this boat: send the mesh first`;
+  throw badFields([{ path: 'mesh.fileHash', message }]);
 }
 
 export const hullFormEndpoints = [
@@ -74,15 +105,22 @@ export const hullFormEndpoints = [
           throw badFields([{ path, message: (error as Error).message }]);
         }
       }
-      const { meshFile } = await formOfBoat(tx, params.id);
-      const taken = body.mesh ? await takeMeshFile(files, params.id, meshFile) : null;
-      await putForm(tx, params.id, { ...body, version: body.version + 1, meshFile: taken });
+      const { meshFile, mesh: keptMesh } = await formOfBoat(tx, params.id);
+      const { mesh } = body;
+      const taken = mesh && (await takeMeshFile(files, params.id, mesh, { file: meshFile, mesh: keptMesh }));
+      const record = mesh && { ...mesh, ...(taken?.hash && { fileHash: taken.hash }) };
+      await putForm(tx, params.id, {
+        ...body,
+        mesh: record,
+        version: body.version + 1,
+        meshFile: taken?.name ?? null,
+      });
       return {
         reply: await withoutFile(tx, params.id),
         changes: [{ of: 'form', boatId: params.id }],
         afterCommit: async () => {
-          if (taken === meshFile) return;
-          await files.remove(sentMesh(params.id));
+          if ((taken?.name ?? null) === meshFile) return;
+          for (const { name } of await sentMeshes(files, params.id)) await files.remove(name);
           if (meshFile) await files.remove(meshFile);
         },
       };
@@ -112,8 +150,10 @@ export const hullFormEndpoints = [
     mostBytes: LARGEST_MESH_BYTES,
     run: async ({ params, content }, { db, files }) => {
       const boat = await theBoat(db, params.id);
-      await files.write(sentMesh(boat.id), content, LARGEST_MESH_BYTES, checkMeshFile);
-      return { reply: undefined, changes: [], made: false };
+      const came = incomingFile();
+      const { hash } = await files.write(came, content, LARGEST_MESH_BYTES, checkMeshFile);
+      await files.rename(came, sentMesh(boat.id, hash));
+      return { reply: undefined, made: false, hash };
     },
   }),
   handout({

@@ -25,7 +25,7 @@ async function moved({ tx, now, before }: Writing, cause: string) {
   const changes = [{ of: 'products' as const }];
   if (!before) return { changes };
   const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
-  return { changes, warm: after };
+  return { changes, air: after.air };
 }
 
 /** How products cure here, learned from hand tests: offered, taken over by a person, given up again. */

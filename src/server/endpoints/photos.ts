@@ -1,10 +1,11 @@
 import { idReply } from '../../contract/index.ts';
 import { WrongKind } from '../db/files.ts';
 import { handout, upload } from '../http/endpoint.ts';
+import { inWrite, nothingBefore } from '../http/inWrite.ts';
 import { idTaken } from '../http/problem.ts';
 import { theBoat } from '../rows/boats.ts';
 import { found } from '../rows/missing.ts';
-import { insertPhoto, photoById, photoFile } from '../rows/photos.ts';
+import { incomingFile, insertPhotoOnce, photoById, photoFile, pictureOf } from '../rows/photos.ts';
 
 const TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 const LARGEST = 12 * 1024 * 1024;
@@ -29,22 +30,24 @@ export const photoEndpoints = [
     types: TYPES,
     mostBytes: LARGEST,
     reply: idReply,
-    run: async ({ params, content }, { db, files, now }) => {
+    run: async ({ params, content }, context) => {
+      const { db, files } = context;
       const { id: boatId, photoId: id } = params;
       await theBoat(db, boatId);
-      const known = await photoById(db, id);
-      // Beside the one that may be there already, until both are known to be the same.
-      const beside = `${photoFile(id)}.new`;
-      const { hash, head } = await files.write(beside, content, LARGEST, (came) => void kindOf(came.head));
-      const done = { reply: { id }, changes: [] };
-      if (known) {
-        await files.remove(beside);
-        if (known.boatId !== boatId || known.hash !== hash) throw idTaken('photograph', id);
-        return { ...done, made: false };
+      // Under a name of its own until it is known whose it is: two may send at once.
+      const came = incomingFile();
+      const { hash, head } = await files.write(came, content, LARGEST, (sent) => void kindOf(sent.head));
+      // Its name holds its content: under one name there is one picture, whoever sent it last.
+      await files.rename(came, photoFile(id, hash));
+      const { known, made } = await inWrite(context, nothingBefore, async ({ tx, now }) => {
+        const row = { id, boatId, mime: kindOf(head), hash, takenAt: new Date(now) };
+        return { ...(await insertPhotoOnce(tx, row)), changes: [] };
+      });
+      if (known.boatId !== boatId || known.hash !== hash) {
+        if (known.hash !== hash) await files.remove(photoFile(id, hash));
+        throw idTaken('photograph', id);
       }
-      await files.rename(beside, photoFile(id));
-      await insertPhoto(db, { id, boatId, mime: kindOf(head), hash, takenAt: new Date(now()) });
-      return { ...done, made: true };
+      return { reply: { id }, made };
     },
   }),
   handout({
@@ -53,8 +56,7 @@ export const photoEndpoints = [
     types: TYPES,
     run: async ({ params }, { db, files }) => {
       const photo = found(await photoById(db, params.id), 'photo', params.id);
-      const file = photoFile(photo.id);
-      if (!(await files.has(file))) found(undefined, 'picture of photo', photo.id);
+      const file = found((await pictureOf(files, photo)) ?? undefined, 'picture of photo', photo.id);
       return {
         name: `photo.${ENDINGS[photo.mime] ?? 'bin'}`,
         type: photo.mime,

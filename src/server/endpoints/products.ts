@@ -87,7 +87,7 @@ export const productEndpoints = [
       if (changed === 0 || !before) return { reply, changes: [{ of: 'products' }] };
       const cause = 'sheets were read from a file';
       const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
-      return { reply, changes: [{ of: 'products' }], warm: after };
+      return { reply, changes: [{ of: 'products' }], air: after.air };
     },
   }),
   write({
@@ -105,7 +105,7 @@ export const productEndpoints = [
       if (!before) return wrote;
       const cause = `the sheet of ${body.name} was changed`;
       const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
-      return { ...wrote, warm: after };
+      return { ...wrote, air: after.air };
     },
   }),
 ];

@@ -13,6 +13,7 @@ import {
 } from '../../contract/index.ts';
 import { checkStack, layerOfStep } from '../../core/system/index.ts';
 import { tell } from '../../core/units/index.ts';
+import { NO_AIR } from '../air/surfaces.ts';
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
@@ -122,7 +123,7 @@ export const stackEndpoints = [
       what: 'system',
       find: async (tx, params) => {
         const catalogue = await loadCatalogue(tx);
-        return stackView(await stateOf(tx, params.id), { catalogue, hours: [], now: 0 });
+        return stackView(await stateOf(tx, params.id), { catalogue, air: NO_AIR, now: 0 });
       },
     },
     before: ({ params }) => ({ areaId: params.id }),
@@ -132,7 +133,7 @@ export const stackEndpoints = [
       await keepStack(tx, state, body, catalogue);
       const kept = await stateOf(tx, params.id);
       return {
-        reply: stackView(kept, { catalogue, hours: before?.hours ?? [], now }),
+        reply: stackView(kept, { catalogue, air: before?.air ?? NO_AIR, now }),
         changes: [{ of: 'stacks', boatId: state.boat.id }],
       };
     },

@@ -52,8 +52,8 @@ export const tradeEndpoints = [
     path: '/trade',
     summary: 'Suppliers, prices, orders and the rules of money',
     reply: tradeReply,
-    run: async (_asked, { memory }) => {
-      const { settings, suppliers, offers, purchases } = await memory.trade();
+    run: async (_asked, { memory, now }) => {
+      const { settings, suppliers, offers, purchases } = (await memory.at(now())).trade;
       return { settings, suppliers: [...suppliers], offers: [...offers], purchases: [...purchases] };
     },
   }),

@@ -45,7 +45,7 @@ export const weatherEndpoints = [
       const at = now();
       const days = (text: string | undefined, usual: number) => Number(text ?? usual) * DAY_MS;
       const range = { from: at - days(query.back, 3), to: at + days(query.ahead, 10) };
-      const hours = await yardAir(db, at, range);
+      const { hours } = await yardAir(db, at, range);
       return { now: new Date(at).toISOString(), hours: hours.map(toWeatherHour) };
     },
   }),
@@ -85,7 +85,7 @@ export const weatherEndpoints = [
       const cause =
         body.source === 'typed' ? 'a forecast was typed in' : `weather file of ${hours} hours imported`;
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
-      return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], warm: after };
+      return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], air: after.air };
     },
   }),
   write({
@@ -108,7 +108,7 @@ export const weatherEndpoints = [
       if (!before) return { reply: { hours: hours.length, shifts: [] }, changes };
       const cause = 'the simulated forecast was renewed';
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
-      return { reply: { hours: hours.length, shifts }, changes, warm: after };
+      return { reply: { hours: hours.length, shifts }, changes, air: after.air };
     },
   }),
   handout({
@@ -119,7 +119,7 @@ export const weatherEndpoints = [
       const at = now();
       const { zone } = await theYard(db);
       const from = Math.max((await firstHour(db)) ?? at, at - CSV_BACK_MS);
-      const hours = await yardAir(db, at, { from, to: at + CSV_AHEAD_MS });
+      const { hours } = await yardAir(db, at, { from, to: at + CSV_AHEAD_MS });
       const rows = hours
         .filter((hour) => hour.source !== 'filled')
         .map((hour) => [

@@ -1,6 +1,7 @@
 import { postedReadings, type Station, strict } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import { askedReadings } from '../endpoints/stations.ts';
+import { inWrite, nothingBefore } from '../http/inWrite.ts';
 import { runWrite } from '../http/runWrite.ts';
 import { allStations, noteStation } from '../rows/stations.ts';
 import { ask } from './ask.ts';
@@ -46,7 +47,6 @@ export class FeedKeeper {
   }
 
   async #askOne(station: Station, url: string): Promise<void> {
-    const { db, live, memory } = this.#context;
     try {
       const answer = await ask({ url, privateNet: station.privateNet });
       const { error, value } = postedReadings.validate(JSON.parse(answer), strict);
@@ -59,9 +59,10 @@ export class FeedKeeper {
       );
     } catch (error) {
       const reason = error instanceof SyntaxError ? 'its answer is no JSON' : (error as Error).message;
-      await noteStation(db, station.id, { fault: `not taken: ${reason}`.slice(0, 300) });
-      memory.changed([{ of: 'stations' }]);
-      live.publish([{ of: 'stations' }]);
+      await inWrite(this.#context, nothingBefore, async ({ tx }) => {
+        await noteStation(tx, station.id, { fault: `not taken: ${reason}`.slice(0, 300) });
+        return { changes: [{ of: 'stations' }] };
+      });
     }
   }
 }

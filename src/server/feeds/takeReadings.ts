@@ -104,5 +104,5 @@ export async function takeReadings(
   if (hours === 0 || !before) return { reply, changes: [{ of: 'stations' }] };
   const cause = `${station.name} gave ${hours} ${hours === 1 ? 'hour' : 'hours'}`;
   const { after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
-  return { reply, changes: [{ of: 'weather' }, { of: 'stations' }], warm: after };
+  return { reply, changes: [{ of: 'weather' }, { of: 'stations' }], air: after.air };
 }

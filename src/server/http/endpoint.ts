@@ -1,9 +1,10 @@
 import type { Readable } from 'node:stream';
 import type Joi from 'joi';
 import type { ChangeKind, ChangeSet } from '../../contract/index.ts';
+import type { Air } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
-import type { YardClocks } from '../memory/yardMemory.ts';
+import type { YardClocks } from '../memory/yardSnapshots.ts';
 
 /** An endpoint is one value: from it come the route, the checks, the transaction, the answer and its description. */
 
@@ -70,8 +71,8 @@ export interface Writing extends Omit<Context, 'now'> {
 export interface Wrote<Reply> {
   reply: Reply;
   changes: ChangeSet;
-  /** Clocks worked out on the way, for memory to take over. */
-  warm?: YardClocks;
+  /** Weather that was read on the way, as it stands after this write: readers need not read it again. */
+  air?: Air;
   /** What is to be tidied up once it is committed. */
   afterCommit?: () => Promise<void>;
 }
@@ -111,7 +112,7 @@ export interface Write<Path extends string = string, Body = unknown, Reply = unk
   run: (asked: Asked<Path, unknown, Body> & { prepared: unknown }, writing: Writing) => Promise<Wrote<Reply>>;
 }
 
-/** Takes bytes as they come, as a stream. */
+/** Takes bytes as they come, as a stream. Their SHA-256 is the ETag of the answer, where a record is to name them by it. */
 export interface Upload<Path extends string = string, Reply = unknown>
   extends Omit<Described<Path, unknown, Reply>, 'query' | 'reply'> {
   kind: 'upload';
@@ -124,7 +125,7 @@ export interface Upload<Path extends string = string, Reply = unknown>
   run: (
     asked: Asked<Path, unknown, undefined> & { content: Readable },
     context: Context,
-  ) => Promise<{ reply: Reply; changes: ChangeSet; made: boolean }>;
+  ) => Promise<{ reply: Reply; made: boolean; hash?: string }>;
 }
 
 export type Endpoint = (Read | Handout | Write | Upload) & { path: string };

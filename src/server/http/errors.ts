@@ -23,7 +23,7 @@ const REFUSED: Record<string, [status: number, title: string, detail: string]> =
 const FULL = ['53100', 'ENOSPC', 'EDQUOT'];
 
 /** The code of an error or of what caused it. */
-function codesOf(error: unknown): string[] {
+export function codesOf(error: unknown): string[] {
   const codes: string[] = [];
   for (let each = error; each instanceof Error; each = each.cause) {
     const { code } = each as { code?: unknown };

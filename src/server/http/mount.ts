@@ -2,6 +2,7 @@ import { pipeline } from 'node:stream';
 import express, { type Request, type Response, Router } from 'express';
 import Joi from 'joi';
 import { strict } from '../../contract/index.ts';
+import { memoised } from '../../core/units/index.ts';
 import type { Context } from '../context.ts';
 import type { Endpoint, HandedOut } from './endpoint.ts';
 import { badFields, HttpProblem, notFound } from './problem.ts';
@@ -64,15 +65,10 @@ function checkReply(endpoint: { path: string; reply: Joi.Schema }, reply: unknow
   if (error) throw new Error(`reply of ${endpoint.path} is not as described: ${error.message}`);
 }
 
-const texts = new WeakMap<object, string>();
-
 /** A reply as text: one that is given to several is written once. */
-function written(body: unknown): string {
-  if (typeof body !== 'object' || body === null) return JSON.stringify(body);
-  const text = texts.get(body) ?? JSON.stringify(body);
-  texts.set(body, text);
-  return text;
-}
+const written = (body: unknown): string =>
+  typeof body === 'object' && body !== null ? textOf(body) : JSON.stringify(body);
+const textOf = memoised((body: object) => JSON.stringify(body));
 
 /** What every route of one kind is made with. */
 interface Mounting {
@@ -120,9 +116,8 @@ function mountUpload(endpoint: Of<'upload'>, { router, context, reply }: Mountin
   router.put(endpoint.path, async (req, res) => {
     context.room.require(checkUpload(endpoint, req));
     const asked = { params: idsOf(req), query: {}, body: undefined, content: req };
-    const { made, changes, reply: body } = await endpoint.run(asked, context);
-    context.memory.changed(changes);
-    context.live.publish(changes);
+    const { made, hash, reply: body } = await endpoint.run(asked, context);
+    if (hash !== undefined) res.set('etag', `"${hash}"`);
     const described = endpoint.reply;
     if (described) reply({ path: endpoint.path, reply: described }, res, made ? 201 : 200, body);
     else res.status(204).end();

@@ -2,9 +2,10 @@ import { createHash } from 'node:crypto';
 import type { ChangeKind } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
-import type { AreaFilter, YardClocks, YardMemory } from '../memory/yardMemory.ts';
+import type { AreaFilter, YardReading, YardSnapshots } from '../memory/yardSnapshots.ts';
 import { rememberWrite, seenHash } from '../rows/writeSeen.ts';
 import type { Asked, Write, Wrote } from './endpoint.ts';
+import { inWrite } from './inWrite.ts';
 import { canonical, conflict, idTaken, sameRecord } from './problem.ts';
 
 type AnyWrite = Write<string, Record<string, unknown>, Record<string, unknown>>;
@@ -55,7 +56,7 @@ async function repeated({ endpoint, asked, tx, key, hash }: Underway): Promise<O
 }
 
 /**
- * Carries out a write: in one transaction, remembered, told to memory and to every open page once it is committed.
+ * Carries out a write: in one transaction, remembered, told to every reader once it is committed.
  *
  * The same write sent again, because its answer was lost on the way, changes nothing and is answered as it was; another
  * body under a known id, or a version that somebody else has written against since, is a 409.
@@ -65,7 +66,7 @@ export async function runWrite(
   asked: AnyAsked & { address: string },
   context: Context,
 ): Promise<Outcome> {
-  const { db, memory, live, room, gate } = context;
+  const { memory, room, log } = context;
   room.require();
   const prepared = await endpoint.prepare?.(asked, context);
   const { creates, replaces } = endpoint;
@@ -74,31 +75,33 @@ export async function runWrite(
   const key = creates
     ? `${endpoint.path} ${creates.id(asked.body)}`
     : `${endpoint.method} ${asked.address} ${asked.body?.version}`;
-  return gate.run(async () => {
-    const now = context.now();
-    const before = await clocksBefore(endpoint.before?.(asked) ?? null, memory, now);
-    const outcome = await db.transaction(async (tx): Promise<Outcome> => {
+  const which = endpoint.before?.(asked) ?? null;
+  const outcome = await inWrite(
+    context,
+    (now) => readingBefore(which, memory, now),
+    async ({ tx, now, before }): Promise<Outcome> => {
       const again = await repeated({ endpoint, asked, tx, key, hash });
       if (again) return again;
       const wrote = await endpoint.run({ ...asked, prepared }, { ...context, tx, now, before });
       if (remembered) await rememberWrite(tx, key, hash, new Date(now));
       return { ...wrote, made: creates !== undefined };
-    });
-    memory.changed(outcome.changes);
-    if (outcome.warm) memory.adopt(outcome.warm, now);
-    live.publish(outcome.changes);
+    },
+  );
+  try {
     await outcome.afterCommit?.();
     // Worked out before it is answered, so that the next screen asked for need not wait.
-    if (outcome.changes.some(({ of }) => WHOLE_YARD.includes(of))) await memory.at(now);
-    return outcome;
-  });
+    if (outcome.changes.some(({ of }) => WHOLE_YARD.includes(of))) await memory.at(context.now());
+  } catch (error) {
+    log.error({ err: error }, 'what follows a committed write failed');
+  }
+  return outcome;
 }
 
-async function clocksBefore(
+async function readingBefore(
   which: 'yard' | AreaFilter | null,
-  memory: YardMemory,
+  memory: YardSnapshots,
   now: number,
-): Promise<YardClocks | null> {
+): Promise<YardReading | null> {
   if (which === null) return null;
   return which === 'yard' ? memory.at(now) : memory.some(now, which);
 }

@@ -1,4 +1,7 @@
-/** Writes, one after the other: what one looks at before its transaction still holds within it. */
+/**
+ * The writes of this process one after the other, so that they do not wait for each other inside the database with a connection
+ * in hand each. Nothing relies on it: what must be serial is a lock in the database.
+ */
 export class WriteGate {
   #last: Promise<unknown> = Promise.resolve();
 

@@ -98,7 +98,11 @@ const state = (
   stand: null,
 });
 const look = (s: AreaSnapshot, atHour: number, air: SplicedHour[] = hours) =>
-  areaClock(s, { hours: air, now: NOON + atHour * HOUR, catalogue });
+  areaClock(s, {
+    air: { hours: air, site: { latitude: 50, longitude: 0 } },
+    now: NOON + atHour * HOUR,
+    catalogue,
+  });
 const stack = [step('e', 'epoxy', 2), step('a', 'antifouling', 1, ['red'])];
 
 describe('where an area stands', () => {

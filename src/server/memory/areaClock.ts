@@ -1,5 +1,4 @@
 import type { AreaClock, NextView } from '../../contract/index.ts';
-import type { SplicedHour } from '../../core/cure/index.ts';
 import {
   type CoatGroup,
   colourOf,
@@ -8,7 +7,7 @@ import {
   unconfirmed,
   WHOLE_COAT_SHARE,
 } from '../../core/system/index.ts';
-import { tempsFor } from '../air/surfaces.ts';
+import { type Air, tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, coatsOfSteps, netAreaOf } from './areaStates.ts';
@@ -108,9 +107,10 @@ export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => (
 /** Where an area stands at `now`: its film, what is next, and the window between the two. */
 export function areaClock(
   state: AreaSnapshot,
-  context: { hours: readonly SplicedHour[]; now: number; catalogue: ProductCatalogue },
+  context: { air: Air; now: number; catalogue: ProductCatalogue },
 ): AreaClock {
-  const { catalogue, now, hours } = context;
+  const { catalogue, now, air } = context;
+  const { hours } = air;
   const { areaM2, spread } = netAreaOf(state);
   const groups = groupsOf(state);
   const laid = wholeCoats(state, groups);
@@ -137,7 +137,7 @@ export function areaClock(
   };
   if (!top || !last) {
     // The first coat is begun: what lies of it has its own clock, what is bare keeps its hours.
-    const temps = hours.length > 0 ? tempsFor(hours, surfaceOf(state, catalogue)) : null;
+    const temps = hours.length > 0 ? tempsFor(air, surfaceOf(state, catalogue)) : null;
     const parts = temps && areaParts({ state, groups, laid, clock, following: null, catalogue, temps, now });
     return { ...clock, parts: parts ?? [] };
   }
@@ -159,7 +159,7 @@ export function areaClock(
   clock.hand = handOn({ state, top, now, clock: null, pace: 1 });
   if (state.steps.length === 0) return clock;
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
-  const temps = tempsFor(hours, surfaceOf(state, catalogue));
+  const temps = tempsFor(air, surfaceOf(state, catalogue));
   const full = { ...clock, ...filmClock({ sheet, top, temps, now, state, clock, catalogue }) };
   const following = nextKind(clock, catalogue);
   return {

@@ -1,6 +1,6 @@
-import { type SplicedHour, windowsFor } from '../../core/cure/index.ts';
+import { windowsFor } from '../../core/cure/index.ts';
 import { appliedBond, type CoatGroup, type LaidBond } from '../../core/system/index.ts';
-import { tempsFor } from '../air/surfaces.ts';
+import { type Air, tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
 import { surfaceOf } from './surfaceOf.ts';
@@ -20,10 +20,10 @@ const sheetOf = (group: Group, catalogue: ProductCatalogue) => {
 export function laidBonds(
   state: AreaSnapshot,
   groups: readonly Group[],
-  context: { catalogue: ProductCatalogue; hours: readonly SplicedHour[] },
+  context: { catalogue: ProductCatalogue; air: Air },
 ): (LaidBond | null)[] {
-  const { catalogue, hours } = context;
-  const since = hours[0]?.at;
+  const { catalogue, air } = context;
+  const since = air.hours[0]?.at;
   return groups.map((group, i) => {
     const below = groups[i - 1];
     const [lay, sheet] = [sheetOf(group, catalogue), below && sheetOf(below, catalogue)];
@@ -32,7 +32,7 @@ export function laidBonds(
     const { state: windowState } = windowsFor({
       film: { laidFromMs: below.fromMs, laidToMs: below.toMs, sheet: sheet.cure },
       next: { kind: 'coat', family: lay.family, same },
-      temps: tempsFor(hours, surfaceOf(state, catalogue)),
+      temps: tempsFor(air, surfaceOf(state, catalogue)),
       now: group.fromMs,
     });
     // A sanding is often ticked when the coat is logged, after its laying began: it counts up to the last corner.

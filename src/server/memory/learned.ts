@@ -1,24 +1,19 @@
 import { isUnderCover } from '../../core/air/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { type CoatUse, type LearnedSpread, learnSpread, lineNeed } from '../../core/supply/index.ts';
-import { QuantityError } from '../../core/units/index.ts';
+import { memoised, QuantityError } from '../../core/units/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { needSheetOf } from './needLines.ts';
-import { sheetsBehind } from './sheetsBehind.ts';
+import { bySheets } from './sheetsBehind.ts';
 
 /** Coats of a kind: of a product, by a method, on a surface. */
 export const kindOf = (productId: string, method: Method, substrate: string) =>
   `${productId} ${method} ${substrate}`;
 
-const known = new WeakMap<AreaSnapshot, { sheets: string; uses: CoatUse[] }>();
-
 /** What the coats on an area took, against their sheets. First coats fill what lies below and teach nothing of the rest. */
-function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
-  const sheets = sheetsBehind(state, catalogue);
-  const kept = known.get(state);
-  if (kept?.sheets === sheets) return kept.uses;
-  const uses = state.coats.flatMap(({ entryId, body, coatNo, stepId }): CoatUse[] => {
+const usesOf = bySheets((state, catalogue): CoatUse[] =>
+  state.coats.flatMap(({ entryId, body, coatNo, stepId }): CoatUse[] => {
     const sheet = catalogue.sheetOf(body.productId, body.sheetVersion);
     const step = state.steps.find((each) => each.id === stepId);
     const first = state.steps[0]?.id === stepId && coatNo === 0;
@@ -45,10 +40,8 @@ function usesOf(state: AreaSnapshot, catalogue: ProductCatalogue): CoatUse[] {
       if (error instanceof QuantityError) return [];
       throw error;
     }
-  });
-  known.set(state, { sheets, uses });
-  return uses;
-}
+  }),
+);
 
 const alike = (a: readonly CoatUse[], b: readonly CoatUse[]) =>
   a.length === b.length &&
@@ -59,28 +52,20 @@ const alike = (a: readonly CoatUse[], b: readonly CoatUse[]) =>
     );
   });
 
-/** What was learned last, of each sort of catalogue: most writes are no coats and teach nothing new. */
-const learned = new WeakMap<
-  ProductCatalogue,
-  {
-    states: readonly AreaSnapshot[];
-    uses: readonly (readonly CoatUse[])[];
-    rates: Map<string, LearnedSpread>;
-  }
->();
+/** Rates of the same uses are the same objects: most writes are no coats and teach nothing new. */
+const ratesOf = (() => {
+  let last: { uses: readonly CoatUse[]; rates: Map<string, LearnedSpread> } | null = null;
+  return (uses: readonly CoatUse[]): Map<string, LearnedSpread> => {
+    if (last === null || !alike(last.uses, uses))
+      last = { uses, rates: new Map(learnSpread(uses).map((each) => [each.key, each])) };
+    return last.rates;
+  };
+})();
 
 /** How much paint coats of each kind really take in this yard; worked out once for as long as nothing changes. */
-export function learnedIn(
+export const learnedIn: (
   states: readonly AreaSnapshot[],
   catalogue: ProductCatalogue,
-): Map<string, LearnedSpread> {
-  const kept = learned.get(catalogue);
-  if (kept?.states === states) return kept.rates;
-  const uses = states.map((state) => usesOf(state, catalogue));
-  const same =
-    kept?.uses.length === uses.length &&
-    uses.every((own, i) => own === kept.uses[i] || alike(own, kept.uses[i] as readonly CoatUse[]));
-  const rates = same ? kept.rates : new Map(learnSpread(uses.flat()).map((each) => [each.key, each]));
-  learned.set(catalogue, { states, uses, rates });
-  return rates;
-}
+) => Map<string, LearnedSpread> = memoised((states: readonly AreaSnapshot[], catalogue: ProductCatalogue) =>
+  ratesOf(states.flatMap((state) => usesOf(state, catalogue))),
+);

@@ -4,12 +4,12 @@ import { HOUR_MS } from '../../core/cure/index.ts';
 import { chosenWay, waysOf } from '../../core/hull/index.ts';
 import { lineNeed, type NeedLine, type NeedSheet } from '../../core/supply/index.ts';
 import { colourOf, type ProductSheet, stepAreaM2 } from '../../core/system/index.ts';
-import { QuantityError } from '../../core/units/index.ts';
+import { memoised, QuantityError } from '../../core/units/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from './areaStates.ts';
 import { groupsOf } from './groupsOf.ts';
 import { firstFilmStep, profileOf } from './profileOf.ts';
-import { sheetsBehind } from './sheetsBehind.ts';
+import { bySheets } from './sheetsBehind.ts';
 
 /** One step on one area that still has coats to go on, as the need takes it. */
 export interface YardLine {
@@ -35,15 +35,7 @@ export interface AreaLines {
 }
 
 /** What the need goes by of a sheet. Solids that nobody has read off the tin yet give way to a coverage that was. */
-export function needSheetOf(sheet: ProductSheet): NeedSheet {
-  const kept = needSheets.get(sheet) ?? madeSheet(sheet);
-  needSheets.set(sheet, kept);
-  return kept;
-}
-
-const needSheets = new WeakMap<ProductSheet, NeedSheet>();
-
-function madeSheet(sheet: ProductSheet): NeedSheet {
+export const needSheetOf = memoised((sheet: ProductSheet): NeedSheet => {
   const coverage = sheet.coverageM2PerL ?? null;
   const unread = sheet.typical?.includes('volumeSolids') ?? false;
   const washed = sheet.dilution != null;
@@ -57,19 +49,10 @@ function madeSheet(sheet: ProductSheet): NeedSheet {
     canLitres: sheet.canLitres ?? null,
     thinner: sheet.thinner?.name ?? null,
   };
-}
-
-const known = new WeakMap<AreaSnapshot, { sheets: string; lines: AreaLines }>();
+});
 
 /** What an area still takes, step by step; worked out once for as long as neither it nor a sheet changes. */
-export function needLinesOf(state: AreaSnapshot, catalogue: ProductCatalogue): AreaLines {
-  const sheets = sheetsBehind(state, catalogue);
-  const kept = known.get(state);
-  if (kept?.sheets === sheets) return kept.lines;
-  const lines = madeLines(state, catalogue);
-  known.set(state, { sheets, lines });
-  return lines;
-}
+export const needLinesOf = bySheets((state, catalogue): AreaLines => madeLines(state, catalogue));
 
 /** As {@link needLinesOf}, of the whole plan: what was applied already counted in. */
 export const plannedLinesOf = (state: AreaSnapshot, catalogue: ProductCatalogue): AreaLines =>

@@ -7,7 +7,7 @@ import { insertShifts } from '../rows/shifts.ts';
 import { loadAreaStates } from './areaStates.ts';
 import { inSlices } from './slices.ts';
 import { surfaceOf } from './surfaceOf.ts';
-import { airAround, clockOrWhyNot, type YardClocks } from './yardMemory.ts';
+import { airAround, clockOf, type YardClocks } from './yardSnapshots.ts';
 
 /** A move of less than this is not worth a person's attention. */
 const LEAST_MOVE_MS = 60_000;
@@ -45,12 +45,12 @@ async function shiftsBetween(
   const [stood, stands] = [around(before), around(after)];
   const airOf = (clock: AreaClock, untilMs: number) => {
     const now = stands.get(clock.areaId);
-    if (!now || !clock.film || before.hours.length === 0 || after.hours.length === 0) {
+    if (!now || !clock.film || before.air.hours.length === 0 || after.air.hours.length === 0) {
       return { changedHours: 0, meanChangeC: 0 };
     }
     const was = stood.get(clock.areaId) ?? now;
     const fromMs = Date.parse(clock.film.laidFrom);
-    return changeOfAir(tempsFor(before.hours, was), tempsFor(after.hours, now), { fromMs, untilMs });
+    return changeOfAir(tempsFor(before.air, was), tempsFor(after.air, now), { fromMs, untilMs });
   };
   const lists = await inSlices(after.clocks, (clock) => {
     const shifts: Shift[] = [];
@@ -87,9 +87,9 @@ export type Touched = { boatId: string } | 'air' | 'sheets';
 async function clocksAfter(tx: Tx, before: YardClocks, now: number, touched: Touched): Promise<YardClocks> {
   const states = typeof touched === 'object' ? await loadAreaStates(tx, touched.boatId) : before.states;
   const catalogue = touched === 'sheets' ? await loadCatalogue(tx) : before.catalogue;
-  const hours = touched === 'air' ? await airAround(tx, now) : before.hours;
-  const clocks = await inSlices(states, (state) => clockOrWhyNot(state, { hours, now, catalogue }));
-  return { states, catalogue, hours, clocks };
+  const air = touched === 'air' ? await airAround(tx, now) : before.air;
+  const clocks = await inSlices(states, (state) => clockOf(state, { air, now, catalogue }));
+  return { states, catalogue, air, hours: air.hours, clocks };
 }
 
 /**

@@ -1,4 +1,5 @@
 import { type SurfaceBody, surfaceBodyOf } from '../../core/air/index.ts';
+import { memoised } from '../../core/units/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot } from './areaStates.ts';
@@ -29,13 +30,10 @@ function bodyOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfaceBody {
   });
 }
 
-const kept = new WeakMap<AreaSnapshot, { catalogue: ProductCatalogue; place: SurfacePlace }>();
-
 /** Where an area's surface stands and what kind of store of heat it is, as it is now. */
-export function surfaceOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfacePlace {
-  const known = kept.get(state);
-  if (known?.catalogue === catalogue) return known.place;
-  const place = { surroundings: state.area.surroundings, body: bodyOf(state, catalogue) };
-  kept.set(state, { catalogue, place });
-  return place;
-}
+export const surfaceOf: (state: AreaSnapshot, catalogue: ProductCatalogue) => SurfacePlace = memoised(
+  (state: AreaSnapshot, catalogue: ProductCatalogue) => ({
+    surroundings: state.area.surroundings,
+    body: bodyOf(state, catalogue),
+  }),
+);

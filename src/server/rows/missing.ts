@@ -16,3 +16,18 @@ export function found<T>(record: T | undefined, what: string, id: string): T {
   if (record === undefined) throw new Missing(what, id);
   return record;
 }
+
+/** The record was changed by somebody else between being read and being written. Whoever wrote looks again. */
+export class Stale extends Error {
+  constructor(what: string) {
+    super(`This ${what} was changed in between.`);
+    this.name = 'Stale';
+  }
+}
+
+/** The one row that an update against a version wrote. @throws {Stale} where there was none of that version */
+export function written<Row>(rows: readonly Row[], what: string): Row {
+  const [row] = rows;
+  if (row === undefined) throw new Stale(what);
+  return row;
+}

@@ -1,6 +1,8 @@
 import { eq, isNotNull } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
 import type { Queries } from '../db/open.ts';
 import { photo } from '../db/schema.ts';
+import { found } from './missing.ts';
 
 /** What is known of a photograph; its picture is a file. */
 export interface PhotoRow {
@@ -10,7 +12,24 @@ export interface PhotoRow {
   hash: string | null;
 }
 
-export const photoFile = (id: string) => `${id}.photo`;
+/** The file of a picture: its name tells its content, so that two pictures sent under one id never share a name. */
+export const photoFile = (id: string, hash: string) => `${id}.${hash}.photo`;
+
+/** The name that versions before this one gave it. */
+const plainFile = (id: string) => `${id}.photo`;
+
+/** A name for what is still on its way. */
+export const incomingFile = () => `${uuidv7()}.incoming`;
+
+/** The file that holds a picture; null: it is gone. */
+export async function pictureOf(
+  files: { has: (name: string) => Promise<boolean> },
+  { id, hash }: Pick<PhotoRow, 'id' | 'hash'>,
+): Promise<string | null> {
+  for (const name of [...(hash === null ? [] : [photoFile(id, hash)]), plainFile(id)])
+    if (await files.has(name)) return name;
+  return null;
+}
 
 export async function photoById(db: Queries, id: string): Promise<PhotoRow | undefined> {
   const [row] = await db
@@ -20,8 +39,14 @@ export async function photoById(db: Queries, id: string): Promise<PhotoRow | und
   return row;
 }
 
-export async function insertPhoto(db: Queries, row: PhotoRow & { takenAt: Date }): Promise<void> {
-  await db.insert(photo).values(row);
+/** Records a photograph, once: of two sent under one id the first stands. @returns the one that stands, and whether it is this */
+export async function insertPhotoOnce(
+  db: Queries,
+  row: PhotoRow & { takenAt: Date },
+): Promise<{ known: PhotoRow; made: boolean }> {
+  const [made] = await db.insert(photo).values(row).onConflictDoNothing().returning({ id: photo.id });
+  if (made) return { known: row, made: true };
+  return { known: found(await photoById(db, row.id), 'photograph', row.id), made: false };
 }
 
 /** Ids of photographs whose pictures an earlier version kept in the database. */

@@ -8,6 +8,7 @@ import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
@@ -41,14 +42,13 @@ function litresForCoat(
 
 /** What the tins give for what is left of the coat in hand. */
 async function tinsFor(
-  { memory, db }: Pick<Context, 'memory' | 'db'>,
+  { store, trade, catalogue }: Pick<YardReading, 'store' | 'trade' | 'catalogue'>,
+  db: Context['db'],
   of: { state: AreaSnapshot; step: Step; product: KnownProduct; clock: AreaClock; left: number; at: number },
-  catalogue: ProductCatalogue,
 ): Promise<BenchTins | null> {
   const { state, step, product, clock, left, at } = of;
   const whole = litresForCoat(state, clock, product, catalogue) ?? 0;
   const areaM2 = clock.next?.areaM2 ?? 0;
-  const store = await memory.store();
   if (!store.byProduct.has(product.id)) return null;
   const kept = store.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
   const names = new Map<string, string>();
@@ -61,7 +61,7 @@ async function tinsFor(
     litres: areaM2 > 0 ? (whole * left) / areaM2 : 0,
     areaM2: left,
   };
-  return benchTins(asked, { store, trade: await memory.trade(), catalogue, now: at }, names);
+  return benchTins(asked, { store, trade, catalogue, now: at }, names);
 }
 
 /** Everything for applying the next coat on one area. @throws {Missing} */
@@ -83,7 +83,7 @@ export async function benchView(
   const seen = (each: { at: number }) => each.at > at - 24 * HOUR_MS && each.at < at + BENCH_HOURS * HOUR_MS;
   const around = known.hours.filter(seen);
   const { surroundings } = place;
-  const surface = around.length > 0 ? bandFor(known.hours, place).filter(seen) : [];
+  const surface = around.length > 0 ? bandFor(known.air, place).filter(seen) : [];
   const judged =
     step && product
       ? judgeHours({ hours: around, limits: coatLimitsOf(product.sheet, step.method), surroundings, surface })
@@ -98,7 +98,7 @@ export async function benchView(
             step,
             sheet: product.sheet,
             areaM2: left,
-            hours: known.hours,
+            air: known.air,
             now: at,
             safeHours: asked.safeHours,
             pace: known.catalogue.paceOf(step.productId, step.method),
@@ -134,7 +134,7 @@ export async function benchView(
     askOldLine: await oldLineAsked(db, state, clock),
     tins:
       step && product && clock.next
-        ? await tinsFor({ memory, db }, { state, step, product, clock, left, at }, known.catalogue)
+        ? await tinsFor(known, db, { state, step, product, clock, left, at })
         : null,
   };
 }

@@ -7,8 +7,8 @@ import { surveyOf } from '../rows/survey.ts';
 
 /** A boat with her areas, their clocks and what the survey found. @throws {Missing} */
 export async function boatView({ db, memory, now }: Context, boatId: string): Promise<BoatView> {
-  const boat = await theBoat(db, boatId);
   const { states, clocks, boat: kept } = await memory.some(now(), { boatId });
+  const boat = kept?.boat ?? (await theBoat(db, boatId));
   const shape = kept?.shape ?? shapeOf(await formOfBoat(db, boatId));
   return {
     boat,

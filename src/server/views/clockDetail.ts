@@ -1,6 +1,6 @@
 import type { AreaClock, ClockDetail } from '../../contract/index.ts';
 import { eventSpread, HOUR_MS, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
-import { bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
+import { type Air, bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 import { toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
@@ -20,23 +20,24 @@ function sinceApplied(hours: readonly SplicedHour[], clock: AreaClock): readonly
 }
 
 /** Those hours with the film's temperature in each. */
-function withFilm(hours: readonly SplicedHour[], clock: AreaClock, place: SurfacePlace) {
+function withFilm(air: Air, clock: AreaClock, place: SurfacePlace) {
+  const { hours } = air;
   if (hours.length === 0) return [];
   const shown = sinceApplied(hours, clock);
-  const filmC = tempsFor(hours, place).valuesC.slice(hours.length - shown.length);
+  const filmC = tempsFor(air, place).valuesC.slice(hours.length - shown.length);
   return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
 }
 
 /** Between which moments the edges still to come fall. A room that is heated holds its temperature, whatever is forecast. */
 function spreadsOf(
   clock: AreaClock,
-  hours: readonly SplicedHour[],
+  air: Air,
   place: SurfacePlace,
   { now, errors }: { now: number; errors: readonly LeadError[] },
 ): ClockDetail['spreads'] {
-  if (hours.length === 0 || place.surroundings.kind === 'heated') return [];
-  const temps = tempsFor(hours, place);
-  const bandC = bandFor(hours, place).map(({ lowC, highC }) => (highC - lowC) / 2);
+  if (air.hours.length === 0 || place.surroundings.kind === 'heated') return [];
+  const temps = tempsFor(air, place);
+  const bandC = bandFor(air, place).map(({ lowC, highC }) => (highC - lowC) / 2);
   const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
   return clock.edges.flatMap(({ edge, at, points, stopC, from }) => {
     if (at !== null && Date.parse(at) <= now) return [];
@@ -56,7 +57,7 @@ function spreadsOf(
 /** The window of an area with the air it was worked out over, and what moved it. @throws {Missing} */
 export async function clockDetail({ db, memory, now }: Context, areaId: string): Promise<ClockDetail> {
   const at = now();
-  const { states, clocks, hours, catalogue } = await memory.some(at, { areaId });
+  const { states, clocks, air, catalogue } = await memory.some(at, { areaId });
   const [state] = states;
   const [clock] = clocks;
   if (!state || !clock) throw new Missing('area', areaId);
@@ -64,8 +65,8 @@ export async function clockDetail({ db, memory, now }: Context, areaId: string):
   return {
     clock,
     now: new Date(at).toISOString(),
-    hours: withFilm(hours, clock, place),
+    hours: withFilm(air, clock, place),
     shifts: await shiftsOf(db, areaId),
-    spreads: spreadsOf(clock, hours, place, { now: at, errors: await errorsHere(db, hours, at) }),
+    spreads: spreadsOf(clock, air, place, { now: at, errors: await errorsHere(air, db, at) }),
   };
 }

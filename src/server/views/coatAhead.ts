@@ -47,14 +47,14 @@ export async function coatAhead(
     step,
     sheet,
     areaM2,
-    hours: known.hours,
+    air: known.air,
     now: at,
     safeHours: asked.safeHours === undefined ? null : Number(asked.safeHours),
     pace,
   };
   const { startsInput, starts, safeBy } = coatUnder(coat, place);
   if (safeBy === null) return nothing;
-  const temps = tempsFor(known.hours, place);
+  const temps = tempsFor(known.air, place);
   const film = (laidFromMs: number, laidToMs: number) => ({
     laidFromMs,
     laidToMs,

@@ -30,7 +30,7 @@ export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): S
  */
 export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Inside): CoatOutlook | null {
   const { now } = coat;
-  if (coat.hours.length === 0) return null;
+  if (coat.air.hours.length === 0) return null;
   const under = coatUnder(coat, place);
   const { applyMs, safeAfter, safeBy, airUntil, starts } = under;
   const endMs = now + applyMs;

@@ -9,7 +9,7 @@ import {
 import { byLearnedPace, eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
 import { applyHours } from '../../core/film/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
-import { bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
+import { type Air, bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 
 /** Air before the coat that says whether its surface is wet. */
 const BEFORE_MS = 24 * HOUR_MS;
@@ -24,7 +24,7 @@ export interface CoatToApply {
   step: Pick<Step, 'method'>;
   sheet: ProductSheet;
   areaM2: number;
-  hours: readonly SplicedHour[];
+  air: Air;
   now: number;
   /** Hours until it is safe from dew and rain, told by hand where the sheet states none. */
   safeHours: number | null;
@@ -36,18 +36,18 @@ export interface CoatToApply {
 
 /** The coat as it would be applied in these surroundings: how long it takes, when it is safe, the air about it. */
 export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
-  const { sheet, now, hours } = coat;
+  const { sheet, now, air } = coat;
   const { surroundings } = place;
   const underCover = isUnderCover(surroundings);
   const limits = coatLimitsOf(sheet, coat.step.method);
   // Under a cover there are lamps.
-  const nights = underCover ? [] : darkOver(hours, now);
+  const nights = underCover ? [] : darkOver(air, now);
   const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
   const { factor } = byLearnedPace(coat.pace);
   const points = stated?.points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor })) ?? [];
   const byHandMs = coat.safeHours !== null && !stated ? coat.safeHours * HOUR_MS : null;
-  const filmTemps = tempsFor(hours, place);
+  const filmTemps = tempsFor(air, place);
   /** When a coat finished then is safe from dew and rain; null: not within what is known, or nobody said. */
   const safeAfter = (finishedMs: number): number | null => {
     if (!stated) return byHandMs === null ? null : finishedMs + byHandMs;
@@ -62,8 +62,8 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     return { ...around, rh: rhWithMoisture({ ...around, ...inside, airChangesPerH: AIR_CHANGES_PER_H }) };
   };
   const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + AHEAD_MS;
-  const surface = bandFor(hours, place).filter(shown);
-  const about = hours
+  const surface = bandFor(air, place).filter(shown);
+  const about = air.hours
     .filter(shown)
     .map((hour, i) => ({ ...hour, ...airInside(hour), surfaceC: surface[i]?.surfaceC }));
   const airUntil = (untilMs: number) => {

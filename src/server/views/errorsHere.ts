@@ -1,18 +1,14 @@
-import { type LeadError, learnedErrors, type SplicedHour } from '../../core/cure/index.ts';
+import { HOUR_MS, type LeadError, learnedErrors } from '../../core/cure/index.ts';
+import { memoised } from '../../core/units/index.ts';
+import type { Air } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import { forecastRecords } from '../rows/forecastRecords.ts';
 
-const learned = new WeakMap<readonly SplicedHour[], Promise<readonly LeadError[]>>();
+const learned = memoised(
+  async (_air: Air, db: Context['db'], hour: number): Promise<readonly LeadError[]> =>
+    learnedErrors(await forecastRecords(db, hour * HOUR_MS)),
+);
 
-/** How wrong forecasts have been here: looked up once for each reading of the air. */
-export function errorsHere(
-  db: Context['db'],
-  hours: readonly SplicedHour[],
-  now: number,
-): Promise<readonly LeadError[]> {
-  const known = learned.get(hours) ?? forecastRecords(db, now).then(learnedErrors);
-  learned.set(hours, known);
-  // What failed once is looked up again.
-  known.catch(() => learned.delete(hours));
-  return known;
-}
+/** How far off forecasts have been here: looked up once for each reading of the weather and hour. */
+export const errorsHere = (air: Air, db: Context['db'], now: number): Promise<readonly LeadError[]> =>
+  learned(air, db, Math.ceil(now / HOUR_MS));

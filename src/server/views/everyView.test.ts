@@ -29,7 +29,7 @@ import type {
   Yard,
 } from '../../contract/index.ts';
 import { READS, staleKeys, type ViewName } from '../../contract/index.ts';
-import { YardMemory } from '../memory/yardMemory.ts';
+import { YardSnapshots } from '../memory/yardSnapshots.ts';
 
 /**
  * Random writes let loose on a yard: what memory answers is what a cold read finds, and no view changes that the write's
@@ -258,7 +258,7 @@ it('memory equals a cold read, and nothing changes untold, whatever is written',
         expect([name, untold.map(({ key }) => key)]).toEqual([name, []]);
         before = after;
       }
-      const [warm, cold] = [await server.memory.at(NOON), await new YardMemory(server.db).at(NOON)];
+      const [warm, cold] = [await server.memory.at(NOON), await new YardSnapshots(server.db).at(NOON)];
       const told = ({ boats, clocks, states }: typeof warm) => ({
         boats: boats.map(({ boat, pots, shape }) => ({ boat, pots, shape })),
         clocks,
@@ -288,4 +288,48 @@ it('every kind of change is read by some view', () => {
   ];
   const read = new Set(Object.values(READS).flat());
   expect(kinds.filter((kind) => !read.has(kind as never))).toEqual([]);
+});
+
+it('readers among writers see one yard: nothing of two states in one answer, nothing acknowledged missing', async () => {
+  const bench = `/bench/${planned.area.id}`;
+  type Named = { boat: Boat; clock: { boatName: string; areaName: string }; area: Area };
+  let [acknowledged, writing] = [0, true];
+  const named = (n: number) => `Renamed ${n}`;
+  const numberOf = (name: string) => Number(/^Renamed (\d+)$/.exec(name)?.[1] ?? 0);
+  const write = async () => {
+    for (let n = 1; n <= 12; n++) {
+      const { boat } = await get<{ boat: Boat }>(`/boats/${planned.boat.id}`);
+      const { archived: _a, ...input } = { ...boat, name: named(n) };
+      expect((await server.ask('PUT', `/boats/${planned.boat.id}`, input)).status).toBe(200);
+      acknowledged = n;
+      // Beside it what no boat is made of, so that snapshots follow each other while others are read.
+      await server.ask('POST', '/templates', { id: uuidv7(), name: `Beside ${n}`, steps: [planned.step] });
+    }
+    writing = false;
+  };
+  const read = async () => {
+    while (writing) {
+      const least = acknowledged;
+      const view = await get<Named>(bench);
+      expect(view.clock.boatName).toBe(view.boat.name);
+      expect(numberOf(view.boat.name)).toBeGreaterThanOrEqual(least);
+      const { boat, clocks } = await get<{ boat: Boat; clocks: { boatName: string }[] }>(
+        `/boats/${planned.boat.id}`,
+      );
+      expect(new Set(clocks.map(({ boatName }) => boatName))).toEqual(new Set([boat.name]));
+    }
+  };
+  await Promise.all([write(), read(), read(), read()]);
+  const [warm, cold] = [await server.memory.at(NOON), await new YardSnapshots(server.db).at(NOON)];
+  expect(JSON.stringify(warm.clocks)).toBe(JSON.stringify(cold.clocks));
+}, 60_000);
+
+it('a snapshot never changes once it is handed out', async () => {
+  const before = await server.memory.at(NOON);
+  const said = JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.store.lots]);
+  const [method, path, body] = await (WRITES.money as (typeof WRITES)[string])(7);
+  await server.ask(method, path, body);
+  await server.ask('POST', '/log', aCoat(planned, NOON - 12 * HOUR));
+  await server.memory.at(NOON);
+  expect(JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.store.lots])).toBe(said);
 });

@@ -15,8 +15,8 @@ export async function logView(
   boatId: string,
   { before, limit }: LogQuery,
 ): Promise<LogView> {
-  const boat = await theBoat(db, boatId);
   const known = await memory.some(now(), { boatId });
+  const boat = known.boat?.boat ?? (await theBoat(db, boatId));
   const { latest } = known.catalogue;
   const products: LogView['products'] = {};
   for (const id of await productsLogged(db, boatId)) {

@@ -7,7 +7,7 @@ import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { groupsOf } from '../memory/groupsOf.ts';
 import { testsOn } from '../memory/handOn.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
-import type { YardReading } from '../memory/yardMemory.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
 import { takenPaces } from '../rows/paces.ts';
 import { theProduct } from '../rows/products.ts';
 
@@ -19,8 +19,8 @@ interface Taught {
 
 /** The tested films of a product on one area, as far back as its air is known. */
 function taughtOn(state: AreaSnapshot, productId: string, known: YardReading, now: number): Taught[] {
-  const { hours, catalogue } = known;
-  const [first] = hours;
+  const { air, catalogue } = known;
+  const [first] = air.hours;
   if (state.handTests.length === 0 || !first) return [];
   return groupsOf(state).flatMap((coat) => {
     const body = coat.entries[0]?.body;
@@ -30,7 +30,7 @@ function taughtOn(state: AreaSnapshot, productId: string, known: YardReading, no
     if (tests.length === 0) return [];
     const correction = correctFromHandTest({
       film: { laidFromMs: coat.fromMs, laidToMs: coat.toMs, sheet: sheet.cure },
-      temps: tempsFor(hours, surfaceOf(state, catalogue)),
+      temps: tempsFor(air, surfaceOf(state, catalogue)),
       tests,
     });
     const film = {

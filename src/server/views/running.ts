@@ -2,7 +2,7 @@ import type { AreaClock, RunningClock, RunningView } from '../../contract/index.
 import { FILM_EVENTS, HOUR_MS } from '../../core/cure/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
-import type { YardReading } from '../memory/yardMemory.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
 import { countedEntries } from '../rows/log.ts';
 import { potViews } from './pots.ts';
 import { tapeHoldsMs } from './ticks.ts';

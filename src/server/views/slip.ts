@@ -1,9 +1,10 @@
 import type { AreaClock, AreaGlance, SlipView } from '../../contract/index.ts';
 import { urgencyMs } from '../../core/cure/index.ts';
+import { remembering } from '../../core/units/index.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import type { BoatMemory } from '../memory/boatMemory.ts';
-import type { YardMemory } from '../memory/yardMemory.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
 import { potViews } from './pots.ts';
 
 /** No foreman reads further; the boats below show the rest. */
@@ -25,30 +26,20 @@ const toGlance = ({ areaId, areaName, zone, side, state, part }: AreaClock): Are
   part,
 });
 
-/** Answers to several pages at once are one: nothing on it moves faster. */
+/** Answers to several pages within a second are one: nothing on it moves faster. */
 const SAME_FOR_MS = 1000;
-const latest = new WeakMap<YardMemory, { at: number; revision: number; view: SlipView }>();
 
 /** What runs in the yard, soonest first, and every boat. */
 export async function slipView({ memory, room, now }: Context): Promise<SlipView> {
   const at = now();
-  const disk = room.look();
-  const kept = latest.get(memory);
-  const holds =
-    kept !== undefined &&
-    kept.revision === memory.revision &&
-    at >= kept.at &&
-    at - kept.at < SAME_FOR_MS &&
-    kept.view.disk.state === disk.state;
-  if (holds) return kept.view;
-  const { revision } = memory;
-  const view = { ...(await madeAt(memory, at)), disk };
-  latest.set(memory, { at, revision, view });
-  return view;
+  const known = await memory.at(at);
+  const view = kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => madeAt(known, at));
+  return { ...view, disk: room.look() };
 }
 
-async function madeAt(memory: YardMemory, at: number): Promise<Omit<SlipView, 'disk'>> {
-  const known = await memory.at(at);
+const kept = remembering<Omit<SlipView, 'disk'>>();
+
+function madeAt(known: YardReading, at: number): Omit<SlipView, 'disk'> {
   const clocksOf = new Map<string, AreaClock[]>();
   for (const clock of known.clocks) {
     const list = clocksOf.get(clock.boatId);

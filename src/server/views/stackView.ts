@@ -1,6 +1,6 @@
 import type { StackView } from '../../contract/index.ts';
-import { extremesFrom, type HourOf, type SplicedHour } from '../../core/cure/index.ts';
-import { tempsFor } from '../air/surfaces.ts';
+import { extremesFrom, type HourOf } from '../../core/cure/index.ts';
+import { type Air, tempsFor } from '../air/surfaces.ts';
 import { areaClock } from '../memory/areaClock.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { groupFilm } from '../memory/coatFilm.ts';
@@ -15,7 +15,7 @@ const hourView = ({ tempC, atMs }: HourOf) => ({ tempC, at: new Date(atMs).toISO
 /** An area's stack with the coats of each step that are wholly laid: how thick each came out, and how it holds. */
 export function stackView(
   state: AreaSnapshot,
-  context: { catalogue: ProductCatalogue; hours: readonly SplicedHour[]; now: number },
+  context: { catalogue: ProductCatalogue; air: Air; now: number },
 ): StackView {
   const whole = groupsOf(state).filter((group) => group.complete);
   const bonds = laidBonds(state, whole, context);
@@ -26,9 +26,9 @@ export function stackView(
         whole.flatMap((group, i) => (group.stepId === step.id ? [of(group, i)] : [])),
       ]),
     );
-  const { hours, now } = context;
+  const { air, now } = context;
   const found =
-    hours.length > 0 ? extremesFrom(tempsFor(hours, surfaceOf(state, context.catalogue)), now) : null;
+    air.hours.length > 0 ? extremesFrom(tempsFor(air, surfaceOf(state, context.catalogue)), now) : null;
   const clock = areaClock(state, context);
   const profile = profileOf(state, context.catalogue);
   const asLaid = byStep((group) => groupFilm(group, { state, catalogue: context.catalogue }) ?? 0);

@@ -9,7 +9,7 @@ import {
 } from '../../core/air/index.ts';
 import { HOUR_MS, hourBands, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
-import { bandFor, type SurfacePlace } from '../air/surfaces.ts';
+import { type Air, bandFor, type SurfacePlace } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
@@ -32,7 +32,7 @@ const IN_THE_OPEN: SurfacePlace = {
 };
 
 interface Over {
-  hours: readonly SplicedHour[];
+  air: Air;
   place: SurfacePlace;
   limits: AirLimits;
   productName: string | null;
@@ -41,17 +41,17 @@ interface Over {
 /** The surface and the limits asked about. @throws {Missing} */
 async function over({ memory, now }: Context, areaId: string | undefined): Promise<Over> {
   if (areaId === undefined) {
-    const { hours } = await memory.at(now());
-    return { hours, place: IN_THE_OPEN, limits: DEFAULT_LIMITS, productName: null };
+    const { air } = await memory.at(now());
+    return { air, place: IN_THE_OPEN, limits: DEFAULT_LIMITS, productName: null };
   }
-  const { hours, states, clocks, catalogue } = await memory.some(now(), { areaId });
+  const { air, states, clocks, catalogue } = await memory.some(now(), { areaId });
   const [state] = states;
   if (!state) throw new Missing('area', areaId);
   const next = clocks[0]?.next;
   const product = catalogue.latest.get(next?.productId ?? '');
   const step = state.steps.find(({ id }) => id === next?.stepId);
   return {
-    hours,
+    air,
     place: surfaceOf(state, catalogue),
     limits: product && step ? coatLimitsOf(product.sheet, step.method) : DEFAULT_LIMITS,
     productName: product?.name ?? null,
@@ -65,11 +65,12 @@ export async function stripView(
 ): Promise<StripView> {
   const { db, now } = context;
   const at = now();
-  const { hours, place, limits, productName } = await over(context, areaId);
+  const { air, place, limits, productName } = await over(context, areaId);
+  const { hours } = air;
   if (hours.length === 0)
     return { now: new Date(at).toISOString(), productName, simulated: false, hours: [] };
-  const errors = await errorsHere(db, hours, at);
-  const surface = bandFor(hours, place);
+  const errors = await errorsHere(air, db, at);
+  const surface = bandFor(air, place);
   const first = hours.findIndex((hour) => hour.at >= at - backDays * DAY_MS);
   const shown = first < 0 ? [] : hours.slice(first);
   const skin = first < 0 ? [] : surface.slice(first);

@@ -7,8 +7,7 @@ import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
-import type { YardClocks } from '../memory/yardMemory.ts';
-import { theYard } from '../rows/yard.ts';
+import type { YardClocks } from '../memory/yardSnapshots.ts';
 import { coatUnder } from './coatUnder.ts';
 
 /** Areas asked about; a pair of hands does no more in a day. */
@@ -69,7 +68,7 @@ function askAbout(
     step,
     sheet: product.sheet,
     areaM2,
-    hours: known.hours,
+    air: known.air,
     now,
     safeHours: null,
     pace: known.catalogue.paceOf(step.productId, step.method),
@@ -97,11 +96,11 @@ function askAbout(
 }
 
 /** Which coats could go on today, from when to when each, and in which order the most of them fit one pair of hands. */
-export async function todayView({ db, memory, now }: Context): Promise<TodayView> {
+export async function todayView({ memory, now }: Context): Promise<TodayView> {
   const at = now();
-  const { zone } = await theYard(db);
-  const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const known = await memory.at(at);
+  const { zone } = known.yard;
+  const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const stateOf = new Map(known.states.map((state) => [state.area.id, state]));
   const wanted = known.clocks
     .filter(({ state, next }) => CAN.has(state) && next !== null)

@@ -1,6 +1,11 @@
 import { useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
-import { type AirVerdict, isUnderCover, judgeConditions } from '../../core/air/index.ts';
+import {
+  type AirConditionCode,
+  type AirVerdict,
+  isUnderCover,
+  judgeConditions,
+} from '../../core/air/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
@@ -53,6 +58,26 @@ interface Props {
   onSafeHours: (hours: number) => void;
 }
 
+/** The verdict in two or three words. */
+function Headline({ ok, unknown, conditional }: { ok: boolean; unknown: boolean; conditional: boolean }) {
+  if (ok && !conditional) return <strong className="text-success">Suitable now</strong>;
+  if (ok) return <strong className="text-warning">Suitable now, on a condition</strong>;
+  if (unknown) return <strong className="text-warning">Suitable this hour, not known ahead</strong>;
+  return <strong className="text-error">Not suitable now</strong>;
+}
+
+/** What has to be seen to at the boat before the coat is suitable. */
+function ConditionList({ codes }: { codes: ReadonlySet<AirConditionCode> }) {
+  if (codes.size === 0) return null;
+  return (
+    <ul className="list-disc pl-5 text-lg font-semibold">
+      {[...codes].map((code) => (
+        <li key={code}>{sayCondition(code)}</li>
+      ))}
+    </ul>
+  );
+}
+
 /** May the coat be applied now: this hour, every hour of its application, and on until dew and rain cannot hurt it. */
 export function CoatSuitability({ view, sheet, conditions: measured, zone, safeHours, onSafeHours }: Props) {
   const { show } = useUnits();
@@ -80,25 +105,7 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
       <Why
         figure={
           <span className="text-xl">
-            <strong
-              className={
-                ok
-                  ? conditions.size > 0
-                    ? 'text-warning'
-                    : 'text-success'
-                  : unknown
-                    ? 'text-warning'
-                    : 'text-error'
-              }
-            >
-              {ok
-                ? conditions.size > 0
-                  ? 'Suitable now, on a condition'
-                  : 'Suitable now'
-                : unknown
-                  ? 'Suitable this hour, not known ahead'
-                  : 'Not suitable now'}
-            </strong>
+            <Headline ok={ok} unknown={unknown} conditional={conditions.size > 0} />
           </span>
         }
       >
@@ -118,13 +125,7 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
           sun or under a clear sky is an estimate from the air: measure it where it is close.
         </p>
       </Why>
-      {verdict.ok && conditions.size > 0 && (
-        <ul className="list-disc pl-5 text-lg font-semibold">
-          {[...conditions].map((code) => (
-            <li key={code}>{sayCondition(code)}</li>
-          ))}
-        </ul>
-      )}
+      {verdict.ok && <ConditionList codes={conditions} />}
       {(verdict.reasons.length > 0 || first) && (
         <ul className="list-disc pl-5 text-lg">
           {verdict.reasons.map((reason) => (

@@ -90,21 +90,23 @@ function HullFormBoard({ view, line }: { view: HullFormView; line: Waterline }) 
         view={view}
         cuts={{ ...levels, transomXM: null, keel: null, sheer: null, stationsM: [] }}
         onSave={async (mesh, file) => {
-          if (mesh && file) await sendFile(boat.id, file);
-          await save({ mesh });
+          const sent = mesh && file && (await sendFile(boat.id, file));
+          await save({ mesh: mesh && sent ? { ...mesh, fileHash: sent } : mesh });
         }}
       />
     </>
   );
 }
 
-async function sendFile(boatId: string, file: Blob): Promise<void> {
+/** Sends the file of a mesh. @returns its hash, by which the record names it */
+async function sendFile(boatId: string, file: Blob): Promise<string> {
   const response = await fetch(`/api/v1/boats/${boatId}/mesh`, {
     method: 'PUT',
     body: file,
     headers: { 'content-type': 'application/octet-stream' },
   });
-  if (response.ok) return;
+  const hash = /[0-9a-f]{64}/.exec(response.headers.get('etag') ?? '')?.[0];
+  if (response.ok && hash) return hash;
   const problem = (await response.json().catch(() => null)) as Problem | null;
   throw new Error(problem?.detail ?? 'The file could not be kept on the server; nothing was changed.');
 }

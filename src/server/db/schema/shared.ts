@@ -1,4 +1,4 @@
-import { bigint, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import type { ChangeSet } from '../../../contract/index.ts';
 import { bytes, instant } from './columns.ts';
 
@@ -13,10 +13,14 @@ export const revision = pgTable('revision', {
 });
 
 /** The write that last changed each domain: `log:<boat>`, `products`, `weather`… */
-export const domainVersion = pgTable('domain_version', {
-  domain: text('domain').primaryKey(),
-  n: count('n').notNull(),
-});
+export const domainVersion = pgTable(
+  'domain_version',
+  {
+    domain: text('domain').primaryKey(),
+    n: count('n').notNull(),
+  },
+  (table) => [index('domain_version_by_n').on(table.n)],
+);
 
 /** What each write changed: the outbox of live events, and how a process that lost a notice catches up. */
 export const changeNotice = pgTable('change_notice', {

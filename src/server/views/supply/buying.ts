@@ -6,8 +6,8 @@ import {
   costOf,
   perLitreOfPaint,
 } from '../../../core/supply/index.ts';
+import { remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
-import type { YardMemory } from '../../memory/yardMemory.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 import { besidesOf } from './besides.ts';
 import { readHeld } from './materials.ts';
@@ -19,33 +19,19 @@ import { type YardNeed, yardNeed } from './yardNeed.ts';
 const DAY_MS = 24 * HOUR_MS;
 const MONTH_MS = 30.44 * DAY_MS;
 
-/** Answers to the same question are one until something changes, within the hour. */
-const latest = new WeakMap<
-  YardMemory,
-  { revision: number; hour: number; asked: string; view: Promise<BuyingView> }
->();
 /** From so many suppliers on the search is left to a thread of its own: every choice of them is looked at. */
 const MANY_SUPPLIERS = 3;
 
-/** What to buy where for what the yard, or a boat, still takes. */
+/** What to buy where for what the yard, or a boat, still takes; the same question within the hour is answered once. */
 export async function buyingView(context: Context, asked: { boatId?: string }): Promise<BuyingView> {
   const now = context.now();
-  const { memory } = context;
-  const hour = Math.floor(now / HOUR_MS);
-  const kept = latest.get(memory);
-  const key = asked.boatId ?? '';
-  if (kept?.revision === memory.revision && kept.hour === hour && kept.asked === key)
-    return { ...(await kept.view), now: new Date(now).toISOString() };
-  const { revision } = memory;
-  const view = readHeld(context, now).then((held) => buyingOf(held, asked, context));
-  const mine = { revision, hour, asked: key, view };
-  latest.set(memory, mine);
-  view.catch(() => {
-    // What failed once is tried again by the next request.
-    if (latest.get(memory) === mine) latest.delete(memory);
-  });
-  return view;
+  const held = await readHeld(context, now);
+  const question = [Math.floor(now / HOUR_MS), asked.boatId];
+  const view = await kept(held.known.snapshot, question, () => buyingOf(held, asked, context));
+  return { ...view, now: new Date(now).toISOString() };
 }
+
+const kept = remembering<Promise<BuyingView>>(20);
 
 async function buyingOf(
   held: Awaited<ReturnType<typeof readHeld>>,

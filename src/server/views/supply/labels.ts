@@ -24,7 +24,7 @@ export async function labelsView(
   const at = now();
   const { zone } = await theYard(db);
   const known = await memory.at(at);
-  const store = await memory.store();
+  const { store } = known;
   const wanted = lots === undefined ? null : new Set(lots.split(','));
   const day = (ms: number) => DateTime.fromMillis(ms, { zone }).toFormat('d LLL yyyy');
   return store.lots.flatMap((kept): Label[] => {

@@ -5,9 +5,10 @@ import type {
   PartSupply,
   ProductSupply,
 } from '../../../contract/index.ts';
+import { remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import type { TradeReading } from '../../memory/storeReading.ts';
-import type { YardMemory, YardReading } from '../../memory/yardMemory.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { firstCoatMs, type Held, partSupplies } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
 import { type YardNeed, yardNeed } from './yardNeed.ts';
@@ -21,35 +22,21 @@ export async function readHeld(
   now: number,
 ): Promise<Held & { known: YardReading; trade: TradeReading }> {
   const known = await memory.at(now);
-  return {
-    known,
-    store: await memory.store(),
-    trade: await memory.trade(),
-    catalogue: known.catalogue,
-    clocks: new Map(known.clocks.map((clock) => [clock.areaId, clock])),
-    now,
-  };
+  const { store, trade, catalogue } = known;
+  const clocks = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
+  return { known, store, trade, catalogue, clocks, now, snapshot: known.snapshot };
 }
 
-/** Answers to the same question within a minute are one, until something changes. */
+/** Answers to the same question within a minute are one. */
 const SAME_FOR_MS = 60_000;
-const latest = new WeakMap<
-  YardMemory,
-  { at: number; revision: number; asked: string; view: MaterialsView }
->();
+const kept = remembering<MaterialsView>(20);
 
 /** What is wanted against what is there, of the yard or a part of it. */
 export async function materialsView(context: Context, asked: MaterialsQuery): Promise<MaterialsView> {
   const now = context.now();
-  const { memory } = context;
-  const key = JSON.stringify([asked.boatId, asked.areaId, asked.productId]);
-  const kept = latest.get(memory);
-  const holds = kept?.revision === memory.revision && kept.asked === key && now >= kept.at;
-  if (holds && now - kept.at < SAME_FOR_MS) return kept.view;
-  const { revision } = memory;
-  const view = materialsOf(await readHeld(context, now), asked, now);
-  latest.set(memory, { at: now, revision, asked: key, view });
-  return view;
+  const held = await readHeld(context, now);
+  const question = [Math.floor(now / SAME_FOR_MS), asked.boatId, asked.areaId, asked.productId];
+  return kept(held.known.snapshot, question, () => materialsOf(held, asked, now));
 }
 
 function materialsOf(

@@ -6,6 +6,7 @@ import {
   type PartAmount,
   perLitreOfPaint,
 } from '../../../core/supply/index.ts';
+import { memoised, remembering } from '../../../core/units/index.ts';
 import { inStore } from '../../memory/inStore.ts';
 import { A_COAT_MS, coatAtMs, type YardLine } from '../../memory/needLines.ts';
 import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
@@ -27,20 +28,22 @@ export interface Held {
   catalogue: ProductCatalogue;
   clocks: ReadonlyMap<string, AreaClock>;
   now: number;
+  /** Of the reading all of it is of. */
+  snapshot: object;
 }
 
 /** Less than this short is no shortage: a scale shows no less, in l or kg. */
 const TRIFLE = 1e-4;
 
-const perLitre = new WeakMap<NeedSheet, readonly number[]>();
+const perLitreOfSheet = memoised(
+  (sheet: NeedSheet): readonly number[] => perLitreOfPaint(sheet.parts, sheet.ratioBy).perLitre,
+);
 
 /** Of each part what a litre of the paint takes; by the sheet worked out once, by an own ratio for its line. */
-function perLitreOf({ sheet, ownParts }: NeedLine): readonly number[] {
-  if (ownParts) return perLitreOfPaint(atOwnRatio(sheet.parts, ownParts), sheet.ratioBy).perLitre;
-  const kept = perLitre.get(sheet) ?? perLitreOfPaint(sheet.parts, sheet.ratioBy).perLitre;
-  perLitre.set(sheet, kept);
-  return kept;
-}
+const perLitreOf = ({ sheet, ownParts }: NeedLine): readonly number[] =>
+  ownParts
+    ? perLitreOfPaint(atOwnRatio(sheet.parts, ownParts), sheet.ratioBy).perLitre
+    : perLitreOfSheet(sheet);
 
 /** The coats of one line that take of a part, one after another. */
 function takingsOf(part: PartAmount, of: YardLine, { own }: YardNeed, held: Held): Taking[] {
@@ -95,21 +98,15 @@ const stopped = ({ of: { state, step }, no, atMs }: Taking): StoppedCoat => ({
 
 /** Within so long what is asked for one after another is answered from one reckoning. */
 const SAME_FOR_MS = 60_000;
-const lately = new WeakMap<
-  YardNeed,
-  Pick<Held, 'store' | 'trade' | 'now'> & { all: Map<PartAmount, PartSupply> }
->();
+const kept = remembering<ReadonlyMap<PartAmount, PartSupply>>();
 
 /** Every part of a need held against the store. */
-export function partSupplies(needed: YardNeed, held: Held): ReadonlyMap<PartAmount, PartSupply> {
-  const { store, trade, now } = held;
-  const kept = lately.get(needed);
-  const holds = kept?.store === store && kept.trade === trade && now >= kept.now;
-  if (holds && now - kept.now < SAME_FOR_MS) return kept.all;
-  const all = new Map(needed.need.parts.map((part) => [part, partSupply(part, needed, held)]));
-  lately.set(needed, { store, trade, now, all });
-  return all;
-}
+export const partSupplies = (needed: YardNeed, held: Held): ReadonlyMap<PartAmount, PartSupply> =>
+  kept(
+    needed,
+    [held.snapshot, Math.floor(held.now / SAME_FOR_MS)],
+    () => new Map(needed.need.parts.map((part) => [part, partSupply(part, needed, held)])),
+  );
 
 /** A part of the need held against the store: what is short, and which coat that stops first. */
 function partSupply(part: PartAmount, needed: YardNeed, held: Held): PartSupply {

@@ -2,7 +2,7 @@ import type { BuyingView, PartSupply } from '../../../contract/index.ts';
 import { perLitreOfPaint, type SmallWay, smallNeed, toMinor } from '../../../core/supply/index.ts';
 import { needLinesOf } from '../../memory/needLines.ts';
 import { ageOf } from '../../memory/storeReading.ts';
-import type { YardReading } from '../../memory/yardMemory.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 import { packsOf } from './packs.ts';
 import type { Held } from './partSupply.ts';

@@ -3,7 +3,7 @@ import { spreadingRateM2PerL } from '../../../core/film/index.ts';
 import { perLitreOfPaint, SOLVENT_STORE } from '../../../core/supply/index.ts';
 import type { Context } from '../../context.ts';
 import { ageOf, type KeptLot } from '../../memory/storeReading.ts';
-import type { YardReading } from '../../memory/yardMemory.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { allLots, movementById, movementsBefore } from '../../rows/lots.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
 
@@ -71,7 +71,7 @@ export function lotView(
 export async function storeView({ memory, now }: Pick<Context, 'memory' | 'now'>): Promise<StoreView> {
   const at = now();
   const known = await memory.at(at);
-  const { lots, byProduct } = await memory.store();
+  const { lots, byProduct } = known.store;
   const solvent = lots.some(({ lot }) =>
     known.catalogue.latest.get(lot.productId)?.sheet.hazards.includes('solvent'),
   );

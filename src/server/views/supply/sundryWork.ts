@@ -4,6 +4,7 @@ import { applyHours } from '../../../core/film/index.ts';
 import { hasHull, type TapedEdges, tapedEdges } from '../../../core/hull/index.ts';
 import { SUNDRIES, type SundryItem, type SundryWork, sundries } from '../../../core/supply/index.ts';
 import { sandedBefore, type TaskKind } from '../../../core/system/index.ts';
+import { memoised } from '../../../core/units/index.ts';
 import type { BoatMemory } from '../../memory/boatMemory.ts';
 import { A_COAT_MS, type YardLine } from '../../memory/needLines.ts';
 import { tapeHoldsMs } from '../ticks.ts';
@@ -15,23 +16,16 @@ const BATCH_L = 1;
 /** Masked edge of an area that no line of the drawing bounds, m: all round a square of its size [M]. */
 const edgeOf = (areaM2: number) => 4 * Math.sqrt(areaM2);
 
-const edges = new WeakMap<BoatMemory, TapedEdges | null>();
-
 /** The edges of a boat by the lines she is drawn by; worked out once for as long as nothing of her changes. */
-function edgesOf(of: BoatMemory | undefined): TapedEdges | null {
-  if (!of) return null;
-  const kept = edges.get(of);
-  if (kept !== undefined) return kept;
-  const { boat, shape } = of;
-  const made = hasHull(boat) ? tapedEdges({ ...boat, form: shape.table }) : null;
-  edges.set(of, made);
-  return made;
-}
+const edgesOf = memoised(({ boat, shape }: BoatMemory): TapedEdges | null =>
+  hasHull(boat) ? tapedEdges({ ...boat, form: shape.table }) : null,
+);
 
 /** Edges along which an area is masked: off the drawing where it is a whole zone, else round a square of its size. */
 function edgeM({ state }: YardLine, areaM2: number, hulls: YardNeed['hulls']): number {
   const { zone, side, part } = state.area;
-  const drawn = part ? null : edgesOf(hulls.get(state.boat.id));
+  const hull = hulls.get(state.boat.id);
+  const drawn = part || !hull ? null : edgesOf(hull);
   const oneSide = drawn?.oneSide[zone];
   if (oneSide) return oneSide * (side === 'both' ? 2 : 1);
   return drawn?.whole[zone] || edgeOf(areaM2);

@@ -1,11 +1,11 @@
 import type { MaterialsQuery } from '../../../contract/index.ts';
 import { type LearnedSpread, type Need, type NeedLine, need } from '../../../core/supply/index.ts';
-import type { AreaSnapshot } from '../../memory/areaStates.ts';
+import { memoised, remembering } from '../../../core/units/index.ts';
 import type { BoatMemory } from '../../memory/boatMemory.ts';
 import { grouped } from '../../memory/grouped.ts';
 import { kindOf, learnedIn } from '../../memory/learned.ts';
 import { type AreaLines, needLinesOf, type YardLine } from '../../memory/needLines.ts';
-import type { YardReading } from '../../memory/yardMemory.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
 
 /** What the yard, or a part of it, still takes: by what coats applied here took, and by the sheets alone. */
 export interface YardNeed {
@@ -27,16 +27,13 @@ export interface YardNeed {
 /** A rate that coats say as good as nothing of is the sheet's. */
 const LEAST_COATS = 2;
 
-const ratedLines = new WeakMap<NeedLine, { rate: LearnedSpread; line: NeedLine }>();
-
 /** A line with its learned rate, the same as long as that stays. */
-function rated(line: NeedLine, rate: LearnedSpread): NeedLine {
-  const kept = ratedLines.get(line);
-  if (kept?.rate === rate) return kept.line;
-  const made = { ...line, learned: { factor: rate.factor, sd: rate.sd } };
-  ratedLines.set(line, { rate, line: made });
-  return made;
-}
+const rated = memoised(
+  (line: NeedLine, { factor, sd }: LearnedSpread): NeedLine => ({
+    ...line,
+    learned: { factor, sd },
+  }),
+);
 
 type Known = Pick<YardReading, 'states' | 'catalogue' | 'boats'>;
 
@@ -44,26 +41,13 @@ type Known = Pick<YardReading, 'states' | 'catalogue' | 'boats'>;
 export const hullsOf = ({ boats }: Pick<YardReading, 'boats'>): YardNeed['hulls'] =>
   new Map(boats.map((each) => [each.boat.id, each]));
 
-/** Needs already worked out of a reading: what to buy and what is wanted are asked for one after another. */
-const lately = new WeakMap<
-  readonly AreaSnapshot[],
-  { catalogue: Known['catalogue']; needs: Map<string, YardNeed> }
->();
-/** So many questions are remembered of one reading. */
+/** So many questions are remembered of one reading: what to buy and what is wanted are asked for one after another. */
 const MOST_ASKED = 20;
+const kept = remembering<YardNeed>(MOST_ASKED);
 
 export function yardNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): YardNeed {
-  const key = JSON.stringify([asked.boatId, asked.areaId, asked.productId, useLearned]);
-  let kept = lately.get(known.states);
-  if (kept?.catalogue !== known.catalogue) {
-    kept = { catalogue: known.catalogue, needs: new Map() };
-    lately.set(known.states, kept);
-  }
-  const had = kept.needs.get(key);
-  if (had) return had;
-  const need = madeNeed(known, asked, useLearned);
-  if (kept.needs.size < MOST_ASKED) kept.needs.set(key, need);
-  return need;
+  const question = [known.catalogue, asked.boatId, asked.areaId, asked.productId, useLearned];
+  return kept(known.states, question, () => madeNeed(known, asked, useLearned));
 }
 
 function madeNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): YardNeed {

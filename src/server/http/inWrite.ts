@@ -1,0 +1,75 @@
+import type { ChangeSet } from '../../contract/index.ts';
+import type { Air } from '../air/surfaces.ts';
+import type { Context } from '../context.ts';
+import type { Tx } from '../db/open.ts';
+import { Stale } from '../rows/missing.ts';
+import { nextRevision, raiseVersions } from '../rows/versions.ts';
+import { codesOf } from './errors.ts';
+
+/** Another process wrote in between what was looked at before the transaction and the transaction. */
+class Overtaken extends Error {}
+
+/** A write is tried so often where another one came in its way. */
+const MOST_TRIES = 8;
+/** Serialization failure, deadlock, and two who made the same record at once: what was looked at is looked at again. */
+const RACED = ['40001', '40P01', '23505'];
+
+/** What a write works with inside its transaction. */
+export interface InWrite<Before> {
+  tx: Tx;
+  now: number;
+  before: Before;
+}
+
+/** What a write comes to. */
+export interface Changing {
+  changes: ChangeSet;
+  /** Weather that was read on the way, as it stands after this write. */
+  air?: Air;
+}
+
+/**
+ * Carries out a write in one transaction, counted and noted for every reader; after the commit this process's snapshots and its open
+ * pages are told. What follows the commit and fails is logged, and takes nothing back from the answer.
+ *
+ * @param before what has to be known as it stood just before; read outside the transaction, of exactly the revision before it
+ */
+export function inWrite<Before extends { n: number } | null, Result extends Changing>(
+  context: Context,
+  before: (now: number) => Promise<Before>,
+  work: (writing: InWrite<Before>) => Promise<Result>,
+): Promise<Result> {
+  const { db, memory, live, gate, process, log } = context;
+  return gate.run(async () => {
+    for (let tries = 1; ; tries++) {
+      const now = context.now();
+      try {
+        const known = await before(now);
+        const { n, result } = await db.transaction(async (tx) => {
+          const n = await nextRevision(tx);
+          if (known !== null && known.n !== n - 1) throw new Overtaken('another write came first');
+          const result = await work({ tx, now, before: known });
+          await raiseVersions(tx, { n, changes: result.changes, process, at: new Date(now) });
+          return { n, result };
+        });
+        const { changes, air } = result;
+        memory.committed(n, changes, air && { air, now });
+        try {
+          live.publish(changes);
+        } catch (error) {
+          log.error({ err: error }, 'pages could not be told of a write');
+        }
+        return result;
+      } catch (error) {
+        const raced =
+          error instanceof Overtaken ||
+          error instanceof Stale ||
+          codesOf(error).some((code) => RACED.includes(code));
+        if (!raced || tries === MOST_TRIES) throw error;
+      }
+    }
+  });
+}
+
+/** Nothing has to be known before. */
+export const nothingBefore = async (): Promise<null> => null;

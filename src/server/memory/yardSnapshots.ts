@@ -1,0 +1,294 @@
+import type { AreaClock, ChangeSet, Yard } from '../../contract/index.ts';
+import { HOUR_MS, type SplicedHour, segmentAt } from '../../core/cure/index.ts';
+import { memoised, remembering } from '../../core/units/index.ts';
+import { type Air, tempsFor } from '../air/surfaces.ts';
+import { yardAir } from '../air/yardAir.ts';
+import type { Db, Queries } from '../db/open.ts';
+import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
+import { currentRevision, domainOf, versionsSince } from '../rows/versions.ts';
+import { theYard } from '../rows/yard.ts';
+import { areaClock, failedClock } from './areaClock.ts';
+import { partsAt } from './areaParts.ts';
+import type { AreaSnapshot } from './areaStates.ts';
+import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
+import { sheetsBehind } from './sheetsBehind.ts';
+import { inSlices } from './slices.ts';
+import {
+  readStore,
+  readStoreAgain,
+  readTrade,
+  type StoreReading,
+  type TradeReading,
+} from './storeReading.ts';
+import { surfaceOf } from './surfaceOf.ts';
+
+/** Weather is looked at this far back for a film and this far ahead for its windows. */
+const LOOK_BACK_MS = 120 * 24 * HOUR_MS;
+const LOOK_AHEAD_MS = 16 * 24 * HOUR_MS;
+const DAY_MS = 24 * HOUR_MS;
+
+/** Which areas: of one boat, or a single one. */
+export type AreaFilter = { boatId: string } | { areaId: string };
+
+/** The areas of the yard with their clocks, and what those were worked out from. */
+export interface YardClocks {
+  states: readonly AreaSnapshot[];
+  clocks: readonly AreaClock[];
+  air: Air;
+  hours: readonly SplicedHour[];
+  catalogue: ProductCatalogue;
+}
+
+/** The whole yard at one revision, in one hour. Nothing in it ever changes. */
+interface Snapshot {
+  /** The write it stands after. */
+  n: number;
+  /** The same object for as long as nothing in it is another, whatever was written beside it. */
+  identity: object;
+  /** Hour of its weather and clocks, counted from the epoch: the turn of an hour makes a forecast hour a measured one. */
+  hour: number;
+  yard: Yard;
+  /** By name. */
+  boats: ReadonlyMap<string, BoatMemory>;
+  states: readonly AreaSnapshot[];
+  clocks: readonly AreaClock[];
+  air: Air;
+  catalogue: ProductCatalogue;
+  store: StoreReading;
+  trade: TradeReading;
+}
+
+/** One reading of the whole yard: everything in it is of the same revision. */
+export interface YardReading extends YardClocks {
+  /** The same object as long as nothing changes within the hour: what is derived of the yard is remembered by it. */
+  snapshot: object;
+  n: number;
+  yard: Yard;
+  /** By name. */
+  boats: readonly BoatMemory[];
+  store: StoreReading;
+  trade: TradeReading;
+}
+
+/** The weather data that clocks need. It begins with a day, so that series over it last a day. */
+export function airAround(db: Queries, now: number): Promise<Air> {
+  const from = Math.floor((now - LOOK_BACK_MS) / DAY_MS) * DAY_MS;
+  return yardAir(db, now, { from, to: now + LOOK_AHEAD_MS });
+}
+
+const segmentsOf = memoised((clock: AreaClock) =>
+  clock.segments.map((segment) => ({ fromMs: Date.parse(segment.from), segment })),
+);
+
+/** A clock with its state read off again at another moment; its edges do not depend on the moment. */
+function readAt(clock: AreaClock, now: number): AreaClock {
+  const present = segmentAt(segmentsOf(clock), now)?.segment;
+  const parts = clock.parts.length > 0 ? partsAt(clock.parts, now) : clock.parts;
+  const same = !present || (present.state === clock.state && present.to === clock.until);
+  if (same && parts === clock.parts) return clock;
+  return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
+}
+
+interface ClockContext {
+  air: Air;
+  catalogue: ProductCatalogue;
+  now: number;
+}
+
+/** A clock, or the line that says why there is none. */
+function clockOrWhyNot(state: AreaSnapshot, context: ClockContext): AreaClock {
+  try {
+    return areaClock(state, context);
+  } catch (error) {
+    return failedClock(state, error);
+  }
+}
+
+/**
+ * The clock of an area, worked out again only where the area, a sheet behind it, the temperatures of its surface or the hour
+ * is another.
+ */
+export function clockOf(state: AreaSnapshot, context: ClockContext): AreaClock {
+  const { air, catalogue, now } = context;
+  const temps = air.hours.length > 0 ? tempsFor(air, surfaceOf(state, catalogue)) : null;
+  const made = [sheetsBehind(state, catalogue), temps, Math.floor(now / HOUR_MS)];
+  return keptClocks(state, made, () => clockOrWhyNot(state, context));
+}
+
+const keptClocks = remembering<AreaClock>();
+
+/** Which parts of a snapshot a set of changed domains makes stale. */
+function staleParts(domains: Iterable<string>) {
+  const boats = new Map<string, Stale>();
+  const products: string[] = [];
+  const whole = new Set<string>();
+  for (const domain of domains) {
+    const [of = '', id] = domain.split(':');
+    if (of === 'store' && id !== undefined) products.push(id);
+    else if (id === undefined) whole.add(of);
+    else {
+      const stale = boats.get(id) ?? { ground: false, logged: false };
+      boats.set(id, { ground: stale.ground || of !== 'log', logged: stale.logged || of === 'log' });
+    }
+  }
+  return { boats, products, whole };
+}
+
+/** Whether nothing that was read is another object than before. */
+const isSame = (
+  from: Snapshot,
+  read: Omit<Snapshot, 'n' | 'identity' | 'hour' | 'states' | 'clocks'>,
+): boolean =>
+  (['yard', 'boats', 'catalogue', 'air', 'store', 'trade'] as const).every(
+    (part) => from[part] === read[part],
+  );
+
+const byName = (boats: readonly BoatMemory[]): Map<string, BoatMemory> =>
+  new Map(
+    [...boats]
+      .sort((a, b) => a.boat.name.localeCompare(b.boat.name) || a.boat.id.localeCompare(b.boat.id))
+      .map((each) => [each.boat.id, each]),
+  );
+
+/**
+ * The yard as snapshots of exactly one revision each. A write counts the revision up and notes which domains it changed, in its own
+ * transaction; a reader asks for the revision once and gets the snapshot of it, of which only the changed domains are read again,
+ * all in one transaction that sees one state of the database.
+ */
+export class YardSnapshots {
+  readonly #db: Db;
+  /** Whether other processes write to this database too; else this one knows the revision by its own writes. */
+  readonly #shared: boolean;
+  #latest: Snapshot | null = null;
+  #loading: Promise<void> | null = null;
+  /** The last write this process knows of. */
+  #known: number | null = null;
+  /** Weather that a write has read already, as of its revision. */
+  #offered: { n: number; hour: number; air: Air } | null = null;
+
+  constructor(db: Db, { shared = false }: { shared?: boolean } = {}) {
+    this.#db = db;
+    this.#shared = shared;
+  }
+
+  /** Told after each commit of this process. @param air weather that the write read, which saves the next reader from reading it */
+  committed(n: number, changes: ChangeSet, air?: { air: Air; now: number }): void {
+    this.#known = Math.max(n, this.#known ?? 0);
+    if (air && changes.some((change) => domainOf(change) === 'weather'))
+      this.#offered = { n, hour: Math.floor(air.now / HOUR_MS), air: air.air };
+  }
+
+  /** Everything at `now`. */
+  async at(now: number): Promise<YardReading> {
+    const snapshot = await this.#current(now);
+    const { boats, air } = snapshot;
+    return {
+      ...snapshot,
+      snapshot: snapshot.identity,
+      boats: [...boats.values()],
+      hours: air.hours,
+      clocks: snapshot.clocks.map((clock) => readAt(clock, now)),
+    };
+  }
+
+  /** As {@link at}, of the areas asked for. */
+  async some(now: number, which: AreaFilter): Promise<YardReading & { boat: BoatMemory | undefined }> {
+    const snapshot = await this.#current(now);
+    const { boats, air } = snapshot;
+    const wanted = (state: AreaSnapshot) =>
+      'boatId' in which ? state.boat.id === which.boatId : state.area.id === which.areaId;
+    const clocks: AreaClock[] = [];
+    const states = snapshot.states.filter((state, i) => {
+      const is = wanted(state);
+      if (is) clocks.push(readAt(snapshot.clocks[i] as AreaClock, now));
+      return is;
+    });
+    const boatId = 'boatId' in which ? which.boatId : states[0]?.boat.id;
+    return {
+      ...snapshot,
+      snapshot: snapshot.identity,
+      boats: [...boats.values()],
+      hours: air.hours,
+      states,
+      clocks,
+      boat: boats.get(boatId ?? ''),
+    };
+  }
+
+  /** The count of writes that a request beginning now has to see. */
+  async #revision(): Promise<number> {
+    if (this.#shared || this.#known === null) {
+      const n = await currentRevision(this.#db);
+      this.#known = Math.max(n, this.#known ?? 0);
+    }
+    return this.#known;
+  }
+
+  async #current(now: number): Promise<Snapshot> {
+    const n = await this.#revision();
+    const hour = Math.floor(now / HOUR_MS);
+    for (;;) {
+      const latest = this.#latest;
+      if (latest && latest.n >= n && latest.hour === hour) return latest;
+      this.#loading ??= this.#load(now).finally(() => {
+        this.#loading = null;
+      });
+      await this.#loading;
+    }
+  }
+
+  async #load(now: number): Promise<void> {
+    const from = this.#latest;
+    const hour = Math.floor(now / HOUR_MS);
+    const read = await this.#db.transaction(
+      async (tx) => {
+        const n = await currentRevision(tx);
+        const changed = from ? await versionsSince(tx, from.n) : null;
+        return { n, ...(await this.#parts(tx, { from, changed, now, hour, n })) };
+      },
+      { isolationLevel: 'repeatable read', accessMode: 'read only' },
+    );
+    const { air, catalogue } = read;
+    if (from && hour === from.hour && isSame(from, read)) {
+      this.#latest = { ...from, n: read.n };
+      return;
+    }
+    const states = [...read.boats.values()].flatMap((each) => each.states);
+    const same =
+      from?.states.length === states.length && states.every((state, i) => state === from.states[i]);
+    const clocks = await inSlices(states, (state) => clockOf(state, { air, catalogue, now }));
+    this.#latest = { ...read, identity: {}, hour, states: same && from ? from.states : states, clocks };
+  }
+
+  /** Every part of a snapshot: as it was where no write changed it, else read. */
+  async #parts(
+    tx: Queries,
+    of: { from: Snapshot | null; changed: Map<string, number> | null; now: number; hour: number; n: number },
+  ) {
+    const { from, changed, now, hour } = of;
+    const { boats, products, whole } = staleParts(changed?.keys() ?? []);
+    const fresh = (...domains: string[]) => from !== null && !domains.some((domain) => whole.has(domain));
+    const offered = this.#offered;
+    const weatherN = Math.max(changed?.get('weather') ?? 0, changed?.get('yard') ?? 0);
+    const airHolds = fresh('weather', 'yard') && from?.hour === hour;
+    const airOffered = offered !== null && offered.hour === hour && offered.n === weatherN;
+    return {
+      yard: from && fresh('yard') ? from.yard : await theYard(tx),
+      boats:
+        from === null
+          ? byName(await readAllBoats(tx, now))
+          : boats.size === 0
+            ? from.boats
+            : byName(await readSomeBoats(tx, now, from.boats, boats)),
+      catalogue: from && fresh('products') ? from.catalogue : await loadCatalogue(tx),
+      air: from && airHolds ? from.air : airOffered ? offered.air : await airAround(tx, now),
+      store:
+        from === null || whole.has('store')
+          ? await readStore(tx)
+          : products.length === 0
+            ? from.store
+            : await readStoreAgain(tx, from.store, products),
+      trade: from && fresh('trade') ? from.trade : await readTrade(tx),
+    };
+  }
+}

@@ -1,0 +1,74 @@
+import { asc, gt, lte, sql } from 'drizzle-orm';
+import type { Change, ChangeSet } from '../../contract/index.ts';
+import type { Queries, Tx } from '../db/open.ts';
+import { changeNotice, domainVersion, revision } from '../db/schema.ts';
+
+/** The one row of the count of writes. */
+const ROW = 1;
+/** Domains raised in one statement. */
+const CHUNK = 500;
+
+/** What a change is a change of, as its version is counted: `log:<boat>`, `store:<product>`, `weather`. */
+export function domainOf(change: Change): string {
+  if ('boatId' in change) return `${change.of}:${change.boatId}`;
+  if ('productId' in change && change.productId !== undefined) return `${change.of}:${change.productId}`;
+  return change.of;
+}
+
+/**
+ * Counts one write more and holds the count until its commit: writes of all processes come one after the other, and a higher
+ * revision is a later commit. To be called first in the transaction.
+ */
+export async function nextRevision(tx: Tx): Promise<number> {
+  const [row] = await tx
+    .insert(revision)
+    .values({ id: ROW, n: 1 })
+    .onConflictDoUpdate({ target: revision.id, set: { n: sql`${revision.n} + 1` } })
+    .returning({ n: revision.n });
+  return (row as { n: number }).n;
+}
+
+/** The count of writes committed so far. */
+export async function currentRevision(db: Queries): Promise<number> {
+  const [row] = await db.select({ n: revision.n }).from(revision).limit(1);
+  return row?.n ?? 0;
+}
+
+/** Raises the version of each domain that a write changed to that write's revision, and leaves a notice of it. */
+export async function raiseVersions(
+  tx: Tx,
+  write: { n: number; changes: ChangeSet; process: string; at: Date },
+): Promise<void> {
+  const { n, changes, process, at } = write;
+  if (changes.length === 0) return;
+  const domains = [...new Set(changes.map(domainOf))].sort();
+  for (let i = 0; i < domains.length; i += CHUNK)
+    await tx
+      .insert(domainVersion)
+      .values(domains.slice(i, i + CHUNK).map((domain) => ({ domain, n })))
+      .onConflictDoUpdate({ target: domainVersion.domain, set: { n: sql`excluded.n` } });
+  await tx.insert(changeNotice).values({ n, changes, process, at });
+}
+
+/** The domains changed since a revision, with the write that changed each last. */
+export async function versionsSince(db: Queries, n: number): Promise<Map<string, number>> {
+  const rows = await db.select().from(domainVersion).where(gt(domainVersion.n, n));
+  return new Map(rows.map((row) => [row.domain, row.n]));
+}
+
+/** A notice of a write: what it changed, and which process wrote it. */
+export interface Notice {
+  n: number;
+  changes: ChangeSet;
+  process: string;
+}
+
+/** Notices after one revision, up to another, in order. */
+export async function noticesBetween(db: Queries, after: number, upTo: number): Promise<Notice[]> {
+  const rows = await db
+    .select({ n: changeNotice.n, changes: changeNotice.changes, process: changeNotice.process })
+    .from(changeNotice)
+    .where(sql`${gt(changeNotice.n, after)} and ${lte(changeNotice.n, upTo)}`)
+    .orderBy(asc(changeNotice.n));
+  return rows;
+}
