@@ -4,16 +4,17 @@ import { type Running, start } from '../src/server/start.ts';
 import { NOON } from './examples.ts';
 import { dumpFile } from './migratedDump.ts';
 
-/** A server over a fresh copy of the migrated dump, in memory, with a clock of the test's own. */
-export async function yardServer(now: () => number = () => NOON) {
+/** A server over a fresh copy of the migrated dump, in memory, or over a database server; with a clock of the test's own. */
+export async function yardServer(now: () => number = () => NOON, databaseUrl?: string) {
   const running: Running = await start({
     folder: null,
+    databaseUrl,
     port: 0,
     webFolder: '/nowhere',
     quiet: true,
     now,
     checkReplies: true,
-    dump: await readDump(dumpFile()),
+    ...(databaseUrl === undefined && { dump: await readDump(dumpFile()) }),
   });
   const ask = async <T>(
     method: string,

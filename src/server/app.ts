@@ -83,7 +83,7 @@ export function makeApp(context: Context, options: AppOptions): Express {
   api.get('/openapi.json', (_req, res) => {
     res.json(openApi(ENDPOINTS));
   });
-  api.post('/stations/:id/readings', postingLimit());
+  api.post('/stations/:id/readings', postingLimit(context));
   api.use(mount(ENDPOINTS, context, { checkReplies: options.checkReplies ?? false }));
   api.use((req) => {
     throw notFound('route', `${req.method} ${req.path.slice(0, 100)}`);

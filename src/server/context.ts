@@ -10,6 +10,8 @@ import type { Jobs } from './workers/jobs.ts';
 /** What every endpoint may use. Time is asked for here, so that tests can set it. */
 export interface Context {
   db: Db;
+  /** Whether other processes may serve the same database. */
+  shared: boolean;
   files: FileStore;
   room: DiskRoom;
   live: LiveChanges;

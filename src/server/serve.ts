@@ -2,7 +2,9 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { DiskFull } from './db/diskRoom.ts';
 import { FolderInUse } from './db/lock.ts';
+import { NewerYard } from './db/migrations.ts';
 import type { Db } from './db/open.ts';
+import { withoutPassword } from './db/openServer.ts';
 import { projectRoot } from './db/places.ts';
 import { type Running, start } from './start.ts';
 import { watchOver } from './workers/watchdog.ts';
@@ -20,8 +22,8 @@ export interface ServeOptions {
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
 function end(error: unknown): never {
-  if (!(error instanceof FolderInUse) && !(error instanceof DiskFull)) throw error;
-  process.stderr.write(`${error.message}\n`);
+  if (![FolderInUse, DiskFull, NewerYard].some((known) => error instanceof known)) throw error;
+  process.stderr.write(`${(error as Error).message}\n`);
   process.exit(1);
 }
 
@@ -50,11 +52,13 @@ export async function serve(
   });
   const root = projectRoot();
   const folder = path.resolve(values.data ?? path.join(root, 'data', usual));
+  const databaseUrl = usual === 'own' ? process.env.DATABASE_URL || undefined : undefined;
   let running: Running;
   try {
     await prepare?.folder({ folder, fresh: values.fresh }, say);
     running = await start({
-      folder,
+      folder: databaseUrl ? null : folder,
+      databaseUrl,
       port: Number(values.port),
       webFolder: path.join(root, 'dist/web'),
       quiet: values.quiet,
@@ -78,7 +82,7 @@ export async function serve(
   // Whoever started it is gone: nobody is left to stop it.
   if (process.channel) process.on('disconnect', stop);
   // Said last: from here on it may be told to stop.
-  say(`Data folder: ${folder}`);
+  say(databaseUrl ? `Database: ${withoutPassword(databaseUrl)}` : `Data folder: ${folder}`);
   say(`Jack Plane is at ${running.address}`);
   watchOver();
 }

@@ -4,14 +4,17 @@ import type { AddressInfo } from 'node:net';
 import type { ChangeSet } from '../contract/index.ts';
 import { makeApp } from './app.ts';
 import { DiskRoom } from './db/diskRoom.ts';
-import { FileStore } from './db/files.ts';
+import { FolderFiles } from './db/files.ts';
 import { lockFolder } from './db/lock.ts';
-import { type Db, openDb } from './db/open.ts';
+import { type Db, type OpenDb, openDb } from './db/open.ts';
+import { openServer } from './db/openServer.ts';
+import { RowFiles } from './db/rowFiles.ts';
 import { FeedKeeper } from './feeds/keeper.ts';
 import { Housekeeping } from './housekeeping.ts';
 import { LiveChanges } from './http/events.ts';
 import { inWrite, nothingBefore } from './http/inWrite.ts';
 import { makeLogger } from './http/logger.ts';
+import { OtherProcesses } from './http/otherProcesses.ts';
 import { WriteGate } from './http/writeGate.ts';
 import { YardSnapshots } from './memory/yardSnapshots.ts';
 import { ensureYard } from './rows/yard.ts';
@@ -60,6 +63,8 @@ function closeServer(server: Server): Promise<void> {
 export interface StartOptions {
   /** Data folder, or null for memory. */
   folder: string | null;
+  /** A database server instead of a folder. */
+  databaseUrl?: string | undefined;
   port: number;
   webFolder: string;
   quiet?: boolean;
@@ -70,6 +75,18 @@ export interface StartOptions {
   checkReplies?: boolean;
   /** Called with the open database before the first request, e.g. to lay the demo. */
   prepare?: (db: Db) => Promise<void>;
+}
+
+/** The database with its tables up to date, and the yard in it. */
+async function openYard(options: StartOptions, room: DiskRoom): Promise<OpenDb> {
+  const first = async (db: Db) => {
+    await options.prepare?.(db);
+    await ensureYard(db);
+  };
+  if (options.databaseUrl !== undefined) return openServer(options.databaseUrl, first);
+  const opened = await openDb(options.folder, { dump: options.dump, room });
+  await first(opened.db);
+  return opened;
 }
 
 /**
@@ -84,15 +101,14 @@ export async function start(options: StartOptions): Promise<Running> {
   const room = new DiskRoom(options.folder);
   try {
     room.requireForStart();
-    const { db, close } = await openDb(options.folder, { dump: options.dump, room });
-    await options.prepare?.(db);
-    await ensureYard(db);
-    const files = await FileStore.open(options.folder);
-    await tidyFiles(db, files);
-    const [live, memory, jobs] = [new LiveChanges(), new YardSnapshots(db), new Jobs()];
+    const { db, close, shared, listen: hear } = await openYard(options, room);
+    const files = shared ? new RowFiles(db) : await FolderFiles.open(options.folder);
+    await tidyFiles(db, files, shared ? Date.now() : null);
+    const [live, memory, jobs] = [new LiveChanges(), new YardSnapshots(db, { shared }), new Jobs()];
     const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
     const context = {
       db,
+      shared,
       files,
       room,
       live,
@@ -104,6 +120,8 @@ export async function start(options: StartOptions): Promise<Running> {
       now,
     };
     const app = makeApp(context, { logger, webFolder, hosts, checkReplies });
+    const others = shared ? new OtherProcesses(context) : null;
+    const deafen = others && hear?.(others.look);
     const feeds = new FeedKeeper(context);
     const housekeeping = new Housekeeping(db, now);
     const server = createServer(app);
@@ -111,6 +129,8 @@ export async function start(options: StartOptions): Promise<Running> {
     const stop = async () => {
       feeds.stop();
       await housekeeping.stop();
+      await deafen?.();
+      await others?.stop();
       live.close();
       await closeServer(server);
       await jobs.stop();

@@ -6,8 +6,20 @@ import { incomingFile, photoBytes, photoFile, photoMovedOut, photosInDatabase } 
 
 const LARGEST_PHOTO = 64 * 1024 * 1024;
 
-/** At the start: pictures that an earlier version kept in the database become files, files nothing counts on go. */
-export async function tidyFiles(db: Db, files: FileStore): Promise<void> {
+const DAY_MS = 24 * 3_600_000;
+
+/** When the id in a file's name was made, ms; 0: it has none. */
+function madeAt(name: string): number {
+  const ids = name.match(/[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}/g) ?? [];
+  return Math.max(0, ...ids.map((id) => Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16)));
+}
+
+/**
+ * At the start: pictures that an earlier version kept in the database become files, files nothing counts on go.
+ *
+ * @param others now, where other processes may just be writing: what is younger than a day is left; null: there are none
+ */
+export async function tidyFiles(db: Db, files: FileStore, others: number | null): Promise<void> {
   for (const id of await photosInDatabase(db)) {
     const bytes = await photoBytes(db, id);
     if (!bytes) continue;
@@ -22,6 +34,6 @@ export async function tidyFiles(db: Db, files: FileStore): Promise<void> {
       (name.endsWith('.mesh') && !inUse.has(name)) ||
       name.endsWith('.photo.new') ||
       name.endsWith('.incoming');
-    if (left) await files.remove(name);
+    if (left && (others === null || madeAt(name) < others - DAY_MS)) await files.remove(name);
   }
 }

@@ -89,11 +89,12 @@ describe('what nobody gave', () => {
     const unknown = await bench();
     expect(unknown.air).toMatchObject({ rainMm: null, windMs: null, cloudTenths: null });
     expect(unknown.outlook?.failures).toEqual([]);
-    expect(unknown.outlook?.conditions.map(({ code }) => code)).toEqual(['no-rain-data']);
-    expect(unknown.outlook?.starts[0]?.conditions).toEqual(['no-rain-data']);
+    const both = ['no-rain-data', 'no-wind-data'];
+    expect(unknown.outlook?.conditions.map(({ code }) => code)).toEqual(both);
+    expect(unknown.outlook?.starts[0]?.conditions).toEqual(both);
     const today = (await server.ask<TodayView>('GET', '/today')).body;
-    expect(today.coats[0]?.conditions).toEqual(['no-rain-data']);
-    await importCsv(dry(',0'), { rainInterval: 'after' });
+    expect(today.coats[0]?.conditions).toEqual(both);
+    await importCsv(dry(',0,1'), { rainInterval: 'after' }, 'time,air,rh,rain mm,wind m/s');
     const known = await bench();
     expect([known.outlook?.failures, known.outlook?.conditions]).toEqual([[], []]);
   });

@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { DiskRoom } from './diskRoom.ts';
 import { DURABLE_START, DurableFs, flushFolder } from './durableFs.ts';
+import { refuseNewer } from './migrations.ts';
 import { copyNewYard } from './newYard.ts';
 import { migrationsFolder } from './places.ts';
 import * as schema from './schema.ts';
@@ -14,6 +15,16 @@ export type Db = ReturnType<typeof drizzle<typeof schema, PGlite>>;
 /** What both the database and a running transaction offer to queries. */
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 export type Queries = Db | Tx;
+
+/** A database that is open, embedded or on a server. */
+export interface OpenDb {
+  db: Db;
+  /** Whether other processes may serve it too. */
+  shared: boolean;
+  close: () => Promise<void>;
+  /** Calls when some process may have committed something; only where it is shared. @returns how to stop */
+  listen?: (heard: () => void) => () => Promise<void>;
+}
 
 /**
  * Opens the data folder (made if absent) and brings its tables up to date.
@@ -27,7 +38,7 @@ export type Queries = Db | Tx;
 export async function openDb(
   folder: string | null,
   options: { dump?: Blob | undefined; room?: DiskRoom } = {},
-): Promise<{ db: Db; close: () => Promise<void>; client: PGlite }> {
+): Promise<OpenDb & { client: PGlite }> {
   const { dump, room = new DiskRoom(folder) } = options;
   const made = folder !== null && !existsSync(path.join(folder, 'PG_VERSION'));
   if (folder) await mkdir(path.dirname(folder), { recursive: true });
@@ -42,8 +53,9 @@ export async function openDb(
   });
   if (folder && made) flushFolder(folder);
   const db = drizzle(client, { schema });
+  await refuseNewer(db, folder ?? 'The yard');
   await migrate(db, { migrationsFolder: migrationsFolder() });
-  return { db, client, close: () => client.close() };
+  return { db, client, shared: false, close: () => client.close() };
 }
 
 /** Exit code of a process that ended because of its disk; whoever started it may try again. */

@@ -12,4 +12,8 @@ export function projectRoot(from: string = import.meta.dirname): string {
   return folder;
 }
 
-export const migrationsFolder = () => path.join(projectRoot(), 'src/server/db/migrations');
+/** The migrations: beside the built server, or in the source. */
+export function migrationsFolder(): string {
+  const beside = path.join(import.meta.dirname, 'migrations');
+  return existsSync(beside) ? beside : path.join(projectRoot(), 'src/server/db/migrations');
+}

@@ -3,7 +3,7 @@ import type { Context } from '../context.ts';
 import { askedReadings } from '../endpoints/stations.ts';
 import { inWrite, nothingBefore } from '../http/inWrite.ts';
 import { runWrite } from '../http/runWrite.ts';
-import { allStations, noteStation } from '../rows/stations.ts';
+import { allStations, claimAsking, noteStation } from '../rows/stations.ts';
 import { ask } from './ask.ts';
 
 const MINUTE_MS = 60_000;
@@ -14,7 +14,6 @@ const LOOK_MS = MINUTE_MS;
 export class FeedKeeper {
   readonly #context: Context;
   readonly #timer: NodeJS.Timeout;
-  readonly #asked = new Map<string, number>();
   #busy = false;
 
   constructor(context: Context) {
@@ -34,9 +33,8 @@ export class FeedKeeper {
     try {
       const now = this.#context.now();
       for (const station of await allStations(this.#context.db)) {
-        const due = (this.#asked.get(station.id) ?? 0) + station.everyMin * MINUTE_MS <= now;
-        if (!station.on || station.way !== 'asked' || station.url === null || !due) continue;
-        this.#asked.set(station.id, now);
+        if (!station.on || station.way !== 'asked' || station.url === null) continue;
+        if (!(await claimAsking(this.#context.db, station, now))) continue;
         await this.#askOne(station, station.url);
       }
     } catch {

@@ -39,14 +39,16 @@ export function inWrite<Before extends { n: number } | null, Result extends Chan
   before: (now: number) => Promise<Before>,
   work: (writing: InWrite<Before>) => Promise<Result>,
 ): Promise<Result> {
-  const { db, memory, live, gate, process, log } = context;
+  const { db, shared, memory, live, gate, process, log } = context;
   return gate.run(async () => {
     for (let tries = 1; ; tries++) {
       const now = context.now();
       try {
-        const known = await before(now);
+        // A database with one connection is read before its transaction; one that others write to, once they have to wait.
+        const early = shared ? undefined : await before(now);
         const { n, result } = await db.transaction(async (tx) => {
           const n = await nextRevision(tx);
+          const known = early === undefined ? await before(now) : early;
           if (known !== null && known.n !== n - 1) throw new Overtaken('another write came first');
           const result = await work({ tx, now, before: known });
           await raiseVersions(tx, { n, changes: result.changes, process, at: new Date(now) });

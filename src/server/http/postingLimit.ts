@@ -1,17 +1,31 @@
-import { rateLimit } from 'express-rate-limit';
+import { rateLimit, type Store } from 'express-rate-limit';
+import type { Db } from '../db/open.ts';
+import { countOne, countOneLess, forgetCount } from '../rows/rateCounts.ts';
 import { HttpProblem } from './problem.ts';
 
 /** A logger posts every few minutes: every posting works the clocks of the yard out anew. */
 const POSTINGS_A_MINUTE = 12;
+const WINDOW_MS = 60_000;
+
+/** Counts in the database, where several processes serve one yard. */
+const counted = (db: Db): Store => ({
+  increment: async (key) => {
+    const { hits, endsAt } = await countOne(db, key, { now: Date.now(), windowMs: WINDOW_MS });
+    return { totalHits: hits, resetTime: endsAt };
+  },
+  decrement: (key) => countOneLess(db, key),
+  resetKey: (key) => forgetCount(db, key),
+});
 
 /** How often one station may post; what was refused for another reason does not count, so that nobody else can use it up. */
-export const postingLimit = () =>
+export const postingLimit = ({ db, shared }: { db: Db; shared: boolean }) =>
   rateLimit({
-    windowMs: 60_000,
+    windowMs: WINDOW_MS,
     limit: POSTINGS_A_MINUTE,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     skipFailedRequests: true,
+    ...(shared && { store: counted(db) }),
     keyGenerator: (req) => String(req.params.id),
     handler: (_req, _res, next) => {
       next(

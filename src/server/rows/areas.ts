@@ -3,7 +3,7 @@ import type { Area, AreaInput, Boat, Estimate } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { area, boat } from '../db/schema.ts';
 import { toBoat } from './boats.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 
 export function toArea(row: typeof area.$inferSelect): Area {
   const { stackVersion: _, partOf, part, ...rest } = row;
@@ -35,19 +35,27 @@ export async function insertAreas(db: Queries, inputs: readonly AreaInput[]): Pr
 }
 
 export async function updateArea(db: Queries, current: Area, input: AreaInput): Promise<void> {
-  await db
-    .update(area)
-    .set({ ...areaColumns(input), version: current.version + 1 })
-    .where(eq(area.id, current.id));
+  written(
+    await db
+      .update(area)
+      .set({ ...areaColumns(input), version: current.version + 1 })
+      .where(and(eq(area.id, current.id), eq(area.version, current.version)))
+      .returning({ id: area.id }),
+    'area',
+  );
 }
 
 /** What one way gave for an area takes the place of what it gave before. */
 export async function putEstimate(db: Queries, current: Area, estimate: Estimate): Promise<void> {
   const others = current.estimates.filter((each) => each.way !== estimate.way);
-  await db
-    .update(area)
-    .set({ estimates: [...others, estimate], version: current.version + 1 })
-    .where(eq(area.id, current.id));
+  written(
+    await db
+      .update(area)
+      .set({ estimates: [...others, estimate], version: current.version + 1 })
+      .where(and(eq(area.id, current.id), eq(area.version, current.version)))
+      .returning({ id: area.id }),
+    'area',
+  );
 }
 
 export async function archiveArea(db: Queries, id: string, archived: boolean): Promise<Area> {

@@ -1,8 +1,8 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { Boat, BoatInput } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { boat } from '../db/schema.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 
 export function toBoat(row: typeof boat.$inferSelect): Boat {
   const { loaM, lwlM, beamM, draughtM, freeboardM, calendarHash: _, ...rest } = row;
@@ -38,10 +38,14 @@ export async function insertBoat(db: Queries, input: BoatInput): Promise<void> {
 }
 
 export async function updateBoat(db: Queries, current: Boat, input: BoatInput): Promise<void> {
-  await db
-    .update(boat)
-    .set({ ...columns(input), version: current.version + 1 })
-    .where(eq(boat.id, current.id));
+  written(
+    await db
+      .update(boat)
+      .set({ ...columns(input), version: current.version + 1 })
+      .where(and(eq(boat.id, current.id), eq(boat.version, current.version)))
+      .returning({ id: boat.id }),
+    'boat',
+  );
 }
 
 export async function archiveBoat(db: Queries, id: string, archived: boolean): Promise<void> {

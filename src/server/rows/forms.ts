@@ -3,6 +3,7 @@ import type { Boat, FormSource, HullForm, HullFormInput, Waterline } from '../..
 import { formFromDimensions, hasHull, type OffsetTable } from '../../core/hull/index.ts';
 import type { Queries } from '../db/open.ts';
 import { hullForm, waterline } from '../db/schema.ts';
+import { written } from './missing.ts';
 
 /** The shape of boats, and their lines. */
 
@@ -39,10 +40,18 @@ export async function putForm(
   boatId: string,
   values: HullFormInput & { meshFile: string | null },
 ): Promise<void> {
-  await db
-    .insert(hullForm)
-    .values({ boatId, ...values })
-    .onConflictDoUpdate({ target: hullForm.boatId, set: values });
+  written(
+    await db
+      .insert(hullForm)
+      .values({ boatId, ...values })
+      .onConflictDoUpdate({
+        target: hullForm.boatId,
+        set: values,
+        setWhere: eq(hullForm.version, values.version - 1),
+      })
+      .returning({ id: hullForm.boatId }),
+    'hull form',
+  );
 }
 
 /** As {@link shapeOf}, with the usual curves of the boat's kind where nothing better is known; null: no hull is. */
@@ -97,8 +106,16 @@ export async function waterlineOf(db: Queries, boatId: string): Promise<Waterlin
 
 export async function putWaterline(db: Queries, { boatId, version, ...plan }: Waterline): Promise<void> {
   const values = { plan, version };
-  await db
-    .insert(waterline)
-    .values({ boatId, ...values })
-    .onConflictDoUpdate({ target: waterline.boatId, set: values });
+  written(
+    await db
+      .insert(waterline)
+      .values({ boatId, ...values })
+      .onConflictDoUpdate({
+        target: waterline.boatId,
+        set: values,
+        setWhere: eq(waterline.version, version - 1),
+      })
+      .returning({ id: waterline.boatId }),
+    'waterline',
+  );
 }

@@ -3,7 +3,7 @@ import type { Lot, LotInput, MovementInput, StoreMovement } from '../../contract
 import type { MovementKind } from '../../core/supply/index.ts';
 import type { Queries } from '../db/open.ts';
 import { lot, lotMovement } from '../db/schema.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 
 const toLot = ({ receiptId: _, ...row }: typeof lot.$inferSelect): Lot => row;
 
@@ -65,10 +65,14 @@ export async function updateLot(
   current: Lot,
   change: LotInput | { archived: boolean },
 ): Promise<void> {
-  await db
-    .update(lot)
-    .set({ ...('archived' in change ? change : lotColumns(change)), version: current.version + 1 })
-    .where(eq(lot.id, current.id));
+  written(
+    await db
+      .update(lot)
+      .set({ ...('archived' in change ? change : lotColumns(change)), version: current.version + 1 })
+      .where(and(eq(lot.id, current.id), eq(lot.version, current.version)))
+      .returning({ id: lot.id }),
+    'tin',
+  );
 }
 
 /** A movement that counts: neither corrected, nor taken by an entry that was. */

@@ -4,7 +4,7 @@ import type { Method } from '../../core/film/index.ts';
 import { NOT_STATED, type ProductSheet } from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { product, productSheet } from '../db/schema.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 import { takenPaces } from './paces.ts';
 
 export interface KnownProduct {
@@ -91,5 +91,12 @@ export async function addSheet(
 ): Promise<void> {
   const version = current.version + 1;
   await db.insert(productSheet).values({ productId: current.id, version, sheet });
-  await db.update(product).set({ name, version }).where(eq(product.id, current.id));
+  written(
+    await db
+      .update(product)
+      .set({ name, version })
+      .where(and(eq(product.id, current.id), eq(product.version, current.version)))
+      .returning({ id: product.id }),
+    'product',
+  );
 }

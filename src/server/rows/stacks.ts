@@ -1,7 +1,8 @@
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { Step } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { area, step } from '../db/schema.ts';
+import { written } from './missing.ts';
 
 export function toStep(row: typeof step.$inferSelect): Step {
   const { areaId: _a, position: _p, method, ...rest } = row;
@@ -41,7 +42,7 @@ export async function stepsElsewhere(
   return new Set(rows.filter((row) => row.areaId !== areaId).map((row) => row.id));
 }
 
-/** Puts a stack in the place of the one an area has. */
+/** Puts a stack in the place of the one an area has. @param version one more than that one's */
 export async function replaceSteps(
   db: Queries,
   areaId: string,
@@ -52,5 +53,12 @@ export async function replaceSteps(
   if (steps.length > 0) {
     await db.insert(step).values(steps.map((each, position) => ({ ...each, areaId, position })));
   }
-  await db.update(area).set({ stackVersion: version }).where(eq(area.id, areaId));
+  written(
+    await db
+      .update(area)
+      .set({ stackVersion: version })
+      .where(and(eq(area.id, areaId), eq(area.stackVersion, version - 1)))
+      .returning({ id: area.id }),
+    'system',
+  );
 }

@@ -1,14 +1,14 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull, lte, or } from 'drizzle-orm';
 import type { Station, StationInput, StationUpdate } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { station } from '../db/schema.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
 function toStation(row: typeof station.$inferSelect): Station {
-  const { tokenHash, archived: _, lastAt, ...rest } = row;
+  const { tokenHash, archived: _, askedAt: _at, lastAt, ...rest } = row;
   return { ...rest, hasToken: tokenHash !== null, lastAt: lastAt?.toISOString() ?? null };
 }
 
@@ -61,10 +61,14 @@ export async function insertStation(db: Queries, input: StationInput): Promise<v
 }
 
 export async function updateStation(db: Queries, current: Station, input: StationUpdate): Promise<void> {
-  await db
-    .update(station)
-    .set({ ...columns(input), version: current.version + 1 })
-    .where(eq(station.id, current.id));
+  written(
+    await db
+      .update(station)
+      .set({ ...columns(input), version: current.version + 1 })
+      .where(and(eq(station.id, current.id), eq(station.version, current.version)))
+      .returning({ id: station.id }),
+    'station',
+  );
 }
 
 /** A station put away gives nothing any more; what it gave stays. */
@@ -98,6 +102,21 @@ export async function tokenHolds(db: Queries, id: string, token: string): Promis
   const known = Buffer.from(row?.hash ?? '', 'hex');
   const sent = Buffer.from(hashOf(token), 'hex');
   return known.length === sent.length && timingSafeEqual(known, sent);
+}
+
+/** Whether it is this process's turn to ask a station now: of several, one asks in each of its spans of time. */
+export async function claimAsking(db: Queries, { id, everyMin }: Station, now: number): Promise<boolean> {
+  const rows = await db
+    .update(station)
+    .set({ askedAt: new Date(now) })
+    .where(
+      and(
+        eq(station.id, id),
+        or(isNull(station.askedAt), lte(station.askedAt, new Date(now - everyMin * 60_000))),
+      ),
+    )
+    .returning({ id: station.id });
+  return rows.length > 0;
 }
 
 /** What a station gave last, or what was wrong. */

@@ -10,6 +10,7 @@ import type {
 import { judgeFinding } from '../../core/inspect/index.ts';
 import type { Queries } from '../db/open.ts';
 import { bareItem, finding, stand } from '../db/schema.ts';
+import { written } from './missing.ts';
 
 /** Supports, masked items and findings of a boat. */
 
@@ -45,10 +46,14 @@ export async function updateStand(
   current: Stand,
   values: Partial<StandInput> & { shiftedAt?: Date | null; archived?: boolean },
 ): Promise<void> {
-  await db
-    .update(stand)
-    .set({ ...values, version: current.version + 1 })
-    .where(eq(stand.id, current.id));
+  written(
+    await db
+      .update(stand)
+      .set({ ...values, version: current.version + 1 })
+      .where(and(eq(stand.id, current.id), eq(stand.version, current.version)))
+      .returning({ id: stand.id }),
+    'support',
+  );
 }
 
 export async function bareItemById(db: Queries, id: string): Promise<BareItem | undefined> {
@@ -65,10 +70,14 @@ export async function updateBareItem(
   current: BareItem,
   values: Partial<BareItemInput> & { archived?: boolean },
 ): Promise<void> {
-  await db
-    .update(bareItem)
-    .set({ ...values, version: current.version + 1 })
-    .where(eq(bareItem.id, current.id));
+  written(
+    await db
+      .update(bareItem)
+      .set({ ...values, version: current.version + 1 })
+      .where(and(eq(bareItem.id, current.id), eq(bareItem.version, current.version)))
+      .returning({ id: bareItem.id }),
+    'masked item',
+  );
 }
 
 export async function findingById(db: Queries, id: string): Promise<Finding | undefined> {
@@ -85,10 +94,14 @@ export async function updateFinding(
   current: Finding,
   { at, ...values }: Partial<FindingInput> & { archived?: boolean },
 ): Promise<void> {
-  await db
-    .update(finding)
-    .set({ ...values, ...(at !== undefined && { at: new Date(at) }), version: current.version + 1 })
-    .where(eq(finding.id, current.id));
+  written(
+    await db
+      .update(finding)
+      .set({ ...values, ...(at !== undefined && { at: new Date(at) }), version: current.version + 1 })
+      .where(and(eq(finding.id, current.id), eq(finding.version, current.version)))
+      .returning({ id: finding.id }),
+    'finding',
+  );
 }
 
 /** What a survey has found on a boat, besides her areas. */

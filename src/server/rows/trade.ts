@@ -1,4 +1,4 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq } from 'drizzle-orm';
 import type {
   BoatQuoteInput,
   Offer,
@@ -11,7 +11,7 @@ import type {
 } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { boatQuote, offer, purchase, supplier, tradeSetting } from '../db/schema.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 import { theYard } from './yard.ts';
 
 export async function allSuppliers(db: Queries): Promise<SupplierRecord[]> {
@@ -31,10 +31,14 @@ export async function updateSupplier(
   current: SupplierRecord,
   change: Partial<SupplierInput> & { archived?: boolean },
 ): Promise<void> {
-  await db
-    .update(supplier)
-    .set({ ...change, version: current.version + 1 })
-    .where(eq(supplier.id, current.id));
+  written(
+    await db
+      .update(supplier)
+      .set({ ...change, version: current.version + 1 })
+      .where(and(eq(supplier.id, current.id), eq(supplier.version, current.version)))
+      .returning({ id: supplier.id }),
+    'supplier',
+  );
 }
 
 export async function allOffers(db: Queries): Promise<Offer[]> {
@@ -54,10 +58,14 @@ export async function updateOffer(
   current: Offer,
   change: Partial<OfferInput> & { archived?: boolean },
 ): Promise<void> {
-  await db
-    .update(offer)
-    .set({ ...change, version: current.version + 1 })
-    .where(eq(offer.id, current.id));
+  written(
+    await db
+      .update(offer)
+      .set({ ...change, version: current.version + 1 })
+      .where(and(eq(offer.id, current.id), eq(offer.version, current.version)))
+      .returning({ id: offer.id }),
+    'price',
+  );
 }
 
 const toPurchase = ({ orderedAt, receivedAt, ...row }: typeof purchase.$inferSelect): PurchaseRecord => ({
@@ -88,10 +96,14 @@ export async function updatePurchase(
   current: PurchaseRecord,
   change: { receivedAt?: Date | null; archived?: boolean },
 ): Promise<void> {
-  await db
-    .update(purchase)
-    .set({ ...change, version: current.version + 1 })
-    .where(eq(purchase.id, current.id));
+  written(
+    await db
+      .update(purchase)
+      .set({ ...change, version: current.version + 1 })
+      .where(and(eq(purchase.id, current.id), eq(purchase.version, current.version)))
+      .returning({ id: purchase.id }),
+    'order',
+  );
 }
 
 /** What holds until the yard says otherwise: its money, and nothing for work or days. */
@@ -113,10 +125,18 @@ export async function tradeSettingsOf(db: Queries): Promise<TradeSettings> {
 }
 export async function putTradeSettings(db: Queries, { version, ...settings }: TradeSettings): Promise<void> {
   const { id: yardId } = await theYard(db);
-  await db
-    .insert(tradeSetting)
-    .values({ yardId, settings, version: version + 1 })
-    .onConflictDoUpdate({ target: tradeSetting.yardId, set: { settings, version: version + 1 } });
+  written(
+    await db
+      .insert(tradeSetting)
+      .values({ yardId, settings, version: version + 1 })
+      .onConflictDoUpdate({
+        target: tradeSetting.yardId,
+        set: { settings, version: version + 1 },
+        setWhere: eq(tradeSetting.version, version),
+      })
+      .returning({ id: tradeSetting.yardId }),
+    'set of rules',
+  );
 }
 
 export async function quoteOf(db: Queries, boatId: string): Promise<BoatQuoteInput> {
@@ -124,8 +144,16 @@ export async function quoteOf(db: Queries, boatId: string): Promise<BoatQuoteInp
   return row ?? { boatId, title: '', intro: '', closing: '', yardDays: 0, version: 0 };
 }
 export async function putQuote(db: Queries, { version, ...quote }: BoatQuoteInput): Promise<void> {
-  await db
-    .insert(boatQuote)
-    .values({ ...quote, version: version + 1 })
-    .onConflictDoUpdate({ target: boatQuote.boatId, set: { ...quote, version: version + 1 } });
+  written(
+    await db
+      .insert(boatQuote)
+      .values({ ...quote, version: version + 1 })
+      .onConflictDoUpdate({
+        target: boatQuote.boatId,
+        set: { ...quote, version: version + 1 },
+        setWhere: eq(boatQuote.version, version),
+      })
+      .returning({ id: boatQuote.boatId }),
+    'quote',
+  );
 }

@@ -48,6 +48,8 @@ export async function raiseVersions(
       .values(domains.slice(i, i + CHUNK).map((domain) => ({ domain, n })))
       .onConflictDoUpdate({ target: domainVersion.domain, set: { n: sql`excluded.n` } });
   await tx.insert(changeNotice).values({ n, changes, process, at });
+  // Heard by other processes at the commit; where nobody listens it costs nothing.
+  await tx.execute(sql`select pg_notify('jack_plane', ${String(n)})`);
 }
 
 /** The domains changed since a revision, with the write that changed each last. */

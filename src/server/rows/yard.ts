@@ -1,9 +1,9 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Yard, YardInput } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { yard } from '../db/schema.ts';
-import { found } from './missing.ts';
+import { found, written } from './missing.ts';
 
 /** The one yard of this data folder. */
 export async function theYard(db: Queries): Promise<Yard> {
@@ -13,10 +13,14 @@ export async function theYard(db: Queries): Promise<Yard> {
 }
 
 export async function updateYard(db: Queries, current: Yard, input: YardInput): Promise<void> {
-  await db
-    .update(yard)
-    .set({ ...input, version: current.version + 1 })
-    .where(eq(yard.id, current.id));
+  written(
+    await db
+      .update(yard)
+      .set({ ...input, version: current.version + 1 })
+      .where(and(eq(yard.id, current.id), eq(yard.version, current.version)))
+      .returning({ id: yard.id }),
+    'yard',
+  );
 }
 
 /** An empty folder gets a yard to put boats in; its name and place are the user's to change. */

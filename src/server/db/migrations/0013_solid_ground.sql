@@ -50,6 +50,7 @@ CREATE TABLE "stored_file" (
 --> statement-breakpoint
 DROP INDEX "weather_series_by_issue";--> statement-breakpoint
 ALTER TABLE "station" ADD COLUMN "rain_interval" text DEFAULT 'after' NOT NULL;--> statement-breakpoint
+ALTER TABLE "station" ADD COLUMN "asked_at" timestamp with time zone;--> statement-breakpoint
 ALTER TABLE "weather_series" ADD COLUMN "continuous" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "weather_reading" ADD CONSTRAINT "weather_reading_series_id_weather_series_id_fk" FOREIGN KEY ("series_id") REFERENCES "public"."weather_series"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "weather_reading_by_time" ON "weather_reading" USING btree ("at");--> statement-breakpoint

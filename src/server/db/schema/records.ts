@@ -114,6 +114,8 @@ export const station = pgTable('station', {
   rainInterval: text('rain_interval').$type<StationInput['rainInterval']>().notNull().default('after'),
   /** Of its token, by which what it posts is known; null: none given out, or taken back. */
   tokenHash: text('token_hash'),
+  /** When an address was last asked, by whichever process. */
+  askedAt: instant('asked_at'),
   lastAt: instant('last_at'),
   lastHours: integer('last_hours'),
   fault: text('fault'),

@@ -1,0 +1,35 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { sql } from 'drizzle-orm';
+import type { Db } from './open.ts';
+import { migrationsFolder } from './places.ts';
+
+/** The yard was written by a newer version of the program than this one. */
+export class NewerYard extends Error {
+  constructor(where: string) {
+    super(
+      `${where} was last served by a newer version of Jack Plane. Start that version or a later one. Nothing was changed.`,
+    );
+    this.name = 'NewerYard';
+  }
+}
+
+/** When the newest migration of this program was made, as the database notes it. */
+function newestKnown(): number {
+  const journal = JSON.parse(readFileSync(path.join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
+    entries: { when: number }[];
+  };
+  return Math.max(...journal.entries.map(({ when }) => when));
+}
+
+/** @throws {NewerYard} where the database has a migration that this program does not know */
+export async function refuseNewer(db: Db, where: string): Promise<void> {
+  const { rows: there } = await db.execute<{ name: string | null }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`,
+  );
+  if (!there[0]?.name) return;
+  const { rows } = await db.execute<{ newest: string | number | null }>(
+    sql`select max(created_at)::float8 as newest from drizzle.__drizzle_migrations`,
+  );
+  if (Number(rows[0]?.newest ?? 0) > newestKnown()) throw new NewerYard(where);
+}
