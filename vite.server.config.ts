@@ -12,6 +12,7 @@ export default defineConfig({
         main: 'src/server/main.ts',
         demo: 'demo/main.ts',
         makeNewYard: 'src/server/makeNewYard.ts',
+        move: 'src/server/move.ts',
         worker: 'src/server/workers/worker.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 
 /** Installs and builds what is missing. Uses nothing but Node itself, since it runs before anything is installed. */
@@ -45,11 +45,28 @@ export function ensurePackages() {
 export function ensureChromium() {
   if (existsSync(CHROMIUM)) return;
   console.log('Installing Chromium…');
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  const apt = (...args) => must([...sudo, 'apt-get'][0], [...sudo, 'apt-get', ...args].slice(1));
   apt('update', '-qq');
   apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
   execFileSync(CHROMIUM, ['--version'], { stdio: 'inherit' });
+}
+
+/** Debian's PostgreSQL for the tests of a yard on a database server. */
+export function ensurePostgres() {
+  const versions = '/usr/lib/postgresql';
+  if (
+    existsSync(versions) &&
+    readdirSync(versions).some((v) => existsSync(path.join(versions, v, 'bin/postgres')))
+  )
+    return;
+  console.log('Installing PostgreSQL…');
+  apt('update', '-qq');
+  // Its package would start a server of its own.
+  apt('install', '-y', '-qq', '--no-install-recommends', 'postgresql');
+}
+
+function apt(...args) {
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  must([...sudo, 'apt-get'][0], [...sudo, 'apt-get', ...args].slice(1));
 }
 
 function newest(folder) {
@@ -76,5 +93,7 @@ export function ensureBuilt() {
   const vite = at('node_modules/vite/bin/vite.js');
   must(process.execPath, [vite, 'build', '--logLevel', 'warn']);
   must(process.execPath, [vite, 'build', '--logLevel', 'warn', '-c', 'vite.server.config.ts']);
+  // What the built server needs lies beside it.
+  cpSync(at('src/server/db/migrations'), at('dist/server/migrations'), { recursive: true });
   must(process.execPath, [at('dist/server/makeNewYard.js')]);
 }

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuilt, ensureChromium, ensurePackages, root, run } from './ensure.mjs';
+import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root, run } from './ensure.mjs';
 
 // npm test: installs what is missing, then types, lint, import direction, unused code, unit and browser tests.
 // npm run types | lint | unit | browser: one part of it.
@@ -9,6 +9,7 @@ const [only] = process.argv.slice(2);
 const wanted = (part) => only === undefined || only === part;
 ensurePackages();
 if (wanted('browser')) ensureChromium();
+if (wanted('unit')) ensurePostgres();
 
 const bin = (name) => path.join(root, 'node_modules/.bin', name);
 const reports = path.join(root, '.cache/reports');

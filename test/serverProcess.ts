@@ -18,10 +18,12 @@ export interface ServerProcess {
 export async function serverProcess(
   folder: string,
   args: string[] = [],
+  env: Record<string, string> = {},
 ): Promise<ServerProcess | { refused: string; code: number | null }> {
   if (!existsSync(main)) throw new Error('build first: npm test does');
   const child = spawn(process.execPath, [main, '--data', folder, '--port', '0', '--quiet', ...args], {
     stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
   });
   let [said, errors] = ['', ''];
   child.stderr?.on('data', (chunk: Buffer) => {
@@ -49,8 +51,12 @@ export async function serverProcess(
 }
 
 /** As {@link serverProcess}, where it has to come up. */
-export async function running(folder: string, args: string[] = []): Promise<ServerProcess> {
-  const server = await serverProcess(folder, args);
+export async function running(
+  folder: string,
+  args: string[] = [],
+  env: Record<string, string> = {},
+): Promise<ServerProcess> {
+  const server = await serverProcess(folder, args, env);
   if ('refused' in server) throw new Error(`the server ended early: ${server.refused}`);
   return server;
 }

@@ -1,9 +1,17 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBoat, aCoat, aLot, anArea, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { startPostgres } from '../../test/postgres.ts';
+import { post, running, type ServerProcess } from '../../test/serverProcess.ts';
 import { yardServer } from '../../test/yardServer.ts';
 import type { Boat, BoatView, LogView, StoreView, WeatherView } from '../contract/index.ts';
+
+import { projectRoot } from './db/places.ts';
+import { start } from './start.ts';
 
 type Server = Awaited<ReturnType<typeof yardServer>>;
 let postgres: Awaited<ReturnType<typeof startPostgres>>;
@@ -52,7 +60,7 @@ describe('two processes on one PostgreSQL server', () => {
       const boat = aBoat({ name: `Race ${round}` });
       const made = await Promise.all([a.ask('POST', '/boats', boat), b.ask('POST', '/boats', boat)]);
       expect(made.map(({ status }) => status).sort()).toEqual([200, 201]);
-      const { archived: _, ...kept } = made[0]?.body as Boat & { archived: boolean };
+      const { archived: _, ...kept } = (made[0] as { body: unknown }).body as Boat & { archived: boolean };
       const renamed = await Promise.all(
         [a, b].map((server, i) =>
           server.ask('PUT', `/boats/${boat.id}`, { ...kept, name: `Race ${round} ${i}` }),
@@ -103,5 +111,134 @@ describe('two processes on one PostgreSQL server', () => {
     );
     expect(shown[0]).toEqual(areas.map(({ id }) => id).sort());
     expect(shown[1]).toEqual(shown[0]);
+  });
+});
+
+describe('three processes of the built server', () => {
+  it('one killed in the middle of 200 writes: nothing acknowledged is lost, none doubled, the others up to date within a second', {
+    timeout: 120_000,
+  }, async () => {
+    const env = { DATABASE_URL: await postgres.database() };
+    const servers = await Promise.all([1, 2, 3].map(() => running('/nowhere', [], env)));
+    try {
+      const boats = Array.from({ length: 200 }, () => aBoat({ name: 'Written once' }));
+      const acknowledged: string[] = [];
+      let left = [...boats];
+      let alive = servers;
+      /** A client goes on with another process when its own is gone, and sends again what was not answered. */
+      const client = async (own: number) => {
+        for (let boat = left.shift(); boat; boat = left.shift()) {
+          for (let tries = 0; ; tries++) {
+            const server = alive[(own + tries) % alive.length] as ServerProcess;
+            const answer = await post(server.address, '/boats', boat).catch(() => null);
+            if (answer && answer.status < 300) break;
+            if (tries > 20) throw new Error(`not taken: ${answer?.status}`);
+          }
+          acknowledged.push(boat.id);
+          if (acknowledged.length === 60) {
+            void servers[0]?.end('SIGKILL');
+            alive = servers.slice(1);
+          }
+        }
+      };
+      await Promise.all([client(0), client(1), client(2)]);
+      left = [];
+      expect(acknowledged).toHaveLength(200);
+      const done = Date.now();
+      const shown = await Promise.all(
+        alive.map(async ({ address }) =>
+          ((await (await fetch(`${address}/api/v1/boats`)).json()) as Boat[]).map(({ id }) => id),
+        ),
+      );
+      expect(Date.now() - done).toBeLessThan(1000);
+      for (const ids of shown) expect(ids.sort()).toEqual(boats.map(({ id }) => id).sort());
+      const board = await Promise.all(
+        alive.map(
+          async ({ address }) =>
+            ((await (await fetch(`${address}/api/v1/slip`)).json()) as { boats: Boat[] }).boats.length,
+        ),
+      );
+      expect(board).toEqual([200, 200]);
+    } finally {
+      await Promise.all(servers.map((server) => server.end('SIGKILL')));
+    }
+  });
+});
+
+describe('a yard moves', () => {
+  it('from a folder to a server and back, every row and file equal; never over another yard', {
+    timeout: 120_000,
+  }, async () => {
+    const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-move-'));
+    const [there, back] = [path.join(home, 'there'), path.join(home, 'back')];
+    const url = await postgres.database();
+    const move = (...args: string[]) =>
+      spawnSync(process.execPath, [path.join(projectRoot(), 'dist/server/move.js'), ...args], {
+        encoding: 'utf8',
+      });
+    try {
+      const server = await start({
+        folder: there,
+        port: 0,
+        webFolder: '/nowhere',
+        quiet: true,
+        now: () => NOON,
+      });
+      const ask = async (method: string, route: string, body: unknown) =>
+        (
+          await fetch(`${server.address}/api/v1${route}`, {
+            method,
+            body: JSON.stringify(body),
+            headers: { 'content-type': 'application/json' },
+          })
+        ).json();
+      const asks = {
+        ask: async <T>(m: string, p: string, b?: unknown) => ({ status: 0, body: (await ask(m, p, b)) as T }),
+      };
+      await ask('POST', '/weather', { csv: weatherCsv(NOON - 60 * HOUR, 200, () => 20.1), mode: 'import' });
+      const planned = await aPlannedArea(asks as never);
+      const coat = aCoat(planned, NOON - 30 * HOUR);
+      await ask('POST', '/log', coat);
+      await ask('POST', '/log', { ...coat, id: uuidv7(), corrects: coat.id });
+      const photo = uuidv7();
+      await fetch(`${server.address}/api/v1/boats/${planned.boat.id}/photos/${photo}`, {
+        method: 'PUT',
+        body: jpeg(7),
+        headers: { 'content-type': 'image/jpeg' },
+      });
+      const said = async (address: string) =>
+        Promise.all(
+          [
+            `/boats/${planned.boat.id}`,
+            `/boats/${planned.boat.id}/log`,
+            '/products',
+            '/weather?back=5&ahead=5',
+          ].map(async (route) => (await fetch(`${address}/api/v1${route}`)).text()),
+        );
+      const before = await said(server.address);
+      await server.stop();
+      const out = move('--from', there, '--to', url);
+      expect([out.status, out.stderr]).toEqual([0, '']);
+      expect(out.stdout).toMatch(/Every table and file was compared and is equal/);
+      const onServer = await yardServer(() => NOON, url);
+      expect(await said(onServer.address)).toEqual(before);
+      expect(
+        new Uint8Array(await (await fetch(`${onServer.address}/api/v1/photos/${photo}`)).arrayBuffer()),
+      ).toEqual(jpeg(7));
+      await onServer.stop();
+      expect(move('--from', there, '--to', url).stderr).toMatch(/has a yard in it already/);
+      expect([move('--from', url, '--to', back).status]).toEqual([0]);
+      const again = await start({
+        folder: back,
+        port: 0,
+        webFolder: '/nowhere',
+        quiet: true,
+        now: () => NOON,
+      });
+      expect(await said(again.address)).toEqual(before);
+      await again.stop();
+    } finally {
+      rmSync(home, { recursive: true, force: true });
+    }
   });
 });

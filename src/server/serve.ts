@@ -1,6 +1,7 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { DiskFull } from './db/diskRoom.ts';
+import { FolderUnfit } from './db/folderCheck.ts';
 import { FolderInUse } from './db/lock.ts';
 import { NewerYard } from './db/migrations.ts';
 import type { Db } from './db/open.ts';
@@ -22,7 +23,7 @@ export interface ServeOptions {
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
 function end(error: unknown): never {
-  if (![FolderInUse, DiskFull, NewerYard].some((known) => error instanceof known)) throw error;
+  if (![FolderInUse, DiskFull, NewerYard, FolderUnfit].some((known) => error instanceof known)) throw error;
   process.stderr.write(`${(error as Error).message}\n`);
   process.exit(1);
 }

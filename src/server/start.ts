@@ -5,7 +5,8 @@ import type { ChangeSet } from '../contract/index.ts';
 import { makeApp } from './app.ts';
 import { DiskRoom } from './db/diskRoom.ts';
 import { FolderFiles } from './db/files.ts';
-import { lockFolder } from './db/lock.ts';
+import { checkFolder } from './db/folderCheck.ts';
+import { FolderInUse, lockFolder } from './db/lock.ts';
 import { type Db, type OpenDb, openDb } from './db/open.ts';
 import { openServer } from './db/openServer.ts';
 import { RowFiles } from './db/rowFiles.ts';
@@ -77,6 +78,16 @@ export interface StartOptions {
   prepare?: (db: Db) => Promise<void>;
 }
 
+/** Takes a folder, or says in a sentence why it cannot be. @throws {FolderUnfit} @throws {FolderInUse} */
+async function takeFolder(folder: string): ReturnType<typeof lockFolder> {
+  try {
+    return await lockFolder(folder);
+  } catch (error) {
+    if (!(error instanceof FolderInUse)) checkFolder(folder);
+    throw error;
+  }
+}
+
 /** The database with its tables up to date, and the yard in it. */
 async function openYard(options: StartOptions, room: DiskRoom): Promise<OpenDb> {
   const first = async (db: Db) => {
@@ -97,7 +108,7 @@ async function openYard(options: StartOptions, room: DiskRoom): Promise<OpenDb> 
  */
 export async function start(options: StartOptions): Promise<Running> {
   const logger = makeLogger(options.quiet ?? false);
-  const unlock = options.folder ? await lockFolder(options.folder) : async () => {};
+  const unlock = options.folder ? await takeFolder(options.folder) : async () => {};
   const room = new DiskRoom(options.folder);
   try {
     room.requireForStart();

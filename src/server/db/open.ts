@@ -1,11 +1,12 @@
-import { existsSync, writeSync } from 'node:fs';
+import { writeSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
+import { PGlite, type PGliteOptions } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { DiskRoom } from './diskRoom.ts';
 import { DURABLE_START, DurableFs, flushFolder } from './durableFs.ts';
+import { cannotOpen, checkFolder, FolderUnfit } from './folderCheck.ts';
 import { refuseNewer } from './migrations.ts';
 import { copyNewYard } from './newYard.ts';
 import { migrationsFolder } from './places.ts';
@@ -40,10 +41,10 @@ export async function openDb(
   options: { dump?: Blob | undefined; room?: DiskRoom } = {},
 ): Promise<OpenDb & { client: PGlite }> {
   const { dump, room = new DiskRoom(folder) } = options;
-  const made = folder !== null && !existsSync(path.join(folder, 'PG_VERSION'));
+  const made = folder !== null && !checkFolder(folder);
   if (folder) await mkdir(path.dirname(folder), { recursive: true });
   if (folder && made) await copyNewYard(folder);
-  const client = await PGlite.create({
+  const client = await createClient(folder, {
     ...(folder && {
       fs: new DurableFs(folder, { full: () => room.release(), lost: (flush) => endLost(folder, flush) }),
       startParams: DURABLE_START,
@@ -56,6 +57,16 @@ export async function openDb(
   await refuseNewer(db, folder ?? 'The yard');
   await migrate(db, { migrationsFolder: migrationsFolder() });
   return { db, client, shared: false, close: () => client.close() };
+}
+
+/** The engine over its folder. @throws {FolderUnfit} where it cannot open what lies there */
+async function createClient(folder: string | null, options: PGliteOptions): Promise<PGlite> {
+  try {
+    return await PGlite.create(options);
+  } catch (error) {
+    if (folder === null || error instanceof FolderUnfit) throw error;
+    throw cannotOpen(folder, error);
+  }
 }
 
 /** Exit code of a process that ended because of its disk; whoever started it may try again. */
