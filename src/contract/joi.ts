@@ -57,13 +57,17 @@ function isDay(text: string): boolean {
   return date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
 }
 
-/** An instant as ISO 8601 with its offset or Z, on a day that exists, in 1900–2200. */
+/**
+ * An instant as ISO 8601 with its offset or Z, on a day that exists, in 1900–2200; taken in the one way of writing it, in UTC to the
+ * millisecond: `2026-05-14T13:00+01:00` → `2026-05-14T12:00:00.000Z`.
+ */
 export const instant = () =>
   Joi.string()
     .pattern(INSTANT)
-    .custom((value: string, helpers) =>
-      !INSTANT.test(value) || isDay(value.slice(0, 10)) ? value : helpers.error('time.day'),
-    );
+    .custom((value: string, helpers) => {
+      if (!INSTANT.test(value)) return value;
+      return isDay(value.slice(0, 10)) ? new Date(value).toISOString() : helpers.error('time.day');
+    });
 
 /** A calendar day, `YYYY-MM-DD`. */
 export const day = (label: string) =>

@@ -59,6 +59,7 @@ export interface AppOptions {
 export function makeApp(context: Context, options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.enable('case sensitive routing');
   app.use(
     pinoHttp({
       logger: options.logger,
@@ -78,6 +79,11 @@ export function makeApp(context: Context, options: AppOptions): Express {
 
   // Addresses are spelled one way: another spelling is another address.
   const api = express.Router({ caseSensitive: true });
+  // What it answers is of this moment; a file that never changes says so itself.
+  api.use((_req, res, next) => {
+    res.set('cache-control', 'no-store');
+    next();
+  });
   api.get('/events', context.live.serve);
   // Not compressed: it only ever crosses the loopback, where packing costs more than it saves.
   api.get('/openapi.json', (_req, res) => {

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST_MONEY } from '../../core/units/index.ts';
 import { between, day, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
 import { extended, figure, flag } from '../replies/plain.ts';
 
@@ -40,7 +41,7 @@ const lotFields = {
   frost: Joi.boolean().label('frost').required(),
   heat: Joi.boolean().label('heat').required(),
   note: text(1000).label('note').required(),
-  cost: between('cost (minor units)', 0, 1e11).integer().allow(null).required(),
+  cost: between('cost (minor units)', 0, MOST_MONEY).integer().allow(null).required(),
 };
 export const lotInput = objectOf<LotInput>({ id: id().required(), ...lotFields });
 export const lotUpdate = objectOf<LotInput & { version: number }>({

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST_MONEY } from '../../core/units/index.ts';
 import { between, day, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
 import { extended, figure, flag, maybeMoment } from '../replies/plain.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './currency.ts';
@@ -19,7 +20,7 @@ export interface SupplierRecord extends SupplierInput {
   version: number;
   archived: boolean;
 }
-const minor = (label: string) => between(label, 0, 1e11).integer();
+const minor = (label: string) => between(label, 0, MOST_MONEY).integer();
 const supplierFields = {
   name: title('supplier').required(),
   delivery: minor('delivery (minor units)').required(),

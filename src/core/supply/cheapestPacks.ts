@@ -1,4 +1,4 @@
-import { QuantityError, within } from '../units/index.ts';
+import { MOST_MONEY, QuantityError, within } from '../units/index.ts';
 import type { Covering, SearchPack } from './branch.ts';
 import { coverings } from './coverings.ts';
 
@@ -121,12 +121,12 @@ function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
   }
   for (const { id, price, contents, stock, discounts } of packs) {
     for (const step of discounts ?? []) {
-      within(`price of ${id} from ${step.from} on`, step.price, 0, 1e9);
+      within(`price of ${id} from ${step.from} on`, step.price, 0, MOST_MONEY);
       if (!(Number.isInteger(step.from) && step.from >= 1 && step.from <= 10_000))
         throw new QuantityError(`number of ${id} for a discount`, step.from, 'a whole number, 1–10000');
     }
     once('pack', id, ids);
-    within(`price of ${id}`, price, 0, 1e9);
+    within(`price of ${id}`, price, 0, MOST_MONEY);
     for (const [part, litres] of Object.entries(contents)) within(`${part} in ${id} (l)`, litres, 0, 1e5);
     if (stock !== undefined && !(Number.isInteger(stock) && stock >= 0))
       throw new QuantityError(`number of ${id} to be had`, stock, 'a whole number, 0 or more');

@@ -27,7 +27,7 @@ export type CurrencyCode = keyof typeof currencies;
 export const CURRENCIES = Object.keys(currencies) as CurrencyCode[];
 
 /** Beyond that no yard's bill goes, and whole numbers would no longer be told apart. */
-const MOST_MINOR = 1e13;
+const MOST_MINOR = 9e15;
 
 const known = (code: CurrencyCode) => {
   if (!CURRENCIES.includes(code)) throw new QuantityError('currency', code, CURRENCIES.join(', '));

@@ -1,4 +1,4 @@
-import { QuantityError, within } from '../units/index.ts';
+import { MOST_MONEY, QuantityError, within } from '../units/index.ts';
 import { tolerance } from './branch.ts';
 import { type BuyablePack, cheapestPacks, type PackSet, type PartNeed } from './cheapestPacks.ts';
 
@@ -57,8 +57,8 @@ export function cheapestPurchase(input: {
   const { need, packs } = input;
   const suppliers = new Map(input.suppliers.map((each) => [each.id, each]));
   for (const { id, delivery, minOrder } of suppliers.values()) {
-    within(`delivery of ${id}`, delivery, 0, 1e9);
-    within(`least order of ${id}`, minOrder, 0, 1e9);
+    within(`delivery of ${id}`, delivery, 0, MOST_MONEY);
+    within(`least order of ${id}`, minOrder, 0, MOST_MONEY);
   }
   for (const { id, supplierId } of packs)
     if (supplierId !== null && !suppliers.has(supplierId))
@@ -124,8 +124,8 @@ function priced(
 export function costOf({ id, price, discounts = [] }: BuyablePack, count: number): number {
   const each = discounts.reduce(
     (least, step) =>
-      count >= step.from ? Math.min(least, within(`price of ${id}`, step.price, 0, 1e9)) : least,
-    within(`price of ${id}`, price, 0, 1e9),
+      count >= step.from ? Math.min(least, within(`price of ${id}`, step.price, 0, MOST_MONEY)) : least,
+    within(`price of ${id}`, price, 0, MOST_MONEY),
   );
   return within(`number of ${id}`, count, 0, 1e6) * each;
 }

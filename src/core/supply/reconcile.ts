@@ -42,7 +42,7 @@ export interface Reconciled {
    * told from them.
    */
   verdict: 'in-ratio' | 'too-much' | 'too-little' | 'cannot-tell' | 'nothing-used';
-  /** The part that is furthest off; null: none is. */
+  /** Of the parts proven to be off the furthest; where none is proven, the one that seems furthest; null: none does. */
   worst: PartError | null;
   /** The other reading: nothing was mixed wrong, but so much of a part was spilt or went astray. */
   astray: { part: string; amount: number }[];
@@ -89,15 +89,15 @@ export function reconcile(input: TinsLeft): Reconciled {
   });
   const errors = parts.slice(1).map((part, i) => errorOf({ part, used, share, mark, i: i + 1 }));
   const told = errors.every(({ error }) => Number.isFinite(error)) && used.some((each) => each > mark / 2);
-  const worst = told
-    ? errors.reduce((most, each) => (Math.abs(each.error) > Math.abs(most.error) ? each : most))
-    : null;
-  const off = worst !== null && Math.abs(worst.error) > tolerance + 1e-9;
+  const worst = told ? furthestOf(errors) : null;
+  // Blamed is a part that is proven to be off; only where none is, the one that seems furthest.
+  const proven = told ? furthestOf(provenOff(errors, tolerance)) : null;
+  const seems = worst !== null && Math.abs(worst.error) > tolerance + 1e-9 ? worst : null;
   return {
     used,
     errors: told ? errors : [],
     verdict: worst === null ? 'nothing-used' : verdictOf(errors, tolerance),
-    worst: off ? worst : null,
+    worst: proven ?? seems,
     astray: told ? astrayOf(parts, used, share, mark) : [],
     explanations: explain({ parts, used, share, batches: input.batches ?? [], mark, tolerance }),
     ...ahead({ parts, left, share, tolerance, wanted: within('paint to come', input.ahead ?? 0, 0, 1e6) }),
@@ -125,14 +125,20 @@ function errorOf(of: {
   };
 }
 
+/** Those whose whole band lies outside the tolerance: off, whatever the marks leave open. */
+const provenOff = (errors: readonly PartError[], tolerance: number): PartError[] =>
+  errors.filter(({ low, high }) => low > tolerance + 1e-9 || (high !== null && high < -tolerance - 1e-9));
+
+const furthestOf = (errors: readonly PartError[]): PartError | null =>
+  errors.reduce<PartError | null>(
+    (most, each) => (most === null || Math.abs(each.error) > Math.abs(most.error) ? each : most),
+    null,
+  );
+
 /** Off where the whole band is off; in ratio where the figure is and the band does not reach twice as far. */
 function verdictOf(errors: readonly PartError[], tolerance: number): Reconciled['verdict'] {
-  const over = errors.some(({ low }) => low > tolerance + 1e-9);
-  const under = errors.some(({ high }) => high !== null && high < -tolerance - 1e-9);
-  if (over || under) {
-    const worst = errors.reduce((most, each) => (Math.abs(each.error) > Math.abs(most.error) ? each : most));
-    return worst.error > 0 ? 'too-much' : 'too-little';
-  }
+  const proven = furthestOf(provenOff(errors, tolerance));
+  if (proven) return proven.error > 0 ? 'too-much' : 'too-little';
   const sure = errors.every(
     ({ low, high }) => low >= -2 * tolerance - 1e-9 && high !== null && high <= 2 * tolerance + 1e-9,
   );

@@ -1,4 +1,4 @@
-import { positive, within } from '../units/index.ts';
+import { MOST_MONEY, positive, within } from '../units/index.ts';
 
 /** Something that would do for a small need. */
 export interface SmallWay {
@@ -46,7 +46,7 @@ export function smallNeed(input: {
   );
   const [least] = packs;
   if (!least || wanted >= SMALL_SHARE * least.litres) return null;
-  const cost = (price: number | null) => (price === null ? null : within('price', price, 0, 1e9));
+  const cost = (price: number | null) => (price === null ? null : within('price', price, 0, MOST_MONEY));
   const enough = <T extends { litres: number }>(all: readonly T[]) =>
     all.filter(({ litres }) => within('litres', litres, 0, 1e6) >= wanted);
   const small = enough(input.instead).filter(({ litres }) => litres < least.litres);

@@ -7,6 +7,7 @@ export {
   shownUnit,
   type UnitSystem,
 } from './display.ts';
+export { MOST_MONEY } from './limits.ts';
 export { memoised, memoisedByKey, remembering } from './memo.ts';
 export { finite, moment, positive, QuantityError, within } from './quantityError.ts';
 export { degrees, film, type Said, type SaidFigure, said, tell } from './said.ts';

@@ -16,7 +16,8 @@ const refused = (detail: string) => new HttpProblem(403, 'Not from here', detail
  * Guards against pages of strangers in the same browser.
  *
  * A page that has its own name resolved to this machine (DNS rebinding) still sends that name as Host: only loopback
- * names and those configured are served. A page of another site sends its Origin: it must be the very address asked. A
+ * names and those configured are served. A page of another site sends its Origin: it must be the very address asked; a browser that
+ * says a request comes from elsewhere is refused, readings too, but for a link that leads to a page. A
  * browser that names neither Origin nor `Sec-Fetch-Site` on a write is not trusted.
  *
  * @param hosts names this server may be asked by, besides those of the loopback
@@ -37,10 +38,11 @@ export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
     }
     const site = req.get('sec-fetch-site');
     const reads = req.method === 'GET' || req.method === 'HEAD';
-    const guarded = !reads || req.path.endsWith('/events');
-    if (!guarded || origin !== undefined) return next();
+    if (origin !== undefined) return next();
     if (site !== undefined) {
-      if (site === 'same-origin' || site === 'none') return next();
+      // A link elsewhere may lead to a page of ours; the data behind it is asked for by that page.
+      const follows = reads && req.get('sec-fetch-mode') === 'navigate' && !/^\/api\//i.test(req.path);
+      if (site === 'same-origin' || site === 'none' || follows) return next();
       throw refused('The request comes from a page of another site.');
     }
     // On a name that is no loopback a browser does not say where a reading comes from; such a page cannot read it.

@@ -7,7 +7,7 @@ import type { Station } from '../../contract/index.ts';
 const TIME_OUT_MS = 10_000;
 const MOST_BYTES = 1_000_000;
 
-/** Addresses of one's own machine and network, by their standards (RFC 1918, 3927, 4193, 4291, 6598, 6890). */
+/** Addresses of one's own machine and network, by their standards (RFC 1918, 3056, 3879, 3927, 4193, 4291, 6052, 6598, 6890, 8215). */
 const PRIVATE = new BlockList();
 for (const [net, bits] of [
   ['0.0.0.0', 8],
@@ -23,10 +23,14 @@ for (const [net, bits] of [
 ] as const)
   PRIVATE.addSubnet(net, bits, 'ipv4');
 for (const [net, bits] of [
-  ['::', 127],
+  // Unspecified, loopback, and addresses of version 4 written as version 6 in ways that some systems still follow.
+  ['::', 96],
   ['64:ff9b::', 96],
+  ['64:ff9b:1::', 48],
+  ['2002::', 16],
   ['fc00::', 7],
   ['fe80::', 10],
+  ['fec0::', 10],
   ['ff00::', 8],
 ] as const)
   PRIVATE.addSubnet(net, bits, 'ipv6');

@@ -36,10 +36,10 @@ export class LiveChanges {
     });
   };
 
-  /** Says what was changed; pages ask again for what they show of it. */
-  publish(changes: ChangeSet): void {
+  /** Says what a write changed; pages ask again for what they show of it, but for the one that wrote it and knows. */
+  publish(changes: ChangeSet, n: number): void {
     if (changes.length === 0) return;
-    for (const res of this.#open) res.write(`event: change\ndata: ${JSON.stringify({ changes })}\n\n`);
+    for (const res of this.#open) res.write(`event: change\ndata: ${JSON.stringify({ changes, n })}\n\n`);
   }
 
   /** Ends every stream, for a clean shutdown. */

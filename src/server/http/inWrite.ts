@@ -38,7 +38,7 @@ export function inWrite<Before extends { n: number } | null, Result extends Chan
   context: Context,
   before: (now: number) => Promise<Before>,
   work: (writing: InWrite<Before>) => Promise<Result>,
-): Promise<Result> {
+): Promise<Result & { n: number }> {
   const { db, shared, memory, live, gate, process, log } = context;
   return gate.run(async () => {
     for (let tries = 1; ; tries++) {
@@ -57,11 +57,11 @@ export function inWrite<Before extends { n: number } | null, Result extends Chan
         const { changes, air } = result;
         memory.committed(n, changes, air && { air, now });
         try {
-          live.publish(changes);
+          live.publish(changes, n);
         } catch (error) {
           log.error({ err: error }, 'pages could not be told of a write');
         }
-        return result;
+        return { ...result, n };
       } catch (error) {
         const raced =
           error instanceof Overtaken ||

@@ -1,7 +1,7 @@
 import { pipeline } from 'node:stream';
 import express, { type Request, type Response, Router } from 'express';
 import Joi from 'joi';
-import { strict } from '../../contract/index.ts';
+import { type ChangeSet, strict } from '../../contract/index.ts';
 import { memoised } from '../../core/units/index.ts';
 import type { Context } from '../context.ts';
 import type { Endpoint, HandedOut } from './endpoint.ts';
@@ -13,6 +13,18 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 const NO_QUERY = Joi.object({});
 /** Says in the answer to a write what it changed, so that its own page need not wait to be told. */
 const CHANGES = 'x-changes';
+
+/** By which a page knows its own write again when it hears of it. */
+const REVISION = 'x-revision';
+/** Longer than this no header gets through every proxy. */
+const LONGEST_HEADER = 2000;
+
+/** Changes as a header: past a length of one kind each, of every boat and product. */
+function boundedHeader(changes: ChangeSet): string {
+  const all = JSON.stringify(changes);
+  if (all.length <= LONGEST_HEADER) return all;
+  return JSON.stringify([...new Set(changes.map(({ of }) => of))].map((of) => ({ of })));
+}
 
 /** The ids of an address. One that could be no id of ours is not asked of the database. */
 function idsOf(req: Request): Record<string, string> {
@@ -139,7 +151,8 @@ function mountWrite(endpoint: Of<'write'>, { router, context, reply }: Mounting)
       bearer: bearerOf(req),
     };
     const outcome = await runWrite(endpoint as never, asked, context);
-    res.set(CHANGES, JSON.stringify(outcome.changes));
+    res.set(CHANGES, boundedHeader(outcome.changes));
+    if (outcome.n !== undefined) res.set(REVISION, String(outcome.n));
     if (endpoint.method === 'delete') res.status(204).end();
     else reply(endpoint, res, endpoint.status ?? (outcome.made ? 201 : 200), outcome.reply);
   });

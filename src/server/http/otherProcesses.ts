@@ -53,7 +53,7 @@ export class OtherProcesses {
     const n = await currentRevision(db);
     if (this.#told !== null && n > this.#told)
       for (const notice of await noticesBetween(db, this.#told, n))
-        if (notice.process !== process) live.publish(notice.changes);
+        if (notice.process !== process) live.publish(notice.changes, notice.n);
     this.#told = n;
   }
 }

@@ -42,14 +42,11 @@ export function conflict(what: string, current: object, sent: object): HttpProbl
   );
 }
 
-const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?(Z|[+-]\d\d:\d\d)$/;
-
 /**
- * A value in the one way of writing it: keys in order, an instant in UTC to the millisecond. Two bodies that say the
- * same come out the same: `2026-05-14T13:00+01:00` and `2026-05-14T12:00:00Z`.
+ * A value in the one way of writing it: keys in order, nothing that is left out. Instants are made one at the border, by their
+ * schema; a text is never taken for one by its look.
  */
 export function canonical(value: unknown): unknown {
-  if (typeof value === 'string') return INSTANT.test(value) ? new Date(value).toISOString() : value;
   if (Array.isArray(value)) return value.map(canonical);
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(
@@ -60,6 +57,6 @@ export function canonical(value: unknown): unknown {
   );
 }
 
-/** Equal as data: key order, how a database prints JSON, and how an instant is written do not matter. */
+/** Equal as data: key order and how a database prints JSON do not matter. */
 export const sameRecord = (a: unknown, b: unknown): boolean =>
   JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { ChangeKind } from '../../contract/index.ts';
+import { type ChangeKind, strict } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
 import type { AreaFilter, YardReading, YardSnapshots } from '../memory/yardSnapshots.ts';
@@ -22,7 +22,11 @@ const WHOLE_YARD: readonly ChangeKind[] = ['yard', 'weather', 'products'];
 const AGAIN = { changes: [], made: false };
 
 /** What a write came to: its answer, and whether it made a record that was not there. */
-export type Outcome = Wrote<unknown> & { made: boolean };
+export type Outcome = Wrote<unknown> & { made: boolean; n?: number };
+
+/** A record as its body would be taken at the border today: an earlier version may have kept an instant as it was written. */
+const asSent = ({ body }: AnyWrite, record: unknown): unknown =>
+  body?.validate(record, strict).value ?? record;
 
 /** What a write goes by once it is in its transaction. */
 interface Underway {
@@ -42,7 +46,7 @@ async function repeated({ endpoint, asked, tx, key, hash }: Underway): Promise<O
     const known = await creates.find(tx, body);
     if (known === undefined) return null;
     const seen = await seenHash(tx, key);
-    const same = seen === undefined ? sameRecord(creates.sent(known), body) : seen === hash;
+    const same = seen === undefined ? sameRecord(asSent(endpoint, creates.sent(known)), body) : seen === hash;
     if (!same) throw idTaken(creates.what, creates.id(body));
     return { ...AGAIN, reply: known };
   }

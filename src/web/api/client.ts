@@ -1,4 +1,5 @@
 import type { ChangeSet, Problem } from '../../contract/index.ts';
+import { hearClock } from '../state/deviceClock.ts';
 
 /** The server said no, and why. */
 export class ApiProblem extends Error {
@@ -33,6 +34,21 @@ const LONGEST_READ_MS = 20_000;
 const LONGEST_WRITE_MS = 60_000;
 /** The header by which an answer says what its request changed. */
 const CHANGES = 'x-changes';
+
+const REVISION = 'x-revision';
+/** Writes of this page that it has heard of in its own answers: not again over the stream. */
+const ownWrites = new Set<number>();
+const MOST_REMEMBERED = 200;
+
+/** Whether a write told over the stream is one of this page's own, whose answer has said so already. */
+export const isOwnWrite = (n: number | undefined): boolean => n !== undefined && ownWrites.delete(n);
+
+function rememberOwn(revision: string | null): void {
+  if (revision === null) return;
+  ownWrites.add(Number(revision));
+  const [oldest] = ownWrites;
+  if (ownWrites.size > MOST_REMEMBERED && oldest !== undefined) ownWrites.delete(oldest);
+}
 
 type Listener = (changes: ChangeSet) => void | Promise<void>;
 let onChanges: Listener = () => {};
@@ -74,7 +90,9 @@ export async function api<T>(method: ApiMethod, path: string, body?: unknown): P
   } catch {
     throw new Unreachable('The server answered in part only. What you typed is still here; try again.');
   }
+  hearClock(response.headers.get('date'));
   if (response.ok) {
+    rememberOwn(response.headers.get(REVISION));
     const changes = response.headers.get(CHANGES);
     if (changes) await onChanges(JSON.parse(changes) as ChangeSet);
     return said as T;

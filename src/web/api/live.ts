@@ -1,7 +1,8 @@
 import type { ChangeSet } from '../../contract/index.ts';
+import { isOwnWrite } from './client.ts';
 
 /** What tabs tell each other: what changed, or that something may have been missed. */
-type News = { changes: ChangeSet } | { lost: true };
+type News = { changes: ChangeSet; n?: number } | { lost: true };
 
 const NAME = 'jack-plane.live';
 /** A lock that is free is had at once. */
@@ -18,7 +19,10 @@ const WAITED_MS = 1000;
 export function followChanges(on: { changes: (changes: ChangeSet) => void; lost: () => void }): () => void {
   const stop = new AbortController();
   const tabs = new BroadcastChannel(NAME);
-  const hear = (news: News) => ('changes' in news ? on.changes(news.changes) : on.lost());
+  const hear = (news: News) => {
+    if (!('changes' in news)) on.lost();
+    else if (!isOwnWrite(news.n)) on.changes(news.changes);
+  };
   tabs.addEventListener('message', (event: MessageEvent<News>) => hear(event.data));
 
   /** @param missed whether something may have been told to nobody before it is open */
@@ -35,7 +39,7 @@ export function followChanges(on: { changes: (changes: ChangeSet) => void; lost:
       dropped = false;
     });
     source.addEventListener('change', (event) => {
-      pass(JSON.parse((event as MessageEvent<string>).data) as { changes: ChangeSet });
+      pass(JSON.parse((event as MessageEvent<string>).data) as { changes: ChangeSet; n?: number });
     });
     source.addEventListener('error', () => {
       dropped = true;

@@ -15,6 +15,8 @@ export interface Waiting extends WriteRequest {
   /** What it is, in words: "a coat", "a finding removed". */
   what: string;
   refused: Problem | null;
+  /** How often the server failed on it by a fault of its own. */
+  faults?: number;
 }
 
 /** Something kept on this device that could not be read. */
@@ -31,6 +33,8 @@ interface Schema extends DBSchema {
 const NAME = 'jack-plane';
 const LOCK = 'jack-plane.queue';
 const RETRY_MS = 4000;
+/** After so many faults of the server over one write somebody has to decide about it. */
+const MOST_FAULTS = 3;
 /** Where earlier versions kept what waited. */
 const OLD_ENTRIES = 'jack-plane.outbox';
 const OLD_MARKS = 'jack-plane.marks.';
@@ -44,14 +48,21 @@ const listeners = new Set<() => void>();
 const news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(LOCK);
 
 const store = () => {
-  db ??= openDB<Schema>(NAME, 1, {
+  db ??= opened().catch((error) => {
+    // A store that failed to open once is opened anew by the next who asks.
+    db = null;
+    throw error;
+  });
+  return db;
+};
+
+const opened = () =>
+  openDB<Schema>(NAME, 1, {
     upgrade: (fresh) => {
       fresh.createObjectStore('writes', { keyPath: 'seq', autoIncrement: true });
       fresh.createObjectStore('aside', { keyPath: 'seq', autoIncrement: true });
     },
   });
-  return db;
-};
 
 /** Whether what lies in the store is a write of ours: a device may hold anything. */
 function isWaiting(value: unknown): value is Waiting {
@@ -128,10 +139,19 @@ async function sendOne({ seq, method, path, body }: Waiting): Promise<boolean> {
     await api(method, path, body);
     await kept.delete('writes', seq);
   } catch (error) {
-    // A fault of the server's is tried again; a refusal would only be repeated.
-    if (!(error instanceof ApiProblem) || error.problem.status >= 500) return false;
+    // A server that is away or full is waited for; a refusal would only be repeated.
+    if (!(error instanceof ApiProblem)) return false;
+    const { problem } = error;
+    const isFault = problem.status === 500;
+    if (problem.status > 500) return false;
     const item = await kept.get('writes', seq);
-    if (item) await kept.put('writes', { ...item, refused: error.problem });
+    if (item) {
+      const faults = (item.faults ?? 0) + (isFault ? 1 : 0);
+      const stuck = isFault && faults >= MOST_FAULTS;
+      await kept.put('writes', { ...item, faults, refused: isFault && !stuck ? null : problem });
+      // One entry on which the server fails does not hold up the rest for good.
+      if (isFault && !stuck) return false;
+    }
   }
   await changed();
   return true;
@@ -180,7 +200,7 @@ export async function throwAway(seq: number): Promise<void> {
 export async function tryAgain(seq: number): Promise<void> {
   const kept = await store();
   const item = await kept.get('writes', seq);
-  if (item) await kept.put('writes', { ...item, refused: null });
+  if (item) await kept.put('writes', { ...item, refused: null, faults: 0 });
   await changed();
   await flushQueue();
 }
@@ -193,20 +213,25 @@ export async function forgetAside(): Promise<void> {
 
 /** Starts sending whenever there is hope of arriving. Returns how to stop. */
 export function startQueue(): () => void {
+  const tell = (error: unknown) => {
+    broken = error === null ? null : (error as Error).message;
+    for (const listener of listeners) listener();
+  };
+  const begin = () =>
+    takeOldOver()
+      .then(refresh)
+      .then(() => {
+        if (broken !== null) tell(null);
+      });
   const again = () => {
-    if (waiting.some(({ refused }) => refused === null)) void flushQueue();
+    if (broken !== null) void begin().catch(tell);
+    else if (waiting.some(({ refused }) => refused === null)) void flushQueue();
   };
   const heard = () => void refresh();
   news?.addEventListener('message', heard);
   const timer = setInterval(again, RETRY_MS);
   window.addEventListener('online', again);
-  takeOldOver()
-    .then(refresh)
-    .then(again)
-    .catch((error: unknown) => {
-      broken = (error as Error).message;
-      for (const listener of listeners) listener();
-    });
+  begin().then(again).catch(tell);
   return () => {
     clearInterval(timer);
     news?.removeEventListener('message', heard);

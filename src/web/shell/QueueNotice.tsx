@@ -7,8 +7,10 @@ import {
   useQueueBroken,
   useSetAside,
 } from '../api/queue.ts';
+import { saySpan } from '../clock/say.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
+import { useClockOff } from '../state/deviceClock.ts';
 
 /** Writes that have not reached the server yet, said until they have; and those that wait for somebody to decide. */
 export function QueueNotice() {
@@ -33,6 +35,7 @@ export function QueueNotice() {
       <Refused />
       <SetAside />
       <Broken />
+      <ClockOff />
     </>
   );
 }
@@ -42,21 +45,36 @@ function Refused() {
   const refused = useQueue().filter((item) => item.refused !== null);
   if (refused.length === 0) return null;
   const discard = async (seq: number, what: string) => {
-    const text = 'It was never on the server; what it says is then gone.';
-    if (await confirm({ title: `Throw ${what} away?`, text, action: 'Throw it away' })) await throwAway(seq);
+    const text = 'This entry was never synced. Discarding deletes it.';
+    if (await confirm({ title: `Discard ${what}?`, text, action: 'Discard' })) await throwAway(seq);
   };
   return (
     <section aria-label="To be decided" className="border-error m-3 space-y-2 border-2 p-3">
-      {refused.map(({ seq, what, refused: problem }) => (
+      {refused.map(({ seq, what, refused: problem, method, path, body }) => (
         <div key={seq} role="alert" className="flex flex-wrap items-center gap-3">
           <p>
-            <strong>The server refused {what}:</strong> {problem?.detail}
+            <strong>
+              The server {problem?.status === 500 ? 'failed on' : 'refused'} {what}:
+            </strong>{' '}
+            {problem?.detail}
           </p>
           <button type="button" className="btn" onClick={() => void tryAgain(seq)}>
-            Try again
+            Retry
+          </button>
+          <button
+            type="button"
+            className="btn"
+            onClick={() =>
+              saveFile(
+                `${what}.json`,
+                new Blob([JSON.stringify({ method, path, body }, null, 2)], { type: 'application/json' }),
+              )
+            }
+          >
+            Export
           </button>
           <button type="button" className="btn" onClick={() => void discard(seq, what)}>
-            Throw it away
+            Discard
           </button>
         </div>
       ))}
@@ -84,6 +102,20 @@ function SetAside() {
         Forget it
       </button>
     </div>
+  );
+}
+
+/** A clock that is far off makes every window and pot life on this screen wrong. */
+function ClockOff() {
+  const off = useClockOff();
+  if (off === 0) return null;
+  return (
+    <p role="alert" className="border-line m-3 border-2 p-3">
+      <strong>
+        This device’s clock is {saySpan(Math.abs(off))} {off > 0 ? 'ahead of' : 'behind'} the server’s.
+      </strong>{' '}
+      Times on this screen may be wrong. Set the clock of the device.
+    </p>
   );
 }
 

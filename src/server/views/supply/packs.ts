@@ -1,4 +1,5 @@
 import { kitContents, type OfferedPack, toMinor } from '../../../core/supply/index.ts';
+import { MOST_MONEY } from '../../../core/units/index.ts';
 import type { TradeReading } from '../../memory/storeReading.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 
@@ -17,7 +18,8 @@ export const partKey = (productId: string, part: string, colour: string | null):
 /** Packs of a product in the colours that are wanted: the prices given for it, or else those on its sheet. */
 export function packsOf(product: KnownProduct, colours: readonly string[], trade: TradeReading): ShopPack[] {
   const { sheet } = product;
-  const own = trade.offers.filter(({ productId }) => productId === product.id);
+  // A price from before there was a limit is no price to reckon with: its pack counts as not priced.
+  const own = trade.offers.filter(({ productId, price }) => productId === product.id && price <= MOST_MONEY);
   const offers =
     own.length > 0
       ? own
