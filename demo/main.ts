@@ -10,7 +10,7 @@ const STALE_DEMO_MS = 24 * HOUR_MS;
 await serve('demo', {
   folder: async ({ folder, fresh }, say) => {
     // Held only long enough to know that no other process serves the folder before it may be set aside.
-    await (await lockFolder(folder))();
+    await (await lockFolder(folder)).release();
     const age = await demoAge(folder);
     if (age === null) return;
     const hours = Math.round(age / HOUR_MS);

@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { chownSync, existsSync, mkdtempSync, openSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -34,13 +34,18 @@ function runner(): { uid?: number; gid?: number } {
   return { uid: id('-u'), gid: id('-g') };
 }
 
-/** A PostgreSQL server of the test's own, in a temporary folder on a free port; each `database` is a new, empty one. */
-export async function startPostgres() {
+/**
+ * A PostgreSQL server of the test's own, in a temporary folder on a free port; each `database` is a new, empty one.
+ *
+ * @param more settings besides
+ */
+export async function startPostgres(more: Record<string, string> = {}) {
   const bin = binaries();
   const as = runner();
   const folder = mkdtempSync(path.join(tmpdir(), 'jack-plane-pg-'));
   if (as.uid !== undefined && as.gid !== undefined) chownSync(folder, as.uid, as.gid);
   const data = path.join(folder, 'data');
+  const log = path.join(folder, 'log');
   const options = { ...as, cwd: folder, stdio: 'ignore' as const };
   execFileSync(
     path.join(bin, 'initdb'),
@@ -54,11 +59,12 @@ export async function startPostgres() {
     listen_addresses: '127.0.0.1',
     unix_socket_directories: folder,
     fsync: 'off',
+    ...more,
   };
   const server: ChildProcess = spawn(
     path.join(bin, 'postgres'),
     ['-D', data, ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`])],
-    options,
+    { ...options, stdio: ['ignore', 'ignore', openSync(log, 'a')] },
   );
   const url = (name: string) => `postgres://yard@127.0.0.1:${port}/${name}`;
   const admin = async <T>(work: (client: pg.Client) => Promise<T>): Promise<T> => {
@@ -83,6 +89,8 @@ export async function startPostgres() {
       await admin((client) => client.query(`create database ${name}`));
       return url(name);
     },
+    /** What the server has said so far. */
+    log: () => readFileSync(log, 'utf8'),
     stop: async () => {
       const ended = new Promise((resolve) => server.once('exit', resolve));
       // Fast shutdown: whoever is connected still is sent away.

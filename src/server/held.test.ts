@@ -22,6 +22,10 @@ describe('a data folder has one server', () => {
     if (!up || !('address' in up) || !down || !('refused' in down))
       throw new Error('not one up and one down');
     expect([down.code, down.refused]).toEqual([1, expect.stringContaining('is already served by')]);
+    // The lock's own file taken away by hand lets nobody else in.
+    rmSync(`${folder}.lock`);
+    const third = await serverProcess(folder);
+    expect(third).toMatchObject({ code: 1, refused: expect.stringContaining('is already served by') });
     await up.end('SIGKILL');
     // Nothing was left behind that could block the next one.
     const next = await running(folder);

@@ -20,11 +20,11 @@ interface Opened extends OpenDb {
 }
 
 async function openFolder(folder: string): Promise<Opened> {
-  const unlock = await lockFolder(folder);
+  const lock = await lockFolder(folder);
   const opened = await openDb(folder, { room: new DiskRoom(folder) });
   const close = async () => {
     await opened.close();
-    await unlock();
+    await lock.release();
   };
   return { ...opened, close, files: await FolderFiles.open(folder), name: folder };
 }

@@ -108,11 +108,13 @@ async function openYard(options: StartOptions, room: DiskRoom): Promise<OpenDb> 
  */
 export async function start(options: StartOptions): Promise<Running> {
   const logger = makeLogger(options.quiet ?? false);
-  const unlock = options.folder ? await takeFolder(options.folder) : async () => {};
+  const lock = options.folder ? await takeFolder(options.folder) : null;
+  const unlock = async () => lock?.release();
   const room = new DiskRoom(options.folder);
   try {
     room.requireForStart();
     const { db, close, shared, listen: hear } = await openYard(options, room);
+    lock?.hold();
     const files = shared ? new RowFiles(db) : await FolderFiles.open(options.folder);
     await tidyFiles(db, files, shared ? Date.now() : null);
     const [live, memory, jobs] = [new LiveChanges(), new YardSnapshots(db, { shared }), new Jobs()];

@@ -5,5 +5,3 @@
 
 /** A price, a delivery, a least order or a rate an hour, in minor units: ten million of a currency with cents. */
 export const MOST_MONEY = 1e9;
-
-

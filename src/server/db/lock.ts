@@ -1,4 +1,4 @@
-import { closeSync, ftruncateSync, openSync, readFileSync, writeSync } from 'node:fs';
+import { closeSync, existsSync, ftruncateSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { tryLock } from 'fs-native-extensions';
@@ -17,15 +17,41 @@ function holderOf(file: string): string {
   return /^\d+$/.test(pid) ? `process ${pid}` : 'another process';
 }
 
+/** A file that every yard has, held besides: a lock's own file that somebody removed lets nobody else in. */
+const OF_THE_YARD = 'PG_VERSION';
+
+/** Holds the yard by a file of its own. @returns its handle; null: there is no yard yet. @throws {FolderInUse} */
+function holdYard(folder: string): number | null {
+  const file = path.join(folder, OF_THE_YARD);
+  if (!existsSync(file)) return null;
+  let handle: number;
+  try {
+    handle = openSync(file, 'r+');
+  } catch {
+    // A yard that may only be read is refused elsewhere, by that name.
+    return null;
+  }
+  if (tryLock(handle)) return handle;
+  closeSync(handle);
+  throw new FolderInUse(folder, 'another process');
+}
+
+/** What gives a folder back. */
+export interface FolderLock {
+  /** Holds the yard in it too, once there is one. @throws {FolderInUse} */
+  hold: () => void;
+  release: () => Promise<void>;
+}
+
 /**
  * Takes the data folder for this process: PGlite is one process's database. The lock is the operating system's own, on
  * an open file: it goes with the process however that ends, so nothing is left behind that could block a later start,
  * and of two starts at the same moment one is refused.
  *
- * @returns how to give it back
+ * @returns how to hold the yard in it, and to give it back
  * @throws {FolderInUse}
  */
-export async function lockFolder(folder: string): Promise<() => Promise<void>> {
+export async function lockFolder(folder: string): Promise<FolderLock> {
   const file = `${folder}.lock`;
   await mkdir(path.dirname(folder), { recursive: true });
   // The file itself stays: were it removed, two processes could hold locks on two files of one name.
@@ -40,8 +66,20 @@ export async function lockFolder(folder: string): Promise<() => Promise<void>> {
   } catch {
     // A full disk takes no number: whoever is refused then hears of "another process".
   }
-  return async () => {
+  let yard: number | null = null;
+  const release = async () => {
+    if (yard !== null) closeSync(yard);
     ftruncateSync(handle, 0);
     closeSync(handle);
   };
+  const hold = () => {
+    yard ??= holdYard(folder);
+  };
+  try {
+    hold();
+  } catch (error) {
+    await release();
+    throw error;
+  }
+  return { hold, release };
 }

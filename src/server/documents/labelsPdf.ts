@@ -1,6 +1,6 @@
-import PDFDocument from 'pdfkit';
 import { create } from 'qrcode';
 import type { LabelSize } from '../../contract/index.ts';
+import { type Printed, printed } from './printed.ts';
 
 /** What stands on a label. */
 export interface Label {
@@ -26,14 +26,17 @@ const SHEETS: Record<LabelSize, { columns: number; rows: number; widthMm: number
 const MM = 72 / 25.4;
 const [PAGE_W, PAGE_H] = [595.28, 841.89];
 
-type Doc = InstanceType<typeof PDFDocument>;
-
 /** A sheet of labels, the name in the largest type that its label holds. */
-export function labelsPdf(labels: readonly Label[], size: LabelSize): Doc {
+export function labelsPdf(labels: readonly Label[], size: LabelSize): Printed {
   const { columns, rows, widthMm, heightMm } = SHEETS[size];
   const [w, h] = [widthMm * MM, heightMm * MM];
   const [left, top] = [(PAGE_W - columns * w) / 2, (PAGE_H - rows * h) / 2];
-  const doc = new PDFDocument({ size: 'A4', margin: 0, info: { Title: 'Labels', Creator: 'Jack Plane' } });
+  const doc = printed({
+    size: 'A4',
+    margin: 0,
+    info: { Title: 'Labels', Creator: 'Jack Plane' },
+    note: false,
+  });
   labels.forEach((label, i) => {
     const at = i % (columns * rows);
     if (i > 0 && at === 0) doc.addPage();
@@ -52,7 +55,7 @@ interface Box {
 
 const PAD = 7;
 
-function drawLabel(doc: Doc, label: Label, { x, y, w, h }: Box): void {
+function drawLabel(doc: Printed, label: Label, { x, y, w, h }: Box): void {
   doc.lineWidth(0.4).rect(x, y, w, h).dash(2, { space: 2 }).stroke('#888').undash();
   const side = Math.min(h - 2 * PAD, w * 0.3);
   drawCode(doc, label.address, { x: x + w - PAD - side, y: y + PAD, w: side, h: side });
@@ -68,20 +71,20 @@ function drawLabel(doc: Doc, label: Label, { x, y, w, h }: Box): void {
   };
   doc.y = y + PAD;
   const large = h > 40 * MM;
-  line(label.name, 'Helvetica-Bold', large ? 24 : 13, 8);
-  line([label.part, label.colour].filter(Boolean).join(', '), 'Helvetica-Bold', large ? 15 : 10, 7);
-  line(label.heading, 'Helvetica', large ? 11 : 8, 6);
-  if (label.ratio) line(label.ratio, 'Helvetica', large ? 11 : 8, 6);
+  line(label.name, 'bold', large ? 24 : 13, 8);
+  line([label.part, label.colour].filter(Boolean).join(', '), 'bold', large ? 15 : 10, 7);
+  line(label.heading, 'regular', large ? 11 : 8, 6);
+  if (label.ratio) line(label.ratio, 'regular', large ? 11 : 8, 6);
   line(
     [label.code && `lot ${label.code}`, label.date].filter(Boolean).join(' · '),
-    'Helvetica',
+    'regular',
     large ? 10 : 7.5,
     6,
   );
   const rest = y + h - PAD - doc.y;
   if (rest > 7)
     doc
-      .font('Helvetica')
+      .font('regular')
       .fontSize(large ? 8 : 6)
       .text(label.hazards.join('; '), x + PAD, doc.y + 1, {
         width: room,
@@ -92,7 +95,7 @@ function drawLabel(doc: Doc, label: Label, { x, y, w, h }: Box): void {
 }
 
 /** A code that a phone reads, drawn as squares: no picture that blurs. */
-function drawCode(doc: Doc, text: string, { x, y, w }: Box): void {
+function drawCode(doc: Printed, text: string, { x, y, w }: Box): void {
   const { modules } = create(text, { errorCorrectionLevel: 'M' });
   const step = w / modules.size;
   for (let row = 0; row < modules.size; row++)

@@ -1,6 +1,4 @@
-import PDFDocument from 'pdfkit';
-
-type Doc = InstanceType<typeof PDFDocument>;
+import { type Printed, printed } from './printed.ts';
 
 const MARGIN = 48;
 const WIDTH = 595.28 - 2 * MARGIN;
@@ -27,13 +25,13 @@ export function listPdf(input: {
   intro: readonly string[];
   tables: readonly PdfTable[];
   closing: readonly string[];
-}): Doc {
-  const doc = new PDFDocument({
+}): Printed {
+  const doc = printed({
     size: 'A4',
     margin: MARGIN,
     info: { Title: input.title, Creator: 'Jack Plane' },
   });
-  doc.font('Helvetica-Bold').fontSize(18).text(input.title, MARGIN, MARGIN, { width: WIDTH });
+  doc.font('bold').fontSize(18).text(input.title, MARGIN, MARGIN, { width: WIDTH });
   doc
     .moveTo(MARGIN, doc.y + 3)
     .lineTo(MARGIN + WIDTH, doc.y + 3)
@@ -47,17 +45,17 @@ export function listPdf(input: {
   return doc;
 }
 
-function words(doc: Doc, lines: readonly string[]): void {
-  doc.font('Helvetica').fontSize(10.5);
+function words(doc: Printed, lines: readonly string[]): void {
+  doc.font('regular').fontSize(10.5);
   for (const line of lines)
     if (line.trim() !== '') doc.text(line, MARGIN, doc.y, { width: WIDTH }).moveDown(0.5);
 }
 
-function tableOf(doc: Doc, { heading, columns, rows, sums = [] }: PdfTable): void {
+function tableOf(doc: Printed, { heading, columns, rows, sums = [] }: PdfTable): void {
   const all = columns.reduce((sum, { share }) => sum + share, 0);
   const widths = columns.map(({ share }) => (share / all) * WIDTH);
   const row = (cells: readonly string[], bold: boolean) => {
-    doc.font(bold ? 'Helvetica-Bold' : 'Helvetica').fontSize(9.5);
+    doc.font(bold ? 'bold' : 'regular').fontSize(9.5);
     const height = Math.max(
       ...cells.map((cell, i) => doc.heightOfString(cell, { width: (widths[i] as number) - 6 })),
     );
@@ -84,12 +82,7 @@ function tableOf(doc: Doc, { heading, columns, rows, sums = [] }: PdfTable): voi
   };
   if (doc.y > FOOT - 80) doc.addPage();
   if (heading)
-    doc
-      .moveDown(0.4)
-      .font('Helvetica-Bold')
-      .fontSize(12)
-      .text(heading, MARGIN, doc.y, { width: WIDTH })
-      .moveDown(0.2);
+    doc.moveDown(0.4).font('bold').fontSize(12).text(heading, MARGIN, doc.y, { width: WIDTH }).moveDown(0.2);
   row(
     columns.map(({ head }) => head),
     true,

@@ -1,6 +1,6 @@
-import PDFDocument from 'pdfkit';
 import type { Boat, FormSource, Waterline } from '../../contract/index.ts';
 import type { SheetRow, StruckLine } from '../../core/waterline/index.ts';
+import { type Printed, printed } from './printed.ts';
 
 const MARGIN = 42;
 const ROW = 18;
@@ -26,17 +26,15 @@ const DATUM_WORDS: Record<Waterline['datum'], string> = {
   plank: 'levelled plank on the keel line',
 };
 
-type Doc = InstanceType<typeof PDFDocument>;
-
 /** The mark sheet to take to the hull: a page or more a side, figures large enough to read at arm's length. */
 export function markSheetPdf(input: {
   boat: Boat;
   plan: Waterline;
   struck: StruckLine;
   source: FormSource;
-}): Doc {
+}): Printed {
   const { boat, plan, struck, source } = input;
-  const doc = new PDFDocument({
+  const doc = printed({
     size: 'A4',
     margin: MARGIN,
     info: { Title: `${boat.name}: mark sheet of the waterline`, Creator: 'Jack Plane' },
@@ -49,7 +47,7 @@ export function markSheetPdf(input: {
       `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the marks made.' : ''}`,
       `Along skin: down from the sheer. Raise on skin: up from the line of the marks. ${FORM_WORDS[source]}.`,
     ];
-    doc.font('Helvetica').fontSize(9);
+    doc.font('regular').fontSize(9);
     for (const line of lines) doc.text(line, { width: 510 });
     doc.moveDown(0.6);
     table(
@@ -60,9 +58,9 @@ export function markSheetPdf(input: {
   }
   if (struck.stripe) {
     const { stripe } = struck;
-    doc.moveDown(1).font('Helvetica-Bold').fontSize(11).text('Boot stripe', MARGIN);
+    doc.moveDown(1).font('bold').fontSize(11).text('Boot stripe', MARGIN);
     doc
-      .font('Helvetica')
+      .font('regular')
       .fontSize(9)
       .text(
         `Lower edge ${plan.stripe?.gapMm} mm above the antifouling, ${plan.stripe?.heightMm} mm high plumb. Tape a side: lower edge ${stripe.lowerTapeM.toFixed(2)} m, upper edge ${stripe.upperTapeM.toFixed(2)} m. Area of both sides ${stripe.areaM2.toFixed(2)} m².`,
@@ -75,8 +73,8 @@ export function markSheetPdf(input: {
 
 const degrees = (value: number) => `${Math.abs(value).toFixed(2)}°`;
 
-function heading(doc: Doc, text: string): void {
-  doc.font('Helvetica-Bold').fontSize(15).text(text, MARGIN, MARGIN);
+function heading(doc: Printed, text: string): void {
+  doc.font('bold').fontSize(15).text(text, MARGIN, MARGIN);
   doc
     .moveTo(MARGIN, doc.y + 2)
     .lineTo(553, doc.y + 2)
@@ -85,9 +83,9 @@ function heading(doc: Doc, text: string): void {
   doc.moveDown(0.5);
 }
 
-function table(doc: Doc, rows: readonly SheetRow[], again: string): void {
+function table(doc: Printed, rows: readonly SheetRow[], again: string): void {
   const head = () => {
-    doc.font('Helvetica-Bold').fontSize(9);
+    doc.font('bold').fontSize(9);
     line(
       doc,
       COLUMNS.map(([name]) => name),
@@ -100,7 +98,7 @@ function table(doc: Doc, rows: readonly SheetRow[], again: string): void {
       heading(doc, again);
       head();
     }
-    doc.font('Helvetica').fontSize(11);
+    doc.font('regular').fontSize(11);
     line(doc, [
       row.xM.toFixed(2),
       row.aboveDatumMm.toFixed(0),
@@ -122,7 +120,7 @@ function table(doc: Doc, rows: readonly SheetRow[], again: string): void {
   }
 }
 
-function line(doc: Doc, cells: readonly string[]): void {
+function line(doc: Printed, cells: readonly string[]): void {
   const y = doc.y;
   let x = MARGIN;
   cells.forEach((cell, i) => {

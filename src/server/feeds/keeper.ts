@@ -1,4 +1,4 @@
-import { postedReadings, type Station, strict } from '../../contract/index.ts';
+import type { Station } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import { askedReadings } from '../endpoints/stations.ts';
 import { inWrite, nothingBefore } from '../http/inWrite.ts';
@@ -47,8 +47,7 @@ export class FeedKeeper {
   async #askOne(station: Station, url: string): Promise<void> {
     try {
       const answer = await ask({ url, privateNet: station.privateNet });
-      const { error, value } = postedReadings.validate(JSON.parse(answer), strict);
-      if (error) throw error;
+      const value = await this.#context.jobs.run('readings', answer);
       const address = `/stations/${station.id}/readings`;
       await runWrite(
         askedReadings as never,
@@ -56,7 +55,7 @@ export class FeedKeeper {
         this.#context,
       );
     } catch (error) {
-      const reason = error instanceof SyntaxError ? 'its answer is no JSON' : (error as Error).message;
+      const reason = (error as Error).message;
       await inWrite(this.#context, nothingBefore, async ({ tx }) => {
         await noteStation(tx, station.id, { fault: `not taken: ${reason}`.slice(0, 300) });
         return { changes: [{ of: 'stations' }] };

@@ -1,33 +1,10 @@
 import fc from 'fast-check';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import {
-  aBoat,
-  aCoat,
-  aLot,
-  anArea,
-  aPlannedArea,
-  aProduct,
-  HOUR,
-  lotOf,
-  NOON,
-  weatherCsv,
-} from '../../../test/examples.ts';
+import { aBoat, aCoat, anArea, aPlannedArea, HOUR, NOON, weatherCsv } from '../../../test/examples.ts';
+import { type MadeWrite, writesOf } from '../../../test/writes.ts';
 import { yardServer } from '../../../test/yardServer.ts';
-import type {
-  Area,
-  Boat,
-  ChangeSet,
-  Entry,
-  Finding,
-  Product,
-  StackView,
-  Stand,
-  StoreView,
-  TradeView,
-  Waterline,
-  Yard,
-} from '../../contract/index.ts';
+import type { Area, Boat, ChangeSet } from '../../contract/index.ts';
 import { READS, staleKeys, type ViewName } from '../../contract/index.ts';
 import { YardSnapshots } from '../memory/yardSnapshots.ts';
 
@@ -54,11 +31,11 @@ beforeAll(async () => {
     estimates: [{ way: 'rule', areaM2: 3, spread: 0.1, basis: 'cut' }],
   });
   piece = (await server.ask<Area>('POST', '/areas', cut)).body.id;
+  WRITES = writesOf(server, { planned, other, piece, noon: NOON });
 });
 afterAll(() => server.stop());
 
 const get = async <T>(path: string) => (await server.ask<T>('GET', path)).body;
-const current = <T>(path: string) => get<T>(path) as Promise<T & { version: number }>;
 
 /** Addresses of every view, of both boats. */
 const addresses = (): [ViewName, string | null, string][] => [
@@ -102,136 +79,7 @@ const everyView = async () =>
   );
 
 /** Writes by name; each makes one from a number. */
-const WRITES: Record<string, (n: number) => Promise<[string, string, unknown?]>> = {
-  coat: async (n) => ['POST', '/log', aCoat(planned, NOON - (29 - (n % 20)) * HOUR, { coatNo: n % 3 })],
-  strike: async (n) => {
-    const { entries } = await get<{ entries: Entry[] }>(`/boats/${planned.boat.id}/log`);
-    const open = entries.filter(({ kind, correctedBy }) => kind === 'coat' && correctedBy === null);
-    const entry = open[n % Math.max(1, open.length)];
-    const base = { id: uuidv7(), areaId: planned.area.id, at: new Date(NOON).toISOString() };
-    return entry
-      ? ['POST', '/log', { ...base, corrects: entry.id, kind: 'strike', body: { reason: 'wrong' } }]
-      : ['POST', '/log', { ...base, corrects: null, kind: 'note', body: { text: `note ${n}` } }];
-  },
-  area: async (n) => {
-    const { version, archived: _a, ...area } = await current<Area>(`/areas/${planned.area.id}`);
-    return ['PUT', `/areas/${area.id}`, { ...area, version, spread: 0.01 + (n % 10) / 100 }];
-  },
-  removePiece: async (n) => [
-    n % 2 ? 'DELETE' : 'POST',
-    n % 2 ? `/areas/${piece}` : `/areas/${piece}/restore`,
-  ],
-  stack: async (n) => {
-    const stacks = await get<StackView[]>(`/boats/${planned.boat.id}/stacks`);
-    const stack = stacks.find(({ areaId }) => areaId === planned.area.id) as StackView;
-    const steps = [{ ...planned.step, coats: 1 + (n % 5) }];
-    return ['PUT', `/areas/${planned.area.id}/stack`, { version: stack.version, steps }];
-  },
-  sheet: async (n) => {
-    const { archived: _a, ...product } = await current<Product>(`/products/${planned.product.id}`);
-    const { sheet } = aProduct({ volumeSolids: 0.4 + (n % 10) / 100 });
-    return ['PUT', `/products/${product.id}`, { ...product, sheet }];
-  },
-  boat: async (n) => {
-    const { archived: _a, ...boat } = (await get<{ boat: Boat }>(`/boats/${other.id}`)).boat;
-    return ['PUT', `/boats/${boat.id}`, { ...boat, note: `note ${n}` }];
-  },
-  archive: async (n) => [n % 2 ? 'DELETE' : 'POST', `/boats/${other.id}${n % 2 ? '' : '/restore'}`],
-  finding: async (n) => [
-    'POST',
-    '/findings',
-    {
-      id: uuidv7(),
-      boatId: planned.boat.id,
-      areaId: planned.area.id,
-      at: new Date(NOON).toISOString(),
-      kind: n % 2 ? 'profile' : 'rust',
-      value: n % 2 ? 60 : null,
-      grade: n % 2 ? null : 'C',
-      limit: null,
-      place: null,
-      photoIds: [],
-      note: '',
-    } satisfies Partial<Finding>,
-  ],
-  stand: async (n) => {
-    const stand = {
-      name: `Prop ${n}`,
-      kind: 'stand',
-      side: 'port',
-      xM: 3,
-      zM: -0.5,
-      lengthM: 0.2,
-      widthM: 0.2,
-    };
-    const id = uuidv7();
-    return [
-      'POST',
-      '/stands',
-      {
-        stand: { ...stand, id, boatId: planned.boat.id, shiftOn: null, note: '' } as Partial<Stand>,
-        patches: [{ id: uuidv7(), areaId: planned.area.id }],
-      },
-    ];
-  },
-  line: async (n) => {
-    const { boatId: _b, ...line } = await current<Waterline>(`/boats/${planned.boat.id}/waterline`);
-    return ['PUT', `/boats/${planned.boat.id}/waterline`, { ...line, slopMm: n % 90, oldLine: 'tabs' }];
-  },
-  yard: async (n) => {
-    const { id: _i, demo: _d, ...yard } = await get<Yard>('/yard');
-    return ['PUT', '/yard', { ...yard, latitude: 50 + (n % 10) }];
-  },
-  air: async (n) => [
-    'POST',
-    '/weather',
-    { csv: weatherCsv(NOON - 40 * HOUR, 60, (hour) => 8 + ((hour + n) % 9)), mode: 'import' },
-  ],
-  receipt: async (n) => [
-    'POST',
-    '/receipts',
-    {
-      id: uuidv7(),
-      at: new Date(NOON - HOUR).toISOString(),
-      purchaseId: null,
-      lots: ['base', 'hardener'].map((part, i) =>
-        aLot(planned.product.id, part, { amount: (1 + (n % 5)) / (1 + i) }),
-      ),
-    },
-  ],
-  movement: async (n) => {
-    const { lots } = await get<StoreView>('/lots');
-    const lot = lots[n % Math.max(1, lots.length)] ?? aLot(planned.product.id, 'base');
-    const kind = (['used', 'counted', 'spilt'] as const)[n % 3];
-    const at = new Date(NOON - (n % 30) * HOUR).toISOString();
-    return lots.length === 0
-      ? ['POST', '/lots', lotOf(lot as never)]
-      : [
-          'POST',
-          '/movements',
-          { id: uuidv7(), lotId: lot.id, kind, amount: n / 1000, at, areaId: null, note: '', corrects: null },
-        ];
-  },
-  price: async (n) => [
-    'POST',
-    '/offers',
-    {
-      id: uuidv7(),
-      productId: planned.product.id,
-      part: null,
-      colour: null,
-      litres: 1 + (n % 4),
-      price: 2000 + n,
-      supplierId: null,
-      discounts: [],
-    },
-  ],
-  money: async (n) => {
-    const { settings } = await get<TradeView>('/trade');
-    return ['PUT', '/trade/settings', { ...settings, labourPerHour: 1000 + n }];
-  },
-  template: async (n) => ['POST', '/templates', { id: uuidv7(), name: `Own ${n}`, steps: [planned.step] }],
-};
+let WRITES: Record<string, MadeWrite>;
 
 it('memory equals a cold read, and nothing changes untold, whatever is written', async () => {
   const writes = fc.array(fc.tuple(fc.constantFrom(...Object.keys(WRITES)), fc.nat(1000)), {
@@ -242,7 +90,7 @@ it('memory equals a cold read, and nothing changes untold, whatever is written',
     fc.asyncProperty(writes, async (plan) => {
       let before = await everyView();
       for (const [name, n] of plan) {
-        const [method, path, body] = await (WRITES[name] as (typeof WRITES)[string])(n);
+        const [method, path, body] = await (WRITES[name] as MadeWrite)(n);
         const response = await fetch(`${server.address}/api/v1${path}`, {
           method,
           ...(body === undefined
@@ -327,7 +175,7 @@ it('readers among writers see one yard: nothing of two states in one answer, not
 it('a snapshot never changes once it is handed out', async () => {
   const before = await server.memory.at(NOON);
   const said = JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.store.lots]);
-  const [method, path, body] = await (WRITES.money as (typeof WRITES)[string])(7);
+  const [method, path, body] = await (WRITES.money as MadeWrite)(7);
   await server.ask(method, path, body);
   await server.ask('POST', '/log', aCoat(planned, NOON - 12 * HOUR));
   await server.memory.at(NOON);

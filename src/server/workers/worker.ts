@@ -1,26 +1,34 @@
-import { parentPort } from 'node:worker_threads';
 import { cheapestPurchase } from '../../core/supply/index.ts';
+import { QuantityError } from '../../core/units/index.ts';
 import { JobRefused } from './jobRefused.ts';
-import type { JobAnswer, JobRequest } from './jobs.ts';
+import { readReadings } from './readings.ts';
 import { readSheetsFile } from './sheetsFile.ts';
 import { readWeatherFile } from './weatherFile.ts';
 
-/** The thread for heavy work: takes one job after the other. */
+/** The threads for heavy work: each function here is a job by its name. */
 
-function work(job: JobRequest): unknown {
-  if (job.name === 'weather') return readWeatherFile(...job.args);
-  if (job.name === 'purchase') return cheapestPurchase(...job.args);
-  return readSheetsFile(...job.args);
-}
+/** What a job came to. An error of its own kind does not survive the way between threads: it is told in words. */
+export type JobAnswer<Result> =
+  | { done: Result }
+  | { refused: { path: string; message: string } }
+  | { impossible: { what: string; value: unknown; limit: string } };
 
-function answer(job: JobRequest): JobAnswer {
-  const { id } = job;
-  try {
-    return { id, done: work(job) };
-  } catch (error) {
-    if (error instanceof JobRefused) return { id, refused: { path: error.path, message: error.message } };
-    return { id, failed: error instanceof Error ? error.message : String(error) };
-  }
-}
+const answered =
+  <Args extends unknown[], Result>(work: (...args: Args) => Result) =>
+  (args: Args): JobAnswer<Result> => {
+    try {
+      return { done: work(...args) };
+    } catch (error) {
+      if (error instanceof JobRefused) return { refused: { path: error.path, message: error.message } };
+      if (error instanceof QuantityError) {
+        const { quantity, value, limit } = error;
+        return { impossible: { what: quantity, value, limit } };
+      }
+      throw error;
+    }
+  };
 
-parentPort?.on('message', (job: JobRequest) => parentPort?.postMessage(answer(job)));
+export const weather = answered(readWeatherFile);
+export const sheets = answered(readSheetsFile);
+export const purchase = answered(cheapestPurchase);
+export const readings = answered(readReadings);

@@ -54,7 +54,9 @@ ALTER TABLE "station" ADD COLUMN "asked_at" timestamp with time zone;--> stateme
 ALTER TABLE "weather_series" ADD COLUMN "continuous" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "weather_reading" ADD CONSTRAINT "weather_reading_series_id_weather_series_id_fk" FOREIGN KEY ("series_id") REFERENCES "public"."weather_series"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "weather_reading_by_time" ON "weather_reading" USING btree ("at");--> statement-breakpoint
+CREATE INDEX "change_notice_by_time" ON "change_notice" USING btree ("at");--> statement-breakpoint
 CREATE INDEX "domain_version_by_n" ON "domain_version" USING btree ("n");--> statement-breakpoint
+CREATE INDEX "rate_count_by_end" ON "rate_count" USING btree ("ends_at");--> statement-breakpoint
 CREATE INDEX "boat_by_calendar" ON "boat" USING btree ("calendar_hash");--> statement-breakpoint
 CREATE INDEX "shift_by_time" ON "shift" USING btree ("at");--> statement-breakpoint
 CREATE INDEX "weather_series_by_station" ON "weather_series" USING btree ("station_id","issued_at");--> statement-breakpoint

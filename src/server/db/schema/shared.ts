@@ -23,20 +23,28 @@ export const domainVersion = pgTable(
 );
 
 /** What each write changed: the outbox of live events, and how a process that lost a notice catches up. */
-export const changeNotice = pgTable('change_notice', {
-  n: count('n').primaryKey(),
-  changes: jsonb('changes').$type<ChangeSet>().notNull(),
-  /** The process that wrote it and has told its own pages already. */
-  process: uuid('process').notNull(),
-  at: instant('at').notNull(),
-});
+export const changeNotice = pgTable(
+  'change_notice',
+  {
+    n: count('n').primaryKey(),
+    changes: jsonb('changes').$type<ChangeSet>().notNull(),
+    /** The process that wrote it and has told its own pages already. */
+    process: uuid('process').notNull(),
+    at: instant('at').notNull(),
+  },
+  (table) => [index('change_notice_by_time').on(table.at)],
+);
 
 /** How often something was done in a span of time that ends at `endsAt`. */
-export const rateCount = pgTable('rate_count', {
-  key: text('key').primaryKey(),
-  hits: integer('hits').notNull(),
-  endsAt: instant('ends_at').notNull(),
-});
+export const rateCount = pgTable(
+  'rate_count',
+  {
+    key: text('key').primaryKey(),
+    hits: integer('hits').notNull(),
+    endsAt: instant('ends_at').notNull(),
+  },
+  (table) => [index('rate_count_by_end').on(table.endsAt)],
+);
 
 /** Files of a yard on a database server: their parts in order. An embedded yard keeps them in a folder. */
 export const storedFile = pgTable('stored_file', {
