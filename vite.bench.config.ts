@@ -2,10 +2,13 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   build: {
-    ssr: 'bench/bench.ts',
+    ssr: true,
     outDir: 'dist/bench',
     emptyOutDir: true,
     target: 'node20',
-    rollupOptions: { output: { entryFileNames: 'bench.js' } },
+    rollupOptions: {
+      input: { bench: 'bench/bench.ts', load: 'bench/load.ts' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+    },
   },
 });

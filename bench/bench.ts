@@ -4,11 +4,10 @@ import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
-import { HOUR_MS } from '../src/core/cure/index.ts';
 import { projectRoot } from '../src/server/db/places.ts';
-import { area, boat, logEntry, lot, lotMovement, step } from '../src/server/db/schema.ts';
 import { start } from '../src/server/start.ts';
 import { startsOfTenDays, surfacesOfASeason, windowsOfASeason } from './clocks.ts';
+import { grow } from './grow.ts';
 import { largeMesh } from './mesh.ts';
 import { needOfAYard } from './need.ts';
 import { packsOfThirtyProducts } from './packs.ts';
@@ -146,59 +145,6 @@ async function sideBySide(address: string): Promise<void> {
   say('GET /slip, 20 connections side by side, p95', `${p95(times).toFixed(0)} ms`, '250 ms');
 }
 
-/** 196 more boats of 5 areas, each with 20 logged coats: 200 boats and some 20 000 entries. */
-async function grow(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> {
-  const [sample] = await db.select().from(area).limit(1);
-  const [sampleBoat] = await db.select().from(boat).limit(1);
-  const [sampleStep] = await db.select().from(step).limit(1);
-  const coats = (await db.select().from(logEntry)).filter((row) => row.kind === 'coat');
-  const [coat] = coats;
-  await moveALot(db);
-  if (!sample || !sampleBoat || !sampleStep || !coat) throw new Error('the demo is empty');
-  for (let b = 0; b < 196; b++) {
-    const boatId = uuidv7();
-    await db.insert(boat).values({ ...sampleBoat, id: boatId, name: `Bench hull ${b}` });
-    const areas = Array.from({ length: 5 }, (_, i) => ({
-      ...sample,
-      partOf: null,
-      part: null,
-      id: uuidv7(),
-      boatId,
-      name: `Area ${i}`,
-    }));
-    await db.insert(area).values(areas);
-    const steps = areas.map((a) => ({ ...sampleStep, id: uuidv7(), areaId: a.id, coats: 21 }));
-    await db.insert(step).values(steps);
-    await db.insert(logEntry).values(
-      areas.flatMap((a, i) =>
-        Array.from({ length: 20 }, (_, coatNo) => {
-          const at = new Date(coat.at.getTime() - (20 - coatNo) * 24 * HOUR_MS);
-          const endedAt = new Date(at.getTime() + HOUR_MS);
-          const stepId = (steps[i] as { id: string }).id;
-          return { ...coat, id: uuidv7(), boatId, areaId: a.id, at, stepId, coatNo, endedAt };
-        }),
-      ),
-    );
-  }
-}
-
-/** Some 5 000 movements of the tins that are there. */
-async function moveALot(db: Awaited<ReturnType<typeof start>>['db']): Promise<void> {
-  const lots = await db.select({ id: lot.id }).from(lot);
-  for (let round = 0; round < 50; round++)
-    await db.insert(lotMovement).values(
-      Array.from({ length: 100 }, (_, n) => ({
-        id: uuidv7(),
-        lotId: (lots[n % lots.length] as { id: string }).id,
-        kind: n % 10 === 0 ? ('counted' as const) : n % 3 === 0 ? ('received' as const) : ('used' as const),
-        amount: n % 10 === 0 ? 4 : 0.2,
-        at: new Date(Date.now() - (50 - round) * 24 * HOUR_MS + n * 60_000),
-        recordedAt: new Date(),
-        note: '',
-      })),
-    );
-}
-
 function firstPaint(): void {
   const web = path.join(projectRoot(), 'dist/web');
   type Manifest = Record<string, { file: string; imports?: string[]; isEntry?: boolean }>;
@@ -215,7 +161,7 @@ function firstPaint(): void {
     (sum, file) => sum + gzipSync(readFileSync(path.join(web, file))).length,
     0,
   );
-  say('script for first paint, gzipped', `${Math.round(size / 1000)} kB`, '200 kB');
+  say('script for first paint, gzipped', `${Math.round(size / 1000)} kB`, '165 kB');
 }
 
 console.log(

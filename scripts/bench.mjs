@@ -1,9 +1,12 @@
 import path from 'node:path';
-import { ensureBuilt, ensurePackages, root, run } from './ensure.mjs';
+import { ensureBuilt, ensurePackages, ensurePostgres, root, run } from './ensure.mjs';
 
 // npm run bench: the budgets of the design that exist so far, measured on this machine.
+// npm run bench -- load: 20 connections on the embedded database and on a server with 1, 2 and 4 processes.
 ensurePackages();
 ensureBuilt();
 const vite = path.join(root, 'node_modules/vite/bin/vite.js');
 run(process.execPath, [vite, 'build', '--logLevel', 'warn', '-c', 'vite.bench.config.ts']);
-process.exit(run(process.execPath, [path.join(root, 'dist/bench/bench.js')]));
+const [which = 'bench'] = process.argv.slice(2);
+if (which === 'load') ensurePostgres();
+process.exit(run(process.execPath, [path.join(root, `dist/bench/${which}.js`)]));

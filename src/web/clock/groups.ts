@@ -1,6 +1,6 @@
-import { DateTime } from 'luxon';
 import type { AreaClock } from '../../contract/index.ts';
 import { isRunningOut, type SlipLine } from './urgency.ts';
+import { startOfDay } from './wallClock.ts';
 
 /** The board as a foreman thinks: what is in hand, what today brings, what opens later, what waits, what is not begun. */
 export const GROUPS = ['now', 'today', 'later', 'waits', 'not-begun', 'finished'] as const;
@@ -30,8 +30,8 @@ export function groupOf(line: SlipLine, now: number, zone: string): Group {
   if (line.kind === 'pot' || line.clock.primeBy !== null || isRunningOut(line, now)) return 'now';
   const { state, until } = line.clock;
   if (state === 'too-soon') {
-    const midnight = DateTime.fromMillis(now, { zone }).endOf('day').toMillis();
-    return until !== null && Date.parse(until) <= midnight ? 'today' : 'later';
+    const midnight = startOfDay(now, zone, 1);
+    return until !== null && Date.parse(until) < midnight ? 'today' : 'later';
   }
   return OF_STATE[state] ?? 'waits';
 }

@@ -1,21 +1,19 @@
-import { DateTime } from 'luxon';
+import { clockText, daysBetween, dayText, fieldText, momentOf, monthText, wallOf } from './wallClock.ts';
 
 /** Times and spans as the screens say them, in the yard's zone. */
 
-const day = (time: DateTime) => time.startOf('day');
-
 /** "21:40", "tomorrow 06:12", "Thu 06:12", "Thu 3 Dec 06:12", "3 Dec 2027": as much as is needed to be sure. */
 export function sayTime(at: string | number, zone: string, now: number): string {
-  const time = typeof at === 'number' ? DateTime.fromMillis(at, { zone }) : DateTime.fromISO(at, { zone });
-  const today = DateTime.fromMillis(now, { zone });
-  const days = Math.round(day(time).diff(day(today), 'days').days);
-  const clock = time.toFormat('HH:mm');
+  const ms = typeof at === 'number' ? at : Date.parse(at);
+  const wall = wallOf(ms, zone);
+  const days = daysBetween(now, ms, zone);
+  const clock = clockText(wall);
   if (days === 0) return clock;
   if (days === 1) return `tomorrow ${clock}`;
   if (days === -1) return `yesterday ${clock}`;
-  if (days > 1 && days < 7) return `${time.toFormat('ccc')} ${clock}`;
-  if (Math.abs(days) < 200) return `${time.toFormat('ccc d LLL')} ${clock}`;
-  return time.toFormat('d LLL yyyy');
+  if (days > 1 && days < 7) return `${dayText(wall)} ${clock}`;
+  if (Math.abs(days) < 200) return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${clock}`;
+  return `${wall.day} ${monthText(wall)} ${wall.year}`;
 }
 
 /** "8 s", "4 min", "1 h 56 min", "3 d 4 h": two figures at most. */
@@ -51,10 +49,18 @@ export function sayMinutes(minutes: number): string {
 }
 
 /** For `datetime-local` fields, in the yard's zone. */
-export function toLocalField(at: number, zone: string): string {
-  return DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
-}
+export const toLocalField = (at: number, zone: string): string => fieldText(wallOf(at, zone));
 export function fromLocalField(value: string, zone: string): string | null {
-  const time = DateTime.fromISO(value, { zone });
-  return time.isValid ? (time.toUTC().toISO() as string) : null;
+  const parts = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::\d\d(?:\.\d+)?)?$/.exec(value);
+  if (!parts) return null;
+  const [year, month, day, hour, minute] = parts.slice(1).map(Number) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  const isDay = new Date(Date.UTC(year, month - 1, day)).getUTCDate() === day;
+  if (month < 1 || month > 12 || !isDay || hour > 23 || minute > 59) return null;
+  return new Date(momentOf({ year, month, day, hour, minute }, zone)).toISOString();
 }

@@ -1,8 +1,8 @@
-import { DateTime } from 'luxon';
 import { useEffect, useRef, useState } from 'react';
 import { useSlip, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
+import { wallOf } from '../clock/wallClock.ts';
 import { notify } from '../state/notices.ts';
 import { dueNotices, isQuiet, keptNoticeSettings, NOTICES_CHANGED } from '../state/windowNotices.ts';
 import { taskOf } from '../words/clocks.ts';
@@ -39,7 +39,7 @@ export function WindowNotices() {
   }, []);
   useEffect(() => {
     if (!settings.on || !slip || !yard) return;
-    if (isQuiet(DateTime.fromMillis(now, { zone: yard.zone }).hour, settings)) return;
+    if (isQuiet(wallOf(now, yard.zone).hour, settings)) return;
     const due = dueNotices(slip.clocks, now, settings.beforeMin).filter(({ key }) => !told.current.has(key));
     for (const { key, says, at, clock } of due) {
       told.current.add(key);

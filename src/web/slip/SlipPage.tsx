@@ -1,4 +1,3 @@
-import { DateTime } from 'luxon';
 import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { SlipView, Yard } from '../../contract/index.ts';
@@ -6,6 +5,7 @@ import { dewPointC } from '../../core/air/index.ts';
 import { useSlip, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { slipLines } from '../clock/urgency.ts';
+import { clockText, longDayText, longMonthText, wallOf } from '../clock/wallClock.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -17,6 +17,12 @@ import { RunningList } from './RunningList.tsx';
 import { Today } from './Today.tsx';
 
 const RunningClocks = lazyPart(async () => (await import('../parts/RunningClocks.tsx')).RunningClocks);
+
+/** "Saturday 28 November, 15:04" */
+function sayToday(now: number, zone: string): string {
+  const wall = wallOf(now, zone);
+  return `${longDayText(wall)} ${wall.day} ${longMonthText(wall)}, ${clockText(wall)}`;
+}
 
 /** Every boat and every running clock in the yard: what needs hands next, and until when. */
 export function SlipPage() {
@@ -39,7 +45,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
     <div className="space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
         <h1 className="text-2xl">Board</h1>
-        <p>{DateTime.fromMillis(now, { zone: yard.zone }).toFormat('cccc d LLLL, HH:mm')}</p>
+        <p>{sayToday(now, yard.zone)}</p>
         <AirNow view={view} />
       </div>
       <DiskNotice disk={view.disk} />

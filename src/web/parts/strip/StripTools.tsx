@@ -1,8 +1,8 @@
-import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { Site } from '../../../core/air/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../../core/units/index.ts';
 import { useMinute } from '../../clock/now.ts';
+import { clockText, dayText, fieldText, monthText, wallOf } from '../../clock/wallClock.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
 import type { Lane } from './lanes.ts';
 import { StripTable } from './StripTable.tsx';
@@ -28,10 +28,13 @@ export function StripTools({ title, lanes, areaId, store, zone, site }: Props) {
   const [table, setTable] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const unit = shownUnit('temperature', system);
-  const day = (ms: number) => DateTime.fromMillis(ms, { zone }).toFormat('ccc d LLL yyyy HH:mm');
+  const day = (ms: number) => {
+    const wall = wallOf(ms, zone);
+    return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year} ${clockText(wall)}`;
+  };
   const save = async (kind: 'svg' | 'png') => {
     try {
-      await saveStrip(kind, `${title} ${DateTime.fromMillis(now, { zone }).toFormat('yyyy-MM-dd HHmm')}`, {
+      await saveStrip(kind, `${title} ${fieldText(wallOf(now, zone)).replace('T', ' ').replace(':', '')}`, {
         title,
         subtitle: `${day(span.from)} to ${day(span.to)}, as of ${day(now)}${air?.simulated ? '; simulated air' : ''}`,
         lanes,

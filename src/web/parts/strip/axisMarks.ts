@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import { clockText, dayText, momentOf, monthText, startOfDay, wallOf } from '../../clock/wallClock.ts';
 import type { Span } from './span.ts';
 
 const HOUR = 3_600_000;
@@ -19,17 +19,19 @@ export function axisMarks({ from, to }: Span, zone: string): AxisMark[] {
   // A mark at the very edge would hang over it.
   const edge = (to - from) / 36;
   const marks: AxisMark[] = [];
-  let day = DateTime.fromMillis(from, { zone }).startOf('day');
-  while (day.toMillis() < to) {
-    const next = day.plus({ days: Math.max(1, stepH / 24) });
+  let day = startOfDay(from, zone);
+  while (day < to) {
+    const next = startOfDay(day, zone, Math.max(1, stepH / 24));
+    const date = wallOf(day, zone);
     // Counted by the wall's clock within the day: a mark says the hour that it stands at.
     for (let hour = 0; hour < (stepH >= 24 ? 1 : 24); hour += stepH) {
-      const time = day.set({ hour: Math.floor(hour), minute: (hour % 1) * 60 });
-      const at = time.toMillis();
+      const at = momentOf({ ...date, hour: Math.floor(hour), minute: (hour % 1) * 60 }, zone);
       // An hour that a night of the clock change leaves out falls on the one after it.
-      if (at <= from + edge || at >= to - edge || at >= next.toMillis() || at === marks.at(-1)?.at) continue;
-      const format = hour === 0 ? (stepH >= 48 ? 'd LLL' : 'ccc d') : stepH < 1 ? 'HH:mm' : 'HH';
-      marks.push({ at, text: time.toFormat(format), strong: hour === 0 && stepH < 48 });
+      if (at <= from + edge || at >= to - edge || at >= next || at === marks.at(-1)?.at) continue;
+      const wall = wallOf(at, zone);
+      const dateText = stepH >= 48 ? `${wall.day} ${monthText(wall)}` : `${dayText(wall)} ${wall.day}`;
+      const text = hour === 0 ? dateText : stepH < 1 ? clockText(wall) : clockText(wall).slice(0, 2);
+      marks.push({ at, text, strong: hour === 0 && stepH < 48 });
     }
     day = next;
   }
