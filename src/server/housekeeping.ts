@@ -1,12 +1,9 @@
-import { sql } from 'drizzle-orm';
 import type { Db } from './db/open.ts';
-import { retentionStep } from './rows/retention.ts';
+import { isRetentionTurn, retentionStep } from './rows/retention.ts';
 
 /** How often a small step is done, ms, and how soon the next one where more is due. */
 const EVERY_MS = 10 * 60_000;
 const MORE_MS = 2_000;
-/** Of the lock that lets one process of several do it. */
-const LOCK = 7_312_001;
 
 /** Thins and drops what is kept long enough, in small steps while the server runs. */
 export class Housekeeping {
@@ -25,10 +22,7 @@ export class Housekeeping {
   /** One step. @returns how much it removed; 0: nothing was due, or another process is at it */
   step(): Promise<number> {
     return this.#db.transaction(async (tx) => {
-      const { rows } = await tx.execute<{ mine: boolean }>(
-        sql`select pg_try_advisory_xact_lock(${LOCK}::bigint) as mine`,
-      );
-      return rows[0]?.mine ? retentionStep(tx, this.#now()) : 0;
+      return (await isRetentionTurn(tx)) ? retentionStep(tx, this.#now()) : 0;
     });
   }
 

@@ -1,5 +1,3 @@
-import type { AirLimits } from './judge.ts';
-
 /**
  * What is taken of the air where nobody gave it: one rule for the whole core.
  *
@@ -18,8 +16,14 @@ export const dryIfUnknown = (rainMm: number | undefined): number => rainMm ?? 0;
 /** What a verdict depends on because nobody gave it. */
 export type AirConditionCode = 'no-rain-data' | 'no-wind-data';
 
+/** Of a coat's limits those that wind bears on. */
+interface WindLimits {
+  windMaxMs?: number | null;
+  settingMax?: number | null;
+}
+
 /** Whether some limit of a coat gets worse with wind. */
-const windCounts = ({ windMaxMs, settingMax }: Pick<AirLimits, 'windMaxMs' | 'settingMax'>): boolean =>
+const windCounts = ({ windMaxMs, settingMax }: WindLimits): boolean =>
   windMaxMs != null || settingMax != null;
 
 /**
@@ -31,7 +35,7 @@ const windCounts = ({ windMaxMs, settingMax }: Pick<AirLimits, 'windMaxMs' | 'se
  */
 export function unknownConditions(
   air: { rainMm?: number | undefined; windMs?: number | undefined },
-  of: { limits: Pick<AirLimits, 'windMaxMs' | 'settingMax'>; underCover: boolean; applying?: boolean },
+  of: { limits: WindLimits; underCover: boolean; applying?: boolean },
 ): AirConditionCode[] {
   if (of.underCover) return [];
   const { applying = true } = of;

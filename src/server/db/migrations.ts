@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { sql } from 'drizzle-orm';
-import type { Db } from './open.ts';
+import { type SQL, sql } from 'drizzle-orm';
 import { migrationsFolder } from './places.ts';
 
 /** The yard was written by a newer version of the program than this one. */
@@ -22,8 +21,13 @@ function newestKnown(): number {
   return Math.max(...journal.entries.map(({ when }) => when));
 }
 
+/** What runs a statement. */
+interface Runs {
+  execute: <Row extends Record<string, unknown>>(statement: SQL) => PromiseLike<{ rows: Row[] }>;
+}
+
 /** @throws {NewerYard} where the database has a migration that this program does not know */
-export async function refuseNewer(db: Db, where: string): Promise<void> {
+export async function refuseNewer(db: Runs, where: string): Promise<void> {
   const { rows: there } = await db.execute<{ name: string | null }>(
     sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`,
   );

@@ -91,6 +91,17 @@ async function fold(
   await db.execute(sql`delete from weather_series where id = ${series.id}`);
 }
 
+/** Of the lock that lets one process of several do it. */
+const LOCK = 7_312_001;
+
+/** Whether no other process is at it; this one then is, until its transaction ends. */
+export async function isRetentionTurn(db: Queries): Promise<boolean> {
+  const { rows } = await db.execute<{ mine: boolean }>(
+    sql`select pg_try_advisory_xact_lock(${LOCK}::bigint) as mine`,
+  );
+  return rows[0]?.mine ?? false;
+}
+
 /**
  * One small step of what has to be thinned or dropped.
  *
