@@ -23,17 +23,18 @@ function newestKnown(): number {
 
 /** What runs a statement. */
 interface Runs {
-  execute: <Row extends Record<string, unknown>>(statement: SQL) => PromiseLike<{ rows: Row[] }>;
+  execute: (statement: SQL) => PromiseLike<{ rows: unknown[] }>;
 }
 
 /** @throws {NewerYard} where the database has a migration that this program does not know */
 export async function refuseNewer(db: Runs, where: string): Promise<void> {
-  const { rows: there } = await db.execute<{ name: string | null }>(
+  const { rows: there } = await db.execute(
     sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`,
   );
-  if (!there[0]?.name) return;
-  const { rows } = await db.execute<{ newest: string | number | null }>(
+  if (!(there[0] as { name: string | null } | undefined)?.name) return;
+  const { rows } = await db.execute(
     sql`select max(created_at)::float8 as newest from drizzle.__drizzle_migrations`,
   );
-  if (Number(rows[0]?.newest ?? 0) > newestKnown()) throw new NewerYard(where);
+  if (Number((rows[0] as { newest: unknown } | undefined)?.newest ?? 0) > newestKnown())
+    throw new NewerYard(where);
 }
