@@ -1,4 +1,5 @@
-import type { Db } from './db/open.ts';
+import type { Context } from './context.ts';
+import { inWrite, nothingBefore } from './http/inWrite.ts';
 import { isRetentionTurn, retentionStep } from './rows/retention.ts';
 
 /** How often a small step is done, ms, and how soon the next one where more is due. */
@@ -7,23 +8,25 @@ const MORE_MS = 2_000;
 
 /** Thins and drops what is kept long enough, in small steps while the server runs. */
 export class Housekeeping {
-  readonly #db: Db;
-  readonly #now: () => number;
+  readonly #context: Context;
   #timer: NodeJS.Timeout;
   #stopped = false;
   #running: Promise<unknown> = Promise.resolve();
 
-  constructor(db: Db, now: () => number) {
-    this.#db = db;
-    this.#now = now;
+  constructor(context: Context) {
+    this.#context = context;
     this.#timer = this.#after(EVERY_MS);
   }
 
   /** One step. @returns how much it removed; 0: nothing was due, or another process is at it */
-  step(): Promise<number> {
-    return this.#db.transaction(async (tx) => {
-      return (await isRetentionTurn(tx)) ? retentionStep(tx, this.#now()) : 0;
-    });
+  async step(): Promise<number> {
+    const { db, now } = this.#context;
+    const { done, weather } = await db.transaction(async (tx) =>
+      (await isRetentionTurn(tx)) ? retentionStep(tx, now()) : { done: 0, weather: false },
+    );
+    // What an old issue said of days to come is gone with it: readers read the weather again.
+    if (weather) await inWrite(this.#context, nothingBefore, async () => ({ changes: [{ of: 'weather' }] }));
+    return done;
   }
 
   async stop(): Promise<void> {

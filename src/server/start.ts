@@ -136,7 +136,7 @@ export async function start(options: StartOptions): Promise<Running> {
     const others = shared ? new OtherProcesses(context) : null;
     const deafen = others && hear?.(others.look);
     const feeds = new FeedKeeper(context);
-    const housekeeping = new Housekeeping(db, now);
+    const housekeeping = new Housekeeping(context);
     const server = createServer(app);
     const port = await listen(server, options.port);
     const stop = async () => {

@@ -105,19 +105,20 @@ export async function isRetentionTurn(db: Queries): Promise<boolean> {
 /**
  * One small step of what has to be thinned or dropped.
  *
- * @returns how many rows and series it removed; 0: nothing is due
+ * @returns how many rows and series it removed, 0: nothing is due; and whether weather data became another
  */
-export async function retentionStep(db: Queries, now: number): Promise<number> {
+export async function retentionStep(db: Queries, now: number): Promise<{ done: number; weather: boolean }> {
   let done = 0;
   for (const series of await foldable(db, now)) {
     await fold(db, series, now);
     done++;
   }
+  const weather = done > 0;
   const old = (column: string, days: number) => sql`${sql.raw(column)} < ${before(now, days)}::timestamptz`;
   done += await removeSome(db, 'weather_reading', 'series_id, at', old('at', KEPT_DAYS.readings));
   done += await removeSome(db, 'write_seen', 'key', old('at', KEPT_DAYS.writes));
   done += await removeSome(db, 'shift', 'id', old('at', KEPT_DAYS.shifts));
   done += await removeSome(db, 'change_notice', 'n', old('at', KEPT_DAYS.notices));
   done += await removeSome(db, 'rate_count', 'key', old('ends_at', 0));
-  return done;
+  return { done, weather };
 }
