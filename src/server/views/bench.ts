@@ -1,7 +1,9 @@
-import type { AreaClock, BenchTins, BenchView, Step } from '../../contract/index.ts';
+import type { AreaClock, BenchTins, BenchView, CoatOutlook, Step } from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { coatLimitsOf, stackNeed } from '../../core/system/index.ts';
+import { remembering } from '../../core/units/index.ts';
+import type { SurfacePlace } from '../air/surfaces.ts';
 import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
@@ -64,6 +66,31 @@ async function tinsFor(
   return benchTins(asked, { store, trade, catalogue, now: at }, names);
 }
 
+/** Answers for the same coat within a minute are one: nothing in it moves faster, and several people look at one bench. */
+const SAME_FOR_MS = 60_000;
+const outlooks = remembering<CoatOutlook | null>(200);
+
+function outlookOf(
+  { air, catalogue }: Pick<YardReading, 'air' | 'catalogue'>,
+  of: {
+    step: Step;
+    product: KnownProduct;
+    place: SurfacePlace;
+    left: number;
+    at: number;
+    safeHours: number | null;
+    instead: Inside;
+  },
+): CoatOutlook | null {
+  const { step, product, place, left, at, safeHours, instead } = of;
+  const { sheet } = product;
+  const pace = catalogue.paceOf(step.productId, step.method);
+  const minute = Math.floor(at / SAME_FOR_MS);
+  const question = [step, sheet, left, pace, safeHours, minute, JSON.stringify([place, instead])];
+  const coat = { step, sheet, areaM2: left, air, now: minute * SAME_FOR_MS, safeHours, pace };
+  return outlooks(air, question, () => coatOutlook(coat, place, instead));
+}
+
 /** Everything for applying the next coat on one area. @throws {Missing} */
 export async function benchView(
   { db, memory, now }: Context,
@@ -91,22 +118,7 @@ export async function benchView(
   const bandAt = new Map(surface.map((each) => [each.at, each]));
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
-  const outlook =
-    step && product
-      ? coatOutlook(
-          {
-            step,
-            sheet: product.sheet,
-            areaM2: left,
-            air: known.air,
-            now: at,
-            safeHours: asked.safeHours,
-            pace: known.catalogue.paceOf(step.productId, step.method),
-          },
-          place,
-          asked.instead,
-        )
-      : null;
+  const outlook = step && product ? outlookOf(known, { step, product, place, left, at, ...asked }) : null;
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
   return {
     now: new Date(at).toISOString(),
