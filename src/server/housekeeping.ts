@@ -1,16 +1,19 @@
 import type { Context } from './context.ts';
 import { inWrite, nothingBefore } from './http/inWrite.ts';
-import { isRetentionTurn, retentionStep } from './rows/retention.ts';
+import { countTables, isRetentionTurn, retentionStep } from './rows/retention.ts';
 
 /** How often a small step is done, ms, and how soon the next one where more is due. */
 const EVERY_MS = 10 * 60_000;
 const MORE_MS = 2_000;
+/** How often the embedded database counts its tables, ms. */
+const COUNT_EVERY_MS = 12 * 3_600_000;
 
 /** Thins and drops what is kept long enough, in small steps while the server runs. */
 export class Housekeeping {
   readonly #context: Context;
   #timer: NodeJS.Timeout;
   #stopped = false;
+  #countedAt = 0;
   #running: Promise<unknown> = Promise.resolve();
 
   constructor(context: Context) {
@@ -20,7 +23,11 @@ export class Housekeeping {
 
   /** One step. @returns how much it removed; 0: nothing was due, or another process is at it */
   async step(): Promise<number> {
-    const { db, now } = this.#context;
+    const { db, shared, now } = this.#context;
+    if (!shared && now() - this.#countedAt > COUNT_EVERY_MS) {
+      this.#countedAt = now();
+      await countTables(db);
+    }
     const { done, weather } = await db.transaction(async (tx) =>
       (await isRetentionTurn(tx)) ? retentionStep(tx, now()) : { done: 0, weather: false },
     );

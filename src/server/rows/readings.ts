@@ -1,4 +1,4 @@
-import { and, eq, gte, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, lt, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { StationInput } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
@@ -162,11 +162,42 @@ export interface Given {
   stationId?: string;
 }
 
+/**
+ * Keeps what a station's last issue said of hours that are past now, in its one series of forecasts: what each hour was last forecast
+ * as. To be done before its next issue is kept.
+ */
+async function settlePast(
+  db: Queries,
+  of: { source: string; stationId: string; issuedAt: Date },
+): Promise<void> {
+  const [last] = await db
+    .select({ id: weatherSeries.id })
+    .from(weatherSeries)
+    .where(
+      and(
+        eq(weatherSeries.stationId, of.stationId),
+        eq(weatherSeries.kind, 'forecast'),
+        eq(weatherSeries.continuous, false),
+      ),
+    )
+    .orderBy(desc(weatherSeries.issuedAt), desc(weatherSeries.id))
+    .limit(1);
+  if (!last) return;
+  const settled = await seriesOfStation(db, { ...of, kind: 'forecast' });
+  await db.execute(sql`
+    insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
+    select ${settled}::uuid, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths from weather_hour
+    where series_id = ${last.id} and at <= ${of.issuedAt.toISOString()}::timestamptz
+    on conflict (series_id, at) do update set air_c = excluded.air_c, rh = excluded.rh, wind_ms = excluded.wind_ms,
+      rain_mm = excluded.rain_mm, surface_c = excluded.surface_c, cloud_tenths = excluded.cloud_tenths`);
+}
+
 /** Keeps what a source gave: what a station measures is added to its one series, a file or a forecast is a series of its own. */
 export async function insertReadings(db: Queries, given: Given): Promise<void> {
   const { source, kind, readings, rainInterval, stationId = null } = given;
   if (readings.length === 0) return;
   const issuedAt = new Date(given.issuedAt);
+  if (stationId !== null && kind === 'forecast') await settlePast(db, { source, stationId, issuedAt });
   const seriesId =
     stationId !== null && kind === 'measured'
       ? await seriesOfStation(db, { source, kind, stationId, issuedAt })

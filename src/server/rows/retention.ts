@@ -10,8 +10,8 @@ const DAY_MS = 24 * 3_600_000;
 export const KEPT_DAYS = {
   /** Readings closer than an hour; their hours stay. */
   readings: 60,
-  /** Every issue of a forecast; after that the first of each day, and what each hour was last forecast as. */
-  everyIssue: 3,
+  /** Every issue of a forecast; after that the first of each day. What each past hour was last forecast as is kept apart. */
+  everyIssue: 1,
   /** The first issue of each day, by which forecasts are judged. */
   dailyIssue: 135,
   /** Writes known again when they are sent twice. */
@@ -24,8 +24,8 @@ export const KEPT_DAYS = {
 
 /** Rows removed in one step: few enough that nobody waits for it. */
 const STEP_ROWS = 1000;
-/** Series folded in one step. */
-const STEP_SERIES = 4;
+/** Series removed in one step. */
+const STEP_SERIES = 8;
 
 const before = (now: number, days: number) => new Date(now - days * DAY_MS).toISOString();
 
@@ -39,53 +39,45 @@ async function removeSome(db: Queries, table: string, key: string, due: SQL): Pr
   return Number(rows[0]?.n ?? 0);
 }
 
-/** The series of a station whose past hours can be kept in its one series, oldest first. */
-async function foldable(db: Queries, now: number): Promise<{ id: string; kind: string; first: boolean }[]> {
-  const { rows } = await db.execute<{ id: string; kind: string; first: boolean }>(sql`
+interface Due {
+  id: string;
+  kind: string;
+}
+
+/** The series of stations that are due: issues of forecasts, and what earlier versions kept of each posting. */
+async function dueSeries(db: Queries, now: number): Promise<Due[]> {
+  const { rows } = await db.execute<{ id: string; kind: string }>(sql`
     with ranked as (
-      select id, kind, issued_at, station_id,
+      select id, kind, issued_at,
         row_number() over (partition by station_id, kind, date_bin('1 day', issued_at, timestamptz 'epoch') order by issued_at, id) = 1 as first,
         row_number() over (partition by station_id, kind order by issued_at desc, id desc) = 1 as newest
       from weather_series
       where station_id is not null and not continuous and kind in ('forecast', 'measured')
-        and issued_at < ${before(now, KEPT_DAYS.everyIssue - 1)}::timestamptz
     )
-    select id, kind, first from ranked
+    select id, kind from ranked
     where kind = 'measured'
       or (not newest and issued_at < ${before(now, KEPT_DAYS.dailyIssue)}::timestamptz)
       or (not newest and not first and issued_at < ${before(now, KEPT_DAYS.everyIssue)}::timestamptz)
-    order by issued_at, id limit ${STEP_SERIES}`);
-  return [...rows];
+    order by issued_at desc, id limit ${STEP_SERIES}`);
+  return rows.map(({ id, kind }) => ({ id, kind }));
 }
 
-/**
- * Keeps the past hours of a series in its station's one series of that kind and removes it. Of two issues the later one
- * counts; a daily issue, folded long after the others, only fills what they left.
- */
-async function fold(
-  db: Queries,
-  series: { id: string; first: boolean; kind: string },
-  now: number,
-): Promise<void> {
-  const fills = series.first || series.kind === 'measured';
-  await db.execute(sql`
-    insert into weather_series (id, source, kind, station_id, issued_at, continuous)
-    select gen_random_uuid(), source, kind, station_id, issued_at, true from weather_series where id = ${series.id}
-    on conflict (station_id, kind) where continuous
-      do update set issued_at = greatest(weather_series.issued_at, excluded.issued_at)`);
-  await db.execute(sql`
-    insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
-    select o.id, h.at, h.air_c, h.rh, h.wind_ms, h.rain_mm, h.surface_c, h.cloud_tenths
-    from weather_hour h
-      join weather_series s on s.id = h.series_id
-      join weather_series o on o.station_id = s.station_id and o.kind = s.kind and o.continuous
-    where h.series_id = ${series.id} and h.at <= ${new Date(now).toISOString()}::timestamptz
-    on conflict (series_id, at) ${
-      fills
-        ? sql`do nothing`
-        : sql`do update set air_c = excluded.air_c, rh = excluded.rh, wind_ms = excluded.wind_ms,
-            rain_mm = excluded.rain_mm, surface_c = excluded.surface_c, cloud_tenths = excluded.cloud_tenths`
-    }`);
+/** Removes a series; what was measured in it goes to its station's one series first, where that has no such hour yet. */
+async function removeSeries(db: Queries, series: Due): Promise<void> {
+  if (series.kind === 'measured') {
+    await db.execute(sql`
+      insert into weather_series (id, source, kind, station_id, issued_at, continuous)
+      select gen_random_uuid(), source, kind, station_id, issued_at, true from weather_series where id = ${series.id}
+      on conflict (station_id, kind) where continuous do nothing`);
+    await db.execute(sql`
+      insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
+      select o.id, h.at, h.air_c, h.rh, h.wind_ms, h.rain_mm, h.surface_c, h.cloud_tenths
+      from weather_hour h
+        join weather_series s on s.id = h.series_id
+        join weather_series o on o.station_id = s.station_id and o.kind = s.kind and o.continuous
+      where h.series_id = ${series.id}
+      on conflict (series_id, at) do nothing`);
+  }
   for (const table of ['weather_hour', 'weather_reading'])
     await db.execute(sql`delete from ${sql.raw(table)} where series_id = ${series.id}`);
   await db.execute(sql`delete from weather_series where id = ${series.id}`);
@@ -109,8 +101,8 @@ export async function isRetentionTurn(db: Queries): Promise<boolean> {
  */
 export async function retentionStep(db: Queries, now: number): Promise<{ done: number; weather: boolean }> {
   let done = 0;
-  for (const series of await foldable(db, now)) {
-    await fold(db, series, now);
+  for (const series of await dueSeries(db, now)) {
+    await removeSeries(db, series);
     done++;
   }
   const weather = done > 0;
@@ -121,4 +113,20 @@ export async function retentionStep(db: Queries, now: number): Promise<{ done: n
   done += await removeSome(db, 'change_notice', 'n', old('at', KEPT_DAYS.notices));
   done += await removeSome(db, 'rate_count', 'key', old('ends_at', 0));
   return { done, weather };
+}
+
+/** Tables whose size decides how they are best read. */
+const SIZED = [
+  'weather_hour',
+  'weather_reading',
+  'weather_series',
+  'log_entry',
+  'batch_use',
+  'lot_movement',
+  'shift',
+];
+
+/** Counts the tables that grow, so that queries are planned by what they hold; a database server does that by itself. */
+export async function countTables(db: Queries): Promise<void> {
+  for (const table of SIZED) await db.execute(sql.raw(`analyze ${table}`));
 }

@@ -40,6 +40,18 @@ export async function insertSimulated(
 }
 
 /**
+ * The series that hours are read from. Of a station's forecasts those of its last day of issues: older ones are kept to judge it by, and
+ * what they said of hours past stands in the series of what each hour was last forecast as.
+ */
+const counts = sql`${weatherSeries.id} in (
+  select s.id from weather_series s
+    left join (
+      select station_id, max(issued_at) as newest from weather_series where kind = 'forecast' and not continuous group by station_id
+    ) n on n.station_id = s.station_id
+  where s.kind <> 'forecast' or s.continuous or s.station_id is null or s.issued_at > n.newest - interval '1 day'
+)`;
+
+/**
  * The hours of a stretch of time, for each hour, kind and station what was issued last; oldest first. A simulated hour is of the
  * past or of the future as it was when it was issued.
  */
@@ -54,7 +66,7 @@ export async function latestHours(db: Queries, range: { from: number; to: number
     .from(weatherHour)
     .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
     .leftJoin(station, eq(station.id, weatherSeries.stationId))
-    .where(between(weatherHour.at, new Date(range.from), new Date(range.to)))
+    .where(and(between(weatherHour.at, new Date(range.from), new Date(range.to)), counts))
     .orderBy(
       weatherHour.at,
       weatherSeries.kind,

@@ -67,4 +67,14 @@ CREATE INDEX "offer_by_supplier" ON "offer" USING btree ("supplier_id");--> stat
 CREATE INDEX "purchase_by_supplier" ON "purchase" USING btree ("supplier_id");--> statement-breakpoint
 CREATE INDEX "weather_series_by_issue" ON "weather_series" USING btree ("kind","issued_at");--> statement-breakpoint
 ALTER TABLE "log_entry" DROP COLUMN "person";--> statement-breakpoint
-ALTER TABLE "log_entry" DROP COLUMN "device";
+ALTER TABLE "log_entry" DROP COLUMN "device";--> statement-breakpoint
+-- What each past hour was last forecast as, of issues kept so far: one series for each station of forecasts.
+INSERT INTO "weather_series" ("id", "source", "kind", "station_id", "issued_at", "continuous")
+SELECT gen_random_uuid(), max("source"), 'forecast', "station_id", max("issued_at"), true
+FROM "weather_series" WHERE "kind" = 'forecast' AND "station_id" IS NOT NULL GROUP BY "station_id";--> statement-breakpoint
+INSERT INTO "weather_hour" ("series_id", "at", "air_c", "rh", "wind_ms", "rain_mm", "surface_c", "cloud_tenths")
+SELECT DISTINCT ON ("o"."id", "h"."at") "o"."id", "h"."at", "h"."air_c", "h"."rh", "h"."wind_ms", "h"."rain_mm", "h"."surface_c", "h"."cloud_tenths"
+FROM "weather_hour" "h"
+JOIN "weather_series" "s" ON "s"."id" = "h"."series_id" AND "s"."kind" = 'forecast' AND NOT "s"."continuous"
+JOIN "weather_series" "o" ON "o"."station_id" = "s"."station_id" AND "o"."continuous"
+WHERE "h"."at" <= now() ORDER BY "o"."id", "h"."at", "s"."issued_at" DESC;
