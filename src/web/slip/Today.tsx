@@ -74,8 +74,8 @@ const CoatName = ({ coat }: { coat: TodayCoat }) => (
 
 function sayStarts({ starts, workLeft }: TodayCoat, zone: string, now: number): string {
   const all = starts
-    .map(({ from, to }) => `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`)
-    .join('; ');
+    .map(({ from, to }) => `${sayTime(from, zone, now)}–${sayTime(to, zone, now)}`)
+    .join(', ');
   const work = workLeft > 0 ? `; ${counted(workLeft, 'piece')} of work before it` : '';
   return `can start ${all}${work}`;
 }

@@ -79,8 +79,8 @@ export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station
           name="rainInterval"
           label="Rain interval"
           choices={[
-            ['before', 'Rain fell before each timestamp (most loggers)'],
-            ['after', 'Rain fell after each timestamp'],
+            ['before', 'Before each timestamp (usual)'],
+            ['after', 'After each timestamp'],
           ]}
         />
       </div>

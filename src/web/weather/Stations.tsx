@@ -22,8 +22,8 @@ export function Stations({ zone }: { zone: string }) {
         Stations
       </h2>
       <p>
-        Where two know the same hour, what was brought as a file or typed counts, then the stations in this
-        order, simulated air last.
+        If sources overlap: files and manual entries first, then stations in this order, then simulated
+        weather.
       </p>
       <QueryBoundary query={stations}>{(view) => <List view={view} zone={zone} />}</QueryBoundary>
     </section>
@@ -55,7 +55,7 @@ function List({ view, zone }: { view: StationsView; zone: string }) {
   const problem = error ?? tokenError;
   return (
     <div className="space-y-4">
-      {stations.length === 0 && <p className="opacity-80">None yet.</p>}
+      {stations.length === 0 && <p className="opacity-80">No stations yet.</p>}
       <ol className="space-y-3">
         {stations.map((station, at) => (
           <li key={station.id} className="border-base-300 space-y-1 border-b pb-3">

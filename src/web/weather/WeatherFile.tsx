@@ -146,8 +146,8 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
               label="Rain interval"
               value={report.rainInterval}
               choices={[
-                ['before', 'Rain fell before each timestamp (most loggers)'],
-                ['after', 'Rain fell after each timestamp'],
+                ['before', 'Before each timestamp (usual)'],
+                ['after', 'After each timestamp'],
               ]}
               onChange={(interval) => {
                 setRain(interval);
