@@ -467,5 +467,21 @@ describe('what goes out', () => {
     expect(lines.join()).toContain('22P05');
     expect(lines.join()).toContain('hostile.test.ts');
     expect(lines.join()).not.toContain(SECRET);
+    // A calendar’s secret is in its address, however that is spelled.
+    for (const spelled of ['calendars', 'Calendars', '%63alendars', '%2563alendars', 'calendar%73'])
+      expect(serializers.req({ method: 'GET', url: `/api/v1/${spelled}/abc-secret` }).path).not.toContain(
+        'abc-secret',
+      );
+    // A fault of ours says what it was and where.
+    const fault: string[] = [];
+    makeLogger(false, { write: (line: string) => void fault.push(line) }).error(
+      { err: new TypeError('x is not a function') },
+      'request failed',
+    );
+    expect(JSON.parse(fault[0] ?? '{}').err).toMatchObject({
+      name: 'TypeError',
+      message: 'x is not a function',
+    });
+    expect(fault.join()).toContain('hostile.test.ts');
   });
 });

@@ -226,6 +226,10 @@ describe('an address that is asked', () => {
       'fe80::2',
       '::ffff:127.0.0.1',
       '::ffff:7f00:1',
+      '::7f00:1',
+      'fec0::1',
+      '2002:7f00:1::',
+      '64:ff9b:1::7f00:1',
     ];
     expect(own.filter((address) => !isPrivate(address))).toEqual([]);
     expect(['172.32.0.1', '203.0.113.5', '2001:db8::1'].filter(isPrivate)).toEqual([]);

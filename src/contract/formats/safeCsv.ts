@@ -10,16 +10,18 @@ const NUMBER = /^\s*[+-]\d+(?:\.\d+)?(?:e[+-]?\d+)?\s*$/i;
 /** Where a spreadsheet of another country, or a person pasting, may split a cell in two. */
 const SPLITS = /([;,\t\r\n|])/;
 
-const runs = (part: string): boolean => FORMULA.test(part) && !NUMBER.test(part);
+const runs = (part: string): boolean => FORMULA.test(part);
 
 type Cell = string | number | null;
 
-/** Every part of a cell that would run is given an apostrophe in front. */
+/** Every part of a cell that would run is given an apostrophe in front; a cell that is a number and nothing else is left. */
 const harmless = (cell: string): string =>
-  cell
-    .split(SPLITS)
-    .map((part, i) => (i % 2 === 0 && runs(part) ? `'${part}` : part))
-    .join('');
+  NUMBER.test(cell)
+    ? cell
+    : cell
+        .split(SPLITS)
+        .map((part, i) => (i % 2 === 0 && runs(part) ? `'${part}` : part))
+        .join('');
 
 /**
  * Rows as CSV, each ended by CRLF (RFC 4180), that a spreadsheet opens without running anything: what begins like a formula

@@ -3,7 +3,7 @@ import { type BadReading, type StationReading, soundReadings } from '../../core/
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { Writing, Wrote } from '../http/endpoint.ts';
 import { recordShifts } from '../memory/shifts.ts';
-import { insertReadings, type Reading, readingsOfStation } from '../rows/readings.ts';
+import { hoursOfStation, insertReadings, type Reading, readingsOfStation } from '../rows/readings.ts';
 import { noteStation } from '../rows/stations.ts';
 
 const given = (value: number | null | undefined) => value ?? undefined;
@@ -30,6 +30,8 @@ const toRow = (reading: StationReading): Reading => ({
 
 /** Days of its own readings that a new one is looked at beside: a sensor that is stuck gives the same one by one. */
 const BESIDE_MS = 14 * 24 * HOUR_MS;
+/** Of these the last ones reading by reading, the others by the hour. */
+const CLOSE_MS = 13 * HOUR_MS;
 
 /** What can be used of the readings, and what cannot, seen beside what the station measured before. */
 async function sorted(station: Station, posted: PostedReadings, { tx, now }: Writing) {
@@ -37,9 +39,11 @@ async function sorted(station: Station, posted: PostedReadings, { tx, now }: Wri
   if (station.gives === 'forecast') return soundReadings({ readings, measuredBy: null });
   const moments = new Set(readings.map(({ at }) => at));
   const first = Math.min(...moments);
-  const before = (await readingsOfStation(tx, station.id, { from: first - BESIDE_MS, to: first })).filter(
-    ({ at }) => !moments.has(at),
-  );
+  const closeFrom = Math.floor((first - CLOSE_MS) / HOUR_MS) * HOUR_MS;
+  const before = [
+    ...(await hoursOfStation(tx, station.id, { from: first - BESIDE_MS, to: closeFrom })),
+    ...(await readingsOfStation(tx, station.id, { from: closeFrom, to: first })),
+  ].filter(({ at }) => !moments.has(at));
   const { sound, bad } = soundReadings({ readings: [...before, ...readings], measuredBy: now });
   return { sound: sound.filter(({ at }) => moments.has(at)), bad: bad.filter(({ at }) => moments.has(at)) };
 }

@@ -2,7 +2,7 @@ import { and, desc, eq, gte, lt, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { StationInput } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
-import { weatherReading, weatherSeries } from '../db/schema.ts';
+import { weatherHour, weatherReading, weatherSeries } from '../db/schema.ts';
 
 /** A reading as its source gave it, at its own moment; canonical units; null: not given. */
 export interface Reading {
@@ -183,7 +183,9 @@ async function settlePast(
     .orderBy(desc(weatherSeries.issuedAt), desc(weatherSeries.id))
     .limit(1);
   if (!last) return;
-  const settled = await seriesOfStation(db, { ...of, kind: 'forecast' });
+  // Just before the next issue: where that speaks of the same hour, it counts.
+  const justBefore = new Date(of.issuedAt.getTime() - 1);
+  const settled = await seriesOfStation(db, { ...of, issuedAt: justBefore, kind: 'forecast' });
   await db.execute(sql`
     insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
     select ${settled}::uuid, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths from weather_hour
@@ -236,6 +238,28 @@ export async function insertFile(db: Queries, given: Omit<Given, 'kind' | 'stati
       ahead.map((reading) => toRow(id, reading, rainInterval)),
     );
   }
+}
+
+/** As {@link readingsOfStation}, hour by hour: of long ago, when every reading would be too many. */
+export async function hoursOfStation(
+  db: Queries,
+  stationId: string,
+  { from, to }: { from: number; to: number },
+): Promise<{ at: number; airC: number; rh: number }[]> {
+  const rows = await db
+    .select({ at: weatherHour.at, airC: weatherHour.airC, rh: weatherHour.rh })
+    .from(weatherHour)
+    .innerJoin(weatherSeries, eq(weatherSeries.id, weatherHour.seriesId))
+    .where(
+      and(
+        eq(weatherSeries.stationId, stationId),
+        eq(weatherSeries.kind, 'measured'),
+        gte(weatherHour.at, new Date(from)),
+        lt(weatherHour.at, new Date(to)),
+      ),
+    )
+    .orderBy(weatherHour.at);
+  return rows.map(({ at, ...air }) => ({ at: at.getTime(), ...air }));
 }
 
 /** Air and humidity that a station measured in a stretch of time, reading by reading, in order. */

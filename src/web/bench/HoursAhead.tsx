@@ -16,7 +16,7 @@ export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: s
       figure={
         <span>
           {good} of the next {hours.length} hours are suitable
-          {conditions.length > 0 && ', if what the data does not say is checked'}
+          {conditions.length > 0 && ', if the missing data is checked'}
         </span>
       }
     >

@@ -70,7 +70,7 @@ ALTER TABLE "log_entry" DROP COLUMN "person";--> statement-breakpoint
 ALTER TABLE "log_entry" DROP COLUMN "device";--> statement-breakpoint
 -- What each past hour was last forecast as, of issues kept so far: one series for each station of forecasts.
 INSERT INTO "weather_series" ("id", "source", "kind", "station_id", "issued_at", "continuous")
-SELECT gen_random_uuid(), max("source"), 'forecast', "station_id", max("issued_at"), true
+SELECT gen_random_uuid(), max("source"), 'forecast', "station_id", max("issued_at") - interval '1 millisecond', true
 FROM "weather_series" WHERE "kind" = 'forecast' AND "station_id" IS NOT NULL GROUP BY "station_id";--> statement-breakpoint
 INSERT INTO "weather_hour" ("series_id", "at", "air_c", "rh", "wind_ms", "rain_mm", "surface_c", "cloud_tenths")
 SELECT DISTINCT ON ("o"."id", "h"."at") "o"."id", "h"."at", "h"."air_c", "h"."rh", "h"."wind_ms", "h"."rain_mm", "h"."surface_c", "h"."cloud_tenths"
