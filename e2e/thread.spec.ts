@@ -189,7 +189,9 @@ test('a batch is mixed on the bench and its clocks survive a reload', async ({ p
   await page.getByRole('textbox', { name: /^Safe from dew and rain after/ }).fill('4');
   // The weather file says nothing of rain or wind: no plain yes.
   await expect(page.getByText('Suitable now, on a condition')).toBeVisible();
-  await expect(page.getByText('No rain data: make sure the surface is dry and stays dry.').first()).toBeVisible();
+  await expect(
+    page.getByText('No rain data: make sure the surface is dry and stays dry.').first(),
+  ).toBeVisible();
   await page.getByLabel('This batch', { exact: true }).fill('600');
   await expect(page.getByText('fill to 450 ml')).toBeVisible();
   await expect(page.getByText('fill to 600 ml')).toBeVisible();
