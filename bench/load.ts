@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os, { tmpdir } from 'node:os';
 import path from 'node:path';
+import { sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
 import { projectRoot } from '../src/server/db/places.ts';
@@ -95,6 +96,8 @@ async function laid(to: { folder: string | null; databaseUrl?: string }, boats: 
     prepare: (db) => layDemo(db, { folder: null, now: Date.now() }),
   });
   await grow(server.db, boats);
+  // As housekeeping does, and a database server by itself.
+  await server.db.execute(sql`analyze`);
   await server.stop();
 }
 

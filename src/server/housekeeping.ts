@@ -5,6 +5,8 @@ import { countTables, isRetentionTurn, retentionStep } from './rows/retention.ts
 /** How often a small step is done, ms, and how soon the next one where more is due. */
 const EVERY_MS = 10 * 60_000;
 const MORE_MS = 2_000;
+/** The first step comes once the first pages are served, ms. */
+const FIRST_MS = 30_000;
 /** How often the embedded database counts its tables, ms. */
 const COUNT_EVERY_MS = 12 * 3_600_000;
 
@@ -18,7 +20,7 @@ export class Housekeeping {
 
   constructor(context: Context) {
     this.#context = context;
-    this.#timer = this.#after(EVERY_MS);
+    this.#timer = this.#after(FIRST_MS);
   }
 
   /** One step. @returns how much it removed; 0: nothing was due, or another process is at it */
