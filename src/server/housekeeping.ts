@@ -25,7 +25,9 @@ export class Housekeeping {
 
   /** One step. @returns how much it removed; 0: nothing was due, or another process is at it */
   async step(): Promise<number> {
-    const { db, shared, now } = this.#context;
+    const { db, shared, room, now } = this.#context;
+    // Even a deletion is written to the log first: a full disk is left to whoever frees it.
+    if (room.look().state === 'full') return 0;
     if (!shared && now() - this.#countedAt > COUNT_EVERY_MS) {
       this.#countedAt = now();
       await countTables(db);
