@@ -17,7 +17,8 @@ const CHANNEL = 'jack_plane';
 const AGAIN_MS = 1000;
 
 /** Where a database server is, without its password. */
-export const withoutPassword = (url: string): string => url.replace(/:\/\/([^:@/]*):[^@/]*@/, '://$1:…@');
+export const withoutPassword = (url: string): string =>
+  url.replace(/:\/\/([^:@/]*):[^@/]*@/, '://$1:…@').replace(/([?&]password=)[^&]*/gi, '$1…');
 
 /**
  * Opens a PostgreSQL server of version 15 or later and brings its tables up to date, one process at a time.

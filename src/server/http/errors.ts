@@ -3,7 +3,7 @@ import type { Problem } from '../../contract/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { DiskFull } from '../db/diskRoom.ts';
 import { TooLarge, WrongKind } from '../db/files.ts';
-import { Missing } from '../rows/missing.ts';
+import { Missing, Stale } from '../rows/missing.ts';
 import { JobRefused } from '../workers/jobRefused.ts';
 import { badFields, HttpProblem, notFound } from './problem.ts';
 
@@ -35,6 +35,7 @@ export function codesOf(error: unknown): string[] {
 function toProblem(error: unknown, requestId: string): Problem {
   if (error instanceof HttpProblem) return error.problem;
   if (error instanceof Missing) return notFound(error.what, error.id).problem;
+  if (error instanceof Stale) return new HttpProblem(409, 'Changed meanwhile', error.message).problem;
   if (error instanceof QuantityError || error instanceof JobRefused) {
     return badFields([{ path: error instanceof JobRefused ? error.path : '', message: error.message }])
       .problem;

@@ -11,8 +11,10 @@ class Overtaken extends Error {}
 
 /** A write is tried so often where another one came in its way. */
 const MOST_TRIES = 8;
-/** Serialization failure, deadlock, and two who made the same record at once: what was looked at is looked at again. */
-const RACED = ['40001', '40P01', '23505'];
+/** Serialization failure and deadlock: what was looked at is looked at again. */
+const RACED = ['40001', '40P01'];
+/** Two who made the same record at once, or an id that is simply taken: a second look tells which. */
+const TAKEN = '23505';
 
 /** What a write works with inside its transaction. */
 export interface InWrite<Before> {
@@ -63,10 +65,12 @@ export function inWrite<Before extends { n: number } | null, Result extends Chan
         }
         return { ...result, n };
       } catch (error) {
+        const codes = codesOf(error);
         const raced =
           error instanceof Overtaken ||
           error instanceof Stale ||
-          codesOf(error).some((code) => RACED.includes(code));
+          codes.some((code) => RACED.includes(code)) ||
+          (tries === 1 && codes.includes(TAKEN));
         if (!raced || tries === MOST_TRIES) throw error;
       }
     }

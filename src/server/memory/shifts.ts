@@ -5,9 +5,10 @@ import type { Tx } from '../db/open.ts';
 import { loadCatalogue } from '../rows/products.ts';
 import { insertShifts } from '../rows/shifts.ts';
 import { loadAreaStates } from './areaStates.ts';
+import { clockOf } from './clockOf.ts';
 import { inSlices } from './slices.ts';
 import { surfaceOf } from './surfaceOf.ts';
-import { airAround, clockOf, type YardClocks } from './yardSnapshots.ts';
+import { airAround, type YardClocks } from './yardSnapshots.ts';
 
 /** A move of less than this is not worth a person's attention. */
 const LEAST_MOVE_MS = 60_000;

@@ -1,17 +1,16 @@
 import type { AreaClock, ChangeSet, Yard } from '../../contract/index.ts';
 import { HOUR_MS, type SplicedHour, segmentAt } from '../../core/cure/index.ts';
-import { memoised, remembering } from '../../core/units/index.ts';
-import { type Air, tempsFor } from '../air/surfaces.ts';
+import { memoised } from '../../core/units/index.ts';
+import type { Air } from '../air/surfaces.ts';
 import { yardAir } from '../air/yardAir.ts';
 import type { Db, Queries } from '../db/open.ts';
 import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
 import { currentRevision, domainOf, versionsSince } from '../rows/versions.ts';
 import { theYard } from '../rows/yard.ts';
-import { areaClock, failedClock } from './areaClock.ts';
 import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
-import { sheetsBehind } from './sheetsBehind.ts';
+import { clockOf } from './clockOf.ts';
 import { inSlices } from './slices.ts';
 import {
   readStore,
@@ -20,7 +19,6 @@ import {
   type StoreReading,
   type TradeReading,
 } from './storeReading.ts';
-import { surfaceOf } from './surfaceOf.ts';
 
 /** Weather is looked at this far back for a film and this far ahead for its windows. */
 const LOOK_BACK_MS = 120 * 24 * HOUR_MS;
@@ -88,34 +86,6 @@ function readAt(clock: AreaClock, now: number): AreaClock {
   if (same && parts === clock.parts) return clock;
   return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
 }
-
-interface ClockContext {
-  air: Air;
-  catalogue: ProductCatalogue;
-  now: number;
-}
-
-/** A clock, or the line that says why there is none. */
-function clockOrWhyNot(state: AreaSnapshot, context: ClockContext): AreaClock {
-  try {
-    return areaClock(state, context);
-  } catch (error) {
-    return failedClock(state, error);
-  }
-}
-
-/**
- * The clock of an area, worked out again only where the area, a sheet behind it, the temperatures of its surface or the hour
- * is another.
- */
-export function clockOf(state: AreaSnapshot, context: ClockContext): AreaClock {
-  const { air, catalogue, now } = context;
-  const temps = air.hours.length > 0 ? tempsFor(air, surfaceOf(state, catalogue)) : null;
-  const made = [sheetsBehind(state, catalogue), temps, Math.floor(now / HOUR_MS)];
-  return keptClocks(state, made, () => clockOrWhyNot(state, context));
-}
-
-const keptClocks = remembering<AreaClock>();
 
 /** Which parts of a snapshot a set of changed domains makes stale. */
 function staleParts(domains: Iterable<string>) {

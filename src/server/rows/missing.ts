@@ -20,7 +20,7 @@ export function found<T>(record: T | undefined, what: string, id: string): T {
 /** The record was changed by somebody else between being read and being written. Whoever wrote looks again. */
 export class Stale extends Error {
   constructor(what: string) {
-    super(`This ${what} was changed in between.`);
+    super(`This ${what} was changed elsewhere meanwhile. Open it again and repeat the change.`);
     this.name = 'Stale';
   }
 }

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { StationInput } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { weatherHour, weatherReading, weatherSeries } from '../db/schema.ts';
+import { aggregateHours } from './aggregateHours.ts';
 
 /** A reading as its source gave it, at its own moment; canonical units; null: not given. */
 export interface Reading {
@@ -16,7 +17,7 @@ export interface Reading {
 }
 
 const HOUR_MS = 3_600_000;
-/** Rows a statement, and hours worked out in one: what the embedded database takes without holding others up. */
+/** Rows a statement, and hours worked out in one: few enough that the embedded database holds nobody up. */
 const CHUNK = 250;
 const HOURS_AT_ONCE = 24 * 30;
 
@@ -52,7 +53,7 @@ const rainOnly = (seriesId: string, rainMm: number, at: number): Row => ({
   cloudTenths: null,
 });
 
-/** The one series of what a station measured, made when it gives something first. */
+/** A station's one series of a kind, made when it is first needed. */
 async function seriesOfStation(
   db: Queries,
   of: { source: string; stationId: string; kind: 'measured' | 'forecast'; issuedAt: Date },
@@ -101,45 +102,6 @@ async function insertRows(db: Queries, rows: readonly Row[]): Promise<void> {
   }
 }
 
-/** A mean over the time that each reading covers: up to the next one, or the end of the hour. All alike: that figure, exactly. */
-const weighted = (column: string) =>
-  sql.raw(
-    `case when min(${column}) = max(${column}) then min(${column}) else sum(${column} * seconds) / sum(seconds) filter (where ${column} is not null) end`,
-  );
-
-/**
- * Works the hours of a series out from its readings: temperatures and humidity weighted by the time they cover, wind as
- * their mean, rain as its sum, cloud as last seen. An hour with no air of its own is none.
- */
-async function aggregate(db: Queries, seriesId: string, fromMs: number, toMs: number): Promise<void> {
-  const [from, to] = [new Date(fromMs).toISOString(), new Date(toMs).toISOString()];
-  await db.execute(sql`
-    with readings as (
-      select r.*, date_bin('1 hour', at, timestamptz 'epoch') as hour,
-        extract(epoch from coalesce(
-          lead(at) over (partition by date_bin('1 hour', at, timestamptz 'epoch') order by at),
-          date_bin('1 hour', at, timestamptz 'epoch') + interval '1 hour') - at) as seconds
-      from weather_reading r
-      where series_id = ${seriesId} and at >= ${from}::timestamptz and at < ${to}::timestamptz and air_c is not null
-    ), air as (
-      select hour, ${weighted('air_c')} as air_c, ${weighted('rh')} as rh, avg(wind_ms) as wind_ms,
-        ${weighted('surface_c')} as surface_c,
-        (array_agg(cloud_tenths order by at desc) filter (where cloud_tenths is not null))[1] as cloud_tenths
-      from readings group by hour
-    ), rain as (
-      select date_bin('1 hour', rain_at, timestamptz 'epoch') as hour, sum(rain_mm) as rain_mm
-      from weather_reading
-      where series_id = ${seriesId} and rain_mm is not null and rain_at >= ${from}::timestamptz
-        and rain_at < ${to}::timestamptz and at >= ${from}::timestamptz and at <= ${to}::timestamptz
-      group by 1
-    )
-    insert into weather_hour (series_id, at, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths)
-    select ${seriesId}::uuid, hour, air_c, rh, wind_ms, rain_mm, surface_c, cloud_tenths
-    from air left join rain using (hour)
-    on conflict (series_id, at) do update set air_c = excluded.air_c, rh = excluded.rh, wind_ms = excluded.wind_ms,
-      rain_mm = excluded.rain_mm, surface_c = excluded.surface_c, cloud_tenths = excluded.cloud_tenths`);
-}
-
 /** Keeps readings and works out the hours they touch. */
 async function keep(db: Queries, seriesId: string, rows: readonly Row[]): Promise<void> {
   if (rows.length === 0) return;
@@ -147,7 +109,7 @@ async function keep(db: Queries, seriesId: string, rows: readonly Row[]): Promis
   const last = hourOf(Math.max(...rows.map(({ at }) => at.getTime())));
   const first = hourOf(Math.min(...rows.map(({ rainAt, at }) => Math.min(rainAt.getTime(), at.getTime()))));
   for (let from = first; from <= last; from += HOURS_AT_ONCE * HOUR_MS) {
-    await aggregate(db, seriesId, from, Math.min(from + HOURS_AT_ONCE * HOUR_MS, last + HOUR_MS));
+    await aggregateHours(db, seriesId, from, Math.min(from + HOURS_AT_ONCE * HOUR_MS, last + HOUR_MS));
     await new Promise(setImmediate);
   }
 }

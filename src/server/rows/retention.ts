@@ -100,12 +100,11 @@ export async function isRetentionTurn(db: Queries): Promise<boolean> {
  * @returns how many rows and series it removed, 0: nothing is due; and whether weather data became another
  */
 export async function retentionStep(db: Queries, now: number): Promise<{ done: number; weather: boolean }> {
-  let done = 0;
-  for (const series of await dueSeries(db, now)) {
-    await removeSeries(db, series);
-    done++;
-  }
-  const weather = done > 0;
+  const due = await dueSeries(db, now);
+  for (const series of due) await removeSeries(db, series);
+  let done = due.length;
+  // What was measured is kept as it was, elsewhere; only an issue takes what it said of days to come with it.
+  const weather = due.some(({ kind }) => kind === 'forecast');
   const old = (column: string, days: number) => sql`${sql.raw(column)} < ${before(now, days)}::timestamptz`;
   done += await removeSome(db, 'weather_reading', 'series_id, at', old('at', KEPT_DAYS.readings));
   done += await removeSome(db, 'write_seen', 'key', old('at', KEPT_DAYS.writes));

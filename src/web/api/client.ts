@@ -40,8 +40,15 @@ const REVISION = 'x-revision';
 const ownWrites = new Set<number>();
 const MOST_REMEMBERED = 200;
 
-/** Whether a write told over the stream is one of this page's own, whose answer has said so already. */
-export const isOwnWrite = (n: number | undefined): boolean => n !== undefined && ownWrites.delete(n);
+/** Writes of this page that have not been answered yet: the stream may tell of one before its answer does. */
+const underWay = new Set<Promise<unknown>>();
+
+/** Whether a write told over the stream is one of this page's own, whose answer says so itself. */
+export async function isOwnWrite(n: number | undefined): Promise<boolean> {
+  if (n === undefined) return false;
+  await Promise.allSettled([...underWay]);
+  return ownWrites.delete(n);
+}
 
 function rememberOwn(revision: string | null): void {
   if (revision === null) return;
@@ -68,7 +75,16 @@ function noAnswer(error: unknown, longest: number): Unreachable {
 }
 
 /** One request to the API. @throws {ApiProblem | Unreachable} */
-export async function api<T>(method: ApiMethod, path: string, body?: unknown): Promise<T> {
+export function api<T>(method: ApiMethod, path: string, body?: unknown): Promise<T> {
+  const asked = request<T>(method, path, body);
+  if (method === 'GET') return asked;
+  underWay.add(asked);
+  const answered = () => void underWay.delete(asked);
+  asked.then(answered, answered);
+  return asked;
+}
+
+async function request<T>(method: ApiMethod, path: string, body?: unknown): Promise<T> {
   const longest = method === 'GET' ? LONGEST_READ_MS : LONGEST_WRITE_MS;
   let response: Response;
   let text: string;

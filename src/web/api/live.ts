@@ -20,8 +20,8 @@ export function followChanges(on: { changes: (changes: ChangeSet) => void; lost:
   const stop = new AbortController();
   const tabs = new BroadcastChannel(NAME);
   const hear = (news: News) => {
-    if (!('changes' in news)) on.lost();
-    else if (!isOwnWrite(news.n)) on.changes(news.changes);
+    if (!('changes' in news)) return on.lost();
+    void isOwnWrite(news.n).then((own) => own || on.changes(news.changes));
   };
   tabs.addEventListener('message', (event: MessageEvent<News>) => hear(event.data));
 

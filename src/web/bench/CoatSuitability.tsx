@@ -125,7 +125,9 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
           sun or under a clear sky is an estimate from the air: measure it where it is close.
         </p>
       </Why>
-      {verdict.ok && <ConditionList codes={conditions} />}
+      <ConditionList
+        codes={new Set([...conditions, ...(outlook?.starts ?? []).flatMap((each) => each.conditions)])}
+      />
       {(verdict.reasons.length > 0 || first) && (
         <ul className="list-disc pl-5 text-lg">
           {verdict.reasons.map((reason) => (
