@@ -38,7 +38,7 @@ export const strict: Joi.ValidationOptions = {
   convert: false,
   allowUnknown: false,
   messages,
-  errors: { wrap: { label: '' } },
+  errors: { wrap: { label: false } },
 };
 
 /** A client-made UUIDv7. */

@@ -191,8 +191,8 @@ export interface TodayView {
 /** Room on the disk that holds the yard. */
 export interface DiskRoom {
   freeBytes: number;
-  /** `low`: to be told in time; `full`: nothing more is taken until something is freed. */
-  state: 'fine' | 'low' | 'full';
+  /** `low`: to be told in time; `full`: nothing more is taken until something is freed; `read-only`: until the server starts again. */
+  state: 'fine' | 'low' | 'full' | 'read-only';
 }
 
 /** The air over the yard, hour by hour. */

@@ -59,6 +59,8 @@ export interface AppOptions {
 export function makeApp(context: Context, options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Answers are not stored, so there is nothing to compare a tag with; files bring their own.
+  app.disable('etag');
   app.enable('case sensitive routing');
   app.use(
     pinoHttp({

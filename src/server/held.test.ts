@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -55,8 +55,8 @@ describe('a data folder has one server', () => {
 });
 
 /** A small disk in memory, where this process may mount one. */
-function smallDisk(megabytes: number): string | null {
-  const at = path.join(home, 'disk');
+function smallDisk(megabytes: number, name = 'disk'): string | null {
+  const at = path.join(home, name);
   mkdirSync(at);
   const { status } = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${megabytes}m`, 'tmpfs', at]);
   return status === 0 ? at : null;
@@ -64,6 +64,36 @@ function smallDisk(megabytes: number): string | null {
 const disk = smallDisk(160);
 afterAll(() => {
   if (disk) execFileSync('umount', ['-l', disk]);
+});
+
+describe.skipIf(disk === null)('a disk that can only be read', () => {
+  it('is served for reading: every entry is there, a write is refused by name, the folder stays as it was', async () => {
+    const at = smallDisk(160, 'read') as string;
+    const folder = path.join(at, 'data');
+    const first = await running(folder);
+    const kept = aBoat();
+    expect((await post(first.address, '/boats', kept)).status).toBe(201);
+    // Killed: what only its log holds has to be read from there.
+    await first.end('SIGKILL');
+    execFileSync('mount', ['-o', 'remount,ro', at]);
+    try {
+      const reading = await running(folder);
+      const refused = await post(reading.address, '/boats', aBoat());
+      expect([refused.status, ((await refused.json()) as Problem).detail]).toEqual([
+        507,
+        expect.stringMatching(
+          /^The yard is open for reading only, since this server may not write to its folder/,
+        ),
+      ]);
+      const { disk: said, boats } = (await (
+        await fetch(`${reading.address}/api/v1/slip`)
+      ).json()) as SlipView;
+      expect([said.state, boats.map(({ id }) => id)]).toEqual(['read-only', [kept.id]]);
+      expect(await reading.end('SIGTERM')).toBe(0);
+    } finally {
+      execFileSync('umount', ['-l', at]);
+    }
+  }, 60_000);
 });
 
 describe.skipIf(disk === null)('a full disk', () => {
@@ -94,10 +124,18 @@ describe.skipIf(disk === null)('a full disk', () => {
     expect(await server.end('SIGTERM')).toBe(0);
 
     fill();
-    const start = await serverProcess(folder);
-    expect(start).toMatchObject({
+    // A new start finds no room: what is there is served, nothing is taken, nothing on the disk is touched.
+    const before = readdirSync(folder, { recursive: true }).sort();
+    const reading = await running(folder);
+    expect((await post(reading.address, '/boats', aBoat())).status).toBe(507);
+    const shown = (await (await fetch(`${reading.address}/api/v1/slip`)).json()) as SlipView;
+    expect([shown.disk.state, shown.boats.length]).toEqual(['read-only', 2]);
+    expect(await reading.end('SIGTERM')).toBe(0);
+    expect(readdirSync(folder, { recursive: true }).sort()).toEqual(before);
+    const empty = await serverProcess(path.join(disk as string, 'another'));
+    expect(empty).toMatchObject({
       code: 1,
-      refused: expect.stringMatching(/^The disk that holds the yard is full, 0 B free: 8 MB are needed/),
+      refused: expect.stringMatching(/^The disk that holds the yard is full, 0 B free: 64 MB are needed/),
     });
     rmSync(filler);
   }, 60_000);

@@ -27,7 +27,7 @@ export class Housekeeping {
   async step(): Promise<number> {
     const { db, shared, room, now } = this.#context;
     // Even a deletion is written to the log first: a full disk is left to whoever frees it.
-    if (room.look().state === 'full') return 0;
+    if (['full', 'read-only'].includes(room.look().state)) return 0;
     if (!shared && now() - this.#countedAt > COUNT_EVERY_MS) {
       this.#countedAt = now();
       await countTables(db);

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
-import { DiskFull } from './db/diskRoom.ts';
+import { DiskFull, ReadOnly } from './db/diskRoom.ts';
 import { FolderUnfit } from './db/folderCheck.ts';
 import { FolderInUse } from './db/lock.ts';
 import { NewerYard } from './db/migrations.ts';
@@ -84,6 +84,7 @@ export async function serve(
   if (process.channel) process.on('disconnect', stop);
   // Said last: from here on it may be told to stop.
   say(databaseUrl ? `Database: ${withoutPassword(databaseUrl)}` : `Data folder: ${folder}`);
+  if (running.readOnly) say(new ReadOnly(running.readOnly).message);
   say(`Jack Plane is at ${running.address}`);
   watchOver();
 }

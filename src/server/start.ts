@@ -6,9 +6,10 @@ import { makeApp } from './app.ts';
 import { DiskRoom } from './db/diskRoom.ts';
 import { FolderFiles } from './db/files.ts';
 import { checkFolder } from './db/folderCheck.ts';
-import { FolderInUse, lockFolder } from './db/lock.ts';
+import { FolderInUse, type FolderLock, lockFolder } from './db/lock.ts';
 import { type Db, type OpenDb, openDb } from './db/open.ts';
 import { openServer } from './db/openServer.ts';
+import { lockForReading, packedYard, type ReadOnlyCause, whyReadOnly } from './db/readOnlyYard.ts';
 import { RowFiles } from './db/rowFiles.ts';
 import { FeedKeeper } from './feeds/keeper.ts';
 import { Housekeeping } from './housekeeping.ts';
@@ -23,6 +24,8 @@ import { tidyFiles } from './tidyFiles.ts';
 import { Jobs } from './workers/jobs.ts';
 
 export interface Running {
+  /** Why nothing is taken; null: it is served as usual. */
+  readOnly: ReadOnlyCause | null;
   address: string;
   port: number;
   db: Db;
@@ -78,6 +81,17 @@ export interface StartOptions {
   prepare?: (db: Db) => Promise<void>;
 }
 
+/** Takes a folder: to write to, or to read only where it cannot be written. @returns how to give it back */
+async function take(
+  folder: string,
+  room: DiskRoom,
+): Promise<{ lock: FolderLock; readOnly: ReadOnlyCause | null }> {
+  const readOnly = whyReadOnly(folder, room);
+  if (readOnly === null) return { lock: await takeFolder(folder), readOnly };
+  room.setReadOnly(readOnly);
+  return { lock: lockForReading(folder), readOnly };
+}
+
 /** Takes a folder, or says in a sentence why it cannot be. @throws {FolderUnfit} @throws {FolderInUse} */
 async function takeFolder(folder: string): ReturnType<typeof lockFolder> {
   try {
@@ -89,13 +103,14 @@ async function takeFolder(folder: string): ReturnType<typeof lockFolder> {
 }
 
 /** The database with its tables up to date, and the yard in it. */
-async function openYard(options: StartOptions, room: DiskRoom): Promise<OpenDb> {
+async function openYard(options: StartOptions, room: DiskRoom, readOnly: boolean): Promise<OpenDb> {
+  const dump = readOnly && options.folder ? await packedYard(options.folder) : options.dump;
   const first = async (db: Db) => {
     await options.prepare?.(db);
     await ensureYard(db);
   };
   if (options.databaseUrl !== undefined) return openServer(options.databaseUrl, first);
-  const opened = await openDb(options.folder, { dump: options.dump, room });
+  const opened = await openDb(readOnly ? null : options.folder, { dump, room });
   await first(opened.db);
   return opened;
 }
@@ -108,15 +123,19 @@ async function openYard(options: StartOptions, room: DiskRoom): Promise<OpenDb> 
  */
 export async function start(options: StartOptions): Promise<Running> {
   const logger = makeLogger(options.quiet ?? false);
-  const lock = options.folder ? await takeFolder(options.folder) : null;
-  const unlock = async () => lock?.release();
   const room = new DiskRoom(options.folder);
+  const { lock, readOnly } = options.folder
+    ? await take(options.folder, room)
+    : { lock: null, readOnly: null };
+  const unlock = async () => lock?.release();
   try {
-    room.requireForStart();
-    const { db, close, shared, listen: hear } = await openYard(options, room);
+    if (!readOnly) room.requireForStart();
+    const { db, close, shared, listen: hear } = await openYard(options, room, readOnly !== null);
     lock?.hold();
-    const files = shared ? new RowFiles(db) : await FolderFiles.open(options.folder);
-    await tidyFiles(db, files, shared ? Date.now() : null);
+    const files = shared
+      ? new RowFiles(db)
+      : await FolderFiles.open(options.folder, { readOnly: readOnly !== null });
+    if (!readOnly) await tidyFiles(db, files, shared ? Date.now() : null);
     const [live, memory, jobs] = [new LiveChanges(), new YardSnapshots(db, { shared }), new Jobs()];
     const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
     const context = {
@@ -139,7 +158,10 @@ export async function start(options: StartOptions): Promise<Running> {
     const housekeeping = new Housekeeping(context);
     const server = createServer(app);
     const port = await listen(server, options.port);
+    // Read before the first page asks for it. One that cannot be read is told to whoever does ask.
+    const warm = memory.at(now()).catch(() => null);
     const stop = async () => {
+      await warm;
       feeds.stop();
       await housekeeping.stop();
       await deafen?.();
@@ -151,7 +173,17 @@ export async function start(options: StartOptions): Promise<Running> {
       await unlock();
     };
     const touched = (changes: ChangeSet) => inWrite(context, nothingBefore, async () => ({ changes }));
-    return { address: `http://127.0.0.1:${port}`, port, db, memory, touched, feeds, housekeeping, stop };
+    return {
+      readOnly,
+      address: `http://127.0.0.1:${port}`,
+      port,
+      db,
+      memory,
+      touched,
+      feeds,
+      housekeeping,
+      stop,
+    };
   } catch (error) {
     await unlock();
     throw error;

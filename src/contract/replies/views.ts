@@ -51,7 +51,7 @@ const formSource = Joi.valid('dimensions', 'offsets', 'mesh').required();
 
 export const diskReply = objectOf<DiskRoom>({
   freeBytes: figure(),
-  state: Joi.valid('fine', 'low', 'full').required(),
+  state: Joi.valid('fine', 'low', 'full', 'read-only').required(),
 });
 
 export const slipReply = objectOf<SlipView>({

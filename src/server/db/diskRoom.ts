@@ -1,6 +1,7 @@
 import { closeSync, existsSync, fsyncSync, openSync, rmSync, statfsSync, statSync, writeSync } from 'node:fs';
 import path from 'node:path';
 import type { DiskRoom as RoomView } from '../../contract/index.ts';
+import type { ReadOnlyCause } from './readOnlyYard.ts';
 
 const MIB = 1024 * 1024;
 /** With less than this nothing more is taken. */
@@ -22,10 +23,25 @@ export class DiskFull extends Error {
   }
 }
 
+/** The yard was opened for reading only: nothing was written, nothing was lost. */
+export class ReadOnly extends Error {
+  constructor(cause: ReadOnlyCause) {
+    const [why, what] =
+      cause === 'full'
+        ? ['its disk was full when the server started', 'Free some space']
+        : ['this server may not write to its folder', 'Allow writing'];
+    super(
+      `The yard is open for reading only, since ${why}: nothing was saved. ${what}, then start the server again.`,
+    );
+    this.name = 'ReadOnly';
+  }
+}
+
 /** How much room there is where the data folder lies, and a file kept in reserve for the moment when there is none. */
 export class DiskRoom {
   readonly #folder: string | null;
   readonly #reserve: string;
+  #readOnly: ReadOnlyCause | null = null;
 
   /** @param folder the data folder, or null for one in memory, which never fills */
   constructor(folder: string | null) {
@@ -39,14 +55,25 @@ export class DiskRoom {
     return bavail * bsize;
   }
 
+  /** From now on nothing is taken, whatever room there is. */
+  setReadOnly(cause: ReadOnlyCause): void {
+    this.#readOnly = cause;
+  }
+
+  isFull(): boolean {
+    return this.#freeBytes() < FULL_BELOW;
+  }
+
   look(): RoomView {
     const freeBytes = this.#freeBytes();
+    if (this.#readOnly !== null) return { freeBytes, state: 'read-only' };
     const full = freeBytes < FULL_BELOW || !this.#keepReserve(freeBytes);
     return { freeBytes, state: full ? 'full' : freeBytes < LOW_BELOW ? 'low' : 'fine' };
   }
 
-  /** @throws {DiskFull} when nothing may be written any more, or not as much as `bytes` */
+  /** @throws {DiskFull} when nothing may be written any more, or not as much as `bytes` @throws {ReadOnly} */
   require(bytes = 0): void {
+    if (this.#readOnly !== null) throw new ReadOnly(this.#readOnly);
     const { freeBytes, state } = this.look();
     if (state === 'full' || freeBytes - FULL_BELOW < bytes) {
       throw new DiskFull(

@@ -96,7 +96,8 @@ export class FolderFiles implements FileStore {
   }
 
   /** @param folder the data folder, or null for one that goes with the process */
-  static async open(folder: string | null): Promise<FolderFiles> {
+  static async open(folder: string | null, { readOnly = false } = {}): Promise<FolderFiles> {
+    if (readOnly && folder) return new FolderFiles(`${folder}.files`);
     const at = folder ? `${folder}.files` : await mkdtemp(path.join(tmpdir(), 'jack-plane-files-'));
     await mkdir(at, { recursive: true });
     // Left by a process that ended in the middle of an upload.

@@ -21,10 +21,11 @@ const ADVICE = 'Restore it from a backup, or choose another folder with --data. 
 /**
  * Looks at a data folder before anything is written to it.
  *
+ * @param write whether it is to be written, and so has to be writable
  * @returns whether a yard lies there; false: it is empty or absent, and one may be made
  * @throws {FolderUnfit} where something else lies there, parts of the yard are missing, or the place cannot be written
  */
-export function checkFolder(folder: string): boolean {
+export function checkFolder(folder: string, { write = true }: { write?: boolean } = {}): boolean {
   const stat = statOf(folder);
   if (!stat) {
     writable(nearest(folder), folder);
@@ -48,7 +49,7 @@ export function checkFolder(folder: string): boolean {
     throw new FolderUnfit(`The yard in ${folder} is damaged: ${missing.join(', ')} is missing. ${ADVICE}`);
   if (readdirSync(path.join(folder, 'pg_wal')).every((name) => !/^[0-9A-F]{24}$/.test(name)))
     throw new FolderUnfit(`The yard in ${folder} is damaged: its log (pg_wal) is empty. ${ADVICE}`);
-  writable(folder, folder);
+  if (write) writable(folder, folder);
   return true;
 }
 

@@ -1,4 +1,4 @@
 declare module 'fs-native-extensions' {
-  /** Takes the operating system's exclusive lock on an open file; false: somebody else has it. */
-  export function tryLock(handle: number): boolean;
+  /** Takes the operating system's lock on an open file, exclusive or shared; false: somebody else has it. */
+  export function tryLock(handle: number, options?: { shared: boolean }): boolean;
 }

@@ -60,7 +60,7 @@ async function checkRound(tx: Tx, areaId: string, boatId: string, stepId: string
   const step = (await stepsByArea(tx, [stackOf])).get(stackOf)?.find(({ id }) => id === stepId);
   const refuse = (message: string) => badFields([{ path: 'body.stepId', message }]);
   if (!step) throw refuse(`there is no step ${stepId} in the system of ${area.name}`);
-  const asked = (await countedEntries(tx, ['round'], boatId)).filter(
+  const asked = (await countedEntries(tx, ['round'], [boatId])).filter(
     (entry) => entry.areaId === areaId && entry.body.stepId === stepId,
   ).length;
   if (step.coats + step.extraCoats + asked >= MOST_COATS)

@@ -28,7 +28,7 @@ export class FeedKeeper {
 
   /** Asks every station that is due, one after the other. */
   async look(): Promise<void> {
-    if (this.#busy) return;
+    if (this.#busy || this.#context.room.look().state === 'read-only') return;
     this.#busy = true;
     try {
       const now = this.#context.now();

@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler } from 'express';
 import type { Problem } from '../../contract/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
-import { DiskFull } from '../db/diskRoom.ts';
+import { DiskFull, ReadOnly } from '../db/diskRoom.ts';
 import { TooLarge, WrongKind } from '../db/files.ts';
 import { Missing, Stale } from '../rows/missing.ts';
 import { JobRefused } from '../workers/jobRefused.ts';
@@ -42,6 +42,7 @@ function toProblem(error: unknown, requestId: string): Problem {
   }
   if (error instanceof TooLarge) return new HttpProblem(413, 'Too large', error.message).problem;
   if (error instanceof WrongKind) return new HttpProblem(415, 'Not of that kind', error.message).problem;
+  if (error instanceof ReadOnly) return new HttpProblem(507, 'Read only', error.message).problem;
   if (error instanceof DiskFull) return new HttpProblem(507, 'Disk full', error.message).problem;
   const codes = codesOf(error);
   if (codes.some((code) => FULL.includes(code))) {

@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import { strict } from '../../contract/index.ts';
+import { memoised } from '../../core/units/index.ts';
 import { badFields } from './problem.ts';
 
 /** Deeper than anything the API takes. */
@@ -58,11 +59,17 @@ const shortened = (message: string) =>
     ? message
     : `${message.slice(0, LONGEST_FAULT / 2)} … ${message.slice(-LONGEST_FAULT / 2)}`;
 
+/** A schema with our ways of checking: preferences given with each value would be compiled again each time. */
+const withPrefs = memoised(
+  (schema: Joi.Schema, abortEarly: boolean) => schema.prefs({ ...strict, abortEarly }),
+  2,
+);
+
 /** The body, query or param as the contract describes it, or a 422 naming the fields at fault. */
 export function validate<T>(schema: Joi.Schema<T>, value: unknown): T {
   const given = value ?? {};
   const abortEarly = checkShape(given) > MANY_VALUES;
-  const result = schema.validate(given, { ...strict, abortEarly });
+  const result = withPrefs(schema, abortEarly).validate(given);
   if (!result.error) return result.value as T;
   throw badFields(
     result.error.details.map(({ path, message }) => ({ path: path.join('.'), message: shortened(message) })),

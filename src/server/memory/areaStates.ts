@@ -104,8 +104,8 @@ export async function loadGround(db: Queries, boatId: string | null): Promise<Gr
   };
 }
 
-export const loadLogged = async (db: Queries, boatId: string | null): Promise<Logged> =>
-  grouped(await countedEntries(db, [...LOGGED], boatId), ({ areaId }) => areaId);
+export const loadLogged = async (db: Queries, boatIds: readonly string[]): Promise<Logged> =>
+  grouped(await countedEntries(db, [...LOGGED], boatIds), ({ areaId }) => areaId);
 
 /** All that a clock needs to know of each area. */
 export function areaStates(
@@ -138,10 +138,10 @@ export function areaStates(
   });
 }
 
-/** The areas of a boat with their stacks and the coats that count on them; of the whole yard where none is named. */
-export async function loadAreaStates(db: Queries, boatId: string | null = null): Promise<AreaSnapshot[]> {
+/** The areas of a boat with their stacks and the coats that count on them. */
+export async function loadAreaStates(db: Queries, boatId: string): Promise<AreaSnapshot[]> {
   const ground = await loadGround(db, boatId);
-  return ground.running.length === 0 ? [] : areaStates(ground, await loadLogged(db, boatId));
+  return ground.running.length === 0 ? [] : areaStates(ground, await loadLogged(db, [boatId]));
 }
 
 const toBlast = ({ at, body }: Counted<'blast'>) => ({

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Boat } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { allBoats, boatById } from '../rows/boats.ts';
@@ -12,6 +13,7 @@ import {
   loadLogged,
 } from './areaStates.ts';
 import { grouped } from './grouped.ts';
+import { othersTurn } from './slices.ts';
 
 /** A pot older than this is long hard: it no longer stands on any screen, though its entry stays in the log. */
 const POT_SHOWN_MS = 14 * 24 * 3_600_000;
@@ -20,17 +22,11 @@ const POT_SHOWN_MS = 14 * 24 * 3_600_000;
 export interface BoatMemory {
   boat: Boat;
   states: readonly AreaSnapshot[];
-  /** What the states were made of, so that a write need have only half of it read again. */
+  /** What the states were made of, so that an entry need not have the ground read again. */
   ground: Ground;
   logged: Logged;
   pots: readonly OpenPot[];
   shape: Shape;
-}
-
-/** Which half of a boat is to be read again. */
-export interface Stale {
-  ground: boolean;
-  logged: boolean;
 }
 
 const potsFrom = (now: number) => new Date(now - POT_SHOWN_MS);
@@ -49,40 +45,67 @@ const boatMemory = (
   shape: Shape,
 ): BoatMemory => ({ boat, states: areaStates(ground, logged), ground, logged, pots, shape });
 
+/** Logs are read of so many boats at a time, so that a large yard does not hold up who asks for something else. */
+const AT_ONCE = 25;
+
 /** Every boat that is not archived. */
 export async function readAllBoats(db: Queries, now: number): Promise<BoatMemory[]> {
   const boats = (await allBoats(db)).filter(({ archived }) => !archived);
   const ground = await loadGround(db, null);
-  const logged = await loadLogged(db, null);
   const running = grouped(ground.running, ({ boat }) => boat.id);
   const pots = grouped(await openPotsSince(db, potsFrom(now), null), (pot) => pot.boatId);
   const shapes = await shapesByBoat(db, null);
-  return boats.map((boat) => {
-    const own = { ...ground, running: running.get(boat.id) ?? [] };
-    const shape = shapes.get(boat.id) ?? NO_SHAPE;
-    return boatMemory(boat, own, ownLogged(own, logged), pots.get(boat.id) ?? [], shape);
-  });
+  const read: BoatMemory[] = [];
+  for (let i = 0; i < boats.length; i += AT_ONCE) {
+    const some = boats.slice(i, i + AT_ONCE);
+    const ids = some.map(({ id }) => id);
+    const logged = await loadLogged(db, ids);
+    await othersTurn();
+    for (const boat of some) {
+      const own = { ...ground, running: running.get(boat.id) ?? [] };
+      const shape = shapes.get(boat.id) ?? NO_SHAPE;
+      read.push(boatMemory(boat, own, ownLogged(own, logged), pots.get(boat.id) ?? [], shape));
+    }
+  }
+  return read;
 }
 
-/** Reads again what a change touched of some boats; the others stay as they are. */
+/** Areas with nothing new on them stay the objects they were, so that what is derived of them need not be derived again. */
+function withAreasKept(fresh: BoatMemory, kept: BoatMemory | undefined): BoatMemory {
+  if (!kept) return fresh;
+  const before = new Map(kept.states.map((state) => [state.area.id, state]));
+  const states = fresh.states.map((state) => {
+    const had = before.get(state.area.id);
+    return had && isDeepStrictEqual(had, state) ? had : state;
+  });
+  return { ...fresh, states };
+}
+
+/**
+ * Reads some boats again; the others stay as they are, and so does one whose log says nothing new of any coat or pot (a note, a tick
+ * of masking).
+ *
+ * @param stale by id, whether more than its log was changed
+ */
 export async function readSomeBoats(
   db: Queries,
   now: number,
   known: ReadonlyMap<string, BoatMemory>,
-  stale: ReadonlyMap<string, Stale>,
+  stale: ReadonlyMap<string, boolean>,
 ): Promise<BoatMemory[]> {
   const boats = [...known.values()].filter(({ boat }) => !stale.has(boat.id));
-  for (const [boatId, what] of stale) {
+  for (const [boatId, more] of stale) {
     const kept = known.get(boatId);
-    const boat = kept && !what.ground ? kept.boat : await boatById(db, boatId);
+    const boat = kept && !more ? kept.boat : await boatById(db, boatId);
     if (!boat || boat.archived) continue;
-    const fresh = !kept || what.ground;
-    const ground = fresh ? await loadGround(db, boatId) : kept.ground;
-    const shape = fresh ? ((await shapesByBoat(db, boatId)).get(boatId) ?? NO_SHAPE) : kept.shape;
-    const readLog = !kept || what.logged;
-    const logged = readLog ? await loadLogged(db, boatId) : kept.logged;
-    const pots = readLog ? await openPotsSince(db, potsFrom(now), boatId) : kept.pots;
-    boats.push(boatMemory(boat, ground, logged, pots, shape));
+    const ground = kept && !more ? kept.ground : await loadGround(db, boatId);
+    const shape = kept && !more ? kept.shape : ((await shapesByBoat(db, boatId)).get(boatId) ?? NO_SHAPE);
+    // Read whatever changed: an area that is taken back has a log that was not kept.
+    const logged = ownLogged(ground, await loadLogged(db, [boatId]));
+    const pots = await openPotsSince(db, potsFrom(now), boatId);
+    const same =
+      kept && !more && isDeepStrictEqual(logged, kept.logged) && isDeepStrictEqual(pots, kept.pots);
+    boats.push(same ? kept : withAreasKept(boatMemory(boat, ground, logged, pots, shape), kept));
   }
   return boats;
 }

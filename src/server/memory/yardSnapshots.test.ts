@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { aLot, aPlannedArea, HOUR, NOON } from '../../../test/examples.ts';
+import { aCoat, aLot, aPlannedArea, HOUR, NOON } from '../../../test/examples.ts';
 import { yardServer } from '../../../test/yardServer.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -43,4 +43,35 @@ it('what moved of one product is read again, the lots of others are those that w
   expect((await kept(other.lot.id))?.stock.inTin).toBeCloseTo(1, 9);
   await server.ask('DELETE', `/lots/${one.lot.id}`);
   expect((await server.memory.at(NOON)).store.lots.map(({ lot }) => lot.id)).not.toContain(one.lot.id);
+});
+
+it('a note makes no area another, a coat only its own; an anode found is there at once', async () => {
+  const [one, other] = [await aPlannedArea(server), await aPlannedArea(server)];
+  const seen = async () => {
+    const { snapshot, states } = await server.memory.at(NOON);
+    const of = (id: string) => states.find(({ area }) => area.id === id);
+    return { snapshot, one: of(one.area.id), other: of(other.area.id) };
+  };
+  const before = await seen();
+  const note = { id: uuidv7(), areaId: one.area.id, at: at(-1), corrects: null };
+  await server.ask('POST', '/log', { ...note, kind: 'note', body: { text: 'n' } });
+  expect((await seen()).snapshot).toBe(before.snapshot);
+  await server.ask('POST', '/log', aCoat(one, NOON - 2 * HOUR));
+  const after = await seen();
+  expect(after.one?.coats).toHaveLength(1);
+  expect(after.other).toBe(before.other);
+  // What only the boat's own screen shows is read once, and again after a change.
+  const items = async () =>
+    (await server.ask<{ bareItems: unknown[] }>('GET', `/boats/${one.boat.id}`)).body.bareItems.length;
+  expect(await items()).toBe(0);
+  const anode = {
+    id: uuidv7(),
+    boatId: one.boat.id,
+    areaId: null,
+    kind: 'anode',
+    name: 'Shaft anode',
+    note: '',
+  };
+  expect((await server.ask('POST', '/bare-items', anode)).status).toBe(201);
+  expect(await items()).toBe(1);
 });

@@ -9,7 +9,7 @@ import { currentRevision, domainOf, versionsSince } from '../rows/versions.ts';
 import { theYard } from '../rows/yard.ts';
 import { partsAt } from './areaParts.ts';
 import type { AreaSnapshot } from './areaStates.ts';
-import { type BoatMemory, readAllBoats, readSomeBoats, type Stale } from './boatMemory.ts';
+import { type BoatMemory, readAllBoats, readSomeBoats } from './boatMemory.ts';
 import { clockOf } from './clockOf.ts';
 import { inSlices } from './slices.ts';
 import {
@@ -87,19 +87,28 @@ function readAt(clock: AreaClock, now: number): AreaClock {
   return { ...clock, ...(present ? { state: present.state, until: present.to } : {}), parts };
 }
 
-/** Which parts of a snapshot a set of changed domains makes stale. */
+/** Where the areas of each boat stand in a list, and each area. */
+const placesOf = memoised((states: readonly AreaSnapshot[]) => {
+  const [ofBoat, ofArea] = [new Map<string, number[]>(), new Map<string, number[]>()];
+  for (const [i, { boat, area }] of states.entries()) {
+    ofArea.set(area.id, [i]);
+    const list = ofBoat.get(boat.id);
+    if (list) list.push(i);
+    else ofBoat.set(boat.id, [i]);
+  }
+  return { ofBoat, ofArea };
+});
+
+/** Which parts of a snapshot a set of changed domains makes stale; of a boat, whether more than its log. */
 function staleParts(domains: Iterable<string>) {
-  const boats = new Map<string, Stale>();
+  const boats = new Map<string, boolean>();
   const products: string[] = [];
   const whole = new Set<string>();
   for (const domain of domains) {
     const [of = '', id] = domain.split(':');
     if (of === 'store' && id !== undefined) products.push(id);
     else if (id === undefined) whole.add(of);
-    else {
-      const stale = boats.get(id) ?? { ground: false, logged: false };
-      boats.set(id, { ground: stale.ground || of !== 'log', logged: stale.logged || of === 'log' });
-    }
+    else boats.set(id, boats.get(id) === true || of !== 'log');
   }
   return { boats, products, whole };
 }
@@ -113,12 +122,19 @@ const isSame = (
     (part) => from[part] === read[part],
   );
 
-const byName = (boats: readonly BoatMemory[]): Map<string, BoatMemory> =>
-  new Map(
+/** Sorted by name; the same map where every boat in it is the object that it was. */
+function byName(
+  boats: readonly BoatMemory[],
+  before?: ReadonlyMap<string, BoatMemory>,
+): ReadonlyMap<string, BoatMemory> {
+  if (before?.size === boats.length && boats.every((each) => before.get(each.boat.id) === each))
+    return before;
+  return new Map(
     [...boats]
       .sort((a, b) => a.boat.name.localeCompare(b.boat.name) || a.boat.id.localeCompare(b.boat.id))
       .map((each) => [each.boat.id, each]),
   );
+}
 
 /**
  * The yard as snapshots of exactly one revision each. A write counts the revision up and notes which domains it changed, in its own
@@ -165,14 +181,10 @@ export class YardSnapshots {
   async some(now: number, which: AreaFilter): Promise<YardReading & { boat: BoatMemory | undefined }> {
     const snapshot = await this.#current(now);
     const { boats, air } = snapshot;
-    const wanted = (state: AreaSnapshot) =>
-      'boatId' in which ? state.boat.id === which.boatId : state.area.id === which.areaId;
-    const clocks: AreaClock[] = [];
-    const states = snapshot.states.filter((state, i) => {
-      const is = wanted(state);
-      if (is) clocks.push(readAt(snapshot.clocks[i] as AreaClock, now));
-      return is;
-    });
+    const { ofBoat, ofArea } = placesOf(snapshot.states);
+    const found = ('boatId' in which ? ofBoat.get(which.boatId) : ofArea.get(which.areaId)) ?? [];
+    const states = found.map((i) => snapshot.states[i] as AreaSnapshot);
+    const clocks = found.map((i) => readAt(snapshot.clocks[i] as AreaClock, now));
     const boatId = 'boatId' in which ? which.boatId : states[0]?.boat.id;
     return {
       ...snapshot,
@@ -249,7 +261,7 @@ export class YardSnapshots {
           ? byName(await readAllBoats(tx, now))
           : boats.size === 0
             ? from.boats
-            : byName(await readSomeBoats(tx, now, from.boats, boats)),
+            : byName(await readSomeBoats(tx, now, from.boats, boats), from.boats),
       catalogue: from && fresh('products') ? from.catalogue : await loadCatalogue(tx),
       air: from && airHolds ? from.air : airOffered ? offered.air : await airAround(tx, now),
       store:

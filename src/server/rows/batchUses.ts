@@ -4,19 +4,6 @@ import { batchUse, logEntry } from '../db/schema.ts';
 
 /** Which batches went into which coats. */
 
-/** The batches that coats were applied from and ends are of, by the entry. */
-export async function batchesOf(
-  db: Queries,
-  rows: readonly { id: string; kind: string }[],
-): Promise<Map<string, string[]>> {
-  const ids = rows.filter(({ kind }) => kind === 'coat' || kind === 'batch-end').map(({ id }) => id);
-  if (ids.length === 0) return new Map();
-  const uses = await db.select().from(batchUse).where(inArray(batchUse.entryId, ids));
-  const byEntry = new Map<string, string[]>();
-  for (const { entryId, batchId } of uses) byEntry.set(entryId, [...(byEntry.get(entryId) ?? []), batchId]);
-  return byEntry;
-}
-
 /** Batches that the coats of a boat were applied from, by the coat. */
 export async function batchesByCoat(db: Queries, boatId: string): Promise<Map<string, string[]>> {
   const uses = await db

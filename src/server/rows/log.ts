@@ -1,8 +1,7 @@
-import { and, asc, count, desc, eq, gt, inArray, lt, or, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, gt, inArray, lt, or, sql } from 'drizzle-orm';
 import type { BatchBody, Entry, EntryBody, EntryInput, TapeBody } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { batchUse, logEntry } from '../db/schema.ts';
-import { batchesOf } from './batchUses.ts';
 
 type Row = typeof logEntry.$inferSelect;
 
@@ -45,8 +44,21 @@ function factsOf({ kind, body }: EntryBody) {
   }
 }
 
+/** The columns that a body is made of. */
+const FACTS = {
+  kind: logEntry.kind,
+  stepId: logEntry.stepId,
+  coatNo: logEntry.coatNo,
+  productId: logEntry.productId,
+  sheetVersion: logEntry.sheetVersion,
+  litres: logEntry.litres,
+  areaM2: logEntry.areaM2,
+  endedAt: logEntry.endedAt,
+  body: logEntry.body,
+};
+
 /** A body as it was sent, its facts put back in their places. */
-function bodyOf(row: Row, batchIds: readonly string[]): unknown {
+function bodyOf(row: Pick<Row, keyof typeof FACTS>, batchIds: readonly string[]): unknown {
   const { stepId, coatNo, productId, sheetVersion, litres, areaM2, endedAt, body } = row;
   switch (row.kind) {
     case 'coat': {
@@ -66,40 +78,31 @@ function bodyOf(row: Row, batchIds: readonly string[]): unknown {
   }
 }
 
-async function toEntries(db: Queries, rows: readonly Row[]): Promise<Entry[]> {
-  const batches = await batchesOf(db, rows);
-  const corrections =
-    rows.length === 0
-      ? []
-      : await db
-          .select({ id: logEntry.id, corrects: logEntry.corrects })
-          .from(logEntry)
-          .where(
-            inArray(
-              logEntry.corrects,
-              rows.map(({ id }) => id),
-            ),
-          );
-  const correctedBy = new Map(corrections.map((row) => [row.corrects, row.id]));
-  return rows.map(
-    (row) =>
-      ({
-        id: row.id,
-        boatId: row.boatId,
-        areaId: row.areaId,
-        at: row.at.toISOString(),
-        recordedAt: row.recordedAt.toISOString(),
-        corrects: row.corrects,
-        correctedBy: correctedBy.get(row.id) ?? null,
-        kind: row.kind,
-        body: bodyOf(row, batches.get(row.id) ?? []),
-      }) as Entry,
-  );
-}
+/** Which entry corrects it, and which batches a coat was applied from or an end is of, beside each row. */
+const entryColumns = {
+  ...getTableColumns(logEntry),
+  correctedBy: sql<string | null>`(select c.id from log_entry c where c.corrects = log_entry.id limit 1)`,
+  batchIds: sql<
+    string[]
+  >`(select coalesce(json_agg(u.batch_id), '[]') from batch_use u where u.entry_id = log_entry.id)`,
+};
+
+const toEntry = (row: Row & { correctedBy: string | null; batchIds: string[] }): Entry =>
+  ({
+    id: row.id,
+    boatId: row.boatId,
+    areaId: row.areaId,
+    at: row.at.toISOString(),
+    recordedAt: row.recordedAt.toISOString(),
+    corrects: row.corrects,
+    correctedBy: row.correctedBy,
+    kind: row.kind,
+    body: bodyOf(row, row.batchIds),
+  }) as Entry;
 
 export async function entryById(db: Queries, id: string): Promise<Entry | undefined> {
-  const [entry] = await toEntries(db, await db.select().from(logEntry).where(eq(logEntry.id, id)));
-  return entry;
+  const [row] = await db.select(entryColumns).from(logEntry).where(eq(logEntry.id, id));
+  return row && toEntry(row);
 }
 
 /** Appends. Nothing that stands in the log is ever changed. */
@@ -138,7 +141,7 @@ export async function logPage(
           ),
         );
   const rows = await db
-    .select()
+    .select(entryColumns)
     .from(logEntry)
     .where(and(eq(logEntry.boatId, boatId), older))
     .orderBy(desc(logEntry.at), desc(logEntry.recordedAt), desc(logEntry.id))
@@ -147,7 +150,7 @@ export async function logPage(
   const last = rows.length > page.limit ? shown.at(-1) : undefined;
   const [all] = await db.select({ total: count() }).from(logEntry).where(eq(logEntry.boatId, boatId));
   return {
-    entries: await toEntries(db, shown),
+    entries: shown.map(toEntry),
     next: last ? `${last.at.getTime()}.${last.recordedAt.getTime()}.${last.id}` : null,
     total: all?.total ?? 0,
   };
@@ -160,22 +163,16 @@ export type Counted<Kind extends EntryBody['kind']> = Extract<EntryBody, { kind:
   at: Date;
 };
 
-/** The entries of some kinds that count, oldest first; of all boats where none is named. */
+/** The entries of some kinds on some boats that count, oldest first. */
 export async function countedEntries<Kind extends EntryBody['kind']>(
   db: Queries,
   kinds: readonly Kind[],
-  boatId: string | null,
+  boatIds: readonly string[],
 ): Promise<Counted<Kind>[]> {
   const rows = await db
-    .select()
+    .select({ ...FACTS, id: logEntry.id, areaId: logEntry.areaId, at: logEntry.at })
     .from(logEntry)
-    .where(
-      and(
-        inArray(logEntry.kind, [...kinds]),
-        notSuperseded,
-        boatId === null ? undefined : eq(logEntry.boatId, boatId),
-      ),
-    )
+    .where(and(inArray(logEntry.kind, [...kinds]), notSuperseded, inArray(logEntry.boatId, [...boatIds])))
     .orderBy(asc(logEntry.at));
   // Which pots a coat was applied from decides nothing here.
   return rows.map(
@@ -226,15 +223,6 @@ export async function tapeTicks(db: Queries, areaId: string): Promise<(TapeBody 
     .where(and(eq(logEntry.areaId, areaId), eq(logEntry.kind, 'tape'), notSuperseded))
     .orderBy(asc(logEntry.at));
   return rows.map((row) => ({ ...(bodyOf(row, []) as TapeBody), atMs: row.at.getTime() }));
-}
-
-/** Ids of the products that a boat's log speaks of. */
-export async function productsLogged(db: Queries, boatId: string): Promise<string[]> {
-  const rows = await db
-    .selectDistinct({ id: logEntry.productId })
-    .from(logEntry)
-    .where(eq(logEntry.boatId, boatId));
-  return rows.flatMap(({ id }) => (id === null ? [] : [id]));
 }
 
 /** Batches of one product that count, oldest first. */

@@ -5,9 +5,6 @@ import { changeNotice, domainVersion, revision } from '../db/schema.ts';
 
 /** The one row of the count of writes. */
 const ROW = 1;
-/** Domains raised in one statement. */
-const CHUNK = 500;
-
 /** What a change is a change of, as its version is counted: `log:<boat>`, `store:<product>`, `weather`. */
 export function domainOf(change: Change): string {
   if ('boatId' in change) return `${change.of}:${change.boatId}`;
@@ -34,22 +31,27 @@ export async function currentRevision(db: Queries): Promise<number> {
   return row?.n ?? 0;
 }
 
-/** Raises the version of each domain that a write changed to that write's revision, and leaves a notice of it. */
+/**
+ * Raises the version of each domain that a write changed to that write's revision, and leaves a notice of it, heard by other processes
+ * at the commit: one statement, since each costs a journey to a database server.
+ */
 export async function raiseVersions(
   tx: Tx,
   write: { n: number; changes: ChangeSet; process: string; at: Date },
 ): Promise<void> {
   const { n, changes, process, at } = write;
   if (changes.length === 0) return;
-  const domains = [...new Set(changes.map(domainOf))].sort();
-  for (let i = 0; i < domains.length; i += CHUNK)
-    await tx
-      .insert(domainVersion)
-      .values(domains.slice(i, i + CHUNK).map((domain) => ({ domain, n })))
-      .onConflictDoUpdate({ target: domainVersion.domain, set: { n: sql`excluded.n` } });
-  await tx.insert(changeNotice).values({ n, changes, process, at });
-  // Heard by other processes at the commit; where nobody listens it costs nothing.
-  await tx.execute(sql`select pg_notify('jack_plane', ${String(n)})`);
+  const domains = JSON.stringify([...new Set(changes.map(domainOf))].sort());
+  await tx.execute(sql`
+    with raised as (
+      insert into ${domainVersion} (domain, n)
+      select value, ${n} from json_array_elements_text(${domains}::json)
+      on conflict (domain) do update set n = excluded.n
+    ), told as (
+      insert into ${changeNotice} (n, changes, process, at)
+      values (${n}, ${JSON.stringify(changes)}::jsonb, ${process}::uuid, ${at.toISOString()}::timestamptz)
+    )
+    select pg_notify('jack_plane', ${String(n)})`);
 }
 
 /** The domains changed since a revision, with the write that changed each last. */

@@ -142,8 +142,8 @@ export async function benchView(
     })),
     outlook,
     pots: pots.filter((pot) => pot.areaId === areaId),
-    bare: await bareTicks(db, state.area, at),
-    askOldLine: await oldLineAsked(db, state, clock),
+    bare: await bareTicks(db, state.area, known.boat, at),
+    askOldLine: await oldLineAsked(db, state, clock, known.boat),
     tins:
       step && product && clock.next
         ? await tinsFor(known, db, { state, step, product, clock, left, at })

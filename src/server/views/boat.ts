@@ -1,9 +1,9 @@
 import type { BoatView, FormView } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
+import { surveyRows } from '../memory/boatRows.ts';
 import { areasOfBoat } from '../rows/areas.ts';
 import { theBoat } from '../rows/boats.ts';
 import { formOfBoat, shapeOf } from '../rows/forms.ts';
-import { surveyOf } from '../rows/survey.ts';
 
 /** A boat with her areas, their clocks and what the survey found. @throws {Missing} */
 export async function boatView({ db, memory, now }: Context, boatId: string): Promise<BoatView> {
@@ -14,7 +14,7 @@ export async function boatView({ db, memory, now }: Context, boatId: string): Pr
     boat,
     areas: states.map(({ area }) => area),
     clocks: [...clocks],
-    ...(await surveyOf(db, boatId)),
+    ...(await surveyRows(db, boatId, kept)),
     form: shape.table,
     formSource: shape.source,
   };

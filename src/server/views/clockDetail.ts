@@ -1,5 +1,12 @@
-import type { AreaClock, ClockDetail } from '../../contract/index.ts';
-import { eventSpread, HOUR_MS, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
+import type { AreaClock, ClockDetail, Shift } from '../../contract/index.ts';
+import {
+  eventSpread,
+  HOUR_MS,
+  type LeadError,
+  type SplicedHour,
+  type TempSeries,
+} from '../../core/cure/index.ts';
+import { memoised, remembering } from '../../core/units/index.ts';
 import { type Air, bandFor, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 import { toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
@@ -23,10 +30,16 @@ function sinceApplied(hours: readonly SplicedHour[], clock: AreaClock): readonly
 function withFilm(air: Air, clock: AreaClock, place: SurfacePlace) {
   const { hours } = air;
   if (hours.length === 0) return [];
-  const shown = sinceApplied(hours, clock);
-  const filmC = tempsFor(air, place).valuesC.slice(hours.length - shown.length);
-  return shown.map((hour, i) => ({ ...toWeatherHour(hour), filmC: filmC[i] as number }));
+  return filmed(tempsFor(air, place), hours, sinceApplied(hours, clock).length);
 }
+
+/** The last so many hours with a surface's temperature in each. */
+const filmed = memoised(({ valuesC }: TempSeries, hours: readonly SplicedHour[], count: number) =>
+  hours.slice(hours.length - count).map((hour, i) => ({
+    ...toWeatherHour(hour),
+    filmC: valuesC[valuesC.length - count + i] as number,
+  })),
+);
 
 /** Between which moments the edges still to come fall. A room that is heated holds its temperature, whatever is forecast. */
 function spreadsOf(
@@ -54,10 +67,13 @@ function spreadsOf(
   });
 }
 
+/** A write that moves a window changes what the snapshot is made of, so what moved it is as new as the snapshot. */
+const shiftRows = remembering<Promise<Shift[]>>(100);
+
 /** The window of an area with the air it was worked out over, and what moved it. @throws {Missing} */
 export async function clockDetail({ db, memory, now }: Context, areaId: string): Promise<ClockDetail> {
   const at = now();
-  const { states, clocks, air, catalogue } = await memory.some(at, { areaId });
+  const { states, clocks, air, catalogue, snapshot } = await memory.some(at, { areaId });
   const [state] = states;
   const [clock] = clocks;
   if (!state || !clock) throw new Missing('area', areaId);
@@ -66,7 +82,7 @@ export async function clockDetail({ db, memory, now }: Context, areaId: string):
     clock,
     now: new Date(at).toISOString(),
     hours: withFilm(air, clock, place),
-    shifts: await shiftsOf(db, areaId),
+    shifts: await shiftRows(snapshot, [areaId], () => shiftsOf(db, areaId)),
     spreads: spreadsOf(clock, air, place, { now: at, errors: await errorsHere(air, db, at) }),
   };
 }

@@ -1,13 +1,15 @@
-import type { LogQuery, LogView } from '../../contract/index.ts';
+import type { Entry, LogQuery, LogView } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
+import { areaRows } from '../memory/boatRows.ts';
 import { coatFilm } from '../memory/coatFilm.ts';
-import { areasOfBoat } from '../rows/areas.ts';
 import { theBoat } from '../rows/boats.ts';
 import { formOfBoat, shapeOf } from '../rows/forms.ts';
-import { logPage, productsLogged } from '../rows/log.ts';
+import { logPage } from '../rows/log.ts';
 
 /** Entries a page, where none is asked for. */
 const PAGE = 200;
+
+const productOf = ({ body }: Entry): string[] => ('productId' in body ? [body.productId] : []);
 
 /** A page of a boat's log, with all that is needed to read it. @throws {Missing} */
 export async function logView(
@@ -18,14 +20,15 @@ export async function logView(
   const known = await memory.some(now(), { boatId });
   const boat = known.boat?.boat ?? (await theBoat(db, boatId));
   const { latest } = known.catalogue;
+  const page = await logPage(db, boatId, { before, limit: limit === undefined ? PAGE : Number(limit) });
   const products: LogView['products'] = {};
-  for (const id of await productsLogged(db, boatId)) {
+  const planned = known.states.flatMap((state) => state.steps.map(({ productId }) => productId));
+  for (const id of [...planned, ...page.entries.flatMap(productOf)]) {
     const product = latest.get(id);
     if (!product) continue;
     const { name, version, sheet } = product;
     products[id] = { name, version, volumeSolids: sheet.volumeSolids };
   }
-  const page = await logPage(db, boatId, { before, limit: limit === undefined ? PAGE : Number(limit) });
   const films: LogView['films'] = {};
   for (const entry of page.entries) {
     if (entry.kind !== 'coat') continue;
@@ -36,7 +39,7 @@ export async function logView(
   const shape = known.boat?.shape ?? shapeOf(await formOfBoat(db, boatId));
   return {
     boat,
-    areas: await areasOfBoat(db, boatId),
+    areas: await areaRows(db, boatId, known.boat),
     clocks: [...known.clocks],
     form: shape.table,
     ...page,

@@ -59,8 +59,9 @@ async function ofTape(
   states: ReadonlyMap<string, AreaSnapshot>,
   boatId: string | null,
 ): Promise<RunningClock[]> {
+  const boatIds = boatId === null ? [...new Set([...states.values()].map(({ boat }) => boat.id))] : [boatId];
   const last = new Map(
-    (await countedEntries(db, ['tape'], boatId)).map((entry) => [entry.body.itemId, entry]),
+    (await countedEntries(db, ['tape'], boatIds)).map((entry) => [entry.body.itemId, entry]),
   );
   return [...last.values()].flatMap(({ areaId, at, body }): RunningClock[] => {
     const state = states.get(areaId);

@@ -33,11 +33,14 @@ const SAME_FOR_MS = 1000;
 export async function slipView({ memory, room, now }: Context): Promise<SlipView> {
   const at = now();
   const known = await memory.at(at);
-  const view = kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => madeAt(known, at));
-  return { ...view, disk: room.look() };
+  const disk = room.look();
+  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS), disk.state], () => ({
+    ...madeAt(known, at),
+    disk,
+  }));
 }
 
-const kept = remembering<Omit<SlipView, 'disk'>>();
+const kept = remembering<SlipView>();
 
 function madeAt(known: YardReading, at: number): Omit<SlipView, 'disk'> {
   const clocksOf = new Map<string, AreaClock[]>();

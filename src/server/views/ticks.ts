@@ -1,9 +1,9 @@
 import type { Area, AreaClock, BareTick, TapeKind } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
-import { waterlineOf } from '../rows/forms.ts';
+import type { BoatMemory } from '../memory/boatMemory.ts';
+import { surveyRows, waterlineRow } from '../memory/boatRows.ts';
 import { tapeTicks } from '../rows/log.ts';
-import { bareItemsOf } from '../rows/survey.ts';
 
 const DAY_MS = 24 * 3_600_000;
 /**
@@ -20,10 +20,14 @@ export const tapeHoldsMs = (tape: TapeKind | null | undefined, { kind }: Area['s
   HOLDS_MS[tape ?? 'masking'][kind === 'open' ? 'open' : 'covered'];
 
 /** What is to be masked on an area, and whether it is taped: a tick holds for the days of the tape, not for one coat. */
-export async function bareTicks(db: Queries, area: Area, now: number): Promise<BareTick[]> {
-  const items = (await bareItemsOf(db, area.boatId)).filter(
-    ({ areaId }) => areaId === null || areaId === area.id,
-  );
+export async function bareTicks(
+  db: Queries,
+  area: Area,
+  known: BoatMemory | undefined,
+  now: number,
+): Promise<BareTick[]> {
+  const { bareItems } = await surveyRows(db, area.boatId, known);
+  const items = bareItems.filter(({ areaId }) => areaId === null || areaId === area.id);
   if (items.length === 0) return [];
   const ticks = await tapeTicks(db, area.id);
   return items.map((item) => {
@@ -46,7 +50,12 @@ export async function bareTicks(db: Queries, area: Area, now: number): Promise<B
 const CROSSED: readonly Area['zone'][] = ['bottom', 'topsides', 'boot-stripe', 'transom'];
 
 /** Before the first coat hides the old line, it is asked whether the line was saved. */
-export async function oldLineAsked(db: Queries, state: AreaSnapshot, clock: AreaClock): Promise<boolean> {
+export async function oldLineAsked(
+  db: Queries,
+  state: AreaSnapshot,
+  clock: AreaClock,
+  known: BoatMemory | undefined,
+): Promise<boolean> {
   if (!CROSSED.includes(state.area.zone) || state.coats.length > 0 || !clock.next) return false;
-  return (await waterlineOf(db, state.boat.id)).oldLine === 'unknown';
+  return (await waterlineRow(db, state.boat.id, known)).oldLine === 'unknown';
 }

@@ -144,7 +144,10 @@ export function useLog(boatId: string) {
     const [first, ...older] = pages.data?.pages ?? [];
     if (!first) return undefined;
     const entries = [...first.entries, ...older.flatMap((page) => page.entries)];
-    return logWithWaiting({ ...first, entries }, waiting);
+    // Each page brings what is needed to read its own entries.
+    const films = Object.assign({}, ...older.map((page) => page.films), first.films);
+    const products = Object.assign({}, ...older.map((page) => page.products), first.products);
+    return logWithWaiting({ ...first, entries, films, products }, waiting);
   }, [pages.data, waiting]);
   return { ...pages, data } as UseQueryResult<LogView> &
     Pick<typeof pages, 'hasNextPage' | 'fetchNextPage' | 'isFetchingNextPage'>;

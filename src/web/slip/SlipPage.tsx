@@ -61,21 +61,29 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
   );
 }
 
-/** Said before the disk that holds the yard is full, and what it means once it is. */
+/** What is said of the disk that holds the yard: in time before it is full, once it is, and where nothing may be written to it. */
+const DISK_NOTICES = {
+  low: [
+    'The disk that holds the yard is filling up',
+    'Free some space in time: on a full disk nothing is saved.',
+  ],
+  full: [
+    'The disk that holds the yard is full',
+    'Nothing more is saved until some space is freed. What is there can be read.',
+  ],
+  'read-only': [
+    'The yard is open for reading only',
+    'Its disk was full when the server started, or the server may not write to its folder. Nothing is saved until that is put right and the server is started again.',
+  ],
+} as const;
+
 function DiskNotice({ disk }: { disk: SlipView['disk'] }) {
   if (disk.state === 'fine') return null;
   const free = disk.freeBytes < 1e6 ? `${disk.freeBytes} B` : `${Math.floor(disk.freeBytes / 1e6)} MB`;
+  const [title, advice] = DISK_NOTICES[disk.state];
   return (
     <p role="alert" className="border-line border-2 p-3">
-      <strong>
-        {disk.state === 'full'
-          ? 'The disk that holds the yard is full'
-          : 'The disk that holds the yard fills up'}
-      </strong>
-      : {free} free.{' '}
-      {disk.state === 'full'
-        ? 'Nothing more is saved until something on it is freed; what is there can be read.'
-        : 'Free something on it in time: on a full disk nothing is saved.'}
+      <strong>{title}</strong>: {free} free. {advice}
     </p>
   );
 }
