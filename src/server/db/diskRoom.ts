@@ -1,7 +1,9 @@
 import { closeSync, existsSync, fsyncSync, openSync, rmSync, statfsSync, statSync, writeSync } from 'node:fs';
 import path from 'node:path';
 import type { DiskRoom as RoomView } from '../../contract/index.ts';
-import type { ReadOnlyCause } from './readOnlyYard.ts';
+
+/** Why a yard is opened for reading only. */
+export type ReadOnlyCause = 'full' | 'not writable';
 
 const MIB = 1024 * 1024;
 /** With less than this nothing more is taken. */

@@ -5,12 +5,9 @@ import { buffer } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { tryLock } from 'fs-native-extensions';
 import { type Pack, pack } from 'tar-stream';
-import type { DiskRoom } from './diskRoom.ts';
+import type { DiskRoom, ReadOnlyCause } from './diskRoom.ts';
 import { checkFolder } from './folderCheck.ts';
 import { FolderInUse, type FolderLock } from './lock.ts';
-
-/** Why a yard is opened for reading only. */
-export type ReadOnlyCause = 'full' | 'not writable';
 
 /**
  * Whether a yard that lies in a folder can only be read now: its disk is full, or it may not be written there.
