@@ -62,11 +62,31 @@ export async function openDb(
 /** The engine over its folder. @throws {FolderUnfit} where it cannot open what lies there */
 async function createClient(folder: string | null, options: PGliteOptions): Promise<PGlite> {
   try {
-    return await PGlite.create(options);
+    return takingTurns(await PGlite.create(options));
   } catch (error) {
     if (folder === null || error instanceof FolderUnfit) throw error;
     throw cannotOpen(folder, error);
   }
+}
+
+/** Longest stretch of statements before others get their turn, ms. */
+const STRETCH_MS = 20;
+
+/**
+ * The engine works in this very thread, and a promise of it that is kept at once lets nobody in between: a transaction of
+ * five hundred statements would hold up every reader. So now and then a statement waits for who else is waiting.
+ */
+function takingTurns(client: PGlite): PGlite {
+  const run = client.execProtocolRaw.bind(client);
+  let turn = performance.now();
+  client.execProtocolRaw = async (...message) => {
+    if (performance.now() - turn > STRETCH_MS) {
+      await new Promise(setImmediate);
+      turn = performance.now();
+    }
+    return run(...message);
+  };
+  return client;
 }
 
 /** Exit code of a process that ended because of its disk; whoever started it may try again. */
