@@ -553,3 +553,22 @@ describe('money', () => {
     expect(unknown.body.errors?.[0]?.message).toContain('line 2, product: there is no sheet');
   });
 });
+
+it('five hundred movements told together let others be answered meanwhile', async () => {
+  const [base] = await receive(900, 300);
+  const movements = Array.from({ length: 500 }, () => move(base, 'used', 0.1));
+  let answered = 0;
+  let told = false;
+  const telling = server
+    .ask('POST', '/movements/together', { id: uuidv7(), movements })
+    .then(({ status }) => {
+      told = true;
+      return status;
+    });
+  while (!told) {
+    await fetch(`${server.address}/api/v1/nothing`);
+    if (!told) answered++;
+  }
+  expect(await telling).toBe(201);
+  expect(answered).toBeGreaterThan(3);
+}, 30_000);

@@ -118,6 +118,8 @@ it('the shopping list names pack, count and money in decimals', () => {
       currency: 'EUR',
       total: 13_998,
       proven: true,
+      atLeast: 13_998,
+      proving: false,
       left: [],
       runnersUp: [],
       unpriced: [],

@@ -51,6 +51,10 @@ export interface BuyingView {
   orders: BuyOrder[];
   total: number;
   proven: boolean;
+  /** No purchase costs less than this; the total where that is proven. */
+  atLeast: number;
+  /** A proof, or something cheaper, is still looked for: to be asked again. */
+  proving: boolean;
   /** What is left over of each part, likely need taken off. */
   left: { productName: string; part: string; colour: string | null; unit: 'l' | 'kg'; amount: number }[];
   runnersUp: {
@@ -124,6 +128,8 @@ export const buyingReply = objectOf<BuyingView>({
   ),
   total: figure(),
   proven: flag(),
+  atLeast: figure(),
+  proving: flag(),
   left: listOf(Joi.object(partOfProduct)),
   runnersUp: listOf(
     Joi.object({

@@ -25,15 +25,14 @@ export interface Search {
   /** For each pack, what a litre of each part is worth where only it and later ones are left to buy: more than one answer. */
   worths: readonly (readonly (readonly number[])[])[];
   branches: number;
+  /** Branches after which it is broken off. */
+  most: number;
   /** It was broken off: what it found need not be the cheapest. */
   cut: boolean;
 }
 
 /** Litres below which nothing is wanted: a millionth of a litre. */
 export const DROP = 1e-6;
-/** Branches looked at before a search is broken off. */
-const MOST_BRANCHES = 200_000;
-
 /** What two costs may differ by and be the same. */
 export const tolerance = (cost: number) => 1e-9 * (1 + cost);
 
@@ -48,7 +47,7 @@ export function branch(search: Search, take: (covering: Covering) => number, sta
       wanting[p] = (wanting[p] as number) - count * (contents[p] as number);
   };
   const go = (i: number, cost: number): void => {
-    if (++search.branches > MOST_BRANCHES) {
+    if (++search.branches > search.most) {
       search.cut = true;
       return;
     }

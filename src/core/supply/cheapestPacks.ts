@@ -1,6 +1,7 @@
 import { MOST_MONEY, QuantityError, within } from '../units/index.ts';
 import type { Covering, SearchPack } from './branch.ts';
 import { coverings } from './coverings.ts';
+import { fractionalPrices } from './fractionalPrices.ts';
 
 /** Litres wanted of one part: a component of a product in one colour, or a paint that has but one. */
 export interface PartNeed {
@@ -17,6 +18,8 @@ export interface BuyablePack {
   contents: Readonly<Record<string, number>>;
   /** How many can be had at all; left out: as many as are wanted. */
   stock?: number;
+  /** Who sells it, where that matters: packs of two sellers never stand for each other. */
+  supplierId?: string | null;
   /** From so many on, each costs so much; left out: `price` whatever the count. */
   discounts?: readonly { from: number; price: number }[];
 }
@@ -37,7 +40,18 @@ export interface CheapestPacks extends PackSet {
   runnersUp: (PackSet & { more: number })[];
   /** Parts that no pack holds, or not enough of them; the rest is covered all the same. */
   uncovered: string[];
+  /** What is covered costs at least so much, whatever set is found: `cost` where that is proven. */
+  atLeast: number;
 }
+
+/** How long a search may take, counted in branches, so that the same question always has the same answer; counted down as it goes. */
+export interface Effort {
+  branches: number;
+}
+
+/** Branches for packs that hang together, and the fewest of each of them that find a set at all. */
+const MOST_BRANCHES = 200_000;
+const LEAST_PER_PACK = 5;
 
 /** Runner-up sets that are shown, and how much dearer they may be. */
 const RUNNERS_UP = 3;
@@ -51,28 +65,33 @@ const WITHIN = 0.5;
  * three small ones, and nothing is left.
  *
  * @param need litres of each part, less what is in the store; 0 or less: nothing is wanted
+ * @param effort after which the best set found so far is given; left out: 200 000 branches for packs that hang together
  * @throws {QuantityError} on a price, a size or a count that cannot be, or a pack or part named twice
  */
 export function cheapestPacks(input: {
   need: readonly PartNeed[];
   packs: readonly BuyablePack[];
+  effort?: Effort;
 }): CheapestPacks {
-  const { need, packs } = input;
+  const { need, packs, effort } = input;
   check(need, packs);
-  const wanted = need.filter(({ litres }) => litres > 0);
-  const groups = groupsOf(wanted, packs);
-  const solved = groups.map((group) => ({
-    group,
-    ...coverings(
+  const groups = groupsOf(wantedOf(need), packs);
+  const solved = groups.map((all) => {
+    const group = { need: all.need, packs: withoutDominated(all.packs, all.need) };
+    const least = LEAST_PER_PACK * (group.packs.length + 1);
+    const branches = Math.max(least, Math.min(MOST_BRANCHES, effort?.branches ?? MOST_BRANCHES));
+    const found = coverings(
       group.need.map(({ litres }) => litres),
       group.packs.map((pack) => ({
         contents: group.need.map(({ part }) => pack.contents[part] ?? 0),
         most: pack.stock ?? Number.POSITIVE_INFINITY,
         ...pricesOf(pack),
       })),
-      { most: RUNNERS_UP + 1, within: WITHIN },
-    ),
-  }));
+      { most: RUNNERS_UP + 1, within: WITHIN, branches },
+    );
+    if (effort) effort.branches -= found.branches;
+    return { group, ...found };
+  });
   const covered = solved.filter(({ found }) => found.length > 0);
   const set = (choice: readonly number[]): PackSet =>
     together(
@@ -90,6 +109,10 @@ export function cheapestPacks(input: {
   return {
     ...best,
     proven: solved.every(({ proven }) => proven),
+    atLeast: covered.reduce(
+      (sum, { group, found, proven }) => sum + (proven ? (found[0]?.cost ?? 0) : fractionalCost(group)),
+      0,
+    ),
     runnersUp,
     uncovered: solved
       .filter(({ found }) => found.length === 0)
@@ -136,6 +159,53 @@ function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
 interface Group {
   need: PartNeed[];
   packs: BuyablePack[];
+}
+
+const wantedOf = (need: readonly PartNeed[]) => need.filter(({ litres }) => litres > 0);
+
+/** What packs that hang together cost at least, bought in fractions. */
+function fractionalCost({ need, packs }: Group): number {
+  const worth = fractionalPrices({
+    need: need.map(({ litres }) => litres),
+    contents: packs.map(({ contents }) => need.map(({ part }) => contents[part] ?? 0)),
+    prices: packs.map((pack) => pricesOf(pack).price),
+  });
+  return need.reduce((sum, { litres }, p) => sum + litres * (worth[p] as number), 0);
+}
+
+/**
+ * What no purchase from these packs undercuts, and for how many parts there is no pack: quickly told, without a search.
+ *
+ * @param need litres of each part; 0 or less: nothing is wanted
+ */
+export function leastCostOf(
+  need: readonly PartNeed[],
+  packs: readonly BuyablePack[],
+): { cost: number; without: number } {
+  const groups = groupsOf(wantedOf(need), packs);
+  return {
+    cost: groups.reduce((sum, group) => sum + (group.packs.length > 0 ? fractionalCost(group) : 0), 0),
+    without: groups.filter((group) => group.packs.length === 0).length,
+  };
+}
+
+/** Packs without those that hold no more than another of the same seller that never costs more: nobody would buy them. */
+function withoutDominated(packs: readonly BuyablePack[], need: readonly PartNeed[]): BuyablePack[] {
+  const lowest = packs.map((pack) => pricesOf(pack).price);
+  const beats = (b: number, a: number) => {
+    const [better, worse] = [packs[b] as BuyablePack, packs[a] as BuyablePack];
+    const [price, least] = [better.price, lowest[a] as number];
+    if (better.supplierId !== worse.supplierId || better.stock !== undefined || price > least) return false;
+    let more = price < least;
+    for (const { part } of need) {
+      const [its, others] = [better.contents[part] ?? 0, worse.contents[part] ?? 0];
+      if (its < others) return false;
+      if (its > others) more = true;
+    }
+    // Of two alike the first stays.
+    return more || b < a;
+  };
+  return packs.filter((_, a) => !packs.some((_b, b) => b !== a && beats(b, a)));
 }
 
 /** Parts that packs tie together, each group with its packs. A part that no pack holds is a group without one. */

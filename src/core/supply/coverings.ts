@@ -6,6 +6,15 @@ export interface Coverings {
   found: Covering[];
   /** The first is the cheapest there is: the search ran to its end. */
   proven: boolean;
+  /** Branches looked at. */
+  branches: number;
+}
+
+/** What a search is asked for: how many sets, how much dearer than the cheapest, and after how many branches it is broken off. */
+export interface Asked {
+  most: number;
+  within: number;
+  branches: number;
 }
 
 /**
@@ -16,13 +25,9 @@ export interface Coverings {
  * The first pass finds the cheapest and proves it; the second gathers sets within `within` of it in which no pack could be
  * left out.
  */
-export function coverings(
-  need: readonly number[],
-  packs: readonly SearchPack[],
-  asked: { most: number; within: number },
-): Coverings {
+export function coverings(need: readonly number[], packs: readonly SearchPack[], asked: Asked): Coverings {
   const needed = essential(need, packs);
-  const { found, proven } = search(
+  const { found, ...rest } = search(
     needed.map((p) => need[p] as number),
     packs.map((pack) => ({ ...pack, contents: needed.map((p) => pack.contents[p] as number) })),
     asked,
@@ -32,7 +37,7 @@ export function coverings(
       const bought = counts.reduce((sum, count, i) => sum + count * (packs[i]?.contents[p] ?? 0), 0);
       return Math.max(0, bought - litres);
     });
-  return { proven, found: found.map((each) => ({ ...each, left: leftOf(each.counts) })) };
+  return { ...rest, found: found.map((each) => ({ ...each, left: leftOf(each.counts) })) };
 }
 
 /** Parts that decide: one that every pack holds in the same ratio to another, and of which no more is wanted, is covered with it. */
@@ -55,7 +60,7 @@ function essential(need: readonly number[], packs: readonly SearchPack[]): numbe
 function search(
   need: readonly number[],
   packs: readonly SearchPack[],
-  { most, within }: { most: number; within: number },
+  { most, within, branches }: Asked,
 ): Coverings {
   const worth = fractionalPrices({
     need,
@@ -72,7 +77,15 @@ function search(
   for (let i = sorted.length; i >= 0; i--)
     still[i] = need.map((_, p) => ((sorted[i]?.contents[p] ?? 0) > 0 || still[i + 1]?.[p]) ?? false);
   const worths = sorted.map((_, i) => worthsFrom(need, sorted.slice(i)));
-  const begin = (): Search => ({ need, packs: sorted, still, worths, branches: 0, cut: false });
+  const begin = (): Search => ({
+    need,
+    packs: sorted,
+    still,
+    worths,
+    branches: 0,
+    most: branches,
+    cut: false,
+  });
   const inOrder = ({ counts, ...rest }: Covering): Covering => {
     const back = Array<number>(packs.length).fill(0);
     order.forEach((i, k) => {
@@ -91,7 +104,7 @@ function search(
     },
     Number.POSITIVE_INFINITY,
   );
-  if (best === null) return { found: [], proven: !first.cut };
+  if (best === null) return { found: [], proven: !first.cut, branches: first.branches };
   let limit = (best as Covering).cost * (1 + within) + tolerance((best as Covering).cost);
   const found: Covering[] = [];
   const second = begin();
@@ -112,7 +125,11 @@ function search(
   found.sort((a, b) =>
     Math.abs(a.cost - b.cost) <= tolerance(a.cost) ? rest(a) - rest(b) : a.cost - b.cost,
   );
-  return { found: found.slice(0, most).map(inOrder), proven: !first.cut };
+  return {
+    found: found.slice(0, most).map(inOrder),
+    proven: !first.cut,
+    branches: first.branches + second.branches,
+  };
 }
 
 /**

@@ -197,7 +197,11 @@ export const useMaterials = (asked: MaterialsQuery, enabled = true) =>
   });
 
 export const useBuying = () =>
-  useQuery({ queryKey: ['buying'], queryFn: () => api<BuyingView>('GET', '/buying') });
+  useQuery({
+    queryKey: ['buying'],
+    queryFn: () => api<BuyingView>('GET', '/buying'),
+    refetchInterval: ({ state }) => (state.data?.proving ? 3000 : false),
+  });
 
 export const useMovements = () =>
   useQuery({ queryKey: ['movements'], queryFn: () => api<MovementsView>('GET', '/movements') });

@@ -65,9 +65,9 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
         <p role="status" className="border-line border-l-4 pl-3 text-lg">
           <strong>{sayMoney(view.total, view.currency)}</strong> for paint enough nine times in ten,{' '}
           {view.proven
-            ? 'proven to be the cheapest whole packs'
-            : 'the cheapest found; not every choice could be tried'}
-          .
+            ? 'proven to be the cheapest whole packs.'
+            : `the cheapest found so far. No purchase costs less than ${sayMoney(view.atLeast, view.currency)}.`}
+          {view.proving && ' Still looking for a cheaper one.'}
         </p>
       )}
       {view.orders.map((order) => (

@@ -19,25 +19,72 @@ import { type YardNeed, yardNeed } from './yardNeed.ts';
 const DAY_MS = 24 * HOUR_MS;
 const MONTH_MS = 30.44 * DAY_MS;
 
-/** From so many suppliers on the search is left to a thread of its own: every choice of them is looked at. */
-const MANY_SUPPLIERS = 3;
+/** With more suppliers or packs than this not even a glance is taken in the thread that answers everybody. */
+const FEW_SUPPLIERS = 2;
+const FEW_PACKS = 60;
 
-/** What to buy where for what the yard, or a boat, still takes; the same question within the hour is answered once. */
+/** A purchase that is searched for: the answer so far, and the view of an answer. */
+interface Searched {
+  bought: CheapestPurchase;
+  view: (bought: CheapestPurchase) => BuyingView;
+  shop: Shop;
+}
+
+type Shop = Parameters<typeof cheapestPurchase>[0];
+
+/** Questions of the last hour with what was found so far. */
+const kept = remembering<Promise<Searched>>(20);
+/** The search for a proof that is under way: one at a time, since it takes a thread for a quarter of a minute. */
+let proving: Searched | null = null;
+/** Searches that ended without a proof are not begun again. */
+const tried = new WeakSet<Searched>();
+
+/**
+ * What to buy where for what the yard, or a boat, still takes; the same question within the hour is answered once. Where the
+ * answer is not proven to be the cheapest within a second, the search goes on beside, and whoever asks again has what it found.
+ */
 export async function buyingView(context: Context, asked: { boatId?: string }): Promise<BuyingView> {
   const now = context.now();
   const held = await readHeld(context, now);
   const question = [Math.floor(now / HOUR_MS), asked.boatId];
-  const view = await kept(held.known.snapshot, question, () => buyingOf(held, asked, context));
-  return { ...view, now: new Date(now).toISOString() };
+  const searched = await kept(held.known.snapshot, question, () => search(held, asked, context));
+  const mayProve = !searched.bought.proven && !tried.has(searched);
+  if (mayProve && proving === null) void prove(searched, context);
+  return { ...searched.view(searched.bought), now: new Date(now).toISOString(), proving: mayProve };
 }
 
-const kept = remembering<Promise<BuyingView>>(20);
-
-async function buyingOf(
-  held: Awaited<ReturnType<typeof readHeld>>,
+async function search(
+  held: ReadHeld,
   asked: { boatId?: string },
   { jobs }: Pick<Context, 'jobs'>,
-): Promise<BuyingView> {
+): Promise<Searched> {
+  const { shop, view } = shopOf(held, asked);
+  const selling = new Set(shop.packs.flatMap(({ supplierId }) => supplierId ?? []));
+  if (selling.size <= FEW_SUPPLIERS && shop.packs.length <= FEW_PACKS) {
+    const bought = cheapestPurchase({ ...shop, effort: 'glance' });
+    if (bought.proven) return { bought, view, shop };
+  }
+  return { bought: await jobs.run('purchase', { ...shop, effort: 'quick' }), view, shop };
+}
+
+async function prove(searched: Searched, { jobs, log }: Pick<Context, 'jobs' | 'log'>): Promise<void> {
+  proving = searched;
+  try {
+    const found = await jobs.run('purchase', { ...searched.shop, effort: 'thorough' });
+    if (found.proven || found.total < searched.bought.total || found.atLeast > searched.bought.atLeast)
+      searched.bought = found;
+  } catch (error) {
+    log.warn({ err: error }, 'the cheapest purchase could not be proven');
+  } finally {
+    tried.add(searched);
+    proving = null;
+  }
+}
+
+type ReadHeld = Awaited<ReturnType<typeof readHeld>>;
+
+/** What is wanted and what is on offer, and how an answer to that is shown. */
+function shopOf(held: ReadHeld, asked: { boatId?: string }): Omit<Searched, 'bought'> {
   const { trade, catalogue, now } = held;
   const { currency } = trade.settings;
   const needed = yardNeed(held.known, asked, trade.settings.useLearned);
@@ -57,8 +104,6 @@ async function buyingOf(
     packs,
     suppliers: trade.suppliers.map(({ id, delivery, minOrder }) => ({ id, delivery, minOrder })),
   };
-  const selling = new Set(packs.flatMap(({ supplierId }) => supplierId ?? []));
-  const bought = selling.size < MANY_SUPPLIERS ? cheapestPurchase(shop) : await jobs.run('purchase', shop);
   const byKey = new Map(
     wanted.map((each) => [partKey(each.product.id, each.supply.part, each.supply.colour), each]),
   );
@@ -69,12 +114,14 @@ async function buyingOf(
     unit: supply.unit,
     amount,
   });
-  return {
+  const view = (bought: CheapestPurchase): BuyingView => ({
     now: new Date(now).toISOString(),
     currency,
     orders: ordersOf(bought, packs, needed, held),
     total: bought.total,
     proven: bought.proven,
+    atLeast: Math.ceil(bought.atLeast - 1e-6),
+    proving: false,
     left: bought.left.flatMap(({ part, litres }) => {
       const short = byKey.get(part);
       // What the safe need has over the likely one is as likely left as not.
@@ -116,7 +163,8 @@ async function buyingOf(
         ? [{ productName: product.name, usedAt: new Date(used).toISOString(), shelfMonths }]
         : [];
     }),
-  };
+  });
+  return { shop, view };
 }
 
 /** A kit is measured by its mixed litres, a part alone as its tins are. */

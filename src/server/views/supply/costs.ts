@@ -44,6 +44,7 @@ function priceOf(productId: string, planned: Need, held: Held): ProductPrice | n
     need: parts.map(({ part, colour, safe }) => ({ part: partKey(productId, part, colour), litres: safe })),
     packs: packs.map((pack) => ({ ...pack, supplierId: null })),
     suppliers: [],
+    effort: 'glance',
   });
   if (bought.uncovered.length > 0 || bought.buy.length === 0) return null;
   const litres = bought.buy.reduce((sum, { id, count }) => {
