@@ -12,11 +12,9 @@ import {
   stationUpdate,
   tokenReply,
 } from '../../contract/index.ts';
-import { learnedErrors } from '../../core/cure/index.ts';
 import { takeReadings } from '../feeds/takeReadings.ts';
 import { read, type Write, write } from '../http/endpoint.ts';
 import { HttpProblem } from '../http/problem.ts';
-import { forecastRecords } from '../rows/forecastRecords.ts';
 import {
   allStations,
   archiveStation,
@@ -28,6 +26,7 @@ import {
   tokenHolds,
   updateStation,
 } from '../rows/stations.ts';
+import { errorsHere } from '../views/errorsHere.ts';
 
 const CHANGED = [{ of: 'stations' as const }];
 
@@ -60,11 +59,15 @@ export const stationEndpoints = [
     path: '/stations',
     summary: 'Stations in the order they count, and how wrong forecasts have been here',
     reply: stationsReply,
-    run: async (_asked, { db, now }): Promise<StationsView> => ({
-      now: new Date(now()).toISOString(),
-      stations: await allStations(db),
-      forecastErrors: learnedErrors(await forecastRecords(db, now())),
-    }),
+    run: async (_asked, { db, memory, now }): Promise<StationsView> => {
+      const at = now();
+      const { air } = await memory.at(at);
+      return {
+        now: new Date(at).toISOString(),
+        stations: await allStations(db),
+        forecastErrors: [...(await errorsHere(air, db, at))],
+      };
+    },
   }),
   write({
     method: 'post',

@@ -1,8 +1,9 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, TodayCoat, TodayView, WorkView } from '../../contract/index.ts';
+import type { AreaClock, TodayCoat, TodayView, WorkView, Yard } from '../../contract/index.ts';
 import { type DayJob, dayOrder, type StartStretch } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
 import { taskState } from '../../core/system/index.ts';
+import { remembering } from '../../core/units/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
@@ -99,6 +100,14 @@ function askAbout(
 export async function todayView({ memory, now }: Context): Promise<TodayView> {
   const at = now();
   const known = await memory.at(at);
+  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => todayOf(known, at));
+}
+
+/** Answers within half a minute are one: nothing on it moves faster. */
+const SAME_FOR_MS = 30_000;
+const kept = remembering<Promise<TodayView>>();
+
+async function todayOf(known: YardClocks & { yard: Yard }, at: number): Promise<TodayView> {
   const { zone } = known.yard;
   const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const stateOf = new Map(known.states.map((state) => [state.area.id, state]));
