@@ -1,11 +1,14 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { cpSync, existsSync, readdirSync, statSync } from 'node:fs';
+import { closeSync, cpSync, existsSync, openSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import path from 'node:path';
 
 /** Installs and builds what is missing. Uses nothing but Node itself, since it runs before anything is installed. */
 
 export const root = path.resolve(import.meta.dirname, '..');
 const at = (...parts) => path.join(root, ...parts);
+/** Says that a build was finished. */
+const BUILT = 'dist/server/.built';
 const CHROMIUM = '/usr/bin/chromium';
 
 export function run(command, args, options = {}) {
@@ -78,9 +81,10 @@ function newest(folder) {
     );
 }
 
-/** The built pages and server, when they are absent or older than the source. */
-export function ensureBuilt() {
-  const built = [at('dist/server/main.js'), at('dist/web/index.html')];
+/** Whether the built pages and server are there and newer than the source. */
+function isBuilt() {
+  // The mark is made last: a build that was broken off is none.
+  const built = [at('dist/server/main.js'), at('dist/web/index.html'), at(BUILT)];
   const source = Math.max(
     newest(at('src')),
     newest(at('demo')),
@@ -88,7 +92,23 @@ export function ensureBuilt() {
       (file) => statSync(at(file)).mtimeMs,
     ),
   );
-  if (built.every((file) => existsSync(file) && statSync(file).mtimeMs > source)) return;
+  return built.every((file) => existsSync(file) && statSync(file).mtimeMs > source);
+}
+
+/** The built pages and server, when they are absent or older than the source; of several starts at once one builds. */
+export function ensureBuilt() {
+  if (isBuilt()) return;
+  const { waitForLockSync } = createRequire(import.meta.url)('fs-native-extensions');
+  const lock = openSync(at('node_modules/.build.lock'), 'a+');
+  waitForLockSync(lock);
+  try {
+    if (!isBuilt()) build();
+  } finally {
+    closeSync(lock);
+  }
+}
+
+function build() {
   console.log('Building…');
   const vite = at('node_modules/vite/bin/vite.js');
   must(process.execPath, [vite, 'build', '--logLevel', 'warn']);
@@ -96,4 +116,5 @@ export function ensureBuilt() {
   // What the built server needs lies beside it.
   cpSync(at('src/server/db/migrations'), at('dist/server/migrations'), { recursive: true });
   must(process.execPath, [at('dist/server/makeNewYard.js')]);
+  writeFileSync(at(BUILT), '');
 }
