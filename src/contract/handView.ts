@@ -5,6 +5,12 @@ export interface HandView {
   tests: { entryId: string; at: string; found: HandFinding }[];
   /** Times as fast as its sheet; 1: the sheet and the hand agree. */
   factor: number;
+  /** As `factor`, for what must be done by then. */
+  mustFactor: number;
+  /** When something last stuck to it; null: nothing does, as far as is known. */
+  stuckAt: string | null;
+  /** It sticks long after its sheet says it is dry: not slow, but wrong. */
+  notCuring: boolean;
   low: number;
   high: number;
   /** Two tests cannot both be true: the last one counts. */

@@ -24,6 +24,8 @@ export interface EdgeView {
   /** The table the edge was reckoned from: the sheet's, as fast as this film runs. */
   points: { tempC: number; minutes: number }[];
   stopC: number | null;
+  /** Something must be done by then: heat beyond the table counts. */
+  runsOn: boolean;
   from: string;
   /** Times as fast as its sheet that the film runs to it. */
   factor: number;

@@ -89,6 +89,7 @@ export const clockReply = objectOf<AreaClock>({
       at: maybeMoment(),
       points: listOf(Joi.object({ tempC: figure(), minutes: figure() })),
       stopC: maybeFigure(),
+      runsOn: flag(),
       from: moment(),
       factor: figure(),
     }),
@@ -112,6 +113,9 @@ export const clockReply = objectOf<AreaClock>({
   hand: Joi.object({
     tests: listOf(Joi.object({ entryId: uuid(), at: moment(), found: word() })),
     factor: figure(),
+    mustFactor: figure(),
+    stuckAt: maybeMoment(),
+    notCuring: flag(),
     low: figure(),
     high: figure(),
     contradicts: flag(),

@@ -27,8 +27,8 @@ export interface Cumulative {
 
 /** The clocks over one series, each made once for the points and stop of its table; forgotten together with them. */
 const over = memoised((temps: TempSeries) =>
-  memoised((points: readonly CurvePoint[], stopC: number | null): Cumulative => {
-    const ready = readyCurve('event', { points, stopC });
+  memoised((points: readonly CurvePoint[], stopC: number | null, runsOn: boolean): Cumulative => {
+    const ready = readyCurve('event', { points, stopC, runsOn });
     return {
       ready,
       done: new Float64Array(temps.valuesC.length),
@@ -40,16 +40,16 @@ const over = memoised((temps: TempSeries) =>
 );
 
 /** The cumulative clock of `curve` over `temps`; the same objects give the same answer without working them out again. */
-export const cumulative = ({ points, stopC }: EventCurve, temps: TempSeries): Cumulative =>
-  over(temps)(points, stopC);
+export const cumulative = ({ points, stopC, runsOn = false }: EventCurve, temps: TempSeries): Cumulative =>
+  over(temps)(points, stopC, runsOn);
 
 /** Which law of the table holds at a temperature: the index of its line, or one of {@link LAW}. */
-function lawAt({ stopC, highC, lines }: ReadyCurve, tempC: number): number {
+function lawAt({ stopC, highC, runsOn, lines }: ReadyCurve, tempC: number): number {
   if (stopC !== null && tempC < stopC) return LAW.stands;
-  if (tempC >= highC) return LAW.fastest;
+  if (tempC >= highC && !runsOn) return LAW.fastest;
   if (lines.length === 0) return LAW.tenDegrees;
   let law = 0;
-  while (tempC >= (lines[law] as CurveLine).upToC) law++;
+  while (law < lines.length - 1 && tempC >= (lines[law] as CurveLine).upToC) law++;
   return law;
 }
 

@@ -11,6 +11,11 @@ export interface EventCurve {
   points: readonly CurvePoint[];
   /** Below this the film does not cure [P]; null where the sheet does not say. */
   stopC: number | null;
+  /**
+   * Whether heat beyond the table counts: an event by which something must be done comes sooner the hotter it is, one from which on
+   * something may be done no sooner than at the hottest temperature stated [on the safe side: handbook part 10].
+   */
+  runsOn?: boolean;
 }
 
 const ZERO_C_IN_K = 273.15;
@@ -25,6 +30,13 @@ export function checkCurve(name: string, curve: EventCurve): void {
   if (curve.stopC !== null) within(`${name} stop temperature`, curve.stopC, -40, 80);
   if (curve.points.length === 0) throw new QuantityError(`${name} table`, 'without a point', '1–5 points');
   const sorted = sortedPoints(curve);
+  const hottestC = sorted.at(-1)?.tempC ?? 0;
+  if (curve.stopC !== null && hottestC < curve.stopC)
+    throw new QuantityError(
+      `${name} table`,
+      `up to ${hottestC} °C`,
+      `a temperature at which the film cures: it stops below ${curve.stopC} °C`,
+    );
   sorted.forEach((point, index) => {
     within(`${name} temperature`, point.tempC, -40, 80);
     positive(`${name} time`, point.minutes, 60 * 24 * 3650);
@@ -66,9 +78,11 @@ export interface ReadyCurve {
   readonly lowC: number;
   readonly highC: number;
   readonly stopC: number | null;
+  /** Above `highC` the law of the last stretch goes on; else the clock runs no faster than there. */
+  readonly runsOn: boolean;
   /** Temperatures at which the law changes: the table's points and the stop, °C. */
   readonly kinksC: readonly number[];
-  /** The lines between the points, coldest first; the first one is carried on below the table; none of a single point. */
+  /** The lines between the points, coldest first; the outer ones are carried on beyond the table; none of a single point. */
   readonly lines: readonly CurveLine[];
   /** Minutes the event takes at a constant temperature; Infinity where the clock stands. */
   minutesAt(tempC: number): number;
@@ -84,7 +98,7 @@ function tenDegreeRule(point: CurvePoint): (tempC: number) => number {
  *
  * Between points ln t is linear in 1/T (T in kelvin: Arrhenius). A single point halves per +10 °C [T].
  * Colder than the table the nearest line runs on; below the stop temperature the clock stands; above the
- * highest tabulated temperature it runs no faster than there.
+ * highest tabulated temperature it runs no faster than there, or by the law of the last stretch where `runsOn`.
  *
  * @throws {QuantityError} see {@link checkCurve}
  */
@@ -93,7 +107,7 @@ export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
   const points = sortedPoints(curve);
   const first = points[0] as CurvePoint;
   const last = points.at(-1) as CurvePoint;
-  const { stopC } = curve;
+  const { stopC, runsOn = false } = curve;
   const lines = points.slice(1).map((upper, i): CurveLine => {
     const lower = points[i] as CurvePoint;
     const slope =
@@ -103,15 +117,16 @@ export function readyCurve(name: string, curve: EventCurve): ReadyCurve {
   const byTenDegrees = tenDegreeRule(first);
   const minutesAt = (tempC: number): number => {
     if (stopC !== null && tempC < stopC) return Number.POSITIVE_INFINITY;
-    if (tempC >= last.tempC) return last.minutes;
+    if (tempC >= last.tempC && !runsOn) return last.minutes;
     finite('temperature of the film', tempC);
     for (let i = 0; i < lines.length; i++) {
       const line = lines[i] as CurveLine;
-      if (tempC < line.upToC) return Math.exp(line.intercept + line.slope * inverseK(tempC));
+      if (tempC < line.upToC || i === lines.length - 1)
+        return Math.exp(line.intercept + line.slope * inverseK(tempC));
     }
     return byTenDegrees(tempC);
   };
   const kinksC = points.map(({ tempC }) => tempC);
   if (stopC !== null) kinksC.push(stopC);
-  return { lowC: first.tempC, highC: last.tempC, stopC, kinksC, lines, minutesAt };
+  return { lowC: first.tempC, highC: last.tempC, stopC, runsOn, kinksC, lines, minutesAt };
 }

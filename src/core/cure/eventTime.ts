@@ -1,8 +1,9 @@
 import { moment } from '../units/index.ts';
+import { assumedStretches, meanOfDay, shareWithin, timeUntil } from './assumedTime.ts';
 import { bisect, cumulative } from './cumulative.ts';
 import { type EventCurve, type ReadyCurve, readyCurve } from './curve.ts';
 import { lineArrival, linePieces, onLine, tempAt } from './lineClock.ts';
-import { assumedC, checkSeries, HOUR_MS, seriesEnd, type TempSeries } from './series.ts';
+import { assumedDay, checkSeries, HOUR_MS, seriesEnd, type TempSeries } from './series.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -13,7 +14,11 @@ export type ClockWarning =
   | 'beyond-series'
   | 'before-series'
   /** Applied so thick that its sheet's times no longer hold: the hand test decides. */
-  | 'heavy-film';
+  | 'heavy-film'
+  /** Something sticks to it long after its sheet says it is dry: wrong ratio, no hardener, cold, thinner. */
+  | 'not-curing'
+  /** Something sticks to it, and its sheet does not say when it is dry. */
+  | 'still-sticks';
 
 /** One stretch of a film's life, an hour or less while the air is known, in which the clock ran or stood. */
 export interface ClockStep {
@@ -25,7 +30,7 @@ export interface ClockStep {
   minutesAtTemp: number;
   /** Share of the event done in this stretch. */
   share: number;
-  /** False beyond the ends of the series, where the nearest day's mean is assumed. */
+  /** False beyond the ends of the series, where the nearest day is assumed again and again. */
   known: boolean;
 }
 
@@ -75,7 +80,7 @@ function passed(temps: TempSeries, fromMs: number, toMs: number) {
  * At a constant 20 °C an event tabulated as 600 min at 20 °C comes exactly 600 min after `laidAt`.
  *
  * @param curve the sheet's table
- * @param temps the film's temperature, hourly; beyond its ends the nearest day's mean is assumed and warned of
+ * @param temps the film's temperature, hourly; beyond its ends the nearest day is assumed hour by hour, and warned of
  * @param laidAt ms since the epoch
  * @throws {QuantityError} on an unusable table, an empty or impossible series, a moment that is none
  */
@@ -94,12 +99,16 @@ export function eventTime(input: { curve: EventCurve; temps: TempSeries; laidAt:
     const { ends, readings } = passed(temps, laidAt, found.at);
     return { at: Math.round(found.at), warnings: tableWarnings(clock.ready, ends, readings) };
   }
-  const assumed = assumedC(temps, 'after');
-  const at = endMs + found.left * clock.ready.minutesAt(assumed) * MINUTE_MS;
+  const day = assumedDay(temps, 'after');
+  const ms = timeUntil(clock.ready, day, found.left);
   const { ends, readings } = passed(temps, laidAt, endMs);
-  const warnings = tableWarnings(clock.ready, [...ends, assumed], readings);
-  return { at: at - laidAt < LONGEST_MS ? Math.round(at) : null, warnings: ['beyond-series', ...warnings] };
+  const warnings = tableWarnings(clock.ready, [...ends, ...day], readings);
+  return { at: arrival(laidAt, ms === null ? null : endMs + ms), warnings: ['beyond-series', ...warnings] };
 }
+
+/** A moment of arrival; null: never, or later than anything on a sheet takes. */
+const arrival = (laidAt: number, at: number | null) =>
+  at === null || at - laidAt >= LONGEST_MS ? null : Math.round(at);
 
 /**
  * As {@link eventTime}, hour by hour, with each stretch of the clock: the figures behind "why then".
@@ -120,15 +129,16 @@ export function explainEvent(input: {
   const endMs = seriesEnd(temps);
   const run: Run = { ready, steps: [], seenC: [], at: laidAt, left: 1 };
   const ends: ClockWarning[] = [];
-  const finish = (arrived: boolean) => ({
-    at: arrived ? Math.round(run.at) : null,
+  const finish = (at: number | null) => ({
+    at: arrival(laidAt, at),
     warnings: [...ends, ...tableWarnings(ready, run.seenC)],
     steps: run.steps,
   });
 
-  if (run.at < startMs) {
+  if (laidAt < startMs) {
     ends.push('before-series');
-    if (assume(run, startMs, assumedC(temps, 'before'))) return finish(true);
+    const arrives = assumeBefore(run, temps, startMs);
+    if (arrives !== null) return finish(arrives);
   }
   for (let i = Math.floor((run.at - startMs) / HOUR_MS); run.at < endMs; i++) {
     const hour = {
@@ -136,11 +146,10 @@ export function explainEvent(input: {
       fromC: valuesC[i] as number,
       toC: valuesC[i + 1] as number,
     };
-    if (advance(run, hour)) return finish(true);
+    if (advance(run, hour)) return finish(run.at);
   }
-  // Beyond the end the temperature no longer changes, so one stretch reaches as far as any clock may run.
   ends.push('beyond-series');
-  return finish(assume(run, laidAt + LONGEST_MS, assumedC(temps, 'after')));
+  return finish(assumeAfter(run, temps, endMs, laidAt));
 }
 
 /** A clock that is running: where it is, and what of the event is left. */
@@ -152,19 +161,54 @@ interface Run {
   left: number;
 }
 
-/** One stretch at one assumed temperature; true once the event has come. */
-function assume(run: Run, endMs: number, tempC: number): boolean {
-  const minutesAtTemp = run.ready.minutesAt(tempC);
-  const arrivesMs = run.left > 0 ? run.at + run.left * minutesAtTemp * MINUTE_MS : run.at;
-  const toMs = Math.min(arrivesMs, endMs);
-  const share = arrivesMs <= endMs ? run.left : (toMs - run.at) / (minutesAtTemp * MINUTE_MS);
-  run.seenC.push(tempC);
-  // A clock that stands beyond what is known stands for ever: that is no stretch to show.
-  if (Number.isFinite(minutesAtTemp))
-    run.steps.push({ fromMs: run.at, toMs, tempC, minutesAtTemp, share, known: false });
-  run.at = toMs;
-  run.left -= share;
-  return arrivesMs <= endMs;
+/** Days assumed as told: stretches of at most one of them. */
+function tell(
+  run: Run,
+  day: readonly number[],
+  stretches: readonly { fromMs: number; toMs: number; share: number }[],
+): void {
+  const tempC = meanOfDay(day);
+  for (const { fromMs, toMs, share } of stretches) {
+    const minutesAtTemp = (toMs - fromMs) / MINUTE_MS / share;
+    run.steps.push({ fromMs, toMs, tempC, minutesAtTemp, share, known: false });
+  }
+}
+
+/** Before anything is known: the first day again and again, counted back from it. @returns when the event came; null: not by then */
+function assumeBefore(run: Run, temps: TempSeries, startMs: number): number | null {
+  const day = assumedDay(temps, 'before');
+  run.seenC.push(...day);
+  const ahead = startMs - run.at;
+  const done = shareWithin(run.ready, day, ahead);
+  const back = done >= run.left ? timeUntil(run.ready, day, done - run.left) : 0;
+  const until = startMs - (back ?? 0);
+  tell(
+    run,
+    day,
+    assumedStretches(run.ready, day, startMs - until, ahead)
+      .reverse()
+      .map(({ fromMs, toMs, share }) => ({ fromMs: startMs - toMs, toMs: startMs - fromMs, share })),
+  );
+  if (done >= run.left) return until;
+  run.at = startMs;
+  run.left -= done;
+  return null;
+}
+
+/** Beyond what is known: the last day again and again. @returns when the event comes; null: the clock stands for good, which is no stretch to show */
+function assumeAfter(run: Run, temps: TempSeries, endMs: number, laidAt: number): number | null {
+  const day = assumedDay(temps, 'after');
+  run.seenC.push(...day);
+  const from = run.at - endMs;
+  const ms = timeUntil(run.ready, day, shareWithin(run.ready, day, from) + run.left);
+  if (ms === null || arrival(laidAt, endMs + ms) === null) return null;
+  const stretches = assumedStretches(run.ready, day, from, ms);
+  tell(
+    run,
+    day,
+    stretches.map((each) => ({ ...each, fromMs: endMs + each.fromMs, toMs: endMs + each.toMs })),
+  );
+  return endMs + ms;
 }
 
 /** The rest of one hour of the series; true once the event has come. */

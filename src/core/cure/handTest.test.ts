@@ -71,7 +71,8 @@ describe('what the hand finds corrects the clock [T, handbook part 10]', () => {
     ]);
     expect(both).toMatchObject({ contradicts: false });
     expect(both.low).toBeCloseTo(300 / 420, 9);
-    expect(both.factor).toBeCloseTo(0.72, 9);
+    // Between the two it may be as slow as 300/420 and as fast as 240/300.
+    expect([both.factor, both.mustFactor]).toEqual([both.low, both.high]);
     const torn = corrected([
       ['no-print', 2],
       ['sticks', 6],
@@ -121,6 +122,109 @@ describe('what the hand finds corrects the clock [T, handbook part 10]', () => {
       );
     const [slow, plain] = [at(0.7), at(1)];
     for (const [i, ms] of plain.entries()) expect(slow[i]).toBeGreaterThan(ms);
+  });
+});
+
+describe('“may” by the slowest, “must” by the fastest rate that the tests allow [handbook part 10]', () => {
+  const edgesOf = (tests: readonly (readonly [HandFinding, number])[], chemicalMax = at20(2880)) => {
+    const rule = { ...film.sheet.overcoat[0], by: 'any' as const, min: at20(300), chemicalMax, keyGrit: 120 };
+    const own = { ...film, sheet: { ...film.sheet, overcoat: [rule] } };
+    const given = tests.map(([found, hours]) => ({ found, atMs: hours * HOUR_MS }));
+    const { factor, mustFactor, stuck } = correctFromHandTest({
+      film: own,
+      next,
+      temps: steady,
+      tests: given,
+    });
+    const now = Math.max(...given.map(({ atMs }) => atMs));
+    const tested = { ...own, factor, mustFactor, ...(stuck && { stuck }) };
+    const windows = windowsFor({ film: tested, next, temps: steady, now });
+    const at = (name: string) =>
+      (windows.edges.find(({ edge }) => edge === name)?.at ?? Number.NaN) / HOUR_MS;
+    return { ...windows, at, stuck };
+  };
+  it('sticks at 5 h where the sheet says 4: a window of 48 h closes after 60.0 h, not after 66.7', () => {
+    const { at } = edgesOf([['sticks', 5]]);
+    expect(at('chemical-max')).toBeCloseTo(48 / 0.8, 6);
+    expect(at('thumb-closes')).toBeCloseTo(12 / 0.8, 6);
+    expect(at('overcoat-min')).toBeCloseTo(5 / 0.72, 6);
+  });
+  it('prints at 2 h where the sheet says 5: opens at 2 h, and closes as for the fastest film that still prints then', () => {
+    const { at } = edgesOf([['prints', 2]]);
+    expect(at('overcoat-min')).toBeCloseTo(2, 6);
+    expect(at('chemical-max')).toBeCloseTo(48 / 6, 6);
+  });
+  it('sticks at 25 h where the sheet says 4: it does not cure, and nothing opens until something is found dry', () => {
+    const wrong = edgesOf([['sticks', 25]]);
+    expect(wrong.stuck).toEqual({ atMs: 25 * HOUR_MS, notCuring: true });
+    expect([wrong.state, wrong.until, wrong.warnings.includes('not-curing')]).toEqual([
+      'too-soon',
+      null,
+      true,
+    ]);
+    const dry = edgesOf([
+      ['sticks', 25],
+      ['no-print', 60],
+    ]);
+    expect([dry.stuck, dry.state]).toEqual([null, 'key-first']);
+  });
+  it('a film that something sticks to is not open, where its sheet would overcoat it before it is dry', () => {
+    const early = {
+      ...film.sheet.overcoat[0],
+      min: at20(120),
+      thumb: null,
+      by: 'any' as const,
+      chemicalMax: at20(2880),
+      keyGrit: null,
+    };
+    const own = { ...film, sheet: { ...film.sheet, overcoat: [early] } };
+    const at = 5 * HOUR_MS;
+    const { factor, stuck } = correctFromHandTest({
+      film: own,
+      next,
+      temps: steady,
+      test: { found: 'sticks', atMs: at },
+    });
+    const look = (now: number) =>
+      windowsFor({ film: { ...own, factor, ...(stuck && { stuck }) }, next, temps: steady, now }).state;
+    expect([look(at), look((4 / 0.72) * HOUR_MS + 1)]).toEqual(['too-soon', 'open']);
+    // By a sheet that says nothing of being dry nobody knows when: it has to be tested again.
+    const silent = { ...own, sheet: { ...own.sheet, events: {} } };
+    const still = windowsFor({
+      film: { ...silent, stuck: { atMs: at, notCuring: false } },
+      next,
+      temps: steady,
+      now: at,
+    });
+    expect([still.state, still.until, still.warnings]).toEqual(['too-soon', null, ['still-sticks']]);
+  });
+  it('a thumbprint window ends with the chemical one', () => {
+    const { segments } = edgesOf([['prints', 6]], at20(500));
+    expect(segments.map(({ state }) => state)).toEqual(['too-soon', 'thumb', 'key-first']);
+    expect(segments[1]?.toMs).toBeCloseTo((500 / 60) * HOUR_MS, 0);
+  });
+  it('whatever rate a film has in truth, tests that tell the truth of it never let “must” come too late, nor open it where it sticks', () => {
+    // A film that nobody tested against its upper bound is taken to run at most four times as fast [M].
+    const truth = fc.double({ min: 0.1, max: 4, noNaN: true });
+    const hours = fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 1, maxLength: 4 });
+    fc.assert(
+      fc.property(truth, hours, (rate, times) => {
+        const told = times
+          .sort((a, b) => a - b)
+          .map((h): [HandFinding, number] => {
+            const cured = h * rate;
+            return [cured < 4 ? 'sticks' : cured < 5 ? 'hard' : cured < 12 ? 'prints' : 'no-print', h];
+          });
+        // Between dry and printing the thumb says nothing that this sheet knows.
+        const found = told.filter(([what]) => what !== 'hard');
+        if (found.length === 0) return;
+        const windows = edgesOf(found);
+        const moved = windows.edges.find(({ edge }) => edge === 'chemical-max')?.factor !== 1;
+        if (moved) expect(windows.at('chemical-max')).toBeLessThanOrEqual(48 / rate + 1e-6);
+        if (found.at(-1)?.[0] === 'sticks') expect(windows.state).toBe('too-soon');
+      }),
+      { seed: 21, numRuns: 300 },
+    );
   });
 });
 

@@ -2,7 +2,7 @@ import { moment, QuantityError, within } from '../units/index.ts';
 import type { CurvePoint } from './curve.ts';
 import type { TempSeries } from './series.ts';
 import { shareDone } from './share.ts';
-import { type Film, type Next, ruleFor } from './windows.ts';
+import { dryPoints, type Film, type Next, ruleFor } from './windows.ts';
 
 /** What a hand finds on a film: a thumb pressed, a fingernail, sandpaper. */
 export type HandFinding =
@@ -33,10 +33,16 @@ export interface HandCorrection {
   contradicts: boolean;
   /** No event of the sheet says what was found: the clock is left as it is. */
   silent: boolean;
+  /** As `factor`, for what must be done by then: the fastest that the tests allow where they say that the sheet is wrong. */
+  mustFactor: number;
+  /** What was found last says that something sticks; null: nothing does, as far as is known. */
+  stuck: { atMs: number; notCuring: boolean } | null;
 }
 
-/** No film is told to be further from its sheet than this; beyond it something else is wrong [M]. */
+/** A film that nobody tested is not told to be further from its sheet than this; one slower than that is wrong, not slow [M]. */
 export const BOUNDS = { low: 0.25, high: 4 } as const;
+/** Beyond this a test says no more of a film than that it was made too early or too late to tell. */
+const WIDEST = { low: 0.01, high: 100 } as const;
 /** A film that is not there yet is taken to be a tenth short of it, not a hair: "may" comes late [M]. */
 export const SHORT_OF = 0.9;
 
@@ -47,7 +53,7 @@ function boundsOf(found: HandFinding, { sheet }: Pick<Film, 'sheet'>, next: Next
   const { events } = sheet;
   const rule = next ? ruleFor(sheet, next) : undefined;
   const thumb = rule?.thumb ?? sheet.overcoat.find((each) => each.thumb)?.thumb ?? null;
-  const dry = events['tack-free'] ?? thumb?.opens;
+  const dry = dryPoints(sheet, next);
   const some = (key: 'low' | 'high', points: readonly CurvePoint[] | undefined): Bound =>
     points ? { [key]: points } : {};
   switch (found) {
@@ -79,9 +85,13 @@ function boundsOf(found: HandFinding, { sheet }: Pick<Film, 'sheet'>, next: Next
  * the model agrees with the observation [T, handbook part 10].
  *
  * At a steady 20 °C a film tabulated tack-free at 240 min that still sticks after 300 has a factor of at most
- * 240/300 = 0.8, and is taken a tenth short of that: 0.72. One that prints without sticking after 120 min has at least 2.
+ * 240/300 = 0.8: what must be done goes by that, what may be done by a tenth less, 0.72. One that prints without sticking after
+ * 120 min has at least 2.
  *
- * Several tests are combined; where they contradict each other the last one counts, and it is said.
+ * Where the tests say that the sheet is wrong, "may" goes by the slowest rate that they found, "must" by the fastest that they
+ * allow; where the sheet is one of the rates that they allow, it stands. Several tests are combined; where they contradict each other
+ * the last one counts, and it is said. A film that still sticks after four times as long as its sheet says is not slow but
+ * wrong: it does not cure.
  *
  * @param film as applied; its end counts, since the last corner is the softest
  * @param next what comes on it, for the thumb's window; null: any
@@ -96,6 +106,8 @@ export function correctFromHandTest(input: {
   tests?: readonly HandTest[];
   /** Pace taken where the tests leave it open: one that other films taught; left out: the sheet's. */
   prior?: number;
+  /** As `prior`, for what must be done; left out: the same. */
+  mustPrior?: number;
 }): HandCorrection {
   const { film, temps } = input;
   const tests = [...(input.tests ?? []), ...(input.test ? [input.test] : [])].sort((a, b) => a.atMs - b.atMs);
@@ -112,27 +124,73 @@ export function correctFromHandTest(input: {
   });
   const last = spans.at(-1);
   const prior = within('pace that other films taught', input.prior ?? 1, BOUNDS.low, BOUNDS.high);
+  const mustPrior = within('pace that other films taught', input.mustPrior ?? prior, BOUNDS.low, BOUNDS.high);
+  const stuck = stuckAfter(tests, (atMs) => {
+    const points = dryPoints(film.sheet, input.next ?? null);
+    return points ? done(points, atMs) : 0;
+  });
   // A test that says nothing takes nothing back of what others taught.
   if (!last)
     return {
       factor: prior,
-      low: BOUNDS.low,
-      high: BOUNDS.high,
+      mustFactor: mustPrior,
+      ...BOUNDS,
       contradicts: false,
       silent: tests.length > 0,
+      stuck,
     };
-  let [low, high] = [Math.max(...spans.map((s) => s.low)), Math.min(...spans.map((s) => s.high))];
-  const contradicts = low > high;
-  if (contradicts) ({ low, high } = last);
-  const upper = Math.max(low, high <= 1 ? high * SHORT_OF : high);
-  return { factor: Math.min(Math.max(prior, low), upper), low, high, contradicts, silent: false };
+  const all = {
+    low: Math.max(...spans.map((s) => s.low ?? 0)),
+    high: Math.min(...spans.map((s) => s.high ?? Number.POSITIVE_INFINITY)),
+  };
+  const contradicts = all.low > all.high;
+  const { low, high } = contradicts
+    ? { low: last.low ?? 0, high: last.high ?? Number.POSITIVE_INFINITY }
+    : all;
+  return {
+    factor: Math.min(mayFactor(prior, low, high), BOUNDS.high),
+    mustFactor: mustFactor(mustPrior, low, high),
+    low: low > 0 ? low : Math.min(BOUNDS.low, high),
+    high: Number.isFinite(high) ? high : Math.max(BOUNDS.high, low),
+    contradicts,
+    silent: false,
+    stuck,
+  };
 }
 
-/** The factors one test allows. A film that shows nothing yet in the model cannot be judged by a share of nothing. */
-function span(bound: Bound, done: (points: readonly CurvePoint[]) => number): { low: number; high: number } {
-  const clamp = (factor: number) => Math.min(BOUNDS.high, Math.max(BOUNDS.low, factor));
+/** The slowest rate that was found where the tests say that the expected one is wrong, or a tenth short of the fastest they allow. */
+function mayFactor(prior: number, low: number, high: number): number {
+  if (prior < low) return low;
+  if (high > 1 && prior <= high) return prior;
+  if (prior <= high * SHORT_OF) return prior;
+  return low > 0 ? low : high * SHORT_OF;
+}
+
+/** The fastest rate that the tests allow where they say that the expected one is wrong. */
+function mustFactor(prior: number, low: number, high: number): number {
+  if (prior > high) return high;
+  if (prior < low) return Number.isFinite(high) ? high : Math.max(BOUNDS.high, low);
+  return prior;
+}
+
+/** Findings that say that nothing sticks. */
+const DRY: readonly HandFinding[] = ['prints', 'no-print', 'hard', 'powders'];
+
+/** Whether something still sticks by what was found last. */
+function stuckAfter(tests: readonly HandTest[], dryShare: (atMs: number) => number): HandCorrection['stuck'] {
+  const last = tests.findLast(({ found }) => found === 'sticks' || DRY.includes(found));
+  if (last?.found !== 'sticks') return null;
+  return { atMs: last.atMs, notCuring: dryShare(last.atMs) > 1 / BOUNDS.low };
+}
+
+/** The factors one test allows; left out: it says nothing of that bound. */
+function span(
+  bound: Bound,
+  done: (points: readonly CurvePoint[]) => number,
+): { low: number | undefined; high: number | undefined } {
+  const clamp = (factor: number) => Math.min(WIDEST.high, Math.max(WIDEST.low, factor));
   return {
-    low: bound.low ? clamp(1 / done(bound.low)) : BOUNDS.low,
-    high: bound.high ? clamp(1 / done(bound.high)) : BOUNDS.high,
+    low: bound.low && clamp(1 / done(bound.low)),
+    high: bound.high && clamp(1 / done(bound.high)),
   };
 }

@@ -51,13 +51,21 @@ export function seriesEnd(temps: TempSeries): number {
   return temps.startMs + (temps.valuesC.length - 1) * HOUR_MS;
 }
 
+const DAY_HOURS = 24;
+
 /**
- * The mean of the day at one end of the series: what is assumed beyond that end, and said to be assumed.
- * A whole day, so that a series ending at dawn does not make every later day a dawn.
+ * The day that is assumed beyond one end of the series, again and again: the nearest day hour by hour, not its mean, since nights
+ * below a stop temperature and days above it still cure. 25 readings from that end outwards, an hour apart, the last of them at
+ * the same hour of the day as the first. Of a series shorter than a day its mean is all that can be assumed.
  */
-export function assumedC(temps: TempSeries, end: 'before' | 'after'): number {
-  const day = end === 'after' ? temps.valuesC.slice(-24) : temps.valuesC.slice(0, 24);
-  return day.reduce((sum, value) => sum + value, 0) / day.length;
+export function assumedDay({ valuesC }: TempSeries, end: 'before' | 'after'): number[] {
+  const count = valuesC.length;
+  if (count < DAY_HOURS) {
+    const mean = valuesC.reduce((sum, value) => sum + value, 0) / count;
+    return Array<number>(DAY_HOURS + 1).fill(mean);
+  }
+  const day = end === 'after' ? valuesC.slice(count - DAY_HOURS) : valuesC.slice(0, DAY_HOURS).toReversed();
+  return [end === 'after' ? (valuesC.at(-1) as number) : (valuesC[0] as number), ...day];
 }
 
 /** A year: no gap longer than that says anything of a hull's film. */

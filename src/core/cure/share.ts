@@ -1,11 +1,12 @@
 import { moment, QuantityError } from '../units/index.ts';
+import { shareWithin } from './assumedTime.ts';
 import { type EventCurve, readyCurve } from './curve.ts';
 import { lineShare } from './lineClock.ts';
-import { assumedC, checkSeries, HOUR_MS, seriesEnd, type TempSeries } from './series.ts';
+import { assumedDay, checkSeries, HOUR_MS, seriesEnd, type TempSeries } from './series.ts';
 
 /**
  * How many times over an event would have come between two moments, ∫ dt / t(T(t)): 0.5 half-way, 2 for a film twice as
- * old as it needs to be. Beyond the series' ends the nearest day's mean is assumed, as the clock itself does.
+ * old as it needs to be. Beyond the series' ends the nearest day is assumed, as the clock itself does.
  *
  * At a constant 20 °C an event tabulated as 600 min there is done 2 times over after 1200 min.
  *
@@ -24,10 +25,14 @@ export function shareDone(input: {
   checkSeries(temps);
   const ready = readyCurve('event', input.curve);
   const [startMs, endMs] = [temps.startMs, seriesEnd(temps)];
-  const assumed = (side: 'before' | 'after', ms: number) =>
-    ms <= 0 ? 0 : ms / 60_000 / ready.minutesAt(assumedC(temps, side));
+  const assumed = (side: 'before' | 'after', near: number, far: number) => {
+    if (far <= near) return 0;
+    const day = assumedDay(temps, side);
+    return shareWithin(ready, day, far) - shareWithin(ready, day, near);
+  };
   let done =
-    assumed('before', Math.min(toMs, startMs) - fromMs) + assumed('after', toMs - Math.max(fromMs, endMs));
+    assumed('before', Math.max(0, startMs - toMs), startMs - fromMs) +
+    assumed('after', Math.max(0, fromMs - endMs), toMs - endMs);
   let at = Math.max(fromMs, startMs);
   const last = Math.min(toMs, endMs);
   while (at < last) {

@@ -14,6 +14,7 @@ import {
   ruleFor,
   sandedWindows,
   segmentAt,
+  shareDone,
   type TempSeries,
   urgencyMs,
   windowsFor,
@@ -305,4 +306,107 @@ describe('abraded for its next coat', () => {
     const silent = look(film({ sheet: sheet({ overcoat: [] }) }), 10);
     expect(sandedWindows(silent, HOUR_MS, 10 * HOUR_MS)).toEqual(silent);
   });
+});
+
+describe('heat beyond the table', () => {
+  const hot = { startMs: 0, valuesC: Array<number>(200).fill(40) };
+  const edgesAt40 = (points: (minutes: number) => { tempC: number; minutes: number }[]) => {
+    const sheet = {
+      stopC: null,
+      events: { sandable: points(1200), 'latest-immersion': points(9600) },
+      overcoat: [
+        { by: 'any' as const, min: points(600), chemicalMax: points(4800), thumb: null, keyGrit: null },
+      ],
+    };
+    const film = { laidFromMs: 0, laidToMs: 0, sheet };
+    const minutes = (at: number | null | undefined) => (at ?? Number.NaN) / 60_000;
+    const { edges } = windowsFor({
+      film,
+      next: { kind: 'coat', family: 'x', same: false },
+      temps: hot,
+      now: 0,
+    });
+    const events = filmEvents({ film, temps: hot });
+    return {
+      may: minutes(edges.find(({ edge }) => edge === 'overcoat-min')?.at),
+      must: minutes(edges.find(({ edge }) => edge === 'chemical-max')?.at),
+      sandable: minutes(events.find(({ event }) => event === 'sandable')?.at),
+      wet: minutes(events.find(({ event }) => event === 'latest-immersion')?.at),
+    };
+  };
+  it('opens nothing sooner, and closes by half for each 10 °C more where the sheet has one temperature', () => {
+    expect(edgesAt40((minutes) => [{ tempC: 20, minutes }])).toEqual({
+      may: 600,
+      must: 1200,
+      sandable: 1200,
+      wet: 2400,
+    });
+  });
+  it('closes by the law of the last stretch where it has more: ln t linear in 1/T', () => {
+    const { may, must } = edgesAt40((minutes) => [
+      { tempC: 10, minutes: minutes * 2 },
+      { tempC: 20, minutes },
+    ]);
+    // By hand: ln 2 over 1/283.15 − 1/293.15, carried on to 1/313.15.
+    const steps = (1 / 293.15 - 1 / 313.15) / (1 / 283.15 - 1 / 293.15);
+    expect([may, must]).toEqual([600, expect.closeTo(4800 / 2 ** steps, 3)]);
+  });
+});
+
+describe('days that nobody has forecast', () => {
+  /** Nights at 4 °C, days at 14: a mean of 9 °C, under the stop of 10. */
+  const day = (h: number) => 9 + 5 * Math.sin(((h - 6) * Math.PI) / 12);
+  const known = { startMs: 0, valuesC: Array.from({ length: 49 }, (_, h) => day(h)) };
+  const months = { startMs: 0, valuesC: Array.from({ length: 24 * 90 + 1 }, (_, h) => day(h)) };
+  const curve = { points: [{ tempC: 20, minutes: 4000 }], stopC: 10 };
+  it.each([30, 48, 60, 200])('are like the last known one hour by hour, for a coat of hour %i', (hour) => {
+    const laidAt = hour * 3_600_000;
+    const at = eventTime({ curve, temps: months, laidAt }).at as number;
+    expect(eventTime({ curve, temps: known, laidAt }).at).toBeCloseTo(at, -3);
+    const { steps, at: told } = explainEvent({ curve, temps: known, laidAt });
+    expect(told).toBeCloseTo(at, -3);
+    expect(steps.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
+    expect(shareDone({ curve, temps: known, fromMs: laidAt, toMs: at })).toBeCloseTo(1, 4);
+  });
+  it('and those before the first known one are like that', () => {
+    const shifted = { startMs: 60 * 24 * 3_600_000, valuesC: known.valuesC };
+    const laidAt = 55.3 * 24 * 3_600_000;
+    const at = eventTime({ curve, temps: months, laidAt }).at as number;
+    expect(eventTime({ curve, temps: shifted, laidAt }).at).toBeCloseTo(at, -3);
+    const early = eventTime({
+      curve: { ...curve, points: [{ tempC: 20, minutes: 900 }] },
+      temps: months,
+      laidAt,
+    }).at;
+    expect(
+      eventTime({ curve: { ...curve, points: [{ tempC: 20, minutes: 900 }] }, temps: shifted, laidAt }).at,
+    ).toBeCloseTo(early as number, -3);
+  });
+  it('“must” is never “never” where some hours cure; where none does, it is', () => {
+    expect(eventTime({ curve, temps: known, laidAt: 0 }).at).not.toBeNull();
+    expect(eventTime({ curve: { ...curve, stopC: 15 }, temps: known, laidAt: 0 }).at).toBeNull();
+  });
+});
+
+it('a sheet whose every time is given below the temperature at which it stops is refused by name', () => {
+  const curve = { points: [{ tempC: 5, minutes: 600 }], stopC: 10 };
+  const temps = { startMs: 0, valuesC: [20, 20] };
+  expect(() => eventTime({ curve, temps, laidAt: 0 })).toThrow(
+    /table up to 5 °C is outside .* stops below 10 °C/,
+  );
+  expect(() => explainEvent({ curve, temps, laidAt: 0 })).toThrow(/table up to 5 °C/);
+});
+
+it('the events of a film come in the order of their times', () => {
+  const at = (minutes: number) => [{ tempC: 20, minutes }];
+  const sheet = {
+    stopC: null,
+    events: { 'dew-safe': at(500), 'tack-free': at(240), 'full-cure': at(100) },
+    overcoat: [],
+  };
+  const events = filmEvents({
+    film: { laidFromMs: 0, laidToMs: 0, sheet },
+    temps: { startMs: 0, valuesC: [20, 20] },
+  });
+  expect(events.map(({ event }) => event)).toEqual(['full-cure', 'tack-free', 'dew-safe']);
 });

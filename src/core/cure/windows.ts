@@ -59,6 +59,8 @@ export interface Film {
   factor?: number;
   /** As `factor`, for what must be done by then; left out: the same. */
   mustFactor?: number;
+  /** Something last stuck to it then, and nothing found since says that it is dry; left out: nothing stuck. */
+  stuck?: { atMs: number; notCuring: boolean };
 }
 
 /** From here on a film is heavier than its sheet's times are good for [M]: it holds its solvent longer. */
@@ -109,14 +111,14 @@ const timesTo = (
   { factor = 1, mustFactor = factor }: Pick<Film, 'factor' | 'mustFactor'>,
 ): number => (MUST.has(edge) ? mustFactor : factor);
 
-/** A table as this film runs through it to an edge: `factor` times as fast. */
-function asItCures(
-  points: readonly CurvePoint[],
-  { factor = 1, mustFactor = factor }: Film,
-  edge: WindowEdge['edge'],
-): readonly CurvePoint[] {
-  const times = timesTo(edge, { factor, mustFactor });
-  return times === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / times }));
+/** A table as this film runs through it to an edge: `factor` times as fast, and on beyond it where something must be done. */
+function curveTo(edge: WindowEdge['edge'], points: readonly CurvePoint[], film: Film): EventCurve {
+  const times = timesTo(edge, film);
+  return {
+    points: times === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / times })),
+    stopC: film.sheet.stopC,
+    runsOn: MUST.has(edge),
+  };
 }
 
 /**
@@ -145,7 +147,8 @@ export function ruleFor(sheet: CureSheet, next: Next): OvercoatRule | undefined 
  *
  * too-soon → (thumb) → open → key-first for a coat; too-soon → open → closed for the water, where an
  * antifouling must be wetted by a date. "May" counts from the last corner applied, "must" from the first.
- * A sheet without a rule gives the single state not-stated: nothing is assumed.
+ * A sheet without a rule gives the single state not-stated: nothing is assumed. A film to which something sticks is never open:
+ * not before it is dry by its corrected clock, nor at all where it does not cure or no event says when it is dry.
  *
  * @throws {QuantityError} on an unusable table, an empty series, a moment that is none or an end before its start
  */
@@ -163,7 +166,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   )
     warnings.add('heavy-film');
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
-    const curve = { points: asItCures(points, film, name), stopC: sheet.stopC };
+    const curve = curveTo(name, points, film);
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
     edges.push({ edge: name, at: time.at, curve, fromMs, factor: timesTo(name, film) });
     for (const warning of time.warnings) warnings.add(warning);
@@ -182,12 +185,18 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
     };
   };
 
+  const dry = dryAt(film, next, temps);
+  if (film.stuck?.notCuring) warnings.add('not-curing');
+  else if (film.stuck && dry === null) warnings.add('still-sticks');
+  /** What may be done, not before the film is dry; null: nobody knows when. */
+  const onceDry = (at: number | null) => (at === null || dry === null ? null : Math.max(at, dry));
+
   if (next.kind === 'water') {
     const { immersion } = sheet.events;
     const latest = sheet.events['latest-immersion'];
     if (!immersion && !latest)
       return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
-    const opens = immersion ? edge('immersion', immersion, film.laidToMs) : null;
+    const opens = immersion ? onceDry(edge('immersion', immersion, film.laidToMs)) : null;
     const closes = latest ? edge('latest-immersion', latest, film.laidFromMs) : null;
     const before: readonly (readonly [WindowState, number | null])[] = immersion
       ? [
@@ -200,7 +209,7 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
 
   const rule = ruleFor(sheet, next);
   if (!rule) return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
-  const min = edge('overcoat-min', rule.min, film.laidToMs);
+  const min = onceDry(edge('overcoat-min', rule.min, film.laidToMs));
   const chemical = rule.chemicalMax ? edge('chemical-max', rule.chemicalMax, film.laidFromMs) : null;
   if (!rule.thumb) {
     return finish(
@@ -216,7 +225,9 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   // A print taken before the sheet's own minimum is no leave: "may" comes late.
   const prints = edge('thumb-opens', rule.thumb.opens, film.laidToMs);
   const opens = min === null || prints === null ? null : Math.max(min, prints);
-  const closes = edge('thumb-closes', rule.thumb.closes, film.laidFromMs);
+  const hard = edge('thumb-closes', rule.thumb.closes, film.laidFromMs);
+  // A print taken after the chemical window has closed is no leave either.
+  const closes = hard === null || chemical === null ? (hard ?? chemical) : Math.min(hard, chemical);
   return finish(
     chain(film.laidFromMs, [
       ['too-soon', opens],
@@ -229,6 +240,22 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   );
 }
 
+/** What says of a film that nothing sticks to it any more: its sheet's own event, else where its thumb window opens. */
+export function dryPoints(sheet: CureSheet, next: Next | null): readonly CurvePoint[] | undefined {
+  const thumb = next && ruleFor(sheet, next)?.thumb;
+  return sheet.events['tack-free'] ?? (thumb ?? sheet.overcoat.find((each) => each.thumb)?.thumb)?.opens;
+}
+
+/** When nothing sticks any more to a film that something stuck to; −∞: nothing did; null: it does not cure, or nobody knows when. */
+function dryAt(film: Film, next: Next, temps: TempSeries): number | null {
+  const { stuck } = film;
+  if (!stuck) return Number.NEGATIVE_INFINITY;
+  const points = dryPoints(film.sheet, next);
+  if (stuck.notCuring || !points) return null;
+  const { at } = eventTime({ curve: curveTo('tack-free', points, film), temps, laidAt: film.laidToMs });
+  return at === null ? null : Math.max(at, moment('time of the test', stuck.atMs));
+}
+
 /**
  * Times of the film's own events that its sheet states, in the order they come. What may be done counts from the last
  * corner applied; the latest immersion, which must be met, from the first.
@@ -238,13 +265,16 @@ export function filmEvents(input: {
   temps: TempSeries;
 }): { event: FilmEvent; at: number | null }[] {
   checkFilm(input.film);
-  const { sheet, laidFromMs, laidToMs } = input.film;
-  return FILM_EVENTS.flatMap((event) => {
+  const { sheet, laidFromMs, laidToMs, stuck } = input.film;
+  const events = FILM_EVENTS.flatMap((event) => {
     const points = sheet.events[event];
     if (!points) return [];
-    const laidAt = event === 'latest-immersion' ? laidFromMs : laidToMs;
-    const curve = { points: asItCures(points, input.film, event), stopC: sheet.stopC };
-    const { at } = eventTime({ curve, temps: input.temps, laidAt });
+    const must = MUST.has(event);
+    // Of a film that does not cure nobody knows when anything may be done.
+    if (stuck?.notCuring && !must) return [{ event, at: null }];
+    const laidAt = must ? laidFromMs : laidToMs;
+    const { at } = eventTime({ curve: curveTo(event, points, input.film), temps: input.temps, laidAt });
     return [{ event, at }];
   });
+  return events.sort((a, b) => (a.at ?? Number.POSITIVE_INFINITY) - (b.at ?? Number.POSITIVE_INFINITY) || 0);
 }

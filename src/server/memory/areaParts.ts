@@ -73,11 +73,16 @@ function sessionPart(
   if (!sheet || !following) return { ...part, state: 'finished', until: null, segments: [] };
   // What the hand found on the coat holds for each of its sessions.
   const hand = what === 'session' ? context.clock.hand : null;
-  const pace = byLearnedPace(context.catalogue.paceOf(first.body.productId, first.body.method));
-  // A test on the coat itself goes before what others taught; "must" stays as early as both allow.
-  const must = Math.max(hand?.factor ?? 0, Math.min(pace.mustFactor, hand?.high ?? pace.mustFactor));
-  const taught = pace.factor !== pace.mustFactor;
-  const cures = hand ? { factor: hand.factor, mustFactor: taught ? must : hand.factor } : pace;
+  // A test on the coat itself goes before what others taught.
+  const cures: Partial<Film> = hand
+    ? {
+        factor: hand.factor,
+        mustFactor: hand.mustFactor,
+        ...(hand.stuckAt !== null && {
+          stuck: { atMs: Date.parse(hand.stuckAt), notCuring: hand.notCuring },
+        }),
+      }
+    : byLearnedPace(context.catalogue.paceOf(first.body.productId, first.body.method));
   const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure, ...cures };
   const asLaid = windowsFor({ film, next: following, temps: context.temps, now: context.now });
   // What was sanded and what is waited for concerns the whole coat, each of its sessions too.

@@ -148,6 +148,7 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
       at: iso(edge.at),
       points: [...edge.curve.points],
       stopC: edge.curve.stopC,
+      runsOn: edge.curve.runsOn ?? false,
       from: new Date(edge.fromMs).toISOString(),
       factor: edge.factor,
     })),

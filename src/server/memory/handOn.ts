@@ -38,13 +38,18 @@ export function filmAsTested(
   tests: readonly HandTest[],
   pace: number,
 ): Film {
-  const { factor, mustFactor } = byLearnedPace(pace);
-  const corrected = (prior: number) =>
-    tests.length === 0 ? prior : correctFromHandTest({ film, next, temps, tests, prior }).factor;
+  const taught = byLearnedPace(pace);
   // Left whole where nothing is known: clocks of films alike share what is worked out.
-  return tests.length === 0 && pace === 1
-    ? film
-    : { ...film, factor: corrected(factor), mustFactor: corrected(mustFactor) };
+  if (tests.length === 0) return pace === 1 ? film : { ...film, ...taught };
+  const { factor, mustFactor, stuck } = correctFromHandTest({
+    film,
+    next,
+    temps,
+    tests,
+    prior: taught.factor,
+    mustPrior: taught.mustFactor,
+  });
+  return { ...film, factor, mustFactor, ...(stuck && { stuck }) };
 }
 
 /**
@@ -63,21 +68,23 @@ export function handOn(input: {
   const { top, now, clock, pace } = input;
   const tests = testsOn(input.state, top, now);
   if (tests.length === 0) return null;
-  const prior = byLearnedPace(pace).factor;
-  const correction = clock
-    ? correctFromHandTest({ ...clock, tests, prior })
-    : { factor: 1, ...BOUNDS, contradicts: false, silent: true };
-  const opens = (factor: number): string | null => {
+  const taught = byLearnedPace(pace);
+  const { stuck, ...correction } = clock
+    ? correctFromHandTest({ ...clock, tests, prior: taught.factor, mustPrior: taught.mustFactor })
+    : { factor: 1, mustFactor: 1, ...BOUNDS, contradicts: false, silent: true, stuck: null };
+  const opens = (more: Partial<Film>): string | null => {
     if (!clock?.next || correction.silent) return null;
     const { film, next, temps } = clock;
-    const { edges } = windowsFor({ film: { ...film, factor }, next, temps, now });
-    const at = edges.find(({ edge }) => edge === 'overcoat-min' || edge === 'immersion')?.at ?? null;
+    const { segments } = windowsFor({ film: { ...film, ...more }, next, temps, now });
+    const at = segments.find(({ state }) => state === 'thumb' || state === 'open')?.fromMs ?? null;
     return at === null ? null : iso(at);
   };
   return {
     tests: tests.map(({ entryId, atMs, found }) => ({ entryId, at: iso(atMs), found })),
     ...correction,
-    opensBySheet: opens(1),
-    opensNow: opens(correction.factor),
+    stuckAt: stuck && iso(stuck.atMs),
+    notCuring: stuck?.notCuring ?? false,
+    opensBySheet: opens({}),
+    opensNow: opens({ factor: correction.factor, ...(stuck && { stuck }) }),
   };
 }

@@ -52,9 +52,9 @@ function spreadsOf(
   const temps = tempsFor(air, place);
   const bandC = bandFor(air, place).map(({ lowC, highC }) => (highC - lowC) / 2);
   const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
-  return clock.edges.flatMap(({ edge, at, points, stopC, from }) => {
+  return clock.edges.flatMap(({ edge, at, points, stopC, runsOn, from }) => {
     if (at !== null && Date.parse(at) <= now) return [];
-    const curve = { points, stopC };
+    const curve = { points, stopC, runsOn };
     const { earlyMs, lateMs } = eventSpread({
       curve,
       temps,

@@ -104,7 +104,8 @@ function hand({ film, hand: known }: BenchView['clock'], entries: readonly Entry
 }
 
 const NO_EFFECT: Omit<HandView, 'tests'> = {
-  ...{ factor: 1, low: 1, high: 1, contradicts: false, silent: false },
+  ...{ factor: 1, mustFactor: 1, low: 1, high: 1, contradicts: false, silent: false },
+  ...{ stuckAt: null, notCuring: false },
   ...{ opensBySheet: null, opensNow: null },
 };
 

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { AreaClock, HandView } from '../../contract/index.ts';
 import type { HandFinding } from '../../core/cure/index.ts';
@@ -106,6 +107,15 @@ export function HandTests({ clock, zone, now }: Props) {
             <p role="status" className="font-semibold">
               {sayEffect(hand, clock.nextIsWater, zone, now)}
             </p>
+            {hand.notCuring && (
+              <p>
+                Put nothing on it. Likely causes: the wrong ratio, no hardener, too much thinner, or cold.{' '}
+                <Link className="link" to={`/materials/tins/${film.productId}`}>
+                  Check the ratio that was really mixed
+                </Link>{' '}
+                and ask the maker before you take it off.
+              </p>
+            )}
           </>
         )}
       </div>
@@ -116,6 +126,10 @@ export function HandTests({ clock, zone, now }: Props) {
 /** What the tests did to the clock, with before and after. */
 export function sayEffect(hand: HandView, nextIsWater: boolean, zone: string, now: number): string {
   if (hand.waits) return 'Kept on this device: the clock goes by it once it has reached the server.';
+  if (hand.notCuring)
+    return 'It still sticks after more than four times the tack-free time of its sheet: the film does not cure.';
+  if (hand.silent && hand.stuckAt !== null)
+    return 'Something sticks, and the sheet does not say when the film is tack-free: nothing goes on until a later test finds it dry.';
   if (hand.silent) return 'The sheet states no time that this could correct: the clock stays as it was.';
   const doubt = hand.contradicts ? 'The findings contradict each other; the last one counts. ' : '';
   if (hand.factor === 1) return `${doubt}The hand agrees with the clock.`;

@@ -38,7 +38,7 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
   const { factor } = edge;
   const { show } = useUnits();
   const fromMs = Date.parse(edge.from);
-  const curve = { points: edge.points, stopC: edge.stopC };
+  const curve = { points: edge.points, stopC: edge.stopC, runsOn: edge.runsOn };
   const { steps, at } = explainEvent({ curve, temps, laidAt: fromMs });
   const end = at ?? now;
   const boundariesMs = dayStarts(fromMs, end, zone);

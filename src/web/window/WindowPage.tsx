@@ -48,14 +48,18 @@ function shownRange(detail: ClockDetail, now: number): { from: number; to: numbe
 
 const WARNINGS: Record<string, string> = {
   'hotter-than-table':
-    'Some hours are hotter than the sheet’s table. The clock runs no faster than its highest temperature; a window may close sooner than shown.',
+    'Some hours are hotter than the sheet’s table. Windows open no sooner than at its highest temperature; they close sooner, as its last two times suggest.',
   'colder-than-table': 'Some hours are colder than the sheet’s table; its line is carried on.',
   'stood-cold': 'In some hours the film was below its stop temperature and the clock stood.',
   'heavy-film':
     'By its litres this coat is over one and a half times its typical film: it is slower than its sheet says. Test by hand before you go on.',
-  'beyond-series': 'An edge lies beyond the forecast; the mean of its last day is assumed from there on.',
+  'not-curing':
+    'The film sticks after more than four times its tack-free time. It is not slow, it does not cure: check the mixing ratio, the hardener, the temperature and the thinner.',
+  'still-sticks':
+    'Something sticks to the film, and its sheet does not say when it is tack-free. Test again before anything goes on it.',
+  'beyond-series': 'An edge lies beyond the forecast: every later day is assumed to be like its last one.',
   'before-series':
-    'The coat was applied before the air is known; the mean of the first known day is assumed.',
+    'The coat was applied before the first known hour: the days before are assumed to be like the first one.',
 };
 
 function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; site: Site }) {

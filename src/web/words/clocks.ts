@@ -6,6 +6,7 @@ import { sayTask } from './systems.ts';
 export function taskOf(clock: AreaClock): string {
   const next = clock.next;
   if (clock.failed !== null) return `Cannot be worked out: ${clock.failed}`;
+  if (clock.hand?.notCuring) return 'The film does not cure: put nothing on it';
   if (clock.nextIsWater) {
     if (clock.state === 'open') return 'Ready for the water';
     if (clock.state === 'closed') return 'Stood out too long: fresh antifouling coat before launch';
