@@ -143,6 +143,8 @@ const ENTRIES: Record<string, Entry> = {
   paintLitres: { run: film.paintLitres, args: [{ areaM2: 20, dryMicrons: 100, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
   dryMicronsFromLitres: { run: film.dryMicronsFromLitres, args: [{ litres: 4, areaM2: 20, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
   applyHours: { run: film.applyHours, args: [24, 'roller'] },
+  enoughNineInTen: { run: film.enoughNineInTen, args: [10, 1] },
+  kindDoubt: { run: film.kindDoubt, args: [1.1, 1.2] },
   coatsNeeded: { run: film.coatsNeeded, args: [{ targetDryMicrons: 300, dryMicronsPerCoat: 100, maxDryMicronsPerCoat: 150 }] }, // biome-ignore format: one line
   checkCurve: { run: cure.checkCurve, args: ['event', curve] },
   readyCurve: { run: (c, at) => cure.readyCurve('event', c).minutesAt(at), args: [curve, 15], endless: [''] },

@@ -1,3 +1,4 @@
+export { COAT_SCATTER, enoughNineInTen, KIND_SPREAD, kindDoubt, SPAN_SD } from './doubt.ts';
 export {
   applyHours,
   coatsNeeded,
@@ -8,6 +9,7 @@ export {
   type Method,
   paintLitres,
   SEALING,
+  SEALING_UPPER,
   TEXTURED,
   TYPICAL_LOSS,
   TYPICAL_RATE_M2_PER_H,

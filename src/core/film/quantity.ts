@@ -71,9 +71,10 @@ export function lossAt(method: Method, underCover: boolean | null): { likely: nu
 
 /**
  * How much more than a smooth coat the coats that seal a broadcast aggregate take: the first two to three times, the
- * second about half of that [T, handbook part 5]. Middle of the span.
+ * second about half of that [T, handbook part 5]. Middle of the span, and its upper end against that.
  */
 export const SEALING: readonly number[] = [2.5, 1.25];
+export const SEALING_UPPER = 1.2;
 
 /** How much more the first coat takes on an old weathered or textured surface: 10–30 % [T, handbook part 6]. */
 export const TEXTURED = { likely: 1.2, upper: 1.3 } as const;

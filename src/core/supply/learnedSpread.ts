@@ -1,3 +1,4 @@
+import { KIND_SPREAD as BETWEEN, COAT_SCATTER as WITHIN } from '../film/index.ts';
 import { positive, QuantityError } from '../units/index.ts';
 
 /** A coat as it came out: the litres it took against those worked out by its sheet. */
@@ -19,6 +20,8 @@ export interface LearnedSpread {
   factor: number;
   /** Its standard error. */
   sd: number;
+  /** How far one coat lies from the next, a standard deviation of the logarithm. */
+  scatter: number;
   /** How much of it is what the coats say, 0–1; the rest is the sheet's. */
   weight: number;
   /** What the coats say by themselves. */
@@ -40,9 +43,6 @@ export interface LearnedHand {
   coats: number;
 }
 
-/** Standard deviation of the logarithm between one coat and the next of a kind, and between kinds and their sheets [M]. */
-const WITHIN = 0.1;
-const BETWEEN = 0.08;
 /** The same between the hands that apply one kind [M]. */
 const HANDS = 0.06;
 /** Coats in all from which on these two are told from the coats themselves. */
@@ -50,15 +50,15 @@ const ENOUGH = 8;
 /** Beyond so many robust standard deviations a coat is an outlier; fewer than that are not judged [common practice]. */
 const FAR = 3.5;
 const FEWEST = 4;
-/** A robust standard deviation is never taken for less, or two coats alike to the millilitre would outlaw a third. */
-const LEAST_SD = 0.05;
+/** A robust standard deviation is never taken for less: of few coats it is too small as often as not. */
+const LEAST_SD = 1.25 * WITHIN;
 
 /**
  * How much paint coats of each kind really take, shrunk towards the sheet while coats are few (empirical Bayes, normal
  * errors of the logarithm): factor = exp(w × mean), w = τ² / (τ² + σ²/n), where σ² is the variance between coats of a kind
  * and τ² between kinds and their sheets, both told from the coats by analysis of variance once there are eight in three
- * kinds [S: Casella, An introduction to empirical Bayes data analysis, The American Statistician 39 (1985)]; until then
- * 0.10² and 0.08² [M].
+ * kinds [S: Casella, An introduction to empirical Bayes data analysis, The American Statistician 39 (1985)], beside 0.10² and 0.08²,
+ * which count as two coats and five kinds; until then by these two alone [M].
  *
  * Two coats that took 20 % more than the sheet: w = 0.56, factor 1.11.
  *
@@ -88,7 +88,9 @@ export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
     return {
       key,
       factor: Math.exp(weight * mean),
-      sd: Math.exp(weight * mean) * Math.sqrt(weight * (within / n)),
+      // Not that of the drawn mean, weight × σ²/n: how far kinds lie from their sheets is itself told from few of them.
+      sd: Math.exp(weight * mean) * Math.sqrt(Math.min(within / n, between)),
+      scatter: Math.sqrt(within),
       weight,
       mean: Math.exp(mean),
       coats: n,
@@ -140,17 +142,22 @@ function median(values: readonly number[]): number {
   return ((order[Math.ceil(half) - 1] as number) + (order[Math.floor(half)] as number)) / 2;
 }
 
+/** The usual variances count as so many coats, and kinds, beside those that there are: few kinds say little of how kinds differ [M]. */
+const USUAL_COATS = 2;
+const USUAL_KINDS = 5;
+
 /** Variance between coats of a kind, and of the kinds about their sheets, from one-way analysis of variance. */
 function variances(kinds: readonly (readonly { log: number }[])[]): { within: number; between: number } {
   const all = kinds.reduce((sum, kind) => sum + kind.length, 0);
-  const known = { within: WITHIN ** 2, between: BETWEEN ** 2 };
-  if (all < ENOUGH || kinds.length < 3 || all - kinds.length < 2) return known;
+  const free = all - kinds.length;
+  if (all < ENOUGH || kinds.length < 3 || free < 2) return { within: WITHIN ** 2, between: BETWEEN ** 2 };
   const squares = kinds.reduce((sum, kind) => {
     const mean = meanOf(kind);
     return sum + kind.reduce((own, { log }) => own + (log - mean) ** 2, 0);
   }, 0);
-  const within = Math.max(squares / (all - kinds.length), (WITHIN / 4) ** 2);
+  const within = (squares + USUAL_COATS * WITHIN ** 2) / (free + USUAL_COATS);
   // About the sheets, that is about nothing, since a sheet is what is shrunk towards.
-  const about = kinds.reduce((sum, kind) => sum + meanOf(kind) ** 2 - within / kind.length, 0) / kinds.length;
-  return { within, between: Math.max(about, (BETWEEN / 4) ** 2) };
+  const about = kinds.reduce((sum, kind) => sum + meanOf(kind) ** 2 - within / kind.length, 0);
+  const between = (Math.max(0, about) + USUAL_KINDS * BETWEEN ** 2) / (kinds.length + USUAL_KINDS);
+  return { within, between };
 }

@@ -1,4 +1,15 @@
-import { deadVolumeLPerM2, lossAt, type Method, paintLitres, SEALING, TEXTURED } from '../film/index.ts';
+import {
+  COAT_SCATTER,
+  deadVolumeLPerM2,
+  kindDoubt,
+  lossAt,
+  type Method,
+  paintLitres,
+  SEALING,
+  SEALING_UPPER,
+  SPAN_SD,
+  TEXTURED,
+} from '../film/index.ts';
 import type { MixPart, RatioBasis } from '../mix/index.ts';
 import { positive, QuantityError, within } from '../units/index.ts';
 
@@ -56,8 +67,11 @@ export interface NeedLine {
   ownParts?: readonly number[] | null;
   /** Additives in every pot of it, ml to a litre of mixed paint; left out: none. */
   additives?: readonly { name: string; mlPerLitre: number }[];
-  /** Litres really used against those by the sheet, as learned, with its standard error; null or left out: not learned. */
-  learned?: { factor: number; sd: number } | null;
+  /**
+   * Litres really used against those by the sheet, as learned, with its standard error and how far one coat lies from the next (a standard
+   * deviation of the logarithm; left out: the usual); null or left out: not learned.
+   */
+  learned?: { factor: number; sd: number; scatter?: number } | null;
 }
 
 /** One coat's litres, and how they come about. */
@@ -79,13 +93,13 @@ export interface LineNeed {
   route: 'film' | 'coverage';
   coats: CoatNeed[];
   litres: number;
-  /** Standard deviations of its litres by its own areas and by what the hand loses, l. */
+  /** Standard deviations of its litres by its own areas, and by what the hand loses and the kind takes, l. */
   sd: { area: number; hand: number };
+  /** Of each coat by itself, a fraction of its litres. */
+  scatter: number;
   loss: { likely: number; upper: number };
 }
 
-/** Half of a span that is read as holding nine in ten, in standard deviations [M: how a "±" of the yard is read]. */
-export const SPAN_SD = 1.645;
 /** A coverage off the tin is taken to be met within this [M]. */
 const COVERAGE_SPREAD = 0.15;
 
@@ -124,20 +138,26 @@ export function lineNeed(line: NeedLine): LineNeed {
   });
   const litres = coats.reduce((sum, each) => sum + each.litres, 0);
   const film = coats.reduce((sum, each) => sum + each.smooth * each.factor, 0);
-  const rough = line.textured ? coats.filter(({ no }) => no === 0) : [];
-  const textured = rough.reduce((sum, { smooth, factor }) => sum + smooth * factor, 0);
+  const atMost = coats.reduce((sum, each) => sum + each.smooth * each.factor * roughness(line, each.no), 0);
+  const rough = film > 0 ? atMost / film : 1;
   // A rate learned from coats applied here takes the place of the trade's span of losses.
   const hand =
-    (learned ? (film * learned.sd) / learned.factor : (film * Math.max(0, upper - 1)) / SPAN_SD) +
-    (textured * (TEXTURED.upper / TEXTURED.likely - 1)) / SPAN_SD;
+    film *
+    (learned ? Math.hypot(learned.sd / learned.factor, (rough - 1) / SPAN_SD) : kindDoubt(upper, rough));
   return {
     route: perM2.route,
     coats,
     litres,
     sd: { area: (litres * spread) / SPAN_SD, hand },
+    scatter: within('scatter of coats', learned?.scatter ?? COAT_SCATTER, 0, 2),
     loss,
   };
 }
+
+/** What a coat takes at the upper end of what lies below it, against its likely litres. */
+const roughness = ({ sealsAggregate, textured }: NeedLine, no: number): number =>
+  (sealsAggregate && no < SEALING.length ? SEALING_UPPER : 1) *
+  (textured && no === 0 ? TEXTURED.upper / TEXTURED.likely : 1);
 
 /** Unthinned litres for a smooth coat on one m², and by which of the sheet's figures. */
 function perSquareMetre(line: NeedLine, loss: number): { litres: number; route: LineNeed['route'] } {

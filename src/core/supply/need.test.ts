@@ -100,8 +100,8 @@ describe('the need of a coat, handbook part 6', () => {
   it('counts cans that spray, which leave nothing in a tray', () => {
     const sheet = { ...TWO_PACK, parts: [TWO_PACK.parts[0] as never], canLitres: 0.4 };
     const { colours, sessions } = need({ lines: [line({ sheet, coats: coats(1, 2), method: 'aerosol' })] });
-    // 2 m² × 100 µm / (500 × 0.55) = 0.73 l: two cans; sprayed wastefully 0.76.
-    expect(only(colours).cans).toBe(2);
+    // 2 m² × 100 µm / (500 × 0.55) = 0.73 l likely, which two cans would just hold; enough nine times in ten are three.
+    expect([only(colours).likely, only(colours).cans]).toEqual([expect.closeTo(0.727, 3), 3]);
     expect(sessions).toEqual([]);
   });
 });
@@ -174,24 +174,72 @@ describe('the safe need', () => {
   it('shrinks with a better measure, and where two areas were measured apart from each other', () => {
     const together = twoSides(0.15, 'by rule', 'by rule');
     expect(together.likely).toBeCloseTo(8.749, 3);
-    // One error of 15 % over both: 8.65 × 0.15 / 1.645, beside the hand's, at 1.2816 of the normal distribution.
-    const hand = (8.649 * (0.925 / 0.9 - 1)) / 1.645;
-    expect(together.safe - together.likely).toBeCloseTo(1.2816 * Math.hypot((8.649 * 0.15) / 1.645, hand), 2);
     expect(twoSides(0.15, 'port rule', 'starboard rule').safe).toBeLessThan(together.safe);
     expect(twoSides(0.02, 'by mesh', 'by mesh').safe).toBeLessThan(twoSides(0.15, 'a', 'b').safe);
   });
 
-  it('is enough nine times in ten, by drawing the errors themselves', () => {
-    const { likely, safe } = twoSides(0.2, 'by rule', 'by rule');
-    const normal = normals(7);
-    const hand = 0.925 / 0.9 - 1;
-    let enough = 0;
-    for (let i = 0; i < 20_000; i++) {
-      const really = 0.1 + (likely - 0.1) * (1 + (normal() * 0.2) / 1.645 + (normal() * hand) / 1.645);
-      if (really <= safe) enough++;
+  /**
+   * A yard as it is, not as the model has it: each kind of coat takes its own factor of what its sheet says, each coat by itself lies off that,
+   * and sealing a non-skid takes anything from two to three times a smooth coat.
+   */
+  const shareEnough = (
+    seed: number,
+    {
+      kinds,
+      scatter,
+      learnedFrom,
+      coatsAhead,
+      seals,
+    }: { kinds: number; scatter: number; learnedFrom: number; coatsAhead: number; seals?: boolean },
+  ) => {
+    const normal = normals(seed);
+    let [enough, all] = [0, 0];
+    for (let yard = 0; yard < 400; yard++) {
+      const truths = Array.from({ length: 5 }, () => Math.exp(kinds * normal()));
+      const logged = truths.flatMap((truth, k) =>
+        Array.from({ length: learnedFrom }, (_, i) => ({
+          id: `${k} ${i}`,
+          key: `${k}`,
+          litres: 4 * truth * Math.exp(scatter * normal()),
+          bySheet: 4,
+        })),
+      );
+      const rates = new Map(learnSpread(logged).map((rate) => [rate.key, rate]));
+      truths.forEach((truth, k) => {
+        const asked = line({
+          ...{ spread: 0, coats: coats(coatsAhead, 20), sealsAggregate: seals ?? false },
+          learned: rates.get(`${k}`) ?? null,
+        });
+        const { lines, colours } = need({ lines: [asked] });
+        const { safe } = only(colours);
+        const rate = rates.get(`${k}`)?.factor ?? 1;
+        const sealing = 2 + ((yard * 5 + k) % 101) / 100;
+        // The rate by the sheet is in a coat's litres times what is learned; what stays in the tools is logged with what was used.
+        const used = only(lines).coats.reduce((sum, { no, litres, factor }) => {
+          const rough = seals && no < 2 ? sealing / (no === 0 ? 1 : 2) / factor : 1;
+          return sum + (litres / rate) * truth * rough * Math.exp(scatter * normal());
+        }, 0);
+        all++;
+        if (used <= safe) enough++;
+      });
     }
-    expect(enough / 20_000).toBeGreaterThan(0.89);
-    expect(enough / 20_000).toBeLessThan(0.91);
+    return enough / all;
+  };
+  it.each([
+    ['by the sheet, a coat', { kinds: 0.08, scatter: 0.1, learnedFrom: 0, coatsAhead: 1 }],
+    ['by the sheet, four coats', { kinds: 0.08, scatter: 0.1, learnedFrom: 0, coatsAhead: 4 }],
+    [
+      'two seal coats on a non-skid',
+      { kinds: 0.08, scatter: 0.1, learnedFrom: 0, coatsAhead: 2, seals: true },
+    ],
+    ['learned from six coats', { kinds: 0.08, scatter: 0.1, learnedFrom: 6, coatsAhead: 1 }],
+    ['learned in a yard that scatters more', { kinds: 0.12, scatter: 0.16, learnedFrom: 6, coatsAhead: 2 }],
+    ['learned, two seal coats', { kinds: 0.08, scatter: 0.1, learnedFrom: 6, coatsAhead: 2, seals: true }],
+  ] as const)('is enough nine times in ten: %s', (_what, yard) => {
+    const enough = shareEnough(7, yard);
+    // A yard that scatters half as much again as yards do is learned as far as thirty coats tell.
+    expect(enough).toBeGreaterThan(yard.scatter > 0.1 ? 0.86 : 0.88);
+    expect(enough).toBeLessThan(0.96);
   });
 
   it('never falls when area, film or spread rises, nor with a method that loses more', () => {
@@ -290,7 +338,8 @@ describe('a spreading rate learned from coats applied here', () => {
   it('moves the need and takes the place of the trade’s span', () => {
     const usual = only(need({ lines: [line()] }).colours);
     const learned = only(need({ lines: [line({ learned: { factor: 1.2, sd: 0.01 } })] }).colours);
-    expect(learned.likely - 0.1).toBeCloseTo((usual.likely - 0.1) * 1.2, 6);
+    // What stays in the tools is in a rate learned from what was used, and counts once.
+    expect(learned.likely).toBeCloseTo((usual.likely - 0.1) * 1.2, 6);
     expect(learned.safe / learned.likely).toBeLessThan(usual.safe / usual.likely);
   });
 });

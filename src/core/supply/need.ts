@@ -59,8 +59,9 @@ export interface Need {
  * ratio where a step has one. A line whose sheet states neither solids nor coverage, or no density where one is needed, is named and takes no
  * other down.
  *
- * Port and starboard bottom of 20 m², both by the same rule of thumb (± 15 %), 100 µm at 50 % solids by roller: 8.65 l
- * likely and, their errors adding up, 9.7 l safe; measured by mesh (± 2 %) 8.8 l.
+ * Port and starboard bottom of 20 m², both by the same rule of thumb (± 15 %), 100 µm at 50 % solids by roller: 8.75 l
+ * likely and, their errors adding up, 10.5 l safe; measured by mesh (± 2 %) 10.0 l, what remains being how far kinds lie from their
+ * sheets and coats from each other.
  *
  * @throws {QuantityError} on figures no paint has, or two lines with the same id
  */
@@ -121,11 +122,17 @@ interface ColourSum {
   lines: ColourNeed['lines'];
 }
 
-/** The litres of each colour of a line. */
-function byColour({ coats }: LineNeed): Map<string, number> {
-  const litres = new Map<string, number>();
-  for (const coat of coats) litres.set(coat.colour, (litres.get(coat.colour) ?? 0) + coat.litres);
-  return litres;
+/** The litres of each colour of a line, and what its coats by themselves may be wrong by, as a standard deviation. */
+function byColour({ coats, scatter }: LineNeed): Map<string, { litres: number; coats: number }> {
+  const colours = new Map<string, { litres: number; coats: number }>();
+  for (const { colour, litres } of coats) {
+    const known = colours.get(colour) ?? { litres: 0, coats: 0 };
+    colours.set(colour, {
+      litres: known.litres + litres,
+      coats: Math.hypot(known.coats, litres * scatter),
+    });
+  }
+  return colours;
 }
 
 /** The sums of one product: its base and its mix in each colour, its other parts for all of them. */
@@ -135,7 +142,7 @@ function addAmounts(found: Need, productId: string, known: readonly Known[], too
   const additives = new Map<string, DoubtfulSum>();
   known.forEach(({ line, own }, at) => {
     const { unit, parts: mix, perLitre } = partShares(line);
-    for (const [colour, litres] of byColour(own)) {
+    for (const [colour, { litres, coats }] of byColour(own)) {
       const share = own.litres > 0 ? litres / own.litres : 0;
       const mixed = litres + (tools.share[at] as number) * share;
       const doubt = {
@@ -143,6 +150,7 @@ function addAmounts(found: Need, productId: string, known: readonly Known[], too
         measuredBy: line.measuredBy,
         hand: own.sd.hand * share,
         by: line.method,
+        coats,
       };
       const one = colours.get(colour) ?? {
         sum: new DoubtfulSum(),
@@ -184,7 +192,13 @@ function liquidOf(productId: string, known: readonly Known[], { clean }: Tools):
   for (const { line, own } of known)
     thin.add(
       own.litres,
-      { area: own.sd.area, measuredBy: line.measuredBy, hand: own.sd.hand, by: line.method },
+      {
+        area: own.sd.area,
+        measuredBy: line.measuredBy,
+        hand: own.sd.hand,
+        by: line.method,
+        coats: own.scatter * Math.hypot(...own.coats.map(({ litres }) => litres)),
+      },
       line.thinner,
     );
   const { likely, safe } = thin.amount;

@@ -44,8 +44,10 @@ export function inTools(known: readonly { line: NeedLine; own: LineNeed }[]): To
         tools.sessions += 1;
         tools.left += left;
         tools.clean += cleaningLitres(method);
+        // A rate learned from what was really used has it in already.
         for (const { at, litres } of session.lines)
-          tools.share[at] = (tools.share[at] as number) + (left * litres) / session.whole;
+          if (!known[at]?.line.learned)
+            tools.share[at] = (tools.share[at] as number) + (left * litres) / session.whole;
       }
   return tools;
 }

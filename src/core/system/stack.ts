@@ -1,4 +1,15 @@
-import { deadVolumeLPerM2, type Method, paintLitres, SEALING, wetMicrons } from '../film/index.ts';
+import {
+  COAT_SCATTER,
+  deadVolumeLPerM2,
+  enoughNineInTen,
+  kindDoubt,
+  type Method,
+  paintLitres,
+  SEALING,
+  SEALING_UPPER,
+  SPAN_SD,
+  wetMicrons,
+} from '../film/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { isIn, TREATMENTS } from './groups.ts';
 import { checkFilm, filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
@@ -25,7 +36,7 @@ export interface StepNeed {
   /** The same for each coat in turn: more where a profile or an aggregate drinks. */
   litresOfCoat: number[];
   litres: number;
-  /** The safe need: at the upper end of the method's loss and of the area's spread. */
+  /** The safe need, enough nine times in ten: as the need of a purchase, of this area alone. */
   litresHigh: number;
   thinnerLitres: number;
   /** Dry film of all its coats, and wet film of one as laid, µm. */
@@ -75,13 +86,23 @@ export function stackNeed(input: {
     });
     const litres = litresOfCoat.reduce((sum, each) => sum + each, 0);
     const filled = fills === i ? areaM2 * deadVolumeLPerM2(profile) : 0;
-    const atUpperLoss =
-      (litres - filled) * (perCoat(upperLossOf(step.method)) / (litresPerCoat || 1)) + filled;
+    const smooth = litres - filled;
+    const atMost = litresOfCoat.reduce(
+      (sum, each, coat) =>
+        sum + (each - (coat === 0 ? filled : 0)) * (coat < sealing.length ? SEALING_UPPER : 1),
+      0,
+    );
+    const upper = perCoat(upperLossOf(step.method)) / (litresPerCoat || 1);
+    const sd = Math.hypot(
+      (litres * spread) / SPAN_SD,
+      smooth * kindDoubt(upper, smooth > 0 ? atMost / smooth : 1),
+      COAT_SCATTER * Math.hypot(...litresOfCoat),
+    );
     return {
       litresPerCoat,
       litresOfCoat,
       litres,
-      litresHigh: atUpperLoss * (1 + spread),
+      litresHigh: enoughNineInTen(litres, sd),
       thinnerLitres: litres * within('thinner', step.thinner, 0, 0.5),
       dryMicrons: dry * coats,
       wetMicronsPerCoat: wetMicrons({ dryMicrons: dry, volumeSolids, thinner: step.thinner }),

@@ -128,11 +128,9 @@ describe('what is still wanted', () => {
     expect([ada?.coats, ben?.coats]).toEqual([3, 3]);
     expect(ada?.factor).toBeGreaterThan(ben?.factor ?? 9);
     const [grey] = learned?.colours ?? [];
+    // By the sheet what stays in the tools comes on top; what is learned of what was used has it in.
     const tools = 5 * 0.1;
-    expect((grey?.likely ?? 0) - tools).toBeCloseTo(
-      ((grey?.likelyBySheet ?? 0) - tools) * (rate?.factor ?? 0),
-      6,
-    );
+    expect(grey?.likely).toBeCloseTo(((grey?.likelyBySheet ?? 0) - tools) * (rate?.factor ?? 0), 6);
     expect(learned?.lines[0]?.learned).toBeCloseTo(rate?.factor ?? 0, 9);
     await settings({ useLearned: false });
     const plain = (await need())?.colours[0];
@@ -234,10 +232,10 @@ describe('what is bought where', () => {
         supplierId,
         discounts: [],
       });
-    await price(5, 10_000, supplier.id);
-    await price(5, 10_500, null);
+    await price(5.2, 10_000, supplier.id);
+    await price(5.2, 10_500, null);
     const view = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
-    // 13.8 l are three packs: 300 and a delivery of 9 far away, 315 near by.
+    // 15.1 l are three packs: 300 and a delivery of 9 far away, 315 near by.
     expect(view).toMatchObject({ total: 30_900, proven: true });
     expect(view.orders).toMatchObject([
       { supplierName: supplier.name, delivery: 900, lines: [{ count: 3, price: 30_000 }] },
@@ -267,7 +265,7 @@ it('of three suppliers every choice is tried, by a thread of its own, and the an
       productId: planned.product.id,
       part: null,
       colour: null,
-      litres: 5,
+      litres: 5.2,
       price,
       supplierId: supplier.id,
       discounts: [],
@@ -324,8 +322,8 @@ describe('what a boat costs', () => {
       productId: planned.product.id,
       part: null,
       colour: null,
-      litres: 5,
-      price: 10_000,
+      litres: 5.2,
+      price: 10_400,
       supplierId: null,
       discounts: [],
     });
@@ -333,8 +331,8 @@ describe('what a boat costs', () => {
     const costs = () => get<CostsView>(`/boats/${planned.boat.id}/costs`);
     const of = (view: CostsView, kind: string) => view.lines.find((line) => line.kind === kind);
     const before = await costs();
-    // Three packs of 5 l for 13.3 likely litres.
-    expect((of(before, 'paint')?.planned ?? 0) + (of(before, 'waste')?.planned ?? 0)).toBe(30_000);
+    // Three packs of 5.2 l for 13.3 likely litres, 15.1 to be enough nine times in ten.
+    expect((of(before, 'paint')?.planned ?? 0) + (of(before, 'waste')?.planned ?? 0)).toBe(31_200);
     expect(of(before, 'paint')?.soFar).toBe(0);
     // 3 × 20/12 h by roller at 60 an hour.
     expect(of(before, 'labour')?.planned).toBe(30_000);

@@ -29,9 +29,9 @@ const LEAST_COATS = 2;
 
 /** A line with its learned rate, the same as long as that stays. */
 const rated = memoised(
-  (line: NeedLine, { factor, sd }: LearnedSpread): NeedLine => ({
+  (line: NeedLine, { factor, sd, scatter }: LearnedSpread): NeedLine => ({
     ...line,
-    learned: { factor, sd },
+    learned: { factor, sd, scatter },
   }),
 );
 
