@@ -169,6 +169,12 @@ const ENTRIES: Record<string, Entry> = {
   byLearnedPace: { run: cure.byLearnedPace, args: [0.8] },
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
   cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line
+  litresInPot: {
+    run: mix.litresInPot,
+    args: [
+      { litres: 0.2, pours: [{ amount: 135, unit: 'ml' }], thinnerLitres: 0.01, additives: [{ ml: 2 }] },
+    ],
+  },
   lossAt: { run: film.lossAt, args: ['roller', false] },
   lineNeed: { run: supply.lineNeed, args: [needLine] },
   need: { run: supply.need, args: [{ lines: [needLine, { ...needLine, id: 'b' }] }] },

@@ -16,6 +16,8 @@ describe("film thickness, handbook part 6's worked figures", () => {
     expect(wetMicrons({ dryMicrons: 100, volumeSolids: 0.57 })).toBeCloseTo(175.4, 1);
     expect(wetMicrons({ dryMicrons: 500, volumeSolids: 0.71 })).toBeCloseTo(704.2, 1);
     expect(dryMicrons({ wetMicrons: 704.2, volumeSolids: 0.71 })).toBeCloseTo(500, 0);
+    // Mixed 2 : 1 : 1 with the reducer as the third part, three quarters of the mix are paint.
+    expect(wetMicrons({ dryMicrons: 45, volumeSolids: 0.48, paintShare: 0.75 })).toBeCloseTo(125, 9);
   });
 
   it('1604 ft² per US gallon at 1 mil of pure solids (any coatings handbook)', () => {

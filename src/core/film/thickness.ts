@@ -5,18 +5,20 @@ interface Thinned {
   volumeSolids: number;
   /** Thinner as a fraction of the mixed paint's volume, 0–0.5. */
   thinner?: number;
+  /** Share of what is mixed that is paint, where the sheet counts the reducer as a part: 0.75 of 2 : 1 : 1; left out: all of it. */
+  paintShare?: number;
 }
 
-function solidsAsLaid({ volumeSolids, thinner = 0 }: Thinned): number {
+function solidsAsLaid({ volumeSolids, thinner = 0, paintShare = 1 }: Thinned): number {
   positive('volume solids', volumeSolids, 1);
   within('thinner', thinner, 0, 0.5);
-  return volumeSolids / (1 + thinner);
+  return (volumeSolids * positive('share of paint in the mix', paintShare, 1)) / (1 + thinner);
 }
 
 /**
  * Wet film that dries to `dryMicrons`: WFT = DFT × (1 + t) / VS.
  *
- * `wetMicrons({ dryMicrons: 500, volumeSolids: 0.71 })` → 704.
+ * `wetMicrons({ dryMicrons: 500, volumeSolids: 0.71 })` → 704. 45 µm at 48 %, mixed 2 : 1 : 1 with reducer: 125.
  *
  * @throws {QuantityError} for solids outside 0–1 or thinner outside 0–0.5
  */

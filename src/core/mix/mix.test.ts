@@ -5,6 +5,7 @@ import {
   atOwnRatio,
   batchOf,
   cansFor,
+  litresInPot,
   type MeasuringTool,
   planBatches,
   potLifeMinutes,
@@ -408,4 +409,15 @@ describe('the pot', () => {
   it('cans are whole, and one at the least', () => {
     expect([cansFor(1.2, 0.4), cansFor(1.21, 0.4), cansFor(0.01, 0.4)]).toEqual([3, 4, 1]);
   });
+});
+
+it('what is in a pot is all that was poured: 270 ml of a 2 : 1 : 1, of which 203 ml are paint; thinner and drops too', () => {
+  const pours = [135, 67.5, 67.5].map((amount) => ({ amount, unit: 'ml' as const }));
+  expect(litresInPot({ litres: 0.2025, pours, thinnerLitres: 0 })).toBeCloseTo(0.27, 9);
+  expect(litresInPot({ litres: 0.2025, pours, thinnerLitres: 0.02, additives: [{ ml: 5 }] })).toBeCloseTo(
+    0.295,
+    9,
+  );
+  const weighed = pours.map(({ amount }) => ({ amount, unit: 'g' as const }));
+  expect(litresInPot({ litres: 0.2, pours: weighed, thinnerLitres: 0.02 })).toBeCloseTo(0.22, 9);
 });

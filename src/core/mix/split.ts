@@ -45,6 +45,9 @@ export const DEFAULT_RATIO_TOLERANCE = 0.05;
 const MOST_STRETCH = 0.25;
 /** Where nothing that near keeps the tolerance, larger batches are tried up to this many times what was asked. */
 const FURTHEST = 6;
+/** What is left of an exact mix when a computer has divided and multiplied: nothing. */
+const ROUNDING = 1e-9;
+const still = (error: number): number => (Math.abs(error) < ROUNDING ? 0 : error);
 /** Less than this is no error that a hand pours to. */
 const NO_ERROR = 0.001;
 /** A batch short by more than this is said to be. */
@@ -177,7 +180,7 @@ function splitFrom(
   });
   const base = (marks[0] as number) / (share[0] as number);
   const ratioError = marks
-    .map((count, i) => count / (share[i] as number) / base - 1)
+    .map((count, i) => still(count / (share[i] as number) / base - 1))
     .reduce((worst, error) => (Math.abs(error) > Math.abs(worst) ? error : worst), 0);
   const litres = pours.every((pour) => pour.litres !== null)
     ? pours.reduce((sum, pour) => sum + (pour.litres as number), 0)
@@ -189,6 +192,6 @@ function splitFrom(
     litres,
     ratioError,
     withinTolerance: Math.abs(ratioError) <= how.tolerance + 1e-9,
-    sizeError: running / how.total - 1,
+    sizeError: still(running / how.total - 1),
   };
 }

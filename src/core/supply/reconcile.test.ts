@@ -47,6 +47,9 @@ describe('what the tins say', () => {
 
   it('cannot tell where the marks leave room for both', () => {
     expect(reconcile(tins({ left: [11.4, 5.6], mark: 0.25 })).verdict).toBe('cannot-tell');
+    // Four per cent too much, to a mark that leaves room for seven: within is not proven.
+    expect(reconcile(tins({ left: [6, 2.88], mark: 0.2 })).verdict).toBe('cannot-tell');
+    expect(reconcile(tins({ left: [6, 2.88], mark: 0.01 })).verdict).toBe('in-ratio');
     expect(reconcile(tins({ left: [12, 6] })).verdict).toBe('nothing-used');
     expect(reconcile(tins({ left: [0, 0] })).verdict).toBe('in-ratio');
   });

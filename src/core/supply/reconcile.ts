@@ -135,15 +135,14 @@ const furthestOf = (errors: readonly PartError[]): PartError | null =>
     null,
   );
 
-/** Off where the whole band is off; in ratio where the figure is and the band does not reach twice as far. */
+/** Off where a whole band is outside the tolerance, in ratio where all bands are within it; else the marks leave room for both. */
 function verdictOf(errors: readonly PartError[], tolerance: number): Reconciled['verdict'] {
   const proven = furthestOf(provenOff(errors, tolerance));
   if (proven) return proven.error > 0 ? 'too-much' : 'too-little';
   const sure = errors.every(
-    ({ low, high }) => low >= -2 * tolerance - 1e-9 && high !== null && high <= 2 * tolerance + 1e-9,
+    ({ low, high }) => low >= -tolerance - 1e-9 && high !== null && high <= tolerance + 1e-9,
   );
-  const near = errors.every(({ error }) => Math.abs(error) <= tolerance + 1e-9);
-  return sure && near ? 'in-ratio' : 'cannot-tell';
+  return sure ? 'in-ratio' : 'cannot-tell';
 }
 
 /** Nothing mixed wrong: what was used beyond what the scarcest part asks went astray. */

@@ -117,6 +117,9 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   return notes;
 }
 
+/** Less than half a micron is nothing that is said or measured. */
+const NOTHING_MICRONS = 0.5;
+
 /** Dry film still missing of a target after what was laid, and the coats that takes at the sheet's typical film. */
 export function coatsStillNeeded(input: {
   targetMicrons: number;
@@ -125,8 +128,7 @@ export function coatsStillNeeded(input: {
   method: Method;
 }): { missingMicrons: number; coats: number } {
   const missingMicrons = Math.max(0, input.targetMicrons - input.laidMicrons);
-  // What is missing is said to the micron; a coat more for less than a twentieth is within any gauge's error [M].
-  if (missingMicrons < 0.05 * input.targetMicrons) return { missingMicrons, coats: 0 };
+  if (missingMicrons < NOTHING_MICRONS) return { missingMicrons, coats: 0 };
   const film = filmOf(input.sheet, input.method);
   return {
     missingMicrons,

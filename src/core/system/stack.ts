@@ -10,6 +10,7 @@ import {
   SPAN_SD,
   wetMicrons,
 } from '../film/index.ts';
+import { unthinnedShare } from '../mix/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { isIn, TREATMENTS } from './groups.ts';
 import { checkFilm, filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
@@ -17,7 +18,8 @@ import { type Band, type StepTask, stepAreaM2 } from './step.ts';
 
 /** One step of a stack: a product laid in so many coats. */
 export interface StackStep {
-  sheet: Pick<ProductSheet, 'volumeSolids' | 'film' | 'byMethod'> & Partial<Pick<ProductSheet, 'family'>>;
+  sheet: Pick<ProductSheet, 'volumeSolids' | 'film' | 'byMethod'> &
+    Partial<Pick<ProductSheet, 'family' | 'parts' | 'ratioBy'>>;
   coats: number;
   /** Dry film of each coat, µm. */
   dryMicronsPerCoat: number;
@@ -105,7 +107,12 @@ export function stackNeed(input: {
       litresHigh: enoughNineInTen(litres, sd),
       thinnerLitres: litres * within('thinner', step.thinner, 0, 0.5),
       dryMicrons: dry * coats,
-      wetMicronsPerCoat: wetMicrons({ dryMicrons: dry, volumeSolids, thinner: step.thinner }),
+      wetMicronsPerCoat: wetMicrons({
+        dryMicrons: dry,
+        volumeSolids,
+        thinner: step.thinner,
+        paintShare: paintShareOf(step.sheet),
+      }),
       loss,
       film:
         dry > film.max
@@ -120,6 +127,13 @@ export function stackNeed(input: {
     dryMicrons: steps.reduce((sum, step) => sum + step.dryMicrons, 0),
     litres: steps.reduce((sum, step) => sum + step.litres, 0),
   };
+}
+
+/** Share of paint in the mix as its sheet counts the reducer; 1 where it is no part of the ratio, or its volume is not stated. */
+function paintShareOf({ parts, ratioBy }: StackStep['sheet']): number {
+  if (!parts?.some(({ reducer }) => reducer) || !ratioBy) return 1;
+  const volumeKnown = ratioBy === 'volume' || parts.every(({ densityKgPerL }) => densityKgPerL !== null);
+  return volumeKnown ? unthinnedShare({ parts, by: ratioBy }) : 1;
 }
 
 /** The first step of a stack that forms a film, and so fills a blast profile; −1: none. Washes and converters do not. */

@@ -22,6 +22,22 @@ describe('a stack on an area', () => {
     expect(need.dryMicrons).toBe(300);
   });
 
+  it('a reducer that is a part of the ratio makes the film wetter: 2 : 1 : 1 at 48 % for 45 µm is 125 µm wet', () => {
+    const parts = [2, 1, 1].map((ratio, i) => ({
+      name: `part ${i}`,
+      ratio,
+      densityKgPerL: null,
+      reducer: i === 2,
+    }));
+    const reduced = { ...sheet, volumeSolids: 0.48, parts, ratioBy: 'volume' as const };
+    const need = stackNeed({
+      areaM2: 1,
+      spread: 0,
+      steps: [{ sheet: reduced, coats: 1, dryMicronsPerCoat: 45, method: 'roller', thinner: 0 }],
+    });
+    expect(need.steps[0]?.wetMicronsPerCoat).toBeCloseTo(125, 9);
+  });
+
   it('the first coat that forms a film fills the blast profile, not the wash before it', () => {
     const wash = {
       ...sheet,

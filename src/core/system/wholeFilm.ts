@@ -76,8 +76,8 @@ interface OfLayer {
   judgement: Judgement;
 }
 
-/** No gauge or litre is nearer than a twentieth. */
-const NEAR = 0.95;
+/** Less than half a micron is nothing that is said or measured. */
+const NOTHING_MICRONS = 0.5;
 
 /**
  * What the coats come to in all, judged at the last layer of each kind: coats or film that are missing are a condition
@@ -100,7 +100,7 @@ export function judgeWhole(layers: readonly Layer[], place: StackPlace): OfLayer
     const missing =
       'coats' in least
         ? least.coats - sum.coats
-        : sum.microns >= NEAR * least.microns
+        : least.microns - sum.microns < NOTHING_MICRONS
           ? 0
           : Math.ceil((least.microns - sum.microns) / last.dryMicronsPerCoat);
     if (!(missing > 0)) return [];

@@ -17,6 +17,7 @@ import { OwnRatioNote } from './OwnRatioNote.tsx';
 import { PotPlan } from './PotPlan.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
+import { pouredOf } from './poured.ts';
 import { SplitNotes } from './SplitNotes.tsx';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
 import { endsBefore, TinsReach, whyAnyway } from './TinsReach.tsx';
@@ -85,7 +86,6 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
 
   const logMixed = () => {
     if (!batch) return;
-    const split = batch.result.asked;
     log(
       entryWrite({
         id: uuidv7(),
@@ -98,15 +98,8 @@ export function Mixing({ view, step, product, wanted, airC, onMixed }: Props) {
           coatNo: view.clock.next?.coatNo ?? 0,
           productId: product.id,
           sheetVersion: product.version,
-          litres: Number(batch.litres.toFixed(4)),
-          pours: split.pours.map((pour) => ({
-            name: pour.name,
-            amount: Number(pour.amount.toFixed(2)),
-            unit: split.measure === 'weight' ? 'g' : 'ml',
-          })),
+          ...pouredOf(batch),
           tool,
-          ratioError: split.ratioError,
-          ...(batch.litresEstimated && { litresEstimated: true }),
           ...(step.ownRatio && { ownRatio: step.ownRatio }),
           ...(put.length > 0 && { additives: put }),
           thinnerLitres: thinner.litres,

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { PotView } from '../../contract/index.ts';
+import { litresInPot } from '../../core/mix/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
@@ -61,7 +62,7 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
                 : 'Ready: apply it'}
           </p>
           <p>
-            {show(pot.batch.litres, 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (
+            {show(litresInPot(pot.batch), 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (
             {pot.batch.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')})
           </p>
         </div>
