@@ -37,7 +37,7 @@ export function BenchChoice() {
                 <ul className="max-w-4xl">
                   {lines.map((line) => {
                     const { clock } = line;
-                    const word = countdownWord(clock);
+                    const word = countdownWord(clock, now);
                     return (
                       <li key={clock.areaId} className="border-base-300 border-b">
                         <Link
@@ -45,7 +45,7 @@ export function BenchChoice() {
                           className="hover:bg-base-200 grid min-h-16 grid-cols-[1fr_auto] items-center gap-3 py-2"
                         >
                           <span className="min-w-0">
-                            <span className="lettered block text-lg">{taskOf(clock)}</span>
+                            <span className="lettered block text-lg">{taskOf(clock, now)}</span>
                             <span className="block">
                               {clock.areaName}, {clock.boatName}
                             </span>

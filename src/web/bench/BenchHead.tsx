@@ -29,7 +29,7 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
   const { clock, product, step } = view;
   const next = clock.next;
   const hex = product?.sheet.colours.find((c) => c.name === next?.colour)?.hex;
-  const word = countdownWord(clock);
+  const word = countdownWord(clock, now);
   return (
     <header className="space-y-2">
       <p>
@@ -38,7 +38,7 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
         </Link>{' '}
         / {view.area.name}, {view.boat.name}
       </p>
-      <h1 className="text-3xl">{taskOf(clock)}</h1>
+      <h1 className="text-3xl">{taskOf(clock, now)}</h1>
       {next && step && (
         <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
           {hex && (

@@ -7,11 +7,12 @@ import {
   judgeConditions,
 } from '../../core/air/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
-import { sayTime } from '../clock/say.ts';
+import { sayAt, sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayFailure, sayReason } from '../words/airReasons.ts';
+import { heldBack } from '../words/clocks.ts';
 import { Starts } from './Starts.tsx';
 
 /** The sheet's limits for the coat in hand, by the method it is applied by. */
@@ -59,7 +60,18 @@ interface Props {
 }
 
 /** The verdict in two or three words. */
-function Headline({ ok, unknown, conditional }: { ok: boolean; unknown: boolean; conditional: boolean }) {
+function Headline({
+  held,
+  ok,
+  unknown,
+  conditional,
+}: {
+  held: string | null;
+  ok: boolean;
+  unknown: boolean;
+  conditional: boolean;
+}) {
+  if (held !== null) return <strong className="text-error">{held}</strong>;
   if (ok && !conditional) return <strong className="text-success">Suitable now</strong>;
   if (ok) return <strong className="text-warning">Suitable now, on a condition</strong>;
   if (unknown) return <strong className="text-warning">Suitable this hour, not known ahead</strong>;
@@ -89,6 +101,7 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
   const limits = limitsHere(view, sheet);
   const { outlook } = view;
   const now = Date.parse(view.now);
+  const held = heldBack(view.clock, now, (at) => sayAt(at, zone, now));
   // What is measured at the boat stands for this hour; the series for those to come.
   const later = (outlook?.failures ?? []).filter(({ at }) => Date.parse(at) > now);
   const asked = outlook !== null && outlook.safeBy === null;
@@ -105,7 +118,12 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
       <Why
         figure={
           <span className="text-xl">
-            <Headline ok={ok} unknown={unknown} conditional={conditions.size > 0} />
+            <Headline
+              held={held?.headline ?? null}
+              ok={ok}
+              unknown={unknown}
+              conditional={conditions.size > 0}
+            />
           </span>
         }
       >
@@ -125,6 +143,12 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
           sun or under a clear sky is an estimate from the air: measure it where it is close.
         </p>
       </Why>
+      {held && (
+        <p className="text-lg font-semibold">
+          {held.reason.replace(/^./, (first) => first.toUpperCase())}.{' '}
+          {ok ? 'Air and surface would be suitable now.' : ''}
+        </p>
+      )}
       <ConditionList
         codes={new Set([...conditions, ...(outlook?.starts ?? []).flatMap((each) => each.conditions)])}
       />

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
-import { countdownWord, taskOf } from '../words/clocks.ts';
+import { countdownWord, heldBack, taskOf } from '../words/clocks.ts';
 import { isRunningOut, nextLine, RUNNING_OUT_MS, slipLines } from './urgency.ts';
 
 const NOW = Date.parse('2026-05-14T12:00:00Z');
@@ -89,19 +89,29 @@ describe('what to do, as a foreman would say it', () => {
       'Stood out too long: fresh antifouling coat before launch',
     ],
   ])('%o', (over, task) => {
-    expect(taskOf(clock(over))).toBe(task);
+    expect(taskOf(clock(over), 0)).toBe(task);
   });
 
   it('a coat broken off is finished first, whatever its window says', () => {
     const begun = clock({});
     const next = { ...(begun.next as NonNullable<AreaClock['next']>), coveredM2: 8 };
-    expect(taskOf({ ...begun, next })).toBe('Finish Test epoxy, coat 2 of 3');
+    expect(taskOf({ ...begun, next }, 0)).toBe('Finish Test epoxy, coat 2 of 3');
   });
 
   it('counts down to what the state waits for', () => {
-    expect(countdownWord(clock({ state: 'too-soon' }))).toBe('opens in');
-    expect(countdownWord(clock({ state: 'too-soon', nextIsWater: true }))).toBe('ready in');
-    expect(countdownWord(clock({}))).toBe('closes in');
-    expect(countdownWord(clock({ state: 'key-first' }))).toBe('');
+    expect(countdownWord(clock({ state: 'too-soon' }), 0)).toBe('opens in');
+    expect(countdownWord(clock({ state: 'too-soon', nextIsWater: true }), 0)).toBe('ready in');
+    expect(countdownWord(clock({}), 0)).toBe('closes in');
+    // Steel past its time: no count runs on, and it is not the primer that is next.
+    const steel = clock({ state: 'bare', primeBy: '2026-05-04T12:00:00.000Z' });
+    const [before, after] = ['2026-05-04T11:59:00.000Z', '2026-05-04T12:00:00.000Z'].map((at) =>
+      Date.parse(at),
+    ) as [number, number];
+    expect([countdownWord(steel, before), countdownWord(steel, after)]).toEqual(['prime within', '']);
+    expect(taskOf(steel, before)).toMatch(/^Bare steel: prime with/);
+    expect(taskOf(steel, after)).toBe('Re-blast, or inspect for flash rust');
+    expect(heldBack(steel, after, (at) => at)?.headline).toBe('Not suitable now');
+    expect(heldBack(steel, before, (at) => at)).toBeNull();
+    expect(countdownWord(clock({ state: 'key-first' }), 0)).toBe('');
   });
 });

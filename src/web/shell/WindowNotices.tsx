@@ -43,7 +43,7 @@ export function WindowNotices() {
     const due = dueNotices(slip.clocks, now, settings.beforeMin).filter(({ key }) => !told.current.has(key));
     for (const { key, says, at, clock } of due) {
       told.current.add(key);
-      const text = `${clock.areaName}, ${clock.boatName}: ${says} ${sayTime(at, yard.zone, now)}. ${taskOf(clock)}.`;
+      const text = `${clock.areaName}, ${clock.boatName}: ${says} ${sayTime(at, yard.zone, now)}. ${taskOf(clock, now)}.`;
       notify(text);
       if ('Notification' in window && Notification.permission === 'granted')
         new Notification(`Window ${says}`, { body: text, tag: key });

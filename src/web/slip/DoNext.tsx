@@ -86,13 +86,13 @@ function AreaNext({
   zone: string;
 }) {
   const { clock } = line;
-  const word = countdownWord(clock);
+  const word = countdownWord(clock, now);
   const work = workWords(clock, now);
   return (
     <>
       <div>
         <p className="label-caps">Next</p>
-        <p className="lettered text-2xl">{taskOf(clock)}</p>
+        <p className="lettered text-2xl">{taskOf(clock, now)}</p>
         <p className="text-lg">
           {clock.areaName}, {clock.boatName} <StateMark state={clock.state} />
         </p>

@@ -162,7 +162,7 @@ function AreaLine({
   site: Site;
   zone: string;
 }) {
-  const word = countdownWord(clock);
+  const word = countdownWord(clock, now);
   const work = workWords(clock, now);
   const left = clock.until === null ? null : Date.parse(clock.until) - now;
   const when = clock.until ? sayTime(clock.until, zone, now) : null;
@@ -179,7 +179,7 @@ function AreaLine({
       </p>
       <div className="min-w-0">
         <Link className="font-semibold hover:underline" to={`/bench/${clock.areaId}`}>
-          {taskOf(clock)}
+          {taskOf(clock, now)}
         </Link>
         <p className="truncate text-sm">
           {clock.areaName}, {clock.boatName}

@@ -80,7 +80,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
           </Link>{' '}
           / {clock.areaName}, {clock.boatName}
         </p>
-        <h1 className="text-2xl">{taskOf(clock)}</h1>
+        <h1 className="text-2xl">{taskOf(clock, now)}</h1>
         {clock.film && (
           <p>
             On {clock.film.productName}, {clock.film.coatLabel}, applied{' '}

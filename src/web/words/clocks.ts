@@ -3,7 +3,7 @@ import { workLeft } from '../state/workStates.ts';
 import { sayTask } from './systems.ts';
 
 /** What to do on an area, as a foreman would say it. */
-export function taskOf(clock: AreaClock): string {
+export function taskOf(clock: AreaClock, now: number): string {
   const next = clock.next;
   if (clock.failed !== null) return `Cannot be worked out: ${clock.failed}`;
   if (clock.hand?.notCuring) return 'The film does not cure: put nothing on it';
@@ -21,6 +21,7 @@ export function taskOf(clock: AreaClock): string {
     case 'hidden':
       return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is moved; then ${coat}`;
     case 'bare':
+      if (isPastPriming(clock, now)) return 'Re-blast, or inspect for flash rust';
       return clock.primeBy ? `Bare steel: prime with ${coat}` : `First coat: ${coat}`;
     case 'too-soon':
       return `Then ${coat}`;
@@ -39,10 +40,45 @@ export function workWords(clock: AreaClock, now: number): string {
   return left.length === 0 ? '' : `before it: ${left.join(', ')}`;
 }
 
-/** What the countdown counts to. */
-export function countdownWord(clock: AreaClock): string {
+/** Whether steel has stood bare longer than it may before its primer. */
+export const isPastPriming = (clock: Pick<AreaClock, 'state' | 'primeBy'>, now: number): boolean =>
+  clock.state === 'bare' && clock.primeBy !== null && Date.parse(clock.primeBy) <= now;
+
+/** What the countdown counts to; empty: nothing is counted. */
+export function countdownWord(clock: AreaClock, now: number): string {
+  if (isPastPriming(clock, now)) return '';
   if (clock.state === 'bare' && clock.primeBy) return 'prime within';
   if (clock.state === 'too-soon') return clock.nextIsWater ? 'ready in' : 'opens in';
   if (clock.state === 'open' || clock.state === 'thumb') return 'closes in';
   return '';
+}
+
+/**
+ * Why nothing goes on an area now, whatever the air: its film, or steel that stood bare too long; null: nothing stands against it.
+ *
+ * @returns a headline and the reason
+ */
+export function heldBack(
+  clock: AreaClock,
+  now: number,
+  sayWhen: (at: string) => string,
+): { headline: string; reason: string } | null {
+  if (isPastPriming(clock, now))
+    return {
+      headline: 'Not suitable now',
+      reason: `the steel had to be primed by ${sayWhen(clock.primeBy ?? '')}: re-blast it, or inspect it for flash rust`,
+    };
+  if (clock.hand?.notCuring)
+    return {
+      headline: 'Not suitable now',
+      reason: 'the film below does not cure: check the ratio that was mixed',
+    };
+  if (clock.state === 'too-soon')
+    return {
+      headline: 'Not yet',
+      reason: clock.until
+        ? `the film below is ready ${sayWhen(clock.until)}`
+        : 'nobody knows when the film below is ready: test it by hand',
+    };
+  return null;
 }
