@@ -56,6 +56,7 @@ const ENTRIES: Record<string, Entry> = {
   fromCanonical: { run: units.fromCanonical, args: [100, 'mil'] },
   formatQuantity: { run: units.formatQuantity, args: [100, 'film', 'us'] },
   figure: { run: units.figure, args: [12.3] },
+  monthsLater: { run: units.monthsLater, args: [1_760_000_000_000, 6] },
   fieldText: { run: units.fieldText, args: [12.3] },
   tell: { run: units.tell, args: [['at most ', { value: 100, quantity: 'film' }], 'metric'] },
   dewPointC: { run: air.dewPointC, args: [{ airC: 20, rh: 0.5 }] },

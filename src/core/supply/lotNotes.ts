@@ -1,4 +1,4 @@
-import { moment, within } from '../units/index.ts';
+import { moment, monthsLater, within } from '../units/index.ts';
 
 /** What is known of a lot that decides whether it may still be used. Times in ms. */
 export interface LotAge {
@@ -31,10 +31,8 @@ export interface LotNote {
   atMs: number | null;
 }
 
-/** Days of a month where a sheet counts in months. */
-const MONTH_MS = 30.44 * 24 * 3_600_000;
 /** Said this long before the end [M]. */
-const SOON_MS = MONTH_MS;
+const SOON_MONTHS = 1;
 /** A tin that stood so long has settled, and is stirred from the bottom [T]. */
 const SETTLED_MONTHS = 6;
 /** An opened bottle of converter is suspect from here on [T, handbook part 4]. */
@@ -46,13 +44,17 @@ export function lotEndsMs(
 ): number | null {
   // Nobody knows how old it was when it came: from then on at the latest.
   const from = lot.madeMs ?? lot.receivedMs;
-  const months = (name: string, value: number) => within(name, value, 0, 1200) * MONTH_MS;
   const ends = [
     ...(from !== null && lot.shelfMonths !== null
-      ? [moment('day made', from) + months('shelf life', lot.shelfMonths)]
+      ? [monthsLater(moment('day made', from), within('shelf life', lot.shelfMonths, 0, 1200))]
       : []),
     ...(lot.openedMs !== null && lot.openedMonths !== null
-      ? [moment('day opened', lot.openedMs) + months('life once opened', lot.openedMonths)]
+      ? [
+          monthsLater(
+            moment('day opened', lot.openedMs),
+            within('life once opened', lot.openedMonths, 0, 1200),
+          ),
+        ]
       : []),
   ];
   return ends.length > 0 ? Math.min(...ends) : null;
@@ -71,12 +73,12 @@ export function lotNotes(lot: LotAge): LotNote[] {
     notes.push({ code, text, keepsOut, atMs });
   const ends = lotEndsMs(lot);
   const from = lot.madeMs ?? lot.receivedMs;
-  const bySheet = lot.shelfMonths !== null && from !== null && from + lot.shelfMonths * MONTH_MS <= now;
+  const bySheet = lot.shelfMonths !== null && from !== null && monthsLater(from, lot.shelfMonths) <= now;
   if (ends !== null && ends <= now) {
     if (bySheet)
       say('out-of-date', 'past the shelf life of its sheet: ask its maker before it is used', true, ends);
     else say('opened-long', 'opened longer than its sheet allows: test it on a scrap first', true, ends);
-  } else if (ends !== null && ends - now < SOON_MS)
+  } else if (ends !== null && ends < monthsLater(now, SOON_MONTHS))
     say('ends-soon', 'its shelf life ends within a month', false, ends);
   else if (ends === null && lot.shelfMonths === null)
     say('date-not-stated', 'its sheet states no shelf life: look at the tin', false);
@@ -87,10 +89,10 @@ export function lotNotes(lot: LotAge): LotNote[] {
   if (
     lot.kind === 'rust-converter' &&
     lot.openedMs !== null &&
-    now - lot.openedMs >= CONVERTER_MONTHS * MONTH_MS
+    now >= monthsLater(lot.openedMs, CONVERTER_MONTHS)
   )
     say('old-converter', 'a bottle opened two years ago is suspect: try it on a rusty nail first', true);
-  if (from !== null && now - from >= SETTLED_MONTHS * MONTH_MS && lot.kind !== 'rust-converter')
+  if (from !== null && now >= monthsLater(from, SETTLED_MONTHS) && lot.kind !== 'rust-converter')
     say('settled', 'has stood half a year: what settled is stirred up from the bottom first', false);
   return notes;
 }

@@ -4,6 +4,7 @@ import {
   film,
   formatQuantity,
   fromCanonical,
+  monthsLater,
   parseNumber,
   parseQuantity,
   said,
@@ -87,4 +88,14 @@ describe('a separator that could be either', () => {
   it.each(['', '.', '1.2.3', '1,2,3', '12e'])('%s is no number', (typed) => {
     expect(() => parseNumber(typed)).toThrow(RangeError);
   });
+});
+
+it('months are those of the calendar: the last of January and one month is the last of February; leap years, half months', () => {
+  const day = (text: string) => Date.parse(`${text}T10:00:00Z`);
+  const later = (text: string, months: number) => new Date(monthsLater(day(text), months)).toISOString();
+  expect(later('2026-01-31', 1)).toBe('2026-02-28T10:00:00.000Z');
+  expect(later('2028-01-31', 1)).toBe('2028-02-29T10:00:00.000Z');
+  expect(later('2026-11-30', 24)).toBe('2028-11-30T10:00:00.000Z');
+  expect(later('2026-03-15', 0)).toBe('2026-03-15T10:00:00.000Z');
+  expect(monthsLater(day('2026-03-15'), 0.5) - day('2026-03-15')).toBeCloseTo(15.22 * 86_400_000, -3);
 });

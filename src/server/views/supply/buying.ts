@@ -6,7 +6,7 @@ import {
   costOf,
   perLitreOfPaint,
 } from '../../../core/supply/index.ts';
-import { remembering } from '../../../core/units/index.ts';
+import { monthsLater, remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 import { besidesOf } from './besides.ts';
@@ -17,7 +17,6 @@ import { type Short, smallOf } from './smallNeeds.ts';
 import { type YardNeed, yardNeed } from './yardNeed.ts';
 
 const DAY_MS = 24 * HOUR_MS;
-const MONTH_MS = 30.44 * DAY_MS;
 
 /** With more suppliers or packs than this not even a glance is taken in the thread that answers everybody. */
 const FEW_SUPPLIERS = 2;
@@ -159,7 +158,7 @@ function shopOf(held: ReadHeld, asked: { boatId?: string }): Omit<Searched, 'bou
     tooEarly: products.flatMap((product) => {
       const used = firstCoatMs(product.id, needed, held);
       const { shelfMonths } = product.sheet;
-      return used !== null && shelfMonths !== null && used - now > shelfMonths * MONTH_MS
+      return used !== null && shelfMonths !== null && used > monthsLater(now, shelfMonths)
         ? [{ productName: product.name, usedAt: new Date(used).toISOString(), shelfMonths }]
         : [];
     }),
