@@ -1,52 +1,22 @@
 import { moment, QuantityError, within } from '../units/index.ts';
 import { chain, type WindowSegment, type WindowState } from './chain.ts';
+import { type CureSheet, dryPoints, FILM_EVENTS, type FilmEvent, type Next, ruleFor } from './cureSheet.ts';
 import type { CurvePoint, EventCurve } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
 import { segmentAt } from './segmentAt.ts';
 import type { TempSeries } from './series.ts';
 
 export type { WindowSegment, WindowState } from './chain.ts';
-
-/** Events a film goes through that do not depend on what comes next. */
-export type FilmEvent =
-  | 'dew-safe'
-  | 'tack-free'
-  | 'sandable'
-  | 'walk'
-  | 'immersion'
-  | 'latest-immersion'
-  | 'full-cure';
-
-export const FILM_EVENTS: readonly FilmEvent[] = [
-  'dew-safe',
-  'tack-free',
-  'sandable',
-  'walk',
-  'immersion',
-  'latest-immersion',
-  'full-cure',
-];
-
-/** When the next coat may and must go on, for one kind of next coat [P]. */
-export interface OvercoatRule {
-  /** What goes on top: the same product, a coating family, or anything else. */
-  by: 'self' | 'any' | (string & {});
-  min: readonly CurvePoint[];
-  /** End of the window in which the next coat bonds without sanding; null: the sheet sets none. */
-  chemicalMax: readonly CurvePoint[] | null;
-  /** While the film takes a thumbprint and nothing sticks. */
-  thumb?: { opens: readonly CurvePoint[]; closes: readonly CurvePoint[] } | null;
-  /** Grit to key with once the chemical window has closed; null: not stated. */
-  keyGrit: number | null;
-}
-
-/** The part of a product's sheet that the clock needs. */
-export interface CureSheet {
-  /** Below this the clock stands; null: not stated. */
-  stopC: number | null;
-  events: Partial<Record<FilmEvent, readonly CurvePoint[]>>;
-  overcoat: readonly OvercoatRule[];
-}
+export {
+  type CureSheet,
+  dryPoints,
+  FILM_EVENTS,
+  type FilmEvent,
+  type Next,
+  type OvercoatRule,
+  ruleFor,
+  safeEvent,
+} from './cureSheet.ts';
 
 export interface Film {
   /** First and last moment of application, ms: the last corner decides "may", the first one "must". */
@@ -65,9 +35,6 @@ export interface Film {
 
 /** From here on a film is heavier than its sheet's times are good for [M]: it holds its solvent longer. */
 const HEAVY_TIMES = 1.5;
-
-/** What comes next on the film: a coat, told by family and whether it is the same product, or the water. */
-export type Next = { kind: 'coat'; family: string; same: boolean } | { kind: 'water' };
 
 /** A named edge of the window, with the table it was reckoned from. */
 export interface WindowEdge {
@@ -93,13 +60,28 @@ export interface Windows {
 }
 
 /** Start and end of application in their order. */
-function checkFilm({ laidFromMs, laidToMs, factor, mustFactor }: Film): void {
+function checkFilm({ laidFromMs, laidToMs, factor, mustFactor, sheet }: Film): void {
   moment('start of application', laidFromMs);
   moment('end of application', laidToMs);
   if (laidToMs < laidFromMs)
     throw new QuantityError('end of application', laidToMs, `its start ${laidFromMs} or later`);
   if (factor !== undefined) within('factor of the clock', factor, 0.01, 100);
   if (mustFactor !== undefined) within('factor of the clock for what must be', mustFactor, 0.01, 100);
+  for (const { keyGrit } of sheet.overcoat) if (keyGrit !== null) within('grit', keyGrit, 1, 10_000);
+}
+
+/** What is to be said of a film before anything is known of its air. */
+function filmWarnings({ timesTypical, stuck }: Film, dry: number | null): ClockWarning[] {
+  const heavy =
+    timesTypical !== undefined && within('film against the typical', timesTypical, 0, 1000) >= HEAVY_TIMES;
+  return [
+    ...(heavy ? (['heavy-film'] as const) : []),
+    ...(stuck?.notCuring
+      ? (['not-curing'] as const)
+      : stuck && dry === null
+        ? (['still-sticks'] as const)
+        : []),
+  ];
 }
 
 /** Edges by which something must be done; every other says from when it may. */
@@ -122,27 +104,6 @@ function curveTo(edge: WindowEdge['edge'], points: readonly CurvePoint[], film: 
 }
 
 /**
- * The event after which dew and rain no longer hurt a film: the sheet's own, else tack-free [T]; null: neither is stated,
- * and it has to be asked for.
- */
-export function safeEvent(
-  sheet: CureSheet,
-): { event: 'dew-safe' | 'tack-free'; points: readonly CurvePoint[] } | null {
-  for (const event of ['dew-safe', 'tack-free'] as const) {
-    const points = sheet.events[event];
-    if (points) return { event, points };
-  }
-  return null;
-}
-
-/** The most particular rule of the sheet for what comes next: same product, then its family, then any. */
-export function ruleFor(sheet: CureSheet, next: Next): OvercoatRule | undefined {
-  if (next.kind === 'water') return undefined;
-  const by = (key: string) => sheet.overcoat.find((rule) => rule.by === key);
-  return (next.same ? by('self') : undefined) ?? by(next.family) ?? by('any');
-}
-
-/**
  * The states a film offers its next coat, one after the other, and which holds at `now`.
  *
  * too-soon → (thumb) → open → key-first for a coat; too-soon → open → closed for the water, where an
@@ -157,14 +118,9 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   const now = moment('now', input.now);
   checkFilm(film);
   const { sheet } = film;
-  for (const { keyGrit } of sheet.overcoat) if (keyGrit !== null) within('grit', keyGrit, 1, 10_000);
   const edges: WindowEdge[] = [];
-  const warnings = new Set<ClockWarning>();
-  if (
-    film.timesTypical !== undefined &&
-    within('film against the typical', film.timesTypical, 0, 1000) >= HEAVY_TIMES
-  )
-    warnings.add('heavy-film');
+  const dry = dryAt(film, next, temps);
+  const warnings = new Set<ClockWarning>(filmWarnings(film, dry));
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
     const curve = curveTo(name, points, film);
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
@@ -185,9 +141,6 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
     };
   };
 
-  const dry = dryAt(film, next, temps);
-  if (film.stuck?.notCuring) warnings.add('not-curing');
-  else if (film.stuck && dry === null) warnings.add('still-sticks');
   /** What may be done, not before the film is dry; null: nobody knows when. */
   const onceDry = (at: number | null) => (at === null || dry === null ? null : Math.max(at, dry));
 
@@ -238,12 +191,6 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
     rule.keyGrit,
     rule.by,
   );
-}
-
-/** What says of a film that nothing sticks to it any more: its sheet's own event, else where its thumb window opens. */
-export function dryPoints(sheet: CureSheet, next: Next | null): readonly CurvePoint[] | undefined {
-  const thumb = next && ruleFor(sheet, next)?.thumb;
-  return sheet.events['tack-free'] ?? (thumb ?? sheet.overcoat.find((each) => each.thumb)?.thumb)?.opens;
 }
 
 /** When nothing sticks any more to a film that something stuck to; −∞: nothing did; null: it does not cure, or nobody knows when. */
