@@ -247,6 +247,7 @@ export const materialsReply = objectOf<MaterialsView>({
           surface: word(),
           factor: figure(),
           sd: figure(),
+          scatter: figure(),
           weight: figure(),
           mean: figure(),
           coats: figure(),
