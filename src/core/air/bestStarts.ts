@@ -136,7 +136,7 @@ function lastPassing(passesMs: number, untilMs: number, passes: (at: number) => 
   return low;
 }
 
-interface Passing {
+export interface Passing {
   /** Whether every moment of its application passes. */
   applies: (startMs: number, endMs: number) => boolean;
   /** Whether every moment on from there passes until it is safe. */
@@ -156,7 +156,7 @@ function firstAfter(moments: readonly number[], ms: number, orAt: boolean): numb
 }
 
 /** Whether a coat passes, by what each reading says, counted once, and what stands at its own three moments. */
-function passing(air: CoatAir): Passing {
+export function passing(air: CoatAir): Passing {
   const { moments } = air;
   const applying = new Int32Array(moments.length + 1);
   const until = new Int32Array(moments.length + 1);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type AirHour, bestStarts, DEFAULT_LIMITS, dampStarts } from './index.ts';
+import { type AirHour, bestStarts, DEFAULT_LIMITS, dampStarts, judgeCoat } from './index.ts';
 
 const H = 3_600_000;
 /** A morning that dries: RH from `first` falling by `fall` an hour from 06:00 on. */
@@ -39,5 +39,25 @@ describe('starting damp but drying, a school of its own (handbook part 9)', () =
     expect(dampStarts(asked(morning(0.7, -0.02))).stretches).toEqual([]);
     const input = asked(morning(0.9, 0.05));
     expect(dampStarts({ ...input, limits: { ...input.limits, rhMax: null } }).best).toBeNull();
+  });
+  it('over two months of mornings: each start it names is dry by the sheet within the hour and from then on, as judged by itself', () => {
+    const hours = Array.from(
+      { length: 24 * 60 },
+      (_, i): AirHour => ({
+        at: i * H,
+        airC: 14 + 6 * Math.sin(((i % 24) - 9) * 0.26) + Math.sin(i / 50),
+        rh: 0.78 - 0.14 * Math.sin(((i % 24) - 9) * 0.26) + 0.05 * Math.sin(i / 37),
+        rainMm: i % 131 === 0 ? 1 : 0,
+      }),
+    );
+    const input = { ...asked(hours), toMs: 58 * 24 * H };
+    const { stretches } = dampStarts(input);
+    expect(stretches.length).toBeGreaterThan(20);
+    for (const { best } of stretches) {
+      const dryMs = Math.min(best.startMs + H, best.safeMs);
+      const rest = { ...input, startMs: dryMs, endMs: Math.max(best.endMs, dryMs), safeMs: best.safeMs };
+      expect([best.startMs / H, judgeCoat(rest).ok]).toEqual([best.startMs / H, true]);
+      expect(judgeCoat({ ...input, ...best }).ok).toBe(false);
+    }
   });
 });

@@ -1,6 +1,5 @@
-import { type BestStarts, bestStarts } from './bestStarts.ts';
+import { type BestStarts, bestStarts, passing } from './bestStarts.ts';
 import { coatAir } from './coatAir.ts';
-import { judgeCoat } from './judgeCoat.ts';
 
 /** How far above the sheet's humidity a start may be, and by when it must have fallen to it [M]. */
 export const DAMP = { overRh: 0.05, fallsWithinMs: 3_600_000 } as const;
@@ -17,6 +16,8 @@ export function dampStarts(input: Parameters<typeof bestStarts>[0]): BestStarts 
   const { rhMax } = limits;
   if (rhMax === null || rhMax === undefined) return { stretches: [], best: null };
   const air = coatAir(input);
+  // By the sheet's own limits, each reading judged once for all starts.
+  const { applies, becomesSafe } = passing(air);
   return bestStarts({
     ...input,
     limits: { ...limits, rhMax: Math.min(1, rhMax + DAMP.overRh) },
@@ -24,8 +25,8 @@ export function dampStarts(input: Parameters<typeof bestStarts>[0]): BestStarts 
       const dryMs = Math.min(coat.startMs + DAMP.fallsWithinMs, coat.safeMs);
       const [now, then] = [air.at(coat.startMs), air.at(dryMs)];
       if (!now || !then || now.rh <= rhMax || then.rh >= now.rh) return false;
-      const rest = { ...input, startMs: dryMs, endMs: Math.max(coat.endMs, dryMs), safeMs: coat.safeMs };
-      return judgeCoat(rest).ok && (fits?.(coat) ?? true);
+      const endMs = Math.max(coat.endMs, dryMs);
+      return applies(dryMs, endMs) && becomesSafe(endMs, coat.safeMs) && (fits?.(coat) ?? true);
     },
   });
 }
