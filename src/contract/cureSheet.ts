@@ -59,4 +59,29 @@ export const cureSheet = objectOf<CureSheet>({
     'full-cure': eventTable('full cure'),
   }).required(),
   overcoat: Joi.array().items(overcoat).max(30).unique('by').label('overcoat windows').required(),
-});
+})
+  .custom((sheet: CureSheet, helpers) => {
+    const { stopC } = sheet;
+    if (stopC === null) return sheet;
+    const cold = tablesOf(sheet).find(([, table]) => table.every(({ tempC }) => tempC < stopC));
+    return cold ? helpers.error('curve.stopped', { table: cold[0], stopC }) : sheet;
+  })
+  .messages({
+    'curve.stopped':
+      '{#table}: every temperature is below the stop temperature of {#stopC} °C, at which the film does not cure',
+  });
+
+/** Every table of a sheet with its name. */
+const tablesOf = ({ events, overcoat: rules }: CureSheet): [string, readonly CurvePoint[]][] => [
+  ...Object.entries(events).map(([name, table]): [string, readonly CurvePoint[]] => [name, table ?? []]),
+  ...rules.flatMap(({ min, chemicalMax, thumb }): [string, readonly CurvePoint[]][] => [
+    ['overcoat minimum', min],
+    ...(chemicalMax ? ([['latest without sanding', chemicalMax]] as [string, readonly CurvePoint[]][]) : []),
+    ...(thumb
+      ? ([
+          ['thumbprint: apply from', thumb.opens],
+          ['thumbprint window closes', thumb.closes],
+        ] as [string, readonly CurvePoint[]][])
+      : []),
+  ]),
+];

@@ -152,3 +152,22 @@ describe('findings that are seen', () => {
     expect(finding({ kind: 'smell' })[0]).toContain('kind: kind of finding "smell" is not one of');
   });
 });
+
+it('a sheet whose table lies wholly below its stop temperature is refused by that table’s name, as the clock would refuse it', () => {
+  const { id, name, sheet } = aProduct();
+  const cold = (cure: object) =>
+    refused(productInput as never, {
+      id,
+      name,
+      sheet: { ...sheet, cure: { ...sheet.cure, stopC: 12, ...cure } },
+    });
+  const table = (...temps: number[]) => temps.map((tempC, i) => ({ tempC, minutes: 900 - i * 100 }));
+  const rule = { ...sheet.cure.overcoat[0], min: table(10, 20), chemicalMax: table(5, 11) };
+  expect(cold({ events: { sandable: table(5, 20) }, overcoat: [] })).toEqual([]);
+  expect(cold({ events: { sandable: table(5, 10) }, overcoat: [] }).join()).toMatch(
+    /sandable: every temperature is below the stop temperature of 12 °C/,
+  );
+  expect(cold({ events: {}, overcoat: [rule] }).join()).toMatch(
+    /latest without sanding: every temperature is below/,
+  );
+});

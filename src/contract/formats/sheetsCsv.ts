@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
+import { type CurvePoint, FILM_EVENTS, type OvercoatRule } from '../../core/cure/index.ts';
 import type { ByMethod, ProductSheet } from '../../core/system/index.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
 import { partText, readPart } from './sheetParts.ts';
@@ -91,16 +91,6 @@ function readByMethod(text: string, where: string): ByMethod {
   };
 }
 
-const EVENTS: readonly FilmEvent[] = [
-  'dew-safe',
-  'tack-free',
-  'sandable',
-  'walk',
-  'immersion',
-  'latest-immersion',
-  'full-cure',
-];
-
 const list = (items: readonly string[]) => items.join(' | ');
 const some = (value: number | string | boolean | null) => (value === null ? '' : String(value));
 
@@ -129,7 +119,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['rh most', (n) => some(n.sheet.limits.rhMax)],
   ['dew margin', (n) => some(n.sheet.limits.dewMarginC)],
   ['stop', (n) => some(n.sheet.cure.stopC)],
-  ...EVENTS.map((event) => [event, (n: Named) => table(n.sheet.cure.events[event])] as const),
+  ...FILM_EVENTS.map((event) => [event, (n: Named) => table(n.sheet.cure.events[event])] as const),
   ['overcoat', (n) => list(n.sheet.cure.overcoat.map(overcoatText))],
   ['colours', (n) => list(n.sheet.colours.map((c) => `${c.name} ${c.hex}`))],
   ['hazards', (n) => list(n.sheet.hazards)],
@@ -208,7 +198,7 @@ export function readSheetsCsv(csv: string): Named[] {
     };
     const times = (head: string) => readTable(cell(head), where(head));
     const events: ProductSheet['cure']['events'] = {};
-    for (const event of EVENTS) if (cell(event) !== '') events[event] = times(event);
+    for (const event of FILM_EVENTS) if (cell(event) !== '') events[event] = times(event);
     return {
       name: cell('name'),
       sheet: {

@@ -18,6 +18,9 @@ export interface EventCurve {
   runsOn?: boolean;
 }
 
+/** Nothing on a sheet takes longer: ten years. */
+export const LONGEST_MINUTES = 60 * 24 * 3650;
+
 const ZERO_C_IN_K = 273.15;
 /** 1/T, T in kelvin. */
 export const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
@@ -39,7 +42,7 @@ export function checkCurve(name: string, curve: EventCurve): void {
     );
   sorted.forEach((point, index) => {
     within(`${name} temperature`, point.tempC, -40, 80);
-    positive(`${name} time`, point.minutes, 60 * 24 * 3650);
+    positive(`${name} time`, point.minutes, LONGEST_MINUTES);
     const colder = sorted[index - 1];
     if (colder && colder.tempC === point.tempC) {
       throw new QuantityError(

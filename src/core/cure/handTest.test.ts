@@ -4,8 +4,10 @@ import {
   BOUNDS,
   correctFromHandTest,
   eventTime,
+  filmEvents,
   type HandFinding,
   HOUR_MS,
+  sandedWindows,
   shareDone,
   windowsFor,
 } from './index.ts';
@@ -197,6 +199,27 @@ describe('“may” by the slowest, “must” by the fastest rate that the test
       now: at,
     });
     expect([still.state, still.until, still.warnings]).toEqual(['too-soon', null, ['still-sticks']]);
+  });
+  it('a film that does not cure is not sanded open, and one that sticks a hundred times too long is still told of', () => {
+    const wrong = edgesOf([['sticks', 25]]);
+    expect(sandedWindows(wrong, 26 * HOUR_MS, 27 * HOUR_MS).state).toBe('too-soon');
+    expect(wrong.edges.find(({ edge }) => edge === 'overcoat-min')?.at).toBeNull();
+    // Half an hour by its sheet, a year to be in the water by: neither figure leaves what a clock takes.
+    const sheet = { ...film.sheet, events: { 'tack-free': at20(30), 'latest-immersion': at20(525_600) } };
+    const tests = [{ found: 'sticks' as const, atMs: 90 * HOUR_MS }];
+    const { factor, mustFactor, stuck } = correctFromHandTest({
+      film: { ...film, sheet },
+      temps: steady,
+      tests,
+    });
+    const tested = { ...film, sheet, factor, mustFactor, ...(stuck && { stuck }) };
+    expect(
+      windowsFor({ film: tested, next: { kind: 'water' }, temps: steady, now: 91 * HOUR_MS }).state,
+    ).toBe('too-soon');
+    expect(filmEvents({ film: tested, temps: steady })[0]).toEqual({
+      event: 'latest-immersion',
+      at: expect.any(Number),
+    });
   });
   it('a thumbprint window ends with the chemical one', () => {
     const { segments } = edgesOf([['prints', 6]], at20(500));

@@ -148,7 +148,7 @@ export function correctFromHandTest(input: {
     ? { low: last.low ?? 0, high: last.high ?? Number.POSITIVE_INFINITY }
     : all;
   return {
-    factor: Math.min(mayFactor(prior, low, high), BOUNDS.high),
+    factor: Math.max(WIDEST.low, Math.min(mayFactor(prior, low, high), BOUNDS.high)),
     mustFactor: mustFactor(mustPrior, low, high),
     low: low > 0 ? low : Math.min(BOUNDS.low, high),
     high: Number.isFinite(high) ? high : Math.max(BOUNDS.high, low),

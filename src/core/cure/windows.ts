@@ -1,7 +1,7 @@
 import { moment, QuantityError, within } from '../units/index.ts';
 import { chain, type WindowSegment, type WindowState } from './chain.ts';
 import { type CureSheet, dryPoints, FILM_EVENTS, type FilmEvent, type Next, ruleFor } from './cureSheet.ts';
-import type { CurvePoint, EventCurve } from './curve.ts';
+import { type CurvePoint, type EventCurve, LONGEST_MINUTES } from './curve.ts';
 import { type ClockWarning, type EventTime, eventTime } from './eventTime.ts';
 import { segmentAt } from './segmentAt.ts';
 import type { TempSeries } from './series.ts';
@@ -97,7 +97,13 @@ const timesTo = (
 function curveTo(edge: WindowEdge['edge'], points: readonly CurvePoint[], film: Film): EventCurve {
   const times = timesTo(edge, film);
   return {
-    points: times === 1 ? points : points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / times })),
+    points:
+      times === 1
+        ? points
+        : points.map(({ tempC, minutes }) => ({
+            tempC,
+            minutes: Math.min(LONGEST_MINUTES, minutes / times),
+          })),
     stopC: film.sheet.stopC,
     runsOn: MUST.has(edge),
   };
@@ -121,12 +127,15 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
   const edges: WindowEdge[] = [];
   const dry = dryAt(film, next, temps);
   const warnings = new Set<ClockWarning>(filmWarnings(film, dry));
+  /** What may be done, not before the film is dry; null: nobody knows when. */
+  const onceDry = (at: number | null) => (at === null || dry === null ? null : Math.max(at, dry));
   const edge = (name: WindowEdge['edge'], points: readonly CurvePoint[], fromMs: number): number | null => {
     const curve = curveTo(name, points, film);
     const time: EventTime = eventTime({ curve, temps, laidAt: fromMs });
-    edges.push({ edge: name, at: time.at, curve, fromMs, factor: timesTo(name, film) });
+    const at = MUST.has(name) ? time.at : onceDry(time.at);
+    edges.push({ edge: name, at, curve, fromMs, factor: timesTo(name, film) });
     for (const warning of time.warnings) warnings.add(warning);
-    return time.at;
+    return at;
   };
   const finish = (segments: WindowSegment[], keyGrit: number | null, ruleBy: string | null): Windows => {
     const present = segmentAt(segments, now) as WindowSegment;
@@ -141,28 +150,28 @@ export function windowsFor(input: { film: Film; next: Next; temps: TempSeries; n
     };
   };
 
-  /** What may be done, not before the film is dry; null: nobody knows when. */
-  const onceDry = (at: number | null) => (at === null || dry === null ? null : Math.max(at, dry));
-
   if (next.kind === 'water') {
     const { immersion } = sheet.events;
     const latest = sheet.events['latest-immersion'];
     if (!immersion && !latest)
       return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
-    const opens = immersion ? onceDry(edge('immersion', immersion, film.laidToMs)) : null;
+    const opens = immersion ? edge('immersion', immersion, film.laidToMs) : null;
     const closes = latest ? edge('latest-immersion', latest, film.laidFromMs) : null;
     const before: readonly (readonly [WindowState, number | null])[] = immersion
       ? [
           ['too-soon', opens],
           ['open', closes],
         ]
-      : [['earliest-not-stated', closes]];
+      : [
+          ['too-soon', film.stuck ? dry : film.laidFromMs],
+          ['earliest-not-stated', closes],
+        ];
     return finish(chain(film.laidFromMs, [...before, ['closed', null]]), null, null);
   }
 
   const rule = ruleFor(sheet, next);
   if (!rule) return finish([{ state: 'not-stated', fromMs: film.laidFromMs, toMs: null }], null, null);
-  const min = onceDry(edge('overcoat-min', rule.min, film.laidToMs));
+  const min = edge('overcoat-min', rule.min, film.laidToMs);
   const chemical = rule.chemicalMax ? edge('chemical-max', rule.chemicalMax, film.laidFromMs) : null;
   if (!rule.thumb) {
     return finish(

@@ -13,8 +13,10 @@ import type { WindowSegment, Windows } from './windows.ts';
 export function sandedWindows(windows: Windows, keyedAtMs: number, now: number): Windows {
   moment('time of sanding', keyedAtMs);
   moment('now', now);
-  const min = windows.edges.find(({ edge }) => edge === 'overcoat-min')?.at ?? null;
-  const fromMs = Math.max(keyedAtMs, min ?? keyedAtMs);
+  const min = windows.edges.find(({ edge }) => edge === 'overcoat-min');
+  // A film of which nobody knows when it may be overcoated is not ready for being sanded either.
+  if (min && min.at === null) return windows;
+  const fromMs = Math.max(keyedAtMs, min?.at ?? keyedAtMs);
   const before = windows.segments.filter((segment) => segment.fromMs < fromMs);
   const last = before.at(-1);
   if (!last || last.state === 'not-stated') return windows;

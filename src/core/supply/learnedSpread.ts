@@ -50,7 +50,7 @@ const ENOUGH = 8;
 /** Beyond so many robust standard deviations a coat is an outlier; fewer than that are not judged [common practice]. */
 const FAR = 3.5;
 const FEWEST = 4;
-/** A robust standard deviation is never taken for less: of few coats it is too small as often as not. */
+/** A robust standard deviation is never taken for less: of few coats it is too small as often as not [M]. */
 const LEAST_SD = 1.25 * WITHIN;
 
 /**

@@ -53,7 +53,8 @@ function spreadsOf(
   const bandC = bandFor(air, place).map(({ lowC, highC }) => (highC - lowC) / 2);
   const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
   return clock.edges.flatMap(({ edge, at, points, stopC, runsOn, from }) => {
-    if (at !== null && Date.parse(at) <= now) return [];
+    // Of a film that sticks nobody knows when it opens, however sure the air is.
+    if (at === null ? clock.hand?.stuckAt : Date.parse(at) <= now) return [];
     const curve = { points, stopC, runsOn };
     const { earlyMs, lateMs } = eventSpread({
       curve,

@@ -41,7 +41,7 @@ function taughtOn(state: AreaSnapshot, productId: string, known: YardReading, no
       found: tests.map(({ found }) => found),
       low: correction.low,
       high: correction.high,
-      teaches: !correction.contradicts && !correction.silent,
+      teaches: !correction.contradicts && !correction.silent && !correction.stuck?.notCuring,
     };
     return [{ method: body.method, film, correction }];
   });

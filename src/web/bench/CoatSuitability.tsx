@@ -7,7 +7,7 @@ import {
   judgeConditions,
 } from '../../core/air/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
-import { sayAt, sayTime } from '../clock/say.ts';
+import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -101,7 +101,7 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
   const limits = limitsHere(view, sheet);
   const { outlook } = view;
   const now = Date.parse(view.now);
-  const held = heldBack(view.clock, now, (at) => sayAt(at, zone, now));
+  const held = heldBack(view.clock, now, (at) => sayTime(at, zone, now));
   // What is measured at the boat stands for this hour; the series for those to come.
   const later = (outlook?.failures ?? []).filter(({ at }) => Date.parse(at) > now);
   const asked = outlook !== null && outlook.safeBy === null;

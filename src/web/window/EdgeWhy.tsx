@@ -39,7 +39,10 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
   const { show } = useUnits();
   const fromMs = Date.parse(edge.from);
   const curve = { points: edge.points, stopC: edge.stopC, runsOn: edge.runsOn };
-  const { steps, at } = explainEvent({ curve, temps, laidAt: fromMs });
+  const { steps, at: byTable } = explainEvent({ curve, temps, laidAt: fromMs });
+  // What sticks to the film holds back what its table would allow.
+  const sticks = byTable !== null && edge.at === null;
+  const at = sticks ? null : byTable === null ? null : Math.max(byTable, Date.parse(edge.at ?? ''));
   const end = at ?? now;
   const boundariesMs = dayStarts(fromMs, end, zone);
   const stretches = clockStretches({ steps, boundariesMs }).slice(0, 21);
@@ -49,7 +52,11 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
     <details open={edge.edge === 'overcoat-min' || edge.edge === 'thumb-opens'}>
       <summary className="cursor-pointer text-lg">
         <span className="font-semibold">{EDGE_WORDS[edge.edge]}</span>:{' '}
-        {at === null ? 'not reached in this cold' : sayTime(at, zone, now)}
+        {sticks
+          ? 'not known while something sticks to the film'
+          : at === null
+            ? 'not reached in this cold'
+            : sayTime(at, zone, now)}
         {at !== null && at > now && `, ${Math.floor(done * 100)} % of the way now`}
         {spread && (
           <span className="block text-base">

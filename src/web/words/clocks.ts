@@ -77,7 +77,7 @@ export function heldBack(
     return {
       headline: 'Not yet',
       reason: clock.until
-        ? `the film below is ready ${sayWhen(clock.until)}`
+        ? `not before ${sayWhen(clock.until)}: the film below, or a wait before the coat, is not over`
         : 'nobody knows when the film below is ready: test it by hand',
     };
   return null;
