@@ -50,11 +50,12 @@ for (const [device, width, height, family] of [
       .getByRole('link', { name: new RegExp(name) })
       .click();
     await page.getByRole('link', { name: 'On to the systems' }).click();
-    await page
+    const bottom = page
       .getByRole('navigation', { name: 'Areas' })
       .getByRole('link', { name: /^Bottom/ })
-      .first()
-      .click();
+      .first();
+    await bottom.click();
+    await expect(bottom).toHaveAttribute('aria-current', 'page');
     await page.getByLabel('On top of that').selectOption({ label: `Typical ${family}` });
     await page.getByRole('button', { name: 'Add this coat' }).click();
     await page.getByRole('button', { name: 'Save system' }).click();
