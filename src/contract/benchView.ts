@@ -3,6 +3,7 @@ import type {
   AirReason,
   CoatFailure,
   CoatFailureCode,
+  ShellKind,
   Surroundings,
 } from '../core/air/index.ts';
 import type { Area } from './area.ts';
@@ -65,11 +66,41 @@ export interface FailureView {
   phase: CoatFailure['phase'];
 }
 
-/** The same coat in other surroundings: from when it passes there, and when it would be safe; null: not in what is known. */
+/** The same coat in other surroundings from now on; null: not in what is known. */
 export interface InsteadView {
   surroundings: Surroundings;
+  /** First start that passes, the film below being ready there. */
   start: string | null;
   safe: string | null;
+  /** When the coat after it may go on. */
+  next: string | null;
+  /** Of a heated space only. */
+  heat: HeatView | null;
+}
+
+/** Heat that a space needs against heat that its heater gives. */
+export interface HeatView {
+  shell: ShellKind;
+  /** Surface to the outside, m²; heat through it, W/m²K; air inside, m³; air changes, 1/h. */
+  areaM2: number;
+  uWPerM2K: number;
+  volumeM3: number;
+  airChangesPerH: number;
+  watts: number;
+  lossWPerK: number;
+  /** How much warmer than outside the heater keeps it at most, K. */
+  warmsK: number;
+  coldestOutsideC: number;
+  coldestInsideC: number;
+  /** Watts that hold the set point in the coldest hour. */
+  neededW: number;
+  /** Hours until it is as warm as it gets, but for a twentieth. */
+  warmUpH: number;
+  /** Until when it is heated for the coat; null: not known, and no energy either. */
+  until: string | null;
+  /** By a thermostat, and with the heater on all the time. */
+  kWhLikely: number | null;
+  kWhMost: number | null;
 }
 
 /** A stretch of starts that pass whole. */

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { SHELLS, type ShellKind } from '../core/air/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type {
   Band,
@@ -177,8 +178,13 @@ export const ownTemplate = objectOf<OwnTemplate>({
 /** Hours until a coat is safe from dew and rain, told by hand where its sheet states none. */
 export interface BenchQuery {
   safeHours?: string;
-  /** Set point of a heater asked about, whole °C; digits, since a query is text. */
+  /** Set point of a heater asked about, whole °C, and its power, W; digits, since a query is text. */
   heatC?: string;
+  watts?: string;
+  /** What keeps the heated space from the outside, its surface there, m², and air changes, tenths an hour. */
+  shell?: ShellKind;
+  outsideM2?: string;
+  changesTenths?: string;
   /** Water given off inside a tent or a heated room, tenths of a litre an hour, and the air in there, m³. */
   wetDl?: string;
   roomM3?: string;
@@ -202,6 +208,19 @@ export const benchQuery = objectOf<BenchQuery>({
     .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
     .label('heatC')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 5–45 °C' }),
+  watts: Joi.string()
+    .pattern(/^[1-9]\d{0,5}$/)
+    .label('watts')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–999999 W' }),
+  shell: Joi.valid(...SHELLS).label('shell'),
+  outsideM2: Joi.string()
+    .pattern(/^[1-9]\d{0,4}$/)
+    .label('outsideM2')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–99999 m²' }),
+  changesTenths: Joi.string()
+    .pattern(/^(0|[1-9]\d{0,2})$/)
+    .label('changesTenths')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–999 tenths an hour' }),
   wetDl: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
     .label('wetDl')

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { SHELLS } from '../../core/air/index.ts';
 import type { AheadView, BareTick, BenchView } from '../benchView.ts';
 import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
@@ -171,6 +172,26 @@ export const benchReply = objectOf<BenchView>({
         surroundings: Joi.object({ kind: word(), setPointC: Joi.number() }).required(),
         start: maybeMoment(),
         safe: maybeMoment(),
+        next: maybeMoment(),
+        heat: Joi.object({
+          shell: Joi.valid(...SHELLS).required(),
+          areaM2: figure(),
+          uWPerM2K: figure(),
+          volumeM3: figure(),
+          airChangesPerH: figure(),
+          watts: figure(),
+          lossWPerK: figure(),
+          warmsK: figure(),
+          coldestOutsideC: figure(),
+          coldestInsideC: figure(),
+          neededW: figure(),
+          warmUpH: figure(),
+          until: maybeMoment(),
+          kWhLikely: maybeFigure(),
+          kWhMost: maybeFigure(),
+        })
+          .allow(null)
+          .required(),
       }),
     ),
     failures: listOf(failure),
@@ -245,6 +266,7 @@ export const todayReply = objectOf<TodayView>({
       applyH: figure(),
       starts: listOf(Joi.object({ from: moment(), to: moment() })),
       placed: Joi.object({ start: moment(), end: moment() }).allow(null).required(),
+      potEnds: maybeMoment(),
       workLeft: figure(),
       safeNotStated: flag(),
       conditions: listOf(airCondition()),

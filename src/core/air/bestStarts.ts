@@ -101,10 +101,14 @@ export function bestStarts(input: {
     });
     i = k;
   }
+  return { stretches, best: widestOf(stretches.map(({ best }) => best)) };
+}
+
+/** Of the best starts of several stretches the one whose nearest limit is furthest, the earlier of equals; null of none. */
+export function widestOf(starts: readonly StartStretch['best'][]): StartStretch['best'] | null {
   const slack = ({ tightest }: StartStretch['best']) =>
     tightest ? slackOf(tightest) : Number.POSITIVE_INFINITY;
-  const best = stretches.map((stretch) => stretch.best).sort((a, b) => slack(b) - slack(a))[0] ?? null;
-  return { stretches, best };
+  return [...starts].sort((a, b) => slack(b) - slack(a) || a.startMs - b.startMs)[0] ?? null;
 }
 
 /** What nobody gave of the air of the first of these coats to the last. */

@@ -30,6 +30,15 @@ describe('the order that gets the most of the day’s coats on', () => {
   it('what does not fit is named, and what no start passes for', () => {
     expect(said([job('a', 4, [8, 9]), job('b', 4, [8, 9]), job('c', 1)])).toEqual([['a 8-12'], ['b', 'c']]);
   });
+  it('a mixed pot goes first, whatever else would fit before it; of two the one that ends first', () => {
+    const pot = { ...job('bottom', 1.25), potEndsMs: 16 * H };
+    const other = { ...job('keel', 1), potEndsMs: 11 * H };
+    expect(said([job('deck', 1, [8, 8.5]), job('cabin', 1, [8, 15]), pot, other])[0]).toEqual([
+      'keel 8-9',
+      'bottom 9-10.25',
+      'cabin 10.25-11.25',
+    ]);
+  });
   it('a start between two stretches waits for the second', () => {
     expect(said([job('a', 1, [6, 7], [12, 13])])).toEqual([['a 12-13'], []]);
   });

@@ -6,6 +6,8 @@ export interface DayJob {
   applyMs: number;
   /** Starts that pass, in the order of time. */
   stretches: readonly { fromMs: number; toMs: number }[];
+  /** Its paint is mixed, and this is when the pot life ends, ms: it goes first, whatever the air. Left out: nothing is mixed. */
+  potEndsMs?: number;
 }
 
 /** When a coat would be begun and finished. */
@@ -31,7 +33,7 @@ function inOrder(jobs: readonly DayJob[], nowMs: number): DayPlace[] {
   const placed: DayPlace[] = [];
   let free = nowMs;
   for (const job of jobs) {
-    const startMs = firstStart(job, free);
+    const startMs = job.potEndsMs === undefined ? firstStart(job, free) : free;
     if (startMs === null) continue;
     free = startMs + job.applyMs;
     placed.push({ id: job.id, startMs, endMs: free });
@@ -49,7 +51,7 @@ function* orders<T>(items: readonly T[]): Generator<T[]> {
  * The order in which one pair of hands gets the most of today's coats on, each begun at a start that passes; of orders
  * with as many, the one that is finished first.
  *
- * Up to seven coats every order is tried; of more, the one whose last start is soonest goes first, which need not be best.
+ * A mixed pot comes first, the one whose life ends first before the others. Up to seven coats every order is tried; of more, the one whose last start is soonest goes first, which need not be best.
  *
  * @param nowMs from when on there are hands, ms
  * @returns the coats with their times in the order of time, and the ids of those that do not fit
@@ -61,10 +63,11 @@ export function dayOrder(input: { jobs: readonly DayJob[]; nowMs: number }): {
 } {
   const nowMs = moment('now', input.nowMs);
   const ids = new Set<string>();
-  for (const { id, applyMs, stretches } of input.jobs) {
+  for (const { id, applyMs, stretches, potEndsMs } of input.jobs) {
     if (ids.has(id)) throw new QuantityError('coat', id, 'each named once');
     ids.add(id);
     within('time to apply (ms)', applyMs, 0, DAY_MS * 30);
+    if (potEndsMs !== undefined) moment('end of the pot life', potEndsMs);
     for (const { fromMs, toMs } of stretches) {
       moment('first start', fromMs);
       if (moment('last start', toMs) < fromMs)
@@ -72,12 +75,17 @@ export function dayOrder(input: { jobs: readonly DayJob[]; nowMs: number }): {
     }
   }
   const last = ({ stretches }: DayJob) => stretches.at(-1)?.toMs ?? Number.NEGATIVE_INFINITY;
-  const jobs = input.jobs.filter(({ stretches }) => stretches.length > 0).sort((a, b) => last(a) - last(b));
-  let best = inOrder(jobs, nowMs);
+  const mixed = input.jobs
+    .filter(({ potEndsMs }) => potEndsMs !== undefined)
+    .sort((a, b) => (a.potEndsMs as number) - (b.potEndsMs as number));
+  const jobs = input.jobs
+    .filter(({ stretches, potEndsMs }) => stretches.length > 0 && potEndsMs === undefined)
+    .sort((a, b) => last(a) - last(b));
+  let best = inOrder([...mixed, ...jobs], nowMs);
   if (jobs.length <= ALL_ORDERS) {
     const ends = (placed: readonly DayPlace[]) => placed.at(-1)?.endMs ?? nowMs;
     for (const order of orders(jobs)) {
-      const placed = inOrder(order, nowMs);
+      const placed = inOrder([...mixed, ...order], nowMs);
       if (placed.length > best.length || (placed.length === best.length && ends(placed) < ends(best)))
         best = placed;
     }

@@ -1,9 +1,28 @@
 export { type AreaFace, absorptanceOf, surfaceBodyOf } from './areaSurface.ts';
-export { type BestStarts, bestStarts, type StartStretch, type Tightest, wellClear } from './bestStarts.ts';
+export {
+  type BestStarts,
+  bestStarts,
+  type StartStretch,
+  type Tightest,
+  wellClear,
+  widestOf,
+} from './bestStarts.ts';
 export type { CoatCondition, CoatPhase, SurfaceReading } from './coatAir.ts';
 export { DAMP, dampStarts } from './dampStarts.ts';
 export { type DayJob, type DayPlace, dayOrder } from './dayOrder.ts';
 export { dewPointC } from './dewPoint.ts';
+export {
+  cubeAreaM2,
+  type HeatedSpace,
+  heaterWarmsK,
+  heatLossWPerK,
+  heatNeededW,
+  SHELL_DEFAULTS,
+  SHELLS,
+  type ShellKind,
+  thermostatKWh,
+  warmUpHours,
+} from './heating.ts';
 export { type AirHour, checkHour } from './hour.ts';
 export { isUnderCover, type JudgedHour, judgeHours, startWindows } from './hours.ts';
 export {
@@ -27,7 +46,7 @@ export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
 export { SETS_BEFORE_IT_FLOWS, settingSpeed } from './settingSpeed.ts';
 export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
-export { airAround, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
+export { airAround, heatedAirC, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type SurfaceBody, surfaceSeries } from './surfaceSeries.ts';
 export { typedForecast } from './typedForecast.ts';
 export type { AirConditionCode } from './unknownAir.ts';

@@ -9,7 +9,8 @@ export type Surroundings =
   | { kind: 'shaded' }
   | { kind: 'tent' }
   | { kind: 'shed' }
-  | { kind: 'heated'; setPointC: number };
+  /** `warmsK`: what its heater brings at most above the outside air, K; left out: enough to hold the set point. */
+  | { kind: 'heated'; setPointC: number; warmsK?: number };
 
 /** A clear, still night takes an open surface this far below the air [T, 3–4 °C]. */
 const NIGHT_LOSS_C = 3.5;
@@ -26,7 +27,10 @@ const KINDS: readonly Surroundings['kind'][] = ['open', 'shaded', 'tent', 'shed'
 function checkSurroundings(surroundings: Surroundings): void {
   if (!KINDS.includes(surroundings?.kind))
     throw new QuantityError('surroundings', surroundings?.kind, KINDS.join(', '));
-  if (surroundings.kind === 'heated') within('set point of the heating', surroundings.setPointC, -10, 60);
+  if (surroundings.kind !== 'heated') return;
+  within('set point of the heating', surroundings.setPointC, -10, 60);
+  if (surroundings.warmsK !== undefined)
+    within('warmer than outside (K)', surroundings.warmsK, 0, Number.MAX_VALUE);
 }
 
 /** How far the night sky takes the surface below the air in this hour alone, K. */
@@ -38,8 +42,14 @@ function nightLossC(hour: AirHour, surroundings: Surroundings): number {
   return NIGHT_LOSS_C * calm * (surroundings.kind === 'shaded' ? SHADED_SHARE : 1);
 }
 
+/** Air inside a heated space while it is so cold outside, °C: at its set point, or as near to it as the heater brings it. */
+export const heatedAirC = (
+  airC: number,
+  { setPointC, warmsK = Number.POSITIVE_INFINITY }: { setPointC: number; warmsK?: number },
+): number => Math.max(airC, Math.min(setPointC, airC + warmsK));
+
 const beforeSky = (hour: AirHour, surroundings: Surroundings) =>
-  surroundings.kind === 'heated' ? Math.max(hour.airC, surroundings.setPointC) : hour.airC;
+  surroundings.kind === 'heated' ? heatedAirC(hour.airC, surroundings) : hour.airC;
 
 /**
  * The temperature of a surface, and of a thin film on it, in one hour seen alone.

@@ -2,7 +2,7 @@ import { finite, positive, QuantityError, within } from '../units/index.ts';
 import type { SurfaceReading } from './coatAir.ts';
 import { type AirHour, checkHours } from './hour.ts';
 import { KELVIN, type Site, type Steps, stepsOf, sunPlace } from './skyAndSun.ts';
-import type { Surroundings } from './surface.ts';
+import { heatedAirC, type Surroundings } from './surface.ts';
 
 /** A surface as a thin store of heat. */
 export interface SurfaceBody {
@@ -39,7 +39,7 @@ function under(surroundings: Surroundings) {
     covered,
     sun: surroundings.kind === 'tent' ? TENT_SUN : covered ? 0 : surroundings.kind === 'shaded' ? 0.2 : 1,
     sky: covered ? 0 : surroundings.kind === 'shaded' ? 0.5 : 1,
-    leastC: surroundings.kind === 'heated' ? surroundings.setPointC : Number.NEGATIVE_INFINITY,
+    airInsideC: (airC: number) => (surroundings.kind === 'heated' ? heatedAirC(airC, surroundings) : airC),
   };
 }
 
@@ -93,7 +93,7 @@ function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, 
   const reaches = new Float64Array(airC.length);
   const exchanges = new Float64Array(airC.length);
   for (let k = 0; k < airC.length; k++) {
-    const airK = Math.max(airC[k] as number, around.leastC) + KELVIN;
+    const airK = around.airInsideC(airC[k] as number) + KELVIN;
     const air2 = airK * airK;
     const long = (view * (sky[k] as number) + (1 - view)) * SIGMA * air2 * air2;
     const exchange = 2.8 + 3 * (around.covered ? COVERED_WIND : (windMs[k] as number)) + inside;

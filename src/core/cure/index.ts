@@ -37,6 +37,7 @@ export {
 } from './series.ts';
 export { shareDone } from './share.ts';
 export { clockStretches, type Stretch } from './stretches.ts';
+export { type CoatSpan, takesCoat } from './takesCoat.ts';
 export { type AreaState, urgencyMs } from './urgency.ts';
 export {
   type CureSheet,

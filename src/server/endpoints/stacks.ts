@@ -95,8 +95,9 @@ async function keepStack(
   await replaceSteps(tx, state.area.id, input.steps, input.version + 1);
 }
 
-/** A heater asked about where nobody says otherwise, °C. */
+/** A heater asked about where nobody says otherwise, °C and W. */
 const USUAL_HEAT_C = 15;
+const USUAL_WATTS = 2000;
 /** Air inside a tent over a boat of ten metres, m³ [M]. */
 const USUAL_ROOM_M3 = 60;
 
@@ -171,6 +172,10 @@ export const stackEndpoints = [
         safeHours: query.safeHours === undefined ? null : Number(query.safeHours),
         instead: {
           heatC: Number(query.heatC ?? USUAL_HEAT_C),
+          watts: Number(query.watts ?? USUAL_WATTS),
+          shell: query.shell ?? null,
+          outsideM2: query.outsideM2 === undefined ? null : Number(query.outsideM2),
+          airChangesPerH: query.changesTenths === undefined ? null : Number(query.changesTenths) / 10,
           litresPerH: Number(query.wetDl ?? 0) / 10,
           roomM3: Number(query.roomM3 ?? USUAL_ROOM_M3),
         },

@@ -1,4 +1,5 @@
 import type { AreaClock, NextView } from '../../contract/index.ts';
+import type { TempSeries } from '../../core/cure/index.ts';
 import {
   type CoatGroup,
   colourOf,
@@ -104,12 +105,17 @@ export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => (
   failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
 });
 
-/** Where an area stands at `now`: its film, what is next, and the window between the two. */
+/**
+ * Where an area stands at `now`: its film, what is next, and the window between the two.
+ *
+ * @param context.temps its film temperatures, where they are to be others than its surroundings give
+ */
 export function areaClock(
   state: AreaSnapshot,
-  context: { air: Air; now: number; catalogue: ProductCatalogue },
+  context: { air: Air; now: number; catalogue: ProductCatalogue; temps?: TempSeries },
 ): AreaClock {
   const { catalogue, now, air } = context;
+  const filmTemps = () => context.temps ?? tempsFor(air, surfaceOf(state, catalogue));
   const { hours } = air;
   const { areaM2, spread } = netAreaOf(state);
   const groups = groupsOf(state);
@@ -137,7 +143,7 @@ export function areaClock(
   };
   if (!top || !last) {
     // The first coat is begun: what lies of it has its own clock, what is bare keeps its hours.
-    const temps = hours.length > 0 ? tempsFor(air, surfaceOf(state, catalogue)) : null;
+    const temps = hours.length > 0 ? filmTemps() : null;
     const parts = temps && areaParts({ state, groups, laid, clock, following: null, catalogue, temps, now });
     return { ...clock, parts: parts ?? [] };
   }
@@ -159,7 +165,7 @@ export function areaClock(
   clock.hand = handOn({ state, top, now, clock: null, pace: 1 });
   if (state.steps.length === 0) return clock;
   if (hours.length === 0 || !sheet) return { ...clock, state: 'no-weather' };
-  const temps = tempsFor(air, surfaceOf(state, catalogue));
+  const temps = filmTemps();
   const full = { ...clock, ...filmClock({ sheet, top, temps, now, state, clock, catalogue }) };
   const following = nextKind(clock, catalogue);
   return {

@@ -89,7 +89,7 @@ describe('whether a coat may be applied now', () => {
       sheet: { cure: { stopC: 5, events: { 'tack-free': at20(6) }, overcoat: [] } },
     });
     await air(-24, 24 * 8, () => -4);
-    const { outlook } = await bench('?heatC=20');
+    const { outlook } = await bench('?heatC=20&watts=40000');
     expect(outlook?.ok).toBe(false);
     const [tent, heated] = outlook?.instead ?? [];
     // A cover warms nothing; a heater does, and dries the air besides.
@@ -98,6 +98,16 @@ describe('whether a coat may be applied now', () => {
     expect(Date.parse(heated?.start ?? '')).toBe(NOON);
     // 20 m² by roller, then six hours at 20 °C.
     expect((Date.parse(heated?.safe ?? '') - NOON) / HOUR).toBeCloseTo(20 / 12 + 6, 1);
+    // Two kilowatts behind GRP: 2000 / (4.5 × 92 + 20) K, too little to cure at all [S: EN 12831 simplified; U from memory].
+    const [, small] = (await bench('?heatC=20&watts=2000')).outlook?.instead ?? [];
+    expect(small).toMatchObject({ start: null, next: null, heat: { kWhLikely: null } });
+    expect(small?.heat?.warmsK).toBeCloseTo(2000 / (4.5 * 6 * 60 ** (2 / 3) + 0.33 * 60), 1);
+    expect(small?.heat?.neededW).toBeCloseTo(24 * (4.5 * 6 * 60 ** (2 / 3) + 0.33 * 60), 0);
+    // A thermostat takes what holds 20 °C at −4 °C; all the time on is what it can take at most.
+    const heat = heated?.heat;
+    const hours = (Date.parse(heat?.until ?? '') - NOON) / HOUR;
+    expect(heat?.kWhLikely).toBeCloseTo((hours * (heat?.neededW ?? 0)) / 1000, 6);
+    expect(heat?.kWhMost).toBeCloseTo(hours * 40, 6);
     const refused = await server.problem('GET', `/bench/${uuidv7()}?heatC=300`);
     expect(refused.status).toBe(422);
   });

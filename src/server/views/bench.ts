@@ -7,6 +7,7 @@ import type { SurfacePlace } from '../air/surfaces.ts';
 import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
+import { areaClock } from '../memory/areaClock.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
@@ -14,7 +15,9 @@ import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
-import { coatOutlook, type Inside } from './coatOutlook.ts';
+import { coatOutlook } from './coatOutlook.ts';
+import { coatSpans } from './coatSpans.ts';
+import { type AboutCoat, type Inside, usualShell } from './insteadView.ts';
 import { potViews } from './pots.ts';
 import { benchTins } from './supply/benchTins.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
@@ -70,32 +73,55 @@ async function tinsFor(
 const SAME_FOR_MS = 60_000;
 const outlooks = remembering<CoatOutlook | null>(200);
 
+/** A heated space asked about; its shell null: as the area usually has it. */
+export type InsideAsked = Omit<Inside, 'shell'> & { shell: Inside['shell'] | null };
+
+/** What comes after the coat in hand, as far as the stack says. */
+function nextAfter(state: AreaSnapshot, clock: AreaClock, catalogue: ProductCatalogue): AboutCoat['next'] {
+  const at = state.steps.findIndex(({ id }) => id === clock.next?.stepId);
+  if (!clock.next || at < 0) return null;
+  const same = clock.next.coatNo + 1 < clock.next.coats;
+  const productId = same ? clock.next.productId : state.steps[at + 1]?.productId;
+  const family = productId && catalogue.latest.get(productId)?.sheet.family;
+  if (family) return { kind: 'coat', family, same: productId === clock.next.productId };
+  return state.area.service === 'immersed' ? { kind: 'water' } : null;
+}
+
 function outlookOf(
   { air, catalogue }: Pick<YardReading, 'air' | 'catalogue'>,
   of: {
+    state: AreaSnapshot;
+    clock: AreaClock;
     step: Step;
     product: KnownProduct;
     place: SurfacePlace;
     left: number;
     at: number;
     safeHours: number | null;
-    instead: Inside;
+    instead: InsideAsked;
   },
 ): CoatOutlook | null {
-  const { step, product, place, left, at, safeHours, instead } = of;
+  const { state, clock, step, product, place, left, at, safeHours, instead } = of;
   const { sheet } = product;
   const pace = catalogue.paceOf(step.productId, step.method);
   const minute = Math.floor(at / SAME_FOR_MS);
-  const question = [step, sheet, left, pace, safeHours, minute, JSON.stringify([place, instead])];
-  const coat = { step, sheet, areaM2: left, air, now: minute * SAME_FOR_MS, safeHours, pace };
-  return outlooks(air, question, () => coatOutlook(coat, place, instead));
+  const question = [state, catalogue, left, pace, safeHours, minute, JSON.stringify([place, instead])];
+  const now = minute * SAME_FOR_MS;
+  const spans = coatSpans(clock, now);
+  const coat = { step, sheet, areaM2: left, air, now, safeHours, pace, spans };
+  const about: AboutCoat = {
+    spansIn: (temps) => coatSpans(areaClock(state, { air, now, catalogue, temps }), now),
+    next: nextAfter(state, clock, catalogue),
+  };
+  const inside = { ...instead, shell: instead.shell ?? usualShell(state.area) };
+  return outlooks(air, question, () => coatOutlook(coat, place, inside, about));
 }
 
 /** Everything for applying the next coat on one area. @throws {Missing} */
 export async function benchView(
   { db, memory, now }: Context,
   areaId: string,
-  asked: { safeHours: number | null; instead: Inside },
+  asked: { safeHours: number | null; instead: InsideAsked },
 ): Promise<BenchView> {
   const at = now();
   const known = await memory.some(at, { areaId });
@@ -118,7 +144,8 @@ export async function benchView(
   const bandAt = new Map(surface.map((each) => [each.at, each]));
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
-  const outlook = step && product ? outlookOf(known, { step, product, place, left, at, ...asked }) : null;
+  const outlook =
+    step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...asked }) : null;
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
   return {
     now: new Date(at).toISOString(),

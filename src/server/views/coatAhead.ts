@@ -6,6 +6,7 @@ import type { Context } from '../context.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import { Missing } from '../rows/missing.ts';
 import { bestView } from './coatOutlook.ts';
+import { coatSpans, isIn } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
 
 const iso = (ms: number) => new Date(ms).toISOString();
@@ -51,9 +52,11 @@ export async function coatAhead(
     now: at,
     safeHours: asked.safeHours === undefined ? null : Number(asked.safeHours),
     pace,
+    spans: coatSpans(clock, at),
   };
-  const { startsInput, starts, safeBy } = coatUnder(coat, place);
+  const { startsInput, safeBy } = coatUnder(coat, place);
   if (safeBy === null) return nothing;
+  const mayStart = (start: { startMs: number }) => isIn(coat.spans, start.startMs);
   const temps = tempsFor(known.air, place);
   const film = (laidFromMs: number, laidToMs: number) => ({
     laidFromMs,
@@ -61,10 +64,12 @@ export async function coatAhead(
     sheet: sheet.cure,
     ...byLearnedPace(pace),
   });
-  const alone = starts().stretches;
+  /** Starts of the coat after it: by the air alone. */
+  const alone = bestStarts({ ...startsInput(), fromMs: at, fits: () => true }).stretches;
 
   /** Whether some start passes for the next coat while the first takes it without sanding. */
   const nextFits = ({ startMs, endMs }: { startMs: number; endMs: number }) => {
+    if (!mayStart({ startMs })) return false;
     const { segments } = windowsFor({
       film: film(startMs, endMs),
       next: { kind: 'coat', family: sheet.family, same: true },
@@ -85,7 +90,8 @@ export async function coatAhead(
       ? null
       : bestStarts({
           ...startsInput(launchMs),
-          fits: ({ startMs, endMs }) => (inWaterBy(startMs, endMs) ?? Number.POSITIVE_INFINITY) <= launchMs,
+          fits: ({ startMs, endMs }) =>
+            mayStart({ startMs }) && (inWaterBy(startMs, endMs) ?? Number.POSITIVE_INFINITY) <= launchMs,
         });
   const last = forLaunch?.stretches.at(-1);
   return {

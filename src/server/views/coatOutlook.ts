@@ -1,17 +1,10 @@
-import type { CoatOutlook, FailureView, InsteadView, StartView } from '../../contract/index.ts';
-import { type CoatFailure, judgeCoat, type StartStretch, type Surroundings } from '../../core/air/index.ts';
+import type { CoatOutlook, FailureView, StartView } from '../../contract/index.ts';
+import { type CoatFailure, judgeCoat, type StartStretch, widestOf } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
+import { isIn } from './coatSpans.ts';
 import { type CoatToApply, coatUnder } from './coatUnder.ts';
-
-/** What a tent or a heated room would hold. */
-export interface Inside {
-  /** Set point of the heater, °C. */
-  heatC: number;
-  /** Water given off by washing, wet blasting or what dries after them, and the air it goes into. */
-  litresPerH: number;
-  roomM3: number;
-}
+import { type AboutCoat, type Inside, insteadOf, insteadView } from './insteadView.ts';
 
 const at = (ms: number) => new Date(ms).toISOString();
 const iso = (ms: number | null) => (ms === null ? null : at(ms));
@@ -25,10 +18,16 @@ export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): S
  * Whether the coat, begun now, passes hour by hour until its last corner and on until it is safe from dew and rain; when it
  * may be started otherwise; and, where it does not pass now, what a cover or a heater would change.
  *
- * @param inside what a cover would hold: a heater's set point, and what is wet in there
+ * @param inside what a cover would hold: a heater, and what is wet in there
+ * @param about the film below in other surroundings, and what comes after the coat
  * @returns null where no air is known
  */
-export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Inside): CoatOutlook | null {
+export function coatOutlook(
+  coat: CoatToApply,
+  place: SurfacePlace,
+  inside: Inside,
+  about: AboutCoat,
+): CoatOutlook | null {
   const { now } = coat;
   if (coat.air.hours.length === 0) return null;
   const under = coatUnder(coat, place);
@@ -43,8 +42,9 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Insi
     safeMs: safeBy === null ? endMs : safeMs,
     ...airUntil(untilMs + HOUR_MS),
   });
-  const { stretches, best } = starts();
-  const ok = verdict.ok && safeBy !== null;
+  const { stretches } = starts();
+  const best = nearBest(stretches, now);
+  const ok = verdict.ok && safeBy !== null && isIn(coat.spans, now);
   // Of each reason its first moment now and its first to come: what is measured at the boat answers for now only.
   const first = new Map(
     verdict.failures.toReversed().map((failure) => [`${failure.code} ${failure.at === now}`, failure]),
@@ -67,12 +67,21 @@ export function coatOutlook(coat: CoatToApply, place: SurfacePlace, inside: Insi
     instead:
       ok || safeBy === null
         ? []
-        : insteadOf(place.surroundings, inside.heatC).map((other) =>
-            insteadView({ ...coat, inside }, { ...place, surroundings: other }),
+        : insteadOf(place.surroundings, inside).map((other) =>
+            insteadView(coat, place, other, inside, about),
           ),
     conditions: verdict.conditions.map(({ code, at: sinceMs }) => ({ code, at: at(sinceMs) })),
     failures: [...first.values()].sort((a, b) => a.at - b.at).map(failureView),
   };
+}
+
+/** The best start of those that come soon: while it is suitable today, nine days away is no answer. */
+function nearBest(stretches: readonly StartStretch[], now: number): StartStretch['best'] | null {
+  const first = stretches[0];
+  if (!first) return null;
+  const untilMs = Math.max(now, first.fromMs) + NEAR_MS;
+  const near = stretches.filter(({ best }) => best.startMs <= untilMs);
+  return widestOf((near.length > 0 ? near : [first]).map(({ best }) => best));
 }
 
 const failureView = ({ at: failsMs, ...failure }: CoatFailure): FailureView => ({
@@ -99,19 +108,4 @@ function metFirst(
   });
   const first = failures[0];
   return first && first.code !== 'not-known' ? failureView(first) : null;
-}
-
-/** What could be done about the surroundings: a cover over what stands in the open, a heater under or without one. */
-const insteadOf = (surroundings: Surroundings, heatC: number): Surroundings[] => [
-  ...(surroundings.kind === 'open' || surroundings.kind === 'shaded' ? [{ kind: 'tent' } as const] : []),
-  { kind: 'heated', setPointC: heatC },
-];
-
-/** From when the coat would pass there, and when it would be safe. */
-function insteadView(coat: CoatToApply, place: SurfacePlace): InsteadView {
-  const { surroundings } = place;
-  const { applyMs, safeAfter, starts } = coatUnder(coat, place);
-  const first = starts().stretches[0];
-  if (!first) return { surroundings, start: null, safe: null };
-  return { surroundings, start: at(first.fromMs), safe: iso(safeAfter(first.fromMs + applyMs)) };
 }

@@ -6,18 +6,23 @@ import {
   isUnderCover,
   rhWithMoisture,
 } from '../../core/air/index.ts';
-import { byLearnedPace, eventTime, HOUR_MS, type SplicedHour, safeEvent } from '../../core/cure/index.ts';
+import {
+  byLearnedPace,
+  type CoatSpan,
+  eventTime,
+  HOUR_MS,
+  type SplicedHour,
+  safeEvent,
+} from '../../core/cure/index.ts';
 import { applyHours } from '../../core/film/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { type Air, bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
+import { isIn } from './coatSpans.ts';
 
 /** Air before the coat that says whether its surface is wet. */
 const BEFORE_MS = 24 * HOUR_MS;
 /** Days of forecast that starts are sought in. */
 const AHEAD_MS = 10 * 24 * HOUR_MS;
-
-/** How often the air of a tent is changed, 1/h [M]. */
-const AIR_CHANGES_PER_H = 1;
 
 /** A coat still to be applied, and the air it is to be applied in. */
 export interface CoatToApply {
@@ -30,8 +35,10 @@ export interface CoatToApply {
   safeHours: number | null;
   /** Times as fast as its sheet it cures here by its method, as taken over from hand tests; 1: as its sheet. */
   pace: number;
-  /** Something wet in a tent or a heated room; left out: nothing. */
-  inside?: { litresPerH: number; roomM3: number };
+  /** When the film below and the work before it take the coat, whatever the air. */
+  spans: readonly CoatSpan[];
+  /** Something wet in a tent or a heated space; left out: nothing. */
+  inside?: { litresPerH: number; roomM3: number; airChangesPerH: number };
 }
 
 /** The coat as it would be applied in these surroundings: how long it takes, when it is safe, the air about it. */
@@ -59,7 +66,7 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     const around = airAround(hour, surroundings);
     const { inside } = coat;
     if (!underCover || !inside || inside.litresPerH === 0) return around;
-    return { ...around, rh: rhWithMoisture({ ...around, ...inside, airChangesPerH: AIR_CHANGES_PER_H }) };
+    return { ...around, rh: rhWithMoisture({ ...around, ...inside }) };
   };
   const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + AHEAD_MS;
   const surface = bandFor(air, place).filter(shown);
@@ -76,14 +83,20 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
       nights,
     };
   };
-  const startsInput = (toMs = now + AHEAD_MS) => ({
-    ...airUntil(now + AHEAD_MS),
-    applyMs,
-    safeAfter,
-    fromMs: now,
-    toMs: Math.min(now + AHEAD_MS, Math.max(now, toMs)),
-  });
+  const readyMs = coat.spans[0]?.fromMs ?? null;
+  /** Starts are sought from the moment the film below is ready. */
+  const startsInput = (toMs = now + AHEAD_MS) => {
+    const lastMs = Math.min(now + AHEAD_MS, Math.max(now, toMs));
+    return {
+      ...airUntil(now + AHEAD_MS),
+      applyMs,
+      safeAfter,
+      fromMs: Math.min(lastMs, Math.max(now, readyMs ?? lastMs)),
+      toMs: lastMs,
+      fits: ({ startMs }: { startMs: number }) => isIn(coat.spans, startMs),
+    };
+  };
   const starts = (toMs?: number): BestStarts =>
-    safeBy === null ? { stretches: [], best: null } : bestStarts(startsInput(toMs));
+    safeBy === null || readyMs === null ? { stretches: [], best: null } : bestStarts(startsInput(toMs));
   return { applyMs, safeAfter, safeBy, airUntil, starts, startsInput };
 }

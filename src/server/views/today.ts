@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import type { AreaClock, TodayCoat, TodayView, WorkView, Yard } from '../../contract/index.ts';
-import { type DayJob, dayOrder, type StartStretch } from '../../core/air/index.ts';
+import { type DayJob, dayOrder } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
 import { taskState } from '../../core/system/index.ts';
 import { remembering } from '../../core/units/index.ts';
@@ -8,8 +8,10 @@ import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
-import type { YardClocks } from '../memory/yardSnapshots.ts';
+import type { YardClocks, YardReading } from '../memory/yardSnapshots.ts';
+import { coatSpans } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
+import { potViews } from './pots.ts';
 
 /** Areas asked about; a pair of hands does no more in a day. */
 const MOST = 12;
@@ -32,38 +34,18 @@ function isLeft({ kind, doneAt, endsAt, fromAt }: WorkView, now: number): boolea
   return kind !== 'wait' && state === 'due';
 }
 
-/** Only the part of each stretch in which the film below takes the coat too. */
-function within(
-  stretches: readonly StartStretch[],
-  fromMs: number,
-  toMs: number,
-): (DayJob['stretches'][number] & Pick<StartStretch, 'conditions'>)[] {
-  return stretches.flatMap((each) => {
-    const [from, to] = [Math.max(each.fromMs, fromMs), Math.min(each.toMs, toMs)];
-    return from <= to ? [{ fromMs: from, toMs: to, conditions: each.conditions }] : [];
-  });
-}
-
-/** The stretch of today in which the film below takes the next coat; null: none. */
-function openToday(clock: AreaClock, now: number, midnight: number): { fromMs: number; toMs: number } | null {
-  const until = ms(clock.until);
-  if (clock.state === 'too-soon')
-    return until !== null && until < midnight ? { fromMs: until, toMs: midnight } : null;
-  const closes = clock.state === 'open' || clock.state === 'thumb' || clock.primeBy !== null;
-  return { fromMs: now, toMs: closes ? Math.min(until ?? midnight, midnight) : midnight };
-}
-
 function askAbout(
   state: AreaSnapshot,
   clock: AreaClock,
   known: YardClocks,
   now: number,
   midnight: number,
+  isMixed: boolean,
 ): Asked | null {
   const step = state.steps.find(({ id }) => id === clock.next?.stepId);
   const product = step && known.catalogue.latest.get(step.productId);
-  const open = openToday(clock, now, midnight);
-  if (!step || !product || !clock.next || !open) return null;
+  const spans = coatSpans(clock, now).filter(({ fromMs }) => fromMs < midnight);
+  if (!step || !product || !clock.next || (spans.length === 0 && !isMixed)) return null;
   const areaM2 = Math.max(0, clock.next.areaM2 - clock.next.coveredM2);
   const coat = {
     step,
@@ -73,9 +55,10 @@ function askAbout(
     now,
     safeHours: null,
     pace: known.catalogue.paceOf(step.productId, step.method),
+    spans,
   };
   const { applyMs, safeBy, starts } = coatUnder(coat, surfaceOf(state, known.catalogue));
-  const stretches = within(starts(midnight).stretches, open.fromMs, open.toMs);
+  const { stretches } = starts(midnight);
   return {
     clock,
     stretches,
@@ -88,6 +71,7 @@ function askAbout(
       colour: clock.next.colour,
       applyH: applyMs / HOUR_MS,
       starts: stretches.map(({ fromMs, toMs }) => ({ from: iso(fromMs), to: iso(toMs) })),
+      potEnds: null,
       placed: null,
       workLeft: clock.work.filter((task) => isLeft(task, now)).length,
       safeNotStated: safeBy === null,
@@ -107,28 +91,44 @@ export async function todayView({ memory, now }: Context): Promise<TodayView> {
 const SAME_FOR_MS = 30_000;
 const kept = remembering<Promise<TodayView>>();
 
-async function todayOf(known: YardClocks & { yard: Yard }, at: number): Promise<TodayView> {
+/** When the pot life ends of what is mixed for an area, of several pots the first, ms. A pot without a pot life hurries nobody. */
+function potEnds(known: Pick<YardReading, 'boats' | 'catalogue'>, at: number): Map<string, number> {
+  const ends = new Map<string, number>();
+  for (const pot of potViews(known.boats, known.catalogue, at)) {
+    const endMs = ms(pot.potEnds);
+    if (endMs !== null && endMs > at) ends.set(pot.areaId, Math.min(endMs, ends.get(pot.areaId) ?? endMs));
+  }
+  return ends;
+}
+
+async function todayOf(known: YardReading & { yard: Yard }, at: number): Promise<TodayView> {
   const { zone } = known.yard;
   const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const stateOf = new Map(known.states.map((state) => [state.area.id, state]));
+  const mixed = potEnds(known, at);
   const wanted = known.clocks
-    .filter(({ state, next }) => CAN.has(state) && next !== null)
+    .filter(({ state, next, areaId }) => (CAN.has(state) || mixed.has(areaId)) && next !== null)
     .sort(
       (a, b) =>
+        Number(mixed.has(b.areaId)) - Number(mixed.has(a.areaId)) ||
         urgencyMs({ state: a.state, untilMs: ms(a.until) }) -
-        urgencyMs({ state: b.state, untilMs: ms(b.until) }),
+          urgencyMs({ state: b.state, untilMs: ms(b.until) }),
     );
   const asked = (
     await inSlices(known.hours.length > 0 ? wanted.slice(0, MOST) : [], (clock) => {
       const state = stateOf.get(clock.areaId);
-      return state ? askAbout(state, clock, known, at, midnight) : null;
+      return state ? askAbout(state, clock, known, at, midnight, mixed.has(clock.areaId)) : null;
     })
   ).filter((each) => each !== null);
-  const jobs = asked.map(({ coat, stretches }) => ({
-    id: coat.areaId,
-    applyMs: coat.applyH * HOUR_MS,
-    stretches,
-  }));
+  const jobs = asked.map(({ coat, stretches }) => {
+    const potEndsMs = mixed.get(coat.areaId);
+    return {
+      id: coat.areaId,
+      applyMs: coat.applyH * HOUR_MS,
+      stretches,
+      ...(potEndsMs !== undefined && { potEndsMs }),
+    };
+  });
   const { placed } = dayOrder({ jobs, nowMs: at });
   const order = new Map(
     placed.map((place, i) => [place.id, { i, start: iso(place.startMs), end: iso(place.endMs) }]),
@@ -140,7 +140,12 @@ async function todayOf(known: YardClocks & { yard: Yard }, at: number): Promise<
       .sort((a, b) => rank(a) - rank(b))
       .map(({ coat }) => {
         const place = order.get(coat.areaId);
-        return { ...coat, placed: place ? { start: place.start, end: place.end } : null };
+        const potEndsMs = mixed.get(coat.areaId);
+        return {
+          ...coat,
+          potEnds: potEndsMs === undefined ? null : iso(potEndsMs),
+          placed: place ? { start: place.start, end: place.end } : null,
+        };
       }),
     more: Math.max(0, wanted.length - MOST),
   };

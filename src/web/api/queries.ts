@@ -27,6 +27,7 @@ import type {
   WeatherView,
   Yard,
 } from '../../contract/index.ts';
+import type { ShellKind } from '../../core/air/index.ts';
 import { api } from './client.ts';
 import { useQueue, type Waiting } from './queue.ts';
 import {
@@ -80,9 +81,16 @@ export const useStacks = (boatId: string) =>
 export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<Product[]>('GET', '/products') });
 
-/** What is asked of a cover: a heater's set point °C, water drying inside in tenths of a litre an hour, the air inside m³. */
+/**
+ * What is asked of a cover: a heater's set point °C and power W, the enclosure and its surface m² (null: the usual), air
+ * changes in tenths an hour, water drying inside in tenths of a litre an hour, the air inside m³.
+ */
 export interface InsideAsked {
   heatC: number;
+  watts: number;
+  shell: ShellKind | null;
+  outsideM2: number | null;
+  changesTenths: number | null;
   wetDl: number;
   roomM3: number;
 }
@@ -95,8 +103,8 @@ export const useBench = (areaId: string, asked: { safeHours?: number | null } & 
       queryFn: () => {
         const query = new URLSearchParams();
         if (asked.safeHours) query.set('safeHours', String(asked.safeHours));
-        for (const key of ['heatC', 'wetDl', 'roomM3'] as const)
-          if (asked[key] !== undefined) query.set(key, String(asked[key]));
+        const inside = ['heatC', 'watts', 'shell', 'outsideM2', 'changesTenths', 'wetDl', 'roomM3'] as const;
+        for (const key of inside) if (asked[key] != null) query.set(key, String(asked[key]));
         return api<BenchView>('GET', `/bench/${areaId}${query.size > 0 ? `?${query}` : ''}`);
       },
       placeholderData: keepPreviousData,

@@ -21,7 +21,15 @@ import { PotClocks } from './PotClocks.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
 /** What the server takes for a cover where nobody says otherwise. */
-const USUAL_INSIDE: InsideAsked = { heatC: 15, wetDl: 0, roomM3: 60 };
+const USUAL_INSIDE: InsideAsked = {
+  heatC: 15,
+  watts: 2000,
+  shell: null,
+  outsideM2: null,
+  changesTenths: null,
+  wetDl: 0,
+  roomM3: 60,
+};
 
 /** Applying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was applied. */
 export function BenchPage() {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { CoatOutlook, InsteadView } from '../../contract/index.ts';
-import { heatingCost } from '../../core/air/index.ts';
+import type { CoatOutlook, HeatView, InsteadView } from '../../contract/index.ts';
+import { SHELL_DEFAULTS, SHELLS, type ShellKind } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import type { InsideAsked } from '../api/queries.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
@@ -15,33 +15,36 @@ interface Props {
   zone: string;
 }
 
-const KEY = 'jack-plane.heater';
-interface Heater {
-  watts: number;
-  /** What a kilowatt hour costs, in the yard's money. */
-  price: number;
+/** What a kilowatt hour costs, in the yard's money, remembered on this device. */
+const KEY = 'jack-plane.kilowatt-hour';
+const USUAL_PRICE = 0.3;
+
+function keptPrice(): number {
+  const kept = Number(localStorage.getItem(KEY) ?? Number.NaN);
+  return Number.isFinite(kept) && kept >= 0 ? kept : USUAL_PRICE;
 }
 
-function keptHeater(): Heater {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Heater | null;
-    if (kept && kept.watts > 0 && kept.price >= 0) return kept;
-  } catch {
-    // What was kept cannot be read: it is asked for anew.
-  }
-  return { watts: 2000, price: 0.3 };
-}
+const SHELL_WORDS: Record<ShellKind, string> = {
+  tent: 'Tent, one film',
+  'tent-two-films': 'Tent, two films',
+  'shed-metal': 'Shed, sheet metal',
+  'shed-boards': 'Shed, boards',
+  'shed-insulated': 'Shed, insulated',
+  'hull-metal': 'Inside a metal hull',
+  'hull-grp': 'Inside a GRP hull, single skin',
+  'hull-sandwich': 'Inside a GRP sandwich hull',
+  'hull-timber': 'Inside a timber hull',
+};
 
-/** What a cover or a heater would change, beside the present, before it is decided; and what the heat would cost. */
+const whole = (value: number, least: number, most: number) =>
+  Math.round(Math.min(most, Math.max(least, value)));
+
+/** What a cover or a heater would change, before it is decided: when the coat could start, and what the heat would cost. */
 export function Instead({ outlook, inside, onInside, now, zone }: Props) {
   const { show } = useUnits();
-  const [heater, setHeater] = useState(keptHeater);
+  const [price, setPrice] = useState(keptPrice);
   if (outlook.instead.length === 0) return null;
-  const keep = (some: Partial<Heater>) => {
-    const next = { ...heater, ...some };
-    localStorage.setItem(KEY, JSON.stringify(next));
-    setHeater(next);
-  };
+  const heat = outlook.instead.find((each) => each.heat !== null)?.heat ?? null;
   return (
     <details className="border-base-300 border-y py-2">
       <summary className="target cursor-pointer py-2">What a cover or a heater would change</summary>
@@ -55,65 +58,141 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
                   : 'Under a tent'}
               </strong>
               : {sayInstead(each, now, zone)}
-              {each.surroundings.kind === 'heated' && sayCost(each, heater, now)}
             </li>
           ))}
         </ul>
+        {heat && <Heat heat={heat} price={price} setC={inside.heatC} now={now} zone={zone} />}
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
           <NumberField
             label="Heat to"
             quantity="temperature"
             value={inside.heatC}
-            onChange={(tempC) => onInside({ ...inside, heatC: Math.round(Math.min(45, Math.max(5, tempC))) })}
+            onChange={(tempC) => onInside({ ...inside, heatC: whole(tempC, 5, 45) })}
           />
           <NumberField
             label="Heater"
             unit="W"
-            value={heater.watts}
-            onChange={(watts) => keep({ watts: Math.max(1, watts) })}
+            value={inside.watts}
+            onChange={(watts) => onInside({ ...inside, watts: whole(watts, 1, 999_999) })}
           />
           <NumberField
-            label="Drying inside: water"
-            unit="l/h"
-            value={inside.wetDl / 10}
-            onChange={(litres) =>
-              onInside({ ...inside, wetDl: Math.round(Math.min(99.9, Math.max(0, litres)) * 10) })
-            }
-          />
-          <NumberField
-            label="Air inside"
+            label="Volume of the space"
             unit="m³"
             value={inside.roomM3}
-            onChange={(m3) => onInside({ ...inside, roomM3: Math.round(Math.min(99_999, Math.max(1, m3))) })}
+            onChange={(m3) => onInside({ ...inside, roomM3: whole(m3, 1, 99_999) })}
+          />
+          {heat && (
+            <>
+              <label className="block">
+                <span className="label-caps block pb-1">Enclosed by</span>
+                <select
+                  className="select w-full"
+                  value={heat.shell}
+                  onChange={({ target }) => {
+                    const shell = SHELLS.find((each) => each === target.value);
+                    // Another enclosure has other air changes: the usual ones of its kind.
+                    if (shell) onInside({ ...inside, shell, changesTenths: null });
+                  }}
+                >
+                  {SHELLS.map((shell) => (
+                    <option key={shell} value={shell}>
+                      {SHELL_WORDS[shell]}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <NumberField
+                label="Surface to the outside"
+                quantity="area"
+                value={heat.areaM2}
+                onChange={(m2) => onInside({ ...inside, outsideM2: whole(m2, 1, 99_999) })}
+              />
+              <NumberField
+                label="Air changes"
+                unit="per hour"
+                value={heat.airChangesPerH}
+                onChange={(changes) => onInside({ ...inside, changesTenths: whole(changes * 10, 0, 999) })}
+              />
+            </>
+          )}
+          <NumberField
+            label="Water drying inside"
+            unit="l/h"
+            value={inside.wetDl / 10}
+            onChange={(litres) => onInside({ ...inside, wetDl: whole(litres * 10, 0, 999) })}
           />
           <NumberField
-            label="A kilowatt hour"
+            label="Price of a kilowatt hour"
             unit="money"
-            value={heater.price}
-            onChange={(price) => keep({ price: Math.max(0, price) })}
+            value={price}
+            onChange={(typed) => {
+              const kept = Math.max(0, typed);
+              localStorage.setItem(KEY, String(kept));
+              setPrice(kept);
+            }}
           />
         </div>
         <p className="text-sm">
-          The surface has to be that warm, not the air only: measure it. Warmed air is drier, its moisture
-          stays. A hull washed or wet-blasted inside gives off some 0.2 l an hour for each square metre that
-          is wet (from memory; the air counts as changed once an hour). Flued or electric heat, never a flame
-          near solvent; ventilate.
+          The surface has to be warm, not only the air: measure it. Heating keeps the moisture in the air, so
+          ventilate. A hull that was washed or wet-blasted inside gives off about 0.2 l an hour for each wet
+          square metre (from memory). Use flued or electric heat, never a flame or a glowing wire near
+          solvent.
         </p>
       </div>
     </details>
   );
 }
 
-function sayInstead({ start, safe }: InsteadView, now: number, zone: string): string {
-  if (start === null) return 'no start passes in the days that are known';
-  const from = Date.parse(start) <= now ? 'suitable now' : `suitable from ${sayTime(start, zone, now)}`;
-  return safe === null ? from : `${from}, safe ${sayTime(safe, zone, now)}`;
+/** Heat needed against heat given, and the cost until the next coat. */
+function Heat({
+  heat,
+  price,
+  setC,
+  now,
+  zone,
+}: {
+  heat: HeatView;
+  price: number;
+  setC: number;
+  now: number;
+  zone: string;
+}) {
+  const { show } = useUnits();
+  const kilowatts = (watts: number) => `${figure(Math.round(watts / 100) / 10)} kW`;
+  const short = heat.neededW > heat.watts;
+  const cost = (kWh: number) => `${figure(Math.round(kWh * 10) / 10)} kWh, ${(kWh * price).toFixed(2)}`;
+  return (
+    <div className="space-y-1">
+      <p className={short ? 'font-semibold' : ''}>
+        {kilowatts(heat.watts)} makes this space about {show(heat.warmsK, 'temperatureDifference')} warmer
+        than outside.{' '}
+        {short
+          ? `At ${show(heat.coldestOutsideC, 'temperature')} outside it reaches ${show(heat.coldestInsideC, 'temperature')}; holding ${show(setC, 'temperature', { digits: 0 })} needs ${kilowatts(heat.neededW)}.`
+          : `That holds ${show(setC, 'temperature', { digits: 0 })} (${kilowatts(heat.neededW)} needed at ${show(heat.coldestOutsideC, 'temperature')} outside).`}
+      </p>
+      <p>
+        {heat.kWhLikely !== null && heat.kWhMost !== null && heat.until !== null
+          ? `Heating until ${sayTime(heat.until, zone, now)}: likely ${cost(heat.kWhLikely)} with a thermostat; at most ${cost(heat.kWhMost)} (always on).`
+          : 'No cost: the coat does not get safe within the forecast.'}
+      </p>
+      <p className="text-sm">
+        Heat loss {figure(Math.round(heat.lossWPerK))} W/K = {heat.uWPerM2K} W/m²K ×{' '}
+        {show(heat.areaM2, 'area')} + 0.33 × {figure(heat.airChangesPerH)} × {figure(heat.volumeM3)} m³ (EN
+        12831 simplified; W/m²K of {SHELL_DEFAULTS[heat.shell].uWPerM2K} and air changes are typical values
+        from memory). Nearly warm after about {saySpan(heat.warmUpH * 3_600_000)}. The surface to the outside
+        is taken as that of a cube of this volume unless you enter it.
+      </p>
+    </div>
+  );
 }
 
-/** Heat from now until the coat is safe, the heater running all the time: at most that. */
-function sayCost({ safe }: InsteadView, { watts, price }: Heater, now: number): string {
-  if (safe === null) return '.';
-  const toMs = Math.max(now, Date.parse(safe));
-  const { kWh, cost } = heatingCost({ watts, fromMs: now, toMs, pricePerKWh: price });
-  return `. Running all of ${saySpan(toMs - now)}: ${figure(Math.round(kWh * 10) / 10)} kWh, at most ${cost.toFixed(2)}.`;
+function sayInstead({ start, safe, next }: InsteadView, now: number, zone: string): string {
+  if (start === null) return 'no suitable start within the forecast';
+  return [
+    Date.parse(start) <= now ? 'suitable now' : `suitable from ${sayTime(start, zone, now)}`,
+    safe !== null && `safe from dew and rain ${sayTime(safe, zone, now)}`,
+    next !== null && `next coat from ${sayTime(next, zone, now)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

@@ -28,6 +28,8 @@ export function NumberField({ label, value, onChange, quantity, unit, hint }: Pr
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => setText(shown), [shown]);
   const take = () => {
+    // Left as it stood: what is shown may be rounded, and is nobody's typing.
+    if (text === shown) return setProblem(null);
     try {
       const read = quantity ? parseQuantity(text, quantity, system) : parseNumber(text);
       setProblem(null);

@@ -34,6 +34,11 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
               </span>
               <span>
                 <CoatName coat={coat} />
+                {coat.potEnds && (
+                  <span className="block font-semibold">
+                    Mixed: pot life ends {sayTime(coat.potEnds, zone, now)}
+                  </span>
+                )}
                 <span className="block text-sm">{sayStarts(coat, zone, now)}</span>
                 {coat.conditions.map((code) => (
                   <span key={code} className="block text-sm font-semibold">
@@ -77,7 +82,9 @@ function sayStarts({ starts, workLeft }: TodayCoat, zone: string, now: number): 
     .map(({ from, to }) => `${sayTime(from, zone, now)}–${sayTime(to, zone, now)}`)
     .join(', ');
   const work = workLeft > 0 ? `; ${counted(workLeft, 'piece')} of work before it` : '';
-  return `can start ${all}${work}`;
+  return all === ''
+    ? `not suitable today: apply the pot elsewhere or discard it${work}`
+    : `can start ${all}${work}`;
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {

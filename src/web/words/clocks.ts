@@ -73,12 +73,26 @@ export function heldBack(
       headline: 'Not suitable now',
       reason: 'the film below does not cure: check the ratio that was mixed',
     };
+  if (clock.hiddenBy)
+    return { headline: 'Not yet', reason: `hidden by ${clock.hiddenBy.name} until it is moved` };
   if (clock.state === 'too-soon')
     return {
       headline: 'Not yet',
       reason: clock.until
         ? `not before ${sayWhen(clock.until)}: the film below, or a wait before the coat, is not over`
         : 'nobody knows when the film below is ready: test it by hand',
+    };
+  const left = workLeft(clock.work, now);
+  const clogs = left.find(({ sandableAt }) => sandableAt !== null && Date.parse(sandableAt) > now);
+  if (clogs?.sandableAt)
+    return {
+      headline: 'Not yet',
+      reason: `the film clogs the paper until ${sayWhen(clogs.sandableAt)}, and is sanded first`,
+    };
+  if (left.length > 0)
+    return {
+      headline: 'Prepare first',
+      reason: `still to do before the coat: ${left.map(({ kind, amount }) => sayTask({ kind, amount, note: '' })).join(', ')}`,
     };
   return null;
 }

@@ -1,0 +1,38 @@
+import type { AreaClock } from '../../contract/index.ts';
+import { type CoatSpan, takesCoat } from '../../core/cure/index.ts';
+
+const ms = (at: string | null) => (at === null ? null : Date.parse(at));
+const latest = (times: readonly (number | null)[]) =>
+  times.reduce<number>((last, at) => Math.max(last, at ?? last), Number.NEGATIVE_INFINITY);
+
+/**
+ * When an area takes its next coat, whatever the air: by the film below, the work still to do before the coat, and the
+ * hours that blasted steel may stand bare. One answer for the bench, the board and today's order.
+ *
+ * @returns stretches from `now` on, in order; none: not at all, or nobody knows when
+ */
+export function coatSpans(clock: AreaClock, now: number): CoatSpan[] {
+  if (clock.hiddenBy || clock.failed !== null || clock.hand?.notCuring) return [];
+  const left = clock.work.filter(({ doneAt }) => doneAt === null);
+  const waitedMs = latest(left.flatMap(({ kind, endsAt }) => (kind === 'wait' ? [ms(endsAt)] : [])));
+  const sanding = left.filter(({ kind }) => kind === 'sand');
+  const sandable = latest(sanding.map(({ sandableAt }) => ms(sandableAt)));
+  if (clock.segments.length === 0) {
+    const toMs = ms(clock.primeBy) ?? Number.POSITIVE_INFINITY;
+    const fromMs = Math.max(now, waitedMs);
+    return fromMs <= toMs ? [{ fromMs, toMs }] : [];
+  }
+  const segments = clock.segments.flatMap(({ state, from, to }) =>
+    state === 'earliest-not-stated' ? [] : [{ state, fromMs: Date.parse(from), toMs: ms(to) }],
+  );
+  return takesCoat({
+    segments,
+    now: Math.max(now, waitedMs),
+    sandableMs: Number.isFinite(sandable) ? sandable : null,
+    sandFirst: sanding.some(({ fromAt }) => fromAt === null),
+  });
+}
+
+/** Whether a coat may be started then. */
+export const isIn = (spans: readonly CoatSpan[], startMs: number): boolean =>
+  spans.some(({ fromMs, toMs }) => fromMs <= startMs && startMs <= toMs);
