@@ -55,6 +55,8 @@ export interface CoatOutlook {
 export interface ConditionView {
   code: AirConditionCode;
   at: string;
+  /** Both ends of the surface's temperature then, °C, where it depends on the sun; else null. */
+  surface: { lowC: number; highC: number } | null;
 }
 
 /** A moment of a coat that does not pass, and why. */

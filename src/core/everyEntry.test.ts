@@ -51,6 +51,8 @@ const laid = [{ stepId: 's', coatNo: 0, areaM2: 12, fromMs: 0, toMs: HOUR }];
 const needLine = { id: 'a', boatId: 'b', productId: 'p', sheet: { parts, ratioBy: 'volume', volumeSolids: 0.5, typicalMicrons: 100, coverageM2PerL: null, dilution: null, canLitres: null, thinner: null }, coats: [{ no: 0, colour: 'grey', areaM2: 20 }], dryMicronsPerCoat: 100, method: 'roller', thinner: 0.05, spread: 0.1, measuredBy: 'm', underCover: null, profileMicrons: 50, learned: { factor: 1.1, sd: 0.05 } }; // biome-ignore format: one line
 const lotAge = { kind: 'other', madeMs: 0, receivedMs: HOUR, openedMs: 2 * HOUR, shelfMonths: 24, openedMonths: 6, frost: true, heat: true, nowMs: 3 * HOUR }; // biome-ignore format: one line
 
+const space = { areaM2: 90, uWPerM2K: 5.6, volumeM3: 60, airChangesPerH: 1 };
+
 const ENTRIES: Record<string, Entry> = {
   toCanonical: { run: units.toCanonical, args: [4, 'mil'] },
   fromCanonical: { run: units.fromCanonical, args: [100, 'mil'] },
@@ -168,6 +170,14 @@ const ENTRIES: Record<string, Entry> = {
   isDark: { run: air.isDark, args: [HOUR, [{ fromMs: 2 * HOUR, toMs: 9 * HOUR }]] },
   learnPace: { run: cure.learnPace, args: [[{ low: 0.5, high: 0.9, contradicts: false, silent: false }]] },
   byLearnedPace: { run: cure.byLearnedPace, args: [0.8] },
+  heatLossWPerK: { run: air.heatLossWPerK, args: [space] },
+  heaterWarmsK: { run: air.heaterWarmsK, args: [{ ...space, watts: 2000 }] },
+  heatNeededW: { run: air.heatNeededW, args: [{ ...space, warmerK: 20 }] },
+  warmUpHours: { run: air.warmUpHours, args: [{ ...space, storeKJPerM2K: 22 }] },
+  cubeAreaM2: { run: air.cubeAreaM2, args: [60] },
+  heatedAirC: { run: air.heatedAirC, args: [5, { setPointC: 20, warmsK: 8 }] },
+  thermostatKWh: { run: air.thermostatKWh, args: [{ ...space, watts: 2000, setPointC: 15, hours: [{ at: 0, airC: 5 }, { at: HOUR, airC: 6 }] }] }, // biome-ignore format: one line
+  takesCoat: { run: cure.takesCoat, args: [{ segments: [{ state: 'open', fromMs: 0, toMs: HOUR }], now: 0, sandableMs: null, sandFirst: false }] }, // biome-ignore format: one line
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
   cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line
   litresInPot: {
@@ -391,7 +401,7 @@ const WITHOUT_FIGURES = [
   'unconfirmed',
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
-  'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
+  'widestOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',

@@ -14,7 +14,7 @@ export const moment = () => instant().required();
 export const maybeMoment = () => instant().allow(null).required();
 export const listOf = (item: Joi.Schema) => Joi.array().items(item).required();
 /** What no data says of the air. */
-export const airCondition = () => Joi.valid('no-rain-data', 'no-wind-data');
+export const airCondition = () => Joi.valid('no-rain-data', 'no-wind-data', 'depends-on-sun');
 /** Values by name. */
 export const byName = (value: Joi.Schema) => Joi.object().pattern(Joi.string(), value).required();
 

@@ -195,7 +195,13 @@ export const benchReply = objectOf<BenchView>({
       }),
     ),
     failures: listOf(failure),
-    conditions: listOf(Joi.object({ code: airCondition().required(), at: moment() })),
+    conditions: listOf(
+      Joi.object({
+        code: airCondition().required(),
+        at: moment(),
+        surface: Joi.object({ lowC: figure(), highC: figure() }).allow(null).required(),
+      }),
+    ),
   })
     .allow(null)
     .required(),

@@ -22,6 +22,8 @@ export interface AreaFace {
   colour: string | null;
   /** Coated: paint, whatever is below it. */
   coated: boolean;
+  /** Hidden by a stand or block: no sun reaches it. Left out: open. */
+  underSupport?: boolean;
   /** Where the bow points, degrees clockwise from north; null: not known. */
   boatHeadingDeg: number | null;
 }
@@ -127,11 +129,13 @@ export function surfaceBodyOf(face: AreaFace): SurfaceBody {
       ? MID_GREY
       : absorptanceOf(face.colour)
     : (BARE_ABSORPTANCE[face.substrate] ?? MID_GREY);
+  // What looks down or lies under a support gets no sun [T].
+  const sunless = face.inside || face.underSupport === true || tiltDeg > 90;
   const casting = face.zone === 'keel';
   return {
     tiltDeg: face.inside ? 180 : tiltDeg,
     headingDeg: face.inside ? null : headingOf(face),
-    absorptance: face.inside ? 0 : Math.round(sunlit * 20) / 20,
+    absorptance: sunless ? 0 : Math.round(sunlit * 20) / 20,
     emissivity: face.coated ? 0.9 : (BARE_EMISSIVITY[face.substrate] ?? 0.9),
     heatCapacityJPerM2K: casting ? KEEL_J_PER_M2K : (STORE_J_PER_M2K[face.substrate] ?? 10_000),
     insideWPerM2K: casting || face.zone === 'deck' ? 0 : THIN_SKIN_INSIDE,

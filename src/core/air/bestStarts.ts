@@ -235,7 +235,8 @@ function nearest(
     if (applying) {
       of.push(
         ['air-too-hot', found.airC, limits.airMaxC],
-        ['surface-too-hot', found.highC, limits.surfaceMaxC],
+        // Past it, it depends on the sun: no margin is left.
+        ['surface-too-hot', Math.min(found.highC, limits.surfaceMaxC ?? found.highC), limits.surfaceMaxC],
       );
     }
     return of.reduce<Tightest | null>(

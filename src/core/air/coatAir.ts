@@ -41,6 +41,8 @@ const countsUntilSafe = ({ code }: AirReason): boolean => !ONLY_WHILE_APPLYING.h
 export interface CoatCondition {
   code: AirConditionCode;
   at: number;
+  /** Of `depends-on-sun`: both ends of the surface's temperature then, °C. */
+  surface?: { lowC: number; highC: number };
 }
 
 /** The air about a surface, ready to be asked at any moment what speaks against a coat. */
@@ -87,7 +89,10 @@ export function coatAir(input: {
       const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
       return air && skin && { airC: air.airC, rh: air.rh, ...skin };
     },
-    conditionsOf: (coat) => conditionsOf(hours, coat, limits, underCover),
+    conditionsOf: (coat) => {
+      const sun = sunAt(coat, { hours, surface, limits, underCover });
+      return [...conditionsOf(hours, coat, limits, underCover), ...(sun ? [sun] : [])];
+    },
     passesAt: (ms, phase, rainCounts = true) => {
       const [air, skin] = [airAt(hours, ms), surfaceAt(surface, ms)];
       if (!air || !skin) return false;
@@ -97,11 +102,11 @@ export function coatAir(input: {
       const windMs = windOver(air.windMs, underCover);
       return (
         air.airC <= (limits.airMaxC ?? air.airC) &&
-        skin.highC <= (limits.surfaceMaxC ?? skin.highC) &&
+        skin.lowC <= (limits.surfaceMaxC ?? skin.lowC) &&
         wetHoursAt(ms) === 0 &&
         (limits.windMaxMs == null || underCover || windMs <= limits.windMaxMs) &&
         (limits.settingMax == null ||
-          settingSpeed({ surfaceC: skin.highC, rh: air.rh, windMs }) <= limits.settingMax)
+          settingSpeed({ surfaceC: skin.lowC, rh: air.rh, windMs }) <= limits.settingMax)
       );
     },
     reasonsAt: (ms, phase, rainCounts = true) => {
@@ -229,7 +234,36 @@ function reasonsAt(
       limits,
       underCover,
     }).reasons;
-  if (skin.lowC === skin.highC) return judge(skin.lowC);
-  const ofHeat = ({ code }: AirReason) => OF_HEAT.has(code);
-  return [...judge(skin.lowC).filter((each) => !ofHeat(each)), ...judge(skin.highC).filter(ofHeat)];
+  // Cold and dew by the cold end. Heat that the cold end has too: where only the hot end has it, it depends on the sun.
+  return judge(skin.lowC);
+}
+
+/** The first moment of a coat at which heat speaks against it at the hot end of its surface's band alone; null: none. */
+function sunAt(
+  { startMs, endMs }: { startMs: number; endMs: number },
+  of: {
+    hours: readonly AirHour[];
+    surface: readonly SurfaceReading[];
+    limits: AirLimits;
+    underCover: boolean;
+  },
+): CoatCondition | null {
+  const first = lastAtOrBefore(of.surface, startMs) + 1;
+  const moments = [startMs];
+  for (let i = first; i < of.surface.length && (of.surface[i] as SurfaceReading).at < endMs; i++)
+    moments.push((of.surface[i] as SurfaceReading).at);
+  for (const at of [...moments, endMs]) {
+    const [air, skin] = [airAt(of.hours, at), surfaceAt(of.surface, at)];
+    if (!air || !skin || skin.lowC === skin.highC) continue;
+    const heat = (surfaceC: number) =>
+      judgeConditions({
+        conditions: { airC: air.airC, rh: air.rh, windMs: air.windMs, surfaceC },
+        limits: of.limits,
+        underCover: of.underCover,
+      }).reasons.filter(({ code }) => OF_HEAT.has(code));
+    const surely = new Set(heat(skin.lowC).map(({ code }) => code));
+    if (heat(skin.highC).some(({ code }) => !surely.has(code)))
+      return { code: 'depends-on-sun', at, surface: skin };
+  }
+  return null;
 }

@@ -75,7 +75,7 @@ export function judgeHours(input: {
   });
 }
 
-/** Cold and dew judged at the cold end of the surface's band, heat at its hot end. */
+/** Judged at the cold end of the surface's band; heat that only its hot end has depends on the sun. */
 function judgeBand(
   conditions: Omit<Conditions, 'surfaceC'>,
   { lowC, highC }: { lowC: number; highC: number },
@@ -85,9 +85,9 @@ function judgeBand(
   const cold = judgeConditions({ conditions: { ...conditions, surfaceC: lowC }, limits, underCover });
   if (lowC === highC) return cold;
   const hot = judgeConditions({ conditions: { ...conditions, surfaceC: highC }, limits, underCover });
-  const tooHot = ({ code }: AirReason) => OF_HEAT.has(code);
-  const reasons = [...cold.reasons.filter((each) => !tooHot(each)), ...hot.reasons.filter(tooHot)];
-  return { ...cold, reasons, ok: reasons.length === 0 };
+  const surely = new Set(cold.reasons.map(({ code }) => code));
+  const perhaps = hot.reasons.some(({ code }) => OF_HEAT.has(code) && !surely.has(code));
+  return perhaps ? { ...cold, conditions: [...cold.conditions, 'depends-on-sun'] } : cold;
 }
 
 /** The unbroken runs of hours that pass, each at least `minHours` long: from the first hour's start to the last one's end. */

@@ -61,7 +61,7 @@ export interface AirReason {
   limit: number;
 }
 
-/** Reasons that heat brings about: judged at the hot end of a surface's band. */
+/** Reasons that heat brings about: where only the hot end of a surface's band has them, they depend on the sun. */
 export const OF_HEAT: ReadonlySet<AirReasonCode> = new Set(['surface-too-hot', 'sets-too-fast']);
 
 /** Wind over the film, m/s: hardly any under a cover, calm where nobody knows it. */

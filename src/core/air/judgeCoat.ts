@@ -33,8 +33,8 @@ export interface CoatVerdict {
  *
  * Readings stand at their time and are joined by straight lines; rain has fallen in the hour that begins at its reading.
  * Each reading within the coat's time is judged, and its start, end and safe moment between readings. The surface is
- * judged at the cold end of its band against cold and dew, at the hot end against heat. An hour the series does not
- * reach is `not-known`, with the moment asked as value and the end of what is known as limit.
+ * judged at the cold end of its band; heat that speaks against it at the hot end alone is a condition, `depends-on-sun`,
+ * with both ends. An hour the series does not reach is `not-known`, with the moment asked as value and the end of what is known as limit.
  * Rain or wind that nobody gave is no failure and no plain yes: it stands in `conditions`. A coat begun in daylight
  * that the dark finds unfinished is `too-dark`, with the moment of dark as value and the last corner's as limit.
  *

@@ -240,12 +240,18 @@ describe('a whole coat', () => {
     expect(coat(day, () => 15, { safeMs: null }).ok).toBe(false);
     expect(() => coat(day, () => 15, { safeMs: Number.NaN })).toThrow('moment it is safe NaN');
   });
-  it('a band is judged at its cold end for dew and at its hot end for heat', () => {
+  it('a band is judged at its cold end; too hot at its hot end alone depends on the sun, with both ends told', () => {
     const surface = day.map(({ at }) => ({ at, surfaceC: 15, lowC: 10, highC: 45 }));
     const banded = coat(day, () => 15, { surface, limits: { ...DEFAULT_LIMITS, surfaceMaxC: 40 } });
-    expect(new Set(banded.failures.map(({ code }) => code))).toEqual(
-      new Set(['dew-margin', 'surface-too-hot']),
-    );
+    expect(new Set(banded.failures.map(({ code }) => code))).toEqual(new Set(['dew-margin']));
+    expect(banded.conditions.find(({ code }) => code === 'depends-on-sun')?.surface).toEqual({
+      lowC: 10,
+      highC: 45,
+    });
+    // Too hot whatever the sun does: refused.
+    const hot = surface.map((each) => ({ ...each, lowC: 41, surfaceC: 43 }));
+    const refused = coat(day, () => 15, { surface: hot, limits: { ...DEFAULT_LIMITS, surfaceMaxC: 40 } });
+    expect(new Set(refused.failures.map(({ code }) => code))).toEqual(new Set(['surface-too-hot']));
   });
 });
 

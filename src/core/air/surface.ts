@@ -42,11 +42,20 @@ function nightLossC(hour: AirHour, surroundings: Surroundings): number {
   return NIGHT_LOSS_C * calm * (surroundings.kind === 'shaded' ? SHADED_SHARE : 1);
 }
 
-/** Air inside a heated space while it is so cold outside, °C: at its set point, or as near to it as the heater brings it. */
-export const heatedAirC = (
-  airC: number,
-  { setPointC, warmsK = Number.POSITIVE_INFINITY }: { setPointC: number; warmsK?: number },
-): number => Math.max(airC, Math.min(setPointC, airC + warmsK));
+/**
+ * Air inside a heated space while it is so cold outside, °C: at its set point, or as near to it as the heater brings it.
+ *
+ * `heatedAirC(-4, { setPointC: 20, warmsK: 8 })` → 4.
+ *
+ * @throws {QuantityError} on an impossible figure
+ */
+export function heatedAirC(airC: number, heated: { setPointC: number; warmsK?: number }): number {
+  within('air temperature', airC, -60, 70);
+  const setPointC = within('set point of the heating', heated.setPointC, -10, 60);
+  if (heated.warmsK === undefined) return Math.max(airC, setPointC);
+  const warmsK = within('warmer than outside (K)', heated.warmsK, 0, Number.MAX_VALUE);
+  return Math.max(airC, Math.min(setPointC, airC + warmsK));
+}
 
 const beforeSky = (hour: AirHour, surroundings: Surroundings) =>
   surroundings.kind === 'heated' ? heatedAirC(hour.airC, surroundings) : hour.airC;

@@ -4,7 +4,8 @@
  * Unknown rain and unknown wind stay unknown in the data. Where a figure must be put in, the one that is worse is taken:
  * calm air, since dew and a cold surface come on still nights, and no cloud of rain over the surface. Where the other end
  * would be worse (rain on a wet film; wind that carries spray away or sets a gloss before it flows) nothing is made up: the
- * verdict carries a condition that somebody at the boat has to see to.
+ * verdict carries a condition that somebody at the boat has to see to. How much sun a surface gets is such a figure where
+ * neither heading nor cloud is known: a coat that only its hot end speaks against depends on the sun, and is not refused.
  */
 
 /** Wind for heat and dew, m/s: calm where it is not known. */
@@ -14,7 +15,7 @@ export const calmIfUnknown = (windMs: number | undefined): number => windMs ?? 0
 export const dryIfUnknown = (rainMm: number | undefined): number => rainMm ?? 0;
 
 /** What a verdict depends on because nobody gave it. */
-export type AirConditionCode = 'no-rain-data' | 'no-wind-data';
+export type AirConditionCode = 'no-rain-data' | 'no-wind-data' | 'depends-on-sun';
 
 /** Of a coat's limits those that wind bears on. */
 interface WindLimits {

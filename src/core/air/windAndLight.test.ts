@@ -39,17 +39,24 @@ describe('a gloss turns pebbly where it sets before it could flow: too hot, too 
     expect(reasons).toEqual([{ code: 'too-windy', value: 9, limit: 8 }]);
     expect(codes({ airC: 12, rh: 0.6, surfaceC: 12 })).toEqual([]);
   });
-  it('heat is judged at the hot end of what a surface may be, hour by hour and coat by coat alike', () => {
+  it('heat at the hot end alone of what a surface may be depends on the sun, hour by hour and coat by coat alike', () => {
     const hours = [0, 1, 2].map((h) => ({ at: h * HOUR, airC: 24, rh: 0.5, windMs: 1 }));
     const surface = hours.map(({ at }) => ({ at, surfaceC: 26, lowC: 24, highC: 36 }));
     const input = { hours, limits: gloss, surface };
     const judged = judgeHours({ ...input, surroundings: { kind: 'open' } });
-    expect(judged.map(({ reasons }) => reasons.map(({ code }) => code))).toEqual(hours.map(() => ['sets-too-fast'])); // biome-ignore format: one line
+    expect(judged.every(({ ok, conditions }) => ok && conditions.includes('depends-on-sun'))).toBe(true);
     const coat = judgeCoat({ ...input, startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, underCover: false });
-    expect(coat.failures.map(({ at, code }) => [at / HOUR, code])).toEqual([
-      [0, 'sets-too-fast'],
-      [1, 'sets-too-fast'],
-    ]);
+    expect(coat).toMatchObject({ ok: true, failures: [] });
+    expect(coat.conditions).toContainEqual({
+      code: 'depends-on-sun',
+      at: 0,
+      surface: { lowC: 24, highC: 36 },
+    });
+    // Turned to the sun for certain it is refused.
+    const facing = surface.map(({ at }) => ({ at, surfaceC: 36, lowC: 36, highC: 36 }));
+    expect(
+      judgeHours({ ...input, surface: facing, surroundings: { kind: 'open' } }).map(({ ok }) => ok),
+    ).toEqual([false, false, false]);
   });
 });
 

@@ -36,6 +36,8 @@ export function takesCoat(input: {
       : moment('time from which it can be sanded', input.sandableMs);
   const spans: CoatSpan[] = [];
   for (const { state, fromMs, toMs } of input.segments) {
+    moment('start of a window', fromMs);
+    if (toMs !== null) moment('end of a window', toMs);
     const sanded = state === 'key-first';
     if (!sanded && !TAKES.has(state)) continue;
     const from = Math.max(now, fromMs, sanded || input.sandFirst ? sandable : now);

@@ -26,6 +26,7 @@ function bodyOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfaceBody {
     inside: INSIDE.has(area.service),
     colour: topColour(state, catalogue),
     coated: state.coats.length > 0 || area.oldCoating !== null || area.substrate === PAINTED,
+    underSupport: state.stand !== null && !state.stand.archived && state.stand.shiftedAt === null,
     boatHeadingDeg: boat.headingDeg ?? null,
   });
 }

@@ -70,7 +70,11 @@ export function coatOutlook(
         : insteadOf(place.surroundings, inside).map((other) =>
             insteadView(coat, place, other, inside, about),
           ),
-    conditions: verdict.conditions.map(({ code, at: sinceMs }) => ({ code, at: at(sinceMs) })),
+    conditions: verdict.conditions.map(({ code, at: sinceMs, surface = null }) => ({
+      code,
+      at: at(sinceMs),
+      surface,
+    })),
     failures: [...first.values()].sort((a, b) => a.at - b.at).map(failureView),
   };
 }

@@ -6,6 +6,7 @@ import {
   isUnderCover,
   judgeConditions,
 } from '../../core/air/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
@@ -79,12 +80,28 @@ function Headline({
 }
 
 /** What has to be seen to at the boat before the coat is suitable. */
-function ConditionList({ codes }: { codes: ReadonlySet<AirConditionCode> }) {
+function ConditionList({
+  codes,
+  surface,
+  limitC,
+}: {
+  codes: ReadonlySet<AirConditionCode>;
+  /** Both ends of the surface where it depends on the sun. */
+  surface: { lowC: number; highC: number } | null;
+  limitC: number | null;
+}) {
+  const { show } = useUnits();
   if (codes.size === 0) return null;
+  const ends = surface
+    ? ` Surface ${show(surface.lowC, 'temperature')} to ${show(surface.highC, 'temperature')}${limitC === null ? '' : `, limit ${show(limitC, 'temperature')}`}.`
+    : '';
   return (
     <ul className="list-disc pl-5 text-lg font-semibold">
       {[...codes].map((code) => (
-        <li key={code}>{sayCondition(code)}</li>
+        <li key={code}>
+          {sayCondition(code)}
+          {code === 'depends-on-sun' && ends}
+        </li>
       ))}
     </ul>
   );
@@ -108,7 +125,12 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
   const first = later[0];
   // Seen at the boat, this hour's rain is known; the hours ahead are not.
-  const conditions = new Set([...verdict.conditions, ...(outlook?.conditions ?? []).map(({ code }) => code)]);
+  // A surface measured at the boat no longer depends on the sun, in this hour.
+  const open = (outlook?.conditions ?? []).filter(
+    ({ code, at }) =>
+      code !== 'depends-on-sun' || measured.source !== 'typed' || Date.parse(at) > now + HOUR_MS,
+  );
+  const conditions = new Set([...verdict.conditions, ...open.map(({ code }) => code)]);
   // What is said of this hour is not said again of the next.
   const alreadyNow = new Set<string>(verdict.reasons.map(({ code }) => code));
   // The hours ahead are unknown, or when it is safe is: this hour's verdict alone is no leave.
@@ -150,6 +172,8 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
         </p>
       )}
       <ConditionList
+        surface={open.find(({ surface }) => surface !== null)?.surface ?? null}
+        limitC={limits.surfaceMaxC}
         codes={new Set([...conditions, ...(outlook?.starts ?? []).flatMap((each) => each.conditions)])}
       />
       {(verdict.reasons.length > 0 || first) && (

@@ -49,6 +49,7 @@ export function sayReason(
 const CONDITIONS: Record<AirConditionCode, string> = {
   'no-rain-data': 'No rain data: make sure the surface is dry and stays dry.',
   'no-wind-data': 'No wind data: check the wind at the boat before you start.',
+  'depends-on-sun': 'Depends on the sun: enter the heading of the boat, or measure the surface.',
 };
 
 /** What has to be checked at the boat because no data says it. */
