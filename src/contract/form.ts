@@ -63,6 +63,7 @@ const table = objectOf<OffsetTable>({
     )
     .max(MOST)
     .label('sheer'),
+  apartM: between('centreline of a hull from that of the boat (m)', 0, 30),
 });
 
 const axis = oneOf<Placement['up']>({

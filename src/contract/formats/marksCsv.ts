@@ -85,8 +85,9 @@ export function writeMarksCsv(
   ]);
 }
 
-/** The mark sheet of both sides, a row for each station and side. */
+/** The mark sheet of both sides, a row for each station and side; of two hulls with the height on the inner faces. */
 export function writeSheetCsv(rows: readonly SheetRow[]): string {
+  const twin = rows.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null);
   const mm = (value: number) => value.toFixed(1);
   return writeCsv([
     [
@@ -98,6 +99,7 @@ export function writeSheetCsv(rows: readonly SheetRow[]): string {
       'raise along skin mm',
       'flare deg',
       'half-breadth m',
+      ...(twin ? ['height above datum, inner face mm'] : []),
     ],
     ...rows.map((r) => [
       r.side,
@@ -108,6 +110,7 @@ export function writeSheetCsv(rows: readonly SheetRow[]): string {
       mm(r.raiseSkinMm),
       mm(r.flareDeg),
       r.halfBreadthM.toFixed(3),
+      ...(twin ? [r.innerAboveDatumMm === null ? '' : mm(r.innerAboveDatumMm)] : []),
     ]),
   ]);
 }

@@ -1,6 +1,7 @@
 import type { Zone } from './boat.ts';
 import { halfBreadthAt, sectionAt, sheerAt } from './form.ts';
 import { type HullLines, hullLines } from './lines.ts';
+import { hullsOf } from './offsets.ts';
 
 /** Edges that tape follows, m: of one side where a zone has two, of both together where it has none. */
 export interface TapedEdges {
@@ -36,7 +37,8 @@ const LEAST_TRANSOM_M = 0.1;
 /**
  * How long the edges are that each zone is masked along, off the lines the boat is drawn by: the bottom along the
  * waterline, the topsides along waterline and sheer, the boot stripe along both its edges, the deck along the sheer, the
- * transom and the house; keel and rudder where they meet the hull. A zone the lines do not show is left out.
+ * transom and the house; keel and rudder where they meet the hull. One side of a catamaran is one of her hulls, both its
+ * faces. A zone the lines do not show is left out.
  *
  * A box of 8 by 2 m floats on a waterline of 8 m a side: its bottom is masked along 8 m a side.
  *
@@ -45,24 +47,26 @@ const LEAST_TRANSOM_M = 0.1;
 export function tapedEdges(boat: Parameters<typeof hullLines>[0]): TapedEdges {
   const lines = hullLines(boat);
   const { form, profile, plan } = lines;
-  const waterline = along(levelLine(lines, 0));
+  // Each side of a boat of two hulls is a hull, with an outer face and an inner one.
+  const hulls = hullsOf(form);
+  const waterline = hulls * along(levelLine(lines, 0));
   const edge = form.stationsM.flatMap((x) => {
     const at = sheerAt(form, x);
     return at ? [[x, at.y, at.z]] : [];
   });
   const sheer = along(edge);
-  const breadthAft = 2 * (edge[0]?.[1] ?? 0);
+  const breadthAft = 2 * ((form.apartM ?? 0) + (edge[0]?.[1] ?? 0));
   const house = plan.cabin ? 2 * along(plan.cabin.map(({ x, y }) => [x, y])) : 0;
   const ends = plan.cabin ? 2 * ((plan.cabin[0]?.y ?? 0) + (plan.cabin.at(-1)?.y ?? 0)) : 0;
   const root = (zone: Zone): Partial<Record<Zone, number>> => {
     const xs = (profile.zones[zone] ?? []).map(({ x }) => x);
     return xs.length > 0 ? { [zone]: Math.max(...xs) - Math.min(...xs) } : {};
   };
-  const transom = transomEdge(lines);
+  const transom = hulls * transomEdge(lines);
   return {
     oneSide: {
       bottom: waterline,
-      topsides: waterline + sheer,
+      topsides: waterline + hulls * sheer,
       'boot-stripe': 2 * waterline,
       ...root('keel'),
       ...root('rudder'),

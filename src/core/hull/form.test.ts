@@ -57,7 +57,10 @@ describe('a hull from main dimensions only', () => {
     const form = formFromDimensions({ kind, dimensions });
     const found = hydrostatics({ table: form });
     expect(Math.abs(found.lwlM / dimensions.lwlM - 1)).toBeLessThan(0.08);
-    expect(2 * Math.max(...(form.sheer ?? []).map((p) => p?.yM ?? 0))).toBeCloseTo(dimensions.beamM, 1);
+    expect(2 * ((form.apartM ?? 0) + Math.max(...(form.sheer ?? []).map((p) => p?.yM ?? 0)))).toBeCloseTo(
+      dimensions.beamM,
+      1,
+    );
     expect(found.cb).toBeGreaterThan(0.25);
     expect(found.cb).toBeLessThan(0.9);
     expect(found.cwp).toBeGreaterThan(0.55);

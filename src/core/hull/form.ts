@@ -92,6 +92,16 @@ export function halfBreadthAt(form: OffsetTable, x: number, z: number): number |
   return a + at.t * (b - a);
 }
 
+/**
+ * From the boat's centreline to her outer side, m, at x and height z: of one hull its half-breadth, of two how far out each
+ * stands besides. `inner`: to the side that looks at the other hull. null above the sheer and off the ends.
+ */
+export function breadthOutAt(form: OffsetTable, x: number, z: number, face: 'outer' | 'inner' = 'outer') {
+  const y = halfBreadthAt(form, x, z);
+  if (y === null) return null;
+  return face === 'outer' ? (form.apartM ?? 0) + y : Math.max(0, (form.apartM ?? 0) - y);
+}
+
 /** The section of one side at x from keel to sheer. */
 export function sectionAt(form: OffsetTable, x: number): SectionPoint[] {
   const sheer = sheerAt(form, x);

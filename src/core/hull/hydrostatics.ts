@@ -1,5 +1,5 @@
 import { positive, QuantityError } from '../units/index.ts';
-import { areaFromOffsets, checkOffsets, keelHeightM, type OffsetTable } from './offsets.ts';
+import { areaFromOffsets, checkOffsets, hullsOf, keelHeightM, type OffsetTable } from './offsets.ts';
 
 export interface Hydrostatics {
   volumeM3: number;
@@ -7,6 +7,7 @@ export interface Hydrostatics {
   waterplaneM2: number;
   wettedM2: number;
   lwlM: number;
+  /** Of one hull. */
   bwlM: number;
   draughtM: number;
   /** Block coefficient ∇ / (L × B × T) and waterplane coefficient A_wp / (L × B). */
@@ -62,8 +63,9 @@ export function hydrostatics(input: { table: OffsetTable; densityKgM3?: number }
         zs.map((z) => breadthAt(s, z)),
       ),
   );
-  const volumeM3 = trapezoidal(table.stationsM, sections);
-  const waterplaneM2 = 2 * trapezoidal(table.stationsM, atWater);
+  const hulls = hullsOf(table);
+  const volumeM3 = hulls * trapezoidal(table.stationsM, sections);
+  const waterplaneM2 = 2 * hulls * trapezoidal(table.stationsM, atWater);
   const first = atWater.findIndex((y) => y > 0);
   const last = atWater.findLastIndex((y) => y > 0);
   const end = (s: number) => table.stationsM[Math.min(Math.max(s, 0), table.stationsM.length - 1)] as number;
@@ -77,8 +79,8 @@ export function hydrostatics(input: { table: OffsetTable; densityKgM3?: number }
     lwlM,
     bwlM,
     draughtM,
-    cb: volumeM3 / (lwlM * bwlM * draughtM),
-    cwp: waterplaneM2 / (lwlM * bwlM),
+    cb: volumeM3 / (hulls * lwlM * bwlM * draughtM),
+    cwp: waterplaneM2 / (hulls * lwlM * bwlM),
     kgPerCm: (waterplaneM2 * density) / 100,
   };
 }

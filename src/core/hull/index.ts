@@ -10,7 +10,15 @@ export {
   type Zone,
 } from './boat.ts';
 export { type TapedEdges, tapedEdges } from './edges.ts';
-export { alongSkinM, halfBreadthAt, lerpAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
+export {
+  alongSkinM,
+  breadthOutAt,
+  halfBreadthAt,
+  lerpAt,
+  type SectionPoint,
+  sectionAt,
+  sheerAt,
+} from './form.ts';
 export { type Hydrostatics, hydrostatics, SEA_WATER } from './hydrostatics.ts';
 export { type HullLines, hullLines, type PlanPoint } from './lines.ts';
 export {
@@ -27,12 +35,13 @@ export * from './mesh/index.ts';
 export {
   areaFromOffsets,
   checkOffsets,
+  hullsOf,
   OFFSETS_SPREAD,
   type OffsetTable,
   type SheerPoint,
 } from './offsets.ts';
 export { areasFromOffsets, type FormArea } from './offsetZones.ts';
-export { formFromDimensions } from './parametric.ts';
+export { formFromDimensions, ofItsHulls } from './parametric.ts';
 export { type ProfileLines, profileLines } from './profile.ts';
 export {
   areaByRule,

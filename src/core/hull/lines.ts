@@ -1,8 +1,8 @@
 import { memoised } from '../units/index.ts';
 import type { BoatKind, Dimensions, Point } from './boat.ts';
-import { halfBreadthAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
+import { breadthOutAt, halfBreadthAt, type SectionPoint, sectionAt, sheerAt } from './form.ts';
 import { keelHeightM, type OffsetTable } from './offsets.ts';
-import { formFromDimensions } from './parametric.ts';
+import { formFromDimensions, ofItsHulls } from './parametric.ts';
 import { type ProfileLines, profileLines } from './profile.ts';
 import { profileFromForm } from './profileFromForm.ts';
 
@@ -45,7 +45,7 @@ export function hullLines(input: {
 }): HullLines {
   const { loaM, lwlM, beamM, draughtM, freeboardM } = input.dimensions;
   return input.form
-    ? linesOfForm(input.form, input.kind, loaM, lwlM, beamM, draughtM, freeboardM)
+    ? linesOfForm(ofItsHulls(input.form, input), input.kind, loaM, lwlM, beamM, draughtM, freeboardM)
     : makeLines(input);
 }
 
@@ -63,9 +63,10 @@ function makeLines(input: Parameters<typeof hullLines>[0]): HullLines {
     : profileLines(input);
   const stations = form.stationsM;
   const [first, last] = [stations[0] as number, stations.at(-1) as number];
+  const out = (y: number) => (form.apartM ?? 0) + y;
   const sheer = stations.flatMap((x) => {
     const at = sheerAt(form, x);
-    return at ? [{ x, y: at.y }] : [];
+    return at ? [{ x, y: out(at.y) }] : [];
   });
   const depth = -Math.min(0, keelHeightM(form));
   const height = Math.min(...profile.sheer.map((p) => p.z));
@@ -76,10 +77,7 @@ function makeLines(input: Parameters<typeof hullLines>[0]): HullLines {
   ];
   const waterlines = levels.map((z) => ({
     z,
-    points: stations.flatMap((x): PlanPoint[] => {
-      const y = halfBreadthAt(form, x, z);
-      return y === null || y <= 0 ? [] : [{ x, y }];
-    }),
+    points: levelPoints(form, z),
   }));
   const sections = Array.from({ length: SECTIONS + 1 }, (_, i) => {
     const x = first + ((last - first) * i) / SECTIONS;
@@ -98,12 +96,24 @@ function makeLines(input: Parameters<typeof hullLines>[0]): HullLines {
   };
 }
 
+/** A level line seen from above: out along the outer side, and of two hulls back along the inner one. */
+function levelPoints(form: OffsetTable, z: number): PlanPoint[] {
+  const side = (face: 'outer' | 'inner') =>
+    form.stationsM.flatMap((x): PlanPoint[] => {
+      const wide = halfBreadthAt(form, x, z);
+      const y = breadthOutAt(form, x, z, face);
+      return wide === null || wide <= 0 || y === null ? [] : [{ x, y }];
+    });
+  const outer = side('outer');
+  return form.apartM === undefined ? outer : [...outer, ...side('inner').toReversed(), ...outer.slice(0, 1)];
+}
+
 /** The house from above: its length as in profile, somewhat over half the breadth [M]. */
 function cabinPlan(house: readonly Point[], form: OffsetTable): PlanPoint[] {
   const xs = house.map((p) => p.x);
   const [from, to] = [Math.min(...xs), Math.max(...xs)];
   return Array.from({ length: 9 }, (_, i) => {
     const x = from + ((to - from) * i) / 8;
-    return { x, y: 0.58 * (sheerAt(form, x)?.y ?? 0) };
+    return { x, y: 0.58 * ((form.apartM ?? 0) + (sheerAt(form, x)?.y ?? 0)) };
   });
 }

@@ -1,7 +1,7 @@
 import { within } from '../units/index.ts';
 import type { Zone } from './boat.ts';
 import { lerpAt, sectionAt } from './form.ts';
-import { areaFromOffsets, OFFSETS_SPREAD, type OffsetTable } from './offsets.ts';
+import { areaFromOffsets, hullsOf, OFFSETS_SPREAD, type OffsetTable } from './offsets.ts';
 
 export interface FormArea {
   zone: Extract<Zone, 'bottom' | 'boot-stripe' | 'topsides' | 'transom'>;
@@ -10,7 +10,7 @@ export interface FormArea {
   spread: number;
 }
 
-/** m² of the flat end at the aftermost station between two heights; 0 for a pointed stern. */
+/** m² of the flat end of each hull at the aftermost station between two heights; 0 for a pointed stern. */
 function transomM2(table: OffsetTable, fromZ: number, toZ: number): number {
   const section = sectionAt(table, table.stationsM[0] as number);
   if (section.length < 2 || (section.at(-1)?.y ?? 0) < 0.05) return 0;
@@ -22,9 +22,10 @@ function transomM2(table: OffsetTable, fromZ: number, toZ: number): number {
     z,
     y: lerpAt(zs, ys, z),
   }));
-  return points
+  const oneHull = points
     .slice(1)
     .reduce((sum, p, i) => sum + (p.y + (points[i]?.y ?? 0)) * (p.z - (points[i]?.z ?? 0)), 0);
+  return hullsOf(table) * oneHull;
 }
 
 /**

@@ -11,7 +11,15 @@ export interface OffsetTable {
   halfBreadthsM: readonly (readonly (number | null)[])[];
   /** The sheer at each station: its height and half-breadth, m; null where it is not known. */
   sheer?: readonly (SheerPoint | null)[] | undefined;
+  /**
+   * A boat of two hulls: from her centreline to that of each hull, m. The table then is of one hull about its own centreline,
+   * and areas, volumes and lengths are those of both. Left out: one hull, about the boat's centreline.
+   */
+  apartM?: number | undefined;
 }
+
+/** How many hulls a table stands for. */
+export const hullsOf = ({ apartM }: Pick<OffsetTable, 'apartM'>): 1 | 2 => (apartM === undefined ? 1 : 2);
 
 export interface SheerPoint {
   zM: number;
@@ -62,6 +70,8 @@ export function checkOffsets(table: OffsetTable): void {
     });
   });
   checkSheer(table);
+  if (table.apartM !== undefined)
+    within('centreline of a hull from that of the boat (m)', table.apartM, 0, 30);
   sound.add(table);
 }
 
@@ -194,7 +204,7 @@ function polygonArea(polygon: readonly Vec[]): number {
 }
 
 /**
- * m² of the skin, both sides, between two heights: wetted surface up to the waterline, topsides above it.
+ * m² of the skin, both sides of each hull, between two heights: wetted surface up to the waterline, topsides above it.
  * A flat of bottom, where the lowest waterline has breadth, belongs to it.
  * Each panel is split both ways and the mean taken, so that a twisted one is not favoured either way.
  *
@@ -213,5 +223,5 @@ export function areaFromOffsets(input: { table: OffsetTable; fromZ: number; toZ:
   }
   for (const triangle of topStrake(input.table)) area += within2(triangle);
   for (const flat of flatPanels(input.table)) area += within2(flat);
-  return 2 * area;
+  return 2 * hullsOf(input.table) * area;
 }

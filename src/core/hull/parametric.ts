@@ -1,8 +1,9 @@
-import { within } from '../units/index.ts';
+import { memoised, within } from '../units/index.ts';
 import { type BoatKind, checkDimensions, type Dimensions, type Point } from './boat.ts';
 import { lerpAt } from './form.ts';
-import type { OffsetTable } from './offsets.ts';
+import { checkOffsets, type OffsetTable } from './offsets.ts';
 import { profileLines } from './profile.ts';
+import { CATAMARAN_HULL_SHARE } from './rules.ts';
 
 interface Shape {
   /** Half-breadth of the transom as a share of the half-beam, and where the beam is greatest, from aft. */
@@ -112,7 +113,8 @@ export function formFromDimensions(input: {
       .slice(1)
       .map((u) => u * top),
   ];
-  const half = dimensions.beamM / 2;
+  const twin = kind === 'catamaran';
+  const half = (twin ? dimensions.beamM * CATAMARAN_HULL_SHARE : dimensions.beamM) / 2;
   const sheer = stationsM.map((x) => ({
     zM: lerpAt(
       lines.sheer.map((p) => p.x),
@@ -126,5 +128,32 @@ export function formFromDimensions(input: {
     const keel = Math.min(lerpAt(xs, zs, x), at.zM - 0.001);
     return waterlinesM.map((z) => (z >= at.zM ? null : at.yM * share(shape, (z - keel) / (at.zM - keel))));
   });
-  return { stationsM, waterlinesM, halfBreadthsM, sheer };
+  const table = { stationsM, waterlinesM, halfBreadthsM, sheer };
+  return twin ? { ...table, apartM: dimensions.beamM / 2 - half } : table;
 }
+
+/**
+ * A table as the boat it is of has it: one of a catamaran that is far narrower than the boat is of one hull, about its
+ * own centreline, and the hulls stand so far apart that the boat's beam comes out.
+ *
+ * A table of half-breadths up to 0.6 m on a beam of 6 m: each hull's centreline is 2.4 m out.
+ *
+ * @throws {QuantityError} on a dimension of 0 or less
+ */
+export function ofItsHulls(
+  table: OffsetTable,
+  { kind, dimensions }: { kind: BoatKind; dimensions: Dimensions },
+): OffsetTable {
+  checkOffsets(table);
+  if (kind !== 'catamaran' || table.apartM !== undefined) return table;
+  checkDimensions(dimensions);
+  const half = widestOf(table);
+  // As wide as the boat: it is of both hulls together, and stays what it is.
+  return half > dimensions.beamM / 4 ? table : twinned(table, dimensions.beamM / 2 - half);
+}
+
+const widestOf = ({ halfBreadthsM, sheer }: OffsetTable): number =>
+  Math.max(...halfBreadthsM.flat().map((y) => y ?? 0), ...(sheer ?? []).map((point) => point?.yM ?? 0));
+
+/** The same table once more for the same distance, so that what is worked out over it is kept. */
+const twinned = memoised((table: OffsetTable, apartM: number): OffsetTable => ({ ...table, apartM }));

@@ -45,7 +45,7 @@ describe('a starting set', () => {
       const sum = (zones: string[]) =>
         list.filter((a) => zones.includes(a.zone)).reduce((total, a) => total + a.areaM2, 0);
       expect(sum(['bottom', 'keel', 'rudder'])).toBeCloseTo(bottomByRule({ kind, dimensions }), 9);
-      expect(sum(['topsides', 'transom'])).toBeCloseTo(topsidesByRule(dimensions), 9);
+      expect(sum(['topsides', 'transom'])).toBeCloseTo(topsidesByRule({ ...dimensions, kind }), 9);
       for (const area of list) {
         expect(area.areaM2).toBeGreaterThan(0);
         expect(area.spread).toBe(area.basis.includes('common practice') ? 0.15 : 0.3);

@@ -7,6 +7,9 @@ export const MEMORY_SPREAD = 0.3;
 /** Typical spread of an area reckoned back from paint used: ±10 % [T]. */
 export const PAINT_SPREAD = 0.1;
 
+/** Beam of each hull of a catamaran as a share of the whole beam [M]. */
+export const CATAMARAN_HULL_SHARE = 1 / 6;
+
 /** Beam on the waterline where only the greatest beam is known [M]. */
 const BWL_SHARE = 0.9;
 
@@ -33,17 +36,20 @@ export function bottomByRule({ kind, dimensions }: { kind: BoatKind; dimensions:
   const beam = positive('beam', dimensions.beamM, 60);
   const draught = positive('draught', dimensions.draughtM, 30);
   if (kind === 'hard-chine-motor' || kind === 'flat-bottomed') return loa * beam * 0.85;
-  if (kind === 'catamaran') return 2 * lwl * (beam / 6 + draught) * 0.75;
+  if (kind === 'catamaran') return 2 * lwl * (beam * CATAMARAN_HULL_SHARE + draught) * 0.75;
   return lwl * (beam * BWL_SHARE + draught) * BOTTOM_FACTOR[kind];
 }
 
-/** m² of the topsides with transom, both sides: 2 × (LOA + beam) × mean freeboard [T]. */
-export function topsidesByRule({ loaM, beamM, freeboardM }: Dimensions): number {
-  return (
-    2 *
-    (positive('length over all', loaM, 200) + positive('beam', beamM, 60)) *
-    positive('freeboard', freeboardM, 30)
-  );
+/**
+ * m² of the topsides with transom, both sides: 2 × (LOA + beam) × mean freeboard [T]; of a catamaran that of each hull,
+ * the faces under the bridge too [M].
+ */
+export function topsidesByRule({ loaM, beamM, freeboardM, kind }: Dimensions & { kind?: BoatKind }): number {
+  const loa = positive('length over all', loaM, 200);
+  const beam = positive('beam', beamM, 60);
+  const freeboard = positive('freeboard', freeboardM, 30);
+  if (kind === 'catamaran') return 2 * 2 * (loa + beam * CATAMARAN_HULL_SHARE) * freeboard;
+  return 2 * (loa + beam) * freeboard;
 }
 
 /** m² of the deck before houses and hatches are taken off: LOA × beam × 0.75 [T]. */
@@ -91,12 +97,18 @@ export function startingAreas(input: { kind: BoatKind; dimensions: Dimensions })
   const { kind, dimensions } = input;
   const { loaM, lwlM, beamM, freeboardM, draughtM } = dimensions;
   const bottom = bottomByRule(input);
-  const topsides = topsidesByRule(dimensions);
-  const transom = kind === 'open-dinghy' ? 0 : beamM * freeboardM * 0.7;
+  const twin = kind === 'catamaran';
+  const hulls = twin ? 2 : 1;
+  const hullBeamM = twin ? beamM * CATAMARAN_HULL_SHARE : beamM;
+  /** What is reckoned for two hulls from the whole beam is from memory. */
+  const ofHull = twin ? MEMORY : RULE;
+  const topsides = topsidesByRule({ ...dimensions, kind });
+  const transom = kind === 'open-dinghy' ? 0 : hulls * hullBeamM * freeboardM * 0.7;
   const keelShare =
     { 'fin-keel': 0.16, 'bilge-keel': 0.22, 'long-keel': 0, workboat: 0, catamaran: 0.08 }[kind as string] ??
     0;
-  const rudder = kind === 'hard-chine-motor' ? 0 : Math.min(0.06 * bottom, lwlM * 0.06 * draughtM * 2);
+  const rudder =
+    kind === 'hard-chine-motor' ? 0 : Math.min(0.06 * bottom, hulls * lwlM * 0.06 * draughtM * 2);
   const area = (
     name: string,
     zone: Zone,
@@ -117,18 +129,24 @@ export function startingAreas(input: { kind: BoatKind; dimensions: Dimensions })
   ];
   const keel = bottom * keelShare;
   const list = [
-    ...pair('Bottom', 'bottom', bottom - keel - rudder),
-    area(kind === 'bilge-keel' ? 'Keels' : 'Keel', 'keel', 'both', keel, MEMORY),
-    area('Rudder', 'rudder', 'centre', rudder, MEMORY),
-    area('Boot stripe', 'boot-stripe', 'both', 2.1 * lwlM * 0.08, MEMORY),
-    ...pair('Topsides', 'topsides', topsides - transom),
-    area('Transom', 'transom', 'centre', transom, MEMORY),
+    ...pair('Bottom', 'bottom', bottom - keel - rudder, ofHull),
+    area(kind === 'bilge-keel' || twin ? 'Keels' : 'Keel', 'keel', 'both', keel, MEMORY),
+    area(twin ? 'Rudders' : 'Rudder', 'rudder', twin ? 'both' : 'centre', rudder, MEMORY),
+    area('Boot stripe', 'boot-stripe', 'both', hulls * 2.1 * lwlM * 0.08, MEMORY),
+    ...pair('Topsides', 'topsides', topsides - transom, ofHull),
+    area(twin ? 'Transoms' : 'Transom', 'transom', twin ? 'both' : 'centre', transom, MEMORY),
     ...(kind === 'open-dinghy'
       ? [area('Inside', 'other', 'centre', 1.1 * (bottom + topsides), MEMORY)]
       : [
           area('Deck', 'deck', 'centre', deckByRule(dimensions) * 0.75, RULE),
           area('Cabin sides', 'cabin', 'both', 0.8 * loaM * 0.5, MEMORY),
-          area('Bilge', 'bilge', 'centre', lwlM * beamM * 0.25, MEMORY),
+          area(
+            twin ? 'Bilges' : 'Bilge',
+            'bilge',
+            twin ? 'both' : 'centre',
+            hulls * lwlM * hullBeamM * 0.25,
+            MEMORY,
+          ),
         ]),
   ];
   return list.filter((each) => each.areaM2 > 0.05);

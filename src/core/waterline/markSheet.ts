@@ -1,7 +1,9 @@
 import {
   alongSkinM,
+  breadthOutAt,
   checkOffsets,
   halfBreadthAt,
+  hullsOf,
   type OffsetTable,
   sectionAt,
   sheerAt,
@@ -19,6 +21,8 @@ export interface SheetRow {
   riseMm: number;
   /** Up from the datum, mm: what the laser or the water level reads. */
   aboveDatumMm: number;
+  /** The same on the face that looks at the other hull; null: the boat has one hull. */
+  innerAboveDatumMm: number | null;
   /** Plumb in the boat's own height below the sheer, mm. */
   belowSheerMm: number;
   /** Along the skin: down from the sheer, and up from the unraised line, mm. */
@@ -26,6 +30,7 @@ export interface SheetRow {
   raiseSkinMm: number;
   /** Flare of the skin at the line from the boat's vertical, degrees; tumblehome is negative. */
   flareDeg: number;
+  /** From the boat's centreline to the outer face, m. */
   halfBreadthM: number;
 }
 
@@ -64,17 +69,21 @@ export function markSheet(input: {
       const y = halfBreadthAt(input.form, xM, z);
       if (y === null || y <= 0.0005) return [];
       const section = sectionAt(input.form, xM);
+      const above = (yM: number) => heightAboveDatum(input.plane, { xM, yM: SIGN[side] * yM, riseMm });
+      const outM = breadthOutAt(input.form, xM, z) ?? y;
+      const inM = hullsOf(input.form) === 2 ? breadthOutAt(input.form, xM, z, 'inner') : null;
       return [
         {
           xM,
           side,
           riseMm,
-          aboveDatumMm: heightAboveDatum(input.plane, { xM, yM: SIGN[side] * y, riseMm }),
+          aboveDatumMm: above(outM),
+          innerAboveDatumMm: inM === null ? null : above(inM),
           belowSheerMm: 1000 * (sheer.z - z),
           belowSheerSkinMm: 1000 * alongSkinM(section, z, sheer.z),
           raiseSkinMm: Math.sign(riseMm) * 1000 * alongSkinM(section, 0, z),
           flareDeg: flareDegAt(input.form, xM, z),
-          halfBreadthM: y,
+          halfBreadthM: outM,
         },
       ];
     });

@@ -1,4 +1,4 @@
-import { halfBreadthAt, hydrostatics, type OffsetTable, sheerAt } from '../hull/index.ts';
+import { breadthOutAt, hydrostatics, type OffsetTable, sheerAt } from '../hull/index.ts';
 import { QuantityError, within } from '../units/index.ts';
 import { type FairLine, fairMarks } from './fair.ts';
 import { fitPlane, heightAboveDatum, type PlaneFit, type PlaneMark, uprightness } from './fitPlane.ts';
@@ -72,8 +72,12 @@ const SIGN: Record<LineSide, 1 | -1> = { starboard: 1, port: -1 };
 /** Half-breadth of the point a mark was read on. */
 function breadthOf(form: OffsetTable, mark: ReferenceMark, index: number): number {
   if (mark.yM !== null) return mark.yM;
+  // Marks are made on the outer faces.
+  const sheer = mark.kind === 'sheer' ? sheerAt(form, mark.xM) : null;
   const y =
-    mark.kind === 'sheer' ? sheerAt(form, mark.xM)?.y : halfBreadthAt(form, mark.xM, mark.aboveLineMm / 1000);
+    mark.kind === 'sheer'
+      ? sheer && (form.apartM ?? 0) + sheer.y
+      : breadthOutAt(form, mark.xM, mark.aboveLineMm / 1000);
   if (y == null) {
     const [from, to] = [form.stationsM[0] as number, form.stationsM.at(-1) as number];
     throw new QuantityError(
@@ -117,7 +121,7 @@ export function planeOf(input: {
 
 /** A made mark's height off the raised plane, mm, in the boat's own upright. */
 function offLine(form: OffsetTable, fit: PlaneFit, raiseMm: number, mark: MadeMark): number {
-  const y = SIGN[mark.side] * (halfBreadthAt(form, mark.xM, raiseMm / 1000) ?? 0);
+  const y = SIGN[mark.side] * (breadthOutAt(form, mark.xM, raiseMm / 1000) ?? 0);
   const wanted = heightAboveDatum(fit, { xM: mark.xM, yM: y, riseMm: raiseMm });
   return (mark.readingMm - wanted) / uprightness(fit);
 }

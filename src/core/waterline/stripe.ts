@@ -1,4 +1,11 @@
-import { alongSkinM, checkOffsets, halfBreadthAt, type OffsetTable, sectionAt } from '../hull/index.ts';
+import {
+  alongSkinM,
+  checkOffsets,
+  halfBreadthAt,
+  hullsOf,
+  type OffsetTable,
+  sectionAt,
+} from '../hull/index.ts';
 import { within } from '../units/index.ts';
 
 export interface StripeShape {
@@ -24,7 +31,7 @@ export interface StripeRow {
 
 export interface Stripe {
   rows: StripeRow[];
-  /** Tape for each edge of one side, m. */
+  /** Tape for each edge of one side, m; one side of a boat of two hulls is a hull, both its faces. */
   lowerTapeM: number;
   upperTapeM: number;
   /** m² of both sides. */
@@ -100,5 +107,11 @@ export function stripe(input: {
       oneSide += (triangle(p, q, r) + triangle(p, r, s) + triangle(p, q, s) + triangle(q, r, s)) / 2;
     }
   }
-  return { rows, lowerTapeM, upperTapeM, areaM2: 2 * oneSide };
+  const hulls = hullsOf(form);
+  return {
+    rows,
+    lowerTapeM: hulls * lowerTapeM,
+    upperTapeM: hulls * upperTapeM,
+    areaM2: 2 * hulls * oneSide,
+  };
 }

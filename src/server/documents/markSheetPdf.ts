@@ -46,6 +46,9 @@ export function markSheetPdf(input: {
       `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
       `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the marks made.' : ''}`,
       `Along skin: down from the sheer. Raise on skin: up from the line of the marks. ${FORM_WORDS[source]}.`,
+      ...(struck.sheet.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null)
+        ? ['Two hulls: above datum is for the outer face / the inner face. The other figures are for both.']
+        : []),
     ];
     doc.font('regular').fontSize(9);
     for (const line of lines) doc.text(line, { width: 510 });
@@ -101,7 +104,9 @@ function table(doc: Printed, rows: readonly SheetRow[], again: string): void {
     doc.font('regular').fontSize(11);
     line(doc, [
       row.xM.toFixed(2),
-      row.aboveDatumMm.toFixed(0),
+      row.innerAboveDatumMm === null
+        ? row.aboveDatumMm.toFixed(0)
+        : `${row.aboveDatumMm.toFixed(0)} / ${row.innerAboveDatumMm.toFixed(0)}`,
       row.belowSheerMm.toFixed(0),
       row.belowSheerSkinMm.toFixed(0),
       row.raiseSkinMm.toFixed(0),

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Boat, FormSource, HullForm, HullFormInput, Waterline } from '../../contract/index.ts';
-import { formFromDimensions, hasHull, type OffsetTable } from '../../core/hull/index.ts';
+import { formFromDimensions, hasHull, type OffsetTable, ofItsHulls } from '../../core/hull/index.ts';
 import type { Queries } from '../db/open.ts';
 import { hullForm, waterline } from '../db/schema.ts';
 import { written } from './missing.ts';
@@ -60,7 +60,8 @@ export async function drawnForm(
   boat: Boat,
 ): Promise<{ table: OffsetTable | null; source: FormSource }> {
   const { table, source } = shapeOf(await formOfBoat(db, boat.id));
-  return { table: table ?? (hasHull(boat) ? formFromDimensions(boat) : null), source };
+  if (!hasHull(boat)) return { table, source };
+  return { table: table ? ofItsHulls(table, boat) : formFromDimensions(boat), source };
 }
 
 /** The shapes of boats that have a form; of all where no boat is named. The others are drawn by their dimensions. */

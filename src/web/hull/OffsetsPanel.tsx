@@ -159,7 +159,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
 
 function Drawn({ view, table, levels }: { view: HullFormView; table: OffsetTable; levels: Levels }) {
   try {
-    const figures = figuresByOffsets(table, levels);
+    const figures = figuresByOffsets(table, levels, view.boat);
     return (
       <>
         <div className="board p-2">

@@ -8,6 +8,7 @@ import {
   MESH_SPREAD,
   mumfordM2,
   type OffsetTable,
+  ofItsHulls,
   RULE_SPREAD,
   startingAreas,
   type Zone,
@@ -62,7 +63,12 @@ export function figuresByDimensions({ boat }: Pick<HullFormView, 'boat'>): Sourc
 }
 
 /** @throws {QuantityError} on a table that cannot be measured */
-export function figuresByOffsets(table: OffsetTable, levels: Levels): SourceFigures {
+export function figuresByOffsets(
+  offsets: OffsetTable,
+  levels: Levels,
+  boat: HullFormView['boat'],
+): SourceFigures {
+  const table = ofItsHulls(offsets, boat);
   const found = areasFromOffsets({ table, ...levels });
   return withCheck({
     source: 'offsets',

@@ -11,14 +11,27 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
   const metre = system === 'us' ? 0.3048 : 1;
   const stations = [...new Set(rows.map((row) => row.xM))];
   const at = (xM: number, side: SheetRow['side']) => rows.find((row) => row.xM === xM && row.side === side);
+  const twin = rows.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null);
   const cells = (row: SheetRow | undefined, key: string) =>
-    [row?.aboveDatumMm, row?.belowSheerMm, row?.belowSheerSkinMm, row?.raiseSkinMm].map((mm, i) => (
+    [
+      row?.aboveDatumMm,
+      ...(twin ? [row?.innerAboveDatumMm ?? undefined] : []),
+      row?.belowSheerMm,
+      row?.belowSheerSkinMm,
+      row?.raiseSkinMm,
+    ].map((mm, i) => (
       // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
       <td key={`${key}${i}`} className={`text-right ${i === 0 ? 'font-semibold' : ''}`}>
         {mm === undefined ? '' : sayHeight(mm, unit)}
       </td>
     ));
-  const heads = ['above datum', 'below sheer', 'on the skin', 'raise on skin'];
+  const heads = [
+    'above datum',
+    ...(twin ? ['above datum, inner face'] : []),
+    'below sheer',
+    'on the skin',
+    'raise on skin',
+  ];
   return (
     <Scroller label="Mark sheet">
       <StackedTable
@@ -39,10 +52,10 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
             <th scope="col" rowSpan={2}>
               From aft, {symbol('length')}
             </th>
-            <th scope="colgroup" colSpan={4} className="text-center">
+            <th scope="colgroup" colSpan={heads.length} className="text-center">
               Port
             </th>
-            <th scope="colgroup" colSpan={4} className="text-center">
+            <th scope="colgroup" colSpan={heads.length} className="text-center">
               Starboard
             </th>
             <th scope="col" rowSpan={2} className="text-right">

@@ -1,5 +1,11 @@
 import type { Boat, BoatView, Waterline } from '../../contract/index.ts';
-import { formFromDimensions, type Hull, hasHull, type OffsetTable } from '../../core/hull/index.ts';
+import {
+  formFromDimensions,
+  type Hull,
+  hasHull,
+  type OffsetTable,
+  ofItsHulls,
+} from '../../core/hull/index.ts';
 import {
   type NextMark,
   type Outliers,
@@ -18,7 +24,7 @@ const parametric = new Map<string, OffsetTable>();
 
 /** The hull a boat's line is struck on. */
 export function tableOf({ boat, form }: { boat: Hull<Boat>; form: OffsetTable | null }): OffsetTable {
-  if (form) return form;
+  if (form) return ofItsHulls(form, boat);
   const key = JSON.stringify([boat.kind, boat.dimensions]);
   const known = parametric.get(key) ?? formFromDimensions(boat);
   parametric.set(key, known);
