@@ -16,14 +16,15 @@ function topColour({ steps, laid }: DemoArea): string | null {
 /** The film temperatures of a demo area, as the server will have them. */
 export function filmOfArea(air: Air, plan: DemoArea, boat: Pick<DemoBoat, 'headingDeg'>): TempSeries {
   const { zone, side, substrate, service, surroundings, laid } = plan;
+  const indoors = service === 'interior' || service === 'bilge' || service === 'tank';
   const body = surfaceBodyOf({
     zone,
     side,
     substrate,
-    inside: service === 'interior' || service === 'bilge' || service === 'tank',
+    inside: indoors,
     colour: topColour(plan),
     coated: laid > 0,
     boatHeadingDeg: boat.headingDeg ?? null,
   });
-  return tempsFor(air, { surroundings: surroundings ?? { kind: 'open' }, body });
+  return tempsFor(air, { surroundings: surroundings ?? { kind: 'open' }, indoors, body });
 }

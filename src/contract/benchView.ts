@@ -8,7 +8,7 @@ import type {
 } from '../core/air/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
-import type { TapeKind } from './logBodies.ts';
+import type { CoatAirRecord, TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BenchTins } from './supply/benchTins.ts';
@@ -103,6 +103,19 @@ export interface HeatView {
   /** By a thermostat, and with the heater on all the time. */
   kWhLikely: number | null;
   kWhMost: number | null;
+}
+
+/** What speaks against the next coat of an area, had it been applied in the hours asked about. */
+export interface CoatCheck {
+  /** null: the weather data does not reach those hours. */
+  air: CoatAirRecord | null;
+  /** The film below was not ready at the start; `until` null: nobody knows when it is. null: nothing against it. */
+  tooSoon: { until: string | null } | null;
+}
+
+export interface CoatCheckQuery {
+  from: string;
+  to: string;
 }
 
 /** A stretch of starts that pass whole. */

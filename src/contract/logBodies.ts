@@ -1,7 +1,9 @@
+import type { Range } from '../core/air/index.ts';
 import type { HandFinding } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { OwnRatio, StepTask } from '../core/system/index.ts';
+import type { FailureView } from './benchView.ts';
 
 /** What the log holds: a body for each kind of entry, and the entry itself. */
 
@@ -13,6 +15,20 @@ export interface LoggedConditions {
   surfaceC: number | null;
   /** Where the figures are from; a simulated station never counts as measured. */
   source: 'typed' | 'measured' | 'forecast' | 'filled' | 'simulated';
+}
+
+/** Air and surface over the hours in which a coat was applied, and what in them the sheet did not allow. */
+export interface CoatAirRecord {
+  airC: Range;
+  /** Fraction 0–1. */
+  rh: Range;
+  /** null: typed without it. */
+  surfaceC: Range | null;
+  /** Measured at the boat, or worked out from the air. */
+  surface: 'measured' | 'estimated';
+  /** Where the air is from: of several the least certain. */
+  source: LoggedConditions['source'];
+  failures: FailureView[];
 }
 
 /** A pot mixed: what went in, and the clocks it started. */
@@ -149,4 +165,6 @@ export type Entry = EntryInput & {
   recordedAt: string;
   /** The entry that took this one's place. */
   correctedBy: string | null;
+  /** Of a coat: the air of its own hours, worked out when it was logged; null: not recorded. */
+  air: CoatAirRecord | null;
 };

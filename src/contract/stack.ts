@@ -10,6 +10,7 @@ import type {
   PlannedTask,
   TaskKind,
 } from '../core/system/index.ts';
+import type { CoatCheckQuery } from './benchView.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { methods } from './methods.ts';
 
@@ -229,6 +230,11 @@ export const benchQuery = objectOf<BenchQuery>({
     .pattern(/^[1-9]\d{0,4}$/)
     .label('roomM3')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–99999 m³' }),
+});
+
+export const coatCheckQuery = objectOf<CoatCheckQuery>({
+  from: instant().label('start').required(),
+  to: instant().label('end').required(),
 });
 
 export const benchAheadQuery = objectOf<BenchAheadQuery>({

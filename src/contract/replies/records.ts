@@ -4,7 +4,7 @@ import { type Boat, type BoatInput, boatInput } from '../boat.ts';
 import { type HullForm, type HullFormInput, hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
 import { entryInput } from '../log.ts';
-import type { Entry } from '../logBodies.ts';
+import type { CoatAirRecord, Entry } from '../logBodies.ts';
 import { type Product, type ProductInput, productInput } from '../product.ts';
 import {
   type BareItem,
@@ -19,7 +19,7 @@ import {
 } from '../survey.ts';
 import { type Waterline, type WaterlineInput, waterlineInput } from '../waterline.ts';
 import type { Yard } from '../yard.ts';
-import { extended, figure, flag, maybeMoment, maybeUuid, moment, uuid, word } from './plain.ts';
+import { extended, figure, flag, listOf, maybeMoment, maybeUuid, moment, uuid, word } from './plain.ts';
 
 /** Records as they are given back: what was sent, and what the server adds. */
 
@@ -49,10 +49,27 @@ export const hullFormReply = extended<HullFormInput, HullForm>(hullFormInput, {
   meshKept: flag(),
 });
 export const waterlineReply = extended<WaterlineInput, Waterline>(waterlineInput, { boatId: uuid() });
+const range = () => Joi.object({ min: figure(), max: figure() });
+export const failureReply = Joi.object({
+  at: moment(),
+  code: word(),
+  value: figure(),
+  limit: figure(),
+  phase: word(),
+});
+export const coatAirReply = objectOf<CoatAirRecord>({
+  airC: range().required(),
+  rh: range().required(),
+  surfaceC: range().allow(null).required(),
+  surface: Joi.valid('measured', 'estimated').required(),
+  source: Joi.valid('typed', 'measured', 'forecast', 'filled', 'simulated').required(),
+  failures: listOf(failureReply),
+});
 export const entryReply = entryInput.keys({
   boatId: uuid(),
   recordedAt: moment(),
   correctedBy: maybeUuid(),
+  air: coatAirReply.allow(null).required(),
 }) as unknown as Joi.ObjectSchema<Entry>;
 
 /** The id of what was written, or the ids. */

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { SHELLS } from '../../core/air/index.ts';
-import type { AheadView, BareTick, BenchView } from '../benchView.ts';
+import type { AheadView, BareTick, BenchView, CoatCheck } from '../benchView.ts';
 import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
@@ -38,7 +38,9 @@ import {
   areaReply,
   bareItemReply,
   boatReply,
+  coatAirReply,
   entryReply,
+  failureReply,
   findingReply,
   hullFormReply,
   productReply,
@@ -122,17 +124,10 @@ const bestStart = Joi.object({
     .allow(null)
     .required(),
 });
-const failure = Joi.object({
-  at: moment(),
-  code: word(),
-  value: figure(),
-  limit: figure(),
-  phase: word(),
-});
 const start = Joi.object({
   from: moment(),
   to: moment(),
-  after: failure.allow(null).required(),
+  after: failureReply.allow(null).required(),
   conditions: listOf(airCondition()),
   best: bestStart.required(),
 });
@@ -194,7 +189,7 @@ export const benchReply = objectOf<BenchView>({
           .required(),
       }),
     ),
-    failures: listOf(failure),
+    failures: listOf(failureReply),
     conditions: listOf(
       Joi.object({
         code: airCondition().required(),
@@ -209,6 +204,11 @@ export const benchReply = objectOf<BenchView>({
   bare: listOf(tick),
   askOldLine: flag(),
   tins: benchTins.allow(null).required(),
+});
+
+export const coatCheckReply = objectOf<CoatCheck>({
+  air: coatAirReply.allow(null).required(),
+  tooSoon: Joi.object({ until: maybeMoment() }).allow(null).required(),
 });
 
 export const clockDetailReply = objectOf<ClockDetail>({

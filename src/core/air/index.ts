@@ -1,3 +1,4 @@
+export { airOver, type Range } from './airOver.ts';
 export { type AreaFace, absorptanceOf, surfaceBodyOf } from './areaSurface.ts';
 export {
   type BestStarts,

@@ -22,6 +22,8 @@ export const NO_AIR: Air = { hours: [], site: { latitude: 0, longitude: 0 } };
 /** Where a surface stands, and what kind of store of heat it is. */
 export interface SurfacePlace {
   surroundings: Surroundings;
+  /** Inside the boat: there are lamps, whatever the hour. */
+  indoors: boolean;
   body: SurfaceBody;
 }
 
@@ -40,7 +42,7 @@ export const darkOver = (air: Air, now: number): readonly Dark[] =>
 const series = ({ hours, site }: Air, { surroundings, body }: SurfacePlace, band: boolean) =>
   surfaceSeries({ hours, surface: body, site, surroundings, band });
 
-const keyOf = (place: SurfacePlace) => JSON.stringify(place);
+const keyOf = ({ surroundings, body }: SurfacePlace) => JSON.stringify([surroundings, body]);
 
 /** The film temperatures of a surface in this air: one series for all surfaces alike, so their clocks can share it. */
 export const tempsFor: (air: Air, place: SurfacePlace) => TempSeries = memoisedByKey(

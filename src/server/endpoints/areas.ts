@@ -5,6 +5,8 @@ import {
   areasInput,
   areaUpdate,
   clockDetailReply,
+  coatCheckQuery,
+  coatCheckReply,
   estimatesInput,
   idsReply,
 } from '../../contract/index.ts';
@@ -17,6 +19,7 @@ import { archiveArea, areaById, insertAreas, putEstimate, theArea, updateArea } 
 import { theBoat } from '../rows/boats.ts';
 import { standById } from '../rows/survey.ts';
 import { clockDetail } from '../views/clockDetail.ts';
+import { coatCheck } from '../views/coatAirRecord.ts';
 
 /** The core has the last word on measures: it throws naming the line at fault. */
 function checkMeasures(input: AreaInput, at = ''): void {
@@ -169,5 +172,18 @@ export const areaEndpoints = [
     summary: 'The window of an area with the air it was worked out over',
     reply: clockDetailReply,
     run: ({ params }, context) => clockDetail(context, params.id),
+  }),
+  read({
+    path: '/areas/:id/coat-check',
+    summary:
+      'What speaks against the next coat of an area, applied in the hours given: its air, and the film below',
+    query: coatCheckQuery,
+    reply: coatCheckReply,
+    run: async ({ params, query }, { memory, now }) => {
+      if (Date.parse(query.to) < Date.parse(query.from))
+        throw badFields([{ path: 'to', message: `end ${query.to} is before the start ${query.from}` }]);
+      const known = await memory.some(now(), { areaId: params.id });
+      return coatCheck(known, params.id, query.from, query.to);
+    },
   }),
 ];

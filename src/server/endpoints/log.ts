@@ -10,6 +10,7 @@ import { countedEntries, entryById, insertEntry } from '../rows/log.ts';
 import { found } from '../rows/missing.ts';
 import { hasSheet } from '../rows/products.ts';
 import { stepsByArea } from '../rows/stacks.ts';
+import { coatAirRecord } from '../views/coatAirRecord.ts';
 import { logView } from '../views/log.ts';
 
 /** Nothing is logged further ahead than this: a clock set wrong is likelier than a coat from the future. */
@@ -119,17 +120,19 @@ export const logEndpoints = [
       what: 'entry',
       id: (body: EntryInput) => body.id,
       find: (tx: Tx, body: EntryInput) => entryById(tx, body.id),
-      sent: ({ boatId: _b, recordedAt: _r, correctedBy: _c, ...sent }) => sent,
+      sent: ({ boatId: _b, recordedAt: _r, correctedBy: _c, air: _a, ...sent }) => sent,
     },
-    before: ({ body }) => (body.corrects ? { areaId: body.areaId } : null),
+    // A coat's air is that of its own hours as the yard knows them.
+    before: ({ body }) => (body.corrects || body.kind === 'coat' ? { areaId: body.areaId } : null),
     run: async ({ body }, { tx, now, before }) => {
       checkTimes(body, now);
       const { boatId } = await theArea(tx, body.areaId);
       await checkReferences(tx, body, boatId);
-      await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now) });
+      const air = body.kind === 'coat' && before ? coatAirRecord(before, body) : null;
+      await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now), air });
       const store = await takeFromStore(tx, body, now);
       const cause = CAUSES[body.kind];
-      if (before) await recordShifts(tx, { before, now, cause, touched: { boatId } });
+      if (before && body.corrects) await recordShifts(tx, { before, now, cause, touched: { boatId } });
       return {
         reply: found(await entryById(tx, body.id), 'entry', body.id),
         changes: [{ of: 'log', boatId }, ...store],

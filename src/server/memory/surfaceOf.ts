@@ -35,6 +35,7 @@ function bodyOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfaceBody {
 export const surfaceOf: (state: AreaSnapshot, catalogue: ProductCatalogue) => SurfacePlace = memoised(
   (state: AreaSnapshot, catalogue: ProductCatalogue) => ({
     surroundings: state.area.surroundings,
+    indoors: INSIDE.has(state.area.service),
     body: bodyOf(state, catalogue),
   }),
 );

@@ -1,5 +1,12 @@
 import { and, asc, count, desc, eq, getTableColumns, gt, inArray, lt, or, sql } from 'drizzle-orm';
-import type { BatchBody, Entry, EntryBody, EntryInput, TapeBody } from '../../contract/index.ts';
+import type {
+  BatchBody,
+  CoatAirRecord,
+  Entry,
+  EntryBody,
+  EntryInput,
+  TapeBody,
+} from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { batchUse, logEntry } from '../db/schema.ts';
 
@@ -96,6 +103,7 @@ const toEntry = (row: Row & { correctedBy: string | null; batchIds: string[] }):
     recordedAt: row.recordedAt.toISOString(),
     corrects: row.corrects,
     correctedBy: row.correctedBy,
+    air: row.air,
     kind: row.kind,
     body: bodyOf(row, row.batchIds),
   }) as Entry;
@@ -108,14 +116,14 @@ export async function entryById(db: Queries, id: string): Promise<Entry | undefi
 /** Appends. Nothing that stands in the log is ever changed. */
 export async function insertEntry(
   db: Queries,
-  input: EntryInput & { boatId: string; recordedAt: Date },
+  input: EntryInput & { boatId: string; recordedAt: Date; air?: CoatAirRecord | null },
 ): Promise<void> {
-  const { id, boatId, areaId, kind, corrects, recordedAt } = input;
+  const { id, boatId, areaId, kind, corrects, recordedAt, air = null } = input;
   const { facts, rest, batchIds } = factsOf(input);
   const at = new Date(input.at);
   await db
     .insert(logEntry)
-    .values({ id, boatId, areaId, kind, at, recordedAt, corrects, ...facts, body: { ...rest } });
+    .values({ id, boatId, areaId, kind, at, recordedAt, corrects, ...facts, body: { ...rest }, air });
   if (batchIds.length > 0)
     await db.insert(batchUse).values(batchIds.map((batchId) => ({ entryId: id, batchId })));
 }

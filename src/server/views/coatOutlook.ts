@@ -1,7 +1,8 @@
 import type { CoatOutlook, FailureView, StartView } from '../../contract/index.ts';
-import { type CoatFailure, judgeCoat, type StartStretch, widestOf } from '../../core/air/index.ts';
+import { judgeCoat, type StartStretch, widestOf } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
+import { failureView } from './coatAirRecord.ts';
 import { isIn } from './coatSpans.ts';
 import { type CoatToApply, coatUnder } from './coatUnder.ts';
 import { type AboutCoat, type Inside, insteadOf, insteadView } from './insteadView.ts';
@@ -87,11 +88,6 @@ function nearBest(stretches: readonly StartStretch[], now: number): StartStretch
   const near = stretches.filter(({ best }) => best.startMs <= untilMs);
   return widestOf((near.length > 0 ? near : [first]).map(({ best }) => best));
 }
-
-const failureView = ({ at: failsMs, ...failure }: CoatFailure): FailureView => ({
-  ...failure,
-  at: at(failsMs),
-});
 
 /** Starts end to within five minutes: a little after them no start passes. */
 const JUST_AFTER_MS = 360_000;

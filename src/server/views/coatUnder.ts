@@ -47,8 +47,8 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const { surroundings } = place;
   const underCover = isUnderCover(surroundings);
   const limits = coatLimitsOf(sheet, coat.step.method);
-  // Under a cover there are lamps.
-  const nights = underCover ? [] : darkOver(air, now);
+  // Under a cover and below deck there are lamps.
+  const nights = underCover || place.indoors ? [] : darkOver(air, now);
   const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
   const { factor } = byLearnedPace(coat.pace);

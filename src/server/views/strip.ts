@@ -20,6 +20,7 @@ const DAY_MS = 24 * HOUR_MS;
 /** Where no area is asked about: topsides of glassfibre in the open, that look any way. */
 const IN_THE_OPEN: SurfacePlace = {
   surroundings: { kind: 'open' },
+  indoors: false,
   body: surfaceBodyOf({
     zone: 'topsides',
     side: 'both',

@@ -6,6 +6,7 @@ import type {
   BoatView,
   BuyingView,
   ClockDetail,
+  CoatCheck,
   CostsView,
   FormView,
   LogView,
@@ -128,6 +129,21 @@ export const useBenchAhead = (
       return api<AheadView>('GET', `/bench/${areaId}/ahead${query.size > 0 ? `?${query}` : ''}`);
     },
     placeholderData: keepPreviousData,
+  });
+
+/** What the record would say against the next coat of an area, applied from then to then; not asked while a time is missing. */
+export const useCoatCheck = (areaId: string, span: { from: string | null; to: string | null }) =>
+  useQuery({
+    queryKey: ['bench', areaId, 'check', span],
+    queryFn: () =>
+      api<CoatCheck>(
+        'GET',
+        `/areas/${areaId}/coat-check?${new URLSearchParams({ from: span.from ?? '', to: span.to ?? '' })}`,
+      ),
+    enabled: span.from !== null && span.to !== null && span.from <= span.to,
+    placeholderData: keepPreviousData,
+    // Out of reach of the server the coat is logged without it.
+    retry: false,
   });
 
 export const useClockDetail = (areaId: string) =>

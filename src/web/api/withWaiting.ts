@@ -127,7 +127,13 @@ export function logWithWaiting(view: LogView, waiting: readonly Waiting[]): LogV
   const entries = entriesIn(waiting).filter(({ id, areaId }) => areas.has(areaId) && !known.has(id));
   if (entries.length === 0) return view;
   const made = entries.map(
-    (entry): Entry => ({ ...entry, boatId: view.boat.id, recordedAt: entry.at, correctedBy: null }),
+    (entry): Entry => ({
+      ...entry,
+      boatId: view.boat.id,
+      recordedAt: entry.at,
+      correctedBy: null,
+      air: null,
+    }),
   );
   const by = new Map(entries.flatMap(({ corrects, id }) => (corrects ? [[corrects, id] as const] : [])));
   return {

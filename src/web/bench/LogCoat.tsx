@@ -1,24 +1,30 @@
-import { useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type {
   BenchView,
+  CoatCheck,
   EntryInput,
   FieldError,
   LoggedConditions,
   Product,
   Step,
 } from '../../contract/index.ts';
+import { isUnderCover, judgeConditions } from '../../core/air/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { cansFor } from '../../core/mix/index.ts';
+import { coatLimitsOf } from '../../core/system/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
+import { useCoatCheck } from '../api/queries.ts';
 import { fromLocalField, sayTime, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { type Show, sayFailure } from '../words/airReasons.ts';
+import { type Show, sayFailure, sayReason } from '../words/airReasons.ts';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 
@@ -57,7 +63,12 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const leftM2 = Math.max(0, (next?.areaM2 ?? view.clock.areaM2) - (next?.coveredM2 ?? 0));
   const now = Date.now();
   const left = workLeft(view.clock.work, now);
-  const against = againstIt(view, zone, show);
+  const [span, setSpan] = useState<Span>({ from: null, to: null });
+  const { data: check } = useCoatCheck(view.area.id, span);
+  const isNow = span.to === null || Date.parse(span.to) > now - HOUR_MS;
+  // A reading typed now says nothing of a coat that was done hours ago.
+  const typed = conditions?.source === 'typed' && isNow ? conditions : null;
+  const against = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
   const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - 3_600_000;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
@@ -92,7 +103,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         thinner: read.number('thinner', 'thinner (%)', values.thinner) / 100,
         areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
         endedAt: endedAt ?? '',
-        conditions,
+        conditions: typed,
         batchIds: pots.map((pot) => pot.entryId),
         ...(values.by.trim() !== '' && { by: values.by.trim() }),
         note: against
@@ -101,6 +112,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       },
     };
     const errors = await refusals((c) => c.entryInput, entry, read, formPathOf);
+    if (against && values.note.trim() === '')
+      errors.push({ path: 'note', message: 'reason: say why it was applied anyway' });
     if (errors.length) return errors;
     localStorage.setItem(HAND, values.by.trim());
     const how = await logEntry(entry);
@@ -116,7 +129,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       </h2>
       <p>
         Coat {coatNo + 1} of {next?.coats ?? step.coats}, {product.name}
-        {next?.colour && `, ${next.colour}`}. Less than the whole area? Say how much: the rest stays due.
+        {next?.colour && `, ${next.colour}`}. If you covered only part of the area, enter how much. The rest
+        stays on the list.
       </p>
       {left.length > 0 && (
         <p className="text-warning font-semibold">
@@ -126,7 +140,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       )}
       {against && (
         <p className="text-warning font-semibold">
-          It does not pass: {against}. It can be logged all the same: say why, the record then shows both.
+          Outside the limits: {against}. Enter a reason to log it anyway. The record then shows both.
         </p>
       )}
       <RecordForm<CoatValues>
@@ -146,6 +160,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         button="Log this coat"
         large
       >
+        <WatchSpan zone={zone} onChange={setSpan} />
         <div className="grid grid-cols-2 gap-3">
           {canLitres ? (
             <Field
@@ -172,8 +187,8 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
         </div>
         <details className="border-base-300 border-y py-2">
           <summary className="target cursor-pointer py-2">
-            Done as planned: {METHOD_WORDS[step.method].toLowerCase()}
-            {next?.colour && `, ${next.colour}`}, {Math.round(step.thinner * 100)} % thinner. Done otherwise?
+            Applied as planned ({METHOD_WORDS[step.method].toLowerCase()}
+            {next?.colour && `, ${next.colour}`}, {Math.round(step.thinner * 100)} % thinner). Change
           </summary>
           <div className="grid gap-3 pt-2 sm:grid-cols-3">
             <SelectField name="method" label="Method" choices={choices(METHOD_WORDS)} />
@@ -193,9 +208,9 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           name="by"
           label="Applied by"
           large
-          hint="Kept on this device. What each hand takes is learned from it."
+          hint="Remembered on this device. Used to learn each person’s paint use."
         />
-        <TextArea name="note" label={against ? 'Why it was applied all the same' : 'Note'} />
+        <TextArea name="note" label={against ? 'Reason to apply it anyway' : 'Note'} />
       </RecordForm>
     </section>
   );
@@ -205,12 +220,61 @@ const NOTE_MOST = 2000;
 /** Who last logged a coat on this device. */
 const HAND = 'jack-plane.hand';
 
-/** What a coat begun now meets on its way, in words; null: it passes, or nothing is known. */
-function againstIt({ outlook, now }: BenchView, zone: string, show: Show): string | null {
-  const nowMs = Date.parse(now);
-  const met = (outlook?.failures ?? []).find(
-    ({ at, code }) => Date.parse(at) > nowMs && code !== 'not-known',
-  );
+interface Span {
+  from: string | null;
+  to: string | null;
+}
+
+/** Tells when the times of the form change: what speaks against the coat is that of its own hours. */
+function WatchSpan({ zone, onChange }: { zone: string; onChange: (span: Span) => void }) {
+  const [start, end] = useWatch<CoatValues, ['start', 'end']>({ name: ['start', 'end'] });
+  const from = fromLocalField(start, zone);
+  const to = fromLocalField(end, zone);
+  useEffect(() => onChange({ from, to }), [from, to, onChange]);
+  return null;
+}
+
+/**
+ * What speaks against the coat in the hours it was applied in, and against one applied just now in those to come; null: nothing
+ * that is known.
+ */
+function againstIt(
+  {
+    view,
+    product,
+    method,
+    typed,
+    check,
+    isNow,
+  }: {
+    view: BenchView;
+    product: Product;
+    method: Method;
+    typed: LoggedConditions | null;
+    check: CoatCheck | undefined;
+    isNow: boolean;
+  },
+  zone: string,
+  show: Show,
+): string | null {
+  const nowMs = Date.parse(view.now);
+  if (check?.tooSoon)
+    return check.tooSoon.until
+      ? `the film below was not ready before ${sayTime(check.tooSoon.until, zone, nowMs)}`
+      : 'the film below was not ready';
+  if (typed) {
+    const [reason] = judgeConditions({
+      conditions: { ...typed, surfaceC: typed.surfaceC ?? typed.airC },
+      limits: coatLimitsOf(product.sheet, method),
+      underCover: isUnderCover(view.area.surroundings),
+    }).reasons;
+    if (reason) return `as measured: ${sayReason(reason, show)}`;
+  }
+  const met =
+    (typed ? [] : (check?.air?.failures ?? [])).at(0) ??
+    (isNow
+      ? (view.outlook?.failures ?? []).find(({ at, code }) => Date.parse(at) > nowMs && code !== 'not-known')
+      : undefined);
   return met ? `${sayTime(met.at, zone, nowMs)}: ${sayFailure(met, show)}` : null;
 }
 

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Entry, EntryInput } from '../../contract/index.ts';
+import type { Entry, EntryInput, LoggedConditions } from '../../contract/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
@@ -13,8 +13,27 @@ interface CorrectionValues {
   areaM2: string;
   start: string;
   end: string;
+  /** Measured at the boat; empty: worked out from the weather data of those hours. */
+  airC: string;
+  rh: string;
+  surfaceC: string;
   by: string;
   note: string;
+}
+
+/** Air as it was measured at the boat; null: none was typed. Air and humidity go together. */
+function typedAir({ airC, rh, surfaceC }: CorrectionValues, read: FormReader): LoggedConditions | null {
+  const [air, humidity, surface] = [airC, rh, surfaceC].map((text) => text.trim());
+  if (!air && !humidity && !surface) return null;
+  if (!air) read.refuse('airC', 'air temperature: enter it with the humidity, or leave all three empty');
+  if (!humidity) read.refuse('rh', 'humidity: enter it with the air temperature, or leave all three empty');
+  if (!air || !humidity) return null;
+  return {
+    airC: read.quantity('airC', 'air temperature', air, 'temperature'),
+    rh: read.number('rh', 'relative humidity (%)', humidity) / 100,
+    surfaceC: surface ? read.quantity('surfaceC', 'surface temperature', surface, 'temperature') : null,
+    source: 'typed',
+  };
 }
 
 /** Corrects a logged coat by a new entry that names the old one; the old one stays, struck through. */
@@ -31,6 +50,8 @@ export function CorrectCoat({
   const { body } = entry;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     fieldText(fromCanonical(value, shownUnit(quantity, system)));
+  const inTemp = (value: number) => fieldText(fromCanonical(value, shownUnit('temperature', system)));
+  const typed = body.conditions?.source === 'typed' ? body.conditions : null;
   const submit = async (values: CorrectionValues) => {
     const read = new FormReader(system);
     const at = fromLocalField(values.start, zone);
@@ -38,6 +59,7 @@ export function CorrectCoat({
     if (!at) read.refuse('start', `start "${values.start}" is not a time`);
     if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
     const { by: _, ...kept } = body;
+    const conditions = typedAir(values, read);
     const input: EntryInput = {
       id: uuidv7(),
       areaId: entry.areaId,
@@ -50,6 +72,7 @@ export function CorrectCoat({
         litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
         areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
         endedAt: endedAt ?? '',
+        conditions,
         note: values.note,
       },
     };
@@ -57,7 +80,7 @@ export function CorrectCoat({
       (c) => c.entryInput,
       input,
       read,
-      (path) => path.replace(/^body\./, ''),
+      (path) => path.replace(/^body\.(conditions\.)?/, ''),
     );
     if (errors.length) return errors;
     await logEntry(input);
@@ -71,6 +94,9 @@ export function CorrectCoat({
         areaM2: inUnit(body.areaM2, 'area'),
         start: toLocalField(Date.parse(entry.at), zone),
         end: toLocalField(Date.parse(body.endedAt), zone),
+        airC: typed ? inTemp(typed.airC) : '',
+        rh: typed ? String(Math.round(typed.rh * 100)) : '',
+        surfaceC: typed?.surfaceC == null ? '' : inTemp(typed.surfaceC),
         by: body.by ?? '',
         note: body.note,
       }}
@@ -88,6 +114,14 @@ export function CorrectCoat({
         <Field name="start" label="Started" type="datetime-local" />
         <Field name="end" label="Application finished" type="datetime-local" />
       </div>
+      <div className="grid grid-cols-3 gap-3">
+        <QuantityField name="airC" label="Air, if measured" quantity="temperature" />
+        <Field name="rh" label="Relative humidity" unit="%" inputMode="decimal" />
+        <QuantityField name="surfaceC" label="Surface" quantity="temperature" />
+      </div>
+      <p className="text-sm">
+        Leave these empty to take the air of these hours from the weather data. The coat is judged again.
+      </p>
       <div className="grid gap-3 md:grid-cols-[1fr_3fr]">
         <Field name="by" label="Applied by" />
         <TextArea name="note" label="Note" rows={1} />

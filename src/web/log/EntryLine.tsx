@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Entry, LogView } from '../../contract/index.ts';
+import type { CoatAirRecord, Entry, LoggedConditions, LogView } from '../../contract/index.ts';
+import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { sayFailure } from '../words/airReasons.ts';
 import { FOUND_WORDS, METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
 
@@ -69,6 +71,51 @@ export function EntryLine({ entry, view, zone, now }: Props) {
   );
 }
 
+const SOURCE_WORDS: Record<CoatAirRecord['source'], string> = {
+  typed: 'measured at the boat',
+  measured: 'from the weather data',
+  forecast: 'from the forecast',
+  filled: 'gap filled in',
+  simulated: 'simulated',
+};
+
+/** The air of the hours in which a coat was applied, and what in it the sheet did not allow. */
+function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zone: string }) {
+  const { show } = useUnits();
+  const { air, body } = entry;
+  if (!air && !body.conditions) return <span className="block text-sm">Air: not recorded</span>;
+  const temps = ({ min, max }: Range) => {
+    const [low, high] = [show(min, 'temperature'), show(max, 'temperature')];
+    return low === high ? low : `${low.replace(/\s*°[CF]$/, '')}–${high}`;
+  };
+  if (!air) {
+    const { airC, rh, surfaceC, source } = body.conditions as LoggedConditions;
+    return (
+      <span className="block text-sm">
+        Air {show(airC, 'temperature')}, RH {Math.round(rh * 100)} %
+        {surfaceC !== null && <>, surface {show(surfaceC, 'temperature')}</>} ({SOURCE_WORDS[source]})
+      </span>
+    );
+  }
+  const [low, high] = [Math.round(air.rh.min * 100), Math.round(air.rh.max * 100)];
+  return (
+    <span className="block text-sm">
+      Air {temps(air.airC)}, RH {low === high ? low : `${low}–${high}`} % ({SOURCE_WORDS[air.source]})
+      {air.surfaceC && `, surface ${temps(air.surfaceC)}${air.surface === 'estimated' ? ' (estimated)' : ''}`}
+      {air.failures.length > 0 && (
+        <span className="text-error block font-semibold">
+          Outside the limits:{' '}
+          {air.failures
+            .map(
+              (failure) => `${sayTime(failure.at, zone, Date.parse(entry.at))} ${sayFailure(failure, show)}`,
+            )
+            .join('; ')}
+        </span>
+      )}
+    </span>
+  );
+}
+
 function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
   const { show } = useUnits();
   const name = (id: string) => view.products[id]?.name ?? 'a product';
@@ -76,7 +123,6 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
     case 'coat': {
       const { body } = entry;
       const film = view.films[entry.id] ?? null;
-      const air = body.conditions;
       return (
         <>
           <strong>
@@ -87,12 +133,7 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           {body.by && ` (${body.by})`}
           {film !== null && <>, {show(film, 'film')} dry by litres</>}; last corner{' '}
           {sayTime(body.endedAt, zone, Date.parse(entry.at))}
-          {air && (
-            <span className="block text-sm">
-              Air {show(air.airC, 'temperature')}, RH {Math.round(air.rh * 100)} %
-              {air.surfaceC !== null && <>, surface {show(air.surfaceC, 'temperature')}</>} ({air.source})
-            </span>
-          )}
+          <CoatAir entry={entry} zone={zone} />
           {body.note && <span className="block text-sm">{body.note}</span>}
         </>
       );
@@ -105,7 +146,8 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           {entry.body.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')}
           {Math.abs(entry.body.ratioError) > 0.0005 &&
             ` (${(entry.body.ratioError * 100).toFixed(1)} % off ratio)`}
-          {entry.body.litresEstimated && '; litres told from its weight, no density stated'}
+          {(entry.body.additives ?? []).map(({ name: additive, ml }) => `, ${additive} ${figure(ml)} ml`)}
+          {entry.body.litresEstimated && '; litres estimated from weight (no density on the sheet)'}
         </>
       );
     case 'batch-end':

@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { EntryBody, Shift, StationInput } from '../../../contract/index.ts';
+import type { CoatAirRecord, EntryBody, Shift, StationInput } from '../../../contract/index.ts';
 import { area, boat } from './boats.ts';
 import { archived, instant, version } from './columns.ts';
 import { product, productSheet } from './systems.ts';
@@ -46,6 +46,8 @@ export const logEntry = pgTable(
     endedAt: instant('ended_at'),
     /** What no other record is counted by. */
     body: jsonb('body').$type<Record<string, unknown>>().notNull(),
+    /** Of a coat: the air of its own hours as it was known when it was logged, and what in it the sheet did not allow. */
+    air: jsonb('air').$type<CoatAirRecord>(),
   },
   (table) => [
     foreignKey({

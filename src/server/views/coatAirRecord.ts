@@ -1,0 +1,129 @@
+import type {
+  AreaClock,
+  CoatAirRecord,
+  CoatBody,
+  CoatCheck,
+  EntryInput,
+  FailureView,
+} from '../../contract/index.ts';
+import {
+  airAround,
+  airOver,
+  type CoatFailure,
+  isUnderCover,
+  judgeCoat,
+  judgeConditions,
+} from '../../core/air/index.ts';
+import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
+import { coatLimitsOf } from '../../core/system/index.ts';
+import { bandFor, darkOver } from '../air/surfaces.ts';
+import { surfaceOf } from '../memory/surfaceOf.ts';
+import type { YardClocks } from '../memory/yardSnapshots.ts';
+import { Missing } from '../rows/missing.ts';
+
+/** Air before the coat that says whether its surface is wet. */
+const BEFORE_MS = 24 * HOUR_MS;
+
+type Known = Pick<YardClocks, 'states' | 'air' | 'catalogue'>;
+type Coat = Pick<EntryInput, 'areaId' | 'at'> & {
+  body: Pick<CoatBody, 'productId' | 'sheetVersion' | 'method' | 'endedAt' | 'conditions'>;
+};
+
+export const failureView = ({ at, ...failure }: CoatFailure): FailureView => ({
+  ...failure,
+  at: new Date(at).toISOString(),
+});
+
+/** From the least certain to the most. */
+const BY_DOUBT = ['simulated', 'filled', 'forecast', 'measured'] as const;
+const sourceOf = (hours: readonly SplicedHour[]): CoatAirRecord['source'] => {
+  const sources = new Set<string>(hours.map(({ simulated, source }) => (simulated ? 'simulated' : source)));
+  return BY_DOUBT.find((each) => sources.has(each)) ?? 'measured';
+};
+
+/** Of each reason the first moment. */
+function firstOf(failures: readonly CoatFailure[]): FailureView[] {
+  const first = new Map(failures.toReversed().map((failure) => [failure.code, failure]));
+  return [...first.values()].sort((a, b) => a.at - b.at).map(failureView);
+}
+
+/** What the record would say against the next coat of an area, applied in those hours. */
+export function coatCheck(known: YardClocks, areaId: string, from: string, to: string): CoatCheck {
+  const state = known.states.find(({ area }) => area.id === areaId);
+  const clock = known.clocks.find((each) => each.areaId === areaId);
+  if (!state || !clock) throw new Missing('area', areaId);
+  const step = state.steps.find(({ id }) => id === clock.next?.stepId);
+  const product = step && known.catalogue.latest.get(step.productId);
+  const startMs = Date.parse(from);
+  const covers = (each: AreaClock['segments'][number]) =>
+    Date.parse(each.from) <= startMs && (each.to === null || startMs < Date.parse(each.to));
+  const soon = clock.segments.find((each) => each.state === 'too-soon' && covers(each));
+  const body = step &&
+    product && {
+      productId: product.id,
+      sheetVersion: product.version,
+      method: step.method,
+      endedAt: to,
+      conditions: null,
+    };
+  return {
+    air: body ? coatAirRecord(known, { areaId, at: from, body }) : null,
+    tooSoon: soon ? { until: soon.to } : null,
+  };
+}
+
+/**
+ * The air of the hours in which a coat was applied, and what in it its sheet does not allow: as typed at the boat, else as
+ * the yard knows those hours. Not the air of the moment at which it is written down.
+ *
+ * @returns null: nobody typed it, and the weather data does not reach those hours
+ */
+export function coatAirRecord(known: Known, { areaId, at, body }: Coat): CoatAirRecord | null {
+  const state = known.states.find(({ area }) => area.id === areaId);
+  const sheet = known.catalogue.sheetOf(body.productId, body.sheetVersion);
+  if (!state || !sheet) return null;
+  const place = surfaceOf(state, known.catalogue);
+  const { surroundings } = place;
+  const underCover = isUnderCover(surroundings);
+  const limits = coatLimitsOf(sheet, body.method);
+  const [startMs, endMs] = [Date.parse(at), Date.parse(body.endedAt)];
+  if (body.conditions?.source === 'typed') {
+    const { airC, rh, surfaceC } = body.conditions;
+    const { reasons } = judgeConditions({
+      conditions: { airC, rh, surfaceC: surfaceC ?? airC },
+      limits,
+      underCover,
+    });
+    const one = (value: number) => ({ min: value, max: value });
+    return {
+      airC: one(airC),
+      rh: one(rh),
+      surfaceC: surfaceC === null ? null : one(surfaceC),
+      surface: 'measured',
+      source: 'typed',
+      failures: reasons.map((reason) => ({ ...reason, at, phase: 'applying' as const })),
+    };
+  }
+  const near = (each: { at: number }) => each.at >= startMs - BEFORE_MS && each.at <= endMs + 2 * HOUR_MS;
+  const hours = known.air.hours.filter(near);
+  if (hours.length === 0) return null;
+  const surface = bandFor(known.air, place).filter(near);
+  const input = {
+    hours: hours.map((hour) => ({ ...hour, ...airAround(hour, surroundings) })),
+    surface,
+    limits,
+    underCover,
+    startMs,
+    endMs,
+  };
+  const found = airOver(input);
+  if (!found) return null;
+  const own = hours.filter((hour) => hour.at > startMs - HOUR_MS && hour.at <= endMs);
+  const nights = underCover || place.indoors ? [] : darkOver(known.air, startMs);
+  return {
+    ...found,
+    surface: own.every(({ surfaceC }) => surfaceC !== undefined) ? 'measured' : 'estimated',
+    source: sourceOf(own),
+    failures: firstOf(judgeCoat({ ...input, safeMs: endMs, nights }).failures),
+  };
+}
