@@ -177,6 +177,7 @@ const ENTRIES: Record<string, Entry> = {
   cubeAreaM2: { run: air.cubeAreaM2, args: [60] },
   heatedAirC: { run: air.heatedAirC, args: [5, { setPointC: 20, warmsK: 8 }] },
   thermostatKWh: { run: air.thermostatKWh, args: [{ ...space, watts: 2000, setPointC: 15, hours: [{ at: 0, airC: 5 }, { at: HOUR, airC: 6 }] }] }, // biome-ignore format: one line
+  airOver: { run: air.airOver, args: [{ hours, surface, limits, underCover: false, startMs: HOUR, endMs: 2 * HOUR }] }, // biome-ignore format: one line
   takesCoat: { run: cure.takesCoat, args: [{ segments: [{ state: 'open', fromMs: 0, toMs: HOUR }], now: 0, sandableMs: null, sandFirst: false }] }, // biome-ignore format: one line
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
   cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line
@@ -404,8 +405,8 @@ const WITHOUT_FIGURES = [
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
   'widestOf', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
-  'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
-  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
+  'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
+  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 

@@ -55,7 +55,15 @@ export {
   thinnerOf,
 } from './sheet.ts';
 export { coatsStillNeeded, type SheetNote, sheetNotes } from './sheetNotes.ts';
-export { firstFilm, type NextCoat, nextCoat, type StackStep, type StepNeed, stackNeed } from './stack.ts';
+export {
+  firstFilm,
+  isConverted,
+  type NextCoat,
+  nextCoat,
+  type StackStep,
+  type StepNeed,
+  stackNeed,
+} from './stack.ts';
 export {
   type Band,
   coatsWanted,

@@ -116,6 +116,25 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
     expect(prepared('existing-paint')[1]?.caution).toMatch(/lead, tin or chromate/);
   });
 
+  it('what is done to the steel decides: converted or by power tool nothing is blasted, and nothing runs against four hours', () => {
+    const lines = (over: Partial<Parameters<typeof prepareFor>[0]>) =>
+      prepared('steel', { service: 'bilge', ...over })
+        .map(({ what }) => what)
+        .join(' | ');
+    const converted = lines({ converted: true });
+    expect(converted).toMatch(
+      /^known repairs first \| needle-gun or wire-brush the loose rust off \| degrease/,
+    );
+    expect(converted).not.toMatch(/blast|4 hours|salt/);
+    expect(lines({})).toMatch(/power-tool to St 3, not burnished/);
+    expect(lines({})).not.toMatch(/4 hours/);
+    // Blasted inside: dried before the blast, since bare steel does not wait a day.
+    const blasted = prepared('steel', { service: 'tank' });
+    const at = (pattern: RegExp) => blasted.findIndex(({ what }) => pattern.test(what));
+    expect(at(/dry fully/)).toBeLessThan(at(/^blast/));
+    expect(at(/dry fully/)).toBeLessThan(at(/prime within/));
+  });
+
   it('inside, a day with a fan comes before the last wipe, with the caution of a closed space', () => {
     for (const service of ['bilge', 'tank', 'interior'] as const) {
       const steps = prepared('grp', { service });
@@ -128,7 +147,7 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
   });
 
   it('as tasks the haste of the first coat is left out, and the rest carries what proves it; hours go by area', () => {
-    const steel = prepared('steel', { service: 'bilge' });
+    const steel = prepared('steel', { service: 'tank' });
     const tasks = prepTasks(steel);
     expect(tasks).toHaveLength(steel.length - 1);
     expect(tasks.find(({ kind }) => kind === 'wait')).toEqual({

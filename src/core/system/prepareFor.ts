@@ -2,7 +2,7 @@ import { within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import { ANTIFOULINGS, isIn } from './groups.ts';
 import type { ServiceKind } from './rules.ts';
-import type { ProductSheet } from './sheet.ts';
+import type { Cleanliness, ProductSheet } from './sheet.ts';
 import type { StepTask, TaskKind } from './step.ts';
 
 /** One thing to do before the first coat, in order. */
@@ -41,8 +41,9 @@ const OLD_PAINT =
   'old paint may hold lead, tin or chromate: test first, wet work only, collect the residue; the safety sheet and local codes hold';
 const DUST = 'eyes, hearing, dust mask; no grinding beside a wet film';
 
-/** Rates for one pair of hands, m²/h [T]: by machine 8–12, by hand 3–5, blasting some 6–10. */
+/** Rates for one pair of hands, m²/h [T]: by machine 8–12, by hand 3–5, blasting some 6–10, stripping by machine 3. */
 const MACHINE = 10;
+const BY_TOOL = 3;
 const BLAST = 8;
 const WASH = 30;
 
@@ -74,39 +75,73 @@ function oldCoat(old: Family | 'unknown' | null): PrepStep[] {
   ];
 }
 
-function bare(
-  substrate: Substrate,
-  preparation: ProductSheet['preparation'] | null,
+const LOOSE_RUST = 'needle-gun or wire-brush the loose rust off';
+
+/**
+ * Steel made ready: blasted to its grade, by power tool where the sheet is content with St, or only freed of loose rust where
+ * a converter works on what is left. Only blasted steel has a profile and four hours.
+ */
+function steel(grade: string, converted: boolean, dry: PrepStep[]): PrepStep[] {
+  const repairs = step('known repairs first: bare steel will not wait', 'nothing is left to weld');
+  const degrease = step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH });
+  if (converted)
+    return [
+      step('known repairs first', 'nothing is left to weld'),
+      step(LOOSE_RUST, 'firm red rust is left, no scale and no dust', { m2PerHour: 1, caution: DUST }),
+      degrease,
+      ...dry,
+    ];
+  if (grade.startsWith('St'))
+    return [
+      repairs,
+      degrease,
+      ...dry,
+      step(`power-tool to ${grade}, not burnished`, `${grade} (ISO 8501-1); no blast profile`, {
+        m2PerHour: BY_TOOL,
+        caution: DUST,
+      }),
+    ];
+  return [
+    repairs,
+    degrease,
+    // Before the blast: bare steel does not wait a day.
+    ...dry,
+    step(
+      `blast or power-tool to ${grade}`,
+      `${grade} (ISO 8501-1); profile as the sheet wants, by replica tape`,
+      { m2PerHour: BLAST, caution: DUST },
+    ),
+    step(
+      'wash with salt remover 100 : 1 and test again',
+      'salt at or below 50 mg/m² (ISO 8502-6, 8502-9; IMO PSPC)',
+      { kind: 'wash', m2PerHour: WASH },
+    ),
+    HASTE,
+  ];
+}
+
+const DRY = step('dry fully: a day with a fan', 'dry to the hand in every corner', {
+  kind: 'wait',
+  waitHours: 24,
+  caution: 'closed space: ventilate, never alone, no ignition; vapour is heavier than air',
+});
+
+/** The grade steel is made ready to: as the sheet wants it, else Sa 2½ under water and in a tank, St 3 where it is dry [T]. */
+export const gradeOf = (
+  preparation: Pick<ProductSheet['preparation'], 'cleanliness'> | null,
   service: ServiceKind,
-): PrepStep[] {
-  const grade = preparation?.cleanliness ?? (service === 'immersed' || service === 'tank' ? 'Sa 2½' : 'St 3');
+): Cleanliness =>
+  preparation?.cleanliness ?? (service === 'immersed' || service === 'tank' ? 'Sa 2½' : 'St 3');
+
+/** After drying: whatever else is left to do is done within it. */
+const HASTE = step(
+  'prime within 4 hours, sooner when damp; a passivating wash holds it two to three days',
+  'no bloom of rust',
+  { kind: null },
+);
+
+function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
   switch (substrate) {
-    case 'steel':
-      return [
-        step('known repairs first: bare steel will not wait', 'nothing is left to weld'),
-        step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH }),
-        step(
-          `blast or power-tool to ${grade}`,
-          `${grade} (ISO 8501-1); profile as the sheet wants, by replica tape`,
-          {
-            m2PerHour: BLAST,
-            caution: DUST,
-          },
-        ),
-        step(
-          'wash with salt remover 100 : 1 and test again',
-          'salt at or below 50 mg/m² (ISO 8502-6, 8502-9; IMO PSPC)',
-          {
-            kind: 'wash',
-            m2PerHour: WASH,
-          },
-        ),
-        step(
-          'prime within 4 hours, sooner when damp; a passivating wash holds it two to three days',
-          'no bloom of rust',
-          { kind: null },
-        ),
-      ];
     case 'aluminium':
       return [
         step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH }),
@@ -183,29 +218,27 @@ function bare(
  * what rate, and the caution that belongs to it.
  *
  * @param preparation what the first coat's sheet wants [P]; null: not stated
+ * @param converted rust is converted below the first film: nothing is blasted. Left out: it is not
  */
 export function prepareFor(input: {
   substrate: Substrate;
   oldCoating: Family | 'unknown' | null;
   service: ServiceKind;
   preparation: ProductSheet['preparation'] | null;
+  converted?: boolean;
 }): PrepStep[] {
-  const { substrate, oldCoating, service, preparation } = input;
+  const { substrate, oldCoating, service, preparation, converted = false } = input;
   const kept = oldCoating !== null && substrate !== 'existing-paint';
-  const surface = kept ? bare('existing-paint', preparation, service) : bare(substrate, preparation, service);
   const inside = service === 'bilge' || service === 'tank' || service === 'interior';
+  const dry = inside ? [DRY] : [];
+  const grade = gradeOf(preparation, service);
+  const isSteel = !kept && substrate === 'steel';
+  const surface = isSteel
+    ? steel(grade, converted, dry)
+    : [...bare(kept || substrate === 'steel' ? 'existing-paint' : substrate), ...dry];
   return [
     ...oldCoat(substrate === 'existing-paint' ? (oldCoating ?? 'unknown') : oldCoating),
     ...surface,
-    ...(inside
-      ? [
-          step('dry fully: a day with a fan', 'dry to the hand in every corner', {
-            kind: 'wait',
-            waitHours: 24,
-            caution: 'closed space: ventilate, never alone, no ignition; vapour is heavier than air',
-          }),
-        ]
-      : []),
     step('vacuum, blow off, solvent wipe with two cloths, tack cloth lightly', 'the tack cloth stays clean', {
       kind: 'wash',
       m2PerHour: WASH,

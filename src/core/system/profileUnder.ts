@@ -1,5 +1,7 @@
 import { within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
+import { gradeOf } from './prepareFor.ts';
+import type { ServiceKind } from './rules.ts';
 import type { ProductSheet } from './sheet.ts';
 
 /** The blast profile that the first coat has to fill, and where its figure is from. */
@@ -23,14 +25,21 @@ export function profileUnder(input: {
   /** Peak to valley by tape, µm; null: not measured. */
   measuredMicrons: number | null;
   first: Pick<ProductSheet, 'family' | 'preparation'> | undefined;
+  /** Where it is: dry steel is made ready by power tool where its sheet says nothing. Left out: under water. */
+  service?: ServiceKind;
+  /** Blasted as the log has it, whatever is usual; left out: nothing is logged. */
+  blasted?: boolean;
+  /** Rust is converted below it; left out: it is not. */
+  converted?: boolean;
 }): ProfileUnder | null {
   const { substrate, oldCoating, measuredMicrons, first } = input;
-  if (substrate !== 'steel' || oldCoating !== null || !first || first.family === 'rust-converter')
-    return null;
+  if (substrate !== 'steel' || oldCoating !== null || !first) return null;
+  if (input.converted || first.family === 'rust-converter') return null;
   if (measuredMicrons !== null) within('profile', measuredMicrons, 0, 400);
   if (measuredMicrons !== null) return { microns: measuredMicrons, from: 'measured' };
-  const { cleanliness, profileMinMicrons: least, profileMaxMicrons: most } = first.preparation;
-  if (cleanliness?.startsWith('St')) return null;
+  const { profileMinMicrons: least, profileMaxMicrons: most } = first.preparation;
+  const byTool = gradeOf(first.preparation, input.service ?? 'immersed').startsWith('St');
+  if (byTool && !input.blasted) return null;
   if (least === null && most === null) return { microns: TYPICAL_PROFILE_MICRONS, from: 'typical' };
   return { microns: ((least ?? most ?? 0) + (most ?? least ?? 0)) / 2, from: 'sheet' };
 }

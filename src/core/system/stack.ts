@@ -140,6 +140,14 @@ function paintShareOf({ parts, ratioBy }: StackStep['sheet']): number {
 export const firstFilm = (steps: readonly { sheet: Partial<Pick<ProductSheet, 'family'>> }[]): number =>
   steps.findIndex(({ sheet }) => !sheet.family || !isIn(TREATMENTS, sheet.family));
 
+/** Whether rust is converted, not blasted off, below the first film of a stack: there is no blast profile then, and no haste. */
+export const isConverted = (steps: readonly { sheet: Partial<Pick<ProductSheet, 'family'>> }[]): boolean => {
+  const film = firstFilm(steps);
+  return steps
+    .slice(0, film < 0 ? steps.length : film)
+    .some(({ sheet }) => sheet.family === 'rust-converter');
+};
+
 /** A coat to lay next: which step of the stack and the number of the coat in it, both from 0. */
 export interface NextCoat {
   step: number;

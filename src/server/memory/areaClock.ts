@@ -15,6 +15,7 @@ import { type AreaSnapshot, type CoatOnArea, coatsOfSteps, netAreaOf } from './a
 import { filmClock, nextKind, workFor, workView } from './filmClock.ts';
 import { groupsOf } from './groupsOf.ts';
 import { handOn } from './handOn.ts';
+import { convertedSteel } from './profileOf.ts';
 import { surfaceOf } from './surfaceOf.ts';
 
 /** Whole coats of each step, in the order of the stack. */
@@ -47,9 +48,10 @@ function nextView(
 }
 
 /** By when blasted steel must be primed; null once paint is on all of it, or where nothing was blasted. */
-function primedBy(state: AreaSnapshot): string | null {
+function primedBy(state: AreaSnapshot, catalogue: ProductCatalogue): string | null {
   const { blast, coats } = state;
-  if (!blast) return null;
+  // Converted rust waits for nobody: there is no bare steel.
+  if (!blast || convertedSteel(state, catalogue)) return null;
   // What is still bare of the first coat keeps its hours, though half of the area is primed.
   const primedM2 = coats
     .filter((coat) => coat.fromMs >= blast.atMs && coat.coatNo === 0)
@@ -126,7 +128,7 @@ export function areaClock(
   const top = groups.findLast((group) => group.complete);
   const last = top?.entries.at(-1);
   const nextIsWater = next === null && state.steps.length > 0 && state.area.service === 'immersed';
-  const primeBy = primedBy(state);
+  const primeBy = primedBy(state, catalogue);
   const clock: AreaClock = {
     ...blankClock(state),
     areaM2,

@@ -13,7 +13,9 @@ const WAYS: readonly (readonly [string, number])[] = [
 export function BlastClock({ view }: { view: BenchView }) {
   const { mutate: log } = useQueued();
   const { area, clock } = view;
-  if (area.substrate !== 'steel' || clock.film !== null) return null;
+  // Converted rust is never bare steel.
+  const converted = view.product?.sheet.family === 'rust-converter';
+  if (area.substrate !== 'steel' || clock.film !== null || converted) return null;
   const start = (holdsHours: number) =>
     log(
       entryWrite({

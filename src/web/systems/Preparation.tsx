@@ -19,6 +19,7 @@ export function Preparation({ context }: { context: StackContext }) {
     oldCoating: area.oldCoating,
     service: area.service,
     preparation: first?.sheet.preparation ?? null,
+    converted: first?.sheet.family === 'rust-converter',
   });
   /** Work already planned, perhaps ticked already, is not written over unasked. */
   const confirm = useConfirm();

@@ -2,6 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import {
   coatsWanted,
   firstFilm,
+  isConverted,
   type ProfileUnder,
   profileUnder,
   type StepNeed,
@@ -54,6 +55,9 @@ export function StackTotals({ context }: { context: StackContext }) {
     oldCoating: context.area.oldCoating,
     measuredMicrons: context.profile?.from === 'measured' ? context.profile.microns : null,
     first: steps[firstFilm(steps)]?.sheet,
+    converted: isConverted(steps),
+    service: context.area.service,
+    blasted: context.profile !== null,
   });
   let need: ReturnType<typeof stackNeed>;
   try {
