@@ -141,12 +141,15 @@ export interface AheadView {
   second: StartView[] | null;
   launch: {
     at: string;
-    /** Whether its sheet states when it may go into the water. */
+    /** Whether the sheet of the outermost coat states when it is ready. */
     stated: boolean;
-    /** Whether it is the system's last coat. */
-    lastCoat: boolean;
-    /** The last start that passes and is ready for the water by then; null: none. */
+    /** Coats left, the one in hand with them. */
+    coatsLeft: number;
+    /** The last start of the next coat after which all are ready by then; null: none. */
     startBy: string | null;
+    /** When all are ready at the soonest; null: not within what is known of the air. */
+    ready: string | null;
+    knownUntil: string;
   } | null;
   /** Starts while it is still damp but drying; asked for only. */
   damp: StartView[];

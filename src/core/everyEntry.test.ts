@@ -178,6 +178,7 @@ const ENTRIES: Record<string, Entry> = {
   heatedAirC: { run: air.heatedAirC, args: [5, { setPointC: 20, warmsK: 8 }] },
   thermostatKWh: { run: air.thermostatKWh, args: [{ ...space, watts: 2000, setPointC: 15, hours: [{ at: 0, airC: 5 }, { at: HOUR, airC: 6 }] }] }, // biome-ignore format: one line
   airOver: { run: air.airOver, args: [{ hours, surface, limits, underCover: false, startMs: HOUR, endMs: 2 * HOUR }] }, // biome-ignore format: one line
+  coatsByLaunch: { run: cure.coatsByLaunch, args: [{ coats: [{ starts: [{ fromMs: 0, toMs: HOUR }], applyMs: HOUR, sheet: (aFilm as cure.Film).sheet, next: null }], temps, launchMs: 90 * HOUR, ready: 'tack-free' }] }, // biome-ignore format: one line
   takesCoat: { run: cure.takesCoat, args: [{ segments: [{ state: 'open', fromMs: 0, toMs: HOUR }], now: 0, sandableMs: null, sandFirst: false }] }, // biome-ignore format: one line
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
   cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line

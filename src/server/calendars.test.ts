@@ -94,7 +94,7 @@ describe('what is asked of the days ahead at the bench', () => {
     const soon = await ahead(
       `safeHours=4&launchAt=${encodeURIComponent(new Date(now + 2 * HOUR).toISOString())}`,
     );
-    expect(soon.launch).toMatchObject({ startBy: null, lastCoat: false });
+    expect(soon.launch).toMatchObject({ startBy: null, coatsLeft: 3 });
     const far = await ahead('safeHours=4&launchAt=2199-01-01T00:00:00.000Z');
     expect(far.launch?.at).toBe('2199-01-01T00:00:00.000Z');
     expect((await server.ask('GET', `/bench/${planned.area.id}/ahead?launchAt=tomorrow`)).status).toBe(422);

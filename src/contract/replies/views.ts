@@ -253,7 +253,14 @@ export const productsReply = Joi.array().items(productReply);
 export const aheadReply = objectOf<AheadView>({
   now: moment(),
   second: Joi.array().items(start).allow(null).required(),
-  launch: Joi.object({ at: moment(), stated: flag(), lastCoat: flag(), startBy: maybeMoment() })
+  launch: Joi.object({
+    at: moment(),
+    stated: flag(),
+    coatsLeft: figure(),
+    startBy: maybeMoment(),
+    ready: maybeMoment(),
+    knownUntil: moment(),
+  })
     .allow(null)
     .required(),
   damp: listOf(start),

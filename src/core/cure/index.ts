@@ -1,3 +1,4 @@
+export { type CoatLeft, coatsByLaunch, type LaunchFit } from './coatsByLaunch.ts';
 export { type CurvePoint, checkCurve, type EventCurve, readyCurve } from './curve.ts';
 export {
   type ClockStep,

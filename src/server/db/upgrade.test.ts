@@ -63,7 +63,8 @@ describe('a data folder of an earlier version', () => {
     expect(await get('/boats')).toEqual(kept.boats.map(({ boat }) => ({ ...boat, headingDeg: null })));
     for (const { boat, entries, areas } of kept.boats) {
       const log = await get<LogView>(`/boats/${boat.id}/log?limit=500`);
-      expect(log.entries).toEqual(entries);
+      // The air of a coat's hours is kept only since version 0.4.
+      expect(log.entries).toEqual((entries as object[]).map((entry) => ({ ...entry, air: null })));
       expect(log.areas.map((area: Area) => `${area.id} v${area.version}`).sort()).toEqual(areas);
     }
     expect(kept.boats.flatMap(({ entries }) => entries).length).toBeGreaterThan(10);

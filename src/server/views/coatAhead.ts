@@ -1,13 +1,25 @@
-import type { AheadView, BenchAheadQuery, StartView } from '../../contract/index.ts';
+import type { AheadView, AreaClock, BenchAheadQuery, StartView } from '../../contract/index.ts';
 import { type BestStarts, bestStarts, dampStarts } from '../../core/air/index.ts';
-import { byLearnedPace, filmEvents, HOUR_MS, windowsFor } from '../../core/cure/index.ts';
+import {
+  byLearnedPace,
+  type CoatLeft,
+  type CoatSpan,
+  coatsByLaunch,
+  HOUR_MS,
+  windowsFor,
+} from '../../core/cure/index.ts';
+import { stepAreaM2 } from '../../core/system/index.ts';
+import { remembering } from '../../core/units/index.ts';
 import { tempsFor } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
+import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../memory/areaStates.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
 import { Missing } from '../rows/missing.ts';
+import type { ProductCatalogue } from '../rows/products.ts';
 import { bestView } from './coatOutlook.ts';
 import { coatSpans, isIn } from './coatSpans.ts';
-import { coatUnder } from './coatUnder.ts';
+import { type CoatToApply, coatUnder } from './coatUnder.ts';
 
 const iso = (ms: number) => new Date(ms).toISOString();
 
@@ -83,32 +95,73 @@ export async function coatAhead(
       );
   };
   const launchMs = asked.launchAt === undefined ? null : Date.parse(asked.launchAt);
-  const inWaterBy = (startMs: number, endMs: number) =>
-    filmEvents({ film: film(startMs, endMs), temps }).find(({ event }) => event === 'immersion')?.at ?? null;
-  const forLaunch =
-    launchMs === null || sheet.cure.events.immersion === undefined
-      ? null
-      : bestStarts({
-          ...startsInput(launchMs),
-          fits: ({ startMs, endMs }) =>
-            mayStart({ startMs }) && (inWaterBy(startMs, endMs) ?? Number.POSITIVE_INFINITY) <= launchMs,
-        });
-  const last = forLaunch?.stretches.at(-1);
   return {
     now: iso(at),
     second:
       clock.next.coatNo + 1 < clock.next.coats
         ? startViews(bestStarts({ ...startsInput(), fits: nextFits }))
         : null,
-    launch:
-      launchMs === null
-        ? null
-        : {
-            at: iso(launchMs),
-            stated: sheet.cure.events.immersion !== undefined,
-            lastCoat: clock.next.coatNo + 1 >= clock.next.coats && state.steps.at(-1)?.id === step.id,
-            startBy: last ? iso(last.toMs) : null,
-          },
+    launch: launchMs === null ? null : launchView(known, state, clock, coat, launchMs),
     damp: asked.damp === 'yes' ? startViews(dampStarts(startsInput(at + 3 * 24 * HOUR_MS))) : [],
   };
+}
+
+/** Whether the coats left are ready by a launch, and by when the next one must be begun. */
+function launchView(
+  known: YardReading,
+  state: AreaSnapshot,
+  clock: AreaClock,
+  inHand: CoatToApply,
+  launchMs: number,
+): NonNullable<AheadView['launch']> {
+  const { catalogue, air } = known;
+  const place = surfaceOf(state, catalogue);
+  const left = coatsLeft(state, clock, catalogue);
+  const always = [{ fromMs: inHand.now, toMs: Number.POSITIVE_INFINITY }];
+  const startsOf = remembering<readonly CoatSpan[]>(left.length);
+  const coats = left.map(({ step, sheet, areaM2 }, i): CoatLeft => {
+    const pace = catalogue.paceOf(step.productId, step.method);
+    const coat = i === 0 ? inHand : { ...inHand, step, sheet, areaM2, pace, spans: always };
+    const under = coatUnder(coat, place);
+    const next = left[i + 1];
+    return {
+      // The coats of a step after its first are alike: their starts are sought once.
+      starts: startsOf(step, [i === 0, areaM2], () => under.starts().stretches),
+      applyMs: under.applyMs,
+      sheet: sheet.cure,
+      ...byLearnedPace(pace),
+      next: next
+        ? { kind: 'coat', family: next.sheet.family, same: next.step.productId === step.productId }
+        : null,
+    };
+  });
+  const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
+  const fit = coatsByLaunch({ coats, temps: tempsFor(air, place), launchMs, ready });
+  const knownUntil = air.hours.at(-1)?.at ?? inHand.now;
+  return {
+    at: iso(launchMs),
+    stated: fit.stated,
+    coatsLeft: left.length,
+    startBy: fit.lastStartMs === null ? null : iso(fit.lastStartMs),
+    ready: fit.readyMs === null ? null : iso(fit.readyMs),
+    knownUntil: iso(knownUntil),
+  };
+}
+
+/** The coats of an area that are not on yet, in their order; a product whose sheet is gone is left out. */
+function coatsLeft(state: AreaSnapshot, clock: AreaClock, catalogue: ProductCatalogue) {
+  const from = state.steps.findIndex(({ id }) => id === clock.next?.stepId);
+  const wanted = coatsOfSteps(state);
+  return state.steps.flatMap((step, i) => {
+    const sheet = catalogue.latest.get(step.productId)?.sheet;
+    if (i < from || !sheet || !clock.next) return [];
+    const done = i === from ? clock.next.coatNo : 0;
+    const areaM2 = stepAreaM2(step, netAreaOf(state).areaM2);
+    const begun = Math.max(0, clock.next.areaM2 - clock.next.coveredM2);
+    return Array.from({ length: Math.max(0, (wanted[i] as number) - done) }, (_, k) => ({
+      step,
+      sheet,
+      areaM2: i === from && k === 0 ? begun : areaM2,
+    }));
+  });
 }

@@ -2,8 +2,9 @@ import { DateTime } from 'luxon';
 import { useId, useState } from 'react';
 import type { AheadView, StartView } from '../../contract/index.ts';
 import { useBenchAhead } from '../api/queries.ts';
-import { fromLocalField, sayTime, toLocalField } from '../clock/say.ts';
+import { fromLocalField, saySpan, sayTime, toLocalField } from '../clock/say.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { counted } from '../words/counted.ts';
 
 /** Stretches are listed up to here. */
 const MOST = 4;
@@ -100,12 +101,16 @@ function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: bo
   );
 }
 
+/** One sentence: coats left, the last start of the next one, and by how much it fits or misses. */
 function sayLaunch(launch: NonNullable<AheadView['launch']>, zone: string, now: number): string {
-  const at = sayTime(launch.at, zone, now);
+  const left = `${counted(launch.coatsLeft, 'coat')} left before the launch ${sayTime(launch.at, zone, now)}`;
   if (!launch.stated)
-    return `Launch ${at}: its sheet does not state when it may go into the water; ask its maker.`;
-  const more = launch.lastCoat ? '' : ' It is not the last coat: those after it need their time too.';
-  return launch.startBy === null
-    ? `Launch ${at}: no start of this coat is ready for the water by then.${more}`
-    : `Launch ${at}: start this coat by ${sayTime(launch.startBy, zone, now)}, and it is ready for the water by its sheet.${more}`;
+    return `${left}. The sheet of the last coat does not state when it is ready: ask the manufacturer.`;
+  if (launch.ready === null)
+    return `${left}. Not known whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, or the air suits none of them until then.`;
+  const spareMs = Date.parse(launch.at) - Date.parse(launch.ready);
+  const by = saySpan(Math.abs(spareMs));
+  return launch.startBy === null || spareMs < 0
+    ? `${left}; misses by ${by}: ready ${sayTime(launch.ready, zone, now)} at the soonest.`
+    : `${left}; last start of the next ${sayTime(launch.startBy, zone, now)}; fits with ${by} to spare.`;
 }
