@@ -12,7 +12,8 @@ import { rowsOf } from '../parts/drawing/drawnRows.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { counts, entriesOf, entriesWith } from './coatFigures.ts';
+import { counted } from '../words/counted.ts';
+import { entriesOf, entriesWith, onArea } from './coatFigures.ts';
 import { EntryLine } from './EntryLine.tsx';
 
 /** What was done to a boat, area by area: laid when, how much, in what air; corrections as entries of their own. */
@@ -112,16 +113,8 @@ function AreaLog({
 }) {
   const { show } = useUnits();
   const entries = entriesOf(found, area);
-  const coats = entriesOf(view, area).flatMap((entry) =>
-    entry.kind === 'coat' && counts(entry)
-      ? [{ litres: entry.body.litres, areaM2: entry.body.areaM2, microns: view.films[entry.id] ?? 0 }]
-      : [],
-  );
-  // A coat that was logged in parts counts by the m² of each.
-  const areaM2 = view.clocks.find(({ areaId }) => areaId === area.id)?.areaM2 || 0;
-  const film =
-    coats.reduce((sum, coat) => sum + coat.microns * coat.areaM2, 0) /
-    (areaM2 || Math.max(1e-9, ...coats.map((coat) => coat.areaM2)));
+  const areaM2 = view.clocks.find(({ areaId }) => areaId === area.id)?.areaM2 || null;
+  const on = onArea(entriesOf(view, area), view.films, areaM2);
   return (
     <section aria-labelledby={`log-${area.id}`}>
       <div className="batten flex flex-wrap items-baseline justify-between gap-x-6">
@@ -129,14 +122,10 @@ function AreaLog({
           {area.name}
           {area.archived && ' (removed from the survey)'}
         </h2>
-        {coats.length > 0 && (
+        {on.coats > 0 && (
           <p>
-            {coats.length} {coats.length === 1 ? 'coat' : 'coats'},{' '}
-            {show(
-              coats.reduce((sum, coat) => sum + coat.litres, 0),
-              'volume',
-            )}
-            , about {show(film, 'film')} dry by litres
+            {counted(on.coats, 'coat')}, {show(on.litres, 'volume')}, about {show(on.microns, 'film')} dry by
+            litres
           </p>
         )}
       </div>

@@ -21,3 +21,41 @@ export function entriesWith(view: LogView, word: string): Entry[] {
 
 /** Entries that count: neither corrected nor a strike. */
 export const counts = (entry: Entry) => entry.correctedBy === null && entry.kind !== 'strike';
+
+/** What is on an area by litres: coats, litres, and the mean dry film, µm. */
+export interface OnArea {
+  coats: number;
+  litres: number;
+  microns: number;
+}
+
+/**
+ * What the log says is on an area. A coat logged in sessions is one coat. Its film is that of what it covered when it was
+ * applied: cutting the area up later makes no film thicker. What a coat has not covered yet counts as nothing.
+ *
+ * @param areaM2 the area as it is now; null: not known, and every coat counts as whole
+ */
+export function onArea(entries: readonly Entry[], films: LogView['films'], areaM2: number | null): OnArea {
+  const coats = new Map<string, { coveredM2: number; volume: number; litres: number }>();
+  for (const entry of entries) {
+    if (entry.kind !== 'coat' || !counts(entry)) continue;
+    const { stepId, coatNo, litres, areaM2: coveredM2 } = entry.body;
+    const key = `${stepId} ${coatNo}`;
+    const coat = coats.get(key) ?? { coveredM2: 0, volume: 0, litres: 0 };
+    coats.set(key, {
+      coveredM2: coat.coveredM2 + coveredM2,
+      volume: coat.volume + (films[entry.id] ?? 0) * coveredM2,
+      litres: coat.litres + litres,
+    });
+  }
+  const all = [...coats.values()].filter(({ coveredM2 }) => coveredM2 > 0);
+  return {
+    coats: all.length,
+    litres: all.reduce((sum, { litres }) => sum + litres, 0),
+    microns: all.reduce(
+      (sum, { coveredM2, volume }) =>
+        sum + (volume / coveredM2) * (areaM2 === null ? 1 : Math.min(1, coveredM2 / areaM2)),
+      0,
+    ),
+  };
+}

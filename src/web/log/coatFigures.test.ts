@@ -1,0 +1,29 @@
+import { expect, it } from 'vitest';
+import type { Entry, LogView } from '../../contract/index.ts';
+import { onArea } from './coatFigures.ts';
+
+const coat = (id: string, coatNo: number, areaM2: number, over: object = {}) =>
+  ({
+    id,
+    kind: 'coat',
+    correctedBy: null,
+    body: { stepId: 's', coatNo, areaM2, litres: 0.27 },
+    ...over,
+  }) as unknown as Entry;
+const films = { a: 60, b: 60, c: 40, gone: 500 } as LogView['films'];
+
+it('a film stays as thick as it was applied, however the area is cut up afterwards', () => {
+  const entries = [coat('a', 0, 2.32), coat('gone', 0, 2.32, { correctedBy: 'a' })];
+  expect(onArea(entries, films, 2.32)).toEqual({ coats: 1, litres: 0.27, microns: 60 });
+  expect(onArea(entries, films, 1.16).microns).toBe(60);
+  expect(onArea(entries, films, null).microns).toBe(60);
+});
+
+it('a coat in two sessions is one coat, and half a coat is half its film over the area', () => {
+  const halves = [coat('a', 0, 1.16), coat('c', 0, 1.16)];
+  expect(onArea(halves, films, 2.32)).toMatchObject({ coats: 1, microns: 50 });
+  expect(onArea([coat('a', 0, 2.32), coat('b', 1, 1.16)], films, 2.32)).toMatchObject({
+    coats: 2,
+    microns: 60 + 30,
+  });
+});
