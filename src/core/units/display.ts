@@ -85,14 +85,29 @@ const GROUPED = /^[-+]?\d{1,3}(?:([.,])\d{3})(?:\1\d{3})+$/;
 /** One comma before three digits: a thousand and a half, or one and a half. A point is a decimal point. */
 const EITHER = /^[-+]?[1-9]\d{0,2},\d{3}$/;
 
+/** A fraction, by itself or after a whole number: 1/2, 5 1/2. */
+const FRACTION = /^([-+]?)(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/;
+
+/** The value of a fraction; null: it is none. */
+function fractionOf(typed: string): number | null {
+  const match = FRACTION.exec(typed);
+  if (!match) return null;
+  const [, sign, whole, over, under] = match;
+  const value = Number(whole ?? 0) + Number(over) / Number(under);
+  return sign === '-' ? -value : value;
+}
+
 /**
  * A number as a person types it, with a decimal point or comma. Where both stand in it the last is the decimal one. A
- * separator that could be either is asked about, never guessed: `parseNumber('12,5')` → 12.5; `'1,500'` throws.
+ * separator that could be either is asked about, never guessed: `parseNumber('12,5')` → 12.5; `'1,500'` throws. Fractions
+ * are taken: `'5 1/2'` → 5.5.
  *
  * @throws {RangeError} saying what to type instead
  */
 export function parseNumber(text: string): number {
   const typed = text.trim().replace('−', '-');
+  const fraction = fractionOf(typed);
+  if (fraction !== null && Number.isFinite(fraction)) return fraction;
   if (EITHER.test(typed)) {
     throw new RangeError(
       `"${typed}" could be ${typed.replace(',', '')} or ${typed.replace(',', '.').replace(/0+$/, '')}: type it without the comma, or with a point`,
@@ -110,20 +125,44 @@ export function parseNumber(text: string): number {
   return value;
 }
 
+const NUMBER = String.raw`[-+−]?(?:\d+\s+\d+\s*\/\s*\d+|\d+\s*\/\s*\d+|[\d.,]*\d[\d.,]*(?:e[-+]?\d+)?)`;
+const ONE = new RegExp(`^\\s*(${NUMBER})\\s*(.*?)\\s*$`, 'i');
+/** A figure with a unit that holds no digit, up to the next figure or the end. */
+const PART = new RegExp(`\\s*(${NUMBER})\\s*([^\\d\\s][^\\d]*?)\\s*(?=\\d|$)`, 'iy');
+
+/** Figures of falling units one after the other, in the canonical unit: 5 ft 6 in; null: it is no such thing. */
+function inParts(text: string, quantity: Quantity): number | null {
+  const typed = text.trim();
+  const [sign, plain] = /^[-−]/.test(typed) ? [-1, typed.slice(1)] : [1, typed];
+  let [sum, before] = [0, Number.POSITIVE_INFINITY];
+  for (PART.lastIndex = 0; PART.lastIndex < plain.length; ) {
+    const match = PART.exec(plain);
+    const unit = match?.[2] && unitSpelled(quantity, match[2]);
+    if (!match?.[1] || !unit || /^[-+−]/.test(match[1])) return null;
+    const size = toCanonical(1, unit);
+    if (size >= before) return null;
+    before = size;
+    sum += toCanonical(parseNumber(match[1]), unit);
+  }
+  return sign * sum;
+}
+
 /**
- * Reads what a person typed: a number (decimal point or comma), optionally followed by a unit of the
- * same quantity; without one the shown unit is meant. Returns the canonical value.
+ * Reads what a person typed: a number (decimal point or comma, or a fraction), optionally followed by a unit of the
+ * same quantity; without one the shown unit is meant. Several figures of falling units are added up. Returns the canonical value.
  *
- * `parseQuantity('12,5', 'length', 'metric')` → 12.5; `parseQuantity('10 mil', 'film', 'metric')` → 254.
+ * `parseQuantity('12,5', 'length', 'metric')` → 12.5; `parseQuantity('10 mil', 'film', 'metric')` → 254;
+ * `parseQuantity('5 ft 6 in', 'length', 'metric')` → 1.6764; `parseQuantity('1/2 gal', 'volume', 'metric')` → 1.89.
  *
  * @throws {RangeError} naming what could not be read.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): number {
-  const match = /^\s*([-+−]?[\d.,]*\d[\d.,]*(?:e[-+]?\d+)?)\s*(.*?)\s*$/i.exec(text);
+  const match = ONE.exec(text);
   if (!match?.[1]) throw new RangeError(text.trim() === '' ? 'is empty' : `"${text.trim()}" is not a number`);
-  const value = parseNumber(match[1]);
-  if (!match[2]) return toCanonical(value, SHOWN[system][quantity]);
-  const unit = unitSpelled(quantity, match[2]);
-  if (!unit) throw new RangeError(`"${match[2]}" is not a unit of ${quantity}`);
-  return toCanonical(value, unit);
+  const unit = match[2] ? unitSpelled(quantity, match[2]) : SHOWN[system][quantity];
+  if (unit) return toCanonical(parseNumber(match[1]), unit);
+  // Degrees are counted from a zero of their own: there is nothing to add up.
+  const parts = quantity === 'temperature' ? null : inParts(text, quantity);
+  if (parts !== null) return parts;
+  throw new RangeError(`"${match[2]}" is not a unit of ${quantity}`);
 }

@@ -48,6 +48,17 @@ describe('figures as a person reads and types them', () => {
   });
 
   it('refuses words, nothing, and units of another quantity', () => {
+    // As it is said in a yard; sizes exact by definition [S: NIST SP 811, appendix B].
+    expect(parseQuantity('5 ft 6 in', 'length', 'metric')).toBeCloseTo(66 * 0.0254, 12);
+    expect(parseQuantity(`-5' 6 1/2"`, 'length', 'metric')).toBeCloseTo(-66.5 * 0.0254, 12);
+    expect(parseQuantity('1/2 gal', 'volume', 'metric')).toBeCloseTo(3.785411784 / 2, 12);
+    expect(parseQuantity('1 gal 2 qt', 'volume', 'metric')).toBeCloseTo(1.5 * 3.785411784, 12);
+    expect(parseQuantity('6 fl oz', 'volume', 'metric')).toBeCloseTo((6 * 3.785411784) / 128, 12);
+    expect(parseQuantity('2 1/2', 'length', 'metric')).toBe(2.5);
+    for (const wrong of ['6 in 5 ft', '5 ft 6 kg', '5 ft 6', '5 ft -6 in', '1/0 gal', '5 °C 3 °C'])
+      expect(() => parseQuantity(wrong, wrong.includes('C') ? 'temperature' : 'length', 'metric')).toThrow(
+        RangeError,
+      );
     expect(() => parseQuantity('twelve', 'length', 'metric')).toThrow('"twelve" is not a number');
     expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('is empty');
     expect(() => parseQuantity('3 kg', 'length', 'metric')).toThrow('"kg" is not a unit of length');
