@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import { checkNoFault } from '../forms/faults.ts';
 import { api, type WriteRequest } from './client.ts';
 import { send } from './queue.ts';
 
@@ -10,10 +11,18 @@ import { send } from './queue.ts';
  */
 export const useWrite = <T = unknown>(meta: { atForm?: boolean } = {}) =>
   useMutation<T, Error, WriteRequest>({
-    mutationFn: ({ method, path, body }) => api<T>(method, path, body),
+    mutationFn: async ({ method, path, body }) => {
+      checkNoFault();
+      return api<T>(method, path, body);
+    },
     meta,
   });
 
 /** As {@link useWrite}, for what must not be lost while the server is out of reach: it waits on this device. */
 export const useQueued = () =>
-  useMutation<'arrived' | 'kept', Error, WriteRequest & { what: string }>({ mutationFn: send });
+  useMutation<'arrived' | 'kept', Error, WriteRequest & { what: string }>({
+    mutationFn: async (request) => {
+      checkNoFault();
+      return send(request);
+    },
+  });

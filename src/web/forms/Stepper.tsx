@@ -9,11 +9,22 @@ interface Props {
   step: number;
   min: number;
   max: number;
+  /** What is typed, in the unit shown; left out: a plain number. */
+  read?: (text: string) => number;
   onChange: (value: number) => void;
 }
 
 /** A figure for a gloved thumb: minus and plus the size of a thumb, typing where a hand is free. */
-export function Stepper({ label, unit, value, step, min, max, onChange }: Props) {
+export function Stepper({
+  label,
+  unit,
+  value,
+  step,
+  min,
+  max,
+  read: readText = parseNumber,
+  onChange,
+}: Props) {
   const id = useId();
   const [text, setText] = useState(figure(value));
   const [message, setMessage] = useState<string | null>(null);
@@ -26,7 +37,7 @@ export function Stepper({ label, unit, value, step, min, max, onChange }: Props)
     setText(typed);
     let read: number;
     try {
-      read = parseNumber(typed);
+      read = readText(typed);
     } catch (error) {
       setMessage(`${label} ${(error as Error).message}`);
       return;

@@ -1,4 +1,4 @@
-import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
+import { fromCanonical, parseQuantity, shownUnit, toCanonical } from '../../core/units/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -25,6 +25,7 @@ export function AmountStepper(of: {
       step={of.unit === 'kg' ? 0.1 : system === 'us' ? 0.02 : 0.05}
       min={inUnit(of.min ?? 0)}
       max={inUnit(MOST)}
+      read={(text) => fromCanonical(parseQuantity(text, quantity, system), shown)}
       onChange={(value) => of.onChange(toCanonical(value, shown))}
     />
   );
