@@ -63,3 +63,23 @@ export const BARE_METALS: readonly Substrate[] = ['steel', 'aluminium', 'stainle
 
 export const isIn = <T extends string>(list: readonly T[], one: string): boolean =>
   (list as readonly string[]).includes(one);
+
+/** Coats that the next ones hide: their colour may change from coat to coat, so that a miss shows [T]. */
+const HIDDEN_LATER: readonly Family[] = [
+  'zinc-epoxy-primer',
+  'epoxy-primer',
+  'surface-tolerant-epoxy',
+  'epoxy-barrier',
+  'epoxy-surfacer',
+  'one-pack-primer',
+  'one-pack-undercoat',
+];
+
+/**
+ * The colours of a step where nobody chose: of primers and barriers two in turn, so that a miss shows; of what stays in sight, and of
+ * antifouling, one. An antifouling that signals wear has its first coat in a colour of its own.
+ *
+ * `usualColours('epoxy-barrier', ['grey', 'white', 'red'])` → grey, white; of an enamel → grey.
+ */
+export const usualColours = (family: Family, names: readonly string[]): string[] =>
+  names.slice(0, isIn(HIDDEN_LATER, family) ? 2 : 1);

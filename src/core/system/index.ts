@@ -3,7 +3,16 @@ export { checkStack, type JudgedStack, judgeGrounds, judgeJoint, judgeNext } fro
 export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } from './compare.ts';
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
 export { fineFigures, type StepFigures } from './fineFigures.ts';
-export { ANTIFOULINGS, EPOXIES, FILLERS, ONE_PACKS, TOPCOATS, TREATMENTS, TWO_PACKS } from './groups.ts';
+export {
+  ANTIFOULINGS,
+  EPOXIES,
+  FILLERS,
+  ONE_PACKS,
+  TOPCOATS,
+  TREATMENTS,
+  TWO_PACKS,
+  usualColours,
+} from './groups.ts';
 export { JOINT_RULES } from './jointRules.ts';
 export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export {

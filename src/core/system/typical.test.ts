@@ -10,9 +10,19 @@ import {
   TWO_PACKS,
   typicalSheet,
   unconfirmed,
+  usualColours,
 } from './index.ts';
 
 const families = Object.keys(FAMILIES) as Family[];
+
+it('primers and barriers alternate, so that a miss shows; what stays in sight and antifouling never do (common practice, no source)', () => {
+  const names = ['grey', 'white', 'red'];
+  const two = families.filter((family) => usualColours(family, names).length === 2);
+  expect(two).toEqual(expect.arrayContaining(['epoxy-primer', 'epoxy-barrier', 'one-pack-primer']));
+  expect(two.filter((family) => /enamel|polyurethane|varnish|finish|bilge|antifouling/.test(family))).toEqual(
+    [],
+  );
+});
 
 describe('sheets to begin with, every figure from memory [M]', () => {
   it.each(families)('%s: taken at the border, without a contradiction, and marked so', (family) => {

@@ -122,6 +122,11 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
           </div>
         )}
       </div>
+      {step.signal !== '' && step.colours[0] === step.signal && (
+        <p className="text-warning pt-1 text-sm font-semibold">
+          The signal coat has the colour of the coat over it. It can’t show wear: choose another colour.
+        </p>
+      )}
       <WhereFields index={index} />
       <TaskFields index={index} />
       <CoatByCoatFields index={index} />

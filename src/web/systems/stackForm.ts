@@ -11,6 +11,7 @@ import {
   type OwnRatio,
   type PlannedAdditive,
   type TaskKind,
+  usualColours,
 } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import type { FormReader } from '../forms/canonical.ts';
@@ -110,7 +111,10 @@ export function stepOf(product: Product, system: UnitSystem): StepValues {
     microns: shownFilm(filmOf(sheet, method).typical, system),
     method,
     thinner: '0',
-    colours: sheet.colours.slice(0, 2).map((colour) => colour.name),
+    colours: usualColours(
+      sheet.family,
+      sheet.colours.map((colour) => colour.name),
+    ),
     signal: '',
     sandBetween: '',
     gritsDiffer: false,

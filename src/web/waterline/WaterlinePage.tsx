@@ -7,12 +7,14 @@ import type { BoatView, OldLine, Waterline } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useBoat, useWaterline } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { HullOnly } from '../parts/HullOnly.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { useUnsaved } from '../state/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { AttitudeSummary } from './AttitudeSummary.tsx';
 import { heightUnit } from './heights.ts';
 import { LineDrawing } from './LineDrawing.tsx';
@@ -76,7 +78,8 @@ const PLAN_WORDS: Record<string, string> = {
 
 function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }) {
   const { boat } = view;
-  const { system } = useUnits();
+  const { system, show } = useUnits();
+  const confirm = useConfirm();
   const unit = heightUnit(system);
   const { plan, change: edit, touched, elsewhere, reset, settle } = usePlanDraft(served);
   const client = useQueryClient();
@@ -91,8 +94,13 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
     edit(some);
     setSaid(null);
   };
-  const save = () => {
+  const save = async () => {
     const { boatId: _b, ...input } = plan;
+    const stripeM2 = plan.stripe && struck?.stripe ? struck.stripe.areaM2 : null;
+    if (stripeM2 !== null && !view.areas.some(({ zone, archived }) => zone === 'boot-stripe' && !archived)) {
+      const title = `Saving also adds the area “Boot stripe” (${show(stripeM2, 'area')}) to the survey.`;
+      if (!(await confirm({ title, action: 'Save and add the area' }))) return;
+    }
     write.mutate(
       { method: 'PUT', path: `/boats/${boat.id}/waterline`, body: input },
       {
@@ -103,12 +111,15 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
     );
   };
   const problem = unread ?? write.error?.message;
-  const takeCsv = (text: string) => {
+  const takeCsv = async (text: string) => {
     try {
       const found = readMarksCsv(text);
+      const here = plan.marks.length + plan.madeMarks.length;
+      const title = `Replace the ${counted(here, 'mark')} here with the ${found.marks.length + found.madeMarks.length} of the file?`;
+      if (here > 0 && !(await confirm({ title, action: 'Replace the marks' }))) return;
       change({
-        marks: [...plan.marks, ...found.marks.map((mark) => ({ ...mark, id: uuidv7() }))],
-        madeMarks: [...plan.madeMarks, ...found.madeMarks.map((mark) => ({ ...mark, id: uuidv7() }))],
+        marks: found.marks.map((mark) => ({ ...mark, id: uuidv7() })),
+        madeMarks: found.madeMarks.map((mark) => ({ ...mark, id: uuidv7() })),
       });
       setUnread(null);
       setSaid(`${found.marks.length} reference marks and ${found.madeMarks.length} marks made were read.`);
@@ -209,7 +220,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           )}
           <p className="text-sm opacity-80">Struck on {FORM_WORDS[view.formSource]}.</p>
           <div className="flex flex-wrap items-center gap-2">
-            <button type="button" className="btn btn-primary" disabled={!touched} onClick={save}>
+            <button type="button" className="btn btn-primary" disabled={!touched} onClick={() => void save()}>
               Save the line
             </button>
             {touched && (

@@ -40,7 +40,8 @@ export function tryStrike({ boat, form }: Pick<BoatView, 'boat' | 'form'>, plan:
   }
 }
 
-const percent = (share: number) => `${Math.round(100 * share)} %`;
+/** Never 100 %: of marks nothing is certain. */
+const percent = (share: number) => (share > 0.99 ? 'over 99 %' : `${Math.round(100 * share)} %`);
 
 /** What the marks say of each other, in a sentence. */
 export function sayOutliers(outliers: Outliers, names: readonly string[]): string {
@@ -52,7 +53,7 @@ export function sayOutliers(outliers: Outliers, names: readonly string[]): strin
     case 'named': {
       const list = outliers.indices.map((i) => names[i]).join(', ');
       const least = Math.min(...outliers.sure);
-      return `${list} ${outliers.indices.length === 1 ? 'is an outlier and is' : 'are outliers and are'} left out (${percent(Math.min(0.999, least))} sure).`;
+      return `${list} ${outliers.indices.length === 1 ? 'is an outlier and is' : 'are outliers and are'} left out (${percent(least)} sure).`;
     }
     case 'one-of': {
       const list = outliers.indices

@@ -53,6 +53,8 @@ describe('striking the line', () => {
     const [sheet] = (await screen.findAllByRole('region', { name: 'Mark sheet' })) as [HTMLElement];
     expect(within(sheet).getAllByRole('row').length).toBeGreaterThan(4);
     await user.click(screen.getByRole('button', { name: 'Save the line' }));
+    // The stripe is not an area yet: it is asked before one is added.
+    await user.click(await screen.findByRole('button', { name: 'Save and add the area' }));
     await waitFor(async () => expect((await line()).marks).toHaveLength(3));
     expect(await screen.findByRole('link', { name: 'Walk the hull' })).toBeDefined();
   });

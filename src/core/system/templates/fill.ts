@@ -1,6 +1,7 @@
 import { coatsNeeded } from '../../film/index.ts';
 import { QuantityError } from '../../units/index.ts';
 import type { Family, Substrate } from '../families.ts';
+import { usualColours } from '../groups.ts';
 import type { ServiceKind } from '../rules.ts';
 import { filmOf, type ProductSheet } from '../sheet.ts';
 import type { StepPlan } from '../step.ts';
@@ -65,7 +66,8 @@ export function fillTemplate(
         extraCoats: step.extraCoats ?? 0,
         dryMicronsPerCoat: film.typical,
         method,
-        colours: (signal === null ? names : names.slice(0, -1)).slice(0, 2),
+        // Over a signal the others take turns too.
+        colours: signal === null ? usualColours(product.sheet.family, names) : names.slice(0, -1).slice(0, 2),
         signal,
         before: step.before ?? [],
         sandBetween: step.sandBetween ?? null,
