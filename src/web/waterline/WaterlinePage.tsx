@@ -20,6 +20,7 @@ import { heightUnit } from './heights.ts';
 import { LineDrawing } from './LineDrawing.tsx';
 import { MadeMarks } from './MadeMarks.tsx';
 import { MarkTable } from './MarkTable.tsx';
+import { mergeMarks } from './mergeMarks.ts';
 import { RaiseFields } from './RaiseFields.tsx';
 import { SheetTable } from './SheetTable.tsx';
 import { StripeFields } from './StripeFields.tsx';
@@ -111,18 +112,16 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
     );
   };
   const problem = unread ?? write.error?.message;
-  const takeCsv = async (text: string) => {
+  const takeCsv = (text: string) => {
     try {
       const found = readMarksCsv(text);
-      const here = plan.marks.length + plan.madeMarks.length;
-      const title = `Replace the ${counted(here, 'mark')} here with the ${found.marks.length + found.madeMarks.length} of the file?`;
-      if (here > 0 && !(await confirm({ title, action: 'Replace the marks' }))) return;
-      change({
-        marks: found.marks.map((mark) => ({ ...mark, id: uuidv7() })),
-        madeMarks: found.madeMarks.map((mark) => ({ ...mark, id: uuidv7() })),
-      });
+      const own = <T extends object>(marks: readonly T[]) => marks.map((mark) => ({ ...mark, id: uuidv7() }));
+      const marks = mergeMarks(plan.marks, own(found.marks));
+      const made = mergeMarks(plan.madeMarks, own(found.madeMarks));
+      change({ marks: marks.marks, madeMarks: made.marks });
       setUnread(null);
-      setSaid(`${found.marks.length} reference marks and ${found.madeMarks.length} marks made were read.`);
+      const [added, replaced] = [marks.added + made.added, marks.replaced + made.replaced];
+      setSaid(`${counted(added, 'mark')} added, ${replaced} replaced by the file’s readings.`);
     } catch (error) {
       setUnread(`The CSV was not taken: ${(error as Error).message}`);
     }

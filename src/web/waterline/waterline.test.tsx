@@ -93,7 +93,11 @@ describe('striking the line', () => {
     await user.upload(input, file('side,station,reading\nP,1,high'));
     expect(await screen.findByText(/was not taken: line 2: reading "high" is not a number/)).toBeDefined();
     await user.upload(input, file('side,station,reading\nP,1,1400\nP,7,1400\nS,4,1400'));
-    expect(await screen.findByText('3 reference marks and 0 marks made were read.')).toBeDefined();
+    expect(await screen.findByText('3 marks added, 0 replaced by the file’s readings.')).toBeDefined();
+    // The same file again, one reading corrected: nothing is doubled.
+    await user.upload(input, file('side,station,reading\nP,1,1400\nP,7,1390\nS,4,1400'));
+    expect(await screen.findByText('0 marks added, 3 replaced by the file’s readings.')).toBeDefined();
+    expect(screen.queryByLabelText('Side of mark 4')).toBeNull();
     expect(screen.getByRole('button', { name: 'Save the line' })).toHaveProperty('disabled', false);
   });
 
