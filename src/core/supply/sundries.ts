@@ -97,7 +97,9 @@ export function sundries(work: SundryWork, rates: Partial<Record<SundryItem, num
       counted.liners += 1;
     }
     counted.batches += within('batches of a session', batches, 0, 10_000);
-    counted.cartridges += hours / (SPRAYED.includes(method) ? CARTRIDGE_H.sprayed : CARTRIDGE_H.rolled);
+    // By brush and trowel the yard counts none.
+    if (SPRAYED.includes(method)) counted.cartridges += hours / CARTRIDGE_H.sprayed;
+    if (ROLLED.includes(method)) counted.cartridges += hours / CARTRIDGE_H.rolled;
     if (inside) counted.days += 1;
   });
   const m2 = (name: string, value: number) => within(name, value, 0, 1e6);

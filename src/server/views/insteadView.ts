@@ -3,6 +3,7 @@ import {
   cubeAreaM2,
   heatedAirC,
   heaterWarmsK,
+  heatingCost,
   heatLossWPerK,
   heatNeededW,
   SHELL_DEFAULTS,
@@ -126,7 +127,7 @@ function heatView(
     ...hours.filter(({ at }) => at > coat.now && at < lastMs),
     { at: lastMs, airC: hours.at(-1)?.airC ?? coldestC },
   ];
-  const reckoned = [{ at: coat.now, airC: hours[0]?.airC ?? coldestC }, ...spans];
+  const known = [{ at: coat.now, airC: hours[0]?.airC ?? coldestC }, ...spans];
   return {
     shell,
     ...space,
@@ -138,9 +139,9 @@ function heatView(
     neededW: heatNeededW({ ...space, warmerK: Math.max(0, heatC - coldestC) }),
     warmUpH: 3 * warmUpHours({ ...space, storeKJPerM2K: SHELL_DEFAULTS[shell].storeKJPerM2K }),
     until: iso(untilMs),
-    kWhLikely:
-      untilMs === null ? null : thermostatKWh({ ...space, watts, setPointC: heatC, hours: reckoned }),
-    kWhMost: untilMs === null ? null : (watts / 1000) * ((untilMs - coat.now) / HOUR_MS),
+    kWhLikely: untilMs === null ? null : thermostatKWh({ ...space, watts, setPointC: heatC, hours: known }),
+    kWhMost:
+      untilMs === null ? null : heatingCost({ watts, fromMs: coat.now, toMs: untilMs, pricePerKWh: 0 }).kWh,
   };
 }
 

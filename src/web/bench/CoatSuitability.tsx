@@ -152,8 +152,8 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
         <p>
           Dew point {show(verdict.dewPointC, 'temperature')} from air and humidity (Magnus form, WMO Guide No.
           8). Surface {show(measured.surfaceC ?? measured.airC, 'temperature')} is{' '}
-          {show(verdict.marginC, 'temperatureDifference')} above it;{' '}
-          {show(limits.dewMarginC, 'temperatureDifference')} wanted
+          {show(Math.abs(verdict.marginC), 'temperatureDifference')} {verdict.marginC < 0 ? 'below' : 'above'}{' '}
+          it; at least {show(limits.dewMarginC, 'temperatureDifference')} above it is needed
           {sheet.limits.dewMarginC === null
             ? ' (ISO 8502-4 guidance; the sheet says nothing)'
             : ' by the sheet'}

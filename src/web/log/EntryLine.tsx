@@ -131,7 +131,7 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           {body.colour && `, ${body.colour}`}: {show(body.litres, 'volume')} on {show(body.areaM2, 'area')} by{' '}
           {METHOD_WORDS[body.method].toLowerCase()}
           {body.by && ` (${body.by})`}
-          {film !== null && <>, {show(film, 'film')} dry by litres</>}; last corner{' '}
+          {film !== null && <>, {show(film, 'film')} dry by litres</>}; finished{' '}
           {sayTime(body.endedAt, zone, Date.parse(entry.at))}
           <CoatAir entry={entry} zone={zone} />
           {body.note && <span className="block text-sm">{body.note}</span>}

@@ -153,8 +153,8 @@ function Hides({ areas }: { areas: readonly Area[] }) {
         ))}
       </div>
       <p className="pt-1 text-sm opacity-80">
-        Each patch becomes an area of its own, with the same system, waiting for the shift; its paint is
-        bought with the rest.
+        Each patch becomes an area of its own with the same system. It is hidden until the support is moved,
+        and its paint is bought with the rest.
       </p>
     </fieldset>
   );

@@ -14,6 +14,17 @@ const EFFECT = {
     'With too little hardener part of the base never cures: the film stays soft for good and must come off. Test the coats it went into before anything goes over them.',
 } as const;
 
+/** What too much or too little of a reducer does, which is part of the ratio but cures nothing [T]. */
+const REDUCER_EFFECT = {
+  'too-much':
+    'Too much reducer makes the film thinner than planned, and it runs more easily. Check the film of the coats it went into.',
+  'too-little':
+    'With too little reducer the paint flows out badly and goes on thicker than planned. Check the film of the coats it went into.',
+} as const;
+
+const isReducer = ({ sheet }: Product, part: string): boolean =>
+  sheet.parts.some(({ name, reducer }) => name === part && reducer === true);
+
 /** What the tins say, what could explain it, and how to come out with both of them empty. */
 export function Verdict(of: {
   found: Reconciled;
@@ -56,7 +67,9 @@ export function Verdict(of: {
         </p>
       )}
       {found.worst && (found.verdict === 'too-much' || found.verdict === 'too-little') && (
-        <p className="text-warning font-semibold">{EFFECT[found.verdict]}</p>
+        <p className="text-warning font-semibold">
+          {isReducer(of.product, found.worst.part) ? REDUCER_EFFECT[found.verdict] : EFFECT[found.verdict]}
+        </p>
       )}
       {found.explanations.length > 0 && <Explanations {...of} />}
       <Ahead {...of} />

@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { areaFromMeasures } from '../../core/hull/index.ts';
+import { areaFromMeasures, HAND_MEASURE_SPREAD } from '../../core/hull/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { Why } from '../parts/Why.tsx';
@@ -129,8 +129,8 @@ function Sum() {
           ))}
         </ul>
         <p>
-          ± {Math.round(spread * 100)} % is usual for hand measures (common practice). It travels on to the
-          litres.
+          Spread ± {Math.round(spread * 100)} %; ± {Math.round(HAND_MEASURE_SPREAD * 100)} % is usual for hand
+          measures (common practice). The litres carry the same spread.
         </p>
       </Why>
     );

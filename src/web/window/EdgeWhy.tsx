@@ -61,11 +61,12 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
         {spread && (
           <span className="block text-base">
             {spread.early && spread.late
-              ? `between ${sayTime(spread.early, zone, now)} and ${sayTime(spread.late, zone, now)}, as wrong as forecasts are`
+              ? `${sayTime(spread.early, zone, now)} – ${sayTime(spread.late, zone, now)} given typical forecast error.`
               : spread.early
-                ? `from ${sayTime(spread.early, zone, now)} on; how late at most lies beyond what is forecast`
+                ? `From ${sayTime(spread.early, zone, now)}, given typical forecast error. The latest time is beyond the forecast.`
                 : null}
-            {MUST.has(edge.edge) ? ': be done by the earlier' : ': count on the later'}
+            {MUST.has(edge.edge) && spread.early && ` Finish by ${sayTime(spread.early, zone, now)}.`}
+            {!MUST.has(edge.edge) && spread.late && ` Plan for ${sayTime(spread.late, zone, now)}.`}
           </span>
         )}
       </summary>
