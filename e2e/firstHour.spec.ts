@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { firstHourTest as test } from './yard.ts';
+import { logCoat, firstHourTest as test } from './yard.ts';
 
 /** Fields typed into on the way; the goal is at most twenty. */
 function typist(page: Page) {
@@ -72,7 +72,7 @@ for (const [device, width, height, family] of [
     for (const part of [/BASE/, /HARDENER/]) await page.getByRole('checkbox', { name: part }).check();
     await page.getByRole('button', { name: /Mixed now/ }).click();
     // The coat as the plan has it; from then on its window runs.
-    await page.getByRole('button', { name: 'Log this coat' }).click();
+    await logCoat(page);
     await expect(
       page.getByText(/The next coat may go on from|All coats of the system are on/).first(),
     ).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import type { SlipView } from '../src/contract/index.ts';
-import { demoTest as test } from './yard.ts';
+import { logCoat, demoTest as test } from './yard.ts';
 
 /** Things done by hand that no single screen owns: keyboard, print, wrong figures, both units, a lost connection. */
 
@@ -112,7 +112,7 @@ test('with the connection gone the page says so, keeps working, and sends what w
   await expect(page.getByRole('button', { name: 'Log this coat' })).toBeVisible();
   await page.waitForLoadState('networkidle').catch(() => {});
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await logCoat(page);
   await expect(page.getByText('1 entry is kept on this device')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText('1 entry is kept on this device')).toBeHidden();
@@ -177,9 +177,9 @@ test('a coat broken off stands in parts: what was applied has its own clock, the
   await page.goto(`/bench/${areaId}`);
   await page.getByLabel('Area covered').fill('5');
   await page.getByLabel('Used, without thinner').fill('1');
-  await page.getByText(/Done as planned/).click();
+  await page.getByText(/Applied as planned/).click();
   await page.getByLabel('Method').selectOption('brush');
-  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await logCoat(page);
   await expect(page.getByText('Coat logged.')).toBeVisible();
   const parts = page.getByRole('list', { name: 'Parts of Bottom starboard' });
   await expect(parts.getByRole('listitem')).toHaveCount(2);

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import type { SlipView } from '../src/contract/index.ts';
-import { expectAccessible, systemsTest as test } from './yard.ts';
+import { expectAccessible, logCoat, systemsTest as test } from './yard.ts';
 
 /** Building systems on the demo yard: what is refused and why, templates, comparison, sheets from files, tools. */
 
@@ -117,7 +117,7 @@ test('two coats laid thin show in the section, with what is missing', async ({ p
     await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));
     // About three quarters of what 110 µm takes on 10 m².
     await page.getByLabel('Used, without thinner').fill('1.2');
-    await page.getByRole('button', { name: 'Log this coat' }).click();
+    await logCoat(page);
     await expect(page.getByText('Coat logged.')).toBeVisible();
   }
   await page.goto(systems);

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { DateTime } from 'luxon';
-import { emptyTest as test } from './yard.ts';
+import { logCoat, emptyTest as test } from './yard.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -213,10 +213,10 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
   const now = DateTime.local({ zone: 'Europe/London' });
   await page.getByLabel('Started').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
   await page.getByLabel('Used, without thinner').fill('-1');
-  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await logCoat(page);
   await expect(page.getByText('litres used (l) -1 is below the limit of 0.0001')).toBeVisible();
   await page.getByLabel('Used, without thinner').fill('4.2');
-  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await logCoat(page);
   await expect(page.getByText('Coat logged.')).toBeVisible();
   await page.getByRole('link', { name: 'See the window' }).click();
   await expect(page.getByRole('heading', { name: /Then Fieldfare Primer, coat 2 of 3/ })).toBeVisible();
@@ -261,7 +261,7 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
   await page.getByLabel('Started').fill(now.minus({ minutes: 30 }).toFormat("yyyy-MM-dd'T'HH:mm"));
   const port = Number(new URL(yard.address).port);
   await yard.kill('SIGKILL');
-  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await logCoat(page);
   await expect(page.getByText('1 entry is kept on this device')).toBeVisible();
   await yard.launch(port);
   await expect(page.getByText('1 entry is kept on this device')).toBeHidden();

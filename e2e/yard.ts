@@ -132,3 +132,9 @@ export async function expectAccessible(page: Page): Promise<void> {
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(overflow).toBeLessThanOrEqual(0);
 }
+
+/** Logs the coat in the form of the bench, with a reason where the hour of the run gives it one to ask for. */
+export async function logCoat(page: Page): Promise<void> {
+  await page.getByLabel(/^(Note|Reason to apply it anyway)$/).fill('As the test has it');
+  await page.getByRole('button', { name: 'Log this coat' }).click();
+}

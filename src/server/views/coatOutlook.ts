@@ -1,5 +1,5 @@
 import type { CoatOutlook, FailureView, StartView } from '../../contract/index.ts';
-import { judgeCoat, type StartStretch, widestOf } from '../../core/air/index.ts';
+import { type BestStarts, judgeCoat, type StartStretch } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { failureView } from './coatAirRecord.ts';
@@ -44,7 +44,7 @@ export function coatOutlook(
     ...airUntil(untilMs + HOUR_MS),
   });
   const { stretches } = starts();
-  const best = nearBest(stretches, now);
+  const best = nearBest(stretches, now, starts);
   const ok = verdict.ok && safeBy !== null && isIn(coat.spans, now);
   // Of each reason its first moment now and its first to come: what is measured at the boat answers for now only.
   const first = new Map(
@@ -81,12 +81,13 @@ export function coatOutlook(
 }
 
 /** The best start of those that come soon: while it is suitable today, nine days away is no answer. */
-function nearBest(stretches: readonly StartStretch[], now: number): StartStretch['best'] | null {
-  const first = stretches[0];
-  if (!first) return null;
-  const untilMs = Math.max(now, first.fromMs) + NEAR_MS;
-  const near = stretches.filter(({ best }) => best.startMs <= untilMs);
-  return widestOf((near.length > 0 ? near : [first]).map(({ best }) => best));
+function nearBest(
+  stretches: readonly StartStretch[],
+  now: number,
+  starts: (toMs: number) => BestStarts,
+): StartStretch['best'] | null {
+  const [first] = stretches;
+  return first ? starts(Math.max(now, first.fromMs) + NEAR_MS).best : null;
 }
 
 /** Starts end to within five minutes: a little after them no start passes. */

@@ -52,12 +52,8 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
         <ul className="list-disc space-y-1 pl-5">
           {outlook.instead.map((each) => (
             <li key={each.surroundings.kind}>
-              <strong>
-                {each.surroundings.kind === 'heated'
-                  ? `Heated to ${show(each.surroundings.setPointC, 'temperature', { digits: 0 })}`
-                  : 'Under a tent'}
-              </strong>
-              : {sayInstead(each, now, zone)}
+              <strong>{each.surroundings.kind === 'heated' ? sayHeated(each, show) : 'Under a tent'}</strong>:{' '}
+              {sayInstead(each, now, zone)}
             </li>
           ))}
         </ul>
@@ -104,7 +100,7 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
               <NumberField
                 label="Surface to the outside"
                 quantity="area"
-                value={heat.areaM2}
+                value={Math.round(heat.areaM2)}
                 onChange={(m2) => onInside({ ...inside, outsideM2: whole(m2, 1, 99_999) })}
               />
               <NumberField
@@ -122,8 +118,8 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
             onChange={(litres) => onInside({ ...inside, wetDl: whole(litres * 10, 0, 999) })}
           />
           <NumberField
-            label="Price of a kilowatt hour"
-            unit="money"
+            label="Price"
+            unit="per kWh"
             value={price}
             onChange={(typed) => {
               const kept = Math.max(0, typed);
@@ -184,6 +180,14 @@ function Heat({
       </p>
     </div>
   );
+}
+
+/** The set point, or what the heater reaches of it in the coldest hour. */
+function sayHeated({ surroundings, heat }: InsteadView, show: ReturnType<typeof useUnits>['show']): string {
+  const setC = surroundings.kind === 'heated' ? surroundings.setPointC : 0;
+  return heat && heat.coldestInsideC < setC
+    ? `Heated, at least ${show(heat.coldestInsideC, 'temperature', { digits: 0 })}`
+    : `Heated to ${show(setC, 'temperature', { digits: 0 })}`;
 }
 
 function sayInstead({ start, safe, next }: InsteadView, now: number, zone: string): string {
