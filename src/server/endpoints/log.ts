@@ -123,7 +123,8 @@ export const logEndpoints = [
       sent: ({ boatId: _b, recordedAt: _r, correctedBy: _c, air: _a, ...sent }) => sent,
     },
     // A coat's air is that of its own hours as the yard knows them.
-    before: ({ body }) => (body.corrects || body.kind === 'coat' ? { areaId: body.areaId } : null),
+    before: ({ body }) =>
+      body.corrects ? { areaId: body.areaId } : body.kind === 'coat' ? { placeOf: body.areaId } : null,
     run: async ({ body }, { tx, now, before }) => {
       checkTimes(body, now);
       const { boatId } = await theArea(tx, body.areaId);

@@ -68,6 +68,9 @@ export interface Writing extends Omit<Context, 'now'> {
 }
 
 /** What a write answers, and what it changed. */
+/** `placeOf`: no more than where the area is, its air and its sheets, which no entry changes. */
+export type Before = 'yard' | { areaId: string } | { boatId: string } | { placeOf: string } | null;
+
 export interface Wrote<Reply> {
   reply: Reply;
   changes: ChangeSet;
@@ -106,7 +109,7 @@ export interface Write<Path extends string = string, Body = unknown, Reply = unk
   creates?: Creates<Body, Reply>;
   replaces?: Replaces<Path, Reply>;
   /** Which clocks to know as they stand before it; asked for outside the transaction. */
-  before?: (asked: Asked<Path, unknown, Body>) => 'yard' | { areaId: string } | { boatId: string } | null;
+  before?: (asked: Asked<Path, unknown, Body>) => Before;
   /** Work before the transaction that must not hold it up: reading a file in a worker. */
   prepare?: (asked: Asked<Path, unknown, Body>, context: Context) => Promise<unknown>;
   run: (asked: Asked<Path, unknown, Body> & { prepared: unknown }, writing: Writing) => Promise<Wrote<Reply>>;

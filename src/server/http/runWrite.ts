@@ -2,9 +2,9 @@ import { createHash } from 'node:crypto';
 import { type ChangeKind, strict } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
-import type { AreaFilter, YardReading, YardSnapshots } from '../memory/yardSnapshots.ts';
+import type { YardReading, YardSnapshots } from '../memory/yardSnapshots.ts';
 import { rememberWrite, seenHash } from '../rows/writeSeen.ts';
-import type { Asked, Write, Wrote } from './endpoint.ts';
+import type { Asked, Before, Write, Wrote } from './endpoint.ts';
 import { inWrite } from './inWrite.ts';
 import { canonical, conflict, idTaken, sameRecord } from './problem.ts';
 
@@ -101,11 +101,8 @@ export async function runWrite(
   return outcome;
 }
 
-async function readingBefore(
-  which: 'yard' | AreaFilter | null,
-  memory: YardSnapshots,
-  now: number,
-): Promise<YardReading | null> {
+async function readingBefore(which: Before, memory: YardSnapshots, now: number): Promise<YardReading | null> {
   if (which === null) return null;
-  return which === 'yard' ? memory.at(now) : memory.some(now, which);
+  if (which === 'yard') return memory.at(now);
+  return 'placeOf' in which ? memory.places(now, { areaId: which.placeOf }) : memory.some(now, which);
 }

@@ -99,6 +99,32 @@ const placesOf = memoised((states: readonly AreaSnapshot[]) => {
   return { ofBoat, ofArea };
 });
 
+/** Whether a change is an entry, or what it took from the store: neither moves an area, nor changes the air or a sheet. */
+const isLogged = (domain: string): boolean => /^(log|store)(:|$)/.test(domain);
+
+/** The part of a snapshot that was asked for, its clocks read at a moment. */
+function readingOf(
+  snapshot: Snapshot,
+  now: number,
+  which: AreaFilter,
+): YardReading & { boat: BoatMemory | undefined } {
+  const { boats, air } = snapshot;
+  const { ofBoat, ofArea } = placesOf(snapshot.states);
+  const found = ('boatId' in which ? ofBoat.get(which.boatId) : ofArea.get(which.areaId)) ?? [];
+  const states = found.map((i) => snapshot.states[i] as AreaSnapshot);
+  const clocks = found.map((i) => readAt(snapshot.clocks[i] as AreaClock, now));
+  const boatId = 'boatId' in which ? which.boatId : states[0]?.boat.id;
+  return {
+    ...snapshot,
+    snapshot: snapshot.identity,
+    boats: [...boats.values()],
+    hours: air.hours,
+    states,
+    clocks,
+    boat: boats.get(boatId ?? ''),
+  };
+}
+
 /** Which parts of a snapshot a set of changed domains makes stale; of a boat, whether more than its log. */
 function staleParts(domains: Iterable<string>) {
   const boats = new Map<string, boolean>();
@@ -149,6 +175,8 @@ export class YardSnapshots {
   #loading: Promise<void> | null = null;
   /** The last write this process knows of. */
   #known: number | null = null;
+  /** The last write of this process that was more than an entry. */
+  #moved = 0;
   /** Weather that a write has read already, as of its revision. */
   #offered: { n: number; hour: number; air: Air } | null = null;
 
@@ -160,6 +188,7 @@ export class YardSnapshots {
   /** Told after each commit of this process. @param air weather that the write read, which saves the next reader from reading it */
   committed(n: number, changes: ChangeSet, air?: { air: Air; now: number }): void {
     this.#known = Math.max(n, this.#known ?? 0);
+    if (!changes.every((change) => isLogged(domainOf(change)))) this.#moved = Math.max(n, this.#moved);
     if (air && changes.some((change) => domainOf(change) === 'weather'))
       this.#offered = { n, hour: Math.floor(air.now / HOUR_MS), air: air.air };
   }
@@ -179,22 +208,25 @@ export class YardSnapshots {
 
   /** As {@link at}, of the areas asked for. */
   async some(now: number, which: AreaFilter): Promise<YardReading & { boat: BoatMemory | undefined }> {
-    const snapshot = await this.#current(now);
-    const { boats, air } = snapshot;
-    const { ofBoat, ofArea } = placesOf(snapshot.states);
-    const found = ('boatId' in which ? ofBoat.get(which.boatId) : ofArea.get(which.areaId)) ?? [];
-    const states = found.map((i) => snapshot.states[i] as AreaSnapshot);
-    const clocks = found.map((i) => readAt(snapshot.clocks[i] as AreaClock, now));
-    const boatId = 'boatId' in which ? which.boatId : states[0]?.boat.id;
-    return {
-      ...snapshot,
-      snapshot: snapshot.identity,
-      boats: [...boats.values()],
-      hours: air.hours,
-      states,
-      clocks,
-      boat: boats.get(boatId ?? ''),
-    };
+    return readingOf(await this.#current(now), now, which);
+  }
+
+  /**
+   * The air, the sheets and the places of areas as they are now, whatever was logged meanwhile: a coat that is written down asks for no
+   * more, and a line of writers need not wait for each other's entries to be read.
+   */
+  async places(now: number, which: AreaFilter): Promise<YardReading> {
+    const latest = this.#latest;
+    if (latest && latest.hour === Math.floor(now / HOUR_MS) && !(await this.#movedSince(latest.n)))
+      return readingOf(latest, now, which);
+    return this.some(now, which);
+  }
+
+  /** Whether more than entries and what they took from the store was written after a revision. */
+  async #movedSince(n: number): Promise<boolean> {
+    if (!this.#shared) return this.#moved > n;
+    const domains = [...(await versionsSince(this.#db, n)).keys()];
+    return !domains.every(isLogged);
   }
 
   /** The count of writes that a request beginning now has to see. */

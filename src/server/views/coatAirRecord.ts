@@ -13,16 +13,17 @@ import {
   isUnderCover,
   judgeCoat,
   judgeConditions,
+  surfaceSeries,
 } from '../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
-import { bandFor, darkOver } from '../air/surfaces.ts';
+import { darkOver } from '../air/surfaces.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardClocks } from '../memory/yardSnapshots.ts';
 import { Missing } from '../rows/missing.ts';
 
-/** Air before the coat that says whether its surface is wet. */
-const BEFORE_MS = 24 * HOUR_MS;
+/** Air before the coat: whether its surface is wet, and how warm even a keel casting has become by then. */
+const BEFORE_MS = 48 * HOUR_MS;
 
 type Known = Pick<YardClocks, 'states' | 'air' | 'catalogue'>;
 type Coat = Pick<EntryInput, 'areaId' | 'at'> & {
@@ -107,7 +108,8 @@ export function coatAirRecord(known: Known, { areaId, at, body }: Coat): CoatAir
   const near = (each: { at: number }) => each.at >= startMs - BEFORE_MS && each.at <= endMs + 2 * HOUR_MS;
   const hours = known.air.hours.filter(near);
   if (hours.length === 0) return null;
-  const surface = bandFor(known.air, place).filter(near);
+  // Over these hours alone: a season of them would be worked out for one coat.
+  const surface = surfaceSeries({ hours, surface: place.body, site: known.air.site, surroundings });
   const input = {
     hours: hours.map((hour) => ({ ...hour, ...airAround(hour, surroundings) })),
     surface,

@@ -110,17 +110,19 @@ function nextFrom(coat: CoatToApply, next: Next | null, temps: TempSeries, start
   return takesCoat({ segments: known, now: endMs, sandableMs: null, sandFirst: false })[0]?.fromMs ?? null;
 }
 
-/** Heat that is needed against heat that is given, and what it costs in kilowatt hours until then. */
+/** Heat that is needed against heat that is given, and what it takes in kilowatt hours until then; null: nothing is known of the air. */
 function heatView(
   coat: CoatToApply,
   inside: Inside,
   surroundings: Extract<Surroundings, { kind: 'heated' }>,
   untilMs: number | null,
-): HeatView {
+): HeatView | null {
   const space = spaceOf(inside);
   const { watts, heatC, shell } = inside;
   const lastMs = untilMs ?? coat.now + NIGHT_AND_DAY_MS;
   const hours = coat.air.hours.filter(({ at }) => at > coat.now - HOUR_MS && at <= lastMs + HOUR_MS);
+  // The weather data ends before now: nothing is known of the cold outside.
+  if (hours.length === 0) return null;
   const outside = hours.map(({ airC }) => airC);
   const coldestC = Math.min(...outside);
   const spans = [
