@@ -1,14 +1,8 @@
-import type {
-  AirConditionCode,
-  AirReason,
-  CoatFailure,
-  CoatFailureCode,
-  ShellKind,
-  Surroundings,
-} from '../core/air/index.ts';
+import type { AirConditionCode, AirReason, ShellKind, Surroundings } from '../core/air/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
-import type { CoatAirRecord, TapeKind } from './logBodies.ts';
+import type { CoatAirRecord, FailureView } from './coatAir.ts';
+import type { TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BenchTins } from './supply/benchTins.ts';
@@ -59,15 +53,6 @@ export interface ConditionView {
   surface: { lowC: number; highC: number } | null;
 }
 
-/** A moment of a coat that does not pass, and why. */
-export interface FailureView {
-  at: string;
-  code: CoatFailureCode;
-  value: number;
-  limit: number;
-  phase: CoatFailure['phase'];
-}
-
 /** The same coat in other surroundings from now on; null: not in what is known. */
 export interface InsteadView {
   surroundings: Surroundings;
@@ -111,11 +96,6 @@ export interface CoatCheck {
   air: CoatAirRecord | null;
   /** The film below was not ready at the start; `until` null: nobody knows when it is. null: nothing against it. */
   tooSoon: { until: string | null } | null;
-}
-
-export interface CoatCheckQuery {
-  from: string;
-  to: string;
 }
 
 /** A stretch of starts that pass whole. */

@@ -2,6 +2,7 @@ export * from './area.ts';
 export type * from './benchView.ts';
 export * from './boat.ts';
 export * from './changes.ts';
+export type * from './coatAir.ts';
 export * from './form.ts';
 export * from './formats/marksCsv.ts';
 export * from './formats/offsetsCsv.ts';

@@ -1,9 +1,8 @@
-import type { Range } from '../core/air/index.ts';
 import type { HandFinding } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { OwnRatio, StepTask } from '../core/system/index.ts';
-import type { FailureView } from './benchView.ts';
+import type { AirSource, CoatAirRecord } from './coatAir.ts';
 
 /** What the log holds: a body for each kind of entry, and the entry itself. */
 
@@ -14,21 +13,7 @@ export interface LoggedConditions {
   rh: number;
   surfaceC: number | null;
   /** Where the figures are from; a simulated station never counts as measured. */
-  source: 'typed' | 'measured' | 'forecast' | 'filled' | 'simulated';
-}
-
-/** Air and surface over the hours in which a coat was applied, and what in them the sheet did not allow. */
-export interface CoatAirRecord {
-  airC: Range;
-  /** Fraction 0–1. */
-  rh: Range;
-  /** null: typed without it. */
-  surfaceC: Range | null;
-  /** Measured at the boat, or worked out from the air. */
-  surface: 'measured' | 'estimated';
-  /** Where the air is from: of several the least certain. */
-  source: LoggedConditions['source'];
-  failures: FailureView[];
+  source: AirSource;
 }
 
 /** A pot mixed: what went in, and the clocks it started. */

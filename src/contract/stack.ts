@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { SHELLS, type ShellKind } from '../core/air/index.ts';
+import type { ShellKind } from '../core/air/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type {
   Band,
@@ -10,7 +10,6 @@ import type {
   PlannedTask,
   TaskKind,
 } from '../core/system/index.ts';
-import type { CoatCheckQuery } from './benchView.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { methods } from './methods.ts';
 
@@ -203,6 +202,20 @@ export interface BenchAheadQuery {
   damp?: string;
 }
 
+/** What a heated space may be enclosed by. */
+export const shellKind = () =>
+  oneOf<ShellKind>({
+    tent: true,
+    'tent-two-films': true,
+    'shed-metal': true,
+    'shed-boards': true,
+    'shed-insulated': true,
+    'hull-metal': true,
+    'hull-grp': true,
+    'hull-sandwich': true,
+    'hull-timber': true,
+  });
+
 export const benchQuery = objectOf<BenchQuery>({
   safeHours: safeHoursText,
   heatC: Joi.string()
@@ -213,7 +226,7 @@ export const benchQuery = objectOf<BenchQuery>({
     .pattern(/^[1-9]\d{0,5}$/)
     .label('watts')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–999999 W' }),
-  shell: Joi.valid(...SHELLS).label('shell'),
+  shell: shellKind().label('shell'),
   outsideM2: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
     .label('outsideM2')
@@ -231,6 +244,12 @@ export const benchQuery = objectOf<BenchQuery>({
     .label('roomM3')
     .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–99999 m³' }),
 });
+
+/** The hours of a coat asked about. */
+export interface CoatCheckQuery {
+  from: string;
+  to: string;
+}
 
 export const coatCheckQuery = objectOf<CoatCheckQuery>({
   from: instant().label('start').required(),

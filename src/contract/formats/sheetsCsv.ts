@@ -1,8 +1,19 @@
 import Papa from 'papaparse';
-import { type CurvePoint, FILM_EVENTS, type OvercoatRule } from '../../core/cure/index.ts';
+import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
 import type { ByMethod, ProductSheet } from '../../core/system/index.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
 import { partText, readPart } from './sheetParts.ts';
+
+/** A column for each event of a film, in this order. */
+const FILM_EVENTS = Object.keys({
+  'dew-safe': true,
+  'tack-free': true,
+  sandable: true,
+  walk: true,
+  immersion: true,
+  'latest-immersion': true,
+  'full-cure': true,
+} satisfies Record<FilmEvent, true>) as FilmEvent[];
 
 /**
  * Many product sheets as CSV: a row a sheet, a column a figure, canonical units. Lists are parted by ` | `; a table of

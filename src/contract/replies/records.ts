@@ -1,10 +1,11 @@
 import Joi from 'joi';
 import { type Area, type AreaInput, areaInput } from '../area.ts';
 import { type Boat, type BoatInput, boatInput } from '../boat.ts';
+import type { CoatAirRecord } from '../coatAir.ts';
 import { type HullForm, type HullFormInput, hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
 import { entryInput } from '../log.ts';
-import type { CoatAirRecord, Entry } from '../logBodies.ts';
+import type { Entry } from '../logBodies.ts';
 import { type Product, type ProductInput, productInput } from '../product.ts';
 import {
   type BareItem,

@@ -1,10 +1,9 @@
 import Joi from 'joi';
-import { SHELLS } from '../../core/air/index.ts';
 import type { AheadView, BareTick, BenchView, CoatCheck } from '../benchView.ts';
 import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
-import { ownTemplate, stackStep } from '../stack.ts';
+import { ownTemplate, shellKind, stackStep } from '../stack.ts';
 import { benchTins } from '../supply/benchTins.ts';
 import type {
   BoatView,
@@ -169,7 +168,7 @@ export const benchReply = objectOf<BenchView>({
         safe: maybeMoment(),
         next: maybeMoment(),
         heat: Joi.object({
-          shell: Joi.valid(...SHELLS).required(),
+          shell: shellKind().required(),
           areaM2: figure(),
           uWPerM2K: figure(),
           volumeM3: figure(),

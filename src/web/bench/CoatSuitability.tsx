@@ -107,6 +107,13 @@ function ConditionList({
   );
 }
 
+/** What has to be seen to over the coat. A surface measured at the boat no longer depends on the sun, in this hour. */
+const openConditions = ({ outlook, now }: BenchView, { source }: LoggedConditions) =>
+  (outlook?.conditions ?? []).filter(
+    ({ code, at }) =>
+      code !== 'depends-on-sun' || source !== 'typed' || Date.parse(at) > Date.parse(now) + HOUR_MS,
+  );
+
 /** May the coat be applied now: this hour, every hour of its application, and on until dew and rain cannot hurt it. */
 export function CoatSuitability({ view, sheet, conditions: measured, zone, safeHours, onSafeHours }: Props) {
   const { show } = useUnits();
@@ -125,11 +132,7 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
   const first = later[0];
   // Seen at the boat, this hour's rain is known; the hours ahead are not.
-  // A surface measured at the boat no longer depends on the sun, in this hour.
-  const open = (outlook?.conditions ?? []).filter(
-    ({ code, at }) =>
-      code !== 'depends-on-sun' || measured.source !== 'typed' || Date.parse(at) > now + HOUR_MS,
-  );
+  const open = openConditions(view, measured);
   const conditions = new Set([...verdict.conditions, ...open.map(({ code }) => code)]);
   // What is said of this hour is not said again of the next.
   const alreadyNow = new Set<string>(verdict.reasons.map(({ code }) => code));

@@ -69,10 +69,6 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   // A reading typed now says nothing of a coat that was done hours ago.
   const typed = conditions?.source === 'typed' && isNow ? conditions : null;
   const against = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
-  const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - HOUR_MS;
-  // Nobody begins before the film below is ready, where nobody says so.
-  const soon = view.clock.segments.find(({ state }) => state === 'too-soon');
-  const readyMs = soon?.to ? Math.ceil(Date.parse(soon.to) / 60_000) * 60_000 : began;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
   const litres = fromPots || wanted;
@@ -151,7 +147,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           cans: canLitres && wanted ? String(cansFor(wanted, canLitres)) : '',
           litres: litres ? inUnit(litres, 'volume') : '',
           areaM2: leftM2 > 0 ? inUnit(leftM2, 'area') : '',
-          start: toLocalField(Math.min(Math.max(began, readyMs), now - 60_000), zone),
+          start: toLocalField(likelyStart(view, pots, now), zone),
           end: toLocalField(now, zone),
           method: step.method,
           colour: next?.colour ?? '',
@@ -217,6 +213,14 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       </RecordForm>
     </section>
   );
+}
+
+/** When the coat was begun, as long as nobody says: the pot being ready and the film below too, an hour ago at most. */
+function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number): number {
+  const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - HOUR_MS;
+  const soon = clock.segments.find(({ state }) => state === 'too-soon');
+  const readyMs = soon?.to ? Math.ceil(Date.parse(soon.to) / 60_000) * 60_000 : began;
+  return Math.min(Math.max(began, readyMs), now - 60_000);
 }
 
 const NOTE_MOST = 2000;
