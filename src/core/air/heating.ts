@@ -54,7 +54,7 @@ export const SHELL_DEFAULTS: Readonly<Record<ShellKind, Shell>> = {
 };
 
 /**
- * Surface to the outside of a space of which only the air is known: that of a cube, m² [M]. A space that is longer or
+ * Surface to the outside of a space where only its volume is given: that of a cube, m² [M]. A space that is longer or
  * flatter has more.
  *
  * `cubeAreaM2(60)` → 92.

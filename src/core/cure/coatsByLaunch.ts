@@ -4,9 +4,9 @@ import type { TempSeries } from './series.ts';
 import { type CoatSpan, takesCoat } from './takesCoat.ts';
 import { type CureSheet, type Film, filmEvents, type Next, windowsFor } from './windows.ts';
 
-/** A coat still to be applied before a launch. */
+/** A coat that is left to apply before a launch. */
 export interface CoatLeft {
-  /** Starts that pass by the air, and for the first one by the film below too; in the order of time. */
+  /** When the coat can start by the air, and the first coat by the film below too; in the order of time. */
   starts: readonly CoatSpan[];
   applyMs: number;
   sheet: CureSheet;
@@ -20,7 +20,7 @@ export interface CoatLeft {
 export interface LaunchFit {
   /** When the last coat is ready, each begun at its first start; null: not within what is known. */
   readyMs: number | null;
-  /** Last start of the next coat after which all of them are ready in time; null: none. */
+  /** Last start of the next coat after which all coats are ready in time; null: no start is early enough. */
   lastStartMs: number | null;
   /** Its sheet states when the last film may go into the water; else nothing can be said. */
   stated: boolean;

@@ -34,9 +34,10 @@ export interface Changing {
  * Carries out a write in one transaction, counted and noted for every reader; after the commit this process's snapshots and its open
  * pages are told. What follows the commit and fails is logged, and takes nothing back from the answer.
  *
- * @param before what has to be known as it stood just before; read outside the transaction, of exactly the revision before it
+ * @param before what has to be known as it stood just before; read outside the transaction, of exactly the revision before it. `n` null:
+ *   what no write between could have changed, as the reader made sure of itself
  */
-export function inWrite<Before extends { n: number } | null, Result extends Changing>(
+export function inWrite<Before extends { n: number | null } | null, Result extends Changing>(
   context: Context,
   before: (now: number) => Promise<Before>,
   work: (writing: InWrite<Before>) => Promise<Result>,
@@ -51,7 +52,8 @@ export function inWrite<Before extends { n: number } | null, Result extends Chan
         const { n, result } = await db.transaction(async (tx) => {
           const n = await nextRevision(tx);
           const known = early === undefined ? await before(now) : early;
-          if (known !== null && known.n !== n - 1) throw new Overtaken('another write came first');
+          if (known !== null && known.n !== null && known.n !== n - 1)
+            throw new Overtaken('another write came first');
           const result = await work({ tx, now, before: known });
           await raiseVersions(tx, { n, changes: result.changes, process, at: new Date(now) });
           return { n, result };

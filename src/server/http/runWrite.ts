@@ -101,8 +101,13 @@ export async function runWrite(
   return outcome;
 }
 
-async function readingBefore(which: Before, memory: YardSnapshots, now: number): Promise<YardReading | null> {
+/** The yard before a write; `n` null: whatever was logged since. */
+type Known = Omit<YardReading, 'n'> & { n: number | null };
+
+async function readingBefore(which: Before, memory: YardSnapshots, now: number): Promise<Known | null> {
   if (which === null) return null;
   if (which === 'yard') return memory.at(now);
-  return 'placeOf' in which ? memory.places(now, { areaId: which.placeOf }) : memory.some(now, which);
+  if (!('placeOf' in which)) return memory.some(now, which);
+  // Entries may have come since: they move no area, and no other write does while this one has its turn.
+  return { ...(await memory.places(now, { areaId: which.placeOf })), n: null };
 }

@@ -63,6 +63,16 @@ describe('the air of a coat is that of its own hours', () => {
     const own = await logged(NOON - 7 * HOUR, { conditions: null }, mended.id);
     expect(own.air).toMatchObject({ source: 'measured', rh: { max: 0.6 } });
   });
+  it('coats that are written down at once, and one after the other with nobody reading between, all have their air', async () => {
+    const write = (i: number) => server.ask<Entry>('POST', '/log', coat(NOON - (9 + i / 10) * HOUR));
+    const atOnce = await Promise.all(Array.from({ length: 12 }, (_, i) => write(i)));
+    const inTurn = [];
+    for (let i = 12; i < 16; i++) inTurn.push(await write(i));
+    for (const { status, body } of [...atOnce, ...inTurn]) {
+      expect(status).toBe(201);
+      expect(body.air?.rh.max).toBeCloseTo(0.6, 9);
+    }
+  });
   it('what nobody knows the air of is not recorded, and a repeat of a write changes nothing', async () => {
     const sent = coat(NOON - 100 * HOUR);
     expect((await server.ask<Entry>('POST', '/log', sent)).body.air).toBeNull();

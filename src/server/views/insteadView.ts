@@ -38,7 +38,7 @@ export interface Inside {
   roomM3: number;
 }
 
-/** What lies below the coat, and what comes after it. */
+/** The film below the coat, and the coat after it. */
 export interface AboutCoat {
   /** When the film below takes the coat if its temperatures are these. */
   spansIn: (temps: TempSeries) => CoatSpan[];

@@ -107,7 +107,7 @@ function sayLaunch(launch: NonNullable<AheadView['launch']>, zone: string, now: 
   if (!launch.stated)
     return `${left}. The sheet of the last coat does not state when it is ready: ask the manufacturer.`;
   if (launch.ready === null)
-    return `${left}. Not known whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, or the air suits none of them until then.`;
+    return `${left}. Can’t say whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, before the last coat is ready.`;
   const spareMs = Date.parse(launch.at) - Date.parse(launch.ready);
   const by = saySpan(Math.abs(spareMs));
   return launch.startBy === null || spareMs < 0

@@ -22,7 +22,7 @@ export function entriesWith(view: LogView, word: string): Entry[] {
 /** Entries that count: neither corrected nor a strike. */
 export const counts = (entry: Entry) => entry.correctedBy === null && entry.kind !== 'strike';
 
-/** What is on an area by litres: coats, litres, and the mean dry film, µm. */
+/** Coats on an area by the litres used: their number, litres, and the mean dry film, µm. */
 export interface OnArea {
   coats: number;
   litres: number;

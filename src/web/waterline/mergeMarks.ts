@@ -1,4 +1,4 @@
-/** A mark of either kind, as far as it tells whether it is the same point of the hull. */
+/** The fields of a mark, of either kind, that identify its point of the hull. */
 interface Point {
   id: string;
   side: string;
