@@ -405,7 +405,7 @@ const WITHOUT_FIGURES = [
   'unconfirmed',
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
-  'widestOf', 'usualColours', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
+  'widestOf', 'lastPassing', 'usualColours', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',

@@ -50,7 +50,7 @@ const STORE_J_PER_M2K: Record<string, number> = {
   grp: 10_000,
   'grp-laminate': 10_000,
   timber: 24_000,
-  'timber-epoxied': 24_000,
+  'timber-epoxy': 24_000,
   ferrocement: 50_000,
 };
 /** A ballast keel, whatever it is of. */

@@ -1,4 +1,4 @@
-import { finite, moment, positive, QuantityError, within } from '../units/index.ts';
+import { finite, lastPassing, moment, positive, QuantityError, within } from '../units/index.ts';
 import { type CoatAir, coatAir, type SurfaceReading } from './coatAir.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
@@ -95,7 +95,12 @@ export function bestStarts(input: {
     const [first, last] = [grid[i] as number, grid[k] as number];
     stretches.push({
       fromMs: i === 0 ? first : firstPassing(grid[i - 1] as number, first, passesAt),
-      toMs: lastPassing(last, grid[k + 1] ?? lastMs, passesAt),
+      toMs: lastPassing({
+        passesMs: last,
+        untilMs: grid[k + 1] ?? lastMs,
+        passes: passesAt,
+        withinMs: EDGE_MS,
+      }),
       best: widest(coats, nearestOf),
       conditions: conditionsOver(air, coats),
     });
@@ -126,18 +131,6 @@ function firstPassing(failsMs: number, passesMs: number, passes: (at: number) =>
     else low = middle;
   }
   return high;
-}
-
-/** The last start that passes from one that does up to another, to {@link EDGE_MS}. */
-function lastPassing(passesMs: number, untilMs: number, passes: (at: number) => boolean): number {
-  if (untilMs <= passesMs || passes(untilMs)) return Math.max(passesMs, untilMs);
-  let [low, high] = [passesMs, untilMs];
-  while (high - low > EDGE_MS) {
-    const middle = low + Math.floor((high - low) / 2);
-    if (passes(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
 }
 
 export interface Passing {

@@ -52,6 +52,17 @@ describe('whether the coats left are ready for a launch', () => {
       stated: false,
     });
   });
+  it('a window that no sheet states is not known, however long the launch is off; one coat may stand for several', () => {
+    const silent = { ...sheet, overcoat: [] };
+    expect(coatsByLaunch({ ...asked, coats: [coat({ sheet: silent }), coat({ next: null })] })).toEqual({
+      readyMs: null,
+      lastStartMs: null,
+      stated: false,
+    });
+    const same = coat();
+    // 8–10, 16–18, 24–26, then 24 h.
+    expect(coatsByLaunch({ ...asked, coats: [same, same, same] }).readyMs).toBe(at(26 + 24));
+  });
   it('no start within what is known is not known, not ready', () => {
     const coats = [coat(), coat({ next: null, starts: [] })];
     expect(coatsByLaunch({ ...asked, coats })).toMatchObject({ readyMs: null, lastStartMs: null });

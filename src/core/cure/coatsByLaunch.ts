@@ -1,8 +1,8 @@
-import { moment, positive, QuantityError } from '../units/index.ts';
+import { lastPassing, moment, positive, QuantityError } from '../units/index.ts';
 import { eventTime } from './eventTime.ts';
 import type { TempSeries } from './series.ts';
 import { type CoatSpan, takesCoat } from './takesCoat.ts';
-import { type CureSheet, type Film, filmEvents, type Next, windowsFor } from './windows.ts';
+import { type CureSheet, type Film, filmEvents, type Next, ruleFor, windowsFor } from './windows.ts';
 
 /** A coat that is left to apply before a launch. */
 export interface CoatLeft {
@@ -22,7 +22,7 @@ export interface LaunchFit {
   readyMs: number | null;
   /** Last start of the next coat after which all coats are ready in time; null: no start is early enough. */
   lastStartMs: number | null;
-  /** Its sheet states when the last film may go into the water; else nothing can be said. */
+  /** The sheets state each window between the coats, and when the last film is ready; else nothing can be said. */
   stated: boolean;
 }
 
@@ -81,14 +81,16 @@ export function coatsByLaunch(input: {
         throw new QuantityError('last start', toMs, `the first one ${fromMs} or later`);
   }
   const points = last.sheet.events[ready];
-  if (!points) return { readyMs: null, lastStartMs: null, stated: false };
+  // A window that no sheet states is not known: nothing is taken for ready.
+  const silent = coats.some(({ sheet, next }, i) => i + 1 < coats.length && next && !ruleFor(sheet, next));
+  if (!points || silent) return { readyMs: null, lastStartMs: null, stated: false };
   /** When all are ready, the first one begun then; null: not within what is known. */
   const readyFrom = (startMs: number): number | null => {
     let start = startMs;
-    for (const coat of coats) {
+    for (const [i, coat] of coats.entries()) {
       const end = start + coat.applyMs;
       const film = filmOf(coat, start, end);
-      const over = coats[coats.indexOf(coat) + 1];
+      const over = coats[i + 1];
       if (!over || !coat.next) {
         const times = film.factor ?? 1;
         const curve = {
@@ -111,19 +113,9 @@ export function coatsByLaunch(input: {
   const span = first.starts.findLast(({ fromMs }) => fits(fromMs));
   return {
     readyMs: firstMs === null ? null : readyFrom(firstMs),
-    lastStartMs: span ? lastFitting(span, fits) : null,
+    lastStartMs: span
+      ? lastPassing({ passesMs: span.fromMs, untilMs: span.toMs, passes: fits, withinMs: EDGE_MS })
+      : null,
     stated: true,
   };
-}
-
-/** The last start of a stretch that fits, the first one fitting; a later start is never ready sooner. */
-function lastFitting({ fromMs, toMs }: CoatSpan, fits: (startMs: number) => boolean): number {
-  if (fits(toMs)) return toMs;
-  let [low, high] = [fromMs, toMs];
-  while (high - low > EDGE_MS) {
-    const middle = low + Math.floor((high - low) / 2);
-    if (fits(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
 }

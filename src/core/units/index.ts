@@ -7,6 +7,7 @@ export {
   shownUnit,
   type UnitSystem,
 } from './display.ts';
+export { lastPassing } from './lastPassing.ts';
 export { MOST_MONEY } from './limits.ts';
 export { memoised, memoisedByKey, remembering } from './memo.ts';
 export { monthsLater } from './months.ts';

@@ -17,11 +17,14 @@ import {
 } from '../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
+import { QuantityError } from '../../core/units/index.ts';
 import { darkOver } from '../air/surfaces.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardClocks } from '../memory/yardSnapshots.ts';
 import { Missing } from '../rows/missing.ts';
 
+/** A start is typed to the minute. */
+const MINUTE_MS = 60_000;
 /** Air before the coat: whether its surface is wet, and how warm even a keel casting has become by then. */
 const BEFORE_MS = 48 * HOUR_MS;
 
@@ -57,7 +60,7 @@ export function coatCheck(known: YardClocks, areaId: string, from: string, to: s
   const product = step && known.catalogue.latest.get(step.productId);
   const startMs = Date.parse(from);
   const covers = (each: AreaClock['segments'][number]) =>
-    Date.parse(each.from) <= startMs && (each.to === null || startMs < Date.parse(each.to));
+    Date.parse(each.from) <= startMs && (each.to === null || startMs + MINUTE_MS < Date.parse(each.to));
   const soon = clock.segments.find((each) => each.state === 'too-soon' && covers(each));
   const body = step &&
     product && {
@@ -77,9 +80,19 @@ export function coatCheck(known: YardClocks, areaId: string, from: string, to: s
  * The air of the hours in which a coat was applied, and what in it its sheet does not allow: as typed at the boat, else as
  * the yard knows those hours. Not the air of the moment at which it is written down.
  *
- * @returns null: nobody typed it, and the weather data does not reach those hours
+ * @returns null: nobody typed it, and the weather data does not reach those hours, or a figure in it cannot be
  */
-export function coatAirRecord(known: Known, { areaId, at, body }: Coat): CoatAirRecord | null {
+export function coatAirRecord(known: Known, coat: Coat): CoatAirRecord | null {
+  try {
+    return workedOut(known, coat);
+  } catch (error) {
+    // No figure of the air takes the entry of a coat with it: its air is then not recorded.
+    if (error instanceof QuantityError) return null;
+    throw error;
+  }
+}
+
+function workedOut(known: Known, { areaId, at, body }: Coat): CoatAirRecord | null {
   const state = known.states.find(({ area }) => area.id === areaId);
   const sheet = known.catalogue.sheetOf(body.productId, body.sheetVersion);
   if (!state || !sheet) return null;

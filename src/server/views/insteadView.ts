@@ -50,12 +50,12 @@ const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOStrin
 /** Where nothing says until when it is heated, the coldest hour of this long is what the heat must hold against. */
 const NIGHT_AND_DAY_MS = 24 * HOUR_MS;
 
-const HULLS: Readonly<Record<string, ShellKind>> = {
+const HULLS: Partial<Record<Area['substrate'], ShellKind>> = {
   steel: 'hull-metal',
   aluminium: 'hull-metal',
   'stainless-bronze': 'hull-metal',
   timber: 'hull-timber',
-  'timber-epoxied': 'hull-timber',
+  'timber-epoxy': 'hull-timber',
 };
 
 /** What usually keeps an area's heated space from the outside: inside the boat her skin, in a shed its boards, else a tent. */

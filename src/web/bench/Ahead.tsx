@@ -104,13 +104,12 @@ function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: bo
 /** One sentence: coats left, the last start of the next one, and by how much it fits or misses. */
 function sayLaunch(launch: NonNullable<AheadView['launch']>, zone: string, now: number): string {
   const left = `${counted(launch.coatsLeft, 'coat')} left before the launch ${sayTime(launch.at, zone, now)}`;
-  if (!launch.stated)
-    return `${left}. The sheet of the last coat does not state when it is ready: ask the manufacturer.`;
+  if (!launch.stated) return `${left}. A sheet does not state when its coat is ready: ask the manufacturer.`;
   if (launch.ready === null)
     return `${left}. Can’t say whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, before the last coat is ready.`;
   const spareMs = Date.parse(launch.at) - Date.parse(launch.ready);
   const by = saySpan(Math.abs(spareMs));
   return launch.startBy === null || spareMs < 0
     ? `${left}; misses by ${by}: ready ${sayTime(launch.ready, zone, now)} at the soonest.`
-    : `${left}; last start of the next ${sayTime(launch.startBy, zone, now)}; fits with ${by} to spare.`;
+    : `${left}; last start of the next ${sayTime(launch.startBy, zone, now)}; fits with ${by} to spare. Work between the coats is not counted.`;
 }

@@ -93,7 +93,8 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
     return (
       <span className="block text-sm">
         Air {show(airC, 'temperature')}, RH {Math.round(rh * 100)} %
-        {surfaceC !== null && <>, surface {show(surfaceC, 'temperature')}</>} ({SOURCE_WORDS[source]})
+        {surfaceC !== null && <>, surface {show(surfaceC, 'temperature')}</>} ({SOURCE_WORDS[source]}, when it
+        was logged)
       </span>
     );
   }

@@ -82,6 +82,11 @@ export function heldBack(
         ? `not before ${sayWhen(clock.until)}: the film below, or a wait before the coat, is not over`
         : 'nobody knows when the film below is ready: test it by hand',
     };
+  if (clock.state === 'not-stated')
+    return {
+      headline: 'Not known',
+      reason: 'the sheet does not state when the next coat may go on: ask the manufacturer',
+    };
   const left = workLeft(clock.work, now);
   const clogs = left.find(({ sandableAt }) => sandableAt !== null && Date.parse(sandableAt) > now);
   if (clogs?.sandableAt)

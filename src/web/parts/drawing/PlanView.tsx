@@ -29,7 +29,11 @@ export function PlanView({ drawn }: { drawn: Drawn }) {
     { zone: 'deck' as const, points: toCentre(sheer.map(above)) },
     { zone: 'cabin' as const, points: cabin ? toCentre(cabin.map(above)) : [] },
     { zone: 'topsides' as const, points: toCentre(sheer.map(below)) },
-    { zone: 'bottom' as const, points: toCentre(floating.map(below)) },
+    // Of two hulls the line is a ring by itself, away from the centreline.
+    {
+      zone: 'bottom' as const,
+      points: lines.form.apartM === undefined ? toCentre(floating.map(below)) : floating.map(below),
+    },
   ].filter((each) => each.points.length > 2);
   return (
     <g stroke="var(--line)" strokeWidth="1.4" strokeLinejoin="round">
