@@ -71,6 +71,8 @@ for (const [device, width, height, family] of [
     await page.goBack();
     for (const part of [/BASE/, /HARDENER/]) await page.getByRole('checkbox', { name: part }).check();
     await page.getByRole('button', { name: /Mixed now/ }).click();
+    // The page moves up to the pot's clock; a click while it moves goes astray.
+    await expect(page.getByRole('heading', { name: 'Mixed, in use' })).toBeInViewport();
     // The coat as the plan has it; from then on its window runs.
     await logCoat(page);
     await expect(

@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { SHEETS } from '../demo/sheets.ts';
 import type { AreaInput, SlipView } from '../src/contract/index.ts';
-import { type Family, TEMPLATES } from '../src/core/system/index.ts';
+import { type Family, FILLERS, TEMPLATES } from '../src/core/system/index.ts';
 import { BY_HAND, expectAccessible, stacksTest as test } from './yard.ts';
 
 /** Every typical stack and every forbidden one, walked as a user would; schools, bands, and the work before a coat. */
@@ -61,7 +61,14 @@ test('each typical stack from its template: drawn, saved, and no false alarm', a
     ];
     const { systems } = await newArea(page, name, { substrate, service });
     await page.goto(systems);
-    await page.getByRole('button', { name: `Take it ${name}` }).click();
+    // A filler goes on the share that is to be filled: nothing is taken before it is told.
+    const take = page.getByRole('button', { name: `Take it ${name}` });
+    if (steps.some(({ family }) => FILLERS.includes(family))) {
+      await expect(take).toBeDisabled();
+      await page.getByLabel('Share to be filled').fill('20');
+      await page.keyboard.press('Enter');
+    }
+    await take.click();
     const section = page.getByRole('img', { name: /Section through the system/ });
     await expect(section).toBeVisible();
     await expect(page.getByRole('group', { name: /^\d+\. / })).toHaveCount(steps.length);

@@ -182,6 +182,8 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
 test('blasted steel starts a clock that leads the slip', async ({ page }) => {
   const systems = await newArea(page, { name: 'Keel shoe', Substrate: 'steel', Exposure: 'immersed' });
   await page.goto(systems);
+  await page.getByLabel('Share to be filled').fill('20');
+  await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Take it Steel bottom, blasted' }).click();
   await expect(page.getByText(/Before it.*Sa 2½/)).toBeVisible();
   await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));

@@ -125,9 +125,13 @@ export interface Asks {
 }
 
 /** A boat with one area of 20 m² and a stack of three coats of the test epoxy. */
-export async function aPlannedArea(server: Asks, over: Partial<Step> = {}) {
+export async function aPlannedArea(
+  server: Asks,
+  over: Partial<Step> = {},
+  areaOver: Partial<AreaInput> = {},
+) {
   const boat = aBoat();
-  const area = anArea(boat.id);
+  const area = anArea(boat.id, areaOver);
   const product = aProduct();
   const step = aStep(product.id, over);
   await server.ask('POST', '/boats', boat);

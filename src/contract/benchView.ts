@@ -6,7 +6,7 @@ import type { TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BenchTins } from './supply/benchTins.ts';
-import type { BareItem } from './survey.ts';
+import type { BareItem, OpenFault } from './survey.ts';
 import type { AreaClock, PotView } from './views.ts';
 import type { WeatherHour } from './weather.ts';
 
@@ -135,6 +135,29 @@ export interface AheadView {
   damp: StartView[];
 }
 
+/** A coat that lies on an area. */
+export interface CoatLying {
+  stepId: string;
+  coatNo: number;
+  productName: string;
+  colour: string;
+}
+
+/** Another area of the boat whose next coat comes out of the same pot. */
+export interface AlikeArea {
+  areaId: string;
+  areaName: string;
+  stepId: string;
+  coatNo: number;
+  /** What of it the coat has still to cover, m², and the litres that takes. */
+  leftM2: number;
+  litres: number;
+  /** Tasks before its coat that are not ticked. */
+  workLeft: number;
+  /** From when on it takes the coat; now at the soonest. One of which nobody knows that is left out. */
+  readyFrom: string;
+}
+
 /** Everything the bench needs for one area. */
 export interface BenchView {
   now: string;
@@ -163,6 +186,10 @@ export interface BenchView {
   /** null: no air is known, or nothing is to be applied. */
   outlook: CoatOutlook | null;
   pots: PotView[];
+  /** The coats that lie there, the lowest first, whole or begun. */
+  lying: CoatLying[];
+  alike: AlikeArea[];
+  faults: OpenFault[];
   bare: BareTick[];
   /** Paint is about to cross the old waterline, and nobody has said what became of it. */
   askOldLine: boolean;

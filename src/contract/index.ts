@@ -16,6 +16,7 @@ export type * from './logBodies.ts';
 export * from './pace.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
+export * from './replies/bench.ts';
 export * from './replies/clocks.ts';
 export * from './replies/records.ts';
 export * from './replies/stations.ts';

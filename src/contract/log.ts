@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
+import type { RemovalWay } from '../core/system/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import type {
   BatchBody,
@@ -11,6 +12,7 @@ import type {
   HandTestBody,
   LoggedConditions,
   NoteBody,
+  RemovalBody,
   RoundBody,
   StrikeBody,
   TapeBody,
@@ -117,10 +119,30 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
   blast: objectOf<BlastBody>({
     holdsHours: between('hours it may stand bare', 0.5, 96).required(),
   }),
+  removal: objectOf<RemovalBody>({
+    toGround: Joi.boolean().required(),
+    coats: Joi.array()
+      .items(
+        Joi.object({
+          stepId: id().label('step').required(),
+          coatNo: between('coat number', 0, 30).integer().required(),
+        }),
+      )
+      .max(100)
+      .unique((a, b) => a.stepId === b.stepId && a.coatNo === b.coatNo)
+      .label('coats taken off')
+      .required(),
+    way: oneOf<RemovalWay>({ blasted: true, stripped: true, scraped: true, sanded: true })
+      .label('how they were taken off')
+      .required(),
+    grit: between('grit', 12, 5000).integer().allow(null).required(),
+    holdsHours: between('hours it may stand bare', 0.5, 96).allow(null).required(),
+    reason: line('why they were taken off', 1, 400).required(),
+  }),
   work: objectOf<WorkBody>({
     stepId: id().label('step').required(),
     coatNo: between('coat number', 0, 30).integer().required(),
-    taskId: Joi.alternatives(id(), Joi.valid('between', 'spacing', 'key'))
+    taskId: Joi.alternatives(id(), Joi.valid('between', 'spacing', 'key', 'wash'))
       .label('task')
       .required(),
     ...taskFields,

@@ -1,7 +1,7 @@
 import type { HandFinding } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
-import type { OwnRatio, StepTask } from '../core/system/index.ts';
+import type { OwnRatio, RemovalWay, StepTask } from '../core/system/index.ts';
 import type { AirSource, CoatAirRecord } from './coatAir.ts';
 
 /** What the log holds: a body for each kind of entry, and the entry itself. */
@@ -84,11 +84,25 @@ export interface TapeBody {
 
 export type TapeKind = 'masking' | 'fine-line';
 
+/** Coats taken off the whole area again. Where only a part of it is stripped, the part is cut out first. */
+export interface RemovalBody {
+  /** Down to the ground: all that lies there, what was never logged too. */
+  toGround: boolean;
+  /** The outermost coats that were taken off, the lowest of them first; empty where all of it is. */
+  coats: { stepId: string; coatNo: number }[];
+  way: RemovalWay;
+  /** Grit that the film below was left with; null: not sanded, or not told. */
+  grit: number | null;
+  /** Hours that steel blasted bare may stand; null: not blasted down to steel. */
+  holdsHours: number | null;
+  reason: string;
+}
+
 /** Work before a coat, done: a wash, a sanding, a wait cut short, an inspection with what it found. */
 export interface WorkBody extends StepTask {
   stepId: string;
   coatNo: number;
-  /** The task's id in the stack, or the sanding between coats or after a missed window. */
+  /** The task's id in the stack, or what no system plans: sanding between coats or after a missed window, a wash. */
   taskId: string;
   /** An inspection that finds faults leaves the work due. */
   outcome: 'done' | 'faults';
@@ -127,6 +141,7 @@ export type EntryBody =
   | { kind: 'coat'; body: CoatBody }
   | { kind: 'tape'; body: TapeBody }
   | { kind: 'blast'; body: BlastBody }
+  | { kind: 'removal'; body: RemovalBody }
   | { kind: 'work'; body: WorkBody }
   | { kind: 'hand-test'; body: HandTestBody }
   | { kind: 'round'; body: RoundBody }

@@ -18,6 +18,8 @@ export type RunningKind =
   | 'wiped'
   /** Tape that is to come off by then. */
   | 'tape'
+  /** Tape under the last coat: pulled while that is wet, at tack-free at the latest. */
+  | 'tape-wet'
   /** A film on its way to an event of its sheet. */
   | FilmEvent;
 

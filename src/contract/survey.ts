@@ -79,6 +79,15 @@ export interface Finding extends FindingInput, Judged {
   archived: boolean;
 }
 
+/** A finding that speaks against painting over it and that nothing has settled. */
+export interface OpenFault {
+  findingId: string;
+  areaId: string;
+  kind: FindingKind;
+  reason: string;
+  at: string;
+}
+
 const atVersion = version(1);
 
 const standFields = {

@@ -8,7 +8,7 @@ import type { FormSource, HullForm } from './form.ts';
 import type { HandView } from './handView.ts';
 import type { BatchBody, Entry } from './logBodies.ts';
 import type { Step } from './stack.ts';
-import type { BareItem, Finding, Stand } from './survey.ts';
+import type { BareItem, Finding, OpenFault, Stand } from './survey.ts';
 import type { Shift, WeatherHour } from './weather.ts';
 
 /** A stretch of a film's window. */
@@ -270,4 +270,8 @@ export interface LogView {
   products: Record<string, { name: string; volumeSolids: number; version: number }>;
   /** Mean dry film by litres of each coat entry of the page, µm; none where its sheet is not known any more. */
   films: Record<string, number>;
+  /** When coat entries of the page were taken off again; those that lie are left out. */
+  removedAt: Record<string, string>;
+  /** Findings on its areas that nothing has settled. */
+  faults: OpenFault[];
 }

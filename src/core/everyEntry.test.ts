@@ -53,6 +53,14 @@ const lotAge = { kind: 'other', madeMs: 0, receivedMs: HOUR, openedMs: 2 * HOUR,
 
 const space = { areaM2: 90, uWPerM2K: 5.6, volumeM3: 60, airChangesPerH: 1 };
 
+const removal = {
+  atMs: 3 * HOUR,
+  toGround: false,
+  coats: [{ stepId: 's', coatNo: 0 }],
+  way: 'sanded',
+  grit: 120,
+};
+
 const ENTRIES: Record<string, Entry> = {
   toCanonical: { run: units.toCanonical, args: [4, 'mil'] },
   fromCanonical: { run: units.fromCanonical, args: [100, 'mil'] },
@@ -355,6 +363,8 @@ const ENTRIES: Record<string, Entry> = {
       [2, 1],
     ],
   },
+  coatsStanding: { run: system.coatsStanding, args: [{ coats: laid, removals: [removal] }] },
+  sandedByRemoval: { run: system.sandedByRemoval, args: [removal, { sandBetween: 120, before: [] }] },
   coatGroups: { run: system.coatGroups, args: [{ coats: laid, areaM2: 20 }] },
   coatsWanted: { run: system.coatsWanted, args: [{ coats: 2, extraCoats: 1 }, true] },
   stepAreaM2: { run: system.stepAreaM2, args: [{ band: { name: 'b', areaM2: 2 } }, 20] },
@@ -382,6 +392,10 @@ const ENTRIES: Record<string, Entry> = {
   stationsEvery: { run: waterline.stationsEvery, args: [table, 0.5] },
   heightAboveDatum: { run: waterline.heightAboveDatum, args: [{ aMm: 1000, bMmPerM: 10, cMmPerM: 5 }, { xM: 1, yM: 1, riseMm: 50 }] }, // biome-ignore format: one line
   judgeFinding: { run: inspect.judgeFinding, args: [{ kind: 'salt', value: 30, grade: null, limit: 50 }] },
+  openFaults: {
+    run: inspect.openFaults,
+    args: [[{ kind: 'salt', atMs: HOUR, verdict: 'bad', place: null }], 0],
+  },
   profileFromTape: {
     run: inspect.profileFromTape,
     args: [{ readingsMicrons: [110, 120], tape: 'coarse', film: 50 }],
@@ -404,10 +418,10 @@ const WITHOUT_FIGURES = [
   'stillTypical',
   'unconfirmed',
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
-  'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError',
+  'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError', 'NotStatedError',
   'widestOf', 'lastPassing', 'usualColours', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
-  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
+  'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 

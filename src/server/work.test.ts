@@ -90,6 +90,24 @@ const logOn = (
     ...what,
   } as EntryInput);
 
+const aProfile = (
+  { boat, area }: Pick<Planned, 'boat' | 'area'>,
+  microns: number,
+  at: number,
+): FindingInput => ({
+  id: uuidv7(),
+  boatId: boat.id,
+  areaId: area.id,
+  at: new Date(at).toISOString(),
+  kind: 'profile',
+  value: microns,
+  grade: null,
+  limit: 50,
+  place: null,
+  photoIds: [],
+  note: 'replica tape',
+});
+
 describe('rounds: a step repeated as often as it needs', () => {
   it('one more than planned is next, logged with what it took, and taken back it is gone', async () => {
     now = NOON;
@@ -263,25 +281,13 @@ describe('blasted steel drinks the first coat', () => {
     expect((await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] })).status).toBe(
       200,
     );
-    const finding: FindingInput = {
-      id: uuidv7(),
-      boatId: boat.id,
-      areaId: area.id,
-      at: new Date(now).toISOString(),
-      kind: 'profile',
-      value: 75,
-      grade: null,
-      limit: 50,
-      place: null,
-      photoIds: [],
-      note: 'replica tape',
-    };
+    const planned = { boat, area: { ...area, version: 1, archived: false }, product, step };
+    const finding = aProfile(planned, 75, now);
     expect((await server.ask<Finding>('POST', '/findings', finding)).body.verdict).toBe('fine');
     const { body: bench } = await server.ask<BenchView>('GET', `/bench/${area.id}`);
     // 20 m² × 100 µm / (1000 × 0.5 × 0.925), and 0.05 l/m² into the profile (handbook part 6, from memory).
     const litres = (20 * 100) / (1000 * 0.5 * 0.925) + 20 * 0.05;
     expect(bench.litresForCoat).toBeCloseTo(litres, 6);
-    const planned = { boat, area: { ...area, version: 1, archived: false }, product, step };
     await log(aCoat(planned, NOON, { litres }));
     const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`);
     expect(stacks[0]?.asLaid[step.id]?.[0]).toBeCloseTo(100, 6);
@@ -318,5 +324,165 @@ describe('every clock that runs, in one list, with one way to end each', () => {
     await log(aCoat(planned, now));
     const after = (await running()).map(([kind]) => kind);
     expect(after).not.toContain('wiped');
+  });
+});
+
+describe('findings that nothing has settled', () => {
+  it('stand at the bench and in the record until read again; rust goes with what is stripped to the ground', async () => {
+    now = NOON;
+    const planned = await aPlannedArea(server, {}, { substrate: 'steel' });
+    const find = (
+      kind: FindingInput['kind'],
+      value: number | null,
+      hour: number,
+      grade: FindingInput['grade'] = null,
+    ) =>
+      server.ask('POST', '/findings', {
+        ...aProfile(planned, 0, NOON + hour * HOUR),
+        ...{ kind, value, grade, limit: kind === 'salt' ? 50 : null },
+      });
+    await find('salt', 80, -20);
+    await find('rust', null, -20, 'C');
+    const open = async () => {
+      const { body: bench } = await server.ask<BenchView>('GET', `/bench/${planned.area.id}`);
+      const { body: record } = await server.ask<LogView>('GET', `/boats/${planned.boat.id}/log`);
+      expect(record.faults).toEqual(bench.faults);
+      return bench.faults.map(({ kind }) => kind).sort();
+    };
+    expect(await open()).toEqual(['rust', 'salt']);
+    await logOn(planned, NOON - 10 * HOUR, {
+      kind: 'removal',
+      body: { toGround: true, coats: [], way: 'scraped', grit: null, holdsHours: null, reason: 'rust' },
+    });
+    expect(await open()).toEqual(['salt']);
+    await find('salt', 20, -1);
+    expect(await open()).toEqual([]);
+  });
+});
+
+describe('tape under the last coat', () => {
+  it('is pulled while that is wet, at tack-free at the latest; under an earlier coat it stays its days', async () => {
+    now = NOON + HOUR;
+    const planned = await aPlannedArea(server, { coats: 2 });
+    const { sheet } = planned.product;
+    await server.ask('PUT', `/products/${planned.product.id}`, {
+      ...planned.product,
+      version: 1,
+      sheet: { ...sheet, cure: { ...sheet.cure, events: { 'tack-free': [{ tempC: 20, minutes: 240 }] } } },
+    });
+    const tape = { itemId: uuidv7(), name: 'Boot top', on: true, stepId: null, coatNo: null };
+    await logOn(planned, NOON - 30 * HOUR, { kind: 'tape', body: tape });
+    await log(aCoat(planned, NOON - 24 * HOUR, { sheetVersion: 2 }));
+    const taped = async () => {
+      const { body } = await server.ask<RunningView>('GET', `/running?areaId=${planned.area.id}`);
+      const { kind, until } = body.clocks.find(({ name }) => name === 'Boot top') ?? {};
+      return [kind, until];
+    };
+    expect((await taped())[0]).toBe('tape');
+    await log(aCoat(planned, NOON, { coatNo: 1, sheetVersion: 2 }));
+    expect(await taped()).toEqual(['tape-wet', new Date(NOON + 4 * HOUR).toISOString()]);
+  });
+});
+
+describe('coats taken off again', () => {
+  const taken = (over: object) => ({
+    kind: 'removal' as const,
+    body: {
+      ...{ toGround: false, coats: [], way: 'sanded', grit: 120, holdsHours: null, reason: 'pebbled' },
+      ...over,
+    } as Extract<EntryInput, { kind: 'removal' }>['body'],
+  });
+
+  it('what is sanded off is next again, its film gone, the film below sanded; taken back it lies as before', async () => {
+    now = NOON + 30 * HOUR;
+    const planned = await aPlannedArea(server, { coats: 2, sandBetween: 120 });
+    await log(aCoat(planned, NOON - 12 * HOUR));
+    const second = aCoat(planned, NOON, { coatNo: 1 });
+    await log(second);
+    const coats = [{ stepId: planned.step.id, coatNo: 1 }];
+    const below = await logOn(planned, now, taken({ coats: [{ ...coats[0], coatNo: 0 }] }));
+    expect(below.status, 'nothing is taken from under another coat').toBe(422);
+    const early = await logOn(planned, NOON - 2 * HOUR, taken({ coats }));
+    expect(early.status, 'nor before it was on').toBe(422);
+    const off = await logOn(planned, now, taken({ coats }));
+    expect(off.status).toBe(201);
+    const clock = await clockOf(planned);
+    expect(clock).toMatchObject({ stepsDone: 1, next: { coatNo: 1, coveredM2: 0 }, film: { coatNo: 0 } });
+    expect(clock.work).toMatchObject([{ taskId: 'between', doneAt: new Date(now).toISOString() }]);
+    const { body: read } = await server.ask<LogView>('GET', `/boats/${planned.boat.id}/log`);
+    expect(read.removedAt).toEqual({ [second.id]: new Date(now).toISOString() });
+    await logOn(planned, now, { kind: 'strike', body: { reason: 'by mistake' } }, off.body.id);
+    expect(await clockOf(planned)).toMatchObject({ stepsDone: 2, next: null });
+  });
+
+  it('steel blasted to the ground is bare again: four hours to prime, all coats to go on, the old profile void', async () => {
+    now = NOON;
+    const planned = await aPlannedArea(server, { coats: 2 }, { substrate: 'steel' });
+    const tape = aProfile(planned, 75, NOON - 20 * HOUR);
+    expect((await server.ask<Finding>('POST', '/findings', tape)).body.verdict).toBe('fine');
+    const profile = async () =>
+      (await server.ask<StackView[]>('GET', `/boats/${planned.boat.id}/stacks`)).body[0]?.profile;
+    expect(await profile()).toEqual({ microns: 75, from: 'measured' });
+    await logOn(planned, NOON - 20 * HOUR, { kind: 'blast', body: { holdsHours: 4 } });
+    await log(aCoat(planned, NOON - 18 * HOUR));
+    const hours = await logOn(planned, now, taken({ toGround: true, way: 'stripped', holdsHours: 4 }));
+    expect(hours.body).toMatchObject({ errors: [{ path: 'body.holdsHours' }] });
+    // Told or not, blasted steel has its four hours.
+    await logOn(planned, now, taken({ toGround: true, way: 'blasted', grit: null }));
+    expect(await clockOf(planned)).toMatchObject({
+      ...{ stepsDone: 0, stepsAll: 2, film: null, next: { coatNo: 0 } },
+      primeBy: new Date(NOON + 4 * HOUR).toISOString(),
+    });
+    expect((await profile())?.from).not.toBe('measured');
+    // Blasted once more a day later, the hours run from then.
+    now = NOON + 24 * HOUR;
+    await logOn(planned, now, { kind: 'blast', body: { holdsHours: 4 } });
+    expect((await clockOf(planned)).primeBy).toBe(new Date(now + 4 * HOUR).toISOString());
+  });
+});
+
+describe('one pot over several areas', () => {
+  it('areas that get the same out of the pot are alike, with their own need; each takes its coat from the one batch', async () => {
+    now = NOON;
+    const planned = await aPlannedArea(server, { coats: 2 });
+    const second = async (over: Partial<Planned['step']>, m: number) => {
+      const shape = { kind: 'rectangle' as const, lengthM: m, widthM: 1 };
+      const area = anArea(planned.boat.id, {
+        measures: [{ shape, count: 1, opening: false }],
+        name: `Area ${m}`,
+      });
+      await server.ask('POST', '/areas', area);
+      const step = aStep(planned.product.id, { coats: 2, ...over });
+      await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+      return { ...planned, area: { ...area, version: 1, archived: false }, step };
+    };
+    const keel = await second({}, 5);
+    await second({ thinner: 0.05 }, 6);
+    await second({ colours: ['red'] }, 7);
+    const bench = async () => (await server.ask<BenchView>('GET', `/bench/${planned.area.id}`)).body;
+    const { alike, litresForCoat } = await bench();
+    expect(alike).toMatchObject([
+      { areaId: keel.area.id, leftM2: 5, coatNo: 0, readyFrom: new Date(NOON).toISOString() },
+    ]);
+    // A quarter of the area takes a quarter of the paint.
+    expect(alike[0]?.litres).toBeCloseTo((litresForCoat as number) / 4, 9);
+    const { body: batch } = await logOn(planned, NOON - 2 * HOUR, {
+      kind: 'batch',
+      body: {
+        ...{ stepId: planned.step.id, coatNo: 0, productId: planned.product.id, sheetVersion: 1, litres: 5 },
+        pours: [
+          { name: 'base', amount: 3750, unit: 'ml' },
+          { name: 'hardener', amount: 1250, unit: 'ml' },
+        ],
+        ...{ tool: { kind: 'cup', stepMl: 10 }, ratioError: 0, thinnerLitres: 0 },
+        ...{ potTempC: 20, inductionMin: 0, potLifeMin: 120 },
+      },
+    });
+    const from = { batchIds: [batch.id] };
+    expect((await log(aCoat(keel, NOON, { ...from, areaM2: 5, litres: 1 }))).status).toBe(201);
+    expect((await log(aCoat(planned, NOON, { ...from, litres: 4 }))).status).toBe(201);
+    expect(await bench()).toMatchObject({ pots: [], alike: [{ coatNo: 1 }] });
+    // The film below is not ready: it waits with its time.
+    expect(Date.parse((await bench()).alike[0]?.readyFrom ?? '')).toBeGreaterThan(now);
   });
 });

@@ -1,10 +1,8 @@
 import Joi from 'joi';
-import type { AheadView, BareTick, BenchView, CoatCheck } from '../benchView.ts';
 import type { Boat } from '../boat.ts';
 import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
-import { ownTemplate, shellKind, stackStep } from '../stack.ts';
-import { benchTins } from '../supply/benchTins.ts';
+import { ownTemplate, stackStep } from '../stack.ts';
 import type {
   BoatView,
   ClockDetail,
@@ -18,6 +16,7 @@ import type {
   WeatherView,
 } from '../views.ts';
 import type { WeatherImported } from '../weather.ts';
+import { faultReply } from './bench.ts';
 import { clockReply, filmHourReply, glanceReply, hourReply, potReply, shiftReply } from './clocks.ts';
 import {
   airCondition,
@@ -26,7 +25,6 @@ import {
   figure,
   flag,
   listOf,
-  maybeFigure,
   maybeMoment,
   maybeUuid,
   moment,
@@ -37,9 +35,7 @@ import {
   areaReply,
   bareItemReply,
   boatReply,
-  coatAirReply,
   entryReply,
-  failureReply,
   findingReply,
   hullFormReply,
   productReply,
@@ -86,15 +82,6 @@ export const formViewReply = objectOf<FormView>({
   source: formSource,
 });
 
-const tick = objectOf<BareTick>({
-  id: uuid(),
-  kind: word(),
-  name: word(),
-  taped: Joi.boolean().allow(null).required(),
-  tape: Joi.valid('masking', 'fine-line').allow(null).required(),
-  offBy: maybeMoment(),
-});
-
 const extreme = Joi.object({ tempC: figure(), at: moment() }).required();
 
 export const stackReply = objectOf<StackView>({
@@ -114,100 +101,6 @@ export const stackReply = objectOf<StackView>({
   missedStepId: maybeUuid(),
   profile: Joi.object({ microns: figure(), from: word() }).allow(null).required(),
   extremes: Joi.object({ coldest: extreme, hottest: extreme }).allow(null).required(),
-});
-
-const bestStart = Joi.object({
-  start: moment(),
-  safe: moment(),
-  tightest: Joi.object({ at: moment(), code: word(), value: figure(), limit: figure() })
-    .allow(null)
-    .required(),
-});
-const start = Joi.object({
-  from: moment(),
-  to: moment(),
-  after: failureReply.allow(null).required(),
-  conditions: listOf(airCondition()),
-  best: bestStart.required(),
-});
-
-export const benchReply = objectOf<BenchView>({
-  now: moment(),
-  boat: boatReply.required(),
-  area: areaReply.required(),
-  clock: clockReply.required(),
-  step: stackStep.allow(null).required(),
-  product: productReply.allow(null).required(),
-  litresForCoat: maybeFigure(),
-  air: hourReply.allow(null).required(),
-  hours: listOf(
-    Joi.object({
-      at: moment(),
-      ok: flag(),
-      reasons: listOf(Joi.object({ code: word(), value: figure(), limit: figure() })),
-      conditions: listOf(airCondition()),
-      surfaceC: figure(),
-      surfaceLowC: figure(),
-      surfaceHighC: figure(),
-      dewPointC: figure(),
-      marginFalls: Joi.boolean().allow(null).required(),
-    }),
-  ),
-  outlook: Joi.object({
-    start: moment(),
-    end: moment(),
-    safe: moment().allow(null),
-    safeBy: Joi.valid('dew-safe', 'tack-free', 'told').allow(null).required(),
-    ok: flag(),
-    starts: listOf(start),
-    best: bestStart.allow(null).required(),
-    instead: listOf(
-      Joi.object({
-        surroundings: Joi.object({ kind: word(), setPointC: Joi.number() }).required(),
-        start: maybeMoment(),
-        safe: maybeMoment(),
-        next: maybeMoment(),
-        heat: Joi.object({
-          shell: shellKind().required(),
-          areaM2: figure(),
-          uWPerM2K: figure(),
-          volumeM3: figure(),
-          airChangesPerH: figure(),
-          watts: figure(),
-          lossWPerK: figure(),
-          warmsK: figure(),
-          coldestOutsideC: figure(),
-          coldestInsideC: figure(),
-          neededW: figure(),
-          warmUpH: figure(),
-          until: maybeMoment(),
-          kWhLikely: maybeFigure(),
-          kWhMost: maybeFigure(),
-        })
-          .allow(null)
-          .required(),
-      }),
-    ),
-    failures: listOf(failureReply),
-    conditions: listOf(
-      Joi.object({
-        code: airCondition().required(),
-        at: moment(),
-        surface: Joi.object({ lowC: figure(), highC: figure() }).allow(null).required(),
-      }),
-    ),
-  })
-    .allow(null)
-    .required(),
-  pots: listOf(potReply),
-  bare: listOf(tick),
-  askOldLine: flag(),
-  tins: benchTins.allow(null).required(),
-});
-
-export const coatCheckReply = objectOf<CoatCheck>({
-  air: coatAirReply.allow(null).required(),
-  tooSoon: Joi.object({ until: maybeMoment() }).allow(null).required(),
 });
 
 export const clockDetailReply = objectOf<ClockDetail>({
@@ -231,6 +124,8 @@ export const logReply = objectOf<LogView>({
   ),
   products: byName(Joi.object({ name: word(), volumeSolids: figure(), version: figure() })),
   films: byName(figure()),
+  removedAt: byName(moment()),
+  faults: listOf(faultReply),
 });
 
 export const weatherReply = objectOf<WeatherView>({ now: moment(), hours: listOf(hourReply) });
@@ -249,22 +144,6 @@ export const weatherImportedReply = objectOf<WeatherImported>({
 export const standInReply = Joi.object({ hours: figure(), shifts: listOf(shiftReply) });
 export const sheetsReadReply = Joi.object({ added: figure(), changed: figure(), same: figure() });
 export const productsReply = Joi.array().items(productReply);
-export const aheadReply = objectOf<AheadView>({
-  now: moment(),
-  second: Joi.array().items(start).allow(null).required(),
-  launch: Joi.object({
-    at: moment(),
-    stated: flag(),
-    coatsLeft: figure(),
-    startBy: maybeMoment(),
-    ready: maybeMoment(),
-    knownUntil: moment(),
-  })
-    .allow(null)
-    .required(),
-  damp: listOf(start),
-});
-
 export const todayReply = objectOf<TodayView>({
   now: moment(),
   coats: listOf(

@@ -11,6 +11,7 @@ export {
   SALT_LIMIT,
   takesFigure,
 } from './findings.ts';
+export { type FoundOnArea, openFaults } from './openFaults.ts';
 export {
   adhesionTest,
   BARE_STEEL_HOURS,

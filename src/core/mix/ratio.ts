@@ -1,4 +1,4 @@
-import { positive, QuantityError } from '../units/index.ts';
+import { NotStatedError, positive, QuantityError } from '../units/index.ts';
 
 /** Whether a sheet states its ratio by volume or by weight; the two are never taken for each other. */
 export type RatioBasis = 'volume' | 'weight';
@@ -60,11 +60,7 @@ export function shares(input: { parts: readonly MixPart[]; by: RatioBasis; as: R
     const ratio = positive(`parts of ${part.name}`, part.ratio, 1000);
     if (by === as) return ratio;
     if (part.densityKgPerL === null) {
-      throw new QuantityError(
-        `density of ${part.name}`,
-        'not stated',
-        `what a ${by} ratio needs to be poured by ${as}`,
-      );
+      throw new NotStatedError(`density of ${part.name}`, `what a ${by} ratio needs to be poured by ${as}`);
     }
     const density = positive(`density of ${part.name}`, part.densityKgPerL, 25);
     return as === 'weight' ? ratio * density : ratio / density;

@@ -1,4 +1,4 @@
-import { positive, QuantityError, within } from '../units/index.ts';
+import { NotStatedError, positive, within } from '../units/index.ts';
 import { type MixPart, type RatioBasis, shares } from './ratio.ts';
 import { isCumulative, type MeasuringTool, toolBasis, toolStep } from './tools.ts';
 
@@ -146,7 +146,7 @@ function totalInTool(
 
 function densityOf(part: MixPart): number {
   if (part.densityKgPerL === null) {
-    throw new QuantityError(`density of ${part.name}`, 'not stated', 'what this batch needs to be weighed');
+    throw new NotStatedError(`density of ${part.name}`, 'what this batch needs to be weighed');
   }
   return positive(`density of ${part.name}`, part.densityKgPerL, 25);
 }

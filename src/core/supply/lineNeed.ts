@@ -11,7 +11,7 @@ import {
   TEXTURED,
 } from '../film/index.ts';
 import type { MixPart, RatioBasis } from '../mix/index.ts';
-import { positive, QuantityError, within } from '../units/index.ts';
+import { NotStatedError, positive, QuantityError, within } from '../units/index.ts';
 
 /** What need has to know of a sheet. */
 export interface NeedSheet {
@@ -166,11 +166,7 @@ function perSquareMetre(line: NeedLine, loss: number): { litres: number; route: 
   if (volumeSolids !== null)
     return { litres: paintLitres({ areaM2: 1, dryMicrons, volumeSolids, loss }), route: 'film' };
   if (coverageM2PerL === null)
-    throw new QuantityError(
-      'volume solids',
-      'not stated',
-      'what a need is worked out from: solids or coverage',
-    );
+    throw new NotStatedError('volume solids', 'what a need is worked out from: solids or coverage');
   // A wash forms no film that its coverage could be scaled to.
   const film =
     dilution === null && typicalMicrons !== null

@@ -1,5 +1,5 @@
 import { cansFor } from '../mix/index.ts';
-import { QuantityError } from '../units/index.ts';
+import { NotStatedError, QuantityError } from '../units/index.ts';
 import { type LineNeed, lineNeed, type NeedLine } from './lineNeed.ts';
 import { partShares } from './partShares.ts';
 import { inTools, type Tools } from './sessions.ts';
@@ -79,7 +79,7 @@ export function need(input: { lines: readonly NeedLine[] }): Need {
       known.push({ line, own });
     } catch (error) {
       // A figure that cannot be is refused; one that nobody stated yet is asked for, and the rest is told meanwhile.
-      if (!(error instanceof QuantityError) || error.value !== 'not stated') throw error;
+      if (!(error instanceof NotStatedError)) throw error;
       unknown.push({ lineId: line.id, reason: error.message });
     }
   }

@@ -26,6 +26,13 @@ export { layerOf, nearestFine } from './nearestFine.ts';
 export { type PrepStep, prepareFor, prepHours, prepTasks } from './prepareFor.ts';
 export { type ProfileUnder, profileUnder } from './profileUnder.ts';
 export {
+  coatsStanding,
+  type Removal,
+  type RemovalWay,
+  sandedByRemoval,
+  stillDone,
+} from './removal.ts';
+export {
   type Bond,
   type Ground,
   holdsCopper,
@@ -105,6 +112,7 @@ export {
   KEY,
   sandedAt,
   taskState,
+  WASH,
   waitsUntil,
   workBefore,
 } from './work.ts';

@@ -23,6 +23,14 @@ export interface CoatGroup<T extends LaidCoat = LaidCoat> {
 /** A coat counts as whole from this share of the area on: hand measures are no better than ±5 % [T]. */
 export const WHOLE_COAT_SHARE = 0.95;
 
+/** @throws {QuantityError} a figure of it that cannot be */
+export function checkLaid(coat: LaidCoat): void {
+  within('number of a coat', coat.coatNo, 0, 1000);
+  within('m² of a coat', coat.areaM2, 0, 100_000);
+  moment('start of a coat', coat.fromMs);
+  moment('end of a coat', coat.toMs);
+}
+
 /**
  * Logged coats gathered by step and coat number, in the order they were finished.
  * 12 m² and later 8 m² of coat 2 on a 20 m² area make one whole coat, laid from the first start to the last end.
@@ -34,12 +42,7 @@ export function coatGroups<T extends LaidCoat>(input: {
   bands?: ReadonlyMap<string, number>;
 }): CoatGroup<T>[] {
   within('area', input.areaM2, 0, 100_000);
-  for (const coat of input.coats) {
-    within('number of a coat', coat.coatNo, 0, 1000);
-    within('m² of a coat', coat.areaM2, 0, 100_000);
-    moment('start of a coat', coat.fromMs);
-    moment('end of a coat', coat.toMs);
-  }
+  input.coats.forEach(checkLaid);
   const groups = new Map<string, CoatGroup<T>>();
   for (const coat of input.coats) {
     const key = `${coat.stepId}/${coat.coatNo}`;

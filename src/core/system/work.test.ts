@@ -41,6 +41,25 @@ describe('work before a coat', () => {
     expect(washed[1]?.endsMs).toBe(34 * HOUR_MS);
     expect(states(washed, 34)).toEqual(['done', 'done', 'due']);
   });
+  it('washed again it dries again, cut short before or not; a wash nobody planned is done and asks for nothing', () => {
+    const again = asked({ done: [done('w', 10), done('d', 20), done('s', 21), done('w', 30)] });
+    expect(states(again, 31)).toEqual(['done', 'running', 'done']);
+    expect(again[1]?.endsMs).toBe(54 * HOUR_MS);
+    const dust = asked({
+      step: { ...sump, before: [] },
+      filmToMs: 5 * HOUR_MS,
+      done: [done('wash', 4), done('wash', 6)],
+    });
+    expect(dust).toMatchObject([{ taskId: 'wash', kind: 'wash', doneMs: 6 * HOUR_MS }]);
+  });
+  it('a window that was missed takes a sanding off for its keying only where that was as coarse as asked', () => {
+    const key = { grit: 120, fromMs: 0 };
+    const off = (grit: number) =>
+      asked({ step: { ...sump, before: [] }, coatNo: 1, key, done: [{ ...done('key', 6), grit }] });
+    expect(off(120)[0]?.doneMs).toBe(6 * HOUR_MS);
+    expect(off(80)[0]?.doneMs).toBe(6 * HOUR_MS);
+    expect(off(400)[0]?.doneMs).toBeNull();
+  });
   it('sanding knows when the paper no longer clogs; other work does not ask', () => {
     const work = asked({ sandableMs: 40 * HOUR_MS });
     expect(work.map(({ sandableMs }) => sandableMs)).toEqual([null, null, 40 * HOUR_MS]);

@@ -9,6 +9,8 @@ import { type PlannedTask, type StepPlan, type StepTask, sandedBefore } from './
 export const BETWEEN = 'between';
 export const SPACING = 'spacing';
 export const KEY = 'key';
+/** A wash that nobody planned: a neighbour's dust, a night of dew. */
+export const WASH = 'wash';
 
 /** Work to do before a coat, and what the log says of it. Times in ms. */
 export interface DueTask extends StepTask {
@@ -29,8 +31,11 @@ export interface DueTask extends StepTask {
 /** Work as logged: which task, and when. */
 export interface DoneTask {
   taskId: string;
-  entryId: string;
+  /** The entry that says so and nothing else; null: it was done along with something else. */
+  entryId: string | null;
   atMs: number;
+  /** A sanding that came about otherwise than as it was planned: its grit. It gives tooth only where it is as coarse as asked. */
+  grit?: number;
 }
 
 /** How a task stands at `now`: asked for later, done, a wait that runs, or due. A wait is over when its hours are. */
@@ -82,9 +87,16 @@ export function workBefore(input: {
     const note = 'the window has closed';
     planned.push({ id: KEY, kind: 'sand', amount: key.grit, note, fromMs: key.fromMs });
   }
+  if (done.some(({ taskId, atMs }) => taskId === WASH && atMs >= (filmToMs ?? 0)))
+    planned.push({ id: WASH, kind: 'wash', amount: null, note: 'not planned' });
   let sinceMs = filmToMs;
   return planned.map(({ id, fromMs = null, ...task }) => {
-    const entry = done.findLast(({ taskId, atMs }) => taskId === id && atMs >= (filmToMs ?? 0));
+    // A wait that was cut short runs anew once the work before it is done again.
+    const fromDoneMs = Math.max(filmToMs ?? 0, task.kind === 'wait' ? (sinceMs ?? 0) : 0);
+    const entry = done.findLast(
+      ({ taskId, atMs, grit }) =>
+        taskId === id && atMs >= fromDoneMs && (grit === undefined || grit <= (task.amount ?? grit)),
+    );
     const waits = task.kind === 'wait' && task.amount !== null && sinceMs !== null;
     const endsMs = waits ? (sinceMs as number) + (task.amount as number) * HOUR_MS : null;
     const doneMs = entry?.atMs ?? null;

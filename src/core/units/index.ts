@@ -11,6 +11,6 @@ export { lastPassing } from './lastPassing.ts';
 export { MOST_MONEY } from './limits.ts';
 export { memoised, memoisedByKey, remembering } from './memo.ts';
 export { monthsLater } from './months.ts';
-export { finite, moment, positive, QuantityError, within } from './quantityError.ts';
+export { finite, moment, NotStatedError, positive, QuantityError, within } from './quantityError.ts';
 export { degrees, film, type Said, type SaidFigure, said, tell } from './said.ts';
 export { fromCanonical, type Quantity, toCanonical, type Unit, unitDef } from './units.ts';

@@ -16,6 +16,14 @@ export class QuantityError extends RangeError {
   }
 }
 
+/** A figure that nobody has stated yet, and without which nothing can be worked out: to be asked for. */
+export class NotStatedError extends QuantityError {
+  constructor(quantity: string, limit: string) {
+    super(quantity, 'not stated', limit);
+    this.name = 'NotStatedError';
+  }
+}
+
 /**
  * Returns `value` when it is a finite number within `min`…`max` (both allowed), else throws.
  *

@@ -2,6 +2,8 @@ import { type EntryInput, entryInput, entryReply, logQuery, logReply } from '../
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
+import { loadAreaStates } from '../memory/areaStates.ts';
+import { groupsOf } from '../memory/groupsOf.ts';
 import { recordShifts } from '../memory/shifts.ts';
 import { takeFromStore } from '../memory/takeFromStore.ts';
 import { theArea } from '../rows/areas.ts';
@@ -70,6 +72,36 @@ async function checkRound(tx: Tx, areaId: string, boatId: string, stepId: string
     );
 }
 
+/** What is taken off lies there, and lies outermost: nothing is taken from under another coat. */
+async function checkRemoval(
+  tx: Tx,
+  input: Extract<EntryInput, { kind: 'removal' }>,
+  boatId: string,
+): Promise<void> {
+  const { toGround, way, holdsHours, coats } = input.body;
+  if (holdsHours !== null && !(toGround && way === 'blasted'))
+    throw badFields([
+      {
+        path: 'body.holdsHours',
+        message: 'only steel blasted down to the ground has hours it may stand bare',
+      },
+    ]);
+  const refuse = (message: string) => badFields([{ path: 'body.coats', message }]);
+  if (toGround) {
+    if (coats.length > 0) throw refuse('down to the ground all coats go: none is named');
+    return;
+  }
+  const state = (await loadAreaStates(tx, boatId)).find(({ area }) => area.id === input.areaId);
+  const again = state?.removed.filter(({ removal }) => removal.entryId === input.corrects) ?? [];
+  const lay = [...(state?.coats ?? []), ...again.map(({ coat }) => coat)];
+  const before = lay.filter(({ fromMs }) => fromMs < Date.parse(input.at));
+  const outermost = state ? groupsOf({ ...state, coats: before }).slice(-coats.length) : [];
+  const same = ({ stepId, coatNo }: (typeof coats)[number], i: number) =>
+    outermost[i]?.stepId === stepId && outermost[i]?.coatNo === coatNo;
+  if (outermost.length === coats.length && coats.every(same)) return;
+  throw refuse('coats taken off are the outermost that lie there at that time, the lowest of them first');
+}
+
 async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promise<void> {
   if (input.kind === 'batch' || input.kind === 'coat') {
     const { productId, sheetVersion } = input.body;
@@ -85,6 +117,7 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
     }
   }
   if (input.kind === 'round') await checkRound(tx, input.areaId, boatId, input.body.stepId);
+  if (input.kind === 'removal') await checkRemoval(tx, input, boatId);
   if (input.kind === 'batch-end') {
     const batch = await entryById(tx, input.body.batchId);
     if (batch?.kind !== 'batch' || batch.areaId !== input.areaId) {
@@ -101,6 +134,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   'batch-end': 'a pot was emptied',
   tape: 'masking was ticked',
   blast: 'the steel was blasted',
+  removal: 'coats were taken off',
   work: 'work before the coat was ticked',
   'hand-test': 'a film was tested by hand',
   round: 'another round was asked for',

@@ -89,6 +89,8 @@ const state = (
   stackVersion: 1,
   steps,
   coats,
+  removed: [],
+  groundMs: null,
   rounds: [],
   handTests: [],
   work: [],

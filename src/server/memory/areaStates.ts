@@ -1,7 +1,16 @@
 import type { Area, Boat, CoatBody, Stand, Step, WorkBody } from '../../contract/index.ts';
 import type { HandTest } from '../../core/cure/index.ts';
 import { areaOf } from '../../core/hull/index.ts';
-import { coatsWanted, type DoneTask, type LaidCoat } from '../../core/system/index.ts';
+import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
+import {
+  coatsStanding,
+  coatsWanted,
+  type DoneTask,
+  type LaidCoat,
+  type Removal,
+  sandedByRemoval,
+  stillDone,
+} from '../../core/system/index.ts';
 import type { Queries } from '../db/open.ts';
 import { type RunningArea, runningAreas } from '../rows/areas.ts';
 import { type Counted, countedEntries } from '../rows/log.ts';
@@ -22,6 +31,13 @@ export interface WorkOnArea extends DoneTask {
   coatNo: number;
 }
 
+/** A removal entry that counts. */
+export interface RemovalOnArea extends Removal {
+  entryId: string;
+  /** How long steel blasted bare with it may stand, ms; null: it was not. */
+  holdsMs: number | null;
+}
+
 /** All that a clock needs to know of one area. */
 export interface AreaSnapshot {
   area: Area;
@@ -29,6 +45,10 @@ export interface AreaSnapshot {
   stackVersion: number;
   steps: Step[];
   coats: CoatOnArea[];
+  /** Coats that were taken off again, with when and by which entry. */
+  removed: { coat: CoatOnArea; removal: RemovalOnArea }[];
+  /** When it was last taken down to the ground, ms; null: never, as far as is logged. */
+  groundMs: number | null;
   work: WorkOnArea[];
   /** Steps that are to have a coat more than planned, one mention for each. */
   rounds: string[];
@@ -77,11 +97,11 @@ function cutM2ByOrigin(areas: readonly Area[]): Map<string, number> {
 export interface Ground {
   running: RunningArea[];
   stepsBy: Map<string, Step[]>;
-  profileBy: Map<string, number | null>;
+  profileBy: Map<string, { microns: number | null; atMs: number }>;
   standsBy: Map<string, Stand>;
 }
 
-const LOGGED = ['coat', 'work', 'blast', 'round', 'hand-test'] as const;
+const LOGGED = ['coat', 'work', 'blast', 'removal', 'round', 'hand-test'] as const;
 type LoggedKind = (typeof LOGGED)[number];
 
 /** What was logged on areas and counts. */
@@ -115,23 +135,55 @@ export function areaStates(
   const cutBy = cutM2ByOrigin(running.map(({ area }) => area));
   const of = <Kind extends LoggedKind>(areaId: string, kind: Kind) =>
     (logged.get(areaId) ?? []).filter((entry): entry is Counted<Kind> => entry.kind === kind);
-  const coatsOf = (areaId: string) => of(areaId, 'coat').map(toCoat);
-  const workOf = (areaId: string) => of(areaId, 'work').flatMap(toWork);
   return running.map(({ area, boat, stackVersion }) => {
     const { part } = area;
     const cutAt = part ? Date.parse(part.at) : 0;
     const piece = part?.kind === 'piece' ? part.areaId : null;
+    const steps = stepsBy.get(part?.sharesSystem ? part.areaId : area.id) ?? [];
+    /** What was logged here and, of a piece, on the area it was cut out of until then. */
+    const all = <Kind extends LoggedKind, Made>(
+      kind: Kind,
+      make: (entry: Counted<Kind>) => Made[],
+      before: (made: Made) => boolean,
+    ) => [...(piece ? of(piece, kind).flatMap(make).filter(before) : []), ...of(area.id, kind).flatMap(make)];
+    const removals = all(
+      'removal',
+      (entry) => [toRemoval(entry, area)],
+      ({ atMs }) => atMs < cutAt,
+    );
+    const { standing, removed } = coatsStanding({
+      coats: all('coat', toCoat, ({ toMs }) => toMs <= cutAt),
+      removals,
+    });
+    const work = all('work', toWork, ({ atMs }) => atMs < cutAt);
+    const groundMs = Math.max(...removals.flatMap(({ atMs, toGround }) => (toGround ? [atMs] : [])), 0);
+    const profile = profileBy.get(area.id);
     return {
-      area,
+      // What lay there before the survey went with the rest.
+      area: groundMs > 0 ? { ...area, oldCoating: null } : area,
       boat,
       stackVersion,
-      steps: stepsBy.get(part?.sharesSystem ? part.areaId : area.id) ?? [],
-      coats: [...(piece ? coatsOf(piece).filter((coat) => coat.toMs <= cutAt) : []), ...coatsOf(area.id)],
-      work: [...(piece ? workOf(piece).filter(({ atMs }) => atMs < cutAt) : []), ...workOf(area.id)],
-      rounds: of(area.id, 'round').map(({ body }) => body.stepId),
+      steps,
+      coats: standing,
+      removed,
+      groundMs: groundMs > 0 ? groundMs : null,
+      work: [
+        ...work.filter((each) => stillDone(each, removals)),
+        ...removals.flatMap((removal) =>
+          sandedBy(removal, steps).filter((each) =>
+            stillDone(
+              each,
+              removals.filter((other) => other !== removal),
+            ),
+          ),
+        ),
+      ].sort((one, other) => one.atMs - other.atMs),
+      // A round asked for on coats that are gone went with them.
+      rounds: of(area.id, 'round').flatMap(({ at, body }) => (at.getTime() > groundMs ? [body.stepId] : [])),
       handTests: of(area.id, 'hand-test').map(toHandTest),
-      blast: of(area.id, 'blast').map(toBlast).at(-1) ?? null,
-      profileMicrons: profileBy.get(area.id) ?? null,
+      blast: lastBlast(of(area.id, 'blast').map(toBlast), removals),
+      // A profile measured before the steel was laid bare again is of another surface.
+      profileMicrons: profile && profile.atMs >= groundMs ? profile.microns : null,
       cutM2: cutBy.get(area.id) ?? 0,
       stand: standsBy.get(part?.standId ?? '') ?? null,
     };
@@ -149,6 +201,44 @@ const toBlast = ({ at, body }: Counted<'blast'>) => ({
   holdsMs: body.holdsHours * 3_600_000,
 });
 
+const toRemoval = ({ id, at, body }: Counted<'removal'>, { substrate }: Area): RemovalOnArea => {
+  // Steel blasted bare has its hours, told or not.
+  const bares = body.toGround && body.way === 'blasted' && substrate === 'steel';
+  const holdsHours = bares ? (body.holdsHours ?? BARE_STEEL_HOURS) : null;
+  return {
+    ...body,
+    entryId: id,
+    atMs: at.getTime(),
+    holdsMs: holdsHours === null ? null : holdsHours * 3_600_000,
+  };
+};
+
+/** The last blasting that still counts: one from before the area was stripped to the ground does not. */
+function lastBlast(blasts: NonNullable<AreaSnapshot['blast']>[], removals: readonly RemovalOnArea[]) {
+  const ground = removals
+    .filter(({ toGround }) => toGround)
+    .sort((a, b) => a.atMs - b.atMs)
+    .at(-1);
+  const since = blasts.filter(({ atMs }) => atMs > (ground?.atMs ?? 0));
+  const bared = ground && ground.holdsMs !== null ? [{ atMs: ground.atMs, holdsMs: ground.holdsMs }] : [];
+  return [...bared, ...since].at(-1) ?? null;
+}
+
+/** Sanding coats off sands the film below them. */
+function sandedBy(removal: RemovalOnArea, steps: readonly Step[]): WorkOnArea[] {
+  const [lowest] = removal.coats;
+  if (!lowest) return [];
+  const step = steps.find(({ id }) => id === lowest.stepId) ?? null;
+  return sandedByRemoval(removal, step).map((taskId) => ({
+    ...lowest,
+    taskId,
+    kind: 'sand',
+    entryId: null,
+    atMs: removal.atMs,
+    ...(removal.grit !== null && { grit: removal.grit }),
+  }));
+}
+
 const toHandTest = ({ id, at, body }: Counted<'hand-test'>) => ({
   entryId: id,
   atMs: at.getTime(),
@@ -164,12 +254,14 @@ function toWork({ id, at, body }: Counted<'work'>): WorkOnArea[] {
   return [{ stepId, coatNo, taskId, kind, entryId: id, atMs: at.getTime() }];
 }
 
-const toCoat = ({ id, at, body }: Counted<'coat'>): CoatOnArea => ({
-  entryId: id,
-  body,
-  stepId: body.stepId,
-  coatNo: body.coatNo,
-  areaM2: body.areaM2,
-  fromMs: at.getTime(),
-  toMs: Date.parse(body.endedAt),
-});
+const toCoat = ({ id, at, body }: Counted<'coat'>): CoatOnArea[] => [
+  {
+    entryId: id,
+    body,
+    stepId: body.stepId,
+    coatNo: body.coatNo,
+    areaM2: body.areaM2,
+    fromMs: at.getTime(),
+    toMs: Date.parse(body.endedAt),
+  },
+];

@@ -3,17 +3,25 @@ import { deadVolumeLPerM2, dryMicronsFromLitres } from '../../core/film/index.ts
 import { type CoatGroup, lossOf, TREATMENTS } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
-import { groupsOf } from './groupsOf.ts';
 import { profileOf } from './profileOf.ts';
 
 /** The entries of the coat that filled an area's blast profile: the first one applied that forms a film. */
 function profileFillers(state: AreaSnapshot, catalogue: ProductCatalogue): ReadonlySet<string> {
-  const first = groupsOf(state).find(({ entries }) => {
-    const body = entries[0]?.body;
-    const family = body && catalogue.sheetOf(body.productId, body.sheetVersion)?.family;
+  const formsFilm = ({ body }: CoatOnArea) => {
+    const family = catalogue.sheetOf(body.productId, body.sheetVersion)?.family;
     return family !== undefined && !TREATMENTS.includes(family);
-  });
-  return new Set(first?.entries.map(({ entryId }) => entryId));
+  };
+  const firstOf = (coats: readonly CoatOnArea[]) => {
+    const first = coats.filter(formsFilm).sort((a, b) => a.toMs - b.toMs)[0];
+    const own = coats.filter(({ stepId, coatNo }) => stepId === first?.stepId && coatNo === first.coatNo);
+    return own.map(({ entryId }) => entryId);
+  };
+  // What was stripped to the ground had filled the profile in its time.
+  const grounds = new Set(state.removed.flatMap(({ removal }) => (removal.toGround ? [removal] : [])));
+  const lives = [...grounds].map((ground) =>
+    state.removed.flatMap(({ coat, removal }) => (removal === ground ? [coat] : [])),
+  );
+  return new Set([...lives, state.coats].flatMap(firstOf));
 }
 
 /**

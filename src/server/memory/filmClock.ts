@@ -109,6 +109,13 @@ export function workedWindows(
   return waits === null ? sanded : delayedWindows(sanded, waits, now);
 }
 
+/** One grit for one joint: the coarser of what the missed window wants and what is planned there anyway. */
+function oneGrit(key: number | null, work: readonly Pick<DueTask, 'kind' | 'amount'>[]): number | null {
+  const planned = work.flatMap(({ kind, amount }) => (kind === 'sand' && amount !== null ? [amount] : []));
+  const grits = key === null ? planned : [key, ...planned];
+  return grits.length > 0 ? Math.min(...grits) : null;
+}
+
 interface FilmInput {
   sheet: ProductSheet;
   top: CoatGroup<CoatOnArea>;
@@ -155,7 +162,7 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
     work: work.map(workView),
     events,
     warnings: windows.warnings,
-    keyGrit: windows.keyGrit,
+    keyGrit: oneGrit(windows.keyGrit, work),
     ruleBy: windows.ruleBy,
     lap: lapOf(film, asLaid, temps),
     hand,

@@ -138,9 +138,9 @@ export async function bareItemsOf(db: Queries, boatId: string): Promise<BareItem
 export async function profilesByArea(
   db: Queries,
   boatIds: readonly string[] | null,
-): Promise<Map<string, number | null>> {
+): Promise<Map<string, { microns: number | null; atMs: number }>> {
   const rows = await db
-    .select({ areaId: finding.areaId, microns: finding.value })
+    .select({ areaId: finding.areaId, microns: finding.value, at: finding.at })
     .from(finding)
     .where(
       and(
@@ -151,5 +151,5 @@ export async function profilesByArea(
       ),
     )
     .orderBy(asc(finding.at));
-  return new Map(rows.map(({ areaId, microns }) => [areaId as string, microns]));
+  return new Map(rows.map(({ areaId, microns, at }) => [areaId as string, { microns, atMs: at.getTime() }]));
 }

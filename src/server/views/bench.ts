@@ -1,7 +1,7 @@
 import type { AreaClock, BenchTins, BenchView, CoatOutlook, Step } from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
-import { coatLimitsOf, stackNeed } from '../../core/system/index.ts';
+import { coatLimitsOf } from '../../core/system/index.ts';
 import { remembering } from '../../core/units/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { bandFor } from '../air/surfaces.ts';
@@ -9,41 +9,24 @@ import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { areaClock } from '../memory/areaClock.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
-import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
+import { surveyRows } from '../memory/boatRows.ts';
+import { groupsOf } from '../memory/groupsOf.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
+import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { coatOutlook } from './coatOutlook.ts';
 import { coatSpans } from './coatSpans.ts';
 import { type AboutCoat, type Inside, usualShell } from './insteadView.ts';
+import { openFaultsOf } from './openFaultsOf.ts';
 import { potViews } from './pots.ts';
 import { benchTins } from './supply/benchTins.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
 /** Hours ahead that the bench judges. */
 const BENCH_HOURS = 36;
-
-/** Litres of the coat that comes next; null where nothing says how much. */
-function litresForCoat(
-  state: AreaSnapshot,
-  clock: AreaClock,
-  product: KnownProduct | null,
-  catalogue: ProductCatalogue,
-): number | null {
-  const step = state.steps.find((each) => each.id === clock.next?.stepId);
-  if (!step || !product || !clock.next || clock.areaM2 <= 0) return null;
-  const { coatNo } = clock.next;
-  const need = stackNeed({
-    areaM2: clock.areaM2,
-    spread: clock.spread,
-    steps: [{ ...step, coats: Math.max(step.coats, coatNo + 1), sheet: product.sheet }],
-    profileMicrons:
-      step === firstFilmStep(state, catalogue)?.step ? (profileOf(state, catalogue)?.microns ?? null) : null,
-  }).steps[0];
-  return need?.litresOfCoat[coatNo] ?? null;
-}
 
 /** What the tins give for what is left of the coat in hand. */
 async function tinsFor(
@@ -146,6 +129,7 @@ export async function benchView(
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
   const outlook =
     step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...asked }) : null;
+  const { findings } = await surveyRows(db, state.boat.id, known.boat);
   const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
   return {
     now: new Date(at).toISOString(),
@@ -168,6 +152,14 @@ export async function benchView(
       marginFalls,
     })),
     outlook,
+    lying: groupsOf(state).map(({ stepId, coatNo, entries }) => ({
+      stepId,
+      coatNo,
+      productName: known.catalogue.latest.get(entries[0]?.body.productId ?? '')?.name ?? 'unknown product',
+      colour: entries[0]?.body.colour ?? '',
+    })),
+    faults: openFaultsOf(state, findings),
+    alike: alikeAreas(known, { state, clock, at, findings }),
     pots: pots.filter((pot) => pot.areaId === areaId),
     bare: await bareTicks(db, state.area, known.boat, at),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),

@@ -1,10 +1,11 @@
 import type { Entry, LogQuery, LogView } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
-import { areaRows } from '../memory/boatRows.ts';
+import { areaRows, surveyRows } from '../memory/boatRows.ts';
 import { coatFilm } from '../memory/coatFilm.ts';
 import { theBoat } from '../rows/boats.ts';
 import { formOfBoat, shapeOf } from '../rows/forms.ts';
 import { logPage } from '../rows/log.ts';
+import { openFaultsOf } from './openFaultsOf.ts';
 
 /** Entries a page, where none is asked for. */
 const PAGE = 200;
@@ -36,6 +37,15 @@ export async function logView(
     const microns = coatFilm(entry.body, entry.id, { state, catalogue: known.catalogue });
     if (microns !== null) films[entry.id] = microns;
   }
+  const entryIds = new Set(page.entries.map(({ id }) => id));
+  const removedAt = Object.fromEntries(
+    known.states.flatMap(({ removed }) =>
+      removed
+        .filter(({ coat }) => entryIds.has(coat.entryId))
+        .map(({ coat, removal }) => [coat.entryId, new Date(removal.atMs).toISOString()] as const),
+    ),
+  );
+  const { findings } = await surveyRows(db, boatId, known.boat);
   const shape = known.boat?.shape ?? shapeOf(await formOfBoat(db, boatId));
   return {
     boat,
@@ -44,6 +54,8 @@ export async function logView(
     form: shape.table,
     ...page,
     films,
+    removedAt,
+    faults: known.states.flatMap((state) => openFaultsOf(state, findings)),
     overruled: known.states.flatMap((state) =>
       state.steps.flatMap(({ overrule, productId }) => {
         const productName = latest.get(productId)?.name ?? 'a product';

@@ -53,10 +53,16 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
   return [...blast, ...work, ...events];
 }
 
+/** Under the last coat tape is pulled while that is wet, at tack-free at the latest [T, handbook part 11]; null: not yet so. */
+function wetUntil(clock: AreaClock | undefined, tapedMs: number): { until: string | null } | null {
+  if (!clock?.film || clock.next !== null || Date.parse(clock.film.laidFrom) < tapedMs) return null;
+  return { until: clock.events.find(({ event }) => event === 'tack-free')?.at ?? null };
+}
+
 /** Tape that is up, each thing once, with when it is to be off. */
 async function ofTape(
   db: Context['db'],
-  states: ReadonlyMap<string, AreaSnapshot>,
+  { states, clocks }: { states: ReadonlyMap<string, AreaSnapshot>; clocks: readonly AreaClock[] },
   boatId: string | null,
 ): Promise<RunningClock[]> {
   const boatIds = boatId === null ? [...new Set([...states.values()].map(({ boat }) => boat.id))] : [boatId];
@@ -68,17 +74,21 @@ async function ofTape(
     if (!body.on || !state) return [];
     const { area, boat } = state;
     const { itemId, name } = body;
+    const wet = wetUntil(
+      clocks.find((clock) => clock.areaId === areaId),
+      at.getTime(),
+    );
     return [
       {
         key: `tape ${itemId}`,
-        kind: 'tape',
+        kind: wet ? 'tape-wet' : 'tape',
         areaId,
         areaName: area.name,
         boatId: boat.id,
         boatName: boat.name,
         name,
         since: at.toISOString(),
-        until: iso(at.getTime() + tapeHoldsMs(body.tape, area.surroundings)),
+        until: wet ? wet.until : iso(at.getTime() + tapeHoldsMs(body.tape, area.surroundings)),
         end: { how: 'tape', body: { itemId, name } },
       },
     ];
@@ -106,7 +116,7 @@ export async function runningView({ db, memory, now }: Context, areaId?: string)
   const all = [
     ...ofPots(known, at),
     ...known.clocks.flatMap((clock) => ofFilm(clock, at)),
-    ...(await ofTape(db, states, boatId)),
+    ...(await ofTape(db, { states, clocks: known.clocks }, boatId)),
   ].filter((clock) => areaId === undefined || clock.areaId === areaId);
   const untilMs = ({ until }: RunningClock) =>
     until === null ? Number.POSITIVE_INFINITY : Date.parse(until);

@@ -1,8 +1,7 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, TodayCoat, TodayView, WorkView, Yard } from '../../contract/index.ts';
+import type { AreaClock, TodayCoat, TodayView, Yard } from '../../contract/index.ts';
 import { type DayJob, dayOrder } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
-import { taskState } from '../../core/system/index.ts';
 import { remembering } from '../../core/units/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
@@ -12,6 +11,7 @@ import type { YardClocks, YardReading } from '../memory/yardSnapshots.ts';
 import { coatSpans } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
 import { potViews } from './pots.ts';
+import { isLeft } from './workLeft.ts';
 
 /** Areas asked about; a pair of hands does no more in a day. */
 const MOST = 12;
@@ -27,12 +27,6 @@ interface Asked {
 
 const iso = (ms: number) => new Date(ms).toISOString();
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
-
-/** Work that is to be done with the hands before the coat: neither done, nor a wait, nor asked for only later. */
-function isLeft({ kind, doneAt, endsAt, fromAt }: WorkView, now: number): boolean {
-  const state = taskState({ doneMs: ms(doneAt), endsMs: ms(endsAt), fromMs: ms(fromAt) }, now);
-  return kind !== 'wait' && state === 'due';
-}
 
 function askAbout(
   state: AreaSnapshot,

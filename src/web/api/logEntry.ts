@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import type { EntryInput, EntryKind } from '../../contract/index.ts';
 import { send } from './queue.ts';
 
@@ -7,6 +8,7 @@ const KINDS: Record<EntryKind, string> = {
   'batch-end': 'a pot emptied',
   coat: 'a coat',
   blast: 'steel blasted',
+  removal: 'coats taken off',
   work: 'work before a coat',
   tape: 'a tick of the masking',
   'hand-test': 'a test by hand',
@@ -22,6 +24,17 @@ export const entryWrite = (entry: EntryInput) => ({
   body: entry,
   what: KINDS[entry.kind],
 });
+
+/** Takes an entry back: struck out, with the reason; it stays readable. */
+export const strikeWrite = (areaId: string, entryId: string, reason: string) =>
+  entryWrite({
+    id: uuidv7(),
+    areaId,
+    at: new Date().toISOString(),
+    corrects: entryId,
+    kind: 'strike',
+    body: { reason },
+  });
 
 /**
  * Logs an entry: kept on this device until the server has it.

@@ -1,4 +1,10 @@
-import { keepPreviousData, type UseQueryResult, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  type UseQueryResult,
+  useInfiniteQuery,
+  useQueries,
+  useQuery,
+} from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type {
   AheadView,
@@ -69,7 +75,11 @@ export const useToday = () =>
 
 export const useBoat = (id: string) =>
   useOverlaid(
-    useQuery({ queryKey: ['boat', id], queryFn: () => api<BoatView>('GET', `/boats/${id}`) }),
+    useQuery({
+      queryKey: ['boat', id],
+      queryFn: () => api<BoatView>('GET', `/boats/${id}`),
+      enabled: id !== '',
+    }),
     boatWithWaiting,
   );
 
@@ -108,6 +118,7 @@ export const useBench = (areaId: string, asked: { safeHours?: number | null } & 
         for (const key of inside) if (asked[key] != null) query.set(key, String(asked[key]));
         return api<BenchView>('GET', `/bench/${areaId}${query.size > 0 ? `?${query}` : ''}`);
       },
+      enabled: areaId !== '',
       placeholderData: keepPreviousData,
       refetchInterval: 60_000,
     }),
@@ -131,20 +142,30 @@ export const useBenchAhead = (
     placeholderData: keepPreviousData,
   });
 
+interface CoatSpan {
+  from: string | null;
+  to: string | null;
+}
+
+const coatCheckQuery = (areaId: string, span: CoatSpan) => ({
+  queryKey: ['bench', areaId, 'check', span],
+  queryFn: () =>
+    api<CoatCheck>(
+      'GET',
+      `/areas/${areaId}/coat-check?${new URLSearchParams({ from: span.from ?? '', to: span.to ?? '' })}`,
+    ),
+  enabled: span.from !== null && span.to !== null && span.from <= span.to,
+  placeholderData: keepPreviousData<CoatCheck>,
+  // Out of reach of the server the coat is logged without it.
+  retry: false,
+});
+
 /** What the record would say against the next coat of an area, applied from then to then; not asked while a time is missing. */
-export const useCoatCheck = (areaId: string, span: { from: string | null; to: string | null }) =>
-  useQuery({
-    queryKey: ['bench', areaId, 'check', span],
-    queryFn: () =>
-      api<CoatCheck>(
-        'GET',
-        `/areas/${areaId}/coat-check?${new URLSearchParams({ from: span.from ?? '', to: span.to ?? '' })}`,
-      ),
-    enabled: span.from !== null && span.to !== null && span.from <= span.to,
-    placeholderData: keepPreviousData,
-    // Out of reach of the server the coat is logged without it.
-    retry: false,
-  });
+export const useCoatCheck = (areaId: string, span: CoatSpan) => useQuery(coatCheckQuery(areaId, span));
+
+/** As {@link useCoatCheck}, of several areas in their order. */
+export const useCoatChecks = (areaIds: readonly string[], span: CoatSpan) =>
+  useQueries({ queries: areaIds.map((areaId) => coatCheckQuery(areaId, span)) }).map(({ data }) => data);
 
 export const useClockDetail = (areaId: string) =>
   useQuery({

@@ -14,6 +14,7 @@ import type {
   WorkView,
 } from '../../contract/index.ts';
 import { type Judged, judgeFinding } from '../../core/inspect/index.ts';
+import { WASH } from '../../core/system/index.ts';
 import { type MadeMark, withMark } from '../../core/waterline/index.ts';
 import type { Waiting } from './queue.ts';
 
@@ -61,7 +62,13 @@ function pots(view: BenchView, entries: readonly EntryInput[]): PotView[] {
 
 /** Work ticked, and ticks taken back, here. */
 function work({ next, work: tasks }: BenchView['clock'], entries: readonly EntryInput[]): WorkView[] {
-  return tasks.map((task) => {
+  const unplanned = entries.flatMap((entry): WorkView[] => {
+    if (entry.kind !== 'work' || entry.body.taskId !== WASH) return [];
+    const { taskId, kind, amount, note } = entry.body;
+    return [{ taskId, kind, amount, note, doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null }]; // biome-ignore format: one line
+  });
+  const extra = tasks.some(({ taskId }) => taskId === WASH) ? [] : unplanned.slice(-1);
+  return [...tasks, ...extra].map((task) => {
     const sent = entries.findLast((entry) =>
       entry.kind === 'work'
         ? entry.body.taskId === task.taskId &&

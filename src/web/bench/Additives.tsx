@@ -2,6 +2,7 @@ import type { Step } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { offPlan } from './additiveNames.ts';
 
 /** Millilitres of each additive put in this batch, by its name; left out: none. */
 export type AdditiveMl = Readonly<Record<string, number>>;
@@ -17,6 +18,8 @@ interface Props {
   /** Paint in the batch, l. */
   litres: number;
   put: AdditiveMl;
+  /** What the system plans, by name. */
+  planned: readonly string[];
   onChange: (name: string, ml: number) => void;
 }
 
@@ -28,11 +31,13 @@ const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
 };
 
 /** What the sheet lets into the pot besides its parts: each by name and limit, none taken for another. */
-export function Additives({ sheet, litres, put, onChange }: Props) {
+export function Additives({ sheet, litres, put, planned, onChange }: Props) {
   const { show } = useUnits();
   const dropped = Object.entries(put).filter(
     ([name, ml]) => ml > 0 && !sheet.additives.some((each) => each.name === name),
   );
+  const inPot = Object.keys(put).filter((name) => (put[name] ?? 0) > 0);
+  const { extra } = offPlan(inPot, planned);
   const warning = dropped.length > 0 && (
     <p role="alert" className="text-error font-semibold">
       The system plans {dropped.map(([name]) => name).join(', ')}, which its sheet does not name: left out.
@@ -43,6 +48,12 @@ export function Additives({ sheet, litres, put, onChange }: Props) {
   return (
     <>
       {warning}
+      {extra.length > 0 && (
+        <p role="alert" className="text-error font-semibold">
+          {extra.join(', ')} {extra.length > 1 ? 'are' : 'is'} not planned for this coat
+          {planned.length > 0 && `; planned: ${planned.join(', ')}`}. Check the label before you pour.
+        </p>
+      )}
       <details className="border-base-300 border-y py-2">
         <summary className="target cursor-pointer py-2">
           Additives:{' '}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView } from '../../contract/index.ts';
-import { entryWrite } from '../api/logEntry.ts';
+import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 
@@ -16,15 +16,7 @@ export function AnotherRound({ view }: { view: BenchView }) {
       <UndoNotice
         text="Another round is next. The system stays as it is; the record counts it."
         onUndo={() => {
-          log(
-            entryWrite({
-              ...entry,
-              id: uuidv7(),
-              corrects: asked,
-              kind: 'strike',
-              body: { reason: 'not needed after all' },
-            }),
-          );
+          log(strikeWrite(view.area.id, asked, 'not needed after all'));
           setAsked(null);
         }}
         onGone={() => setAsked(null)}

@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import { type InsideAsked, useBench, useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
 import { HandTests } from '../parts/HandTests.tsx';
+import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
@@ -12,12 +13,15 @@ import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
 import { BenchHead } from './BenchHead.tsx';
 import { BlastClock } from './BlastClock.tsx';
+import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { Instead } from './Instead.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
+import { TakeOff } from './TakeOff.tsx';
+import { Together } from './Together.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
 /** What the server takes for a cover where nobody says otherwise. */
@@ -78,25 +82,45 @@ function Bench({
   onInside: (inside: InsideAsked) => void;
 }) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
+  const [together, setTogether] = useState<ReadonlySet<string>>(new Set());
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
+  const [mixed, setMixed] = useState(false);
   const { clock, step, product } = view;
+  const pots = view.pots.length;
+  // What was mixed here is shown with its clock, once it stands there and the page has its new length.
+  useEffect(() => {
+    if (!mixed || pots === 0) return;
+    document.getElementById('pots')?.scrollIntoView?.({ block: 'center' });
+    setMixed(false);
+  }, [mixed, pots]);
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
   const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;
-  const wanted = view.litresForCoat === null ? null : view.litresForCoat * share;
+  // An area that no longer takes the coat drops out by itself.
+  const others = view.alike.filter(({ areaId }) => together.has(areaId));
+  const own = view.litresForCoat === null ? null : view.litresForCoat * share;
+  const wanted = own === null ? null : others.reduce((sum, { litres }) => sum + litres, own);
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
       <BenchHead view={view} zone={zone} />
       {logged && <Logged how={logged} view={view} zone={zone} />}
-      <PotClocks pots={view.pots} zone={zone} />
+      <PotClocks pots={view.pots} step={step} zone={zone} />
       <BlastClock view={view} />
       <OldLineAsked view={view} />
+      <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
       <div className="max-w-3xl space-y-2">
         <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
         <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
         <RunningClocks areaId={view.area.id} zone={zone} />
       </div>
       <WorkBefore view={view} zone={zone} />
+      <Together
+        alike={view.alike}
+        chosen={together}
+        onChange={setTogether}
+        zone={zone}
+        now={Date.parse(view.now)}
+      />
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <div className="space-y-6">
@@ -109,6 +133,7 @@ function Bench({
               site={site}
               safeHours={safeHours}
               onSafeHours={onSafeHours}
+              missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
             />
             {view.outlook && (
               <Instead
@@ -132,15 +157,16 @@ function Bench({
               step={step}
               product={product}
               wanted={wanted}
+              othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
               airC={conditions?.airC ?? null}
-              onMixed={() => {
-                window.scrollTo({ top: 0, behavior: 'smooth' });
-              }}
+              onMixed={() => setMixed(true)}
             />
           </div>
           <LogCoat
             key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
             view={view}
+            others={others}
+            own={own}
             step={step}
             product={product}
             conditions={conditions}
@@ -148,6 +174,7 @@ function Bench({
             zone={zone}
             onLogged={(how) => {
               setLogged(how);
+              setTogether(new Set());
               window.scrollTo({ top: 0, behavior: 'smooth' });
             }}
           />
@@ -166,6 +193,9 @@ function Bench({
           )}
         </p>
       )}
+      <div className="max-w-3xl">
+        <TakeOff view={view} zone={zone} />
+      </div>
     </div>
   );
 }

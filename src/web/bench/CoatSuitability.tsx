@@ -12,8 +12,9 @@ import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { sayCondition, sayFailure, sayReason } from '../words/airReasons.ts';
 import { heldBack } from '../words/clocks.ts';
+import { AgainstIt, ConditionList } from './airLists.tsx';
+import { beforeStart } from './beforeStart.ts';
 import { Starts } from './Starts.tsx';
 
 /** The sheet's limits for the coat in hand, by the method it is applied by. */
@@ -58,6 +59,8 @@ interface Props {
   zone: string;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
+  /** Litres still to be mixed; null: not known. */
+  missing: number | null;
 }
 
 /** The verdict in two or three words. */
@@ -79,34 +82,6 @@ function Headline({
   return <strong className="text-error">Not suitable now</strong>;
 }
 
-/** What has to be seen to at the boat before the coat is suitable. */
-function ConditionList({
-  codes,
-  surface,
-  limitC,
-}: {
-  codes: ReadonlySet<AirConditionCode>;
-  /** Both ends of the surface where it depends on the sun. */
-  surface: { lowC: number; highC: number } | null;
-  limitC: number | null;
-}) {
-  const { show } = useUnits();
-  if (codes.size === 0) return null;
-  const ends = surface
-    ? ` Surface ${show(surface.lowC, 'temperature')} to ${show(surface.highC, 'temperature')}${limitC === null ? '' : `, limit ${show(limitC, 'temperature')}`}.`
-    : '';
-  return (
-    <ul className="list-disc pl-5 text-lg font-semibold">
-      {[...codes].map((code) => (
-        <li key={code}>
-          {sayCondition(code)}
-          {code === 'depends-on-sun' && ends}
-        </li>
-      ))}
-    </ul>
-  );
-}
-
 /** What has to be seen to over the coat. A surface measured at the boat no longer depends on the sun, in this hour. */
 const openConditions = ({ outlook, now }: BenchView, { source }: LoggedConditions) =>
   (outlook?.conditions ?? []).filter(
@@ -115,7 +90,8 @@ const openConditions = ({ outlook, now }: BenchView, { source }: LoggedCondition
   );
 
 /** May the coat be applied now: this hour, every hour of its application, and on until dew and rain cannot hurt it. */
-export function CoatSuitability({ view, sheet, conditions: measured, zone, safeHours, onSafeHours }: Props) {
+export function CoatSuitability(props: Props) {
+  const { view, sheet, conditions: measured, zone, safeHours, onSafeHours, missing } = props;
   const { show } = useUnits();
   const [seenDry, setSeenDry] = useState(false);
   const verdict = judgeNow(view, sheet, measured, seenDry);
@@ -130,12 +106,11 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
   const later = (outlook?.failures ?? []).filter(({ at }) => Date.parse(at) > now);
   const asked = outlook !== null && outlook.safeBy === null;
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;
-  const first = later[0];
   // Seen at the boat, this hour's rain is known; the hours ahead are not.
   const open = openConditions(view, measured);
   const conditions = new Set([...verdict.conditions, ...open.map(({ code }) => code)]);
-  // What is said of this hour is not said again of the next.
-  const alreadyNow = new Set<string>(verdict.reasons.map(({ code }) => code));
+  const [seen, setSeen] = useState<ReadonlySet<AirConditionCode>>(new Set());
+  const todo = beforeStart(view, now, missing);
   // The hours ahead are unknown, or when it is safe is: this hour's verdict alone is no leave.
   const unknown = verdict.ok && !ok && later.every(({ code }) => code === 'not-known');
   return (
@@ -147,7 +122,7 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
               held={held?.headline ?? null}
               ok={ok}
               unknown={unknown}
-              conditional={conditions.size > 0}
+              conditional={[...conditions].some((code) => !seen.has(code)) || todo.length > 0}
             />
           </span>
         }
@@ -175,26 +150,14 @@ export function CoatSuitability({ view, sheet, conditions: measured, zone, safeH
         </p>
       )}
       <ConditionList
+        seen={seen}
+        onSeen={setSeen}
         surface={open.find(({ surface }) => surface !== null)?.surface ?? null}
         limitC={limits.surfaceMaxC}
         codes={new Set([...conditions, ...(outlook?.starts ?? []).flatMap((each) => each.conditions)])}
       />
-      {(verdict.reasons.length > 0 || first) && (
-        <ul className="list-disc pl-5 text-lg">
-          {verdict.reasons.map((reason) => (
-            <li key={reason.code}>now: {sayReason(reason, show)}</li>
-          ))}
-          {later
-            .filter(({ code }) => !alreadyNow.has(code))
-            .map((failure) => (
-              <li key={`${failure.code} ${failure.at}`}>
-                {sayTime(failure.at, zone, now)}
-                {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
-                {sayFailure(failure, show)}
-              </li>
-            ))}
-        </ul>
-      )}
+      {todo.length > 0 && <p className="text-lg font-semibold">Before you start: {todo.join('; ')}.</p>}
+      <AgainstIt reasons={verdict.reasons} later={later} zone={zone} now={now} />
       {wetByAir && (
         <label className="target flex items-center gap-3">
           <input

@@ -1,6 +1,7 @@
 import { Suspense, useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import { airAround, dewPointC, type Site, surfaceTempC } from '../../core/air/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
 import { useMinute } from '../clock/now.ts';
@@ -23,6 +24,8 @@ interface Props {
   site: Site;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
+  /** Litres still to be mixed; null: not known. */
+  missing: number | null;
 }
 
 /** The air about the surface in the present hour, and the surface, as the series has them; null: no air is known. */
@@ -63,7 +66,8 @@ function sayEstimate(view: BenchView, show: ReturnType<typeof useUnits>['show'])
 }
 
 /** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
-export function Conditions({ view, sheet, conditions, onChange, zone, site, safeHours, onSafeHours }: Props) {
+export function Conditions(props: Props) {
+  const { view, sheet, conditions, onChange, zone, site, safeHours, onSafeHours, missing } = props;
   const now = useMinute();
   const { show, system } = useUnits();
   const [typing, setTyping] = useState(conditions?.source === 'typed' || conditions === null);
@@ -80,12 +84,15 @@ export function Conditions({ view, sheet, conditions, onChange, zone, site, safe
       {conditions ? (
         <>
           <CoatSuitability
+            // What somebody saw at the boat holds for this coat and this hour.
+            key={`${view.step?.id} ${view.clock.next?.coatNo} ${Math.floor(Date.parse(view.now) / HOUR_MS)}`}
             view={view}
             sheet={sheet}
             conditions={conditions}
             zone={zone}
             safeHours={safeHours}
             onSafeHours={onSafeHours}
+            missing={missing}
           />
           <p>
             Air {show(conditions.airC, 'temperature')}, RH {Math.round(conditions.rh * 100)} %, surface{' '}

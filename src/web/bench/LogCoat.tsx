@@ -2,48 +2,36 @@ import { useEffect, useRef, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type {
+  AlikeArea,
   BenchView,
-  CoatCheck,
-  EntryInput,
   FieldError,
   LoggedConditions,
   Product,
   Step,
 } from '../../contract/index.ts';
-import { isUnderCover, judgeConditions } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
-import type { Method } from '../../core/film/index.ts';
 import { cansFor } from '../../core/mix/index.ts';
-import { coatLimitsOf } from '../../core/system/index.ts';
 import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
-import { useCoatCheck } from '../api/queries.ts';
-import { fromLocalField, sayTime, toLocalField } from '../clock/say.ts';
-import { FormReader, refusals } from '../forms/canonical.ts';
+import { useCoatCheck, useCoatChecks } from '../api/queries.ts';
+import { fromLocalField, toLocalField } from '../clock/say.ts';
+import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { type Show, sayFailure, sayReason } from '../words/airReasons.ts';
+import { FINDING_WORDS } from '../words/findings.ts';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
-
-interface CoatValues {
-  /** Of a product that comes in spray cans; else empty. */
-  cans: string;
-  litres: string;
-  areaM2: string;
-  start: string;
-  end: string;
-  method: Method;
-  colour: string;
-  thinner: string;
-  by: string;
-  note: string;
-}
+import { againstIt, againstOthers } from './coatAgainst.ts';
+import { type CoatValues, coatEntries, refusalsOfAll } from './coatEntries.ts';
 
 interface Props {
   view: BenchView;
+  /** Other areas applied in the same go, out of the same pots. */
+  others: readonly AlikeArea[];
+  /** Litres for this area alone; null: not known. */
+  own: number | null;
   step: Step;
   product: Product;
   conditions: LoggedConditions | null;
@@ -53,9 +41,10 @@ interface Props {
 }
 
 /** What was applied: litres, from when to when, and how much of the area it covered. */
-export function LogCoat({ view, step, product, conditions, wanted, zone, onLogged }: Props) {
+export function LogCoat(props: Props) {
+  const { view, others, own, step, product, wanted, zone, onLogged } = props;
   const { system, show } = useUnits();
-  const id = useRef(uuidv7());
+  const ids = useRef<Record<string, string>>({});
   const next = view.clock.next;
   const coatNo = next?.coatNo ?? 0;
   const pots = view.pots.filter((pot) => pot.batch.stepId === step.id);
@@ -64,11 +53,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   const now = Date.now();
   const left = workLeft(view.clock.work, now);
   const [span, setSpan] = useState<Span>({ from: null, to: null });
-  const { data: check } = useCoatCheck(view.area.id, span);
-  const isNow = span.to === null || Date.parse(span.to) > now - HOUR_MS;
-  // A reading typed now says nothing of a coat that was done hours ago.
-  const typed = conditions?.source === 'typed' && isNow ? conditions : null;
-  const against = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
+  const { typed, against } = useAgainst(props, span, now);
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
   const litres = fromPots || wanted;
@@ -79,44 +64,22 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
 
   const submit = async (values: CoatValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const at = fromLocalField(values.start, zone);
-    const endedAt = fromLocalField(values.end, zone);
-    if (!at) read.refuse('start', `start "${values.start}" is not a time`);
-    if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
-    const entry: EntryInput = {
-      id: id.current,
-      areaId: view.area.id,
-      at: at ?? '',
-      corrects: null,
-      kind: 'coat',
-      body: {
-        stepId: step.id,
-        coatNo,
-        productId: product.id,
-        sheetVersion: product.version,
-        colour: values.colour,
-        method: values.method,
-        litres: canLitres
-          ? read.number('cans', 'cans used', values.cans) * canLitres
-          : read.quantity('litres', 'litres used', values.litres, 'volume'),
-        thinner: read.number('thinner', 'thinner (%)', values.thinner) / 100,
-        areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
-        endedAt: endedAt ?? '',
-        conditions: typed,
-        batchIds: pots.map((pot) => pot.entryId),
-        ...(values.by.trim() !== '' && { by: values.by.trim() }),
-        note: against
-          ? `Applied although ${against}. ${values.note}`.trim().slice(0, NOTE_MOST)
-          : values.note,
+    const { entries, parts } = coatEntries(values, read, {
+      ...{ view, others, own, step, product, zone, against, leftM2, pots, conditions: typed },
+      idOf: (areaId) => {
+        ids.current[areaId] ??= uuidv7();
+        return ids.current[areaId] as string;
       },
-    };
-    const errors = await refusals((c) => c.entryInput, entry, read, formPathOf);
+    });
+    const errors = await refusalsOfAll(entries, parts, read);
     if (against && values.note.trim() === '')
       errors.push({ path: 'note', message: 'reason: say why it was applied anyway' });
     if (errors.length) return errors;
     localStorage.setItem(HAND, values.by.trim());
-    const how = await logEntry(entry);
-    id.current = uuidv7();
+    // Its own area last: once that has its coat, this form is of the next one.
+    let how: 'arrived' | 'kept' = 'arrived';
+    for (const entry of entries) how = await logEntry(entry);
+    ids.current = {};
     onLogged(how);
     return undefined;
   };
@@ -139,7 +102,7 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
       )}
       {against && (
         <p className="text-warning font-semibold">
-          Outside the limits: {against}. Enter a reason to log it anyway. The record then shows both.
+          Speaks against it: {against}. Enter a reason to log it anyway. The record then shows both.
         </p>
       )}
       <RecordForm<CoatValues>
@@ -154,9 +117,11 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           thinner: String(Math.round(step.thinner * 1000) / 10),
           by: localStorage.getItem(HAND) ?? '',
           note: '',
+          others: Object.fromEntries(others.map((each) => [each.areaId, inUnit(each.leftM2, 'area')])),
         }}
         submit={submit}
         button="Log this coat"
+        workedOut
         large
       >
         <WatchSpan zone={zone} onChange={setSpan} />
@@ -172,13 +137,13 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
           ) : (
             <QuantityField
               name="litres"
-              label="Used, without thinner"
+              label={others.length > 0 ? 'Used on all, without thinner' : 'Used, without thinner'}
               quantity="volume"
               large
               hint={fromPots > 0 ? `${show(fromPots, 'volume')} mixed` : undefined}
             />
           )}
-          <QuantityField name="areaM2" label="Area covered" quantity="area" large />
+          <CoveredFields own={view.area.name} others={others} />
         </div>
         <div className="grid gap-3 sm:grid-cols-2">
           <Field name="start" label="Started" type="datetime-local" large />
@@ -215,6 +180,45 @@ export function LogCoat({ view, step, product, conditions, wanted, zone, onLogge
   );
 }
 
+/** What speaks against the coat in the hours typed, and the air measured at the boat that holds for them. */
+function useAgainst({ view, others, product, step, conditions, zone }: Props, span: Span, now: number) {
+  const { show } = useUnits();
+  const { data: check } = useCoatCheck(view.area.id, span);
+  const checks = useCoatChecks(
+    others.map(({ areaId }) => areaId),
+    span,
+  );
+  const isNow = span.to === null || Date.parse(span.to) > now - HOUR_MS;
+  // A reading typed now says nothing of a coat that was done hours ago.
+  const typed = conditions?.source === 'typed' && isNow ? conditions : null;
+  const [fault] = view.faults;
+  const open = fault && `a finding is open: ${FINDING_WORDS[fault.kind].word.toLowerCase()}, ${fault.reason}`;
+  const here = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
+  // Of several areas it is said which.
+  const named = here && others.length > 0 ? `${view.area.name}: ${here}` : here;
+  const against = named ?? againstOthers(others, checks, { zone, now, show }) ?? open ?? null;
+  return { typed, against };
+}
+
+/** How much of each area was covered. */
+function CoveredFields({ own, others }: { own: string; others: readonly AlikeArea[] }) {
+  const label = others.length > 0 ? `Covered of ${own}` : 'Area covered';
+  return (
+    <>
+      <QuantityField name="areaM2" label={label} quantity="area" large />
+      {others.map(({ areaId, areaName }) => (
+        <QuantityField
+          key={areaId}
+          name={`others.${areaId}`}
+          label={`Covered of ${areaName}`}
+          quantity="area"
+          large
+        />
+      ))}
+    </>
+  );
+}
+
 /** When the coat was begun, as long as nobody says: the pot being ready and the film below too, an hour ago at most. */
 function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number): number {
   const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - HOUR_MS;
@@ -223,7 +227,6 @@ function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number)
   return Math.min(Math.max(began, readyMs), now - 60_000);
 }
 
-const NOTE_MOST = 2000;
 /** Who last logged a coat on this device. */
 const HAND = 'jack-plane.hand';
 
@@ -239,55 +242,4 @@ function WatchSpan({ zone, onChange }: { zone: string; onChange: (span: Span) =>
   const to = fromLocalField(end, zone);
   useEffect(() => onChange({ from, to }), [from, to, onChange]);
   return null;
-}
-
-/**
- * What speaks against the coat in the hours it was applied in, and against one applied just now in those to come; null: nothing
- * that is known.
- */
-function againstIt(
-  {
-    view,
-    product,
-    method,
-    typed,
-    check,
-    isNow,
-  }: {
-    view: BenchView;
-    product: Product;
-    method: Method;
-    typed: LoggedConditions | null;
-    check: CoatCheck | undefined;
-    isNow: boolean;
-  },
-  zone: string,
-  show: Show,
-): string | null {
-  const nowMs = Date.parse(view.now);
-  if (check?.tooSoon)
-    return check.tooSoon.until
-      ? `the film below was not ready before ${sayTime(check.tooSoon.until, zone, nowMs)}`
-      : 'the film below was not ready';
-  if (typed) {
-    const [reason] = judgeConditions({
-      conditions: { ...typed, surfaceC: typed.surfaceC ?? typed.airC },
-      limits: coatLimitsOf(product.sheet, method),
-      underCover: isUnderCover(view.area.surroundings),
-    }).reasons;
-    if (reason) return `as measured: ${sayReason(reason, show)}`;
-  }
-  const met =
-    (typed ? [] : (check?.air?.failures ?? [])).at(0) ??
-    (isNow
-      ? (view.outlook?.failures ?? []).find(({ at, code }) => Date.parse(at) > nowMs && code !== 'not-known')
-      : undefined);
-  return met ? `${sayTime(met.at, zone, nowMs)}: ${sayFailure(met, show)}` : null;
-}
-
-/** Where the contract's paths stand in this form. */
-function formPathOf(path: string): string {
-  if (path === 'at') return 'start';
-  if (path === 'body.endedAt') return 'end';
-  return path.replace(/^body\./, '');
 }

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { PotView } from '../../contract/index.ts';
+import type { PotView, Step } from '../../contract/index.ts';
 import { litresInPot } from '../../core/mix/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
@@ -7,12 +7,22 @@ import { useQueued } from '../api/mutations.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { offPlan } from './additiveNames.ts';
 
 /** Minutes before the pot sets at which it says so in the signal colour. */
 const LAST_MINUTES = 15;
 
 /** The live pots of an area: induction, then pot life, each counting down. They come from the log, so a reload or another phone shows the same. */
-export function PotClocks({ pots, zone }: { pots: readonly PotView[]; zone: string }) {
+export function PotClocks({
+  pots,
+  step,
+  zone,
+}: {
+  pots: readonly PotView[];
+  /** The step that the pots are for; null: it is done. */
+  step: Step | null;
+  zone: string;
+}) {
   if (pots.length === 0) return null;
   return (
     <section aria-labelledby="pots" className="space-y-3">
@@ -20,13 +30,13 @@ export function PotClocks({ pots, zone }: { pots: readonly PotView[]; zone: stri
         Mixed, in use{pots.length > 1 && `: ${pots.length} pots`}
       </h2>
       {pots.map((pot) => (
-        <PotClock key={pot.entryId} pot={pot} zone={zone} />
+        <PotClock key={pot.entryId} pot={pot} step={step} zone={zone} />
       ))}
     </section>
   );
 }
 
-function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
+function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: string }) {
   const now = useNow();
   const { show } = useUnits();
   const mixed = Date.parse(pot.mixedAt);
@@ -75,6 +85,7 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
           </p>
         )}
       </div>
+      {step?.id === pot.batch.stepId && <WrongAdditive pot={pot} step={step} />}
       <svg viewBox="0 0 1000 30" preserveAspectRatio="none" className="block h-6 w-full" aria-hidden="true">
         <rect
           x="0"
@@ -112,5 +123,23 @@ function PotClock({ pot, zone }: { pot: PotView; zone: string }) {
         </button>
       </div>
     </div>
+  );
+}
+
+/** What was put into a pot that the system does not plan, and what it plans that is not in it. */
+function WrongAdditive({ pot, step }: { pot: PotView; step: Step }) {
+  const { extra, left } = offPlan(
+    (pot.batch.additives ?? []).map(({ name }) => name),
+    step.additives.map(({ name }) => name),
+  );
+  if (extra.length + left.length === 0) return null;
+  return (
+    <p role="alert" className="text-error font-semibold">
+      {extra.length > 0 && `In this pot, and not planned: ${extra.join(', ')}. `}
+      {left.length > 0 && `Planned, and not in this pot: ${left.join(', ')}. `}
+      {extra.length > 0
+        ? 'Do not apply it unless its sheet allows that; the clock above does not know what it does.'
+        : 'Stir it in, or plan the coat without it.'}
+    </p>
   );
 }

@@ -23,8 +23,11 @@ function reading(
     case 'cup':
       return { figure: amount, unit: ml, below: `fill to ${figure(own(pour.fillTo ?? 0))} ${ml}` };
     case 'stick': {
-      const mm = (each: number) => Math.round(each / mlPerMm(tool.potDiameterMm));
-      return { figure: String(mm(pour.amount)), unit: 'mm', below: `mark at ${mm(pour.fillTo ?? 0)} mm` };
+      const mm = (each: number) => each / mlPerMm(tool.potDiameterMm);
+      const unit = system === 'us' ? 'in' : 'mm';
+      const told = (each: number) =>
+        system === 'us' ? figure(Math.round((mm(each) / 25.4) * 100) / 100) : String(Math.round(mm(each)));
+      return { figure: told(pour.amount), unit, below: `mark at ${told(pour.fillTo ?? 0)} ${unit}` };
     }
     case 'counted-cups':
       return {

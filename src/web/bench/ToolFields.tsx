@@ -1,7 +1,8 @@
 import { useId } from 'react';
 import type { MeasuringTool } from '../../core/mix/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
-import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { toolFigure, toolsIn, withFigure } from './toolChoice.ts';
 
 const FIGURE_WORDS: Record<MeasuringTool['kind'], string> = {
   scale: 'Smallest graduation',
@@ -21,7 +22,10 @@ export function ToolFields({
   onChange: (tool: MeasuringTool) => void;
 }) {
   const id = useId();
-  const kind = TOOLS.find((t) => t.key === tool.kind);
+  const { system } = useUnits();
+  const tools = toolsIn(system);
+  const kind = tools.find((t) => t.key === tool.kind);
+  const per = kind?.per ?? 1;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
       <div>
@@ -33,11 +37,11 @@ export function ToolFields({
           className="select select-lg target w-full"
           value={tool.kind}
           onChange={(event) => {
-            const chosen = TOOLS.find((t) => t.key === event.target.value);
+            const chosen = tools.find((t) => t.key === event.target.value);
             if (chosen) onChange(chosen.tool);
           }}
         >
-          {TOOLS.map((each) => (
+          {tools.map((each) => (
             <option key={each.key} value={each.key}>
               {each.name}
             </option>
@@ -46,12 +50,12 @@ export function ToolFields({
       </div>
       <Stepper
         label={FIGURE_WORDS[tool.kind]}
-        unit={kind?.step ?? ''}
-        value={toolFigure(tool)}
-        step={tool.kind === 'stick' ? 5 : 1}
-        min={0.1}
-        max={1000}
-        onChange={(value) => onChange(withFigure(tool, value))}
+        unit={kind?.unit ?? ''}
+        value={Number((toolFigure(tool) / per).toFixed(6))}
+        step={kind?.step ?? 1}
+        min={system === 'us' ? 0.005 : 0.1}
+        max={system === 'us' ? 40 : 1000}
+        onChange={(value) => onChange(withFigure(tool, value * per))}
       />
     </div>
   );

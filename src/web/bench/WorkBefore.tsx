@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, EntryInput, WorkView } from '../../contract/index.ts';
-import type { taskState } from '../../core/system/index.ts';
-import { entryWrite } from '../api/logEntry.ts';
+import { type taskState, WASH } from '../../core/system/index.ts';
+import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
@@ -16,8 +16,14 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   const now = useMinute();
   const { mutate: log } = useQueued();
   const { next } = view.clock;
-  const work = workStates(view.clock.work, now);
-  if (!next || work.length === 0) return null;
+  const work = workStates(
+    view.clock.work.map((task) => oneGrit(task, view.clock)),
+    now,
+  );
+  if (!next) return null;
+  const washes = work.filter(({ task }) => task.kind === 'wash');
+  // What is washed already is washed again after a night outside or a neighbour's dust.
+  const again = washes.every(({ state }) => state === 'done');
   const open = work.filter(({ state }) => state !== 'done').length;
   const send = (entry: EntryInput) => log(entryWrite(entry));
   const start = { areaId: view.area.id, corrects: null };
@@ -38,15 +44,17 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
         remark,
       },
     });
-  const untick = (entryId: string) =>
-    send({
-      ...start,
-      id: uuidv7(),
-      at: new Date().toISOString(),
-      corrects: entryId,
-      kind: 'strike',
-      body: { reason: 'ticked by mistake' },
-    });
+  const untick = (entryId: string) => log(strikeWrite(view.area.id, entryId, 'ticked by mistake'));
+  const washAgain = again && (
+    <button
+      type="button"
+      className="btn btn-ghost target"
+      onClick={() => tick(washes.at(-1)?.task ?? UNPLANNED_WASH, 'done')}
+    >
+      {washes.length > 0 ? 'Washed again just now' : 'Washed or wiped just now'}
+    </button>
+  );
+  if (work.length === 0) return <p>{washAgain}</p>;
   return (
     <section aria-labelledby="work-before" className="max-w-3xl space-y-2">
       <h2 id="work-before" className="batten pb-1 text-lg">
@@ -87,9 +95,19 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
           </li>
         ))}
       </ol>
+      {washAgain}
     </section>
   );
 }
+
+/** A window that was missed wants its own grit: of the one planned and that one the coarser. */
+const oneGrit = (task: WorkView, { state, keyGrit }: BenchView['clock']): WorkView =>
+  state === 'key-first' && task.kind === 'sand' && keyGrit !== null ? { ...task, amount: keyGrit } : task;
+
+const UNPLANNED_WASH: WorkView = {
+  ...{ taskId: WASH, kind: 'wash', amount: null, note: 'not planned' },
+  ...{ doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null },
+};
 
 function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: string, now: number): string {
   if (state === 'done' && task.doneAt) return `✓ done ${sayTime(task.doneAt, zone, now)}`;

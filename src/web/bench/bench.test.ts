@@ -4,7 +4,7 @@ import { formatQuantity } from '../../core/units/index.ts';
 import { counts } from '../log/coatFigures.ts';
 import { sayReason } from '../words/airReasons.ts';
 import { cautionsFor } from './cautions.ts';
-import { TOOLS, toolFigure, withFigure } from './toolChoice.ts';
+import { toolFigure, toolsIn, withFigure } from './toolChoice.ts';
 
 describe('a reason against laying carries its figures', () => {
   const metric = (value: number, quantity: never, options?: object) =>
@@ -23,9 +23,18 @@ describe('a reason against laying carries its figures', () => {
 });
 
 describe('tools at the bench', () => {
-  it.each(TOOLS)('$name keeps the one figure that differs from bench to bench', ({ tool }) => {
-    expect(toolFigure(withFigure(tool, 7))).toBe(7);
-    expect(withFigure(tool, toolFigure(tool))).toEqual(tool);
+  it.each([...toolsIn('metric'), ...toolsIn('us')])(
+    '$name keeps the one figure that differs from bench to bench',
+    ({ tool }) => {
+      expect(toolFigure(withFigure(tool, 7))).toBe(7);
+      expect(withFigure(tool, toolFigure(tool))).toEqual(tool);
+    },
+  );
+  it('US tools are marked in US units [S: NIST Handbook 44, appendix C: 29.5735 ml, 28.3495 g]', () => {
+    const marks = toolsIn('us').map(({ key, tool, per }) => [key, toolFigure(tool) / per, per] as const);
+    expect(marks.find(([key]) => key === 'cup')?.[2]).toBeCloseTo(29.5735, 4);
+    expect(marks.find(([key]) => key === 'scale')?.[2]).toBeCloseTo(28.3495, 4);
+    for (const [, figure] of marks) expect(figure * 20).toBeCloseTo(Math.round(figure * 20), 9);
   });
 });
 

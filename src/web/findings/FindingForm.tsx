@@ -15,9 +15,9 @@ import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { FINDING_WORDS, GRADE_WORDS } from '../words/findings.ts';
 import type { FindingValues } from './findingValues.ts';
 import { Photos } from './Photos.tsx';
-import { FINDING_WORDS, GRADE_WORDS } from './words.ts';
 
 interface Props {
   boatId: string;

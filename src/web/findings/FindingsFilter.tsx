@@ -1,7 +1,7 @@
 import type { Area, BoatView, Finding } from '../../contract/index.ts';
 import { letterOf } from '../parts/drawing/drawnRows.ts';
 import { SearchField } from '../parts/SearchField.tsx';
-import { FINDING_WORDS } from './words.ts';
+import { FINDING_WORDS } from '../words/findings.ts';
 
 /** Which findings are listed, and in what order. */
 export interface FindingFilter {

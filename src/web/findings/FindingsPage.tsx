@@ -13,9 +13,9 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useMounted } from '../state/useMounted.ts';
+import { FINDING_WORDS, VERDICT_WORDS } from '../words/findings.ts';
 import { FindingForm } from './FindingForm.tsx';
 import { type FindingFilter, FindingsFilter, shownFindings } from './FindingsFilter.tsx';
-import { FINDING_WORDS, VERDICT_WORDS } from './words.ts';
 
 /** What the survey found, lettered on the drawing; a finding can make a spot of its own. */
 export function FindingsPage() {

@@ -49,7 +49,7 @@ function useSaid(name: string, hint?: ReactNode) {
         )}
         {told !== undefined && (
           <p id={`${id}-told`} role="status" className="border-line mt-1 border-l-4 pl-2 text-sm">
-            {told === '' ? 'Emptied' : `Changed to “${told}”`} elsewhere since you began typing.
+            {told}
           </p>
         )}
         {message && (

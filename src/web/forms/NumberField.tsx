@@ -1,4 +1,4 @@
-import { useEffect, useId, useState } from 'react';
+import { createContext, useContext, useEffect, useId, useRef, useState } from 'react';
 import {
   fieldText,
   fromCanonical,
@@ -11,7 +11,8 @@ import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
   label: string;
-  value: number;
+  /** null: nothing yet. */
+  value: number | null;
   onChange: (value: number) => void;
   /** The quantity typed in the user's units; none for a plain number with its own unit. */
   quantity?: Quantity;
@@ -19,21 +20,44 @@ interface Props {
   hint?: string;
 }
 
+/** Whether figures are taken with each key, where an answer beside them is to follow. */
+export const EachKey = createContext(false);
+
 /** A figure outside a form: taken when the field is left or Enter pressed, refused beside it. */
 export function NumberField({ label, value, onChange, quantity, unit, hint }: Props) {
   const { system, symbol } = useUnits();
   const id = useId();
-  const shown = fieldText(quantity ? fromCanonical(value, shownUnit(quantity, system)) : value);
+  const shown =
+    value === null ? '' : fieldText(quantity ? fromCanonical(value, shownUnit(quantity, system)) : value);
   const [text, setText] = useState(shown);
   const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => setText(shown), [shown]);
+  const eachKey = useContext(EachKey);
+  const readText = (typed: string) =>
+    quantity ? parseQuantity(typed, quantity, system) : parseNumber(typed);
+  // What is being typed is not put straight before the field is left: "1." stays "1.".
+  const typing = useRef(false);
+  useEffect(() => {
+    if (!typing.current) setText(shown);
+  }, [shown]);
+  const type = (typed: string) => {
+    setText(typed);
+    if (!eachKey) return;
+    typing.current = true;
+    try {
+      onChange(readText(typed));
+      setProblem(null);
+    } catch {
+      // Half of a figure is no figure yet: it is refused once the field is left.
+    }
+  };
   const take = () => {
+    typing.current = false;
     // Left as it stood: what is shown may be rounded, and is nobody's typing.
     if (text === shown) return setProblem(null);
     try {
-      const read = quantity ? parseQuantity(text, quantity, system) : parseNumber(text);
+      const read = readText(text);
       setProblem(null);
-      if (Math.abs(read - value) > 1e-9) onChange(read);
+      if (value === null || Math.abs(read - value) > 1e-9) onChange(read);
     } catch (error) {
       setProblem(`${label} ${(error as Error).message}`);
     }
@@ -51,7 +75,7 @@ export function NumberField({ label, value, onChange, quantity, unit, hint }: Pr
           value={text}
           aria-invalid={problem ? true : undefined}
           aria-describedby={problem ? `${id}-error` : undefined}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => type(event.target.value)}
           onBlur={take}
           onKeyDown={(event) => {
             if (event.key !== 'Enter') return;

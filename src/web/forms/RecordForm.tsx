@@ -4,7 +4,8 @@ import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm 
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { useUnsaved } from '../state/unsaved.ts';
-import { followOthers, Told } from './told.ts';
+import { asTyped } from './asTyped.ts';
+import { followOthers, sayWorkedOut, startFrom, Told } from './told.ts';
 
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
@@ -16,6 +17,8 @@ interface Props<T extends FieldValues> {
   beside?: ReactNode;
   className?: string;
   large?: boolean;
+  /** Its values are worked out, not those of a record: nobody changes them elsewhere. */
+  workedOut?: boolean;
   /** The record as it was opened: on a version conflict, what someone else changed since is told from it. */
   base?: object | null;
   /** What a field of the record is called. */
@@ -27,31 +30,32 @@ interface Props<T extends FieldValues> {
  * reach is said, and a record changed elsewhere is shown before anything is written over it.
  */
 export function RecordForm<T extends FieldValues>(props: Props<T>) {
+  const { workedOut = false } = props;
   const form = useForm<T>({ defaultValues: props.values });
   const { isDirty, isSubmitting } = form.formState;
-  const [sent, setSent] = useState(false);
-  useEffect(() => {
-    const typing = form.watch(() => setSent(false));
-    return () => typing.unsubscribe();
-  }, [form]);
-  const unsaved = isDirty && !sent;
-  useUnsaved(unsaved && !isSubmitting);
+  useUnsaved(isDirty && !isSubmitting);
   const fresh = JSON.stringify(props.values);
   const followed = useRef(fresh);
+  // What was sent and has not come back yet: the form starts from it, as from the record itself.
+  const sent = useRef<T | null>(null);
   const [told, setTold] = useState<Record<string, string>>({});
   // What the form starts from may change while it is open (somebody saves, a pot is mixed, a minute passes): it follows,
   // but for what is typed, which stays and is told about.
   useEffect(() => {
-    const [was, is] = [JSON.parse(followed.current) as T, JSON.parse(fresh) as T];
-    followed.current = fresh;
+    const is = JSON.parse(fresh) as T;
+    const changed = followed.current !== fresh;
+    const was = sent.current ?? (JSON.parse(followed.current) as T);
     if (!isDirty) {
-      form.reset(is);
+      if (changed || !sent.current) form.reset(is);
       setTold({});
-    } else if (JSON.stringify(was) !== fresh) {
-      const more = followOthers(form as never, was, is);
-      setTold((known) => ({ ...known, ...more }));
+    } else if (changed) {
+      const more = followOthers(form as never, was, is, workedOut ? sayWorkedOut : undefined);
+      // What was sent comes back as it was saved: that is nobody else's change.
+      if (!sent.current) setTold((known) => ({ ...known, ...more }));
     }
-  }, [fresh, isDirty, form]);
+    if (changed) sent.current = null;
+    followed.current = fresh;
+  }, [fresh, isDirty, workedOut, form]);
   // What checks the form is fetched while the server still answers: it may not when the form is sent.
   useEffect(() => {
     import('../../contract/index.ts').catch(() => {}); // asked for again when the form is sent
@@ -61,7 +65,8 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
 
   const place = (errors: FieldError[]) => {
     const elsewhere: string[] = [];
-    for (const { path, message } of errors) {
+    for (const { path, message: said } of errors) {
+      const message = asTyped(said);
       const known = path !== '' && document.querySelector(`[name="${CSS.escape(path)}"]`);
       if (known) {
         openAround(known);
@@ -85,12 +90,16 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     form.handleSubmit(async (values) => {
       setGeneral([]);
       setClash(null);
+      const before = followed.current;
       try {
         const errors = await mutateAsync({ values: values as T, over });
         if (errors?.length) place(errors);
         else {
-          setSent(true);
+          // It may have come back already, as it was saved.
+          const back = followed.current !== before;
+          sent.current = back ? null : (values as T);
           setTold({});
+          startFrom(form, back ? (JSON.parse(followed.current) as T) : (values as T), values as T);
         }
       } catch (error) {
         if (error instanceof ApiProblem && error.problem.status === 409) setClash(error.problem);
@@ -132,7 +141,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           </p>
         )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}
-        <div className={`space-y-2 ${unsaved && !props.large ? 'save-bar' : ''}`}>
+        <div className={`space-y-2 ${isDirty && !props.large ? 'save-bar' : ''}`}>
           {general.length > 0 && (
             <div role="alert" className="border-error text-error border-l-4 py-1 pl-3 font-semibold">
               {general.map((message) => (

@@ -6,7 +6,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Quantity } from '../../core/units/index.ts';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { CellInput } from '../waterline/CellInput.tsx';
-import { NumberField } from './NumberField.tsx';
+import { EachKey, NumberField } from './NumberField.tsx';
 import { Stepper } from './Stepper.tsx';
 
 afterEach(() => {
@@ -28,20 +28,22 @@ function Held(props: {
 }
 
 describe('a figure outside a form', () => {
-  function field(quantity: Quantity | undefined, start: number) {
+  function field(quantity: Quantity | undefined, start: number, eachKey = false) {
     const taken = vi.fn();
     render(
       <UnitsProvider>
-        <Held start={start} taken={taken}>
-          {(value, onChange) => (
-            <NumberField
-              label="Figure"
-              value={value}
-              onChange={onChange}
-              {...(quantity ? { quantity } : { unit: 'h' })}
-            />
-          )}
-        </Held>
+        <EachKey value={eachKey}>
+          <Held start={start} taken={taken}>
+            {(value, onChange) => (
+              <NumberField
+                label="Figure"
+                value={value}
+                onChange={onChange}
+                {...(quantity ? { quantity } : { unit: 'h' })}
+              />
+            )}
+          </Held>
+        </EachKey>
       </UnitsProvider>,
     );
     const box = screen.getByLabelText('Figure') as HTMLInputElement;
@@ -52,6 +54,17 @@ describe('a figure outside a form', () => {
     };
     return { box, put, taken, user };
   }
+  it('beside an answer it is taken with each key, half a figure left as it is typed and refused once left', async () => {
+    const { box, put, taken, user } = field(undefined, 8, true);
+    await put('1.5', '');
+    expect(taken.mock.calls.at(-1)).toEqual([1.5]);
+    expect(box.value).toBe('1.5');
+    await put('x', '');
+    expect(taken.mock.calls.at(-1)).toEqual([1.5]);
+    expect(box.getAttribute('aria-invalid')).toBeNull();
+    await user.tab();
+    expect(box.getAttribute('aria-invalid')).toBe('true');
+  });
   it('is taken on Enter or when left, not at each key', async () => {
     const { put, taken, user } = field(undefined, 8);
     await put('12', '');

@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { FieldValues, FormState, Path, UseFormReturn } from 'react-hook-form';
 
-/** What other devices changed of the fields being typed in here, by the field's name. */
+/** What changed of the fields being typed in here since, as a sentence, by the field's name. */
 export const Told = createContext<Readonly<Record<string, string>>>({});
 export const useTold = (name: string): string | undefined => useContext(Told)[name];
 
@@ -23,16 +23,28 @@ const isTyped = (dirty: FormState<FieldValues>['dirtyFields'], path: string): bo
   return found !== undefined && found !== false;
 };
 
+/** Of a record that somebody else saved meanwhile. */
+function sayElsewhere(value: unknown): string {
+  const what = Array.isArray(value) ? 'Changed' : value === '' ? 'Emptied' : `Changed to “${String(value)}”`;
+  return `${what} elsewhere since you began typing.`;
+}
+
+/** Of a figure that is worked out anew while it is typed over. */
+export const sayWorkedOut = (value: unknown): string =>
+  value === '' ? 'No longer worked out.' : `Now worked out as ${String(value)}.`;
+
 /**
  * Brings into a form that is being typed in what somebody else saved meanwhile: fields not typed in follow, those typed
  * in stay as they are.
  *
- * @returns what the typed ones were changed to elsewhere, in words
+ * @param say what is said of a typed field that would be another now
+ * @returns what is said of each of them
  */
 export function followOthers<T extends FieldValues>(
   form: UseFormReturn<T>,
   was: T,
   is: T,
+  say: (value: unknown) => string = sayElsewhere,
 ): Record<string, string> {
   const told: Record<string, string> = {};
   const before = new Map(leaves(was));
@@ -42,8 +54,21 @@ export function followOthers<T extends FieldValues>(
     if (!isTyped(form.formState.dirtyFields as never, path)) {
       form.resetField(name, { defaultValue: value as never });
     } else if (!same(form.getValues(name), value)) {
-      told[path] = typeof value === 'object' ? '' : String(value);
+      told[path] = say(value);
     }
   }
   return told;
+}
+
+/**
+ * Takes what was sent for saved: the form starts from it, and what was typed meanwhile stays, as typed and not saved.
+ *
+ * @param saved the record as it came back, or what was sent where it has not
+ */
+export function startFrom<T extends FieldValues>(form: UseFormReturn<T>, saved: T, sent: T): void {
+  const now = structuredClone(form.getValues());
+  form.reset(saved);
+  const before = new Map(leaves(sent));
+  for (const [path, value] of leaves(now))
+    if (!same(before.get(path), value)) form.setValue(path as Path<T>, value as never, { shouldDirty: true });
 }

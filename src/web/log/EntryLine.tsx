@@ -1,14 +1,14 @@
 import { useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
 import type { CoatAirRecord, Entry, LoggedConditions, LogView } from '../../contract/index.ts';
 import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
-import { entryWrite } from '../api/logEntry.ts';
+import { strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayFailure } from '../words/airReasons.ts';
-import { FOUND_WORDS, METHOD_WORDS, sayTask } from '../words/systems.ts';
+import { counted } from '../words/counted.ts';
+import { FOUND_WORDS, METHOD_WORDS, sayTask, WAY_OFF_WORDS } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
 
 interface Props {
@@ -28,7 +28,7 @@ export function EntryLine({ entry, view, zone, now }: Props) {
       <div className="grid gap-x-4 md:grid-cols-[9rem_minmax(0,1fr)_auto]">
         <p className="font-semibold">{sayTime(entry.at, zone, now)}</p>
         <div className={gone ? 'line-through opacity-80' : ''}>
-          <EntryText entry={entry} view={view} zone={zone} />
+          <EntryText entry={entry} view={view} zone={zone} now={now} />
         </div>
         {!gone && entry.kind !== 'strike' && entry.kind !== 'batch-end' && (
           <p className="no-print flex gap-1">
@@ -117,13 +117,14 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
   );
 }
 
-function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
+function EntryText({ entry, view, zone, now }: Props) {
   const { show } = useUnits();
   const name = (id: string) => view.products[id]?.name ?? 'a product';
   switch (entry.kind) {
     case 'coat': {
       const { body } = entry;
       const film = view.films[entry.id] ?? null;
+      const removedAt = view.removedAt[entry.id];
       return (
         <>
           <strong>
@@ -134,6 +135,7 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
           {body.by && ` (${body.by})`}
           {film !== null && <>, {show(film, 'film')} dry by litres</>}; finished{' '}
           {sayTime(body.endedAt, zone, Date.parse(entry.at))}
+          {removedAt && <strong className="block">Taken off again {sayTime(removedAt, zone, now)}</strong>}
           <CoatAir entry={entry} zone={zone} />
           {body.note && <span className="block text-sm">{body.note}</span>}
         </>
@@ -161,6 +163,17 @@ function EntryText({ entry, view, zone }: Omit<Props, 'now'>) {
       );
     case 'blast':
       return <>Blasted bare; to be primed within {figure(entry.body.holdsHours)} h</>;
+    case 'removal': {
+      const { toGround, coats, way, grit, reason } = entry.body;
+      const what = toGround ? 'everything, down to the ground' : counted(coats.length, 'coat');
+      return (
+        <>
+          {WAY_OFF_WORDS[way]}: {what}
+          {grit !== null && `, ${grit} grit`}
+          <span className="block text-sm">{reason}</span>
+        </>
+      );
+    }
     case 'work':
       return (
         <>
@@ -195,17 +208,9 @@ function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {
   const [reason, setReason] = useState('');
   const { mutate: log } = useQueued();
   const strike = () =>
-    log(
-      entryWrite({
-        id: uuidv7(),
-        areaId: entry.areaId,
-        at: new Date().toISOString(),
-        corrects: entry.id,
-        kind: 'strike',
-        body: { reason: reason.trim() },
-      }),
-      { onSuccess: onDone },
-    );
+    log(strikeWrite(entry.areaId, entry.id, reason.trim()), {
+      onSuccess: onDone,
+    });
   return (
     <form
       className="board my-2 flex flex-wrap items-end gap-2 p-3"

@@ -9,6 +9,7 @@ import { useLog, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { rowsOf } from '../parts/drawing/drawnRows.ts';
+import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -114,7 +115,7 @@ function AreaLog({
   const { show } = useUnits();
   const entries = entriesOf(found, area);
   const areaM2 = view.clocks.find(({ areaId }) => areaId === area.id)?.areaM2 || null;
-  const on = onArea(entriesOf(view, area), view.films, areaM2);
+  const on = onArea(entriesOf(view, area), view, areaM2);
   return (
     <section aria-labelledby={`log-${area.id}`}>
       <div className="batten flex flex-wrap items-baseline justify-between gap-x-6">
@@ -138,6 +139,12 @@ function AreaLog({
             ). Reason given: {reason}
           </p>
         ))}
+      <OpenFaults
+        faults={view.faults.filter(({ areaId }) => areaId === area.id)}
+        boatId={view.boat.id}
+        zone={zone}
+        now={now}
+      />
       {entries.length === 0 ? (
         <p className="py-2 opacity-80">Nothing logged.</p>
       ) : (

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { Entry, LogView } from '../../contract/index.ts';
+import type { Entry } from '../../contract/index.ts';
 import { onArea } from './coatFigures.ts';
 
 const coat = (id: string, coatNo: number, areaM2: number, over: object = {}) =>
@@ -10,10 +10,13 @@ const coat = (id: string, coatNo: number, areaM2: number, over: object = {}) =>
     body: { stepId: 's', coatNo, areaM2, litres: 0.27 },
     ...over,
   }) as unknown as Entry;
-const films = { a: 60, b: 60, c: 40, gone: 500 } as LogView['films'];
+const films = {
+  films: { a: 60, b: 60, c: 40, gone: 500, off: 90 },
+  removedAt: { off: '2026-05-03T10:00:00Z' },
+};
 
-it('a film stays as thick as it was applied, however the area is cut up afterwards', () => {
-  const entries = [coat('a', 0, 2.32), coat('gone', 0, 2.32, { correctedBy: 'a' })];
+it('a film stays as thick as it was applied, however the area is cut up afterwards; a coat taken off is none', () => {
+  const entries = [coat('a', 0, 2.32), coat('gone', 0, 2.32, { correctedBy: 'a' }), coat('off', 1, 2.32)];
   expect(onArea(entries, films, 2.32)).toEqual({ coats: 1, litres: 0.27, microns: 60 });
   expect(onArea(entries, films, 1.16).microns).toBe(60);
   expect(onArea(entries, films, null).microns).toBe(60);

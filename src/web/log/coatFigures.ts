@@ -30,15 +30,19 @@ export interface OnArea {
 }
 
 /**
- * What the log says is on an area. A coat logged in sessions is one coat. Its film is that of what it covered when it was
+ * What the log says is on an area; what was taken off again is not. A coat logged in sessions is one coat. Its film is that of what it covered when it was
  * applied: cutting the area up later makes no film thicker. What a coat has not covered yet counts as nothing.
  *
  * @param areaM2 the area as it is now; null: not known, and every coat counts as whole
  */
-export function onArea(entries: readonly Entry[], films: LogView['films'], areaM2: number | null): OnArea {
+export function onArea(
+  entries: readonly Entry[],
+  { films, removedAt }: Pick<LogView, 'films' | 'removedAt'>,
+  areaM2: number | null,
+): OnArea {
   const coats = new Map<string, { coveredM2: number; volume: number; litres: number }>();
   for (const entry of entries) {
-    if (entry.kind !== 'coat' || !counts(entry)) continue;
+    if (entry.kind !== 'coat' || !counts(entry) || removedAt[entry.id]) continue;
     const { stepId, coatNo, litres, areaM2: coveredM2 } = entry.body;
     const key = `${stepId} ${coatNo}`;
     const coat = coats.get(key) ?? { coveredM2: 0, volume: 0, litres: 0 };

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { AreaClock, HandView } from '../../contract/index.ts';
 import type { HandFinding } from '../../core/cure/index.ts';
-import { entryWrite } from '../api/logEntry.ts';
+import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { FOUND_WORDS } from '../words/systems.ts';
@@ -44,29 +44,18 @@ export function HandTests({ clock, zone, now }: Props) {
   const { film, hand } = clock;
   if (!film?.stepId) return null;
   const { stepId, coatNo } = film;
-  const entry = { areaId: clock.areaId, at: new Date(now).toISOString() };
   const test = (found: HandFinding) =>
     log(
       entryWrite({
-        ...entry,
         id: uuidv7(),
+        areaId: clock.areaId,
         at: new Date().toISOString(),
         corrects: null,
         kind: 'hand-test',
         body: { stepId, coatNo, found, place: '', note: '' },
       }),
     );
-  const undo = (entryId: string) =>
-    log(
-      entryWrite({
-        ...entry,
-        id: uuidv7(),
-        at: new Date().toISOString(),
-        corrects: entryId,
-        kind: 'strike',
-        body: { reason: 'logged by mistake' },
-      }),
-    );
+  const undo = (entryId: string) => log(strikeWrite(clock.areaId, entryId, 'logged by mistake'));
   return (
     <details className="border-base-300 border-y py-2" open={hand !== null}>
       <summary className="target cursor-pointer py-2">

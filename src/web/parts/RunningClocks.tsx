@@ -16,6 +16,11 @@ const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
   sanding: { word: 'sanding', by: 'the paper clogs until' },
   wiped: { word: 'washed', by: 'to be coated by, or wiped again; the coat ends it' },
   tape: { word: 'tape', by: 'to be off by', end: 'It is off' },
+  'tape-wet': {
+    word: 'pull the tape',
+    by: 'while the last coat is wet, at tack-free at the latest; back on itself',
+    end: 'It is off',
+  },
   'dew-safe': { word: 'safe from dew and rain', by: 'by itself' },
   'tack-free': { word: 'tack-free', by: 'by itself' },
   sandable: { word: 'sandable', by: 'by itself' },
@@ -26,7 +31,15 @@ const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
 };
 
 /** On the board films and pots have lines of their own; only what ends soon is said besides. */
-const BESIDE: ReadonlySet<RunningKind> = new Set(['wait', 'sanding', 'wiped', 'tape', 'dew-safe', 'walk']);
+const BESIDE: ReadonlySet<RunningKind> = new Set([
+  'wait',
+  'sanding',
+  'wiped',
+  'tape',
+  'tape-wet',
+  'dew-safe',
+  'walk',
+]);
 const SOON_MS = 48 * 3_600_000;
 
 /** The clocks that run beside the windows, soonest first, with what ends each; of the yard, or of one area. */

@@ -7,6 +7,7 @@ import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { STAND_SIDES, STAND_WORDS } from '../words/supports.ts';
 import { choices } from '../words/survey.ts';
@@ -57,6 +58,7 @@ export function StandForm({
   onDone: () => void;
 }) {
   const { system } = useUnits();
+  const confirm = useConfirm();
   const id = useRef(stand?.id ?? uuidv7());
   const submit = async (
     values: StandValues,
@@ -87,6 +89,16 @@ export function StandForm({
       const errors = await refusals((c) => c.standInput, input, read);
       if (errors.length) return errors;
       const hidden = areas.filter((area) => values.hides[area.id]);
+      const sure =
+        hidden.length > 0 ||
+        areas.length === 0 ||
+        (await confirm({
+          title: `${input.name || 'This support'} hides nothing?`,
+          text: 'No area is ticked. Paint under its pad is then neither planned nor bought, and nobody is told to go back to it.',
+          action: 'It hides nothing',
+          back: 'Tick the areas',
+        }));
+      if (!sure) return undefined;
       await api<Stand>('POST', '/stands', {
         stand: input,
         patches: hidden.map((area) => ({ id: uuidv7(), areaId: area.id })),

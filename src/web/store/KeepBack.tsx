@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { LotView, MovementInput } from '../../contract/index.ts';
+import type { Area, BenchView, LotView, MovementInput } from '../../contract/index.ts';
 import { shares } from '../../core/mix/index.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useBoat, useProducts, useSlip } from '../api/queries.ts';
+import { useBench, useBoat, useProducts, useSlip } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
+import { useBoatInHand } from '../state/boatInHand.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
 import { AmountStepper } from './AmountStepper.tsx';
@@ -22,18 +23,28 @@ export function KeepBack({
   const slip = useSlip();
   const products = useProducts();
   const [boatId, setBoatId] = useState('');
-  const [areaId, setAreaId] = useState('');
-  const [amount, setAmount] = useState(0.1);
+  const [chosenId, setAreaId] = useState('');
+  const [own, setOwn] = useState<number | null>(null);
   const { show } = useUnits();
   const write = useWrite({ atForm: true });
   const sheet = products.data?.find(({ id }) => id === lot.productId)?.sheet;
-  const boat = boatId || slip.data?.boats[0]?.id || '';
+  const inHand = useBoatInHand(slip.data?.boats);
+  const known = slip.data?.boats.find(({ id }) => id === inHand) ?? slip.data?.boats[0];
+  const boat = boatId || known?.id || '';
+  const areas = useBoat(boat).data?.areas ?? [];
+  // Keep-backs are for patches: the first that still waits under its support.
+  const areaId = chosenId || areas.find(({ part }) => part?.standId)?.id || '';
+  const patch = useBench(areaId);
   const i = sheet?.parts.findIndex(({ name }) => name === lot.part) ?? -1;
   if (!sheet || i < 0) return null;
   // In the measure of the tins: by weight where they are kept in kg.
   const as = lot.unit === 'kg' ? 'weight' : 'volume';
   const told = sheet.ratioBy === as || sheet.parts.every(({ densityKgPerL }) => densityKgPerL !== null);
   const share = told ? shares({ parts: sheet.parts, by: sheet.ratioBy, as }) : null;
+  // What the patch still takes of it, until somebody says otherwise.
+  // While another patch is being read, what is known is still of the one before.
+  const need = patch.data?.area.id === areaId ? leftFor(patch.data, lot.productId) : null;
+  const amount = own ?? (need !== null && share && lot.unit === 'l' ? need * (share[i] as number) : 0.1);
   const wanted = sheet.parts.map(({ name }, k) => ({
     part: name,
     amount: share ? (amount * (share[k] as number)) / (share[i] as number) : 0,
@@ -88,13 +99,13 @@ export function KeepBack({
             setAreaId('');
           }}
         />
-        {boat && <AreaChoice boatId={boat} value={areaId} onChange={setAreaId} />}
+        <AreaChoice areas={areas} value={areaId} onChange={setAreaId} />
         <AmountStepper
           label={`Of ${lot.part}`}
           unit={lot.unit}
           value={amount}
           min={0.001}
-          onChange={setAmount}
+          onChange={setOwn}
         />
       </div>
       {share ? (
@@ -107,6 +118,11 @@ export function KeepBack({
       ) : (
         <p className="text-error font-semibold">
           Its densities are not stated: keep it back by the sheet's own measure.
+        </p>
+      )}
+      {need !== null && own === null && (
+        <p className="text-sm">
+          {show(need, 'volume')} mixed is what the coats of it still to go on there take.
         </p>
       )}
       {missing && share && (
@@ -131,12 +147,17 @@ export function KeepBack({
   );
 }
 
+/** Mixed litres that the coats of a product still to go on an area take; null: it is not what comes next there. */
+function leftFor(view: BenchView | undefined, productId: string): number | null {
+  const next = view?.clock.next;
+  if (!view || !next || next.productId !== productId || view.litresForCoat === null) return null;
+  const begun = next.areaM2 > 0 ? next.coveredM2 / next.areaM2 : 0;
+  return view.litresForCoat * (next.coats - next.coatNo - begun);
+}
+
 /** The patches of a boat first, since keep-backs are for them. */
-function AreaChoice(of: { boatId: string; value: string; onChange: (value: string) => void }) {
-  const boat = useBoat(of.boatId);
-  const areas = [...(boat.data?.areas ?? [])].sort(
-    (a, b) => Number(b.part !== null) - Number(a.part !== null),
-  );
+function AreaChoice(of: { areas: readonly Area[]; value: string; onChange: (value: string) => void }) {
+  const areas = [...of.areas].sort((a, b) => Number(b.part !== null) - Number(a.part !== null));
   return (
     <Choice
       label="For"

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, SupplierInput, SupplierRecord, TradeView } from '../../contract/index.ts';
 import { type CurrencyCode, fromMinor, toMinor } from '../../core/supply/index.ts';
+import { figure, MOST_MONEY } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { useWrite } from '../api/mutations.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -20,7 +21,12 @@ export function minorOf(
   currency: CurrencyCode,
 ): number {
   const value = text.trim() === '' ? 0 : read.number(path, label, text);
-  return Number.isFinite(value) && value >= 0 && value < 1e9 ? toMinor(value, currency) : value < 0 ? -1 : 0;
+  if (!Number.isFinite(value)) return 0;
+  // Said in the currency it was typed in; the border knows minor units only.
+  const most = fromMinor(MOST_MONEY, currency);
+  if (value >= 0 && value <= most) return toMinor(value, currency);
+  read.refuse(path, `${label} ${text.trim()} is outside 0–${figure(most)} ${currency}`);
+  return 0;
 }
 
 /** Who sells, what a delivery costs and how long it takes. */

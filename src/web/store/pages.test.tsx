@@ -284,6 +284,6 @@ describe('cost and quote', () => {
     expect(costs.bill.net + costs.bill.tax + costs.bill.rounding).toBe(costs.bill.gross);
     await put('Tax', '250');
     await user.click(screen.getByRole('button', { name: 'Save' }));
-    expect(await screen.findByText(/tax rate \(fraction\) 2.5 is above the limit of 1/)).toBeDefined();
+    expect(await screen.findByText(/tax rate \(%\) 250 is above the limit of 100/)).toBeDefined();
   });
 });

@@ -1,8 +1,8 @@
 import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { BoatView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
+import type { BoatView, OwnTemplate, Product, StackView, Step, StripView } from '../../contract/index.ts';
 import { type JudgedStack, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
-import { useBoat, useProducts, useStacks, useTemplates } from '../api/queries.ts';
+import { useBoat, useProducts, useStacks, useStrip, useTemplates } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -42,6 +42,15 @@ export function ComparePage() {
   );
 }
 
+const THREE_DAYS_H = 72;
+
+/** Mean surface temperature of the next three days as forecast, to a degree; null: nothing is known of them. */
+function forecastC(strip: StripView | undefined): number | null {
+  const hours = (strip?.hours ?? []).filter(({ at }) => at >= (strip?.now ?? '')).slice(0, THREE_DAYS_H);
+  if (hours.length === 0) return null;
+  return Math.round(hours.reduce((sum, { surfaceC }) => sum + surfaceC, 0) / hours.length);
+}
+
 interface Way {
   key: string;
   name: string;
@@ -65,8 +74,12 @@ function Compare({
   const area = view.areas.find((each) => each.id === areaId);
   const clock = view.clocks.find((each) => each.areaId === areaId);
   const stack = stacks.find((each) => each.areaId === areaId);
-  const [tempC, setTempC] = useState(15);
+  const [asked, setAsked] = useState<number | null>(null);
+  const strip = useStrip(areaId ?? null, 0);
+  const tempC = asked ?? forecastC(strip.data) ?? 15;
   const [chosen, setChosen] = useState<[string, string] | null>(null);
+  // The temperature it begins at is not put in while somebody types another.
+  if (strip.isLoading) return <p className="p-6">Reading the forecast…</p>;
   if (!area || !clock || !stack) return <p className="p-6">This area is not on the boat any more.</p>;
   const context = stackContext(area, clock, stack, products);
   const ways: Way[] = [
@@ -104,7 +117,7 @@ function Compare({
                 onChange={(key) => setChosen(place === 0 ? [key, second] : [first, key])}
               />
             ))}
-            <NumberField label="At a steady" quantity="temperature" value={tempC} onChange={setTempC} />
+            <NumberField label="At a steady" quantity="temperature" value={tempC} onChange={setAsked} />
           </div>
           <Figures pair={pair} context={context} tempC={tempC} />
           <div className="grid gap-4 lg:grid-cols-2">

@@ -2,9 +2,10 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, AreaClock, OwnTemplate, StackView, Step } from '../../contract/index.ts';
-import { FAMILIES, fillTemplate, templatesFor } from '../../core/system/index.ts';
+import { FAMILIES, FILLERS, fillTemplate, templatesFor } from '../../core/system/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { useTemplates } from '../api/queries.ts';
+import { NumberField } from '../forms/NumberField.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useAnyUnsaved } from '../state/unsaved.ts';
@@ -77,6 +78,17 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   const offers = offersFor(context, own.data ?? []);
   const { area } = context;
   const typed = useAnyUnsaved();
+  const [fillPercent, setFillPercent] = useState<number | null>(null);
+  const isFiller = ({ productId }: Step) => {
+    const product = context.products.find(({ id }) => id === productId);
+    return product !== undefined && FILLERS.includes(product.sheet.family);
+  };
+  /** Whether a template fills lows that nobody has said the share of. */
+  const asksShare = ({ steps: offered }: Offer) => offered.some((step) => isFiller(step) && !step.band);
+  const onShare = (step: Step): Step =>
+    isFiller(step) && !step.band && context.areaM2 > 0 && fillPercent !== null && fillPercent < 100
+      ? { ...step, band: { name: 'lows to fill', areaM2: (context.areaM2 * fillPercent) / 100 } }
+      : step;
   const take = async (offer: Offer) => {
     const lost =
       steps.length > 0
@@ -84,7 +96,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         : typed && `Replace what is typed for ${area.name} and not saved?`;
     if (lost && !(await confirm({ title: lost, action: 'Replace' }))) return;
     write(
-      { method: 'PUT', path: `/areas/${area.id}/stack`, body: { version, steps: offer.steps } },
+      { method: 'PUT', path: `/areas/${area.id}/stack`, body: { version, steps: offer.steps.map(onShare) } },
       { onSuccess: (stack) => onTaken(stack as StackView) },
     );
   };
@@ -94,6 +106,17 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         {steps.length === 0 ? 'Begin from a template' : 'Templates, and this system on other areas'}
       </summary>
       <div className="space-y-4 pt-3">
+        {offers.some(asksShare) && (
+          <div className="max-w-48">
+            <NumberField
+              label="Share to be filled"
+              value={fillPercent}
+              unit="%"
+              hint="Of the area, by a long batten: only lows are filled."
+              onChange={(value) => setFillPercent(Math.min(100, Math.max(1, value)))}
+            />
+          </div>
+        )}
         <ul className="divide-base-300 divide-y">
           {offers.length === 0 && <li className="py-1">No template fits this substrate and exposure.</li>}
           {offers.map((offer) => (
@@ -105,6 +128,9 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 {offer.missing.length > 0 && (
                   <span className="block text-sm">No sheet yet for: {offer.missing.join(', ')}</span>
                 )}
+                {asksShare(offer) && fillPercent === null && (
+                  <span className="block text-sm">Enter how much is to be filled first.</span>
+                )}
                 {offer.steps.length > 0 && (
                   <span className="block text-sm">It takes {sayProducts(offer.steps, context.products)}</span>
                 )}
@@ -112,7 +138,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
               <button
                 type="button"
                 className="btn btn-sm"
-                disabled={offer.steps.length === 0}
+                disabled={offer.steps.length === 0 || (asksShare(offer) && fillPercent === null)}
                 onClick={() => void take(offer)}
               >
                 Take it<span className="sr-only"> {offer.name}</span>

@@ -1,4 +1,5 @@
 import { type ReactNode, useId } from 'react';
+import { EachKey } from '../forms/NumberField.tsx';
 
 /** A result, or why there is none. */
 export function tried<T>(work: () => T): { value: T } | { problem: string } {
@@ -17,7 +18,7 @@ export function Tool({ title, children }: { title: string; children: ReactNode }
       <h2 id={id} className="batten pb-1 text-lg">
         {title}
       </h2>
-      {children}
+      <EachKey value={true}>{children}</EachKey>
     </section>
   );
 }

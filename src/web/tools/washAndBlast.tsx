@@ -6,10 +6,38 @@ import {
   WASH_RATIO,
   washLitres,
 } from '../../core/inspect/index.ts';
+import { figure } from '../../core/units/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { StoreNote } from './StoreFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
+
+/** A dose by the label of a cleaner, grams or millilitres to the litre. */
+function BucketDose() {
+  const { show } = useUnits();
+  const [bucket, setBucket] = useState(10);
+  const [perLitre, setPerLitre] = useState<number | null>(null);
+  const dose = perLitre === null || !(perLitre > 0) || !(bucket > 0) ? null : perLitre * bucket;
+  return (
+    <>
+      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
+        <NumberField label="Bucket" quantity="volume" value={bucket} onChange={setBucket} />
+        <NumberField
+          label="Dose by its label"
+          unit="g or ml a litre"
+          value={perLitre}
+          onChange={setPerLitre}
+          hint="Read it off the label: too much leaves a film that paint does not hold on."
+        />
+      </div>
+      {dose !== null && (
+        <output className="block text-lg">
+          <strong>{figure(dose)} g or ml</strong> into {show(bucket, 'volume')} of water; rinse it off
+        </output>
+      )}
+    </>
+  );
+}
 
 const WASHES = [
   ['salt-remover', `Salt remover, ${WASH_RATIO['salt-remover']} : 1`],
@@ -40,6 +68,8 @@ export function WashDilution() {
           />
         </>
       )}
+      <h3 className="pt-2 font-semibold">A cleaner by the dose</h3>
+      <BucketDose />
     </Tool>
   );
 }

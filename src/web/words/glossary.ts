@@ -53,6 +53,7 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'reconcile', meaning: 'To hold what is left in both tins against what was mixed: it tells the ratio that was really used.' },
   { word: 'record', meaning: 'What was really done, entry by entry; a correction is a new entry.', code: 'log' },
   { word: 'reducer', meaning: 'Thinner that a sheet counts as a part of the mix; it makes no film.' },
+  { word: 'removal', meaning: 'Coats sanded off, scraped, stripped or blasted off again: logged with how and why, and everything goes by what is left.', code: 'removal' },
   { word: 'round', meaning: 'One more coat of a step than planned, because the work wants it: filling and fairing go in rounds.' },
   { word: 'safe from dew, safe from rain', meaning: 'The film has set so far that dew or rain no longer marks it.', code: 'dew-safe' },
   { word: 'sag', meaning: 'Paint that slid down while wet: too thick, too thin a mix, or too cold.' },

@@ -1,6 +1,6 @@
 import type { HandFinding } from '../../core/cure/index.ts';
 import type { Method } from '../../core/film/index.ts';
-import type { LayOrder, StepTask, TaskKind } from '../../core/system/index.ts';
+import type { LayOrder, RemovalWay, StepTask, TaskKind } from '../../core/system/index.ts';
 
 /** Steps, methods and work in words. */
 
@@ -37,6 +37,14 @@ export const FOUND_WORDS: Record<HandFinding, string> = {
   hard: 'fingernail leaves none',
   clogs: 'sanding clogs the paper',
   powders: 'sanding gives powder',
+};
+
+/** How coats are taken off again. */
+export const WAY_OFF_WORDS: Record<RemovalWay, string> = {
+  sanded: 'Sanded off',
+  scraped: 'Scraped off',
+  stripped: 'Stripped',
+  blasted: 'Blasted off',
 };
 
 /** A task as said in a line: "sand 180 grit (blow off)". */

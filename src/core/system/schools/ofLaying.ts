@@ -71,6 +71,10 @@ const FINISHES: readonly Family[] = [
   'waterborne-acrylic',
   'varnish',
 ];
+/** A seal coat holds aggregate: sanded, it would be sanded off. */
+const sealsAggregate = (step: { before: readonly StepTask[] }) =>
+  step.before.some(({ kind }) => kind === 'aggregate');
+
 /** Grit between coats, by what is sanded: high-build 120–220, finish 320 [T, handbook part 4]. */
 const gritFor = (family: Family): number => (isIn(FINISHES, family) ? 320 : 180);
 
@@ -93,10 +97,10 @@ export const thicknessPractice: Practice = {
 };
 
 export const overcoatingPractice: Practice = {
-  applies: (steps, place) => steps.some((step) => !isOf(UNSANDED, step, place)),
+  applies: (steps, place) => steps.some((step) => !isOf(UNSANDED, step, place) && !sealsAggregate(step)),
   inForce: (steps, place) => {
     const ways = steps.flatMap((step, i) => {
-      if (isOf(UNSANDED, step, place)) return [];
+      if (isOf(UNSANDED, step, place) || sealsAggregate(step)) return [];
       const joints = Array.from({ length: Math.max(0, Math.floor(step.coats) - 1) }, (_, no) => no + 1);
       const between = joints.map((no) => sandedBefore(step, no) !== null);
       return i === 0 ? between : [...between, step.before.some(isSand)];
@@ -106,7 +110,7 @@ export const overcoatingPractice: Practice = {
   take: (steps, way, place) =>
     steps.map((step, i) => {
       const family = familyOf(step, place);
-      if (!family || isIn(UNSANDED, family)) return step;
+      if (!family || isIn(UNSANDED, family) || sealsAggregate(step)) return step;
       if (way === 'tacky') {
         return {
           ...step,

@@ -51,9 +51,8 @@ export const INSIDE: readonly Template[] = [
     name: 'Joinery inside, water-borne',
     substrates: TIMBER,
     services: ['interior'],
-    steps: [
-      { family: 'waterborne-acrylic', coats: 3, method: 'brush', before: [sand(120)], sandBetween: 240 },
-    ],
+    school: 'minutes between coats; sand one only once it has set, or the paper drags it',
+    steps: [{ family: 'waterborne-acrylic', coats: 3, method: 'brush', before: [sand(120)] }],
   },
   {
     id: 'anchor-locker',

@@ -1,0 +1,232 @@
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { addition, isByGrams } from '../../core/mix/index.ts';
+import { restsOn, thinnerOf } from '../../core/system/index.ts';
+import { toCanonical, type UnitSystem } from '../../core/units/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import type { useQueued } from '../api/mutations.ts';
+import { RestsOn } from '../parts/RestsOn.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { type AdditiveMl, Additives, plannedMl } from './Additives.tsx';
+import { BatchSize } from './BatchSize.tsx';
+import { batchOrProblem, potLifeOf } from './batchInHand.ts';
+import { Cans } from './Cans.tsx';
+import { cautionsFor } from './cautions.ts';
+import { FinerTool } from './FinerTool.tsx';
+import { LabelCheck } from './LabelCheck.tsx';
+import { OwnRatioNote } from './OwnRatioNote.tsx';
+import { PotPlan } from './PotPlan.tsx';
+import { Pours } from './Pours.tsx';
+import { planFor } from './planFor.ts';
+import { pouredOf } from './poured.ts';
+import { SplitNotes } from './SplitNotes.tsx';
+import { TIN_SILENT, TinFields } from './TinFields.tsx';
+import { endsBefore, TinsReach, whyAnyway } from './TinsReach.tsx';
+import { ToolFields } from './ToolFields.tsx';
+import { useTool } from './toolChoice.ts';
+
+export interface MixingProps {
+  view: BenchView;
+  step: Step;
+  product: Product;
+  /** Unthinned litres still wanted for this coat. */
+  wanted: number | null;
+  /** m² of other areas that are applied in the same go. */
+  othersM2: number;
+  airC: number | null;
+  onMixed: () => void;
+}
+
+/** How warm the pot is: as the air, until somebody says otherwise. */
+function usePotTemp(airC: number | null): [number, (tempC: number) => void] {
+  const [own, setOwn] = useState<number | null>(null);
+  return [own ?? airC ?? 18, setOwn];
+}
+
+/** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
+export function OneBatch({
+  view,
+  step,
+  product,
+  othersM2,
+  airC,
+  missing,
+  onMixed,
+  log,
+  sending,
+}: MixingProps & {
+  missing: number | null;
+  log: ReturnType<typeof useQueued>['mutate'];
+  sending: boolean;
+}) {
+  const { sheet } = product;
+  const twoPart = sheet.parts.length > 1;
+  // A ratio from memory may ruin the whole coat: an own one is the painter's word.
+  const ratioUnread = restsOn(sheet, 'mix').includes('ratio') && !step.ownRatio;
+  const { system } = useUnits();
+  const [tool, chooseTool] = useTool(system);
+  const [potTempC, setPotTempC] = usePotTemp(airC);
+  const [tin, setTin] = useState(TIN_SILENT);
+  const [additives, setAdditives] = useState<AdditiveMl>({});
+  const [asked, setAsked] = useState<number | null>(null);
+  const [anyway, setAnyway] = useState('');
+  const potLife = potLifeOf(product, potTempC, tin.potLifeMin);
+  const inductionMin = sheet.inductionMin ?? tin.inductionMin;
+  const next = view.clock.next;
+  const tinsEnd = endsBefore(view.tins, missing);
+  const refused = tinsEnd && anyway.trim().length < 3;
+  const plan = planFor({ wanted: missing, potLife, view, step, inductionMin });
+  const usual = missing === null ? 0.5 : missing || 0.1;
+  const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? usual) : usual;
+  const litres = asked ?? roundUp(suggested, system);
+  const wholeBatch = {
+    litres,
+    parts: sheet.parts,
+    ownParts: step.ownRatio?.parts ?? null,
+    by: sheet.ratioBy,
+    tolerance: sheet.ratioTolerance,
+  };
+  const { batch, problem } = batchOrProblem({ ...wholeBatch, tool });
+  const paintLitres = batch?.litres ?? litres;
+  const thinner = addition({
+    batchLitres: paintLitres,
+    fraction: step.thinner,
+    limit: thinnerOf(sheet, step.method),
+  });
+  // As planned for the pot in hand, until somebody says otherwise.
+  const planned = plannedMl(step.additives, paintLitres);
+  const put = sheet.additives.flatMap(({ name }) => {
+    const ml = additives[name] ?? planned[name] ?? 0;
+    return ml > 0 ? [{ name, ml }] : [];
+  });
+
+  const logMixed = () => {
+    if (!batch) return;
+    log(
+      entryWrite({
+        id: uuidv7(),
+        areaId: view.area.id,
+        at: new Date().toISOString(),
+        corrects: null,
+        kind: 'batch',
+        body: {
+          stepId: step.id,
+          coatNo: view.clock.next?.coatNo ?? 0,
+          productId: product.id,
+          sheetVersion: product.version,
+          ...pouredOf(batch),
+          tool,
+          ...(step.ownRatio && { ownRatio: step.ownRatio }),
+          ...(put.length > 0 && { additives: put }),
+          thinnerLitres: thinner.litres,
+          potTempC,
+          inductionMin,
+          potLifeMin: potLife,
+        },
+      }),
+      {
+        onSuccess: () => {
+          if (tinsEnd) log(whyAnyway(view, anyway));
+          setAnyway('');
+          setAdditives({});
+          onMixed();
+        },
+      },
+    );
+  };
+
+  return (
+    <>
+      {view.tins && missing !== null && missing > 0 && (
+        <TinsReach
+          tins={view.tins}
+          missing={missing}
+          mixed={twoPart}
+          areaM2={(next ? Math.max(0, next.areaM2 - next.coveredM2) : 0) + othersM2}
+          reason={anyway}
+          onReason={setAnyway}
+        />
+      )}
+      <RestsOn productId={product.id} sheet={sheet} figures={twoPart ? ['litres', 'mix'] : ['litres']} />
+      {sheet.canLitres ? (
+        <Cans wanted={missing} canLitres={sheet.canLitres} />
+      ) : (
+        <>
+          {plan && (
+            <PotPlan
+              plan={plan}
+              sheet={sheet}
+              method={step.method}
+              potLife={potLife}
+              potTempC={potTempC}
+              inductionMin={inductionMin}
+            />
+          )}
+          {step.ownRatio && <OwnRatioNote product={product} own={step.ownRatio} />}
+          <BatchSize
+            product={product}
+            litres={litres}
+            onLitres={setAsked}
+            byGrams={isByGrams(sheet.parts, sheet.ratioBy, tool)}
+            potTempC={potTempC}
+            onPotTemp={setPotTempC}
+          />
+          <TinFields sheet={sheet} says={tin} onChange={setTin} />
+          <ToolFields tool={tool} onChange={chooseTool} />
+          {problem && <p className="text-error font-semibold">{problem}</p>}
+          {batch && (
+            <>
+              <Pours split={batch.result.asked} tool={tool} product={product.name} />
+              {!batch.result.asked.withinTolerance && (
+                <FinerTool batch={wholeBatch} tool={tool} onChange={chooseTool} />
+              )}
+              <SplitNotes
+                sheet={sheet}
+                parts={batch.parts}
+                asked={batch.result.asked}
+                better={batch.better}
+                thinner={thinner}
+                inductionMin={inductionMin}
+                onTake={setAsked}
+              />
+            </>
+          )}
+          <Additives
+            sheet={sheet}
+            litres={paintLitres}
+            planned={step.additives.map(({ name }) => name)}
+            put={{ ...planned, ...additives }}
+            onChange={(name, ml) => setAdditives({ ...additives, [name]: ml })}
+          />
+        </>
+      )}
+      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
+        {cautionsFor(sheet.hazards, view.area).map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+        <li>The product's safety data sheet and local codes come first.</li>
+      </ul>
+      {twoPart && ratioUnread && (
+        <p role="alert" className="text-error font-semibold">
+          The ratio is from memory. Read it off the tin and confirm it before anything is mixed.
+        </p>
+      )}
+      {twoPart && (
+        <LabelCheck
+          product={product}
+          besides={put.map(({ name }) => name)}
+          disabled={!batch || ratioUnread || refused}
+          sending={sending}
+          onMixed={logMixed}
+        />
+      )}
+    </>
+  );
+}
+
+/** A batch as somebody would ask for it: up to the next 10 ml, or half a US fluid ounce. */
+function roundUp(litres: number, system: UnitSystem): number {
+  const step = system === 'us' ? toCanonical(0.5, 'usfloz') : 0.01;
+  return Math.max(1, Math.ceil(litres / step - 1e-9)) / (1 / step);
+}

@@ -1,0 +1,55 @@
+import type { AlikeArea } from '../../contract/index.ts';
+import { sayTime } from '../clock/say.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
+
+interface Props {
+  alike: readonly AlikeArea[];
+  chosen: ReadonlySet<string>;
+  onChange: (chosen: ReadonlySet<string>) => void;
+  zone: string;
+  now: number;
+}
+
+/** Other areas that get the same coat: ticked, one need, one pot and one entry form serve them all. */
+export function Together({ alike, chosen, onChange, zone, now }: Props) {
+  const { show } = useUnits();
+  if (alike.length === 0) return null;
+  const toggle = (areaId: string) => {
+    const left = new Set(chosen);
+    if (!left.delete(areaId)) left.add(areaId);
+    onChange(left);
+  };
+  return (
+    <fieldset className="max-w-3xl">
+      <legend className="label-caps pb-1">The same coat elsewhere on this boat: apply it in one go</legend>
+      <ul>
+        {alike.map(({ areaId, areaName, leftM2, litres, workLeft, readyFrom }) => {
+          const ready = Date.parse(readyFrom) <= now;
+          return (
+            <li key={areaId}>
+              <label className="target flex flex-wrap items-center gap-x-3">
+                <input
+                  type="checkbox"
+                  className="checkbox"
+                  checked={chosen.has(areaId)}
+                  disabled={!ready && !chosen.has(areaId)}
+                  onChange={() => toggle(areaId)}
+                />
+                <span>
+                  {areaName}, {show(leftM2, 'area')}: {show(litres, 'volume')}
+                </span>
+                {ready && workLeft > 0 && (
+                  <span className="text-warning text-sm font-semibold">
+                    {counted(workLeft, 'task')} before it not ticked
+                  </span>
+                )}
+                {!ready && <span className="text-sm">not ready before {sayTime(readyFrom, zone, now)}</span>}
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+    </fieldset>
+  );
+}

@@ -1,0 +1,12 @@
+import { expect, it } from 'vitest';
+import { litresOn } from './coatEntries.ts';
+
+it('the litres used lie on each area by what was covered of it and what a square metre takes', () => {
+  const part = (leftM2: number, litres: number, coveredM2 = leftM2) => ({ leftM2, litres, coveredM2 });
+  expect(litresOn([part(10, 2), part(5, 1)], 3)).toEqual([2, 1]);
+  // A first coat on bare blasted steel takes more a square metre than the one beside it.
+  expect(litresOn([part(10, 3), part(10, 1)], 6)).toEqual([4.5, 1.5]);
+  // Half of the second area only: its share halves.
+  expect(litresOn([part(10, 2), part(10, 2, 5)], 3)).toEqual([2, 1]);
+  expect(litresOn([part(10, 2)], 0.7)).toEqual([0.7]);
+});

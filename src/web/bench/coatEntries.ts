@@ -1,0 +1,142 @@
+import type {
+  AlikeArea,
+  BenchView,
+  EntryInput,
+  FieldError,
+  LoggedConditions,
+  Product,
+  Step,
+} from '../../contract/index.ts';
+import type { Method } from '../../core/film/index.ts';
+import { fromLocalField } from '../clock/say.ts';
+import { type FormReader, refusals } from '../forms/canonical.ts';
+
+/** What the form of a coat holds, as typed. */
+export interface CoatValues {
+  /** Of a product that comes in spray cans; else empty. */
+  cans: string;
+  litres: string;
+  areaM2: string;
+  start: string;
+  end: string;
+  method: Method;
+  colour: string;
+  thinner: string;
+  by: string;
+  note: string;
+  /** m² covered of each other area that was applied in the same go. */
+  others: Record<string, string>;
+}
+
+/** One of the areas that a coat was applied on in one go, and how much of it was covered. */
+export interface Part extends Pick<AlikeArea, 'areaId' | 'stepId' | 'coatNo' | 'leftM2' | 'litres'> {
+  coveredM2: number;
+  /** Its field in the form. */
+  path: string;
+}
+
+/**
+ * What of the litres used lies on each area: by the need of what was covered of it. More or less than the need was
+ * applied everywhere alike.
+ *
+ * 3 l on 10 m² and 5 m² that need 0.2 l/m²: 2 l and 1 l.
+ */
+export function litresOn(
+  parts: readonly Pick<Part, 'leftM2' | 'litres' | 'coveredM2'>[],
+  used: number,
+): number[] {
+  if (parts.length === 1) return [used];
+  const needs = parts.map(({ leftM2, litres, coveredM2 }) => (coveredM2 * litres) / leftM2);
+  const all = needs.reduce((sum, need) => sum + need, 0);
+  return needs.map((need) => (used * need) / all);
+}
+
+const NOTE_MOST = 2000;
+
+/**
+ * The entries of a coat as typed: one for each area it was applied on in one go, its own area last, since with that the
+ * form is of the next coat.
+ */
+export function coatEntries(
+  values: CoatValues,
+  read: FormReader,
+  about: {
+    view: BenchView;
+    others: readonly AlikeArea[];
+    own: number | null;
+    leftM2: number;
+    step: Step;
+    product: Product;
+    pots: BenchView['pots'];
+    conditions: LoggedConditions | null;
+    against: string | null;
+    zone: string;
+    idOf: (areaId: string) => string;
+  },
+): { entries: EntryInput[]; parts: Part[] } {
+  const { view, others, own, leftM2, step, product, pots, conditions, against, zone, idOf } = about;
+  const at = fromLocalField(values.start, zone);
+  const endedAt = fromLocalField(values.end, zone);
+  if (!at) read.refuse('start', `start "${values.start}" is not a time`);
+  if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
+  const { canLitres } = product.sheet;
+  const used = canLitres
+    ? read.number('cans', 'cans used', values.cans) * canLitres
+    : read.quantity('litres', 'litres used', values.litres, 'volume');
+  const coatNo = view.clock.next?.coatNo ?? 0;
+  const target = { areaId: view.area.id, stepId: step.id, coatNo, leftM2, litres: own ?? leftM2 };
+  const parts = [...others, target].map((each): Part => {
+    const path = each === target ? 'areaM2' : `others.${each.areaId}`;
+    const typedM2 = each === target ? values.areaM2 : (values.others[each.areaId] ?? '');
+    return { ...each, path, coveredM2: read.quantity(path, 'area covered', typedM2, 'area') };
+  });
+  const body = {
+    productId: product.id,
+    sheetVersion: product.version,
+    colour: values.colour,
+    method: values.method,
+    thinner: read.number('thinner', 'thinner (%)', values.thinner) / 100,
+    endedAt: endedAt ?? '',
+    batchIds: pots.map((pot) => pot.entryId),
+    ...(values.by.trim() !== '' && { by: values.by.trim() }),
+    note: against ? `Applied although ${against}. ${values.note}`.trim().slice(0, NOTE_MOST) : values.note,
+  };
+  const entries = litresOn(parts, used).map((litres, i): EntryInput => {
+    const { areaId, stepId, coatNo: no, coveredM2 } = parts[i] as Part;
+    return {
+      ...{ id: idOf(areaId), areaId, at: at ?? '', corrects: null, kind: 'coat' as const },
+      body: {
+        ...body,
+        stepId,
+        coatNo: no,
+        litres,
+        areaM2: coveredM2,
+        // What was measured on one area says nothing of the surface of another: that goes by the weather data.
+        conditions: areaId === view.area.id ? conditions : null,
+      },
+    };
+  });
+  return { entries, parts };
+}
+
+/** What is refused of the entries, each said once, the areas at their own fields. */
+export async function refusalsOfAll(
+  entries: readonly EntryInput[],
+  parts: readonly Part[],
+  read: FormReader,
+): Promise<FieldError[]> {
+  const errors: FieldError[] = [];
+  for (const [i, entry] of entries.entries()) {
+    const place = (path: string) => (path === 'body.areaM2' ? (parts[i] as Part).path : formPathOf(path));
+    const found = await refusals((c) => c.entryInput, entry, read, place);
+    errors.push(...found.filter((each) => !errors.some((known) => known.path === each.path)));
+  }
+  return errors;
+}
+
+/** Where the contract's paths stand in this form. */
+function formPathOf(path: string): string {
+  if (path === 'at') return 'start';
+  if (path === 'body.endedAt') return 'end';
+  return path.replace(/^body\./, '');
+}
