@@ -5,8 +5,11 @@ import {
   areasFromOffsets,
   formFromDimensions,
   hullLines,
+  hullsOf,
   hydrostatics,
+  hydrostaticsOfMesh,
   type OffsetTable,
+  offsetsFromMesh,
   ofItsHulls,
   startingAreas,
   tapedEdges,
@@ -85,5 +88,35 @@ describe('a catamaran has two hulls (plain geometry)', () => {
     expect(names).toEqual(expect.arrayContaining(['Keels', 'Rudders', 'Transoms', 'Bilges']));
     const topsides = startingAreas(boat).filter(({ zone }) => zone === 'topsides');
     expect(topsides.reduce((sum, { areaM2 }) => sum + areaM2, 0)).toBeGreaterThan(2 * 2 * 8 * 1);
+  });
+  it('a mesh with nothing in the water at the centreline is of two hulls; a deck between them changes nothing', () => {
+    // Two boxes 8 m long and 1 m wide about ± 2 m, 0.5 m deep, with a bridge deck 0.8 m above the water.
+    type Corner = [number, number, number];
+    const quad = (...[p, q, r, s]: [Corner, Corner, Corner, Corner]) => [...p, ...q, ...r, ...p, ...r, ...s];
+    const tub = (y0: number, y1: number) => [
+      ...quad([0, y0, -0.5], [0, y1, -0.5], [8, y1, -0.5], [8, y0, -0.5]),
+      ...quad([0, y0, -0.5], [8, y0, -0.5], [8, y0, 1], [0, y0, 1]),
+      ...quad([0, y1, -0.5], [0, y1, 1], [8, y1, 1], [8, y1, -0.5]),
+      ...quad([0, y0, -0.5], [0, y0, 1], [0, y1, 1], [0, y1, -0.5]),
+      ...quad([8, y0, -0.5], [8, y1, -0.5], [8, y1, 1], [8, y0, 1]),
+    ];
+    const deck = quad([1, -1.5, 0.8], [7, -1.5, 0.8], [7, 1.5, 0.8], [1, 1.5, 0.8]);
+    const triangles = Float32Array.from([...tub(-2.5, -1.5), ...tub(1.5, 2.5), ...deck]);
+    const table = offsetsFromMesh({ triangles });
+    expect(table.apartM).toBeCloseTo(2, 6);
+    const [read, measured] = [
+      hydrostatics({ table }),
+      hydrostaticsOfMesh({ triangles, apartM: table.apartM }),
+    ];
+    for (const { volumeM3, bwlM, cb } of [read, measured])
+      expect([volumeM3, bwlM, cb]).toEqual([
+        expect.closeTo(8, 1),
+        expect.closeTo(1, 3),
+        expect.closeTo(1, 2),
+      ]);
+    // One of them by itself is a hull like any other.
+    const one = offsetsFromMesh({ triangles: Float32Array.from(tub(-0.5, 0.5)) });
+    expect(hullsOf(one)).toBe(1);
+    expect(ofItsHulls(one, boat).apartM).toBeCloseTo(2, 6);
   });
 });

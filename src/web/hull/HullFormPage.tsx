@@ -66,7 +66,7 @@ function HullFormBoard({ view, line }: { view: HullFormView; line: Waterline }) 
   const figures = [
     figuresByDimensions(view),
     ...(form.offsets ? [figuresByOffsets(form.offsets, levels, view.boat)] : []),
-    ...(form.mesh ? [figuresByMesh(form.mesh)] : []),
+    ...(form.mesh ? [figuresByMesh(form.mesh, view.boat)] : []),
   ];
   return (
     <>

@@ -1,6 +1,6 @@
 import { Suspense, useEffect, useState } from 'react';
 import type { MeshRecord } from '../../contract/index.ts';
-import type { HullCuts, Placement } from '../../core/hull/index.ts';
+import { type HullCuts, type OffsetTable, ofItsHulls, type Placement } from '../../core/hull/index.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -178,6 +178,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
             </div>
           )}
           {shown && <Zones zones={shown.zones} />}
+          {shown && <Hulls table={shown.table} boat={boat} />}
           {shown && shown.warnings.length > 0 && (
             <ul className="list-disc pl-5">
               {shown.warnings.map((warning) => (
@@ -188,7 +189,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
           {shown && (
             <FeedAreas
               view={view}
-              figures={figuresByMesh(shown)}
+              figures={figuresByMesh(shown, boat)}
               basis={`${shown.fileName}, ${shown.faces.toLocaleString('en')} faces`.slice(0, 300)}
             />
           )}
@@ -213,6 +214,20 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
         {saved && <span role="status">Saved.</span>}
       </div>
     </section>
+  );
+}
+
+/** How many hulls the mesh was taken for, where the boat has two. */
+function Hulls({ table, boat }: { table: OffsetTable; boat: HullFormView['boat'] }) {
+  const { show } = useUnits();
+  const { apartM } = ofItsHulls(table, boat);
+  if (boat.kind !== 'catamaran' && apartM === undefined) return null;
+  return (
+    <p>
+      {apartM === undefined
+        ? 'The mesh has one body: it is measured as a boat with one hull.'
+        : `${table.apartM === undefined ? 'The mesh has one of the two hulls: areas and displacement are counted twice.' : 'The mesh has two hulls.'} Each centreline is ${show(apartM, 'length')} from the boat’s.`}
+    </p>
   );
 }
 

@@ -4,6 +4,7 @@ import {
   formFromDimensions,
   type Hull,
   type Hydrostatics,
+  hullsOf,
   hydrostatics,
   MESH_SPREAD,
   mumfordM2,
@@ -35,9 +36,12 @@ export interface Levels {
 
 const halves = (m2: number) => ({ portM2: m2 / 2, starboardM2: m2 / 2 });
 
-function withCheck(figures: Omit<SourceFigures, 'mumfordM2'>): SourceFigures {
+/** @param form whose floating it is: the formula is for one hull, with its own share of the volume */
+function withCheck(figures: Omit<SourceFigures, 'mumfordM2'>, form: OffsetTable): SourceFigures {
   const { floats } = figures;
-  return { ...figures, mumfordM2: floats ? mumfordM2(floats) : null };
+  const hulls = hullsOf(form);
+  const check = floats && hulls * mumfordM2({ ...floats, volumeM3: floats.volumeM3 / hulls });
+  return { ...figures, mumfordM2: check };
 }
 
 function tryFloat(table: OffsetTable): Hydrostatics | null {
@@ -54,12 +58,8 @@ export function figuresByDimensions({ boat }: Pick<HullFormView, 'boat'>): Sourc
     const known = areas[zone] ?? halves(0);
     areas[zone] = halves(known.portM2 + known.starboardM2 + areaM2);
   }
-  return withCheck({
-    source: 'dimensions',
-    areas,
-    spread: RULE_SPREAD,
-    floats: tryFloat(formFromDimensions(boat)),
-  });
+  const form = formFromDimensions(boat);
+  return withCheck({ source: 'dimensions', areas, spread: RULE_SPREAD, floats: tryFloat(form) }, form);
 }
 
 /** @throws {QuantityError} on a table that cannot be measured */
@@ -70,22 +70,39 @@ export function figuresByOffsets(
 ): SourceFigures {
   const table = ofItsHulls(offsets, boat);
   const found = areasFromOffsets({ table, ...levels });
-  return withCheck({
-    source: 'offsets',
-    areas: Object.fromEntries(found.map(({ zone, areaM2 }) => [zone, halves(areaM2)])),
-    spread: found[0]?.spread ?? 0,
-    floats: tryFloat(table),
-  });
+  const areas = Object.fromEntries(found.map(({ zone, areaM2 }) => [zone, halves(areaM2)]));
+  return withCheck(
+    { source: 'offsets', areas, spread: found[0]?.spread ?? 0, floats: tryFloat(table) },
+    table,
+  );
 }
 
-export function figuresByMesh(mesh: Pick<MeshRecord, 'zones' | 'hydrostatics'>): SourceFigures {
+/** Of a mesh that is one hull of a catamaran, twice what was measured: each side of her is a hull. */
+export function figuresByMesh(
+  mesh: Pick<MeshRecord, 'zones' | 'hydrostatics' | 'table'>,
+  boat: HullFormView['boat'],
+): SourceFigures {
+  const form = ofItsHulls(mesh.table, boat);
+  const twice = hullsOf(form) > hullsOf(mesh.table);
   const areas: SourceFigures['areas'] = {};
   for (const { zone, portM2, starboardM2 } of mesh.zones) {
     const known = areas[zone] ?? halves(0);
-    areas[zone] = { portM2: known.portM2 + portM2, starboardM2: known.starboardM2 + starboardM2 };
+    const more = twice ? halves(2 * (portM2 + starboardM2)) : { portM2, starboardM2 };
+    areas[zone] = { portM2: known.portM2 + more.portM2, starboardM2: known.starboardM2 + more.starboardM2 };
   }
-  return withCheck({ source: 'mesh', areas, spread: MESH_SPREAD, floats: mesh.hydrostatics });
+  const floats = mesh.hydrostatics && (twice ? ofBoth(mesh.hydrostatics) : mesh.hydrostatics);
+  return withCheck({ source: 'mesh', areas, spread: MESH_SPREAD, floats }, form);
 }
+
+/** Two hulls of which one floats so: lengths and coefficients stay those of one. */
+const ofBoth = (one: Hydrostatics): Hydrostatics => ({
+  ...one,
+  volumeM3: 2 * one.volumeM3,
+  displacementKg: 2 * one.displacementKg,
+  waterplaneM2: 2 * one.waterplaneM2,
+  wettedM2: 2 * one.wettedM2,
+  kgPerCm: 2 * one.kgPerCm,
+});
 
 /** What a source gives for one area of the boat; null where it does not tell that part apart. */
 export function m2For(

@@ -65,15 +65,15 @@ function cut(triangles: Triangles, request: Extract<MeshRequest, { kind: 'cut' }
   const { planes, zones } = hullCuts(request.cuts);
   const areas = areasFromMesh({ triangles: placed, planes, zones, tell: phase('Cutting') });
   phase('Floating')(0);
+  const table = offsetsFromMesh({ triangles: placed });
   const warnings: string[] = [];
   let hydrostatics: CutResult['hydrostatics'] = null;
   try {
-    hydrostatics = hydrostaticsOfMesh({ triangles: placed });
+    hydrostatics = hydrostaticsOfMesh({ triangles: placed, apartM: table.apartM });
   } catch (error) {
     warnings.push(`No hydrostatics: ${(error as Error).message}`);
   }
   phase('Drawing')(0);
-  const table = offsetsFromMesh({ triangles: placed });
   const thin = thinMesh(placed, DRAWN_FACES);
   const zone = Uint8Array.from(thin.face, (face) => areas.faceZone[face] as number);
   const result: CutResult = {

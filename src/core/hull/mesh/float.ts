@@ -1,5 +1,6 @@
-import { positive, QuantityError } from '../../units/index.ts';
+import { positive, QuantityError, within } from '../../units/index.ts';
 import { type Hydrostatics, SEA_WATER } from '../hydrostatics.ts';
+import { hullsOf } from '../offsets.ts';
 import type { Triangles } from './triangles.ts';
 
 /** A corner this near the waterline, as a share of the draught, lies on it: single precision over a hull's length. */
@@ -10,9 +11,14 @@ const RIM_SHARE = 1e-4;
  * (divergence theorem), for which the surface must be closed below the water; above it may be open.
  *
  * @param triangles in the boat's axes, see `placeMesh`
+ * @param apartM of two hulls: from the boat's centreline to that of each, see `offsetsFromMesh`
  * @throws {QuantityError} when nothing of it is under water, or it encloses nothing there
  */
-export function hydrostaticsOfMesh(input: { triangles: Triangles; densityKgM3?: number }): Hydrostatics {
+export function hydrostaticsOfMesh(input: {
+  triangles: Triangles;
+  apartM?: number | undefined;
+  densityKgM3?: number;
+}): Hydrostatics {
   const { triangles } = input;
   const density = positive('density of the water', input.densityKgM3 ?? SEA_WATER, 1100);
   let [volume, plane, wetted, deepest] = [0, 0, 0, 0];
@@ -87,7 +93,9 @@ export function hydrostaticsOfMesh(input: { triangles: Triangles; densityKgM3?: 
   const volumeM3 = Math.abs(volume);
   const waterplaneM2 = Math.abs(plane);
   const lwlM = fore - aft;
-  const bwlM = 2 * widest;
+  const hulls = hullsOf(input);
+  const bwlM =
+    2 * (widest - within('centreline of a hull from that of the boat (m)', input.apartM ?? 0, 0, 30));
   if (!(volumeM3 > 0 && lwlM > 0 && bwlM > 0)) {
     throw new QuantityError(
       'volume under water',
@@ -103,8 +111,8 @@ export function hydrostaticsOfMesh(input: { triangles: Triangles; densityKgM3?: 
     lwlM,
     bwlM,
     draughtM: -deepest,
-    cb: volumeM3 / (lwlM * bwlM * -deepest),
-    cwp: waterplaneM2 / (lwlM * bwlM),
+    cb: volumeM3 / (hulls * lwlM * bwlM * -deepest),
+    cwp: waterplaneM2 / (hulls * lwlM * bwlM),
     kgPerCm: (waterplaneM2 * density) / 100,
   };
 }

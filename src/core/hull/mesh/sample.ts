@@ -5,9 +5,17 @@ import { boundsOf, type Triangles } from './triangles.ts';
 /** A section's outermost point still counts as the hull's side, not the deck's edge, from this share of its breadth [M]. */
 const SIDE_SHARE = 0.9;
 
+/** Of the length, the ends that do not count when hulls are told apart: stems and sterns run together there [M]. */
+const ENDS_SHARE = 0.2;
+/** With nothing under water this near the centreline, as a share of the breadth there, it is two hulls [M]. */
+const GAP_SHARE = 0.15;
+
 /**
  * A table of offsets read off a surface: the outermost half-breadth at each station and waterline, and the sheer where
  * the side ends. What the drawing and the mark sheet use; areas are taken from the surface itself.
+ *
+ * Where nothing of it is in the water about the centreline it is a boat of two hulls: the table then is of one of them,
+ * by its outer face, about the middle between both its faces.
  *
  * @param triangles in the boat's axes, see `placeMesh`
  */
@@ -38,6 +46,8 @@ export function offsetsFromMesh(input: {
   const widest = stationsM.map(() => new Float64Array(waterlinesM.length).fill(-1));
   const tops: { y: number; z: number }[][] = stationsM.map(() => []);
   const keels = stationsM.map(() => Infinity);
+  const wetOut = stationsM.map(() => 0);
+  const wetIn = stationsM.map(() => Infinity);
   const step = length / (ns - 1);
   for (let i = 0; i < triangles.length; i += 9) {
     const xs = [triangles[i], triangles[i + 3], triangles[i + 6]] as [number, number, number];
@@ -48,6 +58,10 @@ export function offsetsFromMesh(input: {
       if (!segment) continue;
       const [[y0, z0], [y1, z1]] = segment;
       keels[s] = Math.min(keels[s] as number, z0, z1);
+      for (const y of underWater(segment)) {
+        wetOut[s] = Math.max(wetOut[s] as number, y);
+        wetIn[s] = Math.min(wetIn[s] as number, y);
+      }
       tops[s]?.push({ y: Math.abs(y0), z: z0 }, { y: Math.abs(y1), z: z1 });
       const row = widest[s] as Float64Array;
       const [zl, zh] = [Math.min(z0, z1), Math.max(z0, z1)];
@@ -62,8 +76,18 @@ export function offsetsFromMesh(input: {
       }
     }
   }
-  const sheer = tops.map((points): SheerPoint | null => {
-    if (points.length === 0) return null;
+  const apartM = centreOfHulls(
+    stationsM.flatMap((x, s) => {
+      const amidships = x >= ENDS_SHARE * length && x <= (1 - ENDS_SHARE) * length;
+      return amidships && (wetOut[s] as number) > 0
+        ? [{ inM: wetIn[s] as number, outM: wetOut[s] as number }]
+        : [];
+    }),
+  );
+  const fromCentre = (y: number) => Math.max(0, y - (apartM ?? 0));
+  const sheer = tops.map((all): SheerPoint | null => {
+    if (all.length === 0) return null;
+    const points = all.map(({ y, z }) => ({ y: fromCentre(y), z }));
     const broadest = Math.max(...points.map((p) => p.y));
     const side = points.filter((p) => p.y >= broadest * SIDE_SHARE);
     const top = side.reduce((best, p) => (p.z > best.z ? p : best));
@@ -74,10 +98,27 @@ export function offsetsFromMesh(input: {
     return waterlinesM.map((z, w) => {
       if (!at || z > at.zM + 1e-6) return null;
       const y = widest[s]?.[w] ?? -1;
-      return y >= 0 ? y : z < (keels[s] as number) ? 0 : null;
+      return y >= 0 ? fromCentre(y) : z < (keels[s] as number) ? 0 : null;
     });
   });
-  return { stationsM, waterlinesM, halfBreadthsM, sheer };
+  const table = { stationsM, waterlinesM, halfBreadthsM, sheer };
+  return apartM === null ? table : { ...table, apartM };
+}
+
+/** How far from the centreline a cut through a face reaches below z = 0, m: its nearest and its farthest; none if dry. */
+function underWater([[y0, z0], [y1, z1]]: [[number, number], [number, number]]): number[] {
+  if (z0 > 0 && z1 > 0) return [];
+  const atWater = () => y0 + (z0 / (z0 - z1)) * (y1 - y0);
+  const [a, b] = [z0 > 0 ? atWater() : y0, z1 > 0 ? atWater() : y1];
+  return [a * b <= 0 ? 0 : Math.min(Math.abs(a), Math.abs(b)), Math.max(Math.abs(a), Math.abs(b))];
+}
+
+/** From the boat's centreline to that of each of two hulls, m, by what is wet amidships; null: it is one hull. */
+function centreOfHulls(wet: readonly { inM: number; outM: number }[]): number | null {
+  const widest = Math.max(0, ...wet.map(({ outM }) => outM));
+  if (wet.length === 0 || wet.some(({ inM }) => inM < GAP_SHARE * widest)) return null;
+  const middles = wet.map(({ inM, outM }) => (inM + outM) / 2).toSorted((a, b) => a - b);
+  return middles[Math.floor(middles.length / 2)] as number;
 }
 
 /** Where a face is cut by the plane x = `at`: two points (y, z), or null. */
