@@ -33,10 +33,16 @@ const SHOWN: Record<UnitSystem, Record<Quantity, Unit>> = {
   },
 };
 
-/** Small amounts read better in the small unit: below the threshold (canonical) it is used. */
-const SMALL: Partial<Record<Quantity, Record<UnitSystem, { below: number; unit: Unit }>>> = {
-  volume: { metric: { below: 1, unit: 'ml' }, us: { below: 0.9, unit: 'usfloz' } },
-  mass: { metric: { below: 1, unit: 'g' }, us: { below: 0.45, unit: 'oz' } },
+/** Small amounts read better in a small unit: the first whose limit (canonical) they are below is used. */
+const SMALL: Partial<Record<Quantity, Record<UnitSystem, readonly { below: number; unit: Unit }[]>>> = {
+  volume: {
+    metric: [{ below: 1, unit: 'ml' }],
+    us: [
+      { below: toCanonical(1, 'usqt'), unit: 'usfloz' },
+      { below: toCanonical(1, 'usgal'), unit: 'usqt' },
+    ],
+  },
+  mass: { metric: [{ below: 1, unit: 'g' }], us: [{ below: toCanonical(1, 'lb'), unit: 'oz' }] },
 };
 
 /** The unit in which `quantity` is shown and typed under `system`. */
@@ -70,9 +76,9 @@ export function formatQuantity(
   system: UnitSystem,
   options: { allowSmall?: boolean; digits?: number } = {},
 ): string {
-  const small = SMALL[quantity]?.[system];
-  const useSmall = options.allowSmall !== false && small && Math.abs(value) < small.below && value !== 0;
-  const unit = useSmall ? small.unit : SHOWN[system][quantity];
+  const isSmall = ({ below }: { below: number }) => value !== 0 && Math.abs(value) < below * (1 - 1e-9);
+  const small = options.allowSmall === false ? undefined : SMALL[quantity]?.[system].find(isSmall);
+  const unit = small?.unit ?? SHOWN[system][quantity];
   const shown = fromCanonical(value, unit);
   const isTemperature = quantity === 'temperature' || quantity === 'temperatureDifference';
   const digits = options.digits ?? (isTemperature ? 1 : undefined);

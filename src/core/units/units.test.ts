@@ -28,6 +28,17 @@ describe('units are those of the published tables', () => {
     expect(fromCanonical(canonical, unit)).toBeCloseTo(value, 9);
   });
 
+  it('US volumes are said in the largest unit that is whole once: ounces, quarts, gallons', () => {
+    const say = (litres: number) => formatQuantity(litres, 'volume', 'us');
+    expect([0.5, 0.924, 0.946353, 2, 3.785412, 5].map(say)).toEqual([
+      '16.9 US fl oz',
+      '31.2 US fl oz',
+      '1 US qt',
+      '2.11 US qt',
+      '1 US gal',
+      '1.32 US gal',
+    ]);
+  });
   it('1 US fl oz is 29.5735 ml, 1 US qt 0.946353 l', () => {
     expect(toCanonical(1, 'usfloz')).toBeCloseTo(0.0295735, 6);
     expect(toCanonical(1, 'usqt')).toBeCloseTo(0.946353, 6);
