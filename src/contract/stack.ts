@@ -8,6 +8,7 @@ import type {
   OwnRatio,
   PlannedAdditive,
   PlannedTask,
+  SchoolTask,
   TaskKind,
 } from '../core/system/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
@@ -78,6 +79,7 @@ export const taskFields = {
     .required(),
   amount: between('grit or hours', 0, 5000).allow(null).required(),
   note: text(300).label('note of the work').required(),
+  school: oneOf<SchoolTask>({ 'panels-flat': true, 'faults-out': true }).label('way of working'),
 };
 const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
 

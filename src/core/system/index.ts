@@ -89,6 +89,7 @@ export {
   type OwnRatio,
   type PlannedAdditive,
   type PlannedTask,
+  type SchoolTask,
   type StepPlan,
   type StepTask,
   sandedBefore,

@@ -9,7 +9,12 @@ export interface StepTask {
   /** Grit of a sanding, hours of a wait; null where it has none. */
   amount: number | null;
   note: string;
+  /** The way of working that put it in, whatever its note says now; left out: none did. */
+  school?: SchoolTask | undefined;
 }
+
+/** Tasks that a way of working puts in and takes out again: panels painted flat, every fault sanded out. */
+export type SchoolTask = 'panels-flat' | 'faults-out';
 
 /** A task as it stands in the stack of an area: with an id, so that the log can name it. */
 export interface PlannedTask extends StepTask {

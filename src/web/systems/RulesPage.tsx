@@ -3,6 +3,7 @@ import {
   FAMILIES,
   type Family,
   type Ground,
+  JOINT_RULES,
   type JudgedLayer,
   judgeGrounds,
   SUBSTRATES,
@@ -17,6 +18,8 @@ import { BOND_WORDS, MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWord
 
 const ALL = Object.keys(FAMILIES) as Family[];
 
+const WHATEVER_THE_SHEET = JOINT_RULES.filter(({ never }) => never);
+
 type Service = keyof typeof SERVICE_WORDS;
 
 /** What goes over what: every family over every other, each square with its reason. */
@@ -25,6 +28,7 @@ export function RulesPage() {
   const [service, setService] = useState<Service>('immersed');
   const [old, setOld] = useState<'new' | 'old'>('new');
   const [picked, setPicked] = useState<{ below: Family; lay: Family } | null>(null);
+  const { tell } = useUnits();
   const judge = (below: Family, lay: Family): JudgedLayer => {
     const met: Ground = old === 'old' ? { kind: 'old', family: below } : { kind: 'coat', family: below };
     const through: Ground[] = TREATMENTS.includes(below) ? [{ kind: 'bare', substrate }] : [];
@@ -39,9 +43,22 @@ export function RulesPage() {
     <div className="space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">What goes over what</h1>
       <p className="max-w-prose">
-        The trade's rules, common practice unless marked; a product's own data sheet wins over all but copper
-        on aluminium. Pick a square for its reason.
+        The trade's rules, common practice unless marked. A product's own data sheet wins over all but those
+        below. Pick a square for its reason.
       </p>
+      <details className="max-w-prose">
+        <summary className="target cursor-pointer py-2">
+          {WHATEVER_THE_SHEET.length} rules hold whatever a data sheet says
+        </summary>
+        <ul className="list-disc space-y-1 pl-5">
+          {WHATEVER_THE_SHEET.map(({ id, verdict, reason, condition }) => (
+            <li key={id}>
+              {VERDICT_SIGNS[verdict]} {tell(reason)}
+              {condition && <>. Fine if {tell(condition)}</>}
+            </li>
+          ))}
+        </ul>
+      </details>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-3">
         <Choice label="On" value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
         <Choice label="Exposure" value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />

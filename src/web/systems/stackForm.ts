@@ -10,6 +10,7 @@ import {
   type Overrule,
   type OwnRatio,
   type PlannedAdditive,
+  type SchoolTask,
   type TaskKind,
   usualColours,
 } from '../../core/system/index.ts';
@@ -22,6 +23,7 @@ export interface TaskValues {
   kind: TaskKind;
   amount: string;
   note: string;
+  school?: SchoolTask | undefined;
 }
 
 /** A step of the stack as typed. */
@@ -87,11 +89,10 @@ export function stackToValues(steps: readonly Step[], system: UnitSystem): Stack
       band: step.band?.name ?? '',
       bandArea: step.band ? fieldText(fromCanonical(step.band.areaM2, shownUnit('area', system))) : '',
       order: step.order ?? '',
-      before: step.before.map(({ id, kind, amount, note }) => ({
+      before: step.before.map(({ id, amount, ...task }) => ({
+        ...task,
         taskId: id,
-        kind,
         amount: amount === null ? '' : fieldText(amount),
-        note,
       })),
       overruled: step.overrule?.ruleIds ?? [],
       reason: step.overrule?.reason ?? '',
@@ -203,11 +204,10 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
       coatNotes: toNotes(step),
       ownRatio: toOwnRatio(step, `steps.${i}`, read),
       additives: step.additives,
-      before: step.before.map(({ taskId, kind, amount, note }, k) => ({
+      before: step.before.map(({ taskId, amount, ...task }, k) => ({
+        ...task,
         id: taskId,
-        kind,
         amount: read.optionalNumber(`steps.${i}.before.${k}.amount`, 'grit or hours', amount),
-        note,
       })),
       band: toBand(step, `steps.${i}`, read),
       order: step.order || null,

@@ -7,11 +7,13 @@ import { agreed, isTask, type Practice, withFirst, without } from './practice.ts
 const PANELS: StepTask = {
   kind: 'prepare',
   amount: null,
+  school: 'panels-flat',
   note: 'panels painted flat before assembly; joints and glue faces masked bare',
 };
 const FAULTS: StepTask = {
   kind: 'inspect',
   amount: null,
+  school: 'faults-out',
   note: 'low light: every run and nib sanded out before the next coat',
 };
 

@@ -69,8 +69,7 @@ export const swapped =
   };
 
 export const isSand = ({ kind }: StepTask): boolean => kind === 'sand';
-export const isTask = (task: StepTask) => (other: StepTask) =>
-  other.kind === task.kind && other.note === task.note;
+export const isTask = (task: StepTask) => (other: StepTask) => other.school === task.school;
 export const without = (step: SchooledStep, task: StepTask): SchooledStep => ({
   ...step,
   before: step.before.filter((each) => !isTask(task)(each)),
