@@ -148,6 +148,16 @@ const bodies: Record<EntryKind, Joi.ObjectSchema> = {
     ...taskFields,
     outcome: Joi.valid('done', 'faults').label('outcome').required(),
     remark: text(1000).label('remark').required(),
+    aggregate: Joi.object({
+      strewnKg: between('strewn (kg)', 0.001, 5000).required(),
+      sweptBackKg: between('swept back (kg)', 0, 5000).required(),
+    })
+      .custom((value: NonNullable<WorkBody['aggregate']>, helpers) =>
+        value.sweptBackKg > value.strewnKg ? helpers.error('aggregate.more', { ...value }) : value,
+      )
+      .messages({
+        'aggregate.more': 'swept back {#sweptBackKg} kg is more than the {#strewnKg} kg strewn',
+      }),
   }),
   'hand-test': objectOf<HandTestBody>({
     stepId: id().label('step').required(),

@@ -108,6 +108,8 @@ export interface WorkBody extends StepTask {
   outcome: 'done' | 'faults';
   /** What was found or is worth telling. */
   remark: string;
+  /** Of aggregate, if it was weighed: what was strewn, and what was swept back, kg. */
+  aggregate?: { strewnKg: number; sweptBackKg: number } | undefined;
 }
 
 /** One more coat of a step than planned, because the work wants it: another round of filling and fairing. */

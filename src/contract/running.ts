@@ -20,6 +20,8 @@ export type RunningKind =
   | 'tape'
   /** Tape under the last coat: pulled while that is wet, at tack-free at the latest. */
   | 'tape-wet'
+  /** Fittings screwed down and lockers filled only after days, where the sheet states no full cure. */
+  | 'loading'
   /** A film on its way to an event of its sheet. */
   | FilmEvent;
 

@@ -1,5 +1,6 @@
 import type { AreaClock, RunningClock, RunningView } from '../../contract/index.ts';
 import { FILM_EVENTS, HOUR_MS } from '../../core/cure/index.ts';
+import type { Zone } from '../../core/hull/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
@@ -11,6 +12,9 @@ import { tapeHoldsMs } from './ticks.ts';
 const MOST = 40;
 /** Washed or wiped and not coated by then, it is wiped again: a night of dew and dust lies on it [M]. */
 const WIPE_HOLDS_MS = 24 * HOUR_MS;
+
+/** Parts of the boat that fittings are screwed to, or that things are stowed on. */
+const CARRIES: ReadonlySet<Zone> = new Set(['deck', 'cabin', 'bilge', 'other']);
 
 const iso = (ms: number) => new Date(ms).toISOString();
 
@@ -50,7 +54,12 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
       ];
     return [];
   });
-  return [...blast, ...work, ...events];
+  const cures = clock.events.some(({ event, at }) => event === 'full-cure' && at !== null);
+  const loading: RunningClock[] =
+    film && next === null && !cures && CARRIES.has(clock.zone)
+      ? [{ ...base, key: `loading ${clock.areaId}`, kind: 'loading', name: film.productName, since: film.laidTo, until: null }] // biome-ignore format: one line
+      : [];
+  return [...blast, ...work, ...events, ...loading];
 }
 
 /** Under the last coat tape is pulled while that is wet, at tack-free at the latest [T, handbook part 11]; null: not yet so. */

@@ -2,7 +2,7 @@ import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import type { BenchView, EntryInput, WorkView } from '../../contract/index.ts';
+import type { BenchView, EntryInput, WorkBody, WorkView } from '../../contract/index.ts';
 import { type taskState, WASH } from '../../core/system/index.ts';
 import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
@@ -10,6 +10,7 @@ import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { workStates } from '../state/workStates.ts';
 import { sayTask } from '../words/systems.ts';
+import { Strewn } from './Strewn.tsx';
 
 /** What the system wants done before this coat: each ticked when done, an inspection with what it found. */
 export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
@@ -27,23 +28,25 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   const open = work.filter(({ state }) => state !== 'done').length;
   const send = (entry: EntryInput) => log(entryWrite(entry));
   const start = { areaId: view.area.id, corrects: null };
+  const entryOf = (task: WorkView, more: Partial<WorkBody>): EntryInput => ({
+    ...start,
+    id: uuidv7(),
+    at: new Date().toISOString(),
+    kind: 'work',
+    body: {
+      stepId: next.stepId,
+      coatNo: next.coatNo,
+      taskId: task.taskId,
+      kind: task.kind,
+      amount: task.amount,
+      note: task.note,
+      outcome: 'done',
+      remark: '',
+      ...more,
+    },
+  });
   const tick = (task: WorkView, outcome: 'done' | 'faults', remark = '') =>
-    send({
-      ...start,
-      id: uuidv7(),
-      at: new Date().toISOString(),
-      kind: 'work',
-      body: {
-        stepId: next.stepId,
-        coatNo: next.coatNo,
-        taskId: task.taskId,
-        kind: task.kind,
-        amount: task.amount,
-        note: task.note,
-        outcome,
-        remark,
-      },
-    });
+    send(entryOf(task, { outcome, remark }));
   const untick = (entryId: string) => log(strikeWrite(view.area.id, entryId, 'ticked by mistake'));
   const washAgain = again && (
     <button
@@ -85,6 +88,12 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
                 task={task}
                 boatId={view.boat.id}
                 onFound={(outcome, remark) => tick(task, outcome, remark)}
+              />
+            ) : task.kind === 'aggregate' ? (
+              <Strewn
+                task={task}
+                entryOf={(aggregate) => entryOf(task, aggregate ? { aggregate } : {})}
+                onDone={send}
               />
             ) : (
               <button type="button" className="btn target" onClick={() => tick(task, 'done')}>

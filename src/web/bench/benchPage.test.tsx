@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
+import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aBoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
@@ -355,6 +356,24 @@ describe('work before the coat', () => {
     });
     await flushQueue();
     expect((await bench(area)).clock.work.map(({ doneAt }) => doneAt !== null)).toEqual([false, true]);
+  });
+
+  it('aggregate is weighed as it is strewn, less what is swept back; more back than out is refused', async () => {
+    const { area, user } = await planned(single, {
+      before: [{ id: uuidv7(), kind: 'aggregate', amount: null, note: '' }],
+    });
+    await user.click(await screen.findByRole('button', { name: /Weighed/ }));
+    await type(user, 'Strewn', '6');
+    await type(user, 'Swept back', '7');
+    await user.click(screen.getByRole('button', { name: 'Log it as strewn' }));
+    expect(await screen.findByText(/swept back 7 kg is more than the 6 kg strewn/)).toBeDefined();
+    await type(user, 'Swept back', '2.5');
+    await user.click(screen.getByRole('button', { name: 'Log it as strewn' }));
+    await waitFor(async () =>
+      expect((await entries(area))[0]?.body).toMatchObject({
+        aggregate: { strewnKg: 6, sweptBackKg: 2.5 },
+      }),
+    );
   });
 });
 

@@ -179,6 +179,12 @@ function EntryText({ entry, view, zone, now }: Props) {
         <>
           {entry.body.outcome === 'faults' ? 'Faults found: ' : 'Done: '}
           {sayTask(entry.body)}
+          {entry.body.aggregate && (
+            <span className="block text-sm">
+              {show(entry.body.aggregate.strewnKg, 'mass')} strewn,{' '}
+              {show(entry.body.aggregate.sweptBackKg, 'mass')} swept back
+            </span>
+          )}
           {entry.body.remark && <span className="block text-sm">{entry.body.remark}</span>}
         </>
       );

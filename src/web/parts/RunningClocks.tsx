@@ -25,6 +25,10 @@ const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
   'tack-free': { word: 'tack-free', by: 'by itself' },
   sandable: { word: 'sandable', by: 'by itself' },
   walk: { word: 'walk on it', by: 'by itself; screws and lockers later still' },
+  loading: {
+    word: 'screws and lockers',
+    by: 'only after days; its sheet states no full cure: ask its maker',
+  },
   immersion: { word: 'earliest launch', by: 'by itself' },
   'latest-immersion': { word: 'latest launch', by: 'in the water by; the launch ends it' },
   'full-cure': { word: 'full cure', by: 'screws nipped up and lockers loaded from then' },

@@ -23,6 +23,11 @@ const WIDTH = 500;
 const HEIGHT = 330;
 const BAND_RIGHT = 140;
 const GROUND = 34;
+/** Three lines of a step's label. */
+const LABEL_HEIGHT = 56;
+/** As many characters as fit right of the leader lines. */
+const MOST_CHARS = 24;
+const cutShort = (text: string) => (text.length > MOST_CHARS ? `${text.slice(0, MOST_CHARS - 1)}…` : text);
 
 /** Round figure for the scale's ticks: about six of them. */
 function tickOf(total: number): number {
@@ -95,8 +100,9 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   const labelAt: number[] = [];
   for (const { from, to } of drawn) {
     const wanted = y((from + to) / 2);
-    const below = labelAt.at(-1);
-    labelAt.push(below === undefined ? wanted : Math.min(wanted, below - 56));
+    // The lowest stays clear of the ground's own label.
+    const below = labelAt.at(-1) ?? HEIGHT + 30;
+    labelAt.push(Math.min(wanted, below - LABEL_HEIGHT));
   }
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
   const top = Math.min(-10, (labelAt.at(-1) ?? 0) - 24);
@@ -177,7 +183,8 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
               strokeWidth="0.8"
             />
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) - 10} fontWeight="650">
-              {step.product}
+              <title>{step.product}</title>
+              {cutShort(step.product)}
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 6}>
               {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid.length} applied

@@ -55,6 +55,21 @@ describe('a system in section', () => {
     expect(second.top + second.height).toBeCloseTo(first.top, 6);
     expect(third.top + third.height).toBeCloseTo(second.top, 6);
   });
+  it('no label stands on another, however thin the coats, and a long name stays on the paper', () => {
+    const thin = { micronsPerCoat: 4, coats: 1, film: { min: 3, max: 5 } };
+    const { picture } = drawn(
+      step({ id: 'a', product: 'A wash with a name as long as any that a tin can have', ...thin }),
+      step({ id: 'b', ...thin }),
+      step({ id: 'c', coats: 4 }),
+    );
+    const labels = [...picture.querySelectorAll('text')].filter((text) => text.getAttribute('x') === '321');
+    const heights = labels.map((text) => Number(text.getAttribute('y'))).toSorted((a, b) => a - b);
+    expect(heights).toHaveLength(10);
+    heights.slice(1).forEach((y, i) => {
+      expect(y - (heights[i] as number)).toBeGreaterThanOrEqual(13);
+    });
+    for (const { lastChild } of labels) expect(lastChild?.textContent?.length).toBeLessThan(30);
+  });
   it('colours alternate, and what lies is told from what is to come without colour', () => {
     const { coats } = drawn(step({ laid: [60] }));
     expect(coats.map(({ colour, there }) => [colour, there])).toEqual([
