@@ -43,6 +43,7 @@ export const referenceMark = objectOf<ReferenceMark>({
   yM: between('half-breadth (m)', 0, 40).allow(null).required(),
   readingMm: reading,
   aboveLineMm: between('height above the line (mm)', -10_000, 10_000).required(),
+  errorMm: between('error of the mark (mm)', 0.1, 200).allow(null),
 });
 
 export const madeMark = objectOf<MadeMark>({ id: id().required(), side, xM: place, readingMm: reading });
@@ -61,6 +62,7 @@ export const waterlineInput = objectOf<WaterlineInput>({
     .required(),
   marks: Joi.array().items(referenceMark).max(200).unique('id').label('marks').required(),
   heelDeg: between('heel (°)', -45, 45).allow(null).required(),
+  trimDeg: between('trim (°)', -45, 45).allow(null),
   markErrorMm: between('error of a mark (mm)', 0.1, 200).required(),
   addedKg: between('weight still to come (kg)', -50_000, 100_000).required(),
   densityKgM3: between('density of the water (kg/m³)', 950, 1100).required(),

@@ -379,6 +379,7 @@ const ENTRIES: Record<string, Entry> = {
   workBefore: { run: system.workBefore, args: [{ step: { before: [{ id: 'a', kind: 'wait', amount: 4, note: '' }], sandBetween: 120 }, coatNo: 0, key: { grit: 120, fromMs: 5 }, filmToMs: 0, done: [] }] }, // biome-ignore format: one line
   taskState: { run: system.taskState, args: [{ doneMs: null, endsMs: 5, fromMs: 1 }, 3] },
   fitPlane: { run: waterline.fitPlane, args: [{ marks, errorMm: 3 }] },
+  marksNeeded: { run: waterline.marksNeeded, args: [{ heelDeg: 1, trimDeg: null }] },
   planeOf: { run: waterline.planeOf, args: [{ form: table, plan: linePlan }] },
   strikeLine: { run: waterline.strikeLine, args: [{ form: table, plan: linePlan }] },
   fairMarks: { run: waterline.fairMarks, args: [{ marks: [{ xM: 0, offMm: 1 }, { xM: 1, offMm: 3 }, { xM: 2, offMm: 2 }], stiffness: 0.5 }] }, // biome-ignore format: one line

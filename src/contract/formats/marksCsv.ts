@@ -3,7 +3,16 @@ import type { MadeMark, MarkKind, ReferenceMark, SheetRow } from '../../core/wat
 import { readCell, writeCsv } from './safeCsv.ts';
 
 /** Marks of a line as CSV: reference marks and marks made by hand, a row each. */
-const HEAD = ['kind', 'side', 'station m', 'reading mm', 'above line mm', 'half-breadth m', 'name'];
+const HEAD = [
+  'kind',
+  'side',
+  'station m',
+  'reading mm',
+  'above line mm',
+  'half-breadth m',
+  'error mm',
+  'name',
+];
 const KINDS: Record<string, MarkKind | 'made'> = {
   line: 'line',
   sheer: 'sheer',
@@ -31,6 +40,7 @@ export function readMarksCsv(csv: string): MarksOfFile {
     reading: column('reading'),
     above: column('above'),
     breadth: column('half-breadth'),
+    error: column('error'),
     name: column('name'),
   };
   for (const needed of ['side', 'station', 'reading'] as const) {
@@ -67,6 +77,7 @@ export function readMarksCsv(csv: string): MarksOfFile {
         readingMm,
         aboveLineMm: cell('above') === '' ? 0 : number('above', 'height above the line'),
         yM: cell('breadth') === '' ? null : number('breadth', 'half-breadth'),
+        ...(cell('error') !== '' && { errorMm: number('error', 'error of the mark') }),
         name: cell('name'),
       });
     }
@@ -80,8 +91,17 @@ export function writeMarksCsv(
 ): string {
   return writeCsv([
     HEAD,
-    ...marks.map((m) => [m.kind, m.side, m.xM, m.readingMm, m.aboveLineMm, m.yM ?? '', m.name]),
-    ...made.map((m) => ['made', m.side, m.xM, m.readingMm, '', '', '']),
+    ...marks.map((m) => [
+      m.kind,
+      m.side,
+      m.xM,
+      m.readingMm,
+      m.aboveLineMm,
+      m.yM ?? '',
+      m.errorMm ?? '',
+      m.name,
+    ]),
+    ...made.map((m) => ['made', m.side, m.xM, m.readingMm, '', '', '', '']),
   ]);
 }
 

@@ -18,6 +18,8 @@ export interface PlaneMark {
   yM: number;
   /** Height above the level datum, mm. */
   heightMm: number;
+  /** One standard error of this mark, mm, where it is read better or worse than the others; null or left out: as they are. */
+  errorMm?: number | null | undefined;
 }
 
 /**
@@ -48,68 +50,97 @@ export interface PlaneFit extends Plane {
 
 /** What two people with a level read alike on a hull, one standard error, mm [M]. */
 export const MARK_ERROR_MM = 3;
-const row = (mark: { xM: number; yM: number }, heelKnown: boolean) =>
-  heelKnown ? [1, mark.xM] : [1, mark.xM, mark.yM];
+/** What a level laid along or across reads alike, one standard error, degrees [M]. */
+const ANGLE_ERROR_DEG = 0.05;
+
+/** The angles at which the boat stands, degrees, as far as they were measured; null or left out: solved from the marks. */
+export interface MeasuredAngles {
+  /** Starboard side up. */
+  heelDeg?: number | null | undefined;
+  /** Bow up. */
+  trimDeg?: number | null | undefined;
+}
+
+/** How many marks fix the plane: three, one fewer for each angle that was measured. */
+export const marksNeeded = ({ heelDeg, trimDeg }: MeasuredAngles): number =>
+  3 - Number(heelDeg != null) - Number(trimDeg != null);
+
+/** mm of height a metre of an angle measured; null: it was not. */
+const slopeOf = (name: string, degrees: number | null | undefined): number | null =>
+  degrees == null ? null : 1000 * Math.sin((within(`${name} (°)`, degrees, -45, 45) * Math.PI) / 180);
 
 /**
- * The waterline's plane through reference marks: two with the heel known, three, or more by least squares. With one
+ * The waterline's plane through reference marks: as many as `marksNeeded`, or more by least squares, each weighed by its
+ * own error. With one
  * mark more than needed it can be said *that* one is off, with two more mostly *which* (Baarda's data snooping): how sure
  * that is goes with it, and where one more mark would tell most.
  *
- * @param heelDeg starboard side up, degrees, where it was measured
- * @param errorMm one standard error of a mark, mm
+ * @param errorMm one standard error of a mark that has none of its own, mm
  * @throws {QuantityError} on too few marks, or marks in one line
  * @example fitPlane({ marks: [at(0, 0, 1000), at(8, 0, 1080)], heelDeg: 0 }) // 10 mm up per metre forward
  */
-export function fitPlane(input: {
-  marks: readonly PlaneMark[];
-  heelDeg?: number | null;
-  errorMm?: number;
-}): PlaneFit {
+export function fitPlane(
+  input: MeasuredAngles & { marks: readonly PlaneMark[]; errorMm?: number },
+): PlaneFit {
   const { marks } = input;
-  const heelKnown = input.heelDeg !== undefined && input.heelDeg !== null;
-  const heel = heelKnown ? within('heel (°)', input.heelDeg as number, -45, 45) : 0;
+  const [knownB, knownC] = [slopeOf('trim', input.trimDeg), slopeOf('heel', input.heelDeg)];
   const errorMm = positive('error of a mark (mm)', input.errorMm ?? MARK_ERROR_MM, 200);
-  const needed = heelKnown ? 2 : 3;
-  if (marks.length < needed) {
+  const needed = marksNeeded(input);
+  if (marks.length < needed)
     throw new QuantityError(
       'number of marks',
       marks.length,
-      `${needed} or more${heelKnown ? '' : ' (2 with the heel measured)'}`,
+      `${needed} or more${needed === 3 ? ' (one fewer for each of trim and heel that is measured)' : ''}`,
     );
-  }
   for (const [i, mark] of marks.entries()) {
     within(`mark ${i + 1}: place along the boat (m)`, mark.xM, -200, 200);
     within(`mark ${i + 1}: half-breadth (m)`, mark.yM, -60, 60);
     within(`mark ${i + 1}: height (mm)`, mark.heightMm, -50_000, 50_000);
   }
-  const known = 1000 * Math.sin((heel * Math.PI) / 180);
+  // A mark read twice as badly counts as one of the usual error whose row and height are halved.
+  const times = marks.map(
+    ({ errorMm: own }, i) =>
+      (own == null ? errorMm : positive(`mark ${i + 1}: error (mm)`, own, 200)) / errorMm,
+  );
   const midX = marks.reduce((sum, m) => sum + m.xM, 0) / marks.length;
   const midY = marks.reduce((sum, m) => sum + m.yM, 0) / marks.length;
-  const centred = (m: { xM: number; yM: number }) => row({ xM: m.xM - midX, yM: m.yM - midY }, heelKnown);
-  const rows = marks.map(centred);
-  const heights = marks.map((m) => m.heightMm - (heelKnown ? known * m.yM : 0));
+  const centred = (m: { xM: number; yM: number }) => [
+    1,
+    ...(knownB === null ? [m.xM - midX] : []),
+    ...(knownC === null ? [m.yM - midY] : []),
+  ];
+  const rows = marks.map((mark, i) => centred(mark).map((each) => each / (times[i] as number)));
+  const heights = marks.map(
+    (m, i) => (m.heightMm - (knownB ?? 0) * m.xM - (knownC ?? 0) * m.yM) / (times[i] as number),
+  );
   const { solved, used, outliers, open } = snoop(rows, heights, errorMm);
-  const [mean, b, c] = solved.coefficients as [number, number, number?];
-  const cMmPerM = heelKnown ? known : (c as number);
-  const aMm = mean - b * midX - (heelKnown ? 0 : cMmPerM * midY);
+  const [mean, ...slopes] = solved.coefficients as [number, ...number[]];
+  const bMmPerM = knownB ?? (slopes.shift() as number);
+  const cMmPerM = knownC ?? (slopes.shift() as number);
+  const aMm = mean - (knownB === null ? bMmPerM * midX : 0) - (knownC === null ? cMmPerM * midY : 0);
   const degrees = (sine: number) => (Math.asin(Math.min(1, Math.max(-1, sine))) * 180) / Math.PI;
-  const trim = b / 1000;
+  const trim = bMmPerM / 1000;
+  const residualsMm = solved.residuals.map((each, i) => each * (times[i] as number));
+  const perMetre = 1000 * ((ANGLE_ERROR_DEG * Math.PI) / 180);
   return {
     aMm,
-    bMmPerM: b,
+    bMmPerM,
     cMmPerM,
     trimDeg: degrees(trim),
     heelDeg: degrees(cMmPerM / 1000 / Math.sqrt(1 - Math.min(0.99, trim * trim))),
-    residualsMm: solved.residuals,
-    rmsMm: rmsOf(solved, used),
+    residualsMm,
+    rmsMm: rmsOf(residualsMm, used),
     outliers,
     nextMark: nextMarkOf(open, marks, centred),
     error: errorFit(solved, used, errorMm),
     standardErrorMm: (point) => {
       const r = centred(point);
       const q = multiply(solved.cofactor, r);
-      return errorMm * Math.sqrt(r.reduce((sum, each, i) => sum + each * (q[i] as number), 0));
+      const ofMarks = errorMm ** 2 * r.reduce((sum, each, i) => sum + each * (q[i] as number), 0);
+      // A measured angle is off by the same all along: the further from the marks, the more it tells.
+      const ofTrim = knownB === null ? 0 : (perMetre * (point.xM - midX)) ** 2;
+      const ofHeel = knownC === null ? 0 : (perMetre * (point.yM - midY)) ** 2;
+      return Math.sqrt(ofMarks + ofTrim + ofHeel);
     },
   };
 }

@@ -3,6 +3,8 @@ export {
   fitPlane,
   heightAboveDatum,
   MARK_ERROR_MM,
+  type MeasuredAngles,
+  marksNeeded,
   type Plane,
   type PlaneFit,
   type PlaneMark,

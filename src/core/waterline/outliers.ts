@@ -162,7 +162,7 @@ export function snoop(rows: number[][], heights: number[], errorMm: number): Sno
     const next = kept(best.used).flatMap((i) => {
       const used = best.used.map((each, j) => each && j !== i);
       const fit = solve(rows, heights, used, errorMm);
-      return fit ? [{ out: [...best.out, i], used, solved: fit, cost: rmsOf(fit, used) }] : [];
+      return fit ? [{ out: [...best.out, i], used, solved: fit, cost: rmsOf(fit.residuals, used) }] : [];
     });
     if (next.length === 0) break;
     best = next.reduce((a, b) => (a.cost <= b.cost ? a : b));
@@ -220,7 +220,7 @@ export function errorFit(solved: Solved, used: boolean[], errorMm: number): Erro
 
 const kept = (used: boolean[]) => used.flatMap((each, i) => (each ? [i] : []));
 
-export function rmsOf(solved: Solved, used: boolean[]): number {
-  const mine = solved.residuals.filter((_, i) => used[i]);
+export function rmsOf(residuals: readonly number[], used: boolean[]): number {
+  const mine = residuals.filter((_, i) => used[i]);
   return Math.sqrt(mine.reduce((sum, r) => sum + r * r, 0) / mine.length);
 }

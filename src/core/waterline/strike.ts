@@ -22,6 +22,8 @@ export interface ReferenceMark {
   readingMm: number;
   /** How far the point lies plumb above the line wanted, mm; below it negative. 0 on the line itself. */
   aboveLineMm: number;
+  /** One standard error of this mark, mm: an old stain less sharp than a fitting; null or left out: as the plan says. */
+  errorMm?: number | null | undefined;
 }
 
 /** A mark put on the hull by hand along the line, and read. */
@@ -38,6 +40,8 @@ export interface LinePlan {
   marks: readonly ReferenceMark[];
   /** Starboard side up, degrees, where a level was laid across; null: solved from the marks. */
   heelDeg: number | null;
+  /** Bow up, degrees, where a level was laid along a length known to be level afloat; null or left out: solved from the marks. */
+  trimDeg?: number | null | undefined;
   /** One standard error of a mark, mm. */
   markErrorMm: number;
   /** Weight still to come, kg, the water's density, and the waterplane where it is known better than from the form. */
@@ -97,7 +101,7 @@ function breadthOf(form: OffsetTable, mark: ReferenceMark, index: number): numbe
  */
 export function planeOf(input: {
   form: OffsetTable;
-  plan: Pick<LinePlan, 'marks' | 'heelDeg' | 'markErrorMm'>;
+  plan: Pick<LinePlan, 'marks' | 'heelDeg' | 'trimDeg' | 'markErrorMm'>;
 }): PlaneFit {
   const { form, plan } = input;
   const points = plan.marks.map((mark, i) => ({
@@ -111,9 +115,11 @@ export function planeOf(input: {
           xM: mark.xM,
           yM,
           heightMm: mark.readingMm - upright * mark.aboveLineMm,
+          errorMm: mark.errorMm,
         }),
       ),
       heelDeg: plan.heelDeg,
+      trimDeg: plan.trimDeg,
       errorMm: plan.markErrorMm,
     });
   return fitWith(uprightness(fitWith(1)));

@@ -57,11 +57,36 @@ describe('the plane through reference marks', () => {
 
   it('refuses marks that fix no plane, saying what is missing', () => {
     expect(() => fitPlane({ marks: [level(0, 1), level(5, 1)] })).toThrow(
-      'number of marks 2 is outside 3 or more (2 with the heel measured)',
+      'number of marks 2 is outside 3 or more (one fewer for each of trim and heel that is measured)',
     );
     expect(() => fitPlane({ marks: [level(0, 1), level(4, 1), level(8, 1)] })).toThrow(
       /add one off that line/,
     );
+  });
+
+  it('with trim and heel measured one good mark strikes it, less surely the further from that mark', () => {
+    const down = standing(-2, 1);
+    const fit = fitPlane({ marks: [down(3, 1)], heelDeg: 1, trimDeg: -2 });
+    const far = down(9, -1.2);
+    expect(heightAboveDatum(fit, { ...far, riseMm: 0 })).toBeCloseTo(far.heightMm, 6);
+    const errorAt = (xM: number) => fit.standardErrorMm({ xM, yM: 1 });
+    // 3 mm at the mark; ten metres on, 0.05° of the level besides: √(3² + 8.7²).
+    expect([errorAt(3), errorAt(13)]).toEqual([expect.closeTo(3, 6), expect.closeTo(9.23, 1)]);
+    expect(() => fitPlane({ marks: [], heelDeg: 1, trimDeg: -2 })).toThrow('number of marks 0');
+  });
+
+  it('marks read unequally well count by their variances [S: Gauss, weighted mean], and a blurred one is no outlier', () => {
+    const [sharp, blurred] = [level(0, 1), { ...level(0, -1, 10), errorMm: 6 }];
+    const fit = fitPlane({ marks: [sharp, blurred], heelDeg: 0, trimDeg: 0 });
+    // 1/3² and 1/6²: a fifth of the ten millimetres.
+    expect(heightAboveDatum(fit, { xM: 0, yM: 0, riseMm: 0 }) - sharp.heightMm).toBeCloseTo(2, 6);
+    expect(fit.standardErrorMm({ xM: 0, yM: 0 })).toBeCloseTo(Math.sqrt(1 / (1 / 9 + 1 / 36)), 6);
+    expect(fit.residualsMm).toEqual([expect.closeTo(-2, 6), expect.closeTo(8, 6)]);
+    const round = [0, 2, 4, 6, 8].flatMap((x) => [level(x, 1), level(x, -1)]);
+    const stain = { ...level(4, 1, 25), errorMm: 15 };
+    expect(fitPlane({ marks: [...round, stain] }).outliers.verdict).toBe('agree');
+    expect(fitPlane({ marks: [...round, { ...stain, errorMm: null }] }).outliers.verdict).toBe('named');
+    expect(() => fitPlane({ marks: [...round, { ...stain, errorMm: 0 }] })).toThrow(/mark 11: error/);
   });
 
   it('four marks show that one is off, not which', () => {

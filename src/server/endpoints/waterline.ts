@@ -13,7 +13,13 @@ import {
   writeSheetCsv,
 } from '../../contract/index.ts';
 import { MESH_SPREAD, OFFSETS_SPREAD, type OffsetTable, RULE_SPREAD } from '../../core/hull/index.ts';
-import { type MadeMark, type StruckLine, strikeLine, withMark } from '../../core/waterline/index.ts';
+import {
+  type MadeMark,
+  marksNeeded,
+  type StruckLine,
+  strikeLine,
+  withMark,
+} from '../../core/waterline/index.ts';
 import type { Db, Tx } from '../db/open.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
 import { markSheetPdf } from '../documents/markSheetPdf.ts';
@@ -71,7 +77,7 @@ const MOST_MADE_MARKS = 1000;
 
 /** The line struck, or null where no hull is known or too few marks fix a plane: they may be taken one by one. */
 function strike(form: OffsetTable | null, plan: WaterlineInput): StruckLine | null {
-  if (form === null || plan.marks.length < (plan.heelDeg === null ? 3 : 2)) return null;
+  if (form === null || plan.marks.length < marksNeeded(plan)) return null;
   try {
     return strikeLine({ form, plan });
   } catch (error) {

@@ -86,6 +86,7 @@ const fresh = (boatId: string): Waterline => ({
   oldLine: 'unknown',
   marks: [],
   heelDeg: null,
+  trimDeg: null,
   markErrorMm: 3,
   addedKg: 0,
   densityKgM3: 1025,

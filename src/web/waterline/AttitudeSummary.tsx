@@ -44,7 +44,9 @@ export function AttitudeSummary({
         </p>
       </Why>
       <p className={fit.outliers.verdict === 'agree' ? '' : 'text-warning font-semibold'} role="status">
-        {sayOutliers(fit.outliers, plan.marks.map(nameOf))}
+        {fit.error.verdict === 'not-known' && fit.outliers.verdict === 'agree'
+          ? 'No mark to spare: a wrong one would not show. Take one or two more to check.'
+          : sayOutliers(fit.outliers, plan.marks.map(nameOf))}
       </p>
       {[sayNextMark(fit.nextMark, say), sayErrorFit(fit.error, say)].map((sentence) =>
         sentence ? <p key={sentence}>{sentence}</p> : null,

@@ -67,6 +67,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                 <th scope="col">Aft, {symbol('length')}</th>
                 <th scope="col">Reads, {unit.symbol}</th>
                 <th scope="col">Over line, {unit.symbol}</th>
+                <th scope="col">Read to ±, {unit.symbol}</th>
                 <th scope="col" className="text-right">
                   Off, {unit.symbol}
                 </th>
@@ -140,6 +141,15 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                         className="w-18"
                         value={mark.aboveLineMm / unit.mm}
                         onChange={(value) => set(i, { aboveLineMm: (value ?? 0) * unit.mm })}
+                      />
+                    </td>
+                    <td title="Empty: as all marks are read">
+                      <CellInput
+                        empty
+                        label={`Mark ${i + 1}: read to ±, empty as all are`}
+                        className="w-16"
+                        value={mark.errorMm == null ? null : mark.errorMm / unit.mm}
+                        onChange={(value) => set(i, { errorMm: value === null ? null : value * unit.mm })}
                       />
                     </td>
                     <td className="text-right whitespace-nowrap">

@@ -15,6 +15,7 @@ import { SurveyTabs } from '../parts/SurveyTabs.tsx';
 import { useUnsaved } from '../state/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
+import { Angle } from './Angle.tsx';
 import { AttitudeSummary } from './AttitudeSummary.tsx';
 import { heightUnit } from './heights.ts';
 import { LineDrawing } from './LineDrawing.tsx';
@@ -69,6 +70,7 @@ const PLAN_WORDS: Record<string, string> = {
   madeMarks: 'the marks made by hand',
   datum: 'the datum',
   heelDeg: 'the heel',
+  trimDeg: 'the trim',
   markErrorMm: 'how well a mark is read',
   slopMm: 'the raise',
   addedKg: 'the weight to come',
@@ -138,8 +140,8 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
             {plan.marks.length === 0 && (
               <p className="max-w-prose">
                 Points that say where the line belongs, read above one level datum: old stain, fittings of
-                known height, distances down from the sheer. Three fix the plane, two when the heel is
-                measured; with six or more an outlier is mostly named.
+                known height, distances down from the sheer. Three fix the plane, one fewer for each of heel
+                and trim that is measured; with six or more an outlier is mostly named.
               </p>
             )}
             {plan.marks.length > 0 && (
@@ -167,23 +169,18 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
                 value={plan.markErrorMm / unit.mm}
                 onChange={(value) => change({ markErrorMm: value * unit.mm })}
               />
-              <Choice
+              <Angle
                 label="Heel"
-                value={plan.heelDeg === null ? 'solved' : 'measured'}
-                choices={[
-                  ['solved', 'from the marks'],
-                  ['measured', 'measured'],
-                ]}
-                onChange={(how) => change({ heelDeg: how === 'measured' ? 0 : null })}
+                typed="Starboard up by"
+                value={plan.heelDeg}
+                onChange={(heelDeg) => change({ heelDeg })}
               />
-              {plan.heelDeg !== null && (
-                <NumberField
-                  label="Starboard up by"
-                  unit="°"
-                  value={plan.heelDeg}
-                  onChange={(heelDeg) => change({ heelDeg })}
-                />
-              )}
+              <Angle
+                label="Trim"
+                typed="Bow up by"
+                value={plan.trimDeg ?? null}
+                onChange={(trimDeg) => change({ trimDeg })}
+              />
             </div>
           </section>
           <RaiseFields plan={plan} struck={struck} onChange={change} />

@@ -1,0 +1,29 @@
+import { Choice, NumberField } from '../forms/NumberField.tsx';
+
+/** An angle at which the boat stands: solved from the marks, or measured with a level and typed. */
+export function Angle({
+  label,
+  typed,
+  value,
+  onChange,
+}: {
+  label: string;
+  typed: string;
+  value: number | null;
+  onChange: (value: number | null) => void;
+}) {
+  return (
+    <>
+      <Choice
+        label={label}
+        value={value === null ? 'solved' : 'measured'}
+        choices={[
+          ['solved', 'from the marks'],
+          ['measured', 'measured'],
+        ]}
+        onChange={(how) => onChange(how === 'measured' ? 0 : null)}
+      />
+      {value !== null && <NumberField label={typed} unit="°" value={value} onChange={onChange} />}
+    </>
+  );
+}
