@@ -178,6 +178,11 @@ export interface TodayCoat {
   potEnds: string | null;
   /** Work still to be done before it. */
   workLeft: number;
+  /** Things of the boat that are not masked, findings that nothing has settled. */
+  untaped: number;
+  openFaults: number;
+  /** The tins end before the coat does. */
+  paintEnds: boolean;
   /** Its sheet states no time until it is safe from dew and rain: it is asked for at the bench. */
   safeNotStated: boolean;
   /** What no data says of the hours of its starts: to be seen to at the boat. */

@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
@@ -74,6 +75,21 @@ describe('what could go on today', () => {
     }
     for (const { starts, placed: at } of body.coats)
       if (at) expect(starts.some(({ from, to }) => at.start >= from && at.start <= to)).toBe(true);
+    // What the bench would say is to be done first is said here too.
+    const item = {
+      id: uuidv7(),
+      boatId: other.boat.id,
+      areaId: null,
+      kind: 'transducer',
+      name: 'Log',
+      note: '',
+    };
+    expect((await server.ask('POST', '/bare-items', item)).status).toBe(201);
+    const later = (await server.ask<TodayView>('GET', '/today')).body.coats;
+    const bench = await server.ask<BenchView>('GET', `/bench/${other.area.id}`);
+    const { untaped, paintEnds } = later.find(({ areaId }) => areaId === other.area.id) ?? {};
+    expect([untaped, paintEnds]).toEqual([bench.body.bare.length, false]);
+    expect(bench.body.bare).toHaveLength(1);
     const { body: slip } = await server.ask<SlipView>('GET', '/slip');
     expect(slip.clocks.length).toBe(2);
   });

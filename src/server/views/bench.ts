@@ -17,6 +17,7 @@ import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
+import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
 import { coatSpans } from './coatSpans.ts';
 import { type AboutCoat, type Inside, usualShell } from './insteadView.ts';
@@ -35,8 +36,6 @@ async function tinsFor(
   of: { state: AreaSnapshot; step: Step; product: KnownProduct; clock: AreaClock; left: number; at: number },
 ): Promise<BenchTins | null> {
   const { state, step, product, clock, left, at } = of;
-  const whole = litresForCoat(state, clock, product, catalogue) ?? 0;
-  const areaM2 = clock.next?.areaM2 ?? 0;
   if (!store.byProduct.has(product.id)) return null;
   const kept = store.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
   const names = new Map<string, string>();
@@ -46,7 +45,7 @@ async function tinsFor(
     step,
     product,
     colour: clock.next?.colour ?? '',
-    litres: areaM2 > 0 ? (whole * left) / areaM2 : 0,
+    litres: litresLeft({ state, clock, step, product, leftM2: left }, catalogue),
     areaM2: left,
   };
   return benchTins(asked, { store, trade, catalogue, now: at }, names);

@@ -8,10 +8,10 @@ import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardClocks, YardReading } from '../memory/yardSnapshots.ts';
+import { beforeCoat, type CoatInHand } from './beforeCoat.ts';
 import { coatSpans } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
 import { potViews } from './pots.ts';
-import { isLeft } from './workLeft.ts';
 
 /** Areas asked about; a pair of hands does no more in a day. */
 const MOST = 12;
@@ -21,7 +21,8 @@ const CAN = new Set<AreaClock['state']>(['open', 'thumb', 'keyed', 'key-first', 
 
 interface Asked {
   clock: AreaClock;
-  coat: TodayCoat;
+  inHand: CoatInHand;
+  coat: Omit<TodayCoat, keyof Awaited<ReturnType<typeof beforeCoat>>>;
   stretches: DayJob['stretches'];
 }
 
@@ -55,6 +56,7 @@ function askAbout(
   const { stretches } = starts(midnight);
   return {
     clock,
+    inHand: { state, clock, step, product, leftM2: areaM2 },
     stretches,
     coat: {
       areaId: clock.areaId,
@@ -67,7 +69,6 @@ function askAbout(
       starts: stretches.map(({ fromMs, toMs }) => ({ from: iso(fromMs), to: iso(toMs) })),
       potEnds: null,
       placed: null,
-      workLeft: clock.work.filter((task) => isLeft(task, now)).length,
       safeNotStated: safeBy === null,
       conditions: [...new Set(stretches.flatMap(({ conditions }) => conditions))],
     },
@@ -75,10 +76,10 @@ function askAbout(
 }
 
 /** Which coats could go on today, from when to when each, and in which order the most of them fit one pair of hands. */
-export async function todayView({ memory, now }: Context): Promise<TodayView> {
+export async function todayView({ db, memory, now }: Context): Promise<TodayView> {
   const at = now();
   const known = await memory.at(at);
-  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => todayOf(known, at));
+  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => todayOf(db, known, at));
 }
 
 /** Answers within half a minute are one: nothing on it moves faster. */
@@ -95,7 +96,11 @@ function potEnds(known: Pick<YardReading, 'boats' | 'catalogue'>, at: number): M
   return ends;
 }
 
-async function todayOf(known: YardReading & { yard: Yard }, at: number): Promise<TodayView> {
+async function todayOf(
+  db: Context['db'],
+  known: YardReading & { yard: Yard },
+  at: number,
+): Promise<TodayView> {
   const { zone } = known.yard;
   const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const stateOf = new Map(known.states.map((state) => [state.area.id, state]));
@@ -127,16 +132,26 @@ async function todayOf(known: YardReading & { yard: Yard }, at: number): Promise
   const order = new Map(
     placed.map((place, i) => [place.id, { i, start: iso(place.startMs), end: iso(place.endMs) }]),
   );
-  const rank = ({ coat }: Asked) => order.get(coat.areaId)?.i ?? MOST;
+  const rank = ({ coat }: Pick<Asked, 'coat'>) => order.get(coat.areaId)?.i ?? MOST;
+  const boatOf = new Map(known.boats.map((each) => [each.boat.id, each]));
+  const before = await Promise.all(
+    asked.map(({ inHand }) =>
+      beforeCoat(db, { ...known, boat: boatOf.get(inHand.state.boat.id) }, inHand, at),
+    ),
+  );
   return {
     now: iso(at),
     coats: asked
+      .map((each, i) => ({ ...each, before: before[i] as (typeof before)[0] }))
       .sort((a, b) => rank(a) - rank(b))
-      .map(({ coat }) => {
+      .map(({ coat, before }) => {
         const place = order.get(coat.areaId);
         const potEndsMs = mixed.get(coat.areaId);
         return {
           ...coat,
+          ...before,
+          // What is mixed is not taken from the tins again.
+          paintEnds: before.paintEnds && potEndsMs === undefined,
           potEnds: potEndsMs === undefined ? null : iso(potEndsMs),
           placed: place ? { start: place.start, end: place.end } : null,
         };

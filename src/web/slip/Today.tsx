@@ -40,6 +40,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
                   </span>
                 )}
                 <span className="block text-sm">{sayStarts(coat, zone, now)}</span>
+                {sayBefore(coat) && <span className="block text-sm">First: {sayBefore(coat)}</span>}
                 {coat.conditions.map((code) => (
                   <span key={code} className="block text-sm font-semibold">
                     {sayCondition(code)}
@@ -77,14 +78,20 @@ const CoatName = ({ coat }: { coat: TodayCoat }) => (
   </>
 );
 
-function sayStarts({ starts, workLeft }: TodayCoat, zone: string, now: number): string {
+/** What is to be seen to before the coat, as the bench says it. */
+const sayBefore = ({ workLeft, untaped, paintEnds, openFaults }: TodayCoat): string =>
+  [
+    ...(workLeft > 0 ? [`${counted(workLeft, 'piece')} of work`] : []),
+    ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),
+    ...(paintEnds ? ['get more paint: the tins end before the coat does'] : []),
+    ...(openFaults > 0 ? [`settle ${counted(openFaults, 'open finding')}`] : []),
+  ].join('; ');
+
+function sayStarts({ starts }: TodayCoat, zone: string, now: number): string {
   const all = starts
     .map(({ from, to }) => `${sayTime(from, zone, now)}–${sayTime(to, zone, now)}`)
     .join(', ');
-  const work = workLeft > 0 ? `; ${counted(workLeft, 'piece')} of work before it` : '';
-  return all === ''
-    ? `not suitable today: apply the pot elsewhere or discard it${work}`
-    : `can start ${all}${work}`;
+  return all === '' ? 'not suitable today: apply the pot elsewhere or discard it' : `can start ${all}`;
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {

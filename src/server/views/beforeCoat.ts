@@ -1,0 +1,55 @@
+import type { AreaClock, Step, TodayCoat } from '../../contract/index.ts';
+import type { Queries } from '../db/open.ts';
+import type { AreaSnapshot } from '../memory/areaStates.ts';
+import type { BoatMemory } from '../memory/boatMemory.ts';
+import { surveyRows } from '../memory/boatRows.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
+import type { KnownProduct } from '../rows/products.ts';
+import { litresForCoat } from './alikeAreas.ts';
+import { openFaultsOf } from './openFaultsOf.ts';
+import { benchTins } from './supply/benchTins.ts';
+import { bareTicks } from './ticks.ts';
+import { isLeft } from './workLeft.ts';
+
+/** A coat in hand: where, which step, of which product, and how much of it is still to go on. */
+export interface CoatInHand {
+  state: AreaSnapshot;
+  clock: AreaClock;
+  step: Step;
+  product: KnownProduct;
+  leftM2: number;
+}
+
+/** Litres of mixed paint that the coat still takes; 0: not known. */
+export function litresLeft(
+  { state, clock, product, leftM2 }: CoatInHand,
+  catalogue: YardReading['catalogue'],
+): number {
+  const whole = litresForCoat(state, clock, product, catalogue) ?? 0;
+  const areaM2 = clock.next?.areaM2 ?? 0;
+  return areaM2 > 0 ? (whole * leftM2) / areaM2 : 0;
+}
+
+/** What is to be seen to before a coat besides its air and the film below: work, masking, findings, paint. */
+export async function beforeCoat(
+  db: Queries,
+  known: Pick<YardReading, 'store' | 'trade' | 'catalogue'> & { boat: BoatMemory | undefined },
+  coat: CoatInHand,
+  now: number,
+): Promise<Pick<TodayCoat, 'workLeft' | 'untaped' | 'openFaults' | 'paintEnds'>> {
+  const { state, clock, leftM2 } = coat;
+  const { findings } = await surveyRows(db, state.boat.id, known.boat);
+  const ticks = await bareTicks(db, state.area, known.boat, now);
+  const litres = litresLeft(coat, known.catalogue);
+  const colour = clock.next?.colour ?? '';
+  const tins = benchTins({ ...coat, colour, litres, areaM2: leftM2 }, { ...known, now }, new Map());
+  return {
+    workLeft: clock.work.filter((task) => isLeft(task, now)).length,
+    untaped: ticks.filter(({ taped }) => taped !== true).length,
+    openFaults: openFaultsOf(state, findings).length,
+    paintEnds: tins?.parts.some(({ there, keptHere, wanted }) => there + keptHere < wanted - TRIFLE) ?? false,
+  };
+}
+
+/** Nothing of it is missing that a scale would show, in l or kg. */
+const TRIFLE = 1e-3;
