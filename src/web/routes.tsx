@@ -8,7 +8,7 @@ export const routes: RouteObject[] = [
   {
     path: '/',
     element: <Shell />,
-    errorElement: <RouteError />,
+    errorElement: <RouteError inShell={false} />,
     hydrateFallbackElement: <p className="p-4">Opening…</p>,
     children: [
       {

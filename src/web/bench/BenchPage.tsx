@@ -9,6 +9,7 @@ import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
+import { notBefore } from '../words/clocks.ts';
 import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
 import { BenchHead } from './BenchHead.tsx';
@@ -210,12 +211,13 @@ function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView;
       </p>
     );
   }
-  const opens = clock.state === 'too-soon' && clock.until ? sayTime(clock.until, zone, now) : null;
+  const waits = notBefore(clock, now);
+  const opens = waits && sayTime(waits.at, zone, now);
   return (
     <p role="status" className="border-line border-2 p-3 text-lg">
       <strong>Coat logged.</strong>{' '}
       {opens
-        ? `${clock.nextIsWater ? 'Ready for the water from' : 'The next coat may go on from'} ${opens}. `
+        ? `${clock.nextIsWater ? 'Ready for the water from' : waits?.clogs ? 'Sanded first, the next coat may go on from' : 'The next coat may go on from'} ${opens}. `
         : ''}
       <Link className="link" to={`/window/${clock.areaId}`}>
         See the window

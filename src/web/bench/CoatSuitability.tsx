@@ -170,9 +170,10 @@ export function CoatSuitability(props: Props) {
         </label>
       )}
       {outlook === null && <p>No air is known ahead, so the hours to come cannot be judged.</p>}
-      {outlook?.safeBy && (
+      {/* While the film below holds it back, a coat begun now is no question. */}
+      {held === null && outlook?.safeBy && (
         <p>
-          Finished about {sayTime(outlook.end, zone, now)};{' '}
+          Begun now, finished about {sayTime(outlook.end, zone, now)};{' '}
           {outlook.safe
             ? `safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
             : 'not safe from dew and rain within what is known of the air'}

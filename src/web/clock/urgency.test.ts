@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
-import { countdownWord, heldBack, taskOf } from '../words/clocks.ts';
+import { countdownWord, heldBack, notBefore, taskOf } from '../words/clocks.ts';
 import { isRunningOut, nextLine, RUNNING_OUT_MS, slipLines } from './urgency.ts';
 
 const NOW = Date.parse('2026-05-14T12:00:00Z');
@@ -113,5 +113,16 @@ describe('what to do, as a foreman would say it', () => {
     expect(heldBack(steel, after, (at) => at)?.headline).toBe('Not suitable now');
     expect(heldBack(steel, before, (at) => at)).toBeNull();
     expect(countdownWord(clock({ state: 'key-first' }), 0)).toBe('');
+  });
+
+  it('a sanding that still clogs holds the coat back beyond the window of the film', () => {
+    const [ready, sandable] = ['2026-05-04T18:50:00.000Z', '2026-05-05T12:25:00.000Z'];
+    const sand = { taskId: 't', kind: 'sand' as const, amount: 180, note: '', doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: sandable }; // biome-ignore format: one line
+    const waiting = clock({ state: 'too-soon', until: ready, work: [sand] });
+    expect(notBefore(waiting, 0)).toEqual({ at: sandable, clogs: true });
+    expect(heldBack(waiting, 0, (at) => at)?.reason).toContain(`until ${sandable}`);
+    const done = { ...sand, doneAt: ready };
+    expect(notBefore({ ...waiting, work: [done] }, 0)).toEqual({ at: ready, clogs: false });
+    expect(notBefore(clock({}), 0)).toBeNull();
   });
 });

@@ -1,10 +1,11 @@
 import { Link, useRouteError } from 'react-router';
 
-/** An address that leads nowhere, or a screen that failed. */
-export function RouteError() {
+/** An address that leads nowhere, or a screen that failed: within the shell, or in its place where that failed itself. */
+export function RouteError({ inShell = true }: { inShell?: boolean }) {
   const error = useRouteError();
+  const Around = inShell ? 'div' : 'main';
   return (
-    <main className="max-w-prose space-y-3 p-6">
+    <Around className="max-w-prose space-y-3 p-6">
       <h1 className="text-2xl">{error ? 'This screen failed' : 'There is nothing at this address'}</h1>
       <p>
         {error
@@ -14,6 +15,6 @@ export function RouteError() {
       <Link className="btn btn-primary" to="/">
         To the board
       </Link>
-    </main>
+    </Around>
   );
 }

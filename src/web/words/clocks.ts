@@ -54,6 +54,21 @@ export function countdownWord(clock: AreaClock, now: number): string {
 }
 
 /**
+ * Before when nothing goes on: the film below is not ready, or clogs the paper of a sanding that comes first; whichever
+ * is later. null: nothing is waited for, or nobody knows until when.
+ */
+export function notBefore(clock: AreaClock, now: number): { at: string; clogs: boolean } | null {
+  const ready = clock.state === 'too-soon' ? clock.until : null;
+  const clogging = workLeft(clock.work, now)
+    .flatMap(({ sandableAt }) => (sandableAt !== null && Date.parse(sandableAt) > now ? [sandableAt] : []))
+    .toSorted()
+    .at(-1);
+  if (clogging !== undefined && (ready === null || Date.parse(clogging) > Date.parse(ready)))
+    return { at: clogging, clogs: true };
+  return ready === null ? null : { at: ready, clogs: false };
+}
+
+/**
  * Why nothing goes on an area now, whatever the air: its film, or steel that stood bare too long; null: nothing stands against it.
  *
  * @returns a headline and the reason
@@ -75,12 +90,15 @@ export function heldBack(
     };
   if (clock.hiddenBy)
     return { headline: 'Not yet', reason: `hidden by ${clock.hiddenBy.name} until it is moved` };
-  if (clock.state === 'too-soon')
+  const waits = notBefore(clock, now);
+  if (clock.state === 'too-soon' && clock.until === null)
+    return { headline: 'Not yet', reason: 'nobody knows when the film below is ready: test it by hand' };
+  if (waits)
     return {
       headline: 'Not yet',
-      reason: clock.until
-        ? `not before ${sayWhen(clock.until)}: the film below, or a wait before the coat, is not over`
-        : 'nobody knows when the film below is ready: test it by hand',
+      reason: waits.clogs
+        ? `the film clogs the paper until ${sayWhen(waits.at)}, and is sanded first`
+        : `not before ${sayWhen(waits.at)}: the film below, or a wait before the coat, is not over`,
     };
   if (clock.state === 'not-stated')
     return {
@@ -88,12 +106,6 @@ export function heldBack(
       reason: 'the sheet does not state when the next coat may go on: ask the manufacturer',
     };
   const left = workLeft(clock.work, now);
-  const clogs = left.find(({ sandableAt }) => sandableAt !== null && Date.parse(sandableAt) > now);
-  if (clogs?.sandableAt)
-    return {
-      headline: 'Not yet',
-      reason: `the film clogs the paper until ${sayWhen(clogs.sandableAt)}, and is sanded first`,
-    };
   if (left.length > 0)
     return {
       headline: 'Prepare first',
