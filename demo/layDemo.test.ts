@@ -5,10 +5,9 @@ import { productSheet, strict } from '../src/contract/index.ts';
 import { HOUR_MS, spliceHours } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
 import { checkStack, FAMILIES, layerOfStep, type ProductSheet } from '../src/core/system/index.ts';
-import { readDump } from '../src/server/db/open.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { start } from '../src/server/start.ts';
-import { dumpFile } from '../test/migratedDump.ts';
+import { emptyYard } from '../test/emptyYard.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
 import { filmOfArea } from './filmOf.ts';
 import { layDemo } from './layDemo.ts';
@@ -19,13 +18,14 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
   'laid at %s the demo shows windows of every state, a live pot and a bare area',
   async (iso) => {
     const now = Date.parse(iso);
+    const { opened, giveBack } = await emptyYard();
     const server = await start({
       folder: null,
       port: 0,
       webFolder: '/nowhere',
       quiet: true,
       now: () => now,
-      dump: await readDump(dumpFile()),
+      opened,
       prepare: (db) => layDemo(db, { folder: null, now }),
     });
     try {
@@ -52,6 +52,7 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
       expect(slip.air?.simulated).toBe(true);
     } finally {
       await server.stop();
+      giveBack();
     }
   },
 );

@@ -1,5 +1,5 @@
 import type { TestProject } from 'vitest/node';
-import { yardServer } from './yardServer.ts';
+import { closeShared, yardServer } from './yardServer.ts';
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -12,5 +12,8 @@ declare module 'vitest' {
 export async function setup(project: TestProject): Promise<() => Promise<void>> {
   const server = await yardServer(() => Date.now());
   project.provide('webAddress', server.address);
-  return () => server.stop();
+  return async () => {
+    await server.stop();
+    await closeShared();
+  };
 }

@@ -1,11 +1,22 @@
 import type { Problem } from '../src/contract/index.ts';
-import { readDump } from '../src/server/db/open.ts';
 import { type Running, start } from '../src/server/start.ts';
+import { Jobs } from '../src/server/workers/jobs.ts';
+import { atEnd } from './atEnd.ts';
+import { closeYards, emptyYard } from './emptyYard.ts';
 import { NOON } from './examples.ts';
-import { dumpFile } from './migratedDump.ts';
 
-/** A server over a fresh copy of the migrated dump, in memory, or over a database server; with a clock of the test's own. */
+/** Threads for heavy work, shared by the servers of a test file: starting one takes a second. */
+const jobs = new Jobs();
+/** Ends what the servers of a test file share. */
+export async function closeShared(): Promise<void> {
+  await jobs.stop();
+  await closeYards();
+}
+atEnd.push(closeShared);
+
+/** A server over an empty yard in memory, or over a database server; with a clock of the test's own. */
 export async function yardServer(now: () => number = () => NOON, databaseUrl?: string) {
+  const yard = databaseUrl === undefined ? await emptyYard() : null;
   const running: Running = await start({
     folder: null,
     databaseUrl,
@@ -14,8 +25,13 @@ export async function yardServer(now: () => number = () => NOON, databaseUrl?: s
     quiet: true,
     now,
     checkReplies: true,
-    ...(databaseUrl === undefined && { dump: await readDump(dumpFile()) }),
+    jobs,
+    opened: yard?.opened,
   });
+  const stop = async () => {
+    await running.stop();
+    yard?.giveBack();
+  };
   const ask = async <T>(
     method: string,
     path: string,
@@ -32,6 +48,7 @@ export async function yardServer(now: () => number = () => NOON, databaseUrl?: s
   };
   return {
     ...running,
+    stop,
     ask,
     problem: (method: string, path: string, body?: unknown) => ask<Problem>(method, path, body),
   };

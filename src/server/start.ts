@@ -74,7 +74,10 @@ export interface StartOptions {
   quiet?: boolean;
   /** The clock; tests pass their own. */
   now?: () => number;
-  dump?: Blob;
+  /** An empty yard that is open already; whoever opened it closes it. */
+  opened?: OpenDb | undefined;
+  /** Threads for heavy work that are there already; whoever made them stops them. */
+  jobs?: Jobs | undefined;
   hosts?: readonly string[];
   checkReplies?: boolean;
   /** Called with the open database before the first request, e.g. to lay the demo. */
@@ -104,13 +107,13 @@ async function takeFolder(folder: string): ReturnType<typeof lockFolder> {
 
 /** The database with its tables up to date, and the yard in it. */
 async function openYard(options: StartOptions, room: DiskRoom, readOnly: boolean): Promise<OpenDb> {
-  const dump = readOnly && options.folder ? await packedYard(options.folder) : options.dump;
+  const dump = readOnly && options.folder ? await packedYard(options.folder) : undefined;
   const first = async (db: Db) => {
     await options.prepare?.(db);
     await ensureYard(db);
   };
   if (options.databaseUrl !== undefined) return openServer(options.databaseUrl, first);
-  const opened = await openDb(readOnly ? null : options.folder, { dump, room });
+  const opened = options.opened ?? (await openDb(readOnly ? null : options.folder, { dump, room }));
   await first(opened.db);
   return opened;
 }
@@ -136,7 +139,8 @@ export async function start(options: StartOptions): Promise<Running> {
       ? new RowFiles(db)
       : await FolderFiles.open(options.folder, { readOnly: readOnly !== null });
     if (!readOnly) await tidyFiles(db, files, shared ? Date.now() : null);
-    const [live, memory, jobs] = [new LiveChanges(), new YardSnapshots(db, { shared }), new Jobs()];
+    const [live, memory] = [new LiveChanges(), new YardSnapshots(db, { shared })];
+    const jobs = options.jobs ?? new Jobs();
     const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
     const context = {
       db,
@@ -168,8 +172,8 @@ export async function start(options: StartOptions): Promise<Running> {
       await others?.stop();
       live.close();
       await closeServer(server);
-      await jobs.stop();
-      await close();
+      if (!options.jobs) await jobs.stop();
+      if (!options.opened) await close();
       await unlock();
     };
     const touched = (changes: ChangeSet) => inWrite(context, nothingBefore, async () => ({ changes }));
