@@ -102,7 +102,8 @@ export function LogCoat(props: Props) {
       )}
       {against && (
         <p className="text-warning font-semibold">
-          Speaks against it: {against}. Enter a reason to log it anyway. The record then shows both.
+          Speaks against the coat as entered below: {against}. Enter a reason to log it anyway. The record
+          then shows both.
         </p>
       )}
       <RecordForm<CoatValues>

@@ -35,11 +35,13 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
             asked.withinTolerance ? (
               <span>
                 Ratio {parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
-                {isExact(asked.ratioError) ? 'exact' : `off by ${percent(asked.ratioError)} after rounding`}
+                {isExact(asked.ratioError)
+                  ? 'exact'
+                  : `off by ${percent(Math.abs(asked.ratioError))} after rounding`}
               </span>
             ) : (
               <strong className="text-error">
-                Off ratio by {percent(asked.ratioError)}: this tool is too coarse for this batch
+                Off ratio by {percent(Math.abs(asked.ratioError))}: this tool is too coarse for this batch
               </strong>
             )
           }

@@ -37,6 +37,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
                 {coat.potEnds && (
                   <span className="block font-semibold">
                     Mixed: pot life ends {sayTime(coat.potEnds, zone, now)}
+                    {coat.placed && coat.placed.end > coat.potEnds && ', before the coat is on'}
                   </span>
                 )}
                 <span className="block text-sm">{sayStarts(coat, zone, now)}</span>

@@ -5,7 +5,7 @@ import type { Area, AreaClock, OwnTemplate, StackView, Step } from '../../contra
 import { FAMILIES, FILLERS, fillTemplate, templatesFor } from '../../core/system/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { useTemplates } from '../api/queries.ts';
-import { NumberField } from '../forms/NumberField.tsx';
+import { EachKey, NumberField } from '../forms/NumberField.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useAnyUnsaved } from '../state/unsaved.ts';
@@ -108,13 +108,16 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
       <div className="space-y-4 pt-3">
         {offers.some(asksShare) && (
           <div className="max-w-48">
-            <NumberField
-              label="Share to be filled"
-              value={fillPercent}
-              unit="%"
-              hint="Of the area, by a long batten: only lows are filled."
-              onChange={(value) => setFillPercent(Math.min(100, Math.max(1, value)))}
-            />
+            {/* Each key counts: the button that waits for it is pressed straight from the field. */}
+            <EachKey value={true}>
+              <NumberField
+                label="Share to be filled"
+                value={fillPercent}
+                unit="%"
+                hint="Of the area, by a long batten: only lows are filled."
+                onChange={(value) => setFillPercent(Math.min(100, Math.max(1, value)))}
+              />
+            </EachKey>
           </div>
         )}
         <ul className="divide-base-300 divide-y">
