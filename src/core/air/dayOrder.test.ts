@@ -39,6 +39,10 @@ describe('the order that gets the most of the day’s coats on', () => {
       'cabin 10.25-11.25',
     ]);
   });
+  it('a mixed pot still standing is not used before it is ready', () => {
+    const pot = { ...job('bottom', 1), potEndsMs: 12 * H, potReadyMs: 8.25 * H };
+    expect(said([job('cabin', 1, [8, 15]), pot])[0]).toEqual(['bottom 8.25-9.25', 'cabin 9.25-10.25']);
+  });
   it('a start between two stretches waits for the second', () => {
     expect(said([job('a', 1, [6, 7], [12, 13])])).toEqual([['a 12-13'], []]);
   });

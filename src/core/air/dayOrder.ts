@@ -8,6 +8,8 @@ export interface DayJob {
   stretches: readonly { fromMs: number; toMs: number }[];
   /** Its paint is mixed, and this is when the pot life ends, ms: it goes first, whatever the air. Left out: nothing is mixed. */
   potEndsMs?: number;
+  /** When its standing time ends, ms; left out: it may be used at once. */
+  potReadyMs?: number;
 }
 
 /** When a coat would be begun and finished. */
@@ -33,7 +35,8 @@ function inOrder(jobs: readonly DayJob[], nowMs: number): DayPlace[] {
   const placed: DayPlace[] = [];
   let free = nowMs;
   for (const job of jobs) {
-    const startMs = job.potEndsMs === undefined ? firstStart(job, free) : free;
+    const startMs =
+      job.potEndsMs === undefined ? firstStart(job, free) : Math.max(free, job.potReadyMs ?? free);
     if (startMs === null) continue;
     free = startMs + job.applyMs;
     placed.push({ id: job.id, startMs, endMs: free });
@@ -63,11 +66,12 @@ export function dayOrder(input: { jobs: readonly DayJob[]; nowMs: number }): {
 } {
   const nowMs = moment('now', input.nowMs);
   const ids = new Set<string>();
-  for (const { id, applyMs, stretches, potEndsMs } of input.jobs) {
+  for (const { id, applyMs, stretches, potEndsMs, potReadyMs } of input.jobs) {
     if (ids.has(id)) throw new QuantityError('coat', id, 'each named once');
     ids.add(id);
     within('time to apply (ms)', applyMs, 0, DAY_MS * 30);
     if (potEndsMs !== undefined) moment('end of the pot life', potEndsMs);
+    if (potReadyMs !== undefined) moment('end of the standing time', potReadyMs);
     for (const { fromMs, toMs } of stretches) {
       moment('first start', fromMs);
       if (moment('last start', toMs) < fromMs)

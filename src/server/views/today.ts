@@ -86,14 +86,18 @@ export async function todayView({ db, memory, now }: Context): Promise<TodayView
 const SAME_FOR_MS = 30_000;
 const kept = remembering<Promise<TodayView>>();
 
-/** When the pot life ends of what is mixed for an area, of several pots the first, ms. A pot without a pot life hurries nobody. */
-function potEnds(known: Pick<YardReading, 'boats' | 'catalogue'>, at: number): Map<string, number> {
-  const ends = new Map<string, number>();
+/** What is mixed for an area: of several pots the one whose life ends first. A pot without a pot life hurries nobody. */
+function mixedPots(
+  known: Pick<YardReading, 'boats' | 'catalogue'>,
+  at: number,
+): Map<string, { endMs: number; readyMs: number }> {
+  const pots = new Map<string, { endMs: number; readyMs: number }>();
   for (const pot of potViews(known.boats, known.catalogue, at)) {
     const endMs = ms(pot.potEnds);
-    if (endMs !== null && endMs > at) ends.set(pot.areaId, Math.min(endMs, ends.get(pot.areaId) ?? endMs));
+    if (endMs !== null && endMs > at && endMs < (pots.get(pot.areaId)?.endMs ?? Number.POSITIVE_INFINITY))
+      pots.set(pot.areaId, { endMs, readyMs: Date.parse(pot.inductionEnds) });
   }
-  return ends;
+  return pots;
 }
 
 async function todayOf(
@@ -104,7 +108,7 @@ async function todayOf(
   const { zone } = known.yard;
   const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const stateOf = new Map(known.states.map((state) => [state.area.id, state]));
-  const mixed = potEnds(known, at);
+  const mixed = mixedPots(known, at);
   const wanted = known.clocks
     .filter(({ state, next, areaId }) => (CAN.has(state) || mixed.has(areaId)) && next !== null)
     .sort(
@@ -120,12 +124,12 @@ async function todayOf(
     })
   ).filter((each) => each !== null);
   const jobs = asked.map(({ coat, stretches }) => {
-    const potEndsMs = mixed.get(coat.areaId);
+    const pot = mixed.get(coat.areaId);
     return {
       id: coat.areaId,
       applyMs: coat.applyH * HOUR_MS,
       stretches,
-      ...(potEndsMs !== undefined && { potEndsMs }),
+      ...(pot && { potEndsMs: pot.endMs, potReadyMs: pot.readyMs }),
     };
   });
   const { placed } = dayOrder({ jobs, nowMs: at });
@@ -146,7 +150,7 @@ async function todayOf(
       .sort((a, b) => rank(a) - rank(b))
       .map(({ coat, before }) => {
         const place = order.get(coat.areaId);
-        const potEndsMs = mixed.get(coat.areaId);
+        const potEndsMs = mixed.get(coat.areaId)?.endMs;
         return {
           ...coat,
           ...before,

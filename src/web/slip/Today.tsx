@@ -29,8 +29,11 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
           {placed.map((coat) => (
             <li key={coat.areaId} className="grid gap-x-4 sm:grid-cols-[minmax(0,11rem)_minmax(0,1fr)]">
               <span className="big-figure">
-                {coat.placed &&
-                  `${sayTime(coat.placed.start, zone, now)} to ${sayTime(coat.placed.end, zone, now)}`}
+                {/* A pot is mixed, and no hour of today suits its coat: that is no time to say. */}
+                {coat.starts.length === 0
+                  ? 'Decide now'
+                  : coat.placed &&
+                    `${sayTime(coat.placed.start, zone, now)} to ${sayTime(coat.placed.end, zone, now)}`}
               </span>
               <span>
                 <CoatName coat={coat} />

@@ -67,7 +67,6 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                 <th scope="col">Aft, {symbol('length')}</th>
                 <th scope="col">Reads, {unit.symbol}</th>
                 <th scope="col">Over line, {unit.symbol}</th>
-                <th scope="col">Read to ±, {unit.symbol}</th>
                 <th scope="col" className="text-right">
                   Off, {unit.symbol}
                 </th>
@@ -85,7 +84,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     <th scope="row">{i + 1}</th>
                     <td>
                       <select
-                        className="select select-sm w-32"
+                        className="select select-sm w-28"
                         aria-label={`Mark ${i + 1} is read on`}
                         value={mark.kind}
                         onChange={(event) => {
@@ -100,7 +99,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                         ))}
                       </select>
                       <input
-                        className="input input-sm mt-1 w-32"
+                        className="input input-sm mt-1 w-28"
                         aria-label={`Name of mark ${i + 1}`}
                         placeholder="Name"
                         value={mark.name}
@@ -130,26 +129,30 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     <td>
                       <CellInput
                         label={`Mark ${i + 1}: height above the datum`}
-                        className="w-18"
+                        className="w-16"
                         value={mark.readingMm / unit.mm}
                         onChange={(value) => set(i, { readingMm: (value ?? 0) * unit.mm })}
                       />
+                      <span
+                        className="mt-1 flex items-center gap-1"
+                        title="Empty: as well as all marks are read"
+                      >
+                        ±
+                        <CellInput
+                          empty
+                          label={`Mark ${i + 1}: read to ±, empty as all are`}
+                          className="w-14"
+                          value={mark.errorMm == null ? null : mark.errorMm / unit.mm}
+                          onChange={(value) => set(i, { errorMm: value === null ? null : value * unit.mm })}
+                        />
+                      </span>
                     </td>
                     <td title={ABOVE_HINT[mark.kind]}>
                       <CellInput
                         label={`Mark ${i + 1}: above the line`}
-                        className="w-18"
+                        className="w-16"
                         value={mark.aboveLineMm / unit.mm}
                         onChange={(value) => set(i, { aboveLineMm: (value ?? 0) * unit.mm })}
-                      />
-                    </td>
-                    <td title="Empty: as all marks are read">
-                      <CellInput
-                        empty
-                        label={`Mark ${i + 1}: read to ±, empty as all are`}
-                        className="w-16"
-                        value={mark.errorMm == null ? null : mark.errorMm / unit.mm}
-                        onChange={(value) => set(i, { errorMm: value === null ? null : value * unit.mm })}
                       />
                     </td>
                     <td className="text-right whitespace-nowrap">

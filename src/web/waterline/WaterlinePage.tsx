@@ -131,7 +131,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
   const names = { boat, base: `/api/v1/boats/${boat.id}` };
   return (
     <>
-      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,8fr)_minmax(0,5fr)]">
+      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,9fr)_minmax(0,5fr)]">
         <div className="space-y-6">
           <section aria-labelledby="marks" className="space-y-3">
             <h2 id="marks" className="batten pb-1 text-lg">
