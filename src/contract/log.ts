@@ -101,7 +101,8 @@ const coat = objectOf<CoatBody>({
   note: text(2000).label('note').required(),
 });
 
-const bodies: Record<EntryKind, Joi.ObjectSchema> = {
+/** The body of an entry by its kind. */
+export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
   batch: batchBody,
   coat,
   'batch-end': objectOf<BatchEndBody>({
@@ -191,12 +192,12 @@ export const entryInput = Joi.object({
   areaId: id().label('area').required(),
   at: instant().label('start').required(),
   corrects: id().allow(null).required(),
-  kind: Joi.valid(...Object.keys(bodies))
+  kind: Joi.valid(...Object.keys(entryBodies))
     .label('kind')
     .required(),
   body: Joi.alternatives().conditional('kind', {
     // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
-    switch: Object.entries(bodies).map(([kind, schema]) => ({ is: kind, then: schema.required() })),
+    switch: Object.entries(entryBodies).map(([kind, schema]) => ({ is: kind, then: schema.required() })),
   }),
 });
 

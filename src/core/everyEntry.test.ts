@@ -136,7 +136,6 @@ const ENTRIES: Record<string, Entry> = {
   },
   nightsBetween: { run: air.nightsBetween, args: [0, 24 * HOUR, { latitude: 50, longitude: 0 }] },
   judgeHours: { run: air.judgeHours, args: [{ hours, limits, surroundings: heated }] },
-  startWindows: { run: air.startWindows, args: [{ judged: air.judgeHours({ hours, limits, surroundings: { kind: 'shed' } }), minHours: 1 }] }, // biome-ignore format: one line
   judgeCoat: { run: air.judgeCoat, args: [{ startMs: 0, endMs: HOUR, safeMs: 2 * HOUR, hours, surface, limits, underCover: false }] }, // biome-ignore format: one line
   typedForecast: { run: air.typedForecast, args: [{ fromMs: 0, days: 2, lowC: -7, highC: 2, rh: 0.8, rainMm: 0.2, utcOffsetH: 1 }] }, // biome-ignore format: one line
   dampStarts: {
@@ -256,7 +255,6 @@ const ENTRIES: Record<string, Entry> = {
   },
   filmEvents: { run: cure.filmEvents, args: [{ film: aFilm, temps }] },
   extremesFrom: { run: cure.extremesFrom, args: [temps, HOUR] },
-  filmTemps: { run: cure.filmTemps, args: [hours, open] },
   spliceHours: { run: cure.spliceHours, args: [{ measured: hours.slice(0, 2), forecast: hours, now: HOUR }] },
   clockStretches: { run: (steps, boundariesMs) => cure.clockStretches({ steps, boundariesMs }), args: [cure.explainEvent({ curve, temps, laidAt: 0 }).steps, [0]], own: 1 }, // biome-ignore format: one line
   segmentAt: { run: cure.segmentAt, args: [[{ fromMs: 0 }, { fromMs: 10 }], 5] },

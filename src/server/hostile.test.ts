@@ -81,6 +81,11 @@ describe('figures that no yard has are refused at the border', () => {
     const { status, body } = await server.problem('POST', route, make());
     expect([status, body.errors?.map(({ path: at }) => at)]).toEqual([422, [field]]);
   });
+  it('what cannot be printed in the words of a quote, which go into a document', async () => {
+    const quote = { boatId: planned.boat.id, title: 'a\u0000b', intro: 'x\ud800y', closing: '', yardDays: 0, version: 0 }; // biome-ignore format: one line
+    const { status, body } = await server.problem('PUT', `/boats/${planned.boat.id}/quote`, quote);
+    expect([status, body.errors?.map(({ path: at }) => at)]).toEqual([422, ['title', 'intro']]);
+  });
 });
 
 describe('one bad record takes nothing else down', () => {

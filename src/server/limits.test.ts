@@ -84,6 +84,9 @@ const fresh = (body: Json): Json => ({ ...body, id: uuidv7() });
 const offer = () => ({ id: uuidv7(), productId: planned.product.id, part: null, colour: null, litres: 2, price: 100, supplierId: null, discounts: [{ from: 2, price: 90 }] }); // biome-ignore format: one line
 const supplier = { name: 'Slip stores', delivery: 100, minOrder: 0, deliveryDays: 2, note: '' };
 
+const finding = () => fresh({ boatId: planned.boat.id, areaId: planned.area.id, at: new Date(NOON).toISOString(), kind: 'moisture', value: 20, grade: null, limit: 15, place: { xM: 3, zM: -0.5, side: 'port' }, photoIds: [], note: '' }); // biome-ignore format: one line
+const support = () => ({ stand: fresh({ boatId: planned.boat.id, name: `Block ${uuidv7()}`, kind: 'block', side: 'port', xM: 3, zM: -0.5, lengthM: 0.3, widthM: 0.2, shiftOn: null, note: '' }), patches: [] }); // biome-ignore format: one line
+
 /** What is written with an extreme in it, and how it is taken back. */
 const CASES: [string, { describe: () => unknown }, () => Json, (body: Json) => Promise<{ status: number }>, (body: Json) => Promise<unknown>][] = [
   ['a price', contract.offerInput, offer, (b) => server.ask('POST', '/offers', b), (b) => server.ask('DELETE', `/offers/${b.id}`)],
@@ -91,6 +94,8 @@ const CASES: [string, { describe: () => unknown }, () => Json, (body: Json) => P
   ['a tin', contract.receiptInput, () => ({ id: uuidv7(), at: new Date(NOON - HOUR).toISOString(), purchaseId: null, lots: [{ ...aLot(planned.product.id, 'base', { amount: 2 }) }] }), (b) => server.ask('POST', '/receipts', b), (b) => server.ask('DELETE', `/lots/${((b.lots as Json[])[0] as Json).id}`)],
   ['an area', contract.areaInput, () => anArea(planned.boat.id, { name: `Area ${uuidv7()}` }) as never, (b) => server.ask('POST', '/areas', b), (b) => server.ask('DELETE', `/areas/${b.id}`)],
   ['a boat', contract.boatInput, () => aBoat({ name: 'Extreme' }) as never, (b) => server.ask('POST', '/boats', b), (b) => server.ask('DELETE', `/boats/${b.id}`)],
+  ['a finding', contract.findingInput, finding, (b) => server.ask('POST', '/findings', b), (b) => server.ask('DELETE', `/findings/${b.id}`)],
+  ['a support', contract.standWithPatches, support, (b) => server.ask('POST', '/stands', b), (b) => server.ask('DELETE', `/stands/${(b.stand as Json).id}`)],
   ['a sheet', contract.productInput, () => fresh(aProduct() as never), (b) => server.ask('POST', '/products', { ...b, name: `Sheet ${b.id}`.slice(0, 60) }), async () => {}],
 ]; // biome-ignore format: a table
 
@@ -115,6 +120,72 @@ it.each(CASES)(
   },
   120_000,
 );
+
+/** Entries of the log with figures in them, each on an area with a coat. */
+const ENTRIES = (): Partial<Record<contract.EntryKind, Json>> => {
+  const [stepId, productId] = [planned.step.id, planned.product.id];
+  const step = { stepId, coatNo: 1, productId, sheetVersion: 1 };
+  return {
+    coat: { ...(aCoat(planned, NOON, { coatNo: 1 }).body as never as Json), conditions: { airC: 18, rh: 0.6, surfaceC: 17, source: 'typed' } },
+    batch: { ...step, litres: 1, pours: [{ name: 'base', amount: 667, unit: 'ml' }, { name: 'hardener', amount: 333, unit: 'ml' }], tool: { kind: 'scale', stepG: 1 }, ratioError: 0, thinnerLitres: 0, potTempC: 20, inductionMin: 0, potLifeMin: 60 },
+    removal: { toGround: false, coats: [{ stepId, coatNo: 0 }], way: 'sanded', grit: 120, holdsHours: null, reason: 'pebbled' },
+    blast: { holdsHours: 4 },
+    work: { stepId, coatNo: 1, taskId: 'wash', kind: 'aggregate', amount: 2, note: '', outcome: 'done', remark: '', aggregate: { strewnKg: 5000, sweptBackKg: 1 } },
+  }; // biome-ignore format: a table
+};
+
+it('entries at the ends of what is allowed take no view down, whether they are taken or not', async () => {
+  const faults: string[] = [];
+  const taken = new Set<string>();
+  for (const [kind, body] of Object.entries(ENTRIES()))
+    for (const [path, ends] of numbersOf(
+      contract.entryBodies[kind as contract.EntryKind].describe() as never,
+    ))
+      for (const end of ends) {
+        const extreme = withNumber(body, path, end);
+        if (extreme === null) continue;
+        const entry = { id: uuidv7(), areaId: planned.area.id, at: new Date(NOON).toISOString(), corrects: null, kind, body: extreme }; // biome-ignore format: one line
+        const { status } = await server.ask('POST', '/log', entry);
+        if (status >= 500) faults.push(`${kind} ${path.join('.')} ${end}: answered ${status}`);
+        if (status >= 300) continue;
+        taken.add(kind);
+        for (const each of await failing()) faults.push(`${kind} ${path.join('.')} ${end}: ${each}`);
+        const strike = {
+          ...entry,
+          id: uuidv7(),
+          corrects: entry.id,
+          kind: 'strike',
+          body: { reason: 'a check' },
+        };
+        await server.ask('POST', '/log', strike);
+      }
+  expect(faults).toEqual([]);
+  expect([...taken].sort()).toEqual(Object.keys(ENTRIES()).sort());
+}, 120_000);
+
+it('a line at the ends of what is allowed takes no view down', async () => {
+  const faults: string[] = [];
+  const at = `/boats/${planned.boat.id}/waterline`;
+  const { boatId: _b, ...plan } = (await server.ask<contract.Waterline>('GET', at)).body;
+  const mark = (xM: number, side: string) => ({ id: uuidv7(), name: '', kind: 'line', side, xM, yM: 1, readingMm: 1400, aboveLineMm: 0, errorMm: 3 }); // biome-ignore format: one line
+  const example = { ...plan, trimDeg: 0, heelDeg: 0, waterplaneM2: 20, marks: [mark(1, 'port'), mark(7, 'starboard')], madeMarks: [{ id: uuidv7(), side: 'port', xM: 3, readingMm: 1400 }] }; // biome-ignore format: one line
+  let { version } = plan;
+  for (const [path, ends] of numbersOf(contract.waterlineInput.describe() as Described))
+    for (const end of ends) {
+      if (path.join() === 'version') continue;
+      const body = withNumber({ ...example, version } as never, path, end);
+      if (body === null) continue;
+      const { status } = await server.ask('PUT', at, body);
+      if (status >= 500) faults.push(`${path.join('.')} ${end}: answered ${status}`);
+      if (status >= 300) continue;
+      version++;
+      for (const view of [at, at.replace(/waterline$/, 'mark-sheet.csv'), `/boats/${planned.boat.id}`]) {
+        const answered = (await fetch(`${server.address}/api/v1${view}`)).status;
+        if (answered >= 500) faults.push(`${path.join('.')} ${end}: ${view.slice(-14)} ${answered}`);
+      }
+    }
+  expect(faults).toEqual([]);
+}, 120_000);
 
 it('rules of money at the ends of what is allowed take no view down', async () => {
   const faults: string[] = [];

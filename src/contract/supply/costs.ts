@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { id, objectOf } from '../joi.ts';
+import { id, objectOf, text } from '../joi.ts';
 import { figure, listOf, maybeUuid, uuid, word } from '../replies/plain.ts';
 
 import { type TradeSettings, tradeSettings } from './trade.ts';
@@ -27,9 +27,9 @@ export interface BoatQuoteInput {
 }
 export const boatQuote = objectOf<BoatQuoteInput>({
   boatId: id().required(),
-  title: Joi.string().allow('').max(120).label('title of the quote').required(),
-  intro: Joi.string().allow('').max(2000).label('words before the quote').required(),
-  closing: Joi.string().allow('').max(2000).label('words after the quote').required(),
+  title: text(120).label('title of the quote').required(),
+  intro: text(2000).label('words before the quote').required(),
+  closing: text(2000).label('words after the quote').required(),
   yardDays: Joi.number().min(0).max(3650).label('days in the yard').required(),
   version: Joi.number().integer().min(0).max(1e9).required(),
 });

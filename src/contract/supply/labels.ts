@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { id, objectOf } from '../joi.ts';
+import { content, id, objectOf } from '../joi.ts';
 import { figure } from '../replies/plain.ts';
 
 /** Lots and sizes for a sheet of labels. */
@@ -29,6 +29,6 @@ export interface CsvTaken {
   same: number;
 }
 export const csvInput = objectOf<CsvInput>({
-  csv: Joi.string().min(1).max(2_000_000).label('CSV').required(),
+  csv: content('CSV', 2_000_000).required(),
 });
 export const csvTakenReply = objectOf<CsvTaken>({ taken: figure(), same: figure() });

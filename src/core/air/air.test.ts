@@ -1,13 +1,6 @@
 import psychrolib from 'psychrolib';
 import { describe, expect, it } from 'vitest';
-import {
-  DEFAULT_LIMITS,
-  dewPointC,
-  judgeConditions,
-  judgeHours,
-  startWindows,
-  surfaceTempC,
-} from './index.ts';
+import { DEFAULT_LIMITS, dewPointC, judgeConditions, judgeHours, surfaceTempC } from './index.ts';
 
 describe('dew point', () => {
   it.each([
@@ -70,9 +63,5 @@ describe('may a coat be laid', () => {
     expect(open[2]?.reasons).toEqual([{ code: 'rain', value: 1, limit: 0 }]);
     const tent = judgeHours({ hours, limits, surroundings: { kind: 'tent' } });
     expect(tent.map((h) => h.ok)).toEqual([true, false, true]);
-    expect(startWindows({ judged: tent, minHours: 1 })).toEqual([
-      { from: 0, to: 3_600_000 },
-      { from: 7_200_000, to: 10_800_000 },
-    ]);
   });
 });

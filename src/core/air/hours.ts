@@ -1,4 +1,4 @@
-import { QuantityError, within } from '../units/index.ts';
+import { QuantityError } from '../units/index.ts';
 import type { SurfaceReading } from './coatAir.ts';
 import type { AirHour } from './hour.ts';
 import {
@@ -88,21 +88,4 @@ function judgeBand(
   const surely = new Set(cold.reasons.map(({ code }) => code));
   const perhaps = hot.reasons.some(({ code }) => OF_HEAT.has(code) && !surely.has(code));
   return perhaps ? { ...cold, conditions: [...cold.conditions, 'depends-on-sun'] } : cold;
-}
-
-/** The unbroken runs of hours that pass, each at least `minHours` long: from the first hour's start to the last one's end. */
-export function startWindows(input: {
-  judged: readonly JudgedHour[];
-  minHours: number;
-}): { from: number; to: number }[] {
-  const HOUR = 3_600_000;
-  within('hours a start wants', input.minHours, 0, 10_000);
-  const runs: { from: number; to: number }[] = [];
-  for (const hour of input.judged) {
-    if (!hour.ok) continue;
-    const last = runs.at(-1);
-    if (last && last.to === hour.at) last.to = hour.at + HOUR;
-    else runs.push({ from: hour.at, to: hour.at + HOUR });
-  }
-  return runs.filter((run) => run.to - run.from >= input.minHours * HOUR);
 }

@@ -25,7 +25,7 @@ export {
   warmUpHours,
 } from './heating.ts';
 export { type AirHour, checkHour } from './hour.ts';
-export { isUnderCover, type JudgedHour, judgeHours, startWindows } from './hours.ts';
+export { isUnderCover, type JudgedHour, judgeHours } from './hours.ts';
 export {
   type AirLimits,
   type AirReason,

@@ -13,7 +13,6 @@ import {
   judgeHours,
   rhWhenWarmed,
   rhWithMoisture,
-  startWindows,
   surfaceTempC,
   surfaceTemps,
 } from './index.ts';
@@ -252,25 +251,6 @@ describe('a whole coat', () => {
     const hot = surface.map((each) => ({ ...each, lowC: 41, surfaceC: 43 }));
     const refused = coat(day, () => 15, { surface: hot, limits: { ...DEFAULT_LIMITS, surfaceMaxC: 40 } });
     expect(new Set(refused.failures.map(({ code }) => code))).toEqual(new Set(['surface-too-hot']));
-  });
-});
-
-describe('runs of hours in which a start is possible', () => {
-  const hours = [1, 0, 1, 1, 1, 0, 1, 1].map((good, i) => ({
-    at: i * HOUR,
-    airC: 18,
-    rh: good ? 0.5 : 0.95,
-  }));
-  const judged = judgeHours({ hours, limits: DEFAULT_LIMITS, surroundings: { kind: 'shed' } });
-  it('are unbroken and long enough', () => {
-    const span = (from: number, to: number) => ({ from: from * HOUR, to: to * HOUR });
-    expect(startWindows({ judged, minHours: 1 })).toEqual([span(0, 1), span(2, 5), span(6, 8)]);
-    expect(startWindows({ judged, minHours: 3 })).toEqual([span(2, 5)]);
-    expect(startWindows({ judged, minHours: 4 })).toEqual([]);
-  });
-  it('break where an hour is missing from the series', () => {
-    const gap = judged.filter((_, i) => i !== 3);
-    expect(startWindows({ judged: gap, minHours: 2 })).toEqual([{ from: 6 * HOUR, to: 8 * HOUR }]);
   });
 });
 

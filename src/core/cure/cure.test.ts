@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { surfaceTemps } from '../air/index.ts';
 import {
   type CureSheet,
   eventTime,
   explainEvent,
-  filmTemps,
   HOUR_MS,
   progressAt,
   readyCurve,
@@ -267,6 +267,6 @@ describe('measured and forecast air are spliced at now', () => {
       [20, 'forecast'],
       [21, 'forecast'],
     ]);
-    expect(filmTemps(hours, { kind: 'heated', setPointC: 15 }).valuesC).toEqual([15, 15, 15, 16, 20, 21]);
+    expect(surfaceTemps(hours, { kind: 'heated', setPointC: 15 })).toEqual([15, 15, 15, 16, 20, 21]);
   });
 });

@@ -29,7 +29,6 @@ export { byLearnedPace, FILMS_TO_AGREE, type LearnedPace, learnPace } from './le
 export { segmentAt } from './segmentAt.ts';
 export {
   extremesFrom,
-  filmTemps,
   HOUR_MS,
   type HourOf,
   type SplicedHour,

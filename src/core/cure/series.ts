@@ -1,4 +1,4 @@
-import { type AirHour, checkHour, type Surroundings, surfaceTemps } from '../air/index.ts';
+import { type AirHour, checkHour } from '../air/index.ts';
 import { moment, QuantityError, within } from '../units/index.ts';
 
 export const HOUR_MS = 3_600_000;
@@ -153,11 +153,4 @@ function surfaceOffset(
   if (a !== null && b !== null) return between(a, b);
   const one = a ?? b;
   return one === null || one >= 0 ? null : one;
-}
-
-/** The film temperatures of an area in these surroundings. @throws {QuantityError} when `hours` is empty */
-export function filmTemps(hours: readonly AirHour[], surroundings: Surroundings): TempSeries {
-  const first = hours[0];
-  if (!first) throw new QuantityError('temperature series', 'without an hour', '1 hour or more');
-  return { startMs: first.at, valuesC: surfaceTemps(hours, surroundings) };
 }

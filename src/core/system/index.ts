@@ -37,7 +37,6 @@ export {
   type Ground,
   holdsCopper,
   type Joint,
-  LEAVE_BARE_REASON,
   type Mark,
   type Rule,
   type ServiceKind,

@@ -9,7 +9,6 @@ import {
   judgeJoint,
   judgeNext,
   type Layer,
-  LEAVE_BARE_REASON,
   layerOf,
   layerOfStep,
   nearestFine,
@@ -196,9 +195,6 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     expect(ids('drops', 10.5)).toEqual(['additive-over-limit no']);
     expect(ids('flow', 5)).toEqual(['additive-limit-not-stated condition']);
     expect(ids('another', 5)).toEqual(['additive-not-on-sheet no']);
-  });
-  it('anodes, transducers and their like are on the leave-bare list, not in a stack', () => {
-    expect(LEAVE_BARE_REASON).toContain('stay bare');
   });
   it('water-borne over solvent-borne: only once that is cured', () => {
     expect(

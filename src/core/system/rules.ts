@@ -70,7 +70,3 @@ export interface ServiceRule {
 /** What a sheet says of copper holds, whatever the family; where it is silent an antifouling is taken to hold it. */
 export const holdsCopper = ({ family, copper }: Lay): boolean =>
   copper ?? (isIn(ANTIFOULINGS, family) && family !== 'copper-free-antifouling');
-
-/** Things never painted: the leave-bare list of the survey. [T] */
-export const LEAVE_BARE_REASON =
-  'anodes, transducers, log impellers, earth plates and zinc-backed shaft faces stay bare: they are on the leave-bare list';

@@ -72,6 +72,9 @@ async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number
   await insertAreas(tx, [input]);
 }
 
+/** A stripe smaller than that is none: no area is measured so small. */
+const LEAST_STRIPE_M2 = 0.0001;
+
 /** As many as a line may have. */
 const MOST_MADE_MARKS = 1000;
 
@@ -133,6 +136,13 @@ export const waterlineEndpoints = [
       const boat = await theBoat(tx, params.id);
       const { table, source } = await drawnForm(tx, boat);
       const struck = strike(table, body);
+      if (struck?.stripe && struck.stripe.areaM2 < LEAST_STRIPE_M2)
+        throw badFields([
+          {
+            path: 'stripe',
+            message: `stripe: raised ${struck.raiseMm.toFixed(0)} mm, nothing of it is on the hull`,
+          },
+        ]);
       await putWaterline(tx, { ...body, boatId: boat.id, version: body.version + 1 });
       if (struck?.stripe) await feedStripe(tx, boat, source, struck.stripe.areaM2);
       return {

@@ -72,12 +72,17 @@ describe('writes on their way to the server', () => {
         : json(201, body);
     await queue.flushQueue();
     expect(await kept()).toEqual(['bad']);
-    answer = (_, body) => json(201, body);
+    // Put right by hand it is sent as it is now.
+    const sent: string[] = [];
+    answer = (_, body) => {
+      sent.push(body.id);
+      return json(201, body);
+    };
     const db = await openDB('jack-plane');
     const [seq] = await db.getAllKeys('writes');
     db.close();
-    await queue.tryAgain(seq as number);
-    expect(await kept()).toEqual([]);
+    await queue.tryAgain(seq as number, { id: 'better' });
+    expect([await kept(), sent]).toEqual([[], ['better']]);
   });
 
   it('a fault of the server’s own is tried again, not taken for a refusal', async () => {

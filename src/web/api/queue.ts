@@ -196,11 +196,16 @@ export async function throwAway(seq: number): Promise<void> {
   await changed();
 }
 
-/** Sends a refused write once more. */
-export async function tryAgain(seq: number): Promise<void> {
+/**
+ * Sends a refused write once more.
+ *
+ * @param body what it is to hold now; left out: as it was
+ */
+export async function tryAgain(seq: number, body?: unknown): Promise<void> {
   const kept = await store();
   const item = await kept.get('writes', seq);
-  if (item) await kept.put('writes', { ...item, refused: null, faults: 0 });
+  if (item)
+    await kept.put('writes', { ...item, ...(body !== undefined && { body }), refused: null, faults: 0 });
   await changed();
   await flushQueue();
 }

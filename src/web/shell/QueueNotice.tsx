@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   flushQueue,
   forgetAside,
@@ -11,6 +12,7 @@ import { saySpan } from '../clock/say.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
 import { useClockOff } from '../state/deviceClock.ts';
+import { EditRefused, typedLeaves } from './EditRefused.tsx';
 
 /** Writes that have not reached the server yet, said until they have; and those that wait for somebody to decide. */
 export function QueueNotice() {
@@ -42,6 +44,7 @@ export function QueueNotice() {
 
 function Refused() {
   const confirm = useConfirm();
+  const [editing, setEditing] = useState<number | null>(null);
   const refused = useQueue().filter((item) => item.refused !== null);
   if (refused.length === 0) return null;
   const discard = async (seq: number, what: string) => {
@@ -50,34 +53,52 @@ function Refused() {
   };
   return (
     <section aria-label="To be decided" className="border-error m-3 space-y-2 border-2 p-3">
-      {refused.map(({ seq, what, refused: problem, method, path, body }) => (
-        <div key={seq} role="alert" className="flex flex-wrap items-center gap-3">
-          <p>
-            <strong>
-              The server {problem?.status === 500 ? 'failed on' : 'refused'} {what}:
-            </strong>{' '}
-            {problem?.detail}
-          </p>
-          <button type="button" className="btn" onClick={() => void tryAgain(seq)}>
-            Retry
-          </button>
-          <button
-            type="button"
-            className="btn"
-            onClick={() =>
-              saveFile(
-                `${what}.json`,
-                new Blob([JSON.stringify({ method, path, body }, null, 2)], { type: 'application/json' }),
-              )
-            }
-          >
-            Export
-          </button>
-          <button type="button" className="btn" onClick={() => void discard(seq, what)}>
-            Discard
-          </button>
-        </div>
-      ))}
+      {refused.map(({ seq, what, refused: problem, method, path, body }) =>
+        editing === seq ? (
+          <EditRefused
+            key={seq}
+            body={body}
+            problem={problem}
+            onCancel={() => setEditing(null)}
+            onSend={(better) => {
+              setEditing(null);
+              void tryAgain(seq, better);
+            }}
+          />
+        ) : (
+          <div key={seq} role="alert" className="flex flex-wrap items-center gap-3">
+            <p>
+              <strong>
+                The server {problem?.status === 500 ? 'failed on' : 'refused'} {what}:
+              </strong>{' '}
+              {problem?.detail}
+            </p>
+            <button type="button" className="btn" onClick={() => void tryAgain(seq)}>
+              Retry
+            </button>
+            {typedLeaves(body).length > 0 && (
+              <button type="button" className="btn" onClick={() => setEditing(seq)}>
+                Edit<span className="sr-only"> {what}</span>
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn"
+              onClick={() =>
+                saveFile(
+                  `${what}.json`,
+                  new Blob([JSON.stringify({ method, path, body }, null, 2)], { type: 'application/json' }),
+                )
+              }
+            >
+              Export
+            </button>
+            <button type="button" className="btn" onClick={() => void discard(seq, what)}>
+              Discard
+            </button>
+          </div>
+        ),
+      )}
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import type { FieldError, StackView, Step } from '../../contract/index.ts';
@@ -10,6 +10,7 @@ import { FormReader, refusals } from '../forms/canonical.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
+import { useAnyUnsaved } from '../state/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { NearestFine } from './NearestFine.tsx';
@@ -42,6 +43,11 @@ function withOverrules(steps: readonly Step[], values: StackValues, judged: Judg
 export function StackEditor({ context, stack }: Props) {
   const { system, tell } = useUnits();
   const [saved, setSaved] = useState(false);
+  // What is typed after it is not saved.
+  const typed = useAnyUnsaved();
+  useEffect(() => {
+    if (typed) setSaved(false);
+  }, [typed]);
 
   const submit = async (
     values: StackValues,
