@@ -5,7 +5,7 @@ import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { useUnsaved } from '../state/unsaved.ts';
 import { asTyped } from './asTyped.ts';
-import { followOthers, sayWorkedOut, startFrom, Told } from './told.ts';
+import { differs, followOthers, sayWorkedOut, startFrom, Told } from './told.ts';
 
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
@@ -32,8 +32,11 @@ interface Props<T extends FieldValues> {
 export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const { workedOut = false } = props;
   const form = useForm<T>({ defaultValues: props.values });
-  const { isDirty, isSubmitting } = form.formState;
-  useUnsaved(isDirty && !isSubmitting);
+  // Which fields are typed in is listened to: with the first of them alone, the next would not be heard of.
+  const { isDirty, dirtyFields, isSubmitting, defaultValues } = form.formState;
+  const isTyped =
+    (isDirty || Object.keys(dirtyFields).length > 0) && differs(form.getValues(), defaultValues);
+  useUnsaved(isTyped && !isSubmitting);
   const fresh = JSON.stringify(props.values);
   const followed = useRef(fresh);
   // What was sent and has not come back yet: the form starts from it, as from the record itself.
@@ -45,7 +48,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     const is = JSON.parse(fresh) as T;
     const changed = followed.current !== fresh;
     const was = sent.current ?? (JSON.parse(followed.current) as T);
-    if (!isDirty) {
+    if (!isTyped) {
       if (changed || !sent.current) form.reset(is);
       setTold({});
     } else if (changed) {
@@ -55,7 +58,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     }
     if (changed) sent.current = null;
     followed.current = fresh;
-  }, [fresh, isDirty, workedOut, form]);
+  }, [fresh, isTyped, workedOut, form]);
   // What checks the form is fetched while the server still answers: it may not when the form is sent.
   useEffect(() => {
     import('../../contract/index.ts').catch(() => {}); // asked for again when the form is sent
@@ -141,7 +144,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           </p>
         )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}
-        <div className={`space-y-2 ${isDirty && !props.large ? 'save-bar' : ''}`}>
+        <div className={`space-y-2 ${isTyped && !props.large ? 'save-bar' : ''}`}>
           {general.length > 0 && (
             <div role="alert" className="border-error text-error border-l-4 py-1 pl-3 font-semibold">
               {general.map((message) => (

@@ -14,6 +14,24 @@ function* leaves(values: object, at = ''): Generator<[path: string, value: unkno
   }
 }
 
+const isBlank = (value: unknown) => value === '' || value === null || value === undefined;
+
+/** A value with its keys in order and without the blanks that a field leaves where nothing was. */
+function plain(value: unknown): unknown {
+  if (Array.isArray(value)) {
+    const items = Array.from(value, plain);
+    return items.slice(0, items.findLastIndex((item) => !isBlank(item)) + 1);
+  }
+  if (typeof value !== 'object' || value === null) return value;
+  const entries = Object.entries(value).filter(([, each]) => each !== undefined);
+  return Object.fromEntries(
+    entries.map(([key, each]) => [key, plain(each)] as const).toSorted(([a], [b]) => (a < b ? -1 : 1)),
+  );
+}
+
+/** Whether anything typed is other than what the form starts from: a blank field where nothing was is nothing typed. */
+export const differs = (typed: unknown, start: unknown): boolean => !same(plain(typed), plain(start));
+
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 const isTyped = (dirty: FormState<FieldValues>['dirtyFields'], path: string): boolean => {

@@ -5,6 +5,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { answer, ask, offline, openPage } from '../../../test/openPage.tsx';
 import type { AreaInput, LogView, OwnTemplate, Product, StackView, Step } from '../../contract/index.ts';
+import { anyUnsaved } from '../state/unsaved.ts';
 import { sayProducts } from './Templates.tsx';
 
 const boat = aBoat({ name: 'Stack hull' });
@@ -53,6 +54,8 @@ describe('the stack of an area', () => {
     await user.type(await field(1, 'Coats'), '4');
     await user.click(save());
     expect(await screen.findByText('Saved.')).toBeDefined();
+    // Fields that were left blank are nothing typed.
+    await waitFor(() => expect(anyUnsaved()).toBe(false));
     expect((await kept(area)).steps).toMatchObject([
       { coats: 4, dryMicronsPerCoat: 100, colours: ['grey', 'white'] },
     ]);
