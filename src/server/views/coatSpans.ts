@@ -1,9 +1,22 @@
 import type { AreaClock } from '../../contract/index.ts';
-import { type CoatSpan, takesCoat } from '../../core/cure/index.ts';
+import { type CoatSpan, HOUR_MS, takesCoat } from '../../core/cure/index.ts';
 
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 const latest = (times: readonly (number | null)[]) =>
   times.reduce<number>((last, at) => Math.max(last, at ?? last), Number.NEGATIVE_INFINITY);
+
+/**
+ * When the waits before a coat are over at the earliest, ms: one whose beginning nobody has told yet, since the work before it
+ * is still to do, begins now at the earliest.
+ */
+const waitedFrom = (left: AreaClock['work'], now: number): number =>
+  left
+    .filter(({ kind }) => kind === 'wait')
+    .reduce(
+      (over, { endsAt, amount }) =>
+        endsAt === null ? Math.max(over, now) + (amount ?? 0) * HOUR_MS : Math.max(over, Date.parse(endsAt)),
+      Number.NEGATIVE_INFINITY,
+    );
 
 /**
  * When an area takes its next coat, whatever the air: by the film below, the work still to do before the coat, and the
@@ -14,7 +27,7 @@ const latest = (times: readonly (number | null)[]) =>
 export function coatSpans(clock: AreaClock, now: number): CoatSpan[] {
   if (clock.hiddenBy || clock.failed !== null || clock.hand?.notCuring) return [];
   const left = clock.work.filter(({ doneAt }) => doneAt === null);
-  const waitedMs = latest(left.flatMap(({ kind, endsAt }) => (kind === 'wait' ? [ms(endsAt)] : [])));
+  const waitedMs = waitedFrom(left, now);
   const sanding = left.filter(({ kind }) => kind === 'sand');
   const sandable = latest(sanding.map(({ sandableAt }) => ms(sandableAt)));
   if (clock.segments.length === 0) {
