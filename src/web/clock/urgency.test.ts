@@ -124,5 +124,10 @@ describe('what to do, as a foreman would say it', () => {
     const done = { ...sand, doneAt: ready };
     expect(notBefore({ ...waiting, work: [done] }, 0)).toEqual({ at: ready, clogs: false });
     expect(notBefore(clock({}), 0)).toBeNull();
+    // A wait that runs holds a bare area back too, where no film is waited for.
+    const wait = { ...sand, kind: 'wait' as const, sandableAt: null, endsAt: sandable };
+    const drying = clock({ state: 'bare', until: null, work: [wait] });
+    expect(heldBack(drying, 0, (at) => at)).toMatchObject({ headline: 'Not yet' });
+    expect(notBefore(drying, Date.parse(sandable))).toBeNull();
   });
 });

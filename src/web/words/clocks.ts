@@ -54,18 +54,21 @@ export function countdownWord(clock: AreaClock, now: number): string {
 }
 
 /**
- * Before when nothing goes on: the film below is not ready, or clogs the paper of a sanding that comes first; whichever
- * is later. null: nothing is waited for, or nobody knows until when.
+ * Before when nothing goes on: the film below is not ready, a wait runs, or the film clogs the paper of a sanding that comes
+ * first; whichever is last. null: nothing is waited for, or nobody knows until when.
  */
 export function notBefore(clock: AreaClock, now: number): { at: string; clogs: boolean } | null {
-  const ready = clock.state === 'too-soon' ? clock.until : null;
-  const clogging = workLeft(clock.work, now)
-    .flatMap(({ sandableAt }) => (sandableAt !== null && Date.parse(sandableAt) > now ? [sandableAt] : []))
-    .toSorted()
-    .at(-1);
-  if (clogging !== undefined && (ready === null || Date.parse(clogging) > Date.parse(ready)))
-    return { at: clogging, clogs: true };
-  return ready === null ? null : { at: ready, clogs: false };
+  const ahead = (at: string | null) => at !== null && Date.parse(at) > now;
+  const waits = clock.work.filter(
+    ({ kind, doneAt, endsAt }) => kind === 'wait' && doneAt === null && ahead(endsAt),
+  );
+  const sandings = workLeft(clock.work, now).filter(({ sandableAt }) => ahead(sandableAt));
+  const all = [
+    ...(clock.state === 'too-soon' && clock.until !== null ? [{ at: clock.until, clogs: false }] : []),
+    ...waits.map(({ endsAt }) => ({ at: endsAt as string, clogs: false })),
+    ...sandings.map(({ sandableAt }) => ({ at: sandableAt as string, clogs: true })),
+  ];
+  return all.toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at)).at(-1) ?? null;
 }
 
 /**
