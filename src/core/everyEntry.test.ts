@@ -188,6 +188,7 @@ const ENTRIES: Record<string, Entry> = {
   coatsByLaunch: { run: cure.coatsByLaunch, args: [{ coats: [{ starts: [{ fromMs: 0, toMs: HOUR }], applyMs: HOUR, sheet: (aFilm as cure.Film).sheet, next: null }], temps, launchMs: 90 * HOUR, ready: 'tack-free' }] }, // biome-ignore format: one line
   takesCoat: { run: cure.takesCoat, args: [{ segments: [{ state: 'open', fromMs: 0, toMs: HOUR }], now: 0, sandableMs: null, sandFirst: false }] }, // biome-ignore format: one line
   rhWithMoisture: { run: air.rhWithMoisture, args: [{ airC: 20, rh: 0.5, litresPerH: 0.2, roomM3: 60, airChangesPerH: 1 }] }, // biome-ignore format: one line
+  endsBeforeCoat: { run: supply.endsBeforeCoat, args: [{ reachLitres: 4.2, wantedLitres: 4.3 }] },
   cheapestPacks: { run: supply.cheapestPacks, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', price: 20, contents: { a: 1 }, stock: 9 }] }] }, // biome-ignore format: one line
   litresInPot: {
     run: mix.litresInPot,

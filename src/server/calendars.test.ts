@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { aCoat, aLot, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
 import type { AheadView, BenchView, ClockDetail, SlipView, TodayView } from '../contract/index.ts';
 
@@ -90,6 +90,21 @@ describe('what could go on today', () => {
     const { untaped, paintEnds } = later.find(({ areaId }) => areaId === other.area.id) ?? {};
     expect([untaped, paintEnds]).toEqual([bench.body.bare.length, false]);
     expect(bench.body.bare).toHaveLength(1);
+    // A sheet whose parts no longer fit the own ratio of one coat takes no other coat off the list.
+    const receipt = { id: uuidv7(), at: new Date(now).toISOString(), purchaseId: null, lots: [aLot(other.product.id, 'base', { amount: 2 })] }; // biome-ignore format: one line
+    expect((await server.ask('POST', '/receipts', receipt)).status).toBe(201);
+    const parts = [...other.product.sheet.parts, { name: 'reducer', ratio: 1, densityKgPerL: 0.9 }];
+    const ownRatio = { parts: [6, 5], reason: 'a little rich' };
+    const put = (path: string, body: object) => server.ask('PUT', path, body);
+    const stack = { version: 2, steps: [{ ...other.step, ownRatio }] };
+    expect((await put(`/areas/${other.area.id}/stack`, stack)).status).toBe(200);
+    const { id } = other.product;
+    const sheet = { ...other.product.sheet, parts };
+    expect((await put(`/products/${id}`, { ...other.product, version: 1, sheet })).status).toBe(200);
+    const after = await Promise.all(
+      ['/today', `/bench/${other.area.id}`].map((path) => server.ask('GET', path)),
+    );
+    expect(after.map(({ status }) => status)).toEqual([200, 200]);
     const { body: slip } = await server.ask<SlipView>('GET', '/slip');
     expect(slip.clocks.length).toBe(2);
   });

@@ -49,6 +49,7 @@ export { type PartError, type Reconciled, reconcile, type TinsLeft } from './rec
 export { SMALL_SHARE, type SmallWay, smallNeed } from './smallNeed.ts';
 export type { Amount } from './spreads.ts';
 export {
+  endsBeforeCoat,
   MOVEMENT_KINDS,
   type Movement,
   type MovementKind,

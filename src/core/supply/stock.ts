@@ -109,3 +109,17 @@ function moved(stock: Stock, movements: readonly Movement[]): Stock {
 }
 
 const inTime = (a: Movement, b: Movement) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1);
+
+/** A spoonful that a coat misses is none, l [M]. */
+const SPOONFUL_L = 0.005;
+
+/**
+ * Whether the tins end before a coat does: 4.2 l reach, 4.3 l are still to be mixed → true.
+ *
+ * @param reachLitres mixed paint that the tins give, l
+ * @param wantedLitres mixed paint that the coat still takes, l
+ * @throws {QuantityError} on an amount that cannot be
+ */
+export const endsBeforeCoat = (input: { reachLitres: number; wantedLitres: number }): boolean =>
+  within('mixed paint in the tins (l)', input.reachLitres, -1e6, 1e6) <
+  within('mixed paint still wanted (l)', input.wantedLitres, 0, 1e6) - SPOONFUL_L;

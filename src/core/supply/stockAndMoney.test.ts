@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   billOf,
   cheapestPurchase,
+  endsBeforeCoat,
   fromMinor,
   kitContents,
   lotNotes,
@@ -91,6 +92,14 @@ describe('a lot', () => {
     expect(
       codes({ kind: 'rust-converter', shelfMonths: null, openedMs: 0, nowMs: 25 * 30.44 * DAY }),
     ).toEqual(['old-converter']);
+  });
+});
+
+describe('tins and a coat', () => {
+  it('a spoonful short is enough, more is not', () => {
+    expect(endsBeforeCoat({ reachLitres: 4.296, wantedLitres: 4.3 })).toBe(false);
+    expect(endsBeforeCoat({ reachLitres: 4.29, wantedLitres: 4.3 })).toBe(true);
+    expect(() => endsBeforeCoat({ reachLitres: Number.NaN, wantedLitres: 1 })).toThrow(/in the tins/);
   });
 });
 

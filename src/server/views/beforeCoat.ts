@@ -1,4 +1,5 @@
 import type { AreaClock, Step, TodayCoat } from '../../contract/index.ts';
+import { endsBeforeCoat } from '../../core/supply/index.ts';
 import type { Queries } from '../db/open.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import type { BoatMemory } from '../memory/boatMemory.ts';
@@ -47,9 +48,6 @@ export async function beforeCoat(
     workLeft: clock.work.filter((task) => isLeft(task, now)).length,
     untaped: ticks.filter(({ taped }) => taped !== true).length,
     openFaults: openFaultsOf(state, findings).length,
-    paintEnds: tins?.parts.some(({ there, keptHere, wanted }) => there + keptHere < wanted - TRIFLE) ?? false,
+    paintEnds: tins !== null && endsBeforeCoat({ reachLitres: tins.reachLitres, wantedLitres: litres }),
   };
 }
-
-/** Nothing of it is missing that a scale would show, in l or kg. */
-const TRIFLE = 1e-3;

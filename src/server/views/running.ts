@@ -16,6 +16,9 @@ const WIPE_HOLDS_MS = 24 * HOUR_MS;
 /** Parts of the boat that fittings are screwed to, or that things are stowed on. */
 const CARRIES: ReadonlySet<Zone> = new Set(['deck', 'cabin', 'bilge', 'other']);
 
+/** By then any film is hard, whatever its sheet leaves out [M]. */
+const HARD_BY_THEN_MS = 30 * 24 * HOUR_MS;
+
 const iso = (ms: number) => new Date(ms).toISOString();
 
 const whereOf = ({ areaId, areaName, boatId, boatName }: AreaClock) => ({
@@ -56,7 +59,11 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
   });
   const cures = clock.events.some(({ event, at }) => event === 'full-cure' && at !== null);
   const loading: RunningClock[] =
-    film && next === null && !cures && CARRIES.has(clock.zone)
+    film &&
+    next === null &&
+    !cures &&
+    CARRIES.has(clock.zone) &&
+    now - Date.parse(film.laidTo) < HARD_BY_THEN_MS
       ? [{ ...base, key: `loading ${clock.areaId}`, kind: 'loading', name: film.productName, since: film.laidTo, until: null }] // biome-ignore format: one line
       : [];
   return [...blast, ...work, ...events, ...loading];

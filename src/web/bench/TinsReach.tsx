@@ -2,16 +2,16 @@ import { useId } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchTins, BenchView } from '../../contract/index.ts';
+import { endsBeforeCoat } from '../../core/supply/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
 
-/** Nothing of it is missing that a cup would show, l. */
-const TRIFLE = 0.005;
-
 /** Whether the tins end before the coat does. */
 export const endsBefore = (tins: BenchTins | null, missing: number | null): boolean =>
-  tins !== null && missing !== null && tins.reachLitres < missing - TRIFLE;
+  tins !== null &&
+  missing !== null &&
+  endsBeforeCoat({ reachLitres: tins.reachLitres, wantedLitres: Math.max(0, missing) });
 
 /** Why a coat was begun that the tins do not finish, for the record. */
 export const whyAnyway = (view: BenchView, reason: string) =>

@@ -14,7 +14,8 @@ function* leaves(values: object, at = ''): Generator<[path: string, value: unkno
   }
 }
 
-const isBlank = (value: unknown) => value === '' || value === null || value === undefined;
+const isBlank = (value: unknown) =>
+  value === '' || value === null || value === undefined || (Array.isArray(value) && value.length === 0);
 
 /** A value with its keys in order and without the blanks that a field leaves where nothing was. */
 function plain(value: unknown): unknown {
@@ -23,9 +24,9 @@ function plain(value: unknown): unknown {
     return items.slice(0, items.findLastIndex((item) => !isBlank(item)) + 1);
   }
   if (typeof value !== 'object' || value === null) return value;
-  const entries = Object.entries(value).filter(([, each]) => each !== undefined);
+  const entries = Object.entries(value).map(([key, each]) => [key, plain(each)] as const);
   return Object.fromEntries(
-    entries.map(([key, each]) => [key, plain(each)] as const).toSorted(([a], [b]) => (a < b ? -1 : 1)),
+    entries.filter(([, each]) => !isBlank(each)).toSorted(([a], [b]) => (a < b ? -1 : 1)),
   );
 }
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Problem } from '../../contract/index.ts';
+import { parseNumber } from '../../core/units/index.ts';
 
 /** A figure or a text within what was refused, by its path. */
 export interface Leaf {
@@ -57,10 +58,11 @@ export function EditRefused({
     for (const { path, value } of leaves) {
       const text = typed[path];
       if (text === undefined) continue;
-      const read = typeof value === 'number' ? Number(text.trim().replace(',', '.')) : text;
-      if (typeof read === 'number' && (text.trim() === '' || !Number.isFinite(read)))
-        return setBad(`${titleOf(path)} "${text}" is not a number`);
-      changed[path] = read;
+      try {
+        changed[path] = typeof value === 'number' ? parseNumber(text) : text;
+      } catch (error) {
+        return setBad(`${titleOf(path)} ${(error as Error).message}`);
+      }
     }
     onSend(withLeaves(body, changed));
   };

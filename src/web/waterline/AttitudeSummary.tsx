@@ -37,8 +37,9 @@ export function AttitudeSummary({
           starboard ({unit.symbol}, m).
         </p>
         <p>
-          With {sayHeight(plan.markErrorMm, unit)} {unit.symbol} to a mark, the line is good to ±{' '}
-          {sayHeight(ends[0] ?? 0, unit)} {unit.symbol} aft and ± {sayHeight(ends[1] ?? 0, unit)}{' '}
+          With {sayHeight(plan.markErrorMm, unit)} {unit.symbol} to a mark
+          {plan.marks.some(({ errorMm }) => errorMm != null) && ' that has no error of its own'}, the line is
+          good to ± {sayHeight(ends[0] ?? 0, unit)} {unit.symbol} aft and ± {sayHeight(ends[1] ?? 0, unit)}{' '}
           {unit.symbol} forward (one standard error). The marks lie {sayHeight(fit.rmsMm, unit)} {unit.symbol}{' '}
           off it on average (root mean square).
         </p>

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { parseNumber } from '../../core/units/index.ts';
 
 /** A figure in a cell of a table: taken when left or on Enter; what cannot be read is marked and not taken. */
 export function CellInput({
@@ -20,15 +21,19 @@ export function CellInput({
   const [bad, setBad] = useState(false);
   useEffect(() => setText(shown), [shown]);
   const take = () => {
-    const trimmed = text.trim().replace(',', '.').replace('−', '-');
+    const trimmed = text.trim();
     if (trimmed === '') {
       setBad(!empty);
       if (empty && value !== null) onChange(null);
       return;
     }
-    const read = Number(trimmed);
-    setBad(!Number.isFinite(read));
-    if (Number.isFinite(read) && trimmed !== shown) onChange(read);
+    try {
+      const read = parseNumber(trimmed);
+      setBad(false);
+      if (trimmed !== shown) onChange(read);
+    } catch {
+      setBad(true);
+    }
   };
   return (
     <input

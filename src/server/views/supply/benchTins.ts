@@ -1,6 +1,7 @@
 import type { BenchTins, Step } from '../../../contract/index.ts';
 import { atOwnRatio } from '../../../core/mix/index.ts';
 import { perLitreOfPaint } from '../../../core/supply/index.ts';
+import { QuantityError } from '../../../core/units/index.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import { inStore } from '../../memory/inStore.ts';
 import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
@@ -9,7 +10,23 @@ import type { KnownProduct, ProductCatalogue } from '../../rows/products.ts';
 /** Nothing of it is missing that a scale would show, in l or kg. */
 const TRIFLE = 1e-3;
 
-/** What the tins give for the coat in hand, and how far it reaches; null: the store keeps nothing of this product. */
+/**
+ * What one litre of paint takes of each part, at the step's own ratio where it has one; null: a sheet that has changed since, or
+ * leaves something out, no longer says.
+ */
+function mixOf({ ownRatio }: Step, { parts, ratioBy }: KnownProduct['sheet']) {
+  try {
+    return perLitreOfPaint(ownRatio ? atOwnRatio(parts, ownRatio.parts) : parts, ratioBy);
+  } catch (error) {
+    if (!(error instanceof QuantityError)) throw error;
+    return null;
+  }
+}
+
+/**
+ * What the tins give for the coat in hand, and how far it reaches; null: the store keeps nothing of this product, or what it is
+ * mixed of cannot be said.
+ */
 export function benchTins(
   of: {
     state: AreaSnapshot;
@@ -25,8 +42,9 @@ export function benchTins(
   const { state, step, product, colour, litres } = of;
   const { sheet } = product;
   if ((from.store.byProduct.get(product.id) ?? []).length === 0) return null;
-  const mix = step.ownRatio ? atOwnRatio(sheet.parts, step.ownRatio.parts) : sheet.parts;
-  const { unit, perLitre } = perLitreOfPaint(mix, sheet.ratioBy);
+  const mix = mixOf(step, sheet);
+  if (mix === null) return null;
+  const { unit, perLitre } = mix;
   const keptElsewhere: BenchTins['keptElsewhere'] = [];
   const parts = sheet.parts.map(({ name }, i) => {
     const part = { productId: product.id, part: name, colour: i === 0 ? colour : null, unit };
