@@ -163,7 +163,7 @@ export const lotOf = ({ amount: _, ...lot }: ReturnType<typeof aLot>): LotInput 
 
 /** A coat logged on such an area, its last corner laid at `endedAt`. */
 export function aCoat(
-  planned: Awaited<ReturnType<typeof aPlannedArea>>,
+  planned: { area: { id: string }; step: { id: string }; product: { id: string } },
   endedAt: number,
   over: Partial<Extract<EntryInput, { kind: 'coat' }>['body']> = {},
 ): Extract<EntryInput, { kind: 'coat' }> {

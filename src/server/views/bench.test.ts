@@ -83,6 +83,25 @@ describe('whether a coat may be applied now', () => {
     expect(outlook?.best?.tightest?.code).toMatch(/dew-margin|too-damp/);
   });
 
+  it('the best start is the first with a good margin, and lies before the film below wants sanding', async () => {
+    const window = { by: 'any', min: at20(2), chemicalMax: at20(20), keyGrit: 120 };
+    const setup = await planned({
+      area: { surroundings: { kind: 'shed' } },
+      sheet: { cure: { stopC: 5, events: { 'tack-free': at20(4) }, overcoat: [window] } },
+    });
+    await server.ask('POST', '/log', aCoat(setup, NOON - 4 * HOUR));
+    // Better tomorrow, and better still the day after; the film below takes the coat unsanded until 04:00.
+    const rows = Array.from({ length: 96 }, (_, h) => {
+      const rh = h < 24 ? 50 : h < 42 ? 78 : h < 60 ? 50 : 30;
+      return `${new Date(NOON + (h - 24) * HOUR).toISOString()},20,${rh}`;
+    });
+    await server.ask('POST', '/weather', { csv: ['time,air,rh', ...rows].join('\n'), mode: 'import' });
+    const { outlook } = await setup.bench();
+    const after = (Date.parse(outlook?.best?.start ?? '') - NOON) / HOUR;
+    expect(after).toBeGreaterThanOrEqual(0);
+    expect(after).toBeLessThanOrEqual(16);
+  });
+
   it('what a heater would change is said before it is decided: a cold bilge becomes suitable, and by when it is safe', async () => {
     const { bench } = await planned({
       area: { surroundings: { kind: 'open' }, service: 'bilge' },

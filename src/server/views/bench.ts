@@ -19,7 +19,7 @@ import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
-import { coatSpans } from './coatSpans.ts';
+import { coatSpans, freshUntil } from './coatSpans.ts';
 import { type AboutCoat, type Inside, usualShell } from './insteadView.ts';
 import { openFaultsOf } from './openFaultsOf.ts';
 import { potViews } from './pots.ts';
@@ -92,6 +92,7 @@ function outlookOf(
   const spans = coatSpans(clock, now);
   const coat = { step, sheet, areaM2: left, air, now, safeHours, pace, spans };
   const about: AboutCoat = {
+    freshUntilMs: freshUntil(clock),
     spansIn: (temps) => coatSpans(areaClock(state, { air, now, catalogue, temps }), now),
     next: nextAfter(state, clock, catalogue),
   };

@@ -1,5 +1,5 @@
 import type { CoatOutlook, FailureView, StartView } from '../../contract/index.ts';
-import { type BestStarts, judgeCoat, type StartStretch } from '../../core/air/index.ts';
+import { type BestStarts, judgeCoat, type StartStretch, wellClear } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { failureView } from './coatAirRecord.ts';
@@ -44,7 +44,7 @@ export function coatOutlook(
     ...airUntil(untilMs + HOUR_MS),
   });
   const { stretches } = starts();
-  const best = nearBest(stretches, now, starts);
+  const best = nearBest(stretches, { now, ...about }, starts);
   const ok = verdict.ok && safeBy !== null && isIn(coat.spans, now);
   // Of each reason its first moment now and its first to come: what is measured at the boat answers for now only.
   const first = new Map(
@@ -80,19 +80,28 @@ export function coatOutlook(
   };
 }
 
-/** The best start of those that come soon: while it is suitable today, nine days away is no answer. */
+/**
+ * The best start of the first day that has any: before the film below wants sanding where one passes by then, and the first with a
+ * good margin on every limit before a later one with a wider margin.
+ */
 function nearBest(
   stretches: readonly StartStretch[],
-  now: number,
+  { now, freshUntilMs }: { now: number; freshUntilMs: number | null },
   starts: (toMs: number) => BestStarts,
 ): StartStretch['best'] | null {
   const [first] = stretches;
-  return first ? starts(Math.max(now, first.fromMs) + NEAR_MS).best : null;
+  if (!first) return null;
+  const untilMs = Math.max(now, first.fromMs) + DAY_MS;
+  const fresh = freshUntilMs !== null && freshUntilMs < untilMs ? starts(freshUntilMs) : null;
+  const { stretches: near, best } = fresh?.best ? fresh : starts(untilMs);
+  const clear = near.find(({ best: { tightest } }) => tightest === null || wellClear(tightest));
+  return clear?.best ?? best;
 }
 
 /** Starts end to within five minutes: a little after them no start passes. */
 const JUST_AFTER_MS = 360_000;
 const NEAR_MS = 36 * HOUR_MS;
+const DAY_MS = 24 * HOUR_MS;
 
 /** What a coat begun then meets first; null: nothing, or what is not known. */
 function metFirst(

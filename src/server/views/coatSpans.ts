@@ -46,6 +46,12 @@ export function coatSpans(clock: AreaClock, now: number): CoatSpan[] {
   });
 }
 
+/** Until when the film below takes its next coat without sanding, ms; null: no such window, or one without an end. */
+export function freshUntil({ segments }: AreaClock): number | null {
+  const open = segments.filter(({ state }) => state === 'open' || state === 'thumb').at(-1);
+  return ms(open?.to ?? null);
+}
+
 /** Whether a coat may be started then. */
 export const isIn = (spans: readonly CoatSpan[], startMs: number): boolean =>
   spans.some(({ fromMs, toMs }) => fromMs <= startMs && startMs <= toMs);

@@ -40,6 +40,8 @@ export interface Inside {
 
 /** The film below the coat, and the coat after it. */
 export interface AboutCoat {
+  /** Until when the film below takes it without sanding, ms; null: no such end. */
+  freshUntilMs: number | null;
   /** When the film below takes the coat if its temperatures are these. */
   spansIn: (temps: TempSeries) => CoatSpan[];
   /** What comes after the coat; null: nothing that is known. */

@@ -2,12 +2,12 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { aBoat, aCoat, anArea, aProduct, aStep, HOUR } from '../../../test/examples.ts';
+import { aBoat, aCoat, anArea, type aPlannedArea, aProduct, aStep, HOUR } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
 import type { Entry, LogView } from '../../contract/index.ts';
 
 const boat = () => aBoat({ name: 'Logged hull' });
-let planned: Parameters<typeof aCoat>[0];
+let planned: Awaited<ReturnType<typeof aPlannedArea>>;
 let coat: ReturnType<typeof aCoat>;
 beforeEach(async () => {
   const hull = boat();
