@@ -6,6 +6,7 @@ import * as film from './film/index.ts';
 import * as hull from './hull/index.ts';
 import * as inspect from './inspect/index.ts';
 import * as mix from './mix/index.ts';
+import * as plan from './plan/index.ts';
 import * as supply from './supply/index.ts';
 import * as system from './system/index.ts';
 import * as units from './units/index.ts';
@@ -50,6 +51,9 @@ const laid = [{ stepId: 's', coatNo: 0, areaM2: 12, fromMs: 0, toMs: HOUR }];
 
 const needLine = { id: 'a', boatId: 'b', productId: 'p', sheet: { parts, ratioBy: 'volume', volumeSolids: 0.5, typicalMicrons: 100, coverageM2PerL: null, dilution: null, canLitres: null, thinner: null }, coats: [{ no: 0, colour: 'grey', areaM2: 20 }], dryMicronsPerCoat: 100, method: 'roller', thinner: 0.05, spread: 0.1, measuredBy: 'm', underCover: null, profileMicrons: 50, learned: { factor: 1.1, sd: 0.05 } }; // biome-ignore format: one line
 const lotAge = { kind: 'other', madeMs: 0, receivedMs: HOUR, openedMs: 2 * HOUR, shelfMonths: 24, openedMonths: 6, frost: true, heat: true, nowMs: 3 * HOUR }; // biome-ignore format: one line
+
+const planTable = Array.from({ length: 13 }, (_, end) => end + 1);
+const planProblem = { slots: 12, tasks: [{ id: 'a', slots: 2, people: 1, equipment: ['gun'], starts: [[0, 9]], air: 'shed', dusty: true, due: { slot: 3, costPerSlot: 2 } }, { id: 'b', slots: 1, people: 1, equipment: [], air: 'shed', dusty: false, wetUntil: planTable }], lags: [{ before: 'a', after: 'b', earliest: planTable, latest: planTable.map((at) => at + 1), late: { cost: 3, slots: 1, from: planTable } }], people: [{ id: 'p', skills: [], free: [{ from: 0, to: 12, costPerSlot: 1 }] }], equipment: [{ id: 'gun', free: [[0, 12]] }], ends: [{ tasks: ['a', 'b'], costPerSlot: 1 }] }; // biome-ignore format: one line
 
 const space = { areaM2: 90, uWPerM2K: 5.6, volumeM3: 60, airChangesPerH: 1 };
 
@@ -408,6 +412,12 @@ const ENTRIES: Record<string, Entry> = {
   },
   converterCourse: { run: inspect.converterCourse, args: [{ rounds: [{ red: true }], openedYears: 1 }] },
   adhesionTest: { run: inspect.adhesionTest, args: [200] },
+  schedule: { run: plan.schedule, args: [planProblem, { seed: 1, steps: 5 }] },
+  planFaults: {
+    run: plan.planFaults,
+    args: [planProblem, { starts: { a: 0, b: 3 }, crew: { a: ['p'], b: ['p'] } }],
+    endless: ['.cost'],
+  },
 };
 
 /** Functions that take no figure, or hand one on as they were given it. */
@@ -469,7 +479,7 @@ const MOST_WORK_US = 5e6;
 
 describe('nothing impossible travels', () => {
   it('every function that the core offers is looked at here', () => {
-    const offered = [units, air, film, cure, mix, hull, system, supply, waterline, inspect].flatMap(
+    const offered = [units, air, film, cure, mix, hull, system, supply, waterline, inspect, plan].flatMap(
       (module) =>
         Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
     );

@@ -1,0 +1,204 @@
+import { ranks } from './candidates.ts';
+import { type Decoded, type Genes, listSchedule } from './listSchedule.ts';
+import type { Lag, Model, Task } from './model.ts';
+import { firstReaching, type Placed } from './timetable.ts';
+
+type Random = (n: number) => number;
+
+/** A list and the plan it gives. */
+export interface Listed {
+  genes: Genes;
+  plan: Decoded;
+}
+
+/** A step is taken if it is no worse than what stood so many steps ago (late acceptance hill climbing). */
+const HISTORY = 15;
+/** After so many steps without a better plan the search begins again from the best. */
+const STALE = 1500;
+
+/** Length of the longest chain of tasks and lags from a task on, slots: what a delay of it delays. */
+function tails(model: Model): Int32Array {
+  const tail = new Int32Array(model.tasks.length);
+  for (const t of model.order.toReversed()) {
+    const { length, outOf } = model.tasks[t] as Task;
+    let after = 0;
+    for (const { earliest, after: next } of outOf) {
+      const wait = Math.max(0, Math.min(model.slots, earliest[length] as number) - length);
+      after = Math.max(after, wait + (tail[next] as number));
+    }
+    tail[t] = length + after;
+  }
+  return tail;
+}
+
+/** The tasks that are not pinned, each after those it waits for, the most urgent first. */
+function orderBy(model: Model, urgency: (t: number) => number): Int32Array {
+  const waits = model.tasks.map(({ into }) => into.length);
+  const ready = model.order.filter((t) => waits[t] === 0);
+  const order: number[] = [];
+  while (ready.length > 0) {
+    let k = 0;
+    for (let i = 1; i < ready.length; i++)
+      if (urgency(ready[i] as number) > urgency(ready[k] as number)) k = i;
+    const [t] = ready.splice(k, 1) as [number];
+    if ((model.tasks[t] as Task).pinned === null) order.push(t);
+    for (const { after } of (model.tasks[t] as Task).outOf) {
+      waits[after] = (waits[after] as number) - 1;
+      if (waits[after] === 0) ready.push(after);
+    }
+  }
+  return Int32Array.from(order);
+}
+
+/** The list that gives a plan again. */
+export function genesOf(model: Model, { placed }: Decoded): Genes {
+  const n = model.tasks.length;
+  const rank = ranks(model);
+  const notBefore = new Int32Array(n);
+  for (const { task, start } of placed) notBefore[task] = start;
+  const order = placed
+    .filter(({ task }) => (model.tasks[task] as Task).pinned === null)
+    .sort((a, b) => a.from - b.from || (rank[a.task] as number) - (rank[b.task] as number))
+    .map(({ task }) => task);
+  return { order: Int32Array.from(order), notBefore, patient: new Uint8Array(n) };
+}
+
+const copied = ({ order, notBefore, patient }: Genes): Genes => ({
+  order: order.slice(),
+  notBefore: notBefore.slice(),
+  patient: patient.slice(),
+});
+
+/** Moves one task of the list to another place between those it waits for and those that wait for it. */
+function reinsert(model: Model, { order }: Genes, random: Random): void {
+  const k = random(order.length);
+  const t = order[k] as number;
+  const { into, outOf } = model.tasks[t] as Task;
+  let [low, high] = [k, k];
+  while (low > 0 && !into.some(({ before }) => before === order[low - 1])) low--;
+  while (high < order.length - 1 && !outOf.some(({ after }) => after === order[high + 1])) high++;
+  const to = low + random(high - low + 1);
+  if (to < k) order.copyWithin(to + 1, to, k);
+  else order.copyWithin(k, k + 1, to + 1);
+  order[to] = t;
+}
+
+/** Mixes a stretch of the list. */
+function mix(model: Model, { order }: Genes, random: Random): void {
+  const size = Math.min(order.length, 3 + random(8));
+  const from = random(order.length - size + 1);
+  for (let n = 0; n < 2 * size; n++) {
+    const k = from + random(Math.max(1, size - 1));
+    const [a, b] = [order[k] as number, order[k + 1]];
+    if (b === undefined || (model.tasks[a] as Task).outOf.some(({ after }) => after === b)) continue;
+    order[k] = b;
+    order[k + 1] = a;
+  }
+}
+
+/** Brings the tasks of one boat forward in the list, or puts them back. */
+function moveGroup(model: Model, genes: Genes, random: Random): void {
+  const { ends } = model;
+  const group = new Set(ends[random(Math.max(1, ends.length))]?.tasks);
+  const shift = random(2 * genes.order.length) - genes.order.length;
+  const place = new Float64Array(model.tasks.length);
+  genes.order.forEach((t, k) => {
+    place[t] = k + (group.has(t) ? shift : 0);
+  });
+  genes.order = orderBy(model, (t) => -(place[t] as number));
+}
+
+/** Ends a task so late that the one after it needs no sanding. */
+function avoidSanding(model: Model, genes: Genes, placed: readonly Placed[], random: Random): void {
+  const sanded = placed.filter(({ late }) => late);
+  if (sanded.length === 0) return;
+  const { start, late } = sanded[random(sanded.length)] as Placed;
+  const { before, latest } = late as Lag;
+  const end = firstReaching(latest as readonly number[], start);
+  genes.notBefore[before] = Math.max(0, Math.min(end, model.slots) - (model.tasks[before] as Task).length);
+}
+
+function change(model: Model, genes: Genes, placed: readonly Placed[], random: Random): void {
+  const n = model.tasks.length;
+  const what = random(20);
+  if (what < 10) for (let i = 0; i <= random(3); i++) reinsert(model, genes, random);
+  else if (what < 13) mix(model, genes, random);
+  else if (what < 14) moveGroup(model, genes, random);
+  else if (what < 16) genes.patient[random(n)] = random(2);
+  else if (what < 18) avoidSanding(model, genes, placed, random);
+  else if (what < 19) genes.notBefore[random(n)] = 0;
+  else {
+    const { task, start } = placed[random(placed.length)] as Placed;
+    genes.notBefore[task] = Math.max(0, start + 1 + random(8));
+  }
+}
+
+/**
+ * A good plan by changing the list it is made from, step by step.
+ *
+ * @param more whether another list may be tried: the budget
+ * @param least a cost that no plan is below: the search ends with it
+ * @param start what the search begins from; null: lists by urgency, then random ones
+ * @returns the best list; its plan may lack tasks where none that was tried can be placed whole
+ */
+export function localSearch(input: {
+  model: Model;
+  pinned: readonly Placed[];
+  random: Random;
+  more: () => boolean;
+  least: number;
+  start: Listed | null;
+}): Listed {
+  const { model, pinned, random, more } = input;
+  const begun = input.start ?? firstPlan(input);
+  if (begun.genes.order.length === 0) return begun;
+  let best = begun;
+  let now = begun;
+  let history = new Float64Array(HISTORY).fill(begun.plan.cost);
+  let stale = 0;
+  const atLeast = () => best.plan.missing === 0 && best.plan.cost <= input.least;
+  for (let step = 0; !atLeast() && more(); step++) {
+    const genes = copied(now.genes);
+    change(model, genes, now.plan.placed, random);
+    const plan = listSchedule(model, pinned, genes);
+    const k = step % HISTORY;
+    if (plan.cost <= now.plan.cost || plan.cost <= (history[k] as number)) now = { genes, plan };
+    history[k] = now.plan.cost;
+    stale++;
+    if (now.plan.cost < best.plan.cost) {
+      best = now;
+      stale = 0;
+    } else if (stale > STALE) {
+      now = best;
+      history = new Float64Array(HISTORY).fill(best.plan.cost * 1.01);
+      stale = 0;
+    }
+  }
+  return best;
+}
+
+/** Lists tried to begin from: by urgency, and boat after boat in some orders. */
+const FIRST_LISTS = 12;
+
+function firstPlan({ model, pinned, random, more, least }: Parameters<typeof localSearch>[0]): Listed {
+  const n = model.tasks.length;
+  const tail = tails(model);
+  let best: Listed | null = null;
+  for (let k = 0; k < FIRST_LISTS && (k === 0 || more()); k++) {
+    const rank = new Float64Array(n);
+    if (k > 1)
+      for (const { tasks } of model.ends) {
+        const boat = random(4 * model.slots);
+        for (const t of tasks) rank[t] = Math.max(rank[t] as number, boat);
+      }
+    const genes: Genes = {
+      order: orderBy(model, (t) => (tail[t] as number) + (rank[t] as number)),
+      notBefore: new Int32Array(n),
+      patient: new Uint8Array(n).fill(k % 2),
+    };
+    const plan = listSchedule(model, pinned, genes);
+    if (!best || plan.cost < best.plan.cost) best = { genes, plan };
+    if (best.plan.missing === 0 && best.plan.cost <= least) break;
+  }
+  return best as Listed;
+}

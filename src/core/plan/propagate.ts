@@ -1,0 +1,285 @@
+import { isFree, type Lag, type Model, type Task } from './model.ts';
+import { firstReaching, type Placed } from './timetable.ts';
+
+/** What of a model does not change while a plan is sought. */
+export type Statics = ReturnType<typeof staticsOf>;
+
+/** People of whom some tasks need one, or a piece of equipment: what they offer, and who asks for it. */
+interface Resource {
+  /** Free slots before each slot, of all together. */
+  before: Float64Array;
+  tasks: readonly { t: number; people: number }[];
+}
+
+/** By slot: the last end of `before` after which `after` can start then; −1: none. */
+function endsBy({ earliest }: Lag, slots: number): Int32Array {
+  const by = new Int32Array(slots + 1).fill(-1);
+  let end = -1;
+  for (let at = 0; at <= slots; at++) {
+    while (end < slots && (earliest[end + 1] as number) <= at) end++;
+    by[at] = end;
+  }
+  return by;
+}
+
+const total = (runs: readonly Int32Array[], slots: number): Float64Array => {
+  const before = new Float64Array(slots + 1);
+  for (let at = 0; at < slots; at++) {
+    before[at + 1] = before[at] as number;
+    for (const run of runs) if ((run[at] as number) > 0) (before[at + 1] as number)++;
+  }
+  return before;
+};
+
+/** By slot: whether a task can start then by its own times and its equipment's, and what its cheapest people cost; −1: too few. */
+function labourAt(model: Model, t: number): Float64Array {
+  const { slots, people } = model;
+  const task = model.tasks[t] as Task;
+  const cost = new Float64Array(slots + 1).fill(-1);
+  for (
+    let at = task.nextStart[0] as number;
+    at + task.length <= slots;
+    at = task.nextStart[at + 1] as number
+  ) {
+    const end = at + task.length;
+    const costs: number[] = [];
+    for (const p of task.qualified) {
+      const { run, costBefore } = people[p] as Model['people'][number];
+      if (isFree(run, at, end)) costs.push((costBefore[end] as number) - (costBefore[at] as number));
+    }
+    cost[at] =
+      costs.length === task.people || task.people === 1
+        ? task.people === 1
+          ? Math.min(...costs)
+          : costs.reduce((sum, each) => sum + each, 0)
+        : costs.sort((a, b) => a - b).slice(0, task.people).reduce((sum, each) => sum + each, 0); // biome-ignore format: one line
+  }
+  return cost;
+}
+
+function resourcesOf(model: Model): Resource[] {
+  const { slots } = model;
+  const movable = model.tasks.flatMap((task, t) =>
+    task.pinned === null && task.length > 0 ? [{ task, t }] : [],
+  );
+  const groups = new Map<string, readonly number[]>();
+  for (const { task } of movable) if (task.people > 0) groups.set(task.qualified.join(' '), task.qualified);
+  const ofPeople = [...groups.values()].map((group) => ({
+    before: total(
+      group.map((p) => (model.people[p] as Model['people'][number]).run),
+      slots,
+    ),
+    tasks: movable.flatMap(({ task, t }) =>
+      task.people > 0 && task.qualified.every((p) => group.includes(p)) ? [{ t, people: task.people }] : [],
+    ),
+  }));
+  const ofEquipment = model.equipment.map((run, e) => ({
+    before: total([run], slots),
+    tasks: movable.flatMap(({ task, t }) => (task.equipment.includes(e) ? [{ t, people: 1 }] : [])),
+  }));
+  return [...ofPeople, ...ofEquipment].filter(({ tasks }) => tasks.length > 1);
+}
+
+export function staticsOf(model: Model) {
+  const { slots, tasks } = model;
+  const each = tasks.map((_, t) => {
+    const labour = labourAt(model, t);
+    const next = new Int32Array(slots + 2).fill(slots + 1);
+    const last = new Int32Array(slots + 1).fill(-1);
+    const cheapest = new Float64Array(slots + 2).fill(Number.POSITIVE_INFINITY);
+    for (let at = slots; at >= 0; at--) {
+      const cost = labour[at] as number;
+      next[at] = cost >= 0 ? at : (next[at + 1] as number);
+      cheapest[at] = cost >= 0 ? Math.min(cost, cheapest[at + 1] as number) : (cheapest[at + 1] as number);
+    }
+    for (let at = 0; at <= slots; at++)
+      last[at] = (labour[at] as number) >= 0 ? at : at > 0 ? (last[at - 1] as number) : -1;
+    return { next, last, cheapest };
+  });
+  return {
+    each,
+    endsBy: new Map(model.lags.map((lag) => [lag, endsBy(lag, slots)])),
+    resources: resourcesOf(model),
+  };
+}
+
+/** Between which slots each task can lie, and what the plan costs at least. */
+export interface Windows {
+  earliest: Int32Array;
+  latest: Int32Array;
+  bound: number;
+}
+
+/** What is placed, and what the tasks still to place are held to. */
+export interface Partial {
+  placed: readonly (Placed | null)[];
+  /** What the placed tasks cost by themselves. */
+  paid: number;
+  /** Of each task still to place: not before. */
+  notBefore: (t: number) => number;
+}
+
+/**
+ * Windows of the tasks still to place, by their lags, their people's times, and what a plan cheaper than `upper` leaves.
+ *
+ * @returns null: no such plan
+ */
+export function propagate(model: Model, statics: Statics, partial: Partial, upper: number): Windows | null {
+  const { slots, tasks } = model;
+  const n = tasks.length;
+  const earliest = new Int32Array(n);
+  const latest = new Int32Array(n);
+  for (let t = 0; t < n; t++) {
+    const each = partial.placed[t];
+    earliest[t] = each ? each.start : Math.max(0, partial.notBefore(t));
+    latest[t] = each ? each.start : slots - (tasks[t] as Task).length;
+  }
+  const windows = { earliest, latest, bound: 0 };
+  if (!forward(model, statics, partial, windows)) return null;
+  const bound = leastCost(model, statics, partial, windows);
+  if (bound >= upper) return null;
+  windows.bound = bound;
+  if (Number.isFinite(upper)) deadlines(model, partial, windows, upper - 1 - bound);
+  if (!backward(model, statics, partial, windows)) return null;
+  if (!forward(model, statics, partial, windows)) return null;
+  if (!hasRoom(model, statics, windows)) return null;
+  windows.bound = leastCost(model, statics, partial, windows);
+  return windows.bound >= upper ? null : windows;
+}
+
+/** Earliest starts. False: one lies after the latest. */
+function forward(
+  model: Model,
+  statics: Statics,
+  { placed }: Partial,
+  { earliest, latest }: Windows,
+): boolean {
+  for (const t of model.order) {
+    if (placed[t]) continue;
+    const { into, outOf, length } = model.tasks[t] as Task;
+    let at = earliest[t] as number;
+    for (const { before, earliest: table } of into) {
+      const end = (earliest[before] as number) + (model.tasks[before] as Task).length;
+      at = Math.max(at, table[Math.min(end, model.slots)] as number);
+    }
+    // So late that the one after it, which cannot start before a slot, is not too late for it.
+    for (const { after, latest: table, late } of outOf) {
+      if (!table || late) continue;
+      at = Math.max(at, firstReaching(table, earliest[after] as number) - length);
+    }
+    if (at > model.slots) return false;
+    at = (statics.each[t] as Statics['each'][number]).next[at] as number;
+    if (at > (latest[t] as number)) return false;
+    earliest[t] = at;
+  }
+  return true;
+}
+
+/** Latest starts. False: one lies before the earliest. */
+function backward(
+  model: Model,
+  statics: Statics,
+  { placed }: Partial,
+  { earliest, latest }: Windows,
+): boolean {
+  for (const t of model.order.toReversed()) {
+    if (placed[t]) continue;
+    const { outOf, into, length } = model.tasks[t] as Task;
+    let end = (latest[t] as number) + length;
+    for (const lag of outOf) {
+      const start = latest[lag.after] as number;
+      if (start < 0) return false;
+      end = Math.min(end, (statics.endsBy.get(lag) as Int32Array)[start] as number);
+    }
+    let at = end - length;
+    for (const { before, latest: table, late } of into) {
+      if (!table || late) continue;
+      const last = (latest[before] as number) + (model.tasks[before] as Task).length;
+      at = Math.min(at, table[last] as number);
+    }
+    if (at < 0) return false;
+    at = (statics.each[t] as Statics['each'][number]).last[at] as number;
+    if (at < (earliest[t] as number)) return false;
+    latest[t] = at;
+  }
+  return true;
+}
+
+/** What the plan costs at least: what is placed, and the rest as if each task were alone. */
+function leastCost(
+  model: Model,
+  statics: Statics,
+  { placed, paid }: Partial,
+  { earliest, latest }: Windows,
+): number {
+  let cost = paid;
+  for (let t = 0; t < model.tasks.length; t++) {
+    if (placed[t]) continue;
+    const { length, due, into, pinned } = model.tasks[t] as Task;
+    const start = earliest[t] as number;
+    cost += (statics.each[t] as Statics['each'][number]).cheapest[start] as number;
+    if (due) cost += due.costPerSlot * Math.max(0, start + length - due.slot);
+    for (const { before, latest: table, late } of into) {
+      if (!table || !late || (pinned !== null && (model.tasks[before] as Task).pinned !== null)) continue;
+      const end = (latest[before] as number) + (model.tasks[before] as Task).length;
+      if (start > (table[Math.min(end, model.slots)] as number)) cost += late.cost;
+    }
+  }
+  for (const { tasks, costPerSlot } of model.ends) cost += costPerSlot * lastEnd(model, tasks, earliest);
+  return cost;
+}
+
+const lastEnd = (model: Model, tasks: readonly number[], starts: Int32Array): number =>
+  tasks.reduce((last, t) => Math.max(last, (starts[t] as number) + (model.tasks[t] as Task).length), 0);
+
+/** Latest starts of tasks that may cost no more than `slack` beyond the least. */
+function deadlines(model: Model, { placed }: Partial, { earliest, latest }: Windows, slack: number): void {
+  const cut = (t: number, end: number) => {
+    if (!placed[t]) latest[t] = Math.min(latest[t] as number, end - (model.tasks[t] as Task).length);
+  };
+  for (const { tasks, costPerSlot } of model.ends) {
+    if (costPerSlot === 0) continue;
+    const end = lastEnd(model, tasks, earliest) + Math.floor(slack / costPerSlot);
+    for (const t of tasks) cut(t, end);
+  }
+  for (const [t, { due, length }] of model.tasks.entries()) {
+    if (!due || due.costPerSlot === 0) continue;
+    const end = Math.max(due.slot, (earliest[t] as number) + length);
+    cut(t, end + Math.floor(slack / due.costPerSlot));
+  }
+}
+
+/** Whether the work that has to be done between two slots fits between them, for each group of people and each equipment. */
+function hasRoom(model: Model, { resources }: Statics, { earliest, latest }: Windows): boolean {
+  for (const { before, tasks } of resources) {
+    const work = tasks
+      .map(({ t, people }) => {
+        const { length } = model.tasks[t] as Task;
+        return { from: earliest[t] as number, to: (latest[t] as number) + length, work: people * length };
+      })
+      .sort((a, b) => a.to - b.to);
+    const begins = [...new Set(work.map(({ from }) => from))];
+    for (const begin of begins) {
+      let asked = 0;
+      for (const { from, to, work: each } of work) {
+        if (from < begin) continue;
+        asked += each;
+        if (asked > (before[to] as number) - (before[begin] as number)) return false;
+      }
+    }
+  }
+  return true;
+}
+
+/** What every plan costs at least, up to `upper`: the least cost for which nothing speaks against a plan. */
+export function lowerBound(model: Model, statics: Statics, partial: Partial, upper: number): number {
+  const root = propagate(model, statics, partial, Number.POSITIVE_INFINITY);
+  if (!root) return upper;
+  let [low, high] = [root.bound, upper];
+  while (low < high) {
+    const middle = low + Math.floor((high - low) / 2);
+    if (propagate(model, statics, partial, middle + 1)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
