@@ -4,6 +4,7 @@ import { ensureBuilt, ensurePackages, ensurePostgres, root, run } from './ensure
 // npm run bench: the budgets of the design that exist so far, measured on this machine.
 // npm run bench -- load: 20 connections on the embedded database and on a server with 1, 2 and 4 processes.
 // npm run bench -- weather: a yard with two years of weather.
+// npm run bench -- plan: plans, and a general solver on the same problems.
 ensurePackages();
 ensureBuilt();
 const vite = path.join(root, 'node_modules/vite/bin/vite.js');

@@ -2,6 +2,7 @@ import type { PlanLag, PlanProblem, PlanTask, Span } from '../src/core/plan/inde
 import { diceOf } from './planProblems.ts';
 
 const DAY = 48;
+const DAYS = 28;
 
 /** Slots of work done at this end slot as a film sees it: half as fast in the twelve hours of night. */
 const cured = (slot: number): number => {
@@ -37,7 +38,7 @@ function anArea(
 ): { tasks: PlanTask[]; lags: PlanLag[] } {
   const { name, air, coats, launch } = of;
   const outside = dice.chance(50);
-  const tasks = [task({ id: `${name} sand`, air, dusty: true, slots: dice.from(4, 10) })];
+  const tasks = [task({ id: `${name} sand`, air, dusty: true, slots: dice.from(2, 6) })];
   const lags: PlanLag[] = [];
   for (let c = 0; c < coats; c++) {
     const id = `${name} coat ${c}`;
@@ -74,13 +75,13 @@ interface Area {
 }
 
 /**
- * A yard of a fortnight and half as long again: boats of some areas each, every area sanded, primed, coated and launched by a
+ * A yard of a fortnight, with as long again for what does not fit: boats of some areas each, every area sanded, primed, coated and launched by a
  * crane; two painters with overtime; hours of rain; windows that are kept or paid for with sanding.
  */
 export function aYardPlan(seed: number, boats: number, areas: number, coats: number): PlanProblem {
   const dice = diceOf(seed);
-  const slots = 21 * DAY;
-  const days = Array.from({ length: 21 }, (_, day) => day);
+  const slots = DAYS * DAY;
+  const days = Array.from({ length: DAYS }, (_, day) => day);
   const dry = days.flatMap((day): Span[] =>
     dice.chance(20) ? [] : [[day * DAY + 18, day * DAY + dice.from(26, 32)]],
   );

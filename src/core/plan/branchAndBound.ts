@@ -1,8 +1,9 @@
 import { type Candidate, choicesOf, type Delay, ranks } from './candidates.ts';
 import { costOf, type Decoded, yardCost } from './listSchedule.ts';
 import type { Lag, Model, Task } from './model.ts';
-import { propagate, type Statics } from './propagate.ts';
+import { propagate } from './propagate.ts';
 import { searchedPlans } from './searched.ts';
+import type { Statics } from './statics.ts';
 import { type Placed, type Timetable, timetableOf } from './timetable.ts';
 
 /** Plans of more tasks are left to the bound. */
@@ -16,6 +17,7 @@ export const MOST_TASKS = 48;
  * Where a lag lets a task begin before the one it waits for has, or a pinned task may have to be sanded for, the order of
  * beginnings is not enough: every slot is tried, task by task.
  *
+ * @param anyCost the first plan that is found will do: what it costs does not count
  * @param more whether another partial plan may be looked at: the budget
  * @returns the cheapest plan below `upper`, or null; `complete`: all were searched
  */
@@ -24,15 +26,16 @@ export function branchAndBound(input: {
   statics: Statics;
   pinned: readonly Placed[];
   upper: number;
+  anyCost: boolean;
   more: () => boolean;
 }): { plan: Decoded | null; complete: boolean } {
-  const { model, statics, pinned, more } = input;
+  const { model, statics, pinned, anyCost, more } = input;
   const timetable = timetableOf(model);
   for (const each of pinned) timetable.place(each);
   const toPlace = model.order.filter((t) => (model.tasks[t] as Task).pinned === null);
   const rankOf = ranks(model);
   const inTime = beginsInOrder(model);
-  const choices = choicesOf(model, statics, timetable);
+  const choices = choicesOf(model, statics, timetable, anyCost);
   const searched = searchedPlans(model, timetable, toPlace);
   const duties = dutiesOf(model, timetable);
   let { upper } = input;
@@ -45,11 +48,12 @@ export function branchAndBound(input: {
     if (total >= upper) return;
     upper = total;
     plan = { placed: [...pinned, ...placed], cost: total, missing: 0 };
+    if (anyCost) complete = false;
   };
 
   /** The candidates for the next task; none: nothing below `upper` follows. */
   const nextOf = (at: number, rank: number, cost: number, key: number): Candidate[] => {
-    const partly = inTime ? searched.partly(key, at, rank, cost) : null;
+    const partly = inTime ? searched.partly(key, at, rank, anyCost ? 0 : cost) : null;
     if (partly && searched.isWorse(partly)) return [];
     const notBefore = (t: number) => Math.max(inTime ? at : 0, duties.release[t] as number);
     const windows = propagate(model, statics, { placed: timetable.placed, paid: cost, notBefore }, upper);

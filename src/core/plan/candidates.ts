@@ -1,5 +1,5 @@
 import type { Lag, Model, Task } from './model.ts';
-import type { Statics } from './propagate.ts';
+import type { Statics } from './statics.ts';
 import { labourCost, type Placed, type Timetable } from './timetable.ts';
 
 /**
@@ -27,8 +27,12 @@ export interface Choices {
 const costAt = (model: Model, { crew, from, end, late }: Placed): number =>
   labourCost(model, crew, from, end) + (late?.late?.cost ?? 0);
 
-/** What the search can choose from on a timetable. */
-export function choicesOf(model: Model, statics: Statics, timetable: Timetable): Choices {
+/**
+ * What the search can choose from on a timetable.
+ *
+ * @param anyCost only whether there is a plan is asked: cheaper hours are no reason to wait
+ */
+export function choicesOf(model: Model, statics: Statics, timetable: Timetable, anyCost: boolean): Choices {
   const { tasks, order } = model;
   const alike = alikePeople(model);
   const dustyAir = airsWithDust(model);
@@ -58,23 +62,33 @@ export function choicesOf(model: Model, statics: Statics, timetable: Timetable):
   /** Its first slot, later ones with cheaper hours, and later ones that keep a task after it in time (left-shift dominance). */
   const worthTrying = (t: number, crew: readonly number[], until: number): Candidate[] => {
     const { outOf, wetUntil, air, into } = tasks[t] as Task;
-    const keeps = outOf.filter(({ latest }) => latest);
+    const keeps = outOf.some(({ latest }) => latest);
     // Sanding can go on beside other dusty work, where its coat earlier could not.
     const sandsAmongDust = wetUntil !== null && dustyAir[air] === true;
-    const isOver = keeps.length === 0 && !(sandsAmongDust && into.some(({ late }) => late));
+    const isOver = !keeps && !(sandsAmongDust && into.some(({ late }) => late));
     const found: Candidate[] = [];
     const seen: { end: number; cost: number }[] = [];
     for (const each of fits(t, crew, until)) {
-      const cost = costAt(model, each);
-      const earlier = each.late && sandsAmongDust ? undefined : seen.findLast((other) => other.cost <= cost);
-      if (!earlier) found.push(each);
-      else if (keeps.some((lag) => canTell(lag, earlier.end, each.end)))
-        found.push({ ...each, delay: { task: t, earlierEnd: earlier.end } });
+      const cost = anyCost ? 0 : costAt(model, each);
+      const isFree = each.late && sandsAmongDust;
+      const earlier = isFree ? undefined : seen.findLast((other) => other.cost <= cost);
+      const worth = earlier ? worthDelay(each, earlier.end) : each;
+      if (worth) found.push(worth);
       seen.push({ end: each.end, cost });
-      if (isOver && cost <= (crew.length === 0 ? 0 : cheapestFrom(t, each.start))) break;
+      if (isOver && cost <= leastFrom(t, crew, each.start)) break;
     }
     return found;
   };
+
+  /** A start later than need be, if it can keep a task after it in time. */
+  const worthDelay = (each: Candidate, earlierEnd: number): Candidate | null =>
+    (tasks[each.task] as Task).outOf.some((lag) => lag.latest && canTell(lag, earlierEnd, each.end))
+      ? { ...each, delay: { task: each.task, earlierEnd } }
+      : null;
+
+  /** What a task costs its people at least from a slot on. */
+  const leastFrom = (t: number, crew: readonly number[], at: number): number =>
+    anyCost || crew.length === 0 ? 0 : cheapestFrom(t, at);
 
   /** Whether ending later can keep the task after in time where the earlier end does not. */
   const canTell = ({ latest, after }: Lag, earlierEnd: number, end: number): boolean => {
@@ -90,7 +104,7 @@ export function choicesOf(model: Model, statics: Statics, timetable: Timetable):
     return (
       !each.late &&
       each.end > each.start &&
-      labourCost(model, each.crew, each.from, each.end) <= cheapestFrom(each.task, each.start)
+      (anyCost || labourCost(model, each.crew, each.from, each.end) <= cheapestFrom(each.task, each.start))
     );
   };
 

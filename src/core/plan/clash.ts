@@ -1,18 +1,10 @@
 import { modelOf } from './model.ts';
+import { onlyTasks } from './onlyTasks.ts';
 import { pinnedChoices } from './pinned.ts';
 import type { PlanProblem } from './problem.ts';
-import { propagate, staticsOf } from './propagate.ts';
+import { propagate } from './propagate.ts';
 import { type Budget, partialOf, solve } from './solve.ts';
-
-/** The problem of some of its tasks alone. */
-export function onlyTasks(problem: PlanProblem, ids: ReadonlySet<string>): PlanProblem {
-  return {
-    ...problem,
-    tasks: problem.tasks.filter(({ id }) => ids.has(id)),
-    lags: problem.lags.filter(({ before, after }) => ids.has(before) && ids.has(after)),
-    ends: problem.ends.map((group) => ({ ...group, tasks: group.tasks.filter((id) => ids.has(id)) })),
-  };
-}
+import { staticsOf } from './statics.ts';
 
 /** Whether windows alone tell that these tasks have no plan: sure where it says so, and quick. */
 function windowsClash(problem: PlanProblem): boolean {
@@ -27,6 +19,7 @@ function windowsClash(problem: PlanProblem): boolean {
  * Tasks of a problem without a plan of which none can be left out: without any one of them the others have a plan. Tasks are
  * left out one by one while what is left still has none (deletion filter), the quick test first.
  *
+ * @param among tasks that are known to clash
  * @param budget a fresh budget for a set of so many tasks
  * @returns `minimal`: each of these tasks was shown to be part of the clash; else the budget ended before that
  */
@@ -34,16 +27,18 @@ export function clashOf(
   problem: PlanProblem,
   seed: number,
   budget: (tasks: number) => Budget,
+  among: readonly string[],
 ): { tasks: string[]; why: string[]; minimal: boolean } {
-  let ids = problem.tasks.map(({ id }) => id);
+  let ids = [...among];
   const without = (id: string) => onlyTasks(problem, new Set(ids.filter((each) => each !== id)));
-  if (windowsClash(problem))
+  if (windowsClash(onlyTasks(problem, new Set(ids))))
     for (const id of [...ids].reverse())
       if (windowsClash(without(id))) ids = ids.filter((each) => each !== id);
   let minimal = true;
   for (const id of [...ids].reverse()) {
-    const { plan, proven: sure } = solve(modelOf(without(id)), seed, budget(ids.length - 1));
-    if (!plan && sure) ids = ids.filter((each) => each !== id);
+    if (!ids.includes(id)) continue;
+    const { plan, proven, clash } = solve(without(id), seed, budget(ids.length - 1));
+    if (!plan && proven) ids = ids.filter((each) => clash.includes(each));
     else if (!plan) minimal = false;
   }
   return { tasks: ids, why: reasonsOf(onlyTasks(problem, new Set(ids))), minimal };

@@ -50,7 +50,7 @@ function orderBy(model: Model, urgency: (t: number) => number): Int32Array {
   return Int32Array.from(order);
 }
 
-/** The list that gives a plan again. */
+/** The list from which a plan can be rebuilt. */
 export function genesOf(model: Model, { placed }: Decoded): Genes {
   const n = model.tasks.length;
   const rank = ranks(model);

@@ -50,8 +50,9 @@ export interface PlanLag {
   /** By the end of `before`: latest start of `after`. Left out: no limit. */
   latest?: readonly number[];
   /**
-   * `after` can start later than `latest` if its people sand first: they work the `slots` just before its start too, whatever
-   * its `starts` say and without its equipment, dusty in its air, not before `from`, by the end of `before`. `cost` is paid once.
+   * `after` can start later than `latest` if the film is sanded. The people of `after` sand in the `slots` just before its start,
+   * whatever its `starts` say and without its equipment. Sanding is dusty in the air of `after`, and starts no earlier than
+   * `from` (by the end of `before`). `cost` is paid once.
    */
   late?: { cost: number; slots: number; from: readonly number[] };
 }

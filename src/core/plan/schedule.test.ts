@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { aPlanProblem, bruteForce } from '../../../test/planProblems.ts';
 import { planProgram } from '../../../test/planProgram.ts';
 import { aYardPlan } from '../../../test/yardPlans.ts';
-import { onlyTasks } from './clash.ts';
 import { type Plan, type PlanProblem, type PlanTask, planFaults, schedule } from './index.ts';
+import { onlyTasks } from './onlyTasks.ts';
 
 const task = (id: string, over: Partial<PlanTask> = {}): PlanTask => ({
   id,

@@ -7,8 +7,9 @@ import { type Budget, type More, solve } from './solve.ts';
 /** Steps where neither steps nor time are given: lists tried, and as many partial plans a list in the proof. */
 const DEFAULT_STEPS = 4000;
 const PARTIAL_PLANS_A_STEP = 25;
-/** Shares of the budget: for the first lists, and until the end of the proof, which rarely ends for more than so many tasks. */
+/** Shares of the budget: for the first lists (so many, of few tasks), and until the end of the proof, which rarely ends for more. */
 const FIRST = 0.1;
+const FIRST_OF_FEW = 120;
 const PROVABLE_TASKS = 24;
 const UNTIL_PROVEN = 0.95;
 const UNTIL_TRIED = 0.5;
@@ -27,10 +28,11 @@ function budgetOf(tasks: number, steps: number | null, ms: number | null, clock:
     const byCount = counted(most);
     return () => byCount() && (ms === null || clock() - from < ms * share);
   };
+  const few = tasks <= PROVABLE_TASKS;
   const all = steps ?? (ms === null ? DEFAULT_STEPS : Number.MAX_SAFE_INTEGER);
   return {
-    first: until(FIRST, Math.min(all, Math.max(50, all * FIRST))),
-    proof: until(tasks <= PROVABLE_TASKS ? UNTIL_PROVEN : UNTIL_TRIED, all * PARTIAL_PLANS_A_STEP),
+    first: until(FIRST, Math.min(all, few ? FIRST_OF_FEW : Math.max(50, all * FIRST))),
+    proof: until(few ? UNTIL_PROVEN : UNTIL_TRIED, all * PARTIAL_PLANS_A_STEP),
     rest: until(1, all * (1 - FIRST)),
   };
 }
@@ -59,7 +61,12 @@ export function schedule(
   const ms = options.budgetMs === undefined ? null : within('budget (ms)', options.budgetMs, 1, 3_600_000);
   const { clock = () => performance.now() } = options;
   const model = modelOf(problem);
-  const { plan, bound, proven } = solve(model, seed, budgetOf(problem.tasks.length, steps, ms, clock));
+  const {
+    plan,
+    bound,
+    proven,
+    clash: among,
+  } = solve(problem, seed, budgetOf(problem.tasks.length, steps, ms, clock));
   if (!plan) {
     if (!proven)
       return {
@@ -69,7 +76,7 @@ export function schedule(
         minimal: false,
       };
     const each = (tasks: number) => budgetOf(tasks, steps, ms === null ? null : ms * CLASH, clock);
-    const { minimal, ...clash } = clashOf(problem, seed, each);
+    const { minimal, ...clash } = clashOf(problem, seed, each, among);
     return { ok: false, clash, proven, minimal };
   }
   const starts: Record<string, number> = {};
@@ -79,5 +86,5 @@ export function schedule(
     starts[id] = start;
     crew[id] = people.map((p) => model.personIds[p] as string);
   }
-  return { ok: true, starts, crew, cost: plan.cost, bound: Math.min(bound, plan.cost), proven };
+  return { ok: true, starts, crew, cost: plan.cost, bound, proven };
 }

@@ -5,7 +5,7 @@ import type { Timetable } from './timetable.ts';
 const MOST_REMEMBERED = 200_000;
 const MOST_ALIKE = 24;
 
-/** What of a partial plan counts from here on. */
+/** The state of a partial plan, as far as later tasks depend on it. */
 export interface Partly {
   /** The tasks that are placed, a bit each. */
   key: number;
