@@ -112,7 +112,7 @@ export function listSchedule(model: Model, pinned: readonly Placed[], genes: Gen
 }
 
 /** What a task that is left out counts, above all that a plan can cost. */
-const MISSING_COST = 1e13;
+export const MISSING_COST = 1e13;
 
 /** What a plan costs; of one that leaves tasks out, how many, and how late the others end. */
 function costOfAll(model: Model, timetable: Timetable, missing: number): number {

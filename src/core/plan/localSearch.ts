@@ -1,5 +1,5 @@
 import { ranks } from './candidates.ts';
-import { type Decoded, type Genes, listSchedule } from './listSchedule.ts';
+import { type Decoded, type Genes, listSchedule, MISSING_COST } from './listSchedule.ts';
 import type { Lag, Model, Task } from './model.ts';
 import { firstReaching, type Placed } from './timetable.ts';
 
@@ -11,10 +11,12 @@ export interface Listed {
   plan: Decoded;
 }
 
-/** A step is taken if it is no worse than what stood so many steps ago (late acceptance hill climbing). */
-const HISTORY = 15;
-/** After so many steps without a better plan the search begins again from the best. */
-const STALE = 1500;
+/** Of the lists to begin from so many are improved; half of them after each round, which has twice the steps of the one before. */
+const KEPT_LISTS = 8;
+const FIRST_ROUND = 500;
+const LAST_ROUND = 3000;
+/** How much worse a step may be at the beginning of a round, as a share of the cost: simulated annealing [Kirkpatrick 1983]. */
+const HEAT = 0.003;
 
 /** Length of the longest chain of tasks and lags from a task on, slots: what a delay of it delays. */
 function tails(model: Model): Int32Array {
@@ -149,30 +151,30 @@ export function localSearch(input: {
   least: number;
   start: Listed | null;
 }): Listed {
-  const { model, pinned, random, more } = input;
-  const begun = input.start ?? firstPlan(input);
-  if (begun.genes.order.length === 0) return begun;
-  let best = begun;
-  let now = begun;
-  let history = new Float64Array(HISTORY).fill(begun.plan.cost);
-  let stale = 0;
-  const atLeast = () => best.plan.missing === 0 && best.plan.cost <= input.least;
-  for (let step = 0; !atLeast() && more(); step++) {
-    const genes = copied(now.genes);
-    change(model, genes, now.plan.placed, random);
-    const plan = listSchedule(model, pinned, genes);
-    const k = step % HISTORY;
-    if (plan.cost <= now.plan.cost || plan.cost <= (history[k] as number)) now = { genes, plan };
-    history[k] = now.plan.cost;
-    stale++;
-    if (now.plan.cost < best.plan.cost) {
-      best = now;
-      stale = 0;
-    } else if (stale > STALE) {
-      now = best;
-      history = new Float64Array(HISTORY).fill(best.plan.cost * 1.01);
-      stale = 0;
+  const { model, pinned, random, more, least } = input;
+  let pool = input.start ? [input.start] : firstLists(input);
+  let best = pool[0] as Listed;
+  if (best.genes.order.length === 0) return best;
+  const isDone = () => best.plan.missing === 0 && best.plan.cost <= least;
+  /** One list improved for so many steps; worse ones are taken less and less readily. */
+  const anneal = (begun: Listed, steps: number): Listed => {
+    let [now, own] = [begun, begun];
+    const heat = HEAT * (begun.plan.cost % MISSING_COST);
+    for (let step = 0; step < steps && !isDone() && more(); step++) {
+      const genes = copied(now.genes);
+      change(model, genes, now.plan.placed, random);
+      const plan = listSchedule(model, pinned, genes);
+      const warmth = heat * (1 - step / steps) * -Math.log((1 + random(1_000_000)) / 1_000_001);
+      if (plan.cost <= now.plan.cost + warmth) now = { genes, plan };
+      if (now.plan.cost < own.plan.cost) own = now;
+      if (own.plan.cost < best.plan.cost) best = own;
     }
+    return own;
+  };
+  for (let steps = FIRST_ROUND; !isDone() && more(); steps = Math.min(2 * steps, LAST_ROUND)) {
+    const improved = pool.map((each) => anneal(each, steps));
+    improved.sort((one, other) => one.plan.cost - other.plan.cost);
+    pool = improved.slice(0, Math.ceil(improved.length / 2));
   }
   return best;
 }
@@ -180,10 +182,10 @@ export function localSearch(input: {
 /** Lists tried to begin from: by urgency, and boat after boat in some orders. */
 const FIRST_LISTS = 12;
 
-function firstPlan({ model, pinned, random, more, least }: Parameters<typeof localSearch>[0]): Listed {
+function firstLists({ model, pinned, random, more, least }: Parameters<typeof localSearch>[0]): Listed[] {
   const n = model.tasks.length;
   const tail = tails(model);
-  let best: Listed | null = null;
+  const lists: Listed[] = [];
   for (let k = 0; k < FIRST_LISTS && (k === 0 || more()); k++) {
     const rank = new Float64Array(n);
     if (k > 1)
@@ -197,8 +199,8 @@ function firstPlan({ model, pinned, random, more, least }: Parameters<typeof loc
       patient: new Uint8Array(n).fill(k % 2),
     };
     const plan = listSchedule(model, pinned, genes);
-    if (!best || plan.cost < best.plan.cost) best = { genes, plan };
-    if (best.plan.missing === 0 && best.plan.cost <= least) break;
+    lists.push({ genes, plan });
+    if (plan.missing === 0 && plan.cost <= least) break;
   }
-  return best as Listed;
+  return lists.sort((one, other) => one.plan.cost - other.plan.cost).slice(0, KEPT_LISTS);
 }
