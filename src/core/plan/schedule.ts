@@ -9,7 +9,7 @@ const DEFAULT_STEPS = 4000;
 const PARTIAL_PLANS_A_STEP = 25;
 /** Shares of the budget: for the first lists (so many, of few tasks), and until the end of the proof, which rarely ends for more. */
 const FIRST = 0.1;
-const FIRST_OF_FEW = 120;
+const FIRST_OF_FEW = 30;
 const PROVABLE_TASKS = 24;
 const UNTIL_PROVEN = 0.95;
 const UNTIL_TRIED = 0.5;
