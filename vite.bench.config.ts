@@ -7,7 +7,12 @@ export default defineConfig({
     emptyOutDir: true,
     target: 'node20',
     rollupOptions: {
-      input: { bench: 'bench/bench.ts', load: 'bench/load.ts', weather: 'bench/weather.ts', plan: 'bench/plan.ts' },
+      input: {
+        bench: 'bench/bench.ts',
+        load: 'bench/load.ts',
+        weather: 'bench/weather.ts',
+        plan: 'bench/plan.ts',
+      },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },
