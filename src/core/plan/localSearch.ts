@@ -130,8 +130,8 @@ function change(model: Model, genes: Genes, placed: readonly Placed[], random: R
   else if (what < 18) avoidSanding(model, genes, placed, random);
   else if (what < 19) genes.notBefore[random(n)] = 0;
   else {
-    const { task, start } = placed[random(placed.length)] as Placed;
-    genes.notBefore[task] = Math.max(0, start + 1 + random(8));
+    const each = placed[random(placed.length)];
+    if (each) genes.notBefore[each.task] = each.start + 1 + random(8);
   }
 }
 

@@ -134,6 +134,14 @@ describe('a plan (the sentences of its problem)', () => {
     expect(planned(given).starts).toEqual({ film: 0, coat: 7, launch: 12 });
   });
 
+  it('nothing to do costs nothing; a task that nobody can do clashes by itself', () => {
+    expect(planned(problem({}))).toMatchObject({ starts: {}, cost: 0 });
+    const none = schedule(problem({ tasks: [task('spray', { skill: 'sprayer' }), task('sand')] }), {
+      seed: 1,
+    });
+    expect(none).toMatchObject({ ok: false, clash: { tasks: ['spray'] }, proven: true, minimal: true });
+  });
+
   it('where nothing fits, the tasks that clash are named, and none that has nothing to do with it', () => {
     const given = problem({
       tasks: [
