@@ -60,6 +60,7 @@ export function schedule(
   const steps = options.steps === undefined ? null : within('steps', options.steps, 1, 1e9);
   const ms = options.budgetMs === undefined ? null : within('budget (ms)', options.budgetMs, 1, 3_600_000);
   const { clock = () => performance.now() } = options;
+  const begun = clock();
   const model = modelOf(problem);
   const {
     plan,
@@ -75,7 +76,9 @@ export function schedule(
         proven,
         minimal: false,
       };
-    const each = (tasks: number) => budgetOf(tasks, steps, ms === null ? null : ms * CLASH, clock);
+    // A clash takes at most as long again as the search for a plan.
+    const share = () => ms && Math.max(1, Math.min(ms * CLASH, 2 * ms - (clock() - begun)));
+    const each = (tasks: number) => budgetOf(tasks, steps, share(), clock);
     const { minimal, ...clash } = clashOf(problem, seed, each, among);
     return { ok: false, clash, proven, minimal };
   }
