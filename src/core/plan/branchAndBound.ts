@@ -119,13 +119,19 @@ function dutiesOf({ tasks }: Model, timetable: Timetable) {
   };
 }
 
-/** Whether no task can begin before the one it waits for has, and no pinned one may have to be sanded for. */
+/**
+ * Whether no work can begin before the task it waits for has: sanding before a task neither, whichever of its lags asks for it.
+ * And no pinned task may have to be sanded for.
+ */
 function beginsInOrder({ lags, tasks }: Model): boolean {
   return lags.every(({ before, after, earliest, late }) => {
     const { length, pinned } = tasks[before] as Task;
+    const next = tasks[after] as Task;
     if (pinned !== null) return true;
-    if (late && (tasks[after] as Task).pinned !== null) return false;
-    const waits = (table: readonly number[]) => table.every((at, end) => end < length || at >= end - length);
-    return waits(earliest) && (!late || waits(late.from));
+    if (late && next.pinned !== null) return false;
+    const waits = (table: readonly number[], lead: number) =>
+      table.every((at, end) => end < length || at - lead >= end - length);
+    const sanding = next.into.find((lag) => lag.late !== null && lag.before !== before)?.late?.slots ?? 0;
+    return waits(earliest, sanding) && (!late || waits(late.from, 0));
   });
 }

@@ -3,8 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { aPlanProblem, bruteForce } from '../../../test/planProblems.ts';
 import { planProgram } from '../../../test/planProgram.ts';
 import { aYardPlan } from '../../../test/yardPlans.ts';
+import { branchAndBound } from './branchAndBound.ts';
 import { type Plan, type PlanProblem, type PlanTask, planFaults, schedule } from './index.ts';
+import { modelOf } from './model.ts';
 import { onlyTasks } from './onlyTasks.ts';
+import { pinnedChoices } from './pinned.ts';
+import { staticsOf } from './statics.ts';
 
 const task = (id: string, over: Partial<PlanTask> = {}): PlanTask => ({
   id,
@@ -188,6 +192,45 @@ describe('a plan against all others', () => {
           expect([seed, id, bruteForce(some, planFaults) === null]).toEqual([seed, id, id === null]);
         }
     }
+  }, 120_000);
+
+  it('the proof alone finds the same, without a list to be cheaper than; sanding may begin before another task that is waited for', () => {
+    for (let seed = 200; seed < 260; seed++) {
+      const drawn = aPlanProblem(seed, { tasks: 4, slots: 10 });
+      const lags = drawn.lags.map((lag) => (lag.late ? { ...lag, late: { ...lag.late, slots: 3 } } : lag));
+      const given = { ...drawn, lags };
+      const model = modelOf(given);
+      const costs = pinnedChoices(model).choices.map((pinned) => {
+        const search = { model, statics: staticsOf(model), pinned, upper: Number.POSITIVE_INFINITY };
+        return branchAndBound({ ...search, anyCost: false, more: () => true }).plan?.cost ?? null;
+      });
+      const found = costs.filter((cost) => cost !== null);
+      const best = bruteForce(given, planFaults);
+      expect([seed, found.length > 0 ? Math.min(...found) : null]).toEqual([seed, best]);
+    }
+    const two = problem({
+      tasks: [
+        task('film', { slots: 0, people: 0, pinned: 0 }),
+        task('mask', { slots: 1, starts: [[2, 3]] }),
+        task('coat'),
+      ],
+      lags: [
+        {
+          before: 'film',
+          after: 'coat',
+          earliest: by(20, () => 0),
+          latest: by(20, () => 1),
+          late: { cost: 1, slots: 3, from: by(20, () => 0) },
+        },
+        { before: 'mask', after: 'coat', earliest: by(20, (end) => end) },
+      ],
+      people: [anybody(20), anybody(20, 'bob')],
+    });
+    const model = modelOf(two);
+    const [pinned = []] = pinnedChoices(model).choices;
+    const search = { model, statics: staticsOf(model), pinned, upper: Number.POSITIVE_INFINITY };
+    // One sands from 0 to 3 while the other masks; the coat starts at 3.
+    expect(branchAndBound({ ...search, anyCost: false, more: () => true }).plan?.cost).toBe(6);
   }, 120_000);
 
   it('costs what a time-indexed integer program finds [Pritsker, Watters and Wolfe 1969], solved by HiGHS', async () => {

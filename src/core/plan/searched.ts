@@ -27,10 +27,14 @@ export function searchedPlans(model: Model, timetable: Timetable, toPlace: reado
   const keepsWaiting = (t: number): boolean =>
     (model.tasks[t] as Task).outOf.some(({ latest, after }) => latest && !timetable.placed[after]);
 
-  const endsNoLater = (other: Partly, { ends }: Partly): boolean => {
+  /** Still sanded for: dust may go on in its air until it starts, so that an earlier start is not better. */
+  const isSanded = (t: number, end: number, at: number): boolean =>
+    end - (model.tasks[t] as Task).length > at;
+
+  const endsNoLater = (other: Partly, { ends, at }: Partly): boolean => {
     for (let i = 0; i < ends.length; i++) {
-      const [end, own] = [other.ends[i] as number, ends[i] as number];
-      if (end > own || (end < own && keepsWaiting(toPlace[i] as number))) return false;
+      const [end, own, t] = [other.ends[i] as number, ends[i] as number, toPlace[i] as number];
+      if (end > own || (end < own && (keepsWaiting(t) || isSanded(t, own, at)))) return false;
     }
     return true;
   };

@@ -92,7 +92,8 @@ function nearBest(
   const [first] = stretches;
   if (!first) return null;
   const untilMs = Math.max(now, first.fromMs) + DAY_MS;
-  const fresh = freshUntilMs !== null && freshUntilMs < untilMs ? starts(freshUntilMs) : null;
+  const isAhead = freshUntilMs !== null && freshUntilMs > now && freshUntilMs < untilMs;
+  const fresh = isAhead ? starts(freshUntilMs) : null;
   const { stretches: near, best } = fresh?.best ? fresh : starts(untilMs);
   const clear = near.find(({ best: { tightest } }) => tightest === null || wellClear(tightest));
   return clear?.best ?? best;
