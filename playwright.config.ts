@@ -5,7 +5,8 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: false,
   // Each file has a yard of its own.
-  workers: 2,
+  // Two cores are idle half of the time that a page is waited for.
+  workers: 3,
   forbidOnly: true,
   // A machine that is shared stands still now and then: what is slow is not wrong.
   timeout: 150_000,

@@ -1,14 +1,28 @@
 import { defineConfig } from 'vitest/config';
 
+const test = {
+  setupFiles: ['test/closeAtEnd.ts'],
+  testTimeout: 60_000,
+  hookTimeout: 60_000,
+  pool: 'forks' as const,
+};
+
 export default defineConfig({
   test: {
-    include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'],
-    setupFiles: ['test/closeAtEnd.ts'],
     globalSetup: ['test/migratedDump.ts', 'test/webServer.ts'],
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
-    pool: 'forks',
     // Of its own it leaves a core free; the tests have the machine to themselves.
     maxWorkers: 2,
+    projects: [
+      {
+        test: {
+          ...test,
+          name: 'logic',
+          include: ['src/{core,contract,server}/**/*.test.ts', 'demo/**/*.test.ts'],
+          // Modules, databases and threads are started once a process, not once a file.
+          isolate: false,
+        },
+      },
+      { test: { ...test, name: 'pages', include: ['src/web/**/*.test.{ts,tsx}'] } },
+    ],
   },
 });

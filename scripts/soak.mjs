@@ -1,12 +1,21 @@
 import path from 'node:path';
 import { ensureBuilt, ensurePackages, root, run } from './ensure.mjs';
 
-// npm run soak: what takes too long for every day. Power cuts on a disk whose power can be cut, and 10 000 requests
-// made up from the description of the API. npm run soak -- power | fuzz for one of them.
+// npm run soak: what takes too long for every day. Power cuts on a disk whose power can be cut, 10 000 requests made up from
+// the description of the API, and all cases of the tests that are given a share of theirs in the suite. npm run soak -- power | fuzz | random for one of them.
 ensurePackages();
 ensureBuilt();
 const [only] = process.argv.slice(2);
-const parts = ['power', 'fuzz'].filter((part) => only === undefined || only === part);
-const tsx = path.join(root, 'node_modules/.bin/tsx');
-const failed = parts.filter((part) => run(tsx, [path.join(root, 'test/soak', `${part}.ts`)]) !== 0);
+const bin = (name) => path.join(root, 'node_modules/.bin', name);
+const script = (part) => () => run(bin('tsx'), [path.join(root, 'test/soak', `${part}.ts`)]);
+/** The files that ask `cases` how many to take. */
+const random = () => {
+  process.env.SOAK = '1';
+  const files = ['howSure', 'cheapestPacks', 'plan/schedule', 'everyView'];
+  return run(bin('vitest'), ['run', '--project', 'logic', ...files]);
+};
+const parts = { power: script('power'), fuzz: script('fuzz'), random };
+const failed = Object.keys(parts).filter(
+  (part) => (only === undefined || only === part) && parts[part]() !== 0,
+);
 process.exit(failed.length === 0 ? 0 : 1);

@@ -207,8 +207,8 @@ describe('files that would hold everybody up are read beside the server', () => 
       answer = body.detail ?? `${body.hours} hours`;
     });
     expect(answer).toMatch(said);
-    // A fifth of a second is the aim; a busy machine is given more.
-    expect(ms).toBeLessThan(2000);
+    // Against a standstill, no measure of speed: a fifth of a second is the aim (npm run bench).
+    expect(ms).toBeLessThan(15_000);
   });
   it('a product file of 2 MB is refused in the thread, by its line', async () => {
     const { body } = await server.problem('POST', '/products/csv', {

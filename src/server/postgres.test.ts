@@ -115,7 +115,7 @@ describe('two processes on one PostgreSQL server', () => {
 });
 
 describe('three processes of the built server', () => {
-  it('one killed in the middle of 200 writes: nothing acknowledged is lost, none doubled, the others up to date within a second', {
+  it('one killed in the middle of 200 writes: nothing acknowledged is lost, none doubled, the others up to date at once', {
     timeout: 120_000,
   }, async () => {
     const env = { DATABASE_URL: await postgres.database() };
@@ -144,13 +144,11 @@ describe('three processes of the built server', () => {
       await Promise.all([client(0), client(1), client(2)]);
       left = [];
       expect(acknowledged).toHaveLength(200);
-      const done = Date.now();
       const shown = await Promise.all(
         alive.map(async ({ address }) =>
           ((await (await fetch(`${address}/api/v1/boats`)).json()) as Boat[]).map(({ id }) => id),
         ),
       );
-      expect(Date.now() - done).toBeLessThan(1000);
       for (const ids of shown) expect(ids.sort()).toEqual(boats.map(({ id }) => id).sort());
       const board = await Promise.all(
         alive.map(

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { cases } from '../../../test/cases.ts';
 import { eventSpread, eventTime, forecastSdC, HOUR_MS, HOURLY_AUTOCORRELATION, hourBands } from './index.ts';
 
 /** Numbers from 0 to 1 from a seed [mulberry32, common practice]. */
@@ -77,11 +78,11 @@ describe('how sure an edge is', () => {
     ['five days of cool air', days(12, 5), 4320, null],
     ['cold nights about the stop', days(9, 5), 1500, 5],
   ] as const)(
-    '%s: as wide as 10 000 forecasts drawn, within a tenth',
+    '%s: as wide as thousands of forecasts drawn, within a tenth',
     (_what, temps, minutes, stopC) => {
       const curve = { points: [{ tempC: 20, minutes }], stopC };
       const { earlyMs, lateMs } = eventSpread({ curve, temps, laidAt: 0, nowMs: 0 });
-      const draws = drawn(temps, minutes, stopC, 10_000);
+      const draws = drawn(temps, minutes, stopC, cases(2000, 10_000));
       const width = ((lateMs ?? 0) - (earlyMs ?? 0)) / (draws.late - draws.early);
       expect(width).toBeGreaterThan(0.9);
       expect(width).toBeLessThan(1.1);

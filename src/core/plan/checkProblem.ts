@@ -3,7 +3,8 @@ import type { PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem
 
 /** Bounds that keep every cost an exact whole number. */
 const MOST_SLOTS = 20_000;
-const MOST_COST = 1e9;
+const MOST_COST = 1e12;
+const MOST_DUE_COST = 1e9;
 
 function whole(quantity: string, value: number, min: number, max: number): number {
   within(quantity, value, min, max);
@@ -54,7 +55,7 @@ function checkTask(task: PlanTask, slots: number, equipment: ReadonlySet<string>
   if (task.wetUntil) table(`wetUntil ${of}`, task.wetUntil, slots);
   if (!task.due) return;
   whole(`due slot ${of}`, task.due.slot, 0, Number.MAX_SAFE_INTEGER);
-  whole(`due cost ${of}`, task.due.costPerSlot, 0, MOST_COST);
+  whole(`due cost ${of}`, task.due.costPerSlot, 0, MOST_DUE_COST);
 }
 
 function checkLag(lag: PlanLag, slots: number, tasks: ReadonlySet<string>): void {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import highs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { cases } from '../../../test/cases.ts';
 import { type BuyablePack, cheapestPacks, cheapestPurchase, type PartNeed } from './index.ts';
 
 /** Held against HiGHS, a general solver of mixed-integer programs, on the same model. */
@@ -55,9 +56,10 @@ function aCase(seed: number): { need: PartNeed[]; packs: BuyablePack[] } {
 }
 
 describe('the cheapest packs', () => {
-  it('are as cheap as HiGHS finds them, in 500 random shops, and proven', () => {
+  it('are as cheap as HiGHS finds them, in random shops, and proven', () => {
     let covered = 0;
-    for (let seed = 1; seed <= 500; seed++) {
+    const shops = cases(120, 500);
+    for (let seed = 1; seed <= shops; seed++) {
       const { need, packs } = aCase(seed);
       const ours = cheapestPacks({ need, packs });
       const theirs = cheapestByHighs(need, packs);
@@ -66,7 +68,7 @@ describe('the cheapest packs', () => {
       covered++;
       expect(Math.abs(ours.cost - theirs), `seed ${seed}`).toBeLessThan(1e-6 * (1 + theirs));
     }
-    expect(covered).toBeGreaterThan(200);
+    expect(covered).toBeGreaterThan(0.4 * shops);
   }, 60_000);
 
   it('three small tins beat a large and a small one; what would be left is said of the next', () => {
@@ -131,17 +133,15 @@ describe('the cheapest packs', () => {
 
   it('a hull’s need from thimbles is broken off soon and said not to be proven, not counted down by the million', () => {
     const thimble = (id: string, price: number) => ({ id, price, contents: { a: 0.001, b: 0.001 * price } });
-    const from = performance.now();
     const { proven } = cheapestPacks({
       need: [
         { part: 'a', litres: 90_000 },
         { part: 'b', litres: 90_001 },
       ],
       packs: [thimble('x', 1), thimble('y', 1.01), thimble('z', 0.99)],
+      effort: { branches: 5000 },
     });
-    expect(typeof proven).toBe('boolean');
-    // A bound against a standstill of minutes, no measure of speed.
-    expect(performance.now() - from).toBeLessThan(30_000);
+    expect(proven).toBe(false);
   });
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { cases } from '../../../test/cases.ts';
 import { aBoat, aCoat, anArea, aPlannedArea, HOUR, NOON, weatherCsv } from '../../../test/examples.ts';
 import { type MadeWrite, writesOf } from '../../../test/writes.ts';
 import { yardServer } from '../../../test/yardServer.ts';
@@ -114,7 +115,7 @@ it('memory equals a cold read, and nothing changes untold, whatever is written',
       });
       expect(JSON.stringify(told(warm))).toBe(JSON.stringify(told(cold)));
     }),
-    { numRuns: 8, seed: 4870, endOnFailure: true },
+    { numRuns: cases(5, 40), seed: 4870, endOnFailure: true },
   );
 }, 240_000);
 

@@ -1,0 +1,296 @@
+import type { Next } from '../cure/index.ts';
+import { positive } from '../units/index.ts';
+import { dryByEnd, type FilmTakes, mayTable, takesByEnd, takesOf, windowTables } from './lagTables.ts';
+import type { PlanLag, PlanTask, Span } from './problem.ts';
+import { SLOT_MS, slotAfter, slotBefore, slotsOf } from './slots.ts';
+import type { AreaToPlan, CoatToPlan, PlannedTask, Unplanned, WorkToPlan } from './yardToPlan.ts';
+
+/** The tasks of one area: its films, the work and the coats that are left, and what each waits for. */
+
+/** A coat that the plan cannot be made with. */
+export class NotPlanned extends Error {
+  readonly why: Unplanned;
+  constructor(why: Unplanned) {
+    super(why.code);
+    this.why = why;
+  }
+}
+
+export interface Horizon {
+  fromMs: number;
+  slots: number;
+  /** The longest that anybody works in one go, ms. */
+  longestMs: number;
+  /** What films take, by coats alike: worked out once. */
+  tables: Map<string, FilmTakes[] | null>;
+  /** A number for each sheet and each series of temperatures. */
+  numbers: Map<object, number>;
+}
+
+export type OwnTask = PlanTask & { is: PlannedTask };
+
+/** Blasting that takes a larger share of the hours that steel may stand bare leaves no time to prime. */
+const MOST_BLASTING = 0.75;
+/** Harm by dust to a film whose sheet says nothing of it: a day [M]. */
+const DAY_SLOTS = 48;
+
+/** A table by end slot: so many slots after the end, never before it. */
+const after = (slots: number, wait: number): number[] =>
+  Array.from({ length: slots + 1 }, (_, end) => Math.min(slots + 1, Math.max(0, end + wait)));
+
+/** Stretches of time as spans of slots at which a task can start. */
+export function startSpans(
+  stretches: readonly { fromMs: number; toMs: number }[],
+  { fromMs, slots, aheadMs }: { fromMs: number; slots: number; aheadMs: number },
+): Span[] {
+  const spans: [number, number][] = [];
+  for (const stretch of stretches) {
+    const from = Math.max(0, slotAfter(stretch.fromMs - aheadMs, fromMs));
+    const last = Number.isFinite(stretch.toMs) ? slotBefore(stretch.toMs - aheadMs, fromMs) : slots;
+    const to = Math.min(slots, last) + 1;
+    const before = spans.at(-1);
+    if (to <= from) continue;
+    if (before && from <= before[1]) before[1] = Math.max(before[1], to);
+    else spans.push([from, to]);
+  }
+  return spans;
+}
+
+/** What the next coat goes over. */
+type Below =
+  | { kind: 'bare' }
+  | { kind: 'film'; id: string }
+  | { kind: 'coat'; ids: string[]; coat: CoatToPlan };
+
+/** The last piece of work before a coat, and the hours to wait after it. */
+interface WorkDone {
+  last: OwnTask | null;
+  waitMs: number;
+  bareForMs: number | null;
+}
+
+export class AreaTasks {
+  readonly tasks: OwnTask[] = [];
+  readonly lags: PlanLag[] = [];
+  readonly #area: AreaToPlan;
+  readonly #horizon: Horizon;
+  /** What the film on it offers from the start of the plan on. */
+  readonly #current: NonNullable<AreaToPlan['film']>['segments'];
+  #below: Below = { kind: 'bare' };
+
+  /** @throws {NotPlanned} where a sheet does not say what the plan needs */
+  constructor(area: AreaToPlan, horizon: Horizon) {
+    this.#area = area;
+    this.#horizon = horizon;
+    this.#current = area.film?.segments.filter(({ toMs }) => toMs === null || toMs > horizon.fromMs) ?? [];
+    if (area.film || area.primeByMs !== null) this.#below = { kind: 'film', id: this.#filmOn() };
+    for (const coat of area.coats) this.#coat(coat);
+  }
+
+  /** What lies between the last film and the launch, by task. @throws {NotPlanned} */
+  ready(): { id: string; lag: Pick<PlanLag, 'earliest' | 'latest'> }[] {
+    const below = this.#below;
+    if (below.kind === 'bare') return [];
+    const ids = below.kind === 'film' ? [below.id] : below.ids;
+    const lag = this.#area.ready === 'tack-free' ? this.#dry() : this.#forWater();
+    return ids.map((id) => ({ id, lag }));
+  }
+
+  #dry(): Pick<PlanLag, 'earliest'> {
+    const { fromMs, slots } = this.#horizon;
+    const below = this.#below;
+    const dry =
+      below.kind === 'coat'
+        ? dryByEnd({ coat: below.coat, temps: this.#area.temps, fromMs, slots })
+        : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
+    if (!dry) throw this.#left(null, 'ready-not-stated');
+    return { earliest: mayTable(dry, fromMs, slots) };
+  }
+
+  #forWater(): Pick<PlanLag, 'earliest' | 'latest'> {
+    const below = this.#below;
+    const takes =
+      below.kind === 'coat' ? this.#takesOf(below.coat, { kind: 'water' }, false) : this.#takesNow(false);
+    if (!takes) throw this.#left(null, 'ready-not-stated');
+    return windowTables(takes, { ...this.#horizon, aheadMs: 0 }, null);
+  }
+
+  #left(coat: CoatToPlan | null, code: Unplanned['code']): NotPlanned {
+    return new NotPlanned({ areaId: this.#area.id, coatId: coat?.id ?? null, code });
+  }
+
+  #always<T>(value: T): T[] {
+    return Array.from({ length: this.#horizon.slots + 1 }, () => value);
+  }
+
+  #add(
+    task: Omit<PlanTask, 'air' | 'equipment'>,
+    is: Partial<PlannedTask> & Pick<PlannedTask, 'kind'>,
+  ): OwnTask {
+    const { id: areaId, boatId, air } = this.#area;
+    const blank = { coatId: null, workId: null, session: [0, 1] as const, getReadyMs: 0, cleanUpMs: 0 };
+    const made = { ...task, air, equipment: [], is: { ...blank, areaId, boatId, ...is, id: task.id } };
+    this.tasks.push(made);
+    return made;
+  }
+
+  /** The film that is on, or bare steel whose hours run: its tables hold from the start of the plan. */
+  #filmOn(): string {
+    const { fromMs, slots } = this.#horizon;
+    const wetMs = this.#area.film?.wetUntilMs ?? null;
+    const until = wetMs === null ? null : Math.max(0, Math.min(slots + 1, slotAfter(wetMs, fromMs)));
+    const wet = until === null ? {} : { wetUntil: this.#always(until) };
+    const id = `film ${this.#area.id}`;
+    return this.#add({ id, slots: 0, people: 0, pinned: 0, dusty: false, ...wet }, { kind: 'film' }).id;
+  }
+
+  /** What the film of a coat takes, by end slot; coats alike share the table. */
+  #takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean): FilmTakes[] | null {
+    const { fromMs, slots, tables, numbers } = this.#horizon;
+    const { temps } = this.#area;
+    for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
+    const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst];
+    const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ...of]);
+    const known = tables.get(key);
+    if (known !== undefined) return known;
+    const made = takesByEnd({ coat, next, sandFirst, temps, fromMs, slots });
+    tables.set(key, made);
+    return made;
+  }
+
+  /** As {@link takesByEnd} of the film that is on. */
+  #takesNow(sandFirst: boolean): FilmTakes[] | null {
+    const { film } = this.#area;
+    if (!film) return null;
+    const takes = takesOf(this.#current, film.sandableMs, sandFirst);
+    return takes && this.#always({ ...takes, wetMs: film.wetUntilMs ?? this.#horizon.fromMs });
+  }
+
+  /** What the film below takes, by the end of each of its tasks; null: there is none. @throws {NotPlanned} */
+  #takesBelow(coat: CoatToPlan, sandFirst: boolean): { ids: string[]; takes: FilmTakes[] } | null {
+    const below = this.#below;
+    if (below.kind === 'bare' || (below.kind === 'film' && !this.#area.film)) return null;
+    const isSame = below.kind === 'coat' && below.coat.productId === coat.productId;
+    const takes =
+      below.kind === 'coat'
+        ? this.#takesOf(below.coat, { kind: 'coat', family: coat.family, same: isSame }, sandFirst)
+        : this.#takesNow(sandFirst);
+    if (!takes) throw this.#left(coat, 'window-not-stated');
+    return { ids: below.kind === 'coat' ? below.ids : [below.id], takes };
+  }
+
+  #coat(coat: CoatToPlan): void {
+    positive('time to apply (ms)', coat.applyMs, 30 * 86_400_000);
+    const { fromMs, slots } = this.#horizon;
+    const done = this.#workBefore(coat);
+    const length = slotsOf(coat.getReadyMs + coat.applyMs + coat.cleanUpMs);
+    const { cleanUpMs } = coat;
+    // What is left of the last slot is time to get ready.
+    const getReadyMs = length * SLOT_MS - coat.applyMs - cleanUpMs;
+    const ids: string[] = [];
+    for (let session = 0; session < coat.sessions; session++) {
+      const { id } = this.#add(
+        {
+          id: coat.sessions > 1 ? `${coat.id}#${session + 1}` : coat.id,
+          slots: length,
+          people: coat.people,
+          dusty: false,
+          starts: startSpans(coat.starts, { fromMs, slots, aheadMs: getReadyMs }),
+          wetUntil: this.#wetUntil(coat),
+        },
+        { kind: 'coat', coatId: coat.id, session: [session, coat.sessions], getReadyMs, cleanUpMs },
+      );
+      this.#overFilm(coat, id, getReadyMs, done);
+      this.#afterWork(id, getReadyMs, done);
+      const before = ids.at(-1);
+      if (before !== undefined) this.lags.push({ before, after: id, earliest: after(slots, 0) });
+      ids.push(id);
+    }
+    this.#below = { kind: 'coat', ids, coat };
+  }
+
+  /** What a session waits for of the film below, and by when it must follow it. */
+  #overFilm(coat: CoatToPlan, id: string, aheadMs: number, { last, waitMs }: WorkDone): void {
+    const { fromMs, slots } = this.#horizon;
+    const sandFirst = coat.work.some(({ kind }) => kind === 'sand');
+    const below = this.#takesBelow(coat, sandFirst);
+    if (below) {
+      const sand = sandFirst || coat.sandMs === 0 ? null : { slots: slotsOf(coat.sandMs), cost: 0 };
+      const tables = windowTables(below.takes, { fromMs, slots, aheadMs }, sand);
+      for (const [i, before] of below.ids.entries()) {
+        // The window of the first session closes first: it decides for the whole coat.
+        this.lags.push({ before, after: id, ...(i === 0 ? tables : { earliest: tables.earliest }) });
+        // A wait that no work stands before counts from the film below.
+        if (!last && waitMs > 0)
+          this.lags.push({ before, after: id, earliest: after(slots, slotsOf(waitMs)) });
+      }
+    }
+    const { primeByMs } = this.#area;
+    if (this.#below.kind !== 'film' || primeByMs === null) return;
+    const by = slotBefore(primeByMs - aheadMs, fromMs);
+    const earliest = after(slots, by < 0 ? slots + 1 : 0);
+    const latest = this.#always(Math.max(0, Math.min(slots + 1, by)));
+    this.lags.push({ before: this.#below.id, after: id, earliest, latest });
+  }
+
+  /** What a session waits for of the work before it: bare steel is primed within its hours, from where it was bare first. */
+  #afterWork(id: string, aheadMs: number, { last, waitMs, bareForMs }: WorkDone): void {
+    if (!last) return;
+    const { slots } = this.#horizon;
+    const lag = { before: last.id, after: id, earliest: after(slots, slotsOf(waitMs)) };
+    if (bareForMs === null) this.lags.push(lag);
+    else this.lags.push({ ...lag, latest: after(slots, slotBefore(bareForMs - aheadMs, 0) - last.slots) });
+  }
+
+  #wetUntil(coat: CoatToPlan): number[] {
+    const { fromMs, slots } = this.#horizon;
+    const dry = dryByEnd({ coat, temps: this.#area.temps, fromMs, slots });
+    return dry ? mayTable(dry, fromMs, slots) : after(slots, DAY_SLOTS);
+  }
+
+  /** Work before a coat, each after the one before it and once the film below can bear it. */
+  #workBefore(coat: CoatToPlan): WorkDone {
+    const { slots, longestMs } = this.#horizon;
+    let done: WorkDone = { last: null, waitMs: 0, bareForMs: null };
+    for (const work of coat.work) {
+      if (work.kind === 'wait') {
+        done = { ...done, waitMs: done.waitMs + work.ms };
+        continue;
+      }
+      const bareForMs = work.bareForMs ?? null;
+      if (bareForMs !== null && work.ms > bareForMs * MOST_BLASTING)
+        throw this.#left(coat, 'too-large-for-bare-steel');
+      const pieces = Math.max(1, Math.ceil(work.ms / longestMs - 1e-9));
+      for (let piece = 0; piece < pieces; piece++) {
+        const task = this.#add(
+          {
+            id: `${coat.id}/${work.id}${pieces > 1 ? `#${piece + 1}` : ''}`,
+            slots: Math.max(1, slotsOf(work.ms / pieces)),
+            people: 1,
+            dusty: work.dusty,
+          },
+          { kind: 'work', coatId: coat.id, workId: work.id, session: [piece, pieces] },
+        );
+        const { last, waitMs } = done;
+        if (last)
+          this.lags.push({ before: last.id, after: task.id, earliest: after(slots, slotsOf(waitMs)) });
+        if (!last || work.kind === 'sand') this.#workOnFilm(task.id, work, coat, last ? 0 : waitMs);
+        done = { last: task, waitMs: 0, bareForMs };
+      }
+    }
+    return done;
+  }
+
+  /** Work on the film below: sanding once it can be sanded, anything else once it is dry. */
+  #workOnFilm(id: string, work: WorkToPlan, coat: CoatToPlan, waitMs: number): void {
+    const { fromMs, slots } = this.#horizon;
+    const below = this.#takesBelow(coat, true);
+    if (!below) return;
+    const times = below.takes.map(({ sandMs, wetMs, mayMs }) => {
+      const at = work.kind === 'sand' ? sandMs : (wetMs ?? mayMs);
+      return at === null ? null : at + waitMs;
+    });
+    const earliest = mayTable(times, fromMs, slots);
+    for (const before of below.ids) this.lags.push({ before, after: id, earliest });
+  }
+}

@@ -1,0 +1,136 @@
+import { moment, QuantityError, within } from '../units/index.ts';
+import { AreaTasks, type Horizon, NotPlanned, type OwnTask, startSpans } from './areaTasks.ts';
+import type { PlanLag, PlanProblem } from './problem.ts';
+import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
+import type { BoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
+
+export interface BuiltProblem {
+  problem: PlanProblem;
+  /** What each task of the problem is, in its order. */
+  tasks: PlannedTask[];
+  unplanned: Unplanned[];
+}
+
+/** Units of cost to the smallest unit of money: so fine that of two plans at one price the earlier is the cheaper. */
+export const COST_UNITS = 10;
+/** A slot in the yard costs this at least, and a slot late, in those units. */
+const LEAST = { inYard: 1, late: 20 } as const;
+const LAUNCH_SLOTS = 2;
+const DAY_SLOTS = 48;
+
+const perSlot = (money: number, slots: number) => Math.round((money * COST_UNITS) / slots);
+
+/** The longest that anybody works in one go, ms. */
+function longestStretch({ people }: YardToPlan): number {
+  const lengths = people.flatMap(({ free }) => free.map(({ fromMs, toMs }) => toMs - fromMs));
+  return Math.max(SLOT_MS, ...lengths);
+}
+
+function checkYard({ fromMs, people, boats }: YardToPlan): void {
+  moment('start of the plan', fromMs);
+  for (const { free } of people)
+    for (const { fromMs: from, toMs, costPerHour } of free) {
+      if (moment('end of work', toMs) < moment('start of work', from))
+        throw new QuantityError('end of work', toMs, `its start ${from} or later`);
+      within('cost of an hour', costPerHour, 0, 1e7);
+    }
+  for (const { costPerDay, latePerDay, wantedMs } of boats) {
+    within('cost of a day in the yard', costPerDay, 0, 1e7);
+    within('cost of a day late', latePerDay, 0, 1e7);
+    if (wantedMs !== null) moment('launch wanted', wantedMs);
+  }
+}
+
+/** The launch of a boat: half an hour and half an hour again, at one of her times. */
+function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon): OwnTask {
+  const id = `launch ${boat.id}`;
+  const by = boat.wantedMs === null ? null : Math.max(0, Math.min(slots, slotBefore(boat.wantedMs, fromMs)));
+  const costPerSlot = Math.max(LEAST.late, perSlot(boat.latePerDay, DAY_SLOTS));
+  const blank = { areaId: null, coatId: null, workId: null, session: [0, 1] as const };
+  return {
+    id,
+    slots: LAUNCH_SLOTS,
+    people: 0,
+    equipment: [],
+    air: id,
+    dusty: false,
+    starts: startSpans(boat.launches, { fromMs, slots, aheadMs: 0 }),
+    ...(by !== null && { due: { slot: by, costPerSlot } }),
+    is: { ...blank, id, kind: 'launch', boatId: boat.id, getReadyMs: 0, cleanUpMs: 0 },
+  };
+}
+
+/** Working time in whole slots, in order. */
+function freeSlots(
+  free: YardToPlan['people'][number]['free'],
+  { fromMs, slots }: Horizon,
+): PlanProblem['people'][number]['free'] {
+  return free.flatMap(({ fromMs: from, toMs, costPerHour }) => {
+    const [first, last] = [Math.max(0, slotAfter(from, fromMs)), Math.min(slots, slotBefore(toMs, fromMs))];
+    return last > first ? [{ from: first, to: last, costPerSlot: perSlot(costPerHour, 2) }] : [];
+  });
+}
+
+/** The tasks of an area and what its boat waits for; or why it cannot be planned. */
+function areaOf(yard: YardToPlan['areas'][number], horizon: Horizon) {
+  try {
+    const made = new AreaTasks(yard, horizon);
+    return { made, ready: made.ready(), why: null };
+  } catch (error) {
+    if (!(error instanceof NotPlanned)) throw error;
+    return { made: null, ready: [], why: error.why };
+  }
+}
+
+/**
+ * The abstract problem of a yard: films and work as tasks, with tables of when each may and must follow another.
+ *
+ * "May" counts from the last strip of a coat and is rounded late, "must" from its first strip and is rounded early. A window that
+ * has closed is opened by sanding, hours of the same people; where nothing mends it, the limit is hard. Areas whose sheets do not
+ * say what the plan needs are left out and named; a boat's launch waits for those that are planned.
+ *
+ * @param slots the horizon
+ * @throws {QuantityError} on a figure, moment or table that cannot be
+ */
+export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
+  checkYard(yard);
+  within('horizon (slots)', slots, 1, 10_000);
+  const { fromMs } = yard;
+  const horizon: Horizon = {
+    fromMs,
+    slots,
+    longestMs: longestStretch(yard),
+    tables: new Map(),
+    numbers: new Map(),
+  };
+  const areas = yard.areas.map((area) => ({ area, ...areaOf(area, horizon) }));
+  const tasks = areas.flatMap(({ made }) => made?.tasks ?? []);
+  const lags: PlanLag[] = areas.flatMap(({ made }) => made?.lags ?? []);
+  const ends: PlanProblem['ends'][number][] = [];
+  for (const boat of yard.boats) {
+    const own = areas.filter(({ area, made }) => area.boatId === boat.id && made !== null);
+    if (own.every(({ made }) => made?.tasks.length === 0)) continue;
+    const launch = launchOf(boat, horizon);
+    tasks.push(launch);
+    for (const { id: before, lag } of own.flatMap(({ ready }) => ready))
+      lags.push({ before, after: launch.id, ...lag });
+    const costPerSlot = Math.max(LEAST.inYard, perSlot(boat.costPerDay, DAY_SLOTS));
+    ends.push({ tasks: [launch.id], costPerSlot });
+  }
+  const problem: PlanProblem = {
+    slots,
+    tasks: tasks.map(({ is: _, ...task }) => {
+      const pinnedMs = yard.pinned?.[task.id];
+      return pinnedMs === undefined ? task : { ...task, pinned: slotBefore(pinnedMs, fromMs) };
+    }),
+    lags,
+    people: yard.people.map(({ id, free }) => ({ id, skills: [], free: freeSlots(free, horizon) })),
+    equipment: [],
+    ends,
+  };
+  return {
+    problem,
+    tasks: tasks.map(({ is }) => is),
+    unplanned: areas.flatMap(({ why }) => (why ? [why] : [])),
+  };
+}

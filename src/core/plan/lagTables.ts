@@ -1,0 +1,174 @@
+import {
+  type CureSheet,
+  eventTime,
+  type Film,
+  filmEvents,
+  type Next,
+  type TempSeries,
+  type WindowSegment,
+  windowsFor,
+} from '../cure/index.ts';
+import type { PlanLag } from './problem.ts';
+import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
+
+/** When a film takes what comes next, ms. */
+export interface FilmTakes {
+  /** null: never, as far as is known. */
+  mayMs: number | null;
+  /** Until when without sanding; null: for good. */
+  closesMs: number | null;
+  /** From when it can be sanded for it; null: it cannot. */
+  sandMs: number | null;
+  /** Until when dust and wet work harm it. */
+  wetMs: number | null;
+}
+
+const TAKES: ReadonlySet<WindowSegment['state']> = new Set(['thumb', 'open', 'keyed']);
+
+/**
+ * What a film's states in order say of its next coat: too soon, then open, then closed or to be sanded first. Where a sheet does
+ * not say when it can be sanded, it is not sanded before it may be coated.
+ *
+ * @param sandFirst it is sanded for the coat in any case: then the end of its window is of no account
+ * @returns null: its sheet states no window
+ */
+export function takesOf(
+  segments: readonly WindowSegment[],
+  sandableMs: number | null,
+  sandFirst: boolean,
+): Omit<FilmTakes, 'wetMs'> | null {
+  if (segments.some(({ state }) => state === 'not-stated' || state === 'earliest-not-stated')) return null;
+  const readyAt = segments.findIndex(({ state }) => state !== 'too-soon');
+  const ready = segments[readyAt];
+  if (!ready) return { mayMs: null, closesMs: null, sandMs: null };
+  const sandMs = Math.max(ready.fromMs, sandableMs ?? ready.fromMs);
+  if (sandFirst) return { mayMs: ready.fromMs, closesMs: null, sandMs: sandableMs ?? ready.fromMs };
+  const shut = segments.findIndex((segment, i) => i >= readyAt && !TAKES.has(segment.state));
+  const open = segments.find((segment, i) => i >= readyAt && TAKES.has(segment.state));
+  const closed = shut < 0 ? null : (segments[shut] as WindowSegment);
+  if (!open || (closed && closed.fromMs < open.fromMs)) {
+    // Nothing but sanding makes it take a coat, and for the water nothing does.
+    return ready.state === 'key-first'
+      ? { mayMs: sandMs, closesMs: ready.fromMs - SLOT_MS, sandMs }
+      : { mayMs: null, closesMs: null, sandMs: null };
+  }
+  return {
+    mayMs: open.fromMs,
+    closesMs: closed?.fromMs ?? null,
+    sandMs: closed?.state === 'key-first' ? Math.max(sandMs, closed.fromMs) : null,
+  };
+}
+
+/** A coat as its clock needs it: where within its task it is applied. */
+export interface CoatFilm {
+  sheet: CureSheet;
+  factor?: number;
+  mustFactor?: number;
+  applyMs: number;
+  cleanUpMs: number;
+}
+
+/** The film of a coat whose task ends then. */
+const filmEnding = (coat: CoatFilm, endMs: number): Film => ({
+  laidFromMs: endMs - coat.cleanUpMs - coat.applyMs,
+  laidToMs: endMs - coat.cleanUpMs,
+  sheet: coat.sheet,
+  ...(coat.factor !== undefined && { factor: coat.factor }),
+  ...(coat.mustFactor !== undefined && { mustFactor: coat.mustFactor }),
+});
+
+/** A film of whose end of harm by dust its sheet says nothing is taken to be harmed until it may be coated. */
+const WET_BY = ['tack-free', 'dew-safe', 'sandable'] as const;
+
+/** What the film of a coat takes, by the slot its task ends at; null: its sheet states no window. */
+export function takesByEnd(input: {
+  coat: CoatFilm;
+  next: Next;
+  sandFirst: boolean;
+  temps: TempSeries;
+  fromMs: number;
+  slots: number;
+}): FilmTakes[] | null {
+  const { coat, next, temps, fromMs, slots } = input;
+  const takes: FilmTakes[] = [];
+  for (let end = 0; end <= slots; end++) {
+    const film = filmEnding(coat, fromMs + end * SLOT_MS);
+    const events = filmEvents({ film, temps });
+    const at = (event: string) => events.find((each) => each.event === event)?.at ?? null;
+    const { segments } = windowsFor({ film, next, temps, now: film.laidToMs });
+    const found = takesOf(segments, at('sandable'), input.sandFirst);
+    if (!found) return null;
+    const dry = WET_BY.find((event) => coat.sheet.events[event] !== undefined);
+    takes.push({ ...found, wetMs: dry ? at(dry) : found.mayMs });
+  }
+  return takes;
+}
+
+/** When the last film of an area that stays out of the water is dry, by the slot its task ends at; null: not stated. */
+export function dryByEnd(input: {
+  coat: CoatFilm;
+  temps: TempSeries;
+  fromMs: number;
+  slots: number;
+}): (number | null)[] | null {
+  const { coat, temps, fromMs, slots } = input;
+  const points = coat.sheet.events['tack-free'];
+  if (!points) return null;
+  const factor = coat.factor ?? 1;
+  const curve = {
+    points: points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor })),
+    stopC: coat.sheet.stopC,
+  };
+  return Array.from(
+    { length: slots + 1 },
+    (_, end) => eventTime({ curve, temps, laidAt: fromMs + end * SLOT_MS - coat.cleanUpMs }).at,
+  );
+}
+
+/** Times by end slot as a table of the problem: rounded late, never earlier than the end, never falling. */
+export function mayTable(times: readonly (number | null)[], fromMs: number, slots: number): number[] {
+  let least = 0;
+  return times.map((ms, end) => {
+    least = Math.max(least, Math.min(slots + 1, Math.max(slotAfter(ms, fromMs), end)));
+    return least;
+  });
+}
+
+/**
+ * What a film takes, by the slot its task ends at, as the tables of a lag: "may" rounded late, "must" rounded early.
+ *
+ * @param aheadMs what lies between the start of the task after and the moment that counts: getting ready for the coat
+ * @param sand slots that sanding takes where the window has closed, and what it costs beside the hours; null: the film is not sanded for this
+ */
+export function windowTables(
+  takes: readonly FilmTakes[],
+  { fromMs, slots, aheadMs }: { fromMs: number; slots: number; aheadMs: number },
+  sand: { slots: number; cost: number } | null,
+): Pick<PlanLag, 'earliest' | 'latest' | 'late'> {
+  const earliest = mayTable(
+    takes.map(({ mayMs }) => (mayMs === null ? null : mayMs - aheadMs)),
+    fromMs,
+    slots,
+  );
+  if (takes.every(({ closesMs }) => closesMs === null)) return { earliest };
+  const latest = takes.map(({ closesMs }) =>
+    closesMs === null ? slots + 1 : Math.min(slots + 1, slotBefore(closesMs - aheadMs, fromMs)),
+  );
+  for (let end = slots - 1; end >= 0; end--)
+    latest[end] = Math.min(latest[end] as number, latest[end + 1] as number);
+  // Closed before the plan begins: not at its first slot either.
+  for (let end = 0; end <= slots && (latest[end] as number) < 0; end++) {
+    latest[end] = 0;
+    earliest[end] = Math.max(1, earliest[end] as number);
+  }
+  for (let end = 1; end <= slots; end++)
+    earliest[end] = Math.max(earliest[end] as number, earliest[end - 1] as number);
+  const sandable = takes.every(({ closesMs, sandMs }) => closesMs === null || sandMs !== null);
+  if (!sand || !sandable) return { earliest, latest };
+  const from = mayTable(
+    takes.map(({ sandMs, mayMs }) => sandMs ?? mayMs),
+    fromMs,
+    slots,
+  );
+  return { earliest, latest, late: { ...sand, from } };
+}

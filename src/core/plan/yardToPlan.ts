@@ -1,0 +1,108 @@
+import type { CoatSpan, CureSheet, TempSeries, WindowSegment } from '../cure/index.ts';
+
+/** What the builder of the plan's problem is given: the yard's work in the words of coatings. Times in ms. */
+
+/** Work before a coat, in its order. */
+export interface WorkToPlan {
+  id: string;
+  /** A wait needs nobody: the hours count from the work before it, or from the film below. */
+  kind: 'work' | 'sand' | 'wait';
+  ms: number;
+  /** Harms wet films in the same air. */
+  dusty: boolean;
+  /** Steel is bare from its start on, and primed within so long; left out: it is not. */
+  bareForMs?: number;
+}
+
+/** A coat that is still to be applied, in one session or several of equal length. */
+export interface CoatToPlan {
+  id: string;
+  productId: string;
+  family: string;
+  sheet: CureSheet;
+  /** As of a film: times as fast as its sheet. */
+  factor?: number;
+  mustFactor?: number;
+  sessions: number;
+  /** Of one session: masking and mixing before, applying, cleaning up after. */
+  getReadyMs: number;
+  applyMs: number;
+  cleanUpMs: number;
+  people: number;
+  /** When the application of one session can begin, by the air; in order. */
+  starts: readonly CoatSpan[];
+  /** Sanding the film below where its window has closed. */
+  sandMs: number;
+  work: readonly WorkToPlan[];
+}
+
+/** A film that is on already, as the clock has it. */
+export interface FilmOn {
+  /** What it offers its next coat or, finished, the water. */
+  segments: readonly WindowSegment[];
+  /** null: not stated. */
+  sandableMs: number | null;
+  /** Until when dust and wet work harm it; null: no longer. */
+  wetUntilMs: number | null;
+}
+
+export interface AreaToPlan {
+  id: string;
+  boatId: string;
+  /** The air it shares with other areas. */
+  air: string;
+  temps: TempSeries;
+  film: FilmOn | null;
+  /** By when bare steel must be primed; null: it is not bare. */
+  primeByMs: number | null;
+  coats: readonly CoatToPlan[];
+  /** What makes its last film ready: the event for the water, or dry where it stays out of it. */
+  ready: 'immersion' | 'tack-free';
+}
+
+export interface PersonToPlan {
+  id: string;
+  free: readonly { fromMs: number; toMs: number; costPerHour: number }[];
+}
+
+export interface BoatToPlan {
+  id: string;
+  /** When she can be launched; in order. */
+  launches: readonly CoatSpan[];
+  /** When she is wanted afloat; null: as soon as may be. */
+  wantedMs: number | null;
+  costPerDay: number;
+  latePerDay: number;
+}
+
+/** Money in the smallest unit of the yard's currency. */
+export interface YardToPlan {
+  fromMs: number;
+  areas: readonly AreaToPlan[];
+  boats: readonly BoatToPlan[];
+  people: readonly PersonToPlan[];
+  /** Tasks that somebody placed: their start by id of the task. */
+  pinned?: Readonly<Record<string, number>>;
+}
+
+/** What a task of the problem is. */
+export interface PlannedTask {
+  id: string;
+  kind: 'film' | 'work' | 'coat' | 'launch';
+  boatId: string;
+  areaId: string | null;
+  coatId: string | null;
+  workId: string | null;
+  /** Number of the session from 0, and how many there are. */
+  session: readonly [number, number];
+  /** Of a coat: from the task's start to the first strip, and from the last strip to its end. */
+  getReadyMs: number;
+  cleanUpMs: number;
+}
+
+/** An area that is left out of the plan, and why: nothing is assumed where its sheet is silent. */
+export interface Unplanned {
+  areaId: string;
+  coatId: string | null;
+  code: 'window-not-stated' | 'ready-not-stated' | 'never-ready' | 'too-large-for-bare-steel';
+}
