@@ -5,8 +5,7 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: false,
   // Each file has a yard of its own.
-  // Two cores are idle half of the time that a page is waited for.
-  workers: 3,
+  workers: 2,
   forbidOnly: true,
   // A machine that is shared stands still now and then: what is slow is not wrong.
   timeout: 150_000,

@@ -1,48 +1,6 @@
 import { expect } from '@playwright/test';
-import type { Product, SlipView } from '../src/contract/index.ts';
+import { addresses } from './screens.ts';
 import { expectAccessible, demoTest as test } from './yard.ts';
-
-async function addresses(
-  request: import('@playwright/test').APIRequestContext,
-): Promise<Record<string, string>> {
-  const slip = (await (await request.get('/api/v1/slip')).json()) as SlipView;
-  const port = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'port');
-  const open = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'starboard');
-  const pot = slip.pots[0];
-  const products = (await (await request.get('/api/v1/products')).json()) as Product[];
-  const barrier = products.find(({ name }) => name === 'Thrift Barrier');
-  return {
-    slip: '/',
-    survey: `/boats/${port?.boatId}/survey/${port?.areaId}`,
-    'hull form': `/boats/${slip.clocks.find((c) => c.boatName === 'Grey Phalarope')?.boatId}/form`,
-    waterline: `/boats/${port?.boatId}/waterline`,
-    walk: `/boats/${port?.boatId}/waterline/walk`,
-    stands: `/boats/${port?.boatId}/stands`,
-    findings: `/boats/${port?.boatId}/findings`,
-    systems: `/boats/${port?.boatId}/systems/${port?.areaId}`,
-    log: `/boats/${port?.boatId}/log`,
-    window: `/window/${open?.areaId}`,
-    benches: '/bench',
-    bench: `/bench/${open?.areaId}`,
-    pot: `/bench/${pot?.areaId}`,
-    weather: '/weather',
-    need: '/materials',
-    buy: '/materials/buy',
-    store: '/materials/store',
-    count: '/materials/count',
-    costs: '/materials/costs',
-    tins: `/materials/tins/${barrier?.id}`,
-    sheets: '/materials/sheets',
-    sheet: '/materials/new',
-    'new boat': '/boats/new',
-    reference: '/reference',
-    rules: '/rules',
-    tools: '/tools',
-    glossary: '/glossary#tie-coat',
-    yard: '/yard',
-    nowhere: '/no/such/place',
-  };
-}
 
 test('what is due next is readable on opening, and every state shows', async ({ page }) => {
   await page.goto('/');
@@ -55,32 +13,6 @@ test('what is due next is readable on opening, and every state shows', async ({ 
   }
   await expect(page.getByText('simulated').first()).toBeVisible();
 });
-
-for (const [theme, width] of [
-  ['loft', 1280],
-  ['shed', 390],
-] as const) {
-  test(`every screen is accessible at ${width} px in the ${theme} theme`, async ({ page, request }) => {
-    test.setTimeout(120_000);
-    await page.addInitScript((name) => localStorage.setItem('jack-plane.theme', name), theme);
-    await page.setViewportSize({ width, height: width === 390 ? 844 : 800 });
-    for (const [name, path] of Object.entries(await addresses(request))) {
-      await test.step(name, async () => {
-        await page.goto(path);
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-        await expectAccessible(page);
-      });
-    }
-    await test.step('the search', async () => {
-      await page.goto('/');
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      await page.keyboard.press('/');
-      await page.getByRole('combobox', { name: 'Find anything' }).fill('bottom');
-      await expect(page.getByRole('option').first()).toBeVisible();
-      await expectAccessible(page);
-    });
-  });
-}
 
 test('on a phone the bench is worked with a thumb', async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 });
