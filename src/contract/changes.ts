@@ -15,6 +15,8 @@ export type Change =
   | { of: 'store'; productId?: string }
   /** Suppliers, prices, orders, and how money is reckoned. */
   | { of: 'trade' }
+  /** Who works when, when boats are wanted, tasks placed by hand. */
+  | { of: 'plan' }
   | { of: 'templates' }
   /** A boat's own record: name, dimensions, whether she is archived. */
   | { of: 'boat'; boatId: string }
@@ -44,6 +46,7 @@ export type ViewName =
   | 'weather'
   | 'stations'
   | 'today'
+  | 'plan'
   | 'strip'
   | 'running'
   | 'pace'
@@ -88,6 +91,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   weather: ['weather', 'yard'],
   stations: ['stations', 'weather'],
   today: CLOCK,
+  plan: [...CLOCK, 'trade', 'plan'],
   strip: CLOCK,
   running: CLOCK,
   pace: CLOCK,

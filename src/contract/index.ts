@@ -14,6 +14,7 @@ export { strict } from './joi.ts';
 export * from './log.ts';
 export type * from './logBodies.ts';
 export * from './pace.ts';
+export * from './plan.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
 export * from './replies/bench.ts';

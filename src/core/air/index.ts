@@ -50,6 +50,7 @@ export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
 export { airAround, heatedAirC, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
 export { type SurfaceBody, surfaceSeries } from './surfaceSeries.ts';
 export { typedForecast } from './typedForecast.ts';
+export { typicalHours } from './typicalHours.ts';
 export type { AirConditionCode } from './unknownAir.ts';
 export { heatingCost, rhWhenWarmed } from './warmed.ts';
 export { DRYING_H } from './wetness.ts';

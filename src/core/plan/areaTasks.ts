@@ -23,6 +23,10 @@ export interface Horizon {
   longestMs: number;
   /** What films take, by coats alike: worked out once. */
   tables: Map<string, FilmTakes[] | null>;
+  /** The starts of these at which so many people can work so many slots on end. */
+  workable: (starts: readonly Span[], slots: number, people: number) => number[];
+  /** Starts that somebody chose by hand, by task. */
+  pinned: ReadonlyMap<string, number>;
   /** A number for each sheet and each series of temperatures. */
   numbers: Map<object, number>;
 }
@@ -55,6 +59,15 @@ export function startSpans(
   }
   return spans;
 }
+
+/** Slots of a session, and what of them is getting ready: what is left of the last one too. */
+function timesOf({ getReadyMs, applyMs, cleanUpMs }: CoatToPlan): { length: number; getReadyMs: number } {
+  const length = slotsOf(getReadyMs + applyMs + cleanUpMs);
+  return { length, getReadyMs: length * SLOT_MS - applyMs - cleanUpMs };
+}
+
+const sessionId = ({ id, sessions }: CoatToPlan, session: number): string =>
+  sessions > 1 ? `${id}#${session + 1}` : id;
 
 /** What the next coat goes over. */
 type Below =
@@ -101,7 +114,12 @@ export class AreaTasks {
     const below = this.#below;
     const dry =
       below.kind === 'coat'
-        ? dryByEnd({ coat: below.coat, temps: this.#area.temps, fromMs, slots })
+        ? dryByEnd({
+            ...this.#horizon,
+            coat: below.coat,
+            temps: this.#area.temps,
+            ends: this.#endsOf(below.coat),
+          })
         : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
     if (!dry) throw this.#left(null, 'ready-not-stated');
     return { earliest: mayTable(dry, fromMs, slots) };
@@ -112,6 +130,8 @@ export class AreaTasks {
     const takes =
       below.kind === 'coat' ? this.#takesOf(below.coat, { kind: 'water' }, false) : this.#takesNow(false);
     if (!takes) throw this.#left(null, 'ready-not-stated');
+    if (takes.every(({ mayMs }) => mayMs === null))
+      throw this.#left(null, below.kind === 'coat' ? 'never-ready' : 'closed-for-water');
     return windowTables(takes, { ...this.#horizon, aheadMs: 0 }, null);
   }
 
@@ -148,12 +168,13 @@ export class AreaTasks {
   #takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean): FilmTakes[] | null {
     const { fromMs, slots, tables, numbers } = this.#horizon;
     const { temps } = this.#area;
+    const ends = this.#endsOf(coat);
     for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
     const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst];
-    const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ...of]);
+    const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ends, ...of]);
     const known = tables.get(key);
     if (known !== undefined) return known;
-    const made = takesByEnd({ coat, next, sandFirst, temps, fromMs, slots });
+    const made = takesByEnd({ coat, next, sandFirst, temps, fromMs, slots, ends });
     tables.set(key, made);
     return made;
   }
@@ -176,26 +197,38 @@ export class AreaTasks {
         ? this.#takesOf(below.coat, { kind: 'coat', family: coat.family, same: isSame }, sandFirst)
         : this.#takesNow(sandFirst);
     if (!takes) throw this.#left(coat, 'window-not-stated');
+    if (takes.every(({ mayMs }) => mayMs === null)) throw this.#left(coat, 'never-ready');
     return { ids: below.kind === 'coat' ? below.ids : [below.id], takes };
+  }
+
+  /** The slots at which a session of a coat can end: by its air and the hours that are worked, and where somebody placed it. */
+  #endsOf(coat: CoatToPlan): number[] {
+    const { fromMs, slots, workable, pinned } = this.#horizon;
+    const { length, getReadyMs } = timesOf(coat);
+    const starts = startSpans(coat.starts, { fromMs, slots, aheadMs: getReadyMs });
+    const placed = Array.from({ length: coat.sessions }, (_, i) => pinned.get(sessionId(coat, i)));
+    const all = [...workable(starts, length, coat.people), ...placed.filter((at) => at !== undefined)];
+    const ends = all.map((start) => start + length).filter((end) => end <= slots);
+    return [...new Set(ends)].sort((a, b) => a - b);
   }
 
   #coat(coat: CoatToPlan): void {
     positive('time to apply (ms)', coat.applyMs, 30 * 86_400_000);
     const { fromMs, slots } = this.#horizon;
     const done = this.#workBefore(coat);
-    const length = slotsOf(coat.getReadyMs + coat.applyMs + coat.cleanUpMs);
+    const { length, getReadyMs } = timesOf(coat);
     const { cleanUpMs } = coat;
-    // What is left of the last slot is time to get ready.
-    const getReadyMs = length * SLOT_MS - coat.applyMs - cleanUpMs;
+    const starts = startSpans(coat.starts, { fromMs, slots, aheadMs: getReadyMs });
+    if (this.#endsOf(coat).length === 0) throw this.#left(coat, 'no-working-hour');
     const ids: string[] = [];
     for (let session = 0; session < coat.sessions; session++) {
       const { id } = this.#add(
         {
-          id: coat.sessions > 1 ? `${coat.id}#${session + 1}` : coat.id,
+          id: sessionId(coat, session),
           slots: length,
           people: coat.people,
           dusty: false,
-          starts: startSpans(coat.starts, { fromMs, slots, aheadMs: getReadyMs }),
+          starts,
           wetUntil: this.#wetUntil(coat),
         },
         { kind: 'coat', coatId: coat.id, session: [session, coat.sessions], getReadyMs, cleanUpMs },
@@ -244,7 +277,8 @@ export class AreaTasks {
 
   #wetUntil(coat: CoatToPlan): number[] {
     const { fromMs, slots } = this.#horizon;
-    const dry = dryByEnd({ coat, temps: this.#area.temps, fromMs, slots });
+    const ends = this.#endsOf(coat);
+    const dry = dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
     return dry ? mayTable(dry, fromMs, slots) : after(slots, DAY_SLOTS);
   }
 

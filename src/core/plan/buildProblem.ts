@@ -1,6 +1,6 @@
 import { moment, QuantityError, within } from '../units/index.ts';
 import { AreaTasks, type Horizon, NotPlanned, type OwnTask, startSpans } from './areaTasks.ts';
-import type { PlanLag, PlanProblem } from './problem.ts';
+import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { BoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
 
@@ -63,12 +63,42 @@ function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon): OwnTask {
 /** Working time in whole slots, in order. */
 function freeSlots(
   free: YardToPlan['people'][number]['free'],
-  { fromMs, slots }: Horizon,
+  { fromMs, slots }: Pick<Horizon, 'fromMs' | 'slots'>,
 ): PlanProblem['people'][number]['free'] {
   return free.flatMap(({ fromMs: from, toMs, costPerHour }) => {
     const [first, last] = [Math.max(0, slotAfter(from, fromMs)), Math.min(slots, slotBefore(toMs, fromMs))];
     return last > first ? [{ from: first, to: last, costPerSlot: perSlot(costPerHour, 2) }] : [];
   });
+}
+
+/** The starts at which so many of these people can work so many slots on end. */
+const workableFor =
+  (people: PlanProblem['people']): Horizon['workable'] =>
+  (starts, length, count) =>
+    starts.flatMap(([from, to]) => {
+      const found: number[] = [];
+      for (let start = from; start < to; start++) {
+        const free = people.filter((who) =>
+          who.free.some((span) => span.from <= start && start + length <= span.to),
+        );
+        if (free.length >= count) found.push(start);
+      }
+      return found;
+    });
+
+/** Tasks placed by hand, by the slot they start at; none of them before the plan begins. */
+const pinsOf = ({ pinned, fromMs }: YardToPlan): Map<string, number> =>
+  new Map(
+    Object.entries(pinned ?? {})
+      .map(([id, ms]) => [id, slotBefore(moment('start of a task placed by hand', ms), fromMs)] as const)
+      .filter(([, slot]) => slot >= 0),
+  );
+
+/** A task that somebody placed. What lies beyond the plan has no start in it. */
+function pinnedTo(task: PlanTask, { pinned: pins, slots }: Horizon): PlanTask {
+  const pinned = pins.get(task.id);
+  if (pinned === undefined || task.pinned !== undefined) return task;
+  return pinned > slots - task.slots ? { ...task, starts: [] } : { ...task, pinned };
 }
 
 /** The tasks of an area and what its boat waits for; or why it cannot be planned. */
@@ -96,10 +126,17 @@ export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
   checkYard(yard);
   within('horizon (slots)', slots, 1, 10_000);
   const { fromMs } = yard;
+  const people = yard.people.map(({ id, free }) => ({
+    id,
+    skills: [],
+    free: freeSlots(free, { fromMs, slots }),
+  }));
   const horizon: Horizon = {
     fromMs,
     slots,
     longestMs: longestStretch(yard),
+    workable: workableFor(people),
+    pinned: pinsOf(yard),
     tables: new Map(),
     numbers: new Map(),
   };
@@ -119,12 +156,9 @@ export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
   }
   const problem: PlanProblem = {
     slots,
-    tasks: tasks.map(({ is: _, ...task }) => {
-      const pinnedMs = yard.pinned?.[task.id];
-      return pinnedMs === undefined ? task : { ...task, pinned: slotBefore(pinnedMs, fromMs) };
-    }),
+    tasks: tasks.map(({ is: _, ...task }) => pinnedTo(task, horizon)),
     lags,
-    people: yard.people.map(({ id, free }) => ({ id, skills: [], free: freeSlots(free, horizon) })),
+    people,
     equipment: [],
     ends,
   };

@@ -80,48 +80,64 @@ const filmEnding = (coat: CoatFilm, endMs: number): Film => ({
 /** A film of whose end of harm by dust its sheet says nothing is taken to be harmed until it may be coated. */
 const WET_BY = ['tack-free', 'dew-safe', 'sandable'] as const;
 
-/** What the film of a coat takes, by the slot its task ends at; null: its sheet states no window. */
-export function takesByEnd(input: {
-  coat: CoatFilm;
-  next: Next;
-  sandFirst: boolean;
-  temps: TempSeries;
+/** Where in the plan a coat may end. */
+export interface EndsOfCoat {
   fromMs: number;
   slots: number;
-}): FilmTakes[] | null {
-  const { coat, next, temps, fromMs, slots } = input;
-  const takes: FilmTakes[] = [];
-  for (let end = 0; end <= slots; end++) {
-    const film = filmEnding(coat, fromMs + end * SLOT_MS);
-    const events = filmEvents({ film, temps });
-    const at = (event: string) => events.find((each) => each.event === event)?.at ?? null;
-    const { segments } = windowsFor({ film, next, temps, now: film.laidToMs });
-    const found = takesOf(segments, at('sandable'), input.sandFirst);
-    if (!found) return null;
-    const dry = WET_BY.find((event) => coat.sheet.events[event] !== undefined);
-    takes.push({ ...found, wetMs: dry ? at(dry) : found.mayMs });
-  }
-  return takes;
+  /** The slots at which its task can end, in order: nothing else of its tables is ever looked at. */
+  ends: readonly number[];
 }
 
-/** When the last film of an area that stays out of the water is dry, by the slot its task ends at; null: not stated. */
-export function dryByEnd(input: {
-  coat: CoatFilm;
-  temps: TempSeries;
-  fromMs: number;
-  slots: number;
-}): (number | null)[] | null {
-  const { coat, temps, fromMs, slots } = input;
+/** Something for every end slot, worked out for those that are looked at; before and between them it is what the last one said. */
+function byEnd<T>({ slots, ends }: EndsOfCoat, of: (end: number) => T): T[] {
+  const found: T[] = [];
+  for (const end of ends) {
+    const last = found.at(-1);
+    const value = of(end);
+    while (found.length < end) found.push(last ?? value);
+    found.push(value);
+  }
+  const last = found.at(-1) ?? of(slots);
+  while (found.length <= slots) found.push(last);
+  return found;
+}
+
+/** What the film of a coat takes, by the slot its task ends at; null: its sheet states no window. */
+export function takesByEnd(
+  input: EndsOfCoat & { coat: CoatFilm; next: Next; sandFirst: boolean; temps: TempSeries },
+): FilmTakes[] | null {
+  const { coat, next, temps, fromMs } = input;
+  const { sandable, ...events } = coat.sheet.events;
+  const dry = WET_BY.find((event) => coat.sheet.events[event] !== undefined);
+  // Of its own events only these two are asked for.
+  const own = { ...(sandable && { sandable }), ...(dry && { [dry]: coat.sheet.events[dry] }) };
+  const asked = { ...coat, sheet: { ...coat.sheet, events: own } };
+  const whole = { ...coat, sheet: { ...coat.sheet, events } };
+  const takes = byEnd(input, (end): FilmTakes | null => {
+    const endMs = fromMs + end * SLOT_MS;
+    const times = filmEvents({ film: filmEnding(asked, endMs), temps });
+    const at = (event: string) => times.find((each) => each.event === event)?.at ?? null;
+    const film = filmEnding(whole, endMs);
+    const { segments } = windowsFor({ film, next, temps, now: film.laidToMs });
+    const found = takesOf(segments, at('sandable'), input.sandFirst);
+    return found && { ...found, wetMs: dry ? at(dry) : found.mayMs };
+  });
+  return takes.every((each) => each !== null) ? takes : null;
+}
+
+/** When the film of a coat is dry, by the slot its task ends at; null: not stated. */
+export function dryByEnd(
+  input: EndsOfCoat & { coat: CoatFilm; temps: TempSeries },
+): (number | null)[] | null {
+  const { coat, temps, fromMs } = input;
   const points = coat.sheet.events['tack-free'];
   if (!points) return null;
   const factor = coat.factor ?? 1;
-  const curve = {
-    points: points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor })),
-    stopC: coat.sheet.stopC,
-  };
-  return Array.from(
-    { length: slots + 1 },
-    (_, end) => eventTime({ curve, temps, laidAt: fromMs + end * SLOT_MS - coat.cleanUpMs }).at,
+  const faster = points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor }));
+  const curve = { points: factor === 1 ? points : faster, stopC: coat.sheet.stopC };
+  return byEnd(
+    input,
+    (end) => eventTime({ curve, temps, laidAt: fromMs + end * SLOT_MS - coat.cleanUpMs }).at,
   );
 }
 

@@ -1,6 +1,6 @@
 import { within } from '../units/index.ts';
-import { buildProblem, COST_UNITS } from './buildProblem.ts';
-import type { PlanLag } from './problem.ts';
+import { type BuiltProblem, buildProblem, COST_UNITS } from './buildProblem.ts';
+import type { NoPlan, Plan, PlanLag, PlanProblem } from './problem.ts';
 import { schedule } from './schedule.ts';
 import { SLOT_MS } from './slots.ts';
 import type { PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
@@ -39,9 +39,19 @@ export interface NoYardPlan {
   untilMs: number;
 }
 
-/** Horizons tried, days: each at least half as long again as the plan that is sought in it. */
-const HORIZONS = [14, 28, 56] as const;
+/** The longest horizon, and the shortest, days. */
+const MOST_DAYS = 56;
+const LEAST_DAYS = 7;
+/** A horizon is at least so many times as long as the first plan, so that it squeezes none. */
+const ROOM = 1.5;
 const DAY_SLOTS = 48;
+/** Effort for the first plan, by which the horizon is chosen. */
+const FIRST_STEPS = 1;
+
+/** The last end of a plan, slots. */
+function lastEnd(problem: PlanProblem, { starts }: Pick<Plan, 'starts'>): number {
+  return Math.max(0, ...problem.tasks.map(({ id, slots }) => (starts[id] ?? 0) + slots));
+}
 
 /** Tasks of which one that ends later makes its boat's launch later: along tight lags back from it. */
 function criticalOf(
@@ -81,53 +91,62 @@ export function planYard(
   effort: { seed: number; steps?: number; budgetMs?: number },
 ): YardPlan | NoYardPlan {
   within('seed', effort.seed, 0, 2 ** 31);
-  let answer: YardPlan | NoYardPlan | null = null;
-  for (const days of HORIZONS) {
-    const slots = days * DAY_SLOTS;
-    const { problem, tasks, unplanned } = buildProblem(yard, slots);
-    const untilMs = yard.fromMs + slots * SLOT_MS;
-    const found = schedule(problem, effort);
-    if (!found.ok) {
-      const clash = new Set(found.clash.tasks);
-      const { proven, minimal } = found;
-      const named = tasks.filter(({ id }) => clash.has(id));
-      answer = { ok: false, unplanned, clash: named, why: found.clash.why, proven, minimal, untilMs };
-      continue;
-    }
-    const lengths = new Map(problem.tasks.map(({ id, slots: length }) => [id, length]));
-    const times = new Map(
-      Object.entries(found.starts).map(([id, start]) => [id, { start, end: start + (lengths.get(id) ?? 0) }]),
-    );
-    const last = Math.max(0, ...[...times.values()].map(({ end }) => end));
-    const launches = tasks.flatMap(({ kind, id }) => (kind === 'launch' ? [id] : []));
-    const critical = criticalOf(times, problem.lags, launches);
-    const late = problem.lags.filter(({ before, after, latest }) => {
-      const [ended, begun] = [times.get(before), times.get(after)];
-      return latest && ended && begun && begun.start > (latest[ended.end] ?? slots);
-    });
-    const at = (slot: number) => yard.fromMs + slot * SLOT_MS;
-    answer = {
-      ok: true,
-      tasks: tasks.map((task) => {
-        const { start, end } = times.get(task.id) ?? { start: 0, end: 0 };
-        const sanding = late.find(({ after }) => after === task.id)?.late?.slots ?? 0;
-        return {
-          ...task,
-          startMs: at(start),
-          endMs: at(end),
-          people: found.crew[task.id] ?? [],
-          sandMs: sanding * SLOT_MS,
-          critical: critical.has(task.id),
-        };
-      }),
-      unplanned,
-      cost: Math.round(found.cost / COST_UNITS),
-      bound: Math.round(found.bound / COST_UNITS),
-      proven: found.proven,
-      untilMs,
-    };
-    // A plan that fills its horizon may be squeezed by it: sought again with room.
-    if (last * 1.5 <= slots) return answer;
+  const widest = buildProblem(yard, MOST_DAYS * DAY_SLOTS);
+  const first = schedule(widest.problem, { seed: effort.seed, steps: FIRST_STEPS });
+  if (!first.ok) return answerOf(yard, widest, schedule(widest.problem, effort));
+  const days = Math.ceil((lastEnd(widest.problem, first) * ROOM) / DAY_SLOTS);
+  if (days >= MOST_DAYS) return answerOf(yard, widest, schedule(widest.problem, effort));
+  const built = buildProblem(yard, Math.max(LEAST_DAYS, days) * DAY_SLOTS);
+  const found = schedule(built.problem, effort);
+  // What was left out as without an hour in the shorter horizon may have one later.
+  if (!found.ok || built.unplanned.length > widest.unplanned.length)
+    return answerOf(yard, widest, schedule(widest.problem, effort));
+  return answerOf(yard, built, found);
+}
+
+/** What the scheduler found, in the words of the yard. */
+function answerOf(
+  yard: YardToPlan,
+  { problem, tasks, unplanned }: BuiltProblem,
+  found: Plan | NoPlan,
+): YardPlan | NoYardPlan {
+  const untilMs = yard.fromMs + problem.slots * SLOT_MS;
+  if (!found.ok) {
+    const named = new Set(found.clash.tasks);
+    const { proven, minimal } = found;
+    const clash = tasks.filter(({ id }) => named.has(id));
+    return { ok: false, unplanned, clash, why: found.clash.why, proven, minimal, untilMs };
   }
-  return answer as YardPlan | NoYardPlan;
+  const times = new Map(
+    problem.tasks.map(({ id, slots }) => {
+      const start = found.starts[id] ?? 0;
+      return [id, { start, end: start + slots }];
+    }),
+  );
+  const launches = tasks.flatMap(({ kind, id }) => (kind === 'launch' ? [id] : []));
+  const critical = criticalOf(times, problem.lags, launches);
+  const sanded = new Map(
+    problem.lags.flatMap(({ before, after, latest, late }) => {
+      const [ended, begun] = [times.get(before), times.get(after)];
+      const isLate = latest && late && ended && begun && begun.start > (latest[ended.end] ?? problem.slots);
+      return isLate ? [[after, late.slots * SLOT_MS] as const] : [];
+    }),
+  );
+  const at = (slot: number) => yard.fromMs + slot * SLOT_MS;
+  return {
+    ok: true,
+    tasks: tasks.map((task) => ({
+      ...task,
+      startMs: at(times.get(task.id)?.start ?? 0),
+      endMs: at(times.get(task.id)?.end ?? 0),
+      people: found.crew[task.id] ?? [],
+      sandMs: sanded.get(task.id) ?? 0,
+      critical: critical.has(task.id),
+    })),
+    unplanned,
+    cost: Math.round(found.cost / COST_UNITS),
+    bound: Math.round(found.bound / COST_UNITS),
+    proven: found.proven,
+    untilMs,
+  };
 }

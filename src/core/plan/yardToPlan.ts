@@ -104,5 +104,14 @@ export interface PlannedTask {
 export interface Unplanned {
   areaId: string;
   coatId: string | null;
-  code: 'window-not-stated' | 'ready-not-stated' | 'never-ready' | 'too-large-for-bare-steel';
+  code:
+    | 'window-not-stated'
+    | 'ready-not-stated'
+    /** By the temperatures known and assumed its film is never ready for what comes next. */
+    | 'never-ready'
+    /** The film on it can no longer be wetted: it needs another coat. */
+    | 'closed-for-water'
+    /** No hour that anybody works passes the limits of its sheet for a whole session. */
+    | 'no-working-hour'
+    | 'too-large-for-bare-steel';
 }

@@ -28,16 +28,16 @@ export interface SurfacePlace {
 }
 
 const DAY_MS = 24 * HOUR_MS;
-/** Nights are found this far ahead: further than any start is sought. */
-const NIGHTS_AHEAD_MS = 12 * DAY_MS;
-
-const nightsAbout = memoised((air: Air, dayMs: number): readonly Dark[] =>
-  nightsBetween(dayMs - DAY_MS, dayMs + NIGHTS_AHEAD_MS, air.site),
+const nightsAbout = memoised(
+  (air: Air, dayMs: number, aheadMs: number): readonly Dark[] =>
+    // Two days further than a start is sought: its coat ends later.
+    nightsBetween(dayMs - DAY_MS, dayMs + aheadMs + 2 * DAY_MS, air.site),
+  2,
 );
 
-/** When it is dark over the boats whose air this is, about now. */
-export const darkOver = (air: Air, now: number): readonly Dark[] =>
-  nightsAbout(air, Math.floor(now / DAY_MS) * DAY_MS);
+/** When it is dark over the boats whose air this is, from about now on. */
+export const darkOver = (air: Air, now: number, aheadMs = 10 * DAY_MS): readonly Dark[] =>
+  nightsAbout(air, Math.floor(now / DAY_MS) * DAY_MS, aheadMs);
 
 const series = ({ hours, site }: Air, { surroundings, body }: SurfacePlace, band: boolean) =>
   surfaceSeries({ hours, surface: body, site, surroundings, band });

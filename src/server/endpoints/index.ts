@@ -9,6 +9,7 @@ import { movementEndpoints } from './movements.ts';
 import { offerEndpoints } from './offers.ts';
 import { paceEndpoints } from './paces.ts';
 import { photoEndpoints } from './photos.ts';
+import { planEndpoints } from './plan.ts';
 import { productEndpoints } from './products.ts';
 import { stackEndpoints } from './stacks.ts';
 import { standEndpoints } from './stands.ts';
@@ -41,6 +42,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...tradeEndpoints,
   ...supplyEndpoints,
   ...logEndpoints,
+  ...planEndpoints,
   ...weatherEndpoints,
   ...stationEndpoints,
   ...calendarEndpoints,

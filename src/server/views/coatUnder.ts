@@ -37,6 +37,8 @@ export interface CoatToApply {
   pace: number;
   /** When the film below and the work before it take the coat, whatever the air. */
   spans: readonly CoatSpan[];
+  /** How far ahead starts are sought, ms; left out: ten days. */
+  aheadMs?: number;
   /** Something wet in a tent or a heated space; left out: nothing. */
   inside?: { litresPerH: number; roomM3: number; airChangesPerH: number };
 }
@@ -44,11 +46,12 @@ export interface CoatToApply {
 /** The coat as it would be applied in these surroundings: how long it takes, when it is safe, the air about it. */
 export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const { sheet, now, air } = coat;
+  const aheadMs = coat.aheadMs ?? AHEAD_MS;
   const { surroundings } = place;
   const underCover = isUnderCover(surroundings);
   const limits = coatLimitsOf(sheet, coat.step.method);
   // Under a cover and below deck there are lamps.
-  const nights = underCover || place.indoors ? [] : darkOver(air, now);
+  const nights = underCover || place.indoors ? [] : darkOver(air, now, aheadMs);
   const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
   const { factor } = byLearnedPace(coat.pace);
@@ -68,7 +71,7 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     if (!underCover || !inside || inside.litresPerH === 0) return around;
     return { ...around, rh: rhWithMoisture({ ...around, ...inside }) };
   };
-  const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + AHEAD_MS;
+  const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + aheadMs;
   const surface = bandFor(air, place).filter(shown);
   const about = air.hours
     .filter(shown)
@@ -85,10 +88,10 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   };
   const readyMs = coat.spans[0]?.fromMs ?? null;
   /** Starts are sought from the moment the film below is ready. */
-  const startsInput = (toMs = now + AHEAD_MS) => {
-    const lastMs = Math.min(now + AHEAD_MS, Math.max(now, toMs));
+  const startsInput = (toMs = now + aheadMs) => {
+    const lastMs = Math.min(now + aheadMs, Math.max(now, toMs));
     return {
-      ...airUntil(now + AHEAD_MS),
+      ...airUntil(now + aheadMs),
       applyMs,
       safeAfter,
       fromMs: Math.min(lastMs, Math.max(now, readyMs ?? lastMs)),

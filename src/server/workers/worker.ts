@@ -1,5 +1,7 @@
+import { planYard } from '../../core/plan/index.ts';
 import { cheapestPurchase } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
+import { startsOfCoats } from '../views/plan/coatStarts.ts';
 import { JobRefused } from './jobRefused.ts';
 import { readReadings } from './readings.ts';
 import { readSheetsFile } from './sheetsFile.ts';
@@ -30,5 +32,7 @@ const answered =
 
 export const weather = answered(readWeatherFile);
 export const sheets = answered(readSheetsFile);
+export const plan = answered(planYard);
+export const starts = answered(startsOfCoats);
 export const purchase = answered(cheapestPurchase);
 export const readings = answered(readReadings);

@@ -18,6 +18,7 @@ import type {
   LotInput,
   MovementInput,
   OfferInput,
+  PlanSetup,
   PurchaseLine,
   TradeSettings,
 } from '../../../contract/index.ts';
@@ -138,6 +139,14 @@ export const lotMovement = pgTable(
 );
 
 /** How the yard reckons money: one row. */
+export const planSetup = pgTable('plan_setup', {
+  yardId: uuid('yard_id')
+    .primaryKey()
+    .references(() => yard.id),
+  setup: jsonb('setup').$type<Omit<PlanSetup, 'version'>>().notNull(),
+  version: version(),
+});
+
 export const tradeSetting = pgTable('trade_setting', {
   yardId: uuid('yard_id')
     .primaryKey()

@@ -1,0 +1,316 @@
+import Joi from 'joi';
+import type { PlannedTask, Unplanned } from '../core/plan/index.ts';
+import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
+import { CURRENCY_CODES, type CurrencyCode } from './supply/currency.ts';
+
+/** Somebody who works on the boats: on these days of the week (1 Monday … 7 Sunday), from this hour to that. */
+export interface PlanPersonInput {
+  id: string;
+  name: string;
+  days: number[];
+  fromHour: number;
+  toHour: number;
+}
+
+/** What the plan is made from, beside the record, the systems, the sheets and the weather data. */
+export interface PlanSetup {
+  people: PlanPersonInput[];
+  /** Boats in the plan, and when each is wanted afloat; none: every boat that has work left, up to a number. */
+  boats: { boatId: string; wanted: string | null }[];
+  /** When a boat can be launched: days of the week and hours. */
+  launchDays: number[];
+  launchFromHour: number;
+  launchToHour: number;
+  /** What a day costs that she is launched late, in the smallest unit of the currency. */
+  latePerDay: number;
+  /** Tasks placed by hand: they stay where they are put. */
+  pins: { taskId: string; start: string }[];
+  version: number;
+}
+
+const weekdays = (label: string) =>
+  Joi.array()
+    .items(between(label, 1, 7).integer())
+    .min(1)
+    .max(7)
+    .unique()
+    .label(`${label}s`)
+    .required();
+const hour = (label: string) => between(label, 0, 24).multiple(0.5).required();
+/** An hour of the day after another. */
+const later = (label: string, than: string) => hour(label).greater(Joi.ref(than));
+
+const person = objectOf<PlanPersonInput>({
+  id: id().required(),
+  name: title('name').required(),
+  days: weekdays('day of work'),
+  fromHour: hour('start of work (hour)'),
+  toHour: later('end of work (hour)', 'fromHour'),
+});
+
+/** Boats and people that a plan takes. */
+export const MOST_PLANNED = { boats: 12, people: 8, pins: 200 } as const;
+
+export const planSetup = objectOf<PlanSetup>({
+  people: Joi.array().items(person).min(1).max(MOST_PLANNED.people).unique('id').label('people').required(),
+  boats: Joi.array()
+    .items(
+      objectOf<PlanSetup['boats'][number]>({
+        boatId: id().label('boat').required(),
+        wanted: instant().label('launch wanted').allow(null).required(),
+      }),
+    )
+    .max(MOST_PLANNED.boats)
+    .unique('boatId')
+    .label('boats')
+    .required(),
+  launchDays: weekdays('day of launching'),
+  launchFromHour: hour('first hour of launching'),
+  launchToHour: later('last hour of launching', 'launchFromHour'),
+  latePerDay: between('a day late (minor units)', 0, 1e7).integer().required(),
+  pins: Joi.array()
+    .items(
+      objectOf<PlanSetup['pins'][number]>({
+        taskId: line('task', 1, 120).required(),
+        start: instant().label('start of the task').required(),
+      }),
+    )
+    .max(MOST_PLANNED.pins)
+    .unique('taskId')
+    .label('pins')
+    .required(),
+  version: version(0),
+});
+
+/** A task of the plan, as screens show it. */
+export interface PlanTaskView {
+  id: string;
+  kind: PlannedTask['kind'];
+  boatId: string;
+  boatName: string;
+  areaId: string | null;
+  areaName: string;
+  /** Product and colour of a coat; the note of other work. */
+  what: string;
+  /** Kind of work; null: a coat or a launch. */
+  work: string | null;
+  /** Number of the coat in its step from 0, and how many there are. */
+  coatNo: number | null;
+  coats: number | null;
+  /** Number of the session from 0, and how many there are. */
+  session: number;
+  sessions: number;
+  start: string;
+  end: string;
+  /** When the coat itself begins and ends within it: after getting ready, before cleaning up. */
+  applyFrom: string | null;
+  applyTo: string | null;
+  people: string[];
+  /** Start of the sanding that a closed window costs; null: none. */
+  sandFrom: string | null;
+  /** If it slips, the launch slips. */
+  critical: boolean;
+  pinned: boolean;
+  /** Beyond the forecast: by a typical day. */
+  beyondForecast: boolean;
+}
+
+/** Why an area is not in the plan. */
+export type UnplannedCode =
+  | Unplanned['code']
+  | 'safe-not-stated'
+  /** No hour within the plan passes the limits of its sheet. */
+  | 'no-hour-passes'
+  | 'behind-support'
+  | 'not-curing'
+  | 'no-weather'
+  | 'failed';
+
+export interface PlanBoatView {
+  boatId: string;
+  boatName: string;
+  /** Planned launch; null: there is no plan. */
+  launch: string | null;
+  wanted: string | null;
+  /** Coats left that are planned. */
+  coats: number;
+  /** Areas of hers that are left out: her date holds without them only. */
+  unplanned: number;
+}
+
+export interface PlanView {
+  now: string;
+  setup: PlanSetup;
+  /** Nobody has set it up: it rests on one person's usual week. */
+  isDefault: boolean;
+  currency: CurrencyCode;
+  from: string;
+  until: string;
+  /** The forecast ends here; null: there is no weather data. */
+  forecastUntil: string | null;
+  /** Whether there is anything to plan, and a plan for it. */
+  state: 'planned' | 'clash' | 'nothing' | 'no-weather';
+  boats: PlanBoatView[];
+  tasks: PlanTaskView[];
+  /** Minor units; no plan costs less than the bound. */
+  cost: number | null;
+  bound: number | null;
+  proven: boolean;
+  /** What clashes of boats that have no plan: tasks of which none can be left out, and what they clash over; the others are planned. */
+  clashes: { tasks: PlanTaskView[]; why: string[]; minimal: boolean }[];
+  unplanned: {
+    areaId: string;
+    areaName: string;
+    boatName: string;
+    productName: string | null;
+    code: UnplannedCode;
+  }[];
+  /** Boats with work left that are not in the plan. */
+  otherBoats: { boatId: string; boatName: string }[];
+}
+
+/** Changes that could be made to the plan's premises. */
+export type LeverCode = 'second-person' | 'longer-days' | 'weekends' | 'any-launch-day' | 'tent' | 'heated';
+
+export interface LeverView {
+  code: LeverCode;
+  /** When the last boat is launched; null: there is still no plan. */
+  launch: string | null;
+  /** Hours earlier than now planned; null: one of the two has no plan. */
+  earlierH: number | null;
+  cost: number | null;
+  /** Areas left out of the plan, as now planned and with the change. */
+  leftOut: number;
+}
+export interface LeversView {
+  now: string;
+  /** As now planned. */
+  launch: string | null;
+  cost: number | null;
+  leftOut: number;
+  levers: LeverView[];
+}
+
+const nullable = (schema: Joi.Schema) => schema.allow(null).required();
+const words = () => text(600).required();
+const kinds = oneOf<PlannedTask['kind']>({ film: true, work: true, coat: true, launch: true }).required();
+const flag = () => Joi.boolean().required();
+const count = () => Joi.number().integer().min(0).required();
+const money = () => Joi.number().integer();
+
+const taskView = objectOf<PlanTaskView>({
+  id: words(),
+  kind: kinds,
+  boatId: id().required(),
+  boatName: words(),
+  areaId: nullable(id()),
+  areaName: words(),
+  what: words(),
+  work: nullable(Joi.string()),
+  coatNo: nullable(Joi.number().integer()),
+  coats: nullable(Joi.number().integer()),
+  session: count(),
+  sessions: count(),
+  start: instant().required(),
+  end: instant().required(),
+  applyFrom: nullable(instant()),
+  applyTo: nullable(instant()),
+  people: Joi.array().items(words()).required(),
+  sandFrom: nullable(instant()),
+  critical: flag(),
+  pinned: flag(),
+  beyondForecast: flag(),
+});
+
+export const planReply = objectOf<PlanView>({
+  now: instant().required(),
+  setup: planSetup.required(),
+  isDefault: flag(),
+  currency: oneOf<CurrencyCode>(CURRENCY_CODES).required(),
+  from: instant().required(),
+  until: instant().required(),
+  forecastUntil: nullable(instant()),
+  state: oneOf<PlanView['state']>({
+    planned: true,
+    clash: true,
+    nothing: true,
+    'no-weather': true,
+  }).required(),
+  boats: Joi.array()
+    .items(
+      objectOf<PlanBoatView>({
+        boatId: id().required(),
+        boatName: words(),
+        launch: nullable(instant()),
+        wanted: nullable(instant()),
+        coats: count(),
+        unplanned: count(),
+      }),
+    )
+    .required(),
+  tasks: Joi.array().items(taskView).required(),
+  cost: nullable(money()),
+  bound: nullable(money()),
+  proven: flag(),
+  clashes: Joi.array()
+    .items(
+      objectOf<PlanView['clashes'][number]>({
+        tasks: Joi.array().items(taskView).required(),
+        why: Joi.array().items(Joi.string()).required(),
+        minimal: flag(),
+      }),
+    )
+    .required(),
+  unplanned: Joi.array()
+    .items(
+      objectOf<PlanView['unplanned'][number]>({
+        areaId: id().required(),
+        areaName: words(),
+        boatName: words(),
+        productName: nullable(Joi.string()),
+        code: oneOf<UnplannedCode>({
+          'window-not-stated': true,
+          'never-ready': true,
+          'closed-for-water': true,
+          'no-working-hour': true,
+          'ready-not-stated': true,
+          'too-large-for-bare-steel': true,
+          'safe-not-stated': true,
+          'no-hour-passes': true,
+          'behind-support': true,
+          'not-curing': true,
+          'no-weather': true,
+          failed: true,
+        }).required(),
+      }),
+    )
+    .required(),
+  otherBoats: Joi.array()
+    .items(objectOf<PlanView['otherBoats'][number]>({ boatId: id().required(), boatName: words() }))
+    .required(),
+});
+
+export const leversReply = objectOf<LeversView>({
+  now: instant().required(),
+  launch: nullable(instant()),
+  cost: nullable(money()),
+  leftOut: count(),
+  levers: Joi.array()
+    .items(
+      objectOf<LeverView>({
+        code: oneOf<LeverCode>({
+          'second-person': true,
+          'longer-days': true,
+          weekends: true,
+          'any-launch-day': true,
+          tent: true,
+          heated: true,
+        }).required(),
+        launch: nullable(instant()),
+        earlierH: nullable(Joi.number()),
+        cost: nullable(money()),
+        leftOut: count(),
+      }),
+    )
+    .required(),
+});

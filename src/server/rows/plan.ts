@@ -1,0 +1,48 @@
+import { eq } from 'drizzle-orm';
+import type { PlanSetup } from '../../contract/index.ts';
+import type { Queries } from '../db/open.ts';
+import { planSetup } from '../db/schema.ts';
+import { written } from './missing.ts';
+import { theYard } from './yard.ts';
+
+/** What a yard that set nothing up plans with: one person, Monday to Friday, 8 to 17; a launch in those hours too. */
+const AS_NEW: Omit<PlanSetup, 'version'> = {
+  people: [
+    {
+      id: '019ae100-0000-7000-8000-000000000001',
+      name: 'One person',
+      days: [1, 2, 3, 4, 5],
+      fromHour: 8,
+      toHour: 17,
+    },
+  ],
+  boats: [],
+  launchDays: [1, 2, 3, 4, 5],
+  launchFromHour: 8,
+  launchToHour: 17,
+  latePerDay: 0,
+  pins: [],
+};
+
+/** Version 0: nobody has set it up. */
+export async function planSetupOf(db: Queries): Promise<PlanSetup> {
+  const [row] = await db.select().from(planSetup).limit(1);
+  return { ...AS_NEW, ...row?.setup, version: row?.version ?? 0 };
+}
+
+/** @throws {Stale} where it was changed meanwhile */
+export async function putPlanSetup(db: Queries, { version, ...setup }: PlanSetup): Promise<void> {
+  const { id: yardId } = await theYard(db);
+  written(
+    await db
+      .insert(planSetup)
+      .values({ yardId, setup, version: version + 1 })
+      .onConflictDoUpdate({
+        target: planSetup.yardId,
+        set: { setup, version: version + 1 },
+        setWhere: eq(planSetup.version, version),
+      })
+      .returning({ id: planSetup.yardId }),
+    'plan',
+  );
+}

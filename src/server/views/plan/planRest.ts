@@ -1,0 +1,36 @@
+import type { NoYardPlan, YardPlan, YardToPlan } from '../../../core/plan/index.ts';
+import type { Jobs } from '../../workers/jobs.ts';
+
+/** What came of planning a yard: the plan of the boats that have one, and what clashes on the others. */
+export interface PlannedYard {
+  /** null: no boat has one. */
+  plan: YardPlan | null;
+  clashes: NoYardPlan[];
+}
+
+/** The same yard has the same plan, as far as the machine is as quick. */
+const SEED = 1;
+
+/** The yard without one of its boats. */
+const without = (yard: YardToPlan, boat: string): YardToPlan => ({
+  ...yard,
+  boats: yard.boats.filter(({ id }) => id !== boat),
+  areas: yard.areas.filter(({ boatId }) => boatId !== boat),
+});
+
+/** Plans a yard. Boats whose wishes clash are left out one after the other, so that nobody else waits for them. */
+export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): Promise<PlannedYard> {
+  const clashes: NoYardPlan[] = [];
+  let rest = yard;
+  while (rest.areas.length > 0) {
+    const found = await jobs.run('plan', rest, { seed: SEED, budgetMs });
+    if (found.ok) return { plan: found, clashes };
+    clashes.push(found);
+    const named = new Set(found.clash.map(({ boatId }) => boatId));
+    // Of tasks of several boats that clash with each other the last boat gives way.
+    const last = rest.boats.findLast(({ id }) => named.has(id)) ?? rest.boats.at(-1);
+    if (!last) break;
+    rest = without(rest, last.id);
+  }
+  return { plan: null, clashes };
+}

@@ -1,0 +1,171 @@
+import type {
+  PlanBoatView,
+  PlanSetup,
+  PlanTaskView,
+  PlanView,
+  UnplannedCode,
+} from '../../../contract/index.ts';
+import type { PlannedTask, TimedTask } from '../../../core/plan/index.ts';
+import { remembering } from '../../../core/units/index.ts';
+import type { Context } from '../../context.ts';
+import { planSetupOf } from '../../rows/plan.ts';
+import { type PlannedYard, planRest } from './planRest.ts';
+import { AHEAD_MS, type GivenYard, yardToPlan } from './yardToPlan.ts';
+
+/** The plan as the screen shows it. */
+
+/** How long a better plan is sought, ms: by then the cheapest of most yards is proven. */
+const BUDGET_MS = 2000;
+/** A plan holds for so long where nothing else changes, ms: tasks begin on the half hour. */
+const HOLDS_MS = 30 * 60_000;
+
+const kept = remembering<Promise<PlanView>>(2);
+const iso = (ms: number) => new Date(ms).toISOString();
+
+interface Named {
+  given: GivenYard;
+  setup: PlanSetup;
+  areaNames: ReadonlyMap<string, { areaName: string; boatName: string }>;
+}
+
+const NO_TIME = { startMs: 0, endMs: 0, people: [] as string[], sandMs: 0, critical: false };
+
+function taskView(task: PlannedTask & Partial<TimedTask>, { given, setup, areaNames }: Named): PlanTaskView {
+  const { startMs, endMs, people, sandMs, critical } = { ...NO_TIME, ...task };
+  const coat = task.coatId === null ? undefined : given.named.get(task.coatId);
+  const work = task.workId === null ? undefined : coat?.work.get(task.workId);
+  const names = new Map(setup.people.map(({ id, name }) => [id, name]));
+  const isCoat = task.kind === 'coat';
+  const boat = given.boats.find(({ boatId }) => boatId === task.boatId);
+  return {
+    id: task.id,
+    kind: task.kind,
+    boatId: task.boatId,
+    boatName: boat?.boatName ?? '',
+    areaId: task.areaId,
+    areaName: task.areaId === null ? '' : (areaNames.get(task.areaId)?.areaName ?? ''),
+    what: isCoat ? `${coat?.productName ?? ''}, ${coat?.colour ?? ''}` : (work?.note ?? ''),
+    work: work?.kind ?? null,
+    coatNo: coat?.coatNo ?? null,
+    coats: coat?.coats ?? null,
+    session: task.session[0],
+    sessions: task.session[1],
+    start: iso(startMs),
+    end: iso(endMs),
+    applyFrom: isCoat ? iso(startMs + task.getReadyMs) : null,
+    applyTo: isCoat ? iso(endMs - task.cleanUpMs) : null,
+    people: people.map((id) => names.get(id) ?? ''),
+    sandFrom: sandMs > 0 ? iso(startMs - sandMs) : null,
+    critical,
+    pinned: setup.pins.some(({ taskId }) => taskId === task.id),
+    beyondForecast: endMs > given.forecastUntilMs,
+  };
+}
+
+/** Areas that are left out: those the yard's records leave out, and those whose sheets do. */
+function unplannedViews({ plan, clashes }: PlannedYard, { given, areaNames }: Named): PlanView['unplanned'] {
+  const unplanned = (plan ?? clashes.at(-1))?.unplanned ?? [];
+  const bySheet = unplanned.map(({ areaId, coatId, code }) => ({
+    areaId,
+    areaName: areaNames.get(areaId)?.areaName ?? '',
+    boatName: areaNames.get(areaId)?.boatName ?? '',
+    productName: (coatId === null ? null : given.named.get(coatId)?.productName) ?? null,
+    code: code as UnplannedCode,
+  }));
+  const byRecord = given.leftOut.map(({ areaId, areaName, boatName, productName, code }) => ({
+    areaId,
+    areaName,
+    boatName,
+    productName,
+    code,
+  }));
+  return [...byRecord, ...bySheet];
+}
+
+function boatViews(
+  tasks: readonly PlanTaskView[],
+  unplanned: PlanView['unplanned'],
+  { given }: Named,
+): PlanBoatView[] {
+  return given.boats.map(({ boatId, boatName, wanted }) => {
+    const own = tasks.filter((task) => task.boatId === boatId);
+    return {
+      boatId,
+      boatName,
+      launch: own.find(({ kind }) => kind === 'launch')?.start ?? null,
+      wanted,
+      coats: new Set(own.filter(({ kind }) => kind === 'coat').map(({ id }) => id.split('#')[0])).size,
+      unplanned: unplanned.filter((each) => each.boatName === boatName).length,
+    };
+  });
+}
+
+/** What the planner found, as the screen shows it. */
+function viewOf(
+  found: PlannedYard,
+  named: Named,
+  rest: Pick<PlanView, 'now' | 'setup' | 'isDefault' | 'currency'>,
+): PlanView {
+  const { given } = named;
+  const { plan, clashes } = found;
+  const unplanned = unplannedViews(found, named);
+  const shown = plan?.tasks.filter(({ kind }) => kind !== 'film') ?? [];
+  const tasks = shown.map((task) => taskView(task, named)).sort((a, b) => a.start.localeCompare(b.start));
+  return {
+    ...rest,
+    from: iso(given.yard.fromMs),
+    until: iso(plan?.untilMs ?? given.yard.fromMs + AHEAD_MS),
+    forecastUntil: iso(given.forecastUntilMs),
+    state: tasks.length > 0 ? 'planned' : clashes.length > 0 ? 'clash' : 'nothing',
+    boats: boatViews(tasks, unplanned, named),
+    tasks,
+    cost: plan?.cost ?? null,
+    bound: plan?.bound ?? null,
+    proven: plan?.proven ?? false,
+    clashes: clashes.map(({ clash, why, minimal }) => ({
+      tasks: clash.map((task) => taskView(task, named)),
+      why,
+      minimal,
+    })),
+    unplanned,
+    otherBoats: given.otherBoats,
+  };
+}
+
+/** The plan of the yard as it stands now. */
+export async function planView({ db, memory, jobs, now }: Context): Promise<PlanView> {
+  const at = now();
+  const setup = await planSetupOf(db);
+  const known = await memory.at(at);
+  const about = {
+    now: iso(at),
+    setup,
+    isDefault: setup.version === 0,
+    currency: known.trade.settings.currency,
+  };
+  if (known.hours.length === 0)
+    return {
+      ...about,
+      from: iso(at),
+      until: iso(at),
+      forecastUntil: null,
+      state: 'no-weather',
+      boats: [],
+      tasks: [],
+      cost: null,
+      bound: null,
+      proven: false,
+      clashes: [],
+      unplanned: [],
+      otherBoats: [],
+    };
+  const made = await kept(known.snapshot, [setup.version, Math.floor(at / HOLDS_MS)], async () => {
+    const given = await yardToPlan(known, setup, at, jobs);
+    const found = await planRest(jobs, given.yard, BUDGET_MS);
+    const areaNames = new Map(
+      known.clocks.map(({ areaId, areaName, boatName }) => [areaId, { areaName, boatName }]),
+    );
+    return viewOf(found, { given, setup, areaNames }, about);
+  });
+  return { ...made, now: about.now };
+}
