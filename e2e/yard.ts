@@ -103,6 +103,7 @@ function yardTest(demo: boolean) {
 }
 
 export const demoTest = yardTest(true);
+export const planTest = yardTest(true);
 export const accessibleTest = yardTest(true);
 export const emptyTest = yardTest(false);
 /** Another empty yard: files that share a test share its server. */

@@ -39,6 +39,7 @@ const VIEWS = [
   ['window', `/window/${starboard.areaId}`, DESK],
   ['log', `/boats/${port.boatId}/log`, DESK],
   ['weather', '/weather', DESK],
+  ['plan', '/plan', DESK, { wait: 8000 }],
   ['materials', '/materials', DESK],
   ['buy', '/materials/buy', DESK],
   ['store', '/materials/store', DESK],

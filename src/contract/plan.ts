@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { PlannedTask, Unplanned } from '../core/plan/index.ts';
+import type { PlanFault, PlannedTask, Unplanned } from '../core/plan/index.ts';
 import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './supply/currency.ts';
 
@@ -111,6 +111,8 @@ export interface PlanTaskView {
   /** If it slips, the launch slips. */
   critical: boolean;
   pinned: boolean;
+  /** What is wrong with where it was placed by hand; none: nothing. */
+  faults: PlanFault['code'][];
   /** Beyond the forecast: by a typical day. */
   beyondForecast: boolean;
 }
@@ -215,10 +217,11 @@ const taskView = objectOf<PlanTaskView>({
   end: instant().required(),
   applyFrom: nullable(instant()),
   applyTo: nullable(instant()),
-  people: Joi.array().items(words()).required(),
+  people: Joi.array().items(text(80)).required(),
   sandFrom: nullable(instant()),
   critical: flag(),
   pinned: flag(),
+  faults: Joi.array().items(Joi.string<PlanFault['code']>()).required(),
   beyondForecast: flag(),
 });
 

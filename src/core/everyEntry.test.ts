@@ -55,6 +55,10 @@ const lotAge = { kind: 'other', madeMs: 0, receivedMs: HOUR, openedMs: 2 * HOUR,
 const planTable = Array.from({ length: 13 }, (_, end) => end + 1);
 const planProblem = { slots: 12, tasks: [{ id: 'a', slots: 2, people: 1, equipment: ['gun'], starts: [[0, 9]], air: 'shed', dusty: true, due: { slot: 3, costPerSlot: 2 } }, { id: 'b', slots: 1, people: 1, equipment: [], air: 'shed', dusty: false, wetUntil: planTable }], lags: [{ before: 'a', after: 'b', earliest: planTable, latest: planTable.map((at) => at + 1), late: { cost: 3, slots: 1, from: planTable } }], people: [{ id: 'p', skills: [], free: [{ from: 0, to: 12, costPerSlot: 1 }] }], equipment: [{ id: 'gun', free: [[0, 12]] }], ends: [{ tasks: ['a', 'b'], costPerSlot: 1 }] }; // biome-ignore format: one line
 
+const planSheet = { stopC: 5, events: { 'tack-free': curve.points, sandable: curve.points, immersion: curve.points }, overcoat: [{ by: 'any', min: curve.points, chemicalMax: curve.points, keyGrit: 120 }] }; // biome-ignore format: one line
+const planCoat = { id: 'c', productId: 'p', family: 'epoxy', sheet: planSheet, factor: 1, mustFactor: 1, sessions: 1, getReadyMs: HOUR / 2, applyMs: HOUR, cleanUpMs: HOUR / 2, people: 1, starts: [{ fromMs: 0, toMs: 40 * HOUR }], sandMs: HOUR, work: [{ id: 'w', kind: 'work', ms: HOUR, dusty: true, bareForMs: 4 * HOUR }] }; // biome-ignore format: one line
+const planYard = { fromMs: 0, areas: [{ id: 'a', boatId: 'b', air: 'shed', temps: { startMs: 0, valuesC: [12, 15, 14, 13] }, film: { segments: [{ state: 'too-soon', fromMs: -HOUR, toMs: HOUR }, { state: 'open', fromMs: HOUR, toMs: 30 * HOUR }, { state: 'key-first', fromMs: 30 * HOUR, toMs: null }], sandableMs: HOUR, wetUntilMs: HOUR }, primeByMs: 20 * HOUR, coats: [planCoat, { ...planCoat, id: 'd', work: [] }], ready: 'immersion' }], boats: [{ id: 'b', launches: [{ fromMs: 0, toMs: 48 * HOUR }], wantedMs: 30 * HOUR, costPerDay: 100, latePerDay: 200 }], people: [{ id: 'p', free: [{ fromMs: 0, toMs: 20 * HOUR, costPerHour: 50 }] }], pinned: { d: 12 * HOUR } }; // biome-ignore format: one line
+
 const space = { areaM2: 90, uWPerM2K: 5.6, volumeM3: 60, airChangesPerH: 1 };
 
 const removal = {
@@ -413,6 +417,8 @@ const ENTRIES: Record<string, Entry> = {
   converterCourse: { run: inspect.converterCourse, args: [{ rounds: [{ red: true }], openedYears: 1 }] },
   adhesionTest: { run: inspect.adhesionTest, args: [200] },
   schedule: { run: plan.schedule, args: [planProblem, { seed: 1, steps: 5 }] },
+  typicalHours: { run: air.typicalHours, args: [hours, 9 * HOUR] },
+  buildProblem: { run: plan.buildProblem, args: [planYard, 96] },
   planFaults: {
     run: plan.planFaults,
     args: [planProblem, { starts: { a: 0, b: 3 }, crew: { a: ['p'], b: ['p'] } }],
@@ -432,7 +438,7 @@ const WITHOUT_FIGURES = [
   'widestOf', 'lastPassing', 'usualColours', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
-  'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
+  'planYard', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 
 const HOSTILE = [Number.NaN, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, -1e9, 0, 1e300, undefined];

@@ -105,7 +105,7 @@ const CASES: [string, { describe: () => unknown }, () => Json, (body: Json) => P
   ['a boat', contract.boatInput, () => aBoat({ name: 'Extreme' }) as never, (b) => server.ask('POST', '/boats', b), (b) => server.ask('DELETE', `/boats/${b.id}`)],
   ['a finding', contract.findingInput, finding, (b) => server.ask('POST', '/findings', b), (b) => server.ask('DELETE', `/findings/${b.id}`)],
   ['a support', contract.standWithPatches, support, (b) => server.ask('POST', '/stands', b), (b) => server.ask('DELETE', `/stands/${(b.stand as Json).id}`)],
-  ['a sheet', contract.productInput, () => fresh(aProduct() as never), (b) => server.ask('POST', '/products', { ...b, name: `Sheet ${b.id}`.slice(0, 60) }), async () => {}],
+  ['a sheet', contract.productInput, () => fresh(aProduct() as never), (b) => server.ask('POST', '/products', { ...b, name: `Sheet ${b.id}`.slice(0, 60) }), (b) => server.ask('DELETE', `/products/${b.id}`)],
 ]; // biome-ignore format: a table
 
 it.each(CASES)(
@@ -194,6 +194,23 @@ it('a line at the ends of what is allowed takes no view down', async () => {
         if (answered >= 500) faults.push(`${path.join('.')} ${end}: ${view.slice(-14)} ${answered}`);
       }
     }
+  expect(faults).toEqual([]);
+}, 120_000);
+
+it('a plan at the ends of what is allowed takes no view down', async () => {
+  const faults: string[] = [];
+  const { setup } = (await server.ask<contract.PlanView>('GET', '/plan')).body;
+  const boats = [{ boatId: planned.boat.id, wanted: new Date(NOON + 90 * HOUR).toISOString() }];
+  let { version } = setup;
+  for (const [path, ends] of numbersOf(contract.planSetup.describe() as Described))
+    for (const end of ends) {
+      if (path.join() === 'version') continue;
+      const body = withNumber({ ...setup, boats, version } as never, path, end);
+      if (body === null || (await server.ask('PUT', '/plan/setup', body)).status >= 300) continue;
+      version++;
+      for (const line of await failing(['/plan'])) faults.push(`${path.join('.')} ${end}: ${line}`);
+    }
+  expect(version).toBeGreaterThan(setup.version + 3);
   expect(faults).toEqual([]);
 }, 120_000);
 

@@ -102,6 +102,11 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./window/WindowPage.tsx')).WindowPage }),
           },
           {
+            path: 'plan',
+            handle: { title: 'Plan' },
+            lazy: async () => ({ Component: (await import('./plan/PlanPage.tsx')).PlanPage }),
+          },
+          {
             path: 'weather',
             handle: { title: 'Weather' },
             lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),

@@ -1,5 +1,4 @@
 import type { Next } from '../cure/index.ts';
-import { positive } from '../units/index.ts';
 import { dryByEnd, type FilmTakes, mayTable, takesByEnd, takesOf, windowTables } from './lagTables.ts';
 import type { PlanLag, PlanTask, Span } from './problem.ts';
 import { SLOT_MS, slotAfter, slotBefore, slotsOf } from './slots.ts';
@@ -213,7 +212,6 @@ export class AreaTasks {
   }
 
   #coat(coat: CoatToPlan): void {
-    positive('time to apply (ms)', coat.applyMs, 30 * 86_400_000);
     const { fromMs, slots } = this.#horizon;
     const done = this.#workBefore(coat);
     const { length, getReadyMs } = timesOf(coat);

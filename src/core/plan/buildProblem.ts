@@ -1,8 +1,8 @@
-import { moment, QuantityError, within } from '../units/index.ts';
+import { moment, positive, QuantityError, within } from '../units/index.ts';
 import { AreaTasks, type Horizon, NotPlanned, type OwnTask, startSpans } from './areaTasks.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
-import type { BoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
+import type { AreaToPlan, BoatToPlan, CoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
 
 export interface BuiltProblem {
   problem: PlanProblem;
@@ -26,15 +26,56 @@ function longestStretch({ people }: YardToPlan): number {
   return Math.max(SLOT_MS, ...lengths);
 }
 
-function checkYard({ fromMs, people, boats }: YardToPlan): void {
+const LONGEST_MS = 400 * 86_400_000;
+const length = (quantity: string, ms: number) => within(quantity, ms, 0, LONGEST_MS);
+
+/** Stretches of time; the end of one may be open. */
+function checkStretches(of: string, stretches: readonly { fromMs: number; toMs: number }[]): void {
+  for (const { fromMs, toMs } of stretches) {
+    moment(`start of ${of}`, fromMs);
+    if (toMs === Number.POSITIVE_INFINITY) continue;
+    if (moment(`end of ${of}`, toMs) < fromMs)
+      throw new QuantityError(`end of ${of}`, toMs, `its start ${fromMs} or later`);
+  }
+}
+
+function checkCoat(coat: CoatToPlan): void {
+  positive('time to apply (ms)', coat.applyMs, LONGEST_MS);
+  length('time to get ready (ms)', coat.getReadyMs);
+  length('time to clean up (ms)', coat.cleanUpMs);
+  length('time to sand (ms)', coat.sandMs);
+  for (const [quantity, count] of [
+    ['sessions', coat.sessions],
+    ['people', coat.people],
+  ] as const)
+    if (!Number.isInteger(within(quantity, count, 1, 100)))
+      throw new QuantityError(quantity, count, 'whole numbers');
+  checkStretches('a coat by its air', coat.starts);
+  for (const { ms, bareForMs } of coat.work) {
+    length('time of work (ms)', ms);
+    if (bareForMs !== undefined) positive('time that steel is bare (ms)', bareForMs, LONGEST_MS);
+  }
+}
+
+function checkArea({ film, primeByMs, coats }: AreaToPlan): void {
+  if (primeByMs !== null) moment('time to prime by', primeByMs);
+  for (const { fromMs, toMs } of film?.segments ?? []) {
+    moment('start of a window', fromMs);
+    if (toMs !== null) moment('end of a window', toMs);
+  }
+  for (const at of [film?.sandableMs, film?.wetUntilMs]) if (at != null) moment('time of a film', at);
+  for (const coat of coats) checkCoat(coat);
+}
+
+function checkYard({ fromMs, people, boats, areas }: YardToPlan): void {
   moment('start of the plan', fromMs);
-  for (const { free } of people)
-    for (const { fromMs: from, toMs, costPerHour } of free) {
-      if (moment('end of work', toMs) < moment('start of work', from))
-        throw new QuantityError('end of work', toMs, `its start ${from} or later`);
-      within('cost of an hour', costPerHour, 0, 1e7);
-    }
-  for (const { costPerDay, latePerDay, wantedMs } of boats) {
+  for (const area of areas) checkArea(area);
+  for (const { free } of people) {
+    checkStretches('work', free);
+    for (const { costPerHour } of free) within('cost of an hour', costPerHour, 0, 1e7);
+  }
+  for (const { costPerDay, latePerDay, wantedMs, launches } of boats) {
+    checkStretches('launching', launches);
     within('cost of a day in the yard', costPerDay, 0, 1e7);
     within('cost of a day late', latePerDay, 0, 1e7);
     if (wantedMs !== null) moment('launch wanted', wantedMs);

@@ -68,7 +68,8 @@ export function planFaults(
       fault('start-not-allowed', task.id);
     blocks.set(task.id, { task, start, end, from: start });
   }
-  if (faults.length > 0) return { faults, cost: null };
+  const isPlaced = !faults.some(({ code }) => code === 'not-placed' || code === 'past-horizon');
+  if (!isPlaced) return { faults, cost: null };
   const cost = lagsOf(problem, blocks, fault);
   peopleOf(problem, blocks, crew, fault);
   equipmentOf(problem, blocks, fault);

@@ -178,6 +178,29 @@ describe('by hand, at a steady 20 °C', () => {
     if (!plan.ok) expect(plan.clash.map(({ id }) => id).sort()).toEqual(['launch boat', 'one']);
   });
 
+  it('a coat placed by hand stays there, and what is wrong with its place is said', () => {
+    const s = sheet({ minH: 6, waterH: 24 });
+    const areas = [
+      area([
+        coat('one', s, { starts: [{ fromMs: T0 + 2 * HOUR_MS, toMs: T0 + 90 * DAY_MS }] }),
+        coat('two', s),
+      ]),
+    ];
+    const placed = (one: number, two: number) =>
+      planOf(yard(areas, { pinned: { one: T0 + one * HOUR_MS, two: T0 + two * HOUR_MS } })).tasks.filter(
+        ({ kind }) => kind === 'coat',
+      );
+    expect(placed(2, 24).map(({ startMs, faults }) => [(startMs - T0) / HOUR_MS, faults])).toEqual([
+      [2, []],
+      [24, []],
+    ]);
+    // In bad air, and the second 4 h after the end of the first that wants 6.
+    expect(placed(1, 6).map(({ faults }) => faults)).toEqual([
+      ['start-not-allowed', 'too-early'],
+      ['too-early'],
+    ]);
+  });
+
   it('money: days in the yard and hours of work add up', () => {
     const s = sheet({ minH: 6, waterH: 24 });
     const boats = [{ id: 'boat', launches: ALWAYS, wantedMs: null, costPerDay: 4800, latePerDay: 0 }];

@@ -1,5 +1,6 @@
 import { within } from '../units/index.ts';
 import { type BuiltProblem, buildProblem, COST_UNITS } from './buildProblem.ts';
+import { type PlanFault, planFaults } from './planFaults.ts';
 import type { NoPlan, Plan, PlanLag, PlanProblem } from './problem.ts';
 import { schedule } from './schedule.ts';
 import { SLOT_MS } from './slots.ts';
@@ -12,8 +13,10 @@ export interface TimedTask extends PlannedTask {
   people: string[];
   /** Sanding just before it, because a window had closed; ms, 0: none. */
   sandMs: number;
-  /** It cannot be any later without the launch being later: how long it can wait is 0. */
+  /** It cannot be any later without the launch being later. */
   critical: boolean;
+  /** What is wrong with where it was placed by hand: its air, a window, dust; none: nothing. */
+  faults: PlanFault['code'][];
 }
 
 export interface YardPlan {
@@ -104,6 +107,20 @@ export function planYard(
   return answerOf(yard, built, found);
 }
 
+/**
+ * What is wrong with tasks placed by hand. The scheduler takes their places as given and looks neither at their air nor, between two
+ * of them, at any window: judged here as if nobody had placed them.
+ */
+function pinFaults(yard: YardToPlan, problem: PlanProblem, plan: Plan): Map<string, PlanFault['code'][]> {
+  const placed = new Set(Object.keys(yard.pinned ?? {}));
+  const found = new Map<string, PlanFault['code'][]>();
+  if (placed.size === 0) return found;
+  const free = { ...problem, tasks: problem.tasks.map(({ pinned, ...task }) => (placed.has(task.id) || pinned === undefined ? task : { ...task, pinned })) }; // biome-ignore format: one line
+  for (const { code, of } of planFaults(free, plan).faults)
+    for (const id of of) if (placed.has(id)) found.set(id, [...new Set([...(found.get(id) ?? []), code])]);
+  return found;
+}
+
 /** What the scheduler found, in the words of the yard. */
 function answerOf(
   yard: YardToPlan,
@@ -132,6 +149,7 @@ function answerOf(
       return isLate ? [[after, late.slots * SLOT_MS] as const] : [];
     }),
   );
+  const faults = pinFaults(yard, problem, found);
   const at = (slot: number) => yard.fromMs + slot * SLOT_MS;
   return {
     ok: true,
@@ -142,6 +160,7 @@ function answerOf(
       people: found.crew[task.id] ?? [],
       sandMs: sanded.get(task.id) ?? 0,
       critical: critical.has(task.id),
+      faults: faults.get(task.id) ?? [],
     })),
     unplanned,
     cost: Math.round(found.cost / COST_UNITS),

@@ -134,6 +134,7 @@ it('every kind of change is read by some view', () => {
     'waterline',
     'store',
     'trade',
+    'plan',
   ];
   const read = new Set(Object.values(READS).flat());
   expect(kinds.filter((kind) => !read.has(kind as never))).toEqual([]);

@@ -15,12 +15,14 @@ import type {
   CoatCheck,
   CostsView,
   FormView,
+  LeversView,
   LogView,
   MaterialsQuery,
   MaterialsView,
   MovementsView,
   OwnTemplate,
   PaceView,
+  PlanView,
   Product,
   RunningView,
   SlipView,
@@ -250,6 +252,22 @@ export const useBuying = () =>
 
 export const useMovements = () =>
   useQuery({ queryKey: ['movements'], queryFn: () => api<MovementsView>('GET', '/movements') });
+
+/** The plan, sought again every half hour: its tasks begin on the half hour. */
+export const usePlan = () =>
+  useQuery({
+    queryKey: ['plan'],
+    queryFn: () => api<PlanView>('GET', '/plan'),
+    refetchInterval: 30 * 60_000,
+    placeholderData: keepPreviousData,
+  });
+
+export const useLevers = (enabled: boolean) =>
+  useQuery({
+    queryKey: ['plan', 'levers'],
+    queryFn: () => api<LeversView>('GET', '/plan/levers'),
+    enabled,
+  });
 
 export const useTrade = () =>
   useQuery({ queryKey: ['trade'], queryFn: () => api<TradeView>('GET', '/trade') });

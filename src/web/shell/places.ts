@@ -15,6 +15,7 @@ export interface PlaceGroups {
 
 const YARD: readonly Place[] = [
   { to: '/', name: 'Board', thumb: true },
+  { to: '/plan', name: 'Plan', thumb: false },
   { to: '/materials', name: 'Materials', thumb: false },
   { to: '/weather', name: 'Weather', thumb: false },
   { to: '/reference', name: 'Reference', thumb: false },

@@ -7,9 +7,9 @@ import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
+import { minorOf } from '../forms/money.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { minorOf } from './Suppliers.tsx';
 
 interface PriceValues {
   productId: string;

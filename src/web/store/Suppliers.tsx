@@ -1,33 +1,16 @@
 import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, SupplierInput, SupplierRecord, TradeView } from '../../contract/index.ts';
-import { type CurrencyCode, fromMinor, toMinor } from '../../core/supply/index.ts';
-import { figure, MOST_MONEY } from '../../core/units/index.ts';
+import { type CurrencyCode, fromMinor } from '../../core/supply/index.ts';
 import { api } from '../api/client.ts';
 import { useWrite } from '../api/mutations.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, TextArea } from '../forms/Field.tsx';
+import { minorOf } from '../forms/money.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayMoney } from '../words/supply.ts';
-
-/** Minor units of what was typed; 0 where it cannot be read, which the reader has refused by then. */
-export function minorOf(
-  read: FormReader,
-  path: string,
-  label: string,
-  text: string,
-  currency: CurrencyCode,
-): number {
-  const value = text.trim() === '' ? 0 : read.number(path, label, text);
-  if (!Number.isFinite(value)) return 0;
-  // Said in the currency it was typed in; the border knows minor units only.
-  const most = fromMinor(MOST_MONEY, currency);
-  if (value >= 0 && value <= most) return toMinor(value, currency);
-  read.refuse(path, `${label} ${text.trim()} is outside 0–${figure(most)} ${currency}`);
-  return 0;
-}
 
 /** Who sells, what a delivery costs and how long it takes. */
 export function Suppliers({ trade }: { trade: TradeView }) {

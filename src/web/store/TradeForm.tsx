@@ -10,9 +10,9 @@ import { fieldText } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, SelectField } from '../forms/Field.tsx';
+import { minorOf } from '../forms/money.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { minorOf } from './Suppliers.tsx';
 
 interface TradeValues {
   currency: string;

@@ -28,10 +28,10 @@ interface Named {
   areaNames: ReadonlyMap<string, { areaName: string; boatName: string }>;
 }
 
-const NO_TIME = { startMs: 0, endMs: 0, people: [] as string[], sandMs: 0, critical: false };
+const NO_TIME = { startMs: 0, endMs: 0, people: [] as string[], sandMs: 0, critical: false, faults: [] as TimedTask['faults'] }; // biome-ignore format: one line
 
 function taskView(task: PlannedTask & Partial<TimedTask>, { given, setup, areaNames }: Named): PlanTaskView {
-  const { startMs, endMs, people, sandMs, critical } = { ...NO_TIME, ...task };
+  const { startMs, endMs, people, sandMs, critical, faults } = { ...NO_TIME, ...task };
   const coat = task.coatId === null ? undefined : given.named.get(task.coatId);
   const work = task.workId === null ? undefined : coat?.work.get(task.workId);
   const names = new Map(setup.people.map(({ id, name }) => [id, name]));
@@ -57,6 +57,7 @@ function taskView(task: PlannedTask & Partial<TimedTask>, { given, setup, areaNa
     people: people.map((id) => names.get(id) ?? ''),
     sandFrom: sandMs > 0 ? iso(startMs - sandMs) : null,
     critical,
+    faults,
     pinned: setup.pins.some(({ taskId }) => taskId === task.id),
     beyondForecast: endMs > given.forecastUntilMs,
   };

@@ -1,0 +1,58 @@
+import { expect } from '@playwright/test';
+import type { PlanView } from '../src/contract/index.ts';
+import { expectAccessible, planTest as test } from './yard.ts';
+
+test('the plan answers when each boat is afloat, keeps a task where it is told to, and works with other people', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/plan');
+  await expect(page.getByRole('heading', { name: 'Day by day' })).toBeVisible();
+  await expect(page.getByText(/ready to launch \w{3} \d+ \w{3}, \d\d:\d\d/).first()).toBeVisible();
+  await expectAccessible(page);
+
+  // The first task kept at its time stays kept, with the keyboard; then it is let go again.
+  const first = page.getByRole('button', { name: /^Keep at this time/ }).first();
+  const name = ((await first.getAttribute('aria-label')) ?? '').replace(/^Keep at this time: /, '');
+  await first.focus();
+  await page.keyboard.press('Enter');
+  const release = page.getByRole('button', { name: `Release: ${name}`, exact: true });
+  await expect(release).toBeVisible();
+  const kept = (await (await request.get('/api/v1/plan')).json()) as PlanView;
+  expect(kept.setup.pins).toHaveLength(1);
+  await release.click();
+  await expect(page.getByRole('button', { name: /^Release/ })).toHaveCount(0);
+
+  // A second person with a name of their own turns up in the plan or at least in its set-up.
+  await page.getByRole('button', { name: 'Add person' }).click();
+  await page.getByLabel('Name', { exact: true }).nth(1).fill('Second painter');
+  await page.getByRole('button', { name: 'Save and plan again' }).click();
+  await expect
+    .poll(async () =>
+      ((await (await request.get('/api/v1/plan')).json()) as PlanView).setup.people.map((each) => each.name),
+    )
+    .toEqual(['One person', 'Second painter']);
+  await expect(page.getByText('Second painter').first()).toBeVisible();
+});
+
+test('hours that end before they begin are refused at their field, and nothing typed is lost', async ({
+  page,
+}) => {
+  await page.goto('/plan');
+  await page.getByLabel('Works from').first().selectOption('17');
+  await page.getByLabel('Works until').first().selectOption('8');
+  await page.getByLabel('Name', { exact: true }).first().fill('Early riser');
+  await page.getByRole('button', { name: 'Save and plan again' }).click();
+  await expect(page.getByText(/end of work/).first()).toBeVisible();
+  await expect(page.getByLabel('Name', { exact: true }).first()).toHaveValue('Early riser');
+});
+
+test('changes compared name a date or say that there is no plan, at a phone too', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/plan');
+  await page.getByRole('button', { name: 'Compare changes' }).click();
+  const rows = page.getByRole('row');
+  await expect(rows).toHaveCount(8, { timeout: 60_000 });
+  for (const row of (await rows.allTextContents()).slice(1)) expect(row).toMatch(/\d\d:\d\d|no plan/);
+  await expectAccessible(page);
+});

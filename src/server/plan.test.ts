@@ -1,0 +1,126 @@
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  aBoat,
+  aCoat,
+  anArea,
+  aPlannedArea,
+  aProduct,
+  aStep,
+  HOUR,
+  NOON,
+  weatherCsv,
+} from '../../test/examples.ts';
+import { yardServer } from '../../test/yardServer.ts';
+import type {
+  Area,
+  LeversView,
+  PlanSetup,
+  PlanTaskView,
+  PlanView,
+  Problem,
+  Product,
+} from '../contract/index.ts';
+
+/** A Thursday at noon, a steady 20 °C in a shed: next coat after 10 h, tack-free after 4 h, ready for the water after 48 h. */
+let server: Awaited<ReturnType<typeof yardServer>>;
+let planned: Awaited<ReturnType<typeof aPlannedArea>>;
+const ripe = { 'tack-free': [{ tempC: 20, minutes: 240 }], immersion: [{ tempC: 20, minutes: 2880 }] };
+
+const plan = async () => (await server.ask<PlanView>('GET', '/plan')).body;
+const setUp = async (over: Partial<PlanSetup>) => {
+  const { setup } = await plan();
+  return server.ask<PlanSetup & Problem>('PUT', '/plan/setup', { ...setup, ...over });
+};
+const coatsOf = ({ tasks }: PlanView): PlanTaskView[] => tasks.filter(({ kind }) => kind === 'coat');
+const hoursAfterNoon = (at: string | null | undefined) => (Date.parse(at ?? '') - NOON) / HOUR;
+
+beforeAll(async () => {
+  server = await yardServer();
+  expect((await plan()).state).toBe('no-weather');
+  const csv = weatherCsv(NOON - 48 * HOUR, 12 * 24, () => 20);
+  await server.ask('POST', '/weather', { csv, mode: 'import' });
+  planned = await aPlannedArea(server, {}, { surroundings: { kind: 'shed' } });
+  const { sheet } = aProduct();
+  const cured = { ...sheet, cure: { ...sheet.cure, events: ripe } };
+  await server.ask('PUT', `/products/${planned.product.id}`, {
+    ...planned.product,
+    version: 1,
+    sheet: cured,
+  });
+});
+afterAll(() => server.stop());
+
+describe('the plan of a yard', () => {
+  it('puts three coats on in working hours, each when the film below is open, and launches once the last is ready', async () => {
+    const view = await plan();
+    expect([view.state, view.isDefault, view.proven, view.unplanned]).toEqual(['planned', true, true, []]);
+    const coats = coatsOf(view);
+    expect(coats.map(({ coatNo }) => coatNo)).toEqual([0, 1, 2]);
+    for (const [i, { applyFrom, applyTo }] of coats.entries()) {
+      const hour = new Date(applyFrom ?? '').getUTCHours() + 1; // the yard's zone is an hour ahead in May
+      expect(hour).toBeGreaterThanOrEqual(8);
+      const over = coats[i + 1];
+      if (over) expect(hoursAfterNoon(over.applyFrom) - hoursAfterNoon(applyTo)).toBeGreaterThanOrEqual(10);
+    }
+    const [boat] = view.boats;
+    expect(hoursAfterNoon(boat?.launch) - hoursAfterNoon(coats[2]?.applyTo)).toBeGreaterThanOrEqual(48);
+    // Thursday, Friday and Monday: nobody works at the weekend.
+    expect(coats.map(({ start }) => new Date(start).getUTCDay())).toEqual([4, 5, 1]);
+  });
+
+  it('a weekend worked is used; hours that end before they begin and boats that are none are refused by name', async () => {
+    const [person] = (await plan()).setup.people as [PlanSetup['people'][number]];
+    expect((await setUp({ people: [{ ...person, days: [6, 7] }] })).status).toBe(200);
+    expect(new Set(coatsOf(await plan()).map(({ start }) => [0, 6].includes(new Date(start).getUTCDay())))).toEqual(new Set([true])); // biome-ignore format: one line
+    const wrong = await setUp({ people: [{ ...person, fromHour: 17, toHour: 8 }] });
+    expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([422, 'people.0.toHour']);
+    const nobody = await setUp({ boats: [{ boatId: uuidv7(), wanted: null }] });
+    expect([nobody.status, nobody.body.errors?.[0]?.path]).toEqual([422, 'boats.0.boatId']);
+    expect((await setUp({ people: [{ ...person, days: [1, 2, 3, 4, 5] }] })).status).toBe(200);
+  });
+
+  it('of two who change the set-up at once one is told of the other', async () => {
+    const { setup } = await plan();
+    const both = await Promise.all(
+      [1, 2].map((latePerDay) => server.ask('PUT', '/plan/setup', { ...setup, latePerDay })),
+    );
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+  });
+
+  it('a task kept stays where it is though a launch is wanted sooner, and says so when its place is wrong', async () => {
+    const last = coatsOf(await plan())[2] as PlanTaskView;
+    const later = new Date(Date.parse(last.start) + 24 * HOUR).toISOString();
+    await setUp({ pins: [{ taskId: last.id, start: later }] });
+    const kept = coatsOf(await plan())[2] as PlanTaskView;
+    expect([kept.start, kept.pinned, kept.faults]).toEqual([later, true, []]);
+    // Two kept within the ten hours that the film wants: the plan says what is wrong.
+    const second = coatsOf(await plan())[1] as PlanTaskView;
+    await setUp({ pins: [{ taskId: second.id, start: later }, { taskId: last.id, start: new Date(Date.parse(later) + 4 * HOUR).toISOString() }] }); // biome-ignore format: one line
+    expect(coatsOf(await plan()).find(({ id }) => id === last.id)?.faults).toContain('too-early');
+    await setUp({ pins: [] });
+  });
+
+  it('what is logged is planned no more; an area whose sheet is silent is left out by name, and nobody else waits', async () => {
+    await server.ask('POST', '/log', aCoat(planned, NOON - 30 * HOUR, { sheetVersion: 2 }));
+    const boat = aBoat({ name: 'Silent sheet' });
+    const silent = aProduct({ cure: { stopC: null, events: ripe, overcoat: [] } });
+    await server.ask('POST', '/boats', boat);
+    await server.ask<Product>('POST', '/products', { ...silent, name: 'Silent epoxy' });
+    const area = (await server.ask<Area>('POST', '/areas', anArea(boat.id))).body;
+    await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [aStep(silent.id)] });
+    const view = await plan();
+    expect(coatsOf(view).map(({ coatNo }) => coatNo)).toEqual([1, 2]);
+    expect(view.unplanned.map(({ areaId, code, productName }) => [areaId, code, productName])).toEqual([
+      [area.id, 'window-not-stated', 'Silent epoxy'],
+    ]);
+    expect(view.boats.find(({ boatId }) => boatId === boat.id)).toMatchObject({ launch: null, unplanned: 1 });
+  });
+
+  it('a launch on Sunday moves it forward; a second pair of hands changes nothing where one waits for the film', async () => {
+    const { levers, launch } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
+    const by = (code: string) => levers.find((lever) => lever.code === code);
+    expect(Date.parse(by('any-launch-day')?.launch ?? '')).toBeLessThan(Date.parse(launch ?? ''));
+    expect(by('second-person')?.launch).toBe(launch);
+  });
+});

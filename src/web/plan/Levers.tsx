@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import type { LeversView, PlanView } from '../../contract/index.ts';
+import { useLevers } from '../api/queries.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { Scroller } from '../parts/Scroller.tsx';
+import { LEVERS } from '../words/plan.ts';
+import { sayMoney } from '../words/supply.ts';
+import { sayMoment } from './planTimes.ts';
+
+/** What a second person, longer days, a tent and the like would change: worked out when asked for. */
+export function Levers({ zone, currency }: { zone: string; currency: PlanView['currency'] }) {
+  const [asked, setAsked] = useState(false);
+  const levers = useLevers(asked);
+  return (
+    <section aria-labelledby="levers" className="space-y-2">
+      <h2 id="levers" className="batten pb-1 text-lg">
+        What would change the date?
+      </h2>
+      {asked ? (
+        levers.isPending ? (
+          <p role="status">Planning each change… This takes about ten seconds.</p>
+        ) : (
+          <QueryBoundary query={levers}>
+            {(view) => <LeverTable view={view} zone={zone} currency={currency} />}
+          </QueryBoundary>
+        )
+      ) : (
+        <button type="button" className="btn target" onClick={() => setAsked(true)}>
+          Compare changes
+        </button>
+      )}
+    </section>
+  );
+}
+
+function LeverTable({
+  view,
+  zone,
+  currency,
+}: {
+  view: LeversView;
+  zone: string;
+  currency: PlanView['currency'];
+}) {
+  const rows = [{ code: null, launch: view.launch, cost: view.cost, leftOut: view.leftOut }, ...view.levers];
+  return (
+    <>
+      <Scroller label="Changes compared">
+        <table className="table">
+          <thead>
+            <tr>
+              <th scope="col">Change</th>
+              <th scope="col">Last launch</th>
+              <th scope="col" className="text-right">
+                Cost
+              </th>
+              <th scope="col" className="text-right">
+                Areas not in the plan
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ code, launch, cost, leftOut }) => (
+              <tr key={code ?? 'now'}>
+                <th scope="row">{code === null ? 'None: as planned' : LEVERS[code]}</th>
+                <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
+                <td className="text-right whitespace-nowrap tabular-nums">
+                  {cost === null ? '–' : sayMoney(cost, currency)}
+                </td>
+                <td className="text-right tabular-nums">{leftOut}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroller>
+      <p className="text-sm">
+        Each row is planned for half a second, so small differences mean little. Costs of a tent, heat or a
+        second person’s travel are not included. With fewer areas left out, the plan covers more work.
+      </p>
+    </>
+  );
+}

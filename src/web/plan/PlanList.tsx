@@ -1,0 +1,99 @@
+import { Link } from 'react-router';
+import type { PlanSetup, PlanTaskView, PlanView } from '../../contract/index.ts';
+import { useWrite } from '../api/mutations.ts';
+import { startOfDay } from '../clock/wallClock.ts';
+import { sayFaults, sayTask } from '../words/plan.ts';
+import { sayClock, sayDay } from './planTimes.ts';
+
+/** Tasks by the day they begin on, in order. */
+function byDay(tasks: readonly PlanTaskView[], zone: string): [number, PlanTaskView[]][] {
+  const days = new Map<number, PlanTaskView[]>();
+  for (const task of tasks) {
+    const day = startOfDay(Date.parse(task.start), zone);
+    days.set(day, [...(days.get(day) ?? []), task]);
+  }
+  return [...days];
+}
+
+/** The set-up with a task kept where it is, or let go. */
+const withPin = (setup: PlanSetup, { id, start, pinned }: PlanTaskView): PlanSetup => ({
+  ...setup,
+  pins: [...setup.pins.filter(({ taskId }) => taskId !== id), ...(pinned ? [] : [{ taskId: id, start }])],
+});
+
+/** The plan as a list of days: what, where, who; each task can be kept at its time. */
+export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
+  const write = useWrite<PlanSetup>();
+  return (
+    <section aria-labelledby="list" className="space-y-3">
+      <div className="flex flex-wrap items-baseline justify-between gap-2">
+        <h2 id="list" className="batten pb-1 text-lg">
+          Day by day
+        </h2>
+        <button type="button" className="btn btn-sm print:hidden" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      {byDay(view.tasks, zone).map(([day, tasks]) => (
+        <div key={day}>
+          <h3 className="font-semibold">{sayDay(day, zone)}</h3>
+          <ol className="space-y-1">
+            {tasks.map((task) => (
+              <li
+                key={task.id}
+                id={`task-${encodeURIComponent(task.id)}`}
+                className="border-line grid gap-x-4 border-b py-1 sm:grid-cols-[8rem_minmax(0,1fr)_auto]"
+              >
+                <span className="font-semibold tabular-nums">
+                  {sayClock(task.sandFrom ?? task.start, zone)}–{sayClock(task.end, zone)}
+                </span>
+                <TaskText task={task} zone={zone} />
+                <button
+                  type="button"
+                  className="btn btn-sm self-start print:hidden"
+                  disabled={write.isPending}
+                  aria-label={`${task.pinned ? 'Release' : 'Keep at this time'}: ${sayTask(task)}, ${task.areaName || task.boatName}`}
+                  onClick={() =>
+                    write.mutate({ method: 'PUT', path: '/plan/setup', body: withPin(view.setup, task) })
+                  }
+                >
+                  {task.pinned ? 'Release' : 'Keep at this time'}
+                </button>
+              </li>
+            ))}
+          </ol>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
+  return (
+    <span>
+      {task.areaId ? (
+        <Link className="font-semibold hover:underline" to={`/bench/${task.areaId}`}>
+          {sayTask(task)}
+        </Link>
+      ) : (
+        <strong>{sayTask(task)}</strong>
+      )}{' '}
+      {task.areaName ? `${task.areaName}, ${task.boatName}` : task.boatName}
+      {task.people.length > 0 && `. ${task.people.join(' and ')}`}
+      {task.applyFrom && task.applyTo && (
+        <span className="block text-sm">
+          Apply {sayClock(task.applyFrom, zone)}–{sayClock(task.applyTo, zone)}
+          {task.sandFrom &&
+            `, after sanding from ${sayClock(task.sandFrom, zone)}: the window has closed by then`}
+        </span>
+      )}
+      {task.critical && <span className="block text-sm">If this slips, the launch slips.</span>}
+      {task.pinned && <span className="block text-sm">Kept at this time by hand.</span>}
+      {task.faults.length > 0 && (
+        <strong className="text-error block text-sm">
+          {sayFaults(task)} Release the task to plan another time.
+        </strong>
+      )}
+    </span>
+  );
+}

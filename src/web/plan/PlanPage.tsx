@@ -1,0 +1,182 @@
+import { Link } from 'react-router';
+import type { PlanView } from '../../contract/index.ts';
+import { usePlan, useYard } from '../api/queries.ts';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { counted } from '../words/counted.ts';
+import { sayClash, sayTask, UNPLANNED } from '../words/plan.ts';
+import { sayMoney } from '../words/supply.ts';
+import { Levers } from './Levers.tsx';
+import { PlanLanes } from './PlanLanes.tsx';
+import { PlanList } from './PlanList.tsx';
+import { PlanSetupForm } from './PlanSetupForm.tsx';
+import { daysLate, sayMoment } from './planTimes.ts';
+
+/** What is done when and by whom until the boats are afloat. */
+export function PlanPage() {
+  const plan = usePlan();
+  const yard = useYard();
+  return (
+    <div className="max-w-6xl space-y-6 p-3 md:p-6">
+      <h1 className="text-2xl">Plan</h1>
+      <QueryBoundary query={yard}>
+        {({ zone }) =>
+          plan.isPending ? (
+            <p role="status">Planning… This takes a few seconds.</p>
+          ) : (
+            <QueryBoundary query={plan}>{(view) => <Planned view={view} zone={zone} />}</QueryBoundary>
+          )
+        }
+      </QueryBoundary>
+    </div>
+  );
+}
+
+function Planned({ view, zone }: { view: PlanView; zone: string }) {
+  return (
+    <>
+      <Answer view={view} zone={zone} />
+      {view.tasks.length > 0 && (
+        <>
+          <PlanLanes view={view} zone={zone} />
+          <PlanList view={view} zone={zone} />
+        </>
+      )}
+      {view.state !== 'no-weather' && view.boats.length > 0 && (
+        <Levers zone={zone} currency={view.currency} />
+      )}
+      {view.state !== 'no-weather' && <PlanSetupForm view={view} zone={zone} />}
+    </>
+  );
+}
+
+function Answer({ view, zone }: { view: PlanView; zone: string }) {
+  if (view.state === 'no-weather')
+    return (
+      <p>
+        There is no weather data, so nothing can be planned.{' '}
+        <Link className="link" to="/weather">
+          Add weather data
+        </Link>
+      </p>
+    );
+  if (view.boats.length === 0)
+    return (
+      <p>
+        No work is left on any boat. Give an area a system to plan its coats:{' '}
+        <Link className="link" to="/">
+          open the board
+        </Link>
+        .
+      </p>
+    );
+  return (
+    <section aria-labelledby="answer" className="space-y-3">
+      <h2 id="answer" className="sr-only">
+        Launch dates
+      </h2>
+      <ul className="space-y-2">
+        {view.boats.map((boat) => (
+          <li key={boat.boatId}>
+            <p className="text-xl">
+              {boat.boatName}:{' '}
+              {boat.launch ? (
+                <strong>ready to launch {sayMoment(boat.launch, zone)}</strong>
+              ) : (
+                <strong>no date: nothing of this boat can be planned</strong>
+              )}
+              {boat.launch && boat.wanted && <Wanted wanted={boat.wanted} launch={boat.launch} zone={zone} />}
+            </p>
+            {boat.unplanned > 0 && (
+              <p className="text-warning-content bg-warning inline-block rounded px-2 text-sm font-semibold">
+                {counted(boat.unplanned, 'area')} not included: see below
+              </p>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Cost view={view} />
+      <p className="text-sm">
+        {view.forecastUntil &&
+          `The forecast ends ${sayMoment(view.forecastUntil, zone)}. After that, the plan assumes days like the last week known, and no data on rain. `}
+        The dates hold only if the weather does. The product’s data sheet and the checks at the bench decide
+        on the day.
+      </p>
+      {view.clashes.map((clash) => (
+        <div
+          key={clash.tasks.map(({ id }) => id).join()}
+          role="alert"
+          className="border-error border-l-4 pl-3"
+        >
+          <p className="font-semibold">
+            {clash.tasks[0]?.boatName ?? 'A boat'}: no plan fits within eight weeks. These clash:{' '}
+            {sayClash(clash)}.
+          </p>
+          <ul className="list-disc pl-5">
+            {clash.tasks.map((task) => (
+              <li key={task.id}>
+                {task.areaName && `${task.areaName}: `}
+                {sayTask(task)}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+      {view.unplanned.length > 0 && (
+        <details open={view.tasks.length === 0}>
+          <summary className="target cursor-pointer py-2 font-semibold">
+            {counted(view.unplanned.length, 'area')} not in the plan
+          </summary>
+          <ul className="list-disc space-y-1 pl-5">
+            {view.unplanned.map((area) => (
+              <li key={area.areaId}>
+                <Link className="link" to={`/bench/${area.areaId}`}>
+                  {area.areaName}, {area.boatName}
+                </Link>
+                {area.productName && `, ${area.productName}`}: {UNPLANNED[area.code]}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {view.otherBoats.length > 0 && (
+        <p className="text-sm">
+          Not in this plan: {view.otherBoats.map(({ boatName }) => boatName).join(', ')}. Select boats under
+          “People, hours and boats”.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Wanted({ wanted, launch, zone }: { wanted: string; launch: string; zone: string }) {
+  const late = daysLate(wanted, launch);
+  return late === 0 ? (
+    <span> (in time for {sayMoment(wanted, zone)})</span>
+  ) : (
+    <span className="font-semibold">
+      {' '}
+      ({counted(late, 'day')} later than wanted, {sayMoment(wanted, zone)})
+    </span>
+  );
+}
+
+function Cost({ view: { cost, bound, proven, currency } }: { view: PlanView }) {
+  if (cost === null) return null;
+  if (cost === 0)
+    return (
+      <p>
+        No prices are set, so the plan aims for the earliest dates.{' '}
+        <Link className="link" to="/materials/costs">
+          Set the price of a working hour and of a yard day
+        </Link>
+      </p>
+    );
+  return (
+    <p>
+      <strong>{sayMoney(cost, currency)}</strong> for working hours, yard days and lateness, without paint.{' '}
+      {proven
+        ? 'No other plan costs less.'
+        : `No plan costs less than ${sayMoney(bound ?? 0, currency)}; this one is the best found in two seconds.`}
+    </p>
+  );
+}

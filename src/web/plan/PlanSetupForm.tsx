@@ -1,0 +1,225 @@
+import { useFieldArray, useFormContext } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import type { FieldError, PlanSetup, PlanView } from '../../contract/index.ts';
+import { fromMinor } from '../../core/supply/index.ts';
+import { api } from '../api/client.ts';
+import { fromLocalField, toLocalField } from '../clock/say.ts';
+import { FormReader, refusals } from '../forms/canonical.ts';
+import { CheckField, Field, SelectField } from '../forms/Field.tsx';
+import { minorOf } from '../forms/money.ts';
+import { RecordForm } from '../forms/RecordForm.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const HALF_HOURS = Array.from({ length: 49 }, (_, i): [string, string] => [
+  String(i / 2),
+  `${String(Math.floor(i / 2)).padStart(2, '0')}:${i % 2 === 0 ? '00' : '30'}`,
+]);
+
+interface Values {
+  people: { id: string; name: string; from: string; to: string; days: boolean[] }[];
+  launch: { from: string; to: string; days: boolean[] };
+  boats: { boatId: string; boatName: string; isIn: boolean; wanted: string }[];
+  late: string;
+}
+
+const ticked = (days: readonly boolean[]): number[] => days.flatMap((on, i) => (on ? [i + 1] : []));
+const ticks = (days: readonly number[]): boolean[] => DAYS.map((_, i) => days.includes(i + 1));
+
+/** Every boat with work left, in the plan or not. */
+function boatValues({ boats, otherBoats }: PlanView, zone: string): Values['boats'] {
+  return [
+    ...boats.map(({ boatId, boatName, wanted }) => ({
+      boatId,
+      boatName,
+      isIn: true,
+      wanted: wanted ? toLocalField(Date.parse(wanted), zone) : '',
+    })),
+    ...otherBoats.map((boat) => ({ ...boat, isIn: false, wanted: '' })),
+  ].sort((a, b) => a.boatName.localeCompare(b.boatName));
+}
+
+/** Who works when, when boats can be launched and are wanted, what a late day costs. */
+export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) {
+  const { system } = useUnits();
+  const { setup, currency } = view;
+  const submit = async (values: Values, over: { version?: number }): Promise<FieldError[] | undefined> => {
+    const read = new FormReader(system);
+    const wantedOf = (boat: Values['boats'][number], i: number): string | null => {
+      if (boat.wanted.trim() === '') return null;
+      const at = fromLocalField(boat.wanted, zone);
+      if (at === null) read.refuse(`boats.${i}.wanted`, 'launch wanted must be a date and time');
+      return at;
+    };
+    const boats = values.boats
+      .map((boat, i) => ({ ...boat, at: wantedOf(boat, i) }))
+      .filter(({ isIn }) => isIn);
+    const body: PlanSetup = {
+      people: values.people.map(({ id, name, from, to, days }) => ({
+        id,
+        name: name.trim(),
+        days: ticked(days),
+        fromHour: Number(from),
+        toHour: Number(to),
+      })),
+      boats: boats.map(({ boatId, at }) => ({ boatId, wanted: at })),
+      launchDays: ticked(values.launch.days),
+      launchFromHour: Number(values.launch.from),
+      launchToHour: Number(values.launch.to),
+      latePerDay: values.late.trim() === '' ? 0 : minorOf(read, 'late', 'a day late', values.late, currency),
+      pins: setup.pins,
+      version: over.version ?? setup.version,
+    };
+    const errors = await refusals((c) => c.planSetup, body, read, pathInForm);
+    if (errors.length) return errors;
+    await api('PUT', '/plan/setup', body);
+    return undefined;
+  };
+  return (
+    <section aria-labelledby="setup" className="space-y-3 print:hidden">
+      <h2 id="setup" className="batten pb-1 text-lg">
+        People, hours and boats
+      </h2>
+      {view.isDefault && <p>The plan assumes one person, Monday to Friday, 08:00–17:00. Change it here.</p>}
+      <RecordForm<Values>
+        values={{
+          people: setup.people.map(({ id, name, fromHour, toHour, days }) => ({
+            id,
+            name,
+            from: String(fromHour),
+            to: String(toHour),
+            days: ticks(days),
+          })),
+          launch: {
+            from: String(setup.launchFromHour),
+            to: String(setup.launchToHour),
+            days: ticks(setup.launchDays),
+          },
+          boats: boatValues(view, zone),
+          late: setup.latePerDay > 0 ? String(fromMinor(setup.latePerDay, currency)) : '',
+        }}
+        base={setup}
+        submit={submit}
+        button="Save and plan again"
+      >
+        <People />
+        <fieldset className="space-y-2">
+          <legend className="font-semibold">Launching</legend>
+          <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+            <SelectField name="launch.from" label="Launch from" choices={HALF_HOURS} />
+            <SelectField name="launch.to" label="Launch until" choices={HALF_HOURS} />
+            <Field
+              name="late"
+              label="Cost of a day late"
+              unit={currency}
+              inputMode="decimal"
+              hint="Optional"
+            />
+          </div>
+          <Week name="launch.days" label="Days on which boats can be launched" />
+        </fieldset>
+        <Boats boats={boatValues(view, zone)} />
+        <details>
+          <summary className="target cursor-pointer py-2 font-semibold">Assumptions of the plan</summary>
+          <ul className="list-disc space-y-1 pl-5">
+            <li>
+              Half an hour to get ready for each coat and half an hour to clean up; a spray gun takes an hour
+              more of each.
+            </li>
+            <li>
+              Sanding 10 m² an hour, washing 30, blasting steel 8, other preparation 3. Inspections take half
+              an hour.
+            </li>
+            <li>
+              Application at the usual pace of each method. Roll and tip takes two people; one person alone
+              takes twice as long.
+            </li>
+            <li>Blasted steel is primed within 4 hours of the start of blasting.</li>
+            <li>No sanding or scraping in the same air as a wet film. Boats in the shed share their air.</li>
+            <li>Masking, moving supports, deliveries and tides are not in the plan yet.</li>
+          </ul>
+        </details>
+      </RecordForm>
+    </section>
+  );
+}
+
+/** Where the form has a field of the record. */
+const pathInForm = (path: string): string =>
+  path
+    .replace(/^people\.(\d+)\.fromHour$/, 'people.$1.from')
+    .replace(/^people\.(\d+)\.toHour$/, 'people.$1.to')
+    .replace(/^people\.(\d+)\.days.*$/, 'people.$1.days.0')
+    .replace(/^launchFromHour$/, 'launch.from')
+    .replace(/^launchToHour$/, 'launch.to')
+    .replace(/^launchDays.*$/, 'launch.days.0')
+    .replace(/^latePerDay$/, 'late');
+
+function Week({ name, label }: { name: string; label: string }) {
+  return (
+    <fieldset>
+      <legend className="label-caps pb-1">{label}</legend>
+      <div className="flex flex-wrap gap-x-5">
+        {DAYS.map((day, i) => (
+          <CheckField key={day} name={`${name}.${i}`} label={day} />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function People() {
+  const { control } = useFormContext<Values>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'people', keyName: 'key' });
+  return (
+    <fieldset className="space-y-3">
+      <legend className="font-semibold">People</legend>
+      {fields.map((field, i) => (
+        <div key={field.key} className="border-line space-y-2 border-b pb-3">
+          <div className="grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
+            <Field name={`people.${i}.name`} label="Name" />
+            <SelectField name={`people.${i}.from`} label="Works from" choices={HALF_HOURS} />
+            <SelectField name={`people.${i}.to`} label="Works until" choices={HALF_HOURS} />
+            {fields.length > 1 && (
+              <button type="button" className="btn target self-end" onClick={() => remove(i)}>
+                Remove person
+              </button>
+            )}
+          </div>
+          <Week name={`people.${i}.days`} label="Working days" />
+        </div>
+      ))}
+      {fields.length < 8 && (
+        <button
+          type="button"
+          className="btn target"
+          onClick={() =>
+            append({ id: uuidv7(), name: '', from: '8', to: '17', days: ticks([1, 2, 3, 4, 5]) })
+          }
+        >
+          Add person
+        </button>
+      )}
+    </fieldset>
+  );
+}
+
+function Boats({ boats }: { boats: Values['boats'] }) {
+  if (boats.length === 0) return null;
+  return (
+    <fieldset className="space-y-2">
+      <legend className="font-semibold">Boats</legend>
+      {boats.map(({ boatId, boatName }, i) => (
+        <div key={boatId} className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">
+          <CheckField name={`boats.${i}.isIn`} label={`Plan ${boatName}`} />
+          <Field
+            name={`boats.${i}.wanted`}
+            label={`${boatName} wanted afloat by`}
+            type="datetime-local"
+            hint="Optional"
+          />
+        </div>
+      ))}
+    </fieldset>
+  );
+}

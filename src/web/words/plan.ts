@@ -1,0 +1,93 @@
+import type { LeverCode, PlanTaskView, PlanView, UnplannedCode } from '../../contract/index.ts';
+
+/** The plan in words. */
+
+const WORK: Record<string, string> = {
+  prepare: 'Prepare',
+  wash: 'Wash',
+  sand: 'Sand',
+  inspect: 'Inspect',
+};
+
+/** What a task is: "Thrift Barrier, grey: coat 2 of 4", "Sand", "Launch". */
+export function sayTask({ kind, what, work, coatNo, coats, session, sessions }: PlanTaskView): string {
+  if (kind === 'launch') return 'Launch, or leave the yard';
+  if (kind === 'film') return 'Existing film';
+  const part = sessions > 1 ? `, part ${session + 1} of ${sessions}` : '';
+  if (kind === 'work') {
+    const word = WORK[work ?? ''] ?? 'Work';
+    return `${word}${what === '' ? '' : `: ${what}`}${part}`;
+  }
+  return `${what}: coat ${(coatNo ?? 0) + 1} of ${coats}${part}`;
+}
+
+/** The same in a word or two, for a bar in the chart. */
+export function sayTaskShort({ kind, work, coatNo, coats }: PlanTaskView): string {
+  if (kind === 'launch') return 'Launch';
+  if (kind === 'work') return WORK[work ?? ''] ?? 'Work';
+  return `${(coatNo ?? 0) + 1} of ${coats}`;
+}
+
+/** Why an area is not in the plan, and what to do about it. */
+export const UNPLANNED: Record<UnplannedCode, string> = {
+  'window-not-stated': 'The data sheet states no overcoating time. Enter the time under Materials.',
+  'ready-not-stated':
+    'The data sheet gives no time until the film is ready for the water, or dry. Enter the time under Materials.',
+  'never-ready':
+    'At the expected temperatures the film never gets ready for the next step. Add heat, or choose another product.',
+  'closed-for-water': 'The antifouling should have been in the water by now. Add another coat.',
+  'no-working-hour':
+    'No working time is long enough within suitable weather. Work other hours, add a person, or put up a shelter.',
+  'too-large-for-bare-steel':
+    'Blasting takes so long that the steel can’t be primed in time. Divide the area into pieces.',
+  'safe-not-stated':
+    'The data sheet doesn’t say when the film is safe from dew and rain. Enter the time under Materials.',
+  'no-hour-passes':
+    'No hour in the coming weeks is within the limits of the data sheet. Try a shelter or heat.',
+  'behind-support': 'A support covers this area. Plan it once the support has been moved.',
+  'not-curing': 'A hand test found that the film isn’t curing. Decide at the bench what to do.',
+  'no-weather': 'There is no weather data.',
+  failed: 'The record can’t be used. Open the area to see why.',
+};
+
+/** What is wrong with a task that was placed by hand. */
+const FAULTS: Record<PlanTaskView['faults'][number], string> = {
+  'not-placed': 'Not in the plan.',
+  'pinned-moved': 'Not at the time you chose.',
+  'start-not-allowed': 'The weather isn’t suitable at this time.',
+  'past-horizon': 'Ends after the plan.',
+  'crew-wrong': 'Not enough people.',
+  'person-not-free': 'Nobody works at this time.',
+  'person-twice': 'The same person is needed elsewhere.',
+  'equipment-not-free': 'Equipment isn’t free.',
+  'equipment-twice': 'Equipment is needed elsewhere.',
+  'too-early': 'A film isn’t ready by then.',
+  'too-late': 'A window has closed by then.',
+  'sanded-too-early': 'The film can’t be sanded yet.',
+  'dust-on-wet': 'Dust would land on a wet film.',
+};
+export const sayFaults = ({ faults }: PlanTaskView): string => faults.map((code) => FAULTS[code]).join(' ');
+
+export const LEVERS: Record<LeverCode, string> = {
+  'second-person': 'A second person, same hours',
+  'longer-days': 'Two hours longer every working day',
+  weekends: 'Work at weekends too',
+  'any-launch-day': 'Launch on any day of the week',
+  tent: 'A tent over everything outdoors',
+  heated: 'Everything under cover, heated to 16 °C',
+};
+
+/** What clashes, from the planner's codes: the part of each before its first space. */
+const WHY: Record<string, string> = {
+  latest: 'a window that closes too early',
+  people: 'too few working hours',
+  starts: 'too few suitable hours',
+  dust: 'dust beside a wet film',
+  wait: 'waiting times',
+  horizon: 'the eight weeks of the plan',
+  pinned: 'times placed by hand',
+};
+export function sayClash({ why }: PlanView['clashes'][number]): string {
+  const words = new Set(why.flatMap((code) => WHY[code.split(' ')[0] ?? ''] ?? []));
+  return [...words].join(', ');
+}
