@@ -108,7 +108,7 @@ export interface PlanTaskView {
   people: string[];
   /** Start of the sanding that a closed window costs; null: none. */
   sandFrom: string | null;
-  /** If it slips, the launch slips. */
+  /** The launch waits for it. */
   critical: boolean;
   pinned: boolean;
   /** What is wrong with where it was placed by hand; none: nothing. */
@@ -278,6 +278,7 @@ export const planReply = objectOf<PlanView>({
           'no-working-hour': true,
           'ready-not-stated': true,
           'too-large-for-bare-steel': true,
+          'bare-too-long': true,
           'safe-not-stated': true,
           'no-hour-passes': true,
           'behind-support': true,

@@ -259,9 +259,10 @@ export class AreaTasks {
     const { primeByMs } = this.#area;
     if (this.#below.kind !== 'film' || primeByMs === null) return;
     const by = slotBefore(primeByMs - aheadMs, fromMs);
-    const earliest = after(slots, by < 0 ? slots + 1 : 0);
-    const latest = this.#always(Math.max(0, Math.min(slots + 1, by)));
-    this.lags.push({ before: this.#below.id, after: id, earliest, latest });
+    const firstStart = Math.min(...this.#endsOf(coat)) - timesOf(coat).length;
+    if (firstStart > by) throw this.#left(coat, 'bare-too-long');
+    const latest = this.#always(Math.min(slots + 1, by));
+    this.lags.push({ before: this.#below.id, after: id, earliest: after(slots, 0), latest });
   }
 
   /** What a session waits for of the work before it: bare steel is primed within its hours, from where it was bare first. */

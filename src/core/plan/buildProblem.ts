@@ -12,11 +12,27 @@ export interface BuiltProblem {
 }
 
 /** Units of cost to the smallest unit of money: so fine that of two plans at one price the earlier is the cheaper. */
-export const COST_UNITS = 10;
+export const COST_UNITS = 1000;
 /** A slot in the yard costs this at least, and a slot late, in those units. */
 const LEAST = { inYard: 1, late: 20 } as const;
 const LAUNCH_SLOTS = 2;
 const DAY_SLOTS = 48;
+
+/** What a plan's cost holds only so that the earlier of two plans is the cheaper: units that nobody pays. */
+export function unpaid(yard: YardToPlan, slots: number, endOf: (task: string) => number | undefined): number {
+  return yard.boats.reduce((sum, boat) => {
+    const end = endOf(launchId(boat.id));
+    if (end === undefined) return sum;
+    const inYard = Math.max(0, LEAST.inYard - perSlot(boat.costPerDay, DAY_SLOTS));
+    const late = Math.max(0, LEAST.late - perSlot(boat.latePerDay, DAY_SLOTS));
+    const by = dueSlot(boat, yard.fromMs, slots);
+    return sum + inYard * end + (by === null ? 0 : late * Math.max(0, end - by));
+  }, 0);
+}
+
+const launchId = (boat: string) => `launch ${boat}`;
+const dueSlot = ({ wantedMs }: BoatToPlan, fromMs: number, slots: number): number | null =>
+  wantedMs === null ? null : Math.max(0, Math.min(slots, slotBefore(wantedMs, fromMs)));
 
 const perSlot = (money: number, slots: number) => Math.round((money * COST_UNITS) / slots);
 
@@ -84,8 +100,8 @@ function checkYard({ fromMs, people, boats, areas }: YardToPlan): void {
 
 /** The launch of a boat: half an hour and half an hour again, at one of her times. */
 function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon): OwnTask {
-  const id = `launch ${boat.id}`;
-  const by = boat.wantedMs === null ? null : Math.max(0, Math.min(slots, slotBefore(boat.wantedMs, fromMs)));
+  const id = launchId(boat.id);
+  const by = dueSlot(boat, fromMs, slots);
   const costPerSlot = Math.max(LEAST.late, perSlot(boat.latePerDay, DAY_SLOTS));
   const blank = { areaId: null, coatId: null, workId: null, session: [0, 1] as const };
   return {

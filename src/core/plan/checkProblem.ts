@@ -3,7 +3,7 @@ import type { PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem
 
 /** Bounds that keep every cost an exact whole number. */
 const MOST_SLOTS = 20_000;
-const MOST_COST = 1e12;
+const MOST_COST = 1e14;
 const MOST_DUE_COST = 1e9;
 
 function whole(quantity: string, value: number, min: number, max: number): number {

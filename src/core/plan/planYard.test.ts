@@ -84,7 +84,8 @@ describe('by hand, at a steady 20 °C', () => {
     const s = sheet({ minH: 6, maxH: 24, waterH: 24 });
     const plan = planOf(yard([area([coat('one', s), coat('two', s)])]));
     expect(['one', 'two', 'launch boat'].map((id) => startH(plan, id))).toEqual([0, 7, 32]);
-    expect(plan.proven).toBe(true);
+    // No price is set: no plan costs anything, and still the earliest is found.
+    expect([plan.proven, plan.cost, plan.bound]).toEqual([true, 0, 0]);
   });
 
   it('the minimum counts from the last strip, the maximum from the first: a coat of three hours is late for a window of one', () => {
@@ -137,6 +138,15 @@ describe('by hand, at a steady 20 °C', () => {
     expect(large.unplanned).toEqual([
       { areaId: 'bottom', coatId: 'prime', code: 'too-large-for-bare-steel' },
     ]);
+  });
+
+  it('steel that is bare is primed first, and past its hours is said to be', () => {
+    const s = sheet({ minH: 6, waterH: 24 });
+    const bare = (h: number) => area([coat('prime', s)], { id: `bare ${h}`, primeByMs: T0 + h * HOUR_MS });
+    const plan = planOf(yard([area([coat('one', s)]), bare(0.5)]));
+    expect(startH(plan, 'prime')).toBe(0);
+    const past = planYard(yard([bare(-1)]), { seed: 1, steps: 10 });
+    expect(past.unplanned.map(({ code }) => code)).toEqual(['bare-too-long']);
   });
 
   it('a sheet that states no window or no time for the water leaves its area out, by name', () => {

@@ -1,5 +1,5 @@
 import { within } from '../units/index.ts';
-import { type BuiltProblem, buildProblem, COST_UNITS } from './buildProblem.ts';
+import { type BuiltProblem, buildProblem, COST_UNITS, unpaid } from './buildProblem.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import type { NoPlan, Plan, PlanLag, PlanProblem } from './problem.ts';
 import { schedule } from './schedule.ts';
@@ -13,7 +13,7 @@ export interface TimedTask extends PlannedTask {
   people: string[];
   /** Sanding just before it, because a window had closed; ms, 0: none. */
   sandMs: number;
-  /** It cannot be any later without the launch being later. */
+  /** The launch waits for it, through what follows it. */
   critical: boolean;
   /** What is wrong with where it was placed by hand: its air, a window, dust; none: nothing. */
   faults: PlanFault['code'][];
@@ -56,7 +56,7 @@ function lastEnd(problem: PlanProblem, { starts }: Pick<Plan, 'starts'>): number
   return Math.max(0, ...problem.tasks.map(({ id, slots }) => (starts[id] ?? 0) + slots));
 }
 
-/** Tasks of which one that ends later makes its boat's launch later: along tight lags back from it. */
+/** The tasks that a launch waits for: back from it, each time the one that is ready last. */
 function criticalOf(
   tasks: ReadonlyMap<string, { start: number; end: number }>,
   lags: readonly PlanLag[],
@@ -149,6 +149,8 @@ function answerOf(
       return isLate ? [[after, late.slots * SLOT_MS] as const] : [];
     }),
   );
+  const paid = found.cost - unpaid(yard, problem.slots, (id) => times.get(id)?.end);
+  const cost = Math.round(paid / COST_UNITS);
   const faults = pinFaults(yard, problem, found);
   const at = (slot: number) => yard.fromMs + slot * SLOT_MS;
   return {
@@ -163,8 +165,8 @@ function answerOf(
       faults: faults.get(task.id) ?? [],
     })),
     unplanned,
-    cost: Math.round(found.cost / COST_UNITS),
-    bound: Math.round(found.bound / COST_UNITS),
+    cost,
+    bound: found.proven ? cost : Math.min(cost, Math.floor(found.bound / COST_UNITS)),
     proven: found.proven,
     untilMs,
   };

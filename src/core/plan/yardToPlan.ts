@@ -113,5 +113,7 @@ export interface Unplanned {
     | 'closed-for-water'
     /** No hour that anybody works passes the limits of its sheet for a whole session. */
     | 'no-working-hour'
-    | 'too-large-for-bare-steel';
+    | 'too-large-for-bare-steel'
+    /** Steel is bare, and no working hour is left to prime it in time. */
+    | 'bare-too-long';
 }

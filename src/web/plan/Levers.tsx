@@ -62,7 +62,7 @@ function LeverTable({
           <tbody>
             {rows.map(({ code, launch, cost, leftOut }) => (
               <tr key={code ?? 'now'}>
-                <th scope="row">{code === null ? 'None: as planned' : LEVERS[code]}</th>
+                <th scope="row">{code === null ? 'No change' : LEVERS[code]}</th>
                 <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
                 <td className="text-right whitespace-nowrap tabular-nums">
                   {cost === null ? '–' : sayMoney(cost, currency)}

@@ -102,39 +102,61 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
           {lanesOf(shown, by).map(([name, tasks]) => (
             <div key={name} className="border-line border-t py-1">
               <p className="text-sm font-semibold">{name}</p>
-              <div className="week-days relative h-11" aria-hidden="true">
-                {tasks.map((task) => (
-                  <Bar
-                    key={task.id}
-                    task={task}
-                    zone={zone}
-                    from={across(task.start)}
-                    to={across(task.end)}
-                  />
-                ))}
-              </div>
+              <LaneOf tasks={tasks} zone={zone} across={across} />
             </div>
           ))}
         </div>
       </Scroller>
       <p className="text-sm">
-        The list below has the same tasks in words. Heavy frame: if this slips, the launch slips. Dashed:
-        after the end of the forecast. Each day shows {fromHour}:00–{toHour}:00.
+        The list below has the same tasks in words. Heavy frame: the launch waits for this. Dashed: after the
+        end of the forecast. Each day shows {fromHour}:00–{toHour}:00.
       </p>
     </section>
   );
 }
 
-function Bar({ task, zone, from, to }: { task: PlanTaskView; zone: string; from: number; to: number }) {
+/** The least share of the width that a bar takes, so that its word can be read. */
+const LEAST_SHARE = 0.055;
+
+/** Bars of a row of the chart; those that would cover each other lie below each other. */
+function LaneOf({
+  tasks,
+  zone,
+  across,
+}: {
+  tasks: PlanTaskView[];
+  zone: string;
+  across: (at: string) => number;
+}) {
+  const ends: number[] = [];
+  const bars = tasks.map((task) => {
+    const from = Math.min(across(task.start), 1 - LEAST_SHARE);
+    const width = Math.max(LEAST_SHARE, across(task.end) - from);
+    const free = ends.findIndex((end) => end <= from + 1e-9);
+    const line = free < 0 ? ends.length : free;
+    ends[line] = from + width;
+    return { task, from, width, line };
+  });
+  return (
+    <div className="week-days relative" style={{ height: `${ends.length * 1.6}rem` }} aria-hidden="true">
+      {bars.map((bar) => (
+        <Bar key={bar.task.id} {...bar} zone={zone} />
+      ))}
+    </div>
+  );
+}
+
+function Bar(of: { task: PlanTaskView; zone: string; from: number; width: number; line: number }) {
+  const { task, zone, from, width, line } = of;
   const day = sayDay(Date.parse(task.start), zone);
   return (
     <span
       title={`${sayTask(task)}, ${day} ${sayClock(task.start, zone)} to ${sayClock(task.end, zone)}`}
-      className={`bg-base-200 border-base-content absolute top-0 block h-11 overflow-hidden rounded px-0.5 text-[0.7rem] leading-tight ${task.critical ? 'border-[3px]' : 'border'} ${task.beyondForecast ? 'border-dashed' : ''} ${task.faults.length > 0 ? 'bg-error text-error-content' : ''}`}
-      style={{ left: `${from * 100}%`, width: `max(2.4rem, ${(to - from) * 100}%)` }}
+      className={`bg-base-200 border-base-content absolute flex h-[1.5rem] items-center overflow-hidden rounded px-1 text-xs whitespace-nowrap ${task.critical ? 'border-[3px]' : 'border'} ${task.beyondForecast ? 'border-dashed' : ''} ${task.faults.length > 0 ? 'bg-error text-error-content' : ''}`}
+      style={{ left: `${from * 100}%`, width: `${width * 100}%`, top: `${line * 1.6}rem` }}
     >
       {sayTaskShort(task)}
-      {task.pinned && <span className="block">kept</span>}
+      {task.pinned && ', kept'}
     </span>
   );
 }

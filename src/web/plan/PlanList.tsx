@@ -41,7 +41,6 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
             {tasks.map((task) => (
               <li
                 key={task.id}
-                id={`task-${encodeURIComponent(task.id)}`}
                 className="border-line grid gap-x-4 border-b py-1 sm:grid-cols-[8rem_minmax(0,1fr)_auto]"
               >
                 <span className="font-semibold tabular-nums">
@@ -87,7 +86,7 @@ function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
             `, after sanding from ${sayClock(task.sandFrom, zone)}: the window has closed by then`}
         </span>
       )}
-      {task.critical && <span className="block text-sm">If this slips, the launch slips.</span>}
+      {task.critical && <span className="block text-sm">The launch waits for this.</span>}
       {task.pinned && <span className="block text-sm">Kept at this time by hand.</span>}
       {task.faults.length > 0 && (
         <strong className="text-error block text-sm">

@@ -25,7 +25,7 @@ export function sayTask({ kind, what, work, coatNo, coats, session, sessions }: 
 export function sayTaskShort({ kind, work, coatNo, coats }: PlanTaskView): string {
   if (kind === 'launch') return 'Launch';
   if (kind === 'work') return WORK[work ?? ''] ?? 'Work';
-  return `${(coatNo ?? 0) + 1} of ${coats}`;
+  return `${(coatNo ?? 0) + 1}/${coats}`;
 }
 
 /** Why an area is not in the plan, and what to do about it. */
@@ -40,6 +40,8 @@ export const UNPLANNED: Record<UnplannedCode, string> = {
     'No working time is long enough within suitable weather. Work other hours, add a person, or put up a shelter.',
   'too-large-for-bare-steel':
     'Blasting takes so long that the steel can’t be primed in time. Divide the area into pieces.',
+  'bare-too-long':
+    'The steel is bare and can’t be primed in time. Blast it again or have it inspected, then log it at the bench.',
   'safe-not-stated':
     'The data sheet doesn’t say when the film is safe from dew and rain. Enter the time under Materials.',
   'no-hour-passes':

@@ -25,7 +25,7 @@ const iso = (ms: number) => new Date(ms).toISOString();
 interface Named {
   given: GivenYard;
   setup: PlanSetup;
-  areaNames: ReadonlyMap<string, { areaName: string; boatName: string }>;
+  areaNames: ReadonlyMap<string, { areaName: string; boatName: string; boatId: string }>;
 }
 
 const NO_TIME = { startMs: 0, endMs: 0, people: [] as string[], sandMs: 0, critical: false, faults: [] as TimedTask['faults'] }; // biome-ignore format: one line
@@ -86,7 +86,7 @@ function unplannedViews({ plan, clashes }: PlannedYard, { given, areaNames }: Na
 function boatViews(
   tasks: readonly PlanTaskView[],
   unplanned: PlanView['unplanned'],
-  { given }: Named,
+  { given, areaNames }: Named,
 ): PlanBoatView[] {
   return given.boats.map(({ boatId, boatName, wanted }) => {
     const own = tasks.filter((task) => task.boatId === boatId);
@@ -96,7 +96,7 @@ function boatViews(
       launch: own.find(({ kind }) => kind === 'launch')?.start ?? null,
       wanted,
       coats: new Set(own.filter(({ kind }) => kind === 'coat').map(({ id }) => id.split('#')[0])).size,
-      unplanned: unplanned.filter((each) => each.boatName === boatName).length,
+      unplanned: unplanned.filter(({ areaId }) => areaNames.get(areaId)?.boatId === boatId).length,
     };
   });
 }
@@ -164,7 +164,7 @@ export async function planView({ db, memory, jobs, now }: Context): Promise<Plan
     const given = await yardToPlan(known, setup, at, jobs);
     const found = await planRest(jobs, given.yard, BUDGET_MS);
     const areaNames = new Map(
-      known.clocks.map(({ areaId, areaName, boatName }) => [areaId, { areaName, boatName }]),
+      known.clocks.map(({ areaId, areaName, boatName, boatId }) => [areaId, { areaName, boatName, boatId }]),
     );
     return viewOf(found, { given, setup, areaNames }, about);
   });
