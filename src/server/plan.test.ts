@@ -117,6 +117,33 @@ describe('the plan of a yard', () => {
     expect(view.boats.find(({ boatId }) => boatId === boat.id)).toMatchObject({ launch: null, unplanned: 1 });
   });
 
+  it('no sanding is planned beside a wet film in the same shed, though nobody plans that boat', async () => {
+    const [wet, dusty] = [aBoat({ name: 'Just painted' }), aBoat({ name: 'To be sanded' })];
+    const step = aStep(planned.product.id, { coats: 1 });
+    const sanded = aStep(planned.product.id, {
+      coats: 1,
+      before: [{ id: uuidv7(), kind: 'sand', amount: 80, note: '' }],
+    });
+    for (const [boat, on] of [
+      [wet, step],
+      [dusty, sanded],
+    ] as const) {
+      await server.ask('POST', '/boats', boat);
+      const area = (
+        await server.ask<Area>('POST', '/areas', anArea(boat.id, { surroundings: { kind: 'shed' } }))
+      ).body;
+      await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [on] });
+      if (boat === wet)
+        await server.ask('POST', '/log', aCoat({ ...planned, area, step }, NOON - HOUR, { sheetVersion: 2 }));
+    }
+    await setUp({ boats: [{ boatId: dusty.id, wanted: null }] });
+    const { tasks, boats } = await plan();
+    expect(boats.map(({ boatName }) => boatName)).toEqual(['To be sanded']);
+    // Applied until noon at the latest, tack-free four hours later; without the wet film it would begin at noon.
+    expect(hoursAfterNoon(tasks.find(({ work }) => work === 'sand')?.start)).toBeGreaterThanOrEqual(3);
+    await setUp({ boats: [] });
+  });
+
   it('a launch on Sunday moves it forward; a second pair of hands changes nothing where one waits for the film', async () => {
     const { levers, launch } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
     const by = (code: string) => levers.find((lever) => lever.code === code);

@@ -158,14 +158,15 @@ function pinnedTo(task: PlanTask, { pinned: pins, slots }: Horizon): PlanTask {
   return pinned > slots - task.slots ? { ...task, starts: [] } : { ...task, pinned };
 }
 
-/** The tasks of an area and what its boat waits for; or why it cannot be planned. */
-function areaOf(yard: YardToPlan['areas'][number], horizon: Horizon) {
+/** The tasks of an area and what its boat waits for; or why it cannot be planned: then only the film that is on counts. */
+function areaOf(area: AreaToPlan, horizon: Horizon) {
   try {
-    const made = new AreaTasks(yard, horizon);
+    const made = new AreaTasks(area, horizon);
     return { made, ready: made.ready(), why: null };
   } catch (error) {
     if (!(error instanceof NotPlanned)) throw error;
-    return { made: null, ready: [], why: error.why };
+    const made = new AreaTasks({ ...area, coats: [], primeByMs: null, ready: 'tack-free' }, horizon);
+    return { made, ready: made.ready(), why: error.why };
   }
 }
 
@@ -198,12 +199,16 @@ export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
     numbers: new Map(),
   };
   const areas = yard.areas.map((area) => ({ area, ...areaOf(area, horizon) }));
-  const tasks = areas.flatMap(({ made }) => made?.tasks ?? []);
-  const lags: PlanLag[] = areas.flatMap(({ made }) => made?.lags ?? []);
+  const tasks = areas.flatMap(({ made }) => made.tasks);
+  const lags: PlanLag[] = areas.flatMap(({ made }) => made.lags);
   const ends: PlanProblem['ends'][number][] = [];
   for (const boat of yard.boats) {
-    const own = areas.filter(({ area, made }) => area.boatId === boat.id && made !== null);
-    if (own.every(({ made }) => made?.tasks.length === 0)) continue;
+    const own = areas.filter(({ area }) => area.boatId === boat.id);
+    // A boat of which nothing is planned has no date.
+    const isPlanned = own.some(
+      ({ area, why }) => why === null && (area.coats.length > 0 || area.ready === 'immersion'),
+    );
+    if (!isPlanned) continue;
     const launch = launchOf(boat, horizon);
     tasks.push(launch);
     for (const { id: before, lag } of own.flatMap(({ ready }) => ready))

@@ -15,10 +15,13 @@ function byDay(tasks: readonly PlanTaskView[], zone: string): [number, PlanTaskV
   return [...days];
 }
 
-/** The set-up with a task kept where it is, or let go. */
-const withPin = (setup: PlanSetup, { id, start, pinned }: PlanTaskView): PlanSetup => ({
+/** The set-up with a task kept where it is, or released; what was kept in the past is forgotten. */
+const withPin = ({ setup, from }: PlanView, { id, start, pinned }: PlanTaskView): PlanSetup => ({
   ...setup,
-  pins: [...setup.pins.filter(({ taskId }) => taskId !== id), ...(pinned ? [] : [{ taskId: id, start }])],
+  pins: [
+    ...setup.pins.filter((pin) => pin.taskId !== id && pin.start >= from),
+    ...(pinned ? [] : [{ taskId: id, start }]),
+  ],
 });
 
 /** The plan as a list of days: what, where, who; each task can be kept at its time. */
@@ -53,7 +56,7 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
                   disabled={write.isPending}
                   aria-label={`${task.pinned ? 'Release' : 'Keep at this time'}: ${sayTask(task)}, ${task.areaName || task.boatName}`}
                   onClick={() =>
-                    write.mutate({ method: 'PUT', path: '/plan/setup', body: withPin(view.setup, task) })
+                    write.mutate({ method: 'PUT', path: '/plan/setup', body: withPin(view, task) })
                   }
                 >
                   {task.pinned ? 'Release' : 'Keep at this time'}

@@ -89,6 +89,15 @@ function filmOn(clock: AreaClock, now: number): FilmOn | null {
   };
 }
 
+/** An area of which only the film that is on counts: dust harms it, and the boat is not launched before it is dry. */
+const filmOnly = (film: FilmOn) =>
+  ({
+    film: { ...film, segments: [] },
+    primeByMs: null,
+    coats: [],
+    ready: 'tack-free',
+  }) satisfies Partial<AreaToPlan>;
+
 /** Why nothing can be said of an area, before any of its coats is looked at; null: it can be planned. */
 function leftOutBy(clock: AreaClock): UnplannedCode | null {
   if (clock.failed !== null) return 'failed';
@@ -154,42 +163,43 @@ export async function yardToPlan(
   const leftOut: LeftOut[] = [];
   const asked = new Map<string, StartsAsked>();
   const clockOf = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
-  const states = known.states.filter(({ boat }) => ids.has(boat.id));
+  const isWet = (clock: AreaClock | undefined) => clock && filmOn(clock, fromMs)?.wetUntilMs != null;
+  // Beside the boats planned: wet films of others in the same shed, which dust would land on.
+  const states = known.states.filter(
+    ({ boat, area }) =>
+      ids.has(boat.id) || (area.surroundings.kind === 'shed' && isWet(clockOf.get(area.id))),
+  );
   const areas = await inSlices(states, (state): AreaToPlan | null => {
     const clock = clockOf.get(state.area.id);
-    if (!clock || (!hasWork(clock) && !clock.nextIsWater && leftOutBy(clock) === null)) return null;
-    const leave = (code: UnplannedCode, productName: string | null) => {
-      const { areaId, areaName, boatId, boatName } = clock;
-      leftOut.push({ areaId, areaName, boatId, boatName, productName, code });
-      return null;
-    };
-    const why = leftOutBy(clock);
-    if (why) return leave(why, clock.next?.productName ?? null);
+    if (!clock) return null;
     const own = surfaceOf(state, known.catalogue);
     const surroundings = own.indoors ? own.surroundings : surroundingsWith(own.surroundings, lever);
     const place = { ...own, surroundings };
+    const film = filmOn(clock, fromMs);
+    const area = {
+      id: state.area.id,
+      boatId: state.boat.id,
+      air: airOf(state, surroundings, own.indoors),
+      temps: tempsFor(air, place),
+    };
+    /** Nothing is planned on it; while its film is wet there is no dust beside it, and no launch. */
+    const asItIs = film?.wetUntilMs == null ? null : { ...area, ...filmOnly(film) };
+    const leave = (code: UnplannedCode, productName: string | null) => {
+      const { areaId, areaName, boatId, boatName } = clock;
+      leftOut.push({ areaId, areaName, boatId, boatName, productName, code });
+      return asItIs;
+    };
+    const why = leftOutBy(clock);
+    const isDue = hasWork(clock) || clock.nextIsWater || why !== null;
+    if (!ids.has(state.boat.id) || !isDue) return asItIs;
+    if (why) return leave(why, clock.next?.productName ?? null);
     try {
-      const planned = coatsToPlan({
-        state,
-        clock,
-        catalogue: known.catalogue,
-        place,
-        now: fromMs,
-        hands: setup.people.length,
-        longestMs,
-      });
+      const hands = setup.people.length;
+      const planned = coatsToPlan({ state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) asked.set(id, each);
-      return {
-        id: state.area.id,
-        boatId: state.boat.id,
-        air: airOf(state, surroundings, own.indoors),
-        temps: tempsFor(air, place),
-        film: filmOn(clock, fromMs),
-        primeByMs: ms(clock.primeBy),
-        coats: planned.coats,
-        ready: state.area.service === 'immersed' ? 'immersion' : 'tack-free',
-      };
+      const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
+      return { ...area, film, primeByMs: ms(clock.primeBy), coats: planned.coats, ready };
     } catch (error) {
       if (!(error instanceof AreaLeft)) throw error;
       return leave(error.code, error.productName);
@@ -215,7 +225,7 @@ export async function yardToPlan(
       productName,
       code: 'no-hour-passes',
     });
-    return [];
+    return area.film?.wetUntilMs == null ? [] : [{ ...area, ...filmOnly(area.film) }];
   });
   const launches = hoursOn(
     { days: setup.launchDays, fromHour: setup.launchFromHour, toHour: setup.launchToHour },
