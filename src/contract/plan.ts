@@ -15,13 +15,13 @@ export interface PlanPersonInput {
 /** What the plan is made from, beside the record, the systems, the sheets and the weather data. */
 export interface PlanSetup {
   people: PlanPersonInput[];
-  /** Boats in the plan, and when each is wanted afloat; none: every boat that has work left, up to a number. */
+  /** Boats in the plan, with the date each should be afloat. An empty list plans the first few boats with work left. */
   boats: { boatId: string; wanted: string | null }[];
   /** When a boat can be launched: days of the week and hours. */
   launchDays: number[];
   launchFromHour: number;
   launchToHour: number;
-  /** What a day costs that she is launched late, in the smallest unit of the currency. */
+  /** Cost of each day that a boat is launched late, in the smallest unit of the currency. */
   latePerDay: number;
   /** Tasks placed by hand: they stay where they are put. */
   pins: { taskId: string; start: string }[];
@@ -111,7 +111,7 @@ export interface PlanTaskView {
   /** The launch waits for it. */
   critical: boolean;
   pinned: boolean;
-  /** What is wrong with where it was placed by hand; none: nothing. */
+  /** Faults of the time chosen by hand; empty where it is sound. */
   faults: PlanFault['code'][];
   /** Beyond the forecast: by a typical day. */
   beyondForecast: boolean;

@@ -32,9 +32,9 @@ export interface Horizon {
 
 export type OwnTask = PlanTask & { is: PlannedTask };
 
-/** Blasting that takes a larger share of the hours that steel may stand bare leaves no time to prime. */
+/** The largest share of the steel's bare hours that blasting may use: the rest is for priming [M]. */
 const MOST_BLASTING = 0.75;
-/** Harm by dust to a film whose sheet says nothing of it: a day [M]. */
+/** Slots that dust harms a film whose sheet gives no tack-free time: a day [M]. */
 const DAY_SLOTS = 48;
 
 /** A table by end slot: so many slots after the end, never before it. */
@@ -99,7 +99,7 @@ export class AreaTasks {
     for (const coat of area.coats) this.#coat(coat);
   }
 
-  /** What lies between the last film and the launch, by task. @throws {NotPlanned} */
+  /** Lags from the last film to the launch, by task. @throws {NotPlanned} */
   ready(): { id: string; lag: Pick<PlanLag, 'earliest' | 'latest'> }[] {
     const below = this.#below;
     if (below.kind === 'bare') return [];

@@ -98,7 +98,7 @@ function checkYard({ fromMs, people, boats, areas }: YardToPlan): void {
   }
 }
 
-/** The launch of a boat: half an hour and half an hour again, at one of her times. */
+/** The launch of a boat: an hour, within the launching times. */
 function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon): OwnTask {
   const id = launchId(boat.id);
   const by = dueSlot(boat, fromMs, slots);
@@ -143,7 +143,7 @@ const workableFor =
       return found;
     });
 
-/** Tasks placed by hand, by the slot they start at; none of them before the plan begins. */
+/** Start slots of tasks placed by hand; starts before the plan are dropped. */
 const pinsOf = ({ pinned, fromMs }: YardToPlan): Map<string, number> =>
   new Map(
     Object.entries(pinned ?? {})

@@ -15,7 +15,7 @@ export interface TimedTask extends PlannedTask {
   sandMs: number;
   /** The launch waits for it, through what follows it. */
   critical: boolean;
-  /** What is wrong with where it was placed by hand: its air, a window, dust; none: nothing. */
+  /** Faults of the time chosen by hand (air, a window, dust); empty where the time is sound. */
   faults: PlanFault['code'][];
 }
 
@@ -101,15 +101,15 @@ export function planYard(
   if (days >= MOST_DAYS) return answerOf(yard, widest, schedule(widest.problem, effort));
   const built = buildProblem(yard, Math.max(LEAST_DAYS, days) * DAY_SLOTS);
   const found = schedule(built.problem, effort);
-  // What was left out as without an hour in the shorter horizon may have one later.
+  // An area without a suitable hour in the shorter horizon may have one later.
   if (!found.ok || built.unplanned.length > widest.unplanned.length)
     return answerOf(yard, widest, schedule(widest.problem, effort));
   return answerOf(yard, built, found);
 }
 
 /**
- * What is wrong with tasks placed by hand. The scheduler takes their places as given and looks neither at their air nor, between two
- * of them, at any window: judged here as if nobody had placed them.
+ * Faults of tasks placed by hand. The scheduler takes their times as given: it checks neither their air nor, between two of
+ * them, any window. This function judges them as if nobody had placed them.
  */
 function pinFaults(yard: YardToPlan, problem: PlanProblem, plan: Plan): Map<string, PlanFault['code'][]> {
   const placed = new Set(Object.keys(yard.pinned ?? {}));

@@ -14,7 +14,7 @@ export interface WorkToPlan {
   bareForMs?: number;
 }
 
-/** A coat that is still to be applied, in one session or several of equal length. */
+/** A coat left to apply, in one session or several of equal length. */
 export interface CoatToPlan {
   id: string;
   productId: string;
@@ -38,7 +38,7 @@ export interface CoatToPlan {
 
 /** A film that is on already, as the clock has it. */
 export interface FilmOn {
-  /** What it offers its next coat or, finished, the water. */
+  /** States of the film towards the next coat or, where it is the last, towards the water. */
   segments: readonly WindowSegment[];
   /** null: not stated. */
   sandableMs: number | null;
@@ -69,7 +69,7 @@ export interface BoatToPlan {
   id: string;
   /** When she can be launched; in order. */
   launches: readonly CoatSpan[];
-  /** When she is wanted afloat; null: as soon as may be. */
+  /** The date the boat should be afloat; null: as soon as possible. */
   wantedMs: number | null;
   costPerDay: number;
   latePerDay: number;

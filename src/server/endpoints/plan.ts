@@ -24,7 +24,7 @@ export const planEndpoints = [
   write({
     method: 'put',
     path: '/plan/setup',
-    summary: 'Who works when, when boats are wanted, and tasks placed by hand',
+    summary: 'Set people, working hours, wanted dates and tasks placed by hand',
     body: planSetup,
     reply: planSetup,
     touches: ['plan'],

@@ -30,7 +30,7 @@ export async function planSetupOf(db: Queries): Promise<PlanSetup> {
   return { ...AS_NEW, ...row?.setup, version: row?.version ?? 0 };
 }
 
-/** @throws {Stale} where it was changed meanwhile */
+/** @throws {Stale} on a version that is no longer the latest */
 export async function putPlanSetup(db: Queries, { version, ...setup }: PlanSetup): Promise<void> {
   const { id: yardId } = await theYard(db);
   written(

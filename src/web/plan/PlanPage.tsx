@@ -11,7 +11,7 @@ import { PlanList } from './PlanList.tsx';
 import { PlanSetupForm } from './PlanSetupForm.tsx';
 import { daysLate, sayMoment } from './planTimes.ts';
 
-/** What is done when and by whom until the boats are afloat. */
+/** The plan: launch dates, cost, chart, day list, changes compared and set-up. */
 export function PlanPage() {
   const plan = usePlan();
   const yard = useYard();
@@ -21,7 +21,7 @@ export function PlanPage() {
       <QueryBoundary query={yard}>
         {({ zone }) =>
           plan.isPending ? (
-            <p role="status">Planning… This takes a few seconds.</p>
+            <p role="status">Planning… Please wait a few seconds.</p>
           ) : (
             <QueryBoundary query={plan}>{(view) => <Planned view={view} zone={zone} />}</QueryBoundary>
           )

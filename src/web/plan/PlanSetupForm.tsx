@@ -39,7 +39,7 @@ function boatValues({ boats, otherBoats }: PlanView, zone: string): Values['boat
   ].sort((a, b) => a.boatName.localeCompare(b.boatName));
 }
 
-/** Who works when, when boats can be launched and are wanted, what a late day costs. */
+/** People and working hours, launching times, wanted dates and the cost of a late day. */
 export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) {
   const { system } = useUnits();
   const { setup, currency } = view;

@@ -52,7 +52,7 @@ export const UNPLANNED: Record<UnplannedCode, string> = {
   failed: 'The record can’t be used. Open the area to see why.',
 };
 
-/** What is wrong with a task that was placed by hand. */
+/** Faults of a task placed by hand. */
 const FAULTS: Record<PlanTaskView['faults'][number], string> = {
   'not-placed': 'Not in the plan.',
   'pinned-moved': 'Not at the time you chose.',

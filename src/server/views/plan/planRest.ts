@@ -18,7 +18,7 @@ const without = (yard: YardToPlan, boat: string): YardToPlan => ({
   areas: yard.areas.filter(({ boatId }) => boatId !== boat),
 });
 
-/** Plans a yard. Boats whose wishes clash are left out one after the other, so that nobody else waits for them. */
+/** Plans a yard. Boats whose wishes clash are left out one after the other, so that the others still have a plan. */
 export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): Promise<PlannedYard> {
   const clashes: NoYardPlan[] = [];
   let rest = yard;
