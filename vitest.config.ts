@@ -18,7 +18,7 @@ export default defineConfig({
           ...test,
           name: 'logic',
           include: ['src/{core,contract,server}/**/*.test.ts', 'demo/**/*.test.ts'],
-          // Modules, databases and threads are started once a process, not once a file.
+          // Modules are loaded once a process, not once a file, and databases are used again.
           isolate: false,
         },
       },

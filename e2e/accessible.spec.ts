@@ -19,6 +19,8 @@ for (const [theme, width, height] of [
       test(`the screen "${name}" is accessible`, async ({ page, request }) => {
         await page.goto((await addresses(request))[name]);
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        // The plan is looked at once it is there.
+        await expect(page.getByText('Planning…')).toHaveCount(0);
         await expectAccessible(page);
       });
 

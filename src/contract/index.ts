@@ -15,6 +15,7 @@ export * from './log.ts';
 export type * from './logBodies.ts';
 export * from './pace.ts';
 export * from './plan.ts';
+export * from './planView.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';
 export * from './replies/bench.ts';

@@ -57,6 +57,8 @@ describe('the plan of a yard', () => {
     expect([view.state, view.isDefault, view.proven, view.unplanned]).toEqual(['planned', true, true, []]);
     const coats = coatsOf(view);
     expect(coats.map(({ coatNo }) => coatNo)).toEqual([0, 1, 2]);
+    // Nobody gave any rain: under the shed's roof that is no condition.
+    expect(coats.flatMap(({ conditions }) => conditions)).toEqual([]);
     for (const [i, { applyFrom, applyTo }] of coats.entries()) {
       const hour = new Date(applyFrom ?? '').getUTCHours() + 1; // the yard's zone is an hour ahead in May
       expect(hour).toBeGreaterThanOrEqual(8);
@@ -117,6 +119,24 @@ describe('the plan of a yard', () => {
     expect(view.boats.find(({ boatId }) => boatId === boat.id)).toMatchObject({ launch: null, unplanned: 1 });
   });
 
+  it('limits of a sheet that change move the coats at once; rain that nobody gave is a condition outdoors', async () => {
+    const boat = aBoat({ name: 'Outdoors' });
+    const product = { ...aProduct(), name: 'Warm only' };
+    const step = aStep(product.id, { coats: 1 });
+    const cure = { ...product.sheet.cure, events: ripe };
+    const sheet = (surfaceMinC: number | null) => ({ ...product.sheet, cure, limits: { ...product.sheet.limits, surfaceMinC } }); // biome-ignore format: one line
+    await server.ask('POST', '/boats', boat);
+    await server.ask('POST', '/products', { ...product, sheet: sheet(null) });
+    const area = (await server.ask<Area>('POST', '/areas', anArea(boat.id, { surroundings: { kind: 'open' } }))).body; // biome-ignore format: one line
+    await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+    await setUp({ boats: [{ boatId: boat.id, wanted: null }] });
+    expect(coatsOf(await plan())[0]?.conditions).toContain('no-rain-data');
+    // It is 20 °C: a sheet that asks for 40 has no hour left, within the same half hour and under the same name.
+    await server.ask('PUT', `/products/${product.id}`, { ...product, version: 1, sheet: sheet(40) });
+    expect((await plan()).unplanned.map(({ code }) => code)).toEqual(['no-hour-passes']);
+    await setUp({ boats: [] });
+  });
+
   it('no sanding is planned beside a wet film in the same shed, though nobody plans that boat', async () => {
     const [wet, dusty] = [aBoat({ name: 'Just painted' }), aBoat({ name: 'To be sanded' })];
     const step = aStep(planned.product.id, { coats: 1 });
@@ -145,6 +165,7 @@ describe('the plan of a yard', () => {
   });
 
   it('a launch on Sunday moves it forward; a second pair of hands changes nothing where one waits for the film', async () => {
+    await setUp({ boats: [{ boatId: planned.boat.id, wanted: null }] });
     const { levers, launch } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
     const by = (code: string) => levers.find((lever) => lever.code === code);
     expect(Date.parse(by('any-launch-day')?.launch ?? '')).toBeLessThan(Date.parse(launch ?? ''));

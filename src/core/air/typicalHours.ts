@@ -1,9 +1,12 @@
 import { moment, QuantityError } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 import { type AirHour, checkHour } from './hour.ts';
+import { rhWhenWarmed } from './warmed.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_HOURS = 24;
+/** Air drier than of this dew point is taken for as damp as that, °C [M]: it dries anything. */
+const DRIEST_C = -40;
 /** Hours that the typical day is taken from: the last week that is known. */
 const WEEK_HOURS = 7 * DAY_HOURS;
 /** No plan looks further ahead. */
@@ -13,12 +16,6 @@ const mean = (values: readonly (number | undefined)[]): number | undefined =>
   values.some((value) => value === undefined) || values.length === 0
     ? undefined
     : (values as number[]).reduce((sum, value) => sum + value, 0) / values.length;
-
-/** Relative humidity of air with this dew point (Magnus, as the dew point is worked out). */
-function rhAt(airC: number, dewC: number): number {
-  const pressure = (tempC: number) => Math.exp((17.62 * tempC) / (243.12 + tempC));
-  return Math.min(1, pressure(dewC) / pressure(airC));
-}
 
 /**
  * Air beyond a forecast: of each hour of the day what it was on average over the last week that is known. Temperature, moisture,
@@ -49,7 +46,8 @@ export function typicalHours(hours: readonly AirHour[], untilMs: number): AirHou
     const cloudTenths = mean(of.map((hour) => hour.cloudTenths));
     return {
       airC,
-      rh: rhAt(airC, dewC),
+      // Air of this dew point, warmed to its temperature.
+      rh: rhWhenWarmed({ airC: Math.max(DRIEST_C, dewC), rh: 1, toC: airC }),
       ...(windMs !== undefined && { windMs }),
       ...(cloudTenths !== undefined && { cloudTenths }),
     };

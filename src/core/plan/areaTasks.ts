@@ -1,7 +1,7 @@
 import type { Next } from '../cure/index.ts';
 import { dryByEnd, type FilmTakes, mayTable, takesByEnd, takesOf, windowTables } from './lagTables.ts';
 import type { PlanLag, PlanTask, Span } from './problem.ts';
-import { SLOT_MS, slotAfter, slotBefore, slotsOf } from './slots.ts';
+import { after, SLOT_MS, slotAfter, slotBefore, slotsOf, startSpans } from './slots.ts';
 import type { AreaToPlan, CoatToPlan, PlannedTask, Unplanned, WorkToPlan } from './yardToPlan.ts';
 
 /** The tasks of one area: its films, the work and the coats that are left, and what each waits for. */
@@ -37,33 +37,18 @@ const MOST_BLASTING = 0.75;
 /** Slots that dust harms a film whose sheet gives no tack-free time: a day [M]. */
 const DAY_SLOTS = 48;
 
-/** A table by end slot: so many slots after the end, never before it. */
-const after = (slots: number, wait: number): number[] =>
-  Array.from({ length: slots + 1 }, (_, end) => Math.min(slots + 1, Math.max(0, end + wait)));
-
-/** Stretches of time as spans of slots at which a task can start. */
-export function startSpans(
-  stretches: readonly { fromMs: number; toMs: number }[],
-  { fromMs, slots, aheadMs }: { fromMs: number; slots: number; aheadMs: number },
-): Span[] {
-  const spans: [number, number][] = [];
-  for (const stretch of stretches) {
-    const from = Math.max(0, slotAfter(stretch.fromMs - aheadMs, fromMs));
-    const last = Number.isFinite(stretch.toMs) ? slotBefore(stretch.toMs - aheadMs, fromMs) : slots;
-    const to = Math.min(slots, last) + 1;
-    const before = spans.at(-1);
-    if (to <= from) continue;
-    if (before && from <= before[1]) before[1] = Math.max(before[1], to);
-    else spans.push([from, to]);
-  }
-  return spans;
-}
-
 /** Slots of a session, and what of them is getting ready: what is left of the last one too. */
 function timesOf({ getReadyMs, applyMs, cleanUpMs }: CoatToPlan): { length: number; getReadyMs: number } {
   const length = slotsOf(getReadyMs + applyMs + cleanUpMs);
   return { length, getReadyMs: length * SLOT_MS - applyMs - cleanUpMs };
 }
+
+/** Whether steel blasted in so long can be primed within its hours: in one session, the last strip too. */
+const fitsBare = (ms: number, bareForMs: number, coat: CoatToPlan): boolean =>
+  ms <= bareForMs * MOST_BLASTING &&
+  coat.sessions === 1 &&
+  slotsOf(ms) * SLOT_MS + timesOf(coat).getReadyMs <= bareForMs &&
+  timesOf(coat).getReadyMs + coat.applyMs <= bareForMs;
 
 const sessionId = ({ id, sessions }: CoatToPlan, session: number): string =>
   sessions > 1 ? `${id}#${session + 1}` : id;
@@ -74,11 +59,11 @@ type Below =
   | { kind: 'film'; id: string }
   | { kind: 'coat'; ids: string[]; coat: CoatToPlan };
 
-/** The last piece of work before a coat, and the hours to wait after it. */
+/** The last piece of work before a coat and the wait after it, and the work that bared the steel, whatever came after that. */
 interface WorkDone {
   last: OwnTask | null;
   waitMs: number;
-  bareForMs: number | null;
+  bared: { task: OwnTask; forMs: number } | null;
 }
 
 export class AreaTasks {
@@ -131,7 +116,7 @@ export class AreaTasks {
     if (!takes) throw this.#left(null, 'ready-not-stated');
     if (takes.every(({ mayMs }) => mayMs === null))
       throw this.#left(null, below.kind === 'coat' ? 'never-ready' : 'closed-for-water');
-    return windowTables(takes, { ...this.#horizon, aheadMs: 0 }, null);
+    return windowTables(takes, { ...this.#horizon, aheadMs: 0, longerMs: 0 }, null);
   }
 
   #left(coat: CoatToPlan | null, code: Unplanned['code']): NotPlanned {
@@ -186,6 +171,11 @@ export class AreaTasks {
     return takes && this.#always({ ...takes, wetMs: film.wetUntilMs ?? this.#horizon.fromMs });
   }
 
+  /** How long the film below took to apply, ms. */
+  #belowTookMs(): number {
+    return this.#below.kind === 'coat' ? this.#below.coat.applyMs : (this.#area.film?.appliedInMs ?? 0);
+  }
+
   /** What the film below takes, by the end of each of its tasks; null: there is none. @throws {NotPlanned} */
   #takesBelow(coat: CoatToPlan, sandFirst: boolean): { ids: string[]; takes: FilmTakes[] } | null {
     const below = this.#below;
@@ -232,7 +222,7 @@ export class AreaTasks {
         { kind: 'coat', coatId: coat.id, session: [session, coat.sessions], getReadyMs, cleanUpMs },
       );
       this.#overFilm(coat, id, getReadyMs, done);
-      this.#afterWork(id, getReadyMs, done);
+      this.#afterWork(coat, id, done);
       const before = ids.at(-1);
       if (before !== undefined) this.lags.push({ before, after: id, earliest: after(slots, 0) });
       ids.push(id);
@@ -247,7 +237,9 @@ export class AreaTasks {
     const below = this.#takesBelow(coat, sandFirst);
     if (below) {
       const sand = sandFirst || coat.sandMs === 0 ? null : { slots: slotsOf(coat.sandMs), cost: 0 };
-      const tables = windowTables(below.takes, { fromMs, slots, aheadMs }, sand);
+      // A coat that takes longer than the one below comes to its last strip later than that one closes.
+      const longerMs = Math.max(0, coat.applyMs - this.#belowTookMs());
+      const tables = windowTables(below.takes, { fromMs, slots, aheadMs, longerMs }, sand);
       for (const [i, before] of below.ids.entries()) {
         // The window of the first session closes first: it decides for the whole coat.
         this.lags.push({ before, after: id, ...(i === 0 ? tables : { earliest: tables.earliest }) });
@@ -258,20 +250,26 @@ export class AreaTasks {
     }
     const { primeByMs } = this.#area;
     if (this.#below.kind !== 'film' || primeByMs === null) return;
-    const by = slotBefore(primeByMs - aheadMs, fromMs);
+    // All of it is primed by then, its last strip too.
+    const by = slotBefore(primeByMs - aheadMs - coat.applyMs, fromMs);
     const firstStart = Math.min(...this.#endsOf(coat)) - timesOf(coat).length;
     if (firstStart > by) throw this.#left(coat, 'bare-too-long');
     const latest = this.#always(Math.min(slots + 1, by));
     this.lags.push({ before: this.#below.id, after: id, earliest: after(slots, 0), latest });
   }
 
-  /** What a session waits for of the work before it: bare steel is primed within its hours, from where it was bare first. */
-  #afterWork(id: string, aheadMs: number, { last, waitMs, bareForMs }: WorkDone): void {
-    if (!last) return;
+  /** What a session waits for of the work before it, and by when bare steel must be primed. */
+  #afterWork(coat: CoatToPlan, id: string, { last, waitMs, bared }: WorkDone): void {
     const { slots } = this.#horizon;
-    const lag = { before: last.id, after: id, earliest: after(slots, slotsOf(waitMs)) };
-    if (bareForMs === null) this.lags.push(lag);
-    else this.lags.push({ ...lag, latest: after(slots, slotBefore(bareForMs - aheadMs, 0) - last.slots) });
+    if (last) this.lags.push({ before: last.id, after: id, earliest: after(slots, slotsOf(waitMs)) });
+    if (!bared) return;
+    const { task, forMs } = bared;
+    const { getReadyMs } = timesOf(coat);
+    // The first strip is primed in time after it was bared first, the last one after it was bared last.
+    const first = slotBefore(forMs - getReadyMs, 0) - task.slots;
+    const final = slotBefore(forMs - getReadyMs - coat.applyMs, 0);
+    const latest = after(slots, Math.min(first, final));
+    this.lags.push({ before: task.id, after: id, earliest: after(slots, 0), latest });
   }
 
   #wetUntil(coat: CoatToPlan): number[] {
@@ -283,33 +281,34 @@ export class AreaTasks {
 
   /** Work before a coat, each after the one before it and once the film below can bear it. */
   #workBefore(coat: CoatToPlan): WorkDone {
+    let done: WorkDone = { last: null, waitMs: 0, bared: null };
+    for (const work of coat.work)
+      done =
+        work.kind === 'wait' ? { ...done, waitMs: done.waitMs + work.ms } : this.#pieces(work, coat, done);
+    return done;
+  }
+
+  /** One piece of work, in so many goes as it takes. */
+  #pieces(work: WorkToPlan, coat: CoatToPlan, before: WorkDone): WorkDone {
     const { slots, longestMs } = this.#horizon;
-    let done: WorkDone = { last: null, waitMs: 0, bareForMs: null };
-    for (const work of coat.work) {
-      if (work.kind === 'wait') {
-        done = { ...done, waitMs: done.waitMs + work.ms };
-        continue;
-      }
-      const bareForMs = work.bareForMs ?? null;
-      if (bareForMs !== null && work.ms > bareForMs * MOST_BLASTING)
-        throw this.#left(coat, 'too-large-for-bare-steel');
-      const pieces = Math.max(1, Math.ceil(work.ms / longestMs - 1e-9));
-      for (let piece = 0; piece < pieces; piece++) {
-        const task = this.#add(
-          {
-            id: `${coat.id}/${work.id}${pieces > 1 ? `#${piece + 1}` : ''}`,
-            slots: Math.max(1, slotsOf(work.ms / pieces)),
-            people: 1,
-            dusty: work.dusty,
-          },
-          { kind: 'work', coatId: coat.id, workId: work.id, session: [piece, pieces] },
-        );
-        const { last, waitMs } = done;
-        if (last)
-          this.lags.push({ before: last.id, after: task.id, earliest: after(slots, slotsOf(waitMs)) });
-        if (!last || work.kind === 'sand') this.#workOnFilm(task.id, work, coat, last ? 0 : waitMs);
-        done = { last: task, waitMs: 0, bareForMs };
-      }
+    const { bareForMs } = work;
+    if (bareForMs !== undefined && !fitsBare(work.ms, bareForMs, coat))
+      throw this.#left(coat, 'too-large-for-bare-steel');
+    const pieces = Math.max(1, Math.ceil(work.ms / longestMs - 1e-9));
+    let done = before;
+    for (let piece = 0; piece < pieces; piece++) {
+      const id = `${coat.id}/${work.id}${pieces > 1 ? `#${piece + 1}` : ''}`;
+      const length = Math.max(1, slotsOf(work.ms / pieces));
+      const task = this.#add(
+        { id, slots: length, people: 1, dusty: work.dusty },
+        { kind: 'work', coatId: coat.id, workId: work.id, session: [piece, pieces] },
+      );
+      const { last, waitMs } = done;
+      if (last) this.lags.push({ before: last.id, after: id, earliest: after(slots, slotsOf(waitMs)) });
+      if (!last || work.kind === 'sand') this.#workOnFilm(id, work, coat, last ? 0 : waitMs);
+      // The hours of bare steel count from the first piece that bares it.
+      const bared = done.bared ?? (bareForMs === undefined ? null : { task, forMs: bareForMs });
+      done = { last: task, waitMs: 0, bared };
     }
     return done;
   }

@@ -1,7 +1,7 @@
 import { moment, positive, QuantityError, within } from '../units/index.ts';
-import { AreaTasks, type Horizon, NotPlanned, type OwnTask, startSpans } from './areaTasks.ts';
+import { AreaTasks, type Horizon, NotPlanned, type OwnTask } from './areaTasks.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
-import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
+import { SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
 import type { AreaToPlan, BoatToPlan, CoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
 
 export interface BuiltProblem {
@@ -74,6 +74,7 @@ function checkCoat(coat: CoatToPlan): void {
 }
 
 function checkArea({ film, primeByMs, coats }: AreaToPlan): void {
+  if (film) length('time the film took to apply (ms)', film.appliedInMs);
   if (primeByMs !== null) moment('time to prime by', primeByMs);
   for (const { fromMs, toMs } of film?.segments ?? []) {
     moment('start of a window', fromMs);

@@ -1,3 +1,4 @@
+export { PLAN_ASSUMES } from './assumptions.ts';
 export { type BuiltProblem, buildProblem } from './buildProblem.ts';
 export { type PlanFault, planFaults } from './planFaults.ts';
 export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './planYard.ts';

@@ -154,11 +154,12 @@ export function mayTable(times: readonly (number | null)[], fromMs: number, slot
  * What a film takes, by the slot its task ends at, as the tables of a lag: "may" rounded late, "must" rounded early.
  *
  * @param aheadMs what lies between the start of the task after and the moment that counts: getting ready for the coat
+ * @param longerMs by how much the coat after takes longer than the film below did
  * @param sand slots that sanding takes where the window has closed, and what it costs beside the hours; null: the film is not sanded for this
  */
 export function windowTables(
   takes: readonly FilmTakes[],
-  { fromMs, slots, aheadMs }: { fromMs: number; slots: number; aheadMs: number },
+  { fromMs, slots, aheadMs, longerMs }: { fromMs: number; slots: number; aheadMs: number; longerMs: number },
   sand: { slots: number; cost: number } | null,
 ): Pick<PlanLag, 'earliest' | 'latest' | 'late'> {
   const earliest = mayTable(
@@ -168,7 +169,7 @@ export function windowTables(
   );
   if (takes.every(({ closesMs }) => closesMs === null)) return { earliest };
   const latest = takes.map(({ closesMs }) =>
-    closesMs === null ? slots + 1 : Math.min(slots + 1, slotBefore(closesMs - aheadMs, fromMs)),
+    closesMs === null ? slots + 1 : Math.min(slots + 1, slotBefore(closesMs - aheadMs - longerMs, fromMs)),
   );
   for (let end = slots - 1; end >= 0; end--)
     latest[end] = Math.min(latest[end] as number, latest[end + 1] as number);

@@ -134,6 +134,17 @@ describe('by hand, at a steady 20 °C', () => {
     // From the first strip bared: the prime is begun within four hours of the start of blasting.
     expect(primed - begun).toBeLessThanOrEqual(4);
     expect(primed).toBeGreaterThanOrEqual(5);
+    // A wash with salt remover after the blast, and a wait for it to dry, use up the same hours.
+    const wash = [
+      { id: 'wash', kind: 'work' as const, ms: HOUR_MS / 2, dusty: false },
+      { id: 'dry', kind: 'wait' as const, ms: HOUR_MS / 2, dusty: false },
+    ];
+    const washed = planOf(yard([area([coat('prime', s, { applyMs: 1.5 * HOUR_MS, work: [...blast(1), ...wash], starts: [{ fromMs: T0 + 30 * HOUR_MS, toMs: T0 + 32 * HOUR_MS }] })])])); // biome-ignore format: one line
+    const bared = startH(washed, 'prime/blast');
+    expect(startH(washed, 'prime') - bared).toBeLessThanOrEqual(4);
+    // Its last strip, bared an hour after the first, is primed within four hours too.
+    expect(startH(washed, 'prime') + 1.5 - (bared + 1)).toBeLessThanOrEqual(4);
+    expect(startH(washed, 'prime')).toBeGreaterThanOrEqual(30);
     const large = planYard(yard([area([primer(3.5)])]), { seed: 1, steps: 10 });
     expect(large.unplanned).toEqual([
       { areaId: 'bottom', coatId: 'prime', code: 'too-large-for-bare-steel' },
@@ -143,7 +154,7 @@ describe('by hand, at a steady 20 °C', () => {
   it('steel that is bare is primed first, and past its hours is said to be', () => {
     const s = sheet({ minH: 6, waterH: 24 });
     const bare = (h: number) => area([coat('prime', s)], { id: `bare ${h}`, primeByMs: T0 + h * HOUR_MS });
-    const plan = planOf(yard([area([coat('one', s)]), bare(0.5)]));
+    const plan = planOf(yard([area([coat('one', s)]), bare(1)]));
     expect(startH(plan, 'prime')).toBe(0);
     const past = planYard(yard([bare(-1)]), { seed: 1, steps: 10 });
     expect(past.unplanned.map(({ code }) => code)).toEqual(['bare-too-long']);
@@ -160,6 +171,7 @@ describe('by hand, at a steady 20 °C', () => {
   it('a film that is on holds the plan back by its own window, and dust waits until it is dry', () => {
     const s = sheet({ minH: 6, waterH: 24 });
     const film = {
+      appliedInMs: HOUR_MS,
       segments: [
         { state: 'too-soon' as const, fromMs: T0 - HOUR_MS, toMs: T0 + 3 * HOUR_MS },
         { state: 'open' as const, fromMs: T0 + 3 * HOUR_MS, toMs: null },

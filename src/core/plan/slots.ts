@@ -1,3 +1,5 @@
+import type { Span } from './problem.ts';
+
 /** The plan's unit of time, ms: half an hour. */
 export const SLOT_MS = 1_800_000;
 
@@ -10,3 +12,25 @@ export const slotBefore = (ms: number, fromMs: number): number => Math.floor((ms
 
 /** A length in whole slots, rounded up; work that takes any time takes one slot or more. */
 export const slotsOf = (ms: number): number => Math.max(0, Math.ceil(ms / SLOT_MS - 1e-9));
+
+/** A table by end slot: so many slots after the end, never before it. */
+export const after = (slots: number, wait: number): number[] =>
+  Array.from({ length: slots + 1 }, (_, end) => Math.min(slots + 1, Math.max(0, end + wait)));
+
+/** Stretches of time as spans of slots at which a task can start. */
+export function startSpans(
+  stretches: readonly { fromMs: number; toMs: number }[],
+  { fromMs, slots, aheadMs }: { fromMs: number; slots: number; aheadMs: number },
+): Span[] {
+  const spans: [number, number][] = [];
+  for (const stretch of stretches) {
+    const from = Math.max(0, slotAfter(stretch.fromMs - aheadMs, fromMs));
+    const last = Number.isFinite(stretch.toMs) ? slotBefore(stretch.toMs - aheadMs, fromMs) : slots;
+    const to = Math.min(slots, last) + 1;
+    const before = spans.at(-1);
+    if (to <= from) continue;
+    if (before && from <= before[1]) before[1] = Math.max(before[1], to);
+    else spans.push([from, to]);
+  }
+  return spans;
+}

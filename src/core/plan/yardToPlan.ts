@@ -38,6 +38,8 @@ export interface CoatToPlan {
 
 /** A film that is on already, as the clock has it. */
 export interface FilmOn {
+  /** How long it took to apply, ms. */
+  appliedInMs: number;
   /** States of the film towards the next coat or, where it is the last, towards the water. */
   segments: readonly WindowSegment[];
   /** null: not stated. */

@@ -3,7 +3,8 @@ import type { LeversView, PlanView } from '../../contract/index.ts';
 import { useLevers } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
-import { LEVERS } from '../words/plan.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { leverNames } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
 import { sayMoment } from './planTimes.ts';
 
@@ -42,6 +43,7 @@ function LeverTable({
   zone: string;
   currency: PlanView['currency'];
 }) {
+  const names = leverNames(useUnits().show);
   const rows = [{ code: null, launch: view.launch, cost: view.cost, leftOut: view.leftOut }, ...view.levers];
   return (
     <>
@@ -62,7 +64,7 @@ function LeverTable({
           <tbody>
             {rows.map(({ code, launch, cost, leftOut }) => (
               <tr key={code ?? 'now'}>
-                <th scope="row">{code === null ? 'No change' : LEVERS[code]}</th>
+                <th scope="row">{code === null ? 'No change' : names[code]}</th>
                 <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
                 <td className="text-right whitespace-nowrap tabular-nums">
                   {cost === null ? '–' : sayMoney(cost, currency)}
@@ -74,8 +76,9 @@ function LeverTable({
         </table>
       </Scroller>
       <p className="text-sm">
-        Each row is planned for half a second, so small differences mean little. Costs of a tent, heat or a
-        second person’s travel are not included. With fewer areas left out, the plan covers more work.
+        Each row is planned in under a second, so small differences mean little. Costs do not include the
+        tent, heat or travel. A row with fewer areas left out covers more work. Films already applied keep the
+        times they have now.
       </p>
     </>
   );

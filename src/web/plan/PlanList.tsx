@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { PlanSetup, PlanTaskView, PlanView } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { startOfDay } from '../clock/wallClock.ts';
+import { sayCondition } from '../words/airReasons.ts';
 import { sayFaults, sayTask } from '../words/plan.ts';
 import { sayClock, sayDay } from './planTimes.ts';
 
@@ -19,7 +20,7 @@ function byDay(tasks: readonly PlanTaskView[], zone: string): [number, PlanTaskV
 const withPin = ({ setup, from }: PlanView, { id, start, pinned }: PlanTaskView): PlanSetup => ({
   ...setup,
   pins: [
-    ...setup.pins.filter((pin) => pin.taskId !== id && pin.start >= from),
+    ...setup.pins.filter((pin) => pin.taskId !== id && Date.parse(pin.start) >= Date.parse(from)),
     ...(pinned ? [] : [{ taskId: id, start }]),
   ],
 });
@@ -89,6 +90,11 @@ function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
             `, after sanding from ${sayClock(task.sandFrom, zone)}: the window has closed by then`}
         </span>
       )}
+      {task.conditions.map((code) => (
+        <span key={code} className="block text-sm font-semibold">
+          {sayCondition(code)}
+        </span>
+      ))}
       {task.critical && <span className="block text-sm">The launch waits for this.</span>}
       {task.pinned && <span className="block text-sm">Kept at this time by hand.</span>}
       {task.faults.length > 0 && (

@@ -53,7 +53,7 @@ function Answer({ view, zone }: { view: PlanView; zone: string }) {
   if (view.state === 'no-weather')
     return (
       <p>
-        There is no weather data, so nothing can be planned.{' '}
+        There is no weather data for today, so nothing can be planned.{' '}
         <Link className="link" to="/weather">
           Add weather data
         </Link>
@@ -82,7 +82,7 @@ function Answer({ view, zone }: { view: PlanView; zone: string }) {
               {boat.launch ? (
                 <strong>ready to launch {sayMoment(boat.launch, zone)}</strong>
               ) : (
-                <strong>no date: nothing of this boat can be planned</strong>
+                <strong>no launch date</strong>
               )}
               {boat.launch && boat.wanted && <Wanted wanted={boat.wanted} launch={boat.launch} zone={zone} />}
             </p>
@@ -97,9 +97,9 @@ function Answer({ view, zone }: { view: PlanView; zone: string }) {
       <Cost view={view} />
       <p className="text-sm">
         {view.forecastUntil &&
-          `The forecast ends ${sayMoment(view.forecastUntil, zone)}. After that, the plan assumes days like the last week known, and no data on rain. `}
-        The dates hold only if the weather does. The product’s data sheet and the checks at the bench decide
-        on the day.
+          `The weather data ends ${sayMoment(view.forecastUntil, zone)}. After that, the plan assumes an average day of the last week of data, without data on rain. `}
+        The dates change if the weather differs. On the day, follow the data sheet and the checks at the
+        bench.
       </p>
       {view.clashes.map((clash) => (
         <div
@@ -108,8 +108,7 @@ function Answer({ view, zone }: { view: PlanView; zone: string }) {
           className="border-error border-l-4 pl-3"
         >
           <p className="font-semibold">
-            {clash.tasks[0]?.boatName ?? 'A boat'}: no plan fits within eight weeks. These clash:{' '}
-            {sayClash(clash)}.
+            {clash.tasks[0]?.boatName ?? 'A boat'}: {sayClash(clash)}
           </p>
           <ul className="list-disc pl-5">
             {clash.tasks.map((task) => (
@@ -176,7 +175,7 @@ function Cost({ view: { cost, bound, proven, currency } }: { view: PlanView }) {
       <strong>{sayMoney(cost, currency)}</strong> for working hours, yard days and lateness, without paint.{' '}
       {proven
         ? 'No other plan costs less.'
-        : `No plan costs less than ${sayMoney(bound ?? 0, currency)}; this one is the best found in two seconds.`}
+        : `This is the best plan found so far. No plan costs less than ${sayMoney(bound ?? 0, currency)}.`}
     </p>
   );
 }

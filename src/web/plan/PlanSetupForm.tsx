@@ -1,7 +1,10 @@
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, PlanSetup, PlanView } from '../../contract/index.ts';
+import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
+import { PLAN_ASSUMES } from '../../core/plan/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
+import { SANDING_M2_PER_H } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -41,7 +44,8 @@ function boatValues({ boats, otherBoats }: PlanView, zone: string): Values['boat
 
 /** People and working hours, launching times, wanted dates and the cost of a late day. */
 export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) {
-  const { system } = useUnits();
+  const { system, show } = useUnits();
+  const area = (m2: number) => show(m2, 'area');
   const { setup, currency } = view;
   const submit = async (values: Values, over: { version?: number }): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
@@ -123,20 +127,21 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
           <summary className="target cursor-pointer py-2 font-semibold">Assumptions of the plan</summary>
           <ul className="list-disc space-y-1 pl-5">
             <li>
-              Half an hour to get ready for each coat and half an hour to clean up; a spray gun takes an hour
-              more of each.
+              {PLAN_ASSUMES.getReadyH} h to get ready for each coat and {PLAN_ASSUMES.cleanUpH} h to clean up.
+              A spray gun takes {PLAN_ASSUMES.sprayMoreH} h more for each.
             </li>
             <li>
-              Sanding 10 m² an hour, washing 30, blasting steel 8, other preparation 3. Inspections take half
-              an hour.
+              Per hour: sanding {area(SANDING_M2_PER_H)}, washing {area(PLAN_ASSUMES.washM2PerH)}, blasting
+              steel {area(PLAN_ASSUMES.prepareSteelM2PerH)}, other preparation{' '}
+              {area(PLAN_ASSUMES.prepareM2PerH)}. An inspection takes {PLAN_ASSUMES.leastWorkH} h.
             </li>
             <li>
               Application at the usual pace of each method. Roll and tip takes two people; one person alone
-              takes twice as long.
+              takes {PLAN_ASSUMES.aloneTimes} times as long.
             </li>
-            <li>Blasted steel is primed within 4 hours of the start of blasting.</li>
-            <li>No sanding or scraping in the same air as a wet film. Boats in the shed share their air.</li>
-            <li>Masking, moving supports, deliveries and tides are not in the plan yet.</li>
+            <li>Blasted steel is primed within {BARE_STEEL_HOURS} h of the start of blasting.</li>
+            <li>No sanding or scraping in the same air as a wet film. Boats in the shed share the air.</li>
+            <li>Not planned yet: masking, moving supports, deliveries and tides.</li>
           </ul>
         </details>
       </RecordForm>

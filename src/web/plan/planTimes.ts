@@ -1,4 +1,4 @@
-import { dayText, monthText, startOfDay, wallOf } from '../clock/wallClock.ts';
+import { clockText, dayText, monthText, startOfDay, wallOf } from '../clock/wallClock.ts';
 
 /** "Fri 18 Dec", whatever the day today. */
 export function sayDay(ms: number, zone: string): string {
@@ -14,8 +14,7 @@ export function sayMoment(at: string, zone: string): string {
 
 /** "14:00". */
 export function sayClock(at: string, zone: string): string {
-  const { hour, minute } = wallOf(Date.parse(at), zone);
-  return `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+  return clockText(wallOf(Date.parse(at), zone));
 }
 
 /** Beginnings of so many days in a row, and the end of the last, ms. */

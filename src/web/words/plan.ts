@@ -1,4 +1,7 @@
-import type { LeverCode, PlanTaskView, PlanView, UnplannedCode } from '../../contract/index.ts';
+import type { LeverCode, PlanClash, PlanTaskView, UnplannedCode } from '../../contract/index.ts';
+
+import { PLAN_ASSUMES } from '../../core/plan/index.ts';
+import type { Units } from '../units/UnitsContext.tsx';
 
 /** The plan in words. */
 
@@ -70,14 +73,15 @@ const FAULTS: Record<PlanTaskView['faults'][number], string> = {
 };
 export const sayFaults = ({ faults }: PlanTaskView): string => faults.map((code) => FAULTS[code]).join(' ');
 
-export const LEVERS: Record<LeverCode, string> = {
+/** What each change compared is called. */
+export const leverNames = (show: Units['show']): Record<LeverCode, string> => ({
   'second-person': 'A second person, same hours',
-  'longer-days': 'Two hours longer every working day',
+  'longer-days': `${PLAN_ASSUMES.longerDayH} hours longer every working day`,
   weekends: 'Work at weekends too',
   'any-launch-day': 'Launch on any day of the week',
   tent: 'A tent over everything outdoors',
-  heated: 'Everything under cover, heated to 16 °C',
-};
+  heated: `Everything under cover, heated to ${show(PLAN_ASSUMES.heatedToC, 'temperature')}`,
+});
 
 /** What clashes, from the planner's codes: the part of each before its first space. */
 const WHY: Record<string, string> = {
@@ -89,7 +93,8 @@ const WHY: Record<string, string> = {
   horizon: 'the eight weeks of the plan',
   pinned: 'times placed by hand',
 };
-export function sayClash({ why }: PlanView['clashes'][number]): string {
+export function sayClash({ why, proven, minimal }: PlanClash): string {
   const words = new Set(why.flatMap((code) => WHY[code.split(' ')[0] ?? ''] ?? []));
-  return [...words].join(', ');
+  const found = proven ? 'no plan fits within eight weeks' : 'no plan was found in the time available';
+  return `${found}. ${minimal ? 'These tasks clash' : 'The clash is among these tasks'}: ${[...words].join(', ')}.`;
 }

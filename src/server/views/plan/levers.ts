@@ -1,9 +1,10 @@
 import type { LeverCode, LeversView, PlanSetup } from '../../../contract/index.ts';
-import type { YardPlan } from '../../../core/plan/index.ts';
+import { PLAN_ASSUMES, type YardPlan } from '../../../core/plan/index.ts';
 import { remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import { planSetupOf } from '../../rows/plan.ts';
 import { planRest } from './planRest.ts';
+import { isCurrent } from './planView.ts';
 import { yardToPlan } from './yardToPlan.ts';
 
 /** What would change the date: each change of the premises planned beside the plan as it is, all with the same effort. */
@@ -20,7 +21,6 @@ const LEVERS: readonly LeverCode[] = [
 const BUDGET_MS = 400;
 const HOLDS_MS = 30 * 60_000;
 const WEEK = [1, 2, 3, 4, 5, 6, 7];
-const LONGER_HOURS = 2;
 /** As the default setup's, never stored. */
 const SECOND_ID = '019ae100-0000-7000-8000-000000000002';
 
@@ -34,7 +34,10 @@ function changed(setup: PlanSetup, lever: LeverCode | null): PlanSetup {
     case 'longer-days':
       return {
         ...setup,
-        people: people.map((each) => ({ ...each, toHour: Math.min(24, each.toHour + LONGER_HOURS) })),
+        people: people.map((each) => ({
+          ...each,
+          toHour: Math.min(24, each.toHour + PLAN_ASSUMES.longerDayH),
+        })),
       };
     case 'weekends':
       return { ...setup, people: people.map((each) => ({ ...each, days: WEEK })) };
@@ -60,7 +63,7 @@ export async function leversView({ db, memory, jobs, now }: Context): Promise<Le
   const at = now();
   const setup = await planSetupOf(db);
   const known = await memory.at(at);
-  if (known.hours.length === 0)
+  if (!isCurrent(known.hours, at))
     return { now: new Date(at).toISOString(), launch: null, cost: null, leftOut: 0, levers: [] };
   return kept(known.snapshot, [setup.version, Math.floor(at / HOLDS_MS)], async () => {
     const planned = async (lever: LeverCode | null) => {
@@ -78,9 +81,7 @@ export async function leversView({ db, memory, jobs, now }: Context): Promise<Le
     const levers = [];
     for (const code of changes) {
       const { launchMs, cost, leftOut } = await planned(code);
-      const both = launchMs !== null && asItIs.launchMs !== null;
-      const earlierH = both ? ((asItIs.launchMs as number) - (launchMs as number)) / 3_600_000 : null;
-      levers.push({ code, launch: iso(launchMs), earlierH, cost, leftOut });
+      levers.push({ code, launch: iso(launchMs), cost, leftOut });
     }
     return {
       now: new Date(at).toISOString(),

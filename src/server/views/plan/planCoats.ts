@@ -1,8 +1,8 @@
-import type { Step, UnplannedCode, WorkView } from '../../../contract/index.ts';
+import type { Product, Step, UnplannedCode, WorkView } from '../../../contract/index.ts';
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
 import { applyHours, type Method } from '../../../core/film/index.ts';
 import { BARE_STEEL_HOURS } from '../../../core/inspect/index.ts';
-import type { CoatToPlan, WorkToPlan } from '../../../core/plan/index.ts';
+import { type CoatToPlan, PLAN_ASSUMES, type WorkToPlan } from '../../../core/plan/index.ts';
 import {
   colourOf,
   type DueTask,
@@ -19,20 +19,8 @@ import type { ProductCatalogue } from '../../rows/products.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
 
-/** m² an hour of other work for one pair of hands: washing 30, blasting or tooling steel 8, else scraping and stripping by machine 3 [T, handbook part 19]. */
-const WASH_M2_PER_H = 30;
-const STEEL_M2_PER_H = 8;
-const PREPARE_M2_PER_H = 3;
-/** An inspection, and the least that any work takes [M]. */
-const LEAST_MS = HOUR_MS / 2;
-/** Getting ready: stirring, standing time, a last wipe [M]; washing out and putting away half an hour [T]. */
-const GET_READY_MS = HOUR_MS / 2;
-const CLEAN_UP_MS = HOUR_MS / 2;
-/** A spray gun takes an hour more to set up, and one to clean [T]. */
-const SPRAY_MS = HOUR_MS;
 const SPRAYED: ReadonlySet<Method> = new Set(['airless-spray', 'conventional-spray']);
-/** Rolled and tipped by a pair; one person alone takes so many times as long [M]. */
-const ALONE = 2;
+const LEAST_MS = PLAN_ASSUMES.leastWorkH * HOUR_MS;
 
 /** What a coat is called. */
 export interface CoatNamed {
@@ -89,7 +77,8 @@ function workToPlan(
       return [{ id, kind, ms: waitMs, dusty: false }];
     }
     const steel = bareSteel && i === last;
-    const rate = { wash: WASH_M2_PER_H, sand: SANDING_M2_PER_H, prepare: steel ? STEEL_M2_PER_H : PREPARE_M2_PER_H, inspect: null }[kind]; // biome-ignore format: a table
+    const { washM2PerH, prepareM2PerH, prepareSteelM2PerH } = PLAN_ASSUMES;
+    const rate = { wash: washM2PerH, sand: SANDING_M2_PER_H, prepare: steel ? prepareSteelM2PerH : prepareM2PerH, inspect: null }[kind]; // biome-ignore format: a table
     const takes = rate === null ? LEAST_MS : Math.max(LEAST_MS, (areaM2 / rate) * HOUR_MS);
     return [
       {
@@ -103,7 +92,7 @@ function workToPlan(
   });
 }
 
-const noDue = (work: readonly WorkView[], now: number) =>
+const stillDue = (work: readonly WorkView[], now: number) =>
   work
     .map(({ doneAt, endsAt, fromAt, ...task }) => ({ ...task, doneMs: ms(doneAt), endsMs: ms(endsAt), fromMs: ms(fromAt) }))
     .filter((task) => ['due', 'running'].includes(taskState(task, now))); // biome-ignore format: one line
@@ -114,7 +103,7 @@ interface Given {
   catalogue: ProductCatalogue;
   place: SurfacePlace;
   now: number;
-  /** Hands in the yard, and the longest that they work in one go. */
+  /** People in the yard, and the longest that they work in one go. */
   hands: number;
   longestMs: number;
 }
@@ -124,24 +113,24 @@ function coatToPlan(
   given: Given,
   {
     step,
-    sheet,
+    product: { sheet, version, name: productName },
     areaM2,
     id,
-    productName,
-  }: { step: Step; sheet: ProductSheet; areaM2: number; id: string; productName: string },
+  }: { step: Step; product: Pick<Product, 'sheet' | 'version' | 'name'>; areaM2: number; id: string },
 ): { coat: Omit<CoatToPlan, 'work'>; asked: StartsAsked } {
   const { place, hands, longestMs } = given;
   if (safeEvent(sheet.cure) === null) throw new AreaLeft('safe-not-stated', productName);
   const isPair = step.method === 'roll-and-tip';
   const people = isPair && hands > 1 ? 2 : 1;
-  const spray = SPRAYED.has(step.method) ? SPRAY_MS : 0;
-  const [getReadyMs, cleanUpMs] = [GET_READY_MS + spray, CLEAN_UP_MS + spray];
-  const handsM2 = isPair && people === 1 ? areaM2 * ALONE : areaM2;
+  const moreH = SPRAYED.has(step.method) ? PLAN_ASSUMES.sprayMoreH : 0;
+  const getReadyMs = (PLAN_ASSUMES.getReadyH + moreH) * HOUR_MS;
+  const cleanUpMs = (PLAN_ASSUMES.cleanUpH + moreH) * HOUR_MS;
+  const handsM2 = isPair && people === 1 ? areaM2 * PLAN_ASSUMES.aloneTimes : areaM2;
   const inAllMs = applyHours(handsM2, step.method) * HOUR_MS;
   const sessions = Math.max(1, Math.ceil(inAllMs / Math.max(HOUR_MS, longestMs - getReadyMs - cleanUpMs)));
   const pace = given.catalogue.paceOf(step.productId, step.method);
   const sessionM2 = handsM2 / sessions;
-  const key = JSON.stringify([step.productId, step.method, sessionM2, pace, place]);
+  const key = JSON.stringify([step.productId, version, step.method, sessionM2, pace, place]);
   return {
     coat: {
       id,
@@ -182,9 +171,9 @@ export function coatsToPlan(given: Given): PlannedCoats {
       const areaM2 = isNext ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;
       const id = `${state.area.id} ${step.id} ${coatNo}`;
       const due = isNext
-        ? noDue(clock.work, now)
+        ? stillDue(clock.work, now)
         : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
-      const { coat, asked } = coatToPlan(given, { step, sheet: product.sheet, areaM2, id, productName: product.name }); // biome-ignore format: one line
+      const { coat, asked } = coatToPlan(given, { step, product, areaM2, id });
       planned.asked.set(id, asked);
       planned.coats.push({ ...coat, work: workToPlan(due, areaM2, now, bare && isNext) });
       planned.named.set(id, {

@@ -1,5 +1,6 @@
 import type { NoYardPlan, YardPlan, YardToPlan } from '../../../core/plan/index.ts';
 import type { Jobs } from '../../workers/jobs.ts';
+import { filmOnly } from './yardToPlan.ts';
 
 /** What came of planning a yard: the plan of the boats that have one, and what clashes on the others. */
 export interface PlannedYard {
@@ -11,18 +12,21 @@ export interface PlannedYard {
 /** The same yard has the same plan, as far as the machine is as quick. */
 const SEED = 1;
 
-/** The yard without one of its boats. */
+/** The yard without one of its boats: of its areas only the films that are wet count. */
 const without = (yard: YardToPlan, boat: string): YardToPlan => ({
   ...yard,
   boats: yard.boats.filter(({ id }) => id !== boat),
-  areas: yard.areas.filter(({ boatId }) => boatId !== boat),
+  areas: yard.areas.flatMap((area) => {
+    if (area.boatId !== boat) return [area];
+    return area.film?.wetUntilMs == null ? [] : [{ ...area, ...filmOnly(area.film) }];
+  }),
 });
 
 /** Plans a yard. Boats whose wishes clash are left out one after the other, so that the others still have a plan. */
 export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): Promise<PlannedYard> {
   const clashes: NoYardPlan[] = [];
   let rest = yard;
-  while (rest.areas.length > 0) {
+  while (rest.boats.length > 0) {
     const found = await jobs.run('plan', rest, { seed: SEED, budgetMs });
     if (found.ok) return { plan: found, clashes };
     clashes.push(found);

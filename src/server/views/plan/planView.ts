@@ -36,6 +36,8 @@ function taskView(task: PlannedTask & Partial<TimedTask>, { given, setup, areaNa
   const work = task.workId === null ? undefined : coat?.work.get(task.workId);
   const names = new Map(setup.people.map(({ id, name }) => [id, name]));
   const isCoat = task.kind === 'coat';
+  const applyMs = startMs + task.getReadyMs;
+  const start = isCoat ? given.startsOf(task.coatId ?? '').find(({ fromMs, toMs }) => fromMs <= applyMs && applyMs <= toMs) : undefined; // biome-ignore format: one line
   const boat = given.boats.find(({ boatId }) => boatId === task.boatId);
   return {
     id: task.id,
@@ -52,34 +54,32 @@ function taskView(task: PlannedTask & Partial<TimedTask>, { given, setup, areaNa
     sessions: task.session[1],
     start: iso(startMs),
     end: iso(endMs),
-    applyFrom: isCoat ? iso(startMs + task.getReadyMs) : null,
+    applyFrom: isCoat ? iso(applyMs) : null,
     applyTo: isCoat ? iso(endMs - task.cleanUpMs) : null,
     people: people.map((id) => names.get(id) ?? ''),
     sandFrom: sandMs > 0 ? iso(startMs - sandMs) : null,
     critical,
     faults,
     pinned: setup.pins.some(({ taskId }) => taskId === task.id),
+    conditions: [...(start?.conditions ?? [])],
     beyondForecast: endMs > given.forecastUntilMs,
   };
 }
 
 /** Areas that are left out: those the yard's records leave out, and those whose sheets do. */
 function unplannedViews({ plan, clashes }: PlannedYard, { given, areaNames }: Named): PlanView['unplanned'] {
-  const unplanned = (plan ?? clashes.at(-1))?.unplanned ?? [];
-  const bySheet = unplanned.map(({ areaId, coatId, code }) => ({
-    areaId,
-    areaName: areaNames.get(areaId)?.areaName ?? '',
-    boatName: areaNames.get(areaId)?.boatName ?? '',
-    productName: (coatId === null ? null : given.named.get(coatId)?.productName) ?? null,
-    code: code as UnplannedCode,
-  }));
-  const byRecord = given.leftOut.map(({ areaId, areaName, boatName, productName, code }) => ({
-    areaId,
-    areaName,
-    boatName,
-    productName,
-    code,
-  }));
+  // Of a boat that clashes they stand with its clash only.
+  const all = [...clashes, ...(plan ? [plan] : [])].flatMap(({ unplanned }) => unplanned);
+  const bySheet = [...new Map(all.map((each) => [each.areaId, each])).values()].map(
+    ({ areaId, coatId, code }) => ({
+      areaId,
+      areaName: areaNames.get(areaId)?.areaName ?? '',
+      boatName: areaNames.get(areaId)?.boatName ?? '',
+      productName: (coatId === null ? null : given.named.get(coatId)?.productName) ?? null,
+      code: code as UnplannedCode,
+    }),
+  );
+  const byRecord = given.leftOut.map(({ boatId: _, ...area }) => area);
   return [...byRecord, ...bySheet];
 }
 
@@ -95,7 +95,6 @@ function boatViews(
       boatName,
       launch: own.find(({ kind }) => kind === 'launch')?.start ?? null,
       wanted,
-      coats: new Set(own.filter(({ kind }) => kind === 'coat').map(({ id }) => id.split('#')[0])).size,
       unplanned: unplanned.filter(({ areaId }) => areaNames.get(areaId)?.boatId === boatId).length,
     };
   });
@@ -123,15 +122,23 @@ function viewOf(
     cost: plan?.cost ?? null,
     bound: plan?.bound ?? null,
     proven: plan?.proven ?? false,
-    clashes: clashes.map(({ clash, why, minimal }) => ({
+    clashes: clashes.map(({ clash, why, proven, minimal }) => ({
       tasks: clash.map((task) => taskView(task, named)),
       why,
+      proven,
       minimal,
     })),
     unplanned,
     otherBoats: given.otherBoats,
   };
 }
+
+/** Weather data older than this says nothing of the days to come, ms. */
+const STALE_MS = 24 * 3_600_000;
+
+/** Whether the weather data reaches to about now. */
+export const isCurrent = (hours: readonly { at: number }[], now: number): boolean =>
+  (hours.at(-1)?.at ?? Number.NEGATIVE_INFINITY) >= now - STALE_MS;
 
 /** The plan of the yard as it stands now. */
 export async function planView({ db, memory, jobs, now }: Context): Promise<PlanView> {
@@ -144,7 +151,7 @@ export async function planView({ db, memory, jobs, now }: Context): Promise<Plan
     isDefault: setup.version === 0,
     currency: known.trade.settings.currency,
   };
-  if (known.hours.length === 0)
+  if (!isCurrent(known.hours, at))
     return {
       ...about,
       from: iso(at),

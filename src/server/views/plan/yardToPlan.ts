@@ -2,7 +2,13 @@ import { DateTime } from 'luxon';
 import type { AreaClock, LeverCode, PlanSetup, UnplannedCode } from '../../../contract/index.ts';
 import { type AirHour, type Surroundings, typicalHours } from '../../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../../core/cure/index.ts';
-import { type AreaToPlan, type FilmOn, SLOT_MS, type YardToPlan } from '../../../core/plan/index.ts';
+import {
+  type AreaToPlan,
+  type FilmOn,
+  PLAN_ASSUMES,
+  SLOT_MS,
+  type YardToPlan,
+} from '../../../core/plan/index.ts';
 import { memoised } from '../../../core/units/index.ts';
 import { type Air, tempsFor } from '../../air/surfaces.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
@@ -10,6 +16,7 @@ import { inSlices } from '../../memory/slices.ts';
 import { surfaceOf } from '../../memory/surfaceOf.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { Jobs } from '../../workers/jobs.ts';
+import type { PlanStart } from './coatStarts.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
 import { startsByKey } from './startsAsked.ts';
 
@@ -35,6 +42,8 @@ export interface GivenYard {
   yard: YardToPlan;
   /** What each coat is called. */
   named: Map<string, CoatNamed>;
+  /** When each coat can begin by the air. */
+  startsOf: (coatId: string) => readonly PlanStart[];
   leftOut: LeftOut[];
   boats: { boatId: string; boatName: string; wanted: string | null }[];
   otherBoats: { boatId: string; boatName: string }[];
@@ -68,29 +77,37 @@ export function hoursOn(
   return stretches;
 }
 
-/** Which air an area shares: a shed with all in it, a tent or a heated room with her own boat, the open with nobody else's. */
+/** Which air an area shares: a shed with all in it, a tent or a heated room with the other areas of its boat, the open with no other boat. */
 const airOf = ({ boat }: AreaSnapshot, { kind }: Surroundings, indoors: boolean): string =>
   kind === 'shed' && !indoors ? 'shed' : `${indoors ? 'inside' : kind} ${boat.id}`;
 
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
+/**
+ * Until when dust harms a film, ms; null: no longer. A film whose sheet does not say when it is dry is taken to be harmed for a day [M],
+ * one that never dries as far as is known for all of the plan. One that does not cure has to come off: nobody waits for it.
+ */
+function wetUntil(clock: AreaClock, now: number): number | null {
+  if (clock.film === null || clock.hand?.notCuring) return null;
+  const by = (event: string) => clock.events.find((each) => each.event === event);
+  const stated = by('tack-free') ?? by('dew-safe');
+  const dryMs = stated ? (ms(stated.at) ?? now + AHEAD_MS) : Date.parse(clock.film.laidTo) + DAY_MS;
+  return dryMs > now ? dryMs : null;
+}
+
 function filmOn(clock: AreaClock, now: number): FilmOn | null {
-  if (!clock.film) return null;
-  const at = (event: string) => ms(clock.events.find((each) => each.event === event)?.at ?? null);
-  const dry = at('tack-free') ?? at('dew-safe');
+  const { film, segments, events } = clock;
+  if (!film) return null;
   return {
-    segments: clock.segments.map(({ state, from, to }) => ({
-      state,
-      fromMs: Date.parse(from),
-      toMs: ms(to),
-    })),
-    sandableMs: at('sandable'),
-    wetUntilMs: dry !== null && dry > now ? dry : null,
+    appliedInMs: Math.max(0, Date.parse(film.laidTo) - Date.parse(film.laidFrom)),
+    segments: segments.map(({ state, from, to }) => ({ state, fromMs: Date.parse(from), toMs: ms(to) })),
+    sandableMs: ms(events.find(({ event }) => event === 'sandable')?.at ?? null),
+    wetUntilMs: wetUntil(clock, now),
   };
 }
 
 /** An area of which only the film that is on counts: dust harms it, and the boat is not launched before it is dry. */
-const filmOnly = (film: FilmOn) =>
+export const filmOnly = (film: FilmOn) =>
   ({
     film: { ...film, segments: [] },
     primeByMs: null,
@@ -112,12 +129,10 @@ const hasWork = ({ next, state }: AreaClock) => next !== null && state !== 'no-s
 function surroundingsWith(own: Surroundings, lever: LeverCode | null): Surroundings {
   const isOpen = own.kind === 'open' || own.kind === 'shaded';
   if (lever === 'tent' && isOpen) return { kind: 'tent' };
-  if (lever === 'heated' && own.kind !== 'heated') return { kind: 'heated', setPointC: HEATED_TO_C };
+  if (lever === 'heated' && own.kind !== 'heated')
+    return { kind: 'heated', setPointC: PLAN_ASSUMES.heatedToC };
   return own;
 }
-/** A heated shelter is held at this [M]: within the limits of most sheets. */
-export const HEATED_TO_C = 16;
-
 /** Boats that are planned: those chosen, or the first few that have work left. */
 function boatsOf(known: YardReading, setup: PlanSetup) {
   const working = known.boats
@@ -206,12 +221,10 @@ export async function yardToPlan(
     }
   });
   const starts = await startsByKey(jobs, { air, asked: [...asked.values()], now: fromMs, aheadMs: AHEAD_MS });
+  const startsOf = (coatId: string) => starts.get(asked.get(coatId)?.key ?? '') ?? [];
   const withStarts = areas.flatMap((area): AreaToPlan[] => {
     if (!area) return [];
-    const coats = area.coats.map((coat) => ({
-      ...coat,
-      starts: starts.get(asked.get(coat.id)?.key ?? '') ?? [],
-    }));
+    const coats = area.coats.map((coat) => ({ ...coat, starts: startsOf(coat.id) }));
     const shut = coats.find((coat) => coat.starts.length === 0);
     if (!shut) return [{ ...area, coats }];
     const clock = clockOf.get(area.id);
@@ -247,6 +260,7 @@ export async function yardToPlan(
       pinned: Object.fromEntries(setup.pins.map(({ taskId, start }) => [taskId, Date.parse(start)])),
     },
     named,
+    startsOf,
     leftOut,
     boats,
     otherBoats,

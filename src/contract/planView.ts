@@ -1,0 +1,252 @@
+import Joi from 'joi';
+import type { AirConditionCode } from '../core/air/index.ts';
+import type { PlanFault, PlannedTask, Unplanned } from '../core/plan/index.ts';
+import { id, instant, objectOf, oneOf, text } from './joi.ts';
+import { type PlanSetup, planSetup } from './plan.ts';
+import { CURRENCY_CODES, type CurrencyCode } from './supply/currency.ts';
+
+/** A task of the plan, as screens show it. */
+export interface PlanTaskView {
+  id: string;
+  kind: PlannedTask['kind'];
+  boatId: string;
+  boatName: string;
+  areaId: string | null;
+  areaName: string;
+  /** Product and colour of a coat; the note of other work. */
+  what: string;
+  /** Kind of work; null: a coat or a launch. */
+  work: string | null;
+  /** Number of the coat in its step from 0, and how many there are. */
+  coatNo: number | null;
+  coats: number | null;
+  /** Number of the session from 0, and how many there are. */
+  session: number;
+  sessions: number;
+  start: string;
+  end: string;
+  /** When the coat itself begins and ends within it: after getting ready, before cleaning up. */
+  applyFrom: string | null;
+  applyTo: string | null;
+  people: string[];
+  /** Start of the sanding that a closed window costs; null: none. */
+  sandFrom: string | null;
+  /** The launch waits for it. */
+  critical: boolean;
+  pinned: boolean;
+  /** Faults of the time chosen by hand; empty where it is sound. */
+  faults: PlanFault['code'][];
+  /** What nobody gave of the weather of the coat (rain, wind, cloud): somebody at the boat has to see to it. */
+  conditions: AirConditionCode[];
+  /** Beyond the forecast: by a typical day. */
+  beyondForecast: boolean;
+}
+
+/** Why an area is not in the plan. */
+export type UnplannedCode =
+  | Unplanned['code']
+  | 'safe-not-stated'
+  /** No hour within the plan passes the limits of its sheet. */
+  | 'no-hour-passes'
+  | 'behind-support'
+  | 'not-curing'
+  | 'no-weather'
+  | 'failed';
+
+/** Tasks of a boat that has no plan. */
+export interface PlanClash {
+  tasks: PlanTaskView[];
+  /** What they clash over: codes of the scheduler. */
+  why: string[];
+  /** It is proven that they have no plan; else none was found in the time given. */
+  proven: boolean;
+  /** None of them can be left out. */
+  minimal: boolean;
+}
+
+export interface PlanBoatView {
+  boatId: string;
+  boatName: string;
+  /** Planned launch; null: there is no plan. */
+  launch: string | null;
+  wanted: string | null;
+  /** Areas of hers that are left out: her date holds without them only. */
+  unplanned: number;
+}
+
+export interface PlanView {
+  now: string;
+  setup: PlanSetup;
+  /** Nobody has set it up: it rests on one person's usual week. */
+  isDefault: boolean;
+  currency: CurrencyCode;
+  from: string;
+  until: string;
+  /** The forecast ends here; null: there is no weather data. */
+  forecastUntil: string | null;
+  /** Whether there is anything to plan, and a plan for it. */
+  state: 'planned' | 'clash' | 'nothing' | 'no-weather';
+  boats: PlanBoatView[];
+  tasks: PlanTaskView[];
+  /** Minor units; no plan costs less than the bound. */
+  cost: number | null;
+  bound: number | null;
+  proven: boolean;
+  /** What clashes of boats that have no plan: tasks of which none can be left out, and what they clash over; the others are planned. */
+  clashes: PlanClash[];
+  unplanned: {
+    areaId: string;
+    areaName: string;
+    boatName: string;
+    productName: string | null;
+    code: UnplannedCode;
+  }[];
+  /** Boats with work left that are not in the plan. */
+  otherBoats: { boatId: string; boatName: string }[];
+}
+
+/** Changes that could be made to the plan's premises. */
+export type LeverCode = 'second-person' | 'longer-days' | 'weekends' | 'any-launch-day' | 'tent' | 'heated';
+
+export interface LeverView {
+  code: LeverCode;
+  /** When the last boat is launched; null: there is still no plan. */
+  launch: string | null;
+  cost: number | null;
+  /** Areas left out of the plan, as now planned and with the change. */
+  leftOut: number;
+}
+export interface LeversView {
+  now: string;
+  /** As now planned. */
+  launch: string | null;
+  cost: number | null;
+  leftOut: number;
+  levers: LeverView[];
+}
+
+const nullable = (schema: Joi.Schema) => schema.allow(null).required();
+const words = () => text(600).required();
+const kinds = oneOf<PlannedTask['kind']>({ film: true, work: true, coat: true, launch: true }).required();
+const flag = () => Joi.boolean().required();
+const count = () => Joi.number().integer().min(0).required();
+const money = () => Joi.number().integer();
+
+const taskView = objectOf<PlanTaskView>({
+  id: words(),
+  kind: kinds,
+  boatId: id().required(),
+  boatName: words(),
+  areaId: nullable(id()),
+  areaName: words(),
+  what: words(),
+  work: nullable(Joi.string()),
+  coatNo: nullable(Joi.number().integer()),
+  coats: nullable(Joi.number().integer()),
+  session: count(),
+  sessions: count(),
+  start: instant().required(),
+  end: instant().required(),
+  applyFrom: nullable(instant()),
+  applyTo: nullable(instant()),
+  people: Joi.array().items(text(80)).required(),
+  sandFrom: nullable(instant()),
+  critical: flag(),
+  pinned: flag(),
+  faults: Joi.array().items(Joi.string<PlanFault['code']>()).required(),
+  conditions: Joi.array().items(Joi.string<AirConditionCode>()).required(),
+  beyondForecast: flag(),
+});
+
+export const planReply = objectOf<PlanView>({
+  now: instant().required(),
+  setup: planSetup.required(),
+  isDefault: flag(),
+  currency: oneOf<CurrencyCode>(CURRENCY_CODES).required(),
+  from: instant().required(),
+  until: instant().required(),
+  forecastUntil: nullable(instant()),
+  state: oneOf<PlanView['state']>({
+    planned: true,
+    clash: true,
+    nothing: true,
+    'no-weather': true,
+  }).required(),
+  boats: Joi.array()
+    .items(
+      objectOf<PlanBoatView>({
+        boatId: id().required(),
+        boatName: words(),
+        launch: nullable(instant()),
+        wanted: nullable(instant()),
+        unplanned: count(),
+      }),
+    )
+    .required(),
+  tasks: Joi.array().items(taskView).required(),
+  cost: nullable(money()),
+  bound: nullable(money()),
+  proven: flag(),
+  clashes: Joi.array()
+    .items(
+      objectOf<PlanClash>({
+        tasks: Joi.array().items(taskView).required(),
+        why: Joi.array().items(Joi.string()).required(),
+        proven: flag(),
+        minimal: flag(),
+      }),
+    )
+    .required(),
+  unplanned: Joi.array()
+    .items(
+      objectOf<PlanView['unplanned'][number]>({
+        areaId: id().required(),
+        areaName: words(),
+        boatName: words(),
+        productName: nullable(Joi.string()),
+        code: oneOf<UnplannedCode>({
+          'window-not-stated': true,
+          'never-ready': true,
+          'closed-for-water': true,
+          'no-working-hour': true,
+          'ready-not-stated': true,
+          'too-large-for-bare-steel': true,
+          'bare-too-long': true,
+          'safe-not-stated': true,
+          'no-hour-passes': true,
+          'behind-support': true,
+          'not-curing': true,
+          'no-weather': true,
+          failed: true,
+        }).required(),
+      }),
+    )
+    .required(),
+  otherBoats: Joi.array()
+    .items(objectOf<PlanView['otherBoats'][number]>({ boatId: id().required(), boatName: words() }))
+    .required(),
+});
+
+export const leversReply = objectOf<LeversView>({
+  now: instant().required(),
+  launch: nullable(instant()),
+  cost: nullable(money()),
+  leftOut: count(),
+  levers: Joi.array()
+    .items(
+      objectOf<LeverView>({
+        code: oneOf<LeverCode>({
+          'second-person': true,
+          'longer-days': true,
+          weekends: true,
+          'any-launch-day': true,
+          tent: true,
+          heated: true,
+        }).required(),
+        launch: nullable(instant()),
+        cost: nullable(money()),
+        leftOut: count(),
+      }),
+    )
+    .required(),
+});

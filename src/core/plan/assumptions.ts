@@ -1,0 +1,21 @@
+/**
+ * What the plan assumes where nobody states it. Rates are m² an hour for one person [T, handbook part 19]; preparing is scraping and
+ * stripping by machine, and of steel blasting or power tools at the lower end of their span. Sanding goes by SANDING_M2_PER_H.
+ */
+export const PLAN_ASSUMES = {
+  washM2PerH: 30,
+  prepareM2PerH: 3,
+  prepareSteelM2PerH: 8,
+  /** An inspection, and the least that any work takes [M]. */
+  leastWorkH: 0.5,
+  /** Stirring, standing time and a last wipe before a coat [M]; washing out and putting away after it [T]. */
+  getReadyH: 0.5,
+  cleanUpH: 0.5,
+  /** A spray gun takes so much longer to set up, and to clean [T]. */
+  sprayMoreH: 1,
+  /** Rolling and tipping takes two people; one alone takes so many times as long [M]. */
+  aloneTimes: 2,
+  /** What the changes compared change: hours more a day, and what a heated shelter is held at [M]. */
+  longerDayH: 2,
+  heatedToC: 16,
+} as const;
