@@ -21,6 +21,10 @@ export interface PlanSetup {
   launchToHour: number;
   /** Cost of each day that a boat is launched late, in the smallest unit of the currency. */
   latePerDay: number;
+  /** What changes of the plan cost, in the smallest unit of the currency: a tent, a day of heat, and an hour of overtime beside its pay. */
+  tentCost: number;
+  heatPerDay: number;
+  overtimePerHour: number;
   /** Tasks placed by hand: they stay where they are put. */
   pins: { taskId: string; start: string }[];
   version: number;
@@ -66,6 +70,9 @@ export const planSetup = objectOf<PlanSetup>({
   launchFromHour: hour('first hour of launching'),
   launchToHour: later('last hour of launching', 'launchFromHour'),
   latePerDay: between('a day late (minor units)', 0, 1e7).integer().required(),
+  tentCost: between('a tent (minor units)', 0, 1e7).integer().required(),
+  heatPerDay: between('a day of heat (minor units)', 0, 1e7).integer().required(),
+  overtimePerHour: between('an hour of overtime (minor units)', 0, 1e7).integer().required(),
   pins: Joi.array()
     .items(
       objectOf<PlanSetup['pins'][number]>({

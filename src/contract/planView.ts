@@ -76,6 +76,8 @@ export interface PlanBoatView {
 
 export interface PlanView {
   now: string;
+  /** Names this plan: another one has another. */
+  key: string;
   setup: PlanSetup;
   /** Nobody has set it up: it rests on one person's usual week. */
   isDefault: boolean;
@@ -109,20 +111,45 @@ export interface PlanView {
 export type LeverCode = 'second-person' | 'longer-days' | 'weekends' | 'any-launch-day' | 'tent' | 'heated';
 
 export interface LeverView {
-  code: LeverCode;
+  /** The changes that are made together; none: the plan as it is. */
+  levers: LeverCode[];
   /** When the last boat is launched; null: there is still no plan. */
   launch: string | null;
+  /** With what the changes cost by themselves, in the smallest unit of the currency. */
   cost: number | null;
-  /** Areas left out of the plan, as now planned and with the change. */
+  /** Areas left out of the plan. */
   leftOut: number;
 }
 export interface LeversView {
   now: string;
-  /** As now planned. */
-  launch: string | null;
+  /** The plan as it is, then each change by itself; none: there is no weather data. */
+  plans: LeverView[];
+}
+
+/** Which draws of the weather are asked for, and with which changes of the premises. */
+export interface PlanOddsQuery {
+  levers?: string;
+  /** Number of the first draw: the same number is the same weather. */
+  first?: string;
+  count?: string;
+}
+
+/** How the plan came out in one draw of the weather. */
+export interface PlanOutcome {
+  /** null: not within two weeks of the plan's end. */
+  launches: { boatId: string; at: string | null }[];
   cost: number | null;
-  leftOut: number;
-  levers: LeverView[];
+  sanded: number;
+  harmed: number;
+  outside: number;
+}
+
+export interface PlanOddsReply {
+  /** The plan that was followed; empty: there is none. */
+  key: string;
+  /** Whether rain is drawn: there is data on it. */
+  rain: boolean;
+  outcomes: PlanOutcome[];
 }
 
 const nullable = (schema: Joi.Schema) => schema.allow(null).required();
@@ -160,6 +187,7 @@ const taskView = objectOf<PlanTaskView>({
 
 export const planReply = objectOf<PlanView>({
   now: instant().required(),
+  key: Joi.string().allow('').required(),
   setup: planSetup.required(),
   isDefault: flag(),
   currency: oneOf<CurrencyCode>(CURRENCY_CODES).required(),
@@ -227,25 +255,70 @@ export const planReply = objectOf<PlanView>({
     .required(),
 });
 
-export const leversReply = objectOf<LeversView>({
-  now: instant().required(),
+const LEVER_CODES: Record<LeverCode, true> = {
+  'second-person': true,
+  'longer-days': true,
+  weekends: true,
+  'any-launch-day': true,
+  tent: true,
+  heated: true,
+};
+export const isLeverCode = (text: string): text is LeverCode => Object.hasOwn(LEVER_CODES, text);
+const leverCodes = () => Joi.array().items(oneOf<LeverCode>(LEVER_CODES)).unique().max(6).label('levers');
+
+export const leverReply = objectOf<LeverView>({
+  levers: leverCodes().required(),
   launch: nullable(instant()),
   cost: nullable(money()),
   leftOut: count(),
-  levers: Joi.array()
+});
+export const leversReply = objectOf<LeversView>({
+  now: instant().required(),
+  plans: Joi.array().items(leverReply).required(),
+});
+
+/** Changes as an address has them, with commas between; none: as it is. */
+export const leversOf = (text: string | undefined): LeverCode[] =>
+  text ? text.split(',').filter(isLeverCode) : [];
+const leversInAddress = () =>
+  Joi.string()
+    .allow('')
+    .custom((text: string, helpers) => {
+      const codes = text === '' ? [] : text.split(',');
+      const isKnown = codes.every(isLeverCode) && new Set(codes).size === codes.length;
+      return isKnown ? text : helpers.error('any.invalid');
+    })
+    .label('levers')
+    .messages({ 'any.invalid': '{#label} {#value} are not known changes, each once, with commas between' });
+export const planWithQuery = objectOf<Pick<PlanOddsQuery, 'levers'>>({ levers: leversInAddress() });
+export const planOddsQuery = objectOf<PlanOddsQuery>({
+  levers: leversInAddress(),
+  first: Joi.string()
+    .pattern(/^(0|[1-9]\d{0,4})$/)
+    .label('first')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–99999' }),
+  // So many in one answer at the most that none takes long.
+  count: Joi.string()
+    .pattern(/^([1-9]|1\d|2[0-5])$/)
+    .label('count')
+    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–25 draws' }),
+});
+
+export const planOddsReply = objectOf<PlanOddsReply>({
+  key: Joi.string().allow('').required(),
+  rain: flag(),
+  outcomes: Joi.array()
     .items(
-      objectOf<LeverView>({
-        code: oneOf<LeverCode>({
-          'second-person': true,
-          'longer-days': true,
-          weekends: true,
-          'any-launch-day': true,
-          tent: true,
-          heated: true,
-        }).required(),
-        launch: nullable(instant()),
+      objectOf<PlanOutcome>({
+        launches: Joi.array()
+          .items(
+            objectOf<PlanOutcome['launches'][number]>({ boatId: id().required(), at: nullable(instant()) }),
+          )
+          .required(),
         cost: nullable(money()),
-        leftOut: count(),
+        sanded: count(),
+        harmed: count(),
+        outside: count(),
       }),
     )
     .required(),

@@ -419,6 +419,19 @@ const ENTRIES: Record<string, Entry> = {
   schedule: { run: plan.schedule, args: [planProblem, { seed: 1, steps: 5 }] },
   typicalHours: { run: air.typicalHours, args: [hours, 9 * HOUR] },
   buildProblem: { run: plan.buildProblem, args: [planYard, 96] },
+  chanceOf: { run: plan.chanceOf, args: [7, 10] },
+  wetShareOf: { run: plan.wetShareOf, args: [[{ ...hours[0], rainMm: 1 }, hours[1]]] },
+  weatherDraws: {
+    run: (input, seed) =>
+      plan
+        .weatherDraws(input)(seed)
+        .knownAt(4 * HOUR),
+    args: [{ hours, fromMs: HOUR, morningMs: 3 * HOUR, wetShare: 0.2 }, 1],
+  },
+  coatAir: {
+    run: (input, at) => air.coatAir(input).reasonsAt(at, 'applying'),
+    args: [{ hours, surface, limits, underCover: false }, HOUR],
+  },
   planFaults: {
     run: plan.planFaults,
     args: [planProblem, { starts: { a: 0, b: 3 }, crew: { a: ['p'], b: ['p'] } }],
@@ -438,7 +451,7 @@ const WITHOUT_FIGURES = [
   'widestOf', 'lastPassing', 'usualColours', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
-  'planYard', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
+  'planYard', 'cheapestWay', 'followPlan', 'oddsOf', 'joined', 'filmIn', 'yardInWeather', 'passing', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 
 const HOSTILE = [Number.NaN, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, -1e9, 0, 1e300, undefined];

@@ -15,12 +15,15 @@ import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
   LeversView,
+  LeverView,
+  PlanOddsReply,
   PlanSetup,
   PlanTaskView,
   PlanView,
   Problem,
   Product,
 } from '../contract/index.ts';
+import { peopleWith } from './views/plan/premises.ts';
 
 /** A Thursday at noon, a steady 20 °C in a shed: next coat after 10 h, tack-free after 4 h, ready for the water after 48 h. */
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -166,9 +169,55 @@ describe('the plan of a yard', () => {
 
   it('a launch on Sunday moves it forward; a second pair of hands changes nothing where one waits for the film', async () => {
     await setUp({ boats: [{ boatId: planned.boat.id, wanted: null }] });
-    const { levers, launch } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
-    const by = (code: string) => levers.find((lever) => lever.code === code);
-    expect(Date.parse(by('any-launch-day')?.launch ?? '')).toBeLessThan(Date.parse(launch ?? ''));
-    expect(by('second-person')?.launch).toBe(launch);
+    const { plans } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
+    const by = (code: string | undefined) => plans.find(({ levers: [lever] }) => lever === code);
+    const asItIs = by(undefined);
+    expect(Date.parse(by('any-launch-day')?.launch ?? '')).toBeLessThan(Date.parse(asItIs?.launch ?? ''));
+    expect(by('second-person')?.launch).toBe(asItIs?.launch);
+  });
+
+  it('draws of the weather are the same for everybody who asks, name the plan they follow, and are bounded', async () => {
+    const { key, boats } = await plan();
+    const odds = (of: string) => server.ask<PlanOddsReply & Problem>('GET', `/plan/odds${of}`);
+    const [one, same] = [await odds('?first=3&count=4'), await odds('?first=3&count=4')];
+    expect([one.status, one.body.key, one.body.outcomes.length]).toEqual([200, key, 4]);
+    expect(same.body).toEqual(one.body);
+    const [boat] = boats;
+    // A shed at a steady 20 °C: no forecast error of a few degrees keeps three coats from going on; nobody gave any rain.
+    expect(one.body.rain).toBe(false);
+    for (const { launches, harmed } of one.body.outcomes) {
+      expect([launches.map(({ boatId }) => boatId), harmed]).toEqual([[boat?.boatId], 0]);
+      expect(Date.parse(launches[0]?.at ?? '')).toBeGreaterThanOrEqual(
+        Date.parse(boat?.launch ?? '') - 24 * HOUR,
+      );
+    }
+    for (const bad of ['?count=26', '?first=-1', '?levers=tent,tent', '?levers=balloon', '?seed=1'])
+      expect((await odds(bad)).status, bad).toBe(422);
+    const together = await server.ask<LeverView>('GET', '/plan/with?levers=weekends,any-launch-day');
+    expect([together.status, together.body.levers]).toEqual([200, ['weekends', 'any-launch-day']]);
+    const both = await odds('?levers=weekends,any-launch-day&count=2');
+    expect(Date.parse(both.body.outcomes[0]?.launches[0]?.at ?? '')).toBeLessThan(
+      Date.parse(boat?.launch ?? ''),
+    );
+  });
+
+  it('a tent costs what the set-up says; hours beyond those set up cost overtime', async () => {
+    await setUp({ tentCost: 18_000 });
+    const cost = async (levers: string) => (await server.ask<LeverView>('GET', `/plan/with?levers=${levers}`)).body; // biome-ignore format: one line
+    // Everything stands in a shed: a tent changes nothing but its price.
+    expect((await cost('tent')).cost).toBe(((await cost('')).cost ?? 0) + 18_000);
+    expect((await setUp({ tentCost: -1 })).status).toBe(422);
+    await setUp({ tentCost: 0 });
+    const { setup } = await plan();
+    const hours = ({ days, fromHour, toHour }: { days: number[]; fromHour: number; toHour: number }) =>
+      days.map((day) => ({ fromMs: day * 24 + fromHour, toMs: day * 24 + toHour }));
+    const [person] = setup.people as [PlanSetup['people'][number]];
+    const people = [{ ...person, days: [5], fromHour: 8, toHour: 17 }];
+    const [ann, bea] = peopleWith({ ...setup, people, overtimePerHour: 500 }, ['longer-days', 'weekends', 'second-person'], 4000, hours); // biome-ignore format: one line
+    expect(bea?.free).toEqual(ann?.free);
+    expect(ann?.free.filter(({ costPerHour }) => costPerHour === 4000)).toEqual([{ fromMs: 128, toMs: 137, costPerHour: 4000 }]); // biome-ignore format: one line
+    // Two hours more on Friday, and eleven on each of the six other days.
+    const dear = ann?.free.filter(({ costPerHour }) => costPerHour === 4500) ?? [];
+    expect(dear.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)).toBe(2 + 6 * 11);
   });
 });

@@ -3,12 +3,14 @@ export { type AreaFace, absorptanceOf, surfaceBodyOf } from './areaSurface.ts';
 export {
   type BestStarts,
   bestStarts,
+  type Passing,
+  passing,
   type StartStretch,
   type Tightest,
   wellClear,
   widestOf,
 } from './bestStarts.ts';
-export type { CoatCondition, CoatPhase, SurfaceReading } from './coatAir.ts';
+export { type CoatAir, type CoatCondition, type CoatPhase, coatAir, type SurfaceReading } from './coatAir.ts';
 export { DAMP, dampStarts } from './dampStarts.ts';
 export { type DayJob, type DayPlace, dayOrder } from './dayOrder.ts';
 export { dewPointC } from './dewPoint.ts';

@@ -75,10 +75,31 @@ const stepsAt = memoised(
 export const stepsOf = (hours: readonly AirHour[], site: Site, unknown: number): Steps =>
   stepsAt(hours, site.latitude, site.longitude, unknown);
 
+/** Sun places that are remembered: those of the same hours are asked for again with every forecast of them. */
+const MOST_SUNS = 100_000;
+const suns = new Map<string, Map<number, SunPlace>>();
+
+/** Where the sun stands at a moment, remembered. */
+function sunOver(site: Site): (ms: number) => SunPlace {
+  const key = `${site.latitude} ${site.longitude}`;
+  const known = suns.get(key) ?? new Map<number, SunPlace>();
+  if (known.size > MOST_SUNS) known.clear();
+  if (suns.size > 8) suns.clear();
+  suns.set(key, known);
+  return (ms) => {
+    const had = known.get(ms);
+    if (had) return had;
+    const made = sunPlace(ms, site);
+    known.set(ms, made);
+    return made;
+  };
+}
+
 function makeSteps(hours: readonly AirHour[], site: Site, unknown: number): Steps {
+  const sunAt = sunOver(site);
   const cloud = hours.map(({ cloudTenths }) => cloudTenths ?? unknown);
   const sky = hours.map((hour, i) => skyEmissivity(dewPointC(hour), cloud[i] as number));
-  const upAt = hours.map(({ at }) => sunPlace(at, site).cosZenith);
+  const upAt = hours.map(({ at }) => sunAt(at).cosZenith);
   const count = hours.map((hour, i) => {
     const before = hours[i - 1];
     if (!before) return 1;
@@ -108,7 +129,7 @@ function makeSteps(hours: readonly AirHour[], site: Site, unknown: number): Step
       const x = (s + 1) / (count[i] as number);
       const between = (from: number, to: number) => from + x * (to - from);
       const n = between(cloud[Math.max(0, i - 1)] as number, cloud[i] as number);
-      const sun = sunPlace(between(a.at, b.at), site);
+      const sun = sunAt(between(a.at, b.at));
       made.airC[k] = between(a.airC, b.airC);
       made.windMs[k] = Math.min(MOST_WIND, between(calmIfUnknown(a.windMs), calmIfUnknown(b.windMs)));
       made.skyEmissivity[k] = between(sky[Math.max(0, i - 1)] as number, sky[i] as number);

@@ -22,10 +22,14 @@ export interface Horizon {
   longestMs: number;
   /** What films take, by coats alike: worked out once. */
   tables: Map<string, FilmTakes[] | null>;
+  /** Slots between which a coat is thought to start; left out: all. */
+  between?: ((coat: string) => readonly [number, number] | null) | undefined;
   /** The starts of these at which so many people can work so many slots on end. */
   workable: (starts: readonly Span[], slots: number, people: number) => number[];
-  /** Starts that somebody chose by hand, by task. */
+  /** Starts of tasks that are done or that somebody chose by hand, by task. */
   pinned: ReadonlyMap<string, number>;
+  /** Of each coat only what follows from its given start is worked out, and nothing of a coat without one. */
+  onlyPinned: boolean;
   /** A number for each sheet and each series of temperatures. */
   numbers: Map<object, number>;
 }
@@ -38,7 +42,10 @@ const MOST_BLASTING = 0.75;
 const DAY_SLOTS = 48;
 
 /** Slots of a session, and what of them is getting ready: what is left of the last one too. */
-function timesOf({ getReadyMs, applyMs, cleanUpMs }: CoatToPlan): { length: number; getReadyMs: number } {
+export function timesOf({ getReadyMs, applyMs, cleanUpMs }: CoatToPlan): {
+  length: number;
+  getReadyMs: number;
+} {
   const length = slotsOf(getReadyMs + applyMs + cleanUpMs);
   return { length, getReadyMs: length * SLOT_MS - applyMs - cleanUpMs };
 }
@@ -112,9 +119,11 @@ export class AreaTasks {
   #forWater(): Pick<PlanLag, 'earliest' | 'latest'> {
     const below = this.#below;
     const takes =
-      below.kind === 'coat' ? this.#takesOf(below.coat, { kind: 'water' }, false) : this.#takesNow(false);
+      below.kind === 'coat'
+        ? this.#takesOf(below.coat, { kind: 'water' }, false, false)
+        : this.#takesNow(false);
     if (!takes) throw this.#left(null, 'ready-not-stated');
-    if (takes.every(({ mayMs }) => mayMs === null))
+    if (!this.#horizon.onlyPinned && takes.every(({ mayMs }) => mayMs === null))
       throw this.#left(null, below.kind === 'coat' ? 'never-ready' : 'closed-for-water');
     return windowTables(takes, { ...this.#horizon, aheadMs: 0, longerMs: 0 }, null);
   }
@@ -149,16 +158,16 @@ export class AreaTasks {
   }
 
   /** What the film of a coat takes, by end slot; coats alike share the table. */
-  #takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean): FilmTakes[] | null {
+  #takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean, workOn: boolean): FilmTakes[] | null {
     const { fromMs, slots, tables, numbers } = this.#horizon;
     const { temps } = this.#area;
     const ends = this.#endsOf(coat);
     for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
-    const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst];
+    const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst, workOn];
     const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ends, ...of]);
     const known = tables.get(key);
     if (known !== undefined) return known;
-    const made = takesByEnd({ coat, next, sandFirst, temps, fromMs, slots, ends });
+    const made = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
     tables.set(key, made);
     return made;
   }
@@ -177,36 +186,55 @@ export class AreaTasks {
   }
 
   /** What the film below takes, by the end of each of its tasks; null: there is none. @throws {NotPlanned} */
-  #takesBelow(coat: CoatToPlan, sandFirst: boolean): { ids: string[]; takes: FilmTakes[] } | null {
+  #takesBelow(
+    coat: CoatToPlan,
+    sandFirst: boolean,
+    workOn = false,
+  ): { ids: string[]; takes: FilmTakes[] } | null {
     const below = this.#below;
     if (below.kind === 'bare' || (below.kind === 'film' && !this.#area.film)) return null;
     const isSame = below.kind === 'coat' && below.coat.productId === coat.productId;
     const takes =
       below.kind === 'coat'
-        ? this.#takesOf(below.coat, { kind: 'coat', family: coat.family, same: isSame }, sandFirst)
+        ? this.#takesOf(below.coat, { kind: 'coat', family: coat.family, same: isSame }, sandFirst, workOn)
         : this.#takesNow(sandFirst);
     if (!takes) throw this.#left(coat, 'window-not-stated');
-    if (takes.every(({ mayMs }) => mayMs === null)) throw this.#left(coat, 'never-ready');
+    if (!this.#horizon.onlyPinned && takes.every(({ mayMs }) => mayMs === null))
+      throw this.#left(coat, 'never-ready');
     return { ids: below.kind === 'coat' ? below.ids : [below.id], takes };
   }
 
   /** The slots at which a session of a coat can end: by its air and the hours that are worked, and where somebody placed it. */
   #endsOf(coat: CoatToPlan): number[] {
-    const { fromMs, slots, workable, pinned } = this.#horizon;
+    const { slots, workable, pinned, onlyPinned } = this.#horizon;
     const { length, getReadyMs } = timesOf(coat);
-    const starts = startSpans(coat.starts, { fromMs, slots, aheadMs: getReadyMs });
     const placed = Array.from({ length: coat.sessions }, (_, i) => pinned.get(sessionId(coat, i)));
-    const all = [...workable(starts, length, coat.people), ...placed.filter((at) => at !== undefined)];
+    const given = placed.filter((at) => at !== undefined);
+    if (onlyPinned && given.length === 0) return [slots];
+    const isSettled = onlyPinned || given.length === coat.sessions;
+    const starts = isSettled ? [] : this.#startsOf(coat, getReadyMs);
+    const all = [...workable(starts, length, coat.people), ...given];
     const ends = all.map((start) => start + length).filter((end) => end <= slots);
     return [...new Set(ends)].sort((a, b) => a - b);
   }
 
+  #startsOf(coat: CoatToPlan, aheadMs: number): Span[] {
+    const { fromMs, slots, between } = this.#horizon;
+    const spans = startSpans(coat.starts, { fromMs, slots, aheadMs });
+    const near = between?.(coat.id);
+    if (!near) return spans;
+    return spans.flatMap(([from, to]): Span[] => {
+      const within = [Math.max(from, near[0]), Math.min(to, near[1])] as const;
+      return within[1] > within[0] ? [within] : [];
+    });
+  }
+
   #coat(coat: CoatToPlan): void {
-    const { fromMs, slots } = this.#horizon;
+    const { slots } = this.#horizon;
     const done = this.#workBefore(coat);
     const { length, getReadyMs } = timesOf(coat);
     const { cleanUpMs } = coat;
-    const starts = startSpans(coat.starts, { fromMs, slots, aheadMs: getReadyMs });
+    const starts = this.#startsOf(coat, getReadyMs);
     if (this.#endsOf(coat).length === 0) throw this.#left(coat, 'no-working-hour');
     const ids: string[] = [];
     for (let session = 0; session < coat.sessions; session++) {
@@ -253,7 +281,7 @@ export class AreaTasks {
     // All of it is primed by then, its last strip too.
     const by = slotBefore(primeByMs - aheadMs - coat.applyMs, fromMs);
     const firstStart = Math.min(...this.#endsOf(coat)) - timesOf(coat).length;
-    if (firstStart > by) throw this.#left(coat, 'bare-too-long');
+    if (!this.#horizon.onlyPinned && firstStart > by) throw this.#left(coat, 'bare-too-long');
     const latest = this.#always(Math.min(slots + 1, by));
     this.lags.push({ before: this.#below.id, after: id, earliest: after(slots, 0), latest });
   }
@@ -316,7 +344,7 @@ export class AreaTasks {
   /** Work on the film below: sanding once it can be sanded, anything else once it is dry. */
   #workOnFilm(id: string, work: WorkToPlan, coat: CoatToPlan, waitMs: number): void {
     const { fromMs, slots } = this.#horizon;
-    const below = this.#takesBelow(coat, true);
+    const below = this.#takesBelow(coat, true, true);
     if (!below) return;
     const times = below.takes.map(({ sandMs, wetMs, mayMs }) => {
       const at = work.kind === 'sand' ? sandMs : (wetMs ?? mayMs);

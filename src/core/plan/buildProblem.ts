@@ -1,7 +1,7 @@
 import { moment, positive, QuantityError, within } from '../units/index.ts';
 import { AreaTasks, type Horizon, NotPlanned, type OwnTask } from './areaTasks.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
-import { SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
+import { joined, SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
 import type { AreaToPlan, BoatToPlan, CoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
 
 export interface BuiltProblem {
@@ -38,7 +38,7 @@ const perSlot = (money: number, slots: number) => Math.round((money * COST_UNITS
 
 /** The longest that anybody works in one go, ms. */
 function longestStretch({ people }: YardToPlan): number {
-  const lengths = people.flatMap(({ free }) => free.map(({ fromMs, toMs }) => toMs - fromMs));
+  const lengths = people.flatMap(({ free }) => joined(free).map(({ fromMs, toMs }) => toMs - fromMs));
   return Math.max(SLOT_MS, ...lengths);
 }
 
@@ -89,7 +89,7 @@ function checkYard({ fromMs, people, boats, areas }: YardToPlan): void {
   for (const area of areas) checkArea(area);
   for (const { free } of people) {
     checkStretches('work', free);
-    for (const { costPerHour } of free) within('cost of an hour', costPerHour, 0, 1e7);
+    for (const { costPerHour } of free) within('cost of an hour', costPerHour, 0, 2e7);
   }
   for (const { costPerDay, latePerDay, wantedMs, launches } of boats) {
     checkStretches('launching', launches);
@@ -100,7 +100,7 @@ function checkYard({ fromMs, people, boats, areas }: YardToPlan): void {
 }
 
 /** The launch of a boat: an hour, within the launching times. */
-function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon): OwnTask {
+function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon, nowMs: number): OwnTask {
   const id = launchId(boat.id);
   const by = dueSlot(boat, fromMs, slots);
   const costPerSlot = Math.max(LEAST.late, perSlot(boat.latePerDay, DAY_SLOTS));
@@ -112,11 +112,15 @@ function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon): OwnTask {
     equipment: [],
     air: id,
     dusty: false,
-    starts: startSpans(boat.launches, { fromMs, slots, aheadMs: 0 }),
+    starts: startSpans(fromNow(boat.launches, nowMs), { fromMs, slots, aheadMs: 0 }),
     ...(by !== null && { due: { slot: by, costPerSlot } }),
     is: { ...blank, id, kind: 'launch', boatId: boat.id, getReadyMs: 0, cleanUpMs: 0 },
   };
 }
+
+/** What is left of stretches of time from now on. */
+const fromNow = <T extends { fromMs: number; toMs: number }>(stretches: readonly T[], nowMs: number): T[] =>
+  stretches.flatMap((each) => (each.toMs < nowMs ? [] : [{ ...each, fromMs: Math.max(each.fromMs, nowMs) }]));
 
 /** Working time in whole slots, in order. */
 function freeSlots(
@@ -130,33 +134,37 @@ function freeSlots(
 }
 
 /** The starts at which so many of these people can work so many slots on end. */
-const workableFor =
-  (people: PlanProblem['people']): Horizon['workable'] =>
-  (starts, length, count) =>
+function workableFor(people: PlanProblem['people']): Horizon['workable'] {
+  const stretches = people.map(({ free }) =>
+    joined(free.map(({ from, to }) => ({ fromMs: from, toMs: to }))),
+  );
+  return (starts, length, count) =>
     starts.flatMap(([from, to]) => {
       const found: number[] = [];
       for (let start = from; start < to; start++) {
-        const free = people.filter((who) =>
-          who.free.some((span) => span.from <= start && start + length <= span.to),
+        const free = stretches.filter((own) =>
+          own.some(({ fromMs, toMs }) => fromMs <= start && start + length <= toMs),
         );
         if (free.length >= count) found.push(start);
       }
       return found;
     });
+}
 
-/** Start slots of tasks placed by hand; starts before the plan are dropped. */
-const pinsOf = ({ pinned, fromMs }: YardToPlan): Map<string, number> =>
+/** Start slots of tasks that are done or placed by hand; starts before the plan are dropped. */
+const pinsOf = ({ pinned, done, fromMs }: YardToPlan): Map<string, number> =>
   new Map(
-    Object.entries(pinned ?? {})
+    [...Object.entries(pinned ?? {}), ...Object.entries(done ?? {})]
       .map(([id, ms]) => [id, slotBefore(moment('start of a task placed by hand', ms), fromMs)] as const)
       .filter(([, slot]) => slot >= 0),
   );
 
-/** A task that somebody placed. What lies beyond the plan has no start in it. */
-function pinnedTo(task: PlanTask, { pinned: pins, slots }: Horizon): PlanTask {
+/** A task that is done or that somebody placed. What lies beyond the plan has no start in it. */
+function pinnedTo(task: PlanTask, { pinned: pins, slots }: Horizon, done: YardToPlan['done']): PlanTask {
   const pinned = pins.get(task.id);
   if (pinned === undefined || task.pinned !== undefined) return task;
-  return pinned > slots - task.slots ? { ...task, starts: [] } : { ...task, pinned };
+  if (pinned > slots - task.slots) return { ...task, starts: [] };
+  return { ...task, pinned, ...(done?.[task.id] !== undefined && { people: 0 }) };
 }
 
 /** The tasks of an area and what its boat waits for; or why it cannot be planned: then only the film that is on counts. */
@@ -179,16 +187,23 @@ function areaOf(area: AreaToPlan, horizon: Horizon) {
  * say what the plan needs are left out and named; a boat's launch waits for those that are planned.
  *
  * @param slots the horizon
+ * @param between slots between which a coat is thought to start: for a plan near to an earlier one
+ * @param onlyPinned tables are right only for coats whose start is given: to look at what has been done
  * @throws {QuantityError} on a figure, moment or table that cannot be
  */
-export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
+export function buildProblem(
+  yard: YardToPlan,
+  slots: number,
+  { onlyPinned = false, between }: Partial<Pick<Horizon, 'onlyPinned' | 'between'>> = {},
+): BuiltProblem {
   checkYard(yard);
   within('horizon (slots)', slots, 1, 10_000);
   const { fromMs } = yard;
+  const nowMs = Math.max(fromMs, moment('now', yard.nowMs ?? fromMs));
   const people = yard.people.map(({ id, free }) => ({
     id,
     skills: [],
-    free: freeSlots(free, { fromMs, slots }),
+    free: freeSlots(fromNow(free, nowMs), { fromMs, slots }),
   }));
   const horizon: Horizon = {
     fromMs,
@@ -196,6 +211,8 @@ export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
     longestMs: longestStretch(yard),
     workable: workableFor(people),
     pinned: pinsOf(yard),
+    onlyPinned,
+    between,
     tables: new Map(),
     numbers: new Map(),
   };
@@ -210,7 +227,7 @@ export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
       ({ area, why }) => why === null && (area.coats.length > 0 || area.ready === 'immersion'),
     );
     if (!isPlanned) continue;
-    const launch = launchOf(boat, horizon);
+    const launch = launchOf(boat, horizon, nowMs);
     tasks.push(launch);
     for (const { id: before, lag } of own.flatMap(({ ready }) => ready))
       lags.push({ before, after: launch.id, ...lag });
@@ -219,7 +236,7 @@ export function buildProblem(yard: YardToPlan, slots: number): BuiltProblem {
   }
   const problem: PlanProblem = {
     slots,
-    tasks: tasks.map(({ is: _, ...task }) => pinnedTo(task, horizon)),
+    tasks: tasks.map(({ is: _, ...task }) => pinnedTo(task, horizon, yard.done)),
     lags,
     people,
     equipment: [],

@@ -1,10 +1,29 @@
 export { PLAN_ASSUMES } from './assumptions.ts';
 export { type BuiltProblem, buildProblem } from './buildProblem.ts';
+export { cheapestWay, type Way, type WaySought } from './cheapestWay.ts';
+export type { DrawOutcome } from './followDraw.ts';
+export {
+  type Chance,
+  chanceOf,
+  followPlan,
+  type LaunchOdds,
+  type OddsAsked,
+  oddsOf,
+  type PlanOdds,
+} from './odds.ts';
 export { type PlanFault, planFaults } from './planFaults.ts';
 export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './planYard.ts';
 export type { NoPlan, Plan, PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem.ts';
 export { schedule } from './schedule.ts';
-export { SLOT_MS } from './slots.ts';
+export { joined, SLOT_MS } from './slots.ts';
+export { WEATHER_ERRORS, type WeatherErrors, weatherDraws, wetShareOf } from './weatherDraws.ts';
+export {
+  type FilmGiven,
+  filmIn,
+  type PlanSurface,
+  type WeatherYard,
+  yardInWeather,
+} from './yardInWeather.ts';
 export type {
   AreaToPlan,
   BoatToPlan,

@@ -102,20 +102,26 @@ function byEnd<T>({ slots, ends }: EndsOfCoat, of: (end: number) => T): T[] {
   return found;
 }
 
+/** Whether a film can close to its next coat, so that it is asked when it can be sanded. */
+const mayClose = ({ sheet }: CoatFilm, next: Next): boolean =>
+  next.kind === 'coat' &&
+  sheet.overcoat.some(({ chemicalMax, thumb }) => chemicalMax !== null || thumb != null);
+
 /** What the film of a coat takes, by the slot its task ends at; null: its sheet states no window. */
 export function takesByEnd(
-  input: EndsOfCoat & { coat: CoatFilm; next: Next; sandFirst: boolean; temps: TempSeries },
+  input: EndsOfCoat & { coat: CoatFilm; next: Next; sandFirst: boolean; workOn: boolean; temps: TempSeries },
 ): FilmTakes[] | null {
-  const { coat, next, temps, fromMs } = input;
+  const { coat, next, temps, fromMs, sandFirst, workOn } = input;
   const { sandable, ...events } = coat.sheet.events;
-  const dry = WET_BY.find((event) => coat.sheet.events[event] !== undefined);
-  // Of its own events only these two are asked for.
-  const own = { ...(sandable && { sandable }), ...(dry && { [dry]: coat.sheet.events[dry] }) };
+  const dry = workOn ? WET_BY.find((event) => coat.sheet.events[event] !== undefined) : undefined;
+  const isSanded = sandFirst || workOn || mayClose(coat, next);
+  // Of its own events only these two are asked for, and only where somebody works on the film.
+  const own = { ...(isSanded && sandable && { sandable }), ...(dry && { [dry]: coat.sheet.events[dry] }) };
   const asked = { ...coat, sheet: { ...coat.sheet, events: own } };
   const whole = { ...coat, sheet: { ...coat.sheet, events } };
   const takes = byEnd(input, (end): FilmTakes | null => {
     const endMs = fromMs + end * SLOT_MS;
-    const times = filmEvents({ film: filmEnding(asked, endMs), temps });
+    const times = isSanded || dry ? filmEvents({ film: filmEnding(asked, endMs), temps }) : [];
     const at = (event: string) => times.find((each) => each.event === event)?.at ?? null;
     const film = filmEnding(whole, endMs);
     const { segments } = windowsFor({ film, next, temps, now: film.laidToMs });

@@ -34,7 +34,7 @@ function tails(model: Model): Int32Array {
 }
 
 /** The tasks that are not pinned, each after those it waits for, the most urgent first. */
-function orderBy(model: Model, urgency: (t: number) => number): Int32Array {
+export function orderBy(model: Model, urgency: (t: number) => number): Int32Array {
   const waits = model.tasks.map(({ into }) => into.length);
   const ready = model.order.filter((t) => waits[t] === 0);
   const order: number[] = [];

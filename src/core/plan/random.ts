@@ -8,3 +8,25 @@ export function randomOf(seed: number): (n: number) => number {
     return Math.floor((((x ^ (x >>> 14)) >>> 0) / 4_294_967_296) * n);
   };
 }
+
+const FINE = 2 ** 30;
+
+/** Numbers of a standard normal distribution from such a source [S: Box & Muller 1958]. */
+export function normalOf(random: (n: number) => number): () => number {
+  let spare: number | null = null;
+  return () => {
+    if (spare !== null) {
+      const kept = spare;
+      spare = null;
+      return kept;
+    }
+    const radius = Math.sqrt(-2 * Math.log((random(FINE) + 1) / FINE));
+    const angle = (2 * Math.PI * random(FINE)) / FINE;
+    spare = radius * Math.sin(angle);
+    return radius * Math.cos(angle);
+  };
+}
+
+/** Whether something of this chance happens. */
+export const happens = (random: (n: number) => number, chance: number): boolean =>
+  random(FINE) < chance * FINE;

@@ -17,6 +17,19 @@ export const slotsOf = (ms: number): number => Math.max(0, Math.ceil(ms / SLOT_M
 export const after = (slots: number, wait: number): number[] =>
   Array.from({ length: slots + 1 }, (_, end) => Math.min(slots + 1, Math.max(0, end + wait)));
 
+/** Stretches that follow each other without a gap, as one: hours of another price break no work off. */
+export function joined(
+  stretches: readonly { fromMs: number; toMs: number }[],
+): { fromMs: number; toMs: number }[] {
+  const found: { fromMs: number; toMs: number }[] = [];
+  for (const { fromMs, toMs } of stretches) {
+    const last = found.at(-1);
+    if (last && last.toMs === fromMs) last.toMs = toMs;
+    else found.push({ fromMs, toMs });
+  }
+  return found;
+}
+
 /** Stretches of time as spans of slots at which a task can start. */
 export function startSpans(
   stretches: readonly { fromMs: number; toMs: number }[],

@@ -85,6 +85,10 @@ export interface YardToPlan {
   people: readonly PersonToPlan[];
   /** Tasks that somebody placed: their start by id of the task. */
   pinned?: Readonly<Record<string, number>>;
+  /** Nothing more begins before then; left out: the plan's start. */
+  nowMs?: number;
+  /** Tasks that are done or under way: their start by id of the task. They need nobody any more. */
+  done?: Readonly<Record<string, number>>;
 }
 
 /** What a task of the problem is. */

@@ -1,9 +1,19 @@
-import { leversReply, planReply, planSetup } from '../../contract/index.ts';
+import {
+  leverReply,
+  leversOf,
+  leversReply,
+  planOddsQuery,
+  planOddsReply,
+  planReply,
+  planSetup,
+  planWithQuery,
+} from '../../contract/index.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
 import { boatById } from '../rows/boats.ts';
 import { planSetupOf, putPlanSetup } from '../rows/plan.ts';
-import { leversView } from '../views/plan/levers.ts';
+import { leversView, planWith } from '../views/plan/levers.ts';
+import { planOdds } from '../views/plan/planOdds.ts';
 import { planView } from '../views/plan/planView.ts';
 
 /** The plan: what is done when and by whom until the boats are afloat. */
@@ -20,6 +30,23 @@ export const planEndpoints = [
     summary: 'What a second person, longer days, a tent and the like would change',
     reply: leversReply,
     run: (_asked, context) => leversView(context),
+  }),
+  read({
+    path: '/plan/with',
+    summary: 'The plan with some of these changes together',
+    query: planWithQuery,
+    reply: leverReply,
+    run: async ({ query }, context) => {
+      const levers = leversOf(query.levers);
+      return (await planWith(context, levers)) ?? { levers, launch: null, cost: null, leftOut: 0 };
+    },
+  }),
+  read({
+    path: '/plan/odds',
+    summary: 'How the plan comes out in draws of the weather, some at a time',
+    query: planOddsQuery,
+    reply: planOddsReply,
+    run: ({ query }, context) => planOdds(context, query),
   }),
   write({
     method: 'put',

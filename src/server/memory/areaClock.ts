@@ -1,5 +1,6 @@
 import type { AreaClock, NextView } from '../../contract/index.ts';
 import type { TempSeries } from '../../core/cure/index.ts';
+import type { FilmGiven } from '../../core/plan/index.ts';
 import {
   type CoatGroup,
   colourOf,
@@ -12,7 +13,7 @@ import { type Air, tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, coatsOfSteps, netAreaOf } from './areaStates.ts';
-import { filmClock, nextKind, workFor, workView } from './filmClock.ts';
+import { filmClock, filmGiven, nextKind, workFor, workView } from './filmClock.ts';
 import { groupsOf } from './groupsOf.ts';
 import { handOn } from './handOn.ts';
 import { convertedSteel } from './profileOf.ts';
@@ -106,6 +107,18 @@ export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => (
   state: 'failed',
   failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
 });
+
+/** The film of an area, so that its times can be worked out in other weather; null: there is none, or its sheet is not known. */
+export function filmOnArea(
+  state: AreaSnapshot,
+  clock: AreaClock,
+  { catalogue, now, temps }: { catalogue: ProductCatalogue; now: number; temps: TempSeries },
+): FilmGiven | null {
+  const top = groupsOf(state).findLast((group) => group.complete);
+  const last = top?.entries.at(-1);
+  const sheet = last && catalogue.sheetOf(last.body.productId, last.body.sheetVersion);
+  return top && sheet ? filmGiven({ sheet, top, temps, now, state, clock, catalogue }) : null;
+}
 
 /**
  * Where an area stands at `now`: its film, what is next, and the window between the two.

@@ -10,6 +10,7 @@ import {
   type Windows,
   windowsFor,
 } from '../../core/cure/index.ts';
+import type { FilmGiven } from '../../core/plan/index.ts';
 import {
   type CoatGroup,
   type DueTask,
@@ -124,6 +125,22 @@ interface FilmInput {
   state: AreaSnapshot;
   clock: AreaClock;
   catalogue: ProductCatalogue;
+}
+
+/** A film with what holds back what follows it, so that its times can be worked out in other weather. */
+export function filmGiven(input: FilmInput): FilmGiven {
+  const { temps, now, clock, state, top } = input;
+  const next = nextKind(clock, input.catalogue);
+  const { cure: sheet } = input.sheet;
+  const asOnSheet: Film = { laidFromMs: top.fromMs, laidToMs: top.toMs, sheet, ...timesTypical(input) };
+  const pace = paceOfTop(top, input.catalogue);
+  const film = filmAsTested({ film: asOnSheet, next, temps }, testsOn(state, top, now), pace);
+  const work = clock.work.map(({ kind, doneAt, endsAt }) => ({
+    kind,
+    doneMs: doneAt === null ? null : Date.parse(doneAt),
+    endsMs: endsAt === null ? null : Date.parse(endsAt),
+  }));
+  return { film, next, sandedMs: sandedAt(work), waitsUntilMs: waitsUntil(work) };
 }
 
 export function filmClock(input: FilmInput): Partial<AreaClock> {

@@ -21,6 +21,9 @@ const AS_NEW: Omit<PlanSetup, 'version'> = {
   launchFromHour: 8,
   launchToHour: 17,
   latePerDay: 0,
+  tentCost: 0,
+  heatPerDay: 0,
+  overtimePerHour: 0,
   pins: [],
 };
 

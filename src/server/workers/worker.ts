@@ -1,4 +1,4 @@
-import { planYard } from '../../core/plan/index.ts';
+import { followPlan, planYard } from '../../core/plan/index.ts';
 import { cheapestPurchase } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { startsOfCoats } from '../views/plan/coatStarts.ts';
@@ -33,6 +33,7 @@ const answered =
 export const weather = answered(readWeatherFile);
 export const sheets = answered(readSheetsFile);
 export const plan = answered(planYard);
+export const odds = answered(followPlan);
 export const starts = answered(startsOfCoats);
 export const purchase = answered(cheapestPurchase);
 export const readings = answered(readReadings);

@@ -6,10 +6,11 @@ import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { leverNames } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
+import { CheapestWay } from './CheapestWay.tsx';
 import { sayMoment } from './planTimes.ts';
 
 /** What a second person, longer days, a tent and the like would change: worked out when asked for. */
-export function Levers({ zone, currency }: { zone: string; currency: PlanView['currency'] }) {
+export function Levers({ view, zone }: { view: PlanView; zone: string }) {
   const [asked, setAsked] = useState(false);
   const levers = useLevers(asked);
   return (
@@ -22,7 +23,16 @@ export function Levers({ zone, currency }: { zone: string; currency: PlanView['c
           <p role="status">Planning each change… This takes about ten seconds.</p>
         ) : (
           <QueryBoundary query={levers}>
-            {(view) => <LeverTable view={view} zone={zone} currency={currency} />}
+            {(found) => (
+              <>
+                <LeverTable plans={found.plans} zone={zone} currency={view.currency} />
+                <CheapestWay
+                  key={view.key}
+                  view={view}
+                  changes={found.plans.flatMap(({ levers: [code] }) => code ?? [])}
+                />
+              </>
+            )}
           </QueryBoundary>
         )
       ) : (
@@ -35,16 +45,15 @@ export function Levers({ zone, currency }: { zone: string; currency: PlanView['c
 }
 
 function LeverTable({
-  view,
+  plans,
   zone,
   currency,
 }: {
-  view: LeversView;
+  plans: LeversView['plans'];
   zone: string;
   currency: PlanView['currency'];
 }) {
   const names = leverNames(useUnits().show);
-  const rows = [{ code: null, launch: view.launch, cost: view.cost, leftOut: view.leftOut }, ...view.levers];
   return (
     <>
       <Scroller label="Changes compared">
@@ -62,9 +71,9 @@ function LeverTable({
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ code, launch, cost, leftOut }) => (
+            {plans.map(({ levers: [code], launch, cost, leftOut }) => (
               <tr key={code ?? 'now'}>
-                <th scope="row">{code === null ? 'No change' : names[code]}</th>
+                <th scope="row">{code ? names[code] : 'No change'}</th>
                 <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
                 <td className="text-right whitespace-nowrap tabular-nums">
                   {cost === null ? '–' : sayMoney(cost, currency)}
@@ -76,9 +85,8 @@ function LeverTable({
         </table>
       </Scroller>
       <p className="text-sm">
-        Each row is planned in under a second, so small differences mean little. Costs do not include the
-        tent, heat or travel. A row with fewer areas left out covers more work. Films already applied keep the
-        times they have now.
+        Each row is planned in under a second, so small differences mean little. Costs include the prices of a
+        tent, heat and overtime that are set below. A row with fewer areas left out covers more work.
       </p>
     </>
   );

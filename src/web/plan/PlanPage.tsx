@@ -5,11 +5,13 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { counted } from '../words/counted.ts';
 import { sayClash, sayTask, UNPLANNED } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
+import { Chances } from './Chances.tsx';
 import { Levers } from './Levers.tsx';
 import { PlanLanes } from './PlanLanes.tsx';
 import { PlanList } from './PlanList.tsx';
 import { PlanSetupForm } from './PlanSetupForm.tsx';
 import { daysLate, sayMoment } from './planTimes.ts';
+import { useOdds } from './useOdds.ts';
 
 /** The plan: launch dates, cost, chart, day list, changes compared and set-up. */
 export function PlanPage() {
@@ -32,18 +34,18 @@ export function PlanPage() {
 }
 
 function Planned({ view, zone }: { view: PlanView; zone: string }) {
+  const odds = useOdds(view);
   return (
     <>
       <Answer view={view} zone={zone} />
+      <Chances view={view} zone={zone} odds={odds} />
       {view.tasks.length > 0 && (
         <>
           <PlanLanes view={view} zone={zone} />
           <PlanList view={view} zone={zone} />
         </>
       )}
-      {view.state !== 'no-weather' && view.boats.length > 0 && (
-        <Levers zone={zone} currency={view.currency} />
-      )}
+      {view.state !== 'no-weather' && view.boats.length > 0 && <Levers view={view} zone={zone} />}
       {view.state !== 'no-weather' && <PlanSetupForm view={view} zone={zone} />}
     </>
   );

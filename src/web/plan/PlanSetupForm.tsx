@@ -24,6 +24,9 @@ interface Values {
   launch: { from: string; to: string; days: boolean[] };
   boats: { boatId: string; boatName: string; isIn: boolean; wanted: string }[];
   late: string;
+  tent: string;
+  heat: string;
+  overtime: string;
 }
 
 const ticked = (days: readonly boolean[]): number[] => days.flatMap((on, i) => (on ? [i + 1] : []));
@@ -47,6 +50,7 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
   const { system, show } = useUnits();
   const area = (m2: number) => show(m2, 'area');
   const { setup, currency } = view;
+  const typed = (minor: number) => (minor > 0 ? String(fromMinor(minor, currency)) : '');
   const submit = async (values: Values, over: { version?: number }): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const wantedOf = (boat: Values['boats'][number], i: number): string | null => {
@@ -70,7 +74,10 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
       launchDays: ticked(values.launch.days),
       launchFromHour: Number(values.launch.from),
       launchToHour: Number(values.launch.to),
-      latePerDay: values.late.trim() === '' ? 0 : minorOf(read, 'late', 'a day late', values.late, currency),
+      latePerDay: minorOf(read, 'late', 'a day late', values.late, currency),
+      tentCost: minorOf(read, 'tent', 'a tent', values.tent, currency),
+      heatPerDay: minorOf(read, 'heat', 'a day of heat', values.heat, currency),
+      overtimePerHour: minorOf(read, 'overtime', 'an hour of overtime', values.overtime, currency),
       pins: setup.pins,
       version: over.version ?? setup.version,
     };
@@ -100,7 +107,10 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             days: ticks(setup.launchDays),
           },
           boats: boatValues(view, zone),
-          late: setup.latePerDay > 0 ? String(fromMinor(setup.latePerDay, currency)) : '',
+          late: typed(setup.latePerDay),
+          tent: typed(setup.tentCost),
+          heat: typed(setup.heatPerDay),
+          overtime: typed(setup.overtimePerHour),
         }}
         base={setup}
         submit={submit}
@@ -121,6 +131,23 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             />
           </div>
           <Week name="launch.days" label="Days on which boats can be launched" />
+        </fieldset>
+        <fieldset className="space-y-2">
+          <legend className="font-semibold">Prices of changes</legend>
+          <p className="text-sm">
+            Used to compare changes of the plan. A price left empty counts as nothing.
+          </p>
+          <div className="grid grid-cols-1 gap-3 sm:grid-cols-3">
+            <Field name="tent" label="Tent, once" unit={currency} inputMode="decimal" hint="Optional" />
+            <Field name="heat" label="Heat, a day" unit={currency} inputMode="decimal" hint="Optional" />
+            <Field
+              name="overtime"
+              label="Overtime, an hour more"
+              unit={currency}
+              inputMode="decimal"
+              hint="Optional. Added to the price of an hour"
+            />
+          </div>
         </fieldset>
         <Boats boats={boatValues(view, zone)} />
         <details>
@@ -158,7 +185,10 @@ const pathInForm = (path: string): string =>
     .replace(/^launchFromHour$/, 'launch.from')
     .replace(/^launchToHour$/, 'launch.to')
     .replace(/^launchDays.*$/, 'launch.days.0')
-    .replace(/^latePerDay$/, 'late');
+    .replace(/^latePerDay$/, 'late')
+    .replace(/^tentCost$/, 'tent')
+    .replace(/^heatPerDay$/, 'heat')
+    .replace(/^overtimePerHour$/, 'overtime');
 
 function Week({ name, label }: { name: string; label: string }) {
   return (

@@ -1,11 +1,13 @@
 import type { NoYardPlan, YardPlan, YardToPlan } from '../../../core/plan/index.ts';
 import type { Jobs } from '../../workers/jobs.ts';
-import { filmOnly } from './yardToPlan.ts';
+import { filmOnly } from './areaStanding.ts';
 
 /** What came of planning a yard: the plan of the boats that have one, and what clashes on the others. */
 export interface PlannedYard {
   /** null: no boat has one. */
   plan: YardPlan | null;
+  /** The yard of those boats. */
+  yard: YardToPlan;
   clashes: NoYardPlan[];
 }
 
@@ -28,7 +30,7 @@ export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): 
   let rest = yard;
   while (rest.boats.length > 0) {
     const found = await jobs.run('plan', rest, { seed: SEED, budgetMs });
-    if (found.ok) return { plan: found, clashes };
+    if (found.ok) return { plan: found, yard: rest, clashes };
     clashes.push(found);
     const named = new Set(found.clash.map(({ boatId }) => boatId));
     // Of tasks of several boats that clash with each other the last boat gives way.
@@ -36,5 +38,5 @@ export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): 
     if (!last) break;
     rest = without(rest, last.id);
   }
-  return { plan: null, clashes };
+  return { plan: null, yard: rest, clashes };
 }

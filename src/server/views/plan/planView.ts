@@ -6,20 +6,16 @@ import type {
   UnplannedCode,
 } from '../../../contract/index.ts';
 import type { PlannedTask, TimedTask } from '../../../core/plan/index.ts';
-import { remembering } from '../../../core/units/index.ts';
+import { memoised } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
-import { planSetupOf } from '../../rows/plan.ts';
-import { type PlannedYard, planRest } from './planRest.ts';
-import { AHEAD_MS, type GivenYard, yardToPlan } from './yardToPlan.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
+import { AHEAD_MS } from './ahead.ts';
+import { planMade } from './planMade.ts';
+import type { PlannedYard } from './planRest.ts';
+import type { GivenYard } from './yardToPlan.ts';
 
 /** The plan as the screen shows it. */
 
-/** How long a better plan is sought, ms: by then the cheapest of most yards is proven. */
-const BUDGET_MS = 2000;
-/** A plan holds for so long where nothing else changes, ms: tasks begin on the half hour. */
-const HOLDS_MS = 30 * 60_000;
-
-const kept = remembering<Promise<PlanView>>(2);
 const iso = (ms: number) => new Date(ms).toISOString();
 
 interface Named {
@@ -100,12 +96,10 @@ function boatViews(
   });
 }
 
+type About = Pick<PlanView, 'now' | 'setup' | 'isDefault' | 'currency' | 'key'>;
+
 /** What the planner found, as the screen shows it. */
-function viewOf(
-  found: PlannedYard,
-  named: Named,
-  rest: Pick<PlanView, 'now' | 'setup' | 'isDefault' | 'currency'>,
-): PlanView {
+function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
   const { given } = named;
   const { plan, clashes } = found;
   const unplanned = unplannedViews(found, named);
@@ -133,25 +127,22 @@ function viewOf(
   };
 }
 
-/** Weather data older than this says nothing of the days to come, ms. */
-const STALE_MS = 24 * 3_600_000;
-
-/** Whether the weather data reaches to about now. */
-export const isCurrent = (hours: readonly { at: number }[], now: number): boolean =>
-  (hours.at(-1)?.at ?? Number.NEGATIVE_INFINITY) >= now - STALE_MS;
+const areaNamesOf = memoised(
+  (clocks: YardReading['clocks']): Named['areaNames'] =>
+    new Map(clocks.map(({ areaId, areaName, boatName, boatId }) => [areaId, { areaName, boatName, boatId }])),
+);
 
 /** The plan of the yard as it stands now. */
-export async function planView({ db, memory, jobs, now }: Context): Promise<PlanView> {
-  const at = now();
-  const setup = await planSetupOf(db);
-  const known = await memory.at(at);
-  const about = {
+export async function planView(context: Context): Promise<PlanView> {
+  const { at, setup, known, made } = await planMade(context);
+  const about: About = {
     now: iso(at),
     setup,
     isDefault: setup.version === 0,
     currency: known.trade.settings.currency,
+    key: made?.key ?? '',
   };
-  if (!isCurrent(known.hours, at))
+  if (!made)
     return {
       ...about,
       from: iso(at),
@@ -167,13 +158,5 @@ export async function planView({ db, memory, jobs, now }: Context): Promise<Plan
       unplanned: [],
       otherBoats: [],
     };
-  const made = await kept(known.snapshot, [setup.version, Math.floor(at / HOLDS_MS)], async () => {
-    const given = await yardToPlan(known, setup, at, jobs);
-    const found = await planRest(jobs, given.yard, BUDGET_MS);
-    const areaNames = new Map(
-      known.clocks.map(({ areaId, areaName, boatName, boatId }) => [areaId, { areaName, boatName, boatId }]),
-    );
-    return viewOf(found, { given, setup, areaNames }, about);
-  });
-  return { ...made, now: about.now };
+  return viewOf(made.found, { given: made.given, setup, areaNames: areaNamesOf(known.clocks) }, about);
 }

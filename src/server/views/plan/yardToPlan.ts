@@ -1,30 +1,32 @@
 import { DateTime } from 'luxon';
 import type { AreaClock, LeverCode, PlanSetup, UnplannedCode } from '../../../contract/index.ts';
-import { type AirHour, type Surroundings, typicalHours } from '../../../core/air/index.ts';
+import { type AirHour, type AirLimits, typicalHours } from '../../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../../core/cure/index.ts';
 import {
   type AreaToPlan,
-  type FilmOn,
-  PLAN_ASSUMES,
+  type FilmGiven,
+  joined,
+  type PlanSurface,
   SLOT_MS,
+  type WeatherYard,
   type YardToPlan,
 } from '../../../core/plan/index.ts';
+import { coatLimitsOf } from '../../../core/system/index.ts';
 import { memoised } from '../../../core/units/index.ts';
-import { type Air, tempsFor } from '../../air/surfaces.ts';
-import type { AreaSnapshot } from '../../memory/areaStates.ts';
+import type { Air } from '../../air/surfaces.ts';
 import { inSlices } from '../../memory/slices.ts';
-import { surfaceOf } from '../../memory/surfaceOf.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { Jobs } from '../../workers/jobs.ts';
+import { AHEAD_MS } from './ahead.ts';
+import { filmOn, filmOnly, sharedSurfaces, standingOf } from './areaStanding.ts';
 import type { PlanStart } from './coatStarts.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
+import { peopleWith, WEEK } from './premises.ts';
 import { startsByKey } from './startsAsked.ts';
 
 /** The yard as the planner takes it: its boats, the air over them, who works when. */
 
 const DAY_MS = 24 * HOUR_MS;
-/** How far ahead anything is planned. */
-export const AHEAD_MS = 56 * DAY_MS;
 /** Boats planned where nobody said which. */
 const USUAL_BOATS = 4;
 
@@ -40,6 +42,8 @@ export interface LeftOut {
 
 export interface GivenYard {
   yard: YardToPlan;
+  /** What its times hang on: it can be planned again in other weather. */
+  weather: Omit<WeatherYard, 'yard'> & { hours: readonly AirHour[] };
   /** What each coat is called. */
   named: Map<string, CoatNamed>;
   /** When each coat can begin by the air. */
@@ -77,43 +81,7 @@ export function hoursOn(
   return stretches;
 }
 
-/** Which air an area shares: a shed with all in it, a tent or a heated room with the other areas of its boat, the open with no other boat. */
-const airOf = ({ boat }: AreaSnapshot, { kind }: Surroundings, indoors: boolean): string =>
-  kind === 'shed' && !indoors ? 'shed' : `${indoors ? 'inside' : kind} ${boat.id}`;
-
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
-
-/**
- * Until when dust harms a film, ms; null: no longer. A film whose sheet does not say when it is dry is taken to be harmed for a day [M],
- * one that never dries as far as is known for all of the plan. One that does not cure has to come off: nobody waits for it.
- */
-function wetUntil(clock: AreaClock, now: number): number | null {
-  if (clock.film === null || clock.hand?.notCuring) return null;
-  const by = (event: string) => clock.events.find((each) => each.event === event);
-  const stated = by('tack-free') ?? by('dew-safe');
-  const dryMs = stated ? (ms(stated.at) ?? now + AHEAD_MS) : Date.parse(clock.film.laidTo) + DAY_MS;
-  return dryMs > now ? dryMs : null;
-}
-
-function filmOn(clock: AreaClock, now: number): FilmOn | null {
-  const { film, segments, events } = clock;
-  if (!film) return null;
-  return {
-    appliedInMs: Math.max(0, Date.parse(film.laidTo) - Date.parse(film.laidFrom)),
-    segments: segments.map(({ state, from, to }) => ({ state, fromMs: Date.parse(from), toMs: ms(to) })),
-    sandableMs: ms(events.find(({ event }) => event === 'sandable')?.at ?? null),
-    wetUntilMs: wetUntil(clock, now),
-  };
-}
-
-/** An area of which only the film that is on counts: dust harms it, and the boat is not launched before it is dry. */
-export const filmOnly = (film: FilmOn) =>
-  ({
-    film: { ...film, segments: [] },
-    primeByMs: null,
-    coats: [],
-    ready: 'tack-free',
-  }) satisfies Partial<AreaToPlan>;
 
 /** Why nothing can be said of an area, before any of its coats is looked at; null: it can be planned. */
 function leftOutBy(clock: AreaClock): UnplannedCode | null {
@@ -125,14 +93,6 @@ function leftOutBy(clock: AreaClock): UnplannedCode | null {
 
 const hasWork = ({ next, state }: AreaClock) => next !== null && state !== 'no-system';
 
-/** Surroundings that a change of the premises brings: a tent over what stands open, heat under a cover. */
-function surroundingsWith(own: Surroundings, lever: LeverCode | null): Surroundings {
-  const isOpen = own.kind === 'open' || own.kind === 'shaded';
-  if (lever === 'tent' && isOpen) return { kind: 'tent' };
-  if (lever === 'heated' && own.kind !== 'heated')
-    return { kind: 'heated', setPointC: PLAN_ASSUMES.heatedToC };
-  return own;
-}
 /** Boats that are planned: those chosen, or the first few that have work left. */
 function boatsOf(known: YardReading, setup: PlanSetup) {
   const working = known.boats
@@ -151,32 +111,33 @@ function boatsOf(known: YardReading, setup: PlanSetup) {
 /**
  * The yard as it now stands, as the planner takes it.
  *
- * @param lever a change of its premises that is tried; null: as it is
+ * @param levers changes of its premises that are tried; left out: as it is
  */
 export async function yardToPlan(
   known: YardReading & { yard: { zone: string } },
   setup: PlanSetup,
   now: number,
   jobs: Jobs,
-  lever: LeverCode | null = null,
+  levers: readonly LeverCode[] = [],
 ): Promise<GivenYard> {
   const fromMs = Math.ceil(now / SLOT_MS) * SLOT_MS;
   const { zone } = known.yard;
   const { yardDay, labourPerHour } = known.trade.settings;
-  const people = setup.people.map(({ id, ...week }) => ({
-    id,
-    free: hoursOn(week, zone, fromMs).map((stretch) => ({ ...stretch, costPerHour: labourPerHour })),
-  }));
+  const people = peopleWith(setup, levers, labourPerHour, (week) => hoursOn(week, zone, fromMs));
   const { boats, otherBoats } = boatsOf(known, setup);
   const ids = new Set(boats.map(({ boatId }) => boatId));
   const air = airAhead(known.air, fromMs + AHEAD_MS);
   const longestMs = Math.max(
     SLOT_MS,
-    ...people.flatMap(({ free }) => free.map(({ fromMs: from, toMs }) => toMs - from)),
+    ...people.flatMap(({ free }) => joined(free).map(({ fromMs: from, toMs }) => toMs - from)),
   );
   const named: GivenYard['named'] = new Map();
   const leftOut: LeftOut[] = [];
   const asked = new Map<string, StartsAsked>();
+  const surfaces: PlanSurface[] = [];
+  const surfaceOfArea: Record<string, number> = {};
+  const limitsOf: Record<string, AirLimits> = {};
+  const films: Record<string, FilmGiven> = {};
   const clockOf = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
   const isWet = (clock: AreaClock | undefined) => clock && filmOn(clock, fromMs)?.wetUntilMs != null;
   // Beside the boats planned: wet films of others in the same shed, which dust would land on.
@@ -187,16 +148,15 @@ export async function yardToPlan(
   const areas = await inSlices(states, (state): AreaToPlan | null => {
     const clock = clockOf.get(state.area.id);
     if (!clock) return null;
-    const own = surfaceOf(state, known.catalogue);
-    const surroundings = own.indoors ? own.surroundings : surroundingsWith(own.surroundings, lever);
-    const place = { ...own, surroundings };
-    const film = filmOn(clock, fromMs);
-    const area = {
-      id: state.area.id,
-      boatId: state.boat.id,
-      air: airOf(state, surroundings, own.indoors),
-      temps: tempsFor(air, place),
-    };
+    const { place, surface, film, filmGiven, area } = standingOf(state, clock, {
+      air,
+      catalogue: known.catalogue,
+      fromMs,
+      now,
+      levers,
+    });
+    if (filmGiven) films[area.id] = filmGiven;
+    surfaceOfArea[area.id] = surfaces.push(surface) - 1;
     /** Nothing is planned on it; while its film is wet there is no dust beside it, and no launch. */
     const asItIs = film?.wetUntilMs == null ? null : { ...area, ...filmOnly(film) };
     const leave = (code: UnplannedCode, productName: string | null) => {
@@ -209,10 +169,13 @@ export async function yardToPlan(
     if (!ids.has(state.boat.id) || !isDue) return asItIs;
     if (why) return leave(why, clock.next?.productName ?? null);
     try {
-      const hands = setup.people.length;
+      const hands = people.length;
       const planned = coatsToPlan({ state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
-      for (const [id, each] of planned.asked) asked.set(id, each);
+      for (const [id, each] of planned.asked) {
+        asked.set(id, each);
+        limitsOf[id] = coatLimitsOf(each.sheet, each.method);
+      }
       const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
       return { ...area, film, primeByMs: ms(clock.primeBy), coats: planned.coats, ready };
     } catch (error) {
@@ -241,7 +204,11 @@ export async function yardToPlan(
     return area.film?.wetUntilMs == null ? [] : [{ ...area, ...filmOnly(area.film) }];
   });
   const launches = hoursOn(
-    { days: setup.launchDays, fromHour: setup.launchFromHour, toHour: setup.launchToHour },
+    {
+      days: levers.includes('any-launch-day') ? WEEK : setup.launchDays,
+      fromHour: setup.launchFromHour,
+      toHour: setup.launchToHour,
+    },
     zone,
     fromMs,
   );
@@ -258,6 +225,13 @@ export async function yardToPlan(
       })),
       people,
       pinned: Object.fromEntries(setup.pins.map(({ taskId, start }) => [taskId, Date.parse(start)])),
+    },
+    weather: {
+      hours: air.hours,
+      site: air.site,
+      ...sharedSurfaces(surfaces, surfaceOfArea),
+      limitsOf,
+      films,
     },
     named,
     startsOf,

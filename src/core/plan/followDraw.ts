@@ -1,0 +1,369 @@
+import { HOUR_MS } from '../cure/index.ts';
+import { type BuiltProblem, buildProblem } from './buildProblem.ts';
+import type { PlanLag, PlanTask } from './problem.ts';
+import { type Replanned, replan } from './replan.ts';
+import { SLOT_MS } from './slots.ts';
+import type { WeatherDraw } from './weatherDraws.ts';
+import { againId, type CoatPlace, type WeatherYard, YardInWeather, type YardWeather } from './yardInWeather.ts'; // biome-ignore format: one line
+import type { AreaToPlan, CoatToPlan, PlannedTask, YardToPlan } from './yardToPlan.ts';
+
+/** How a plan came out in one draw of the weather. */
+export interface DrawOutcome {
+  /** Launch of each boat, ms; null: not within the plan's horizon. */
+  launches: Readonly<Record<string, number | null>>;
+  /** In the smallest unit of money; null: a boat was not launched. */
+  cost: number | null;
+  /** Coats that were sanded for because a window had closed. */
+  sanded: number;
+  /** Coats that rain or dew reached before they were safe: they were sanded and applied again. */
+  harmed: number;
+  /** Coats that were outside a limit of their sheet for a while before they were safe. */
+  outside: number;
+}
+
+const DAY_SLOTS = 48;
+/** Each morning a coat is looked for so much sooner and later than the plan of the day before has it; only where that fails, on all days. */
+const SOONER_SLOTS = 2 * DAY_SLOTS;
+const LATER_SLOTS = 4 * DAY_SLOTS;
+/** So often in a day work is put off because the boat is not as the plan has it; then it waits for the next morning. */
+const MOST_PUT_OFF = 6;
+/** How often one coat is applied again at the most. */
+const MOST_AGAIN = 20;
+
+/** What is fixed for all draws of a yard. */
+export interface DrawSetup {
+  of: WeatherYard;
+  slots: number;
+  /** Slot of the first morning after the plan's start: then, and every day after, it is planned again. */
+  morning: number;
+  /** Start slots of the plan as it stands, by task. */
+  before: ReadonlyMap<string, number>;
+  /** Areas that this plan leaves out. */
+  leftOut: ReadonlySet<string>;
+  /** Lists tried each morning. */
+  tries: number;
+}
+
+interface Done extends Replanned {
+  task: PlannedTask;
+}
+
+/**
+ * Follows a plan through one draw of the weather, a morning at a time: planned by what is known then, carried out by what the
+ * weather turns out to be. Nobody knows what comes: a task that its plan has begin is put off where the film, the air or
+ * the dust is not as the plan has it, and the rest of the day is planned again.
+ */
+export class DrawFollowed {
+  readonly #setup: DrawSetup;
+  readonly #world: YardInWeather;
+  readonly #draw: WeatherDraw;
+  readonly #truth: YardWeather;
+  readonly #done = new Map<string, Done>();
+  #areas: readonly AreaToPlan[];
+  #before: ReadonlyMap<string, number>;
+  #sanded = 0;
+  #harmed = 0;
+  #outside = 0;
+
+  constructor(setup: DrawSetup, world: YardInWeather, draw: WeatherDraw) {
+    this.#setup = setup;
+    this.#world = world;
+    this.#draw = draw;
+    this.#truth = world.in(draw.truth);
+    this.#areas = setup.of.yard.areas;
+    this.#before = setup.before;
+  }
+
+  outcome(seed: number): DrawOutcome {
+    const { slots, morning } = this.#setup;
+    let putOff = 0;
+    let next = morning > 0 ? morning : DAY_SLOTS;
+    for (let now = 0; now < slots && !this.#isOver(); ) {
+      const stopped = putOff > MOST_PUT_OFF ? null : this.#dayFrom(now, Math.min(next, slots), seed);
+      if (stopped !== null && stopped < next) {
+        now = stopped;
+        putOff++;
+        continue;
+      }
+      now = next;
+      next += DAY_SLOTS;
+      putOff = 0;
+    }
+    const launches = Object.fromEntries(this.#boats().map((id) => [id, this.#launchOf(id)]));
+    return {
+      launches,
+      cost: this.#isOver() ? this.#cost() : null,
+      sanded: this.#sanded,
+      harmed: this.#harmed,
+      outside: this.#outside,
+    };
+  }
+
+  #boats(): string[] {
+    return [...this.#setup.before.keys()].flatMap((id) => (id.startsWith('launch ') ? [id.slice(7)] : []));
+  }
+  #launchOf(boat: string): number | null {
+    const launch = this.#done.get(`launch ${boat}`);
+    return launch ? this.#ms(launch.start) : null;
+  }
+  #isOver(): boolean {
+    return this.#boats().every((boat) => this.#done.has(`launch ${boat}`));
+  }
+  #ms(slot: number): number {
+    return this.#setup.of.yard.fromMs + slot * SLOT_MS;
+  }
+
+  /** The yard in a weather, as it stands at a slot; `near`: with the times between these slots at which coats can begin. */
+  #yardIn(
+    weather: YardWeather,
+    now: number,
+    near: ((coat: CoatToPlan) => readonly [number, number]) | null,
+  ): YardToPlan {
+    const { yard } = this.#setup.of;
+    const nowMs = this.#ms(now);
+    const areas = this.#areas.map((area) =>
+      weather.area(area, nowMs, (coat) =>
+        near && !this.#done.has(coat.sessions === 1 ? coat.id : `${coat.id}#${coat.sessions}`)
+          ? near(coat)
+          : null,
+      ),
+    );
+    const busyMs = new Map<string, number>();
+    for (const { crew, end } of this.#done.values())
+      for (const who of crew) busyMs.set(who, Math.max(busyMs.get(who) ?? 0, this.#ms(end)));
+    const people = yard.people.map(({ id, free }) => {
+      const from = Math.max(nowMs, busyMs.get(id) ?? nowMs);
+      return { id, free: free.flatMap((each) => (each.toMs <= from ? [] : [{ ...each, fromMs: Math.max(each.fromMs, from) }])) }; // biome-ignore format: one line
+    });
+    const done = Object.fromEntries([...this.#done].map(([id, { start }]) => [id, this.#ms(start)]));
+    const pinned = Object.fromEntries(
+      Object.entries(yard.pinned ?? {}).filter(([id, ms]) => ms >= nowMs && !this.#done.has(id)),
+    );
+    return { ...yard, areas, people, done, pinned, nowMs };
+  }
+
+  /** Plans and works from a slot to the next morning. @returns the slot from which it has to be planned again; null: the next morning */
+  #dayFrom(now: number, until: number, seed: number): number | null {
+    const nowMs = this.#ms(now);
+    if (!this.#isWorked(nowMs, this.#ms(until))) return null;
+    const known = this.#world.in(this.#draw.knownAt(nowMs), { weather: this.#truth, sinceMs: nowMs });
+    const [near, far] = [this.#nearOf(now), this.#horizon()];
+    const first = this.#planned(known, now, { near, slots: far, seed });
+    // Nothing near the plan of yesterday: all days are looked at.
+    const { slots } = this.#setup;
+    const all = () => this.#planned(known, now, { near: () => [0, slots + 1], slots, seed });
+    const found = first?.whole ? first : all();
+    if (!found) return null;
+    this.#before = new Map([...found.tasks].map(([id, { start }]) => [id, start]));
+    return this.#work(found.built, found.tasks, now, until);
+  }
+
+  /** Whether anybody works or any boat can be launched between two moments. */
+  #isWorked(fromMs: number, toMs: number): boolean {
+    const { people, boats } = this.#setup.of.yard;
+    const free = [...people.flatMap((who) => who.free), ...boats.flatMap(({ launches }) => launches)];
+    return free.some((each) => each.fromMs < toMs && each.toMs > fromMs);
+  }
+
+  /** Days beyond the last plan that the next one may take, and days that a coat may come sooner or later than in it. */
+  #horizon(): number {
+    const last = Math.max(0, ...this.#before.values());
+    return Math.min(this.#setup.slots, last + LATER_SLOTS + DAY_SLOTS);
+  }
+  #nearOf(now: number): (coat: CoatToPlan) => readonly [number, number] {
+    return ({ id, sessions }) => {
+      const [first, last] = [this.#before.get(sessions === 1 ? id : `${id}#1`), this.#before.get(sessions === 1 ? id : `${id}#${sessions}`)]; // biome-ignore format: one line
+      if (first === undefined || last === undefined) return [now, this.#setup.slots + 1];
+      return [Math.max(now, first - SOONER_SLOTS), last + LATER_SLOTS];
+    };
+  }
+
+  /** A plan by what is known. */
+  #planned(
+    known: YardWeather,
+    now: number,
+    {
+      near,
+      slots,
+      seed,
+    }: { near: (coat: CoatToPlan) => readonly [number, number]; slots: number; seed: number },
+  ): { tasks: Map<string, Replanned>; whole: boolean; built: BuiltProblem } | null {
+    const { tries, leftOut } = this.#setup;
+    const asked = this.#yardIn(known, now, near);
+    let built = buildProblem(asked, slots);
+    // A boat of which an area has no date by this forecast has none; the rest of the yard goes on.
+    const stuck = new Set(
+      built.unplanned.flatMap(({ areaId }) => {
+        const area = this.#areas.find(({ id }) => id === areaId);
+        return area && !leftOut.has(areaId) ? [area.boatId] : [];
+      }),
+    );
+    if (stuck.size > 0)
+      built = buildProblem({ ...asked, boats: asked.boats.filter(({ id }) => !stuck.has(id)) }, slots);
+    const found = replan(built.problem, { seed, tries, before: this.#before });
+    return found && { ...found, whole: found.whole && stuck.size === 0, built };
+  }
+
+  /** Carries out what is planned until the next morning. */
+  #work(
+    built: BuiltProblem,
+    planned: ReadonlyMap<string, Replanned>,
+    now: number,
+    until: number,
+  ): number | null {
+    const what = new Map(built.tasks.map((task) => [task.id, task]));
+    const unplaced = new Set(
+      built.problem.tasks.flatMap(({ id }) => {
+        const areaId = what.get(id)?.areaId ?? null;
+        return planned.has(id) || areaId === null ? [] : [areaId];
+      }),
+    );
+    const today = [...planned]
+      .map(([id, each]) => ({ ...each, task: what.get(id) as PlannedTask }))
+      .filter(
+        ({ task, start }) =>
+          task.kind !== 'film' &&
+          !this.#done.has(task.id) &&
+          start >= now &&
+          start < until &&
+          !unplaced.has(task.areaId ?? ''),
+      )
+      .sort((a, b) => a.from - b.from);
+    if (today.length === 0) return null;
+    const boat = this.#boat(today, now);
+    const stopped = new Set<string>();
+    for (const each of today) {
+      if (stopped.has(each.task.areaId ?? '')) continue;
+      if (!boat.takes(each)) return Math.max(now, each.from) + 1;
+      this.#done.set(each.task.id, each);
+      if (each.from < each.start) this.#sanded++;
+      if (each.task.kind === 'coat' && this.#spoilt(each) && each.task.areaId) stopped.add(each.task.areaId);
+    }
+    return null;
+  }
+
+  /** The boats as they turn out to be: whether they take a task at its time. */
+  #boat(today: readonly Done[], now: number): { takes: (each: Done) => boolean } {
+    const { slots } = this.#setup;
+    const yard = this.#yardIn(this.#truth, now, null);
+    const pinned = Object.fromEntries(today.map(({ task, start }) => [task.id, this.#ms(start)]));
+    const { problem } = buildProblem({ ...yard, pinned }, slots, { onlyPinned: true });
+    const into = new Map<string, PlanLag[]>();
+    for (const lag of problem.lags) into.set(lag.after, [...(into.get(lag.after) ?? []), lag]);
+    const tasks = new Map(problem.tasks.map((task) => [task.id, task]));
+    const endOf = (id: string): number | null => {
+      const done = this.#done.get(id);
+      return done ? done.end : tasks.get(id)?.slots === 0 ? 0 : null;
+    };
+    return {
+      takes: (each) => {
+        const own = tasks.get(each.task.id);
+        if (!own) return false;
+        return (
+          (into.get(each.task.id) ?? []).every((lag) => inTime(lag, endOf(lag.before), each)) &&
+          this.#airLets(each) &&
+          !this.#dusts(own, each, problem.tasks, endOf)
+        );
+      },
+    };
+  }
+
+  /** Whether the air of the moment lets a coat begin. */
+  #airLets({ task, start }: Done): boolean {
+    const place = this.#place(task);
+    if (!place) return true;
+    return this.#truth.about(place).air.passesAt(this.#ms(start) + task.getReadyMs, 'applying');
+  }
+
+  /** Whether dust would fall on a wet film beside it. */
+  #dusts(
+    own: PlanTask,
+    { from, start }: Done,
+    tasks: readonly PlanTask[],
+    endOf: (id: string) => number | null,
+  ): boolean {
+    if (!own.dusty && from === start) return false;
+    return tasks.some(({ id, air, wetUntil }) => {
+      const end = endOf(id);
+      return (
+        air === own.air &&
+        wetUntil !== undefined &&
+        end !== null &&
+        end <= from &&
+        (wetUntil[end] as number) > from
+      );
+    });
+  }
+
+  #place({ areaId, coatId, kind }: PlannedTask): CoatPlace | null {
+    const area = this.#areas.find(({ id }) => id === areaId);
+    const coat = area?.coats.find(({ id }) => id === coatId);
+    return kind === 'coat' && area && coat ? { coat, areaId: area.id } : null;
+  }
+
+  /** What the weather does to a coat before it is safe: where rain or dew reaches it, it is applied again. */
+  #spoilt({ task, start, end }: Done): boolean {
+    const place = this.#place(task);
+    if (!place) return false;
+    const [fromMs, toMs] = [this.#ms(start) + task.getReadyMs, this.#ms(end) - task.cleanUpMs];
+    const endMs = this.#ms(this.#setup.slots);
+    const safeMs = this.#truth.safeAfter(place, toMs) ?? endMs;
+    if (!this.#truth.passes(place, fromMs)) this.#outside++;
+    if (this.#truth.surface(place.areaId).wettedAt(fromMs, safeMs) === null) return false;
+    this.#harmed++;
+    this.#areas = this.#areas.map((area) => (area.id === place.areaId ? { ...area, coats: withAgain(area.coats, place.coat) } : area)); // biome-ignore format: one line
+    return true;
+  }
+
+  /** What it came to, as the plan counts it. */
+  #cost(): number {
+    const { people, boats, fromMs } = this.#setup.of.yard;
+    const freeOf = new Map(people.map(({ id, free }) => [id, free]));
+    let cost = 0;
+    for (const { crew, from, end } of this.#done.values())
+      for (const who of crew)
+        for (const { fromMs: free, toMs, costPerHour } of freeOf.get(who) ?? []) {
+          const worked = Math.min(toMs, this.#ms(end)) - Math.max(free, this.#ms(from));
+          cost += (Math.max(0, worked) / HOUR_MS) * costPerHour;
+        }
+    for (const { id, costPerDay, latePerDay, wantedMs } of boats) {
+      const launch = this.#done.get(`launch ${id}`);
+      if (!launch) continue;
+      const endMs = this.#ms(launch.end);
+      cost += ((endMs - fromMs) / (24 * HOUR_MS)) * costPerDay;
+      if (wantedMs !== null) cost += (Math.max(0, endMs - wantedMs) / (24 * HOUR_MS)) * latePerDay;
+    }
+    return Math.round(cost);
+  }
+}
+
+/** Whether a task at its time keeps a lag, by what the task before turned out to be. */
+function inTime({ earliest, latest, late }: PlanLag, end: number | null, { start, from }: Done): boolean {
+  if (end === null || start < (earliest[end] as number)) return false;
+  if (!latest || start <= (latest[end] as number)) return true;
+  return late !== undefined && from < start && from >= (late.from[end] as number);
+}
+
+/** The coats of an area with one of them to be sanded and applied again. */
+function withAgain(coats: readonly CoatToPlan[], coat: CoatToPlan): CoatToPlan[] {
+  const at = coats.findIndex(({ id }) => id === coat.id);
+  const first = coat.id.split('~')[0] as string;
+  const times = coats.filter(({ id }) => id.split('~')[0] === first).length;
+  // Sessions of one coat are applied again together.
+  if (times > MOST_AGAIN || coats[at + 1]?.id === againId(first, times - 1)) return [...coats];
+  const sanding = { id: 'sand', kind: 'sand' as const, ms: Math.max(SLOT_MS, coat.sandMs), dusty: true };
+  return [
+    ...coats.slice(0, at + 1),
+    { ...coat, id: againId(first, times), work: [sanding] },
+    ...coats.slice(at + 1),
+  ];
+}
+
+/** Follows draws of a yard's weather, one by one. */
+export function drawsFollowed(
+  setup: DrawSetup,
+  drawOf: (seed: number) => WeatherDraw,
+): (seed: number) => DrawOutcome {
+  const world = new YardInWeather(setup.of, setup.slots);
+  return (seed) => new DrawFollowed(setup, world, drawOf(seed)).outcome(seed);
+}

@@ -1,0 +1,357 @@
+import {
+  type AirHour,
+  type AirLimits,
+  airAround,
+  type CoatAir,
+  coatAir,
+  type Dark,
+  dewPointC,
+  isUnderCover,
+  nightsBetween,
+  type Passing,
+  passing,
+  type Site,
+  type SurfaceBody,
+  type SurfaceReading,
+  type Surroundings,
+  surfaceSeries,
+} from '../air/index.ts';
+import {
+  delayedWindows,
+  eventTime,
+  type Film,
+  filmEvents,
+  HOUR_MS,
+  type Next,
+  safeEvent,
+  sandedWindows,
+  type TempSeries,
+  windowsFor,
+} from '../cure/index.ts';
+import { timesOf } from './areaTasks.ts';
+import { joined, SLOT_MS } from './slots.ts';
+import type { AreaToPlan, CoatToPlan, FilmOn, YardToPlan } from './yardToPlan.ts';
+
+/** A kind of surface of the yard: areas alike share it. */
+export interface PlanSurface {
+  surroundings: Surroundings;
+  body: SurfaceBody;
+  /** Inside a boat: there are lamps, whatever the hour. */
+  indoors: boolean;
+  /** How it stood until then, where that changes: a tent is put up, the boat leaves its shed. */
+  before?: { surroundings: Surroundings; untilMs: number };
+}
+
+/** A film that is on already, so that its times can be worked out in other weather. */
+export interface FilmGiven {
+  film: Film;
+  /** null: nothing follows it. */
+  next: Next | null;
+  /** When it was sanded for what follows; null: it was not. */
+  sandedMs: number | null;
+  /** A wait that is running holds back what follows; null: none is. */
+  waitsUntilMs: number | null;
+}
+
+/** A yard to plan together with what its times hang on: it can be asked what it is like in any weather. */
+export interface WeatherYard {
+  yard: YardToPlan;
+  site: Site;
+  surfaces: readonly PlanSurface[];
+  /** Index of the surface, by area. */
+  surfaceOf: Readonly<Record<string, number>>;
+  /** Limits of the air, by coat. */
+  limitsOf: Readonly<Record<string, AirLimits>>;
+  /** By area; areas without one have no film, or one whose times stay as they are. */
+  films: Readonly<Record<string, FilmGiven>>;
+}
+
+/** A coat and where it goes. */
+export interface CoatPlace {
+  coat: CoatToPlan;
+  areaId: string;
+}
+
+const DAY_MS = 24 * HOUR_MS;
+
+/** One surface in one weather. */
+class SurfaceIn {
+  readonly temps: TempSeries;
+  readonly #readings: readonly SurfaceReading[];
+  readonly #about: readonly AirHour[];
+  readonly #underCover: boolean;
+  readonly #byLimits = new Map<AirLimits, { air: CoatAir; passing: Passing }>();
+
+  /** @param past the same surface in a weather that agrees with this one up to `sinceMs`: only what follows is worked out */
+  constructor(
+    { surroundings, body, before }: PlanSurface,
+    hours: readonly AirHour[],
+    site: Site,
+    past: { surface: SurfaceIn; sinceMs: number } | null,
+  ) {
+    this.#underCover = isUnderCover(surroundings);
+    const since = past === null ? 0 : hours.findIndex(({ at }) => at >= past.sinceMs - DAY_MS);
+    const ahead = since > 0 ? hours.slice(since) : hours;
+    const stood = (as: Surroundings) =>
+      surfaceSeries({ hours: ahead, surface: body, site, surroundings: as });
+    const old = before && (ahead[0]?.at ?? 0) < before.untilMs ? stood(before.surroundings) : [];
+    this.#readings = stood(surroundings).map((reading, i) =>
+      before && reading.at < before.untilMs ? (old[i] ?? reading) : reading,
+    );
+    const values = this.#readings.map(({ surfaceC }) => surfaceC);
+    const { startMs = hours[0]?.at ?? 0, valuesC = [] } = past?.surface.temps ?? {};
+    // A day before is for the surface to settle; what is known of it stays.
+    const settled = since > 0 ? ahead.filter(({ at }) => at <= (past?.sinceMs ?? 0)).length : 0;
+    this.temps =
+      since > 0
+        ? { startMs, valuesC: [...valuesC.slice(0, since + settled), ...values.slice(settled)] }
+        : { startMs: hours[0]?.at ?? 0, valuesC: values };
+    this.#about = ahead.map((hour, i) => ({
+      ...hour,
+      ...airAround(hour, surroundings),
+      surfaceC: this.#readings[i]?.surfaceC,
+    }));
+  }
+
+  under(limits: AirLimits): { air: CoatAir; passing: Passing } {
+    const known = this.#byLimits.get(limits);
+    if (known) return known;
+    const air = coatAir({ hours: this.#about, surface: this.#readings, limits, underCover: this.#underCover }); // biome-ignore format: one line
+    const made = { air, passing: passing(air) };
+    this.#byLimits.set(limits, made);
+    return made;
+  }
+
+  /** The first moment at which rain or dew reaches a film; null: neither does. */
+  wettedAt(fromMs: number, toMs: number): number | null {
+    for (const [i, { at, rainMm, airC, rh }] of this.#about.entries()) {
+      if (at + HOUR_MS <= fromMs || at >= toMs) continue;
+      if (!this.#underCover && (rainMm ?? 0) > 0) return Math.max(at, fromMs);
+      const skin = this.#readings[i];
+      if (at >= fromMs && skin && skin.lowC <= dewPointC({ airC, rh })) return at;
+    }
+    return null;
+  }
+}
+
+/**
+ * A yard that can be asked what it is like in any weather: temperatures of its films, times of those that are on, and when
+ * each coat can begin. Starts are looked at on the plan's slots only.
+ */
+export class YardInWeather {
+  readonly #of: WeatherYard;
+  readonly #slots: number;
+  readonly #nights: readonly Dark[];
+  readonly #keyOf: ReadonlyMap<string, string>;
+  /** By coat; limits alike are one object. */
+  readonly #limits: ReadonlyMap<string, AirLimits>;
+
+  /** @param slots the horizon of the plans that are made of it */
+  constructor(of: WeatherYard, slots: number) {
+    this.#of = of;
+    this.#slots = slots;
+    const { fromMs, areas } = of.yard;
+    this.#nights = nightsBetween(fromMs - DAY_MS, fromMs + slots * SLOT_MS + 3 * DAY_MS, of.site);
+    const alike = new Map<string, AirLimits>();
+    this.#limits = new Map(
+      Object.entries(of.limitsOf).map(([id, limits]) => {
+        const key = JSON.stringify(limits);
+        const one = alike.get(key) ?? limits;
+        alike.set(key, one);
+        return [id, one];
+      }),
+    );
+    this.#keyOf = new Map(
+      areas.flatMap(({ id: areaId, coats }) =>
+        coats.map((coat) => [coat.id, this.#alike({ coat, areaId })] as const),
+      ),
+    );
+  }
+
+  /** Coats that begin in the same hours have the same key. */
+  #alike({ coat, areaId }: CoatPlace): string {
+    const { surfaceOf, limitsOf } = this.#of;
+    const { applyMs, cleanUpMs, people, factor, sheet } = coat;
+    return JSON.stringify([surfaceOf[areaId], limitsOf[coat.id], applyMs, cleanUpMs, people, timesOf(coat), factor, safeEvent(sheet), sheet.stopC]); // biome-ignore format: one line
+  }
+
+  /**
+   * The same yard in this weather.
+   *
+   * @param past a weather that agrees with it up to a moment: surfaces are worked out from there on
+   */
+  in(hours: readonly AirHour[], past: { weather: YardWeather; sinceMs: number } | null = null): YardWeather {
+    return new YardWeather(this.#of, hours, { slots: this.#slots, nights: this.#nights, keyOf: this.#keyOf, limits: this.#limits, past }); // biome-ignore format: one line
+  }
+}
+
+/** A yard in one weather. */
+export class YardWeather {
+  readonly #of: WeatherYard;
+  readonly #hours: readonly AirHour[];
+  readonly #slots: number;
+  readonly #nights: readonly Dark[];
+  readonly #keyOf: ReadonlyMap<string, string>;
+  readonly #limits: ReadonlyMap<string, AirLimits>;
+  readonly #past: { weather: YardWeather; sinceMs: number } | null;
+  readonly #surfaces = new Map<number, SurfaceIn>();
+  readonly #passes = new Map<string, Map<number, boolean>>();
+
+  constructor(
+    of: WeatherYard,
+    hours: readonly AirHour[],
+    given: {
+      slots: number;
+      nights: readonly Dark[];
+      keyOf: ReadonlyMap<string, string>;
+      limits: ReadonlyMap<string, AirLimits>;
+      past: { weather: YardWeather; sinceMs: number } | null;
+    },
+  ) {
+    this.#of = of;
+    this.#hours = hours;
+    this.#slots = given.slots;
+    this.#nights = given.nights;
+    this.#keyOf = given.keyOf;
+    this.#limits = given.limits;
+    this.#past = given.past;
+  }
+
+  /** The surface of an area. */
+  surface(areaId: string): SurfaceIn {
+    const index = this.#of.surfaceOf[areaId] as number;
+    const known = this.#surfaces.get(index);
+    if (known) return known;
+    const made = new SurfaceIn(
+      this.#of.surfaces[index] as PlanSurface,
+      this.#hours,
+      this.#of.site,
+      this.#past && { surface: this.#past.weather.surface(areaId), sinceMs: this.#past.sinceMs },
+    );
+    this.#surfaces.set(index, made);
+    return made;
+  }
+
+  /**
+   * An area with its film's times and its coats' starts.
+   *
+   * @param near slots between which a coat's starts are looked at; null: they are left as they are
+   */
+  area(
+    area: AreaToPlan,
+    nowMs: number,
+    near: (coat: CoatToPlan) => readonly [number, number] | null,
+  ): AreaToPlan {
+    const { temps } = this.surface(area.id);
+    const given = this.#of.films[area.id];
+    return {
+      ...area,
+      temps,
+      film: area.film && given ? filmIn(given, area.film, temps, this.#of.yard.fromMs) : area.film,
+      coats: area.coats.map((coat) => {
+        const between = near(coat);
+        return between
+          ? { ...coat, starts: this.#startsOf({ coat, areaId: area.id }, nowMs, between) }
+          : coat;
+      }),
+    };
+  }
+
+  /** How the air is about a coat on its area. */
+  about({ coat, areaId }: CoatPlace): { air: CoatAir; passing: Passing } {
+    return this.surface(areaId).under(this.#limits.get(originalOf(coat.id)) as AirLimits);
+  }
+
+  /** When a coat finished then is safe from dew and rain; null: not within the weather known. */
+  safeAfter({ coat, areaId }: CoatPlace, endMs: number): number | null {
+    const stated = safeEvent(coat.sheet);
+    if (!stated) return null;
+    const { factor = 1, sheet } = coat;
+    const points =
+      factor === 1
+        ? stated.points
+        : stated.points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor }));
+    const { temps } = this.surface(areaId);
+    return eventTime({ curve: { points, stopC: sheet.stopC }, temps, laidAt: endMs }).at;
+  }
+
+  /** Whether a coat begun then passes until it is safe. */
+  passes(place: CoatPlace, startMs: number): boolean {
+    const endMs = startMs + place.coat.applyMs;
+    const { indoors, surroundings } = this.#of.surfaces[this.#of.surfaceOf[place.areaId] as number] as PlanSurface; // biome-ignore format: one line
+    const hasLamps = indoors || isUnderCover(surroundings);
+    if (!hasLamps && this.#nights.some(({ fromMs, toMs }) => startMs < toMs && endMs > fromMs)) return false;
+    const { passing: air } = this.about(place);
+    if (!air.applies(startMs, endMs)) return false;
+    const safeMs = this.safeAfter(place, endMs);
+    return safeMs !== null && safeMs >= endMs && air.becomesSafe(endMs, safeMs);
+  }
+
+  #startsOf(place: CoatPlace, nowMs: number, [low, high]: readonly [number, number]): CoatToPlan['starts'] {
+    const key = this.#keyOf.get(originalOf(place.coat.id)) as string;
+    const known = this.#passes.get(key) ?? new Map<number, boolean>();
+    this.#passes.set(key, known);
+    const { yard } = this.#of;
+    const { length, getReadyMs } = timesOf(place.coat);
+    const found: { fromMs: number; toMs: number }[] = [];
+    const seen = new Set<number>();
+    for (const { free } of yard.people)
+      for (const stretch of joined(free))
+        for (
+          let slot = Math.max(low, Math.ceil((Math.max(stretch.fromMs, nowMs) - yard.fromMs) / SLOT_MS));
+          slot < high &&
+          slot + length <= Math.min(this.#slots, Math.floor((stretch.toMs - yard.fromMs) / SLOT_MS));
+          slot++
+        )
+          seen.add(slot);
+    for (const slot of [...seen].sort((a, b) => a - b)) {
+      const startMs = yard.fromMs + slot * SLOT_MS + getReadyMs;
+      const passes = known.get(slot) ?? this.passes(place, startMs);
+      known.set(slot, passes);
+      if (!passes) continue;
+      const last = found.at(-1);
+      if (last && last.toMs === startMs - SLOT_MS) last.toMs = startMs;
+      else found.push({ fromMs: startMs, toMs: startMs });
+    }
+    return found;
+  }
+}
+
+/** A coat that is applied again has a name of its own, and the limits of the first. */
+const AGAIN = '~';
+export const againId = (coatId: string, times: number): string => `${coatId}${AGAIN}${times}`;
+const originalOf = (coatId: string): string => coatId.split(AGAIN)[0] as string;
+
+/** A film that is on, in other weather. */
+export function filmIn(
+  { film, next, sandedMs, waitsUntilMs }: FilmGiven,
+  as: FilmOn,
+  temps: TempSeries,
+  nowMs: number,
+): FilmOn {
+  // biome-ignore format: one line
+  const events = filmEvents({ film, temps });
+  const at = (event: string) => events.find((each) => each.event === event);
+  const dry = at('tack-free') ?? at('dew-safe');
+  const endMs = temps.startMs + (temps.valuesC.length - 1) * HOUR_MS;
+  const dryMs = dry ? (dry.at ?? endMs) : film.laidToMs + DAY_MS;
+  const timed = {
+    appliedInMs: as.appliedInMs,
+    sandableMs: at('sandable')?.at ?? null,
+    wetUntilMs: dryMs > nowMs ? dryMs : null,
+  };
+  if (!next) return { ...timed, segments: as.segments };
+  const asApplied = windowsFor({ film, next, temps, now: nowMs });
+  const sanded = sandedMs === null ? asApplied : sandedWindows(asApplied, sandedMs, nowMs);
+  const { segments } = waitsUntilMs === null ? sanded : delayedWindows(sanded, waitsUntilMs, nowMs);
+  return { ...timed, segments };
+}
+
+/** The yard with the temperatures, films and starts of this weather, ready to be planned. */
+export function yardInWeather(of: WeatherYard, hours: readonly AirHour[], slots: number): YardToPlan {
+  const weather = new YardInWeather(of, slots).in(hours);
+  return {
+    ...of.yard,
+    areas: of.yard.areas.map((area) => weather.area(area, of.yard.fromMs, () => [0, slots + 1])),
+  };
+}

@@ -1,0 +1,131 @@
+import type { AreaClock, LeverCode } from '../../../contract/index.ts';
+import type { Surroundings } from '../../../core/air/index.ts';
+import { HOUR_MS, type TempSeries } from '../../../core/cure/index.ts';
+import {
+  type AreaToPlan,
+  type FilmGiven,
+  type FilmOn,
+  filmIn,
+  PLAN_ASSUMES,
+  type PlanSurface,
+} from '../../../core/plan/index.ts';
+import { memoised } from '../../../core/units/index.ts';
+import { type Air, type SurfacePlace, tempsFor } from '../../air/surfaces.ts';
+import { filmOnArea } from '../../memory/areaClock.ts';
+import type { AreaSnapshot } from '../../memory/areaStates.ts';
+import { surfaceOf } from '../../memory/surfaceOf.ts';
+import type { ProductCatalogue } from '../../rows/products.ts';
+import { AHEAD_MS } from './ahead.ts';
+
+/** How an area stands: its surface, the air it shares, the film that is on it; as it is, or with a change of the premises. */
+
+const DAY_MS = 24 * HOUR_MS;
+const ms = (at: string | null) => (at === null ? null : Date.parse(at));
+
+/** Which air an area shares: a shed with all in it, a tent or a heated room with the other areas of its boat, the open with no other boat. */
+const airOf = ({ boat }: AreaSnapshot, { kind }: Surroundings, indoors: boolean): string =>
+  kind === 'shed' && !indoors ? 'shed' : `${indoors ? 'inside' : kind} ${boat.id}`;
+
+/**
+ * Until when dust harms a film, ms; null: no longer. A film whose sheet does not say when it is dry is taken to be harmed for a day [M],
+ * one that never dries as far as is known for all of the plan. One that does not cure has to come off: nobody waits for it.
+ */
+function wetUntil(clock: AreaClock, now: number): number | null {
+  if (clock.film === null || clock.hand?.notCuring) return null;
+  const by = (event: string) => clock.events.find((each) => each.event === event);
+  const stated = by('tack-free') ?? by('dew-safe');
+  const dryMs = stated ? (ms(stated.at) ?? now + AHEAD_MS) : Date.parse(clock.film.laidTo) + DAY_MS;
+  return dryMs > now ? dryMs : null;
+}
+
+export function filmOn(clock: AreaClock, now: number): FilmOn | null {
+  const { film, segments, events } = clock;
+  if (!film) return null;
+  return {
+    appliedInMs: Math.max(0, Date.parse(film.laidTo) - Date.parse(film.laidFrom)),
+    segments: segments.map(({ state, from, to }) => ({ state, fromMs: Date.parse(from), toMs: ms(to) })),
+    sandableMs: ms(events.find(({ event }) => event === 'sandable')?.at ?? null),
+    wetUntilMs: wetUntil(clock, now),
+  };
+}
+
+/** An area of which only the film that is on counts: dust harms it, and the boat is not launched before it is dry. */
+export const filmOnly = (film: FilmOn) =>
+  ({
+    film: { ...film, segments: [] },
+    primeByMs: null,
+    coats: [],
+    ready: 'tack-free',
+  }) satisfies Partial<AreaToPlan>;
+
+/** Surroundings that a change of the premises brings: a tent over what stands open, heat under a cover. */
+function surroundingsWith(own: Surroundings, levers: readonly LeverCode[]): Surroundings {
+  const isOpen = own.kind === 'open' || own.kind === 'shaded';
+  // Heat without a cover warms nobody's boat: it needs the tent too.
+  if (levers.includes('heated') && own.kind !== 'heated' && (!isOpen || levers.includes('tent')))
+    return { kind: 'heated', setPointC: PLAN_ASSUMES.heatedToC };
+  return levers.includes('tent') && isOpen ? { kind: 'tent' } : own;
+}
+
+/** Temperatures that go over from one series to another at a moment; both of the same hours. */
+const changesTo = memoised(
+  (from: TempSeries, to: TempSeries, atMs: number): TempSeries =>
+    from === to
+      ? to
+      : { ...to, valuesC: to.valuesC.map((tempC, i) => (to.startMs + i * HOUR_MS < atMs ? (from.valuesC[i] ?? tempC) : tempC)) }, // biome-ignore format: one line
+  4,
+);
+
+/** Surfaces alike are one. */
+export function sharedSurfaces(surfaces: readonly PlanSurface[], ofArea: Readonly<Record<string, number>>) {
+  const [kinds, indexOf] = [[] as PlanSurface[], new Map<string, number>()];
+  const shared = surfaces.map((surface) => {
+    const key = JSON.stringify(surface);
+    const known = indexOf.get(key) ?? kinds.push(surface) - 1;
+    indexOf.set(key, known);
+    return known;
+  });
+  const surfaceOf = Object.fromEntries(Object.entries(ofArea).map(([id, i]) => [id, shared[i] as number]));
+  return { surfaces: kinds, surfaceOf };
+}
+
+/** An area as it stands from a moment on. */
+export interface AreaStanding {
+  place: SurfacePlace;
+  surface: PlanSurface;
+  /** The film that is on; null: none. */
+  film: FilmOn | null;
+  /** The same, to be worked out in other weather; null: none, or its sheet is not known. */
+  filmGiven: FilmGiven | null;
+  area: Pick<AreaToPlan, 'id' | 'boatId' | 'air' | 'temps'>;
+}
+
+/** @param levers changes of the premises, from `fromMs` on */
+export function standingOf(
+  state: AreaSnapshot,
+  clock: AreaClock,
+  {
+    air,
+    catalogue,
+    fromMs,
+    now,
+    levers,
+  }: { air: Air; catalogue: ProductCatalogue; fromMs: number; now: number; levers: readonly LeverCode[] },
+): AreaStanding {
+  const own = surfaceOf(state, catalogue);
+  const before = own.surroundings;
+  const surroundings = own.indoors ? before : surroundingsWith(before, levers);
+  const changes = surroundings !== before;
+  const place = { ...own, surroundings };
+  const temps = changesTo(tempsFor(air, own), tempsFor(air, place), fromMs);
+  const asStands = filmOn(clock, fromMs);
+  const filmGiven = asStands && filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
+  return {
+    place,
+    surface: { ...place, ...(changes && { before: { surroundings: before, untilMs: fromMs } }) },
+    // Under a tent that is put up now, or with heat, the film on it goes on otherwise.
+    film: asStands && filmGiven && changes ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,
+    filmGiven,
+    area: { id: state.area.id, boatId: state.boat.id, air: airOf(state, surroundings, own.indoors), temps },
+  };
+}

@@ -1,0 +1,80 @@
+import { createHash } from 'node:crypto';
+import { DateTime } from 'luxon';
+import type { LeverCode, PlanSetup } from '../../../contract/index.ts';
+import { remembering } from '../../../core/units/index.ts';
+import type { Context } from '../../context.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
+import { planSetupOf } from '../../rows/plan.ts';
+import { type PlannedYard, planRest } from './planRest.ts';
+import { type GivenYard, yardToPlan } from './yardToPlan.ts';
+
+/** The plan of the yard as it stands, made once for everything that is asked of it. */
+
+/** How long a better plan is sought, ms: by then the cheapest of most yards is proven. */
+const BUDGET_MS = 2000;
+/** How long each change of the premises is planned, and the plan as it is beside them, ms: the same, so that they compare. */
+export const COMPARED_MS = 600;
+/** A plan holds for so long where nothing else changes, ms: tasks begin on the half hour. */
+const HOLDS_MS = 30 * 60_000;
+/** Plans that are remembered: as it stands, and with changes of its premises. */
+const KEPT = 40;
+/** Weather data older than this says nothing of the days to come, ms. */
+const STALE_MS = 24 * 3_600_000;
+
+/** A plan, and the yard it was made of. */
+export interface PlanMade {
+  /** Names this plan: another one has another key. */
+  key: string;
+  given: GivenYard;
+  found: PlannedYard;
+}
+
+export interface PlanAsked {
+  at: number;
+  setup: PlanSetup;
+  known: YardReading;
+  /** null: the weather data does not reach to about now. */
+  made: PlanMade | null;
+}
+
+/** Whether the weather data reaches to about now. */
+const isCurrent = (hours: readonly { at: number }[], now: number): boolean =>
+  (hours.at(-1)?.at ?? Number.NEGATIVE_INFINITY) >= now - STALE_MS;
+
+const kept = remembering<Promise<PlanMade>>(KEPT);
+
+const keyOf = ({ plan, yard }: PlannedYard): string =>
+  createHash('sha256')
+    .update(JSON.stringify([yard.fromMs, plan?.tasks.map(({ id, startMs }) => [id, startMs])]))
+    .digest('hex')
+    .slice(0, 16);
+
+/** The plan as the yard stands now, or with a change of its premises. */
+export async function planMade(
+  { db, memory, jobs, now }: Context,
+  { levers = [], budgetMs = BUDGET_MS }: { levers?: readonly LeverCode[]; budgetMs?: number } = {},
+): Promise<PlanAsked> {
+  const at = now();
+  const setup = await planSetupOf(db);
+  const known = await memory.at(at);
+  if (!isCurrent(known.hours, at)) return { at, setup, known, made: null };
+  const made = await kept(
+    known.snapshot,
+    [setup.version, Math.floor(at / HOLDS_MS), levers.join(), budgetMs],
+    async () => {
+      const given = await yardToPlan(known, setup, at, jobs, levers);
+      const found = await planRest(jobs, given.yard, budgetMs);
+      return { key: keyOf(found), given, found };
+    },
+  );
+  return { at, setup, known, made };
+}
+
+/** Hour of the day at which a yard that is worked is planned again. */
+const MORNING_HOUR = 6;
+
+/** The first morning after a moment in the yard's time. */
+export function nextMorning(ms: number, zone: string): number {
+  const today = DateTime.fromMillis(ms, { zone }).set({ hour: MORNING_HOUR, minute: 0, second: 0, millisecond: 0 }); // biome-ignore format: one line
+  return (today.toMillis() > ms ? today : today.plus({ days: 1 })).toMillis();
+}

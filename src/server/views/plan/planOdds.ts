@@ -1,0 +1,56 @@
+import { leversOf, type PlanOddsQuery, type PlanOddsReply } from '../../../contract/index.ts';
+import type { OddsAsked } from '../../../core/plan/index.ts';
+import { WEATHER_ERRORS, wetShareOf } from '../../../core/plan/index.ts';
+import type { Context } from '../../context.ts';
+import { errorsHere } from '../errorsHere.ts';
+import { COMPARED_MS, nextMorning, type PlanMade, planMade } from './planMade.ts';
+
+/** What comes of the plan in draws of the weather: some at a time, so that whoever asks sees how far it is and can stop. */
+
+const USUAL_DRAWS = 10;
+const DAY_MS = 86_400_000;
+/** Weather after the plan's last task that its followers may need, ms. */
+const AFTER_MS = 18 * DAY_MS;
+/** Weather before it: the films that are on have cured in it. */
+const LEAST_BEFORE_MS = 3 * DAY_MS;
+
+/** What the thread is given of a plan: the weather no longer than it is looked at. */
+function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'plan' | 'hours'> | null {
+  const { plan, yard } = found;
+  if (!plan) return null;
+  const { hours, ...weather } = given.weather;
+  const endMs = Math.max(...plan.tasks.map((task) => task.endMs));
+  const begun = Object.values(weather.films).map(({ film }) => film.laidFromMs - DAY_MS);
+  const fromMs = Math.min(yard.fromMs - LEAST_BEFORE_MS, ...begun);
+  return {
+    of: { ...weather, yard },
+    plan,
+    hours: hours.filter(({ at }) => at >= fromMs && at <= endMs + AFTER_MS),
+  };
+}
+
+export async function planOdds(context: Context, query: PlanOddsQuery): Promise<PlanOddsReply> {
+  const levers = leversOf(query.levers);
+  const [first, count] = [Number(query.first ?? 0), Number(query.count ?? USUAL_DRAWS)];
+  const asked = levers.length === 0 ? {} : { levers, budgetMs: COMPARED_MS };
+  const { at, known, made } = await planMade(context, asked);
+  const nothing = { key: made?.key ?? '', rain: false, outcomes: [] };
+  if (!made) return nothing;
+  const follow = toFollow(made);
+  if (!follow) return nothing;
+  const wetShare = wetShareOf(known.hours);
+  const errors = { ...WEATHER_ERRORS, airC: await errorsHere(known.air, context.db, at) };
+  const morningMs = nextMorning(made.given.yard.fromMs, known.yard.zone);
+  const outcomes = await context.jobs.run('odds', { ...follow, morningMs, wetShare, errors }, { first, count }); // biome-ignore format: one line
+  return {
+    key: made.key,
+    rain: wetShare !== null,
+    outcomes: outcomes.map(({ launches, ...rest }) => ({
+      ...rest,
+      launches: Object.entries(launches).map(([boatId, ms]) => ({
+        boatId,
+        at: ms === null ? null : new Date(ms).toISOString(),
+      })),
+    })),
+  };
+}

@@ -1,0 +1,147 @@
+import { useEffect, useRef, useState } from 'react';
+import type { LeverCode, LeverView, PlanView } from '../../contract/index.ts';
+import { cheapestWay, type WaySought } from '../../core/plan/index.ts';
+import { api } from '../api/client.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { leverNames } from '../words/plan.ts';
+import { sayMoney } from '../words/supply.ts';
+import { sayChance } from './Chances.tsx';
+import { askOdds, outcomeOf } from './useOdds.ts';
+
+/** The chance that is aimed at, draws of each set, and changes made together at the most. */
+const GOAL = 0.9;
+const DRAWS = 60;
+const TOGETHER = 2;
+const AT_A_TIME = 10;
+
+/** The cheapest changes with which every boat keeps its date nine times out of ten: sought while one looks on. */
+export function CheapestWay({ view, changes }: { view: PlanView; changes: readonly LeverCode[] }) {
+  const [sought, setSought] = useState<WaySought<LeverCode> | null>(null);
+  const [failed, setFailed] = useState(false);
+  const isOpen = useRef(false);
+  useEffect(
+    () => () => {
+      isOpen.current = false;
+    },
+    [],
+  );
+  /** When each boat should be afloat: the date wanted, or else the one now planned. */
+  const dates = new Map(
+    view.boats.flatMap(({ boatId, launch, wanted }) => {
+      const by = wanted ?? launch;
+      return by ? [[boatId, Date.parse(by)] as const] : [];
+    }),
+  );
+  const lastMs = Math.max(...dates.values());
+  const search = async () => {
+    isOpen.current = true;
+    setFailed(false);
+    try {
+      const ways = cheapestWay<LeverCode>({
+        changes,
+        mostTogether: TOGETHER,
+        goal: GOAL,
+        draws: DRAWS,
+        plan: async (levers) => {
+          const { launch, cost } = await api<LeverView>('GET', `/plan/with?levers=${levers.join()}`);
+          return launch && cost !== null ? { cost, inTime: Date.parse(launch) <= lastMs } : null;
+        },
+        follow: async (levers, first, count) => {
+          const firsts = Array.from(
+            { length: Math.ceil(count / AT_A_TIME) },
+            (_, i) => first + i * AT_A_TIME,
+          );
+          const replies = await Promise.all(
+            firsts.map((from) => askOdds(levers, from, Math.min(AT_A_TIME, first + count - from))),
+          );
+          const inTime = ({ launches }: ReturnType<typeof outcomeOf>) =>
+            [...dates].every(([boatId, by]) => (launches[boatId] ?? Number.POSITIVE_INFINITY) <= by);
+          return replies.flatMap(({ outcomes }) => outcomes.map(outcomeOf)).filter(inTime).length;
+        },
+      });
+      for await (const each of ways) {
+        if (!isOpen.current) return;
+        setSought(each);
+      }
+    } catch {
+      if (isOpen.current) setFailed(true);
+    }
+    isOpen.current = false;
+  };
+  const isRunning = sought !== null && !sought.done && !failed && isOpen.current;
+  return (
+    <div className="space-y-2">
+      <div className="flex flex-wrap items-center gap-3">
+        <button type="button" className="btn target" disabled={isRunning} onClick={search}>
+          Find the cheapest way to {GOAL * 100} %
+        </button>
+        {isRunning && (
+          <button
+            type="button"
+            className="btn target"
+            onClick={() => {
+              isOpen.current = false;
+              setSought({ ...sought, done: true });
+            }}
+          >
+            Stop
+          </button>
+        )}
+      </div>
+      {failed && <p role="alert">The search stopped because the server did not answer. Try again.</p>}
+      {sought && <Found sought={sought} view={view} />}
+    </div>
+  );
+}
+
+function Found({ sought, view }: { sought: WaySought<LeverCode>; view: PlanView }) {
+  const names = leverNames(useUnits().show);
+  const say = (changes: readonly LeverCode[]) =>
+    changes.length === 0 ? 'No change' : changes.map((code) => names[code]).join(' and ');
+  const { found, tried, done, planned, sets, draws } = sought;
+  return (
+    <>
+      <p role="status">
+        {found ? (
+          <strong>
+            {say(found.way.changes)}: {sayMoney(found.way.cost, view.currency)}, {sayChance(found.chance)} to
+            keep every date.
+          </strong>
+        ) : done ? (
+          `None of the combinations tried keeps every date ${GOAL * 100} times out of 100.`
+        ) : (
+          `${planned} of ${sets} combinations planned, ${draws} simulations done`
+        )}
+      </p>
+      {tried.length > 0 && (
+        <Scroller label="Combinations tried">
+          <table className="table">
+            <thead>
+              <tr>
+                <th scope="col">Changes</th>
+                <th scope="col" className="text-right">
+                  Cost
+                </th>
+                <th scope="col" className="text-right">
+                  Chance to keep every date
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {tried.map(({ way, chance }) => (
+                <tr key={way.changes.join()}>
+                  <th scope="row">{say(way.changes)}</th>
+                  <td className="text-right whitespace-nowrap tabular-nums">
+                    {sayMoney(way.cost, view.currency)}
+                  </td>
+                  <td className="text-right whitespace-nowrap tabular-nums">{sayChance(chance)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scroller>
+      )}
+    </>
+  );
+}
