@@ -1,5 +1,6 @@
 import type { Next } from '../cure/index.ts';
 import { dryByEnd, type FilmTakes, mayTable, takesByEnd, takesOf, windowTables } from './lagTables.ts';
+import type { LaterTables } from './laterTables.ts';
 import type { PlanLag, PlanTask, Span } from './problem.ts';
 import { after, SLOT_MS, slotAfter, slotBefore, slotsOf, startSpans } from './slots.ts';
 import type { AreaToPlan, CoatToPlan, PlannedTask, Unplanned, WorkToPlan } from './yardToPlan.ts';
@@ -22,6 +23,8 @@ export interface Horizon {
   longestMs: number;
   /** What films take, by coats alike: worked out once. */
   tables: Map<string, FilmTakes[] | null>;
+  /** Tables of ends far ahead, kept from an earlier weather; left out: all are worked out. */
+  later?: LaterTables | undefined;
   /** Slots between which a coat is thought to start; left out: all. */
   between?: ((coat: string) => readonly [number, number] | null) | undefined;
   /** The starts of these at which so many people can work so many slots on end. */
@@ -104,14 +107,7 @@ export class AreaTasks {
     const { fromMs, slots } = this.#horizon;
     const below = this.#below;
     const dry =
-      below.kind === 'coat'
-        ? dryByEnd({
-            ...this.#horizon,
-            coat: below.coat,
-            temps: this.#area.temps,
-            ends: this.#endsOf(below.coat),
-          })
-        : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
+      below.kind === 'coat' ? this.#dryOf(below.coat) : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
     if (!dry) throw this.#left(null, 'ready-not-stated');
     return { earliest: mayTable(dry, fromMs, slots) };
   }
@@ -159,15 +155,17 @@ export class AreaTasks {
 
   /** What the film of a coat takes, by end slot; coats alike share the table. */
   #takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean, workOn: boolean): FilmTakes[] | null {
-    const { fromMs, slots, tables, numbers } = this.#horizon;
+    const { fromMs, slots, tables, numbers, later } = this.#horizon;
     const { temps } = this.#area;
-    const ends = this.#endsOf(coat);
+    const all = this.#endsOf(coat);
+    const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
     for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
     const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst, workOn];
     const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ends, ...of]);
     const known = tables.get(key);
     if (known !== undefined) return known;
-    const made = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
+    const near = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
+    const made = later ? later.takes(JSON.stringify([this.#area.id, coat.applyMs, coat.productId, ...of]), near, slots) : near; // biome-ignore format: one line
     tables.set(key, made);
     return made;
   }
@@ -206,6 +204,15 @@ export class AreaTasks {
 
   /** The slots at which a session of a coat can end: by its air and the hours that are worked, and where somebody placed it. */
   #endsOf(coat: CoatToPlan): number[] {
+    const known = this.#ends.get(coat);
+    if (known) return known;
+    const made = this.#endsNow(coat);
+    this.#ends.set(coat, made);
+    return made;
+  }
+  readonly #ends = new Map<CoatToPlan, number[]>();
+
+  #endsNow(coat: CoatToPlan): number[] {
     const { slots, workable, pinned, onlyPinned } = this.#horizon;
     const { length, getReadyMs } = timesOf(coat);
     const placed = Array.from({ length: coat.sessions }, (_, i) => pinned.get(sessionId(coat, i)));
@@ -300,10 +307,19 @@ export class AreaTasks {
     this.lags.push({ before: task.id, after: id, earliest: after(slots, 0), latest });
   }
 
+  /** When the film of a coat is dry, by end slot; null: not stated. */
+  #dryOf(coat: CoatToPlan): (number | null)[] | null {
+    const { fromMs, slots, later } = this.#horizon;
+    const all = this.#endsOf(coat);
+    const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
+    const near = dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
+    if (!later) return near;
+    return later.dry(JSON.stringify([this.#area.id, coat.applyMs, coat.productId, coat.factor]), near, slots);
+  }
+
   #wetUntil(coat: CoatToPlan): number[] {
     const { fromMs, slots } = this.#horizon;
-    const ends = this.#endsOf(coat);
-    const dry = dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
+    const dry = this.#dryOf(coat);
     return dry ? mayTable(dry, fromMs, slots) : after(slots, DAY_SLOTS);
   }
 

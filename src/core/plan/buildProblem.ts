@@ -188,13 +188,14 @@ function areaOf(area: AreaToPlan, horizon: Horizon) {
  *
  * @param slots the horizon
  * @param between slots between which a coat is thought to start: for a plan near to an earlier one
+ * @param later tables of ends far ahead, from another weather
  * @param onlyPinned tables are right only for coats whose start is given: to look at what has been done
  * @throws {QuantityError} on a figure, moment or table that cannot be
  */
 export function buildProblem(
   yard: YardToPlan,
   slots: number,
-  { onlyPinned = false, between }: Partial<Pick<Horizon, 'onlyPinned' | 'between'>> = {},
+  { onlyPinned = false, between, later }: Partial<Pick<Horizon, 'onlyPinned' | 'between' | 'later'>> = {},
 ): BuiltProblem {
   checkYard(yard);
   within('horizon (slots)', slots, 1, 10_000);
@@ -213,6 +214,7 @@ export function buildProblem(
     pinned: pinsOf(yard),
     onlyPinned,
     between,
+    later,
     tables: new Map(),
     numbers: new Map(),
   };

@@ -1,5 +1,6 @@
 import { HOUR_MS } from '../cure/index.ts';
 import { type BuiltProblem, buildProblem } from './buildProblem.ts';
+import { LaterTables } from './laterTables.ts';
 import type { PlanLag, PlanTask } from './problem.ts';
 import { type Replanned, replan } from './replan.ts';
 import { SLOT_MS } from './slots.ts';
@@ -25,8 +26,12 @@ const DAY_SLOTS = 48;
 /** Each morning a coat is looked for so much sooner and later than the plan of the day before has it; only where that fails, on all days. */
 const SOONER_SLOTS = 2 * DAY_SLOTS;
 const LATER_SLOTS = 4 * DAY_SLOTS;
-/** So often in a day work is put off because the boat is not as the plan has it; then it waits for the next morning. */
-const MOST_PUT_OFF = 6;
+/** Each morning the coats of these days are worked out by the new forecast; what comes after them by the first one. */
+const ANEW_SLOTS = 3 * DAY_SLOTS;
+/** Films of coats of these days are followed so long; after that the last day known goes on. */
+const CURING_SLOTS = 7 * DAY_SLOTS;
+/** So often in a day the rest of it is planned again because a boat is not as the plan has it; after that such a task waits for the next morning. */
+const MOST_PUT_OFF = 2;
 /** How often one coat is applied again at the most. */
 const MOST_AGAIN = 20;
 
@@ -58,6 +63,7 @@ export class DrawFollowed {
   readonly #world: YardInWeather;
   readonly #draw: WeatherDraw;
   readonly #truth: YardWeather;
+  readonly #later: LaterTables;
   readonly #done = new Map<string, Done>();
   #areas: readonly AreaToPlan[];
   #before: ReadonlyMap<string, number>;
@@ -65,8 +71,9 @@ export class DrawFollowed {
   #harmed = 0;
   #outside = 0;
 
-  constructor(setup: DrawSetup, world: YardInWeather, draw: WeatherDraw) {
+  constructor(setup: DrawSetup, world: YardInWeather, later: LaterTables, draw: WeatherDraw) {
     this.#setup = setup;
+    this.#later = later;
     this.#world = world;
     this.#draw = draw;
     this.#truth = world.in(draw.truth);
@@ -79,7 +86,11 @@ export class DrawFollowed {
     let putOff = 0;
     let next = morning > 0 ? morning : DAY_SLOTS;
     for (let now = 0; now < slots && !this.#isOver(); ) {
-      const stopped = putOff > MOST_PUT_OFF ? null : this.#dayFrom(now, Math.min(next, slots), seed);
+      const stopped = this.#dayFrom(now, {
+        until: Math.min(next, slots),
+        seed,
+        isLast: putOff >= MOST_PUT_OFF,
+      });
       if (stopped !== null && stopped < next) {
         now = stopped;
         putOff++;
@@ -99,6 +110,10 @@ export class DrawFollowed {
     };
   }
 
+  /** Areas of boats that are not launched yet. */
+  #areasLeft(): AreaToPlan[] {
+    return this.#areas.filter(({ boatId }) => !this.#done.has(`launch ${boatId}`));
+  }
   #boats(): string[] {
     return [...this.#setup.before.keys()].flatMap((id) => (id.startsWith('launch ') ? [id.slice(7)] : []));
   }
@@ -121,7 +136,7 @@ export class DrawFollowed {
   ): YardToPlan {
     const { yard } = this.#setup.of;
     const nowMs = this.#ms(now);
-    const areas = this.#areas.map((area) =>
+    const areas = this.#areasLeft().map((area) =>
       weather.area(area, nowMs, (coat) =>
         near && !this.#done.has(coat.sessions === 1 ? coat.id : `${coat.id}#${coat.sessions}`)
           ? near(coat)
@@ -139,23 +154,30 @@ export class DrawFollowed {
     const pinned = Object.fromEntries(
       Object.entries(yard.pinned ?? {}).filter(([id, ms]) => ms >= nowMs && !this.#done.has(id)),
     );
-    return { ...yard, areas, people, done, pinned, nowMs };
+    const boats = yard.boats.filter(({ id }) => !this.#done.has(`launch ${id}`));
+    return { ...yard, boats, areas, people, done, pinned, nowMs };
   }
 
   /** Plans and works from a slot to the next morning. @returns the slot from which it has to be planned again; null: the next morning */
-  #dayFrom(now: number, until: number, seed: number): number | null {
+  #dayFrom(
+    now: number,
+    { until, seed, isLast }: { until: number; seed: number; isLast: boolean },
+  ): number | null {
     const nowMs = this.#ms(now);
     if (!this.#isWorked(nowMs, this.#ms(until))) return null;
-    const known = this.#world.in(this.#draw.knownAt(nowMs), { weather: this.#truth, sinceMs: nowMs });
-    const [near, far] = [this.#nearOf(now), this.#horizon()];
-    const first = this.#planned(known, now, { near, slots: far, seed });
+    const aheadMs = this.#ms(now + ANEW_SLOTS + CURING_SLOTS);
+    const known = this.#world.in(this.#draw.knownAt(nowMs, aheadMs), {
+      weather: this.#truth,
+      sinceMs: nowMs,
+    });
+    const first = this.#planned(known, now, { between: this.#nearOf(now), slots: this.#horizon(), seed });
     // Nothing near the plan of yesterday: all days are looked at.
     const { slots } = this.#setup;
-    const all = () => this.#planned(known, now, { near: () => [0, slots + 1], slots, seed });
+    const all = () => this.#planned(known, now, { between: () => null, slots, seed });
     const found = first?.whole ? first : all();
     if (!found) return null;
     this.#before = new Map([...found.tasks].map(([id, { start }]) => [id, start]));
-    return this.#work(found.built, found.tasks, now, until);
+    return this.#work(found.built, found.tasks, { now, until, isLast });
   }
 
   /** Whether anybody works or any boat can be launched between two moments. */
@@ -170,12 +192,19 @@ export class DrawFollowed {
     const last = Math.max(0, ...this.#before.values());
     return Math.min(this.#setup.slots, last + LATER_SLOTS + DAY_SLOTS);
   }
-  #nearOf(now: number): (coat: CoatToPlan) => readonly [number, number] {
-    return ({ id, sessions }) => {
-      const [first, last] = [this.#before.get(sessions === 1 ? id : `${id}#1`), this.#before.get(sessions === 1 ? id : `${id}#${sessions}`)]; // biome-ignore format: one line
-      if (first === undefined || last === undefined) return [now, this.#setup.slots + 1];
+  #nearOf(now: number): (coatId: string) => readonly [number, number] | null {
+    return (id) => {
+      const [first, last] = [this.#before.get(id) ?? this.#before.get(`${id}#1`), this.#lastOf(id)];
+      if (first === undefined || last === undefined) return null;
       return [Math.max(now, first - SOONER_SLOTS), last + LATER_SLOTS];
     };
+  }
+  /** Start of the last session of a coat, in the plan of yesterday. */
+  #lastOf(id: string): number | undefined {
+    let last = this.#before.get(id);
+    for (let session = 1; this.#before.has(`${id}#${session}`); session++)
+      last = this.#before.get(`${id}#${session}`);
+    return last;
   }
 
   /** A plan by what is known. */
@@ -183,14 +212,20 @@ export class DrawFollowed {
     known: YardWeather,
     now: number,
     {
-      near,
+      between,
       slots,
       seed,
-    }: { near: (coat: CoatToPlan) => readonly [number, number]; slots: number; seed: number },
+    }: {
+      between: (coatId: string) => readonly [number, number] | null;
+      slots: number;
+      seed: number;
+    },
   ): { tasks: Map<string, Replanned>; whole: boolean; built: BuiltProblem } | null {
     const { tries, leftOut } = this.#setup;
-    const asked = this.#yardIn(known, now, near);
-    let built = buildProblem(asked, slots);
+    const asked = this.#yardIn(known, now, () => [now, now + ANEW_SLOTS]);
+    this.#later.fromSlot = now + ANEW_SLOTS;
+    const how = { between, later: this.#later };
+    let built = buildProblem(asked, slots, how);
     // A boat of which an area has no date by this forecast has none; the rest of the yard goes on.
     const stuck = new Set(
       built.unplanned.flatMap(({ areaId }) => {
@@ -199,7 +234,7 @@ export class DrawFollowed {
       }),
     );
     if (stuck.size > 0)
-      built = buildProblem({ ...asked, boats: asked.boats.filter(({ id }) => !stuck.has(id)) }, slots);
+      built = buildProblem({ ...asked, boats: asked.boats.filter(({ id }) => !stuck.has(id)) }, slots, how);
     const found = replan(built.problem, { seed, tries, before: this.#before });
     return found && { ...found, whole: found.whole && stuck.size === 0, built };
   }
@@ -208,8 +243,7 @@ export class DrawFollowed {
   #work(
     built: BuiltProblem,
     planned: ReadonlyMap<string, Replanned>,
-    now: number,
-    until: number,
+    { now, until, isLast }: { now: number; until: number; isLast: boolean },
   ): number | null {
     const what = new Map(built.tasks.map((task) => [task.id, task]));
     const unplaced = new Set(
@@ -233,8 +267,12 @@ export class DrawFollowed {
     const boat = this.#boat(today, now);
     const stopped = new Set<string>();
     for (const each of today) {
-      if (stopped.has(each.task.areaId ?? '')) continue;
-      if (!boat.takes(each)) return Math.max(now, each.from) + 1;
+      if (each.task.areaId !== null && stopped.has(each.task.areaId)) continue;
+      if (!boat.takes(each)) {
+        if (!isLast) return Math.max(now, each.from) + 1;
+        stopped.add(each.task.areaId ?? '');
+        continue;
+      }
       this.#done.set(each.task.id, each);
       if (each.from < each.start) this.#sanded++;
       if (each.task.kind === 'coat' && this.#spoilt(each) && each.task.areaId) stopped.add(each.task.areaId);
@@ -365,5 +403,8 @@ export function drawsFollowed(
   drawOf: (seed: number) => WeatherDraw,
 ): (seed: number) => DrawOutcome {
   const world = new YardInWeather(setup.of, setup.slots);
-  return (seed) => new DrawFollowed(setup, world, drawOf(seed)).outcome(seed);
+  const later = new LaterTables();
+  buildProblem(setup.of.yard, setup.slots, { later });
+  later.isKept = true;
+  return (seed) => new DrawFollowed(setup, world, later, drawOf(seed)).outcome(seed);
 }

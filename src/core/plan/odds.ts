@@ -11,6 +11,7 @@ const TRIES = 30;
 
 /** A boat that is not launched so long after its plan counts apart, ms. */
 const LATER_MS = 14 * 86_400_000;
+const ONLY_FILM = { coats: [], primeByMs: null, ready: 'tack-free' } as const;
 const SAFE_MS = 2 * 86_400_000;
 
 /** A yard, its plan, and the weather as it is known and forecast. */
@@ -55,7 +56,12 @@ export function followPlan(
   const drawOf = weatherDraws({ hours, fromMs, morningMs: asked.morningMs, wetShare: asked.wetShare, ...(errors && { errors }) }); // biome-ignore format: one line
   const before = new Map(plan.tasks.map(({ id, startMs }) => [id, Math.round((startMs - fromMs) / SLOT_MS)]));
   const leftOut = new Set(plan.unplanned.map(({ areaId }) => areaId));
-  const follow = drawsFollowed({ of, slots, morning, before, leftOut, tries }, drawOf);
+  // What the plan leaves out stays out, though other weather might let it in.
+  const areas = of.yard.areas.map((area) => (leftOut.has(area.id) ? { ...area, ...ONLY_FILM } : area));
+  const follow = drawsFollowed(
+    { of: { ...of, yard: { ...of.yard, areas } }, slots, morning, before, leftOut, tries },
+    drawOf,
+  );
   return Array.from({ length: count }, (_, i) => follow(first + i));
 }
 

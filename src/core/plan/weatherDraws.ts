@@ -52,8 +52,10 @@ export interface WeatherDraw {
   /**
    * What somebody knows at a moment: the air up to then, and after it the forecast of the last morning, moved by what that
    * forecast is seen to be wrong by at the moment. What comes after is in it only as far as the forecast has it.
+   *
+   * @param untilMs where it may end; left out: with the draw
    */
-  knownAt(ms: number): AirHour[];
+  knownAt(ms: number, untilMs?: number): AirHour[];
 }
 
 /** The share of a forecast of rain that holds so far ahead; the rest is as the season has it. */
@@ -202,7 +204,7 @@ function drawOf(
   const truth = hours.map((hour, i) => (i < firstAhead ? hour : hourOf(hour, end, i)));
   return {
     truth,
-    knownAt: (ms) => {
+    knownAt: (ms, untilMs = Number.POSITIVE_INFINITY) => {
       const last = Math.max(
         0,
         issuedMs.findLastIndex((at) => at <= ms),
@@ -216,7 +218,8 @@ function drawOf(
       const off = (key: (typeof KEYS)[number]) =>
         isSeen ? (end[key][now] as number) - (forecast[key][now] as number) : 0;
       const offs = { airC: off('airC'), dewC: off('dewC'), windMs: off('windMs'), cloudTenths: off('cloudTenths') }; // biome-ignore format: one line
-      return hours.map((hour, i) => {
+      const past = hours.findIndex(({ at }) => at > untilMs);
+      return (past < 0 ? hours : hours.slice(0, past)).map((hour, i) => {
         if (i < ahead) return truth[i] as AirHour;
         const fades = isSeen ? HOURLY_AUTOCORRELATION ** (i - now) : 0;
         return hourOf(hour, forecast, i, { offs, fades });

@@ -74,6 +74,26 @@ export interface CoatPlace {
 
 const DAY_MS = 24 * HOUR_MS;
 
+/** Hours from which surfaces are worked out, and how many come before them. */
+interface HoursAhead {
+  ahead: readonly AirHour[];
+  since: number;
+  settled: number;
+}
+
+/** Hours from a day before a moment on: a day is for the surface to settle. */
+function hoursAhead(hours: readonly AirHour[], sinceMs: number | null): HoursAhead {
+  const since =
+    sinceMs === null
+      ? 0
+      : Math.max(
+          0,
+          hours.findIndex(({ at }) => at >= sinceMs - DAY_MS),
+        );
+  const ahead = since === 0 ? hours : hours.slice(since);
+  return { ahead, since, settled: sinceMs === null ? 0 : ahead.filter(({ at }) => at <= sinceMs).length };
+}
+
 /** One surface in one weather. */
 class SurfaceIn {
   readonly temps: TempSeries;
@@ -82,16 +102,14 @@ class SurfaceIn {
   readonly #underCover: boolean;
   readonly #byLimits = new Map<AirLimits, { air: CoatAir; passing: Passing }>();
 
-  /** @param past the same surface in a weather that agrees with this one up to `sinceMs`: only what follows is worked out */
+  /** @param settled hours of `ahead` that are only for the surface to settle: of these, and before them, `past` is kept */
   constructor(
     { surroundings, body, before }: PlanSurface,
-    hours: readonly AirHour[],
+    { ahead, since, settled }: HoursAhead,
     site: Site,
-    past: { surface: SurfaceIn; sinceMs: number } | null,
+    past: SurfaceIn | null,
   ) {
     this.#underCover = isUnderCover(surroundings);
-    const since = past === null ? 0 : hours.findIndex(({ at }) => at >= past.sinceMs - DAY_MS);
-    const ahead = since > 0 ? hours.slice(since) : hours;
     const stood = (as: Surroundings) =>
       surfaceSeries({ hours: ahead, surface: body, site, surroundings: as });
     const old = before && (ahead[0]?.at ?? 0) < before.untilMs ? stood(before.surroundings) : [];
@@ -99,13 +117,9 @@ class SurfaceIn {
       before && reading.at < before.untilMs ? (old[i] ?? reading) : reading,
     );
     const values = this.#readings.map(({ surfaceC }) => surfaceC);
-    const { startMs = hours[0]?.at ?? 0, valuesC = [] } = past?.surface.temps ?? {};
-    // A day before is for the surface to settle; what is known of it stays.
-    const settled = since > 0 ? ahead.filter(({ at }) => at <= (past?.sinceMs ?? 0)).length : 0;
-    this.temps =
-      since > 0
-        ? { startMs, valuesC: [...valuesC.slice(0, since + settled), ...values.slice(settled)] }
-        : { startMs: hours[0]?.at ?? 0, valuesC: values };
+    this.temps = past
+      ? { startMs: past.temps.startMs, valuesC: [...past.temps.valuesC.slice(0, since + settled), ...values.slice(settled)] } // biome-ignore format: one line
+      : { startMs: ahead[0]?.at ?? 0, valuesC: values };
     this.#about = ahead.map((hour, i) => ({
       ...hour,
       ...airAround(hour, surroundings),
@@ -188,7 +202,7 @@ export class YardInWeather {
 /** A yard in one weather. */
 export class YardWeather {
   readonly #of: WeatherYard;
-  readonly #hours: readonly AirHour[];
+  readonly #ahead: HoursAhead;
   readonly #slots: number;
   readonly #nights: readonly Dark[];
   readonly #keyOf: ReadonlyMap<string, string>;
@@ -209,7 +223,7 @@ export class YardWeather {
     },
   ) {
     this.#of = of;
-    this.#hours = hours;
+    this.#ahead = hoursAhead(hours, given.past?.sinceMs ?? null);
     this.#slots = given.slots;
     this.#nights = given.nights;
     this.#keyOf = given.keyOf;
@@ -224,9 +238,9 @@ export class YardWeather {
     if (known) return known;
     const made = new SurfaceIn(
       this.#of.surfaces[index] as PlanSurface,
-      this.#hours,
+      this.#ahead,
       this.#of.site,
-      this.#past && { surface: this.#past.weather.surface(areaId), sinceMs: this.#past.sinceMs },
+      this.#past?.weather.surface(areaId) ?? null,
     );
     this.#surfaces.set(index, made);
     return made;
@@ -235,7 +249,7 @@ export class YardWeather {
   /**
    * An area with its film's times and its coats' starts.
    *
-   * @param near slots between which a coat's starts are looked at; null: they are left as they are
+   * @param near slots between which a coat's starts are looked at; after them, and where it is null, they are left as they are
    */
   area(
     area: AreaToPlan,
@@ -313,7 +327,12 @@ export class YardWeather {
       if (last && last.toMs === startMs - SLOT_MS) last.toMs = startMs;
       else found.push({ fromMs: startMs, toMs: startMs });
     }
-    return found;
+    // What lies further ahead is as it was.
+    const laterMs = yard.fromMs + high * SLOT_MS + getReadyMs;
+    const later = place.coat.starts.flatMap(({ fromMs, toMs }) =>
+      toMs < laterMs ? [] : [{ fromMs: Math.max(fromMs, laterMs), toMs }],
+    );
+    return [...found, ...later];
   }
 }
 

@@ -5,9 +5,9 @@ import type { DrawOutcome } from '../../core/plan/index.ts';
 import { api } from '../api/client.ts';
 
 /** Draws asked for at a time, without being asked, and on request. */
-const AT_A_TIME = 5;
-export const FIRST_DRAWS = 40;
-export const MORE_DRAWS = 200;
+const AT_A_TIME = 2;
+export const FIRST_DRAWS = 20;
+export const MORE_DRAWS = 100;
 /** Requests under way at once: the server has two threads for all heavy work. */
 const AT_ONCE = 2;
 
@@ -76,7 +76,7 @@ export function useOdds({ key, boats }: PlanView): Odds {
         return;
       }
     };
-    while (underWay.current.size < (wanted > FIRST_DRAWS ? AT_ONCE : 1)) {
+    while (underWay.current.size < AT_ONCE) {
       const before = underWay.current.size;
       void next();
       if (underWay.current.size === before) break;
