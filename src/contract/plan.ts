@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { between, id, instant, line, objectOf, title, version } from './joi.ts';
+import { between, id, instant, line, objectOf, oneOf, title, version } from './joi.ts';
 
 /** Somebody who works on the boats: on these days of the week (1 Monday … 7 Sunday), from this hour to that. */
 export interface PlanPersonInput {
@@ -8,6 +8,27 @@ export interface PlanPersonInput {
   days: number[];
   fromHour: number;
   toHour: number;
+}
+
+/** Work, or a wait, before the next coat of an area. */
+export interface ExtraWork {
+  id: string;
+  areaId: string;
+  note: string;
+  hours: number;
+  /** A wait needs nobody. */
+  kind: 'work' | 'wait';
+  /** Harms wet films in the same air. */
+  dusty: boolean;
+}
+
+/** A plan that people go by: its tasks stay where they are until they no longer hold. */
+export interface AgreedPlan {
+  at: string;
+  /** In the smallest unit of the currency. */
+  cost: number | null;
+  launches: { boatId: string; at: string }[];
+  tasks: { taskId: string; start: string }[];
 }
 
 /** What the plan is made from, beside the record, the systems, the sheets and the weather data. */
@@ -25,6 +46,10 @@ export interface PlanSetup {
   tentCost: number;
   heatPerDay: number;
   overtimePerHour: number;
+  /** Work that the record does not know of: rust that was found, a repair. It comes before the area's next coat. */
+  extraWork: ExtraWork[];
+  /** Plans that were agreed to, the last one in force; those before it are for undo. */
+  agreed: AgreedPlan[];
   /** Tasks placed by hand: they stay where they are put. */
   pins: { taskId: string; start: string }[];
   version: number;
@@ -51,7 +76,38 @@ const person = objectOf<PlanPersonInput>({
 });
 
 /** Boats and people that a plan takes. */
-export const MOST_PLANNED = { boats: 12, people: 8, pins: 200 } as const;
+export const MOST_PLANNED = {
+  boats: 12,
+  people: 8,
+  pins: 200,
+  extraWork: 40,
+  agreed: 5,
+  tasks: 600,
+} as const;
+
+const taskId = () => line('task', 1, 120).required();
+const extraWork = objectOf<ExtraWork>({
+  id: id().required(),
+  areaId: id().label('area').required(),
+  note: title('work').required(),
+  hours: between('time it takes (h)', 0.25, 400).required(),
+  kind: oneOf<ExtraWork['kind']>({ work: true, wait: true }).required(),
+  dusty: Joi.boolean().required(),
+});
+const agreedPlan = objectOf<AgreedPlan>({
+  at: instant().required(),
+  cost: Joi.number().integer().min(0).max(1e12).allow(null).required(),
+  launches: Joi.array()
+    .items(objectOf<AgreedPlan['launches'][number]>({ boatId: id().required(), at: instant().required() }))
+    .max(MOST_PLANNED.boats)
+    .required(),
+  tasks: Joi.array()
+    .items(objectOf<AgreedPlan['tasks'][number]>({ taskId: taskId(), start: instant().required() }))
+    .max(MOST_PLANNED.tasks)
+    .unique('taskId')
+    .label('tasks of the agreed plan')
+    .required(),
+});
 
 export const planSetup = objectOf<PlanSetup>({
   people: Joi.array().items(person).min(1).max(MOST_PLANNED.people).unique('id').label('people').required(),
@@ -73,10 +129,17 @@ export const planSetup = objectOf<PlanSetup>({
   tentCost: between('a tent (minor units)', 0, 1e7).integer().required(),
   heatPerDay: between('a day of heat (minor units)', 0, 1e7).integer().required(),
   overtimePerHour: between('an hour of overtime (minor units)', 0, 1e7).integer().required(),
+  extraWork: Joi.array()
+    .items(extraWork)
+    .max(MOST_PLANNED.extraWork)
+    .unique('id')
+    .label('extra work')
+    .required(),
+  agreed: Joi.array().items(agreedPlan).max(MOST_PLANNED.agreed).label('agreed plans').required(),
   pins: Joi.array()
     .items(
       objectOf<PlanSetup['pins'][number]>({
-        taskId: line('task', 1, 120).required(),
+        taskId: taskId(),
         start: instant().label('start of the task').required(),
       }),
     )

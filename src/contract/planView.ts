@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { AirConditionCode } from '../core/air/index.ts';
-import type { PlanFault, PlannedTask, Unplanned } from '../core/plan/index.ts';
+import type { PlanFault, PlanMove, PlannedTask, Unplanned } from '../core/plan/index.ts';
 import { id, instant, objectOf, oneOf, text } from './joi.ts';
 import { type PlanSetup, planSetup } from './plan.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './supply/currency.ts';
@@ -74,6 +74,17 @@ export interface PlanBoatView {
   unplanned: number;
 }
 
+/** A task that is elsewhere than it was agreed to be. */
+export interface PlanMoveView {
+  taskId: string;
+  /** Start as agreed. */
+  from: string;
+  /** What is wrong with that time; empty: nothing, it moves with the others. */
+  why: PlanMove['why'];
+  /** The task that it waits for or meets there; null: none. */
+  because: string | null;
+}
+
 export interface PlanView {
   now: string;
   /** Names this plan: another one has another. */
@@ -94,6 +105,8 @@ export interface PlanView {
   cost: number | null;
   bound: number | null;
   proven: boolean;
+  /** Tasks that are elsewhere than agreed, and why; empty where nothing was agreed. */
+  moves: PlanMoveView[];
   /** What clashes of boats that have no plan: tasks of which none can be left out, and what they clash over; the others are planned. */
   clashes: PlanClash[];
   unplanned: {
@@ -215,6 +228,16 @@ export const planReply = objectOf<PlanView>({
   cost: nullable(money()),
   bound: nullable(money()),
   proven: flag(),
+  moves: Joi.array()
+    .items(
+      objectOf<PlanMoveView>({
+        taskId: words(),
+        from: instant().required(),
+        why: Joi.array().items(Joi.string<PlanMove['why'][number]>()).required(),
+        because: nullable(words()),
+      }),
+    )
+    .required(),
   clashes: Joi.array()
     .items(
       objectOf<PlanClash>({

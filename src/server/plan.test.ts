@@ -201,6 +201,38 @@ describe('the plan of a yard', () => {
     );
   });
 
+  it('an agreed plan stays: rust that is found comes before the next coat, what it pushes moves and says why, and undo brings it back', async () => {
+    const before = await plan();
+    const agreed = {
+      at: before.now,
+      cost: before.cost,
+      launches: before.boats.flatMap(({ boatId, launch }) => (launch ? [{ boatId, at: launch }] : [])),
+      tasks: before.tasks.map(({ id, start }) => ({ taskId: id, start })),
+    };
+    await setUp({ agreed: [agreed] });
+    const same = await plan();
+    expect([same.moves, same.tasks.map(({ start }) => start)]).toEqual([[], before.tasks.map(({ start }) => start)]); // biome-ignore format: one line
+    const [coat] = coatsOf(before) as [PlanTaskView];
+    // Six hours of work that nobody knew of: the next coat cannot go on in time.
+    const rust = { id: uuidv7(), areaId: coat.areaId as string, note: 'Strip the rust', hours: 6, kind: 'work' as const, dusty: true }; // biome-ignore format: one line
+    await setUp({ extraWork: [rust] });
+    const after = await plan();
+    const strip = after.tasks.find(({ what }) => what === 'Strip the rust');
+    expect([strip?.work, Date.parse(strip?.end ?? '') - Date.parse(strip?.start ?? '')]).toEqual([
+      'extra',
+      6 * HOUR,
+    ]);
+    const moved = after.moves.find(({ taskId }) => taskId === coat.id);
+    expect([moved?.from, moved?.why, moved?.because]).toEqual([coat.start, ['too-early'], strip?.id]);
+    expect(coatsOf(after)[0]?.start.localeCompare(strip?.end ?? '')).toBeGreaterThanOrEqual(0);
+    const nobody = await setUp({ extraWork: [{ ...rust, areaId: uuidv7() }] });
+    expect([nobody.status, nobody.body.errors?.[0]?.path]).toEqual([422, 'extraWork.0.areaId']);
+    await setUp({ extraWork: [], agreed: [] });
+    expect(coatsOf(await plan()).map(({ start }) => start)).toEqual(
+      coatsOf(before).map(({ start }) => start),
+    );
+  });
+
   it('a tent costs what the set-up says; hours beyond those set up cost overtime', async () => {
     await setUp({ tentCost: 18_000 });
     const cost = async (levers: string) => (await server.ask<LeverView>('GET', `/plan/with?levers=${levers}`)).body; // biome-ignore format: one line

@@ -12,6 +12,7 @@ export {
   type PlanOdds,
 } from './odds.ts';
 export { type PlanFault, planFaults } from './planFaults.ts';
+export { type KeptPlan, type PlanMove, planKeeping } from './planKeeping.ts';
 export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './planYard.ts';
 export type { NoPlan, Plan, PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem.ts';
 export { schedule } from './schedule.ts';

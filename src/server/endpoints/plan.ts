@@ -10,6 +10,7 @@ import {
 } from '../../contract/index.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
+import { areaById } from '../rows/areas.ts';
 import { boatById } from '../rows/boats.ts';
 import { planSetupOf, putPlanSetup } from '../rows/plan.ts';
 import { leversView, planWith } from '../views/plan/levers.ts';
@@ -60,6 +61,9 @@ export const planEndpoints = [
       for (const [i, { boatId }] of body.boats.entries())
         if (!(await boatById(tx, boatId)))
           throw badFields([{ path: `boats.${i}.boatId`, message: `there is no boat ${boatId}` }]);
+      for (const [i, { areaId }] of body.extraWork.entries())
+        if (!(await areaById(tx, areaId)))
+          throw badFields([{ path: `extraWork.${i}.areaId`, message: `there is no area ${areaId}` }]);
       await putPlanSetup(tx, body);
       return { reply: await planSetupOf(tx), changes: [{ of: 'plan' as const }] };
     },

@@ -24,6 +24,8 @@ const AS_NEW: Omit<PlanSetup, 'version'> = {
   tentCost: 0,
   heatPerDay: 0,
   overtimePerHour: 0,
+  extraWork: [],
+  agreed: [],
   pins: [],
 };
 

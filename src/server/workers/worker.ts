@@ -1,7 +1,8 @@
-import { followPlan, planYard } from '../../core/plan/index.ts';
+import { followPlan } from '../../core/plan/index.ts';
 import { cheapestPurchase } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { startsOfCoats } from '../views/plan/coatStarts.ts';
+import { planJob } from '../views/plan/planJob.ts';
 import { JobRefused } from './jobRefused.ts';
 import { readReadings } from './readings.ts';
 import { readSheetsFile } from './sheetsFile.ts';
@@ -32,7 +33,7 @@ const answered =
 
 export const weather = answered(readWeatherFile);
 export const sheets = answered(readSheetsFile);
-export const plan = answered(planYard);
+export const plan = answered(planJob);
 export const odds = answered(followPlan);
 export const starts = answered(startsOfCoats);
 export const purchase = answered(cheapestPurchase);

@@ -1,4 +1,4 @@
-import type { PlanView } from '../../contract/index.ts';
+import type { PlanBoatView, PlanView } from '../../contract/index.ts';
 import { type Chance, oddsOf } from '../../core/plan/index.ts';
 import { sayMoney } from '../words/supply.ts';
 import { sayMoment } from './planTimes.ts';
@@ -8,57 +8,63 @@ import { MORE_DRAWS, type Odds } from './useOdds.ts';
 export const sayChance = ({ chance, error }: Chance): string =>
   `${Math.round(chance * 100)} % (± ${Math.max(1, Math.round(error * 100))})`;
 
-const at = (ms: number | null, zone: string) =>
-  ms === null ? 'more than two weeks after the plan' : sayMoment(new Date(ms).toISOString(), zone);
-
-/** What the plan comes to where the weather differs from the forecast: chances of the dates, the cost and the trouble. */
-export function Chances({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds }) {
-  const boats = view.boats.flatMap(({ boatId, launch, wanted }) =>
-    launch
-      ? [{ boatId, plannedMs: Date.parse(launch), wantedMs: wanted === null ? null : Date.parse(wanted) }]
-      : [],
+/** How likely a boat is launched by the planned time, and when it is likely launched. */
+export function LaunchChance({ boat, zone, odds }: { boat: PlanBoatView; zone: string; odds: Odds }) {
+  if (!boat.launch || odds.outcomes.length === 0) return null;
+  const { boatId, launch, wanted } = boat;
+  const dates = {
+    boatId,
+    plannedMs: Date.parse(launch),
+    wantedMs: wanted === null ? null : Date.parse(wanted),
+  };
+  const [found] = oddsOf(odds.outcomes, [dates]).boats;
+  if (!found) return null;
+  const { byPlan, byWanted, launch: at } = found;
+  const say = (ms: number) => sayMoment(new Date(ms).toISOString(), zone);
+  return (
+    <p>
+      <strong>{sayChance(byPlan)}</strong> by then
+      {byWanted && (
+        <>
+          , <strong>{sayChance(byWanted)}</strong> by the date wanted
+        </>
+      )}
+      . {at.median === null ? 'Likely more than two weeks later.' : `Likely by ${say(at.median)}.`}{' '}
+      {at.median !== null &&
+        (at.ninetieth === null
+          ? 'It may take more than two weeks longer.'
+          : `Nine times out of ten by ${say(at.ninetieth)}.`)}
+    </p>
   );
-  if (boats.length === 0) return null;
-  const found = oddsOf(odds.outcomes, boats);
-  const nameOf = new Map(view.boats.map(({ boatId, boatName }) => [boatId, boatName]));
+}
+
+/** What the plan comes to where the weather differs from the forecast: cost and trouble. */
+export function Chances({ view, odds }: { view: PlanView; odds: Odds }) {
+  if (view.boats.every(({ launch }) => launch === null)) return null;
+  const { cost, sanded, harmed, outside } = oddsOf(odds.outcomes, []);
+  const money = (minor: number) => sayMoney(minor, view.currency);
   return (
     <section aria-labelledby="chances" className="space-y-2">
       <h2 id="chances" className="batten pb-1 text-lg">
         If the weather differs from the forecast
       </h2>
       {odds.outcomes.length > 0 && (
-        <>
-          <ul className="space-y-1">
-            {found.boats.map(({ boatId, byPlan, byWanted, launch }) => (
-              <li key={boatId}>
-                <strong>
-                  {nameOf.get(boatId)}: {sayChance(byPlan)}
-                </strong>{' '}
-                by the planned time{byWanted && <>, {sayChance(byWanted)} by the date wanted</>}. Likely by{' '}
-                {at(launch.median, zone)}; nine times out of ten by {at(launch.ninetieth, zone)}.
-              </li>
-            ))}
-          </ul>
-          <ul className="list-disc pl-5 text-sm">
-            {found.cost.median !== null && found.cost.tenth !== null && found.cost.ninetieth !== null && (
-              <li>
-                Cost: likely {sayMoney(found.cost.median, view.currency)}, eight times out of ten{' '}
-                {sayMoney(found.cost.tenth, view.currency)} to {sayMoney(found.cost.ninetieth, view.currency)}
-                .
-              </li>
-            )}
-            <li>A window closes and the film is sanded: {sayChance(found.sanded)}.</li>
+        <ul className="list-disc pl-5">
+          {cost.median !== null && cost.tenth !== null && cost.ninetieth !== null && (
             <li>
-              Rain or dew reaches a wet coat, which is sanded and applied again: {sayChance(found.harmed)}.
+              Cost: likely {money(cost.median)}, eight times out of ten {money(cost.tenth)} to{' '}
+              {money(cost.ninetieth)}
             </li>
-            <li>A coat is outside a limit of its sheet for a while: {sayChance(found.outside)}.</li>
-          </ul>
-        </>
+          )}
+          <li>At least one window closes, so a film is sanded: {sayChance(sanded)}</li>
+          <li>Rain or dew reaches a wet coat, which is sanded and applied again: {sayChance(harmed)}</li>
+          <li>A coat is outside a limit of its sheet for a while: {sayChance(outside)}</li>
+        </ul>
       )}
       <Progress odds={odds} />
       <p className="text-sm">
-        Each simulation lets the weather differ from the forecast as much as forecasts usually do, plans again
-        every morning with the forecast of that day, and follows the work.{' '}
+        Each simulation lets the weather differ from the forecast as much as forecasts usually do. It plans
+        again every morning with the forecast of that day, and follows the work.{' '}
         {odds.rain === false && 'There is no rain data, so rain is not simulated. '}
         The figure after ± is the sampling error.
       </p>

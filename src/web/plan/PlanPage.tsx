@@ -5,13 +5,15 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { counted } from '../words/counted.ts';
 import { sayClash, sayTask, UNPLANNED } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
-import { Chances } from './Chances.tsx';
+import { Agreed } from './Agreed.tsx';
+import { Chances, LaunchChance } from './Chances.tsx';
+import { ExtraWorkForm } from './ExtraWorkForm.tsx';
 import { Levers } from './Levers.tsx';
 import { PlanLanes } from './PlanLanes.tsx';
 import { PlanList } from './PlanList.tsx';
 import { PlanSetupForm } from './PlanSetupForm.tsx';
 import { daysLate, sayMoment } from './planTimes.ts';
-import { useOdds } from './useOdds.ts';
+import { type Odds, useOdds } from './useOdds.ts';
 
 /** The plan: launch dates, cost, chart, day list, changes compared and set-up. */
 export function PlanPage() {
@@ -37,8 +39,9 @@ function Planned({ view, zone }: { view: PlanView; zone: string }) {
   const odds = useOdds(view);
   return (
     <>
-      <Answer view={view} zone={zone} />
-      <Chances view={view} zone={zone} odds={odds} />
+      <Answer view={view} zone={zone} odds={odds} />
+      <Chances view={view} odds={odds} />
+      {view.state === 'planned' && <Agreed view={view} zone={zone} />}
       {view.tasks.length > 0 && (
         <>
           <PlanLanes view={view} zone={zone} />
@@ -46,12 +49,13 @@ function Planned({ view, zone }: { view: PlanView; zone: string }) {
         </>
       )}
       {view.state !== 'no-weather' && view.boats.length > 0 && <Levers view={view} zone={zone} />}
+      {view.state !== 'no-weather' && <ExtraWorkForm key={view.setup.extraWork.length} view={view} />}
       {view.state !== 'no-weather' && <PlanSetupForm view={view} zone={zone} />}
     </>
   );
 }
 
-function Answer({ view, zone }: { view: PlanView; zone: string }) {
+function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds }) {
   if (view.state === 'no-weather')
     return (
       <p>
@@ -88,6 +92,7 @@ function Answer({ view, zone }: { view: PlanView; zone: string }) {
               )}
               {boat.launch && boat.wanted && <Wanted wanted={boat.wanted} launch={boat.launch} zone={zone} />}
             </p>
+            <LaunchChance boat={boat} zone={zone} odds={odds} />
             {boat.unplanned > 0 && (
               <p className="text-warning-content bg-warning inline-block rounded px-2 text-sm font-semibold">
                 {counted(boat.unplanned, 'area')} not included: see below

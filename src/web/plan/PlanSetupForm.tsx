@@ -78,6 +78,8 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
       tentCost: minorOf(read, 'tent', 'a tent', values.tent, currency),
       heatPerDay: minorOf(read, 'heat', 'a day of heat', values.heat, currency),
       overtimePerHour: minorOf(read, 'overtime', 'an hour of overtime', values.overtime, currency),
+      extraWork: setup.extraWork,
+      agreed: setup.agreed,
       pins: setup.pins,
       version: over.version ?? setup.version,
     };

@@ -1,4 +1,10 @@
-import type { LeverCode, PlanClash, PlanTaskView, UnplannedCode } from '../../contract/index.ts';
+import type {
+  LeverCode,
+  PlanClash,
+  PlanMoveView,
+  PlanTaskView,
+  UnplannedCode,
+} from '../../contract/index.ts';
 
 import { PLAN_ASSUMES } from '../../core/plan/index.ts';
 import type { Units } from '../units/UnitsContext.tsx';
@@ -10,6 +16,7 @@ const WORK: Record<string, string> = {
   wash: 'Wash',
   sand: 'Sand',
   inspect: 'Inspect',
+  extra: 'Extra work',
 };
 
 /** What a task is: "Thrift Barrier, grey: coat 2 of 4", "Sand", "Launch". */
@@ -72,6 +79,13 @@ const FAULTS: Record<PlanTaskView['faults'][number], string> = {
   'dust-on-wet': 'Dust would land on a wet film.',
 };
 export const sayFaults = ({ faults }: PlanTaskView): string => faults.map((code) => FAULTS[code]).join(' ');
+
+/** Why a task is not where it was agreed to be. @param because the task that it waits for or meets there */
+export function sayMove(why: PlanMoveView['why'], because: string | undefined): string {
+  if (why.length === 0) return 'Nothing is wrong with the agreed time. It moves with the others.';
+  const words = why.map((code) => (code === 'past' ? 'Not started by then.' : FAULTS[code])).join(' ');
+  return because ? `${words} See: ${because}.` : words;
+}
 
 /** What each change compared is called. */
 export const leverNames = (show: Units['show']): Record<LeverCode, string> => ({

@@ -1,7 +1,7 @@
 import type { LeverCode, LeversView, LeverView, PlanSetup } from '../../../contract/index.ts';
 import type { YardPlan } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
-import { COMPARED_MS, planMade } from './planMade.ts';
+import { planMade } from './planMade.ts';
 import { leversCost, WEEK } from './premises.ts';
 
 /** What would change the date: each change of the premises planned beside the plan as it is, all with the same effort. */
@@ -27,7 +27,7 @@ const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOStrin
 
 /** The plan with some changes of its premises; null: there is no weather data. */
 export async function planWith(context: Context, levers: readonly LeverCode[]): Promise<LeverView | null> {
-  const { setup, made } = await planMade(context, { levers, budgetMs: COMPARED_MS });
+  const { setup, made } = await planMade(context, { levers, isCompared: true });
   if (!made) return null;
   const { plan, clashes, yard } = made.found;
   const clashing = new Set(clashes.flatMap(({ clash }) => clash.map(({ areaId }) => areaId)));

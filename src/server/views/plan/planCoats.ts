@@ -1,4 +1,4 @@
-import type { Product, Step, UnplannedCode, WorkView } from '../../../contract/index.ts';
+import type { ExtraWork, Product, Step, UnplannedCode, WorkView } from '../../../contract/index.ts';
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
 import { applyHours, type Method } from '../../../core/film/index.ts';
 import { BARE_STEEL_HOURS } from '../../../core/inspect/index.ts';
@@ -29,7 +29,7 @@ export interface CoatNamed {
   colour: string;
   coatNo: number;
   coats: number;
-  work: Map<string, { kind: WorkView['kind']; note: string }>;
+  work: Map<string, { kind: WorkView['kind'] | 'extra'; note: string }>;
 }
 
 /** What the air is asked for a coat: when a session of it can begin. Coats alike have the same key. */
@@ -92,6 +92,13 @@ function workToPlan(
   });
 }
 
+const extraToPlan = ({ id, kind, hours, dusty }: ExtraWork): WorkToPlan => ({
+  id,
+  kind,
+  ms: hours * HOUR_MS,
+  dusty: dusty && kind === 'work',
+});
+
 const stillDue = (work: readonly WorkView[], now: number) =>
   work
     .map(({ doneAt, endsAt, fromAt, ...task }) => ({ ...task, doneMs: ms(doneAt), endsMs: ms(endsAt), fromMs: ms(fromAt) }))
@@ -103,6 +110,8 @@ interface Given {
   catalogue: ProductCatalogue;
   place: SurfacePlace;
   now: number;
+  /** Work before its next coat that the record does not know of. */
+  extraWork: readonly ExtraWork[];
   /** People in the yard, and the longest that they work in one go. */
   hands: number;
   longestMs: number;
@@ -174,15 +183,22 @@ export function coatsToPlan(given: Given): PlannedCoats {
         ? stillDue(clock.work, now)
         : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
       const { coat, asked } = coatToPlan(given, { step, product, areaM2, id });
+      const extra = isNext ? given.extraWork : [];
       planned.asked.set(id, asked);
-      planned.coats.push({ ...coat, work: workToPlan(due, areaM2, now, bare && isNext) });
+      planned.coats.push({
+        ...coat,
+        work: [...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)],
+      });
       planned.named.set(id, {
         areaId: state.area.id,
         productName: product.name,
         colour: colourOf(step, coatNo),
         coatNo,
         coats,
-        work: new Map(due.map(({ taskId, kind, note }) => [taskId, { kind, note }])),
+        work: new Map<string, { kind: WorkView['kind'] | 'extra'; note: string }>([
+          ...due.map(({ taskId, kind, note }) => [taskId, { kind, note }] as const),
+          ...extra.map(({ id: workId, note }) => [workId, { kind: 'extra' as const, note }] as const),
+        ]),
       });
     }
   }

@@ -13,7 +13,7 @@ import { type GivenYard, yardToPlan } from './yardToPlan.ts';
 /** How long a better plan is sought, ms: by then the cheapest of most yards is proven. */
 const BUDGET_MS = 2000;
 /** How long each change of the premises is planned, and the plan as it is beside them, ms: the same, so that they compare. */
-export const COMPARED_MS = 600;
+const COMPARED_MS = 600;
 /** A plan holds for so long where nothing else changes, ms: tasks begin on the half hour. */
 const HOLDS_MS = 30 * 60_000;
 /** Plans that are remembered: as it stands, and with changes of its premises. */
@@ -49,11 +49,18 @@ const keyOf = ({ plan, yard }: PlannedYard): string =>
     .digest('hex')
     .slice(0, 16);
 
-/** The plan as the yard stands now, or with a change of its premises. */
+/** Starts of the plan that was agreed to; null: none was. */
+function agreedIn({ agreed }: PlanSetup): Record<string, number> | null {
+  const last = agreed.at(-1);
+  return last ? Object.fromEntries(last.tasks.map(({ taskId, start }) => [taskId, Date.parse(start)])) : null;
+}
+
+/** The plan as the yard stands now, or with changes of its premises; `isCompared`: beside others, afresh and with as little effort as they. */
 export async function planMade(
   { db, memory, jobs, now }: Context,
-  { levers = [], budgetMs = BUDGET_MS }: { levers?: readonly LeverCode[]; budgetMs?: number } = {},
+  { levers = [], isCompared = false }: { levers?: readonly LeverCode[]; isCompared?: boolean } = {},
 ): Promise<PlanAsked> {
+  const budgetMs = isCompared ? COMPARED_MS : BUDGET_MS;
   const at = now();
   const setup = await planSetupOf(db);
   const known = await memory.at(at);
@@ -63,7 +70,12 @@ export async function planMade(
     [setup.version, Math.floor(at / HOLDS_MS), levers.join(), budgetMs],
     async () => {
       const given = await yardToPlan(known, setup, at, jobs, levers);
-      const found = await planRest(jobs, given.yard, budgetMs);
+      const found = await planRest(
+        jobs,
+        given.yard,
+        budgetMs,
+        levers.length === 0 && !isCompared ? agreedIn(setup) : null,
+      );
       return { key: keyOf(found), given, found };
     },
   );

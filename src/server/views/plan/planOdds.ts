@@ -3,7 +3,7 @@ import type { OddsAsked } from '../../../core/plan/index.ts';
 import { WEATHER_ERRORS, wetShareOf } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
 import { errorsHere } from '../errorsHere.ts';
-import { COMPARED_MS, nextMorning, type PlanMade, planMade } from './planMade.ts';
+import { nextMorning, type PlanMade, planMade } from './planMade.ts';
 
 /** What comes of the plan in draws of the weather: some at a time, so that whoever asks sees how far it is and can stop. */
 
@@ -32,7 +32,7 @@ function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'plan' | '
 export async function planOdds(context: Context, query: PlanOddsQuery): Promise<PlanOddsReply> {
   const levers = leversOf(query.levers);
   const [first, count] = [Number(query.first ?? 0), Number(query.count ?? USUAL_DRAWS)];
-  const asked = levers.length === 0 ? {} : { levers, budgetMs: COMPARED_MS };
+  const asked = levers.length === 0 ? {} : { levers, isCompared: true };
   const { at, known, made } = await planMade(context, asked);
   const nothing = { key: made?.key ?? '', rain: false, outcomes: [] };
   if (!made) return nothing;

@@ -1,4 +1,4 @@
-import type { NoYardPlan, YardPlan, YardToPlan } from '../../../core/plan/index.ts';
+import type { NoYardPlan, PlanMove, YardPlan, YardToPlan } from '../../../core/plan/index.ts';
 import type { Jobs } from '../../workers/jobs.ts';
 import { filmOnly } from './areaStanding.ts';
 
@@ -6,6 +6,8 @@ import { filmOnly } from './areaStanding.ts';
 export interface PlannedYard {
   /** null: no boat has one. */
   plan: YardPlan | null;
+  /** What is elsewhere than it was agreed to be. */
+  moves: readonly PlanMove[];
   /** The yard of those boats. */
   yard: YardToPlan;
   clashes: NoYardPlan[];
@@ -25,12 +27,17 @@ const without = (yard: YardToPlan, boat: string): YardToPlan => ({
 });
 
 /** Plans a yard. Boats whose wishes clash are left out one after the other, so that the others still have a plan. */
-export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): Promise<PlannedYard> {
+export async function planRest(
+  jobs: Jobs,
+  yard: YardToPlan,
+  budgetMs: number,
+  agreed: Readonly<Record<string, number>> | null,
+): Promise<PlannedYard> {
   const clashes: NoYardPlan[] = [];
   let rest = yard;
   while (rest.boats.length > 0) {
-    const found = await jobs.run('plan', rest, { seed: SEED, budgetMs });
-    if (found.ok) return { plan: found, yard: rest, clashes };
+    const { found, moves } = await jobs.run('plan', rest, { seed: SEED, budgetMs }, agreed);
+    if (found.ok) return { plan: found, moves, yard: rest, clashes };
     clashes.push(found);
     const named = new Set(found.clash.map(({ boatId }) => boatId));
     // Of tasks of several boats that clash with each other the last boat gives way.
@@ -38,5 +45,5 @@ export async function planRest(jobs: Jobs, yard: YardToPlan, budgetMs: number): 
     if (!last) break;
     rest = without(rest, last.id);
   }
-  return { plan: null, yard: rest, clashes };
+  return { plan: null, moves: [], yard: rest, clashes };
 }

@@ -116,6 +116,12 @@ function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
     cost: plan?.cost ?? null,
     bound: plan?.bound ?? null,
     proven: plan?.proven ?? false,
+    moves: found.moves.map(({ id, fromMs, why, because }) => ({
+      taskId: id,
+      from: iso(fromMs),
+      why,
+      because,
+    })),
     clashes: clashes.map(({ clash, why, proven, minimal }) => ({
       tasks: clash.map((task) => taskView(task, named)),
       why,
@@ -154,6 +160,7 @@ export async function planView(context: Context): Promise<PlanView> {
       cost: null,
       bound: null,
       proven: false,
+      moves: [],
       clashes: [],
       unplanned: [],
       otherBoats: [],

@@ -170,7 +170,8 @@ export async function yardToPlan(
     if (why) return leave(why, clock.next?.productName ?? null);
     try {
       const hands = people.length;
-      const planned = coatsToPlan({ state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs }); // biome-ignore format: one line
+      const extraWork = setup.extraWork.filter(({ areaId }) => areaId === state.area.id);
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);

@@ -1,0 +1,71 @@
+import { expect, it } from 'vitest';
+import { cases } from '../../../test/cases.ts';
+import { wrongInTheWorld } from '../../../test/planWorld.ts';
+import { SHED_FROM, shedHours, shedYard } from '../../../test/weatherYards.ts';
+import { planKeeping, planYard, type YardPlan, type YardToPlan, yardInWeather } from './index.ts';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+const EFFORT = { seed: 1, steps: 300 };
+const of = shedYard({ areas: 2 });
+const yard = yardInWeather(of, shedHours(40), 28 * 48);
+const planOf = (given: YardToPlan): YardPlan => {
+  const plan = planYard(given, EFFORT);
+  if (!plan.ok) throw new Error(`clash: ${plan.why}`);
+  return plan;
+};
+const startsOf = ({ tasks }: YardPlan) => Object.fromEntries(tasks.map(({ id, startMs }) => [id, startMs]));
+const keeping = (given: YardToPlan, agreed: Record<string, number>) => {
+  const { found, moves } = planKeeping(given, agreed, EFFORT);
+  if (!found.ok) throw new Error(`clash: ${found.why}`);
+  return { plan: found, moves };
+};
+
+it('where nothing has changed nothing moves, though another plan would cost as little', () => {
+  const agreed = startsOf(planOf(yard));
+  const { plan, moves } = keeping(yard, agreed);
+  expect(moves).toEqual([]);
+  expect(startsOf(plan)).toEqual(agreed);
+});
+
+it('a cold spell moves the coats it falls on and what follows from them, each with its reason, and nothing before it', () => {
+  const agreed = startsOf(planOf(yard));
+  // The third day is too cold for any coat (1 °C at noon); from then on as before.
+  const cold = shedHours(40, (i) => (i >= 24 + 41 && i < 24 + 65 ? { airC: 1 } : {}));
+  const { plan, moves } = keeping(yardInWeather(of, cold, 28 * 48), agreed);
+  const coldFrom = SHED_FROM + 41 * HOUR_MS;
+  expect(moves.length).toBeGreaterThan(0);
+  for (const { fromMs, why } of moves) {
+    expect(fromMs).toBeGreaterThanOrEqual(coldFrom);
+    expect(why.length, JSON.stringify(why)).toBeGreaterThan(0);
+  }
+  expect(moves[0]?.why).toContain('start-not-allowed');
+  const kept = plan.tasks.filter(({ startMs }) => startMs < coldFrom);
+  for (const { id, startMs } of kept) expect(startMs, id).toBe(agreed[id]);
+  const later = moves.find(({ because }) => because !== null);
+  expect(moves.some(({ id }) => id === later?.because) || later === undefined).toBe(true);
+});
+
+it('a coat that nobody began is past, and what waits for it says so', () => {
+  const agreed = startsOf(planOf(yard));
+  const nowMs = SHED_FROM + DAY_MS;
+  const { moves } = keeping({ ...yard, fromMs: nowMs }, agreed);
+  const first = moves.find(({ id }) => id === 'area0 0');
+  expect(first?.why).toEqual(['past']);
+  expect(moves.find(({ id }) => id === 'area0 1')?.because).toBe('area0 0');
+});
+
+it('a time kept by hand stays, and no plan that keeps to another is too soon, too late or in bad air', () => {
+  const agreed = startsOf(planOf(yard));
+  const last = Object.entries(agreed).find(([id]) => id === 'area0 4')?.[1] ?? 0;
+  // The Monday after: nobody works at the weekend.
+  const pinned = { 'area0 4': last + 3 * DAY_MS };
+  const { plan } = keeping({ ...yard, pinned }, agreed);
+  expect(startsOf(plan)['area0 4']).toBe(last + 3 * DAY_MS);
+  for (let seed = 0; seed < cases(4, 40); seed++) {
+    const swing = (i: number) => ({ airC: 6 + 6 * Math.sin((i + 9 * seed) / (7 + seed)), rh: 0.6 + 0.3 * Math.cos(i / (5 + seed)) }); // biome-ignore format: one line
+    const other = yardInWeather(of, shedHours(40, swing), 28 * 48);
+    const { found } = planKeeping(other, agreed, EFFORT);
+    if (found.ok) expect(wrongInTheWorld(other, found)).toEqual([]);
+  }
+});
