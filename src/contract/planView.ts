@@ -105,6 +105,8 @@ export interface PlanView {
   cost: number | null;
   bound: number | null;
   proven: boolean;
+  /** What a plan would cost that does not keep to the agreed one; null: nothing was agreed. */
+  freshCost: number | null;
   /** Tasks that are elsewhere than agreed, and why; empty where nothing was agreed. */
   moves: PlanMoveView[];
   /** What clashes of boats that have no plan: tasks of which none can be left out, and what they clash over; the others are planned. */
@@ -228,6 +230,7 @@ export const planReply = objectOf<PlanView>({
   cost: nullable(money()),
   bound: nullable(money()),
   proven: flag(),
+  freshCost: nullable(money()),
   moves: Joi.array()
     .items(
       objectOf<PlanMoveView>({

@@ -1,8 +1,13 @@
 import { moment } from '../units/index.ts';
-import { buildProblem } from './buildProblem.ts';
+import { buildProblem, COST_UNITS } from './buildProblem.ts';
+import { listSchedule } from './listSchedule.ts';
+import { orderBy } from './localSearch.ts';
+import { modelOf, type Task } from './model.ts';
+import { pinnedChoices } from './pinned.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
-import { type NoYardPlan, planYard, type YardPlan } from './planYard.ts';
-import { SLOT_MS, slotAfter } from './slots.ts';
+import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
+import type { Plan, PlanProblem } from './problem.ts';
+import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { YardToPlan } from './yardToPlan.ts';
 
 /** A task that no longer is where it was agreed to be. */
@@ -17,15 +22,52 @@ export interface PlanMove {
   because: string | null;
 }
 
-/** A plan that keeps to an agreed one as far as that still holds. */
-export type KeptPlan = { found: YardPlan; moves: PlanMove[] } | { found: NoYardPlan; moves: [] };
+/** The longest horizon, slots, and how much longer than the agreed plan it is. */
+const MOST_SLOTS = 56 * 48;
+const ROOM = 1.5;
 
-/** Times that are given up round by round: first those that do not hold, then those that stand in the way of a plan. */
-const MOST_ROUNDS = 8;
+/** A plan that keeps to an agreed one as far as that still holds; `fresh`: the cost of one that does not. */
+export type KeptPlan =
+  | { found: YardPlan; moves: PlanMove[]; freshCost: number | null }
+  | { found: NoYardPlan; moves: []; freshCost: null };
 
 /**
- * The plan of a yard that keeps to an agreed one: every task stays at its time for as long as that holds; what does not hold
- * is planned again, and with it only what follows from it. Each task that moves says why.
+ * Each task at the time agreed or, where that does not hold, as soon after it as it can be: right-shift repair [S: Abumaizar &
+ * Svestka 1997, from memory]. Tasks that are new come before those that wait for them.
+ *
+ * @param agreed start slots by task
+ * @returns null: a task has no place
+ */
+function shifted(
+  problem: PlanProblem,
+  agreed: ReadonlyMap<string, number>,
+): Omit<Plan, 'bound' | 'proven' | 'ok'> | null {
+  const model = modelOf(problem);
+  const pinned = pinnedChoices(model).choices[0];
+  if (!pinned) return null;
+  const at = new Float64Array(model.tasks.length);
+  const notBefore = new Int32Array(model.tasks.length);
+  for (const t of model.order.toReversed()) {
+    const start = agreed.get(model.ids[t] as string);
+    const followers = (model.tasks[t] as Task).outOf.map(({ after }) => at[after] as number);
+    at[t] = start ?? Math.min(model.slots, ...followers) - 0.5;
+    notBefore[t] = Math.max(0, start ?? 0);
+  }
+  const order = orderBy(model, (t) => -(at[t] as number));
+  const found = listSchedule(model, pinned, { order, notBefore, patient: new Uint8Array(at.length) });
+  if (found.missing > 0) return null;
+  const id = (t: number) => model.ids[t] as string;
+  return {
+    starts: Object.fromEntries(found.placed.map(({ task, start }) => [id(task), start])),
+    crew: Object.fromEntries(found.placed.map(({ task, crew }) => [id(task), crew.map((p) => model.personIds[p] as string)])), // biome-ignore format: one line
+    cost: found.cost,
+  };
+}
+
+/**
+ * The plan of a yard that keeps to an agreed one: every task stays at its time for as long as that holds; one that does not is
+ * put off as little as can be, and with it what follows from it. Nothing is earlier than it was agreed. Each task that moves
+ * says why.
  *
  * @param agreed starts by task, ms; tasks that are not in the yard any more are done or gone
  * @throws {QuantityError} on a figure, moment or table that cannot be
@@ -35,38 +77,21 @@ export function planKeeping(
   agreed: Readonly<Record<string, number>>,
   effort: { seed: number; steps?: number; budgetMs?: number },
 ): KeptPlan {
-  const byHand = yard.pinned ?? {};
-  const kept = new Map(
-    Object.entries(agreed).filter(
-      ([id, ms]) => moment('agreed start', ms) >= yard.fromMs && byHand[id] === undefined,
-    ),
+  const starts = new Map(
+    Object.entries(agreed).map(([id, ms]) => [id, slotBefore(moment('agreed start', ms), yard.fromMs)]),
   );
-  for (let round = 0; ; round++) {
-    const isLast = round === MOST_ROUNDS || kept.size === 0;
-    if (isLast) kept.clear();
-    const found = planYard({ ...yard, pinned: { ...Object.fromEntries(kept), ...byHand } }, effort);
-    const wrong = found.ok
-      ? found.tasks.flatMap(({ id, faults }) => (faults.length > 0 && kept.has(id) ? [id] : []))
-      : clashing(found, kept);
-    if (wrong.length === 0 || isLast)
-      return found.ok
-        ? { found: unpinned(found, byHand), moves: movesOf(yard, found, agreed) }
-        : { found, moves: [] };
-    for (const id of wrong) kept.delete(id);
-  }
+  const fresh = planYard(yard, effort);
+  if (!fresh.ok) return { found: fresh, moves: [], freshCost: null };
+  const last = Math.max(0, ...starts.values());
+  // Room for what is put off beyond the agreed end.
+  const slots = Math.min(MOST_SLOTS, Math.max(slotAfter(fresh.untilMs, yard.fromMs), Math.ceil(last * ROOM)));
+  const built = buildProblem(yard, slots);
+  const kept = built.unplanned.length > fresh.unplanned.length ? null : shifted(built.problem, starts);
+  if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed), freshCost: fresh.cost };
+  const bound = Math.min(kept.cost, fresh.bound * COST_UNITS);
+  const found = planFrom(yard, built, { ...kept, ok: true, bound, proven: false });
+  return { found, moves: movesOf(yard, found, agreed), freshCost: fresh.cost };
 }
-
-/** Agreed times that a clash names; where it names none, all of them. */
-function clashing({ clash }: NoYardPlan, kept: ReadonlyMap<string, number>): string[] {
-  const named = clash.flatMap(({ id }) => (kept.has(id) ? [id] : []));
-  return named.length > 0 ? named : [...kept.keys()];
-}
-
-/** Only what somebody placed by hand has faults to be told of. */
-const unpinned = (plan: YardPlan, byHand: Readonly<Record<string, number>>): YardPlan => ({
-  ...plan,
-  tasks: plan.tasks.map((task) => (byHand[task.id] === undefined ? { ...task, faults: [] } : task)),
-});
 
 /** What moved against the agreed plan, and what is wrong with each of the agreed times. */
 function movesOf(yard: YardToPlan, plan: YardPlan, agreed: Readonly<Record<string, number>>): PlanMove[] {

@@ -134,6 +134,16 @@ function answerOf(
     const clash = tasks.filter(({ id }) => named.has(id));
     return { ok: false, unplanned, clash, why: found.clash.why, proven, minimal, untilMs };
   }
+  return planFrom(yard, { problem, tasks, unplanned }, found);
+}
+
+/** A plan of the problem, in the words of the yard. */
+export function planFrom(
+  yard: YardToPlan,
+  { problem, tasks, unplanned }: BuiltProblem,
+  found: Plan,
+): YardPlan {
+  const untilMs = yard.fromMs + problem.slots * SLOT_MS;
   const times = new Map(
     problem.tasks.map(({ id, slots }) => {
       const start = found.starts[id] ?? 0;

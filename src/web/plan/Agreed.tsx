@@ -66,6 +66,12 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
             {last ? 'Agree to the changed plan' : 'Agree to this plan'}
           </button>
         )}
+        {last && view.freshCost !== null && view.cost !== null && view.freshCost < view.cost && (
+          <p className="w-full">
+            A plan made afresh would cost {sayMoney(view.freshCost, view.currency)} instead of{' '}
+            {sayMoney(view.cost, view.currency)}.
+          </p>
+        )}
         {last && (
           <button
             type="button"

@@ -7,7 +7,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { leverNames } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
 import { sayChance } from './Chances.tsx';
-import { askOdds, outcomeOf } from './useOdds.ts';
+import { askOdds, outcomeOf, patiently } from './useOdds.ts';
 
 /** The chance that is aimed at, draws of each set, and changes made together at the most. */
 const GOAL = 0.9;
@@ -44,7 +44,9 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
         goal: GOAL,
         draws: DRAWS,
         plan: async (levers) => {
-          const { launch, cost } = await api<LeverView>('GET', `/plan/with?levers=${levers.join()}`);
+          const { launch, cost } = await patiently(() =>
+            api<LeverView>('GET', `/plan/with?levers=${levers.join()}`),
+          );
           return launch && cost !== null ? { cost, inTime: Date.parse(launch) <= lastMs } : null;
         },
         follow: async (levers, first, count) => {
@@ -53,7 +55,9 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
             (_, i) => first + i * AT_A_TIME,
           );
           const replies = await Promise.all(
-            firsts.map((from) => askOdds(levers, from, Math.min(AT_A_TIME, first + count - from))),
+            firsts.map((from) =>
+              patiently(() => askOdds(levers, from, Math.min(AT_A_TIME, first + count - from))),
+            ),
           );
           const inTime = ({ launches }: ReturnType<typeof outcomeOf>) =>
             [...dates].every(([boatId, by]) => (launches[boatId] ?? Number.POSITIVE_INFINITY) <= by);

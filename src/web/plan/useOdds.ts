@@ -14,6 +14,16 @@ const AT_ONCE = 2;
 export const askOdds = (levers: readonly LeverCode[], first: number, count: number): Promise<PlanOddsReply> =>
   api<PlanOddsReply>('GET', `/plan/odds?levers=${levers.join()}&first=${first}&count=${count}`);
 
+/** Asked again a few times: while the yard is planned, the server may take longer than an answer may. */
+export async function patiently<T>(ask: () => Promise<T>, times = 3): Promise<T> {
+  try {
+    return await ask();
+  } catch (error) {
+    if (times <= 1) throw error;
+    return patiently(ask, times - 1);
+  }
+}
+
 /** An outcome as the core has it. */
 export const outcomeOf = ({ launches, ...rest }: PlanOutcome): DrawOutcome => ({
   ...rest,
@@ -53,7 +63,7 @@ export function useOdds({ key, boats }: PlanView): Odds {
         if (state.outcomes.has(id) || underWay.current.has(id)) continue;
         underWay.current.add(id);
         try {
-          const reply = await askOdds([], id, AT_A_TIME);
+          const reply = await patiently(() => askOdds([], id, AT_A_TIME));
           if (reply.key !== key) {
             // The yard has been planned again meanwhile.
             await client.invalidateQueries({ queryKey: ['plan'], exact: true });

@@ -8,5 +8,5 @@ export function planJob(
 ): KeptPlan {
   if (agreed) return planKeeping(yard, agreed, effort);
   const found = planYard(yard, effort);
-  return found.ok ? { found, moves: [] } : { found, moves: [] };
+  return found.ok ? { found, moves: [], freshCost: null } : { found, moves: [], freshCost: null };
 }

@@ -8,6 +8,8 @@ export interface PlannedYard {
   plan: YardPlan | null;
   /** What is elsewhere than it was agreed to be. */
   moves: readonly PlanMove[];
+  /** What a plan would cost that does not keep to the agreed one; null: nothing was agreed. */
+  freshCost: number | null;
   /** The yard of those boats. */
   yard: YardToPlan;
   clashes: NoYardPlan[];
@@ -36,8 +38,8 @@ export async function planRest(
   const clashes: NoYardPlan[] = [];
   let rest = yard;
   while (rest.boats.length > 0) {
-    const { found, moves } = await jobs.run('plan', rest, { seed: SEED, budgetMs }, agreed);
-    if (found.ok) return { plan: found, moves, yard: rest, clashes };
+    const { found, moves, freshCost } = await jobs.run('plan', rest, { seed: SEED, budgetMs }, agreed);
+    if (found.ok) return { plan: found, moves, freshCost, yard: rest, clashes };
     clashes.push(found);
     const named = new Set(found.clash.map(({ boatId }) => boatId));
     // Of tasks of several boats that clash with each other the last boat gives way.
@@ -45,5 +47,5 @@ export async function planRest(
     if (!last) break;
     rest = without(rest, last.id);
   }
-  return { plan: null, moves: [], yard: rest, clashes };
+  return { plan: null, moves: [], freshCost: null, yard: rest, clashes };
 }

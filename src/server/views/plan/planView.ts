@@ -116,6 +116,7 @@ function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
     cost: plan?.cost ?? null,
     bound: plan?.bound ?? null,
     proven: plan?.proven ?? false,
+    freshCost: found.freshCost,
     moves: found.moves.map(({ id, fromMs, why, because }) => ({
       taskId: id,
       from: iso(fromMs),
@@ -160,6 +161,7 @@ export async function planView(context: Context): Promise<PlanView> {
       cost: null,
       bound: null,
       proven: false,
+      freshCost: null,
       moves: [],
       clashes: [],
       unplanned: [],
