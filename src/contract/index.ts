@@ -6,6 +6,8 @@ export type * from './coatAir.ts';
 export * from './form.ts';
 export * from './formats/marksCsv.ts';
 export * from './formats/offsetsCsv.ts';
+export { writePlanCsv } from './formats/planCsv.ts';
+export { planTaskName, planWorkName } from './formats/planTaskName.ts';
 export * from './formats/safeCsv.ts';
 export * from './formats/sheetsCsv.ts';
 export * from './formats/supplyCsv.ts';

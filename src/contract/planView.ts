@@ -317,6 +317,10 @@ const leversInAddress = () =>
     .label('levers')
     .messages({ 'any.invalid': '{#label} {#value} are not known changes, each once, with commas between' });
 export const planWithQuery = objectOf<Pick<PlanOddsQuery, 'levers'>>({ levers: leversInAddress() });
+export const planCalendarQuery = objectOf<{ person?: string; boat?: string }>({
+  person: id().label('person'),
+  boat: id().label('boat'),
+});
 export const planOddsQuery = objectOf<PlanOddsQuery>({
   levers: leversInAddress(),
   first: Joi.string()

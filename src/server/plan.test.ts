@@ -63,7 +63,7 @@ describe('the plan of a yard', () => {
     // Nobody gave any rain: under the shed's roof that is no condition.
     expect(coats.flatMap(({ conditions }) => conditions)).toEqual([]);
     for (const [i, { applyFrom, applyTo }] of coats.entries()) {
-      const hour = new Date(applyFrom ?? '').getUTCHours() + 1; // the yard's zone is an hour ahead in May
+      const hour = new Date(applyFrom ?? '').getUTCHours();
       expect(hour).toBeGreaterThanOrEqual(8);
       const over = coats[i + 1];
       if (over) expect(hoursAfterNoon(over.applyFrom) - hoursAfterNoon(applyTo)).toBeGreaterThanOrEqual(10);
@@ -231,6 +231,26 @@ describe('the plan of a yard', () => {
     expect(coatsOf(await plan()).map(({ start }) => start)).toEqual(
       coatsOf(before).map(({ start }) => start),
     );
+  });
+
+  it('goes out as a table in the yard’s time and as a calendar of a person or a boat', async () => {
+    const { tasks, setup, boats } = await plan();
+    const get = async (path: string) => {
+      const answer = await fetch(`${server.address}/api/v1${path}`);
+      return { status: answer.status, text: (await answer.text()).replace(/\r\n[ \t]/g, '') };
+    };
+    const csv = (await get('/plan.csv')).text.trim().split('\r\n');
+    expect(csv).toHaveLength(1 + tasks.length);
+    const [first] = tasks as [PlanTaskView];
+    // The test yard keeps UTC.
+    const local = first.start.slice(0, 16).replace('T', ' ');
+    expect(csv[1]?.startsWith(local)).toBe(true);
+    const events = ({ text }: { text: string }) => text.split('\r\n').filter((line) => line === 'BEGIN:VEVENT').length; // biome-ignore format: one line
+    const [person] = setup.people as [PlanSetup['people'][number]];
+    expect(events(await get('/plan.ics'))).toBe(tasks.length);
+    expect(events(await get(`/plan.ics?person=${person.id}`))).toBe(tasks.filter(({ people }) => people.length > 0).length); // biome-ignore format: one line
+    expect(events(await get(`/plan.ics?boat=${boats[0]?.boatId}`))).toBe(tasks.filter(({ boatId }) => boatId === boats[0]?.boatId).length); // biome-ignore format: one line
+    expect((await get(`/plan.ics?person=${uuidv7()}`)).status).toBe(404);
   });
 
   it('a tent costs what the set-up says; hours beyond those set up cost overtime', async () => {

@@ -107,6 +107,11 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./plan/PlanPage.tsx')).PlanPage }),
           },
           {
+            path: 'plan/today',
+            handle: { title: 'Work of the day' },
+            lazy: async () => ({ Component: (await import('./plan/TodayPage.tsx')).TodayPage }),
+          },
+          {
             path: 'weather',
             handle: { title: 'Weather' },
             lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),

@@ -1,15 +1,20 @@
+import { DateTime } from 'luxon';
 import {
   leverReply,
   leversOf,
   leversReply,
+  planCalendarQuery,
   planOddsQuery,
   planOddsReply,
   planReply,
   planSetup,
   planWithQuery,
+  writePlanCsv,
 } from '../../contract/index.ts';
-import { read, write } from '../http/endpoint.ts';
-import { badFields } from '../http/problem.ts';
+import { csvFile, safeName } from '../documents/fileNames.ts';
+import { planCalendar } from '../documents/planCalendar.ts';
+import { handout, read, write } from '../http/endpoint.ts';
+import { badFields, notFound } from '../http/problem.ts';
 import { areaById } from '../rows/areas.ts';
 import { boatById } from '../rows/boats.ts';
 import { planSetupOf, putPlanSetup } from '../rows/plan.ts';
@@ -48,6 +53,35 @@ export const planEndpoints = [
     query: planOddsQuery,
     reply: planOddsReply,
     run: ({ query }, context) => planOdds(context, query),
+  }),
+  handout({
+    path: '/plan.csv',
+    summary: 'The plan as a table',
+    types: ['text/csv'],
+    run: async (_asked, context) => {
+      const view = await planView(context);
+      const { zone } = (await context.memory.at(context.now())).yard;
+      const local = (at: string) => DateTime.fromISO(at, { zone }).toFormat('yyyy-MM-dd HH:mm');
+      return csvFile('plan', writePlanCsv(view, local));
+    },
+  }),
+  handout({
+    path: '/plan.ics',
+    summary: 'The plan as iCalendar: of one person, of one boat, or all of it',
+    query: planCalendarQuery,
+    types: ['text/calendar'],
+    run: async ({ query: { person, boat } }, context) => {
+      const { setup, boats, tasks } = await planView(context);
+      const who = person === undefined ? null : setup.people.find(({ id }) => id === person);
+      const whose = boat === undefined ? null : boats.find(({ boatId }) => boatId === boat);
+      if (who === undefined) throw notFound('person', person ?? '');
+      if (whose === undefined) throw notFound('boat', boat ?? '');
+      const own = tasks
+        .filter((task) => who === null || task.people.includes(who.name))
+        .filter((task) => whose === null || task.boatId === whose.boatId);
+      const name = [who?.name, whose?.boatName].filter((each) => each !== undefined).join(', ') || 'Plan';
+      return { name: `${safeName(name)}.ics`, type: 'text/calendar', content: planCalendar(name, own) };
+    },
   }),
   write({
     method: 'put',

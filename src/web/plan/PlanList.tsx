@@ -34,9 +34,15 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
         <h2 id="list" className="batten pb-1 text-lg">
           Day by day
         </h2>
-        <button type="button" className="btn btn-sm print:hidden" onClick={() => window.print()}>
-          Print
-        </button>
+        <div className="flex flex-wrap gap-2 print:hidden">
+          <Link className="btn btn-sm" to="/plan/today">
+            Work of the day
+          </Link>
+          <Downloads view={view} />
+          <button type="button" className="btn btn-sm" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
       </div>
       {byDay(view.tasks, zone).map(([day, tasks]) => (
         <div key={day}>
@@ -68,6 +74,36 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
         </div>
       ))}
     </section>
+  );
+}
+
+/** The plan as files: a table, and calendars for a person or a boat. */
+function Downloads({ view: { setup, boats } }: { view: PlanView }) {
+  const files: [string, string][] = [
+    ['Table (CSV)', '/api/v1/plan.csv'],
+    ['Calendar of everything', '/api/v1/plan.ics'],
+    ...setup.people.map(({ id, name }): [string, string] => [
+      `Calendar of ${name}`,
+      `/api/v1/plan.ics?person=${id}`,
+    ]),
+    ...boats.map(({ boatId, boatName }): [string, string] => [
+      `Calendar of ${boatName}`,
+      `/api/v1/plan.ics?boat=${boatId}`,
+    ]),
+  ];
+  return (
+    <details className="dropdown dropdown-end">
+      <summary className="btn btn-sm">Download</summary>
+      <ul className="menu dropdown-content bg-base-200 border-line z-10 w-64 border">
+        {files.map(([name, href]) => (
+          <li key={href}>
+            <a href={href} download>
+              {name}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -166,7 +166,7 @@ function Wanted({ wanted, launch, zone }: { wanted: string; launch: string; zone
   );
 }
 
-function Cost({ view: { cost, bound, proven, currency } }: { view: PlanView }) {
+function Cost({ view: { cost, bound, proven, currency, setup } }: { view: PlanView }) {
   if (cost === null) return null;
   if (cost === 0)
     return (
@@ -177,12 +177,13 @@ function Cost({ view: { cost, bound, proven, currency } }: { view: PlanView }) {
         </Link>
       </p>
     );
+  const isKept = setup.agreed.length > 0;
   return (
     <p>
       <strong>{sayMoney(cost, currency)}</strong> for working hours, yard days and lateness, without paint.{' '}
       {proven
         ? 'No other plan costs less.'
-        : `This is the best plan found so far. No plan costs less than ${sayMoney(bound ?? 0, currency)}.`}
+        : `${isKept ? 'The plan keeps to the one agreed.' : 'This is the best plan found so far.'} No plan costs less than ${sayMoney(bound ?? 0, currency)}.`}
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { planTaskName, planWorkName } from '../../contract/formats/planTaskName.ts';
 import type {
   LeverCode,
   PlanClash,
@@ -11,30 +12,13 @@ import type { Units } from '../units/UnitsContext.tsx';
 
 /** The plan in words. */
 
-const WORK: Record<string, string> = {
-  prepare: 'Prepare',
-  wash: 'Wash',
-  sand: 'Sand',
-  inspect: 'Inspect',
-  extra: 'Extra work',
-};
-
-/** What a task is: "Thrift Barrier, grey: coat 2 of 4", "Sand", "Launch". */
-export function sayTask({ kind, what, work, coatNo, coats, session, sessions }: PlanTaskView): string {
-  if (kind === 'launch') return 'Launch, or leave the yard';
-  if (kind === 'film') return 'Existing film';
-  const part = sessions > 1 ? `, part ${session + 1} of ${sessions}` : '';
-  if (kind === 'work') {
-    const word = WORK[work ?? ''] ?? 'Work';
-    return `${word}${what === '' ? '' : `: ${what}`}${part}`;
-  }
-  return `${what}: coat ${(coatNo ?? 0) + 1} of ${coats}${part}`;
-}
+/** What a task is called. */
+export const sayTask = planTaskName;
 
 /** The same in a word or two, for a bar in the chart. */
 export function sayTaskShort({ kind, work, coatNo, coats }: PlanTaskView): string {
   if (kind === 'launch') return 'Launch';
-  if (kind === 'work') return WORK[work ?? ''] ?? 'Work';
+  if (kind === 'work') return planWorkName(work);
   return `${(coatNo ?? 0) + 1}/${coats}`;
 }
 
@@ -73,7 +57,7 @@ const FAULTS: Record<PlanTaskView['faults'][number], string> = {
   'person-twice': 'The same person is needed elsewhere.',
   'equipment-not-free': 'Equipment isn’t free.',
   'equipment-twice': 'Equipment is needed elsewhere.',
-  'too-early': 'A film isn’t ready by then.',
+  'too-early': 'What comes before isn’t done or ready by then.',
   'too-late': 'A window has closed by then.',
   'sanded-too-early': 'The film can’t be sanded yet.',
   'dust-on-wet': 'Dust would land on a wet film.',

@@ -1,0 +1,165 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { PlanTaskView, PlanView } from '../../contract/index.ts';
+import { usePlan, useYard } from '../api/queries.ts';
+import { startOfDay } from '../clock/wallClock.ts';
+import { Choice } from '../forms/Choice.tsx';
+import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { sayCondition } from '../words/airReasons.ts';
+import { sayFaults, sayTask } from '../words/plan.ts';
+import { sayClock, sayDay } from './planTimes.ts';
+
+/** A day's work of each person, in order: to look at in the yard, to print and to pin up. */
+export function TodayPage() {
+  const plan = usePlan();
+  const yard = useYard();
+  return (
+    <div className="max-w-3xl space-y-4 p-3 md:p-6">
+      <h1 className="text-2xl">Work of the day</h1>
+      <QueryBoundary query={yard}>
+        {({ zone }) =>
+          plan.isPending ? (
+            <p role="status">Planning… Please wait a few seconds.</p>
+          ) : (
+            <QueryBoundary query={plan}>{(view) => <Days view={view} zone={zone} />}</QueryBoundary>
+          )
+        }
+      </QueryBoundary>
+    </div>
+  );
+}
+
+const beginMs = (task: PlanTaskView) => Date.parse(task.sandFrom ?? task.start);
+
+function Days({ view, zone }: { view: PlanView; zone: string }) {
+  const today = startOfDay(Date.parse(view.now), zone);
+  const days = [...new Set([today, ...view.tasks.map((task) => startOfDay(beginMs(task), zone))])].sort(
+    (a, b) => a - b,
+  );
+  const [day, setDay] = useState(days.find((each) => each > today && hasWork(view, each, zone)) ?? today);
+  const [person, setPerson] = useState('');
+  const shown = hasWork(view, today, zone) && day === today ? today : day;
+  const tasks = tasksOn(view, shown, zone);
+  const people = view.setup.people.filter(({ name }) => person === '' || name === person);
+  const at = days.indexOf(shown);
+  const launches = tasks.filter(({ people: who }) => who.length === 0);
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-3 print:hidden">
+        <Choice
+          label="Day"
+          value={String(shown)}
+          choices={days.map((each) => [
+            String(each),
+            `${sayDay(each, zone)}${each === today ? ' (today)' : ''}`,
+          ])}
+          onChange={(value) => setDay(Number(value))}
+        />
+        <Choice
+          label="Person"
+          value={person}
+          choices={[['', 'Everybody'], ...view.setup.people.map(({ name }) => [name, name] as const)]}
+          onChange={setPerson}
+        />
+        <button
+          type="button"
+          className="btn target"
+          disabled={at <= 0}
+          onClick={() => setDay(days[at - 1] ?? shown)}
+        >
+          Earlier
+        </button>
+        <button
+          type="button"
+          className="btn target"
+          disabled={at >= days.length - 1}
+          onClick={() => setDay(days[at + 1] ?? shown)}
+        >
+          Later
+        </button>
+        <button type="button" className="btn target" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <h2 className="text-xl">{sayDay(shown, zone)}</h2>
+      {people.map(({ id, name }) => (
+        <PersonDay
+          key={id}
+          name={name}
+          tasks={tasks.filter(({ people: who }) => who.includes(name))}
+          zone={zone}
+        />
+      ))}
+      {launches.length > 0 && <PersonDay name="Launches" tasks={launches} zone={zone} />}
+      <p className="text-sm">
+        The times hold if the weather is as forecast. Check the conditions at the bench before each coat.
+      </p>
+      <p className="print:hidden">
+        <Link className="link" to="/plan">
+          Open the whole plan
+        </Link>
+      </p>
+    </>
+  );
+}
+
+const tasksOn = ({ tasks }: PlanView, day: number, zone: string) =>
+  tasks.filter((task) => startOfDay(beginMs(task), zone) === day);
+const hasWork = (view: PlanView, day: number, zone: string) => tasksOn(view, day, zone).length > 0;
+
+function PersonDay({ name, tasks, zone }: { name: string; tasks: PlanTaskView[]; zone: string }) {
+  return (
+    <section aria-label={name} className="space-y-1 break-inside-avoid">
+      <h3 className="batten pb-1 text-lg">{name}</h3>
+      {tasks.length === 0 ? (
+        <p>Nothing is planned.</p>
+      ) : (
+        <ol>
+          {tasks.map((task) => (
+            <li
+              key={task.id}
+              className="border-line grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-3 border-b py-2"
+            >
+              <span className="text-lg font-semibold tabular-nums">
+                {sayClock(task.sandFrom ?? task.start, zone)}–{sayClock(task.end, zone)}
+              </span>
+              <span>
+                <strong>{sayTask(task)}</strong>
+                <span className="block">
+                  {task.areaName ? `${task.areaName}, ${task.boatName}` : task.boatName}
+                  {task.people.length > 1 &&
+                    `. With ${task.people.filter((each) => each !== name).join(', ')}`}
+                </span>
+                {task.sandFrom && (
+                  <span className="block text-sm">Sand first, until {sayClock(task.start, zone)}.</span>
+                )}
+                {task.applyFrom && task.applyTo && (
+                  <span className="block text-sm">
+                    Apply {sayClock(task.applyFrom, zone)}–{sayClock(task.applyTo, zone)}.
+                  </span>
+                )}
+                {task.conditions.map((code) => (
+                  <span key={code} className="block text-sm font-semibold">
+                    {sayCondition(code)}
+                  </span>
+                ))}
+                {task.beyondForecast && (
+                  <span className="block text-sm">After the end of the forecast: may change.</span>
+                )}
+                {task.faults.length > 0 && (
+                  <strong className="text-error block text-sm">{sayFaults(task)}</strong>
+                )}
+                {task.areaId && (
+                  <Link className="btn target mt-1 print:hidden" to={`/bench/${task.areaId}`}>
+                    {task.kind === 'coat' ? 'Mix and log at the bench' : 'Tick off at the bench'}
+                    <span className="sr-only">: {sayTask(task)}</span>
+                  </Link>
+                )}
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
