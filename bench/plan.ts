@@ -1,7 +1,8 @@
 import highs from 'highs';
-import { schedule } from '../src/core/plan/index.ts';
+import { followPlan, planYard, schedule, yardInWeather } from '../src/core/plan/index.ts';
 import { aPlanProblem } from '../test/planProblems.ts';
 import { planProgram } from '../test/planProgram.ts';
+import { SHED_FROM, shedHours, shedYard } from '../test/weatherYards.ts';
 import { aYardPlan } from '../test/yardPlans.ts';
 import { median, p95, say } from './say.ts';
 
@@ -54,5 +55,24 @@ function fortnight(): void {
   say('  after 5 s above the bound, worst of five seeds', above(Math.max(...costs), bound), '25 %');
 }
 
+/** A boat that has to leave its shed: three coats of barrier and two or three of antifouling on two areas. */
+function odds(): void {
+  const of = shedYard({ areas: 2 });
+  const hours = shedHours(32);
+  const yard = yardInWeather(of, hours, 28 * 48);
+  const plan = planYard(yard, { seed: 1, budgetMs: 1000 });
+  if (!plan.ok) throw new Error('the yard has no plan');
+  const asked = { of: { ...of, yard }, plan, hours, morningMs: SHED_FROM + 24 * 3_600_000, wetShare: 0.2 };
+  for (const count of [1, 4, 16, 64]) {
+    const { ms } = timed(() => followPlan(asked, { first: 0, count }));
+    say(
+      `odds of leaving the shed, 12 tasks: ${count} draws`,
+      `${(ms / count).toFixed(0)} ms a draw`,
+      '40 ms',
+    );
+  }
+}
+
 await twelveTasks();
 fortnight();
+odds();

@@ -32,7 +32,7 @@ test('the plan answers when each boat is afloat, keeps a task where it is told t
       ((await (await request.get('/api/v1/plan')).json()) as PlanView).setup.people.map((each) => each.name),
     )
     .toEqual(['One person', 'Second painter']);
-  await expect(page.getByText('Second painter').first()).toBeVisible();
+  await expect(page.getByText(/\. Second painter|Calendar of Second painter/).first()).toBeAttached();
 });
 
 test('hours that end before they begin are refused at their field, and nothing typed is lost', async ({
@@ -45,6 +45,47 @@ test('hours that end before they begin are refused at their field, and nothing t
   await page.getByRole('button', { name: 'Save and plan again' }).click();
   await expect(page.getByText(/end of work/).first()).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true }).first()).toHaveValue('Early riser');
+});
+
+test('an agreed plan says what extra work moves, an impossible time is refused with its reason, and the day is listed for each person', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/plan');
+  await page.getByRole('button', { name: 'Agree to this plan' }).click();
+  await expect(page.getByText('Every task is where it was agreed to be.')).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel('What to do').fill('Grind out rust');
+  await page.getByLabel('Time it takes').fill('6');
+  await page.getByRole('button', { name: 'Add work' }).click();
+  await expect(page.getByText(/tasks? moved, 1 task added/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/See: Extra work: Grind out rust/).first()).toBeVisible();
+
+  // By the keyboard: a launch, at a time before its films are ready.
+  const move = page.getByRole('button', { name: /^Move: Launch/ }).last();
+  await move.focus();
+  await page.keyboard.press('Enter');
+  const never = page.getByRole('button', { name: /^\d\d:\d\d, not possible$/ });
+  const day = page.getByLabel('Day', { exact: true });
+  await expect(day).toBeVisible({ timeout: 30_000 });
+  // Some hour of some day lies outside what its film or its air allow.
+  for (const option of await day.locator('option').all()) {
+    if ((await never.count()) > 0) break;
+    await day.selectOption((await option.getAttribute('value')) ?? '');
+  }
+  await never.first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'isn’t possible' })).toBeVisible();
+  expect(((await (await request.get('/api/v1/plan')).json()) as PlanView).setup.pins).toEqual([]);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  // Work of the day, then the extra work is done with and the agreement undone.
+  await page.getByRole('link', { name: 'Work of the day' }).click();
+  await expect(page.getByRole('heading', { name: 'Work of the day' })).toBeVisible();
+  await page.goto('/plan');
+  await page.getByRole('button', { name: 'Done or not needed: Grind out rust' }).click();
+  await expect(page.getByText('Every task is where it was agreed to be.')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByRole('button', { name: 'Agree to this plan' })).toBeVisible({ timeout: 30_000 });
 });
 
 test('changes compared name a date or say that there is no plan, at a phone too', async ({ page }) => {

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { AirConditionCode } from '../core/air/index.ts';
-import type { PlanFault, PlanMove, PlannedTask, Unplanned } from '../core/plan/index.ts';
-import { id, instant, objectOf, oneOf, text } from './joi.ts';
+import type { PlanFault, PlanMove, PlannedTask, TaskPlace, Unplanned } from '../core/plan/index.ts';
+import { id, instant, line, objectOf, oneOf, text } from './joi.ts';
 import { type PlanSetup, planSetup } from './plan.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './supply/currency.ts';
 
@@ -164,6 +164,7 @@ export interface PlanOddsReply {
   key: string;
   /** Whether rain is drawn: there is data on it. */
   rain: boolean;
+  /** Of the draws from the first one on: fewer than asked for where they take long. */
   outcomes: PlanOutcome[];
 }
 
@@ -317,6 +318,26 @@ const leversInAddress = () =>
     .label('levers')
     .messages({ 'any.invalid': '{#label} {#value} are not known changes, each once, with commas between' });
 export const planWithQuery = objectOf<Pick<PlanOddsQuery, 'levers'>>({ levers: leversInAddress() });
+/** Where a task could be put. */
+export interface PlanPlacesView {
+  /** The plan in which it would be moved. */
+  key: string;
+  places: { from: string; to: string; state: TaskPlace['state']; why: PlanFault['code'][] }[];
+}
+export const planPlacesQuery = objectOf<{ task: string }>({ task: line('task', 1, 120).required() });
+export const planPlacesReply = objectOf<PlanPlacesView>({
+  key: Joi.string().allow('').required(),
+  places: Joi.array()
+    .items(
+      objectOf<PlanPlacesView['places'][number]>({
+        from: instant().required(),
+        to: instant().required(),
+        state: oneOf<TaskPlace['state']>({ free: true, costly: true, forbidden: true }).required(),
+        why: Joi.array().items(Joi.string<PlanFault['code']>()).required(),
+      }),
+    )
+    .required(),
+});
 export const planCalendarQuery = objectOf<{ person?: string; boat?: string }>({
   person: id().label('person'),
   boat: id().label('boat'),

@@ -10,7 +10,9 @@ export {
   type OddsAsked,
   oddsOf,
   type PlanOdds,
+  planFollower,
 } from './odds.ts';
+export { placesOf, type TaskPlace } from './placesOf.ts';
 export { type PlanFault, planFaults } from './planFaults.ts';
 export { type KeptPlan, type PlanMove, planKeeping } from './planKeeping.ts';
 export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './planYard.ts';

@@ -33,19 +33,13 @@ export interface OddsAsked {
  * What comes of a plan in draws of the weather, each followed day by day with what would be known then: each morning brings
  * another forecast, the plan is made again, and the day is worked by what the weather turns out to be.
  *
- * @param first number of the first draw: the same number is the same weather
- * @param count how many draws
+ * @returns a function from the number of a draw to what comes of it; the same number is the same weather
  * @throws {QuantityError} on a yard or hours that cannot be
  */
-export function followPlan(
-  asked: OddsAsked,
-  { first, count }: { first: number; count: number },
-): DrawOutcome[] {
+export function planFollower(asked: OddsAsked): (draw: number) => DrawOutcome {
   const { of, plan, hours, errors } = asked;
   const { fromMs } = of.yard;
   const tries = within('tries', asked.tries ?? TRIES, 0, 10_000);
-  within('first draw', first, 0, 1e6);
-  within('draws', count, 1, 10_000);
   const morning = slotAfter(moment('first morning', asked.morningMs), fromMs);
   const endMs = Math.max(fromMs, ...plan.tasks.map((task) => task.endMs));
   const knownMs = hours.at(-1)?.at ?? fromMs;
@@ -58,10 +52,20 @@ export function followPlan(
   const leftOut = new Set(plan.unplanned.map(({ areaId }) => areaId));
   // What the plan leaves out stays out, though other weather might let it in.
   const areas = of.yard.areas.map((area) => (leftOut.has(area.id) ? { ...area, ...ONLY_FILM } : area));
-  const follow = drawsFollowed(
+  return drawsFollowed(
     { of: { ...of, yard: { ...of.yard, areas } }, slots, morning, before, leftOut, tries },
     drawOf,
   );
+}
+
+/** As {@link planFollower}, so many draws from one on. @throws {QuantityError} on an impossible count too */
+export function followPlan(
+  asked: OddsAsked,
+  { first, count }: { first: number; count: number },
+): DrawOutcome[] {
+  within('first draw', first, 0, 1e6);
+  within('draws', count, 1, 10_000);
+  const follow = planFollower(asked);
   return Array.from({ length: count }, (_, i) => follow(first + i));
 }
 

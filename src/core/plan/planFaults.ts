@@ -49,9 +49,20 @@ const bothPinned = (...tasks: readonly PlanTask[]) => tasks.every(({ pinned }) =
  */
 export function planFaults(
   problem: PlanProblem,
-  { starts, crew }: { starts: Record<string, number>; crew: Record<string, readonly string[]> },
+  plan: { starts: Record<string, number>; crew: Record<string, readonly string[]> },
 ): { faults: PlanFault[]; cost: number | null } {
   checkProblem(problem);
+  return judged(problem, plan);
+}
+
+/** The faults of one plan after another of a problem that has been checked. */
+export const faultsIn = (problem: PlanProblem, plan: Parameters<typeof planFaults>[1]): PlanFault[] =>
+  judged(problem, plan).faults;
+
+function judged(
+  problem: PlanProblem,
+  { starts, crew }: { starts: Record<string, number>; crew: Record<string, readonly string[]> },
+): { faults: PlanFault[]; cost: number | null } {
   const faults: PlanFault[] = [];
   const fault = (code: PlanFault['code'], ...of: string[]) => faults.push({ code, of });
   const blocks = new Map<string, Block>();

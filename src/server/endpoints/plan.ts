@@ -6,11 +6,14 @@ import {
   planCalendarQuery,
   planOddsQuery,
   planOddsReply,
+  planPlacesQuery,
+  planPlacesReply,
   planReply,
   planSetup,
   planWithQuery,
   writePlanCsv,
 } from '../../contract/index.ts';
+import type { YardToPlan } from '../../core/plan/index.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
 import { planCalendar } from '../documents/planCalendar.ts';
 import { handout, read, write } from '../http/endpoint.ts';
@@ -19,6 +22,7 @@ import { areaById } from '../rows/areas.ts';
 import { boatById } from '../rows/boats.ts';
 import { planSetupOf, putPlanSetup } from '../rows/plan.ts';
 import { leversView, planWith } from '../views/plan/levers.ts';
+import { planMade } from '../views/plan/planMade.ts';
 import { planOdds } from '../views/plan/planOdds.ts';
 import { planView } from '../views/plan/planView.ts';
 
@@ -53,6 +57,23 @@ export const planEndpoints = [
     query: planOddsQuery,
     reply: planOddsReply,
     run: ({ query }, context) => planOdds(context, query),
+  }),
+  read({
+    path: '/plan/places',
+    summary: 'Where a task of the plan could be put, and what speaks against it elsewhere',
+    query: planPlacesQuery,
+    reply: planPlacesReply,
+    run: async ({ query: { task } }, context) => {
+      const { made } = await planMade(context);
+      const plan = made?.found.plan;
+      if (!plan?.tasks.some(({ id }) => id === task)) throw notFound('task', task);
+      const places = await context.jobs.run('places', made?.found.yard as YardToPlan, plan, task);
+      const iso = (ms: number) => new Date(ms).toISOString();
+      return {
+        key: made?.key ?? '',
+        places: places.map(({ fromMs, toMs, ...place }) => ({ ...place, from: iso(fromMs), to: iso(toMs) })),
+      };
+    },
   }),
   handout({
     path: '/plan.csv',

@@ -1,7 +1,8 @@
-import { followPlan } from '../../core/plan/index.ts';
+import { placesOf } from '../../core/plan/index.ts';
 import { cheapestPurchase } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { startsOfCoats } from '../views/plan/coatStarts.ts';
+import { oddsJob } from '../views/plan/oddsJob.ts';
 import { planJob } from '../views/plan/planJob.ts';
 import { JobRefused } from './jobRefused.ts';
 import { readReadings } from './readings.ts';
@@ -34,7 +35,8 @@ const answered =
 export const weather = answered(readWeatherFile);
 export const sheets = answered(readSheetsFile);
 export const plan = answered(planJob);
-export const odds = answered(followPlan);
+export const odds = answered(oddsJob);
+export const places = answered(placesOf);
 export const starts = answered(startsOfCoats);
 export const purchase = answered(cheapestPurchase);
 export const readings = answered(readReadings);

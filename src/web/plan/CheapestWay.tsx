@@ -7,13 +7,12 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { leverNames } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
 import { sayChance } from './Chances.tsx';
-import { askOdds, outcomeOf, patiently } from './useOdds.ts';
+import { allOutcomes, type outcomeOf, patiently } from './useOdds.ts';
 
 /** The chance that is aimed at, draws of each set, and changes made together at the most. */
 const GOAL = 0.9;
 const DRAWS = 60;
 const TOGETHER = 2;
-const AT_A_TIME = 5;
 
 /** The cheapest changes with which every boat keeps its date nine times out of ten: sought while one looks on. */
 export function CheapestWay({ view, changes }: { view: PlanView; changes: readonly LeverCode[] }) {
@@ -50,18 +49,14 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
           return launch && cost !== null ? { cost, inTime: Date.parse(launch) <= lastMs } : null;
         },
         follow: async (levers, first, count) => {
-          const firsts = Array.from(
-            { length: Math.ceil(count / AT_A_TIME) },
-            (_, i) => first + i * AT_A_TIME,
-          );
-          const replies = await Promise.all(
-            firsts.map((from) =>
-              patiently(() => askOdds(levers, from, Math.min(AT_A_TIME, first + count - from))),
-            ),
-          );
+          const half = Math.ceil(count / 2);
+          const parts = await Promise.all([
+            allOutcomes(levers, first, half),
+            allOutcomes(levers, first + half, count - half),
+          ]);
           const inTime = ({ launches }: ReturnType<typeof outcomeOf>) =>
             [...dates].every(([boatId, by]) => (launches[boatId] ?? Number.POSITIVE_INFINITY) <= by);
-          return replies.flatMap(({ outcomes }) => outcomes.map(outcomeOf)).filter(inTime).length;
+          return parts.flat().filter(inTime).length;
         },
       });
       for await (const each of ways) {

@@ -1,10 +1,13 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PlanSetup, PlanTaskView, PlanView } from '../../contract/index.ts';
-import { useWrite } from '../api/mutations.ts';
+import type { PlanTaskView, PlanView } from '../../contract/index.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { sayCondition } from '../words/airReasons.ts';
 import { sayFaults, sayTask } from '../words/plan.ts';
+import { MoveTask } from './MoveTask.tsx';
 import { sayClock, sayDay } from './planTimes.ts';
+import { useSetupWrite } from './planWrite.ts';
+import { pinsWith } from './usePlaces.ts';
 
 /** Tasks by the day they begin on, in order. */
 function byDay(tasks: readonly PlanTaskView[], zone: string): [number, PlanTaskView[]][] {
@@ -16,18 +19,10 @@ function byDay(tasks: readonly PlanTaskView[], zone: string): [number, PlanTaskV
   return [...days];
 }
 
-/** The set-up with a task kept where it is, or released; what was kept in the past is forgotten. */
-const withPin = ({ setup, from }: PlanView, { id, start, pinned }: PlanTaskView): PlanSetup => ({
-  ...setup,
-  pins: [
-    ...setup.pins.filter((pin) => pin.taskId !== id && Date.parse(pin.start) >= Date.parse(from)),
-    ...(pinned ? [] : [{ taskId: id, start }]),
-  ],
-});
-
 /** The plan as a list of days: what, where, who; each task can be kept at its time. */
 export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
-  const write = useWrite<PlanSetup>();
+  const { isPending, change } = useSetupWrite(view);
+  const [moving, setMoving] = useState<string | null>(null);
   return (
     <section aria-labelledby="list" className="space-y-3">
       <div className="flex flex-wrap items-baseline justify-between gap-2">
@@ -57,17 +52,31 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
                   {sayClock(task.sandFrom ?? task.start, zone)}–{sayClock(task.end, zone)}
                 </span>
                 <TaskText task={task} zone={zone} />
-                <button
-                  type="button"
-                  className="btn btn-sm self-start print:hidden"
-                  disabled={write.isPending}
-                  aria-label={`${task.pinned ? 'Release' : 'Keep at this time'}: ${sayTask(task)}, ${task.areaName || task.boatName}`}
-                  onClick={() =>
-                    write.mutate({ method: 'PUT', path: '/plan/setup', body: withPin(view, task) })
-                  }
-                >
-                  {task.pinned ? 'Release' : 'Keep at this time'}
-                </button>
+                <span className="flex flex-wrap items-start gap-1 print:hidden">
+                  <button
+                    type="button"
+                    className="btn btn-sm"
+                    disabled={isPending}
+                    aria-label={`${task.pinned ? 'Release' : 'Keep at this time'}: ${sayTask(task)}, ${task.areaName || task.boatName}`}
+                    onClick={() =>
+                      change({ pins: pinsWith(view, task.id, task.pinned ? null : Date.parse(task.start)) })
+                    }
+                  >
+                    {task.pinned ? 'Release' : 'Keep at this time'}
+                  </button>
+                  <button
+                    type="button"
+                    className="btn btn-sm"
+                    aria-expanded={moving === task.id}
+                    aria-label={`Move: ${sayTask(task)}, ${task.areaName || task.boatName}`}
+                    onClick={() => setMoving(moving === task.id ? null : task.id)}
+                  >
+                    Move
+                  </button>
+                </span>
+                {moving === task.id && (
+                  <MoveTask view={view} task={task} zone={zone} onDone={() => setMoving(null)} />
+                )}
               </li>
             ))}
           </ol>

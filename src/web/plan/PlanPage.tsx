@@ -40,7 +40,6 @@ function Planned({ view, zone }: { view: PlanView; zone: string }) {
   return (
     <>
       <Answer view={view} zone={zone} odds={odds} />
-      <Chances view={view} odds={odds} />
       {view.state === 'planned' && <Agreed view={view} zone={zone} />}
       {view.tasks.length > 0 && (
         <>
@@ -48,6 +47,7 @@ function Planned({ view, zone }: { view: PlanView; zone: string }) {
           <PlanList view={view} zone={zone} />
         </>
       )}
+      <Chances view={view} odds={odds} />
       {view.state !== 'no-weather' && view.boats.length > 0 && <Levers view={view} zone={zone} />}
       {view.state !== 'no-weather' && <ExtraWorkForm key={view.setup.extraWork.length} view={view} />}
       {view.state !== 'no-weather' && <PlanSetupForm view={view} zone={zone} />}

@@ -8,6 +8,7 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { sayCondition } from '../words/airReasons.ts';
 import { sayFaults, sayTask } from '../words/plan.ts';
 import { sayClock, sayDay } from './planTimes.ts';
+import { useSetupWrite } from './planWrite.ts';
 
 /** A day's work of each person, in order: to look at in the yard, to print and to pin up. */
 export function TodayPage() {
@@ -85,12 +86,13 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
       {people.map(({ id, name }) => (
         <PersonDay
           key={id}
+          view={view}
           name={name}
           tasks={tasks.filter(({ people: who }) => who.includes(name))}
           zone={zone}
         />
       ))}
-      {launches.length > 0 && <PersonDay name="Launches" tasks={launches} zone={zone} />}
+      {launches.length > 0 && <PersonDay view={view} name="Launches" tasks={launches} zone={zone} />}
       <p className="text-sm">
         The times hold if the weather is as forecast. Check the conditions at the bench before each coat.
       </p>
@@ -107,7 +109,33 @@ const tasksOn = ({ tasks }: PlanView, day: number, zone: string) =>
   tasks.filter((task) => startOfDay(beginMs(task), zone) === day);
 const hasWork = (view: PlanView, day: number, zone: string) => tasksOn(view, day, zone).length > 0;
 
-function PersonDay({ name, tasks, zone }: { name: string; tasks: PlanTaskView[]; zone: string }) {
+/** Work that was added to the plan is done with it; everything else is logged at the bench. */
+function DoneExtra({ view, task }: { view: PlanView; task: PlanTaskView }) {
+  const { isPending, change } = useSetupWrite(view);
+  const { extraWork } = view.setup;
+  return (
+    <button
+      type="button"
+      className="btn target mt-1 print:hidden"
+      disabled={isPending}
+      onClick={() => change({ extraWork: extraWork.filter(({ id }) => !task.id.includes(`/${id}`)) })}
+    >
+      Done<span className="sr-only">: {sayTask(task)}</span>
+    </button>
+  );
+}
+
+function PersonDay({
+  view,
+  name,
+  tasks,
+  zone,
+}: {
+  view: PlanView;
+  name: string;
+  tasks: PlanTaskView[];
+  zone: string;
+}) {
   return (
     <section aria-label={name} className="space-y-1 break-inside-avoid">
       <h3 className="batten pb-1 text-lg">{name}</h3>
@@ -149,7 +177,8 @@ function PersonDay({ name, tasks, zone }: { name: string; tasks: PlanTaskView[];
                 {task.faults.length > 0 && (
                   <strong className="text-error block text-sm">{sayFaults(task)}</strong>
                 )}
-                {task.areaId && (
+                {task.work === 'extra' && <DoneExtra view={view} task={task} />}
+                {task.areaId && task.work !== 'extra' && (
                   <Link className="btn target mt-1 print:hidden" to={`/bench/${task.areaId}`}>
                     {task.kind === 'coat' ? 'Mix and log at the bench' : 'Tick off at the bench'}
                     <span className="sr-only">: {sayTask(task)}</span>

@@ -8,7 +8,7 @@ import { api } from '../api/client.ts';
 const AT_A_TIME = 2;
 export const FIRST_DRAWS = 20;
 export const MORE_DRAWS = 100;
-/** Requests under way at once: the server has two threads for all heavy work. */
+/** Requests under way at once where they were asked for; else one: the server has two threads for all heavy work. */
 const AT_ONCE = 2;
 
 export const askOdds = (levers: readonly LeverCode[], first: number, count: number): Promise<PlanOddsReply> =>
@@ -44,67 +44,83 @@ export interface Odds {
   stop: () => void;
 }
 
+/** Outcomes of so many draws with some changes; asked for again until all are there. */
+export async function allOutcomes(
+  levers: readonly LeverCode[],
+  first: number,
+  count: number,
+): Promise<DrawOutcome[]> {
+  const outcomes: DrawOutcome[] = [];
+  while (outcomes.length < count) {
+    const { outcomes: some } = await patiently(() =>
+      askOdds(levers, first + outcomes.length, Math.min(AT_A_TIME, count - outcomes.length)),
+    );
+    if (some.length === 0) break;
+    outcomes.push(...some.map(outcomeOf));
+  }
+  return outcomes;
+}
+
+interface Drawn {
+  key: string;
+  outcomes: ReadonlyMap<number, DrawOutcome>;
+  rain: boolean | null;
+  failed: boolean;
+}
+const noneOf = (key: string): Drawn => ({ key, outcomes: new Map(), rain: null, failed: false });
+
 /** Outcomes of a plan in draws of the weather, a few at a time; another plan begins again. */
 export function useOdds({ key, boats }: PlanView): Odds {
   const client = useQueryClient();
-  const [state, setState] = useState({ key, outcomes: new Map<number, DrawOutcome[]>(), rain: null as boolean | null, failed: false }); // biome-ignore format: one line
+  const [drawn, setDrawn] = useState(() => noneOf(key));
   const [wanted, setWanted] = useState(FIRST_DRAWS);
-  const underWay = useRef(new Set<number>());
+  /** Draws that are under way, of this plan. */
+  const underWay = useRef({ key, draws: new Set<number>() });
   const hasPlan = boats.some(({ launch }) => launch !== null);
-  if (state.key !== key) setState({ key, outcomes: new Map(), rain: null, failed: false });
-  const outcomes = [...state.outcomes].sort(([a], [b]) => a - b).flatMap(([, each]) => each);
-  const isRunning = hasPlan && !state.failed && outcomes.length < wanted;
+  if (drawn.key !== key) setDrawn(noneOf(key));
+  const outcomes = [...drawn.outcomes].sort(([a], [b]) => a - b).map(([, each]) => each);
+  const isRunning = hasPlan && !drawn.failed && outcomes.length < wanted;
   useEffect(() => {
-    if (!isRunning) return;
-    let left = false;
-    const next = async () => {
-      for (let first = 0; first < wanted && !left; first += AT_A_TIME) {
-        const id = first;
-        if (state.outcomes.has(id) || underWay.current.has(id)) continue;
-        underWay.current.add(id);
-        try {
-          const reply = await patiently(() => askOdds([], id, AT_A_TIME));
-          if (reply.key !== key) {
-            // The yard has been planned again meanwhile.
-            await client.invalidateQueries({ queryKey: ['plan'], exact: true });
-            return;
-          }
-          setState((was) =>
+    if (!isRunning || drawn.key !== key) return;
+    if (underWay.current.key !== key) underWay.current = { key, draws: new Set() };
+    const { draws } = underWay.current;
+    const isOpen = (i: number) => i < wanted && !drawn.outcomes.has(i) && !draws.has(i);
+    const ask = async (first: number, count: number) => {
+      const mine = Array.from({ length: count }, (_, i) => first + i);
+      for (const i of mine) draws.add(i);
+      try {
+        const reply = await patiently(() => askOdds([], first, count));
+        for (const i of mine) draws.delete(i);
+        // The yard has been planned again meanwhile.
+        if (reply.key !== key) await client.invalidateQueries({ queryKey: ['plan'], exact: true });
+        else
+          setDrawn((was) =>
             was.key === key
-              ? {
-                  ...was,
-                  rain: reply.rain,
-                  outcomes: new Map(was.outcomes).set(id, reply.outcomes.map(outcomeOf)),
-                }
+              ? { ...was, rain: reply.rain, outcomes: new Map([...was.outcomes, ...reply.outcomes.map((each, i) => [first + i, outcomeOf(each)] as const)]) } // biome-ignore format: one line
               : was,
           );
-        } catch {
-          setState((was) => ({ ...was, failed: true }));
-        } finally {
-          underWay.current.delete(id);
-        }
-        return;
+      } catch {
+        for (const i of mine) draws.delete(i);
+        setDrawn((was) => (was.key === key ? { ...was, failed: true } : was));
       }
     };
-    while (underWay.current.size < AT_ONCE) {
-      const before = underWay.current.size;
-      void next();
-      if (underWay.current.size === before) break;
+    const most = (wanted > FIRST_DRAWS ? AT_ONCE : 1) * AT_A_TIME;
+    for (let first = 0; first < wanted && draws.size + AT_A_TIME <= most; first++) {
+      if (!isOpen(first)) continue;
+      const count = isOpen(first + 1) ? AT_A_TIME : 1;
+      void ask(first, count);
     }
-    return () => {
-      left = true;
-    };
-  }, [isRunning, wanted, key, state.outcomes, client]);
+  }, [isRunning, wanted, key, drawn, client]);
   const more = useCallback((count: number) => {
-    setState((was) => ({ ...was, failed: false }));
+    setDrawn((was) => ({ ...was, failed: false }));
     setWanted(count);
   }, []);
   return {
     outcomes,
     wanted,
     isRunning,
-    rain: state.rain,
-    failed: state.failed,
+    rain: drawn.rain,
+    failed: drawn.failed,
     more,
     stop: () => setWanted(outcomes.length),
   };

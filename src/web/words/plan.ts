@@ -62,7 +62,9 @@ const FAULTS: Record<PlanTaskView['faults'][number], string> = {
   'sanded-too-early': 'The film can’t be sanded yet.',
   'dust-on-wet': 'Dust would land on a wet film.',
 };
-export const sayFaults = ({ faults }: PlanTaskView): string => faults.map((code) => FAULTS[code]).join(' ');
+export const sayFaultCodes = (codes: PlanTaskView['faults']): string =>
+  codes.map((code) => FAULTS[code]).join(' ');
+export const sayFaults = ({ faults }: PlanTaskView): string => sayFaultCodes(faults);
 
 /** Why a task is not where it was agreed to be. @param because the task that it waits for or meets there */
 export function sayMove(why: PlanMoveView['why'], because: string | undefined): string {
