@@ -267,15 +267,17 @@ export class DrawFollowed {
     const boat = this.#boat(today, now);
     const stopped = new Set<string>();
     for (const each of today) {
-      if (each.task.areaId !== null && stopped.has(each.task.areaId)) continue;
+      // A boat whose coat was spoilt today is not launched today.
+      if (stopped.has(each.task.areaId ?? each.task.boatId)) continue;
       if (!boat.takes(each)) {
         if (!isLast) return Math.max(now, each.from) + 1;
-        stopped.add(each.task.areaId ?? '');
+        stopped.add(each.task.areaId ?? each.task.boatId);
         continue;
       }
       this.#done.set(each.task.id, each);
       if (each.from < each.start) this.#sanded++;
-      if (each.task.kind === 'coat' && this.#spoilt(each) && each.task.areaId) stopped.add(each.task.areaId);
+      if (each.task.kind === 'coat' && this.#spoilt(each))
+        stopped.add(each.task.boatId).add(each.task.areaId ?? '');
     }
     return null;
   }

@@ -80,7 +80,7 @@ it('one coat, one hour, one limit: the chance is that of the normal distribution
 
 it('a worse forecast and rain that is not known make it less sure; more tries a morning change little', () => {
   const { of, plan, hours, launchMs } = planned(shedYard({ areas: 2 }), shedHours(32));
-  const count = cases(10, 100);
+  const count = cases(5, 100);
   const odds = (over: { errors?: typeof WEATHER_ERRORS; tries?: number }) =>
     oddsOf(followPlan({ of, plan, hours, morningMs: MORNING, wetShare: 0.2, ...over }, { first: 0, count }), [
       { boatId: 'boat', plannedMs: launchMs, wantedMs: launchMs + 2 * DAY_MS },

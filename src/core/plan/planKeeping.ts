@@ -16,8 +16,8 @@ export interface PlanMove {
   /** Start as agreed and as now planned, ms. */
   fromMs: number;
   toMs: number;
-  /** What is wrong with the agreed time; empty: nothing, it moves with the others. `past`: nobody began it by then. */
-  why: (PlanFault['code'] | 'past')[];
+  /** What is wrong with the agreed time; empty: nothing, it moves with the others. `past`: nobody began it by then; `by-hand`: somebody placed it. */
+  why: (PlanFault['code'] | 'past' | 'by-hand')[];
   /** The task that it waits for or meets there; null: none. */
   because: string | null;
 }
@@ -106,6 +106,7 @@ function movesOf(yard: YardToPlan, plan: YardPlan, agreed: Readonly<Record<strin
   return moved.map(({ id, startMs }) => {
     const fromMs = agreed[id] as number;
     const blank = { id, fromMs, toMs: startMs };
+    if (yard.pinned?.[id] !== undefined) return { ...blank, why: ['by-hand' as const], because: null };
     if (fromMs < yard.fromMs) return { ...blank, why: ['past' as const], because: null };
     const { faults } = planFaults(problem, { starts: { ...starts, [id]: slotOf(fromMs) }, crew });
     const own = faults.filter(({ of }) => of.includes(id));

@@ -94,7 +94,7 @@ export function wetShareOf(hours: readonly AirHour[]): number | null {
  *
  * Each morning brings a new forecast. What it changes of an hour to come varies by sd²(lead the day before) − sd²(lead now),
  * so that every forecast is as wrong as the table says at its own lead and none tells of a later one [S: martingale model of
- * forecast evolution, Heath & Jackson 1994]; changes of neighbouring hours go together (0.97 from hour to hour [M]). The dew
+ * forecast evolution, Heath & Jackson 1994, from memory]; changes of neighbouring hours go together (0.97 from hour to hour [M]). The dew
  * point is never above the air. Rain stays as forecast up to a day; before that a forecast of it gives way to the season's
  * share of wet hours, more the further ahead it is, by five days wholly [M].
  *

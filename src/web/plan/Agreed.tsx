@@ -130,5 +130,5 @@ function Moves({ view, zone }: { view: PlanView; zone: string }) {
       </li>
     );
   };
-  return <ol>{view.moves.map(line)}</ol>;
+  return <ol>{[...view.moves].sort((a, b) => a.from.localeCompare(b.from)).map(line)}</ol>;
 }

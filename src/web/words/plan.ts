@@ -66,10 +66,14 @@ export const sayFaultCodes = (codes: PlanTaskView['faults']): string =>
   codes.map((code) => FAULTS[code]).join(' ');
 export const sayFaults = ({ faults }: PlanTaskView): string => sayFaultCodes(faults);
 
+const MOVED = { past: 'Not started by then.', 'by-hand': 'Placed here by hand.' };
+
 /** Why a task is not where it was agreed to be. @param because the task that it waits for or meets there */
 export function sayMove(why: PlanMoveView['why'], because: string | undefined): string {
   if (why.length === 0) return 'Nothing is wrong with the agreed time. It moves with the others.';
-  const words = why.map((code) => (code === 'past' ? 'Not started by then.' : FAULTS[code])).join(' ');
+  const words = why
+    .map((code) => MOVED[code as keyof typeof MOVED] ?? FAULTS[code as keyof typeof FAULTS])
+    .join(' ');
   return because ? `${words} See: ${because}.` : words;
 }
 
