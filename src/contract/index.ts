@@ -17,6 +17,7 @@ export * from './log.ts';
 export type * from './logBodies.ts';
 export * from './pace.ts';
 export * from './plan.ts';
+export * from './planQuestions.ts';
 export * from './planView.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';

@@ -22,7 +22,7 @@ export interface ExtraWork {
   dusty: boolean;
 }
 
-/** A plan that people go by: its tasks stay where they are until they no longer hold. */
+/** A plan that people go by: its tasks stay where they are as long as they can. */
 export interface AgreedPlan {
   at: string;
   /** In the smallest unit of the currency. */

@@ -169,11 +169,12 @@ describe('the plan of a yard', () => {
 
   it('a launch on Sunday moves it forward; a second pair of hands changes nothing where one waits for the film', async () => {
     await setUp({ boats: [{ boatId: planned.boat.id, wanted: null }] });
-    const { plans } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
-    const by = (code: string | undefined) => plans.find(({ levers: [lever] }) => lever === code);
-    const asItIs = by(undefined);
-    expect(Date.parse(by('any-launch-day')?.launch ?? '')).toBeLessThan(Date.parse(asItIs?.launch ?? ''));
-    expect(by('second-person')?.launch).toBe(asItIs?.launch);
+    const { levers } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
+    expect(levers).toEqual(['second-person', 'longer-days', 'weekends', 'any-launch-day', 'tent', 'heated']);
+    const by = async (code: string) => (await server.ask<LeverView>('GET', `/plan/with?levers=${code}`)).body;
+    const [asItIs, second, anyDay] = await Promise.all(['', 'second-person', 'any-launch-day'].map(by));
+    expect(Date.parse(anyDay?.launch ?? '')).toBeLessThan(Date.parse(asItIs?.launch ?? ''));
+    expect(second?.launch).toBe(asItIs?.launch);
   });
 
   it('draws of the weather are the same for everybody who asks, name the plan they follow, and are bounded', async () => {

@@ -69,7 +69,7 @@ type Below =
   | { kind: 'film'; id: string }
   | { kind: 'coat'; ids: string[]; coat: CoatToPlan };
 
-/** The last piece of work before a coat and the wait after it, and the work that bared the steel, whatever came after that. */
+/** The last piece of work before a coat and the wait after it, and the work that bared the steel, also where other work came after. */
 interface WorkDone {
   last: OwnTask | null;
   waitMs: number;
@@ -285,7 +285,7 @@ export class AreaTasks {
     }
     const { primeByMs } = this.#area;
     if (this.#below.kind !== 'film' || primeByMs === null) return;
-    // All of it is primed by then, its last strip too.
+    // The whole area is primed by then, the last strip too.
     const by = slotBefore(primeByMs - aheadMs - coat.applyMs, fromMs);
     const firstStart = Math.min(...this.#endsOf(coat)) - timesOf(coat).length;
     if (!this.#horizon.onlyPinned && firstStart > by) throw this.#left(coat, 'bare-too-long');

@@ -118,7 +118,7 @@ function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon, nowMs: number): 
   };
 }
 
-/** What is left of stretches of time from now on. */
+/** Stretches of time cut to the part from now on. */
 const fromNow = <T extends { fromMs: number; toMs: number }>(stretches: readonly T[], nowMs: number): T[] =>
   stretches.flatMap((each) => (each.toMs < nowMs ? [] : [{ ...each, fromMs: Math.max(each.fromMs, nowMs) }]));
 

@@ -70,7 +70,7 @@ export async function* cheapestWay<Change>(input: {
     if (plan) ways.push({ changes, ...plan });
     yield { ...sought };
   }
-  // What is late though the weather is as forecast is not in time nine times of ten.
+  // A set that is late even with the forecast weather can't be in time nine times out of ten.
   const cheapFirst = ways.filter(({ inTime }) => inTime).sort((a, b) => a.cost - b.cost || a.changes.length - b.changes.length); // biome-ignore format: one line
   for (const way of cheapFirst) {
     let [hits, followed] = [0, 0];

@@ -1,7 +1,6 @@
-import { HOUR_MS } from '../cure/index.ts';
 import { type BuiltProblem, buildProblem } from './buildProblem.ts';
+import { costDone, type Done, tasksTaken } from './doneInDraw.ts';
 import { LaterTables } from './laterTables.ts';
-import type { PlanLag, PlanTask } from './problem.ts';
 import { type Replanned, replan } from './replan.ts';
 import { SLOT_MS } from './slots.ts';
 import type { WeatherDraw } from './weatherDraws.ts';
@@ -35,7 +34,7 @@ const MOST_PUT_OFF = 2;
 /** How often one coat is applied again at the most. */
 const MOST_AGAIN = 20;
 
-/** What is fixed for all draws of a yard. */
+/** The yard, its plan and its days: the same for all draws. */
 export interface DrawSetup {
   of: WeatherYard;
   slots: number;
@@ -47,10 +46,6 @@ export interface DrawSetup {
   leftOut: ReadonlySet<string>;
   /** Lists tried each morning. */
   tries: number;
-}
-
-interface Done extends Replanned {
-  task: PlannedTask;
 }
 
 /**
@@ -103,7 +98,7 @@ export class DrawFollowed {
     const launches = Object.fromEntries(this.#boats().map((id) => [id, this.#launchOf(id)]));
     return {
       launches,
-      cost: this.#isOver() ? this.#cost() : null,
+      cost: this.#isOver() ? costDone(this.#setup.of.yard, this.#done) : null,
       sanded: this.#sanded,
       harmed: this.#harmed,
       outside: this.#outside,
@@ -264,12 +259,12 @@ export class DrawFollowed {
       )
       .sort((a, b) => a.from - b.from);
     if (today.length === 0) return null;
-    const boat = this.#boat(today, now);
+    const takes = this.#boat(today, now);
     const stopped = new Set<string>();
     for (const each of today) {
       // A boat whose coat was spoilt today is not launched today.
       if (stopped.has(each.task.areaId ?? each.task.boatId)) continue;
-      if (!boat.takes(each)) {
+      if (!takes(each)) {
         if (!isLast) return Math.max(now, each.from) + 1;
         stopped.add(each.task.areaId ?? each.task.boatId);
         continue;
@@ -283,29 +278,12 @@ export class DrawFollowed {
   }
 
   /** The boats as they turn out to be: whether they take a task at its time. */
-  #boat(today: readonly Done[], now: number): { takes: (each: Done) => boolean } {
-    const { slots } = this.#setup;
+  #boat(today: readonly Done[], now: number): (each: Done) => boolean {
     const yard = this.#yardIn(this.#truth, now, null);
     const pinned = Object.fromEntries(today.map(({ task, start }) => [task.id, this.#ms(start)]));
-    const { problem } = buildProblem({ ...yard, pinned }, slots, { onlyPinned: true });
-    const into = new Map<string, PlanLag[]>();
-    for (const lag of problem.lags) into.set(lag.after, [...(into.get(lag.after) ?? []), lag]);
-    const tasks = new Map(problem.tasks.map((task) => [task.id, task]));
-    const endOf = (id: string): number | null => {
-      const done = this.#done.get(id);
-      return done ? done.end : tasks.get(id)?.slots === 0 ? 0 : null;
-    };
-    return {
-      takes: (each) => {
-        const own = tasks.get(each.task.id);
-        if (!own) return false;
-        return (
-          (into.get(each.task.id) ?? []).every((lag) => inTime(lag, endOf(lag.before), each)) &&
-          this.#airLets(each) &&
-          !this.#dusts(own, each, problem.tasks, endOf)
-        );
-      },
-    };
+    const { problem } = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
+    const takes = tasksTaken(problem, this.#done);
+    return (each) => takes(each) && this.#airLets(each);
   }
 
   /** Whether the air of the moment lets a coat begin. */
@@ -313,26 +291,6 @@ export class DrawFollowed {
     const place = this.#place(task);
     if (!place) return true;
     return this.#truth.about(place).air.passesAt(this.#ms(start) + task.getReadyMs, 'applying');
-  }
-
-  /** Whether dust would fall on a wet film beside it. */
-  #dusts(
-    own: PlanTask,
-    { from, start }: Done,
-    tasks: readonly PlanTask[],
-    endOf: (id: string) => number | null,
-  ): boolean {
-    if (!own.dusty && from === start) return false;
-    return tasks.some(({ id, air, wetUntil }) => {
-      const end = endOf(id);
-      return (
-        air === own.air &&
-        wetUntil !== undefined &&
-        end !== null &&
-        end <= from &&
-        (wetUntil[end] as number) > from
-      );
-    });
   }
 
   #place({ areaId, coatId, kind }: PlannedTask): CoatPlace | null {
@@ -354,34 +312,6 @@ export class DrawFollowed {
     this.#areas = this.#areas.map((area) => (area.id === place.areaId ? { ...area, coats: withAgain(area.coats, place.coat) } : area)); // biome-ignore format: one line
     return true;
   }
-
-  /** What it came to, as the plan counts it. */
-  #cost(): number {
-    const { people, boats, fromMs } = this.#setup.of.yard;
-    const freeOf = new Map(people.map(({ id, free }) => [id, free]));
-    let cost = 0;
-    for (const { crew, from, end } of this.#done.values())
-      for (const who of crew)
-        for (const { fromMs: free, toMs, costPerHour } of freeOf.get(who) ?? []) {
-          const worked = Math.min(toMs, this.#ms(end)) - Math.max(free, this.#ms(from));
-          cost += (Math.max(0, worked) / HOUR_MS) * costPerHour;
-        }
-    for (const { id, costPerDay, latePerDay, wantedMs } of boats) {
-      const launch = this.#done.get(`launch ${id}`);
-      if (!launch) continue;
-      const endMs = this.#ms(launch.end);
-      cost += ((endMs - fromMs) / (24 * HOUR_MS)) * costPerDay;
-      if (wantedMs !== null) cost += (Math.max(0, endMs - wantedMs) / (24 * HOUR_MS)) * latePerDay;
-    }
-    return Math.round(cost);
-  }
-}
-
-/** Whether a task at its time keeps a lag, by what the task before turned out to be. */
-function inTime({ earliest, latest, late }: PlanLag, end: number | null, { start, from }: Done): boolean {
-  if (end === null || start < (earliest[end] as number)) return false;
-  if (!latest || start <= (latest[end] as number)) return true;
-  return late !== undefined && from < start && from >= (late.from[end] as number);
 }
 
 /** The coats of an area with one of them to be sanded and applied again. */

@@ -1,6 +1,7 @@
 export { PLAN_ASSUMES } from './assumptions.ts';
 export { type BuiltProblem, buildProblem } from './buildProblem.ts';
 export { cheapestWay, type Way, type WaySought } from './cheapestWay.ts';
+export { type FilmGiven, filmIn } from './filmIn.ts';
 export type { DrawOutcome } from './followDraw.ts';
 export {
   type Chance,
@@ -19,14 +20,9 @@ export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './plan
 export type { NoPlan, Plan, PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem.ts';
 export { schedule } from './schedule.ts';
 export { joined, SLOT_MS } from './slots.ts';
+export type { PlanSurface } from './surfaceIn.ts';
 export { WEATHER_ERRORS, type WeatherErrors, weatherDraws, wetShareOf } from './weatherDraws.ts';
-export {
-  type FilmGiven,
-  filmIn,
-  type PlanSurface,
-  type WeatherYard,
-  yardInWeather,
-} from './yardInWeather.ts';
+export { type WeatherYard, yardInWeather } from './yardInWeather.ts';
 export type {
   AreaToPlan,
   BoatToPlan,

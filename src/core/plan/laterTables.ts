@@ -7,7 +7,7 @@ import type { FilmTakes } from './lagTables.ts';
 export class LaterTables {
   readonly #takes = new Map<string, FilmTakes[] | null>();
   readonly #dry = new Map<string, (number | null)[] | null>();
-  /** Ends before it are worked out anew. */
+  /** Ends before this slot are worked out again. */
   fromSlot = 0;
   /** Tables are there to be used; before that they are taken down. */
   isKept = false;

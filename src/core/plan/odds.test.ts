@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { cases } from '../../../test/cases.ts';
 import { SHED_FROM, shedHours, shedYard } from '../../../test/weatherYards.ts';
 import type { AirHour } from '../air/index.ts';
-import { chanceOf, followPlan, oddsOf, planYard, WEATHER_ERRORS, type WeatherYard, yardInWeather } from './index.ts'; // biome-ignore format: one line
+import { chanceOf, filmIn, followPlan, oddsOf, planYard, WEATHER_ERRORS, type WeatherYard, yardInWeather } from './index.ts'; // biome-ignore format: one line
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -33,6 +33,38 @@ it('where forecasts are never wrong, every draw comes out as planned, to the slo
       harmed: 0,
       outside: 0,
     });
+});
+
+it('a film that is on cures in the weather of the draw: as planned where the forecast holds, later where it turns cold', () => {
+  const bare = shedYard({ areas: 1 });
+  const [area] = bare.yard.areas;
+  const [on, ...coats] = area?.coats ?? [];
+  if (!area || !on) throw new Error('no coat');
+  const laidToMs = SHED_FROM - 2 * HOUR_MS;
+  const film = { laidFromMs: laidToMs - on.applyMs, laidToMs, sheet: on.sheet };
+  const given = { film, next: { kind: 'coat' as const, family: 'epoxy', same: true }, sandedMs: null, waitsUntilMs: null }; // biome-ignore format: one line
+  const hours = shedHours(32);
+  const asOn = (of: readonly AirHour[]) => {
+    const temps = { startMs: of[0]?.at ?? 0, valuesC: of.map(({ airC }) => airC) };
+    return filmIn(given, { appliedInMs: on.applyMs, segments: [], sandableMs: null, wetUntilMs: null }, temps, SHED_FROM); // biome-ignore format: one line
+  };
+  const openAt = (of: readonly AirHour[]) => asOn(of).segments.find(({ state }) => state === 'open')?.fromMs ?? Number.POSITIVE_INFINITY; // biome-ignore format: one line
+  expect(openAt(hours)).toBeLessThan(openAt(shedHours(32, () => ({ airC: 5 }))));
+  const of: WeatherYard = {
+    ...bare,
+    yard: { ...bare.yard, areas: [{ ...area, coats, film: asOn(hours) }] },
+    films: { [area.id]: given },
+  };
+  const { plan, launchMs, of: known } = planned(of, hours);
+  const asked = { of: known, plan, hours, morningMs: MORNING, wetShare: null, errors: NO_ERROR };
+  const [outcome] = followPlan(asked, { first: 0, count: 1 });
+  expect(outcome).toEqual({
+    launches: { boat: launchMs },
+    cost: plan.cost,
+    sanded: 0,
+    harmed: 0,
+    outside: 0,
+  });
 });
 
 /** One coat that can only be applied at one hour, five days ahead, where the air is warm enough: normal table by hand. */

@@ -111,7 +111,7 @@ function spreadOf(values: readonly (number | null)[]): { [K in keyof Spread]: nu
 /** What draws say of a boat's launch. */
 export interface LaunchOdds {
   boatId: string;
-  /** Launched by the planned time, and by the one wanted; null: none is wanted. */
+  /** Chance of a launch by the planned time, and by the date wanted; null: there is no such date. */
   byPlan: Chance;
   byWanted: Chance | null;
   /** Launch by share of draws, ms; null: that draw has none within the plan's days. */

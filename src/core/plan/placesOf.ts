@@ -13,7 +13,7 @@ export interface TaskPlace {
   toMs: number;
   /** `free`: as it is; `costly`: others have to move for it; `forbidden`: nothing makes it possible. */
   state: 'free' | 'costly' | 'forbidden';
-  /** What is wrong there; empty: nothing. */
+  /** Faults of a start there; empty: none. */
   why: PlanFault['code'][];
 }
 

@@ -16,7 +16,7 @@ export interface PlanMove {
   /** Start as agreed and as now planned, ms. */
   fromMs: number;
   toMs: number;
-  /** What is wrong with the agreed time; empty: nothing, it moves with the others. `past`: nobody began it by then; `by-hand`: somebody placed it. */
+  /** Faults of the agreed time; empty: the task only moves with the others. `past`: not begun by then; `by-hand`: somebody placed the task. */
   why: (PlanFault['code'] | 'past' | 'by-hand')[];
   /** The task that it waits for or meets there; null: none. */
   because: string | null;
@@ -93,7 +93,7 @@ export function planKeeping(
   return { found, moves: movesOf(yard, found, agreed), freshCost: fresh.cost };
 }
 
-/** What moved against the agreed plan, and what is wrong with each of the agreed times. */
+/** The tasks that moved against the agreed plan, each with the faults of its agreed time. */
 function movesOf(yard: YardToPlan, plan: YardPlan, agreed: Readonly<Record<string, number>>): PlanMove[] {
   const moved = plan.tasks.filter(({ id, startMs }) => agreed[id] !== undefined && agreed[id] !== startMs);
   if (moved.length === 0) return [];

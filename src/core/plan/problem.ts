@@ -51,7 +51,7 @@ export interface PlanLag {
   latest?: readonly number[];
   /**
    * `after` can start later than `latest` if the film is sanded. The people of `after` sand in the `slots` just before its start,
-   * whatever its `starts` say and without its equipment. Sanding is dusty in the air of `after`, and starts no earlier than
+   * regardless of its `starts` say and without its equipment. Sanding is dusty in the air of `after`, and starts no earlier than
    * `from` (by the end of `before`). `cost` is paid once.
    */
   late?: { cost: number; slots: number; from: readonly number[] };

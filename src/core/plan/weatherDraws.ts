@@ -39,7 +39,7 @@ const RAIN_OPEN_H = 120;
 const USUAL_RAIN_MM = 0.5;
 /** Air drier than of this dew point is taken for as damp as that, °C [M]: it dries anything. */
 const DRIEST_C = -40;
-/** No air is drier. */
+/** Lower limit of the relative humidity. */
 const DRIEST_RH = 0.001;
 const DAY_MS = 24 * HOUR_MS;
 /** No plan looks further ahead. */

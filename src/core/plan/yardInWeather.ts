@@ -1,57 +1,19 @@
 import {
   type AirHour,
   type AirLimits,
-  airAround,
   type CoatAir,
-  coatAir,
   type Dark,
-  dewPointC,
   isUnderCover,
   nightsBetween,
   type Passing,
-  passing,
   type Site,
-  type SurfaceBody,
-  type SurfaceReading,
-  type Surroundings,
-  surfaceSeries,
 } from '../air/index.ts';
-import {
-  delayedWindows,
-  eventTime,
-  type Film,
-  filmEvents,
-  HOUR_MS,
-  type Next,
-  safeEvent,
-  sandedWindows,
-  type TempSeries,
-  windowsFor,
-} from '../cure/index.ts';
+import { eventTime, HOUR_MS, safeEvent } from '../cure/index.ts';
 import { timesOf } from './areaTasks.ts';
+import { type FilmGiven, filmIn } from './filmIn.ts';
 import { joined, SLOT_MS } from './slots.ts';
-import type { AreaToPlan, CoatToPlan, FilmOn, YardToPlan } from './yardToPlan.ts';
-
-/** A kind of surface of the yard: areas alike share it. */
-export interface PlanSurface {
-  surroundings: Surroundings;
-  body: SurfaceBody;
-  /** Inside a boat: there are lamps, whatever the hour. */
-  indoors: boolean;
-  /** How it stood until then, where that changes: a tent is put up, the boat leaves its shed. */
-  before?: { surroundings: Surroundings; untilMs: number };
-}
-
-/** A film that is on already, so that its times can be worked out in other weather. */
-export interface FilmGiven {
-  film: Film;
-  /** null: nothing follows it. */
-  next: Next | null;
-  /** When it was sanded for what follows; null: it was not. */
-  sandedMs: number | null;
-  /** A wait that is running holds back what follows; null: none is. */
-  waitsUntilMs: number | null;
-}
+import { type HoursAhead, hoursAhead, type PlanSurface, SurfaceIn } from './surfaceIn.ts';
+import type { AreaToPlan, CoatToPlan, YardToPlan } from './yardToPlan.ts';
 
 /** A yard to plan together with what its times hang on: it can be asked what it is like in any weather. */
 export interface WeatherYard {
@@ -73,80 +35,6 @@ export interface CoatPlace {
 }
 
 const DAY_MS = 24 * HOUR_MS;
-
-/** Hours from which surfaces are worked out, and how many come before them. */
-interface HoursAhead {
-  ahead: readonly AirHour[];
-  since: number;
-  settled: number;
-}
-
-/** Hours from a day before a moment on: a day is for the surface to settle. */
-function hoursAhead(hours: readonly AirHour[], sinceMs: number | null): HoursAhead {
-  const since =
-    sinceMs === null
-      ? 0
-      : Math.max(
-          0,
-          hours.findIndex(({ at }) => at >= sinceMs - DAY_MS),
-        );
-  const ahead = since === 0 ? hours : hours.slice(since);
-  return { ahead, since, settled: sinceMs === null ? 0 : ahead.filter(({ at }) => at <= sinceMs).length };
-}
-
-/** One surface in one weather. */
-class SurfaceIn {
-  readonly temps: TempSeries;
-  readonly #readings: readonly SurfaceReading[];
-  readonly #about: readonly AirHour[];
-  readonly #underCover: boolean;
-  readonly #byLimits = new Map<AirLimits, { air: CoatAir; passing: Passing }>();
-
-  /** @param settled hours of `ahead` that are only for the surface to settle: of these, and before them, `past` is kept */
-  constructor(
-    { surroundings, body, before }: PlanSurface,
-    { ahead, since, settled }: HoursAhead,
-    site: Site,
-    past: SurfaceIn | null,
-  ) {
-    this.#underCover = isUnderCover(surroundings);
-    const stood = (as: Surroundings) =>
-      surfaceSeries({ hours: ahead, surface: body, site, surroundings: as });
-    const old = before && (ahead[0]?.at ?? 0) < before.untilMs ? stood(before.surroundings) : [];
-    this.#readings = stood(surroundings).map((reading, i) =>
-      before && reading.at < before.untilMs ? (old[i] ?? reading) : reading,
-    );
-    const values = this.#readings.map(({ surfaceC }) => surfaceC);
-    this.temps = past
-      ? { startMs: past.temps.startMs, valuesC: [...past.temps.valuesC.slice(0, since + settled), ...values.slice(settled)] } // biome-ignore format: one line
-      : { startMs: ahead[0]?.at ?? 0, valuesC: values };
-    this.#about = ahead.map((hour, i) => ({
-      ...hour,
-      ...airAround(hour, surroundings),
-      surfaceC: this.#readings[i]?.surfaceC,
-    }));
-  }
-
-  under(limits: AirLimits): { air: CoatAir; passing: Passing } {
-    const known = this.#byLimits.get(limits);
-    if (known) return known;
-    const air = coatAir({ hours: this.#about, surface: this.#readings, limits, underCover: this.#underCover }); // biome-ignore format: one line
-    const made = { air, passing: passing(air) };
-    this.#byLimits.set(limits, made);
-    return made;
-  }
-
-  /** The first moment at which rain or dew reaches a film; null: neither does. */
-  wettedAt(fromMs: number, toMs: number): number | null {
-    for (const [i, { at, rainMm, airC, rh }] of this.#about.entries()) {
-      if (at + HOUR_MS <= fromMs || at >= toMs) continue;
-      if (!this.#underCover && (rainMm ?? 0) > 0) return Math.max(at, fromMs);
-      const skin = this.#readings[i];
-      if (at >= fromMs && skin && skin.lowC <= dewPointC({ airC, rh })) return at;
-    }
-    return null;
-  }
-}
 
 /**
  * A yard that can be asked what it is like in any weather: temperatures of its films, times of those that are on, and when
@@ -327,7 +215,7 @@ export class YardWeather {
       if (last && last.toMs === startMs - SLOT_MS) last.toMs = startMs;
       else found.push({ fromMs: startMs, toMs: startMs });
     }
-    // What lies further ahead is as it was.
+    // Starts further ahead are kept.
     const laterMs = yard.fromMs + high * SLOT_MS + getReadyMs;
     const later = place.coat.starts.flatMap(({ fromMs, toMs }) =>
       toMs < laterMs ? [] : [{ fromMs: Math.max(fromMs, laterMs), toMs }],
@@ -340,31 +228,6 @@ export class YardWeather {
 const AGAIN = '~';
 export const againId = (coatId: string, times: number): string => `${coatId}${AGAIN}${times}`;
 const originalOf = (coatId: string): string => coatId.split(AGAIN)[0] as string;
-
-/** A film that is on, in other weather. */
-export function filmIn(
-  { film, next, sandedMs, waitsUntilMs }: FilmGiven,
-  as: FilmOn,
-  temps: TempSeries,
-  nowMs: number,
-): FilmOn {
-  // biome-ignore format: one line
-  const events = filmEvents({ film, temps });
-  const at = (event: string) => events.find((each) => each.event === event);
-  const dry = at('tack-free') ?? at('dew-safe');
-  const endMs = temps.startMs + (temps.valuesC.length - 1) * HOUR_MS;
-  const dryMs = dry ? (dry.at ?? endMs) : film.laidToMs + DAY_MS;
-  const timed = {
-    appliedInMs: as.appliedInMs,
-    sandableMs: at('sandable')?.at ?? null,
-    wetUntilMs: dryMs > nowMs ? dryMs : null,
-  };
-  if (!next) return { ...timed, segments: as.segments };
-  const asApplied = windowsFor({ film, next, temps, now: nowMs });
-  const sanded = sandedMs === null ? asApplied : sandedWindows(asApplied, sandedMs, nowMs);
-  const { segments } = waitsUntilMs === null ? sanded : delayedWindows(sanded, waitsUntilMs, nowMs);
-  return { ...timed, segments };
-}
 
 /** The yard with the temperatures, films and starts of this weather, ready to be planned. */
 export function yardInWeather(of: WeatherYard, hours: readonly AirHour[], slots: number): YardToPlan {

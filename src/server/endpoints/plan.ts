@@ -37,7 +37,7 @@ export const planEndpoints = [
   }),
   read({
     path: '/plan/levers',
-    summary: 'What a second person, longer days, a tent and the like would change',
+    summary: 'The changes that can be tried: a second person, longer days, a tent and the like',
     reply: leversReply,
     run: (_asked, context) => leversView(context),
   }),

@@ -6,7 +6,7 @@ import { MORE_DRAWS, type Odds } from './useOdds.ts';
 
 /** "72 % (± 4)": a chance with its sampling error, never sure. */
 export const sayChance = ({ chance, error }: Chance): string =>
-  `${Math.round(chance * 100)} % (± ${Math.max(1, Math.round(error * 100))})`;
+  `${Math.min(99, Math.max(1, Math.round(chance * 100)))} % (± ${Math.max(1, Math.round(error * 100))})`;
 
 /** How likely a boat is launched by the planned time, and when it is likely launched. */
 export function LaunchChance({ boat, zone, odds }: { boat: PlanBoatView; zone: string; odds: Odds }) {

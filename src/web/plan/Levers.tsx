@@ -1,5 +1,7 @@
+import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { LeversView, PlanView } from '../../contract/index.ts';
+import type { LeverCode, LeverView, PlanView } from '../../contract/index.ts';
+import { api } from '../api/client.ts';
 import { useLevers } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -8,8 +10,9 @@ import { leverNames } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
 import { CheapestWay } from './CheapestWay.tsx';
 import { sayMoment } from './planTimes.ts';
+import { patiently } from './useOdds.ts';
 
-/** What a second person, longer days, a tent and the like would change: worked out when asked for. */
+/** What a second person, longer days, a tent and the like would change: planned when asked for. */
 export function Levers({ view, zone }: { view: PlanView; zone: string }) {
   const [asked, setAsked] = useState(false);
   const levers = useLevers(asked);
@@ -19,22 +22,14 @@ export function Levers({ view, zone }: { view: PlanView; zone: string }) {
         What would change the date?
       </h2>
       {asked ? (
-        levers.isPending ? (
-          <p role="status">Planning each change… This takes about ten seconds.</p>
-        ) : (
-          <QueryBoundary query={levers}>
-            {(found) => (
-              <>
-                <LeverTable plans={found.plans} zone={zone} currency={view.currency} />
-                <CheapestWay
-                  key={view.key}
-                  view={view}
-                  changes={found.plans.flatMap(({ levers: [code] }) => code ?? [])}
-                />
-              </>
-            )}
-          </QueryBoundary>
-        )
+        <QueryBoundary query={levers}>
+          {({ levers: changes }) => (
+            <>
+              <LeverTable view={view} zone={zone} changes={changes} />
+              <CheapestWay key={view.key} view={view} changes={changes} />
+            </>
+          )}
+        </QueryBoundary>
       ) : (
         <button type="button" className="btn target" onClick={() => setAsked(true)}>
           Compare changes
@@ -44,18 +39,33 @@ export function Levers({ view, zone }: { view: PlanView; zone: string }) {
   );
 }
 
+/** The plan as it is and with each change, a row as soon as it is planned. */
 function LeverTable({
-  plans,
+  view,
   zone,
-  currency,
+  changes,
 }: {
-  plans: LeversView['plans'];
+  view: PlanView;
   zone: string;
-  currency: PlanView['currency'];
+  changes: readonly LeverCode[];
 }) {
   const names = leverNames(useUnits().show);
+  const codes = [null, ...changes];
+  const rows = useQueries({
+    queries: codes.map((code) => ({
+      queryKey: ['plan', 'with', view.key, code],
+      queryFn: () => patiently(() => api<LeverView>('GET', `/plan/with?levers=${code ?? ''}`)),
+      staleTime: Number.POSITIVE_INFINITY,
+    })),
+  });
+  const planned = rows.filter(({ isSuccess }) => isSuccess).length;
   return (
     <>
+      <p role="status">
+        {planned < rows.length &&
+          !rows.some(({ isError }) => isError) &&
+          `${planned} of ${rows.length} planned…`}
+      </p>
       <Scroller label="Changes compared">
         <table className="table">
           <thead>
@@ -71,14 +81,10 @@ function LeverTable({
             </tr>
           </thead>
           <tbody>
-            {plans.map(({ levers: [code], launch, cost, leftOut }) => (
+            {codes.map((code, i) => (
               <tr key={code ?? 'now'}>
                 <th scope="row">{code ? names[code] : 'No change'}</th>
-                <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
-                <td className="text-right whitespace-nowrap tabular-nums">
-                  {cost === null ? '–' : sayMoney(cost, currency)}
-                </td>
-                <td className="text-right tabular-nums">{leftOut}</td>
+                <Planned row={rows[i]} zone={zone} currency={view.currency} />
               </tr>
             ))}
           </tbody>
@@ -88,6 +94,37 @@ function LeverTable({
         Each row is planned in under a second, so small differences mean little. Costs include the prices of a
         tent, heat and overtime that are set below. A row with fewer areas left out covers more work.
       </p>
+    </>
+  );
+}
+
+function Planned({
+  row,
+  zone,
+  currency,
+}: {
+  row: { data: LeverView | undefined; isError: boolean; refetch: () => unknown } | undefined;
+  zone: string;
+  currency: PlanView['currency'];
+}) {
+  if (row?.isError)
+    return (
+      <td colSpan={3}>
+        Couldn’t plan this.{' '}
+        <button type="button" className="btn btn-sm" onClick={() => row.refetch()}>
+          Try again
+        </button>
+      </td>
+    );
+  if (!row?.data) return <td colSpan={3}>…</td>;
+  const { launch, cost, leftOut } = row.data;
+  return (
+    <>
+      <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
+      <td className="text-right whitespace-nowrap tabular-nums">
+        {cost === null ? '–' : sayMoney(cost, currency)}
+      </td>
+      <td className="text-right tabular-nums">{leftOut}</td>
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { clockText, dayText, monthText, startOfDay, wallOf } from '../clock/wallClock.ts';
 
-/** "Fri 18 Dec", whatever the day today. */
+/** "Fri 18 Dec", also for today. */
 export function sayDay(ms: number, zone: string): string {
   const wall = wallOf(ms, zone);
   return `${dayText(wall)} ${wall.day} ${monthText(wall)}`;

@@ -12,7 +12,7 @@ export function useSetupWrite({ setup, from }: PlanView) {
     change: (over: Partial<PlanSetup>) =>
       write.mutate(
         { method: 'PUT', path: '/plan/setup', body: { ...setup, pins, ...over } },
-        // Changed elsewhere meanwhile: what is there now is shown.
+        // Somebody else changed the set-up: show the present one.
         { onError: () => client.invalidateQueries({ queryKey: ['plan'], exact: true }) },
       ),
   };

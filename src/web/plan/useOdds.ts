@@ -91,7 +91,7 @@ export function useOdds({ key, boats }: PlanView): Odds {
       try {
         const reply = await patiently(() => askOdds([], first, count));
         for (const i of mine) draws.delete(i);
-        // The yard has been planned again meanwhile.
+        // The server has made a new plan.
         if (reply.key !== key) await client.invalidateQueries({ queryKey: ['plan'], exact: true });
         else
           setDrawn((was) =>

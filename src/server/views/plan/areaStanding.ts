@@ -28,7 +28,7 @@ const airOf = ({ boat }: AreaSnapshot, { kind }: Surroundings, indoors: boolean)
 
 /**
  * Until when dust harms a film, ms; null: no longer. A film whose sheet does not say when it is dry is taken to be harmed for a day [M],
- * one that never dries as far as is known for all of the plan. One that does not cure has to come off: nobody waits for it.
+ * one that never dries by the temperatures known is taken to be harmed for the whole plan. One that does not cure has to come off: nobody waits for it.
  */
 function wetUntil(clock: AreaClock, now: number): number | null {
   if (clock.film === null || clock.hand?.notCuring) return null;

@@ -1,10 +1,11 @@
 import type { LeverCode, LeversView, LeverView, PlanSetup } from '../../../contract/index.ts';
 import type { YardPlan } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
+import { planSetupOf } from '../../rows/plan.ts';
 import { planMade } from './planMade.ts';
 import { leversCost, WEEK } from './premises.ts';
 
-/** What would change the date: each change of the premises planned beside the plan as it is, all with the same effort. */
+/** Changes of the premises: each is planned beside the plan as it is, all with the same effort. */
 
 const LEVERS: readonly LeverCode[] = [
   'second-person',
@@ -41,15 +42,10 @@ export async function planWith(context: Context, levers: readonly LeverCode[]): 
   };
 }
 
-/** The plan as it is, and each change beside it; those that change nothing of the premises are left out. */
-export async function leversView(context: Context): Promise<LeversView> {
-  const now = iso(context.now()) as string;
-  const asItIs = await planWith(context, []);
-  if (!asItIs) return { now, plans: [] };
-  const { setup } = await planMade(context);
-  const changes = LEVERS.filter((lever) => !isMet(lever, setup));
-  const plans = await Promise.all(changes.map((code) => planWith(context, [code])));
-  return { now, plans: [asItIs, ...plans.flatMap((each) => each ?? [])] };
+/** The changes that can be tried: those that the set-up does not have already. */
+export async function leversView({ db }: Context): Promise<LeversView> {
+  const setup = await planSetupOf(db);
+  return { levers: LEVERS.filter((lever) => !isMet(lever, setup)) };
 }
 
 /** Whether the set-up has a change already. */

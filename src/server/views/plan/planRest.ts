@@ -6,7 +6,7 @@ import { filmOnly } from './areaStanding.ts';
 export interface PlannedYard {
   /** null: no boat has one. */
   plan: YardPlan | null;
-  /** What is elsewhere than it was agreed to be. */
+  /** Tasks that are not where they were agreed to be. */
   moves: readonly PlanMove[];
   /** What a plan would cost that does not keep to the agreed one; null: nothing was agreed. */
   freshCost: number | null;
@@ -28,7 +28,7 @@ const without = (yard: YardToPlan, boat: string): YardToPlan => ({
   }),
 });
 
-/** Plans a yard. Boats whose wishes clash are left out one after the other, so that the others still have a plan. */
+/** Plans a yard. Boats whose wishes clash are left out in turn, so that the others still have a plan. */
 export async function planRest(
   jobs: Jobs,
   yard: YardToPlan,

@@ -1,0 +1,105 @@
+import {
+  type AirHour,
+  type AirLimits,
+  airAround,
+  type CoatAir,
+  coatAir,
+  dewPointC,
+  isUnderCover,
+  type Passing,
+  passing,
+  type Site,
+  type SurfaceBody,
+  type SurfaceReading,
+  type Surroundings,
+  surfaceSeries,
+} from '../air/index.ts';
+import { HOUR_MS, type TempSeries } from '../cure/index.ts';
+
+/** A surface of the yard in one weather: its temperatures, and the air about coats on it. */
+
+const DAY_MS = 24 * HOUR_MS;
+
+/** A kind of surface of the yard: areas alike share it. */
+export interface PlanSurface {
+  surroundings: Surroundings;
+  body: SurfaceBody;
+  /** Inside a boat: there are lamps at any hour. */
+  indoors: boolean;
+  /** How it stood until then, where that changes: a tent is put up, the boat leaves its shed. */
+  before?: { surroundings: Surroundings; untilMs: number };
+}
+
+/** Hours from which surfaces are worked out, and how many come before them. */
+export interface HoursAhead {
+  ahead: readonly AirHour[];
+  since: number;
+  settled: number;
+}
+
+/** Hours from a day before a moment on: a day is for the surface to settle. */
+export function hoursAhead(hours: readonly AirHour[], sinceMs: number | null): HoursAhead {
+  const since =
+    sinceMs === null
+      ? 0
+      : Math.max(
+          0,
+          hours.findIndex(({ at }) => at >= sinceMs - DAY_MS),
+        );
+  const ahead = since === 0 ? hours : hours.slice(since);
+  return { ahead, since, settled: sinceMs === null ? 0 : ahead.filter(({ at }) => at <= sinceMs).length };
+}
+
+/** One surface in one weather. */
+export class SurfaceIn {
+  readonly temps: TempSeries;
+  readonly #readings: readonly SurfaceReading[];
+  readonly #about: readonly AirHour[];
+  readonly #underCover: boolean;
+  readonly #byLimits = new Map<AirLimits, { air: CoatAir; passing: Passing }>();
+
+  /** @param settled hours of `ahead` that are only for the surface to settle: of these, and before them, `past` is kept */
+  constructor(
+    { surroundings, body, before }: PlanSurface,
+    { ahead, since, settled }: HoursAhead,
+    site: Site,
+    past: SurfaceIn | null,
+  ) {
+    this.#underCover = isUnderCover(surroundings);
+    const stood = (as: Surroundings) =>
+      surfaceSeries({ hours: ahead, surface: body, site, surroundings: as });
+    const old = before && (ahead[0]?.at ?? 0) < before.untilMs ? stood(before.surroundings) : [];
+    this.#readings = stood(surroundings).map((reading, i) =>
+      before && reading.at < before.untilMs ? (old[i] ?? reading) : reading,
+    );
+    const values = this.#readings.map(({ surfaceC }) => surfaceC);
+    this.temps = past
+      ? { startMs: past.temps.startMs, valuesC: [...past.temps.valuesC.slice(0, since + settled), ...values.slice(settled)] } // biome-ignore format: one line
+      : { startMs: ahead[0]?.at ?? 0, valuesC: values };
+    this.#about = ahead.map((hour, i) => ({
+      ...hour,
+      ...airAround(hour, surroundings),
+      surfaceC: this.#readings[i]?.surfaceC,
+    }));
+  }
+
+  under(limits: AirLimits): { air: CoatAir; passing: Passing } {
+    const known = this.#byLimits.get(limits);
+    if (known) return known;
+    const air = coatAir({ hours: this.#about, surface: this.#readings, limits, underCover: this.#underCover }); // biome-ignore format: one line
+    const made = { air, passing: passing(air) };
+    this.#byLimits.set(limits, made);
+    return made;
+  }
+
+  /** The first moment at which rain or dew reaches a film; null: neither does. */
+  wettedAt(fromMs: number, toMs: number): number | null {
+    for (const [i, { at, rainMm, airC, rh }] of this.#about.entries()) {
+      if (at + HOUR_MS <= fromMs || at >= toMs) continue;
+      if (!this.#underCover && (rainMm ?? 0) > 0) return Math.max(at, fromMs);
+      const skin = this.#readings[i];
+      if (at >= fromMs && skin && skin.lowC <= dewPointC({ airC, rh })) return at;
+    }
+    return null;
+  }
+}
