@@ -82,10 +82,10 @@ export const MOST_PLANNED = {
   pins: 200,
   extraWork: 40,
   agreed: 5,
-  tasks: 600,
+  tasks: 5000,
 } as const;
 
-const taskId = () => line('task', 1, 120).required();
+const taskId = () => line('task', 1, 200).required();
 const extraWork = objectOf<ExtraWork>({
   id: id().required(),
   areaId: id().label('area').required(),
@@ -110,7 +110,14 @@ const agreedPlan = objectOf<AgreedPlan>({
 });
 
 export const planSetup = objectOf<PlanSetup>({
-  people: Joi.array().items(person).min(1).max(MOST_PLANNED.people).unique('id').label('people').required(),
+  people: Joi.array()
+    .items(person)
+    .min(1)
+    .max(MOST_PLANNED.people)
+    .unique('id')
+    .unique('name')
+    .label('people')
+    .required(),
   boats: Joi.array()
     .items(
       objectOf<PlanSetup['boats'][number]>({

@@ -93,7 +93,7 @@ export interface PlanPlacesView {
   key: string;
   places: { from: string; to: string; state: TaskPlace['state']; why: PlanFault['code'][] }[];
 }
-export const planPlacesQuery = objectOf<{ task: string }>({ task: line('task', 1, 120).required() });
+export const planPlacesQuery = objectOf<{ task: string }>({ task: line('task', 1, 200).required() });
 export const planPlacesReply = objectOf<PlanPlacesView>({
   key: Joi.string().allow('').required(),
   places: Joi.array()

@@ -80,6 +80,9 @@ describe('the plan of a yard', () => {
     expect(new Set(coatsOf(await plan()).map(({ start }) => [0, 6].includes(new Date(start).getUTCDay())))).toEqual(new Set([true])); // biome-ignore format: one line
     const wrong = await setUp({ people: [{ ...person, fromHour: 17, toHour: 8 }] });
     expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([422, 'people.0.toHour']);
+    // Two of one name could not be told apart in the plan, nor in their calendars.
+    const twins = await setUp({ people: [person, { ...person, id: uuidv7() }] });
+    expect([twins.status, twins.body.errors?.[0]?.path]).toEqual([422, 'people.1']);
     const nobody = await setUp({ boats: [{ boatId: uuidv7(), wanted: null }] });
     expect([nobody.status, nobody.body.errors?.[0]?.path]).toEqual([422, 'boats.0.boatId']);
     expect((await setUp({ people: [{ ...person, days: [1, 2, 3, 4, 5] }] })).status).toBe(200);

@@ -30,7 +30,8 @@ export function unpaid(yard: YardToPlan, slots: number, endOf: (task: string) =>
   }, 0);
 }
 
-const launchId = (boat: string) => `launch ${boat}`;
+/** The task of a boat's launch. */
+export const launchId = (boat: string) => `launch ${boat}`;
 const dueSlot = ({ wantedMs }: BoatToPlan, fromMs: number, slots: number): number | null =>
   wantedMs === null ? null : Math.max(0, Math.min(slots, slotBefore(wantedMs, fromMs)));
 

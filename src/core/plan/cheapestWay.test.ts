@@ -16,7 +16,7 @@ async function sought(goal: number) {
     draws: 60,
     plan: async (changes) => {
       const cost = COSTS[key(changes)];
-      return cost === undefined ? null : { cost, inTime: key(changes) !== 'heat' };
+      return cost === undefined ? null : { cost, inTime: key(changes) !== 'heat', leftOut: 0 };
     },
     follow: async (changes, _first, count) => {
       followed.push(key(changes));

@@ -6,6 +6,8 @@ export interface Way<Change> {
   changes: readonly Change[];
   cost: number;
   inTime: boolean;
+  /** Areas that the plan leaves out: with fewer of them it is more work. */
+  leftOut: number;
 }
 
 /** How far the search is, or what it found. */

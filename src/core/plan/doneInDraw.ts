@@ -1,4 +1,5 @@
 import { HOUR_MS } from '../cure/index.ts';
+import { launchId } from './buildProblem.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import type { Replanned } from './replan.ts';
 import { SLOT_MS } from './slots.ts';
@@ -67,7 +68,7 @@ export function costDone({ people, boats, fromMs }: YardToPlan, done: ReadonlyMa
         cost += (Math.max(0, worked) / HOUR_MS) * costPerHour;
       }
   for (const { id, costPerDay, latePerDay, wantedMs } of boats) {
-    const launch = done.get(`launch ${id}`);
+    const launch = done.get(launchId(id));
     if (!launch) continue;
     const endMs = at(launch.end);
     cost += ((endMs - fromMs) / (24 * HOUR_MS)) * costPerDay;

@@ -30,7 +30,6 @@ export function filmIn(
   temps: TempSeries,
   nowMs: number,
 ): FilmOn {
-  // biome-ignore format: one line
   const events = filmEvents({ film, temps });
   const at = (event: string) => events.find((each) => each.event === event);
   const dry = at('tack-free') ?? at('dew-safe');

@@ -1,4 +1,4 @@
-import { type BuiltProblem, buildProblem } from './buildProblem.ts';
+import { type BuiltProblem, buildProblem, launchId } from './buildProblem.ts';
 import { costDone, type Done, tasksTaken } from './doneInDraw.ts';
 import { LaterTables } from './laterTables.ts';
 import { type Replanned, replan } from './replan.ts';
@@ -107,17 +107,19 @@ export class DrawFollowed {
 
   /** Areas of boats that are not launched yet. */
   #areasLeft(): AreaToPlan[] {
-    return this.#areas.filter(({ boatId }) => !this.#done.has(`launch ${boatId}`));
+    return this.#areas.filter(({ boatId }) => !this.#done.has(launchId(boatId)));
   }
+  /** Boats that have a launch in the plan. */
   #boats(): string[] {
-    return [...this.#setup.before.keys()].flatMap((id) => (id.startsWith('launch ') ? [id.slice(7)] : []));
+    const { of, before } = this.#setup;
+    return of.yard.boats.flatMap(({ id }) => (before.has(launchId(id)) ? [id] : []));
   }
   #launchOf(boat: string): number | null {
-    const launch = this.#done.get(`launch ${boat}`);
+    const launch = this.#done.get(launchId(boat));
     return launch ? this.#ms(launch.start) : null;
   }
   #isOver(): boolean {
-    return this.#boats().every((boat) => this.#done.has(`launch ${boat}`));
+    return this.#boats().every((boat) => this.#done.has(launchId(boat)));
   }
   #ms(slot: number): number {
     return this.#setup.of.yard.fromMs + slot * SLOT_MS;
@@ -149,7 +151,7 @@ export class DrawFollowed {
     const pinned = Object.fromEntries(
       Object.entries(yard.pinned ?? {}).filter(([id, ms]) => ms >= nowMs && !this.#done.has(id)),
     );
-    const boats = yard.boats.filter(({ id }) => !this.#done.has(`launch ${id}`));
+    const boats = yard.boats.filter(({ id }) => !this.#done.has(launchId(id)));
     return { ...yard, boats, areas, people, done, pinned, nowMs };
   }
 

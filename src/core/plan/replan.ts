@@ -1,5 +1,4 @@
-import type { Decoded } from './listSchedule.ts';
-import { listSchedule } from './listSchedule.ts';
+import { type Decoded, listSchedule } from './listSchedule.ts';
 import { type Listed, localSearch, orderBy } from './localSearch.ts';
 import { type Model, modelOf } from './model.ts';
 import { pinnedChoices } from './pinned.ts';

@@ -2,15 +2,18 @@ import type { PlanBoatView, PlanView } from '../../contract/index.ts';
 import { type Chance, oddsOf } from '../../core/plan/index.ts';
 import { sayMoney } from '../words/supply.ts';
 import { sayMoment } from './planTimes.ts';
-import { MORE_DRAWS, type Odds } from './useOdds.ts';
+import { FIRST_DRAWS, MORE_DRAWS, type Odds } from './useOdds.ts';
 
 /** "72 % (± 4)": a chance with its sampling error, never sure. */
 export const sayChance = ({ chance, error }: Chance): string =>
   `${Math.min(99, Math.max(1, Math.round(chance * 100)))} % (± ${Math.max(1, Math.round(error * 100))})`;
 
+/** Fewer draws than this say nothing; fewer than twenty say nothing of one in ten. */
+const LEAST_DRAWS = 10;
+
 /** How likely a boat is launched by the planned time, and when it is likely launched. */
 export function LaunchChance({ boat, zone, odds }: { boat: PlanBoatView; zone: string; odds: Odds }) {
-  if (!boat.launch || odds.outcomes.length === 0) return null;
+  if (!boat.launch || odds.outcomes.length < LEAST_DRAWS) return null;
   const { boatId, launch, wanted } = boat;
   const dates = {
     boatId,
@@ -31,6 +34,7 @@ export function LaunchChance({ boat, zone, odds }: { boat: PlanBoatView; zone: s
       )}
       . {at.median === null ? 'Likely more than two weeks later.' : `Likely by ${say(at.median)}.`}{' '}
       {at.median !== null &&
+        odds.outcomes.length >= FIRST_DRAWS &&
         (at.ninetieth === null
           ? 'It may take more than two weeks longer.'
           : `Nine times out of ten by ${say(at.ninetieth)}.`)}
@@ -48,7 +52,7 @@ export function Chances({ view, odds }: { view: PlanView; odds: Odds }) {
       <h2 id="chances" className="batten pb-1 text-lg">
         If the weather differs from the forecast
       </h2>
-      {odds.outcomes.length > 0 && (
+      {odds.outcomes.length >= LEAST_DRAWS && (
         <ul className="list-disc pl-5">
           {cost.median !== null && cost.tenth !== null && cost.ninetieth !== null && (
             <li>

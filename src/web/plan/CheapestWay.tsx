@@ -18,10 +18,12 @@ const TOGETHER = 2;
 export function CheapestWay({ view, changes }: { view: PlanView; changes: readonly LeverCode[] }) {
   const [sought, setSought] = useState<WaySought<LeverCode> | null>(null);
   const [failed, setFailed] = useState(false);
-  const isOpen = useRef(false);
+  const [isRunning, setRunning] = useState(false);
+  /** Number of the search under way; another one, or leaving the page, ends those before it. */
+  const run = useRef(0);
   useEffect(
     () => () => {
-      isOpen.current = false;
+      run.current++;
     },
     [],
   );
@@ -34,7 +36,8 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
   );
   const lastMs = Math.max(...dates.values());
   const search = async () => {
-    isOpen.current = true;
+    const own = ++run.current;
+    setRunning(true);
     setFailed(false);
     try {
       const ways = cheapestWay<LeverCode>({
@@ -43,10 +46,10 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
         goal: GOAL,
         draws: DRAWS,
         plan: async (levers) => {
-          const { launch, cost } = await patiently(() =>
+          const { launch, cost, leftOut } = await patiently(() =>
             api<LeverView>('GET', `/plan/with?levers=${levers.join()}`),
           );
-          return launch && cost !== null ? { cost, inTime: Date.parse(launch) <= lastMs } : null;
+          return launch && cost !== null ? { cost, inTime: Date.parse(launch) <= lastMs, leftOut } : null;
         },
         follow: async (levers, first, count) => {
           const half = Math.ceil(count / 2);
@@ -60,15 +63,14 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
         },
       });
       for await (const each of ways) {
-        if (!isOpen.current) return;
+        if (run.current !== own) return;
         setSought(each);
       }
     } catch {
-      if (isOpen.current) setFailed(true);
+      if (run.current === own) setFailed(true);
     }
-    isOpen.current = false;
+    if (run.current === own) setRunning(false);
   };
-  const isRunning = sought !== null && !sought.done && !failed && isOpen.current;
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap items-center gap-3">
@@ -80,8 +82,8 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
             type="button"
             className="btn target"
             onClick={() => {
-              isOpen.current = false;
-              setSought({ ...sought, done: true });
+              run.current++;
+              setRunning(false);
             }}
           >
             Stop
@@ -89,12 +91,13 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
         )}
       </div>
       {failed && <p role="alert">The search stopped because the server did not answer. Try again.</p>}
-      {sought && <Found sought={sought} view={view} />}
+      {sought && <Found sought={sought} isRunning={isRunning} view={view} />}
     </div>
   );
 }
 
-function Found({ sought, view }: { sought: WaySought<LeverCode>; view: PlanView }) {
+function Found(of: { sought: WaySought<LeverCode>; isRunning: boolean; view: PlanView }) {
+  const { sought, isRunning, view } = of;
   const names = leverNames(useUnits().show);
   const say = (changes: readonly LeverCode[]) =>
     changes.length === 0 ? 'No change' : changes.map((code) => names[code]).join(' and ');
@@ -110,7 +113,7 @@ function Found({ sought, view }: { sought: WaySought<LeverCode>; view: PlanView 
         ) : done ? (
           `None of the combinations tried keeps every date ${GOAL * 100} times out of 100.`
         ) : (
-          `${planned} of ${sets} combinations planned, ${draws} simulations done`
+          `${isRunning ? '' : 'Stopped. '}${planned} of ${sets} combinations planned, ${draws} simulations done`
         )}
       </p>
       {tried.length > 0 && (
@@ -121,6 +124,9 @@ function Found({ sought, view }: { sought: WaySought<LeverCode>; view: PlanView 
                 <th scope="col">Changes</th>
                 <th scope="col" className="text-right">
                   Cost
+                </th>
+                <th scope="col" className="text-right">
+                  Areas not in the plan
                 </th>
                 <th scope="col" className="text-right">
                   Chance to keep every date
@@ -134,6 +140,7 @@ function Found({ sought, view }: { sought: WaySought<LeverCode>; view: PlanView 
                   <td className="text-right whitespace-nowrap tabular-nums">
                     {sayMoney(way.cost, view.currency)}
                   </td>
+                  <td className="text-right tabular-nums">{way.leftOut}</td>
                   <td className="text-right whitespace-nowrap tabular-nums">{sayChance(chance)}</td>
                 </tr>
               ))}

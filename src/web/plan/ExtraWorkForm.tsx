@@ -53,7 +53,7 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
     await api('PUT', '/plan/setup', body);
     return undefined;
   };
-  if (areas.length === 0) return null;
+  if (areas.length === 0 && setup.extraWork.length === 0) return null;
   return (
     <section aria-labelledby="extra" className="space-y-3 print:hidden">
       <h2 id="extra" className="batten pb-1 text-lg">
@@ -65,7 +65,8 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
           {setup.extraWork.map(({ id, areaId, note, hours, kind }) => (
             <li key={id} className="border-line flex flex-wrap items-center gap-3 border-b py-1">
               <span className="grow">
-                <strong>{note}</strong>, {nameOf.get(areaId) ?? 'an area that has no coat left'}:{' '}
+                <strong>{note}</strong>,{' '}
+                {nameOf.get(areaId) ?? 'not planned, because no coat of its area is in the plan'}:{' '}
                 {kind === 'wait' ? 'wait ' : ''}
                 {hours} h
               </span>
@@ -82,27 +83,29 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
           ))}
         </ul>
       )}
-      <RecordForm<Values>
-        values={{ areaId: areas[0]?.[0] ?? '', kind: 'work', note: '', hours: '', dusty: true }}
-        base={setup}
-        submit={submit}
-        button="Add work"
-      >
-        <div className="grid grid-cols-1 gap-3 sm:grid-cols-4">
-          <SelectField name="areaId" label="Area" choices={areas} />
-          <SelectField
-            name="kind"
-            label="Kind"
-            choices={[
-              ['work', 'Work for one person'],
-              ['wait', 'Wait, after the work before it'],
-            ]}
-          />
-          <Field name="note" label="What to do" />
-          <Field name="hours" label="Time it takes" unit="h" inputMode="decimal" />
-        </div>
-        <CheckField name="dusty" label="Makes dust or splashes: not beside a wet film" />
-      </RecordForm>
+      {areas.length > 0 && (
+        <RecordForm<Values>
+          values={{ areaId: areas[0]?.[0] ?? '', kind: 'work', note: '', hours: '', dusty: true }}
+          base={setup}
+          submit={submit}
+          button="Add work"
+        >
+          <div className="grid grid-cols-1 gap-3 sm:grid-cols-4">
+            <SelectField name="areaId" label="Area" choices={areas} />
+            <SelectField
+              name="kind"
+              label="Kind"
+              choices={[
+                ['work', 'Work for one person'],
+                ['wait', 'Wait, after the work before it'],
+              ]}
+            />
+            <Field name="note" label="What to do" />
+            <Field name="hours" label="Time it takes" unit="h" inputMode="decimal" />
+          </div>
+          <CheckField name="dusty" label="Makes dust or splashes: not beside a wet film" />
+        </RecordForm>
+      )}
     </section>
   );
 }

@@ -9,7 +9,7 @@ import { useSetupWrite } from './planWrite.ts';
 import { pinsWith, placeAt, usePlaces } from './usePlaces.ts';
 
 const HALF_HOUR_MS = 30 * 60_000;
-const DAYS = 21;
+const DAY_MS = 24 * 3_600_000;
 
 /** Times to which a task can be moved: a day, then its half hours, each with what speaks against it. */
 export function MoveTask({
@@ -23,7 +23,6 @@ export function MoveTask({
   zone: string;
   onDone: () => void;
 }) {
-  // biome-ignore format: one line
   const places = usePlaces(view, task.id);
   return (
     <div className="border-line col-span-full my-2 space-y-2 border-l-4 pl-3 print:hidden">
@@ -49,13 +48,13 @@ function Times(of: {
   found: PlanPlacesView;
   onDone: () => void;
 }) {
-  // biome-ignore format: one line
   const { view, task, zone, found, onDone } = of;
   const { isPending, change } = useSetupWrite(view);
-  const days = daysFrom(Date.parse(view.from), zone, DAYS).slice(0, DAYS);
+  const count = Math.ceil((Date.parse(view.until) - Date.parse(view.from)) / DAY_MS) + 1;
+  const days = daysFrom(Date.parse(view.from), zone, count).slice(0, count);
   const [day, setDay] = useState(startOfDay(Date.parse(task.start), zone));
   const [refused, setRefused] = useState<string | null>(null);
-  const end = days[days.indexOf(day) + 1] ?? day + 24 * 3_600_000;
+  const end = days[days.indexOf(day) + 1] ?? day + DAY_MS;
   const times = Array.from(
     { length: Math.round((end - day) / HALF_HOUR_MS) },
     (_, i) => day + i * HALF_HOUR_MS,

@@ -181,6 +181,7 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
 /** Where the form has a field of the record. */
 const pathInForm = (path: string): string =>
   path
+    .replace(/^people\.(\d+)$/, 'people.$1.name')
     .replace(/^people\.(\d+)\.fromHour$/, 'people.$1.from')
     .replace(/^people\.(\d+)\.toHour$/, 'people.$1.to')
     .replace(/^people\.(\d+)\.days.*$/, 'people.$1.days.0')

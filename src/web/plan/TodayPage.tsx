@@ -22,7 +22,15 @@ export function TodayPage() {
           plan.isPending ? (
             <p role="status">Planning… Please wait a few seconds.</p>
           ) : (
-            <QueryBoundary query={plan}>{(view) => <Days view={view} zone={zone} />}</QueryBoundary>
+            <QueryBoundary query={plan}>
+              {(view) =>
+                view.state === 'no-weather' ? (
+                  <p>There is no weather data for today, so nothing can be planned.</p>
+                ) : (
+                  <Days view={view} zone={zone} />
+                )
+              }
+            </QueryBoundary>
           )
         }
       </QueryBoundary>
@@ -37,19 +45,19 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
   const days = [...new Set([today, ...view.tasks.map((task) => startOfDay(beginMs(task), zone))])].sort(
     (a, b) => a - b,
   );
-  const [day, setDay] = useState(days.find((each) => each > today && hasWork(view, each, zone)) ?? today);
+  // Today, or where nothing is planned today the next day with work.
+  const [day, setDay] = useState(days.find((each) => each >= today && hasWork(view, each, zone)) ?? today);
   const [person, setPerson] = useState('');
-  const shown = hasWork(view, today, zone) && day === today ? today : day;
-  const tasks = tasksOn(view, shown, zone);
+  const tasks = tasksOn(view, day, zone);
   const people = view.setup.people.filter(({ name }) => person === '' || name === person);
-  const at = days.indexOf(shown);
+  const at = days.indexOf(day);
   const launches = tasks.filter(({ people: who }) => who.length === 0);
   return (
     <>
       <div className="flex flex-wrap items-end gap-3 print:hidden">
         <Choice
           label="Day"
-          value={String(shown)}
+          value={String(day)}
           choices={days.map((each) => [
             String(each),
             `${sayDay(each, zone)}${each === today ? ' (today)' : ''}`,
@@ -66,7 +74,7 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
           type="button"
           className="btn target"
           disabled={at <= 0}
-          onClick={() => setDay(days[at - 1] ?? shown)}
+          onClick={() => setDay(days[at - 1] ?? day)}
         >
           Earlier
         </button>
@@ -74,7 +82,7 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
           type="button"
           className="btn target"
           disabled={at >= days.length - 1}
-          onClick={() => setDay(days[at + 1] ?? shown)}
+          onClick={() => setDay(days[at + 1] ?? day)}
         >
           Later
         </button>
@@ -82,7 +90,7 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
           Print
         </button>
       </div>
-      <h2 className="text-xl">{sayDay(shown, zone)}</h2>
+      <h2 className="text-xl">{sayDay(day, zone)}</h2>
       {people.map(({ id, name }) => (
         <PersonDay
           key={id}

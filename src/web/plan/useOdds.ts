@@ -92,8 +92,10 @@ export function useOdds({ key, boats }: PlanView): Odds {
         const reply = await patiently(() => askOdds([], first, count));
         for (const i of mine) draws.delete(i);
         // The server has made a new plan.
-        if (reply.key !== key) await client.invalidateQueries({ queryKey: ['plan'], exact: true });
-        else
+        if (reply.key !== key) {
+          await client.invalidateQueries({ queryKey: ['plan'], exact: true });
+          setDrawn((was) => (was.key === key ? { ...was, failed: true } : was));
+        } else
           setDrawn((was) =>
             was.key === key
               ? { ...was, rain: reply.rain, outcomes: new Map([...was.outcomes, ...reply.outcomes.map((each, i) => [first + i, outcomeOf(each)] as const)]) } // biome-ignore format: one line

@@ -116,16 +116,22 @@ export function standingOf(
   const before = own.surroundings;
   const surroundings = own.indoors ? before : surroundingsWith(before, levers);
   const changes = surroundings !== before;
+  // Heat changes nothing of who shares the air of a shed.
+  const sharedWith = before.kind === 'shed' ? before : surroundings;
   const place = { ...own, surroundings };
   const temps = changesTo(tempsFor(air, own), tempsFor(air, place), fromMs);
   const asStands = filmOn(clock, fromMs);
-  const filmGiven = asStands && filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
+  // One that does not cure has no times, whatever the weather.
+  const filmGiven =
+    clock.hand?.notCuring || !asStands
+      ? null
+      : filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
   return {
     place,
     surface: { ...place, ...(changes && { before: { surroundings: before, untilMs: fromMs } }) },
     // Under a tent that is put up now, or with heat, the film on it goes on otherwise.
     film: asStands && filmGiven && changes ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,
     filmGiven,
-    area: { id: state.area.id, boatId: state.boat.id, air: airOf(state, surroundings, own.indoors), temps },
+    area: { id: state.area.id, boatId: state.boat.id, air: airOf(state, sharedWith, own.indoors), temps },
   };
 }

@@ -1,6 +1,5 @@
 import { leversOf, type PlanOddsQuery, type PlanOddsReply } from '../../../contract/index.ts';
-import type { OddsAsked } from '../../../core/plan/index.ts';
-import { WEATHER_ERRORS, wetShareOf } from '../../../core/plan/index.ts';
+import { type OddsAsked, WEATHER_ERRORS, wetShareOf } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
 import { errorsHere } from '../errorsHere.ts';
 import { nextMorning, type PlanMade, planMade } from './planMade.ts';
