@@ -3,7 +3,7 @@ import { cheapestWay, setsOf, type WaySought } from './cheapestWay.ts';
 
 const COSTS: Record<string, number> = { '': 100, tent: 300, crew: 250, 'tent crew': 420, heat: 180 };
 /** Of 20 draws so many keep the date; heat alone is late by the forecast already. */
-const HITS: Record<string, number> = { '': 6, crew: 17, tent: 19, 'tent crew': 20, heat: 20 };
+const HITS: Record<string, number> = { '': 6, crew: 16, tent: 19, 'tent crew': 20, heat: 20 };
 const key = (changes: readonly string[]) => changes.join(' ');
 
 async function sought(goal: number) {
@@ -20,7 +20,7 @@ async function sought(goal: number) {
     },
     follow: async (changes, _first, count) => {
       followed.push(key(changes));
-      return Math.round((HITS[key(changes)] ?? 0) * (count / 20));
+      return Math.floor((HITS[key(changes)] ?? 0) * (count / 20));
     },
   }))
     last = each;
@@ -31,8 +31,10 @@ it('names the cheapest set that reaches the goal, gives up what is far below it 
   const { last, followed } = await sought(0.9);
   expect(last?.found?.way.changes).toEqual(['tent']);
   expect(last?.done).toBe(true);
-  // As it is 30 %: given up after the first twenty. A second person, 85 %, is followed to the end. Heat is late as forecast.
-  expect(followed).toEqual(['', 'crew', 'crew', 'crew', 'tent', 'tent', 'tent']);
+  // As it is 30 %: given up after the first ten. A second person, 80 %, is followed longer. Heat is late as forecast.
+  const times = (set: string) => followed.filter((each) => each === set).length;
+  expect([times(''), times('tent'), times('heat'), times('tent crew')]).toEqual([1, 6, 0, 0]);
+  expect(times('crew')).toBeGreaterThan(2);
   expect([last?.planned, last?.sets]).toEqual([7, 7]);
 });
 

@@ -23,8 +23,10 @@ export interface WaySought<Change> {
   done: boolean;
 }
 
-/** Draws of a set before it is given up: where not even as many as these come out well in so many, it is far from the goal. */
-const FIRST_DRAWS = 20;
+/** Draws of a set after each of which it may be given up. */
+const DRAWS_AT_A_TIME = 10;
+/** Sets planned at once. */
+const AT_ONCE = 2;
 /** So many standard errors below the goal a set is given up. */
 const FAR = 2;
 
@@ -66,10 +68,11 @@ export async function* cheapestWay<Change>(input: {
     done: false,
   };
   const ways: Way<Change>[] = [];
-  for (const changes of sets) {
-    const plan = await input.plan(changes);
-    sought.planned++;
-    if (plan) ways.push({ changes, ...plan });
+  for (let i = 0; i < sets.length; i += AT_ONCE) {
+    const some = sets.slice(i, i + AT_ONCE);
+    const plans = await Promise.all(some.map((changes) => input.plan(changes)));
+    for (const [k, plan] of plans.entries()) if (plan) ways.push({ changes: some[k] as Change[], ...plan });
+    sought.planned += some.length;
     yield { ...sought };
   }
   // A set that is late even with the forecast weather can't be in time nine times out of ten.
@@ -78,7 +81,7 @@ export async function* cheapestWay<Change>(input: {
     let [hits, followed] = [0, 0];
     let chance = chanceOf(0, 0);
     while (followed < draws) {
-      const count = Math.min(FIRST_DRAWS, draws - followed);
+      const count = Math.min(DRAWS_AT_A_TIME, draws - followed);
       hits += await input.follow(way.changes, followed, count);
       followed += count;
       sought.draws += count;

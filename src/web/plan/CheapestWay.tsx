@@ -100,7 +100,7 @@ function Found(of: { sought: WaySought<LeverCode>; isRunning: boolean; view: Pla
   const { sought, isRunning, view } = of;
   const names = leverNames(useUnits().show);
   const say = (changes: readonly LeverCode[]) =>
-    changes.length === 0 ? 'No change' : changes.map((code) => names[code]).join(' and ');
+    changes.length === 0 ? 'No change' : changes.map((code) => names[code]).join(' + ');
   const { found, tried, done, planned, sets, draws } = sought;
   return (
     <>
