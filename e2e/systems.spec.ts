@@ -196,7 +196,9 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   const systems = await newArea(page, { name: 'Hatch coaming', Substrate: 'timber', Exposure: 'interior' });
   await page.goto(systems);
   const place = page.getByRole('navigation', { name: 'Areas' }).getByRole('link', { name: 'Hatch coaming' });
+  // The address changes before the page does: a click that does not wait for it takes the first one back.
   await page.getByRole('link', { name: 'Locker one' }).click();
+  await expect(page.getByRole('link', { name: 'Locker one' })).toHaveAttribute('aria-current', 'page');
   await place.click();
   await expect(place).toHaveAttribute('aria-current', 'page');
   await addCoat(page, 'Marram Grey Primer');
@@ -208,11 +210,8 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await page.keyboard.press('Escape');
   await expect(question).toBeHidden();
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
-  // The answer to the first question may still be on its way: a press that comes before it stays on the page without asking.
-  await expect(async () => {
-    await page.goBack();
-    await expect(question).toBeVisible({ timeout: 3000 });
-  }).toPass();
+  await page.goBack();
+  await expect(question).toBeVisible();
   await question.getByRole('button', { name: 'Stay' }).click();
   await expect(question).toBeHidden();
   await expect(place).toHaveAttribute('aria-current', 'page');
