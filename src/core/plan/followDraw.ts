@@ -1,10 +1,11 @@
 import { type BuiltProblem, buildProblem, launchId } from './buildProblem.ts';
-import { costDone, type Done, tasksTaken } from './doneInDraw.ts';
+import { costDone, type Done, mistakesAt, tasksTaken, withAgain } from './doneInDraw.ts';
 import { LaterTables } from './laterTables.ts';
+import { freeCrew, type Order, type RehearsalStep } from './rehearsalSteps.ts';
 import { type Replanned, replan } from './replan.ts';
-import { SLOT_MS } from './slots.ts';
+import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { WeatherDraw } from './weatherDraws.ts';
-import { againId, type CoatPlace, type WeatherYard, YardInWeather, type YardWeather } from './yardInWeather.ts'; // biome-ignore format: one line
+import { type CoatPlace, type WeatherYard, YardInWeather, type YardWeather } from './yardInWeather.ts'; // biome-ignore format: one line
 import type { AreaToPlan, CoatToPlan, PlannedTask, YardToPlan } from './yardToPlan.ts';
 
 /** How a plan came out in one draw of the weather. */
@@ -31,8 +32,6 @@ const ANEW_SLOTS = 3 * DAY_SLOTS;
 const CURING_SLOTS = 7 * DAY_SLOTS;
 /** So often in a day the rest of it is planned again because a boat is not as the plan has it; after that such a task waits for the next morning. */
 const MOST_PUT_OFF = 2;
-/** How often one coat is applied again at the most. */
-const MOST_AGAIN = 20;
 
 /** The yard, its plan and its days: the same for all draws. */
 export interface DrawSetup {
@@ -60,14 +59,35 @@ export class DrawFollowed {
   readonly #truth: YardWeather;
   readonly #later: LaterTables;
   readonly #done = new Map<string, Done>();
+  readonly #begin: { taskId: string; slot: number }[];
+  /** Tasks not before a slot, from the slot at which that was decided. */
+  readonly #holds: readonly { taskId: string; slot: number; since: number }[];
+  #held: ReadonlyMap<string, number> = new Map();
+  /** What happened, in the order it was decided. */
+  readonly steps: RehearsalStep[] = [];
   #areas: readonly AreaToPlan[];
   #before: ReadonlyMap<string, number>;
   #sanded = 0;
   #harmed = 0;
   #outside = 0;
 
-  constructor(setup: DrawSetup, world: YardInWeather, later: LaterTables, draw: WeatherDraw) {
+  /** @param orders what somebody decides otherwise than the plan */
+  constructor(
+    setup: DrawSetup,
+    world: YardInWeather,
+    later: LaterTables,
+    { draw, orders = [] }: { draw: WeatherDraw; orders?: readonly Order[] },
+  ) {
     this.#setup = setup;
+    const { fromMs } = setup.of.yard;
+    this.#begin = orders
+      .filter(({ kind }) => kind === 'begin')
+      .map(({ taskId, atMs }) => ({ taskId, slot: slotBefore(atMs, fromMs) }))
+      .sort((a, b) => a.slot - b.slot);
+    this.#holds = orders.flatMap(
+      ({ taskId, kind, atMs, decidedMs }) =>
+      kind === 'begin' ? [] : [{ taskId, slot: slotAfter(atMs, fromMs), since: slotBefore(decidedMs, fromMs) }], // biome-ignore format: one line
+    );
     this.#later = later;
     this.#world = world;
     this.#draw = draw;
@@ -81,17 +101,18 @@ export class DrawFollowed {
     let putOff = 0;
     let next = morning > 0 ? morning : DAY_SLOTS;
     for (let now = 0; now < slots && !this.#isOver(); ) {
-      const stopped = this.#dayFrom(now, {
-        until: Math.min(next, slots),
-        seed,
-        isLast: putOff >= MOST_PUT_OFF,
-      });
-      if (stopped !== null && stopped < next) {
+      while (this.#begin[0] && this.#begin[0].slot <= now) this.#beginAt(now, this.#begin.shift()?.taskId ?? ''); // biome-ignore format: one line
+      this.#held = new Map(this.#holds.flatMap(({ taskId, slot, since }) => (since <= now ? [[taskId, slot]] : []))); // biome-ignore format: one line
+      const decided = [...this.#begin.map(({ slot }) => slot), ...this.#holds.map(({ since }) => since)];
+      const until = Math.min(next, slots, ...decided.filter((slot) => slot > now));
+      const stopped = this.#dayFrom(now, { until, seed, isLast: putOff >= MOST_PUT_OFF });
+      if (stopped !== null && stopped < until) {
         now = stopped;
         putOff++;
         continue;
       }
-      now = next;
+      now = until;
+      if (now < next) continue;
       next += DAY_SLOTS;
       putOff = 0;
     }
@@ -149,10 +170,81 @@ export class DrawFollowed {
     });
     const done = Object.fromEntries([...this.#done].map(([id, { start }]) => [id, this.#ms(start)]));
     const pinned = Object.fromEntries(
-      Object.entries(yard.pinned ?? {}).filter(([id, ms]) => ms >= nowMs && !this.#done.has(id)),
+      Object.entries(yard.pinned ?? {}).filter(
+        ([id, ms]) => ms >= nowMs && !this.#done.has(id) && this.#isOpen(id, ms),
+      ),
     );
     const boats = yard.boats.filter(({ id }) => !this.#done.has(launchId(id)));
     return { ...yard, boats, areas, people, done, pinned, nowMs };
+  }
+
+  /** Whether a task may begin then, by what somebody decided. */
+  #isOpen(id: string, ms: number): boolean {
+    const held = this.#held.get(id);
+    return held === undefined || ms >= this.#ms(held);
+  }
+
+  /** A problem without the times at which somebody does not want a task. */
+  #withHolds(built: BuiltProblem): BuiltProblem {
+    if (this.#held.size === 0) return built;
+    const { problem } = built;
+    const tasks = problem.tasks.map((task) => {
+      const held = this.#held.get(task.id);
+      if (held === undefined || task.pinned !== undefined) return task;
+      const starts = (task.starts ?? [[0, problem.slots]]).flatMap(([from, to]) =>
+        to <= held ? [] : [[Math.max(from, held), to] as const],
+      );
+      return { ...task, starts };
+    });
+    return { ...built, problem: { ...problem, tasks } };
+  }
+
+  /** Begins a task whatever speaks against it, if what comes before it is done and somebody is free. */
+  #beginAt(now: number, taskId: string): void {
+    if (this.#done.has(taskId)) return;
+    const yard = this.#yardIn(this.#truth, now, null);
+    const pinned = { [taskId]: this.#ms(now) };
+    const built = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
+    const what = built.tasks.find(({ id }) => id === taskId);
+    const own = built.problem.tasks.find(({ id }) => id === taskId);
+    const found = own && mistakesAt(built.problem, this.#done, { id: taskId, slot: now });
+    const crew = found ? freeCrew(built.problem.people, own, now) : null;
+    if (!what || !found || !crew) {
+      const why = what && found ? 'nobody-free' : 'not-next';
+      this.steps.push({ kind: 'refused', taskId, atMs: this.#ms(now), why });
+      return;
+    }
+    const each: Done = { task: what, start: now, end: now + own.slots, from: now, crew };
+    const place = this.#place(what);
+    const mistakes = found.map(({ slot, ...rest }) => ({
+      ...rest,
+      ms: slot === null ? null : this.#ms(slot),
+    }));
+    if (place && !this.#truth.passes(place, this.#ms(now) + what.getReadyMs)) mistakes.push({ code: 'weather', ms: null }); // biome-ignore format: one line
+    this.#carryOut(each, { isOrdered: true, mistakes });
+  }
+
+  /** A task as it is done. @returns whether its coat has to be applied again */
+  #carryOut(
+    each: Done,
+    { isOrdered, mistakes }: Pick<Extract<RehearsalStep, { kind: 'done' }>, 'isOrdered' | 'mistakes'>,
+  ): boolean {
+    const { task, start, end, from, crew } = each;
+    this.#done.set(task.id, each);
+    if (from < start) this.#sanded++;
+    const place = this.#place(task);
+    const safeMs = place ? this.#truth.safeAfter(place, this.#ms(end) - task.cleanUpMs) : null;
+    const times = { fromMs: this.#ms(from), startMs: this.#ms(start), endMs: this.#ms(end), safeMs };
+    this.steps.push({ kind: 'done', task, ...times, crew, isOrdered, mistakes });
+    if (!place) return false;
+    const wetted = this.#wetted(each, place, safeMs);
+    const bond = mistakes.find(({ code }) => code === 'too-soon' || code === 'too-late');
+    if (!wetted && !bond) return false;
+    this.#harmed++;
+    this.#areas = this.#areas.map((area) => (area.id === place.areaId ? { ...area, coats: withAgain(area.coats, place.coat) } : area)); // biome-ignore format: one line
+    const by = wetted?.by ?? (bond?.code as 'too-soon' | 'too-late');
+    this.steps.push({ kind: 'spoilt', task, atMs: wetted?.at ?? this.#ms(start), by });
+    return true;
   }
 
   /** Plans and works from a slot to the next morning. @returns the slot from which it has to be planned again; null: the next morning */
@@ -232,6 +324,7 @@ export class DrawFollowed {
     );
     if (stuck.size > 0)
       built = buildProblem({ ...asked, boats: asked.boats.filter(({ id }) => !stuck.has(id)) }, slots, how);
+    built = this.#withHolds(built);
     const found = replan(built.problem, { seed, tries, before: this.#before });
     return found && { ...found, whole: found.whole && stuck.size === 0, built };
   }
@@ -266,26 +359,26 @@ export class DrawFollowed {
     for (const each of today) {
       // A boat whose coat was spoilt today is not launched today.
       if (stopped.has(each.task.areaId ?? each.task.boatId)) continue;
-      if (!takes(each)) {
+      const why = takes(each);
+      if (why) {
+        this.steps.push({ kind: 'put-off', task: each.task, atMs: this.#ms(each.from), why });
         if (!isLast) return Math.max(now, each.from) + 1;
         stopped.add(each.task.areaId ?? each.task.boatId);
         continue;
       }
-      this.#done.set(each.task.id, each);
-      if (each.from < each.start) this.#sanded++;
-      if (each.task.kind === 'coat' && this.#spoilt(each))
+      if (this.#carryOut(each, { isOrdered: false, mistakes: [] }))
         stopped.add(each.task.boatId).add(each.task.areaId ?? '');
     }
     return null;
   }
 
-  /** The boats as they turn out to be: whether they take a task at its time. */
-  #boat(today: readonly Done[], now: number): (each: Done) => boolean {
+  /** The boats as they turn out to be: why they do not take a task at its time; null: they do. */
+  #boat(today: readonly Done[], now: number): (each: Done) => 'not-ready' | 'weather' | null {
     const yard = this.#yardIn(this.#truth, now, null);
     const pinned = Object.fromEntries(today.map(({ task, start }) => [task.id, this.#ms(start)]));
     const { problem } = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
     const takes = tasksTaken(problem, this.#done);
-    return (each) => takes(each) && this.#airLets(each);
+    return (each) => (!takes(each) ? 'not-ready' : this.#airLets(each) ? null : 'weather');
   }
 
   /** Whether the air of the moment lets a coat begin. */
@@ -301,44 +394,33 @@ export class DrawFollowed {
     return kind === 'coat' && area && coat ? { coat, areaId: area.id } : null;
   }
 
-  /** What the weather does to a coat before it is safe: where rain or dew reaches it, it is applied again. */
-  #spoilt({ task, start, end }: Done): boolean {
-    const place = this.#place(task);
-    if (!place) return false;
-    const [fromMs, toMs] = [this.#ms(start) + task.getReadyMs, this.#ms(end) - task.cleanUpMs];
-    const endMs = this.#ms(this.#setup.slots);
-    const safeMs = this.#truth.safeAfter(place, toMs) ?? endMs;
+  /** Rain or dew on a coat before it is safe; counts a coat outside a limit. */
+  #wetted(
+    { task, start }: Done,
+    place: CoatPlace,
+    safeMs: number | null,
+  ): { at: number; by: 'rain' | 'dew' } | null {
+    const fromMs = this.#ms(start) + task.getReadyMs;
     if (!this.#truth.passes(place, fromMs)) this.#outside++;
-    if (this.#truth.surface(place.areaId).wettedAt(fromMs, safeMs) === null) return false;
-    this.#harmed++;
-    this.#areas = this.#areas.map((area) => (area.id === place.areaId ? { ...area, coats: withAgain(area.coats, place.coat) } : area)); // biome-ignore format: one line
-    return true;
+    return this.#truth.surface(place.areaId).wettedAt(fromMs, safeMs ?? this.#ms(this.#setup.slots));
   }
-}
-
-/** The coats of an area with one of them to be sanded and applied again. */
-function withAgain(coats: readonly CoatToPlan[], coat: CoatToPlan): CoatToPlan[] {
-  const at = coats.findIndex(({ id }) => id === coat.id);
-  const first = coat.id.split('~')[0] as string;
-  const times = coats.filter(({ id }) => id.split('~')[0] === first).length;
-  // Sessions of one coat are applied again together.
-  if (times > MOST_AGAIN || coats[at + 1]?.id === againId(first, times - 1)) return [...coats];
-  const sanding = { id: 'sand', kind: 'sand' as const, ms: Math.max(SLOT_MS, coat.sandMs), dusty: true };
-  return [
-    ...coats.slice(0, at + 1),
-    { ...coat, id: againId(first, times), work: [sanding] },
-    ...coats.slice(at + 1),
-  ];
 }
 
 /** Follows draws of a yard's weather, one by one. */
 export function drawsFollowed(
   setup: DrawSetup,
   drawOf: (seed: number) => WeatherDraw,
-): (seed: number) => DrawOutcome {
+): (
+  seed: number,
+  orders?: readonly Order[],
+) => { outcome: DrawOutcome; steps: RehearsalStep[]; draw: WeatherDraw } {
   const world = new YardInWeather(setup.of, setup.slots);
   const later = new LaterTables();
   buildProblem(setup.of.yard, setup.slots, { later });
   later.isKept = true;
-  return (seed) => new DrawFollowed(setup, world, later, drawOf(seed)).outcome(seed);
+  return (seed, orders = []) => {
+    const draw = drawOf(seed);
+    const followed = new DrawFollowed(setup, world, later, { draw, orders });
+    return { outcome: followed.outcome(seed), steps: followed.steps, draw };
+  };
 }

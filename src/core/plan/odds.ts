@@ -2,6 +2,7 @@ import type { AirHour } from '../air/index.ts';
 import { moment, QuantityError, within } from '../units/index.ts';
 import { type DrawOutcome, drawsFollowed } from './followDraw.ts';
 import type { YardPlan } from './planYard.ts';
+import type { Order, RehearsalStep } from './rehearsalSteps.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import { type WeatherErrors, weatherDraws } from './weatherDraws.ts';
 import type { WeatherYard } from './yardInWeather.ts';
@@ -37,6 +38,35 @@ export interface OddsAsked {
  * @throws {QuantityError} on a yard or hours that cannot be
  */
 export function planFollower(asked: OddsAsked): (draw: number) => DrawOutcome {
+  const follow = drawsOf(asked);
+  return (draw) => follow(draw).outcome;
+}
+
+/** A plan played through one draw of the weather, with what somebody decides otherwise. */
+export interface Rehearsal extends DrawOutcome {
+  steps: RehearsalStep[];
+  /** The weather as it turns out to be, until the plan's end. */
+  hours: readonly AirHour[];
+}
+
+/**
+ * A plan played through one draw of the weather, step by step: as {@link planFollower} follows it, but for what somebody decides
+ * otherwise. A coat begun before the film below takes it, or after its window, has to be sanded and applied again, as one that rain or
+ * dew reaches; a boat launched too soon stays launched, and the mistake stands with the step.
+ *
+ * @param orders tasks begun at a time whatever speaks against it, and tasks not begun before a time
+ * @throws {QuantityError} on a yard, hours or moment that cannot be
+ */
+export function rehearse(asked: OddsAsked, draw: number, orders: readonly Order[] = []): Rehearsal {
+  for (const { atMs, decidedMs } of orders)
+    if (moment('time of a decision', decidedMs) > moment('time decided on', atMs))
+      throw new QuantityError('time decided on', atMs, `${decidedMs}, when it is decided, or later`);
+  const { outcome, steps, draw: weather } = drawsOf(asked)(within('draw', draw, 0, 1e6), orders);
+  return { ...outcome, steps, hours: weather.truth };
+}
+
+/** Follows draws of the weather, as the plan or somebody has it. */
+function drawsOf(asked: OddsAsked): ReturnType<typeof drawsFollowed> {
   const { of, plan, hours, errors } = asked;
   const { fromMs } = of.yard;
   const tries = within('tries', asked.tries ?? TRIES, 0, 10_000);

@@ -93,12 +93,12 @@ export class SurfaceIn {
   }
 
   /** The first moment at which rain or dew reaches a film; null: neither does. */
-  wettedAt(fromMs: number, toMs: number): number | null {
+  wettedAt(fromMs: number, toMs: number): { at: number; by: 'rain' | 'dew' } | null {
     for (const [i, { at, rainMm, airC, rh }] of this.#about.entries()) {
       if (at + HOUR_MS <= fromMs || at >= toMs) continue;
-      if (!this.#underCover && (rainMm ?? 0) > 0) return Math.max(at, fromMs);
+      if (!this.#underCover && (rainMm ?? 0) > 0) return { at: Math.max(at, fromMs), by: 'rain' };
       const skin = this.#readings[i];
-      if (at >= fromMs && skin && skin.lowC <= dewPointC({ airC, rh })) return at;
+      if (at >= fromMs && skin && skin.lowC <= dewPointC({ airC, rh })) return { at, by: 'dew' };
     }
     return null;
   }
