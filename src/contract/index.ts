@@ -18,6 +18,7 @@ export type * from './logBodies.ts';
 export * from './pace.ts';
 export * from './plan.ts';
 export * from './planQuestions.ts';
+export * from './planRehearsal.ts';
 export * from './planView.ts';
 export type { FieldError, Problem } from './problem.ts';
 export * from './product.ts';

@@ -129,7 +129,7 @@ const flag = () => Joi.boolean().required();
 const count = () => Joi.number().integer().min(0).required();
 const money = () => Joi.number().integer();
 
-const taskView = objectOf<PlanTaskView>({
+export const planTaskView = objectOf<PlanTaskView>({
   id: words(),
   kind: kinds,
   boatId: id().required(),
@@ -181,7 +181,7 @@ export const planReply = objectOf<PlanView>({
       }),
     )
     .required(),
-  tasks: Joi.array().items(taskView).required(),
+  tasks: Joi.array().items(planTaskView).required(),
   cost: nullable(money()),
   bound: nullable(money()),
   proven: flag(),
@@ -199,7 +199,7 @@ export const planReply = objectOf<PlanView>({
   clashes: Joi.array()
     .items(
       objectOf<PlanClash>({
-        tasks: Joi.array().items(taskView).required(),
+        tasks: Joi.array().items(planTaskView).required(),
         why: Joi.array().items(Joi.string()).required(),
         proven: flag(),
         minimal: flag(),

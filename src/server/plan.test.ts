@@ -17,6 +17,8 @@ import type {
   LeversView,
   LeverView,
   PlanOddsReply,
+  PlanOrder,
+  PlanRehearsalView,
   PlanSetup,
   PlanTaskView,
   PlanView,
@@ -203,6 +205,35 @@ describe('the plan of a yard', () => {
     expect(Date.parse(both.body.outcomes[0]?.launches[0]?.at ?? '')).toBeLessThan(
       Date.parse(boat?.launch ?? ''),
     );
+  });
+
+  it('the plan is played through a draw; a boat launched too soon is launched, and the time it had to wait for is said', async () => {
+    const view = await plan();
+    const ask = (draw: number, orders: PlanOrder[] | string = []) =>
+      server.ask<PlanRehearsalView & Problem>(
+        'GET',
+        `/plan/rehearsal?draw=${draw}&orders=${encodeURIComponent(typeof orders === 'string' ? orders : JSON.stringify(orders))}`,
+      );
+    const { body: odds } = await server.ask<PlanOddsReply>('GET', '/plan/odds?first=3&count=1');
+    const { body: played } = await ask(3);
+    expect([played.key, played.cost]).toEqual([view.key, odds.outcomes[0]?.cost]);
+    expect(played.launches).toMatchObject(odds.outcomes[0]?.launches ?? []);
+    const coats = played.steps.filter(({ kind, task }) => kind === 'done' && task?.kind === 'coat');
+    expect(coats.map(({ task }) => task?.what)).toEqual(coatsOf(view).map(({ what }) => what));
+    const last = coats.at(-1)?.task?.end as string;
+    const launch = view.tasks.find(({ kind }) => kind === 'launch') as PlanTaskView;
+    const early: PlanOrder = { kind: 'begin', taskId: launch.id, at: last, decided: last };
+    const step = (await ask(3, [early])).body.steps.find(({ task }) => task?.kind === 'launch');
+    expect(step).toMatchObject({ at: last, isOrdered: true, mistakes: [{ code: 'too-soon' }] });
+    expect(Date.parse(step?.mistakes[0]?.at ?? '')).toBeGreaterThan(Date.parse(last));
+    const late = { ...early, decided: new Date(Date.parse(last) + HOUR).toISOString() };
+    const unknown = await ask(3, [{ ...early, taskId: 'nothing' }]);
+    expect(unknown.body.steps.find(({ kind }) => kind === 'refused')).toMatchObject({
+      task: null,
+      why: 'not-next',
+    });
+    for (const bad of ['[', '{}', '[{"kind":"stop"}]']) expect((await ask(3, bad)).status, bad).toBe(422);
+    expect([(await ask(-1)).status, (await ask(3, [late])).status]).toEqual([422, 422]);
   });
 
   it('an agreed plan stays: rust that is found comes before the next coat, what it pushes moves and says why, and undo brings it back', async () => {

@@ -112,6 +112,11 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./plan/TodayPage.tsx')).TodayPage }),
           },
           {
+            path: 'plan/rehearsal',
+            handle: { title: 'Rehearsal' },
+            lazy: async () => ({ Component: (await import('./plan/RehearsalPage.tsx')).RehearsalPage }),
+          },
+          {
             path: 'weather',
             handle: { title: 'Weather' },
             lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),

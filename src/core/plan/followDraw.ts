@@ -59,12 +59,12 @@ export class DrawFollowed {
   readonly #truth: YardWeather;
   readonly #later: LaterTables;
   readonly #done = new Map<string, Done>();
-  readonly #begin: { taskId: string; slot: number }[];
+  readonly #begin: { taskId: string; atMs: number; slot: number }[];
   /** Tasks not before a slot, from the slot at which that was decided. */
   readonly #holds: readonly { taskId: string; slot: number; since: number }[];
   #held: ReadonlyMap<string, number> = new Map();
   /** What happened, in the order it was decided. */
-  readonly steps: RehearsalStep[] = [];
+  readonly #steps: RehearsalStep[] = [];
   #areas: readonly AreaToPlan[];
   #before: ReadonlyMap<string, number>;
   #sanded = 0;
@@ -82,7 +82,7 @@ export class DrawFollowed {
     const { fromMs } = setup.of.yard;
     this.#begin = orders
       .filter(({ kind }) => kind === 'begin')
-      .map(({ taskId, atMs }) => ({ taskId, slot: slotBefore(atMs, fromMs) }))
+      .map(({ taskId, atMs }) => ({ taskId, atMs, slot: slotBefore(atMs, fromMs) }))
       .sort((a, b) => a.slot - b.slot);
     this.#holds = orders.flatMap(
       ({ taskId, kind, atMs, decidedMs }) =>
@@ -101,7 +101,10 @@ export class DrawFollowed {
     let putOff = 0;
     let next = morning > 0 ? morning : DAY_SLOTS;
     for (let now = 0; now < slots && !this.#isOver(); ) {
-      while (this.#begin[0] && this.#begin[0].slot <= now) this.#beginAt(now, this.#begin.shift()?.taskId ?? ''); // biome-ignore format: one line
+      for (let order = this.#begin[0]; order && order.slot <= now; order = this.#begin[0]) {
+        this.#begin.shift();
+        this.#beginAt(now, order);
+      }
       this.#held = new Map(this.#holds.flatMap(({ taskId, slot, since }) => (since <= now ? [[taskId, slot]] : []))); // biome-ignore format: one line
       const decided = [...this.#begin.map(({ slot }) => slot), ...this.#holds.map(({ since }) => since)];
       const until = Math.min(next, slots, ...decided.filter((slot) => slot > now));
@@ -124,6 +127,23 @@ export class DrawFollowed {
       harmed: this.#harmed,
       outside: this.#outside,
     };
+  }
+
+  /** What happened, in the order it was decided. */
+  steps(): RehearsalStep[] {
+    const { yard } = this.#setup.of;
+    const areas = this.#areas.map((area) => this.#truth.area(area, yard.fromMs, () => null));
+    const done = Object.fromEntries([...this.#done].map(([id, { start }]) => [id, this.#ms(start)]));
+    const { problem } = buildProblem({ ...yard, areas, pinned: {}, done }, this.#setup.slots, { onlyPinned: true }); // biome-ignore format: one line
+    const kinds = new Map([...this.#done].map(([id, { task }]) => [id, task.kind]));
+    const ready = new Map<string, number>();
+    for (const { before, after, earliest } of problem.lags) {
+      const end = this.#done.get(before)?.end;
+      const slot = end === undefined ? undefined : earliest[end];
+      if (slot === undefined || slot > problem.slots || kinds.get(after) === 'work') continue;
+      ready.set(before, Math.max(this.#ms(slot), ready.get(before) ?? Number.NEGATIVE_INFINITY));
+    }
+    return this.#steps.map((step) => step.kind === 'done' ? { ...step, readyMs: ready.get(step.task.id) ?? null } : step); // biome-ignore format: one line
   }
 
   /** Areas of boats that are not launched yet. */
@@ -200,7 +220,7 @@ export class DrawFollowed {
   }
 
   /** Begins a task whatever speaks against it, if what comes before it is done and somebody is free. */
-  #beginAt(now: number, taskId: string): void {
+  #beginAt(now: number, { taskId, atMs }: { taskId: string; atMs: number }): void {
     if (this.#done.has(taskId)) return;
     const yard = this.#yardIn(this.#truth, now, null);
     const pinned = { [taskId]: this.#ms(now) };
@@ -211,7 +231,7 @@ export class DrawFollowed {
     const crew = found ? freeCrew(built.problem.people, own, now) : null;
     if (!what || !found || !crew) {
       const why = what && found ? 'nobody-free' : 'not-next';
-      this.steps.push({ kind: 'refused', taskId, atMs: this.#ms(now), why });
+      this.#steps.push({ kind: 'refused', taskId, atMs, why });
       return;
     }
     const each: Done = { task: what, start: now, end: now + own.slots, from: now, crew };
@@ -234,8 +254,14 @@ export class DrawFollowed {
     if (from < start) this.#sanded++;
     const place = this.#place(task);
     const safeMs = place ? this.#truth.safeAfter(place, this.#ms(end) - task.cleanUpMs) : null;
-    const times = { fromMs: this.#ms(from), startMs: this.#ms(start), endMs: this.#ms(end), safeMs };
-    this.steps.push({ kind: 'done', task, ...times, crew, isOrdered, mistakes });
+    const times = {
+      fromMs: this.#ms(from),
+      startMs: this.#ms(start),
+      endMs: this.#ms(end),
+      safeMs,
+      readyMs: null,
+    };
+    this.#steps.push({ kind: 'done', task, ...times, crew, isOrdered, mistakes });
     if (!place) return false;
     const wetted = this.#wetted(each, place, safeMs);
     const bond = mistakes.find(({ code }) => code === 'too-soon' || code === 'too-late');
@@ -243,7 +269,7 @@ export class DrawFollowed {
     this.#harmed++;
     this.#areas = this.#areas.map((area) => (area.id === place.areaId ? { ...area, coats: withAgain(area.coats, place.coat) } : area)); // biome-ignore format: one line
     const by = wetted?.by ?? (bond?.code as 'too-soon' | 'too-late');
-    this.steps.push({ kind: 'spoilt', task, atMs: wetted?.at ?? this.#ms(start), by });
+    this.#steps.push({ kind: 'spoilt', task, atMs: wetted?.at ?? this.#ms(start), by });
     return true;
   }
 
@@ -361,7 +387,7 @@ export class DrawFollowed {
       if (stopped.has(each.task.areaId ?? each.task.boatId)) continue;
       const why = takes(each);
       if (why) {
-        this.steps.push({ kind: 'put-off', task: each.task, atMs: this.#ms(each.from), why });
+        this.#steps.push({ kind: 'put-off', task: each.task, atMs: this.#ms(each.from), why });
         if (!isLast) return Math.max(now, each.from) + 1;
         stopped.add(each.task.areaId ?? each.task.boatId);
         continue;
@@ -413,7 +439,7 @@ export function drawsFollowed(
 ): (
   seed: number,
   orders?: readonly Order[],
-) => { outcome: DrawOutcome; steps: RehearsalStep[]; draw: WeatherDraw } {
+) => { outcome: DrawOutcome; steps: () => RehearsalStep[]; draw: WeatherDraw } {
   const world = new YardInWeather(setup.of, setup.slots);
   const later = new LaterTables();
   buildProblem(setup.of.yard, setup.slots, { later });
@@ -421,6 +447,6 @@ export function drawsFollowed(
   return (seed, orders = []) => {
     const draw = drawOf(seed);
     const followed = new DrawFollowed(setup, world, later, { draw, orders });
-    return { outcome: followed.outcome(seed), steps: followed.steps, draw };
+    return { outcome: followed.outcome(seed), steps: () => followed.steps(), draw };
   };
 }

@@ -61,8 +61,16 @@ export function rehearse(asked: OddsAsked, draw: number, orders: readonly Order[
   for (const { atMs, decidedMs } of orders)
     if (moment('time of a decision', decidedMs) > moment('time decided on', atMs))
       throw new QuantityError('time decided on', atMs, `${decidedMs}, when it is decided, or later`);
-  const { outcome, steps, draw: weather } = drawsOf(asked)(within('draw', draw, 0, 1e6), orders);
-  return { ...outcome, steps, hours: weather.truth };
+  const { outcome, steps: taken, draw: weather } = drawsOf(asked)(within('draw', draw, 0, 1e6), orders);
+  const steps = taken();
+  const refused = steps.filter((step) => step.kind === 'refused');
+  const isRefused = ({ kind, taskId, atMs }: Order) =>
+    kind === 'begin' && refused.some((step) => step.taskId === taskId && step.atMs === atMs);
+  const rest = orders.filter((order) => !isRefused(order));
+  // What cannot be done changes nothing: the day goes on as if nobody had thought of it.
+  if (rest.length === orders.length) return { ...outcome, steps, hours: weather.truth };
+  const played = rehearse(asked, draw, rest);
+  return { ...played, steps: [...played.steps, ...refused] };
 }
 
 /** Follows draws of the weather, as the plan or somebody has it. */

@@ -30,6 +30,8 @@ export type RehearsalStep =
       endMs: number;
       /** When its coat is safe from rain and dew; null: it is no coat, or not within the weather drawn. */
       safeMs: number | null;
+      /** When its film takes what comes next, a coat or the water; null: nothing comes next, or not within the weather drawn. */
+      readyMs: number | null;
       crew: string[];
       isOrdered: boolean;
       mistakes: RehearsalMistake[];

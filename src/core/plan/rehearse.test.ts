@@ -39,6 +39,15 @@ it('with nothing decided otherwise it is the draw that the odds count, and says 
     expect(of(steps, 'spoilt')).toHaveLength(outcome.harmed);
     expect(of(steps, 'done')).toHaveLength(usual.plan.tasks.filter(({ kind }) => kind !== 'film').length + outcome.harmed); // biome-ignore format: one line
     expect(hours).toHaveLength(real.hours.length);
+    // What comes next waits for the film, as the weather lets it cure.
+    const coats = steps.filter((step) => step.kind === 'done' && step.task.kind === 'coat');
+    coats.forEach((step, i) => {
+      const next = coats[i + 1];
+      if (step.kind !== 'done') return;
+      expect(step.readyMs).toBeGreaterThan(step.endMs);
+      if (next?.kind === 'done') expect(next.startMs).toBeGreaterThanOrEqual(step.readyMs ?? Number.NaN);
+      else expect(outcome.launches.boat).toBeGreaterThanOrEqual(step.readyMs ?? Number.NaN);
+    });
   }
 });
 

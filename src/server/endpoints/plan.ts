@@ -8,6 +8,8 @@ import {
   planOddsReply,
   planPlacesQuery,
   planPlacesReply,
+  planRehearsalQuery,
+  planRehearsalReply,
   planReply,
   planSetup,
   planWithQuery,
@@ -24,6 +26,7 @@ import { planSetupOf, putPlanSetup } from '../rows/plan.ts';
 import { leversView, planWith } from '../views/plan/levers.ts';
 import { planMade } from '../views/plan/planMade.ts';
 import { planOdds } from '../views/plan/planOdds.ts';
+import { planRehearsal } from '../views/plan/planRehearsal.ts';
 import { planView } from '../views/plan/planView.ts';
 
 /** The plan: what is done when and by whom until the boats are afloat. */
@@ -57,6 +60,13 @@ export const planEndpoints = [
     query: planOddsQuery,
     reply: planOddsReply,
     run: ({ query }, context) => planOdds(context, query),
+  }),
+  read({
+    path: '/plan/rehearsal',
+    summary: 'The plan played through one draw of the weather, with what somebody decides otherwise',
+    query: planRehearsalQuery,
+    reply: planRehearsalReply,
+    run: ({ query }, context) => planRehearsal(context, query),
   }),
   read({
     path: '/plan/places',

@@ -1,4 +1,4 @@
-import { placesOf } from '../../core/plan/index.ts';
+import { placesOf, rehearse } from '../../core/plan/index.ts';
 import { cheapestPurchase } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { startsOfCoats } from '../views/plan/coatStarts.ts';
@@ -36,6 +36,7 @@ export const weather = answered(readWeatherFile);
 export const sheets = answered(readSheetsFile);
 export const plan = answered(planJob);
 export const odds = answered(oddsJob);
+export const rehearsal = answered(rehearse);
 export const places = answered(placesOf);
 export const starts = answered(startsOfCoats);
 export const purchase = answered(cheapestPurchase);

@@ -15,7 +15,7 @@ export function Choice(of: {
       </label>
       <select
         id={id}
-        className="select target w-full"
+        className="select target w-full truncate"
         value={of.value}
         onChange={({ target }) => of.onChange(target.value)}
       >

@@ -1,6 +1,7 @@
 import { leversOf, type PlanOddsQuery, type PlanOddsReply } from '../../../contract/index.ts';
-import { type OddsAsked, WEATHER_ERRORS, wetShareOf } from '../../../core/plan/index.ts';
+import { type OddsAsked, WEATHER_ERRORS, type WeatherErrors, wetShareOf } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { errorsHere } from '../errorsHere.ts';
 import { nextMorning, type PlanMade, planMade } from './planMade.ts';
 
@@ -14,7 +15,7 @@ const AFTER_MS = 18 * DAY_MS;
 const LEAST_BEFORE_MS = 3 * DAY_MS;
 
 /** What the thread is given of a plan: the weather no longer than it is looked at. */
-function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'plan' | 'hours'> | null {
+export function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'plan' | 'hours'> | null {
   const { plan, yard } = found;
   if (!plan) return null;
   const { hours, ...weather } = given.weather;
@@ -28,6 +29,18 @@ function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'plan' | '
   };
 }
 
+/** How the weather is drawn here. */
+export async function weatherAsked(
+  context: Context,
+  { at, known, made }: { at: number; known: YardReading; made: PlanMade },
+): Promise<Pick<OddsAsked, 'morningMs' | 'wetShare'> & { errors: WeatherErrors }> {
+  return {
+    morningMs: nextMorning(made.given.yard.fromMs, known.yard.zone),
+    wetShare: wetShareOf(known.hours),
+    errors: { ...WEATHER_ERRORS, airC: await errorsHere(known.air, context.db, at) },
+  };
+}
+
 export async function planOdds(context: Context, query: PlanOddsQuery): Promise<PlanOddsReply> {
   const levers = leversOf(query.levers);
   const [first, count] = [Number(query.first ?? 0), Number(query.count ?? USUAL_DRAWS)];
@@ -37,10 +50,9 @@ export async function planOdds(context: Context, query: PlanOddsQuery): Promise<
   if (!made) return nothing;
   const follow = toFollow(made);
   if (!follow) return nothing;
-  const wetShare = wetShareOf(known.hours);
-  const errors = { ...WEATHER_ERRORS, airC: await errorsHere(known.air, context.db, at) };
-  const morningMs = nextMorning(made.given.yard.fromMs, known.yard.zone);
-  const outcomes = await context.jobs.run('odds', { ...follow, morningMs, wetShare, errors }, { first, count }); // biome-ignore format: one line
+  const weather = await weatherAsked(context, { at, known, made });
+  const { wetShare } = weather;
+  const outcomes = await context.jobs.run('odds', { ...follow, ...weather }, { first, count });
   return {
     key: made.key,
     rain: wetShare !== null,

@@ -18,7 +18,7 @@ import type { GivenYard } from './yardToPlan.ts';
 
 const iso = (ms: number) => new Date(ms).toISOString();
 
-interface Named {
+export interface Named {
   given: GivenYard;
   setup: PlanSetup;
   areaNames: ReadonlyMap<string, { areaName: string; boatName: string; boatId: string }>;
@@ -26,7 +26,10 @@ interface Named {
 
 const NO_TIME = { startMs: 0, endMs: 0, people: [] as string[], sandMs: 0, critical: false, faults: [] as TimedTask['faults'] }; // biome-ignore format: one line
 
-function taskView(task: PlannedTask & Partial<TimedTask>, { given, setup, areaNames }: Named): PlanTaskView {
+export function taskView(
+  task: PlannedTask & Partial<TimedTask>,
+  { given, setup, areaNames }: Named,
+): PlanTaskView {
   const { startMs, endMs, people, sandMs, critical, faults } = { ...NO_TIME, ...task };
   const coat = task.coatId === null ? undefined : given.named.get(task.coatId);
   const work = task.workId === null ? undefined : coat?.work.get(task.workId);
@@ -134,7 +137,7 @@ function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
   };
 }
 
-const areaNamesOf = memoised(
+export const areaNamesOf = memoised(
   (clocks: YardReading['clocks']): Named['areaNames'] =>
     new Map(clocks.map(({ areaId, areaName, boatName, boatId }) => [areaId, { areaName, boatName, boatId }])),
 );

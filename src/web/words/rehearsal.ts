@@ -1,0 +1,100 @@
+import type { PlanRehearsalView, PlanStepView } from '../../contract/index.ts';
+import { sayTask } from './plan.ts';
+
+/** The rehearsal in words. */
+
+const WHY: Record<NonNullable<PlanStepView['why']>, string> = {
+  'not-ready': 'what comes before wasn’t ready',
+  weather: 'the weather wasn’t suitable',
+  rain: 'rain reached the wet coat',
+  dew: 'dew reached the wet coat',
+  'too-soon': 'the film below wasn’t ready',
+  'too-late': 'the film below had closed and wasn’t sanded',
+  'not-next': 'the step before it isn’t finished',
+  'nobody-free': 'nobody is free for the whole task then',
+};
+
+/** Why a step was put off, spoilt or refused. */
+export const sayWhy = ({ why }: PlanStepView): string => (why === null ? '' : WHY[why]);
+
+const MISTAKES: Record<
+  PlanStepView['mistakes'][number]['code'],
+  (at: string | null, isLaunch: boolean) => string
+> = {
+  'too-soon': (at, isLaunch) =>
+    `Too soon: ${isLaunch ? 'the paint was' : 'the film below was'} ready ${at ? `from ${at}` : 'much later'}.`,
+  'too-late': (at) =>
+    `Too late: the overcoating window closed${at ? ` ${at}` : ''}, and the film wasn’t sanded.`,
+  dust: () => 'Dust landed on a wet film nearby.',
+  weather: () => 'The weather was outside a limit of the data sheet before the coat was safe.',
+};
+
+/** What was wrong with a task that somebody began. @param say a moment in words */
+export const sayMistakes = ({ mistakes, task }: PlanStepView, say: (at: string) => string): string[] =>
+  mistakes.map(({ code, at }) => MISTAKES[code](at && say(at), task?.kind === 'launch'));
+
+/** What happened in one sentence: "Port, Old Tansy: Thrift Barrier, grey: coat 2 of 4 started (One person)". */
+export function sayStep({ kind, task, why }: PlanStepView): string {
+  const where = task ? [task.areaName, task.boatName].filter((each) => each !== '').join(', ') : '';
+  const what = task ? `${where}: ${sayTask(task)}` : 'A task that no longer exists';
+  if (kind === 'put-off') return `${what}: put off, ${WHY[why ?? 'weather']}`;
+  if (kind === 'spoilt') return `${what}: spoilt, ${WHY[why ?? 'rain']}. Sand the coat and apply it again`;
+  if (kind === 'refused') return `${what}: couldn’t start, ${WHY[why ?? 'not-next']}`;
+  if (task?.kind === 'launch') return `${task.boatName}: launched, or left the yard`;
+  const people = task?.people.join(', ') ?? '';
+  return `${what}: started${people === '' ? '' : ` (${people})`}${task?.sandFrom ? ', after sanding: the window had closed' : ''}`;
+}
+
+/** Conditions of an area in a rehearsal. */
+export type PlayedState =
+  | 'waiting'
+  | 'work'
+  | 'applying'
+  | 'wet'
+  | 'curing'
+  | 'ready'
+  | 'complete'
+  | 'spoilt'
+  | 'afloat';
+export const PLAYED: Record<PlayedState, string> = {
+  waiting: 'work not started',
+  work: 'work under way',
+  applying: 'coat being applied',
+  wet: 'wet: keep rain, dew and dust away',
+  curing: 'curing: not ready for the next step',
+  ready: 'ready for the next step',
+  complete: 'ready for the launch',
+  spoilt: 'spoilt: sand the coat and apply it again',
+  afloat: 'afloat',
+};
+
+/** What the decisions changed: launches and cost, as two columns. */
+export interface Compared {
+  label: string;
+  planned: string;
+  decided: string;
+}
+export function comparedRows(
+  planned: PlanRehearsalView,
+  decided: PlanRehearsalView,
+  say: { moment: (at: string) => string; money: (minor: number) => string },
+): Compared[] {
+  const launch = (of: PlanRehearsalView, id: string) => {
+    const at = of.launches.find(({ boatId }) => boatId === id)?.at;
+    return at ? say.moment(at) : 'not within two weeks of the plan';
+  };
+  const counts = (of: PlanRehearsalView, is: (step: PlanStepView) => boolean) =>
+    String(of.steps.filter(is).length);
+  const cost = ({ cost: minor }: PlanRehearsalView) =>
+    minor === null ? 'not known: a boat was not launched' : say.money(minor);
+  const row = (label: string, of: (view: PlanRehearsalView) => string): Compared => ({ label, planned: of(planned), decided: of(decided) }); // biome-ignore format: one line
+  return [
+    ...planned.launches.map(({ boatId, boatName }) => row(`${boatName}: launch`, (of) => launch(of, boatId))),
+    row('Cost', cost),
+    row('Coats spoilt and applied again', (of) => counts(of, ({ kind }) => kind === 'spoilt')),
+    row('Films sanded because a window had closed', (of) =>
+      counts(of, ({ kind, task }) => kind === 'done' && task?.sandFrom != null),
+    ),
+    row('Tasks put off', (of) => counts(of, ({ kind }) => kind === 'put-off')),
+  ];
+}
