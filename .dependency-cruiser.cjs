@@ -11,6 +11,7 @@ const rank = {
   waterline: 3,
   inspect: 3,
   plan: 4,
+  practice: 4,
 };
 const coreRules = Object.entries(rank).map(([name, level]) => ({
   name: `core-${name}-imports-downwards`,

@@ -98,3 +98,37 @@ test('changes compared name a date or say that there is no plan, at a phone too'
   for (const row of (await rows.allTextContents()).slice(1)) expect(row).toMatch(/\d\d:\d\d|no plan/);
   await expectAccessible(page);
 });
+
+test('the plan is played in simulated weather, decided otherwise and taken back, by keyboard', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/plan');
+  await page.getByRole('link', { name: 'Rehearse the plan' }).click();
+  const play = page.getByRole('button', { name: 'Play', exact: true });
+  await expect(play).toBeVisible();
+  const time = page.getByRole('slider', { name: 'Time in the rehearsal' });
+  const before = await time.getAttribute('aria-valuetext');
+  await play.click();
+  await expect(time).not.toHaveAttribute('aria-valuetext', before ?? '');
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await time.focus();
+  await page.keyboard.press('Home');
+  await expect(time).toHaveAttribute('aria-valuetext', before ?? '');
+
+  // The last launch at once: it is not ready, and the outcome says so beside what the plan would have come to.
+  const task = page.getByLabel('Task');
+  const launch = await task.locator('option', { hasText: 'Launch' }).last().getAttribute('value');
+  await task.selectOption(launch);
+  await page.getByRole('button', { name: 'Start later' }).click();
+  await expect(page.getByText(/held until/)).toBeVisible();
+  await page.getByRole('button', { name: 'Skip to the end' }).click();
+  const outcome = page.getByRole('region', { name: 'Outcome', exact: true }).first();
+  await expect(outcome.getByRole('columnheader', { name: 'With your decisions' })).toBeVisible();
+  await expect(page.getByText('No work is left.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Undo last decision' }).click();
+  await expect(page.getByRole('columnheader', { name: 'With your decisions' })).toBeHidden();
+  // The plan itself stays.
+  expect(((await (await request.get('/api/v1/plan')).json()) as PlanView).tasks.length).toBeGreaterThan(0);
+});

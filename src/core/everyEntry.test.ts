@@ -7,6 +7,7 @@ import * as hull from './hull/index.ts';
 import * as inspect from './inspect/index.ts';
 import * as mix from './mix/index.ts';
 import * as plan from './plan/index.ts';
+import * as practice from './practice/index.ts';
 import * as supply from './supply/index.ts';
 import * as system from './system/index.ts';
 import * as units from './units/index.ts';
@@ -21,6 +22,7 @@ import * as waterline from './waterline/index.ts';
 type Entry = { run: (...args: any[]) => unknown; args: unknown[]; endless?: readonly string[]; own?: number };
 
 const HOUR = 3_600_000;
+const practiceCase = practice.PRACTICE_CASES[1] as practice.PracticeCase;
 const [sheet, other] = Object.values(SHEETS) as [system.ProductSheet, system.ProductSheet];
 const curve = { points: [{ tempC: 10, minutes: 960 }, { tempC: 20, minutes: 480 }], stopC: 5 }; // biome-ignore format: one line
 const temps = { startMs: 0, valuesC: [12, 14, 9, 20, 18] };
@@ -432,6 +434,12 @@ const ENTRIES: Record<string, Entry> = {
     run: (input, at) => air.coatAir(input).reasonsAt(at, 'applying'),
     args: [{ hours, surface, limits, underCover: false }, HOUR],
   },
+  reviewPractice: { run: practice.reviewPractice, args: [practiceCase.job, practiceCase.hurried] },
+  thumbOn: {
+    run: practice.thumbOn,
+    args: [practiceCase.job, practiceCase.hurried, 0, practice.practiceTime(0, 15)],
+  },
+  practiceTime: { run: practice.practiceTime, args: [1, 8] },
   planFaults: {
     run: plan.planFaults,
     args: [planProblem, { starts: { a: 0, b: 3 }, crew: { a: ['p'], b: ['p'] } }],
@@ -451,7 +459,7 @@ const WITHOUT_FIGURES = [
   'widestOf', 'lastPassing', 'usualColours', 'hullsOf', 'isUnderCover', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
-  'planYard', 'placesOf', 'planKeeping', 'cheapestWay', 'followPlan', 'planFollower', 'oddsOf', 'joined', 'filmIn', 'yardInWeather', 'passing', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
+  'planYard', 'placesOf', 'planKeeping', 'cheapestWay', 'followPlan', 'planFollower', 'rehearse', 'oddsOf', 'joined', 'filmIn', 'yardInWeather', 'passing', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list
 
 const HOSTILE = [Number.NaN, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, -1e9, 0, 1e300, undefined];
@@ -498,9 +506,21 @@ const MOST_WORK_US = 5e6;
 
 describe('nothing impossible travels', () => {
   it('every function that the core offers is looked at here', () => {
-    const offered = [units, air, film, cure, mix, hull, system, supply, waterline, inspect, plan].flatMap(
-      (module) =>
-        Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
+    const offered = [
+      units,
+      air,
+      film,
+      cure,
+      mix,
+      hull,
+      system,
+      supply,
+      waterline,
+      inspect,
+      plan,
+      practice,
+    ].flatMap((module) =>
+      Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
     );
     expect(offered.filter((name) => !(name in ENTRIES) && !WITHOUT_FIGURES.includes(name))).toEqual([]);
   });

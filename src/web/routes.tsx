@@ -117,6 +117,11 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./plan/RehearsalPage.tsx')).RehearsalPage }),
           },
           {
+            path: 'plan/practice',
+            handle: { title: 'Practice cases' },
+            lazy: async () => ({ Component: (await import('./plan/PracticePage.tsx')).PracticePage }),
+          },
+          {
             path: 'weather',
             handle: { title: 'Weather' },
             lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),

@@ -21,6 +21,7 @@ export class Jobs {
   readonly #pool: Tinypool;
   readonly #longestMs: number;
   #running = 0;
+  #isStopped = false;
   readonly #waiting: (() => void)[] = [];
 
   constructor({ longestMs = LONGEST_MS } = {}) {
@@ -52,6 +53,7 @@ export class Jobs {
       return answer.done as Result<Name>;
     } catch (error) {
       if (signal.aborted) throw new JobRefused('', `it took longer than ${this.#longestMs / 1000} s`);
+      if (this.#isStopped) throw new JobRefused('', 'the server is stopping: try again');
       throw error;
     } finally {
       this.#running--;
@@ -60,6 +62,7 @@ export class Jobs {
   }
 
   async stop(): Promise<void> {
+    this.#isStopped = true;
     await this.#pool.destroy();
   }
 

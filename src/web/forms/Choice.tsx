@@ -9,13 +9,13 @@ export function Choice(of: {
 }) {
   const id = useId();
   return (
-    <div className="min-w-0">
+    <div className="max-w-full min-w-0">
       <label htmlFor={id} className="label-caps block pb-1">
         {of.label}
       </label>
       <select
         id={id}
-        className="select target w-full truncate"
+        className="select target w-full"
         value={of.value}
         onChange={({ target }) => of.onChange(target.value)}
       >

@@ -46,6 +46,12 @@ export function RehearsalPage() {
         Play the plan hour by hour in simulated weather. Stop at any time, decide differently and see what
         happens. The plan and the log stay as they are.
       </p>
+      <p>
+        New to this?{' '}
+        <Link className="link" to="/plan/practice">
+          Start with six practice cases
+        </Link>
+      </p>
       <QueryBoundary query={yard}>
         {({ zone }) => (
           <QueryBoundary query={plan}>

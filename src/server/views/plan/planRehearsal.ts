@@ -73,7 +73,7 @@ export async function planRehearsal(context: Context, query: PlanRehearsalQuery)
     .sort((a, b) => a.at.localeCompare(b.at));
   const { fromMs } = given.yard;
   const ends = [...steps.map(({ task, at: time }) => task?.end ?? time), ...follow.plan.tasks.map(({ endMs }) => iso(endMs))]; // biome-ignore format: one line
-  const until = ends.reduce((latest, each) => (each > latest ? each : latest));
+  const until = ends.sort((a, b) => a.localeCompare(b)).at(-1) ?? iso(fromMs);
   return {
     key: made.key,
     draw,
