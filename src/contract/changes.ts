@@ -90,7 +90,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   log: [...CLOCK, 'form'],
   weather: ['weather', 'yard'],
   stations: ['stations', 'weather'],
-  today: CLOCK,
+  today: [...CLOCK, 'plan'],
   plan: [...CLOCK, 'trade', 'plan'],
   strip: CLOCK,
   running: CLOCK,

@@ -174,6 +174,8 @@ export interface TodayCoat {
   starts: { from: string; to: string }[];
   /** When it would go on, one pair of hands doing them all; null: it does not fit. */
   placed: { start: string; end: string } | null;
+  /** When the agreed plan begins its work today, getting ready included; null: nothing was agreed, or another day. */
+  planned: string | null;
   /** Its paint is mixed, and this is when the pot life ends; null: nothing is mixed for it. */
   potEnds: string | null;
   /** Work still to be done before it. */

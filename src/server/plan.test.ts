@@ -24,6 +24,7 @@ import type {
   PlanView,
   Problem,
   Product,
+  TodayView,
 } from '../contract/index.ts';
 import { peopleWith } from './views/plan/premises.ts';
 
@@ -248,6 +249,19 @@ describe('the plan of a yard', () => {
     const same = await plan();
     expect([same.moves, same.tasks.map(({ start }) => start)]).toEqual([[], before.tasks.map(({ start }) => start)]); // biome-ignore format: one line
     const [coat] = coatsOf(before) as [PlanTaskView];
+    // The board's list of today has the coat at its agreed time, and only on that day.
+    const onBoard = async () =>
+      (await server.ask<TodayView>('GET', '/today')).body.coats.find(({ areaId }) => areaId === coat.areaId)
+        ?.planned;
+    const isToday = coat.start.slice(0, 10) === before.now.slice(0, 10);
+    expect(await onBoard()).toBe(isToday ? coat.start : null);
+    const startsToday = agreed.tasks.map((each) => ({
+      ...each,
+      ...(each.taskId === coat.id && { start: before.now }),
+    }));
+    await setUp({ agreed: [{ ...agreed, tasks: startsToday }] });
+    expect(await onBoard()).toBe(before.now);
+    await setUp({ agreed: [agreed] });
     // Six hours of work that nobody knew of: the next coat cannot go on in time.
     const rust = { id: uuidv7(), areaId: coat.areaId as string, note: 'Strip the rust', hours: 6, kind: 'work' as const, dusty: true }; // biome-ignore format: one line
     await setUp({ extraWork: [rust] });

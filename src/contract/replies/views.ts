@@ -157,6 +157,7 @@ export const todayReply = objectOf<TodayView>({
       applyH: figure(),
       starts: listOf(Joi.object({ from: moment(), to: moment() })),
       placed: Joi.object({ start: moment(), end: moment() }).allow(null).required(),
+      planned: moment().allow(null).required(),
       potEnds: maybeMoment(),
       workLeft: figure(),
       untaped: figure(),

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, TodayCoat, TodayView, Yard } from '../../contract/index.ts';
+import type { AreaClock, PlanSetup, TodayCoat, TodayView, Yard } from '../../contract/index.ts';
 import { type DayJob, dayOrder } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
 import { remembering } from '../../core/units/index.ts';
@@ -8,9 +8,11 @@ import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardClocks, YardReading } from '../memory/yardSnapshots.ts';
+import { planSetupOf } from '../rows/plan.ts';
 import { beforeCoat, type CoatInHand } from './beforeCoat.ts';
 import { coatSpans } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
+import { planCoatId } from './plan/planCoats.ts';
 import { potViews } from './pots.ts';
 
 /** Areas asked about; a pair of hands does no more in a day. */
@@ -69,6 +71,7 @@ function askAbout(
       starts: stretches.map(({ fromMs, toMs }) => ({ from: iso(fromMs), to: iso(toMs) })),
       potEnds: null,
       placed: null,
+      planned: null,
       safeNotStated: safeBy === null,
       conditions: [...new Set(stretches.flatMap(({ conditions }) => conditions))],
     },
@@ -79,7 +82,10 @@ function askAbout(
 export async function todayView({ db, memory, now }: Context): Promise<TodayView> {
   const at = now();
   const known = await memory.at(at);
-  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => todayOf(db, known, at));
+  const setup = await planSetupOf(db);
+  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS), setup.version], () =>
+    todayOf(db, { ...known, setup }, at),
+  );
 }
 
 /** Answers within half a minute are one: nothing on it moves faster. */
@@ -100,9 +106,23 @@ function mixedPots(
   return pots;
 }
 
+/** When the agreed plan has an area's next coat today; null: it has none. */
+function plannedToday(
+  { agreed }: PlanSetup,
+  { fromMs, toMs }: { fromMs: number; toMs: number },
+): (clock: AreaClock) => string | null {
+  const startOf = new Map(agreed.at(-1)?.tasks.map(({ taskId, start }) => [taskId, start]));
+  return ({ areaId, next }) => {
+    if (!next) return null;
+    const id = planCoatId(areaId, next.stepId, next.coatNo);
+    const start = startOf.get(id) ?? startOf.get(`${id}#1`);
+    return start !== undefined && Date.parse(start) >= fromMs && Date.parse(start) <= toMs ? start : null;
+  };
+}
+
 async function todayOf(
   db: Context['db'],
-  known: YardReading & { yard: Yard },
+  known: YardReading & { yard: Yard; setup: PlanSetup },
   at: number,
 ): Promise<TodayView> {
   const { zone } = known.yard;
@@ -136,7 +156,18 @@ async function todayOf(
   const order = new Map(
     placed.map((place, i) => [place.id, { i, start: iso(place.startMs), end: iso(place.endMs) }]),
   );
-  const rank = ({ coat }: Pick<Asked, 'coat'>) => order.get(coat.areaId)?.i ?? MOST;
+  const today = { fromMs: DateTime.fromMillis(at, { zone }).startOf('day').toMillis(), toMs: midnight };
+  const plannedOf = plannedToday(known.setup, today);
+  // What is mixed comes first, then what was agreed at its time, then what fits beside it.
+  const rank = ({ coat, clock }: Pick<Asked, 'coat' | 'clock'>): [number, string, number] => {
+    const planned = plannedOf(clock);
+    const group = mixed.has(coat.areaId) ? 0 : planned ? 1 : 2;
+    return [group, planned ?? '', order.get(coat.areaId)?.i ?? MOST];
+  };
+  const inOrder = (a: Asked, b: Asked) => {
+    const [[groupA, plannedA, placeA], [groupB, plannedB, placeB]] = [rank(a), rank(b)];
+    return groupA - groupB || (groupA === 1 ? plannedA.localeCompare(plannedB) : 0) || placeA - placeB;
+  };
   const boatOf = new Map(known.boats.map((each) => [each.boat.id, each]));
   const before = await Promise.all(
     asked.map(({ inHand }) =>
@@ -147,8 +178,8 @@ async function todayOf(
     now: iso(at),
     coats: asked
       .map((each, i) => ({ ...each, before: before[i] as (typeof before)[0] }))
-      .sort((a, b) => rank(a) - rank(b))
-      .map(({ coat, before }) => {
+      .sort(inOrder)
+      .map(({ coat, clock, before }) => {
         const place = order.get(coat.areaId);
         const potEndsMs = mixed.get(coat.areaId)?.endMs;
         return {
@@ -157,6 +188,7 @@ async function todayOf(
           // What is mixed is not taken from the tins again.
           paintEnds: before.paintEnds && potEndsMs === undefined,
           potEnds: potEndsMs === undefined ? null : iso(potEndsMs),
+          planned: plannedOf(clock),
           placed: place ? { start: place.start, end: place.end } : null,
         };
       }),

@@ -120,7 +120,6 @@ function Rehearsed(of: { planKey: string; currency: Parameters<typeof sayMoney>[
                   </div>
                 </div>
                 {at >= untilMs ? (
-                  (
                   <Outcome
                     planned={asPlanned}
                     decided={view}
@@ -128,7 +127,6 @@ function Rehearsed(of: { planKey: string; currency: Parameters<typeof sayMoney>[
                     zone={zone}
                     currency={of.currency}
                   /> // biome-ignore format: one line
-                )
                 ) : (
                   <p>
                     <button type="button" className="btn target" onClick={() => setAtMs(untilMs)}>

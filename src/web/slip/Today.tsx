@@ -15,12 +15,13 @@ export function Today({ zone }: { zone: string }) {
 
 function Fetched({ view, zone }: { view: TodayView; zone: string }) {
   const now = Date.parse(view.now);
-  const placed = view.coats.filter((coat) => coat.placed !== null);
-  const left = view.coats.filter((coat) => coat.placed === null);
+  const placed = view.coats.filter((coat) => coat.placed !== null || coat.planned !== null);
+  const left = view.coats.filter((coat) => !placed.includes(coat));
+  const isAgreed = placed.some((coat) => coat.planned !== null);
   return (
     <section aria-labelledby="today" className="space-y-2">
       <h2 id="today" className="batten pb-1 text-lg">
-        Possible today
+        {isAgreed ? 'Planned and possible today' : 'Possible today'}
       </h2>
       {placed.length === 0 ? (
         <p className="font-semibold">No coat that is due passes at any hour of today that is left.</p>
@@ -30,10 +31,12 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
             <li key={coat.areaId} className="grid gap-x-4 sm:grid-cols-[minmax(0,11rem)_minmax(0,1fr)]">
               <span className="big-figure">
                 {/* A pot is mixed, and no hour of today suits its coat: that is no time to say. */}
-                {coat.starts.length === 0
-                  ? 'Decide now'
-                  : coat.placed &&
-                    `${sayTime(coat.placed.start, zone, now)} to ${sayTime(coat.placed.end, zone, now)}`}
+                {coat.planned
+                  ? `Planned ${sayTime(coat.planned, zone, now)}`
+                  : coat.starts.length === 0
+                    ? 'Decide now'
+                    : coat.placed &&
+                      `${sayTime(coat.placed.start, zone, now)} to ${sayTime(coat.placed.end, zone, now)}`}
               </span>
               <span>
                 <CoatName coat={coat} />
@@ -43,7 +46,11 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
                     {coat.placed && coat.placed.end > coat.potEnds && ', before the coat is on'}
                   </span>
                 )}
-                <span className="block text-sm">{sayStarts(coat, zone, now)}</span>
+                <span
+                  className={`block text-sm ${coat.planned && coat.starts.length === 0 ? 'font-semibold' : ''}`}
+                >
+                  {sayStarts(coat, zone, now)}
+                </span>
                 {sayBefore(coat) && <span className="block text-sm">First: {sayBefore(coat)}</span>}
                 {coat.conditions.map((code) => (
                   <span key={code} className="block text-sm font-semibold">
@@ -55,7 +62,16 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
           ))}
         </ol>
       )}
-      {placed.length > 1 && <p className="text-sm">Order for one person that fits the most coats.</p>}
+      {isAgreed ? (
+        <p className="text-sm">
+          Planned times are those of the agreed plan.{' '}
+          <Link className="link" to="/plan/today">
+            Open the work of the day
+          </Link>
+        </p>
+      ) : (
+        placed.length > 1 && <p className="text-sm">Order for one person that fits the most coats.</p>
+      )}
       {left.length > 0 && (
         <details>
           <summary className="target cursor-pointer py-2">{counted(left.length, 'coat')} not today</summary>
@@ -91,11 +107,14 @@ const sayBefore = ({ workLeft, untaped, paintEnds, openFaults }: TodayCoat): str
     ...(openFaults > 0 ? [`settle ${counted(openFaults, 'open finding')}`] : []),
   ].join('; ');
 
-function sayStarts({ starts }: TodayCoat, zone: string, now: number): string {
+function sayStarts({ starts, potEnds }: TodayCoat, zone: string, now: number): string {
   const all = starts
     .map(({ from, to }) => `${sayTime(from, zone, now)}–${sayTime(to, zone, now)}`)
     .join(', ');
-  return all === '' ? 'not suitable today: apply the pot elsewhere or discard it' : `can start ${all}`;
+  if (all !== '') return `can start ${all}`;
+  return potEnds
+    ? 'not suitable today: apply the pot elsewhere or discard it'
+    : 'the weather is not suitable today: open the plan to see what moves';
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {

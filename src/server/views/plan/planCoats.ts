@@ -159,6 +159,10 @@ function coatToPlan(
   };
 }
 
+/** The task of a coat, by its number in its step from 0. */
+export const planCoatId = (areaId: string, stepId: string, coatNo: number): string =>
+  `${areaId} ${stepId} ${coatNo}`;
+
 /** The coats of an area that are not on yet, in their order, with the work before each. @throws {AreaLeft} */
 export function coatsToPlan(given: Given): PlannedCoats {
   const { state, clock, catalogue, now } = given;
@@ -178,7 +182,7 @@ export function coatsToPlan(given: Given): PlannedCoats {
       const isNext = i === from && coatNo === next.coatNo;
       const wholeM2 = stepAreaM2(step, netAreaOf(state).areaM2);
       const areaM2 = isNext ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;
-      const id = `${state.area.id} ${step.id} ${coatNo}`;
+      const id = planCoatId(state.area.id, step.id, coatNo);
       const due = isNext
         ? stillDue(clock.work, now)
         : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
