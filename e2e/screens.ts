@@ -3,7 +3,7 @@ import type { Product, SlipView } from '../src/contract/index.ts';
 
 /** Every screen of the demo yard, by name. */
 export const SCREENS = [
-  'slip', 'survey', 'hull form', 'waterline', 'walk', 'stands', 'findings', 'systems', 'log', 'window', 'benches', 'bench', 'pot', 'weather', 'plan', 'day', 'rehearsal', 'practice', 'need',
+  'slip', 'survey', 'hull form', 'waterline', 'walk', 'stands', 'findings', 'systems', 'log', 'window', 'benches', 'bench', 'pot', 'weather', 'plan', 'day', 'yard calendar', 'rehearsal', 'practice', 'need',
   'buy', 'store', 'count', 'costs', 'tins', 'sheets', 'sheet', 'new boat', 'reference', 'rules', 'tools', 'glossary', 'yard', 'nowhere',
 ] as const; // biome-ignore format: a list
 
@@ -34,6 +34,7 @@ export async function addresses(
     weather: '/weather',
     plan: '/plan',
     day: '/plan/today',
+    'yard calendar': '/plan/calendar',
     rehearsal: '/plan/rehearsal',
     practice: '/plan/practice',
     need: '/materials',

@@ -70,9 +70,14 @@ export interface PlanBoatView {
   /** Planned launch; null: there is no plan. */
   launch: string | null;
   wanted: string | null;
+  /** Where its areas stand under cover: it takes up the tent, the shed or the heated place until its launch. */
+  shelters: Shelter[];
   /** Areas of hers that are left out: her date holds without them only. */
   unplanned: number;
 }
+
+/** A place under cover. */
+export type Shelter = 'tent' | 'shed' | 'heated';
 
 /** A task that is elsewhere than it was agreed to be. */
 export interface PlanMoveView {
@@ -177,6 +182,9 @@ export const planReply = objectOf<PlanView>({
         boatName: words(),
         launch: nullable(instant()),
         wanted: nullable(instant()),
+        shelters: Joi.array()
+          .items(oneOf<Shelter>({ tent: true, shed: true, heated: true }))
+          .required(),
         unplanned: count(),
       }),
     )

@@ -122,6 +122,11 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./plan/PracticePage.tsx')).PracticePage }),
           },
           {
+            path: 'plan/calendar',
+            handle: { title: 'Yard calendar' },
+            lazy: async () => ({ Component: (await import('./plan/CalendarPage.tsx')).CalendarPage }),
+          },
+          {
             path: 'weather',
             handle: { title: 'Weather' },
             lazy: async () => ({ Component: (await import('./weather/WeatherPage.tsx')).WeatherPage }),

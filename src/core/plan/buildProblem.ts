@@ -16,6 +16,8 @@ export const COST_UNITS = 1000;
 /** A slot in the yard costs this at least, and a slot late, in those units. */
 const LEAST = { inYard: 1, late: 20 } as const;
 const LAUNCH_SLOTS = 2;
+/** A yard has one crane, hoist or slip: it takes one boat at a time. */
+const CRANE = 'crane';
 const DAY_SLOTS = 48;
 
 /** What a plan's cost holds only so that the earlier of two plans is the cheaper: units that nobody pays. */
@@ -110,7 +112,7 @@ function launchOf(boat: BoatToPlan, { fromMs, slots }: Horizon, nowMs: number): 
     id,
     slots: LAUNCH_SLOTS,
     people: 0,
-    equipment: [],
+    equipment: [CRANE],
     air: id,
     dusty: false,
     starts: startSpans(fromNow(boat.launches, nowMs), { fromMs, slots, aheadMs: 0 }),
@@ -242,7 +244,7 @@ export function buildProblem(
     tasks: tasks.map(({ is: _, ...task }) => pinnedTo(task, horizon, yard.done)),
     lags,
     people,
-    equipment: [],
+    equipment: [{ id: CRANE, free: [[0, slots]] }],
     ends,
   };
   return {

@@ -123,6 +123,21 @@ describe('by hand, at a steady 20 °C', () => {
     expect([startH(plan, 'one'), startH(plan, 'launch boat')]).toEqual([28, 100]);
   });
 
+  it('one crane takes one boat at a time: where only an hour a day is left for it, the second boat waits a day', () => {
+    const s = sheet({ minH: 6, waterH: 24 });
+    const areas = ['a', 'b'].map((id) => area([coat(`${id} one`, s)], { id, boatId: id, air: id }));
+    const launchOf = (hoursOfDay: number) => {
+      const launches = Array.from({ length: 20 }, (_, i) => ({ fromMs: T0 + i * DAY_MS, toMs: T0 + i * DAY_MS + hoursOfDay * HOUR_MS })); // biome-ignore format: one line
+      const boats = ['a', 'b'].map((id) => ({ id, launches, wantedMs: null, costPerDay: 0, latePerDay: 0 }));
+      const people = ['ann', 'ben'].map((id) => ({ id, free: days(30) }));
+      const { tasks } = planOf(yard(areas, { boats, people }));
+      return tasks.filter(({ kind }) => kind === 'launch').map(({ startMs }) => (startMs - T0) / HOUR_MS).sort((x, y) => x - y); // biome-ignore format: one line
+    };
+    // Both coats end after an hour, both boats are ready 25 h later.
+    expect(launchOf(9)).toEqual([25, 26]);
+    expect(launchOf(0.5)).toEqual([48, 72]);
+  });
+
   it('steel blasted bare is primed within its hours, and what takes too long for that is named', () => {
     const s = sheet({ minH: 6, waterH: 24 });
     const blast = (h: number) => [

@@ -33,6 +33,9 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
           <Link className="btn btn-sm" to="/plan/today">
             Work of the day
           </Link>
+          <Link className="btn btn-sm" to="/plan/calendar">
+            Yard calendar
+          </Link>
           <Link className="btn btn-sm" to="/plan/rehearsal">
             Rehearse the plan
           </Link>

@@ -55,8 +55,8 @@ const FAULTS: Record<PlanTaskView['faults'][number], string> = {
   'crew-wrong': 'Not enough people.',
   'person-not-free': 'Nobody works at this time.',
   'person-twice': 'The same person is needed elsewhere.',
-  'equipment-not-free': 'Equipment isn’t free.',
-  'equipment-twice': 'Equipment is needed elsewhere.',
+  'equipment-not-free': 'The crane isn’t free.',
+  'equipment-twice': 'The crane is needed for another boat.',
   'too-early': 'What comes before isn’t done or ready by then.',
   'too-late': 'A window has closed by then.',
   'sanded-too-early': 'The film can’t be sanded yet.',
@@ -91,6 +91,7 @@ export const leverNames = (show: Units['show']): Record<LeverCode, string> => ({
 const WHY: Record<string, string> = {
   latest: 'a window that closes too early',
   people: 'too few working hours',
+  equipment: 'the crane',
   starts: 'too few suitable hours',
   dust: 'dust beside a wet film',
   wait: 'waiting times',

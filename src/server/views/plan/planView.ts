@@ -87,13 +87,14 @@ function boatViews(
   unplanned: PlanView['unplanned'],
   { given, areaNames }: Named,
 ): PlanBoatView[] {
-  return given.boats.map(({ boatId, boatName, wanted }) => {
+  return given.boats.map(({ boatId, boatName, wanted, shelters }) => {
     const own = tasks.filter((task) => task.boatId === boatId);
     return {
       boatId,
       boatName,
       launch: own.find(({ kind }) => kind === 'launch')?.start ?? null,
       wanted,
+      shelters,
       unplanned: unplanned.filter(({ areaId }) => areaNames.get(areaId)?.boatId === boatId).length,
     };
   });

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, LeverCode, PlanSetup, UnplannedCode } from '../../../contract/index.ts';
+import type { AreaClock, LeverCode, PlanSetup, Shelter, UnplannedCode } from '../../../contract/index.ts';
 import { type AirHour, type AirLimits, typicalHours } from '../../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../../core/cure/index.ts';
 import {
@@ -49,7 +49,7 @@ export interface GivenYard {
   /** When each coat can begin by the air. */
   startsOf: (coatId: string) => readonly PlanStart[];
   leftOut: LeftOut[];
-  boats: { boatId: string; boatName: string; wanted: string | null }[];
+  boats: { boatId: string; boatName: string; wanted: string | null; shelters: Shelter[] }[];
   otherBoats: { boatId: string; boatName: string }[];
   forecastUntilMs: number;
 }
@@ -93,6 +93,13 @@ function leftOutBy(clock: AreaClock): UnplannedCode | null {
 
 const hasWork = ({ next, state }: AreaClock) => next !== null && state !== 'no-system';
 
+const SHELTERS: readonly Shelter[] = ['tent', 'shed', 'heated'];
+/** Where the areas of a boat stand under cover. */
+const sheltersOf = ({ states }: YardReading, boatId: string): Shelter[] =>
+  SHELTERS.filter((kind) =>
+    states.some(({ boat, area }) => boat.id === boatId && area.surroundings.kind === kind),
+  );
+
 /** Boats that are planned: those chosen, or the first few that have work left. */
 function boatsOf(known: YardReading, setup: PlanSetup) {
   const working = known.boats
@@ -103,7 +110,11 @@ function boatsOf(known: YardReading, setup: PlanSetup) {
     wanted.size > 0 ? working.filter(({ boatId }) => wanted.has(boatId)) : working.slice(0, USUAL_BOATS);
   const ids = new Set(chosen.map(({ boatId }) => boatId));
   return {
-    boats: chosen.map((boat) => ({ ...boat, wanted: wanted.get(boat.boatId) ?? null })),
+    boats: chosen.map((boat) => ({
+      ...boat,
+      wanted: wanted.get(boat.boatId) ?? null,
+      shelters: sheltersOf(known, boat.boatId),
+    })),
     otherBoats: working.filter(({ boatId }) => !ids.has(boatId)),
   };
 }

@@ -1,0 +1,87 @@
+import type { PlanView, TradeView } from '../../contract/index.ts';
+import { momentOf, startOfDay, wallOf } from '../clock/wallClock.ts';
+import { counted } from '../words/counted.ts';
+import { sayTask } from '../words/plan.ts';
+import { sayClock } from './planTimes.ts';
+
+/** What stands in the calendar of the yard on a day. */
+export interface CalendarEntry {
+  kind: 'launch' | 'wanted' | 'delivery' | 'work';
+  text: string;
+}
+
+const ORDER: Record<CalendarEntry['kind'], number> = { launch: 0, wanted: 1, delivery: 2, work: 3 };
+
+type Put = (atMs: number, entry: CalendarEntry) => void;
+
+function putWork({ tasks }: PlanView, zone: string, put: Put): void {
+  for (const task of tasks) {
+    const at = task.sandFrom ?? task.start;
+    if (task.kind === 'launch')
+      put(Date.parse(at), { kind: 'launch', text: `${sayClock(at, zone)} Launch: ${task.boatName}` }); // biome-ignore format: one line
+    else
+      put(Date.parse(at), {
+        kind: 'work',
+        text: `${sayClock(at, zone)} ${task.boatName}, ${task.areaName}: ${sayTask(task)}`,
+      });
+  }
+}
+
+/** The calendar of a yard by the beginning of its days, ms: launches, dates wanted, deliveries and work. */
+export function calendarOf(
+  view: PlanView,
+  trade: Pick<TradeView, 'purchases' | 'suppliers'>,
+  zone: string,
+): Map<number, CalendarEntry[]> {
+  const days = new Map<number, CalendarEntry[]>();
+  const put: Put = (atMs, entry) => {
+    const day = startOfDay(atMs, zone);
+    days.set(day, [...(days.get(day) ?? []), entry]);
+  };
+  for (const { boatName, wanted } of view.boats)
+    if (wanted) put(Date.parse(wanted), { kind: 'wanted', text: `Launch wanted by: ${boatName}` });
+  for (const { dueOn, receivedAt, archived, supplierId, lines } of trade.purchases) {
+    if (!dueOn || receivedAt !== null || archived) continue;
+    const from = trade.suppliers.find(({ id }) => id === supplierId)?.name;
+    const packs = lines.reduce((sum, { count }) => sum + count, 0);
+    put(noonOf(dueOn, zone), { kind: 'delivery', text: `Delivery: ${counted(packs, 'pack')}${from ? ` from ${from}` : ''}` }); // biome-ignore format: one line
+  }
+  putWork(view, zone, put);
+  // A day that has no room for all shows these first.
+  for (const own of days.values()) own.sort((a, b) => ORDER[a.kind] - ORDER[b.kind]);
+  return days;
+}
+
+/** Noon of a day of the calendar in the yard, ms. */
+function noonOf(date: string, zone: string): number {
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  return momentOf({ year, month, day, hour: 12, minute: 0 }, zone);
+}
+
+/** The days of a month in whole weeks from Monday, or of one week, by their beginnings, ms. */
+export function daysShown(atMs: number, zone: string, span: 'month' | 'week'): number[] {
+  const wall = wallOf(atMs, zone);
+  const first = span === 'month' ? startOfDay(atMs, zone, 1 - wall.day) : startOfDay(atMs, zone);
+  const monday = startOfDay(first, zone, -weekdayOf(first, zone));
+  if (span === 'week') return Array.from({ length: 7 }, (_, i) => startOfDay(monday, zone, i));
+  const days: number[] = [];
+  for (let i = 0; i < 42; i++) {
+    const day = startOfDay(monday, zone, i);
+    if (i % 7 === 0 && i > 0 && wallOf(day, zone).month !== wall.month) break;
+    days.push(day);
+  }
+  return days;
+}
+
+/** 0 Monday … 6 Sunday. */
+function weekdayOf(ms: number, zone: string): number {
+  const { year, month, day } = wallOf(ms, zone);
+  return (new Date(Date.UTC(year, month - 1, day)).getUTCDay() + 6) % 7;
+}
+
+/** A day of the week before or after, or the first of the month before or after, ms. */
+export function moved(atMs: number, zone: string, span: 'month' | 'week', by: 1 | -1): number {
+  if (span === 'week') return startOfDay(atMs, zone, 7 * by);
+  const { year, month } = wallOf(atMs, zone);
+  return momentOf({ year, month: month + by, day: 1, hour: 0, minute: 0 }, zone);
+}
