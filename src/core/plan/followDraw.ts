@@ -1,12 +1,13 @@
 import { type BuiltProblem, buildProblem, launchId } from './buildProblem.ts';
 import { costDone, type Done, mistakesAt, tasksTaken, withAgain } from './doneInDraw.ts';
 import { LaterTables } from './laterTables.ts';
+import { ANEW_SLOTS, type DrawSetup, planInDraw, type StateInDraw, yardInDraw } from './planInDraw.ts';
 import { freeCrew, type Order, type RehearsalStep } from './rehearsalSteps.ts';
-import { type Replanned, replan } from './replan.ts';
+import type { Replanned } from './replan.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { WeatherDraw } from './weatherDraws.ts';
-import { type CoatPlace, type WeatherYard, YardInWeather, type YardWeather } from './yardInWeather.ts'; // biome-ignore format: one line
-import type { AreaToPlan, CoatToPlan, PlannedTask, YardToPlan } from './yardToPlan.ts';
+import { type CoatPlace, YardInWeather, type YardWeather } from './yardInWeather.ts'; // biome-ignore format: one line
+import type { AreaToPlan, PlannedTask } from './yardToPlan.ts';
 
 /** How a plan came out in one draw of the weather. */
 export interface DrawOutcome {
@@ -23,29 +24,10 @@ export interface DrawOutcome {
 }
 
 const DAY_SLOTS = 48;
-/** Each morning a coat is looked for so much sooner and later than the plan of the day before has it; only where that fails, on all days. */
-const SOONER_SLOTS = 2 * DAY_SLOTS;
-const LATER_SLOTS = 4 * DAY_SLOTS;
-/** Each morning the coats of these days are worked out by the new forecast; what comes after them by the first one. */
-const ANEW_SLOTS = 3 * DAY_SLOTS;
 /** Films of coats of these days are followed so long; after that the last day known goes on. */
 const CURING_SLOTS = 7 * DAY_SLOTS;
 /** So often in a day the rest of it is planned again because a boat is not as the plan has it; after that such a task waits for the next morning. */
 const MOST_PUT_OFF = 2;
-
-/** The yard, its plan and its days: the same for all draws. */
-export interface DrawSetup {
-  of: WeatherYard;
-  slots: number;
-  /** Slot of the first morning after the plan's start: then, and every day after, it is planned again. */
-  morning: number;
-  /** Start slots of the plan as it stands, by task. */
-  before: ReadonlyMap<string, number>;
-  /** Areas that this plan leaves out. */
-  leftOut: ReadonlySet<string>;
-  /** Lists tried each morning. */
-  tries: number;
-}
 
 /**
  * Follows a plan through one draw of the weather, a morning at a time: planned by what is known then, carried out by what the
@@ -146,10 +128,6 @@ export class DrawFollowed {
     return this.#steps.map((step) => step.kind === 'done' ? { ...step, readyMs: ready.get(step.task.id) ?? null } : step); // biome-ignore format: one line
   }
 
-  /** Areas of boats that are not launched yet. */
-  #areasLeft(): AreaToPlan[] {
-    return this.#areas.filter(({ boatId }) => !this.#done.has(launchId(boatId)));
-  }
   /** Boats that have a launch in the plan. */
   #boats(): string[] {
     const { of, before } = this.#setup;
@@ -162,67 +140,24 @@ export class DrawFollowed {
   #isOver(): boolean {
     return this.#boats().every((boat) => this.#done.has(launchId(boat)));
   }
+  /** The yard as it stands in this draw. */
+  #state(): StateInDraw {
+    return {
+      setup: this.#setup,
+      areas: this.#areas,
+      done: this.#done,
+      held: this.#held,
+      before: this.#before,
+    };
+  }
   #ms(slot: number): number {
     return this.#setup.of.yard.fromMs + slot * SLOT_MS;
-  }
-
-  /** The yard in a weather, as it stands at a slot; `near`: with the times between these slots at which coats can begin. */
-  #yardIn(
-    weather: YardWeather,
-    now: number,
-    near: ((coat: CoatToPlan) => readonly [number, number]) | null,
-  ): YardToPlan {
-    const { yard } = this.#setup.of;
-    const nowMs = this.#ms(now);
-    const areas = this.#areasLeft().map((area) =>
-      weather.area(area, nowMs, (coat) =>
-        near && !this.#done.has(coat.sessions === 1 ? coat.id : `${coat.id}#${coat.sessions}`)
-          ? near(coat)
-          : null,
-      ),
-    );
-    const busyMs = new Map<string, number>();
-    for (const { crew, end } of this.#done.values())
-      for (const who of crew) busyMs.set(who, Math.max(busyMs.get(who) ?? 0, this.#ms(end)));
-    const people = yard.people.map(({ id, free }) => {
-      const from = Math.max(nowMs, busyMs.get(id) ?? nowMs);
-      return { id, free: free.flatMap((each) => (each.toMs <= from ? [] : [{ ...each, fromMs: Math.max(each.fromMs, from) }])) }; // biome-ignore format: one line
-    });
-    const done = Object.fromEntries([...this.#done].map(([id, { start }]) => [id, this.#ms(start)]));
-    const pinned = Object.fromEntries(
-      Object.entries(yard.pinned ?? {}).filter(
-        ([id, ms]) => ms >= nowMs && !this.#done.has(id) && this.#isOpen(id, ms),
-      ),
-    );
-    const boats = yard.boats.filter(({ id }) => !this.#done.has(launchId(id)));
-    return { ...yard, boats, areas, people, done, pinned, nowMs };
-  }
-
-  /** Whether a task may begin then, by what somebody decided. */
-  #isOpen(id: string, ms: number): boolean {
-    const held = this.#held.get(id);
-    return held === undefined || ms >= this.#ms(held);
-  }
-
-  /** A problem without the times at which somebody does not want a task. */
-  #withHolds(built: BuiltProblem): BuiltProblem {
-    if (this.#held.size === 0) return built;
-    const { problem } = built;
-    const tasks = problem.tasks.map((task) => {
-      const held = this.#held.get(task.id);
-      if (held === undefined || task.pinned !== undefined) return task;
-      const starts = (task.starts ?? [[0, problem.slots]]).flatMap(([from, to]) =>
-        to <= held ? [] : [[Math.max(from, held), to] as const],
-      );
-      return { ...task, starts };
-    });
-    return { ...built, problem: { ...problem, tasks } };
   }
 
   /** Begins a task whatever speaks against it, if what comes before it is done and somebody is free. */
   #beginAt(now: number, { taskId, atMs }: { taskId: string; atMs: number }): void {
     if (this.#done.has(taskId)) return;
-    const yard = this.#yardIn(this.#truth, now, null);
+    const yard = yardInDraw(this.#state(), this.#truth, now, null);
     const pinned = { [taskId]: this.#ms(now) };
     const built = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
     const what = built.tasks.find(({ id }) => id === taskId);
@@ -285,11 +220,7 @@ export class DrawFollowed {
       weather: this.#truth,
       sinceMs: nowMs,
     });
-    const first = this.#planned(known, now, { between: this.#nearOf(now), slots: this.#horizon(), seed });
-    // Nothing near the plan of yesterday: all days are looked at.
-    const { slots } = this.#setup;
-    const all = () => this.#planned(known, now, { between: () => null, slots, seed });
-    const found = first?.whole ? first : all();
+    const found = planInDraw(this.#state(), known, { now, seed, later: this.#later });
     if (!found) return null;
     this.#before = new Map([...found.tasks].map(([id, { start }]) => [id, start]));
     return this.#work(found.built, found.tasks, { now, until, isLast });
@@ -300,59 +231,6 @@ export class DrawFollowed {
     const { people, boats } = this.#setup.of.yard;
     const free = [...people.flatMap((who) => who.free), ...boats.flatMap(({ launches }) => launches)];
     return free.some((each) => each.fromMs < toMs && each.toMs > fromMs);
-  }
-
-  /** Days beyond the last plan that the next one may take, and days that a coat may come sooner or later than in it. */
-  #horizon(): number {
-    const last = Math.max(0, ...this.#before.values());
-    return Math.min(this.#setup.slots, last + LATER_SLOTS + DAY_SLOTS);
-  }
-  #nearOf(now: number): (coatId: string) => readonly [number, number] | null {
-    return (id) => {
-      const [first, last] = [this.#before.get(id) ?? this.#before.get(`${id}#1`), this.#lastOf(id)];
-      if (first === undefined || last === undefined) return null;
-      return [Math.max(now, first - SOONER_SLOTS), last + LATER_SLOTS];
-    };
-  }
-  /** Start of the last session of a coat, in the plan of yesterday. */
-  #lastOf(id: string): number | undefined {
-    let last = this.#before.get(id);
-    for (let session = 1; this.#before.has(`${id}#${session}`); session++)
-      last = this.#before.get(`${id}#${session}`);
-    return last;
-  }
-
-  /** A plan by what is known. */
-  #planned(
-    known: YardWeather,
-    now: number,
-    {
-      between,
-      slots,
-      seed,
-    }: {
-      between: (coatId: string) => readonly [number, number] | null;
-      slots: number;
-      seed: number;
-    },
-  ): { tasks: Map<string, Replanned>; whole: boolean; built: BuiltProblem } | null {
-    const { tries, leftOut } = this.#setup;
-    const asked = this.#yardIn(known, now, () => [now, now + ANEW_SLOTS]);
-    this.#later.fromSlot = now + ANEW_SLOTS;
-    const how = { between, later: this.#later };
-    let built = buildProblem(asked, slots, how);
-    // A boat of which an area has no date by this forecast has none; the rest of the yard goes on.
-    const stuck = new Set(
-      built.unplanned.flatMap(({ areaId }) => {
-        const area = this.#areas.find(({ id }) => id === areaId);
-        return area && !leftOut.has(areaId) ? [area.boatId] : [];
-      }),
-    );
-    if (stuck.size > 0)
-      built = buildProblem({ ...asked, boats: asked.boats.filter(({ id }) => !stuck.has(id)) }, slots, how);
-    built = this.#withHolds(built);
-    const found = replan(built.problem, { seed, tries, before: this.#before });
-    return found && { ...found, whole: found.whole && stuck.size === 0, built };
   }
 
   /** Carries out what is planned until the next morning. */
@@ -400,7 +278,7 @@ export class DrawFollowed {
 
   /** The boats as they turn out to be: why they do not take a task at its time; null: they do. */
   #boat(today: readonly Done[], now: number): (each: Done) => 'not-ready' | 'weather' | null {
-    const yard = this.#yardIn(this.#truth, now, null);
+    const yard = yardInDraw(this.#state(), this.#truth, now, null);
     const pinned = Object.fromEntries(today.map(({ task, start }) => [task.id, this.#ms(start)]));
     const { problem } = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
     const takes = tasksTaken(problem, this.#done);

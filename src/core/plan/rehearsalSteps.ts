@@ -11,7 +11,7 @@ export interface Order {
   decidedMs: number;
 }
 
-/** What was wrong with a task that somebody began. */
+/** A mistake in a task that the user started. */
 export interface RehearsalMistake {
   /** Before the film below takes it; after its window; dust on a wet film; the weather outside a limit before the coat is safe. */
   code: 'too-soon' | 'too-late' | 'dust' | 'weather';
@@ -19,7 +19,7 @@ export interface RehearsalMistake {
   ms: number | null;
 }
 
-/** What happened in a rehearsal. Times in ms. */
+/** An event of a rehearsal. Times in ms. */
 export type RehearsalStep =
   | {
       kind: 'done';

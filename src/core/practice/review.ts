@@ -229,7 +229,7 @@ function checkDone({ coats }: PracticeJob, done: PracticeDone): void {
 }
 
 /**
- * What was wrong with a practice job, in the order of the work: blasting, then of each coat its ratio, its pot, the weather and the
+ * Lists the mistakes in a practice job, in the order of the work: blasting, then of each coat its ratio, its pot, the weather and the
  * film below, and the launch.
  *
  * Every verdict is that of the core's own rules: {@link blastDay}, {@link planBatches}, {@link judgeCoat}, {@link windowsFor}.
@@ -251,9 +251,9 @@ export function reviewPractice(job: PracticeJob, done: PracticeDone): PracticeFa
 }
 
 /**
- * What a thumb finds on the film of a coat at a moment: it really cures as fast as it does, whatever its sheet says.
+ * Result of a thumb test on the film of a coat, by the real rate of curing.
  *
- * @returns `sticks` before it takes a print, `prints` while it does, `no-print` after it
+ * @returns `sticks` before the thumbprint window, `prints` in the window, `no-print` after the window
  * @throws {QuantityError} on a job or on figures that cannot be
  */
 export function thumbOn(

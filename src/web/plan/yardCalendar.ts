@@ -4,7 +4,7 @@ import { counted } from '../words/counted.ts';
 import { sayTask } from '../words/plan.ts';
 import { sayClock } from './planTimes.ts';
 
-/** What stands in the calendar of the yard on a day. */
+/** An entry of a day in the yard calendar. */
 export interface CalendarEntry {
   kind: 'launch' | 'wanted' | 'delivery' | 'work';
   text: string;

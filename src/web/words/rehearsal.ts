@@ -29,11 +29,11 @@ const MISTAKES: Record<
   weather: () => 'The weather was outside a limit of the data sheet before the coat was safe.',
 };
 
-/** What was wrong with a task that somebody began. @param say a moment in words */
+/** Mistakes in a task that the user started. @param say a moment in words */
 export const sayMistakes = ({ mistakes, task }: PlanStepView, say: (at: string) => string): string[] =>
   mistakes.map(({ code, at }) => MISTAKES[code](at && say(at), task?.kind === 'launch'));
 
-/** What happened in one sentence: "Port, Old Tansy: Thrift Barrier, grey: coat 2 of 4 started (One person)". */
+/** An event in one sentence: "Port, Old Tansy: Thrift Barrier, grey: coat 2 of 4 started (One person)". */
 export function sayStep({ kind, task, why }: PlanStepView): string {
   const where = task ? [task.areaName, task.boatName].filter((each) => each !== '').join(', ') : '';
   const what = task ? `${where}: ${sayTask(task)}` : 'A task that no longer exists';

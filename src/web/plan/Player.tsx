@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react';
+import { Choice } from '../forms/Choice.tsx';
+import { sayMoment } from './planTimes.ts';
+
+const HOUR_MS = 3_600_000;
+/** Hours of the rehearsal shown in a second. */
+const SPEEDS = { '1': 'Slow', '4': 'Normal', '16': 'Fast' } as const;
+/** Weathers to choose from: any number is one. */
+const WEATHERS = 12;
+
+/** Controls of a rehearsal: play, step, speed, weather and the hour shown. */
+export function Player(of: {
+  at: number;
+  fromMs: number;
+  untilMs: number;
+  onMove: (ms: number) => void;
+  zone: string;
+  draw: number;
+  onDraw: (draw: number) => void;
+}) {
+  const { at, fromMs, untilMs, onMove, zone, draw, onDraw } = of;
+  const [isPlaying, setPlaying] = useState(false);
+  const [speed, setSpeed] = useState<keyof typeof SPEEDS>('4');
+  const isOver = at >= untilMs;
+  useEffect(() => {
+    if (!isPlaying || isOver) return;
+    const timer = setTimeout(() => onMove(Math.min(untilMs, at + HOUR_MS)), 1000 / Number(speed));
+    return () => clearTimeout(timer);
+  }, [isPlaying, isOver, at, untilMs, speed, onMove]);
+  const said = sayMoment(new Date(at).toISOString(), zone);
+  return (
+    <section aria-label="Time" className="space-y-2">
+      <div className="flex flex-wrap items-end gap-3">
+        <button
+          type="button"
+          className="btn btn-primary target"
+          onClick={() => {
+            if (isOver) onMove(fromMs);
+            setPlaying(isOver || !isPlaying);
+          }}
+        >
+          {isOver ? 'Play again' : isPlaying ? 'Pause' : 'Play'}
+        </button>
+        <button
+          type="button"
+          className="btn target"
+          disabled={at <= fromMs}
+          onClick={() => onMove(Math.max(fromMs, at - HOUR_MS))}
+        >
+          1 hour back
+        </button>
+        <button
+          type="button"
+          className="btn target"
+          disabled={isOver}
+          onClick={() => onMove(Math.min(untilMs, at + HOUR_MS))}
+        >
+          1 hour on
+        </button>
+        <Choice
+          label="Speed"
+          value={speed}
+          choices={Object.entries(SPEEDS)}
+          onChange={(value) => setSpeed(value as keyof typeof SPEEDS)}
+        />
+        <Choice
+          label="Weather"
+          value={String(draw)}
+          choices={Array.from({ length: WEATHERS }, (_, i) => [String(i), `Simulated weather ${i + 1}`])}
+          onChange={(value) => onDraw(Number(value))}
+        />
+      </div>
+      <label className="block">
+        <span className="text-xl font-semibold tabular-nums">{said}</span>
+        <input
+          type="range"
+          className="range range-lg block w-full"
+          aria-label="Time in the rehearsal"
+          aria-valuetext={said}
+          min={fromMs}
+          max={untilMs}
+          step={HOUR_MS / 2}
+          value={at}
+          onChange={({ target }) => onMove(Number(target.value))}
+        />
+      </label>
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+import type { PlanRehearsalView } from '../../contract/index.ts';
+import { startOfDay } from '../clock/wallClock.ts';
+import { Scroller } from '../parts/Scroller.tsx';
+import { comparedRows, sayMistakes, sayStep } from '../words/rehearsal.ts';
+import { sayMoney } from '../words/supply.ts';
+import { sayMoment } from './planTimes.ts';
+import { pastAt } from './played.ts';
+
+/** Events of a rehearsal up to an hour, latest first. */
+export function Happened({ view, at, zone }: { view: PlanRehearsalView; at: number; zone: string }) {
+  const past = pastAt(view, at);
+  const say = (moment: string) => sayMoment(moment, zone);
+  const today = startOfDay(at, zone);
+  return (
+    <section aria-labelledby="happened" className="space-y-2">
+      <h2 id="happened" className="batten pb-1 text-lg">
+        Events
+      </h2>
+      {past.length === 0 && <p>Nothing yet. Press “Play”.</p>}
+      <Scroller label="Events, latest first">
+        <ol className="max-h-96 space-y-1 overflow-y-auto">
+          {past.map((step) => {
+            const mistakes = sayMistakes(step, say);
+            const isBad = step.kind === 'spoilt' || step.kind === 'refused' || mistakes.length > 0;
+            return (
+              <li
+                key={`${step.at} ${step.kind} ${step.task?.id}`}
+                className={`border-l-4 pl-2 ${isBad ? 'border-error' : 'border-base-300'} ${startOfDay(Date.parse(step.at), zone) === today ? '' : 'opacity-80'}`}
+              >
+                <span className="text-sm tabular-nums">{say(step.at)}</span>
+                <br />
+                {isBad && <strong>{step.kind === 'refused' ? 'Not possible: ' : 'Mistake: '}</strong>}
+                {sayStep(step)}. {mistakes.join(' ')}
+              </li>
+            );
+          })}
+        </ol>
+      </Scroller>
+    </section>
+  );
+}
+
+/** Result of a rehearsal beside that of the plan. */
+export function Outcome(of: {
+  planned: PlanRehearsalView;
+  decided: PlanRehearsalView;
+  hasOrders: boolean;
+  zone: string;
+  currency: Parameters<typeof sayMoney>[1];
+}) {
+  const { planned, decided, hasOrders, zone, currency } = of;
+  const say = (moment: string) => sayMoment(moment, zone);
+  const rows = comparedRows(planned, decided, { moment: say, money: (minor) => sayMoney(minor, currency) });
+  const early = decided.steps.filter(({ task, mistakes }) => task?.kind === 'launch' && mistakes.length > 0);
+  return (
+    <section aria-labelledby="outcome" className="space-y-2">
+      <h2 id="outcome" className="batten pb-1 text-lg">
+        Outcome
+      </h2>
+      <Scroller label="Outcome">
+        <table className="table">
+          <thead>
+            <tr>
+              <th scope="col">In this weather</th>
+              <th scope="col">Following the plan</th>
+              {hasOrders && <th scope="col">With your decisions</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ label, planned: before, decided: after }) => (
+              <tr key={label}>
+                <th scope="row">{label}</th>
+                <td>{before}</td>
+                {hasOrders && <td className={before === after ? '' : 'font-semibold'}>{after}</td>}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroller>
+      {early.map((step) => (
+        <p key={step.at} role="alert" className="border-error border-l-4 pl-3">
+          <strong>{step.task?.boatName} was launched too soon.</strong> {sayMistakes(step, say).join(' ')} The
+          cost above leaves out hauling the boat out and coating it again.
+        </p>
+      ))}
+      <p className="text-sm">
+        Another weather gives another outcome: choose one above and play again. The plan shows the chances
+        over many.
+      </p>
+    </section>
+  );
+}
