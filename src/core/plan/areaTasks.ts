@@ -162,12 +162,16 @@ export class AreaTasks {
     for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
     const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst, workOn];
     const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ends, ...of]);
-    const known = tables.get(key);
-    if (known !== undefined) return known;
-    const near = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
-    const made = later ? later.takes(JSON.stringify([this.#area.id, coat.applyMs, coat.productId, ...of]), near, slots) : near; // biome-ignore format: one line
-    tables.set(key, made);
-    return made;
+    const near = () => {
+      const known = tables.get(key);
+      if (known !== undefined) return known;
+      const made = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
+      tables.set(key, made);
+      return made;
+    };
+    if (!later) return near();
+    const laterKey = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, ...of]);
+    return later.takes(laterKey, { near, ends, slots });
   }
 
   /** As {@link takesByEnd} of the film that is on. */
@@ -312,9 +316,10 @@ export class AreaTasks {
     const { fromMs, slots, later } = this.#horizon;
     const all = this.#endsOf(coat);
     const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
-    const near = dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
-    if (!later) return near;
-    return later.dry(JSON.stringify([this.#area.id, coat.applyMs, coat.productId, coat.factor]), near, slots);
+    const near = () => dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
+    if (!later) return near();
+    const key = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, coat.factor]);
+    return later.dry(key, { near, ends, slots });
   }
 
   #wetUntil(coat: CoatToPlan): number[] {

@@ -1,5 +1,12 @@
 import type { FilmTakes } from './lagTables.ts';
 
+/** A table of the near ends, worked out when it is asked for. */
+interface NearTable<T> {
+  near: () => T[] | null;
+  ends: readonly number[];
+  slots: number;
+}
+
 /**
  * Tables of what films take, by end slot, kept from one weather for the ends far ahead in others: a forecast for the next days
  * changes each morning, what lies beyond them is planned as before.
@@ -12,22 +19,26 @@ export class LaterTables {
   /** Tables are there to be used; before that they are taken down. */
   isKept = false;
 
-  takes(key: string, near: FilmTakes[] | null, slots: number): FilmTakes[] | null {
-    return this.#of(this.#takes, key, near, slots);
+  takes(key: string, table: NearTable<FilmTakes>): FilmTakes[] | null {
+    return this.#of(this.#takes, key, table);
   }
 
-  dry(key: string, near: (number | null)[] | null, slots: number): (number | null)[] | null {
-    return this.#of(this.#dry, key, near, slots);
+  dry(key: string, table: NearTable<number | null>): (number | null)[] | null {
+    return this.#of(this.#dry, key, table);
   }
 
   /** The table with its near ends as given, and those far ahead as they were taken down. */
-  #of<T>(tables: Map<string, T[] | null>, key: string, near: T[] | null, slots: number): T[] | null {
+  #of<T>(tables: Map<string, T[] | null>, key: string, { near, ends, slots }: NearTable<T>): T[] | null {
     if (!this.isKept) {
-      tables.set(key, near);
-      return near;
+      const made = near();
+      tables.set(key, made);
+      return made;
     }
     const kept = tables.get(key);
-    if (!kept || !near) return near;
-    return near.map((each, end) => (end < this.fromSlot || end > slots ? each : (kept[end] ?? each)));
+    // Nothing ends so soon: there is nothing to work out again.
+    if (kept && ends.length === 0) return kept.slice(0, slots + 1);
+    const made = near();
+    if (!kept || !made) return made;
+    return made.map((each, end) => (end < this.fromSlot || end > slots ? each : (kept[end] ?? each)));
   }
 }
