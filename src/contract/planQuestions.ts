@@ -5,7 +5,17 @@ import { id, instant, line, objectOf, oneOf } from './joi.ts';
 /** What is asked of a plan beside the plan itself: changes of its premises, chances, places of a task, files. */
 
 /** Changes that could be made to the plan's premises. */
-export type LeverCode = 'second-person' | 'longer-days' | 'weekends' | 'any-launch-day' | 'tent' | 'heated';
+export type LeverCode =
+  | 'second-person'
+  | 'longer-days'
+  | 'weekends'
+  | 'any-launch-day'
+  | 'tent'
+  | 'heated'
+  /** Every coat whose sheet states airless spray is sprayed. */
+  | 'spray'
+  /** Every step of two coats or more has one less. */
+  | 'one-coat-fewer';
 
 export interface LeverView {
   /** The changes that are made together; none: the plan as it is. */
@@ -61,9 +71,11 @@ const LEVER_CODES: Record<LeverCode, true> = {
   'any-launch-day': true,
   tent: true,
   heated: true,
+  spray: true,
+  'one-coat-fewer': true,
 };
 export const isLeverCode = (text: string): text is LeverCode => Object.hasOwn(LEVER_CODES, text);
-const leverCodes = () => Joi.array().items(oneOf<LeverCode>(LEVER_CODES)).unique().max(6).label('levers');
+const leverCodes = () => Joi.array().items(oneOf<LeverCode>(LEVER_CODES)).unique().max(8).label('levers');
 
 export const leverReply = objectOf<LeverView>({
   levers: leverCodes().required(),

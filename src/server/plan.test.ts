@@ -176,11 +176,15 @@ describe('the plan of a yard', () => {
   it('a launch on Sunday moves it forward; a second pair of hands changes nothing where one waits for the film', async () => {
     await setUp({ boats: [{ boatId: planned.boat.id, wanted: null }] });
     const { levers } = (await server.ask<LeversView>('GET', '/plan/levers')).body;
-    expect(levers).toEqual(['second-person', 'longer-days', 'weekends', 'any-launch-day', 'tent', 'heated']);
+    expect(levers).toEqual(['second-person', 'longer-days', 'weekends', 'any-launch-day', 'tent', 'heated', 'spray', 'one-coat-fewer']); // biome-ignore format: one line
     const by = async (code: string) => (await server.ask<LeverView>('GET', `/plan/with?levers=${code}`)).body;
     const [asItIs, second, anyDay] = await Promise.all(['', 'second-person', 'any-launch-day'].map(by));
     expect(Date.parse(anyDay?.launch ?? '')).toBeLessThan(Date.parse(asItIs?.launch ?? ''));
     expect(second?.launch).toBe(asItIs?.launch);
+    // Two coats instead of three are ready sooner; its sheet states no airless spray, so nothing is sprayed.
+    const [fewer, sprayed] = await Promise.all(['any-launch-day,one-coat-fewer', 'spray'].map(by));
+    expect(Date.parse(fewer?.launch ?? '')).toBeLessThan(Date.parse(anyDay?.launch ?? ''));
+    expect(sprayed?.launch).toBe(asItIs?.launch);
   });
 
   it('draws of the weather are the same for everybody who asks, name the plan they follow, and are bounded', async () => {

@@ -6,7 +6,7 @@ import { useLevers } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { leverNames } from '../words/plan.ts';
+import { LEVER_TAKES, leverNames } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
 import { CheapestWay } from './CheapestWay.tsx';
 import { sayMoment } from './planTimes.ts';
@@ -26,7 +26,11 @@ export function Levers({ view, zone }: { view: PlanView; zone: string }) {
           {({ levers: changes }) => (
             <>
               <LeverTable view={view} zone={zone} changes={changes} />
-              <CheapestWay key={view.key} view={view} changes={changes} />
+              <CheapestWay
+                key={view.key}
+                view={view}
+                changes={changes.filter((code) => code !== 'one-coat-fewer')}
+              />
             </>
           )}
         </QueryBoundary>
@@ -71,6 +75,7 @@ function LeverTable({
           <thead>
             <tr>
               <th scope="col">Change</th>
+              <th scope="col">What it takes</th>
               <th scope="col">Last launch</th>
               <th scope="col" className="text-right">
                 Cost
@@ -84,6 +89,7 @@ function LeverTable({
             {codes.map((code, i) => (
               <tr key={code ?? 'now'}>
                 <th scope="row">{code ? names[code] : 'No change'}</th>
+                <td className="text-sm">{code ? LEVER_TAKES[code] : ''}</td>
                 <Planned row={rows[i]} zone={zone} currency={view.currency} />
               </tr>
             ))}

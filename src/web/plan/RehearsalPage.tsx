@@ -113,7 +113,6 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
                   </div>
                 </div>
                 {at >= untilMs ? (
-                  (
                   <Outcome
                     planned={asPlanned}
                     decided={view}
@@ -121,7 +120,6 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
                     zone={zone}
                     currency={plan.currency}
                   /> // biome-ignore format: one line
-                )
                 ) : (
                   <p>
                     <button type="button" className="btn target" onClick={() => setAtMs(untilMs)}>

@@ -85,7 +85,21 @@ export const leverNames = (show: Units['show']): Record<LeverCode, string> => ({
   'any-launch-day': 'Launch on any day of the week',
   tent: 'A tent over everything outdoors',
   heated: `Everything under cover, heated to ${show(PLAN_ASSUMES.heatedToC, 'temperature')}`,
+  spray: 'Airless spray where the data sheet allows it',
+  'one-coat-fewer': 'One coat fewer in every step of two or more',
 });
+
+/** What each change takes or gives up. */
+export const LEVER_TAKES: Record<LeverCode, string> = {
+  'second-person': 'Another person on the same days',
+  'longer-days': 'Overtime',
+  weekends: 'Overtime, no days off',
+  'any-launch-day': 'A crane at weekends',
+  tent: 'A tent, and time to put it up',
+  heated: 'A heated place and its energy',
+  spray: 'Masking, more paint lost, protection from spray mist; no spraying beside other boats',
+  'one-coat-fewer': 'Gives up film: the system no longer reaches its thickness and wears out sooner',
+};
 
 /** What clashes, from the planner's codes: the part of each before its first space. */
 const WHY: Record<string, string> = {

@@ -14,6 +14,8 @@ const LEVERS: readonly LeverCode[] = [
   'any-launch-day',
   'tent',
   'heated',
+  'spray',
+  'one-coat-fewer',
 ];
 const DAY_MS = 86_400_000;
 

@@ -1,4 +1,11 @@
-import type { ExtraWork, Product, Step, UnplannedCode, WorkView } from '../../../contract/index.ts';
+import type {
+  ExtraWork,
+  LeverCode,
+  Product,
+  Step,
+  UnplannedCode,
+  WorkView,
+} from '../../../contract/index.ts';
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
 import { applyHours, type Method } from '../../../core/film/index.ts';
 import { BARE_STEEL_HOURS } from '../../../core/inspect/index.ts';
@@ -115,6 +122,8 @@ interface Given {
   /** People in the yard, and the longest that they work in one go. */
   hands: number;
   longestMs: number;
+  /** Changes of the premises that are tried. */
+  levers: readonly LeverCode[];
 }
 
 /** One coat of a step over an area of so many m². @throws {AreaLeft} */
@@ -159,6 +168,14 @@ function coatToPlan(
   };
 }
 
+/** A step by the changes tried: sprayed only where its sheet states it. */
+const withLevers = (step: Step, { methods }: Product['sheet'], levers: readonly LeverCode[]): Step =>
+  levers.includes('spray') && methods.includes('airless-spray') ? { ...step, method: 'airless-spray' } : step;
+
+/** Coats of a step by the changes tried: never fewer than one that is still to come. */
+const coatsWith = (coats: number, first: number, levers: readonly LeverCode[]): number =>
+  levers.includes('one-coat-fewer') && coats > 1 ? Math.max(first + 1, coats - 1) : coats;
+
 /** The task of a coat, by its number in its step from 0. */
 export const planCoatId = (areaId: string, stepId: string, coatNo: number): string =>
   `${areaId} ${stepId} ${coatNo}`;
@@ -173,12 +190,14 @@ export function coatsToPlan(given: Given): PlannedCoats {
   const wanted = coatsOfSteps(state);
   const bare =
     state.area.substrate === 'steel' && !clock.film && !state.blast && state.area.oldCoating === null;
-  for (const [i, step] of state.steps.entries()) {
+  for (const [i, asBuilt] of state.steps.entries()) {
     if (i < from) continue;
-    const product = catalogue.latest.get(step.productId);
+    const product = catalogue.latest.get(asBuilt.productId);
     if (!product) throw new AreaLeft('failed', null);
-    const coats = wanted[i] as number;
-    for (let coatNo = i === from ? next.coatNo : 0; coatNo < coats; coatNo++) {
+    const step = withLevers(asBuilt, product.sheet, given.levers);
+    const first = i === from ? next.coatNo : 0;
+    const coats = coatsWith(wanted[i] as number, first, given.levers);
+    for (let coatNo = first; coatNo < coats; coatNo++) {
       const isNext = i === from && coatNo === next.coatNo;
       const wholeM2 = stepAreaM2(step, netAreaOf(state).areaM2);
       const areaM2 = isNext ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;

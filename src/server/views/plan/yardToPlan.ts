@@ -182,7 +182,7 @@ export async function yardToPlan(
     try {
       const hands = people.length;
       const extraWork = setup.extraWork.filter(({ areaId }) => areaId === state.area.id);
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs }); // biome-ignore format: one line
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs, levers }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);
