@@ -119,7 +119,7 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
                     hasOrders={orders.length > 0}
                     zone={zone}
                     currency={plan.currency}
-                  /> // biome-ignore format: one line
+                  />
                 ) : (
                   <p>
                     <button type="button" className="btn target" onClick={() => setAtMs(untilMs)}>
