@@ -110,6 +110,18 @@ test('a page that was open while the server was away shows what it missed', asyn
   await expect(page.getByRole('slider', { name: 'Hour of the air' })).toBeVisible();
 });
 
+test('a part of the page whose download broke off comes by itself: the browser remembers the failure, so the page reloads once', async ({
+  page,
+}) => {
+  let requests = 0;
+  await page.route(/\/assets\/AirPanel[^/]*\.js$/, (route) =>
+    requests++ === 0 ? route.abort() : route.continue(),
+  );
+  await page.goto('/');
+  await expect(page.getByRole('slider', { name: 'Hour of the air' })).toBeVisible();
+  expect(requests).toBeGreaterThan(1);
+});
+
 test('two tabs offline each keep a template: both wait, both arrive, once each', async ({
   page,
   context,

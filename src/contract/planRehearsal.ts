@@ -47,6 +47,7 @@ export interface PlanRehearsalQuery {
   orders?: string;
 }
 
+/** As the core has it. */
 const MOST_ORDERS = 20;
 const orderList = Joi.array()
   .items(

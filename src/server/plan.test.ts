@@ -26,6 +26,7 @@ import type {
   Product,
   TodayView,
 } from '../contract/index.ts';
+import { MOST_ORDERS } from '../core/plan/index.ts';
 import { peopleWith } from './views/plan/premises.ts';
 
 /** A Thursday at noon, a steady 20 °C in a shed: next coat after 10 h, tack-free after 4 h, ready for the water after 48 h. */
@@ -239,6 +240,9 @@ describe('the plan of a yard', () => {
     });
     for (const bad of ['[', '{}', '[{"kind":"stop"}]']) expect((await ask(3, bad)).status, bad).toBe(422);
     expect([(await ask(-1)).status, (await ask(3, [late])).status]).toEqual([422, 422]);
+    const many = (count: number) =>
+      Array.from({ length: count }, () => ({ ...early, kind: 'hold' as const }));
+    expect([(await ask(3, many(MOST_ORDERS))).status, (await ask(3, many(MOST_ORDERS + 1))).status]).toEqual([200, 422]); // biome-ignore format: one line
   });
 
   it('an agreed plan stays: rust that is found comes before the next coat, what it pushes moves and says why, and undo brings it back', async () => {

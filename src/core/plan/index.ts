@@ -20,7 +20,7 @@ export { type PlanFault, planFaults } from './planFaults.ts';
 export { type KeptPlan, type PlanMove, planKeeping } from './planKeeping.ts';
 export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './planYard.ts';
 export type { NoPlan, Plan, PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem.ts';
-export type { Order, RehearsalMistake, RehearsalStep } from './rehearsalSteps.ts';
+export { MOST_ORDERS, type Order, type RehearsalMistake, type RehearsalStep } from './rehearsalSteps.ts';
 export { schedule } from './schedule.ts';
 export { joined, SLOT_MS } from './slots.ts';
 export type { PlanSurface } from './surfaceIn.ts';

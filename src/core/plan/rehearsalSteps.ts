@@ -2,6 +2,9 @@ import type { PlanPerson, PlanTask } from './problem.ts';
 import { joined } from './slots.ts';
 import type { PlannedTask } from './yardToPlan.ts';
 
+/** Decisions in one rehearsal at the most. */
+export const MOST_ORDERS = 20;
+
 /** What somebody decides otherwise than the plan: to begin a task then, or not to begin it before then. */
 export interface Order {
   kind: 'begin' | 'hold';

@@ -53,7 +53,9 @@ export class Jobs {
       return answer.done as Result<Name>;
     } catch (error) {
       if (signal.aborted) throw new JobRefused('', `it took longer than ${this.#longestMs / 1000} s`);
-      if (this.#isStopped) throw new JobRefused('', 'the server is stopping: try again');
+      // A job under way when the pool is taken down: no fault of the job.
+      if (this.#isStopped && !(error instanceof JobRefused || error instanceof QuantityError))
+        throw new JobRefused('', 'the server is stopping: try again');
       throw error;
     } finally {
       this.#running--;

@@ -149,7 +149,7 @@ function Grid(of: {
                       </span>
                       <ul className="space-y-1">
                         {shown.map((entry) => (
-                          <Entry key={entry.text} entry={entry} />
+                          <Entry key={entry.id} entry={entry} />
                         ))}
                       </ul>
                       {own.length > shown.length && <p>{own.length - shown.length} more</p>}
@@ -176,7 +176,7 @@ function DayLists({ days, entries, zone }: { days: readonly number[]; entries: E
           <h3 className="batten pb-1 text-lg">{sayDay(day, zone)}</h3>
           <ul className="space-y-1 pt-1">
             {(entries.get(day) ?? []).map((entry) => (
-              <Entry key={entry.text} entry={entry} />
+              <Entry key={entry.id} entry={entry} />
             ))}
           </ul>
         </section>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { PlanOrder, PlanRehearsalView, PlanTaskView } from '../../contract/index.ts';
+import { MOST_ORDERS } from '../../core/plan/index.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { sayTask } from '../words/plan.ts';
 import { sayWhy } from '../words/rehearsal.ts';
@@ -35,7 +36,9 @@ export function Decide(of: {
       <h2 id="decide" className="batten pb-1 text-lg">
         Decide differently
       </h2>
-      {task ? (
+      {orders.length >= MOST_ORDERS ? (
+        <p>A rehearsal takes up to {MOST_ORDERS} decisions. Undo one to decide again.</p>
+      ) : task ? (
         <>
           <Choice
             label="Task"
@@ -79,7 +82,7 @@ export function Decide(of: {
           <h3 className="font-semibold">Your decisions</h3>
           <ol className="list-decimal pl-5">
             {orders.map((order) => (
-              <li key={`${order.decided} ${order.taskId} ${order.kind}`}>
+              <li key={`${order.decided} ${order.kind} ${order.taskId} ${order.at}`}>
                 {sayMoment(order.decided, zone)}: {nameOf(view, order.taskId)} {cameOf(view, order, zone)}
               </li>
             ))}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { PlanRehearsalView } from '../../contract/index.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -6,36 +7,45 @@ import { sayMoney } from '../words/supply.ts';
 import { sayMoment } from './planTimes.ts';
 import { pastAt } from './played.ts';
 
+/** Events shown at first. */
+const SHOWN = 8;
+
 /** Events of a rehearsal up to an hour, latest first. */
 export function Happened({ view, at, zone }: { view: PlanRehearsalView; at: number; zone: string }) {
   const past = pastAt(view, at);
   const say = (moment: string) => sayMoment(moment, zone);
   const today = startOfDay(at, zone);
+  const [isAll, setAll] = useState(false);
+  const shown = isAll ? past : past.slice(0, SHOWN);
   return (
     <section aria-labelledby="happened" className="space-y-2">
       <h2 id="happened" className="batten pb-1 text-lg">
         Events
       </h2>
       {past.length === 0 && <p>Nothing yet. Press “Play”.</p>}
-      <Scroller label="Events, latest first">
-        <ol className="max-h-96 space-y-1 overflow-y-auto">
-          {past.map((step) => {
-            const mistakes = sayMistakes(step, say);
-            const isBad = step.kind === 'spoilt' || step.kind === 'refused' || mistakes.length > 0;
-            return (
-              <li
-                key={`${step.at} ${step.kind} ${step.task?.id}`}
-                className={`border-l-4 pl-2 ${isBad ? 'border-error' : 'border-base-300'} ${startOfDay(Date.parse(step.at), zone) === today ? '' : 'opacity-80'}`}
-              >
-                <span className="text-sm tabular-nums">{say(step.at)}</span>
-                <br />
-                {isBad && <strong>{step.kind === 'refused' ? 'Not possible: ' : 'Mistake: '}</strong>}
-                {sayStep(step)}. {mistakes.join(' ')}
-              </li>
-            );
-          })}
-        </ol>
-      </Scroller>
+      <ol className="space-y-1">
+        {shown.map((step) => {
+          const mistakes = sayMistakes(step, say);
+          const isBad = step.kind === 'spoilt' || step.kind === 'refused' || mistakes.length > 0;
+          return (
+            <li
+              key={`${step.at} ${step.kind} ${step.task?.id}`}
+              className={`border-l-4 pl-2 ${isBad ? 'border-error' : 'border-base-300'} ${startOfDay(Date.parse(step.at), zone) === today ? '' : 'opacity-80'}`}
+            >
+              <span className="text-sm tabular-nums">{say(step.at)}</span>
+              <br />
+              {step.kind === 'refused' && <strong>Not possible: </strong>}
+              {mistakes.length > 0 && <strong>Mistake: </strong>}
+              {sayStep(step)}. {mistakes.join(' ')}
+            </li>
+          );
+        })}
+      </ol>
+      {past.length > SHOWN && (
+        <button type="button" className="btn target" onClick={() => setAll(!isAll)}>
+          {isAll ? 'Show the latest only' : `Show all ${past.length} events`}
+        </button>
+      )}
     </section>
   );
 }

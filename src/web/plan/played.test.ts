@@ -45,6 +45,10 @@ describe('a rehearsal at a moment', () => {
       ['complete', 1, 1],
       ['afloat', 1, 1],
     ]);
+    // A second coat begun too soon spoils itself, not the one below it.
+    const second = { ...task('b', { end: at(40) }), coatNo: 1 };
+    const tooSoon = { ...view, steps: [step(first, 8, { safeAt: at(14) }), step(second, 38), step(second, 38, { kind: 'spoilt', why: 'too-soon' })] } as PlanRehearsalView; // biome-ignore format: one line
+    expect([39, 41].map((hour) => areasAt(tooSoon, ms(hour))[0]?.done)).toEqual([1, 1]);
     expect(pastAt(view, ms(12)).map(({ kind }) => kind)).toEqual(['spoilt', 'done']);
     expect(nextAt(view, ms(20)).map(({ id }) => id)).toEqual(['a~1', 'launch boat']);
   });

@@ -48,9 +48,10 @@ export function areasAt({ steps }: PlanRehearsalView, atMs: number): PlayedArea[
     if (!task) return [];
     const coats = own.filter(({ kind, task: each }) => kind === 'done' && each?.kind === 'coat');
     const spoilt = own.filter(({ kind }) => kind === 'spoilt');
-    const on = (list: readonly PlanStepView[]) => list.filter(({ task: each, at }) => ms(each?.end ?? at) <= atMs).length; // biome-ignore format: one line
+    const isSpoilt = (id: string | undefined) =>
+      spoilt.some(({ task: each, at }) => each?.id === id && ms(at) <= atMs);
     const state = afloat.has(task.boatId) ? 'afloat' : stateAt(own, atMs);
-    const done = Math.max(0, on(coats) - spoilt.filter(({ at }) => ms(at) <= atMs).length);
+    const done = coats.filter(({ task: each, at }) => ms(each?.end ?? at) <= atMs && !isSpoilt(each?.id)).length; // biome-ignore format: one line
     const all = coats.length - spoilt.length;
     return {
       areaId,

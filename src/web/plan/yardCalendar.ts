@@ -6,6 +6,8 @@ import { sayClock } from './planTimes.ts';
 
 /** An entry of a day in the yard calendar. */
 export interface CalendarEntry {
+  /** Of its own in the whole calendar. */
+  id: string;
   kind: 'launch' | 'wanted' | 'delivery' | 'work';
   text: string;
 }
@@ -18,9 +20,10 @@ function putWork({ tasks }: PlanView, zone: string, put: Put): void {
   for (const task of tasks) {
     const at = task.sandFrom ?? task.start;
     if (task.kind === 'launch')
-      put(Date.parse(at), { kind: 'launch', text: `${sayClock(at, zone)} Launch: ${task.boatName}` }); // biome-ignore format: one line
+      put(Date.parse(at), { id: task.id, kind: 'launch', text: `${sayClock(at, zone)} Launch: ${task.boatName}` }); // biome-ignore format: one line
     else
       put(Date.parse(at), {
+        id: task.id,
         kind: 'work',
         text: `${sayClock(at, zone)} ${task.boatName}, ${task.areaName}: ${sayTask(task)}`,
       });
@@ -38,13 +41,18 @@ export function calendarOf(
     const day = startOfDay(atMs, zone);
     days.set(day, [...(days.get(day) ?? []), entry]);
   };
-  for (const { boatName, wanted } of view.boats)
-    if (wanted) put(Date.parse(wanted), { kind: 'wanted', text: `Launch wanted by: ${boatName}` });
-  for (const { dueOn, receivedAt, archived, supplierId, lines } of trade.purchases) {
+  for (const { boatId, boatName, wanted } of view.boats)
+    if (wanted)
+      put(Date.parse(wanted), {
+        id: `wanted ${boatId}`,
+        kind: 'wanted',
+        text: `Launch wanted by: ${boatName}`,
+      });
+  for (const { id, dueOn, receivedAt, archived, supplierId, lines } of trade.purchases) {
     if (!dueOn || receivedAt !== null || archived) continue;
-    const from = trade.suppliers.find(({ id }) => id === supplierId)?.name;
+    const from = trade.suppliers.find((each) => each.id === supplierId)?.name;
     const packs = lines.reduce((sum, { count }) => sum + count, 0);
-    put(noonOf(dueOn, zone), { kind: 'delivery', text: `Delivery: ${counted(packs, 'pack')}${from ? ` from ${from}` : ''}` }); // biome-ignore format: one line
+    put(noonOf(dueOn, zone), { id, kind: 'delivery', text: `Delivery: ${counted(packs, 'pack')}${from ? ` from ${from}` : ''}` }); // biome-ignore format: one line
   }
   putWork(view, zone, put);
   // A day that has no room for all shows these first.
