@@ -26,7 +26,7 @@ interface Props {
 const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
   accelerator: 'accelerator: sets sooner, shortens the pot life',
   retarder: 'retarder: keeps the edge wet for longer',
-  roller: 'for rolling: lets bubbles out',
+  roller: 'Roller additive: helps bubbles escape',
   other: 'additive',
 };
 
@@ -80,7 +80,7 @@ export function Additives({ sheet, litres, put, planned, onChange }: Props) {
                 <p className="text-sm">
                   {KIND_WORDS[kind]}.{' '}
                   {most === null
-                    ? 'The sheet does not say how much: ask its maker.'
+                    ? 'The data sheet gives no amount. Ask the manufacturer.'
                     : `At most ${Math.round(most * 10) / 10} ml in ${show(litres, 'volume')} (${maxMlPerLitre} ml a litre).`}
                 </p>
                 {kind === 'accelerator' && ml > 0 && (

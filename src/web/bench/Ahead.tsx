@@ -24,7 +24,9 @@ export function Ahead(props: Props) {
       className="border-base-300 border-y py-2"
       onToggle={(event) => setOpen((event.currentTarget as HTMLDetailsElement).open)}
     >
-      <summary className="target cursor-pointer py-2">Two coats, a launch, a damp morning</summary>
+      <summary className="target cursor-pointer py-2">
+        More checks: two coats, launch date, damp surface
+      </summary>
       {open && <Asked {...props} />}
     </details>
   );
@@ -44,7 +46,7 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
       <div className="grid gap-3 sm:grid-cols-2">
         <div>
           <label htmlFor={id} className="label-caps block pb-1">
-            Launch at
+            Launch date and time
           </label>
           <input
             id={id}

@@ -14,7 +14,7 @@ export function BenchChoice() {
   const now = useNow();
   return (
     <div className="space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Bench: what is to be applied?</h1>
+      <h1 className="text-2xl">Bench: choose the next coat</h1>
       <QueryBoundary query={yard}>
         {() => (
           <QueryBoundary query={slip}>

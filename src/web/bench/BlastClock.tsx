@@ -37,7 +37,7 @@ export function BlastClock({ view }: { view: BenchView }) {
       <span className="text-sm">
         {clock.primeBy
           ? 'The clock runs; a new one takes its place.'
-          : 'Prime within four hours, sooner when damp (common practice).'}
+          : 'Prime within 4 hours, sooner in damp air (common practice).'}
       </span>
     </section>
   );

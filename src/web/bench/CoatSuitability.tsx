@@ -47,9 +47,9 @@ function judgeNow(
 }
 
 const SAFE_BY = {
-  'dew-safe': 'safe from dew by its sheet',
+  'dew-safe': 'data sheet: safe from dew',
   'tack-free': 'tack-free by its sheet, which states no time of its own for dew and rain',
-  told: 'as you told it',
+  told: 'your figure',
 } as const;
 
 interface Props {
@@ -182,11 +182,11 @@ export function CoatSuitability(props: Props) {
       )}
       {outlook && <Starts outlook={outlook} now={now} zone={zone} />}
       {view.hours[0]?.marginFalls && (
-        <p>The margin over the dew point is falling: measure again before you start.</p>
+        <p>The margin above the dew point is falling. Measure again before you start.</p>
       )}
       {(asked || outlook?.safeBy === 'told') && (
         <Stepper
-          label="Safe from dew and rain after (ask the maker; not on the sheet)"
+          label="Safe from dew and rain after (not on the data sheet; ask the manufacturer)"
           unit="h"
           value={safeHours ?? 0}
           step={1}

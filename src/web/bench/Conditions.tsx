@@ -157,7 +157,7 @@ export function Conditions(props: Props) {
         </button>
       )}
       <HoursAhead hours={view.hours} zone={zone} />
-      <Suspense fallback={<p className="h-56 p-4">Drawing…</p>}>
+      <Suspense fallback={<p className="h-56 p-4">Loading chart…</p>}>
         <TimeStrip
           title={`${view.area.name}, ${view.boat.name}`}
           areaId={view.area.id}

@@ -60,13 +60,13 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
         {heat && <Heat heat={heat} price={price} setC={inside.heatC} now={now} zone={zone} />}
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
           <NumberField
-            label="Heat to"
+            label="Target temperature"
             quantity="temperature"
             value={inside.heatC}
             onChange={(tempC) => onInside({ ...inside, heatC: whole(tempC, 5, 45) })}
           />
           <NumberField
-            label="Heater"
+            label="Heater power"
             unit="W"
             value={inside.watts}
             onChange={(watts) => onInside({ ...inside, watts: whole(watts, 1, 999_999) })}

@@ -23,7 +23,7 @@ export function LabelCheck({ product, besides = [], disabled, sending, onMixed }
     <>
       <fieldset className="space-y-2">
         <legend className="label-caps pb-1">
-          Stir the base to the bottom of the tin, then read each label
+          Stir the base right to the bottom of the tin. Then check each label.
         </legend>
         {tins.map((tin) => (
           <label
@@ -53,9 +53,7 @@ export function LabelCheck({ product, besides = [], disabled, sending, onMixed }
       >
         {sending ? 'Starting the clocks…' : 'Mixed now: start the clocks'}
       </button>
-      {!allRead && (
-        <p className="text-sm opacity-80">Confirm every label first: two small tins look alike.</p>
-      )}
+      {!allRead && <p className="text-sm opacity-80">Confirm every label first. Small tins look alike.</p>}
     </>
   );
 }

@@ -87,7 +87,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
                   aria-pressed={item.taped === on}
                   onClick={() => tick(item, on)}
                 >
-                  {on ? 'Taped' : 'Untaped'}
+                  {on ? 'Tape on' : 'Tape off'}
                 </button>
               ))}
             </fieldset>
@@ -99,9 +99,9 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
 }
 
 const ANSWERS: readonly (readonly [OldLine, string])[] = [
-  ['tabs', 'Tape tabs are on'],
-  ['heights', 'Heights are written down'],
-  ['none', 'There is no old line'],
+  ['tabs', 'Tape tabs in place'],
+  ['heights', 'Heights written down'],
+  ['none', 'No old line'],
 ];
 
 /** Before the first coat hides the old waterline: is it saved? */
@@ -115,9 +115,10 @@ export function OldLineAsked({ view }: { view: BenchView }) {
   if (!view.askOldLine) return null;
   return (
     <section aria-label="The old waterline" className="border-line space-y-2 border-2 p-3">
-      <p className="text-lg font-semibold">This coat hides the old waterline. Is it saved?</p>
+      <p className="text-lg font-semibold">This coat will hide the old waterline. Have you saved the line?</p>
       <p>
-        Short tape tabs at the stations, or its heights written down: without them it must be struck anew.
+        Put short tape tabs at the stations, or write down the heights. Otherwise the line has to be struck
+        again.
       </p>
       <div className="flex flex-wrap gap-2">
         {ANSWERS.map(([value, word]) => (

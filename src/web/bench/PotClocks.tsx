@@ -66,10 +66,10 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
         <div>
           <p className="lettered text-xl">
             {set
-              ? 'Pot life is over: do not apply it'
+              ? 'Pot life over. Don’t use this pot.'
               : inducting
                 ? 'Standing time: leave it'
-                : 'Ready: apply it'}
+                : 'Ready to apply'}
           </p>
           <p>
             {show(litresInPot(pot.batch), 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (
@@ -113,7 +113,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
           {sets === null
             ? 'Its pot life is not known: stop when it warms or thickens (common practice). '
             : `Pot life ends ${sayTime(sets, zone, now)}. `}
-          Never back into the tin.
+          Never pour leftovers back into the tin.
         </span>
         <button type="button" className="btn target" onClick={() => end('emptied')}>
           Pot is empty

@@ -78,8 +78,8 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
           {thinner.verdict === 'over-limit' &&
             `It is over the sheet's limit of ${percent(thinner.maxFraction ?? 0)}.`}
           {thinner.verdict === 'limit-not-stated' &&
-            'The sheet does not say how much: ask its maker; commonly 5 to 10 % (common practice).'}
-          {thinner.verdict === 'not-on-sheet' && 'The sheet names no thinner: do not add any.'}
+            'The data sheet gives no amount. Ask the manufacturer; 5–10 % is common practice.'}
+          {thinner.verdict === 'not-on-sheet' && 'The data sheet names no thinner. Don’t add any.'}
         </p>
       )}
     </>

@@ -21,7 +21,9 @@ export function Starts({ outlook, now, zone }: Props) {
   if (safeBy === null) return null;
   if (starts.length === 0)
     return (
-      <p className="font-semibold">No start in the days that are known passes until the coat is safe.</p>
+      <p className="font-semibold">
+        No start time in the forecast stays suitable until the coat is safe from dew and rain.
+      </p>
     );
   const day = (at: string | number) =>
     (typeof at === 'number' ? DateTime.fromMillis(at, { zone }) : DateTime.fromISO(at, { zone })).toISODate();
@@ -32,7 +34,7 @@ export function Starts({ outlook, now, zone }: Props) {
     <section aria-label="Starts" className="space-y-1">
       <p>
         {today.length === 0 ? (
-          <strong>No start passes today.</strong>
+          <strong>No suitable start time today.</strong>
         ) : latest ? (
           <>
             The last start that passes today is <strong>{sayTime(latest, zone, now)}</strong>

@@ -97,7 +97,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
               />
             ) : (
               <button type="button" className="btn target" onClick={() => tick(task, 'done')}>
-                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'Long enough' : 'Done'}
+                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'End wait' : 'Done'}
                 <span className="sr-only">: {sayTask(task)}</span>
               </button>
             )}

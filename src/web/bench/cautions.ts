@@ -4,13 +4,12 @@ import type { Hazard } from '../../core/system/index.ts';
 /** What to mind at this step; the product's own safety data sheet and local codes always come first. */
 const CAUTIONS: Record<Hazard, string> = {
   isocyanate:
-    'Isocyanates: fresh organic-vapour and particulate respirator when rolled, air-fed mask when sprayed; nobody unprotected nearby.',
-  solvent: 'Solvent: ventilate, no flame or spark, keep stock outside the boat.',
-  'epoxy-sensitiser': 'Epoxy sensitises: gloves, and no solvent on skin.',
-  biocide: 'Biocides: gloves and eye protection, collect residue; mind local bans.',
-  acid: 'Acid: gloves and eye protection, water at hand.',
-  'oxidising-rags':
-    'Rags of this paint can take fire by themselves: spread them out or keep them under water.',
+    'Isocyanates: wear a fresh organic-vapour and particulate respirator to roll, an air-fed mask to spray. Keep unprotected people away.',
+  solvent: 'Solvent: ventilate, allow no flames or sparks, and keep stock outside the boat.',
+  'epoxy-sensitiser': 'Epoxy is a sensitiser: wear gloves, and never put solvent on skin.',
+  biocide: 'Biocides: wear gloves and eye protection, collect residue, and check local bans.',
+  acid: 'Acid: wear gloves and eye protection, and keep water within reach.',
+  'oxidising-rags': 'Rags with this paint on them can self-ignite. Spread them out or keep them under water.',
   dust: 'Dust: mask, and nothing wet within the same air.',
 };
 

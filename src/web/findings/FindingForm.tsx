@@ -117,14 +117,14 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
           name="areaId"
           label="On"
           choices={[
-            ['', 'no area in particular'],
+            ['', 'no particular area'],
             ...areas.map((area): [string, string] => [area.id, area.name]),
           ]}
         />
         <ReadingFields />
       </div>
       <fieldset>
-        <legend className="label-caps pb-1">Place: pick it on the drawing, or type it</legend>
+        <legend className="label-caps pb-1">Location (select it on the drawing or type it)</legend>
         <div className="grid grid-cols-3 gap-3">
           <QuantityField name="xM" label="From aft" quantity="length" />
           <QuantityField name="zM" label="Above the waterline" quantity="length" />

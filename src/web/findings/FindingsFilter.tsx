@@ -64,7 +64,7 @@ export function FindingsFilter({
         onChange={(search) => onFilter({ ...filter, search })}
       />
       <label className="block">
-        <span className="label-caps block pb-1">In the order of</span>
+        <span className="label-caps block pb-1">Sort by</span>
         <select
           className="select"
           value={filter.sort}

@@ -72,7 +72,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             onSeenFrom={setSeenFrom}
             onPlace={editing ? (place) => setPicked({ ...place, side: seenFrom }) : undefined}
           >
-            {editing && <p className="p-2 text-sm">Pick the place of the finding on the profile.</p>}
+            {editing && <p className="p-2 text-sm">Select the location of the finding on the drawing.</p>}
           </DrawingBoard>
         </div>
         <section aria-labelledby="found" className="space-y-3">
@@ -226,7 +226,7 @@ function MakePart({
         Make it a spot
       </button>
       <button type="button" className="btn btn-sm" onClick={() => make('piece')}>
-        Split the area
+        Split area
       </button>
     </>
   );

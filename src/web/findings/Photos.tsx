@@ -18,7 +18,7 @@ async function smaller(file: File): Promise<Blob> {
   canvas.getContext('2d')?.drawImage(picture, 0, 0, canvas.width, canvas.height);
   return new Promise((resolve, reject) => {
     canvas.toBlob(
-      (blob) => (blob ? resolve(blob) : reject(new Error('the picture could not be read'))),
+      (blob) => (blob ? resolve(blob) : reject(new Error('Couldn’t read the photo'))),
       'image/jpeg',
       0.86,
     );

@@ -57,7 +57,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
       >
         {cuts.transomXM !== null && (
           <NumberField
-            label="Aft of"
+            label="Forward edge of the transom, from aft"
             quantity="length"
             value={cuts.transomXM}
             onChange={(transomXM) => set({ transomXM })}

@@ -24,8 +24,7 @@ export function FeedAreas({
     // Where several areas share a part of the boat, no form can say which has how much of it.
     return m2 !== null && m2 > 0.001 && rivals.length === 1 ? [{ area, m2 }] : [];
   });
-  if (whole.length === 0)
-    return <p>With areas in the survey, these figures can be put beside their other ways.</p>;
+  if (whole.length === 0) return <p>Add areas in the survey to use these sizes there.</p>;
   const way: Estimate['way'] = figures.source === 'mesh' ? 'mesh' : 'offsets';
   const feed = () => {
     const estimates = matches.map(({ area, m2 }) => ({

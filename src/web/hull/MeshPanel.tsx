@@ -62,7 +62,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
     if (!known) return;
     const response = await fetch(`/api/v1/boats/${boat.id}/mesh`);
     if (response.ok) openFile(known.fileName, await response.blob());
-    else setProblem('The file could not be fetched from the server.');
+    else setProblem('Couldn’t load the file from the server. Try again.');
   };
   const record: MeshRecord | null =
     mesh.read && mesh.cut && placement && mesh.file
@@ -162,7 +162,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
         <div className="space-y-4">
           {mesh.cut && (
             <div className="board">
-              <Suspense fallback={<p className="p-4">Fetching the 3-D view…</p>}>
+              <Suspense fallback={<p className="p-4">Loading the 3-D view…</p>}>
                 <MeshView
                   result={mesh.cut}
                   lengthM={boat.dimensions.loaM}
@@ -234,7 +234,7 @@ function Hulls({ table, boat }: { table: OffsetTable; boat: HullFormView['boat']
 function Zones({ zones }: { zones: MeshRecord['zones'] }) {
   const { show } = useUnits();
   return (
-    <Scroller label="Areas of the mesh">
+    <Scroller label="Areas from the mesh">
       <table className="table-sm table">
         <thead>
           <tr>

@@ -37,7 +37,7 @@ export function PlacementFields({
   });
   return (
     <fieldset className="space-y-2">
-      <legend className="lettered pb-1">How it is placed</legend>
+      <legend className="lettered pb-1">Orientation and scale</legend>
       <p className="text-sm">As read it measures {size.join(', ')}. Guessed: check it with the view.</p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
@@ -53,13 +53,13 @@ export function PlacementFields({
           onChange={(up) => set({ up, ...(up[1] === placement.bow[1] && { bow: otherThan(up) }) })}
         />
         <Choice<Axis>
-          label="The bow is at"
+          label="Bow axis"
           value={placement.bow}
           choices={axes.filter(([axis]) => axis[1] !== placement.up[1])}
           onChange={(bow) => set({ bow })}
         />
         <Choice
-          label="Drawn is"
+          label="Mesh covers"
           value={placement.half ? 'half' : 'whole'}
           choices={[
             ['whole', 'the whole hull'],
@@ -74,13 +74,13 @@ export function PlacementFields({
           onChange={(waterlineM) => set({ waterlineM })}
         />
         <NumberField
-          label="Turn: bow up"
+          label="Rotate bow up by"
           unit="°"
           value={placement.trimDeg}
           onChange={(trimDeg) => set({ trimDeg })}
         />
         <NumberField
-          label="Turn: starboard up"
+          label="Rotate starboard side up by"
           unit="°"
           value={placement.heelDeg}
           onChange={(heelDeg) => set({ heelDeg })}

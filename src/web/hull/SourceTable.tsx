@@ -62,7 +62,7 @@ export function SourceTable({
       figures.map((each) => (each.mumfordM2 === null ? '–' : show(each.mumfordM2, 'area'))),
     ],
     ['Waterplane', floats((f) => show(f.waterplaneM2, 'area'))],
-    ['Sinks 1 cm for', floats((f) => show(f.kgPerCm, 'mass', { digits: 0 }))],
+    ['Weight to sink 1 cm', floats((f) => show(f.kgPerCm, 'mass', { digits: 0 }))],
     ['Block coefficient', floats((f) => f.cb.toFixed(3))],
     ['Waterplane coefficient', floats((f) => f.cwp.toFixed(3))],
   ];
@@ -82,7 +82,7 @@ export function SourceTable({
           </thead>
           <tbody>
             <tr>
-              <th scope="row">Drawn and struck by</th>
+              <th scope="row">Used for drawing and waterline</th>
               {figures.map((each) => (
                 <td key={each.source} className="text-right">
                   <input

@@ -47,7 +47,8 @@ export function useMesh(boat: { loaM: number; draughtM: number }) {
         setState((was) => ({
           ...was,
           working: null,
-          problem: 'The mesh could not be worked on: too little memory?',
+          problem:
+            'Couldn’t process the mesh. The device may be out of memory. Close other apps or use a smaller mesh.',
         }));
       made.onmessage = ({ data }: MessageEvent<MeshAnswer>) => {
         if (data.kind === 'written') {

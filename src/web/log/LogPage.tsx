@@ -38,7 +38,7 @@ export function LogPage() {
                     onClick={() => void log.fetchNextPage()}
                   >
                     {log.isFetchingNextPage
-                      ? 'Fetching…'
+                      ? 'Loading…'
                       : `Show older entries (${view.entries.length} of ${view.total} are shown)`}
                   </button>
                 </p>

@@ -11,11 +11,11 @@ export function MaterialsPage() {
   return (
     <div className="space-y-5 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-2xl">Materials: product sheets</h1>
+        <h1 className="text-2xl">Materials: data sheets</h1>
         <div className="flex flex-wrap gap-2">
           <SheetsFile />
           <a className="btn btn-ghost" href="/api/v1/products.csv" download>
-            All as CSV
+            Export (CSV)
           </a>
           <Link className="btn btn-ghost" to="/materials/typical">
             Typical sheets
@@ -36,7 +36,7 @@ export function MaterialsPage() {
               </p>
               <p className="flex flex-wrap gap-3">
                 <Link className="btn btn-primary" to="/materials/typical">
-                  Begin with typical sheets
+                  Start with typical data sheets
                 </Link>
                 <Link className="btn" to="/materials/new">
                   Enter a sheet

@@ -57,7 +57,7 @@ export function MethodFields() {
         </button>
       )}
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <Field name="thinnerName" label="Thinner named" />
+        <Field name="thinnerName" label="Thinner name" />
         <Field name="thinnerLimit" label="Thinner, max" unit="%" inputMode="decimal" />
       </div>
     </div>

@@ -71,10 +71,10 @@ export function PackFields() {
           <Plus size={16} aria-hidden="true" /> Additive
         </button>
         <div className="w-40">
-          <Field name="shelfMonths" label="Keeps unopened" unit="months" inputMode="numeric" />
+          <Field name="shelfMonths" label="Shelf life, unopened" unit="months" inputMode="numeric" />
         </div>
         <div className="w-40">
-          <Field name="openedMonths" label="Keeps once opened" unit="months" inputMode="numeric" />
+          <Field name="openedMonths" label="Shelf life, opened" unit="months" inputMode="numeric" />
         </div>
       </div>
     </section>

@@ -72,8 +72,12 @@ function AirLimits() {
         <QuantityField name="limits.airMaxC" label="Air, max" quantity="temperature" />
         <QuantityField name="limits.surfaceMinC" label="Surface, min" quantity="temperature" />
         <QuantityField name="limits.surfaceMaxC" label="Surface, max" quantity="temperature" />
-        <Field name="limits.rhMax" label="RH, max" unit="%" inputMode="decimal" />
-        <QuantityField name="limits.dewMarginC" label="Above dew point" quantity="temperatureDifference" />
+        <Field name="limits.rhMax" label="RH, maximum" unit="%" inputMode="decimal" />
+        <QuantityField
+          name="limits.dewMarginC"
+          label="Minimum margin above dew point"
+          quantity="temperatureDifference"
+        />
       </div>
       <p className="text-sm opacity-80">
         Empty: not stated. Then 3 °C above dew point (ISO 8502-4 guidance) and RH 85 % (ISO 12944-7 practice)

@@ -46,15 +46,15 @@ export function SheetInsight() {
         </ul>
       ) : (
         <p role="status">
-          {enough ? 'Nothing on it contradicts itself.' : 'Volume solids and film are still to be typed.'}
+          {enough ? 'No contradictions found.' : 'Volume solids and film are still to be typed.'}
         </p>
       )}
       {timed.some((points) => points.length > 0) ? (
-        <Suspense fallback={<p>Drawing…</p>}>
+        <Suspense fallback={<p>Loading chart…</p>}>
           <TimesChart sheet={sheet} />
         </Suspense>
       ) : (
-        <p>Its times are drawn here over temperature, once there are some.</p>
+        <p>Enter times to see them charted against temperature.</p>
       )}
     </section>
   );

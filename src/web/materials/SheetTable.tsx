@@ -60,7 +60,7 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
   const { rows } = table.getRowModel();
   return (
     <div className="space-y-3">
-      <SearchField label="Search by name, family or colour" value={search} onChange={setSearch} />
+      <SearchField label="Search by name, coating type or colour" value={search} onChange={setSearch} />
       <p role="status" className="text-sm">
         {rows.length === sheets.length
           ? `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'}`

@@ -43,7 +43,7 @@ export function SurfaceFields() {
       />
       {states && (
         <fieldset>
-          <legend className="label-caps pb-1">Grounds allowed</legend>
+          <legend className="label-caps pb-1">Permitted surfaces</legend>
           <div className="flex flex-wrap gap-x-5 gap-y-1">
             {[...choices(SUBSTRATES), ...choices(FAMILIES)].map(([value, word]) => (
               <label key={value} className="flex cursor-pointer items-center gap-2 py-1">

@@ -71,7 +71,7 @@ export function DecidingTimes() {
           <legend className="lettered">Overcoat window {i + 1}</legend>
           <div className="grid items-end gap-3 sm:grid-cols-[1fr_10rem_auto]">
             <SelectField name={`overcoat.${i}.by`} label="Coat on top" choices={BY} />
-            <Field name={`overcoat.${i}.keyGrit`} label="Grit, if missed" inputMode="numeric" />
+            <Field name={`overcoat.${i}.keyGrit`} label="Grit if window missed" inputMode="numeric" />
             <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
               Remove window
             </button>
@@ -80,7 +80,7 @@ export function DecidingTimes() {
             <tbody>
               <Row path={`overcoat.${i}.min`} label="Not before" columns={columns} />
               <Row path={`overcoat.${i}.chemicalMax`} label="Without sanding until" columns={columns} />
-              <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint: apply from" columns={columns} />
+              <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint window opens" columns={columns} />
               <Row path={`overcoat.${i}.thumbCloses`} label="Thumbprint window closes" columns={columns} />
             </tbody>
           </Grid>

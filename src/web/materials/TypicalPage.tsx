@@ -40,7 +40,7 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
   const write = useWrite<{ added: number }>({ atForm: true });
   const [chosen, setChosen] = useState<ReadonlySet<Family>>(new Set());
   const families = (Object.keys(FAMILIES) as Family[]).filter((family) => !known.has(nameOf(family)));
-  if (families.length === 0) return <p>All of them are there already.</p>;
+  if (families.length === 0) return <p>All typical data sheets have been added.</p>;
   const add = () =>
     write.mutate(
       {

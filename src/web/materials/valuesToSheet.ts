@@ -30,14 +30,14 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     const opens = table(`${at}.thumbOpens`, 'thumbprint: apply from', rule.thumbOpens);
     const closes = table(`${at}.thumbCloses`, 'thumbprint window closes', rule.thumbCloses);
     if (opens.length > 0 !== closes.length > 0) {
-      read.refuse(`${at}.thumbOpens.0`, 'a thumbprint window needs both when it opens and when it closes');
+      read.refuse(`${at}.thumbOpens.0`, 'Enter both when the thumbprint window opens and when it closes.');
     }
     return {
       by: rule.by,
       min: table(`${at}.min`, 'overcoat minimum', rule.min),
       chemicalMax: chemical.length ? chemical : null,
       thumb: opens.length && closes.length ? { opens, closes } : null,
-      keyGrit: read.optionalNumber(`${at}.keyGrit`, 'key grit', rule.keyGrit),
+      keyGrit: read.optionalNumber(`${at}.keyGrit`, 'Grit if window missed', rule.keyGrit),
     };
   });
   const events: Partial<Record<FilmEvent, CurvePoint[]>> = {};
@@ -91,13 +91,13 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
                 max: read.quantity(`${at}.max`, 'max film', own.max, 'film'),
               }
             : null,
-          thinnerMax: optionalPercent(`${at}.thinner`, 'thinner limit', own.thinner),
+          thinnerMax: optionalPercent(`${at}.thinner`, 'Maximum thinner', own.thinner),
         };
       }),
       thinner: values.thinnerName.trim()
         ? {
             name: values.thinnerName.trim(),
-            maxFraction: optionalPercent('thinnerLimit', 'thinner limit', values.thinnerLimit),
+            maxFraction: optionalPercent('thinnerLimit', 'Maximum thinner', values.thinnerLimit),
           }
         : null,
       inductionMin: read.optionalNumber('induction', 'standing time', values.induction),
@@ -130,7 +130,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       additives: values.additives.map(({ name, kind, max }, i) => ({
         name: name.trim(),
         kind,
-        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'additive, max', max),
+        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'Maximum amount of additive', max),
       })),
       ...(values.parts.length === 1 &&
         values.canLitres.trim() !== '' && {
@@ -140,7 +140,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         coverageM2PerL: read.quantity('coverage', 'coverage', values.coverage, 'spreadingRate'),
       }),
       ...(values.dilution.trim() !== '' && {
-        dilution: read.number('dilution', 'parts of water to one', values.dilution),
+        dilution: read.number('dilution', 'Parts of water to 1 part', values.dilution),
       }),
       ...(values.openedMonths.trim() !== '' && {
         openedMonths: read.number('openedMonths', 'shelf life once opened', values.openedMonths),

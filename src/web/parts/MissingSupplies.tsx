@@ -37,7 +37,7 @@ export function MissingSupplies({ boatId }: { boatId: string }) {
       </ul>
       <p className="pt-2">
         <Link className="link" to={`/materials?boat=${boatId}`}>
-          Need and store of this boat
+          Show needs and stock for this boat
         </Link>
       </p>
     </details>

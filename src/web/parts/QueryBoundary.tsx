@@ -23,7 +23,7 @@ export function QueryBoundary<T>({
   }
   return (
     <p className="p-4 opacity-80" role="status">
-      Fetching…
+      Loading…
     </p>
   );
 }

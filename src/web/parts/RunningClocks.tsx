@@ -10,28 +10,28 @@ import { counted } from '../words/counted.ts';
 
 /** Each kind: what it is called, what its end means, and the button that ends it by hand. */
 const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
-  pot: { word: 'pot', by: 'standing time or pot life ends', end: 'Pot is empty' },
-  blast: { word: 'bare steel', by: 'to be primed by; the first coat ends it' },
-  wait: { word: 'wait', by: 'over by itself', end: 'Long enough' },
-  sanding: { word: 'sanding', by: 'the paper clogs until' },
-  wiped: { word: 'washed', by: 'to be coated by, or wiped again; the coat ends it' },
-  tape: { word: 'tape', by: 'to be off by', end: 'It is off' },
+  pot: { word: 'pot', by: 'End of standing time or pot life', end: 'Pot is empty' },
+  blast: { word: 'bare steel', by: 'Prime by this time. Ends with the first coat.' },
+  wait: { word: 'wait', by: 'Ends automatically.', end: 'End wait' },
+  sanding: { word: 'sanding', by: 'Sandpaper clogs until this time.' },
+  wiped: { word: 'washed', by: 'Coat by this time, or wipe again. Ends with the coat.' },
+  tape: { word: 'tape', by: 'Remove by this time.', end: 'Mark tape removed' },
   'tape-wet': {
     word: 'pull the tape',
-    by: 'while the last coat is wet, at tack-free at the latest; back on itself',
-    end: 'It is off',
+    by: 'Pull while the last coat is wet, or at tack-free at the latest. Pull the tape back on itself.',
+    end: 'Mark tape removed',
   },
-  'dew-safe': { word: 'safe from dew and rain', by: 'by itself' },
-  'tack-free': { word: 'tack-free', by: 'by itself' },
-  sandable: { word: 'sandable', by: 'by itself' },
-  walk: { word: 'walk on it', by: 'by itself; screws and lockers later still' },
+  'dew-safe': { word: 'safe from dew and rain', by: 'Ends automatically.' },
+  'tack-free': { word: 'tack-free', by: 'Ends automatically.' },
+  sandable: { word: 'sandable', by: 'Ends automatically.' },
+  walk: { word: 'Safe to walk on', by: 'Tighten screws and load lockers later than this.' },
   loading: {
     word: 'screws and lockers',
-    by: 'only after days; its sheet states no full cure: ask its maker',
+    by: 'Wait several days. The data sheet gives no full cure time; ask the manufacturer.',
   },
-  immersion: { word: 'earliest launch', by: 'by itself' },
-  'latest-immersion': { word: 'latest launch', by: 'in the water by; the launch ends it' },
-  'full-cure': { word: 'full cure', by: 'screws nipped up and lockers loaded from then' },
+  immersion: { word: 'earliest launch', by: 'Ends automatically.' },
+  'latest-immersion': { word: 'latest launch', by: 'Launch by this time. Ends with the launch.' },
+  'full-cure': { word: 'full cure', by: 'Tighten screws and load lockers from this time.' },
 };
 
 /** On the board films and pots have lines of their own; only what ends soon is said besides. */

@@ -16,7 +16,7 @@ export function GlossaryPage() {
   return (
     <div className="max-w-prose space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">Glossary</h1>
-      <SearchField label="Find a word" value={typed} onChange={setTyped} />
+      <SearchField label="Search terms" value={typed} onChange={setTyped} />
       {terms.length === 0 ? (
         <p role="status">No word here holds “{typed.trim()}”.</p>
       ) : (

@@ -9,9 +9,9 @@ const ROOMS = [
   {
     to: '/tools',
     name: 'Tools',
-    what: 'Readings of tape, salt patch and old paint worked out; blasting by the day; washes by the tank.',
+    what: 'Calculators for replica tape, salt patch, old paint, blasting and wash dilution.',
   },
-  { to: '/glossary', name: 'Glossary', what: 'Every word of the trade on these screens, a sentence each.' },
+  { to: '/glossary', name: 'Glossary', what: 'Trade terms used in this app, explained.' },
 ] as const;
 
 /** What can be looked up: rules, tools, words. */

@@ -24,7 +24,7 @@ export function NoticeSettings() {
   return (
     <section aria-labelledby="notices" className="space-y-3">
       <h2 id="notices" className="batten pb-1 text-lg">
-        Notices on this device
+        Notifications on this device
       </h2>
       <label className="flex items-start gap-3">
         <input
@@ -52,7 +52,7 @@ export function NoticeSettings() {
               checked={settings.sound}
               onChange={(event) => keep({ sound: event.target.checked })}
             />
-            <span>With a sound</span>
+            <span>Play a sound</span>
           </label>
           <div className="grid grid-cols-1 gap-3 sm:grid-cols-3">
             <NumberField

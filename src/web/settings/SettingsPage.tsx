@@ -122,7 +122,7 @@ function YardForm({ yard }: { yard: Yard }) {
           <Field
             name="zone"
             label="Time zone"
-            hint="Such as Europe/London: all times are shown in it"
+            hint="For example Europe/London. All times are shown in this zone."
             list="zones"
           />
           <Field

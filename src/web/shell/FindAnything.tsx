@@ -48,13 +48,13 @@ function Group({
 
 const COMMANDS: readonly Found[] = [
   { to: '/boats/new', name: 'Add a boat' },
-  { to: '/materials/new', name: 'Add a product sheet' },
+  { to: '/materials/new', name: 'Add data sheet' },
   { to: '/materials/buy', name: 'What to buy', of: 'Materials' },
-  { to: '/materials/store', name: 'Store and labels', of: 'Materials' },
+  { to: '/materials/store', name: 'Stock and labels', of: 'Materials' },
   { to: '/materials/count', name: 'Count the store', of: 'Materials' },
-  { to: '/materials/costs', name: 'Cost and quote', of: 'Materials' },
+  { to: '/materials/costs', name: 'Costs and quote', of: 'Materials' },
   { to: '/materials/sheets', name: 'Product sheets', of: 'Materials' },
-  { to: '/weather', name: 'Add weather' },
+  { to: '/weather', name: 'Add weather data' },
   { to: '/rules', name: 'What goes over what', of: 'Reference' },
   { to: '/tools', name: 'Measuring tools', of: 'Reference' },
   { to: '/glossary', name: 'Glossary', of: 'Reference' },
@@ -93,12 +93,12 @@ export function FindAnything({ places, onClose }: { places: PlaceGroups; onClose
             onTake={take}
           />
           <Group heading="Places of this boat" rows={places.boat} onTake={take} />
-          <Group heading="The yard" rows={places.yard} onTake={take} />
-          <Group heading="Commands" rows={COMMANDS} onTake={take} />
+          <Group heading="Yard" rows={places.yard} onTake={take} />
+          <Group heading="Actions and pages" rows={COMMANDS} onTake={take} />
           {typed.trim() !== '' && (
             <>
               <Group
-                heading="Areas, at the bench"
+                heading="Areas (open bench)"
                 rows={boats.flatMap((boat) =>
                   boat.areas.map(({ areaId, areaName }) => ({
                     to: `/bench/${areaId}`,

@@ -30,7 +30,7 @@ export function QueueNotice() {
             answers.
           </p>
           <button type="button" className="btn" onClick={() => void flushQueue()}>
-            Send now
+            Sync now
           </button>
         </div>
       )}
@@ -117,7 +117,7 @@ function SetAside() {
         touched by it.
       </p>
       <button type="button" className="btn" onClick={save}>
-        Save it as a file
+        Save as file
       </button>
       <button type="button" className="btn" onClick={() => void forgetAside()}>
         Forget it

@@ -6,14 +6,16 @@ export function RouteError({ inShell = true }: { inShell?: boolean }) {
   const Around = inShell ? 'div' : 'main';
   return (
     <Around className="max-w-prose space-y-3 p-6">
-      <h1 className="text-2xl">{error ? 'This screen failed' : 'There is nothing at this address'}</h1>
+      <h1 className="text-2xl">
+        {error ? 'Something went wrong on this page' : 'There is nothing at this address'}
+      </h1>
       <p>
         {error
-          ? 'Nothing you logged is lost. Open the board again; if it happens once more, reload the page.'
+          ? 'Everything you logged is still there. Open the board. If this happens again, reload the page.'
           : 'The boat or area may have been archived.'}
       </p>
       <Link className="btn btn-primary" to="/">
-        To the board
+        Open board
       </Link>
     </Around>
   );

@@ -35,7 +35,7 @@ export function WordsHere({ onClose }: { onClose: () => void }) {
         )}
         <div className="flex justify-end gap-2">
           <Link className="btn target" to="/glossary" onClick={onClose}>
-            Whole glossary
+            Open full glossary
           </Link>
           <button type="button" className="btn btn-primary target" onClick={onClose}>
             Close

@@ -96,7 +96,7 @@ function AirNow({ view }: { view: SlipView }) {
       <p>
         No air known for this hour.{' '}
         <Link className="link" to="/weather">
-          Add weather
+          Add weather data
         </Link>
       </p>
     );
@@ -152,7 +152,7 @@ function BoatsAshore({ view }: { view: SlipView }) {
               <span className="lettered block pt-1">{boat.name}</span>
             </Link>
             <span className="block text-sm opacity-80">
-              {boat.areas.length === 0 ? 'no areas yet' : counted(boat.areas.length, 'area')}
+              {boat.areas.length === 0 ? 'No areas yet' : counted(boat.areas.length, 'area')}
             </span>
           </li>
         ))}
@@ -179,13 +179,13 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
           Begin with your boat
         </Link>
         <Link className="btn" to="/materials/typical">
-          Bring sheets: typical ones
+          Add typical data sheets
         </Link>
         <Link className="btn" to="/materials/new">
-          Bring sheets: from the paper
+          Enter a data sheet
         </Link>
         <Link className="btn" to="/weather">
-          Add weather
+          Add weather data
         </Link>
       </p>
     </div>

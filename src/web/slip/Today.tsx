@@ -24,7 +24,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
         {isAgreed ? 'Planned and possible today' : 'Possible today'}
       </h2>
       {placed.length === 0 ? (
-        <p className="font-semibold">No coat that is due passes at any hour of today that is left.</p>
+        <p className="font-semibold">No coat has a suitable start time left today.</p>
       ) : (
         <ol className="space-y-1">
           {placed.map((coat) => (
@@ -121,6 +121,6 @@ function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: numb
   if (safeNotStated)
     return 'its sheet states no time until it is safe from dew and rain; say it at the bench';
   const [first] = starts;
-  if (!first) return 'no start passes until it is safe; the bench says what fails';
+  if (!first) return 'no start time stays suitable until the coat is safe; see the bench for reasons';
   return `fits alone (${sayTime(first.from, zone, now)} to ${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), not beside the others`;
 }

@@ -125,7 +125,12 @@ export function StandForm({
         <SelectField name="side" label="Bears" choices={choices(STAND_SIDES)} />
         <ShiftDay />
         <QuantityField name="xM" label="From aft" quantity="length" />
-        <QuantityField name="zM" label="Above the waterline" quantity="length" hint="Below it: a minus" />
+        <QuantityField
+          name="zM"
+          label="Above the waterline"
+          quantity="length"
+          hint="Use a minus sign below the waterline."
+        />
         <QuantityField name="lengthM" label="Pad along" quantity="length" />
         <QuantityField name="widthM" label="Pad up and down" quantity="length" />
       </div>
@@ -139,7 +144,7 @@ function ShiftDay() {
   const { register } = useFormContext<StandValues>();
   return (
     <label className="min-w-0">
-      <span className="label-caps block pb-1">The yard moves it on</span>
+      <span className="label-caps block pb-1">Planned move date</span>
       <input type="date" className="input w-full" {...register('shiftOn')} />
     </label>
   );
@@ -155,7 +160,7 @@ function Hides({ areas }: { areas: readonly Area[] }) {
   if (offered.length === 0) return <p>With areas in the survey, the stand can say what it hides.</p>;
   return (
     <fieldset>
-      <legend className="label-caps pb-1">Hides a patch of</legend>
+      <legend className="label-caps pb-1">Areas with a hidden patch</legend>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         {offered.map((area) => (
           <label key={area.id} className="flex items-center gap-2">

@@ -112,7 +112,7 @@ function StandList({
                 ? 'Moved away.'
                 : stand.shiftOn
                   ? `The yard moves it on ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
-                  : 'No day is set for moving it.'}
+                  : 'No move date set.'}
             </p>
             {patches.length > 0 && (
               <p>

@@ -24,7 +24,7 @@ export function BuyPage() {
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-2xl">Materials: buy</h1>
+        <h1 className="text-2xl">Materials: purchasing</h1>
         <div className="flex flex-wrap gap-2">
           <a className="btn btn-ghost" href="/api/v1/shopping.pdf" target="_blank" rel="noreferrer">
             Shopping list (PDF)
@@ -106,7 +106,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
 
 const Besides = ({ view }: { view: BuyingView }) => (
   <UsedUp
-    heading="Beside the paint, less what you have of it"
+    heading="Thinner, additives and sundries (subtract what you already have)"
     items={view.besides}
     currency={view.currency}
   />
@@ -143,7 +143,7 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
         {order.orderBy && (
           <span className={`text-base ${late ? 'text-signal font-semibold' : ''}`}>
             {late
-              ? 'wanted sooner than it can be here: order now'
+              ? 'Needed before it can arrive. Order now.'
               : `order by ${sayTime(order.orderBy, zone, now)}`}
           </span>
         )}

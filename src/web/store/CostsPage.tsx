@@ -18,10 +18,10 @@ export function CostsPage() {
   const costs = useCosts(boatId);
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: cost</h1>
+      <h1 className="text-2xl">Materials: costs</h1>
       <MaterialsTabs />
       {slip.data && boats.length === 0 ? (
-        <p>No boat yet: costs are of a boat.</p>
+        <p>No boats yet. Add a boat to see its costs.</p>
       ) : (
         <>
           <div className="max-w-xs">
@@ -77,11 +77,11 @@ function gathered(lines: readonly CostLine[], keyOf: (line: CostLine) => Pick<Ro
   return [...rows.values()].sort((a, b) => Number(a.name === BOAT) - Number(b.name === BOAT));
 }
 
-const BOAT = 'The whole boat';
+const BOAT = 'Whole boat';
 const byArea = (line: CostLine) =>
   line.areaId === null
     ? { name: BOAT, what: line.kind === 'labour' ? line.what : KIND_WORDS[line.kind] }
-    : { name: line.areaName, what: 'Paint and work' };
+    : { name: line.areaName, what: 'Paint and labour' };
 const byStep = (line: CostLine) => ({ name: line.areaId === null ? BOAT : line.areaName, what: line.what });
 
 function Costs({ view }: { view: CostsView }) {
@@ -102,13 +102,13 @@ function Costs({ view }: { view: CostsView }) {
       <CostTable rows={gathered(view.lines, byArea)} money={money} />
       <details>
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
-          Line by line
+          Show all lines
         </summary>
         <CostTable rows={gathered(view.lines, byStep)} money={money} />
       </details>
       <p className="flex flex-wrap gap-3">
         <a className="btn" href={`/api/v1/boats/${view.boatId}/costs.csv`} download>
-          Cost sheet (CSV)
+          Export costs (CSV)
         </a>
       </p>
       <section aria-labelledby="quote" className="space-y-3">

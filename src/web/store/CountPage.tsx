@@ -17,7 +17,7 @@ export function CountPage() {
   const store = useStore();
   return (
     <div className="max-w-3xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: count</h1>
+      <h1 className="text-2xl">Materials: stock count</h1>
       <MaterialsTabs />
       <QueryBoundary query={store}>
         {(view) =>
@@ -120,7 +120,7 @@ function Count({ view }: { view: StoreView }) {
           <p role="status">
             {kept === 'arrived'
               ? 'The count is in the book.'
-              : 'Kept on this device until the server answers.'}
+              : 'Count saved on this device, waiting to sync.'}
           </p>
         )}
         <button
@@ -149,9 +149,13 @@ function CountFile() {
       </h2>
       <p className="flex flex-wrap items-center gap-3">
         <a className="btn" href="/api/v1/lots.csv" download>
-          Count sheet (CSV)
+          Export count sheet (CSV)
         </a>
-        <OpenFile label="Open the filled sheet" accept=".csv,text/csv" onFile={(file) => void read(file)} />
+        <OpenFile
+          label="Import count sheet (CSV)"
+          accept=".csv,text/csv"
+          onFile={(file) => void read(file)}
+        />
       </p>
       {data && (
         <p role="status">

@@ -29,7 +29,7 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
             Labels of {chosen.length} ticked
           </a>
         ) : (
-          <p className="pb-2">Tick the tins that want a label.</p>
+          <p className="pb-2">Select tins to print labels for.</p>
         )}
         {[...patches].map(([areaId, name]) => (
           <a

@@ -24,7 +24,7 @@ interface LotValues {
 export function LotForm({ products, onDone }: { products: readonly Product[]; onDone: () => void }) {
   const [productId, setProductId] = useState(products[0]?.id ?? '');
   const product = products.find(({ id }) => id === productId);
-  if (!product) return <p>No sheet yet: enter the product's sheet first.</p>;
+  if (!product) return <p>No data sheets yet. Add the product’s data sheet first.</p>;
   return (
     <div className="board space-y-4 p-4">
       <div className="max-w-sm">

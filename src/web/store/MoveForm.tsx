@@ -7,10 +7,10 @@ import { useConfirm } from '../parts/Confirm.tsx';
 import { AmountStepper } from './AmountStepper.tsx';
 
 const HAPPENED = [
-  ['counted', 'Counted: so much is in it'],
-  ['received', 'More came in'],
+  ['counted', 'Counted'],
+  ['received', 'Received'],
   ['opened', 'Opened'],
-  ['used', 'Used without a batch'],
+  ['used', 'Used (no batch logged)'],
   ['lent', 'Lent'],
   ['returned', 'Returned'],
   ['spilt', 'Spilt'],
@@ -47,7 +47,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
     );
   const putAway = async () => {
     const sure = await confirm({
-      title: `Put this lot away?`,
+      title: `Archive this lot?`,
       text: `${lot.productName}, ${lot.part}. What moved of it stays on record.`,
       action: 'Put away',
     });

@@ -20,7 +20,7 @@ export function Movements({ zone, now }: { zone: string; now: number }) {
           What moved
         </h2>
         <a className="btn btn-sm btn-ghost" href="/api/v1/movements.csv" download>
-          As CSV
+          Export (CSV)
         </a>
       </div>
       <QueryBoundary query={query}>{(view) => <List view={view} zone={zone} now={now} />}</QueryBoundary>
@@ -33,7 +33,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
   const [all, setAll] = useState(false);
   const write = useWrite();
   const shown = view.movements.filter(({ kind }) => kind !== 'void').slice(0, all ? undefined : FIRST);
-  if (shown.length === 0) return <p>Nothing moved yet.</p>;
+  if (shown.length === 0) return <p>No movements yet.</p>;
   return (
     <>
       <ul className="space-y-2">
@@ -77,7 +77,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
           Show more
         </button>
       )}
-      {all && view.more && <p className="text-sm">Older ones are in the CSV.</p>}
+      {all && view.more && <p className="text-sm">Older movements are in the CSV export.</p>}
     </>
   );
 }

@@ -31,7 +31,7 @@ export function NeedLines({ product, of }: { product: ProductSupply; of: Chosen 
     <QueryBoundary query={query}>
       {({ products }) => {
         const full = products.find(({ productId }) => productId === product.productId);
-        return full ? <Lines product={full} /> : <p>Nothing of it is wanted any more.</p>;
+        return full ? <Lines product={full} /> : <p>No longer needed</p>;
       }}
     </QueryBoundary>
   );

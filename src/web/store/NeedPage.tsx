@@ -29,7 +29,7 @@ export function NeedPage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: need and store</h1>
+      <h1 className="text-2xl">Materials: needs</h1>
       <MaterialsTabs />
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
         <Choice
@@ -107,7 +107,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
         ) : short.length > 0 ? (
           <strong>{counted(short.length, 'product')} short.</strong>
         ) : (
-          <strong>Enough of everything is there or ordered.</strong>
+          <strong>Everything needed is in stock or on order.</strong>
         )}
       </p>
       <div className="flex flex-wrap items-end gap-4">
@@ -130,7 +130,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
           </li>
         ))}
       </ul>
-      {shown.length === 0 && <p>No product of that name is wanted.</p>}
+      {shown.length === 0 && <p>No product matches</p>}
       {view.unknown.length > 0 && (
         <section aria-labelledby="need-unknown" className="space-y-2">
           <h2 id="need-unknown" className="batten pb-1 text-lg">
@@ -156,7 +156,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
 function Legend() {
   return (
     <p className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
-      <span>Upper bar: likely need in full, up to the safe one hatched</span>
+      <span>Upper bar: likely need (solid), safe need (hatched)</span>
       <span>Lower bar: in the store, ordered in outline</span>
       <span>Line: the safe need</span>
     </p>
@@ -181,7 +181,7 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
         </Link>
         {new Set(product.parts.map(({ part }) => part)).size > 1 && (
           <Link className="link text-sm font-normal" to={`/materials/tins/${product.productId}`}>
-            Reconcile its tins
+            Reconcile tins
           </Link>
         )}
       </h2>

@@ -19,7 +19,7 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
   const now = Date.now();
   const nameOf = (id: string) => products.data?.find((each) => each.id === id)?.name ?? '';
   const supplierOf = (id: string | null) =>
-    trade.suppliers.find((each) => each.id === id)?.name ?? 'bought where it was to be had';
+    trade.suppliers.find((each) => each.id === id)?.name ?? 'no supplier recorded';
   if (trade.purchases.length === 0 && !gone) return null;
   return (
     <section aria-labelledby="orders" className="space-y-3">
@@ -28,7 +28,7 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
       </h2>
       {gone && (
         <UndoNotice
-          text="The order was taken off."
+          text="Order deleted."
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/purchases/${gone.id}/restore` },

@@ -21,7 +21,7 @@ export function Prices({ trade }: { trade: TradeView }) {
         </h2>
         <PriceFile />
       </div>
-      <p className="text-sm">A product without a price here goes by the packs on its sheet.</p>
+      <p className="text-sm">Products without a price here use the packs and prices on their data sheet.</p>
       <QueryBoundary query={products}>{(list) => <PriceList trade={trade} products={list} />}</QueryBoundary>
     </section>
   );

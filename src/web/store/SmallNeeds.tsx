@@ -8,7 +8,7 @@ type Way = BuyingView['small'][number]['ways'][number];
 export function SmallNeeds({ view }: { view: BuyingView }) {
   const { show } = useUnits();
   const say = ({ kind, what, cost, left }: Way): string => {
-    const money = cost === null ? 'price not known' : sayMoney(cost, view.currency);
+    const money = cost === null ? 'no price' : sayMoney(cost, view.currency);
     switch (kind) {
       case 'remainder':
         return `${what} stands in the yard: nothing to pay, if the colour serves`;

@@ -36,7 +36,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
           onGone={() => setGone(null)}
         />
       )}
-      {suppliers.length === 0 && <p>None yet. Without one, packs are bought wherever they are to be had.</p>}
+      {suppliers.length === 0 && <p>No suppliers yet. Any supplier’s packs are considered.</p>}
       <ul className="space-y-3">
         {suppliers.map((supplier) =>
           open === supplier.id ? (
@@ -138,7 +138,7 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="name" label="Name" />
         <Field name="delivery" label="A delivery" unit={currency} inputMode="decimal" />
-        <Field name="minOrder" label="Least order" unit={currency} inputMode="decimal" />
+        <Field name="minOrder" label="Minimum order" unit={currency} inputMode="decimal" />
         <Field name="deliveryDays" label="Days to deliver" inputMode="numeric" />
       </div>
       <TextArea name="note" label="Note" />

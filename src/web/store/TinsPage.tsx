@@ -23,12 +23,12 @@ export function TinsPage() {
   const yard = useYard();
   return (
     <div className="max-w-4xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Reconcile the tins</h1>
+      <h1 className="text-2xl">Reconcile tins</h1>
       <MaterialsTabs />
       <QueryBoundary query={products}>
         {(list) => {
           const product = list.find(({ id }) => id === productId);
-          if (!product) return <p>There is no such product.</p>;
+          if (!product) return <p>Product not found.</p>;
           return (
             <QueryBoundary query={tins}>
               {(view) => (
@@ -177,9 +177,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
       )}
       {told && (
         <p role="status">
-          {told === 'arrived'
-            ? 'Both counts are in the book.'
-            : 'Kept on this device until the server answers.'}
+          {told === 'arrived' ? 'Counts saved.' : 'Counts saved on this device, waiting to sync.'}
         </p>
       )}
       <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={log}>

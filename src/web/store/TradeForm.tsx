@@ -116,7 +116,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
         <Field name="labour" label="An hour of work" unit={settings.currency} inputMode="decimal" />
         <Field name="yardDay" label="A day in the yard" unit={settings.currency} inputMode="decimal" />
         <Field name="markup" label="On paint and sundries" unit="%" inputMode="decimal" />
-        <Field name="thinner" label="A litre of thinner" unit={settings.currency} inputMode="decimal" />
+        <Field name="thinner" label="Thinner price per litre" unit={settings.currency} inputMode="decimal" />
       </div>
       <CheckField
         name="useLearned"
@@ -125,7 +125,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       />
       <details>
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
-          Sundries: own rates and prices
+          Sundries: custom rates and prices
         </summary>
         <div className="space-y-3">
           {ITEMS.map((item) => (
@@ -136,7 +136,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
               </p>
               <Field
                 name={`rates.${item}`}
-                label="Own rate"
+                label="Custom rate"
                 inputMode="decimal"
                 placeholder={fieldText(SUNDRIES[item].rate)}
               />

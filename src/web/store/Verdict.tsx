@@ -9,7 +9,7 @@ const pct = (fraction: number) => `${Math.round(Math.abs(fraction) * 100)} %`;
 /** What too much or too little hardener does to a two-pack [T]. */
 const EFFECT = {
   'too-much':
-    'Too much hardener makes the film softer and slower to sand, lets it bloom in damp air and keeps the next coat from holding. Test the coats it went into before anything goes over them.',
+    'Too much hardener makes the film softer and slower to sand. It lets the film bloom in damp air and stops the next coat from adhering. Test the affected coats before overcoating.',
   'too-little':
     'With too little hardener part of the base never cures: the film stays soft for good and must come off. Test the coats it went into before anything goes over them.',
 } as const;

@@ -95,7 +95,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
         <SelectField name="service" label="Exposure" choices={choices(SERVICE_WORDS)} />
         <Surroundings />
-        <SelectField name="oldCoating" label="Old coating" choices={choices(OLD_COATING_WORDS)} />
+        <SelectField name="oldCoating" label="Existing coating" choices={choices(OLD_COATING_WORDS)} />
         <CheckField
           name="highWear"
           label="High wear"
@@ -106,7 +106,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
       <MeasureFields />
       <WaysFields boat={boat} />
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Field name="spread" label="Spread ±" unit="%" inputMode="decimal" />
+        <Field name="spread" label="Uncertainty ±" unit="%" inputMode="decimal" />
         <TextArea name="note" label="Note" rows={1} />
       </div>
       <p className="text-sm opacity-80">
@@ -154,7 +154,7 @@ function Surroundings() {
       {kind === 'heated' && (
         <QuantityField
           name="surroundings.setPointC"
-          label="Set point of the surface"
+          label="Surface temperature (heated)"
           quantity="temperature"
         />
       )}

@@ -20,7 +20,7 @@ const COLUMNS = [
     id: 'substrate',
     header: 'Substrate',
   }),
-  column.accessor('areaM2', { header: 'Area ± spread' }),
+  column.accessor('areaM2', { header: 'Size ± uncertainty' }),
   column.accessor(({ state }) => STATES[state].word, { id: 'state', header: 'State' }),
 ];
 const HEAD_CLASSES: Record<string, string> = { substrate: 'hidden sm:table-cell', areaM2: 'text-right' };
@@ -43,7 +43,7 @@ export function AreaTable({
   return (
     <>
       {rows.length > SEARCHED_FROM && (
-        <SearchField label="Search the areas" value={search} onChange={setSearch} />
+        <SearchField label="Search areas" value={search} onChange={setSearch} />
       )}
       <Scroller label="Areas">
         <StackedTable className="table [&_td]:px-2 [&_th]:px-2">

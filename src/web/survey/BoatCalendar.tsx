@@ -16,9 +16,9 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
     const sure =
       !given ||
       (await confirm({
-        title: 'A new calendar address?',
+        title: 'Create a new calendar link?',
         text: 'Calendars that use the one before get nothing more.',
-        action: 'New address',
+        action: 'Create new link',
       }));
     if (!sure) return;
     make.mutate(
@@ -51,7 +51,7 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
         )}
         <div className="flex flex-wrap gap-2">
           <button type="button" className="btn btn-sm" onClick={() => void ask()}>
-            {given ? 'New address' : 'Make an address'}
+            {given ? 'Create new link' : 'Create link'}
           </button>
           {given && (
             <button type="button" className="btn btn-sm" onClick={() => void takeBack()}>

@@ -19,7 +19,7 @@ export function BoatFields() {
         <SelectField name="kind" label="Kind" choices={choices(KIND_WORDS)} />
       </div>
       {kind === 'parts' ? (
-        <p className="opacity-80">Parts are measured area by area: no main dimensions are asked for.</p>
+        <p className="opacity-80">Parts are measured area by area, so no main dimensions are needed.</p>
       ) : (
         <>
           <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 lg:grid-cols-5">
@@ -30,7 +30,7 @@ export function BoatFields() {
           <DrawnAsTyped />
           <Field
             name="heading"
-            label="The bow points to"
+            label="Heading (optional)"
             hint="Degrees from north, 0 to 360, as she stands: decides which side the sun warms. Empty: not known"
             inputMode="decimal"
           />

@@ -49,7 +49,7 @@ export function BoatProgress({ view }: { view: BoatView }) {
   const stages = stagesOf(view);
   const next = stages.find(({ done, all }) => all === 0 || done < all);
   return (
-    <section aria-label="How far it is" className="space-y-1">
+    <section aria-label="Progress" className="space-y-1">
       <p>
         {stages.map(({ name, done, all }, i) => (
           <span key={name}>

@@ -60,7 +60,7 @@ export function CutOut({
               checked={kind === 'spot'}
               onChange={() => setKind('spot')}
             />
-            A spot that differs: starts bare
+            Spot in a different condition (starts bare)
           </label>
           <label className="flex items-center gap-2">
             <input

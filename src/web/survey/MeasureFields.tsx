@@ -66,14 +66,14 @@ function MeasureLine({ index, onRemove }: { index: number; onRemove: () => void 
           <Field
             name={`${at}.girths`}
             label={`Girths from aft, ${symbol('length')}`}
-            hint="One side, along the skin, with spaces between"
+            hint="One side, measured along the hull surface. Separate the values with spaces."
           />
           <SelectField
             name={`${at}.rule`}
             label="Rule"
             choices={[
-              ['simpson', "Simpson's (odd number of girths)"],
-              ['trapezoid', 'Trapezoid'],
+              ['simpson', 'Simpson’s rule (needs an odd number of girths)'],
+              ['trapezoid', 'Trapezoid rule'],
             ]}
           />
         </div>
@@ -105,7 +105,7 @@ function Sum() {
   const spread = read.percent('spread', 'spread', spreadText ?? '');
   if (lines.length === 0) return <p className="opacity-80">Nothing measured by hand.</p>;
   if (read.errors.length > 0) {
-    return <p className="opacity-80">The area is worked out once every line has its figures.</p>;
+    return <p className="opacity-80">Fill in every line to get the area.</p>;
   }
   try {
     const area = areaFromMeasures({ measures: lines, spread });

@@ -93,7 +93,7 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
           </select>
         </div>
       </div>
-      <Scroller label="Usual areas">
+      <Scroller label="Suggested areas">
         <table className="table-sm table">
           <thead>
             <tr>

@@ -68,7 +68,7 @@ function Survey({ view }: { view: BoatView }) {
   const removeBoat = async () => {
     const sure = await confirm({
       title: `Archive ${boat.name}?`,
-      text: 'Its record and areas are kept in the data folder.',
+      text: 'Its record and areas stay in the data folder.',
       action: 'Archive boat',
     });
     if (!sure) return;
@@ -128,7 +128,8 @@ function Survey({ view }: { view: BoatView }) {
             <AreaTable boatId={boat.id} rows={rows} selectedId={selected?.id} />
           ) : (
             <p>
-              No areas yet. An area is a piece of the boat with one substrate, one system and one history.
+              No areas yet. An area is a part of the boat with one substrate, one coating system and one
+              history.
             </p>
           )}
           <div className="flex flex-wrap gap-3">

@@ -30,11 +30,11 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
   const byRule = () => {
     const { zone, side } = getValues();
     if (!hasHull(boat)) {
-      setNote('A rule of thumb goes by the main dimensions of a hull, and none are known: measure by hand.');
+      setNote('A rule of thumb needs the hull’s main dimensions. Add them, or measure by hand.');
       return;
     }
     const rule = areaByRule({ ...boat, zone, side });
-    setNote(rule ? null : 'No rule of thumb speaks of this part of the boat: measure it.');
+    setNote(rule ? null : 'There’s no rule of thumb for this part of the boat. Measure it instead.');
     if (!rule) return;
     append(
       estimateToValues({ way: 'rule', areaM2: rule.areaM2, spread: rule.spread, basis: rule.basis }, system),
@@ -42,7 +42,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
   };
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-2">Other ways</legend>
+      <legend className="lettered pb-2">Other estimates</legend>
       {fields.map((field, i) => (
         <div
           key={field.id}

@@ -158,7 +158,7 @@ function toShape(values: MeasureValues, at: string, read: FormReader): Shape {
   }
   if (values.kind === 'girths') {
     const texts = values.girths.split(/[\s;]+/).filter(Boolean);
-    if (texts.length === 0) read.refuse(`${at}.girths`, 'girths are empty');
+    if (texts.length === 0) read.refuse(`${at}.girths`, 'Enter the girths');
     shape.girthsM = texts.map((text, i) => read.quantity(`${at}.girths`, `girth ${i + 1}`, text, 'length'));
     shape.rule = values.rule;
   }

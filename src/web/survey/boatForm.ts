@@ -34,6 +34,6 @@ export const valuesToBoat = (values: BoatValues, id: string, read: FormReader): 
   name: values.name.trim(),
   kind: values.kind,
   dimensions: values.kind === 'parts' ? null : valuesToDimensions(values.dimensions, read),
-  headingDeg: read.optionalNumber('heading', 'where the bow points', values.heading),
+  headingDeg: read.optionalNumber('heading', 'heading', values.heading),
   note: values.note,
 });

@@ -137,7 +137,7 @@ describe('an area', () => {
     await user.click(screen.getByRole('button', { name: 'Work out' }));
     // 20 m² by hand ± 5 % and 30 m² by paint ± 10 %: 9 m² lie between 21 and 27.
     expect(await screen.findByText(/disagree by 6(\.0+)? m² more than/)).toBeDefined();
-    await user.click(screen.getByRole('radio', { name: /paint: 30/ }));
+    await user.click(screen.getByRole('radio', { name: /last time: 30/ }));
     await user.click(screen.getByRole('button', { name: 'Save area' }));
     await waitFor(async () => expect((await areaNamed('Two ways')).chosenWay).toBe('paint'));
     const { clocks } = await view(boat);

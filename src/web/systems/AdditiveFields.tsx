@@ -35,9 +35,9 @@ export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<Pr
               onChange={(ml) => put(name, ml)}
               hint={
                 most === undefined
-                  ? 'No longer on its sheet.'
+                  ? 'No longer on the data sheet.'
                   : most === null
-                    ? 'The sheet does not say how much: ask its maker.'
+                    ? 'The data sheet gives no amount. Ask the manufacturer.'
                     : `At most ${most} ml a litre by the sheet.`
               }
             />

@@ -38,10 +38,10 @@ export function CoatByCoatFields({ index }: { index: number }) {
           <div className="w-52">
             <Field
               name={`${at}.spacing`}
-              label="Own spacing between coats"
+              label="Minimum time between coats"
               unit="h"
               inputMode="decimal"
-              hint="Empty: as the sheet allows"
+              hint="Leave empty to follow the data sheet."
             />
           </div>
           <label className="target inline-flex items-center gap-2">
@@ -60,7 +60,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
                     name={`${at}.grits.${coat - 1}`}
                     label={`Sanded before coat ${coat + 1}, grit`}
                     inputMode="numeric"
-                    hint="Empty: not sanded"
+                    hint="Leave empty for no sanding."
                   />
                 </div>
               )}

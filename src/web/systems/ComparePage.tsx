@@ -173,9 +173,12 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
       'Surface no colder than',
       cells((f) => (f.coldestC === null ? 'not stated' : show(f.coldestC, 'temperature'))),
     ],
-    ['RH no higher than', cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`))],
     [
-      'Above dew point by',
+      'Maximum humidity (RH)',
+      cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`)),
+    ],
+    [
+      'Minimum margin above dew point',
       cells((f) => (f.dewMarginC === null ? 'not stated' : show(f.dewMarginC, 'temperatureDifference'))),
     ],
   ];

@@ -33,7 +33,7 @@ export function NearestFine({
   if (!found) {
     return (
       <p className="border-line border-2 p-3">
-        The rules know no way over what lies there: it has to come off first, or be tried on a test patch.
+        No allowed system goes over the existing coating. Remove it first, or do a test patch.
       </p>
     );
   }

@@ -29,7 +29,7 @@ export function OwnRatioFields({
           </div>
         ))}
         <div className="min-w-56 grow">
-          <Field name={`steps.${index}.ownReason`} label="Why not the sheet's ratio" />
+          <Field name={`steps.${index}.ownReason`} label="Reason for the custom ratio" />
         </div>
       </div>
       <p className="pt-1 text-sm">

@@ -75,12 +75,12 @@ export function RulesPage() {
       {picked && <Reason picked={picked} judged={judge(picked.below, picked.lay)} />}
       <OverOne judge={judge} onPick={setPicked} picked={picked} />
       <div className="hidden sm:block">
-        <Scroller label="Families over families">
+        <Scroller label="Compatibility table">
           <table className="border-collapse text-xs">
             <thead>
               <tr>
                 <th scope="col" className="p-1 text-left">
-                  below ↓ applied over it →
+                  Below ↓ Above →
                 </th>
                 {ALL.map((lay) => (
                   <th key={lay} scope="col" className="h-44 p-0 align-bottom">

@@ -128,9 +128,7 @@ function Judged({ context }: { context: StackContext }) {
           {drawn.length > 0 ? (
             <StackSection steps={drawn} substrate={SUBSTRATES[context.area.substrate]} />
           ) : (
-            <p className="p-6 opacity-80">
-              The coats are drawn here in section, to scale, once there is one.
-            </p>
+            <p className="p-6 opacity-80">Add a coat to see a scale drawing of the system.</p>
           )}
         </div>
         <AirAhead context={context} air={air} onChange={(some) => setTyped({ ...typed, ...some })} />
@@ -165,8 +163,8 @@ function AirAhead({
       forecast && value === forecast.tempC
         ? `of the forecast, ${sayTime(forecast.at, yard.data?.zone ?? 'utc', Date.now())}`
         : value === null
-          ? 'no forecast reaches here: not judged until it is set'
-          : 'as set here; not kept';
+          ? 'No forecast. Not checked until you enter a temperature.'
+          : 'Your value (not saved)';
     return (
       <NumberField
         label={`${word === 'coldest' ? 'Coldest' : 'Hottest'} the surface will be`}

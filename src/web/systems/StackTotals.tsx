@@ -21,9 +21,9 @@ import type { StackContext } from './stackContext.ts';
 import { type StackValues, valuesToStack } from './stackForm.ts';
 
 const PROFILE_FROM: Record<ProfileUnder['from'], string> = {
-  measured: 'measured by tape',
+  measured: 'measured with replica tape',
   sheet: 'the middle of what the sheet wants',
-  typical: 'what mineral grit gives, common practice',
+  typical: 'typical of mineral grit, common practice',
 };
 
 /** What the stack takes: litres a coat and in all, wet film to aim for, and whether a coat is outside its sheet. */
@@ -77,10 +77,10 @@ export function StackTotals({ context }: { context: StackContext }) {
         <thead>
           <tr>
             <th scope="col">Product</th>
-            <th scope="col">Film of all coats</th>
-            <th scope="col">Wet film to aim for</th>
-            <th scope="col">A coat takes</th>
-            <th scope="col">In all, up to</th>
+            <th scope="col">Total dry film</th>
+            <th scope="col">Target wet film</th>
+            <th scope="col">Per coat</th>
+            <th scope="col">Total, upper estimate</th>
           </tr>
         </thead>
         <tbody>

@@ -54,7 +54,7 @@ export function StackVerdict({ judged, context, air }: Props) {
             On {SUBSTRATES[substrate]}
             {oldCoating !== null && ' with old paint on it'}; {SERVICE_WORDS[service].toLowerCase()}.
           </li>
-          <li>Each coat on what lies below it, through bands and washes too.</li>
+          <li>Each coat over the one below, including bands and washes.</li>
           <li>Film, thinner and method of each coat by its own sheet.</li>
           <li>
             {oldCoating === null
@@ -64,7 +64,7 @@ export function StackVerdict({ judged, context, air }: Props) {
           <li>
             {temperatures.length > 0
               ? `Cold and heat to come: ${temperatures.join(' to ')}.`
-              : 'Cold and heat to come are not known here, and not judged.'}
+              : 'No forecast, so temperature wasn’t checked.'}
           </li>
         </ul>
       </Why>

@@ -42,7 +42,8 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
   const remove = async () => {
     const title = `${laid} coats of it are on the boat. Remove the step all the same?`;
     const sure =
-      laid === 0 || (await confirm({ title, text: 'The record keeps them.', action: 'Remove the step' }));
+      laid === 0 ||
+      (await confirm({ title, text: 'The applied coats stay on the record.', action: 'Remove the step' }));
     if (sure) onRemove();
   };
   return (
@@ -93,7 +94,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         )}
       </div>
       <div className="flex flex-wrap items-end gap-2 pt-2">
-        <span className="label-caps pb-2">Colours, in turn</span>
+        <span className="label-caps pb-2">Colours (alternating)</span>
         {sheet.colours.map((colour) => {
           const place = step.colours.indexOf(colour.name);
           return (

@@ -52,13 +52,13 @@ export function Steps({
   const announcements: Announcements = {
     onDragStart: ({ active }) => `Step ${place(active.id)} taken.`,
     onDragOver: ({ over }) => (over ? `Now at place ${place(over.id)} of ${fields.length}.` : undefined),
-    onDragEnd: ({ over }) => (over ? `Put down at place ${place(over.id)}.` : 'Put back.'),
-    onDragCancel: () => 'Put back.',
+    onDragEnd: ({ over }) => (over ? `Put down at place ${place(over.id)}.` : 'Move cancelled.'),
+    onDragCancel: () => 'Move cancelled.',
   };
   return (
     <div>
       {fields.length === 0 && (
-        <p className="pb-3">No coats yet. The first one added goes on the bare surface.</p>
+        <p className="pb-3">No coats yet. The first step you add goes on the surface itself.</p>
       )}
       <DndContext
         sensors={sensors}
@@ -68,7 +68,7 @@ export function Steps({
           announcements,
           screenReaderInstructions: {
             draggable:
-              'Space takes the step, the arrow keys move it, Space puts it down, Escape puts it back.',
+              'Press Space to pick up the step, the arrow keys to move it, Space to drop it, Escape to cancel.',
           },
         }}
       >

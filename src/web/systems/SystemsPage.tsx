@@ -84,7 +84,7 @@ function Systems({
               <span>
                 {clock.areaM2 > 0
                   ? `${show(clock.areaM2, 'area')} ± ${Math.round(clock.spread * 100)} %`
-                  : 'not measured yet'}
+                  : 'Not measured'}
               </span>
               <span>
                 {clock.stepsDone} of {clock.stepsAll} coats on

@@ -103,7 +103,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   return (
     <details className="board p-3" open={steps.length === 0}>
       <summary className="cursor-pointer font-semibold">
-        {steps.length === 0 ? 'Begin from a template' : 'Templates, and this system on other areas'}
+        {steps.length === 0 ? 'Start from a template' : 'Templates, and this system on other areas'}
       </summary>
       <div className="space-y-4 pt-3">
         {offers.some(asksShare) && (
@@ -121,7 +121,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
           </div>
         )}
         <ul className="divide-base-300 divide-y">
-          {offers.length === 0 && <li className="py-1">No template fits this substrate and exposure.</li>}
+          {offers.length === 0 && <li className="py-1">No template for this substrate and exposure.</li>}
           {offers.map((offer) => (
             <li key={offer.key} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2">
               <span className="grow">
@@ -258,7 +258,7 @@ function LayOnOthers({
   if (free.length === 0) return null;
   return (
     <fieldset className="space-y-2">
-      <legend className="label-caps pb-1">Use it on these as well (areas without paint)</legend>
+      <legend className="label-caps pb-1">Copy this system to other areas (unpainted areas only)</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-2">
         {free.map(({ area }) => (
           <label key={area.id} className="flex items-center gap-2">

@@ -24,8 +24,8 @@ export function WhereFields({ index }: { index: number }) {
         <div className="w-48">
           <SelectField
             name={`steps.${index}.order`}
-            label="Worked over the area"
-            choices={[['', 'as it comes'], ...choices(ORDER_WORDS)]}
+            label="Direction"
+            choices={[['', 'any'], ...choices(ORDER_WORDS)]}
           />
         </div>
       </div>

@@ -5,10 +5,10 @@ export const VERDICT_WORDS: Record<Verdict, string> = { fine: 'fine', condition:
 export const VERDICT_SIGNS: Record<Verdict, string> = { fine: '✓', condition: '!', no: '✕' };
 
 export const BOND_WORDS: Record<Bond, string> = {
-  fused: 'chemical bond: inside the window',
-  keyed: 'mechanical bond: sanded',
-  tie: 'by a tie coat',
-  none: 'does not hold',
+  fused: 'chemical bond (inside the overcoat window)',
+  keyed: 'mechanical bond (sanded)',
+  tie: 'bond through a tie coat',
+  none: 'no bond',
 };
 
 export const MARK_WORDS: Record<Mark, string> = {

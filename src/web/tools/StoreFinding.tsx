@@ -48,7 +48,7 @@ export function StoreFinding({
           Save it on
         </label>
         <select id={id} className="select" value={where} onChange={(event) => setWhere(event.target.value)}>
-          <option value="">choose an area</option>
+          <option value="">Choose an area</option>
           {places.map((each) => (
             <option key={each.areaId} value={each.areaId}>
               {each.name}

@@ -6,7 +6,7 @@ import { BlastDayTool, WashDilution } from './washAndBlast.tsx';
 export function ToolsPage() {
   return (
     <div className="space-y-8 p-3 md:p-6">
-      <h1 className="text-2xl">Measuring tools</h1>
+      <h1 className="text-2xl">Tools</h1>
       <div className="grid grid-cols-1 items-start gap-x-10 gap-y-8 xl:grid-cols-2">
         <ReplicaTape />
         <SaltPatch />

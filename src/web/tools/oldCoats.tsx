@@ -34,7 +34,7 @@ export function ConverterTool() {
           disabled={rounds.length === 0}
           onClick={() => setRounds([])}
         >
-          Begin anew
+          Start again
         </button>
       </div>
       {'problem' in found ? (
@@ -57,7 +57,8 @@ export function ConverterTool() {
             />
           )}
           <p className="text-sm opacity-80">
-            Common practice. It is acid: gloves, eyes; the product's safety data sheet comes first.
+            Common practice. Rust converter is acidic: wear gloves and eye protection. Follow the product’s
+            safety data sheet first.
           </p>
         </>
       )}
@@ -87,7 +88,7 @@ export function OldPaintTool() {
           onChange={setSoftens}
         />
         <NumberField label="It is thick" quantity="film" value={microns} onChange={setMicrons} />
-        <NumberField label="Adhesion grade 0–5" value={grade} unit="" onChange={setGrade} />
+        <NumberField label="Adhesion grade (0–5)" value={grade} unit="" onChange={setGrade} />
       </div>
       <output className="block text-lg">Solvent rub: {solventRub(softens === 'yes').why}.</output>
       <StoreFinding

@@ -60,7 +60,7 @@ export function ReplicaTape() {
               {judgeFinding({ ...reading, value: Number(found.value.microns.toFixed(1)) }).reason}
             </strong>
           </output>
-          {found.value.few && <p>One tape is no average: take two or more.</p>}
+          {found.value.few && <p>One tape isn’t enough for an average. Take at least two.</p>}
           {found.value.warning && <p className="text-warning font-semibold">{found.value.warning}</p>}
           <p className="text-sm opacity-80">
             Mean reading less 50 µm of film (ASTM D4417 method C, ISO 8503-5). What the sheet wants decides.

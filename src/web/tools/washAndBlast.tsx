@@ -76,8 +76,8 @@ export function WashDilution() {
 
 const LIMITED: Record<string, string> = {
   'bare-time': 'no metre stands bare longer',
-  blasting: 'the day is over; blasting is what takes it',
-  priming: 'the day is over; priming is what takes it',
+  blasting: 'Limited by the working day; blasting takes most of the time',
+  priming: 'Limited by the working day; priming takes most of the time',
   area: 'that is all of it',
 };
 
@@ -99,12 +99,12 @@ export function BlastDayTool() {
     }),
   );
   return (
-    <Tool title="Blast and prime in a day">
+    <Tool title="Blasting and priming in a day">
       <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-3">
         <NumberField label="Area" quantity="area" value={areaM2} onChange={setArea} />
         <NumberField label="Blasting" unit="m²/h" value={blastM2PerH} onChange={setBlast} />
         <NumberField label="Priming" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
-        <NumberField label="Hours of the day" unit="h" value={hours} onChange={setHours} />
+        <NumberField label="Working hours" unit="h" value={hours} onChange={setHours} />
         <Choice
           label="Steel is"
           value={wash}

@@ -28,7 +28,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
       ) : (
         <>
           <label className="block max-w-md">
-            <span className="label-caps block pb-1">Batten</span>
+            <span className="label-caps block pb-1">Batten stiffness</span>
             <input
               type="range"
               className="range range-sm w-full"
@@ -40,8 +40,8 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
               onChange={(event) => onChange({ stiffness: Number(event.target.value) })}
             />
             <span className="flex justify-between text-sm">
-              <span>limp: through every mark</span>
-              <span>stiff: a straight line</span>
+              <span>flexible (through every mark)</span>
+              <span>stiff (a straight line)</span>
             </span>
           </label>
           <label className="flex items-center gap-2">
@@ -51,7 +51,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
               checked={plan.useFair}
               onChange={(event) => onChange({ useFair: event.target.checked })}
             />
-            The sheet follows the fair line instead of the plane
+            Use the fair line for the mark sheet instead of the plane
           </label>
           {(['port', 'starboard'] as const).map((side) => {
             const marks = plan.madeMarks.filter((mark) => mark.side === side);
@@ -62,10 +62,10 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                 <p className="font-semibold">
                   {side === 'port' ? 'Port' : 'Starboard'}: {marks.length} marks
                 </p>
-                {!fair && <p>Three marks or more on this side can be faired.</p>}
+                {!fair && <p>Add at least three marks on this side to fit a fair line.</p>}
                 {fair && (
                   <>
-                    <Suspense fallback={<p>Drawing…</p>}>
+                    <Suspense fallback={<p>Loading chart…</p>}>
                       <FairChart side={side} fair={fair} />
                     </Suspense>
                     <p>
@@ -74,7 +74,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                         : `Left out as stray: ${fair.line.outliers.map((i) => `${show(fair.marks[i]?.xM ?? 0, 'length')} (${sayHeight(fair.line.residualsMm[i] ?? 0, unit)} ${unit.symbol})`).join(', ')}.`}
                     </p>
                     <details>
-                      <summary className="cursor-pointer underline underline-offset-2">Every mark</summary>
+                      <summary className="cursor-pointer underline underline-offset-2">All marks</summary>
                       <table className="table-xs table max-w-lg">
                         <thead>
                           <tr>

@@ -16,9 +16,9 @@ const KIND_WORDS: Record<MarkKind, string> = {
 };
 
 const ABOVE_HINT: Record<MarkKind, string> = {
-  line: '0: it is the line',
-  sheer: 'how far the line lies below the sheer',
-  'old-line': 'how far the old line lies above the one wanted',
+  line: '0 (the mark is on the line)',
+  sheer: 'Distance from the sheer down to the line',
+  'old-line': 'Height of the old line above the new one',
   fitting: 'its height above the line, from drawings or photographs',
 };
 
@@ -62,7 +62,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
             <thead>
               <tr>
                 <th scope="col">No.</th>
-                <th scope="col">Read on</th>
+                <th scope="col">Mark type</th>
                 <th scope="col">Side</th>
                 <th scope="col">Aft, {symbol('length')}</th>
                 <th scope="col">Reads, {unit.symbol}</th>

@@ -46,10 +46,10 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
           unit={unit.symbol}
           value={plan.slopMm / unit.mm}
           onChange={(value) => onChange({ slopMm: value * unit.mm })}
-          hint="25–75 mm is common practice"
+          hint="Extra height for slop; 25–75 mm is common practice"
         />
         <NumberField
-          label="Station every"
+          label="Station spacing"
           quantity="length"
           value={plan.stationStepM}
           onChange={(stationStepM) => onChange({ stationStepM })}

@@ -38,13 +38,13 @@ export function StripeFields({ plan, struck, onChange }: Props) {
           checked={stripe !== null}
           onChange={(event) => onChange({ stripe: event.target.checked ? USUAL : null })}
         />
-        A stripe above the antifouling
+        Paint a boot stripe above the antifouling
       </label>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        {field('gapMm', 'Gap below it')}
-        {field('heightMm', 'Height, plumb')}
-        {field('bowSweepMm', 'Higher at the bow by')}
-        {field('sternSweepMm', 'Higher at the stern by')}
+        {field('gapMm', 'Gap below the stripe')}
+        {field('heightMm', 'Stripe height (vertical)')}
+        {field('bowSweepMm', 'Extra height at the bow')}
+        {field('sternSweepMm', 'Extra height at the stern')}
       </div>
       {struck?.stripe && widths.length > 0 && (
         <p>

@@ -140,7 +140,7 @@ function ReadMark({
   );
   const off = reading * unit.mm - row.aboveDatumMm;
   return (
-    <section aria-label="The mark you made" className="space-y-2">
+    <section aria-label="Your mark" className="space-y-2">
       <Stepper
         label="Your mark reads"
         value={reading}

@@ -164,7 +164,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
                 onChange={(datum) => change({ datum })}
               />
               <NumberField
-                label="A mark is read to ±"
+                label="Reading error ±"
                 unit={unit.symbol}
                 value={plan.markErrorMm / unit.mm}
                 onChange={(value) => change({ markErrorMm: value * unit.mm })}
@@ -188,7 +188,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           <MadeMarks plan={plan} struck={struck} onChange={change} />
           <div className="max-w-xs">
             <Choice
-              label="Old line, before paint hides it"
+              label="Record of the old line"
               value={plan.oldLine}
               choices={Object.entries(OLD_LINE_WORDS) as [OldLine, string][]}
               onChange={(oldLine) => change({ oldLine })}
@@ -262,7 +262,9 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
               </>
             )}
           </div>
-          {touched && <p className="text-sm">Saved, it can be walked, printed and taken away.</p>}
+          {touched && (
+            <p className="text-sm">Save the waterline to walk the hull, print or export the mark sheet.</p>
+          )}
         </div>
       </div>
       {struck && (

@@ -32,7 +32,7 @@ export function tableOf({ boat, form }: { boat: Hull<Boat>; form: OffsetTable | 
 }
 
 export function tryStrike({ boat, form }: Pick<BoatView, 'boat' | 'form'>, plan: Waterline): Struck {
-  if (!hasHull(boat)) return { problem: 'the main dimensions of the hull are not known' };
+  if (!hasHull(boat)) return { problem: 'Enter the hull’s main dimensions first' };
   try {
     return { line: strikeLine({ form: tableOf({ boat, form }), plan }) };
   } catch (error) {
@@ -47,7 +47,7 @@ const percent = (share: number) => (share > 0.99 ? 'over 99 %' : `${Math.round(1
 export function sayOutliers(outliers: Outliers, names: readonly string[]): string {
   switch (outliers.verdict) {
     case 'agree':
-      return 'The marks agree.';
+      return 'All marks agree.';
     case 'one-is-off':
       return 'One of these marks is off, but with so few it cannot be told which: take one or two more.';
     case 'named': {

@@ -132,7 +132,7 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
   };
   const replace = () =>
     hasToken
-      ? sure(`A new token for ${name}?`, 'The one it has no longer holds.', 'New token', onToken)
+      ? sure(`A new token for ${name}?`, 'The old token stops working.', 'New token', onToken)
       : onToken();
   return (
     <div className="flex flex-wrap gap-2">
@@ -188,7 +188,7 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
         <thead>
           <tr>
             <th scope="col">Ahead</th>
-            <th scope="col">Air, give or take</th>
+            <th scope="col">Air temperature error (±)</th>
             <th scope="col">Hours compared</th>
           </tr>
         </thead>

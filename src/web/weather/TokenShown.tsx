@@ -27,10 +27,10 @@ export function TokenShown({
           className="btn btn-sm"
           onClick={() => void navigator.clipboard?.writeText(token)}
         >
-          Copy the token
+          Copy token
         </button>
         <button type="button" className="btn btn-sm" onClick={onSeen}>
-          I have it
+          Done
         </button>
       </div>
     </div>

@@ -88,7 +88,8 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
         Enter a forecast by hand
       </h2>
       <p>
-        As you heard it. Nights are taken as the colder, days as the warmer end; the air keeps its moisture.
+        For a forecast you have heard. Lowest temperatures fall at night, highest by day; the moisture in the
+        air stays constant.
       </p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
@@ -103,8 +104,13 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
         <NumberField label="For" unit="days" value={days} onChange={changed(setDays)} />
         <NumberField label="Nights down to" quantity="temperature" value={lowC} onChange={changed(setLowC)} />
         <NumberField label="Days up to" quantity="temperature" value={highC} onChange={changed(setHighC)} />
-        <NumberField label="RH at the mean" unit="%" value={rh} onChange={changed(setRh)} />
-        <NumberField label="Rain, 0 for dry" quantity="rain" value={rainMm} onChange={changed(setRainMm)} />
+        <NumberField label="RH at the mean temperature" unit="%" value={rh} onChange={changed(setRh)} />
+        <NumberField
+          label="Rain per hour (0 for dry)"
+          quantity="rain"
+          value={rainMm}
+          onChange={changed(setRainMm)}
+        />
       </div>
       {problem && (
         <p role="alert" className="text-error font-semibold">

@@ -118,7 +118,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
       )}
       {csv.trim() !== '' && !kept && (
         <details open={error !== null}>
-          <summary className="target cursor-pointer py-2">Which column is what</summary>
+          <summary className="target cursor-pointer py-2">Assign columns</summary>
           <Suspense>
             <ColumnChoices
               csv={csv}

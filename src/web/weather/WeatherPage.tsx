@@ -32,7 +32,7 @@ export function WeatherPage() {
             {(data) => (
               <>
                 {data.hours.length > 0 ? (
-                  <Suspense fallback={<p className="h-80 p-4">Drawing…</p>}>
+                  <Suspense fallback={<p className="h-80 p-4">Loading chart…</p>}>
                     <WeatherChart
                       hours={data.hours}
                       now={Date.parse(data.now)}

@@ -55,7 +55,7 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
         {sticks
           ? 'not known while something sticks to the film'
           : at === null
-            ? 'not reached in this cold'
+            ? 'not reached at these temperatures'
             : sayTime(at, zone, now)}
         {at !== null && at > now && `, ${Math.floor(done * 100)} % of the way now`}
         {spread && (
@@ -98,9 +98,9 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
             <thead>
               <tr>
                 <th scope="col">Day</th>
-                <th scope="col">Film, mean</th>
+                <th scope="col">Mean film temperature</th>
                 <th scope="col">Time running</th>
-                <th scope="col">Stood cold</th>
+                <th scope="col">Too cold</th>
                 <th scope="col">Done</th>
               </tr>
             </thead>

@@ -49,7 +49,7 @@ function shownRange(detail: ClockDetail, now: number): { from: number; to: numbe
 const WARNINGS: Record<string, string> = {
   'hotter-than-table':
     'Some hours are hotter than the sheet’s table. Windows open no sooner than at its highest temperature; they close sooner, as its last two times suggest.',
-  'colder-than-table': 'Some hours are colder than the sheet’s table; its line is carried on.',
+  'colder-than-table': 'Some hours are colder than the data sheet covers. Times for them are extrapolated.',
   'stood-cold': 'In some hours the film was below its stop temperature and the clock stood.',
   'heavy-film':
     'By its litres this coat is over one and a half times its typical film: it is slower than its sheet says. Test by hand before you go on.',
@@ -101,7 +101,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       </header>
       {clock.film && <RestsOn productId={clock.film.productId} sheet={clock.film} figures={['window']} />}
       <AreaParts clock={clock} zone={zone} now={now} />
-      {!clock.film && <p>Nothing is applied here yet, so no window runs.</p>}
+      {!clock.film && <p>Nothing applied here yet, so there is no overcoat window.</p>}
       {clock.state === 'no-weather' && (
         <p>
           No temperatures are known.{' '}
@@ -114,9 +114,9 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       {temps && clock.segments.length > 0 && (
         <section aria-labelledby="curve">
           <h2 id="curve" className="batten pb-1 text-lg">
-            Film temperature and window
+            Film temperature and overcoat window
           </h2>
-          <Suspense fallback={<p className="h-72 p-4">Drawing…</p>}>
+          <Suspense fallback={<p className="h-72 p-4">Loading chart…</p>}>
             <TimeStrip
               title={`${clock.areaName}, ${clock.boatName}`}
               areaId={clock.areaId}
@@ -148,7 +148,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       {temps && clock.edges.length > 0 && (
         <section aria-labelledby="why" className="space-y-5">
           <h2 id="why" className="batten pb-1 text-lg">
-            Why then
+            How this was worked out
           </h2>
           {clock.edges.map((edge) => (
             <EdgeWhy
@@ -173,7 +173,9 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
             {events.map((event) => (
               <li key={event.event} className="flex justify-between gap-3">
                 <span>{EDGE_WORDS[event.event]}</span>
-                <strong>{event.at ? sayTime(event.at, zone, now) : 'not in this cold'}</strong>
+                <strong>
+                  {event.at ? sayTime(event.at, zone, now) : 'not reached at these temperatures'}
+                </strong>
               </li>
             ))}
           </ul>

@@ -18,18 +18,18 @@ export const BARE_WORDS: Record<BareKind, string> = {
   transducer: 'Transducer',
   log: 'Log impeller',
   'earth-plate': 'Earth plate',
-  'shaft-face': 'Zinc-backed shaft face',
-  'glue-face': 'Face to be glued',
+  'shaft-face': 'Shaft mating face',
+  'glue-face': 'Bonding face',
   other: 'Other',
 };
 
 /** Why paint is kept off it. */
 export const BARE_WHY: Record<BareKind, string> = {
   anode: 'painted, it protects nothing',
-  transducer: 'thick paint deafens it; only what its maker allows',
+  transducer: 'thick paint blocks the signal; use only what the manufacturer allows',
   log: 'paint stops the wheel',
   'earth-plate': 'painted, it earths nothing',
-  'shaft-face': 'painted, it does not seat',
-  'glue-face': 'glue holds the paint, not the part',
+  'shaft-face': 'a painted face doesn’t seat',
+  'glue-face': 'glue would hold on the paint, not on the part',
   other: '',
 };

@@ -9,7 +9,7 @@ export const KIND_WORDS: Record<Craft, string> = {
   'fin-keel': 'Fin keel',
   'bilge-keel': 'Bilge keels',
   'hard-chine-motor': 'Hard-chine motor boat',
-  'flat-bottomed': 'Flat-bottomed canal or river craft',
+  'flat-bottomed': 'Flat-bottomed canal or river boat',
   'open-dinghy': 'Open dinghy or gig',
   catamaran: 'Catamaran',
   workboat: 'Workboat',
@@ -46,11 +46,11 @@ export const SERVICE_WORDS: Record<AreaInput['service'], string> = {
 };
 
 export const SURROUNDING_WORDS: Record<AreaInput['surroundings']['kind'], string> = {
-  open: 'Open to the sky',
+  open: 'Open (no cover)',
   shaded: 'Shaded',
   tent: 'Tent',
   shed: 'Shed',
-  heated: 'Heated to a set point',
+  heated: 'Heated to a set temperature',
 };
 
 export const SHAPE_WORDS: Record<Shape['kind'], string> = {
@@ -66,21 +66,21 @@ export const WAY_WORDS: Record<AreaWay, string> = {
   rule: 'Rule of thumb',
   offsets: 'Table of offsets',
   mesh: 'Surface mesh',
-  paint: 'Last time’s paint',
+  paint: 'Paint used last time',
 };
 
 export const choices = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
 
 /** What was cut out of an area, and why. */
 export const PART_WORDS: Record<PartKind, string> = {
-  patch: 'patch under a support',
+  patch: 'Patch under a support',
   spot: 'spot, starts bare',
   piece: 'piece, with the coats applied before',
 };
 
 /** What may lie on an area from before. */
 export const OLD_COATING_WORDS: Record<NonNullable<AreaInput['oldCoating']> | '', string> = {
-  '': 'none, or taken off',
+  '': 'none, or removed',
   unknown: 'unknown paint',
   ...FAMILIES,
 };

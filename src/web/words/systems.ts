@@ -30,13 +30,13 @@ export const TASK_WORDS: Record<TaskKind, string> = {
 
 /** What the hand finds on a film. */
 export const FOUND_WORDS: Record<HandFinding, string> = {
-  sticks: 'thumb sticks',
-  prints: 'thumb leaves a print, nothing sticks',
+  sticks: 'sticky to the thumb',
+  prints: 'thumb leaves a print but nothing sticks',
   'no-print': 'thumb leaves no print',
   dents: 'fingernail leaves a dent',
-  hard: 'fingernail leaves none',
-  clogs: 'sanding clogs the paper',
-  powders: 'sanding gives powder',
+  hard: 'fingernail leaves no dent',
+  clogs: 'clogs the sandpaper',
+  powders: 'sands to a powder',
 };
 
 /** How coats are taken off again. */

@@ -47,7 +47,7 @@ export async function drawingAsPng(svg: SVGSVGElement, width = 2400): Promise<Bl
     canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
     return await new Promise((resolvePng, reject) => {
       canvas.toBlob(
-        (blob) => (blob ? resolvePng(blob) : reject(new Error('the picture could not be made'))),
+        (blob) => (blob ? resolvePng(blob) : reject(new Error('Couldn’t create the image. Try again.'))),
         'image/png',
       );
     });

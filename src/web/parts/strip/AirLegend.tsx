@@ -37,7 +37,7 @@ export function AirLegend({
           <svg width="22" height="9" aria-hidden="true">
             <rect width="22" height="9" fill="url(#st-hidden)" stroke="var(--st-hidden)" />
           </svg>
-          gap bridged
+          interpolated
         </span>
       )}
       <span>pale: nine of ten{simulated && '; simulated air'}</span>

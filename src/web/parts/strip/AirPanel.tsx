@@ -37,7 +37,8 @@ interface Props {
 export function AirPanel(props: Props) {
   const now = useMinute();
   const { data, isError } = useStripAir(props.areaId, props.store, now);
-  if (!data) return <p className="h-28 p-2 text-sm">{isError ? 'The air could not be had.' : 'Drawing…'}</p>;
+  if (!data)
+    return <p className="h-28 p-2 text-sm">{isError ? 'The air could not be had.' : 'Loading chart…'}</p>;
   if (data.hours.length === 0) return <p className="p-2 text-sm">No air is known for these days.</p>;
   return (
     <Panel {...props} hours={data.hours} simulated={data.simulated} whose={data.productName} now={now} />

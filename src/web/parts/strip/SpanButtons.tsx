@@ -5,7 +5,7 @@ export function SpanButtons({ store }: { store: SpanStore }) {
   const moved = useSpan(store) !== store.home();
   const buttons = [
     ['Earlier', '‹', () => store.pan(-0.5)],
-    ['Closer', '+', () => store.zoom(2)],
+    ['Zoom in', '+', () => store.zoom(2)],
     ['Wider', '−', () => store.zoom(0.5)],
     ['Later', '›', () => store.pan(0.5)],
   ] as const;

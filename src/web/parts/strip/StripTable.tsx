@@ -41,7 +41,7 @@ export function StripTable({
   );
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
-      <Scroller label="Lanes as a table">
+      <Scroller label="Overcoat windows (table)">
         <StackedTable className="table-sm table">
           <caption className="text-left font-semibold">Films</caption>
           <thead>

@@ -15,7 +15,7 @@ export async function saveStrip(
   try {
     flushSync(() => root.render(<StripFigure {...figure} />));
     const svg = sheet.querySelector('svg');
-    if (!svg) throw new Error('the strip could not be drawn');
+    if (!svg) throw new Error('Couldn’t draw the timeline. Try again.');
     const content =
       kind === 'svg'
         ? new Blob([drawingAsSvg(svg)], { type: 'image/svg+xml' })
