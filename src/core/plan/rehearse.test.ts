@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { cases } from '../../../test/cases.ts';
+import { diceOf } from '../../../test/planProblems.ts';
 import { SHED_FROM, shedHours, shedYard } from '../../../test/weatherYards.ts';
 import type { AirHour } from '../air/index.ts';
 import { followPlan, type Order, planYard, type RehearsalStep, rehearse, WEATHER_ERRORS, type WeatherYard, yardInWeather } from './index.ts'; // biome-ignore format: one line
@@ -116,4 +118,64 @@ it('a coat begun in the rain is spoilt by the rain', () => {
   expect(of(steps, 'spoilt')).toMatchObject([{ task: { id: coat(0) }, by: 'rain' }]);
   expect(harmed).toBe(1);
   expect(() => rehearse(wet, 0, [begin(coat(0), Number.NaN)])).toThrow(/time of a decision/);
+});
+
+/** Whatever somebody decides: what the world allows nobody to do is not done. */
+describe('whatever is decided', () => {
+  const { of: yard, plan } = usual;
+  const people = yard.yard.people;
+  const tasks = plan.tasks.filter(({ kind }) => kind !== 'film');
+  const endMs = Math.max(...tasks.map((task) => task.endMs));
+  /** Some tasks begun or held at times of their own. */
+  const decisions = (seed: number): Order[] => {
+    const dice = diceOf(seed);
+    return Array.from({ length: 1 + dice.below(3) }, () => {
+      const { id } = tasks[dice.below(tasks.length)] as (typeof tasks)[number];
+      const slots = Math.round((endMs - SHED_FROM) / (HOUR_MS / 2));
+      const atMs = SHED_FROM + (dice.below(slots) * HOUR_MS) / 2;
+      return dice.below(2) === 0
+        ? begin(id, atMs)
+        : { kind: 'hold' as const, taskId: id, atMs: atMs + dice.below(96) * HOUR_MS, decidedMs: atMs };
+    });
+  };
+
+  it('nobody is in two places or at work at night, coats come one after the other, and no coat comes too soon of itself', () => {
+    for (let seed = 0; seed < cases(6, 60); seed++) {
+      const orders = decisions(seed);
+      const { steps, harmed, launches, cost } = rehearse({ ...usual, errors: WEATHER_ERRORS }, seed, orders);
+      const said = `seed ${seed}: ${JSON.stringify(orders)}`;
+      const all = steps.filter((step) => step.kind === 'done').sort((a, b) => a.startMs - b.startMs);
+      for (const { id, free } of people) {
+        const own = all.filter(({ crew }) => crew.includes(id)).sort((a, b) => a.fromMs - b.fromMs);
+        own.forEach((step, i) => {
+          expect(step.fromMs, said).toBeGreaterThanOrEqual(own[i - 1]?.endMs ?? 0);
+          expect(
+            free.some(({ fromMs, toMs }) => fromMs <= step.fromMs && step.endMs <= toMs),
+            said,
+          ).toBe(true);
+        });
+      }
+      const coats = all.filter(({ task }) => task.kind === 'coat');
+      coats.forEach((step, i) => {
+        const below = coats[i - 1];
+        if (!below) return;
+        expect(step.startMs, said).toBeGreaterThanOrEqual(below.endMs);
+        // Only what somebody began in any case is on a film that is not ready: and then it says so, and is applied again.
+        const isSoon = below.readyMs !== null && step.startMs < below.readyMs;
+        const isSaid = step.mistakes.some(({ code }) => code === 'too-soon');
+        if (!step.isOrdered) expect([step.mistakes, isSoon], said).toEqual([[], false]);
+        else if (below.readyMs !== null) expect(isSaid, said).toBe(isSoon);
+        if (isSaid) expect(of(steps, 'spoilt').some((each) => each.kind === 'spoilt' && each.task.id === step.task.id), said).toBe(true); // biome-ignore format: one line
+      });
+      expect(of(steps, 'spoilt'), said).toHaveLength(harmed);
+      const launch = all.find(({ task }) => task.kind === 'launch');
+      expect(launch?.startMs ?? null, said).toBe(launches.boat ?? null);
+      expect(cost === null, said).toBe(launch === undefined);
+      for (const { kind, taskId, atMs } of orders) {
+        const step = all.find(({ task, isOrdered }) => task.id === taskId && isOrdered);
+        if (kind === 'begin' && step && orders.filter((each) => each.taskId === taskId).length === 1)
+          expect(step.startMs, said).toBe(atMs);
+      }
+    }
+  });
 });
