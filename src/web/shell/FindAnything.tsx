@@ -50,7 +50,7 @@ const COMMANDS: readonly Found[] = [
   { to: '/boats/new', name: 'Add a boat' },
   { to: '/materials/new', name: 'Add data sheet' },
   { to: '/materials/buy', name: 'What to buy', of: 'Materials' },
-  { to: '/materials/store', name: 'Stock and labels', of: 'Materials' },
+  { to: '/materials/store', name: 'Store and labels', of: 'Materials' },
   { to: '/materials/count', name: 'Count the store', of: 'Materials' },
   { to: '/materials/costs', name: 'Costs and quote', of: 'Materials' },
   { to: '/materials/sheets', name: 'Product sheets', of: 'Materials' },

@@ -18,7 +18,7 @@ export function StorePage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: stock</h1>
+      <h1 className="text-2xl">Materials: store</h1>
       <MaterialsTabs />
       <QueryBoundary query={store}>
         {(view) => <Store view={view} zone={yard.data?.zone ?? 'UTC'} />}
