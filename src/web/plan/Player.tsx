@@ -74,7 +74,7 @@ export function Player(of: {
         <span className="text-xl font-semibold tabular-nums">{said}</span>
         <input
           type="range"
-          className="range range-lg block w-full"
+          className="range range-lg mt-2 block w-full"
           aria-label="Time in the rehearsal"
           aria-valuetext={said}
           min={fromMs}

@@ -175,7 +175,7 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
                       name: area.areaName,
                       zone: area.zone,
                       side: area.side === 'port' ? 'both' : area.side,
-                      state: state ? DRAWN_AS[state] : area.state,
+                      state: state && state !== 'waiting' ? DRAWN_AS[state] : area.state,
                       number: i + 1,
                       part: area.part,
                     };
@@ -185,7 +185,7 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
               <ul className="text-sm">
                 {own.map((area) => (
                   <li key={area.areaId}>
-                    <strong>{area.areaName}</strong>: {area.done} of {counted(area.coats, 'coat')} on,{' '}
+                    <strong>{area.areaName}</strong>: {area.done} of {counted(area.coats, 'planned coat')} on,{' '}
                     {PLAYED[area.state]}
                   </li>
                 ))}

@@ -65,9 +65,8 @@ export function areasAt({ steps }: PlanRehearsalView, atMs: number): PlayedArea[
   });
 }
 
-/** The pattern in which the drawing shows each. */
-export const DRAWN_AS: Record<PlayedState, ClockState> = {
-  waiting: 'bare',
+/** The pattern in which the drawing shows each; before any work, the area is as it is now. */
+export const DRAWN_AS: Record<Exclude<PlayedState, 'waiting'>, ClockState> = {
   work: 'keyed',
   applying: 'thumb',
   wet: 'too-soon',
