@@ -71,6 +71,7 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
   const [decisions, setOrders] = useState<PlanOrder[]>([]);
   // The plan moves on while somebody looks at it: decisions from before its start have no place in it.
   const orders = decisions.filter(({ decided }) => decided >= plan.from);
+  const dropped = decisions.length - orders.length;
   const planned = useRehearsal(plan.key, draw, []);
   const decided = useRehearsal(plan.key, draw, orders);
   const [atMs, setAtMs] = useState<number | null>(null);
@@ -98,6 +99,11 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
                   }}
                 />
                 <WeatherAt view={view} at={at} />
+                {dropped > 0 && (
+                  <p role="status">
+                    The plan now starts later. Decisions before its start were removed ({dropped}).
+                  </p>
+                )}
                 <div className="grid gap-6 lg:grid-cols-2">
                   <Boats view={view} at={at} />
                   <div className="space-y-6">
