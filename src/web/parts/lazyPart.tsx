@@ -16,9 +16,15 @@ const answers = (): Promise<boolean> =>
 
 /** Reloads the page, unless that would lose something typed or has just been done. @returns whether the page reloads */
 function reloads(): boolean {
-  const last = Number(sessionStorage.getItem(RELOADED) ?? 0);
-  if (anyUnsaved() || Date.now() - last < RELOAD_AFTER_MS) return false;
-  sessionStorage.setItem(RELOADED, String(Date.now()));
+  if (anyUnsaved()) return false;
+  try {
+    const last = Number(sessionStorage.getItem(RELOADED) ?? 0);
+    if (Date.now() - last < RELOAD_AFTER_MS) return false;
+    sessionStorage.setItem(RELOADED, String(Date.now()));
+  } catch {
+    // Without storage nothing says whether the page has just been reloaded.
+    return false;
+  }
   window.location.reload();
   return true;
 }

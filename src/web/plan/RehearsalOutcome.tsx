@@ -89,13 +89,13 @@ export function Outcome(of: {
       </Scroller>
       {early.map((step) => (
         <p key={step.at} role="alert" className="border-error border-l-4 pl-3">
-          <strong>{step.task?.boatName} was launched too soon.</strong> {sayMistakes(step, say).join(' ')} The
-          cost above leaves out hauling the boat out and coating it again.
+          <strong>{step.task?.boatName} was launched at the wrong time.</strong>{' '}
+          {sayMistakes(step, say).join(' ')} The cost above leaves out hauling the boat out and coating it
+          again.
         </p>
       ))}
       <p className="text-sm">
-        Another weather gives another outcome: choose one above and play again. The plan shows the chances
-        over many.
+        Choose another simulated weather above to see another outcome. The plan shows the chances over many.
       </p>
     </section>
   );

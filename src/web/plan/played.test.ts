@@ -61,6 +61,12 @@ describe('a rehearsal at a moment', () => {
     );
     expect(sayStep(sanded)).toMatch(/started \(Ann\), after sanding: the window had closed$/);
     expect(sayMistakes(early, say)).toEqual(['Too soon: the paint was ready from 07:00.']);
+    // A boat that floats too late has no window to sand for: its antifouling dried out.
+    const late = { ...early, mistakes: [{ code: 'too-late' as const, at: at(7) }] };
+    expect(sayMistakes(late, say)).toEqual(['Too late: the paint had to be in the water by 07:00.']);
+    expect(sayMistakes({ ...late, task: first }, say)[0]).toMatch(
+      /window closed 07:00, and the film wasn’t sanded/,
+    );
     const never = { ...view, cost: null, launches: [{ boatId: 'boat', boatName: 'Curlew', at: null }] };
     const rows = comparedRows(view, never, { moment: say, money: (minor) => `${minor} c` });
     expect(rows.slice(0, 3).map(({ planned, decided }) => [planned, decided])).toEqual([

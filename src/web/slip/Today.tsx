@@ -64,7 +64,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
       )}
       {isAgreed ? (
         <p className="text-sm">
-          Planned times are those of the agreed plan.{' '}
+          Planned times are those of the agreed plan. The work of the day shows what has moved since.{' '}
           <Link className="link" to="/plan/today">
             Open the work of the day
           </Link>

@@ -23,8 +23,10 @@ const MISTAKES: Record<
 > = {
   'too-soon': (at, isLaunch) =>
     `Too soon: ${isLaunch ? 'the paint was' : 'the film below was'} ready ${at ? `from ${at}` : 'much later'}.`,
-  'too-late': (at) =>
-    `Too late: the overcoating window closed${at ? ` ${at}` : ''}, and the film wasn’t sanded.`,
+  'too-late': (at, isLaunch) =>
+    isLaunch
+      ? `Too late: the paint had to be in the water${at ? ` by ${at}` : ' sooner'}.`
+      : `Too late: the overcoating window closed${at ? ` ${at}` : ''}, and the film wasn’t sanded.`,
   dust: () => 'Dust landed on a wet film nearby.',
   weather: () => 'The weather was outside a limit of the data sheet before the coat was safe.',
 };
