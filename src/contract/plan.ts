@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { between, id, instant, line, objectOf, oneOf, title, version } from './joi.ts';
+import { MOST_PLANNED } from './planLimits.ts';
 
 /** Somebody who works on the boats: on these days of the week (1 Monday … 7 Sunday), from this hour to that. */
 export interface PlanPersonInput {
@@ -8,6 +9,8 @@ export interface PlanPersonInput {
   days: number[];
   fromHour: number;
   toHour: number;
+  /** Illness, holiday: no work in these times, whatever the day. Left out: none. */
+  away?: { from: string; to: string }[];
 }
 
 /** Work, or a wait, before the next coat of an area. */
@@ -67,23 +70,23 @@ const hour = (label: string) => between(label, 0, 24).multiple(0.5).required();
 /** An hour of the day after another. */
 const later = (label: string, than: string) => hour(label).greater(Joi.ref(than));
 
+const awayTime = objectOf<{ from: string; to: string }>({
+  from: instant().label('away from').required(),
+  to: instant().label('back at').required(),
+})
+  .custom((away: { from: string; to: string }, helpers) =>
+    away.from < away.to ? away : helpers.error('away.order'),
+  )
+  .messages({ 'away.order': 'back at must be after away from' });
+
 const person = objectOf<PlanPersonInput>({
   id: id().required(),
   name: title('name').required(),
   days: weekdays('day of work'),
   fromHour: hour('start of work (hour)'),
   toHour: later('end of work (hour)', 'fromHour'),
+  away: Joi.array().items(awayTime).max(MOST_PLANNED.away).label('times away'),
 });
-
-/** Boats and people that a plan takes. */
-export const MOST_PLANNED = {
-  boats: 12,
-  people: 8,
-  pins: 200,
-  extraWork: 40,
-  agreed: 5,
-  tasks: 5000,
-} as const;
 
 const taskId = () => line('task', 1, 200).required();
 const extraWork = objectOf<ExtraWork>({

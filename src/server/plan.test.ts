@@ -84,6 +84,12 @@ describe('the plan of a yard', () => {
     expect(new Set(coatsOf(await plan()).map(({ start }) => [0, 6].includes(new Date(start).getUTCDay())))).toEqual(new Set([true])); // biome-ignore format: one line
     const wrong = await setUp({ people: [{ ...person, fromHour: 17, toHour: 8 }] });
     expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([422, 'people.0.toHour']);
+    // Ill until the second Monday: the first coat waits for somebody to be there, and hours while nobody is are nobody's.
+    const gone = { from: '2026-05-13T00:00:00.000Z', to: '2026-05-25T10:00:00.000Z' };
+    expect((await setUp({ people: [{ ...person, away: [gone] }] })).status).toBe(200);
+    expect(coatsOf(await plan()).every(({ start }) => start >= gone.to)).toBe(true);
+    const back = await setUp({ people: [{ ...person, away: [{ from: gone.to, to: gone.from }] }] });
+    expect([back.status, back.body.errors?.[0]]).toEqual([422, { path: 'people.0.away.0', message: 'back at must be after away from' }]); // biome-ignore format: one line
     // Two of one name could not be told apart in the plan, nor in their calendars.
     const twins = await setUp({ people: [person, { ...person, id: uuidv7() }] });
     expect([twins.status, twins.body.errors?.[0]?.path]).toEqual([422, 'people.1']);

@@ -1,6 +1,7 @@
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, PlanSetup, PlanView } from '../../contract/index.ts';
+import { MOST_PLANNED } from '../../contract/planLimits.ts';
 import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
 import { PLAN_ASSUMES } from '../../core/plan/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
@@ -20,7 +21,14 @@ const HALF_HOURS = Array.from({ length: 49 }, (_, i): [string, string] => [
 ]);
 
 interface Values {
-  people: { id: string; name: string; from: string; to: string; days: boolean[] }[];
+  people: {
+    id: string;
+    name: string;
+    from: string;
+    to: string;
+    days: boolean[];
+    away: { from: string; to: string }[];
+  }[];
   launch: { from: string; to: string; days: boolean[] };
   boats: { boatId: string; boatName: string; isIn: boolean; wanted: string }[];
   late: string;
@@ -53,22 +61,29 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
   const typed = (minor: number) => (minor > 0 ? String(fromMinor(minor, currency)) : '');
   const submit = async (values: Values, over: { version?: number }): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const wantedOf = (boat: Values['boats'][number], i: number): string | null => {
-      if (boat.wanted.trim() === '') return null;
-      const at = fromLocalField(boat.wanted, zone);
-      if (at === null) read.refuse(`boats.${i}.wanted`, 'launch wanted must be a date and time');
+    const timeOf = (name: string, label: string, text: string): string | null => {
+      const at = fromLocalField(text, zone);
+      if (at === null) read.refuse(name, `${label} must be a date and time`);
       return at;
     };
+    const wantedOf = (boat: Values['boats'][number], i: number): string | null =>
+      boat.wanted.trim() === '' ? null : timeOf(`boats.${i}.wanted`, 'launch wanted', boat.wanted);
     const boats = values.boats
       .map((boat, i) => ({ ...boat, at: wantedOf(boat, i) }))
       .filter(({ isIn }) => isIn);
     const body: PlanSetup = {
-      people: values.people.map(({ id, name, from, to, days }) => ({
+      people: values.people.map(({ id, name, from, to, days, away }, i) => ({
         id,
         name: name.trim(),
         days: ticked(days),
         fromHour: Number(from),
         toHour: Number(to),
+        away: away.flatMap((time, k) => {
+          const name = `people.${i}.away.${k}`;
+          const gone = timeOf(`${name}.from`, 'away from', time.from);
+          const back = timeOf(`${name}.to`, 'back at', time.to);
+          return gone && back ? [{ from: gone, to: back }] : [];
+        }),
       })),
       boats: boats.map(({ boatId, at }) => ({ boatId, wanted: at })),
       launchDays: ticked(values.launch.days),
@@ -96,12 +111,16 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
       {view.isDefault && <p>The plan assumes one person, Monday to Friday, 08:00–17:00. Change it here.</p>}
       <RecordForm<Values>
         values={{
-          people: setup.people.map(({ id, name, fromHour, toHour, days }) => ({
+          people: setup.people.map(({ id, name, fromHour, toHour, days, away = [] }) => ({
             id,
             name,
             from: String(fromHour),
             to: String(toHour),
             days: ticks(days),
+            away: away.map(({ from, to }) => ({
+              from: toLocalField(Date.parse(from), zone),
+              to: toLocalField(Date.parse(to), zone),
+            })),
           })),
           launch: {
             from: String(setup.launchFromHour),
@@ -184,6 +203,7 @@ const pathInForm = (path: string): string =>
     .replace(/^people\.(\d+)$/, 'people.$1.name')
     .replace(/^people\.(\d+)\.fromHour$/, 'people.$1.from')
     .replace(/^people\.(\d+)\.toHour$/, 'people.$1.to')
+    .replace(/^people\.(\d+)\.away\.(\d+)$/, 'people.$1.away.$2.to')
     .replace(/^people\.(\d+)\.days.*$/, 'people.$1.days.0')
     .replace(/^launchFromHour$/, 'launch.from')
     .replace(/^launchToHour$/, 'launch.to')
@@ -225,20 +245,46 @@ function People() {
             )}
           </div>
           <Week name={`people.${i}.days`} label="Working days" />
+          <Away person={i} />
         </div>
       ))}
-      {fields.length < 8 && (
+      {fields.length < MOST_PLANNED.people && (
         <button
           type="button"
           className="btn target"
           onClick={() =>
-            append({ id: uuidv7(), name: '', from: '8', to: '17', days: ticks([1, 2, 3, 4, 5]) })
+            append({ id: uuidv7(), name: '', from: '8', to: '17', days: ticks([1, 2, 3, 4, 5]), away: [] })
           }
         >
           Add person
         </button>
       )}
     </fieldset>
+  );
+}
+
+/** Illness and holidays of one person. */
+function Away({ person }: { person: number }) {
+  const { control } = useFormContext<Values>();
+  const name = `people.${person}.away` as const;
+  const { fields, append, remove } = useFieldArray({ control, name, keyName: 'key' });
+  return (
+    <div className="space-y-2">
+      {fields.map((field, i) => (
+        <div key={field.key} className="grid grid-cols-1 items-start gap-3 sm:grid-cols-3">
+          <Field name={`${name}.${i}.from`} label="Away from" type="datetime-local" />
+          <Field name={`${name}.${i}.to`} label="Back at" type="datetime-local" />
+          <button type="button" className="btn target self-end" onClick={() => remove(i)}>
+            Remove time away
+          </button>
+        </div>
+      ))}
+      {fields.length < MOST_PLANNED.away && (
+        <button type="button" className="link target text-sm" onClick={() => append({ from: '', to: '' })}>
+          Add illness or holiday
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -9,6 +9,23 @@ const SECOND_ID = '019ae100-0000-7000-8000-000000000002';
 
 type Week = Pick<PlanSetup['people'][number], 'days' | 'fromHour' | 'toHour'>;
 
+interface Stretch {
+  fromMs: number;
+  toMs: number;
+}
+
+/** The parts of working hours in which somebody isn't away. */
+const present = (hours: Stretch[], away: { from: string; to: string }[]): Stretch[] =>
+  away.reduce<Stretch[]>((left, { from, to }) => {
+    const [goneMs, backMs] = [Date.parse(from), Date.parse(to)];
+    return left
+      .flatMap(({ fromMs, toMs }) => [
+        { fromMs, toMs: Math.min(toMs, goneMs) },
+        { fromMs: Math.max(fromMs, backMs), toMs },
+      ])
+      .filter(({ fromMs, toMs }) => toMs > fromMs);
+  }, hours);
+
 /**
  * People and their hours with the changes; hours beyond those set up cost the surcharge for overtime.
  *
@@ -22,9 +39,10 @@ export function peopleWith(
 ): PersonToPlan[] {
   const [first] = people;
   const all = levers.includes('second-person') && first ? [...people, { ...first, id: SECOND_ID }] : people;
-  return all.map(({ id, days, fromHour, toHour }) => {
+  return all.map(({ id, days, fromHour, toHour, away = [] }) => {
+    const isAway = id === SECOND_ID ? [] : away;
     const at = (week: Week, cost: number) =>
-      hoursOf(week).map((stretch) => ({ ...stretch, costPerHour: cost }));
+      present(hoursOf(week), isAway).map((stretch) => ({ ...stretch, costPerHour: cost }));
     const dear = costPerHour + overtimePerHour;
     const until = levers.includes('longer-days') ? Math.min(24, toHour + PLAN_ASSUMES.longerDayH) : toHour;
     const others = levers.includes('weekends') ? WEEK.filter((day) => !days.includes(day)) : [];

@@ -1,0 +1,11 @@
+/** Boats and people that a plan takes. */
+export const MOST_PLANNED = {
+  boats: 12,
+  people: 8,
+  /** Times away of one person. */
+  away: 12,
+  pins: 200,
+  extraWork: 40,
+  agreed: 5,
+  tasks: 5000,
+} as const;
