@@ -125,7 +125,7 @@ const estimateFields = {
 };
 const estimate = objectOf<Estimate>(estimateFields);
 
-const surroundings = Joi.object<Surroundings>({
+export const surroundings = Joi.object<Surroundings>({
   kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
     .label('surroundings')
     .required(),

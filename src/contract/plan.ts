@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import type { Surroundings } from '../core/air/index.ts';
+import { surroundings } from './area.ts';
 import { between, id, instant, line, objectOf, oneOf, title, version } from './joi.ts';
 import { MOST_PLANNED } from './planLimits.ts';
 
@@ -25,6 +27,13 @@ export interface ExtraWork {
   dusty: boolean;
 }
 
+/** From then on a boat stands elsewhere: out of the shed, under a tent that is put up. */
+export interface PlaceChange {
+  boatId: string;
+  at: string;
+  surroundings: Surroundings;
+}
+
 /** A plan that people go by: its tasks stay where they are as long as they can. */
 export interface AgreedPlan {
   at: string;
@@ -49,6 +58,8 @@ export interface PlanSetup {
   tentCost: number;
   heatPerDay: number;
   overtimePerHour: number;
+  /** Places that boats change to on a date. Left out: every area stays where it stands. */
+  placeChanges?: PlaceChange[];
   /** Work that the record does not know of: rust that was found, a repair. It comes before the area's next coat. */
   extraWork: ExtraWork[];
   /** Plans that were agreed to, the last one in force; those before it are for undo. */
@@ -139,6 +150,17 @@ export const planSetup = objectOf<PlanSetup>({
   tentCost: between('a tent (minor units)', 0, 1e7).integer().required(),
   heatPerDay: between('a day of heat (minor units)', 0, 1e7).integer().required(),
   overtimePerHour: between('an hour of overtime (minor units)', 0, 1e7).integer().required(),
+  placeChanges: Joi.array()
+    .items(
+      objectOf<PlaceChange>({
+        boatId: id().label('boat').required(),
+        at: instant().label('time of the change').required(),
+        surroundings: surroundings.label('surroundings').required(),
+      }),
+    )
+    .max(MOST_PLANNED.placeChanges)
+    .unique((a: PlaceChange, b: PlaceChange) => a.boatId === b.boatId && a.at === b.at)
+    .label('changes of place'),
   extraWork: Joi.array()
     .items(extraWork)
     .max(MOST_PLANNED.extraWork)

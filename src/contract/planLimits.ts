@@ -4,6 +4,7 @@ export const MOST_PLANNED = {
   people: 8,
   /** Times away of one person. */
   away: 12,
+  placeChanges: 24,
   pins: 200,
   extraWork: 40,
   agreed: 5,

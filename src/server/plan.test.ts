@@ -150,7 +150,23 @@ describe('the plan of a yard', () => {
     // It is 20 °C: a sheet that asks for 40 has no hour left, within the same half hour and under the same name.
     await server.ask('PUT', `/products/${product.id}`, { ...product, version: 1, sheet: sheet(40) });
     expect((await plan()).unplanned.map(({ code }) => code)).toEqual(['no-hour-passes']);
-    await setUp({ boats: [] });
+    // Two days on it stands in a heated place: its coat waits for that, and rain is nobody's care any more.
+    const at = new Date(NOON + 48 * HOUR).toISOString();
+    const inHeat = { boatId: boat.id, at, surroundings: { kind: 'heated' as const, setPointC: 42 } };
+    expect((await setUp({ placeChanges: [inHeat] })).status).toBe(200);
+    const warm = coatsOf(await plan());
+    expect([warm.length, warm[0]?.conditions]).toEqual([1, []]);
+    expect(Date.parse(warm[0]?.applyFrom ?? '')).toBeGreaterThanOrEqual(NOON + 48 * HOUR);
+    // From a heated place into the cold: the film bears dew before that (ready after 4 h at 20 °C, the least that is known of it).
+    const { archived: _, ...own } = area;
+    await server.ask('PUT', `/areas/${area.id}`, { ...own, surroundings: inHeat.surroundings });
+    await setUp({ placeChanges: [{ ...inHeat, surroundings: { kind: 'open' } }] });
+    for (const { applyTo } of coatsOf(await plan())) expect(Date.parse(applyTo ?? '')).toBeLessThan(NOON + 48 * HOUR - HOUR / 2); // biome-ignore format: one line
+    expect(coatsOf(await plan())).toHaveLength(1);
+    const twice = await setUp({ placeChanges: [inHeat, inHeat] });
+    expect([twice.status, twice.body.errors?.[0]?.path]).toEqual([422, 'placeChanges.1']);
+    expect((await setUp({ placeChanges: [{ ...inHeat, boatId: uuidv7() }] })).status).toBe(422);
+    await setUp({ boats: [], placeChanges: [] });
   });
 
   it('no sanding is planned beside a wet film in the same shed, though nobody plans that boat', async () => {

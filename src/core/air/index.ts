@@ -36,6 +36,7 @@ export {
   type Conditions,
   DEFAULT_LIMITS,
   judgeConditions,
+  windOver,
 } from './judge.ts';
 export {
   type CoatFailure,

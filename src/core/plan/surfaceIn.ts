@@ -13,6 +13,7 @@ import {
   type SurfaceReading,
   type Surroundings,
   surfaceSeries,
+  windOver,
 } from '../air/index.ts';
 import { HOUR_MS, type TempSeries } from '../cure/index.ts';
 
@@ -26,9 +27,17 @@ export interface PlanSurface {
   body: SurfaceBody;
   /** Inside a boat: there are lamps at any hour. */
   indoors: boolean;
-  /** How it stood until then, where that changes: a tent is put up, the boat leaves its shed. */
-  before?: { surroundings: Surroundings; untilMs: number };
+  /** How it stood before, each until its moment, in order: a tent is put up, the boat leaves its shed. */
+  before?: readonly { surroundings: Surroundings; untilMs: number }[];
 }
+
+/** The surroundings of a surface at a moment. */
+export const surroundingsAt = ({ surroundings, before = [] }: PlanSurface, ms: number): Surroundings =>
+  before.find(({ untilMs }) => ms < untilMs)?.surroundings ?? surroundings;
+
+/** The next moment at which the surroundings of a surface change, ms; null: they stay. */
+export const nextChange = ({ before = [] }: PlanSurface, ms: number): number | null =>
+  before.find(({ untilMs }) => ms < untilMs)?.untilMs ?? null;
 
 /** Hours from which surfaces are worked out, and how many come before them. */
 export interface HoursAhead {
@@ -59,28 +68,33 @@ export class SurfaceIn {
   readonly #byLimits = new Map<AirLimits, { air: CoatAir; passing: Passing }>();
 
   /** @param settled hours of `ahead` that are only for the surface to settle: of these, and before them, `past` is kept */
-  constructor(
-    { surroundings, body, before }: PlanSurface,
-    { ahead, since, settled }: HoursAhead,
-    site: Site,
-    past: SurfaceIn | null,
-  ) {
-    this.#underCover = isUnderCover(surroundings);
-    const stood = (as: Surroundings) =>
-      surfaceSeries({ hours: ahead, surface: body, site, surroundings: as });
-    const old = before && (ahead[0]?.at ?? 0) < before.untilMs ? stood(before.surroundings) : [];
-    this.#readings = stood(surroundings).map((reading, i) =>
-      before && reading.at < before.untilMs ? (old[i] ?? reading) : reading,
+  constructor(of: PlanSurface, { ahead, since, settled }: HoursAhead, site: Site, past: SurfaceIn | null) {
+    const startMs = ahead[0]?.at ?? 0;
+    const stages = [
+      ...(of.before ?? []).filter(({ untilMs }) => untilMs > startMs),
+      { surroundings: of.surroundings, untilMs: Number.POSITIVE_INFINITY },
+    ];
+    const stood = stages.map(({ surroundings }) =>
+      surfaceSeries({ hours: ahead, surface: of.body, site, surroundings }),
     );
+    const stageOf = (ms: number) => stages.findIndex(({ untilMs }) => ms < untilMs);
+    this.#underCover = stages.every(({ surroundings }) => isUnderCover(surroundings));
+    this.#readings = ahead.map(({ at }, i) => stood[stageOf(at)]?.[i] as SurfaceReading);
     const values = this.#readings.map(({ surfaceC }) => surfaceC);
     this.temps = past
       ? { startMs: past.temps.startMs, valuesC: [...past.temps.valuesC.slice(0, since + settled), ...values.slice(settled)] } // biome-ignore format: one line
       : { startMs: ahead[0]?.at ?? 0, valuesC: values };
-    this.#about = ahead.map((hour, i) => ({
-      ...hour,
-      ...airAround(hour, surroundings),
-      surfaceC: this.#readings[i]?.surfaceC,
-    }));
+    this.#about = ahead.map((hour, i) => {
+      const { surroundings } = stages[stageOf(hour.at)] as (typeof stages)[number];
+      // Hours under a cover are dry and calm, where others are not under it.
+      const covered = !this.#underCover && isUnderCover(surroundings);
+      return {
+        ...hour,
+        ...airAround(hour, surroundings),
+        ...(covered && { rainMm: 0, windMs: windOver(undefined, true) }),
+        surfaceC: this.#readings[i]?.surfaceC,
+      };
+    });
   }
 
   under(limits: AirLimits): { air: CoatAir; passing: Passing } {

@@ -12,7 +12,14 @@ import { eventTime, HOUR_MS, safeEvent } from '../cure/index.ts';
 import { timesOf } from './areaTasks.ts';
 import { type FilmGiven, filmIn } from './filmIn.ts';
 import { joined, SLOT_MS } from './slots.ts';
-import { type HoursAhead, hoursAhead, type PlanSurface, SurfaceIn } from './surfaceIn.ts';
+import {
+  type HoursAhead,
+  hoursAhead,
+  nextChange,
+  type PlanSurface,
+  SurfaceIn,
+  surroundingsAt,
+} from './surfaceIn.ts';
 import type { AreaToPlan, CoatToPlan, YardToPlan } from './yardToPlan.ts';
 
 /** A yard to plan together with what its times hang on: it can be asked what it is like in any weather. */
@@ -180,13 +187,15 @@ export class YardWeather {
   /** Whether a coat begun then passes until it is safe. */
   passes(place: CoatPlace, startMs: number): boolean {
     const endMs = startMs + place.coat.applyMs;
-    const { indoors, surroundings } = this.#of.surfaces[this.#of.surfaceOf[place.areaId] as number] as PlanSurface; // biome-ignore format: one line
-    const hasLamps = indoors || isUnderCover(surroundings);
+    const surface = this.#of.surfaces[this.#of.surfaceOf[place.areaId] as number] as PlanSurface;
+    const hasLamps = surface.indoors || isUnderCover(surroundingsAt(surface, startMs));
     if (!hasLamps && this.#nights.some(({ fromMs, toMs }) => startMs < toMs && endMs > fromMs)) return false;
     const { passing: air } = this.about(place);
     if (!air.applies(startMs, endMs)) return false;
     const safeMs = this.safeAfter(place, endMs);
-    return safeMs !== null && safeMs >= endMs && air.becomesSafe(endMs, safeMs);
+    if (safeMs === null || safeMs < endMs) return false;
+    // A boat is not moved, nor its cover, before the film bears dew and rain.
+    return safeMs <= (nextChange(surface, startMs) ?? safeMs) && air.becomesSafe(endMs, safeMs);
   }
 
   #startsOf(place: CoatPlace, nowMs: number, [low, high]: readonly [number, number]): CoatToPlan['starts'] {

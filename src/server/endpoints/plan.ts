@@ -126,6 +126,9 @@ export const planEndpoints = [
       for (const [i, { boatId }] of body.boats.entries())
         if (!(await boatById(tx, boatId)))
           throw badFields([{ path: `boats.${i}.boatId`, message: `there is no boat ${boatId}` }]);
+      for (const [i, { boatId }] of (body.placeChanges ?? []).entries())
+        if (!(await boatById(tx, boatId)))
+          throw badFields([{ path: `placeChanges.${i}.boatId`, message: `there is no boat ${boatId}` }]);
       for (const [i, { areaId }] of body.extraWork.entries())
         if (!(await areaById(tx, areaId)))
           throw badFields([{ path: `extraWork.${i}.areaId`, message: `there is no area ${areaId}` }]);

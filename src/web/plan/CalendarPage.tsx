@@ -6,8 +6,9 @@ import { dayText, longMonthText, startOfDay, wallOf } from '../clock/wallClock.t
 import { Choice } from '../forms/Choice.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
 import { sayDay, sayMoment } from './planTimes.ts';
-import { type CalendarEntry, calendarOf, daysShown, moved } from './yardCalendar.ts';
+import { type CalendarEntry, calendarOf, daysShown, moved, shelterStays } from './yardCalendar.ts';
 
 type Span = 'month' | 'week';
 /** Entries of a day in the month's grid; the rest is counted. */
@@ -40,7 +41,8 @@ function Calendar({ view, trade, zone }: { view: PlanView; trade: TradeView; zon
   const [span, setSpan] = useState<Span>('month');
   const [at, setAt] = useState(() => Date.parse(view.now));
   const days = daysShown(at, zone, span);
-  const entries = calendarOf(view, trade, zone);
+  const { show } = useUnits();
+  const entries = calendarOf(view, trade, zone, show);
   const wall = wallOf(at, zone);
   const title =
     span === 'month'
@@ -97,6 +99,7 @@ type Entries = ReadonlyMap<number, CalendarEntry[]>;
 const MARKS: Record<CalendarEntry['kind'], string> = {
   launch: 'border-primary bg-primary text-primary-content font-semibold',
   wanted: 'border-error font-semibold',
+  place: 'border-warning font-semibold',
   delivery: 'border-info font-semibold',
   work: 'border-base-300',
 };
@@ -189,8 +192,9 @@ const SHELTER_WORDS: Record<Shelter, string> = { tent: 'Tent', shed: 'Shed', hea
 
 /** Boats under cover, and when each leaves. */
 function Places({ view, zone }: { view: PlanView; zone: string }) {
+  const stays = shelterStays(view);
   const kinds = (Object.keys(SHELTER_WORDS) as Shelter[]).filter((kind) =>
-    view.boats.some(({ shelters }) => shelters.includes(kind)),
+    stays.some((stay) => stay.kind === kind),
   );
   if (kinds.length === 0) return null;
   return (
@@ -203,13 +207,13 @@ function Places({ view, zone }: { view: PlanView; zone: string }) {
           <div key={kind} className="contents">
             <dt className="font-semibold">{SHELTER_WORDS[kind]}</dt>
             <dd>
-              {view.boats
-                .filter(({ shelters }) => shelters.includes(kind))
+              {stays
+                .filter((stay) => stay.kind === kind)
                 .map(
-                  ({ boatName, launch }) =>
-                    `${boatName} until ${launch ? sayMoment(launch, zone) : 'no date yet'}`,
+                  ({ boatName, from, until }) =>
+                    `${boatName}${from ? ` from ${sayMoment(from, zone)}` : ''} until ${until ? sayMoment(until, zone) : 'no date yet'}`,
                 )
-                .join(', ')}
+                .join('; ')}
             </dd>
           </div>
         ))}

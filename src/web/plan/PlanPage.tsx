@@ -2,8 +2,9 @@ import { Link } from 'react-router';
 import type { PlanView } from '../../contract/index.ts';
 import { usePlan, useYard } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
-import { sayClash, sayTask, UNPLANNED } from '../words/plan.ts';
+import { sayClash, sayPlaceChange, sayTask, UNPLANNED } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
 import { Agreed } from './Agreed.tsx';
 import { Chances, LaunchChance } from './Chances.tsx';
@@ -93,6 +94,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
               {boat.launch && boat.wanted && <Wanted wanted={boat.wanted} launch={boat.launch} zone={zone} />}
             </p>
             <LaunchChance boat={boat} zone={zone} odds={odds} />
+            <PlaceChanges boat={boat} view={view} zone={zone} />
             {boat.unplanned > 0 && (
               <p className="text-warning-content bg-warning inline-block rounded px-2 text-sm font-semibold">
                 {counted(boat.unplanned, 'area')} not included: see below
@@ -152,6 +154,39 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
       )}
     </section>
   );
+}
+
+/** Where a boat stands from when on; what should have changed by now is asked for. */
+function PlaceChanges({
+  boat,
+  view,
+  zone,
+}: {
+  boat: PlanView['boats'][number];
+  view: PlanView;
+  zone: string;
+}) {
+  const { show } = useUnits();
+  const own = (view.setup.placeChanges ?? []).filter(({ boatId }) => boatId === boat.boatId);
+  const now = Date.parse(view.from);
+  return own
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .map((change) =>
+      Date.parse(change.at) > now ? (
+        <p key={change.at}>
+          From {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.
+        </p>
+      ) : (
+        <p key={change.at} role="alert" className="border-warning border-l-4 pl-3">
+          Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}. Set where
+          each area stands in the{' '}
+          <Link className="link" to={`/boats/${boat.boatId}/survey`}>
+            survey
+          </Link>
+          , then remove this change below.
+        </p>
+      ),
+    );
 }
 
 function Wanted({ wanted, launch, zone }: { wanted: string; launch: string; zone: string }) {

@@ -1,103 +1,36 @@
-import { useFieldArray, useFormContext } from 'react-hook-form';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
-import type { FieldError, PlanSetup, PlanView } from '../../contract/index.ts';
+import type { FieldError, PlanView } from '../../contract/index.ts';
 import { MOST_PLANNED } from '../../contract/planLimits.ts';
 import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
 import { PLAN_ASSUMES } from '../../core/plan/index.ts';
-import { fromMinor } from '../../core/supply/index.ts';
 import { SANDING_M2_PER_H } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
-import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { CheckField, Field, SelectField } from '../forms/Field.tsx';
-import { minorOf } from '../forms/money.ts';
+import { CheckField, Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { SURROUNDING_WORDS } from '../words/survey.ts';
+import { boatValues, DAYS, type SetupValues, setupToValues, ticks, valuesToSetup } from './setupValues.ts';
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const SURROUNDINGS = Object.entries(SURROUNDING_WORDS);
 const HALF_HOURS = Array.from({ length: 49 }, (_, i): [string, string] => [
   String(i / 2),
   `${String(Math.floor(i / 2)).padStart(2, '0')}:${i % 2 === 0 ? '00' : '30'}`,
 ]);
-
-interface Values {
-  people: {
-    id: string;
-    name: string;
-    from: string;
-    to: string;
-    days: boolean[];
-    away: { from: string; to: string }[];
-  }[];
-  launch: { from: string; to: string; days: boolean[] };
-  boats: { boatId: string; boatName: string; isIn: boolean; wanted: string }[];
-  late: string;
-  tent: string;
-  heat: string;
-  overtime: string;
-}
-
-const ticked = (days: readonly boolean[]): number[] => days.flatMap((on, i) => (on ? [i + 1] : []));
-const ticks = (days: readonly number[]): boolean[] => DAYS.map((_, i) => days.includes(i + 1));
-
-/** Every boat with work left, in the plan or not. */
-function boatValues({ boats, otherBoats }: PlanView, zone: string): Values['boats'] {
-  return [
-    ...boats.map(({ boatId, boatName, wanted }) => ({
-      boatId,
-      boatName,
-      isIn: true,
-      wanted: wanted ? toLocalField(Date.parse(wanted), zone) : '',
-    })),
-    ...otherBoats.map((boat) => ({ ...boat, isIn: false, wanted: '' })),
-  ].sort((a, b) => a.boatName.localeCompare(b.boatName));
-}
 
 /** People and working hours, launching times, wanted dates and the cost of a late day. */
 export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) {
   const { system, show } = useUnits();
   const area = (m2: number) => show(m2, 'area');
   const { setup, currency } = view;
-  const typed = (minor: number) => (minor > 0 ? String(fromMinor(minor, currency)) : '');
-  const submit = async (values: Values, over: { version?: number }): Promise<FieldError[] | undefined> => {
+  const submit = async (
+    values: SetupValues,
+    over: { version?: number },
+  ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const timeOf = (name: string, label: string, text: string): string | null => {
-      const at = fromLocalField(text, zone);
-      if (at === null) read.refuse(name, `${label} must be a date and time`);
-      return at;
-    };
-    const wantedOf = (boat: Values['boats'][number], i: number): string | null =>
-      boat.wanted.trim() === '' ? null : timeOf(`boats.${i}.wanted`, 'launch wanted', boat.wanted);
-    const boats = values.boats
-      .map((boat, i) => ({ ...boat, at: wantedOf(boat, i) }))
-      .filter(({ isIn }) => isIn);
-    const body: PlanSetup = {
-      people: values.people.map(({ id, name, from, to, days, away }, i) => ({
-        id,
-        name: name.trim(),
-        days: ticked(days),
-        fromHour: Number(from),
-        toHour: Number(to),
-        away: away.flatMap((time, k) => {
-          const name = `people.${i}.away.${k}`;
-          const gone = timeOf(`${name}.from`, 'away from', time.from);
-          const back = timeOf(`${name}.to`, 'back at', time.to);
-          return gone && back ? [{ from: gone, to: back }] : [];
-        }),
-      })),
-      boats: boats.map(({ boatId, at }) => ({ boatId, wanted: at })),
-      launchDays: ticked(values.launch.days),
-      launchFromHour: Number(values.launch.from),
-      launchToHour: Number(values.launch.to),
-      latePerDay: minorOf(read, 'late', 'a day late', values.late, currency),
-      tentCost: minorOf(read, 'tent', 'a tent', values.tent, currency),
-      heatPerDay: minorOf(read, 'heat', 'a day of heat', values.heat, currency),
-      overtimePerHour: minorOf(read, 'overtime', 'an hour of overtime', values.overtime, currency),
-      extraWork: setup.extraWork,
-      agreed: setup.agreed,
-      pins: setup.pins,
-      version: over.version ?? setup.version,
-    };
+    const version = over.version ?? setup.version;
+    const { body, pathInForm } = valuesToSetup(values, view, { zone, version, read });
     const errors = await refusals((c) => c.planSetup, body, read, pathInForm);
     if (errors.length) return errors;
     await api('PUT', '/plan/setup', body);
@@ -109,30 +42,8 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
         People, hours and boats
       </h2>
       {view.isDefault && <p>The plan assumes one person, Monday to Friday, 08:00–17:00. Change it here.</p>}
-      <RecordForm<Values>
-        values={{
-          people: setup.people.map(({ id, name, fromHour, toHour, days, away = [] }) => ({
-            id,
-            name,
-            from: String(fromHour),
-            to: String(toHour),
-            days: ticks(days),
-            away: away.map(({ from, to }) => ({
-              from: toLocalField(Date.parse(from), zone),
-              to: toLocalField(Date.parse(to), zone),
-            })),
-          })),
-          launch: {
-            from: String(setup.launchFromHour),
-            to: String(setup.launchToHour),
-            days: ticks(setup.launchDays),
-          },
-          boats: boatValues(view, zone),
-          late: typed(setup.latePerDay),
-          tent: typed(setup.tentCost),
-          heat: typed(setup.heatPerDay),
-          overtime: typed(setup.overtimePerHour),
-        }}
+      <RecordForm<SetupValues>
+        values={setupToValues(view, zone, system)}
         base={setup}
         submit={submit}
         button="Save and plan again"
@@ -170,7 +81,7 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             />
           </div>
         </fieldset>
-        <Boats boats={boatValues(view, zone)} />
+        <Boats boats={boatValues(view, zone, system)} />
         <details>
           <summary className="target cursor-pointer py-2 font-semibold">Assumptions of the plan</summary>
           <ul className="list-disc space-y-1 pl-5">
@@ -189,6 +100,7 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             </li>
             <li>Blasted steel is primed within {BARE_STEEL_HOURS} h of the start of blasting.</li>
             <li>No sanding or scraping in the same air as a wet film. Boats in the shed share the air.</li>
+            <li>A boat changes its place only when its coats are safe from dew and rain.</li>
             <li>Not planned yet: masking, moving supports, deliveries and tides.</li>
           </ul>
         </details>
@@ -196,22 +108,6 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
     </section>
   );
 }
-
-/** Where the form has a field of the record. */
-const pathInForm = (path: string): string =>
-  path
-    .replace(/^people\.(\d+)$/, 'people.$1.name')
-    .replace(/^people\.(\d+)\.fromHour$/, 'people.$1.from')
-    .replace(/^people\.(\d+)\.toHour$/, 'people.$1.to')
-    .replace(/^people\.(\d+)\.away\.(\d+)$/, 'people.$1.away.$2.to')
-    .replace(/^people\.(\d+)\.days.*$/, 'people.$1.days.0')
-    .replace(/^launchFromHour$/, 'launch.from')
-    .replace(/^launchToHour$/, 'launch.to')
-    .replace(/^launchDays.*$/, 'launch.days.0')
-    .replace(/^latePerDay$/, 'late')
-    .replace(/^tentCost$/, 'tent')
-    .replace(/^heatPerDay$/, 'heat')
-    .replace(/^overtimePerHour$/, 'overtime');
 
 function Week({ name, label }: { name: string; label: string }) {
   return (
@@ -227,7 +123,7 @@ function Week({ name, label }: { name: string; label: string }) {
 }
 
 function People() {
-  const { control } = useFormContext<Values>();
+  const { control } = useFormContext<SetupValues>();
   const { fields, append, remove } = useFieldArray({ control, name: 'people', keyName: 'key' });
   return (
     <fieldset className="space-y-3">
@@ -265,7 +161,7 @@ function People() {
 
 /** Illness and holidays of one person. */
 function Away({ person }: { person: number }) {
-  const { control } = useFormContext<Values>();
+  const { control } = useFormContext<SetupValues>();
   const name = `people.${person}.away` as const;
   const { fields, append, remove } = useFieldArray({ control, name, keyName: 'key' });
   return (
@@ -288,22 +184,64 @@ function Away({ person }: { person: number }) {
   );
 }
 
-function Boats({ boats }: { boats: Values['boats'] }) {
+function Boats({ boats }: { boats: SetupValues['boats'] }) {
   if (boats.length === 0) return null;
   return (
     <fieldset className="space-y-2">
       <legend className="font-semibold">Boats</legend>
       {boats.map(({ boatId, boatName }, i) => (
-        <div key={boatId} className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">
-          <CheckField name={`boats.${i}.isIn`} label={`Plan ${boatName}`} />
-          <Field
-            name={`boats.${i}.wanted`}
-            label={`${boatName} wanted afloat by`}
-            type="datetime-local"
-            hint="Optional"
-          />
+        <div key={boatId} className="border-line space-y-2 border-b pb-3">
+          <div className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">
+            <CheckField name={`boats.${i}.isIn`} label={`Plan ${boatName}`} />
+            <Field
+              name={`boats.${i}.wanted`}
+              label={`${boatName} wanted afloat by`}
+              type="datetime-local"
+              hint="Optional"
+            />
+          </div>
+          <Places boat={i} boatName={boatName} />
         </div>
       ))}
     </fieldset>
+  );
+}
+
+/** Where a boat stands from a date on: out of the shed, under a tent. */
+function Places({ boat, boatName }: { boat: number; boatName: string }) {
+  const { control } = useFormContext<SetupValues>();
+  const name = `boats.${boat}.places` as const;
+  const { fields, append, remove } = useFieldArray({ control, name, keyName: 'key' });
+  const all = useWatch({ control, name: 'boats' });
+  const kinds = useWatch({ control, name });
+  const count = all.reduce((sum, { places }) => sum + places.length, 0);
+  return (
+    <div className="space-y-2">
+      {fields.map((field, i) => (
+        <div key={field.key} className="grid grid-cols-1 items-start gap-3 sm:grid-cols-4">
+          <Field name={`${name}.${i}.at`} label="From" type="datetime-local" />
+          <SelectField name={`${name}.${i}.kind`} label="Where it stands" choices={SURROUNDINGS} />
+          {kinds[i]?.kind === 'heated' && (
+            <QuantityField
+              name={`${name}.${i}.setPoint`}
+              label="Surface temperature (heated)"
+              quantity="temperature"
+            />
+          )}
+          <button type="button" className="btn target self-end" onClick={() => remove(i)}>
+            Remove change of place
+          </button>
+        </div>
+      ))}
+      {count < MOST_PLANNED.placeChanges && (
+        <button
+          type="button"
+          className="link target text-sm"
+          onClick={() => append({ at: '', kind: 'open', setPoint: '' })}
+        >
+          Add a change of place for {boatName}
+        </button>
+      )}
+    </div>
   );
 }

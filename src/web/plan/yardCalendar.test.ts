@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { PlanTaskView, PlanView, PurchaseRecord } from '../../contract/index.ts';
-import { calendarOf, daysShown, moved } from './yardCalendar.ts';
+import { calendarOf, daysShown, moved, shelterStays } from './yardCalendar.ts';
 
 const ZONE = 'Europe/London';
 const day = (ms: number) => new Date(ms + 2 * 3_600_000).toISOString().slice(0, 10);
@@ -28,18 +28,34 @@ describe('the calendar of the yard', () => {
     ] as PlanTaskView[];
     const view = {
       tasks,
+      setup: {},
       boats: [{ boatName: 'Curlew', wanted: '2026-06-06T10:00:00Z' }],
     } as unknown as PlanView;
     const order = (over: Partial<PurchaseRecord>) =>
       ({ dueOn: '2026-06-04', receivedAt: null, archived: false, supplierId: 's', lines: [{ count: 2 }, { count: 1 }], ...over }) as PurchaseRecord; // biome-ignore format: one line
     const purchases = [order({}), order({ receivedAt: '2026-06-01T08:00:00Z' }), order({ archived: true }), order({ dueOn: null })]; // biome-ignore format: one line
     const suppliers = [{ id: 's', name: 'Quay stores' }] as never;
-    const found = [...calendarOf(view, { purchases, suppliers }, ZONE)].map(([ms, entries]) => [day(ms), ...entries.map(({ text }) => text)]); // biome-ignore format: one line
+    const found = [...calendarOf(view, { purchases, suppliers }, ZONE, String)].map(([ms, entries]) => [day(ms), ...entries.map(({ text }) => text)]); // biome-ignore format: one line
     expect(found.sort()).toEqual([
       ['2026-06-03', '00:30 Curlew, Keel: Dulse, red: coat 1 of 2'],
       ['2026-06-04', 'Delivery: 3 packs from Quay stores'],
       ['2026-06-05', '09:00 Launch: Curlew', '07:00 Curlew, Keel: Dulse, red: coat 1 of 2'],
       ['2026-06-06', 'Launch wanted by: Curlew'],
+    ]);
+  });
+
+  it('has each boat under cover until it leaves or is launched, and those to come', () => {
+    const boat = { boatId: 'b', boatName: 'Curlew', shelters: ['shed'], launch: '2026-06-20T09:00:00Z' };
+    const to = (at: string, kind: string) => ({ boatId: 'b', at, surroundings: { kind } });
+    const placeChanges = [to('2026-06-10T08:00:00Z', 'tent'), to('2026-06-05T08:00:00Z', 'open'), to('2026-06-01T08:00:00Z', 'shed'), to('2026-06-21T08:00:00Z', 'shed')]; // biome-ignore format: one line
+    const view = {
+      from: '2026-06-02T08:00:00Z',
+      boats: [boat],
+      setup: { placeChanges },
+    } as unknown as PlanView;
+    expect(shelterStays(view).map(({ kind, from, until }) => [kind, from, until])).toEqual([
+      ['shed', null, '2026-06-05T08:00:00Z'],
+      ['tent', '2026-06-10T08:00:00Z', '2026-06-20T09:00:00Z'],
     ]);
   });
 });

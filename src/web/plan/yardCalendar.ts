@@ -1,18 +1,19 @@
-import type { PlanView, TradeView } from '../../contract/index.ts';
+import type { PlanView, Shelter, TradeView } from '../../contract/index.ts';
 import { momentOf, startOfDay, wallOf } from '../clock/wallClock.ts';
+import type { Units } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
-import { sayTask } from '../words/plan.ts';
+import { sayPlaceChange, sayTask } from '../words/plan.ts';
 import { sayClock } from './planTimes.ts';
 
 /** An entry of a day in the yard calendar. */
 export interface CalendarEntry {
   /** Of its own in the whole calendar. */
   id: string;
-  kind: 'launch' | 'wanted' | 'delivery' | 'work';
+  kind: 'launch' | 'wanted' | 'place' | 'delivery' | 'work';
   text: string;
 }
 
-const ORDER: Record<CalendarEntry['kind'], number> = { launch: 0, wanted: 1, delivery: 2, work: 3 };
+const ORDER: Record<CalendarEntry['kind'], number> = { launch: 0, wanted: 1, place: 2, delivery: 3, work: 4 };
 
 type Put = (atMs: number, entry: CalendarEntry) => void;
 
@@ -35,6 +36,7 @@ export function calendarOf(
   view: PlanView,
   trade: Pick<TradeView, 'purchases' | 'suppliers'>,
   zone: string,
+  show: Units['show'],
 ): Map<number, CalendarEntry[]> {
   const days = new Map<number, CalendarEntry[]>();
   const put: Put = (atMs, entry) => {
@@ -48,6 +50,15 @@ export function calendarOf(
         kind: 'wanted',
         text: `Launch wanted by: ${boatName}`,
       });
+  for (const change of view.setup.placeChanges ?? []) {
+    const boat = view.boats.find(({ boatId }) => boatId === change.boatId);
+    if (boat)
+      put(Date.parse(change.at), {
+        id: `place ${change.boatId} ${change.at}`,
+        kind: 'place',
+        text: `${sayClock(change.at, zone)} ${sayPlaceChange(boat.boatName, change, show)}`,
+      });
+  }
   for (const { id, dueOn, receivedAt, archived, supplierId, lines } of trade.purchases) {
     if (!dueOn || receivedAt !== null || archived) continue;
     const from = trade.suppliers.find((each) => each.id === supplierId)?.name;
@@ -58,6 +69,32 @@ export function calendarOf(
   // A day that has no room for all shows these first.
   for (const own of days.values()) own.sort((a, b) => ORDER[a.kind] - ORDER[b.kind]);
   return days;
+}
+
+/** A boat in a place under cover: since a time (null: already now) and until one (null: no date yet). */
+export interface ShelterStay {
+  kind: Shelter;
+  boatName: string;
+  from: string | null;
+  until: string | null;
+}
+
+const isShelter = (kind: string): kind is Shelter => ['tent', 'shed', 'heated'].includes(kind);
+
+/** Which boats take up the places under cover, and until when: their launch, or a change of place before it. */
+export function shelterStays({ boats, setup, from }: PlanView): ShelterStay[] {
+  return boats.flatMap(({ boatId, boatName, shelters, launch }) => {
+    const changes = (setup.placeChanges ?? [])
+      .filter((each) => each.boatId === boatId && each.at > from && (launch === null || each.at < launch))
+      .toSorted((a, b) => a.at.localeCompare(b.at));
+    const leaves = changes[0]?.at ?? launch;
+    return [
+      ...shelters.map((kind) => ({ kind, boatName, from: null, until: leaves })),
+      ...changes.flatMap(({ at, surroundings: { kind } }, i): ShelterStay[] =>
+        isShelter(kind) ? [{ kind, boatName, from: at, until: changes[i + 1]?.at ?? launch }] : [],
+      ),
+    ];
+  });
 }
 
 /** Noon of a day of the calendar in the yard, ms. */

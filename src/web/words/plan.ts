@@ -1,6 +1,7 @@
 import { planTaskName, planWorkName } from '../../contract/formats/planTaskName.ts';
 import type {
   LeverCode,
+  PlaceChange,
   PlanClash,
   PlanMoveView,
   PlanTaskView,
@@ -75,6 +76,19 @@ export function sayMove(why: PlanMoveView['why'], because: string | undefined): 
     .map((code) => MOVED[code as keyof typeof MOVED] ?? FAULTS[code as keyof typeof FAULTS])
     .join(' ');
   return because ? `${words} See: ${because}.` : words;
+}
+
+/** Where a boat stands from a time on: "Kittiwake stands in the open". */
+export function sayPlaceChange(boatName: string, { surroundings }: PlaceChange, show: Units['show']): string {
+  const where: Record<PlaceChange['surroundings']['kind'], string> = {
+    open: 'stands in the open',
+    shaded: 'stands in the shade',
+    tent: 'is under a tent',
+    shed: 'is in the shed',
+    heated:
+      surroundings.kind === 'heated' ? `is heated to ${show(surroundings.setPointC, 'temperature')}` : '',
+  };
+  return `${boatName} ${where[surroundings.kind]}`;
 }
 
 /** What each change compared is called. */

@@ -67,6 +67,29 @@ function surroundingsWith(own: Surroundings, levers: readonly LeverCode[]): Surr
   return levers.includes('tent') && isOpen ? { kind: 'tent' } : own;
 }
 
+/** Surroundings of a surface, each until its moment, in order; the last for good. */
+type Stages = readonly { surroundings: Surroundings; untilMs: number }[];
+
+const isSame = (a: Surroundings, b: Surroundings) => JSON.stringify(a) === JSON.stringify(b);
+
+/** Where an area stands when: as it is, then with the changes tried, then where its boat is moved to. Of the past the record says. */
+function stagesOf(
+  own: SurfacePlace,
+  { fromMs, levers, changes }: Pick<Premises, 'fromMs' | 'levers' | 'changes'>,
+): Stages {
+  const withLevers = (as: Surroundings) => (own.indoors ? as : surroundingsWith(as, levers));
+  const ahead = changes.filter(({ atMs }) => atMs > fromMs);
+  const all = [
+    { surroundings: own.surroundings, untilMs: fromMs },
+    { surroundings: withLevers(own.surroundings), untilMs: ahead[0]?.atMs ?? Number.POSITIVE_INFINITY },
+    ...ahead.map((each, i) => ({ surroundings: withLevers(each.surroundings), untilMs: ahead[i + 1]?.atMs ?? Number.POSITIVE_INFINITY })),
+  ]; // biome-ignore format: one line
+  // Alike neighbours are one.
+  return all.filter(
+    (each, i) => !all[i + 1] || !isSame(each.surroundings, (all[i + 1] as typeof each).surroundings),
+  );
+}
+
 /** Temperatures that go over from one series to another at a moment; both of the same hours. */
 const changesTo = memoised(
   (from: TempSeries, to: TempSeries, atMs: number): TempSeries =>
@@ -100,38 +123,46 @@ export interface AreaStanding {
   area: Pick<AreaToPlan, 'id' | 'boatId' | 'air' | 'temps'>;
 }
 
-/** @param levers changes of the premises, from `fromMs` on */
-export function standingOf(
-  state: AreaSnapshot,
-  clock: AreaClock,
-  {
-    air,
-    catalogue,
-    fromMs,
-    now,
-    levers,
-  }: { air: Air; catalogue: ProductCatalogue; fromMs: number; now: number; levers: readonly LeverCode[] },
-): AreaStanding {
+interface Premises {
+  air: Air;
+  catalogue: ProductCatalogue;
+  fromMs: number;
+  now: number;
+  /** Changes of the premises that are tried, from `fromMs` on. */
+  levers: readonly LeverCode[];
+  /** Where the boat of the area is moved to, in order. */
+  changes: readonly { atMs: number; surroundings: Surroundings }[];
+}
+
+export function standingOf(state: AreaSnapshot, clock: AreaClock, premises: Premises): AreaStanding {
+  const { air, catalogue, fromMs, now } = premises;
   const own = surfaceOf(state, catalogue);
-  const before = own.surroundings;
-  const surroundings = own.indoors ? before : surroundingsWith(before, levers);
-  const changes = surroundings !== before;
-  // Heat changes nothing of who shares the air of a shed.
-  const sharedWith = before.kind === 'shed' ? before : surroundings;
-  const place = { ...own, surroundings };
-  const temps = changesTo(tempsFor(air, own), tempsFor(air, place), fromMs);
+  const stages = stagesOf(own, premises);
+  const places = stages.map(({ surroundings }) => ({ ...own, surroundings }));
+  const place = places.at(-1) as SurfacePlace;
+  const temps = stages
+    .slice(0, -1)
+    .reduceRight((later, { untilMs }, i) => changesTo(tempsFor(air, places[i] as SurfacePlace), later, untilMs), tempsFor(air, place)); // biome-ignore format: one line
+  const before = stages.slice(0, -1);
   const asStands = filmOn(clock, fromMs);
   // One that does not cure has no times, whatever the weather.
   const filmGiven =
     clock.hand?.notCuring || !asStands
       ? null
       : filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
+  // Who is in the shed at any time shares its air: heat changes nothing of that.
+  const sharedWith = [own, ...places].find(({ surroundings }) => surroundings.kind === 'shed') ?? place;
   return {
     place,
-    surface: { ...place, ...(changes && { before: { surroundings: before, untilMs: fromMs } }) },
-    // Under a tent that is put up now, or with heat, the film on it goes on otherwise.
-    film: asStands && filmGiven && changes ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,
+    surface: { ...place, ...(before.length > 0 && { before }) },
+    // Under a tent that is put up, or with heat, the film on it goes on otherwise.
+    film: asStands && filmGiven && before.length > 0 ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,
     filmGiven,
-    area: { id: state.area.id, boatId: state.boat.id, air: airOf(state, sharedWith, own.indoors), temps },
+    area: {
+      id: state.area.id,
+      boatId: state.boat.id,
+      air: airOf(state, sharedWith.surroundings, own.indoors),
+      temps,
+    },
   };
 }

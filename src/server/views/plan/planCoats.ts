@@ -9,7 +9,12 @@ import type {
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
 import { applyHours, type Method } from '../../../core/film/index.ts';
 import { BARE_STEEL_HOURS } from '../../../core/inspect/index.ts';
-import { type CoatToPlan, PLAN_ASSUMES, type WorkToPlan } from '../../../core/plan/index.ts';
+import {
+  type CoatToPlan,
+  PLAN_ASSUMES,
+  type PlanSurface,
+  type WorkToPlan,
+} from '../../../core/plan/index.ts';
 import {
   colourOf,
   type DueTask,
@@ -19,7 +24,6 @@ import {
   taskState,
   workBefore,
 } from '../../../core/system/index.ts';
-import type { SurfacePlace } from '../../air/surfaces.ts';
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
@@ -46,7 +50,7 @@ export interface StartsAsked {
   sheet: ProductSheet;
   areaM2: number;
   pace: number;
-  place: SurfacePlace;
+  place: PlanSurface;
 }
 
 export interface PlannedCoats {
@@ -115,7 +119,7 @@ interface Given {
   state: AreaSnapshot;
   clock: YardReading['clocks'][number];
   catalogue: ProductCatalogue;
-  place: SurfacePlace;
+  place: PlanSurface;
   now: number;
   /** Work before its next coat that the record does not know of. */
   extraWork: readonly ExtraWork[];

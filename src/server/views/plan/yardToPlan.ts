@@ -100,6 +100,13 @@ const sheltersOf = ({ states }: YardReading, boatId: string): Shelter[] =>
     states.some(({ boat, area }) => boat.id === boatId && area.surroundings.kind === kind),
   );
 
+/** Where a boat is moved to, in order. */
+const changesOf = ({ placeChanges = [] }: PlanSetup, boatId: string) =>
+  placeChanges
+    .filter((each) => each.boatId === boatId)
+    .map(({ at, surroundings }) => ({ atMs: Date.parse(at), surroundings }))
+    .sort((a, b) => a.atMs - b.atMs);
+
 /** Boats that are planned: those chosen, or the first few that have work left. */
 function boatsOf(known: YardReading, setup: PlanSetup) {
   const working = known.boats
@@ -159,12 +166,13 @@ export async function yardToPlan(
   const areas = await inSlices(states, (state): AreaToPlan | null => {
     const clock = clockOf.get(state.area.id);
     if (!clock) return null;
-    const { place, surface, film, filmGiven, area } = standingOf(state, clock, {
+    const { surface, film, filmGiven, area } = standingOf(state, clock, {
       air,
       catalogue: known.catalogue,
       fromMs,
       now,
       levers,
+      changes: changesOf(setup, state.boat.id),
     });
     if (filmGiven) films[area.id] = filmGiven;
     surfaceOfArea[area.id] = surfaces.push(surface) - 1;
@@ -182,7 +190,7 @@ export async function yardToPlan(
     try {
       const hands = people.length;
       const extraWork = setup.extraWork.filter(({ areaId }) => areaId === state.area.id);
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place, now: fromMs, hands, longestMs, levers }); // biome-ignore format: one line
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);
