@@ -5,6 +5,12 @@ import { id, instant, objectOf, oneOf, text } from './joi.ts';
 import { type PlanSetup, planSetup } from './plan.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './supply/currency.ts';
 
+/** Paint of a coat that isn't in stock: ordered, with the day the delivery is due, or not. */
+export interface PlanSupply {
+  code: 'delivery' | 'delivery-overdue' | 'delivery-undated' | 'not-in-stock';
+  dueOn: string | null;
+}
+
 /** A task of the plan, as screens show it. */
 export interface PlanTaskView {
   id: string;
@@ -40,6 +46,8 @@ export interface PlanTaskView {
   conditions: AirConditionCode[];
   /** Beyond the forecast: by a typical day. */
   beyondForecast: boolean;
+  /** What its paint waits for; null: it is in stock, or the task is no coat. */
+  supply: PlanSupply | null;
 }
 
 /** Why an area is not in the plan. */
@@ -74,6 +82,8 @@ export interface PlanBoatView {
   shelters: Shelter[];
   /** Areas of hers that are left out: her date holds without them only. */
   unplanned: number;
+  /** Supports that the yard moves, and on which day: what is under them is planned from its noon on. */
+  supportMoves: { name: string; on: string }[];
 }
 
 /** A place under cover. */
@@ -158,6 +168,17 @@ export const planTaskView = objectOf<PlanTaskView>({
   faults: Joi.array().items(Joi.string<PlanFault['code']>()).required(),
   conditions: Joi.array().items(Joi.string<AirConditionCode>()).required(),
   beyondForecast: flag(),
+  supply: nullable(
+    objectOf<PlanSupply>({
+      code: oneOf<PlanSupply['code']>({
+        delivery: true,
+        'delivery-overdue': true,
+        'delivery-undated': true,
+        'not-in-stock': true,
+      }).required(),
+      dueOn: nullable(Joi.string()),
+    }),
+  ),
 });
 
 export const planReply = objectOf<PlanView>({
@@ -186,6 +207,11 @@ export const planReply = objectOf<PlanView>({
           .items(oneOf<Shelter>({ tent: true, shed: true, heated: true }))
           .required(),
         unplanned: count(),
+        supportMoves: Joi.array()
+          .items(
+            objectOf<PlanBoatView['supportMoves'][number]>({ name: words(), on: Joi.string().required() }),
+          )
+          .required(),
       }),
     )
     .required(),

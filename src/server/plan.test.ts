@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   aBoat,
   aCoat,
+  aLot,
   anArea,
   aPlannedArea,
   aProduct,
@@ -350,5 +351,44 @@ describe('the plan of a yard', () => {
     // Two hours more on Friday, and eleven on each of the six other days.
     const dear = ann?.free.filter(({ costPerHour }) => costPerHour === 4500) ?? [];
     expect(dear.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)).toBe(2 + 6 * 11);
+  });
+
+  it('a coat waits for paint on order, a patch for its support; paint that nobody ordered is named', async () => {
+    const boat = aBoat({ name: 'On order' });
+    const product = { ...aProduct(), name: 'Ordered epoxy' };
+    const sheet = { ...product.sheet, cure: { ...product.sheet.cure, events: ripe } };
+    await server.ask('POST', '/boats', boat);
+    await server.ask('POST', '/products', { ...product, sheet });
+    const made = anArea(boat.id, { surroundings: { kind: 'shed' } });
+    const area = (await server.ask<Area>('POST', '/areas', made)).body;
+    await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [aStep(product.id, { coats: 2, colours: ['grey'] })] }); // biome-ignore format: one line
+    await setUp({ boats: [{ boatId: boat.id, wanted: null }] });
+    const supplies = async () => coatsOf(await plan()).map(({ supply, applyFrom }) => [supply?.code ?? null, hoursAfterNoon(applyFrom) > 36]); // biome-ignore format: one line
+    // Nobody keeps stock here: nothing is known of it.
+    expect(await supplies()).toEqual([[null, false], [null, false]]); // biome-ignore format: one line
+    const lots = ['base', 'hardener'].map((part) => aLot(product.id, part, { amount: part === 'base' ? 4 : 2 })); // biome-ignore format: one line
+    const receipt = { id: uuidv7(), at: new Date(NOON - HOUR).toISOString(), purchaseId: null, lots };
+    expect((await server.ask('POST', '/receipts', receipt)).status).toBe(201);
+    // 6 l are enough for one coat of 20 m² (4.3 l), not for two.
+    expect(await supplies()).toEqual([[null, false], ['not-in-stock', false]]); // biome-ignore format: one line
+    const order = (dueOn: string | null) => ({ id: uuidv7(), supplierId: null, orderedAt: new Date(NOON - HOUR).toISOString(), dueOn, delivery: 0, note: '', lines: [{ productId: product.id, part: null, colour: 'grey', litres: 3, count: 2, price: 9000 }] }); // biome-ignore format: one line
+    const undated = order(null);
+    expect((await server.ask('POST', '/purchases', undated)).status).toBe(201);
+    expect(await supplies()).toEqual([[null, false], ['delivery-undated', false]]); // biome-ignore format: one line
+    // Due in a day and a half: used from the morning after that day.
+    const dueOn = new Date(NOON + 24 * HOUR).toISOString().slice(0, 10);
+    await server.ask('DELETE', `/purchases/${undated.id}`);
+    expect((await server.ask('POST', '/purchases', order(dueOn))).status).toBe(201);
+    expect(await supplies()).toEqual([[null, false], ['delivery', true]]); // biome-ignore format: one line
+    const shiftOn = new Date(NOON + 7 * 24 * HOUR).toISOString().slice(0, 10);
+    const patchId = uuidv7();
+    const stand = { id: uuidv7(), boatId: boat.id, name: 'Stand 2', kind: 'stand', side: 'port', xM: 3, zM: -0.5, lengthM: 0.2, widthM: 0.2, shiftOn, note: '' }; // biome-ignore format: one line
+    expect((await server.ask('POST', '/stands', { stand, patches: [{ id: patchId, areaId: area.id }] })).status).toBe(201); // biome-ignore format: one line
+    const patched = await plan();
+    const under = coatsOf(patched).filter(({ areaId }) => areaId === patchId);
+    expect(under.length).toBe(2);
+    for (const { start } of under) expect(Date.parse(start)).toBeGreaterThan(NOON + 7 * 24 * HOUR - HOUR);
+    expect(patched.boats[0]?.supportMoves).toEqual([{ name: 'Stand 2', on: shiftOn }]);
+    await setUp({ boats: [] });
   });
 });

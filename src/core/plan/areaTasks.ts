@@ -1,8 +1,7 @@
-import type { Next } from '../cure/index.ts';
-import { dryByEnd, type FilmTakes, mayTable, takesByEnd, takesOf, windowTables } from './lagTables.ts';
-import type { LaterTables } from './laterTables.ts';
-import type { PlanLag, PlanTask, Span } from './problem.ts';
-import { after, SLOT_MS, slotAfter, slotBefore, slotsOf, startSpans } from './slots.ts';
+import { CoatTables, type Horizon, sessionId, timesOf } from './coatTables.ts';
+import { type FilmTakes, mayTable, takesOf, windowTables } from './lagTables.ts';
+import type { PlanLag, PlanTask } from './problem.ts';
+import { after, SLOT_MS, slotAfter, slotBefore, slotsOf } from './slots.ts';
 import type { AreaToPlan, CoatToPlan, PlannedTask, Unplanned, WorkToPlan } from './yardToPlan.ts';
 
 /** The tasks of one area: its films, the work and the coats that are left, and what each waits for. */
@@ -16,42 +15,10 @@ export class NotPlanned extends Error {
   }
 }
 
-export interface Horizon {
-  fromMs: number;
-  slots: number;
-  /** The longest that anybody works in one go, ms. */
-  longestMs: number;
-  /** What films take, by coats alike: worked out once. */
-  tables: Map<string, FilmTakes[] | null>;
-  /** Tables of ends far ahead, kept from an earlier weather; left out: all are worked out. */
-  later?: LaterTables | undefined;
-  /** Slots between which a coat is thought to start; left out: all. */
-  between?: ((coat: string) => readonly [number, number] | null) | undefined;
-  /** The starts of these at which so many people can work so many slots on end. */
-  workable: (starts: readonly Span[], slots: number, people: number) => number[];
-  /** Starts of tasks that are done or that somebody chose by hand, by task. */
-  pinned: ReadonlyMap<string, number>;
-  /** Of each coat only what follows from its given start is worked out, and nothing of a coat without one. */
-  onlyPinned: boolean;
-  /** A number for each sheet and each series of temperatures. */
-  numbers: Map<object, number>;
-}
-
 export type OwnTask = PlanTask & { is: PlannedTask };
 
 /** The largest share of the steel's bare hours that blasting may use: the rest is for priming [M]. */
 const MOST_BLASTING = 0.75;
-/** Slots that dust harms a film whose sheet gives no tack-free time: a day [M]. */
-const DAY_SLOTS = 48;
-
-/** Slots of a session, and what of them is getting ready: what is left of the last one too. */
-export function timesOf({ getReadyMs, applyMs, cleanUpMs }: CoatToPlan): {
-  length: number;
-  getReadyMs: number;
-} {
-  const length = slotsOf(getReadyMs + applyMs + cleanUpMs);
-  return { length, getReadyMs: length * SLOT_MS - applyMs - cleanUpMs };
-}
 
 /** Whether steel blasted in so long can be primed within its hours: in one session, the last strip too. */
 const fitsBare = (ms: number, bareForMs: number, coat: CoatToPlan): boolean =>
@@ -59,9 +26,6 @@ const fitsBare = (ms: number, bareForMs: number, coat: CoatToPlan): boolean =>
   coat.sessions === 1 &&
   slotsOf(ms) * SLOT_MS + timesOf(coat).getReadyMs <= bareForMs &&
   timesOf(coat).getReadyMs + coat.applyMs <= bareForMs;
-
-const sessionId = ({ id, sessions }: CoatToPlan, session: number): string =>
-  sessions > 1 ? `${id}#${session + 1}` : id;
 
 /** What the next coat goes over. */
 type Below =
@@ -81,6 +45,7 @@ export class AreaTasks {
   readonly lags: PlanLag[] = [];
   readonly #area: AreaToPlan;
   readonly #horizon: Horizon;
+  readonly #tables: CoatTables;
   /** What the film on it offers from the start of the plan on. */
   readonly #current: NonNullable<AreaToPlan['film']>['segments'];
   #below: Below = { kind: 'bare' };
@@ -89,6 +54,7 @@ export class AreaTasks {
   constructor(area: AreaToPlan, horizon: Horizon) {
     this.#area = area;
     this.#horizon = horizon;
+    this.#tables = new CoatTables(area, horizon);
     this.#current = area.film?.segments.filter(({ toMs }) => toMs === null || toMs > horizon.fromMs) ?? [];
     if (area.film || area.primeByMs !== null) this.#below = { kind: 'film', id: this.#filmOn() };
     for (const coat of area.coats) this.#coat(coat);
@@ -107,7 +73,9 @@ export class AreaTasks {
     const { fromMs, slots } = this.#horizon;
     const below = this.#below;
     const dry =
-      below.kind === 'coat' ? this.#dryOf(below.coat) : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
+      below.kind === 'coat'
+        ? this.#tables.dryOf(below.coat)
+        : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
     if (!dry) throw this.#left(null, 'ready-not-stated');
     return { earliest: mayTable(dry, fromMs, slots) };
   }
@@ -116,7 +84,7 @@ export class AreaTasks {
     const below = this.#below;
     const takes =
       below.kind === 'coat'
-        ? this.#takesOf(below.coat, { kind: 'water' }, false, false)
+        ? this.#tables.takesOf(below.coat, { kind: 'water' }, false, false)
         : this.#takesNow(false);
     if (!takes) throw this.#left(null, 'ready-not-stated');
     if (!this.#horizon.onlyPinned && takes.every(({ mayMs }) => mayMs === null))
@@ -153,27 +121,6 @@ export class AreaTasks {
     return this.#add({ id, slots: 0, people: 0, pinned: 0, dusty: false, ...wet }, { kind: 'film' }).id;
   }
 
-  /** What the film of a coat takes, by end slot; coats alike share the table. */
-  #takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean, workOn: boolean): FilmTakes[] | null {
-    const { fromMs, slots, tables, numbers, later } = this.#horizon;
-    const { temps } = this.#area;
-    const all = this.#endsOf(coat);
-    const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
-    for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
-    const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst, workOn];
-    const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ends, ...of]);
-    const near = () => {
-      const known = tables.get(key);
-      if (known !== undefined) return known;
-      const made = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
-      tables.set(key, made);
-      return made;
-    };
-    if (!later) return near();
-    const laterKey = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, ...of]);
-    return later.takes(laterKey, { near, ends, slots });
-  }
-
   /** As {@link takesByEnd} of the film that is on. */
   #takesNow(sandFirst: boolean): FilmTakes[] | null {
     const { film } = this.#area;
@@ -198,7 +145,12 @@ export class AreaTasks {
     const isSame = below.kind === 'coat' && below.coat.productId === coat.productId;
     const takes =
       below.kind === 'coat'
-        ? this.#takesOf(below.coat, { kind: 'coat', family: coat.family, same: isSame }, sandFirst, workOn)
+        ? this.#tables.takesOf(
+            below.coat,
+            { kind: 'coat', family: coat.family, same: isSame },
+            sandFirst,
+            workOn,
+          )
         : this.#takesNow(sandFirst);
     if (!takes) throw this.#left(coat, 'window-not-stated');
     if (!this.#horizon.onlyPinned && takes.every(({ mayMs }) => mayMs === null))
@@ -206,47 +158,13 @@ export class AreaTasks {
     return { ids: below.kind === 'coat' ? below.ids : [below.id], takes };
   }
 
-  /** The slots at which a session of a coat can end: by its air and the hours that are worked, and where somebody placed it. */
-  #endsOf(coat: CoatToPlan): number[] {
-    const known = this.#ends.get(coat);
-    if (known) return known;
-    const made = this.#endsNow(coat);
-    this.#ends.set(coat, made);
-    return made;
-  }
-  readonly #ends = new Map<CoatToPlan, number[]>();
-
-  #endsNow(coat: CoatToPlan): number[] {
-    const { slots, workable, pinned, onlyPinned } = this.#horizon;
-    const { length, getReadyMs } = timesOf(coat);
-    const placed = Array.from({ length: coat.sessions }, (_, i) => pinned.get(sessionId(coat, i)));
-    const given = placed.filter((at) => at !== undefined);
-    if (onlyPinned && given.length === 0) return [slots];
-    const isSettled = onlyPinned || given.length === coat.sessions;
-    const starts = isSettled ? [] : this.#startsOf(coat, getReadyMs);
-    const all = [...workable(starts, length, coat.people), ...given];
-    const ends = all.map((start) => start + length).filter((end) => end <= slots);
-    return [...new Set(ends)].sort((a, b) => a - b);
-  }
-
-  #startsOf(coat: CoatToPlan, aheadMs: number): Span[] {
-    const { fromMs, slots, between } = this.#horizon;
-    const spans = startSpans(coat.starts, { fromMs, slots, aheadMs });
-    const near = between?.(coat.id);
-    if (!near) return spans;
-    return spans.flatMap(([from, to]): Span[] => {
-      const within = [Math.max(from, near[0]), Math.min(to, near[1])] as const;
-      return within[1] > within[0] ? [within] : [];
-    });
-  }
-
   #coat(coat: CoatToPlan): void {
     const { slots } = this.#horizon;
     const done = this.#workBefore(coat);
     const { length, getReadyMs } = timesOf(coat);
     const { cleanUpMs } = coat;
-    const starts = this.#startsOf(coat, getReadyMs);
-    if (this.#endsOf(coat).length === 0) throw this.#left(coat, 'no-working-hour');
+    const starts = this.#tables.startsOf(coat, getReadyMs);
+    if (this.#tables.endsOf(coat).length === 0) throw this.#left(coat, 'no-working-hour');
     const ids: string[] = [];
     for (let session = 0; session < coat.sessions; session++) {
       const { id } = this.#add(
@@ -256,7 +174,7 @@ export class AreaTasks {
           people: coat.people,
           dusty: false,
           starts,
-          wetUntil: this.#wetUntil(coat),
+          wetUntil: this.#tables.wetUntil(coat),
         },
         { kind: 'coat', coatId: coat.id, session: [session, coat.sessions], getReadyMs, cleanUpMs },
       );
@@ -291,7 +209,7 @@ export class AreaTasks {
     if (this.#below.kind !== 'film' || primeByMs === null) return;
     // The whole area is primed by then, the last strip too.
     const by = slotBefore(primeByMs - aheadMs - coat.applyMs, fromMs);
-    const firstStart = Math.min(...this.#endsOf(coat)) - timesOf(coat).length;
+    const firstStart = Math.min(...this.#tables.endsOf(coat)) - timesOf(coat).length;
     if (!this.#horizon.onlyPinned && firstStart > by) throw this.#left(coat, 'bare-too-long');
     const latest = this.#always(Math.min(slots + 1, by));
     this.lags.push({ before: this.#below.id, after: id, earliest: after(slots, 0), latest });
@@ -309,23 +227,6 @@ export class AreaTasks {
     const final = slotBefore(forMs - getReadyMs - coat.applyMs, 0);
     const latest = after(slots, Math.min(first, final));
     this.lags.push({ before: task.id, after: id, earliest: after(slots, 0), latest });
-  }
-
-  /** When the film of a coat is dry, by end slot; null: not stated. */
-  #dryOf(coat: CoatToPlan): (number | null)[] | null {
-    const { fromMs, slots, later } = this.#horizon;
-    const all = this.#endsOf(coat);
-    const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
-    const near = () => dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
-    if (!later) return near();
-    const key = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, coat.factor]);
-    return later.dry(key, { near, ends, slots });
-  }
-
-  #wetUntil(coat: CoatToPlan): number[] {
-    const { fromMs, slots } = this.#horizon;
-    const dry = this.#dryOf(coat);
-    return dry ? mayTable(dry, fromMs, slots) : after(slots, DAY_SLOTS);
   }
 
   /** Work before a coat, each after the one before it and once the film below can bear it. */
@@ -349,7 +250,7 @@ export class AreaTasks {
       const id = `${coat.id}/${work.id}${pieces > 1 ? `#${piece + 1}` : ''}`;
       const length = Math.max(1, slotsOf(work.ms / pieces));
       const task = this.#add(
-        { id, slots: length, people: 1, dusty: work.dusty },
+        { id, slots: length, people: 1, dusty: work.dusty, ...this.#uncovered() },
         { kind: 'work', coatId: coat.id, workId: work.id, session: [piece, pieces] },
       );
       const { last, waitMs } = done;
@@ -360,6 +261,15 @@ export class AreaTasks {
       done = { last: task, waitMs: 0, bared };
     }
     return done;
+  }
+
+  /** Starts of work on an area that a support still covers. */
+  #uncovered(): Pick<PlanTask, 'starts'> {
+    const { notBeforeMs } = this.#area;
+    const { fromMs, slots } = this.#horizon;
+    if (notBeforeMs === undefined || notBeforeMs <= fromMs) return {};
+    const first = slotAfter(notBeforeMs, fromMs);
+    return { starts: first < slots ? [[first, slots]] : [] };
   }
 
   /** Work on the film below: sanding once it can be sanded, anything else once it is dry. */

@@ -1,5 +1,6 @@
 import { moment, positive, QuantityError, within } from '../units/index.ts';
-import { AreaTasks, type Horizon, NotPlanned, type OwnTask } from './areaTasks.ts';
+import { AreaTasks, NotPlanned, type OwnTask } from './areaTasks.ts';
+import type { Horizon } from './coatTables.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import { joined, SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
 import type { AreaToPlan, BoatToPlan, CoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
@@ -69,6 +70,7 @@ function checkCoat(coat: CoatToPlan): void {
   ] as const)
     if (!Number.isInteger(within(quantity, count, 1, 100)))
       throw new QuantityError(quantity, count, 'whole numbers');
+  if (coat.notBeforeMs !== undefined) moment('time of delivery', coat.notBeforeMs);
   checkStretches('a coat by its air', coat.starts);
   for (const { ms, bareForMs } of coat.work) {
     length('time of work (ms)', ms);
@@ -76,7 +78,8 @@ function checkCoat(coat: CoatToPlan): void {
   }
 }
 
-function checkArea({ film, primeByMs, coats }: AreaToPlan): void {
+function checkArea({ film, primeByMs, notBeforeMs, coats }: AreaToPlan): void {
+  if (notBeforeMs !== undefined) moment('time at which a support is moved', notBeforeMs);
   if (film) length('time the film took to apply (ms)', film.appliedInMs);
   if (primeByMs !== null) moment('time to prime by', primeByMs);
   for (const { fromMs, toMs } of film?.segments ?? []) {

@@ -123,6 +123,18 @@ describe('by hand, at a steady 20 °C', () => {
     expect([startH(plan, 'one'), startH(plan, 'launch boat')]).toEqual([28, 100]);
   });
 
+  it('a coat waits for its paint, and all work for a support that still covers the area', () => {
+    const s = sheet({ minH: 6, waterH: 24 });
+    const sand = [{ id: 's', kind: 'sand' as const, ms: HOUR_MS, dusty: true }];
+    const at = T0 + 26 * HOUR_MS;
+    // Sanded on the first day, painted when the paint is there: Tuesday 10:00.
+    const paint = planOf(yard([area([coat('one', s, { work: sand, notBeforeMs: at })])]));
+    expect([startH(paint, 'one/s'), startH(paint, 'one')]).toEqual([0, 26]);
+    const patch = planOf(yard([area([coat('one', s, { work: sand })], { notBeforeMs: at })]));
+    expect([startH(patch, 'one/s'), startH(patch, 'one')]).toEqual([26, 27]);
+    expect(() => planOf(yard([area([coat('one', s, { notBeforeMs: Number.NaN })])]))).toThrow(/delivery/);
+  });
+
   it('one crane takes one boat at a time: where only an hour a day is left for it, the second boat waits a day', () => {
     const s = sheet({ minH: 6, waterH: 24 });
     const areas = ['a', 'b'].map((id) => area([coat(`${id} one`, s)], { id, boatId: id, air: id }));

@@ -9,7 +9,7 @@ import {
   type Site,
 } from '../air/index.ts';
 import { eventTime, HOUR_MS, safeEvent } from '../cure/index.ts';
-import { timesOf } from './areaTasks.ts';
+import { timesOf } from './coatTables.ts';
 import { type FilmGiven, filmIn } from './filmIn.ts';
 import { joined, SLOT_MS } from './slots.ts';
 import {

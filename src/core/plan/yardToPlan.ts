@@ -29,6 +29,8 @@ export interface CoatToPlan {
   applyMs: number;
   cleanUpMs: number;
   people: number;
+  /** Its application does not begin before then: its paint is delivered. Left out: at any time. */
+  notBeforeMs?: number;
   /** When the application of one session can begin, by the air; in order. */
   starts: readonly CoatSpan[];
   /** Sanding the film below where its window has closed. */
@@ -58,6 +60,8 @@ export interface AreaToPlan {
   /** By when bare steel must be primed; null: it is not bare. */
   primeByMs: number | null;
   coats: readonly CoatToPlan[];
+  /** Nothing is done on it before then: a support still covers it. Left out: at any time. */
+  notBeforeMs?: number;
   /** What makes its last film ready: the event for the water, or dry where it stays out of it. */
   ready: 'immersion' | 'tack-free';
 }

@@ -52,6 +52,18 @@ function orderedOf(purchase: PurchaseRecord, part: Part, sheet: ProductSheet): n
   }, 0);
 }
 
+/** What open orders hold of a part, in its unit, with the day each is due; null: nobody said. */
+export function ordersOf(
+  part: Part,
+  { trade, catalogue }: { trade: TradeReading; catalogue: ProductCatalogue },
+): { dueOn: string | null; amount: number }[] {
+  const sheet = catalogue.latest.get(part.productId)?.sheet;
+  if (!sheet) return [];
+  return trade.purchases
+    .map((purchase) => ({ dueOn: purchase.dueOn, amount: orderedOf(purchase, part, sheet) }))
+    .filter(({ amount }) => amount > 0);
+}
+
 export function inStore(
   part: Part,
   from: { store: StoreReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },

@@ -12,8 +12,8 @@ import { planSetupOf } from '../rows/plan.ts';
 import { beforeCoat, type CoatInHand } from './beforeCoat.ts';
 import { coatSpans } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
-import { planCoatId } from './plan/planCoats.ts';
 import { potViews } from './pots.ts';
+import { coatKey } from './supply/coatSupply.ts';
 
 /** Areas asked about; a pair of hands does no more in a day. */
 const MOST = 12;
@@ -114,7 +114,7 @@ function plannedToday(
   const startOf = new Map(agreed.at(-1)?.tasks.map(({ taskId, start }) => [taskId, start]));
   return ({ areaId, next }) => {
     if (!next) return null;
-    const id = planCoatId(areaId, next.stepId, next.coatNo);
+    const id = coatKey(areaId, next.stepId, next.coatNo);
     const start = startOf.get(id) ?? startOf.get(`${id}#1`);
     return start !== undefined && Date.parse(start) >= fromMs && Date.parse(start) <= toMs ? start : null;
   };

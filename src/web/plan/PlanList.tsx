@@ -3,9 +3,9 @@ import { Link } from 'react-router';
 import type { PlanTaskView, PlanView } from '../../contract/index.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { sayCondition } from '../words/airReasons.ts';
-import { sayFaults, sayTask } from '../words/plan.ts';
+import { sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
 import { MoveTask } from './MoveTask.tsx';
-import { sayClock, sayDay } from './planTimes.ts';
+import { sayClock, sayDate, sayDay } from './planTimes.ts';
 import { useSetupWrite } from './planWrite.ts';
 import { pinsWith } from './usePlaces.ts';
 
@@ -146,6 +146,11 @@ function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
           {sayCondition(code)}
         </span>
       ))}
+      {task.supply && (
+        <span className="block text-sm font-semibold">
+          {sayPlanSupply(task.supply, task.supply.dueOn ? sayDate(task.supply.dueOn, zone) : '')}
+        </span>
+      )}
       {task.critical && <span className="block text-sm">The launch waits for this.</span>}
       {task.pinned && <span className="block text-sm">Kept at this time by hand.</span>}
       {task.faults.length > 0 && (

@@ -13,7 +13,7 @@ import { Levers } from './Levers.tsx';
 import { PlanLanes } from './PlanLanes.tsx';
 import { PlanList } from './PlanList.tsx';
 import { PlanSetupForm } from './PlanSetupForm.tsx';
-import { daysLate, sayMoment } from './planTimes.ts';
+import { daysLate, sayDate, sayMoment } from './planTimes.ts';
 import { type Odds, useOdds } from './useOdds.ts';
 
 /** The plan: launch dates, cost, chart, day list, changes compared and set-up. */
@@ -104,6 +104,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
         ))}
       </ul>
       <Cost view={view} />
+      <Supplies view={view} />
       <p className="text-sm">
         {view.forecastUntil &&
           `The weather data ends ${sayMoment(view.forecastUntil, zone)}. After that, the plan assumes an average day of the last week of data, without data on rain. `}
@@ -156,6 +157,20 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
   );
 }
 
+/** Coats whose paint is neither in stock nor on its way by a known day. */
+function Supplies({ view: { tasks } }: { view: PlanView }) {
+  const short = tasks.filter(({ supply }) => supply !== null && supply.code !== 'delivery');
+  if (short.length === 0) return null;
+  return (
+    <p className="border-warning border-l-4 pl-3">
+      Paint is missing for {counted(short.length, 'coat')}. The plan assumes that it arrives in time.{' '}
+      <Link className="link" to="/materials/buy">
+        See what to buy
+      </Link>
+    </p>
+  );
+}
+
 /** Where a boat stands from when on; what should have changed by now is asked for. */
 function PlaceChanges({
   boat,
@@ -169,24 +184,33 @@ function PlaceChanges({
   const { show } = useUnits();
   const own = (view.setup.placeChanges ?? []).filter(({ boatId }) => boatId === boat.boatId);
   const now = Date.parse(view.from);
-  return own
-    .toSorted((a, b) => a.at.localeCompare(b.at))
-    .map((change) =>
-      Date.parse(change.at) > now ? (
-        <p key={change.at}>
-          From {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.
+  return (
+    <>
+      {boat.supportMoves.map(({ name, on }) => (
+        <p key={name}>
+          {name} is moved on {sayDate(on, zone)}.
         </p>
-      ) : (
-        <p key={change.at} role="alert" className="border-warning border-l-4 pl-3">
-          Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}. Set where
-          each area stands in the{' '}
-          <Link className="link" to={`/boats/${boat.boatId}/survey`}>
-            survey
-          </Link>
-          , then remove this change below.
-        </p>
-      ),
-    );
+      ))}
+      {own
+        .toSorted((a, b) => a.at.localeCompare(b.at))
+        .map((change) =>
+          Date.parse(change.at) > now ? (
+            <p key={change.at}>
+              From {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.
+            </p>
+          ) : (
+            <p key={change.at} role="alert" className="border-warning border-l-4 pl-3">
+              Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}. Set
+              where each area stands in the{' '}
+              <Link className="link" to={`/boats/${boat.boatId}/survey`}>
+                survey
+              </Link>
+              , then remove this change below.
+            </p>
+          ),
+        )}
+    </>
+  );
 }
 
 function Wanted({ wanted, launch, zone }: { wanted: string; launch: string; zone: string }) {

@@ -101,7 +101,15 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             <li>Blasted steel is primed within {BARE_STEEL_HOURS} h of the start of blasting.</li>
             <li>No sanding or scraping in the same air as a wet film. Boats in the shed share the air.</li>
             <li>A boat changes its place only when its coats are safe from dew and rain.</li>
-            <li>Not planned yet: masking, moving supports, deliveries and tides.</li>
+            <li>
+              An area under a support is painted from noon of the day on which the support is moved. Check
+              that the films beside it bear the pads.
+            </li>
+            <li>
+              Paint on order is used from the day after its delivery is due. Other missing paint is assumed to
+              arrive in time.
+            </li>
+            <li>Not planned yet: masking, tape ages and tides.</li>
           </ul>
         </details>
       </RecordForm>

@@ -6,8 +6,8 @@ import { startOfDay } from '../clock/wallClock.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { sayCondition } from '../words/airReasons.ts';
-import { sayFaults, sayTask } from '../words/plan.ts';
-import { sayClock, sayDay } from './planTimes.ts';
+import { sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
+import { sayClock, sayDate, sayDay } from './planTimes.ts';
 import { useSetupWrite } from './planWrite.ts';
 
 /** A day's work of each person, in order: to look at in the yard, to print and to pin up. */
@@ -179,6 +179,11 @@ function PersonDay({
                     {sayCondition(code)}
                   </span>
                 ))}
+                {task.supply && task.supply.code !== 'delivery' && (
+                  <span className="block text-sm font-semibold">
+                    {sayPlanSupply(task.supply, task.supply.dueOn ? sayDate(task.supply.dueOn, zone) : '')}
+                  </span>
+                )}
                 {task.beyondForecast && (
                   <span className="block text-sm">After the end of the forecast: may change.</span>
                 )}

@@ -1,4 +1,4 @@
-import { clockText, dayText, monthText, startOfDay, wallOf } from '../clock/wallClock.ts';
+import { clockText, dayText, momentOf, monthText, startOfDay, wallOf } from '../clock/wallClock.ts';
 
 /** "Fri 18 Dec", also for today. */
 export function sayDay(ms: number, zone: string): string {
@@ -10,6 +10,12 @@ export function sayDay(ms: number, zone: string): string {
 export function sayMoment(at: string, zone: string): string {
   const ms = Date.parse(at);
   return `${sayDay(ms, zone)}, ${sayClock(at, zone)}`;
+}
+
+/** A calendar day, `YYYY-MM-DD`, as "Fri 18 Dec". */
+export function sayDate(date: string, zone: string): string {
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  return sayDay(momentOf({ year, month, day, hour: 12, minute: 0 }, zone), zone);
 }
 
 /** "14:00". */

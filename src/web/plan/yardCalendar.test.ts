@@ -29,7 +29,13 @@ describe('the calendar of the yard', () => {
     const view = {
       tasks,
       setup: {},
-      boats: [{ boatName: 'Curlew', wanted: '2026-06-06T10:00:00Z' }],
+      boats: [
+        {
+          boatName: 'Curlew',
+          wanted: '2026-06-06T10:00:00Z',
+          supportMoves: [{ name: 'Stand 2', on: '2026-06-07' }],
+        },
+      ],
     } as unknown as PlanView;
     const order = (over: Partial<PurchaseRecord>) =>
       ({ dueOn: '2026-06-04', receivedAt: null, archived: false, supplierId: 's', lines: [{ count: 2 }, { count: 1 }], ...over }) as PurchaseRecord; // biome-ignore format: one line
@@ -41,6 +47,7 @@ describe('the calendar of the yard', () => {
       ['2026-06-04', 'Delivery: 3 packs from Quay stores'],
       ['2026-06-05', '09:00 Launch: Curlew', '07:00 Curlew, Keel: Dulse, red: coat 1 of 2'],
       ['2026-06-06', 'Launch wanted by: Curlew'],
+      ['2026-06-07', 'Curlew: move Stand 2'],
     ]);
   });
 

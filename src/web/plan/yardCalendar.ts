@@ -50,6 +50,9 @@ export function calendarOf(
         kind: 'wanted',
         text: `Launch wanted by: ${boatName}`,
       });
+  for (const { boatId, boatName, supportMoves } of view.boats)
+    for (const { name, on } of supportMoves)
+      put(noonOf(on, zone), { id: `support ${boatId} ${name}`, kind: 'place', text: `${boatName}: move ${name}` }); // biome-ignore format: one line
   for (const change of view.setup.placeChanges ?? []) {
     const boat = view.boats.find(({ boatId }) => boatId === change.boatId);
     if (boat)

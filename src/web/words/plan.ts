@@ -4,6 +4,7 @@ import type {
   PlaceChange,
   PlanClash,
   PlanMoveView,
+  PlanSupply,
   PlanTaskView,
   UnplannedCode,
 } from '../../contract/index.ts';
@@ -41,7 +42,8 @@ export const UNPLANNED: Record<UnplannedCode, string> = {
     'The data sheet doesn’t say when the film is safe from dew and rain. Enter the time under Materials.',
   'no-hour-passes':
     'No hour in the coming weeks is within the limits of the data sheet. Try a shelter or heat.',
-  'behind-support': 'A support covers this area. Plan it once the support has been moved.',
+  'behind-support':
+    'A support covers this area. Set the day on which it is moved under Supports, or log it as moved.',
   'not-curing': 'A hand test found that the film isn’t curing. Decide at the bench what to do.',
   'no-weather': 'There is no weather data.',
   failed: 'The record can’t be used. Open the area to see why.',
@@ -76,6 +78,17 @@ export function sayMove(why: PlanMoveView['why'], because: string | undefined): 
     .map((code) => MOVED[code as keyof typeof MOVED] ?? FAULTS[code as keyof typeof FAULTS])
     .join(' ');
   return because ? `${words} See: ${because}.` : words;
+}
+
+/** What the paint of a coat waits for. @param day the day a delivery is due, in words */
+export function sayPlanSupply({ code }: PlanSupply, day: string): string {
+  const words: Record<PlanSupply['code'], string> = {
+    delivery: `Paint on order, due ${day}.`,
+    'delivery-overdue': `Paint on order, was due ${day}. Ask the supplier.`,
+    'delivery-undated': 'Paint on order without a delivery date. Ask the supplier.',
+    'not-in-stock': 'Not enough paint in stock, and none on order.',
+  };
+  return words[code];
 }
 
 /** Where a boat stands from a time on: "Kittiwake stands in the open". */

@@ -123,6 +123,8 @@ export interface AreaStanding {
   area: Pick<AreaToPlan, 'id' | 'boatId' | 'air' | 'temps'>;
 }
 
+const uncovered = memoised((state: AreaSnapshot): AreaSnapshot => ({ ...state, stand: null }));
+
 interface Premises {
   air: Air;
   catalogue: ProductCatalogue;
@@ -136,7 +138,8 @@ interface Premises {
 
 export function standingOf(state: AreaSnapshot, clock: AreaClock, premises: Premises): AreaStanding {
   const { air, catalogue, fromMs, now } = premises;
-  const own = surfaceOf(state, catalogue);
+  // What a support covers is painted once it has been moved.
+  const own = surfaceOf(clock.hiddenBy ? uncovered(state) : state, catalogue);
   const stages = stagesOf(own, premises);
   const places = stages.map(({ surroundings }) => ({ ...own, surroundings }));
   const place = places.at(-1) as SurfacePlace;

@@ -1,6 +1,7 @@
 import type {
   ExtraWork,
   LeverCode,
+  PlanSupply,
   Product,
   Step,
   UnplannedCode,
@@ -27,6 +28,7 @@ import {
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
+import { coatKey } from '../supply/coatSupply.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
 
@@ -41,6 +43,8 @@ export interface CoatNamed {
   coatNo: number;
   coats: number;
   work: Map<string, { kind: WorkView['kind'] | 'extra'; note: string }>;
+  /** What its paint waits for; null: it is in stock. */
+  supply: PlanSupply | null;
 }
 
 /** What the air is asked for a coat: when a session of it can begin. Coats alike have the same key. */
@@ -128,6 +132,10 @@ interface Given {
   longestMs: number;
   /** Changes of the premises that are tried. */
   levers: readonly LeverCode[];
+  /** Coats whose paint isn't in stock, by their key. */
+  supplies: ReadonlyMap<string, PlanSupply>;
+  /** From when on ordered paint can be used, ms. */
+  deliveredMs: (dueOn: string) => number;
 }
 
 /** One coat of a step over an area of so many m². @throws {AreaLeft} */
@@ -180,10 +188,6 @@ const withLevers = (step: Step, { methods }: Product['sheet'], levers: readonly 
 const coatsWith = (coats: number, first: number, levers: readonly LeverCode[]): number =>
   levers.includes('one-coat-fewer') && coats > 1 ? Math.max(first + 1, coats - 1) : coats;
 
-/** The task of a coat, by its number in its step from 0. */
-export const planCoatId = (areaId: string, stepId: string, coatNo: number): string =>
-  `${areaId} ${stepId} ${coatNo}`;
-
 /** The coats of an area that are not on yet, in their order, with the work before each. @throws {AreaLeft} */
 export function coatsToPlan(given: Given): PlannedCoats {
   const { state, clock, catalogue, now } = given;
@@ -205,15 +209,18 @@ export function coatsToPlan(given: Given): PlannedCoats {
       const isNext = i === from && coatNo === next.coatNo;
       const wholeM2 = stepAreaM2(step, netAreaOf(state).areaM2);
       const areaM2 = isNext ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;
-      const id = planCoatId(state.area.id, step.id, coatNo);
+      const id = coatKey(state.area.id, step.id, coatNo);
       const due = isNext
         ? stillDue(clock.work, now)
         : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
       const { coat, asked } = coatToPlan(given, { step, product, areaM2, id });
       const extra = isNext ? given.extraWork : [];
+      const supply = given.supplies.get(id) ?? null;
+      const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
       planned.asked.set(id, asked);
       planned.coats.push({
         ...coat,
+        ...(delivered && { notBeforeMs: given.deliveredMs(supply.dueOn as string) }),
         work: [...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)],
       });
       planned.named.set(id, {
@@ -222,6 +229,7 @@ export function coatsToPlan(given: Given): PlannedCoats {
         colour: colourOf(step, coatNo),
         coatNo,
         coats,
+        supply,
         work: new Map<string, { kind: WorkView['kind'] | 'extra'; note: string }>([
           ...due.map(({ taskId, kind, note }) => [taskId, { kind, note }] as const),
           ...extra.map(({ id: workId, note }) => [workId, { kind: 'extra' as const, note }] as const),

@@ -62,6 +62,7 @@ export function taskView(
     pinned: setup.pins.some(({ taskId }) => taskId === task.id),
     conditions: [...(start?.conditions ?? [])],
     beyondForecast: endMs > given.forecastUntilMs,
+    supply: (isCoat ? coat?.supply : null) ?? null,
   };
 }
 
@@ -87,7 +88,7 @@ function boatViews(
   unplanned: PlanView['unplanned'],
   { given, areaNames }: Named,
 ): PlanBoatView[] {
-  return given.boats.map(({ boatId, boatName, wanted, shelters }) => {
+  return given.boats.map(({ boatId, boatName, wanted, shelters, supportMoves }) => {
     const own = tasks.filter((task) => task.boatId === boatId);
     return {
       boatId,
@@ -95,6 +96,7 @@ function boatViews(
       launch: own.find(({ kind }) => kind === 'launch')?.start ?? null,
       wanted,
       shelters,
+      supportMoves,
       unplanned: unplanned.filter(({ areaId }) => areaNames.get(areaId)?.boatId === boatId).length,
     };
   });

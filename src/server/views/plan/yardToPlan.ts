@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, LeverCode, PlanSetup, Shelter, UnplannedCode } from '../../../contract/index.ts';
+import type { AreaClock, LeverCode, PlanSetup, UnplannedCode } from '../../../contract/index.ts';
 import { type AirHour, type AirLimits, typicalHours } from '../../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../../core/cure/index.ts';
 import {
@@ -19,6 +19,7 @@ import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { Jobs } from '../../workers/jobs.ts';
 import { AHEAD_MS } from './ahead.ts';
 import { filmOn, filmOnly, sharedSurfaces, standingOf } from './areaStanding.ts';
+import { type BoatToLaunch, boatsOf, changesOf, hasWork, suppliesOf, uncoveredAt } from './boatsToPlan.ts';
 import type { PlanStart } from './coatStarts.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
 import { peopleWith, WEEK } from './premises.ts';
@@ -27,8 +28,6 @@ import { startsByKey } from './startsAsked.ts';
 /** The yard as the planner takes it: its boats, the air over them, who works when. */
 
 const DAY_MS = 24 * HOUR_MS;
-/** Boats planned where nobody said which. */
-const USUAL_BOATS = 4;
 
 /** An area that is left out, and why. */
 export interface LeftOut {
@@ -49,7 +48,7 @@ export interface GivenYard {
   /** When each coat can begin by the air. */
   startsOf: (coatId: string) => readonly PlanStart[];
   leftOut: LeftOut[];
-  boats: { boatId: string; boatName: string; wanted: string | null; shelters: Shelter[] }[];
+  boats: BoatToLaunch[];
   otherBoats: { boatId: string; boatName: string }[];
   forecastUntilMs: number;
 }
@@ -84,46 +83,12 @@ export function hoursOn(
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
 /** Why nothing can be said of an area, before any of its coats is looked at; null: it can be planned. */
-function leftOutBy(clock: AreaClock): UnplannedCode | null {
+function leftOutBy(clock: AreaClock, uncoveredMs: number | null, now: number): UnplannedCode | null {
   if (clock.failed !== null) return 'failed';
-  if (clock.hiddenBy) return 'behind-support';
+  // A support that should have been moved by now may still be there.
+  if (clock.hiddenBy && (uncoveredMs === null || uncoveredMs < now)) return 'behind-support';
   if (clock.state === 'no-weather') return 'no-weather';
   return clock.hand?.notCuring ? 'not-curing' : null;
-}
-
-const hasWork = ({ next, state }: AreaClock) => next !== null && state !== 'no-system';
-
-const SHELTERS: readonly Shelter[] = ['tent', 'shed', 'heated'];
-/** Where the areas of a boat stand under cover. */
-const sheltersOf = ({ states }: YardReading, boatId: string): Shelter[] =>
-  SHELTERS.filter((kind) =>
-    states.some(({ boat, area }) => boat.id === boatId && area.surroundings.kind === kind),
-  );
-
-/** Where a boat is moved to, in order. */
-const changesOf = ({ placeChanges = [] }: PlanSetup, boatId: string) =>
-  placeChanges
-    .filter((each) => each.boatId === boatId)
-    .map(({ at, surroundings }) => ({ atMs: Date.parse(at), surroundings }))
-    .sort((a, b) => a.atMs - b.atMs);
-
-/** Boats that are planned: those chosen, or the first few that have work left. */
-function boatsOf(known: YardReading, setup: PlanSetup) {
-  const working = known.boats
-    .filter(({ boat }) => known.clocks.some((clock) => clock.boatId === boat.id && hasWork(clock)))
-    .map(({ boat }) => ({ boatId: boat.id, boatName: boat.name }));
-  const wanted = new Map(setup.boats.map((each) => [each.boatId, each.wanted]));
-  const chosen =
-    wanted.size > 0 ? working.filter(({ boatId }) => wanted.has(boatId)) : working.slice(0, USUAL_BOATS);
-  const ids = new Set(chosen.map(({ boatId }) => boatId));
-  return {
-    boats: chosen.map((boat) => ({
-      ...boat,
-      wanted: wanted.get(boat.boatId) ?? null,
-      shelters: sheltersOf(known, boat.boatId),
-    })),
-    otherBoats: working.filter(({ boatId }) => !ids.has(boatId)),
-  };
 }
 
 /**
@@ -163,6 +128,9 @@ export async function yardToPlan(
     ({ boat, area }) =>
       ids.has(boat.id) || (area.surroundings.kind === 'shed' && isWet(clockOf.get(area.id))),
   );
+  const supplies = suppliesOf(known, now, zone);
+  // What comes in the course of a day is used from the next morning on.
+  const deliveredMs = (dueOn: string) => DateTime.fromISO(dueOn, { zone }).plus({ days: 1 }).toMillis();
   const areas = await inSlices(states, (state): AreaToPlan | null => {
     const clock = clockOf.get(state.area.id);
     if (!clock) return null;
@@ -183,21 +151,23 @@ export async function yardToPlan(
       leftOut.push({ areaId, areaName, boatId, boatName, productName, code });
       return asItIs;
     };
-    const why = leftOutBy(clock);
+    const uncoveredMs = uncoveredAt(clock, zone);
+    const why = leftOutBy(clock, uncoveredMs, fromMs);
     const isDue = hasWork(clock) || clock.nextIsWater || why !== null;
     if (!ids.has(state.boat.id) || !isDue) return asItIs;
     if (why) return leave(why, clock.next?.productName ?? null);
     try {
       const hands = people.length;
       const extraWork = setup.extraWork.filter(({ areaId }) => areaId === state.area.id);
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers }); // biome-ignore format: one line
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, supplies, deliveredMs }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);
         limitsOf[id] = coatLimitsOf(each.sheet, each.method);
       }
       const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
-      return { ...area, film, primeByMs: ms(clock.primeBy), coats: planned.coats, ready };
+      const covered = clock.hiddenBy && uncoveredMs !== null && { notBeforeMs: uncoveredMs };
+      return { ...area, film, primeByMs: ms(clock.primeBy), coats: planned.coats, ready, ...covered };
     } catch (error) {
       if (!(error instanceof AreaLeft)) throw error;
       return leave(error.code, error.productName);

@@ -14,7 +14,7 @@ import type { ProductCatalogue } from '../../rows/products.ts';
 import type { YardNeed } from './yardNeed.ts';
 
 /** One coat that takes of a part, and when. */
-interface Taking {
+export interface Taking {
   of: YardLine;
   no: number;
   atMs: number | null;
@@ -33,7 +33,7 @@ export interface Held {
 }
 
 /** Less than this short is no shortage: a scale shows no less, in l or kg. */
-const TRIFLE = 1e-4;
+export const TRIFLE = 1e-4;
 
 const perLitreOfSheet = memoised(
   (sheet: NeedSheet): readonly number[] => perLitreOfPaint(sheet.parts, sheet.ratioBy).perLitre,
@@ -46,7 +46,7 @@ const perLitreOf = ({ sheet, ownParts }: NeedLine): readonly number[] =>
     : perLitreOfSheet(sheet);
 
 /** The coats of one line that take of a part, one after another. */
-function takingsOf(part: PartAmount, of: YardLine, { own }: YardNeed, held: Held): Taking[] {
+export function takingsOf(part: PartAmount, of: YardLine, { own }: YardNeed, held: Held): Taking[] {
   const { line, state } = of;
   const i = line.sheet.parts.findIndex(({ name }) => name === part.part);
   const share = perLitreOf(line)[i] ?? 0;
@@ -66,7 +66,7 @@ function takingsOf(part: PartAmount, of: YardLine, { own }: YardNeed, held: Held
   );
 }
 
-const timeOf = ({ atMs }: Taking) => atMs ?? Number.MAX_VALUE;
+export const timeOf = ({ atMs }: Taking) => atMs ?? Number.MAX_VALUE;
 
 /** The coat at which so much of a part gives out, in the order in which coats could go on; a patch's own is its own. */
 function firstStopped(
