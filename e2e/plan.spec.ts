@@ -86,6 +86,10 @@ test('an agreed plan says what extra work moves, an impossible time is refused w
   await expect(page.getByText('Every task is where it was agreed to be.')).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByRole('button', { name: 'Agree to this plan' })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Redo/ }).click();
+  await expect(page.getByText('Every task is where it was agreed to be.')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByRole('button', { name: 'Agree to this plan' })).toBeVisible({ timeout: 30_000 });
 });
 
 test('changes compared name a date or say that there is no plan, at a phone too', async ({ page }) => {

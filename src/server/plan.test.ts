@@ -328,6 +328,7 @@ describe('the plan of a yard', () => {
     const events = ({ text }: { text: string }) => text.split('\r\n').filter((line) => line === 'BEGIN:VEVENT').length; // biome-ignore format: one line
     const [person] = setup.people as [PlanSetup['people'][number]];
     expect(events(await get('/plan.ics'))).toBe(tasks.length);
+    expect((await get('/plan.pdf')).text.slice(0, 5)).toBe('%PDF-');
     expect(events(await get(`/plan.ics?person=${person.id}`))).toBe(tasks.filter(({ people }) => people.length > 0).length); // biome-ignore format: one line
     expect(events(await get(`/plan.ics?boat=${boats[0]?.boatId}`))).toBe(tasks.filter(({ boatId }) => boatId === boats[0]?.boatId).length); // biome-ignore format: one line
     expect((await get(`/plan.ics?person=${uuidv7()}`)).status).toBe(404);
@@ -389,6 +390,11 @@ describe('the plan of a yard', () => {
     expect(under.length).toBe(2);
     for (const { start } of under) expect(Date.parse(start)).toBeGreaterThan(NOON + 7 * 24 * HOUR - HOUR);
     expect(patched.boats[0]?.supportMoves).toEqual([{ name: 'Stand 2', on: shiftOn }]);
+    // A second one of the same day and side is painted in one go with it.
+    const next = { ...stand, id: uuidv7(), name: 'Stand 3', xM: 4 };
+    await server.ask('POST', '/stands', { stand: next, patches: [{ id: uuidv7(), areaId: area.id }] });
+    const both = coatsOf(await plan()).filter(({ areaName }) => /Stand 2.*Stand 3/.test(areaName));
+    expect([both.length, coatsOf(await plan()).length]).toEqual([2, 4]);
     await setUp({ boats: [] });
   });
 });

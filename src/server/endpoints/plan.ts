@@ -23,9 +23,11 @@ import { badFields, notFound } from '../http/problem.ts';
 import { areaById } from '../rows/areas.ts';
 import { boatById } from '../rows/boats.ts';
 import { planSetupOf, putPlanSetup } from '../rows/plan.ts';
+import { theYard } from '../rows/yard.ts';
 import { leversView, planWith } from '../views/plan/levers.ts';
 import { planMade } from '../views/plan/planMade.ts';
 import { planOdds } from '../views/plan/planOdds.ts';
+import { planPdf } from '../views/plan/planPdf.ts';
 import { planRehearsal } from '../views/plan/planRehearsal.ts';
 import { planView } from '../views/plan/planView.ts';
 
@@ -95,6 +97,16 @@ export const planEndpoints = [
       const local = (at: string) => DateTime.fromISO(at, { zone }).toFormat('yyyy-MM-dd HH:mm');
       return csvFile('plan', writePlanCsv(view, local));
     },
+  }),
+  handout({
+    path: '/plan.pdf',
+    summary: 'The plan on paper: launches, and the work of each day',
+    types: ['application/pdf'],
+    run: async (_, context) => ({
+      name: 'plan.pdf',
+      type: 'application/pdf',
+      content: await planPdf(await planView(context), await theYard(context.db)),
+    }),
   }),
   handout({
     path: '/plan.ics',

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { AgreedPlan, PlanMoveView, PlanTaskView, PlanView } from '../../contract/index.ts';
 import { counted } from '../words/counted.ts';
 import { sayMove, sayTask } from '../words/plan.ts';
@@ -22,6 +23,9 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
   const { agreed } = view.setup;
   const last = agreed.at(-1);
   const { isPending, change } = useSetupWrite(view);
+  /** Agreements taken back on this page, the last one first to come again. */
+  const [undone, setUndone] = useState<AgreedPlan[]>([]);
+  const again = undone.at(-1);
   const inForce = new Set(last?.tasks.map(({ taskId }) => taskId));
   const fresh = last ? view.tasks.filter(({ id }) => !inForce.has(id)) : [];
   const differs = !last || view.moves.length > 0 || fresh.length > 0;
@@ -61,7 +65,10 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
             type="button"
             className="btn target"
             disabled={isPending}
-            onClick={() => change({ agreed: [...agreed, asAgreed(view)].slice(-MOST_AGREED) })}
+            onClick={() => {
+              setUndone([]);
+              change({ agreed: [...agreed, asAgreed(view)].slice(-MOST_AGREED) });
+            }}
           >
             {last ? 'Agree to the changed plan' : 'Agree to this plan'}
           </button>
@@ -77,9 +84,25 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
             type="button"
             className="btn target"
             disabled={isPending}
-            onClick={() => change({ agreed: agreed.slice(0, -1) })}
+            onClick={() => {
+              setUndone([...undone, last]);
+              change({ agreed: agreed.slice(0, -1) });
+            }}
           >
-            {agreed.length > 1 ? 'Undo: back to the agreement before' : 'Undo: plan afresh'}
+            {agreed.length > 1 ? 'Undo: return to the previous agreement' : 'Undo: plan without an agreement'}
+          </button>
+        )}
+        {again && (
+          <button
+            type="button"
+            className="btn target"
+            disabled={isPending}
+            onClick={() => {
+              setUndone(undone.slice(0, -1));
+              change({ agreed: [...agreed, again].slice(-MOST_AGREED) });
+            }}
+          >
+            Redo: return to the plan agreed {sayMoment(again.at, zone)}
           </button>
         )}
       </div>

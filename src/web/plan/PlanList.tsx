@@ -95,6 +95,7 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
 /** The plan as files: a table, and calendars for a person or a boat. */
 function Downloads({ view: { setup, boats } }: { view: PlanView }) {
   const files: [string, string][] = [
+    ['Document (PDF)', '/api/v1/plan.pdf'],
     ['Table (CSV)', '/api/v1/plan.csv'],
     ['Calendar of everything', '/api/v1/plan.ics'],
     ...setup.people.map(({ id, name }): [string, string] => [

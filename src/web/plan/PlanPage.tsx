@@ -186,9 +186,10 @@ function PlaceChanges({
   const now = Date.parse(view.from);
   return (
     <>
-      {boat.supportMoves.map(({ name, on }) => (
-        <p key={name}>
-          {name} is moved on {sayDate(on, zone)}.
+      {[...new Set(boat.supportMoves.map(({ on }) => on))].map((on) => (
+        <p key={on}>
+          Supports moved on {sayDate(on, zone)}:{' '}
+          {boat.supportMoves.flatMap((move) => (move.on === on ? [move.name] : [])).join(', ')}.
         </p>
       ))}
       {own

@@ -47,7 +47,7 @@ describe('the calendar of the yard', () => {
       ['2026-06-04', 'Delivery: 3 packs from Quay stores'],
       ['2026-06-05', '09:00 Launch: Curlew', '07:00 Curlew, Keel: Dulse, red: coat 1 of 2'],
       ['2026-06-06', 'Launch wanted by: Curlew'],
-      ['2026-06-07', 'Curlew: move Stand 2'],
+      ['2026-06-07', 'Move support: Curlew, Stand 2'],
     ]);
   });
 

@@ -52,7 +52,7 @@ export function calendarOf(
       });
   for (const { boatId, boatName, supportMoves } of view.boats)
     for (const { name, on } of supportMoves)
-      put(noonOf(on, zone), { id: `support ${boatId} ${name}`, kind: 'place', text: `${boatName}: move ${name}` }); // biome-ignore format: one line
+      put(noonOf(on, zone), { id: `support ${boatId} ${name}`, kind: 'place', text: `Move support: ${boatName}, ${name}` }); // biome-ignore format: one line
   for (const change of view.setup.placeChanges ?? []) {
     const boat = view.boats.find(({ boatId }) => boatId === change.boatId);
     if (boat)

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { AreaClock, PlanBoatView, PlanSetup, PlanSupply, Shelter } from '../../../contract/index.ts';
+import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { coatSupplies } from '../supply/coatSupply.ts';
 import { yardNeed } from '../supply/yardNeed.ts';
@@ -76,4 +77,29 @@ export function boatsOf(
     })),
     otherBoats: working.filter(({ boatId }) => !ids.has(boatId)),
   };
+}
+
+/** What areas under supports are alike in that are painted in one go. */
+const alike = ({ boat, area, steps }: AreaSnapshot, shiftOn: string): string =>
+  JSON.stringify([
+    boat.id,
+    shiftOn,
+    [area.zone, area.side, area.substrate, area.service, area.surroundings],
+    steps.map(({ id: _, before, ...step }) => [step, before?.map(({ id: _id, ...task }) => task)]),
+  ]);
+
+/** Areas under supports that are moved on one day and get the same system are painted in one go: by the first of them. */
+export function patchesTogether(
+  states: readonly AreaSnapshot[],
+  clockOf: ReadonlyMap<string, AreaClock>,
+): ReadonlyMap<string, readonly AreaSnapshot[]> {
+  const groups = new Map<string, AreaSnapshot[]>();
+  for (const state of states) {
+    const clock = clockOf.get(state.area.id);
+    const shiftOn = clock?.hiddenBy?.shiftOn;
+    if (!clock || !shiftOn || clock.failed !== null || !hasWork(clock)) continue;
+    const key = alike(state, shiftOn);
+    groups.set(key, [...(groups.get(key) ?? []), state]);
+  }
+  return new Map([...groups.values()].map((group) => [(group[0] as AreaSnapshot).area.id, group]));
 }

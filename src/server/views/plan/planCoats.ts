@@ -28,7 +28,7 @@ import {
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
-import { coatKey } from '../supply/coatSupply.ts';
+import { coatKey, worstSupply } from '../supply/coatSupply.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
 
@@ -132,6 +132,8 @@ interface Given {
   longestMs: number;
   /** Changes of the premises that are tried. */
   levers: readonly LeverCode[];
+  /** Areas that are painted in one go with it, itself among them. */
+  together: readonly AreaSnapshot[];
   /** Coats whose paint isn't in stock, by their key. */
   supplies: ReadonlyMap<string, PlanSupply>;
   /** From when on ordered paint can be used, ms. */
@@ -207,15 +209,18 @@ export function coatsToPlan(given: Given): PlannedCoats {
     const coats = coatsWith(wanted[i] as number, first, given.levers);
     for (let coatNo = first; coatNo < coats; coatNo++) {
       const isNext = i === from && coatNo === next.coatNo;
-      const wholeM2 = stepAreaM2(step, netAreaOf(state).areaM2);
-      const areaM2 = isNext ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;
+      const wholeM2 = given.together.reduce((sum, each) => sum + stepAreaM2(step, netAreaOf(each).areaM2), 0);
+      const isAlone = given.together.length === 1;
+      const areaM2 = isNext && isAlone ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;
       const id = coatKey(state.area.id, step.id, coatNo);
       const due = isNext
         ? stillDue(clock.work, now)
         : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
       const { coat, asked } = coatToPlan(given, { step, product, areaM2, id });
       const extra = isNext ? given.extraWork : [];
-      const supply = given.supplies.get(id) ?? null;
+      const supply = worstSupply(
+        given.together.map((each) => given.supplies.get(coatKey(each.area.id, each.steps[i]?.id ?? '', coatNo))), // biome-ignore format: one line
+      );
       const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
       planned.asked.set(id, asked);
       planned.coats.push({

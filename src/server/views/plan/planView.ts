@@ -38,13 +38,15 @@ export function taskView(
   const applyMs = startMs + task.getReadyMs;
   const start = isCoat ? given.startsOf(task.coatId ?? '').find(({ fromMs, toMs }) => fromMs <= applyMs && applyMs <= toMs) : undefined; // biome-ignore format: one line
   const boat = given.boats.find(({ boatId }) => boatId === task.boatId);
+  const nameOf = (id: string | null) =>
+    id === null ? '' : (given.together.get(id) ?? areaNames.get(id)?.areaName ?? '');
   return {
     id: task.id,
     kind: task.kind,
     boatId: task.boatId,
     boatName: boat?.boatName ?? '',
     areaId: task.areaId,
-    areaName: task.areaId === null ? '' : (areaNames.get(task.areaId)?.areaName ?? ''),
+    areaName: nameOf(task.areaId),
     what: isCoat ? `${coat?.productName ?? ''}, ${coat?.colour ?? ''}` : (work?.note ?? ''),
     work: work?.kind ?? null,
     coatNo: coat?.coatNo ?? null,

@@ -19,7 +19,15 @@ import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { Jobs } from '../../workers/jobs.ts';
 import { AHEAD_MS } from './ahead.ts';
 import { filmOn, filmOnly, sharedSurfaces, standingOf } from './areaStanding.ts';
-import { type BoatToLaunch, boatsOf, changesOf, hasWork, suppliesOf, uncoveredAt } from './boatsToPlan.ts';
+import {
+  type BoatToLaunch,
+  boatsOf,
+  changesOf,
+  hasWork,
+  patchesTogether,
+  suppliesOf,
+  uncoveredAt,
+} from './boatsToPlan.ts';
 import type { PlanStart } from './coatStarts.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
 import { peopleWith, WEEK } from './premises.ts';
@@ -47,6 +55,8 @@ export interface GivenYard {
   named: Map<string, CoatNamed>;
   /** When each coat can begin by the air. */
   startsOf: (coatId: string) => readonly PlanStart[];
+  /** Names of areas that are painted in one go, by the one whose tasks stand for all. */
+  together: ReadonlyMap<string, string>;
   leftOut: LeftOut[];
   boats: BoatToLaunch[];
   otherBoats: { boatId: string; boatName: string }[];
@@ -128,12 +138,15 @@ export async function yardToPlan(
     ({ boat, area }) =>
       ids.has(boat.id) || (area.surroundings.kind === 'shed' && isWet(clockOf.get(area.id))),
   );
+  const together = patchesTogether(states, clockOf);
+  const followers = new Set([...together.values()].flatMap((group) => group.slice(1).map(({ area }) => area.id))); // biome-ignore format: one line
+  const namesOf = new Map([...together].map(([id, group]) => [id, group.map(({ area }) => area.name).join(', ')])); // biome-ignore format: one line
   const supplies = suppliesOf(known, now, zone);
   // What comes in the course of a day is used from the next morning on.
   const deliveredMs = (dueOn: string) => DateTime.fromISO(dueOn, { zone }).plus({ days: 1 }).toMillis();
   const areas = await inSlices(states, (state): AreaToPlan | null => {
     const clock = clockOf.get(state.area.id);
-    if (!clock) return null;
+    if (!clock || followers.has(state.area.id)) return null;
     const { surface, film, filmGiven, area } = standingOf(state, clock, {
       air,
       catalogue: known.catalogue,
@@ -147,8 +160,15 @@ export async function yardToPlan(
     /** Nothing is planned on it; while its film is wet there is no dust beside it, and no launch. */
     const asItIs = film?.wetUntilMs == null ? null : { ...area, ...filmOnly(film) };
     const leave = (code: UnplannedCode, productName: string | null) => {
-      const { areaId, areaName, boatId, boatName } = clock;
-      leftOut.push({ areaId, areaName, boatId, boatName, productName, code });
+      const { areaId, boatId, boatName } = clock;
+      leftOut.push({
+        areaId,
+        areaName: namesOf.get(areaId) ?? clock.areaName,
+        boatId,
+        boatName,
+        productName,
+        code,
+      });
       return asItIs;
     };
     const uncoveredMs = uncoveredAt(clock, zone);
@@ -159,7 +179,7 @@ export async function yardToPlan(
     try {
       const hands = people.length;
       const extraWork = setup.extraWork.filter(({ areaId }) => areaId === state.area.id);
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, supplies, deliveredMs }); // biome-ignore format: one line
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, supplies, deliveredMs, together: together.get(state.area.id) ?? [state] }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);
@@ -181,7 +201,8 @@ export async function yardToPlan(
     const shut = coats.find((coat) => coat.starts.length === 0);
     if (!shut) return [{ ...area, coats }];
     const clock = clockOf.get(area.id);
-    const { areaName = '', boatName = '' } = clock ?? {};
+    const { boatName = '' } = clock ?? {};
+    const areaName = namesOf.get(area.id) ?? clock?.areaName ?? '';
     const productName = named.get(shut.id)?.productName ?? null;
     leftOut.push({
       areaId: area.id,
@@ -225,6 +246,8 @@ export async function yardToPlan(
     },
     named,
     startsOf,
+    together: namesOf,
+
     leftOut,
     boats,
     otherBoats,

@@ -20,6 +20,10 @@ function worse(a: PlanSupply | undefined, b: PlanSupply): PlanSupply {
   return (a.dueOn ?? '') >= (b.dueOn ?? '') ? a : b;
 }
 
+/** What coats applied in one go wait for; null: nothing. */
+export const worstSupply = (supplies: readonly (PlanSupply | undefined)[]): PlanSupply | null =>
+  supplies.reduce<PlanSupply | null>((worst, each) => (each ? worse(worst ?? undefined, each) : worst), null);
+
 /** Open orders by the day they are due; those whose day nobody said, or has passed, come last. */
 function inOrder(orders: { dueOn: string | null; amount: number }[], today: string) {
   const rank = (dueOn: string | null) => (dueOn === null ? '~~' : dueOn < today ? '~' : dueOn);
