@@ -6,7 +6,7 @@ test('what is due next is readable on opening, and every state shows', async ({ 
   await page.goto('/');
   const next = page.getByRole('region', { name: 'Next' });
   await expect(next).toContainText(/ stand|Use up the pot/);
-  await expect(next.getByRole('link', { name: 'To the bench' })).toBeVisible();
+  await expect(next.getByRole('link', { name: 'Open bench' })).toBeVisible();
   const running = page.getByRole('region', { name: 'Running' });
   for (const word of ['thumbprint', 'open', 'not ready yet', 'sand first', 'closed', 'bare']) {
     await expect(running.getByText(word, { exact: true }).first()).toBeVisible();
@@ -18,7 +18,7 @@ test('on a phone the bench is worked with a thumb', async ({ page, request }) =>
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto((await addresses(request)).bench ?? '/');
   await page.getByRole('button', { name: 'This batch less' }).click();
-  await page.getByRole('button', { name: 'Measured otherwise: set it' }).click();
+  await page.getByRole('button', { name: 'Enter your own reading' }).click();
   await page.getByRole('button', { name: 'Air more' }).click();
   await expect(page.getByText(/Air \d/).first()).toBeVisible();
   const small = await page
@@ -62,7 +62,7 @@ test('an area removed can be brought back, and the back button works', async ({ 
     .last()
     .click();
   await page.getByRole('link', { name: 'Deck' }).click();
-  await page.getByRole('button', { name: 'Remove this area' }).click();
+  await page.getByRole('button', { name: 'Delete area' }).click();
   await expect(page.getByRole('row', { name: /Deck/ })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('row', { name: /Deck/ })).toBeVisible();
@@ -76,14 +76,14 @@ test('figures in US units are the same quantities', async ({ page, request }) =>
   await page.goto((await addresses(request)).systems ?? '/');
   // 100 µm is 3.94 mil; 11.7 m² is 126 ft².
   await expect(page.getByText(/126 ft²/).first()).toBeVisible();
-  await expect(page.getByLabel('Dry film a coat').first()).toHaveValue('3.937008');
+  await expect(page.getByLabel('Dry film per coat').first()).toHaveValue('3.937008');
 });
 
 test('a station posts under its token and the open page shows it at once; nonsense is named', async ({
   page,
 }) => {
   await page.goto('/weather');
-  await page.getByText('Add a station').click();
+  await page.getByText('Add station').click();
   await page.getByLabel('Name', { exact: true }).fill('Mast logger');
   await page.getByRole('button', { name: 'Add station' }).click();
   await page.getByRole('button', { name: 'Token for Mast logger' }).click();
@@ -120,13 +120,13 @@ test('the board’s strip is made wider and closer by keys, and says what could 
   await running.getByRole('button', { name: 'Now', exact: true }).press('Enter');
   await expect(running.getByRole('button', { name: 'Now', exact: true })).toBeHidden();
   // The air above the lanes is read hour by hour, as a table, and taken away.
-  const hour = running.getByRole('slider', { name: 'Hour of the air' });
+  const hour = running.getByRole('slider', { name: 'Time on the weather chart' });
   const read = () => hour.getAttribute('aria-valuetext');
   await expect(hour).toHaveAttribute('aria-valuetext', /surface .* dew point/);
   const first = await read();
   await hour.press('ArrowRight');
   await expect.poll(read).not.toBe(first);
-  await running.getByRole('button', { name: 'As a table' }).click();
+  await running.getByRole('button', { name: 'Show table' }).click();
   await expect(running.getByRole('table', { name: /^Air/ }).getByRole('row').nth(3)).toContainText('°C');
   await expectAccessible(page);
   for (const kind of ['SVG', 'PNG']) {

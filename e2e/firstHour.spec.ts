@@ -26,14 +26,14 @@ for (const [device, width, height, family] of [
     // The boat, with the usual areas from its dimensions.
     await page.goto('/boats/new');
     await fill('Name', name);
-    await fill('Length over all', '8.4');
+    await fill('Length overall', '8.4');
     await fill('Waterline length', '7.2');
     await fill('Beam', '2.7');
     await fill('Draught', '1.3');
     await fill('Mean freeboard', '0.9');
     await page.getByRole('button', { name: 'Add boat' }).click();
     await page.getByRole('button', { name: /^Make these \d+ areas$/ }).click();
-    await expect(page.getByRole('link', { name: 'On to the systems' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Go to systems' })).toBeVisible();
     // Sheets: typical ones.
     await page.goto('/materials/typical');
     await page.getByLabel(family, { exact: true }).check();
@@ -49,23 +49,23 @@ for (const [device, width, height, family] of [
       .getByRole('region', { name: 'Boats' })
       .getByRole('link', { name: new RegExp(name) })
       .click();
-    await page.getByRole('link', { name: 'On to the systems' }).click();
+    await page.getByRole('link', { name: 'Go to systems' }).click();
     const bottom = page
       .getByRole('navigation', { name: 'Areas' })
       .getByRole('link', { name: /^Bottom/ })
       .first();
     await bottom.click();
     await expect(bottom).toHaveAttribute('aria-current', 'page');
-    await page.getByLabel('On top of that').selectOption({ label: `Typical ${family}` });
-    await page.getByRole('button', { name: 'Add this coat' }).click();
+    await page.getByLabel('Next product').selectOption({ label: `Typical ${family}` });
+    await page.getByRole('button', { name: 'Add step' }).click();
     await page.getByRole('button', { name: 'Save system' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     // How much to mix: worked out, and said to rest on values from memory.
-    await page.getByRole('link', { name: 'On to the bench' }).click();
+    await page.getByRole('link', { name: 'Go to bench' }).click();
     await expect(page.getByText(/^This coat takes/)).toBeVisible();
     await expect(page.getByText(/^Rests on \d typical values/).first()).toBeVisible();
     await page.getByRole('link', { name: 'Confirm from the tin' }).first().click();
-    await page.getByRole('button', { name: 'Tick all' }).click();
+    await page.getByRole('button', { name: 'Select all' }).click();
     await page.getByRole('button', { name: /^The tin says so too: 8/ }).click();
     await expect(page.getByRole('heading', { name: /from memory/ })).toBeHidden();
     await page.goBack();

@@ -107,7 +107,7 @@ test('a page that was open while the server was away shows what it missed', asyn
   });
   await expect(page.getByText('Hull of the morning').first()).toBeVisible();
   // Parts that were to be fetched just then came later, and took nothing down meanwhile.
-  await expect(page.getByRole('slider', { name: 'Hour of the air' })).toBeVisible();
+  await expect(page.getByRole('slider', { name: 'Time on the weather chart' })).toBeVisible();
 });
 
 test('a part of the page whose download broke off comes by itself: the browser remembers the failure, so the page reloads once', async ({
@@ -118,7 +118,7 @@ test('a part of the page whose download broke off comes by itself: the browser r
     requests++ === 0 ? route.abort() : route.continue(),
   );
   await page.goto('/');
-  await expect(page.getByRole('slider', { name: 'Hour of the air' })).toBeVisible();
+  await expect(page.getByRole('slider', { name: 'Time on the weather chart' })).toBeVisible();
   expect(requests).toBeGreaterThan(1);
 });
 
@@ -139,15 +139,15 @@ test('two tabs offline each keep a template: both wait, both arrive, once each',
   const second = await context.newPage();
   for (const tab of [page, second]) {
     await tab.goto(systems);
-    await tab.getByText('Templates, and this system on other areas').click();
+    await tab.getByText('Templates and copying').click();
   }
   await context.setOffline(true);
   for (const [tab, name] of [
     [page, 'From the first tab'],
     [second, 'From the second tab'],
   ] as const) {
-    await tab.getByLabel('Save as template').fill(name);
-    await tab.getByRole('button', { name: 'Keep it' }).click();
+    await tab.getByLabel('Template name').fill(name);
+    await tab.getByRole('button', { name: 'Save as template' }).click();
   }
   for (const tab of [page, second]) {
     await expect(tab.getByText('2 entries are kept on this device')).toBeVisible();
@@ -175,7 +175,7 @@ test('what is broken on the device is set aside and told, and the page opens', a
   await page.goto('/');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(page.getByText('Something kept on this device could not be read')).toBeVisible();
-  await page.getByRole('button', { name: 'Forget it' }).click();
+  await page.getByRole('button', { name: 'Delete data' }).click();
   await expect(page.getByText('Something kept on this device could not be read')).toBeHidden();
   await page.goto('/bench');
   await page.getByRole('main').getByRole('link').first().click();

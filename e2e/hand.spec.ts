@@ -14,12 +14,12 @@ const areaNamed = async (request: import('@playwright/test').APIRequestContext, 
 
 test('from opening the page to the bench by keyboard alone', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('link', { name: 'To the bench' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Open bench' })).toBeVisible();
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('link', { name: 'To the work' })).toBeFocused();
+  await expect(page.getByRole('link', { name: 'Skip to content' })).toBeFocused();
   await page.keyboard.press('Enter');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('link', { name: 'To the bench' })).toBeFocused();
+  await expect(page.getByRole('link', { name: 'Open bench' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/bench\//);
   // The reader is set down at the beginning of the new place.
@@ -48,7 +48,7 @@ test('areas are picked on the drawing by keyboard, and the address can be shared
 
 test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({ page, request }) => {
   await page.goto(`/bench/${(await areaNamed(request, 'Bottom starboard')).areaId}`);
-  await page.getByRole('button', { name: 'Measured otherwise: set it' }).click();
+  await page.getByRole('button', { name: 'Enter your own reading' }).click();
   await page.getByLabel('Relative humidity', { exact: true }).fill('130');
   await expect(page.getByText('Relative humidity 130 is outside 5–100 %')).toBeVisible();
   await page.getByLabel('Relative humidity', { exact: true }).fill('60');
@@ -61,9 +61,9 @@ test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({
   const dry = page.getByRole('checkbox', { name: /Seen at the boat/ });
   if (await dry.isVisible()) await dry.check();
   await expect(page.getByRole('listitem').filter({ hasText: /^now:/ })).toHaveCount(0);
-  await page.getByLabel('This batch', { exact: true }).fill('0');
+  await page.getByLabel('Batch size', { exact: true }).fill('0');
   await expect(page.getByText('This batch 0 is outside')).toBeVisible();
-  await page.getByLabel('This batch', { exact: true }).fill('900');
+  await page.getByLabel('Batch size', { exact: true }).fill('900');
   await expect(page.getByText('fill to 900 ml')).toBeVisible();
 });
 
@@ -72,16 +72,16 @@ test('another tool gives other figures, and a coarse one says how far off it is'
   request,
 }) => {
   await page.goto(`/bench/${(await areaNamed(request, 'Bottom starboard')).areaId}`);
-  await page.getByLabel('This batch', { exact: true }).fill('600');
-  await page.getByLabel('Measured with').selectOption('scale');
+  await page.getByLabel('Batch size', { exact: true }).fill('600');
+  await page.getByLabel('Measuring tool').selectOption('scale');
   // 400 ml × 1.44 kg/l and 200 ml × 1.02 kg/l
   await expect(page.getByText('576', { exact: true })).toBeVisible();
   await expect(page.getByText('204', { exact: true })).toBeVisible();
-  await page.getByLabel('Measured with').selectOption('counted-cups');
-  await page.getByLabel('Size of the cup', { exact: true }).fill('300');
+  await page.getByLabel('Measuring tool').selectOption('counted-cups');
+  await page.getByLabel('Cup size', { exact: true }).fill('300');
   await expect(page.getByText(/Off ratio by/)).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Measured with')).toHaveValue('counted-cups');
+  await expect(page.getByLabel('Measuring tool')).toHaveValue('counted-cups');
 });
 
 test('the log prints without its buttons, and an entry struck out says why', async ({ page, request }) => {
@@ -92,10 +92,10 @@ test('the log prints without its buttons, and an entry struck out says why', asy
   await area.getByLabel('Note on Cabin sides').fill('window rubbers masked');
   await area.getByRole('button', { name: 'Add note' }).click();
   await expect(area.getByText('window rubbers masked')).toBeVisible();
-  await area.getByRole('button', { name: 'Strike out' }).first().click();
-  await expect(area.getByRole('button', { name: 'Strike it out' })).toBeDisabled();
+  await area.getByRole('button', { name: 'Void entry' }).first().click();
+  await expect(area.getByRole('button', { name: 'Void entry' })).toBeDisabled();
   await area.getByLabel(/Why it does not count/).fill('on the wrong area');
-  await area.getByRole('button', { name: 'Strike it out' }).click();
+  await area.getByRole('button', { name: 'Void entry' }).click();
   await expect(area.getByText(/Struck out .*: on the wrong area/)).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
@@ -109,7 +109,7 @@ test('with the connection gone the page says so, keeps working, and sends what w
 }) => {
   const { areaId } = await areaNamed(request, 'Gunwales and thwarts');
   await page.goto(`/bench/${areaId}`);
-  await expect(page.getByRole('button', { name: 'Log this coat' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Log coat' })).toBeVisible();
   await page.waitForLoadState('networkidle').catch(() => {});
   await context.setOffline(true);
   await logCoat(page);
@@ -124,7 +124,7 @@ test('an empty address, an area that is gone, and a server that fails are each s
 }) => {
   await page.goto('/window/01900000-0000-7000-8000-00000000dead');
   await expect(page.getByRole('alert')).toContainText('There is no area');
-  await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Retry' })).toBeVisible();
   await page.route('**/api/v1/products', (route) =>
     route.fulfill({
       status: 500,
@@ -176,7 +176,7 @@ test('a coat broken off stands in parts: what was applied has its own clock, the
   const { areaId } = await areaNamed(request, 'Bottom starboard');
   await page.goto(`/bench/${areaId}`);
   await page.getByLabel('Area covered').fill('5');
-  await page.getByLabel('Used, without thinner').fill('1');
+  await page.getByLabel('Paint used (without thinner)').fill('1');
   await page.getByText(/Applied as planned/).click();
   await page.getByLabel('Method').selectOption('brush');
   await logCoat(page);

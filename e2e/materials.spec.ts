@@ -24,7 +24,7 @@ test('a shortage is named with the coat it stops, and a better measure makes the
   await page.getByLabel('For', { exact: true }).selectOption({ label: 'Old Tansy' });
   const enamel = page.getByRole('article', { name: 'Samphire Enamel' });
   await expect(enamel).toContainText(/short/);
-  await enamel.getByText('How it comes about').click();
+  await enamel.getByText('How this was worked out').click();
   await expect(enamel).toContainText(/Deck.*hand measures.*% solids.*% lost/s);
   const slip = await get<SlipView>(page, '/slip');
   const boat = slip.boats.find(({ name }) => name === 'Old Tansy');
@@ -60,17 +60,17 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   const { purchases } = await get<TradeView>(page, '/trade');
   const count = purchases.filter(({ receivedAt }) => receivedAt === null).length;
   const arrived = purchases.length - count;
-  await page.getByRole('button', { name: 'It has come' }).first().click();
+  await page.getByRole('button', { name: 'Receive order' }).first().click();
   const code = page.getByLabel('Lot number').first();
   await code.fill('Q 12');
-  await page.getByLabel('Kept where').fill('steel cabinet');
-  await page.getByRole('button', { name: 'Take it into the store' }).click();
-  await expect(page.getByRole('button', { name: 'Take it into the store' })).toBeHidden();
+  await page.getByLabel('Location').fill('steel cabinet');
+  await page.getByRole('button', { name: 'Add to stock' }).click();
+  await expect(page.getByRole('button', { name: 'Add to stock' })).toBeHidden();
   // The button says so while it saves: only the order itself tells that it arrived.
   await expect(page.getByText(/^Received /)).toHaveCount(arrived + 1);
-  await expect(page.getByRole('button', { name: 'It has come' })).toHaveCount(count - 1);
+  await expect(page.getByRole('button', { name: 'Receive order' })).toHaveCount(count - 1);
   await page.goto('/materials/store');
-  await page.getByLabel('Search by product, lot or place').fill('Q 12');
+  await page.getByLabel('Search by product, lot number or location').fill('Q 12');
   await expect(page.getByText(/^1 of \d+ lots$/)).toBeVisible();
   await expect(page.getByText(/lot Q 12 · steel cabinet/)).toBeVisible();
 });
@@ -81,17 +81,17 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
   const slip = await get<SlipView>(page, '/slip');
   const ketch = slip.boats.find(({ name }) => name === "Curlew's Errand");
   await page.goto('/materials/store');
-  await page.getByLabel('Search by product, lot or place').fill('KB 17 B');
-  await page.getByRole('button', { name: /What happened to Kelpie Bilge Epoxy/ }).click();
+  await page.getByLabel('Search by product, lot number or location').fill('KB 17 B');
+  await page.getByRole('button', { name: /Type to Kelpie Bilge Epoxy/ }).click();
   await page.getByLabel('Boat', { exact: true }).selectOption(ketch?.id ?? '');
   await page.getByLabel('For', { exact: true }).selectOption({ label: 'Bottom port, under port aft' });
   const much = page.getByRole('textbox', { name: 'Of base' });
   await much.fill('40');
   await expect(page.getByText('There is not enough base in a usable tin for that.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep it back' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Keep back paint' })).toBeDisabled();
   await much.fill('0.1');
   await expect(page.getByText('100 ml of base and 20 ml of hardener, each in a closed cup')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep it back' }).click();
+  await page.getByRole('button', { name: 'Keep back paint' }).click();
   await expect(page.getByText('100 ml kept back unmixed for Bottom port, under port aft')).toBeVisible();
   const labels = await page.request.get(
     `/api/v1/labels.pdf?areaId=${slip.clocks.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId ?? ketch?.areas.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId}`,
@@ -107,11 +107,11 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
 test('the store is counted by thumb, and the tins tell a mix that ran rich', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/materials/count');
-  await page.getByLabel('Search by product, lot or place').fill('SU 33');
+  await page.getByLabel('Search by product, lot number or location').fill('SU 33');
   await page.getByRole('button', { name: /less$/ }).click();
   await expect(page.getByText('50 ml less than the book')).toBeVisible();
   await page.getByRole('button', { name: 'Put 1 count in the book' }).click();
-  await expect(page.getByText('The count is in the book.')).toBeVisible();
+  await expect(page.getByText('Count saved.')).toBeVisible();
   const { lots } = await get<StoreView>(page, '/lots');
   expect(lots.find(({ code }) => code === 'SU 33 B')?.difference?.found).toBeCloseTo(1.35, 6);
   const products = await get<Product[]>(page, '/products');
@@ -175,9 +175,9 @@ test('a boat’s page says what is missing, and her costs come to a quote', asyn
     /Planned €[\d,.]+, so far €[\d,.]+, at the end €[\d,.]+; \d+ h of work/,
   );
   await page.getByLabel('Title').fill('Spring work on the tender');
-  await page.getByLabel('Days in the yard').fill('12');
+  await page.getByLabel('Days in yard').fill('12');
   await page.getByRole('button', { name: 'Save the quote' }).click();
-  await expect(page.getByText('Days in the yard').or(page.getByText('Yard')).first()).toBeVisible();
+  await expect(page.getByText('Days in yard').or(page.getByText('Yard')).first()).toBeVisible();
   const quote = await page.request.get(`/api/v1/boats/${tender?.id}/quote.pdf`);
   expect(quote.headers()['content-type']).toBe('application/pdf');
 });

@@ -46,8 +46,8 @@ const productOf = (family: Family): string => {
 };
 async function addCoats(page: Page, families: readonly Family[]) {
   for (const family of families) {
-    await page.getByLabel('On top of that').selectOption({ label: productOf(family) });
-    await page.getByRole('button', { name: 'Add this coat' }).click();
+    await page.getByLabel('Next product').selectOption({ label: productOf(family) });
+    await page.getByRole('button', { name: 'Add step' }).click();
   }
 }
 const asksWhy = (page: Page) => page.getByLabel(/Apply anyway: reason/);
@@ -152,7 +152,7 @@ test('each forbidden stack: the right reason, and the nearest workable one taken
     await expect(page.getByText(reason).first(), what).toBeVisible();
     await page.getByRole('button', { name: 'Save system' }).click();
     await expect(page.getByText(/^No: /).first(), what).toBeVisible();
-    await page.getByRole('button', { name: 'Take it', exact: true }).click();
+    await page.getByRole('button', { name: 'Use this system', exact: true }).click();
     await expect(asksWhy(page), what).toHaveCount(0);
     await page.getByRole('button', { name: 'Save system' }).click();
     await expect(page.getByText('Saved.'), what).toBeVisible();
@@ -168,7 +168,7 @@ test('schools are switched on the stack, and each other way can be set beside it
   await expect(way('two-pack')).toHaveAttribute('aria-pressed', 'true');
   await expect(way('cure and sand')).toHaveAttribute('aria-pressed', 'true');
   await way('one-pack').click();
-  await way('wet on tacky').click();
+  await way('overcoat while tacky').click();
   await way('bottom up').click();
   await way('every defect out').click();
   await expect(page.getByRole('group', { name: /2\. Samphire/ })).toContainText('one-pack enamel');
@@ -188,8 +188,8 @@ test('a band takes its own litres, and the coldest night is judged', async ({ pa
   await addCoats(page, ['epoxy-barrier']);
   await page.getByLabel('Coats', { exact: true }).fill('1');
   await page.locator('summary', { hasText: 'Where' }).click();
-  await page.getByLabel('Only on a band: its name').fill('leading edge');
-  await page.getByLabel('Area of the band').fill('1.5');
+  await page.getByLabel('Band name (if only part of the area)').fill('leading edge');
+  await page.getByLabel('Band area').fill('1.5');
   await page.getByLabel('Coldest the surface will be').fill('-4');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/stops curing below .* °C, and -4 °C is expected/)).toBeVisible();
@@ -236,7 +236,7 @@ test('an inspection with faults is logged and left to do', async ({ page }) => {
     .last();
   await look.getByRole('button', { name: /^Faults/ }).click();
   await look.getByLabel('What was found').fill('a seam weeps abreast the mast');
-  await look.getByRole('button', { name: 'Log the faults' }).click();
+  await look.getByRole('button', { name: 'Log faults' }).click();
   await expect(look.getByRole('button', { name: /^Fine/ })).toBeVisible();
   await page.goto(`/boats/${deck?.boatId}/log`);
   await expect(page.getByText(/Faults found: inspect/)).toBeVisible();

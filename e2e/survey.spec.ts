@@ -73,7 +73,7 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
   await page.getByLabel('Name').fill('Dunlin');
   await page.getByLabel('Kind').selectOption('long-keel');
   for (const [label, metres] of [
-    ['Length over all', '10'],
+    ['Length overall', '10'],
     ['Waterline length', '10'],
     ['Beam', '1'],
     ['Draught', '0.625'],
@@ -90,24 +90,24 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
   const offsets = page.getByRole('region', { name: 'Table of offsets', exact: true }).first();
   const file = path.join(folder, 'wigley.csv');
   writeFileSync(file, wigleyCsv().replace('\r\n0.25,', '\r\n0.25x,'));
-  await page.getByLabel('Open CSV').setInputFiles(file);
+  await page.getByLabel('Import (CSV)').setInputFiles(file);
   await expect(page.getByText('line 3, column 1: "0.25x" is not a number')).toBeVisible();
   writeFileSync(file, wigleyCsv());
-  await page.getByLabel('Open CSV').setInputFiles(file);
+  await page.getByLabel('Import (CSV)').setInputFiles(file);
   await expect(page.getByRole('img', { name: /Dunlin in profile, plan and section/ })).toBeVisible();
-  await offsets.getByRole('button', { name: 'Save the table' }).click();
+  await offsets.getByRole('button', { name: 'Save table' }).click();
   // S/L² = 0.1488 below the water, and 50 mm of upright side for the slop above it.
   await expect(page.getByRole('row', { name: /Bottom, keel and rudder/ })).toContainText('15.9 m² ± 2 %');
   await expect(page.getByRole('row', { name: 'Block coefficient' })).toContainText('0.44');
-  const csv = await taken(page, () => page.getByRole('link', { name: 'CSV of the form in use' }).click());
+  const csv = await taken(page, () => page.getByRole('link', { name: 'Export hull form (CSV)' }).click());
   expect(readOffsetsCsv(csv.toString())).toEqual(readOffsetsCsv(wigleyCsv()));
 
   const stl = path.join(folder, 'wigley.stl');
   const mesh = wigleyMesh(120, 40);
   writeFileSync(stl, writeStl(mesh));
   await page.getByLabel('Open STL or OBJ').setInputFiles(stl);
-  await expect(page.getByLabel('Units of the file')).toHaveValue('mm');
-  await expect(page.getByLabel('Up is')).toHaveValue('+y');
+  await expect(page.getByLabel('File units')).toHaveValue('mm');
+  await expect(page.getByLabel('Up axis')).toHaveValue('+y');
   await expect(page.getByRole('img', { name: 'Dunlin in three dimensions' })).toBeVisible();
   await expect(page.getByText(/open edges: natural at the sheer/)).toBeVisible();
   const out = {
@@ -116,7 +116,7 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
   };
   expect(Buffer.compare(Buffer.from(readStl(out.stl).buffer), Buffer.from(mesh.buffer))).toBe(0);
   expect(Buffer.compare(Buffer.from(readObj(out.obj).buffer), Buffer.from(mesh.buffer))).toBe(0);
-  await page.getByRole('button', { name: 'Save the mesh with the boat' }).click();
+  await page.getByRole('button', { name: 'Save mesh' }).click();
   await expect(page.getByRole('columnheader', { name: 'Surface mesh' })).toBeVisible();
   await expect(page.getByRole('row', { name: /Bottom, keel and rudder/ })).toContainText('15.9 m² ± 1 %');
 
@@ -163,7 +163,7 @@ test('a line is struck on a boat 2° down by the bow: of six marks the wrong one
     .last()
     .click();
   await tab(page, 'Waterline');
-  await expect(page.getByText('With marks, the line is struck here.')).toBeVisible();
+  await expect(page.getByText('Add reference marks to calculate the waterline.')).toBeVisible();
   const rows = [
     ['line', 'port', 2, 0],
     ['line', 'port', 7, 0],
@@ -185,13 +185,13 @@ test('a line is struck on a boat 2° down by the bow: of six marks the wrong one
     csv,
     `kind,side,station m,reading mm,name\nline,port,4.5,${reads(4.5)},amidships\nline,starboard,5.5,${reads(5.5)},\n`,
   );
-  await page.getByLabel('Marks from CSV').setInputFiles(csv);
+  await page.getByLabel('Import marks (CSV)').setInputFiles(csv);
   await expect(page.getByText(/Mark 3 is an outlier and is left out/)).toBeVisible();
   await expect(page.getByText(/(1\.99|2\.0[01])° down by the bow/).first()).toBeVisible();
-  await page.getByLabel('Weight still to come').fill('300');
+  await page.getByLabel('Weight still to be added').fill('300');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Raised 94 mm/)).toBeVisible();
-  await page.getByRole('button', { name: 'Save the line' }).click();
+  await page.getByRole('button', { name: 'Save waterline' }).click();
   await expect(page.getByRole('link', { name: 'Sheet as PDF' })).toBeVisible();
   const pdf = await taken(page, () => page.getByRole('link', { name: 'Sheet as PDF' }).click());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
@@ -206,7 +206,7 @@ test('a line is struck on a boat 2° down by the bow: of six marks the wrong one
       ?.split(',') ?? [];
   expect(Math.abs(Number(at5[2]) - (reads(5) + 94))).toBeLessThan(3);
   const marks = (
-    await taken(page, () => page.getByRole('link', { name: 'Marks as CSV' }).click())
+    await taken(page, () => page.getByRole('link', { name: 'Export marks (CSV)' }).click())
   ).toString();
   expect(marks.split('\r\n').filter((row) => row.startsWith('line,'))).toHaveLength(6);
   await tab(page, 'Areas');
@@ -240,7 +240,7 @@ test('the line is walked with a phone; what is read is faired, and survives a lo
   await expect(page.getByText(/kept on this device/)).toBeHidden();
   await page.getByRole('main').getByRole('link', { name: 'Waterline' }).click();
   await expect(page.getByText('Port: 3 marks')).toBeVisible();
-  await expect(page.getByText('No mark is stray.')).toBeVisible();
+  await expect(page.getByText('No outliers.')).toBeVisible();
 });
 
 test('a stand hides a patch, a finding makes a spot, and both leave their area', async ({ page }) => {
@@ -250,10 +250,10 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
     .last()
     .click();
   await tab(page, 'Supports and masked items');
-  await page.getByRole('button', { name: 'Add a support' }).click();
-  await page.getByLabel('From aft').fill('3');
-  await page.getByLabel('Pad along').fill('0.5');
-  await page.getByLabel('Pad up and down').fill('40 cm');
+  await page.getByRole('button', { name: 'Add support' }).click();
+  await page.getByLabel('Distance from aft').fill('3');
+  await page.getByLabel('Pad length (fore and aft)').fill('0.5');
+  await page.getByLabel('Pad height').fill('40 cm');
   await page.getByRole('checkbox', { name: 'Bottom port' }).check();
   await page.getByRole('button', { name: 'Add the support' }).click();
   await page.getByRole('link', { name: 'Bottom port, under Stand 1' }).click();
@@ -261,14 +261,14 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await expect(page.getByRole('row', { name: /^\d+ Bottom port GRP/ })).toContainText('7.74 m²');
   await tab(page, 'Supports and masked items');
   await page.getByRole('button', { name: 'Moved now Stand 1' }).click();
-  await expect(page.getByText('Moved away.')).toBeVisible();
-  await page.getByRole('button', { name: 'Add to the list' }).click();
+  await expect(page.getByText('Moved.')).toBeVisible();
+  await page.getByRole('button', { name: 'Add masked item' }).click();
   await page.getByLabel('Name').fill('Shaft anode');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(page.getByText('painted, it protects nothing')).toBeVisible();
+  await expect(page.getByText('a painted anode doesn’t protect')).toBeVisible();
 
   await tab(page, 'Findings');
-  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByRole('button', { name: 'Add finding' }).click();
   await page.getByLabel('What').selectOption('salt');
   await page.getByLabel('As NaCl').fill('80');
   await expect(page.getByText(/80 mg\/m² is above 50 \(IMO PSPC/)).toBeVisible();
@@ -277,13 +277,13 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   const box = await drawing.boundingBox();
   if (!box) throw new Error('the drawing has no box');
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-  await expect(page.getByLabel('From aft')).toHaveValue(/^(4\.9\d*|5(\.0\d*)?)$/);
+  await expect(page.getByLabel('Distance from aft')).toHaveValue(/^(4\.9\d*|5(\.0\d*)?)$/);
   await page.getByLabel('Add photographs').setInputFiles(path.resolve('docs/screenshots/window.png'));
   await expect(page.getByRole('img', { name: 'Finding, view 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Save as finding' }).click();
   await expect(page.getByText('Salt: not suitable')).toBeVisible();
-  await page.getByRole('button', { name: 'Make it a spot' }).click();
-  await expect(page.getByRole('row', { name: /Salt A, Bottom port/ })).toContainText('spot, starts bare');
+  await page.getByRole('button', { name: 'Create spot' }).click();
+  await expect(page.getByRole('row', { name: /Salt A, Bottom port/ })).toContainText('Spot (starts bare)');
   await expect(page.getByRole('row', { name: /^\d+ Bottom port GRP/ })).toContainText('7.54 m²');
 });
 

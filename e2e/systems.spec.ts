@@ -33,8 +33,8 @@ async function newArea(page: Page, fields: Record<string, string>): Promise<stri
 }
 
 const addCoat = async (page: Page, product: string) => {
-  await page.getByLabel('On top of that').selectOption({ label: product });
-  await page.getByRole('button', { name: 'Add this coat' }).click();
+  await page.getByLabel('Next product').selectOption({ label: product });
+  await page.getByRole('button', { name: 'Add step' }).click();
 };
 
 test('copper on aluminium is refused with its reason, the way out offered, taken and saved', async ({
@@ -49,7 +49,7 @@ test('copper on aluminium is refused with its reason, the way out offered, taken
   await expect(page.getByText('The nearest that would be fine:').locator('..')).toContainText(
     'epoxy primer, epoxy barrier, copper-free antifouling',
   );
-  await page.getByRole('button', { name: 'Take it', exact: true }).click();
+  await page.getByRole('button', { name: 'Use this system', exact: true }).click();
   await expect(page.getByText(/copper eats aluminium/)).toBeHidden();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
@@ -64,9 +64,9 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await page.getByRole('button', { name: 'Take it Bilge, one-pack' }).click();
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
   await expect(page.getByText(/Before it.*trisodium phosphate/)).toBeVisible();
-  await page.getByText('Templates, and this system on other areas').click();
-  await page.getByLabel('Save as template').fill('Locker, our way');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByText('Templates and copying').click();
+  await page.getByLabel('Template name').fill('Locker, our way');
+  await page.getByRole('button', { name: 'Save as template' }).click();
   await expect(page.getByText('Locker, our way (your own)')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Locker two' }).check();
   await page.getByRole('button', { name: 'Use it on 1' }).click();
@@ -95,11 +95,11 @@ test('one-pack and two-pack topsides side by side, and where the trade disagrees
   await page.getByLabel('This way').selectOption({ label: 'Topsides, one-pack' });
   await page.getByLabel('Against that way').selectOption({ label: 'Topsides, two-pack' });
   const row = (name: string) => page.getByRole('row', { name });
-  await expect(row('First coat to last')).toContainText('days');
-  await expect(row('Paint costs')).toContainText(/\d+/);
-  await page.getByLabel('At a steady').fill('2');
+  await expect(row('First to last coat')).toContainText('days');
+  await expect(row('Paint cost')).toContainText(/\d+/);
+  await page.getByLabel('At a constant temperature of').fill('2');
   await page.keyboard.press('Enter');
-  await expect(row('First coat to last')).toContainText('not at this temperature');
+  await expect(row('First to last coat')).toContainText('not at this temperature');
   await expect(page.getByRole('columnheader', { name: /^Topsides, one-pack/ })).toContainText(
     'forgiving, in winter',
   );
@@ -116,7 +116,7 @@ test('two coats laid thin show in the section, with what is missing', async ({ p
   for (let coat = 0; coat < 2; coat++) {
     await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));
     // About three quarters of what 110 µm takes on 10 m².
-    await page.getByLabel('Used, without thinner').fill('1.2');
+    await page.getByLabel('Paint used (without thinner)').fill('1.2');
     await logCoat(page);
     await expect(page.getByText('Coat logged.')).toBeVisible();
   }
@@ -132,7 +132,7 @@ test('two coats laid thin show in the section, with what is missing', async ({ p
 test('what goes over what is browsed by square, and is accessible', async ({ page }) => {
   await page.goto('/rules');
   await page.getByRole('button', { name: 'hard antifouling over ablative antifouling: no' }).click();
-  await expect(page.getByRole('region', { name: 'The reason' })).toContainText('falls off');
+  await expect(page.getByRole('region', { name: 'Reason' })).toContainText('falls off');
   await page.getByLabel('On', { exact: true }).selectOption('aluminium');
   await expect(page.getByRole('button', { name: 'hard antifouling over epoxy barrier: no' })).toBeVisible();
   await expectAccessible(page);
@@ -145,15 +145,15 @@ test('a sheet goes out as JSON and comes in again; a block is pasted; contradict
   await page.getByRole('link', { name: 'Marram Tolerant' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as JSON' }).click(),
+    page.getByRole('button', { name: 'Export (JSON)' }).click(),
   ]);
   const file = path.join(folder, 'sheet.json');
   const sheet = JSON.parse(readFileSync(await download.path(), 'utf8'));
   writeFileSync(file, JSON.stringify({ ...sheet, name: 'Marram Copy' }));
   await page.goto('/materials/new');
-  await page.getByLabel('Open JSON').setInputFiles(file);
+  await page.getByLabel('Import (JSON)').setInputFiles(file);
   await expect(page.getByLabel('Product')).toHaveValue('Marram Copy');
-  await expect(page.getByLabel('Cleanliness wanted')).toHaveValue('St 2');
+  await expect(page.getByLabel('Required cleanliness')).toHaveValue('St 2');
   await page.getByLabel('Pot life, column 1').evaluate((cell) => {
     const data = new DataTransfer();
     data.setData('text', '3 h\t4 h\t5 h');
@@ -163,17 +163,17 @@ test('a sheet goes out as JSON and comes in again; a block is pasted; contradict
   await expect(page.getByText(/Look again: the pot lives/).first()).toBeVisible();
   await expect(page.getByRole('img', { name: 'Times of this sheet over temperature' })).toBeVisible();
   writeFileSync(file, '{"format":"something else"}');
-  await page.getByLabel('Open JSON').setInputFiles(file);
+  await page.getByLabel('Import (JSON)').setInputFiles(file);
   await expect(page.getByRole('alert')).toContainText('is not of the format');
 });
 
 test('a tool’s result is set down as a finding with its verdict', async ({ page }) => {
   await page.goto('/tools');
-  const salt = page.getByRole('region', { name: 'Salt by patch' });
-  await salt.getByLabel('Conductivity').fill('14');
+  const salt = page.getByRole('region', { name: 'Salt (patch test)' });
+  await salt.getByLabel('Conductivity of the sample').fill('14');
   await page.keyboard.press('Enter');
   await expect(salt.getByText('72 mg/m²').first()).toBeVisible();
-  await salt.getByLabel('Save it on').selectOption({ label: 'Grey Phalarope: Bottom' });
+  await salt.getByLabel('Area').selectOption({ label: 'Grey Phalarope: Bottom' });
   await salt.getByRole('button', { name: 'Save as finding' }).click();
   await expect(salt.getByText(/^Saved as a finding on/)).toContainText('wash and test again');
   await expectAccessible(page);
@@ -204,7 +204,7 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await addCoat(page, 'Marram Grey Primer');
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Board' }).click();
-  const question = page.getByRole('alertdialog', { name: 'What you typed here is not saved' });
+  const question = page.getByRole('alertdialog', { name: 'Leave without saving?' });
   await expect(question).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Escape');

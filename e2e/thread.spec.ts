@@ -20,10 +20,10 @@ function csv(coldNight: boolean): string {
 
 test('an empty slip says how to begin, and a boat goes on it', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'The board is empty' })).toBeVisible();
-  await page.getByRole('link', { name: 'Begin with your boat' }).click();
+  await expect(page.getByRole('heading', { name: 'No boats yet' })).toBeVisible();
+  await page.getByRole('link', { name: 'Add boat' }).click();
   await page.getByLabel('Name').fill('Sedge Warbler');
-  await page.getByLabel('Length over all').fill('-9');
+  await page.getByLabel('Length overall').fill('-9');
   await page.getByLabel('Waterline length').fill('eight');
   await page.getByLabel('Beam').fill('1e9');
   await page.getByLabel('Draught').fill('');
@@ -34,7 +34,7 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
   await expect(page.getByText('beam (m) 1000000000 is above the limit of 40')).toBeVisible();
   await expect(page.getByText('draught is empty')).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue('Sedge Warbler');
-  await page.getByLabel('Length over all').fill('31 ft');
+  await page.getByLabel('Length overall').fill('31 ft');
   await page.getByLabel('Waterline length').fill('8,1');
   await page.getByLabel('Beam').fill('3.1');
   await page.getByLabel('Draught').fill('1.6');
@@ -46,14 +46,14 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
 test('two areas by hand measures, with openings and girths', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
-  await page.getByRole('link', { name: 'Add an area' }).click();
+  await page.getByRole('link', { name: 'Add area' }).click();
   await page.getByLabel('Name').fill('Topsides');
   await page.getByLabel('Part of the boat').selectOption('topsides');
   await expect(page.getByLabel('Exposure')).toHaveValue('daylight');
-  await page.getByLabel('Where it stands').selectOption('shaded');
+  await page.getByLabel('Shelter').selectOption('shaded');
   await page.getByLabel('Length', { exact: true }).fill('9');
   await page.getByLabel('Width').fill('1.1');
-  await page.getByLabel('How many').fill('2');
+  await page.getByLabel('Quantity').fill('2');
   await page.getByRole('button', { name: 'Opening' }).click();
   await page.getByLabel('Length', { exact: true }).nth(1).fill('0.5');
   await page.getByLabel('Width').nth(1).fill('0.6');
@@ -62,7 +62,7 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
   await expect(page.getByRole('row', { name: /Topsides/ })).toContainText('19.5 m² ± 5 %');
   await expect(page.getByRole('region', { name: 'Topsides' })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Add an area' }).click();
+  await page.getByRole('link', { name: 'Add area' }).click();
   await expect(page.getByRole('region', { name: 'Topsides' })).toBeHidden();
   await page.getByLabel('Name').fill('Bottom');
   await page.getByLabel('Shape').selectOption('girths');
@@ -73,7 +73,7 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
     page.getByText("number of girths 4 is outside what Simpson's rule takes").first(),
   ).toBeVisible();
   await page.getByLabel('Girths from aft, m').fill('0 1 2 1 0');
-  await page.getByLabel('How many').fill('2');
+  await page.getByLabel('Quantity').fill('2');
   await page.getByRole('button', { name: 'Add area' }).click();
   await expect(page.getByRole('row', { name: /Bottom/ })).toContainText('8 m² ± 5 %');
   await page.getByRole('button', { name: '2. Topsides: no system' }).press('Enter');
@@ -86,14 +86,14 @@ test('another way stands beside the hand measures, and one that disagrees is sai
   await page.getByRole('link', { name: 'Topsides', exact: true }).click();
   await page.getByRole('button', { name: 'Estimate by rule of thumb' }).click();
   // 27.6 m² less the transom, ± 15 %, does not quite reach down to 19.5 m² ± 5 %.
-  await expect(page.getByText(/Hand measures and rule of thumb disagree by 0\.9/)).toBeVisible();
-  await page.getByText("From last time's paint").click();
+  await expect(page.getByText(/Hand measurements and rule of thumb disagree by 0\.9/)).toBeVisible();
+  await page.getByText('Estimate from paint used last time').click();
   await page.getByLabel('Used, l').fill('6');
   await page.getByLabel('Covered, m²/l').fill('ten');
-  await page.getByRole('button', { name: 'Work out', exact: true }).click();
+  await page.getByRole('button', { name: 'Work out area', exact: true }).click();
   await expect(page.getByText('"ten" is not a number')).toBeVisible();
   await page.getByLabel('Covered, m²/l').fill('5');
-  await page.getByRole('button', { name: 'Work out', exact: true }).click();
+  await page.getByRole('button', { name: 'Work out area', exact: true }).click();
   // 30 m² ± 10 % and 19.5 m² ± 5 %: 27 − 20.475 apart.
   await expect(page.getByText(/disagree by 6\.5\d m² more than their spreads/)).toBeVisible();
   await page.getByRole('radio', { name: /^Rule of thumb/ }).check();
@@ -110,7 +110,7 @@ test('a product sheet is entered from the paper', async ({ page }) => {
   await page.goto('/materials/new');
   await page.getByLabel('Product').fill('Fieldfare Primer');
   await page.getByLabel('Family').selectOption('epoxy-primer');
-  await page.getByLabel('Ratio is by').selectOption('volume');
+  await page.getByLabel('Ratio by').selectOption('volume');
   await page.getByLabel('Parts').nth(0).fill('0');
   await page.getByLabel('Parts').nth(1).fill('0');
   await page.getByLabel('Volume solids').fill('50');
@@ -118,18 +118,18 @@ test('a product sheet is entered from the paper', async ({ page }) => {
   await page.getByLabel('Typical').fill('80');
   await page.getByLabel('Dry film, max').fill('120');
   await page.getByLabel('Standing time (induction)').fill('15');
-  await page.getByLabel('Cure stops below').fill('5');
+  await page.getByLabel('No cure below').fill('5');
   await page.getByLabel(fill('Pot life', 2)).fill('3 h');
-  await page.getByLabel(fill('Not before', 1)).fill('16 h');
-  await page.getByLabel(fill('Not before', 2)).fill('soon');
-  await page.getByLabel(fill('Without sanding until', 2)).fill('5 d');
-  await page.getByRole('button', { name: 'Save sheet' }).click();
+  await page.getByLabel(fill('Earliest overcoat', 1)).fill('16 h');
+  await page.getByLabel(fill('Earliest overcoat', 2)).fill('soon');
+  await page.getByLabel(fill('Latest without sanding', 2)).fill('5 d');
+  await page.getByRole('button', { name: 'Save data sheet' }).click();
   await expect(page.getByText('parts in the ratio 0 is below the limit of 0.001').first()).toBeVisible();
   await expect(page.getByText('"soon" is not a time such as 45 min, 6 h or 10 d')).toBeVisible();
   await page.getByLabel('Parts').nth(0).fill('3');
   await page.getByLabel('Parts').nth(1).fill('1');
-  await page.getByLabel(fill('Not before', 2)).fill('8 h');
-  await page.getByRole('button', { name: 'Save sheet' }).click();
+  await page.getByLabel(fill('Earliest overcoat', 2)).fill('8 h');
+  await page.getByRole('button', { name: 'Save data sheet' }).click();
   await expect(page.getByRole('row', { name: /Fieldfare Primer/ })).toContainText('3 : 1 by volume');
 });
 
@@ -139,12 +139,12 @@ test('three coats make a system, with its litres', async ({ page }) => {
   const topsides = page.getByRole('link', { name: 'Topsides' });
   await topsides.click();
   await expect(topsides).toHaveAttribute('aria-current', 'page');
-  await page.getByRole('button', { name: 'Add this coat' }).click();
+  await page.getByRole('button', { name: 'Add step' }).click();
   await page.getByLabel('Coats', { exact: true }).fill('3');
   await page.getByLabel('Method').selectOption('roller');
-  await page.getByLabel('Dry film a coat').fill('200');
+  await page.getByLabel('Dry film per coat').fill('200');
   await expect(page.getByText(/above the sheet's max of 120 µm/)).toBeVisible();
-  await page.getByLabel('Dry film a coat').fill('100');
+  await page.getByLabel('Dry film per coat').fill('100');
   // 19.5 m² × 100 µm / (1000 × 0.5 × 0.925) = 4.216 l
   await expect(page.getByRole('table')).toContainText('4.22 l');
   // An epoxy as the last coat in daylight: refused until it is said why.
@@ -161,10 +161,10 @@ test('three coats make a system, with its litres', async ({ page }) => {
 
 test('weather is checked, then imported; bad rows are told by line', async ({ page }) => {
   await page.goto('/weather');
-  await page.getByText('or paste it').click();
+  await page.getByText('Paste CSV instead').click();
   // Headers in words of their own: which column is what is said by hand.
   await page
-    .getByLabel('Weather CSV')
+    .getByLabel('CSV text')
     .fill('when,outside,damp\n2026-05-14 06:00,46.4,82\n2026-05-14 07:00,50,80\n');
   await page.getByRole('button', { name: 'Check' }).click();
   await expect(page.getByRole('alert')).toContainText('no column for time');
@@ -173,7 +173,7 @@ test('weather is checked, then imported; bad rows are told by line', async ({ pa
   await page.getByRole('combobox', { name: 'Unit' }).selectOption('°F');
   await page.getByRole('combobox', { name: 'Humidity (RH)' }).selectOption('3: damp');
   await expect(page.getByText('2 hours read', { exact: false })).toBeVisible();
-  await page.getByLabel('Weather CSV').fill(`${csv(false)}\n2026-99-01,hot,60,3`);
+  await page.getByLabel('CSV text').fill(`${csv(false)}\n2026-99-01,hot,60,3`);
   await page.getByRole('button', { name: 'Check' }).click();
   await expect(page.getByText('1 row is left out')).toBeVisible();
   await expect(page.getByText(/line 218: time "2026-99-01"/)).toBeVisible();
@@ -185,22 +185,22 @@ test('a batch is mixed on the bench and its clocks survive a reload', async ({ p
   await page.goto('/bench');
   await page.getByRole('link', { name: /First coat: Fieldfare Primer/ }).click();
   // Its sheet states neither safe from dew nor tack-free: asked for, never assumed.
-  await expect(page.getByText('Suitable this hour, not known ahead')).toBeVisible();
+  await expect(page.getByText('Suitable this hour, unknown after that')).toBeVisible();
   await page.getByRole('textbox', { name: /^Safe from dew and rain after/ }).fill('4');
   // The weather file says nothing of rain or wind: no plain yes.
   await expect(page.getByText('Suitable now, on a condition')).toBeVisible();
   await expect(
     page.getByText('No rain data: make sure the surface is dry and stays dry.').first(),
   ).toBeVisible();
-  await page.getByLabel('This batch', { exact: true }).fill('600');
+  await page.getByLabel('Batch size', { exact: true }).fill('600');
   await expect(page.getByText('fill to 450 ml')).toBeVisible();
   await expect(page.getByText('fill to 600 ml')).toBeVisible();
-  const mixed = page.getByRole('button', { name: 'Mixed now: start the clocks' });
+  const mixed = page.getByRole('button', { name: 'Log mix and start timers' });
   await expect(mixed).toBeDisabled();
   await page.getByRole('checkbox', { name: /BASE/ }).check();
   await page.getByRole('checkbox', { name: /HARDENER/ }).check();
   await mixed.click();
-  await expect(page.getByText('Standing time: leave it')).toBeVisible();
+  await expect(page.getByText('Standing time: leave the pot to stand')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('timer')).toHaveText(/^14 min$/);
 });
@@ -212,10 +212,10 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
   await page.getByRole('link', { name: /Fieldfare Primer/ }).click();
   const now = DateTime.local({ zone: 'Europe/London' });
   await page.getByLabel('Started').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
-  await page.getByLabel('Used, without thinner').fill('-1');
+  await page.getByLabel('Paint used (without thinner)').fill('-1');
   await logCoat(page);
   await expect(page.getByText('litres used (l) -1 is below the limit of 0.0001')).toBeVisible();
-  await page.getByLabel('Used, without thinner').fill('4.2');
+  await page.getByLabel('Paint used (without thinner)').fill('4.2');
   await logCoat(page);
   await expect(page.getByText('Coat logged.')).toBeVisible();
   await page.getByRole('link', { name: 'See the window' }).click();
@@ -223,8 +223,8 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
   await expect(page.getByText('overcoat minimum').first()).toBeVisible();
 
   await page.goto('/weather');
-  await page.getByText('or paste it').click();
-  await page.getByLabel('Weather CSV').fill(csv(true));
+  await page.getByText('Paste CSV instead').click();
+  await page.getByLabel('CSV text').fill(csv(true));
   await page.getByRole('button', { name: 'Check' }).click();
   await page.getByRole('button', { name: 'Import 216 hours' }).click();
   // Eight readings below the stop temperature of 5 °C: it stands for the seven hours between them, is slow on the way there
@@ -242,9 +242,9 @@ test('a correction is a new entry; the old one stays, struck through', async ({ 
   await page.goto('/');
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: 'Correct' }).click();
-  await page.getByLabel('Used, without thinner').fill('3.9');
-  await page.getByRole('button', { name: 'Log the correction' }).click();
-  await expect(page.getByText('Takes the place of an earlier entry.')).toBeVisible();
+  await page.getByLabel('Paint used (without thinner)').fill('3.9');
+  await page.getByRole('button', { name: 'Save correction' }).click();
+  await expect(page.getByText('Replaces an earlier entry.')).toBeVisible();
   await expect(page.locator('.line-through').filter({ hasText: '4.2 l' })).toBeVisible();
   await expect(page.getByText(/1 coat, 3\.9 l/)).toBeVisible();
 });
@@ -256,7 +256,7 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
   await page.goto('/bench');
   await page.getByRole('link', { name: /Fieldfare Primer/ }).click();
   await page.getByLabel('Area covered').fill('5');
-  await page.getByLabel('Used, without thinner').fill('1.1');
+  await page.getByLabel('Paint used (without thinner)').fill('1.1');
   const now = DateTime.local({ zone: 'Europe/London' });
   await page.getByLabel('Started').fill(now.minus({ minutes: 30 }).toFormat("yyyy-MM-dd'T'HH:mm"));
   const port = Number(new URL(yard.address).port);
@@ -274,7 +274,7 @@ test('from dimensions to a full list of areas, all at once', async ({ page }) =>
   await page.getByLabel('Name').fill('Reed Bunting');
   await page.getByLabel('Kind').selectOption('long-keel');
   for (const [label, metres] of [
-    ['Length over all', '9'],
+    ['Length overall', '9'],
     ['Waterline length', '7.4'],
     ['Beam', '2.8'],
     ['Draught', '1.4'],
@@ -283,7 +283,7 @@ test('from dimensions to a full list of areas, all at once', async ({ page }) =>
     await page.getByLabel(label).fill(metres);
   }
   await page.getByRole('button', { name: 'Add boat' }).click();
-  const set = page.getByRole('region', { name: 'Start from the dimensions' });
+  const set = page.getByRole('region', { name: 'Suggested areas' });
   await expect(set.getByRole('row', { name: /Bottom port/ })).toContainText('± 15 %');
   await set.getByRole('checkbox', { name: 'Cabin sides' }).uncheck();
   await set.getByLabel('Substrate').selectOption('timber');

@@ -138,5 +138,5 @@ export async function expectAccessible(page: Page): Promise<void> {
 /** Logs the coat in the form of the bench, with a reason where the hour of the run gives it one to ask for. */
 export async function logCoat(page: Page): Promise<void> {
   await page.getByLabel(/^(Note|Reason to apply it anyway)$/).fill('As the test has it');
-  await page.getByRole('button', { name: 'Log this coat' }).click();
+  await page.getByRole('button', { name: 'Log coat' }).click();
 }

@@ -120,7 +120,7 @@ const measure = Joi.object<Measure>({
 const estimateFields = {
   way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true }).label('way').required(),
   areaM2: between('area (m²)', 0.0001, 10_000).required(),
-  spread: between('spread (fraction)', 0, 1).required(),
+  spread: between('Uncertainty', 0, 1).required(),
   basis: text(300).label('basis').required(),
 };
 const estimate = objectOf<Estimate>(estimateFields);
@@ -129,7 +129,7 @@ export const surroundings = Joi.object<Surroundings>({
   kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
     .label('surroundings')
     .required(),
-  setPointC: between('set point (°C)', -5, 45).when('kind', {
+  setPointC: between('Set temperature (°C)', -5, 45).when('kind', {
     is: 'heated',
     // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
     then: Joi.required(),
@@ -162,7 +162,7 @@ export const zoneOf = oneOf<Zone>({
 const fields = {
   boatId: id().required(),
   name: title('area name').required(),
-  zone: zoneOf.label('part of the boat').required(),
+  zone: zoneOf.label('Part of the boat').required(),
   side: oneOf<Side>({ port: true, starboard: true, both: true, centre: true }).label('side').required(),
   substrate: oneOf<Substrate>(substrates).label('substrate').required(),
   service: oneOf<Service>({
@@ -178,7 +178,7 @@ const fields = {
   surroundings: surroundings.label('surroundings').required(),
   oldCoating: oneOf<Family | 'unknown'>({ ...families, unknown: true })
     .allow(null)
-    .label('old coating')
+    .label('Existing coating')
     .required(),
   highWear: Joi.boolean().label('high wear').required(),
   part: part.allow(null).label('cut out of').required(),
@@ -188,7 +188,7 @@ const fields = {
     .allow(null)
     .label('way used')
     .required(),
-  spread: between('spread (fraction)', 0, 1).required(),
+  spread: between('Uncertainty', 0, 1).required(),
   note: text(2000).label('note').required(),
 };
 

@@ -31,7 +31,7 @@ const kinds = oneOf<Craft>({
 });
 
 const dimensions = objectOf<Dimensions>({
-  loaM: between('length over all (m)', 0.5, 120).required(),
+  loaM: between('Length overall (m)', 0.5, 120).required(),
   lwlM: between('waterline length (m)', 0.5, 120).required(),
   beamM: between('beam (m)', 0.1, 40).required(),
   draughtM: between('draught (m)', 0.01, 12).required(),
@@ -40,20 +40,22 @@ const dimensions = objectOf<Dimensions>({
   .custom((value: Dimensions, helpers) =>
     value.lwlM > value.loaM ? helpers.error('dimensions.lwl', { lwl: value.lwlM, loa: value.loaM }) : value,
   )
-  .messages({ 'dimensions.lwl': 'waterline length {#lwl} m is above the length over all of {#loa} m' });
+  .messages({ 'dimensions.lwl': 'Waterline length ({#lwl} m) can’t be more than length overall ({#loa} m)' });
 
 const fields = {
   name: title('boat name').required(),
-  kind: kinds.label('kind of boat').required(),
+  kind: kinds.label('Boat type').required(),
   dimensions: dimensions
     .allow(null)
     .when('kind', {
       is: 'parts',
       // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
-      then: Joi.valid(null).messages({ 'any.only': 'parts that are no hull have no main dimensions' }),
+      then: Joi.valid(null).messages({
+        'any.only': 'A boat record for parts only can’t have hull dimensions',
+      }),
     })
     .required(),
-  headingDeg: between('heading of the bow (°)', 0, 360).allow(null).default(null),
+  headingDeg: between('Heading (°)', 0, 360).allow(null).default(null),
   note: text(2000).label('note').required(),
 };
 

@@ -31,7 +31,7 @@ export const points = (label: string, least = 1) =>
 const overcoat = objectOf<OvercoatRule>({
   by: Joi.string()
     .valid('self', 'any', ...Object.keys(families))
-    .label('overcoat: by')
+    .label('Next coat')
     .required(),
   min: points('overcoat minimum').required(),
   chemicalMax: points('latest without sanding').allow(null).required(),
@@ -41,14 +41,14 @@ const overcoat = objectOf<OvercoatRule>({
   })
     .allow(null)
     .optional(),
-  keyGrit: between('key grit', 24, 2000).integer().allow(null).required(),
+  keyGrit: between('Grit if window missed', 24, 2000).integer().allow(null).required(),
 });
 
 const eventTable = (label: string) => points(label).optional();
 
 /** When a film may be overcoated, sanded, walked on, wetted. */
 export const cureSheet = objectOf<CureSheet>({
-  stopC: between('stop temperature (°C)', -20, 40).allow(null).required(),
+  stopC: between('No cure below (°C)', -20, 40).allow(null).required(),
   events: objectOf<Record<FilmEvent, CurvePoint[]>>({
     'dew-safe': eventTable('dew-safe'),
     'tack-free': eventTable('tack-free'),

@@ -110,15 +110,15 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
     fate: Joi.valid('emptied', 'discarded').required(),
   }),
   tape: objectOf<TapeBody>({
-    itemId: id().label('thing to leave bare').required(),
+    itemId: id().label('Masked item').required(),
     name: title('name').required(),
     on: Joi.boolean().required(),
     stepId: id().label('step').allow(null).required(),
     coatNo: between('coat number', 0, 30).integer().allow(null).required(),
-    tape: Joi.valid('masking', 'fine-line').label('kind of tape').optional(),
+    tape: Joi.valid('masking', 'fine-line').label('Tape type').optional(),
   }),
   blast: objectOf<BlastBody>({
-    holdsHours: between('hours it may stand bare', 0.5, 96).required(),
+    holdsHours: between('Hours the steel may stay bare', 0.5, 96).required(),
   }),
   removal: objectOf<RemovalBody>({
     toGround: Joi.boolean().required(),
@@ -137,7 +137,7 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
       .label('how they were taken off')
       .required(),
     grit: between('grit', 12, 5000).integer().allow(null).required(),
-    holdsHours: between('hours it may stand bare', 0.5, 96).allow(null).required(),
+    holdsHours: between('Hours the steel may stay bare', 0.5, 96).allow(null).required(),
     reason: line('why they were taken off', 1, 400).required(),
   }),
   work: objectOf<WorkBody>({
@@ -172,14 +172,14 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
       clogs: true,
       powders: true,
     })
-      .label('what the hand found')
+      .label('Hand test result')
       .required(),
     place: text(200).label('place').required(),
     note: text(1000).label('note').required(),
   }),
   round: objectOf<RoundBody>({
     stepId: id().label('step').required(),
-    reason: text(400).label('reason for another round').required(),
+    reason: text(400).label('Reason for the additional coat').required(),
   }),
   note: objectOf<NoteBody>({ text: line('note', 1, 4000).required() }),
   strike: objectOf<StrikeBody>({

@@ -39,7 +39,8 @@ const film = objectOf<ProductSheet['film']>({
     film.min <= film.typical && film.typical <= film.max ? film : helpers.error('film.order', { ...film }),
   )
   .messages({
-    'film.order': 'film a coat: least {#min}, typical {#typical}, most {#max} µm are not in order',
+    'film.order':
+      'Dry film per coat must run from minimum to typical to maximum, but is {#min}, {#typical}, {#max} µm',
   });
 
 export const productSheet = objectOf<ProductSheet>({
@@ -58,7 +59,7 @@ export const productSheet = objectOf<ProductSheet>({
     .max(4)
     .label('parts')
     .required(),
-  ratioBy: Joi.valid('volume', 'weight').label('ratio by').required(),
+  ratioBy: Joi.valid('volume', 'weight').label('Ratio by').required(),
   ratioTolerance: between('ratio tolerance (fraction)', 0, 0.5).allow(null).required(),
   volumeSolids: between('volume solids (fraction)', 0.01, 1).required(),
   film: film.required(),
@@ -67,12 +68,12 @@ export const productSheet = objectOf<ProductSheet>({
       objectOf<ByMethod>({
         method: methods.label('method').required(),
         film: film.allow(null).required(),
-        thinnerMax: between('thinner limit by this method (fraction)', 0, 0.5).allow(null).required(),
+        thinnerMax: between('Maximum thinner for this method', 0, 0.5).allow(null).required(),
       }),
     )
     .unique('method')
     .max(7)
-    .label('figures by method')
+    .label('Figures by method')
     .required(),
   methods: Joi.array().items(methods).unique().label('methods').required(),
   thinner: objectOf<AdditionLimit>({
@@ -81,7 +82,7 @@ export const productSheet = objectOf<ProductSheet>({
   })
     .allow(null)
     .required(),
-  inductionMin: nullable('induction (min)', 0, 240),
+  inductionMin: nullable('Standing time (min)', 0, 240),
   potLife: points('pot life', 0).required(),
   limits: objectOf<ProductSheet['limits']>({
     airMinC: nullable('least air temperature (°C)', -20, 40),
@@ -98,7 +99,7 @@ export const productSheet = objectOf<ProductSheet>({
         name: title('colour').required(),
         hex: Joi.string()
           .pattern(/^#[0-9a-f]{6}$/)
-          .label('drawn colour')
+          .label('Display colour')
           .required(),
       }),
     )
@@ -127,7 +128,7 @@ export const productSheet = objectOf<ProductSheet>({
     .items(Joi.string().valid(...Object.keys(families), ...Object.keys(substrates)))
     .max(40)
     .unique()
-    .label('grounds allowed')
+    .label('Permitted surfaces')
     .allow(null)
     .required(),
   copper: Joi.boolean().label('copper').allow(null).required(),
@@ -136,9 +137,9 @@ export const productSheet = objectOf<ProductSheet>({
       objectOf<Additive>({
         name: title('additive').required(),
         kind: oneOf<Additive['kind']>({ accelerator: true, retarder: true, roller: true, other: true })
-          .label('kind of additive')
+          .label('Additive type')
           .required(),
-        maxMlPerLitre: between('additive, at most (ml/l)', 0.01, 500).allow(null).required(),
+        maxMlPerLitre: between('Maximum amount of additive (ml/l)', 0.01, 500).allow(null).required(),
       }),
     )
     .max(8)
@@ -148,7 +149,7 @@ export const productSheet = objectOf<ProductSheet>({
   packs: Joi.array()
     .items(
       objectOf<Pack>({
-        litres: between('pack (l)', 0.001, 1000).required(),
+        litres: between('Pack size (l)', 0.001, 1000).required(),
         price: between('price', 0, 1_000_000).allow(null).required(),
       }),
     )
@@ -170,11 +171,11 @@ export const productSheet = objectOf<ProductSheet>({
       }),
     )
     .unique()
-    .label('values from memory')
+    .label('Typical values')
     .optional(),
-  canLitres: between('what a spray can holds (l)', 0.01, 5).allow(null).optional(),
+  canLitres: between('Spray can contents (l)', 0.01, 5).allow(null).optional(),
   coverageM2PerL: between('coverage (m²/l)', 0.01, 1000).allow(null).optional(),
-  dilution: between('parts of water to one', 0.1, 10_000).allow(null).optional(),
+  dilution: between('Parts of water to 1 part', 0.1, 10_000).allow(null).optional(),
   openedMonths: between('shelf life once opened (months)', 0.1, 240).allow(null).optional(),
   shelfMonths: between('shelf life (months)', 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({

@@ -77,7 +77,7 @@ export const taskFields = {
   })
     .label('kind of work')
     .required(),
-  amount: between('grit or hours', 0, 5000).allow(null).required(),
+  amount: between('Grit or hours', 0, 5000).allow(null).required(),
   note: text(300).label('note of the work').required(),
   school: oneOf<SchoolTask>({ 'panels-flat': true, 'faults-out': true }).label('way of working'),
 };
@@ -98,11 +98,11 @@ export const stackStep = objectOf<Step>({
   id: id().required(),
   productId: id().label('product').required(),
   coats: between('coats', 1, 20).integer().required(),
-  dryMicronsPerCoat: between('dry film a coat (µm)', 0.5, 5000).required(),
+  dryMicronsPerCoat: between('Dry film per coat (µm)', 0.5, 5000).required(),
   method: methods.label('method').required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
   colours: Joi.array().items(text(80)).min(1).max(6).label('colours').required(),
-  signal: text(80).label('signal colour').allow(null).required(),
+  signal: text(80).label('Signal colour').allow(null).required(),
   extraCoats: between('extra coats', 0, 10).integer().required(),
   before: Joi.array().items(task).max(12).unique('id').label('work before').required(),
   sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
@@ -136,13 +136,10 @@ export const stackStep = objectOf<Step>({
   })
     .allow(null)
     .required(),
-  order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true })
-    .label('way it is worked over the area')
-    .allow(null)
-    .required(),
+  order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true }).label('Direction').allow(null).required(),
   overrule: objectOf<Overrule>({
     ruleIds: Joi.array().items(text(60)).min(1).max(20).unique().required(),
-    reason: line('reason for overruling', 8, 600).required(),
+    reason: line('Reason for applying anyway', 8, 600).required(),
   })
     .allow(null)
     .required(),
@@ -173,7 +170,7 @@ export interface OwnTemplate {
 }
 export const ownTemplate = objectOf<OwnTemplate>({
   id: id().required(),
-  name: title('name of the template').required(),
+  name: title('Template name').required(),
   steps,
 });
 

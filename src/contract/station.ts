@@ -83,9 +83,9 @@ const stationFields = {
       then: Joi.invalid(null).messages({ 'any.invalid': 'address is missing' }),
       otherwise: Joi.valid(null),
     })
-    .messages({ 'string.uriCustomScheme': 'address "{#value}" is not one of http or https' })
+    .messages({ 'string.uriCustomScheme': 'Web address must start with http:// or https://' })
     .required(),
-  everyMin: between('minutes between two askings', 5, 1440).integer().required(),
+  everyMin: between('Fetch interval (min)', 5, 1440).integer().required(),
   privateNet: Joi.boolean().label('own network').required(),
   on: Joi.boolean().label('on').required(),
   rank: between('place in the order', 0, 100).integer().required(),

@@ -101,7 +101,7 @@ const standFields = {
   zM: between('height above the waterline (m)', -15, 15).required(),
   lengthM: between('length of the pad (m)', 0.01, 5).required(),
   widthM: between('width of the pad (m)', 0.01, 5).required(),
-  shiftOn: day('day of the shift').allow(null).required(),
+  shiftOn: day('Date moved').allow(null).required(),
   note: text(500).label('note').required(),
 };
 export const standInput = objectOf<StandInput>({ id: id().required(), ...standFields });

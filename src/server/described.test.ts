@@ -105,7 +105,7 @@ describe('photographs', () => {
     const answer = await send(boat.id, uuidv7(), page);
     expect([answer.status, ((await answer.json()) as Problem).detail]).toEqual([
       415,
-      'A photograph is a JPEG, PNG or WebP of up to 12 MB.',
+      'A photo must be a JPEG, PNG or WebP file of up to 12 MB.',
     ]);
     expect((await send(boat.id, uuidv7(), PNG, 'text/html')).status).toBe(415);
     expect((await send(uuidv7(), uuidv7(), PNG)).status).toBe(404);

@@ -147,7 +147,7 @@ describe('never a server error for what is sent', () => {
     const stolen = { version: 1, steps: [planned.step] };
     expect(
       (await server.problem('PUT', `/areas/${elsewhere.id}/stack`, stolen)).body.errors?.[0]?.message,
-    ).toBe('a step of another area');
+    ).toBe('This step belongs to another area');
     const twice = stand();
     expect((await server.ask('POST', '/stands', twice)).status).toBe(201);
     const again = { ...stand(), patches: twice.patches };

@@ -113,7 +113,7 @@ const CASES: [string, contract.ChangeKind, { describe: () => unknown }, () => Js
   ['a tin', 'store', contract.receiptInput, () => ({ id: uuidv7(), at: new Date(NOON - HOUR).toISOString(), purchaseId: null, lots: [{ ...aLot(planned.product.id, 'base', { amount: 2 }) }] }), (b) => server.ask('POST', '/receipts', b), (b) => server.ask('DELETE', `/lots/${((b.lots as Json[])[0] as Json).id}`)],
   ['an area', 'areas', contract.areaInput, () => anArea(planned.boat.id, { name: `Area ${uuidv7()}` }) as never, (b) => server.ask('POST', '/areas', b), (b) => server.ask('DELETE', `/areas/${b.id}`)],
   ['a boat', 'boat', contract.boatInput, () => aBoat({ name: 'Extreme' }) as never, (b) => server.ask('POST', '/boats', b), (b) => server.ask('DELETE', `/boats/${b.id}`)],
-  ['a finding', 'survey', contract.findingInput, finding, (b) => server.ask('POST', '/findings', b), (b) => server.ask('DELETE', `/findings/${b.id}`)],
+  ['finding', 'survey', contract.findingInput, finding, (b) => server.ask('POST', '/findings', b), (b) => server.ask('DELETE', `/findings/${b.id}`)],
   ['a support', 'survey', contract.standWithPatches, support, (b) => server.ask('POST', '/stands', b), (b) => server.ask('DELETE', `/stands/${(b.stand as Json).id}`)],
   ['a sheet', 'products', contract.productInput, () => fresh(aProduct() as never), (b) => server.ask('POST', '/products', { ...b, name: `Sheet ${b.id}`.slice(0, 60) }), (b) => server.ask('DELETE', `/products/${b.id}`)],
 ]; // biome-ignore format: a table

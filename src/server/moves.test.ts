@@ -166,7 +166,7 @@ describe('every screen sees a write at once', () => {
     expect((await server.problem('GET', `/areas/${good.id}`)).status).toBe(404);
     const other = anArea('01900000-0000-7000-8000-0000000000aa');
     expect((await server.problem('POST', path, { areas: [other] })).body.errors?.[0]?.message).toBe(
-      'an area of another boat',
+      'This area belongs to another boat',
     );
     expect((await server.ask('POST', path, { areas: [good] })).status).toBe(201);
     expect((await server.ask('POST', path, { areas: [good] })).status).toBe(201);

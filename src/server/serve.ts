@@ -85,6 +85,6 @@ export async function serve(
   // Said last: from here on it may be told to stop.
   say(databaseUrl ? `Database: ${withoutPassword(databaseUrl)}` : `Data folder: ${folder}`);
   if (running.readOnly) say(new ReadOnly(running.readOnly).message);
-  say(`Jack Plane is at ${running.address}`);
+  say(`Jack Plane is running at ${running.address}`);
   watchOver();
 }

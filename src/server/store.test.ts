@@ -304,7 +304,9 @@ describe('what is told of a lot', () => {
       ({ lotId, kind, entryId }) => lotId === base && kind === 'used' && entryId !== null,
     );
     const undo = await server.problem('POST', '/movements', move(base, 'void', 0, { corrects: taken?.id }));
-    expect(undo.body.errors?.[0]?.message).toBe('a batch took it: correct the batch in the record');
+    expect(undo.body.errors?.[0]?.message).toBe(
+      'This movement belongs to a batch. Correct the batch in the record',
+    );
   });
 
   it('is taken back once; who comes second is told', async () => {
@@ -479,7 +481,7 @@ describe('need against store', () => {
     ).body;
     await server.ask('PUT', `/areas/${bare.id}/stack`, { version: 1, steps: [aStep(planned.product.id)] });
     const view = await get<MaterialsView>(`/materials?boatId=${planned.boat.id}`);
-    expect(view.unknown).toMatchObject([{ areaName: 'Unmeasured', reason: 'the area is not measured' }]);
+    expect(view.unknown).toMatchObject([{ areaName: 'Unmeasured', reason: 'area not measured' }]);
     const { unpriced } = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
     expect(unpriced.map(({ part }) => part)).toContain('base');
   });

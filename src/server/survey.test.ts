@@ -85,11 +85,9 @@ describe('a stand hides a patch', () => {
       at: new Date(NOON).toISOString(),
     };
     const foreign = await server.problem('POST', '/areas', { ...anArea(two.id), part });
-    expect(foreign.body.errors).toEqual([
-      { path: 'part.areaId', message: 'there is no such area on this boat' },
-    ]);
+    expect(foreign.body.errors).toEqual([{ path: 'part.areaId', message: 'No such area on this boat' }]);
     const self = await server.problem('PUT', `/areas/${area.id}`, { ...area, version: 1, part });
-    expect(self.body.errors?.[0]?.message).toBe('an area cannot be cut out of itself');
+    expect(self.body.errors?.[0]?.message).toBe('An area can’t be split off from itself');
   });
 });
 
@@ -337,7 +335,7 @@ describe('the rules at the border', () => {
     ]);
     expect(
       (await put({ ruleIds: ['epoxy-in-daylight'], reason: 'short' })).body.errors?.[0]?.message,
-    ).toContain('reason for overruling');
+    ).toContain('Reason for applying anyway');
     expect((await put({ ruleIds: ['another-rule'], reason: 'a reason long enough' })).status).toBe(422);
     const reason = 'behind the awning, never in the sun';
     expect((await put({ ruleIds: ['epoxy-in-daylight'], reason })).status).toBe(200);

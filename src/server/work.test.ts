@@ -132,7 +132,7 @@ describe('rounds: a step repeated as often as it needs', () => {
   });
 });
 
-describe('a test by hand', () => {
+describe('hand test', () => {
   it('corrects the clock of the film it was made on, said with before and after, and taken back it is as it was', async () => {
     now = NOON;
     const sheet = aProduct().sheet;

@@ -44,8 +44,7 @@ export function readMarksCsv(csv: string): MarksOfFile {
     name: column('name'),
   };
   for (const needed of ['side', 'station', 'reading'] as const) {
-    if (at[needed] < 0)
-      throw new RangeError(`line 1: there is no column "${needed}" in "${head.join(', ')}"`);
+    if (at[needed] < 0) throw new RangeError(`Line 1: no column “${needed}” found in “${head.join(', ')}”`);
   }
   const found: MarksOfFile = { marks: [], madeMarks: [] };
   rows.forEach((row, i) => {
@@ -53,18 +52,18 @@ export function readMarksCsv(csv: string): MarksOfFile {
     const number = (key: keyof typeof at, name: string): number => {
       const value = Number(cell(key).replace(/^(-?\d+),(\d+)$/, '$1.$2'));
       if (cell(key) === '' || !Number.isFinite(value)) {
-        throw new RangeError(`line ${i + 2}: ${name} "${cell(key)}" is not a number`);
+        throw new RangeError(`Line ${i + 2}: ${name} “${cell(key)}” isn’t a number`);
       }
       return value;
     };
     const kind = KINDS[(cell('kind') || 'line').toLowerCase()];
     if (!kind)
       throw new RangeError(
-        `line ${i + 2}: kind "${cell('kind')}" is not one of ${Object.keys(KINDS).join(', ')}`,
+        `Line ${i + 2}: type “${cell('kind')}” must be one of ${Object.keys(KINDS).join(', ')}`,
       );
     const letter = cell('side').toLowerCase()[0];
     if (letter !== 'p' && letter !== 's') {
-      throw new RangeError(`line ${i + 2}: side "${cell('side')}" is neither port nor starboard`);
+      throw new RangeError(`Line ${i + 2}: side “${cell('side')}” must be port or starboard`);
     }
     const side = letter === 'p' ? 'port' : 'starboard';
     const [xM, readingMm] = [number('station', 'station'), number('reading', 'reading')];

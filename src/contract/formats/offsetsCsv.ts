@@ -32,7 +32,7 @@ export function readOffsetsCsv(csv: string): OffsetTable {
   const metres = (value: number) => (scale === 1 ? value : Number((value * scale).toPrecision(12)));
   if (!/station/i.test(head[0] ?? '')) {
     throw new RangeError(
-      `line 1: the first column is "${head[0] ?? ''}" and should be "station m" (or mm, cm, ft, in)`,
+      `Line 1: the first column must be “station (m)” (or mm, cm, ft, in), but is “${head[0] ?? ''}”`,
     );
   }
   const heightAt = head.findIndex((cell) => /sheer.*(height|z)/i.test(cell));

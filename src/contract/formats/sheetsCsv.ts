@@ -171,11 +171,12 @@ export function readSheetsCsv(csv: string): Named[] {
   });
   if (data.length === 0) throw new RangeError('the file has no rows');
   if (data.length > MOST_SHEETS) {
-    throw new RangeError(`the file has ${data.length} sheets, takes at most ${MOST_SHEETS}`);
+    throw new RangeError(`The file has ${data.length} data sheets; the maximum is ${MOST_SHEETS}`);
   }
   data.forEach((row, i) => {
     const long = Object.entries(row).find(([, cell]) => String(cell).length > MOST_SIGNS);
-    if (long) throw new RangeError(`line ${i + 2}, ${long[0].slice(0, 60)}: longer than ${MOST_SIGNS} signs`);
+    if (long)
+      throw new RangeError(`Line ${i + 2}, ${long[0].slice(0, 60)}: longer than ${MOST_SIGNS} characters`);
   });
   return data.map((row, i) => {
     const cell = (head: string) => readCell((row[head] ?? '').trim());

@@ -23,10 +23,10 @@ function rowsOf(
     transformHeader: (head) => head.trim().toLowerCase(),
   });
   const missing = heads.find((head) => !meta.fields?.includes(head));
-  if (missing !== undefined) throw new RangeError(`the file has no column "${missing}"`);
-  if (data.length === 0) throw new RangeError('the file has no rows');
+  if (missing !== undefined) throw new RangeError(`The file has no column “${missing}”`);
+  if (data.length === 0) throw new RangeError('The file has no rows');
   if (data.length > MOST_ROWS)
-    throw new RangeError(`the file has ${data.length} rows, takes at most ${MOST_ROWS}`);
+    throw new RangeError(`The file has ${data.length} rows; the maximum is ${MOST_ROWS}`);
   return data.map((row, i) => {
     const cell = (head: string) => readCell((row[head] ?? '').trim());
     const number = (head: string) => {
@@ -34,7 +34,7 @@ function rowsOf(
       if (text === '') return null;
       const value = Number(text);
       if (!Number.isFinite(value) || value < 0)
-        throw new RangeError(`line ${i + 2}, ${head}: "${text.slice(0, 40)}" is not a number from 0 up`);
+        throw new RangeError(`Line ${i + 2}, ${head}: “${text.slice(0, 40)}” isn’t a number of 0 or more`);
       return value;
     };
     return { line: i + 2, cell, number };
@@ -80,8 +80,8 @@ export const readPricesCsv = (csv: string): PriceRow[] =>
   rowsOf(csv, ['product', 'litres', 'price']).map(({ line, cell, number }) => {
     const [litres, price] = [number('litres'), number('price')];
     if (litres === null || !(litres > 0))
-      throw new RangeError(`line ${line}, litres: "${cell('litres')}" is not above 0`);
-    if (price === null) throw new RangeError(`line ${line}, price: is empty`);
+      throw new RangeError(`Line ${line}, litres: must be above 0, but is “${cell('litres')}”`);
+    if (price === null) throw new RangeError(`Line ${line}, price: enter a price`);
     return {
       line,
       product: cell('product'),

@@ -13,7 +13,7 @@ export type LabelSize = (typeof LABEL_SIZES)[number];
 export const labelsQuery = objectOf<LabelsQuery>({
   size: Joi.string()
     .valid(...LABEL_SIZES)
-    .label('size of label'),
+    .label('Label size'),
   lots: Joi.string()
     .pattern(/^[0-9a-f-]{36}(,[0-9a-f-]{36}){0,199}$/)
     .label('lots'),

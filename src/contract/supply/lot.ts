@@ -41,7 +41,7 @@ const lotFields = {
   frost: Joi.boolean().label('frost').required(),
   heat: Joi.boolean().label('heat').required(),
   note: text(1000).label('note').required(),
-  cost: between('cost (minor units)', 0, MOST_MONEY).integer().allow(null).required(),
+  cost: between('Cost', 0, MOST_MONEY).integer().allow(null).required(),
 };
 export const lotInput = objectOf<LotInput>({ id: id().required(), ...lotFields });
 export const lotUpdate = objectOf<LotInput & { version: number }>({

@@ -25,7 +25,7 @@ const supplierFields = {
   name: title('supplier').required(),
   delivery: minor('delivery (minor units)').required(),
   minOrder: minor('least order (minor units)').required(),
-  deliveryDays: between('days to deliver', 0, 365).integer().required(),
+  deliveryDays: between('Delivery time (days)', 0, 365).integer().required(),
   note: text(1000).label('note').required(),
 };
 export const supplierInput = objectOf<SupplierInput>({ id: id().required(), ...supplierFields });
@@ -165,11 +165,11 @@ const byItem = (value: Joi.Schema, label: string) =>
 export const tradeSettings = objectOf<TradeSettings>({
   currency: oneOf<CurrencyCode>(CURRENCY_CODES).label('currency').required(),
   taxRate: between('tax rate (fraction)', 0, 1).required(),
-  roundingStep: between('rounding step (minor units)', 1, 10_000).integer().required(),
+  roundingStep: between('Rounding', 1, 10_000).integer().required(),
   labourPerHour: minor('an hour of work (minor units)').required(),
   yardDay: minor('a day in the yard (minor units)').required(),
   markup: between('markup (fraction)', 0, 5).required(),
-  useLearned: Joi.boolean().label('learned rates').required(),
+  useLearned: Joi.boolean().label('Use learned rates').required(),
   sundryRates: byItem(between('rate of a sundry', 0.001, 10_000), 'rates of sundries'),
   sundryPrices: byItem(minor('price of a sundry (minor units)'), 'prices of sundries'),
   thinnerPerLitre: minor('a litre of thinner (minor units)').allow(null).required(),

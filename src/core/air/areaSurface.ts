@@ -120,7 +120,7 @@ function headingOf({ zone, side, boatHeadingDeg }: AreaFace): number | null {
  * @throws {QuantityError} on a heading or colour that is none
  */
 export function surfaceBodyOf(face: AreaFace): SurfaceBody {
-  if (face.boatHeadingDeg !== null) within('heading of the boat (°)', face.boatHeadingDeg, 0, 360);
+  if (face.boatHeadingDeg !== null) within('Heading (°)', face.boatHeadingDeg, 0, 360);
   const tiltDeg = TILT_DEG[face.zone];
   if (tiltDeg === undefined)
     throw new QuantityError('part of the boat', face.zone, Object.keys(TILT_DEG).join(', '));

@@ -130,7 +130,7 @@ export function judgeConditions(input: {
   const rainMm = input.underCover ? 0 : within('rain', dryIfUnknown(conditions.rainMm), 0, 500);
   above('rain', rainMm, 0);
   // While it rains the rain is reason enough.
-  const wetHours = within('hours still wet', conditions.wetHours ?? 0, 0, 1000);
+  const wetHours = within('Hours until the surface is dry', conditions.wetHours ?? 0, 0, 1000);
   if (rainMm === 0) above('wet-surface', wetHours, 0);
   const windMs = windOver(conditions.windMs, input.underCover ?? false);
   above('too-windy', within('wind', windMs, 0, 100), input.underCover ? null : (limits.windMaxMs ?? null));

@@ -41,7 +41,7 @@ const NAMES: Record<keyof typeof RANGES, string> = {
   windMs: 'wind',
   rainMm: 'rain',
   surfaceC: 'surface temperature',
-  cloudTenths: 'cloud (tenths)',
+  cloudTenths: 'Cloud cover (tenths)',
 };
 /** What dead or unplugged sensors say: the end of a scale, a power-on figure [M]. */
 const DEAD: Partial<Record<keyof StationReading, readonly number[]>> = {

@@ -28,7 +28,7 @@ function checkSurroundings(surroundings: Surroundings): void {
   if (!KINDS.includes(surroundings?.kind))
     throw new QuantityError('surroundings', surroundings?.kind, KINDS.join(', '));
   if (surroundings.kind !== 'heated') return;
-  within('set point of the heating', surroundings.setPointC, -10, 60);
+  within('Set temperature of the heating', surroundings.setPointC, -10, 60);
   if (surroundings.warmsK !== undefined)
     within('warmer than outside (K)', surroundings.warmsK, 0, Number.MAX_VALUE);
 }
@@ -51,7 +51,7 @@ function nightLossC(hour: AirHour, surroundings: Surroundings): number {
  */
 export function heatedAirC(airC: number, heated: { setPointC: number; warmsK?: number }): number {
   within('air temperature', airC, -60, 70);
-  const setPointC = within('set point of the heating', heated.setPointC, -10, 60);
+  const setPointC = within('Set temperature of the heating', heated.setPointC, -10, 60);
   if (heated.warmsK === undefined) return Math.max(airC, setPointC);
   const warmsK = within('warmer than outside (K)', heated.warmsK, 0, Number.MAX_VALUE);
   return Math.max(airC, Math.min(setPointC, airC + warmsK));

@@ -65,10 +65,16 @@ export const ADHESION_LIMIT = 2;
 
 /** Rust grades of uncoated steel [S: ISO 8501-1] and what each means for coating [T]. */
 const RUST: Record<RustGrade, Judged> = {
-  A: { verdict: 'watch', reason: 'grade A: mill scale adheres, little rust; scale must go (ISO 8501-1)' },
-  B: { verdict: 'watch', reason: 'grade B: rusting, mill scale begins to flake; scale must go (ISO 8501-1)' },
-  C: { verdict: 'bad', reason: 'grade C: scale rusted away, slight pitting: blast (ISO 8501-1)' },
-  D: { verdict: 'bad', reason: 'grade D: general pitting: blast, measure the plate (ISO 8501-1)' },
+  A: { verdict: 'watch', reason: 'Grade A: mill scale adheres, little rust. Remove the scale (ISO 8501-1).' },
+  B: {
+    verdict: 'watch',
+    reason: 'Grade B: rusting has begun, mill scale is starting to flake. Remove the scale (ISO 8501-1).',
+  },
+  C: { verdict: 'bad', reason: 'Grade C: mill scale has rusted away, slight pitting. Blast (ISO 8501-1).' },
+  D: {
+    verdict: 'bad',
+    reason: 'Grade D: general pitting. Blast and measure the plate thickness (ISO 8501-1).',
+  },
 };
 
 const RANGES: Record<FindingKind, readonly [name: string, least: number, most: number]> = {
@@ -92,7 +98,7 @@ function judgeGrade(kind: FindingKind, grade: FindingGrade, value: number | null
   }
   if (kind === 'converter') {
     const coats = within(RANGES.converter[0], value ?? Number.NaN, RANGES.converter[1], RANGES.converter[2]);
-    if (!Number.isInteger(coats)) throw new QuantityError(RANGES.converter[0], coats, 'whole coats');
+    if (!Number.isInteger(coats)) throw new QuantityError(RANGES.converter[0], coats, 'a whole number');
     const rounds = Array.from({ length: coats }, (_, i) => ({ red: grade === 'red' || i < coats - 1 }));
     const { next, why } = converterCourse({ rounds, openedYears: 0 }).step;
     const verdict = next === 'prime' ? 'fine' : next === 'choose' ? 'bad' : 'watch';
@@ -118,50 +124,53 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
     return judgeGrade(kind, grade, value);
   }
   if (value === null) {
-    if (kind === 'other') return { verdict: 'noted', reason: 'no reading' };
-    throw new QuantityError(RANGES[kind][0], value, 'what was read');
+    if (kind === 'other') return { verdict: 'noted', reason: 'No reading.' };
+    throw new QuantityError(RANGES[kind][0], value, 'entered');
   }
   const [name, least, most] = RANGES[kind];
   const read = within(name, value, least, most);
-  if (limit !== null) within(`limit of ${name}`, limit, least, most);
+  if (limit !== null) within(`limit for ${name}`, limit, least, most);
   const said = (verdict: Judged['verdict'], reason: string): Judged => ({ verdict, reason });
   switch (kind) {
     case 'blisters':
-      if (read === 0) return said('fine', 'no blisters');
-      return said('bad', `${read} blisters: open, dry, wash and fill before any barrier`);
+      if (read === 0) return said('fine', 'No blisters.');
+      return said(
+        'bad',
+        `1 blister / ${read} blisters. Open, dry, wash and fill before applying a barrier coat.`,
+      );
     case 'adhesion': {
-      if (!Number.isInteger(read)) throw new QuantityError(name, read, 'whole grades 0–5');
+      if (!Number.isInteger(read)) throw new QuantityError(name, read, 'a whole number from 0 to 5');
       const most = limit ?? ADHESION_LIMIT;
       return read > most
-        ? said('bad', `grade ${read} is worse than ${most}: it comes off (ISO 2409)`)
-        : said('fine', `grade ${read}, limit ${most} (ISO 2409)`);
+        ? said('bad', `Grade ${read} is worse than the limit of ${most}. Remove this paint (ISO 2409).`)
+        : said('fine', `Grade ${read}, limit ${most} (ISO 2409).`);
     }
     case 'salt': {
       const most = limit ?? SALT_LIMIT;
-      const source = limit === null ? 'IMO PSPC for immersed steel' : 'the limit given';
+      const source = limit === null ? 'IMO PSPC for immersed steel' : 'your limit';
       return read > most
-        ? said('bad', `${read} mg/m² is above ${most} (${source}): wash and test again`)
+        ? said('bad', `${read} mg/m² is above the limit of ${most} (${source}). Wash and test again.`)
         : said('fine', `${read} mg/m², limit ${most} (${source})`);
     }
     case 'plate':
-      if (limit === null) return said('noted', `${read} mm; no min thickness given`);
+      if (limit === null) return said('noted', `${read} mm. No minimum thickness entered.`);
       return read < limit
-        ? said('bad', `${read} mm is below the min of ${limit} mm: repair before coating`)
-        : said('fine', `${read} mm, min ${limit} mm`);
+        ? said('bad', `${read} mm is below the minimum of ${limit} mm. Repair before coating.`)
+        : said('fine', `${read} mm, minimum ${limit} mm.`);
     case 'moisture':
-      if (limit === null) return said('noted', `${read} relative; no limit given for this meter`);
+      if (limit === null) return said('noted', `${read} (relative). No limit entered for this meter.`);
       return read > limit
-        ? said('bad', `${read} is above ${limit}: dry on before coating`)
+        ? said('bad', `${read} is above the limit of ${limit}. Let it dry further before coating.`)
         : said('fine', `${read}, limit ${limit}`);
     case 'profile':
-      if (limit === null) return said('noted', `${read} µm; what the sheet wants decides`);
+      if (limit === null) return said('noted', `${read} µm. Compare with the profile on the data sheet.`);
       return read < limit
-        ? said('bad', `${read} µm is below the ${limit} µm wanted: blast again (ISO 8503-5)`)
-        : said('fine', `${read} µm, at least ${limit} µm wanted (ISO 8503-5)`);
+        ? said('bad', `${read} µm is below the required ${limit} µm. Blast again (ISO 8503-5).`)
+        : said('fine', `${read} µm, required at least ${limit} µm (ISO 8503-5).`);
     default:
-      if (limit === null) return said('noted', `${read}; no limit given`);
+      if (limit === null) return said('noted', `${read}. No limit entered.`);
       return read > limit
-        ? said('bad', `${read} is above ${limit}`)
+        ? said('bad', `${read} is above the limit of ${limit}.`)
         : said('fine', `${read}, limit ${limit}`);
   }
 }

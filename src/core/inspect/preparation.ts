@@ -42,8 +42,8 @@ export function profileFromTape(input: { readingsMicrons: readonly number[]; tap
     microns >= least && microns <= most
       ? null
       : microns >= otherLeast && microns <= otherMost
-        ? `${microns.toFixed(0)} µm is outside the ${least}–${most} µm of the ${tape} tape: take the ${other} one`
-        : `${microns.toFixed(0)} µm is outside what either tape serves (${TAPE_RANGE.coarse[0]}–${TAPE_RANGE['extra-coarse'][1]} µm)`;
+        ? `${microns.toFixed(0)} µm is outside the range of the ${tape} tape (${least}–${most} µm). Use the ${other} tape.`
+        : `${microns.toFixed(0)} µm is outside the range of both tapes (${TAPE_RANGE.coarse[0]}–${TAPE_RANGE['extra-coarse'][1]} µm).`;
   return { microns, warning, few: heights.length < 2 };
 }
 
@@ -161,24 +161,31 @@ export function converterCourse(input: { rounds: readonly ConverterRound[]; open
   const years = within('age of the bottle (years)', input.openedYears, 0, 50);
   const bottle =
     years >= BOTTLE_YEARS
-      ? `a bottle opened ${years} years ago is suspect: try it on a rusty nail first`
+      ? `This bottle was opened ${years} years ago and may have gone off. Try it on a rusty nail first.`
       : null;
   const last = input.rounds.at(-1);
   if (!last) {
     return {
       bottle,
-      step: { next: 'coat', why: 'brush it in, on rust but neither loose rust nor grease, and wait a day' },
+      step: {
+        next: 'coat',
+        why: 'Remove loose rust and grease, brush the converter onto the firm rust, then wait a day',
+      },
     };
   }
-  if (!last.red) return { bottle, step: { next: 'prime', why: 'all black and dry: scuff it, then epoxy' } };
+  if (!last.red)
+    return { bottle, step: { next: 'prime', why: 'All black and dry. Scuff the surface, then apply epoxy' } };
   if (input.rounds.length < MOST_CONVERTER_COATS) {
-    return { bottle, step: { next: 'coat', why: 'red still shows: another coat, another day' } };
+    return {
+      bottle,
+      step: { next: 'coat', why: 'Red still shows. Apply another coat and wait another day' },
+    };
   }
   return {
     bottle,
     step: {
       next: 'choose',
-      why: 'red after the third coat comes back: needle gun, spot blast, or a surface-tolerant epoxy with inhibitors (diesel or water in the pits stops the converter)',
+      why: 'Rust that still shows red after the third coat will come back. Use a needle gun, spot blasting or a surface-tolerant epoxy with inhibitors. Diesel or water in the pits stops the converter working',
     },
   };
 }
@@ -186,8 +193,8 @@ export function converterCourse(input: { rounds: readonly ConverterRound[]; open
 /** What a rub with solvent tells of old paint [T]. */
 export const solventRub = (softens: boolean): { pack: 'one-pack' | 'two-pack'; why: string } =>
   softens
-    ? { pack: 'one-pack', why: 'it softens: a one-pack, which no two-pack goes over' }
-    : { pack: 'two-pack', why: 'it stays hard: a two-pack, to be abraded' };
+    ? { pack: 'one-pack', why: 'The paint softens, so it’s a one-pack. Don’t put a two-pack over it' }
+    : { pack: 'two-pack', why: 'The paint stays hard, so it’s a two-pack. Abrade it before coating' };
 
 /** Film up to which adhesion is tested by cross-cut; above it by X-cut [S: ISO 2409; ISO 16276-2, M]. */
 export const CROSS_CUT_TO_MICRONS = 250;

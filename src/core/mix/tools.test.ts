@@ -165,7 +165,7 @@ describe('ratios of all kinds', () => {
   });
 });
 
-describe('pot life', () => {
+describe('Pot life', () => {
   const two = [
     { tempC: 10, minutes: 240 },
     { tempC: 30, minutes: 60 },

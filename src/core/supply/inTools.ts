@@ -23,7 +23,7 @@ const MOST_OF_IT = 0.25;
  * @throws {QuantityError} on a method that is none, or litres that cannot be
  */
 export const residueLitres = (method: Method, litres: number): number =>
-  Math.min(RESIDUE_L[known(method)], MOST_OF_IT * positive('litres of the session', litres, 100_000));
+  Math.min(RESIDUE_L[known(method)], MOST_OF_IT * positive('Litres per session', litres, 100_000));
 
 /** Thinner to clean up with, l a session: 0.3 of a roller, 1 of a gun [T/M, handbook part 19]; brush and trowel as a roller. */
 export const cleaningLitres = (method: Method): number => {

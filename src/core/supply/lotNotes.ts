@@ -76,27 +76,44 @@ export function lotNotes(lot: LotAge): LotNote[] {
   const bySheet = lot.shelfMonths !== null && from !== null && monthsLater(from, lot.shelfMonths) <= now;
   if (ends !== null && ends <= now) {
     if (bySheet)
-      say('out-of-date', 'past the shelf life of its sheet: ask its maker before it is used', true, ends);
-    else say('opened-long', 'opened longer than its sheet allows: test it on a scrap first', true, ends);
+      say(
+        'out-of-date',
+        'Past its shelf life, so not counted. Ask the manufacturer before using it.',
+        true,
+        ends,
+      );
+    else
+      say(
+        'opened-long',
+        'Open for longer than the data sheet allows, so not counted. Test on a scrap first.',
+        true,
+        ends,
+      );
   } else if (ends !== null && ends < monthsLater(now, SOON_MONTHS))
-    say('ends-soon', 'its shelf life ends within a month', false, ends);
+    say('ends-soon', 'Shelf life ends within a month.', false, ends);
   else if (ends === null && lot.shelfMonths === null)
-    say('date-not-stated', 'its sheet states no shelf life: look at the tin', false);
+    say('date-not-stated', 'The data sheet gives no shelf life. Check the tin.', false);
   if (lot.frost && lot.kind === 'water-borne')
-    say('frozen', 'frozen: a water-borne paint that froze is not used', true);
-  else if (lot.frost) say('frozen', 'stood in frost: warm it slowly and stir until no lump is left', false);
-  if (lot.heat) say('heated', 'stood in heat: look for skins and lumps, try it on a scrap first', false);
+    say('frozen', 'Has been frozen, so not counted. Don’t use water-borne paint that has frozen.', true);
+  else if (lot.frost)
+    say('frozen', 'Has been in frost. Warm slowly and stir until no lumps are left.', false);
+  if (lot.heat)
+    say('heated', 'Has been in heat. Check for skins and lumps, and test on a scrap first.', false);
   if (
     lot.kind === 'rust-converter' &&
     lot.openedMs !== null &&
     now >= monthsLater(lot.openedMs, CONVERTER_MONTHS)
   )
-    say('old-converter', 'a bottle opened two years ago is suspect: try it on a rusty nail first', true);
+    say('old-converter', 'Opened two years ago or more, so not counted. Test on a rusty nail first.', true);
   if (from !== null && now >= monthsLater(from, SETTLED_MONTHS) && lot.kind !== 'rust-converter')
-    say('settled', 'has stood half a year: what settled is stirred up from the bottom first', false);
+    say(
+      'settled',
+      'Has stood for six months or more. Stir up settled material from the bottom first.',
+      false,
+    );
   return notes;
 }
 
 /** Where stock may stand [T, handbook part 15]; local rules come first. */
 export const SOLVENT_STORE =
-  'Solvent-borne stock stands outside the boat, in a ventilated place away from flame and heat; how much may be kept where is ruled locally: ask.';
+  'Store solvent-borne stock outside the boat, in a ventilated place away from flames and heat. Local rules limit how much may be stored where: check them.';

@@ -55,7 +55,7 @@ export function kitContents(
   by: RatioBasis,
   litres: number,
 ): { unit: 'l' | 'kg'; amounts: number[] } {
-  const whole = positive('litres of the kit', litres, 1e5);
+  const whole = positive('Litres in the kit', litres, 1e5);
   const { unit, perLitre } = perLitreOfPaint(parts, by);
   const all = perLitre.reduce((sum, each) => sum + each, 0);
   const size = unit === 'kg' ? whole * MIX_KG_PER_L : whole;

@@ -66,7 +66,7 @@ export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] })
     judgements.push({
       ruleId: 'not-on-sheet',
       verdict: 'no',
-      reason: 'its sheet names the grounds it goes on, and this is not among them',
+      reason: 'The data sheet lists the surfaces this product may go over, and this surface isn’t listed',
       condition: null,
       mark: 'P',
     });

@@ -36,7 +36,7 @@ export const JOINT_RULES: readonly Rule[] = [
     id: 'copper-on-aluminium',
     verdict: 'no',
     reason:
-      'copper eats aluminium: through any scratch in the barrier the plate is the anode (an antifouling whose sheet does not say is taken to hold it)',
+      'Copper corrodes aluminium: at any scratch in the barrier, the plate becomes the anode. An antifouling is assumed to contain copper if its data sheet doesn’t say',
     mark: 'T',
     never: true,
     when: ({ lay, substrate }) =>
@@ -46,7 +46,7 @@ export const JOINT_RULES: readonly Rule[] = [
     id: 'copper-bearing-on-aluminium',
     verdict: 'no',
     reason:
-      'a coat that holds copper eats aluminium wherever it meets it, through a thin film too: only over a full barrier, and where its sheet allows it',
+      'A coat containing copper corrodes aluminium wherever they touch, even through a thin film. Use it only over a full barrier and only if its data sheet allows it',
     mark: 'T',
     never: true,
     when: ({ lay, substrate, barrierBelow, sheetNamesMetal }) =>
@@ -58,7 +58,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'antifouling-on-bare',
     verdict: 'no',
-    reason: 'antifouling on a bare surface neither holds nor protects: primer or barrier first',
+    reason: 'Antifouling on a bare surface neither adheres nor protects. Apply a primer or barrier first',
     mark: 'T',
     when: ({ ground, lay }) =>
       ground.kind === 'bare' &&
@@ -68,8 +68,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'antifouling-on-timber',
     verdict: 'condition',
-    reason: 'antifouling straight on timber is one way of the trade; the other seals and primes first',
-    condition: 'timber that lives wet and is recoated every year',
+    reason: 'Some painters put antifouling straight on timber; others seal and prime first',
+    condition: 'the timber stays wet and is recoated every year',
     mark: 'T',
     when: ({ ground, lay }) =>
       ground.kind === 'bare' &&
@@ -79,8 +79,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'over-unknown-antifouling',
     verdict: 'condition',
-    reason: 'what lies there is unknown: it may lift, and may hold lead or tin',
-    condition: 'a tie coat first, or take it off; a test patch before either',
+    reason: 'The existing coating is unknown. It may lift, and may contain lead or tin',
+    condition: 'you do a test patch, then apply a tie coat first or remove the existing coating',
     mark: 'T',
     when: ({ ground, service }) =>
       ground.kind === 'old' && ground.family === 'unknown' && service === 'immersed',
@@ -88,8 +88,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'over-unknown-paint',
     verdict: 'condition',
-    reason: 'what lies there is unknown: a strong solvent may lift it',
-    condition: 'solvent rub and a test patch; softening means one-pack',
+    reason: 'The existing paint is unknown. A strong solvent may lift it',
+    condition: 'you do a solvent rub and a test patch first (paint that softens is a one-pack)',
     mark: 'T',
     when: ({ ground, service }) =>
       ground.kind === 'old' && ground.family === 'unknown' && service !== 'immersed',
@@ -97,7 +97,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'two-pack-over-one-pack',
     verdict: 'no',
-    reason: 'the strong solvent lifts and wrinkles the one-pack: a barrier or removal',
+    reason:
+      'The strong solvent lifts and wrinkles the one-pack. Put a barrier between them or remove the one-pack',
     mark: 'T',
     when: ({ ground, lay }) =>
       over(ground, ONE_PACKS) && isIn([...TWO_PACKS, 'polyester-filler'], lay.family),
@@ -105,23 +106,23 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'two-pack-over-waterborne',
     verdict: 'condition',
-    reason: 'the strong solvent may swell a water-borne acrylic',
-    condition: 'fully cured, abraded, a test patch first',
+    reason: 'The strong solvent may swell a water-borne acrylic',
+    condition: 'the acrylic is fully cured and abraded, and you do a test patch first',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, ['waterborne-acrylic']) && isIn(TWO_PACKS, lay.family),
   },
   {
     id: 'hard-over-ablative',
     verdict: 'no',
-    reason: 'the soft coat wears away from under the hard one, which falls off',
+    reason: 'The soft antifouling wears away under the hard one, which then falls off',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, ['ablative-antifouling']) && lay.family === 'hard-antifouling',
   },
   {
     id: 'hard-over-ablative-tied',
     verdict: 'condition',
-    reason: 'under the tie coat the soft coat still wears and swells, and takes the hard one with it',
-    condition: 'the ablative below is sound and thin; taking it off is better',
+    reason: 'Even under a tie coat, the soft antifouling wears and swells and takes the hard one with it',
+    condition: 'the ablative below is sound and thin (removing it is better)',
     mark: 'T',
     never: true,
     when: ({ ground, lay, beneath }) =>
@@ -130,8 +131,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'antifouling-on-surfacer',
     verdict: 'condition',
-    reason: 'a high-build surfacer under antifouling takes up water',
-    condition: 'sealed by a barrier coat first',
+    reason: 'A high-build surfacer under antifouling absorbs water',
+    condition: 'the surfacer is sealed with a barrier coat first',
     mark: 'T',
     never: true,
     when: ({ ground, lay, beneath }) =>
@@ -141,7 +142,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'ablative-over-hard',
     verdict: 'condition',
-    reason: 'it does not bite on the hard coat as it is',
+    reason: 'Ablative antifouling doesn’t grip a hard antifouling that hasn’t been sanded',
     condition: 'abraded',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, ['hard-antifouling']) && lay.family === 'ablative-antifouling',
@@ -149,7 +150,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'over-antifouling',
     verdict: 'no',
-    reason: 'only antifouling or a tie coat goes over antifouling: anything else lifts with it',
+    reason: 'Only antifouling or a tie coat can go over antifouling. Anything else lifts off with it',
     mark: 'T',
     when: ({ ground, lay }) =>
       over(ground, ANTIFOULINGS) && !isIn(ANTIFOULINGS, lay.family) && lay.family !== 'tie-coat',
@@ -157,7 +158,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'polyester-over-epoxy',
     verdict: 'no',
-    reason: 'polyester does not cure on epoxy: amines stop it, and it lets go',
+    reason: 'Polyester doesn’t cure on epoxy: amines stop the cure and the polyester comes off',
     mark: 'T',
     when: ({ ground, lay }) =>
       lay.family === 'polyester-filler' &&
@@ -166,7 +167,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'polyester-under-water',
     verdict: 'no',
-    reason: 'polyester filler takes up water: below the line only epoxy filler',
+    reason: 'Polyester filler absorbs water. Under water, use only epoxy filler',
     mark: 'T',
     when: ({ lay, service }) =>
       lay.family === 'polyester-filler' && (service === 'immersed' || service === 'tank'),
@@ -174,7 +175,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'filler-on-bare-steel',
     verdict: 'no',
-    reason: 'filler on bare blasted steel holds moisture to it: primer first, then filler, then primer again',
+    reason:
+      'Filler on bare blasted steel traps moisture against the steel. Prime, then fill, then prime again',
     mark: 'T',
     when: ({ ground, lay }) =>
       ground.kind === 'bare' && ground.substrate === 'steel' && isIn(FILLERS, lay.family),
@@ -182,7 +184,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'filler-on-bare-aluminium',
     verdict: 'no',
-    reason: 'filler does not hold on bare aluminium, and the metal corrodes unseen under it: primer first',
+    reason: 'Filler doesn’t adhere to bare aluminium, and the metal corrodes unseen beneath it. Prime first',
     mark: 'T',
     when: ({ ground, lay }) =>
       ground.kind === 'bare' && ground.substrate === 'aluminium' && isIn(FILLERS, lay.family),
@@ -190,8 +192,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'finish-on-filler',
     verdict: 'condition',
-    reason: 'bare filler drinks the coat over it and shows through: primer again over the filler',
-    condition: 'sealed with a primer first',
+    reason: 'Bare filler soaks up the coat above and shows through. Prime again over the filler',
+    condition: 'the filler is sealed with a primer first',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, FILLERS) && isIn(ON_PRIMER, lay.family),
   },
@@ -199,7 +201,7 @@ export const JOINT_RULES: readonly Rule[] = [
     id: 'zinc-off-steel',
     verdict: 'no',
     reason:
-      'zinc protects only where it touches bare steel: over paint, or on anything else, it does nothing',
+      'Zinc protects only in direct contact with bare steel. Over paint or on any other material it does nothing',
     mark: 'T',
     when: ({ ground, lay, substrate }) =>
       lay.family === 'zinc-epoxy-primer' &&
@@ -209,8 +211,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'sealer-on-film',
     verdict: 'no',
-    reason:
-      'a penetrating sealer soaks in: over a film there is nothing to soak into, and it lies there as a weak skin',
+    reason: 'A penetrating sealer needs a surface to soak into. Over a film it only leaves a weak skin',
     mark: 'T',
     when: ({ ground, lay }) =>
       lay.family === 'penetrating-epoxy-sealer' &&
@@ -220,15 +221,15 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'converter-under-epoxy',
     verdict: 'condition',
-    reason: 'wet or red converter under epoxy comes back as rust',
-    condition: 'fully black, dry, scuffed',
+    reason: 'Where the converter is still wet or red, rust comes back under the epoxy',
+    condition: 'the converter is fully black, dry and scuffed',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, ['rust-converter']) && isIn(EPOXIES, lay.family),
   },
   {
     id: 'converter-off-steel',
     verdict: 'no',
-    reason: 'rust converter needs rust: there is none to work on here',
+    reason: 'Rust converter needs rust to work on, and there’s none here',
     mark: 'T',
     when: ({ ground, lay, substrate }) =>
       lay.family === 'rust-converter' && (substrate !== 'steel' || ground.kind === 'coat'),
@@ -236,7 +237,7 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'wash-on-paint',
     verdict: 'no',
-    reason: 'a passivating wash holds flash rust off bare steel: over paint it only leaves salts',
+    reason: 'A passivating wash keeps flash rust off bare steel. Over paint it only leaves salts',
     mark: 'T',
     when: ({ ground, lay, substrate }) =>
       lay.family === 'passivating-wash' && (substrate !== 'steel' || ground.kind !== 'bare'),
@@ -244,24 +245,24 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'one-pack-over-two-pack',
     verdict: 'condition',
-    reason: 'cured two-pack is closed: a one-pack only lies on it',
-    condition: 'abraded, or inside the two-pack’s window if its sheet allows',
+    reason: 'A cured two-pack has a sealed surface, so a one-pack only sits on top',
+    condition: 'the two-pack is abraded, or still inside its overcoat window and its data sheet allows it',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, TWO_PACKS) && isIn(ONE_PACKS, lay.family),
   },
   {
     id: 'waterborne-over-solvent',
     verdict: 'condition',
-    reason: 'solvent still in the coat below breaks the water-borne film',
-    condition: 'only once the solvent-borne coat is cured',
+    reason: 'Solvent still in the coat below breaks up the water-borne film',
+    condition: 'the solvent-borne coat has cured',
     mark: 'T',
     when: ({ ground, lay }) => over(ground, SOLVENT_BORNE) && lay.family === 'waterborne-acrylic',
   },
   {
     id: 'after-window',
     verdict: 'condition',
-    reason: 'the window has closed: the coats no longer bond chemically',
-    condition: 'abraded with the stated grit: then it bonds mechanically',
+    reason: 'The overcoat window has closed, so the coats no longer bond chemically',
+    condition: 'the coat below is abraded with the stated grit (mechanical bond)',
     mark: 'T',
     never: true,
     when: ({ windowClosed, ground }) => windowClosed && ground.kind !== 'bare',
@@ -269,8 +270,8 @@ export const JOINT_RULES: readonly Rule[] = [
   {
     id: 'over-old-paint',
     verdict: 'condition',
-    reason: 'old paint is long closed, and chalks',
-    condition: 'sound by the adhesion test, washed and abraded',
+    reason: 'Old paint is far beyond its overcoat window, and it chalks',
+    condition: 'the old paint passes the adhesion test and is washed and abraded',
     mark: 'T',
     never: true,
     when: ({ ground }) => ground.kind === 'old',

@@ -20,16 +20,20 @@ function addAdditive(
   if (mlPerLitre === 0) return;
   const own = allowed.find((each) => each.name === name);
   const most = own?.maxMlPerLitre ?? null;
-  if (!own) add('additive-not-on-sheet', 'no', `${name} is no additive of its sheet`);
+  if (!own) add('additive-not-on-sheet', 'no', `The data sheet doesn’t list ${name} as an additive`);
   else if (most === null)
     add(
       'additive-limit-not-stated',
       'condition',
-      `its sheet names ${name}, but not how much of it`,
-      'its maker is asked',
+      `The data sheet lists ${name} but gives no amount`,
+      'you ask the manufacturer how much to use',
     );
   else if (mlPerLitre > most + 1e-9)
-    add('additive-over-limit', 'no', `${mlPerLitre} ml of ${name} a litre is above the sheet’s ${most} ml`);
+    add(
+      'additive-over-limit',
+      'no',
+      `${mlPerLitre} ml/l of ${name} is above the data sheet’s maximum of ${most} ml/l`,
+    );
 }
 
 /** What a layer's own sheet says of how it is to be laid: film, thinner, method, cold and heat to come [P]. */
@@ -42,15 +46,15 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'film-too-thick',
       'no',
-      said`${microns(dry)} a coat is above the sheet’s max of ${microns(film.max)}: it sags and traps solvent`,
+      said`${microns(dry)} per coat is above the data sheet’s maximum of ${microns(film.max)}. The coat will sag and trap solvent`,
     );
   }
   if (film && dry < film.min) {
     add(
       'film-too-thin',
       'condition',
-      said`${microns(dry)} a coat is below the sheet’s min of ${microns(film.min)}`,
-      'another coat makes up the film',
+      said`${microns(dry)} per coat is below the data sheet’s minimum of ${microns(film.min)}`,
+      'you apply another coat to make up the film',
     );
   }
   const limit = layer.thinnerLimit?.maxFraction ?? null;
@@ -58,14 +62,14 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'thinner-not-on-sheet',
       'no',
-      'a thinner that is not on the sheet curdles the paint or stops its cure',
+      'A thinner that isn’t on the data sheet curdles the paint or stops it curing',
     );
   } else if (layer.thinner > 0 && limit === null) {
     add(
       'thinner-limit-not-stated',
       'condition',
-      'its sheet names the thinner, but not how much of it',
-      'its maker is asked; commonly 5 to 10 % (common practice), never more without a word from them',
+      'The data sheet names the thinner but gives no amount',
+      'you ask the manufacturer how much to use (5–10 % is common practice; never more without their advice)',
     );
   } else if (limit !== null && layer.thinner > limit + 1e-9) {
     add(
@@ -76,15 +80,15 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
   }
   for (const each of layer.additives ?? []) addAdditive(each, layer.additivesAllowed ?? [], add);
   if (layer.method && layer.methods?.length && !layer.methods.includes(layer.method)) {
-    add('method-not-on-sheet', 'no', `its sheet does not allow ${layer.method.replaceAll('-', ' ')}`);
+    add('method-not-on-sheet', 'no', `The data sheet doesn’t allow ${layer.method.replaceAll('-', ' ')}`);
   }
   const { coldestC } = place;
   if (coldestC !== null && layer.stopC != null && coldestC < layer.stopC) {
     add(
       'too-cold',
       'condition',
-      said`it stops curing below ${degrees(layer.stopC)}, and ${degrees(coldestC)} is expected`,
-      'heated, or a winter grade instead',
+      said`The paint stops curing below ${degrees(layer.stopC)}, and ${degrees(coldestC)} is expected`,
+      'you heat the area or use a winter grade',
     );
   }
   if (
@@ -96,8 +100,8 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     found.push({
       ruleId: 'stop-not-stated',
       verdict: 'condition',
-      reason: said`its sheet does not say below what it stops curing, commonly ${degrees(EPOXY_STOPS_C.winter)} (winter grades) or ${degrees(EPOXY_STOPS_C.usual)}, and ${degrees(coldestC)} is expected`,
-      condition: 'its maker says it cures so cold',
+      reason: said`The data sheet gives no minimum curing temperature. It’s commonly ${degrees(EPOXY_STOPS_C.winter)} (winter grades) or ${degrees(EPOXY_STOPS_C.usual)}, and ${degrees(coldestC)} is expected`,
+      condition: 'the manufacturer confirms that it cures at that temperature',
       mark: 'T',
     });
   }
@@ -106,8 +110,8 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'too-hot',
       'condition',
-      said`its sheet allows ${degrees(layer.hottestC)} at most, and ${degrees(hottestC)} is expected`,
-      'applied in the cool of the day, or shaded',
+      said`The data sheet allows at most ${degrees(layer.hottestC)}, and ${degrees(hottestC)} is expected`,
+      'you apply it in a cooler part of the day or in the shade',
     );
   }
   return found;

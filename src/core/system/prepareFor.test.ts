@@ -105,8 +105,8 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
     expect(unknown[0]).toMatch(
       /^test the old coat: adhesion .* \[inspect\] grade 2 or better stays \(ISO 2409\)/,
     );
-    expect(unknown[1]).toMatch(/^loose paint off \[prepare\] nothing lifts under a scraper/);
-    expect(unknown[2]).toMatch(/^wet-scrape or wet-sand the antifouling, never dry \[prepare\]/);
+    expect(unknown[1]).toMatch(/^Remove loose paint \[prepare\] nothing lifts under a scraper/);
+    expect(unknown[2]).toMatch(/^Wet-scrape or wet-sand the antifouling\. Never work dry \[prepare\]/);
     expect(unknown[3]).toMatch(
       /^degrease: trisodium phosphate, a tablespoon to a litre .* \[wash\] water does not bead/,
     );

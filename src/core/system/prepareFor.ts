@@ -38,8 +38,8 @@ const step = (
 });
 
 const OLD_PAINT =
-  'old paint may hold lead, tin or chromate: test first, wet work only, collect the residue; the safety sheet and local codes hold';
-const DUST = 'eyes, hearing, dust mask; no grinding beside a wet film';
+  'Old paint may contain lead, tin or chromate. Test first, work wet only and collect the residue. Follow the safety data sheet and local rules.';
+const DUST = 'Protect eyes and hearing, wear a dust mask. Don’t grind next to wet paint.';
 
 /** Rates for one pair of hands, m²/h [T]: by machine 8–12, by hand 3–5, blasting some 6–10, stripping by machine 3. */
 const MACHINE = 10;
@@ -52,18 +52,18 @@ function oldCoat(old: Family | 'unknown' | null): PrepStep[] {
   const antifouling = old === 'unknown' || isIn(ANTIFOULINGS, old);
   return [
     step(
-      'test the old coat: adhesion by cross-cut or X-cut, a rub with solvent',
-      'grade 2 or better stays (ISO 2409)',
+      'Test the old coat: adhesion by cross-cut or X-cut, and a solvent rub',
+      'all paint that stays tests at grade 2 or better (ISO 2409)',
       {
         kind: 'inspect',
         caution: OLD_PAINT,
       },
     ),
-    step('loose paint off', 'nothing lifts under a scraper', { m2PerHour: 5, caution: OLD_PAINT }),
+    step('Remove loose paint', 'nothing lifts under a scraper', { m2PerHour: 5, caution: OLD_PAINT }),
     ...(antifouling
       ? [
           step(
-            'wet-scrape or wet-sand the antifouling, never dry',
+            'Wet-scrape or wet-sand the antifouling. Never work dry',
             'no soft or flaking antifouling is left',
             {
               m2PerHour: 4,
@@ -82,11 +82,14 @@ const LOOSE_RUST = 'needle-gun or wire-brush the loose rust off';
  * a converter works on what is left. Only blasted steel has a profile and four hours.
  */
 function steel(grade: string, converted: boolean, dry: PrepStep[]): PrepStep[] {
-  const repairs = step('known repairs first: bare steel will not wait', 'nothing is left to weld');
-  const degrease = step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH });
+  const repairs = step(
+    'Do all known repairs first: bare steel can’t be left waiting',
+    'no welding is left to do',
+  );
+  const degrease = step('degrease', 'water doesn’t bead', { kind: 'wash', m2PerHour: WASH });
   if (converted)
     return [
-      step('known repairs first', 'nothing is left to weld'),
+      step('known repairs first', 'no welding is left to do'),
       step(LOOSE_RUST, 'firm red rust is left, no scale and no dust', { m2PerHour: 1, caution: DUST }),
       degrease,
       ...dry,
@@ -107,23 +110,24 @@ function steel(grade: string, converted: boolean, dry: PrepStep[]): PrepStep[] {
     // Before the blast: bare steel does not wait a day.
     ...dry,
     step(
-      `blast or power-tool to ${grade}`,
-      `${grade} (ISO 8501-1); profile as the sheet wants, by replica tape`,
+      `Blast or power-tool to ${grade}`,
+      `the surface is ${grade} (ISO 8501-1) and replica tape shows the profile on the data sheet`,
       { m2PerHour: BLAST, caution: DUST },
     ),
     step(
-      'wash with salt remover 100 : 1 and test again',
-      'salt at or below 50 mg/m² (ISO 8502-6, 8502-9; IMO PSPC)',
+      'Wash with salt remover (100 : 1) and test for salt again',
+      'salt is at or below 50 mg/m² (ISO 8502-6, 8502-9; IMO PSPC)',
       { kind: 'wash', m2PerHour: WASH },
     ),
     HASTE,
   ];
 }
 
-const DRY = step('dry fully: a day with a fan', 'dry to the hand in every corner', {
+const DRY = step('Let it dry fully: a day with a fan', 'every corner feels dry', {
   kind: 'wait',
   waitHours: 24,
-  caution: 'closed space: ventilate, never alone, no ignition; vapour is heavier than air',
+  caution:
+    'Confined space: ventilate, never work alone, no sources of ignition. The vapour is heavier than air.',
 });
 
 /** The grade steel is made ready to: as the sheet wants it, else Sa 2½ under water and in a tank, St 3 where it is dry [T]. */
@@ -135,8 +139,8 @@ export const gradeOf = (
 
 /** After drying: whatever else is left to do is done within it. */
 const HASTE = step(
-  'prime within 4 hours, sooner when damp; a passivating wash holds it two to three days',
-  'no bloom of rust',
+  'Prime within 4 hours, sooner when damp. A passivating wash extends this to two to three days',
+  'no flash rust shows',
   { kind: null },
 );
 
@@ -144,20 +148,20 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
   switch (substrate) {
     case 'aluminium':
       return [
-        step('degrease', 'water does not bead', { kind: 'wash', m2PerHour: WASH }),
-        step('abrade with non-metallic media', 'an even, dull surface', {
+        step('degrease', 'water doesn’t bead', { kind: 'wash', m2PerHour: WASH }),
+        step('Abrade with non-metallic media', 'the surface is even and dull', {
           grit: 80,
           m2PerHour: MACHINE,
           caution: DUST,
         }),
-        step('etch or prime within the hour', 'primed before it dulls', {
-          caution: 'etches are acid: gloves and eyes',
+        step('Etch or prime within the hour', 'it’s primed before the metal dulls', {
+          caution: 'Etch primers are acidic: wear gloves and eye protection.',
         }),
       ];
     case 'stainless-bronze':
       return [
-        step('degrease', 'water does not bead', { kind: 'wash' }),
-        step('abrade or etch; tape anodes and shaft faces', 'bright, even tooth', {
+        step('degrease', 'water doesn’t bead', { kind: 'wash' }),
+        step('Abrade or etch. Mask anodes and shaft faces', 'the surface is bright with an even key', {
           grit: 80,
           caution: DUST,
         }),
@@ -165,14 +169,17 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
     case 'grp':
     case 'grp-laminate':
       return [
-        step('dewax with solvent, two cloths', 'water runs off in a sheet', {
+        step('Dewax with solvent, using two cloths', 'water runs off in a sheet', {
           kind: 'wash',
           m2PerHour: WASH,
-          caution: 'solvent: no flame, gloves, air',
+          caution: 'Solvent: no flames, wear gloves, ventilate.',
         }),
-        step('open, dry, wash and fill blisters with epoxy', 'moisture no longer falls'),
-        step('abrade', 'no gloss left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
-        step('dewax with solvent again, after sanding', 'the second cloth stays clean', {
+        step(
+          'Open, dry and wash blisters, then fill them with epoxy',
+          'the moisture reading has stopped falling',
+        ),
+        step('abrade', 'no gloss is left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('Dewax with solvent again after sanding', 'the second cloth stays clean', {
           kind: 'wash',
           m2PerHour: WASH,
         }),
@@ -180,35 +187,38 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
     case 'timber':
     case 'timber-epoxy':
       return [
-        step('dry it through; glue faces masked bare', 'moisture steady and low'),
+        step(
+          'Let the timber dry right through. Mask faces to be glued',
+          'the moisture reading is low and steady',
+        ),
         ...(substrate === 'timber-epoxy'
           ? [
               step(
-                'wash the bloom off cured epoxy with water first',
-                'no greasy feel: bloom neither sands nor solvents off',
+                'Wash bloom off cured epoxy with water first',
+                'the surface no longer feels greasy (neither sanding nor solvent removes bloom)',
                 { kind: 'wash' },
               ),
             ]
           : []),
-        step('fair', 'no lows under a guide coat', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
-        step('abrade', 'even and dull', { grit: 120, m2PerHour: MACHINE, caution: DUST }),
+        step('fair', 'a guide coat shows no low spots', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('abrade', 'the surface is even and dull', { grit: 120, m2PerHour: MACHINE, caution: DUST }),
       ];
     case 'ferrocement':
       return [
-        step('wash, let it dry for weeks', 'moisture steady', { kind: 'wash' }),
-        step('abrade or sweep-blast', 'no laitance', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('Wash, then let it dry for several weeks', 'the moisture reading is steady', { kind: 'wash' }),
+        step('Abrade or sweep-blast', 'no laitance is left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
       ];
     case 'existing-paint':
       return [
         step(
-          'degrease: trisodium phosphate, a tablespoon to a litre of warm water, rinse',
-          'water does not bead',
+          'Degrease with trisodium phosphate (a tablespoon to a litre of warm water), then rinse',
+          'water doesn’t bead',
           {
             kind: 'wash',
             m2PerHour: WASH,
           },
         ),
-        step('abrade', 'no gloss left', { grit: 120, m2PerHour: MACHINE, caution: OLD_PAINT }),
+        step('abrade', 'no gloss is left', { grit: 120, m2PerHour: MACHINE, caution: OLD_PAINT }),
       ];
   }
 }
@@ -239,11 +249,15 @@ export function prepareFor(input: {
   return [
     ...oldCoat(substrate === 'existing-paint' ? (oldCoating ?? 'unknown') : oldCoating),
     ...surface,
-    step('vacuum, blow off, solvent wipe with two cloths, tack cloth lightly', 'the tack cloth stays clean', {
-      kind: 'wash',
-      m2PerHour: WASH,
-      caution: 'solvent: no flame, gloves, air',
-    }),
+    step(
+      'Vacuum, blow off, wipe with solvent using two cloths, then wipe lightly with a tack cloth',
+      'the tack cloth stays clean',
+      {
+        kind: 'wash',
+        m2PerHour: WASH,
+        caution: 'Solvent: no flames, wear gloves, ventilate.',
+      },
+    ),
   ];
 }
 

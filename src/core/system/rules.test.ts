@@ -140,7 +140,7 @@ describe('what goes over what (handbook part 5, common practice)', () => {
       substrate: 'steel',
     });
     expect(found.verdict).toBe('condition');
-    expect(found.layers[1]?.judgements[0]?.condition).toBe('fully black, dry, scuffed');
+    expect(found.layers[1]?.judgements[0]?.condition).toBe('the converter is fully black, dry and scuffed');
   });
   it('a passivating wash holds bare blasted steel, and is nothing over paint', () => {
     const way: Family[] = ['passivating-wash', 'epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'];

@@ -25,7 +25,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
     id: 'epoxy-in-daylight',
     verdict: 'no',
     reason:
-      'epoxy chalks in the sun: it is fine in bilges, behind panels and under antifouling, not as the last coat',
+      'Epoxy chalks in sunlight. It’s fine in bilges, behind panels and under antifouling, but not as the last coat',
     mark: 'T',
     ends: true,
     at: ({ families, service }) => (isIn(weather, service) ? lastOf(families, EPOXIES) : []),
@@ -34,7 +34,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
     id: 'topcoat-under-water',
     verdict: 'no',
     reason:
-      'polyurethane and enamel blister and foul under water: keep them above the line, antifouling carried a little over',
+      'Polyurethane and enamel blister and foul under water. Keep them above the waterline, with the antifouling carried a little higher',
     mark: 'T',
     at: ({ families, service }) =>
       service === 'immersed' || service === 'tank'
@@ -44,7 +44,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'zinc-under-water',
     verdict: 'no',
-    reason: 'zinc primer beside anodes becomes one: only under a full barrier',
+    reason: 'Zinc primer near anodes acts as an anode itself. Use it only under a full barrier',
     mark: 'T',
     ends: true,
     at: ({ families, service }) =>
@@ -57,7 +57,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'softens-in-tank',
     verdict: 'no',
-    reason: 'one-pack paint softens and zinc leaches inside a drinking-water or holding tank',
+    reason: 'Inside a drinking-water or holding tank, one-pack paint softens and zinc leaches',
     mark: 'T',
     at: ({ families, service }) =>
       service === 'tank'
@@ -67,7 +67,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'biocide-inside',
     verdict: 'no',
-    reason: 'biocides have no business inside a boat, least of all in a tank',
+    reason: 'Don’t use biocides inside a boat, least of all in a tank',
     mark: 'T',
     at: ({ families, service }) =>
       isIn(['tank', 'interior', 'bilge'], service)
@@ -77,8 +77,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'biocide-in-daylight',
     verdict: 'no',
-    reason:
-      'antifouling works in the water: out of it, it chalks, rubs off on hands and loses what it is there for',
+    reason: 'Antifouling works only in water. In the air it chalks, rubs off on hands and loses its effect',
     mark: 'T',
     at: ({ families, service }) =>
       service === 'daylight' ? families.flatMap((family, i) => (isIn(ANTIFOULINGS, family) ? [i] : [])) : [],
@@ -86,7 +85,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'treatment-last',
     verdict: 'no',
-    reason: 'a wash or converter is no coat: it wants paint over it',
+    reason: 'A wash or converter isn’t a coat. Apply paint over it',
     mark: 'T',
     ends: true,
     at: ({ families }) => lastOf(families, TREATMENTS),
@@ -94,8 +93,9 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'wants-a-coat-over',
     verdict: 'condition',
-    reason: 'filler drinks water, a tie coat stays open, aggregate sheds: none is made to be the last',
-    condition: 'the coat it is for goes over it',
+    reason:
+      'Filler absorbs water, a tie coat stays open and aggregate sheds. None of them can be the last coat',
+    condition: 'you apply the coat it’s meant for on top',
     mark: 'T',
     ends: true,
     at: ({ families }) => lastOf(families, [...FILLERS, 'tie-coat', 'non-skid']),
@@ -103,8 +103,8 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'primer-in-weather',
     verdict: 'condition',
-    reason: 'a one-pack primer or undercoat is no weather coat: it chalks and takes up water',
-    condition: 'its finish goes over it',
+    reason: 'A one-pack primer or undercoat isn’t weatherproof: it chalks and absorbs water',
+    condition: 'you apply its finish coat on top',
     mark: 'T',
     ends: true,
     at: ({ families, service }) =>
@@ -113,7 +113,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'metal-without-primer',
     verdict: 'no',
-    reason: 'nothing between bare metal and the paint: a primer for the metal first',
+    reason: 'There’s no primer between the bare metal and the paint. Apply a metal primer first',
     mark: 'T',
     at: ({ families, substrate }) => {
       const film = families.findIndex((family) => !isIn(TREATMENTS, family));

@@ -61,12 +61,21 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   for (const rule of sheet.cure.overcoat) {
     const closes = rule.chemicalMax && before(rule.chemicalMax, rule.min);
     if (closes != null)
-      say('overcoat', said`the window for ${over(rule.by)} closes before it opens at ${degrees(closes)}`);
+      say(
+        'overcoat',
+        said`At ${degrees(closes)}, the overcoat window for ${over(rule.by)} closes before it opens`,
+      );
     const thumb = rule.thumb && before(rule.thumb.closes, rule.thumb.opens);
     if (thumb != null)
-      say('thumb', said`the thumb window for ${over(rule.by)} closes before it opens at ${degrees(thumb)}`);
+      say(
+        'thumb',
+        said`At ${degrees(thumb)}, the thumbprint window for ${over(rule.by)} closes before it opens`,
+      );
     if (rule.chemicalMax && rule.keyGrit === null) {
-      say('overcoat', `the window for ${over(rule.by)} closes, but no grit is given to sand with after it`);
+      say(
+        'overcoat',
+        `The overcoat window for ${over(rule.by)} closes, but no grit is given for sanding afterwards`,
+      );
     }
   }
   for (const point of sheet.potLife) {
@@ -86,34 +95,35 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (pot[0] && sheet.inductionMin !== null && sheet.inductionMin >= pot[0].minutes) {
     say(
       'pot-life',
-      `induction of ${sheet.inductionMin} min leaves nothing of the pot’s ${pot[0].minutes} min`,
+      `The standing time of ${sheet.inductionMin} min uses up the whole pot life of ${pot[0].minutes} min`,
     );
   }
-  if (sheet.parts.length > 1 && pot.length === 0) say('pot-life', 'a two-pack without a pot life');
-  if (sheet.parts.length === 1 && pot.length > 0) say('mix', 'a one-pack with a pot life');
+  if (sheet.parts.length > 1 && pot.length === 0) say('pot-life', 'Two-pack without a pot life');
+  if (sheet.parts.length === 1 && pot.length > 0) say('mix', 'One-pack with a pot life');
   const wet = sheet.film.max / sheet.volumeSolids;
   if (wet > 1500 && !isIn(FILLERS, sheet.family))
     say(
       'film',
-      said`its max of ${microns(sheet.film.max)} dry is ${microns(Math.round(wet))} wet: a filler, not a paint`,
+      said`The maximum of ${microns(sheet.film.max)} dry means ${microns(Math.round(wet))} wet, which would be a filler rather than a paint`,
     );
   for (const { method, film } of sheet.byMethod) {
     if (!methodsOf(sheet).includes(method))
-      say('film', `it gives figures for ${method.replaceAll('-', ' ')}, which it does not allow`);
+      say('film', `There are values for ${method.replaceAll('-', ' ')}, but that method isn’t allowed`);
     if (film && film.max > 3 * sheet.film.max) {
       say(
         'film',
-        said`${microns(film.max)} by ${method.replaceAll('-', ' ')} is over three times its max of ${microns(sheet.film.max)}`,
+        said`${microns(film.max)} by ${method.replaceAll('-', ' ')} is more than three times the maximum of ${microns(sheet.film.max)}`,
       );
     }
   }
   const { immersion } = sheet.cure.events;
   const latest = sheet.cure.events['latest-immersion'];
   const late = immersion && latest && before(latest, immersion);
-  if (late != null) say('immersion', said`it must be in the water before it may be, at ${degrees(late)}`);
+  if (late != null)
+    say('immersion', said`At ${degrees(late)}, the latest launch time is before the earliest`);
   const { profileMinMicrons: least, profileMaxMicrons: most } = sheet.preparation;
   if (least !== null && most !== null && least > most)
-    say('profile', said`min profile ${microns(least)} is above the max ${microns(most)}`);
+    say('profile', said`The minimum profile of ${microns(least)} is above the maximum of ${microns(most)}`);
   return notes;
 }
 

@@ -72,7 +72,7 @@ export function stackNeed(input: {
   const fills = firstFilm(input.steps);
   const steps = input.steps.map((step, i): StepNeed => {
     const coats = within('coats', step.coats, 1, 50);
-    if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'whole numbers');
+    if (!Number.isInteger(coats)) throw new QuantityError('coats', coats, 'a whole number');
     const { volumeSolids } = step.sheet;
     const film = checkFilm(filmOf(step.sheet, step.method));
     const loss = lossOf(step.method);

@@ -23,7 +23,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     least: { microns: 300 },
     mark: 'T',
     reason: ({ microns }) =>
-      said`a barrier keeps water out of the laminate from ${film(300)} in all, better ${film(500)}; this comes to ${film(microns)}`,
+      said`A barrier needs at least ${film(300)} in total to keep water out of the laminate; ${film(500)} is better. This system has ${film(microns)}`,
     when: ({ substrate, service }) => service === 'immersed' && isIn(['grp', 'grp-laminate'], substrate),
   },
   {
@@ -32,7 +32,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     least: { coats: 2 },
     mark: 'T',
     reason: () =>
-      'on metal under water a barrier is two coats at the least: the second covers what the first missed',
+      'On metal under water, a barrier needs at least two coats. The second covers what the first missed',
     when: ({ substrate, service }) => service === 'immersed' && isIn(BARE_METALS, substrate),
   },
   {
@@ -41,7 +41,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     least: { microns: 500 },
     mark: 'T',
     reason: ({ microns }) =>
-      said`the inside of a tank wants ${film(500)} in all; this comes to ${film(microns)}`,
+      said`The inside of a tank needs ${film(500)} in total. This system has ${film(microns)}`,
     when: ({ service }) => service === 'tank',
   },
   {
@@ -49,7 +49,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     families: ANTIFOULINGS,
     least: { coats: 2 },
     mark: 'T',
-    reason: () => 'one coat of antifouling is worn through before its time: two full ones at the least',
+    reason: () => 'One coat of antifouling wears through too soon. Apply at least two full coats',
     when: ({ service }) => service === 'immersed',
   },
   {
@@ -57,7 +57,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     families: ['bilge-epoxy'],
     least: { coats: 2 },
     mark: 'T',
-    reason: () => 'a bilge takes two coats of epoxy',
+    reason: () => 'A bilge needs two coats of epoxy',
     when: ({ service }) => service === 'bilge',
   },
   {
@@ -65,7 +65,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     families: ['one-pack-bilge'],
     least: { coats: 3 },
     mark: 'T',
-    reason: () => 'a bilge takes three or four coats of one-pack bilge paint',
+    reason: () => 'A bilge needs three or four coats of one-pack bilge paint',
     when: ({ service }) => service === 'bilge',
   },
 ];

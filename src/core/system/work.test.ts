@@ -33,7 +33,7 @@ const asked = (over: Partial<Parameters<typeof workBefore>[0]> = {}) =>
 const states = (work: readonly DueTask[], hour: number) =>
   work.map((each) => taskState(each, hour * HOUR_MS));
 
-describe('work before a coat', () => {
+describe('task', () => {
   it('a washed bilge dries for its day from when it was washed, then is sanded', () => {
     expect(states(asked(), 0)).toEqual(['due', 'due', 'due']);
     const washed = asked({ done: [done('w', 10)] });

@@ -84,7 +84,7 @@ export function workBefore(input: {
   const planned: (PlannedTask & { fromMs?: number })[] =
     coatNo === 0 ? [...step.before] : betweenCoats(sandedBefore(step, coatNo), spacingH);
   if (key && !planned.some(({ kind }) => kind === 'sand')) {
-    const note = 'the window has closed';
+    const note = 'overcoat window closed';
     planned.push({ id: KEY, kind: 'sand', amount: key.grit, note, fromMs: key.fromMs });
   }
   if (done.some(({ taskId, atMs }) => taskId === WASH && atMs >= (filmToMs ?? 0)))
@@ -108,7 +108,9 @@ export function workBefore(input: {
 
 /** What stands between two coats of one step: the hours kept by choice from the film below on, then its sanding. */
 const betweenCoats = (grit: number | null, spacingH: number | null): PlannedTask[] => [
-  ...(spacingH === null ? [] : [{ id: SPACING, kind: 'wait' as const, amount: spacingH, note: 'by choice' }]),
+  ...(spacingH === null
+    ? []
+    : [{ id: SPACING, kind: 'wait' as const, amount: spacingH, note: 'your choice' }]),
   ...(grit === null ? [] : [{ id: BETWEEN, kind: 'sand' as const, amount: grit, note: '' }]),
 ];
 

@@ -116,7 +116,7 @@ export function parseNumber(text: string): number {
   if (fraction !== null && Number.isFinite(fraction)) return fraction;
   if (EITHER.test(typed)) {
     throw new RangeError(
-      `"${typed}" could be ${typed.replace(',', '')} or ${typed.replace(',', '.').replace(/0+$/, '')}: type it without the comma, or with a point`,
+      `did you mean ${typed.replace(',', '')} or ${typed.replace(',', '.').replace(/0+$/, '')}? Type it without the comma, or use a decimal point`,
     );
   }
   const [point, comma] = [typed.lastIndexOf('.'), typed.lastIndexOf(',')];
@@ -127,7 +127,8 @@ export function parseNumber(text: string): number {
       ? typed.replaceAll(decimal === '.' ? ',' : '.', '').replace(',', '.')
       : typed.replace(',', '.');
   const value = plain === '' ? Number.NaN : Number(plain);
-  if (!Number.isFinite(value)) throw new RangeError(typed === '' ? 'is empty' : `"${typed}" is not a number`);
+  if (!Number.isFinite(value))
+    throw new RangeError(typed === '' ? 'enter a number' : `“${typed}” isn’t a number`);
   return value;
 }
 
@@ -164,11 +165,12 @@ function inParts(text: string, quantity: Quantity): number | null {
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): number {
   const match = ONE.exec(text);
-  if (!match?.[1]) throw new RangeError(text.trim() === '' ? 'is empty' : `"${text.trim()}" is not a number`);
+  if (!match?.[1])
+    throw new RangeError(text.trim() === '' ? 'enter a number' : `“${text.trim()}” isn’t a number`);
   const unit = match[2] ? unitSpelled(quantity, match[2]) : SHOWN[system][quantity];
   if (unit) return toCanonical(parseNumber(match[1]), unit);
   // Degrees are counted from a zero of their own: there is nothing to add up.
   const parts = quantity === 'temperature' ? null : inParts(text, quantity);
   if (parts !== null) return parts;
-  throw new RangeError(`"${match[2]}" is not a unit of ${quantity}`);
+  throw new RangeError(`“${match[2]}” isn’t a unit of ${quantity}`);
 }

@@ -38,14 +38,14 @@ export function within(quantity: string, value: number, min: number, max: number
 
 /** As {@link within}, from above zero: zero itself is refused. */
 export function positive(quantity: string, value: number, max = Number.MAX_VALUE): number {
-  if (!(value > 0)) throw new QuantityError(quantity, value, 'what is above 0');
+  if (!(value > 0)) throw new QuantityError(quantity, value, 'above 0');
   return within(quantity, value, 0, max);
 }
 
 /** As {@link within} for any finite number: `finite('figure', NaN)` throws. */
 export function finite(quantity: string, value: number): number {
   if (typeof value !== 'number' || !Number.isFinite(value))
-    throw new QuantityError(quantity, value, 'finite numbers');
+    throw new QuantityError(quantity, value, 'a number');
   return value;
 }
 

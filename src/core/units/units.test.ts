@@ -71,7 +71,7 @@ describe('figures as a person reads and types them', () => {
         RangeError,
       );
     expect(() => parseQuantity('twelve', 'length', 'metric')).toThrow('"twelve" is not a number');
-    expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('is empty');
+    expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('enter a number');
     expect(() => parseQuantity('3 kg', 'length', 'metric')).toThrow('"kg" is not a unit of length');
   });
 

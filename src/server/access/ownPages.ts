@@ -10,7 +10,7 @@ function hostName(host: string): string {
   return host.toLowerCase().replace(/:\d+$/, '').replace(/\.$/, '');
 }
 
-const refused = (detail: string) => new HttpProblem(403, 'Not from here', detail);
+const refused = (detail: string) => new HttpProblem(403, 'Forbidden', detail);
 
 /**
  * Guards against pages of strangers in the same browser.
@@ -29,12 +29,12 @@ export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
     const name = hostName(host);
     if (!LOOPBACK.test(name) && !known.has(name)) {
       throw refused(
-        `This server is not called "${name.slice(0, 100)}". Start it with --host to allow a name.`,
+        `This server doesn’t answer to the name “${name.slice(0, 100)}”. To allow the name, start the server with --host ${name.slice(0, 100)}.`,
       );
     }
     const origin = req.get('origin');
     if (origin !== undefined && !sameSite(origin, host)) {
-      throw refused('The request comes from a page of another site.');
+      throw refused('Requests from pages of other websites aren’t allowed.');
     }
     const site = req.get('sec-fetch-site');
     const reads = req.method === 'GET' || req.method === 'HEAD';
@@ -43,11 +43,13 @@ export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
       // A link elsewhere may lead to a page of ours; the data behind it is asked for by that page.
       const follows = reads && req.get('sec-fetch-mode') === 'navigate' && !/^\/api\//i.test(req.path);
       if (site === 'same-origin' || site === 'none' || follows) return next();
-      throw refused('The request comes from a page of another site.');
+      throw refused('Requests from pages of other websites aren’t allowed.');
     }
     // On a name that is no loopback a browser does not say where a reading comes from; such a page cannot read it.
     if (!reads && /^Mozilla\//.test(req.get('user-agent') ?? '')) {
-      throw refused('The browser does not say which page a write comes from.');
+      throw refused(
+        'The browser doesn’t say which page this request comes from. Update the browser and try again.',
+      );
     }
     next();
   };

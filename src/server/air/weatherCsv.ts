@@ -50,7 +50,7 @@ const WITH_OFFSET = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d
 
 function readTime(text: string, zone: string): number {
   const fault = () =>
-    new RangeError(`time "${text.slice(0, 60)}" is not a date and hour such as 2026-05-14 06:00`);
+    new RangeError(`Time “${text.slice(0, 60)}” isn’t a valid date and time, for example 2026-05-14 06:00`);
   if (!/^\d{1,4}[-./]?\d/.test(text) || text.length > 40) throw fault();
   if (WITH_OFFSET.test(text)) {
     const at = Date.parse(text.replace(' ', 'T'));
@@ -108,7 +108,9 @@ function columnsOf(header: readonly string[], mapping: ColumnMapping): Map<Colum
   for (const [column, choice] of Object.entries(mapping) as [Column, ColumnMapping[Column]][]) {
     if (!choice) continue;
     if (choice.index >= header.length)
-      throw new RangeError(`column ${choice.index + 1} for ${column}: the file has ${header.length}`);
+      throw new RangeError(
+        `Column ${choice.index + 1} was chosen for ${column}, but the file has only ${header.length} columns`,
+      );
     columns.set(column, choice.index);
   }
   const taken = new Set(columns.values());
@@ -137,11 +139,11 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
   for (const needed of ['time', 'air', 'rh'] as const) {
     if (!columns.has(needed)) {
       const name = { time: 'time', air: 'air temperature', rh: 'RH' }[needed];
-      throw new RangeError(`no column for ${name} in the header "${header.join(', ')}"`);
+      throw new RangeError(`No column for ${name} found in the header “${header.join(', ')}”`);
     }
   }
   if (rows.length > MOST_ROWS) {
-    throw new RangeError(`the file has ${rows.length} rows, takes at most ${MOST_ROWS}`);
+    throw new RangeError(`The file has ${rows.length} rows; the maximum is ${MOST_ROWS}`);
   }
   const badRows: BadRow[] = [];
   let bad = 0;
@@ -168,14 +170,14 @@ export function readWeatherCsv(csv: string, zone: string, mapping: ColumnMapping
       const message = (error as Error).message;
       if (++bad <= TOLD) badRows.push({ line: index + 2, message });
       if (bad > TOO_MANY_BAD) {
-        throw new RangeError(`more than ${TOO_MANY_BAD} rows cannot be read; line ${index + 2}: ${message}`);
+        throw new RangeError(`More than ${TOO_MANY_BAD} rows can’t be read. Line ${index + 2}: ${message}`);
       }
     }
   });
   if (byMoment.size === 0) {
     const first = badRows[0];
     throw new RangeError(
-      first ? `no row could be read; line ${first.line}: ${first.message}` : 'the file has no rows',
+      first ? `No rows could be read. Line ${first.line}: ${first.message}` : 'The file has no rows',
     );
   }
   const readings = [...byMoment.values()].sort((a, b) => a.at - b.at);
@@ -200,6 +202,6 @@ function refuseDaily(readings: readonly Reading[]): void {
   const usual = gaps.sort((a, b) => a - b)[gaps.length >> 1] as number;
   if (usual > WIDEST_H)
     throw new RangeError(
-      `its rows stand ${usual} h apart: the nights between them are not in it, and the clock needs hours (at most ${WIDEST_H} h apart)`,
+      `The rows are ${usual} h apart, so nights are missing. Cure times need a row at least every ${WIDEST_H} h`,
     );
 }

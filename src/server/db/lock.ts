@@ -6,7 +6,7 @@ import { tryLock } from 'fs-native-extensions';
 /** The data folder is in use by another process: two at once would destroy it. */
 export class FolderInUse extends Error {
   constructor(folder: string, holder: string) {
-    super(`${folder} is already served by ${holder}. Use the page it printed, or stop it first.`);
+    super(`${folder} is already in use by ${holder}. Open the address it printed, or stop it first.`);
     this.name = 'FolderInUse';
   }
 }

@@ -6,7 +6,7 @@ export function projectRoot(from: string = import.meta.dirname): string {
   let folder = from;
   while (!existsSync(path.join(folder, 'package.json'))) {
     const up = path.dirname(folder);
-    if (up === folder) throw new Error(`no package.json above ${from}`);
+    if (up === folder) throw new Error(`No package.json found in ${from} or above`);
     folder = up;
   }
   return folder;

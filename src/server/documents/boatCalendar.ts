@@ -54,7 +54,7 @@ export function boatCalendar(
         duration: { minutes: SHOWN_MIN },
         title: `${title} (${where})`,
         description:
-          'As worked out from the air known when this was fetched. It moves with the forecast: look at the board before you act.',
+          'Worked out from the weather data available when this calendar was last updated. Times change with the forecast. Check the board before you act.',
         location: where,
         busyStatus: 'FREE',
         alarms: [
@@ -71,6 +71,6 @@ export function boatCalendar(
     return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:jack-plane', 'END:VCALENDAR', ''].join('\r\n');
   }
   const { error, value } = createEvents(events, { calName: boat.name, productId: 'jack-plane' });
-  if (error || !value) throw error ?? new Error('the calendar is empty');
+  if (error || !value) throw error ?? new Error('The calendar is empty');
   return value;
 }

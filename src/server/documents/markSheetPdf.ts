@@ -15,7 +15,7 @@ const COLUMNS = [
 ] as const;
 
 const FORM_WORDS: Record<FormSource, string> = {
-  dimensions: 'Hull form from main dimensions and usual curves: check distances on the hull',
+  dimensions: 'Hull form from main dimensions and typical curves. Check distances on the hull.',
   offsets: 'Hull form from the table of offsets',
   mesh: 'Hull form from the surface mesh',
 };
@@ -37,15 +37,15 @@ export function markSheetPdf(input: {
   const doc = printed({
     size: 'A4',
     margin: MARGIN,
-    info: { Title: `${boat.name}: mark sheet of the waterline`, Creator: 'Jack Plane' },
+    info: { Title: `${boat.name}: waterline mark sheet`, Creator: 'Jack Plane' },
   });
   for (const [i, side] of (['port', 'starboard'] as const).entries()) {
     if (i > 0) doc.addPage();
     heading(doc, `${boat.name}: waterline, ${side}`);
     const lines = [
       `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
-      `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the marks made.' : ''}`,
-      `Along skin: down from the sheer. Raise on skin: up from the line of the marks. ${FORM_WORDS[source]}.`,
+      `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the hull marks.' : ''}`,
+      `Below sheer (along skin): down along the hull from the sheer. Raise: up along the hull from the marked line. ${FORM_WORDS[source]}.`,
       ...(struck.sheet.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null)
         ? ['Two hulls: above datum is for the outer face / the inner face. The other figures are for both.']
         : []),
@@ -66,7 +66,7 @@ export function markSheetPdf(input: {
       .font('regular')
       .fontSize(9)
       .text(
-        `Lower edge ${plan.stripe?.gapMm} mm above the antifouling, ${plan.stripe?.heightMm} mm high plumb. Tape a side: lower edge ${stripe.lowerTapeM.toFixed(2)} m, upper edge ${stripe.upperTapeM.toFixed(2)} m. Area of both sides ${stripe.areaM2.toFixed(2)} m².`,
+        `Lower edge ${plan.stripe?.gapMm} mm above the antifouling, stripe height ${plan.stripe?.heightMm} mm (vertical). Tape per side: ${stripe.lowerTapeM.toFixed(2)} m lower edge, ${stripe.upperTapeM.toFixed(2)} m upper edge. Area of both sides: ${stripe.areaM2.toFixed(2)} m².`,
         { width: 510 },
       );
   }

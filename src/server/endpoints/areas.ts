@@ -37,12 +37,12 @@ async function checkPart(tx: Tx, input: AreaInput): Promise<void> {
   if (!part) return;
   const wrong = (path: string, message: string) => badFields([{ path: `part.${path}`, message }]);
   const origin = await areaById(tx, part.areaId);
-  if (origin?.boatId !== input.boatId) throw wrong('areaId', 'there is no such area on this boat');
+  if (origin?.boatId !== input.boatId) throw wrong('areaId', 'No such area on this boat');
   if (origin.id === input.id || origin.part?.areaId === input.id)
-    throw wrong('areaId', 'an area cannot be cut out of itself');
+    throw wrong('areaId', 'An area can’t be split off from itself');
   if (part.standId === null) return;
   const over = await standById(tx, part.standId);
-  if (over?.boatId !== input.boatId) throw wrong('standId', 'there is no such stand under this boat');
+  if (over?.boatId !== input.boatId) throw wrong('standId', 'No such support under this boat');
 }
 
 const sent = ({ version: _v, archived: _a, ...input }: AreaInput & { version: number; archived: boolean }) =>
@@ -74,7 +74,7 @@ export const areaEndpoints = [
   write({
     method: 'post',
     path: '/boats/:id/areas',
-    summary: 'Add several areas, all or none',
+    summary: 'Add several areas (all or none)',
     status: 201,
     body: areasInput,
     reply: idsReply,
@@ -85,7 +85,7 @@ export const areaEndpoints = [
       for (const [i, input] of body.areas.entries()) {
         checkMeasures(input, `areas.${i}.`);
         if (input.boatId !== params.id) {
-          throw badFields([{ path: `areas.${i}.boatId`, message: 'an area of another boat' }]);
+          throw badFields([{ path: `areas.${i}.boatId`, message: 'This area belongs to another boat' }]);
         }
         const known = await areaById(tx, input.id);
         if (known && !sameRecord(sent(known), input)) throw idTaken('area', input.id);
@@ -100,7 +100,7 @@ export const areaEndpoints = [
   write({
     method: 'post',
     path: '/boats/:id/estimates',
-    summary: 'm² by one way for several areas, all or none',
+    summary: 'Set area estimates from one source for several areas (all or none)',
     body: estimatesInput,
     reply: idsReply,
     touches: ['areas'],
@@ -109,7 +109,7 @@ export const areaEndpoints = [
       for (const [i, { areaId, ...estimate }] of body.estimates.entries()) {
         const current = await theArea(tx, areaId);
         if (current.boatId !== params.id) {
-          throw badFields([{ path: `estimates.${i}.areaId`, message: 'an area of another boat' }]);
+          throw badFields([{ path: `estimates.${i}.areaId`, message: 'This area belongs to another boat' }]);
         }
         await putEstimate(tx, current, estimate);
       }
@@ -118,14 +118,14 @@ export const areaEndpoints = [
   }),
   read({
     path: '/areas/:id',
-    summary: 'An area',
+    summary: 'Get an area',
     reply: areaReply,
     run: ({ params }, { db }) => theArea(db, params.id),
   }),
   write({
     method: 'put',
     path: '/areas/:id',
-    summary: 'Change an area',
+    summary: 'Update an area',
     body: areaUpdate,
     reply: areaReply,
     touches: ['areas'],
@@ -135,7 +135,7 @@ export const areaEndpoints = [
       checkMeasures(body);
       const current = await theArea(tx, params.id);
       if (current.boatId !== body.boatId) {
-        throw badFields([{ path: 'boatId', message: 'an area cannot be moved to another boat' }]);
+        throw badFields([{ path: 'boatId', message: 'An area can’t be moved to another boat' }]);
       }
       await checkPart(tx, body);
       const { version: _v, ...input } = body;
@@ -148,7 +148,7 @@ export const areaEndpoints = [
   write({
     method: 'delete',
     path: '/areas/:id',
-    summary: 'Remove an area; its log is kept',
+    summary: 'Delete an area; its log is kept',
     reply: areaReply,
     touches: ['areas'],
     run: async ({ params }, { tx }) => {
@@ -159,7 +159,7 @@ export const areaEndpoints = [
   write({
     method: 'post',
     path: '/areas/:id/restore',
-    summary: 'Bring an area back',
+    summary: 'Restore an area',
     reply: areaReply,
     touches: ['areas'],
     run: async ({ params }, { tx }) => {
@@ -169,7 +169,7 @@ export const areaEndpoints = [
   }),
   read({
     path: '/areas/:id/clock',
-    summary: 'The window of an area with the air it was worked out over',
+    summary: 'Get an area’s overcoat window and the weather data behind it',
     reply: clockDetailReply,
     run: ({ params }, context) => clockDetail(context, params.id),
   }),

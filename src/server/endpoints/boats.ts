@@ -19,32 +19,32 @@ import { todayView } from '../views/today.ts';
 export const boatEndpoints = [
   read({
     path: '/slip',
-    summary: 'What runs in the yard, soonest first',
+    summary: 'List all running timers and overcoat windows, soonest first',
     reply: slipReply,
     run: (_asked, context) => slipView(context),
   }),
   read({
     path: '/today',
-    summary: 'Coats that could go on today, in the order that fits the most of them',
+    summary: 'List coats possible today, in the order that fits the most',
     reply: todayReply,
     run: (_asked, context) => todayView(context),
   }),
   read({
     path: '/running',
-    summary: 'Every clock that runs beside the windows, and what ends each',
+    summary: 'List all other running timers and what ends each',
     query: runningQuery,
     reply: runningReply,
     run: ({ query }, context) => runningView(context, query.areaId),
   }),
   read({
     path: '/boats',
-    summary: 'All boats',
+    summary: 'List boats',
     reply: boatsReply,
     run: (_asked, { db }) => allBoats(db),
   }),
   read({
     path: '/boats/:id',
-    summary: 'A boat with its areas and their clocks',
+    summary: 'Get a boat with its areas and cure times',
     reply: boatViewReply,
     run: ({ params }, context) => boatView(context, params.id),
   }),

@@ -10,14 +10,14 @@ import { boatOfCalendar, hasCalendar, keepCalendar } from '../rows/calendars.ts'
 export const calendarEndpoints = [
   read({
     path: '/boats/:id/calendar',
-    summary: 'Whether a calendar address of this boat is given out',
+    summary: 'Get whether a boat has a calendar link',
     reply: calendarStateReply,
     run: async ({ params }, { db }) => ({ given: await hasCalendar(db, params.id) }),
   }),
   write({
     method: 'post',
     path: '/boats/:id/calendar',
-    summary: 'A new calendar address, shown this once; the one before no longer holds',
+    summary: 'Create a new calendar link (shown once); the old link stops working',
     reply: calendarReply,
     status: 201,
     touches: ['calendars'],
@@ -31,7 +31,7 @@ export const calendarEndpoints = [
   write({
     method: 'delete',
     path: '/boats/:id/calendar',
-    summary: 'Take a boat’s calendar address back',
+    summary: 'Revoke a boat’s calendar link',
     reply: calendarStateReply,
     touches: ['calendars'],
     run: async ({ params }, { tx }) => {
@@ -42,7 +42,7 @@ export const calendarEndpoints = [
   }),
   handout({
     path: '/calendars/:secret',
-    summary: 'A boat’s windows as iCalendar',
+    summary: 'Get a boat’s overcoat windows as iCalendar',
     types: ['text/calendar'],
     run: async ({ params }, { db, memory, now }) => {
       const boat = await boatOfCalendar(db, params.secret);

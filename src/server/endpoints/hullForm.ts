@@ -24,12 +24,12 @@ import { formView } from '../views/boat.ts';
 const sentMesh = (boatId: string, hash: string) => `${boatId}.${uuidv7()}.${hash}.mesh.sent`;
 
 function checkMeshFile({ bytes, head }: Written): void {
-  if (bytes === 0) throw new WrongKind('The file is empty: a mesh is an STL or OBJ file.');
+  if (bytes === 0) throw new WrongKind('The file is empty. Send an STL or OBJ file.');
   const first = head.toString('latin1').trimStart()[0];
   // A binary STL may begin with anything but says how many faces follow.
   const binary = bytes >= 84 && head.length >= 84 && bytes === 84 + 50 * head.readUInt32LE(80);
   if (!binary && (first === undefined || '{[<"'.includes(first))) {
-    throw new WrongKind('The file is neither STL nor OBJ.');
+    throw new WrongKind('The file isn’t STL or OBJ.');
   }
 }
 
@@ -76,14 +76,14 @@ async function takeMeshFile(
 export const hullFormEndpoints = [
   read({
     path: '/boats/:id/form',
-    summary: 'What is known of the shape of a boat',
+    summary: 'Get a boat’s hull form',
     reply: formViewReply,
     run: ({ params }, context) => formView(context, params.id),
   }),
   write({
     method: 'put',
     path: '/boats/:id/form',
-    summary: 'Set the table of offsets, the mesh record, and which counts',
+    summary: 'Update the table of offsets, the mesh record and which one is used',
     body: hullFormInput,
     reply: hullFormReply,
     touches: ['form'],
@@ -128,7 +128,7 @@ export const hullFormEndpoints = [
   }),
   handout({
     path: '/boats/:id/offsets.csv',
-    summary: 'The table of offsets as CSV',
+    summary: 'Export the table of offsets as CSV',
     types: ['text/csv'],
     run: async ({ params }, { db }) => {
       const boat = await theBoat(db, params.id);
@@ -145,7 +145,7 @@ export const hullFormEndpoints = [
   upload({
     method: 'put',
     path: '/boats/:id/mesh',
-    summary: 'Send the file of a mesh; it counts once its record is set',
+    summary: 'Upload a mesh file; used once the mesh record is saved',
     types: null,
     mostBytes: LARGEST_MESH_BYTES,
     run: async ({ params, content }, { db, files }) => {
@@ -158,7 +158,7 @@ export const hullFormEndpoints = [
   }),
   handout({
     path: '/boats/:id/mesh',
-    summary: 'The file of the mesh as it came',
+    summary: 'Download the original mesh file',
     types: ['application/octet-stream'],
     run: async ({ params }, { db, files }) => {
       const boat = await theBoat(db, params.id);

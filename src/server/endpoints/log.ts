@@ -28,23 +28,23 @@ function checkTimes(input: EntryInput, now: number): void {
   const { endedAt } = input.body;
   const end = Date.parse(endedAt);
   const wrong = (message: string) => badFields([{ path: 'body.endedAt', message }]);
-  if (end < at) throw wrong(`end ${endedAt} is before the start ${input.at}`);
-  if (end - at > LONGEST_COAT_MS) throw wrong(`end ${endedAt} is more than 48 h after the start`);
+  if (end < at) throw wrong(`End time ${input.at} is before start time ${input.at}`);
+  if (end - at > LONGEST_COAT_MS) throw wrong(`End time ${endedAt} is more than 48 h after the start`);
   if (end > now + AHEAD_MS) throw wrong(`end ${endedAt} is in the future`);
 }
 
 async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
   if (input.kind === 'strike' && !input.corrects) {
-    throw badFields([{ path: 'corrects', message: 'a strike must name the entry it strikes out' }]);
+    throw badFields([{ path: 'corrects', message: 'Name the entry to void' }]);
   }
   if (!input.corrects) return;
   const old = await entryById(tx, input.corrects);
   if (!old || old.areaId !== input.areaId) {
-    throw badFields([{ path: 'corrects', message: `there is no entry ${input.corrects} on this area` }]);
+    throw badFields([{ path: 'corrects', message: `No log entry ${input.corrects} on this area` }]);
   }
   if (input.kind !== 'strike' && old.kind !== input.kind) {
     throw badFields([
-      { path: 'corrects', message: `a ${input.kind} cannot take the place of a ${old.kind}` },
+      { path: 'corrects', message: `An entry of type ${old.kind} can’t replace one of type ${old.kind}` },
     ]);
   }
   if (!old.correctedBy) return;
@@ -62,13 +62,13 @@ async function checkRound(tx: Tx, areaId: string, boatId: string, stepId: string
   const stackOf = area.part?.sharesSystem ? area.part.areaId : area.id;
   const step = (await stepsByArea(tx, [stackOf])).get(stackOf)?.find(({ id }) => id === stepId);
   const refuse = (message: string) => badFields([{ path: 'body.stepId', message }]);
-  if (!step) throw refuse(`there is no step ${stepId} in the system of ${area.name}`);
+  if (!step) throw refuse(`No step ${stepId} in the system of ${area.name}`);
   const asked = (await countedEntries(tx, ['round'], [boatId])).filter(
     (entry) => entry.areaId === areaId && entry.body.stepId === stepId,
   ).length;
   if (step.coats + step.extraCoats + asked >= MOST_COATS)
     throw refuse(
-      `a step takes at most ${MOST_COATS} coats, this one has ${step.coats + step.extraCoats + asked}`,
+      `A step can have at most ${MOST_COATS} coats; this one already has ${step.coats + step.extraCoats + asked}`,
     );
 }
 
@@ -106,7 +106,7 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
   if (input.kind === 'batch' || input.kind === 'coat') {
     const { productId, sheetVersion } = input.body;
     if (!(await hasSheet(tx, productId, sheetVersion))) {
-      const message = `there is no version ${sheetVersion} of product ${productId}`;
+      const message = `Data sheet ${productId} has no version ${sheetVersion}`;
       throw badFields([{ path: 'body.sheetVersion', message }]);
     }
   }

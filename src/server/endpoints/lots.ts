@@ -39,36 +39,34 @@ async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''
     throw badFields([
       {
         path: `${path}part`,
-        message: `part "${part}" is not one of ${name}: ${sheet.parts.map((each) => each.name).join(', ')}`,
+        message: `“${part}” isn’t a part of ${name}. Parts: ${sheet.parts.map((each) => each.name).join(', ')}`,
       },
     ]);
   if (colour !== null && i > 0)
-    throw badFields([
-      { path: `${path}colour`, message: `colour "${colour}": only ${sheet.parts[0]?.name} has one` },
-    ]);
+    throw badFields([{ path: `${path}colour`, message: `Only ${sheet.parts[0]?.name} has a colour` }]);
   if (colour !== null && !sheet.colours.some((each) => each.name === colour))
     throw badFields([
-      { path: `${path}colour`, message: `colour "${colour}" is not one of the sheet of ${name}` },
+      { path: `${path}colour`, message: `“${colour}” isn’t a colour on the data sheet of ${name}` },
     ]);
 }
 
 export const lotEndpoints = [
   read({
     path: '/lots',
-    summary: 'Every lot of the store with how it stands',
+    summary: 'List all lots in stock with their amounts',
     reply: storeReply,
     run: (_asked, context) => storeView(context),
   }),
   handout({
     path: '/lots.csv',
-    summary: 'Every lot as CSV, with an empty column to count into',
+    summary: 'Export a count sheet as CSV (all lots, with an empty column for counts)',
     types: ['text/csv'],
     run: async (_asked, context) => csvFile('stock count', writeCountCsv((await storeView(context)).lots)),
   }),
   write({
     method: 'post',
     path: '/lots',
-    summary: 'Add a lot; what is in it comes as a movement',
+    summary: 'Add a lot; the amount is added as a movement',
     body: lotInput,
     reply: lotReply,
     touches: ['store'],
@@ -87,7 +85,7 @@ export const lotEndpoints = [
   write({
     method: 'put',
     path: '/lots/:id',
-    summary: 'Change what is known of a lot',
+    summary: 'Update a lot',
     body: lotUpdate,
     reply: lotReply,
     touches: ['store'],
@@ -97,7 +95,10 @@ export const lotEndpoints = [
       await checkLot(tx, body);
       if (body.unit !== current.unit)
         throw badFields([
-          { path: 'unit', message: `unit ${body.unit}: what moved of it is in ${current.unit}` },
+          {
+            path: 'unit',
+            message: `The unit can’t be changed to ${current.unit}; this lot’s movements are in ${current.unit}`,
+          },
         ]);
       await updateLot(tx, current, body);
       return { reply: await theLot(tx, params.id), changes: STORE };
@@ -130,7 +131,7 @@ export const lotEndpoints = [
   write({
     method: 'post',
     path: '/receipts',
-    summary: 'Take in what came together: lots with what is in them, and the order it answers',
+    summary: 'Receive a delivery: lots with amounts, and the order they belong to',
     body: receiptInput,
     reply: idReply,
     touches: ['store', 'trade'],
@@ -151,7 +152,9 @@ export const lotEndpoints = [
       if (body.purchaseId === null) return { reply: { id: body.id }, changes: STORE };
       const purchase = await thePurchase(tx, body.purchaseId);
       if (purchase.receivedAt !== null)
-        throw badFields([{ path: 'purchaseId', message: `order ${body.purchaseId} was received already` }]);
+        throw badFields([
+          { path: 'purchaseId', message: `Order ${body.purchaseId} has already been received` },
+        ]);
       await updatePurchase(tx, purchase, { receivedAt: new Date(body.at) });
       return { reply: { id: body.id }, changes: [...STORE, { of: 'trade' }] };
     },

@@ -43,27 +43,27 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
   const lot = await theLot(tx, input.lotId);
   const refuse = (field: string, message: string) => badFields([{ path: `${path}${field}`, message }]);
   if (['kept-back', 'kept-used', 'released'].includes(input.kind)) {
-    if (input.areaId === null) throw refuse('areaId', 'name the patch it is kept back for');
+    if (input.areaId === null) throw refuse('areaId', 'Select the area the paint is kept back for');
     await theArea(tx, input.areaId);
     const { stock } = keptLot(lot, await countedMovements(tx, [lot.id]));
     if (input.kind === 'kept-back' && input.amount > stock.inTin + 1e-6)
       throw refuse(
         'amount',
-        `amount ${input.amount} ${lot.unit} is more than the ${stock.inTin.toFixed(3)} ${lot.unit} in the tin`,
+        `Amount must be ${stock.inTin.toFixed(3)} ${lot.unit} or less (the stock of this lot), but is ${input.amount} ${lot.unit}`,
       );
     if (input.kind !== 'kept-back' && input.amount > stock.kept + 1e-6)
       throw refuse(
         'amount',
-        `amount ${input.amount} ${lot.unit} is more than the ${stock.kept.toFixed(3)} ${lot.unit} kept back`,
+        `Amount must be ${stock.kept.toFixed(3)} ${lot.unit} or less (the amount kept back), but is ${input.amount} ${lot.unit}`,
       );
   }
-  if (input.kind === 'void' && input.corrects === null)
-    throw refuse('corrects', 'name the movement it takes back');
+  if (input.kind === 'void' && input.corrects === null) throw refuse('corrects', 'Name the movement to void');
   if (input.corrects === null) return lot;
   const old = await movementById(tx, input.corrects);
   if (!old || old.lotId !== input.lotId)
-    throw refuse('corrects', `there is no movement ${input.corrects} of this lot`);
-  if (old.entryId !== null) throw refuse('corrects', 'a batch took it: correct the batch in the record');
+    throw refuse('corrects', `No movement ${input.corrects} for this lot`);
+  if (old.entryId !== null)
+    throw refuse('corrects', 'This movement belongs to a batch. Correct the batch in the record');
   if (old.correctedBy !== null)
     throw new HttpProblem(
       409,
@@ -77,7 +77,7 @@ export const movementEndpoints = [
   write({
     method: 'post',
     path: '/movements',
-    summary: 'Tell what happened to a lot, or correct what was told',
+    summary: 'Add a stock movement or a correction',
     body: movementInput,
     reply: movementReply,
     touches: ['store'],
@@ -99,7 +99,7 @@ export const movementEndpoints = [
   write({
     method: 'post',
     path: '/movements/together',
-    summary: 'Tell several movements, all or none: a count through the store, both parts of a keep-back',
+    summary: 'Add several stock movements (all or none), such as a stock count or kept-back parts',
     body: movementsInput,
     reply: idReply,
     touches: ['store'],
@@ -121,7 +121,7 @@ export const movementEndpoints = [
   write({
     method: 'post',
     path: '/lots/count',
-    summary: 'A stock count from CSV, all or none; rows without a count are passed over',
+    summary: 'Import a stock count from CSV (all or none); rows without a count are skipped',
     body: csvInput,
     reply: csvTakenReply,
     touches: ['store'],
@@ -134,7 +134,7 @@ export const movementEndpoints = [
         const kept = store.get(lotId);
         if (!kept)
           throw badFields([
-            { path: 'csv', message: `line ${line}, lot: there is no lot ${lotId.slice(0, 60)}` },
+            { path: 'csv', message: `Line ${line}, lot: no lot with id ${lotId.slice(0, 60)}` },
           ]);
         if (Math.abs(kept.stock.inTin - counted) < 1e-4) continue;
         taken++;

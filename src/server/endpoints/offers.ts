@@ -35,9 +35,9 @@ async function checkOffer(
 ): Promise<void> {
   const { sheet, name } = await theProduct(tx, input.productId);
   if (input.part !== null && !sheet.parts.some((part) => part.name === input.part))
-    throw badFields([{ path: 'part', message: `part "${input.part}" is not one of ${name}` }]);
+    throw badFields([{ path: 'part', message: `“${input.part}” isn’t a part of ${name}` }]);
   if (input.supplierId !== null && !(await supplierById(tx, input.supplierId)))
-    throw badFields([{ path: 'supplierId', message: `there is no supplier ${input.supplierId}` }]);
+    throw badFields([{ path: 'supplierId', message: `No supplier with id ${input.supplierId}` }]);
 }
 
 /** Put away, or brought back; asking twice changes nothing. */
@@ -99,7 +99,7 @@ export const offerEndpoints = [
   }),
   handout({
     path: '/offers.csv',
-    summary: 'Every price as CSV',
+    summary: 'Export prices as CSV',
     types: ['text/csv'],
     run: async (_asked, { db }) => {
       const names = new Map((await allProducts(db)).map(({ id, name }) => [id, name]));
@@ -117,7 +117,7 @@ export const offerEndpoints = [
   write({
     method: 'post',
     path: '/offers/csv',
-    summary: 'Prices from CSV, all or none; a pack known at a supplier gets its new price',
+    summary: 'Import prices from CSV (all or none); known packs get the new price',
     body: csvInput,
     reply: csvTakenReply,
     touches: ['trade'],
@@ -133,7 +133,7 @@ export const offerEndpoints = [
           badFields([
             {
               path: 'csv',
-              message: `line ${row.line}, ${head}: there is no ${what} "${(value ?? '').slice(0, 60)}"`,
+              message: `Line ${row.line}, ${head}: no ${what} called “${(value ?? '').slice(0, 60)}”`,
             },
           ]);
         const product = products.get(row.product);

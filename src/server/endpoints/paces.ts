@@ -14,7 +14,7 @@ function agreedOn(offered: MethodPace | undefined, factor: number): { factor: nu
     throw badFields([
       {
         path: 'factor',
-        message: `pace ${factor} is not the one that its films agree upon: ${offered?.factor ?? 'none'}`,
+        message: `Curing speed ${factor} isn’t the suggested one (${offered?.factor ?? 'none'})`,
       },
     ]);
   return { factor: offered.factor, films: offered.films };
@@ -32,15 +32,14 @@ async function moved({ tx, now, before }: Writing, cause: string) {
 export const paceEndpoints = [
   read({
     path: '/products/:id/pace',
-    summary: 'How a product cures here by the hand tests of its films',
+    summary: 'Get a product’s curing speed from hand tests',
     reply: paceReply,
     run: ({ params }, context) => paceView(context, params.id),
   }),
   write({
     method: 'put',
     path: '/products/:id/pace',
-    summary:
-      'Let the clocks of a product by a method go by the pace its films agree upon, or by the sheet again',
+    summary: 'Use the suggested curing speed for a product and method, or go back to the data sheet',
     body: paceInput,
     reply: paceReply,
     touches: ['products'],

@@ -18,7 +18,7 @@ function kindOf(head: Buffer): (typeof TYPES)[number] {
     return 'image/png';
   if (head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP')
     return 'image/webp';
-  throw new WrongKind('A photograph is a JPEG, PNG or WebP of up to 12 MB.');
+  throw new WrongKind('A photo must be a JPEG, PNG or WebP file of up to 12 MB.');
 }
 
 /** Photographs of findings: sent once under an id of the sender's, never changed. */

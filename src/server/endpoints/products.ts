@@ -56,14 +56,14 @@ export const productEndpoints = [
   }),
   handout({
     path: '/products.csv',
-    summary: 'All sheets as CSV',
+    summary: 'Export data sheets as CSV',
     types: ['text/csv'],
     run: async (_asked, { db }) => csvFile('product sheets', writeSheetsCsv(await allProducts(db))),
   }),
   write({
     method: 'post',
     path: '/products/csv',
-    summary: 'Sheets from CSV, all or none: a known name gets its next version, where anything changed',
+    summary: 'Import data sheets from CSV (all or none); a known name gets a new version if anything changed',
     body: sheetsImport,
     reply: sheetsReadReply,
     touches: ['products'],
@@ -93,7 +93,7 @@ export const productEndpoints = [
   write({
     method: 'put',
     path: '/products/:id',
-    summary: 'A new version of a product sheet',
+    summary: 'Add a new version of a data sheet',
     body: productUpdate,
     reply: productReply,
     touches: ['products'],

@@ -42,14 +42,14 @@ function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCa
   const layers = input.steps.map((each, i) => {
     const sheet = catalogue.latest.get(each.productId)?.sheet;
     if (!sheet) {
-      throw badFields([{ path: `steps.${i}.productId`, message: `product ${each.productId} is not known` }]);
+      throw badFields([{ path: `steps.${i}.productId`, message: `No data sheet with id ${each.productId}` }]);
     }
     const { ownRatio } = each;
     if (ownRatio && ownRatio.parts.length !== sheet.parts.length) {
       throw badFields([
         {
           path: `steps.${i}.ownRatio.parts`,
-          message: `own ratio has ${ownRatio.parts.length} parts; ${sheet.parts.length} wanted, as the sheet has them`,
+          message: `Custom ratio must have ${sheet.parts.length} parts, as on the data sheet, but has ${ownRatio.parts.length}`,
         },
       ]);
     }
@@ -90,7 +90,8 @@ async function keepStack(
     input.steps.map(({ id }) => id),
   );
   const taken = input.steps.findIndex(({ id }) => elsewhere.has(id));
-  if (taken >= 0) throw badFields([{ path: `steps.${taken}.id`, message: 'a step of another area' }]);
+  if (taken >= 0)
+    throw badFields([{ path: `steps.${taken}.id`, message: 'This step belongs to another area' }]);
   checkRules(state, input, catalogue);
   await replaceSteps(tx, state.area.id, input.steps, input.version + 1);
 }
@@ -142,7 +143,7 @@ export const stackEndpoints = [
   write({
     method: 'post',
     path: '/boats/:id/stacks',
-    summary: 'One stack for several areas without coats, all or none',
+    summary: 'Set one system for several areas without coats (all or none)',
     body: stackForAreas,
     reply: idsReply,
     touches: ['stacks'],
@@ -154,7 +155,9 @@ export const stackEndpoints = [
           throw badFields([{ path: `areaIds.${i}`, message: 'an area of another boat' }]);
         }
         if (state.coats.length > 0) {
-          throw badFields([{ path: `areaIds.${i}`, message: `${state.area.name} has coats on it already` }]);
+          throw badFields([
+            { path: `areaIds.${i}`, message: `${state.area.name} already has coats applied` },
+          ]);
         }
         const steps = body.steps.map((each) => ({ ...each, id: uuidv7() }));
         await keepStack(tx, state, { steps, version: state.stackVersion }, catalogue);
@@ -164,7 +167,7 @@ export const stackEndpoints = [
   }),
   read({
     path: '/bench/:areaId',
-    summary: 'Everything for applying the next coat on an area',
+    summary: 'Get everything needed to apply an area’s next coat',
     query: benchQuery,
     reply: benchReply,
     run: ({ params, query }, context) =>
@@ -183,7 +186,8 @@ export const stackEndpoints = [
   }),
   read({
     path: '/bench/:areaId/ahead',
-    summary: 'Starts after which the next coat fits too, for a launch, or while it is damp but drying',
+    summary:
+      'List start times that leave time for the next coat or a launch, or that suit a damp surface that is drying',
     query: benchAheadQuery,
     reply: aheadReply,
     run: ({ params, query }, context) => coatAhead(context, params.areaId, query),

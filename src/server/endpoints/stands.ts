@@ -119,7 +119,7 @@ export const standEndpoints = [
     run: async ({ params, body }, { tx }) => {
       const current = await theStand(tx, params.id);
       if (current.boatId !== body.boatId) {
-        throw badFields([{ path: 'boatId', message: 'a stand cannot be moved to another boat' }]);
+        throw badFields([{ path: 'boatId', message: 'A support can’t be assigned to another boat' }]);
       }
       const { version: _v, ...values } = body;
       await updateStand(tx, current, values);

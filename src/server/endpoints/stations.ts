@@ -44,7 +44,7 @@ export const askedReadings: Write<'/stations/:id/readings', PostedReadings, Read
   kind: 'write',
   method: 'post',
   path: '/stations/:id/readings',
-  summary: 'Take in what a station answered',
+  summary: 'Save readings fetched from a station',
   body: postedReadings,
   reply: readingsReply,
   touches: ['weather', 'stations'],
@@ -57,7 +57,7 @@ export const askedReadings: Write<'/stations/:id/readings', PostedReadings, Read
 export const stationEndpoints = [
   read({
     path: '/stations',
-    summary: 'Stations in the order they count, and how wrong forecasts have been here',
+    summary: 'List weather stations in order of priority, with local forecast accuracy',
     reply: stationsReply,
     run: async (_asked, { db, memory, now }): Promise<StationsView> => {
       const at = now();
@@ -90,7 +90,7 @@ export const stationEndpoints = [
   write({
     method: 'put',
     path: '/stations/:id',
-    summary: 'Change a station',
+    summary: 'Update a weather station',
     body: stationUpdate,
     reply: stationReply,
     touches: ['stations', 'weather'],
@@ -109,7 +109,7 @@ export const stationEndpoints = [
   write({
     method: 'delete',
     path: '/stations/:id',
-    summary: 'Put a station away: it gives nothing more, what it gave stays',
+    summary: 'Delete a weather station; its data is kept',
     reply: stationReply,
     touches: ['stations'],
     run: async ({ params }, { tx }) => {
@@ -121,7 +121,7 @@ export const stationEndpoints = [
   write({
     method: 'post',
     path: '/stations/:id/token',
-    summary: 'A new token for a station that posts, shown this once; the one before no longer holds',
+    summary: 'Create a new token for a station (shown once); the old token stops working',
     reply: tokenReply,
     status: 201,
     touches: ['stations'],
@@ -134,7 +134,7 @@ export const stationEndpoints = [
   write({
     method: 'delete',
     path: '/stations/:id/token',
-    summary: 'Take a station’s token back',
+    summary: 'Revoke a station’s token',
     reply: stationReply,
     touches: ['stations'],
     run: async ({ params }, { tx }) => {

@@ -26,14 +26,14 @@ import { tinsView } from '../views/supply/tins.ts';
 export const supplyEndpoints = [
   read({
     path: '/products/:id/tins',
-    summary: 'What the tins of a product held and what the log took of them, for reconciling',
+    summary: 'Get stock and logged use of a product, for reconciling',
     query: tinsQuery,
     reply: tinsReply,
     run: ({ params, query }, context) => tinsView(context, params.id, query.colour),
   }),
   handout({
     path: '/labels.pdf',
-    summary: 'A sheet of labels for lots, or for what is kept back for a patch',
+    summary: 'Get labels (PDF) for lots, or for paint kept back for an area',
     types: ['application/pdf'],
     query: labelsQuery,
     run: async ({ query }, context) => ({
@@ -49,7 +49,7 @@ export const supplyEndpoints = [
 
   read({
     path: '/materials',
-    summary: 'What the yard, a boat, an area or a product still takes, held against the store',
+    summary: 'Get needs compared with stock, for the yard, a boat, an area or a product',
     query: materialsQuery,
     reply: materialsReply,
     run: ({ query }, context) => materialsView(context, query),
@@ -71,13 +71,13 @@ export const supplyEndpoints = [
   }),
   read({
     path: '/boats/:id/costs',
-    summary: 'What a boat costs: planned, so far, as it will have come to',
+    summary: 'Get a boat’s costs: planned, spent so far, forecast',
     reply: costsReply,
     run: ({ params }, context) => costsView(context, params.id),
   }),
   handout({
     path: '/boats/:id/costs.csv',
-    summary: 'The cost sheet of a boat as CSV',
+    summary: 'Export a boat’s costs as CSV',
     types: ['text/csv'],
     run: async ({ params }, context) => {
       const { boatName, lines, settings } = await costsView(context, params.id);
@@ -90,7 +90,7 @@ export const supplyEndpoints = [
   write({
     method: 'put',
     path: '/boats/:id/quote',
-    summary: 'What the customer is told, and the days she stands in the yard',
+    summary: 'Update the quote text and days in yard',
     body: boatQuote.fork(['boatId'], (field) => field.optional()),
     reply: boatQuote,
     touches: ['trade'],
@@ -103,7 +103,7 @@ export const supplyEndpoints = [
   }),
   handout({
     path: '/boats/:id/quote.pdf',
-    summary: 'A quote for the customer, without purchase prices',
+    summary: 'Get a quote (PDF), without purchase prices',
     types: ['application/pdf'],
     run: async ({ params }, context) => {
       const view = await costsView(context, params.id);

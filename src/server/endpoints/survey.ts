@@ -113,7 +113,7 @@ function endpointsOf<I extends Input, R extends I & Kept, Path extends string>(
         kind.check?.(body);
         const current = await the(tx, params.id);
         if (current.boatId !== body.boatId) {
-          throw badFields([{ path: 'boatId', message: `a ${word} cannot be moved to another boat` }]);
+          throw badFields([{ path: 'boatId', message: `A ${word} can’t be moved to another boat` }]);
         }
         await checkArea(tx, body);
         const { version: _v, ...values } = body;

@@ -50,7 +50,7 @@ async function purchaseArchived(tx: Tx, id: string, archived: boolean) {
 export const tradeEndpoints = [
   read({
     path: '/trade',
-    summary: 'Suppliers, prices, orders and the rules of money',
+    summary: 'Get suppliers, prices, orders and rates',
     reply: tradeReply,
     run: async (_asked, { memory, now }) => {
       const { settings, suppliers, offers, purchases } = (await memory.at(now())).trade;
@@ -60,7 +60,7 @@ export const tradeEndpoints = [
   write({
     method: 'put',
     path: '/trade/settings',
-    summary: 'The rules of money in the yard, and its own rules for sundries',
+    summary: 'Update the yard’s prices and rates, including custom sundry rates',
     body: tradeSettings,
     reply: tradeSettings,
     touches: ['trade'],
@@ -73,7 +73,7 @@ export const tradeEndpoints = [
   write({
     method: 'post',
     path: '/purchases',
-    summary: 'Order: what, how many, from whom',
+    summary: 'Add an order',
     body: purchaseInput,
     reply: purchaseReply,
     touches: ['trade'],

@@ -111,7 +111,7 @@ async function struckOf(
 export const waterlineEndpoints = [
   read({
     path: '/boats/:id/waterline',
-    summary: 'The marks of the line and how it is struck',
+    summary: 'Get a boat’s waterline',
     reply: waterlineReply,
     run: async ({ params }, { db }) => {
       await theBoat(db, params.id);
@@ -121,7 +121,7 @@ export const waterlineEndpoints = [
   write({
     method: 'put',
     path: '/boats/:id/waterline',
-    summary: 'Keep the line; with enough marks it is struck and its stripe becomes an area',
+    summary: 'Save the waterline; with enough marks it is calculated and its boot stripe becomes an area',
     body: waterlineInput,
     reply: waterlineReply,
     touches: ['waterline', 'areas'],
@@ -157,7 +157,7 @@ export const waterlineEndpoints = [
   write({
     method: 'post',
     path: '/boats/:id/made-marks',
-    summary: 'Add marks made by hand; a second reading at a place takes the first one’s',
+    summary: 'Add hull marks; a second reading at the same place replaces the first',
     body: madeMarksInput,
     reply: waterlineReply,
     touches: ['waterline'],
@@ -169,7 +169,7 @@ export const waterlineEndpoints = [
       if (fresh.length === 0) return { reply: line, changes: [] };
       const madeMarks = fresh.reduce<MadeMark[]>(withMark, line.madeMarks);
       if (madeMarks.length > MOST_MADE_MARKS) {
-        const message = `the line has ${madeMarks.length} marks, takes at most ${MOST_MADE_MARKS}`;
+        const message = `The waterline can have at most ${MOST_MADE_MARKS} hull marks; this makes ${madeMarks.length}`;
         throw badFields([{ path: 'marks', message }]);
       }
       await putWaterline(tx, { ...line, madeMarks, version: line.version + 1 });
@@ -178,7 +178,7 @@ export const waterlineEndpoints = [
   }),
   handout({
     path: '/boats/:id/marks.csv',
-    summary: 'Reference marks and marks made by hand as CSV',
+    summary: 'Export reference marks and hull marks as CSV',
     types: ['text/csv'],
     run: async ({ params }, { db }) => {
       const boat = await theBoat(db, params.id);

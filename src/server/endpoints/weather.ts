@@ -41,7 +41,7 @@ const iso = (reading: Reading | undefined) => (reading ? new Date(reading.at).to
 export const weatherEndpoints = [
   read({
     path: '/weather',
-    summary: 'Air hour by hour, measured up to now and forecast after',
+    summary: 'Get hourly weather data: measured up to now, then forecast',
     query: weatherQuery,
     reply: weatherReply,
     run: async ({ query }, { db, memory, now }) => {
@@ -58,7 +58,7 @@ export const weatherEndpoints = [
   }),
   read({
     path: '/strip',
-    summary: 'Air, surface and dew point with their bands, and the hours that block a coat',
+    summary: 'Get air, surface and dew point with their bands, and hours not suitable for a coat',
     query: stripQuery,
     reply: stripReply,
     run: ({ query }, context) =>
@@ -98,7 +98,7 @@ export const weatherEndpoints = [
   write({
     method: 'post',
     path: '/weather/stand-in',
-    summary: 'Fill in simulated weather, where no real source gave any',
+    summary: 'Add simulated weather where there is no real data',
     body: standInRequest,
     reply: standInReply,
     touches: ['weather'],
@@ -120,7 +120,7 @@ export const weatherEndpoints = [
   }),
   handout({
     path: '/weather.csv',
-    summary: 'The weather series as CSV',
+    summary: 'Export weather data as CSV',
     types: ['text/csv'],
     run: async (_asked, { db, now }) => {
       const at = now();

@@ -21,7 +21,7 @@ export const yardEndpoints = [
     replaces: { what: 'yard', find: (tx) => theYard(tx) },
     run: async ({ body }, { tx }) => {
       if (!IANAZone.isValidZone(body.zone)) {
-        throw badFields([{ path: 'zone', message: `time zone "${body.zone}" is not a known zone` }]);
+        throw badFields([{ path: 'zone', message: `Time zone “${body.zone}” doesn’t exist` }]);
       }
       await updateYard(tx, await theYard(tx), body);
       return { reply: await theYard(tx), changes: [{ of: 'yard' }] };

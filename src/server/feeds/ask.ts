@@ -43,7 +43,9 @@ export function isPrivate(address: string): boolean {
 }
 
 const own = (address: string) =>
-  new Error(`${address} is of this machine’s own network; allow it at the station if it is meant`);
+  new Error(
+    `${address} is on this computer’s local network. If that is intended, turn on “On the yard’s own network” for the station`,
+  );
 
 /** Resolves a name and refuses what is of one's own network, so that the address looked at is the one connected to. */
 const publicLookup: LookupFunction = (name, options, callback) => {
@@ -78,14 +80,14 @@ export function ask({ url, privateNet }: Pick<Station, 'privateNet'> & { url: st
       },
       (answer) => {
         if (answer.statusCode !== 200) {
-          fail(new Error(`it answers ${answer.statusCode}, not 200`));
+          fail(new Error(`the address answered with status ${answer.statusCode}`));
           return asking.destroy();
         }
         const parts: Buffer[] = [];
         let size = 0;
         answer.on('data', (part: Buffer) => {
           size += part.length;
-          if (size > MOST_BYTES) asking.destroy(new Error(`its answer is larger than ${MOST_BYTES} bytes`));
+          if (size > MOST_BYTES) asking.destroy(new Error(`the answer is larger than ${MOST_BYTES} bytes`));
           else parts.push(part);
         });
         answer.on('end', () => done(Buffer.concat(parts).toString('utf8')));
@@ -95,7 +97,7 @@ export function ask({ url, privateNet }: Pick<Station, 'privateNet'> & { url: st
     asking.on('error', (error) =>
       fail(
         error.name === 'TimeoutError' || error.name === 'AbortError'
-          ? new Error('it does not answer within 10 s')
+          ? new Error('no answer within 10 s')
           : error,
       ),
     );

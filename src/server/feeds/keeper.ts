@@ -57,7 +57,7 @@ export class FeedKeeper {
     } catch (error) {
       const reason = (error as Error).message;
       await inWrite(this.#context, nothingBefore, async ({ tx }) => {
-        await noteStation(tx, station.id, { fault: `not taken: ${reason}`.slice(0, 300) });
+        await noteStation(tx, station.id, { fault: `readings not accepted: ${reason}`.slice(0, 300) });
         return { changes: [{ of: 'stations' }] };
       });
     }

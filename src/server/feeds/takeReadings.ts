@@ -49,11 +49,11 @@ async function sorted(station: Station, posted: PostedReadings, { tx, now }: Wri
 }
 
 const FAULTS: Record<BadReading['fault'], string> = {
-  'out-of-range': 'cannot be',
-  'dead-sensor': 'is what a dead sensor says',
-  stuck: 'has not changed for half a day',
-  double: 'was given twice for one moment; the later stands',
-  'too-far': 'is measured later than now',
+  'out-of-range': 'is impossible',
+  'dead-sensor': 'is typical of a failed sensor',
+  stuck: 'hasn’t changed for 12 hours',
+  double: 'was sent twice for the same time (the later value is used)',
+  'too-far': 'is in the future',
 };
 const FIGURES: Record<string, (value: number) => string> = {
   airC: (value) => `air ${value} °C`,
@@ -61,7 +61,7 @@ const FIGURES: Record<string, (value: number) => string> = {
   windMs: (value) => `wind ${value} m/s`,
   rainMm: (value) => `rain ${value} mm`,
   surfaceC: (value) => `surface ${value} °C`,
-  cloudTenths: (value) => `cloud ${value} tenths`,
+  cloudTenths: (value) => `cloud cover ${value}/10`,
   at: (value) => new Date(value).toISOString(),
 };
 

@@ -10,14 +10,14 @@ import { badFields, HttpProblem, notFound } from './problem.ts';
 /** What PostgreSQL says of values it will not keep, by its SQLSTATE; those not named here are faults of ours. */
 const REFUSED: Record<string, [status: number, title: string, detail: string]> = {
   '23505': [409, 'Id taken', 'Another record has an id that was sent.'],
-  '23503': [422, 'Not accepted', 'Something named by its id is not there.'],
-  '23514': [422, 'Not accepted', 'The figures do not fit together.'],
-  '22003': [422, 'Not accepted', 'A number is beyond what can be kept.'],
-  '22007': [422, 'Not accepted', 'A time is not one.'],
-  '22008': [422, 'Not accepted', 'A time is beyond what can be kept.'],
-  '22021': [422, 'Not accepted', 'A text holds a character that cannot be kept.'],
-  '22P02': [422, 'Not accepted', 'An id is not one.'],
-  '22P05': [422, 'Not accepted', 'A text holds a character that cannot be kept.'],
+  '23503': [422, 'Not accepted', 'A record referred to by id doesn’t exist.'],
+  '23514': [422, 'Not accepted', 'The values don’t fit together.'],
+  '22003': [422, 'Not accepted', 'A number is too large to store.'],
+  '22007': [422, 'Not accepted', 'A date or time isn’t valid.'],
+  '22008': [422, 'Not accepted', 'A date or time is outside the range that can be stored.'],
+  '22021': [422, 'Not accepted', 'A text contains a character that can’t be stored.'],
+  '22P02': [422, 'Not accepted', 'An id isn’t valid.'],
+  '22P05': [422, 'Not accepted', 'A text contains a character that can’t be stored.'],
 };
 /** Codes for a disk that takes no more, of the database and of the system. */
 const FULL = ['53100', 'ENOSPC', 'EDQUOT'];
@@ -40,8 +40,8 @@ function toProblem(error: unknown, requestId: string): Problem {
     return badFields([{ path: error instanceof JobRefused ? error.path : '', message: error.message }])
       .problem;
   }
-  if (error instanceof TooLarge) return new HttpProblem(413, 'Too large', error.message).problem;
-  if (error instanceof WrongKind) return new HttpProblem(415, 'Not of that kind', error.message).problem;
+  if (error instanceof TooLarge) return new HttpProblem(413, 'File too large', error.message).problem;
+  if (error instanceof WrongKind) return new HttpProblem(415, 'Unsupported file type', error.message).problem;
   if (error instanceof ReadOnly) return new HttpProblem(507, 'Read only', error.message).problem;
   if (error instanceof DiskFull) return new HttpProblem(507, 'Disk full', error.message).problem;
   const codes = codesOf(error);

@@ -52,7 +52,7 @@ function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, s
   const own = (body as { id?: unknown }).id;
   if (own !== undefined && String(own).toLowerCase() !== params.id) {
     throw badFields([
-      { path: 'id', message: `id ${String(own).slice(0, 60)} is not the one of the address` },
+      { path: 'id', message: `The id ${String(own).slice(0, 60)} doesn’t match the id in the address` },
     ]);
   }
   return { ...body, id: params.id };
@@ -74,7 +74,7 @@ function handOut(res: Response, { name, type, content, immutable, inline }: Hand
 /** Holds a reply against what the description of the API promises; in tests, where it costs nobody's time. */
 function checkReply(endpoint: { path: string; reply: Joi.Schema }, reply: unknown): void {
   const { error } = endpoint.reply.validate(JSON.parse(JSON.stringify(reply)), strict);
-  if (error) throw new Error(`reply of ${endpoint.path} is not as described: ${error.message}`);
+  if (error) throw new Error(`Reply of ${endpoint.path} doesn’t match the API description: ${error.message}`);
 }
 
 /** A reply as text: one that is given to several is written once. */

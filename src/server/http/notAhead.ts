@@ -5,5 +5,6 @@ const AHEAD_MS = 60 * 60_000;
 
 /** @throws {HttpProblem} 422 where a moment is in the future */
 export function notAhead(at: string, now: number, path: string): void {
-  if (Date.parse(at) > now + AHEAD_MS) throw badFields([{ path, message: `${at} is in the future` }]);
+  if (Date.parse(at) > now + AHEAD_MS)
+    throw badFields([{ path, message: `The time ${at} is in the future` }]);
 }

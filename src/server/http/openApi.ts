@@ -89,7 +89,7 @@ export function openApi(endpoints: readonly Endpoint[]): object {
   }
   paths['/events'] = {
     get: {
-      summary: 'Server-sent events: what changed',
+      summary: 'Stream changes as server-sent events',
       responses: { 200: { description: 'A stream', content: { 'text/event-stream': {} } }, '4XX': problem },
     },
   };
@@ -102,7 +102,7 @@ export function openApi(endpoints: readonly Endpoint[]): object {
       schemas: {
         Problem: {
           type: 'object',
-          description: 'RFC 9457, with the fields at fault',
+          description: 'Problem details (RFC 9457), with the fields that were rejected',
           required: ['type', 'title', 'status', 'detail'],
           properties: {
             type: { type: 'string' },

@@ -105,7 +105,7 @@ const blankClock = ({ area, boat }: AreaSnapshot): AreaClock => ({
 export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => ({
   ...blankClock(state),
   state: 'failed',
-  failed: error instanceof Error ? error.message : 'its figures cannot be worked out',
+  failed: error instanceof Error ? error.message : 'the figures can’t be worked out',
 });
 
 /** The film of an area, so that its times can be worked out in other weather; null: there is none, or its sheet is not known. */

@@ -85,10 +85,10 @@ function lineOf(
 ): { line: NeedLine; way: string } | { reason: string } {
   const { area, boat } = state;
   const product = of.catalogue.latest.get(step.productId);
-  if (!product) return { reason: 'its product is unknown' };
+  if (!product) return { reason: 'product not found' };
   const net = netAreaOf(state);
   const areaM2 = stepAreaM2(step, net.areaM2);
-  if (!(areaM2 > 0)) return { reason: 'the area is not measured' };
+  if (!(areaM2 > 0)) return { reason: 'area not measured' };
   const coats = Array.from({ length: of.wanted }, (_, no) => no).flatMap((no) => {
     const group = of.groups.find((each) => each.coatNo === no);
     const left = group?.complete ? 0 : Math.max(0, areaM2 - (group?.coveredM2 ?? 0));

@@ -4,7 +4,7 @@ export class Missing extends Error {
   readonly id: string;
 
   constructor(what: string, id: string) {
-    super(`There is no ${what} ${id} here.`);
+    super(`No ${what} found with id ${id}.`);
     this.name = 'Missing';
     this.what = what;
     this.id = id;

@@ -52,7 +52,8 @@ export class Jobs {
       }
       return answer.done as Result<Name>;
     } catch (error) {
-      if (signal.aborted) throw new JobRefused('', `it took longer than ${this.#longestMs / 1000} s`);
+      if (signal.aborted)
+        throw new JobRefused('', `Processing took longer than ${this.#longestMs / 1000} s and was stopped`);
       // A job under way when the pool is taken down: no fault of the job.
       if (this.#isStopped && !(error instanceof JobRefused || error instanceof QuantityError))
         throw new JobRefused('', 'the server is stopping: try again');

@@ -14,7 +14,9 @@ export class ApiProblem extends Error {
 
 /** The server could not be reached: nothing was said, nothing was lost. */
 export class Unreachable extends Error {
-  constructor(message = 'The server cannot be reached. What you typed is still here.') {
+  constructor(
+    message = 'Couldn’t reach the server. Your changes are still here. Check the connection and try again.',
+  ) {
     super(message);
     this.name = 'Unreachable';
   }
@@ -69,7 +71,7 @@ function noAnswer(error: unknown, longest: number): Unreachable {
   const late = error instanceof DOMException && error.name === 'TimeoutError';
   return late
     ? new Unreachable(
-        `The server did not answer within ${longest / 1000} s. What you typed is still here; try again.`,
+        `The server didn’t answer within ${longest / 1000} s. Your changes are still here. Try again.`,
       )
     : new Unreachable();
 }
@@ -104,7 +106,7 @@ async function request<T>(method: ApiMethod, path: string, body?: unknown): Prom
   try {
     said = text === '' ? undefined : JSON.parse(text);
   } catch {
-    throw new Unreachable('The server answered in part only. What you typed is still here; try again.');
+    throw new Unreachable('The server’s answer was incomplete. Your changes are still here. Try again.');
   }
   hearClock(response.headers.get('date'));
   if (response.ok) {

@@ -4,17 +4,17 @@ import { send } from './queue.ts';
 
 /** Entries in words, for what waits on a device. */
 const KINDS: Record<EntryKind, string> = {
-  batch: 'a batch mixed',
-  'batch-end': 'a pot emptied',
-  coat: 'a coat',
-  blast: 'steel blasted',
+  batch: 'mixed batch',
+  'batch-end': 'end of a pot',
+  coat: 'coat',
+  blast: 'blasting',
   removal: 'coats taken off',
-  work: 'work before a coat',
-  tape: 'a tick of the masking',
-  'hand-test': 'a test by hand',
-  round: 'another round',
-  note: 'a note',
-  strike: 'a strike-out',
+  work: 'task',
+  tape: 'masking',
+  'hand-test': 'hand test',
+  round: 'additional coat',
+  note: 'note',
+  strike: 'voided entry',
 };
 
 /** A log entry as a write. */

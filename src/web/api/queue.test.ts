@@ -8,7 +8,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 let answer: (path: string, body: { id: string }) => Response | Promise<Response>;
 const json = (status: number, body: object) => new Response(JSON.stringify(body), { status });
 const down = () => Promise.reject(new TypeError('connection refused'));
-const note = (id: string) => ({ method: 'POST' as const, path: '/log', body: { id }, what: 'a note' });
+const note = (id: string) => ({ method: 'POST' as const, path: '/log', body: { id }, what: 'note' });
 
 /** A tab of its own: the module with nothing in memory, over the browser's storage. */
 async function tab() {

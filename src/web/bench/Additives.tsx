@@ -24,8 +24,8 @@ interface Props {
 }
 
 const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
-  accelerator: 'accelerator: sets sooner, shortens the pot life',
-  retarder: 'retarder: keeps the edge wet for longer',
+  accelerator: 'Accelerator: cures faster, shortens the pot life',
+  retarder: 'Retarder: keeps a wet edge for longer',
   roller: 'Roller additive: helps bubbles escape',
   other: 'additive',
 };
@@ -40,8 +40,8 @@ export function Additives({ sheet, litres, put, planned, onChange }: Props) {
   const { extra } = offPlan(inPot, planned);
   const warning = dropped.length > 0 && (
     <p role="alert" className="text-error font-semibold">
-      The system plans {dropped.map(([name]) => name).join(', ')}, which its sheet does not name: left out.
-      Put it right in the system.
+      Left out: {dropped.map(([name]) => name).join(', ')}. The system includes this additive, but the data
+      sheet doesn’t list it. Correct the system.
     </p>
   );
   if (sheet.additives.length === 0) return warning || null;
@@ -81,16 +81,16 @@ export function Additives({ sheet, litres, put, planned, onChange }: Props) {
                   {KIND_WORDS[kind]}.{' '}
                   {most === null
                     ? 'The data sheet gives no amount. Ask the manufacturer.'
-                    : `At most ${Math.round(most * 10) / 10} ml in ${show(litres, 'volume')} (${maxMlPerLitre} ml a litre).`}
+                    : `Max ${Math.round(most * 10) / 10} ml for ${show(litres, 'volume')} (${maxMlPerLitre} ml per litre).`}
                 </p>
                 {kind === 'accelerator' && ml > 0 && (
                   <p className="text-warning font-semibold">
-                    The pot-life clock does not know by how much: use the pot well before it ends.
+                    The pot-life timer can’t allow for the accelerator. Use up the pot well before it ends.
                   </p>
                 )}
                 {most !== null && ml > most + 1e-9 && (
                   <p role="alert" className="text-error font-semibold">
-                    {ml} ml is over the sheet's limit.
+                    {ml} ml is over the data sheet’s limit.
                   </p>
                 )}
               </div>

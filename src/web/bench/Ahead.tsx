@@ -64,10 +64,11 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
             onChange={(event) => setDamp(event.target.checked)}
           />
           <span>
-            Start damp but drying
+            Allow a damp start if it is drying
             <span className="block text-sm">
-              A gloss that goes pebbly may flow better: humidity up to 5 % over the sheet’s limit, falling to
-              it within the hour. Against the sheet; a school of its own.
+              Allows humidity up to 5 percentage points above the data sheet’s limit if it falls to the limit
+              within an hour. A gloss that turns pebbly may flow better. This is a choice of method that goes
+              against the data sheet.
             </span>
           </span>
         </label>

@@ -14,7 +14,7 @@ export function AnotherRound({ view }: { view: BenchView }) {
   if (asked !== null) {
     return (
       <UndoNotice
-        text="Another round is next. The system stays as it is; the record counts it."
+        text="Another coat added as the next one. The system itself isn’t changed; the record counts the extra coat."
         onUndo={() => {
           log(strikeWrite(view.area.id, asked, 'not needed after all'));
           setAsked(null);
@@ -36,7 +36,7 @@ export function AnotherRound({ view }: { view: BenchView }) {
         setAsked(id);
       }}
     >
-      Another round of {film.productName}
+      Add another coat of {film.productName}
     </button>
   );
 }

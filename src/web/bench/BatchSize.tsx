@@ -26,7 +26,7 @@ export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotT
     <div className="grid gap-3 sm:grid-cols-2">
       {byGrams ? (
         <Stepper
-          label="This batch"
+          label="Batch size"
           unit={weightUnit}
           value={Math.round(fromCanonical(litres * MIX_KG_PER_L, weightUnit) * 10) / 10}
           step={us ? 1 : 50}
@@ -36,7 +36,7 @@ export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotT
         />
       ) : (
         <Stepper
-          label="This batch"
+          label="Batch size"
           unit={us ? 'US fl oz' : 'ml'}
           value={Math.round(fromCanonical(litres, volumeUnit) * 10) / 10}
           step={us ? 1 : 50}
@@ -47,7 +47,7 @@ export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotT
       )}
       {product.sheet.potLife.length > 0 && (
         <Stepper
-          label="Temperature of the pot"
+          label="Pot temperature"
           unit={us ? '°F' : '°C'}
           value={Math.round(fromCanonical(potTempC, degree))}
           step={1}
@@ -58,8 +58,8 @@ export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotT
       )}
       {byGrams && (
         <p className="text-sm sm:col-span-2">
-          The ratio is by weight and the sheet states no densities: weighed out in grams. Its litres are taken
-          at {MIX_KG_PER_L} kg a litre (from memory) until the sheet states them.
+          The data sheet gives a ratio by weight but no densities, so weigh the parts. Litres are estimated at{' '}
+          {MIX_KG_PER_L} kg per litre (typical value) until the data sheet has densities.
         </p>
       )}
     </div>

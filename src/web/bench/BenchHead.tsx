@@ -16,8 +16,8 @@ function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; no
   if (!lap || clock.state !== 'too-soon' || Date.parse(lap.farEnd) <= now) return null;
   return (
     <p>
-      A second lap straight on may begin where the first began from {sayTime(lap.start, zone, now)}; keep
-      behind the cure: the far end is not ready before {sayTime(lap.farEnd, zone, now)}.
+      You can start the next coat from {sayTime(lap.start, zone, now)}, where you started this one. Don’t
+      overtake the cure: the far end isn’t ready until {sayTime(lap.farEnd, zone, now)}.
     </p>
   );
 }
@@ -50,8 +50,8 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
             </span>
           )}
           <span>{METHOD_WORDS[step.method].toLowerCase()}</span>
-          <span>{show(step.dryMicronsPerCoat, 'film')} dry</span>
-          {next.areaM2 > 0 && <span>{show(next.areaM2 - next.coveredM2, 'area')} to cover</span>}
+          <span>{show(step.dryMicronsPerCoat, 'film')} dry film</span>
+          {next.areaM2 > 0 && <span>{show(next.areaM2 - next.coveredM2, 'area')} left to cover</span>}
           {next.band && <span>only on the {next.band}</span>}
           {step.order && <span>{ORDER_WORDS[step.order]}</span>}
           {step.coatNotes[next.coatNo] && <strong>{step.coatNotes[next.coatNo]}</strong>}

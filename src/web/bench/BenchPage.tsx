@@ -190,7 +190,7 @@ function Bench({
               </Link>
             </>
           ) : (
-            'All coats of the system are on. Nothing is to be mixed.'
+            'All coats applied. Nothing left to mix.'
           )}
         </p>
       )}
@@ -207,7 +207,7 @@ function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView;
   if (how === 'kept') {
     return (
       <p role="status" className="border-line border-2 p-3 text-lg">
-        The coat is kept on this device and will be sent when the server answers.
+        Coat saved on this device, waiting to sync.
       </p>
     );
   }

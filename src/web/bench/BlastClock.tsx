@@ -36,7 +36,7 @@ export function BlastClock({ view }: { view: BenchView }) {
       ))}
       <span className="text-sm">
         {clock.primeBy
-          ? 'The clock runs; a new one takes its place.'
+          ? 'A timer is running. Starting another replaces it.'
           : 'Prime within 4 hours, sooner in damp air (common practice).'}
       </span>
     </section>

@@ -13,8 +13,8 @@ export function Cans({ wanted, canLitres }: { wanted: number | null; canLitres: 
         </p>
       )}
       <p>
-        of {show(canLitres, 'volume')}. Shake each until the ball runs free and as long again; warm cans spray
-        finer, never over a flame.
+        {show(canLitres, 'volume')} per can. Shake each can until the ball runs free, then as long again. Warm
+        cans spray finer, but never warm a can over a flame.
       </p>
     </div>
   );

@@ -48,7 +48,7 @@ function judgeNow(
 
 const SAFE_BY = {
   'dew-safe': 'data sheet: safe from dew',
-  'tack-free': 'tack-free by its sheet, which states no time of its own for dew and rain',
+  'tack-free': 'data sheet: tack-free; no separate time for dew and rain',
   told: 'your figure',
 } as const;
 
@@ -78,7 +78,7 @@ function Headline({
   if (held !== null) return <strong className="text-error">{held}</strong>;
   if (ok && !conditional) return <strong className="text-success">Suitable now</strong>;
   if (ok) return <strong className="text-warning">Suitable now, on a condition</strong>;
-  if (unknown) return <strong className="text-warning">Suitable this hour, not known ahead</strong>;
+  if (unknown) return <strong className="text-warning">Suitable this hour, unknown after that</strong>;
   return <strong className="text-error">Not suitable now</strong>;
 }
 
@@ -166,10 +166,10 @@ export function CoatSuitability(props: Props) {
             checked={seenDry}
             onChange={(event) => setSeenDry(event.target.checked)}
           />
-          Seen at the boat: it does not rain, and the surface is dry to the hand
+          Checked at the boat: no rain, and the surface is dry to the touch
         </label>
       )}
-      {outlook === null && <p>No air is known ahead, so the hours to come cannot be judged.</p>}
+      {outlook === null && <p>No forecast, so the coming hours can’t be checked.</p>}
       {/* While the film below holds it back, a coat begun now is no question. */}
       {held === null && outlook?.safeBy && (
         <p>

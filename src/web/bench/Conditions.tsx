@@ -79,7 +79,7 @@ export function Conditions(props: Props) {
   return (
     <section aria-labelledby="air-now" className="space-y-3">
       <h2 id="air-now" className="batten pb-1 text-lg">
-        Air and surface now
+        Conditions now
       </h2>
       {conditions ? (
         <>
@@ -107,12 +107,12 @@ export function Conditions(props: Props) {
           </p>
         </>
       ) : (
-        <p>No air is known for this hour. Measure it and set it here, or add a weather file.</p>
+        <p>No weather data for this hour. Enter your own reading here, or import a weather file.</p>
       )}
       {typing ? (
         <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-1">
           <Stepper
-            label="Air"
+            label="Air temperature"
             unit={symbol}
             value={shown(base.airC)}
             step={1}
@@ -130,7 +130,7 @@ export function Conditions(props: Props) {
             onChange={(value) => put({ rh: value / 100 })}
           />
           <Stepper
-            label="Surface"
+            label="Surface temperature"
             unit={symbol}
             value={shown(base.surfaceC ?? base.airC)}
             step={1}
@@ -141,7 +141,7 @@ export function Conditions(props: Props) {
         </div>
       ) : (
         <button type="button" className="btn target" onClick={() => setTyping(true)}>
-          Measured otherwise: set it
+          Enter your own reading
         </button>
       )}
       {typing && view.air && (
@@ -153,7 +153,7 @@ export function Conditions(props: Props) {
             setTyping(false);
           }}
         >
-          Back to the {view.air.source} air of {sayTime(view.air.at, zone, Date.parse(view.now))}
+          Use {view.air.source} weather data ({sayTime(view.air.at, zone, Date.parse(view.now))})
         </button>
       )}
       <HoursAhead hours={view.hours} zone={zone} />

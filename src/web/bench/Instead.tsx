@@ -47,7 +47,7 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
   const heat = outlook.instead.find((each) => each.heat !== null)?.heat ?? null;
   return (
     <details className="border-base-300 border-y py-2">
-      <summary className="target cursor-pointer py-2">What a cover or a heater would change</summary>
+      <summary className="target cursor-pointer py-2">Compare with a tent or heater</summary>
       <div className="space-y-3 pt-2">
         <ul className="list-disc space-y-1 pl-5">
           {outlook.instead.map((each) => (

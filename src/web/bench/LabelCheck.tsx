@@ -51,7 +51,7 @@ export function LabelCheck({ product, besides = [], disabled, sending, onMixed }
           onMixed();
         }}
       >
-        {sending ? 'Starting the clocks…' : 'Mixed now: start the clocks'}
+        {sending ? 'Starting timers…' : 'Log mix and start timers'}
       </button>
       {!allRead && <p className="text-sm opacity-80">Confirm every label first. Small tins look alike.</p>}
     </>

@@ -47,7 +47,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
         Masked items{open > 0 && `: ${open} not taped`}
       </h2>
       <fieldset className="flex flex-wrap items-center gap-2">
-        <legend className="label-caps float-left pr-2">Tape</legend>
+        <legend className="label-caps float-left pr-2">Tape type</legend>
         {(Object.keys(TAPE_WORDS) as TapeKind[]).map((kind) => (
           <label key={kind} className="target inline-flex items-center gap-2">
             <input
@@ -72,8 +72,8 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
               {item.offBy && (
                 <span className="block text-sm">
                   {item.taped
-                    ? `off by ${sayTime(item.offBy, zone, now)}, or it tears`
-                    : `that tape is past its days: it was to be off by ${sayTime(item.offBy, zone, now)}`}
+                    ? `Remove by ${sayTime(item.offBy, zone, now)}, or the tape will tear`
+                    : `Tape overdue: should have come off by ${sayTime(item.offBy, zone, now)}`}
                 </span>
               )}
             </span>
@@ -114,7 +114,7 @@ export function OldLineAsked({ view }: { view: BenchView }) {
   });
   if (!view.askOldLine) return null;
   return (
-    <section aria-label="The old waterline" className="border-line space-y-2 border-2 p-3">
+    <section aria-label="Old waterline" className="border-line space-y-2 border-2 p-3">
       <p className="text-lg font-semibold">This coat will hide the old waterline. Have you saved the line?</p>
       <p>
         Put short tape tabs at the stations, or write down the heights. Otherwise the line has to be struck

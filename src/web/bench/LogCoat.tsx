@@ -87,7 +87,7 @@ export function LogCoat(props: Props) {
   return (
     <section aria-labelledby="log-coat" className="space-y-4">
       <h2 id="log-coat" className="batten pb-1 text-lg">
-        Log the coat
+        Log coat
       </h2>
       <p>
         Coat {coatNo + 1} of {next?.coats ?? step.coats}, {product.name}
@@ -96,8 +96,8 @@ export function LogCoat(props: Props) {
       </p>
       {left.length > 0 && (
         <p className="text-warning font-semibold">
-          Not ticked yet: {left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. The coat can be
-          logged all the same; the record then shows no such work.
+          Not ticked off: {left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. You can still log
+          the coat, but the record won’t show this work.
         </p>
       )}
       {against && (
@@ -121,7 +121,7 @@ export function LogCoat(props: Props) {
           others: Object.fromEntries(others.map((each) => [each.areaId, inUnit(each.leftM2, 'area')])),
         }}
         submit={submit}
-        button="Log this coat"
+        button="Log coat"
         workedOut
         large
       >
@@ -133,12 +133,12 @@ export function LogCoat(props: Props) {
               label="Cans used"
               inputMode="decimal"
               large
-              hint={`of ${show(canLitres, 'volume')}; half a can counts as 0.5`}
+              hint={`${show(canLitres, 'volume')} per can. Enter half a can as 0.5.`}
             />
           ) : (
             <QuantityField
               name="litres"
-              label={others.length > 0 ? 'Used on all, without thinner' : 'Used, without thinner'}
+              label={others.length > 0 ? 'Used on all, without thinner' : 'Paint used (without thinner)'}
               quantity="volume"
               large
               hint={fromPots > 0 ? `${show(fromPots, 'volume')} mixed` : undefined}
@@ -148,7 +148,7 @@ export function LogCoat(props: Props) {
         </div>
         <div className="grid gap-3 sm:grid-cols-2">
           <Field name="start" label="Started" type="datetime-local" large />
-          <Field name="end" label="Application finished" type="datetime-local" large />
+          <Field name="end" label="Finished" type="datetime-local" large />
         </div>
         <details className="border-base-300 border-y py-2">
           <summary className="target cursor-pointer py-2">

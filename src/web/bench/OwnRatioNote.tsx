@@ -12,8 +12,8 @@ export function OwnRatioNote({ product, own }: { product: Product; own: NonNulla
     );
   return (
     <p className="text-warning font-semibold">
-      Mixed {own.parts.join(' : ')} on purpose, where the sheet says{' '}
-      {parts.map(({ ratio }) => ratio).join(' : ')}: {own.reason}
+      Custom ratio {own.parts.join(' : ')} (data sheet: {parts.map(({ ratio }) => ratio).join(' : ')}).
+      Reason: {own.reason}
     </p>
   );
 }

@@ -68,7 +68,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
             {set
               ? 'Pot life over. Don’t use this pot.'
               : inducting
-                ? 'Standing time: leave it'
+                ? 'Standing time: leave the pot to stand'
                 : 'Ready to apply'}
           </p>
           <p>
@@ -116,10 +116,10 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
           Never pour leftovers back into the tin.
         </span>
         <button type="button" className="btn target" onClick={() => end('emptied')}>
-          Pot is empty
+          Mark pot used up
         </button>
         <button type="button" className="btn target" onClick={() => end('discarded')}>
-          Thrown away
+          Mark pot discarded
         </button>
       </div>
     </div>

@@ -24,11 +24,11 @@ export function PotPlan({ plan, sheet, method, potLife, potTempC, inductionMin }
     <Why
       figure={
         plan.fitsOnePot ? (
-          <span>It fits one pot.</span>
+          <span>One batch is enough.</span>
         ) : (
           <strong>
-            Too much for one pot: {plan.batches.length} batches of {show(first?.litres ?? 0, 'volume')}, one
-            every {sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}
+            Too much for one batch. Mix {plan.batches.length} batches of {show(first?.litres ?? 0, 'volume')},
+            one every {sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}.
           </strong>
         )
       }

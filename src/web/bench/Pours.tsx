@@ -53,7 +53,12 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
   let below = 0;
   return (
     <div className="flex items-stretch gap-4">
-      <svg viewBox="0 0 100 150" className="h-44 shrink-0" role="img" aria-label={`Pot of ${product}`}>
+      <svg
+        viewBox="0 0 100 150"
+        className="h-44 shrink-0"
+        role="img"
+        aria-label={`Mixing pot for ${product}, showing the parts to pour`}
+      >
         {split.pours.map((pour, i) => {
           const height = (pour.amount / total) * 118;
           const y = 140 - below - height;

@@ -55,8 +55,8 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
       )}
       {asked.sizeError < -SHORT && (
         <p className="text-warning font-semibold">
-          Rounded to the tool's marks this batch is {Math.round(-asked.sizeError * 100)} % smaller than asked
-          for.
+          Rounding to the tool’s graduations makes this batch {Math.round(-asked.sizeError * 100)} % smaller
+          than you asked for.
         </p>
       )}
       {better && (

@@ -31,7 +31,7 @@ export function Starts({ outlook, now, zone }: Props) {
   const last = today.at(-1);
   const latest = last && (day(last.to) === day(now) ? last.to : null);
   return (
-    <section aria-label="Starts" className="space-y-1">
+    <section aria-label="Start times" className="space-y-1">
       <p>
         {today.length === 0 ? (
           <strong>No suitable start time today.</strong>
@@ -41,7 +41,7 @@ export function Starts({ outlook, now, zone }: Props) {
             {last?.after && `; begun later, ${sayMet(last.after, zone, now, show)}`}.
           </>
         ) : (
-          `Any start from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} on passes today.`
+          `You can start at any time from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} today.`
         )}
       </p>
       {best && (

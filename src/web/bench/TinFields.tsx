@@ -24,7 +24,7 @@ export function TinFields({ sheet, says, onChange }: Props) {
     <div className="grid gap-3 sm:grid-cols-2">
       {induction && (
         <Stepper
-          label="Standing time, as the tin has it"
+          label="Standing time (from the tin)"
           unit="min"
           value={says.inductionMin}
           step={5}
@@ -35,7 +35,7 @@ export function TinFields({ sheet, says, onChange }: Props) {
       )}
       {potLife && (
         <Stepper
-          label="Pot life now, as the tin has it"
+          label="Pot life at the present temperature (from the tin)"
           unit="min"
           value={says.potLifeMin}
           step={5}

@@ -53,7 +53,7 @@ export function TinsReach({
   if (!endsBefore(tins, missing))
     return (
       <p className="text-sm">
-        In the tins: {inTins}. Enough for this coat.
+        In stock: {inTins}. Enough for this coat.
         <Kept tins={tins} />
       </p>
     );
@@ -76,7 +76,7 @@ export function TinsReach({
       {mixed && (
         <>
           <label htmlFor={id} className="label-caps block pb-1">
-            Mix anyway: reason
+            Reason for mixing anyway
           </label>
           <input
             id={id}

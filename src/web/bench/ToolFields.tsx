@@ -8,9 +8,9 @@ const FIGURE_WORDS: Record<MeasuringTool['kind'], string> = {
   scale: 'Smallest graduation',
   cup: 'Smallest graduation',
   syringe: 'Smallest graduation',
-  stick: 'Width of the pot',
-  'counted-cups': 'Size of the cup',
-  pump: 'Volume of a stroke',
+  stick: 'Pot diameter',
+  'counted-cups': 'Cup size',
+  pump: 'Pump output',
 };
 
 /** What is poured with: the tool and its finest mark. */
@@ -30,7 +30,7 @@ export function ToolFields({
     <div className="grid gap-3 sm:grid-cols-2">
       <div>
         <label htmlFor={id} className="label-caps block pb-1">
-          Measured with
+          Measuring tool
         </label>
         <select
           id={id}

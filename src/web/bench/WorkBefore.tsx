@@ -97,7 +97,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
               />
             ) : (
               <button type="button" className="btn target" onClick={() => tick(task, 'done')}>
-                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'End wait' : 'Done'}
+                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'End wait' : 'Mark as done'}
                 <span className="sr-only">: {sayTask(task)}</span>
               </button>
             )}
@@ -122,8 +122,8 @@ function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: str
   if (state === 'done' && task.doneAt) return `✓ done ${sayTime(task.doneAt, zone, now)}`;
   if (task.endsAt) return `${state === 'done' ? 'over since' : 'until'} ${sayTime(task.endsAt, zone, now)}`;
   if (task.sandableAt && Date.parse(task.sandableAt) > now)
-    return `to do; the paper clogs until ${sayTime(task.sandableAt, zone, now)} (sandable by its sheet)`;
-  if (task.kind === 'wait') return 'its clock starts when the work before it is ticked';
+    return `to do; sandpaper will clog until ${sayTime(task.sandableAt, zone, now)} (data sheet: sandable)`;
+  if (task.kind === 'wait') return 'starts when the task before it is ticked off';
   return 'to do';
 }
 
@@ -142,10 +142,10 @@ function Inspect({
     return (
       <span className="join">
         <button type="button" className="btn target join-item" onClick={() => onFound('done', '')}>
-          Fine<span className="sr-only">: {sayTask(task)}</span>
+          No faults<span className="sr-only">: {sayTask(task)}</span>
         </button>
         <button type="button" className="btn target join-item" onClick={() => setRemark('')}>
-          Faults<span className="sr-only">: {sayTask(task)}</span>
+          Report faults<span className="sr-only">: {sayTask(task)}</span>
         </button>
       </span>
     );
@@ -160,7 +160,7 @@ function Inspect({
       }}
     >
       <label className="min-w-56 grow">
-        <span className="label-caps block pb-1">What was found</span>
+        <span className="label-caps block pb-1">Faults found</span>
         <input
           className="input target w-full"
           value={remark}
@@ -169,13 +169,13 @@ function Inspect({
         />
       </label>
       <button type="submit" className="btn btn-primary target" disabled={remark.trim() === ''}>
-        Log the faults
+        Log faults
       </button>
       <button type="button" className="btn btn-ghost target" onClick={() => setRemark(null)}>
         Cancel
       </button>
       <Link className="link py-3" to={`/boats/${boatId}/findings`}>
-        A reading or a photo goes with the findings
+        Add readings and photos in Findings
       </Link>
     </form>
   );

@@ -58,7 +58,7 @@ describe('a film on the bench', () => {
   it('another round is asked for with a tap and taken back; what the thumb finds moves the clock', async () => {
     const { area, user } = await planned(single, { coats: 1 });
     await type(user, 'Area covered', '20');
-    await user.click(screen.getByRole('button', { name: 'Log this coat' }));
+    await user.click(screen.getByRole('button', { name: 'Log coat' }));
     await user.click(await screen.findByRole('button', { name: /^Another round of/ }));
     await waitFor(async () => expect((await bench(area)).clock.next).toMatchObject({ coatNo: 1, coats: 2 }));
     await user.click(screen.getByRole('button', { name: 'Undo' }));
@@ -76,10 +76,10 @@ describe('mixing', () => {
   it('says what the coat takes, how many pots, and what to pour of each part', async () => {
     const { user } = await planned(primer);
     expect((await screen.findByText(/This coat takes/)).textContent).toContain('4.32 l');
-    await type(user, 'Temperature of the pot', '20');
+    await type(user, 'Pot temperature', '20');
     // An hour of pot life less induction and ten minutes in hand: too little for 20 m² with a roller.
     expect(screen.getByText(/Too much for one pot/)).toBeDefined();
-    await type(user, 'This batch', '800');
+    await type(user, 'Batch size', '800');
     expect([figureOf('base'), figureOf('hardener')]).toEqual([
       expect.stringContaining('600'),
       expect.stringContaining('200'),
@@ -89,8 +89,8 @@ describe('mixing', () => {
 
   it('a coarse tool is said to be too coarse, with a batch that lands on its marks', async () => {
     const { user } = await planned(primer);
-    await user.selectOptions(await screen.findByLabelText('Measured with'), 'Counted cups');
-    await type(user, 'This batch', '330');
+    await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Counted cups');
+    await type(user, 'Batch size', '330');
     expect(screen.getByText(/this tool is too coarse for this batch/)).toBeDefined();
     await user.click(screen.getByRole('button', { name: /^Take / }));
     expect(screen.queryByText(/too coarse/)).toBeNull();
@@ -99,8 +99,8 @@ describe('mixing', () => {
 
   it('by weight on a scale the densities count: 3 : 1 by volume is 4.5 : 1 in grams', async () => {
     const { user } = await planned(primer);
-    await user.selectOptions(await screen.findByLabelText('Measured with'), 'Scale');
-    await type(user, 'This batch', '400');
+    await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Scale');
+    await type(user, 'Batch size', '400');
     expect([figureOf('base'), figureOf('hardener')]).toEqual([
       expect.stringMatching(/^450 g/),
       expect.stringMatching(/^100 g/),
@@ -119,7 +119,7 @@ describe('mixing', () => {
     const [pot] = (await bench(area)).pots;
     const life = (Date.parse(pot?.inductionEnds ?? '') - Date.parse(pot?.mixedAt ?? '')) / 60_000;
     expect(life).toBe(15);
-    await user.click(await screen.findByRole('button', { name: 'Thrown away' }));
+    await user.click(await screen.findByRole('button', { name: 'Mark pot discarded' }));
     await waitFor(async () => expect((await bench(area)).pots).toHaveLength(0));
     expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded' });
   });
@@ -142,8 +142,8 @@ describe('mixing', () => {
       '6 : 5',
     );
     expect(screen.getByText('the cheap brush')).toBeDefined();
-    await user.selectOptions(screen.getByLabelText('Measured with'), 'Pumps');
-    await type(user, 'This batch', '330');
+    await user.selectOptions(screen.getByLabelText('Measuring tool'), 'Pumps');
+    await type(user, 'Batch size', '330');
     expect([figureOf('resin'), figureOf('hardener')]).toEqual([
       expect.stringMatching(/^12 strokes/),
       expect.stringMatching(/^10 strokes/),
@@ -189,8 +189,8 @@ describe('mixing', () => {
     };
     await ask('POST', '/products', paste);
     const { area, user } = await planned(paste, { additives: [{ name: 'Quick drops', mlPerLitre: 8 }] });
-    await user.selectOptions(await screen.findByLabelText('Measured with'), 'Scale');
-    await type(user, 'This batch', '500');
+    await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Scale');
+    await type(user, 'Batch size', '500');
     expect([figureOf('base'), figureOf('hardener')]).toEqual(['400 g', '100 g']);
     // As planned for the pot in hand, about 0.38 l at 1.3 kg/l, until somebody puts in something else.
     await user.click(screen.getByText(/^Additives: Quick drops 3.1 ml/));
@@ -229,7 +229,7 @@ describe('mixing', () => {
     // 20 m² × 20 µm / (1000 × 0.5 × 0.55) = 1.45 l: four cans of 400 ml.
     expect((await screen.findByText('cans')).parentElement?.textContent).toBe('4 cans');
     await type(user, 'Cans used', '3.5');
-    await user.click(screen.getByRole('button', { name: 'Log this coat' }));
+    await user.click(screen.getByRole('button', { name: 'Log coat' }));
     await waitFor(async () =>
       expect((await entries(area))[0]?.body).toMatchObject({
         litres: expect.closeTo(1.4, 9),
@@ -246,8 +246,8 @@ describe('mixing', () => {
     await ask('POST', '/products', silent);
     const { area, user } = await planned(silent);
     expect(await screen.findByText(/no clock warns of a pot going off/)).toBeDefined();
-    await type(user, 'Standing time, as the tin has it', '10');
-    await type(user, 'Pot life now, as the tin has it', '90');
+    await type(user, 'Standing time (from the tin)', '10');
+    await type(user, 'Pot life at the present temperature (from the tin)', '90');
     expect(screen.queryByText(/no clock warns of a pot going off/)).toBeNull();
     for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
     await user.click(screen.getByRole('button', { name: /Mixed/ }));
@@ -257,8 +257,8 @@ describe('mixing', () => {
       (Date.parse(at ?? '') - Date.parse(pot?.mixedAt ?? '')) / 60_000;
     expect([minutesTo(pot?.inductionEnds), minutesTo(pot?.potEnds)]).toEqual([10, 90]);
     // Mixed without it, the pot is watched by hand.
-    await user.click(await screen.findByRole('button', { name: 'Thrown away' }));
-    await type(user, 'Pot life now, as the tin has it', '0');
+    await user.click(await screen.findByRole('button', { name: 'Mark pot discarded' }));
+    await type(user, 'Pot life at the present temperature (from the tin)', '0');
     for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
     await user.click(screen.getByRole('button', { name: /Mixed/ }));
     expect(await screen.findByText(/stop when it warms or thickens/)).toBeDefined();
@@ -267,7 +267,7 @@ describe('mixing', () => {
   it('a one-pack has no hardener, no pot life and no label to mistake, but rags that take fire', async () => {
     await planned(single);
     expect(await screen.findByRole('heading', { name: 'Pour' })).toBeDefined();
-    expect(screen.queryByLabelText('Temperature of the pot')).toBeNull();
+    expect(screen.queryByLabelText('Pot temperature')).toBeNull();
     expect(screen.queryByRole('checkbox', { name: /The label says/ })).toBeNull();
     expect(screen.getByText(/[Rr]ags/)).toBeDefined();
   });
@@ -279,12 +279,12 @@ describe('mixing', () => {
 });
 
 describe('logging a coat', () => {
-  const log = () => screen.findByRole('button', { name: 'Log this coat' });
+  const log = () => screen.findByRole('button', { name: 'Log coat' });
 
   it('less than the whole area leaves the rest due, with the litres for it', async () => {
     const { area, user } = await planned(single);
     await type(user, 'Area covered', '5');
-    await type(user, 'Used, without thinner', '1.1');
+    await type(user, 'Paint used (without thinner)', '1.1');
     await user.click(await log());
     expect(await screen.findByText('Coat logged.')).toBeDefined();
     const { clock } = await bench(area);
@@ -295,12 +295,12 @@ describe('logging a coat', () => {
 
   it('litres that are none and an end before the start are refused at their fields', async () => {
     const { area, user } = await planned(single);
-    await type(user, 'Used, without thinner', 'all of it');
-    await type(user, 'Application finished', '2020-01-01T10:00');
+    await type(user, 'Paint used (without thinner)', 'all of it');
+    await type(user, 'Finished', '2020-01-01T10:00');
     await user.click(await log());
     expect(await screen.findByText('litres used "all of it" is not a number')).toBeDefined();
     expect(await entries(area)).toEqual([]);
-    await type(user, 'Used, without thinner', '4');
+    await type(user, 'Paint used (without thinner)', '4');
     await user.click(await log());
     expect(await screen.findByText(/end .* is before the start/)).toBeDefined();
     expect(await entries(area)).toEqual([]);
@@ -308,7 +308,7 @@ describe('logging a coat', () => {
 
   it('without a connection the coat is kept on the device and arrives once, when it is back', async () => {
     const { area, user } = await planned(single);
-    await type(user, 'Used, without thinner', '4');
+    await type(user, 'Paint used (without thinner)', '4');
     await offline(async () => {
       await user.click(await log());
       expect(await screen.findByText(/kept on this device and will be sent/)).toBeDefined();
@@ -336,7 +336,7 @@ describe('the air on the spot', () => {
     expect(screen.getByText(/above dew point, 3.0 °C wanted/)).toBeDefined();
     await put('Relative humidity', '50');
     // No air is known ahead here: this hour alone is no leave.
-    expect(await screen.findByText('Suitable this hour, not known ahead')).toBeDefined();
+    expect(await screen.findByText('Suitable this hour, unknown after that')).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Air more' }));
     expect((screen.getByLabelText('Air') as HTMLInputElement).value).toBe('13');
   });

@@ -10,7 +10,7 @@ const CAUTIONS: Record<Hazard, string> = {
   biocide: 'Biocides: wear gloves and eye protection, collect residue, and check local bans.',
   acid: 'Acid: wear gloves and eye protection, and keep water within reach.',
   'oxidising-rags': 'Rags with this paint on them can self-ignite. Spread them out or keep them under water.',
-  dust: 'Dust: mask, and nothing wet within the same air.',
+  dust: 'Dust: wear a mask, and have no wet paint in the same air space.',
 };
 
 /** Cautions for laying this product on this area. */
@@ -18,7 +18,7 @@ export function cautionsFor(hazards: readonly Hazard[], area: Area): string[] {
   const list = hazards.map((hazard) => CAUTIONS[hazard]);
   if (area.service === 'bilge' || area.service === 'tank') {
     list.unshift(
-      'Confined space: ventilate, never alone, no ignition; vapour is heavier than air and lies in the bilge.',
+      'Confined space: ventilate, never work alone, no ignition sources. Vapour is heavier than air and collects in the bilge.',
     );
   }
   return list;

@@ -80,13 +80,13 @@ describe('what to do, as a foreman would say it', () => {
     [{ state: 'key-first' }, 'Abrade, then Test epoxy, coat 2 of 3'],
     [{ state: 'bare' }, 'First coat: Test epoxy, coat 2 of 3'],
     [{ state: 'not-stated' }, 'Test epoxy, coat 2 of 3: its window is not on the sheet'],
-    [{ next: null, state: 'finished' }, 'All coats on; curing'],
+    [{ next: null, state: 'finished' }, 'All coats applied, curing'],
     [{ next: null, state: 'no-system' }, 'Choose a system'],
-    [{ next: null, nextIsWater: true, state: 'open' }, 'Ready for the water'],
-    [{ next: null, nextIsWater: true, state: 'too-soon' }, 'Not ready for the water yet'],
+    [{ next: null, nextIsWater: true, state: 'open' }, 'Ready for launch'],
+    [{ next: null, nextIsWater: true, state: 'too-soon' }, 'Not ready for launch yet'],
     [
       { next: null, nextIsWater: true, state: 'closed' },
-      'Stood out too long: fresh antifouling coat before launch',
+      'Out of the water too long: apply a fresh coat of antifouling before launch',
     ],
   ])('%o', (over, task) => {
     expect(taskOf(clock(over), 0)).toBe(task);

@@ -110,7 +110,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       <div className="grid gap-3 sm:grid-cols-2">
         <SelectField
           name="kind"
-          label="What"
+          label="Type"
           choices={FINDING_KINDS.map((kind) => [kind, FINDING_WORDS[kind].word])}
         />
         <SelectField
@@ -183,12 +183,12 @@ function ReadingFields() {
       {grades && (
         <SelectField
           name="grade"
-          label={takesFigure(kind) ? 'What shows' : reading}
+          label={takesFigure(kind) ? 'Result' : reading}
           choices={grades.map((each) => [each, GRADE_WORDS[each]])}
         />
       )}
       {takesFigure(kind) && <Field name="value" label={reading} unit={unit} inputMode="decimal" />}
-      {!grades && <Field name="limit" label="Limit, if one is agreed" unit={unit} inputMode="decimal" />}
+      {!grades && <Field name="limit" label="Agreed limit (optional)" unit={unit} inputMode="decimal" />}
       {said && (
         <p role="status" className="sm:col-span-2">
           {said}

@@ -59,7 +59,7 @@ export function FindingsFilter({
   return (
     <div className="flex flex-wrap items-end gap-3">
       <SearchField
-        label="Find a finding"
+        label="Search findings"
         value={filter.search}
         onChange={(search) => onFilter({ ...filter, search })}
       />

@@ -77,7 +77,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
         </div>
         <section aria-labelledby="found" className="space-y-3">
           <h2 id="found" className="batten pb-1 text-lg">
-            Found
+            Findings
           </h2>
           {editing ? (
             <div className="board p-4">
@@ -92,20 +92,20 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             </div>
           ) : (
             <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
-              Add a finding
+              Add finding
             </button>
           )}
           {removed && (
             <UndoNotice
-              text={`${FINDING_WORDS[removed.kind].word} was removed.`}
+              text={`Finding deleted: ${FINDING_WORDS[removed.kind].word}.`}
               onUndo={() => bringBack(removed)}
               onGone={() => setRemoved(null)}
             />
           )}
           {findings.length === 0 && !editing && (
             <p className="max-w-prose">
-              Rust, blisters, moisture, adhesion, thickness: each with its place, its limit and what that
-              means.
+              No findings yet. Record rust, blisters, moisture, adhesion or thickness with the location. Each
+              reading is compared with its limit.
             </p>
           )}
           <FindingsFilter count={findings.length} filter={filter} onFilter={setFilter} />
@@ -223,7 +223,7 @@ function MakePart({
   return (
     <>
       <button type="button" className="btn btn-sm" onClick={() => make('spot')}>
-        Make it a spot
+        Create spot
       </button>
       <button type="button" className="btn btn-sm" onClick={() => make('piece')}>
         Split area

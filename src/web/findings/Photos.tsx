@@ -39,7 +39,9 @@ export function Photos({ boatId }: { boatId: string }) {
     try {
       for (const file of files) {
         const body = await smaller(file).catch(() => {
-          throw new Error(`${file.name} is not a picture that can be read`);
+          throw new Error(
+            `Couldn’t read ${file.name}. Choose a photo in a common format such as JPEG or PNG.`,
+          );
         });
         const id = uuidv7();
         const response = await fetch(`/api/v1/boats/${boatId}/photos/${id}`, {
@@ -47,7 +49,8 @@ export function Photos({ boatId }: { boatId: string }) {
           body,
           headers: { 'content-type': body.type },
         });
-        if (!response.ok) throw new Error(`${file.name} could not be kept on the server`);
+        if (!response.ok)
+          throw new Error(`Couldn’t upload ${file.name}. Check the connection and try again.`);
         sent.push(id);
       }
     } catch (error) {
@@ -64,13 +67,13 @@ export function Photos({ boatId }: { boatId: string }) {
           <figure key={id} className="relative">
             <img
               src={`/api/v1/photos/${id}`}
-              alt={`Finding, view ${i + 1}`}
+              alt={`Photo ${i + 1} of this finding`}
               className="h-24 w-32 object-cover"
             />
             <button
               type="button"
               className="btn btn-sm absolute top-1 right-1"
-              aria-label={`Remove photograph ${i + 1}`}
+              aria-label={`Remove photo ${i + 1}`}
               onClick={() => set(ids.filter((each) => each !== id))}
             >
               <Trash2 size={16} aria-hidden="true" />

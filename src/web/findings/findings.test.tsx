@@ -14,7 +14,7 @@ beforeEach(async () => {
 const findings = async () => (await ask<BoatView>('GET', `/boats/${boat.id}`)).findings;
 async function setDown() {
   const page = await openPage(`/boats/${boat.id}/findings`);
-  await page.user.click(await screen.findByRole('button', { name: 'Add a finding' }));
+  await page.user.click(await screen.findByRole('button', { name: 'Add finding' }));
   const put = async (label: string | RegExp, text: string) => {
     const box = await screen.findByLabelText(label);
     await page.user.clear(box);
@@ -27,13 +27,13 @@ async function setDown() {
   };
 }
 
-describe('a finding', () => {
+describe('finding', () => {
   it('says what it means as it is typed, against the usual limit or the one agreed', async () => {
     const { user, put, save } = await setDown();
     await user.selectOptions(screen.getByLabelText('What'), 'salt');
     await put('As NaCl', '60');
     expect(await screen.findByText(/60 mg\/m² is above 50 \(IMO PSPC/)).toBeDefined();
-    await put('Limit, if one is agreed', '80');
+    await put('Agreed limit (optional)', '80');
     expect(await screen.findByText(/60 mg\/m², limit 80/)).toBeDefined();
     await user.selectOptions(screen.getByLabelText('On'), 'Bottom');
     await save();
@@ -45,14 +45,14 @@ describe('a finding', () => {
   it('one that is seen has a word and no figure: solvent rub, and the coats of a converter', async () => {
     const { user, put, save } = await setDown();
     await user.selectOptions(screen.getByLabelText('What'), 'solvent-rub');
-    expect(screen.queryByLabelText('Limit, if one is agreed')).toBeNull();
-    await user.selectOptions(await screen.findByLabelText('Rubbed with solvent it'), 'softens');
+    expect(screen.queryByLabelText('Agreed limit (optional)')).toBeNull();
+    await user.selectOptions(await screen.findByLabelText('Effect of the solvent'), 'softens');
     expect(await screen.findByText(/which no two-pack goes over/)).toBeDefined();
     await save();
-    await user.click(await screen.findByRole('button', { name: 'Add a finding' }));
+    await user.click(await screen.findByRole('button', { name: 'Add finding' }));
     await user.selectOptions(screen.getByLabelText('What'), 'converter');
     await put('Coats of it on', '3');
-    await user.selectOptions(screen.getByLabelText('What shows'), 'red still shows');
+    await user.selectOptions(screen.getByLabelText('Result'), 'red still shows');
     expect(await screen.findByText(/red after the third coat comes back/)).toBeDefined();
     await save();
     await waitFor(async () =>
@@ -73,12 +73,12 @@ describe('a finding', () => {
   it('changed, removed and brought back; its letter stays on the drawing', async () => {
     const { user, put, save } = await setDown();
     await user.selectOptions(screen.getByLabelText('What'), 'blisters');
-    await put('How many', '4');
-    await put('From aft', '3');
-    await put('Above the waterline', '-0.2');
+    await put('Quantity', '4');
+    await put('Distance from aft', '3');
+    await put('Height above the waterline', '-0.2');
     await save();
     await user.click(await screen.findByRole('button', { name: 'Change A' }));
-    await put('How many', '6');
+    await put('Quantity', '6');
     await user.click(screen.getByRole('button', { name: 'Save finding' }));
     expect(await screen.findByText(/6 blisters: open, dry, wash and fill/)).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Remove A' }));
@@ -92,11 +92,11 @@ describe('a finding', () => {
     const { user, put, save, router } = await setDown();
     await user.selectOptions(screen.getByLabelText('What'), 'plate');
     await put('Thickness', '3.1');
-    await put('Limit, if one is agreed', '4');
+    await put('Agreed limit (optional)', '4');
     await user.selectOptions(screen.getByLabelText('On'), 'Bottom');
     await save();
     const line = (await screen.findByText(/Thickness of plate: not suitable/)).closest('li') as HTMLElement;
-    await user.click(within(line).getByRole('button', { name: 'Make it a spot' }));
+    await user.click(within(line).getByRole('button', { name: 'Create spot' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/survey\/.+/));
     const { areas } = await ask<BoatView>('GET', `/boats/${boat.id}`);
     const spot = areas.find((area) => area.part?.kind === 'spot');
@@ -110,7 +110,7 @@ describe('the working tools set their results down as findings', () => {
     const { user } = await openPage('/tools');
     const region = await screen.findByRole('region', { name });
     const store = async (which = 0) => {
-      const select = (await within(region).findAllByLabelText('Save it on'))[which] as HTMLElement;
+      const select = (await within(region).findAllByLabelText('Area'))[which] as HTMLElement;
       const options = await within(select).findAllByRole('option', { name: 'Found hull: Bottom' });
       await user.selectOptions(select, options.at(-1) as HTMLElement);
       await user.click(
@@ -135,9 +135,9 @@ describe('the working tools set their results down as findings', () => {
     return all.flat();
   };
   it('replica tape: mean less 50 µm of film, against what the sheet wants', async () => {
-    const { put, store, region } = await tool('Profile by replica tape');
-    await put('Micrometer readings, µm', '92 98');
-    await put('Min wanted, by the sheet', '60');
+    const { put, store, region } = await tool('Blast profile (replica tape)');
+    await put('Micrometer readings, µm (separate with spaces)', '92 98');
+    await put('Minimum profile on the data sheet', '60');
     expect(region.textContent).toContain('45 µm is below the 60 µm wanted');
     await store();
     expect(await stored()).toContainEqual(
@@ -157,7 +157,7 @@ describe('the working tools set their results down as findings', () => {
   });
   it('a solvent rub tells one-pack from two-pack', async () => {
     const { user, region, store } = await tool('Old paint');
-    await user.selectOptions(within(region).getByLabelText('Rubbed with solvent it'), 'softens');
+    await user.selectOptions(within(region).getByLabelText('Effect of the solvent'), 'softens');
     await store(0);
     expect(await stored()).toContainEqual(expect.objectContaining({ kind: 'solvent-rub', verdict: 'watch' }));
   });

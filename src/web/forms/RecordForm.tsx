@@ -138,9 +138,9 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
         <Told value={told}>{props.children}</Told>
         {toldElsewhere.length > 0 && (
           <p role="status" className="border-line border-l-4 pl-3">
-            Changed elsewhere since you began typing:{' '}
-            {toldElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. What you typed is
-            still here; saving puts it in its place.
+            Changed elsewhere while you were editing:{' '}
+            {toldElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. Your edits are still
+            here. Saving overwrites the other changes.
           </p>
         )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}
@@ -154,7 +154,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           )}
           {clash && (
             <div role="alert" className="border-line space-y-2 border-2 p-3">
-              <p className="font-semibold">{clash.title}: someone else saved this after you opened it.</p>
+              <p className="font-semibold">Conflict: someone else saved this after you opened it.</p>
               <ul className="list-disc pl-5">
                 {theirs.map(({ field, was, is }) => (
                   <li key={field}>
@@ -166,7 +166,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
               </ul>
               <div className="flex flex-wrap gap-2">
                 <button type="button" className="btn" onClick={takeTheirs}>
-                  Take theirs
+                  Use their version
                 </button>
                 {current?.version !== undefined && (
                   <button
@@ -174,7 +174,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
                     className="btn"
                     onClick={() => void send({ version: current.version as number })}
                   >
-                    Save mine over it
+                    Overwrite with mine
                   </button>
                 )}
               </div>

@@ -58,7 +58,7 @@ export function Stepper({
         <button
           type="button"
           className="btn target w-14"
-          aria-label={`${label} less`}
+          aria-label={`Decrease ${label}`}
           onClick={() => put(value - step)}
         >
           <Minus aria-hidden="true" />
@@ -82,7 +82,7 @@ export function Stepper({
         <button
           type="button"
           className="btn target w-14"
-          aria-label={`${label} more`}
+          aria-label={`Increase ${label}`}
           onClick={() => put(value + step)}
         >
           <Plus aria-hidden="true" />

@@ -17,7 +17,7 @@ export function parseDuration(text: string): number {
   const match = /^\s*(\d+(?:[.,]\d+)?)\s*([a-z]*)\s*$/i.exec(text);
   const scale = match && SCALE[(match[2] || 'h').toLowerCase()];
   if (!match?.[1] || !scale)
-    throw new RangeError(`"${text.trim()}" is not a time such as 45 min, 6 h or 10 d`);
+    throw new RangeError(`Can’t read “${text.trim()}” as a time. Try 45 min, 6 h or 10 d`);
   return Number(match[1].replace(',', '.')) * scale;
 }
 

@@ -16,7 +16,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
   const { stripe, keel, sheer } = cuts;
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-1">Where it is cut</legend>
+      <legend className="lettered pb-1">Dividing lines</legend>
       <div className="grid grid-cols-2 gap-3">
         <NumberField
           label="Top of the antifouling"
@@ -51,7 +51,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
       <Option
-        label="Transom told apart"
+        label="Separate transom"
         on={cuts.transomXM !== null}
         onChange={(on) => set({ transomXM: on ? Number((lengthM * 0.02).toFixed(2)) : null })}
       >
@@ -65,7 +65,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
       <Option
-        label="Keel told apart"
+        label="Separate keel"
         on={keel !== null}
         onChange={(on) =>
           set({
@@ -94,7 +94,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
               onChange={(foreM) => set({ keel: { ...keel, foreM } })}
             />
             <NumberField
-              label="Below"
+              label="Top of the keel (height above the waterline)"
               quantity="length"
               value={keel.topM}
               onChange={(topM) => set({ keel: { ...keel, topM } })}
@@ -103,7 +103,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
       <Option
-        label="Deck told apart at the sheer"
+        label="Separate deck at the sheer"
         on={sheer !== null}
         onChange={(on) => set({ sheer: on ? { aftM: 1, foreM: 1.4, lengthM } : null })}
       >
@@ -148,8 +148,7 @@ function Stations({
         .split(/[\s;]+/)
         .filter(Boolean)
         .map((each) => parseQuantity(each, 'length', system));
-      if (places.length > 4)
-        throw new RangeError(`${places.length} stations are more than the 4 that can be cut at`);
+      if (places.length > 4) throw new RangeError(`Enter at most 4 stations`);
       setProblem(null);
       if (places.join() !== stationsM.join()) onChange([...new Set(places)]);
     } catch (error) {
@@ -159,7 +158,7 @@ function Stations({
   return (
     <div>
       <label htmlFor={id} className="label-caps block pb-1">
-        Divide bottom and topsides at, {symbol('length')} from aft
+        Divide bottom and topsides at ({symbol('length')} from aft)
       </label>
       <input
         id={id}

@@ -36,20 +36,20 @@ export function FeedAreas({
     }));
     write(
       { method: 'POST', path: `/boats/${view.boat.id}/estimates`, body: { estimates } },
-      { onSuccess: () => setSaid(`${matches.length} areas have it now beside their other ways.`) },
+      { onSuccess: () => setSaid(`Estimate added to 1 area. / Estimate added to ${matches.length} areas.`) },
     );
   };
   return (
     <div className="space-y-2">
       {matches.length === 0 ? (
-        <p>None of the areas is a whole part of the boat that this form speaks of.</p>
+        <p>No area in the survey matches a part of this hull form.</p>
       ) : (
         <>
           <p className="text-sm">
             {matches.map(({ area, m2 }) => `${area.name} ${show(m2, 'area')}`).join(', ')}.
           </p>
           <button type="button" className="btn" onClick={() => feed()}>
-            Put these beside the areas' other ways
+            Add estimates to areas
           </button>
         </>
       )}

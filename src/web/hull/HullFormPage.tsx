@@ -30,7 +30,7 @@ export function HullFormPage() {
             <div className="space-y-6 p-3 md:p-6">
               <h1 className="text-2xl">{view.boat.name}: hull form</h1>
               <SurveyTabs boatId={view.boat.id} />
-              <HullOnly boat={view.boat} need="to draw it">
+              <HullOnly boat={view.boat} need="to draw the hull">
                 {(boat) => <HullFormBoard key={boatId} view={{ ...view, boat }} line={plan} />}
               </HullOnly>
             </div>
@@ -72,7 +72,7 @@ function HullFormBoard({ view, line }: { view: HullFormView; line: Waterline }) 
     <>
       <section aria-labelledby="sources" className="space-y-3">
         <h2 id="sources" className="batten pb-1 text-lg">
-          What each source says
+          Sources compared
         </h2>
         <SourceTable
           view={view}
@@ -108,5 +108,5 @@ async function sendFile(boatId: string, file: Blob): Promise<string> {
   const hash = /[0-9a-f]{64}/.exec(response.headers.get('etag') ?? '')?.[0];
   if (response.ok && hash) return hash;
   const problem = (await response.json().catch(() => null)) as Problem | null;
-  throw new Error(problem?.detail ?? 'The file could not be kept on the server; nothing was changed.');
+  throw new Error(problem?.detail ?? 'Couldn’t save the file on the server. Nothing was changed. Try again.');
 }

@@ -90,7 +90,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
   const confirm = useConfirm();
   const remove = async () => {
     const text = 'Areas keep what it gave them.';
-    if (!(await confirm({ title: 'Remove the mesh and its file?', text, action: 'Remove' }))) return;
+    if (!(await confirm({ title: 'Delete the mesh and its file?', text, action: 'Delete mesh' }))) return;
     mesh.cancel();
     await save(null);
   };
@@ -108,7 +108,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
         />
         {known && form.meshKept && !mesh.read && (
           <button type="button" className="btn" onClick={() => void openKept()}>
-            Open {known.fileName} again
+            Open {known.fileName}
           </button>
         )}
         {mesh.read &&
@@ -148,8 +148,8 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
       )}
       {!shown && !mesh.working && (
         <p className="max-w-prose">
-          A mesh from a scan or a drawing program, up to 300 MB. It is read and cut on this device, and kept
-          with the boat when saved. Areas from it are good to about ± 1 % (common practice).
+          Open a mesh from a 3-D scan or CAD program, up to 300 MB. The mesh is processed on this device and
+          stored with the boat when you save. Areas are accurate to about ± 1 % (common practice).
         </p>
       )}
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
@@ -166,13 +166,13 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
                 <MeshView
                   result={mesh.cut}
                   lengthM={boat.dimensions.loaM}
-                  label={`${boat.name} in three dimensions`}
+                  label={`3-D view of ${boat.name}`}
                 />
               </Suspense>
               <p className="p-2 text-sm opacity-80">
-                Turn with one finger or the mouse, zoom with two or the wheel; arrow keys shift.{' '}
+                Rotate: drag. Zoom: pinch or scroll. Pan: arrow keys.{' '}
                 {mesh.read && mesh.cut.likeness.zone.length < mesh.read.faces
-                  ? `Drawn with ${mesh.cut.likeness.zone.length.toLocaleString('en')} faces, measured with all ${mesh.read.faces.toLocaleString('en')}.`
+                  ? `Simplified to ${mesh.cut.likeness.zone.length.toLocaleString('en')} faces for display. All ${mesh.read.faces.toLocaleString('en')} are used for measuring.`
                   : ''}
               </p>
             </div>
@@ -203,12 +203,12 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
             disabled={saved}
             onClick={() => void save(record)}
           >
-            Save the mesh with the boat
+            Save mesh
           </button>
         )}
         {known && (
           <button type="button" className="btn btn-ghost" onClick={() => void remove()}>
-            Remove the mesh
+            Delete mesh
           </button>
         )}
         {saved && <span role="status">Saved.</span>}
@@ -246,7 +246,7 @@ function Zones({ zones }: { zones: MeshRecord['zones'] }) {
               Starboard
             </th>
             <th scope="col" className="text-right">
-              Both
+              Both sides
             </th>
           </tr>
         </thead>

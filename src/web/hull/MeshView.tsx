@@ -122,7 +122,7 @@ export function MeshView({ result, lengthM, label }: { result: CutResult; length
   if (failed) {
     return (
       <p className="p-4">
-        This browser draws nothing in three dimensions (WebGL is off). The drawing below has the boat’s lines.
+        This browser can’t show 3-D graphics (WebGL is off). The lines drawing below shows the boat.
       </p>
     );
   }

@@ -57,7 +57,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
     setProblem(null);
     try {
       await draft.saving(() => onSave(next));
-      setDone(next ? 'Saved.' : 'Removed.');
+      setDone(next ? 'Saved.' : 'Deleted.');
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -65,7 +65,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
   const confirm = useConfirm();
   const remove = async () => {
     const text = 'Areas keep what it gave them.';
-    if (await confirm({ title: 'Remove the table of offsets?', text, action: 'Remove' })) await save(null);
+    if (await confirm({ title: 'Delete the table of offsets?', text, action: 'Remove' })) await save(null);
   };
   return (
     <section aria-labelledby="offsets" className="space-y-4">
@@ -80,17 +80,17 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
         />
         {!grid && (
           <button type="button" className="btn" onClick={() => change(beginningGrid(view.boat, unit))}>
-            Begin from the main dimensions
+            Start from main dimensions
           </button>
         )}
         <a className="btn btn-ghost" href={`/api/v1/boats/${view.boat.id}/offsets.csv`} download>
-          CSV of the form in use
+          Export hull form (CSV)
         </a>
       </div>
       {!grid && (
         <p className="max-w-prose">
-          Half-breadths of one side at stations (rows, from aft) and waterlines (columns, from the designed
-          waterline up). Areas from it are good to about ± 2 % (common practice).
+          Half-breadths of one side. Rows are stations from aft; columns are waterlines, as heights above the
+          designed waterline. Areas are accurate to about ± 2 % (common practice).
         </p>
       )}
       {grid && (
@@ -124,9 +124,9 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
           {table && <Drawn view={view} table={table} levels={levels} />}
           {draft.overtaken && (
             <p role="status" className="text-warning flex flex-wrap items-center gap-2 font-semibold">
-              Another table was saved meanwhile. Saving this one takes its place.
+              Someone else saved another table while you were editing. Saving overwrites that table.
               <button type="button" className="btn btn-sm" onClick={draft.takeTheirs}>
-                Take theirs
+                Use their version
               </button>
             </p>
           )}
@@ -137,7 +137,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
               disabled={!table}
               onClick={() => void save(table)}
             >
-              Save the table
+              Save table
             </button>
             {offsets && (
               <button type="button" className="btn btn-ghost" onClick={() => void remove()}>

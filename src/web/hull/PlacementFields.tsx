@@ -41,13 +41,13 @@ export function PlacementFields({
       <p className="text-sm">As read it measures {size.join(', ')}. Guessed: check it with the view.</p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
-          label="Units of the file"
+          label="File units"
           value={placement.unit}
           choices={(Object.keys(MESH_UNITS) as MeshUnit[]).map((unit) => [unit, UNIT_WORDS[unit]] as const)}
           onChange={(unit) => set({ unit })}
         />
         <Choice<Axis>
-          label="Up is"
+          label="Up axis"
           value={placement.up}
           choices={axes}
           onChange={(up) => set({ up, ...(up[1] === placement.bow[1] && { bow: otherThan(up) }) })}

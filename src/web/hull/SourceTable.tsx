@@ -58,7 +58,7 @@ export function SourceTable({
     ['Displacement', floats((f) => show(f.displacementKg, 'mass', { digits: 0 }))],
     ['Wetted surface', floats((f) => show(f.wettedM2, 'area'))],
     [
-      'Check: Mumford’s formula',
+      'Wetted surface by Mumford’s formula (check)',
       figures.map((each) => (each.mumfordM2 === null ? '–' : show(each.mumfordM2, 'area'))),
     ],
     ['Waterplane', floats((f) => show(f.waterplaneM2, 'area'))],
@@ -68,7 +68,7 @@ export function SourceTable({
   ];
   return (
     <div className="space-y-3">
-      <Scroller label="Shape by each source">
+      <Scroller label="Hull form by source">
         <table className="table-sm table max-w-4xl">
           <thead>
             <tr>

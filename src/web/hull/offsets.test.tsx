@@ -20,7 +20,7 @@ const open = async () => {
   const page = await openPage(`/boats/${boat.id}/form`);
   const upload = async (text: string) =>
     page.user.upload(
-      (await screen.findAllByLabelText('Open CSV'))[0] as HTMLElement,
+      (await screen.findAllByLabelText('Import (CSV)'))[0] as HTMLElement,
       new File([text], 'offsets.csv', { type: 'text/csv' }),
     );
   return { ...page, upload };
@@ -30,7 +30,7 @@ describe('the table of offsets', () => {
   it('comes from a CSV, is kept, and puts its m² beside the other ways of the area', async () => {
     const { user, upload } = await open();
     await upload(BOX);
-    await user.click(await screen.findByRole('button', { name: 'Save the table' }));
+    await user.click(await screen.findByRole('button', { name: 'Save table' }));
     await waitFor(async () => expect((await form()).form.offsets?.stationsM).toEqual([0, 4, 8]));
     await user.click(await screen.findByRole('button', { name: /Put these beside/ }));
     const by = async () => {
@@ -45,7 +45,7 @@ describe('the table of offsets', () => {
   it('a cell that is none is named with its place, and the table on the screen stays', async () => {
     const { upload } = await open();
     await upload(BOX);
-    expect(await screen.findByRole('button', { name: 'Save the table' })).toBeDefined();
+    expect(await screen.findByRole('button', { name: 'Save table' })).toBeDefined();
     await upload(BOX.replace('4,1,1,1', '4,1,wide,1'));
     expect((await screen.findByText(/The file was left as it is/)).textContent).toContain('wide');
     expect(screen.getAllByRole('textbox').length).toBeGreaterThan(10);
@@ -58,20 +58,20 @@ describe('the table of offsets', () => {
     await user.type(cell as HTMLElement, '-3');
     await user.tab();
     expect(await screen.findByRole('alert')).toBeDefined();
-    expect(screen.getByRole('button', { name: 'Save the table' })).toHaveProperty('disabled', true);
+    expect(screen.getByRole('button', { name: 'Save table' })).toHaveProperty('disabled', true);
     const [again] = screen.getAllByLabelText(/^Half-breadth at station 1/);
     await user.clear(again as HTMLElement);
     await user.type(again as HTMLElement, '0.9');
     await user.tab();
     await waitFor(() =>
-      expect(screen.getByRole('button', { name: 'Save the table' })).toHaveProperty('disabled', false),
+      expect(screen.getByRole('button', { name: 'Save table' })).toHaveProperty('disabled', false),
     );
   });
   it('begins from her dimensions, grows by a station, and takes a block from a spreadsheet', async () => {
     const { user } = await open();
-    await user.click(await screen.findByRole('button', { name: 'Begin from the main dimensions' }));
+    await user.click(await screen.findByRole('button', { name: 'Start from main dimensions' }));
     const before = screen.getAllByRole('textbox').length;
-    await user.click(screen.getByRole('button', { name: 'Add a station' }));
+    await user.click(screen.getByRole('button', { name: 'Add station' }));
     expect(screen.getAllByRole('textbox').length).toBeGreaterThan(before);
     const [cell] = screen.getAllByLabelText(/half-breadth/i);
     const paste = createEvent.paste(cell as HTMLElement, {
@@ -84,7 +84,7 @@ describe('the table of offsets', () => {
   it('is not lost when something else of the form is saved, nor when others save theirs', async () => {
     const { user, upload, news } = await open();
     await upload(BOX);
-    await user.click(await screen.findByRole('button', { name: 'Save the table' }));
+    await user.click(await screen.findByRole('button', { name: 'Save table' }));
     await screen.findByText('Saved.');
     const firstHalf = () => screen.getAllByLabelText(/^Half-breadth at station 1/)[0] as HTMLInputElement;
     await user.clear(firstHalf());
@@ -99,14 +99,14 @@ describe('the table of offsets', () => {
     await news();
     expect(await screen.findByText(/Another table was saved meanwhile/)).toBeDefined();
     expect(firstHalf().value).toBe('0.77');
-    await user.click(screen.getByRole('button', { name: 'Take theirs' }));
+    await user.click(screen.getByRole('button', { name: 'Use their version' }));
     await waitFor(() => expect(firstHalf().value).toBe('0.5'));
     expect(screen.queryByText(/Another table was saved meanwhile/)).toBeNull();
   });
   it('is removed only when that is meant; the areas keep what it gave them', async () => {
     const { user, upload } = await open();
     await upload(BOX);
-    await user.click(await screen.findByRole('button', { name: 'Save the table' }));
+    await user.click(await screen.findByRole('button', { name: 'Save table' }));
     await screen.findByText('Saved.');
     await user.click(await screen.findByRole('button', { name: 'Remove the table' }));
     await answer(user, /^Remove the table of offsets/, 'Cancel');

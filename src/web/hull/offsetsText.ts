@@ -13,7 +13,7 @@ export function toGrid(table: OffsetTable, unit: GridUnit): Grid {
   const text = (m: number | null | undefined) =>
     m == null ? '' : fieldText(Number((m / METRES[unit]).toFixed(5)));
   return [
-    [`station ${unit}`, 'sheer height', 'sheer half-breadth', ...table.waterlinesM.map(text)],
+    [`station, ${unit}`, 'sheer height', 'sheer half-breadth', ...table.waterlinesM.map(text)],
     ...table.stationsM.map((x, s) => [
       text(x),
       text(table.sheer?.[s]?.zM),

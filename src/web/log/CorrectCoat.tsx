@@ -101,7 +101,7 @@ export function CorrectCoat({
         note: body.note,
       }}
       submit={submit}
-      button="Log the correction"
+      button="Save correction"
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel
@@ -109,10 +109,10 @@ export function CorrectCoat({
       }
     >
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
-        <QuantityField name="litres" label="Used, without thinner" quantity="volume" />
+        <QuantityField name="litres" label="Paint used (without thinner)" quantity="volume" />
         <QuantityField name="areaM2" label="Area covered" quantity="area" />
         <Field name="start" label="Started" type="datetime-local" />
-        <Field name="end" label="Application finished" type="datetime-local" />
+        <Field name="end" label="Finished" type="datetime-local" />
       </div>
       <div className="grid grid-cols-3 gap-3">
         <QuantityField name="airC" label="Air, if measured" quantity="temperature" />

@@ -38,7 +38,7 @@ export function EntryLine({ entry, view, zone, now }: Props) {
                 className="btn btn-sm"
                 onClick={() => setDoing(doing === 'correct' ? null : 'correct')}
               >
-                Correct
+                Correct entry
               </button>
             )}
             <button
@@ -46,7 +46,7 @@ export function EntryLine({ entry, view, zone, now }: Props) {
               className="btn btn-ghost btn-sm"
               onClick={() => setDoing(doing === 'strike' ? null : 'strike')}
             >
-              Strike out
+              Void entry
             </button>
           </p>
         )}
@@ -54,12 +54,12 @@ export function EntryLine({ entry, view, zone, now }: Props) {
       {by && (
         <p className="text-sm md:pl-[10rem]">
           {by.kind === 'strike'
-            ? `Struck out ${sayTime(by.recordedAt, zone, now)}: ${by.body.reason}`
+            ? `Voided ${sayTime(by.recordedAt, zone, now)}: ${by.body.reason}`
             : `Corrected ${sayTime(by.recordedAt, zone, now)}`}
         </p>
       )}
       {entry.corrects && entry.kind !== 'strike' && (
-        <p className="text-sm md:pl-[10rem]">Takes the place of an earlier entry.</p>
+        <p className="text-sm md:pl-[10rem]">Replaces an earlier entry.</p>
       )}
       {doing === 'correct' && entry.kind === 'coat' && (
         <div className="board my-2 p-3">
@@ -119,7 +119,7 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
 
 function EntryText({ entry, view, zone, now }: Props) {
   const { show } = useUnits();
-  const name = (id: string) => view.products[id]?.name ?? 'a product';
+  const name = (id: string) => view.products[id]?.name ?? 'unknown product';
   switch (entry.kind) {
     case 'coat': {
       const { body } = entry;
@@ -162,7 +162,7 @@ function EntryText({ entry, view, zone, now }: Props) {
         </>
       );
     case 'blast':
-      return <>Blasted bare; to be primed within {figure(entry.body.holdsHours)} h</>;
+      return <>Blasted bare; prime within {figure(entry.body.holdsHours)} h</>;
     case 'removal': {
       const { toGround, coats, way, grit, reason } = entry.body;
       const what = toGround ? 'everything, down to the ground' : counted(coats.length, 'coat');
@@ -191,7 +191,7 @@ function EntryText({ entry, view, zone, now }: Props) {
     case 'hand-test':
       return (
         <>
-          Tested by hand: {FOUND_WORDS[entry.body.found]}
+          Hand test: {FOUND_WORDS[entry.body.found]}
           {entry.body.place && `, ${entry.body.place}`}
           {entry.body.note && <span className="block text-sm">{entry.body.note}</span>}
         </>
@@ -206,7 +206,7 @@ function EntryText({ entry, view, zone, now }: Props) {
     case 'note':
       return <>{entry.body.text}</>;
     case 'strike':
-      return <>Struck an entry out: {entry.body.reason}</>;
+      return <>Voided an entry: {entry.body.reason}</>;
   }
 }
 
@@ -226,11 +226,11 @@ function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {
       }}
     >
       <label className="grow">
-        <span className="label-caps block pb-1">Why it does not count (it stays readable)</span>
+        <span className="label-caps block pb-1">Reason (the entry stays readable)</span>
         <input className="input w-full" value={reason} onChange={(event) => setReason(event.target.value)} />
       </label>
       <button type="submit" className="btn btn-primary" disabled={reason.trim() === ''}>
-        Strike it out
+        Void entry
       </button>
       <button type="button" className="btn btn-ghost" onClick={onDone}>
         Cancel

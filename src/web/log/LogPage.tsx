@@ -39,7 +39,7 @@ export function LogPage() {
                   >
                     {log.isFetchingNextPage
                       ? 'Loading…'
-                      : `Show older entries (${view.entries.length} of ${view.total} are shown)`}
+                      : `Show older entries (${view.entries.length} of ${view.total} shown)`}
                   </button>
                 </p>
               )}
@@ -64,7 +64,7 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
   return (
     <div className="max-w-5xl space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-2xl">{view.boat.name}: log</h1>
+        <h1 className="text-2xl">{view.boat.name}: record</h1>
         <button type="button" className="btn btn-sm no-print" onClick={() => window.print()}>
           Print
         </button>
@@ -79,7 +79,7 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
         </div>
       )}
       {view.entries.length > SEARCHED_FROM && (
-        <SearchField label="Search the entries shown" value={search} onChange={setSearch} />
+        <SearchField label="Search entries shown" value={search} onChange={setSearch} />
       )}
       {areas.length === 0 && search.trim() !== '' && <p role="status">No entry says that.</p>}
       {areas.length === 0 && search.trim() === '' && (
@@ -146,7 +146,7 @@ function AreaLog({
         now={now}
       />
       {entries.length === 0 ? (
-        <p className="py-2 opacity-80">Nothing logged.</p>
+        <p className="py-2 opacity-80">No entries.</p>
       ) : (
         <ol className="divide-base-300 divide-y">
           {entries.map((entry) => (
@@ -186,7 +186,7 @@ function AddNote({ area }: { area: Area }) {
     >
       <input
         className="input input-sm grow"
-        aria-label={`Note on ${area.name}`}
+        aria-label={`Note for ${area.name}`}
         placeholder="Note"
         value={text}
         onChange={(event) => setText(event.target.value)}

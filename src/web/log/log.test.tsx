@@ -47,25 +47,25 @@ describe('the log of a boat', () => {
     }
     const { user } = await open();
     await lineOf('walked by, 3');
-    await user.type(screen.getByLabelText('Search the entries shown'), 'by, 17');
+    await user.type(screen.getByLabelText('Search entries shown'), 'by, 17');
     await waitFor(() => expect(screen.queryByText('walked by, 3')).toBeNull());
     expect(await lineOf('walked by, 17')).toBeDefined();
     expect(screen.getByText(/^1 coat, 4.2 l, about 97.1 µm dry by litres$/)).toBeDefined();
-    await user.type(screen.getByLabelText('Search the entries shown'), ' nobody');
+    await user.type(screen.getByLabelText('Search entries shown'), ' nobody');
     expect(await screen.findByText('No entry says that.')).toBeDefined();
   });
 
   it('a coat is corrected by a new entry; the old one stays, struck through, and no longer counts', async () => {
     const { user } = await open();
     await user.click(within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Correct' }));
-    const used = await screen.findByLabelText('Used, without thinner');
+    const used = await screen.findByLabelText('Paint used (without thinner)');
     await user.clear(used);
     await user.type(used, 'four');
-    await user.click(screen.getByRole('button', { name: 'Log the correction' }));
+    await user.click(screen.getByRole('button', { name: 'Save correction' }));
     expect(await screen.findByText('litres used "four" is not a number')).toBeDefined();
     await user.clear(used);
     await user.type(used, '5');
-    await user.click(screen.getByRole('button', { name: 'Log the correction' }));
+    await user.click(screen.getByRole('button', { name: 'Save correction' }));
     expect(await screen.findByText(/^1 coat, 5(\.0+)? l/)).toBeDefined();
     await waitFor(async () => expect(await entries()).toHaveLength(2));
     const all = await entries();
@@ -74,15 +74,15 @@ describe('the log of a boat', () => {
       Entry,
     ];
     expect([old.correctedBy, mine.corrects]).toEqual([mine.id, old.id]);
-    expect(screen.getByText('Takes the place of an earlier entry.')).toBeDefined();
+    expect(screen.getByText('Replaces an earlier entry.')).toBeDefined();
   });
 
   it('struck out with its reason it can still be read; without one it cannot be struck', async () => {
     const { user } = await open();
     await user.click(
-      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Strike out' }),
+      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Void entry' }),
     );
-    const strike = await screen.findByRole('button', { name: 'Strike it out' });
+    const strike = await screen.findByRole('button', { name: 'Void entry' });
     expect(strike).toHaveProperty('disabled', true);
     await user.type(screen.getByLabelText(/Why it does not count/), 'logged on the wrong boat');
     await user.click(strike);
@@ -107,12 +107,12 @@ describe('the log of a boat', () => {
   it('someone else corrected it first: said, with nothing written over', async () => {
     const { user } = await open();
     await user.click(
-      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Strike out' }),
+      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Void entry' }),
     );
     const theirs = { ...coat, id: uuidv7(), corrects: coat.id, body: { ...coat.body, litres: 4.4 } };
     await ask('POST', '/log', theirs);
     await user.type(await screen.findByLabelText(/Why it does not count/), 'too late for that');
-    await user.click(screen.getByRole('button', { name: 'Strike it out' }));
+    await user.click(screen.getByRole('button', { name: 'Void entry' }));
     expect(await screen.findByText('This entry was corrected elsewhere since you opened it.')).toBeDefined();
     expect((await entries()).some(({ kind }) => kind === 'strike')).toBe(false);
   });

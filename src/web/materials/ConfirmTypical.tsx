@@ -28,8 +28,8 @@ export function ConfirmTypical({ product }: { product: Product }) {
         {counted(fields.length, 'value')} from memory
       </h2>
       <p>
-        With the tin in hand: tick what it says too. What it says otherwise is typed in its field below; typed
-        anew it counts as read off the tin.
+        Compare with the tin. Select each value that matches. If a value differs, change it in the form below;
+        a changed value counts as confirmed.
       </p>
       <ul className="divide-base-300 divide-y">
         {fields.map((field) => (
@@ -64,7 +64,7 @@ export function ConfirmTypical({ product }: { product: Product }) {
           {saving ? 'Saving…' : `The tin says so too${agreed.size > 0 ? `: ${agreed.size}` : ''}`}
         </button>
         <button type="button" className="btn" onClick={() => setAgreed(new Set(fields))}>
-          Tick all
+          Select all
         </button>
       </div>
     </section>

@@ -6,7 +6,7 @@ export function FilmFields() {
   return (
     <section aria-labelledby="film" className="space-y-3">
       <h2 id="film" className="batten pb-1 text-lg">
-        One coat
+        Film thickness
       </h2>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="solids" label="Volume solids" unit="%" inputMode="decimal" />
@@ -18,9 +18,9 @@ export function FilmFields() {
           label="Standing time (induction)"
           unit="min"
           inputMode="numeric"
-          hint="Empty: not stated, and asked for at the bench. 0: none needed"
+          hint="Leave empty if not given; the bench then asks for it. Enter 0 if none is needed."
         />
-        <QuantityField name="stopC" label="Cure stops below" quantity="temperature" />
+        <QuantityField name="stopC" label="No cure below" quantity="temperature" />
         <div className="col-span-2">
           <QuantityField
             name="coverage"

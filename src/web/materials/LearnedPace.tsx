@@ -16,15 +16,16 @@ export function LearnedPace({ productId }: { productId: string }) {
   return (
     <section aria-labelledby="pace" className="board max-w-3xl space-y-3 p-4">
       <h2 id="pace" className="batten pb-1 text-lg">
-        How it cures here
+        Curing speed in this yard
       </h2>
       {data.methods.map((each) => (
         <OneMethod key={each.method} productId={productId} pace={each} yard={yard} />
       ))}
       <p className="text-sm">
-        Films are slower or faster than their sheet: a thin skin, a cold keel, thinner, an old tin. A pace
-        taken over makes windows narrower, never wider: “may” comes at the slower of sheet and pace, “must” at
-        the faster. A hand test on a film itself goes before it.
+        Coats can cure slower or faster than the data sheet says, for example on thin plating or a cold keel,
+        with thinner, or from an old tin. Using the curing speed only ever narrows overcoat windows. Earliest
+        times use the slower of data sheet and curing speed; latest times use the faster. A hand test on the
+        coat itself takes priority.
       </p>
     </section>
   );
@@ -49,7 +50,7 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
               </Link>
               , applied {sayTime(film.laidTo, yard.zone, now)}:{' '}
               {film.found.map((f) => FOUND_WORDS[f]).join(', ')};{' '}
-              {film.teaches ? sayAllowed(film) : 'says nothing of its pace'}
+              {film.teaches ? sayAllowed(film) : 'No conclusion about curing speed.'}
             </li>
           ))}
         </ul>
@@ -73,7 +74,7 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
               disabled={isPending}
               onClick={() => put(null)}
             >
-              Go by the sheet again
+              Use data sheet times
             </button>
           </>
         )}
@@ -88,14 +89,14 @@ const MOST = 4;
 
 /** "at least 110 %", "at most 80 %", "60 % to 80 %" of the sheet's pace. */
 function sayAllowed({ low, high }: { low: number; high: number }): string {
-  if (low <= LEAST && high >= MOST) return 'any pace';
+  if (low <= LEAST && high >= MOST) return 'not limited by these tests';
   if (low <= LEAST) return `at most ${percent(high)} as fast as the sheet`;
   if (high >= MOST) return `at least ${percent(low)} as fast as the sheet`;
   return `${percent(low)} to ${percent(high)} as fast as the sheet`;
 }
 
 function sayTogether(pace: MethodPace): string {
-  if (pace.films === 0) return 'No film by this method says anything yet.';
+  if (pace.films === 0) return 'No usable hand tests for this method yet.';
   if (!pace.agree) return `${counted(pace.films, 'film')} do not agree: the clocks go by the sheet.`;
   const who = pace.films === 1 ? 'One film' : `${counted(pace.films, 'film')} together`;
   const together = `${who}: ${sayAllowed(pace)}.`;

@@ -18,10 +18,10 @@ export function MaterialsPage() {
             Export (CSV)
           </a>
           <Link className="btn btn-ghost" to="/materials/typical">
-            Typical sheets
+            Add typical data sheets
           </Link>
           <Link className="btn btn-primary" to="/materials/new">
-            New sheet
+            Add data sheet
           </Link>
         </div>
       </div>
@@ -31,15 +31,15 @@ export function MaterialsPage() {
           list.length === 0 ? (
             <div className="max-w-prose space-y-3">
               <p>
-                No sheets yet. Everything the app says of a paint comes from its own data sheet: enter one
-                from the paper that came with the tin, or begin with typical ones and confirm them later.
+                No data sheets yet. Every figure for a paint comes from its data sheet. Enter one from the
+                manufacturer’s document, or start with typical values and confirm them later.
               </p>
               <p className="flex flex-wrap gap-3">
                 <Link className="btn btn-primary" to="/materials/typical">
                   Start with typical data sheets
                 </Link>
                 <Link className="btn" to="/materials/new">
-                  Enter a sheet
+                  Add data sheet
                 </Link>
               </p>
             </div>

@@ -22,23 +22,23 @@ export function MethodFields() {
     <div className="space-y-3">
       <Ticks
         name="methods"
-        legend="Methods it allows"
+        legend="Permitted methods"
         choices={METHOD_CHOICES}
-        hint="None ticked: not stated, and any is let through"
+        hint="Select none if the data sheet doesn’t say; nothing is then ruled out."
       />
       {fields.map((field, i) => (
         <fieldset key={field.id} className="space-y-1">
           <legend className="sr-only">Figures for one method</legend>
           <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[9rem_1fr_1fr_1fr_1fr_auto]">
-            <SelectField name={`byMethod.${i}.method`} label="Otherwise by" choices={METHOD_CHOICES} />
+            <SelectField name={`byMethod.${i}.method`} label="Method" choices={METHOD_CHOICES} />
             <QuantityField name={`byMethod.${i}.min`} label="Dry film, min" quantity="film" />
             <QuantityField name={`byMethod.${i}.typical`} label="Typical" quantity="film" />
             <QuantityField name={`byMethod.${i}.max`} label="Dry film, max" quantity="film" />
-            <Field name={`byMethod.${i}.thinner`} label="Thinner, max" unit="%" inputMode="decimal" />
+            <Field name={`byMethod.${i}.thinner`} label="Maximum thinner" unit="%" inputMode="decimal" />
             <button
               type="button"
               className="btn btn-ghost"
-              aria-label={`Remove the figures for ${METHOD_WORDS[field.method].toLowerCase()}`}
+              aria-label={`Remove figures for ${METHOD_WORDS[field.method].toLowerCase()}`}
               onClick={() => remove(i)}
             >
               <Trash2 size={18} aria-hidden="true" />
@@ -53,12 +53,12 @@ export function MethodFields() {
           className="btn btn-sm"
           onClick={() => append({ method: free[0] as Method, min: '', typical: '', max: '', thinner: '' })}
         >
-          <Plus size={16} aria-hidden="true" /> Other figures for a method
+          <Plus size={16} aria-hidden="true" /> Add figures for a method
         </button>
       )}
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="thinnerName" label="Thinner name" />
-        <Field name="thinnerLimit" label="Thinner, max" unit="%" inputMode="decimal" />
+        <Field name="thinnerLimit" label="Maximum thinner" unit="%" inputMode="decimal" />
       </div>
     </div>
   );

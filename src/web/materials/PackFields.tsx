@@ -23,7 +23,7 @@ export function PackFields() {
       {packs.fields.map((field, i) => (
         <div key={field.id} className="flex flex-wrap items-end gap-3">
           <div className="w-40">
-            <QuantityField name={`packs.${i}.litres`} label="Pack, mixed" quantity="volume" />
+            <QuantityField name={`packs.${i}.litres`} label="Pack size (mixed)" quantity="volume" />
           </div>
           <div className="w-32">
             <Field name={`packs.${i}.price`} label="Price" inputMode="decimal" />
@@ -44,7 +44,7 @@ export function PackFields() {
             <Field name={`additives.${i}.name`} label="Additive" />
           </div>
           <div className="w-44">
-            <SelectField name={`additives.${i}.kind`} label="Kind" choices={KINDS} />
+            <SelectField name={`additives.${i}.kind`} label="Type" choices={KINDS} />
           </div>
           <div className="w-36">
             <Field name={`additives.${i}.max`} label="Max" unit="ml/l" inputMode="decimal" />

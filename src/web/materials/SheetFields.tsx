@@ -27,14 +27,14 @@ export function SheetFields() {
     <>
       <div className="grid gap-3 sm:grid-cols-2">
         <Field name="name" label="Product" autoFocus />
-        <SelectField name="family" label="Family" choices={[['', 'choose'], ...choices(FAMILIES)]} />
+        <SelectField name="family" label="Coating type" choices={[['', 'choose'], ...choices(FAMILIES)]} />
       </div>
       <Parts />
       <FilmFields />
       <DecidingTimes />
       <p className="pt-2 opacity-80">
-        That is enough to plan and mix by. What else the paper states goes below; left empty it is not stated,
-        and nothing is assumed for it.
+        That is enough for planning and mixing. Add more figures from the data sheet below. Leave empty what
+        the data sheet doesn’t give; nothing is then assumed.
       </p>
       <div>
         <SheetStep title="Methods and thinner" about="brush, roller, spray; films of their own">
@@ -54,9 +54,9 @@ export function SheetFields() {
           <PackFields />
         </SheetStep>
         <SheetStep title="Dangers and notes" about="hazards, cautions in the sheet’s words, resin">
-          <Ticks name="hazards" legend="Dangers" choices={choices(HAZARD_WORDS)} />
+          <Ticks name="hazards" legend="Hazards" choices={choices(HAZARD_WORDS)} />
           <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />
-          <TextArea name="cautions" label="Cautions, as the sheet words them" />
+          <TextArea name="cautions" label="Cautions (wording from the data sheet)" />
           <TextArea name="note" label="Note" />
         </SheetStep>
       </div>
@@ -80,8 +80,8 @@ function AirLimits() {
         />
       </div>
       <p className="text-sm opacity-80">
-        Empty: not stated. Then 3 °C above dew point (ISO 8502-4 guidance) and RH 85 % (ISO 12944-7 practice)
-        are used.
+        Leave empty if the data sheet doesn’t say. The defaults are then 3 °C above the dew point (ISO 8502-4
+        guidance) and a maximum RH of 85 % (ISO 12944-7 practice).
       </p>
     </div>
   );
@@ -96,7 +96,7 @@ function Parts() {
   return (
     <section aria-labelledby="mix" className="space-y-3">
       <h2 id="mix" className="batten pb-1 text-lg">
-        Mix
+        Mixing ratio
       </h2>
       <div className="join">
         <button
@@ -137,7 +137,7 @@ function Parts() {
               <div className="w-64">
                 <SelectField
                   name={`parts.${i}.role`}
-                  label="What this part is"
+                  label="Role of this part"
                   choices={[
                     ['', 'choose'],
                     ['paint', 'a part of the paint'],
@@ -171,7 +171,7 @@ function Parts() {
         <div className="grid gap-3 sm:grid-cols-3">
           <SelectField
             name="ratioBy"
-            label="Ratio is by"
+            label="Ratio by"
             choices={[
               ['', 'choose'],
               ['volume', 'Volume'],
@@ -183,7 +183,7 @@ function Parts() {
             label="Ratio tolerance ±"
             unit="%"
             inputMode="decimal"
-            hint="Empty: not stated, ±5 % is used"
+            hint="Leave empty if not on the data sheet; ±5 % is then used."
           />
         </div>
       )}
@@ -226,7 +226,7 @@ function Colours() {
         </div>
       ))}
       <button type="button" className="btn btn-sm" onClick={() => append({ name: '', hex: '#8b9299' })}>
-        Another colour
+        Add colour
       </button>
     </fieldset>
   );

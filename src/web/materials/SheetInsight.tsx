@@ -34,19 +34,19 @@ export function SheetInsight() {
   return (
     <section aria-labelledby="insight" className="space-y-3">
       <h2 id="insight" className="batten pb-1 text-lg">
-        As it reads
+        Checks and chart
       </h2>
       {notes.length > 0 ? (
         <ul className="border-warning list-disc border-l-4 pl-8" role="status">
           {notes
             .map(({ text }) => tell(text))
             .map((text) => (
-              <li key={text}>Look again: {text}.</li>
+              <li key={text}>Please check: {text}.</li>
             ))}
         </ul>
       ) : (
         <p role="status">
-          {enough ? 'No contradictions found.' : 'Volume solids and film are still to be typed.'}
+          {enough ? 'No contradictions found.' : 'Enter volume solids and dry film to check the data sheet.'}
         </p>
       )}
       {timed.some((points) => points.length > 0) ? (

@@ -92,10 +92,10 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         </Link>{' '}
         / {product?.name ?? 'new sheet'}
       </p>
-      <h1 className="text-2xl">{product ? product.name : 'New product sheet'}</h1>
+      <h1 className="text-2xl">{product ? product.name : 'New data sheet'}</h1>
       {product && (
         <p className="opacity-80">
-          Version {product.version}. Saving makes the next version; coats already applied keep the one they
+          Version {product.version}. Saving creates a new version. Coats already applied keep the version they
           were applied with.
         </p>
       )}
@@ -108,13 +108,13 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
               saveFile(`${product.name}.json`, new Blob([sheetAsJson(product)], { type: 'application/json' }))
             }
           >
-            Save as JSON
+            Export (JSON)
           </button>
         )}
         {!product && (
           <OpenFile
             small
-            label="Open JSON"
+            label="Import (JSON)"
             accept=".json,application/json"
             onFile={(file) => void openFile(file)}
           />
@@ -127,13 +127,13 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       )}
       {!product && others.length > 0 && (
         <label className="block max-w-sm">
-          <span className="label-caps block pb-1">Begin with a copy of</span>
+          <span className="label-caps block pb-1">Copy from</span>
           <select
             className="select w-full"
             value={copied?.id ?? ''}
             onChange={(event) => setCopied(others.find((p) => p.id === event.target.value) ?? null)}
           >
-            <option value="">nothing: an empty sheet</option>
+            <option value="">None (blank data sheet)</option>
             {others.map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
@@ -158,7 +158,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         submit={submit}
         base={product}
         fieldWords={{ sheet: 'the sheet', name: 'the name' }}
-        button={product ? 'Save as next version' : 'Save sheet'}
+        button={product ? 'Save as new version' : 'Save data sheet'}
         beside={
           <Link className="btn btn-ghost" to="/materials/sheets">
             Cancel

@@ -28,8 +28,8 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
           </Link>
         ),
       }),
-      column.accessor(({ sheet }) => FAMILIES[sheet.family], { id: 'family', header: 'Family' }),
-      column.accessor(sayMix, { id: 'mix', header: 'Mix' }),
+      column.accessor(({ sheet }) => FAMILIES[sheet.family], { id: 'family', header: 'Coating type' }),
+      column.accessor(sayMix, { id: 'mix', header: 'Mixing ratio' }),
       column.accessor(({ sheet }) => sheet.volumeSolids, {
         id: 'solids',
         header: 'Volume solids',
@@ -37,10 +37,10 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
       }),
       column.accessor(({ sheet }) => sheet.film.typical, {
         id: 'film',
-        header: 'Dry film a coat',
+        header: 'Dry film per coat',
         cell: ({ row }) => {
           const { min, max } = row.original.sheet.film;
-          return `${show(min, 'film')} to ${show(max, 'film')}`;
+          return `${show(min, 'film')}–${show(max, 'film')}`;
         },
       }),
       column.accessor(({ sheet }) => sheet.colours.map(({ name }) => name).join(' '), {

@@ -15,7 +15,7 @@ export function SheetsFile() {
     <>
       {done && (
         <span role="status" className="self-center">
-          {done.added} new, {done.changed} with a next version, {done.same} as they were.
+          Imported: {done.added} new, {done.changed} updated to a new version, {done.same} unchanged.
         </span>
       )}
       {error && (
@@ -23,7 +23,7 @@ export function SheetsFile() {
           {fileName} was not taken: {error.message}
         </span>
       )}
-      <OpenFile label="Open CSV" accept=".csv,text/csv" onFile={(file) => void read(file)} />
+      <OpenFile label="Import (CSV)" accept=".csv,text/csv" onFile={(file) => void read(file)} />
     </>
   );
 }

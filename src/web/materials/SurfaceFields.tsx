@@ -14,13 +14,13 @@ export function SurfaceFields() {
   return (
     <section aria-labelledby="surface" className="space-y-3">
       <h2 id="surface" className="batten pb-1 text-lg">
-        What it goes on
+        Surface preparation
       </h2>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <SelectField
           name="cleanliness"
-          label="Cleanliness wanted"
-          choices={[['', 'not stated'], ...GRADES.map((grade): [string, string] => [grade, grade])]}
+          label="Required cleanliness"
+          choices={[['', 'Not given'], ...GRADES.map((grade): [string, string] => [grade, grade])]}
         />
         <QuantityField name="profileMin" label="Profile, min" quantity="film" />
         <QuantityField name="profileMax" label="Profile, max" quantity="film" />
@@ -29,7 +29,7 @@ export function SurfaceFields() {
             name="copper"
             label="Copper"
             choices={[
-              ['', 'not stated'],
+              ['', 'Not given'],
               ['yes', 'holds copper'],
               ['no', 'none'],
             ]}

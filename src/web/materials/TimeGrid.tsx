@@ -34,11 +34,11 @@ export function DecidingTimes() {
   return (
     <section aria-labelledby="times" className="space-y-5">
       <h2 id="times" className="batten pb-1 text-lg">
-        When the next coat may go on
+        Pot life and overcoat windows
       </h2>
       <p>
-        Times as the paper has them: 45 min, 6 h, 10 d. Leave empty what the sheet does not say: nothing is
-        assumed for it. A block copied from a spreadsheet fills from the cell it is pasted into.
+        Enter times as on the data sheet, for example 45 min, 6 h, 10 d. Leave empty what the data sheet
+        doesn’t give; nothing is then assumed. You can paste a block of cells from a spreadsheet.
       </p>
       <Grid label="Times over temperature" columns={columns}>
         <thead>
@@ -63,14 +63,14 @@ export function DecidingTimes() {
       </Grid>
       {columns.length < COLUMNS && (
         <button type="button" className="btn btn-sm" onClick={more}>
-          Another temperature
+          Add temperature
         </button>
       )}
       {fields.map((field, i) => (
         <fieldset key={field.id} className="border-line space-y-2 border-l-2 pl-3">
           <legend className="lettered">Overcoat window {i + 1}</legend>
           <div className="grid items-end gap-3 sm:grid-cols-[1fr_10rem_auto]">
-            <SelectField name={`overcoat.${i}.by`} label="Coat on top" choices={BY} />
+            <SelectField name={`overcoat.${i}.by`} label="Next coat" choices={BY} />
             <Field name={`overcoat.${i}.keyGrit`} label="Grit if window missed" inputMode="numeric" />
             <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
               Remove window
@@ -78,8 +78,8 @@ export function DecidingTimes() {
           </div>
           <Grid label="Times of this window" columns={columns}>
             <tbody>
-              <Row path={`overcoat.${i}.min`} label="Not before" columns={columns} />
-              <Row path={`overcoat.${i}.chemicalMax`} label="Without sanding until" columns={columns} />
+              <Row path={`overcoat.${i}.min`} label="Earliest overcoat" columns={columns} />
+              <Row path={`overcoat.${i}.chemicalMax`} label="Latest without sanding" columns={columns} />
               <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint window opens" columns={columns} />
               <Row path={`overcoat.${i}.thumbCloses`} label="Thumbprint window closes" columns={columns} />
             </tbody>
@@ -87,7 +87,7 @@ export function DecidingTimes() {
         </fieldset>
       ))}
       <button type="button" className="btn" onClick={() => append(emptyOvercoat())}>
-        Another overcoat window
+        Add overcoat window
       </button>
     </section>
   );

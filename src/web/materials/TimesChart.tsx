@@ -17,7 +17,7 @@ const SYMBOLS = ['circle', 'rect', 'triangle', 'diamond', 'roundRect', 'pin', 'a
 function tablesOf(sheet: ProductSheet): { name: string; points: readonly CurvePoint[] }[] {
   const rule = sheet.cure.overcoat[0];
   return [
-    { name: 'pot life', points: sheet.potLife },
+    { name: 'Pot life', points: sheet.potLife },
     ...Object.entries(sheet.cure.events).map(([event, points]) => ({
       name: EDGE_WORDS[event] ?? event,
       points,
@@ -82,7 +82,7 @@ export function TimesChart({ sheet }: { sheet: ProductSheet }) {
         min: over(TO_C),
         max: over(FROM_C),
         inverse: true,
-        name: `temperature, ${unitDef(unit).symbol} (even in 1/T)`,
+        name: `Temperature, ${unitDef(unit).symbol} (1/T scale)`,
         nameLocation: 'middle' as const,
         nameGap: 28,
         axisLabel: {

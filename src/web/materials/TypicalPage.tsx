@@ -21,7 +21,7 @@ export function TypicalPage() {
         </Link>{' '}
         / typical sheets
       </p>
-      <h1 className="text-2xl">Typical sheets to begin with</h1>
+      <h1 className="text-2xl">Typical data sheets</h1>
       <p>
         One for each family that the job takes. Every value on them is <strong>typical, from memory</strong>:
         good enough to plan by, and marked so wherever a figure rests on it. Before a pot is mixed the ratio
@@ -95,7 +95,7 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
               : `Add ${counted(chosen.size, 'sheet')}`}
         </button>
         <button type="button" className="btn" onClick={() => setChosen(new Set(families))}>
-          Tick all
+          Select all
         </button>
       </div>
     </>

@@ -34,7 +34,7 @@ describe('a sheet entered from paper', () => {
     const mine = name('Paper primer');
     await put('Product', mine);
     await user.selectOptions(screen.getByLabelText('Family'), 'epoxy primer');
-    await user.selectOptions(screen.getByLabelText('Ratio is by'), 'Volume');
+    await user.selectOptions(screen.getByLabelText('Ratio by'), 'Volume');
     await put('Resin, as the sheet names it', 'epoxy');
     const [base, hardener] = await screen.findAllByLabelText('Parts');
     await user.type(base as HTMLElement, '4');
@@ -50,7 +50,7 @@ describe('a sheet entered from paper', () => {
     expect(await screen.findByText('Wet, unthinned: 83.3 µm, 125 µm, 200 µm.')).toBeDefined();
     await paste('Pot life, column 1', '6 h\t3 h\t90 min\n\t\t\n8 h\t4 h\t2 h');
     await paste('Not before, column 1', '16 h\t8 h\t4 h\n10 d\t7 d\t4 d');
-    await user.click(screen.getByRole('button', { name: 'Save sheet' }));
+    await user.click(screen.getByRole('button', { name: 'Save data sheet' }));
     await waitFor(async () => expect(await named(mine)).toBeDefined());
     const { sheet } = (await named(mine)) as Product;
     expect(sheet).toMatchObject({
@@ -82,11 +82,11 @@ describe('a sheet entered from paper', () => {
     expect(await screen.findAllByText(/Look again: the pot lives 240 min at 20 °C/)).not.toHaveLength(0);
     await paste('Not before, column 1', '16 h\t8 h\t4 h\n10 h\t6 h\t3 h');
     expect(await screen.findByText(/closes before it opens at 10 °C/)).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Save sheet' }));
+    await user.click(screen.getByRole('button', { name: 'Save data sheet' }));
     expect(await screen.findByText(/least 90, typical 60, most 120 µm are not in order/)).toBeDefined();
     expect(screen.getAllByText(/parts in the ratio/).length).toBeGreaterThan(0);
     // Neither is chosen for who types: a wrong one would be believed.
-    expect(screen.getAllByText('choose the family the sheet names')).not.toHaveLength(0);
+    expect(screen.getAllByText('Select a coating type.')).not.toHaveLength(0);
     expect(screen.getAllByText(/by volume or by weight/)).not.toHaveLength(0);
   });
 
@@ -95,11 +95,11 @@ describe('a sheet entered from paper', () => {
     const source = { ...aProduct({ methods: ['roller', 'airless-spray'] }), name: name('Both ways') };
     await ask('POST', '/products', source);
     await open(`/materials/${source.id}`);
-    await user.click(await screen.findByRole('button', { name: 'Other figures for a method' }));
+    await user.click(await screen.findByRole('button', { name: 'Add figures for a method' }));
     const [, least] = screen.getAllByLabelText('Dry film, min');
     const [, typical] = screen.getAllByLabelText('Typical');
     const [, most] = screen.getAllByLabelText('Dry film, max');
-    await user.selectOptions(screen.getByLabelText('Otherwise by'), 'Airless spray');
+    await user.selectOptions(screen.getByLabelText('Method'), 'Airless spray');
     for (const [box, text] of [
       [least, '100'],
       [typical, '150'],
@@ -108,7 +108,7 @@ describe('a sheet entered from paper', () => {
       await user.type(box as HTMLElement, text);
     expect(await screen.findByText('Wet, unthinned: 200 µm, 300 µm, 400 µm.')).toBeDefined();
     await put('Note', 'second edition');
-    await user.click(screen.getByRole('button', { name: 'Save as next version' }));
+    await user.click(screen.getByRole('button', { name: 'Save as new version' }));
     await waitFor(async () => expect((await named(source.name))?.version).toBe(2));
     expect((await named(source.name))?.sheet.byMethod).toEqual([
       { method: 'airless-spray', film: { min: 100, typical: 150, max: 200 }, thinnerMax: null },
@@ -119,12 +119,12 @@ describe('a sheet entered from paper', () => {
     const source = { ...aProduct(), name: name('Original') };
     await ask('POST', '/products', source);
     const { user } = await open();
-    await user.selectOptions(await screen.findByLabelText('Begin with a copy of'), source.name);
+    await user.selectOptions(await screen.findByLabelText('Copy from'), source.name);
     await waitFor(() =>
       expect((screen.getByLabelText('Volume solids') as HTMLInputElement).value).toBe('50'),
     );
     expect((screen.getByLabelText('Product') as HTMLInputElement).value).toBe('');
-    await user.click(screen.getByRole('button', { name: 'Save sheet' }));
+    await user.click(screen.getByRole('button', { name: 'Save data sheet' }));
     expect(await screen.findByText('product name is empty')).toBeDefined();
   });
 
@@ -138,7 +138,7 @@ describe('many sheets from a file', () => {
   const upload = async (csv: string) => {
     const { user } = await openPage('/materials/sheets');
     await user.upload(
-      await screen.findByLabelText('Open CSV'),
+      await screen.findByLabelText('Import (CSV)'),
       new File([csv], 'range.csv', { type: 'text/csv' }),
     );
   };
@@ -182,7 +182,7 @@ describe('typical sheets to begin with', () => {
     const standing = screen.getByLabelText('Standing time (induction)');
     await sheet.user.clear(standing);
     await sheet.user.type(standing, '10');
-    await sheet.user.click(screen.getByRole('button', { name: 'Save as next version' }));
+    await sheet.user.click(screen.getByRole('button', { name: 'Save as new version' }));
     await waitFor(async () => expect((await named(primer.name))?.sheet.inductionMin).toBe(10));
     expect((await named(primer.name))?.sheet.typical).not.toContain('inductionMin');
     expect((await named(primer.name))?.sheet.typical).toContain('ratio');

@@ -19,11 +19,12 @@ export async function sheetFromJson(text: string): Promise<Pick<Product, 'name' 
   try {
     file = JSON.parse(text) as Partial<SheetFile>;
   } catch {
-    throw new RangeError('the file is not JSON');
+    throw new RangeError('The file isn’t valid JSON');
   }
-  if (file.format !== FORMAT || !file.sheet) throw new RangeError(`the file is not of the format ${FORMAT}`);
+  if (file.format !== FORMAT || !file.sheet)
+    throw new RangeError(`The file isn’t a data sheet in the format ${FORMAT}`);
   const { productSheet, strict } = await import('../../contract/index.ts').catch(() => {
-    throw new RangeError('the server cannot be reached, and without it the file cannot be checked');
+    throw new RangeError('Couldn’t reach the server to check the file. Check the connection and try again');
   });
   const { error, value } = productSheet.validate(file.sheet, strict);
   if (error) throw new RangeError(error.details.map((detail) => detail.message).join('; '));

@@ -34,7 +34,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     }
     return {
       by: rule.by,
-      min: table(`${at}.min`, 'overcoat minimum', rule.min),
+      min: table(`${at}.min`, 'Earliest overcoat', rule.min),
       chemicalMax: chemical.length ? chemical : null,
       thumb: opens.length && closes.length ? { opens, closes } : null,
       keyGrit: read.optionalNumber(`${at}.keyGrit`, 'Grit if window missed', rule.keyGrit),
@@ -57,7 +57,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     id,
     name: values.name.trim(),
     sheet: {
-      family: chosen('family', values.family, 'choose the family the sheet names', 'epoxy-primer'),
+      family: chosen('family', values.family, 'Select a coating type.', 'epoxy-primer'),
       resin: values.resin.trim() || null,
       parts: values.parts.map((part, i) => ({
         name: part.name.trim(),
@@ -70,7 +70,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       ratioBy:
         values.parts.length === 1
           ? 'volume'
-          : chosen('ratioBy', values.ratioBy, 'choose what the sheet says: by volume or by weight', 'volume'),
+          : chosen('ratioBy', values.ratioBy, 'Select volume or weight, as on the data sheet.', 'volume'),
       ratioTolerance: optionalPercent('ratioTolerance', 'ratio tolerance', values.ratioTolerance),
       volumeSolids: read.percent('solids', 'volume solids', values.solids),
       film: {
@@ -107,7 +107,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         airMaxC: limit('airMaxC'),
         surfaceMinC: limit('surfaceMinC'),
         surfaceMaxC: limit('surfaceMaxC'),
-        rhMax: optionalPercent('limits.rhMax', 'max relative humidity', values.limits.rhMax),
+        rhMax: optionalPercent('limits.rhMax', 'Maximum RH', values.limits.rhMax),
         dewMarginC: read.optionalQuantity(
           'limits.dewMarginC',
           'margin above dew point',
@@ -116,7 +116,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         ),
       },
       cure: {
-        stopC: read.optionalQuantity('stopC', 'stop temperature', values.stopC, 'temperature'),
+        stopC: read.optionalQuantity('stopC', 'No cure below', values.stopC, 'temperature'),
         events,
         overcoat,
       },
@@ -134,7 +134,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       })),
       ...(values.parts.length === 1 &&
         values.canLitres.trim() !== '' && {
-          canLitres: read.quantity('canLitres', 'what a spray can holds', values.canLitres, 'volume'),
+          canLitres: read.quantity('canLitres', 'Spray can contents', values.canLitres, 'volume'),
         }),
       ...(values.coverage.trim() !== '' && {
         coverageM2PerL: read.quantity('coverage', 'coverage', values.coverage, 'spreadingRate'),

@@ -63,7 +63,8 @@ export function HandTests({ clock, zone, now }: Props) {
       </summary>
       <div className="space-y-3 pt-2">
         <p className="text-sm">
-          Where it was applied last, and where it is thickest. What the hand finds corrects this film’s clock.
+          Test where the coat was applied last and where it is thickest. The result corrects this coat’s cure
+          times.
         </p>
         <div className="flex flex-wrap gap-x-6 gap-y-3">
           {WAYS.map(({ name, found }) => (
@@ -114,12 +115,13 @@ export function HandTests({ clock, zone, now }: Props) {
 
 /** What the tests did to the clock, with before and after. */
 export function sayEffect(hand: HandView, nextIsWater: boolean, zone: string, now: number): string {
-  if (hand.waits) return 'Kept on this device: the clock goes by it once it has reached the server.';
+  if (hand.waits) return 'Saved on this device. Cure times update after syncing.';
   if (hand.notCuring)
     return 'It still sticks after more than four times the tack-free time of its sheet: the film does not cure.';
   if (hand.silent && hand.stuckAt !== null)
     return 'Something sticks, and the sheet does not say when the film is tack-free: nothing goes on until a later test finds it dry.';
-  if (hand.silent) return 'The sheet states no time that this could correct: the clock stays as it was.';
+  if (hand.silent)
+    return 'The data sheet has no time that this test can correct. Cure times haven’t changed.';
   const doubt = hand.contradicts ? 'The findings contradict each other; the last one counts. ' : '';
   if (hand.factor === 1) return `${doubt}The hand agrees with the clock.`;
   const pace = `${doubt}This film cures ${Math.round(hand.factor * 100)} % as fast as its sheet says`;

@@ -44,7 +44,7 @@ function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: 
   const submit = async (values: Values, over: { version?: number }) => {
     const read = new FormReader(system);
     const dimensions = valuesToDimensions(values.dimensions, read);
-    if (!dimensions) read.refuse('dimensions.loaM', 'length over all is empty');
+    if (!dimensions) read.refuse('dimensions.loaM', 'Enter the length overall');
     const { archived: _, ...input } = boat;
     const body = { ...input, version: over.version ?? boat.version, kind: values.kind, dimensions };
     const errors = await refusals((c) => c.boatUpdate, body, read);
@@ -63,7 +63,7 @@ function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: 
       >
         <SelectField
           name="kind"
-          label="Kind"
+          label="Boat type"
           choices={choices(KIND_WORDS).filter(([kind]) => kind !== 'parts')}
         />
         <div className="grid grid-cols-2 gap-4 sm:grid-cols-3">

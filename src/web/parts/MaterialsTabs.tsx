@@ -1,12 +1,12 @@
 import { NavLink } from 'react-router';
 
 const TABS = [
-  ['/materials', 'Need'],
-  ['/materials/buy', 'Buy'],
-  ['/materials/store', 'Store'],
-  ['/materials/count', 'Count'],
-  ['/materials/costs', 'Cost'],
-  ['/materials/sheets', 'Product sheets'],
+  ['/materials', 'Needs'],
+  ['/materials/buy', 'Purchasing'],
+  ['/materials/store', 'Stock'],
+  ['/materials/count', 'Stock count'],
+  ['/materials/costs', 'Costs'],
+  ['/materials/sheets', 'Data sheets'],
 ] as const;
 
 /** The parts of the place where materials are. */

@@ -30,8 +30,8 @@ export function MissingSupplies({ boatId }: { boatId: string }) {
       <ul className="list-disc pt-2 pl-5">
         {missing.slice(0, MOST).map(({ product, part, stop }) => (
           <li key={`${product.productId} ${part.part} ${part.colour}`}>
-            {product.name}, {sayPart(part.part, part.colour)}: {sayAmount(show, part.short, part.unit)} short,
-            stops {sayStopped(stop, zone, now)}
+            {product.name}, {sayPart(part.part, part.colour)}: {sayAmount(show, part.short, part.unit)} short.
+            First coat affected: {sayStopped(stop, zone, now)}
           </li>
         ))}
       </ul>

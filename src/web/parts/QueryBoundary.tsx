@@ -16,7 +16,7 @@ export function QueryBoundary<T>({
         <p className="font-semibold">This could not be fetched.</p>
         <p>{query.error.message}</p>
         <button type="button" className="btn" onClick={() => void query.refetch()}>
-          Try again
+          Retry
         </button>
       </div>
     );

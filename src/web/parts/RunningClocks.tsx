@@ -10,7 +10,7 @@ import { counted } from '../words/counted.ts';
 
 /** Each kind: what it is called, what its end means, and the button that ends it by hand. */
 const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
-  pot: { word: 'pot', by: 'End of standing time or pot life', end: 'Pot is empty' },
+  pot: { word: 'pot', by: 'End of standing time or pot life', end: 'Mark pot used up' },
   blast: { word: 'bare steel', by: 'Prime by this time. Ends with the first coat.' },
   wait: { word: 'wait', by: 'Ends automatically.', end: 'End wait' },
   sanding: { word: 'sanding', by: 'Sandpaper clogs until this time.' },
@@ -61,7 +61,7 @@ export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: s
       <summary className="target cursor-pointer py-2">
         {areaId === null ? 'Clocks besides: tape, waits, films on their way' : 'Every clock of this area'}:{' '}
         {clocks.length}
-        {over > 0 && <strong>, {over} past its time</strong>}
+        {over > 0 && <strong>, {over} overdue</strong>}
       </summary>
       <ol className="divide-base-300 divide-y">
         {clocks.map((clock) => (
@@ -110,11 +110,11 @@ function Clock({ clock, named, zone, now }: ClockProps) {
       </span>
       <span>
         {until === null ? (
-          'end not stated'
+          'end unknown'
         ) : (
           <>
             {sayTime(until, zone, now)},{' '}
-            {until > now ? `in ${saySpan(until - now)}` : <strong>over for {saySpan(now - until)}</strong>}
+            {until > now ? `in ${saySpan(until - now)}` : <strong>ended {saySpan(now - until)} ago</strong>}
           </>
         )}
         <span className="block text-sm">{by}</span>

@@ -18,8 +18,8 @@ export function ShiftList({
   const { show } = useUnits();
   if (shifts.length === 0) return null;
   return (
-    <section aria-label="What moved">
-      <h2 className="batten pb-1 text-lg">What moved</h2>
+    <section aria-label="Changed times">
+      <h2 className="batten pb-1 text-lg">Changed times</h2>
       <ul className="space-y-2 pt-2">
         {shifts.map((shift) => {
           const moved =

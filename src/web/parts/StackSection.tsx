@@ -40,7 +40,7 @@ const BOND_WORDS: Record<Bond, string> = {
   fused: 'chemical bond',
   keyed: 'mechanical bond',
   tie: 'tie coat',
-  none: 'no hold',
+  none: 'no bond',
 };
 
 interface Coat {

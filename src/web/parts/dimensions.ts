@@ -6,7 +6,7 @@ import type { FormReader } from '../forms/canonical.ts';
 export type DimensionValues = Record<keyof Dimensions, string>;
 
 export const DIMENSION_WORDS: Record<keyof Dimensions, string> = {
-  loaM: 'Length over all',
+  loaM: 'Length overall',
   lwlM: 'Waterline length',
   beamM: 'Beam',
   draughtM: 'Draught',

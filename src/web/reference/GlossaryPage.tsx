@@ -18,7 +18,7 @@ export function GlossaryPage() {
       <h1 className="text-2xl">Glossary</h1>
       <SearchField label="Search terms" value={typed} onChange={setTyped} />
       {terms.length === 0 ? (
-        <p role="status">No word here holds “{typed.trim()}”.</p>
+        <p role="status">No results for “{typed.trim()}”</p>
       ) : (
         <dl className="space-y-3">
           {terms.map(({ word, meaning }) => (

@@ -3,8 +3,8 @@ import { Link } from 'react-router';
 const ROOMS = [
   {
     to: '/rules',
-    name: 'Rules',
-    what: 'What goes over what: every coating over every other, with its reason.',
+    name: 'What goes over what',
+    what: 'Which coating can go over which, with the reasons.',
   },
   {
     to: '/tools',

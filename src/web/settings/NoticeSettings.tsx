@@ -40,7 +40,8 @@ export function NoticeSettings() {
       </label>
       {refused && (
         <p role="status">
-          The browser shows no notices of its own for this page; they are told on the page only.
+          The browser blocks notifications for this page, so they appear only inside Jack Plane. Allow
+          notifications in the browser settings to change this.
         </p>
       )}
       {settings.on && (

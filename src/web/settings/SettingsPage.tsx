@@ -33,10 +33,10 @@ function Display() {
   return (
     <section aria-labelledby="display" className="space-y-4">
       <h2 id="display" className="batten pb-1 text-lg">
-        On this device
+        Display on this device
       </h2>
       <fieldset>
-        <legend className="label-caps pb-1">Figures</legend>
+        <legend className="label-caps pb-1">Units</legend>
         <div className="join">
           {(
             [
@@ -104,7 +104,7 @@ function YardForm({ yard }: { yard: Yard }) {
   return (
     <section aria-labelledby="yard" className="space-y-4">
       <h2 id="yard" className="batten pb-1 text-lg">
-        The yard
+        Yard
       </h2>
       <RecordForm<YardValues>
         values={{
@@ -130,7 +130,7 @@ function YardForm({ yard }: { yard: Yard }) {
             label="Latitude"
             unit="°"
             inputMode="decimal"
-            hint="North is positive; tells when the sun is down"
+            hint="North is positive. Used to work out sunrise and sunset."
           />
           <Field name="longitude" label="Longitude" unit="°" inputMode="decimal" hint="East is positive" />
         </div>

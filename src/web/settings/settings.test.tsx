@@ -44,7 +44,7 @@ describe('figures in the units of this device', () => {
     await user.click(await screen.findByRole('button', { name: /^US/ }));
     await openPage(`/boats/${boat.id}/systems/${area.id}`);
     const step = await screen.findByRole('group', { name: /^1\. / });
-    const film = within(step).getByLabelText('Dry film a coat') as HTMLInputElement;
+    const film = within(step).getByLabelText('Dry film per coat') as HTMLInputElement;
     expect(Number(film.value)).toBeCloseTo(100 / 25.4, 2);
     expect((await screen.findByRole('table')).textContent).toContain('US gal');
   });
@@ -72,8 +72,8 @@ describe('the yard', () => {
 describe('a weather file is read and reported before anything is kept', () => {
   const check = async (csv: string) => {
     const { user } = await openPage('/weather');
-    await user.click(await screen.findByText('or paste it'));
-    const box = screen.getByLabelText('Weather CSV');
+    await user.click(await screen.findByText('Paste CSV instead'));
+    const box = screen.getByLabelText('CSV text');
     await user.click(box);
     await user.paste(csv);
     await user.click(screen.getByRole('button', { name: 'Check' }));

@@ -47,15 +47,15 @@ function Group({
 }
 
 const COMMANDS: readonly Found[] = [
-  { to: '/boats/new', name: 'Add a boat' },
+  { to: '/boats/new', name: 'Add boat' },
   { to: '/materials/new', name: 'Add data sheet' },
-  { to: '/materials/buy', name: 'What to buy', of: 'Materials' },
-  { to: '/materials/store', name: 'Store and labels', of: 'Materials' },
-  { to: '/materials/count', name: 'Count the store', of: 'Materials' },
+  { to: '/materials/buy', name: 'Buy', of: 'Materials' },
+  { to: '/materials/store', name: 'Stock and labels', of: 'Materials' },
+  { to: '/materials/count', name: 'Stock count', of: 'Materials' },
   { to: '/materials/costs', name: 'Costs and quote', of: 'Materials' },
-  { to: '/materials/sheets', name: 'Product sheets', of: 'Materials' },
+  { to: '/materials/sheets', name: 'Data sheets', of: 'Materials' },
   { to: '/weather', name: 'Add weather data' },
-  { to: '/rules', name: 'What goes over what', of: 'Reference' },
+  { to: '/rules', name: 'Overcoating rules', of: 'Reference' },
   { to: '/tools', name: 'Measuring tools', of: 'Reference' },
   { to: '/glossary', name: 'Glossary', of: 'Reference' },
 ];
@@ -81,18 +81,18 @@ export function FindAnything({ places, onClose }: { places: PlaceGroups; onClose
       >
         <Command.Input
           className="input w-full text-lg"
-          placeholder="A boat, an area, a product, a place"
+          placeholder="Search boats, areas, products and pages"
           value={typed}
           onValueChange={setTyped}
         />
-        <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="What was found">
-          <Command.Empty className="p-3">Nothing here is called “{typed}”.</Command.Empty>
+        <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="Search results">
+          <Command.Empty className="p-3">No results for “{typed}”.</Command.Empty>
           <Group
             heading="Boats"
             rows={boats.map(({ id, name }) => ({ to: sameAtBoat(pathname, id), name }))}
             onTake={take}
           />
-          <Group heading="Places of this boat" rows={places.boat} onTake={take} />
+          <Group heading="This boat" rows={places.boat} onTake={take} />
           <Group heading="Yard" rows={places.yard} onTake={take} />
           <Group heading="Actions and pages" rows={COMMANDS} onTake={take} />
           {typed.trim() !== '' && (

@@ -13,9 +13,9 @@ export function LeaveGuard() {
   useEffect(() => {
     if (state !== 'blocked') return;
     void confirm({
-      title: 'What you typed here is not saved',
-      action: 'Leave without saving',
-      back: 'Stay',
+      title: 'Leave without saving?',
+      action: 'Leave page',
+      back: 'Stay on page',
     }).then((sure) => (sure ? proceed?.() : reset?.()));
   }, [state, proceed, reset, confirm]);
   useEffect(() => {

@@ -52,7 +52,7 @@ function Refused() {
     if (await confirm({ title: `Discard ${what}?`, text, action: 'Discard' })) await throwAway(seq);
   };
   return (
-    <section aria-label="To be decided" className="border-error m-3 space-y-2 border-2 p-3">
+    <section aria-label="Rejected entries" className="border-error m-3 space-y-2 border-2 p-3">
       {refused.map(({ seq, what, refused: problem, method, path, body }) =>
         editing === seq ? (
           <EditRefused
@@ -120,7 +120,7 @@ function SetAside() {
         Save as file
       </button>
       <button type="button" className="btn" onClick={() => void forgetAside()}>
-        Forget it
+        Delete data
       </button>
     </div>
   );

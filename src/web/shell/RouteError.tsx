@@ -6,9 +6,7 @@ export function RouteError({ inShell = true }: { inShell?: boolean }) {
   const Around = inShell ? 'div' : 'main';
   return (
     <Around className="max-w-prose space-y-3 p-6">
-      <h1 className="text-2xl">
-        {error ? 'Something went wrong on this page' : 'There is nothing at this address'}
-      </h1>
+      <h1 className="text-2xl">{error ? 'Something went wrong on this page' : 'Page not found'}</h1>
       <p>
         {error
           ? 'Everything you logged is still there. Open the board. If this happens again, reload the page.'

@@ -76,7 +76,7 @@ export function Shell() {
     <ConfirmProvider>
       <div className="bg-base-100 text-base-content min-h-dvh md:grid md:grid-cols-[11.5rem_minmax(0,1fr)]">
         <a href="#main" className="skip-link">
-          To the work
+          Skip to content
         </a>
         <Patterns />
         <LeaveGuard />
@@ -92,7 +92,7 @@ export function Shell() {
           <button
             type="button"
             className="btn btn-ghost btn-square target ml-auto md:hidden"
-            aria-label="Words on this page"
+            aria-label="Glossary for this page"
             onClick={() => setExplaining(true)}
           >
             <BookOpen size={20} aria-hidden="true" />
@@ -101,7 +101,7 @@ export function Shell() {
             <Menu size={22} aria-hidden="true" />
             Menu
           </button>
-          <nav aria-label="Places" className="hidden md:flex md:grow md:flex-col">
+          <nav aria-label="Main menu" className="hidden md:flex md:grow md:flex-col">
             <PlaceLinks places={places.boat} />
             <p className="label-caps mt-3 px-4 pb-1">Yard</p>
             <PlaceLinks places={places.yard} />
@@ -112,7 +112,7 @@ export function Shell() {
             onClick={find}
           >
             <Search size={18} aria-hidden="true" />
-            Find
+            Search
             <kbd className="kbd kbd-sm ml-auto">/</kbd>
           </button>
           <button
@@ -121,7 +121,7 @@ export function Shell() {
             onClick={() => setExplaining(true)}
           >
             <BookOpen size={18} aria-hidden="true" />
-            Words here
+            Glossary
           </button>
         </header>
         <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6">
@@ -132,7 +132,7 @@ export function Shell() {
           <Outlet />
         </main>
         <nav
-          aria-label="Places"
+          aria-label="Main menu"
           className="bg-base-200 border-base-300 no-print fixed inset-x-0 bottom-0 z-20 grid grid-cols-5 border-t md:hidden"
         >
           {[...places.yard, ...places.boat]

@@ -16,9 +16,9 @@ export function WordsHere({ onClose }: { onClose: () => void }) {
       onClose={onClose}
     >
       <DialogPanel className="board bg-base-100 flex max-h-[85dvh] w-full max-w-lg flex-col gap-4 p-5">
-        <DialogTitle className="text-lg font-semibold">Words on this page</DialogTitle>
+        <DialogTitle className="text-lg font-semibold">Glossary terms on this page</DialogTitle>
         {terms.length === 0 ? (
-          <p>None of the glossary’s words stands here.</p>
+          <p>No glossary terms on this page.</p>
         ) : (
           <dl className="space-y-3 overflow-y-auto" data-autofocus tabIndex={-1}>
             {terms.map(({ word, meaning }) => (

@@ -11,7 +11,7 @@ beforeAll(async () => {
   await ask('POST', '/areas', area);
 });
 
-const asked = () => screen.queryByRole('button', { name: 'Leave without saving' });
+const asked = () => screen.queryByRole('button', { name: 'Leave page' });
 const open = async () => {
   const page = await openPage(`/boats/${boat.id}/survey/${area.id}`);
   const slip = within(screen.getAllByRole('navigation', { name: /Places/ })[0] as HTMLElement);
@@ -35,7 +35,7 @@ describe('what is typed and not saved', () => {
     await waitFor(() => expect(asked()).toBeNull());
     expect(note.value).toBe('weeps at the chine');
     await leave();
-    await user.click(await screen.findByRole('button', { name: 'Leave without saving' }));
+    await user.click(await screen.findByRole('button', { name: 'Leave page' }));
     await waitFor(() => expect(router.state.location.pathname).toBe('/materials'));
     await waitFor(() => expect(closing()).toBe(false));
   });
@@ -53,7 +53,7 @@ describe('what is typed and not saved', () => {
   it('an area removed takes what was typed of it along, unasked', async () => {
     const { user, router, note } = await open();
     await user.type(note, ' and more');
-    await user.click(screen.getByRole('button', { name: 'Remove this area' }));
+    await user.click(screen.getByRole('button', { name: 'Delete area' }));
     await waitFor(() => expect(router.state.location.pathname).toBe(`/boats/${boat.id}/survey`));
     expect(asked()).toBeNull();
   });

@@ -12,7 +12,7 @@ export function DoNext({ lines, zone }: { lines: readonly SlipLine[]; zone: stri
   if (!line) {
     return (
       <section aria-label="Next" className="board p-4">
-        <p className="text-lg">Nothing runs and nothing waits. Choose a system for an area to begin.</p>
+        <p className="text-lg">Nothing in progress. Choose a system for an area to get started.</p>
       </section>
     );
   }
@@ -29,7 +29,7 @@ export function DoNext({ lines, zone }: { lines: readonly SlipLine[]; zone: stri
         <AreaNext line={line} now={now} zone={zone} />
       )}
       <Link className="btn btn-primary btn-lg target" to={`/bench/${areaId}`}>
-        To the bench
+        Open bench
       </Link>
     </section>
   );
@@ -54,10 +54,10 @@ function PotNext({
         <p className="label-caps">Mixed, in use</p>
         <p className="lettered text-2xl">
           {inducting
-            ? `Let ${pot.productName} stand`
+            ? `Leave ${pot.productName} to stand`
             : over
-              ? `${pot.productName}: pot life is over, do not use it`
-              : `Use up the pot of ${pot.productName}`}
+              ? `${pot.productName}: pot life over, don’t use this pot`
+              : `Use up the ${pot.productName} pot`}
         </p>
         <p className="text-lg">
           {pot.areaName}, {pot.boatName}

@@ -33,7 +33,7 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
     <section aria-labelledby="running">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 pb-2">
         <h2 id="running" className="text-lg">
-          Running
+          Timeline
         </h2>
         <SpanButtons store={store} />
         <Suspense fallback={<div className="h-8" />}>
@@ -133,7 +133,7 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
       </p>
       <div className="min-w-0">
         <Link className="font-semibold hover:underline" to={`/bench/${pot.areaId}`}>
-          Pot of {pot.productName}
+          {pot.productName} pot
         </Link>
         <p className="truncate text-sm">
           {pot.areaName}, {pot.boatName}
@@ -141,7 +141,7 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
       </div>
       <p className="text-sm">
         {inducting && <>ready {sayTime(pot.inductionEnds, zone, now)}, </>}
-        {pot.potEnds ? <>pot life ends {sayTime(pot.potEnds, zone, now)}</> : 'no pot life stated'}
+        {pot.potEnds ? <>pot life ends {sayTime(pot.potEnds, zone, now)}</> : 'Pot life unknown'}
       </p>
     </>
   );
@@ -187,7 +187,7 @@ function AreaLine({
             <>
               {' · '}
               <Link className="link" to={`/window/${clock.areaId}`}>
-                {when ? `${when}: why` : 'why'}
+                {when ? `${when}, how this was worked out` : 'why'}
               </Link>
             </>
           )}

@@ -124,13 +124,13 @@ function BoatsAshore({ view }: { view: SlipView }) {
           Boats
         </h2>
         <Link className="btn btn-sm" to="/boats/new">
-          New boat
+          Add boat
         </Link>
       </div>
       {view.boats.length >= MANY_BOATS && (
         <div className="pt-3">
-          <SearchField label="Find a boat" value={typed} onChange={setTyped} />
-          {boats.length === 0 && <p role="status">No boat here is called “{typed.trim()}”.</p>}
+          <SearchField label="Search boats" value={typed} onChange={setTyped} />
+          {boats.length === 0 && <p role="status">No boats match “{typed.trim()}”.</p>}
         </div>
       )}
       <ul className="grid gap-x-8 gap-y-5 pt-4 sm:grid-cols-2 xl:grid-cols-4">
@@ -165,7 +165,7 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
   return (
     <div className="max-w-prose space-y-4 p-4 md:p-8">
       <DiskNotice disk={disk} />
-      <h1 className="text-2xl">The board is empty</h1>
+      <h1 className="text-2xl">No boats yet</h1>
       <p>
         Begin with your boat, bring the sheets of your paints, and say what the air is like. From there the
         bench says how much to mix, and the board says when the next coat may and must go on.
@@ -176,7 +176,7 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
       </p>
       <p className="flex flex-wrap gap-3">
         <Link className="btn btn-primary" to="/boats/new">
-          Begin with your boat
+          Add boat
         </Link>
         <Link className="btn" to="/materials/typical">
           Add typical data sheets

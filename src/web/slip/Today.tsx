@@ -36,7 +36,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
                   : coat.starts.length === 0
                     ? 'Decide now'
                     : coat.placed &&
-                      `${sayTime(coat.placed.start, zone, now)} to ${sayTime(coat.placed.end, zone, now)}`}
+                      `${sayTime(coat.placed.start, zone, now)}–${sayTime(coat.placed.end, zone, now)}`}
               </span>
               <span>
                 <CoatName coat={coat} />
@@ -118,9 +118,8 @@ function sayStarts({ starts, potEnds }: TodayCoat, zone: string, now: number): s
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {
-  if (safeNotStated)
-    return 'its sheet states no time until it is safe from dew and rain; say it at the bench';
+  if (safeNotStated) return 'no time until safe from dew and rain on the data sheet; enter one on the bench';
   const [first] = starts;
   if (!first) return 'no start time stays suitable until the coat is safe; see the bench for reasons';
-  return `fits alone (${sayTime(first.from, zone, now)} to ${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), not beside the others`;
+  return `possible on its own (${sayTime(first.from, zone, now)}–${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), but not together with the others`;
 }

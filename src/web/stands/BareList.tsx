@@ -41,8 +41,8 @@ export function BareList({ view }: { view: BoatView }) {
       </h2>
       {bareItems.length === 0 ? (
         <p className="max-w-prose">
-          Anodes, transducers, the log, earth plates, faces to be glued: what is listed here is asked for at
-          each coat, taped before it and untaped after.
+          List anything that must not be painted: anodes, transducers, the log, earth plates, faces to be
+          glued. At each coat, the bench reminds you to mask these items before and unmask them after.
         </p>
       ) : (
         <ul className="divide-base-300 divide-y">
@@ -73,7 +73,7 @@ export function BareList({ view }: { view: BoatView }) {
       )}
       {removed && (
         <UndoNotice
-          text={`${removed.name} was taken off the list.`}
+          text={`${removed.name} deleted.`}
           onUndo={() => bringBack(removed)}
           onGone={() => setRemoved(null)}
         />
@@ -89,7 +89,7 @@ export function BareList({ view }: { view: BoatView }) {
         </div>
       ) : (
         <button type="button" className="btn" onClick={() => setEditing('new')}>
-          Add to the list
+          Add masked item
         </button>
       )}
     </section>
@@ -136,7 +136,7 @@ function BareForm({ view, item, onDone }: { view: BoatView; item: BareItem | nul
       }
     >
       <div className="grid gap-3 sm:grid-cols-2">
-        <SelectField name="kind" label="What" choices={choices(BARE_WORDS)} />
+        <SelectField name="kind" label="Type" choices={choices(BARE_WORDS)} />
         <Field name="name" label="Name" placeholder="Shaft anode, port" />
         <SelectField
           name="areaId"

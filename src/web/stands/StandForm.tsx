@@ -121,18 +121,18 @@ export function StandForm({
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="name" label="Name" />
-        <SelectField name="kind" label="Kind" choices={choices(STAND_WORDS)} />
-        <SelectField name="side" label="Bears" choices={choices(STAND_SIDES)} />
+        <SelectField name="kind" label="Type" choices={choices(STAND_WORDS)} />
+        <SelectField name="side" label="Side" choices={choices(STAND_SIDES)} />
         <ShiftDay />
-        <QuantityField name="xM" label="From aft" quantity="length" />
+        <QuantityField name="xM" label="Distance from aft" quantity="length" />
         <QuantityField
           name="zM"
-          label="Above the waterline"
+          label="Height above the waterline"
           quantity="length"
           hint="Use a minus sign below the waterline."
         />
-        <QuantityField name="lengthM" label="Pad along" quantity="length" />
-        <QuantityField name="widthM" label="Pad up and down" quantity="length" />
+        <QuantityField name="lengthM" label="Pad length (fore and aft)" quantity="length" />
+        <QuantityField name="widthM" label="Pad height" quantity="length" />
       </div>
       {!stand && <Hides areas={areas} />}
       <TextArea name="note" label="Note" rows={1} />
@@ -157,7 +157,7 @@ function Hides({ areas }: { areas: readonly Area[] }) {
   const offered = areas.filter(
     (area) => area.part === null && (side === 'centre' || area.side === side || area.side === 'both'),
   );
-  if (offered.length === 0) return <p>With areas in the survey, the stand can say what it hides.</p>;
+  if (offered.length === 0) return <p>Add areas in the survey to record what this support hides.</p>;
   return (
     <fieldset>
       <legend className="label-caps pb-1">Areas with a hidden patch</legend>

@@ -28,7 +28,7 @@ function Stands({ view }: { view: BoatView }) {
   const [removed, setRemoved] = useState<Stand | null>(null);
   const { mutate: change } = useQueued();
   const ask = (method: 'POST' | 'DELETE', path: string, onSuccess: () => void = () => {}) =>
-    change({ method, path, what: 'a stand changed' }, { onSuccess });
+    change({ method, path, what: 'support change' }, { onSuccess });
   return (
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: supports and masked items</h1>
@@ -48,15 +48,15 @@ function Stands({ view }: { view: BoatView }) {
           </h2>
           {stands.length === 0 ? (
             <p className="max-w-prose">
-              Stands, blocks and cradles hide patches of hull that need the whole system later. Set them down
-              here, and nobody is left without paint for them.
+              Stands, blocks and cradles hide patches of hull that need the whole system later. Add them here
+              so that enough paint is planned for the patches.
             </p>
           ) : (
             <StandList view={view} onEdit={setEditing} onAsk={ask} onRemoved={setRemoved} />
           )}
           {removed && (
             <UndoNotice
-              text={`${removed.name} and its patches were taken off the list.`}
+              text={`${removed.name} and its patches deleted.`}
               onUndo={() => {
                 ask('POST', `/stands/${removed.id}/restore`, () => setRemoved(null));
               }}
@@ -76,7 +76,7 @@ function Stands({ view }: { view: BoatView }) {
             </div>
           ) : (
             <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
-              Add a support
+              Add support
             </button>
           )}
         </section>
@@ -109,9 +109,9 @@ function StandList({
               <strong>{stand.name}</strong>, {STAND_WORDS[stand.kind].toLowerCase()},{' '}
               {STAND_SIDES[stand.side].toLowerCase()}, {show(stand.xM, 'length')} from aft.{' '}
               {stand.shiftedAt
-                ? 'Moved away.'
+                ? 'Moved.'
                 : stand.shiftOn
-                  ? `The yard moves it on ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
+                  ? `Move planned for ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
                   : 'No move date set.'}
             </p>
             {patches.length > 0 && (

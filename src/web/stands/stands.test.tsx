@@ -26,9 +26,9 @@ const open = async () => {
 /** A stand of 0.3 × 0.3 m at port, hiding a patch of the bottom. */
 async function withStand() {
   const page = await open();
-  await page.user.click(await screen.findByRole('button', { name: 'Add a support' }));
+  await page.user.click(await screen.findByRole('button', { name: 'Add support' }));
   await page.put('Name', 'Port aft');
-  await page.put('From aft', '2.4');
+  await page.put('Distance from aft', '2.4');
   await page.user.click(screen.getByRole('checkbox', { name: 'Bottom port' }));
   await page.user.click(screen.getByRole('button', { name: 'Add the support' }));
   const line = (await screen.findByText('Port aft', { selector: 'strong' })).closest('li');
@@ -56,9 +56,9 @@ describe('stands', () => {
   });
   it('a place far beyond the boat is refused at its field', async () => {
     const { user, put } = await open();
-    await user.click(await screen.findByRole('button', { name: 'Add a support' }));
-    await put('From aft', '400');
-    await put('Pad along', '0');
+    await user.click(await screen.findByRole('button', { name: 'Add support' }));
+    await put('Distance from aft', '400');
+    await put('Pad length (fore and aft)', '0');
     await user.click(screen.getByRole('button', { name: 'Add the support' }));
     expect(await screen.findByText(/place along the boat \(m\) 400 is above the limit of 125/)).toBeDefined();
     expect(screen.getByText(/length of the pad \(m\) 0 is below the limit of 0.01/)).toBeDefined();
@@ -77,7 +77,7 @@ describe('stands', () => {
 describe('what stays bare', () => {
   it('is listed with why, changed, removed and brought back', async () => {
     const { user, put } = await open();
-    await user.click(await screen.findByRole('button', { name: 'Add to the list' }));
+    await user.click(await screen.findByRole('button', { name: 'Add masked item' }));
     await user.selectOptions(screen.getByLabelText('What'), 'transducer');
     await put('Name', 'Depth, port');
     await user.selectOptions(screen.getByLabelText('On'), 'Bottom port');

@@ -15,7 +15,7 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
   'too-soon': { word: 'not ready yet', meaning: 'not ready yet for the next coat', paint: 'too-soon' },
   thumb: {
     word: 'thumbprint',
-    meaning: 'takes a thumbprint, nothing sticks: apply the next coat now',
+    meaning: 'takes a thumbprint but nothing sticks: apply the next coat now',
     paint: 'thumb',
   },
   open: { word: 'open', meaning: 'overcoat without sanding', paint: 'open' },
@@ -28,7 +28,7 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
   closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
   hidden: {
     word: 'under a support',
-    meaning: 'a support hides it: waits until it is moved',
+    meaning: 'covered by a support until the support is moved',
     paint: 'hidden',
   },
   failed: {
@@ -45,14 +45,14 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
 };
 
 export const EDGE_WORDS: Record<string, string> = {
-  'overcoat-min': 'overcoat minimum',
+  'overcoat-min': 'earliest overcoat',
   'thumb-opens': 'thumbprint: apply from',
   'thumb-closes': 'thumbprint window closes',
   'chemical-max': 'latest without sanding',
   'dew-safe': 'safe from dew',
   'tack-free': 'tack-free',
   sandable: 'sandable',
-  walk: 'walk on',
+  walk: 'safe to walk on',
   immersion: 'earliest launch',
   'latest-immersion': 'latest launch',
   'full-cure': 'full cure',

@@ -55,7 +55,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
   if (nothing)
     return (
       <div className="space-y-6">
-        <p role="status">No paint is to be bought: what is wanted stands in the store or is ordered.</p>
+        <p role="status">No paint to buy. Everything needed is in stock or on order.</p>
         <Besides view={view} />
       </div>
     );
@@ -76,7 +76,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
       {view.unpriced.length > 0 && (
         <section aria-labelledby="unpriced" className="space-y-2">
           <h2 id="unpriced" className="batten pb-1 text-lg">
-            Wanted, but no pack or price is known
+            Needed, but no pack or price entered
           </h2>
           <ul className="list-disc pl-5">
             {view.unpriced.map((each) => (
@@ -84,8 +84,8 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
                 <Link className="link" to={`/materials/${each.productId}`}>
                   {each.productName}
                 </Link>{' '}
-                {sayPart(each.part, each.colour)}: {sayAmount(show, each.amount, each.unit)}. Enter its packs
-                on the sheet, or a price below.
+                , {sayPart(each.part, each.colour)}: {sayAmount(show, each.amount, each.unit)}. Add packs to
+                the data sheet, or add a price below.
               </li>
             ))}
           </ul>
@@ -94,8 +94,8 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
       {view.small.length > 0 && <SmallNeeds view={view} />}
       {view.tooEarly.map((each) => (
         <p key={each.productName} className="text-warning font-semibold">
-          {each.productName} keeps {each.shelfMonths} months and is wanted{' '}
-          {sayTime(each.usedAt, zone, Date.parse(view.now))}: buy it later.
+          {each.productName} has a shelf life of {each.shelfMonths} months and is needed{' '}
+          {sayTime(each.usedAt, zone, Date.parse(view.now))}. Buy it later.
         </p>
       ))}
       <Trades view={view} />
@@ -137,14 +137,14 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
       },
     });
   return (
-    <section className="space-y-2" aria-label={order.supplierName ?? 'Wherever it is to be had'}>
+    <section className="space-y-2" aria-label={order.supplierName ?? 'Any supplier'}>
       <h2 className="batten flex flex-wrap items-baseline justify-between gap-x-4 pb-1 text-lg">
-        <span>{order.supplierName ?? 'Wherever it is to be had'}</span>
+        <span>{order.supplierName ?? 'Any supplier'}</span>
         {order.orderBy && (
           <span className={`text-base ${late ? 'text-signal font-semibold' : ''}`}>
             {late
               ? 'Needed before it can arrive. Order now.'
-              : `order by ${sayTime(order.orderBy, zone, now)}`}
+              : `Order by ${sayTime(order.orderBy, zone, now)}`}
           </span>
         )}
       </h2>
@@ -176,12 +176,12 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
       </StackedTable>
       {order.delivery > 0 && (
         <p>
-          Delivery, {order.deliveryDays} days: {money(order.delivery)}
+          Delivery ({order.deliveryDays} days): {money(order.delivery)}
         </p>
       )}
       {order.short > 0 && (
         <p className="text-warning font-semibold">
-          {money(order.short)} short of the least order: fill it up with what is wanted anyway.
+          {money(order.short)} below the minimum order. Add items you will need anyway.
         </p>
       )}
       <p className="flex flex-wrap items-center gap-3">
@@ -203,7 +203,7 @@ function Trades({ view }: { view: BuyingView }) {
       {view.runnersUp.length > 0 && (
         <section aria-labelledby="instead" className="space-y-2">
           <h2 id="instead" className="batten pb-1 text-lg">
-            Next best
+            Next-cheapest options
           </h2>
           <ul className="space-y-1">
             {view.runnersUp.map((other) => (
@@ -226,7 +226,7 @@ function Trades({ view }: { view: BuyingView }) {
       {left.length > 0 && (
         <section aria-labelledby="left" className="space-y-2">
           <h2 id="left" className="batten pb-1 text-lg">
-            Likely left over
+            Expected leftovers
           </h2>
           <ul className="space-y-1">
             {left.map((each) => (

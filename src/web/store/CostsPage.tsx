@@ -94,11 +94,9 @@ function Costs({ view }: { view: CostsView }) {
         end <strong>{money(total.forecast)}</strong>; {Math.round(view.hours)} h of work.
       </p>
       {view.unpriced.length > 0 && (
-        <p className="text-warning font-semibold">
-          Without a price, so not in the sums: {view.unpriced.join(', ')}.
-        </p>
+        <p className="text-warning font-semibold">No price, so not included: {view.unpriced.join(', ')}.</p>
       )}
-      {settings.labourPerHour === 0 && <p>An hour of work costs nothing yet: set it below.</p>}
+      {settings.labourPerHour === 0 && <p>No labour rate set. Enter it below.</p>}
       <CostTable rows={gathered(view.lines, byArea)} money={money} />
       <details>
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
@@ -132,7 +130,7 @@ function Costs({ view }: { view: CostsView }) {
       </section>
       <section aria-labelledby="rules" className="space-y-3">
         <h2 id="rules" className="batten pb-1 text-lg">
-          Money and rules of the yard
+          Prices and rates
         </h2>
         <TradeForm settings={settings} />
       </section>

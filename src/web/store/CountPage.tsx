@@ -20,9 +20,7 @@ export function CountPage() {
       <h1 className="text-2xl">Materials: stock count</h1>
       <MaterialsTabs />
       <QueryBoundary query={store}>
-        {(view) =>
-          view.lots.length === 0 ? <p>Nothing is kept yet that could be counted.</p> : <Count view={view} />
-        }
+        {(view) => (view.lots.length === 0 ? <p>No stock to count yet.</p> : <Count view={view} />)}
       </QueryBoundary>
     </div>
   );
@@ -64,8 +62,8 @@ function Count({ view }: { view: StoreView }) {
   };
   return (
     <div className="space-y-5">
-      <p>Count the tin alone: cups kept back for a patch are not in it. A count of nothing is a count too.</p>
-      <SearchField label="Search by product, lot or place" value={search} onChange={setSearch} />
+      <p>Count only what is in the tin, without cups kept back for patches. If a tin is empty, enter 0.</p>
+      <SearchField label="Search by product, lot number or location" value={search} onChange={setSearch} />
       <ul className="space-y-6">
         {lots.slice(0, 100).map((lot) => {
           const now = found[lot.id];
@@ -114,13 +112,11 @@ function Count({ view }: { view: StoreView }) {
           );
         })}
       </ul>
-      {lots.length > 100 && <p>{lots.length - 100} more: search for them.</p>}
+      {lots.length > 100 && <p>{lots.length - 100} more not shown. Search to narrow the list.</p>}
       <div className="save-bar space-y-2">
         {kept && (
           <p role="status">
-            {kept === 'arrived'
-              ? 'The count is in the book.'
-              : 'Count saved on this device, waiting to sync.'}
+            {kept === 'arrived' ? 'Count saved.' : 'Count saved on this device, waiting to sync.'}
           </p>
         )}
         <button
@@ -145,7 +141,7 @@ function CountFile() {
   return (
     <section aria-labelledby="count-file" className="space-y-2">
       <h2 id="count-file" className="batten pb-1 text-lg">
-        On paper or in a spreadsheet
+        Count on paper or in a spreadsheet
       </h2>
       <p className="flex flex-wrap items-center gap-3">
         <a className="btn" href="/api/v1/lots.csv" download>

@@ -88,7 +88,7 @@ export function KeepBack({
     );
   return (
     <div className="space-y-3">
-      <h3 className="font-semibold">Keep back for a patch, unmixed</h3>
+      <h3 className="font-semibold">Keep back paint for a patch (unmixed)</h3>
       <div className="grid gap-3 sm:grid-cols-3">
         <Choice
           label="Boat"
@@ -126,9 +126,7 @@ export function KeepBack({
         </p>
       )}
       {missing && share && (
-        <p className="text-error font-semibold">
-          There is not enough {missing.part} in a usable tin for that.
-        </p>
+        <p className="text-error font-semibold">No usable tin holds enough {missing.part}.</p>
       )}
       {write.error && (
         <p role="alert" className="text-error font-semibold">
@@ -141,7 +139,7 @@ export function KeepBack({
         disabled={areaId === '' || missing !== undefined || !share || write.isPending}
         onClick={keep}
       >
-        Keep it back
+        Keep back paint
       </button>
     </div>
   );

@@ -26,7 +26,7 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
             rel="noreferrer"
             href={`/api/v1/labels.pdf?size=${size}&lots=${chosen.slice(0, 200).join(',')}`}
           >
-            Labels of {chosen.length} ticked
+            Print labels ({chosen.length})
           </a>
         ) : (
           <p className="pb-2">Select tins to print labels for.</p>

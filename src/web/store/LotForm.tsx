@@ -69,7 +69,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
         },
       ];
     });
-    if (lots.length === 0) read.refuse('amounts.0', 'enter what is there of one part at least');
+    if (lots.length === 0) read.refuse('amounts.0', 'Enter an amount for at least one part.');
     const receipt: ReceiptInput = {
       id: ids.current.receipt,
       at: new Date().toISOString(),
@@ -95,7 +95,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
         note: '',
       }}
       submit={submit}
-      button="Add it to the store"
+      button="Add stock"
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel
@@ -118,7 +118,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
         ))}
         <Field name="code" label="Lot number" hint="Empty: not recorded" />
         <Field name="madeOn" label="Made on" placeholder="2026-03-31" />
-        <Field name="place" label="Kept where" />
+        <Field name="place" label="Location" />
       </div>
       <div className="flex flex-wrap gap-6">
         <CheckField name="frost" label="It has stood in frost" />

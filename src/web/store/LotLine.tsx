@@ -41,13 +41,13 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
           />
           <span>
             <strong>{name}</strong>
-            <span className="block text-sm opacity-80">{said.join(' · ') || 'nothing recorded of it'}</span>
+            <span className="block text-sm opacity-80">{said.join(' · ') || 'no details recorded'}</span>
           </span>
         </label>
         <span className="text-right">
           <strong className="text-lg tabular-nums">{amount(lot.stock.inTin)}</strong>
           {lot.stock.kept > 1e-6 && (
-            <span className="block text-sm">and {amount(lot.stock.kept)} kept back</span>
+            <span className="block text-sm">plus {amount(lot.stock.kept)} kept back</span>
           )}
         </span>
         <button
@@ -61,20 +61,17 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
         </button>
       </div>
       {lot.coversM2 !== null && (
-        <p className="text-sm">
-          Could still cover {show(lot.coversM2, 'area')} in one coat, before losses, with the other parts that
-          are there.
-        </p>
+        <p className="text-sm">Enough for {show(lot.coversM2, 'area')} (one coat, before losses)</p>
       )}
       {below && (
         <p className="text-error font-semibold">
-          Less than nothing since {sayTime(below, zone, now)}: something was not logged. Count it.
+          Stock below zero since {sayTime(below, zone, now)}. Something wasn’t logged: count this lot.
         </p>
       )}
       {lot.difference && (
         <p className="text-warning">
-          The count of {sayTime(lot.difference.at, zone, now)} found {amount(lot.difference.found)} where the
-          book had {amount(lot.difference.expected)}.
+          Counted {amount(lot.difference.found)} on {sayTime(lot.difference.at, zone, now)}; expected{' '}
+          {amount(lot.difference.expected)}.
         </p>
       )}
       {lot.notes.map((note) => (
@@ -85,7 +82,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
       ))}
       {lot.keptFor.map(({ areaId, areaName, boatName, amount: kept }) => (
         <p key={areaId} className="text-sm">
-          {amount(kept)} kept back unmixed for {areaName}, {boatName}
+          {amount(kept)} kept back (unmixed) for {areaName}, {boatName}
         </p>
       ))}
       {open && (

@@ -48,7 +48,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
   const putAway = async () => {
     const sure = await confirm({
       title: `Archive this lot?`,
-      text: `${lot.productName}, ${lot.part}. What moved of it stays on record.`,
+      text: `${lot.productName}, ${lot.part}. The lot’s history is kept.`,
       action: 'Put away',
     });
     if (sure) write.mutate({ method: 'DELETE', path: `/lots/${lot.id}` }, { onSuccess: onDone });
@@ -57,7 +57,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
     <div className="space-y-3">
       <div className="grid gap-3 sm:grid-cols-3">
         <Choice
-          label="What happened"
+          label="Type"
           value={kind}
           choices={HAPPENED}
           onChange={(value) => {
@@ -84,7 +84,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
       </div>
       <p className="flex flex-wrap gap-3">
         <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={send}>
-          Log it
+          Log movement
         </button>
         <button type="button" className="btn btn-ghost target" onClick={() => void putAway()}>
           Put the lot away

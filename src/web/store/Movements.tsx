@@ -17,7 +17,7 @@ export function Movements({ zone, now }: { zone: string; now: number }) {
     <section aria-labelledby="movements" className="space-y-3">
       <div className="batten flex flex-wrap items-baseline justify-between gap-2 pb-1">
         <h2 id="movements" className="text-lg">
-          What moved
+          Stock movements
         </h2>
         <a className="btn btn-sm btn-ghost" href="/api/v1/movements.csv" download>
           Export (CSV)

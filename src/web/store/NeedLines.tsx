@@ -64,7 +64,7 @@ function Lines({ product }: { product: ProductSupply }) {
         {product.thinner && (
           <>
             {product.thinner.name ?? 'Thinner'}: {show(product.thinner.thin, 'volume')} in the paint,{' '}
-            {show(product.thinner.clean, 'volume')} to clean with.
+            {show(product.thinner.clean, 'volume')} for cleaning.
           </>
         )}
         {product.additives.map(({ name, likely, safe }) => (
@@ -75,8 +75,8 @@ function Lines({ product }: { product: ProductSupply }) {
         ))}
       </p>
       <p className="text-sm opacity-80">
-        Safe is enough nine times in ten: areas measured the same way are taken to be wrong together, others
-        apart. A better measure makes the safe figure smaller.
+        The safe amount is enough nine times in ten. Errors are taken as shared between areas measured the
+        same way, and independent otherwise. Better measurements lower the safe amount.
       </p>
     </div>
   );
@@ -109,10 +109,10 @@ function Sum({ line }: { line: NeedLineView }) {
           {dead > 0 && <> + {show(dead, 'volume')} into the blast profile</>}
         </span>
       ))}
-      {line.learned !== null && <>; × {line.learned.toFixed(2)} learned from coats applied here</>}
+      {line.learned !== null && <>; × {line.learned.toFixed(2)} (learned rate)</>}
       {line.ownRatio && (
         <>
-          ; mixed {line.ownRatio.parts.join(' : ')} on purpose: {line.ownRatio.reason}
+          ; custom ratio {line.ownRatio.parts.join(' : ')}: {line.ownRatio.reason}
         </>
       )}
       .

@@ -88,8 +88,8 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
   if (view.products.length === 0 && view.unknown.length === 0)
     return (
       <p className="max-w-prose">
-        Nothing is wanted: no coat is still to go on. What areas take is worked out from their systems, as
-        soon as they have one.
+        No paint needed: all coats are done, or no area has a system yet. Needs are worked out from each
+        area’s system.
       </p>
     );
   return (
@@ -119,7 +119,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
             checked={onlyShort}
             onChange={({ target }) => setOnlyShort(target.checked)}
           />
-          Only what is short
+          Shortages only
         </label>
       </div>
       <Legend />
@@ -134,7 +134,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
       {view.unknown.length > 0 && (
         <section aria-labelledby="need-unknown" className="space-y-2">
           <h2 id="need-unknown" className="batten pb-1 text-lg">
-            Not in the sums
+            Not included
           </h2>
           <ul className="list-disc space-y-1 pl-5">
             {view.unknown.map(({ areaId, areaName, boatId: boat, boatName, productName, reason }) => (
@@ -157,8 +157,8 @@ function Legend() {
   return (
     <p className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
       <span>Upper bar: likely need (solid), safe need (hatched)</span>
-      <span>Lower bar: in the store, ordered in outline</span>
-      <span>Line: the safe need</span>
+      <span>Lower bar: in stock (solid), on order (outline)</span>
+      <span>Line: safe need</span>
     </p>
   );
 }
@@ -220,7 +220,7 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
       ))}
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
-          How it comes about
+          How this was worked out
         </summary>
         {open && <NeedLines product={product} of={of} />}
       </details>

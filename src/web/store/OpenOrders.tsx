@@ -65,7 +65,7 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
             {order.receivedAt === null && receiving !== order.id && (
               <p className="flex flex-wrap gap-2">
                 <button type="button" className="btn btn-primary" onClick={() => setReceiving(order.id)}>
-                  It has come
+                  Receive order
                 </button>
                 <button
                   type="button"
@@ -77,7 +77,7 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
                     )
                   }
                 >
-                  Take the order off
+                  Delete order
                 </button>
               </p>
             )}

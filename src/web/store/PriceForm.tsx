@@ -96,7 +96,7 @@ export function PriceForm(of: {
       }}
       base={offer}
       submit={submit}
-      button={offer ? 'Save price' : 'Add the price'}
+      button={offer ? 'Save price' : 'Add price'}
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel
@@ -161,7 +161,7 @@ function PackFields({ products }: { products: readonly Product[] }) {
           name="colour"
           label="Colour"
           choices={[
-            ['', 'every colour'] as const,
+            ['', 'All colours'] as const,
             ...(sheet?.colours ?? []).map(({ name }) => [name, name] as const),
           ]}
         />
@@ -201,7 +201,7 @@ function Discounts({ currency }: { currency: string }) {
       ))}
       {fields.length < 5 && (
         <button type="button" className="btn btn-sm" onClick={() => append({ from: '', price: '' })}>
-          Add a discount by the number
+          Add quantity discount
         </button>
       )}
     </div>

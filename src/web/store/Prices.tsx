@@ -36,7 +36,7 @@ function PriceFile() {
     <div className="flex flex-wrap items-center gap-2">
       {data && (
         <span role="status">
-          {data.taken} taken, {data.same} as they were.
+          Imported: {data.taken} changed or new, {data.same} unchanged.
         </span>
       )}
       {error && (
@@ -44,9 +44,9 @@ function PriceFile() {
           {error.message}
         </span>
       )}
-      <OpenFile label="Open price list" accept=".csv,text/csv" small onFile={(file) => void read(file)} />
+      <OpenFile label="Import prices (CSV)" accept=".csv,text/csv" small onFile={(file) => void read(file)} />
       <a className="btn btn-sm btn-ghost" href="/api/v1/offers.csv" download>
-        Prices as CSV
+        Export prices (CSV)
       </a>
     </div>
   );
@@ -70,7 +70,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
     <div className="space-y-3">
       {gone && (
         <UndoNotice
-          text={`The price of ${said(gone)} was taken off.`}
+          text={`Price deleted: ${said(gone)}.`}
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/offers/${gone.id}/restore` },
@@ -125,13 +125,13 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
           ),
         )}
       </ul>
-      {found.length > SHOWN && <p>{found.length - SHOWN} more: search for them.</p>}
+      {found.length > SHOWN && <p>{found.length - SHOWN} more not shown. Search to narrow the list.</p>}
       {open === 'new' ? (
         <PriceForm offer={null} trade={trade} products={products} onDone={() => setOpen(null)} />
       ) : (
         products.length > 0 && (
           <button type="button" className="btn" onClick={() => setOpen('new')}>
-            Add a price
+            Add price
           </button>
         )
       )}

@@ -44,11 +44,11 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
       }}
       base={quote}
       submit={submit}
-      button="Save the quote's words"
+      button="Save quote text"
     >
       <div className="grid gap-3 sm:grid-cols-[3fr_1fr]">
         <Field name="title" label="Title" placeholder="Quote for …" />
-        <Field name="yardDays" label="Days in the yard" inputMode="decimal" />
+        <Field name="yardDays" label="Days in yard" inputMode="decimal" />
       </div>
       <TextArea name="intro" label="Words before the prices" rows={3} />
       <TextArea name="closing" label="Words after them" rows={3} />

@@ -96,7 +96,7 @@ export function ReceiveForm(of: {
         })),
       }}
       submit={submit}
-      button="Take it into the store"
+      button="Add to stock"
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel
@@ -104,7 +104,7 @@ export function ReceiveForm(of: {
       }
       className="board space-y-4 p-4"
     >
-      <p>Each tin by itself, as it stands there: base and hardener apart.</p>
+      <p>Enter what arrived, base and hardener separately.</p>
       {came.map((lot, i) => (
         <fieldset key={ids.current.lots[i]} className="grid gap-3 sm:grid-cols-3">
           <legend className="pb-1 font-semibold">
@@ -112,7 +112,7 @@ export function ReceiveForm(of: {
           </legend>
           <QuantityField name={`lots.${i}.amount`} label="Amount" quantity={quantityOf(lot)} />
           <Field name={`lots.${i}.code`} label="Lot number" hint="Empty: not recorded" />
-          <Field name={`lots.${i}.madeOn`} label="Made on" placeholder="2026-03-31" />
+          <Field name={`lots.${i}.madeOn`} label="Date made" placeholder="2026-03-31" />
         </fieldset>
       ))}
       <div className="max-w-sm">

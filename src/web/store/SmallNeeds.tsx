@@ -11,19 +11,19 @@ export function SmallNeeds({ view }: { view: BuyingView }) {
     const money = cost === null ? 'no price' : sayMoney(cost, view.currency);
     switch (kind) {
       case 'remainder':
-        return `${what} stands in the yard: nothing to pay, if the colour serves`;
+        return `Use ${what} from stock if the colour will do (no cost)`;
       case 'shared':
         return `mix it with the batch for ${what}`;
       case 'small-pack':
-        return `${what} is sold small: ${money}, ${show(left, 'volume')} left over`;
+        return `Buy a small pack of ${what}: ${money}, ${show(left, 'volume')} left over`;
       case 'whole-pack':
-        return `the smallest pack all the same: ${money}, ${show(left, 'volume')} left over`;
+        return `Buy the smallest pack anyway: ${money}, ${show(left, 'volume')} left over`;
     }
   };
   return (
     <section aria-labelledby="small" className="space-y-2">
       <h2 id="small" className="batten pb-1 text-lg">
-        Too little for any pack
+        Amounts too small for a whole pack
       </h2>
       <ul className="space-y-3">
         {view.small.map((each) => (

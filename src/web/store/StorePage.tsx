@@ -18,7 +18,7 @@ export function StorePage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: store</h1>
+      <h1 className="text-2xl">Materials: stock</h1>
       <MaterialsTabs />
       <QueryBoundary query={store}>
         {(view) => <Store view={view} zone={yard.data?.zone ?? 'UTC'} />}
@@ -70,9 +70,9 @@ function Store({ view, zone }: { view: StoreView; zone: string }) {
     <div className="space-y-5">
       {view.solventStore && <p className="border-line border-l-4 pl-3 text-sm">{view.solventStore}</p>}
       <div className="flex flex-wrap items-end gap-4">
-        <SearchField label="Search by product, lot or place" value={search} onChange={setSearch} />
+        <SearchField label="Search by product, lot number or location" value={search} onChange={setSearch} />
         <Choice
-          label="Show"
+          label="Filter"
           value={which}
           choices={Object.entries(SHOWS)}
           onChange={(value) => setWhich(value as Shows)}
@@ -84,8 +84,8 @@ function Store({ view, zone }: { view: StoreView; zone: string }) {
       {adding && products.data && <LotForm products={products.data} onDone={() => setAdding(false)} />}
       {view.lots.length === 0 ? (
         <p className="max-w-prose">
-          Nothing is kept yet. Add what stands on the shelf, or take in an order on the page Buy: from then on
-          batches mixed at the bench are taken off by themselves.
+          No stock yet. Add stock here, or receive an order on the Purchasing page. After that, batches mixed
+          on the bench are deducted automatically.
         </p>
       ) : (
         <>
@@ -109,7 +109,7 @@ function Store({ view, zone }: { view: StoreView; zone: string }) {
               />
             ))}
           </ul>
-          {found.length > MOST && <p>{found.length - MOST} more: search for them.</p>}
+          {found.length > MOST && <p>{found.length - MOST} more not shown. Search to narrow the list.</p>}
           <Labels lots={view.lots} ticked={ticked} />
         </>
       )}

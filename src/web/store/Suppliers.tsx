@@ -26,7 +26,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
       </h2>
       {gone && (
         <UndoNotice
-          text={`${gone.name} was taken off.`}
+          text={`${gone.name} deleted.`}
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/suppliers/${gone.id}/restore` },
@@ -137,9 +137,9 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="name" label="Name" />
-        <Field name="delivery" label="A delivery" unit={currency} inputMode="decimal" />
+        <Field name="delivery" label="Delivery charge" unit={currency} inputMode="decimal" />
         <Field name="minOrder" label="Minimum order" unit={currency} inputMode="decimal" />
-        <Field name="deliveryDays" label="Days to deliver" inputMode="numeric" />
+        <Field name="deliveryDays" label="Delivery time, days" inputMode="numeric" />
       </div>
       <TextArea name="note" label="Note" />
     </RecordForm>

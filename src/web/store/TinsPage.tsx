@@ -85,7 +85,7 @@ function answer(
       ahead: view.ahead.safe,
     });
   } catch (error) {
-    return error instanceof RangeError ? error.message : 'cannot be worked out';
+    return error instanceof RangeError ? error.message : 'Couldn’t work this out. Check the amounts.';
   }
 }
 
@@ -96,8 +96,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
   const [told, setTold] = useState<'arrived' | 'kept' | null>(null);
   const queued = useQueued();
   const now = Date.now();
-  if (view.parts.length < 2)
-    return <p>{view.productName} has one part: there is no ratio to hold its tin against.</p>;
+  if (view.parts.length < 2) return <p>{view.productName} is one-pack, so there is no ratio to check.</p>;
   if (view.parts.some(({ lots }) => lots.length === 0))
     return (
       <p className="max-w-prose">
@@ -142,7 +141,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
         {view.ownRatio && (
           <>
             {' '}
-            Mixed {view.ownRatio.parts.join(' : ')} on purpose: {view.ownRatio.reason}.
+            Custom ratio {view.ownRatio.parts.join(' : ')}. Reason: {view.ownRatio.reason}.
           </>
         )}
       </p>
@@ -181,7 +180,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
         </p>
       )}
       <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={log}>
-        Put both counts in the book
+        Save counts
       </button>
     </div>
   );

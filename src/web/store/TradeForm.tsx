@@ -97,7 +97,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       }}
       base={settings}
       submit={submit}
-      button="Save"
+      button="Save prices and rates"
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <SelectField
@@ -105,7 +105,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
           label="Currency"
           choices={CURRENCIES.map((code) => [code, code] as const)}
         />
-        <Field name="tax" label="Tax" unit="%" inputMode="decimal" />
+        <Field name="tax" label="Tax rate" unit="%" inputMode="decimal" />
         <Field
           name="step"
           label="Rounded to"
@@ -113,9 +113,9 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
           inputMode="decimal"
           hint="Empty: not rounded"
         />
-        <Field name="labour" label="An hour of work" unit={settings.currency} inputMode="decimal" />
-        <Field name="yardDay" label="A day in the yard" unit={settings.currency} inputMode="decimal" />
-        <Field name="markup" label="On paint and sundries" unit="%" inputMode="decimal" />
+        <Field name="labour" label="Labour rate per hour" unit={settings.currency} inputMode="decimal" />
+        <Field name="yardDay" label="Yard charge per day" unit={settings.currency} inputMode="decimal" />
+        <Field name="markup" label="Markup on materials" unit="%" inputMode="decimal" />
         <Field name="thinner" label="Thinner price per litre" unit={settings.currency} inputMode="decimal" />
       </div>
       <CheckField

@@ -11,7 +11,7 @@ const EFFECT = {
   'too-much':
     'Too much hardener makes the film softer and slower to sand. It lets the film bloom in damp air and stops the next coat from adhering. Test the affected coats before overcoating.',
   'too-little':
-    'With too little hardener part of the base never cures: the film stays soft for good and must come off. Test the coats it went into before anything goes over them.',
+    'With too little hardener, part of the base never cures. The film stays permanently soft and must be removed. Test the affected coats before overcoating.',
 } as const;
 
 /** What too much or too little of a reducer does, which is part of the ratio but cures nothing [T]. */
@@ -41,7 +41,7 @@ export function Verdict(of: {
   return (
     <section aria-labelledby="tins-say" className="space-y-3">
       <h2 id="tins-say" className="batten pb-1 text-lg">
-        What the tins say
+        Result
       </h2>
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
         <Said found={found} />
@@ -80,11 +80,16 @@ export function Verdict(of: {
 function Said({ found }: { found: Reconciled }) {
   switch (found.verdict) {
     case 'nothing-used':
-      return <>Nothing has gone from these tins that a ratio could be told from.</>;
+      return <>The ratio can’t be worked out: nothing has been used, or not enough of every part.</>;
     case 'in-ratio':
-      return <strong>Mixed in the ratio.</strong>;
+      return <strong>Mixed in the correct ratio.</strong>;
     case 'cannot-tell':
-      return <>The measure cannot tell: read the rest to a finer mark, or wait until more has gone.</>;
+      return (
+        <>
+          Can’t tell at this precision. Measure the remaining amounts more finely, or wait until more has been
+          used.
+        </>
+      );
     default:
       return (
         <strong>
@@ -124,14 +129,14 @@ function Explanations({
       case 'swapped':
         return `base and hardener were swapped in ${batch(batchId)}`;
       case 'not-logged':
-        return `a batch of ${much} in the ratio was not logged`;
+        return `A batch of ${much} in the correct ratio wasn’t logged`;
       case 'spilt':
         return `${much} of ${part} was spilt`;
     }
   };
   return (
     <div>
-      <h3 className="font-semibold">What could explain it, the likeliest first</h3>
+      <h3 className="font-semibold">Possible explanations, most likely first</h3>
       <ol className="list-decimal pl-5">
         {found.explanations.map((each) => (
           <li key={`${each.kind} ${each.batchId} ${each.part}`}>

@@ -44,12 +44,12 @@ describe('what stands on the shelf', () => {
     await user.selectOptions(await screen.findByLabelText('Product'), name);
     await user.type(await screen.findByLabelText('Of base'), 'some');
     await user.type(screen.getByLabelText('Lot number'), 'A 1');
-    await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+    await user.click(screen.getByRole('button', { name: 'Add stock' }));
     expect(await screen.findByText(/base "some" is not a number/)).toBeDefined();
     expect((screen.getByLabelText('Lot number') as HTMLInputElement).value).toBe('A 1');
     await user.clear(screen.getByLabelText('Of base'));
     await user.type(screen.getByLabelText('Of base'), '1,5');
-    await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+    await user.click(screen.getByRole('button', { name: 'Add stock' }));
     await waitFor(async () => expect(await lots()).toHaveLength(1));
     expect((await lots())[0]).toMatchObject({
       part: 'base',
@@ -66,7 +66,7 @@ describe('what stands on the shelf', () => {
       await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
       await user.selectOptions(await screen.findByLabelText('Product'), name);
       await user.type(await screen.findByLabelText('Of base'), '1');
-      await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+      await user.click(screen.getByRole('button', { name: 'Add stock' }));
       await waitFor(async () => expect(await lots()).toHaveLength(1));
       expect((await lots())[0]?.stock.inTin).toBeCloseTo(3.785411784, 6);
     } finally {
@@ -78,11 +78,11 @@ describe('what stands on the shelf', () => {
     const { user } = await openPage('/materials/store');
     await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
     await user.selectOptions(await screen.findByLabelText('Product'), name);
-    await user.click(await screen.findByRole('button', { name: 'Add it to the store' }));
-    expect(await screen.findByText('enter what is there of one part at least')).toBeDefined();
+    await user.click(await screen.findByRole('button', { name: 'Add stock' }));
+    expect(await screen.findByText('Enter an amount for at least one part.')).toBeDefined();
     await user.type(screen.getByLabelText('Of hardener'), '1');
-    await user.type(screen.getByLabelText('Made on'), '2026-02-31');
-    await user.click(screen.getByRole('button', { name: 'Add it to the store' }));
+    await user.type(screen.getByLabelText('Date made'), '2026-02-31');
+    await user.click(screen.getByRole('button', { name: 'Add stock' }));
     expect(await screen.findByText(/2026-02-31.*is not a day of the calendar/)).toBeDefined();
     expect(await lots()).toHaveLength(0);
   });
@@ -90,15 +90,15 @@ describe('what stands on the shelf', () => {
   it('what happened to a tin is logged and taken back; the book never forgets it', async () => {
     await shelf();
     const { user } = await openPage('/materials/store');
-    await user.type(await screen.findByLabelText('Search by product, lot or place'), name);
+    await user.type(await screen.findByLabelText('Search by product, lot number or location'), name);
     const open = await screen.findByRole('button', { name: new RegExp(`What happened to ${name}, base`) });
     await user.click(open);
-    await user.selectOptions(screen.getByLabelText('What happened'), 'spilt');
+    await user.selectOptions(screen.getByLabelText('Type'), 'spilt');
     const amount = screen.getByRole('textbox', { name: 'Amount' });
     await user.clear(amount);
     await user.type(amount, '0.4');
     await user.type(screen.getByLabelText('Note'), 'kicked over');
-    await user.click(screen.getByRole('button', { name: 'Log it' }));
+    await user.click(screen.getByRole('button', { name: 'Log movement' }));
     await waitFor(async () =>
       expect((await lots()).find(({ part }) => part === 'base')?.stock.inTin).toBeCloseTo(1.6, 9),
     );
@@ -119,7 +119,7 @@ describe('what stands on the shelf', () => {
     });
     await ask('POST', '/lots', lotOf(old));
     const { user } = await openPage('/materials/store');
-    await user.type(await screen.findByLabelText('Search by product, lot or place'), `old ${name}`);
+    await user.type(await screen.findByLabelText('Search by product, lot number or location'), `old ${name}`);
     expect(await screen.findByText(/Not counted: past the shelf life of its sheet/)).toBeDefined();
   });
 });
@@ -132,7 +132,7 @@ describe('need and purchase', () => {
     const product = await screen.findByRole('article', { name });
     expect(product.textContent).toMatch(/base, grey.*short/);
     expect(within(product).getByText(/first coat, Bottom \(Hull of/)).toBeDefined();
-    await user.click(within(product).getByText('How it comes about'));
+    await user.click(within(product).getByText('How this was worked out'));
     // 20 m² × 100 µm / (500 × 0.925).
     expect(
       await within(product).findByText(/20 m² ± 5 % \(hand measures\) × 100 µm dry at 50 % solids/),
@@ -149,19 +149,19 @@ describe('need and purchase', () => {
     const { user } = await openPage('/materials/buy');
     await user.click(await screen.findByRole('button', { name: 'Add a supplier' }));
     await user.type(screen.getByLabelText('Name'), name);
-    await user.type(screen.getByLabelText('A delivery'), '12.50');
-    await user.type(screen.getByLabelText('Days to deliver'), 'soon');
+    await user.type(screen.getByLabelText('Delivery charge'), '12.50');
+    await user.type(screen.getByLabelText('Delivery time, days'), 'soon');
     await user.click(screen.getByRole('button', { name: 'Add the supplier' }));
     expect(await screen.findByText(/days "soon" is not a number/)).toBeDefined();
-    await user.clear(screen.getByLabelText('Days to deliver'));
-    await user.type(screen.getByLabelText('Days to deliver'), '3');
+    await user.clear(screen.getByLabelText('Delivery time, days'));
+    await user.type(screen.getByLabelText('Delivery time, days'), '3');
     await user.click(screen.getByRole('button', { name: 'Add the supplier' }));
-    await user.click(await screen.findByRole('button', { name: 'Add a price' }));
+    await user.click(await screen.findByRole('button', { name: 'Add price' }));
     await user.selectOptions(screen.getByLabelText('Product'), name);
-    await user.type(screen.getByLabelText('Pack, mixed'), '5');
+    await user.type(screen.getByLabelText('Pack size (mixed)'), '5');
     await user.type(screen.getByLabelText('Price'), '99.95');
     await user.selectOptions(screen.getByLabelText('Supplier'), name);
-    await user.click(screen.getByRole('button', { name: 'Add the price' }));
+    await user.click(screen.getByRole('button', { name: 'Add price' }));
     const trade = () => ask<TradeView>('GET', '/trade');
     const mine = async () =>
       (await trade()).offers.filter(({ productId }) => productId === planned.product.id);
@@ -181,7 +181,7 @@ describe('need and purchase', () => {
 
   it('a part alone has a price of its own, without a colour, cheaper by the number in steps', async () => {
     const { user } = await openPage('/materials/buy');
-    await user.click(await screen.findByRole('button', { name: 'Add a price' }));
+    await user.click(await screen.findByRole('button', { name: 'Add price' }));
     await user.selectOptions(screen.getByLabelText('Product'), name);
     await user.selectOptions(screen.getByLabelText('Colour'), 'grey');
     await user.selectOptions(screen.getByLabelText('Holds'), 'hardener alone');
@@ -192,15 +192,15 @@ describe('need and purchase', () => {
       ['2', '28'],
       ['4', 'less'],
     ].entries()) {
-      await user.click(screen.getByRole('button', { name: 'Add a discount by the number' }));
+      await user.click(screen.getByRole('button', { name: 'Add quantity discount' }));
       await user.type(screen.getAllByLabelText('Cheaper from')[i] as HTMLElement, from as string);
       await user.type(screen.getAllByLabelText('Then each')[i] as HTMLElement, each as string);
     }
-    await user.click(screen.getByRole('button', { name: 'Add the price' }));
+    await user.click(screen.getByRole('button', { name: 'Add price' }));
     expect(await screen.findByText(/price "less" is not a number/)).toBeDefined();
     await user.clear(screen.getAllByLabelText('Then each')[1] as HTMLElement);
     await user.type(screen.getAllByLabelText('Then each')[1] as HTMLElement, '25.50');
-    await user.click(screen.getByRole('button', { name: 'Add the price' }));
+    await user.click(screen.getByRole('button', { name: 'Add price' }));
     const mine = async () =>
       (await ask<TradeView>('GET', '/trade')).offers.filter(
         ({ productId }) => productId === planned.product.id,
@@ -219,7 +219,7 @@ describe('need and purchase', () => {
     const { user } = await openPage('/materials/buy');
     const csv = `product,litres,price\n${name},2.5,70\nNobody,1,1\n`;
     await user.upload(
-      await screen.findByLabelText('Open price list'),
+      await screen.findByLabelText('Import prices (CSV)'),
       new File([csv], 'p.csv', { type: 'text/csv' }),
     );
     expect(await screen.findByText(/line 3, product: there is no sheet "Nobody"/)).toBeDefined();
@@ -243,7 +243,7 @@ describe('reconciling on the page', () => {
     await put(base, '0.6');
     await put(hardener, '0.2');
     expect(await screen.findByText('33 % too much hardener.')).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Put both counts in the book' }));
+    await user.click(screen.getByRole('button', { name: 'Save counts' }));
     await waitFor(async () =>
       expect((await lots()).map(({ part, stock }) => [part, stock.inTin])).toEqual([
         ['base', 0.6],
@@ -268,8 +268,8 @@ describe('cost and quote', () => {
       await user.type(field, text);
     };
     await put('Tax', '19');
-    await put('An hour of work', '41.55');
-    await put('On paint and sundries', '12.5');
+    await put('Labour rate per hour', '41.55');
+    await put('Markup on materials', '12.5');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(async () =>
       expect((await ask<TradeView>('GET', '/trade')).settings).toMatchObject({

@@ -97,7 +97,7 @@ describe('the tins at the bench', () => {
     const alert = screen.getByRole('alert');
     expect(alert.textContent).toContain('reaches 12.6 m² of 20 m²; base ends first');
     expect(alert.textContent).toContain('200 ml of base for Under stand 3');
-    expect(screen.getByLabelText('Mix anyway: reason')).toBeTruthy();
+    expect(screen.getByLabelText('Reason for mixing anyway')).toBeTruthy();
     expect(endsBefore(tins, 4.3)).toBe(true);
   });
 
@@ -161,7 +161,7 @@ describe('what reconciling says', () => {
 
   it('in ratio, and both tins end together', () => {
     const said = say([6, 3]);
-    expect(said).toContain('Mixed in the ratio.');
+    expect(said).toContain('Mixed in the correct ratio.');
     expect(said).toContain('Both tins end together');
   });
 

@@ -82,7 +82,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
           </button>
           {area && onRemoved && (
             <button type="button" className="btn btn-ghost ml-auto" onClick={onRemoved}>
-              Remove this area
+              Delete area
             </button>
           )}
         </>
@@ -99,7 +99,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         <CheckField
           name="highWear"
           label="High wear"
-          hint="Leading edges, keel foot, the band at the waterline: takes an extra coat"
+          hint="Leading edges, bottom of the keel, waterline band. Gets an extra coat."
         />
       </div>
       {area?.part && <PartFields part={area.part} />}
@@ -121,11 +121,11 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
 function PartFields({ part }: { part: PartOf }) {
   return (
     <fieldset className="space-y-2">
-      <legend className="lettered pb-1">Cut out: {PART_WORDS[part.kind]}</legend>
+      <legend className="lettered pb-1">Split off: {PART_WORDS[part.kind]}</legend>
       <CheckField
         name="part.sharesSystem"
-        label="Takes the system of the area it was cut out of"
-        hint="Without the tick it has a system of its own, empty to begin with"
+        label="Use the system of the original area"
+        hint="Untick to give it a separate system, which starts empty."
       />
     </fieldset>
   );
@@ -150,7 +150,7 @@ function Surroundings() {
   const kind = useWatch({ control, name: 'surroundings.kind' });
   return (
     <>
-      <SelectField name="surroundings.kind" label="Where it stands" choices={choices(SURROUNDING_WORDS)} />
+      <SelectField name="surroundings.kind" label="Shelter" choices={choices(SURROUNDING_WORDS)} />
       {kind === 'heated' && (
         <QuantityField
           name="surroundings.setPointC"

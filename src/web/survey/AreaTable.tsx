@@ -76,7 +76,7 @@ export function AreaTable({
                       {show(row.areaM2, 'area')} ± {Math.round(row.spread * 100)} %
                     </>
                   ) : (
-                    'not measured'
+                    'Not measured'
                   )}
                 </td>
                 <td>
@@ -89,7 +89,7 @@ export function AreaTable({
             <tfoot>
               <tr>
                 <td />
-                <th scope="row">All areas</th>
+                <th scope="row">Total</th>
                 <td className="hidden sm:table-cell" />
                 <td className="text-right">{show(total, 'area')}</td>
                 <td />

@@ -17,7 +17,7 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
       !given ||
       (await confirm({
         title: 'Create a new calendar link?',
-        text: 'Calendars that use the one before get nothing more.',
+        text: 'Calendars that use the old link will stop updating.',
         action: 'Create new link',
       }));
     if (!sure) return;
@@ -28,21 +28,21 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
   };
   const takeBack = async () => {
     const sure = await confirm({
-      title: 'Take the calendar address back?',
-      text: 'Calendars that use it get nothing more.',
-      action: 'Take it back',
+      title: 'Revoke the calendar link?',
+      text: 'Calendars that use this link will stop updating.',
+      action: 'Revoke link',
     });
     if (sure) revoke.mutate({ method: 'DELETE', path }, { onSuccess: () => setAddress(null) });
   };
   const problem = make.error ?? revoke.error;
   return (
     <details>
-      <summary className="target cursor-pointer py-2">Her windows in your calendar</summary>
+      <summary className="target cursor-pointer py-2">Calendar link</summary>
       <div className="space-y-3 pb-3">
         <p>
-          An address of {boatName} that calendar programs can follow: “may” when a window opens, “must” with
-          an alarm three hours before it closes. Whoever has the address can read it; it works where this
-          server can be reached.
+          Subscribe to {boatName}'s overcoat windows in a calendar app. An event “may” marks when a window
+          opens; an event “must” marks when it closes, with an alarm three hours before. Anyone with the link
+          can read it. It works wherever this server can be reached.
         </p>
         {address && (
           <p role="status" className="border-line border-2 p-3">
@@ -55,7 +55,7 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
           </button>
           {given && (
             <button type="button" className="btn btn-sm" onClick={() => void takeBack()}>
-              Take it back
+              Revoke link
             </button>
           )}
         </div>

@@ -16,7 +16,7 @@ export function BoatFields() {
     <>
       <div className="grid gap-4 sm:grid-cols-2">
         <Field name="name" label="Name" autoFocus />
-        <SelectField name="kind" label="Kind" choices={choices(KIND_WORDS)} />
+        <SelectField name="kind" label="Boat type" choices={choices(KIND_WORDS)} />
       </div>
       {kind === 'parts' ? (
         <p className="opacity-80">Parts are measured area by area, so no main dimensions are needed.</p>
@@ -31,7 +31,7 @@ export function BoatFields() {
           <Field
             name="heading"
             label="Heading (optional)"
-            hint="Degrees from north, 0 to 360, as she stands: decides which side the sun warms. Empty: not known"
+            hint="Compass degrees of the bow, 0–360. Used to work out which side gets the sun. Leave empty if unknown."
             inputMode="decimal"
           />
         </>
@@ -52,7 +52,8 @@ function DrawnAsTyped() {
     <div className="board">
       {drawn ?? (
         <p className="p-4 opacity-80">
-          With all five dimensions the boat is drawn here. They may wait: hand measures do without them.
+          Enter all five dimensions to see a drawing. You can add them later; hand measurements work without
+          them.
         </p>
       )}
     </div>

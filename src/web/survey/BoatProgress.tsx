@@ -25,7 +25,7 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
       done: measured,
       all: clocks.length,
       to: unmeasured ? of(`survey/${unmeasured.areaId}`) : of('survey/new'),
-      next: clocks.length === 0 ? 'add its areas' : `measure ${unmeasured?.areaName ?? 'them'}`,
+      next: clocks.length === 0 ? 'Add areas' : `measure ${unmeasured?.areaName ?? 'them'}`,
     },
     {
       name: 'systems chosen',
@@ -39,7 +39,7 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
       done: sum('stepsDone'),
       all: sum('stepsAll'),
       to: '/bench',
-      next: 'apply the next coat at the bench',
+      next: 'Apply the next coat',
     },
   ];
 }

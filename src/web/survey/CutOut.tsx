@@ -27,7 +27,7 @@ export function CutOut({
   const make = () => {
     try {
       const areaM2 = parseQuantity(m2, 'area', system);
-      if (!(areaM2 > 0)) throw new RangeError(`${m2} must be above 0`);
+      if (!(areaM2 > 0)) throw new RangeError(`Enter a number above 0`);
       const id = uuidv7();
       const at = new Date().toISOString();
       setProblem(null);
@@ -36,14 +36,12 @@ export function CutOut({
         { onSuccess: () => mounted() && onMade(id) },
       );
     } catch (error) {
-      setProblem(`The cut-out: ${(error as Error).message}`);
+      setProblem(`Size: ${(error as Error).message}`);
     }
   };
   return (
     <details className="border-base-300 mt-5 border-t pt-3">
-      <summary className="cursor-pointer underline underline-offset-2">
-        Cut a spot or a piece out of it
-      </summary>
+      <summary className="cursor-pointer underline underline-offset-2">Split off part of this area</summary>
       <form
         className="space-y-3 pt-3"
         onSubmit={(event) => {
@@ -52,7 +50,7 @@ export function CutOut({
         }}
       >
         <fieldset className="space-y-1">
-          <legend className="sr-only">What is cut out</legend>
+          <legend className="sr-only">Type of part</legend>
           <label className="flex items-center gap-2">
             <input
               type="radio"
@@ -74,7 +72,7 @@ export function CutOut({
         </fieldset>
         <div className="grid grid-cols-[1fr_7rem_auto] items-end gap-2">
           <label>
-            <span className="label-caps block pb-1">Call it</span>
+            <span className="label-caps block pb-1">Name</span>
             <input className="input w-full" value={name} onChange={(event) => setName(event.target.value)} />
           </label>
           <label>
@@ -87,7 +85,7 @@ export function CutOut({
             />
           </label>
           <button type="submit" className="btn" disabled={name.trim() === ''}>
-            Cut it out
+            Split off
           </button>
         </div>
         {problem && (

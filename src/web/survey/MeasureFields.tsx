@@ -14,7 +14,7 @@ export function MeasureFields() {
   const { fields, append, remove } = useFieldArray({ control, name: 'measures' });
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-2">Hand measures</legend>
+      <legend className="lettered pb-2">Hand measurements</legend>
       {fields.map((field, i) => (
         <MeasureLine key={field.id} index={i} onRemove={() => remove(i)} />
       ))}
@@ -59,18 +59,18 @@ function MeasureLine({ index, onRemove }: { index: number; onRemove: () => void 
         {LENGTHS[kind].map(([key, word]) => (
           <Field key={key} name={`${at}.${key}`} label={word} inputMode="decimal" unit={symbol('length')} />
         ))}
-        <Field name={`${at}.count`} label="How many" inputMode="numeric" />
+        <Field name={`${at}.count`} label="Quantity" inputMode="numeric" />
       </div>
       {kind === 'girths' && (
         <div className="grid gap-2 pt-2">
           <Field
             name={`${at}.girths`}
-            label={`Girths from aft, ${symbol('length')}`}
+            label={`Girths from aft to forward, ${symbol('length')}`}
             hint="One side, measured along the hull surface. Separate the values with spaces."
           />
           <SelectField
             name={`${at}.rule`}
-            label="Rule"
+            label="Integration rule"
             choices={[
               ['simpson', 'Simpson’s rule (needs an odd number of girths)'],
               ['trapezoid', 'Trapezoid rule'],
@@ -80,12 +80,12 @@ function MeasureLine({ index, onRemove }: { index: number; onRemove: () => void 
       )}
       <div className="flex items-end gap-2 pt-2">
         <div className="grow">
-          <Field name={`${at}.note`} label="What it is (optional)" />
+          <Field name={`${at}.note`} label="Note (optional)" />
         </div>
         <button
           type="button"
           className="btn btn-ghost"
-          aria-label={`Remove line ${index + 1}`}
+          aria-label={`Remove measurement ${index + 1}`}
           onClick={onRemove}
         >
           <Trash2 size={18} aria-hidden="true" />
@@ -103,7 +103,7 @@ function Sum() {
   const read = new FormReader(system);
   const lines = toMeasures(measures ?? [], read);
   const spread = read.percent('spread', 'spread', spreadText ?? '');
-  if (lines.length === 0) return <p className="opacity-80">Nothing measured by hand.</p>;
+  if (lines.length === 0) return <p className="opacity-80">No hand measurements yet.</p>;
   if (read.errors.length > 0) {
     return <p className="opacity-80">Fill in every line to get the area.</p>;
   }

@@ -49,11 +49,11 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
   return (
     <section aria-labelledby="starting" className="board space-y-4 p-4">
       <h2 id="starting" className="batten pb-1 text-lg">
-        Start from the dimensions
+        Suggested areas
       </h2>
       <p className="max-w-prose">
-        {KIND_WORDS[boat.kind]}: the usual areas with the m² that rules of thumb give. Untick what is not
-        there; measure what you buy paint for.
+        Usual areas for this boat type ({KIND_WORDS[boat.kind]}), sized by rule of thumb. Untick any that
+        don’t apply. Measure an area before you buy paint for it.
       </p>
       <div className="grid gap-3 sm:grid-cols-2">
         <div>
@@ -75,7 +75,7 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
         </div>
         <div>
           <label htmlFor={ids.around} className="label-caps block pb-1">
-            The boat stands
+            Shelter
           </label>
           <select
             id={ids.around}
@@ -99,9 +99,9 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
             <tr>
               <th scope="col">Area</th>
               <th scope="col" className="text-right">
-                m² by rule
+                Estimated size
               </th>
-              <th scope="col">From</th>
+              <th scope="col">Based on</th>
             </tr>
           </thead>
           <tbody>

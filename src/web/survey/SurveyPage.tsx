@@ -100,7 +100,7 @@ function Survey({ view }: { view: BoatView }) {
       )}
       {removed && (
         <UndoNotice
-          text={`${removed.name} was removed; its log is kept.`}
+          text={`${removed.name} deleted. Its record is kept.`}
           onUndo={() => bringBack()}
           onGone={() => setRemoved(null)}
         />
@@ -134,18 +134,18 @@ function Survey({ view }: { view: BoatView }) {
           )}
           <div className="flex flex-wrap gap-3">
             <Link className="btn btn-primary" to={`/boats/${boat.id}/survey/new`} preventScrollReset>
-              Add an area
+              Add area
             </Link>
             {rows.length > 0 && (
               <Link className="btn" to={`/boats/${boat.id}/systems`}>
-                On to the systems
+                Go to systems
               </Link>
             )}
           </div>
           {boat.note && <p className="max-w-prose opacity-80">{boat.note}</p>}
         </div>
         {rows.length === 0 && !adding && boat.kind !== 'parts' && (
-          <HullOnly boat={boat} need="to begin with the usual areas">
+          <HullOnly boat={boat} need="to suggest areas">
             {(hull) => <StartingSet boat={hull} onMade={() => go('')} />}
           </HullOnly>
         )}
@@ -170,9 +170,7 @@ function Survey({ view }: { view: BoatView }) {
             )}
           </section>
         )}
-        {areaId && !adding && !selected && (
-          <p className="board p-4">This area is not on the boat any more.</p>
-        )}
+        {areaId && !adding && !selected && <p className="board p-4">This area no longer exists.</p>}
       </div>
     </div>
   );

@@ -58,7 +58,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
           <button
             type="button"
             className="btn btn-ghost mt-5"
-            aria-label={`Remove ${WAY_WORDS[field.way].toLowerCase()}`}
+            aria-label={`Remove estimate: ${WAY_WORDS[field.way].toLowerCase()}`}
             onClick={() => remove(i)}
           >
             <Trash2 size={18} aria-hidden="true" />
@@ -105,17 +105,22 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
       };
       const areaM2 = areaFromPaint(input);
       setProblem(null);
-      onReckoned(areaM2, `${show(input.litres, 'volume')} at ${show(input.m2PerLitre, 'spreadingRate')}`);
+      onReckoned(
+        areaM2,
+        `${show(input.litres, 'volume')} used at ${show(input.m2PerLitre, 'spreadingRate')}`,
+      );
     } catch (error) {
-      setProblem(`Last time's paint: ${(error as Error).message}`);
+      setProblem(`Paint used last time: ${(error as Error).message}`);
     }
   };
   return (
     <details>
-      <summary className="cursor-pointer underline underline-offset-2">From last time's paint</summary>
+      <summary className="cursor-pointer underline underline-offset-2">
+        Estimate from paint used last time
+      </summary>
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2 pt-2">
         <label>
-          <span className="label-caps block pb-1">Used, {symbol('volume')}</span>
+          <span className="label-caps block pb-1">Paint used, {symbol('volume')}</span>
           <input
             className="input w-full"
             inputMode="decimal"
@@ -124,7 +129,7 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
           />
         </label>
         <label>
-          <span className="label-caps block pb-1">Covered, {symbol('spreadingRate')}</span>
+          <span className="label-caps block pb-1">Spreading rate, {symbol('spreadingRate')}</span>
           <input
             className="input w-full"
             inputMode="decimal"
@@ -133,7 +138,7 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
           />
         </label>
         <button type="button" className="btn" onClick={reckon}>
-          Work out
+          Work out area
         </button>
       </div>
       {problem && (
@@ -166,7 +171,7 @@ function SideBySide() {
   const counts = chosenWay(ways, values.chosenWay || null);
   return (
     <fieldset className="space-y-1">
-      <legend className="label-caps pb-1">Use</legend>
+      <legend className="label-caps pb-1">Size to use</legend>
       <label className="flex cursor-pointer items-center gap-2">
         <input type="radio" className="radio" value="" {...register('chosenWay')} />
         the way with the least spread
@@ -180,8 +185,8 @@ function SideBySide() {
       ))}
       {apart.map(({ ways: [a, b], gapM2 }) => (
         <p key={`${a}${b}`} className="text-warning font-semibold">
-          {WAY_WORDS[a]} and {WAY_WORDS[b].toLowerCase()} disagree by {show(gapM2, 'area')} more than their
-          spreads: one is wrong, or means another piece of the boat.
+          {WAY_WORDS[a]} and {WAY_WORDS[b].toLowerCase()} differ by {show(gapM2, 'area')} more than their
+          uncertainties allow. One is wrong, or they measure different parts of the boat.
         </p>
       ))}
     </fieldset>

@@ -20,7 +20,7 @@ afterEach(() => {
 
 describe('a new boat', () => {
   const DIMENSIONS: [string, string][] = [
-    ['Length over all', '9.2'],
+    ['Length overall', '9.2'],
     ['Waterline length', '7.9'],
     ['Beam', '3.05'],
     ['Draught', '1.4'],
@@ -39,7 +39,7 @@ describe('a new boat', () => {
     expect(await screen.findByText('boat name is empty')).toBeDefined();
     expect(screen.getByText('beam "wide" is not a number')).toBeDefined();
     expect(screen.getByText('draught is empty')).toBeDefined();
-    expect((screen.getByLabelText('Length over all') as HTMLInputElement).value).toBe('9.2');
+    expect((screen.getByLabelText('Length overall') as HTMLInputElement).value).toBe('9.2');
   });
 
   it('is drawn as she is typed, comes to the slip, and is offered her usual areas with their m²', async () => {
@@ -78,7 +78,7 @@ describe('an area', () => {
     await user.selectOptions(screen.getByLabelText('Part of the boat'), 'cabin');
     await put(user, 'Length', '4');
     await put(user, 'Width', '0.5');
-    await put(user, 'How many', '2');
+    await put(user, 'Quantity', '2');
     await user.click(screen.getByRole('button', { name: 'Opening' }));
     const [, length] = screen.getAllByLabelText('Length');
     const [, width] = screen.getAllByLabelText('Width');
@@ -130,11 +130,11 @@ describe('an area', () => {
     await ask('POST', '/areas', area);
     const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
     await user.click(await screen.findByText(/last time.s paint/, { selector: 'summary' }));
-    const paint = screen.getByRole('button', { name: 'Work out' }).closest('details') as HTMLElement;
+    const paint = screen.getByRole('button', { name: 'Work out area' }).closest('details') as HTMLElement;
     const [litres, rate] = within(paint).getAllByRole('textbox');
     await user.type(litres as HTMLElement, '6');
     await user.type(rate as HTMLElement, '5');
-    await user.click(screen.getByRole('button', { name: 'Work out' }));
+    await user.click(screen.getByRole('button', { name: 'Work out area' }));
     // 20 m² by hand ± 5 % and 30 m² by paint ± 10 %: 9 m² lie between 21 and 27.
     expect(await screen.findByText(/disagree by 6(\.0+)? m² more than/)).toBeDefined();
     await user.click(screen.getByRole('radio', { name: /last time: 30/ }));
@@ -153,7 +153,7 @@ describe('an area', () => {
     await user.click(screen.getByRole('button', { name: 'Save area' }));
     expect(await screen.findByText(/the name is now “Contested by another”, was “Contested”/)).toBeDefined();
     expect((screen.getByLabelText('Note') as HTMLTextAreaElement).value).toBe('mine');
-    await user.click(screen.getByRole('button', { name: 'Take theirs' }));
+    await user.click(screen.getByRole('button', { name: 'Use their version' }));
     await waitFor(() =>
       expect((screen.getByLabelText('Name') as HTMLInputElement).value).toBe('Contested by another'),
     );
@@ -163,7 +163,7 @@ describe('an area', () => {
     const area = anArea(boat.id, { name: 'Regretted' });
     await ask('POST', '/areas', area);
     const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
-    await user.click(await screen.findByRole('button', { name: 'Remove this area' }));
+    await user.click(await screen.findByRole('button', { name: 'Delete area' }));
     expect(await screen.findByText('Regretted was removed; its log is kept.')).toBeDefined();
     expect(await areaNamed('Regretted')).toBeUndefined();
     await user.click(screen.getByRole('button', { name: 'Undo' }));
@@ -174,15 +174,15 @@ describe('an area', () => {
     const area = anArea(boat.id, { name: 'Whole bottom' });
     await ask('POST', '/areas', area);
     const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
-    await user.click(await screen.findByText('Cut a spot or a piece out of it'));
-    await user.type(screen.getByLabelText('Call it'), 'Rust by the seacock');
-    const cut = screen.getByRole('button', { name: 'Cut it out' }).closest('form') as HTMLElement;
+    await user.click(await screen.findByText('Split off part of this area'));
+    await user.type(screen.getByLabelText('Name'), 'Rust by the seacock');
+    const cut = screen.getByRole('button', { name: 'Split off' }).closest('form') as HTMLElement;
     await user.type(within(cut).getByLabelText('Area, m²'), '-3');
-    await user.click(screen.getByRole('button', { name: 'Cut it out' }));
+    await user.click(screen.getByRole('button', { name: 'Split off' }));
     expect(await screen.findByText(/The cut-out: .*-3/)).toBeDefined();
     await user.clear(within(cut).getByLabelText('Area, m²'));
     await user.type(within(cut).getByLabelText('Area, m²'), '1.5');
-    await user.click(screen.getByRole('button', { name: 'Cut it out' }));
+    await user.click(screen.getByRole('button', { name: 'Split off' }));
     await waitFor(async () => expect(await areaNamed('Rust by the seacock')).toBeDefined());
     const { clocks } = await view(boat);
     expect(clocks.find((clock) => clock.areaId === area.id)?.areaM2).toBeCloseTo(18.5, 9);
@@ -230,12 +230,12 @@ describe('what is no hull', () => {
   it('a pair of doors is added, measured and planned without a length or a draught', async () => {
     const { user, router } = await openPage('/boats/new');
     await user.type(await screen.findByLabelText('Name'), 'Cabin doors');
-    await user.selectOptions(screen.getByLabelText('Kind'), 'Parts: tank, locker, doors, panels');
+    await user.selectOptions(screen.getByLabelText('Kind'), 'Parts only (tank, locker, doors, panels)');
     expect(screen.queryByLabelText(/Beam/)).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Add boat' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
     await screen.findByRole('heading', { name: 'Cabin doors: survey' });
-    expect(screen.getByRole('link', { name: 'Add an area' })).toBeDefined();
+    expect(screen.getByRole('link', { name: 'Add area' })).toBeDefined();
     const id = router.state.location.pathname.split('/')[2];
     await router.navigate(`/boats/${id}/waterline`);
     expect(await screen.findByText(/is no hull but parts/)).toBeDefined();
@@ -247,7 +247,7 @@ describe('what is no hull', () => {
     const { user } = await openPage(`/boats/${boat.id}/waterline`);
     await screen.findByText(/Main dimensions are needed to strike a line on/);
     const typed = {
-      'Length over all': '8',
+      'Length overall': '8',
       'Waterline length': '7',
       Beam: '2.5',
       Draught: '1',

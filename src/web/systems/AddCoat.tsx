@@ -6,9 +6,9 @@ import type { StackContext } from './stackContext.ts';
 import { judgeOnTop } from './stackRules.ts';
 
 const GROUPS: readonly (readonly [Verdict, string])[] = [
-  ['fine', 'Fine on what is there'],
-  ['condition', 'Fine with a condition'],
-  ['no', 'The rules say no'],
+  ['fine', 'OK over the coat below'],
+  ['condition', 'OK with a condition'],
+  ['no', 'Not allowed'],
 ];
 
 interface Props {
@@ -51,7 +51,7 @@ export function AddCoat({ steps, context, onAdd }: Props) {
   return (
     <div className="border-base-300 mt-4 flex flex-wrap items-end gap-2 border-t pt-4">
       <label className="grow">
-        <span className="label-caps block pb-1">On top of that</span>
+        <span className="label-caps block pb-1">Next product</span>
         <select
           className="select w-full"
           value={product.id}
@@ -76,7 +76,7 @@ export function AddCoat({ steps, context, onAdd }: Props) {
           setChosen('');
         }}
       >
-        Add this coat
+        Add step
       </button>
     </div>
   );

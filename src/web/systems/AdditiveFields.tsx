@@ -38,7 +38,7 @@ export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<Pr
                   ? 'No longer on the data sheet.'
                   : most === null
                     ? 'The data sheet gives no amount. Ask the manufacturer.'
-                    : `At most ${most} ml a litre by the sheet.`
+                    : `Maximum on the data sheet: ${most} ml/l`
               }
             />
           );

@@ -22,7 +22,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
   });
   const count = Math.min(MOST_COATS, Math.max(0, Math.floor((Number(coats) || 0) + (Number(extra) || 0))));
   const said = [
-    spacing && `${spacing} h between by choice`,
+    spacing && `${spacing} h between coats (your choice)`,
     differ &&
       `grits ${Array.from({ length: Math.max(0, count - 1) }, (_, i) => grits?.[i] || '–').join(', ')}`,
     ...(notes ?? []).flatMap((note, i) => (note ? [`coat ${i + 1}: ${note}`] : [])),
@@ -46,7 +46,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
           </div>
           <label className="target inline-flex items-center gap-2">
             <input type="checkbox" className="checkbox" {...register(`${at}.gritsDiffer`)} />
-            The joints are sanded differently
+            Set the grit for each coat
           </label>
         </div>
         <ol className="space-y-2">
@@ -58,14 +58,14 @@ export function CoatByCoatFields({ index }: { index: number }) {
                 <div className="w-40">
                   <Field
                     name={`${at}.grits.${coat - 1}`}
-                    label={`Sanded before coat ${coat + 1}, grit`}
+                    label={`Grit before coat ${coat + 1}`}
                     inputMode="numeric"
                     hint="Leave empty for no sanding."
                   />
                 </div>
               )}
               <div className="min-w-48 grow">
-                <Field name={`${at}.coatNotes.${coat}`} label={`Tool or brush for coat ${coat + 1}`} />
+                <Field name={`${at}.coatNotes.${coat}`} label={`Note for coat ${coat + 1} (tool, brush)`} />
               </div>
             </li>
           ))}

@@ -80,10 +80,12 @@ function Compare({
   const [chosen, setChosen] = useState<[string, string] | null>(null);
   // The temperature it begins at is not put in while somebody types another.
   if (strip.isLoading) return <p className="p-6">Reading the forecast…</p>;
-  if (!area || !clock || !stack) return <p className="p-6">This area is not on the boat any more.</p>;
+  if (!area || !clock || !stack) return <p className="p-6">This area no longer exists.</p>;
   const context = stackContext(area, clock, stack, products);
   const ways: Way[] = [
-    ...(stack.steps.length > 0 ? [{ key: 'own', name: `${area.name} as planned`, steps: stack.steps }] : []),
+    ...(stack.steps.length > 0
+      ? [{ key: 'own', name: `${area.name}: current plan`, steps: stack.steps }]
+      : []),
     ...offersFor(context, own)
       .filter((offer) => offer.steps.length > 0 && offer.missing.length === 0)
       .map(({ key, name, steps, school }) => ({ key, name, steps, said: school })),
@@ -99,11 +101,10 @@ function Compare({
         </Link>{' '}
         / {area.name}
       </p>
-      <h1 className="text-2xl">Two ways side by side</h1>
+      <h1 className="text-2xl">Compare two systems</h1>
       {ways.length < 2 ? (
         <p className="max-w-prose">
-          There is only one way to set beside itself. With sheets of more families, templates for this area
-          can be filled.
+          There’s nothing to compare yet. Add data sheets for more coating types to use more templates here.
         </p>
       ) : (
         <>
@@ -117,7 +118,12 @@ function Compare({
                 onChange={(key) => setChosen(place === 0 ? [key, second] : [first, key])}
               />
             ))}
-            <NumberField label="At a steady" quantity="temperature" value={tempC} onChange={setAsked} />
+            <NumberField
+              label="At a constant temperature of"
+              quantity="temperature"
+              value={tempC}
+              onChange={setAsked}
+            />
           </div>
           <Figures pair={pair} context={context} tempC={tempC} />
           <div className="grid gap-4 lg:grid-cols-2">
@@ -154,7 +160,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
     figures.map((each) => (typeof each === 'string' ? '–' : say(each)));
   const rows: [string, ReactNode[]][] = [
     [
-      'Rules',
+      'Compatibility',
       verdicts.map((judged, place) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
         <RulesSay key={place} judged={judged} />
@@ -163,32 +169,36 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
     ['Coats', cells((f) => String(f.coats))],
     ['Dry film', cells((f) => show(f.dryMicrons, 'film'))],
     ['Paint', cells((f) => show(f.litres, 'volume'))],
-    ['Paint costs', cells((f) => (f.cost === null ? 'a price is not stated' : f.cost.toFixed(0)))],
+    ['Paint cost', cells((f) => (f.cost === null ? 'price missing' : f.cost.toFixed(0)))],
     [
-      'First coat to last',
-      cells((f) => (f.days === null ? 'not at this temperature, or not stated' : `${f.days} days`)),
+      'First to last coat',
+      cells((f) =>
+        f.days === null ? 'won’t cure at this temperature, or no data' : `1 day / ${f.days} days`,
+      ),
     ],
     ['Sanding', cells((f) => (f.sandingHours > 0 ? `${f.sandingHours.toFixed(1)} h` : 'none'))],
     [
-      'Surface no colder than',
-      cells((f) => (f.coldestC === null ? 'not stated' : show(f.coldestC, 'temperature'))),
+      'Minimum surface temperature',
+      cells((f) => (f.coldestC === null ? 'not on the data sheet' : show(f.coldestC, 'temperature'))),
     ],
     [
       'Maximum humidity (RH)',
-      cells((f) => (f.rhMax === null ? 'not stated' : `${Math.round(f.rhMax * 100)} %`)),
+      cells((f) => (f.rhMax === null ? 'not on the data sheet' : `${Math.round(f.rhMax * 100)} %`)),
     ],
     [
       'Minimum margin above dew point',
-      cells((f) => (f.dewMarginC === null ? 'not stated' : show(f.dewMarginC, 'temperatureDifference'))),
+      cells((f) =>
+        f.dewMarginC === null ? 'not on the data sheet' : show(f.dewMarginC, 'temperatureDifference'),
+      ),
     ],
   ];
   return (
-    <Scroller label="Figures">
+    <Scroller label="Comparison">
       <StackedTable className="table max-w-5xl table-fixed [&_td]:py-2 [&_th]:py-2">
         <caption className="pb-1 text-left text-sm">
-          On {show(context.areaM2, 'area')}. Days: overcoat minima end to end at that temperature, one coat a
-          day at most. Sanding: by machine, 10 m² an hour (common practice). Costs: by the prices of the packs
-          on the sheets.
+          For {show(context.areaM2, 'area')}. Days: the shortest overcoat times added up at this temperature,
+          with at most one coat a day. Sanding: by machine at 10 m² per hour (common practice). Cost: pack
+          prices on the data sheets.
         </caption>
         <thead>
           <tr>

@@ -115,13 +115,13 @@ export function NearestFine({
             </span>
           ) : null,
         )}
-        The rest stays as it is.
+        Everything else stays the same.
       </p>
       {missing.length > 0 ? (
-        <p>No sheet here is of the family {names(missing)}: enter one first.</p>
+        <p>Add a data sheet for {names(missing)} first.</p>
       ) : (
         <button type="button" className="btn" onClick={() => take(steps)}>
-          Take it
+          Use this system
         </button>
       )}
     </div>

@@ -25,7 +25,11 @@ export function OwnRatioFields({
       <div className="flex flex-wrap items-end gap-2 pt-2">
         {sheet.parts.map((part, i) => (
           <div key={part.name} className="w-28">
-            <Field name={`steps.${index}.ownParts.${i}`} label={`${part.name}, parts`} inputMode="decimal" />
+            <Field
+              name={`steps.${index}.ownParts.${i}`}
+              label={`Parts of ${part.name}`}
+              inputMode="decimal"
+            />
           </div>
         ))}
         <div className="min-w-56 grow">
@@ -33,8 +37,8 @@ export function OwnRatioFields({
         </div>
       </div>
       <p className="pt-1 text-sm">
-        By {sheet.ratioBy}, as on the sheet. The maker's ratio is what the film was tested at: an own one is
-        mixed at your own risk, and the record says so.
+        By {sheet.ratioBy}, as on the data sheet. The manufacturer tested the film at the data sheet’s ratio.
+        You mix a custom ratio at your own risk, and the record says so.
       </p>
     </details>
   );

@@ -25,8 +25,8 @@ export function Preparation({ context }: { context: StackContext }) {
   const confirm = useConfirm();
   const takeIt = async (product: string) => {
     const planned = getValues('steps.0.before').length;
-    const title = `Replace the work planned before ${product} (${planned})?`;
-    if (planned > 0 && !(await confirm({ title, action: 'Replace it' }))) return;
+    const title = `Replace the 1 planned task before ${product}? / Replace the ${planned} planned tasks before ${product}?`;
+    if (planned > 0 && !(await confirm({ title, action: 'Replace tasks' }))) return;
     const tasks = prepTasks(list).map(
       ({ kind, amount, note }): TaskValues => ({
         taskId: uuidv7(),
@@ -55,7 +55,7 @@ export function Preparation({ context }: { context: StackContext }) {
                   <span className="opacity-80"> ({(areaM2 / each.m2PerHour).toFixed(1)} h)</span>
                 )}
               </p>
-              <p className="text-sm">Done when: {each.proof}.</p>
+              <p className="text-sm">Done when {each.proof}.</p>
               {each.caution && <p className="border-line border-l-4 pl-2 text-sm">{each.caution}</p>}
             </div>
           </li>
@@ -63,12 +63,12 @@ export function Preparation({ context }: { context: StackContext }) {
       </ol>
       {first && (
         <button type="button" className="btn btn-sm mt-3" onClick={() => void takeIt(first.name)}>
-          Make it the work before {first.name}, to be ticked at the bench
+          Add as tasks before {first.name}
         </button>
       )}
       <p className="pt-2 text-sm opacity-80">
-        Order and rates are common practice on {show(areaM2, 'area')}; the product's sheet and its safety data
-        sheet come first.{' '}
+        Order and work rates are common practice, for {show(areaM2, 'area')}. The product’s data sheet and
+        safety data sheet take priority.{' '}
         <Link className="link" to="/tools">
           Measuring tools
         </Link>

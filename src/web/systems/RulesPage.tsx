@@ -63,7 +63,7 @@ export function RulesPage() {
         <Choice label="On" value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
         <Choice label="Exposure" value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
         <Choice
-          label="The coat below is"
+          label="Coat below"
           value={old}
           choices={[
             ['new', 'of this system'],
@@ -168,11 +168,7 @@ function OverOne({
 function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; judged: JudgedLayer }) {
   const { tell } = useUnits();
   return (
-    <section
-      aria-live="polite"
-      aria-label="The reason"
-      className="border-line max-w-3xl space-y-1 border-2 p-3"
-    >
+    <section aria-live="polite" aria-label="Reason" className="border-line max-w-3xl space-y-1 border-2 p-3">
       <p className="font-semibold">
         {FAMILIES[picked.lay]} over {FAMILIES[picked.below]}: {VERDICT_WORDS[judged.verdict]}
       </p>

@@ -57,8 +57,8 @@ export function Schools({ context }: { context: StackContext }) {
           </fieldset>
         ))}
         <p className="text-sm">
-          A press changes the steps beside this, as typing would; they still want saving. A way that is greyed
-          out is forbidden by the sheets, or wants a family that has no sheet here.
+          Choosing an option changes the steps. Save the system to keep the change. Greyed-out options aren’t
+          allowed by the data sheets, or need a coating type you have no data sheet for.
         </p>
       </div>
     </details>

@@ -87,7 +87,7 @@ export function StackEditor({ context, stack }: Props) {
           {saved && <span role="status">Saved.</span>}
           {stack.steps.length > 0 && (
             <Link className="btn ml-auto" to={`/bench/${context.area.id}`}>
-              On to the bench
+              Go to bench
             </Link>
           )}
         </>
@@ -161,7 +161,7 @@ function AirAhead({
     const forecast = context.extremes?.[word];
     const hint =
       forecast && value === forecast.tempC
-        ? `of the forecast, ${sayTime(forecast.at, yard.data?.zone ?? 'utc', Date.now())}`
+        ? `from the forecast, ${sayTime(forecast.at, yard.data?.zone ?? 'utc', Date.now())}`
         : value === null
           ? 'No forecast. Not checked until you enter a temperature.'
           : 'Your value (not saved)';

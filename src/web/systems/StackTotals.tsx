@@ -22,7 +22,7 @@ import { type StackValues, valuesToStack } from './stackForm.ts';
 
 const PROFILE_FROM: Record<ProfileUnder['from'], string> = {
   measured: 'measured with replica tape',
-  sheet: 'the middle of what the sheet wants',
+  sheet: 'middle of the range on the data sheet',
   typical: 'typical of mineral grit, common practice',
 };
 
@@ -34,9 +34,9 @@ export function StackTotals({ context }: { context: StackContext }) {
   const read = new FormReader(system);
   const stack = valuesToStack(values, 1, read);
   if (stack.steps.length === 0) return null;
-  if (context.areaM2 === 0) return <p>Measure the area first: then the litres stand here.</p>;
+  if (context.areaM2 === 0) return <p>Measure the area to see the litres needed.</p>;
   if (read.errors.length > 0)
-    return <p className="opacity-80">The litres stand here once every field is filled.</p>;
+    return <p className="opacity-80">Fill in every field to see the litres needed.</p>;
   const steps = stack.steps.flatMap((step) => {
     const product = context.products.find((p) => p.id === step.productId);
     return product
@@ -71,9 +71,9 @@ export function StackTotals({ context }: { context: StackContext }) {
     return <p className="text-error font-semibold">{(error as Error).message}</p>;
   }
   return (
-    <Scroller label="Litres">
+    <Scroller label="Paint needed">
       <StackedTable className="table">
-        <caption className="sr-only">What the system takes on {show(context.areaM2, 'area')}</caption>
+        <caption className="sr-only">Paint needed for {show(context.areaM2, 'area')}</caption>
         <thead>
           <tr>
             <th scope="col">Product</th>
@@ -96,14 +96,15 @@ export function StackTotals({ context }: { context: StackContext }) {
                   {show(row.dryMicrons, 'film')}
                   {row.film.verdict === 'too-thick' && (
                     <p className="text-error font-semibold">
-                      {show(step.dryMicronsPerCoat, 'film')} a coat is above the sheet's max of{' '}
-                      {show(row.film.limitMicrons, 'film')}: it sags and traps solvent. Apply more coats.
+                      {show(step.dryMicronsPerCoat, 'film')} per coat is above the data sheet’s maximum of{' '}
+                      {show(row.film.limitMicrons, 'film')}. It will sag and trap solvent. Apply more, thinner
+                      coats.
                     </p>
                   )}
                   {row.film.verdict === 'too-thin' && (
                     <p className="text-warning font-semibold">
-                      {show(step.dryMicronsPerCoat, 'film')} a coat is below the sheet's min of{' '}
-                      {show(row.film.limitMicrons, 'film')}
+                      {show(step.dryMicronsPerCoat, 'film')} per coat is below the data sheet’s minimum of{' '}
+                      {show(row.film.limitMicrons, 'film')}.
                     </p>
                   )}
                 </td>
@@ -116,8 +117,8 @@ export function StackTotals({ context }: { context: StackContext }) {
                       {(1 - row.loss).toFixed(3)})
                     </p>
                     <p>
-                      Volume solids from the sheet. Loss {Math.round(row.loss * 1000) / 10} % by{' '}
-                      {METHOD_WORDS[step.method].toLowerCase()}: common practice, no source.
+                      Volume solids from the data sheet. Loss {Math.round(row.loss * 1000) / 10} % for{' '}
+                      {METHOD_WORDS[step.method].toLowerCase()} (common practice, no source).
                     </p>
                     {i === 0 && profile && (
                       <p>
@@ -128,8 +129,8 @@ export function StackTotals({ context }: { context: StackContext }) {
                     )}
                     {step.before.some(({ kind }) => kind === 'aggregate') && (
                       <p>
-                        Over aggregate the first coat takes two to three times a smooth one, the second half
-                        of that: common practice, no source.
+                        Over aggregate, the first coat takes two to three times as much as a smooth coat. The
+                        second takes half of that (common practice, no source).
                       </p>
                     )}
                   </Why>

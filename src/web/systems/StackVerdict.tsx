@@ -16,7 +16,7 @@ function stepsWith(judged: JudgedStack, verdict: Verdict): string {
 /** The verdict on a stack in one line. */
 export function sayVerdict(judged: JudgedStack): string {
   const { verdict } = judged;
-  if (verdict === 'fine') return 'The rules find nothing against it';
+  if (verdict === 'fine') return 'No conflicts found';
   if (verdict === 'no') return `Not so: see ${stepsWith(judged, 'no')}`;
   return `Fine, with a condition at ${stepsWith(judged, 'condition')}`;
 }
@@ -30,7 +30,7 @@ interface Props {
 /** What the rules say of the stack as a whole, and what they were asked. */
 export function StackVerdict({ judged, context, air }: Props) {
   const { show } = useUnits();
-  if (!judged) return <p role="status">Not judged yet: a figure above cannot be read.</p>;
+  if (!judged) return <p role="status">Not checked yet. Correct the values marked above.</p>;
   if (judged.layers.length === 0) return null;
   const { substrate, service, oldCoating } = context.area;
   const temperatures = [air.coldestC, air.hottestC]
@@ -55,11 +55,11 @@ export function StackVerdict({ judged, context, air }: Props) {
             {oldCoating !== null && ' with old paint on it'}; {SERVICE_WORDS[service].toLowerCase()}.
           </li>
           <li>Each coat over the one below, including bands and washes.</li>
-          <li>Film, thinner and method of each coat by its own sheet.</li>
+          <li>Film thickness, thinner and method of each coat against its data sheet.</li>
           <li>
             {oldCoating === null
-              ? 'What the coats come to in all (common practice).'
-              : 'What the coats come to in all is not judged over old paint.'}
+              ? 'Total film and number of coats (common practice).'
+              : 'Total film and number of coats aren’t checked over old paint.'}
           </li>
           <li>
             {temperatures.length > 0

@@ -40,10 +40,10 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
     if (colours.length > 0) setValue(`steps.${index}.colours`, colours, { shouldDirty: true });
   };
   const remove = async () => {
-    const title = `${laid} coats of it are on the boat. Remove the step all the same?`;
+    const title = `1 coat of this step is already on the boat. Remove the step anyway? / ${laid} coats of this step are already on the boat. Remove the step anyway?`;
     const sure =
       laid === 0 ||
-      (await confirm({ title, text: 'The applied coats stay on the record.', action: 'Remove the step' }));
+      (await confirm({ title, text: 'The applied coats stay on the record.', action: 'Remove step' }));
     if (sure) onRemove();
   };
   return (
@@ -56,7 +56,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Move ${product.name} earlier, nearer the hull`}
+          aria-label={`Move ${product.name} earlier (towards the hull)`}
           disabled={index === 0}
           onClick={() => onMove(-1)}
         >
@@ -65,7 +65,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Move ${product.name} later, nearer the air`}
+          aria-label={`Move ${product.name} later (away from the hull)`}
           disabled={last}
           onClick={() => onMove(1)}
         >
@@ -82,7 +82,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
       </legend>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         <Field name={`steps.${index}.coats`} label="Coats" inputMode="numeric" />
-        <QuantityField name={`steps.${index}.microns`} label="Dry film a coat" quantity="film" />
+        <QuantityField name={`steps.${index}.microns`} label="Dry film per coat" quantity="film" />
         <SelectField
           name={`steps.${index}.method`}
           label="Method"

@@ -23,7 +23,7 @@ export function StepVerdict({ index, judged }: { index: number; judged: JudgedLa
       </ul>
       {refused && (
         <div className="pt-1">
-          <Field name={`steps.${index}.reason`} label="Apply anyway: reason (it stays on the record)" />
+          <Field name={`steps.${index}.reason`} label="Reason to apply anyway (kept on record)" />
         </div>
       )}
     </div>

@@ -50,9 +50,9 @@ export function Steps({
   };
   const place = (id: unknown) => fields.findIndex((field) => field.key === id) + 1;
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `Step ${place(active.id)} taken.`,
-    onDragOver: ({ over }) => (over ? `Now at place ${place(over.id)} of ${fields.length}.` : undefined),
-    onDragEnd: ({ over }) => (over ? `Put down at place ${place(over.id)}.` : 'Move cancelled.'),
+    onDragStart: ({ active }) => `Picked up step ${place(active.id)}.`,
+    onDragOver: ({ over }) => (over ? `Position ${place(over.id)} of ${fields.length}.` : undefined),
+    onDragEnd: ({ over }) => (over ? `Dropped at position ${place(over.id)}.` : 'Move cancelled.'),
     onDragCancel: () => 'Move cancelled.',
   };
   return (

@@ -87,7 +87,7 @@ function Systems({
                   : 'Not measured'}
               </span>
               <span>
-                {clock.stepsDone} of {clock.stepsAll} coats on
+                {clock.stepsDone} of {clock.stepsAll} coats done
               </span>
               <StateMark state={clock.state} />
             </p>
@@ -96,8 +96,7 @@ function Systems({
             <p className="max-w-prose">
               Takes the system of{' '}
               <Link className="link" to={`/boats/${view.boat.id}/systems/${area.part.areaId}`}>
-                {view.areas.find((each) => each.id === area.part?.areaId)?.name ??
-                  'the area it was cut out of'}
+                {view.areas.find((each) => each.id === area.part?.areaId)?.name ?? 'the original area'}
               </Link>
               ; it is changed there.
             </p>

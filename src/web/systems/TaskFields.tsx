@@ -44,7 +44,7 @@ export function TaskFields({ index }: { index: number }) {
               <button
                 type="button"
                 className="btn btn-ghost"
-                aria-label={`Remove work ${i + 1}`}
+                aria-label={`Remove task ${i + 1}`}
                 onClick={() => remove(i)}
               >
                 <Trash2 size={16} aria-hidden="true" />
@@ -61,7 +61,7 @@ export function TaskFields({ index }: { index: number }) {
             <Plus size={16} aria-hidden="true" /> Work
           </button>
           <div className="w-40">
-            <Field name={`steps.${index}.sandBetween`} label="Sanded between, grit" inputMode="numeric" />
+            <Field name={`steps.${index}.sandBetween`} label="Grit between coats" inputMode="numeric" />
           </div>
         </div>
       </div>

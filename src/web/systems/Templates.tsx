@@ -54,7 +54,7 @@ export function sayProducts(steps: readonly Step[], products: StackContext['prod
     const product = products.find(({ id }) => id === productId);
     if (!product) return [];
     const alike = products.filter(({ sheet }) => sheet.family === product.sheet.family).length;
-    return alike > 1 ? [`${product.name} (one of ${alike} of its family)`] : [product.name];
+    return alike > 1 ? [`${product.name} (one of ${alike} products of this type)`] : [product.name];
   });
   return [...new Set(names)].join(', ');
 }
@@ -92,8 +92,8 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   const take = async (offer: Offer) => {
     const lost =
       steps.length > 0
-        ? `Replace the ${steps.length} steps of ${area.name}?`
-        : typed && `Replace what is typed for ${area.name} and not saved?`;
+        ? `Replace the 1 step of ${area.name}? / Replace the ${steps.length} steps of ${area.name}?`
+        : typed && `Discard unsaved changes to ${area.name} and use this template?`;
     if (lost && !(await confirm({ title: lost, action: 'Replace' }))) return;
     write(
       { method: 'PUT', path: `/areas/${area.id}/stack`, body: { version, steps: offer.steps.map(onShare) } },
@@ -103,7 +103,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   return (
     <details className="board p-3" open={steps.length === 0}>
       <summary className="cursor-pointer font-semibold">
-        {steps.length === 0 ? 'Start from a template' : 'Templates, and this system on other areas'}
+        {steps.length === 0 ? 'Start from a template' : 'Templates and copying'}
       </summary>
       <div className="space-y-4 pt-3">
         {offers.some(asksShare) && (
@@ -129,13 +129,15 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 {offer.own && ' (your own)'}
                 {offer.school && <span className="block text-sm">{offer.school}</span>}
                 {offer.missing.length > 0 && (
-                  <span className="block text-sm">No sheet yet for: {offer.missing.join(', ')}</span>
+                  <span className="block text-sm">Data sheet missing for: {offer.missing.join(', ')}</span>
                 )}
                 {asksShare(offer) && fillPercent === null && (
                   <span className="block text-sm">Enter how much is to be filled first.</span>
                 )}
                 {offer.steps.length > 0 && (
-                  <span className="block text-sm">It takes {sayProducts(offer.steps, context.products)}</span>
+                  <span className="block text-sm">
+                    Products: {sayProducts(offer.steps, context.products)}
+                  </span>
                 )}
               </span>
               <button
@@ -167,7 +169,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         </ul>
         {removed && (
           <UndoNotice
-            text={`${removed.name} was put away.`}
+            text={`${removed.name} archived.`}
             onUndo={() =>
               change(
                 { method: 'POST', path: `/templates/${removed.id}/restore`, what: 'a template brought back' },
@@ -179,7 +181,9 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         )}
         {steps.length > 0 && (
           <>
-            {typed && <p className="text-warning">What is typed below counts once it is saved.</p>}
+            {typed && (
+              <p className="text-warning">Save your changes below first; unsaved changes aren’t included.</p>
+            )}
             <KeepAs
               onKeep={(name, onSuccess) =>
                 change(
@@ -230,7 +234,7 @@ function KeepAs({ onKeep }: { onKeep: (name: string, done: () => void) => void }
       }}
     >
       <label className="min-w-48">
-        <span className="label-caps block pb-1">Save as template</span>
+        <span className="label-caps block pb-1">Template name</span>
         <input
           className="input w-full"
           value={name}
@@ -239,7 +243,7 @@ function KeepAs({ onKeep }: { onKeep: (name: string, done: () => void) => void }
         />
       </label>
       <button type="submit" className="btn" disabled={name.trim() === ''}>
-        Keep it
+        Save as template
       </button>
     </form>
   );

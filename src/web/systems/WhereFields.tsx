@@ -16,10 +16,10 @@ export function WhereFields({ index }: { index: number }) {
       </summary>
       <div className="flex flex-wrap items-end gap-2 pt-2">
         <div className="min-w-40 grow">
-          <Field name={`steps.${index}.band`} label="Only on a band: its name" />
+          <Field name={`steps.${index}.band`} label="Band name (if only part of the area)" />
         </div>
         <div className="w-32">
-          <QuantityField name={`steps.${index}.bandArea`} label="Area of the band" quantity="area" />
+          <QuantityField name={`steps.${index}.bandArea`} label="Band area" quantity="area" />
         </div>
         <div className="w-48">
           <SelectField

@@ -49,22 +49,22 @@ describe('two ways side by side', () => {
   it('days go by one coat a day at most; below the sheet’s stop there are none to tell', async () => {
     const { user, cells } = await compared();
     const at = async (tempC: string) => {
-      const box = await screen.findByLabelText('At a steady');
+      const box = await screen.findByLabelText('At a constant temperature of');
       await user.clear(box);
       await user.type(box, `${tempC}{Enter}`);
     };
     // Four coats, one a day at most.
     await at('20');
-    expect(cells('First coat to last')[0]).toBe('3 days');
+    expect(cells('First to last coat')[0]).toBe('3 days');
     await at('-15');
-    expect(cells('First coat to last')[0]).toMatch(/not at this temperature/);
+    expect(cells('First to last coat')[0]).toMatch(/not at this temperature/);
   });
   it('a temperature that is none is refused beside the field', async () => {
     const { user } = await compared();
-    const box = await screen.findByLabelText('At a steady');
+    const box = await screen.findByLabelText('At a constant temperature of');
     await user.clear(box);
     await user.type(box, 'mild{Enter}');
-    expect(await screen.findByText(/At a steady .*mild/)).toBeDefined();
+    expect(await screen.findByText(/At a constant temperature of .*mild/)).toBeDefined();
   });
 });
 
@@ -95,10 +95,10 @@ describe('what goes over what', () => {
     await user.click(
       screen.getByRole('button', { name: /^ablative antifouling over hard antifouling: fine if/ }),
     );
-    const reason = screen.getByRole('region', { name: 'The reason' });
+    const reason = screen.getByRole('region', { name: 'Reason' });
     expect(reason.textContent).toContain('it does not bite on the hard coat as it is; fine if abraded');
-    await user.selectOptions(screen.getByLabelText('The coat below is'), 'old paint');
-    expect(reason.textContent).toContain('sound by the adhesion test, washed and abraded');
+    await user.selectOptions(screen.getByLabelText('Coat below'), 'old paint');
+    expect(reason.textContent).toContain('the old paint passes the adhesion test and is washed and abraded');
     await user.selectOptions(screen.getByLabelText('On'), 'aluminium');
     expect(reason.textContent).toContain('copper eats aluminium');
   });

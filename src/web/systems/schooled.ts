@@ -62,9 +62,9 @@ export function schoolWays(steps: readonly Step[], context: StackContext) {
       .filter(({ id }) => id !== inForce)
       .map(({ id, name, buys, costs }) => ({
         key: `${school.id}:${id}`,
-        name: `${context.area.name}, but ${name}`,
+        name: `${context.area.name} with: ${name}`,
         steps: stepsFromSchool(switchSchool(school.id, id, steps, place), steps),
-        said: `for it, ${buys}; against it, ${costs}`,
+        said: `Pros: ${buys}. Cons: ${costs}`,
       }))
       .filter((way) => figures(way.steps) !== figures(steps));
   });

@@ -47,9 +47,9 @@ describe('the stack of an area', () => {
     const area = await anAreaWith([]);
     const { user } = await open(area);
     expect(await screen.findByText(/No coats yet/)).toBeDefined();
-    await user.selectOptions(screen.getByLabelText('On top of that'), 'Plain barrier');
-    await user.click(screen.getByRole('button', { name: 'Add this coat' }));
-    expect((await field(1, 'Dry film a coat')).value).toBe('100');
+    await user.selectOptions(screen.getByLabelText('Next product'), 'Plain barrier');
+    await user.click(screen.getByRole('button', { name: 'Add step' }));
+    expect((await field(1, 'Dry film per coat')).value).toBe('100');
     await user.clear(await field(1, 'Coats'));
     await user.type(await field(1, 'Coats'), '4');
     await user.click(save());
@@ -66,8 +66,8 @@ describe('the stack of an area', () => {
     const { user } = await open(area);
     await user.clear(await field(1, 'Coats'));
     await user.type(await field(1, 'Coats'), '2.5');
-    await user.clear(await field(1, 'Dry film a coat'));
-    await user.type(await field(1, 'Dry film a coat'), 'thick');
+    await user.clear(await field(1, 'Dry film per coat'));
+    await user.type(await field(1, 'Dry film per coat'), 'thick');
     await user.click(save());
     expect(await screen.findByText('coats 2.5 must be a whole number')).toBeDefined();
     expect(screen.getByText('dry film a coat "thick" is not a number')).toBeDefined();
@@ -105,8 +105,8 @@ describe('the stack of an area', () => {
   it('a film above the sheet’s most and thinner over its limit are a no, overruled only in writing', async () => {
     const area = await anAreaWith([aStep(barrier.id)]);
     const { user } = await open(area);
-    await user.clear(await field(1, 'Dry film a coat'));
-    await user.type(await field(1, 'Dry film a coat'), '400');
+    await user.clear(await field(1, 'Dry film per coat'));
+    await user.type(await field(1, 'Dry film per coat'), '400');
     await user.clear(await field(1, 'Thinner'));
     await user.type(await field(1, 'Thinner'), '20');
     expect(await screen.findByText(/400 µm a coat is above the sheet’s max of 150 µm/)).toBeDefined();
@@ -114,7 +114,7 @@ describe('the stack of an area', () => {
     await user.click(save());
     expect(await screen.findByText(/^No: 400 µm a coat/)).toBeDefined();
     expect((await kept(area)).steps[0]?.dryMicronsPerCoat).toBe(100);
-    const why = await field(1, 'Apply anyway: reason (it stays on the record)');
+    const why = await field(1, 'Reason to apply anyway (kept on record)');
     await user.type(why, 'test panel for the yard');
     await user.click(save());
     expect(await screen.findByText('Saved.')).toBeDefined();
@@ -138,7 +138,7 @@ describe('the stack of an area', () => {
     const clash = await screen.findByText(/someone else saved this after you opened it/);
     expect(clash.closest('[role=alert]')?.textContent).toContain('the steps changed');
     expect((await kept(area)).steps[0]?.coats).toBe(6);
-    await user.click(screen.getByRole('button', { name: 'Save mine over it' }));
+    await user.click(screen.getByRole('button', { name: 'Overwrite with mine' }));
     expect(await screen.findByText('Saved.')).toBeDefined();
     expect((await kept(area)).steps[0]?.coats).toBe(5);
   });
@@ -173,7 +173,7 @@ describe('the stack of an area', () => {
     await answer(user, /1 coats of it are on the boat/, 'Cancel');
     expect(await step(1)).toBeDefined();
     await user.click(within(await step(1)).getByRole('button', { name: 'Remove Plain barrier' }));
-    await answer(user, /1 coats of it/, 'Remove the step');
+    await answer(user, /1 coats of it/, 'Remove step');
     await waitFor(() => expect(screen.queryByRole('group', { name: /^1\. / })).toBeNull());
   });
 
@@ -206,17 +206,17 @@ describe('what the rules say', () => {
     );
     await user.clear(await field(1, 'Coats'));
     await user.type(await field(1, 'Coats'), '4');
-    expect(await screen.findByText(/The rules find nothing against it/)).toBeDefined();
+    expect(await screen.findByText(/No conflicts found/)).toBeDefined();
     expect(screen.getByText('On GRP with gelcoat; immersed.')).toBeDefined();
   });
 
   it('sorts what may go on next, and offers what is fine first', async () => {
     await open(await anAreaWith([aStep(barrier.id), aStep(hard.id)]));
-    const offered = (await screen.findByLabelText('On top of that')) as HTMLSelectElement;
+    const offered = (await screen.findByLabelText('Next product')) as HTMLSelectElement;
     const groupOf = (name: string) =>
       [...offered.options].find(({ text }) => text === name)?.closest('optgroup')?.label;
-    const fine = 'Fine on what is there';
-    expect([groupOf(hard.name), groupOf(barrier.name)]).toEqual([fine, 'The rules say no']);
+    const fine = 'OK over the coat below';
+    expect([groupOf(hard.name), groupOf(barrier.name)]).toEqual([fine, 'Not allowed']);
     expect(offered.selectedOptions[0]?.closest('optgroup')?.label).toBe(fine);
   });
 
@@ -249,7 +249,7 @@ describe('templates', () => {
   it('a family without a sheet is named, never replaced quietly', async () => {
     const area = await anAreaWith([], { service: 'interior', substrate: 'timber' });
     await open(area);
-    const offer = (await screen.findAllByText('Joinery inside, water-borne'))[0]?.closest('li');
+    const offer = (await screen.findAllByText('Interior joinery, water-borne'))[0]?.closest('li');
     expect(offer?.textContent).toContain('No sheet yet for: water-borne acrylic');
     expect(within(offer as HTMLElement).getByRole('button')).toHaveProperty('disabled', true);
   });
@@ -257,10 +257,10 @@ describe('templates', () => {
   it('one’s own is kept, put away, and brought back', async () => {
     const area = await anAreaWith([aStep(barrier.id)]);
     const { user } = await open(area);
-    await user.click(await screen.findByText('Templates, and this system on other areas'));
+    await user.click(await screen.findByText('Templates and copying'));
     const name = `Our bottom ${uuidv7().slice(-6)}`;
-    await user.type(screen.getByLabelText('Save as template'), name);
-    await user.click(screen.getByRole('button', { name: 'Keep it' }));
+    await user.type(screen.getByLabelText('Template name'), name);
+    await user.click(screen.getByRole('button', { name: 'Save as template' }));
     await user.click(await screen.findByRole('button', { name: `Put away ${name}` }));
     expect(await screen.findByText(`${name} was put away.`)).toBeDefined();
     await waitFor(async () =>
@@ -289,8 +289,8 @@ describe('a template taken', () => {
     await ask('POST', '/templates', { id: uuidv7(), name, steps: [aStep(hard.id)] });
     const area = await anAreaWith([]);
     const { user } = await open(area);
-    await user.selectOptions(await screen.findByLabelText('On top of that'), 'Plain barrier');
-    await user.click(screen.getByRole('button', { name: 'Add this coat' }));
+    await user.selectOptions(await screen.findByLabelText('Next product'), 'Plain barrier');
+    await user.click(screen.getByRole('button', { name: 'Add step' }));
     await user.click(screen.getByRole('button', { name: `Take it ${name}` }));
     await answer(user, /^Replace what is typed for .* not saved\?$/, 'Cancel');
     expect((await step(1)).textContent).toContain('Plain barrier');
@@ -326,7 +326,7 @@ describe('the preparation made into work', () => {
     await answer(user, /^Replace the work planned before Plain barrier \(1\)\?$/, 'Cancel');
     expect((await step(1)).textContent).toContain('our own wash');
     await user.click(screen.getByRole('button', { name: /Make it the work before Plain barrier/ }));
-    await answer(user, /^Replace the work planned/, 'Replace it');
+    await answer(user, /^Replace the work planned/, 'Replace tasks');
     await waitFor(async () => expect((await step(1)).textContent).not.toContain('our own wash'));
     expect((await step(1)).textContent).toContain('sand 80 grit');
   });

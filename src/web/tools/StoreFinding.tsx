@@ -36,8 +36,8 @@ export function StoreFinding({
       photoIds: [],
     };
     keep(
-      { method: 'POST', path: '/findings', body: finding, what: 'a finding' },
-      { onSuccess: () => setSaid(`Saved as a finding on ${place.name}: ${judgeFinding(finding).reason}.`) },
+      { method: 'POST', path: '/findings', body: finding, what: 'finding' },
+      { onSuccess: () => setSaid(`Finding saved on ${place.name}: ${judgeFinding(finding).reason}`) },
     );
   };
   if (places.length === 0) return null;
@@ -45,7 +45,7 @@ export function StoreFinding({
     <div className="flex flex-wrap items-end gap-2">
       <div>
         <label htmlFor={id} className="label-caps block pb-1">
-          Save it on
+          Area
         </label>
         <select id={id} className="select" value={where} onChange={(event) => setWhere(event.target.value)}>
           <option value="">Choose an area</option>

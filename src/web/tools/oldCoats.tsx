@@ -52,7 +52,7 @@ export function ConverterTool() {
                 value: rounds.length,
                 grade: last.red ? 'red' : 'black',
                 limit: null,
-                note: years > 0 ? `bottle opened ${years} years ago` : '',
+                note: years > 0 ? `Bottle opened 1 year ago / Bottle opened ${years} years ago` : '',
               }}
             />
           )}
@@ -79,7 +79,7 @@ export function OldPaintTool() {
     <Tool title="Old paint">
       <div className="grid max-w-xl gap-3 sm:grid-cols-3">
         <Choice
-          label="Rubbed with solvent it"
+          label="Effect of the solvent"
           value={softens}
           choices={[
             ['no', 'stays hard'],
@@ -87,7 +87,7 @@ export function OldPaintTool() {
           ]}
           onChange={setSoftens}
         />
-        <NumberField label="It is thick" quantity="film" value={microns} onChange={setMicrons} />
+        <NumberField label="Paint thickness" quantity="film" value={microns} onChange={setMicrons} />
         <NumberField label="Adhesion grade (0–5)" value={grade} unit="" onChange={setGrade} />
       </div>
       <output className="block text-lg">Solvent rub: {solventRub(softens === 'yes').why}.</output>
@@ -105,11 +105,11 @@ export function OldPaintTool() {
       ) : (
         <>
           <output className="block text-lg">
-            Test by {found.value.test}: {found.value.judged.reason}
+            Adhesion test ({found.value.test}): {found.value.judged.reason}
           </output>
           <p className="text-sm opacity-80">
-            Cross-cut to 250 µm (ISO 2409), X-cut above (ISO 16276-2, from memory). Old paint may hold lead,
-            tin or chromate: test first, never dry-sand old antifouling.
+            Use a cross-cut up to 250 µm (ISO 2409) and an X-cut above that (ISO 16276-2, from memory). Old
+            paint may contain lead, tin or chromate. Test first, and never dry-sand old antifouling.
           </p>
           <StoreFinding
             reading={{

@@ -26,11 +26,11 @@ export function ReplicaTape() {
   );
   const reading = { kind: 'profile', grade: null, limit: wanted } as const;
   return (
-    <Tool title="Profile by replica tape">
+    <Tool title="Blast profile (replica tape)">
       <div className="grid max-w-xl gap-3 sm:grid-cols-3">
         <div>
           <label htmlFor={id} className="label-caps block pb-1">
-            Micrometer readings, µm
+            Micrometer readings, µm (separate with spaces)
           </label>
           <input
             id={id}
@@ -40,7 +40,7 @@ export function ReplicaTape() {
           />
         </div>
         <Choice
-          label="Tape"
+          label="Tape grade"
           value={tape}
           choices={[
             ['coarse', 'coarse'],
@@ -48,7 +48,12 @@ export function ReplicaTape() {
           ]}
           onChange={setTape}
         />
-        <NumberField label="Min wanted, by the sheet" quantity="film" value={wanted} onChange={setWanted} />
+        <NumberField
+          label="Minimum profile on the data sheet"
+          quantity="film"
+          value={wanted}
+          onChange={setWanted}
+        />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
@@ -63,13 +68,14 @@ export function ReplicaTape() {
           {found.value.few && <p>One tape isn’t enough for an average. Take at least two.</p>}
           {found.value.warning && <p className="text-warning font-semibold">{found.value.warning}</p>}
           <p className="text-sm opacity-80">
-            Mean reading less 50 µm of film (ASTM D4417 method C, ISO 8503-5). What the sheet wants decides.
+            Mean reading minus 50 µm for the tape film (ASTM D4417 method C, ISO 8503-5). The data sheet
+            decides what is required.
           </p>
           <StoreFinding
             reading={{
               ...reading,
               value: Number(found.value.microns.toFixed(1)),
-              note: `replica tape, ${tape}: ${text}`,
+              note: `Replica tape (${tape}): ${text} µm`,
             }}
           />
         </>
@@ -91,11 +97,11 @@ export function SaltPatch() {
     };
   });
   return (
-    <Tool title="Salt by patch">
+    <Tool title="Salt (patch test)">
       <div className="grid max-w-xl grid-cols-3 gap-3">
-        <NumberField label="Conductivity" unit="µS/cm" value={reading} onChange={setReading} />
-        <NumberField label="Blank" unit="µS/cm" value={blank} onChange={setBlank} />
-        <NumberField label="Water" unit="ml" value={millilitres} onChange={setMillilitres} />
+        <NumberField label="Conductivity of the sample" unit="µS/cm" value={reading} onChange={setReading} />
+        <NumberField label="Conductivity of the blank" unit="µS/cm" value={blank} onChange={setBlank} />
+        <NumberField label="Water volume" unit="ml" value={millilitres} onChange={setMillilitres} />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
@@ -105,8 +111,8 @@ export function SaltPatch() {
             As NaCl: <strong>{found.value.judged.reason}</strong>
           </output>
           <p className="text-sm opacity-80">
-            6 mg/m² for each µS/cm above blank with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; the factor from
-            memory).
+            6 mg/m² for each µS/cm above the blank, with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; factor from
+            memory). Other water volumes are scaled.
           </p>
           <StoreFinding
             reading={{
@@ -114,7 +120,7 @@ export function SaltPatch() {
               value: Number(found.value.salt.toFixed(1)),
               grade: null,
               limit: null,
-              note: `patch: ${reading} µS/cm, blank ${blank}, ${millilitres} ml`,
+              note: `Patch test: ${reading} µS/cm, blank ${blank} µS/cm, ${millilitres} ml`,
             }}
           />
         </>

@@ -51,10 +51,10 @@ export function WashDilution() {
   const [tank, setTank] = useState(20);
   const found = tried(() => washLitres(tank, WASH_RATIO[wash]));
   return (
-    <Tool title="Wash">
+    <Tool title="Wash dilution">
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
-        <Choice label="Wash" value={wash} choices={WASHES} onChange={setWash} />
-        <NumberField label="Tank" quantity="volume" value={tank} onChange={setTank} />
+        <Choice label="Wash dilution" value={wash} choices={WASHES} onChange={setWash} />
+        <NumberField label="Tank size" quantity="volume" value={tank} onChange={setTank} />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
@@ -75,10 +75,10 @@ export function WashDilution() {
 }
 
 const LIMITED: Record<string, string> = {
-  'bare-time': 'no metre stands bare longer',
+  'bare-time': 'Limited by how long bare steel can be left unprimed',
   blasting: 'Limited by the working day; blasting takes most of the time',
   priming: 'Limited by the working day; priming takes most of the time',
-  area: 'that is all of it',
+  area: 'This is the whole area',
 };
 
 /** m² to blast today so that none is bare too long. */
@@ -106,7 +106,7 @@ export function BlastDayTool() {
         <NumberField label="Priming" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
         <NumberField label="Working hours" unit="h" value={hours} onChange={setHours} />
         <Choice
-          label="Steel is"
+          label="Time until primed"
           value={wash}
           choices={[
             ['bare', 'bare, 4 h'],
@@ -127,8 +127,8 @@ export function BlastDayTool() {
             note={`blast ${show(found.value.areaM2, 'area')} today in ${found.value.blastHours.toFixed(1)} h, then prime: ${LIMITED[found.value.limitedBy]}`}
           />
           <p className="text-sm opacity-80">
-            Bare blasted steel is primed within 4 hours, sooner when damp (common practice). Eyes, hearing,
-            dust; no blasting beside a wet film.
+            Prime bare blasted steel within 4 hours, sooner when damp (common practice). Protect your eyes,
+            hearing and lungs. Don’t blast next to wet paint.
           </p>
         </>
       )}

@@ -32,9 +32,9 @@ export function AttitudeSummary({
         }
       >
         <p>
-          Plane through the marks by least squares: height = {sayHeight(fit.aMm, unit)} +{' '}
-          {(fit.bMmPerM / unit.mm).toFixed(2)} × from aft + {(fit.cMmPerM / unit.mm).toFixed(2)} × to
-          starboard ({unit.symbol}, m).
+          Best-fit plane (least squares): height = {sayHeight(fit.aMm, unit)} +{' '}
+          {(fit.bMmPerM / unit.mm).toFixed(2)} × distance from aft + {(fit.cMmPerM / unit.mm).toFixed(2)} ×
+          distance to starboard. Heights in {unit.symbol}, distances in m.
         </p>
         <p>
           With {sayHeight(plan.markErrorMm, unit)} {unit.symbol} to a mark

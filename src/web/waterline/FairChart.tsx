@@ -40,7 +40,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
       legend: { top: 0, right: 0, textStyle: { color: ink } },
       xAxis: {
         type: 'value' as const,
-        name: `from aft, ${system === 'us' ? 'ft' : 'm'}`,
+        name: `distance from aft, ${system === 'us' ? 'ft' : 'm'}`,
         nameLocation: 'middle' as const,
         nameGap: 28,
         scale: true,
@@ -49,7 +49,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
       },
       yAxis: {
         type: 'value' as const,
-        name: `off the line, ${unit.symbol}`,
+        name: `residual, ${unit.symbol}`,
         axisLabel: { color: ink },
         splitLine: { lineStyle: { color: themeColour('--color-base-300') } },
       },
@@ -73,7 +73,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
           'diamond',
           15,
           marks.filter((m) => m.out).map((m) => m.at),
-          'left out',
+          'outliers',
         ),
       ],
     };
@@ -81,7 +81,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
   return (
     <Chart
       option={option}
-      label={`Marks on the ${side} side and the fair line through them`}
+      label={`Hull marks on the ${side} side and the fair line through them`}
       className="h-56 w-full"
     />
   );

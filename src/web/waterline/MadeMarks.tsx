@@ -19,11 +19,11 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
   const unit = heightUnit(system);
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-1">Marks made by hand</legend>
+      <legend className="lettered pb-1">Hull marks</legend>
       {plan.madeMarks.length === 0 ? (
         <p className="max-w-prose">
-          Walk the hull with the phone and read the marks you made: they are faired here. A CSV with kind
-          “made” does as well.
+          Walk the hull with your phone and record the height of each mark you made. A fair line is then
+          fitted through them here. You can also import a CSV with the kind “made”.
         </p>
       ) : (
         <>
@@ -60,7 +60,8 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
             return (
               <div key={side} className="space-y-1">
                 <p className="font-semibold">
-                  {side === 'port' ? 'Port' : 'Starboard'}: {marks.length} marks
+                  {side === 'port' ? 'Port' : 'Starboard'}: 1 mark / {side === 'port' ? 'Port' : 'Starboard'}:{' '}
+                  {marks.length} marks
                 </p>
                 {!fair && <p>Add at least three marks on this side to fit a fair line.</p>}
                 {fair && (
@@ -70,7 +71,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                     </Suspense>
                     <p>
                       {fair.line.outliers.length === 0
-                        ? 'No mark is stray.'
+                        ? 'No outliers.'
                         : `Left out as stray: ${fair.line.outliers.map((i) => `${show(fair.marks[i]?.xM ?? 0, 'length')} (${sayHeight(fair.line.residualsMm[i] ?? 0, unit)} ${unit.symbol})`).join(', ')}.`}
                     </p>
                     <details>
@@ -80,10 +81,10 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                           <tr>
                             <th scope="col">From aft, {symbol('length')}</th>
                             <th scope="col" className="text-right">
-                              Off the plane, {unit.symbol}
+                              From plane, {unit.symbol}
                             </th>
                             <th scope="col" className="text-right">
-                              Off the fair line, {unit.symbol}
+                              From fair line, {unit.symbol}
                             </th>
                             <th scope="col">
                               <span className="sr-only">Remove</span>

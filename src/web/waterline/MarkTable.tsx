@@ -9,9 +9,9 @@ import { CellInput } from './CellInput.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 
 const KIND_WORDS: Record<MarkKind, string> = {
-  line: 'line itself',
+  line: 'waterline',
   sheer: 'sheer',
-  'old-line': 'old line',
+  'old-line': 'old waterline',
   fitting: 'fitting',
 };
 
@@ -19,7 +19,7 @@ const ABOVE_HINT: Record<MarkKind, string> = {
   line: '0 (the mark is on the line)',
   sheer: 'Distance from the sheer down to the line',
   'old-line': 'Height of the old line above the new one',
-  fitting: 'its height above the line, from drawings or photographs',
+  fitting: 'Height of the fitting above the line, from drawings or photos',
 };
 
 interface Props {
@@ -64,11 +64,11 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                 <th scope="col">No.</th>
                 <th scope="col">Mark type</th>
                 <th scope="col">Side</th>
-                <th scope="col">Aft, {symbol('length')}</th>
-                <th scope="col">Reads, {unit.symbol}</th>
-                <th scope="col">Over line, {unit.symbol}</th>
+                <th scope="col">From aft, {symbol('length')}</th>
+                <th scope="col">Height above datum, {unit.symbol}</th>
+                <th scope="col">Height above line, {unit.symbol}</th>
                 <th scope="col" className="text-right">
-                  Off, {unit.symbol}
+                  Residual, {unit.symbol}
                 </th>
                 <th scope="col">
                   <span className="sr-only">Remove</span>
@@ -85,7 +85,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     <td>
                       <select
                         className="select select-sm w-28"
-                        aria-label={`Mark ${i + 1} is read on`}
+                        aria-label={`Type of mark ${i + 1}`}
                         value={mark.kind}
                         onChange={(event) => {
                           const kind = event.target.value as MarkKind;
@@ -120,7 +120,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     </td>
                     <td>
                       <CellInput
-                        label={`Mark ${i + 1}: from aft`}
+                        label={`Mark ${i + 1}: distance from aft`}
                         className="w-16"
                         value={mark.xM / metre}
                         onChange={(value) => set(i, { xM: (value ?? 0) * metre })}
@@ -149,7 +149,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     </td>
                     <td title={ABOVE_HINT[mark.kind]}>
                       <CellInput
-                        label={`Mark ${i + 1}: above the line`}
+                        label={`Mark ${i + 1}: height above the line`}
                         className="w-16"
                         value={mark.aboveLineMm / unit.mm}
                         onChange={(value) => set(i, { aboveLineMm: (value ?? 0) * unit.mm })}

@@ -26,10 +26,10 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
     : '1025';
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-1">Raise it</legend>
+      <legend className="lettered pb-1">Raise the line</legend>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <NumberField
-          label="Weight still to come"
+          label="Weight still to be added"
           quantity="mass"
           value={plan.addedKg}
           onChange={(addedKg) => onChange({ addedKg })}
@@ -42,7 +42,7 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
           onChange={(value) => onChange({ densityKgM3: Number(value) })}
         />
         <NumberField
-          label="For slop"
+          label="Allowance for waves"
           unit={unit.symbol}
           value={plan.slopMm / unit.mm}
           onChange={(value) => onChange({ slopMm: value * unit.mm })}
@@ -73,8 +73,8 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
             and {sayHeight(plan.slopMm, unit)} {unit.symbol} for slop.
           </p>
           <p>
-            The waterplane is that of the hull form in use. Too much antifouling shows, too little grows weed
-            on the gloss.
+            The waterplane area comes from the hull form in use. Too much antifouling above the water shows;
+            too little lets weed grow on the topsides.
           </p>
         </Why>
       )}

@@ -44,8 +44,8 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
         ]}
       >
         <caption className="pb-1 text-left text-sm">
-          All in {unit.symbol}. Below sheer is plumb; on the skin is down from the sheer along the planking;
-          raise on skin is up from the line of the marks.
+          All in {unit.symbol}. Vertical: straight down from the sheer. Along skin: measured down along the
+          hull surface. Raise: up along the surface from the marked line.
         </caption>
         <thead>
           <tr>

@@ -37,23 +37,23 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
   if (!('line' in result)) {
     return (
       <div className="space-y-4 p-4">
-        <h1 className="text-2xl">No line to walk yet</h1>
+        <h1 className="text-2xl">No waterline yet</h1>
         <p>{result.problem}.</p>
         <Link className="btn btn-primary" to={`/boats/${boat.id}/waterline`}>
-          To the reference marks
+          Go to reference marks
         </Link>
       </div>
     );
   }
   const rows = result.line.sheet.filter((row) => row.side === side);
   const row = rows[Math.min(index, rows.length - 1)];
-  if (!row) return <p className="p-4">The line does not meet the hull {side} side.</p>;
+  if (!row) return <p className="p-4">The line doesn’t meet the hull on the {side} side.</p>;
   const mark = plan.madeMarks.find((each) => each.side === side && Math.abs(each.xM - row.xM) < 1e-6);
   const step = (by: number) => setIndex(Math.min(rows.length - 1, Math.max(0, index + by)));
   return (
     <div className="mx-auto flex max-w-lg flex-col gap-4 p-3">
       <div className="flex items-baseline justify-between gap-3">
-        <h1 className="text-xl">{boat.name}: the line</h1>
+        <h1 className="text-xl">{boat.name}: mark the waterline</h1>
         <Link className="link py-2" to={`/boats/${boat.id}/waterline`}>
           Waterline
         </Link>
@@ -83,7 +83,7 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
         unit={unit}
         onTake={(readingMm) => {
           const marks = [{ id: uuidv7(), side, xM: row.xM, readingMm }];
-          send({ method: 'POST', path: `/boats/${boat.id}/made-marks`, body: { marks }, what: 'a mark' });
+          send({ method: 'POST', path: `/boats/${boat.id}/made-marks`, body: { marks }, what: 'hull mark' });
           step(1);
         }}
       />
@@ -142,7 +142,7 @@ function ReadMark({
   return (
     <section aria-label="Your mark" className="space-y-2">
       <Stepper
-        label="Your mark reads"
+        label="Height of your mark above the datum"
         value={reading}
         unit={unit.symbol}
         step={unit.mm === 1 ? 1 : 0.05}

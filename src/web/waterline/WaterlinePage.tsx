@@ -41,7 +41,7 @@ export function WaterlinePage() {
             <div className="space-y-6 p-3 md:p-6">
               <h1 className="text-2xl">{view.boat.name}: waterline</h1>
               <SurveyTabs boatId={view.boat.id} />
-              <HullOnly boat={view.boat} need="to strike a line on">
+              <HullOnly boat={view.boat} need="to strike the waterline">
                 {(boat) => <WaterlineEditor key={boatId} view={{ ...view, boat }} served={plan} />}
               </HullOnly>
             </div>
@@ -146,9 +146,9 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
             )}
             {plan.marks.length > 0 && (
               <p className="text-sm opacity-80">
-                Reads: the point's height above the datum. Over line: how far the point lies above the line
-                wanted (a sheer by its distance down to the line, an old line that stood high, a fitting by
-                its drawing).
+                Height above line: how far the mark lies above the new line. For a sheer mark, use the
+                distance down to the line. For an old line, use how much too high it was. For a fitting, take
+                the height from a drawing.
               </p>
             )}
             <MarkTable plan={plan} struck={struck} onChange={(marks) => change({ marks })} />
@@ -171,7 +171,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
               />
               <Angle
                 label="Heel"
-                typed="Starboard up by"
+                typed="Heel, starboard side up"
                 value={plan.heelDeg}
                 onChange={(heelDeg) => change({ heelDeg })}
               />
@@ -203,25 +203,25 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
                 <LineDrawing view={view} plan={deferred} struck={struck} />
               </div>
               <p className="text-sm">
-                Heavy: the line struck. Chain: the line of the marks. Open rounds port, full ones starboard; a
-                cross is left out.
+                Thick line: new waterline · Dash-dot line: line through the marks · Open circle: port · Filled
+                circle: starboard · Cross: mark left out
               </p>
             </>
           ) : (
             <p className="board p-4">
               {plan.marks.length === 0
-                ? 'With marks, the line is struck here.'
+                ? 'Add reference marks to calculate the waterline.'
                 : 'problem' in result && `Not struck yet: ${result.problem}.`}
             </p>
           )}
-          <p className="text-sm opacity-80">Struck on {FORM_WORDS[view.formSource]}.</p>
+          <p className="text-sm opacity-80">Hull shape from {FORM_WORDS[view.formSource]}.</p>
           <div className="flex flex-wrap items-center gap-2">
             <button type="button" className="btn btn-primary" disabled={!touched} onClick={() => void save()}>
-              Save the line
+              Save waterline
             </button>
             {touched && (
               <button type="button" className="btn btn-ghost" onClick={reset}>
-                Back to what was saved
+                Discard changes
               </button>
             )}
           </div>
@@ -241,12 +241,12 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           <div className="no-print flex flex-wrap gap-2">
             <OpenFile
               small
-              label="Marks from CSV"
+              label="Import marks (CSV)"
               accept=".csv,text/csv,text/plain"
               onFile={(file) => void file.text().then(takeCsv)}
             />
             <a className="btn btn-sm" href={`${names.base}/marks.csv`} download>
-              Marks as CSV
+              Export marks (CSV)
             </a>
             {struck && !touched && (
               <>

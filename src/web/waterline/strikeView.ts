@@ -49,7 +49,7 @@ export function sayOutliers(outliers: Outliers, names: readonly string[]): strin
     case 'agree':
       return 'All marks agree.';
     case 'one-is-off':
-      return 'One of these marks is off, but with so few it cannot be told which: take one or two more.';
+      return 'One mark is wrong, but there are too few marks to tell which. Add one or two more.';
     case 'named': {
       const list = outliers.indices.map((i) => names[i]).join(', ');
       const least = Math.min(...outliers.sure);
@@ -78,8 +78,8 @@ export function sayErrorFit(
 ): string | null {
   if (foundMm === null || verdict === 'fits' || verdict === 'not-known') return null;
   return verdict === 'stated-too-small'
-    ? `The marks scatter by ${say(foundMm)}, more than the error stated for one: the line is less certain than it says.`
-    : `The marks scatter by ${say(foundMm)} only: the error stated for one is larger than need be, and hides outliers.`;
+    ? `The marks scatter by ${say(foundMm)}, more than the reading error you entered. The line is less accurate than shown. Enter a larger reading error.`
+    : `The marks scatter by only ${say(foundMm)}, less than the reading error you entered. A smaller reading error would reveal outliers.`;
 }
 
 export const nameOf = (mark: { name: string }, i: number) =>

@@ -46,13 +46,13 @@ describe('striking the line', () => {
         await user.type(box, `${text}{Enter}`);
       };
       await user.selectOptions(screen.getByLabelText(`Side of mark ${i + 1}`), side);
-      await user.selectOptions(screen.getByLabelText(`Mark ${i + 1} is read on`), 'line itself');
+      await user.selectOptions(screen.getByLabelText(`Mark ${i + 1} is read on`), 'waterline');
       await cell('from aft', aft);
       await cell('height above the datum', reads);
     }
     const [sheet] = (await screen.findAllByRole('region', { name: 'Mark sheet' })) as [HTMLElement];
     expect(within(sheet).getAllByRole('row').length).toBeGreaterThan(4);
-    await user.click(screen.getByRole('button', { name: 'Save the line' }));
+    await user.click(screen.getByRole('button', { name: 'Save waterline' }));
     // The stripe is not an area yet: it is asked before one is added.
     await user.click(await screen.findByRole('button', { name: 'Save and add the area' }));
     await waitFor(async () => expect((await line()).marks).toHaveLength(3));
@@ -73,7 +73,7 @@ describe('striking the line', () => {
   it('weight to come sinks her by its weight over density and waterplane, said with its figures', async () => {
     await struck();
     const { user } = await openPage(`/boats/${boat.id}/waterline`);
-    const weight = await screen.findByLabelText('Weight still to come');
+    const weight = await screen.findByLabelText('Weight still to be added');
     await user.clear(weight);
     await user.type(weight, '400{Enter}');
     // Handbook part 11: Δm / (ρ · A_wp); a yacht's waterplane is 0.65–0.75 of LWL × BWL (common practice).
@@ -89,7 +89,7 @@ describe('striking the line', () => {
   it('marks come from a CSV; one that cannot be read is named and nothing is taken', async () => {
     const { user } = await openPage(`/boats/${boat.id}/waterline`);
     const file = (text: string) => new File([text], 'marks.csv', { type: 'text/csv' });
-    const input = await screen.findByLabelText('Marks from CSV');
+    const input = await screen.findByLabelText('Import marks (CSV)');
     await user.upload(input, file('side,station,reading\nP,1,high'));
     expect(await screen.findByText(/was not taken: line 2: reading "high" is not a number/)).toBeDefined();
     await user.upload(input, file('side,station,reading\nP,1,1400\nP,7,1400\nS,4,1400'));
@@ -98,23 +98,23 @@ describe('striking the line', () => {
     await user.upload(input, file('side,station,reading\nP,1,1400\nP,7,1390\nS,4,1400'));
     expect(await screen.findByText('0 marks added, 3 replaced by the file’s readings.')).toBeDefined();
     expect(screen.queryByLabelText('Side of mark 4')).toBeNull();
-    expect(screen.getByRole('button', { name: 'Save the line' })).toHaveProperty('disabled', false);
+    expect(screen.getByRole('button', { name: 'Save waterline' })).toHaveProperty('disabled', false);
   });
 
   it('saved elsewhere meanwhile: said, nothing written over', async () => {
     await struck();
     const { user } = await openPage(`/boats/${boat.id}/waterline`);
-    const slop = await screen.findByLabelText('For slop');
+    const slop = await screen.findByLabelText('Allowance for waves');
     await user.clear(slop);
     await user.type(slop, '40{Enter}');
     const { boatId: _b, ...plan } = await line();
     await ask('PUT', `/boats/${boat.id}/waterline`, { ...plan, slopMm: 60 });
-    await user.click(screen.getByRole('button', { name: 'Save the line' }));
+    await user.click(screen.getByRole('button', { name: 'Save waterline' }));
     expect(await screen.findByText(/was changed elsewhere since you opened it/)).toBeDefined();
     expect((await line()).slopMm).toBe(60);
     // What was typed is still there, and told apart from what somebody else saved.
     expect(await screen.findByText(/Changed elsewhere meanwhile/)).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Save the line' }));
+    await user.click(screen.getByRole('button', { name: 'Save waterline' }));
     await waitFor(async () => expect((await line()).slopMm).toBe(40));
   });
 });
@@ -127,7 +127,7 @@ describe('walking the hull', () => {
     expect(station()).toContain('Station 1 of');
     expect(screen.getByText('above the datum').nextElementSibling?.textContent).toContain('1400');
     expect(screen.getByText(/On the line/)).toBeDefined();
-    const reads = screen.getByLabelText('Your mark reads');
+    const reads = screen.getByLabelText('Height of your mark above the datum');
     await user.clear(reads);
     await user.type(reads, '1406');
     expect(screen.getByText(/6 mm above the line/)).toBeDefined();
@@ -158,7 +158,7 @@ describe('walking the hull', () => {
 
   it('without a line there is nothing to walk, and the way to the marks is shown', async () => {
     await openPage(`/boats/${boat.id}/waterline/walk`);
-    expect(await screen.findByRole('heading', { name: 'No line to walk yet' })).toBeDefined();
-    expect(screen.getByRole('link', { name: 'To the reference marks' })).toBeDefined();
+    expect(await screen.findByRole('heading', { name: 'No waterline yet' })).toBeDefined();
+    expect(screen.getByRole('link', { name: 'Go to reference marks' })).toBeDefined();
   });
 });

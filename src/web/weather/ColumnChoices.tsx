@@ -12,8 +12,8 @@ const WORDS: Record<WeatherColumn, string> = {
   surface: 'Surface',
   cloud: 'Cloud',
 };
-const BY_HEADER = 'by its header';
-const NOT_TOLD = 'not in the file';
+const BY_HEADER = 'From the header';
+const NOT_TOLD = 'Not in the file';
 
 interface Props {
   csv: string;
@@ -39,7 +39,7 @@ export function ColumnChoices({ csv, mapping, onChange }: Props) {
   };
   return (
     <fieldset className="grid gap-3 sm:grid-cols-2">
-      <legend className="sr-only">Columns of the file</legend>
+      <legend className="sr-only">File columns</legend>
       {(Object.keys(WORDS) as WeatherColumn[]).map((column) => {
         const choice = mapping[column];
         return (

@@ -94,7 +94,7 @@ function AskedFields() {
   if (way !== 'asked') return null;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <Field name="url" label="Address" placeholder="https://…" />
+      <Field name="url" label="Web address" placeholder="https://…" />
       <Field name="everyMin" label="Asked every (min)" inputMode="numeric" hint="5 to 1440" />
       <CheckField
         name="privateNet"

@@ -19,7 +19,7 @@ export function Stations({ zone }: { zone: string }) {
   return (
     <section aria-labelledby="stations" className="space-y-3">
       <h2 id="stations" className="batten pb-1 text-lg">
-        Stations
+        Weather stations
       </h2>
       <p>
         If sources overlap: files and manual entries first, then stations in this order, then simulated
@@ -81,7 +81,7 @@ function List({ view, zone }: { view: StationsView; zone: string }) {
         </p>
       )}
       <details key={added}>
-        <summary className="target cursor-pointer py-2">Add a station</summary>
+        <summary className="target cursor-pointer py-2">Add station</summary>
         <StationForm rank={Math.min(100, stations.length)} onSaved={() => setAdded(added + 1)} />
       </details>
       <ForecastErrors errors={view.forecastErrors} />
@@ -106,10 +106,11 @@ function StationLine({ station, now, zone }: { station: Station; now: number; zo
       </p>
       {silent && (
         <p className="font-semibold">
-          ! Silent for {saySpan(since)}: its hours are bridged from what else is known, until it is back.
+          No data for {saySpan(since)}. Until the station is back, other sources are used and gaps are
+          interpolated.
         </p>
       )}
-      {fault && <p className="font-semibold">! {fault}.</p>}
+      {fault && <p className="font-semibold">Problem: {fault}.</p>}
     </>
   );
 }
@@ -132,13 +133,13 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
   };
   const replace = () =>
     hasToken
-      ? sure(`A new token for ${name}?`, 'The old token stops working.', 'New token', onToken)
+      ? sure(`Create a new token for ${name}?`, 'The old token stops working.', 'New token', onToken)
       : onToken();
   return (
     <div className="flex flex-wrap gap-2">
       {onEarlier && (
         <button type="button" className="btn btn-sm" disabled={busy} onClick={onEarlier}>
-          Count {name} earlier
+          Move {name} up
         </button>
       )}
       <button type="button" className="btn btn-sm" disabled={busy} onClick={() => onChange({ on: !on })}>
@@ -155,9 +156,9 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
           className="btn btn-sm"
           onClick={() =>
             void sure(
-              `Take the token of ${name} back?`,
-              'It can post nothing until it has a new one.',
-              'Take it back',
+              `Revoke the token for ${name}?`,
+              'The station can’t send readings until you create a new token.',
+              'Revoke token',
               onRevoke,
             )
           }
@@ -169,7 +170,12 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
         type="button"
         className="btn btn-sm btn-ghost"
         onClick={() =>
-          void sure(`Put ${name} away?`, 'It gives nothing more; what it gave stays.', 'Put away', onAway)
+          void sure(
+            `Delete ${name}?`,
+            'No more data comes from this station. Data it has already sent is kept.',
+            'Put away',
+            onAway,
+          )
         }
       >
         Put {name} away
@@ -187,7 +193,7 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
       <table className="table-sm table w-auto">
         <thead>
           <tr>
-            <th scope="col">Ahead</th>
+            <th scope="col">Lead time</th>
             <th scope="col">Air temperature error (±)</th>
             <th scope="col">Hours compared</th>
           </tr>
@@ -196,7 +202,7 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
           {errors.map(({ leadH, sdC, hours }) => (
             <tr key={leadH}>
               <th scope="row">{leadH === 0 ? 'now' : `${leadH} h`}</th>
-              <td>{sdC.toFixed(1)} K</td>
+              <td>± {sdC.toFixed(1)} °C</td>
               <td>{hours}</td>
             </tr>
           ))}
@@ -204,9 +210,9 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
       </table>
       <p className="text-sm">
         {compared === 0
-          ? 'Nothing has been compared yet: these are usual figures, from memory.'
+          ? 'No forecasts compared yet. These are typical values.'
           : 'From kept forecasts and later measurements, one forecast per lead time and day. While few hours are compared, the usual figures weigh more.'}{' '}
-        “May” and “must” on the windows are given by them.
+        Earliest and latest overcoat times allow for these errors.
       </p>
     </details>
   );

@@ -17,8 +17,8 @@ export function TokenShown({
   return (
     <div role="status" className="border-line space-y-2 border-2 p-3">
       <p>
-        The token of {station.name}, shown this once; only its mark is kept here. Up to 2000 readings go in
-        one posting; wind, rain, surface and cloud may be left out.
+        Token for {station.name} (shown once; only a hash is stored). Send up to 2000 readings per request.
+        Wind, rain, surface and cloud are optional.
       </p>
       <pre className="bg-base-200 overflow-x-auto p-2 text-sm whitespace-pre-wrap break-all">{example}</pre>
       <div className="flex flex-wrap gap-2">

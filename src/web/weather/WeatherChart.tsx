@@ -158,7 +158,7 @@ export function WeatherChart({
   }, [hours, now, zone, unit, symbol, errors]);
   const simulated = hours.filter((hour) => hour.simulated).length;
   return (
-    <section aria-label="Air of the coming days">
+    <section aria-label="Weather forecast">
       <Chart
         option={option}
         className="h-[345px] w-full"

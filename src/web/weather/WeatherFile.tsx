@@ -55,7 +55,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
   return (
     <section aria-labelledby="file" className="space-y-3">
       <h2 id="file" className="batten pb-1 text-lg">
-        Weather file
+        Import weather data
       </h2>
       <p>
         CSV with a header: time, air °C, RH %, and optionally wind m/s, rain mm, surface °C, cloud (tenths).
@@ -65,7 +65,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
       </p>
       <div>
         <label htmlFor={id} className="label-caps block pb-1">
-          File
+          CSV file
         </label>
         <input
           id={id}
@@ -85,9 +85,9 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
         />
       </div>
       <details>
-        <summary className="cursor-pointer underline underline-offset-2">or paste it</summary>
+        <summary className="cursor-pointer underline underline-offset-2">Paste CSV instead</summary>
         <textarea
-          aria-label="Weather CSV"
+          aria-label="CSV text"
           rows={6}
           className="textarea w-full font-mono text-sm"
           placeholder={SAMPLE}
@@ -108,7 +108,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
           disabled={busy || csv.trim() === ''}
           onClick={() => send('check', csv)}
         >
-          Check
+          Check data
         </button>
       </details>
       {error && (
@@ -167,7 +167,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
               <ul className="max-h-48 list-disc overflow-y-auto pl-5">
                 {report.badRows.map((row) => (
                   <li key={row.line}>
-                    line {row.line}: {row.message}
+                    Line {row.line}: {row.message}
                   </li>
                 ))}
               </ul>

@@ -23,7 +23,7 @@ export function WeatherPage() {
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-2xl">Weather</h1>
         <a className="btn btn-sm" href="/api/v1/weather.csv" download>
-          Save as CSV
+          Export (CSV)
         </a>
       </div>
       <QueryBoundary query={yard}>
@@ -42,8 +42,8 @@ export function WeatherPage() {
                   </Suspense>
                 ) : (
                   <p>
-                    No air is known yet, so no clock can run. Bring in a file from a logger or a weather
-                    service, or use the simulated forecast to try things out.
+                    No weather data yet, so cure times can’t be worked out. Import a file from a logger or
+                    weather service, or try things out with the simulated forecast.
                   </p>
                 )}
                 <Gaps hours={data.hours} zone={yardData.zone} now={Date.parse(data.now)} />
@@ -78,7 +78,7 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
   const said =
     write.error?.message ??
     (write.isSuccess
-      ? 'Ten days ahead and two weeks back are filled with simulated air; imported hours were left as they are.'
+      ? 'Simulated weather added for the past two weeks and the next ten days. Hours with real data were not changed.'
       : null);
   return (
     <section aria-labelledby="stand-in" className="space-y-3">
@@ -86,8 +86,8 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
         Simulated forecast
       </h2>
       <p>
-        A stand-in for a weather station and a forecast service: invented air, marked as simulated wherever it
-        is used. Do not paint by it.
+        Invented weather data for trying things out, marked as simulated wherever it is used. Do not paint by
+        it.
       </p>
       <button type="button" className="btn" disabled={busy} onClick={() => fill()}>
         {busy ? 'Filling…' : 'Use simulated air'}

@@ -80,9 +80,7 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
               {show(p.tempC, 'temperature', { digits: 0 })}
             </span>
           ))}
-          {edge.stopC !== null && (
-            <>; below {show(edge.stopC, 'temperature', { digits: 0 })} it stands still</>
-          )}
+          {edge.stopC !== null && <>; no cure below {show(edge.stopC, 'temperature', { digits: 0 })}</>}
           {factor !== 1 && (
             <>
               ; by what the hand found {tested ? 'on it' : 'on other films of it'} this film runs{' '}
@@ -99,9 +97,9 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
               <tr>
                 <th scope="col">Day</th>
                 <th scope="col">Mean film temperature</th>
-                <th scope="col">Time running</th>
+                <th scope="col">Curing time</th>
                 <th scope="col">Too cold</th>
-                <th scope="col">Done</th>
+                <th scope="col">Progress that day</th>
               </tr>
             </thead>
             <tbody>

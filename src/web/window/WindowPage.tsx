@@ -50,9 +50,10 @@ const WARNINGS: Record<string, string> = {
   'hotter-than-table':
     'Some hours are hotter than the sheet’s table. Windows open no sooner than at its highest temperature; they close sooner, as its last two times suggest.',
   'colder-than-table': 'Some hours are colder than the data sheet covers. Times for them are extrapolated.',
-  'stood-cold': 'In some hours the film was below its stop temperature and the clock stood.',
+  'stood-cold':
+    'In some hours the coat is below its minimum curing temperature. No cure is counted for them.',
   'heavy-film':
-    'By its litres this coat is over one and a half times its typical film: it is slower than its sheet says. Test by hand before you go on.',
+    'This coat is over one and a half times its typical thickness (from the litres used). Cure is slower than the data sheet says. Do a hand test before you go on.',
   'not-curing':
     'The film sticks after more than four times its tack-free time. It is not slow, it does not cure: check the mixing ratio, the hardener, the temperature and the thinner.',
   'still-sticks':
@@ -84,7 +85,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
         {clock.film && (
           <p>
             On {clock.film.productName}, {clock.film.coatLabel}, applied{' '}
-            {sayTime(clock.film.laidFrom, zone, now)} to {sayTime(clock.film.laidTo, zone, now)}
+            {sayTime(clock.film.laidFrom, zone, now)}–{sayTime(clock.film.laidTo, zone, now)}
           </p>
         )}
         <p className="flex flex-wrap items-center gap-4 text-lg">
@@ -94,7 +95,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
           </span>
           {clock.until && (
             <strong>
-              until {sayTime(clock.until, zone, now)}, {saySpan(Date.parse(clock.until) - now)} from now
+              until {sayTime(clock.until, zone, now)} (in {saySpan(Date.parse(clock.until) - now)})
             </strong>
           )}
         </p>
@@ -167,7 +168,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       {events.length > 0 && (
         <section aria-labelledby="events">
           <h2 id="events" className="batten pb-1 text-lg">
-            What else the film does
+            Other times for this coat
           </h2>
           <ul className="grid gap-x-8 gap-y-1 pt-2 sm:grid-cols-2 lg:grid-cols-3">
             {events.map((event) => (

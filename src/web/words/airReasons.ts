@@ -12,37 +12,37 @@ export function sayReason(
   const percent = (value: number) => `${Math.round(value * 100)} %`;
   switch (reason.code) {
     case 'air-too-cold':
-      return `air ${temp(reason.value)}, min ${temp(reason.limit)}`;
+      return `air ${temp(reason.value)}, below minimum ${temp(reason.limit)}`;
     case 'air-too-hot':
-      return `air ${temp(reason.value)}, limit ${temp(reason.limit)}`;
+      return `air ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
     case 'surface-too-cold':
-      return `surface ${temp(reason.value)}, min ${temp(reason.limit)}`;
+      return `surface ${temp(reason.value)}, below minimum ${temp(reason.limit)}`;
     case 'surface-too-hot':
-      return `surface ${temp(reason.value)}, limit ${temp(reason.limit)}`;
+      return `surface ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
     case 'too-damp':
       return `RH ${percent(reason.value)}, limit ${percent(reason.limit)}`;
     case 'dew-margin': {
       if (reason.value <= 0) {
         const below = show(-reason.value, 'temperatureDifference');
-        return `surface ${below} below the dew point: dew forms on it, ${show(reason.limit, 'temperatureDifference')} above it wanted`;
+        return `surface ${below} below the dew point, so dew forms; minimum ${show(reason.limit, 'temperatureDifference')} above`;
       }
       // Figures that would round to the limit itself are given finer.
       const digits = Math.abs(reason.value - reason.limit) < 0.1 ? 2 : 1;
       const margin = show(reason.value, 'temperatureDifference', { digits });
-      return `surface only ${margin} above dew point, ${show(reason.limit, 'temperatureDifference')} wanted`;
+      return `surface only ${margin} above the dew point, minimum ${show(reason.limit, 'temperatureDifference')}`;
     }
     case 'rain':
-      return `rain, ${show(reason.value, 'rain')} in the hour`;
+      return `rain, ${show(reason.value, 'rain')} in this hour`;
     case 'too-windy':
-      return `wind ${show(reason.value, 'speed')}, at most ${show(reason.limit, 'speed')} by this method`;
+      return `wind ${show(reason.value, 'speed')}, above maximum ${show(reason.limit, 'speed')} for this method`;
     case 'sets-too-fast':
-      return `too hot, dry or windy to flow out: sets ${reason.value.toFixed(1)} times as fast as in mild air, ${reason.limit} at most`;
+      return `too hot, dry or windy to flow out: sets ${reason.value.toFixed(1)} times as fast as in mild air (maximum ${reason.limit})`;
     case 'too-dark':
-      return 'dark before it is finished: runs and dry spots are not seen';
+      return 'dark before the coat is finished, so runs and missed spots can’t be seen';
     case 'not-known':
-      return 'no air is known for then: it cannot be judged';
+      return 'no weather data for this time, so it can’t be checked';
     case 'wet-surface':
-      return `wet from rain or dew: about ${Math.ceil(reason.value)} h of drying air still wanted`;
+      return `surface wet from rain or dew, about ${Math.ceil(reason.value)} h of drying still needed`;
   }
 }
 
@@ -62,8 +62,8 @@ export function sayFailure(
 ): string {
   const said = sayReason(failure, show);
   if (failure.phase === 'applying') return said;
-  if (failure.code === 'surface-too-cold') return `${said}: too cold to cure before it is through`;
-  if (failure.code === 'dew-margin') return `dew finds it still soft: ${said}`;
+  if (failure.code === 'surface-too-cold') return `${said}: too cold to cure`;
+  if (failure.code === 'dew-margin') return `dew can form while the coat is still soft: ${said}`;
   return said;
 }
 
@@ -74,5 +74,5 @@ export function sayMargin(
 ): string {
   if (nearest.code !== 'dew-margin') return sayReason(nearest, show);
   const margin = show(nearest.value, 'temperatureDifference');
-  return `surface ${margin} above dew point, ${show(nearest.limit, 'temperatureDifference')} wanted`;
+  return `surface ${margin} above the dew point, minimum ${show(nearest.limit, 'temperatureDifference')}`;
 }

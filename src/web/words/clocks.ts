@@ -5,30 +5,31 @@ import { sayTask } from './systems.ts';
 /** What to do on an area, as a foreman would say it. */
 export function taskOf(clock: AreaClock, now: number): string {
   const next = clock.next;
-  if (clock.failed !== null) return `Cannot be worked out: ${clock.failed}`;
+  if (clock.failed !== null) return `Can’t be worked out: ${clock.failed}`;
   if (clock.hand?.notCuring) return 'The film does not cure: put nothing on it';
   if (clock.nextIsWater) {
-    if (clock.state === 'open') return 'Ready for the water';
-    if (clock.state === 'closed') return 'Stood out too long: fresh antifouling coat before launch';
-    return 'Not ready for the water yet';
+    if (clock.state === 'open') return 'Ready for launch';
+    if (clock.state === 'closed')
+      return 'Out of the water too long: apply a fresh coat of antifouling before launch';
+    return 'Not ready for launch yet';
   }
   if (!next) {
-    return clock.state === 'no-system' ? 'Choose a system' : 'All coats on; curing';
+    return clock.state === 'no-system' ? 'Choose a system' : 'All coats applied, curing';
   }
   const coat = `${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
   if (next.coveredM2 > 0) return `Finish ${coat}`;
   switch (clock.state) {
     case 'hidden':
-      return `Waits until ${clock.hiddenBy?.name ?? 'the stand'} is moved; then ${coat}`;
+      return `Move ${clock.hiddenBy?.name ?? 'the stand'} first, then apply ${coat}`;
     case 'bare':
       if (isPastPriming(clock, now)) return 'Re-blast, or inspect for flash rust';
       return clock.primeBy ? `Bare steel: prime with ${coat}` : `First coat: ${coat}`;
     case 'too-soon':
-      return `Then ${coat}`;
+      return `Next: ${coat}`;
     case 'key-first':
       return `Abrade${clock.keyGrit ? ` with ${clock.keyGrit} grit` : ''}, then ${coat}`;
     case 'not-stated':
-      return `${coat}: its window is not on the sheet`;
+      return `${coat}: overcoat window not on the data sheet`;
     default:
       return `Apply ${coat}`;
   }
@@ -37,7 +38,7 @@ export function taskOf(clock: AreaClock, now: number): string {
 /** What is left to do before the next coat, in a few words; empty where nothing is. */
 export function workWords(clock: AreaClock, now: number): string {
   const left = workLeft(clock.work, now).map(({ kind, amount }) => sayTask({ kind, amount, note: '' }));
-  return left.length === 0 ? '' : `before it: ${left.join(', ')}`;
+  return left.length === 0 ? '' : `Do first: ${left.join(', ')}`;
 }
 
 /** Whether steel has stood bare longer than it may before its primer. */

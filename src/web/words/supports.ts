@@ -25,10 +25,10 @@ export const BARE_WORDS: Record<BareKind, string> = {
 
 /** Why paint is kept off it. */
 export const BARE_WHY: Record<BareKind, string> = {
-  anode: 'painted, it protects nothing',
+  anode: 'a painted anode doesn’t protect',
   transducer: 'thick paint blocks the signal; use only what the manufacturer allows',
-  log: 'paint stops the wheel',
-  'earth-plate': 'painted, it earths nothing',
+  log: 'paint stops the impeller turning',
+  'earth-plate': 'a painted plate doesn’t earth',
   'shaft-face': 'a painted face doesn’t seat',
   'glue-face': 'glue would hold on the paint, not on the part',
   other: '',

@@ -13,7 +13,7 @@ export const KIND_WORDS: Record<Craft, string> = {
   'open-dinghy': 'Open dinghy or gig',
   catamaran: 'Catamaran',
   workboat: 'Workboat',
-  parts: 'Parts: tank, locker, doors, panels',
+  parts: 'Parts only (tank, locker, doors, panels)',
 };
 
 export const ZONE_WORDS: Record<Zone, string> = {
@@ -26,7 +26,7 @@ export const ZONE_WORDS: Record<Zone, string> = {
   deck: 'Deck',
   cabin: 'Cabin',
   bilge: 'Bilge',
-  other: 'Elsewhere (not drawn)',
+  other: 'Other (not on the drawing)',
 };
 
 export const SIDE_WORDS: Record<AreaInput['side'], string> = {
@@ -42,7 +42,7 @@ export const SERVICE_WORDS: Record<AreaInput['service'], string> = {
   daylight: 'Daylight and weather',
   interior: 'Interior',
   bilge: 'Bilge',
-  tank: 'Tank inside',
+  tank: 'Inside a tank',
 };
 
 export const SURROUNDING_WORDS: Record<AreaInput['surroundings']['kind'], string> = {
@@ -62,7 +62,7 @@ export const SHAPE_WORDS: Record<Shape['kind'], string> = {
 };
 
 export const WAY_WORDS: Record<AreaWay, string> = {
-  hand: 'Hand measures',
+  hand: 'Hand measurements',
   rule: 'Rule of thumb',
   offsets: 'Table of offsets',
   mesh: 'Surface mesh',
@@ -74,8 +74,8 @@ export const choices = <T extends string>(words: Record<T, string>) => Object.en
 /** What was cut out of an area, and why. */
 export const PART_WORDS: Record<PartKind, string> = {
   patch: 'Patch under a support',
-  spot: 'spot, starts bare',
-  piece: 'piece, with the coats applied before',
+  spot: 'Spot (starts bare)',
+  piece: 'Split-off piece (keeps its earlier coats)',
 };
 
 /** What may lie on an area from before. */

@@ -15,8 +15,8 @@ export const METHOD_WORDS: Record<Method, string> = {
 };
 
 export const ORDER_WORDS: Record<LayOrder, string> = {
-  'bottom-up': 'from the bottom up',
-  'top-down': 'from the top down',
+  'bottom-up': 'bottom up',
+  'top-down': 'top down',
 };
 
 export const TASK_WORDS: Record<TaskKind, string> = {

@@ -6,12 +6,12 @@ import type { Units } from '../units/UnitsContext.tsx';
 export const TYPICAL_WORDS: Record<TypicalField, string> = {
   ratio: 'mixing ratio',
   volumeSolids: 'volume solids',
-  film: 'dry film of a coat',
+  film: 'dry film per coat',
   inductionMin: 'standing time',
   potLife: 'pot life',
-  stopC: 'temperature below which it does not cure',
+  stopC: 'no cure below',
   overcoat: 'overcoat window',
-  events: 'drying times',
+  events: 'other times',
 };
 
 const times = (points: readonly { tempC: number; minutes: number }[], show: Units['show']) =>
@@ -27,13 +27,15 @@ export function sayTypical(field: TypicalField, sheet: ProductSheet, show: Units
     case 'volumeSolids':
       return `${Math.round(sheet.volumeSolids * 1000) / 10} %`;
     case 'film':
-      return `${show(sheet.film.min, 'film')} to ${show(sheet.film.max, 'film')}, usually ${show(sheet.film.typical, 'film')}`;
+      return `${show(sheet.film.min, 'film')}–${show(sheet.film.max, 'film')}, typically ${show(sheet.film.typical, 'film')}`;
     case 'inductionMin':
-      return sheet.inductionMin === null ? 'not stated' : sayMinutes(sheet.inductionMin);
+      return sheet.inductionMin === null ? 'not on the data sheet' : sayMinutes(sheet.inductionMin);
     case 'potLife':
       return times(sheet.potLife, show);
     case 'stopC':
-      return sheet.cure.stopC === null ? 'not stated' : show(sheet.cure.stopC, 'temperature', { digits: 0 });
+      return sheet.cure.stopC === null
+        ? 'not on the data sheet'
+        : show(sheet.cure.stopC, 'temperature', { digits: 0 });
     case 'overcoat':
       return sheet.cure.overcoat
         .slice(0, 1)

@@ -39,14 +39,13 @@ function read(request: Extract<MeshRequest, { kind: 'read' }>): void {
   phase('Checking')(0);
   const found = checkMesh(triangles);
   const warnings = [
-    found.duplicates.length > 0 &&
-      `${found.duplicates.length} faces stood there twice; the second of each is left out`,
+    found.duplicates.length > 0 && `${found.duplicates.length} duplicate faces removed`,
     found.degenerate > 0 &&
       `${found.degenerate === 1 ? '1 face has' : `${found.degenerate} faces have`} no area`,
     found.openEdges > 0 &&
-      `${found.openEdges} open edges: natural at the sheer, or on the centreline of half a hull; a gap below the water spoils the volumes`,
+      `${found.openEdges} open edges. This is normal at the sheer, or along the centreline of a half hull. A gap below the waterline makes volumes wrong.`,
     found.invertedEdges > 0 &&
-      `${found.invertedEdges} edges between faces that run opposite ways round: some are inside out; areas bear it, volumes do not`,
+      `${found.invertedEdges} edges join faces with opposite orientation, so some faces are inside out. Areas are still correct; volumes are not.`,
     found.crowdedEdges > 0 && `${found.crowdedEdges} edges are shared by more than two faces`,
   ].filter((each) => each !== false);
   triangles = withoutFaces(triangles, found.duplicates);
@@ -71,7 +70,7 @@ function cut(triangles: Triangles, request: Extract<MeshRequest, { kind: 'cut' }
   try {
     hydrostatics = hydrostaticsOfMesh({ triangles: placed, apartM: table.apartM });
   } catch (error) {
-    warnings.push(`No hydrostatics: ${(error as Error).message}`);
+    warnings.push(`Couldn’t calculate hydrostatics: ${(error as Error).message}`);
   }
   phase('Drawing')(0);
   const thin = thinMesh(placed, DRAWN_FACES);
@@ -94,7 +93,7 @@ function cut(triangles: Triangles, request: Extract<MeshRequest, { kind: 'cut' }
 scope.onmessage = ({ data }) => {
   try {
     if (data.kind === 'read') read(data);
-    else if (!mesh) throw new RangeError('no mesh has been read yet');
+    else if (!mesh) throw new RangeError('No mesh loaded yet');
     else if (data.kind === 'cut') cut(mesh, data);
     else {
       const bytes = data.format === 'stl' ? writeStl(mesh) : new TextEncoder().encode(writeObj(mesh));

@@ -54,15 +54,15 @@ export const antifoulingPractice: Practice = {
 const BLAST: StepTask = {
   kind: 'prepare',
   amount: null,
-  note: 'blast to Sa 2½; salt below 50 mg/m²; prime within 4 h',
+  note: 'blast to Sa 2½, salt below 50 mg/m², prime within 4 h',
 };
 const CONVERT: StepTask = {
   kind: 'prepare',
   amount: null,
-  note: 'loose rust and grease off; brush the converter in, a day between coats, while red shows',
+  note: 'remove loose rust and grease, then brush in converter, one coat a day, while red shows',
 };
 /** Fully black and dry, then scuffed for the coat over it. */
-const SCUFF: StepTask = { kind: 'sand', amount: 180, note: 'scuff the converter once black and dry' };
+const SCUFF: StepTask = { kind: 'sand', amount: 180, note: 'scuff the converter when it’s black and dry' };
 const blasts = (task: StepTask): boolean => task.kind === 'prepare' && /\bblast/.test(task.note);
 
 export const rustPractice: Practice = {

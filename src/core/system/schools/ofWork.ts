@@ -8,13 +8,13 @@ const PANELS: StepTask = {
   kind: 'prepare',
   amount: null,
   school: 'panels-flat',
-  note: 'panels painted flat before assembly; joints and glue faces masked bare',
+  note: 'paint panels flat before assembly, with joints and faces to be glued masked',
 };
 const FAULTS: StepTask = {
   kind: 'inspect',
   amount: null,
   school: 'faults-out',
-  note: 'low light: every run and nib sanded out before the next coat',
+  note: 'check in low-angle light and sand out every run and nib before the next coat',
 };
 
 export const panelsPractice: Practice = {

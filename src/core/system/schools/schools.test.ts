@@ -249,7 +249,7 @@ describe('which way a stack goes, and where there is no choice to make', () => {
     expect(converted[0]).toMatchObject({ id: '', coats: 2, extraCoats: 0, signal: null, sandBetween: null });
     expect(converted[0]?.before.map(({ note }) => note)).toEqual([expect.stringMatching(/while red shows/)]);
     expect(converted[1]?.before.map(({ kind, note }) => [kind, note])).toEqual([
-      ['sand', 'scuff the converter once black and dry'],
+      ['sand', 'scuff the converter when it’s black and dry'],
     ]);
     const back = switchSchool('rust', 'blast', converted, at);
     expect(back.map(({ id }) => id)).toEqual(['p', 'b']);

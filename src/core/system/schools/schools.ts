@@ -35,59 +35,69 @@ const way = (id: string, name: string, buys: string, costs: string): SchoolWay =
 export const SCHOOLS: readonly School[] = [
   {
     id: 'application',
-    question: 'How is it put on?',
+    question: 'How will you apply it?',
     ways: [
       way(
         'spray',
         'spray',
-        'a hull in an hour, the flattest film',
-        'a day of masking, much overspray, air-fed masks',
+        'a hull in an hour, the smoothest film',
+        'a day of masking, a lot of overspray, air-fed masks',
       ),
       way(
         'roll-and-tip',
         'roll and tip',
-        'a near-sprayed gloss outdoors',
-        'a pair of hands and a wet edge kept',
+        'almost a sprayed gloss, outdoors',
+        'a second person, and a wet edge to keep',
       ),
-      way('roll', 'roll only', 'one pair of hands, any weather that is dry', 'a texture that shows on gloss'),
+      way(
+        'roll',
+        'roll only',
+        'one person can do it, in any dry weather',
+        'a texture that shows in a gloss finish',
+      ),
     ],
   },
   {
     id: 'thickness',
-    question: 'Many thin coats or few heavy ones?',
+    question: 'Many thin coats or a few heavy ones?',
     ways: [
       way(
         'thin',
         'many thin',
-        'no sags, solvent gets out, misses are covered',
-        'days, and a window to keep for each',
+        'no sags, solvent can escape, missed spots get covered',
+        'more days, and an overcoat window to meet for each coat',
       ),
-      way('heavy', 'few heavy', 'fewer days and windows', 'sags and trapped solvent where it runs thick'),
+      way(
+        'heavy',
+        'few heavy',
+        'fewer days and fewer overcoat windows',
+        'sags and trapped solvent where the film is thick',
+      ),
     ],
   },
   {
     id: 'overcoating',
-    question: 'Wet on tacky, or cure and sand each coat?',
+    question: 'Overcoat while tacky, or cure and sand each coat?',
     ways: [
       way(
         'tacky',
-        'wet on tacky',
+        'overcoat while tacky',
         'no sanding, chemical bond',
-        'a short window, nothing is put right between coats',
+        'a short window, and no chance to fix defects between coats',
       ),
-      way('sand', 'cure and sand', 'flatness, every defect put right', 'hours of sanding for each coat'),
+      way('sand', 'cure and sand', 'a flat finish, every defect fixed', 'hours of sanding for each coat'),
     ],
   },
   {
     id: 'packs',
     question: 'One-pack or two-pack?',
     ways: [
-      way('one-pack', 'one-pack', 'forgiving, in winter and outdoors', 'softer, fades sooner'),
+      way('one-pack', 'one-pack', 'forgiving, even in winter and outdoors', 'softer and fades sooner'),
       way(
         'two-pack',
         'two-pack',
-        'lasts, keeps its gloss',
-        'narrow conditions, isocyanates, no way back over one-pack',
+        'lasts longer and keeps its gloss',
+        'narrow weather limits, isocyanates, can’t go over a one-pack',
       ),
     ],
   },
@@ -95,63 +105,73 @@ export const SCHOOLS: readonly School[] = [
     id: 'antifouling',
     question: 'Hard or ablative antifouling?',
     ways: [
-      way('hard', 'hard', 'stands scrubbing, speed and drying out', 'builds up from year to year'),
-      way('ablative', 'ablative', 'wears away, no build-up', 'soft: scrubbed or fast, it is gone early'),
+      way('hard', 'hard', 'withstands scrubbing, speed and drying out', 'builds up year after year'),
+      way(
+        'ablative',
+        'ablative',
+        'wears away, so no build-up',
+        'soft: wears off early if scrubbed or on a fast boat',
+      ),
     ],
   },
   {
     id: 'rust',
-    question: 'Blast, or convert the rust?',
+    question: 'Blast or convert the rust?',
     ways: [
-      way('blast', 'blast', 'clean steel with a profile', 'dust, cost, prime within four hours'),
+      way('blast', 'blast', 'clean steel with a profile', 'dust, cost, must be primed within four hours'),
       way(
         'convert',
         'convert',
-        'reaches where blasting cannot',
-        'waits of days; red after the third coat comes back',
+        'reaches places blasting can’t',
+        'days of waiting; rust that is still red after the third coat comes back',
       ),
     ],
   },
   {
     id: 'filling',
-    question: 'Fill after priming, or before?',
+    question: 'Fill after priming or before?',
     ways: [
       way(
         'after',
         'after',
-        'defects show in the primer’s one colour; no filler on bare steel',
-        'another primer coat over it',
+        'defects show up in the primer’s single colour; no filler on bare steel',
+        'another coat of primer over the filler',
       ),
-      way('before', 'before', 'one primer coat saved on timber and GRP', 'lows found too late'),
+      way('before', 'before', 'saves one coat of primer on timber and GRP', 'low spots are found too late'),
     ],
   },
   {
     id: 'panels',
-    question: 'Paint panels flat before assembly, or the boat whole?',
+    question: 'Paint panels flat before assembly, or paint the assembled boat?',
     ways: [
-      way('flat', 'panels flat', 'gravity helps, no sags', 'joints and glue faces masked, touched up later'),
+      way(
+        'flat',
+        'panels flat',
+        'gravity helps, no sags',
+        'joints and faces to be glued must be masked and touched up later',
+      ),
       way('whole', 'whole', 'one unbroken film', 'overhead work, edges sag'),
     ],
   },
   {
     id: 'direction',
-    question: 'Bottom up, or top down?',
+    question: 'Bottom up or top down?',
     ways: [
       way(
         'bottom-up',
         'bottom up',
-        'drips fall on what is still to be painted; none on the painter',
+        'drips fall on unpainted areas and not on the painter',
         'reaching over wet paint',
       ),
-      way('top-down', 'top down', 'dust falls on what is still to be sanded', 'drips on what is done'),
+      way('top-down', 'top down', 'dust falls on areas still to be sanded', 'drips fall on finished work'),
     ],
   },
   {
     id: 'done',
-    question: 'Done beats perfect, or every defect out?',
+    question: 'Good enough, or every defect removed?',
     ways: [
-      way('done', 'done beats perfect', 'days of yard rent saved', 'nibs and runs live on'),
-      way('perfect', 'every defect out', 'a film to be proud of', 'the launch slot, and the rent'),
+      way('done', 'done beats perfect', 'saves days of yard rent', 'nibs and runs remain'),
+      way('perfect', 'every defect out', 'a flawless finish', 'may cost you the launch date, plus yard rent'),
     ],
   },
 ];

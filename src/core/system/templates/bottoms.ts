@@ -4,7 +4,7 @@ import { antifouled, GRP, inspect, prepare, sand, type Template, wash } from './
 export const BOTTOMS: readonly Template[] = [
   {
     id: 'grp-bottom',
-    name: 'GRP bottom, barrier against osmosis',
+    name: 'GRP bottom, osmosis barrier',
     substrates: GRP,
     services: ['immersed'],
     steps: [
@@ -12,7 +12,7 @@ export const BOTTOMS: readonly Template[] = [
         family: 'epoxy-barrier',
         coats: { targetMicrons: 400 },
         method: 'roller',
-        before: [wash('solvent wash before and after sanding, two cloths'), sand(80)],
+        before: [wash('wash with solvent before and after sanding, using two cloths'), sand(80)],
       },
       antifouled('ablative-antifouling'),
     ],
@@ -33,13 +33,13 @@ export const BOTTOMS: readonly Template[] = [
         family: 'epoxy-filler',
         coats: 1,
         method: 'brush',
-        before: [inspect('guide coat: fill the lows only')],
+        before: [inspect('use a guide coat and fill only the low spots')],
       },
       {
         family: 'epoxy-primer',
         coats: 1,
         method: 'roller',
-        before: [sand(80), wash('blow off, solvent wipe')],
+        before: [sand(80), wash('blow off, then wipe with solvent')],
       },
       { family: 'epoxy-barrier', coats: 2, method: 'roller' },
       antifouled('ablative-antifouling'),
@@ -55,7 +55,10 @@ export const BOTTOMS: readonly Template[] = [
         family: 'epoxy-primer',
         coats: 1,
         method: 'roller',
-        before: [wash('degrease'), prepare('abrade with non-metallic media; etch or prime within the hour')],
+        before: [
+          wash('degrease'),
+          prepare('abrade with non-metallic media, then etch or prime within the hour'),
+        ],
       },
       { family: 'epoxy-barrier', coats: { targetMicrons: 300 }, method: 'roller' },
       antifouled('copper-free-antifouling'),
@@ -63,7 +66,7 @@ export const BOTTOMS: readonly Template[] = [
   },
   {
     id: 'running-gear',
-    name: 'Running gear, anodes bare',
+    name: 'Running gear (anodes unpainted)',
     substrates: ['stainless-bronze'],
     services: ['immersed'],
     steps: [
@@ -71,7 +74,7 @@ export const BOTTOMS: readonly Template[] = [
         family: 'epoxy-primer',
         coats: 1,
         method: 'brush',
-        before: [prepare('abrade or etch; anodes and shaft faces taped')],
+        before: [prepare('abrade or etch; mask anodes and shaft faces')],
       },
       { family: 'epoxy-barrier', coats: 2, method: 'brush' },
       { family: 'hard-antifouling', coats: 2, method: 'brush' },

@@ -7,13 +7,13 @@ export const INSIDE: readonly Template[] = [
     name: 'Bilge, epoxy',
     substrates: ['steel', ...GRP, ...TIMBER, 'ferrocement', 'aluminium'],
     services: ['bilge'],
-    school: 'two thick coats that stand oil; wants dry air and a mask in a closed space',
+    school: 'Two thick coats that resist oil. Needs dry air, and a mask in a confined space',
     steps: [
       {
         family: 'bilge-epoxy',
         coats: 2,
         method: 'brush',
-        before: [wash('trisodium phosphate, rinse'), wait(24, 'dry with a fan')],
+        before: [wash('wash with trisodium phosphate, then rinse'), wait(24, 'dry with a fan')],
       },
     ],
   },
@@ -22,19 +22,19 @@ export const INSIDE: readonly Template[] = [
     name: 'Bilge, one-pack',
     substrates: [...GRP, ...TIMBER, 'existing-paint', 'ferrocement'],
     services: ['bilge', 'interior'],
-    school: 'one coat a day, not sanded between; goes over sound old paint',
+    school: 'One coat a day without sanding in between. Can go over sound old paint',
     steps: [
       {
         family: 'one-pack-bilge',
         coats: 3,
         method: 'brush',
-        before: [wash('trisodium phosphate, rinse'), wait(24, 'dry with a fan')],
+        before: [wash('wash with trisodium phosphate, then rinse'), wait(24, 'dry with a fan')],
       },
     ],
   },
   {
     id: 'tank',
-    name: 'Tank inside, epoxy',
+    name: 'Inside of a tank, epoxy',
     substrates: ['steel', 'timber-epoxy', ...GRP],
     services: ['tank'],
     steps: [
@@ -42,13 +42,13 @@ export const INSIDE: readonly Template[] = [
         family: 'epoxy-barrier',
         coats: { targetMicrons: 500 },
         method: 'brush',
-        before: [wash('degrease, rinse, dry'), sand(80), inspect('never alone inside; ventilate')],
+        before: [wash('degrease, rinse, dry'), sand(80), inspect('never work alone inside; ventilate')],
       },
     ],
   },
   {
     id: 'joinery',
-    name: 'Joinery inside, water-borne',
+    name: 'Interior joinery, water-borne',
     substrates: TIMBER,
     services: ['interior'],
     school: 'minutes between coats; sand one only once it has set, or the paper drags it',
@@ -60,7 +60,12 @@ export const INSIDE: readonly Template[] = [
     substrates: ['steel', ...GRP, ...TIMBER, 'aluminium'],
     services: ['interior', 'splash', 'bilge'],
     steps: [
-      { family: 'epoxy-primer', coats: 1, method: 'brush', before: [wash('rinse out salt, dry'), sand(80)] },
+      {
+        family: 'epoxy-primer',
+        coats: 1,
+        method: 'brush',
+        before: [wash('rinse out the salt, then dry'), sand(80)],
+      },
       { family: 'one-pack-bilge', coats: 3, method: 'brush' },
     ],
   },

@@ -7,13 +7,13 @@ export const TOPSIDES: readonly Template[] = [
     name: 'Topsides, two-pack',
     substrates: [...GRP, ...TIMBER, 'steel', 'aluminium', 'ferrocement'],
     services: ['daylight', 'splash'],
-    school: 'lasts and keeps its gloss; wants a dry, mild day and breathing protection',
+    school: 'Lasts and keeps its gloss. Needs a dry, mild day and breathing protection',
     steps: [
       {
         family: 'epoxy-primer',
         coats: 3,
         method: 'roller',
-        before: [wash('dewax, wash, dry'), sand(120)],
+        before: [wash('dewax, wash and dry'), sand(120)],
         sandBetween: 180,
       },
       {
@@ -30,7 +30,7 @@ export const TOPSIDES: readonly Template[] = [
     name: 'Topsides, one-pack',
     substrates: [...GRP, ...TIMBER, 'existing-paint'],
     services: ['daylight', 'splash', 'interior'],
-    school: 'forgiving, in winter and outdoors too; softer, and fades sooner',
+    school: 'Forgiving, even in winter and outdoors. Softer and fades sooner',
     steps: [
       {
         family: 'one-pack-primer',
@@ -44,14 +44,14 @@ export const TOPSIDES: readonly Template[] = [
         family: 'one-pack-enamel',
         coats: 3,
         method: 'roll-and-tip',
-        before: [sand(280), wash('tack cloth, lightly')],
+        before: [sand(280), wash('wipe lightly with a tack cloth')],
         sandBetween: 320,
       },
     ],
   },
   {
     id: 'timber-lapstrake',
-    name: 'Lapstrake or ply, sealed and enamelled',
+    name: 'Clinker or plywood, sealed and enamelled',
     substrates: TIMBER,
     services: ['daylight', 'splash'],
     steps: [
@@ -59,13 +59,13 @@ export const TOPSIDES: readonly Template[] = [
         family: 'penetrating-epoxy-sealer',
         coats: 3,
         method: 'brush',
-        before: [prepare('dry and fair; glue faces masked bare')],
+        before: [prepare('dry and fair the timber; mask faces to be glued')],
       },
       {
         family: 'epoxy-primer',
         coats: 2,
         method: 'roller',
-        before: [wait(24, 'the last sealer coat a day before paint, so that it bonds chemically')],
+        before: [wait(24, 'apply the last sealer coat 24 h before the paint so that they bond chemically')],
         sandBetween: 220,
       },
       { family: 'one-pack-enamel', coats: 3, method: 'roll-and-tip', before: [sand(220)], sandBetween: 320 },
@@ -92,7 +92,7 @@ export const TOPSIDES: readonly Template[] = [
           {
             kind: 'aggregate',
             amount: null,
-            note: 'broadcast to excess into the wet base coat; sweep up next day. The first seal coat takes two to three times a smooth one, the second half of that; all under one tape',
+            note: 'broadcast to excess into the wet base coat and sweep up the surplus next day. The first seal coat takes two to three times as much as a smooth coat, the second half of that. Keep the same masking tape for all coats',
           },
         ],
       },

@@ -11,7 +11,7 @@ export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, he
   const nameOf = (id: string) => held.catalogue.latest.get(id)?.name ?? 'unknown product';
   const thinners = new Map<string, number>();
   for (const { productId, name, safe } of needed.need.liquids) {
-    const called = name ?? `thinner for ${nameOf(productId)}, its sheet names none`;
+    const called = name ?? `Thinner for ${nameOf(productId)} (none named on the data sheet)`;
     if (safe > 0) thinners.set(called, (thinners.get(called) ?? 0) + safe);
   }
   const litres = (item: string, name: string, rule: string, amount: number, cost: number | null) => ({
@@ -34,7 +34,7 @@ export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, he
       ),
     ),
     ...needed.need.additives.map(({ productId, name, safe }) =>
-      litres(`additive ${productId} ${name}`, name, `additive, into ${nameOf(productId)}`, safe, null),
+      litres(`additive ${productId} ${name}`, name, `additive for ${nameOf(productId)}`, safe, null),
     ),
     ...sundryViews(needed, settings),
   ];

@@ -150,7 +150,7 @@ function paintLines(
       areaId: null,
       areaName: '',
       stepId: null,
-      what: `${name}, left over`,
+      what: `${name}, leftover`,
       kind: 'waste',
       planned: waste,
       soFar: 0,

@@ -38,7 +38,7 @@ export function labourLine(each: YardLine, { labourPerHour }: TradeSettings): Co
     areaId: state.area.id,
     areaName: state.area.name,
     stepId: step.id,
-    what: 'Work',
+    what: 'Labour',
     kind: 'labour',
     planned,
     soFar: whole > 0 ? Math.round((planned * done) / whole) : 0,
@@ -62,7 +62,7 @@ export const putAwayLines = (
   share: number,
 ): CostLine[] => [
   ofBoat(
-    'Setting up and putting away',
+    'Setting up and clearing up',
     'labour',
     Math.round(putAwayHours(lines, planned) * labourPerHour),
     share,
@@ -81,5 +81,5 @@ export function yardLines(
   const planned = Math.round(days * yardDay);
   // Without a plan of her days nobody knows which of those gone by are to be paid.
   const soFar = days > 0 ? Math.round(Math.min(gone, 3650) * yardDay) : 0;
-  return [{ ...ofBoat('Days in the yard', 'yard', planned, 0), soFar, forecast: Math.max(planned, soFar) }];
+  return [{ ...ofBoat('Days in yard', 'yard', planned, 0), soFar, forecast: Math.max(planned, soFar) }];
 }

@@ -7,12 +7,12 @@ import { theYard } from '../../rows/yard.ts';
 
 /** Hazard words of a label; the sheet of the product goes before them. */
 const HAZARD_WORDS: Record<Hazard, string> = {
-  isocyanate: 'Isocyanate: sensitiser, do not breathe',
+  isocyanate: 'Isocyanates: sensitiser. Do not inhale.',
   solvent: 'Flammable solvent',
-  'epoxy-sensitiser': 'Epoxy: skin sensitiser, gloves',
-  biocide: 'Biocide',
-  acid: 'Acid: eyes and gloves',
-  'oxidising-rags': 'Rags may ignite by themselves',
+  'epoxy-sensitiser': 'Epoxy: skin sensitiser. Wear gloves.',
+  biocide: 'Contains biocides',
+  acid: 'Acid: protect eyes, wear gloves.',
+  'oxidising-rags': 'Rags can self-ignite',
   dust: 'Harmful dust',
 };
 
@@ -46,7 +46,7 @@ export async function labelsView(
       hazards: [
         ...sheet.hazards.map((hazard) => HAZARD_WORDS[hazard]),
         ...(sheet.cautions ? [sheet.cautions] : []),
-        'See its safety data sheet',
+        'See the safety data sheet',
       ],
       address: `jackplane:lot/${lot.id}`,
     };
@@ -58,7 +58,7 @@ export async function labelsView(
     const amount = kept.keptBy.get(areaId);
     if (amount === undefined) return [];
     const state = known.states.find(({ area }) => area.id === areaId);
-    const heading = `Keep back, unmixed: ${state?.area.name ?? 'a patch'}, ${state?.boat.name ?? ''}`;
+    const heading = `Kept back, unmixed, for ${state?.area.name ?? 'deleted area'}, ${state?.boat.name ?? ''}`;
     const said = lot.unit === 'l' ? `${Math.round(amount * 1000)} ml` : `${Math.round(amount * 1000)} g`;
     return [{ ...label, heading, date: `${said} · ${day(at)}` }];
   });

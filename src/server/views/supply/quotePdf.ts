@@ -19,10 +19,10 @@ export async function quotePdf({ db, now }: Context, view: CostsView) {
     else rest[line.kind === 'yard' ? 'yard' : line.kind === 'labour' ? 'work' : 'goods'] += net;
   }
   const rows = [
-    ...[...byArea].map(([area, net]) => [`${area}: preparation, paint and work`, money(net)]),
-    ...(rest.work > 0 ? [['Setting up, washing out, putting away', money(rest.work)]] : []),
-    ...(rest.goods > 0 ? [['Thinner, sundries and paint left over', money(rest.goods)]] : []),
-    ...(rest.yard > 0 ? [[`${quote.yardDays} days in the yard`, money(rest.yard)]] : []),
+    ...[...byArea].map(([area, net]) => [`${area}: preparation, paint and labour`, money(net)]),
+    ...(rest.work > 0 ? [['Setting up, cleaning tools and clearing up', money(rest.work)]] : []),
+    ...(rest.goods > 0 ? [['Thinner, sundries and leftover paint', money(rest.goods)]] : []),
+    ...(rest.yard > 0 ? [[`${quote.yardDays} days in yard`, money(rest.yard)]] : []),
   ];
   return listPdf({
     title: quote.title || `Quote for ${view.boatName}`,
@@ -34,15 +34,15 @@ export async function quotePdf({ db, now }: Context, view: CostsView) {
       {
         heading: '',
         columns: [
-          { head: 'Work', share: 5 },
+          { head: 'Description', share: 5 },
           { head: 'Price', share: 2, figures: true },
         ],
         rows,
         sums: [
           ['Net', money(bill.net)],
-          [`Tax, ${Number((settings.taxRate * 100).toFixed(2))} %`, money(bill.tax)],
+          [`Tax (${Number((settings.taxRate * 100).toFixed(2))} %)`, money(bill.tax)],
           ...(bill.rounding === 0 ? [] : [['Rounding', money(bill.rounding)]]),
-          ['To be paid', money(bill.gross)],
+          ['Total', money(bill.gross)],
         ],
       },
     ],

@@ -20,10 +20,10 @@ function sayNeeded(amount: number, unit: string): string {
 
 /** Thinner, additives and sundries, none of which the store counts. */
 const besidesTable = (besides: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
-  heading: 'Beside the paint, less what you have of it',
+  heading: 'Thinner, additives and sundries (subtract what you already have)',
   columns: [
     { head: 'Amount', share: 2, figures: true },
-    { head: 'What', share: 6 },
+    { head: 'Item', share: 6 },
     { head: 'Price', share: 2, figures: true },
   ],
   rows: besides.map(({ amount, unit, name, cost }) => [
@@ -41,11 +41,11 @@ export async function shoppingPdf(context: Context) {
   const day = (at: string) => DateTime.fromISO(at, { zone }).toFormat('ccc d LLL yyyy');
   const money = (minor: number) => sayMoney(minor, view.currency);
   return listPdf({
-    title: `Shopping list, ${name}`,
-    intro: [`${day(view.now)}. Enough nine times in ten for what is planned, less what stands in the store.`],
+    title: `Shopping list: ${name}`,
+    intro: [`${day(view.now)}. Enough for planned work with 90 % certainty, less current stock.`],
     tables: [
       ...view.orders.map((order) => ({
-        heading: `${order.supplierName ?? 'Wherever it is to be had'}${order.orderBy === null ? '' : order.orderBy < view.now ? ', order now' : `, order by ${day(order.orderBy)}`}`,
+        heading: `${order.supplierName ?? 'Any supplier'}${order.orderBy === null ? '' : order.orderBy < view.now ? ', order now' : `, order by ${day(order.orderBy)}`}`,
         columns: [
           { head: 'Packs', share: 1, figures: true },
           { head: 'Product', share: 5 },
@@ -62,7 +62,7 @@ export async function shoppingPdf(context: Context) {
         ]),
         sums: [
           ...(order.delivery > 0 ? [['', 'Delivery', '', '', money(order.delivery)]] : []),
-          ['', 'Together', '', '', money(order.goods + order.delivery)],
+          ['', 'Total', '', '', money(order.goods + order.delivery)],
         ],
       })),
       ...(view.besides.length > 0 ? [besidesTable(view.besides, money)] : []),
@@ -70,11 +70,11 @@ export async function shoppingPdf(context: Context) {
     closing: [
       ...view.unpriced.map(
         ({ productName, part, amount, unit }) =>
-          `No pack is known for ${productName}, ${part}: ${amount.toFixed(2)} ${unit}.`,
+          `${productName}, ${part}: ${amount.toFixed(2)} ${unit} needed, no pack size entered.`,
       ),
       ...view.small.map(
         ({ productName, colour, litres }) =>
-          `${productName}, ${colour}: ${Math.round(litres * 1000)} ml only, too little for any pack.`,
+          `${productName}, ${colour}: only ${Math.round(litres * 1000)} ml needed, too little for a whole pack.`,
       ),
     ],
   });

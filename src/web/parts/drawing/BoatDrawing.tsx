@@ -84,7 +84,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
       viewBox={frame.box.map((n) => n.toFixed(1)).join(' ')}
       className={`block h-auto max-h-[70vh] w-full ${onPlace ? 'cursor-crosshair' : ''}`}
       role={props.onSelect ? 'group' : 'img'}
-      aria-label={`${boat.name} ${VIEW_WORDS[view]}, seen from ${seenFrom}`}
+      aria-label={`${boat.name} ${VIEW_WORDS[view]}, viewed from ${seenFrom}`}
       onClick={onPlace ? pick : undefined}
     >
       {(view === 'profile' || view === 'sheet') && (
@@ -96,7 +96,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
                 from={0}
                 to={ACROSS}
                 at={frame.dimensionAt}
-                text={`${show(loaM, 'length')} over all`}
+                text={`length overall ${show(loaM, 'length')}`}
               />
               <HeightMark
                 at={ACROSS + 44}
@@ -116,7 +116,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
               at={ACROSS + 44}
               top={0}
               bottom={planHeight(drawn)}
-              text={`${show(beamM, 'length')} beam`}
+              text={`beam ${show(beamM, 'length')}`}
             />
           )}
         </g>

@@ -7,7 +7,7 @@ const VIEWS: readonly (readonly [DrawingView, string])[] = [
   ['profile', 'Profile'],
   ['plan', 'Plan'],
   ['sections', 'Sections'],
-  ['sheet', 'Sheet'],
+  ['sheet', 'All views'],
 ];
 
 interface Props {
@@ -62,7 +62,7 @@ export function DrawingBoard({ seenFrom, onSeenFrom, initialView = 'profile', ch
         </fieldset>
         <div className="flex flex-wrap items-center gap-2">
           <fieldset className="join">
-            <legend className="sr-only">Seen from</legend>
+            <legend className="sr-only">Viewed from</legend>
             {(['port', 'starboard'] as const).map((each) => (
               <button
                 key={each}
@@ -76,10 +76,10 @@ export function DrawingBoard({ seenFrom, onSeenFrom, initialView = 'profile', ch
             ))}
           </fieldset>
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void save('svg')}>
-            SVG
+            Export SVG
           </button>
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void save('png')}>
-            PNG
+            Export PNG
           </button>
         </div>
       </div>

@@ -18,7 +18,7 @@ export function TitleBlock({
   const { beamM, draughtM, freeboardM, lwlM } = boat.dimensions;
   const states = [...new Set(areas.map((a) => a.state))];
   const facts = [
-    `${show(lengthM, 'length')} over all, ${show(lwlM, 'length')} on the waterline`,
+    `length overall ${show(lengthM, 'length')}, waterline length ${show(lwlM, 'length')}`,
     `beam ${show(beamM, 'length')}, draught ${show(draughtM, 'length')}, freeboard ${show(freeboardM, 'length')}`,
   ];
   const rows = Math.ceil(states.length / 2);

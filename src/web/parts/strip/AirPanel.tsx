@@ -38,8 +38,12 @@ export function AirPanel(props: Props) {
   const now = useMinute();
   const { data, isError } = useStripAir(props.areaId, props.store, now);
   if (!data)
-    return <p className="h-28 p-2 text-sm">{isError ? 'The air could not be had.' : 'Loading chart…'}</p>;
-  if (data.hours.length === 0) return <p className="p-2 text-sm">No air is known for these days.</p>;
+    return (
+      <p className="h-28 p-2 text-sm">
+        {isError ? 'Couldn’t load weather data. Check the connection and try again.' : 'Loading chart…'}
+      </p>
+    );
+  if (data.hours.length === 0) return <p className="p-2 text-sm">No weather data for these days.</p>;
   return (
     <Panel {...props} hours={data.hours} simulated={data.simulated} whose={data.productName} now={now} />
   );
@@ -115,13 +119,13 @@ function Panel({
         style={{ height, touchAction: 'pan-y' }}
         role="slider"
         tabIndex={0}
-        aria-label="Hour of the air"
+        aria-label="Time on the weather chart"
         aria-valuemin={0}
         aria-valuemax={hours.length - 1}
         aria-valuenow={i}
         aria-valuetext={said}
         aria-keyshortcuts="ArrowLeft ArrowRight PageUp PageDown + - Home"
-        title="Drag or two fingers: along, closer, wider; so do Ctrl and wheel. Keys: arrows, Page, +, −, Home"
+        title="Zoom: Ctrl + scroll or pinch. Pan: drag. Keys: arrows for the hour, Page Up/Down to pan, + and − to zoom, Home to reset."
         onKeyDown={(event) => {
           if (event.ctrlKey || event.metaKey || event.altKey) return;
           if (press(event.key)) event.preventDefault();
@@ -204,7 +208,7 @@ function Panel({
             style={{ top: shapes.at(stopC) }}
             aria-hidden="true"
           >
-            stands below {show(stopC, 'temperature', { digits: 0 })}
+            no cure below {show(stopC, 'temperature', { digits: 0 })}
           </span>
         )}
       </div>

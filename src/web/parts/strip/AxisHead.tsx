@@ -26,7 +26,7 @@ export function AxisHead({
       ref={box}
       className={`relative h-9 cursor-grab text-xs ${className}`}
       style={{ touchAction: 'pan-y' }}
-      title="Wheel, pinch or drag: closer, wider, earlier, later"
+      title="Zoom: scroll or pinch. Pan: drag."
       aria-hidden="true"
     >
       {marks.map((mark) => (

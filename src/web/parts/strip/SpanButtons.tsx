@@ -4,14 +4,14 @@ import { type SpanStore, useSpan } from './span.ts';
 export function SpanButtons({ store }: { store: SpanStore }) {
   const moved = useSpan(store) !== store.home();
   const buttons = [
-    ['Earlier', '‹', () => store.pan(-0.5)],
+    ['Pan to earlier', '‹', () => store.pan(-0.5)],
     ['Zoom in', '+', () => store.zoom(2)],
-    ['Wider', '−', () => store.zoom(0.5)],
-    ['Later', '›', () => store.pan(0.5)],
+    ['Zoom out', '−', () => store.zoom(0.5)],
+    ['Pan to later', '›', () => store.pan(0.5)],
   ] as const;
   return (
     <fieldset className="flex flex-wrap gap-1">
-      <legend className="sr-only">Time shown</legend>
+      <legend className="sr-only">Zoom and pan</legend>
       {buttons.map(([word, sign, does]) => (
         <button
           key={word}
@@ -25,7 +25,7 @@ export function SpanButtons({ store }: { store: SpanStore }) {
       ))}
       {moved && (
         <button type="button" className="btn btn-sm max-md:min-h-12 max-md:min-w-12" onClick={store.reset}>
-          Now
+          Reset view
         </button>
       )}
     </fieldset>

@@ -43,7 +43,7 @@ export function StripTable({
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
       <Scroller label="Overcoat windows (table)">
         <StackedTable className="table-sm table">
-          <caption className="text-left font-semibold">Films</caption>
+          <caption className="text-left font-semibold">Overcoat windows</caption>
           <thead>
             <tr>
               <th scope="col">Area</th>
@@ -58,25 +58,25 @@ export function StripTable({
                 <th scope="row">{name}</th>
                 <td>{STATES[segment.state].word}</td>
                 <td>{sayTime(segment.from, zone, now)}</td>
-                <td>{segment.to === null ? 'not ended' : sayTime(segment.to, zone, now)}</td>
+                <td>{segment.to === null ? 'no end' : sayTime(segment.to, zone, now)}</td>
               </tr>
             ))}
           </tbody>
         </StackedTable>
-        {stretches.length === 0 && <p className="text-sm">No film’s window falls into the time shown.</p>}
+        {stretches.length === 0 && <p className="text-sm">No overcoat windows in the time shown.</p>}
       </Scroller>
-      <Scroller label="Air as a table">
+      <Scroller label="Weather (table)">
         <StackedTable className="table-sm table">
           <caption className="text-left font-semibold">
             Air{step > 1 && `, every ${step} h`}; in brackets nine of ten
           </caption>
           <thead>
             <tr>
-              <th scope="col">Hour</th>
-              <th scope="col">Air</th>
+              <th scope="col">Time</th>
+              <th scope="col">Air temperature</th>
               <th scope="col">Surface</th>
               <th scope="col">Dew point</th>
-              <th scope="col">Blocked by</th>
+              <th scope="col">Not suitable because</th>
             </tr>
           </thead>
           <tbody>

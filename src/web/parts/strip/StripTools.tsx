@@ -60,21 +60,21 @@ export function StripTools({ title, lanes, areaId, store, zone, site }: Props) {
           aria-expanded={table}
           onClick={() => setTable(!table)}
         >
-          As a table
+          Show table
         </button>
         <button
           type="button"
           className="btn btn-ghost btn-sm max-md:min-h-12"
           onClick={() => void save('svg')}
         >
-          SVG
+          Export SVG
         </button>
         <button
           type="button"
           className="btn btn-ghost btn-sm max-md:min-h-12"
           onClick={() => void save('png')}
         >
-          PNG
+          Export PNG
         </button>
       </div>
       {problem && <p role="alert">{problem}</p>}

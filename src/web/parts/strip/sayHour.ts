@@ -14,7 +14,7 @@ export function sayBand(of: { c: number; lowC: number; highC: number }, show: Sh
   const said = show(c, 'temperature');
   return highC - lowC < WORTH_SAYING_K
     ? said
-    : `${said} (${show(lowC, 'temperature')} to ${show(highC, 'temperature')})`;
+    : `${said} (${show(lowC, 'temperature')}–${show(highC, 'temperature')})`;
 }
 
 /** An hour in a sentence: "Thu 14:00, forecast: air 8.2 °C, surface 11.0 °C, dew point 5.0 °C. No coat: …". */
