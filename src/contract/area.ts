@@ -101,33 +101,35 @@ const shape = Joi.alternatives<Shape>().conditional('.kind', {
     kind: Joi.valid('girths').required(),
     spacingM: metres('station spacing'),
     girthsM: Joi.array()
-      .items(between('girth (m)', 0, 200))
+      .items(between('Girth (m)', 0, 200))
       .min(2)
       .max(400)
       .label('girths')
       .required(),
-    rule: Joi.valid('simpson', 'trapezoid').label('rule').required(),
+    rule: Joi.valid('simpson', 'trapezoid').label('Integration rule').required(),
   }),
 });
 
 const measure = Joi.object<Measure>({
   shape: shape.required(),
-  count: Joi.number().integer().min(1).max(100).label('count').required(),
+  count: Joi.number().integer().min(1).max(100).label('Quantity').required(),
   opening: Joi.boolean().required(),
-  note: text(200).label('note of the measure'),
+  note: text(200).label('Measurement note'),
 });
 
 const estimateFields = {
-  way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true }).label('way').required(),
+  way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true })
+    .label('Source of the estimate')
+    .required(),
   areaM2: between('area (m²)', 0.0001, 10_000).required(),
   spread: between('Uncertainty', 0, 1).required(),
-  basis: text(300).label('basis').required(),
+  basis: text(300).label('Basis of the estimate').required(),
 };
 const estimate = objectOf<Estimate>(estimateFields);
 
 export const surroundings = Joi.object<Surroundings>({
   kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
-    .label('surroundings')
+    .label('Shelter')
     .required(),
   setPointC: between('Set temperature (°C)', -5, 45).when('kind', {
     is: 'heated',
@@ -138,11 +140,11 @@ export const surroundings = Joi.object<Surroundings>({
 });
 
 const part = objectOf<PartOf>({
-  areaId: id().label('area it was cut out of').required(),
-  kind: oneOf<PartKind>({ patch: true, spot: true, piece: true }).label('kind of part').required(),
-  standId: id().label('stand').allow(null).required(),
+  areaId: id().label('Original area').required(),
+  kind: oneOf<PartKind>({ patch: true, spot: true, piece: true }).label('Type of split-off').required(),
+  standId: id().label('Support').allow(null).required(),
   sharesSystem: Joi.boolean().required(),
-  at: instant().label('time of the cut').required(),
+  at: instant().label('Time of the split').required(),
 });
 
 /** The parts of a boat an area may lie on. */
@@ -173,20 +175,20 @@ const fields = {
     bilge: true,
     tank: true,
   })
-    .label('service')
+    .label('Exposure')
     .required(),
-  surroundings: surroundings.label('surroundings').required(),
+  surroundings: surroundings.label('Shelter').required(),
   oldCoating: oneOf<Family | 'unknown'>({ ...families, unknown: true })
     .allow(null)
     .label('Existing coating')
     .required(),
   highWear: Joi.boolean().label('high wear').required(),
-  part: part.allow(null).label('cut out of').required(),
-  measures: Joi.array().items(measure).max(60).label('measures').required(),
-  estimates: Joi.array().items(estimate).max(4).unique('way').label('other ways').required(),
+  part: part.allow(null).label('Split off from').required(),
+  measures: Joi.array().items(measure).max(60).label('Measurements').required(),
+  estimates: Joi.array().items(estimate).max(4).unique('way').label('Estimates').required(),
   chosenWay: oneOf<AreaWay>({ hand: true, rule: true, offsets: true, mesh: true, paint: true })
     .allow(null)
-    .label('way used')
+    .label('Estimate used')
     .required(),
   spread: between('Uncertainty', 0, 1).required(),
   note: text(2000).label('note').required(),

@@ -23,8 +23,9 @@ export const points = (label: string, least = 1) =>
       return wrong ? helpers.error('curve.slower', { tempC: wrong.tempC, minutes: wrong.minutes }) : value;
     })
     .messages({
-      'curve.slower': '{#label}: {#minutes} min at {#tempC} °C is longer than at a lower temperature',
-      'array.min': '{#label} has no time',
+      'curve.slower':
+        '{#label}: {#minutes} min at {#tempC} °C is longer than at a lower temperature. Times must get shorter as temperature rises',
+      'array.min': '{#label}: enter at least one time',
     })
     .label(label);
 

@@ -48,7 +48,7 @@ const table = objectOf<OffsetTable>({
       Joi.array()
         .items(between('half-breadth (m)', 0, 60).allow(null))
         .max(MOST)
-        .label('offsets of a station'),
+        .label('Offsets of a station'),
     )
     .min(2)
     .max(MOST)
@@ -58,7 +58,7 @@ const table = objectOf<OffsetTable>({
     .items(
       Joi.object({
         zM: metres('height of the sheer').required(),
-        yM: between('half-breadth of the sheer (m)', 0, 60).required(),
+        yM: between('Sheer half-breadth (m)', 0, 60).required(),
       }).allow(null),
     )
     .max(MOST)
@@ -79,8 +79,8 @@ export const placement = objectOf<Placement>({
   unit: oneOf<Placement['unit']>({ mm: true, cm: true, m: true, in: true, ft: true })
     .label('unit')
     .required(),
-  up: axis.label('axis that is up').required(),
-  bow: axis.label('axis to the bow').required(),
+  up: axis.label('Up axis').required(),
+  bow: axis.label('Bow axis').required(),
   half: Joi.boolean().required(),
   heelDeg: between('heel (°)', -45, 45).required(),
   trimDeg: between('trim (°)', -45, 45).required(),
@@ -112,7 +112,7 @@ const cuts = objectOf<HullCuts>({
   })
     .allow(null)
     .required(),
-  stationsM: Joi.array().items(metres('station')).max(4).unique().label('stations cut at').required(),
+  stationsM: Joi.array().items(metres('station')).max(4).unique().label('Extra stations').required(),
 });
 
 const figure = (label: string) => between(label, 0, 1e9).required();
@@ -131,18 +131,18 @@ const hydrostatics = objectOf<Hydrostatics>({
 
 const mesh = objectOf<MeshRecord>({
   fileName: title('file name').max(200).required(),
-  bytes: between('size of the file', 1, 400 * 1024 * 1024).required(),
+  bytes: between('File size', 1, 400 * 1024 * 1024).required(),
   fileHash: Joi.string()
     .pattern(/^[0-9a-f]{64}$/)
     .label('hash of the file')
     .optional(),
-  faces: between('faces', 1, 20_000_000).integer().required(),
+  faces: between('Faces', 1, 20_000_000).integer().required(),
   placement: placement.required(),
   cuts: cuts.required(),
   zones: Joi.array()
     .items(
       Joi.object({
-        name: title('zone').required(),
+        name: title('Zone').required(),
         zone: zoneOf.required(),
         portM2: figure('area to port (m²)'),
         starboardM2: figure('area to starboard (m²)'),
@@ -160,7 +160,7 @@ export const hullFormInput = objectOf<HullFormInput>({
   mesh: mesh.allow(null).label('mesh').required(),
   use: oneOf<FormSource>({ dimensions: true, offsets: true, mesh: true })
     .allow(null)
-    .label('form drawn by')
+    .label('Hull form source')
     .required(),
   version: version(0),
 });

@@ -12,7 +12,7 @@ export * from './formats/safeCsv.ts';
 export * from './formats/sheetsCsv.ts';
 export * from './formats/supplyCsv.ts';
 export type * from './handView.ts';
-export { strict } from './joi.ts';
+export { asSentence, strict } from './joi.ts';
 export * from './log.ts';
 export type * from './logBodies.ts';
 export * from './pace.ts';

@@ -5,32 +5,36 @@ import Joi from 'joi';
  * Values are canonical (metric), so limits name their unit in the label.
  */
 export const messages: Joi.LanguageMessages = {
-  'any.required': '{#label} is missing',
-  'any.only': '{#label} "{#value}" is not one of: {#valids}',
-  'any.invalid': '{#label} {#value} is not allowed',
-  'string.empty': '{#label} is empty',
-  'string.min': '{#label} "{#value}" is shorter than {#limit} characters',
-  'string.max': '{#label} is longer than {#limit} characters',
-  'string.guid': '{#label} "{#value}" is not an id',
-  'string.isoDate': '{#label} "{#value}" is not a time',
-  'string.base': '{#label} "{#value}" is not text',
-  'string.untellable': '{#label} holds a character that cannot be shown',
-  'string.trim': '{#label} "{#value}" begins or ends with blanks',
-  'time.day': '{#label} "{#value}" is not a day of the calendar between 1900 and 2200',
-  'string.pattern.base': '{#label} "{#value}" is not of the expected form',
-  'number.base': '{#label} "{#value}" is not a number',
-  'number.unsafe': '{#label} {#value} is beyond any sensible size',
-  'number.infinity': '{#label} {#value} is not a finite number',
-  'number.min': '{#label} {#value} is below the limit of {#limit}',
-  'number.max': '{#label} {#value} is above the limit of {#limit}',
-  'number.tiny': '{#label} {#value} is too small to be meant',
-  'number.integer': '{#label} {#value} must be a whole number',
-  'array.min': '{#label} has {#value.length} entries, needs at least {#limit}',
-  'array.max': '{#label} has {#value.length} entries, takes at most {#limit}',
-  'array.unique': '{#label} stands twice',
-  'object.unknown': '{#label} is not a known field',
-  'object.base': '{#label} is not of the expected form',
+  'any.required': '{#label} is required',
+  'any.only': '{#label} must be one of: {#valids}, but is “{#value}”',
+  'any.invalid': '{#label} can’t be {#value}',
+  'string.empty': '{#label} is required',
+  'string.min': '{#label} must be at least {#limit} characters long, but is “{#value}”',
+  'string.max': '{#label} can be at most {#limit} characters long',
+  'string.guid': '{#label} must be a valid id (UUIDv7), but is “{#value}”',
+  'string.isoDate': '{#label} must be a valid date and time, but is “{#value}”',
+  'string.base': '{#label} must be text, but is {#value}',
+  'string.untellable': '{#label} contains a character that can’t be displayed',
+  'string.trim': '{#label} can’t start or end with a space',
+  'time.day': '{#label} must be a valid date between 1900 and 2200, but is “{#value}”',
+  'string.pattern.base': '{#label} “{#value}” isn’t in the expected format',
+  'number.base': '{#label} must be a number, but is “{#value}”',
+  'number.unsafe': '{#label} {#value} is too large',
+  'number.infinity': '{#label} must be a finite number',
+  'number.min': '{#label} must be {#limit} or more, but is {#value}',
+  'number.max': '{#label} must be {#limit} or less, but is {#value}',
+  'number.tiny': '{#label} {#value} is too small',
+  'number.integer': '{#label} must be a whole number, but is {#value}',
+  'array.min': '{#label} must have {#limit} or more entries, but has {#value.length}',
+  'array.max': '{#label} can have at most {#limit} entries, but has {#value.length}',
+  'array.unique': '{#label} is in the list twice',
+  'object.unknown': '{#label} isn’t a known field',
+  'object.base': '{#label} isn’t in the expected format',
 };
+
+/** A refusal as a sentence: the label’s first letter a capital; the name of a query parameter stays as it is. */
+export const asSentence = (message: string): string =>
+  /^[a-z]+[A-Z]/.test(message) ? message : message.charAt(0).toUpperCase() + message.slice(1);
 
 /** Options for every validation at the border: all errors at once, nothing unknown, nothing converted silently. */
 export const strict: Joi.ValidationOptions = {

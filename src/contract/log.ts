@@ -30,12 +30,12 @@ const tool = Joi.object<MeasuringTool>({
     'counted-cups': true,
     pump: true,
   }).required(),
-  stepG: between('scale step (g)', 0.001, 1000),
-  stepMl: between('step (ml)', 0.01, 5000),
+  stepG: between('Scale graduation (g)', 0.001, 1000),
+  stepMl: between('Smallest graduation (ml)', 0.01, 5000),
   potDiameterMm: between('pot diameter (mm)', 5, 1000),
-  stepMm: between('stick step (mm)', 0.1, 100),
-  cupMl: between('cup (ml)', 0.1, 20_000),
-  strokeMl: between('stroke (ml)', 0.01, 5000),
+  stepMm: between('Stick graduation (mm)', 0.1, 100),
+  cupMl: between('Cup size (ml)', 0.1, 20_000),
+  strokeMl: between('Volume per stroke (ml)', 0.01, 5000),
 });
 
 const step = {
@@ -47,7 +47,7 @@ const step = {
 
 export const batchBody = objectOf<BatchBody>({
   ...step,
-  litres: between('batch (l)', 0.0001, 1000).required(),
+  litres: between('Batch size (l)', 0.0001, 1000).required(),
   pours: Joi.array()
     .items(
       Joi.object({
@@ -75,9 +75,9 @@ export const batchBody = objectOf<BatchBody>({
     .label('additives')
     .optional(),
   thinnerLitres: between('thinner (l)', 0, 500).required(),
-  potTempC: between('temperature of the pot (°C)', -20, 60).required(),
+  potTempC: between('Pot temperature (°C)', -20, 60).required(),
   inductionMin: between('induction (min)', 0, 240).required(),
-  potLifeMin: between('pot life (min)', 0.5, 100_000).allow(null).required(),
+  potLifeMin: between('Pot life (min)', 0.5, 100_000).allow(null).required(),
 });
 
 const conditions = objectOf<LoggedConditions>({
@@ -91,13 +91,13 @@ const coat = objectOf<CoatBody>({
   ...step,
   colour: text(80).label('colour').required(),
   method: methods.required(),
-  litres: between('litres used (l)', 0.0001, 2000).required(),
+  litres: between('Litres used', 0.0001, 2000).required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
-  areaM2: between('area covered (m²)', 0.0001, 10_000).required(),
-  endedAt: instant().label('end').required(),
+  areaM2: between('Area covered (m²)', 0.0001, 10_000).required(),
+  endedAt: instant().label('End time').required(),
   conditions: conditions.allow(null).required(),
   batchIds: Joi.array().items(id()).max(50).unique().required(),
-  by: title('applied by').optional(),
+  by: title('Applied by').optional(),
   note: text(2000).label('note').required(),
 });
 
@@ -190,7 +190,7 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
 export const entryInput = Joi.object({
   id: id().required(),
   areaId: id().label('area').required(),
-  at: instant().label('start').required(),
+  at: instant().label('Start time').required(),
   corrects: id().allow(null).required(),
   kind: Joi.valid(...Object.keys(entryBodies))
     .label('kind')
@@ -216,5 +216,5 @@ export const logQuery = objectOf<LogQuery>({
   limit: Joi.string()
     .pattern(/^([1-9]\d?|[1-4]\d\d|500)$/)
     .label('limit')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–500 entries' }),
+    .messages({ 'string.pattern.base': '{#label} must be 1–500 entries, but is {#value}' }),
 });

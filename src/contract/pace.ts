@@ -38,7 +38,7 @@ export interface PaceInput {
 }
 export const paceInput = objectOf<PaceInput>({
   method: methods.label('method').required(),
-  factor: between('pace', 0.25, 4).allow(null).required(),
+  factor: between('Curing speed', 0.25, 4).allow(null).required(),
 });
 
 const testedFilm = objectOf<TestedFilm>({

@@ -128,12 +128,12 @@ export const planOddsQuery = objectOf<PlanOddsQuery>({
   first: Joi.string()
     .pattern(/^(0|[1-9]\d{0,4})$/)
     .label('first')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–99999' }),
+    .messages({ 'string.pattern.base': '{#label} must be 0–99999, but is {#value}' }),
   // So many in one answer at the most that none takes long.
   count: Joi.string()
     .pattern(/^([1-9]|1\d|2[0-5])$/)
     .label('count')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–25 draws' }),
+    .messages({ 'string.pattern.base': '{#label} must be 1–25 draws, but is {#value}' }),
 });
 
 export const planOddsReply = objectOf<PlanOddsReply>({

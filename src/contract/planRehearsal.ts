@@ -68,7 +68,7 @@ export const planRehearsalQuery = objectOf<PlanRehearsalQuery>({
   draw: Joi.string()
     .pattern(/^(0|[1-9]\d{0,4})$/)
     .label('draw')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–99999' }),
+    .messages({ 'string.pattern.base': '{#label} must be 0–99999, but is {#value}' }),
   orders: Joi.string()
     .max(12_000)
     .custom((text: string, helpers) => {

@@ -31,9 +31,9 @@ const nullable = (label: string, least: number, most: number) =>
   between(label, least, most).allow(null).required();
 
 const film = objectOf<ProductSheet['film']>({
-  min: between('least film (µm)', 0.5, 10_000).required(),
-  typical: between('typical film (µm)', 0.5, 10_000).required(),
-  max: between('most film (µm)', 0.5, 10_000).required(),
+  min: between('Minimum dry film (µm)', 0.5, 10_000).required(),
+  typical: between('Typical dry film (µm)', 0.5, 10_000).required(),
+  max: between('Maximum dry film (µm)', 0.5, 10_000).required(),
 })
   .custom((film: ProductSheet['film'], helpers) =>
     film.min <= film.typical && film.typical <= film.max ? film : helpers.error('film.order', { ...film }),
@@ -44,13 +44,13 @@ const film = objectOf<ProductSheet['film']>({
   });
 
 export const productSheet = objectOf<ProductSheet>({
-  family: oneOf<Family>(families).label('family').required(),
-  resin: title('resin').allow(null).required(),
+  family: oneOf<Family>(families).label('Coating type').required(),
+  resin: title('Resin').allow(null).required(),
   parts: Joi.array()
     .items(
       objectOf<MixPart>({
-        name: title('name of the part').required(),
-        ratio: between('parts in the ratio', 0.001, 1000).required(),
+        name: title('Part name').required(),
+        ratio: between('Parts in the ratio', 0.001, 1000).required(),
         densityKgPerL: between('density (kg/l)', 0.1, 10).allow(null).required(),
         reducer: Joi.boolean().label('reducer').optional(),
       }),
@@ -60,8 +60,8 @@ export const productSheet = objectOf<ProductSheet>({
     .label('parts')
     .required(),
   ratioBy: Joi.valid('volume', 'weight').label('Ratio by').required(),
-  ratioTolerance: between('ratio tolerance (fraction)', 0, 0.5).allow(null).required(),
-  volumeSolids: between('volume solids (fraction)', 0.01, 1).required(),
+  ratioTolerance: between('Ratio tolerance', 0, 0.5).allow(null).required(),
+  volumeSolids: between('Volume solids', 0.01, 1).required(),
   film: film.required(),
   byMethod: Joi.array()
     .items(
@@ -78,18 +78,18 @@ export const productSheet = objectOf<ProductSheet>({
   methods: Joi.array().items(methods).unique().label('methods').required(),
   thinner: objectOf<AdditionLimit>({
     name: title('thinner').required(),
-    maxFraction: between('thinner limit (fraction)', 0, 0.5).allow(null).required(),
+    maxFraction: between('Maximum thinner', 0, 0.5).allow(null).required(),
   })
     .allow(null)
     .required(),
   inductionMin: nullable('Standing time (min)', 0, 240),
   potLife: points('pot life', 0).required(),
   limits: objectOf<ProductSheet['limits']>({
-    airMinC: nullable('least air temperature (°C)', -20, 40),
-    airMaxC: nullable('most air temperature (°C)', 0, 60),
-    surfaceMinC: nullable('least surface temperature (°C)', -20, 40),
-    surfaceMaxC: nullable('most surface temperature (°C)', 0, 90),
-    rhMax: nullable('most relative humidity (fraction)', 0.2, 1),
+    airMinC: nullable('Minimum air temperature (°C)', -20, 40),
+    airMaxC: nullable('Maximum air temperature (°C)', 0, 60),
+    surfaceMinC: nullable('Minimum surface temperature (°C)', -20, 40),
+    surfaceMaxC: nullable('Maximum surface temperature (°C)', 0, 90),
+    rhMax: nullable('Maximum RH', 0.2, 1),
     dewMarginC: nullable('margin above dew point (°C)', 0, 10),
   }).required(),
   cure: cureSheet.required(),
@@ -176,8 +176,8 @@ export const productSheet = objectOf<ProductSheet>({
   canLitres: between('Spray can contents (l)', 0.01, 5).allow(null).optional(),
   coverageM2PerL: between('coverage (m²/l)', 0.01, 1000).allow(null).optional(),
   dilution: between('Parts of water to 1 part', 0.1, 10_000).allow(null).optional(),
-  openedMonths: between('shelf life once opened (months)', 0.1, 240).allow(null).optional(),
-  shelfMonths: between('shelf life (months)', 0.1, 240).allow(null).required(),
+  openedMonths: between('Shelf life, opened (months)', 0.1, 240).allow(null).optional(),
+  shelfMonths: between('Shelf life, unopened (months)', 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({
     cleanliness: oneOf<Cleanliness>({
       'Sa 1': true,
@@ -190,8 +190,8 @@ export const productSheet = objectOf<ProductSheet>({
       .label('cleanliness')
       .allow(null)
       .required(),
-    profileMinMicrons: between('least profile (µm)', 0, 300).allow(null).required(),
-    profileMaxMicrons: between('most profile (µm)', 0, 300).allow(null).required(),
+    profileMinMicrons: between('Minimum profile (µm)', 0, 300).allow(null).required(),
+    profileMaxMicrons: between('Maximum profile (µm)', 0, 300).allow(null).required(),
   }).required(),
   cautions: text(4000).label('cautions').required(),
 });

@@ -75,10 +75,10 @@ export const taskFields = {
     inspect: true,
     aggregate: true,
   })
-    .label('kind of work')
+    .label('Task type')
     .required(),
   amount: between('Grit or hours', 0, 5000).allow(null).required(),
-  note: text(300).label('note of the work').required(),
+  note: text(300).label('Task note').required(),
   school: oneOf<SchoolTask>({ 'panels-flat': true, 'faults-out': true }).label('way of working'),
 };
 const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
@@ -86,38 +86,34 @@ const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
 /** A ratio of one's own, and why. */
 export const ownRatio = objectOf<OwnRatio>({
   parts: Joi.array()
-    .items(between('parts in the own ratio', 0.001, 1000).required())
+    .items(between('Parts in the custom ratio', 0.001, 1000).required())
     .min(2)
     .max(4)
-    .label('own ratio')
+    .label('Custom ratio')
     .required(),
-  reason: line('reason for the own ratio', 8, 600).required(),
+  reason: line('Reason for the custom ratio', 8, 600).required(),
 });
 
 export const stackStep = objectOf<Step>({
   id: id().required(),
   productId: id().label('product').required(),
-  coats: between('coats', 1, 20).integer().required(),
+  coats: between('Coats', 1, 20).integer().required(),
   dryMicronsPerCoat: between('Dry film per coat (µm)', 0.5, 5000).required(),
   method: methods.label('method').required(),
   thinner: between('thinner (fraction)', 0, 0.5).required(),
   colours: Joi.array().items(text(80)).min(1).max(6).label('colours').required(),
   signal: text(80).label('Signal colour').allow(null).required(),
-  extraCoats: between('extra coats', 0, 10).integer().required(),
-  before: Joi.array().items(task).max(12).unique('id').label('work before').required(),
+  extraCoats: between('Extra coats', 0, 10).integer().required(),
+  before: Joi.array().items(task).max(12).unique('id').label('Tasks before this step').required(),
   sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
   // Left out by what was written before they were: a file, a template, another program.
   sandGrits: Joi.array()
-    .items(between('grit of a joint', 24, 2000).integer().allow(null))
+    .items(between('Grit between two coats', 24, 2000).integer().allow(null))
     .max(30)
-    .label('grit of each joint')
+    .label('Grits between coats')
     .default([]),
-  spacingH: between('hours between coats', 0.1, 2000).allow(null).default(null),
-  coatNotes: Joi.array()
-    .items(text(200).label('note of a coat'))
-    .max(30)
-    .label('notes of the coats')
-    .default([]),
+  spacingH: between('Hours between coats', 0.1, 2000).allow(null).default(null),
+  coatNotes: Joi.array().items(text(200).label('Coat note')).max(30).label('Coat notes').default([]),
   ownRatio: ownRatio.allow(null).default(null),
   additives: Joi.array()
     .items(
@@ -131,8 +127,8 @@ export const stackStep = objectOf<Step>({
     .label('additives')
     .default([]),
   band: objectOf<Band>({
-    name: title('name of the band').required(),
-    areaM2: between('band (m²)', 0.0001, 10_000).required(),
+    name: title('Band name').required(),
+    areaM2: between('Band size (m²)', 0.0001, 10_000).required(),
   })
     .allow(null)
     .required(),
@@ -192,7 +188,7 @@ export interface BenchQuery {
 const safeHoursText = Joi.string()
   .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
   .label('safeHours')
-  .messages({ 'string.pattern.base': '{#label} {#value} is outside 0.1–240 h' });
+  .messages({ 'string.pattern.base': '{#label} must be 0.1–240 h, but is {#value}' });
 
 /** What is asked of the days ahead; text, since a query is. */
 export interface BenchAheadQuery {
@@ -220,28 +216,28 @@ export const benchQuery = objectOf<BenchQuery>({
   heatC: Joi.string()
     .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
     .label('heatC')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 5–45 °C' }),
+    .messages({ 'string.pattern.base': '{#label} must be 5–45 °C, but is {#value}' }),
   watts: Joi.string()
     .pattern(/^[1-9]\d{0,5}$/)
     .label('watts')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–999999 W' }),
+    .messages({ 'string.pattern.base': '{#label} must be 1–999999 W, but is {#value}' }),
   shell: shellKind().label('shell'),
   outsideM2: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
     .label('outsideM2')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–99999 m²' }),
+    .messages({ 'string.pattern.base': '{#label} must be 1–99999 m², but is {#value}' }),
   changesTenths: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
     .label('changesTenths')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–999 tenths an hour' }),
+    .messages({ 'string.pattern.base': '{#label} must be 0–999 tenths an hour, but is {#value}' }),
   wetDl: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
     .label('wetDl')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–999 tenths of a litre' }),
+    .messages({ 'string.pattern.base': '{#label} must be 0–999 tenths of a litre, but is {#value}' }),
   roomM3: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
     .label('roomM3')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 1–99999 m³' }),
+    .messages({ 'string.pattern.base': '{#label} must be 1–99999 m³, but is {#value}' }),
 });
 
 /** The hours of a coat asked about. */

@@ -69,13 +69,13 @@ export interface PostedReadings {
 }
 
 const stationFields = {
-  name: title('station name').required(),
-  gives: Joi.valid('measured', 'forecast').label('what it gives').required(),
-  way: Joi.valid('posts', 'asked').label('way').required(),
+  name: title('Station name').required(),
+  gives: Joi.valid('measured', 'forecast').label('Data type').required(),
+  way: Joi.valid('posts', 'asked').label('Station type').required(),
   url: Joi.string()
     .uri({ scheme: ['http', 'https'] })
     .max(500)
-    .label('address')
+    .label('Web address')
     .allow(null)
     .when('way', {
       is: 'asked',
@@ -86,9 +86,9 @@ const stationFields = {
     .messages({ 'string.uriCustomScheme': 'Web address must start with http:// or https://' })
     .required(),
   everyMin: between('Fetch interval (min)', 5, 1440).integer().required(),
-  privateNet: Joi.boolean().label('own network').required(),
+  privateNet: Joi.boolean().label('On the yard’s own network').required(),
   on: Joi.boolean().label('on').required(),
-  rank: between('place in the order', 0, 100).integer().required(),
+  rank: between('Position in the list', 0, 100).integer().required(),
 };
 
 const rainInterval = () => Joi.valid('before', 'after').label('rain interval');
@@ -114,12 +114,12 @@ export const postedReadings = objectOf<PostedReadings>({
     .items(
       Joi.object({
         at: instant().label('time of the reading').required(),
-        airC: figure('air (°C)').required(),
+        airC: figure('Air temperature (°C)').required(),
         rhPercent: figure('relative humidity (%)').required(),
         windMs: figure('wind (m/s)').allow(null).optional(),
         rainMm: figure('rain (mm)').allow(null).optional(),
-        surfaceC: figure('surface (°C)').allow(null).optional(),
-        cloudTenths: figure('cloud (tenths)').allow(null).optional(),
+        surfaceC: figure('Surface temperature (°C)').allow(null).optional(),
+        cloudTenths: figure('Cloud cover (tenths)').allow(null).optional(),
       }),
     )
     .min(1)

@@ -44,7 +44,7 @@ export const stripQuery = objectOf<StripQuery>({
   back: Joi.string()
     .pattern(/^(\d|[1-9]\d|1[0-2]\d)$/)
     .label('back')
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–129 days' }),
+    .messages({ 'string.pattern.base': '{#label} must be 0–129 days, but is {#value}' }),
 });
 
 const stripHour = objectOf<StripHour>({

@@ -92,15 +92,15 @@ const atVersion = version(1);
 
 const standFields = {
   boatId: id().required(),
-  name: title('name of the stand').required(),
+  name: title('Support name').required(),
   kind: oneOf<StandKind>({ stand: true, block: true, cradle: true, sling: true })
-    .label('kind of stand')
+    .label('Support type')
     .required(),
   side: oneOf<StandInput['side']>({ port: true, starboard: true, centre: true }).label('side').required(),
-  xM: between('place along the boat (m)', -5, 125).required(),
+  xM: between('Distance from aft (m)', -5, 125).required(),
   zM: between('height above the waterline (m)', -15, 15).required(),
-  lengthM: between('length of the pad (m)', 0.01, 5).required(),
-  widthM: between('width of the pad (m)', 0.01, 5).required(),
+  lengthM: between('Pad length (m)', 0.01, 5).required(),
+  widthM: between('Pad width (m)', 0.01, 5).required(),
   shiftOn: day('Date moved').allow(null).required(),
   note: text(500).label('note').required(),
 };
@@ -113,11 +113,11 @@ export const standUpdate = objectOf<StandInput & { version: number }>({
 export const standWithPatches = objectOf<StandWithPatches>({
   stand: standInput.required(),
   patches: Joi.array()
-    .items(Joi.object({ id: id().required(), areaId: id().label('area hidden').required() }))
+    .items(Joi.object({ id: id().required(), areaId: id().label('Area under the support').required() }))
     .max(12)
     .unique('id')
     .unique('areaId')
-    .label('patches')
+    .label('Patches')
     .required(),
 });
 
@@ -133,7 +133,7 @@ const bareFields = {
     'glue-face': true,
     other: true,
   })
-    .label('kind')
+    .label('Type')
     .required(),
   name: title('name').required(),
   note: text(500).label('note').required(),
@@ -162,7 +162,7 @@ const findingFields = {
     converter: true,
     other: true,
   })
-    .label('kind of finding')
+    .label('Finding type')
     .required(),
   value: between('reading', -1e6, 1e6).allow(null).required(),
   grade: oneOf<FindingGrade>({
@@ -180,12 +180,12 @@ const findingFields = {
     .required(),
   limit: between('limit', -1e6, 1e6).allow(null).required(),
   place: objectOf<Place>({
-    xM: between('place along the boat (m)', -5, 125).required(),
+    xM: between('Distance from aft (m)', -5, 125).required(),
     zM: between('height above the waterline (m)', -15, 30).required(),
     side: oneOf<Place['side']>({ port: true, starboard: true }).label('side').required(),
   })
     .allow(null)
-    .label('place')
+    .label('Location')
     .required(),
   photoIds: Joi.array().items(id()).max(12).unique().label('photos').required(),
   note: text(2000).label('note').required(),

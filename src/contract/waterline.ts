@@ -30,26 +30,26 @@ export interface Waterline extends WaterlineInput {
 
 const side = oneOf<LineSide>({ port: true, starboard: true }).label('side').required();
 const place = between('place along the boat (m)', -5, 125).required();
-const reading = between('height above the datum (mm)', -20_000, 20_000).required();
+const reading = between('Height above datum (mm)', -20_000, 20_000).required();
 
 export const referenceMark = objectOf<ReferenceMark>({
   id: id().required(),
-  name: text(80).label('name of the mark').required(),
+  name: text(80).label('Mark name').required(),
   kind: oneOf<MarkKind>({ line: true, sheer: true, 'old-line': true, fitting: true })
-    .label('kind of mark')
+    .label('Mark type')
     .required(),
   side,
   xM: place,
   yM: between('half-breadth (m)', 0, 40).allow(null).required(),
   readingMm: reading,
-  aboveLineMm: between('height above the line (mm)', -10_000, 10_000).required(),
+  aboveLineMm: between('Height above line (mm)', -10_000, 10_000).required(),
   errorMm: between('error of the mark (mm)', 0.1, 200).allow(null),
 });
 
 export const madeMark = objectOf<MadeMark>({ id: id().required(), side, xM: place, readingMm: reading });
 
 const stripe = objectOf<StripeShape>({
-  gapMm: between('gap below the stripe (mm)', -20, 500).required(),
+  gapMm: between('Gap below the stripe (mm)', -20, 500).required(),
   heightMm: between('height of the stripe (mm)', 1, 1000).required(),
   bowSweepMm: between('sweep at the bow (mm)', 0, 1000).required(),
   sternSweepMm: between('sweep at the stern (mm)', 0, 1000).required(),
@@ -58,9 +58,9 @@ const stripe = objectOf<StripeShape>({
 export const waterlineInput = objectOf<WaterlineInput>({
   datum: oneOf<Datum>({ laser: true, 'water-level': true, plank: true }).label('datum').required(),
   oldLine: oneOf<OldLine>({ unknown: true, none: true, tabs: true, heights: true })
-    .label('old line')
+    .label('Old waterline')
     .required(),
-  marks: Joi.array().items(referenceMark).max(200).unique('id').label('marks').required(),
+  marks: Joi.array().items(referenceMark).max(200).unique('id').label('Reference marks').required(),
   heelDeg: between('heel (°)', -45, 45).allow(null).required(),
   trimDeg: between('trim (°)', -45, 45).allow(null),
   markErrorMm: between('error of a mark (mm)', 0.1, 200).required(),
@@ -69,10 +69,10 @@ export const waterlineInput = objectOf<WaterlineInput>({
   waterplaneM2: between('waterplane (m²)', 0.1, 5000).allow(null).required(),
   slopMm: between('slop allowance (mm)', -500, 1000).required(),
   stationStepM: between('distance between stations (m)', 0.05, 5).required(),
-  madeMarks: Joi.array().items(madeMark).max(1000).unique('id').label('marks made').required(),
+  madeMarks: Joi.array().items(madeMark).max(1000).unique('id').label('Hull marks').required(),
   stiffness: between('stiffness', 0, 1).required(),
   useFair: Joi.boolean().required(),
-  stripe: stripe.allow(null).label('stripe').required(),
+  stripe: stripe.allow(null).label('Boot stripe').required(),
   note: text(2000).label('note').required(),
   version: version(0),
 });
@@ -82,5 +82,5 @@ export interface MadeMarksInput {
   marks: MadeMark[];
 }
 export const madeMarksInput = objectOf<MadeMarksInput>({
-  marks: Joi.array().items(madeMark).min(1).max(200).unique('id').label('marks made').required(),
+  marks: Joi.array().items(madeMark).min(1).max(200).unique('id').label('Hull marks').required(),
 });

@@ -85,7 +85,7 @@ export const weatherImport = objectOf<WeatherImport>({
     surface: choice('surface'),
     cloud: choice('cloud'),
   })
-    .label('mapping')
+    .label('Column assignment')
     .optional(),
   csv: text(4_000_000).label('CSV').required(),
   mode: Joi.valid('check', 'import').label('mode').required(),
@@ -103,7 +103,7 @@ const days = (label: string) =>
   Joi.string()
     .pattern(/^(\d|[1-9]\d|[1-3]\d\d|400)$/)
     .label(label)
-    .messages({ 'string.pattern.base': '{#label} {#value} is outside 0–400 days' });
+    .messages({ 'string.pattern.base': '{#label} must be 0–400 days, but is {#value}' });
 
 export const weatherQuery = objectOf<WeatherQuery>({ back: days('back'), ahead: days('ahead') });
 

@@ -43,13 +43,13 @@ export function readOffsetsCsv(csv: string): OffsetTable {
     const z = readCell(cell, `line 1, column ${column + 1}`);
     return z === null ? [] : [{ column, z: metres(z) }];
   });
-  if (lines.length < 2) throw new RangeError('line 1: fewer than two waterlines');
-  if (rows.length < 2) throw new RangeError('fewer than two stations');
+  if (lines.length < 2) throw new RangeError('line 1: at least two waterlines are needed');
+  if (rows.length < 2) throw new RangeError('at least two stations are needed');
   const order = lines.toSorted((a, b) => a.z - b.z);
   const stations = rows.map((row, i) => {
     const where = (column: number) => `line ${i + 2}, column ${column + 1}`;
     const x = readCell(row[0] ?? '', where(0));
-    if (x === null) throw new RangeError(`${where(0)}: the station has no place`);
+    if (x === null) throw new RangeError(`${where(0)}: enter the station’s position`);
     const value = (column: number) => {
       const read = readCell(row[column] ?? '', where(column));
       return read === null ? null : metres(read);

@@ -8,7 +8,7 @@ export const partText = ({ name, ratio, densityKgPerL, reducer }: MixPart): stri
 /** @throws {RangeError} naming where, when it is not a name and its parts */
 export function readPart(text: string, where: string): MixPart {
   const match = /^(.*?) ([\d.]+)(?: ([\d.]+))?( \(reducer\))?$/.exec(text);
-  if (!match) throw new RangeError(`${where}: "${text}" is not a name and its parts`);
+  if (!match) throw new RangeError(`${where}: “${text}” isn’t a part name and its share, for example base 2`);
   return {
     name: match[1] as string,
     ratio: Number(match[2]),

@@ -36,7 +36,7 @@ function readTable(text: string, where: string): CurvePoint[] {
     .map((pair) => {
       const [tempC, minutes] = pair.split(':').map(Number);
       if (!Number.isFinite(tempC) || !Number.isFinite(minutes)) {
-        throw new RangeError(`${where}: "${pair}" is not a temperature and minutes such as 20:600`);
+        throw new RangeError(`${where}: “${pair}” isn’t a temperature and minutes, for example 20:600`);
       }
       return { tempC: tempC as number, minutes: minutes as number };
     });
@@ -93,7 +93,7 @@ function readByMethod(text: string, where: string): ByMethod {
       ? null
       : { min: min ?? Number.NaN, typical: typical ?? Number.NaN, max: max ?? Number.NaN };
   if (film && !Object.values(film).every(Number.isFinite)) {
-    throw new RangeError(`${where}: "${figures}" is not least-typical-most such as 50-75-100`);
+    throw new RangeError(`${where}: “${figures}” isn’t minimum-typical-maximum, for example 50-75-100`);
   }
   return {
     method: method as ByMethod['method'],
@@ -184,7 +184,7 @@ export function readSheetsCsv(csv: string): Named[] {
     const number = (head: string): number => {
       const value = Number(cell(head));
       if (cell(head) === '' || !Number.isFinite(value)) {
-        throw new RangeError(`${where(head)}: "${cell(head)}" is not a number`);
+        throw new RangeError(`${where(head)}: “${cell(head)}” isn’t a number`);
       }
       return value;
     };
@@ -199,14 +199,14 @@ export function readSheetsCsv(csv: string): Named[] {
       if (said === '') return null;
       if (['true', 'yes'].includes(said)) return true;
       if (['false', 'no'].includes(said)) return false;
-      throw new RangeError(`${where(head)}: "${cell(head)}" is neither yes nor no`);
+      throw new RangeError(`${where(head)}: “${cell(head)}” must be yes or no`);
     };
     // By volume is never taken for by weight, nor the other way; a one-pack has no ratio.
     const ratioBy = (): ProductSheet['ratioBy'] => {
       const said = cell('ratio by').toLowerCase();
       if (said === 'volume' || said === 'weight') return said;
       if (said === '' && items('parts').length === 1) return 'volume';
-      throw new RangeError(`${where('ratio by')}: "${cell('ratio by')}" is neither volume nor weight`);
+      throw new RangeError(`${where('ratio by')}: “${cell('ratio by')}” must be volume or weight`);
     };
     const times = (head: string) => readTable(cell(head), where(head));
     const events: ProductSheet['cure']['events'] = {};

@@ -27,10 +27,10 @@ export interface BoatQuoteInput {
 }
 export const boatQuote = objectOf<BoatQuoteInput>({
   boatId: id().required(),
-  title: text(120).label('title of the quote').required(),
-  intro: text(2000).label('words before the quote').required(),
-  closing: text(2000).label('words after the quote').required(),
-  yardDays: Joi.number().min(0).max(3650).label('days in the yard').required(),
+  title: text(120).label('Quote title').required(),
+  intro: text(2000).label('Introduction').required(),
+  closing: text(2000).label('Closing text').required(),
+  yardDays: Joi.number().min(0).max(3650).label('Days in yard').required(),
   version: Joi.number().integer().min(0).max(1e9).required(),
 });
 

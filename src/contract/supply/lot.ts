@@ -36,10 +36,10 @@ const lotFields = {
   colour: title('colour').allow(null).required(),
   code: text(80).label('lot number').required(),
   unit: oneOf<LotInput['unit']>({ l: true, kg: true }).label('unit').required(),
-  madeOn: day('day made').allow(null).required(),
-  place: text(120).label('kept where').required(),
-  frost: Joi.boolean().label('frost').required(),
-  heat: Joi.boolean().label('heat').required(),
+  madeOn: day('Date made').allow(null).required(),
+  place: text(120).label('Location').required(),
+  frost: Joi.boolean().label('Has been in frost').required(),
+  heat: Joi.boolean().label('Has been in heat').required(),
   note: text(1000).label('note').required(),
   cost: between('Cost', 0, MOST_MONEY).integer().allow(null).required(),
 };
@@ -61,7 +61,7 @@ export interface ReceiptInput {
 }
 export const receiptInput = objectOf<ReceiptInput>({
   id: id().required(),
-  at: instant().label('received').required(),
+  at: instant().label('Date received').required(),
   purchaseId: id().allow(null).required(),
   lots: Joi.array()
     .items(

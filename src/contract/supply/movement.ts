@@ -41,9 +41,9 @@ const kinds = oneOf<MovementInput['kind']>({
 export const movementInput = objectOf<MovementInput>({
   id: id().required(),
   lotId: id().label('lot').required(),
-  kind: kinds.label('what happened').required(),
+  kind: kinds.label('Type').required(),
   amount: between('amount', 0, 100_000).required(),
-  at: instant().label('when').required(),
+  at: instant().label('Time').required(),
   areaId: id().label('area').allow(null).required(),
   note: text(400).label('note').required(),
   corrects: id().allow(null).required(),

@@ -68,13 +68,13 @@ const offerFields = {
   discounts: Joi.array()
     .items(
       Joi.object({
-        from: between('packs for a discount', 2, 1000).integer().required(),
+        from: between('Packs for a discount', 2, 1000).integer().required(),
         price: minor('price at a discount (minor units)').required(),
       }),
     )
     .max(5)
     .unique('from')
-    .label('discounts')
+    .label('Discounts')
     .required(),
 };
 export const offerInput = objectOf<OfferInput>({ id: id().required(), ...offerFields });
@@ -112,8 +112,8 @@ export interface PurchaseRecord extends PurchaseInput {
 export const purchaseInput = objectOf<PurchaseInput>({
   id: id().required(),
   supplierId: id().label('supplier').allow(null).required(),
-  orderedAt: instant().label('ordered').required(),
-  dueOn: day('due').allow(null).required(),
+  orderedAt: instant().label('Order date').required(),
+  dueOn: day('Due date').allow(null).required(),
   delivery: minor('delivery (minor units)').required(),
   note: text(1000).label('note').required(),
   lines: Joi.array()
@@ -129,7 +129,7 @@ export const purchaseInput = objectOf<PurchaseInput>({
     )
     .min(1)
     .max(200)
-    .label('lines')
+    .label('Order lines')
     .required(),
 });
 export const purchaseReply = extended<PurchaseInput, PurchaseRecord>(purchaseInput, {
@@ -164,15 +164,15 @@ const byItem = (value: Joi.Schema, label: string) =>
     .required();
 export const tradeSettings = objectOf<TradeSettings>({
   currency: oneOf<CurrencyCode>(CURRENCY_CODES).label('currency').required(),
-  taxRate: between('tax rate (fraction)', 0, 1).required(),
+  taxRate: between('Tax rate', 0, 1).required(),
   roundingStep: between('Rounding', 1, 10_000).integer().required(),
-  labourPerHour: minor('an hour of work (minor units)').required(),
-  yardDay: minor('a day in the yard (minor units)').required(),
-  markup: between('markup (fraction)', 0, 5).required(),
+  labourPerHour: minor('Labour rate per hour').required(),
+  yardDay: minor('Yard charge per day').required(),
+  markup: between('Markup', 0, 5).required(),
   useLearned: Joi.boolean().label('Use learned rates').required(),
-  sundryRates: byItem(between('rate of a sundry', 0.001, 10_000), 'rates of sundries'),
-  sundryPrices: byItem(minor('price of a sundry (minor units)'), 'prices of sundries'),
-  thinnerPerLitre: minor('a litre of thinner (minor units)').allow(null).required(),
+  sundryRates: byItem(between('Sundry rate', 0.001, 10_000), 'rates of sundries'),
+  sundryPrices: byItem(minor('Sundry price'), 'prices of sundries'),
+  thinnerPerLitre: minor('Thinner price per litre').allow(null).required(),
   version: version(0),
 });
 

@@ -86,7 +86,7 @@ const BY_LIGHTNESS: readonly (readonly [lightness: number, absorptance: number])
  */
 export function absorptanceOf(colour: string): number {
   const match = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour);
-  if (!match) throw new QuantityError('colour', colour, 'six hexadecimal digits after #');
+  if (!match) throw new QuantityError('colour', colour, '# and six hexadecimal digits');
   const [r, g, b] = match.slice(1).map((pair) => {
     const share = Number.parseInt(pair, 16) / 255;
     return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
@@ -123,7 +123,7 @@ export function surfaceBodyOf(face: AreaFace): SurfaceBody {
   if (face.boatHeadingDeg !== null) within('Heading (°)', face.boatHeadingDeg, 0, 360);
   const tiltDeg = TILT_DEG[face.zone];
   if (tiltDeg === undefined)
-    throw new QuantityError('part of the boat', face.zone, Object.keys(TILT_DEG).join(', '));
+    throw new QuantityError('part of the boat', face.zone, `one of ${Object.keys(TILT_DEG).join(', ')}`);
   const sunlit = face.coated
     ? face.colour === null
       ? MID_GREY

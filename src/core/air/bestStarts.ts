@@ -62,10 +62,10 @@ export function bestStarts(input: {
   nights?: readonly Dark[] | undefined;
 }): BestStarts {
   const fromMs = moment('first start', input.fromMs);
-  const toMs = moment('last start', input.toMs);
-  if (toMs < fromMs) throw new QuantityError('last start', toMs, `the first one ${fromMs} or later`);
-  within('span of the starts (days)', (toMs - fromMs) / 86_400_000, 0, 366);
-  const applyMs = positive('time to apply (ms)', input.applyMs, 30 * 86_400_000);
+  const toMs = moment('latest start', input.toMs);
+  if (toMs < fromMs) throw new QuantityError('latest start', toMs, `the first one ${fromMs} or later`);
+  within('Days to search for a start', (toMs - fromMs) / 86_400_000, 0, 366);
+  const applyMs = positive('Time to apply', input.applyMs, 30 * 86_400_000);
   const { nights = [] } = input;
   const air = coatAir(input);
   const { applies, becomesSafe } = passing(air);

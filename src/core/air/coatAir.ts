@@ -134,10 +134,10 @@ function withinLimits(
 
 function checkSurface(surface: readonly SurfaceReading[]): void {
   surface.forEach(({ at, surfaceC, lowC, highC }, i) => {
-    moment('time of a surface reading', at);
+    moment('Time of a surface reading', at);
     within('surface temperature', surfaceC, -60, 120);
-    within('lower end of the surface temperature', lowC, -60, surfaceC);
-    within('upper end of the surface temperature', highC, surfaceC, 120);
+    within('Lower limit of the surface temperature band', lowC, -60, surfaceC);
+    within('Upper limit of the surface temperature band', highC, surfaceC, 120);
     const before = surface[i - 1];
     if (before) within(`time of surface reading ${i}`, at, before.at + 1, Number.MAX_VALUE);
   });

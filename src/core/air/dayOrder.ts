@@ -67,7 +67,7 @@ export function dayOrder(input: { jobs: readonly DayJob[]; nowMs: number }): {
   const nowMs = moment('now', input.nowMs);
   const ids = new Set<string>();
   for (const { id, applyMs, stretches, potEndsMs, potReadyMs } of input.jobs) {
-    if (ids.has(id)) throw new QuantityError('coat', id, 'each named once');
+    if (ids.has(id)) throw new QuantityError('coat', `in the list twice (${id})`, 'named once');
     ids.add(id);
     within('time to apply (ms)', applyMs, 0, DAY_MS * 30);
     if (potEndsMs !== undefined) moment('end of the pot life', potEndsMs);

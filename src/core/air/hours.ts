@@ -56,7 +56,11 @@ export function judgeHours(input: {
   const underCover = isUnderCover(surroundings);
   const { surface } = input;
   if (surface && surface.length !== hours.length)
-    throw new QuantityError('readings of the surface', surface.length, `${hours.length}, one for each hour`);
+    throw new QuantityError(
+      'number of surface readings',
+      surface.length,
+      `${hours.length}, one for each hour`,
+    );
   const temps = surface?.map(({ surfaceC }) => surfaceC) ?? surfaceTemps(hours, surroundings);
   const about = hours.map((hour, i) => ({
     ...hour,

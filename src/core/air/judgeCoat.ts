@@ -59,9 +59,13 @@ export function judgeCoat(input: {
   const startMs = moment('start of application', input.startMs);
   const endMs = moment('end of application', input.endMs);
   if (endMs < startMs) throw new QuantityError('end of application', endMs, `its start ${startMs} or later`);
-  const safeMs = input.safeMs === null ? null : moment('moment it is safe', input.safeMs);
+  const safeMs = input.safeMs === null ? null : moment('time safe from dew and rain', input.safeMs);
   if (safeMs !== null && safeMs < endMs)
-    throw new QuantityError('moment it is safe', safeMs, `the end of application ${endMs} or later`);
+    throw new QuantityError(
+      'time safe from dew and rain',
+      safeMs,
+      `the end of application ${endMs} or later`,
+    );
   const air = coatAir(input);
   const phaseAt = (at: number): CoatPhase => (at <= endMs ? 'applying' : 'until-safe');
   const until = Math.max(safeMs ?? hours.at(-1)?.at ?? endMs, endMs);

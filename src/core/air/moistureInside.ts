@@ -31,9 +31,9 @@ export function rhWithMoisture(input: {
 }): number {
   const airC = within('air temperature', input.airC, -40, 60);
   const rh = within('relative humidity', input.rh, 0.001, 1);
-  const litresPerH = within('water given off (l/h)', input.litresPerH, 0, 1000);
-  const roomM3 = positive('air inside (m³)', input.roomM3, 1e6);
-  const changes = positive('air changes (1/h)', input.airChangesPerH, 100);
+  const litresPerH = within('Water evaporating (l/h)', input.litresPerH, 0, 1000);
+  const roomM3 = positive('Air volume inside (m³)', input.roomM3, 1e6);
+  const changes = positive('Air changes per hour', input.airChangesPerH, 100);
   const holdsG = (G_K_PER_HPA_M3 * saturationHPa(airC)) / (airC + 273.15);
   const addedG = (litresPerH * 1000) / (roomM3 * changes);
   return Math.min(1, rh + addedG / holdsG);

@@ -16,8 +16,8 @@ export function nightsBetween(fromMs: number, toMs: number, site: Site): { fromM
   const isNight = (at: number) => sunPlace(at, site).cosZenith <= 0;
   const first = isNight(fromMs);
   isNight(toMs);
-  if (toMs < fromMs) throw new QuantityError('end of the stretch', toMs, `${fromMs} or later`);
-  within('length of the stretch (days)', (toMs - fromMs) / DAY_MS, 0, 400);
+  if (toMs < fromMs) throw new QuantityError('End of the period', toMs, `${fromMs} or later`);
+  within('Length of the period (days)', (toMs - fromMs) / DAY_MS, 0, 400);
   const turn = (before: number, after: number): number => {
     let [low, high] = [before, after];
     while (high - low > EDGE_MS) {

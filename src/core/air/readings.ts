@@ -85,7 +85,7 @@ export function soundReadings(input: { readings: readonly StationReading[]; meas
   const byMoment = new Map<number, StationReading>();
   for (const reading of input.readings) {
     if (typeof reading !== 'object' || reading === null)
-      throw new QuantityError('reading', String(reading), 'a reading of the air');
+      throw new QuantityError('reading', String(reading), 'a weather reading');
     const at = moment('time of a reading', reading.at);
     const fault = faultOf(reading);
     if (fault) bad.push({ at, ...fault });

@@ -26,7 +26,7 @@ const KINDS: readonly Surroundings['kind'][] = ['open', 'shaded', 'tent', 'shed'
 /** Makes sure that the surroundings are some that there are. @throws {QuantityError} */
 function checkSurroundings(surroundings: Surroundings): void {
   if (!KINDS.includes(surroundings?.kind))
-    throw new QuantityError('surroundings', surroundings?.kind, KINDS.join(', '));
+    throw new QuantityError('surroundings', surroundings?.kind, `one of ${KINDS.join(', ')}`);
   if (surroundings.kind !== 'heated') return;
   within('Set temperature of the heating', surroundings.setPointC, -10, 60);
   if (surroundings.warmsK !== undefined)

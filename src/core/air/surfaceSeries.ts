@@ -44,12 +44,12 @@ function under(surroundings: Surroundings) {
 }
 
 function checkBody(body: SurfaceBody): void {
-  within('tilt (°)', body.tiltDeg, 0, 180);
-  if (body.headingDeg !== null) within('heading (°)', body.headingDeg, -360, 360);
+  within('Tilt (°)', body.tiltDeg, 0, 180);
+  if (body.headingDeg !== null) within('Heading (°)', body.headingDeg, -360, 360);
   within('absorptance', body.absorptance, 0, 1);
   within('emissivity', body.emissivity, 0, 1);
-  within('heat capacity (J/m²K)', positive('heat capacity (J/m²K)', body.heatCapacityJPerM2K), 100, 1e7);
-  within('heat to the inside (W/m²K)', body.insideWPerM2K, 0, 100);
+  within('Heat capacity (J/m²K)', positive('Heat capacity (J/m²K)', body.heatCapacityJPerM2K), 100, 1e7);
+  within('Heat transfer to the inside (W/m²K)', body.insideWPerM2K, 0, 100);
 }
 
 /** How the beam meets a face whose heading nobody said: away from it, the mean of all headings, straight at it. */
@@ -151,7 +151,7 @@ export function surfaceSeries(input: {
   checkHours(hours);
   checkBody(surface);
   sunPlace(0, site);
-  if (hours.length === 0) throw new QuantityError('hours', 0, '1 or more');
+  if (hours.length === 0) throw new QuantityError('number of hours', 0, '1 or more');
   const around = under(input.surroundings ?? { kind: 'open' });
   const stated = hours.every(({ cloudTenths }) => cloudTenths !== undefined);
   const turned = surface.headingDeg !== null || surface.absorptance === 0 || around.sun === 0;

@@ -28,15 +28,14 @@ export function typedForecast(input: {
   rainMm: number;
   utcOffsetH: number;
 }): AirHour[] {
-  const fromMs = Math.ceil(moment('start of the forecast', input.fromMs) / HOUR_MS) * HOUR_MS;
-  const hours = Math.round(within('days of the forecast', input.days, 1 / 24, 30) * 24);
-  const lowC = within('lowest air temperature', input.lowC, -40, 60);
+  const fromMs = Math.ceil(moment('Start of the forecast', input.fromMs) / HOUR_MS) * HOUR_MS;
+  const hours = Math.round(within('Duration (days)', input.days, 1 / 24, 30) * 24);
+  const lowC = within('Lowest temperature', input.lowC, -40, 60);
   const highC = within('highest air temperature', input.highC, -40, 60);
-  if (highC < lowC)
-    throw new QuantityError('highest air temperature', highC, `the lowest of ${lowC} °C or more`);
+  if (highC < lowC) throw new QuantityError('highest temperature', highC, `at least the lowest (${lowC} °C)`);
   const rh = within('relative humidity', input.rh, 0.01, 1);
   const rainMm = within('rain', input.rainMm, 0, 100);
-  const offset = within('offset of the clock (h)', input.utcOffsetH, -14, 14);
+  const offset = within('UTC offset (h)', input.utcOffsetH, -14, 14);
   const meanC = (lowC + highC) / 2;
   return Array.from({ length: hours + 1 }, (_, i) => {
     const at = fromMs + i * HOUR_MS;

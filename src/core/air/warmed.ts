@@ -19,7 +19,7 @@ const saturation = (tempC: number) => Math.exp((17.625 * tempC) / (243.04 + temp
 export function rhWhenWarmed({ airC, rh, toC }: { airC: number; rh: number; toC: number }): number {
   within('air temperature', airC, -40, 60);
   within('relative humidity', rh, 0.001, 1);
-  within('temperature after warming', toC, -40, 60);
+  within('Temperature after heating', toC, -40, 60);
   return Math.min(1, (rh * saturation(airC)) / saturation(toC));
 }
 
@@ -36,11 +36,11 @@ export function heatingCost(input: { watts: number; fromMs: number; toMs: number
   kWh: number;
   cost: number;
 } {
-  const watts = within('heater (W)', input.watts, 0, 1_000_000);
-  const price = within('price of a kilowatt hour', input.pricePerKWh, 0, 1_000_000);
-  const fromMs = moment('heating from', input.fromMs);
-  const toMs = moment('heating until', input.toMs);
-  if (toMs < fromMs) throw new QuantityError('heating until', toMs, `${fromMs} or later`);
+  const watts = within('Heater power (W)', input.watts, 0, 1_000_000);
+  const price = within('Price per kWh', input.pricePerKWh, 0, 1_000_000);
+  const fromMs = moment('Heating start', input.fromMs);
+  const toMs = moment('Heating end', input.toMs);
+  if (toMs < fromMs) throw new QuantityError('Heating end', toMs, `${fromMs} or later`);
   const kWh = (watts / 1000) * ((toMs - fromMs) / 3_600_000);
   return { kWh, cost: kWh * price };
 }

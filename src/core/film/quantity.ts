@@ -62,7 +62,7 @@ export const UPPER_LOSS: Record<Method, number> = {
  * @throws {QuantityError} on a method that is none
  */
 export function lossAt(method: Method, underCover: boolean | null): { likely: number; upper: number } {
-  if (!METHODS.includes(method)) throw new QuantityError('method', method, METHODS.join(', '));
+  if (!METHODS.includes(method)) throw new QuantityError('method', method, `one of ${METHODS.join(', ')}`);
   if (method === 'airless-spray' && underCover !== null)
     return underCover ? { likely: 0.25, upper: 0.3 } : { likely: 0.35, upper: 0.4 };
   const rolled = method === 'roller' || method === 'roll-and-tip';

@@ -51,8 +51,8 @@ export const hasHull = <T extends { kind: Craft; dimensions: Dimensions | null }
  * @throws {QuantityError} naming the dimension
  */
 export function checkDimensions({ loaM, lwlM, beamM, draughtM, freeboardM }: Dimensions): void {
-  positive('length over all', loaM, 200);
-  positive('waterline length', lwlM, loaM * 1.001);
+  positive('Length overall', loaM, 200);
+  positive('Waterline length', lwlM, loaM * 1.001);
   positive('beam', beamM, Math.min(60, loaM));
   positive('draught', draughtM, Math.min(30, loaM));
   positive('freeboard', freeboardM, Math.min(30, loaM));

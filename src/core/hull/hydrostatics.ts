@@ -40,12 +40,7 @@ export function hydrostatics(input: { table: OffsetTable; densityKgM3?: number }
   const density = positive('density of the water', input.densityKgM3 ?? SEA_WATER, 1100);
   const wet = table.waterlinesM.filter((z) => z < 0);
   const draughtM = wet.length ? Math.max(0, -keelHeightM(table)) : 0;
-  if (draughtM <= 0)
-    throw new QuantityError(
-      'lowest waterline',
-      `${table.waterlinesM[0]} m`,
-      'what is below the waterline at 0 m',
-    );
+  if (draughtM <= 0) throw new QuantityError('lowest waterline', `${table.waterlinesM[0]} m`, 'below 0 m');
   const zs = [...wet.filter((z) => z >= -draughtM), 0];
   const breadthAt = (s: number, z: number): number => {
     const upper = table.waterlinesM.findIndex((each) => each >= z);

@@ -53,7 +53,7 @@ export function simpson(spacing: number, ordinates: readonly number[]): number {
     throw new QuantityError(
       'number of girths',
       ordinates.length,
-      "what Simpson's rule takes: an odd number, 3 or more (or use the trapezoid rule)",
+      'an odd number, 3 or more, for Simpson’s rule (or use the trapezoid rule)',
     );
   }
   checkOrdinates(spacing, ordinates);
@@ -107,7 +107,7 @@ export function areaFromMeasures(input: { measures: readonly Measure[]; spread?:
   });
   const areaM2 = lines.reduce((sum, line) => sum + line, 0);
   if (input.measures.length > 0 && areaM2 <= 0) {
-    throw new QuantityError('area after openings', `${areaM2.toFixed(2)} m²`, 'what is above 0 m²');
+    throw new QuantityError('area after openings', `${areaM2.toFixed(2)} m²`, 'above 0 m²');
   }
   return { areaM2, spread, lowM2: areaM2 * (1 - spread), highM2: areaM2 * (1 + spread), lines };
 }

@@ -43,7 +43,7 @@ export function checkOffsets(table: OffsetTable): void {
         throw new QuantityError(
           `${name} ${i + 1} at`,
           `${value} m`,
-          `what is above the ${values[i - 1]} m before it`,
+          `above the previous one (${values[i - 1]} m)`,
         );
       }
     });

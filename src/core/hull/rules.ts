@@ -31,7 +31,7 @@ const BOTTOM_FACTOR: Record<Exclude<BoatKind, 'hard-chine-motor' | 'flat-bottome
  * @throws {QuantityError} on a dimension of 0 or less
  */
 export function bottomByRule({ kind, dimensions }: { kind: BoatKind; dimensions: Dimensions }): number {
-  const loa = positive('length over all', dimensions.loaM, 200);
+  const loa = positive('length overall', dimensions.loaM, 200);
   const lwl = positive('waterline length', dimensions.lwlM, 200);
   const beam = positive('beam', dimensions.beamM, 60);
   const draught = positive('draught', dimensions.draughtM, 30);
@@ -45,7 +45,7 @@ export function bottomByRule({ kind, dimensions }: { kind: BoatKind; dimensions:
  * the faces under the bridge too [M].
  */
 export function topsidesByRule({ loaM, beamM, freeboardM, kind }: Dimensions & { kind?: BoatKind }): number {
-  const loa = positive('length over all', loaM, 200);
+  const loa = positive('length overall', loaM, 200);
   const beam = positive('beam', beamM, 60);
   const freeboard = positive('freeboard', freeboardM, 30);
   if (kind === 'catamaran') return 2 * 2 * (loa + beam * CATAMARAN_HULL_SHARE) * freeboard;
@@ -54,7 +54,7 @@ export function topsidesByRule({ loaM, beamM, freeboardM, kind }: Dimensions & {
 
 /** m² of the deck before houses and hatches are taken off: LOA × beam × 0.75 [T]. */
 export function deckByRule({ loaM, beamM }: Dimensions): number {
-  return positive('length over all', loaM, 200) * positive('beam', beamM, 60) * 0.75;
+  return positive('length overall', loaM, 200) * positive('beam', beamM, 60) * 0.75;
 }
 
 /**
@@ -86,8 +86,8 @@ export interface StartingArea {
 }
 
 /** [T] and [M] in words a person reads. */
-const RULE = 'rule of thumb, common practice';
-const MEMORY = 'usual share, from memory';
+const RULE = 'rule of thumb (common practice)';
+const MEMORY = 'usual share (from memory)';
 
 /**
  * A full, named list of areas for a kind of boat, from main dimensions only: to be edited, never to be bought from

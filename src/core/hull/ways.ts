@@ -13,8 +13,8 @@ export interface WayResult {
 
 /** An area and a spread that can be. @throws {QuantityError} */
 function checkWay({ way, areaM2, spread }: WayResult): void {
-  within(`area by ${way}`, areaM2, 0, 1e6);
-  within(`spread by ${way}`, spread, 0, 1);
+  within(`area from ${way}`, areaM2, 0, 1e6);
+  within(`uncertainty of ${way}`, spread, 0, 1);
 }
 
 /** Two ways whose spreads do not meet: one of them is wrong, or means another piece of the boat. */

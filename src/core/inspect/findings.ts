@@ -119,7 +119,7 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
   const grades = GRADES_OF[kind];
   if (grades) {
     if (grade === null || !grades.includes(grade)) {
-      throw new QuantityError(RANGES[kind][0], grade, grades.join(', '));
+      throw new QuantityError(RANGES[kind][0], grade, `one of ${grades.join(', ')}`);
     }
     return judgeGrade(kind, grade, value);
   }

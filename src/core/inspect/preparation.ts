@@ -29,7 +29,7 @@ export interface Profile {
  */
 export function profileFromTape(input: { readingsMicrons: readonly number[]; tape: TapeGrade }): Profile {
   const { readingsMicrons, tape } = input;
-  if (readingsMicrons.length === 0) throw new QuantityError('tape readings', 0, '1 or more');
+  if (readingsMicrons.length === 0) throw new QuantityError('number of tape readings', 0, '1 or more');
   const heights = readingsMicrons.map((reading, i) => {
     const own = within(`tape reading ${i + 1} (µm)`, reading, TAPE_FILM_MICRONS, 400);
     return own - TAPE_FILM_MICRONS;
@@ -67,7 +67,7 @@ export function saltFromConductivity(input: {
   const blank = within('blank (µS/cm)', input.blank, 0, 1000);
   const reading = within('conductivity (µS/cm)', input.microSiemensPerCm, blank, 10_000);
   const volume = positive('water (ml)', input.millilitres ?? 15, 100);
-  const patch = positive('patch (mm²)', input.patchMm2 ?? 1250, 100_000);
+  const patch = positive('patch area (mm²)', input.patchMm2 ?? 1250, 100_000);
   return SALT_PER_CONDUCTIVITY * (reading - blank) * (volume / 15) * (1250 / patch);
 }
 
@@ -80,7 +80,8 @@ export const WASH_RATIO = { 'salt-remover': 100, 'passivating-wash': 50 } as con
  * @throws {QuantityError} on an empty tank
  */
 export const washLitres = (tankLitres: number, ratio: number): number =>
-  positive('tank (l)', tankLitres, 100_000) / positive('parts of water to one', ratio, 10_000);
+  positive('tank size (l)', tankLitres, 100_000) /
+  positive('parts of water per part of concentrate', ratio, 10_000);
 
 /** Bare blasted steel is primed within this, hours [T]: sooner when damp. */
 export const BARE_STEEL_HOURS = 4;
@@ -115,8 +116,8 @@ export function blastDay(input: {
   const area = positive('area (m²)', input.areaM2, 10_000);
   const blast = positive('blasting (m²/h)', input.blastM2PerH, 1000);
   const prime = positive('priming (m²/h)', input.primeM2PerH, 5000);
-  const hours = positive('hours of the day', input.hours, 24);
-  const bare = positive('hours bare', input.bareHours ?? BARE_STEEL_HOURS, 96);
+  const hours = positive('working hours', input.hours, 24);
+  const bare = positive('hours left bare', input.bareHours ?? BARE_STEEL_HOURS, 96);
   // The first metre waits for all of the blasting and for its own place in the priming, which begins with it; the
   // last metre waits for all of the priming. The day holds both.
   const perM2 = 1 / blast + 1 / prime;
@@ -158,7 +159,7 @@ export function converterCourse(input: { rounds: readonly ConverterRound[]; open
   step: ConverterStep;
   bottle: string | null;
 } {
-  const years = within('age of the bottle (years)', input.openedYears, 0, 50);
+  const years = within('years since the bottle was opened', input.openedYears, 0, 50);
   const bottle =
     years >= BOTTLE_YEARS
       ? `This bottle was opened ${years} years ago and may have gone off. Try it on a rusty nail first.`
@@ -201,4 +202,4 @@ export const CROSS_CUT_TO_MICRONS = 250;
 
 /** Which cut tests the adhesion of a film. */
 export const adhesionTest = (filmMicrons: number): 'cross-cut' | 'X-cut' =>
-  within('film (µm)', filmMicrons, 0, 20_000) <= CROSS_CUT_TO_MICRONS ? 'cross-cut' : 'X-cut';
+  within('film thickness (µm)', filmMicrons, 0, 20_000) <= CROSS_CUT_TO_MICRONS ? 'cross-cut' : 'X-cut';

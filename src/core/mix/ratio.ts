@@ -38,7 +38,11 @@ export function unthinnedShare(input: { parts: readonly MixPart[]; by: RatioBasi
  */
 export function atOwnRatio(parts: readonly MixPart[], own: readonly number[]): MixPart[] {
   if (own.length !== parts.length)
-    throw new QuantityError('parts in the own ratio', own.length, `the ${parts.length} of the sheet`);
+    throw new QuantityError(
+      'number of parts in the custom ratio',
+      own.length,
+      `${parts.length}, as on the data sheet`,
+    );
   return parts.map((part, i) => {
     if (part.densityKgPerL !== null) positive(`density of ${part.name}`, part.densityKgPerL, 25);
     return { ...part, ratio: positive(`parts of ${part.name}`, own[i] as number, 1000) };
@@ -55,7 +59,7 @@ export function atOwnRatio(parts: readonly MixPart[], own: readonly number[]): M
  */
 export function shares(input: { parts: readonly MixPart[]; by: RatioBasis; as: RatioBasis }): number[] {
   const { parts, by, as } = input;
-  if (parts.length === 0) throw new QuantityError('mix', 'without parts', '1 part or more');
+  if (parts.length === 0) throw new QuantityError('number of parts', 0, '1 or more');
   const amounts = parts.map((part) => {
     const ratio = positive(`parts of ${part.name}`, part.ratio, 1000);
     if (by === as) return ratio;

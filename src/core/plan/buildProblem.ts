@@ -69,7 +69,7 @@ function checkCoat(coat: CoatToPlan): void {
     ['people', coat.people],
   ] as const)
     if (!Number.isInteger(within(quantity, count, 1, 100)))
-      throw new QuantityError(quantity, count, 'whole numbers');
+      throw new QuantityError(quantity, count, 'a whole number');
   if (coat.notBeforeMs !== undefined) moment('time of delivery', coat.notBeforeMs);
   checkStretches('a coat by its air', coat.starts);
   for (const { ms, bareForMs } of coat.work) {

@@ -8,21 +8,21 @@ const MOST_DUE_COST = 1e9;
 
 function whole(quantity: string, value: number, min: number, max: number): number {
   within(quantity, value, min, max);
-  if (!Number.isInteger(value)) throw new QuantityError(quantity, value, 'whole numbers');
+  if (!Number.isInteger(value)) throw new QuantityError(quantity, value, 'a whole number');
   return value;
 }
 
 function unique(kind: string, ids: readonly string[]): Set<string> {
   const known = new Set<string>();
   for (const id of ids) {
-    if (known.has(id)) throw new QuantityError(`id of ${kind}`, id, 'ids used once');
+    if (known.has(id)) throw new QuantityError(`id of ${kind}`, `used twice (${id})`, 'used once');
     known.add(id);
   }
   return known;
 }
 
 function known(quantity: string, id: string, ids: ReadonlySet<string>): void {
-  if (!ids.has(id)) throw new QuantityError(quantity, id, 'what the problem lists');
+  if (!ids.has(id)) throw new QuantityError(quantity, id, 'in the problem’s list');
 }
 
 /** A table by end slot: `slots + 1` whole numbers that never fall. */
@@ -65,7 +65,7 @@ function checkLag(lag: PlanLag, slots: number, tasks: ReadonlySet<string>): void
   table(`earliest ${of}`, lag.earliest, slots);
   if (lag.latest) table(`latest ${of}`, lag.latest, slots);
   if (!lag.late) return;
-  if (!lag.latest) throw new QuantityError(`late ${of}`, 'without latest', 'lags that have a latest start');
+  if (!lag.latest) throw new QuantityError(`late ${of}`, 'without latest', 'given with a latest start');
   whole(`late cost ${of}`, lag.late.cost, 0, MOST_COST);
   whole(`late slots ${of}`, lag.late.slots, 0, slots);
   table(`late from ${of}`, lag.late.from, slots);
@@ -117,7 +117,7 @@ export function inOrder({ tasks, lags }: Pick<PlanProblem, 'tasks' | 'lags'>): n
     }
   if (order.length < tasks.length) {
     const stuck = tasks.find((_, i) => (waits[i] as number) > 0);
-    throw new QuantityError('lags of task', stuck?.id, 'lags without a circle');
+    throw new QuantityError('lags of task', `in a circle (${stuck?.id})`, 'without a circle');
   }
   return order;
 }

@@ -188,7 +188,7 @@ function mixFaults(job: PracticeJob, done: PracticeDone, i: number): PracticeFau
   const potLifeMin = potLifeMinutes({ points: potLife, tempC: airC });
   const { largestLitres } = planBatches({ litres, rateM2PerH, litresPerM2, potLifeMin, inductionMin });
   if (!Number.isInteger(within('batches', batches, 1, MOST_BATCHES)))
-    throw new QuantityError('batches', batches, 'whole numbers');
+    throw new QuantityError('batches', batches, 'a whole number');
   if (litres / batches > largestLitres * (1 + 1e-9))
     faults.push({ code: 'mixed-too-much', coat: i, batchL: litres / batches, largestL: largestLitres });
   return faults;

@@ -134,7 +134,7 @@ function pricesOf({ price, discounts = [] }: BuyablePack): Pick<SearchPack, 'pri
 
 function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
   const once = (what: string, name: string, seen: Set<string>) => {
-    if (seen.has(name)) throw new QuantityError(what, `"${name}" twice`, 'each named once');
+    if (seen.has(name)) throw new QuantityError(what, `in the list twice (${name})`, 'named once');
     seen.add(name);
   };
   const [parts, ids] = [new Set<string>(), new Set<string>()];
@@ -144,15 +144,19 @@ function check(need: readonly PartNeed[], packs: readonly BuyablePack[]): void {
   }
   for (const { id, price, contents, stock, discounts } of packs) {
     for (const step of discounts ?? []) {
-      within(`price of ${id} from ${step.from} on`, step.price, 0, MOST_MONEY);
+      within(`price of ${id} from ${step.from} packs`, step.price, 0, MOST_MONEY);
       if (!(Number.isInteger(step.from) && step.from >= 1 && step.from <= 10_000))
-        throw new QuantityError(`number of ${id} for a discount`, step.from, 'a whole number, 1–10000');
+        throw new QuantityError(
+          `packs of ${id} for a discount`,
+          step.from,
+          'a whole number between 1 and 10,000',
+        );
     }
     once('pack', id, ids);
     within(`price of ${id}`, price, 0, MOST_MONEY);
     for (const [part, litres] of Object.entries(contents)) within(`${part} in ${id} (l)`, litres, 0, 1e5);
     if (stock !== undefined && !(Number.isInteger(stock) && stock >= 0))
-      throw new QuantityError(`number of ${id} to be had`, stock, 'a whole number, 0 or more');
+      throw new QuantityError(`packs of ${id} available`, stock, 'a whole number of 0 or more');
   }
 }
 

@@ -32,6 +32,6 @@ export const cleaningLitres = (method: Method): number => {
 };
 
 function known(method: Method): Method {
-  if (!METHODS.includes(method)) throw new QuantityError('method', method, METHODS.join(', '));
+  if (!METHODS.includes(method)) throw new QuantityError('method', method, `one of ${METHODS.join(', ')}`);
   return method;
 }

@@ -72,8 +72,8 @@ export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
     const log = Math.log(litres / bySheet);
     // Asked of by name only where something is wrong: a season has tens of thousands of coats.
     if (!(litres > 0 && litres <= 1e6)) positive(`litres of coat ${id}`, litres, 1e6);
-    if (!(bySheet > 0 && bySheet <= 1e6)) positive(`litres by the sheet of coat ${id}`, bySheet, 1e6);
-    if (!Number.isFinite(log)) throw new QuantityError(`litres of coat ${id}`, litres, 'finite numbers');
+    if (!(bySheet > 0 && bySheet <= 1e6)) positive(`litres from the data sheet for coat ${id}`, bySheet, 1e6);
+    if (!Number.isFinite(log)) throw new QuantityError(`litres used for coat ${id}`, litres, 'a number');
     const kind = kinds.get(key);
     if (kind) kind.push({ id, person, log });
     else kinds.set(key, [{ id, person, log }]);

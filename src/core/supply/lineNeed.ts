@@ -117,19 +117,18 @@ export function lineNeed(line: NeedLine): LineNeed {
   const spread = within('spread', line.spread, 0, 1);
   const learned = line.learned ?? null;
   if (learned) {
-    positive('learned factor', learned.factor, 10);
-    within('error of the learned factor', learned.sd, 0, 10);
+    positive('Learned rate', learned.factor, 10);
+    within('Error of the learned rate', learned.sd, 0, 10);
   }
   within('thinner', line.thinner, 0, 0.5);
-  for (const { name, mlPerLitre } of line.additives ?? [])
-    within(`ml of ${name} a litre`, mlPerLitre, 0, 500);
+  for (const { name, mlPerLitre } of line.additives ?? []) within(`${name} (ml/l)`, mlPerLitre, 0, 500);
   const loss = lossAt(method, line.underCover);
   const perM2 = perSquareMetre(line, loss.likely);
   const upper = perM2.route === 'film' ? (1 - loss.likely) / (1 - loss.upper) : 1 + COVERAGE_SPREAD;
   const profile = line.profileMicrons ?? 0;
   const coats = line.coats.map(({ no, colour, areaM2 }): CoatNeed => {
-    if (!Number.isInteger(within('number of the coat', no, 0, 1000)))
-      throw new QuantityError('number of the coat', no, 'whole numbers');
+    if (!Number.isInteger(within('Coat number', no, 0, 1000)))
+      throw new QuantityError('Coat number', no, 'a whole number');
     const smooth = within('area', areaM2, 0, 100_000) * perM2.litres * (learned?.factor ?? 1);
     const sealing = line.sealsAggregate ? (SEALING[no] ?? 1) : 1;
     const factor = sealing * (line.textured && no === 0 ? TEXTURED.likely : 1);
@@ -162,16 +161,16 @@ const roughness = ({ sealsAggregate, textured }: NeedLine, no: number): number =
 /** Unthinned litres for a smooth coat on one m², and by which of the sheet's figures. */
 function perSquareMetre(line: NeedLine, loss: number): { litres: number; route: LineNeed['route'] } {
   const { volumeSolids, coverageM2PerL, typicalMicrons, dilution } = line.sheet;
-  const dryMicrons = positive('dry film of a coat', line.dryMicronsPerCoat, 20_000);
+  const dryMicrons = positive('Dry film per coat', line.dryMicronsPerCoat, 20_000);
   if (volumeSolids !== null)
     return { litres: paintLitres({ areaM2: 1, dryMicrons, volumeSolids, loss }), route: 'film' };
   if (coverageM2PerL === null)
-    throw new NotStatedError('volume solids', 'what a need is worked out from: solids or coverage');
+    throw new NotStatedError('volume solids', 'on the data sheet, or the coverage');
   // A wash forms no film that its coverage could be scaled to.
   const film =
     dilution === null && typicalMicrons !== null
       ? dryMicrons / positive('typical film', typicalMicrons, 20_000)
       : 1;
-  const water = dilution === null ? 1 : positive('parts of water to one', dilution, 10_000);
+  const water = dilution === null ? 1 : positive('Parts of water to 1 part', dilution, 10_000);
   return { litres: film / positive('coverage (m²/l)', coverageM2PerL, 10_000) / water, route: 'coverage' };
 }

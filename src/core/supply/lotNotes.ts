@@ -46,13 +46,13 @@ export function lotEndsMs(
   const from = lot.madeMs ?? lot.receivedMs;
   const ends = [
     ...(from !== null && lot.shelfMonths !== null
-      ? [monthsLater(moment('day made', from), within('shelf life', lot.shelfMonths, 0, 1200))]
+      ? [monthsLater(moment('Date made', from), within('shelf life', lot.shelfMonths, 0, 1200))]
       : []),
     ...(lot.openedMs !== null && lot.openedMonths !== null
       ? [
           monthsLater(
-            moment('day opened', lot.openedMs),
-            within('life once opened', lot.openedMonths, 0, 1200),
+            moment('Date opened', lot.openedMs),
+            within('Shelf life, opened', lot.openedMonths, 0, 1200),
           ),
         ]
       : []),

@@ -30,7 +30,8 @@ export const CURRENCIES = Object.keys(currencies) as CurrencyCode[];
 const MOST_MINOR = 9e15;
 
 const known = (code: CurrencyCode) => {
-  if (!CURRENCIES.includes(code)) throw new QuantityError('currency', code, CURRENCIES.join(', '));
+  if (!CURRENCIES.includes(code))
+    throw new QuantityError('currency', code, `one of ${CURRENCIES.join(', ')}`);
   return currencies[code];
 };
 
@@ -39,7 +40,7 @@ export const minorDigits = (code: CurrencyCode): number => known(code).exponent;
 
 const whole = (name: string, minor: number): number => {
   if (!Number.isInteger(minor) || Math.abs(minor) > MOST_MINOR)
-    throw new QuantityError(name, minor, 'whole minor units');
+    throw new QuantityError(name, minor, 'a whole number of minor units');
   return minor;
 };
 
@@ -103,8 +104,9 @@ export function billOf(input: {
     'net',
     input.lines.reduce((sum, line) => sum + whole('line', line), 0),
   );
-  const step = within('rounding step', input.step, 1, 1e6);
-  if (!Number.isInteger(step)) throw new QuantityError('rounding step', step, 'whole minor units');
+  const step = within('Rounding step', input.step, 1, 1e6);
+  if (!Number.isInteger(step))
+    throw new QuantityError('Rounding step', step, 'a whole number of minor units');
   const tax =
     timesRate(Math.abs(net), within('tax rate', input.taxRate, 0, 1), input.currency) * Math.sign(net);
   const gross = Math.round((net + tax) / step) * step;

@@ -70,7 +70,7 @@ export function need(input: { lines: readonly NeedLine[] }): Need {
   const unknown: Need['unknown'] = [];
   const seen = new Set<string>();
   for (const line of input.lines) {
-    if (seen.has(line.id)) throw new QuantityError('line', `"${line.id}" twice`, 'each named once');
+    if (seen.has(line.id)) throw new QuantityError('line', `in the list twice (${line.id})`, 'named once');
     seen.add(line.id);
     try {
       const own = lineNeed(line);

@@ -79,12 +79,12 @@ export function cheapestPurchase(input: {
   const { need, packs } = input;
   const suppliers = new Map(input.suppliers.map((each) => [each.id, each]));
   for (const { id, delivery, minOrder } of suppliers.values()) {
-    within(`delivery of ${id}`, delivery, 0, MOST_MONEY);
-    within(`least order of ${id}`, minOrder, 0, MOST_MONEY);
+    within(`delivery charge of ${id}`, delivery, 0, MOST_MONEY);
+    within(`minimum order of ${id}`, minOrder, 0, MOST_MONEY);
   }
   for (const { id, supplierId } of packs)
     if (supplierId !== null && !suppliers.has(supplierId))
-      throw new QuantityError(`supplier of ${id}`, supplierId, 'the suppliers given');
+      throw new QuantityError(`supplier of ${id}`, supplierId, 'one of the suppliers given');
   const effort = { branches: EFFORTS[input.effort ?? 'thorough'] };
   const selling = [...suppliers.values()].filter((each) => packs.some((p) => p.supplierId === each.id));
   const ofAll = solve(selling, { need, packs, suppliers, effort });

@@ -73,14 +73,19 @@ export interface Reconciled {
 export function reconcile(input: TinsLeft): Reconciled {
   const { measuredBy, start, left } = input;
   const parts = input.ownParts ? atOwnRatio(input.parts, input.ownParts) : input.parts;
-  if (parts.length < 2) throw new QuantityError('parts', parts.length, '2 or more: one part has no ratio');
+  if (parts.length < 2)
+    throw new QuantityError('number of parts', parts.length, '2 or more, since one part has no ratio');
   for (const [name, amounts] of [
     ['amounts at the start', start],
     ['amounts left', left],
   ] as const)
     if (amounts.length !== parts.length)
-      throw new QuantityError(name, amounts.length, `the ${parts.length} parts of the sheet`);
-  const mark = positive('smallest graduation', input.mark, 1000);
+      throw new QuantityError(
+        name,
+        amounts.length,
+        `one for each of the ${parts.length} parts on the data sheet`,
+      );
+  const mark = positive('Smallest graduation', input.mark, 1000);
   const tolerance = within('ratio tolerance', input.tolerance ?? DEFAULT_RATIO_TOLERANCE, 0, 0.5);
   const share = shares({ parts, by: input.ratioBy, as: measuredBy });
   const used = parts.map(({ name }, i) => {
@@ -100,7 +105,13 @@ export function reconcile(input: TinsLeft): Reconciled {
     worst: proven ?? seems,
     astray: told ? astrayOf(parts, used, share, mark) : [],
     explanations: explain({ parts, used, share, batches: input.batches ?? [], mark, tolerance }),
-    ...ahead({ parts, left, share, tolerance, wanted: within('paint to come', input.ahead ?? 0, 0, 1e6) }),
+    ...ahead({
+      parts,
+      left,
+      share,
+      tolerance,
+      wanted: within('Paint still needed', input.ahead ?? 0, 0, 1e6),
+    }),
   };
 }
 

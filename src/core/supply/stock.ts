@@ -78,14 +78,15 @@ export function stockOf(movements: readonly Movement[]): Stock {
  * @throws {QuantityError} on an amount or a moment that cannot be
  */
 export function stockAfter(stock: Stock, movements: readonly Movement[]): Stock {
-  within('in the tin', stock.inTin, -1e6, 1e6);
+  within('Stock', stock.inTin, -1e6, 1e6);
   within('kept back', stock.kept, -1e6, 1e6);
   for (const each of movements) check(each);
   return moved({ ...stock, differences: [...stock.differences] }, movements);
 }
 
 function check({ id, kind, amount, atMs }: Movement): void {
-  if (!MOVEMENT_KINDS.includes(kind)) throw new QuantityError('movement', kind, MOVEMENT_KINDS.join(', '));
+  if (!MOVEMENT_KINDS.includes(kind))
+    throw new QuantityError('movement type', kind, `one of ${MOVEMENT_KINDS.join(', ')}`);
   within(`amount of movement ${id}`, amount, 0, 1e6);
   moment(`time of movement ${id}`, atMs);
 }

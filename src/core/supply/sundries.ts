@@ -7,7 +7,7 @@ export const SUNDRIES = {
     name: 'roller covers',
     unit: 'pieces',
     rate: 1,
-    rule: 'one a session and product, one more past 15 m²',
+    rule: 'one per session and product, plus one above 15 m²',
   },
   'tray-liner': { name: 'tray liners', unit: 'pieces', rate: 1, rule: 'one a product and session' },
   'mixing-cup': { name: 'mixing cups', unit: 'pieces', rate: 2, rule: 'two a batch' },
@@ -29,14 +29,14 @@ export const SUNDRIES = {
     name: 'respirator cartridges',
     unit: 'pairs',
     rate: 1,
-    rule: 'a pair per 8 h spraying or 40 h rolling',
+    rule: 'one pair per 8 h of spraying or 40 h of other methods',
   },
   overall: { name: 'covers, aprons, overalls', unit: 'pieces', rate: 1, rule: 'one a day inside' },
   aggregate: {
     name: 'aggregate, to excess',
     unit: 'kg',
     rate: 0.6,
-    rule: '600 g/m² strewn, some half of it swept back',
+    rule: '600 g/m², about half of which is swept back',
   },
 } as const satisfies Record<
   string,
@@ -89,14 +89,14 @@ export function sundries(work: SundryWork, rates: Partial<Record<SundryItem, num
   const counted = { covers: 0, liners: 0, batches: 0, cartridges: 0, days: 0 };
   work.sessions.forEach(({ method, areaM2, batches, hours, inside }, i) => {
     if (!METHODS.includes(method))
-      throw new QuantityError(`method of session ${i + 1}`, method, METHODS.join(', '));
-    within('m² of a session', areaM2, 0, 100_000);
-    within('hours of a session', hours, 0, 10_000);
+      throw new QuantityError(`method of session ${i + 1}`, method, `one of ${METHODS.join(', ')}`);
+    within('Area per session (m²)', areaM2, 0, 100_000);
+    within('Hours per session', hours, 0, 10_000);
     if (ROLLED.includes(method)) {
       counted.covers += areaM2 > COVER_M2 ? 2 : 1;
       counted.liners += 1;
     }
-    counted.batches += within('batches of a session', batches, 0, 10_000);
+    counted.batches += within('Batches per session', batches, 0, 10_000);
     // By brush and trowel the yard counts none.
     if (SPRAYED.includes(method)) counted.cartridges += hours / CARTRIDGE_H.sprayed;
     if (ROLLED.includes(method)) counted.cartridges += hours / CARTRIDGE_H.rolled;
@@ -105,7 +105,7 @@ export function sundries(work: SundryWork, rates: Partial<Record<SundryItem, num
   const m2 = (name: string, value: number) => within(name, value, 0, 1e6);
   const edgeM = work.edges.reduce(
     (sum, { lengthM, tapings }) =>
-      sum + within('masked edge (m)', lengthM, 0, 1e5) * within('tapings', tapings, 0, 100),
+      sum + within('Masked edge (m)', lengthM, 0, 1e5) * within('Number of tapings', tapings, 0, 100),
     0,
   );
   const amounts: Record<SundryItem, number> = {

@@ -51,9 +51,9 @@ export function explain(of: {
   for (const { id, poured } of batches) {
     if (poured.length !== parts.length)
       throw new QuantityError(
-        `pours of batch ${id}`,
+        `amounts in batch ${id}`,
         poured.length,
-        `the ${parts.length} parts of the sheet`,
+        `one for each of the ${parts.length} parts on the data sheet`,
       );
     poured.forEach((each, i) => {
       within(`${parts[i]?.name} in batch ${id}`, each, 0, 1e6);

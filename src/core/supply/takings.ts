@@ -23,7 +23,7 @@ const TRIFLE = 1e-6;
  * @throws {QuantityError} on an amount that cannot be
  */
 export function takeFrom(lots: readonly OpenLot[], amount: number): { lotId: string; amount: number }[] {
-  let wanted = positive('amount taken', amount, 1e6);
+  let wanted = positive('Amount used', amount, 1e6);
   for (const { id, inTin } of lots) within(`stock of lot ${id}`, inTin, -1e6, 1e6);
   const order = [...lots].sort(
     (a, b) =>
@@ -55,7 +55,7 @@ export function sharedOut(
   tins: readonly { id: string; inTin: number }[],
   amount: number,
 ): { id: string; amount: number }[] {
-  let left = within('amount read', amount, 0, 1e6);
+  let left = within('Amount counted', amount, 0, 1e6);
   const told = [...tins]
     .sort((a, b) => b.inTin - a.inTin)
     .map(({ id, inTin }) => {

@@ -82,7 +82,9 @@ export function stackFigures(input: {
   for (let i = 0; i + 1 < coats.length && days !== null; i++) {
     const [{ step: below }, { step: next, no }] = [coats[i], coats[i + 1]] as [Coat, Coat];
     const byChoice =
-      no === 0 || next.spacingH == null ? 0 : within('hours between coats', next.spacingH, 0, 5000);
+      no === 0 || next.spacingH == null
+        ? 0
+        : within('minimum time between coats (h)', next.spacingH, 0, 5000);
     const least = hoursBetween(
       below.sheet.cure,
       { family: next.sheet.family, same: next.productId === below.productId },
@@ -101,8 +103,8 @@ export function stackFigures(input: {
   const costs = steps.map((step, i) => {
     const priced = step.sheet.packs.filter((pack) => pack.price !== null);
     for (const pack of priced) {
-      positive('litres of a pack', pack.litres, 10_000);
-      within('price of a pack', pack.price as number, 0, 1e7);
+      positive('pack size (l)', pack.litres, 10_000);
+      within('pack price', pack.price as number, 0, 1e7);
     }
     if (priced.length === 0) return null;
     const perLitre = Math.min(...priced.map((pack) => (pack.price as number) / pack.litres));

@@ -32,10 +32,10 @@ export function fineFigures(
   if (method !== step.method) {
     changes.push(`${method.replaceAll('-', ' ')} instead of ${step.method.replaceAll('-', ' ')}`);
   }
-  const most = within('most dry film of a coat', filmOf(sheet, method).max, 0, 20_000);
+  const most = within('maximum dry film per coat', filmOf(sheet, method).max, 0, 20_000);
   if (dry > most) changes.push(said`${microns(dry)} per coat instead of ${microns(dry)}`);
   const limit = thinnerOf(sheet, method);
-  const mostThinner = limit === null ? 0 : within('most thinner', limit.maxFraction ?? 0.9, 0, 0.9);
+  const mostThinner = limit === null ? 0 : within('maximum thinner', limit.maxFraction ?? 0.9, 0, 0.9);
   if (thinner > mostThinner + 1e-9) {
     changes.push(
       `${mostThinner === 0 ? 'no thinner' : `${percent(mostThinner)} thinner`} instead of ${percent(thinner)}`,

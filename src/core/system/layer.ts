@@ -105,8 +105,8 @@ export function checkLayers(layers: readonly Layer[], place: StackPlace): void {
     if (layer.stopC != null) within(name('stop temperature'), layer.stopC, -40, 80);
     if (layer.hottestC != null) within(name('highest temperature'), layer.hottestC, -40, 90);
   });
-  if (place.coldestC !== null) within('coldest expected', place.coldestC, -60, 90);
-  if (place.hottestC != null) within('hottest expected', place.hottestC, -60, 120);
+  if (place.coldestC !== null) within('lowest expected temperature', place.coldestC, -60, 90);
+  if (place.hottestC != null) within('highest expected temperature', place.hottestC, -60, 120);
 }
 
 /** A rule's word on one layer. */

@@ -75,7 +75,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'thinner-over-limit',
       'no',
-      `${percent(layer.thinner)} thinner is above the sheet’s ${percent(limit)}`,
+      `${percent(layer.thinner)} thinner is above the data sheet’s maximum of ${percent(limit)}`,
     );
   }
   for (const each of layer.additives ?? []) addAdditive(each, layer.additivesAllowed ?? [], add);

@@ -200,7 +200,11 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
               ),
             ]
           : []),
-        step('fair', 'a guide coat shows no low spots', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('Fair the surface', 'a guide coat shows no low spots', {
+          grit: 80,
+          m2PerHour: MACHINE,
+          caution: DUST,
+        }),
         step('abrade', 'the surface is even and dull', { grit: 120, m2PerHour: MACHINE, caution: DUST }),
       ];
     case 'ferrocement':

@@ -208,7 +208,7 @@ export function coatLimitsOf(
   sheet: Pick<ProductSheet, 'limits' | 'cure' | 'family'>,
   method: Method,
 ): AirLimits {
-  if (!METHODS.includes(method)) throw new QuantityError('method', method, METHODS.join(', '));
+  if (!METHODS.includes(method)) throw new QuantityError('method', method, `one of ${METHODS.join(', ')}`);
   return {
     ...limitsOf(sheet),
     windMaxMs: WIND_MAX_MS[method],

@@ -88,7 +88,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (colder && point.minutes >= colder.minutes) {
       say(
         'pot-life',
-        said`the pot lives ${point.minutes} min at ${degrees(point.tempC)}, no less than at ${degrees(colder.tempC)}`,
+        said`Pot life is ${point.minutes} min at ${degrees(point.tempC)}, which isn’t shorter than at ${degrees(colder.tempC)}`,
       );
     }
   });

@@ -163,7 +163,7 @@ export function nextCoat(coats: readonly number[], laid: readonly number[]): Nex
     within(`coats of step ${i + 1}`, wanted, 0, 1000);
   });
   laid.forEach((on, i) => {
-    within(`coats applied of step ${i + 1}`, on, 0, 1000);
+    within(`coats applied in step ${i + 1}`, on, 0, 1000);
   });
   const step = coats.findIndex((wanted, i) => (laid[i] ?? 0) < wanted);
   return step < 0 ? null : { step, coat: laid[step] ?? 0 };

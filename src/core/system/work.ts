@@ -72,10 +72,10 @@ export function workBefore(input: {
   done: readonly DoneTask[];
 }): DueTask[] {
   const { step, coatNo, key, filmToMs, done } = input;
-  within('number of the coat', coatNo, 0, 1000);
-  if (filmToMs !== null) moment('end of the film below', filmToMs);
-  if (key) moment('end of the window', key.fromMs);
-  if (input.sandableMs != null) moment('time from which it can be sanded', input.sandableMs);
+  within('coat number', coatNo, 0, 1000);
+  if (filmToMs !== null) moment('end of the coat below', filmToMs);
+  if (key) moment('end of the overcoat window', key.fromMs);
+  if (input.sandableMs != null) moment('earliest sanding time', input.sandableMs);
   if (key && key.grit !== null) within('grit', key.grit, 1, 10_000);
   if (step.sandBetween !== null) within('grit between coats', step.sandBetween, 1, 10_000);
   const spacingH = step.spacingH == null ? null : within('hours between coats', step.spacingH, 0, 5000);

@@ -8,7 +8,9 @@ export class QuantityError extends RangeError {
   readonly limit: string;
 
   constructor(quantity: string, value: unknown, limit: string) {
-    super(`${quantity} ${String(value)} is outside ${limit}`);
+    super(
+      `${quantity.charAt(0).toUpperCase()}${quantity.slice(1)} must be ${limit}, but is ${String(value)}`,
+    );
     this.name = 'QuantityError';
     this.quantity = quantity;
     this.value = value;
@@ -27,11 +29,15 @@ export class NotStatedError extends QuantityError {
 /**
  * Returns `value` when it is a finite number within `min`…`max` (both allowed), else throws.
  *
- * @throws {QuantityError} e.g. `relative humidity 1.3 is outside 0–1`
+ * @throws {QuantityError} e.g. `Relative humidity must be between 0 and 1, but is 1.3`
  */
 export function within(quantity: string, value: number, min: number, max: number): number {
   if (typeof value !== 'number' || !Number.isFinite(value) || value < min || value > max) {
-    throw new QuantityError(quantity, value, `${min}–${max === Number.MAX_VALUE ? '∞' : max}`);
+    throw new QuantityError(
+      quantity,
+      value,
+      max === Number.MAX_VALUE ? `${min} or more` : `between ${min} and ${max}`,
+    );
   }
   return value;
 }
@@ -52,7 +58,8 @@ export function finite(quantity: string, value: number): number {
 /** The furthest moment a date can hold, ms either side of 1970 [S: ECMA-262, time values]. */
 const FURTHEST_MS = 8.64e15;
 
-/** As {@link within}, for a moment in ms since the epoch: `moment('start', NaN)` throws `start NaN is outside …`. */
+/** As {@link within}, for a moment in ms since the epoch: `moment('start', NaN)` throws `Start must be a valid time, but is NaN`. */
 export function moment(quantity: string, ms: number): number {
-  return within(quantity, ms, -FURTHEST_MS, FURTHEST_MS);
+  if (!(Math.abs(ms) <= FURTHEST_MS)) throw new QuantityError(quantity, ms, 'a valid time');
+  return ms;
 }

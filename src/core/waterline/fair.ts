@@ -134,7 +134,7 @@ const median = (values: readonly number[]) => {
 export function fairMarks(input: { marks: readonly HandMark[]; stiffness: number }): FairLine {
   const { marks } = input;
   within('stiffness', input.stiffness, 0, 1);
-  if (marks.length < 3) throw new QuantityError('hand marks on a side', marks.length, '3 or more');
+  if (marks.length < 3) throw new QuantityError('number of hull marks on a side', marks.length, '3 or more');
   marks.forEach((mark, i) => {
     within(`place of mark ${i + 1} (m)`, mark.xM, -200, 200);
     within(`mark ${i + 1} (mm)`, mark.offMm, -10_000, 10_000);
@@ -142,7 +142,7 @@ export function fairMarks(input: { marks: readonly HandMark[]; stiffness: number
       throw new QuantityError(
         `place of mark ${i + 1} (m)`,
         mark.xM,
-        `what is forward of the ${(marks[i - 1] as HandMark).xM} m before it`,
+        `forward of the previous one (${(marks[i - 1] as HandMark).xM} m)`,
       );
     }
   });

@@ -149,7 +149,7 @@ export function snoop(rows: number[][], heights: number[], errorMm: number): Sno
     throw new QuantityError(
       'marks',
       'in one line',
-      'what fixes a plane: add one off that line, or give the heel',
+      'spread out. Add a mark off that line, or enter the measured heel',
     );
   if (consistent(solved, all)) return { solved, used: all, outliers: { verdict: 'agree' }, open: [] };
   const found = explanations(rows, heights, errorMm);

@@ -87,7 +87,7 @@ function breadthOf(form: OffsetTable, mark: ReferenceMark, index: number): numbe
     throw new QuantityError(
       `mark ${index + 1}: place along the boat (m)`,
       mark.xM,
-      `the hull's ${from.toFixed(2)}–${to.toFixed(2)}, at a height that is on it`,
+      `within the hull (${from.toFixed(2)}–${to.toFixed(2)} m) at a height on the hull`,
     );
   }
   return y;

@@ -72,10 +72,12 @@ function readNumber(column: Exclude<Column, 'time'>, header: string, text: strin
   const limit = LIMITS[column];
   const value = Number(text.replace(',', '.'));
   if (text === '' || !Number.isFinite(value))
-    throw new RangeError(`${limit.name} "${text.slice(0, 60)}" is not a number`);
+    throw new RangeError(`${limit.name} “${text.slice(0, 60)}” isn’t a number`);
   const canonical = toLimitUnit(column, header, value);
   if (canonical < limit.min || canonical > limit.max) {
-    throw new RangeError(`${limit.name} ${text} is outside ${limit.min}–${limit.max} ${limit.unit}`);
+    throw new RangeError(
+      `${limit.name} must be between ${limit.min} and ${limit.max} ${limit.unit}, but is ${text}`,
+    );
   }
   return canonical;
 }

@@ -80,7 +80,7 @@ export class DiskRoom {
     if (state === 'full' || freeBytes - FULL_BELOW < bytes) {
       throw new DiskFull(
         freeBytes,
-        'nothing was saved. What is there can be read; free some space to go on.',
+        'Nothing was saved. Existing data can still be read. Free some space to continue.',
       );
     }
   }
@@ -91,10 +91,7 @@ export class DiskRoom {
     const needed = existsSync(this.#folder) ? FULL_BELOW : NEW_YARD;
     const freeBytes = this.#freeBytes();
     if (freeBytes >= needed) return;
-    throw new DiskFull(
-      freeBytes,
-      `${sayBytes(needed)} are needed to start. Free some space and start again.`,
-    );
+    throw new DiskFull(freeBytes, `${sayBytes(needed)} is needed to start. Free some space and start again.`);
   }
 
   /** Gives the reserve back to the disk. False: it was gone already. */

@@ -10,7 +10,7 @@ import { v7 as uuidv7 } from 'uuid';
 /** More bytes came than are taken. */
 export class TooLarge extends Error {
   constructor(most: number) {
-    super(`The file is larger than ${most} bytes.`);
+    super(`The file is larger than the maximum of ${Math.floor(most / 1e6)} MB.`);
     this.name = 'TooLarge';
   }
 }

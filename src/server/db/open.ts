@@ -93,8 +93,11 @@ function takingTurns(client: PGlite): PGlite {
 const EXIT_DISK = 75;
 
 function endLost(folder: string, flush: Error | null): never {
-  const cause = flush === null ? 'is full' : `could not be flushed (${flush.message})`;
-  writeSync(2, `The disk that holds ${folder} ${cause}: the server ends. Nothing acknowledged is lost.\n`);
+  const cause = flush === null ? 'is full' : `failed (${flush.message})`;
+  writeSync(
+    2,
+    `The disk with ${folder} ${cause}, so the server is stopping. Everything confirmed as saved is safe.\n`,
+  );
   process.exit(EXIT_DISK);
 }
 

@@ -130,15 +130,15 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
 
 const CAUSES: Record<EntryInput['kind'], string> = {
   coat: 'a coat was corrected',
-  batch: 'a batch was logged',
-  'batch-end': 'a pot was emptied',
+  batch: 'batch logged',
+  'batch-end': 'pot ended',
   tape: 'masking was ticked',
   blast: 'the steel was blasted',
   removal: 'coats were taken off',
-  work: 'work before the coat was ticked',
-  'hand-test': 'a film was tested by hand',
-  round: 'another round was asked for',
-  note: 'a note was written',
+  work: 'task logged',
+  'hand-test': 'hand test logged',
+  round: 'coat added',
+  note: 'note added',
   strike: 'an entry was struck out',
 };
 
@@ -176,7 +176,7 @@ export const logEndpoints = [
   }),
   read({
     path: '/boats/:id/log',
-    summary: 'The log of a boat, newest first, a page at a time',
+    summary: 'List a boat’s log entries, newest first, in pages',
     query: logQuery,
     reply: logReply,
     run: ({ params, query }, context) => logView(context, params.id, query),

@@ -107,7 +107,7 @@ export const lotEndpoints = [
   write({
     method: 'delete',
     path: '/lots/:id',
-    summary: 'Put a lot away; what moved of it stays on record',
+    summary: 'Archive a lot; its movements are kept',
     reply: lotReply,
     touches: ['store'],
     run: async ({ params }, { tx }) => {

@@ -67,8 +67,8 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
   if (old.correctedBy !== null)
     throw new HttpProblem(
       409,
-      'Corrected meanwhile',
-      'This movement was corrected elsewhere since you opened it.',
+      'Already corrected',
+      'Someone else corrected this movement after you opened it.',
     );
   return lot;
 }
@@ -159,7 +159,7 @@ export const movementEndpoints = [
   }),
   handout({
     path: '/movements.csv',
-    summary: 'What moved lately as CSV',
+    summary: 'Export recent movements as CSV',
     types: ['text/csv'],
     run: async (_asked, context) => csvFile('movements', writeMovementsCsv(await movementsView(context))),
   }),

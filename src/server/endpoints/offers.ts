@@ -92,7 +92,7 @@ export const offerEndpoints = [
   write({
     method: 'post',
     path: '/offers/:id/restore',
-    summary: 'Bring a price back',
+    summary: 'Restore a price',
     reply: offerReply,
     touches: ['trade'],
     run: ({ params }, { tx }) => setArchived(tx, params.id, false),

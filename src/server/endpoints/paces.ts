@@ -61,9 +61,7 @@ export const paceEndpoints = [
           each === one ? { ...each, taken: taken && { ...taken, at: taken.at.toISOString() } } : each,
         ),
       };
-      const cause = taken
-        ? `the pace that ${taken.films} films agree upon was taken over`
-        : 'clocks go by the sheet again';
+      const cause = taken ? `curing speed from ${taken.films} coats applied` : 'back to data sheet times';
       return { reply, ...(await moved(writing, cause)) };
     },
   }),

@@ -26,7 +26,7 @@ export const photoEndpoints = [
   upload({
     method: 'put',
     path: '/boats/:id/photos/:photoId',
-    summary: 'A photograph is a JPEG, PNG or WebP of up to 12 MB',
+    summary: 'Upload a photo (JPEG, PNG or WebP, up to 12 MB)',
     types: TYPES,
     mostBytes: LARGEST,
     reply: idReply,

@@ -39,7 +39,7 @@ export const productEndpoints = [
   write({
     method: 'post',
     path: '/products',
-    summary: 'Add a product sheet',
+    summary: 'Add a data sheet',
     body: productInput,
     reply: productReply,
     touches: ['products'],
@@ -85,7 +85,7 @@ export const productEndpoints = [
       }
       const reply = { added, changed, same: rows.length - added - changed };
       if (changed === 0 || !before) return { reply, changes: [{ of: 'products' }] };
-      const cause = 'sheets were read from a file';
+      const cause = 'data sheets imported';
       const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
       return { reply, changes: [{ of: 'products' }], air: after.air };
     },
@@ -103,7 +103,7 @@ export const productEndpoints = [
       await addSheet(tx, await theProduct(tx, params.id), body);
       const wrote = { reply: await theProduct(tx, params.id), changes: [{ of: 'products' as const }] };
       if (!before) return wrote;
-      const cause = `the sheet of ${body.name} was changed`;
+      const cause = `data sheet of ${body.name} changed`;
       const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
       return { ...wrote, air: after.air };
     },

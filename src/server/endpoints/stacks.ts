@@ -64,7 +64,7 @@ function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCa
       )
       .map(({ reason }) => ({
         path: `steps.${i}.overrule`,
-        message: `${tell(reason, 'metric')}. To apply it anyway, say why: the reason stays on the record`,
+        message: `${tell(reason, 'metric')}. To apply anyway, enter a reason. The reason is kept on record`,
       })),
   );
   if (refused.length > 0) throw badFields(refused);
@@ -80,8 +80,8 @@ async function keepStack(
   if (state.area.part?.sharesSystem) {
     throw new HttpProblem(
       409,
-      'Shares a system',
-      `${state.area.name} takes the system of the area it was cut out of; change it there, or give it one of its own in the survey.`,
+      'Shared system',
+      `${state.area.name} uses the system of the area it was split off from. Change the system there, or give ${state.area.name} its own system in the survey.`,
     );
   }
   const elsewhere = await stepsElsewhere(
@@ -117,7 +117,7 @@ export const stackEndpoints = [
   write({
     method: 'put',
     path: '/areas/:id/stack',
-    summary: 'Replace the stack of an area',
+    summary: 'Replace an area’s system',
     body: stackInput,
     reply: stackReply,
     touches: ['stacks'],

@@ -81,7 +81,7 @@ export const standEndpoints = [
   write({
     method: 'post',
     path: '/stands',
-    summary: 'Add a stand with the patches it hides',
+    summary: 'Add a support with the patches under it',
     body: standWithPatches,
     reply: standReply,
     touches: ['areas', 'survey'],
@@ -126,12 +126,12 @@ export const standEndpoints = [
       return { reply: await theStand(tx, params.id), changes: changed(current.boatId) };
     },
   }),
-  setShifted('/stands/:id/shift', 'The stand was moved: its patches are free', true),
-  setShifted('/stands/:id/put-back', 'The stand was not moved after all', false),
+  setShifted('/stands/:id/shift', 'Mark a support as moved; its patches become accessible', true),
+  setShifted('/stands/:id/put-back', 'Undo moving a support', false),
   write({
     method: 'delete',
     path: '/stands/:id',
-    summary: 'Take a stand and its patches off the list',
+    summary: 'Delete a support and its patches',
     reply: standReply,
     touches: ['areas', 'survey'],
     run: ({ params }, { tx }) => setArchived(tx, params.id, true),

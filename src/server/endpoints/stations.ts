@@ -127,7 +127,12 @@ export const stationEndpoints = [
     touches: ['stations'],
     run: async ({ params }, { tx }) => {
       const { way } = await theStation(tx, params.id);
-      if (way !== 'posts') throw new HttpProblem(409, 'Asked', 'A station that is asked needs no token.');
+      if (way !== 'posts')
+        throw new HttpProblem(
+          409,
+          'No token needed',
+          'Readings from this station are fetched, so it needs no token.',
+        );
       return { reply: { token: await giveToken(tx, params.id) }, changes: CHANGED };
     },
   }),
@@ -145,7 +150,7 @@ export const stationEndpoints = [
   write({
     method: 'post',
     path: '/stations/:id/readings',
-    summary: 'Readings from a station, under its token (Authorization: Bearer …)',
+    summary: 'Send readings from a station (Authorization: Bearer {token})',
     body: postedReadings,
     reply: readingsReply,
     touches: ['weather', 'stations'],
@@ -155,13 +160,17 @@ export const stationEndpoints = [
       throw new HttpProblem(
         401,
         'Token',
-        'Send the station’s token as Authorization: Bearer …; this one does not hold.',
+        'The station token is missing or no longer works. Send a valid token as Authorization: Bearer {token}.',
       );
     },
     run: async ({ params, body }, writing) => {
       const station = await theStation(writing.tx, params.id);
       if (!station.on)
-        throw new HttpProblem(409, 'Off', `${station.name} is switched off in the yard’s list of stations.`);
+        throw new HttpProblem(
+          409,
+          'Station switched off',
+          `${station.name} is switched off. Switch it on on the Weather page.`,
+        );
       return takeReadings(station, body, writing);
     },
   }),

@@ -56,7 +56,7 @@ export const supplyEndpoints = [
   }),
   read({
     path: '/buying',
-    summary: 'The cheapest packs for what is short in the yard, by supplier',
+    summary: 'Get the lowest-cost packs for the yard’s shortages, by supplier',
     reply: buyingReply,
     run: (_asked, context) => buyingView(context, {}),
   }),

@@ -157,8 +157,8 @@ export const surveyEndpoints: Endpoint[] = [
     summaries: {
       add: 'Add a masked item',
       change: 'Change a masked item',
-      remove: 'Take a masked item off the list',
-      restore: 'Put a masked item back on the list',
+      remove: 'Delete a masked item',
+      restore: 'Restore a masked item',
     },
     input: bareItemInput,
     update: bareItemUpdate,
@@ -172,8 +172,8 @@ export const surveyEndpoints: Endpoint[] = [
     path: '/findings',
     word: 'finding',
     summaries: {
-      add: 'Add a finding; it is judged',
-      change: 'Change a finding',
+      add: 'Add a finding and rate it',
+      change: 'Update a finding',
       remove: 'Remove a finding',
       restore: 'Bring a finding back',
     },

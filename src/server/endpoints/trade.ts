@@ -106,7 +106,7 @@ export const tradeEndpoints = [
   write({
     method: 'post',
     path: '/purchases/:id/restore',
-    summary: 'Bring an order back',
+    summary: 'Restore an order',
     reply: purchaseReply,
     touches: ['trade'],
     run: ({ params }, { tx }) => purchaseArchived(tx, params.id, false),
@@ -125,7 +125,7 @@ export const tradeEndpoints = [
   }),
   handout({
     path: '/shopping.pdf',
-    summary: 'What to buy, to be printed',
+    summary: 'Get the shopping list as PDF',
     types: ['application/pdf'],
     run: async (_asked, context) => ({
       name: 'shopping list.pdf',
@@ -176,7 +176,7 @@ export const tradeEndpoints = [
   write({
     method: 'post',
     path: '/suppliers/:id/restore',
-    summary: 'Bring a supplier back',
+    summary: 'Restore a supplier',
     reply: supplierReply,
     touches: ['trade'],
     run: ({ params }, { tx }) => supplierArchived(tx, params.id, false),

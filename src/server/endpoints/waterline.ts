@@ -44,7 +44,7 @@ async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number
     way,
     areaM2: Number(areaM2.toFixed(3)),
     spread,
-    basis: `stripe as struck on the waterline, ${said}`,
+    basis: `boot stripe from the waterline, ${said}`,
   };
   const stripes = await stripesOf(tx, boat.id);
   const whole = stripes.find((each) => each.side === 'both' && each.part === null);
@@ -98,13 +98,17 @@ async function struckOf(
   if (table === null)
     throw new HttpProblem(
       409,
-      'No line yet',
-      'The line cannot be struck: the main dimensions of the hull are not known.',
+      'No waterline yet',
+      'Can’t calculate the waterline. Enter the hull’s main dimensions first.',
     );
   try {
     return { boat, plan, source, struck: strikeLine({ form: table, plan }) };
   } catch (error) {
-    throw new HttpProblem(409, 'No line yet', `The line cannot be struck: ${(error as Error).message}`);
+    throw new HttpProblem(
+      409,
+      'No waterline yet',
+      `Can’t calculate the waterline. ${(error as Error).message}`,
+    );
   }
 }
 
@@ -197,7 +201,7 @@ export const waterlineEndpoints = [
   }),
   handout({
     path: '/boats/:id/mark-sheet.pdf',
-    summary: 'The mark sheet as PDF',
+    summary: 'Get the mark sheet as PDF',
     types: ['application/pdf'],
     run: async ({ params }, { db }) => {
       const all = await struckOf(db, params.id);

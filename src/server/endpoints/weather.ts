@@ -90,7 +90,7 @@ export const weatherEndpoints = [
       if (body.mode === 'check' || !before) return { reply, changes: [] };
       await insertFile(tx, { source: body.source ?? 'file', issuedAt: now, rainInterval, readings });
       const cause =
-        body.source === 'typed' ? 'a forecast was typed in' : `weather file of ${hours} hours imported`;
+        body.source === 'typed' ? 'forecast entered by hand' : `weather file imported (${hours} hours)`;
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
       return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], air: after.air };
     },
@@ -113,7 +113,7 @@ export const weatherEndpoints = [
       await insertSimulated(tx, { source: 'stand-in', issuedAt: now, hours: free });
       const changes = [{ of: 'weather' as const }];
       if (!before) return { reply: { hours: hours.length, shifts: [] }, changes };
-      const cause = 'the simulated forecast was renewed';
+      const cause = 'simulated forecast updated';
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
       return { reply: { hours: hours.length, shifts }, changes, air: after.air };
     },

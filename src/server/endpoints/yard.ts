@@ -14,7 +14,7 @@ export const yardEndpoints = [
   write({
     method: 'put',
     path: '/yard',
-    summary: 'Change the yard',
+    summary: 'Update the yard',
     body: yardInput,
     reply: yardReply,
     touches: ['yard'],

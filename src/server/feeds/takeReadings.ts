@@ -71,7 +71,7 @@ function sayFaults(bad: readonly BadReading[]): string | null {
   if (!first) return null;
   const what = FIGURES[first.figure]?.(first.value) ?? String(first.value);
   const more = bad.length > 1 ? `; and ${bad.length - 1} more` : '';
-  return `${bad.length === 1 ? '1 reading' : `${bad.length} readings`} left out: ${what} ${FAULTS[first.fault]}${more}`;
+  return `${bad.length === 1 ? '1 reading' : `${bad.length} readings`} ignored: ${what} ${FAULTS[first.fault]}${more}`;
 }
 
 const badView = ({ at, ...rest }: BadReading): BadReadingView => ({
@@ -106,7 +106,7 @@ export async function takeReadings(
   });
   const reply = { hours, bad: bad.map(badView) };
   if (hours === 0 || !before) return { reply, changes: [{ of: 'stations' }] };
-  const cause = `${station.name} gave ${hours} ${hours === 1 ? 'hour' : 'hours'}`;
+  const cause = `${hours} ${hours === 1 ? 'hour' : 'hours'} of data from ${station.name}`;
   const { after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
   return { reply, changes: [{ of: 'weather' }, { of: 'stations' }], air: after.air };
 }

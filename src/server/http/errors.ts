@@ -9,15 +9,15 @@ import { badFields, HttpProblem, notFound } from './problem.ts';
 
 /** What PostgreSQL says of values it will not keep, by its SQLSTATE; those not named here are faults of ours. */
 const REFUSED: Record<string, [status: number, title: string, detail: string]> = {
-  '23505': [409, 'Id taken', 'Another record has an id that was sent.'],
-  '23503': [422, 'Not accepted', 'A record referred to by id doesn’t exist.'],
-  '23514': [422, 'Not accepted', 'The values don’t fit together.'],
-  '22003': [422, 'Not accepted', 'A number is too large to store.'],
-  '22007': [422, 'Not accepted', 'A date or time isn’t valid.'],
-  '22008': [422, 'Not accepted', 'A date or time is outside the range that can be stored.'],
-  '22021': [422, 'Not accepted', 'A text contains a character that can’t be stored.'],
-  '22P02': [422, 'Not accepted', 'An id isn’t valid.'],
-  '22P05': [422, 'Not accepted', 'A text contains a character that can’t be stored.'],
+  '23505': [409, 'Id already used', 'Another record already has one of these ids.'],
+  '23503': [422, 'Invalid data', 'A record referred to by id doesn’t exist.'],
+  '23514': [422, 'Invalid data', 'The values don’t fit together.'],
+  '22003': [422, 'Invalid data', 'A number is too large to store.'],
+  '22007': [422, 'Invalid data', 'A date or time isn’t valid.'],
+  '22008': [422, 'Invalid data', 'A date or time is outside the range that can be stored.'],
+  '22021': [422, 'Invalid data', 'A text contains a character that can’t be stored.'],
+  '22P02': [422, 'Invalid data', 'An id isn’t valid.'],
+  '22P05': [422, 'Invalid data', 'A text contains a character that can’t be stored.'],
 };
 /** Codes for a disk that takes no more, of the database and of the system. */
 const FULL = ['53100', 'ENOSPC', 'EDQUOT'];
@@ -46,20 +46,22 @@ function toProblem(error: unknown, requestId: string): Problem {
   if (error instanceof DiskFull) return new HttpProblem(507, 'Disk full', error.message).problem;
   const codes = codesOf(error);
   if (codes.some((code) => FULL.includes(code))) {
-    return new HttpProblem(507, 'Disk full', new DiskFull(0, 'nothing was saved.').message).problem;
+    return new HttpProblem(507, 'Disk full', new DiskFull(0, 'Nothing was saved.').message).problem;
   }
   const known = codes.map((code) => REFUSED[code]).find((each) => each !== undefined);
   if (known) return new HttpProblem(...known).problem;
   const status = (error as { status?: unknown } | null)?.status;
   if (typeof status === 'number' && status >= 400 && status < 500) {
     const detail =
-      status === 413 ? 'The body is larger than this server takes.' : 'The request could not be read.';
+      status === 413
+        ? 'The request body is larger than the server accepts.'
+        : 'The server couldn’t read the request.';
     return new HttpProblem(status, 'Bad request', detail).problem;
   }
   return new HttpProblem(
     500,
     'Server error',
-    `Something went wrong on the server. Nothing was changed. Its log says more under the request ${requestId}.`,
+    `Something went wrong on the server. Nothing was changed. Details are in the server log under request ${requestId}.`,
     { instance: `urn:uuid:${requestId}` },
   ).problem;
 }

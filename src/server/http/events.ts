@@ -16,7 +16,11 @@ export class LiveChanges {
    */
   readonly serve = (req: Request, res: Response): void => {
     if (!req.accepts('text/event-stream') || req.get('accept')?.startsWith('image/')) {
-      throw new HttpProblem(406, 'Not a stream', 'This address gives server-sent events only.');
+      throw new HttpProblem(
+        406,
+        'Not acceptable',
+        'This address only serves server-sent events (text/event-stream).',
+      );
     }
     res.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
     if (req.method === 'HEAD') {
@@ -24,7 +28,11 @@ export class LiveChanges {
       return;
     }
     if (this.#open.size >= MOST_STREAMS) {
-      throw new HttpProblem(503, 'Too many pages', `${MOST_STREAMS} pages are listening already.`);
+      throw new HttpProblem(
+        503,
+        'Too many connections',
+        `${MOST_STREAMS} live connections are already open. Close other browsers and try again.`,
+      );
     }
     res.flushHeaders();
     res.write('retry: 3000\nevent: hello\ndata: {}\n\n');

@@ -44,7 +44,7 @@ const bearerOf = (req: Request): string | undefined =>
 function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, string>): unknown {
   const body: unknown = req.body;
   if (Number(req.get('content-length') ?? 0) > 0 && !req.is('json')) {
-    throw new HttpProblem(415, 'Not JSON', 'A body is sent as application/json.');
+    throw new HttpProblem(415, 'Unsupported media type', 'Send the request body as application/json.');
   }
   const named =
     params.id !== undefined && req.method === 'PUT' && '$_terms' in schema && hasKey(schema, 'id');
@@ -112,14 +112,18 @@ function mountHandout(endpoint: Of<'handout'>, { router, context }: Mounting): v
 }
 
 /** Refuses a file by what its headers say, before anything of it is read. */
-function checkUpload({ types, mostBytes, summary }: Of<'upload'>, req: Request): number {
+function checkUpload({ types, mostBytes }: Of<'upload'>, req: Request): number {
   const length = Number(req.get('content-length') ?? 0);
   if (req.is('json') || (types && !req.is([...types]))) {
     const wanted = types ? types.join(', ') : 'application/octet-stream';
-    throw new HttpProblem(415, 'Not of that kind', `${summary}: send it as ${wanted}.`);
+    throw new HttpProblem(415, 'Unsupported file type', `Send the file as ${wanted}.`);
   }
   if (length > mostBytes) {
-    throw new HttpProblem(413, 'Too large', `The file is larger than ${mostBytes} bytes.`);
+    throw new HttpProblem(
+      413,
+      'File too large',
+      `The file is larger than the maximum of ${Math.floor(mostBytes / 1e6)} MB.`,
+    );
   }
   return length;
 }

@@ -31,8 +31,8 @@ export const postingLimit = ({ db, shared }: { db: Db; shared: boolean }) =>
       next(
         new HttpProblem(
           429,
-          'Too often',
-          `A station may post ${POSTINGS_A_MINUTE} times a minute; several readings fit into one posting.`,
+          'Too many requests',
+          `A station can send ${POSTINGS_A_MINUTE} requests a minute. Put several readings in one request.`,
         ),
       );
     },

@@ -12,7 +12,7 @@ export class HttpProblem extends Error {
 }
 
 export const notFound = (what: string, id: string) =>
-  new HttpProblem(404, 'Not found', `There is no ${what} ${id} here.`);
+  new HttpProblem(404, 'Not found', `No ${what} found with id ${id}.`);
 
 /** Faults told one by one; more of them only fill a screen. */
 const MOST_FAULTS = 50;
@@ -20,12 +20,12 @@ const MOST_FAULTS = 50;
 export function badFields(errors: readonly FieldError[]): HttpProblem {
   const told = errors.slice(0, MOST_FAULTS);
   const more = errors.length - told.length;
-  const detail = told.map((e) => e.message).join('; ') + (more > 0 ? `; and ${more} more` : '');
-  return new HttpProblem(422, 'Not accepted', detail, { errors: told });
+  const detail = told.map((e) => e.message).join('; ') + (more > 0 ? `; ${more} more errors` : '');
+  return new HttpProblem(422, 'Invalid data', detail, { errors: told });
 }
 
 export const idTaken = (what: string, id: string) =>
-  new HttpProblem(409, 'Id taken', `There is another ${what} with the id ${id}.`);
+  new HttpProblem(409, 'Id already used', `Another ${what} already has the id ${id}.`);
 
 /** The record was changed by someone else since it was read: says what differs and how it now stands. */
 export function conflict(what: string, current: object, sent: object): HttpProblem {
@@ -36,8 +36,8 @@ export function conflict(what: string, current: object, sent: object): HttpProbl
     .map(([key]) => key);
   return new HttpProblem(
     409,
-    'Changed meanwhile',
-    `This ${what} was changed elsewhere since you opened it${changed.length ? `; different now: ${changed.join(', ')}` : ''}.`,
+    'Changed elsewhere',
+    `Someone else changed this ${what} after you opened it.${changed.length ? ` Changed fields: ${changed.join(', ')}.` : ''}`,
     { current, changed },
   );
 }

@@ -1,5 +1,5 @@
 import type Joi from 'joi';
-import { strict } from '../../contract/index.ts';
+import { asSentence, strict } from '../../contract/index.ts';
 import { memoised } from '../../core/units/index.ts';
 import { badFields } from './problem.ts';
 
@@ -72,6 +72,9 @@ export function validate<T>(schema: Joi.Schema<T>, value: unknown): T {
   const result = withPrefs(schema, abortEarly).validate(given);
   if (!result.error) return result.value as T;
   throw badFields(
-    result.error.details.map(({ path, message }) => ({ path: path.join('.'), message: shortened(message) })),
+    result.error.details.map(({ path, message }) => ({
+      path: path.join('.'),
+      message: shortened(asSentence(message)),
+    })),
   );
 }

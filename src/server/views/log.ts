@@ -58,7 +58,7 @@ export async function logView(
     faults: known.states.flatMap((state) => openFaultsOf(state, findings)),
     overruled: known.states.flatMap((state) =>
       state.steps.flatMap(({ overrule, productId }) => {
-        const productName = latest.get(productId)?.name ?? 'a product';
+        const productName = latest.get(productId)?.name ?? 'unknown product';
         return overrule ? [{ areaId: state.area.id, productName, ...overrule }] : [];
       }),
     ),

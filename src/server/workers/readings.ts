@@ -22,7 +22,7 @@ export function readReadings(text: string): PostedReadings {
   try {
     answer = JSON.parse(text);
   } catch {
-    throw new JobRefused('readings', 'its answer is no JSON');
+    throw new JobRefused('readings', 'the answer isn’t valid JSON');
   }
   const { error, value } = postedReadings.validate(answer, { ...strict, abortEarly: true });
   if (error) throw new JobRefused('readings', error.message.slice(0, 250));

@@ -15,7 +15,7 @@ export function readSheetsFile(csv: string): { name: string; sheet: ProductSheet
   const id = '01900000-0000-7000-8000-000000000000';
   rows.forEach((row, i) => {
     const line = `line ${i + 2}`;
-    if (names.has(row.name)) throw new JobRefused('csv', `${line}: ${row.name} stands twice in the file`);
+    if (names.has(row.name)) throw new JobRefused('csv', `${line}: “${row.name}” is in the file twice`);
     names.add(row.name);
     const { error } = productInput.validate({ id, ...row }, { ...strict, abortEarly: true });
     if (error) throw new JobRefused('csv', `${line}, ${row.name}: ${error.message}`);

@@ -16,7 +16,7 @@ setInterval(() => {
   missed = now === seen ? missed + 1 : 0;
   seen = now;
   if (missed < workerData.missed) return;
-  process.getBuiltinModule('node:fs').writeSync(2, 'The server hangs and is ended. Nothing acknowledged is lost.\\n');
+  process.getBuiltinModule('node:fs').writeSync(2, 'The server stopped responding and was ended. Everything confirmed as saved is safe.\\n');
   process.kill(process.pid, 'SIGKILL');
 }, workerData.beatMs);
 `;

@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import { useId, useState } from 'react';
 import type { AheadView, StartView } from '../../contract/index.ts';
 import { useBenchAhead } from '../api/queries.ts';
-import { fromLocalField, saySpan, sayTime, toLocalField } from '../clock/say.ts';
+import { fromLocalField, sayRange, saySpan, sayTime, toLocalField } from '../clock/say.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { counted } from '../words/counted.ts';
 
@@ -83,21 +83,21 @@ function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: bo
   const list = (starts: readonly StartView[]) =>
     starts
       .slice(0, MOST)
-      .map(({ from, to }) => `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`)
-      .join('; ') + (starts.length > MOST ? `; and ${starts.length - MOST} more` : '');
+      .map(({ from, to }) => sayRange(from, to, zone, now))
+      .join('; ') + (starts.length > MOST ? `; ${counted(starts.length - MOST, 'more period')}` : '');
   return (
     <ul className="list-disc space-y-1 pl-5" aria-live="polite">
       {view.second && (
         <li>
-          <strong>The next coat after it too, without sanding: </strong>
-          {view.second.length > 0 ? `start ${list(view.second)}` : 'no start leaves room for both'}.
+          <strong>Two coats without sanding: </strong>
+          {view.second.length > 0 ? `start ${list(view.second)}` : 'no start time leaves room for both'}.
         </li>
       )}
       {view.launch && <li>{sayLaunch(view.launch, zone, now)}</li>}
       {damp && (
         <li>
           <strong>Damp but drying: </strong>
-          {view.damp.length > 0 ? `start ${list(view.damp)}` : 'no such start in the next three days'}.
+          {view.damp.length > 0 ? `start ${list(view.damp)}` : 'no suitable start time in the next 3 days'}.
         </li>
       )}
     </ul>
@@ -107,12 +107,13 @@ function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: bo
 /** One sentence: coats left, the last start of the next one, and by how much it fits or misses. */
 function sayLaunch(launch: NonNullable<AheadView['launch']>, zone: string, now: number): string {
   const left = `${counted(launch.coatsLeft, 'coat')} left before the launch ${sayTime(launch.at, zone, now)}`;
-  if (!launch.stated) return `${left}. A sheet does not state when its coat is ready: ask the manufacturer.`;
+  if (!launch.stated)
+    return `${left}. A data sheet doesn’t say when its coat is ready. Ask the manufacturer.`;
   if (launch.ready === null)
     return `${left}. Can’t say whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, before the last coat is ready.`;
   const spareMs = Date.parse(launch.at) - Date.parse(launch.ready);
   const by = saySpan(Math.abs(spareMs));
   return launch.startBy === null || spareMs < 0
-    ? `${left}; misses by ${by}: ready ${sayTime(launch.ready, zone, now)} at the soonest.`
-    : `${left}; last start of the next ${sayTime(launch.startBy, zone, now)}; fits with ${by} to spare. Work between the coats is not counted.`;
+    ? `${left}. Late by ${by}: ready ${sayTime(launch.ready, zone, now)} at the earliest.`
+    : `${left}. Start the next coat by ${sayTime(launch.startBy, zone, now)}. Fits with ${by} to spare. Work between the coats isn’t counted.`;
 }

@@ -71,7 +71,8 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
         )}
         {clock.film && (
           <Link className="link" to={`/window/${clock.areaId}`}>
-            why
+            {' '}
+            How this was worked out{' '}
           </Link>
         )}
       </div>

@@ -5,8 +5,8 @@ import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 
 const WAYS: readonly (readonly [string, number])[] = [
-  ['Blasted bare just now', BARE_STEEL_HOURS],
-  ['Blasted and passivated', PASSIVATED_HOURS],
+  ['blasted bare', BARE_STEEL_HOURS],
+  ['blasted and passivated', PASSIVATED_HOURS],
 ];
 
 /** Steel waits four hours for its primer, a little longer under a wash: the clock is started here and runs on the slip. */
@@ -31,7 +31,7 @@ export function BlastClock({ view }: { view: BenchView }) {
     <section aria-label="Bare steel" className="flex flex-wrap items-center gap-2">
       {WAYS.map(([word, hours]) => (
         <button key={word} type="button" className="btn target" onClick={() => start(hours)}>
-          {word}: {hours} h clock
+          Start {hours} h timer: {word}
         </button>
       ))}
       <span className="text-sm">

@@ -128,25 +128,30 @@ export function CoatSuitability(props: Props) {
         }
       >
         <p>
-          Dew point {show(verdict.dewPointC, 'temperature')} from air and humidity (Magnus form, WMO Guide No.
-          8). Surface {show(measured.surfaceC ?? measured.airC, 'temperature')} is{' '}
-          {show(Math.abs(verdict.marginC), 'temperatureDifference')} {verdict.marginC < 0 ? 'below' : 'above'}{' '}
-          it; at least {show(limits.dewMarginC, 'temperatureDifference')} above it is needed
+          Dew point {show(verdict.dewPointC, 'temperature')}, from air temperature and humidity (Magnus
+          formula, WMO Guide No. 8). The surface ({show(measured.surfaceC ?? measured.airC, 'temperature')})
+          is {show(Math.abs(verdict.marginC), 'temperatureDifference')}{' '}
+          {verdict.marginC < 0 ? 'below' : 'above'} the dew point. Minimum{' '}
+          {show(limits.dewMarginC, 'temperatureDifference')} above{' '}
           {sheet.limits.dewMarginC === null
-            ? ' (ISO 8502-4 guidance; the sheet says nothing)'
-            : ' by the sheet'}
-          . RH limit {limits.rhMax === null ? 'none' : `${Math.round(limits.rhMax * 100)} %`}
-          {sheet.limits.rhMax === null ? ' (usual practice, ISO 12944-7)' : ' by the sheet'}.
+            ? ' (ISO 8502-4 guidance; not on the data sheet)'
+            : ' (data sheet)'}
+          .{' '}
+          {limits.rhMax === null
+            ? 'No humidity limit'
+            : `Maximum humidity ${Math.round(limits.rhMax * 100)} %`}{' '}
+          {sheet.limits.rhMax === null ? ' (usual practice, ISO 12944-7)' : ' (data sheet)'}.
         </p>
         <p>
-          Every hour is judged, from now until the coat is safe from dew and rain. How warm a surface is in
-          sun or under a clear sky is an estimate from the air: measure it where it is close.
+          Every hour is checked, from now until the coat is safe from dew and rain. In sun or under a clear
+          sky, the surface temperature is estimated from the weather. Measure the surface when it is close to
+          a limit.
         </p>
       </Why>
       {held && (
         <p className="text-lg font-semibold">
           {held.reason.replace(/^./, (first) => first.toUpperCase())}.{' '}
-          {ok ? 'Air and surface would be suitable now.' : ''}
+          {ok ? 'The weather and the surface would be suitable now.' : ''}
         </p>
       )}
       <ConditionList
@@ -173,10 +178,10 @@ export function CoatSuitability(props: Props) {
       {/* While the film below holds it back, a coat begun now is no question. */}
       {held === null && outlook?.safeBy && (
         <p>
-          Begun now, finished about {sayTime(outlook.end, zone, now)};{' '}
+          If you start now: finished about {sayTime(outlook.end, zone, now)}.{' '}
           {outlook.safe
-            ? `safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
-            : 'not safe from dew and rain within what is known of the air'}
+            ? `Safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
+            : 'Not safe from dew and rain before the forecast ends'}
           .
         </p>
       )}

@@ -112,7 +112,7 @@ export function Instead({ outlook, inside, onInside, now, zone }: Props) {
             </>
           )}
           <NumberField
-            label="Water drying inside"
+            label="Water evaporating inside"
             unit="l/h"
             value={inside.wetDl / 10}
             onChange={(litres) => onInside({ ...inside, wetDl: whole(litres * 10, 0, 999) })}

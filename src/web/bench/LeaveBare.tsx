@@ -44,7 +44,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
   return (
     <section aria-labelledby="leave-bare" className="space-y-2">
       <h2 id="leave-bare" className="batten pb-1 text-lg">
-        Masked items{open > 0 && `: ${open} not taped`}
+        Masked items{open > 0 && ` (${open} not taped)`}
       </h2>
       <fieldset className="flex flex-wrap items-center gap-2">
         <legend className="label-caps float-left pr-2">Tape type</legend>

@@ -59,16 +59,17 @@ function Wanted({
   if (wanted === null) return null;
   return (
     <p>
-      This coat takes <strong>{show(wanted, 'volume')}</strong>
-      {several && ' for all the areas ticked'}
-      {view.clock.next && view.clock.next.coveredM2 > 0 && ' for what is still bare of it'}
+      {view.clock.next && view.clock.next.coveredM2 > 0
+        ? 'The part not yet covered needs'
+        : 'This coat needs'}{' '}
+      <strong>{show(wanted, 'volume')}</strong> {several && ' for all selected areas'}.
       {mixed > 0 && missing !== null && (
         <>
-          ; {show(mixed, 'volume')} mixed,{' '}
-          <strong>{missing > 0 ? `${show(missing, 'volume')} still missing` : 'none missing'}</strong>
+          {' '}
+          {show(mixed, 'volume')} mixed{missing > 0 ? ', ' : '. '}{' '}
+          <strong>{missing > 0 ? `${show(missing, 'volume')} still to mix.` : 'Nothing left to mix.'}</strong>
         </>
-      )}
-      .
+      )}{' '}
     </p>
   );
 }

@@ -205,11 +205,12 @@ export function OneBatch({
         {cautionsFor(sheet.hazards, view.area).map((caution) => (
           <li key={caution}>{caution}</li>
         ))}
-        <li>The product's safety data sheet and local codes come first.</li>
+        <li>The product's safety data sheet and local regulations come first.</li>
       </ul>
       {twoPart && ratioUnread && (
         <p role="alert" className="text-error font-semibold">
-          The ratio is from memory. Read it off the tin and confirm it before anything is mixed.
+          The mixing ratio is a typical value, not from your tin. Check the tin and confirm the ratio before
+          you mix.
         </p>
       )}
       {twoPart && (

@@ -1,4 +1,5 @@
 import type { Product, Step } from '../../contract/index.ts';
+import { counted } from '../words/counted.ts';
 
 /** That a pot is mixed otherwise than the sheet says, and why. */
 export function OwnRatioNote({ product, own }: { product: Product; own: NonNullable<Step['ownRatio']> }) {
@@ -6,8 +7,8 @@ export function OwnRatioNote({ product, own }: { product: Product; own: NonNulla
   if (own.parts.length !== parts.length)
     return (
       <p role="alert" className="text-error font-semibold">
-        The system has an own ratio of {own.parts.join(' : ')}, the sheet {parts.length}{' '}
-        {parts.length === 1 ? 'part' : 'parts'}: mixed by the sheet. Put it right in the system.
+        The system’s custom ratio ({own.parts.join(' : ')}) doesn’t match the {counted(parts.length, 'part')}{' '}
+        on the data sheet, so the data sheet’s ratio is used. Correct the ratio in the system.
       </p>
     );
   return (

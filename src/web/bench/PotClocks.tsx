@@ -27,7 +27,7 @@ export function PotClocks({
   return (
     <section aria-labelledby="pots" className="space-y-3">
       <h2 id="pots" className="batten pb-1 text-lg">
-        Mixed, in use{pots.length > 1 && `: ${pots.length} pots`}
+        Mixed, in use{pots.length > 1 && ` (${pots.length} pots)`}
       </h2>
       {pots.map((pot) => (
         <PotClock key={pot.entryId} pot={pot} step={step} zone={zone} />
@@ -111,7 +111,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
         <span className="grow text-sm">
           {pot.batch.inductionMin > 0 && `Ready ${sayTime(ready, zone, now)}. `}
           {sets === null
-            ? 'Its pot life is not known: stop when it warms or thickens (common practice). '
+            ? 'Pot life unknown. Stop when the mix warms or thickens (common practice). '
             : `Pot life ends ${sayTime(sets, zone, now)}. `}
           Never pour leftovers back into the tin.
         </span>

@@ -34,13 +34,13 @@ export function PotPlan({ plan, sheet, method, potLife, potTempC, inductionMin }
       }
     >
       <p>
-        Pot life {sayMinutes(potLife)}{' '}
-        {sheet.potLife.length > 0
-          ? `at ${show(potTempC, 'temperature')} (sheet, halved for each +10 °C: common practice)`
-          : '(the tin)'}{' '}
-        − {inductionMin} min standing time{sheet.inductionMin === null && ' (the tin)'} − 10 min in hand ={' '}
-        {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[method]} m²/h that applies{' '}
-        {show(plan.largestLitres, 'volume')}.
+        Usable time: {sayMinutes(potLife)} pot life{' '}
+        {sheet.potLife.length > 0 ? `at ${show(potTempC, 'temperature')}` : '(from the tin)'} − {inductionMin}{' '}
+        min standing time{sheet.inductionMin === null && ' (from the tin)'} − 10 min reserve ={' '}
+        {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[method]} m²/h that is enough to apply{' '}
+        {show(plan.largestLitres, 'volume')}.{' '}
+        {sheet.potLife.length > 0 &&
+          ' Pot life is from the data sheet and halves for every 10 °C warmer (common practice).'}
       </p>
     </Why>
   );

@@ -37,19 +37,19 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
                 Ratio {parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
                 {isExact(asked.ratioError)
                   ? 'exact'
-                  : `off by ${percent(Math.abs(asked.ratioError))} after rounding`}
+                  : `${percent(Math.abs(asked.ratioError))} off after rounding`}
               </span>
             ) : (
               <strong className="text-error">
-                Off ratio by {percent(Math.abs(asked.ratioError))}: this tool is too coarse for this batch
+                Ratio {percent(Math.abs(asked.ratioError))} off. This tool is too coarse for this batch.
               </strong>
             )
           }
         >
           <p>
-            Each part is rounded to what the tool can show. Allowed ±
+            Each part is rounded to the tool’s graduations. Allowed error: ±
             {Math.round((sheet.ratioTolerance ?? 0.05) * 100)} %
-            {sheet.ratioTolerance === null ? ' (common practice; the sheet says nothing)' : ' by the sheet'}.
+            {sheet.ratioTolerance === null ? ' (common practice; not on the data sheet)' : ' (data sheet)'}.
           </p>
         </Why>
       )}
@@ -61,13 +61,11 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
       )}
       {better && (
         <p>
-          A batch of {size(better.split)} lands on the marks{' '}
           {isExact(better.split.ratioError)
-            ? 'exactly'
-            : `within ${percent(Math.abs(better.split.ratioError))}`}
-          .{' '}
+            ? `A batch of ${size(better.split)} can be measured exactly with this tool.`
+            : `A batch of ${size(better.split)} measures to within ${percent(Math.abs(better.split.ratioError))} of the ratio with this tool.`}{' '}
           <button type="button" className="btn target" onClick={() => onTake(better.litres)}>
-            Take {size(better.split)}
+            Use {size(better.split)}
           </button>
         </p>
       )}
@@ -76,7 +74,7 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
           {thinner.name}: {show(thinner.litres, 'volume')}
           {inductionMin > 0 && ', after the standing time'}.{' '}
           {thinner.verdict === 'over-limit' &&
-            `It is over the sheet's limit of ${percent(thinner.maxFraction ?? 0)}.`}
+            `Over the data sheet’s limit of ${percent(thinner.maxFraction ?? 0)}.`}
           {thinner.verdict === 'limit-not-stated' &&
             'The data sheet gives no amount. Ask the manufacturer; 5–10 % is common practice.'}
           {thinner.verdict === 'not-on-sheet' && 'The data sheet names no thinner. Don’t add any.'}

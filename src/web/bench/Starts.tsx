@@ -1,9 +1,10 @@
 import { DateTime } from 'luxon';
 import type { CoatOutlook, StartView } from '../../contract/index.ts';
 import { wellClear } from '../../core/air/index.ts';
-import { sayTime } from '../clock/say.ts';
+import { sayRange, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type Show, sayFailure, sayMargin } from '../words/airReasons.ts';
+import { counted } from '../words/counted.ts';
 
 interface Props {
   outlook: CoatOutlook;
@@ -37,8 +38,8 @@ export function Starts({ outlook, now, zone }: Props) {
           <strong>No suitable start time today.</strong>
         ) : latest ? (
           <>
-            The last start that passes today is <strong>{sayTime(latest, zone, now)}</strong>
-            {last?.after && `; begun later, ${sayMet(last.after, zone, now, show)}`}.
+            Start by <strong>{sayTime(latest, zone, now)}</strong> today.
+            {last?.after && ` ${sayMet(last.after, zone, now, show)}`}
           </>
         ) : (
           `You can start at any time from ${last && Date.parse(last.from) > now ? sayTime(last.from, zone, now) : 'now'} today.`
@@ -46,29 +47,31 @@ export function Starts({ outlook, now, zone }: Props) {
       </p>
       {best && (
         <p>
-          Best start: <strong>{sayTime(best.start, zone, now)}</strong>, safe {sayTime(best.safe, zone, now)}
-          {best.tightest && wellClear(best.tightest) && ', well clear of every limit'}
+          Best start: <strong>{sayTime(best.start, zone, now)}</strong>. Safe from dew and rain{' '}
+          {sayTime(best.safe, zone, now)}{' '}
+          {best.tightest && wellClear(best.tightest) && ', with a good margin on every limit'}
           {best.tightest &&
             !wellClear(best.tightest) &&
-            `. It comes nearest to a limit ${sayTime(best.tightest.at, zone, now)}: ${sayMargin(best.tightest, show)}`}
+            `. Closest to a limit at ${sayTime(best.tightest.at, zone, now)}: ${sayMargin(best.tightest, show)}`}
           .
         </p>
       )}
       <p className="text-sm">
-        Starts that pass:{' '}
+        Can start{' '}
         {starts
           .slice(0, MOST)
           .map((each) => sayStretch(each, zone, now))
           .join('; ')}
-        {starts.length > MOST && `; and ${starts.length - MOST} more`}.
+        {starts.length > MOST && `; ${counted(starts.length - MOST, 'more period')}`}.
       </p>
     </section>
   );
 }
 
-/** What a later start meets: "dew finds it still soft at 18:00: …". */
+/** Why a later start isn’t suitable. */
 const sayMet = (met: NonNullable<StartView['after']>, zone: string, now: number, show: Show) =>
-  `${sayTime(met.at, zone, now)}: ${sayFailure(met, show)}`;
+  met.code === 'too-dark'
+    ? `A later start would finish after dark (${sayTime(met.at, zone, now)}), when runs and missed spots can’t be seen.`
+    : `A later start fails at ${sayTime(met.at, zone, now)}: ${sayFailure(met, show)}.`;
 
-const sayStretch = ({ from, to }: StartView, zone: string, now: number) =>
-  `${sayTime(from, zone, now)} to ${sayTime(to, zone, now)}`;
+const sayStretch = ({ from, to }: StartView, zone: string, now: number) => sayRange(from, to, zone, now);

@@ -45,10 +45,15 @@ export function TinFields({ sheet, says, onChange }: Props) {
         />
       )}
       <p className="text-sm sm:col-span-2">
-        The sheet states no{' '}
-        {[induction && 'standing time', potLife && 'pot life'].filter(Boolean).join(' and no ')}: read the
-        tin.
-        {potLife && says.potLifeMin === 0 && ' Until it is set, no clock warns of a pot going off.'}
+        {induction && potLife
+          ? 'The data sheet gives neither standing time nor pot life.'
+          : induction
+            ? 'The data sheet gives no standing time.'
+            : 'The data sheet gives no pot life.'}{' '}
+        Check the tin.{' '}
+        {potLife &&
+          says.potLifeMin === 0 &&
+          ' Until you enter a pot life, no timer warns you before the pot goes off.'}
       </p>
     </div>
   );

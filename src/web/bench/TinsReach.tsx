@@ -61,17 +61,16 @@ export function TinsReach({
   return (
     <div role="alert" className="border-error space-y-3 border-2 p-3">
       <p className="text-lg">
-        <strong className="text-error">Not enough to finish this coat.</strong> In the tins: {inTins}. That
-        mixes {show(Math.max(0, tins.reachLitres), 'volume')} and reaches {show(reachM2, 'area')} of{' '}
-        {show(areaM2, 'area')}
-        {tins.limitedBy && <>; {tins.limitedBy} ends first</>}.
+        <strong className="text-error">Not enough to finish this coat.</strong> In stock: {inTins}. This stock
+        makes {show(Math.max(0, tins.reachLitres), 'volume')}, enough for {show(reachM2, 'area')} of{' '}
+        {show(areaM2, 'area')}. {tins.limitedBy && <> {tins.limitedBy} runs out first.</>}
       </p>
       <Kept tins={tins} />
       <p>
         <Link className="link" to="/materials/buy">
-          What to buy
-        </Link>
-        , or cut the area to what it reaches. A coat broken off leaves a lap that shows.
+          Show what to buy{' '}
+        </Link>{' '}
+        , or reduce the area to match. Stopping part-way leaves a visible lap.
       </p>
       {mixed && (
         <>
@@ -97,5 +96,5 @@ function Kept({ tins }: { tins: BenchTins }) {
   const said = tins.keptElsewhere.map(
     ({ areaName, part, amount, unit }) => `${sayAmount(show, amount, unit)} of ${part} for ${areaName}`,
   );
-  return <span className="block">Kept back and not to be touched: {said.join(', ')}.</span>;
+  return <span className="block">Kept back for other areas (don’t use): {said.join(', ')}.</span>;
 }

@@ -61,7 +61,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   return (
     <section aria-labelledby="work-before" className="max-w-3xl space-y-2">
       <h2 id="work-before" className="batten pb-1 text-lg">
-        Before this coat{open > 0 ? `: ${open} to do` : ': all done'}
+        Before this coat {open > 0 ? `(${open} to do)` : '(all done)'}
       </h2>
       <ol className="divide-base-300 divide-y">
         {work.map(({ task, state }) => (

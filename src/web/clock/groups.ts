@@ -2,17 +2,17 @@ import type { AreaClock } from '../../contract/index.ts';
 import { isRunningOut, type SlipLine } from './urgency.ts';
 import { startOfDay } from './wallClock.ts';
 
-/** The board as a foreman thinks: what is in hand, what today brings, what opens later, what waits, what is not begun. */
+/** The groups of the board, in their order. */
 export const GROUPS = ['now', 'today', 'later', 'waits', 'not-begun', 'finished'] as const;
 export type Group = (typeof GROUPS)[number];
 
 export const GROUP_WORDS: Record<Group, { title: string; meaning: string }> = {
-  now: { title: 'In hand now', meaning: 'pots that are mixed, steel that is bare, windows about to close' },
+  now: { title: 'Urgent', meaning: 'mixed pots, bare steel, windows about to close' },
   today: { title: 'Today', meaning: 'can be worked on today' },
-  later: { title: 'Opens later', meaning: 'not before tomorrow' },
-  waits: { title: 'Waits for something', meaning: 'hidden under a support, closed, or a figure is wanting' },
-  'not-begun': { title: 'Not begun', meaning: 'bare, or without a system' },
-  finished: { title: 'Finished', meaning: 'all coats of the system are on' },
+  later: { title: 'Later', meaning: 'opens tomorrow or after' },
+  waits: { title: 'Blocked', meaning: 'under a support, window closed, or data missing' },
+  'not-begun': { title: 'Not started', meaning: 'bare, or no system chosen' },
+  finished: { title: 'Done', meaning: 'all coats of the system applied' },
 };
 
 const OF_STATE: Partial<Record<AreaClock['state'], Group>> = {

@@ -2,7 +2,7 @@ import { clockText, daysBetween, dayText, fieldText, momentOf, monthText, wallOf
 
 /** Times and spans as the screens say them, in the yard's zone. */
 
-/** "21:40", "tomorrow 06:12", "Thu 06:12", "Thu 3 Dec 06:12", "3 Dec 2027": as much as is needed to be sure. */
+/** "21:40", "tomorrow 06:12", "yesterday 06:12", otherwise "Thu 3 Dec, 06:12"; far away "Fri 3 Dec 2027". */
 export function sayTime(at: string | number, zone: string, now: number): string {
   const ms = typeof at === 'number' ? at : Date.parse(at);
   const wall = wallOf(ms, zone);
@@ -11,9 +11,15 @@ export function sayTime(at: string | number, zone: string, now: number): string 
   if (days === 0) return clock;
   if (days === 1) return `tomorrow ${clock}`;
   if (days === -1) return `yesterday ${clock}`;
-  if (days > 1 && days < 7) return `${dayText(wall)} ${clock}`;
-  if (Math.abs(days) < 200) return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${clock}`;
-  return `${wall.day} ${monthText(wall)} ${wall.year}`;
+
+  if (Math.abs(days) < 200) return `${dayText(wall)} ${wall.day} ${monthText(wall)}, ${clock}`;
+  return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year}`;
+} /** A stretch of time: "06:12–09:00", "tomorrow 06:12–09:00"; over several days "Thu 3 Dec, 22:00 – Fri 4 Dec, 02:00". */
+export function sayRange(from: string | number, to: string | number, zone: string, now: number): string {
+  const ms = (at: string | number) => (typeof at === 'number' ? at : Date.parse(at));
+  if (daysBetween(ms(from), ms(to), zone) === 0)
+    return `${sayTime(from, zone, now)}–${clockText(wallOf(ms(to), zone))}`;
+  return `${sayTime(from, zone, now)} – ${sayTime(to, zone, now)}`;
 }
 
 /** "8 s", "4 min", "1 h 56 min", "3 d 4 h": two figures at most. */

@@ -54,7 +54,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       limit: grades ? null : read.optionalNumber('limit', 'limit', values.limit),
       place: placed
         ? {
-            xM: read.quantity('xM', 'place from aft', values.xM, 'length'),
+            xM: read.quantity('xM', 'Distance from aft', values.xM, 'length'),
             zM: read.quantity('zM', 'height above the waterline', values.zM, 'length'),
             side: values.side,
           }
@@ -75,7 +75,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
             method: 'PUT',
             path: `/findings/${finding.id}`,
             body: { ...input, version: over.version ?? finding.version },
-            what: 'a finding changed',
+            what: 'finding edit',
           }
         : { method: 'POST', path: '/findings', body: input, what: 'a finding' },
     );
@@ -126,8 +126,8 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       <fieldset>
         <legend className="label-caps pb-1">Location (select it on the drawing or type it)</legend>
         <div className="grid grid-cols-3 gap-3">
-          <QuantityField name="xM" label="From aft" quantity="length" />
-          <QuantityField name="zM" label="Above the waterline" quantity="length" />
+          <QuantityField name="xM" label="Distance from aft" quantity="length" />
+          <QuantityField name="zM" label="Height above the waterline" quantity="length" />
           <SelectField
             name="side"
             label="Side"

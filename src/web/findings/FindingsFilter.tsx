@@ -70,8 +70,8 @@ export function FindingsFilter({
           value={filter.sort}
           onChange={(event) => onFilter({ ...filter, sort: event.target.value as FindingFilter['sort'] })}
         >
-          <option value="letter">letters on the drawing</option>
-          <option value="newest">newest first</option>
+          <option value="letter">Letter</option>
+          <option value="newest">Newest first</option>
           <option value="area">area</option>
           <option value="kind">kind</option>
         </select>

@@ -54,7 +54,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
     );
   const bringBack = (finding: Finding) =>
     change(
-      { method: 'POST', path: `/findings/${finding.id}/restore`, what: 'a finding brought back' },
+      { method: 'POST', path: `/findings/${finding.id}/restore`, what: 'finding restore' },
       { onSuccess: () => setRemoved(null) },
     );
   return (
@@ -167,7 +167,7 @@ function FindingLine({
               <a key={id} href={`/api/v1/photos/${id}`} target="_blank" rel="noreferrer">
                 <img
                   src={`/api/v1/photos/${id}`}
-                  alt={`${word}, view ${i + 1}`}
+                  alt={`${word}, photo ${i + 1}`}
                   className="h-20 w-28 object-cover"
                 />
               </a>

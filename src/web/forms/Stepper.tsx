@@ -43,7 +43,7 @@ export function Stepper({
       return;
     }
     if (read < min || read > max) {
-      setMessage(`${label} ${typed} is outside ${figure(min)}–${figure(max)} ${unit}`);
+      setMessage(`${label} must be between ${figure(min)} and ${figure(max)} ${unit}, but is ${typed}`);
     } else {
       setMessage(null);
       if (read !== value) onChange(read);

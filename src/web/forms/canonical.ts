@@ -43,7 +43,8 @@ export class FormReader {
     try {
       return read();
     } catch (error) {
-      this.errors.push({ path, message: `${label} ${(error as Error).message}` });
+      const said = `${label} ${(error as Error).message}`;
+      this.errors.push({ path, message: said.charAt(0).toUpperCase() + said.slice(1) });
       return Number.NaN;
     }
   }
@@ -66,7 +67,10 @@ export async function refusals<T>(
   const result = pick(contract).validate(value, contract.strict);
   const unreadable = new Set(reader.errors.map((e) => e.path));
   const more = (result.error?.details ?? [])
-    .map((detail) => ({ path: formPath(detail.path.join('.')), message: detail.message }))
+    .map((detail) => ({
+      path: formPath(detail.path.join('.')),
+      message: contract.asSentence(detail.message),
+    }))
     .filter((e) => !unreadable.has(e.path));
   return [...reader.errors, ...more];
 }

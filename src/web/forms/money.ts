@@ -15,6 +15,6 @@ export function minorOf(
   // Said in the currency it was typed in; the border knows minor units only.
   const most = fromMinor(MOST_MONEY, currency);
   if (value >= 0 && value <= most) return toMinor(value, currency);
-  read.refuse(path, `${label} ${text.trim()} is outside 0–${figure(most)} ${currency}`);
+  read.refuse(path, `${label} must be between 0 and ${figure(most)} ${currency}, but is ${text.trim()}`);
   return 0;
 }

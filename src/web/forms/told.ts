@@ -45,7 +45,7 @@ const isTyped = (dirty: FormState<FieldValues>['dirtyFields'], path: string): bo
 /** Of a record that somebody else saved meanwhile. */
 function sayElsewhere(value: unknown): string {
   const what = Array.isArray(value) ? 'Changed' : value === '' ? 'Emptied' : `Changed to “${String(value)}”`;
-  return `${what} elsewhere since you began typing.`;
+  return `${what} elsewhere while you were editing.`;
 }
 
 /** Of a figure that is worked out anew while it is typed over. */

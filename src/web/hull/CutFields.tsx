@@ -36,13 +36,13 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         {stripe && (
           <>
             <NumberField
-              label="Its lower edge"
+              label="Lower edge of the stripe"
               quantity="length"
               value={stripe.lowerM}
               onChange={(lowerM) => set({ stripe: { ...stripe, lowerM } })}
             />
             <NumberField
-              label="Its upper edge"
+              label="Upper edge of the stripe"
               quantity="length"
               value={stripe.upperM}
               onChange={(upperM) => set({ stripe: { ...stripe, upperM } })}
@@ -110,13 +110,13 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         {sheer && (
           <>
             <NumberField
-              label="Sheer aft"
+              label="Sheer height aft"
               quantity="length"
               value={sheer.aftM}
               onChange={(aftM) => set({ sheer: { ...sheer, aftM } })}
             />
             <NumberField
-              label="Sheer forward"
+              label="Sheer height forward"
               quantity="length"
               value={sheer.foreM}
               onChange={(foreM) => set({ sheer: { ...sheer, foreM } })}
@@ -164,7 +164,7 @@ function Stations({
         id={id}
         className="input w-full"
         inputMode="decimal"
-        placeholder="none"
+        placeholder="no division"
         value={text}
         aria-invalid={problem ? true : undefined}
         onChange={(event) => setText(event.target.value)}

@@ -30,7 +30,7 @@ export function HullFormPage() {
             <div className="space-y-6 p-3 md:p-6">
               <h1 className="text-2xl">{view.boat.name}: hull form</h1>
               <SurveyTabs boatId={view.boat.id} />
-              <HullOnly boat={view.boat} need="to draw the hull">
+              <HullOnly boat={view.boat} need="drawing">
                 {(boat) => <HullFormBoard key={boatId} view={{ ...view, boat }} line={plan} />}
               </HullOnly>
             </div>

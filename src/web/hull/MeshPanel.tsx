@@ -89,7 +89,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
   };
   const confirm = useConfirm();
   const remove = async () => {
-    const text = 'Areas keep what it gave them.';
+    const text = 'Estimates already added to areas are kept.';
     if (!(await confirm({ title: 'Delete the mesh and its file?', text, action: 'Delete mesh' }))) return;
     mesh.cancel();
     await save(null);

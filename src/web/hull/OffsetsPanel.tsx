@@ -50,7 +50,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
       fromGrid(next);
       change(next);
     } catch (error) {
-      setProblem(`The file was left as it is: ${(error as Error).message}`);
+      setProblem(`Couldn’t read the file. ${(error as Error).message}`);
     }
   };
   const save = async (next: OffsetTable | null) => {
@@ -113,7 +113,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
               disabled={grid.length <= 3}
               onClick={() => change(grid.slice(0, -1))}
             >
-              Remove the last station
+              Remove last station
             </button>
           </div>
           {read && 'problem' in read && (
@@ -141,7 +141,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
             </button>
             {offsets && (
               <button type="button" className="btn btn-ghost" onClick={() => void remove()}>
-                Remove the table
+                Delete table
               </button>
             )}
           </div>

@@ -38,7 +38,9 @@ export function PlacementFields({
   return (
     <fieldset className="space-y-2">
       <legend className="lettered pb-1">Orientation and scale</legend>
-      <p className="text-sm">As read it measures {size.join(', ')}. Guessed: check it with the view.</p>
+      <p className="text-sm">
+        Size with these settings: {size.join(', ')}. These settings are a guess. Check them in the 3-D view.
+      </p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
           label="File units"
@@ -62,8 +64,8 @@ export function PlacementFields({
           label="Mesh covers"
           value={placement.half ? 'half' : 'whole'}
           choices={[
-            ['whole', 'the whole hull'],
-            ['half', 'one side: mirror it'],
+            ['whole', 'Whole hull'],
+            ['half', 'One side (mirrored)'],
           ]}
           onChange={(half) => set({ half: half === 'half' })}
         />

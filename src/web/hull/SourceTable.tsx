@@ -113,7 +113,8 @@ export function SourceTable({
       </Scroller>
       {apart.map(({ word, ways: [a, b], gapM2 }) => (
         <p key={`${word}${a}${b}`} className="text-warning font-semibold">
-          {word}: {words[a]} and {words[b]} disagree by {show(gapM2, 'area')} more than their spreads.
+          {word}: {words[a]} and {words[b]} differ by {show(gapM2, 'area')} more than their uncertainties
+          allow.
         </p>
       ))}
     </div>

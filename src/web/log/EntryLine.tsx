@@ -133,9 +133,9 @@ function EntryText({ entry, view, zone, now }: Props) {
           {body.colour && `, ${body.colour}`}: {show(body.litres, 'volume')} on {show(body.areaM2, 'area')} by{' '}
           {METHOD_WORDS[body.method].toLowerCase()}
           {body.by && ` (${body.by})`}
-          {film !== null && <>, {show(film, 'film')} dry by litres</>}; finished{' '}
+          {film !== null && <>, {show(film, 'film')} dry film (from litres used)</>}, finished{' '}
           {sayTime(body.endedAt, zone, Date.parse(entry.at))}
-          {removedAt && <strong className="block">Taken off again {sayTime(removedAt, zone, now)}</strong>}
+          {removedAt && <strong className="block">Removed {sayTime(removedAt, zone, now)}</strong>}
           <CoatAir entry={entry} zone={zone} />
           {body.note && <span className="block text-sm">{body.note}</span>}
         </>
@@ -150,22 +150,22 @@ function EntryText({ entry, view, zone, now }: Props) {
           {Math.abs(entry.body.ratioError) > 0.0005 &&
             ` (${(entry.body.ratioError * 100).toFixed(1)} % off ratio)`}
           {(entry.body.additives ?? []).map(({ name: additive, ml }) => `, ${additive} ${figure(ml)} ml`)}
-          {entry.body.litresEstimated && '; litres estimated from weight (no density on the sheet)'}
+          {entry.body.litresEstimated && '; litres estimated from weight (no density on the data sheet)'}
         </>
       );
     case 'batch-end':
-      return <>Pot {entry.body.fate === 'emptied' ? 'emptied' : 'thrown away'}</>;
+      return <>Pot {entry.body.fate === 'emptied' ? 'used up' : 'discarded'}</>;
     case 'tape':
       return (
         <>
-          {entry.body.on ? 'Taped' : 'Untaped'}: {entry.body.name}
+          {entry.body.on ? 'Tape on' : 'Tape off'}: {entry.body.name}
         </>
       );
     case 'blast':
       return <>Blasted bare; prime within {figure(entry.body.holdsHours)} h</>;
     case 'removal': {
       const { toGround, coats, way, grit, reason } = entry.body;
-      const what = toGround ? 'everything, down to the ground' : counted(coats.length, 'coat');
+      const what = toGround ? 'all coats, down to the substrate' : counted(coats.length, 'coat');
       return (
         <>
           {WAY_OFF_WORDS[way]}: {what}
@@ -197,12 +197,7 @@ function EntryText({ entry, view, zone, now }: Props) {
         </>
       );
     case 'round':
-      return (
-        <>
-          Another round asked for
-          {entry.body.reason && `: ${entry.body.reason}`}
-        </>
-      );
+      return <>Another coat added {entry.body.reason && `: ${entry.body.reason}`}</>;
     case 'note':
       return <>{entry.body.text}</>;
     case 'strike':

@@ -81,14 +81,14 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
       {view.entries.length > SEARCHED_FROM && (
         <SearchField label="Search entries shown" value={search} onChange={setSearch} />
       )}
-      {areas.length === 0 && search.trim() !== '' && <p role="status">No entry says that.</p>}
+      {areas.length === 0 && search.trim() !== '' && <p role="status">No entries match “{search.trim()}”.</p>}
       {areas.length === 0 && search.trim() === '' && (
         <p>
-          Nothing is logged yet.{' '}
+          No entries yet.{' '}
           <Link className="link" to={`/boats/${view.boat.id}/survey`}>
             Measure an area
           </Link>
-          , choose its system, and log the first coat at the bench.
+          , choose its system, and log the first coat on the bench.
         </p>
       )}
       {areas.map((area) => (
@@ -121,12 +121,12 @@ function AreaLog({
       <div className="batten flex flex-wrap items-baseline justify-between gap-x-6">
         <h2 id={`log-${area.id}`} className="pb-1 text-lg">
           {area.name}
-          {area.archived && ' (removed from the survey)'}
+          {area.archived && ' (archived)'}
         </h2>
         {on.coats > 0 && (
           <p>
-            {counted(on.coats, 'coat')}, {show(on.litres, 'volume')}, about {show(on.microns, 'film')} dry by
-            litres
+            {counted(on.coats, 'coat')}, {show(on.litres, 'volume')}, about {show(on.microns, 'film')} dry
+            film (from litres used)
           </p>
         )}
       </div>
@@ -134,9 +134,9 @@ function AreaLog({
         .filter((each) => each.areaId === area.id)
         .map(({ productName, ruleIds, reason }) => (
           <p key={`${productName}${ruleIds.join()}`} className="border-warning my-1 border-l-4 pl-3">
-            <strong>Applied against the rules:</strong> {productName} (
+            <strong>Applied despite conflicts:</strong> {productName} (
             {ruleIds.join(', ').replaceAll('-', ' ')}
-            ). Reason given: {reason}
+            ). Reason: {reason}
           </p>
         ))}
       <OpenFaults

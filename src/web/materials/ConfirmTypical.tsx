@@ -25,7 +25,7 @@ export function ConfirmTypical({ product }: { product: Product }) {
   return (
     <section aria-labelledby="typical" className="board max-w-3xl space-y-3 p-4">
       <h2 id="typical" className="batten pb-1 text-lg">
-        {counted(fields.length, 'value')} from memory
+        {counted(fields.length, 'unconfirmed typical value')}
       </h2>
       <p>
         Compare with the tin. Select each value that matches. If a value differs, change it in the form below;

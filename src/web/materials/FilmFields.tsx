@@ -26,14 +26,14 @@ export function FilmFields() {
             name="coverage"
             label="Coverage on the tin"
             quantity="spreadingRate"
-            hint="In practice, of one coat. Counted by only where the solids are from memory"
+            hint="Practical coverage per coat. Used only if volume solids is a typical value."
           />
         </div>
         <Field
           name="dilution"
           label="Water to 1 part"
           inputMode="decimal"
-          hint="Of a wash; empty: used as it is"
+          hint="For a diluted wash. Leave empty if used undiluted."
         />
       </div>
       <WetFilm name="film" />

@@ -49,7 +49,7 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
                 {film.areaName}, {film.boatName}
               </Link>
               , applied {sayTime(film.laidTo, yard.zone, now)}:{' '}
-              {film.found.map((f) => FOUND_WORDS[f]).join(', ')};{' '}
+              {film.found.map((f) => FOUND_WORDS[f]).join(', ')}. Curing speed{' '}
               {film.teaches ? sayAllowed(film) : 'No conclusion about curing speed.'}
             </li>
           ))}
@@ -59,14 +59,14 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
       <div className="flex flex-wrap items-center gap-3">
         {factor !== null && (taken === null || Math.abs(taken.factor - factor) > 0.01) && (
           <button type="button" className="btn target" disabled={isPending} onClick={() => put(factor)}>
-            Let its clocks go by {percent(factor)}
+            Use {percent(factor)} curing speed
           </button>
         )}
         {taken && (
           <>
             <strong>
-              Its clocks go by {percent(taken.factor)} since {sayTime(taken.at, yard.zone, now)}, from{' '}
-              {counted(taken.films, 'film')}.
+              Cure times use {percent(taken.factor)} curing speed since {sayTime(taken.at, yard.zone, now)}{' '}
+              (from {counted(taken.films, 'coat')}).
             </strong>
             <button
               type="button"
@@ -91,17 +91,18 @@ const MOST = 4;
 function sayAllowed({ low, high }: { low: number; high: number }): string {
   if (low <= LEAST && high >= MOST) return 'not limited by these tests';
   if (low <= LEAST) return `at most ${percent(high)} as fast as the sheet`;
-  if (high >= MOST) return `at least ${percent(low)} as fast as the sheet`;
-  return `${percent(low)} to ${percent(high)} as fast as the sheet`;
+  if (high >= MOST) return `at least ${percent(low)} of the data sheet’s`;
+  return `${percent(low)}–${percent(high)} of the data sheet’s`;
 }
 
 function sayTogether(pace: MethodPace): string {
   if (pace.films === 0) return 'No usable hand tests for this method yet.';
-  if (!pace.agree) return `${counted(pace.films, 'film')} do not agree: the clocks go by the sheet.`;
-  const who = pace.films === 1 ? 'One film' : `${counted(pace.films, 'film')} together`;
-  const together = `${who}: ${sayAllowed(pace)}.`;
+  if (!pace.agree)
+    return `Hand tests on ${counted(pace.films, 'coat')} don’t agree, so cure times follow the data sheet.`;
+  const who = `From ${counted(pace.films, 'coat')}: curing speed`;
+  const together = `${who} ${sayAllowed(pace)}.`;
   if (pace.factor !== null) return together;
   return pace.films < 3
-    ? `${together} A pace is offered once three films agree.`
-    : `${together} That agrees with the sheet.`;
+    ? `${together} A curing speed is suggested once tests on three coats agree.`
+    : `${together} This agrees with the data sheet.`;
 }

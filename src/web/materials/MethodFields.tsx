@@ -31,9 +31,9 @@ export function MethodFields() {
           <legend className="sr-only">Figures for one method</legend>
           <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[9rem_1fr_1fr_1fr_1fr_auto]">
             <SelectField name={`byMethod.${i}.method`} label="Method" choices={METHOD_CHOICES} />
-            <QuantityField name={`byMethod.${i}.min`} label="Dry film, min" quantity="film" />
-            <QuantityField name={`byMethod.${i}.typical`} label="Typical" quantity="film" />
-            <QuantityField name={`byMethod.${i}.max`} label="Dry film, max" quantity="film" />
+            <QuantityField name={`byMethod.${i}.min`} label="Minimum dry film" quantity="film" />
+            <QuantityField name={`byMethod.${i}.typical`} label="Typical dry film" quantity="film" />
+            <QuantityField name={`byMethod.${i}.max`} label="Maximum dry film" quantity="film" />
             <Field name={`byMethod.${i}.thinner`} label="Maximum thinner" unit="%" inputMode="decimal" />
             <button
               type="button"

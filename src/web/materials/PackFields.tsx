@@ -47,7 +47,7 @@ export function PackFields() {
             <SelectField name={`additives.${i}.kind`} label="Type" choices={KINDS} />
           </div>
           <div className="w-36">
-            <Field name={`additives.${i}.max`} label="Max" unit="ml/l" inputMode="decimal" />
+            <Field name={`additives.${i}.max`} label="Maximum amount" unit="ml/l" inputMode="decimal" />
           </div>
           <button
             type="button"
@@ -61,14 +61,14 @@ export function PackFields() {
       ))}
       <div className="flex flex-wrap items-end gap-3">
         <button type="button" className="btn btn-sm" onClick={() => packs.append({ litres: '', price: '' })}>
-          <Plus size={16} aria-hidden="true" /> Pack
+          <Plus size={16} aria-hidden="true" /> Add pack{' '}
         </button>
         <button
           type="button"
           className="btn btn-sm"
           onClick={() => additives.append({ name: '', kind: 'accelerator', max: '' })}
         >
-          <Plus size={16} aria-hidden="true" /> Additive
+          <Plus size={16} aria-hidden="true" /> Add additive{' '}
         </button>
         <div className="w-40">
           <Field name="shelfMonths" label="Shelf life, unopened" unit="months" inputMode="numeric" />

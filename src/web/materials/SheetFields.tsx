@@ -17,7 +17,7 @@ const HAZARD_WORDS: Record<Hazard, string> = {
   'epoxy-sensitiser': 'Epoxy (sensitiser)',
   biocide: 'Biocides',
   acid: 'Acid',
-  'oxidising-rags': 'Rags may take fire',
+  'oxidising-rags': 'Rags can self-ignite',
   dust: 'Dust',
 };
 
@@ -27,7 +27,7 @@ export function SheetFields() {
     <>
       <div className="grid gap-3 sm:grid-cols-2">
         <Field name="name" label="Product" autoFocus />
-        <SelectField name="family" label="Coating type" choices={[['', 'choose'], ...choices(FAMILIES)]} />
+        <SelectField name="family" label="Coating type" choices={[['', 'Select…'], ...choices(FAMILIES)]} />
       </div>
       <Parts />
       <FilmFields />
@@ -37,25 +37,28 @@ export function SheetFields() {
         the data sheet doesn’t give; nothing is then assumed.
       </p>
       <div>
-        <SheetStep title="Methods and thinner" about="brush, roller, spray; films of their own">
+        <SheetStep title="Methods and thinner" about="brush, roller, spray; film thickness by method">
           <MethodFields />
         </SheetStep>
-        <SheetStep title="More times" about="safe from dew, tack-free, sandable, launch, full cure">
+        <SheetStep title="Other times" about="safe from dew, tack-free, sandable, launch, full cure">
           <EventTimes />
         </SheetStep>
-        <SheetStep title="Air and surface" about="temperatures, humidity, margin over the dew point">
+        <SheetStep
+          title="Weather and surface limits"
+          about="temperature, humidity, margin above the dew point"
+        >
           <AirLimits />
         </SheetStep>
-        <SheetStep title="What it goes on" about="cleanliness, profile, grounds, copper">
+        <SheetStep title="Surface preparation" about="cleanliness, profile, permitted surfaces, copper">
           <SurfaceFields />
         </SheetStep>
-        <SheetStep title="Tins" about="colours, packs, prices, additives, shelf life">
+        <SheetStep title="Packs" about="colours, pack sizes, prices, additives, shelf life">
           <Colours />
           <PackFields />
         </SheetStep>
-        <SheetStep title="Dangers and notes" about="hazards, cautions in the sheet’s words, resin">
+        <SheetStep title="Hazards and notes" about="hazards, cautions from the data sheet, resin">
           <Ticks name="hazards" legend="Hazards" choices={choices(HAZARD_WORDS)} />
-          <Field name="resin" label="Resin, as the sheet names it" hint="Empty: not stated" />
+          <Field name="resin" label="Resin" hint="As named on the data sheet. Leave empty if not given." />
           <TextArea name="cautions" label="Cautions (wording from the data sheet)" />
           <TextArea name="note" label="Note" />
         </SheetStep>
@@ -68,10 +71,18 @@ function AirLimits() {
   return (
     <div className="space-y-3">
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
-        <QuantityField name="limits.airMinC" label="Air, min" quantity="temperature" />
-        <QuantityField name="limits.airMaxC" label="Air, max" quantity="temperature" />
-        <QuantityField name="limits.surfaceMinC" label="Surface, min" quantity="temperature" />
-        <QuantityField name="limits.surfaceMaxC" label="Surface, max" quantity="temperature" />
+        <QuantityField name="limits.airMinC" label="Air temperature, minimum" quantity="temperature" />
+        <QuantityField name="limits.airMaxC" label="Air temperature, maximum" quantity="temperature" />
+        <QuantityField
+          name="limits.surfaceMinC"
+          label="Surface temperature, minimum"
+          quantity="temperature"
+        />
+        <QuantityField
+          name="limits.surfaceMaxC"
+          label="Surface temperature, maximum"
+          quantity="temperature"
+        />
         <Field name="limits.rhMax" label="RH, maximum" unit="%" inputMode="decimal" />
         <QuantityField
           name="limits.dewMarginC"
@@ -87,7 +98,7 @@ function AirLimits() {
   );
 }
 
-const PART_WORDS = ['Base', 'Hardener', 'Third part, as the sheet names it'];
+const PART_WORDS = ['Base', 'Hardener', 'Third part (name on the data sheet)'];
 
 function Parts() {
   const { control, setValue } = useFormContext<SheetValues>();
@@ -130,7 +141,7 @@ function Parts() {
             name={`parts.${i}.name`}
             label={two ? (PART_WORDS[i] ?? `Part ${i + 1}, as the sheet names it`) : 'Paint'}
           />
-          {two && <Field name={`parts.${i}.ratio`} label="Parts" inputMode="decimal" />}
+          {two && <Field name={`parts.${i}.ratio`} label="Parts in the ratio" inputMode="decimal" />}
           <QuantityField name={`parts.${i}.density`} label="Density" quantity="density" />
           {i > 1 && (
             <div className="col-span-3 flex flex-wrap items-end gap-3">
@@ -139,14 +150,14 @@ function Parts() {
                   name={`parts.${i}.role`}
                   label="Role of this part"
                   choices={[
-                    ['', 'choose'],
-                    ['paint', 'a part of the paint'],
-                    ['reducer', 'the reducer (thinner)'],
+                    ['', 'Select…'],
+                    ['paint', 'Part of the paint'],
+                    ['reducer', 'Reducer (thinner)'],
                   ]}
                 />
               </div>
               <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
-                Remove this part
+                Remove part {i + 1}{' '}
               </button>
             </div>
           )}
@@ -163,8 +174,8 @@ function Parts() {
       )}
       {!two && (
         <div className="max-w-56">
-          <QuantityField name="canLitres" label="One spray can holds" quantity="volume" />
-          <p className="text-sm opacity-80">Empty: it comes in tins.</p>
+          <QuantityField name="canLitres" label="Spray can contents" quantity="volume" />
+          <p className="text-sm opacity-80">Leave empty if sold in tins.</p>
         </div>
       )}
       {two && (
@@ -173,7 +184,7 @@ function Parts() {
             name="ratioBy"
             label="Ratio by"
             choices={[
-              ['', 'choose'],
+              ['', 'Select…'],
               ['volume', 'Volume'],
               ['weight', 'Weight'],
             ]}
@@ -209,7 +220,7 @@ function Colours() {
             render={({ field: input }) => (
               <input
                 type="color"
-                aria-label={`How ${drawn?.[i]?.name || 'this colour'} is drawn`}
+                aria-label={`Display colour for ${drawn?.[i]?.name || 'this row'}`}
                 className="h-10 w-14 cursor-pointer"
                 {...input}
               />

@@ -32,7 +32,7 @@ export function SheetPage() {
         if (productId !== 'new' && !product) {
           return (
             <p className="p-6">
-              There is no such sheet.{' '}
+              Data sheet not found.{' '}
               <Link className="link" to="/materials/sheets">
                 All sheets
               </Link>
@@ -81,7 +81,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       setCopied({ ...read, id: `file ${Date.now()}`, version: 0, archived: false });
       setProblem(null);
     } catch (error) {
-      setProblem(`${file.name} was not taken: ${(error as Error).message}`);
+      setProblem(`Couldn’t open ${file.name}. ${(error as Error).message}`);
     }
   };
   return (

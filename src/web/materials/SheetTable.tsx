@@ -50,7 +50,7 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
         cell: ({ row }) => <Colours of={row.original} />,
       }),
       column.accessor('version', {
-        header: 'Sheet',
+        header: 'Version',
         cell: ({ getValue }) => <span className="whitespace-nowrap">version {getValue()}</span>,
       }),
     ],
@@ -64,9 +64,9 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
       <p role="status" className="text-sm">
         {rows.length === sheets.length
           ? `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'}`
-          : `${rows.length} of ${sheets.length} sheets`}
+          : `${rows.length} of ${sheets.length} data sheets`}
       </p>
-      <Scroller label="Sheets">
+      <Scroller label="Data sheets">
         <StackedTable className="table">
           <thead>
             <tr>

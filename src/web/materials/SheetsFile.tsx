@@ -20,7 +20,7 @@ export function SheetsFile() {
       )}
       {error && (
         <span role="alert" className="text-error self-center font-semibold">
-          {fileName} was not taken: {error.message}
+          Couldn’t import {fileName}. {error.message}
         </span>
       )}
       <OpenFile label="Import (CSV)" accept=".csv,text/csv" onFile={(file) => void read(file)} />

@@ -22,24 +22,24 @@ export function SurfaceFields() {
           label="Required cleanliness"
           choices={[['', 'Not given'], ...GRADES.map((grade): [string, string] => [grade, grade])]}
         />
-        <QuantityField name="profileMin" label="Profile, min" quantity="film" />
-        <QuantityField name="profileMax" label="Profile, max" quantity="film" />
+        <QuantityField name="profileMin" label="Minimum profile" quantity="film" />
+        <QuantityField name="profileMax" label="Maximum profile" quantity="film" />
         {antifouling && (
           <SelectField
             name="copper"
             label="Copper"
             choices={[
               ['', 'Not given'],
-              ['yes', 'holds copper'],
-              ['no', 'none'],
+              ['yes', 'Contains copper'],
+              ['no', 'No copper'],
             ]}
           />
         )}
       </div>
       <CheckField
         name="statesGrounds"
-        label="The sheet names the grounds it may go on"
-        hint="Without the tick the trade's rules decide; with it, what is not ticked below is refused"
+        label="Data sheet lists permitted surfaces"
+        hint="If not selected, general trade rules apply. If selected, any surface not selected below is not allowed."
       />
       {states && (
         <fieldset>

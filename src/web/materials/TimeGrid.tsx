@@ -73,10 +73,10 @@ export function DecidingTimes() {
             <SelectField name={`overcoat.${i}.by`} label="Next coat" choices={BY} />
             <Field name={`overcoat.${i}.keyGrit`} label="Grit if window missed" inputMode="numeric" />
             <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
-              Remove window
+              Remove overcoat window{' '}
             </button>
           </div>
-          <Grid label="Times of this window" columns={columns}>
+          <Grid label="Overcoat window by temperature" columns={columns}>
             <tbody>
               <Row path={`overcoat.${i}.min`} label="Earliest overcoat" columns={columns} />
               <Row path={`overcoat.${i}.chemicalMax`} label="Latest without sanding" columns={columns} />
@@ -100,7 +100,7 @@ export function EventTimes() {
   const temps = useWatch({ control, name: 'temps' });
   const [columns] = useColumns();
   return (
-    <Grid label="More times over temperature" columns={columns}>
+    <Grid label="Other times by temperature" columns={columns}>
       <thead>
         <tr>
           <th scope="col" className="text-left">

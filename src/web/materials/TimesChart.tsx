@@ -93,12 +93,12 @@ export function TimesChart({ sheet }: { sheet: ProductSheet }) {
       },
       yAxis: {
         type: 'log' as const,
-        name: 'hours',
+        name: 'Time, h (log scale)',
         axisLabel: { color: ink },
         splitLine: { lineStyle: { color: themeColour('--color-base-300') } },
       },
       series,
     };
   }, [key, system]);
-  return <Chart option={option} label="Times of this sheet over temperature" className="h-80 w-full" />;
+  return <Chart option={option} label="Data sheet times by temperature" className="h-80 w-full" />;
 }

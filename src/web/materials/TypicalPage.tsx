@@ -23,9 +23,9 @@ export function TypicalPage() {
       </p>
       <h1 className="text-2xl">Typical data sheets</h1>
       <p>
-        One for each family that the job takes. Every value on them is <strong>typical, from memory</strong>:
-        good enough to plan by, and marked so wherever a figure rests on it. Before a pot is mixed the ratio
-        is confirmed from the tin.
+        Choose one for each coating type you need. All values are{' '}
+        <strong>typical and come from memory</strong>. They are good enough for planning, and every figure
+        that uses one is marked. Confirm the mixing ratio from the tin before you mix.
       </p>
       <QueryBoundary query={products}>
         {(list) => <Choice known={new Set(list.map(({ name }) => name))} />}
@@ -91,8 +91,8 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
           {write.isPending
             ? 'Adding…'
             : chosen.size === 0
-              ? 'Add the ticked sheets'
-              : `Add ${counted(chosen.size, 'sheet')}`}
+              ? 'Add data sheets'
+              : `Add ${counted(chosen.size, 'data sheet')}`}
         </button>
         <button type="button" className="btn" onClick={() => setChosen(new Set(families))}>
           Select all

@@ -20,5 +20,5 @@ export function WetFilm({ name }: { name: 'film' | `byMethod.${number}` }) {
     }
   });
   if (said.length < 3) return null;
-  return <p className="text-sm opacity-80">Wet, unthinned: {said.join(', ')}.</p>;
+  return <p className="text-sm opacity-80">Wet film, unthinned: {said.join(', ')}.</p>;
 }

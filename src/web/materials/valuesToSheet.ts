@@ -14,7 +14,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       if (text.trim() === '') return [];
       const tempC = temps[i];
       if (tempC === null || tempC === undefined) {
-        read.refuse(`${path}.${i}`, `${label}: its column has no temperature`);
+        read.refuse(`${path}.${i}`, `${label}: enter a temperature for this column`);
         return [];
       }
       try {
@@ -152,8 +152,8 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       shelfMonths: read.optionalNumber('shelfMonths', 'shelf life', values.shelfMonths),
       preparation: {
         cleanliness: values.cleanliness === '' ? null : values.cleanliness,
-        profileMinMicrons: read.optionalQuantity('profileMin', 'min profile', values.profileMin, 'film'),
-        profileMaxMicrons: read.optionalQuantity('profileMax', 'max profile', values.profileMax, 'film'),
+        profileMinMicrons: read.optionalQuantity('profileMin', 'Minimum profile', values.profileMin, 'film'),
+        profileMaxMicrons: read.optionalQuantity('profileMax', 'Maximum profile', values.profileMax, 'film'),
       },
       cautions: values.cautions,
     },
@@ -166,7 +166,7 @@ function roleOf(
   path: string,
   read: FormReader,
 ): { reducer?: true } {
-  if (role === '') read.refuse(path, `choose what ${name.trim() || 'this part'} is`);
+  if (role === '') read.refuse(path, `Select the role of ${name.trim() || 'this part'}.`);
   return role === 'reducer' ? { reducer: true } : {};
 }
 

@@ -6,7 +6,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 /** What of an area a part is, with when it was applied. */
 function sayPart(part: AreaPart, zone: string, now: number): string {
   const when = part.from ? `applied ${sayTime(part.from, zone, now)}` : null;
-  if (part.what === 'rest') return when ? `still to cover, on the coat ${when}` : 'still bare';
+  if (part.what === 'rest') return when ? `not covered yet, over the coat ${when}` : 'still bare';
   return when ?? 'applied';
 }
 

@@ -59,7 +59,7 @@ export function HandTests({ clock, zone, now }: Props) {
   return (
     <details className="border-base-300 border-y py-2" open={hand !== null}>
       <summary className="target cursor-pointer py-2">
-        Test the film by hand{hand && `: ${FOUND_WORDS[hand.tests.at(-1)?.found ?? 'sticks']}`}
+        Hand test{hand && `: ${FOUND_WORDS[hand.tests.at(-1)?.found ?? 'sticks']}`}
       </summary>
       <div className="space-y-3 pt-2">
         <p className="text-sm">
@@ -113,20 +113,20 @@ export function HandTests({ clock, zone, now }: Props) {
   );
 }
 
-/** What the tests did to the clock, with before and after. */
+/** How the tests changed the cure times, before and after. */
 export function sayEffect(hand: HandView, nextIsWater: boolean, zone: string, now: number): string {
   if (hand.waits) return 'Saved on this device. Cure times update after syncing.';
   if (hand.notCuring)
-    return 'It still sticks after more than four times the tack-free time of its sheet: the film does not cure.';
+    return 'The coat still sticks after more than four times the tack-free time on its data sheet. It isn’t curing.';
   if (hand.silent && hand.stuckAt !== null)
-    return 'Something sticks, and the sheet does not say when the film is tack-free: nothing goes on until a later test finds it dry.';
+    return 'The coat sticks, and the data sheet gives no tack-free time. Don’t apply anything until a later test finds it dry.';
   if (hand.silent)
     return 'The data sheet has no time that this test can correct. Cure times haven’t changed.';
-  const doubt = hand.contradicts ? 'The findings contradict each other; the last one counts. ' : '';
-  if (hand.factor === 1) return `${doubt}The hand agrees with the clock.`;
-  const pace = `${doubt}This film cures ${Math.round(hand.factor * 100)} % as fast as its sheet says`;
+  const doubt = hand.contradicts ? 'The tests contradict each other. The last one counts. ' : '';
+  if (hand.factor === 1) return `${doubt}The test agrees with the cure times.`;
+  const pace = `${doubt}This coat cures at ${Math.round(hand.factor * 100)} % of the data sheet’s speed.`;
   const { opensNow, opensBySheet } = hand;
-  if (!opensNow || !opensBySheet || opensNow === opensBySheet) return `${pace}.`;
-  const what = nextIsWater ? 'launch' : 'next coat';
-  return `${pace}: ${what} from ${sayTime(opensNow, zone, now)}, by the sheet alone ${sayTime(opensBySheet, zone, now)}.`;
+  if (!opensNow || !opensBySheet || opensNow === opensBySheet) return pace;
+  const what = nextIsWater ? 'Launch' : 'Next coat';
+  return `${pace} ${what} from ${sayTime(opensNow, zone, now)} (data sheet alone: ${sayTime(opensBySheet, zone, now)}).`;
 }

@@ -14,10 +14,20 @@ import {
   valuesToDimensions,
 } from './dimensions.ts';
 
+export type HullNeed = 'waterline' | 'usual-areas' | 'drawing';
+const WITHOUT_HULL: Record<HullNeed, string> = {
+  waterline: 'it has no waterline',
+  'usual-areas': 'there are no usual areas to add',
+  drawing: 'there is no drawing',
+};
+const WITH_HULL: Record<HullNeed, string> = {
+  waterline: 'set out the waterline',
+  'usual-areas': 'add the usual areas',
+  drawing: 'draw the hull',
+};
 interface Props {
   boat: Boat;
-  /** What they are needed for: "to strike the line". */
-  need: string;
+  /** What the hull is needed for. */ need: HullNeed;
   children: (hull: Hull<Boat>) => ReactNode;
 }
 
@@ -27,7 +37,7 @@ export function HullOnly({ boat, need, children }: Props) {
   if (boat.kind === 'parts') {
     return (
       <p className="board max-w-prose p-4">
-        {boat.name} is no hull but parts: there is none {need}. Its areas are measured by hand.
+        {boat.name} is a set of parts without a hull, so {WITHOUT_HULL[need]}. Measure its areas by hand.
       </p>
     );
   }
@@ -39,7 +49,7 @@ interface Values {
   dimensions: DimensionValues;
 }
 
-function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: string }) {
+function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: HullNeed }) {
   const { system } = useUnits();
   const submit = async (values: Values, over: { version?: number }) => {
     const read = new FormReader(system);
@@ -54,7 +64,7 @@ function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: 
   };
   return (
     <section aria-label="Main dimensions" className="board space-y-3 p-4">
-      <p>Main dimensions are needed {need}. Hand measures do without them.</p>
+      <p>Enter the main dimensions to {WITH_HULL[need]}. Areas measured by hand don’t need them.</p>
       <RecordForm<Values>
         values={{ kind: boat.kind, dimensions: dimensionsToValues(null, system) }}
         submit={submit}

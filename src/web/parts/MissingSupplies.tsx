@@ -24,7 +24,7 @@ export function MissingSupplies({ boatId }: { boatId: string }) {
   return (
     <details className="board p-3">
       <summary className="cursor-pointer font-semibold">
-        Missing for the next coats: {missing[0]?.product.name}
+        Short for the next coats: {missing[0]?.product.name}
         {missing.length > 1 && ` and ${missing.length - 1} more`}
       </summary>
       <ul className="list-disc pt-2 pl-5">

@@ -13,7 +13,7 @@ export function QueryBoundary<T>({
   if (query.isError) {
     return (
       <div role="alert" className="max-w-prose space-y-3 p-4">
-        <p className="font-semibold">This could not be fetched.</p>
+        <p className="font-semibold">Couldn’t load this page.</p>
         <p>{query.error.message}</p>
         <button type="button" className="btn" onClick={() => void query.refetch()}>
           Retry

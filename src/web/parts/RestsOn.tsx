@@ -9,13 +9,13 @@ interface Props {
   figures: readonly RestingFigure[];
 }
 
-/** Says that a figure rests on values from memory, which ones, and where to confirm them; nothing where it does not. */
+/** The unconfirmed typical values that a figure uses, and where to confirm them; nothing if there are none. */
 export function RestsOn({ productId, sheet, figures }: Props) {
   const fields = [...new Set(figures.flatMap((figure) => restsOn(sheet, figure)))];
   if (fields.length === 0) return null;
   return (
     <p className="text-warning font-semibold">
-      Rests on {counted(fields.length, 'typical value')}, from memory:{' '}
+      Uses {counted(fields.length, 'unconfirmed typical value')}:{' '}
       {fields.map((field) => TYPICAL_WORDS[field]).join(', ')}.{' '}
       <Link className="link" to={`/materials/${productId}`}>
         Confirm from the tin

@@ -10,31 +10,31 @@ import { counted } from '../words/counted.ts';
 
 /** Each kind: what it is called, what its end means, and the button that ends it by hand. */
 const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
-  pot: { word: 'pot', by: 'End of standing time or pot life', end: 'Mark pot used up' },
-  blast: { word: 'bare steel', by: 'Prime by this time. Ends with the first coat.' },
-  wait: { word: 'wait', by: 'Ends automatically.', end: 'End wait' },
-  sanding: { word: 'sanding', by: 'Sandpaper clogs until this time.' },
-  wiped: { word: 'washed', by: 'Coat by this time, or wipe again. Ends with the coat.' },
-  tape: { word: 'tape', by: 'Remove by this time.', end: 'Mark tape removed' },
+  pot: { word: 'Pot', by: 'End of standing time or pot life', end: 'Mark pot used up' },
+  blast: { word: 'Bare steel', by: 'Prime by this time. Ends with the first coat.' },
+  wait: { word: 'Wait', by: 'Ends automatically.', end: 'End wait' },
+  sanding: { word: 'Sanding', by: 'Sandpaper clogs until this time.' },
+  wiped: { word: 'Washed', by: 'Coat by this time, or wipe again. Ends with the coat.' },
+  tape: { word: 'Tape', by: 'Remove by this time.', end: 'Mark tape removed' },
   'tape-wet': {
-    word: 'pull the tape',
+    word: 'Pull the tape',
     by: 'Pull while the last coat is wet, or at tack-free at the latest. Pull the tape back on itself.',
     end: 'Mark tape removed',
   },
-  'dew-safe': { word: 'safe from dew and rain', by: 'Ends automatically.' },
-  'tack-free': { word: 'tack-free', by: 'Ends automatically.' },
-  sandable: { word: 'sandable', by: 'Ends automatically.' },
+  'dew-safe': { word: 'Safe from dew and rain', by: 'Ends automatically.' },
+  'tack-free': { word: 'Tack-free', by: 'Ends automatically.' },
+  sandable: { word: 'Sandable', by: 'Ends automatically.' },
   walk: { word: 'Safe to walk on', by: 'Tighten screws and load lockers later than this.' },
   loading: {
-    word: 'screws and lockers',
+    word: 'Screws and lockers',
     by: 'Wait several days. The data sheet gives no full cure time; ask the manufacturer.',
   },
-  immersion: { word: 'earliest launch', by: 'Ends automatically.' },
-  'latest-immersion': { word: 'latest launch', by: 'Launch by this time. Ends with the launch.' },
-  'full-cure': { word: 'full cure', by: 'Tighten screws and load lockers from this time.' },
+  immersion: { word: 'Earliest launch', by: 'Ends automatically.' },
+  'latest-immersion': { word: 'Latest launch', by: 'Launch by this time. Ends with the launch.' },
+  'full-cure': { word: 'Full cure', by: 'Tighten screws and load lockers from this time.' },
 };
 
-/** On the board films and pots have lines of their own; only what ends soon is said besides. */
+/** On the board, coats and pots have lines of their own; of the other timers only those that end soon are shown. */
 const BESIDE: ReadonlySet<RunningKind> = new Set([
   'wait',
   'sanding',
@@ -59,9 +59,8 @@ export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: s
   return (
     <details className="border-base-300 border-y py-2">
       <summary className="target cursor-pointer py-2">
-        {areaId === null ? 'Clocks besides: tape, waits, films on their way' : 'Every clock of this area'}:{' '}
-        {clocks.length}
-        {over > 0 && <strong>, {over} overdue</strong>}
+        {areaId === null ? 'Other timers: tape, waiting times, curing' : 'Timers for this area'} (
+        {clocks.length}){over > 0 && <strong>, {over} overdue</strong>}
       </summary>
       <ol className="divide-base-300 divide-y">
         {clocks.map((clock) => (
@@ -73,7 +72,7 @@ export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: s
           </li>
         ))}
       </ol>
-      {data && data.more > 0 && <p className="text-sm">And {counted(data.more, 'more clock')}.</p>}
+      {data && data.more > 0 && <p className="text-sm">{counted(data.more, 'more timer')} not listed.</p>}
     </details>
   );
 }

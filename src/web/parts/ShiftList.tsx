@@ -2,6 +2,7 @@ import type { Shift } from '../../contract/index.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 
 /** What moved a window, by how much, and why. */
 export function ShiftList({
@@ -35,21 +36,22 @@ export function ShiftList({
               {moved === null ? (
                 <strong>
                   {shift.afterAt
-                    ? `now comes ${sayTime(shift.afterAt, zone, now)}`
-                    : 'no longer comes in this cold'}
+                    ? `now ${sayTime(shift.afterAt, zone, now)}`
+                    : 'no longer reached at these temperatures'}
                 </strong>
               ) : (
                 <>
                   <strong>
-                    {saySpan(moved)} {moved > 0 ? 'later' : 'sooner'}
-                  </strong>
-                  : {sayTime(shift.beforeAt ?? '', zone, now)} → {sayTime(shift.afterAt ?? '', zone, now)}
+                    {saySpan(moved)} {moved > 0 ? 'later' : 'earlier'}{' '}
+                  </strong>{' '}
+                  ({sayTime(shift.beforeAt ?? '', zone, now)} → {sayTime(shift.afterAt ?? '', zone, now)})
                 </>
               )}
               . {shift.cause.charAt(0).toUpperCase() + shift.cause.slice(1)}, {sayTime(shift.at, zone, now)}
               {shift.changedHours > 0 && (
                 <>
-                  : {shift.changedHours} hours {show(Math.abs(shift.meanChangeC), 'temperatureDifference')}{' '}
+                  . {counted(shift.changedHours, 'hour')} changed,{' '}
+                  {show(Math.abs(shift.meanChangeC), 'temperatureDifference')}{' '}
                   {shift.meanChangeC < 0 ? 'colder' : 'warmer'} on average
                 </>
               )}

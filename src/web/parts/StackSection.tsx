@@ -1,5 +1,6 @@
 import type { Bond } from '../../core/system/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { FILM_RIGHT, Joint, LEFT, Level, levelsAt } from './sectionMarks.tsx';
 
 export interface DrawnStep {
@@ -117,7 +118,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   ]);
   const said = steps.map(
     (s) =>
-      `${s.product}, ${s.coats} coats of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
+      `${s.product}, ${counted(s.coats, 'coat')} of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
   );
   return (
     <svg
@@ -141,7 +142,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
           </g>
         ))}
         <text x={LEFT - 12} y={HEIGHT + 24} textAnchor="end">
-          {show(1, 'film').replace(/^[\d.]+ /, '')} dry
+          dry film, {show(1, 'film').replace(/^[\d.]+ /, '')}{' '}
         </text>
         <path d={`M${LEFT} ${y(total)}V${HEIGHT}`} stroke="var(--line)" />
         {drawn.flatMap(({ coats }) =>

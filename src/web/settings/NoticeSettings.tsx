@@ -34,8 +34,8 @@ export function NoticeSettings() {
           onChange={(event) => void turn(event.target.checked)}
         />
         <span>
-          Tell before a window opens or closes
-          <span className="block text-sm">While a page of this yard is open here, in front or behind.</span>
+          Notify me before a window opens or closes{' '}
+          <span className="block text-sm">Works while Jack Plane is open in any tab.</span>
         </span>
       </label>
       {refused && (

@@ -60,8 +60,8 @@ function Display() {
         <legend className="label-caps pb-1">Light</legend>
         <div className="join">
           {[
-            ['loft', 'Sunlight'],
-            ['shed', 'Dark shed'],
+            ['loft', 'Bright'],
+            ['shed', 'Dark'],
           ].map(([value, text]) => (
             <button
               key={value}

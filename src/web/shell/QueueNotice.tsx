@@ -24,10 +24,9 @@ export function QueueNotice() {
         <div role="status" className="border-line m-3 flex flex-wrap items-center gap-3 border-2 p-3">
           <p>
             <strong>
-              {open.length === 1 ? '1 entry is' : `${open.length} entries are`} kept on this device
+              {open.length === 1 ? '1 entry' : `${open.length} entries`} saved on this device, waiting to sync{' '}
             </strong>{' '}
-            ({[...new Set(open.map(({ what }) => what))].join(', ')}) and will be sent when the server
-            answers.
+            ({[...new Set(open.map(({ what }) => what))].join(', ')})
           </p>
           <button type="button" className="btn" onClick={() => void flushQueue()}>
             Sync now
@@ -69,7 +68,7 @@ function Refused() {
           <div key={seq} role="alert" className="flex flex-wrap items-center gap-3">
             <p>
               <strong>
-                The server {problem?.status === 500 ? 'failed on' : 'refused'} {what}:
+                The server {problem?.status === 500 ? 'couldn’t process' : 'rejected'} {what}:
               </strong>{' '}
               {problem?.detail}
             </p>
@@ -108,13 +107,13 @@ function SetAside() {
   if (aside.length === 0) return null;
   const save = () => {
     const text = aside.map((item) => item.text).join('\n');
-    saveFile('kept on this device.txt', new Blob([text], { type: 'text/plain' }));
+    saveFile('unreadable data.txt', new Blob([text], { type: 'text/plain' }));
   };
   return (
     <div role="alert" className="border-line m-3 flex flex-wrap items-center gap-3 border-2 p-3">
       <p>
-        <strong>Something kept on this device could not be read</strong> and was set aside; nothing else is
-        touched by it.
+        <strong>Some data saved on this device couldn’t be read</strong> and was set aside. Nothing else is
+        affected.
       </p>
       <button type="button" className="btn" onClick={save}>
         Save as file
@@ -145,8 +144,8 @@ function Broken() {
   if (broken === null) return null;
   return (
     <p role="alert" className="border-line m-3 border-2 p-3">
-      <strong>This browser keeps nothing on the device</strong> ({broken}): what is logged while the server
-      cannot be reached is lost. A private window does that.
+      <strong>This browser can’t save data on the device</strong> ({broken}). Anything logged while offline is
+      lost. Private windows do this; use a normal window.
     </p>
   );
 }

@@ -39,7 +39,7 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
       className="btn btn-sm target max-w-[34vw] justify-between font-semibold md:mx-3 md:max-w-none"
       onClick={onSwitch}
     >
-      <span className="sr-only">Another boat than </span>
+      <span className="sr-only">Switch boat. Current boat: </span>
       <span className="truncate">{boat.name}</span>
       <ChevronsUpDown size={16} aria-hidden="true" />
     </button>

@@ -99,7 +99,7 @@ function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
       </p>
       <div className="min-w-0">
         <p className="font-semibold">
-          {counted(clocks.length, 'patch', 'patches')}, {boatName}
+          {counted(clocks.length, 'stand patch', 'stand patches')}, {boatName}
         </p>
         <p className="text-sm">
           {clocks.map((clock, i) => (
@@ -124,10 +124,10 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
   return (
     <>
       <p className="flex items-baseline justify-between gap-3 md:block">
-        <span className="font-semibold">{inducting ? 'standing time' : 'mixed, in use'}</span>
+        <span className="font-semibold">{inducting ? 'Standing time' : 'Mixed, in use'}</span>
         {left !== null && (
           <span className={`big-figure block text-2xl ${inducting ? '' : 'signal-text'}`}>
-            {left > 0 ? sayCountdown(left) : 'over'}
+            {left > 0 ? sayCountdown(left) : 'pot life over'}
           </span>
         )}
       </p>
@@ -140,8 +140,8 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
         </p>
       </div>
       <p className="text-sm">
-        {inducting && <>ready {sayTime(pot.inductionEnds, zone, now)}, </>}
-        {pot.potEnds ? <>pot life ends {sayTime(pot.potEnds, zone, now)}</> : 'Pot life unknown'}
+        {inducting && <>Ready {sayTime(pot.inductionEnds, zone, now)}. </>}{' '}
+        {pot.potEnds ? <>Pot life ends {sayTime(pot.potEnds, zone, now)}.</> : 'Pot life unknown.'}
       </p>
     </>
   );
@@ -187,7 +187,7 @@ function AreaLine({
             <>
               {' · '}
               <Link className="link" to={`/window/${clock.areaId}`}>
-                {when ? `${when}, how this was worked out` : 'why'}
+                {when ? `${when}, how this was worked out` : 'How this was worked out'}
               </Link>
             </>
           )}

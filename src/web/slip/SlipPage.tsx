@@ -55,7 +55,9 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
       <Suspense>
         <RunningClocks areaId={null} zone={yard.zone} />
       </Suspense>
-      {view.more > 0 && <p>And {counted(view.more, 'more area')}; their boats are below.</p>}
+      {view.more > 0 && (
+        <p>{counted(view.more, 'more area')} not listed here. Find them under Boats below.</p>
+      )}
       <BoatsAshore view={view} />
     </div>
   );
@@ -63,17 +65,11 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
 
 /** What is said of the disk that holds the yard: in time before it is full, once it is, and where nothing may be written to it. */
 const DISK_NOTICES = {
-  low: [
-    'The disk that holds the yard is filling up',
-    'Free some space in time: on a full disk nothing is saved.',
-  ],
-  full: [
-    'The disk that holds the yard is full',
-    'Nothing more is saved until some space is freed. What is there can be read.',
-  ],
+  low: ['Server disk almost full', 'Free some space soon. Nothing can be saved on a full disk.'],
+  full: ['Server disk full', 'Nothing can be saved until space is freed. Existing data can still be read.'],
   'read-only': [
-    'The yard is open for reading only',
-    'Its disk was full when the server started, or the server may not write to its folder. Nothing is saved until that is put right and the server is started again.',
+    'Read-only',
+    'The disk was full when the server started, or the server can’t write to its data folder. Nothing can be saved. Correct that, then restart the server.',
   ],
 } as const;
 
@@ -94,7 +90,7 @@ function AirNow({ view }: { view: SlipView }) {
   if (!air) {
     return (
       <p>
-        No air known for this hour.{' '}
+        No weather data for this hour.{' '}
         <Link className="link" to="/weather">
           Add weather data
         </Link>
@@ -105,7 +101,7 @@ function AirNow({ view }: { view: SlipView }) {
     <p>
       Air {show(air.airC, 'temperature')}, RH {Math.round(air.rh * 100)} %, dew point{' '}
       {show(dewPointC({ airC: air.airC, rh: air.rh }), 'temperature')}
-      {air.simulated && <span className="border-line ml-2 border px-1 text-sm">simulated</span>}
+      {air.simulated && <span className="border-line ml-2 border px-1 text-sm">simulated weather</span>}
     </p>
   );
 }
@@ -167,12 +163,12 @@ function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
       <DiskNotice disk={disk} />
       <h1 className="text-2xl">No boats yet</h1>
       <p>
-        Begin with your boat, bring the sheets of your paints, and say what the air is like. From there the
-        bench says how much to mix, and the board says when the next coat may and must go on.
+        Add your boat, the data sheets of your paints, and weather data. The bench then works out how much to
+        mix. The board shows the earliest and latest time for the next coat.
       </p>
       <p>
-        To look round the demo yard first: <code>npm run demo</code> opens a yard of invented data, which
-        never touches yours.
+        To try a demo first, run <code>npm run demo</code>. The demo has invented data and never changes
+        yours.
       </p>
       <p className="flex flex-wrap gap-3">
         <Link className="btn btn-primary" to="/boats/new">

@@ -74,7 +74,9 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
       )}
       {left.length > 0 && (
         <details>
-          <summary className="target cursor-pointer py-2">{counted(left.length, 'coat')} not today</summary>
+          <summary className="target cursor-pointer py-2">
+            {counted(left.length, 'coat')} not possible today
+          </summary>
           <ul className="list-disc space-y-1 pl-5">
             {left.map((coat) => (
               <li key={coat.areaId}>
@@ -84,7 +86,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
           </ul>
         </details>
       )}
-      {view.more > 0 && <p className="text-sm">{counted(view.more, 'more area')} not asked about.</p>}
+      {view.more > 0 && <p className="text-sm">{counted(view.more, 'more area')} not checked.</p>}
     </section>
   );
 }
@@ -98,13 +100,13 @@ const CoatName = ({ coat }: { coat: TodayCoat }) => (
   </>
 );
 
-/** What is to be seen to before the coat, as the bench says it. */
+/** What has to be done before the coat, worded as on the bench. */
 const sayBefore = ({ workLeft, untaped, paintEnds, openFaults }: TodayCoat): string =>
   [
-    ...(workLeft > 0 ? [`${counted(workLeft, 'piece')} of work`] : []),
+    ...(workLeft > 0 ? [`${counted(workLeft, 'task')} to do first`] : []),
     ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),
-    ...(paintEnds ? ['get more paint: the tins end before the coat does'] : []),
-    ...(openFaults > 0 ? [`settle ${counted(openFaults, 'open finding')}`] : []),
+    ...(paintEnds ? ['get more paint: not enough in stock for this coat'] : []),
+    ...(openFaults > 0 ? [`resolve ${counted(openFaults, 'open finding')}`] : []),
   ].join('; ');
 
 function sayStarts({ starts, potEnds }: TodayCoat, zone: string, now: number): string {

@@ -31,7 +31,7 @@ export function BareList({ view }: { view: BoatView }) {
     );
   const bringBack = (item: BareItem) =>
     change(
-      { method: 'POST', path: `/bare-items/${item.id}/restore`, what: 'a masked item brought back' },
+      { method: 'POST', path: `/bare-items/${item.id}/restore`, what: 'masked item restore' },
       { onSuccess: () => setRemoved(null) },
     );
   return (
@@ -64,7 +64,7 @@ export function BareList({ view }: { view: BoatView }) {
                   Change<span className="sr-only"> {item.name}</span>
                 </button>
                 <button type="button" className="btn btn-ghost btn-sm" onClick={() => remove(item)}>
-                  Remove<span className="sr-only"> {item.name}</span>
+                  Delete<span className="sr-only"> {item.name}</span>
                 </button>
               </span>
             </li>
@@ -140,8 +140,8 @@ function BareForm({ view, item, onDone }: { view: BoatView; item: BareItem | nul
         <Field name="name" label="Name" placeholder="Shaft anode, port" />
         <SelectField
           name="areaId"
-          label="On"
-          choices={[['', 'any area'], ...view.areas.map((area): [string, string] => [area.id, area.name])]}
+          label="Area"
+          choices={[['', 'Any area'], ...view.areas.map((area): [string, string] => [area.id, area.name])]}
         />
         <Field name="note" label="Note" />
       </div>

@@ -73,7 +73,7 @@ export function StandForm({
       name: values.name.trim(),
       kind: values.kind,
       side: values.side,
-      xM: length('xM', 'place along the boat'),
+      xM: length('xM', 'Distance from aft'),
       zM: length('zM', 'height above the waterline'),
       lengthM: length('lengthM', 'length of the pad'),
       widthM: length('widthM', 'width of the pad'),
@@ -170,8 +170,8 @@ function Hides({ areas }: { areas: readonly Area[] }) {
         ))}
       </div>
       <p className="pt-1 text-sm opacity-80">
-        Each patch becomes an area of its own with the same system. It is hidden until the support is moved,
-        and its paint is bought with the rest.
+        Each patch becomes a separate area with the same system. It stays on hold until the support is moved.
+        Its paint is included when you buy.
       </p>
     </fieldset>
   );

@@ -116,7 +116,7 @@ function StandList({
             </p>
             {patches.length > 0 && (
               <p>
-                Hides{' '}
+                Hides:{' '}
                 {patches.map((area, i) => (
                   <span key={area.id}>
                     {i > 0 && ', '}
@@ -145,7 +145,7 @@ function StandList({
                 className="btn btn-ghost btn-sm"
                 onClick={() => onAsk('DELETE', `/stands/${stand.id}`, () => onRemoved(stand))}
               >
-                Remove<span className="sr-only"> {stand.name}</span>
+                Delete<span className="sr-only"> {stand.name}</span>
               </button>
             </p>
           </li>

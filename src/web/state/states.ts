@@ -2,14 +2,14 @@ import type { AreaClock } from '../../contract/index.ts';
 
 export type ClockState = AreaClock['state'];
 
-/** How each state is told: its word, what it means, and the name of its pattern and colour. */
+/** Each state’s word, meaning, and the name of its pattern and colour. */
 export const STATES: Record<ClockState, { word: string; meaning: string; paint: string }> = {
   bare: { word: 'bare', meaning: 'nothing applied yet', paint: 'bare' },
   'no-system': { word: 'no system', meaning: 'no coats chosen yet', paint: 'bare' },
-  'no-weather': { word: 'no air', meaning: 'no temperatures known: the clock cannot run', paint: 'bare' },
+  'no-weather': { word: 'no weather data', meaning: 'cure times can’t be worked out', paint: 'bare' },
   'not-stated': {
-    word: 'not stated',
-    meaning: 'the sheet gives no window for this next coat',
+    word: 'not on data sheet',
+    meaning: 'no overcoat window given for the next coat',
     paint: 'bare',
   },
   'too-soon': { word: 'not ready yet', meaning: 'not ready yet for the next coat', paint: 'too-soon' },
@@ -18,30 +18,30 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
     meaning: 'takes a thumbprint but nothing sticks: apply the next coat now',
     paint: 'thumb',
   },
-  open: { word: 'open', meaning: 'overcoat without sanding', paint: 'open' },
+  open: { word: 'open', meaning: 'can be overcoated without sanding', paint: 'open' },
   'key-first': {
     word: 'sand first',
-    meaning: 'window missed: abrade before the next coat',
+    meaning: 'window missed: sand before the next coat',
     paint: 'key-first',
   },
-  keyed: { word: 'sanded', meaning: 'abraded: the next coat bonds mechanically', paint: 'keyed' },
-  closed: { word: 'closed', meaning: 'stood out too long: needs a fresh coat', paint: 'closed' },
+  keyed: { word: 'sanded', meaning: 'the next coat will bond mechanically', paint: 'keyed' },
+  closed: { word: 'closed', meaning: 'out of the water too long, needs a fresh coat', paint: 'closed' },
   hidden: {
     word: 'under a support',
     meaning: 'covered by a support until the support is moved',
     paint: 'hidden',
   },
   failed: {
-    word: 'cannot be worked out',
-    meaning: 'a figure of this area or of a sheet is impossible: put it right and the clock runs',
+    word: 'can’t be worked out',
+    meaning: 'a figure for this area or on a data sheet is impossible. Correct the figure to get cure times.',
     paint: 'closed',
   },
   'earliest-not-stated': {
-    word: 'latest launch only',
-    meaning: 'the sheet states by when it must be in the water, not from when it may: ask the maker',
+    word: 'no earliest launch',
+    meaning: 'the data sheet gives only the latest launch. Ask the manufacturer.',
     paint: 'bare',
   },
-  finished: { word: 'done', meaning: 'all coats of the system are on', paint: 'finished' },
+  finished: { word: 'done', meaning: 'all coats of the system applied', paint: 'finished' },
 };
 
 export const EDGE_WORDS: Record<string, string> = {

@@ -63,11 +63,12 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
     <div className="space-y-6">
       {view.orders.length > 0 && (
         <p role="status" className="border-line border-l-4 pl-3 text-lg">
-          <strong>{sayMoney(view.total, view.currency)}</strong> for paint enough nine times in ten,{' '}
+          <strong>{sayMoney(view.total, view.currency)}</strong>{' '}
           {view.proven
-            ? 'proven to be the cheapest whole packs.'
-            : `the cheapest found so far. No purchase costs less than ${sayMoney(view.atLeast, view.currency)}.`}
-          {view.proving && ' Still looking for a cheaper one.'}
+            ? ' (lowest possible cost)'
+            : ` (the lowest found so far; no purchase costs less than ${sayMoney(view.atLeast, view.currency)})`}{' '}
+          · Lowest-cost packs for 90 % certainty{view.proven && ' (proven optimal)'}{' '}
+          {view.proving && '. Still looking for a cheaper purchase'}
         </p>
       )}
       {view.orders.map((order) => (
@@ -210,12 +211,12 @@ function Trades({ view }: { view: BuyingView }) {
               <li key={JSON.stringify(other.what)}>
                 <strong>+{sayMoney(Math.round(other.more), view.currency)}</strong>
                 {Math.abs(other.left) > 0.005 &&
-                  ` for ${show(Math.abs(other.left), 'volume')} ${other.left > 0 ? 'more' : 'less'} in hand`}
+                  `, ${show(Math.abs(other.left), 'volume')} ${other.left > 0 ? 'more' : 'less'} left over`}
                 :{' '}
                 {other.what
                   .map(
                     ({ productName, part, colour, litres, unit, count, supplierName }) =>
-                      `${count} × ${sayAmount(show, litres, unit)} ${productName}${part ? `, ${part} alone` : ''}${colour ? `, ${colour}` : ''}${supplierName ? ` from ${supplierName}` : ''}`,
+                      `${count} × ${sayAmount(show, litres, unit)} ${productName}${part ? `, ${part} only` : ''}${colour ? `, ${colour}` : ''}${supplierName ? ` (${supplierName})` : ''}`,
                   )
                   .join('; ')}
               </li>

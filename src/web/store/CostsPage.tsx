@@ -47,7 +47,7 @@ const KIND_WORDS: Record<CostLine['kind'], string> = {
   sundries: 'Sundries',
   labour: 'Work',
   yard: 'Yard',
-  waste: 'Left over',
+  waste: 'Leftover paint',
 };
 
 interface Row {
@@ -90,8 +90,8 @@ function Costs({ view }: { view: CostsView }) {
   return (
     <div className="space-y-6">
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
-        Planned <strong>{money(total.planned)}</strong>, so far <strong>{money(total.soFar)}</strong>, at the
-        end <strong>{money(total.forecast)}</strong>; {Math.round(view.hours)} h of work.
+        Planned <strong>{money(total.planned)}</strong> · spent so far <strong>{money(total.soFar)}</strong> ·
+        forecast total <strong>{money(total.forecast)}</strong> · {Math.round(view.hours)} h of labour
       </p>
       {view.unpriced.length > 0 && (
         <p className="text-warning font-semibold">No price, so not included: {view.unpriced.join(', ')}.</p>
@@ -116,7 +116,7 @@ function Costs({ view }: { view: CostsView }) {
         <p>
           Net {money(bill.net)}, tax {money(bill.tax)}
           {bill.rounding !== 0 && <>, rounding {money(bill.rounding)}</>}:{' '}
-          <strong>{money(bill.gross)}</strong>. What a tin cost the yard is not in it.
+          <strong>{money(bill.gross)}</strong>. Purchase prices are not shown on the quote.
         </p>
         <QuoteForm quote={view.quote} />
         <a
@@ -146,8 +146,8 @@ function CostTable({ rows, money }: { rows: readonly Row[]; money: (minor: numbe
           <th scope="col">Area</th>
           <th scope="col">What</th>
           <th scope="col">Planned</th>
-          <th scope="col">So far</th>
-          <th scope="col">At the end</th>
+          <th scope="col">Spent so far</th>
+          <th scope="col">Forecast total</th>
         </tr>
       </thead>
       <tbody>

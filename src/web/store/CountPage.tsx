@@ -95,7 +95,8 @@ function Count({ view }: { view: StoreView }) {
                     setFound({ ...found, [lot.id]: book(lot) });
                   }}
                 >
-                  As the book says
+                  {' '}
+                  Confirm expected{' '}
                 </button>
               ) : (
                 <p
@@ -104,8 +105,8 @@ function Count({ view }: { view: StoreView }) {
                   }
                 >
                   {Math.abs(now - lot.stock.inTin) > 0.001
-                    ? `${sayAmount(show, Math.abs(now - lot.stock.inTin), lot.unit)} ${now > lot.stock.inTin ? 'more' : 'less'} than the book`
-                    : 'as the book says'}
+                    ? `${sayAmount(show, Math.abs(now - lot.stock.inTin), lot.unit)} ${now > lot.stock.inTin ? 'more' : 'less'} than expected`
+                    : 'as expected'}
                 </p>
               )}
             </li>
@@ -155,7 +156,7 @@ function CountFile() {
       </p>
       {data && (
         <p role="status">
-          {counted(data.taken, 'tin')} put right, {data.same} as the book had them.
+          {counted(data.taken, 'lot')} corrected, {data.same} unchanged.
         </p>
       )}
       {error && (

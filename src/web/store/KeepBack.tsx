@@ -113,11 +113,11 @@ export function KeepBack({
           {wanted
             .map(({ part, amount: each }) => `${sayAmount(show, each, lot.unit)} of ${part}`)
             .join(' and ')}
-          , each in a closed cup of its own with a label. Not mixed.
+          in separate closed cups with labels. Don’t mix them.
         </p>
       ) : (
         <p className="text-error font-semibold">
-          Its densities are not stated: keep it back by the sheet's own measure.
+          The data sheet gives no densities, so the ratio can’t be converted. Measure as the data sheet does.
         </p>
       )}
       {need !== null && own === null && (

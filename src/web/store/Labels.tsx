@@ -39,7 +39,7 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
             rel="noreferrer"
             href={`/api/v1/labels.pdf?size=${size}&areaId=${areaId}`}
           >
-            Keep-back of {name}
+            Print kept-back label: {name}
           </a>
         ))}
       </div>

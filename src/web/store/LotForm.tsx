@@ -116,13 +116,13 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
             quantity={quantity}
           />
         ))}
-        <Field name="code" label="Lot number" hint="Empty: not recorded" />
-        <Field name="madeOn" label="Made on" placeholder="2026-03-31" />
+        <Field name="code" label="Lot number" hint="Optional" />
+        <Field name="madeOn" label="Date made" placeholder="2026-03-31" />
         <Field name="place" label="Location" />
       </div>
       <div className="flex flex-wrap gap-6">
-        <CheckField name="frost" label="It has stood in frost" />
-        <CheckField name="heat" label="It has stood in heat" />
+        <CheckField name="frost" label="Has been in frost" />
+        <CheckField name="heat" label="Has been in heat" />
       </div>
       <Field name="note" label="Note" />
     </RecordForm>

@@ -57,7 +57,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
           aria-label={`What happened to ${name}${lot.code ? `, lot ${lot.code}` : ''}`}
           onClick={() => onOpen(!open)}
         >
-          {open ? 'Close' : 'What happened'}
+          {open ? 'Close' : 'Log movement'}
         </button>
       </div>
       {lot.coversM2 !== null && (
@@ -76,7 +76,6 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
       )}
       {lot.notes.map((note) => (
         <p key={note.code} className={note.keepsOut ? 'text-error font-semibold' : 'text-sm'}>
-          {note.keepsOut && 'Not counted: '}
           {note.text}
         </p>
       ))}

@@ -41,7 +41,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
           note: note.trim(),
           corrects: null,
         } satisfies MovementInput,
-        what: 'what happened to a tin',
+        what: 'stock movement',
       },
       { onSuccess: onDone },
     );
@@ -87,7 +87,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
           Log movement
         </button>
         <button type="button" className="btn btn-ghost target" onClick={() => void putAway()}>
-          Put the lot away
+          Archive lot{' '}
         </button>
       </p>
     </div>

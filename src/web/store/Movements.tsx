@@ -55,7 +55,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
                   <button
                     type="button"
                     className="btn btn-sm btn-ghost"
-                    aria-label={`Take back: ${what} ${MOVEMENT_WORDS[each.kind]}`}
+                    aria-label={`Void movement: ${what} ${MOVEMENT_WORDS[each.kind]}`}
                     onClick={() =>
                       write.mutate({
                         method: 'POST',
@@ -64,7 +64,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
                       })
                     }
                   >
-                    Take back
+                    Void
                   </button>
                 )
               )}

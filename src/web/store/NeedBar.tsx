@@ -7,8 +7,7 @@ const BAR = 14;
 const GAP = 3;
 
 /**
- * What is wanted of one part over what is there, to one scale: likely in full, up to safe hatched; below it what stands in
- * the store, what is kept back for these patches, and what is ordered in outline.
+ * The need of one part above its stock, to one scale: likely in full, up to safe hatched. Below it the stock, what is kept back * for these areas, and orders in outline.
  */
 export function NeedBar({ part, most }: { part: PartSupply; most: number }) {
   const { show } = useUnits();
@@ -16,24 +15,24 @@ export function NeedBar({ part, most }: { part: PartSupply; most: number }) {
   const pct = (value: number) => `${(100 * Math.max(0, value)) / most}%`;
   const have = part.there + part.keptForThese;
   const said = [
-    `${sayPart(part.part, part.colour)}: likely ${amount(part.likely)}, safe ${amount(part.safe)}`,
-    `in the store ${amount(part.there)}`,
-    part.keptForThese > 0 && `kept back for these patches ${amount(part.keptForThese)}`,
-    part.ordered > 0 && `ordered ${amount(part.ordered)}`,
-    part.unusable > 0 && `${amount(part.unusable)} not to be used as it is`,
-    part.short > 0 ? `short ${amount(part.short)}` : 'enough',
+    `${sayPart(part.part, part.colour)}: need ${amount(part.likely)}–${amount(part.safe)}`,
+    `in stock ${amount(part.there)}`,
+    part.keptForThese > 0 && `kept back for these areas ${amount(part.keptForThese)}`,
+    part.ordered > 0 && `on order ${amount(part.ordered)}`,
+    part.unusable > 0 && `${amount(part.unusable)} in stock that can’t be used as it is`,
+    part.short > 0 ? `${amount(part.short)} short` : 'enough',
   ].filter(Boolean);
   return (
     <div className="space-y-1">
       <p className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span className="font-semibold">{sayPart(part.part, part.colour)}</span>
         <span className="tabular-nums">
-          likely {amount(part.likely)}, safe {amount(part.safe)}; there {amount(part.there)}
-          {part.keptForThese > 0 && <>, kept back {amount(part.keptForThese)}</>}
-          {part.ordered > 0 && <>, ordered {amount(part.ordered)}</>}
-          {': '}
+          Need {amount(part.likely)}–{amount(part.safe)} · in stock {amount(part.there)}{' '}
+          {part.keptForThese > 0 && <> · kept back {amount(part.keptForThese)}</>}{' '}
+          {part.ordered > 0 && <> · on order {amount(part.ordered)}</>}{' '}
+          {part.unusable > 0 && <> · can’t be used as it is {amount(part.unusable)}</>} {' · '}
           {part.short > 0 ? (
-            <strong className="text-error">short {amount(part.short)}</strong>
+            <strong className="text-error">{amount(part.short)} short</strong>
           ) : (
             <strong className="text-success">enough</strong>
           )}

@@ -10,7 +10,7 @@ const WAYS: Record<string, string> = {
   rule: 'rule of thumb',
   offsets: 'table of offsets',
   mesh: 'surface mesh',
-  paint: 'paint used before',
+  paint: 'paint used last time',
 };
 
 /** Which part of the yard is looked at; null: all of it. */
@@ -57,10 +57,10 @@ function Lines({ product }: { product: ProductSupply }) {
           </li>
         ))}
       </ul>
-      {product.moreLines > 0 && <p>{counted(product.moreLines, 'more line')} in the sums.</p>}
+      {product.moreLines > 0 && <p>{counted(product.moreLines, 'more line')} included in the totals.</p>}
       <p className="text-sm">
-        {counted(product.sessions, 'session')} leave {show(product.leftInTools, 'volume')} in rollers, trays
-        and pots (from memory).{' '}
+        {counted(product.sessions, 'session')}: {show(product.leftInTools, 'volume')} left in rollers, trays
+        and pots (typical value).{' '}
         {product.thinner && (
           <>
             {product.thinner.name ?? 'Thinner'}: {show(product.thinner.thin, 'volume')} in the paint,{' '}
@@ -70,7 +70,7 @@ function Lines({ product }: { product: ProductSupply }) {
         {product.additives.map(({ name, likely, safe }) => (
           <span key={name}>
             {' '}
-            {name}: {show(likely, 'volume')} in the pots, {show(safe, 'volume')} on the safe side.
+            {name}: {show(likely, 'volume')} likely, {show(safe, 'volume')} safe.
           </span>
         ))}
       </p>
@@ -92,13 +92,13 @@ function Sum({ line }: { line: NeedLineView }) {
     <>
       {line.route === 'film' ? (
         <>
-          {area} × {show(line.dryMicronsPerCoat, 'film')} dry at {Math.round((line.volumeSolids ?? 0) * 100)}{' '}
-          % solids, {Math.round(line.lossLikely * 1000) / 10} % lost (up to {Math.round(line.lossUpper * 100)}{' '}
-          %)
+          {area} × {show(line.dryMicronsPerCoat, 'film')} dry film at{' '}
+          {Math.round((line.volumeSolids ?? 0) * 100)} % volume solids,{' '}
+          {Math.round(line.lossLikely * 1000) / 10} % loss (up to {Math.round(line.lossUpper * 100)} %)
         </>
       ) : (
         <>
-          {area} at {show(line.coverageM2PerL ?? 0, 'spreadingRate')} as the tin says
+          {area} at {show(line.coverageM2PerL ?? 0, 'spreadingRate')} (coverage on the tin)
         </>
       )}
       {first && <>: {show(first.smooth, 'volume')} a coat</>}
@@ -106,7 +106,7 @@ function Sum({ line }: { line: NeedLineView }) {
         <span key={no}>
           ; coat {no + 1}
           {factor !== 1 && <> × {factor}</>}
-          {dead > 0 && <> + {show(dead, 'volume')} into the blast profile</>}
+          {dead > 0 && <> + {show(dead, 'volume')} to fill the blast profile</>}
         </span>
       ))}
       {line.learned !== null && <>; × {line.learned.toFixed(2)} (learned rate)</>}

@@ -33,20 +33,20 @@ export function NeedPage() {
       <MaterialsTabs />
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
         <Choice
-          label="For"
+          label="Boat"
           value={boatId ?? ''}
           choices={[
-            ['', 'the whole yard'] as const,
+            ['', 'Whole yard'] as const,
             ...(slip.data?.boats ?? []).map((boat) => [boat.id, boat.name] as const),
           ]}
           onChange={(value) => setSearch(value ? { boat: value } : {}, { replace: true })}
         />
         {boatId && areas.length > 0 && (
           <Choice
-            label="Of her"
+            label="Area"
             value={areaId ?? ''}
             choices={[
-              ['', 'every area'] as const,
+              ['', 'All areas'] as const,
               ...areas.map((clock) => [clock.areaId, clock.areaName] as const),
             ]}
             onChange={(value) =>
@@ -97,11 +97,12 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
         {first ? (
           <>
-            <strong>{counted(short.length, 'product')} short.</strong> First to stop:{' '}
-            {sayStopped(first.stop, zone, now)}, for want of {first.product.name}{' '}
+            <strong>{counted(short.length, 'product')} short.</strong> First coat affected:{' '}
+            {sayStopped(first.stop, zone, now)}, {first.product.name}{' '}
             {sayPart(first.part.part, first.part.colour)}.{' '}
             <Link className="link" to="/materials/buy">
-              What to buy
+              {' '}
+              Show what to buy{' '}
             </Link>
           </>
         ) : short.length > 0 ? (
@@ -190,7 +191,7 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
       ))}
       {product.colours.some(({ cans }) => cans !== null) && (
         <p>
-          In spray cans:{' '}
+          Spray cans:{' '}
           {product.colours
             .flatMap(({ colour, cans }) => (cans === null ? [] : [`${counted(cans, 'can')} ${colour}`]))
             .join(', ')}
@@ -198,24 +199,24 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
       )}
       {stops && (
         <p>
-          The shortage stops first: <strong>{sayStopped(stops, zone, now)}</strong>
+          First coat affected: <strong>{sayStopped(stops, zone, now)}</strong>
         </p>
       )}
       {learned.map(({ colour, safe, safeBySheet }) => (
         <p key={colour} className="text-sm">
-          By the coats applied here {colour} takes {show(safe, 'volume')} on the safe side, by its sheet{' '}
-          {show(safeBySheet, 'volume')}.
+          {colour}: {show(safe, 'volume')} needed (safe estimate, from coats applied here). From the data
+          sheet: {show(safeBySheet, 'volume')}.
         </p>
       ))}
       {product.learned.map((rate) => (
         <p key={`${rate.method} ${rate.surface}`} className="text-sm">
           {METHOD_WORDS[rate.method as Method]} on {SUBSTRATES[rate.surface as Substrate]}:{' '}
-          {counted(rate.coats, 'coat')} took {Math.round(rate.mean * 100)} % of the sheet's litres; counted as{' '}
-          {Math.round(rate.factor * 100)} %, since {Math.round((1 - rate.weight) * 100)} % of the say stays
-          with the sheet while coats are few
+          {counted(rate.coats, 'coat')} used {Math.round(rate.mean * 100)} % of the data sheet amount.
+          Estimates use {Math.round(rate.factor * 100)} %: with few coats on record, the data sheet still has{' '}
+          {Math.round((1 - rate.weight) * 100)} % of the weight{' '}
           {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
           {rate.persons.length > 1 &&
-            `By hand: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}
+            `By painter: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}
         </p>
       ))}
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>

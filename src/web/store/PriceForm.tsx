@@ -151,8 +151,8 @@ function PackFields({ products }: { products: readonly Product[] }) {
           name="part"
           label="Holds"
           choices={[
-            ['', 'all parts, as a kit'] as const,
-            ...parts.map(({ name }) => [name, `${name} alone`] as const),
+            ['', 'All parts (kit)'] as const,
+            ...parts.map(({ name }) => [name, `${name} only`] as const),
           ]}
         />
       )}
@@ -184,10 +184,15 @@ function Discounts({ currency }: { currency: string }) {
       {fields.map((field, i) => (
         <div key={field.id} className="flex flex-wrap items-end gap-3">
           <div className="w-32">
-            <Field name={`discounts.${i}.from`} label="Cheaper from" unit="packs" inputMode="numeric" />
+            <Field name={`discounts.${i}.from`} label="Discount from" unit="packs" inputMode="numeric" />
           </div>
           <div className="w-40">
-            <Field name={`discounts.${i}.price`} label="Then each" unit={currency} inputMode="decimal" />
+            <Field
+              name={`discounts.${i}.price`}
+              label="Discounted price each"
+              unit={currency}
+              inputMode="decimal"
+            />
           </div>
           <button
             type="button"

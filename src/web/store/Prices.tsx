@@ -62,7 +62,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
   const { show } = useUnits();
   const { offers, suppliers, settings } = trade;
   const nameOf = (offer: Offer) => products.find(({ id }) => id === offer.productId)?.name ?? '';
-  const supplierOf = (id: string | null) => suppliers.find((each) => each.id === id)?.name ?? 'anywhere';
+  const supplierOf = (id: string | null) => suppliers.find((each) => each.id === id)?.name ?? 'any supplier';
   const found = offers.filter((offer) => nameOf(offer).toLowerCase().includes(search.trim().toLowerCase()));
   const said = (offer: Offer) =>
     `${nameOf(offer)}, ${show(offer.litres, packQuantity(offer, products))}${offer.part === null ? '' : `, ${offer.part} alone`}${offer.colour ? `, ${offer.colour}` : ''}`;
@@ -95,22 +95,23 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                 {said(offer)}: <strong>{sayMoney(offer.price, settings.currency)}</strong>,{' '}
                 {supplierOf(offer.supplierId)}
                 {offer.discounts.map(
-                  (step) => `; from ${step.from} on ${sayMoney(step.price, settings.currency)} each`,
+                  (step) => `; ${step.from} or more ${sayMoney(step.price, settings.currency)} each`,
                 )}
               </span>
               <span className="flex flex-wrap gap-2">
                 <button
                   type="button"
                   className="btn btn-sm"
-                  aria-label={`Change the price of ${said(offer)}`}
+                  aria-label={`Edit price: ${said(offer)}`}
                   onClick={() => setOpen(offer.id)}
                 >
-                  Change
+                  {' '}
+                  Edit{' '}
                 </button>
                 <button
                   type="button"
                   className="btn btn-sm btn-ghost"
-                  aria-label={`Remove the price of ${said(offer)}`}
+                  aria-label={`Delete price: ${said(offer)}`}
                   onClick={() =>
                     write.mutate(
                       { method: 'DELETE', path: `/offers/${offer.id}` },
@@ -118,7 +119,8 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                     )
                   }
                 >
-                  Remove
+                  {' '}
+                  Delete{' '}
                 </button>
               </span>
             </li>

@@ -50,8 +50,8 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
         <Field name="title" label="Title" placeholder="Quote for …" />
         <Field name="yardDays" label="Days in yard" inputMode="decimal" />
       </div>
-      <TextArea name="intro" label="Words before the prices" rows={3} />
-      <TextArea name="closing" label="Words after them" rows={3} />
+      <TextArea name="intro" label="Introduction" rows={3} />
+      <TextArea name="closing" label="Closing text" rows={3} />
     </RecordForm>
   );
 }

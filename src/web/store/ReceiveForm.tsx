@@ -111,12 +111,12 @@ export function ReceiveForm(of: {
             {lot.name}: {sayPart(lot.part, lot.colour)}
           </legend>
           <QuantityField name={`lots.${i}.amount`} label="Amount" quantity={quantityOf(lot)} />
-          <Field name={`lots.${i}.code`} label="Lot number" hint="Empty: not recorded" />
+          <Field name={`lots.${i}.code`} label="Lot number" hint="Optional" />
           <Field name={`lots.${i}.madeOn`} label="Date made" placeholder="2026-03-31" />
         </fieldset>
       ))}
       <div className="max-w-sm">
-        <Field name="place" label="Kept where" hint="Solvents outside the boat, ventilated" />
+        <Field name="place" label="Location" hint="Keep solvents outside the boat, in a ventilated place." />
       </div>
     </RecordForm>
   );

@@ -13,7 +13,7 @@ export function SmallNeeds({ view }: { view: BuyingView }) {
       case 'remainder':
         return `Use ${what} from stock if the colour will do (no cost)`;
       case 'shared':
-        return `mix it with the batch for ${what}`;
+        return `Share a batch with ${what}`;
       case 'small-pack':
         return `Buy a small pack of ${what}: ${money}, ${show(left, 'volume')} left over`;
       case 'whole-pack':
@@ -31,8 +31,8 @@ export function SmallNeeds({ view }: { view: BuyingView }) {
             <p>
               <strong>
                 {each.productName}, {each.colour}: {show(each.litres, 'volume')}
-              </strong>
-              , {Math.max(1, Math.round(each.share * 100))} % of its smallest pack. Not on the list.
+              </strong>{' '}
+              ({Math.max(1, Math.round(each.share * 100))} % of the smallest pack). Not on the shopping list.
             </p>
             <ul className="list-disc pl-5">
               {each.ways.map((way) => (

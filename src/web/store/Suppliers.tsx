@@ -64,7 +64,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
                     )
                   }
                 >
-                  Remove {supplier.name}
+                  Delete {supplier.name}
                 </button>
               </span>
             </li>
@@ -75,7 +75,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
         <SupplierForm supplier={null} currency={settings.currency} onDone={() => setOpen(null)} />
       ) : (
         <button type="button" className="btn" onClick={() => setOpen('new')}>
-          Add a supplier
+          Add supplier
         </button>
       )}
     </section>
@@ -103,10 +103,12 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
     const input: SupplierInput = {
       id: id.current,
       name: values.name.trim(),
-      delivery: minorOf(read, 'delivery', 'delivery', values.delivery, currency),
-      minOrder: minorOf(read, 'minOrder', 'least order', values.minOrder, currency),
+      delivery: minorOf(read, 'delivery', 'Delivery charge', values.delivery, currency),
+      minOrder: minorOf(read, 'minOrder', 'Minimum order', values.minOrder, currency),
       deliveryDays:
-        values.deliveryDays.trim() === '' ? 0 : read.number('deliveryDays', 'days', values.deliveryDays),
+        values.deliveryDays.trim() === ''
+          ? 0
+          : read.number('deliveryDays', 'Delivery time', values.deliveryDays),
       note: values.note,
     };
     const body = supplier ? { ...input, version: over.version ?? supplier.version } : input;

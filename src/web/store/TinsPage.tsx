@@ -10,6 +10,7 @@ import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { sayAmount } from '../words/supply.ts';
 import { AmountStepper } from './AmountStepper.tsx';
 import { Verdict } from './Verdict.tsx';
@@ -100,12 +101,12 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
   if (view.parts.some(({ lots }) => lots.length === 0))
     return (
       <p className="max-w-prose">
-        The store holds no tin of{' '}
+        No stock of{' '}
         {view.parts
           .filter(({ lots }) => lots.length === 0)
           .map(({ name }) => name)
           .join(' and ')}
-        . Add what stands on the shelf first, both parts apart.
+        . Add your stock first, each part separately.
       </p>
     );
   const found = answer(view, product, left, mark);
@@ -128,7 +129,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
         method: 'POST',
         path: '/movements/together',
         body: { id: uuidv7(), movements },
-        what: 'a count of both tins',
+        what: 'stock count (reconciling)',
       },
       { onSuccess: setTold },
     );
@@ -137,7 +138,8 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
     <div className="space-y-6">
       <p>
         {view.productName}, {view.colour}
-        {view.since && <>, since {sayTime(view.since, zone, now)}</>}: {view.batches.length} batches logged.
+        {view.since && <>, since {sayTime(view.since, zone, now)}</>}:{' '}
+        {counted(view.batches.length, 'batch', 'batches')} logged.
         {view.ownRatio && (
           <>
             {' '}

@@ -46,8 +46,8 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       currency,
       taxRate: values.tax.trim() === '' ? 0 : read.percent('tax', 'tax rate', values.tax),
       roundingStep: values.step.trim() === '' ? 1 : Math.max(1, minor('step', 'rounding', values.step)),
-      labourPerHour: minor('labour', 'an hour of work', values.labour),
-      yardDay: minor('yardDay', 'a day in the yard', values.yardDay),
+      labourPerHour: minor('labour', 'Labour rate', values.labour),
+      yardDay: minor('yardDay', 'Yard charge', values.yardDay),
       markup: values.markup.trim() === '' ? 0 : read.percent('markup', 'markup', values.markup),
       useLearned: values.useLearned,
       sundryRates: Object.fromEntries(
@@ -111,7 +111,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
           label="Rounded to"
           unit={settings.currency}
           inputMode="decimal"
-          hint="Empty: not rounded"
+          hint="Leave empty for no rounding"
         />
         <Field name="labour" label="Labour rate per hour" unit={settings.currency} inputMode="decimal" />
         <Field name="yardDay" label="Yard charge per day" unit={settings.currency} inputMode="decimal" />
@@ -120,8 +120,8 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       </div>
       <CheckField
         name="useLearned"
-        label="The need follows what coats applied here really took"
-        hint="Drawn towards the sheet while coats are few; the pages say by how much"
+        label="Use learned rates for needs"
+        hint="Based on what coats here really used. With few coats on record, the data sheet still counts. The Needs page shows how much."
       />
       <details>
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">

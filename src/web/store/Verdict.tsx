@@ -48,8 +48,8 @@ export function Verdict(of: {
       </p>
       {error && (
         <p className="text-sm">
-          Used {view.parts.map(({ name }, i) => `${say(found.used[i] ?? 0)} ${name}`).join(' and ')}; by what
-          the measure can tell, {error.part} was between{' '}
+          Used: {view.parts.map(({ name }, i) => `${say(found.used[i] ?? 0)} ${name}`).join(' and ')}. At this
+          precision, {error.part} was between{' '}
           {error.low < 0 ? `${pct(error.low)} too little` : `${pct(error.low)} too much`} and{' '}
           {error.high === null
             ? 'anything'
@@ -61,9 +61,9 @@ export function Verdict(of: {
       )}
       {found.worst && found.astray.length > 0 && (
         <p>
-          Or nothing was mixed wrong, and{' '}
+          Or the ratio was correct, and{' '}
           {found.astray.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} was spilt or
-          went astray.
+          lost.
         </p>
       )}
       {found.worst && (found.verdict === 'too-much' || found.verdict === 'too-little') && (
@@ -121,9 +121,9 @@ function Explanations({
     const much = sayAmount(show, amount, unit);
     switch (kind) {
       case 'logged-off':
-        return `${batch(batchId)} was logged off the ratio`;
+        return `${batch(batchId)} was logged with a wrong ratio`;
       case 'twice':
-        return `${part} went into ${batch(batchId)} twice (${much})`;
+        return `${part} was added twice to ${batch(batchId)} (${much})`;
       case 'left-out':
         return `${part} was left out of ${batch(batchId)} (${much})`;
       case 'swapped':
@@ -140,7 +140,7 @@ function Explanations({
       <ol className="list-decimal pl-5">
         {found.explanations.map((each) => (
           <li key={`${each.kind} ${each.batchId} ${each.part}`}>
-            {say(each)}: fits to {Math.round(each.fits * 100)} %
+            {say(each)} ({Math.round(each.fits * 100)} % match)
           </li>
         ))}
       </ol>
@@ -156,8 +156,8 @@ function Ahead({ found, view, product }: { found: Reconciled; view: TinsView; pr
   return (
     <div className="space-y-1">
       <p>
-        What is left gives <strong>{say(reach.mixed)}</strong> of mix; {show(view.ahead.safe, 'volume')} are
-        still to come on the safe side.{' '}
+        Remaining stock makes <strong>{say(reach.mixed)}</strong> of mixed paint. Planned work needs{' '}
+        {show(view.ahead.safe, 'volume')} (safe estimate).{' '}
         {missing.length > 0 ? (
           <strong className="text-error">
             {missing.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} missing.
@@ -168,12 +168,12 @@ function Ahead({ found, view, product }: { found: Reconciled; view: TinsView; pr
       </p>
       {end.kind === 'together' ? (
         <p>
-          Both tins end together: mix the rest as it stands, {end.ratio.map((each) => say(each)).join(' : ')},{' '}
-          {pct(end.error)} off the ratio and within its tolerance.
+          Both tins will run out together. Mix everything that is left (
+          {end.ratio.map((each) => say(each)).join(' : ')}): {pct(end.error)} off the ratio, within tolerance.
         </p>
       ) : (
         <p>
-          To end with both tins empty, get <strong>{say(end.buy)}</strong> more {end.part}; or leave{' '}
+          To use up both tins, buy <strong>{say(end.buy)}</strong> more {end.part}, or leave{' '}
           {end.leave.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} unmixed. Never make
           up the {product.sheet.parts.length > 1 ? 'other part' : 'rest'} by guess.
         </p>

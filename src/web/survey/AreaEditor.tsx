@@ -110,8 +110,8 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         <TextArea name="note" label="Note" rows={1} />
       </div>
       <p className="text-sm opacity-80">
-        Lengths take {show(1, 'length', { digits: 0 }).replace(/^[\d.]+ /, '')} or a unit of your own: 12 ft,
-        350 mm.
+        Lengths are in {show(1, 'length', { digits: 0 }).replace(/^[\d.]+ /, '')}. You can also type a unit:
+        12 ft, 350 mm.
       </p>
     </RecordForm>
   );

@@ -46,7 +46,7 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
         </p>
         {address && (
           <p role="status" className="border-line border-2 p-3">
-            Shown this once: <code className="break-all">{address}</code>
+            Copy this link now; it’s shown only once: <code className="break-all">{address}</code>
           </p>
         )}
         <div className="flex flex-wrap gap-2">

@@ -25,14 +25,14 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
       done: measured,
       all: clocks.length,
       to: unmeasured ? of(`survey/${unmeasured.areaId}`) : of('survey/new'),
-      next: clocks.length === 0 ? 'Add areas' : `measure ${unmeasured?.areaName ?? 'them'}`,
+      next: clocks.length === 0 ? 'Add areas' : `Measure ${unmeasured?.areaName ?? 'the areas'}`,
     },
     {
       name: 'systems chosen',
       done: planned,
       all: clocks.length,
       to: of(`systems${unplanned ? `/${unplanned.areaId}` : ''}`),
-      next: `choose a system for ${unplanned?.areaName ?? 'them'}`,
+      next: unplanned ? `Choose a system for ${unplanned.areaName}` : 'Choose systems',
     },
     {
       name: 'coats applied',
@@ -71,7 +71,7 @@ export function BoatProgress({ view }: { view: BoatView }) {
             </Link>
           </>
         ) : (
-          `All ${counted(view.clocks.length, 'area')} have their coats.`
+          `All coats are on (${counted(view.clocks.length, 'area')}).`
         )}
       </p>
     </section>

@@ -67,7 +67,7 @@ export function CutOut({
               checked={kind === 'piece'}
               onChange={() => setKind('piece')}
             />
-            A piece of the same{coated && ', with the coats that lie on it'}
+            Piece with the same system{coated && ' (keeps the coats already applied)'}
           </label>
         </fieldset>
         <div className="grid grid-cols-[1fr_7rem_auto] items-end gap-2">

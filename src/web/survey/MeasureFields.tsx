@@ -113,8 +113,8 @@ function Sum() {
       <Why
         figure={
           <output className="text-lg">
-            <strong>{show(area.areaM2, 'area')}</strong>, between {show(area.lowM2, 'area')} and{' '}
-            {show(area.highM2, 'area')}
+            <strong>{show(area.areaM2, 'area')}</strong> ({show(area.lowM2, 'area')}–
+            {show(area.highM2, 'area')})
           </output>
         }
       >
@@ -129,8 +129,8 @@ function Sum() {
           ))}
         </ul>
         <p>
-          Spread ± {Math.round(spread * 100)} %; ± {Math.round(HAND_MEASURE_SPREAD * 100)} % is usual for hand
-          measures (common practice). The litres carry the same spread.
+          The litres allow for an uncertainty of ± {Math.round(spread * 100)} %, the figure entered below. ±{' '}
+          {Math.round(HAND_MEASURE_SPREAD * 100)} % is usual for hand measurements (common practice).
         </p>
       </Why>
     );

@@ -61,7 +61,7 @@ function Survey({ view }: { view: BoatView }) {
   const bringBack = () => {
     if (!removed) return;
     change(
-      { method: 'POST', path: `/areas/${removed.id}/restore`, what: 'an area brought back' },
+      { method: 'POST', path: `/areas/${removed.id}/restore`, what: 'area restore' },
       { onSuccess: () => setRemoved(null) },
     );
   };
@@ -145,7 +145,7 @@ function Survey({ view }: { view: BoatView }) {
           {boat.note && <p className="max-w-prose opacity-80">{boat.note}</p>}
         </div>
         {rows.length === 0 && !adding && boat.kind !== 'parts' && (
-          <HullOnly boat={boat} need="to suggest areas">
+          <HullOnly boat={boat} need="usual-areas">
             {(hull) => <StartingSet boat={hull} onMade={() => go('')} />}
           </HullOnly>
         )}

@@ -80,7 +80,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
       )}
       {!has('offsets') && !has('mesh') && (
         <p className="text-sm">
-          From a table of offsets or a mesh: on the{' '}
+          To use a table of offsets or a mesh, go to{' '}
           <Link className="link" to={`/boats/${boat.id}/form`}>
             hull form
           </Link>
@@ -174,8 +174,7 @@ function SideBySide() {
       <legend className="label-caps pb-1">Size to use</legend>
       <label className="flex cursor-pointer items-center gap-2">
         <input type="radio" className="radio" value="" {...register('chosenWay')} />
-        the way with the least spread
-        {counts && !values.chosenWay && `: ${WAY_WORDS[counts.way].toLowerCase()}`}
+        Lowest uncertainty {counts && !values.chosenWay && ` (${WAY_WORDS[counts.way].toLowerCase()})`}
       </label>
       {ways.map((way) => (
         <label key={way.way} className="flex cursor-pointer items-center gap-2">

@@ -21,7 +21,7 @@ export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<Pr
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
         <span className="underline underline-offset-2">Additives</span>:{' '}
-        {planned.map(({ name, mlPerLitre }) => `${name} ${mlPerLitre} ml a litre`).join(', ') || 'none'}
+        {planned.map(({ name, mlPerLitre }) => `${name} ${mlPerLitre} ml/l`).join(', ') || 'none'}
       </summary>
       <div className="grid gap-2 pt-2 sm:grid-cols-2">
         {names.map((name) => {

@@ -88,7 +88,7 @@ export function NearestFine({
   if (missing.length === 0 && stillNo.length > 0) {
     return (
       <p className="border-line border-2 p-3">
-        No order of the sheets here is fine by itself
+        No combination of your data sheets is allowed here
         {stillNo.map(({ no, reason }) => `; step ${no}: ${tell(reason)}`)}. Take another product there, or
         what lies there off first.
       </p>
@@ -97,7 +97,7 @@ export function NearestFine({
   return (
     <div className="border-line space-y-2 border-2 p-3">
       <p>
-        <strong>The nearest that would be fine:</strong> {names(found.families)}.{' '}
+        <strong>Closest allowed system:</strong> {names(found.families)}.{' '}
         {found.removed.length > 0 && (
           <>
             It takes out <strong>{names(found.removed)}</strong>.{' '}
@@ -105,7 +105,7 @@ export function NearestFine({
         )}
         {found.added.length > 0 && (
           <>
-            It puts in <strong>{names(found.added)}</strong>.{' '}
+            Added: <strong>{names(found.added)}</strong>.{' '}
           </>
         )}
         {kept.map(({ changed }, i) =>

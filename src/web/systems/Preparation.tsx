@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { prepareFor, prepHours, prepTasks } from '../../core/system/index.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import type { StackContext } from './stackContext.ts';
 import type { StackValues, TaskValues } from './stackForm.ts';
 
@@ -41,7 +42,8 @@ export function Preparation({ context }: { context: StackContext }) {
   return (
     <details className="board p-3">
       <summary className="cursor-pointer font-semibold">
-        Preparation: {list.length} steps{areaM2 > 0 && `, about ${hours.toFixed(1)} h for one pair of hands`}
+        Preparation: {counted(list.length, 'step')}
+        {areaM2 > 0 && `, about ${hours.toFixed(1)} h for one person`}
       </summary>
       <ol className="space-y-2 pt-3">
         {list.map((each, i) => (

@@ -43,8 +43,8 @@ export function RulesPage() {
     <div className="space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">What goes over what</h1>
       <p className="max-w-prose">
-        The trade's rules, common practice unless marked. A product's own data sheet wins over all but those
-        below. Pick a square for its reason.
+        Common-practice rules unless marked otherwise. A product’s own data sheet overrides them, except for
+        those below. Select a cell to see the reason.
       </p>
       <details className="max-w-prose">
         <summary className="target cursor-pointer py-2">
@@ -66,8 +66,8 @@ export function RulesPage() {
           label="Coat below"
           value={old}
           choices={[
-            ['new', 'of this system'],
-            ['old', 'old paint'],
+            ['new', 'New (same system)'],
+            ['old', 'Old paint'],
           ]}
           onChange={setOld}
         />
@@ -121,8 +121,8 @@ export function RulesPage() {
         </Scroller>
       </div>
       <p className="text-sm">
-        {VERDICT_SIGNS.fine} fine, {VERDICT_SIGNS.condition} fine with a condition, {VERDICT_SIGNS.no} no.
-        What an area has to stand is judged for the whole stack, on its system.
+        {VERDICT_SIGNS.fine} OK · {VERDICT_SIGNS.condition} OK with a condition · {VERDICT_SIGNS.no} not
+        allowed. Rules about exposure are checked for the whole system, on the area’s Systems page.
       </p>
     </div>
   );
@@ -141,7 +141,7 @@ function OverOne({
   const [below, setBelow] = useState<Family>('epoxy-primer');
   return (
     <div className="space-y-3 sm:hidden">
-      <Choice label="Coat below" value={below} choices={choices(FAMILIES)} onChange={setBelow} />
+      <Choice label="Coating below" value={below} choices={choices(FAMILIES)} onChange={setBelow} />
       <ul className="divide-base-300 divide-y">
         {ALL.map((lay) => {
           const { verdict } = judge(below, lay);

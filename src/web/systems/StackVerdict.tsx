@@ -17,8 +17,8 @@ function stepsWith(judged: JudgedStack, verdict: Verdict): string {
 export function sayVerdict(judged: JudgedStack): string {
   const { verdict } = judged;
   if (verdict === 'fine') return 'No conflicts found';
-  if (verdict === 'no') return `Not so: see ${stepsWith(judged, 'no')}`;
-  return `Fine, with a condition at ${stepsWith(judged, 'condition')}`;
+  if (verdict === 'no') return `Not allowed: see ${stepsWith(judged, 'no')}`;
+  return `OK with conditions: see ${stepsWith(judged, 'condition')}`;
 }
 
 interface Props {
@@ -63,7 +63,7 @@ export function StackVerdict({ judged, context, air }: Props) {
           </li>
           <li>
             {temperatures.length > 0
-              ? `Cold and heat to come: ${temperatures.join(' to ')}.`
+              ? `Expected surface temperature: ${temperatures.join('–')}.`
               : 'No forecast, so temperature wasn’t checked.'}
           </li>
         </ul>

@@ -58,7 +58,7 @@ function Systems({
           <NavLink className="link" to={`/boats/${view.boat.id}/survey/new`}>
             Measure the first one
           </NavLink>
-          , then choose what goes on it.
+          , then choose its coating system.
         </p>
       ) : (
         <>
@@ -98,7 +98,7 @@ function Systems({
               <Link className="link" to={`/boats/${view.boat.id}/systems/${area.part.areaId}`}>
                 {view.areas.find((each) => each.id === area.part?.areaId)?.name ?? 'the original area'}
               </Link>
-              ; it is changed there.
+              . Edit it there.
             </p>
           )}
           {stack && clock && !area.part?.sharesSystem && (

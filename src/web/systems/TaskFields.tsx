@@ -17,8 +17,8 @@ export function TaskFields({ index }: { index: number }) {
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Before it</span>
-        {said.length > 0 ? `: ${said.join(', ')}` : ': nothing'}
+        <span className="underline underline-offset-2">Tasks before this step</span>{' '}
+        {said.length > 0 ? `: ${said.join(', ')}` : ': none'}
       </summary>
       <div className="space-y-2 pt-2">
         {fields.map((field, i) => {
@@ -58,7 +58,7 @@ export function TaskFields({ index }: { index: number }) {
             className="btn btn-sm"
             onClick={() => append({ taskId: uuidv7(), kind: 'sand', amount: '180', note: '' })}
           >
-            <Plus size={16} aria-hidden="true" /> Work
+            <Plus size={16} aria-hidden="true" /> Add task{' '}
           </button>
           <div className="w-40">
             <Field name={`steps.${index}.sandBetween`} label="Grit between coats" inputMode="numeric" />

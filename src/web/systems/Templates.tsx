@@ -9,6 +9,7 @@ import { EachKey, NumberField } from '../forms/NumberField.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useAnyUnsaved } from '../state/unsaved.ts';
+import { counted } from '../words/counted.ts';
 import type { StackContext } from './stackContext.ts';
 import { stepFromTemplate } from './stackForm.ts';
 
@@ -146,7 +147,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 disabled={offer.steps.length === 0 || (asksShare(offer) && fillPercent === null)}
                 onClick={() => void take(offer)}
               >
-                Take it<span className="sr-only"> {offer.name}</span>
+                Use template<span className="sr-only"> {offer.name}</span>
               </button>
               {offer.own && (
                 <button
@@ -161,7 +162,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                     );
                   }}
                 >
-                  Put away<span className="sr-only"> {offer.name}</span>
+                  Archive<span className="sr-only"> {offer.name}</span>
                 </button>
               )}
             </li>
@@ -172,7 +173,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
             text={`${removed.name} archived.`}
             onUndo={() =>
               change(
-                { method: 'POST', path: `/templates/${removed.id}/restore`, what: 'a template brought back' },
+                { method: 'POST', path: `/templates/${removed.id}/restore`, what: 'template restore' },
                 { onSuccess: () => setRemoved(null) },
               )
             }
@@ -210,7 +211,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         )}
         <p className="text-sm">
           <Link className="link" to={`/boats/${area.boatId}/systems/${area.id}/compare`}>
-            Set two ways side by side
+            Compare two systems
           </Link>
           , or browse{' '}
           <Link className="link" to="/rules">
@@ -287,7 +288,7 @@ function LayOnOthers({
         disabled={chosen.size === 0}
         onClick={() => onLay([...chosen], () => setChosen(new Set()))}
       >
-        Use it on {chosen.size || 'them'}
+        {chosen.size > 0 ? `Copy to ${counted(chosen.size, 'area')}` : 'Copy system'}
       </button>
     </fieldset>
   );

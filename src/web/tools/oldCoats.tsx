@@ -23,10 +23,10 @@ export function ConverterTool() {
           <NumberField label="Bottle opened" unit="years ago" value={years} onChange={setYears} />
         </div>
         <button type="button" className="btn" onClick={() => setRounds([...rounds, { red: true }])}>
-          A coat on: red still shows
+          Add coat: red still shows
         </button>
         <button type="button" className="btn" onClick={() => setRounds([...rounds, { red: false }])}>
-          A coat on: all black
+          Add coat: all black
         </button>
         <button
           type="button"

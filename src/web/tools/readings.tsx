@@ -108,7 +108,7 @@ export function SaltPatch() {
       ) : (
         <>
           <output className="block text-lg">
-            As NaCl: <strong>{found.value.judged.reason}</strong>
+            Salt as NaCl: <strong>{found.value.judged.reason}</strong>
           </output>
           <p className="text-sm opacity-80">
             6 mg/m² for each µS/cm above the blank, with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; factor from

@@ -109,8 +109,8 @@ export function BlastDayTool() {
           label="Time until primed"
           value={wash}
           choices={[
-            ['bare', 'bare, 4 h'],
-            ['passivated', 'washed, 2 days'],
+            ['bare', 'unwashed: 4 h'],
+            ['passivated', 'passivating wash: 2 days'],
           ]}
           onChange={setWash}
         />
@@ -120,11 +120,11 @@ export function BlastDayTool() {
       ) : (
         <>
           <output className="block text-lg">
-            Blast <strong>{show(found.value.areaM2, 'area')}</strong> today,{' '}
-            {found.value.blastHours.toFixed(1)} h; then prime: {LIMITED[found.value.limitedBy]}.
+            Blast <strong>{show(found.value.areaM2, 'area')}</strong> today (
+            {found.value.blastHours.toFixed(1)} h), then prime. {LIMITED[found.value.limitedBy]}.
           </output>
           <StoreNote
-            note={`blast ${show(found.value.areaM2, 'area')} today in ${found.value.blastHours.toFixed(1)} h, then prime: ${LIMITED[found.value.limitedBy]}`}
+            note={`blast ${show(found.value.areaM2, 'area')} today (${found.value.blastHours.toFixed(1)} h), then prime. ${LIMITED[found.value.limitedBy]}`}
           />
           <p className="text-sm opacity-80">
             Prime bare blasted steel within 4 hours, sooner when damp (common practice). Protect your eyes,

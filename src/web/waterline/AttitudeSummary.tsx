@@ -40,8 +40,8 @@ export function AttitudeSummary({
           With {sayHeight(plan.markErrorMm, unit)} {unit.symbol} to a mark
           {plan.marks.some(({ errorMm }) => errorMm != null) && ' that has no error of its own'}, the line is
           good to ± {sayHeight(ends[0] ?? 0, unit)} {unit.symbol} aft and ± {sayHeight(ends[1] ?? 0, unit)}{' '}
-          {unit.symbol} forward (one standard error). The marks lie {sayHeight(fit.rmsMm, unit)} {unit.symbol}{' '}
-          off it on average (root mean square).
+          {unit.symbol} forward (one standard error). The marks are {sayHeight(fit.rmsMm, unit)} {unit.symbol}{' '}
+          off the line on average (root mean square).
         </p>
       </Why>
       <p className={fit.outliers.verdict === 'agree' ? '' : 'text-warning font-semibold'} role="status">

@@ -41,7 +41,7 @@ export function LineDrawing({ view, plan, struck }: { view: HullView; plan: Wate
       viewBox={`-30 ${top - 20} ${ACROSS + 60} ${low - top + 74}`}
       className="block h-auto w-full"
       role="img"
-      aria-label={`${boat.name} as it stands, ${Math.abs(fit.trimDeg).toFixed(2)} degrees ${fit.trimDeg < 0 ? 'down' : 'up'} by the bow, with the datum and her marks`}
+      aria-label={`${boat.name} as it stands ashore, bow ${Math.abs(fit.trimDeg).toFixed(2)} degrees ${fit.trimDeg < 0 ? 'down' : 'up'}, with the datum and reference marks`}
     >
       <g stroke="var(--line)" strokeWidth="1.4" fill="var(--board)" strokeLinejoin="round">
         {outline.map(([zone, points]) => (

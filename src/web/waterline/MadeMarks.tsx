@@ -72,7 +72,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                     <p>
                       {fair.line.outliers.length === 0
                         ? 'No outliers.'
-                        : `Left out as stray: ${fair.line.outliers.map((i) => `${show(fair.marks[i]?.xM ?? 0, 'length')} (${sayHeight(fair.line.residualsMm[i] ?? 0, unit)} ${unit.symbol})`).join(', ')}.`}
+                        : `Outliers left out: ${fair.line.outliers.map((i) => `${show(fair.marks[i]?.xM ?? 0, 'length')} (${sayHeight(fair.line.residualsMm[i] ?? 0, unit)} ${unit.symbol})`).join(', ')}.`}
                     </p>
                     <details>
                       <summary className="cursor-pointer underline underline-offset-2">All marks</summary>
@@ -108,7 +108,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                                   }
                                 >
                                   Remove
-                                  <span className="sr-only"> the mark at {show(mark.xM, 'length')}</span>
+                                  <span className="sr-only"> mark at {show(mark.xM, 'length')}</span>
                                 </button>
                               </td>
                             </tr>

@@ -63,14 +63,15 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
               <strong>
                 {sayHeight(struck.raiseMm, unit)} {unit.symbol}
               </strong>{' '}
-              above the line of the marks
+              above the marked line
             </output>
           }
         >
           <p>
-            Sinkage = weight / (density × waterplane) = {show(plan.addedKg, 'mass')} / ({plan.densityKgM3}{' '}
-            kg/m³ × {show(struck.waterplaneM2, 'area')}) = {sayHeight(struck.sinkageMm, unit)} {unit.symbol},
-            and {sayHeight(plan.slopMm, unit)} {unit.symbol} for slop.
+            Sinkage = weight / (density × waterplane area) = {show(plan.addedKg, 'mass')} / (
+            {plan.densityKgM3} kg/m³ × {show(struck.waterplaneM2, 'area')}) ={' '}
+            {sayHeight(struck.sinkageMm, unit)} {unit.symbol}, and {sayHeight(plan.slopMm, unit)}{' '}
+            {unit.symbol} for slop.
           </p>
           <p>
             The waterplane area comes from the hull form in use. Too much antifouling above the water shows;

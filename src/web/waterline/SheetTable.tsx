@@ -28,8 +28,8 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
   const heads = [
     'above datum',
     ...(twin ? ['above datum, inner face'] : []),
-    'below sheer',
-    'on the skin',
+    'Below sheer (vertical)',
+    'Below sheer (along skin)',
     'raise on skin',
   ];
   return (

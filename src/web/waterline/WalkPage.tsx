@@ -107,8 +107,8 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
 function Figures({ row, unit }: { row: SheetRow; unit: HeightUnit }) {
   const figures: [string, number, boolean][] = [
     ['above the datum', row.aboveDatumMm, true],
-    ['below the sheer, plumb', row.belowSheerMm, false],
-    ['below the sheer, on the skin', row.belowSheerSkinMm, false],
+    ['Below the sheer (vertical)', row.belowSheerMm, false],
+    ['Below the sheer (along skin)', row.belowSheerSkinMm, false],
   ];
   return (
     <dl className="border-line space-y-2 border-y-2 py-3">

@@ -41,7 +41,7 @@ export function WaterlinePage() {
             <div className="space-y-6 p-3 md:p-6">
               <h1 className="text-2xl">{view.boat.name}: waterline</h1>
               <SurveyTabs boatId={view.boat.id} />
-              <HullOnly boat={view.boat} need="to strike the waterline">
+              <HullOnly boat={view.boat} need="waterline">
                 {(boat) => <WaterlineEditor key={boatId} view={{ ...view, boat }} served={plan} />}
               </HullOnly>
             </div>
@@ -60,14 +60,15 @@ const OLD_LINE_WORDS: Record<OldLine, string> = {
 };
 
 const FORM_WORDS: Record<BoatView['formSource'], string> = {
-  dimensions: 'main dimensions and the usual curves of this kind of boat; distances on the skin are rough',
+  dimensions:
+    'the main dimensions and typical curves for this boat type, so distances along the skin are approximate',
   offsets: 'the table of offsets',
   mesh: 'the surface mesh',
 };
 
 const PLAN_WORDS: Record<string, string> = {
   marks: 'the reference marks',
-  madeMarks: 'the marks made by hand',
+  madeMarks: 'the hull marks',
   datum: 'the datum',
   heelDeg: 'the heel',
   trimDeg: 'the trim',
@@ -125,7 +126,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
       const [added, replaced] = [marks.added + made.added, marks.replaced + made.replaced];
       setSaid(`${counted(added, 'mark')} added, ${replaced} replaced by the file’s readings.`);
     } catch (error) {
-      setUnread(`The CSV was not taken: ${(error as Error).message}`);
+      setUnread(`Couldn’t import the CSV. ${(error as Error).message}`);
     }
   };
   const names = { boat, base: `/api/v1/boats/${boat.id}` };
@@ -139,9 +140,10 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
             </h2>
             {plan.marks.length === 0 && (
               <p className="max-w-prose">
-                Points that say where the line belongs, read above one level datum: old stain, fittings of
-                known height, distances down from the sheer. Three fix the plane, one fewer for each of heel
-                and trim that is measured; with six or more an outlier is mostly named.
+                Reference marks are points that show where the waterline belongs, measured above one level
+                datum: an old stain, fittings of known height, distances down from the sheer. Three marks fix
+                the plane, one fewer for each of heel and trim that you measure. With six or more, an outlier
+                can usually be identified.
               </p>
             )}
             {plan.marks.length > 0 && (
@@ -211,7 +213,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
             <p className="board p-4">
               {plan.marks.length === 0
                 ? 'Add reference marks to calculate the waterline.'
-                : 'problem' in result && `Not struck yet: ${result.problem}.`}
+                : 'problem' in result && `Can’t calculate the waterline yet. ${result.problem}.`}
             </p>
           )}
           <p className="text-sm opacity-80">Hull shape from {FORM_WORDS[view.formSource]}.</p>
@@ -228,8 +230,8 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           {elsewhere.length > 0 && (
             <p role="status" className="border-line border-2 p-3">
               <strong>Changed elsewhere meanwhile:</strong>{' '}
-              {elsewhere.map((field) => PLAN_WORDS[field] ?? field).join(', ')}. What you typed is still here;
-              saving puts yours in its place.
+              {elsewhere.map((field) => PLAN_WORDS[field] ?? field).join(', ')}. Your edits are still here.
+              Saving overwrites the other changes.
             </p>
           )}
           {said && <p role="status">{said}</p>}
@@ -254,10 +256,10 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
                   Walk the hull
                 </Link>
                 <a className="btn btn-sm" href={`${names.base}/mark-sheet.pdf`} download>
-                  Sheet as PDF
+                  Mark sheet (PDF)
                 </a>
                 <a className="btn btn-sm" href={`${names.base}/mark-sheet.csv`} download>
-                  Sheet as CSV
+                  Mark sheet (CSV)
                 </a>
               </>
             )}

@@ -53,13 +53,13 @@ export function sayOutliers(outliers: Outliers, names: readonly string[]): strin
     case 'named': {
       const list = outliers.indices.map((i) => names[i]).join(', ');
       const least = Math.min(...outliers.sure);
-      return `${list} ${outliers.indices.length === 1 ? 'is an outlier and is' : 'are outliers and are'} left out (${percent(least)} sure).`;
+      return `${list} ${outliers.indices.length === 1 ? 'is an outlier and was' : 'are outliers and were'} left out (${percent(least)} certain).`;
     }
     case 'one-of': {
       const list = outliers.indices
         .map((i, k) => `${names[i]} (${percent(outliers.sure[k] ?? 0)})`)
         .join(', ');
-      return `Which mark is off is not certain: ${list}. None is left out yet.`;
+      return `One mark is wrong, but it isn’t certain which: ${list}. No mark was left out.`;
     }
   }
 }
@@ -68,7 +68,7 @@ export function sayOutliers(outliers: Outliers, names: readonly string[]): strin
 export function sayNextMark(next: NextMark | null, say: (mm: number) => string): string | null {
   if (!next) return null;
   const side = next.yM > 0.05 ? 'to starboard' : next.yM < -0.05 ? 'to port' : 'on the centreline';
-  return `One more mark ${next.xM.toFixed(1)} m from aft, ${side}, would tell: the two likeliest explanations lie ${say(next.differMm)} apart there.`;
+  return `Add a mark ${next.xM.toFixed(1)} m from aft, ${side}, to settle this. The two most likely lines are ${say(next.differMm)} apart there.`;
 }
 
 /** Where the error stated for a mark does not fit what the marks show; null where it does. */

@@ -9,8 +9,8 @@ const WORDS: Record<WeatherColumn, string> = {
   rh: 'Humidity (RH)',
   wind: 'Wind',
   rain: 'Rain',
-  surface: 'Surface',
-  cloud: 'Cloud',
+  surface: 'Surface temperature',
+  cloud: 'Cloud cover',
 };
 const BY_HEADER = 'From the header';
 const NOT_TOLD = 'Not in the file';

@@ -29,7 +29,8 @@ export function Gaps({ hours, zone, now }: { hours: readonly WeatherHour[]; zone
         .slice(0, 6)
         .map((gap) => `${counted(gap.hours, 'hour')} from ${sayTime(gap.from, zone, now)}`)
         .join('; ')}
-      {gaps.length > 6 && `; and ${gaps.length - 6} more`}. They run on straight lines between what is known.
+      {gaps.length > 6 && `; and ${gaps.length - 6} more`}. Values follow a straight line between the nearest
+      data.
     </p>
   );
 }

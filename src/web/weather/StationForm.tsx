@@ -39,7 +39,7 @@ export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station
       gives: values.gives,
       way: values.way,
       url: asked ? values.url.trim() || null : null,
-      everyMin: read.number('everyMin', 'minutes between two askings', values.everyMin),
+      everyMin: read.number('everyMin', 'Fetch interval', values.everyMin),
       privateNet: asked && values.privateNet,
       on: true,
       rank,
@@ -95,11 +95,11 @@ function AskedFields() {
   return (
     <div className="grid gap-3 sm:grid-cols-2">
       <Field name="url" label="Web address" placeholder="https://…" />
-      <Field name="everyMin" label="Asked every (min)" inputMode="numeric" hint="5 to 1440" />
+      <Field name="everyMin" label="Fetch every, min" inputMode="numeric" hint="5–1440" />
       <CheckField
         name="privateNet"
-        label="It is in this yard’s own network"
-        hint="Off: an address of this machine or its network is refused"
+        label="On the yard’s own network"
+        hint="If off, addresses on this computer or its local network are rejected."
       />
     </div>
   );

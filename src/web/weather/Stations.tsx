@@ -101,8 +101,8 @@ function StationLine({ station, now, zone }: { station: Station; now: number; zo
         {rainInterval === 'before' ? 'before' : 'after'} the timestamp
         {!on && ', switched off'}.{' '}
         {lastAt === null
-          ? 'Nothing from it yet.'
-          : `Last ${sayTime(lastAt, zone, now)}, ${counted(lastHours ?? 0, 'hour')}.`}
+          ? 'No data yet.'
+          : `Last data ${sayTime(lastAt, zone, now)}, ${counted(lastHours ?? 0, 'hour')}.`}
       </p>
       {silent && (
         <p className="font-semibold">
@@ -133,7 +133,7 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
   };
   const replace = () =>
     hasToken
-      ? sure(`Create a new token for ${name}?`, 'The old token stops working.', 'New token', onToken)
+      ? sure(`Create a new token for ${name}?`, 'The old token stops working.', 'Create token', onToken)
       : onToken();
   return (
     <div className="flex flex-wrap gap-2">
@@ -163,7 +163,8 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
             )
           }
         >
-          Take its token back
+          {' '}
+          Revoke token for {name}{' '}
         </button>
       )}
       <button
@@ -178,7 +179,7 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
           )
         }
       >
-        Put {name} away
+        Delete {name}
       </button>
     </div>
   );
@@ -211,7 +212,7 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
       <p className="text-sm">
         {compared === 0
           ? 'No forecasts compared yet. These are typical values.'
-          : 'From kept forecasts and later measurements, one forecast per lead time and day. While few hours are compared, the usual figures weigh more.'}{' '}
+          : 'From stored forecasts compared with later measurements, one forecast per lead time and day. With few hours compared, typical values still count.'}{' '}
         Earliest and latest overcoat times allow for these errors.
       </p>
     </details>

@@ -96,14 +96,24 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
           label="From"
           value={begins}
           choices={[
-            ['now', 'now on'],
-            ['tomorrow', 'tomorrow 08:00'],
+            ['now', 'Now'],
+            ['tomorrow', 'Tomorrow 08:00'],
           ]}
           onChange={changed(setBegins)}
         />
-        <NumberField label="For" unit="days" value={days} onChange={changed(setDays)} />
-        <NumberField label="Nights down to" quantity="temperature" value={lowC} onChange={changed(setLowC)} />
-        <NumberField label="Days up to" quantity="temperature" value={highC} onChange={changed(setHighC)} />
+        <NumberField label="Duration" unit="days" value={days} onChange={changed(setDays)} />
+        <NumberField
+          label="Lowest temperature (night)"
+          quantity="temperature"
+          value={lowC}
+          onChange={changed(setLowC)}
+        />
+        <NumberField
+          label="Highest temperature (day)"
+          quantity="temperature"
+          value={highC}
+          onChange={changed(setHighC)}
+        />
         <NumberField label="RH at the mean temperature" unit="%" value={rh} onChange={changed(setRh)} />
         <NumberField
           label="Rain per hour (0 for dry)"

@@ -165,11 +165,10 @@ export function WeatherChart({
         label="Air temperature, dew point and humidity over time"
       />
       <p className="text-sm">
-        Left of the line measured, right of it forecast
-        {errors && ', with the band in which nine of ten forecasts come true'}. Ctrl and wheel, drag or two
-        fingers: closer, wider, along.
+        Left of the line: measured. Right: forecast{errors && ', with a 90 % band'}. Zoom: Ctrl + scroll or
+        pinch. Pan: drag.
         {simulated > 0 &&
-          ` ${simulated === hours.length ? 'All of it is' : `${simulated} of ${hours.length} hours are`} simulated.`}
+          ` ${simulated === hours.length ? 'All hours are' : `${simulated} of ${hours.length} hours are`} simulated.`}
       </p>
     </section>
   );

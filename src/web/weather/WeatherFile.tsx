@@ -4,6 +4,7 @@ import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { Choice } from '../forms/NumberField.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
+import { counted } from '../words/counted.ts';
 
 const ColumnChoices = lazyPart(async () => (await import('./ColumnChoices.tsx')).ColumnChoices);
 
@@ -177,8 +178,8 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
             <p className="font-semibold">
               Imported.{' '}
               {report.shifts.length === 0
-                ? 'No window moved.'
-                : `${report.shifts.length} window edges moved; they are listed above.`}
+                ? 'No overcoat window changed.'
+                : `${counted(report.shifts.length, 'overcoat time')} changed (listed above).`}
             </p>
           ) : (
             <button

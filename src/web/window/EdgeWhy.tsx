@@ -51,13 +51,13 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
   return (
     <details open={edge.edge === 'overcoat-min' || edge.edge === 'thumb-opens'}>
       <summary className="cursor-pointer text-lg">
-        <span className="font-semibold">{EDGE_WORDS[edge.edge]}</span>:{' '}
+        <span className="font-semibold">{EDGE_WORDS[edge.edge]}</span>{' '}
         {sticks
-          ? 'not known while something sticks to the film'
+          ? '(unknown while something sticks to the coat)'
           : at === null
             ? 'not reached at these temperatures'
             : sayTime(at, zone, now)}
-        {at !== null && at > now && `, ${Math.floor(done * 100)} % of the way now`}
+        {at !== null && at > now && ` (${Math.floor(done * 100)} % elapsed)`}
         {spread && (
           <span className="block text-base">
             {spread.early && spread.late
@@ -72,7 +72,7 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
       </summary>
       <div className="border-line mt-2 space-y-2 border-l-2 pl-4">
         <p>
-          The sheet says{' '}
+          Data sheet:{' '}
           {edge.points.map((p, i) => (
             <span key={p.tempC}>
               {i > 0 && ', '}
@@ -83,15 +83,18 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
           {edge.stopC !== null && <>; no cure below {show(edge.stopC, 'temperature', { digits: 0 })}</>}
           {factor !== 1 && (
             <>
-              ; by what the hand found {tested ? 'on it' : 'on other films of it'} this film runs{' '}
-              {Math.round(factor * 100)} % as fast
+              .{' '}
+              {tested
+                ? 'Hand tests show that this coat cures at'
+                : 'Hand tests on other coats of this product suggest'}{' '}
+              {Math.round(factor * 100)} % of the data sheet’s speed
             </>
           )}
           . Counted from {sayTime(fromMs, zone, now)}
-          {at !== null && <>, this film takes {saySpan(at - fromMs)}</>}
-          {stoodMs > 0 && <>, of which it stands {saySpan(stoodMs)} too cold</>}.
+          {at !== null && <>. Takes {saySpan(at - fromMs)}</>}{' '}
+          {stoodMs > 0 && <>, including {saySpan(stoodMs)} too cold to cure</>}.
         </p>
-        <Scroller label="Days">
+        <Scroller label="Progress by day">
           <StackedTable className="table-sm table">
             <thead>
               <tr>
@@ -119,9 +122,9 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
           </StackedTable>
         </Scroller>
         <p className="text-sm opacity-80">
-          Each hour does (time) ÷ (what the sheet's table takes at that hour's temperature); at 100 % the
-          moment has come. Between the table's temperatures ln t is linear in 1/T; the same idea as equivalent
-          age, ASTM C1074.
+          Each hour adds its length divided by the time the data sheet gives for that hour’s temperature. At
+          100 % the point is reached. Between the data sheet’s temperatures, ln t is linear in 1/T. The
+          principle is equivalent age, as in ASTM C1074.
         </p>
       </div>
     </details>

@@ -48,19 +48,20 @@ function shownRange(detail: ClockDetail, now: number): { from: number; to: numbe
 
 const WARNINGS: Record<string, string> = {
   'hotter-than-table':
-    'Some hours are hotter than the sheet’s table. Windows open no sooner than at its highest temperature; they close sooner, as its last two times suggest.',
+    'Some hours are hotter than the data sheet covers. Earliest times are worked out as at its highest temperature. Latest times come sooner, as its last two times suggest.',
   'colder-than-table': 'Some hours are colder than the data sheet covers. Times for them are extrapolated.',
   'stood-cold':
     'In some hours the coat is below its minimum curing temperature. No cure is counted for them.',
   'heavy-film':
     'This coat is over one and a half times its typical thickness (from the litres used). Cure is slower than the data sheet says. Do a hand test before you go on.',
   'not-curing':
-    'The film sticks after more than four times its tack-free time. It is not slow, it does not cure: check the mixing ratio, the hardener, the temperature and the thinner.',
+    'The coat still sticks after more than four times its tack-free time, so it isn’t curing. Check the mixing ratio, the hardener, the temperature and the thinner.',
   'still-sticks':
-    'Something sticks to the film, and its sheet does not say when it is tack-free. Test again before anything goes on it.',
-  'beyond-series': 'An edge lies beyond the forecast: every later day is assumed to be like its last one.',
+    'The coat sticks, and its data sheet doesn’t say when it is tack-free. Test again before you apply anything over it.',
+  'beyond-series':
+    'The forecast ends before the last of these times. After that, every day is assumed to be like its last day.',
   'before-series':
-    'The coat was applied before the first known hour: the days before are assumed to be like the first one.',
+    'The coat was applied before the weather data starts. The days before are assumed to be like its first day.',
 };
 
 function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; site: Site }) {
@@ -105,11 +106,11 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       {!clock.film && <p>Nothing applied here yet, so there is no overcoat window.</p>}
       {clock.state === 'no-weather' && (
         <p>
-          No temperatures are known.{' '}
+          No weather data.{' '}
           <Link className="link" to="/weather">
-            Add weather
+            Add weather data{' '}
           </Link>{' '}
-          and the clock runs.
+          to work out cure times.
         </p>
       )}
       {temps && clock.segments.length > 0 && (

@@ -20,7 +20,7 @@ export function sayReason(
     case 'surface-too-hot':
       return `surface ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
     case 'too-damp':
-      return `RH ${percent(reason.value)}, limit ${percent(reason.limit)}`;
+      return `RH ${percent(reason.value)}, above maximum ${percent(reason.limit)}`;
     case 'dew-margin': {
       if (reason.value <= 0) {
         const below = show(-reason.value, 'temperatureDifference');

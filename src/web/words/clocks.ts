@@ -2,11 +2,11 @@ import type { AreaClock } from '../../contract/index.ts';
 import { workLeft } from '../state/workStates.ts';
 import { sayTask } from './systems.ts';
 
-/** What to do on an area, as a foreman would say it. */
+/** The next task on an area. */
 export function taskOf(clock: AreaClock, now: number): string {
   const next = clock.next;
   if (clock.failed !== null) return `Can’t be worked out: ${clock.failed}`;
-  if (clock.hand?.notCuring) return 'The film does not cure: put nothing on it';
+  if (clock.hand?.notCuring) return 'This coat isn’t curing. Don’t apply anything over it.';
   if (clock.nextIsWater) {
     if (clock.state === 'open') return 'Ready for launch';
     if (clock.state === 'closed')
@@ -27,7 +27,7 @@ export function taskOf(clock: AreaClock, now: number): string {
     case 'too-soon':
       return `Next: ${coat}`;
     case 'key-first':
-      return `Abrade${clock.keyGrit ? ` with ${clock.keyGrit} grit` : ''}, then ${coat}`;
+      return `Sand${clock.keyGrit ? ` with ${clock.keyGrit} grit` : ''}, then apply ${coat}`;
     case 'not-stated':
       return `${coat}: overcoat window not on the data sheet`;
     default:
@@ -90,24 +90,24 @@ export function heldBack(
   if (clock.hand?.notCuring)
     return {
       headline: 'Not suitable now',
-      reason: 'the film below does not cure: check the ratio that was mixed',
+      reason: 'the coat below isn’t curing: check the mixing ratio',
     };
   if (clock.hiddenBy)
-    return { headline: 'Not yet', reason: `hidden by ${clock.hiddenBy.name} until it is moved` };
+    return { headline: 'Not yet', reason: `covered by ${clock.hiddenBy.name} until the support is moved` };
   const waits = notBefore(clock, now);
   if (clock.state === 'too-soon' && clock.until === null)
-    return { headline: 'Not yet', reason: 'nobody knows when the film below is ready: test it by hand' };
+    return { headline: 'Not yet', reason: 'unknown when the coat below is ready: do a hand test' };
   if (waits)
     return {
       headline: 'Not yet',
       reason: waits.clogs
-        ? `the film clogs the paper until ${sayWhen(waits.at)}, and is sanded first`
-        : `not before ${sayWhen(waits.at)}: the film below, or a wait before the coat, is not over`,
+        ? `the coat below is sanded first, and clogs sandpaper until ${sayWhen(waits.at)}`
+        : `not before ${sayWhen(waits.at)}: the coat below isn’t ready, or a waiting time isn’t over`,
     };
   if (clock.state === 'not-stated')
     return {
-      headline: 'Not known',
-      reason: 'the sheet does not state when the next coat may go on: ask the manufacturer',
+      headline: 'Unknown',
+      reason: 'the data sheet doesn’t say when the next coat can go on: ask the manufacturer',
     };
   const left = workLeft(clock.work, now);
   if (left.length > 0)

@@ -29,7 +29,7 @@ export function sayStopped({ areaName, boatName, coat, at }: StoppedCoat, zone: 
     at === null
       ? ''
       : new Intl.DateTimeFormat('en-GB', near ? { weekday: 'long', timeZone: zone } : { day: 'numeric', month: 'long', timeZone: zone }).format(new Date(at)); // biome-ignore format: one line
-  return `${day === '' ? `the ${which}` : near ? `${day}'s ${which}` : `the ${which} about ${day}`}, ${areaName} (${boatName})`;
+  return `${which} on ${areaName} (${boatName})${day === '' ? '' : near ? `, ${day}` : `, about ${day}`}`;
 }
 
 export const MOVEMENT_WORDS: Record<MovementKind | 'void', string> = {
@@ -44,5 +44,5 @@ export const MOVEMENT_WORDS: Record<MovementKind | 'void', string> = {
   returned: 'returned',
   spilt: 'spilt',
   discarded: 'discarded',
-  void: 'taken back',
+  void: 'voided',
 };

@@ -41,7 +41,7 @@ export function sayTypical(field: TypicalField, sheet: ProductSheet, show: Units
         .slice(0, 1)
         .map(
           ({ min, chemicalMax }) =>
-            `not before ${times(min, show)}${chemicalMax ? `; without sanding until ${times(chemicalMax, show)}` : ''}`,
+            `earliest overcoat ${times(min, show)}${chemicalMax ? `; latest without sanding ${times(chemicalMax, show)}` : ''}`,
         )
         .join('');
     case 'events':

@@ -165,7 +165,7 @@ export function areasFromMesh(input: {
 
   // A corner that is no number shows in the sum of all faces, at no cost to the million that are sound.
   const allM2 = sums.reduce((sum, m2) => sum + m2, 0);
-  if (!Number.isFinite(allM2)) throw new QuantityError('area of the mesh', allM2, 'finite numbers');
+  if (!Number.isFinite(allM2)) throw new QuantityError('area of the mesh', allM2, 'a finite number');
   const found = zones.map((zone): ZoneArea => ({ name: zone.name, portM2: 0, starboardM2: 0 }));
   let restM2 = 0;
   sums.forEach((m2, mask) => {
@@ -239,7 +239,7 @@ function zoneTable(planes: readonly CutPlane[], zones: readonly CutZone[]): Uint
   const wanted = zones.map((zone) =>
     zone.where.map(([name, side]) => {
       const k = planes.findIndex((plane) => plane.name === name);
-      if (k < 0) throw new QuantityError(`plane of zone ${zone.name}`, name, 'the planes given');
+      if (k < 0) throw new QuantityError(`plane of zone ${zone.name}`, name, 'one of the planes given');
       return [1 << k, side === 'above' ? 1 << k : 0] as const;
     }),
   );

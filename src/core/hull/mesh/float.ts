@@ -87,8 +87,7 @@ export function hydrostaticsOfMesh(input: {
       add(at(0), at(1), at(2), at(k), at(k + 1), at(k + 2), at(k + 3), at(k + 4), at(k + 5));
     }
   }
-  if (deepest >= 0)
-    throw new QuantityError('lowest point', `${deepest} m`, 'what is below the waterline at 0 m');
+  if (deepest >= 0) throw new QuantityError('lowest point', `${deepest} m`, 'below the waterline (0 m)');
   // Faces run the other way round all over: the same hull seen from inside.
   const volumeM3 = Math.abs(volume);
   const waterplaneM2 = Math.abs(plane);
@@ -100,7 +99,7 @@ export function hydrostaticsOfMesh(input: {
     throw new QuantityError(
       'volume under water',
       `${volumeM3} m³`,
-      'what is above 0: the surface is not closed there',
+      'above 0, so the mesh isn’t closed there',
     );
   }
   return {

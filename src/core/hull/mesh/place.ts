@@ -36,7 +36,7 @@ const signOf = (axis: Axis) => (axis[0] === '-' ? -1 : 1);
 export function placeMesh(triangles: Triangles, placement: Placement, tell: Progress = () => {}): Triangles {
   const { up, bow } = placement;
   if (indexOf(up) === indexOf(bow))
-    throw new QuantityError('bow axis', bow, `the axes across ${up}, which is up`);
+    throw new QuantityError('bow axis', bow, `at right angles to the up axis (${up})`);
   const heel = (within('heel (°)', placement.heelDeg, -45, 45) * Math.PI) / 180;
   const trim = (within('trim (°)', placement.trimDeg, -45, 45) * Math.PI) / 180;
   within('height of the waterline (m)', placement.waterlineM, -50, 50);

@@ -8,19 +8,18 @@ const FACE = 50;
 /** Refuses a file by its size alone, before it is read. @throws {QuantityError} */
 export function checkMeshSize(name: string, bytes: number): void {
   if (bytes > LARGEST_MESH_BYTES) {
-    throw new QuantityError(`file ${name} of ${Math.round(bytes / 1048576)} MB`, '', '300 MB');
+    throw new QuantityError(`size of ${name}`, `${Math.round(bytes / 1048576)} MB`, '300 MB or less');
   }
-  if (bytes === 0) throw new QuantityError(`file ${name}`, 'is empty and', 'what can be read');
+  if (bytes === 0) throw new QuantityError(`size of ${name}`, '0 bytes', 'more than 0 bytes');
 }
 
 /** Every coordinate a number that a hull may have. @throws {QuantityError} naming the face */
 export function checkNumbers(triangles: Triangles): Triangles {
-  if (triangles.length === 0)
-    throw new QuantityError('number of faces', 0, '1 or more: the file has no faces');
+  if (triangles.length === 0) throw new QuantityError('number of faces', 0, '1 or more');
   for (let i = 0; i < triangles.length; i++) {
     // A comparison that is false for NaN too.
     if (!(Math.abs(triangles[i] as number) < 1e9)) {
-      throw new QuantityError(`a corner of face ${Math.floor(i / 9) + 1}`, triangles[i], 'finite numbers');
+      throw new QuantityError(`a corner of face ${Math.floor(i / 9) + 1}`, triangles[i], 'a finite number');
     }
   }
   return triangles;
@@ -76,7 +75,11 @@ function readText(bytes: Uint8Array, tell: Progress): Triangles {
     if (line % TELL_EVERY === 0) tell(scan.at / bytes.length);
   }
   if (numbers.length % 9 !== 0) {
-    throw new QuantityError('number of corners', numbers.length / 3, 'whole faces of three corners each');
+    throw new QuantityError(
+      'number of corners',
+      numbers.length / 3,
+      'a multiple of three, three for each face',
+    );
   }
   return Float32Array.from(numbers);
 }
@@ -89,7 +92,7 @@ function readText(bytes: Uint8Array, tell: Progress): Triangles {
 export function readStl(bytes: Uint8Array, tell: Progress = () => {}): Triangles {
   if (isBinary(bytes)) return checkNumbers(readBinary(bytes, tell));
   if (!startsSolid(bytes)) {
-    throw new QuantityError('file', 'starts neither like ASCII nor like binary STL and', 'what can be read');
+    throw new QuantityError('file', 'neither', 'an ASCII or binary STL');
   }
   return checkNumbers(readText(bytes, tell));
 }

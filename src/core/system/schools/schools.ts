@@ -170,8 +170,13 @@ export const SCHOOLS: readonly School[] = [
     id: 'done',
     question: 'Good enough, or every defect removed?',
     ways: [
-      way('done', 'done beats perfect', 'saves days of yard rent', 'nibs and runs remain'),
-      way('perfect', 'every defect out', 'a flawless finish', 'may cost you the launch date, plus yard rent'),
+      way('done', 'good enough', 'saves days of yard rent', 'nibs and runs remain'),
+      way(
+        'perfect',
+        'every defect removed',
+        'a flawless finish',
+        'may cost you the launch date, plus yard rent',
+      ),
     ],
   },
 ];

@@ -52,7 +52,7 @@ export function benchTins(
     for (const [areaId, amount] of keptBy)
       if (areaId !== state.area.id)
         keptElsewhere.push({
-          areaName: names.get(areaId) ?? 'a patch',
+          areaName: names.get(areaId) ?? 'another area',
           part: name,
           amount,
           unit,

@@ -28,7 +28,7 @@ export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, he
       litres(
         `thinner ${name}`,
         name,
-        'in the paint and to clean with',
+        'for thinning and cleaning',
         amount,
         price === null ? null : timesRate(price, amount, currency),
       ),

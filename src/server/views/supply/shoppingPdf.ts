@@ -45,12 +45,12 @@ export async function shoppingPdf(context: Context) {
     intro: [`${day(view.now)}. Enough for planned work with 90 % certainty, less current stock.`],
     tables: [
       ...view.orders.map((order) => ({
-        heading: `${order.supplierName ?? 'Any supplier'}${order.orderBy === null ? '' : order.orderBy < view.now ? ', order now' : `, order by ${day(order.orderBy)}`}`,
+        heading: `${order.supplierName ?? 'Any supplier'}${order.orderBy === null ? '' : order.orderBy < view.now ? ': order now' : `: order by ${day(order.orderBy)}`}`,
         columns: [
-          { head: 'Packs', share: 1, figures: true },
+          { head: 'Quantity', share: 1, figures: true },
           { head: 'Product', share: 5 },
           { head: 'Colour', share: 2 },
-          { head: 'Pack', share: 2, figures: true },
+          { head: 'Pack size', share: 2, figures: true },
           { head: 'Price', share: 2, figures: true },
         ],
         rows: order.lines.map((line) => [

@@ -54,7 +54,7 @@ export function lotView(
       const state = known.states.find(({ area }) => area.id === areaId);
       return {
         areaId,
-        areaName: state?.area.name ?? 'a piece no longer there',
+        areaName: state?.area.name ?? 'deleted area',
         boatName: state?.boat.name ?? '',
         amount,
       };
@@ -104,7 +104,7 @@ export async function movementsView({ db, memory, now }: Context, before?: strin
       const lot = lots.get(movement.lotId);
       return {
         ...movement,
-        productName: catalogue.latest.get(lot?.productId ?? '')?.name ?? 'a lot put away',
+        productName: catalogue.latest.get(lot?.productId ?? '')?.name ?? 'archived lot',
         part: lot?.part ?? '',
         colour: lot?.colour ?? null,
         unit: lot?.unit ?? 'l',

@@ -21,7 +21,7 @@ export function AirLegend({
             <line x1="0" x2="22" y1="4" y2="4" stroke={stroke} strokeWidth={weight} strokeDasharray={dash} />
           </svg>
           {word}
-          {key === 'surface' && whose === null && ', topsides in the open'}
+          {key === 'surface' && whose === null && ' (topsides, outdoors)'}
         </span>
       ))}
       {blocked && (
@@ -29,7 +29,7 @@ export function AirLegend({
           <svg width="22" height="9" aria-hidden="true">
             <rect width="22" height="9" fill="url(#st-closed)" stroke="var(--st-closed)" />
           </svg>
-          no coat{whose === null ? ' by the usual limits' : ` of ${whose}`}
+          {whose === null ? 'too cold, damp or wet to coat' : `not suitable for ${whose}`}
         </span>
       )}
       {filled && (
@@ -40,7 +40,7 @@ export function AirLegend({
           interpolated
         </span>
       )}
-      <span>pale: nine of ten{simulated && '; simulated air'}</span>
+      <span>shaded band: 90 % of forecasts{simulated && '; simulated weather'}</span>
     </p>
   );
 }

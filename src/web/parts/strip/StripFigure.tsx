@@ -87,7 +87,8 @@ export function StripFigure({ title, subtitle, lanes, air, span, now, zone, site
             ))}
             {shapes.blocked.length > 0 && (
               <text x={20 - LEFT} y={AIR}>
-                hatched: no coat{air?.productName ? ` of ${air.productName}` : ', usual limits'}
+                Hatched:{' '}
+                {air?.productName ? `not suitable for ${air.productName}` : 'too cold, damp or wet to coat'}
               </text>
             )}
           </>

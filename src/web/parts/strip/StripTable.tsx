@@ -68,7 +68,7 @@ export function StripTable({
       <Scroller label="Weather (table)">
         <StackedTable className="table-sm table">
           <caption className="text-left font-semibold">
-            Air{step > 1 && `, every ${step} h`}; in brackets nine of ten
+            Weather{step > 1 && `, every ${step} h`} (90 % band in brackets)
           </caption>
           <thead>
             <tr>
@@ -91,7 +91,7 @@ export function StripTable({
                   </td>
                   <td>{sayBand({ c: hour.dewC, lowC: hour.dewLowC, highC: hour.dewHighC }, show)}</td>
                   <td>
-                    {hour.source === 'filled' && 'gap bridged; '}
+                    {hour.source === 'filled' && 'interpolated; '}
                     {hour.reasons.map((reason) => sayReason(reason, show)).join('; ') || 'nothing'}
                   </td>
                 </tr>

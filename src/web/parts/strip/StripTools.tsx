@@ -30,13 +30,13 @@ export function StripTools({ title, lanes, areaId, store, zone, site }: Props) {
   const unit = shownUnit('temperature', system);
   const day = (ms: number) => {
     const wall = wallOf(ms, zone);
-    return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year} ${clockText(wall)}`;
+    return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year}, ${clockText(wall)}`;
   };
   const save = async (kind: 'svg' | 'png') => {
     try {
       await saveStrip(kind, `${title} ${fieldText(wallOf(now, zone)).replace('T', ' ').replace(':', '')}`, {
         title,
-        subtitle: `${day(span.from)} to ${day(span.to)}, as of ${day(now)}${air?.simulated ? '; simulated air' : ''}`,
+        subtitle: `${day(span.from)} – ${day(span.to)}, as of ${day(now)}${air?.simulated ? '; simulated weather' : ''}`,
         lanes,
         air,
         span,

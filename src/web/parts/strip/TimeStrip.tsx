@@ -40,7 +40,7 @@ export function TimeStrip({ title, areaId, lanes, home, zone, site, height = 200
             store={store}
             site={site}
             height={30}
-            label={`${name}: ${segments.map((s) => STATES[s.state].word).join(', then ') || 'nothing runs'}`}
+            label={`${name}: ${segments.map((s) => STATES[s.state].word).join(', then ') || 'nothing curing'}`}
           />
         </div>
       ))}

@@ -89,7 +89,13 @@ export function airShapes(
 
 /** How each line is drawn, told by dash and weight besides its colour. */
 export const AIR_LINES = [
-  { key: 'air', word: 'air', stroke: 'var(--color-base-content)', dash: undefined, weight: 1.4 },
-  { key: 'surface', word: 'surface', stroke: 'var(--st-key-first)', dash: undefined, weight: 2.6 },
+  { key: 'air', word: 'air temperature', stroke: 'var(--color-base-content)', dash: undefined, weight: 1.4 },
+  {
+    key: 'surface',
+    word: 'surface temperature',
+    stroke: 'var(--st-key-first)',
+    dash: undefined,
+    weight: 2.6,
+  },
   { key: 'dew', word: 'dew point', stroke: 'var(--st-too-soon)', dash: '5 4', weight: 1.6 },
 ] as const;

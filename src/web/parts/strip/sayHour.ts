@@ -5,7 +5,7 @@ import { sayReason } from '../../words/airReasons.ts';
 
 type Show = ReturnType<typeof useUnits>['show'];
 
-/** Narrower than this a band is not worth its words, K. */
+/** A narrower band isn’t shown, K. */
 const WORTH_SAYING_K = 1;
 
 /** A temperature with its band where there is one: "8.2 °C (6.1 °C to 10.3 °C)". */
@@ -17,7 +17,7 @@ export function sayBand(of: { c: number; lowC: number; highC: number }, show: Sh
     : `${said} (${show(lowC, 'temperature')}–${show(highC, 'temperature')})`;
 }
 
-/** An hour in a sentence: "Thu 14:00, forecast: air 8.2 °C, surface 11.0 °C, dew point 5.0 °C. No coat: …". */
+/** An hour in a sentence: "Thu 3 Dec, 14:00, forecast: air 8.2 °C, surface 11.0 °C, dew point 5.0 °C. Not suitable: …". */
 export function sayHour(
   hour: StripHour,
   { show, zone, now }: { show: Show; zone: string; now: number },
@@ -27,8 +27,10 @@ export function sayHour(
     `surface ${sayBand({ c: hour.surfaceC, lowC: hour.surfaceLowC, highC: hour.surfaceHighC }, show)}`,
     `dew point ${sayBand({ c: hour.dewC, lowC: hour.dewLowC, highC: hour.dewHighC }, show)}`,
   ].join(', ');
-  const source = hour.source === 'filled' ? 'gap bridged' : hour.source;
+  const source = hour.source === 'filled' ? 'interpolated' : hour.source;
   const why =
-    hour.reasons.length === 0 ? '' : ` No coat: ${hour.reasons.map((r) => sayReason(r, show)).join('; ')}.`;
+    hour.reasons.length === 0
+      ? ''
+      : ` Not suitable: ${hour.reasons.map((r) => sayReason(r, show)).join('; ')}.`;
   return `${sayTime(hour.at, zone, now)}, ${source}: ${bands}.${why}`;
 }
