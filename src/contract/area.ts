@@ -24,7 +24,7 @@ export interface PartOf {
   kind: PartKind;
   /** The stand that hides it, of a patch. */
   standId: string | null;
-  /** It takes the system of the area it came from, as that now is. */
+  /** The part uses the present system of the area it was split off from. */
   sharesSystem: boolean;
   /** When it was cut out: coats laid on the whole before then lie on a piece too. */
   at: string;
@@ -39,7 +39,7 @@ export interface AreaInput {
   substrate: Substrate;
   service: Service;
   surroundings: Surroundings;
-  /** What lies on it from before, if anything. */
+  /** The existing coating; null: bare. */
   oldCoating: Family | 'unknown' | null;
   /** Wears faster than the rest: leading edges, the band at the waterline. */
   highWear: boolean;
@@ -201,7 +201,7 @@ export const areaUpdate = objectOf<AreaInput & { version: number }>({
   version: version(1),
 });
 
-/** Several areas at once: all of them or none. */
+/** Several areas at once: every one is saved, or no area is. */
 export const areasInput = objectOf<{ areas: AreaInput[] }>({
   areas: Joi.array().items(areaInput).min(1).max(60).unique('id').label('areas').required(),
 });

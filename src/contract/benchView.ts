@@ -30,14 +30,14 @@ export interface CoatOutlook {
   end: string;
   /** When it is safe from dew and rain; null: not within what is known, or not stated. */
   safe: string | null;
-  /** What `safe` goes by: an event of the sheet, hours told by hand; null: to be asked for. */
+  /** The source of `safe`: an event of the data sheet, or hours entered by hand; null: not known, so ask. */
   safeBy: 'dew-safe' | 'tack-free' | 'told' | null;
   ok: boolean;
   /** Of each reason against it the first moment now and the first to come, in the order of time. */
   failures: FailureView[];
   /** Rain or wind that nobody gave for its hours, and the first moment of it: to be seen to at the boat. */
   conditions: ConditionView[];
-  /** From when to when it may be started in the days that are known, each with its best start; none: no start passes. */
+  /** The periods within the weather data in which the coat can start, each with its best start; empty: no suitable start. */
   starts: StartView[];
   /** The start with the widest margins of all; null: none passes, or it is not known when the coat is safe. */
   best: StartView['best'] | null;
@@ -56,7 +56,7 @@ export interface ConditionView {
 /** The same coat in other surroundings from now on; null: not in what is known. */
 export interface InsteadView {
   surroundings: Surroundings;
-  /** First start that passes, the film below being ready there. */
+  /** First suitable start at which the coat below is ready. */
   start: string | null;
   safe: string | null;
   /** When the coat after it may go on. */
@@ -98,7 +98,7 @@ export interface CoatCheck {
   tooSoon: { until: string | null } | null;
 }
 
-/** A stretch of starts that pass whole. */
+/** A period in which every start is suitable. */
 export interface StartView {
   from: string;
   to: string;
@@ -114,7 +114,7 @@ export interface StartView {
   };
 }
 
-/** What is asked of the days ahead beyond the coat in hand. */
+/** Questions about the days ahead, beyond the present coat. */
 export interface AheadView {
   now: string;
   /** Starts after which the next coat of the step fits too; null: it is the last, or nothing is known. */
@@ -149,12 +149,12 @@ export interface AlikeArea {
   areaName: string;
   stepId: string;
   coatNo: number;
-  /** What of it the coat has still to cover, m², and the litres that takes. */
+  /** The part that the coat hasn’t covered yet, m², and the litres needed for it. */
   leftM2: number;
   litres: number;
   /** Tasks before its coat that are not ticked. */
   workLeft: number;
-  /** From when on it takes the coat; now at the soonest. One of which nobody knows that is left out. */
+  /** Earliest time for the coat; now at the earliest. Areas for which this is unknown are left out. */
   readyFrom: string;
 }
 
@@ -183,7 +183,7 @@ export interface BenchView {
     /** Whether the margin over the dew point falls from the hour before; null: not known. */
     marginFalls: boolean | null;
   }[];
-  /** null: no air is known, or nothing is to be applied. */
+  /** null: no weather data, or no coat to apply. */
   outlook: CoatOutlook | null;
   pots: PotView[];
   /** The coats that lie there, the lowest first, whole or begun. */
@@ -193,6 +193,6 @@ export interface BenchView {
   bare: BareTick[];
   /** Paint is about to cross the old waterline, and nobody has said what became of it. */
   askOldLine: boolean;
-  /** What the tins give for the coat in hand; null: the store keeps nothing of it. */
+  /** How far the stock lasts for the present coat; null: the product isn’t in stock. */
   tins: BenchTins | null;
 }

@@ -1,5 +1,5 @@
 /**
- * What a write changed, told by the server after its commit. Memory, live events and the pages' refetching all go by it
+ * The changes of a write, sent by the server after its commit. Memory, live events and the pages’ refetching all use it
  * and by nothing else.
  */
 export type Change =
@@ -15,10 +15,10 @@ export type Change =
   | { of: 'store'; productId?: string }
   /** Suppliers, prices, orders, and how money is reckoned. */
   | { of: 'trade' }
-  /** Who works when, when boats are wanted, tasks placed by hand. */
+  /** Working hours, wanted launch dates, tasks placed by hand. */
   | { of: 'plan' }
   | { of: 'templates' }
-  /** A boat's own record: name, dimensions, whether she is archived. */
+  /** A boat’s own record: name, dimensions, whether the boat is archived. */
   | { of: 'boat'; boatId: string }
   /** Records of areas: measures, pieces cut out, supports over them. */
   | { of: 'areas'; boatId: string }

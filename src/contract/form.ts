@@ -3,7 +3,7 @@ import type { HullCuts, Hydrostatics, OffsetTable, Placement, Zone } from '../co
 import { zoneOf } from './area.ts';
 import { between, objectOf, oneOf, text, title, version } from './joi.ts';
 
-/** What is kept of a mesh besides the file itself: how it lies, how it was cut, and what that gave. */
+/** Stored with a mesh file: its placement, how it was divided, and the result. */
 export interface MeshRecord {
   fileName: string;
   bytes: number;
@@ -26,7 +26,7 @@ export type FormSource = 'dimensions' | 'offsets' | 'mesh';
 export interface HullFormInput {
   offsets: OffsetTable | null;
   mesh: MeshRecord | null;
-  /** What the drawings and the line go by; null: the best there is. */
+  /** The source for drawings and waterline; null: the best available. */
   use: FormSource | null;
   version: number;
 }

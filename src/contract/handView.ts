@@ -1,6 +1,6 @@
 import type { HandFinding } from '../core/cure/index.ts';
 
-/** What the hand found on the film on top, and how its clock goes by it. */
+/** Hand tests on the top coat, and how they change its cure times. */
 export interface HandView {
   tests: { entryId: string; at: string; found: HandFinding }[];
   /** Times as fast as its sheet; 1: the sheet and the hand agree. */

@@ -59,7 +59,7 @@ export interface CoatBody {
   endedAt: string;
   conditions: LoggedConditions | null;
   batchIds: string[];
-  /** Who applied it, so that what each hand takes can be learned; left out: not told. */
+  /** Who applied the coat, so that each person’s paint use can be learned; left out: not stated. */
   by?: string;
   note: string;
 }
@@ -88,7 +88,7 @@ export type TapeKind = 'masking' | 'fine-line';
 export interface RemovalBody {
   /** Down to the ground: all that lies there, what was never logged too. */
   toGround: boolean;
-  /** The outermost coats that were taken off, the lowest of them first; empty where all of it is. */
+  /** The outermost coats that were removed, the lowest first; empty: every coat was removed. */
   coats: { stepId: string; coatNo: number }[];
   way: RemovalWay;
   /** Grit that the film below was left with; null: not sanded, or not told. */
@@ -106,7 +106,7 @@ export interface WorkBody extends StepTask {
   taskId: string;
   /** An inspection that finds faults leaves the work due. */
   outcome: 'done' | 'faults';
-  /** What was found or is worth telling. */
+  /** A remark: faults found, or anything worth recording. */
   remark: string;
   /** Of aggregate, if it was weighed: what was strewn, and what was swept back, kg. */
   aggregate?: { strewnKg: number; sweptBackKg: number } | undefined;

@@ -22,7 +22,7 @@ export interface TestedFilm {
 export interface MethodPace extends LearnedPace {
   method: Method;
   tested: TestedFilm[];
-  /** As it was taken over for the clocks; null: the clocks go by the sheet. */
+  /** The curing speed in use; null: cure times follow the data sheet. */
   taken: { factor: number; films: number; at: string } | null;
 }
 
@@ -31,7 +31,7 @@ export interface PaceView {
   methods: MethodPace[];
 }
 
-/** A pace taken over, the one that is offered as the page showed it; null: its clocks go by the sheet again. */
+/** The curing speed to use, as the page suggested it; null: cure times follow the data sheet again. */
 export interface PaceInput {
   method: Method;
   factor: number | null;

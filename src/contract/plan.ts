@@ -11,7 +11,7 @@ export interface PlanPersonInput {
   days: number[];
   fromHour: number;
   toHour: number;
-  /** Illness, holiday: no work in these times, whatever the day. Left out: none. */
+  /** Illness, holidays: no work in these times. Left out: none. */
   away?: { from: string; to: string }[];
 }
 
@@ -34,7 +34,7 @@ export interface PlaceChange {
   surroundings: Surroundings;
 }
 
-/** A plan that people go by: its tasks stay where they are as long as they can. */
+/** A plan that people follow: its tasks stay where they are as long as possible. */
 export interface AgreedPlan {
   at: string;
   /** In the smallest unit of the currency. */

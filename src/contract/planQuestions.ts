@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { PlanFault, TaskPlace } from '../core/plan/index.ts';
 import { id, instant, line, objectOf, oneOf } from './joi.ts';
 
-/** What is asked of a plan beside the plan itself: changes of its premises, chances, places of a task, files. */
+/** Questions about a plan: changes of its premises, chances, possible times of a task, files. */
 
 /** Changes that could be made to the plan's premises. */
 export type LeverCode =

@@ -39,7 +39,7 @@ export interface RunningClock {
   areaName: string;
   boatId: string;
   boatName: string;
-  /** What it is of: a paint, a task, a thing taped. */
+  /** The paint, task or taped item that the timer belongs to. */
   name: string;
   since: string | null;
   /** null: its end is not known or not stated. */

@@ -41,7 +41,7 @@ export interface Step {
   coatNotes: string[];
   /** Mixed at another ratio than the sheet's on purpose; null: by the sheet. */
   ownRatio: OwnRatio | null;
-  /** What goes into every pot besides the parts; none: nothing does. */
+  /** Additives in every pot; empty: no additives. */
   additives: PlannedAdditive[];
   /** The part of the area it is laid on; null: the whole. */
   band: Band | null;
@@ -190,7 +190,7 @@ const safeHoursText = Joi.string()
   .label('safeHours')
   .messages({ 'string.pattern.base': '{#label} must be 0.1–240 h, but is {#value}' });
 
-/** What is asked of the days ahead; text, since a query is. */
+/** A question about the days ahead; text, as every query. */
 export interface BenchAheadQuery {
   safeHours?: string;
   launchAt?: string;

@@ -29,7 +29,7 @@ export interface Station extends StationInput {
   /** When it last gave something, and how many hours; null: never. */
   lastAt: string | null;
   lastHours: number | null;
-  /** What was wrong the last time; null: nothing. */
+  /** The last error; null: no error. */
   fault: string | null;
 }
 

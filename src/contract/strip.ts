@@ -3,7 +3,7 @@ import type { AirConditionCode, AirReason } from '../core/air/index.ts';
 import { id, objectOf } from './joi.ts';
 import { airCondition, figure, flag, listOf, maybeWord, moment } from './replies/plain.ts';
 
-/** What is asked of the time-strip; digits, since a query is text. */
+/** The period asked for on the timeline; digits, since a query is text. */
 export interface StripQuery {
   /** Whose surface and next coat it is about; left out: topsides in the open, and the usual limits. */
   areaId?: string;
@@ -11,7 +11,7 @@ export interface StripQuery {
   back?: string;
 }
 
-/** An hour of the air about a surface, each temperature with the band that nine of ten lie in, °C. */
+/** An hour of weather at a surface, each temperature with its 90 % band, °C. */
 export interface StripHour {
   at: string;
   source: 'measured' | 'forecast' | 'filled';

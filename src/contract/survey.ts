@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { FindingGrade, FindingKind, Judged } from '../core/inspect/index.ts';
 import { between, day, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
 
-/** Something the boat stands on, which hides a patch of her. */
+/** A support that the boat stands on; it hides a patch of the hull. */
 export type StandKind = 'stand' | 'block' | 'cradle' | 'sling';
 
 export interface StandInput {

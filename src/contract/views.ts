@@ -81,7 +81,7 @@ export interface AreaClock {
   side: Area['side'];
   boatId: string;
   boatName: string;
-  /** What is left of the area once its patches, spots and pieces are taken off. */
+  /** The area without its patches, spots and split-off pieces. */
   areaM2: number;
   /** Set for a piece cut out of another area. */
   part: PartOf | null;
@@ -101,14 +101,14 @@ export interface AreaClock {
     stepId: string | null;
     coatNo: number;
     coatLabel: string;
-    /** Values from memory on the sheet its window goes by. */
+    /** Unconfirmed typical values on the data sheet that its window uses. */
     typical: TypicalField[];
     laidFrom: string;
     laidTo: string;
   } | null;
   /** null: the stack is finished (or empty), and the water, if anything, is next. */
   next: NextView | null;
-  /** What is to be done before it, in order. */
+  /** The tasks before the coat, in order. */
   work: WorkView[];
   nextIsWater: boolean;
   state: AreaState;
@@ -145,14 +145,14 @@ export interface PotView {
   batch: BatchBody;
 }
 
-/** As much of an area as a thumbnail of its boat shows. */
+/** The figures of an area that a thumbnail of the boat shows. */
 export type AreaGlance = Pick<AreaClock, 'areaId' | 'areaName' | 'zone' | 'side' | 'state' | 'part'>;
 
 export interface SlipView {
   now: string;
   boats: (Boat & { areas: AreaGlance[]; form: OffsetTable | null })[];
   pots: PotView[];
-  /** What is decided soonest, first; a large yard's areas that stand still are left out. */
+  /** Most urgent first; in a large yard, areas without a running time are left out. */
   clocks: AreaClock[];
   /** How many areas are left out. */
   more: number;
@@ -161,7 +161,7 @@ export interface SlipView {
   disk: DiskRoom;
 }
 
-/** A coat that could go on today, or why none of its starts passes. */
+/** A coat that is possible today, or why it has no suitable start. */
 export interface TodayCoat {
   areaId: string;
   areaName: string;
@@ -172,7 +172,7 @@ export interface TodayCoat {
   applyH: number;
   /** Starts of today that pass, in order. */
   starts: { from: string; to: string }[];
-  /** When it would go on, one pair of hands doing them all; null: it does not fit. */
+  /** Its time if one person applies every coat; null: it doesn’t fit. */
   placed: { start: string; end: string } | null;
   /** When the agreed plan begins its work today, getting ready included; null: nothing was agreed, or another day. */
   planned: string | null;
@@ -191,7 +191,7 @@ export interface TodayCoat {
   conditions: AirConditionCode[];
 }
 
-/** Today's coats, those that fit in the order that fits the most of them. */
+/** Today’s coats; those that fit, in the order that fits the most. */
 export interface TodayView {
   now: string;
   coats: TodayCoat[];
@@ -199,7 +199,7 @@ export interface TodayView {
   more: number;
 }
 
-/** Room on the disk that holds the yard. */
+/** Free space on the disk with the yard’s data. */
 export interface DiskRoom {
   freeBytes: number;
   /** `low`: to be told in time; `full`: nothing more is taken until something is freed; `read-only`: until the server starts again. */
@@ -224,7 +224,7 @@ export interface BoatView {
   formSource: FormSource;
 }
 
-/** What is known of a boat's shape. */
+/** The known shape of a boat. */
 export interface FormView {
   boat: Boat;
   areas: Area[];

@@ -49,7 +49,7 @@ function servePages(app: Express, webFolder: string): void {
 export interface AppOptions {
   logger: Logger;
   webFolder: string;
-  /** Names it may be asked by besides those of the loopback. */
+  /** Host names of the server, in addition to those of the loopback. */
   hosts?: readonly string[];
   /** Holds every reply against the description of the API; in tests. */
   checkReplies?: boolean;
@@ -81,7 +81,7 @@ export function makeApp(context: Context, options: AppOptions): Express {
 
   // Addresses are spelled one way: another spelling is another address.
   const api = express.Router({ caseSensitive: true });
-  // What it answers is of this moment; a file that never changes says so itself.
+  // Answers aren’t cached; files that never change set their own header.
   api.use((_req, res, next) => {
     res.set('cache-control', 'no-store');
     next();

@@ -49,7 +49,7 @@ export class Housekeeping {
   #after(ms: number): NodeJS.Timeout {
     const timer = setTimeout(() => {
       this.#running = this.step()
-        // A database that takes nothing now is asked again later.
+        // If the database refuses writes now, try again later.
         .catch(() => 0)
         .then((done) => {
           if (!this.#stopped) this.#timer = this.#after(done > 0 ? MORE_MS : EVERY_MS);

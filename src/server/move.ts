@@ -11,7 +11,7 @@ import { openServer, withoutPassword } from './db/openServer.ts';
 import { projectRoot } from './db/places.ts';
 import { RowFiles } from './db/rowFiles.ts';
 
-/** What stands in the way of moving, said to whoever asked. */
+/** A reason why the move isn’t possible, shown to the caller. */
 class CannotMove extends Error {}
 
 interface Opened extends OpenDb {

@@ -6,7 +6,7 @@ import type { LotView } from '../supply/storeView.ts';
 import type { Offer, SupplierRecord } from '../supply/trade.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
 
-/** Tables of the store as CSV: counts and prices come in again, lists go out. */
+/** Stock tables as CSV: counts and prices can be imported, lists are only exported. */
 
 /** More than a yard has tins or prices; each is a row written. */
 const MOST_ROWS = 2000;

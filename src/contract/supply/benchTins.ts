@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { objectOf } from '../joi.ts';
 import { figure, listOf, maybeWord, word } from '../replies/plain.ts';
 
-/** What is in the tins for the coat at the bench; null in the view: nothing of it is kept in the store. */
+/** The stock for the coat at the bench; null in the view: the product isn’t in stock. */
 export interface BenchTins {
   parts: { part: string; unit: 'l' | 'kg'; there: number; keptHere: number; wanted: number }[];
   /** Mixed litres that the tins give, and how far that reaches on the area. */

@@ -28,11 +28,11 @@ export interface BuyLine {
   litres: number;
   unit: 'l' | 'kg';
   count: number;
-  /** Of all of them, minor units. */
+  /** Total, minor units. */
   price: number;
 }
 
-/** What is bought from one supplier. */
+/** The purchase from one supplier. */
 export interface BuyOrder {
   supplierId: string | null;
   supplierName: string | null;
@@ -55,7 +55,7 @@ export interface BuyingView {
   atLeast: number;
   /** A proof, or something cheaper, is still looked for: to be asked again. */
   proving: boolean;
-  /** What is left over of each part, likely need taken off. */
+  /** Leftover of each part after the likely need. */
   left: { productName: string; part: string; colour: string | null; unit: 'l' | 'kg'; amount: number }[];
   runnersUp: {
     more: number;
@@ -88,7 +88,7 @@ export interface BuyingView {
     share: number;
     ways: SmallWay[];
   }[];
-  /** Bought beside the paint, none of it counted in the store: thinner, additives, sundries. */
+  /** Thinner, additives and sundries to buy; the stock doesn’t count them. */
   besides: SundryView[];
   /** Bought so early that its shelf life would end before it is used. */
   tooEarly: { productName: string; usedAt: string; shelfMonths: number }[];

@@ -16,7 +16,7 @@ export interface CostLine {
   forecast: number;
 }
 
-/** What a customer is told, and the days she stands in the yard. */
+/** The text of a quote, and the days that the boat is in the yard. */
 export interface BoatQuoteInput {
   boatId: string;
   title: string;

@@ -21,7 +21,7 @@ export interface LotInput {
   frost: boolean;
   heat: boolean;
   note: string;
-  /** What all of it cost, minor units; null: not recorded. */
+  /** Purchase price of the whole lot, minor units; null: not recorded. */
   cost: number | null;
 }
 

@@ -40,7 +40,7 @@ export interface StoppedCoat {
   at: string | null;
 }
 
-/** One part of a product in one colour: what is wanted and what is there. */
+/** One part of a product in one colour: need and stock. */
 export interface PartSupply {
   part: string;
   colour: string | null;
@@ -51,7 +51,7 @@ export interface PartSupply {
   there: number;
   /** Not counted: out of date, frozen, suspect. */
   unusable: number;
-  /** Set apart for patches, and what of it is for patches that are asked about here. */
+  /** Kept back for patches, and the share of the patches asked about here. */
   kept: number;
   keptForThese: number;
   ordered: number;
@@ -112,7 +112,7 @@ export interface ProductSupply {
   sessions: number;
   leftInTools: number;
   thinner: { name: string | null; thin: number; clean: number } | null;
-  /** Litres of what goes into its pots besides. */
+  /** Litres of its additives. */
   additives: { name: string; likely: number; safe: number }[];
   learned: (Omit<LearnedSpread, 'key'> & { method: string; surface: string })[];
   /** Days until the first coat; null: nobody knows. */

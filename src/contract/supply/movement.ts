@@ -3,7 +3,7 @@ import type { MovementKind } from '../../core/supply/index.ts';
 import { between, id, instant, objectOf, oneOf, text } from '../joi.ts';
 import { extended, flag, listOf, maybeUuid, maybeWord, moment, word } from '../replies/plain.ts';
 
-/** What happened to a lot, as an entry: never overwritten; one that names another takes its place. */
+/** An entry in the history of a lot: never overwritten; an entry that names another replaces it. */
 export interface MovementInput {
   id: string;
   lotId: string;
@@ -64,7 +64,7 @@ export const movementsInput = objectOf<MovementsInput>({
   movements: Joi.array().items(movementInput).min(1).max(500).unique('id').label('movements').required(),
 });
 
-/** What moved, newest first. */
+/** Movements, newest first. */
 export interface MovementsView {
   movements: (StoreMovement & {
     productName: string;

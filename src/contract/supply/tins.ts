@@ -20,7 +20,7 @@ export interface TinsView {
   since: string | null;
   batches: { id: string; at: string; areaName: string; boatName: string; poured: number[] }[];
   ownRatio: { parts: number[]; reason: string } | null;
-  /** Mixed litres still to come in this colour. */
+  /** Litres of mixed paint still needed in this colour. */
   ahead: { likely: number; safe: number };
 }
 export const tinsReply = objectOf<TinsView>({

@@ -45,12 +45,12 @@ export interface OfferInput {
   productId: string;
   /** A tin of that part alone; null: a kit, or all there is of a one-pack. */
   part: string | null;
-  /** The colour it is of; null: to be had in every colour of the sheet. */
+  /** The colour of the pack; null: available in every colour of the data sheet. */
   colour: string | null;
   /** Mixed litres of a kit; of a single part in the part's unit. */
   litres: number;
   price: number;
-  /** null: bought wherever it is to be had. */
+  /** null: any supplier. */
   supplierId: string | null;
   discounts: { from: number; price: number }[];
 }
@@ -92,7 +92,7 @@ export interface PurchaseLine {
   colour: string | null;
   litres: number;
   count: number;
-  /** Of all of them. */
+  /** Of the whole line. */
   price: number;
 }
 export interface PurchaseInput {

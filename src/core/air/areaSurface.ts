@@ -1,7 +1,7 @@
 import { QuantityError, within } from '../units/index.ts';
 import type { SurfaceBody } from './surfaceSeries.ts';
 
-/** What is known of an area's face: where on the boat, of what, in what colour, and where the boat points. */
+/** The surface of an area: its place on the boat, substrate, colour, and the boat’s heading. */
 export interface AreaFace {
   zone:
     | 'topsides'
@@ -20,7 +20,7 @@ export interface AreaFace {
   inside: boolean;
   /** Of what lies on top, `#rrggbb`; null: nothing, or not known. */
   colour: string | null;
-  /** Coated: paint, whatever is below it. */
+  /** Coated: paint over any substrate. */
   coated: boolean;
   /** Hidden by a stand or block: no sun reaches it. Left out: open. */
   underSupport?: boolean;
@@ -53,7 +53,7 @@ const STORE_J_PER_M2K: Record<string, number> = {
   'timber-epoxy': 24_000,
   ferrocement: 50_000,
 };
-/** A ballast keel, whatever it is of. */
+/** A ballast keel of any material. */
 const KEEL_J_PER_M2K = 300_000;
 /** To the air inside through a thin skin, W/m²K, the middle of 3–8 [M]. */
 const THIN_SKIN_INSIDE = 5;

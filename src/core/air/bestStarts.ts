@@ -26,7 +26,7 @@ export interface StartStretch {
 export interface BestStarts {
   /** In the order of time. */
   stretches: StartStretch[];
-  /** The best of all of them; null: none passes. */
+  /** The best start; null: no suitable start. */
   best: StartStretch['best'] | null;
 }
 
@@ -122,7 +122,7 @@ function conditionsOver(air: CoatAir, coats: readonly Coat[]): AirConditionCode[
   return air.conditionsOf({ ...last, startMs: first.startMs }).map(({ code }) => code);
 }
 
-/** The first start that passes between one that does not and one that does, to {@link EDGE_MS}. */
+/** The first suitable start between an unsuitable and a suitable one, to {@link EDGE_MS}. */
 function firstPassing(failsMs: number, passesMs: number, passes: (at: number) => boolean): number {
   let [low, high] = [failsMs, passesMs];
   while (high - low > EDGE_MS) {

@@ -1,12 +1,12 @@
 import { moment, QuantityError, within } from '../units/index.ts';
 
-/** A coat that could go on today: how long it takes, and the starts that pass. */
+/** A coat that is possible today: how long it takes, and its suitable starts. */
 export interface DayJob {
   id: string;
   applyMs: number;
-  /** Starts that pass, in the order of time. */
+  /** Suitable starts, in the order of time. */
   stretches: readonly { fromMs: number; toMs: number }[];
-  /** Its paint is mixed, and this is when the pot life ends, ms: it goes first, whatever the air. Left out: nothing is mixed. */
+  /** End of pot life of its mixed paint, ms: such a coat goes first in any weather. Left out: no mixed paint. */
   potEndsMs?: number;
   /** When its standing time ends, ms; left out: it may be used at once. */
   potReadyMs?: number;
@@ -30,7 +30,7 @@ function firstStart({ stretches }: DayJob, fromMs: number): number | null {
   return null;
 }
 
-/** Coats one after the other in this order, leaving out what no longer fits. */
+/** Coats in this order, leaving out those that no longer fit. */
 function inOrder(jobs: readonly DayJob[], nowMs: number): DayPlace[] {
   const placed: DayPlace[] = [];
   let free = nowMs;
@@ -51,7 +51,7 @@ function* orders<T>(items: readonly T[]): Generator<T[]> {
 }
 
 /**
- * The order in which one pair of hands gets the most of today's coats on, each begun at a start that passes; of orders
+ * The order in which one person applies the most of today’s coats, each at a suitable start; of orders
  * with as many, the one that is finished first.
  *
  * A mixed pot comes first, the one whose life ends first before the others. Up to seven coats every order is tried; of more, the one whose last start is soonest goes first, which need not be best.

@@ -3,7 +3,7 @@ import { type AirHour, checkHour, checkHours } from './hour.ts';
 import { calmIfUnknown, dryIfUnknown } from './unknownAir.ts';
 import { rhWhenWarmed } from './warmed.ts';
 
-/** What stands round an area and so decides how far its surface follows the air. */
+/** The shelter round an area; it decides how closely the surface follows the air temperature. */
 export type Surroundings =
   | { kind: 'open' }
   | { kind: 'shaded' }

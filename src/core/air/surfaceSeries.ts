@@ -89,7 +89,7 @@ function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, 
       ((beam[k] as number) * Math.max(0, incidence) + (diffuse[k] as number) * seesSky + onLevel * seesGround)
     );
   };
-  /** Heat that reaches the skin at a moment, whatever its own temperature, W/m², and what it exchanges with the air. */
+  /** Heat that reaches the skin at a moment, independent of its own temperature, W/m², and its exchange with the air. */
   const reaches = new Float64Array(airC.length);
   const exchanges = new Float64Array(airC.length);
   for (let k = 0; k < airC.length; k++) {

@@ -1,5 +1,5 @@
 /**
- * What is taken of the air where nobody gave it: one rule for the whole core.
+ * Assumptions where weather data is missing: one rule for the whole core.
  *
  * Unknown rain and unknown wind stay unknown in the data. Where a figure must be put in, the one that is worse is taken:
  * calm air, since dew and a cold surface come on still nights, and no cloud of rain over the surface. Where the other end

@@ -20,7 +20,7 @@ export interface CoatLeft {
 export interface LaunchFit {
   /** When the last coat is ready, each begun at its first start; null: not within what is known. */
   readyMs: number | null;
-  /** Last start of the next coat after which all coats are ready in time; null: no start is early enough. */
+  /** Last start of the next coat after which all coats are ready in time; null: it is too late. */
   lastStartMs: number | null;
   /** The sheets state each window between the coats, and when the last film is ready; else nothing can be said. */
   stated: boolean;

@@ -136,7 +136,7 @@ function shareBetween(clock: Cumulative, one: Reading, other: Reading): number {
   return lineShare(clock.ready, one.tempC, other.tempC);
 }
 
-/** Works out the hours from `first` on until the event of a film applied `into` that hour has come, or the series ends. */
+/** Works out the hours from `first` on until a film applied `into` that hour reaches the event, or the series ends. */
 function reach(clock: Cumulative, temps: TempSeries, first: number, into: number): number {
   const { done } = clock;
   const lastHour = temps.valuesC.length - 1;

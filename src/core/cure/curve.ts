@@ -72,7 +72,7 @@ export interface CurveLine {
   slope: number;
 }
 
-/** Laws that are no line of the table: the clock stands, runs no faster, or halves for each 10 °C more. */
+/** Rules outside the table: no cure, no faster than the last value, or half the time for each 10 °C more. */
 export const LAW = { stands: -1, fastest: -2, tenDegrees: -3 } as const;
 
 /** A table made ready to be asked many times. */

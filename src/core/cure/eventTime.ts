@@ -20,7 +20,7 @@ export type ClockWarning =
   /** Something sticks to it, and its sheet does not say when it is dry. */
   | 'still-sticks';
 
-/** One stretch of a film's life, an hour or less while the air is known, in which the clock ran or stood. */
+/** One period of a film’s life, an hour or less where there is weather data, in which it cured or didn’t. */
 export interface ClockStep {
   fromMs: number;
   toMs: number;
@@ -43,7 +43,7 @@ export interface EventTime {
 /** Nothing on a sheet takes longer; a clock that has not ended by then stands for good. */
 const LONGEST_MS = 3650 * 24 * HOUR_MS;
 
-/** What is to be said of the temperatures a clock ran through: at its ends, and at readings of a series, from one to before another. */
+/** Warnings about the temperatures of a period: at its ends, and at readings of a series from one index to before another. */
 function tableWarnings(
   ready: ReadyCurve,
   endsC: readonly number[],
@@ -111,7 +111,7 @@ const arrival = (laidAt: number, at: number | null) =>
   at === null || at - laidAt >= LONGEST_MS ? null : Math.round(at);
 
 /**
- * As {@link eventTime}, hour by hour, with each stretch of the clock: the figures behind "why then".
+ * As {@link eventTime}, hour by hour, with each period: the figures behind “How this was worked out”.
  *
  * Runs p = ∫ dt / t(T(t)) from `laidAt` until p = 1, the same idea as equivalent age in the maturity method for
  * concrete [S: ASTM C1074].
@@ -211,7 +211,7 @@ function assumeAfter(run: Run, temps: TempSeries, endMs: number, laidAt: number)
   return endMs + ms;
 }
 
-/** The rest of one hour of the series; true once the event has come. */
+/** The rest of one hour of the series; true once the event is reached. */
 function advance(run: Run, hour: { startMs: number; fromC: number; toC: number }): boolean {
   const { ready } = run;
   const { fromC, toC } = hour;
@@ -242,7 +242,7 @@ function advance(run: Run, hour: { startMs: number; fromC: number; toC: number }
   return arrival !== null;
 }
 
-/** How far the event has come at `now`, 0–1. */
+/** Progress towards the event at `now`, 0–1. */
 export function progressAt(steps: readonly ClockStep[], now: number): number {
   moment('now', now);
   let progress = 0;

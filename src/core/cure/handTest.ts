@@ -4,7 +4,7 @@ import type { TempSeries } from './series.ts';
 import { shareDone } from './share.ts';
 import { dryPoints, type Film, type Next, ruleFor } from './windows.ts';
 
-/** What a hand finds on a film: a thumb pressed, a fingernail, sandpaper. */
+/** Results of a hand test: a thumb pressed, a fingernail, sandpaper. */
 export type HandFinding =
   /** Thumb: comes away with paint, or pulls. */
   | 'sticks'
@@ -35,7 +35,7 @@ export interface HandCorrection {
   silent: boolean;
   /** As `factor`, for what must be done by then: the fastest that the tests allow where they say that the sheet is wrong. */
   mustFactor: number;
-  /** What was found last says that something sticks; null: nothing does, as far as is known. */
+  /** Time of the last test if something stuck; null: it didn’t, or there is no test. */
   stuck: { atMs: number; notCuring: boolean } | null;
 }
 
@@ -85,10 +85,10 @@ function boundsOf(found: HandFinding, { sheet }: Pick<Film, 'sheet'>, next: Next
  * the model agrees with the observation [T, handbook part 10].
  *
  * At a steady 20 °C a film tabulated tack-free at 240 min that still sticks after 300 has a factor of at most
- * 240/300 = 0.8: what must be done goes by that, what may be done by a tenth less, 0.72. One that prints without sticking after
+ * 240/300 = 0.8: “must” uses that, “may” a tenth less, 0.72. One that prints without sticking after
  * 120 min has at least 2.
  *
- * Where the tests say that the sheet is wrong, "may" goes by the slowest rate that they found, "must" by the fastest that they
+ * Where the tests say that the sheet is wrong, “may” uses the slowest rate found, “must” the fastest that they
  * allow; where the sheet is one of the rates that they allow, it stands. Several tests are combined; where they contradict each other
  * the last one counts, and it is said. A film that still sticks after four times as long as its sheet says is not slow but
  * wrong: it does not cure.
@@ -183,7 +183,7 @@ function stuckAfter(tests: readonly HandTest[], dryShare: (atMs: number) => numb
   return { atMs: last.atMs, notCuring: dryShare(last.atMs) > 1 / BOUNDS.low };
 }
 
-/** The factors one test allows; left out: it says nothing of that bound. */
+/** The factors that one test allows; left out: the test doesn’t limit that bound. */
 function span(
   bound: Bound,
   done: (points: readonly CurvePoint[]) => number,

@@ -19,7 +19,7 @@ export const FORECAST_ERROR: readonly LeadError[] = [
 ];
 /** Errors of neighbouring hours go together [M, handbook part 18]. */
 export const HOURLY_AUTOCORRELATION = 0.97;
-/** Nine of ten forecasts come true so many standard deviations either way. */
+/** Standard deviations either way that contain 90 % of forecasts. */
 export const NINE_OF_TEN = 1.645;
 
 /** The standard deviation of a forecast so far ahead, on straight lines between the table's leads and level beyond it. */
@@ -47,12 +47,12 @@ export interface EventSpread {
  * does to the rate, errors of neighbouring hours going together, and the event comes early or late where that share,
  * carried up or down by its spread, reaches 1 [propagation of error to first order; S: any text of statistics].
  *
- * What is past is measured and carries no error. The rate's slope is taken over one standard deviation either side, so that
+ * Past hours are measured and carry no error. The rate's slope is taken over one standard deviation either side, so that
  * a stop temperature inside it counts.
  *
  * @param nowMs from here on the series is a forecast
  * @param errors standard deviation by lead time
- * @param bandC how far the film may be from each reading of the series besides, K either way: cloud or heading not known;
+ * @param bandC how far the film may also be from each reading of the series, K either way: cloud or heading not known;
  *   left out: known
  * @throws {QuantityError} on an unusable table or series, a moment that is none
  */

@@ -12,7 +12,7 @@ export interface LearnedPace {
   agree: boolean;
   /** Times as fast as the sheet; null: too few films, or they do not agree, or they agree with the sheet. */
   factor: number | null;
-  /** What all of them allow. */
+  /** The range that every test allows. */
   low: number;
   high: number;
 }

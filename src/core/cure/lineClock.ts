@@ -76,7 +76,7 @@ export function lineShare(ready: ReadyCurve, fromC: number, toC: number, from = 
   return sum;
 }
 
-/** What rounding leaves: an event this near its end has come. */
+/** Rounding error: an event this near its end counts as reached. */
 export const ROUNDING = 1e-9;
 
 /** Where in the hour, `from`…1, the share `need` is done; null where it is not done by the hour's end. */

@@ -16,8 +16,8 @@ export interface Stretch {
 }
 
 /**
- * The steps of a clock gathered between boundaries: the figures of "why then", a line a day.
- * A step that crosses a boundary is counted where it begins; steps are an hour or less while the air is known.
+ * The steps of a clock gathered between boundaries: the figures of “How this was worked out”, a line a day.
+ * A step that crosses a boundary is counted where it begins; steps are an hour or less where there is weather data.
  */
 export function clockStretches(input: {
   steps: readonly ClockStep[];

@@ -21,7 +21,7 @@ const LATER = 1e15;
 
 /**
  * When an area's window is decided, ms, to sort by: what opens or closes soonest first, what is open for good after
- * that, and what stands still last. An open window that closes at 10:00 gives 10:00.
+ * that, and lines without a running time last. An open window that closes at 10:00 gives 10:00.
  */
 export function urgencyMs(clock: { state: AreaState; untilMs: number | null }): number {
   if (clock.untilMs !== null) moment('end of a state', clock.untilMs);

@@ -70,7 +70,7 @@ function checkFilm({ laidFromMs, laidToMs, factor, mustFactor, sheet }: Film): v
   for (const { keyGrit } of sheet.overcoat) if (keyGrit !== null) within('grit', keyGrit, 1, 10_000);
 }
 
-/** What is to be said of a film before anything is known of its air. */
+/** Warnings about a film that don’t depend on the weather. */
 function filmWarnings({ timesTypical, stuck }: Film, dry: number | null): ClockWarning[] {
   const heavy =
     timesTypical !== undefined && within('film against the typical', timesTypical, 0, 1000) >= HEAVY_TIMES;
@@ -110,7 +110,7 @@ function curveTo(edge: WindowEdge['edge'], points: readonly CurvePoint[], film: 
 }
 
 /**
- * The states a film offers its next coat, one after the other, and which holds at `now`.
+ * The states of a film towards its next coat, in order, and the state at `now`.
  *
  * too-soon → (thumb) → open → key-first for a coat; too-soon → open → closed for the water, where an
  * antifouling must be wetted by a date. "May" counts from the last corner applied, "must" from the first.

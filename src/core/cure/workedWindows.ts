@@ -30,7 +30,7 @@ export function sandedWindows(windows: Windows, keyedAtMs: number, now: number):
 }
 
 /**
- * The windows of a film whose next coat waits for work before it: not ready until the wait is over, whatever the film
+ * The windows of a film whose next coat waits for work before it: not ready until the wait is over, even if the film
  * itself would allow; what closes in the meantime is closed.
  *
  * Open from 10:00, a wait until 14:00: too soon until 14:00, open from then on.

@@ -11,7 +11,7 @@ export const COAT_SCATTER = 0.1;
 export const KIND_SPREAD = 0.08;
 
 /**
- * What is enough nine times in ten, of an amount with a standard deviation: the 90 % point of the log-normal distribution, since coats
+ * The amount that is enough with 90 % certainty, of an amount with a standard deviation: the 90 % point of the log-normal distribution, since coats
  * take a tenth more as often as a tenth less. 10 l ± 1 l: 11.37 l.
  *
  * @throws {QuantityError} on an amount or a deviation that cannot be

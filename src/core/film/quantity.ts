@@ -131,7 +131,7 @@ export function paintLitres(input: {
 
 /**
  * Mean dry film from litres really used: (used − A × dead volume) × VS × (1 − loss) / A. The counterpart of
- * {@link paintLitres}; thinner does not count, since none of it stays.
+ * {@link paintLitres}; thinner does not count, since it evaporates.
  */
 export function dryMicronsFromLitres(input: {
   litres: number;

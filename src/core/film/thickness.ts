@@ -5,7 +5,7 @@ interface Thinned {
   volumeSolids: number;
   /** Thinner as a fraction of the mixed paint's volume, 0–0.5. */
   thinner?: number;
-  /** Share of what is mixed that is paint, where the sheet counts the reducer as a part: 0.75 of 2 : 1 : 1; left out: all of it. */
+  /** Share of the mix that is paint, where the data sheet counts the reducer as a part: 0.75 of 2 : 1 : 1; left out: 1. */
   paintShare?: number;
 }
 

@@ -37,7 +37,7 @@ const LEAST_TRANSOM_M = 0.1;
 /**
  * How long the edges are that each zone is masked along, off the lines the boat is drawn by: the bottom along the
  * waterline, the topsides along waterline and sheer, the boot stripe along both its edges, the deck along the sheer, the
- * transom and the house; keel and rudder where they meet the hull. One side of a catamaran is one of her hulls, both its
+ * transom and the house; keel and rudder where they meet the hull. One side of a catamaran is one of its hulls, both its
  * faces. A zone the lines do not show is left out.
  *
  * A box of 8 by 2 m floats on a waterline of 8 m a side: its bottom is masked along 8 m a side.

@@ -94,7 +94,7 @@ export function halfBreadthAt(form: OffsetTable, x: number, z: number): number |
 
 /**
  * From the boat's centreline to her outer side, m, at x and height z: of one hull its half-breadth, of two how far out each
- * stands besides. `inner`: to the side that looks at the other hull. null above the sheer and off the ends.
+ * is also given. `inner`: to the side that looks at the other hull. null above the sheer and off the ends.
  */
 export function breadthOutAt(form: OffsetTable, x: number, z: number, face: 'outer' | 'inner' = 'outer') {
   const y = halfBreadthAt(form, x, z);

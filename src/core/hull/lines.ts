@@ -34,7 +34,7 @@ const heightOf = (points: readonly SectionPoint[]) => (points.at(-1)?.z ?? 0) - 
 
 /**
  * The lines to draw a boat by: from her table of offsets or mesh where there is one, else from her main dimensions and
- * the usual curves of her kind.
+ * the usual curves of the boat type.
  *
  * @throws {QuantityError} on a dimension of 0 or less
  */

@@ -12,7 +12,7 @@ export type Shape =
 /** One line of a measuring sheet. */
 export interface Measure {
   shape: Shape;
-  /** How many of it there are: 2 for both sides. */
+  /** Number of identical pieces: 2 for both sides. */
   count: number;
   /** Taken off instead of added: a window, a hatch. */
   opening: boolean;

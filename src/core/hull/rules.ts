@@ -90,7 +90,7 @@ const RULE = 'rule of thumb (common practice)';
 const MEMORY = 'usual share (from memory)';
 
 /**
- * A full, named list of areas for a kind of boat, from main dimensions only: to be edited, never to be bought from
+ * A full, named list of areas for a kind of boat, from main dimensions only: edit it before use, never buy from it
  * unseen. Keels and rudder lie within the bottom's rule; they are split off by their usual share [M].
  */
 export function startingAreas(input: { kind: BoatKind; dimensions: Dimensions }): StartingArea[] {
@@ -100,7 +100,7 @@ export function startingAreas(input: { kind: BoatKind; dimensions: Dimensions })
   const twin = kind === 'catamaran';
   const hulls = twin ? 2 : 1;
   const hullBeamM = twin ? beamM * CATAMARAN_HULL_SHARE : beamM;
-  /** What is reckoned for two hulls from the whole beam is from memory. */
+  /** The rules for two hulls from the whole beam are from memory. */
   const ofHull = twin ? MEMORY : RULE;
   const topsides = topsidesByRule({ ...dimensions, kind });
   const transom = kind === 'open-dinghy' ? 0 : hulls * hullBeamM * freeboardM * 0.7;

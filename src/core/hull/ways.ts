@@ -41,7 +41,7 @@ export function disagreements(results: readonly WayResult[]): Disagreement[] {
   return found;
 }
 
-/** The way to reckon with: the one chosen if it gives a figure, else the one with the least spread. */
+/** The estimate to use: the chosen one if it has a figure, otherwise the one with the lowest uncertainty. */
 export function chosenWay(results: readonly WayResult[], chosen: AreaWay | null): WayResult | null {
   results.forEach(checkWay);
   const wanted = results.find((result) => result.way === chosen);
@@ -61,7 +61,7 @@ export interface WaysOfArea {
   chosenWay: AreaWay | null;
 }
 
-/** Every way that gives a figure for this area, the hand measures first. @throws {QuantityError} on bad measures */
+/** Every estimate with a figure for this area, the hand measures first. @throws {QuantityError} on bad measures */
 export function waysOf({ measures, spread, estimates }: Omit<WaysOfArea, 'chosenWay'>): WayResult[] {
   estimates.forEach(checkWay);
   if (measures.length === 0) return [...estimates];

@@ -30,7 +30,7 @@ export const FINDING_KINDS: readonly FindingKind[] = [
 ];
 
 export type RustGrade = 'A' | 'B' | 'C' | 'D';
-/** What is seen rather than measured: a rust grade, what a rub with solvent does, what a converter leaves. */
+/** Observations without a measured value: a rust grade, the effect of a solvent rub, the result of a converter. */
 export type FindingGrade = RustGrade | 'hard' | 'softens' | 'black' | 'red';
 
 /** The grades of the kinds that are seen; the others are measured. */

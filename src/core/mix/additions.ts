@@ -1,6 +1,6 @@
 import { within } from '../units/index.ts';
 
-/** Something put in besides the parts, with the sheet's limit; null: it names it but does not say how much. */
+/** An additive with the data sheet’s limit; null: the data sheet names it without an amount. */
 export interface AdditionLimit {
   name: string;
   /** Fraction of the mixed paint's volume. */

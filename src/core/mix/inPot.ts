@@ -1,7 +1,7 @@
 import { within } from '../units/index.ts';
 
 /**
- * What is in a pot, l: all that was poured into it, a reducer that counts as a part and thinner too, not only the paint in it. What
+ * The contents of a pot, l: everything poured into it, a reducer that counts as a part and thinner too, not only the paint in it. What
  * was weighed has no volume of its own here: of it the paint counts.
  *
  * 67.5 ml each of the parts of a 2 : 1 : 1 with twice as much base: 270 ml, of which 203 are paint.

@@ -76,7 +76,7 @@ export function planBatches(input: {
     throw new QuantityError(
       'usable pot time',
       `${Math.round(usableMinutes)} min`,
-      `what is left of ${Math.round(input.potLifeMin)} min pot life after ${induction} min standing time and the margin`,
+      `above 0 after ${induction} min standing time and the margin are taken off ${Math.round(input.potLifeMin)} min pot life`,
     );
   }
   const largestLitres = litresPerMin * usableMinutes;

@@ -45,14 +45,14 @@ export const DEFAULT_RATIO_TOLERANCE = 0.05;
 const MOST_STRETCH = 0.25;
 /** Where nothing that near keeps the tolerance, larger batches are tried up to this many times what was asked. */
 const FURTHEST = 6;
-/** What is left of an exact mix when a computer has divided and multiplied: nothing. */
+/** The rounding error of an exact mix, which counts as zero. */
 const ROUNDING = 1e-9;
 const still = (error: number): number => (Math.abs(error) < ROUNDING ? 0 : error);
 /** Less than this is no error that a hand pours to. */
 const NO_ERROR = 0.001;
 /** A batch short by more than this is said to be. */
 const SHORT = 0.02;
-/** Sizes tried on each part's marks: a fine tool needs none of them, a coarse one few. */
+/** Sizes tried on each part's marks: a fine tool needs no other size, a coarse tool few. */
 const MOST_TRIED = 200;
 
 /**

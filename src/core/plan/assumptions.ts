@@ -1,6 +1,6 @@
 /**
  * What the plan assumes where nobody states it. Rates are m² an hour for one person [T, handbook part 19]; preparing is scraping and
- * stripping by machine, and of steel blasting or power tools at the lower end of their span. Sanding goes by SANDING_M2_PER_H.
+ * stripping by machine, and of steel blasting or power tools at the lower end of their span. Sanding uses SANDING_M2_PER_H.
  */
 export const PLAN_ASSUMES = {
   washM2PerH: 30,

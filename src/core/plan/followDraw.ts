@@ -45,7 +45,7 @@ export class DrawFollowed {
   /** Tasks not before a slot, from the slot at which that was decided. */
   readonly #holds: readonly { taskId: string; slot: number; since: number }[];
   #held: ReadonlyMap<string, number> = new Map();
-  /** What happened, in the order it was decided. */
+  /** The events, in the order they were decided. */
   readonly #steps: RehearsalStep[] = [];
   #areas: readonly AreaToPlan[];
   #before: ReadonlyMap<string, number>;
@@ -111,7 +111,7 @@ export class DrawFollowed {
     };
   }
 
-  /** What happened, in the order it was decided. */
+  /** The events, in the order they were decided. */
   steps(): RehearsalStep[] {
     const { yard } = this.#setup.of;
     const areas = this.#areas.map((area) => this.#truth.area(area, yard.fromMs, () => null));
@@ -154,7 +154,7 @@ export class DrawFollowed {
     return this.#setup.of.yard.fromMs + slot * SLOT_MS;
   }
 
-  /** Begins a task whatever speaks against it, if what comes before it is done and somebody is free. */
+  /** Begins a task in any case, if the tasks before it are done and somebody is free. */
   #beginAt(now: number, { taskId, atMs }: { taskId: string; atMs: number }): void {
     if (this.#done.has(taskId)) return;
     const yard = yardInDraw(this.#state(), this.#truth, now, null);
@@ -179,7 +179,7 @@ export class DrawFollowed {
     this.#carryOut(each, { isOrdered: true, mistakes });
   }
 
-  /** A task as it is done. @returns whether its coat has to be applied again */
+  /** Carries a task out. @returns whether its coat must be applied again */
   #carryOut(
     each: Done,
     { isOrdered, mistakes }: Pick<Extract<RehearsalStep, { kind: 'done' }>, 'isOrdered' | 'mistakes'>,

@@ -54,7 +54,7 @@ export interface Rehearsal extends DrawOutcome {
  * otherwise. A coat begun before the film below takes it, or after its window, has to be sanded and applied again, as one that rain or
  * dew reaches; a boat launched too soon stays launched, and the mistake stands with the step.
  *
- * @param orders tasks begun at a time whatever speaks against it, and tasks not begun before a time
+ * @param orders tasks that begin at a given time in any case, and tasks that don’t begin before a time
  * @throws {QuantityError} on a yard, hours or moment that cannot be
  */
 export function rehearse(asked: OddsAsked, draw: number, orders: readonly Order[] = []): Rehearsal {

@@ -9,7 +9,7 @@ export interface SearchPack {
   steps?: readonly number[];
 }
 
-/** How many of each pack, what they cost, and what is left of each part. */
+/** The number of each pack, the cost, and the leftover of each part. */
 export interface Covering {
   counts: number[];
   cost: number;
@@ -31,7 +31,7 @@ export interface Search {
   cut: boolean;
 }
 
-/** Litres below which nothing is wanted: a millionth of a litre. */
+/** Litres below which there is no need: a millionth of a litre. */
 export const DROP = 1e-6;
 /** What two costs may differ by and be the same. */
 export const tolerance = (cost: number) => 1e-9 * (1 + cost);
@@ -71,7 +71,7 @@ export function branch(search: Search, take: (covering: Covering) => number, sta
   go(0, 0);
 }
 
-/** Whether everything is covered, something is wanted, or something is wanted that no pack from here on holds. */
+/** Whether every need is covered, a need is left, or a need is left that no pack from here on covers. */
 function standing({ still }: Search, wanting: readonly number[], i: number): 'covered' | 'open' | 'hopeless' {
   let stands: 'covered' | 'open' = 'covered';
   for (let p = 0; p < wanting.length; p++) {
@@ -82,7 +82,7 @@ function standing({ still }: Search, wanting: readonly number[], i: number): 'co
   return stands;
 }
 
-/** What every set beyond this branch costs at least: what is bought, and the dearest fractional price of what is wanted. */
+/** Lower bound of the cost of every set beyond this branch: the packs bought, and the highest fractional price of the need left. */
 function leastCost({ worths }: Search, wanting: readonly number[], i: number, cost: number): number {
   let most = cost;
   for (const worth of worths[i] ?? []) {
@@ -94,7 +94,7 @@ function leastCost({ worths }: Search, wanting: readonly number[], i: number, co
   return most - tolerance(most);
 }
 
-/** How many of a pack make sense: no more than cover, and as many as no later pack can make up for. */
+/** The useful numbers of a pack: no more than cover the need, and at least as many as no later pack can replace. */
 function howMany(
   { packs, still }: Search,
   wanting: readonly number[],

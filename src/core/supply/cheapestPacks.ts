@@ -16,11 +16,11 @@ export interface BuyablePack {
   price: number;
   /** Litres of each part in it. */
   contents: Readonly<Record<string, number>>;
-  /** How many can be had at all; left out: as many as are wanted. */
+  /** The number available; left out: unlimited. */
   stock?: number;
   /** Who sells it, where that matters: packs of two sellers never stand for each other. */
   supplierId?: string | null;
-  /** From so many on, each costs so much; left out: `price` whatever the count. */
+  /** Discount prices each, from a number of packs; left out: always `price`. */
   discounts?: readonly { from: number; price: number }[];
 }
 
@@ -40,7 +40,7 @@ export interface CheapestPacks extends PackSet {
   runnersUp: (PackSet & { more: number })[];
   /** Parts that no pack holds, or not enough of them; the rest is covered all the same. */
   uncovered: string[];
-  /** What is covered costs at least so much, whatever set is found: `cost` where that is proven. */
+  /** Lower bound of the cost of any set: `cost` where the set is proven. */
   atLeast: number;
 }
 
@@ -64,7 +64,7 @@ const WITHIN = 0.5;
  * A need of 3 l in tins of 1 l at 20 and of 2.5 l at 42: a large one and a small one, 62, against 60 for three small ones:
  * three small ones, and nothing is left.
  *
- * @param need litres of each part, less what is in the store; 0 or less: nothing is wanted
+ * @param need litres of each part, less the stock; 0 or less: no need
  * @param effort after which the best set found so far is given; left out: 200 000 branches for packs that hang together
  * @throws {QuantityError} on a price, a size or a count that cannot be, or a pack or part named twice
  */
@@ -120,7 +120,7 @@ export function cheapestPacks(input: {
   };
 }
 
-/** The lowest price, and what so many cost: a discount holds for all of them [common practice, no source]. */
+/** The lowest price, and the price of a number of packs: a discount applies to every pack [common practice, no source]. */
 function pricesOf({ price, discounts = [] }: BuyablePack): Pick<SearchPack, 'price' | 'costOf' | 'steps'> {
   if (discounts.length === 0) return { price };
   const each = (count: number) =>
@@ -180,7 +180,7 @@ function fractionalCost({ need, packs }: Group): number {
 /**
  * What no purchase from these packs undercuts, and for how many parts there is no pack: quickly told, without a search.
  *
- * @param need litres of each part; 0 or less: nothing is wanted
+ * @param need litres of each part; 0 or less: no need
  */
 export function leastCostOf(
   need: readonly PartNeed[],

@@ -40,7 +40,7 @@ export function coverings(need: readonly number[], packs: readonly SearchPack[],
   return { ...rest, found: found.map((each) => ({ ...each, left: leftOf(each.counts) })) };
 }
 
-/** Parts that decide: one that every pack holds in the same ratio to another, and of which no more is wanted, is covered with it. */
+/** Parts that decide: a part that every pack contains in the same ratio to another, with no larger need, is covered with it. */
 function essential(need: readonly number[], packs: readonly SearchPack[]): number[] {
   const follows = (p: number, q: number) => {
     const pack = packs.find(({ contents }) => (contents[q] as number) > 0);
@@ -134,7 +134,7 @@ function search(
 
 /**
  * Prices of a litre that no purchase from these packs undercuts: for the need as it is, and for each part by itself, since
- * what is wanted further down is of another mixture.
+ * the need further down is of another mixture.
  */
 function worthsFrom(need: readonly number[], packs: readonly SearchPack[]): number[][] {
   const [contents, prices] = [packs.map((pack) => pack.contents), packs.map((pack) => pack.price)];

@@ -11,7 +11,7 @@ export type TimedWork = keyof typeof WORK_M2_PER_H;
 
 /**
  * Hours of hands that coats and the work before them take: each coat at the pace of its method, two pairs of hands where it
- * is rolled and tipped, and half an hour a session to put away [T].
+ * is rolled and tipped, and half an hour a session to clean up [T].
  *
  * 20 m² by roller in two coats, sanded once: 2 × (1.67 + 0.5) + 2 = 6.3 h.
  *
@@ -22,7 +22,7 @@ export function labourHours(input: {
   coats: number;
   method: Method;
   work: readonly TimedWork[];
-  /** Times the tools are put away for it alone; left out: once a coat. */
+  /** Number of clean-ups for this line alone; left out: once a coat. */
   sessions?: number;
 }): number {
   const areaM2 = within('area', input.areaM2, 0, 100_000);

@@ -4,7 +4,7 @@ import { positive, QuantityError } from '../units/index.ts';
 /** A coat as it came out: the litres it took against those worked out by its sheet. */
 export interface CoatUse {
   id: string;
-  /** What it is learned for: product, method and surface in one word. */
+  /** The key of the rate: product, method and surface. */
   key: string;
   /** Who applied it; null or left out: not told. */
   person?: string | null;
@@ -22,14 +22,14 @@ export interface LearnedSpread {
   sd: number;
   /** How far one coat lies from the next, a standard deviation of the logarithm. */
   scatter: number;
-  /** How much of it is what the coats say, 0–1; the rest is the sheet's. */
+  /** Weight of the logged coats, 0–1; the rest is the data sheet’s. */
   weight: number;
   /** What the coats say by themselves. */
   mean: number;
   coats: number;
   /** Coats too far from the others to be learned from. */
   outliers: string[];
-  /** What each hand takes, by name. */
+  /** The rate of each person, by name. */
   persons: LearnedHand[];
 }
 
@@ -38,7 +38,7 @@ export interface LearnedHand {
   person: string;
   factor: number;
   sd: number;
-  /** How much of it is what their own coats say, 0–1; the rest is the kind's. */
+  /** Weight of the person’s own coats, 0–1; the rest is that of everybody’s coats. */
   weight: number;
   coats: number;
 }

@@ -31,7 +31,7 @@ export interface NeedSheet {
   thinner: string | null;
 }
 
-/** A coat still to be applied. */
+/** A coat that hasn’t been applied yet. */
 export interface CoatWanted {
   /** Its number in the step, from 0: the first ones fill a profile or seal an aggregate. */
   no: number;
@@ -40,7 +40,7 @@ export interface CoatWanted {
   areaM2: number;
 }
 
-/** One step on one area: what is still to be applied of it. */
+/** One step on one area: its coats that haven’t been applied yet. */
 export interface NeedLine {
   id: string;
   boatId: string;

@@ -1,8 +1,8 @@
 import { moment, monthsLater, within } from '../units/index.ts';
 
-/** What is known of a lot that decides whether it may still be used. Times in ms. */
+/** The facts about a lot that decide whether it can still be used. Times in ms. */
 export interface LotAge {
-  /** What it is, as far as age and cold matter to it. */
+  /** The type of product, as far as age and cold matter. */
   kind: 'water-borne' | 'rust-converter' | 'solvent-borne' | 'other';
   madeMs: number | null;
   receivedMs: number | null;
@@ -61,7 +61,7 @@ export function lotEndsMs(
 }
 
 /**
- * What is to be known of a lot before it is used: past its date, opened too long, frozen, an old bottle of converter,
+ * Notes on a lot before it is used: past its date, opened too long, frozen, an old bottle of converter,
  * settled. Shelf life is the sheet's [P]; frost ends a water-borne paint, the rest [T].
  *
  * @throws {QuantityError} on a date or a life that cannot be

@@ -5,7 +5,7 @@ import { partShares } from './partShares.ts';
 import { inTools, type Tools } from './sessions.ts';
 import { type Amount, DoubtfulSum } from './spreads.ts';
 
-/** What is wanted of one tin: a part of a product, in one colour where it has one. */
+/** The need of a part of a product, in one colour where it has one. */
 export interface PartAmount extends Amount {
   productId: string;
   /** Name of the part as the sheet gives it. */
@@ -16,7 +16,7 @@ export interface PartAmount extends Amount {
   unit: 'l' | 'kg';
 }
 
-/** What is wanted of one product in one colour, as mixed paint without any reducer, l. */
+/** The need of one product in one colour, as mixed paint without reducer, l. */
 export interface ColourNeed extends Amount {
   productId: string;
   colour: string;
@@ -54,7 +54,7 @@ export interface Need {
 }
 
 /**
- * What is wanted of every product, part and colour for any choice of steps and areas, likely and safe (P50 and P90), with
+ * The need of every product, part and colour for any choice of steps and areas, likely and safe (P50 and P90), with
  * what stays in the tools, the thinner, the additives and what tools are cleaned with. The parts of a mix follow the own
  * ratio where a step has one. A line whose sheet states neither solids nor coverage, or no density where one is needed, is named and takes no
  * other down.
@@ -78,7 +78,7 @@ export function need(input: { lines: readonly NeedLine[] }): Need {
       partShares(line);
       known.push({ line, own });
     } catch (error) {
-      // A figure that cannot be is refused; one that nobody stated yet is asked for, and the rest is told meanwhile.
+      // An impossible figure is refused. A missing figure is asked for, and the other lines are still worked out.
       if (!(error instanceof NotStatedError)) throw error;
       unknown.push({ lineId: line.id, reason: error.message });
     }
@@ -135,7 +135,7 @@ function byColour({ coats, scatter }: LineNeed): Map<string, { litres: number; c
   return colours;
 }
 
-/** The sums of one product: its base and its mix in each colour, its other parts for all of them. */
+/** The sums of one product: its base and its mix in each colour, its other parts over all colours. */
 function addAmounts(found: Need, productId: string, known: readonly Known[], tools: Tools): void {
   const parts = new Map<string, { of: Omit<PartAmount, keyof Amount>; sum: DoubtfulSum }>();
   const colours = new Map<string, ColourSum>();

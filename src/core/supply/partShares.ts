@@ -45,7 +45,7 @@ export function perLitreOfPaint(
 }
 
 /**
- * What of each part is in a kit that mixes to so many litres, all its parts together: 3 l of 2 : 1 → 2 and 1 l; of 2 : 1 : 1
+ * The litres of each part in a kit of a given size, all parts together: 3 l of 2 : 1 → 2 and 1 l; of 2 : 1 : 1
  * with its reducer 1.5, 0.75 and 0.75. A ratio by weight without densities is told in kg.
  *
  * @throws {QuantityError} on parts or litres that cannot be

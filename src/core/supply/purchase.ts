@@ -16,12 +16,12 @@ export interface Supplier {
   minOrder: number;
 }
 
-/** A pack at one supplier's price; null: bought wherever it is to be had, without a delivery. */
+/** A pack at one supplier’s price; null: any supplier, without a delivery charge. */
 export interface OfferedPack extends BuyablePack {
   supplierId: string | null;
 }
 
-/** What is bought where, with its deliveries. */
+/** The purchases from each supplier, with delivery charges. */
 export interface Purchase extends PackSet {
   /** With deliveries, and with what an order is filled up by to be taken. */
   total: number;
@@ -29,7 +29,7 @@ export interface Purchase extends PackSet {
     supplierId: string | null;
     goods: number;
     delivery: number;
-    /** What is missing to the least order: to be filled up with what is wanted anyway. */
+    /** The amount missing to the minimum order. */
     short: number;
   }[];
 }
@@ -46,7 +46,7 @@ export interface CheapestPurchase extends Purchase {
 
 /**
  * How far a search goes, in branches: while somebody waits for other things too, to a good answer within a second, or to a proof
- * where one is to be had within a quarter of a minute.
+ * where one is found within a quarter of a minute.
  */
 export const EFFORTS = { glance: 1_500, quick: 30_000, thorough: 4_000_000 } as const;
 
@@ -157,7 +157,7 @@ function solve(
   return { packs, purchases, total: Math.min(...purchases.map(({ total }) => total)) };
 }
 
-/** Choices of suppliers to look at besides all of them, and, where those are too many, what the others cost at least to choose. */
+/** Choices of suppliers to try in addition to using every supplier, and, where those are too many, a lower bound of the cost of the others. */
 function choicesOf(selling: readonly Supplier[]): { choices: Supplier[][]; others: Supplier[][] } {
   const n = selling.length;
   const ofBits = (bits: number) => selling.filter((_, i) => bits & (1 << i));

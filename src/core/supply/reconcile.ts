@@ -2,7 +2,7 @@ import { atOwnRatio, DEFAULT_RATIO_TOLERANCE, type MixPart, type RatioBasis, sha
 import { positive, QuantityError, within } from '../units/index.ts';
 import { type Explanation, explain, type LoggedPour } from './suspects.ts';
 
-/** What is asked of the tins. Amounts are in one measure, l or kg, part by part in the order of the sheet. */
+/** The stock to reconcile. Amounts are in one measure, l or kg, part by part in the order of the data sheet. */
 export interface TinsLeft {
   parts: readonly MixPart[];
   /** How the sheet states its ratio, and what the amounts here are measured in. */
@@ -44,7 +44,7 @@ export interface Reconciled {
   verdict: 'in-ratio' | 'too-much' | 'too-little' | 'cannot-tell' | 'nothing-used';
   /** Of the parts proven to be off the furthest; where none is proven, the one that seems furthest; null: none does. */
   worst: PartError | null;
-  /** The other reading: nothing was mixed wrong, but so much of a part was spilt or went astray. */
+  /** The other explanation: the ratio was correct, but some of a part was spilt or lost. */
   astray: { part: string; amount: number }[];
   /** What could have brought it about, the likeliest first. */
   explanations: Explanation[];
@@ -52,12 +52,12 @@ export interface Reconciled {
   reach: { mixed: number; limitedBy: string | null };
   /** Part by part, what is missing for the paint still to come. */
   missing: { part: string; amount: number }[];
-  /** What is left over of each part once the scarcest is empty. */
+  /** Leftover of each part once the scarcest is empty. */
   over: { part: string; amount: number }[];
   /** How to come out with both tins empty. */
   end:
     | { kind: 'together'; ratio: number[]; error: number }
-    /** One part is short: more of it is to be had, or the rest of the other stays unmixed. Never mixed by guess. */
+    /** One part is short: buy more, or leave the rest of the other unmixed. Never mix by guesswork. */
     | { kind: 'short'; part: string; buy: number; leave: { part: string; amount: number }[] };
 }
 
@@ -136,7 +136,7 @@ function errorOf(of: {
   };
 }
 
-/** Those whose whole band lies outside the tolerance: off, whatever the marks leave open. */
+/** Batches whose whole band lies outside the tolerance: wrong even with the reading error. */
 const provenOff = (errors: readonly PartError[], tolerance: number): PartError[] =>
   errors.filter(({ low, high }) => low > tolerance + 1e-9 || (high !== null && high < -tolerance - 1e-9));
 
@@ -156,7 +156,7 @@ function verdictOf(errors: readonly PartError[], tolerance: number): Reconciled[
   return sure ? 'in-ratio' : 'cannot-tell';
 }
 
-/** Nothing mixed wrong: what was used beyond what the scarcest part asks went astray. */
+/** Correct ratio: the use beyond that of the scarcest part was lost. */
 function astrayOf(
   parts: readonly MixPart[],
   used: readonly number[],
@@ -207,7 +207,7 @@ function ahead(of: {
   };
 }
 
-/** How far what is left is from the ratio, the worst part against the base; all of it mixed would be off by that. */
+/** Error of the ratio of the stock left, the worst part against the base: the error if everything is mixed. */
 function furthest(left: readonly number[], share: readonly number[]): number {
   const base = (left[0] as number) / (share[0] as number);
   if (!left.some((each) => each > 0)) return 0;

@@ -18,7 +18,7 @@ interface Session {
 
 /**
  * What one product leaves in the tools: coats of the same number on one boat by one method are applied in one session,
- * whatever the areas.
+ * for any areas.
  */
 export function inTools(known: readonly { line: NeedLine; own: LineNeed }[]): Tools {
   const tools: Tools = { sessions: 0, left: 0, clean: 0, share: known.map(() => 0) };

@@ -4,13 +4,13 @@ import { MOST_MONEY, positive, within } from '../units/index.ts';
 export interface SmallWay {
   kind: /** Left over in the yard. */
     | 'remainder'
-    /** Mixed with a batch that is wanted anyway. */
+    /** Mixed with a batch that is needed in any case. */
     | 'shared'
     /** A smaller pack, or another system sold small: a syringe, a can, a touch-up tin. */
     | 'small-pack'
     /** The smallest pack of the product itself. */
     | 'whole-pack';
-  /** What it is: a lot, an area, a product. */
+  /** The lot, area or product. */
   what: string;
   /** Money; null: not known. */
   cost: number | null;

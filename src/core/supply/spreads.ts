@@ -1,6 +1,6 @@
 import { enoughNineInTen } from '../film/index.ts';
 
-/** Likely: as often too much as too little. Safe: enough nine times in ten. */
+/** Likely: as often too much as too little. Safe: enough with 90 % certainty. */
 export interface Amount {
   likely: number;
   safe: number;
@@ -36,7 +36,7 @@ export class DoubtfulSum {
     this.#coats += (coats * times) ** 2;
   }
 
-  /** The likely sum, and the one that is enough nine times in ten. */
+  /** The likely sum, and the sum that is enough with 90 % certainty. */
   get amount(): Amount {
     let squares = this.#coats;
     for (const sd of this.#areas.values()) squares += sd * sd;

@@ -1,11 +1,11 @@
 import { moment, QuantityError, within } from '../units/index.ts';
 
-/** What happened to a lot. Amounts are in the lot's own unit, l or kg. */
+/** Types of movement of a lot. Amounts are in the lot’s own unit, l or kg. */
 export type MovementKind =
   | 'received'
   | 'opened'
   | 'used'
-  /** What was found in the tin, whatever the book said. */
+  /** The amount found in the tin, even if it differs from the expected amount. */
   | 'counted'
   /** Set apart unmixed in closed cups, for a patch that comes later. */
   | 'kept-back'
@@ -58,7 +58,7 @@ export interface Stock {
 const ALIKE = 1e-6;
 
 /**
- * How a lot stands: the sum of its movements in the order in which they happened, whatever the order in which they were
+ * How a lot stands: the sum of its movements in the order in which they happened, independent of the order in which they were
  * told. A count puts in the book what was found, and the difference is kept in sight.
  *
  * Received 2.5, used 0.6, counted 1.7, used 0.2 → 1.5 in the tin; the count found 0.2 less than the book's 1.9.
@@ -115,7 +115,7 @@ const inTime = (a: Movement, b: Movement) => a.atMs - b.atMs || (a.id < b.id ? -
 const SPOONFUL_L = 0.005;
 
 /**
- * Whether the tins end before a coat does: 4.2 l reach, 4.3 l are still to be mixed → true.
+ * Whether the stock runs out before a coat is finished: 4.2 l in stock, 4.3 l still needed → true.
  *
  * @param reachLitres mixed paint that the tins give, l
  * @param wantedLitres mixed paint that the coat still takes, l

@@ -1,7 +1,7 @@
 import { METHODS, type Method } from '../film/index.ts';
 import { positive, QuantityError, within } from '../units/index.ts';
 
-/** What is used up beside the paint. */
+/** Sundries: consumables other than paint. */
 export const SUNDRIES = {
   'roller-cover': {
     name: 'roller covers',
@@ -54,7 +54,7 @@ export interface SundryWork {
   tackedM2: number;
   strippedM2: number;
   sandedM2: { byMachine: number; byHand: number };
-  /** Masked edges, m, and how often they are taped anew. */
+  /** Masked edges, m, and how often they are taped. */
   edges: readonly { lengthM: number; tapings: number }[];
   strewnM2: number;
 }
@@ -63,7 +63,7 @@ export interface SundryNeed {
   item: SundryItem;
   /** Whole pieces, pairs and metres; litres and kilograms as they come. */
   amount: number;
-  /** What it is worked out from, before rounding up. */
+  /** The amount before rounding up. */
   exact: number;
   rate: number;
 }
@@ -77,7 +77,7 @@ const SPRAYED: readonly Method[] = ['conventional-spray', 'airless-spray', 'aero
 const ROLLED: readonly Method[] = ['roller', 'roll-and-tip'];
 
 /**
- * What is used up beside the paint, by the yard's rules [T/M: handbook part 19; aggregate and what is swept back M].
+ * The sundries that are used, by the yard’s rules [T/M: handbook part 19; aggregate and what is swept back M].
  *
  * Two sessions by roller over 20 m² in three batches each: 4 roller covers, 2 tray liners, 12 cups, 6 sticks, 6 pairs of
  * gloves.

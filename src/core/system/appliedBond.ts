@@ -11,7 +11,7 @@ export interface LaidBond {
 
 /**
  * The joint of two coats as laid [T, handbook part 5]: inside the window they fuse, sanded they hold by tooth, after a
- * missed window with nothing logged they do not hold; a tie coat ties whatever it meets.
+ * missed window with nothing logged they don’t adhere; a tie coat adheres to any coat.
  *
  * Barrier laid two days after its window closed, 120 grit logged: keyed. Without it: none, not-keyed.
  *

@@ -45,7 +45,7 @@ function groundBySheet(
   if (grounds === null) return null;
   const key = ground.kind === 'bare' ? ground.substrate : ground.family;
   if (isIn(grounds, key)) return 'allowed';
-  // Existing paint is among its grounds, of whatever kind: no refusal, and no leave for this kind either.
+  // Existing paint of any type is among its permitted surfaces: no refusal, and no permission for this type either.
   if (ground.kind === 'old' && isIn(grounds, 'existing-paint')) return null;
   // A tie coat is what the trade puts over what nobody knows; a sheet cannot name it.
   if (ground.kind === 'old' && ground.family === 'unknown' && lay.family === 'tie-coat') return null;
@@ -71,7 +71,7 @@ export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] })
       mark: 'P',
     });
   }
-  // The same family on itself inside its window bonds chemically, whatever is said of old paint.
+  // The same coating type on itself inside its window bonds chemically, regardless of rules about old paint.
   const verdict = worst(judgements.map((j) => j.verdict));
   return { verdict, bond: bondOf(joint, verdict), judgements };
 }
@@ -88,7 +88,7 @@ export function judgeGrounds(
     judgeJoint({
       ...joint,
       ground,
-      // Of washes, converters and aggregate no sheet speaks; what lies below them is asked for besides.
+      // Data sheets don’t mention washes, converters and aggregate; the coat below them is checked as well.
       grounds: ground.kind === 'coat' && isIn(PASSED_THROUGH, ground.family) ? null : (joint.grounds ?? null),
     }),
   );
@@ -118,7 +118,7 @@ function placeGround(place: StackPlace): Ground {
 
 /**
  * The parts of an area that bands make, each as the layers that lie on it: the rest without any band, each band alone,
- * and all of them together. Indices are those of the whole stack.
+ * and the system as a whole. Indices are those of the whole stack.
  */
 function partsOf(layers: readonly Layer[]): number[][] {
   const all = layers.map((_, i) => i);

@@ -79,7 +79,7 @@ export function layerOfStep(
 
 export interface StackPlace {
   substrate: Substrate;
-  /** What lies there from before; null: bare. */
+  /** The existing coating; null: bare. */
   oldCoating: Family | 'unknown' | null;
   service: ServiceKind;
   /** Lowest and highest temperature the work will see, °C; null: not asked. */

@@ -121,7 +121,7 @@ export const layerOf = (family: Family): Layer => ({
   thinnerLimit: null,
 });
 
-/** What of `one` the `other` has not, each as often as it is missing there. */
+/** The members of `one` that are missing in `other`, each as often as it is missing. */
 function without(one: readonly Family[], other: readonly Family[]): Family[] {
   const left = [...other];
   return one.filter((family) => {
@@ -131,7 +131,7 @@ function without(one: readonly Family[], other: readonly Family[]): Family[] {
   });
 }
 
-/** Faults mended one after the other before it is given up. */
+/** Faults to mend in turn before giving up. */
 const ROUNDS = 16;
 
 /**

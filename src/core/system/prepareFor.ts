@@ -12,7 +12,7 @@ export interface PrepStep {
   grit: number | null;
   /** What shows that it is done. */
   proof: string;
-  /** m² an hour for one pair of hands [T]; null: not by area. */
+  /** m² per hour for one person [T]; null: not by area. */
   m2PerHour: number | null;
   /** Hours of a step that is waiting; null: it is none. */
   waitHours: number | null;
@@ -41,7 +41,7 @@ const OLD_PAINT =
   'Old paint may contain lead, tin or chromate. Test first, work wet only and collect the residue. Follow the safety data sheet and local rules.';
 const DUST = 'Protect eyes and hearing, wear a dust mask. Don’t grind next to wet paint.';
 
-/** Rates for one pair of hands, m²/h [T]: by machine 8–12, by hand 3–5, blasting some 6–10, stripping by machine 3. */
+/** Rates for one person, m²/h [T]: by machine 8–12, by hand 3–5, blasting some 6–10, stripping by machine 3. */
 const MACHINE = 10;
 const BY_TOOL = 3;
 const BLAST = 8;
@@ -137,7 +137,7 @@ export const gradeOf = (
 ): Cleanliness =>
   preparation?.cleanliness ?? (service === 'immersed' || service === 'tank' ? 'Sa 2½' : 'St 3');
 
-/** After drying: whatever else is left to do is done within it. */
+/** After drying: all other work is done within it. */
 const HASTE = step(
   'Prime within 4 hours, sooner when damp. A passivating wash extends this to two to three days',
   'no flash rust shows',
@@ -265,7 +265,7 @@ export function prepareFor(input: {
   ];
 }
 
-/** Hours for one pair of hands, of the steps that go by area. */
+/** Hours for one person, of the steps measured by area. */
 export const prepHours = (steps: readonly PrepStep[], areaM2: number): number =>
   steps.reduce(
     (sum, each) => sum + (each.m2PerHour === null ? 0 : within('area', areaM2, 0, 100_000) / each.m2PerHour),

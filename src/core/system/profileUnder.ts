@@ -27,7 +27,7 @@ export function profileUnder(input: {
   first: Pick<ProductSheet, 'family' | 'preparation'> | undefined;
   /** Where it is: dry steel is made ready by power tool where its sheet says nothing. Left out: under water. */
   service?: ServiceKind;
-  /** Blasted as the log has it, whatever is usual; left out: nothing is logged. */
+  /** Blasted according to the log, even if that is unusual; left out: no entry. */
   blasted?: boolean;
   /** Rust is converted below it; left out: it is not. */
   converted?: boolean;

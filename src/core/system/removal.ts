@@ -23,7 +23,7 @@ type Numbered = Pick<LaidCoat, 'stepId' | 'coatNo'>;
 const sameCoat = (a: Numbered, b: Numbered) => a.stepId === b.stepId && a.coatNo === b.coatNo;
 
 /**
- * What of the logged coats still lies, and what was taken off, by which removal. A coat begun before a removal that
+ * The logged coats that are still on, and those that were removed, by which removal. A coat begun before a removal that
  * names it is gone, all its sessions with it; the same coat applied again afterwards lies.
  *
  * Barrier coats 1 and 2, coat 2 sanded off, coat 2 applied again: coat 1 and the second coat 2 lie.
@@ -55,7 +55,7 @@ export function coatsStanding<T extends LaidCoat, R extends Removal>(input: {
 
 /**
  * Whether work logged before a coat still counts: not where the coat it was done for, or all below it, was taken off
- * since. What was washed and sanded under a coat that is gone is washed and sanded anew.
+ * since. What was washed and sanded under a coat that is gone is washed and sanded again.
  */
 export const stillDone = (work: Numbered & { atMs: number }, removals: readonly Removal[]): boolean =>
   !removals.some(

@@ -67,6 +67,6 @@ export interface ServiceRule {
   at(stack: { families: readonly Family[]; substrate: Substrate; service: ServiceKind }): number[];
 }
 
-/** What a sheet says of copper holds, whatever the family; where it is silent an antifouling is taken to hold it. */
+/** A data sheet’s statement about copper counts for any coating type; without one, antifouling is assumed to contain copper. */
 export const holdsCopper = ({ family, copper }: Lay): boolean =>
   copper ?? (isIn(ANTIFOULINGS, family) && family !== 'copper-free-antifouling');

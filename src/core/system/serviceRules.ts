@@ -93,8 +93,7 @@ export const SERVICE_RULES: readonly ServiceRule[] = [
   {
     id: 'wants-a-coat-over',
     verdict: 'condition',
-    reason:
-      'Filler absorbs water, a tie coat stays open and aggregate sheds. None of them can be the last coat',
+    reason: 'Filler absorbs water, a tie coat stays open and aggregate sheds. They can’t be the last coat',
     condition: 'you apply the coat it’s meant for on top',
     mark: 'T',
     ends: true,

@@ -70,7 +70,7 @@ export interface ProductSheet {
   note: string;
   /** Surfaces and coats it may go on; null: not stated, and the trade's rules hold. */
   grounds: (Family | Substrate)[] | null;
-  /** Whether it holds copper, whatever its family; null: not stated. */
+  /** Whether it contains copper, for any coating type; null: not stated. */
   copper: boolean | null;
   additives: Additive[];
   packs: Pack[];
@@ -80,7 +80,7 @@ export interface ProductSheet {
   canLitres?: number | null;
   /**
    * What one litre covers in one coat, m², as the tin says for practice; of a wash: of the diluted wash. null or left
-   * out: not stated. What is needed goes by it where the volume solids are not read off the sheet.
+   * out: not stated. The need uses it where the volume solids are a typical value.
    */
   coverageM2PerL?: number | null;
   /** Parts of water to one of the concentrate, of a wash; null or left out: used as it is. */
@@ -102,7 +102,7 @@ export interface ProductSheet {
 /** Cleanliness of steel by blast or power tool [S: ISO 8501-1]. */
 export type Cleanliness = 'Sa 1' | 'Sa 2' | 'Sa 2½' | 'Sa 3' | 'St 2' | 'St 3';
 
-/** Something besides the thinner that may go in, with its own limit. */
+/** An additive, with its own limit. */
 export interface Additive {
   name: string;
   kind: 'accelerator' | 'retarder' | 'roller' | 'other';

@@ -50,7 +50,7 @@ function before(later: readonly CurvePoint[], earlier: readonly CurvePoint[]): n
 }
 
 /** What looks wrong on a sheet: windows that close before they open, pots that live longer when hotter, films out of order. */
-// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: a list of checks, one after the other
+// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: a plain list of checks
 export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   positive('volume solids', sheet.volumeSolids, 1);
   checkFilm(sheet.film);

@@ -38,7 +38,7 @@ export interface StepNeed {
   /** The same for each coat in turn: more where a profile or an aggregate drinks. */
   litresOfCoat: number[];
   litres: number;
-  /** The safe need, enough nine times in ten: as the need of a purchase, of this area alone. */
+  /** The safe need (90 % certainty), as for a purchase, of this area alone. */
   litresHigh: number;
   thinnerLitres: number;
   /** Dry film of all its coats, and wet film of one as laid, µm. */

@@ -9,7 +9,7 @@ export interface StepTask {
   /** Grit of a sanding, hours of a wait; null where it has none. */
   amount: number | null;
   note: string;
-  /** The way of working that put it in, whatever its note says now; left out: none did. */
+  /** The choice of method that added the task, even if its note has changed; left out: added by hand. */
   school?: SchoolTask | undefined;
 }
 

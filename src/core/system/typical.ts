@@ -48,7 +48,7 @@ const same = (field: TypicalField, one: ProductSheet, other: ProductSheet) =>
     ? Math.abs(one.volumeSolids - other.volumeSolids) < 1e-6
     : alike(figureOn[field](one), figureOn[field](other));
 
-/** What is still from memory once a sheet was changed: a value typed anew is read off the tin. */
+/** The values that are still typical after a data sheet was changed: a value that was typed again counts as read off the tin. */
 export const stillTypical = (before: ProductSheet, after: ProductSheet): TypicalField[] =>
   (before.typical ?? []).filter((field) => same(field, before, after));
 

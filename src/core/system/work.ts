@@ -50,7 +50,7 @@ export function taskState(
 }
 
 /**
- * What is to be done before one coat of a step, in order, with what the log says of it. A wait begins when the work
+ * The tasks before one coat of a step, in order, with their log entries. A wait begins when the work
  * before it was done, or else when the film below was laid; until that is known it has no end.
  *
  * Before coat 1 of a barrier: wash, sand 80. Before its coat 2, sanded between with 120: sand 120. A film whose window
@@ -91,7 +91,7 @@ export function workBefore(input: {
     planned.push({ id: WASH, kind: 'wash', amount: null, note: 'not planned' });
   let sinceMs = filmToMs;
   return planned.map(({ id, fromMs = null, ...task }) => {
-    // A wait that was cut short runs anew once the work before it is done again.
+    // A wait that was cut short starts again once the task before it is done again.
     const fromDoneMs = Math.max(filmToMs ?? 0, task.kind === 'wait' ? (sinceMs ?? 0) : 0);
     const entry = done.findLast(
       ({ taskId, atMs, grit }) =>
@@ -106,7 +106,7 @@ export function workBefore(input: {
   });
 }
 
-/** What stands between two coats of one step: the hours kept by choice from the film below on, then its sanding. */
+/** The tasks between two coats of one step: the hours kept by choice from the film below on, then its sanding. */
 const betweenCoats = (grit: number | null, spacingH: number | null): PlannedTask[] => [
   ...(spacingH === null
     ? []

@@ -1,7 +1,7 @@
 import { finite } from './quantityError.ts';
 import { fromCanonical, type Quantity, toCanonical, type Unit, unitDef, unitSpelled } from './units.ts';
 
-/** How one user wants figures shown. Storage is canonical whatever the choice. */
+/** How one user wants figures shown. Storage is always canonical. */
 export type UnitSystem = 'metric' | 'us';
 
 const SHOWN: Record<UnitSystem, Record<Quantity, Unit>> = {
@@ -59,7 +59,7 @@ export function figure(value: number): string {
   return plain === '-0' ? '0' : plain;
 }
 
-/** A number for a form field: nothing of it is lost that a person could have typed. 1.075 stays "1.075". */
+/** A number for a form field, with every digit that a person could have typed. 1.075 stays "1.075". */
 export function fieldText(value: number): string {
   return String(Number(finite('figure', value).toPrecision(7)));
 }
@@ -105,7 +105,7 @@ function fractionOf(typed: string): number | null {
 
 /**
  * A number as a person types it, with a decimal point or comma. Where both stand in it the last is the decimal one. A
- * separator that could be either is asked about, never guessed: `parseNumber('12,5')` → 12.5; `'1,500'` throws. Fractions
+ * separator that could be either is refused with a question, never guessed: `parseNumber('12,5')` → 12.5; `'1,500'` throws. Fractions
  * are taken: `'5 1/2'` → 5.5.
  *
  * @throws {RangeError} saying what to type instead
@@ -134,10 +134,10 @@ export function parseNumber(text: string): number {
 
 const NUMBER = String.raw`[-+−]?(?:\d+\s+\d+\s*\/\s*\d+|\d+\s*\/\s*\d+|[\d.,]*\d[\d.,]*(?:e[-+]?\d+)?)`;
 const ONE = new RegExp(`^\\s*(${NUMBER})\\s*(.*?)\\s*$`, 'i');
-/** A figure with a unit that holds no digit, up to the next figure or the end. */
+/** A figure with a unit without digits, up to the next figure or the end. */
 const PART = new RegExp(`\\s*(${NUMBER})\\s*([^\\d\\s][^\\d]*?)\\s*(?=\\d|$)`, 'iy');
 
-/** Figures of falling units one after the other, in the canonical unit: 5 ft 6 in; null: it is no such thing. */
+/** Figures of falling units in a row, in the canonical unit: 5 ft 6 in; null: it is no such thing. */
 function inParts(text: string, quantity: Quantity): number | null {
   const typed = text.trim();
   const [sign, plain] = /^[-−]/.test(typed) ? [-1, typed.slice(1)] : [1, typed];

@@ -79,7 +79,7 @@ interface Explanation {
   cost: number;
 }
 
-/** Marks that may be off at once and are told apart by trying every set of them; beyond that one after the other. */
+/** Marks that may be off at once and are identified by trying every set; beyond that, one at a time. */
 const MOST_AT_ONCE = 3;
 const MOST_SETS = 4000;
 /** From here on a mark is named. */
@@ -157,7 +157,7 @@ export function snoop(rows: number[][], heights: number[], errorMm: number): Sno
     return { solved, used: all, outliers: { verdict: 'one-is-off' }, open: [] };
   const sure = likelihoods(found, rows.length);
   let best = found[0] as Explanation;
-  // More are off than can be tried at once: the worst of the rest goes, one after the other.
+  // More are off than can be tried at once: the worst of the rest is left out, one at a time.
   while (!consistent(best.solved, best.used) && kept(best.used).length - p > 2) {
     const next = kept(best.used).flatMap((i) => {
       const used = best.used.map((each, j) => each && j !== i);

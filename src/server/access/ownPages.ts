@@ -20,7 +20,7 @@ const refused = (detail: string) => new HttpProblem(403, 'Forbidden', detail);
  * says a request comes from elsewhere is refused, readings too, but for a link that leads to a page. A
  * browser that names neither Origin nor `Sec-Fetch-Site` on a write is not trusted.
  *
- * @param hosts names this server may be asked by, besides those of the loopback
+ * @param hosts host names of this server, in addition to those of the loopback
  */
 export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
   const known = new Set(hosts.map(hostName));

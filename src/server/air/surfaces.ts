@@ -22,7 +22,7 @@ export const NO_AIR: Air = { hours: [], site: { latitude: 0, longitude: 0 } };
 /** Where a surface stands, and what kind of store of heat it is. */
 export interface SurfacePlace {
   surroundings: Surroundings;
-  /** Inside the boat: there are lamps, whatever the hour. */
+  /** Inside the boat: there is artificial light at any hour. */
   indoors: boolean;
   body: SurfaceBody;
 }

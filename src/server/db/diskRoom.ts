@@ -17,10 +17,10 @@ const NEW_YARD = 64 * MIB;
 
 const sayBytes = (bytes: number) => (bytes < MIB ? `${bytes} B` : `${Math.floor(bytes / MIB)} MB`);
 
-/** The disk that holds the yard is full: nothing was written, nothing was lost. */
+/** The disk with the yard’s data is full: the write was refused, and no data was lost. */
 export class DiskFull extends Error {
   constructor(freeBytes: number, what: string) {
-    super(`The disk that holds the yard is full, ${sayBytes(freeBytes)} free: ${what}`);
+    super(`The disk with the yard’s data is full (${sayBytes(freeBytes)} free). ${what}`);
     this.name = 'DiskFull';
   }
 }
@@ -57,7 +57,7 @@ export class DiskRoom {
     return bavail * bsize;
   }
 
-  /** From now on nothing is taken, whatever room there is. */
+  /** From now on every write is refused, even with free space. */
   setReadOnly(cause: ReadOnlyCause): void {
     this.#readOnly = cause;
   }
@@ -109,7 +109,7 @@ export class DiskRoom {
     if (size < MIB) return false;
     try {
       const handle = openSync(this.#reserve, 'w');
-      // Written, not only sized: a file with holes in it holds no room.
+      // Written, not only sized: a sparse file reserves no space.
       const block = Buffer.alloc(MIB, 1);
       for (let at = 0; at < size; at += MIB) writeSync(handle, block);
       fsyncSync(handle);

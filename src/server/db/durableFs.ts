@@ -3,7 +3,7 @@ import path from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { NodeFS } from '@electric-sql/pglite/nodefs';
 
-/** As much of an open file as the embedded database's file layer keeps of it. */
+/** The state of an open file in the embedded database’s file layer. */
 interface Stream {
   nfd: number;
   node: object;
@@ -19,7 +19,7 @@ const ENOSPC = 51;
 /** A flush that the disk itself failed; a file system that flushes no folders says something else. */
 const FAILED: ReadonlySet<string> = new Set(['EIO', 'ENOSPC', 'EDQUOT']);
 
-/** What is done about a disk that takes no more. */
+/** Called when the disk is full. */
 interface Trouble {
   /** Gives back reserved room; false: there is none left. */
   full: () => boolean;
@@ -59,7 +59,7 @@ export class DurableFs extends NodeFS {
         try {
           fsyncSync(stream.nfd);
         } catch (error) {
-          // What was not flushed may be gone, and a second flush would say nothing of it.
+          // Data that wasn’t flushed may be lost, and a second flush wouldn’t report it.
           if (FAILED.has((error as NodeJS.ErrnoException).code ?? '')) this.#on.lost(error as Error);
           throw error;
         }

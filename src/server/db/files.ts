@@ -52,7 +52,7 @@ export interface FileStore {
   ): Promise<Written>;
   /** Gives a kept file another name, in the place of what had it. */
   rename(from: string, to: string): Promise<void>;
-  /** Has a kept file go by a second name as well. */
+  /** Gives a stored file a second name. */
   alias(name: string, also: string): Promise<void>;
   remove(name: string): Promise<void>;
 }

@@ -1,7 +1,7 @@
 import { accessSync, constants, existsSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 
-/** What is in a folder cannot be served as a yard, or not be written: it is left as it is. */
+/** A folder can’t be served as a yard, or can’t be written to: it is left unchanged. */
 export class FolderUnfit extends Error {
   constructor(message: string) {
     super(message);

@@ -17,7 +17,7 @@ function holderOf(file: string): string {
   return /^\d+$/.test(pid) ? `process ${pid}` : 'another process';
 }
 
-/** A file that every yard has, held besides: a lock's own file that somebody removed lets nobody else in. */
+/** A file that every yard has, locked as well: if somebody removes the lock file, the yard stays locked. */
 const OF_THE_YARD = 'PG_VERSION';
 
 /** Holds the yard by a file of its own. @returns its handle; null: there is no yard yet. @throws {FolderInUse} */

@@ -8,7 +8,7 @@ import * as schema from './schema.ts';
 
 /** Connections of one process; the rest of them wait in line. */
 const MOST_CONNECTIONS = 10;
-/** A connection that is not to be had in this time fails the request, ms. */
+/** A request fails if it gets no connection in this time, ms. */
 const CONNECT_MS = 10_000;
 /** Of the lock under which one process at a time brings the tables up to date. */
 const START_LOCK = 7_312_000;
@@ -78,7 +78,7 @@ function listen(url: string, heard: () => void): () => Promise<void> {
       await client.connect();
       client.once('end', again);
       await client.query(`listen ${CHANNEL}`);
-      // What was missed while nobody listened.
+      // Catches up with changes missed while not listening.
       heard();
     } catch {
       again();

@@ -41,7 +41,7 @@ export function lockForReading(folder: string): FolderLock {
   return { hold: () => {}, release };
 }
 
-/** Of a process that ended without saying so; the engine would take it for one that still runs. */
+/** Left by a process that was killed; the engine would think that it still runs. */
 const LEFT_BEHIND = 'postmaster.pid';
 
 async function addTo(tar: Pack, folder: string): Promise<void> {

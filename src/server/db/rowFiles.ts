@@ -7,7 +7,7 @@ import { fileChunk, storedFile } from './schema.ts';
 
 const CHUNK_BYTES = 256 * 1024;
 
-/** Pieces of one size, whatever sizes come. */
+/** Chunks of one size from chunks of any size. */
 async function* evenly(source: AsyncIterable<Buffer>): AsyncGenerator<Buffer> {
   let held = Buffer.alloc(0);
   for await (const piece of source) {

@@ -1,4 +1,4 @@
-/** Names of files handed out: ours, whatever a boat is called. */
+/** Safe names for downloaded files. */
 
 /** A name with nothing in it that a file system or a header could trip over: `A/B "x"` → `A B x`. */
 export const safeName = (name: string): string =>

@@ -2,7 +2,7 @@ import { create } from 'qrcode';
 import type { LabelSize } from '../../contract/index.ts';
 import { type Printed, printed } from './printed.ts';
 
-/** What stands on a label. */
+/** The text of a label. */
 export interface Label {
   /** The tin, or what is kept back for a patch. */
   heading: string;

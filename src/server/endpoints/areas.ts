@@ -31,7 +31,7 @@ function checkMeasures(input: AreaInput, at = ''): void {
   }
 }
 
-/** What it was cut out of must be an area of the same boat, and not itself a part; a patch needs its support. */
+/** The original area must be on the same boat, and not itself a part; a patch needs its support. */
 async function checkPart(tx: Tx, input: AreaInput): Promise<void> {
   const { part } = input;
   if (!part) return;

@@ -50,7 +50,7 @@ async function sentMeshes(files: FileStore, boatId: string): Promise<{ name: str
 /**
  * The mesh's file under the name its record will count on: the one the record names where it was just sent, else the one kept if
  * that is the one. A record and a file that do not belong together are refused. What was sent stays until the record is
- * committed, and so does the one it takes the place of.
+ * committed, and so is the file it replaces.
  */
 async function takeMeshFile(
   files: FileStore,

@@ -50,7 +50,7 @@ async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
   if (!old.correctedBy) return;
   const current = await entryById(tx, old.correctedBy);
   const detail = 'This entry was corrected elsewhere since you opened it.';
-  throw new HttpProblem(409, 'Corrected meanwhile', detail, { current });
+  throw new HttpProblem(409, 'Already corrected', detail, { current });
 }
 
 /** As many coats as one step may come to, with every round asked for: a coat is numbered up to there. */
@@ -72,7 +72,7 @@ async function checkRound(tx: Tx, areaId: string, boatId: string, stepId: string
     );
 }
 
-/** What is taken off lies there, and lies outermost: nothing is taken from under another coat. */
+/** The removed coats must be on the area, and outermost: a coat can’t be removed from under another. */
 async function checkRemoval(
   tx: Tx,
   input: Extract<EntryInput, { kind: 'removal' }>,

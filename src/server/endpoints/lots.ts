@@ -27,7 +27,7 @@ import { theProduct } from '../rows/products.ts';
 import { thePurchase, updatePurchase } from '../rows/trade.ts';
 import { storeView } from '../views/supply/store.ts';
 
-/** Tins of the store: added, changed, taken in with an order, put away. */
+/** Lots: add, update, receive with an order, archive. */
 
 const STORE = [{ of: 'store' as const }];
 
@@ -119,7 +119,7 @@ export const lotEndpoints = [
   write({
     method: 'post',
     path: '/lots/:id/restore',
-    summary: 'Bring a lot back that was put away',
+    summary: 'Restore an archived lot',
     reply: lotReply,
     touches: ['store'],
     run: async ({ params }, { tx }) => {

@@ -33,7 +33,7 @@ import { movementsView } from '../views/supply/store.ts';
 
 /** What moves of the lots: told by hand, counted, corrected; never overwritten. */
 
-/** What moved of these products. */
+/** The movements of these products. */
 const ofProducts = (ids: Iterable<string>): ChangeSet =>
   [...new Set(ids)].map((productId) => ({ of: 'store', productId }));
 
@@ -147,13 +147,13 @@ export const movementEndpoints = [
   }),
   read({
     path: '/movements',
-    summary: 'What moved, newest first',
+    summary: 'List stock movements, newest first',
     reply: movementsReply,
     run: (_asked, context) => movementsView(context),
   }),
   read({
     path: '/movements/:id/older',
-    summary: 'What moved before one movement',
+    summary: 'List movements before a given one',
     reply: movementsReply,
     run: ({ params }, context) => movementsView(context, params.id),
   }),

@@ -25,7 +25,7 @@ import {
   updateOffer,
 } from '../rows/trade.ts';
 
-/** Prices of packs: by hand, from a file, put away. */
+/** Prices of packs: add, import, delete. */
 
 const TRADE = [{ of: 'trade' as const }];
 
@@ -40,7 +40,7 @@ async function checkOffer(
     throw badFields([{ path: 'supplierId', message: `No supplier with id ${input.supplierId}` }]);
 }
 
-/** Put away, or brought back; asking twice changes nothing. */
+/** Deletes or restores; a repeat changes nothing. */
 async function setArchived(tx: Tx, id: string, archived: boolean) {
   const current = await theOffer(tx, id);
   if (current.archived !== archived) await updateOffer(tx, current, { archived });

@@ -100,7 +100,7 @@ export const planEndpoints = [
   }),
   handout({
     path: '/plan.pdf',
-    summary: 'The plan on paper: launches, and the work of each day',
+    summary: 'Get the plan as PDF: launches, and the work of each day',
     types: ['application/pdf'],
     run: async (_, context) => ({
       name: 'plan.pdf',
@@ -110,7 +110,7 @@ export const planEndpoints = [
   }),
   handout({
     path: '/plan.ics',
-    summary: 'The plan as iCalendar: of one person, of one boat, or all of it',
+    summary: 'Export the plan as iCalendar: one person, one boat, or everything',
     query: planCalendarQuery,
     types: ['text/calendar'],
     run: async ({ query: { person, boat } }, context) => {

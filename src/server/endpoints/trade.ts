@@ -33,14 +33,14 @@ import { shoppingPdf } from '../views/supply/shoppingPdf.ts';
 
 const TRADE = [{ of: 'trade' as const }];
 
-/** Put away, or brought back; asking twice changes nothing. */
+/** Deletes or restores; a repeat changes nothing. */
 async function supplierArchived(tx: Tx, id: string, archived: boolean) {
   const current = await theSupplier(tx, id);
   if (current.archived !== archived) await updateSupplier(tx, current, { archived });
   return { reply: await theSupplier(tx, id), changes: TRADE };
 }
 
-/** Put away, or brought back; asking twice changes nothing. */
+/** Deletes or restores; a repeat changes nothing. */
 async function purchaseArchived(tx: Tx, id: string, archived: boolean) {
   const current = await thePurchase(tx, id);
   if (current.archived !== archived) await updatePurchase(tx, current, { archived });

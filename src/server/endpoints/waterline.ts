@@ -144,7 +144,7 @@ export const waterlineEndpoints = [
         throw badFields([
           {
             path: 'stripe',
-            message: `stripe: raised ${struck.raiseMm.toFixed(0)} mm, nothing of it is on the hull`,
+            message: `Stripe: raised ${struck.raiseMm.toFixed(0)} mm, it is above the hull`,
           },
         ]);
       await putWaterline(tx, { ...body, boatId: boat.id, version: body.version + 1 });

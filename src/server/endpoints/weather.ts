@@ -24,7 +24,7 @@ import { standInWeather } from '../standins/weather.ts';
 import { stripView } from '../views/strip.ts';
 
 const DAY_MS = 24 * HOUR_MS;
-/** How far back and ahead the weather that clocks go by is always known. */
+/** The period, back and ahead, for which the weather of the cure times is always loaded. */
 const KNOWN_BACK_MS = 110 * DAY_MS;
 const KNOWN_AHEAD_MS = 15 * DAY_MS;
 /** What the time-strip reaches back where nobody asks for more. */
@@ -48,7 +48,7 @@ export const weatherEndpoints = [
       const at = now();
       const days = (text: string | undefined, usual: number) => Number(text ?? usual) * DAY_MS;
       const range = { from: at - days(query.back, 3), to: at + days(query.ahead, 10) };
-      // What clocks go by is there already; only what lies beyond it is read.
+      // The weather of the cure times is loaded already; only hours outside it are read.
       const { air } = await memory.at(at);
       const known = range.from >= at - KNOWN_BACK_MS && range.to <= at + KNOWN_AHEAD_MS;
       const { hours } = known ? air : await yardAir(db, at, range);

@@ -26,7 +26,7 @@ export class FeedKeeper {
     clearInterval(this.#timer);
   }
 
-  /** Asks every station that is due, one after the other. */
+  /** Fetches from every station that is due, one at a time. */
   async look(): Promise<void> {
     if (this.#busy || this.#context.room.look().state === 'read-only') return;
     this.#busy = true;

@@ -20,7 +20,7 @@ export interface Asked<Path extends string, Query, Body> {
   params: ParamsOf<Path>;
   query: Query;
   body: Body;
-  /** What was sent as `Authorization: Bearer …`; left out: nothing. */
+  /** The token sent as `Authorization: Bearer …`; left out: no token. */
   bearer?: string | undefined;
 }
 
@@ -54,7 +54,7 @@ export interface HandedOut {
 export interface Handout<Path extends string = string, Query = unknown>
   extends Omit<Described<Path, Query, never>, 'reply'> {
   kind: 'handout';
-  /** Content types it may come in. */
+  /** Accepted content types. */
   types: readonly string[];
   run: (asked: Asked<Path, Query, undefined>, context: Context) => Promise<HandedOut>;
 }
@@ -76,7 +76,7 @@ export interface Wrote<Reply> {
   changes: ChangeSet;
   /** Weather that was read on the way, as it stands after this write: readers need not read it again. */
   air?: Air;
-  /** What is to be tidied up once it is committed. */
+  /** Clean-up after the commit. */
   afterCommit?: () => Promise<void>;
 }
 
@@ -104,7 +104,7 @@ export interface Write<Path extends string = string, Body = unknown, Reply = unk
   body?: Joi.ObjectSchema<Body>;
   /** Status where it is not 200, or 201 for a record made. */
   status?: 201;
-  /** What it may change. */
+  /** The domains it can change. */
   touches: readonly ChangeKind[];
   creates?: Creates<Body, Reply>;
   replaces?: Replaces<Path, Reply>;
@@ -133,7 +133,7 @@ export interface Upload<Path extends string = string, Reply = unknown>
 
 export type Endpoint = (Read | Handout | Write | Upload) & { path: string };
 
-// Each definition is checked against its own types; the list of all of them need not know those.
+// Each definition is checked against its own types; the list doesn’t need to know those.
 const erased = (endpoint: unknown) => endpoint as Endpoint;
 
 export const read = <Path extends string, Query, Reply>(

@@ -19,7 +19,7 @@ const REFUSED: Record<string, [status: number, title: string, detail: string]> =
   '22P02': [422, 'Invalid data', 'An id isn’t valid.'],
   '22P05': [422, 'Invalid data', 'A text contains a character that can’t be stored.'],
 };
-/** Codes for a disk that takes no more, of the database and of the system. */
+/** Error codes of a full disk, of the database and of the system. */
 const FULL = ['53100', 'ENOSPC', 'EDQUOT'];
 
 /** The code of an error or of what caused it. */
@@ -35,7 +35,7 @@ export function codesOf(error: unknown): string[] {
 function toProblem(error: unknown, requestId: string): Problem {
   if (error instanceof HttpProblem) return error.problem;
   if (error instanceof Missing) return notFound(error.what, error.id).problem;
-  if (error instanceof Stale) return new HttpProblem(409, 'Changed meanwhile', error.message).problem;
+  if (error instanceof Stale) return new HttpProblem(409, 'Changed elsewhere', error.message).problem;
   if (error instanceof QuantityError || error instanceof JobRefused) {
     return badFields([{ path: error instanceof JobRefused ? error.path : '', message: error.message }])
       .problem;

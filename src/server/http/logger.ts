@@ -9,7 +9,7 @@ const LONGEST = 500;
 /** Codes of the database, whose messages repeat the value at fault. */
 const SQLSTATE = /^[0-9A-Z]{5}$/;
 
-/** What happened and where, with its code; without the values that a query was sent with, which may be anybody's. */
+/** The error and its place, with its code; without the values of a query, which may be private. */
 function where(error: unknown): object {
   if (!(error instanceof Error)) return { name: typeof error, message: String(error).slice(0, LONGEST) };
   const { code, constraint, table, routine } = error as unknown as Record<string, unknown>;
@@ -25,7 +25,7 @@ function where(error: unknown): object {
 }
 
 /**
- * One structured line for each request and error, on standard error. No line holds a body, a header or what a query was
+ * One structured line for each request and error, on standard error. Lines never contain a body, a header or the values a query was
  * sent with.
  */
 export function makeLogger(quiet: boolean, to: DestinationStream = pino.destination(2)): Logger {
@@ -40,7 +40,7 @@ export function makeLogger(quiet: boolean, to: DestinationStream = pino.destinat
   );
 }
 
-/** An address without its query, and without the secret of a calendar's, in whatever way it is spelled. */
+/** An address without its query, and without the secret of a calendar link, however it is spelled. */
 function pathOf(url: string): string {
   const [path = ''] = url.split('?');
   let plain = path;

@@ -3,7 +3,7 @@ import type { Db } from '../db/open.ts';
 import { countOne, countOneLess, forgetCount } from '../rows/rateCounts.ts';
 import { HttpProblem } from './problem.ts';
 
-/** A logger posts every few minutes: every posting works the clocks of the yard out anew. */
+/** A logger sends readings every few minutes: each request recalculates the yard’s cure times. */
 const POSTINGS_A_MINUTE = 12;
 const WINDOW_MS = 60_000;
 

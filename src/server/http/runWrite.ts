@@ -28,7 +28,7 @@ export type Outcome = Wrote<unknown> & { made: boolean; n?: number };
 const asSent = ({ body }: AnyWrite, record: unknown): unknown =>
   body?.validate(record, strict).value ?? record;
 
-/** What a write goes by once it is in its transaction. */
+/** The input of a write inside its transaction. */
 interface Underway {
   endpoint: AnyWrite;
   asked: AnyAsked & { address: string };
@@ -101,7 +101,7 @@ export async function runWrite(
   return outcome;
 }
 
-/** The yard before a write; `n` null: whatever was logged since. */
+/** The yard before a write; `n` null: including later log entries. */
 type Known = Omit<YardReading, 'n'> & { n: number | null };
 
 async function readingBefore(which: Before, memory: YardSnapshots, now: number): Promise<Known | null> {

@@ -8,7 +8,7 @@ const DEEPEST = 24;
 /** More fields than any object it takes, more entries than any of its lists. */
 const MOST_KEYS = 400;
 const MOST_ENTRIES = 5000;
-/** Bodies with more values than this are told their first fault only: to look for all of them takes too long. */
+/** For bodies with more values than this only the first error is reported: finding every error takes too long. */
 const MANY_VALUES = 3000;
 
 interface Nested {

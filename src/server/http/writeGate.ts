@@ -1,5 +1,5 @@
 /**
- * The writes of this process one after the other, so that they do not wait for each other inside the database with a connection
+ * Queues the writes of this process, so that they don’t wait for each other inside the database with a connection
  * in hand each. Nothing relies on it: what must be serial is a lock in the database.
  */
 export class WriteGate {

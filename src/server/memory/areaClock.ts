@@ -48,12 +48,12 @@ function nextView(
   };
 }
 
-/** By when blasted steel must be primed; null once paint is on all of it, or where nothing was blasted. */
+/** Time by which blasted steel must be primed; null: it is painted, or wasn’t blasted. */
 function primedBy(state: AreaSnapshot, catalogue: ProductCatalogue): string | null {
   const { blast, coats } = state;
   // Converted rust waits for nobody: there is no bare steel.
   if (!blast || convertedSteel(state, catalogue)) return null;
-  // What is still bare of the first coat keeps its hours, though half of the area is primed.
+  // The bare part keeps its hours, even if half of the area is primed.
   const primedM2 = coats
     .filter((coat) => coat.fromMs >= blast.atMs && coat.coatNo === 0)
     .reduce((sum, coat) => sum + coat.areaM2, 0);
@@ -101,7 +101,7 @@ const blankClock = ({ area, boat }: AreaSnapshot): AreaClock => ({
   failed: null,
 });
 
-/** What is said of an area whose clock cannot be worked out: one bad record takes nothing else down. */
+/** The clock of an area that can’t be worked out: one bad record doesn’t affect other areas. */
 export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => ({
   ...blankClock(state),
   state: 'failed',

@@ -85,7 +85,7 @@ function sessionPart(
     : byLearnedPace(context.catalogue.paceOf(first.body.productId, first.body.method));
   const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure, ...cures };
   const asLaid = windowsFor({ film, next: following, temps: context.temps, now: context.now });
-  // What was sanded and what is waited for concerns the whole coat, each of its sessions too.
+  // Sanding and waits apply to the whole coat, including each of its sessions.
   const windows = what === 'session' ? workedWindows(asLaid, workDone(context.clock), context.now) : asLaid;
   return {
     ...part,
@@ -97,7 +97,7 @@ function sessionPart(
 
 /**
  * The parts of an area that stand differently: what of the coat in hand was applied in one session and what in another,
- * and what still waits for it; or the sessions of the last whole coat. None where all of it stands alike.
+ * and the part that isn’t covered yet; or the sessions of the last whole coat. Empty if the area is uniform.
  */
 export function areaParts(input: {
   state: AreaSnapshot;

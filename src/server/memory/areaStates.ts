@@ -64,7 +64,7 @@ export interface AreaSnapshot {
   stand: Stand | null;
 }
 
-/** What is left of an area once its pieces are taken off, and its spread. */
+/** The size of an area without its split-off pieces, and its uncertainty. */
 export function netAreaOf(state: Pick<AreaSnapshot, 'area' | 'cutM2'>): { areaM2: number; spread: number } {
   const { areaM2, spread } = areaOf(state.area);
   return { areaM2: Math.max(0, areaM2 - state.cutM2), spread };
@@ -104,7 +104,7 @@ export interface Ground {
 const LOGGED = ['coat', 'work', 'blast', 'removal', 'round', 'hand-test'] as const;
 type LoggedKind = (typeof LOGGED)[number];
 
-/** What was logged on areas and counts. */
+/** Valid log entries of areas. */
 export type Logged = Map<string, Counted<LoggedKind>[]>;
 
 /** The areas of a boat with their stacks, readings and supports; of the whole yard where none is named. */
@@ -140,7 +140,7 @@ export function areaStates(
     const cutAt = part ? Date.parse(part.at) : 0;
     const piece = part?.kind === 'piece' ? part.areaId : null;
     const steps = stepsBy.get(part?.sharesSystem ? part.areaId : area.id) ?? [];
-    /** What was logged here and, of a piece, on the area it was cut out of until then. */
+    /** The log entries here and, for a piece, those of the original area until the split. */
     const all = <Kind extends LoggedKind, Made>(
       kind: Kind,
       make: (entry: Counted<Kind>) => Made[],

@@ -100,7 +100,7 @@ export async function readSomeBoats(
     if (!boat || boat.archived) continue;
     const ground = kept && !more ? kept.ground : await loadGround(db, boatId);
     const shape = kept && !more ? kept.shape : ((await shapesByBoat(db, boatId)).get(boatId) ?? NO_SHAPE);
-    // Read whatever changed: an area that is taken back has a log that was not kept.
+    // Always read: the log of a restored area wasn’t kept in memory.
     const logged = ownLogged(ground, await loadLogged(db, [boatId]));
     const pots = await openPotsSince(db, potsFrom(now), boatId);
     const same =

@@ -16,7 +16,7 @@ function profileFillers(state: AreaSnapshot, catalogue: ProductCatalogue): Reado
     const own = coats.filter(({ stepId, coatNo }) => stepId === first?.stepId && coatNo === first.coatNo);
     return own.map(({ entryId }) => entryId);
   };
-  // What was stripped to the ground had filled the profile in its time.
+  // A coat that was stripped had filled the profile.
   const grounds = new Set(state.removed.flatMap(({ removal }) => (removal.toGround ? [removal] : [])));
   const lives = [...grounds].map((ground) =>
     state.removed.flatMap(({ coat, removal }) => (removal === ground ? [coat] : [])),
@@ -50,7 +50,7 @@ export function coatFilm(
   });
 }
 
-/** Mean dry film of a coat over all that was logged of it, µm; null where nothing of it can be told. */
+/** Mean dry film of a coat over its entries, µm; null: unknown. */
 export function groupFilm(
   group: CoatGroup<CoatOnArea>,
   context: { state: AreaSnapshot; catalogue: ProductCatalogue },

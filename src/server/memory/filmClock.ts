@@ -29,7 +29,7 @@ import { filmAsTested, handOn, testsOn } from './handOn.ts';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
 
-/** What is to be done before the next coat, once it is known when the film below wants keying. */
+/** The tasks before the next coat, once it is known when the film below must be sanded. */
 export function workFor(
   state: AreaSnapshot,
   next: NextView | null,

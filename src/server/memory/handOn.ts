@@ -53,9 +53,9 @@ export function filmAsTested(
 }
 
 /**
- * What the hand found on the film on top, and how its clock goes by it; null: nothing was tested.
+ * Hand tests of the top coat, and their effect on its cure times; null: no test.
  *
- * @param clock the film as its sheet has it, and its air; null: no air is known, and no clock can be corrected
+ * @param clock the film with its data sheet and weather; null: no weather data, so cure times can’t be corrected
  * @param pace what other films of its product and method taught
  */
 export function handOn(input: {

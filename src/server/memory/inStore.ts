@@ -4,7 +4,7 @@ import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { ageOf, type KeptLot, type StoreReading, type TradeReading } from './storeReading.ts';
 
-/** What is there of one part of a product in one colour. */
+/** The stock of one part of a product in one colour. */
 export interface InStore {
   there: number;
   unusable: number;
@@ -76,7 +76,7 @@ export function inStore(
   for (const each of found.lots) {
     const inUnit = (amount: number) => amountIn(amount, each.lot.unit, part.unit, density);
     const here = inUnit(Math.max(0, each.stock.inTin));
-    // What no density turns into the unit asked for is there, but nobody knows how much of it.
+    // Without a density the amount can’t be converted to the unit asked for, so it counts as unusable.
     if (here === null || !ageOf(each, from.catalogue, from.now).usable) found.unusable += here ?? 0;
     else found.there += here;
     for (const [areaId, amount] of each.keptBy) {

@@ -34,7 +34,7 @@ export interface AreaLines {
   unknown: NoLine[];
 }
 
-/** What the need goes by of a sheet. Solids that nobody has read off the tin yet give way to a coverage that was. */
+/** The figures of a data sheet that the need uses. Typical volume solids give way to a confirmed coverage. */
 export const needSheetOf = memoised((sheet: ProductSheet): NeedSheet => {
   const coverage = sheet.coverageM2PerL ?? null;
   const unread = sheet.typical?.includes('volumeSolids') ?? false;

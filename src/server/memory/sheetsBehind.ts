@@ -3,7 +3,7 @@ import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 
 /**
- * The sheets that an area's clock and its need go by, and the pace learned for its film, as a word that changes with any of
+ * The data sheets behind an area’s clock and its need, and the curing speed of its film, as a word that changes with any of
  * them: what was worked out for an area holds as long as it stays.
  */
 export const sheetsBehind: (state: AreaSnapshot, catalogue: ProductCatalogue) => string = memoised(

@@ -84,7 +84,7 @@ async function shiftsBetween(
 /** What a change can touch: the areas of one boat, the air, or every sheet. */
 export type Touched = { boatId: string } | 'air' | 'sheets';
 
-/** The clocks again, after the change, reading anew only what it touched. */
+/** The clocks after the change; only changed data is read again. */
 async function clocksAfter(tx: Tx, before: YardClocks, now: number, touched: Touched): Promise<YardClocks> {
   const states = typeof touched === 'object' ? await loadAreaStates(tx, touched.boatId) : before.states;
   const catalogue = touched === 'sheets' ? await loadCatalogue(tx) : before.catalogue;

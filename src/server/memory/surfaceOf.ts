@@ -5,7 +5,7 @@ import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 
 const INSIDE: ReadonlySet<AreaSnapshot['area']['service']> = new Set(['interior', 'bilge', 'tank']);
-/** Substrates that are paint already, whatever its colour. */
+/** Substrates that are paint, of any colour. */
 const PAINTED = 'existing-paint';
 
 /** The colour on top, `#rrggbb`; null: none laid here, or its sheet does not show it. */

@@ -5,7 +5,7 @@ import type { ProductCatalogue } from '../rows/products.ts';
 import { amountIn, lotsOf } from './inStore.ts';
 import { ageOf, type StoreReading } from './storeReading.ts';
 
-/** What was poured of a part. */
+/** The amount poured of a part. */
 export interface Poured {
   part: string;
   unit: 'l' | 'kg';
@@ -30,7 +30,7 @@ export function poursOfCoat(body: Pick<CoatBody, 'litres'>, sheet: ProductSheet)
   }));
 }
 
-/** What is taken from which lot; from a patch's keep-back where it is that patch. */
+/** Amounts taken from each lot; from the paint kept back if it is for that patch. */
 export interface Taken {
   lotId: string;
   kind: 'used' | 'kept-used' | 'opened';

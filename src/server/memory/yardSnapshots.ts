@@ -41,7 +41,7 @@ export interface YardClocks {
 interface Snapshot {
   /** The write it stands after. */
   n: number;
-  /** The same object for as long as nothing in it is another, whatever was written beside it. */
+  /** The same object for as long as its content doesn’t change, regardless of other writes. */
   identity: object;
   /** Hour of its weather and clocks, counted from the epoch: the turn of an hour makes a forecast hour a measured one. */
   hour: number;
@@ -212,7 +212,7 @@ export class YardSnapshots {
   }
 
   /**
-   * The air, the sheets and the places of areas as they are now, whatever was logged meanwhile: a coat that is written down asks for no
+   * The weather, the data sheets and the areas as they are now, regardless of later log entries: logging a coat needs no
    * more, and a line of writers need not wait for each other's entries to be read.
    */
   async places(now: number, which: AreaFilter): Promise<YardReading> {

@@ -9,7 +9,7 @@ const weighted = (column: string) =>
 
 /**
  * Works the hours of a series out from its readings: temperatures and humidity weighted by the time they cover, wind as
- * their mean, rain as its sum, cloud as last seen. An hour with no air of its own is none.
+ * their mean, rain as its sum, cloud as last seen. Hours without an air temperature are left out.
  */
 export async function aggregateHours(
   db: Queries,

@@ -75,7 +75,7 @@ export async function archivePatches(
   for (const { id } of patches) await db.update(area).set({ archived }).where(eq(area.id, id));
 }
 
-/** The boot-stripe area of a boat, if she has one, and whether any piece of one is there. */
+/** The boot-stripe area of a boat, if it has one, and whether there is a split-off piece of it. */
 export async function stripesOf(db: Queries, boatId: string): Promise<Area[]> {
   const rows = await db
     .select()

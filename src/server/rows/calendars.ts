@@ -20,7 +20,7 @@ export async function keepCalendar(db: Queries, boatId: string, secret: string |
     .where(eq(boat.id, boatId));
 }
 
-/** The boat whose calendar goes by this secret; one that is archived has none. */
+/** The boat whose calendar has this secret; archived boats are left out. */
 export async function boatOfCalendar(
   db: Queries,
   secret: string,

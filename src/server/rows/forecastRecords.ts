@@ -9,7 +9,7 @@ const LOOKED_BACK_MS = 120 * 24 * 3_600_000;
  * How forecasts came out against what was measured for the same hour, by lead time of the handbook's table.
  *
  * Forecasts issued hour after hour repeat each other's errors, so that of each lead time and day one issue counts, the first,
- * against one measurement an hour, the one that the yard goes by. What is simulated is left out.
+ * against one measurement an hour, the one that the yard uses. Simulated hours are left out.
  */
 export async function forecastRecords(db: Queries, now: number): Promise<LeadRecord[]> {
   const from = new Date(now - LOOKED_BACK_MS).toISOString();

@@ -26,7 +26,7 @@ export function shapeOf(form: Pick<HullForm, 'offsets' | 'mesh' | 'use'>): Shape
 
 export const NO_SHAPE: Shape = shapeOf(NO_FORM);
 
-/** A boat's form with the name of the kept file of her mesh. */
+/** The hull form of a boat with the name of the stored mesh file. */
 export type KeptForm = HullForm & { meshFile: string | null };
 
 export async function formOfBoat(db: Queries, boatId: string): Promise<KeptForm> {
@@ -64,7 +64,7 @@ export async function drawnForm(
   return { table: table ? ofItsHulls(table, boat) : formFromDimensions(boat), source };
 }
 
-/** The shapes of boats that have a form; of all where no boat is named. The others are drawn by their dimensions. */
+/** The hull forms of the named boats, or of every boat. Boats without one are drawn by their dimensions. */
 export async function shapesByBoat(db: Queries, boatId: string | null): Promise<Map<string, Shape>> {
   const rows = await db
     .select()

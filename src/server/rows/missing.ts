@@ -20,12 +20,12 @@ export function found<T>(record: T | undefined, what: string, id: string): T {
 /** The record was changed by somebody else between being read and being written. Whoever wrote looks again. */
 export class Stale extends Error {
   constructor(what: string) {
-    super(`This ${what} was changed elsewhere meanwhile. Open it again and repeat the change.`);
+    super(`Someone else changed this ${what}. Open it again and repeat your change.`);
     this.name = 'Stale';
   }
 }
 
-/** The one row that an update against a version wrote. @throws {Stale} where there was none of that version */
+/** The one row that an update against a version wrote. @throws {Stale} if the version is no longer the latest */
 export function written<Row>(rows: readonly Row[], what: string): Row {
   const [row] = rows;
   if (row === undefined) throw new Stale(what);

@@ -4,7 +4,7 @@ import type { Queries } from '../db/open.ts';
 import { photo } from '../db/schema.ts';
 import { found } from './missing.ts';
 
-/** What is known of a photograph; its picture is a file. */
+/** The metadata of a photo; its image is a file. */
 export interface PhotoRow {
   id: string;
   boatId: string;
@@ -21,7 +21,7 @@ const plainFile = (id: string) => `${id}.photo`;
 /** A name for what is still on its way. */
 export const incomingFile = () => `${uuidv7()}.incoming`;
 
-/** The file that holds a picture; null: it is gone. */
+/** The file of an image; null: missing. */
 export async function pictureOf(
   files: { has: (name: string) => Promise<boolean> },
   { id, hash }: Pick<PhotoRow, 'id' | 'hash'>,

@@ -40,7 +40,7 @@ const toRow = (seriesId: string, { at, ...figures }: Reading, interval: StationI
 
 type Row = Omit<ReturnType<typeof toRow>, 'airC' | 'rh'> & { airC: number | null; rh: number | null };
 
-/** A row that holds nothing but the rain of an hour which another series has the air of. */
+/** A row with only the rain of an hour whose temperatures come from another series. */
 const rainOnly = (seriesId: string, rainMm: number, at: number): Row => ({
   seriesId,
   at: new Date(at),

@@ -16,7 +16,7 @@ export const KEPT_DAYS = {
   dailyIssue: 135,
   /** Writes known again when they are sent twice. */
   writes: 180,
-  /** What moved a window, and why. */
+  /** Changed times and their causes. */
   shifts: 180,
   /** Notices between processes. */
   notices: 1,
@@ -103,7 +103,7 @@ export async function retentionStep(db: Queries, now: number): Promise<{ done: n
   const due = await dueSeries(db, now);
   for (const series of due) await removeSeries(db, series);
   let done = due.length;
-  // What was measured is kept as it was, elsewhere; only an issue takes what it said of days to come with it.
+  // Measured readings are kept in full elsewhere; deleting a forecast deletes its hours.
   const weather = due.some(({ kind }) => kind === 'forecast');
   const old = (column: string, days: number) => sql`${sql.raw(column)} < ${before(now, days)}::timestamptz`;
   done += await removeSome(db, 'weather_reading', 'series_id, at', old('at', KEPT_DAYS.readings));

@@ -71,7 +71,7 @@ export async function updateStation(db: Queries, current: Station, input: Statio
   );
 }
 
-/** A station put away gives nothing any more; what it gave stays. */
+/** A deleted station sends no more readings; its past readings stay. */
 export async function archiveStation(db: Queries, id: string): Promise<void> {
   await theStation(db, id);
   await db.update(station).set({ archived: true, on: false, tokenHash: null }).where(eq(station.id, id));

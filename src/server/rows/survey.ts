@@ -104,7 +104,7 @@ export async function updateFinding(
   );
 }
 
-/** What a survey has found on a boat, besides her areas. */
+/** The survey of a boat apart from its areas. */
 export async function surveyOf(
   db: Queries,
   boatId: string,

@@ -13,7 +13,7 @@ export function domainOf(change: Change): string {
 }
 
 /**
- * Counts one write more and holds the count until its commit: writes of all processes come one after the other, and a higher
+ * Raises the write counter and locks it until the commit: writes of all processes are serialised, and a higher
  * revision is a later commit. To be called first in the transaction.
  */
 export async function nextRevision(tx: Tx): Promise<number> {

@@ -41,7 +41,7 @@ export async function insertSimulated(
 
 /**
  * The series that hours are read from. Of a station's forecasts those of its last day of issues: older ones are kept to judge it by, and
- * what they said of hours past stands in the series of what each hour was last forecast as.
+ * their past hours stay in the series of the last forecast of each hour.
  */
 const counts = sql`${weatherSeries.id} in (
   select s.id from weather_series s

@@ -12,7 +12,7 @@ import { benchTins } from './supply/benchTins.ts';
 import { bareTicks } from './ticks.ts';
 import { isLeft } from './workLeft.ts';
 
-/** A coat in hand: where, which step, of which product, and how much of it is still to go on. */
+/** The present coat: area, step, product, and the part not covered yet. */
 export interface CoatInHand {
   state: AreaSnapshot;
   clock: AreaClock;
@@ -31,7 +31,7 @@ export function litresLeft(
   return areaM2 > 0 ? (whole * leftM2) / areaM2 : 0;
 }
 
-/** What is to be seen to before a coat besides its air and the film below: work, masking, findings, paint. */
+/** Preparations for a coat apart from weather and the film below: tasks, masking, findings, paint. */
 export async function beforeCoat(
   db: Queries,
   known: Pick<YardReading, 'store' | 'trade' | 'catalogue'> & { boat: BoatMemory | undefined },

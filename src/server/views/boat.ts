@@ -20,7 +20,7 @@ export async function boatView({ db, memory, now }: Context, boatId: string): Pr
   };
 }
 
-/** What is known of a boat's shape. @throws {Missing} */
+/** The known shape of a boat. @throws {Missing} */
 export async function formView({ db }: Pick<Context, 'db'>, boatId: string): Promise<FormView> {
   const boat = await theBoat(db, boatId);
   const { meshFile: _, ...form } = await formOfBoat(db, boatId);

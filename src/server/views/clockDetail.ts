@@ -41,7 +41,7 @@ const filmed = memoised(({ valuesC }: TempSeries, hours: readonly SplicedHour[],
   })),
 );
 
-/** Between which moments the edges still to come fall. A room that is heated holds its temperature, whatever is forecast. */
+/** The range of each time ahead. A heated room keeps its temperature in any forecast. */
 function spreadsOf(
   clock: AreaClock,
   air: Air,

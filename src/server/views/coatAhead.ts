@@ -35,7 +35,7 @@ const startViews = ({ stretches }: BestStarts): StartView[] =>
 const OPEN: ReadonlySet<string> = new Set(['open', 'thumb']);
 
 /**
- * What is asked beyond the coat in hand: starts after which the next coat of the step fits too, the latest start for a
+ * Questions beyond the present coat: starts after which the next coat of the step fits too, the latest start for a
  * launch, starts while it is damp but drying. @throws {Missing}
  */
 export async function coatAhead(
@@ -79,7 +79,7 @@ export async function coatAhead(
   /** Starts of the coat after it: by the air alone. */
   const alone = bestStarts({ ...startsInput(), fromMs: at, fits: () => true }).stretches;
 
-  /** Whether some start passes for the next coat while the first takes it without sanding. */
+  /** Whether the next coat has a suitable start while the first can be overcoated without sanding. */
   const nextFits = ({ startMs, endMs }: { startMs: number; endMs: number }) => {
     if (!mayStart({ startMs })) return false;
     const { segments } = windowsFor({

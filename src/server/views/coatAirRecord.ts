@@ -86,7 +86,7 @@ export function coatAirRecord(known: Known, coat: Coat): CoatAirRecord | null {
   try {
     return workedOut(known, coat);
   } catch (error) {
-    // No figure of the air takes the entry of a coat with it: its air is then not recorded.
+    // A bad weather figure doesn’t block the entry of a coat: its weather is then not recorded.
     if (error instanceof QuantityError) return null;
     throw error;
   }

@@ -21,7 +21,7 @@ export const bestView = ({ startMs, safeMs, tightest }: StartStretch['best']): S
  *
  * @param inside what a cover would hold: a heater, and what is wet in there
  * @param about the film below in other surroundings, and what comes after the coat
- * @returns null where no air is known
+ * @returns null without weather data
  */
 export function coatOutlook(
   coat: CoatToApply,
@@ -99,7 +99,7 @@ function nearBest(
   return clear?.best ?? best;
 }
 
-/** Starts end to within five minutes: a little after them no start passes. */
+/** Ends of start periods are accurate to five minutes. */
 const JUST_AFTER_MS = 360_000;
 const NEAR_MS = 36 * HOUR_MS;
 const DAY_MS = 24 * HOUR_MS;

@@ -19,7 +19,7 @@ const waitedFrom = (left: AreaClock['work'], now: number): number =>
     );
 
 /**
- * When an area takes its next coat, whatever the air: by the film below, the work still to do before the coat, and the
+ * When an area is ready for its next coat, independent of weather: from the film below, the tasks before the coat, and the
  * hours that blasted steel may stand bare. One answer for the bench, the board and today's order.
  *
  * @returns stretches from `now` on, in order; none: not at all, or nobody knows when

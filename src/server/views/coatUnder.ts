@@ -24,7 +24,7 @@ const BEFORE_MS = 24 * HOUR_MS;
 /** Days of forecast that starts are sought in. */
 const AHEAD_MS = 10 * 24 * HOUR_MS;
 
-/** A coat still to be applied, and the air it is to be applied in. */
+/** A planned coat, and the weather data for it. */
 export interface CoatToApply {
   step: Pick<Step, 'method'>;
   sheet: ProductSheet;
@@ -35,7 +35,7 @@ export interface CoatToApply {
   safeHours: number | null;
   /** Times as fast as its sheet it cures here by its method, as taken over from hand tests; 1: as its sheet. */
   pace: number;
-  /** When the film below and the work before it take the coat, whatever the air. */
+  /** When the film below and the tasks before it allow the coat, independent of weather. */
   spans: readonly CoatSpan[];
   /** How far ahead starts are sought, ms; left out: ten days. */
   aheadMs?: number;

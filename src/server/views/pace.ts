@@ -17,7 +17,7 @@ interface Taught {
   correction: HandCorrection;
 }
 
-/** The tested films of a product on one area, as far back as its air is known. */
+/** The tested films of a product on one area, as far back as there is weather data. */
 function taughtOn(state: AreaSnapshot, productId: string, known: YardReading, now: number): Taught[] {
   const { air, catalogue } = known;
   const [first] = air.hours;

@@ -16,7 +16,7 @@ const WIPE_HOLDS_MS = 24 * HOUR_MS;
 /** Parts of the boat that fittings are screwed to, or that things are stowed on. */
 const CARRIES: ReadonlySet<Zone> = new Set(['deck', 'cabin', 'bilge', 'other']);
 
-/** By then any film is hard, whatever its sheet leaves out [M]. */
+/** By then any film is hard, even if its data sheet doesn’t say so [M]. */
 const HARD_BY_THEN_MS = 30 * 24 * HOUR_MS;
 
 const iso = (ms: number) => new Date(ms).toISOString();

@@ -17,7 +17,7 @@ import { errorsHere } from './errorsHere.ts';
 
 const DAY_MS = 24 * HOUR_MS;
 
-/** Where no area is asked about: topsides of glassfibre in the open, that look any way. */
+/** Where no area is asked about: glassfibre topsides outdoors, facing any direction. */
 const IN_THE_OPEN: SurfacePlace = {
   surroundings: { kind: 'open' },
   indoors: false,
@@ -126,7 +126,7 @@ function stripHour(
   const dewC = dewPointC({ airC, rh });
   const leadH = source === 'measured' ? 0 : Math.max(0, (hour.at - now) / HOUR_MS);
   const { air, dew, surface: open } = hourBands({ airC, dewC, surface, leadH, errors });
-  // A room that is heated holds its temperature, whatever is forecast.
+  // A heated room keeps its temperature in any forecast.
   const skin = heated ? surface : open;
   return {
     at: new Date(hour.at).toISOString(),

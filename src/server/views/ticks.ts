@@ -19,7 +19,7 @@ const HOLDS_MS: Record<TapeKind, { open: number; covered: number }> = {
 export const tapeHoldsMs = (tape: TapeKind | null | undefined, { kind }: Area['surroundings']): number =>
   HOLDS_MS[tape ?? 'masking'][kind === 'open' ? 'open' : 'covered'];
 
-/** What is to be masked on an area, and whether it is taped: a tick holds for the days of the tape, not for one coat. */
+/** The masked items of an area, and whether they are taped: a tick is valid for the days of the tape, not for one coat. */
 export async function bareTicks(
   db: Queries,
   area: Area,

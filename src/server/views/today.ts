@@ -15,7 +15,7 @@ import { coatUnder } from './coatUnder.ts';
 import { potViews } from './pots.ts';
 import { coatKey } from './supply/coatSupply.ts';
 
-/** Areas asked about; a pair of hands does no more in a day. */
+/** Number of areas checked; one person does no more in a day. */
 const MOST = 12;
 
 /** States in which a coat can be thought of today, if its window is open before the day is over. */
@@ -78,7 +78,7 @@ function askAbout(
   };
 }
 
-/** Which coats could go on today, from when to when each, and in which order the most of them fit one pair of hands. */
+/** The coats possible today with their times, and the order in which the most fit for one person. */
 export async function todayView({ db, memory, now }: Context): Promise<TodayView> {
   const at = now();
   const known = await memory.at(at);
@@ -92,7 +92,7 @@ export async function todayView({ db, memory, now }: Context): Promise<TodayView
 const SAME_FOR_MS = 30_000;
 const kept = remembering<Promise<TodayView>>();
 
-/** What is mixed for an area: of several pots the one whose life ends first. A pot without a pot life hurries nobody. */
+/** The mixed pot of an area: of several, the one whose pot life ends first. A pot without a pot life isn’t urgent. */
 function mixedPots(
   known: Pick<YardReading, 'boats' | 'catalogue'>,
   at: number,
@@ -158,7 +158,7 @@ async function todayOf(
   );
   const today = { fromMs: DateTime.fromMillis(at, { zone }).startOf('day').toMillis(), toMs: midnight };
   const plannedOf = plannedToday(known.setup, today);
-  // What is mixed comes first, then what was agreed at its time, then what fits beside it.
+  // Mixed pots first, then agreed coats at their times, then other coats that fit.
   const rank = ({ coat, clock }: Pick<Asked, 'coat' | 'clock'>): [number, string, number] => {
     const planned = plannedOf(clock);
     const group = mixed.has(coat.areaId) ? 0 : planned ? 1 : 2;
@@ -185,7 +185,7 @@ async function todayOf(
         return {
           ...coat,
           ...before,
-          // What is mixed is not taken from the tins again.
+          // Mixed paint isn’t taken from stock again.
           paintEnds: before.paintEnds && potEndsMs === undefined,
           potEnds: potEndsMs === undefined ? null : iso(potEndsMs),
           planned: plannedOf(clock),

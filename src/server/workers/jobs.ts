@@ -16,7 +16,7 @@ const THREADS = 2;
 /** A thread that nobody needs any more ends after so long, ms. */
 const IDLE_MS = 60_000;
 
-/** Runs heavy work in threads of its own, so that everybody else is answered meanwhile. */
+/** Runs heavy work in worker threads, so that other requests are answered in the meantime. */
 export class Jobs {
   readonly #pool: Tinypool;
   readonly #longestMs: number;

@@ -5,7 +5,7 @@ import { isOwnWrite } from './client.ts';
 type News = { changes: ChangeSet; n?: number } | { lost: true };
 
 const NAME = 'jack-plane.live';
-/** A lock that is free is had at once. */
+/** A free lock is granted at once. */
 const WAITED_MS = 1000;
 
 /**
@@ -13,7 +13,7 @@ const WAITED_MS = 1000;
  * opens no more than six connections to a server; when it is closed the next one takes over.
  *
  * @param on.changes what changed
- * @param on.lost something may have been missed: the stream was dropped, or the server started anew
+ * @param on.lost something may have been missed: the stream was dropped, or the server restarted
  * @returns how to stop
  */
 export function followChanges(on: { changes: (changes: ChangeSet) => void; lost: () => void }): () => void {
@@ -33,7 +33,7 @@ export function followChanges(on: { changes: (changes: ChangeSet) => void; lost:
       tabs.postMessage(news);
       hear(news);
     };
-    // Said by the server whenever the stream opens: at first, and after it was dropped or the server started anew.
+    // Said by the server whenever the stream opens: at first, and after it was dropped or the server restarted.
     source.addEventListener('hello', () => {
       if (dropped) pass({ lost: true });
       dropped = false;

@@ -49,7 +49,7 @@ import {
 
 /** What each screen asks the server for. The first word of a key is the view's name in the contract. */
 
-/** What was served, with what waits on this device laid over it. */
+/** The server’s answer with the entries that wait on this device added. */
 export function useOverlaid<T>(
   query: UseQueryResult<T>,
   lay: (data: T, waiting: readonly Waiting[]) => T,
@@ -95,7 +95,7 @@ export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<Product[]>('GET', '/products') });
 
 /**
- * What is asked of a cover: a heater's set point °C and power W, the enclosure and its surface m² (null: the usual), air
+ * A question about a cover: a heater's set point °C and power W, the enclosure and its surface m² (null: the usual), air
  * changes in tenths an hour, water drying inside in tenths of a litre an hour, the air inside m³.
  */
 export interface InsideAsked {
@@ -127,7 +127,7 @@ export const useBench = (areaId: string, asked: { safeHours?: number | null } & 
     benchWithWaiting,
   );
 
-/** What is asked of the days ahead at a bench. */
+/** A question about the days ahead at a bench. */
 export const useBenchAhead = (
   areaId: string,
   asked: { safeHours: number | null; launchAt: string | null; damp: boolean },

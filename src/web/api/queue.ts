@@ -12,7 +12,7 @@ import { exclusively } from './exclusively.ts';
 export interface Waiting extends WriteRequest {
   /** Its place in the queue. */
   seq: number;
-  /** What it is, in words: "a coat", "a finding removed". */
+  /** Its name: “coat”, “finding deletion”. */
   what: string;
   refused: Problem | null;
   /** How often the server failed on it by a fault of its own. */
@@ -49,7 +49,7 @@ const news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChann
 
 const store = () => {
   db ??= opened().catch((error) => {
-    // A store that failed to open once is opened anew by the next who asks.
+    // A store that failed to open is opened again by the next caller.
     db = null;
     throw error;
   });
@@ -77,7 +77,7 @@ function isWaiting(value: unknown): value is Waiting {
   );
 }
 
-/** Reads the queue anew. What cannot be read is set aside, never sent and never in the way. */
+/** Reads the queue again. Entries that can’t be read are set aside, never sent and never in the way. */
 async function refresh(): Promise<void> {
   const kept = await store();
   const found: unknown[] = await kept.getAll('writes');
@@ -132,7 +132,7 @@ async function takeOldOver(): Promise<void> {
   }
 }
 
-/** Sends one write. False: the server cannot take it now, and neither what comes after it. */
+/** Sends one write. False: the server can’t take writes now, so sending stops. */
 async function sendOne({ seq, method, path, body }: Waiting): Promise<boolean> {
   const kept = await store();
   try {
@@ -251,7 +251,7 @@ const subscribe = (listener: () => void) => {
 
 /** The writes that have not arrived yet. */
 export const useQueue = (): readonly Waiting[] => useSyncExternalStore(subscribe, () => waiting);
-/** What was found on this device and could not be read. */
+/** Data on this device that couldn’t be read. */
 export const useSetAside = (): readonly SetAside[] => useSyncExternalStore(subscribe, () => aside);
 /** Why this device keeps nothing for the server; null: it does. */
 export const useQueueBroken = (): string | null => useSyncExternalStore(subscribe, () => broken);

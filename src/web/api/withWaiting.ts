@@ -165,7 +165,7 @@ function removedHere(items: readonly Waiting[]): Set<string> {
   return removed;
 }
 
-/** Templates kept and put away here. */
+/** Templates saved and archived here. */
 export function templatesWithWaiting(templates: OwnTemplate[], waiting: readonly Waiting[]): OwnTemplate[] {
   const items = open(waiting);
   const removed = removedHere(items);

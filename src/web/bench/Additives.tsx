@@ -30,7 +30,7 @@ const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
   other: 'additive',
 };
 
-/** What the sheet lets into the pot besides its parts: each by name and limit, none taken for another. */
+/** The additives that the data sheet allows, each by name and limit. */
 export function Additives({ sheet, litres, put, planned, onChange }: Props) {
   const { show } = useUnits();
   const dropped = Object.entries(put).filter(

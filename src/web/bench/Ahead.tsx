@@ -16,7 +16,7 @@ interface Props {
   safeHours: number | null;
 }
 
-/** What is asked of the days ahead: two coats in a row, a launch, a start while it still dries. Fetched once it is opened. */
+/** Questions about the days ahead: two coats in a row, a launch, a start on a drying surface. Fetched when opened. */
 export function Ahead(props: Props) {
   const [open, setOpen] = useState(false);
   return (

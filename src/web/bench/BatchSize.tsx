@@ -15,7 +15,7 @@ interface Props {
   onPotTemp: (tempC: number) => void;
 }
 
-/** How large the batch is, and how warm the pot: the two figures its clocks go by. */
+/** Batch size and pot temperature: the two figures behind its timers. */
 export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotTemp }: Props) {
   const { system } = useUnits();
   const us = system === 'us';

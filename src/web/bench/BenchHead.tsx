@@ -22,7 +22,7 @@ function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; no
   );
 }
 
-/** What is to be done on the area, of what, and how its window stands. */
+/** The next task on the area, its product, and the state of its window. */
 export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
   const now = useNow();
   const { show } = useUnits();

@@ -88,7 +88,7 @@ function Bench({
   const [mixed, setMixed] = useState(false);
   const { clock, step, product } = view;
   const pots = view.pots.length;
-  // What was mixed here is shown with its clock, once it stands there and the page has its new length.
+  // Scrolls to the new pot and its timer once the page has its new length.
   useEffect(() => {
     if (!mixed || pots === 0) return;
     document.getElementById('pots')?.scrollIntoView?.({ block: 'center' });

@@ -22,7 +22,7 @@ const limitsHere = ({ step }: BenchView, sheet: ProductSheet) =>
   coatLimitsOf(sheet, step?.method ?? 'roller');
 
 /**
- * The conditions of this hour against the sheet. Rain and what it left on the surface are known from the series, whatever
+ * The conditions of this hour against the sheet. Rain and the wetness it left come from the weather data, even if
  * is measured of the air, until somebody at the boat says that it is dry.
  */
 function judgeNow(
@@ -59,7 +59,7 @@ interface Props {
   zone: string;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
-  /** Litres still to be mixed; null: not known. */
+  /** Litres not mixed yet; null: unknown. */
   missing: number | null;
 }
 
@@ -102,7 +102,7 @@ export function CoatSuitability(props: Props) {
   const { outlook } = view;
   const now = Date.parse(view.now);
   const held = heldBack(view.clock, now, (at) => sayTime(at, zone, now));
-  // What is measured at the boat stands for this hour; the series for those to come.
+  // A reading at the boat applies to this hour; the weather data to the hours ahead.
   const later = (outlook?.failures ?? []).filter(({ at }) => Date.parse(at) > now);
   const asked = outlook !== null && outlook.safeBy === null;
   const ok = verdict.ok && outlook !== null && outlook.safeBy !== null && later.length === 0;

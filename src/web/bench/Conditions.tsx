@@ -24,11 +24,11 @@ interface Props {
   site: Site;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
-  /** Litres still to be mixed; null: not known. */
+  /** Litres not mixed yet; null: unknown. */
   missing: number | null;
 }
 
-/** The air about the surface in the present hour, and the surface, as the series has them; null: no air is known. */
+/** The weather and the surface in the present hour, from the weather data; null: no data. */
 export function conditionsFrom(view: BenchView): LoggedConditions | null {
   const { air, area } = view;
   if (!air) return null;

@@ -4,7 +4,7 @@ import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayReason } from '../words/airReasons.ts';
 
-/** How many of the coming hours pass as this product sees them, and the named reason of each that does not. */
+/** The number of suitable hours ahead for this product, and the reason for each unsuitable one. */
 export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: string }) {
   const { show } = useUnits();
   if (hours.length === 0) return null;

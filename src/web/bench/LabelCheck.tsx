@@ -3,7 +3,7 @@ import type { Product } from '../../contract/index.ts';
 
 interface Props {
   product: Product;
-  /** Additives that go in besides its parts, by name. */
+  /** Additives in the batch, by name. */
   besides?: readonly string[];
   disabled: boolean;
   sending: boolean;

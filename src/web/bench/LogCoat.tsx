@@ -40,7 +40,7 @@ interface Props {
   onLogged: (how: 'arrived' | 'kept') => void;
 }
 
-/** What was applied: litres, from when to when, and how much of the area it covered. */
+/** The applied coat: litres, start and end, and the area covered. */
 export function LogCoat(props: Props) {
   const { view, others, own, step, product, wanted, zone, onLogged } = props;
   const { system, show } = useUnits();
@@ -201,7 +201,7 @@ function useAgainst({ view, others, product, step, conditions, zone }: Props, sp
   return { typed, against };
 }
 
-/** How much of each area was covered. */
+/** The covered part of each area. */
 function CoveredFields({ own, others }: { own: string; others: readonly AlikeArea[] }) {
   const label = others.length > 0 ? `Covered of ${own}` : 'Area covered';
   return (

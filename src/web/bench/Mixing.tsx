@@ -5,13 +5,13 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { type MixingProps, OneBatch } from './OneBatch.tsx';
 
-/** What of the coat is mixed and what is missing, and the next batch for it. */
+/** The litres mixed and still to mix for the coat, and the next batch. */
 export function Mixing(props: MixingProps) {
   const { view, step, product, wanted, othersM2 } = props;
   const { sheet } = product;
   const mixed = mixedFor(view, step);
   const missing = wanted === null ? null : Math.max(0, wanted - mixed);
-  // With all of it mixed, another pot is no matter of course.
+  // With enough mixed, another pot isn’t suggested.
   const [more, setMore] = useState(false);
   // Sent from here: the form goes once enough is mixed, and what follows a write that arrived is to follow all the same.
   const { mutate: log, isPending: sending } = useQueued();

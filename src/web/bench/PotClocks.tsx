@@ -126,7 +126,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
   );
 }
 
-/** What was put into a pot that the system does not plan, and what it plans that is not in it. */
+/** Additives in a pot that the system doesn’t plan, and planned ones that are missing. */
 function WrongAdditive({ pot, step }: { pot: PotView; step: Step }) {
   const { extra, left } = offPlan(
     (pot.batch.additives ?? []).map(({ name }) => name),

@@ -20,7 +20,7 @@ const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
 const SHORT = 0.02;
 const isExact = (error: number) => Math.abs(error) < 0.0005;
 
-/** What is to be said of a rounded batch: the error left, how far it falls short, one near by that lands on the marks, the thinner. */
+/** Notes on a rounded batch: the error left, the shortfall, a similar size that fits the graduations, the thinner. */
 export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin, onTake }: Props) {
   const { show, system } = useUnits();
   const size = ({ litres, total }: Split) =>

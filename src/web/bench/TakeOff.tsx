@@ -153,7 +153,7 @@ const sayName = ({ productName, coatNo, colour }: CoatLying) =>
 /** What stays on the outside. */
 const sayCoat = (coat: CoatLying | undefined, { oldCoating }: BenchView['area']): string => {
   if (coat) return sayName(coat);
-  return oldCoating ? 'the old paint' : 'what was there before these coats';
+  return oldCoating ? 'the old paint' : 'the surface below these coats';
 };
 
 /** Names the coats that go. */

@@ -13,7 +13,7 @@ const FIGURE_WORDS: Record<MeasuringTool['kind'], string> = {
   pump: 'Pump output',
 };
 
-/** What is poured with: the tool and its finest mark. */
+/** The measuring tool and its smallest graduation. */
 export function ToolFields({
   tool,
   onChange,

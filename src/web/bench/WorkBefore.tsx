@@ -23,7 +23,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   );
   if (!next) return null;
   const washes = work.filter(({ task }) => task.kind === 'wash');
-  // What is washed already is washed again after a night outside or a neighbour's dust.
+  // A washed area is washed again after a night outside or a neighbour’s dust.
   const again = washes.every(({ state }) => state === 'done');
   const open = work.filter(({ state }) => state !== 'done').length;
   const send = (entry: EntryInput) => log(entryWrite(entry));

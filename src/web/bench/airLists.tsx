@@ -70,7 +70,7 @@ export function AgainstIt({
   now: number;
 }) {
   const { show } = useUnits();
-  // What is said of this hour is not said again of the next.
+  // A reason given for this hour isn’t repeated for the next.
   const alreadyNow = new Set<string>(reasons.map(({ code }) => code));
   if (reasons.length === 0 && later.length === 0) return null;
   return (

@@ -10,7 +10,7 @@ export function mixedFor(view: BenchView, step: Step): number {
     .reduce((sum, { batch }) => sum + batch.litres, 0);
 }
 
-/** Minutes that a pot lives at this temperature: by the sheet, else as the tin has it; null: a one-pack, or not told. */
+/** Pot life at this temperature, min: from the data sheet, otherwise from the tin; null: a one-pack, or not entered. */
 export function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number): number | null {
   if (sheet.potLife.length > 0) return potLifeMinutes({ points: sheet.potLife, tempC: potTempC });
   return sheet.parts.length > 1 && tinMin > 0 ? tinMin : null;

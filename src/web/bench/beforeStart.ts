@@ -5,10 +5,10 @@ import { sayTask } from '../words/systems.ts';
 import { endsBefore } from './TinsReach.tsx';
 
 /**
- * What is to be done before a coat, whatever film and air allow: its work, its masking, the paint for it, the findings that
+ * The tasks before a coat, independent of film and weather: its work, its masking, the paint for it, the findings that
  * are open.
  *
- * @param missing litres still to be mixed; null: not known
+ * @param missing litres not mixed yet; null: unknown
  */
 export function beforeStart(view: BenchView, now: number, missing: number | null): string[] {
   const work = workLeft(view.clock.work, now).map((task) => sayTask({ ...task, note: '' }));

@@ -28,7 +28,7 @@ export interface CoatValues {
   others: Record<string, string>;
 }
 
-/** One of the areas that a coat was applied on in one go, and how much of it was covered. */
+/** One of the areas that a coat was applied to in one go, and the part covered. */
 export interface Part extends Pick<AlikeArea, 'areaId' | 'stepId' | 'coatNo' | 'leftM2' | 'litres'> {
   coveredM2: number;
   /** Its field in the form. */
@@ -36,7 +36,7 @@ export interface Part extends Pick<AlikeArea, 'areaId' | 'stepId' | 'coatNo' | '
 }
 
 /**
- * What of the litres used lies on each area: by the need of what was covered of it. More or less than the need was
+ * The share of the litres on each area, in proportion to the need of the covered part. More or less than the need was
  * applied everywhere alike.
  *
  * 3 l on 10 m² and 5 m² that need 0.2 l/m²: 2 l and 1 l.
@@ -111,7 +111,7 @@ export function coatEntries(
         coatNo: no,
         litres,
         areaM2: coveredM2,
-        // What was measured on one area says nothing of the surface of another: that goes by the weather data.
+        // A reading on one area doesn’t apply to the surface of another, which uses the weather data.
         conditions: areaId === view.area.id ? conditions : null,
       },
     };
@@ -119,7 +119,7 @@ export function coatEntries(
   return { entries, parts };
 }
 
-/** What is refused of the entries, each said once, the areas at their own fields. */
+/** Refusals of the entries, each once, those of areas at their own fields. */
 export async function refusalsOfAll(
   entries: readonly EntryInput[],
   parts: readonly Part[],

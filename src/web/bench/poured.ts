@@ -1,7 +1,7 @@
 import type { BatchBody } from '../../contract/index.ts';
 import type { Batch } from '../../core/mix/index.ts';
 
-/** What is logged of a batch as it was poured: to the hundredth of a gram or millilitre. */
+/** The log entry of a batch as poured: to the hundredth of a gram or millilitre. */
 export function pouredOf({
   litres,
   litresEstimated,

@@ -9,7 +9,7 @@ export interface ToolChoice {
   key: MeasuringTool['kind'];
   name: string;
   tool: MeasuringTool;
-  /** The unit its figure is typed in, and how much of it is one: g, ml or mm. */
+  /** The unit its figure is typed in, and its size: g, ml or mm. */
   unit: string;
   per: number;
   /** One press of plus or minus, in that unit. */

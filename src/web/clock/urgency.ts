@@ -11,7 +11,7 @@ export const RUNNING_OUT_MS = 3 * 3_600_000;
 
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
-/** Everything that runs, what is decided soonest first; then what stands still. */
+/** Every running line, most urgent first; then those without a running time. */
 export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]): SlipLine[] {
   const lines: SlipLine[] = [
     ...pots.map(
@@ -33,7 +33,7 @@ export function isRunningOut(line: SlipLine, now: number): boolean {
   if (line.kind === 'pot')
     return now >= Date.parse(line.pot.inductionEnds) && line.decides - now < RUNNING_OUT_MS;
   const { clock } = line;
-  // A part that opens soon is no hurry, one that closes is, whatever the rest of its area waits for.
+  // A part that opens soon is no hurry, one that closes is, even if the rest of its area waits.
   const closing = [clock, ...clock.parts].filter(
     ({ state, until }) =>
       until !== null &&

@@ -11,7 +11,7 @@ export interface FindingFilter {
 
 interface ShownFinding {
   finding: Finding;
-  /** As on the drawing, whatever the order of the list. */
+  /** As on the drawing, independent of the order of the list. */
   letter: string;
   area: Area | undefined;
 }
@@ -23,7 +23,7 @@ const ORDER: Record<FindingFilter['sort'], (a: ShownFinding, b: ShownFinding) =>
   kind: (a, b) => FINDING_WORDS[a.finding.kind].word.localeCompare(FINDING_WORDS[b.finding.kind].word),
 };
 
-/** The findings that hold what is typed, in the order asked for, each with its letter on the drawing. */
+/** The findings that match the search, sorted, each with its letter on the drawing. */
 export function shownFindings(
   { findings, areas }: BoatView,
   { search, sort }: FindingFilter,

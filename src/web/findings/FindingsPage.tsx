@@ -109,7 +109,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             </p>
           )}
           <FindingsFilter count={findings.length} filter={filter} onFilter={setFilter} />
-          {shown.length === 0 && findings.length > 0 && <p role="status">No finding holds what is typed.</p>}
+          {shown.length === 0 && findings.length > 0 && <p role="status">No findings match your search.</p>}
           <ol className="divide-base-300 divide-y">
             {shown.map(({ finding, letter, area }) => (
               <FindingLine

@@ -34,7 +34,7 @@ export function NumberField({ label, value, onChange, quantity, unit, hint }: Pr
   const eachKey = useContext(EachKey);
   const readText = (typed: string) =>
     quantity ? parseQuantity(typed, quantity, system) : parseNumber(typed);
-  // What is being typed is not put straight before the field is left: "1." stays "1.".
+  // Text is formatted only when the field is left: while typing, "1." stays "1.".
   const typing = useRef(false);
   useEffect(() => {
     if (!typing.current) setText(shown);

@@ -39,7 +39,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   useUnsaved(isTyped && !isSubmitting);
   const fresh = JSON.stringify(props.values);
   const followed = useRef(fresh);
-  // What was sent and has not come back yet: the form starts from it, as from the record itself.
+  // Values sent but not returned yet: the form starts from them, as from the record itself.
   const sent = useRef<T | null>(null);
   const [told, setTold] = useState<Record<string, string>>({});
   // What the form starts from may change while it is open (somebody saves, a pot is mixed, a minute passes): it follows,
@@ -53,7 +53,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
       setTold({});
     } else if (changed) {
       const more = followOthers(form as never, was, is, workedOut ? sayWorkedOut : undefined);
-      // What was sent comes back as it was saved: that is nobody else's change.
+      // Sent values come back as saved: that isn’t somebody else’s change.
       if (!sent.current) setTold((known) => ({ ...known, ...more }));
     }
     if (changed) sent.current = null;
@@ -196,7 +196,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   );
 }
 
-/** What is refused is shown: whatever it is folded away in opens. */
+/** Shows refused fields by opening the sections they are in. */
 function openAround(field: Element): void {
   for (let fold = field.closest('details'); fold; fold = fold.parentElement?.closest('details') ?? null)
     fold.open = true;

@@ -9,7 +9,7 @@ interface Props {
   step: number;
   min: number;
   max: number;
-  /** What is typed, in the unit shown; left out: a plain number. */
+  /** The quantity, typed in the unit shown; left out: a plain number. */
   read?: (text: string) => number;
   onChange: (value: number) => void;
 }

@@ -42,18 +42,18 @@ const isTyped = (dirty: FormState<FieldValues>['dirtyFields'], path: string): bo
   return found !== undefined && found !== false;
 };
 
-/** Of a record that somebody else saved meanwhile. */
+/** For a record that somebody else saved in the meantime. */
 function sayElsewhere(value: unknown): string {
   const what = Array.isArray(value) ? 'Changed' : value === '' ? 'Emptied' : `Changed to “${String(value)}”`;
   return `${what} elsewhere while you were editing.`;
 }
 
-/** Of a figure that is worked out anew while it is typed over. */
+/** For a figure that is worked out again while it is typed over. */
 export const sayWorkedOut = (value: unknown): string =>
   value === '' ? 'No longer worked out.' : `Now worked out as ${String(value)}.`;
 
 /**
- * Brings into a form that is being typed in what somebody else saved meanwhile: fields not typed in follow, those typed
+ * Merges another person’s saved changes into a form that is being edited: fields not typed in follow, those typed
  * in stay as they are.
  *
  * @param say what is said of a typed field that would be another now
@@ -80,7 +80,7 @@ export function followOthers<T extends FieldValues>(
 }
 
 /**
- * Takes what was sent for saved: the form starts from it, and what was typed meanwhile stays, as typed and not saved.
+ * Treats the sent values as saved: the form starts from them, and later typing stays as unsaved.
  *
  * @param saved the record as it came back, or what was sent where it has not
  */

@@ -21,7 +21,7 @@ export function FeedAreas({
   const matches = whole.flatMap((area) => {
     const rivals = whole.filter((each) => each.zone === area.zone && each.side === area.side);
     const m2 = m2For(figures, area);
-    // Where several areas share a part of the boat, no form can say which has how much of it.
+    // Where several areas share a part of the boat, the form can’t divide it between them.
     return m2 !== null && m2 > 0.001 && rivals.length === 1 ? [{ area, m2 }] : [];
   });
   if (whole.length === 0) return <p>Add areas in the survey to use these sizes there.</p>;

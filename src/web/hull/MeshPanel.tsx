@@ -44,7 +44,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
   }, [mesh.read, mesh.file, known]);
   const { cutAt } = mesh;
   const ready = mesh.read !== null && placement !== null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: cut anew only when what is cut, or how, changed
+  // biome-ignore lint/correctness/useExhaustiveDependencies: cut again only when the mesh or the cut changed
   useEffect(() => {
     setSaved(false);
     if (ready && placement) cutAt(placement, cuts);

@@ -70,7 +70,7 @@ export function OffsetsGrid({ grid, onChange }: { grid: Grid; onChange: (grid: G
                       <span className="block px-2 py-1 whitespace-nowrap">{text}</span>
                     ) : (
                       <input
-                        // A cell changed from outside (pasted over) starts anew.
+                        // A cell changed from outside (pasted over) starts again.
                         key={text}
                         data-cell={`${row}/${column}`}
                         aria-label={word(grid, row, column)}

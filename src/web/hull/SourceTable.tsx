@@ -22,7 +22,7 @@ const sum = (figures: SourceFigures, zones: readonly Zone[]): number | null => {
   return found.length ? found.reduce((total, each) => total + each.portM2 + each.starboardM2, 0) : null;
 };
 
-/** What each source of her shape says, side by side, and which one is drawn and struck by. */
+/** The figures of each source of the hull form, side by side, and the source used for drawings and waterline. */
 export function SourceTable({
   view,
   figures,

@@ -18,7 +18,7 @@ import {
 /** The form of a boat that is a hull of known dimensions. */
 export type HullFormView = FormView & { boat: Hull<Boat> };
 
-/** What one source of her shape says: m² by part of the boat (both sides), and how she floats. */
+/** The figures of one source of the hull form: m² by part of the boat (both sides), and hydrostatics. */
 export interface SourceFigures {
   source: FormSource;
   areas: Partial<Record<Zone, { portM2: number; starboardM2: number }>>;
@@ -28,7 +28,7 @@ export interface SourceFigures {
   mumfordM2: number | null;
 }
 
-/** Heights at which areas are told apart, m above the waterline. */
+/** Heights at which areas are divided, m above the waterline. */
 export interface Levels {
   topOfPaintM: number;
   stripe: { lowerM: number; upperM: number } | null;
@@ -77,7 +77,7 @@ export function figuresByOffsets(
   );
 }
 
-/** Of a mesh that is one hull of a catamaran, twice what was measured: each side of her is a hull. */
+/** Of a mesh that is one hull of a catamaran, twice the measured figure, since each side is a hull. */
 export function figuresByMesh(
   mesh: Pick<MeshRecord, 'zones' | 'hydrostatics' | 'table'>,
   boat: HullFormView['boat'],

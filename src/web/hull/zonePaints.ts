@@ -1,6 +1,6 @@
 import type { Zone } from '../../core/hull/index.ts';
 
-/** How the zones of a surface are told apart in three dimensions: a hatch and a colour of the theme. */
+/** The look of the zones of a surface in three dimensions: a hatch and a colour of the theme. */
 export const ZONE_PAINTS: Record<Zone, { hatch: number; colour: string }> = {
   bottom: { hatch: 1, colour: '--st-too-soon' },
   keel: { hatch: 3, colour: '--st-thumb' },

@@ -17,7 +17,7 @@ import { counted } from '../words/counted.ts';
 import { entriesOf, entriesWith, onArea } from './coatFigures.ts';
 import { EntryLine } from './EntryLine.tsx';
 
-/** What was done to a boat, area by area: laid when, how much, in what air; corrections as entries of their own. */
+/** The record of a boat by area: coats with time, amount and weather; corrections as entries of their own. */
 export function LogPage() {
   const { boatId = '' } = useParams();
   const log = useLog(boatId);
@@ -98,7 +98,7 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
   );
 }
 
-/** What lies is summed over all that is logged, also while only some entries are shown. */
+/** Totals cover every entry, also while only some are shown. */
 function AreaLog({
   area,
   view,

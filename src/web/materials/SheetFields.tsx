@@ -21,7 +21,7 @@ const HAZARD_WORDS: Record<Hazard, string> = {
   dust: 'Dust',
 };
 
-/** A sheet in steps: the few figures that decide first, then whatever else the paper states. */
+/** A data sheet in steps: the important figures first, then everything else. */
 export function SheetFields() {
   return (
     <>

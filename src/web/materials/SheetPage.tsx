@@ -61,7 +61,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   ): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const typed = valuesToSheet(values, id.current, read);
-    // A value typed anew is read off the tin; what was left alone is as far from memory as before.
+    // A value that was typed again counts as read off the tin; the others stay typical.
     const typical = start?.sheet.typical ? stillTypical(start.sheet, typed.sheet) : [];
     const input = typical.length > 0 ? { ...typed, sheet: { ...typed.sheet, typical } } : typed;
     const errors = await refusals((c) => c.productInput, input, read, sheetFormPath);

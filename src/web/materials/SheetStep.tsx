@@ -7,7 +7,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** A further step of a sheet, folded away until it is wanted; the form opens it where something in it is refused. */
+/** A further step of a data sheet, closed at first; the form opens it if a field in it is refused. */
 export function SheetStep({ title, about, children }: Props) {
   return (
     <details className="border-base-300 border-y">

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useWrite } from '../api/mutations.ts';
 import { OpenFile } from '../parts/OpenFile.tsx';
 
-/** Many sheets from a CSV file: all of them or none, and what became of each. */
+/** Imports data sheets from a CSV file, every one or no sheet, and shows the result. */
 export function SheetsFile() {
   const write = useWrite<{ added: number; changed: number; same: number }>({ atForm: true });
   const [fileName, setFileName] = useState('');

@@ -6,7 +6,7 @@ import type { SheetValues } from './sheetValues.ts';
 
 const GRADES: readonly Cleanliness[] = ['Sa 1', 'Sa 2', 'Sa 2½', 'Sa 3', 'St 2', 'St 3'];
 
-/** What it may go on, how that wants to be prepared, and copper: not stated until said. */
+/** Permitted surfaces, their preparation, and copper: not stated until chosen. */
 export function SurfaceFields() {
   const { control, register } = useFormContext<SheetValues>();
   const [family, states] = useWatch({ control, name: ['family', 'statesGrounds'] });

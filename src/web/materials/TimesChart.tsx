@@ -35,7 +35,7 @@ function tablesOf(sheet: ProductSheet): { name: string; points: readonly CurvePo
 export function TimesChart({ sheet }: { sheet: ProductSheet }) {
   const { system } = useUnits();
   const key = JSON.stringify([sheet.potLife, sheet.cure]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: drawn anew only when a table changed
+  // biome-ignore lint/correctness/useExhaustiveDependencies: drawn again only when a table changed
   const option = useMemo(() => {
     const ink = themeColour('--line');
     const unit = shownUnit('temperature', system);

@@ -3,7 +3,7 @@ import { sayAt, sayTime } from '../clock/say.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
-/** What of an area a part is, with when it was applied. */
+/** A part of an area, with the time it was applied. */
 function sayPart(part: AreaPart, zone: string, now: number): string {
   const when = part.from ? `applied ${sayTime(part.from, zone, now)}` : null;
   if (part.what === 'rest') return when ? `not covered yet, over the coat ${when}` : 'still bare';

@@ -7,7 +7,7 @@ const ConfirmDialog = lazyPart(async () => (await import('./ConfirmDialog.tsx'))
 type Ask = (question: Question) => Promise<boolean>;
 const Context = createContext<Ask | null>(null);
 
-/** Asks before something is taken away: answers true once the person says so, false when they turn back. */
+/** Asks before a deletion: true once the person confirms, false when they cancel. */
 export function useConfirm(): Ask {
   const ask = useContext(Context);
   if (!ask) throw new Error('useConfirm outside ConfirmProvider');

@@ -38,7 +38,7 @@ interface Props {
   now: number;
 }
 
-/** What the hand finds on the film on top: logged with a tap, and the film's clock goes by it from then on. */
+/** Hand tests of the top coat: logged with a tap; its cure times use them from then on. */
 export function HandTests({ clock, zone, now }: Props) {
   const { mutate: log } = useQueued();
   const { film, hand } = clock;
@@ -103,7 +103,7 @@ export function HandTests({ clock, zone, now }: Props) {
                 <Link className="link" to={`/materials/tins/${film.productId}`}>
                   Check the ratio that was really mixed
                 </Link>{' '}
-                and ask the maker before you take it off.
+                and ask the manufacturer before you remove the coat.
               </p>
             )}
           </>

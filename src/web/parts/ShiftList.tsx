@@ -4,7 +4,7 @@ import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 
-/** What moved a window, by how much, and why. */
+/** Changed times, with the difference and the cause. */
 export function ShiftList({
   shifts,
   zone,

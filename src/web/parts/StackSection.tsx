@@ -75,7 +75,7 @@ function coatsOf(step: DrawnStep, base: number): Coat[] {
 }
 
 /**
- * The stack cut through, to scale: coats that lie filled and as thick as they came out, those to come in outline, the
+ * A section through the system, to scale: applied coats filled and as thick as measured, planned coats in outline, the
  * target beside them, and each joint drawn by how it holds.
  */
 export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]; substrate: string }) {

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { ClockState } from '../state/states.ts';
 import { termId } from '../words/glossary.ts';
 
-/** The word of the glossary that a state goes by; those without one explain themselves. */
+/** The glossary term of a state, if it has one. */
 const TERM_OF: Partial<Record<ClockState, string>> = {
   'too-soon': 'not ready yet',
   thumb: 'thumbprint',

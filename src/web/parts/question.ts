@@ -1,7 +1,7 @@
-/** Asked before something is taken away. */
+/** A question before a deletion. */
 export interface Question {
   title: string;
-  /** What it means, where the title does not say it. */
+  /** The consequences, if the title isn’t enough. */
   text?: string;
   /** The word for going ahead, and the one for turning back. */
   action: string;

@@ -8,7 +8,7 @@ import {
 } from '@tanstack/react-table';
 import { useState } from 'react';
 
-/** A table sorted by any of its columns and searched in all of them. */
+/** A table sorted by any column and searched in every column. */
 // biome-ignore lint/suspicious/noExplicitAny: as the table library types columns of several kinds of value
 export function useSortedTable<T>(data: T[], columns: ColumnDef<T, any>[]) {
   const [sorting, setSorting] = useState<SortingState>([]);

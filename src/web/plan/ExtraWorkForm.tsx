@@ -66,7 +66,7 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
             <li key={id} className="border-line flex flex-wrap items-center gap-3 border-b py-1">
               <span className="grow">
                 <strong>{note}</strong>,{' '}
-                {nameOf.get(areaId) ?? 'not planned, because no coat of its area is in the plan'}:{' '}
+                {nameOf.get(areaId) ?? 'not planned, because its area has no coat in the plan'}:{' '}
                 {kind === 'wait' ? 'wait ' : ''}
                 {hours} h
               </span>

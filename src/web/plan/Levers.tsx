@@ -75,7 +75,7 @@ function LeverTable({
           <thead>
             <tr>
               <th scope="col">Change</th>
-              <th scope="col">What it takes</th>
+              <th scope="col">Needs</th>
               <th scope="col">Last launch</th>
               <th scope="col" className="text-right">
                 Cost

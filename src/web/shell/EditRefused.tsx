@@ -36,7 +36,7 @@ const titleOf = (path: string) =>
     .replaceAll('.', ', ')
     .replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
 
-/** What was refused, to be put right by hand: the fields the server named, or else all of them, as they are kept. */
+/** A rejected entry to correct: the fields that the server named, otherwise every field. */
 export function EditRefused({
   body,
   problem,

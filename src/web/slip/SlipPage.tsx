@@ -63,7 +63,7 @@ function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
   );
 }
 
-/** What is said of the disk that holds the yard: in time before it is full, once it is, and where nothing may be written to it. */
+/** Notices about the server’s disk: almost full, full, read-only. */
 const DISK_NOTICES = {
   low: ['Server disk almost full', 'Free some space soon. Nothing can be saved on a full disk.'],
   full: ['Server disk full', 'Nothing can be saved until space is freed. Existing data can still be read.'],

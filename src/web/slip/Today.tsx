@@ -5,7 +5,7 @@ import { sayTime } from '../clock/say.ts';
 import { sayCondition } from '../words/airReasons.ts';
 import { counted } from '../words/counted.ts';
 
-/** What could go on today: one pair of hands, in the order that fits the most; then what passes at no hour, and why not. */
+/** Coats that are possible today, in the order for one person that fits the most; then the others with the reason. */
 export function Today({ zone }: { zone: string }) {
   const today = useToday();
   const { data } = today;

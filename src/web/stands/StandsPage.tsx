@@ -14,7 +14,7 @@ import { STAND_SIDES, STAND_WORDS } from '../words/supports.ts';
 import { BareList } from './BareList.tsx';
 import { StandForm } from './StandForm.tsx';
 
-/** What she stands on and what that hides; and what must stay bare of paint. */
+/** The supports of the boat with the areas under them, and the masked items. */
 export function StandsPage() {
   const { boatId = '' } = useParams();
   const boat = useBoat(boatId);

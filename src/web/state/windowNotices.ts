@@ -28,7 +28,7 @@ export function keptNoticeSettings(): NoticeSettings {
       ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<NoticeSettings>),
     };
   } catch {
-    // What was kept cannot be read: as usual.
+    // The saved settings can’t be read: use the defaults.
     return USUAL_NOTICES;
   }
 }

@@ -13,7 +13,7 @@ export function workStates(work: readonly WorkView[], now: number) {
     .filter(({ state }) => state !== 'later');
 }
 
-/** What is still to be done before the next coat, for a line of a list. */
+/** The tasks left before the next coat, for a line of a list. */
 export const workLeft = (work: readonly WorkView[], now: number): WorkView[] =>
   workStates(work, now)
     .filter(({ state }) => state === 'due' || state === 'running')

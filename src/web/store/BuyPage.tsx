@@ -113,7 +113,7 @@ const Besides = ({ view }: { view: BuyingView }) => (
   />
 );
 
-/** What is bought from one supplier, and the button that orders it. */
+/** The purchase from one supplier, with the order button. */
 function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone: string }) {
   const write = useWrite();
   const { show } = useUnits();

@@ -126,7 +126,7 @@ function Count({ view }: { view: StoreView }) {
           disabled={ids.length === 0 || queued.isPending}
           onClick={send}
         >
-          {ids.length === 0 ? 'Nothing counted yet' : `Put ${counted(ids.length, 'count')} in the book`}
+          {ids.length === 0 ? 'Nothing counted yet' : `Save ${counted(ids.length, 'count')}`}
         </button>
       </div>
       <CountFile />

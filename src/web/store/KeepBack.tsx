@@ -10,7 +10,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
 import { AmountStepper } from './AmountStepper.tsx';
 
-/** Setting apart for a patch what is to be mixed later: every part in the ratio, in closed cups, unmixed. */
+/** Keeps paint back for a later patch: every part in the ratio, in closed cups, unmixed. */
 export function KeepBack({
   lot,
   lots,

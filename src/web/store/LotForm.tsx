@@ -20,7 +20,7 @@ interface LotValues {
   note: string;
 }
 
-/** What stands on the shelf without an order: every part by itself, one left empty is not there. */
+/** Adds stock without an order: each part separately; an empty field means that the part is missing. */
 export function LotForm({ products, onDone }: { products: readonly Product[]; onDone: () => void }) {
   const [productId, setProductId] = useState(products[0]?.id ?? '');
   const product = products.find(({ id }) => id === productId);

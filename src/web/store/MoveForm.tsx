@@ -49,7 +49,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
     const sure = await confirm({
       title: `Archive this lot?`,
       text: `${lot.productName}, ${lot.part}. The lot’s history is kept.`,
-      action: 'Put away',
+      action: 'Archive lot',
     });
     if (sure) write.mutate({ method: 'DELETE', path: `/lots/${lot.id}` }, { onSuccess: onDone });
   };

@@ -10,7 +10,7 @@ import { MOVEMENT_WORDS, sayAmount, sayPart } from '../words/supply.ts';
 
 const FIRST = 15;
 
-/** What moved, newest first; what was told by hand can be taken back. */
+/** Stock movements, newest first; those entered by hand can be voided. */
 export function Movements({ zone, now }: { zone: string; now: number }) {
   const query = useMovements();
   return (

@@ -13,7 +13,7 @@ const WAYS: Record<string, string> = {
   paint: 'paint used last time',
 };
 
-/** Which part of the yard is looked at; null: all of it. */
+/** The part of the yard shown; null: the whole yard. */
 export interface Chosen {
   boatId: string | null;
   areaId: string | null;
@@ -75,7 +75,7 @@ function Lines({ product }: { product: ProductSupply }) {
         ))}
       </p>
       <p className="text-sm opacity-80">
-        The safe amount is enough nine times in ten. Errors are taken as shared between areas measured the
+        The safe amount is enough with 90 % certainty. Errors are taken as shared between areas measured the
         same way, and independent otherwise. Better measurements lower the safe amount.
       </p>
     </div>

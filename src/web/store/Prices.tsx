@@ -10,7 +10,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { sayMoney } from '../words/supply.ts';
 import { PriceForm, packQuantity } from './PriceForm.tsx';
 
-/** Prices of packs: by hand or from a file; a product without any goes by those on its sheet. */
+/** Prices of packs, typed or from a file; a product without prices uses those on its data sheet. */
 export function Prices({ trade }: { trade: TradeView }) {
   const products = useProducts();
   return (

@@ -12,7 +12,7 @@ interface QuoteValues {
   yardDays: string;
 }
 
-/** What the customer is told, in the yard's words, and the days she stands. */
+/** The text of the quote, and the days in the yard. */
 export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
   const { system } = useUnits();
   const submit = async (

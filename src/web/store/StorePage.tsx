@@ -12,7 +12,7 @@ import { LotLine } from './LotLine.tsx';
 import { Movements } from './Movements.tsx';
 import { useStore } from './useStore.ts';
 
-/** What stands in the store, tin by tin, and what moved. */
+/** The stock by lot, and its movements. */
 export function StorePage() {
   const store = useStore();
   const yard = useYard();

@@ -15,7 +15,7 @@ import { sayAmount } from '../words/supply.ts';
 import { AmountStepper } from './AmountStepper.tsx';
 import { Verdict } from './Verdict.tsx';
 
-/** What is left in both tins against what the log took: the ratio that was really used, and how far the rest reaches. */
+/** Compares the stock of both parts with the log: the ratio really used, and how far the rest lasts. */
 export function TinsPage() {
   const { productId = '' } = useParams();
   const [colour, setColour] = useState<string | null>(null);

@@ -18,7 +18,7 @@ function said({ amount, unit }: SundryView, show: Units['show']): string {
   }
 }
 
-/** What is used up beside the paint, each by its rule, with what it costs where that is known. */
+/** Thinner, additives and sundries, each with its rule and, if known, its cost. */
 export function UsedUp({
   heading,
   items,

@@ -117,7 +117,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
   );
 }
 
-/** What it was cut out of; a shared system is changed on that area. */
+/** The area it was split off from; a shared system is edited there. */
 function PartFields({ part }: { part: PartOf }) {
   return (
     <fieldset className="space-y-2">

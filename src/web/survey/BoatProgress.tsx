@@ -44,7 +44,7 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
   ];
 }
 
-/** What is next on a boat, areas before systems before coats, and how far each is. */
+/** The next step on a boat (areas, then systems, then coats), and the progress of each. */
 export function BoatProgress({ view }: { view: BoatView }) {
   const stages = stagesOf(view);
   const next = stages.find(({ done, all }) => all === 0 || done < all);

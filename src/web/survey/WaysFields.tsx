@@ -19,7 +19,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { WAY_WORDS } from '../words/survey.ts';
 import { type AreaValues, estimateToValues, toEstimates, toMeasures } from './areaForm.ts';
 
-/** The ways besides hand measures by which this area was come by, side by side, and which one counts. */
+/** The estimates of this area other than hand measurements, side by side, and the one used. */
 export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensions'> }) {
   const { control, getValues } = useFormContext<AreaValues>();
   const { fields, append, remove } = useFieldArray({ control, name: 'estimates' });

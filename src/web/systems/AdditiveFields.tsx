@@ -3,7 +3,7 @@ import type { ProductSheet } from '../../core/system/index.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import type { StackValues } from './stackForm.ts';
 
-/** What goes into every pot of a step besides its parts: of the sheet, to its limit; none: nothing does. */
+/** The additives in every pot of a step, up to the data sheet’s limits. */
 export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<ProductSheet, 'additives'> }) {
   const { control, setValue } = useFormContext<StackValues>();
   const planned = useWatch({ control, name: `steps.${index}.additives` }) ?? [];

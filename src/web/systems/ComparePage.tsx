@@ -55,7 +55,7 @@ interface Way {
   key: string;
   name: string;
   steps: Step[];
-  /** What it buys and costs, of a school's way. */
+  /** Pros and cons of a choice of method. */
   said?: string | undefined;
 }
 

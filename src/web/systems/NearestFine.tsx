@@ -89,8 +89,8 @@ export function NearestFine({
     return (
       <p className="border-line border-2 p-3">
         No combination of your data sheets is allowed here
-        {stillNo.map(({ no, reason }) => `; step ${no}: ${tell(reason)}`)}. Take another product there, or
-        what lies there off first.
+        {stillNo.map(({ no, reason }) => `; step ${no}: ${tell(reason)}`)}. Choose another product there, or
+        remove the existing coating first.
       </p>
     );
   }

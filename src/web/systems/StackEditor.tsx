@@ -43,7 +43,7 @@ function withOverrules(steps: readonly Step[], values: StackValues, judged: Judg
 export function StackEditor({ context, stack }: Props) {
   const { system, tell } = useUnits();
   const [saved, setSaved] = useState(false);
-  // What is typed after it is not saved.
+  // Typing after that isn’t saved.
   const typed = useAnyUnsaved();
   useEffect(() => {
     if (typed) setSaved(false);
@@ -80,7 +80,7 @@ export function StackEditor({ context, stack }: Props) {
       values={stackToValues(stack.steps, system)}
       submit={submit}
       base={stack}
-      fieldWords={{ steps: 'the steps', laid: 'what is applied' }}
+      fieldWords={{ steps: 'the steps', laid: 'the applied coats' }}
       button="Save system"
       beside={
         <>

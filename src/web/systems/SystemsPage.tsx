@@ -127,7 +127,7 @@ function AreaSystem({
   context: StackContext;
   others: readonly { area: Area; clock: AreaClock | undefined }[];
 }) {
-  // A template taken makes the editor begin anew, from the server's answer: the page's own copy may be older still.
+  // Using a template restarts the editor, from the server's answer: the page's own copy may be older still.
   const [taken, setTaken] = useState<StackView | null>(null);
   return (
     <div className="space-y-5">

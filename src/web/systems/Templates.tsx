@@ -157,7 +157,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                     const { own: mine } = offer;
                     if (!mine) return;
                     change(
-                      { method: 'DELETE', path: `/templates/${mine.id}`, what: 'a template put away' },
+                      { method: 'DELETE', path: `/templates/${mine.id}`, what: 'template archive' },
                       { onSuccess: () => setRemoved(mine) },
                     );
                   }}

@@ -27,7 +27,7 @@ export const placeOf = (
   ...extremes,
 });
 
-/** A step whose coats are all on has nothing to fear of the air to come. */
+/** A step with every coat applied isn’t affected by the forecast. */
 const isLaid = (step: Step, laid: Readonly<Record<string, number>>) => (laid[step.id] ?? 0) >= step.coats;
 
 /** The stack judged, a word for each step; null while a step has no product or no figures. */

@@ -5,7 +5,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 import { nameOf, sayErrorFit, sayNextMark, sayOutliers } from './strikeView.ts';
 
-/** How she stands, and what the marks say of each other. */
+/** Trim and heel of the boat as it stands, and the agreement of the marks. */
 export function AttitudeSummary({
   plan,
   struck,

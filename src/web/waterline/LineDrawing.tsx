@@ -7,7 +7,7 @@ import type { HullView } from './strikeView.ts';
 
 const ACROSS = 1000;
 
-/** The boat as she stands on the level floor: turned by her trim, with the datum, her marks and the line struck. */
+/** The boat as it stands on the level floor: turned by its trim, with the datum, the marks and the waterline. */
 export function LineDrawing({ view, plan, struck }: { view: HullView; plan: Waterline; struck: StruckLine }) {
   const arrow = useId();
   const { boat } = view;

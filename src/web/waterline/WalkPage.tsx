@@ -161,7 +161,7 @@ function ReadMark({
         className="btn btn-primary btn-xl target w-full"
         onClick={() => onTake(reading * unit.mm)}
       >
-        {mark ? 'Take it anew' : 'Take it down'}
+        {mark ? 'Record again' : 'Record mark'}
       </button>
     </section>
   );

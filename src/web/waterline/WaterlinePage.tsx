@@ -229,7 +229,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           </div>
           {elsewhere.length > 0 && (
             <p role="status" className="border-line border-2 p-3">
-              <strong>Changed elsewhere meanwhile:</strong>{' '}
+              <strong>Changed elsewhere while you were editing:</strong>{' '}
               {elsewhere.map((field) => PLAN_WORDS[field] ?? field).join(', ')}. Your edits are still here.
               Saving overwrites the other changes.
             </p>

@@ -3,19 +3,19 @@ import type { Waterline } from '../../contract/index.ts';
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
-/** What is not a figure of the line. */
+/** Fields that don’t affect the waterline. */
 const META: readonly string[] = ['version', 'boatId'];
 
 interface Draft {
   plan: Waterline;
-  /** What it was last made equal to. */
+  /** The last version it was made equal to. */
   base: Waterline;
   /** Fields typed here that somebody else has changed since. */
   elsewhere: string[];
 }
 
 /**
- * A line being typed. When another device saves its own meanwhile, what is typed here stays; fields that are not typed
+ * A line being typed. When another device saves in the meantime, the edits here stay; fields that are not typed
  * follow, and those that are typed on both sides are named.
  */
 function merged({ plan, base, elsewhere }: Draft, served: Waterline): Draft {

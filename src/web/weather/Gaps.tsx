@@ -18,7 +18,7 @@ export function gapsOf(
   return gaps;
 }
 
-/** What is bridged rather than known, said by its hours. */
+/** The interpolated hours. */
 export function Gaps({ hours, zone, now }: { hours: readonly WeatherHour[]; zone: string; now: number }) {
   const gaps = gapsOf(hours);
   if (gaps.length === 0) return null;

@@ -174,7 +174,7 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
           void sure(
             `Delete ${name}?`,
             'No more data comes from this station. Data it has already sent is kept.',
-            'Put away',
+            'Delete station',
             onAway,
           )
         }

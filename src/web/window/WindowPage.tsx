@@ -68,7 +68,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
   const now = useMinute();
   const { clock, hours } = detail;
   const range = shownRange(detail, now);
-  // What stands above with its reasons is not said twice.
+  // A warning already shown above isn’t repeated.
   const events = clock.events.filter(({ event }) => !clock.edges.some(({ edge }) => edge === event));
   const temps: TempSeries | null = hours.length
     ? { startMs: Date.parse(hours[0]?.at ?? ''), valuesC: hours.map((hour) => hour.filmC) }

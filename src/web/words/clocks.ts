@@ -35,7 +35,7 @@ export function taskOf(clock: AreaClock, now: number): string {
   }
 }
 
-/** What is left to do before the next coat, in a few words; empty where nothing is. */
+/** The tasks left before the next coat, in a few words; empty if there is no task. */
 export function workWords(clock: AreaClock, now: number): string {
   const left = workLeft(clock.work, now).map(({ kind, amount }) => sayTask({ kind, amount, note: '' }));
   return left.length === 0 ? '' : `Do first: ${left.join(', ')}`;
@@ -73,7 +73,7 @@ export function notBefore(clock: AreaClock, now: number): { at: string; clogs: b
 }
 
 /**
- * Why nothing goes on an area now, whatever the air: its film, or steel that stood bare too long; null: nothing stands against it.
+ * Why an area can’t be coated now in any weather: the film below, or steel that was bare too long; null: it can.
  *
  * @returns a headline and the reason
  */

@@ -71,7 +71,7 @@ export const WAY_WORDS: Record<AreaWay, string> = {
 
 export const choices = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
 
-/** What was cut out of an area, and why. */
+/** A part that was split off from an area, with the reason. */
 export const PART_WORDS: Record<PartKind, string> = {
   patch: 'Patch under a support',
   spot: 'Spot (starts bare)',

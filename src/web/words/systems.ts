@@ -28,7 +28,7 @@ export const TASK_WORDS: Record<TaskKind, string> = {
   aggregate: 'Aggregate',
 };
 
-/** What the hand finds on a film. */
+/** Results of a hand test. */
 export const FOUND_WORDS: Record<HandFinding, string> = {
   sticks: 'sticky to the thumb',
   prints: 'thumb leaves a print but nothing sticks',

@@ -16,7 +16,7 @@ export interface CutResult {
   likeness: { corners: Float32Array; zone: Uint8Array };
 }
 
-/** What it answers; a refusal ends the request it belongs to. */
+/** Its answers; a refusal ends the request it belongs to. */
 export type MeshAnswer =
   | { kind: 'progress'; phase: string; share: number }
   | { kind: 'read'; faces: number; guess: Placement; bounds: Bounds; warnings: string[] }

@@ -12,7 +12,7 @@ const RIM_SHARE = 1e-4;
  *
  * @param triangles in the boat's axes, see `placeMesh`
  * @param apartM of two hulls: from the boat's centreline to that of each, see `offsetsFromMesh`
- * @throws {QuantityError} when nothing of it is under water, or it encloses nothing there
+ * @throws {QuantityError} when the mesh has no part under water, or doesn’t enclose a volume there
  */
 export function hydrostaticsOfMesh(input: {
   triangles: Triangles;

@@ -115,7 +115,7 @@ function lie(
 
 /**
  * How a mesh probably lies: its longest axis along the boat, the evenest other one across, the bow at the finer end,
- * up where she is wider; the unit that comes nearest to the length over all. A guess to be looked at, never silent.
+ * up where the hull is wider; the unit that comes nearest to the length overall. A guess to be looked at, never silent.
  */
 export function guessPlacement(triangles: Triangles, boat: { loaM: number; draughtM: number }): Placement {
   positive('length over all', boat.loaM, 200);

@@ -5,7 +5,7 @@ import { boundsOf, type Triangles } from './triangles.ts';
 /** A section's outermost point still counts as the hull's side, not the deck's edge, from this share of its breadth [M]. */
 const SIDE_SHARE = 0.9;
 
-/** Of the length, the ends that do not count when hulls are told apart: stems and sterns run together there [M]. */
+/** Share of the length at the ends that is ignored when hulls are separated: stems and sterns run together there [M]. */
 const ENDS_SHARE = 0.2;
 /** With nothing under water this near the centreline, as a share of the breadth there, it is two hulls [M]. */
 const GAP_SHARE = 0.15;
@@ -14,7 +14,7 @@ const GAP_SHARE = 0.15;
  * A table of offsets read off a surface: the outermost half-breadth at each station and waterline, and the sheer where
  * the side ends. What the drawing and the mark sheet use; areas are taken from the surface itself.
  *
- * Where nothing of it is in the water about the centreline it is a boat of two hulls: the table then is of one of them,
+ * A boat without a part in the water near the centreline has two hulls: the table then is of one of them,
  * by its outer face, about the middle between both its faces.
  *
  * @param triangles in the boat's axes, see `placeMesh`

@@ -89,7 +89,7 @@ export function weld(triangles: Triangles, tolerance: number): Welded {
   return { ids, count, first: first.slice(0, count) };
 }
 
-/** What is wrong with a surface, if anything. */
+/** Faults of a surface. */
 export interface MeshCheck {
   faces: number;
   /** Edges with a face on one side only: natural at the sheer and on the centreline of half a hull. */

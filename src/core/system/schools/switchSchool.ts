@@ -34,7 +34,7 @@ export function schoolInForce(
 
 /**
  * The same stack by another school: methods, coats and films, sanding, products or work changed as that school does,
- * everything else as it was. Where a sheet allows no such method, or no product of the family is at hand, the step
+ * everything else unchanged. Where a data sheet doesn’t allow the method, or the coating type has no product, the step
  * stays. The rules still have the last word: what comes out is to be judged like any stack.
  *
  * A barrier of 4 × 100 µm, `thickness` → `heavy` at most 150 µm a coat: 3 × 133 µm.

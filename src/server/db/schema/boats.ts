@@ -39,7 +39,7 @@ export const boat = pgTable(
     freeboardM: doublePrecision('freeboard_m'),
     /** Where the bow points on the hard, degrees from north; null: not told. */
     headingDeg: doublePrecision('heading_deg'),
-    /** Of the secret in the address of her calendar; null: none given out, or taken back. */
+    /** Hash of the secret in the calendar link; null: no link, or revoked. */
     calendarHash: text('calendar_hash'),
     note: text('note').notNull(),
     archived: archived(),

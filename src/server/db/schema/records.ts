@@ -19,7 +19,7 @@ import { area, boat } from './boats.ts';
 import { archived, instant, version } from './columns.ts';
 import { product, productSheet } from './systems.ts';
 
-/** What is only ever added: the log, the air, what moved. */
+/** Append-only tables: log, weather, changed times. */
 
 export const logEntry = pgTable(
   'log_entry',
@@ -89,7 +89,7 @@ export const batchUse = pgTable(
   ],
 );
 
-/** Writes that took, so that the same one sent again changes nothing and is known for the same. */
+/** Successful writes, so that a repeat is recognised and changes nothing. */
 export const writeSeen = pgTable(
   'write_seen',
   {
@@ -163,7 +163,7 @@ export const weatherReading = pgTable(
     rh: doublePrecision('rh'),
     windMs: doublePrecision('wind_ms'),
     rainMm: doublePrecision('rain_mm'),
-    /** A moment within the stretch in which the rain fell, whatever its source's timestamps mean: its hour counts it. */
+    /** A moment within the period of the rain, whichever end the source’s timestamps mean: its hour counts the rain. */
     rainAt: instant('rain_at').notNull(),
     surfaceC: doublePrecision('surface_c'),
     cloudTenths: doublePrecision('cloud_tenths'),

@@ -6,7 +6,7 @@ import { bytes, instant } from './columns.ts';
 
 const count = (name: string) => bigint(name, { mode: 'number' });
 
-/** Counts the writes of the yard: one row, locked by each write until its commit, so that versions come in the order of commits. */
+/** Counts the writes of the yard: one row, locked by each write until its commit, so that versions follow the order of commits. */
 export const revision = pgTable('revision', {
   id: integer('id').primaryKey(),
   n: count('n').notNull(),

@@ -95,7 +95,7 @@ export const lot = pgTable(
     heat: boolean('heat').notNull(),
     note: text('note').notNull(),
     cost: money('cost'),
-    /** What it came in with; null: entered by itself. */
+    /** The delivery it belongs to; null: added without one. */
     receiptId: uuid('receipt_id'),
     archived: archived(),
     version: version(),

@@ -86,7 +86,7 @@ export const finding = pgTable(
   (table) => [index('finding_by_boat').on(table.boatId), index('finding_by_area').on(table.areaId)],
 );
 
-/** What is known of a photograph; the picture itself is a file beside the database. */
+/** The metadata of a photo; the image is a file beside the database. */
 export const photo = pgTable(
   'photo',
   {

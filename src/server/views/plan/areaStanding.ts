@@ -148,12 +148,12 @@ export function standingOf(state: AreaSnapshot, clock: AreaClock, premises: Prem
     .reduceRight((later, { untilMs }, i) => changesTo(tempsFor(air, places[i] as SurfacePlace), later, untilMs), tempsFor(air, place)); // biome-ignore format: one line
   const before = stages.slice(0, -1);
   const asStands = filmOn(clock, fromMs);
-  // One that does not cure has no times, whatever the weather.
+  // A film that doesn’t cure has no times in any weather.
   const filmGiven =
     clock.hand?.notCuring || !asStands
       ? null
       : filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
-  // Who is in the shed at any time shares its air: heat changes nothing of that.
+  // Who is in the shed at any time shares its air: heat doesn’t change that.
   const sharedWith = [own, ...places].find(({ surroundings }) => surroundings.kind === 'shed') ?? place;
   return {
     place,

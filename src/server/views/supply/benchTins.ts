@@ -7,7 +7,7 @@ import { inStore } from '../../memory/inStore.ts';
 import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
 import type { KnownProduct, ProductCatalogue } from '../../rows/products.ts';
 
-/** Nothing of it is missing that a scale would show, in l or kg. */
+/** A shortage below what a scale shows, in l or kg. */
 const TRIFLE = 1e-3;
 
 /**

@@ -4,7 +4,7 @@ import type { Held } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
 import type { YardNeed } from './yardNeed.ts';
 
-/** What is bought beside the paint: thinner by its name, additives of each product, and what is used up. */
+/** Purchases other than paint: thinner by name, additives of each product, and sundries. */
 export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, held: Held): SundryView[] {
   const { settings } = held.trade;
   const { thinnerPerLitre: price, currency } = settings;

@@ -33,7 +33,7 @@ type Shop = Parameters<typeof cheapestPurchase>[0];
 
 /** Questions of the last hour with what was found so far. */
 const kept = remembering<Promise<Searched>>(20);
-/** The search for a proof that is under way: one at a time, since it takes a thread for a quarter of a minute. */
+/** The running search for a proof: one at a time, since it uses a thread for a quarter of a minute. */
 let proving: Searched | null = null;
 /** Searches that ended without a proof are not begun again. */
 const tried = new WeakSet<Searched>();
@@ -82,7 +82,7 @@ async function prove(searched: Searched, { jobs, log }: Pick<Context, 'jobs' | '
 
 type ReadHeld = Awaited<ReturnType<typeof readHeld>>;
 
-/** What is wanted and what is on offer, and how an answer to that is shown. */
+/** Needs and offers, and the view of a purchase for them. */
 function shopOf(held: ReadHeld, asked: { boatId?: string }): Omit<Searched, 'bought'> {
   const { trade, catalogue, now } = held;
   const { currency } = trade.settings;

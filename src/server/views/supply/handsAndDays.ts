@@ -46,7 +46,7 @@ export function labourLine(each: YardLine, { labourPerHour }: TradeSettings): Co
   };
 }
 
-/** Setting up, washing out and putting away, once a session whatever the areas. */
+/** Setting up and cleaning up, once a session for any number of areas. */
 export function putAwayHours(lines: readonly YardLine[], planned: Need): number {
   return planned.sessions.reduce((sum, { productId, sessions }) => {
     const method = lines.find(({ line }) => line.productId === productId)?.step.method ?? 'brush';
@@ -79,7 +79,7 @@ export function yardLines(
   const first = Math.min(...states.flatMap(({ coats }) => coats.map(({ fromMs }) => fromMs)));
   const gone = Number.isFinite(first) ? Math.ceil((now - first) / DAY_MS) : 0;
   const planned = Math.round(days * yardDay);
-  // Without a plan of her days nobody knows which of those gone by are to be paid.
+  // Without planned days in the yard, the days already spent are unknown.
   const soFar = days > 0 ? Math.round(Math.min(gone, 3650) * yardDay) : 0;
   return [{ ...ofBoat('Days in yard', 'yard', planned, 0), soFar, forecast: Math.max(planned, soFar) }];
 }

@@ -31,7 +31,7 @@ export async function readHeld(
 const SAME_FOR_MS = 60_000;
 const kept = remembering<MaterialsView>(20);
 
-/** What is wanted against what is there, of the yard or a part of it. */
+/** Needs against stock, of the yard or a part of it. */
 export async function materialsView(context: Context, asked: MaterialsQuery): Promise<MaterialsView> {
   const now = context.now();
   const held = await readHeld(context, now);

@@ -3,7 +3,7 @@ import { MOST_MONEY } from '../../../core/units/index.ts';
 import type { TradeReading } from '../../memory/storeReading.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 
-/** A pack to be bought, and what it is. */
+/** A pack on offer, with its contents. */
 export interface ShopPack extends OfferedPack {
   productId: string;
   part: string | null;
@@ -15,7 +15,7 @@ export interface ShopPack extends OfferedPack {
 export const partKey = (productId: string, part: string, colour: string | null): string =>
   `${productId}|${part}|${colour ?? ''}`;
 
-/** Packs of a product in the colours that are wanted: the prices given for it, or else those on its sheet. */
+/** Packs of a product in the needed colours: from its prices, otherwise from its data sheet. */
 export function packsOf(product: KnownProduct, colours: readonly string[], trade: TradeReading): ShopPack[] {
   const { sheet } = product;
   // A price from before there was a limit is no price to reckon with: its pack counts as not priced.
@@ -42,7 +42,7 @@ export function packsOf(product: KnownProduct, colours: readonly string[], trade
   return offers.flatMap((offer): ShopPack[] => {
     const { part, litres, price, discounts } = offer;
     const kit = kitContents(sheet.parts, sheet.ratioBy, litres);
-    // A supplier that was put away sells nothing any more; the price is still known.
+    // A deleted supplier no longer sells; the price is still known.
     const supplierId = offer.supplierId !== null && suppliers.has(offer.supplierId) ? offer.supplierId : null;
     const coloured = part === null || part === sheet.parts[0]?.name;
     const inColours = coloured ? (offer.colour === null ? colours : colours.filter((each) => each === offer.colour)) : [null]; // biome-ignore format: one line

@@ -28,7 +28,7 @@ export interface Held {
   catalogue: ProductCatalogue;
   clocks: ReadonlyMap<string, AreaClock>;
   now: number;
-  /** Of the reading all of it is of. */
+  /** The snapshot that the values belong to. */
   snapshot: object;
 }
 

@@ -7,7 +7,7 @@ import type { KnownProduct } from '../../rows/products.ts';
 import { packsOf } from './packs.ts';
 import type { Held } from './partSupply.ts';
 
-/** What is short of a part, and of which product. */
+/** The shortage of a part, with its product. */
 export interface Short {
   product: KnownProduct;
   supply: PartSupply;

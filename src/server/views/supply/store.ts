@@ -89,7 +89,7 @@ export async function storeView({ memory, now }: Pick<Context, 'memory' | 'now'>
   };
 }
 
-/** What moved, newest first, a page at a time. */
+/** Movements, newest first, in pages. */
 export async function movementsView({ db, memory, now }: Context, before?: string): Promise<MovementsView> {
   const last = before === undefined ? undefined : await movementById(db, before);
   const rows = await movementsBefore(

@@ -13,10 +13,10 @@ import type { YardNeed } from './yardNeed.ts';
 /** Litres a batch holds where none is mixed yet [M]. */
 const BATCH_L = 1;
 
-/** Masked edge of an area that no line of the drawing bounds, m: all round a square of its size [M]. */
+/** Masked edge of an area without lines on the drawing, m: the perimeter of a square of its size [M]. */
 const edgeOf = (areaM2: number) => 4 * Math.sqrt(areaM2);
 
-/** The edges of a boat by the lines she is drawn by; worked out once for as long as nothing of her changes. */
+/** The edges of a boat from its drawing; memoised for as long as the boat doesn’t change. */
 const edgesOf = memoised(({ boat, shape }: BoatMemory): TapedEdges | null =>
   hasHull(boat) ? tapedEdges({ ...boat, form: shape.table }) : null,
 );
@@ -65,7 +65,7 @@ export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'nee
       if (kind === 'prepare') work.wipedM2 += whole;
       if (kind === 'aggregate') work.strewnM2 += whole;
     }
-    // At a coat a day; longer than its tape holds it is taped anew.
+    // At a coat a day; after the tape’s days it is taped again.
     const holdsMs = tapeHoldsMs('masking', state.area.surroundings);
     if (coats.length > 0)
       masked.push({

@@ -53,7 +53,7 @@ export async function tinsView(context: Context, productId: string, colour?: str
   const units = lots.map((own) => own[0]?.lot.unit ?? 'l');
   const states = new Map(held.known.states.map((state) => [state.area.id, state]));
   // Only what was poured from these tins: a kit in another colour shares no base with them.
-  // What was mixed from a patch's cups never was in them.
+  // Paint mixed from a patch’s cups was never in these tins.
   const ids = new Set(
     lots[0]?.flatMap(({ movements }) =>
       movements.flatMap(({ kind, entryId }) => (kind === 'used' && entryId ? [entryId] : [])),

@@ -41,7 +41,7 @@ type Known = Pick<YardReading, 'states' | 'catalogue' | 'boats'>;
 export const hullsOf = ({ boats }: Pick<YardReading, 'boats'>): YardNeed['hulls'] =>
   new Map(boats.map((each) => [each.boat.id, each]));
 
-/** So many questions are remembered of one reading: what to buy and what is wanted are asked for one after another. */
+/** Answers kept for one snapshot: purchases and needs are asked for in turn. */
 const MOST_ASKED = 20;
 const kept = remembering<YardNeed>(MOST_ASKED);
 

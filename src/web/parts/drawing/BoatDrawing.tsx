@@ -134,7 +134,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
   );
 }
 
-/** Where each view stands on the drawing, and the box round all of them. */
+/** The position of each view on the drawing, and the box round every view. */
 function frameOf(view: DrawingView, drawn: Drawn, height: number) {
   const { detailed, stands } = drawn;
   const margin = detailed ? 74 : 18;

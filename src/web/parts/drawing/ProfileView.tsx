@@ -126,7 +126,7 @@ function Spots({
   });
 }
 
-/** The ground she stands on, drawn where stands are. */
+/** The ground, drawn where there are supports. */
 function Ground({ drawn }: { drawn: Drawn }) {
   const { y, height } = profileFrame(drawn);
   if (drawn.stands.length === 0) return null;
@@ -142,7 +142,7 @@ function Ground({ drawn }: { drawn: Drawn }) {
   );
 }
 
-/** Each stand as its pad on the hull and its leg to the ground; the patch under it takes the pad's shape. */
+/** Each support as its pad on the hull and its leg to the ground; the patch under it has the pad’s shape. */
 function Stands({ drawn, patches }: { drawn: Drawn; patches: readonly DrawnArea[] }) {
   const { x, y, height } = profileFrame(drawn);
   const ground = height + 10;

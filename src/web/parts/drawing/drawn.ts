@@ -20,7 +20,7 @@ export type DrawnHull = Hull<DrawnBoat>;
 export type Seen = 'port' | 'starboard';
 export type DrawingView = 'profile' | 'plan' | 'sections' | 'sheet';
 
-/** What is drawn on the boat, and how one may pick from it. */
+/** The contents of the drawing, and how they can be selected. */
 export interface Drawn {
   lines: HullLines;
   areas: readonly DrawnArea[];
@@ -34,7 +34,7 @@ export interface Drawn {
   scale: number;
 }
 
-/** Drawing units across the length over all: keeps strokes and letters in proportion whatever the boat. */
+/** Drawing units across the length overall: keeps strokes and letters in proportion for any boat. */
 export const ACROSS = 1000;
 
 export type XY = readonly [x: number, y: number];

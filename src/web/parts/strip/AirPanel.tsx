@@ -49,7 +49,7 @@ export function AirPanel(props: Props) {
   );
 }
 
-/** Index of the hour that holds a moment. */
+/** Index of the hour that contains a moment. */
 function hourAt(hours: readonly StripHour[], ms: number): number {
   const first = Date.parse(hours[0]?.at ?? '');
   return Math.min(hours.length - 1, Math.max(0, Math.floor((ms - first) / HOUR)));
@@ -87,7 +87,7 @@ function Panel({
     const hour = hours[Math.min(hours.length - 1, Math.max(0, index))] as StripHour;
     const ms = Date.parse(hour.at);
     setReadMs(ms);
-    // What is read is kept in sight.
+    // Keeps the selected hour in view.
     if (ms < from) store.pan((ms - from) / (to - from) - 0.1);
     if (ms >= to) store.pan((ms - to) / (to - from) + 0.1);
   };

@@ -13,7 +13,7 @@ interface Props {
   title: string;
   areaId: string;
   lanes: readonly Lane[];
-  /** What is shown at first. */
+  /** The period shown at first. */
   home: Span;
   zone: string;
   site: Site;

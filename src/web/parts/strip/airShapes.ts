@@ -87,7 +87,7 @@ export function airShapes(
   };
 }
 
-/** How each line is drawn, told by dash and weight besides its colour. */
+/** The look of each line: dash and weight as well as colour. */
 export const AIR_LINES = [
   { key: 'air', word: 'air temperature', stroke: 'var(--color-base-content)', dash: undefined, weight: 1.4 },
   {

@@ -15,7 +15,7 @@ export interface Span {
 export interface SpanStore {
   get: () => Span;
   subscribe: (told: () => void) => () => void;
-  /** What is shown until somebody moves it, and after {@link reset}; it moves along with the time. */
+  /** The period shown until somebody moves it, and after {@link reset}; it moves along with the time. */
   setHome: (home: Span) => void;
   home: () => Span;
   show: (span: Span) => void;

@@ -3,7 +3,7 @@ import type { SpanStore } from './span.ts';
 
 /**
  * Wheel, pinch and drag on a strip zoom and pan it. Where the page would be scrolled by the wheel, `wheelFree` says whether
- * this element may take it without Ctrl.
+ * this element can use it without Ctrl.
  */
 export function useSpanGestures(
   box: RefObject<HTMLElement | null>,

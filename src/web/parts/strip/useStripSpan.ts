@@ -3,7 +3,7 @@ import { createSpan, type Span, type SpanStore } from './span.ts';
 
 const HOUR = 3_600_000;
 
-/** What is seen at first: the last half day, and two and a half days to come. */
+/** The period shown at first: the last half day, and two and a half days to come. */
 export const aroundNow = (now: number): Span => ({ from: now - 12 * HOUR, to: now + 60 * HOUR });
 
 /** The stretch of time of a strip; its home moves along. */
