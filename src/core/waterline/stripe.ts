@@ -11,7 +11,7 @@ import { within } from '../units/index.ts';
 export interface StripeShape {
   /** Gap between the top of the antifouling and the stripe's lower edge, mm: about 20 [T]. */
   gapMm: number;
-  /** Vertical height of the stripe amidships, mm: constant in height, hence wider along the skin where the hull flares. */
+  /** Vertical height of the stripe amidships, mm: constant in height, so wider along the skin where the hull flares. */
   heightMm: number;
   /** How much higher the stripe is at the bow and the stern, mm; 0 for constant height. */
   bowSweepMm: number;

@@ -17,7 +17,7 @@ import { errorsHere } from './errorsHere.ts';
 
 const DAY_MS = 24 * HOUR_MS;
 
-/** Where no area is asked about: glassfibre topsides outdoors, facing any direction. */
+/** If no area is given: glassfibre topsides outdoors, facing any direction. */
 const IN_THE_OPEN: SurfacePlace = {
   surroundings: { kind: 'open' },
   indoors: false,
