@@ -5,6 +5,8 @@ const test = {
   testTimeout: 60_000,
   hookTimeout: 60_000,
   pool: 'forks' as const,
+  // A failed comparison shows both texts whole.
+  chaiConfig: { truncateThreshold: 0 },
 };
 
 export default defineConfig({

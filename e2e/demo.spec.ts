@@ -17,9 +17,9 @@ test('what is due next is readable on opening, and every state shows', async ({ 
 test('on a phone the bench is worked with a thumb', async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto((await addresses(request)).bench ?? '/');
-  await page.getByRole('button', { name: 'This batch less' }).click();
+  await page.getByRole('button', { name: 'Batch size less' }).click();
   await page.getByRole('button', { name: 'Enter your own reading' }).click();
-  await page.getByRole('button', { name: 'Air more' }).click();
+  await page.getByRole('button', { name: 'Air temperature more' }).click();
   await expect(page.getByText(/Air \d/).first()).toBeVisible();
   const small = await page
     .locator('main button:visible, nav a:visible')
@@ -47,7 +47,7 @@ test('two tabs edit one area: the second is told what changed, beside what it ty
   await page.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Bottom, port side/ })).toBeVisible();
   // What is typed stays, and beside it stands what it was changed to elsewhere.
-  await expect(second.getByText('Changed to “Bottom, port side” elsewhere')).toBeVisible();
+  await expect(second.getByText('Changed elsewhere to “Bottom, port side”')).toBeVisible();
   await expect(second.getByLabel('Name')).toHaveValue('Bottom at port');
   await second.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Bottom at port/ })).toBeVisible();
@@ -101,10 +101,10 @@ test('a station posts under its token and the open page shows it at once; nonsen
   expect((await post(11.5)).status).toBe(200);
   await expect(page.getByText(/Mast logger.*Last .*1 hour/)).toBeVisible();
   await post(-40);
-  await expect(page.getByText('! 1 reading left out: air -40 °C is what a dead sensor says.')).toBeVisible();
+  await expect(page.getByText('Problem: 1 reading ignored')).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Take its token back' }).click();
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Revoke token for Mast logger' }).click();
+  await page.getByRole('button', { name: 'Revoke token' }).click();
   await expect(page.getByRole('button', { name: 'Token for Mast logger' })).toBeVisible();
   expect((await post(12)).status).toBe(401);
 });
@@ -114,7 +114,7 @@ test('the board’s strip is made wider and closer by keys, and says what could 
 }) => {
   await page.goto('/');
   const running = page.getByRole('region', { name: 'Running' });
-  await expect(running.getByRole('heading', { name: /^In hand now/ })).toBeVisible();
+  await expect(running.getByRole('heading', { name: /^Urgent/ })).toBeVisible();
   await running.getByRole('button', { name: 'Wider' }).press('Enter');
   await running.getByRole('button', { name: 'Earlier' }).press('Enter');
   await running.getByRole('button', { name: 'Now', exact: true }).press('Enter');

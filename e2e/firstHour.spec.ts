@@ -37,7 +37,7 @@ for (const [device, width, height, family] of [
     // Sheets: typical ones.
     await page.goto('/materials/typical');
     await page.getByLabel(family, { exact: true }).check();
-    await page.getByRole('button', { name: 'Add 1 sheet' }).click();
+    await page.getByRole('button', { name: 'Add 1 data sheet' }).click();
     await expect(page.getByRole('link', { name: `Typical ${family}` })).toBeVisible();
     // Air, so that clocks run.
     await page.goto('/weather');
@@ -62,21 +62,25 @@ for (const [device, width, height, family] of [
     await expect(page.getByText('Saved.')).toBeVisible();
     // How much to mix: worked out, and said to rest on values from memory.
     await page.getByRole('link', { name: 'Go to bench' }).click();
-    await expect(page.getByText(/^This coat takes/)).toBeVisible();
+    await expect(page.getByText(/^This coat needs/)).toBeVisible();
     await expect(page.getByText(/^Rests on \d typical values/).first()).toBeVisible();
     await page.getByRole('link', { name: 'Confirm from the tin' }).first().click();
     await page.getByRole('button', { name: 'Select all' }).click();
-    await page.getByRole('button', { name: /^The tin says so too: 8/ }).click();
+    await page.getByRole('button', { name: /^Confirm 8 values/ }).click();
     await expect(page.getByRole('heading', { name: /from memory/ })).toBeHidden();
     await page.goBack();
     for (const part of [/BASE/, /HARDENER/]) await page.getByRole('checkbox', { name: part }).check();
-    await page.getByRole('button', { name: /Mixed now/ }).click();
+    await page.getByRole('button', { name: /Log mix/ }).click();
     // The page moves up to the pot's clock; a click while it moves goes astray.
     await expect(page.getByRole('heading', { name: 'Mixed, in use' })).toBeInViewport();
     // The coat as the plan has it; from then on its window runs.
     await logCoat(page);
     await expect(
-      page.getByText(/The next coat may go on from|All coats of the system are on/).first(),
+      page
+        .getByText(
+          /The next coat can go on from|All coats of the system applied|all coats of the system applied/,
+        )
+        .first(),
     ).toBeVisible();
     await page.goto('/');
     await expect(page.getByText(name).first()).toBeVisible();

@@ -150,7 +150,7 @@ test('two tabs offline each keep a template: both wait, both arrive, once each',
     await tab.getByRole('button', { name: 'Save as template' }).click();
   }
   for (const tab of [page, second]) {
-    await expect(tab.getByText('2 entries are kept on this device')).toBeVisible();
+    await expect(tab.getByText('2 entries saved on this device')).toBeVisible();
     await expect(tab.getByText('From the first tab (your own)')).toBeVisible();
   }
   await context.setOffline(false);
@@ -174,9 +174,9 @@ test('what is broken on the device is set aside and told, and the page opens', a
   });
   await page.goto('/');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await expect(page.getByText('Something kept on this device could not be read')).toBeVisible();
+  await expect(page.getByText('Some data saved on this device couldn’t be read')).toBeVisible();
   await page.getByRole('button', { name: 'Delete data' }).click();
-  await expect(page.getByText('Something kept on this device could not be read')).toBeHidden();
+  await expect(page.getByText('Some data saved on this device couldn’t be read')).toBeHidden();
   await page.goto('/bench');
   await page.getByRole('main').getByRole('link').first().click();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

@@ -50,11 +50,11 @@ test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({
   await page.goto(`/bench/${(await areaNamed(request, 'Bottom starboard')).areaId}`);
   await page.getByRole('button', { name: 'Enter your own reading' }).click();
   await page.getByLabel('Relative humidity', { exact: true }).fill('130');
-  await expect(page.getByText('Relative humidity 130 is outside 5–100 %')).toBeVisible();
+  await expect(page.getByText(/Relative humidity must be between 5 and 100 %, but is 130/)).toBeVisible();
   await page.getByLabel('Relative humidity', { exact: true }).fill('60');
-  await expect(page.getByText('Relative humidity 130')).toBeHidden();
+  await expect(page.getByText('Relative humidity must be')).toBeHidden();
   await page.getByLabel('Air', { exact: true }).fill('warm');
-  await expect(page.getByText('Air "warm" is not a number')).toBeVisible();
+  await expect(page.getByText(/Air temperature.*warm/)).toBeVisible();
   await page.getByLabel('Air', { exact: true }).fill('18');
   await page.getByLabel('Surface', { exact: true }).fill('18');
   // Nothing is left against this hour; what the forecast holds for the next ones depends on when the demo was made.
@@ -62,7 +62,7 @@ test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({
   if (await dry.isVisible()) await dry.check();
   await expect(page.getByRole('listitem').filter({ hasText: /^now:/ })).toHaveCount(0);
   await page.getByLabel('Batch size', { exact: true }).fill('0');
-  await expect(page.getByText('This batch 0 is outside')).toBeVisible();
+  await expect(page.getByText(/Batch size must be/)).toBeVisible();
   await page.getByLabel('Batch size', { exact: true }).fill('900');
   await expect(page.getByText('fill to 900 ml')).toBeVisible();
 });
@@ -79,7 +79,7 @@ test('another tool gives other figures, and a coarse one says how far off it is'
   await expect(page.getByText('204', { exact: true })).toBeVisible();
   await page.getByLabel('Measuring tool').selectOption('counted-cups');
   await page.getByLabel('Cup size', { exact: true }).fill('300');
-  await expect(page.getByText(/Off ratio by/)).toBeVisible();
+  await expect(page.getByText(/Ratio .* off/)).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Measuring tool')).toHaveValue('counted-cups');
 });
@@ -96,7 +96,7 @@ test('the log prints without its buttons, and an entry struck out says why', asy
   await expect(area.getByRole('button', { name: 'Void entry' })).toBeDisabled();
   await area.getByLabel(/Why it does not count/).fill('on the wrong area');
   await area.getByRole('button', { name: 'Void entry' }).click();
-  await expect(area.getByText(/Struck out .*: on the wrong area/)).toBeVisible();
+  await expect(area.getByText(/[Vv]oided .*: on the wrong area/)).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
   await expect(area.getByText('Samphire Undercoat, coat 1')).toBeVisible();
@@ -113,9 +113,9 @@ test('with the connection gone the page says so, keeps working, and sends what w
   await page.waitForLoadState('networkidle').catch(() => {});
   await context.setOffline(true);
   await logCoat(page);
-  await expect(page.getByText('1 entry is kept on this device')).toBeVisible();
+  await expect(page.getByText('1 entry saved on this device')).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText('1 entry is kept on this device')).toBeHidden();
+  await expect(page.getByText('1 entry saved on this device')).toBeHidden();
   expect((await areaNamed(request, 'Gunwales and thwarts')).next?.coatNo).toBe(3);
 });
 
@@ -158,13 +158,13 @@ test('one key finds a boat, an area, a product or a place; every page has its ow
   await expect(page.getByRole('heading', { name: 'Glossary' })).toBeVisible();
   // From a boat's record to the same place of another boat.
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Record' }).click();
-  await page.getByRole('button', { name: /Another boat than/ }).click();
+  await page.getByRole('button', { name: /Switch boat/ }).click();
   await find.fill('peewit');
   await page.keyboard.press('Enter');
   await expect(page).toHaveTitle('Record, Peewit · Jack Plane');
   await page.keyboard.press('/');
   await find.fill('nothing is called this');
-  await expect(page.getByText(/Nothing here is called/)).toBeVisible();
+  await expect(page.getByText(/No results for/)).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(find).toBeHidden();
 });
@@ -184,7 +184,7 @@ test('a coat broken off stands in parts: what was applied has its own clock, the
   const parts = page.getByRole('list', { name: 'Parts of Bottom starboard' });
   await expect(parts.getByRole('listitem')).toHaveCount(2);
   await expect(parts).toContainText(/not ready yet\s*5 m² applied/);
-  await expect(parts).toContainText('still to cover');
+  await expect(parts).toContainText('not covered yet');
   await page.goto('/');
   await expect(page.getByRole('list', { name: 'Parts of Bottom starboard' })).toBeVisible();
   const { boatId } = await areaNamed(request, 'Bottom starboard');

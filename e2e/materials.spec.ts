@@ -25,7 +25,7 @@ test('a shortage is named with the coat it stops, and a better measure makes the
   const enamel = page.getByRole('article', { name: 'Samphire Enamel' });
   await expect(enamel).toContainText(/short/);
   await enamel.getByText('How this was worked out').click();
-  await expect(enamel).toContainText(/Deck.*hand measures.*% solids.*% lost/s);
+  await expect(enamel).toContainText(/Deck.*hand measurements.*% volume solids.*% loss/s);
   const slip = await get<SlipView>(page, '/slip');
   const boat = slip.boats.find(({ name }) => name === 'Old Tansy');
   const safe = async () => {
@@ -49,7 +49,7 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   page,
 }) => {
   await page.goto('/materials/buy');
-  await expect(page.getByRole('status').first()).toContainText('proven to be the cheapest whole packs');
+  await expect(page.getByRole('status').first()).toContainText('proven optimal');
   const before = await get<BuyingView>(page, '/buying');
   expect(before.orders.length).toBeGreaterThan(0);
   for (const _ of before.orders) {
@@ -90,7 +90,7 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
   await expect(page.getByText('There is not enough base in a usable tin for that.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep back paint' })).toBeDisabled();
   await much.fill('0.1');
-  await expect(page.getByText('100 ml of base and 20 ml of hardener, each in a closed cup')).toBeVisible();
+  await expect(page.getByText('100 ml of base and 20 ml of hardener in separate closed cups')).toBeVisible();
   await page.getByRole('button', { name: 'Keep back paint' }).click();
   await expect(page.getByText('100 ml kept back unmixed for Bottom port, under port aft')).toBeVisible();
   const labels = await page.request.get(
@@ -98,7 +98,7 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
   );
   expect((await labels.body()).subarray(0, 5).toString()).toBe('%PDF-');
   await page
-    .getByRole('button', { name: 'Take back: Kelpie Bilge Epoxy, base, white kept back' })
+    .getByRole('button', { name: 'Void movement: Kelpie Bilge Epoxy, base, white kept back' })
     .first()
     .click();
   await expect(page.getByText('taken back').first()).toBeVisible();
@@ -109,8 +109,8 @@ test('the store is counted by thumb, and the tins tell a mix that ran rich', asy
   await page.goto('/materials/count');
   await page.getByLabel('Search by product, lot number or location').fill('SU 33');
   await page.getByRole('button', { name: /less$/ }).click();
-  await expect(page.getByText('50 ml less than the book')).toBeVisible();
-  await page.getByRole('button', { name: 'Put 1 count in the book' }).click();
+  await expect(page.getByText('50 ml less than expected')).toBeVisible();
+  await page.getByRole('button', { name: 'Save 1 count' }).click();
   await expect(page.getByText('Count saved.')).toBeVisible();
   const { lots } = await get<StoreView>(page, '/lots');
   expect(lots.find(({ code }) => code === 'SU 33 B')?.difference?.found).toBeCloseTo(1.35, 6);
@@ -118,8 +118,8 @@ test('the store is counted by thumb, and the tins tell a mix that ran rich', asy
   const primer = products.find(({ name }) => name === 'Marram Grey Primer');
   await page.goto(`/materials/tins/${primer?.id}`);
   await expect(page.getByText('28 % too much hardener.')).toBeVisible();
-  await expect(page.getByText(/168 ml of hardener was spilt or went astray/)).toBeVisible();
-  await expect(page.getByText(/Never make up the other part by guess/)).toBeVisible();
+  await expect(page.getByText(/168 ml of hardener was spilt or lost/)).toBeVisible();
+  await expect(page.getByText(/Never make up the other part by guesswork/)).toBeVisible();
   // Read to a coarse mark it can no longer be told.
   await page.getByLabel('Measured to the nearest').selectOption('0.25');
   await expect(page.getByText('The measure cannot tell')).toBeVisible();
@@ -155,7 +155,7 @@ test('the bench does not begin a coat that the tins do not finish, and says how 
   expect(spilt.status()).toBe(201);
   await page.goto(`/bench/${topsides?.areaId}`);
   const alert = page.getByRole('alert').filter({ hasText: 'Not enough to finish this coat.' });
-  await expect(alert).toContainText(/mixes .+ and reaches .+ of .+; base ends first/);
+  await expect(alert).toContainText(/makes .+, enough for .+ of .+ base runs out first/);
   await expect(page.getByRole('button', { name: /Mixed/ })).toBeDisabled();
   await expectAccessible(page);
 });
@@ -168,8 +168,10 @@ test('a boat’s page says what is missing, and her costs come to a quote', asyn
   for (const { id, receivedAt } of purchases)
     if (receivedAt === null) await page.request.delete(`/api/v1/purchases/${id}`, { headers: BY_HAND });
   await page.reload();
-  await page.getByText('Missing for the next coats: Samphire Two Gloss').click();
-  await expect(page.getByText(/short, stops .+coat, Topsides \(Grey Phalarope\)/).first()).toBeVisible();
+  await page.getByText('Short for the next coats: Samphire Two Gloss').click();
+  await expect(
+    page.getByText(/short\. First coat affected: .+coat on Topsides \(Grey Phalarope\)/).first(),
+  ).toBeVisible();
   await page.goto(`/materials/costs?boat=${tender?.id}`);
   await expect(page.getByRole('status').first()).toContainText(
     /Planned €[\d,.]+, so far €[\d,.]+, at the end €[\d,.]+; \d+ h of work/,

@@ -50,7 +50,7 @@ async function addCoats(page: Page, families: readonly Family[]) {
     await page.getByRole('button', { name: 'Add step' }).click();
   }
 }
-const asksWhy = (page: Page) => page.getByLabel(/Apply anyway: reason/);
+const asksWhy = (page: Page) => page.getByLabel(/Reason for applying anyway/);
 
 test('each typical stack from its template: drawn, saved, and no false alarm', async ({ page }) => {
   test.slow();
@@ -162,7 +162,7 @@ test('each forbidden stack: the right reason, and the nearest workable one taken
 test('schools are switched on the stack, and each other way can be set beside it', async ({ page }) => {
   const { systems } = await newArea(page, 'Coaming', { substrate: 'timber', service: 'daylight' });
   await page.goto(systems);
-  await page.getByRole('button', { name: 'Take it Topsides, two-pack' }).click();
+  await page.getByRole('button', { name: 'Use template Topsides, two-pack' }).click();
   await page.locator('summary', { hasText: 'Choice of method' }).click();
   const way = (name: string) => page.getByRole('button', { name, exact: true });
   await expect(way('two-pack')).toHaveAttribute('aria-pressed', 'true');
@@ -172,14 +172,14 @@ test('schools are switched on the stack, and each other way can be set beside it
   await way('bottom up').click();
   await way('every defect out').click();
   await expect(page.getByRole('group', { name: /2\. Samphire/ })).toContainText('one-pack enamel');
-  await expect(page.getByText(/Before it.*inspect \(low light/)).toBeVisible();
+  await expect(page.getByText(/Tasks before this step.*check in low-angle light/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(`${systems}/compare`);
   await page.getByLabel('Against that way').selectOption({ label: 'Coaming, but cure and sand' });
   await expect(page.getByRole('row', { name: /^Sanding/ })).toContainText(/1\.0 h.*6\.0 h/);
-  await expect(page.getByText(/for it, flatness/)).toBeVisible();
+  await expect(page.getByText(/a flat finish/)).toBeVisible();
 });
 
 test('a band takes its own litres, and the coldest night is judged', async ({ page }) => {
@@ -190,13 +190,13 @@ test('a band takes its own litres, and the coldest night is judged', async ({ pa
   await page.locator('summary', { hasText: 'Where' }).click();
   await page.getByLabel('Band name (if only part of the area)').fill('leading edge');
   await page.getByLabel('Band area').fill('1.5');
-  await page.getByLabel('Coldest the surface will be').fill('-4');
+  await page.getByLabel('Lowest surface temperature expected').fill('-4');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/stops curing below .* °C, and -4 °C is expected/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(bench);
-  await expect(page.getByText('only on the leading edge')).toBeVisible();
+  await expect(page.getByText('leading edge only')).toBeVisible();
   await expect(page.getByLabel('Area covered')).toHaveValue('1.5');
 });
 
@@ -208,7 +208,7 @@ test('work before a coat: preparation made into tasks, ticked, a wait that runs,
   await addCoats(page, ['bilge-epoxy']);
   await page.locator('summary', { hasText: 'Preparation' }).click();
   await page.getByRole('button', { name: /Make it the work before/ }).click();
-  await expect(page.getByText(/Before it.*wait 24 h/)).toBeVisible();
+  await expect(page.getByText(/Tasks before this step.*wait 24 h/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(bench);

@@ -42,15 +42,15 @@ test('copper on aluminium is refused with its reason, the way out offered, taken
 }) => {
   await page.goto(await newArea(page, { name: 'Skeg', Substrate: 'aluminium', Exposure: 'immersed' }));
   await addCoat(page, 'Dulse Ablative');
-  await expect(page.getByText(/copper eats aluminium/)).toBeVisible();
+  await expect(page.getByText(/[Cc]opper corrodes aluminium/)).toBeVisible();
   await expect(page.getByText(/antifouling on a bare surface/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
-  await expect(page.getByText(/No: copper eats aluminium/)).toBeVisible();
-  await expect(page.getByText('The nearest that would be fine:').locator('..')).toContainText(
+  await expect(page.getByText(/No: [Cc]opper corrodes aluminium/)).toBeVisible();
+  await expect(page.getByText('Closest allowed system:').locator('..')).toContainText(
     'epoxy primer, epoxy barrier, copper-free antifouling',
   );
   await page.getByRole('button', { name: 'Use this system', exact: true }).click();
-  await expect(page.getByText(/copper eats aluminium/)).toBeHidden();
+  await expect(page.getByText(/[Cc]opper corrodes aluminium/)).toBeHidden();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
 });
@@ -61,7 +61,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   const first = await newArea(page, { name: 'Locker one', Substrate: 'timber', Exposure: 'bilge' });
   await newArea(page, { name: 'Locker two', Substrate: 'timber', Exposure: 'bilge' });
   await page.goto(first);
-  await page.getByRole('button', { name: 'Take it Bilge, one-pack' }).click();
+  await page.getByRole('button', { name: 'Use template Bilge, one-pack' }).click();
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
   await expect(page.getByText(/Before it.*trisodium phosphate/)).toBeVisible();
   await page.getByText('Templates and copying').click();
@@ -69,7 +69,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await page.getByRole('button', { name: 'Save as template' }).click();
   await expect(page.getByText('Locker, our way (your own)')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Locker two' }).check();
-  await page.getByRole('button', { name: 'Use it on 1' }).click();
+  await page.getByRole('button', { name: 'Copy to 1 area' }).click();
   await expect(page.getByRole('checkbox', { name: 'Locker two' })).not.toBeChecked();
   const second = page.getByRole('link', { name: 'Locker two' });
   await second.click();
@@ -86,7 +86,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await expect(page.getByText('Now at place 1 of 2.')).toBeAttached();
   await page.keyboard.press('Space');
   await expect(page.getByText(/1\. Kelpie Bilge Epoxy/)).toBeVisible();
-  await expect(page.getByText(/cured two-pack is closed/)).toBeVisible();
+  await expect(page.getByText(/[Cc]ured two-pack has a sealed surface/)).toBeVisible();
 });
 
 test('one-pack and two-pack topsides side by side, and where the trade disagrees', async ({ page }) => {
@@ -160,8 +160,8 @@ test('a sheet goes out as JSON and comes in again; a block is pasted; contradict
     cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   });
   await expect(page.getByLabel('Pot life, column 3')).toHaveValue('5 h');
-  await expect(page.getByText(/Look again: the pot lives/).first()).toBeVisible();
-  await expect(page.getByRole('img', { name: 'Times of this sheet over temperature' })).toBeVisible();
+  await expect(page.getByText(/Pot life is/).first()).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Data sheet times by temperature' })).toBeVisible();
   writeFileSync(file, '{"format":"something else"}');
   await page.getByLabel('Import (JSON)').setInputFiles(file);
   await expect(page.getByRole('alert')).toContainText('is not of the format');
@@ -175,7 +175,7 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
   await expect(salt.getByText('72 mg/m²').first()).toBeVisible();
   await salt.getByLabel('Area').selectOption({ label: 'Grey Phalarope: Bottom' });
   await salt.getByRole('button', { name: 'Save as finding' }).click();
-  await expect(salt.getByText(/^Saved as a finding on/)).toContainText('wash and test again');
+  await expect(salt.getByText(/^Finding saved on/)).toContainText('wash and test again');
   await expectAccessible(page);
 });
 
@@ -184,10 +184,10 @@ test('blasted steel starts a clock that leads the slip', async ({ page }) => {
   await page.goto(systems);
   await page.getByLabel('Share to be filled').fill('20');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take it Steel bottom, blasted' }).click();
+  await page.getByRole('button', { name: 'Use template Steel bottom, blasted' }).click();
   await expect(page.getByText(/Before it.*Sa 2½/)).toBeVisible();
   await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));
-  await page.getByRole('button', { name: /Blasted bare just now/ }).click();
+  await page.getByRole('button', { name: /Start 4 h timer: blasted bare/ }).click();
   await expect(page.getByRole('heading', { name: /Bare steel: prime with/ })).toBeVisible();
   await expect(page.getByText(/^prime within (3 h 59 min|4 h)/)).toBeVisible();
 });

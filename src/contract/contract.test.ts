@@ -25,7 +25,7 @@ describe('every word of the core passes the border, and no other', () => {
   it('kinds of boat', () => {
     for (const kind of BOAT_KINDS) expect(refusals(boatInput, aBoat({ kind }))).toEqual([]);
     expect(refusals(boatInput, aBoat({ kind: 'airship' as never }))[0]).toContain(
-      'kind of boat "airship" is not one of: [long-keel',
+      'Boat type must be one of: [long-keel, fin-keel, bilge-keel, hard-chine-motor, flat-bottomed, open-dinghy, catamaran, workboat, parts], but is “airship”',
     );
   });
   it('parts of the boat and substrates', () => {
@@ -54,15 +54,15 @@ describe('shapes of a measuring sheet', () => {
     expect(refusals(areaInput, line(shape))).toEqual([]);
   });
   it.each([
-    [{ kind: 'rectangle', lengthM: 2 }, 'width (m) is missing'],
-    [{ kind: 'circle', diameterM: 2, widthM: 1 }, 'widthM is not a known field'],
+    [{ kind: 'rectangle', lengthM: 2 }, 'width (m) is required'],
+    [{ kind: 'circle', diameterM: 2, widthM: 1 }, 'measures[0].shape.widthM isn’t a known field'],
     [
       { kind: 'girths', spacingM: 1, girthsM: [1], rule: 'simpson' },
-      'girths has 1 entries, needs at least 2',
+      'girths must have 2 or more entries, but has 1',
     ],
     [
       { kind: 'girths', spacingM: 1, girthsM: [1, 2], rule: 'guess' },
-      'rule "guess" is not one of: [simpson, trapezoid]',
+      'Integration rule must be one of: [simpson, trapezoid], but is “guess”',
     ],
   ])('%o is refused', (shape, message) => {
     expect(refusals(areaInput, line(shape)).join('; ')).toContain(message);
@@ -74,7 +74,7 @@ describe('surroundings', () => {
     const area = (surroundings: object) =>
       refusals(areaInput, anArea(uuidv7(), { surroundings: surroundings as never }));
     expect(area({ kind: 'heated', setPointC: 18 })).toEqual([]);
-    expect(area({ kind: 'heated' })[0]).toContain('set point (°C) is missing');
+    expect(area({ kind: 'heated' })[0]).toContain('Set temperature (°C) is required');
     expect(area({ kind: 'open', setPointC: 18 })).toHaveLength(1);
   });
 });
@@ -86,22 +86,24 @@ describe('log entries', () => {
     expect(refusals(entryInput, entry({ kind: 'note', body: { text: 'rain at noon' } }))).toEqual([]);
     expect(refusals(entryInput, entry({ kind: 'note' })).length).toBeGreaterThan(0);
     expect(refusals(entryInput, entry({ kind: 'guess', body: {} }))[0]).toContain(
-      'kind "guess" is not one of',
+      'kind must be one of: [batch, coat, batch-end, tape, blast, removal, work, hand-test, round, note, strike], but is “guess”',
     );
   });
   it('ids are made by the client, as UUIDs of version 7', () => {
     expect(refusals(entryInput, entry({ id: '6f1c1a52-0d0e-4a3a-9a53-3a7f5d4e2c11' }))[0]).toContain(
-      'is not an id',
+      'must be a valid id',
     );
   });
   it('times say their offset', () => {
-    expect(refusals(entryInput, entry({ at: '2026-05-14T12:00' }))[0]).toContain('start');
+    expect(refusals(entryInput, entry({ at: '2026-05-14T12:00' }))[0]).toContain(
+      'Start time “2026-05-14T12:00” isn’t in the expected format',
+    );
     expect(refusals(entryInput, entry({ at: '2026-05-14T12:00+01:00' }))).toEqual([]);
   });
   it('nothing comes in unsaid: an unknown field is refused wherever it stands', () => {
     const coat = aCoat(planned, NOON) as EntryInput & { body: object };
     expect(refusals(entryInput, { ...coat, body: { ...coat.body, mood: 'good' } })[0]).toContain(
-      'mood is not a known field',
+      'body.mood isn’t a known field',
     );
   });
 });
@@ -109,10 +111,10 @@ describe('log entries', () => {
 describe('sheets and stacks', () => {
   it('film a coat in order, volume solids a fraction', () => {
     expect(refusals(productInput, aProduct({ film: { min: 90, typical: 60, max: 120 } }))[0]).toContain(
-      'are not in order',
+      'Dry film per coat must run from minimum to typical to maximum, but is 90, 60, 120 µm',
     );
     expect(refusals(productInput, aProduct({ volumeSolids: 52 }))[0]).toContain(
-      'volume solids (fraction) 52 is above the limit of 1',
+      'Volume solids must be 1 or less, but is 52',
     );
   });
   it('one overcoat line for each kind of next coat', () => {
@@ -123,7 +125,7 @@ describe('sheets and stacks', () => {
   it('half a coat is no coat', () => {
     const step = aStep(uuidv7(), { coats: 1.5 });
     expect(refusals(stackInput, { version: 1, steps: [step] })).toEqual([
-      'steps.0.coats: coats 1.5 must be a whole number',
+      'steps.0.coats: Coats must be a whole number, but is 1.5',
     ]);
   });
 });

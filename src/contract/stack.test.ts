@@ -26,54 +26,62 @@ describe('a step at the border', () => {
   });
   const twin = uuidv7();
   it.each<[string, object, string]>([
-    ['no coats', { coats: 0 }, 'steps.0.coats: coats 0 is below the limit of 1'],
+    ['no coats', { coats: 0 }, 'steps.0.coats: Coats must be 1 or more, but is 0'],
     [
       'a film of nothing',
       { dryMicronsPerCoat: 0 },
-      'steps.0.dryMicronsPerCoat: dry film a coat (µm) 0 is below the limit of 0.5',
+      'steps.0.dryMicronsPerCoat: Dry film per coat (µm) must be 0.5 or more, but is 0',
     ],
     [
       'thinner by the half',
       { thinner: 0.6 },
-      'steps.0.thinner: thinner (fraction) 0.6 is above the limit of 0.5',
+      'steps.0.thinner: thinner (fraction) must be 0.5 or less, but is 0.6',
     ],
-    ['no colour', { colours: [] }, 'steps.0.colours: colours has 0 entries, needs at least 1'],
-    ['a method nobody has', { method: 'fingers' }, 'steps.0.method: method "fingers" is not one of'],
+    ['no colour', { colours: [] }, 'steps.0.colours: colours must have 1 or more entries, but has 0'],
+    [
+      'a method nobody has',
+      { method: 'fingers' },
+      'steps.0.method: method must be one of: [brush, roller, roll-and-tip, conventional-spray, airless-spray, trowel, aerosol], but is “fingers”',
+    ],
     [
       'grit of boulders',
       { sandBetween: 8 },
-      'steps.0.sandBetween: grit between coats 8 is below the limit of 24',
+      'steps.0.sandBetween: grit between coats must be 24 or more, but is 8',
     ],
     [
       'work of no kind',
       { before: [task({ kind: 'sing' })] },
-      'steps.0.before.0.kind: kind of work "sing" is not one of',
+      'steps.0.before.0.kind: Task type must be one of: [prepare, wash, sand, wait, inspect, aggregate], but is “sing”',
     ],
     [
       'the same work twice',
       { before: [task({ id: twin }), task({ id: twin })] },
-      'steps.0.before.1: work before stands twice',
+      'steps.0.before.1: Tasks before this step is in the list twice',
     ],
     [
       'thirteen works',
       { before: Array.from({ length: 13 }, () => task()) },
-      'steps.0.before: work before has 13 entries, takes at most 12',
+      'steps.0.before: Tasks before this step can have at most 12 entries, but has 13',
     ],
     [
       'a band of nothing',
       { band: { name: 'edge', areaM2: 0 } },
-      'steps.0.band.areaM2: band (m²) 0 is below the limit of 0.0001',
+      'steps.0.band.areaM2: Band size (m²) must be 0.0001 or more, but is 0',
     ],
-    ['a band without a name', { band: { name: ' ', areaM2: 1 } }, 'steps.0.band.name: name of the band'],
+    [
+      'a band without a name',
+      { band: { name: ' ', areaM2: 1 } },
+      'steps.0.band.name: Band name can’t start or end with a space',
+    ],
     [
       'sideways',
       { order: 'sideways' },
-      'steps.0.order: way it is worked over the area "sideways" is not one of',
+      'steps.0.order: Direction must be one of: [bottom-up, top-down, null], but is “sideways”',
     ],
     [
       'overruled in a word',
       { overrule: { ruleIds: ['x'], reason: 'no' } },
-      'steps.0.overrule.reason: reason for overruling "no" is shorter than 8',
+      'steps.0.overrule.reason: Reason for applying anyway must be at least 8 characters long, but is “no”',
     ],
     ['more than it knows', { glitter: true }, 'steps.0.glitter'],
   ])('%s is refused by field, value and limit', (_, over, message) => {
@@ -109,8 +117,8 @@ describe('work in the log', () => {
   it.each<[string, object, string]>([
     ['a task by number', { taskId: '3' }, 'body.taskId'],
     ['an outcome it has not', { outcome: 'maybe' }, 'body.outcome'],
-    ['coat minus one', { coatNo: -1 }, 'coat number -1 is below the limit of 0'],
-    ['an essay', { remark: 'x'.repeat(1001) }, 'remark is longer than 1000 characters'],
+    ['coat minus one', { coatNo: -1 }, 'coat number must be 0 or more, but is -1'],
+    ['an essay', { remark: 'x'.repeat(1001) }, 'remark can be at most 1000 characters long'],
   ])('%s is refused', (_, over, message) => {
     expect(refused(entryInput as never, work(over)).join()).toContain(message);
   });
@@ -121,11 +129,11 @@ describe('figures by method on a sheet', () => {
   const airless = { method: 'airless-spray', film: { min: 100, typical: 125, max: 150 }, thinnerMax: 0.05 };
   it('each method once, its film in order, or as for all', () => {
     expect(sheet([airless, { method: 'brush', film: null, thinnerMax: null }])).toEqual([]);
-    expect(sheet([airless, airless]).join()).toContain('stands twice');
+    expect(sheet([airless, airless]).join()).toContain('is in the list twice');
     expect(sheet([{ ...airless, film: { min: 100, typical: 90, max: 150 } }]).join()).toContain(
-      'least 100, typical 90, most 150 µm are not in order',
+      'Dry film per coat must run from minimum to typical to maximum, but is 100, 90, 150 µm',
     );
-    expect(sheet([{ ...airless, thinnerMax: 5 }]).join()).toContain('is above the limit of 0.5');
+    expect(sheet([{ ...airless, thinnerMax: 5 }]).join()).toContain('must be 0.5 or less');
   });
 });
 
@@ -148,8 +156,8 @@ describe('findings that are seen', () => {
   it('take their own words only', () => {
     for (const grade of ['A', 'D', 'hard', 'softens', 'black', 'red', null])
       expect(finding({ grade })).toEqual([]);
-    expect(finding({ grade: 'pink' })[0]).toContain('grade: grade "pink" is not one of');
-    expect(finding({ kind: 'smell' })[0]).toContain('kind: kind of finding "smell" is not one of');
+    expect(finding({ grade: 'pink' })[0]).toContain('grade must be one of');
+    expect(finding({ kind: 'smell' })[0]).toContain('Finding type must be one of');
   });
 });
 

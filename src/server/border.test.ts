@@ -23,43 +23,43 @@ describe('wrong input is refused by field, value and limit', () => {
       '/boats',
       () => aBoat({ dimensions: { ...dims, beamM: -3 } }),
       'dimensions.beamM',
-      'beam (m) -3 is below the limit of 0.1',
+      'Beam (m) must be 0.1 or more, but is -3',
     ],
     [
       'a boat of 1e9 m',
       '/boats',
       () => aBoat({ dimensions: { ...dims, loaM: 1e9 } }),
       'dimensions.loaM',
-      'length over all (m) 1000000000 is above the limit of 120',
+      'Length overall (m) must be 120 or less, but is 1000000000',
     ],
     [
       'letters for a draught',
       '/boats',
       () => aBoat({ dimensions: { ...dims, draughtM: 'deep' as never } }),
       'dimensions.draughtM',
-      'draught (m) "deep" is not a number',
+      'Draught (m) must be a number, but is “deep”',
     ],
-    ['no name', '/boats', () => aBoat({ name: '' }), 'name', 'boat name is empty'],
+    ['no name', '/boats', () => aBoat({ name: '' }), 'name', 'Boat name is required'],
     [
       'a waterline longer than the boat',
       '/boats',
       () => aBoat({ dimensions: { ...dims, lwlM: 10 } }),
       'dimensions',
-      'waterline length 10 m is above the length over all of 9 m',
+      'Waterline length (10 m) can’t be more than length overall (9 m)',
     ],
     [
       'an unknown field',
       '/boats',
       () => ({ ...aBoat(), colour: 'red' }),
       'colour',
-      'colour is not a known field',
+      'Colour isn’t a known field',
     ],
     [
       'a negative length',
       '/areas',
       () => ({ ...anArea(planned.boat.id), measures: rect(-2) }),
       'measures.0.shape.lengthM',
-      'length (m) -2 is below the limit of 0.001',
+      'Length (m) must be 0.001 or more, but is -2',
     ],
     [
       'a ratio of 0 : 0',
@@ -72,7 +72,7 @@ describe('wrong input is refused by field, value and limit', () => {
           ],
         }),
       'sheet.parts.0.ratio',
-      'parts in the ratio 0 is below the limit of 0.001',
+      'Parts in the ratio must be 0.001 or more, but is 0',
     ],
     [
       'a table that is slower when hotter',
@@ -85,21 +85,21 @@ describe('wrong input is refused by field, value and limit', () => {
           ],
         }),
       'sheet.potLife',
-      'pot life: 90 min at 20 °C is longer than at a lower temperature',
+      'Pot life: 90 min at 20 °C is longer than at a lower temperature. Times must get shorter as temperature rises',
     ],
     [
       'RH 130',
       '/log',
       () => aCoat(planned, NOON, { conditions: { airC: 15, rh: 1.3, surfaceC: null, source: 'typed' } }),
       'body.conditions.rh',
-      'relative humidity (fraction) 1.3 is above the limit of 1',
+      'Relative humidity (fraction) must be 1 or less, but is 1.3',
     ],
     [
       'an end before the start',
       '/log',
       () => aCoat(planned, NOON, { endedAt: new Date(NOON - 5 * HOUR).toISOString() }),
       'body.endedAt',
-      'is before the start',
+      'End time 2026-05-14T07:00:00.000Z is before start time 2026-05-14T11:00:00.000Z',
     ],
     ['a coat from the future', '/log', () => aCoat(planned, NOON + 9 * HOUR), 'at', 'is in the future'],
   ])('%s', async (_what, path, make, field, message) => {
@@ -115,7 +115,7 @@ describe('wrong input is refused by field, value and limit', () => {
       { shape: { kind: 'circle', diameterM: 3 }, count: 1, opening: true } as never,
     ];
     const { body } = await server.problem('POST', '/areas', { ...anArea(planned.boat.id), measures });
-    expect(body.errors?.[0]?.message).toContain('area after openings');
+    expect(body.errors?.[0]?.message).toContain('Area after openings must be above 0 m², but is -6.07 m²');
   });
 
   it('answers problem+json without a stack trace, whatever comes', async () => {
@@ -131,8 +131,8 @@ describe('wrong input is refused by field, value and limit', () => {
     expect((await server.problem('GET', '/boats/undefined')).status).toBe(404);
     const far = await server.problem('GET', '/weather?back=500&sideways=1');
     expect(far.body.errors?.map((e) => e.message)).toEqual([
-      'back 500 is outside 0–400 days',
-      'sideways is not a known field',
+      'Back must be 0–400 days, but is 500',
+      'Sideways isn’t a known field',
     ]);
     expect(response.headers.get('content-security-policy')).toContain("script-src 'self'");
   });
@@ -154,7 +154,7 @@ describe('two people at once', () => {
     expect((await server.ask('POST', '/boats', boat)).status).toBe(201);
     expect((await server.ask('POST', '/boats', boat)).status).toBe(200);
     expect((await server.problem('POST', '/boats', { ...boat, name: 'Another' })).body.title).toBe(
-      'Id taken',
+      'Id already used',
     );
     const coat = aCoat(planned, NOON);
     expect((await server.ask('POST', '/log', coat)).status).toBe(201);

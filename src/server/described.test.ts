@@ -193,7 +193,7 @@ describe('work on an area and on what was cut out of it', () => {
     await server.ask('POST', '/log', first);
     const wrong = { ...aCoat(planned, NOON), corrects: first.id };
     expect((await server.problem('POST', '/log', wrong)).body.errors?.[0]?.message).toContain(
-      'a coat cannot take the place of a work',
+      'An entry of type coat can’t replace one of type work',
     );
     const again = { ...work(planned.area.id, planned.step.id, 'key'), corrects: first.id };
     expect((await server.ask('POST', '/log', again)).status).toBe(201);

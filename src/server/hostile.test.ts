@@ -195,7 +195,7 @@ describe('files that would hold everybody up are read beside the server', () => 
     [
       'weather: 120 000 bad rows',
       () => `time,air,rh\n${'yesterday,8,80\n'.repeat(120_000)}`,
-      /takes at most|cannot be read/,
+      /the maximum is|can’t be read/,
     ],
   ])('%s', async (_what, csv, said) => {
     let answer = '';
@@ -214,7 +214,7 @@ describe('files that would hold everybody up are read beside the server', () => 
     const { body } = await server.problem('POST', '/products/csv', {
       csv: `name,family,parts\n${`x,${' '.repeat(900)}y,z\n`.repeat(2000)}`.slice(0, 1_990_000),
     });
-    expect(body.detail).toMatch(/sheets, takes at most 500|line 2/);
+    expect(body.detail).toMatch(/the maximum is 500|[Ll]ine 2/);
   });
 });
 
@@ -242,7 +242,10 @@ describe('what is said is done', () => {
     ] as const) {
       await server.ask('POST', route, body);
       expect([route, (await server.ask('POST', route, body)).status]).toEqual([route, 200]);
-      expect([route, (await server.problem('POST', route, other)).body.title]).toEqual([route, 'Id taken']);
+      expect([route, (await server.problem('POST', route, other)).body.title]).toEqual([
+        route,
+        'Id already used',
+      ]);
     }
     const inSummer = { ...finding, at: '2026-05-14T13:00:00+01:00' };
     expect((await server.ask('POST', '/findings', inSummer)).status).toBe(200);

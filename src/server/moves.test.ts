@@ -162,7 +162,10 @@ describe('every screen sees a write at once', () => {
     const bad = { ...anArea(planned.boat.id), name: '' };
     const path = `/boats/${planned.boat.id}/areas`;
     const refused = await server.problem('POST', path, { areas: [good, bad] });
-    expect(refused.body.errors?.[0]).toMatchObject({ path: 'areas.1.name', message: 'area name is empty' });
+    expect(refused.body.errors?.[0]).toMatchObject({
+      path: 'areas.1.name',
+      message: 'Area name is required',
+    });
     expect((await server.problem('GET', `/areas/${good.id}`)).status).toBe(404);
     const other = anArea('01900000-0000-7000-8000-0000000000aa');
     expect((await server.problem('POST', path, { areas: [other] })).body.errors?.[0]?.message).toBe(
@@ -289,9 +292,9 @@ describe('the yard and its weather', () => {
   it('a zone nobody lives in and a place off the globe are refused', async () => {
     const { id: _i, demo: _d, ...yard } = (await server.ask<Yard>('GET', '/yard')).body;
     const zone = await server.problem('PUT', '/yard', { ...yard, zone: 'Atlantis/Harbour' });
-    expect(zone.body.detail).toContain('time zone "Atlantis/Harbour" is not a known zone');
+    expect(zone.body.detail).toContain('Time zone “Atlantis/Harbour” doesn’t exist');
     const place = await server.problem('PUT', '/yard', { ...yard, latitude: 120 });
-    expect(place.body.errors?.[0]?.message).toBe('latitude (°) 120 is above the limit of 66');
+    expect(place.body.errors?.[0]?.message).toBe('Latitude (°) must be 66 or less, but is 120');
     expect((await server.ask('PUT', '/yard', { ...yard, name: 'North slip' })).body).toMatchObject({
       name: 'North slip',
       version: 2,

@@ -53,9 +53,7 @@ it('nothing was tested: nothing is offered, and none can be taken over', async (
   expect(await pace()).toBeUndefined();
   const refused = await take(0.72);
   expect(refused.status).toBe(422);
-  expect(refused.body.errors?.[0]?.message).toMatch(
-    /pace 0.72 is not the one that its films agree upon: none/,
-  );
+  expect(refused.body.errors?.[0]?.message).toMatch(/Curing speed 0.72 isn’t the suggested one \(none\)/);
 });
 
 it('two films do not teach; the third that agrees does, and nothing moves until somebody says so', async () => {

@@ -90,7 +90,7 @@ describe('the plan of a yard', () => {
     expect((await setUp({ people: [{ ...person, away: [gone] }] })).status).toBe(200);
     expect(coatsOf(await plan()).every(({ start }) => start >= gone.to)).toBe(true);
     const back = await setUp({ people: [{ ...person, away: [{ from: gone.to, to: gone.from }] }] });
-    expect([back.status, back.body.errors?.[0]]).toEqual([422, { path: 'people.0.away.0', message: 'back at must be after away from' }]); // biome-ignore format: one line
+    expect([back.status, back.body.errors?.[0]]).toEqual([422, { path: 'people.0.away.0', message: 'Back at must be after away from' }]); // biome-ignore format: one line
     // Two of one name could not be told apart in the plan, nor in their calendars.
     const twins = await setUp({ people: [person, { ...person, id: uuidv7() }] });
     expect([twins.status, twins.body.errors?.[0]?.path]).toEqual([422, 'people.1']);

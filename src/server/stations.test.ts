@@ -65,7 +65,7 @@ describe('a logger posts under its token', () => {
     for (let i = 0; i < 13; i++) answers.push((await post(station.id, token, one)).status);
     expect(answers).toEqual([...Array<number>(12).fill(200), 429]);
     const told = await post(station.id, token, one);
-    expect(told.body.detail).toMatch(/12 times a minute/);
+    expect(told.body.detail).toMatch(/12 requests a minute/);
     // Another station has its own.
     const other = aStation({ name: 'Shed logger' });
     expect((await post(other.id, await aToken(other), one)).status).toBe(200);
@@ -116,7 +116,7 @@ describe('a logger posts under its token', () => {
       `too-far at ${NOON + 3 * HOUR}`,
     ]);
     expect((await list()).stations[0]?.fault).toBe(
-      '4 readings left out: air -40 °C is what a dead sensor says; and 3 more',
+      '4 readings ignored: air -40 °C is typical of a failed sensor; and 3 more',
     );
     const stuck = readings(NOON - 40 * HOUR, 24, () => 10, { rhPercent: 80 });
     expect((await post(station.id, token, stuck)).body.bad.map(({ fault }) => fault)).toEqual(
@@ -192,7 +192,7 @@ describe('an address that is asked', () => {
       );
       expect(await ask({ url, privateNet: true })).toBe('{"readings":[]}');
       answer = { status: 302, text: '' };
-      await expect(ask({ url, privateNet: true })).rejects.toThrow('it answers 302');
+      await expect(ask({ url, privateNet: true })).rejects.toThrow('the address answered with status 302');
       answer = { status: 200, text: 'x'.repeat(1_000_001) };
       await expect(ask({ url, privateNet: true })).rejects.toThrow('larger than 1000000 bytes');
       // The server asks by itself: what comes is air, what fails is said, and it comes back.
@@ -205,7 +205,7 @@ describe('an address that is asked', () => {
       };
       expect((await look())?.fault).toContain('larger than');
       answer = { status: 200, text: 'no json' };
-      expect((await look())?.fault).toBe('not taken: its answer is no JSON');
+      expect((await look())?.fault).toBe('readings not accepted: the answer isn’t valid JSON');
       answer = { status: 200, text: JSON.stringify(readings(NOON - 2 * HOUR, 2, () => 12)) };
       expect(await look()).toMatchObject({ fault: null, lastHours: 2 });
       expect((await air()).some(({ airC, source }) => airC === 12 && source === 'measured')).toBe(true);

@@ -127,7 +127,7 @@ describe('the store', () => {
       amount: undefined,
     });
     expect(wrong.body.errors?.[0]?.message).toContain(
-      'part "resin" is not one of Test epoxy: base, hardener',
+      '“resin” isn’t a part of Test epoxy. Parts: base, hardener',
     );
     const odd = await server.problem('POST', '/receipts', {
       ...receipt,
@@ -158,7 +158,7 @@ describe('the store', () => {
     const greedy = await server.problem('POST', '/movements/together', keep([0.2, 1.1]));
     expect(greedy.body.errors?.[0]).toMatchObject({
       path: 'movements.1.amount',
-      message: 'amount 1.1 l is more than the 1.000 l in the tin',
+      message: 'Amount must be 1.000 l or less (the stock of this lot), but is 1.1 l',
     });
     expect(await inTin(base)).toBe(2);
     expect((await server.ask('POST', '/movements/together', keep([0.2, 0.1]))).status).toBe(201);
@@ -191,7 +191,7 @@ describe('the store', () => {
     const bad = await server.problem('POST', '/lots/count', {
       csv: `lot,counted\n${base},1.5\n${uuidv7()},1\n`,
     });
-    expect(bad.body.errors?.[0]?.message).toContain('line 3, lot: there is no lot');
+    expect(bad.body.errors?.[0]?.message).toContain('Line 3, lot: no lot with id');
     expect(await inTin(base)).toBe(2);
     const good = await server.ask('POST', '/lots/count', { csv: `lot,counted\n${base},1.5\n` });
     expect(good.body).toEqual({ taken: 1, same: 0 });
@@ -357,7 +357,7 @@ describe('an order', () => {
     });
     expect((await server.ask('POST', '/receipts', receipt())).status).toBe(201);
     const again = await server.problem('POST', '/receipts', receipt());
-    expect(again.body.errors?.[0]?.message).toContain('was received already');
+    expect(again.body.errors?.[0]?.message).toContain('has already been received');
     expect((await mine())?.parts.map(({ there, ordered }) => [there, ordered])).toEqual([
       [4, 0],
       [2, 0],
@@ -552,7 +552,7 @@ describe('money', () => {
       same: 1,
     });
     const unknown = await server.problem('POST', '/offers/csv', { csv: csv('Nobody’s paint', 1) });
-    expect(unknown.body.errors?.[0]?.message).toContain('line 2, product: there is no sheet');
+    expect(unknown.body.errors?.[0]?.message).toContain('Line 2, product: no sheet called “Nobody’s paint”');
   });
 });
 

@@ -64,7 +64,12 @@ describe('a stand hides a patch', () => {
     expect((await clockOf(boat.id, patch.id))?.state).toBe('hidden');
     // The system changes on the area, and with it on the patch; not on the patch itself.
     const refused = await server.problem('PUT', `/areas/${patch.id}/stack`, { version: 1, steps: [] });
-    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringContaining('change it there')]);
+    expect([refused.status, refused.body.detail]).toEqual([
+      409,
+      expect.stringContaining(
+        'Bottom, under Stand 1 uses the system of the area it was split off from. Change the system there, or give Bottom, under Stand 1 its own system in the survey.',
+      ),
+    ]);
     await server.ask('DELETE', `/stands/${stand.id}`);
     expect(await clockOf(boat.id, patch.id)).toBeUndefined();
     expect((await clockOf(boat.id, area.id))?.areaM2).toBe(20);
@@ -202,14 +207,19 @@ describe('findings', () => {
       note: '',
     };
     const made = await server.ask<Finding>('POST', '/findings', input);
-    expect(made.body).toMatchObject({ verdict: 'bad', reason: expect.stringContaining('above 50') });
+    expect(made.body).toMatchObject({
+      verdict: 'bad',
+      reason: expect.stringContaining(
+        '62 mg/m² is above the limit of 50 (IMO PSPC for immersed steel). Wash and test again.',
+      ),
+    });
     const bad = await server.problem('POST', '/findings', {
       ...input,
       id: uuidv7(),
       kind: 'adhesion',
       value: 7,
     });
-    expect(bad.body.errors).toEqual([{ path: 'value', message: 'adhesion grade 7 is outside 0–5' }]);
+    expect(bad.body.errors).toEqual([{ path: 'value', message: 'Adhesion grade must be between 0 and 5, but is 7' }]);
     const changed = await server.ask<Finding>('PUT', `/findings/${input.id}`, {
       ...input,
       value: 30,
@@ -244,7 +254,7 @@ describe('the hull form', () => {
     });
     expect(refused.body.errors?.[0]).toEqual({
       path: 'offsets.halfBreadthsM.2.3',
-      message: 'half-breadth (m) -1 is below the limit of 0',
+      message: 'Half-breadth (m) must be 0 or more, but is -1',
     });
   });
 
@@ -307,7 +317,9 @@ describe('the waterline', () => {
       marks: [...marks, mark('port', 14, 1000)],
       version: 2,
     });
-    expect(beyond.body.detail).toContain('mark 4: place along the boat (m) 14 is outside');
+    expect(beyond.body.detail).toContain(
+      'Mark 4: place along the boat (m) must be within the hull (0.00–9.00 m) at a height on the hull, but is 14',
+    );
   });
 });
 
@@ -331,7 +343,12 @@ describe('the rules at the border', () => {
     const refused = await put(null);
     expect([refused.status, refused.body.errors?.[0]]).toEqual([
       422,
-      { path: 'steps.0.overrule', message: expect.stringContaining('epoxy chalks in the sun') },
+      {
+        path: 'steps.0.overrule',
+        message: expect.stringContaining(
+          'Epoxy chalks in sunlight. It’s fine in bilges, behind panels and under antifouling, but not as the last coat. To apply anyway, enter a reason. The reason is kept on record',
+        ),
+      },
     ]);
     expect(
       (await put({ ruleIds: ['epoxy-in-daylight'], reason: 'short' })).body.errors?.[0]?.message,
@@ -356,7 +373,7 @@ describe('the rules at the border', () => {
     const refused = await lay([one.id, area.id]);
     expect(refused.body.errors?.[0]).toEqual({
       path: 'areaIds.1',
-      message: 'Bottom has coats on it already',
+      message: 'Bottom already has coats applied',
     });
     expect((await clockOf(boat.id, one.id))?.state).toBe('no-system');
     expect((await lay([one.id, two.id])).status).toBe(200);
@@ -435,7 +452,9 @@ describe('sheets from a file', () => {
     });
     const bad = renamed.replace(/^Test from file/, 'Half a sheet').replace(',50,100,150,', ',150,100,50,');
     const refused = await own.problem('POST', '/products/csv', { csv: `${head}\n${bad}` });
-    expect(refused.body.errors?.[0]?.message).toContain('line 2, Half a sheet: film a coat');
+    expect(refused.body.errors?.[0]?.message).toContain(
+      'line 2, Half a sheet: Dry film per coat must run from minimum to typical to maximum, but is 150, 100, 50 µm',
+    );
     await own.stop();
   });
 });

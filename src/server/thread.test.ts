@@ -56,7 +56,7 @@ describe('from a bare hull to the next coat’s window', () => {
     expect(moved?.meanChangeC).toBeLessThan((-17 * 6) / 7 + 0.5);
     const detail = await clock();
     expect(edge(detail, 'overcoat-min')).toBe(moved?.afterAt);
-    expect(detail.shifts[0]?.cause).toBe('weather file of 6 hours imported');
+    expect(detail.shifts[0]?.cause).toBe('weather file imported (6 hours)');
     expect(detail.clock.warnings).toContain('stood-cold');
   });
 

@@ -26,11 +26,11 @@ describe('tables of offsets', () => {
     });
   });
   it.each([
-    ['x,0,1\n0,1,1\n1,1,1', 'line 1: the first column is "x"'],
-    ['station m,0\n0,1\n1,1', 'line 1: fewer than two waterlines'],
+    ['x,0,1\n0,1,1\n1,1,1', 'Line 1: the first column must be “station (m)” (or mm, cm, ft, in), but is “x”'],
+    ['station m,0\n0,1\n1,1', 'line 1: at least two waterlines are needed'],
     ['station m,0,one\n0,1,1\n1,1,1', 'line 1, column 3: "one" is not a number'],
-    ['station m,0,1\n0,1,1', 'fewer than two stations'],
-    ['station m,0,1\n,1,1\n1,1,1', 'line 2, column 1: the station has no place'],
+    ['station m,0,1\n0,1,1', 'at least two stations are needed'],
+    ['station m,0,1\n,1,1\n1,1,1', 'line 2, column 1: enter the station’s position'],
   ])('%j is refused: %s', (csv, message) => {
     expect(() => readOffsetsCsv(csv)).toThrow(message);
   });
@@ -69,10 +69,13 @@ describe('marks of the line', () => {
     ]);
   });
   it.each([
-    ['side,station\nP,1', 'there is no column "reading"'],
-    ['side,station,reading\nleft,1,1', 'line 2: side "left" is neither port nor starboard'],
-    ['side,station,reading\nP,1,high', 'line 2: reading "high" is not a number'],
-    ['kind,side,station,reading\nguess,P,1,1', 'line 2: kind "guess" is not one of'],
+    ['side,station\nP,1', 'Line 1: no column “reading” found in “side, station”'],
+    ['side,station,reading\nleft,1,1', 'Line 2: side “left” must be port or starboard'],
+    ['side,station,reading\nP,1,high', 'Line 2: reading “high” isn’t a number'],
+    [
+      'kind,side,station,reading\nguess,P,1,1',
+      'Line 2: type “guess” must be one of line, sheer, old-line, old line, fitting, made',
+    ],
   ])('%j is refused: %s', (csv, message) => {
     expect(() => readMarksCsv(csv)).toThrow(message);
   });
@@ -98,7 +101,7 @@ describe('many sheets', () => {
     const csv = writeSheetsCsv([{ name: 'x', sheet }]);
     expect(readSheetsCsv(csv)[0]?.sheet).toEqual(sheet);
     expect(() => readSheetsCsv(csv.replace('80-112.5-150', '80-150'))).toThrow(
-      'line 2, by method: "80-150" is not least-typical-most such as 50-75-100',
+      'line 2, by method: “80-150” isn’t minimum-typical-maximum, for example 50-75-100',
     );
   });
   it('a figure that is none is named by line and column', () => {
@@ -107,7 +110,7 @@ describe('many sheets', () => {
     const at = head.split(',').indexOf('volume solids');
     const broken = row.split(',').map((cell, i) => (i === at ? 'half' : cell));
     expect(() => readSheetsCsv(`${head}\n${broken.join(',')}`)).toThrow(
-      'line 2, volume solids: "half" is not a number',
+      'line 2, volume solids: “half” isn’t a number',
     );
   });
 });

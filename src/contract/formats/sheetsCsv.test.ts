@@ -16,13 +16,13 @@ const read = (head: string, text: string) => readSheetsCsv(withCell(head, text))
 
 describe('a column of many sheets', () => {
   it.each<[string, string, (sheet: ProductSheet | undefined) => unknown, unknown]>([
-    ['Pot life', '10:240 20:120', (sheet) => sheet?.potLife.length, 2],
-    ['Pot life', '', (sheet) => sheet?.potLife, []],
+    ['pot life', '10:240 20:120', (sheet) => sheet?.potLife.length, 2],
+    ['pot life', '', (sheet) => sheet?.potLife, []],
     ['copper', 'true', (sheet) => sheet?.copper, true],
     ['copper', 'Yes', (sheet) => sheet?.copper, true],
     ['copper', '', (sheet) => sheet?.copper, null],
     ['induction min', '', (sheet) => sheet?.inductionMin, null],
-    ['Ratio by', 'Weight', (sheet) => sheet?.ratioBy, 'weight'],
+    ['ratio by', 'Weight', (sheet) => sheet?.ratioBy, 'weight'],
     ['grounds', 'steel | epoxy-primer', (sheet) => sheet?.grounds, ['steel', 'epoxy-primer']],
     ['grounds', '', (sheet) => sheet?.grounds, null],
     ['thinner', '', (sheet) => sheet?.thinner, null],
@@ -70,14 +70,22 @@ describe('a column of many sheets', () => {
     expect(of(read(head, text))).toEqual(wanted);
   });
   it.each([
-    ['film most', 'thick', 'line 2, film most: "thick" is not a number'],
-    ['Pot life', '20-120', 'line 2, pot life: "20-120" is not a temperature and minutes such as 20:600'],
-    ['parts', 'base', 'line 2, parts: "base" is not a name and its parts'],
-    ['tack-free', '20:soon', 'line 2, tack-free: "20:soon" is not a temperature and minutes'],
+    ['film most', 'thick', 'line 2, film most: “thick” isn’t a number'],
+    ['pot life', '20-120', 'line 2, pot life: “20-120” isn’t a temperature and minutes, for example 20:600'],
+    ['parts', 'base', 'line 2, parts: “base” isn’t a part name and its share, for example base 2'],
+    [
+      'tack-free',
+      '20:soon',
+      'line 2, tack-free: “20:soon” isn’t a temperature and minutes, for example 20:600',
+    ],
     // Taken for what it does not say, each of these would be dear.
-    ['Ratio by', '', 'line 2, ratio by: "" is neither volume nor weight'],
-    ['copper', 'some', 'line 2, copper: "some" is neither yes nor no'],
-    ['by method', 'brush thin', 'line 2, by method: "thin" is not least-typical-most'],
+    ['ratio by', '', 'line 2, ratio by: “” must be volume or weight'],
+    ['copper', 'some', 'line 2, copper: “some” must be yes or no'],
+    [
+      'by method',
+      'brush thin',
+      'line 2, by method: “thin” isn’t minimum-typical-maximum, for example 50-75-100',
+    ],
   ])('%s "%s" is refused: %s', (head, text, message) => {
     expect(() => read(head, text)).toThrow(message);
   });
@@ -91,6 +99,6 @@ describe('a column of many sheets', () => {
     expect(readSheetsCsv(writeSheetsCsv([odd, base]))).toEqual([odd, base]);
   });
   it('an empty file says so', () => {
-    expect(() => readSheetsCsv('name,family\r\n')).toThrow('The file has no rows');
+    expect(() => readSheetsCsv('name,family\r\n')).toThrow('the file has no rows');
   });
 });

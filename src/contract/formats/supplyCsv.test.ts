@@ -43,8 +43,8 @@ describe('a stock count as a file', () => {
 
   it('refuses a figure that is none or below nothing by its line, and a file without the column', () => {
     const csv = (counted: string) => `lot,counted\nx,${counted}\n`;
-    expect(() => readCountCsv(csv('half'))).toThrow('line 2, counted: "half" is not a number from 0 up');
-    expect(() => readCountCsv(csv('-1'))).toThrow('line 2, counted: "-1"');
+    expect(() => readCountCsv(csv('half'))).toThrow('Line 2, counted: “half” isn’t a number of 0 or more');
+    expect(() => readCountCsv(csv('-1'))).toThrow('Line 2, counted: “-1” isn’t a number of 0 or more');
     expect(() => readCountCsv('lot,found\nx,1\n')).toThrow('no column "counted"');
     expect(() => readCountCsv('lot,counted\n')).toThrow('no rows');
   });
@@ -104,9 +104,9 @@ describe('prices as a file', () => {
 
   it('a pack of nothing and a price left empty are refused by their line', () => {
     expect(() => readPricesCsv('product,litres,price\nA,0,5\n')).toThrow(
-      'line 2, litres: "0" is not above 0',
+      'Line 2, litres: must be above 0, but is “0”',
     );
-    expect(() => readPricesCsv('product,litres,price\nA,1,\n')).toThrow('line 2, price: is empty');
+    expect(() => readPricesCsv('product,litres,price\nA,1,\n')).toThrow('Line 2, price: enter a price');
     expect(readPricesCsv('product,litres,price\nA,1,0\n')[0]?.price).toBe(0);
   });
 });

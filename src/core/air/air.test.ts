@@ -27,7 +27,9 @@ describe('dew point', () => {
   });
 
   it('refuses humidity as a percentage', () => {
-    expect(() => dewPointC({ airC: 20, rh: 50 })).toThrow('relative humidity 50 is outside 0.001–1');
+    expect(() => dewPointC({ airC: 20, rh: 50 })).toThrow(
+      'Relative humidity must be between 0.001 and 1, but is 50',
+    );
   });
 });
 

@@ -22,7 +22,8 @@ export function airOver(
 ): { airC: Range; rh: Range; surfaceC: Range } | null {
   const startMs = moment('start of application', input.startMs);
   const endMs = moment('end of application', input.endMs);
-  if (endMs < startMs) throw new QuantityError('end of application', endMs, `its start ${startMs} or later`);
+  if (endMs < startMs)
+    throw new QuantityError('end of application', endMs, `at or after its start (${startMs})`);
   const air = coatAir(input);
   if (startMs < air.knownFromMs || endMs > air.knownUntilMs) return null;
   const moments = [startMs, ...air.moments.filter((at) => at > startMs && at < endMs), endMs];

@@ -63,7 +63,7 @@ export function bestStarts(input: {
 }): BestStarts {
   const fromMs = moment('first start', input.fromMs);
   const toMs = moment('latest start', input.toMs);
-  if (toMs < fromMs) throw new QuantityError('latest start', toMs, `the first one ${fromMs} or later`);
+  if (toMs < fromMs) throw new QuantityError('latest start', toMs, `at or after the first one (${fromMs})`);
   within('Days to search for a start', (toMs - fromMs) / 86_400_000, 0, 366);
   const applyMs = positive('Time to apply', input.applyMs, 30 * 86_400_000);
   const { nights = [] } = input;

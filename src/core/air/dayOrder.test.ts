@@ -72,7 +72,7 @@ describe('the order that gets the most of the day’s coats on', () => {
   });
   it('an id given twice is refused', () => {
     expect(() => said([job('a', 1, [8, 9]), job('a', 1, [8, 9])])).toThrow(
-      'coat a is outside each named once',
+      'Coat must be named once, but is in the list twice (a)',
     );
   });
 });

@@ -58,13 +58,14 @@ export function judgeCoat(input: {
   const { hours } = input;
   const startMs = moment('start of application', input.startMs);
   const endMs = moment('end of application', input.endMs);
-  if (endMs < startMs) throw new QuantityError('end of application', endMs, `its start ${startMs} or later`);
+  if (endMs < startMs)
+    throw new QuantityError('end of application', endMs, `at or after its start (${startMs})`);
   const safeMs = input.safeMs === null ? null : moment('time safe from dew and rain', input.safeMs);
   if (safeMs !== null && safeMs < endMs)
     throw new QuantityError(
       'time safe from dew and rain',
       safeMs,
-      `the end of application ${endMs} or later`,
+      `at or after the end of application (${endMs})`,
     );
   const air = coatAir(input);
   const phaseAt = (at: number): CoatPhase => (at <= endMs ? 'applying' : 'until-safe');

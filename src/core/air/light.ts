@@ -21,7 +21,8 @@ export function darkBeforeEnd(input: {
 }): number | null {
   const startMs = moment('start of application', input.startMs);
   const endMs = moment('end of application', input.endMs);
-  if (endMs < startMs) throw new QuantityError('end of application', endMs, `its start ${startMs} or later`);
+  if (endMs < startMs)
+    throw new QuantityError('end of application', endMs, `at or after its start (${startMs})`);
   if (isDark(startMs, input.nights)) return null;
   return input.nights.find(({ fromMs }) => fromMs > startMs && fromMs < endMs)?.fromMs ?? null;
 }
@@ -31,7 +32,7 @@ export function isDark(ms: number, nights: readonly Dark[]): boolean {
   const at = moment('moment', ms);
   return nights.some(({ fromMs, toMs }) => {
     if (moment('end of a night', toMs) < moment('beginning of a night', fromMs))
-      throw new QuantityError('end of a night', toMs, `its beginning ${fromMs} or later`);
+      throw new QuantityError('end of a night', toMs, `at or after its start (${fromMs})`);
     return at >= fromMs && at < toMs;
   });
 }

@@ -70,7 +70,7 @@ describe('every limit has its own named reason, with the figure found and the li
 
   it('refuses a surface no hull has', () => {
     expect(() => judgeConditions({ conditions: { ...fine, surfaceC: 200 }, limits: DEFAULT_LIMITS })).toThrow(
-      'surface temperature 200',
+      'Surface temperature must be between -40 and 90, but is 200',
     );
   });
 });
@@ -237,7 +237,9 @@ describe('a whole coat', () => {
       { at: 8 * HOUR, code: 'not-known', value: 8 * HOUR, limit: 4 * HOUR, phase: 'until-safe' },
     ]);
     expect(coat(day, () => 15, { safeMs: null }).ok).toBe(false);
-    expect(() => coat(day, () => 15, { safeMs: Number.NaN })).toThrow('moment it is safe NaN');
+    expect(() => coat(day, () => 15, { safeMs: Number.NaN })).toThrow(
+      'Time safe from dew and rain must be a valid time, but is NaN',
+    );
   });
   it('a band is judged at its cold end; too hot at its hot end alone depends on the sun, with both ends told', () => {
     const surface = day.map(({ at }) => ({ at, surfaceC: 15, lowC: 10, highC: 45 }));

@@ -15,5 +15,5 @@ it('"from 08:00 for 7 days: −7 to 2 °C, RH 80, dry" is a week of cold nights 
   expect(at('06:00')?.rh).toBe(1);
   expect(() =>
     typedForecast({ fromMs, days: 7, lowC: 3, highC: 2, rh: 0.8, rainMm: 0, utcOffsetH: 0 }),
-  ).toThrow(/highest air temperature 2 is outside the lowest of 3 °C or more/);
+  ).toThrow(/Highest temperature must be at least the lowest \(3 °C\), but is 2/);
 });

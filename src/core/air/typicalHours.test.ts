@@ -36,6 +36,6 @@ describe('air beyond a forecast', () => {
         hours(48, () => ({})),
         T0 + 366 * 24 * HOUR,
       ),
-    ).toThrow(/end of the plan/);
+    ).toThrow(/End of the plan must be 10368000000 ms after the forecast or sooner, but is 1809475200000/);
   });
 });

@@ -66,6 +66,6 @@ describe('whether the coats left are ready for a launch', () => {
   it('no start within what is known is not known, not ready', () => {
     const coats = [coat(), coat({ next: null, starts: [] })];
     expect(coatsByLaunch({ ...asked, coats })).toMatchObject({ readyMs: null, lastStartMs: null });
-    expect(() => coatsByLaunch({ ...asked, coats: [] })).toThrow('coats left 0');
+    expect(() => coatsByLaunch({ ...asked, coats: [] })).toThrow('Coats left must be 1 or more, but is 0');
   });
 });

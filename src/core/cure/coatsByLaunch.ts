@@ -78,7 +78,7 @@ export function coatsByLaunch(input: {
     positive('time to apply (ms)', applyMs, 30 * 86_400_000);
     for (const { fromMs, toMs } of starts)
       if (moment('last start', toMs) < moment('first start', fromMs))
-        throw new QuantityError('last start', toMs, `the first one ${fromMs} or later`);
+        throw new QuantityError('last start', toMs, `at or after the first one (${fromMs})`);
   }
   const points = last.sheet.events[ready];
   // A window that no sheet states is not known: nothing is taken for ready.

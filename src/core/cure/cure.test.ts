@@ -68,11 +68,13 @@ describe('the cure clock', () => {
 
   it('a start that is no moment is refused by name, and spoils nothing for the next film', () => {
     const temps = constant(20);
-    expect(() => eventTime({ curve: epoxy, temps, laidAt: Number.NaN })).toThrow('time of application NaN');
+    expect(() => eventTime({ curve: epoxy, temps, laidAt: Number.NaN })).toThrow(
+      'Time of application must be a valid time, but is NaN',
+    );
     expect(eventTime({ curve: epoxy, temps, laidAt: 0 }).at).toBe(480 * MIN);
     const hole = { startMs: 0, valuesC: [20, Number.NaN, 20] };
     expect(() => eventTime({ curve: epoxy, temps: hole, laidAt: 0 })).toThrow(
-      'film temperature of hour 1 NaN',
+      'Film temperature of hour 1 must be between -60 and 120, but is NaN',
     );
   });
 

@@ -31,29 +31,26 @@ export const inverseK = (tempC: number) => 1 / (tempC + ZERO_C_IN_K);
  */
 export function checkCurve(name: string, curve: EventCurve): void {
   if (curve.stopC !== null) within(`${name} stop temperature`, curve.stopC, -40, 80);
-  if (curve.points.length === 0) throw new QuantityError(`${name} table`, 'without a point', '1–5 points');
+  if (curve.points.length === 0)
+    throw new QuantityError(`number of points of the ${name} table`, 0, 'between 1 and 5');
   const sorted = sortedPoints(curve);
   const hottestC = sorted.at(-1)?.tempC ?? 0;
   if (curve.stopC !== null && hottestC < curve.stopC)
     throw new QuantityError(
-      `${name} table`,
-      `up to ${hottestC} °C`,
-      `a temperature at which the film cures: it stops below ${curve.stopC} °C`,
+      `highest temperature of the ${name} table`,
+      `${hottestC} °C`,
+      `at least the minimum curing temperature (${curve.stopC} °C)`,
     );
   sorted.forEach((point, index) => {
     within(`${name} temperature`, point.tempC, -40, 80);
     positive(`${name} time`, point.minutes, LONGEST_MINUTES);
     const colder = sorted[index - 1];
     if (colder && colder.tempC === point.tempC) {
-      throw new QuantityError(
-        `${name} temperature`,
-        `${point.tempC} °C twice`,
-        'one time for each temperature',
-      );
+      throw new QuantityError(`${name} temperature`, `in the table twice (${point.tempC} °C)`, 'given once');
     }
     if (colder && point.minutes > colder.minutes) {
       throw new QuantityError(
-        `${name} time at ${point.tempC} °C of`,
+        `${name} time at ${point.tempC} °C`,
         `${point.minutes} min`,
         `at most the ${colder.minutes} min at ${colder.tempC} °C`,
       );

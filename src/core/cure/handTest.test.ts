@@ -83,9 +83,11 @@ describe('what the hand finds corrects the clock [T, handbook part 10]', () => {
     expect(torn.high).toBeCloseTo(240 / 360, 9);
   });
   it('a finding that is none, or a test before the film was there, is refused by name', () => {
-    expect(() => corrected([['melts' as HandFinding, 3]])).toThrow(/finding of the hand melts is outside/);
+    expect(() => corrected([['melts' as HandFinding, 3]])).toThrow(
+      /Finding of the hand must be sticks, prints, no-print, dents, hard, clogs, powders, but is melts/,
+    );
     expect(() => corrected([['sticks', -1]])).toThrow(
-      /time of the test .* is outside the end of application/,
+      /Time of the test must be at or after the end of application \(0\), but is -3600000/,
     );
   });
   it('a sheet that says nothing of what was found is not corrected by it', () => {

@@ -117,7 +117,7 @@ export function correctFromHandTest(input: {
     shareDone({ curve: { points, stopC }, temps, fromMs: end, toMs: atMs });
   const spans = tests.flatMap(({ atMs, found }) => {
     if (moment('time of the test', atMs) < end)
-      throw new QuantityError('time of the test', atMs, `the end of application ${end} or later`);
+      throw new QuantityError('time of the test', atMs, `at or after the end of application (${end})`);
     const bound = boundsOf(found, film, input.next ?? null);
     if (!bound.low && !bound.high) return [];
     return [span(bound, (points) => done(points, atMs))];

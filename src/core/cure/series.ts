@@ -38,7 +38,7 @@ const sound = new WeakSet<TempSeries>();
 export function checkSeries(temps: TempSeries): void {
   if (sound.has(temps)) return;
   if (temps.valuesC.length === 0)
-    throw new QuantityError('temperature series', 'without an hour', '1 hour or more');
+    throw new QuantityError('number of hours in the temperature series', 0, '1 or more');
   moment('start of the temperature series', temps.startMs);
   temps.valuesC.forEach((tempC, i) => {
     within(`film temperature of hour ${i}`, tempC, -60, 120);

@@ -21,7 +21,7 @@ export function shareDone(input: {
   const { temps } = input;
   const fromMs = moment('start', input.fromMs);
   const toMs = moment('end', input.toMs);
-  if (toMs < fromMs) throw new QuantityError('end', toMs, `its start ${fromMs} or later`);
+  if (toMs < fromMs) throw new QuantityError('end', toMs, `at or after its start (${fromMs})`);
   checkSeries(temps);
   const ready = readyCurve('event', input.curve);
   const [startMs, endMs] = [temps.startMs, seriesEnd(temps)];

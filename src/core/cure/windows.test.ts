@@ -118,7 +118,9 @@ describe('the states follow each other without gap or overlap', () => {
   });
 
   it('refuses an end before its start, and a now that is none', () => {
-    expect(() => look(film({ laidToMs: -1 }), 1)).toThrow('end of application -1');
+    expect(() => look(film({ laidToMs: -1 }), 1)).toThrow(
+      'End of application must be at or after its start (0), but is -1',
+    );
     expect(() => look(film(), Number.NaN)).toThrow('now NaN');
   });
 
@@ -235,24 +237,28 @@ describe('tables that cannot drive a clock are refused by name', () => {
   const run = (points: { tempC: number; minutes: number }[]) =>
     eventTime({ curve: { points, stopC: null }, temps: constant(20), laidAt: 0 });
   it.each([
-    ['no point', [], 'event table without a point'],
-    ['a time of 0', [{ tempC: 20, minutes: 0 }], 'event time 0 is outside what is above 0'],
+    ['no point', [], 'Number of points of the event table must be between 1 and 5, but is 0'],
+    ['a time of 0', [{ tempC: 20, minutes: 0 }], 'Event time must be above 0, but is 0'],
     [
       'one temperature twice',
       [
         { tempC: 20, minutes: 5 },
         { tempC: 20, minutes: 6 },
       ],
-      '20 °C twice',
+      'Event temperature must be given once, but is in the table twice (20 °C)',
     ],
-    ['an impossible temperature', [{ tempC: 400, minutes: 5 }], 'event temperature 400 is outside -40–80'],
+    [
+      'an impossible temperature',
+      [{ tempC: 400, minutes: 5 }],
+      'Event temperature must be between -40 and 80, but is 400',
+    ],
   ])('%s', (_what, points, message) => {
     expect(() => run(points)).toThrow(message);
   });
   it('an air of no hours at all', () => {
     const empty = { startMs: 0, valuesC: [] };
     expect(() => eventTime({ curve: { points: at20(1), stopC: null }, temps: empty, laidAt: 0 })).toThrow(
-      'temperature series without an hour',
+      'Number of hours in the temperature series must be 1 or more, but is 0',
     );
   });
 });
@@ -392,7 +398,7 @@ it('a sheet whose every time is given below the temperature at which it stops is
   const curve = { points: [{ tempC: 5, minutes: 600 }], stopC: 10 };
   const temps = { startMs: 0, valuesC: [20, 20] };
   expect(() => eventTime({ curve, temps, laidAt: 0 })).toThrow(
-    /table up to 5 °C is outside .* stops below 10 °C/,
+    /Highest temperature of the event table must be at least the minimum curing temperature \(10 °C\), but is 5 °C/,
   );
   expect(() => explainEvent({ curve, temps, laidAt: 0 })).toThrow(/table up to 5 °C/);
 });

@@ -64,7 +64,7 @@ function checkFilm({ laidFromMs, laidToMs, factor, mustFactor, sheet }: Film): v
   moment('start of application', laidFromMs);
   moment('end of application', laidToMs);
   if (laidToMs < laidFromMs)
-    throw new QuantityError('end of application', laidToMs, `its start ${laidFromMs} or later`);
+    throw new QuantityError('end of application', laidToMs, `at or after its start (${laidFromMs})`);
   if (factor !== undefined) within('factor of the clock', factor, 0.01, 100);
   if (mustFactor !== undefined) within('factor of the clock for what must be', mustFactor, 0.01, 100);
   for (const { keyGrit } of sheet.overcoat) if (keyGrit !== null) within('grit', keyGrit, 1, 10_000);

@@ -36,7 +36,7 @@ describe("film thickness, handbook part 6's worked figures", () => {
     );
     expect(() =>
       coatsNeeded({ targetDryMicrons: 300, dryMicronsPerCoat: 300, maxDryMicronsPerCoat: 150 }),
-    ).toThrow('dry film a coat 300 is outside 0–150');
+    ).toThrow('Dry film a coat must be between 0 and 150, but is 300');
   });
 });
 

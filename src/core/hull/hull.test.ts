@@ -24,7 +24,9 @@ describe('girths at stations', () => {
   });
 
   it('says why it will not take an even number of girths', () => {
-    expect(() => simpson(1, [1, 2, 3, 4])).toThrow('number of girths 4');
+    expect(() => simpson(1, [1, 2, 3, 4])).toThrow(
+      'Number of girths must be an odd number, 3 or more, for Simpson’s rule (or use the trapezoid rule), but is 4',
+    );
   });
 });
 
@@ -47,9 +49,11 @@ describe('a sheet of hand measures', () => {
   it('refuses negative lengths and openings that leave nothing, by name', () => {
     const rect = (lengthM: number, opening: boolean) =>
       ({ shape: { kind: 'rectangle', lengthM, widthM: 1 }, count: 1, opening }) as const;
-    expect(() => areaFromMeasures({ measures: [rect(-2, false)] })).toThrow('length -2');
+    expect(() => areaFromMeasures({ measures: [rect(-2, false)] })).toThrow(
+      'Length must be above 0, but is -2',
+    );
     expect(() => areaFromMeasures({ measures: [rect(2, false), rect(3, true)] })).toThrow(
-      'area after openings',
+      'Area after openings must be above 0 m², but is -1.00 m²',
     );
   });
 });

@@ -126,11 +126,19 @@ describe('a table that cannot be used is refused by row and column', () => {
     [
       'stations out of order',
       { stationsM: [1, 0] },
-      'stations 2 at 0 m is outside what is above the 1 m before it',
+      'Stations 2 must be above the previous one (1 m), but is 0 m',
     ],
-    ['one waterline', { waterlinesM: [0] }, 'number of waterlines 1'],
-    ['a row too short', { halfBreadthsM: [[1, 1], [1]] }, 'offsets of station 2 1'],
-    ['a row missing', { halfBreadthsM: [[1, 1]] }, 'rows of offsets 1 is outside the 2 stations'],
+    ['one waterline', { waterlinesM: [0] }, 'Number of waterlines must be 2 or more, but is 1'],
+    [
+      'a row too short',
+      { halfBreadthsM: [[1, 1], [1]] },
+      'Number of offsets of station 2 must be 2, one for each waterline, but is 1',
+    ],
+    [
+      'a row missing',
+      { halfBreadthsM: [[1, 1]] },
+      'Number of rows of offsets must be 2, one for each station, but is 1',
+    ],
     [
       'a negative breadth',
       {
@@ -139,7 +147,7 @@ describe('a table that cannot be used is refused by row and column', () => {
           [1, -2],
         ],
       },
-      'half-breadth at station 2, waterline 2 -2',
+      'Half-breadth at station 2, waterline 2 must be between 0 and 60, but is -2',
     ],
     [
       'no number',
@@ -149,14 +157,14 @@ describe('a table that cannot be used is refused by row and column', () => {
           [1, 1],
         ],
       },
-      'half-breadth at station 1, waterline 2 NaN',
+      'Half-breadth at station 1, waterline 2 must be between 0 and 60, but is NaN',
     ],
   ])('%s', (_what, over, message) => {
     expect(area(over)).toThrow(message);
   });
   it('nothing under water displaces nothing, and says so', () => {
     const dry = { ...good, waterlinesM: [0.5, 1] };
-    expect(() => hydrostatics({ table: dry })).toThrow('lowest waterline 0.5 m');
+    expect(() => hydrostatics({ table: dry })).toThrow('Lowest waterline must be below 0 m, but is 0.5 m');
   });
 });
 
@@ -188,7 +196,9 @@ describe('offsets as they come from elsewhere', () => {
 
   it('heights that are none, or the wrong way round, are refused by name', () => {
     const table = hull([-1, 0], [0, 2]);
-    expect(() => areaFromOffsets({ table, fromZ: Number.NaN, toZ: 0 })).toThrow('lower height (m) NaN');
+    expect(() => areaFromOffsets({ table, fromZ: Number.NaN, toZ: 0 })).toThrow(
+      'Lower height (m) must be a height of the hull, but is NaN',
+    );
     expect(() => areaFromOffsets({ table, fromZ: 1, toZ: 0 })).toThrow('upper height (m) 0');
     expect(() =>
       formFromDimensions({

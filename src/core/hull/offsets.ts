@@ -41,7 +41,7 @@ export function checkOffsets(table: OffsetTable): void {
       within(`${name} ${i + 1}`, value, -200, 200);
       if (i > 0 && value <= (values[i - 1] as number)) {
         throw new QuantityError(
-          `${name} ${i + 1} at`,
+          `${name} ${i + 1}`,
           `${value} m`,
           `above the previous one (${values[i - 1]} m)`,
         );
@@ -52,17 +52,17 @@ export function checkOffsets(table: OffsetTable): void {
   rising('waterlines', table.waterlinesM);
   if (table.halfBreadthsM.length !== table.stationsM.length) {
     throw new QuantityError(
-      'rows of offsets',
+      'number of rows of offsets',
       table.halfBreadthsM.length,
-      `the ${table.stationsM.length} stations`,
+      `${table.stationsM.length}, one for each station`,
     );
   }
   table.halfBreadthsM.forEach((row, s) => {
     if (row.length !== table.waterlinesM.length) {
       throw new QuantityError(
-        `offsets of station ${s + 1}`,
+        `number of offsets of station ${s + 1}`,
         row.length,
-        `the ${table.waterlinesM.length} waterlines`,
+        `${table.waterlinesM.length}, one for each waterline`,
       );
     }
     row.forEach((y, w) => {
@@ -79,9 +79,9 @@ function checkSheer(table: OffsetTable): void {
   if (!table.sheer) return;
   if (table.sheer.length !== table.stationsM.length) {
     throw new QuantityError(
-      'points of the sheer',
+      'number of sheer points',
       table.sheer.length,
-      `the ${table.stationsM.length} stations`,
+      `${table.stationsM.length}, one for each station`,
     );
   }
   table.sheer.forEach((point, s) => {
@@ -112,8 +112,9 @@ function triangleArea(a: Vec, b: Vec, c: Vec): number {
 
 /** Two heights in their order; ±∞ stand for keel and sheer. @throws {QuantityError} */
 export function checkHeights(fromZ: number, toZ: number): void {
-  if (Number.isNaN(fromZ)) throw new QuantityError('lower height (m)', fromZ, 'heights of a hull');
-  if (!(toZ >= fromZ)) throw new QuantityError('upper height (m)', toZ, `the lower one of ${fromZ} or above`);
+  if (Number.isNaN(fromZ)) throw new QuantityError('lower height (m)', fromZ, 'a height of the hull');
+  if (!(toZ >= fromZ))
+    throw new QuantityError('upper height (m)', toZ, `at or above the lower one (${fromZ})`);
 }
 
 /** The corners of the hull's skin on one side: between neighbouring stations and waterlines, where all four are known. */

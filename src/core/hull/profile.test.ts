@@ -75,7 +75,9 @@ describe('a profile that could be drawn', () => {
 
   it('refuses a boat without length', () => {
     const dims = { loaM: 0, lwlM: 5, beamM: 2, draughtM: 1, freeboardM: 1 };
-    expect(() => profileLines({ kind: 'fin-keel', dimensions: dims })).toThrow('length over all 0');
+    expect(() => profileLines({ kind: 'fin-keel', dimensions: dims })).toThrow(
+      'Length over all must be above 0, but is 0',
+    );
   });
 });
 
@@ -131,19 +133,27 @@ describe('measures', () => {
   });
 
   it.each<[string, Measure['shape'], string]>([
-    ['a circle of no width', { kind: 'circle', diameterM: 0 }, 'diameter 0'],
+    ['a circle of no width', { kind: 'circle', diameterM: 0 }, 'Diameter must be above 0, but is 0'],
     [
       'a trapezium of letters',
       { kind: 'trapezium', sideAM: Number.NaN, sideBM: 1, heightM: 1 },
-      'first side NaN',
+      'First side must be above 0, but is NaN',
     ],
-    ['a negative girth', { kind: 'girths', spacingM: 1, girthsM: [1, -1, 1], rule: 'simpson' }, 'girth 2 -1'],
+    [
+      'a negative girth',
+      { kind: 'girths', spacingM: 1, girthsM: [1, -1, 1], rule: 'simpson' },
+      'Girth 2 must be between 0 and 200, but is -1',
+    ],
     [
       'a single girth',
       { kind: 'girths', spacingM: 1, girthsM: [1], rule: 'trapezoid' },
-      'number of girths 1',
+      'Number of girths must be 2 or more, but is 1',
     ],
-    ['a mile of hull', { kind: 'rectangle', lengthM: 1609, widthM: 1 }, 'length 1609 is outside 0–200'],
+    [
+      'a mile of hull',
+      { kind: 'rectangle', lengthM: 1609, widthM: 1 },
+      'Length must be between 0 and 200, but is 1609',
+    ],
   ])('%s is refused by name', (_what, shape, message) => {
     expect(() => areaFromMeasures({ measures: [{ shape, count: 1, opening: false }] })).toThrow(message);
   });

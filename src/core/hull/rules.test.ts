@@ -31,7 +31,7 @@ describe('rules of thumb (common practice, handbook part 3)', () => {
   });
   it('last time’s paint: litres × real spreading rate', () => {
     expect(areaFromPaint({ litres: 12, m2PerLitre: 8 })).toBe(96);
-    expect(() => areaFromPaint({ litres: 0, m2PerLitre: 8 })).toThrow('litres 0');
+    expect(() => areaFromPaint({ litres: 0, m2PerLitre: 8 })).toThrow('Litres must be above 0, but is 0');
   });
 });
 
@@ -75,13 +75,13 @@ describe('a starting set', () => {
     const rule = (zone: 'topsides' | 'bottom' | 'deck' | 'other', side: 'port' | 'both' | 'centre') =>
       areaByRule({ kind: 'long-keel', dimensions, zone, side });
     expect(rule('topsides', 'port')?.areaM2).toBeCloseTo((rule('topsides', 'both')?.areaM2 ?? 0) / 2, 12);
-    expect(rule('deck', 'centre')).toMatchObject({ spread: 0.15, basis: 'rule of thumb, common practice' });
+    expect(rule('deck', 'centre')).toMatchObject({ spread: 0.15, basis: 'rule of thumb (common practice)' });
     expect(rule('other', 'both')).toBeNull();
   });
 
   it('refuses a boat without beam', () => {
     expect(() => startingAreas({ kind: 'fin-keel', dimensions: { ...dimensions, beamM: 0 } })).toThrow(
-      'beam 0',
+      'Beam must be above 0, but is 0',
     );
   });
 });

@@ -40,13 +40,13 @@ describe('what a finding means', () => {
     expect(judgeFinding(given).verdict).toBe(verdict);
   });
   it.each([
-    [reading('adhesion', 6), 'adhesion grade 6 is outside 0–5'],
-    [reading('adhesion', 1.5), 'adhesion grade 1.5 is outside whole grades 0–5'],
-    [reading('rust', 1), 'rust grade null is outside A, B, C, D'],
-    [reading('salt', Number.NaN), 'salt (mg/m²) NaN is outside 0–10000'],
-    [reading('solvent-rub', null, { grade: 'red' }), 'solvent rub red is outside hard, softens'],
-    [reading('converter', null, { grade: 'red' }), 'coats of converter NaN is outside 1–20'],
-    [reading('plate', null), 'plate thickness (mm) null is outside what was read'],
+    [reading('adhesion', 6), 'Adhesion grade must be between 0 and 5, but is 6'],
+    [reading('adhesion', 1.5), 'Adhesion grade must be a whole number from 0 to 5, but is 1.5'],
+    [reading('rust', 1), 'Rust grade must be one of A, B, C, D, but is null'],
+    [reading('salt', Number.NaN), 'Salt (mg/m²) must be between 0 and 10000, but is NaN'],
+    [reading('solvent-rub', null, { grade: 'red' }), 'Solvent rub must be one of hard, softens, but is red'],
+    [reading('converter', null, { grade: 'red' }), 'Coats of converter must be between 1 and 20, but is NaN'],
+    [reading('plate', null), 'Plate thickness (mm) must be entered, but is null'],
   ])('refused: %o', (given, message) => {
     expect(() => judgeFinding(given)).toThrow(message);
   });

@@ -34,5 +34,7 @@ it('blasting takes rust and blisters with it; salt is measured again', () => {
   const [rust, salt] = [found('rust', 10, 'bad'), found('salt', 10, 'bad')];
   expect(openFaults([rust, salt], 20)).toEqual([salt]);
   expect(openFaults([found('rust', 30, 'bad')], 20)).toHaveLength(1);
-  expect(() => openFaults([{ ...rust, atMs: Number.NaN }], null)).toThrow(/time of a finding/);
+  expect(() => openFaults([{ ...rust, atMs: Number.NaN }], null)).toThrow(
+    /Time of a finding must be a valid time, but is NaN/,
+  );
 });

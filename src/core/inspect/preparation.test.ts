@@ -20,12 +20,19 @@ describe('profile by replica tape (ASTM D4417 method C, ISO 8503-5)', () => {
   });
   it('one tape is no average; the wrong tape is said, and which serves', () => {
     const found = profileFromTape({ readingsMicrons: [150], tape: 'coarse' });
-    expect([found.few, found.warning]).toEqual([true, expect.stringContaining('take the extra-coarse one')]);
-    expect(profileFromTape({ readingsMicrons: [60, 62], tape: 'coarse' }).warning).toContain('either tape');
+    expect([found.few, found.warning]).toEqual([
+      true,
+      expect.stringContaining(
+        '100 µm is outside the range of the coarse tape (20–64 µm). Use the extra-coarse tape.',
+      ),
+    ]);
+    expect(profileFromTape({ readingsMicrons: [60, 62], tape: 'coarse' }).warning).toContain(
+      '11 µm is outside the range of both tapes (20–115 µm).',
+    );
   });
   it('a reading thinner than the tape is refused by number', () => {
     expect(() => profileFromTape({ readingsMicrons: [100, 40], tape: 'coarse' })).toThrow(
-      'tape reading 2 (µm) 40 is outside 50–400',
+      'Tape reading 2 (µm) must be between 50 and 400, but is 40',
     );
   });
 });
@@ -38,7 +45,9 @@ describe('salt by patch (ISO 8502-6, 8502-9)', () => {
     expect(saltFromConductivity({ microSiemensPerCm: 22, blank: 2, millilitres: 7.5 })).toBeCloseTo(60, 9);
   });
   it('a reading below the blank is refused', () => {
-    expect(() => saltFromConductivity({ microSiemensPerCm: 1, blank: 2 })).toThrow('conductivity (µS/cm) 1');
+    expect(() => saltFromConductivity({ microSiemensPerCm: 1, blank: 2 })).toThrow(
+      'Conductivity (µS/cm) must be between 2 and 10000, but is 1',
+    );
   });
 });
 

@@ -75,14 +75,16 @@ describe('readings to figures', () => {
     expect(salt({ millilitres: 30 })).toBe(96);
     expect(salt({ patchMm2: 2500 })).toBe(24);
     expect(salt({ microSiemensPerCm: 2 })).toBe(0);
-    expect(() => salt({ microSiemensPerCm: 1 })).toThrow('conductivity (µS/cm) 1 is outside 2–10000');
+    expect(() => salt({ microSiemensPerCm: 1 })).toThrow(
+      'Conductivity (µS/cm) must be between 2 and 10000, but is 1',
+    );
   });
   it('wash: any tank, any dilution', () => {
     expect([
       washLitres(200, WASH_RATIO['passivating-wash']),
       washLitres(20, WASH_RATIO['salt-remover']),
     ]).toEqual([4, 0.2]);
-    expect(() => washLitres(0, 50)).toThrow('tank (l) 0');
+    expect(() => washLitres(0, 50)).toThrow('Tank size (l) must be above 0, but is 0');
   });
   it('cross-cut to 250 µm (ISO 2409), X-cut above (ISO 16276-2, from memory)', () => {
     expect([adhesionTest(CROSS_CUT_TO_MICRONS), adhesionTest(CROSS_CUT_TO_MICRONS + 1)]).toEqual([
@@ -110,7 +112,12 @@ describe('a converter’s course', () => {
   });
   it('an opened bottle is suspect after two years', () => {
     const bottle = (openedYears: number) => converterCourse({ rounds: [], openedYears }).bottle;
-    expect([bottle(1.5), bottle(2)]).toEqual([null, expect.stringContaining('try it on a rusty nail first')]);
+    expect([bottle(1.5), bottle(2)]).toEqual([
+      null,
+      expect.stringContaining(
+        'This bottle was opened 2 years ago and may have gone off. Try it on a rusty nail first.',
+      ),
+    ]);
   });
 });
 

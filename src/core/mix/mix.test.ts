@@ -29,14 +29,14 @@ describe('ratios', () => {
     const parts = twoToOne.map((p) => ({ ...p, densityKgPerL: null }));
     const scale = { kind: 'scale', stepG: 1 } as const;
     expect(() => splitParts({ total: { litres: 1 }, parts, by: 'volume', tool: scale })).toThrow(
-      'density of base not stated',
+      'Density of base must be on the data sheet to pour a volume ratio by weight, but is not stated',
     );
   });
 
   it('refuses 0 : 0', () => {
     const parts = twoToOne.map((p) => ({ ...p, ratio: 0 }));
     expect(() => shares({ parts, by: 'volume', as: 'volume' })).toThrow(
-      'parts of base 0 is outside what is above 0',
+      'Parts of base must be above 0, but is 0',
     );
   });
 });
@@ -137,7 +137,7 @@ describe('a batch near by that lands on the marks, worked by hand', () => {
     const weighed = splitParts({ total: { kg: 0.25 }, parts: parts(4, 1), by: 'weight', tool }).asked;
     expect([weighed.pours.map(({ amount }) => amount), weighed.litres]).toEqual([[200, 50], null]);
     expect(() => splitParts({ total: { litres: 0.25 }, parts: parts(4, 1), by: 'weight', tool })).toThrow(
-      /density of base not stated is outside what this batch needs to be weighed/,
+      /Density of base must be on the data sheet to weigh this batch, but is not stated/,
     );
   });
 });
@@ -174,7 +174,9 @@ describe('a third part, and a ratio of one’s own', () => {
       tool,
     });
     expect(asked.pours.map(({ marks }) => marks)).toEqual([12, 10]);
-    expect(() => atOwnRatio(resin, [6])).toThrow(/parts in the own ratio 1 is outside the 2 of the sheet/);
+    expect(() => atOwnRatio(resin, [6])).toThrow(
+      /Number of parts in the custom ratio must be 2, as on the data sheet, but is 1/,
+    );
   });
 });
 
@@ -278,7 +280,7 @@ describe('parts to pour', () => {
           by: 'volume',
           tool: { kind: 'scale', stepG: 1 },
         }),
-      'density of base 0',
+      'Density of base must be above 0, but is 0',
     ],
     [
       'a margin below nothing',
@@ -291,7 +293,7 @@ describe('parts to pour', () => {
           inductionMin: 0,
           marginMin: -5,
         }),
-      'margin -5',
+      'Margin must be between 0 and 1440, but is -5',
     ],
     [
       'a pot that never ends',
@@ -303,7 +305,7 @@ describe('parts to pour', () => {
           potLifeMin: Number.POSITIVE_INFINITY,
           inductionMin: 0,
         }),
-      'pot life Infinity',
+      'Pot life must be between 0 and 1440000, but is Infinity',
     ],
     [
       'a tolerance that is none',
@@ -315,7 +317,7 @@ describe('parts to pour', () => {
           tool: { kind: 'cup', stepMl: 10 },
           tolerance: Number.NaN,
         }),
-      'ratio tolerance NaN',
+      'Ratio tolerance must be between 0 and 0.5, but is NaN',
     ],
   ])('%s is refused by name', (_what, run, message) => {
     expect(run).toThrow(message);
@@ -366,7 +368,9 @@ describe('the pot', () => {
     expect(plan.batches[1]?.layFromMin).toBeCloseTo(plan.batches[0]?.layToMin ?? 0);
     expect(() =>
       planBatches({ litres: 1, rateM2PerH: 12, litresPerM2: 0.2, potLifeMin: 25, inductionMin: 20 }),
-    ).toThrow('usable pot time -5 min');
+    ).toThrow(
+      'Usable pot time must be above 0 after 20 min standing time and the margin are taken off 25 min pot life, but is -5 min',
+    );
   });
 
   it('thinner only to the limit on the sheet', () => {

@@ -27,7 +27,7 @@ export function potLifeMinutes(input: { points: readonly PotPoint[]; tempC: numb
   }
   const first = points[0];
   const last = points.at(-1);
-  if (!first || !last) throw new NotStatedError('pot life', 'what a batch needs');
+  if (!first || !last) throw new NotStatedError('pot life', 'on the data sheet or entered from the tin');
   if (tempC <= first.tempC) return first.minutes * 2 ** ((first.tempC - tempC) / 10);
   if (tempC >= last.tempC) return last.minutes * 2 ** ((last.tempC - tempC) / 10);
   const upper = points.findIndex((point) => point.tempC > tempC);

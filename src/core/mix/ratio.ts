@@ -64,7 +64,7 @@ export function shares(input: { parts: readonly MixPart[]; by: RatioBasis; as: R
     const ratio = positive(`parts of ${part.name}`, part.ratio, 1000);
     if (by === as) return ratio;
     if (part.densityKgPerL === null) {
-      throw new NotStatedError(`density of ${part.name}`, `what a ${by} ratio needs to be poured by ${as}`);
+      throw new NotStatedError(`density of ${part.name}`, `on the data sheet to pour a ${by} ratio by ${as}`);
     }
     const density = positive(`density of ${part.name}`, part.densityKgPerL, 25);
     return as === 'weight' ? ratio * density : ratio / density;

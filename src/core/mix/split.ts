@@ -146,7 +146,7 @@ function totalInTool(
 
 function densityOf(part: MixPart): number {
   if (part.densityKgPerL === null) {
-    throw new NotStatedError(`density of ${part.name}`, 'what this batch needs to be weighed');
+    throw new NotStatedError(`density of ${part.name}`, 'on the data sheet to weigh this batch');
   }
   return positive(`density of ${part.name}`, part.densityKgPerL, 25);
 }

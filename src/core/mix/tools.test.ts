@@ -46,9 +46,9 @@ describe('each measuring tool of the trade', () => {
   });
 
   it.each([
-    [{ kind: 'scale', stepG: 0 } as const, 'scale step 0'],
-    [{ kind: 'stick', potDiameterMm: -5, stepMm: 1 } as const, 'pot diameter -5'],
-    [{ kind: 'pump', strokeMl: Number.NaN } as const, 'pump stroke NaN'],
+    [{ kind: 'scale', stepG: 0 } as const, 'Scale step must be above 0, but is 0'],
+    [{ kind: 'stick', potDiameterMm: -5, stepMm: 1 } as const, 'Pot diameter must be above 0, but is -5'],
+    [{ kind: 'pump', strokeMl: Number.NaN } as const, 'Pump stroke must be above 0, but is NaN'],
   ])('%o is refused by name', (tool, message) => {
     expect(() => toolStep(tool)).toThrow(message);
   });
@@ -157,10 +157,10 @@ describe('ratios of all kinds', () => {
   it('refuses a batch of nothing', () => {
     const tool = { kind: 'cup', stepMl: 10 } as const;
     expect(() => splitParts({ total: { litres: 0 }, parts: parts(2, 1), by: 'volume', tool })).toThrow(
-      'batch 0',
+      'Batch must be above 0, but is 0',
     );
     expect(() => splitParts({ total: { litres: 1 }, parts: [], by: 'volume', tool })).toThrow(
-      'mix without parts',
+      'Number of parts must be 1 or more, but is 0',
     );
   });
 });
@@ -186,7 +186,9 @@ describe('Pot life', () => {
     );
   });
   it('is asked for when the sheet does not state it', () => {
-    expect(() => potLifeMinutes({ points: [], tempC: 20 })).toThrow('pot life not stated');
+    expect(() => potLifeMinutes({ points: [], tempC: 20 })).toThrow(
+      'Pot life must be on the data sheet or entered from the tin, but is not stated',
+    );
   });
   it('batches are equal, cover the whole, and none outlives its pot', () => {
     fc.assert(

@@ -55,7 +55,7 @@ function checkStretches(of: string, stretches: readonly { fromMs: number; toMs: 
     moment(`start of ${of}`, fromMs);
     if (toMs === Number.POSITIVE_INFINITY) continue;
     if (moment(`end of ${of}`, toMs) < fromMs)
-      throw new QuantityError(`end of ${of}`, toMs, `its start ${fromMs} or later`);
+      throw new QuantityError(`end of ${of}`, toMs, `at or after its start (${fromMs})`);
   }
 }
 

@@ -45,7 +45,7 @@ it('says that nothing reaches the goal, with what was tried', async () => {
   const none = (await sought(0.99)).last;
   expect([none?.found, none?.done]).toEqual([null, true]);
   expect(none?.tried.map(({ way }) => way.cost)).toEqual([100, 250, 300, 420]);
-  await expect(sought(1.2)).rejects.toThrow(/chance wanted/);
+  await expect(sought(1.2)).rejects.toThrow(/Chance wanted must be between 0 and 1, but is 1\.2/);
 });
 
 it('sets of changes: each by itself before two together', () => {

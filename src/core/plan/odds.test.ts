@@ -167,7 +167,7 @@ it('a chance has the error of its draws: rule of succession by hand', () => {
     draws: 100,
   });
   expect(chanceOf(0, 0).chance).toBe(0.5);
-  expect(() => chanceOf(3, 2)).toThrow(/hits/);
+  expect(() => chanceOf(3, 2)).toThrow(/Hits must be between 0 and 2, but is 3/);
   const at = (launch: number | null, cost: number | null) => ({
     launches: { boat: launch },
     cost,

@@ -117,7 +117,9 @@ it('a coat begun in the rain is spoilt by the rain', () => {
   expect(done(steps, coat(0)).mistakes).toMatchObject([{ code: 'weather' }]);
   expect(of(steps, 'spoilt')).toMatchObject([{ task: { id: coat(0) }, by: 'rain' }]);
   expect(harmed).toBe(1);
-  expect(() => rehearse(wet, 0, [begin(coat(0), Number.NaN)])).toThrow(/time of a decision/);
+  expect(() => rehearse(wet, 0, [begin(coat(0), Number.NaN)])).toThrow(
+    /Time of a decision must be a valid time, but is NaN/,
+  );
 });
 
 /** Whatever somebody decides: what the world allows nobody to do is not done. */

@@ -107,7 +107,7 @@ it('a day unsuitable throughout is not a late start; figures that cannot be are 
       ...hurried,
       coats: [{ ...(hurried.coats[0] as PracticeDone['coats'][number]), ...over }],
     });
-  expect(bad({ startMs: Number.NaN })).toThrow(/start of a coat/);
+  expect(bad({ startMs: Number.NaN })).toThrow(/Start of a coat must be a valid time, but is NaN/);
   expect(bad({ batches: 0 })).toThrow(/batches/);
   expect(bad({ batches: 1.5 })).toThrow(/batches/);
   expect(bad({ poured: { parts: [3], by: 'volume' } })).toThrow(/parts poured/);

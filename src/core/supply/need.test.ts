@@ -92,7 +92,12 @@ describe('the need of a coat, handbook part 6', () => {
     expect(only(need({ lines: [line({ sheet: wash, coats: coats(1, 200) })] }).lines).litres).toBe(4);
     const silent = need({ lines: [line(), line({ id: 'b', sheet: { ...sheet, coverageM2PerL: null } })] });
     expect(silent.unknown).toEqual([
-      { lineId: 'b', reason: expect.stringContaining('volume solids not stated') },
+      {
+        lineId: 'b',
+        reason: expect.stringContaining(
+          'Volume solids must be on the data sheet, or the coverage, but is not stated',
+        ),
+      },
     ]);
     expect(silent.lines.map(({ id }) => id)).toEqual(['port']);
   });
@@ -159,7 +164,7 @@ it('an additive is wanted by the ml a litre of what is mixed, what stays in the 
   expect(only(wanted).likely).toBeCloseTo(mixed / 100, 9);
   expect(only(wanted).safe).toBeGreaterThan(only(wanted).likely);
   expect(() => need({ lines: [line({ additives: [{ name: 'drops', mlPerLitre: 501 }] })] })).toThrow(
-    'ml of drops a litre 501 is outside 0–500',
+    'Drops (ml/l) must be between 0 and 500, but is 501',
   );
 });
 

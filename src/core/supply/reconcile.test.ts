@@ -71,7 +71,9 @@ describe('what the tins say', () => {
   });
 
   it('refuses more left than there was, and a paint of one part', () => {
-    expect(() => reconcile(tins({ left: [13, 6] }))).toThrow('base left 13');
+    expect(() => reconcile(tins({ left: [13, 6] }))).toThrow(
+      'Base left must be between 0 and 12.05, but is 13',
+    );
     expect(() => reconcile(tins({ parts: PARTS.slice(0, 1) }))).toThrow('one part has no ratio');
   });
 

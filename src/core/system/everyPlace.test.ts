@@ -89,23 +89,23 @@ describe('the preparation of every surface (handbook part 4, common practice)', 
       const steps = prepared(place);
       expect(steps.at(-1)?.what).toContain('tack cloth');
       for (const { grit, what, caution } of steps)
-        if (grit !== null || /blast|scrape/.test(what))
+        if (grit !== null || /blast|scrape/i.test(what))
           expect([place, what, caution === null]).toEqual([place, what, false]);
       expect(prepHours(steps, 40)).toBeCloseTo(2 * prepHours(steps, 20), 9);
     }
   });
   it('in a bilge, a tank or a locker says that the space is closed', () => {
     for (const place of cases) {
-      const said = prepared(place).some(({ caution }) => caution?.includes('never alone'));
+      const said = prepared(place).some(({ caution }) => caution?.includes('never work alone'));
       expect([place, said]).toEqual([place, ['bilge', 'tank', 'interior'].includes(place.service)]);
     }
   });
   it('old antifouling comes off wet before anything is abraded', () => {
     for (const place of cases.filter(({ oldCoating }) => oldCoating?.endsWith('antifouling'))) {
       const whats = prepared(place).map(({ what }) => what);
-      const wet = whats.findIndex((what) => what.includes('never dry'));
+      const wet = whats.findIndex((what) => what.includes('Never work dry'));
       expect([place, wet >= 0]).toEqual([place, true]);
-      expect(whats.slice(0, wet).some((what) => /^(abrade|fair|blast)/.test(what))).toBe(false);
+      expect(whats.slice(0, wet).some((what) => /^(abrade|fair|blast)/i.test(what))).toBe(false);
     }
   });
   it('becomes tasks that a step can hold, each with what proves it', () => {

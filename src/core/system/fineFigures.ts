@@ -33,7 +33,7 @@ export function fineFigures(
     changes.push(`${method.replaceAll('-', ' ')} instead of ${step.method.replaceAll('-', ' ')}`);
   }
   const most = within('maximum dry film per coat', filmOf(sheet, method).max, 0, 20_000);
-  if (dry > most) changes.push(said`${microns(dry)} per coat instead of ${microns(dry)}`);
+  if (dry > most) changes.push(said`${microns(most)} per coat instead of ${microns(dry)}`);
   const limit = thinnerOf(sheet, method);
   const mostThinner = limit === null ? 0 : within('maximum thinner', limit.maxFraction ?? 0.9, 0, 0.9);
   if (thinner > mostThinner + 1e-9) {

@@ -123,10 +123,10 @@ describe('what a stack needs', () => {
     expect(film).toEqual(verdict ? { verdict, limitMicrons } : { verdict: 'within' });
   });
   it.each([
-    [{ coats: 0 }, 'coats 0 is outside 1–50'],
-    [{ coats: 1.5 }, 'coats 1.5 is outside whole numbers'],
-    [{ thinner: 0.9 }, 'thinner 0.9 is outside 0–0.5'],
-    [{ dryMicronsPerCoat: 0 }, 'dry film 0 is outside what is above 0'],
+    [{ coats: 0 }, 'Coats must be between 1 and 50, but is 0'],
+    [{ coats: 1.5 }, 'Coats must be a whole number, but is 1.5'],
+    [{ thinner: 0.9 }, 'Thinner must be between 0 and 0.5, but is 0.9'],
+    [{ dryMicronsPerCoat: 0 }, 'Dry film must be above 0, but is 0'],
   ])('%o is refused', (over, message) => {
     expect(() => litres(over)).toThrow(message);
   });

@@ -49,7 +49,7 @@ describe('figures that a sheet refuses, brought within it', () => {
   it.each([
     ['no thinner is named', sheet, { method: 'brush', dryMicronsPerCoat: 60, thinner: 0.05 }, { thinner: 0 }, ['no thinner instead of 5 %']],
     ['as much as the method takes', { ...sheet, thinner: thinned }, { method: 'roller', dryMicronsPerCoat: 60, thinner: 0.1 }, { thinner: 0.03 }, ['3 % thinner instead of 10 %']],
-    ['a way it does not allow, and the film of the way it does', sheet, { method: 'airless-spray', dryMicronsPerCoat: 120, thinner: 0 }, { method: 'roller', dryMicronsPerCoat: 80 }, ['roller instead of airless spray', '80 µm a coat instead of 120 µm']],
+    ['a way it does not allow, and the film of the way it does', sheet, { method: 'airless-spray', dryMicronsPerCoat: 120, thinner: 0 }, { method: 'roller', dryMicronsPerCoat: 80 }, ['roller instead of airless spray', '80 µm per coat instead of 120 µm']],
     ['a thin film is a condition and stays', sheet, { method: 'brush', dryMicronsPerCoat: 20, thinner: 0 }, { dryMicronsPerCoat: 20 }, []],
   ])('%s', (_what, its, step, expected, words) => {
     const { said, ...figures } = fineFigures(step as never, its as never);

@@ -7,65 +7,68 @@ const said = ({ what, kind, grit, waitHours, proof }: PrepStep) =>
 const prepared = (substrate: Substrate, over: Partial<Parameters<typeof prepareFor>[0]> = {}) =>
   prepareFor({ substrate, oldCoating: null, service: 'immersed', preparation: null, ...over });
 const CLEAN =
-  'vacuum, blow off, solvent wipe with two cloths, tack cloth lightly [wash] the tack cloth stays clean';
+  'Vacuum, blow off, wipe with solvent using two cloths, then wipe lightly with a tack cloth [wash] the tack cloth stays clean';
 
 describe('the order of preparation, in the words of handbook part 4 [T]', () => {
   it.each<[Substrate, readonly string[]]>([
     [
       'steel',
       [
-        'known repairs first: bare steel will not wait [prepare] nothing is left to weld',
-        'degrease [wash] water does not bead',
-        'blast or power-tool to Sa 2½ [prepare]',
-        'wash with salt remover 100 : 1 and test again [wash] salt at or below 50 mg/m²',
-        'prime within 4 hours, sooner when damp; a passivating wash holds it two to three days [haste] no bloom of rust',
+        'Do all known repairs first: bare steel can’t be left waiting [prepare] no welding is left to do',
+        'Degrease [wash] water doesn’t bead',
+        'Blast or power-tool to Sa 2½ [prepare]',
+        'Wash with salt remover (100 : 1) and test for salt again [wash] salt is at or below 50 mg/m²',
+        'Prime within 4 hours, sooner when damp. A passivating wash extends this to two to three days [haste] no flash rust shows',
       ],
     ],
     [
       'aluminium',
       [
-        'degrease [wash] water does not bead',
-        'abrade with non-metallic media [sand 80] an even, dull surface',
-        'etch or prime within the hour [prepare] primed before it dulls',
+        'Degrease [wash] water doesn’t bead',
+        'Abrade with non-metallic media [sand 80] the surface is even and dull',
+        'Etch or prime within the hour [prepare] it’s primed before the metal dulls',
       ],
     ],
     [
       'stainless-bronze',
       [
-        'degrease [wash] water does not bead',
-        'abrade or etch; tape anodes and shaft faces [sand 80] bright, even tooth',
+        'Degrease [wash] water doesn’t bead',
+        'Abrade or etch. Mask anodes and shaft faces [sand 80] the surface is bright with an even key',
       ],
     ],
     [
       'grp',
       [
-        'dewax with solvent, two cloths [wash] water runs off in a sheet',
-        'open, dry, wash and fill blisters with epoxy [prepare] moisture no longer falls',
-        'abrade [sand 80] no gloss left',
-        'dewax with solvent again, after sanding [wash] the second cloth stays clean',
+        'Dewax with solvent, using two cloths [wash] water runs off in a sheet',
+        'Open, dry and wash blisters, then fill them with epoxy [prepare] the moisture reading has stopped falling',
+        'Abrade [sand 80] no gloss is left',
+        'Dewax with solvent again after sanding [wash] the second cloth stays clean',
       ],
     ],
     [
       'timber',
       [
-        'dry it through; glue faces masked bare [prepare] moisture steady and low',
-        'fair [sand 80] no lows under a guide coat',
-        'abrade [sand 120] even and dull',
+        'Let the timber dry right through. Mask faces to be glued [prepare] the moisture reading is low and steady',
+        'Fair the surface [sand 80] a guide coat shows no low spots',
+        'Abrade [sand 120] the surface is even and dull',
       ],
     ],
     [
       'timber-epoxy',
       [
-        'dry it through; glue faces masked bare [prepare] moisture steady and low',
+        'Let the timber dry right through. Mask faces to be glued [prepare] the moisture reading is low and steady',
         // Amine bloom neither sands nor solvents off: water, and before anything else.
-        'wash the bloom off cured epoxy with water first [wash] no greasy feel',
-        'fair [sand 80] no lows under a guide coat',
-        'abrade [sand 120] even and dull',
+        'Wash bloom off cured epoxy with water first [wash] the surface no longer feels greasy',
+        'Fair the surface [sand 80] a guide coat shows no low spots',
+        'Abrade [sand 120] the surface is even and dull',
       ],
     ],
     [
       'ferrocement',
-      ['wash, let it dry for weeks [wash] moisture steady', 'abrade or sweep-blast [sand 80] no laitance'],
+      [
+        'Wash, then let it dry for several weeks [wash] the moisture reading is steady',
+        'Abrade or sweep-blast [sand 80] no laitance is left',
+      ],
     ],
   ])('%s', (substrate, wanted) => {
     const lines = prepared(substrate).map(said);
@@ -103,16 +106,16 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
       prepared(substrate, { oldCoating }).map(said);
     const unknown = over('existing-paint', null);
     expect(unknown[0]).toMatch(
-      /^test the old coat: adhesion .* \[inspect\] grade 2 or better stays \(ISO 2409\)/,
+      /^Test the old coat: adhesion .* \[inspect\] all paint that stays tests at grade 2 or better \(ISO 2409\)/,
     );
     expect(unknown[1]).toMatch(/^Remove loose paint \[prepare\] nothing lifts under a scraper/);
     expect(unknown[2]).toMatch(/^Wet-scrape or wet-sand the antifouling\. Never work dry \[prepare\]/);
     expect(unknown[3]).toMatch(
-      /^degrease: trisodium phosphate, a tablespoon to a litre .* \[wash\] water does not bead/,
+      /^Degrease with trisodium phosphate \(a tablespoon to a litre.* \[wash\] water doesn’t bead/,
     );
-    expect(unknown[4]).toBe('abrade [sand 120] no gloss left');
-    expect(over('steel', 'one-pack-enamel').join()).not.toMatch(/blast|wet-scrape/);
-    expect(over('grp', 'hard-antifouling').join()).toMatch(/wet-scrape/);
+    expect(unknown[4]).toBe('Abrade [sand 120] no gloss is left');
+    expect(over('steel', 'one-pack-enamel').join()).not.toMatch(/blast|wet-scrape/i);
+    expect(over('grp', 'hard-antifouling').join()).toMatch(/wet-scrape/i);
     expect(prepared('existing-paint')[1]?.caution).toMatch(/lead, tin or chromate/);
   });
 
@@ -122,26 +125,24 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
         .map(({ what }) => what)
         .join(' | ');
     const converted = lines({ converted: true });
-    expect(converted).toMatch(
-      /^known repairs first \| needle-gun or wire-brush the loose rust off \| degrease/,
-    );
-    expect(converted).not.toMatch(/blast|4 hours|salt/);
-    expect(lines({})).toMatch(/power-tool to St 3, not burnished/);
-    expect(lines({})).not.toMatch(/4 hours/);
+    expect(converted).toMatch(/^Do all known repairs first \| .*loose rust.* \| degrease/i);
+    expect(converted).not.toMatch(/blast|4 hours|salt/i);
+    expect(lines({})).toMatch(/power-tool.* St 3/i);
+    expect(lines({})).not.toMatch(/4 hours/i);
     // Blasted inside: dried before the blast, since bare steel does not wait a day.
     const blasted = prepared('steel', { service: 'tank' });
     const at = (pattern: RegExp) => blasted.findIndex(({ what }) => pattern.test(what));
-    expect(at(/dry fully/)).toBeLessThan(at(/^blast/));
-    expect(at(/dry fully/)).toBeLessThan(at(/prime within/));
+    expect(at(/dry fully/i)).toBeLessThan(at(/^blast/i));
+    expect(at(/dry fully/i)).toBeLessThan(at(/prime within/i));
   });
 
   it('inside, a day with a fan comes before the last wipe, with the caution of a closed space', () => {
     for (const service of ['bilge', 'tank', 'interior'] as const) {
       const steps = prepared('grp', { service });
       expect(said(steps.at(-2) as PrepStep)).toBe(
-        'dry fully: a day with a fan [wait 24] dry to the hand in every corner',
+        'Let it dry fully: a day with a fan [wait 24] every corner feels dry',
       );
-      expect(steps.at(-2)?.caution).toMatch(/never alone/);
+      expect(steps.at(-2)?.caution).toMatch(/never work alone/);
     }
     expect(prepared('grp', { service: 'splash' }).some(({ kind }) => kind === 'wait')).toBe(false);
   });
@@ -153,7 +154,7 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
     expect(tasks.find(({ kind }) => kind === 'wait')).toEqual({
       kind: 'wait',
       amount: 24,
-      note: 'dry fully: a day with a fan; done when: dry to the hand in every corner',
+      note: 'Let it dry fully: a day with a fan; done when: every corner feels dry',
     });
     // Two dewaxings and a wipe at 30 m²/h each where they go by area, sanding by machine at 10.
     expect(prepHours(prepared('timber'), 30)).toBeCloseTo(30 / 10 + 30 / 10 + 30 / 30, 9);

@@ -86,10 +86,10 @@ function steel(grade: string, converted: boolean, dry: PrepStep[]): PrepStep[] {
     'Do all known repairs first: bare steel can’t be left waiting',
     'no welding is left to do',
   );
-  const degrease = step('degrease', 'water doesn’t bead', { kind: 'wash', m2PerHour: WASH });
+  const degrease = step('Degrease', 'water doesn’t bead', { kind: 'wash', m2PerHour: WASH });
   if (converted)
     return [
-      step('known repairs first', 'no welding is left to do'),
+      step('Do all known repairs first', 'no welding is left to do'),
       step(LOOSE_RUST, 'firm red rust is left, no scale and no dust', { m2PerHour: 1, caution: DUST }),
       degrease,
       ...dry,
@@ -148,7 +148,7 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
   switch (substrate) {
     case 'aluminium':
       return [
-        step('degrease', 'water doesn’t bead', { kind: 'wash', m2PerHour: WASH }),
+        step('Degrease', 'water doesn’t bead', { kind: 'wash', m2PerHour: WASH }),
         step('Abrade with non-metallic media', 'the surface is even and dull', {
           grit: 80,
           m2PerHour: MACHINE,
@@ -160,7 +160,7 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
       ];
     case 'stainless-bronze':
       return [
-        step('degrease', 'water doesn’t bead', { kind: 'wash' }),
+        step('Degrease', 'water doesn’t bead', { kind: 'wash' }),
         step('Abrade or etch. Mask anodes and shaft faces', 'the surface is bright with an even key', {
           grit: 80,
           caution: DUST,
@@ -178,7 +178,7 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
           'Open, dry and wash blisters, then fill them with epoxy',
           'the moisture reading has stopped falling',
         ),
-        step('abrade', 'no gloss is left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
+        step('Abrade', 'no gloss is left', { grit: 80, m2PerHour: MACHINE, caution: DUST }),
         step('Dewax with solvent again after sanding', 'the second cloth stays clean', {
           kind: 'wash',
           m2PerHour: WASH,
@@ -205,7 +205,7 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
           m2PerHour: MACHINE,
           caution: DUST,
         }),
-        step('abrade', 'the surface is even and dull', { grit: 120, m2PerHour: MACHINE, caution: DUST }),
+        step('Abrade', 'the surface is even and dull', { grit: 120, m2PerHour: MACHINE, caution: DUST }),
       ];
     case 'ferrocement':
       return [
@@ -222,7 +222,7 @@ function bare(substrate: Exclude<Substrate, 'steel'>): PrepStep[] {
             m2PerHour: WASH,
           },
         ),
-        step('abrade', 'no gloss is left', { grit: 120, m2PerHour: MACHINE, caution: OLD_PAINT }),
+        step('Abrade', 'no gloss is left', { grit: 120, m2PerHour: MACHINE, caution: OLD_PAINT }),
       ];
   }
 }

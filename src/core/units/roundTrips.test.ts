@@ -134,13 +134,13 @@ describe('what cannot be used is named', () => {
       }
     })();
     expect(caught).toBeInstanceOf(QuantityError);
-    expect(caught).toMatchObject({ quantity: 'beam', value: -3, limit: '0–40' });
+    expect(caught).toMatchObject({ quantity: 'beam', value: -3, limit: 'between 0 and 40' });
   });
   it.each([
-    [0, 'beam 0 is outside what is above 0'],
-    [-1, 'beam -1 is outside what is above 0'],
-    [Number.NaN, 'beam NaN is outside what is above 0'],
-    [Number.POSITIVE_INFINITY, 'beam Infinity is outside 0–40'],
+    [0, 'Beam must be above 0, but is 0'],
+    [-1, 'Beam must be above 0, but is -1'],
+    [Number.NaN, 'Beam must be above 0, but is NaN'],
+    [Number.POSITIVE_INFINITY, 'Beam must be between 0 and 40, but is Infinity'],
   ])('%s', (value, message) => {
     expect(() => positive('beam', value, 40)).toThrow(message);
   });

@@ -70,14 +70,16 @@ describe('figures as a person reads and types them', () => {
       expect(() => parseQuantity(wrong, wrong.includes('C') ? 'temperature' : 'length', 'metric')).toThrow(
         RangeError,
       );
-    expect(() => parseQuantity('twelve', 'length', 'metric')).toThrow('"twelve" is not a number');
+    expect(() => parseQuantity('twelve', 'length', 'metric')).toThrow('“twelve” isn’t a number');
     expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('enter a number');
-    expect(() => parseQuantity('3 kg', 'length', 'metric')).toThrow('"kg" is not a unit of length');
+    expect(() => parseQuantity('3 kg', 'length', 'metric')).toThrow('“kg” isn’t a unit of length');
   });
 
   it('names quantity, value and limit', () => {
-    expect(() => within('relative humidity', 1.3, 0, 1)).toThrow('relative humidity 1.3 is outside 0–1');
-    expect(() => within('area', Number.NaN, 0, 1)).toThrow('area NaN is outside 0–1');
+    expect(() => within('relative humidity', 1.3, 0, 1)).toThrow(
+      'Relative humidity must be between 0 and 1, but is 1.3',
+    );
+    expect(() => within('area', Number.NaN, 0, 1)).toThrow('Area must be between 0 and 1, but is NaN');
   });
 });
 
@@ -92,7 +94,7 @@ describe('a sentence with figures', () => {
 
 describe('a separator that could be either', () => {
   it.each(['1,500', '12,345', '-1,500 ft'])('%s is asked about', (typed) => {
-    expect(() => parseQuantity(typed, 'length', 'us')).toThrow('could be');
+    expect(() => parseQuantity(typed, 'length', 'us')).toThrow('did you mean');
   });
   it.each([
     ['1500', 1500],

@@ -114,7 +114,7 @@ describe('striking a line on a boat that stands 2° down by the bow', () => {
   });
   it('a mark beyond the bow is refused by name', () => {
     expect(() => planeOf({ form, plan: plan([...six(), mark(down, 'line', 'port', 12)]) })).toThrow(
-      'mark 7: place along the boat (m) 12 is outside',
+      'Mark 7: place along the boat (m) must be within the hull (0.00–10.00 m) at a height on the hull, but is 12',
     );
   });
   it('the stripe stands on the raised line and has its area', () => {

@@ -57,10 +57,10 @@ describe('the plane through reference marks', () => {
 
   it('refuses marks that fix no plane, saying what is missing', () => {
     expect(() => fitPlane({ marks: [level(0, 1), level(5, 1)] })).toThrow(
-      'number of marks 2 is outside 3 or more (one fewer for each of trim and heel that is measured)',
+      'Number of marks must be 3 or more (one fewer for each of trim and heel that is measured), but is 2',
     );
     expect(() => fitPlane({ marks: [level(0, 1), level(4, 1), level(8, 1)] })).toThrow(
-      /add one off that line/,
+      /Marks must be spread out\. Add a mark off that line, or enter the measured heel, but is in one line/,
     );
   });
 
@@ -72,7 +72,9 @@ describe('the plane through reference marks', () => {
     const errorAt = (xM: number) => fit.standardErrorMm({ xM, yM: 1 });
     // 3 mm at the mark; ten metres on, 0.05° of the level besides: √(3² + 8.7²).
     expect([errorAt(3), errorAt(13)]).toEqual([expect.closeTo(3, 6), expect.closeTo(9.23, 1)]);
-    expect(() => fitPlane({ marks: [], heelDeg: 1, trimDeg: -2 })).toThrow('number of marks 0');
+    expect(() => fitPlane({ marks: [], heelDeg: 1, trimDeg: -2 })).toThrow(
+      'Number of marks must be 1 or more, but is 0',
+    );
   });
 
   it('marks read unequally well count by their variances [S: Gauss, weighted mean], and a blurred one is no outlier', () => {
@@ -86,7 +88,9 @@ describe('the plane through reference marks', () => {
     const stain = { ...level(4, 1, 25), errorMm: 15 };
     expect(fitPlane({ marks: [...round, stain] }).outliers.verdict).toBe('agree');
     expect(fitPlane({ marks: [...round, { ...stain, errorMm: null }] }).outliers.verdict).toBe('named');
-    expect(() => fitPlane({ marks: [...round, { ...stain, errorMm: 0 }] })).toThrow(/mark 11: error/);
+    expect(() => fitPlane({ marks: [...round, { ...stain, errorMm: 0 }] })).toThrow(
+      /Mark 11: error \(mm\) must be above 0, but is 0/,
+    );
   });
 
   it('four marks show that one is off, not which', () => {

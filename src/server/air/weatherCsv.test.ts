@@ -20,9 +20,9 @@ describe('weather files', () => {
     const { readings: hours, badRows } = read(csv);
     expect(hours).toHaveLength(1);
     expect(badRows).toEqual([
-      { line: 3, message: 'time "yesterday" is not a date and hour such as 2026-05-14 06:00' },
-      { line: 4, message: 'air temperature "ten" is not a number' },
-      { line: 6, message: 'relative humidity 130 is outside 1–100 %' },
+      { line: 3, message: 'Time “yesterday” isn’t a valid date and time, for example 2026-05-14 06:00' },
+      { line: 4, message: 'air temperature “ten” isn’t a number' },
+      { line: 6, message: 'relative humidity must be between 1 and 100 %, but is 130' },
     ]);
   });
 
@@ -42,14 +42,16 @@ describe('weather files', () => {
   });
   it('a table of days is not taken for hours', () => {
     const days = [14, 15, 16, 17].map((day) => `2026-05-${day}T12:00Z,18,60`).join('\n');
-    expect(() => read(`time,air,rh\n${days}`)).toThrow('its rows stand 24 h apart');
+    expect(() => read(`time,air,rh\n${days}`)).toThrow(
+      'The rows are 24 h apart, so nights are missing. Cure times need a row at least every 6 h',
+    );
   });
 
   it('says which column is missing, and when nothing can be read', () => {
     expect(() => read('time,rh\n2026-05-14,80')).toThrow(
-      'no column for air temperature in the header "time, rh"',
+      'No column for air temperature found in the header “time, rh”',
     );
-    expect(() => read('time,air,rh\nx,y,z')).toThrow('no row could be read; line 2');
+    expect(() => read('time,air,rh\nx,y,z')).toThrow('No rows could be read. Line 2: Time “x” isn’t a valid date and time, for example 2026-05-14 06:00');
   });
 });
 
@@ -63,7 +65,9 @@ describe('columns named by hand', () => {
     surface: { index: 4, unit: '°C' },
   };
   it('headers in words of their own are read in the units named', () => {
-    expect(() => read(foreign)).toThrow(/no column for time/);
+    expect(() => read(foreign)).toThrow(
+      /No column for time found in the header “Uhr, T_out, hum, v, T_hull”/,
+    );
     const [first] = readWeatherCsv(foreign, 'Europe/London', mapping).readings;
     expect(first).toMatchObject({ rh: 0.82, surfaceC: 8 });
     expect(first?.airC).toBeCloseTo(8, 9);
@@ -79,7 +83,7 @@ describe('columns named by hand', () => {
   });
   it('a column that is none is refused by its number', () => {
     expect(() => readWeatherCsv(foreign, 'UTC', { ...mapping, air: { index: 9 } })).toThrow(
-      'column 10 for air: the file has 5',
+      'Column 10 was chosen for air, but the file has only 5 columns',
     );
   });
 });

@@ -28,7 +28,7 @@ function checkTimes(input: EntryInput, now: number): void {
   const { endedAt } = input.body;
   const end = Date.parse(endedAt);
   const wrong = (message: string) => badFields([{ path: 'body.endedAt', message }]);
-  if (end < at) throw wrong(`End time ${input.at} is before start time ${input.at}`);
+  if (end < at) throw wrong(`End time ${endedAt} is before start time ${input.at}`);
   if (end - at > LONGEST_COAT_MS) throw wrong(`End time ${endedAt} is more than 48 h after the start`);
   if (end > now + AHEAD_MS) throw wrong(`end ${endedAt} is in the future`);
 }
@@ -44,7 +44,7 @@ async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
   }
   if (input.kind !== 'strike' && old.kind !== input.kind) {
     throw badFields([
-      { path: 'corrects', message: `An entry of type ${old.kind} can’t replace one of type ${old.kind}` },
+      { path: 'corrects', message: `An entry of type ${input.kind} can’t replace one of type ${old.kind}` },
     ]);
   }
   if (!old.correctedBy) return;

@@ -97,7 +97,7 @@ export const lotEndpoints = [
         throw badFields([
           {
             path: 'unit',
-            message: `The unit can’t be changed to ${current.unit}; this lot’s movements are in ${current.unit}`,
+            message: `The unit can’t be changed to ${body.unit}; this lot’s movements are in ${current.unit}`,
           },
         ]);
       await updateLot(tx, current, body);

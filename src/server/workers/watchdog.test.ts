@@ -15,7 +15,7 @@ function watched(then: string) {
 
 it('a process that spins is ended and says so; one that only works hard is left alone', () => {
   const spins = watched('setTimeout(() => { for (;;); }, 200);');
-  expect(spins.stderr).toContain('The server hangs and is ended.');
+  expect(spins.stderr).toContain('The server stopped responding and was ended.');
   expect(spins.status === 0).toBe(false);
   const works = watched('for (const end = Date.now() + 250; Date.now() < end; ); setTimeout(() => {}, 300);');
   expect([works.status, works.stderr]).toEqual([0, '']);

@@ -39,7 +39,7 @@ it('what somebody else saves while it is typed in is told, and what is typed sta
   await user.type(box(), ' II');
   rerender(form('Godwit', async () => undefined));
   expect(box().value).toBe('Curlew II');
-  expect(screen.getByText(/Changed to “Godwit” elsewhere/)).toBeDefined();
+  expect(screen.getByText(/Changed elsewhere to “Godwit”/)).toBeDefined();
 });
 
 it('what is typed while it is being sent stays typed when the sent values come back', async () => {

@@ -47,7 +47,7 @@ describe('the table of offsets', () => {
     await upload(BOX);
     expect(await screen.findByRole('button', { name: 'Save table' })).toBeDefined();
     await upload(BOX.replace('4,1,1,1', '4,1,wide,1'));
-    expect((await screen.findByText(/The file was left as it is/)).textContent).toContain('wide');
+    expect((await screen.findByText(/Couldn’t read the file/)).textContent).toContain('wide');
     expect(screen.getAllByRole('textbox').length).toBeGreaterThan(10);
   });
   it('a figure typed wrong is said at once and cannot be saved; put right it can', async () => {
@@ -108,10 +108,10 @@ describe('the table of offsets', () => {
     await upload(BOX);
     await user.click(await screen.findByRole('button', { name: 'Save table' }));
     await screen.findByText('Saved.');
-    await user.click(await screen.findByRole('button', { name: 'Remove the table' }));
+    await user.click(await screen.findByRole('button', { name: 'Delete table' }));
     await answer(user, /^Remove the table of offsets/, 'Cancel');
     expect((await form()).form.offsets).not.toBeNull();
-    await user.click(screen.getByRole('button', { name: 'Remove the table' }));
+    await user.click(screen.getByRole('button', { name: 'Delete table' }));
     await answer(user, /^Remove the table of offsets/, 'Remove');
     await waitFor(async () => expect((await form()).form.offsets).toBeNull());
   });

@@ -47,7 +47,7 @@ describe('a sheet entered from paper', () => {
     ] as const)
       await put(label, microns);
     // Wet is dry over solids: 50 / 0.6, 75 / 0.6, 120 / 0.6 (handbook part 6).
-    expect(await screen.findByText('Wet, unthinned: 83.3 µm, 125 µm, 200 µm.')).toBeDefined();
+    expect(await screen.findByText('Wet film, unthinned: 83.3 µm, 125 µm, 200 µm.')).toBeDefined();
     await paste('Pot life, column 1', '6 h\t3 h\t90 min\n\t\t\n8 h\t4 h\t2 h');
     await paste('Not before, column 1', '16 h\t8 h\t4 h\n10 d\t7 d\t4 d');
     await user.click(screen.getByRole('button', { name: 'Save data sheet' }));
@@ -106,7 +106,7 @@ describe('a sheet entered from paper', () => {
       [most, '200'],
     ] as const)
       await user.type(box as HTMLElement, text);
-    expect(await screen.findByText('Wet, unthinned: 200 µm, 300 µm, 400 µm.')).toBeDefined();
+    expect(await screen.findByText('Wet film, unthinned: 200 µm, 300 µm, 400 µm.')).toBeDefined();
     await put('Note', 'second edition');
     await user.click(screen.getByRole('button', { name: 'Save as new version' }));
     await waitFor(async () => expect((await named(source.name))?.version).toBe(2));
@@ -130,7 +130,7 @@ describe('a sheet entered from paper', () => {
 
   it('a sheet that is not there is said to be', async () => {
     await openPage('/materials/sheets').then(({ router }) => router.navigate(`/materials/${uuidv7()}`));
-    expect(await screen.findByText(/There is no such sheet/)).toBeDefined();
+    expect(await screen.findByText(/Data sheet not found/)).toBeDefined();
   });
 });
 
@@ -152,7 +152,7 @@ describe('many sheets from a file', () => {
       { name: two, sheet: { ...sheet, volumeSolids: 40 } },
     ]);
     await upload(broken);
-    expect(await screen.findByText(/range.csv was not taken: .*volume solids/)).toBeDefined();
+    expect(await screen.findByText(/Couldn’t import range.csv. .*volume solids/i)).toBeDefined();
     expect((await named(one))?.version).toBe(1);
     await upload(
       writeSheetsCsv([
@@ -169,7 +169,7 @@ describe('typical sheets to begin with', () => {
   it('are added by family, say so wherever a figure rests on them, and are confirmed down a short list', async () => {
     const { user } = await openPage('/materials/typical');
     await user.click(await screen.findByLabelText('epoxy primer'));
-    await user.click(screen.getByRole('button', { name: 'Add 1 sheet' }));
+    await user.click(screen.getByRole('button', { name: 'Add 1 data sheet' }));
     await waitFor(async () => expect(await named('Typical epoxy primer')).toBeDefined());
     const primer = (await named('Typical epoxy primer')) as Product;
     expect(primer.sheet.typical).toHaveLength(8);
@@ -178,7 +178,7 @@ describe('typical sheets to begin with', () => {
     await sheet.user.click(screen.getByRole('button', { name: 'The tin says so too: 1' }));
     await waitFor(async () => expect((await named(primer.name))?.sheet.typical).toHaveLength(7));
     // One typed anew is read off the tin.
-    await screen.findByRole('heading', { name: '7 values from memory' });
+    await screen.findByRole('heading', { name: '7 unconfirmed typical values' });
     const standing = screen.getByLabelText('Standing time (induction)');
     await sheet.user.clear(standing);
     await sheet.user.type(standing, '10');

@@ -64,7 +64,7 @@ describe('the yard', () => {
     await put('Time zone', 'Atlantis/Harbour');
     expect(await screen.findByText(/Atlantis\/Harbour/)).toBeDefined();
     await put('Latitude', '95');
-    expect(await screen.findByText(/95 is above the limit of 66/)).toBeDefined();
+    expect(await screen.findByText(/must be 66 or less, but is 95/)).toBeDefined();
     expect(await ask<Yard>('GET', '/yard')).toEqual(before);
   });
 });

@@ -32,7 +32,7 @@ async function withStand() {
   await page.user.click(screen.getByRole('checkbox', { name: 'Bottom port' }));
   await page.user.click(screen.getByRole('button', { name: 'Add the support' }));
   const line = (await screen.findByText('Port aft', { selector: 'strong' })).closest('li');
-  expect(line?.textContent).toMatch(/2\.4 m from aft.*Hides Bottom port/);
+  expect(line?.textContent).toMatch(/2\.4 m from aft.*Hides: Bottom port/);
   return page;
 }
 const patchOf = ({ areas, clocks }: BoatView): AreaClock | undefined =>
@@ -60,8 +60,10 @@ describe('stands', () => {
     await put('Distance from aft', '400');
     await put('Pad length (fore and aft)', '0');
     await user.click(screen.getByRole('button', { name: 'Add the support' }));
-    expect(await screen.findByText(/place along the boat \(m\) 400 is above the limit of 125/)).toBeDefined();
-    expect(screen.getByText(/length of the pad \(m\) 0 is below the limit of 0.01/)).toBeDefined();
+    expect(
+      await screen.findByText(/[Dd]istance from aft \(m\) must be 125 or less, but is 400/),
+    ).toBeDefined();
+    expect(screen.getByText(/[Pp]ad length \(m\) must be 0.01 or more, but is 0/)).toBeDefined();
     expect((await view()).stands).toEqual([]);
   });
   it('removed with its patches, and brought back with them', async () => {

@@ -262,24 +262,36 @@ describe('files', () => {
     expect(readObj(new TextEncoder().encode(text)).length).toBe(3 * 9);
   });
   it.each([
-    ['nothing', () => checkMeshSize('hull.stl', 0), 'file hull.stl is empty'],
-    ['400 MB', () => checkMeshSize('hull.stl', 400 * 1048576), 'file hull.stl of 400 MB'],
+    [
+      'nothing',
+      () => checkMeshSize('hull.stl', 0),
+      'Size of hull.stl must be more than 0 bytes, but is 0 bytes',
+    ],
+    [
+      '400 MB',
+      () => checkMeshSize('hull.stl', 400 * 1048576),
+      'Size of hull.stl must be 300 MB or less, but is 400 MB',
+    ],
     [
       'a word for a number',
       () => readStl(ascii('vertex 1 nan 0\nvertex 0 0 0\nvertex 1 1 1')),
-      'a corner of face 1 NaN is outside finite numbers',
+      'A corner of face 1 must be a finite number, but is NaN',
     ],
-    ['no faces', () => readStl(writeStl(new Float32Array())), 'number of faces 0'],
-    ['two corners', () => readStl(ascii('vertex 1 1 0\nvertex 0 0 0')), 'whole faces of three corners'],
+    ['no faces', () => readStl(writeStl(new Float32Array())), 'Number of faces must be 1 or more, but is 0'],
+    [
+      'two corners',
+      () => readStl(ascii('vertex 1 1 0\nvertex 0 0 0')),
+      'Number of corners must be a multiple of three, three for each face, but is 2',
+    ],
     [
       'a picture',
       () => readStl(new TextEncoder().encode('‰PNG and so on')),
-      'neither like ASCII nor like binary STL',
+      'File must be an ASCII or binary STL, but is neither',
     ],
     [
       'a point that is not there',
       () => readObj(new TextEncoder().encode('v 0 0 0\nf 1 2 3\n')),
-      'point 2 of face 1',
+      'Point number of face 1 must be one of the 1 points before it, but is 2',
     ],
   ])('refused: %s', (_, read, message) => {
     expect(read).toThrow(message);
@@ -350,8 +362,12 @@ describe('meshes that are no whole hull', () => {
     const triangles = Float32Array.from([0, 0, 0, 1, 0, 0, 0, 1, 0]);
     const cut = (n: [number, number, number], at: number) =>
       areasFromMesh({ triangles, planes: [{ name: 'waterline', n, at }], zones: [] });
-    expect(() => cut([0, 0, 0], 0)).toThrow('normal of plane waterline (0, 0, 0)');
-    expect(() => cut([0, 0, 1], Number.NaN)).toThrow('level of plane waterline NaN');
+    expect(() => cut([0, 0, 0], 0)).toThrow(
+      'Normal of plane waterline must be a direction: not all zero, all finite, but is (0, 0, 0)',
+    );
+    expect(() => cut([0, 0, 1], Number.NaN)).toThrow(
+      'Level of plane waterline must be between -1000000 and 1000000, but is NaN',
+    );
     const hole = Float32Array.from([0, 0, Number.NaN, 1, 0, 0, 0, 1, 0]);
     expect(() => areasFromMesh({ triangles: hole, planes: [], zones: [] })).toThrow('area of the mesh NaN');
   });

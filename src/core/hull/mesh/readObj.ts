@@ -46,7 +46,7 @@ function readFace(scan: Scan, known: number, face: number, corners: number[]): v
     const said = scan.whole();
     const point = said < 0 ? known + said : said - 1;
     if (!(point >= 0 && point < known)) {
-      throw new QuantityError(`point ${said} of face ${face}`, '', `the ${known} points before it`);
+      throw new QuantityError(`point number of face ${face}`, said, `one of the ${known} points before it`);
     }
     own.push(point);
     scan.word();

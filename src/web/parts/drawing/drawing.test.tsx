@@ -51,10 +51,10 @@ describe('a boat drawn from her dimensions', () => {
     }
   });
   it('carries her main dimensions in the reader’s units, and a title on the sheet', () => {
-    expect(drawn({ detailed: true }).text).toContain('10 m over all');
+    expect(drawn({ detailed: true }).text).toContain('length overall 10 m');
     cleanup();
     localStorage.setItem('jack-plane.units', 'us');
-    expect(drawn({ detailed: true }).text.join()).toMatch(/32\.8 ft over all/);
+    expect(drawn({ detailed: true }).text.join()).toMatch(/length overall 32\.8 ft/);
     localStorage.clear();
     cleanup();
     expect(drawn({ view: 'sheet', detailed: true }).text).toContain('Drawn hull');
