@@ -17,9 +17,9 @@ test('what is due next is readable on opening, and every state shows', async ({ 
 test('on a phone the bench is worked with a thumb', async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto((await addresses(request)).bench ?? '/');
-  await page.getByRole('button', { name: 'Batch size less' }).click();
+  await page.getByRole('button', { name: 'Decrease Batch size' }).click();
   await page.getByRole('button', { name: 'Enter your own reading' }).click();
-  await page.getByRole('button', { name: 'Air temperature more' }).click();
+  await page.getByRole('button', { name: 'Increase Air temperature' }).click();
   await expect(page.getByText(/Air \d/).first()).toBeVisible();
   const small = await page
     .locator('main button:visible, nav a:visible')
@@ -38,17 +38,17 @@ test('two tabs edit one area: the second is told what changed, beside what it ty
 }) => {
   const path = (await addresses(request)).survey ?? '/';
   await page.goto(path);
-  await expect(page.getByLabel('Name')).toHaveValue('Bottom port');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Bottom port');
   const second = await context.newPage();
   await second.goto(path);
   await second.getByLabel('Note').fill('blisters at station 4');
-  await second.getByLabel('Name').fill('Bottom at port');
-  await page.getByLabel('Name').fill('Bottom, port side');
+  await second.getByLabel('Name', { exact: true }).fill('Bottom at port');
+  await page.getByLabel('Name', { exact: true }).fill('Bottom, port side');
   await page.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Bottom, port side/ })).toBeVisible();
   // What is typed stays, and beside it stands what it was changed to elsewhere.
-  await expect(second.getByText('Changed elsewhere to “Bottom, port side”')).toBeVisible();
-  await expect(second.getByLabel('Name')).toHaveValue('Bottom at port');
+  await expect(second.getByText(/^Changed elsewhere to “Bottom, port side”/)).toBeVisible();
+  await expect(second.getByLabel('Name', { exact: true })).toHaveValue('Bottom at port');
   await second.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Bottom at port/ })).toBeVisible();
   await second.goto(path);

@@ -38,7 +38,7 @@ test('areas are picked on the drawing by keyboard, and the address can be shared
   const address = page.url();
   await page.goto('/');
   await page.goto(address);
-  await expect(page.getByLabel('Name')).toHaveValue('Keels');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Keels');
   await page.getByRole('button', { name: 'Port', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Port', exact: true })).toHaveAttribute(
     'aria-pressed',
@@ -60,7 +60,7 @@ test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({
   // Nothing is left against this hour; what the forecast holds for the next ones depends on when the demo was made.
   const dry = page.getByRole('checkbox', { name: /Seen at the boat/ });
   if (await dry.isVisible()) await dry.check();
-  await expect(page.getByRole('listitem').filter({ hasText: /^now:/ })).toHaveCount(0);
+  await expect(page.getByRole('listitem').filter({ hasText: /^Now:/ })).toHaveCount(0);
   await page.getByLabel('Batch size', { exact: true }).fill('0');
   await expect(page.getByText(/Batch size must be/)).toBeVisible();
   await page.getByLabel('Batch size', { exact: true }).fill('900');
@@ -89,13 +89,15 @@ test('the log prints without its buttons, and an entry struck out says why', asy
   await page.goto(`/boats/${boatId}/log`);
   const area = page.getByRole('region', { name: 'Cabin sides' });
   await expect(area.getByText('Samphire Undercoat, coat 1')).toBeVisible();
-  await area.getByLabel('Note on Cabin sides').fill('window rubbers masked');
+  await area.getByLabel('Note for Cabin sides').fill('window rubbers masked');
   await area.getByRole('button', { name: 'Add note' }).click();
   await expect(area.getByText('window rubbers masked')).toBeVisible();
   await area.getByRole('button', { name: 'Void entry' }).first().click();
-  await expect(area.getByRole('button', { name: 'Void entry' })).toBeDisabled();
-  await area.getByLabel(/Why it does not count/).fill('on the wrong area');
-  await area.getByRole('button', { name: 'Void entry' }).click();
+  const reason = area.getByLabel(/^Reason/);
+  const voiding = area.locator('form').filter({ has: reason }).getByRole('button', { name: 'Void entry' });
+  await expect(voiding).toBeDisabled();
+  await reason.fill('on the wrong area');
+  await voiding.click();
   await expect(area.getByText(/[Vv]oided .*: on the wrong area/)).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();

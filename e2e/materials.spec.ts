@@ -56,7 +56,7 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
     await page.getByRole('button', { name: 'Mark as ordered' }).first().click();
     await page.waitForTimeout(300);
   }
-  await expect(page.getByText('No paint is to be bought')).toBeVisible();
+  await expect(page.getByText(/^No paint to buy\./)).toBeVisible();
   const { purchases } = await get<TradeView>(page, '/trade');
   const count = purchases.filter(({ receivedAt }) => receivedAt === null).length;
   const arrived = purchases.length - count;
@@ -82,17 +82,17 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
   const ketch = slip.boats.find(({ name }) => name === "Curlew's Errand");
   await page.goto('/materials/store');
   await page.getByLabel('Search by product, lot number or location').fill('KB 17 B');
-  await page.getByRole('button', { name: /Type to Kelpie Bilge Epoxy/ }).click();
+  await page.getByRole('button', { name: /Log movement: Kelpie Bilge Epoxy/ }).click();
   await page.getByLabel('Boat', { exact: true }).selectOption(ketch?.id ?? '');
   await page.getByLabel('For', { exact: true }).selectOption({ label: 'Bottom port, under port aft' });
-  const much = page.getByRole('textbox', { name: 'Of base' });
+  const much = page.getByRole('textbox', { name: 'Amount of base' });
   await much.fill('40');
-  await expect(page.getByText('There is not enough base in a usable tin for that.')).toBeVisible();
+  await expect(page.getByText('No usable tin holds enough base.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep back paint' })).toBeDisabled();
   await much.fill('0.1');
   await expect(page.getByText('100 ml of base and 20 ml of hardener in separate closed cups')).toBeVisible();
   await page.getByRole('button', { name: 'Keep back paint' }).click();
-  await expect(page.getByText('100 ml kept back unmixed for Bottom port, under port aft')).toBeVisible();
+  await expect(page.getByText('100 ml kept back (unmixed) for Bottom port, under port aft')).toBeVisible();
   const labels = await page.request.get(
     `/api/v1/labels.pdf?areaId=${slip.clocks.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId ?? ketch?.areas.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId}`,
   );
@@ -101,14 +101,14 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
     .getByRole('button', { name: 'Void movement: Kelpie Bilge Epoxy, base, white kept back' })
     .first()
     .click();
-  await expect(page.getByText('taken back').first()).toBeVisible();
+  await expect(page.getByText('voided', { exact: true }).first()).toBeVisible();
 });
 
 test('the store is counted by thumb, and the tins tell a mix that ran rich', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/materials/count');
   await page.getByLabel('Search by product, lot number or location').fill('SU 33');
-  await page.getByRole('button', { name: /less$/ }).click();
+  await page.getByRole('button', { name: /^Decrease/ }).click();
   await expect(page.getByText('50 ml less than expected')).toBeVisible();
   await page.getByRole('button', { name: 'Save 1 count' }).click();
   await expect(page.getByText('Count saved.')).toBeVisible();
@@ -122,7 +122,7 @@ test('the store is counted by thumb, and the tins tell a mix that ran rich', asy
   await expect(page.getByText(/Never make up the other part by guesswork/)).toBeVisible();
   // Read to a coarse mark it can no longer be told.
   await page.getByLabel('Measured to the nearest').selectOption('0.25');
-  await expect(page.getByText('The measure cannot tell')).toBeVisible();
+  await expect(page.getByText(/Can’t tell at this precision/)).toBeVisible();
 });
 
 test('the bench does not begin a coat that the tins do not finish, and says how far they reach', async ({
@@ -155,7 +155,7 @@ test('the bench does not begin a coat that the tins do not finish, and says how 
   expect(spilt.status()).toBe(201);
   await page.goto(`/bench/${topsides?.areaId}`);
   const alert = page.getByRole('alert').filter({ hasText: 'Not enough to finish this coat.' });
-  await expect(alert).toContainText(/makes .+, enough for .+ of .+ base runs out first/);
+  await expect(alert).toContainText(/makes .+, enough for .+ of .+ Base runs out first/);
   await expect(page.getByRole('button', { name: /Mixed/ })).toBeDisabled();
   await expectAccessible(page);
 });
@@ -178,7 +178,7 @@ test('a boat’s page says what is missing, and her costs come to a quote', asyn
   );
   await page.getByLabel('Title').fill('Spring work on the tender');
   await page.getByLabel('Days in yard').fill('12');
-  await page.getByRole('button', { name: 'Save the quote' }).click();
+  await page.getByRole('button', { name: 'Save quote text' }).click();
   await expect(page.getByText('Days in yard').or(page.getByText('Yard')).first()).toBeVisible();
   const quote = await page.request.get(`/api/v1/boats/${tender?.id}/quote.pdf`);
   expect(quote.headers()['content-type']).toBe('application/pdf');

@@ -177,7 +177,7 @@ test('schools are switched on the stack, and each other way can be set beside it
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(`${systems}/compare`);
-  await page.getByLabel('Against that way').selectOption({ label: 'Coaming, but cure and sand' });
+  await page.getByLabel('Against that way').selectOption({ label: 'Coaming with: cure and sand' });
   await expect(page.getByRole('row', { name: /^Sanding/ })).toContainText(/1\.0 h.*6\.0 h/);
   await expect(page.getByText(/a flat finish/)).toBeVisible();
 });
@@ -207,7 +207,7 @@ test('work before a coat: preparation made into tasks, ticked, a wait that runs,
   await page.goto(systems);
   await addCoats(page, ['bilge-epoxy']);
   await page.locator('summary', { hasText: 'Preparation' }).click();
-  await page.getByRole('button', { name: /Make it the work before/ }).click();
+  await page.getByRole('button', { name: /^Add as tasks before/ }).click();
   await expect(page.getByText(/Tasks before this step.*wait 24 h/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();

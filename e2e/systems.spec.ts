@@ -21,7 +21,7 @@ async function areaOf(page: Page, boat: string, area: string) {
 async function newArea(page: Page, fields: Record<string, string>): Promise<string> {
   const { boatId } = await areaOf(page, 'Grey Phalarope', 'Topsides');
   await page.goto(`/boats/${boatId}/survey/new`);
-  await page.getByLabel('Name').fill(fields.name ?? '');
+  await page.getByLabel('Name', { exact: true }).fill(fields.name ?? '');
   for (const [label, value] of Object.entries(fields)) {
     if (label !== 'name') await page.getByLabel(label).selectOption(value);
   }
@@ -45,7 +45,7 @@ test('copper on aluminium is refused with its reason, the way out offered, taken
   await expect(page.getByText(/[Cc]opper corrodes aluminium/)).toBeVisible();
   await expect(page.getByText(/antifouling on a bare surface/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
-  await expect(page.getByText(/No: [Cc]opper corrodes aluminium/)).toBeVisible();
+  await expect(page.getByText(/Not allowed: [Cc]opper corrodes aluminium/)).toBeVisible();
   await expect(page.getByText('Closest allowed system:').locator('..')).toContainText(
     'epoxy primer, epoxy barrier, copper-free antifouling',
   );
@@ -99,7 +99,7 @@ test('one-pack and two-pack topsides side by side, and where the trade disagrees
   await expect(row('Paint cost')).toContainText(/\d+/);
   await page.getByLabel('At a constant temperature of').fill('2');
   await page.keyboard.press('Enter');
-  await expect(row('First to last coat')).toContainText('not at this temperature');
+  await expect(row('First to last coat')).toContainText('won’t cure at this temperature');
   await expect(page.getByRole('columnheader', { name: /^Topsides, one-pack/ })).toContainText(
     'forgiving, in winter',
   );

@@ -22,7 +22,7 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'No boats yet' })).toBeVisible();
   await page.getByRole('link', { name: 'Add boat' }).click();
-  await page.getByLabel('Name').fill('Sedge Warbler');
+  await page.getByLabel('Name', { exact: true }).fill('Sedge Warbler');
   await page.getByLabel('Length overall').fill('-9');
   await page.getByLabel('Waterline length').fill('eight');
   await page.getByLabel('Beam').fill('1e9');
@@ -33,7 +33,7 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
   await expect(page.getByText(/[Ww]aterline length “?"?eight/)).toBeVisible();
   await expect(page.getByText(/[Bb]eam \(m\) must be 40 or less, but is 1000000000/)).toBeVisible();
   await expect(page.getByText(/[Dd]raught enter a number|[Dd]raught is required/)).toBeVisible();
-  await expect(page.getByLabel('Name')).toHaveValue('Sedge Warbler');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Sedge Warbler');
   await page.getByLabel('Length overall').fill('31 ft');
   await page.getByLabel('Waterline length').fill('8,1');
   await page.getByLabel('Beam').fill('3.1');
@@ -47,7 +47,7 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
   await page.goto('/');
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('link', { name: 'Add area' }).click();
-  await page.getByLabel('Name').fill('Topsides');
+  await page.getByLabel('Name', { exact: true }).fill('Topsides');
   await page.getByLabel('Part of the boat').selectOption('topsides');
   await expect(page.getByLabel('Exposure')).toHaveValue('daylight');
   await page.getByLabel('Shelter').selectOption('shaded');
@@ -64,7 +64,7 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
 
   await page.getByRole('link', { name: 'Add area' }).click();
   await expect(page.getByRole('region', { name: 'Topsides' })).toBeHidden();
-  await page.getByLabel('Name').fill('Bottom');
+  await page.getByLabel('Name', { exact: true }).fill('Bottom');
   await page.getByLabel('Shape').selectOption('girths');
   await page.getByLabel('Station spacing').fill('1');
   await page.getByLabel('Girths from aft, m').fill('0 1 2 1');
@@ -271,7 +271,7 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
 
 test('from dimensions to a full list of areas, all at once', async ({ page }) => {
   await page.goto('/boats/new');
-  await page.getByLabel('Name').fill('Reed Bunting');
+  await page.getByLabel('Name', { exact: true }).fill('Reed Bunting');
   await page.getByLabel('Kind').selectOption('long-keel');
   for (const [label, metres] of [
     ['Length overall', '9'],

@@ -3,7 +3,7 @@ import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
 import type { Family, ServiceKind, Substrate } from '../core/system/index.ts';
 import { families, substrates } from './families.ts';
-import { between, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
+import { between, fraction, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** What the area has to stand. */
 export type Service = ServiceKind;
@@ -122,7 +122,7 @@ const estimateFields = {
     .label('Source of the estimate')
     .required(),
   areaM2: between('area (m²)', 0.0001, 10_000).required(),
-  spread: between('Uncertainty', 0, 1).required(),
+  spread: fraction('Uncertainty', 0, 1).required(),
   basis: text(300).label('Basis of the estimate').required(),
 };
 const estimate = objectOf<Estimate>(estimateFields);
@@ -190,7 +190,7 @@ const fields = {
     .allow(null)
     .label('Estimate used')
     .required(),
-  spread: between('Uncertainty', 0, 1).required(),
+  spread: fraction('Uncertainty', 0, 1).required(),
   note: text(2000).label('note').required(),
 };
 

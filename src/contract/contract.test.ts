@@ -114,7 +114,7 @@ describe('sheets and stacks', () => {
       'Dry film per coat must run from minimum to typical to maximum, but is 90, 60, 120 µm',
     );
     expect(refusals(productInput, aProduct({ volumeSolids: 52 }))[0]).toContain(
-      'Volume solids must be 1 or less, but is 52',
+      'Volume solids must be 100 % or less, but is 5200 %',
     );
   });
   it('one overcoat line for each kind of next coat', () => {

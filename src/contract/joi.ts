@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { figure } from '../core/units/index.ts';
 
 /**
  * One wording for every refusal: the field by its name, the value given, the limit.
@@ -23,6 +24,8 @@ export const messages: Joi.LanguageMessages = {
   'number.infinity': '{#label} must be a finite number',
   'number.min': '{#label} must be {#limit} or more, but is {#value}',
   'number.max': '{#label} must be {#limit} or less, but is {#value}',
+  'fraction.min': '{#label} must be {#limit} % or more, but is {#value} %',
+  'fraction.max': '{#label} must be {#limit} % or less, but is {#value} %',
   'number.tiny': '{#label} {#value} is too small',
   'number.integer': '{#label} must be a whole number, but is {#value}',
   'array.min': '{#label} must have {#limit} or more entries, but has {#value.length}',
@@ -113,6 +116,23 @@ export const between = (label: string, least: number, most: number) =>
         : value,
     )
     .label(label);
+
+const inPercent = (fraction: number) => figure(fraction * 100);
+const OUTSIDE: Record<string, string> = { 'number.min': 'fraction.min', 'number.max': 'fraction.max' };
+
+/** A fraction, refused in percent, as its field has it: `Volume solids must be 100 % or less, but is 5200 %`. */
+export const fraction = (label: string, least: number, most: number) =>
+  between(label, least, most).error((errors) =>
+    errors.map((report) => {
+      const { limit, value } = report.local as { limit?: number; value?: number };
+      const code = OUTSIDE[report.code];
+      if (!code || limit === undefined || value === undefined) return report;
+      return Object.assign(report, {
+        code,
+        local: { ...report.local, limit: inPercent(limit), value: inPercent(value) },
+      });
+    }),
+  );
 
 /** The version of a record that is written against. */
 export const version = (least: 0 | 1) => Joi.number().integer().min(least).max(1e9).required();

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { RemovalWay } from '../core/system/index.ts';
-import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
+import { between, fraction, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import type {
   BatchBody,
   BatchEndBody,
@@ -60,7 +60,7 @@ export const batchBody = objectOf<BatchBody>({
     .max(4)
     .required(),
   tool: tool.required(),
-  ratioError: between('ratio error (fraction)', -1, 100).required(),
+  ratioError: fraction('Ratio error', -1, 100).required(),
   litresEstimated: Joi.boolean().optional(),
   ownRatio: ownRatio.allow(null).optional(),
   additives: Joi.array()
@@ -82,7 +82,7 @@ export const batchBody = objectOf<BatchBody>({
 
 const conditions = objectOf<LoggedConditions>({
   airC: between('air temperature (°C)', -40, 60).required(),
-  rh: between('relative humidity (fraction)', 0.01, 1).required(),
+  rh: fraction('Relative humidity', 0.01, 1).required(),
   surfaceC: between('surface temperature (°C)', -40, 90).allow(null).required(),
   source: Joi.valid('typed', 'measured', 'forecast', 'filled', 'simulated').required(),
 });
@@ -92,7 +92,7 @@ const coat = objectOf<CoatBody>({
   colour: text(80).label('colour').required(),
   method: methods.required(),
   litres: between('Litres used', 0.0001, 2000).required(),
-  thinner: between('thinner (fraction)', 0, 0.5).required(),
+  thinner: fraction('Thinner', 0, 0.5).required(),
   areaM2: between('Area covered (m²)', 0.0001, 10_000).required(),
   endedAt: instant().label('End time').required(),
   conditions: conditions.allow(null).required(),

@@ -12,7 +12,7 @@ import type {
 } from '../core/system/index.ts';
 import { cureSheet, points } from './cureSheet.ts';
 import { families, substrates } from './families.ts';
-import { between, content, id, objectOf, oneOf, text, title, version } from './joi.ts';
+import { between, content, fraction, id, objectOf, oneOf, text, title, version } from './joi.ts';
 import { methods } from './methods.ts';
 
 export interface ProductInput {
@@ -60,15 +60,15 @@ export const productSheet = objectOf<ProductSheet>({
     .label('parts')
     .required(),
   ratioBy: Joi.valid('volume', 'weight').label('Ratio by').required(),
-  ratioTolerance: between('Ratio tolerance', 0, 0.5).allow(null).required(),
-  volumeSolids: between('Volume solids', 0.01, 1).required(),
+  ratioTolerance: fraction('Ratio tolerance', 0, 0.5).allow(null).required(),
+  volumeSolids: fraction('Volume solids', 0.01, 1).required(),
   film: film.required(),
   byMethod: Joi.array()
     .items(
       objectOf<ByMethod>({
         method: methods.label('method').required(),
         film: film.allow(null).required(),
-        thinnerMax: between('Maximum thinner for this method', 0, 0.5).allow(null).required(),
+        thinnerMax: fraction('Maximum thinner for this method', 0, 0.5).allow(null).required(),
       }),
     )
     .unique('method')
@@ -78,7 +78,7 @@ export const productSheet = objectOf<ProductSheet>({
   methods: Joi.array().items(methods).unique().label('methods').required(),
   thinner: objectOf<AdditionLimit>({
     name: title('thinner').required(),
-    maxFraction: between('Maximum thinner', 0, 0.5).allow(null).required(),
+    maxFraction: fraction('Maximum thinner', 0, 0.5).allow(null).required(),
   })
     .allow(null)
     .required(),
@@ -89,7 +89,7 @@ export const productSheet = objectOf<ProductSheet>({
     airMaxC: nullable('Maximum air temperature (°C)', 0, 60),
     surfaceMinC: nullable('Minimum surface temperature (°C)', -20, 40),
     surfaceMaxC: nullable('Maximum surface temperature (°C)', 0, 90),
-    rhMax: nullable('Maximum RH', 0.2, 1),
+    rhMax: fraction('Maximum RH', 0.2, 1).allow(null).required(),
     dewMarginC: nullable('margin above dew point (°C)', 0, 10),
   }).required(),
   cure: cureSheet.required(),

@@ -32,11 +32,7 @@ describe('a step at the border', () => {
       { dryMicronsPerCoat: 0 },
       'steps.0.dryMicronsPerCoat: Dry film per coat (µm) must be 0.5 or more, but is 0',
     ],
-    [
-      'thinner by the half',
-      { thinner: 0.6 },
-      'steps.0.thinner: thinner (fraction) must be 0.5 or less, but is 0.6',
-    ],
+    ['thinner by the half', { thinner: 0.6 }, 'steps.0.thinner: Thinner must be 50 % or less, but is 60 %'],
     ['no colour', { colours: [] }, 'steps.0.colours: colours must have 1 or more entries, but has 0'],
     [
       'a method nobody has',

@@ -11,7 +11,7 @@ import type {
   SchoolTask,
   TaskKind,
 } from '../core/system/index.ts';
-import { between, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
+import { between, fraction, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { methods } from './methods.ts';
 
 /** One step of an area's system: a product in so many coats. */
@@ -100,7 +100,7 @@ export const stackStep = objectOf<Step>({
   coats: between('Coats', 1, 20).integer().required(),
   dryMicronsPerCoat: between('Dry film per coat (µm)', 0.5, 5000).required(),
   method: methods.label('method').required(),
-  thinner: between('thinner (fraction)', 0, 0.5).required(),
+  thinner: fraction('Thinner', 0, 0.5).required(),
   colours: Joi.array().items(text(80)).min(1).max(6).label('colours').required(),
   signal: text(80).label('Signal colour').allow(null).required(),
   extraCoats: between('Extra coats', 0, 10).integer().required(),

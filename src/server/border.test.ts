@@ -92,7 +92,7 @@ describe('wrong input is refused by field, value and limit', () => {
       '/log',
       () => aCoat(planned, NOON, { conditions: { airC: 15, rh: 1.3, surfaceC: null, source: 'typed' } }),
       'body.conditions.rh',
-      'Relative humidity (fraction) must be 1 or less, but is 1.3',
+      'Relative humidity must be 100 % or less, but is 130 %',
     ],
     [
       'an end before the start',

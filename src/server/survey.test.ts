@@ -219,7 +219,9 @@ describe('findings', () => {
       kind: 'adhesion',
       value: 7,
     });
-    expect(bad.body.errors).toEqual([{ path: 'value', message: 'Adhesion grade must be between 0 and 5, but is 7' }]);
+    expect(bad.body.errors).toEqual([
+      { path: 'value', message: 'Adhesion grade must be between 0 and 5, but is 7' },
+    ]);
     const changed = await server.ask<Finding>('PUT', `/findings/${input.id}`, {
       ...input,
       value: 30,

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { MOST_MONEY } from '../../core/units/index.ts';
-import { between, day, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
+import { between, day, fraction, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
 import { extended, figure, flag, maybeMoment } from '../replies/plain.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './currency.ts';
 
@@ -164,11 +164,11 @@ const byItem = (value: Joi.Schema, label: string) =>
     .required();
 export const tradeSettings = objectOf<TradeSettings>({
   currency: oneOf<CurrencyCode>(CURRENCY_CODES).label('currency').required(),
-  taxRate: between('Tax rate', 0, 1).required(),
+  taxRate: fraction('Tax rate', 0, 1).required(),
   roundingStep: between('Rounding', 1, 10_000).integer().required(),
   labourPerHour: minor('Labour rate per hour').required(),
   yardDay: minor('Yard charge per day').required(),
-  markup: between('Markup', 0, 5).required(),
+  markup: fraction('Markup', 0, 5).required(),
   useLearned: Joi.boolean().label('Use learned rates').required(),
   sundryRates: byItem(between('Sundry rate', 0.001, 10_000), 'rates of sundries'),
   sundryPrices: byItem(minor('Sundry price'), 'prices of sundries'),

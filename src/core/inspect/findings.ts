@@ -136,7 +136,7 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
       if (read === 0) return said('fine', 'No blisters.');
       return said(
         'bad',
-        `1 blister / ${read} blisters. Open, dry, wash and fill before applying a barrier coat.`,
+        `${read === 1 ? '1 blister' : `${read} blisters`}. Open, dry, wash and fill before applying a barrier coat.`,
       );
     case 'adhesion': {
       if (!Number.isInteger(read)) throw new QuantityError(name, read, 'a whole number from 0 to 5');

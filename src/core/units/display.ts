@@ -128,7 +128,7 @@ export function parseNumber(text: string): number {
       : typed.replace(',', '.');
   const value = plain === '' ? Number.NaN : Number(plain);
   if (!Number.isFinite(value))
-    throw new RangeError(typed === '' ? 'enter a number' : `“${typed}” isn’t a number`);
+    throw new RangeError(typed === '' ? 'is required' : `“${typed}” isn’t a number`);
   return value;
 }
 
@@ -166,7 +166,7 @@ function inParts(text: string, quantity: Quantity): number | null {
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): number {
   const match = ONE.exec(text);
   if (!match?.[1])
-    throw new RangeError(text.trim() === '' ? 'enter a number' : `“${text.trim()}” isn’t a number`);
+    throw new RangeError(text.trim() === '' ? 'is required' : `“${text.trim()}” isn’t a number`);
   const unit = match[2] ? unitSpelled(quantity, match[2]) : SHOWN[system][quantity];
   if (unit) return toCanonical(parseNumber(match[1]), unit);
   // Degrees are counted from a zero of their own: there is nothing to add up.

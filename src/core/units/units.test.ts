@@ -71,7 +71,7 @@ describe('figures as a person reads and types them', () => {
         RangeError,
       );
     expect(() => parseQuantity('twelve', 'length', 'metric')).toThrow('“twelve” isn’t a number');
-    expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('enter a number');
+    expect(() => parseQuantity(' ', 'length', 'metric')).toThrow('is required');
     expect(() => parseQuantity('3 kg', 'length', 'metric')).toThrow('“kg” isn’t a unit of length');
   });
 

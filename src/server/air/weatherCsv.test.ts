@@ -51,7 +51,9 @@ describe('weather files', () => {
     expect(() => read('time,rh\n2026-05-14,80')).toThrow(
       'No column for air temperature found in the header “time, rh”',
     );
-    expect(() => read('time,air,rh\nx,y,z')).toThrow('No rows could be read. Line 2: Time “x” isn’t a valid date and time, for example 2026-05-14 06:00');
+    expect(() => read('time,air,rh\nx,y,z')).toThrow(
+      'No rows could be read. Line 2: Time “x” isn’t a valid date and time, for example 2026-05-14 06:00',
+    );
   });
 });
 

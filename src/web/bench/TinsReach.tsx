@@ -63,13 +63,15 @@ export function TinsReach({
       <p className="text-lg">
         <strong className="text-error">Not enough to finish this coat.</strong> In stock: {inTins}. This stock
         makes {show(Math.max(0, tins.reachLitres), 'volume')}, enough for {show(reachM2, 'area')} of{' '}
-        {show(areaM2, 'area')}. {tins.limitedBy && <> {tins.limitedBy} runs out first.</>}
+        {show(areaM2, 'area')}.{' '}
+        {tins.limitedBy &&
+          `${tins.limitedBy.charAt(0).toUpperCase()}${tins.limitedBy.slice(1)} runs out first.`}
       </p>
       <Kept tins={tins} />
       <p>
         <Link className="link" to="/materials/buy">
-          Show what to buy{' '}
-        </Link>{' '}
+          Show what to buy
+        </Link>
         , or reduce the area to match. Stopping part-way leaves a visible lap.
       </p>
       {mixed && (

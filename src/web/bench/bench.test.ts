@@ -10,13 +10,16 @@ describe('a reason against laying carries its figures', () => {
   const metric = (value: number, quantity: never, options?: object) =>
     formatQuantity(value, quantity, 'metric', options);
   it.each([
-    [{ code: 'air-too-hot', value: 31, limit: 27 }, 'air 31.0 °C, limit 27.0 °C'],
-    [{ code: 'too-damp', value: 0.9, limit: 0.85 }, 'RH 90 %, limit 85 %'],
-    [{ code: 'dew-margin', value: 1.9, limit: 3 }, 'surface only 1.9 °C above dew point, 3.0 °C wanted'],
+    [{ code: 'air-too-hot', value: 31, limit: 27 }, 'air 31.0 °C, above maximum 27.0 °C'],
+    [{ code: 'too-damp', value: 0.9, limit: 0.85 }, 'RH 90 %, above maximum 85 %'],
+    [{ code: 'dew-margin', value: 1.9, limit: 3 }, 'surface only 1.9 °C above the dew point, minimum 3.0 °C'],
     // Rounded to a tenth it would read "3.0, 3.0 wanted".
-    [{ code: 'dew-margin', value: 2.96, limit: 3 }, 'surface only 2.96 °C above dew point, 3.0 °C wanted'],
-    [{ code: 'rain', value: 0.4, limit: 0 }, 'rain, 0.4 mm in the hour'],
-    [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, min 7.0 °C'],
+    [
+      { code: 'dew-margin', value: 2.96, limit: 3 },
+      'surface only 2.96 °C above the dew point, minimum 3.0 °C',
+    ],
+    [{ code: 'rain', value: 0.4, limit: 0 }, 'rain, 0.4 mm in this hour'],
+    [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, below minimum 7.0 °C'],
   ] as const)('%o', (reason, said) => {
     expect(sayReason(reason, metric as never)).toBe(said);
   });

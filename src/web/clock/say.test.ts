@@ -10,10 +10,10 @@ describe('times are said with as much as is needed to be sure', () => {
     ['2026-05-14T20:40:00Z', '21:40'],
     ['2026-05-15T05:12:00Z', 'tomorrow 06:12'],
     ['2026-05-13T05:12:00Z', 'yesterday 06:12'],
-    ['2026-05-17T05:12:00Z', 'Sun 06:12'],
-    ['2026-06-03T05:12:00Z', 'Wed 3 Jun 06:12'],
-    ['2026-05-10T05:12:00Z', 'Sun 10 May 06:12'],
-    ['2027-12-03T06:12:00Z', '3 Dec 2027'],
+    ['2026-05-17T05:12:00Z', 'Sun 17 May, 06:12'],
+    ['2026-06-03T05:12:00Z', 'Wed 3 Jun, 06:12'],
+    ['2026-05-10T05:12:00Z', 'Sun 10 May, 06:12'],
+    ['2027-12-03T06:12:00Z', 'Fri 3 Dec 2027'],
   ])('%s is "%s"', (at, said) => {
     expect(sayTime(at, zone, now)).toBe(said);
   });
@@ -65,8 +65,10 @@ describe('times as a sheet prints them', () => {
     }
   });
   it('words are refused', () => {
-    expect(() => parseDuration('overnight')).toThrow('"overnight" is not a time such as 45 min, 6 h or 10 d');
-    expect(() => parseDuration('-3 h')).toThrow('is not a time');
+    expect(() => parseDuration('overnight')).toThrow(
+      'Can’t read “overnight” as a time. Try 45 min, 6 h or 10 d',
+    );
+    expect(() => parseDuration('-3 h')).toThrow('Can’t read “-3 h” as a time. Try 45 min, 6 h or 10 d');
   });
 });
 

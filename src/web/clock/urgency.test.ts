@@ -75,11 +75,11 @@ describe('the order of the slip', () => {
 describe('what to do, as a foreman would say it', () => {
   it.each<[Partial<AreaClock>, string]>([
     [{}, 'Apply Test epoxy, coat 2 of 3'],
-    [{ state: 'too-soon' }, 'Then Test epoxy, coat 2 of 3'],
-    [{ state: 'key-first', keyGrit: 120 }, 'Abrade with 120 grit, then Test epoxy, coat 2 of 3'],
-    [{ state: 'key-first' }, 'Abrade, then Test epoxy, coat 2 of 3'],
+    [{ state: 'too-soon' }, 'Next: Test epoxy, coat 2 of 3'],
+    [{ state: 'key-first', keyGrit: 120 }, 'Sand with 120 grit, then apply Test epoxy, coat 2 of 3'],
+    [{ state: 'key-first' }, 'Sand, then apply Test epoxy, coat 2 of 3'],
     [{ state: 'bare' }, 'First coat: Test epoxy, coat 2 of 3'],
-    [{ state: 'not-stated' }, 'Test epoxy, coat 2 of 3: its window is not on the sheet'],
+    [{ state: 'not-stated' }, 'Test epoxy, coat 2 of 3: overcoat window not on the data sheet'],
     [{ next: null, state: 'finished' }, 'All coats applied, curing'],
     [{ next: null, state: 'no-system' }, 'Choose a system'],
     [{ next: null, nextIsWater: true, state: 'open' }, 'Ready for launch'],

@@ -115,7 +115,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
         />
         <SelectField
           name="areaId"
-          label="On"
+          label="Area"
           choices={[
             ['', 'no particular area'],
             ...areas.map((area): [string, string] => [area.id, area.name]),

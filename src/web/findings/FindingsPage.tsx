@@ -49,7 +49,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
   const { mutate: change } = useQueued();
   const remove = (finding: Finding) =>
     change(
-      { method: 'DELETE', path: `/findings/${finding.id}`, what: 'a finding removed' },
+      { method: 'DELETE', path: `/findings/${finding.id}`, what: 'finding deletion' },
       { onSuccess: () => setRemoved(finding) },
     );
   const bringBack = (finding: Finding) =>
@@ -167,7 +167,7 @@ function FindingLine({
               <a key={id} href={`/api/v1/photos/${id}`} target="_blank" rel="noreferrer">
                 <img
                   src={`/api/v1/photos/${id}`}
-                  alt={`${word}, photo ${i + 1}`}
+                  alt={`${word}, view ${i + 1}`}
                   className="h-20 w-28 object-cover"
                 />
               </a>

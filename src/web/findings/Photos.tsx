@@ -67,7 +67,7 @@ export function Photos({ boatId }: { boatId: string }) {
           <figure key={id} className="relative">
             <img
               src={`/api/v1/photos/${id}`}
-              alt={`Photo ${i + 1} of this finding`}
+              alt={`View ${i + 1} of this finding`}
               className="h-24 w-32 object-cover"
             />
             <button

@@ -4,7 +4,6 @@ import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm 
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { useUnsaved } from '../state/unsaved.ts';
-import { asTyped } from './asTyped.ts';
 import { differs, followOthers, sayWorkedOut, startFrom, Told } from './told.ts';
 
 interface Props<T extends FieldValues> {
@@ -68,8 +67,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
 
   const place = (errors: FieldError[]) => {
     const elsewhere: string[] = [];
-    for (const { path, message: said } of errors) {
-      const message = asTyped(said);
+    for (const { path, message } of errors) {
       const known = path !== '' && document.querySelector(`[name="${CSS.escape(path)}"]`);
       if (known) {
         openAround(known);

@@ -116,9 +116,9 @@ describe('a stepper for a gloved thumb', () => {
   }
   it('goes by its step without the dust of binary fractions, and stops at its ends', async () => {
     const { user, box } = stepper(19.8, 20.3);
-    for (let i = 0; i < 5; i++) await user.click(screen.getByRole('button', { name: 'Air more' }));
+    for (let i = 0; i < 5; i++) await user.click(screen.getByRole('button', { name: 'Increase Air' }));
     expect(box.value).toBe('20.3');
-    for (let i = 0; i < 9; i++) await user.click(screen.getByRole('button', { name: 'Air less' }));
+    for (let i = 0; i < 9; i++) await user.click(screen.getByRole('button', { name: 'Decrease Air' }));
     expect(box.value).toBe('19.8');
   });
   it('typed beyond its ends it is refused with both named, and what stood there stays', async () => {

@@ -137,11 +137,11 @@ describe('what a form cannot read stands at its field, with everything else read
     };
     const errors = await refusals((c) => c.boatInput, valuesToBoat(typed, ID, read), read);
     expect(Object.fromEntries(errors.map((e) => [e.path, e.message]))).toMatchObject({
-      'dimensions.loaM': 'length over all "ten" is not a number',
-      'dimensions.beamM': 'beam is empty',
-      'dimensions.draughtM': 'draught (m) -1 is below the limit of 0.01',
-      'dimensions.freeboardM': 'freeboard (m) 900 is above the limit of 12',
-      name: 'boat name is empty',
+      'dimensions.loaM': 'Length overall “ten” isn’t a number',
+      'dimensions.beamM': 'Beam is required',
+      'dimensions.draughtM': 'Draught (m) must be 0.01 or more, but is -1',
+      'dimensions.freeboardM': 'Freeboard (m) must be 12 or less, but is 900',
+      name: 'Boat name is required',
     });
     // One refusal for a field, not the reader's and the contract's both.
     expect(new Set(errors.map((e) => e.path)).size).toBe(errors.length);
@@ -154,7 +154,7 @@ describe('what a form cannot read stands at its field, with everything else read
     expect(read.optionalNumber('c', 'grit', '  ')).toBeNull();
     expect(read.errors).toEqual([]);
     read.quantity('d', 'film', '3 l', 'film');
-    expect(read.errors).toEqual([{ path: 'd', message: 'film "l" is not a unit of film' }]);
+    expect(read.errors).toEqual([{ path: 'd', message: 'Film “l” isn’t a unit of film' }]);
   });
 
   it('a time in a column without a temperature, half a thumb window', () => {

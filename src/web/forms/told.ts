@@ -44,8 +44,12 @@ const isTyped = (dirty: FormState<FieldValues>['dirtyFields'], path: string): bo
 
 /** For a record that somebody else saved in the meantime. */
 function sayElsewhere(value: unknown): string {
-  const what = Array.isArray(value) ? 'Changed' : value === '' ? 'Emptied' : `Changed to “${String(value)}”`;
-  return `${what} elsewhere while you were editing.`;
+  const what = Array.isArray(value)
+    ? 'Changed elsewhere'
+    : value === ''
+      ? 'Emptied elsewhere'
+      : `Changed elsewhere to “${String(value)}”`;
+  return `${what} while you were editing.`;
 }
 
 /** For a figure that is worked out again while it is typed over. */

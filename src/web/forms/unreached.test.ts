@@ -12,6 +12,6 @@ it('a form sent before its checks were fetched is held to what can be read, and 
   expect(await refusals((contract) => contract.entryInput as never, entry, reader)).toEqual([]);
   reader.quantity('areaM2', 'area covered', 'half', 'area');
   expect(await refusals((contract) => contract.entryInput as never, entry, reader)).toEqual([
-    { path: 'areaM2', message: 'area covered "half" is not a number' },
+    { path: 'areaM2', message: 'Area covered “half” isn’t a number' },
   ]);
 });

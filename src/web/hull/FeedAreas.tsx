@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Estimate, FormView } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { m2For, type SourceFigures } from './formFigures.ts';
 
 /** Puts what a form gives beside the other ways of each area it speaks of; none is chosen for the user. */
@@ -36,7 +37,7 @@ export function FeedAreas({
     }));
     write(
       { method: 'POST', path: `/boats/${view.boat.id}/estimates`, body: { estimates } },
-      { onSuccess: () => setSaid(`Estimate added to 1 area. / Estimate added to ${matches.length} areas.`) },
+      { onSuccess: () => setSaid(`Estimate added to ${counted(matches.length, 'area')}.`) },
     );
   };
   return (

@@ -74,7 +74,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
       </h2>
       <div className="flex flex-wrap items-center gap-2">
         <OpenFile
-          label="Open CSV"
+          label="Import (CSV)"
           accept=".csv,text/csv,text/plain"
           onFile={(file) => void file.text().then(take)}
         />
@@ -98,14 +98,14 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
           <OffsetsGrid grid={grid} onChange={change} />
           <div className="flex flex-wrap gap-2">
             <button type="button" className="btn btn-sm" onClick={() => change([...grid, []])}>
-              Add a station
+              Add station
             </button>
             <button
               type="button"
               className="btn btn-sm"
               onClick={() => change(grid.map((row, i) => (i === 0 ? [...row, ''] : row)))}
             >
-              Add a waterline
+              Add waterline
             </button>
             <button
               type="button"

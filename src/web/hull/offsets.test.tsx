@@ -32,7 +32,7 @@ describe('the table of offsets', () => {
     await upload(BOX);
     await user.click(await screen.findByRole('button', { name: 'Save table' }));
     await waitFor(async () => expect((await form()).form.offsets?.stationsM).toEqual([0, 4, 8]));
-    await user.click(await screen.findByRole('button', { name: /Put these beside/ }));
+    await user.click(await screen.findByRole('button', { name: /Add estimates to areas/ }));
     const by = async () => {
       const { areas } = await ask<BoatView>('GET', `/boats/${boat.id}`);
       return areas.find(({ id }) => id === bottom.id)?.estimates.find(({ way }) => way === 'offsets');
@@ -97,11 +97,11 @@ describe('the table of offsets', () => {
     const theirs = { ...offsets, halfBreadthsM: [stern?.map(() => 0.5), ...rest] };
     await ask('PUT', `/boats/${boat.id}/form`, { offsets: theirs, mesh, use, version });
     await news();
-    expect(await screen.findByText(/Another table was saved meanwhile/)).toBeDefined();
+    expect(await screen.findByText(/Someone else saved another table/)).toBeDefined();
     expect(firstHalf().value).toBe('0.77');
     await user.click(screen.getByRole('button', { name: 'Use their version' }));
     await waitFor(() => expect(firstHalf().value).toBe('0.5'));
-    expect(screen.queryByText(/Another table was saved meanwhile/)).toBeNull();
+    expect(screen.queryByText(/Someone else saved another table/)).toBeNull();
   });
   it('is removed only when that is meant; the areas keep what it gave them', async () => {
     const { user, upload } = await open();
@@ -109,10 +109,10 @@ describe('the table of offsets', () => {
     await user.click(await screen.findByRole('button', { name: 'Save table' }));
     await screen.findByText('Saved.');
     await user.click(await screen.findByRole('button', { name: 'Delete table' }));
-    await answer(user, /^Remove the table of offsets/, 'Cancel');
+    await answer(user, /^Delete the table of offsets/, 'Cancel');
     expect((await form()).form.offsets).not.toBeNull();
     await user.click(screen.getByRole('button', { name: 'Delete table' }));
-    await answer(user, /^Remove the table of offsets/, 'Remove');
+    await answer(user, /^Delete the table of offsets/, 'Remove');
     await waitFor(async () => expect((await form()).form.offsets).toBeNull());
   });
 });

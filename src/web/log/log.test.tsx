@@ -57,7 +57,9 @@ describe('the log of a boat', () => {
 
   it('a coat is corrected by a new entry; the old one stays, struck through, and no longer counts', async () => {
     const { user } = await open();
-    await user.click(within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Correct' }));
+    await user.click(
+      within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Correct entry' }),
+    );
     const used = await screen.findByLabelText('Paint used (without thinner)');
     await user.clear(used);
     await user.type(used, 'four');
@@ -82,11 +84,14 @@ describe('the log of a boat', () => {
     await user.click(
       within(await lineOf(/Logged epoxy, coat 1/)).getByRole('button', { name: 'Void entry' }),
     );
-    const strike = await screen.findByRole('button', { name: 'Void entry' });
+    await screen.findByLabelText(/^Reason/);
+    const strike = screen
+      .getAllByRole('button', { name: 'Void entry' })
+      .find((each) => each.getAttribute('type') === 'submit') as HTMLElement;
     expect(strike).toHaveProperty('disabled', true);
-    await user.type(screen.getByLabelText(/Why it does not count/), 'logged on the wrong boat');
+    await user.type(screen.getByLabelText(/^Reason/), 'logged on the wrong boat');
     await user.click(strike);
-    expect(await screen.findByText(/^Voided .*: logged on the wrong boat$/)).toBeDefined();
+    expect(await screen.findAllByText(/^Voided .*: logged on the wrong boat$/)).not.toHaveLength(0);
     expect(screen.queryByText(/dry film \(from litres used\)$/)).toBeNull();
     await waitFor(async () =>
       expect((await entries()).map(({ kind }) => kind).sort()).toEqual(['coat', 'strike']),
@@ -95,7 +100,7 @@ describe('the log of a boat', () => {
 
   it('a note is added where it belongs', async () => {
     const { user } = await open();
-    await user.type(await screen.findByLabelText('Note on Bottom'), 'rain blew in at four{Enter}');
+    await user.type(await screen.findByLabelText('Note for Bottom'), 'rain blew in at four{Enter}');
     expect(await screen.findByText('rain blew in at four')).toBeDefined();
     await waitFor(async () =>
       expect((await entries()).find(({ kind }) => kind === 'note')?.body).toEqual({
@@ -111,8 +116,7 @@ describe('the log of a boat', () => {
     );
     const theirs = { ...coat, id: uuidv7(), corrects: coat.id, body: { ...coat.body, litres: 4.4 } };
     await ask('POST', '/log', theirs);
-    await user.type(await screen.findByLabelText(/Why it does not count/), 'too late for that');
-    await user.click(screen.getByRole('button', { name: 'Void entry' }));
+    await user.type(await screen.findByLabelText(/^Reason/), 'too late for that{Enter}');
     expect(await screen.findByText('This entry was corrected elsewhere since you opened it.')).toBeDefined();
     expect((await entries()).some(({ kind }) => kind === 'strike')).toBe(false);
   });

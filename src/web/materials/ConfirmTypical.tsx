@@ -61,7 +61,11 @@ export function ConfirmTypical({ product }: { product: Product }) {
           disabled={agreed.size === 0 || saving}
           onClick={save}
         >
-          {saving ? 'Saving…' : `The tin says so too${agreed.size > 0 ? `: ${agreed.size}` : ''}`}
+          {saving
+            ? 'Saving…'
+            : agreed.size > 0
+              ? `Confirm ${counted(agreed.size, 'value')}`
+              : 'Confirm values'}
         </button>
         <button type="button" className="btn" onClick={() => setAgreed(new Set(fields))}>
           Select all

@@ -10,9 +10,9 @@ export function FilmFields() {
       </h2>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <Field name="solids" label="Volume solids" unit="%" inputMode="decimal" />
-        <QuantityField name="film.min" label="Dry film, min" quantity="film" />
-        <QuantityField name="film.typical" label="Typical" quantity="film" />
-        <QuantityField name="film.max" label="Dry film, max" quantity="film" />
+        <QuantityField name="film.min" label="Minimum dry film" quantity="film" />
+        <QuantityField name="film.typical" label="Typical dry film" quantity="film" />
+        <QuantityField name="film.max" label="Maximum dry film" quantity="film" />
         <Field
           name="induction"
           label="Standing time (induction)"

@@ -76,17 +76,17 @@ describe('a weather file is read and reported before anything is kept', () => {
     const box = screen.getByLabelText('CSV text');
     await user.click(box);
     await user.paste(csv);
-    await user.click(screen.getByRole('button', { name: 'Check' }));
+    await user.click(screen.getByRole('button', { name: 'Check data' }));
     return user;
   };
   it('rows that cannot be read are named by line, the rest is counted', async () => {
     await check(
       'time,air °C,RH %\n2026-05-14T06:00Z,8.4,82\n2026-05-14T07:00Z,warm,80\n2026-05-14T08:00Z,9,130\n',
     );
-    expect(await screen.findByText('1 hours')).toBeDefined();
+    expect(await screen.findByText('1 hour')).toBeDefined();
     expect(screen.getByText('2 rows are left out:')).toBeDefined();
-    expect(screen.getByText(/^line 3: .*warm/)).toBeDefined();
-    expect(screen.getByText(/^line 4: .*130/)).toBeDefined();
+    expect(screen.getByText(/^Line 3: .*warm/)).toBeDefined();
+    expect(screen.getByText(/^Line 4: .*130/)).toBeDefined();
     expect(await ask<{ hours: unknown[] }>('GET', '/weather?back=0&ahead=1')).toMatchObject({ hours: [] });
   });
   it('a file without a column it needs is refused with the column’s name', async () => {
@@ -99,7 +99,7 @@ describe('a server out of reach', () => {
   it('each place says so and offers to try again', async () => {
     await offline(async () => {
       await expect(openPage('/materials')).resolves.toBeDefined();
-      expect(await screen.findByText(/cannot be reached/)).toBeDefined();
+      expect(await screen.findByText(/Couldn’t reach the server/)).toBeDefined();
     });
   });
 });

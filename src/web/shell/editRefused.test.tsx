@@ -22,7 +22,7 @@ it('of what was refused the field that was named is put right, and nothing else 
   await user.clear(litres);
   await user.type(litres, 'one');
   await user.click(screen.getByRole('button', { name: 'Send it so' }));
-  expect(screen.getByRole('alert').textContent).toBe('litres "one" is not a number');
+  expect(screen.getByRole('alert').textContent).toBe('litres “one” isn’t a number');
   await user.clear(litres);
   await user.type(litres, '0,5');
   await user.click(screen.getByRole('button', { name: 'Send it so' }));

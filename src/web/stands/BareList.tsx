@@ -26,7 +26,7 @@ export function BareList({ view }: { view: BoatView }) {
   const { mutate: change } = useQueued();
   const remove = (item: BareItem) =>
     change(
-      { method: 'DELETE', path: `/bare-items/${item.id}`, what: 'a masked item removed' },
+      { method: 'DELETE', path: `/bare-items/${item.id}`, what: 'masked item deletion' },
       { onSuccess: () => setRemoved(item) },
     );
   const bringBack = (item: BareItem) =>
@@ -55,7 +55,7 @@ export function BareList({ view }: { view: BoatView }) {
               </span>
               <span>
                 {item.areaId
-                  ? `on ${areas.find((area) => area.id === item.areaId)?.name ?? 'an area removed'}`
+                  ? `on ${areas.find((area) => area.id === item.areaId)?.name ?? 'a deleted area'}`
                   : 'on any area'}
               </span>
               {item.note && <span className="opacity-80">{item.note}</span>}

@@ -112,7 +112,7 @@ export function StandForm({
       values={toValues(stand, name, system)}
       submit={submit}
       base={stand}
-      button={stand ? 'Save stand' : 'Add the support'}
+      button={stand ? 'Save support' : 'Add support'}
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel

@@ -48,10 +48,10 @@ describe('stands', () => {
       20 - 0.09,
       9,
     );
-    await user.click(screen.getByRole('button', { name: 'Moved now Port aft' }));
-    expect(await screen.findByText(/Moved away/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: /Port aft as moved|Moved now Port aft/ }));
+    expect(await screen.findByText(/Moved/)).toBeDefined();
     await waitFor(async () => expect(patchOf(await view())?.hiddenBy).toBeNull());
-    await user.click(screen.getByRole('button', { name: 'Put it back Port aft' }));
+    await user.click(screen.getByRole('button', { name: /Port aft as put back|Put it back Port aft/ }));
     await waitFor(async () => expect(patchOf(await view())?.hiddenBy?.name).toBe('Port aft'));
   });
   it('a place far beyond the boat is refused at its field', async () => {
@@ -68,8 +68,8 @@ describe('stands', () => {
   });
   it('removed with its patches, and brought back with them', async () => {
     const { user } = await withStand();
-    await user.click(screen.getByRole('button', { name: 'Remove Port aft' }));
-    expect(await screen.findByText('Port aft and its patches were taken off the list.')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Delete Port aft' }));
+    expect(await screen.findByText('Port aft and its patches deleted.')).toBeDefined();
     expect((await view()).areas.map(({ name }) => name)).toEqual(['Bottom port']);
     await user.click(screen.getByRole('button', { name: 'Undo' }));
     await waitFor(async () => expect((await view()).areas).toHaveLength(2));
@@ -80,20 +80,20 @@ describe('what stays bare', () => {
   it('is listed with why, changed, removed and brought back', async () => {
     const { user, put } = await open();
     await user.click(await screen.findByRole('button', { name: 'Add masked item' }));
-    await user.selectOptions(screen.getByLabelText('What'), 'transducer');
+    await user.selectOptions(screen.getByLabelText('Type'), 'transducer');
     await put('Name', 'Depth, port');
-    await user.selectOptions(screen.getByLabelText('On'), 'Bottom port');
+    await user.selectOptions(screen.getByLabelText('Area'), 'Bottom port');
     await user.click(screen.getByRole('button', { name: 'Add' }));
     const line = (await screen.findByText('Depth, port', { selector: 'strong' })).closest(
       'li',
     ) as HTMLElement;
     expect(line.textContent).toContain('on Bottom port');
     await user.click(within(line).getByRole('button', { name: 'Change Depth, port' }));
-    await user.selectOptions(await screen.findByLabelText('On'), 'any area');
+    await user.selectOptions(await screen.findByLabelText('Area'), 'Any area');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(await screen.findByText('on any area')).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Remove Depth, port' }));
-    expect(await screen.findByText('Depth, port was taken off the list.')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Delete Depth, port' }));
+    expect(await screen.findByText('Depth, port deleted.')).toBeDefined();
     expect((await view()).bareItems).toEqual([]);
     await user.click(screen.getByRole('button', { name: 'Undo' }));
     await waitFor(async () => expect((await view()).bareItems).toHaveLength(1));

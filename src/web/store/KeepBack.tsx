@@ -101,7 +101,7 @@ export function KeepBack({
         />
         <AreaChoice areas={areas} value={areaId} onChange={setAreaId} />
         <AmountStepper
-          label={`Of ${lot.part}`}
+          label={`Amount of ${lot.part}`}
           unit={lot.unit}
           value={amount}
           min={0.001}
@@ -112,7 +112,7 @@ export function KeepBack({
         <p>
           {wanted
             .map(({ part, amount: each }) => `${sayAmount(show, each, lot.unit)} of ${part}`)
-            .join(' and ')}
+            .join(' and ')}{' '}
           in separate closed cups with labels. Don’t mix them.
         </p>
       ) : (
@@ -122,7 +122,7 @@ export function KeepBack({
       )}
       {need !== null && own === null && (
         <p className="text-sm">
-          {show(need, 'volume')} mixed is what the coats of it still to go on there take.
+          {show(need, 'volume')} mixed paint is needed for the remaining coats on this area.
         </p>
       )}
       {missing && share && (

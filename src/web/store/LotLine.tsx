@@ -54,7 +54,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
           type="button"
           className="btn btn-sm"
           aria-expanded={open}
-          aria-label={`What happened to ${name}${lot.code ? `, lot ${lot.code}` : ''}`}
+          aria-label={`${open ? 'Close' : 'Log movement'}: ${name}${lot.code ? `, lot ${lot.code}` : ''}`}
           onClick={() => onOpen(!open)}
         >
           {open ? 'Close' : 'Log movement'}

@@ -49,7 +49,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
                 {each.note !== '' && `: ${each.note}`}
               </span>
               {gone ? (
-                <span className="text-sm">taken back</span>
+                <span className="text-sm">voided</span>
               ) : (
                 each.entryId === null && (
                   <button

@@ -38,17 +38,17 @@ const part: PartSupply = {
 describe('need against store', () => {
   it('is told in words and as a picture that says the same', () => {
     show(<NeedBar part={part} most={4.9} />);
-    expect(screen.getByText('short 2.8 l')).toBeTruthy();
+    expect(screen.getByText('2.8 l short')).toBeTruthy();
     const picture = screen.getByRole('img').getAttribute('aria-label');
-    expect(picture).toContain('likely 4.3 l, safe 4.9 l');
-    expect(picture).toContain('kept back for these patches 100 ml');
-    expect(picture).toContain('short 2.8 l');
+    expect(picture).toContain('need 4.3 l–4.9 l');
+    expect(picture).toContain('kept back for these areas 100 ml');
+    expect(picture).toContain('2.8 l short');
   });
 
   it('in kilograms where no density tells litres', () => {
     show(<NeedBar part={{ ...part, unit: 'kg', short: 0, there: 6 }} most={6} />);
     expect(screen.getByText('enough')).toBeTruthy();
-    expect(screen.getByRole('img').getAttribute('aria-label')).toContain('likely 4.3 kg');
+    expect(screen.getByRole('img').getAttribute('aria-label')).toContain('need 4.3 kg');
   });
 });
 
@@ -64,13 +64,11 @@ describe('the coat that a shortage stops', () => {
   };
   const now = Date.parse('2026-05-12T12:00:00Z');
   it('by its weekday while it is near, by its date later, and without either where nobody knows', () => {
-    expect(sayStopped(stop, 'UTC', now)).toBe("Thursday's third coat, Bottom port (Test hull)");
+    expect(sayStopped(stop, 'UTC', now)).toBe('third coat on Bottom port (Test hull), Thursday');
     expect(sayStopped({ ...stop, at: '2026-06-02T12:00:00Z' }, 'UTC', now)).toBe(
-      'the third coat about 2 June, Bottom port (Test hull)',
+      'third coat on Bottom port (Test hull), about 2 June',
     );
-    expect(sayStopped({ ...stop, at: null, coat: 9 }, 'UTC', now)).toBe(
-      'the coat 9, Bottom port (Test hull)',
-    );
+    expect(sayStopped({ ...stop, at: null, coat: 9 }, 'UTC', now)).toBe('coat 9 on Bottom port (Test hull)');
   });
 });
 
@@ -95,7 +93,7 @@ describe('the tins at the bench', () => {
     const onReason = vi.fn();
     show(<TinsReach tins={tins} missing={4.3} mixed areaM2={20} reason="" onReason={onReason} />);
     const alert = screen.getByRole('alert');
-    expect(alert.textContent).toContain('reaches 12.6 m² of 20 m²; base ends first');
+    expect(alert.textContent).toContain('enough for 12.6 m² of 20 m². Base runs out first');
     expect(alert.textContent).toContain('200 ml of base for Under stand 3');
     expect(screen.getByLabelText('Reason for mixing anyway')).toBeTruthy();
     expect(endsBefore(tins, 4.3)).toBe(true);
@@ -153,19 +151,19 @@ describe('what reconciling says', () => {
   it('the handbook’s case: a third too much hardener, or an ounce of it spilt; the batch that fits; never by guess', () => {
     const said = say([6, 2]);
     expect(said).toContain('33 % too much hardener.');
-    expect(said).toContain('1 l of hardener was spilt or went astray');
-    expect(said).toMatch(/hardener went into the batch of .+ for Keel twice/);
+    expect(said).toContain('1 l of hardener was spilt or lost');
+    expect(said).toMatch(/hardener was added twice to the batch of .+ for Keel/);
     expect(said).toContain('1 l of hardener missing');
-    expect(said).toContain('get 1 l more hardener; or leave 2 l of base unmixed. Never make up');
+    expect(said).toContain('buy 1 l more hardener, or leave 2 l of base unmixed. Never make up');
   });
 
   it('in ratio, and both tins end together', () => {
     const said = say([6, 3]);
     expect(said).toContain('Mixed in the correct ratio.');
-    expect(said).toContain('Both tins end together');
+    expect(said).toContain('Both tins will run out together');
   });
 
   it('nothing used tells nothing', () => {
-    expect(say([12, 6], [])).toContain('Nothing has gone from these tins');
+    expect(say([12, 6], [])).toContain('nothing has been used');
   });
 });

@@ -38,7 +38,7 @@ const FIELD_WORDS: Record<string, string> = {
   chosenWay: 'the way used',
   surroundings: 'where it stands',
   zone: 'the part of the boat',
-  spread: 'the spread (fraction)',
+  spread: 'the uncertainty',
   note: 'the note',
 };
 

@@ -27,7 +27,7 @@ export function CutOut({
   const make = () => {
     try {
       const areaM2 = parseQuantity(m2, 'area', system);
-      if (!(areaM2 > 0)) throw new RangeError(`Enter a number above 0`);
+      if (!(areaM2 > 0)) throw new RangeError(`must be above 0, but is ${m2.trim()}`);
       const id = uuidv7();
       const at = new Date().toISOString();
       setProblem(null);
@@ -36,7 +36,7 @@ export function CutOut({
         { onSuccess: () => mounted() && onMade(id) },
       );
     } catch (error) {
-      setProblem(`Size: ${(error as Error).message}`);
+      setProblem(`Area ${(error as Error).message}`);
     }
   };
   return (
@@ -72,7 +72,7 @@ export function CutOut({
         </fieldset>
         <div className="grid grid-cols-[1fr_7rem_auto] items-end gap-2">
           <label>
-            <span className="label-caps block pb-1">Name</span>
+            <span className="label-caps block pb-1">Name of the new area</span>
             <input className="input w-full" value={name} onChange={(event) => setName(event.target.value)} />
           </label>
           <label>

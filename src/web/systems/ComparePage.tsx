@@ -9,6 +9,7 @@ import { Scroller } from '../parts/Scroller.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 import { sayVerdict } from './StackVerdict.tsx';
 import { schoolWays } from './schooled.ts';
@@ -172,9 +173,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
     ['Paint cost', cells((f) => (f.cost === null ? 'price missing' : f.cost.toFixed(0)))],
     [
       'First to last coat',
-      cells((f) =>
-        f.days === null ? 'won’t cure at this temperature, or no data' : `1 day / ${f.days} days`,
-      ),
+      cells((f) => (f.days === null ? 'won’t cure at this temperature, or no data' : counted(f.days, 'day'))),
     ],
     ['Sanding', cells((f) => (f.sandingHours > 0 ? `${f.sandingHours.toFixed(1)} h` : 'none'))],
     [

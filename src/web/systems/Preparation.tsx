@@ -26,7 +26,7 @@ export function Preparation({ context }: { context: StackContext }) {
   const confirm = useConfirm();
   const takeIt = async (product: string) => {
     const planned = getValues('steps.0.before').length;
-    const title = `Replace the 1 planned task before ${product}? / Replace the ${planned} planned tasks before ${product}?`;
+    const title = `Replace the ${counted(planned, 'planned task')} before ${product}?`;
     if (planned > 0 && !(await confirm({ title, action: 'Replace tasks' }))) return;
     const tasks = prepTasks(list).map(
       ({ kind, amount, note }): TaskValues => ({

@@ -172,11 +172,11 @@ function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; ju
       <p className="font-semibold">
         {FAMILIES[picked.lay]} over {FAMILIES[picked.below]}: {VERDICT_WORDS[judged.verdict]}
       </p>
-      {judged.judgements.length === 0 && <p>Nothing speaks against it: {BOND_WORDS[judged.bond]}.</p>}
+      {judged.judgements.length === 0 && <p>No conflicts found. Bond: {BOND_WORDS[judged.bond]}.</p>}
       {judged.judgements.map(({ ruleId, reason, condition, mark }) => (
         <p key={ruleId}>
           {tell(reason)}
-          {condition && `; fine if ${condition}`} ({MARK_WORDS[mark]}).
+          {condition && `. OK if ${condition}`} ({MARK_WORDS[mark]}).
         </p>
       ))}
     </section>

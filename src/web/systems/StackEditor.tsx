@@ -66,7 +66,7 @@ export function StackEditor({ context, stack }: Props) {
       return [
         {
           path: `steps.${i}.reason`,
-          message: `No: ${tell(refused.reason)}. Change the step, or say why all the same`,
+          message: `Not allowed: ${tell(refused.reason)}. Change the step, or give a reason to apply it anyway`,
         },
       ];
     });

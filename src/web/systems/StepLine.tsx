@@ -3,6 +3,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
+import { counted } from '../words/counted.ts';
 import { METHOD_WORDS } from '../words/systems.ts';
 import { AdditiveFields } from './AdditiveFields.tsx';
 import { CoatByCoatFields } from './CoatByCoatFields.tsx';
@@ -40,7 +41,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
     if (colours.length > 0) setValue(`steps.${index}.colours`, colours, { shouldDirty: true });
   };
   const remove = async () => {
-    const title = `1 coat of this step is already on the boat. Remove the step anyway? / ${laid} coats of this step are already on the boat. Remove the step anyway?`;
+    const title = `${counted(laid, 'coat')} of this step ${laid === 1 ? 'is' : 'are'} already on the boat. Remove the step anyway?`;
     const sure =
       laid === 0 ||
       (await confirm({ title, text: 'The applied coats stay on the record.', action: 'Remove step' }));

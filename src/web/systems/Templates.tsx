@@ -93,7 +93,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   const take = async (offer: Offer) => {
     const lost =
       steps.length > 0
-        ? `Replace the 1 step of ${area.name}? / Replace the ${steps.length} steps of ${area.name}?`
+        ? `Replace the ${counted(steps.length, 'step')} of ${area.name}?`
         : typed && `Discard unsaved changes to ${area.name} and use this template?`;
     if (lost && !(await confirm({ title: lost, action: 'Replace' }))) return;
     write(

@@ -1,6 +1,10 @@
 import type { Bond, Mark, Verdict } from '../../core/system/index.ts';
 
-export const VERDICT_WORDS: Record<Verdict, string> = { fine: 'fine', condition: 'fine if', no: 'no' };
+export const VERDICT_WORDS: Record<Verdict, string> = {
+  fine: 'OK',
+  condition: 'OK if',
+  no: 'not allowed',
+};
 /** The three verdicts as marks, so that none is told by colour alone. */
 export const VERDICT_SIGNS: Record<Verdict, string> = { fine: '✓', condition: '!', no: '✕' };
 

@@ -98,7 +98,7 @@ describe('a template, a school and the form hold together', () => {
 
 describe('words of a task, paths of the form', () => {
   it('a task is said with the unit its figure has', () => {
-    expect(sayTask({ kind: 'sand', amount: 180, note: 'by hand' })).toBe('sand 180 grit (by hand)');
+    expect(sayTask({ kind: 'sand', amount: 180, note: 'by hand' })).toBe('sand with 180 grit (by hand)');
     expect(sayTask({ kind: 'wait', amount: 24, note: '' })).toBe('wait 24 h');
     expect(sayTask({ kind: 'aggregate', amount: null, note: '' })).toBe('aggregate');
   });

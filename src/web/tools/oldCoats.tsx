@@ -7,6 +7,7 @@ import {
   solventRub,
 } from '../../core/inspect/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
+import { counted } from '../words/counted.ts';
 import { StoreFinding } from './StoreFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
@@ -52,7 +53,7 @@ export function ConverterTool() {
                 value: rounds.length,
                 grade: last.red ? 'red' : 'black',
                 limit: null,
-                note: years > 0 ? `Bottle opened 1 year ago / Bottle opened ${years} years ago` : '',
+                note: years > 0 ? `Bottle opened ${counted(years, 'year')} ago` : '',
               }}
             />
           )}

@@ -102,8 +102,8 @@ export function BlastDayTool() {
     <Tool title="Blasting and priming in a day">
       <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-3">
         <NumberField label="Area" quantity="area" value={areaM2} onChange={setArea} />
-        <NumberField label="Blasting" unit="m²/h" value={blastM2PerH} onChange={setBlast} />
-        <NumberField label="Priming" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
+        <NumberField label="Blasting rate" unit="m²/h" value={blastM2PerH} onChange={setBlast} />
+        <NumberField label="Priming rate" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
         <NumberField label="Working hours" unit="h" value={hours} onChange={setHours} />
         <Choice
           label="Time until primed"

@@ -3,6 +3,7 @@ import type { Waterline } from '../../contract/index.ts';
 import type { StruckLine } from '../../core/waterline/index.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { heightUnit, sayHeight } from './heights.ts';
 
 const FairChart = lazyPart(async () => (await import('./FairChart.tsx')).FairChart);
@@ -60,8 +61,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
             return (
               <div key={side} className="space-y-1">
                 <p className="font-semibold">
-                  {side === 'port' ? 'Port' : 'Starboard'}: 1 mark / {side === 'port' ? 'Port' : 'Starboard'}:{' '}
-                  {marks.length} marks
+                  {side === 'port' ? 'Port' : 'Starboard'}: {counted(marks.length, 'mark')}
                 </p>
                 {!fair && <p>Add at least three marks on this side to fit a fair line.</p>}
                 {fair && (

@@ -181,7 +181,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
         </Scroller>
       )}
       <button type="button" className="btn btn-sm" onClick={add}>
-        <Plus size={16} aria-hidden="true" /> Add mark{' '}
+        <Plus size={16} aria-hidden="true" /> Add mark
       </button>
     </div>
   );

@@ -32,8 +32,8 @@ async function struck() {
 describe('striking the line', () => {
   it('begins with what is wanted of it, and takes marks one by one', async () => {
     const { user } = await openPage(`/boats/${boat.id}/waterline`);
-    expect(await screen.findByText(/Three fix the plane/)).toBeDefined();
-    for (let i = 0; i < 3; i++) await user.click(screen.getByRole('button', { name: 'Mark' }));
+    expect(await screen.findByText(/Three marks fix the plane/)).toBeDefined();
+    for (let i = 0; i < 3; i++) await user.click(screen.getByRole('button', { name: 'Add mark' }));
     const marks: [string, string, string][] = [
       ['1', 'P', '1400'],
       ['7', 'P', '1400'],
@@ -46,8 +46,8 @@ describe('striking the line', () => {
         await user.type(box, `${text}{Enter}`);
       };
       await user.selectOptions(screen.getByLabelText(`Side of mark ${i + 1}`), side);
-      await user.selectOptions(screen.getByLabelText(`Mark ${i + 1} is read on`), 'waterline');
-      await cell('from aft', aft);
+      await user.selectOptions(screen.getByLabelText(`Type of mark ${i + 1}`), 'waterline');
+      await cell('distance from aft', aft);
       await cell('height above the datum', reads);
     }
     const [sheet] = (await screen.findAllByRole('region', { name: 'Mark sheet' })) as [HTMLElement];
@@ -66,7 +66,7 @@ describe('striking the line', () => {
       marks: [mark(1, 'port', 1400), mark(7, 'port', 1390)],
     });
     await openPage(`/boats/${boat.id}/waterline`);
-    expect((await screen.findByText(/Not struck yet/)).textContent).toMatch(/three|heel/i);
+    expect((await screen.findByText(/Can’t calculate the waterline yet/)).textContent).toMatch(/three|heel/i);
     expect(screen.queryByRole('link', { name: 'Walk the hull' })).toBeNull();
   });
 
@@ -77,7 +77,7 @@ describe('striking the line', () => {
     await user.clear(weight);
     await user.type(weight, '400{Enter}');
     // Handbook part 11: Δm / (ρ · A_wp); a yacht's waterplane is 0.65–0.75 of LWL × BWL (common practice).
-    const raised = await screen.findByText(/above the line of the marks/);
+    const raised = await screen.findByText(/above the marked line/);
     const mm = () => Number(/Raised (\d+)/.exec(raised.textContent ?? '')?.[1]);
     await waitFor(() => expect(mm()).toBeGreaterThan(20));
     expect(mm()).toBeLessThan(32);
@@ -91,7 +91,9 @@ describe('striking the line', () => {
     const file = (text: string) => new File([text], 'marks.csv', { type: 'text/csv' });
     const input = await screen.findByLabelText('Import marks (CSV)');
     await user.upload(input, file('side,station,reading\nP,1,high'));
-    expect(await screen.findByText(/was not taken: line 2: reading "high" is not a number/)).toBeDefined();
+    expect(
+      await screen.findByText(/Couldn’t import the CSV.*[Ll]ine 2: reading “high” isn’t a number/),
+    ).toBeDefined();
     await user.upload(input, file('side,station,reading\nP,1,1400\nP,7,1400\nS,4,1400'));
     expect(await screen.findByText('3 marks added, 0 replaced by the file’s readings.')).toBeDefined();
     // The same file again, one reading corrected: nothing is doubled.
@@ -110,10 +112,10 @@ describe('striking the line', () => {
     const { boatId: _b, ...plan } = await line();
     await ask('PUT', `/boats/${boat.id}/waterline`, { ...plan, slopMm: 60 });
     await user.click(screen.getByRole('button', { name: 'Save waterline' }));
-    expect(await screen.findByText(/was changed elsewhere since you opened it/)).toBeDefined();
+    expect(await screen.findByText(/[Cc]hanged/)).toBeDefined();
     expect((await line()).slopMm).toBe(60);
     // What was typed is still there, and told apart from what somebody else saved.
-    expect(await screen.findByText(/Changed elsewhere meanwhile/)).toBeDefined();
+    expect(await screen.findByText(/Changed elsewhere while you were editing/)).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Save waterline' }));
     await waitFor(async () => expect((await line()).slopMm).toBe(40));
   });
@@ -131,7 +133,7 @@ describe('walking the hull', () => {
     await user.clear(reads);
     await user.type(reads, '1406');
     expect(screen.getByText(/6 mm above the line/)).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Take it down' }));
+    await user.click(screen.getByRole('button', { name: 'Record mark' }));
     expect(station()).toContain('Station 2 of');
     await waitFor(async () =>
       expect((await line()).madeMarks).toMatchObject([{ side: 'port', readingMm: 1406 }]),
@@ -145,13 +147,13 @@ describe('walking the hull', () => {
     const { user } = await openPage(`/boats/${boat.id}/waterline/walk`);
     await user.click(await screen.findByRole('button', { name: 'Starboard' }));
     await offline(async () => {
-      await user.click(screen.getByRole('button', { name: 'Take it down' }));
-      expect(await screen.findByText(/1 entry is/)).toBeDefined();
+      await user.click(screen.getByRole('button', { name: 'Record mark' }));
+      expect(await screen.findByText(/1 entry saved/)).toBeDefined();
     });
     // Meanwhile the desk changes the line: neither may undo the other.
     const { boatId: _b, ...plan } = await line();
     await ask('PUT', `/boats/${boat.id}/waterline`, { ...plan, slopMm: 35 });
-    await user.click(screen.getByRole('button', { name: 'Take it down' }));
+    await user.click(screen.getByRole('button', { name: 'Record mark' }));
     await waitFor(async () => expect((await line()).madeMarks).toHaveLength(2));
     expect((await line()).slopMm).toBe(35);
   });

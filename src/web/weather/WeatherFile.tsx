@@ -135,8 +135,9 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
       {report && (
         <div className="space-y-2" role="status">
           <p>
-            <strong>{report.hours} hours</strong> read, {report.from && sayTime(report.from, zone, now)} to{' '}
-            {report.to && sayTime(report.to, zone, now)}. Columns:{' '}
+            <strong>{counted(report.hours, 'hour')}</strong> read,{' '}
+            {report.from && sayTime(report.from, zone, now)} to {report.to && sayTime(report.to, zone, now)}.
+            Columns:{' '}
             {Object.entries(report.columns)
               .map(([key, header]) => `${key} from “${header}”`)
               .join(', ')}
@@ -188,7 +189,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
               disabled={busy}
               onClick={() => send('import', csv)}
             >
-              Import {report.hours} hours
+              Import {counted(report.hours, 'hour')}
             </button>
           )}
         </div>

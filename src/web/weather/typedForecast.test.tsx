@@ -14,11 +14,11 @@ it('a forecast heard is typed in three lines, drawn, and taken: the air is known
     await user.clear(box);
     await user.type(box, `${text}{Enter}`);
   };
-  await put('Nights down to', '5');
-  await put('Days up to', '3');
-  expect(await screen.findByText(/highest air temperature 3 is outside/)).toBeDefined();
-  await put('Nights down to', '-7');
-  await put('Days up to', '2');
+  await put('Lowest temperature (night)', '5');
+  await put('Highest temperature (day)', '3');
+  expect(await screen.findByText(/[Hh]ighest temperature must be at least the lowest/)).toBeDefined();
+  await put('Lowest temperature (night)', '-7');
+  await put('Highest temperature (day)', '2');
   await user.click(screen.getByRole('button', { name: 'Save forecast' }));
   expect(await screen.findByText(/Saved. Cure times use this forecast/)).toBeDefined();
   await waitFor(async () => {

@@ -20,7 +20,7 @@ describe('the glossary', () => {
     const found = termsIn('Pot life 3 h; two sags; the standing time runs; an affair of cups').map(
       ({ word }) => word,
     );
-    expect(found).toEqual(expect.arrayContaining(['Pot life', 'sag', 'standing time (induction)']));
+    expect(found).toEqual(expect.arrayContaining(['pot life', 'sag', 'standing time (induction)']));
     expect(found).not.toContain('fair');
   });
 });

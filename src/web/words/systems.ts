@@ -50,6 +50,10 @@ export const WAY_OFF_WORDS: Record<RemovalWay, string> = {
 /** A task as said in a line: "sand 180 grit (blow off)". */
 export function sayTask({ kind, amount, note }: StepTask): string {
   const figure =
-    amount === null ? '' : ` ${amount}${kind === 'wait' ? ' h' : kind === 'sand' ? ' grit' : ''}`;
+    amount === null
+      ? ''
+      : kind === 'sand'
+        ? ` with ${amount} grit`
+        : ` ${amount}${kind === 'wait' ? ' h' : ''}`;
   return `${TASK_WORDS[kind].toLowerCase()}${figure}${note ? ` (${note})` : ''}`;
 }

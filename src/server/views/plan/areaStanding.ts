@@ -49,14 +49,18 @@ export function filmOn(clock: AreaClock, now: number): FilmOn | null {
   };
 }
 
-/** An area of which only the film that is on counts: dust harms it, and the boat is not launched before it is dry. */
-export const filmOnly = (film: FilmOn) =>
-  ({
-    film: { ...film, segments: [] },
-    primeByMs: null,
-    coats: [],
-    ready: 'tack-free',
-  }) satisfies Partial<AreaToPlan>;
+/**
+ * An area of which only its wet film counts: dust harms it, and the boat is not launched before it is dry.
+ *
+ * @returns null: nothing on it is wet
+ */
+export const wetFilmOnly = (
+  area: Omit<AreaToPlan, 'film' | 'coats' | 'ready' | 'primeByMs'>,
+  film: FilmOn | null,
+): AreaToPlan | null =>
+  film === null || film.wetUntilMs === null
+    ? null
+    : { ...area, film: { ...film, segments: [] }, primeByMs: null, coats: [], ready: 'tack-free' };
 
 /** Surroundings that a change of the premises brings: a tent over what stands open, heat under a cover. */
 function surroundingsWith(own: Surroundings, levers: readonly LeverCode[]): Surroundings {

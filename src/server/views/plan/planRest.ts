@@ -1,6 +1,6 @@
 import type { NoYardPlan, PlanMove, YardPlan, YardToPlan } from '../../../core/plan/index.ts';
 import type { Jobs } from '../../workers/jobs.ts';
-import { filmOnly } from './areaStanding.ts';
+import { wetFilmOnly } from './areaStanding.ts';
 
 /** What came of planning a yard: the plan of the boats that have one, and what clashes on the others. */
 export interface PlannedYard {
@@ -24,7 +24,7 @@ const without = (yard: YardToPlan, boat: string): YardToPlan => ({
   boats: yard.boats.filter(({ id }) => id !== boat),
   areas: yard.areas.flatMap((area) => {
     if (area.boatId !== boat) return [area];
-    return area.film?.wetUntilMs == null ? [] : [{ ...area, ...filmOnly(area.film) }];
+    return wetFilmOnly(area, area.film) ?? [];
   }),
 });
 

@@ -18,7 +18,7 @@ import { inSlices } from '../../memory/slices.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { Jobs } from '../../workers/jobs.ts';
 import { AHEAD_MS } from './ahead.ts';
-import { filmOn, filmOnly, sharedSurfaces, standingOf } from './areaStanding.ts';
+import { filmOn, sharedSurfaces, standingOf, wetFilmOnly } from './areaStanding.ts';
 import {
   type BoatToLaunch,
   boatsOf,
@@ -144,6 +144,13 @@ export async function yardToPlan(
   const supplies = suppliesOf(known, now, zone);
   // What comes in the course of a day is used from the next morning on.
   const deliveredMs = (dueOn: string) => DateTime.fromISO(dueOn, { zone }).plus({ days: 1 }).toMillis();
+  const leaveOut = (
+    { areaId, areaName, boatId, boatName }: AreaClock,
+    code: UnplannedCode,
+    productName: string | null,
+  ) => {
+    leftOut.push({ areaId, areaName: namesOf.get(areaId) ?? areaName, boatId, boatName, productName, code });
+  };
   const areas = await inSlices(states, (state): AreaToPlan | null => {
     const clock = clockOf.get(state.area.id);
     if (!clock || followers.has(state.area.id)) return null;
@@ -157,18 +164,9 @@ export async function yardToPlan(
     });
     if (filmGiven) films[area.id] = filmGiven;
     surfaceOfArea[area.id] = surfaces.push(surface) - 1;
-    /** Nothing is planned on it; while its film is wet there is no dust beside it, and no launch. */
-    const asItIs = film?.wetUntilMs == null ? null : { ...area, ...filmOnly(film) };
+    const asItIs = wetFilmOnly(area, film);
     const leave = (code: UnplannedCode, productName: string | null) => {
-      const { areaId, boatId, boatName } = clock;
-      leftOut.push({
-        areaId,
-        areaName: namesOf.get(areaId) ?? clock.areaName,
-        boatId,
-        boatName,
-        productName,
-        code,
-      });
+      leaveOut(clock, code, productName);
       return asItIs;
     };
     const uncoveredMs = uncoveredAt(clock, zone);
@@ -195,24 +193,14 @@ export async function yardToPlan(
   });
   const starts = await startsByKey(jobs, { air, asked: [...asked.values()], now: fromMs, aheadMs: AHEAD_MS });
   const startsOf = (coatId: string) => starts.get(asked.get(coatId)?.key ?? '') ?? [];
-  const withStarts = areas.flatMap((area): AreaToPlan[] => {
+  const withStarts = areas.flatMap((area): AreaToPlan | AreaToPlan[] => {
     if (!area) return [];
     const coats = area.coats.map((coat) => ({ ...coat, starts: startsOf(coat.id) }));
     const shut = coats.find((coat) => coat.starts.length === 0);
-    if (!shut) return [{ ...area, coats }];
+    if (!shut) return { ...area, coats };
     const clock = clockOf.get(area.id);
-    const { boatName = '' } = clock ?? {};
-    const areaName = namesOf.get(area.id) ?? clock?.areaName ?? '';
-    const productName = named.get(shut.id)?.productName ?? null;
-    leftOut.push({
-      areaId: area.id,
-      areaName,
-      boatId: area.boatId,
-      boatName,
-      productName,
-      code: 'no-hour-passes',
-    });
-    return area.film?.wetUntilMs == null ? [] : [{ ...area, ...filmOnly(area.film) }];
+    if (clock) leaveOut(clock, 'no-hour-passes', named.get(shut.id)?.productName ?? null);
+    return wetFilmOnly(area, area.film) ?? [];
   });
   const launches = hoursOn(
     {
