@@ -7,7 +7,7 @@ test('what is due next is readable on opening, and every state shows', async ({ 
   const next = page.getByRole('region', { name: 'Next' });
   await expect(next).toContainText(/ stand|Use up the pot/);
   await expect(next.getByRole('link', { name: 'Open bench' })).toBeVisible();
-  const running = page.getByRole('region', { name: 'Running' });
+  const running = page.getByRole('region', { name: 'Timeline' });
   for (const word of ['thumbprint', 'open', 'not ready yet', 'sand first', 'closed', 'bare']) {
     await expect(running.getByText(word, { exact: true }).first()).toBeVisible();
   }
@@ -41,7 +41,7 @@ test('two tabs edit one area: the second is told what changed, beside what it ty
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Bottom port');
   const second = await context.newPage();
   await second.goto(path);
-  await second.getByLabel('Note').fill('blisters at station 4');
+  await second.getByLabel('Note', { exact: true }).fill('blisters at station 4');
   await second.getByLabel('Name', { exact: true }).fill('Bottom at port');
   await page.getByLabel('Name', { exact: true }).fill('Bottom, port side');
   await page.getByRole('button', { name: 'Save area' }).click();
@@ -52,7 +52,7 @@ test('two tabs edit one area: the second is told what changed, beside what it ty
   await second.getByRole('button', { name: 'Save area' }).click();
   await expect(page.getByRole('row', { name: /Bottom at port/ })).toBeVisible();
   await second.goto(path);
-  await expect(second.getByLabel('Note')).toHaveValue('blisters at station 4');
+  await expect(second.getByLabel('Note', { exact: true })).toHaveValue('blisters at station 4');
 });
 
 test('an area removed can be brought back, and the back button works', async ({ page, request }) => {
@@ -83,7 +83,7 @@ test('a station posts under its token and the open page shows it at once; nonsen
   page,
 }) => {
   await page.goto('/weather');
-  await page.getByText('Add station').click();
+  await page.locator('summary', { hasText: 'Add station' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Mast logger');
   await page.getByRole('button', { name: 'Add station' }).click();
   await page.getByRole('button', { name: 'Token for Mast logger' }).click();
@@ -104,7 +104,7 @@ test('a station posts under its token and the open page shows it at once; nonsen
   await expect(page.getByText('Problem: 1 reading ignored')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Revoke token for Mast logger' }).click();
-  await page.getByRole('button', { name: 'Revoke token' }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Revoke token' }).click();
   await expect(page.getByRole('button', { name: 'Token for Mast logger' })).toBeVisible();
   expect((await post(12)).status).toBe(401);
 });
@@ -113,12 +113,12 @@ test('the board’s strip is made wider and closer by keys, and says what could 
   page,
 }) => {
   await page.goto('/');
-  const running = page.getByRole('region', { name: 'Running' });
+  const running = page.getByRole('region', { name: 'Timeline' });
   await expect(running.getByRole('heading', { name: /^Urgent/ })).toBeVisible();
-  await running.getByRole('button', { name: 'Wider' }).press('Enter');
-  await running.getByRole('button', { name: 'Earlier' }).press('Enter');
-  await running.getByRole('button', { name: 'Now', exact: true }).press('Enter');
-  await expect(running.getByRole('button', { name: 'Now', exact: true })).toBeHidden();
+  await running.getByRole('button', { name: 'Zoom out' }).press('Enter');
+  await running.getByRole('button', { name: 'Pan to earlier' }).press('Enter');
+  await running.getByRole('button', { name: 'Reset view' }).press('Enter');
+  await expect(running.getByRole('button', { name: 'Reset view' })).toBeHidden();
   // The air above the lanes is read hour by hour, as a table, and taken away.
   const hour = running.getByRole('slider', { name: 'Time on the weather chart' });
   const read = () => hour.getAttribute('aria-valuetext');
@@ -127,11 +127,11 @@ test('the board’s strip is made wider and closer by keys, and says what could 
   await hour.press('ArrowRight');
   await expect.poll(read).not.toBe(first);
   await running.getByRole('button', { name: 'Show table' }).click();
-  await expect(running.getByRole('table', { name: /^Air/ }).getByRole('row').nth(3)).toContainText('°C');
+  await expect(running.getByRole('table', { name: /^Weather/ }).getByRole('row').nth(3)).toContainText('°C');
   await expectAccessible(page);
   for (const kind of ['SVG', 'PNG']) {
     const file = page.waitForEvent('download');
-    await running.getByRole('button', { name: kind, exact: true }).click();
+    await running.getByRole('button', { name: `Export ${kind}` }).click();
     expect((await file).suggestedFilename()).toMatch(new RegExp(`^Board .*\\.${kind.toLowerCase()}$`));
   }
   await expect(page.getByRole('heading', { name: 'Possible today' })).toBeVisible();

@@ -42,7 +42,7 @@ for (const [device, width, height, family] of [
     // Air, so that clocks run.
     await page.goto('/weather');
     await page.getByRole('button', { name: 'Use simulated air' }).click();
-    await expect(page.getByText(/are filled with simulated air/)).toBeVisible();
+    await expect(page.getByText(/^Simulated weather added for/)).toBeVisible();
     // A system on the bottom.
     await page.goto('/');
     await page
@@ -63,11 +63,11 @@ for (const [device, width, height, family] of [
     // How much to mix: worked out, and said to rest on values from memory.
     await page.getByRole('link', { name: 'Go to bench' }).click();
     await expect(page.getByText(/^This coat needs/)).toBeVisible();
-    await expect(page.getByText(/^Rests on \d typical values/).first()).toBeVisible();
+    await expect(page.getByText(/^Uses \d unconfirmed typical values/).first()).toBeVisible();
     await page.getByRole('link', { name: 'Confirm from the tin' }).first().click();
     await page.getByRole('button', { name: 'Select all' }).click();
     await page.getByRole('button', { name: /^Confirm 8 values/ }).click();
-    await expect(page.getByRole('heading', { name: /from memory/ })).toBeHidden();
+    await expect(page.getByRole('heading', { name: /unconfirmed typical value/ })).toBeHidden();
     await page.goBack();
     for (const part of [/BASE/, /HARDENER/]) await page.getByRole('checkbox', { name: part }).check();
     await page.getByRole('button', { name: /Log mix/ }).click();

@@ -154,7 +154,7 @@ test('two tabs offline each keep a template: both wait, both arrive, once each',
     await expect(tab.getByText('From the first tab (your own)')).toBeVisible();
   }
   await context.setOffline(false);
-  await expect(page.getByText(/kept on this device/)).toBeHidden();
+  await expect(page.getByText(/saved on this device/)).toBeHidden();
   const names = ((await (await fetch(`${yard.address}/api/v1/templates`)).json()) as OwnTemplate[]).map(
     ({ name }) => name,
   );

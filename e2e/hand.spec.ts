@@ -53,10 +53,10 @@ test('figures typed at the bench: RH 130, letters, a batch of nothing', async ({
   await expect(page.getByText(/Relative humidity must be between 5 and 100 %, but is 130/)).toBeVisible();
   await page.getByLabel('Relative humidity', { exact: true }).fill('60');
   await expect(page.getByText('Relative humidity must be')).toBeHidden();
-  await page.getByLabel('Air', { exact: true }).fill('warm');
+  await page.getByLabel('Air temperature', { exact: true }).fill('warm');
   await expect(page.getByText(/Air temperature.*warm/)).toBeVisible();
-  await page.getByLabel('Air', { exact: true }).fill('18');
-  await page.getByLabel('Surface', { exact: true }).fill('18');
+  await page.getByLabel('Air temperature', { exact: true }).fill('18');
+  await page.getByLabel('Surface temperature', { exact: true }).fill('18');
   // Nothing is left against this hour; what the forecast holds for the next ones depends on when the demo was made.
   const dry = page.getByRole('checkbox', { name: /Seen at the boat/ });
   if (await dry.isVisible()) await dry.check();
@@ -94,7 +94,7 @@ test('the log prints without its buttons, and an entry struck out says why', asy
   await expect(area.getByText('window rubbers masked')).toBeVisible();
   await area.getByRole('button', { name: 'Void entry' }).first().click();
   const reason = area.getByLabel(/^Reason/);
-  const voiding = area.locator('form').filter({ has: reason }).getByRole('button', { name: 'Void entry' });
+  const voiding = area.locator('form', { hasText: 'the entry stays readable' }).getByRole('button', { name: 'Void entry' });
   await expect(voiding).toBeDisabled();
   await reason.fill('on the wrong area');
   await voiding.click();
@@ -125,7 +125,7 @@ test('an empty address, an area that is gone, and a server that fails are each s
   page,
 }) => {
   await page.goto('/window/01900000-0000-7000-8000-00000000dead');
-  await expect(page.getByRole('alert')).toContainText('There is no area');
+  await expect(page.getByRole('alert')).toContainText('No area found');
   await expect(page.getByRole('button', { name: 'Retry' })).toBeVisible();
   await page.route('**/api/v1/products', (route) =>
     route.fulfill({
@@ -159,7 +159,7 @@ test('one key finds a boat, an area, a product or a place; every page has its ow
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Glossary' })).toBeVisible();
   // From a boat's record to the same place of another boat.
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: /Switch boat/ }).click();
   await find.fill('peewit');
   await page.keyboard.press('Enter');

@@ -19,7 +19,7 @@ test('a shortage is named with the coat it stops, and a better measure makes the
 }) => {
   await page.goto('/materials');
   await expect(page.getByRole('status').first()).toContainText(
-    /products short\. First to stop: .+coat, .+\(.+\)/,
+    /products short\. First coat affected: .+coat on .+ \(.+\)/,
   );
   await page.getByLabel('For', { exact: true }).selectOption({ label: 'Old Tansy' });
   const enamel = page.getByRole('article', { name: 'Samphire Enamel' });
@@ -119,7 +119,7 @@ test('the store is counted by thumb, and the tins tell a mix that ran rich', asy
   await page.goto(`/materials/tins/${primer?.id}`);
   await expect(page.getByText('28 % too much hardener.')).toBeVisible();
   await expect(page.getByText(/168 ml of hardener was spilt or lost/)).toBeVisible();
-  await expect(page.getByText(/Never make up the other part by guesswork/)).toBeVisible();
+  await expect(page.getByText(/Never make up the other part by guess/)).toBeVisible();
   // Read to a coarse mark it can no longer be told.
   await page.getByLabel('Measured to the nearest').selectOption('0.25');
   await expect(page.getByText(/Can’t tell at this precision/)).toBeVisible();
@@ -156,7 +156,7 @@ test('the bench does not begin a coat that the tins do not finish, and says how 
   await page.goto(`/bench/${topsides?.areaId}`);
   const alert = page.getByRole('alert').filter({ hasText: 'Not enough to finish this coat.' });
   await expect(alert).toContainText(/makes .+, enough for .+ of .+ Base runs out first/);
-  await expect(page.getByRole('button', { name: /Mixed/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /Log mix/ })).toBeDisabled();
   await expectAccessible(page);
 });
 
@@ -174,7 +174,7 @@ test('a boat’s page says what is missing, and her costs come to a quote', asyn
   ).toBeVisible();
   await page.goto(`/materials/costs?boat=${tender?.id}`);
   await expect(page.getByRole('status').first()).toContainText(
-    /Planned €[\d,.]+, so far €[\d,.]+, at the end €[\d,.]+; \d+ h of work/,
+    /Planned €[\d,.]+ · spent so far €[\d,.]+ · forecast total €[\d,.]+ · \d+ h of labour/,
   );
   await page.getByLabel('Title').fill('Spring work on the tender');
   await page.getByLabel('Days in yard').fill('12');

@@ -50,7 +50,7 @@ async function addCoats(page: Page, families: readonly Family[]) {
     await page.getByRole('button', { name: 'Add step' }).click();
   }
 }
-const asksWhy = (page: Page) => page.getByLabel(/Reason for applying anyway/);
+const asksWhy = (page: Page) => page.getByLabel(/Reason to apply anyway/);
 
 test('each typical stack from its template: drawn, saved, and no false alarm', async ({ page }) => {
   test.slow();

@@ -71,7 +71,7 @@ const tab = (page: Page, name: string) =>
 test('from dimensions to areas, then offsets, then a mesh: three answers side by side', async ({ page }) => {
   await page.goto('/boats/new');
   await page.getByLabel('Name', { exact: true }).fill('Dunlin');
-  await page.getByLabel('Kind').selectOption('long-keel');
+  await page.getByLabel('Boat type').selectOption('long-keel');
   for (const [label, metres] of [
     ['Length overall', '10'],
     ['Waterline length', '10'],
@@ -294,11 +294,11 @@ test('the drawing is taken away as SVG and PNG', async ({ page }) => {
     .last()
     .click();
   await page.getByRole('button', { name: 'Sheet' }).click();
-  const svg = (await taken(page, () => page.getByRole('button', { name: 'SVG' }).click())).toString();
+  const svg = (await taken(page, () => page.getByRole('button', { name: 'Export SVG' }).click())).toString();
   expect(svg).toContain('xmlns="http://www.w3.org/2000/svg"');
   expect(svg).not.toContain('var(--');
   expect(svg).toContain('Dunlin');
-  const png = await taken(page, () => page.getByRole('button', { name: 'PNG' }).click());
+  const png = await taken(page, () => page.getByRole('button', { name: 'Export PNG' }).click());
   expect(png.subarray(1, 4).toString()).toBe('PNG');
   expect(png.readUInt32BE(16)).toBe(2400);
 });

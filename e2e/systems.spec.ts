@@ -203,7 +203,7 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await expect(place).toHaveAttribute('aria-current', 'page');
   await addCoat(page, 'Marram Grey Primer');
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Board' }).click();
+  await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Board' }).click();
   const question = page.getByRole('alertdialog', { name: 'Leave without saving?' });
   await expect(question).toBeVisible();
   await expectAccessible(page);

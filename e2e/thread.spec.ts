@@ -45,7 +45,7 @@ test('an empty slip says how to begin, and a boat goes on it', async ({ page }) 
 
 test('two areas by hand measures, with openings and girths', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('link', { name: 'Add area' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Topsides');
   await page.getByLabel('Part of the boat').selectOption('topsides');
@@ -80,7 +80,7 @@ test('two areas by hand measures, with openings and girths', async ({ page }) =>
 
 test('another way stands beside the hand measures, and one that disagrees is said to', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('link', { name: 'Topsides', exact: true }).click();
   await page.getByRole('button', { name: 'Estimate by rule of thumb' }).click();
   // 27.6 m² less the transom, ± 15 %, does not quite reach down to 19.5 m² ± 5 %.
@@ -133,7 +133,7 @@ test('a product sheet is entered from the paper', async ({ page }) => {
 
 test('three coats make a system, with its litres', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Systems' }).click();
+  await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Systems' }).click();
   const topsides = page.getByRole('link', { name: 'Topsides' });
   await topsides.click();
   await expect(topsides).toHaveAttribute('aria-current', 'page');
@@ -240,7 +240,7 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
 
 test('a correction is a new entry; the old one stays, struck through', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: 'Correct' }).click();
   await page.getByLabel('Paint used (without thinner)').fill('3.9');
   await page.getByRole('button', { name: 'Save correction' }).click();

@@ -5,9 +5,15 @@ import { useLocation, useNavigate } from 'react-router';
 import { useProducts, useSlip } from '../api/queries.ts';
 import { type PlaceGroups, sameAtBoat } from './places.ts';
 
-/** By what is read, not by the address it leads to. */
-const byWords = (_value: string, search: string, keywords?: string[]) =>
-  defaultFilter(keywords?.join(' ') ?? '', search);
+/** Below this the letters typed are only strewn over a name. */
+const WEAK = 0.05;
+
+/** By what is read, not by the address it leads to: every word typed must be found, in any order. */
+const byWords = (_value: string, search: string, keywords?: string[]) => {
+  const name = keywords?.join(' ') ?? '';
+  const score = Math.min(...search.trim().split(/\s+/).map((word) => defaultFilter(name, word)));
+  return score < WEAK ? 0 : score;
+};
 
 /** Rows of a group shown at most: what is not among them is found by typing more. */
 const MOST_ROWS = 50;

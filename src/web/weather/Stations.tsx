@@ -163,8 +163,7 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
             )
           }
         >
-          {' '}
-          Revoke token for {name}{' '}
+          Revoke token for {name}
         </button>
       )}
       <button
