@@ -127,7 +127,12 @@ test('the board’s strip is made wider and closer by keys, and says what could 
   await hour.press('ArrowRight');
   await expect.poll(read).not.toBe(first);
   await running.getByRole('button', { name: 'Show table' }).click();
-  await expect(running.getByRole('table', { name: /^Weather/ }).getByRole('row').nth(3)).toContainText('°C');
+  await expect(
+    running
+      .getByRole('table', { name: /^Weather/ })
+      .getByRole('row')
+      .nth(3),
+  ).toContainText('°C');
   await expectAccessible(page);
   for (const kind of ['SVG', 'PNG']) {
     const file = page.waitForEvent('download');

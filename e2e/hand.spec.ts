@@ -94,7 +94,9 @@ test('the log prints without its buttons, and an entry struck out says why', asy
   await expect(area.getByText('window rubbers masked')).toBeVisible();
   await area.getByRole('button', { name: 'Void entry' }).first().click();
   const reason = area.getByLabel(/^Reason/);
-  const voiding = area.locator('form', { hasText: 'the entry stays readable' }).getByRole('button', { name: 'Void entry' });
+  const voiding = area
+    .locator('form', { hasText: 'the entry stays readable' })
+    .getByRole('button', { name: 'Void entry' });
   await expect(voiding).toBeDisabled();
   await reason.fill('on the wrong area');
   await voiding.click();

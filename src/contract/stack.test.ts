@@ -129,7 +129,7 @@ describe('figures by method on a sheet', () => {
     expect(sheet([{ ...airless, film: { min: 100, typical: 90, max: 150 } }]).join()).toContain(
       'Dry film per coat must run from minimum to typical to maximum, but is 100, 90, 150 µm',
     );
-    expect(sheet([{ ...airless, thinnerMax: 5 }]).join()).toContain('must be 0.5 or less');
+    expect(sheet([{ ...airless, thinnerMax: 5 }]).join()).toContain('must be 50 % or less, but is 500 %');
   });
 });
 

@@ -21,11 +21,11 @@ describe('a data folder has one server', () => {
     const [down] = both.filter((each) => 'refused' in each);
     if (!up || !('address' in up) || !down || !('refused' in down))
       throw new Error('not one up and one down');
-    expect([down.code, down.refused]).toEqual([1, expect.stringContaining('is already served by')]);
+    expect([down.code, down.refused]).toEqual([1, expect.stringContaining('is already in use by')]);
     // The lock's own file taken away by hand lets nobody else in.
     rmSync(`${folder}.lock`);
     const third = await serverProcess(folder);
-    expect(third).toMatchObject({ code: 1, refused: expect.stringContaining('is already served by') });
+    expect(third).toMatchObject({ code: 1, refused: expect.stringContaining('is already in use by') });
     await up.end('SIGKILL');
     // Nothing was left behind that could block the next one.
     const next = await running(folder);
@@ -113,7 +113,7 @@ describe.skipIf(disk === null)('a full disk', () => {
     const problem = (await refused.json()) as Problem;
     expect([refused.status, problem.detail]).toEqual([
       507,
-      expect.stringMatching(/^The disk that holds the yard is full, 0 B free: nothing was saved/),
+      expect.stringMatching(/^The disk with the yard’s data is full \(0 B free\)\. Nothing was saved\./),
     ]);
     expect(refused.headers.get('content-type')).toContain('problem+json');
     const view = await slip();
@@ -134,7 +134,7 @@ describe.skipIf(disk === null)('a full disk', () => {
     const empty = await serverProcess(path.join(disk as string, 'another'));
     expect(empty).toMatchObject({
       code: 1,
-      refused: expect.stringMatching(/^The disk that holds the yard is full, 0 B free: 64 MB are needed/),
+      refused: expect.stringMatching(/^The disk with the yard’s data is full \(0 B free\)\. 64 MB is needed to start\./),
     });
     rmSync(filler);
   }, 60_000);

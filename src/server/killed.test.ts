@@ -80,7 +80,7 @@ it('a server killed in the middle of writes starts again with every acknowledged
     encoding: 'utf8',
   });
   expect(second.status).toBe(1);
-  expect(second.stderr).toContain(`is already served by process ${child?.pid}`);
+  expect(second.stderr).toContain(`is already in use by process ${child?.pid}`);
 
   const clean = ended();
   child?.kill('SIGTERM');

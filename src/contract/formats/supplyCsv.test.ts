@@ -45,7 +45,7 @@ describe('a stock count as a file', () => {
     const csv = (counted: string) => `lot,counted\nx,${counted}\n`;
     expect(() => readCountCsv(csv('half'))).toThrow('Line 2, counted: “half” isn’t a number of 0 or more');
     expect(() => readCountCsv(csv('-1'))).toThrow('Line 2, counted: “-1” isn’t a number of 0 or more');
-    expect(() => readCountCsv('lot,found\nx,1\n')).toThrow('no column "counted"');
+    expect(() => readCountCsv('lot,found\nx,1\n')).toThrow('no column “counted”');
     expect(() => readCountCsv('lot,counted\n')).toThrow('no rows');
   });
 });

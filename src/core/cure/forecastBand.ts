@@ -39,8 +39,9 @@ export function hourBands(input: {
   errors?: readonly LeadError[];
 }): { air: BandC; dew: BandC; surface: BandC } {
   const airC = within('air temperature', input.airC, -40, 60);
-  const dewC = within('dew point', input.dewC, -90, 60);
-  if (dewC > airC + 1e-6) throw new QuantityError('dew point', dewC, `the air ${airC} or lower`);
+  const dewC = within('dew point (°C)', input.dewC, -90, 60);
+  if (dewC > airC + 1e-6)
+    throw new QuantityError('dew point (°C)', dewC, `at or below the air temperature (${airC} °C)`);
   const surfaceC = within('surface temperature', input.surface.surfaceC, -60, 120);
   const below = surfaceC - within('lower end of the surface temperature', input.surface.lowC, -60, surfaceC);
   const above = within('upper end of the surface temperature', input.surface.highC, surfaceC, 120) - surfaceC;

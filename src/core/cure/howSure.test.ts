@@ -64,7 +64,7 @@ describe('bands of doubt of an hour (handbook part 18)', () => {
     const { air, dew } = hourBands({ airC: 10, dewC: 10, surface, leadH: 24 });
     expect(dew.highC).toBe(air.highC);
     expect(() => hourBands({ airC: 10, dewC: 11, surface, leadH: 0 })).toThrow(
-      /Dew point must be the air 10 or lower…/,
+      'Dew point (°C) must be at or below the air temperature (10 °C), but is 11',
     );
   });
 });

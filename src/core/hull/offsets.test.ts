@@ -199,12 +199,14 @@ describe('offsets as they come from elsewhere', () => {
     expect(() => areaFromOffsets({ table, fromZ: Number.NaN, toZ: 0 })).toThrow(
       'Lower height (m) must be a height of the hull, but is NaN',
     );
-    expect(() => areaFromOffsets({ table, fromZ: 1, toZ: 0 })).toThrow('upper height (m) 0');
+    expect(() => areaFromOffsets({ table, fromZ: 1, toZ: 0 })).toThrow(
+      'Upper height (m) must be at or above the lower one (1), but is 0',
+    );
     expect(() =>
       formFromDimensions({
         kind: 'fin-keel',
         dimensions: { loaM: 10, lwlM: 9, beamM: 55, draughtM: 2, freeboardM: 1 },
       }),
-    ).toThrow('beam 55 is outside 0–10');
+    ).toThrow('Beam must be between 0 and 10, but is 55');
   });
 });

@@ -171,8 +171,8 @@ describe('a plan (the sentences of its problem)', () => {
   it.each([
     ['a table that falls', { lags: [{ before: 'a', after: 'b', earliest: by(20, (end) => 30 - end) }] }, /never fall/],
     ['a circle', { lags: [['a', 'b'], ['b', 'a']].map(([before, after]) => ({ before: before ?? '', after: after ?? '', earliest: by(20, (e) => e) })) }, /circle/],
-    ['a task that is not there', { lags: [{ before: 'a', after: 'c', earliest: by(20, (end) => end) }] }, /After of lag a → c must be in the pro…/],
-    ['half a slot', { tasks: [task('a', { slots: 1.5 }), task('b')] }, /Slots of task a must be a whole numbe…/],
+    ['a task that is not there', { lags: [{ before: 'a', after: 'c', earliest: by(20, (end) => end) }] }, /After of lag a → c must be in the problem’s list, but is c/],
+    ['half a slot', { tasks: [task('a', { slots: 1.5 }), task('b')] }, /Slots of task a must be a whole number, but is 1\.5/],
   ])('%s is refused by name', (_, over, message) => {
     expect(() => schedule(problem({ tasks: [task('a'), task('b')], ...over }), { seed: 1 })).toThrow(message);
   }); // biome-ignore format: a table

@@ -108,8 +108,8 @@ it('a day unsuitable throughout is not a late start; figures that cannot be are 
       coats: [{ ...(hurried.coats[0] as PracticeDone['coats'][number]), ...over }],
     });
   expect(bad({ startMs: Number.NaN })).toThrow(/Start of a coat must be a valid time, but is NaN/);
-  expect(bad({ batches: 0 })).toThrow(/batches/);
-  expect(bad({ batches: 1.5 })).toThrow(/batches/);
-  expect(bad({ poured: { parts: [3], by: 'volume' } })).toThrow(/parts poured/);
-  expect(() => reviewPractice(job, { ...hurried, coats: [] })).toThrow(/coats applied/);
+  expect(bad({ batches: 0 })).toThrow(/Batches/);
+  expect(bad({ batches: 1.5 })).toThrow(/Batches/);
+  expect(bad({ poured: { parts: [3], by: 'volume' } })).toThrow(/[Pp]arts poured/);
+  expect(() => reviewPractice(job, { ...hurried, coats: [] })).toThrow(/[Cc]oats applied/);
 });

@@ -11,7 +11,12 @@ const WEAK = 0.05;
 /** By what is read, not by the address it leads to: every word typed must be found, in any order. */
 const byWords = (_value: string, search: string, keywords?: string[]) => {
   const name = keywords?.join(' ') ?? '';
-  const score = Math.min(...search.trim().split(/\s+/).map((word) => defaultFilter(name, word)));
+  const score = Math.min(
+    ...search
+      .trim()
+      .split(/\s+/)
+      .map((word) => defaultFilter(name, word)),
+  );
   return score < WEAK ? 0 : score;
 };
 

@@ -369,6 +369,8 @@ describe('meshes that are no whole hull', () => {
       'Level of plane waterline must be between -1000000 and 1000000, but is NaN',
     );
     const hole = Float32Array.from([0, 0, Number.NaN, 1, 0, 0, 0, 1, 0]);
-    expect(() => areasFromMesh({ triangles: hole, planes: [], zones: [] })).toThrow('area of the mesh NaN');
+    expect(() => areasFromMesh({ triangles: hole, planes: [], zones: [] })).toThrow(
+      'Area of the mesh must be a finite number, but is NaN',
+    );
   });
 });
