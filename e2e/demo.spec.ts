@@ -86,7 +86,7 @@ test('a station posts under its token and the open page shows it at once; nonsen
   await page.locator('summary', { hasText: 'Add station' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Mast logger');
   await page.getByRole('button', { name: 'Add station' }).click();
-  await page.getByRole('button', { name: 'Token for Mast logger' }).click();
+  await page.getByRole('button', { name: 'Token for Mast logger', exact: true }).click();
   const shown = await page.getByText(/Authorization: Bearer/).textContent();
   const token = /Bearer ([\w-]+)/.exec(shown ?? '')?.[1];
   const address = /http:\S+\/readings/.exec(shown ?? '')?.[0] ?? '';
@@ -105,7 +105,7 @@ test('a station posts under its token and the open page shows it at once; nonsen
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Revoke token for Mast logger' }).click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Revoke token' }).click();
-  await expect(page.getByRole('button', { name: 'Token for Mast logger' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Token for Mast logger', exact: true })).toBeVisible();
   expect((await post(12)).status).toBe(401);
 });
 

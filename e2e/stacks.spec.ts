@@ -62,7 +62,7 @@ test('each typical stack from its template: drawn, saved, and no false alarm', a
     const { systems } = await newArea(page, name, { substrate, service });
     await page.goto(systems);
     // A filler goes on the share that is to be filled: nothing is taken before it is told.
-    const take = page.getByRole('button', { name: `Take it ${name}` });
+    const take = page.getByRole('button', { name: `Use template ${name}` });
     if (steps.some(({ family }) => FILLERS.includes(family))) {
       await expect(take).toBeDisabled();
       await page.getByLabel('Share to be filled').fill('20');
@@ -73,7 +73,7 @@ test('each typical stack from its template: drawn, saved, and no false alarm', a
     await expect(section).toBeVisible();
     await expect(page.getByRole('group', { name: /^\d+\. / })).toHaveCount(steps.length);
     await expect(asksWhy(page)).toHaveCount(0);
-    await expect(section).not.toHaveAccessibleName(/no hold/);
+    await expect(section).not.toHaveAccessibleName(/no bond/);
   }
 });
 
@@ -89,7 +89,7 @@ const FORBIDDEN: readonly [what: string, place: Place, families: Family[], reaso
     'epoxy as the last coat in daylight',
     { service: 'daylight' },
     ['epoxy-primer'],
-    /epoxy chalks in the sun/,
+    /Epoxy chalks in sunlight/,
   ],
   [
     'polyurethane under water',
@@ -107,37 +107,37 @@ const FORBIDDEN: readonly [what: string, place: Place, families: Family[], reaso
     'copper on aluminium',
     { service: 'immersed', substrate: 'aluminium' },
     ['epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'],
-    /copper eats aluminium/,
+    /Copper corrodes aluminium/,
   ],
   [
     'hard over ablative',
     { service: 'immersed', oldCoating: 'ablative-antifouling' },
     ['hard-antifouling'],
-    /wears away from under the hard one/,
+    /wears away under the hard one/,
   ],
   [
     'polyester filler over epoxy',
     { service: 'daylight' },
     ['epoxy-primer', 'polyester-filler', 'epoxy-primer', 'two-pack-polyurethane'],
-    /polyester does not cure on epoxy/,
+    /Polyester doesn’t cure on epoxy/,
   ],
   [
     'polyester filler under water',
     { service: 'immersed' },
     ['polyester-filler', 'epoxy-barrier', 'ablative-antifouling'],
-    /takes up water/,
+    /absorbs water/,
   ],
   [
     'filler on bare blasted steel',
     { service: 'immersed', substrate: 'steel' },
     ['epoxy-filler', 'epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'],
-    /holds moisture to it/,
+    /traps moisture against the steel/,
   ],
   [
     'zinc primer beside anodes',
     { service: 'immersed', substrate: 'steel' },
     ['zinc-epoxy-primer', 'epoxy-primer', 'ablative-antifouling'],
-    /only under a full barrier/,
+    /Use it only under a full barrier/,
   ],
 ];
 
@@ -151,7 +151,7 @@ test('each forbidden stack: the right reason, and the nearest workable one taken
     await addCoats(page, families);
     await expect(page.getByText(reason).first(), what).toBeVisible();
     await page.getByRole('button', { name: 'Save system' }).click();
-    await expect(page.getByText(/^No: /).first(), what).toBeVisible();
+    await expect(page.getByText(/^Not allowed: /).first(), what).toBeVisible();
     await page.getByRole('button', { name: 'Use this system', exact: true }).click();
     await expect(asksWhy(page), what).toHaveCount(0);
     await page.getByRole('button', { name: 'Save system' }).click();
@@ -170,7 +170,7 @@ test('schools are switched on the stack, and each other way can be set beside it
   await way('one-pack').click();
   await way('overcoat while tacky').click();
   await way('bottom up').click();
-  await way('every defect out').click();
+  await way('every defect removed').click();
   await expect(page.getByRole('group', { name: /2\. Samphire/ })).toContainText('one-pack enamel');
   await expect(page.getByText(/Tasks before this step.*check in low-angle light/)).toBeVisible();
   await expectAccessible(page);
@@ -237,7 +237,7 @@ test('an inspection with faults is logged and left to do', async ({ page }) => {
   await look.getByRole('button', { name: /^Faults/ }).click();
   await look.getByLabel('What was found').fill('a seam weeps abreast the mast');
   await look.getByRole('button', { name: 'Log faults' }).click();
-  await expect(look.getByRole('button', { name: /^Fine/ })).toBeVisible();
+  await expect(look.getByRole('button', { name: /^(OK|Fine)/ })).toBeVisible();
   await page.goto(`/boats/${deck?.boatId}/log`);
   await expect(page.getByText(/Faults found: inspect/)).toBeVisible();
   await expect(page.getByText('a seam weeps abreast the mast')).toBeVisible();

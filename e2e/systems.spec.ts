@@ -43,7 +43,7 @@ test('copper on aluminium is refused with its reason, the way out offered, taken
   await page.goto(await newArea(page, { name: 'Skeg', Substrate: 'aluminium', Exposure: 'immersed' }));
   await addCoat(page, 'Dulse Ablative');
   await expect(page.getByText(/[Cc]opper corrodes aluminium/)).toBeVisible();
-  await expect(page.getByText(/antifouling on a bare surface/)).toBeVisible();
+  await expect(page.getByText(/Antifouling on a bare surface/i)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText(/Not allowed: [Cc]opper corrodes aluminium/)).toBeVisible();
   await expect(page.getByText('Closest allowed system:').locator('..')).toContainText(
@@ -63,7 +63,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await page.goto(first);
   await page.getByRole('button', { name: 'Use template Bilge, one-pack' }).click();
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
-  await expect(page.getByText(/Before it.*trisodium phosphate/)).toBeVisible();
+  await expect(page.getByText(/Tasks before this step.*trisodium phosphate/)).toBeVisible();
   await page.getByText('Templates and copying').click();
   await page.getByLabel('Template name').fill('Locker, our way');
   await page.getByRole('button', { name: 'Save as template' }).click();
@@ -101,7 +101,7 @@ test('one-pack and two-pack topsides side by side, and where the trade disagrees
   await page.keyboard.press('Enter');
   await expect(row('First to last coat')).toContainText('won’t cure at this temperature');
   await expect(page.getByRole('columnheader', { name: /^Topsides, one-pack/ })).toContainText(
-    'forgiving, in winter',
+    'Forgiving, even in winter',
   );
   await expectAccessible(page);
 });
@@ -164,7 +164,7 @@ test('a sheet goes out as JSON and comes in again; a block is pasted; contradict
   await expect(page.getByRole('img', { name: 'Data sheet times by temperature' })).toBeVisible();
   writeFileSync(file, '{"format":"something else"}');
   await page.getByLabel('Import (JSON)').setInputFiles(file);
-  await expect(page.getByRole('alert')).toContainText('is not of the format');
+  await expect(page.getByRole('alert')).toContainText('isn’t a data sheet in the format');
 });
 
 test('a tool’s result is set down as a finding with its verdict', async ({ page }) => {
@@ -175,7 +175,7 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
   await expect(salt.getByText('72 mg/m²').first()).toBeVisible();
   await salt.getByLabel('Area').selectOption({ label: 'Grey Phalarope: Bottom' });
   await salt.getByRole('button', { name: 'Save as finding' }).click();
-  await expect(salt.getByText(/^Finding saved on/)).toContainText('wash and test again');
+  await expect(salt.getByText(/^Finding saved on/)).toContainText('Wash and test again');
   await expectAccessible(page);
 });
 
@@ -185,7 +185,7 @@ test('blasted steel starts a clock that leads the slip', async ({ page }) => {
   await page.getByLabel('Share to be filled').fill('20');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Use template Steel bottom, blasted' }).click();
-  await expect(page.getByText(/Before it.*Sa 2½/)).toBeVisible();
+  await expect(page.getByText(/Tasks before this step.*Sa 2½/)).toBeVisible();
   await page.goto(systems.replace(/\/boats\/[^/]+\/systems\//, '/bench/'));
   await page.getByRole('button', { name: /Start 4 h timer: blasted bare/ }).click();
   await expect(page.getByRole('heading', { name: /Bare steel: prime with/ })).toBeVisible();
@@ -212,7 +212,7 @@ test('steps typed and not saved are asked about before they are left', async ({ 
   await expect(page.getByText(/1\. Marram Grey Primer/)).toBeVisible();
   await page.goBack();
   await expect(question).toBeVisible();
-  await question.getByRole('button', { name: 'Stay' }).click();
+  await question.getByRole('button', { name: 'Stay on page' }).click();
   await expect(question).toBeHidden();
   await expect(place).toHaveAttribute('aria-current', 'page');
   const closing = page.waitForEvent('dialog');

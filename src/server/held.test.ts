@@ -134,7 +134,9 @@ describe.skipIf(disk === null)('a full disk', () => {
     const empty = await serverProcess(path.join(disk as string, 'another'));
     expect(empty).toMatchObject({
       code: 1,
-      refused: expect.stringMatching(/^The disk with the yard’s data is full \(0 B free\)\. 64 MB is needed to start\./),
+      refused: expect.stringMatching(
+        /^The disk with the yard’s data is full \(0 B free\)\. 64 MB is needed to start\./,
+      ),
     });
     rmSync(filler);
   }, 60_000);
