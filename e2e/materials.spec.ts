@@ -21,7 +21,7 @@ test('a shortage is named with the coat it stops, and a better measure makes the
   await expect(page.getByRole('status').first()).toContainText(
     /products short\. First coat affected: .+coat on .+ \(.+\)/,
   );
-  await page.getByLabel('For', { exact: true }).selectOption({ label: 'Old Tansy' });
+  await page.getByLabel('Boat', { exact: true }).selectOption({ label: 'Old Tansy' });
   const enamel = page.getByRole('article', { name: 'Samphire Enamel' });
   await expect(enamel).toContainText(/short/);
   await enamel.getByText('How this was worked out').click();

@@ -81,9 +81,9 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   // Taken by its handle and moved nearer the hull: then it is the one-pack that lies on two-pack.
   await page.getByRole('button', { name: 'Move step 2' }).focus();
   await page.keyboard.press('Space');
-  await expect(page.getByText('Now at place 2 of 2.')).toBeAttached();
+  await expect(page.getByText(/position 2 of 2/i)).toBeAttached();
   await page.keyboard.press('ArrowUp');
-  await expect(page.getByText('Now at place 1 of 2.')).toBeAttached();
+  await expect(page.getByText(/position 1 of 2/i)).toBeAttached();
   await page.keyboard.press('Space');
   await expect(page.getByText(/1\. Kelpie Bilge Epoxy/)).toBeVisible();
   await expect(page.getByText(/cured two-pack has a sealed surface/i)).toBeVisible();
