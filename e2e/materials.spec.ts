@@ -25,7 +25,7 @@ test('a shortage is named with the coat it stops, and a better measure makes the
   const enamel = page.getByRole('article', { name: 'Samphire Enamel' });
   await expect(enamel).toContainText(/short/);
   await enamel.getByText('How this was worked out').click();
-  await expect(enamel).toContainText(/Deck.*hand measurements.*% volume solids.*% loss/s);
+  await expect(enamel).toContainText(/Deck.*hand measures.*% volume solids.*% loss/s);
   const slip = await get<SlipView>(page, '/slip');
   const boat = slip.boats.find(({ name }) => name === 'Old Tansy');
   const safe = async () => {
