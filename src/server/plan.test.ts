@@ -25,6 +25,7 @@ import type {
   PlanView,
   Problem,
   Product,
+  StackView,
   TodayView,
 } from '../contract/index.ts';
 import { MOST_ORDERS } from '../core/plan/index.ts';
@@ -392,9 +393,29 @@ describe('the plan of a yard', () => {
     expect(patched.boats[0]?.supportMoves).toEqual([{ name: 'Stand 2', on: shiftOn }]);
     // A second one of the same day and side is painted in one go with it.
     const next = { ...stand, id: uuidv7(), name: 'Stand 3', xM: 4 };
-    await server.ask('POST', '/stands', { stand: next, patches: [{ id: uuidv7(), areaId: area.id }] });
+    const nextPatch = uuidv7();
+    await server.ask('POST', '/stands', { stand: next, patches: [{ id: nextPatch, areaId: area.id }] });
     const both = coatsOf(await plan()).filter(({ areaName }) => /Stand 2.*Stand 3/.test(areaName));
     expect([both.length, coatsOf(await plan()).length]).toEqual([2, 4]);
-    await setUp({ boats: [] });
+    // Work found on the second is still done; once anything is on record of it, it is planned by itself.
+    const extra = {
+      id: uuidv7(),
+      areaId: nextPatch,
+      kind: 'work' as const,
+      note: 'grind a weld',
+      hours: 2,
+      dusty: true,
+    };
+    await setUp({ boats: [{ boatId: boat.id, wanted: null }], extraWork: [extra] });
+    expect((await plan()).tasks.some(({ what }) => what === 'grind a weld')).toBe(true);
+    const stacks = (await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`)).body;
+    const step = stacks.find(({ areaId }) => areaId === nextPatch)?.steps[0] as StackView['steps'][number];
+    const laid = aCoat({ area: { id: nextPatch }, step, product }, NOON - 2 * HOUR, {
+      litres: 0.1,
+      areaM2: 0.05,
+    });
+    expect((await server.ask('POST', '/log', laid)).status).toBe(201);
+    expect(coatsOf(await plan()).some(({ areaName }) => /Stand 2.*Stand 3/.test(areaName))).toBe(false);
+    await setUp({ boats: [], extraWork: [] });
   });
 });

@@ -148,9 +148,9 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
             )}
             {plan.marks.length > 0 && (
               <p className="text-sm opacity-80">
-                Height above line: how far the mark lies above the new line. For a sheer mark, use the
-                distance down to the line. For an old line, use how much too high it was. For a fitting, take
-                the height from a drawing.
+                Height above line: how far the mark is above the new line. For a sheer mark, use the distance
+                down to the line. For an old line, use how much too high it was. For a fitting, take the
+                height from a drawing.
               </p>
             )}
             <MarkTable plan={plan} struck={struck} onChange={(marks) => change({ marks })} />

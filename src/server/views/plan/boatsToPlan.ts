@@ -80,15 +80,23 @@ export function boatsOf(
 }
 
 /** What areas under supports are alike in that are painted in one go. */
-const alike = ({ boat, area, steps }: AreaSnapshot, shiftOn: string): string =>
+const alike = ({ boat, area, steps, profileMicrons }: AreaSnapshot, shiftOn: string): string =>
   JSON.stringify([
     boat.id,
     shiftOn,
     [area.zone, area.side, area.substrate, area.service, area.surroundings],
+    [area.oldCoating, area.highWear, profileMicrons],
     steps.map(({ id: _, before, ...step }) => [step, before?.map(({ id: _id, ...task }) => task)]),
   ]);
 
-/** Areas under supports that are moved on one day and get the same system are painted in one go: by the first of them. */
+/** Nothing is on record of it: an area with a film or work of its own keeps times of its own. */
+const isUntouched = ({ coats, removed, work, rounds, handTests, blast }: AreaSnapshot) =>
+  [coats, removed, work, rounds, handTests].every((each) => each.length === 0) && blast === null;
+
+/**
+ * Untouched areas under supports that are moved on one day and get the same system: painted in one go, as tasks of
+ * the first of them.
+ */
 export function patchesTogether(
   states: readonly AreaSnapshot[],
   clockOf: ReadonlyMap<string, AreaClock>,
@@ -97,7 +105,7 @@ export function patchesTogether(
   for (const state of states) {
     const clock = clockOf.get(state.area.id);
     const shiftOn = clock?.hiddenBy?.shiftOn;
-    if (!clock || !shiftOn || clock.failed !== null || !hasWork(clock)) continue;
+    if (!clock || !shiftOn || clock.failed !== null || !hasWork(clock) || !isUntouched(state)) continue;
     const key = alike(state, shiftOn);
     groups.set(key, [...(groups.get(key) ?? []), state]);
   }

@@ -176,8 +176,11 @@ export async function yardToPlan(
     if (why) return leave(why, clock.next?.productName ?? null);
     try {
       const hands = people.length;
-      const extraWork = setup.extraWork.filter(({ areaId }) => areaId === state.area.id);
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, supplies, deliveredMs, together: together.get(state.area.id) ?? [state] }); // biome-ignore format: one line
+      const group = together.get(state.area.id) ?? [state];
+      const extraWork = setup.extraWork.filter(({ areaId }) =>
+        group.some(({ area: { id } }) => id === areaId),
+      );
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, supplies, deliveredMs, together: group }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);
@@ -235,7 +238,6 @@ export async function yardToPlan(
     named,
     startsOf,
     together: namesOf,
-
     leftOut,
     boats,
     otherBoats,
