@@ -32,7 +32,7 @@ for (const [device, width, height, family] of [
     await fill('Draught', '1.3');
     await fill('Mean freeboard', '0.9');
     await page.getByRole('button', { name: 'Add boat' }).click();
-    await page.getByRole('button', { name: /^Make these \d+ areas$/ }).click();
+    await page.getByRole('button', { name: /^Create \d+ areas$/ }).click();
     await expect(page.getByRole('link', { name: 'Go to systems' })).toBeVisible();
     // Sheets: typical ones.
     await page.goto('/materials/typical');

@@ -43,7 +43,7 @@ test('hours that end before they begin are refused at their field, and nothing t
   await page.getByLabel('Works until').first().selectOption('8');
   await page.getByLabel('Name', { exact: true }).first().fill('Early riser');
   await page.getByRole('button', { name: 'Save and plan again' }).click();
-  await expect(page.getByText(/end of work/).first()).toBeVisible();
+  await expect(page.getByText('End of work must be later than 17:00, but is 08:00').first()).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true }).first()).toHaveValue('Early riser');
 });
 

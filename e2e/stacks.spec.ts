@@ -187,16 +187,16 @@ test('a band takes its own litres, and the coldest night is judged', async ({ pa
   await page.goto(systems);
   await addCoats(page, ['epoxy-barrier']);
   await page.getByLabel('Coats', { exact: true }).fill('1');
-  await page.locator('summary', { hasText: 'Where' }).click();
+  await page.locator('summary', { hasText: 'Coverage' }).click();
   await page.getByLabel('Band name (if only part of the area)').fill('leading edge');
   await page.getByLabel('Band area').fill('1.5');
-  await page.getByLabel('Lowest surface temperature expected').fill('-4');
+  await page.getByLabel('Coldest the surface will be').fill('-4');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/stops curing below .* °C, and -4 °C is expected/)).toBeVisible();
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(bench);
-  await expect(page.getByText('leading edge only')).toBeVisible();
+  await expect(page.getByText('only on the leading edge')).toBeVisible();
   await expect(page.getByLabel('Area covered')).toHaveValue('1.5');
 });
 
@@ -216,14 +216,14 @@ test('work before a coat: preparation made into tasks, ticked, a wait that runs,
   const tasks = work.getByRole('listitem');
   await expect(work).toBeVisible();
   const all = await tasks.count();
-  await expect(work).toContainText(`Before this coat: ${all} to do`);
-  const washed = tasks.filter({ hasText: 'dewax with solvent again' });
-  await washed.getByRole('button', { name: /^Done/ }).click();
-  await expect(washed).toContainText('done');
+  await expect(work).toContainText(`Before this coat (${all} to do)`);
+  const washed = tasks.filter({ hasText: 'Dewax with solvent again' });
+  await washed.getByRole('button', { name: /^Mark as done/ }).click();
+  await expect(washed).toContainText('✓ done');
   await expect(tasks.filter({ hasText: 'wait 24 h' })).toContainText('until tomorrow');
-  await expect(work).toContainText(`Before this coat: ${all - 1} to do`);
+  await expect(work).toContainText(`Before this coat (${all - 1} to do)`);
   await washed.getByRole('button', { name: /^Undo/ }).click();
-  await expect(work).toContainText(`Before this coat: ${all} to do`);
+  await expect(work).toContainText(`Before this coat (${all} to do)`);
   await expectAccessible(page);
 });
 
@@ -234,10 +234,10 @@ test('an inspection with faults is logged and left to do', async ({ page }) => {
     .getByRole('region', { name: /Before this coat/ })
     .getByRole('listitem')
     .last();
-  await look.getByRole('button', { name: /^Faults/ }).click();
-  await look.getByLabel('What was found').fill('a seam weeps abreast the mast');
+  await look.getByRole('button', { name: /^Report faults/ }).click();
+  await look.getByLabel('Faults found').fill('a seam weeps abreast the mast');
   await look.getByRole('button', { name: 'Log faults' }).click();
-  await expect(look.getByRole('button', { name: /^(OK|Fine)/ })).toBeVisible();
+  await expect(look.getByRole('button', { name: /^No faults/ })).toBeVisible();
   await page.goto(`/boats/${deck?.boatId}/log`);
   await expect(page.getByText(/Faults found: inspect/)).toBeVisible();
   await expect(page.getByText('a seam weeps abreast the mast')).toBeVisible();

@@ -82,7 +82,7 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
     await page.getByLabel(label).fill(metres);
   }
   await page.getByRole('button', { name: 'Add boat' }).click();
-  await page.getByRole('button', { name: /Make these \d+ areas/ }).click();
+  await page.getByRole('button', { name: /Create \d+ areas/ }).click();
   await expect(page.getByRole('button', { name: /Bottom starboard: no system/ })).toBeVisible();
   await tab(page, 'Hull form');
   await expect(page.getByRole('columnheader', { name: 'Main dimensions' })).toBeVisible();
@@ -111,8 +111,8 @@ test('from dimensions to areas, then offsets, then a mesh: three answers side by
   await expect(page.getByRole('img', { name: '3-D view of Dunlin' })).toBeVisible();
   await expect(page.getByText(/open edges\. This is normal at the sheer/)).toBeVisible();
   const out = {
-    stl: await taken(page, () => page.getByRole('button', { name: 'Export STL' }).click()),
-    obj: await taken(page, () => page.getByRole('button', { name: 'Export OBJ' }).click()),
+    stl: await taken(page, () => page.getByRole('button', { name: 'Save as STL' }).click()),
+    obj: await taken(page, () => page.getByRole('button', { name: 'Save as OBJ' }).click()),
   };
   expect(Buffer.compare(Buffer.from(readStl(out.stl).buffer), Buffer.from(mesh.buffer))).toBe(0);
   expect(Buffer.compare(Buffer.from(readObj(out.obj).buffer), Buffer.from(mesh.buffer))).toBe(0);

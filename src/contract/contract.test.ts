@@ -14,6 +14,7 @@ import {
   stackInput,
   strict,
 } from './index.ts';
+import { fraction } from './joi.ts';
 
 const refusals = (schema: Joi.Schema, value: unknown) =>
   (schema.validate(value, strict).error?.details ?? []).map((d) => `${d.path.join('.')}: ${d.message}`);
@@ -105,6 +106,24 @@ describe('log entries', () => {
     expect(refusals(entryInput, { ...coat, body: { ...coat.body, mood: 'good' } })[0]).toContain(
       'body.mood isn’t a known field',
     );
+  });
+});
+
+describe('a fraction', () => {
+  const share = fraction('Volume solids', 0.0725, 1).required();
+  it.each([
+    [1.3, 'Volume solids must be 100 % or less, but is 130 %'],
+    [0.07, 'Volume solids must be 7.25 % or more, but is 7 %'],
+    [-0.1, 'Volume solids must be 7.25 % or more, but is -10 %'],
+    ['52 %', 'Volume solids must be a number, but is “52 %”'],
+    [Number.NaN, 'Volume solids must be a number, but is “NaN”'],
+    [undefined, 'Volume solids is required'],
+  ])('%s is refused once, in percent as its field has it', (value, message) => {
+    const { error } = share.validate(value, strict);
+    expect(error?.details.map((each) => each.message)).toEqual([message]);
+  });
+  it('its bounds themselves are taken', () => {
+    for (const value of [0.0725, 1]) expect(share.validate(value, strict)).toEqual({ value });
   });
 });
 

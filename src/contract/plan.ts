@@ -78,8 +78,17 @@ const weekdays = (label: string) =>
     .label(`${label}s`)
     .required();
 const hour = (label: string) => between(label, 0, 24).multiple(0.5).required();
-/** An hour of the day after another. */
-const later = (label: string, than: string) => hour(label).greater(Joi.ref(than));
+const clock = (hours: number) =>
+  `${String(Math.floor(hours)).padStart(2, '0')}:${hours % 1 === 0 ? '00' : '30'}`;
+/** An hour of the day after another field of the same object. */
+const later = (label: string, than: string) =>
+  hour(label)
+    .custom((value: number, helpers) => {
+      const start: unknown = helpers.state.ancestors[0][than];
+      if (typeof start !== 'number' || value > start) return value;
+      return helpers.error('hour.order', { limit: clock(start), given: clock(value) });
+    })
+    .messages({ 'hour.order': '{#label} must be later than {#limit}, but is {#given}' });
 
 const awayTime = objectOf<{ from: string; to: string }>({
   from: instant().label('away from').required(),
@@ -95,7 +104,7 @@ const person = objectOf<PlanPersonInput>({
   name: title('name').required(),
   days: weekdays('day of work'),
   fromHour: hour('start of work (hour)'),
-  toHour: later('end of work (hour)', 'fromHour'),
+  toHour: later('end of work', 'fromHour'),
   away: Joi.array().items(awayTime).max(MOST_PLANNED.away).label('times away'),
 });
 
@@ -145,7 +154,7 @@ export const planSetup = objectOf<PlanSetup>({
     .required(),
   launchDays: weekdays('day of launching'),
   launchFromHour: hour('first hour of launching'),
-  launchToHour: later('last hour of launching', 'launchFromHour'),
+  launchToHour: later('end of launching', 'launchFromHour'),
   latePerDay: between('a day late (minor units)', 0, 1e7).integer().required(),
   tentCost: between('a tent (minor units)', 0, 1e7).integer().required(),
   heatPerDay: between('a day of heat (minor units)', 0, 1e7).integer().required(),

@@ -30,7 +30,7 @@ async function withStand() {
   await page.put('Name', 'Port aft');
   await page.put('Distance from aft', '2.4');
   await page.user.click(screen.getByRole('checkbox', { name: 'Bottom port' }));
-  await page.user.click(screen.getByRole('button', { name: 'Add the support' }));
+  await page.user.click(screen.getByRole('button', { name: 'Add support' }));
   const line = (await screen.findByText('Port aft', { selector: 'strong' })).closest('li');
   expect(line?.textContent).toMatch(/2\.4 m from aft.*Hides: Bottom port/);
   return page;
@@ -59,7 +59,7 @@ describe('stands', () => {
     await user.click(await screen.findByRole('button', { name: 'Add support' }));
     await put('Distance from aft', '400');
     await put('Pad length (fore and aft)', '0');
-    await user.click(screen.getByRole('button', { name: 'Add the support' }));
+    await user.click(screen.getByRole('button', { name: 'Add support' }));
     expect(
       await screen.findByText(/[Dd]istance from aft \(m\) must be 125 or less, but is 400/),
     ).toBeDefined();

@@ -6,6 +6,7 @@ import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { choices, KIND_WORDS, SURROUNDING_WORDS } from '../words/survey.ts';
 import { USUAL_SERVICE } from './areaForm.ts';
 
@@ -138,7 +139,7 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
         disabled={busy || wanted.length === 0}
         onClick={() => make()}
       >
-        {busy ? 'Making…' : `Make these ${wanted.length} areas`}
+        {busy ? 'Creating…' : `Create ${counted(wanted.length, 'area')}`}
       </button>
     </section>
   );

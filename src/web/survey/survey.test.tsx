@@ -57,7 +57,7 @@ describe('a new boat', () => {
     const offered = screen.getAllByRole('checkbox').length;
     // One that she has not is unticked.
     await user.click(screen.getAllByRole('checkbox').at(-1) as HTMLElement);
-    await user.click(screen.getByRole('button', { name: `Make these ${offered - 1} areas` }));
+    await user.click(screen.getByRole('button', { name: `Create ${offered - 1} areas` }));
     await waitFor(async () => expect((await view(boat)).areas).toHaveLength(offered - 1));
     const bottom = (await view(boat)).areas.find((area) => area.zone === 'bottom') as Area;
     expect(bottom).toMatchObject({ substrate: 'grp-laminate', service: 'immersed' });
