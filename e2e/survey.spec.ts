@@ -192,11 +192,11 @@ test('a line is struck on a boat 2° down by the bow: of six marks the wrong one
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Line raised 94 mm|^Raised 94 mm/)).toBeVisible();
   await page.getByRole('button', { name: 'Save waterline' }).click();
-  await expect(page.getByRole('link', { name: 'Sheet as PDF' })).toBeVisible();
-  const pdf = await taken(page, () => page.getByRole('link', { name: 'Sheet as PDF' }).click());
+  await expect(page.getByRole('link', { name: 'Mark sheet (PDF)' })).toBeVisible();
+  const pdf = await taken(page, () => page.getByRole('link', { name: 'Mark sheet (PDF)' }).click());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   const sheet = (
-    await taken(page, () => page.getByRole('link', { name: 'Sheet as CSV' }).click())
+    await taken(page, () => page.getByRole('link', { name: 'Mark sheet (CSV)' }).click())
   ).toString();
   // Amidships the sides are upright: the line stands its raise above the plane, whatever side.
   const at5 =
@@ -279,8 +279,8 @@ test('a stand hides a patch, a finding makes a spot, and both leave their area',
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(page.getByLabel('Distance from aft')).toHaveValue(/^(4\.9\d*|5(\.0\d*)?)$/);
   await page.getByLabel('Add photographs').setInputFiles(path.resolve('docs/screenshots/window.png'));
-  await expect(page.getByRole('img', { name: 'Finding, view 1' })).toBeVisible();
-  await page.getByRole('button', { name: 'Save as finding' }).click();
+  await expect(page.getByRole('img', { name: 'View 1 of this finding' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await expect(page.getByText(/Salt: not OK/)).toBeVisible();
   await page.getByRole('button', { name: 'Create spot' }).click();
   await expect(page.getByRole('row', { name: /Salt A, Bottom port/ })).toContainText('Spot (starts bare)');
@@ -293,7 +293,7 @@ test('the drawing is taken away as SVG and PNG', async ({ page }) => {
     .getByRole('link', { name: /Dunlin/ })
     .last()
     .click();
-  await page.getByRole('button', { name: 'Sheet' }).click();
+  await page.getByRole('button', { name: 'All views' }).click();
   const svg = (await taken(page, () => page.getByRole('button', { name: 'Export SVG' }).click())).toString();
   expect(svg).toContain('xmlns="http://www.w3.org/2000/svg"');
   expect(svg).not.toContain('var(--');

@@ -99,7 +99,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
       }}
       submit={submit}
       base={finding}
-      button={finding ? 'Save finding' : 'Save as finding'}
+      button="Save finding"
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>
           Cancel

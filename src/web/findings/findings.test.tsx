@@ -23,7 +23,7 @@ async function setDown() {
   return {
     ...page,
     put,
-    save: () => page.user.click(screen.getByRole('button', { name: 'Save as finding' })),
+    save: () => page.user.click(screen.getByRole('button', { name: 'Save finding' })),
   };
 }
 
