@@ -1,3 +1,4 @@
+export { type CombFilm, dryFromComb } from './comb.ts';
 export { COAT_SCATTER, enoughNineInTen, KIND_SPREAD, kindDoubt, SPAN_SD } from './doubt.ts';
 export {
   applyHours,
@@ -15,4 +16,5 @@ export {
   TYPICAL_RATE_M2_PER_H,
   UPPER_LOSS,
 } from './quantity.ts';
+export { type Reach, willItReach } from './reach.ts';
 export { dryMicrons, spreadingRateM2PerL, wetMicrons } from './thickness.ts';
