@@ -44,14 +44,12 @@ describe('what was really poured', () => {
 
   it('whatever is poured, after the advice the ratio is exact, and nothing is ever taken out', () => {
     const amount = fc.double({ min: 0.001, max: 5000, noNaN: true });
-    const pot = fc
-      .integer({ min: 1, max: 4 })
-      .chain((n) =>
-        fc.record({
-          ratios: fc.array(fc.integer({ min: 1, max: 12 }), { minLength: n, maxLength: n }),
-          poured: fc.array(amount, { minLength: n, maxLength: n }),
-        }),
-      );
+    const pot = fc.integer({ min: 1, max: 4 }).chain((n) =>
+      fc.record({
+        ratios: fc.array(fc.integer({ min: 1, max: 12 }), { minLength: n, maxLength: n }),
+        poured: fc.array(amount, { minLength: n, maxLength: n }),
+      }),
+    );
     fc.assert(
       fc.property(pot, ({ ratios, poured }) => {
         const { add, error, total } = correctPour({ parts: parts(...ratios), poured, tolerance: 0.05 });

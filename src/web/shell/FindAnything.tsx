@@ -1,9 +1,10 @@
 import { Dialog, DialogPanel } from '@headlessui/react';
 import { Command, defaultFilter } from 'cmdk';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useProducts, useSlip } from '../api/queries.ts';
 import { type PlaceGroups, sameAtBoat } from './places.ts';
+import type { TypedEarly } from './useFindKey.ts';
 
 /** Below this the letters typed are only strewn over a name. */
 const WEAK = 0.05;
@@ -72,8 +73,24 @@ const COMMANDS: readonly Found[] = [
 ];
 
 /** One search over boats, areas, products, places and commands: typed loosely, worked by keyboard first. */
-export function FindAnything({ places, onClose }: { places: PlaceGroups; onClose: () => void }) {
+export function FindAnything({
+  places,
+  early,
+  onClose,
+}: {
+  places: PlaceGroups;
+  early: TypedEarly;
+  onClose: () => void;
+}) {
   const [typed, setTyped] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus(), []);
+  // From here on the field takes what is typed; what came before it stands in it.
+  const takeEarly = () => {
+    const before = early.current ?? '';
+    early.current = null;
+    if (before) setTyped((now) => before + now);
+  };
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const boats = useSlip().data?.boats ?? [];
@@ -91,10 +108,12 @@ export function FindAnything({ places, onClose }: { places: PlaceGroups; onClose
         className="board bg-base-100 fixed inset-x-3 top-3 z-50 mx-auto max-w-xl p-3 md:top-16"
       >
         <Command.Input
+          ref={field}
           className="input w-full text-lg"
           placeholder="Search boats, areas, products and pages"
           value={typed}
           onValueChange={setTyped}
+          onFocus={takeEarly}
         />
         <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="Search results">
           <Command.Empty className="p-3">No results for “{typed}”.</Command.Empty>

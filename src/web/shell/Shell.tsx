@@ -1,5 +1,5 @@
 import { BookOpen, ChevronsUpDown, Menu, Search } from 'lucide-react';
-import { Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useSlip, useYard } from '../api/queries.ts';
 import { ConfirmProvider } from '../parts/Confirm.tsx';
@@ -61,8 +61,12 @@ export function Shell() {
   const first = useRef(true);
   const [finding, setFinding] = useState(false);
   const [explaining, setExplaining] = useState(false);
-  const find = () => setFinding(true);
-  useFindKey(find);
+  const early = useRef<string | null>(null);
+  const find = useCallback(() => {
+    early.current ??= '';
+    setFinding(true);
+  }, []);
+  useFindKey(find, early);
   usePageTitle(slip.data?.boats);
 
   // After going to another place the reader is set down at its beginning, not left on the link behind.
@@ -152,7 +156,14 @@ export function Shell() {
         </nav>
         {finding && (
           <Suspense fallback={null}>
-            <FindAnything places={places} onClose={() => setFinding(false)} />
+            <FindAnything
+              places={places}
+              early={early}
+              onClose={() => {
+                early.current = null;
+                setFinding(false);
+              }}
+            />
           </Suspense>
         )}
         {explaining && (

@@ -40,3 +40,13 @@ it('words are found in any order, each of them must be', async () => {
 it('a page is found by the beginning of its name', async () => {
   expect((await find('glos')).names.some((name) => name.startsWith('Glossary'))).toBe(true);
 });
+
+it('letters typed right after the key, before the search is there, stand in it', async () => {
+  const { user } = await openPage('/');
+  await screen.findAllByText(boat.name);
+  await user.keyboard('/kex{Backspace}e');
+  expect(await screen.findByDisplayValue('kee')).toBe(
+    screen.getByRole('combobox', { name: 'Find anything' }),
+  );
+  expect((await screen.findAllByRole('option'))[0]?.textContent).toMatch(/^Keels/);
+});

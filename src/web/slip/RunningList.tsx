@@ -40,11 +40,11 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
           <StripTools title="Board" lanes={lanesOf(lines)} areaId={null} {...strip} />
         </Suspense>
       </div>
-      <div className={`batten grid gap-x-4 gap-y-1 ${COLUMNS}`}>
-        <Suspense fallback={<div className="h-[120px] md:col-span-3" />}>
-          <AirPanel areaId={null} asCells {...strip} />
+      <div className="batten">
+        <Suspense fallback={<div className="h-[160px]" />}>
+          <AirPanel areaId={null} height={104} {...strip} />
         </Suspense>
-        <AxisHead store={store} zone={zone} className="md:col-start-3" />
+        <AxisHead store={store} zone={zone} />
       </div>
       {groups.map(({ group, lines: own, hidden }) => (
         <section key={group} aria-labelledby={`group-${group}`}>
@@ -87,8 +87,9 @@ const lanesOf = (lines: readonly SlipLine[]): Lane[] =>
         ],
   );
 
-const COLUMNS = 'md:grid-cols-[minmax(0,11rem)_minmax(0,1fr)_minmax(0,1.1fr)]';
-const ROW = `border-base-300 grid items-center gap-x-4 gap-y-1 border-b py-2 ${COLUMNS}`;
+/** State and time left beside the task; the lane below both, as wide as the weather above it. */
+const ROW =
+  'border-base-300 grid items-baseline gap-x-4 gap-y-1 border-b py-2 md:grid-cols-[minmax(0,17rem)_minmax(0,1fr)]';
 
 /** Patches under the supports of one boat: each a link to its bench. */
 function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
@@ -112,7 +113,7 @@ function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
           ))}
         </p>
       </div>
-      <p className="text-sm opacity-80">{STATES.hidden.meaning}</p>
+      <p className="text-sm opacity-80 md:col-span-2">{STATES.hidden.meaning}</p>
     </>
   );
 }
@@ -123,10 +124,10 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
   const left = ends === null ? null : Date.parse(ends) - now;
   return (
     <>
-      <p className="flex items-baseline justify-between gap-3 md:block">
+      <p className="flex flex-wrap items-baseline justify-between gap-x-3 md:justify-start">
         <span className="font-semibold">{inducting ? 'Standing time' : 'Mixed, in use'}</span>
         {left !== null && (
-          <span className={`big-figure block text-2xl ${inducting ? '' : 'signal-text'}`}>
+          <span className={`big-figure text-2xl ${inducting ? '' : 'signal-text'}`}>
             {left > 0 ? sayCountdown(left) : 'pot life over'}
           </span>
         )}
@@ -135,11 +136,12 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
         <Link className="font-semibold hover:underline" to={`/bench/${pot.areaId}`}>
           {pot.productName} pot
         </Link>
-        <p className="truncate text-sm">
-          {pot.areaName}, {pot.boatName}
-        </p>
+        <span className="text-sm">
+          {' '}
+          {pot.areaName}, {pot.boatName}.{' '}
+        </span>
       </div>
-      <p className="text-sm">
+      <p className="text-sm md:col-span-2">
         {inducting && <>Ready {sayTime(pot.inductionEnds, zone, now)}. </>}{' '}
         {pot.potEnds ? <>Pot life ends {sayTime(pot.potEnds, zone, now)}.</> : 'Pot life unknown.'}
       </p>
@@ -168,10 +170,10 @@ function AreaLine({
   const when = clock.until ? sayTime(clock.until, zone, now) : null;
   return (
     <>
-      <p className="flex items-baseline justify-between gap-3 md:block">
+      <p className="flex flex-wrap items-baseline justify-between gap-x-3 md:justify-start">
         <StateMark state={clock.state} />
         {left !== null && word && (
-          <span className={`block ${urgent ? 'signal-text' : ''}`}>
+          <span className={urgent ? 'signal-text' : ''}>
             <span className="text-sm">{word} </span>
             <span className="big-figure text-xl">{sayCountdown(left)}</span>
           </span>
@@ -181,7 +183,8 @@ function AreaLine({
         <Link className="font-semibold hover:underline" to={`/bench/${clock.areaId}`}>
           {taskOf(clock, now)}
         </Link>
-        <p className="truncate text-sm">
+        <span className="text-sm">
+          {' '}
           {clock.areaName}, {clock.boatName}
           {clock.film && (
             <>
@@ -191,19 +194,21 @@ function AreaLine({
               </Link>
             </>
           )}
-        </p>
+        </span>
         {work && <p className="text-sm">{work}</p>}
         <AreaParts clock={clock} zone={zone} now={now} />
       </div>
       {clock.segments.length > 0 ? (
-        <StripLane
-          segments={clock.segments}
-          store={store}
-          site={site}
-          label={`${STATES[clock.state].word}${when ? ` until ${when}` : ''}`}
-        />
+        <div className="md:col-span-2">
+          <StripLane
+            segments={clock.segments}
+            store={store}
+            site={site}
+            label={`${STATES[clock.state].word}${when ? ` until ${when}` : ''}`}
+          />
+        </div>
       ) : (
-        <p className="text-sm opacity-80">{STATES[clock.state].meaning}</p>
+        <p className="text-sm opacity-80 md:col-span-2">{STATES[clock.state].meaning}</p>
       )}
     </>
   );

@@ -41,21 +41,24 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
               <span>
                 <CoatName coat={coat} />
                 {coat.potEnds && (
-                  <span className="block font-semibold">
+                  <strong>
+                    {' '}
                     Mixed: pot life ends {sayTime(coat.potEnds, zone, now)}
-                    {coat.placed && coat.placed.end > coat.potEnds && ', before the coat is on'}
-                  </span>
+                    {coat.placed && coat.placed.end > coat.potEnds && ', before the coat is on'}.
+                  </strong>
                 )}
                 <span
-                  className={`block text-sm ${coat.planned && coat.starts.length === 0 ? 'font-semibold' : ''}`}
+                  className={`text-sm ${coat.planned && coat.starts.length === 0 ? 'font-semibold' : ''}`}
                 >
-                  {sayStarts(coat, zone, now)}
+                  {' '}
+                  {sayStarts(coat, zone, now)}.
                 </span>
-                {sayBefore(coat) && <span className="block text-sm">First: {sayBefore(coat)}</span>}
+                {sayBefore(coat) && <span className="text-sm"> First: {sayBefore(coat)}.</span>}
                 {coat.conditions.map((code) => (
-                  <span key={code} className="block text-sm font-semibold">
+                  <strong key={code} className="text-sm">
+                    {' '}
                     {sayCondition(code)}
-                  </span>
+                  </strong>
                 ))}
               </span>
             </li>
@@ -80,7 +83,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
           <ul className="list-disc space-y-1 pl-5">
             {left.map((coat) => (
               <li key={coat.areaId}>
-                <CoatName coat={coat} />: {sayWhyNot(coat, zone, now)}
+                <CoatName coat={coat} /> {sayWhyNot(coat, zone, now)}.
               </li>
             ))}
           </ul>
@@ -96,7 +99,7 @@ const CoatName = ({ coat }: { coat: TodayCoat }) => (
     <Link className="font-semibold hover:underline" to={`/bench/${coat.areaId}`}>
       {coat.productName}, {coat.colour}
     </Link>{' '}
-    {coat.areaName}, {coat.boatName}
+    {coat.areaName}, {coat.boatName}.
   </>
 );
 
@@ -113,15 +116,15 @@ function sayStarts({ starts, potEnds }: TodayCoat, zone: string, now: number): s
   const all = starts
     .map(({ from, to }) => `${sayTime(from, zone, now)}–${sayTime(to, zone, now)}`)
     .join(', ');
-  if (all !== '') return `can start ${all}`;
+  if (all !== '') return `Can start ${all}`;
   return potEnds
-    ? 'not suitable today: apply the pot elsewhere or discard it'
-    : 'the weather is not suitable today: open the plan to see what moves';
+    ? 'Not suitable today: apply the pot elsewhere or discard it'
+    : 'The weather is not suitable today: open the plan to see what moves';
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {
-  if (safeNotStated) return 'no time until safe from dew and rain on the data sheet; enter one on the bench';
+  if (safeNotStated) return 'No time until safe from dew and rain on the data sheet; enter one on the bench';
   const [first] = starts;
-  if (!first) return 'no start time stays suitable until the coat is safe; see the bench for reasons';
-  return `possible on its own (${sayTime(first.from, zone, now)}–${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), but not together with the others`;
+  if (!first) return 'No start time stays suitable until the coat is safe; see the bench for reasons';
+  return `Possible on its own (${sayTime(first.from, zone, now)}–${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), but not together with the others`;
 }

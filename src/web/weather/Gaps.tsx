@@ -24,13 +24,13 @@ export function Gaps({ hours, zone, now }: { hours: readonly WeatherHour[]; zone
   if (gaps.length === 0) return null;
   return (
     <p>
-      <strong>Bridged, nobody gave them:</strong>{' '}
+      <strong>No data for</strong>{' '}
       {gaps
         .slice(0, 6)
         .map((gap) => `${counted(gap.hours, 'hour')} from ${sayTime(gap.from, zone, now)}`)
         .join('; ')}
-      {gaps.length > 6 && `; and ${gaps.length - 6} more`}. Values follow a straight line between the nearest
-      data.
+      {gaps.length > 6 && `; and ${gaps.length - 6} more`}. There the chart and the cure times use a straight
+      line between the nearest readings.
     </p>
   );
 }

@@ -7,6 +7,9 @@ import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
 import { Chart } from '../parts/Chart.tsx';
 import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { blockedAxis, CHART_HEIGHT, GRIDS, rainAndWind, type Stretch, shaded } from './weatherPanels.ts';
+
+const NONE: readonly Stretch[] = [];
 
 /** How far the air may be from its forecast, K, nine times of ten; measured hours are taken as they are. */
 const doubtC = (hour: WeatherHour, now: number, errors: readonly LeadError[]) => {
@@ -14,22 +17,32 @@ const doubtC = (hour: WeatherHour, now: number, errors: readonly LeadError[]) =>
   return hour.source === 'measured' || leadH <= 0 ? 0 : forecastBandC(leadH, errors);
 };
 
-/** Air, dew point and humidity over the coming days, the present marked, the air's forecast with its band of doubt. */
+/**
+ * Air, dew point, humidity, cloud, rain and wind over the coming days: the present marked, the air's forecast with its band
+ * of doubt, nights shaded, and the hours that block a coat marked below.
+ */
 export function WeatherChart({
   hours,
   now,
   zone,
   errors,
+  nights = NONE,
+  blocked = NONE,
 }: {
   hours: readonly WeatherHour[];
   now: number;
   zone: string;
   /** How wrong forecasts are here; left out: no band. */
   errors?: readonly LeadError[] | undefined;
+  nights?: readonly Stretch[];
+  /** Hours to come that don’t suit a coat outdoors. */
+  blocked?: readonly Stretch[];
 }) {
   const { system } = useUnits();
   const unit = shownUnit('temperature', system);
   const symbol = unitDef(unit).symbol;
+  const speed = shownUnit('speed', system);
+  const rain = shownUnit('rain', system);
   const option = useMemo(() => {
     const ink = themeColour('--color-base-content');
     const grid = themeColour('--color-base-300');
@@ -57,7 +70,7 @@ export function WeatherChart({
         },
       ],
     };
-    const line = (name: string, colour: string, type: string, data: number[][]) => ({
+    const line = (name: string, colour: string, type: string, data: (number | null)[][]) => ({
       name,
       type: 'line',
       showSymbol: false,
@@ -91,20 +104,24 @@ export function WeatherChart({
           ),
         ]
       : [];
+    const wet = rainAndWind(hours, { ink, grid, rain: dew, speed, rainUnit: rain });
     return {
       animation: false,
       textStyle: { fontFamily: 'Archivo Variable', color: ink },
-      legend: { top: 0, textStyle: { color: ink }, data: [`air ${symbol}`, `dew point ${symbol}`, 'RH %'] },
+      legend: {
+        top: 0,
+        textStyle: { color: ink },
+        data: [`air ${symbol}`, `dew point ${symbol}`, 'RH %', 'cloud %', ...wet.names],
+      },
       // The page is scrolled by the wheel; with Ctrl it zooms, a drag pans, two fingers do both.
-      dataZoom: [{ type: 'inside', xAxisIndex: [0, 1], filterMode: 'none', zoomOnMouseWheel: 'ctrl' }],
-      grid: [
-        { left: 54, right: 14, top: 40, height: 170 },
-        { left: 54, right: 14, top: 240, height: 70 },
-      ],
+      dataZoom: [{ type: 'inside', xAxisIndex: [0, 1, 2, 3], filterMode: 'none', zoomOnMouseWheel: 'ctrl' }],
+      grid: GRIDS,
       tooltip: { trigger: 'axis', renderMode: 'richText' },
       xAxis: [
         { ...axis, gridIndex: 0, axisLabel: { show: false } },
-        { ...axis, gridIndex: 1, axisLabel: { color: ink, hideOverlap: true, formatter: label } },
+        { ...axis, gridIndex: 1, axisLabel: { show: false } },
+        { ...axis, gridIndex: 2, axisLabel: { show: false } },
+        { ...axis, gridIndex: 3, axisLabel: { color: ink, hideOverlap: true, formatter: label } },
       ],
       yAxis: [
         {
@@ -125,9 +142,12 @@ export function WeatherChart({
           nameTextStyle: { color: ink },
           splitLine: { lineStyle: { color: grid } },
         },
+        ...wet.axes,
+        blockedAxis,
       ],
       series: [
         ...bands,
+        ...shaded(nights, blocked, { ink, night: grid }),
         {
           ...line(
             `air ${symbol}`,
@@ -153,20 +173,33 @@ export function WeatherChart({
           xAxisIndex: 1,
           yAxisIndex: 1,
         },
+        {
+          ...line(
+            'cloud %',
+            themeColour('--st-key-first'),
+            'dotted',
+            hours.map((h) => [at(h), h.cloudTenths === null ? null : h.cloudTenths * 10]),
+          ),
+          xAxisIndex: 1,
+          yAxisIndex: 1,
+        },
+        ...wet.series,
       ],
     };
-  }, [hours, now, zone, unit, symbol, errors]);
+  }, [hours, now, zone, unit, symbol, errors, nights, blocked, speed, rain]);
   const simulated = hours.filter((hour) => hour.simulated).length;
   return (
     <section aria-label="Weather forecast">
       <Chart
         option={option}
-        className="h-[345px] w-full"
-        label="Air temperature, dew point and humidity over time"
+        className={`${CHART_HEIGHT} w-full`}
+        label="Air temperature, dew point, humidity, cloud, rain and wind over time"
       />
       <p className="text-sm">
-        Left of the line: measured. Right: forecast{errors && ', with a 90 % band'}. Zoom: Ctrl + scroll or
-        pinch. Pan: drag.
+        Left of the line: measured. Right: forecast{errors && ', with a 90 % band'}.
+        {nights.length > 0 && ' Nights are shaded.'}
+        {blocked.length > 0 && ' The bars at the bottom are hours that don’t suit a coat outdoors.'} Zoom:
+        Ctrl + scroll or pinch. Pan: drag.
         {simulated > 0 &&
           ` ${simulated === hours.length ? 'All hours are' : `${simulated} of ${hours.length} hours are`} simulated.`}
       </p>

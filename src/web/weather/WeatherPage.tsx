@@ -1,11 +1,15 @@
-import { Suspense, useState } from 'react';
-import type { Shift } from '../../contract/index.ts';
+import { type ComponentProps, Suspense, useMemo, useState } from 'react';
+import type { Shift, StripHour } from '../../contract/index.ts';
+import type { Site } from '../../core/air/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useStations, useWeather, useYard } from '../api/queries.ts';
+import { useStations, useStrip, useWeather, useYard } from '../api/queries.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { ShiftList } from '../parts/ShiftList.tsx';
+import { nightsShown } from '../parts/strip/nightsShown.ts';
 import { Gaps } from './Gaps.tsx';
+import { PaintHours, stretchesOf } from './PaintHours.tsx';
 import { Stations } from './Stations.tsx';
 import { TypedForecast } from './TypedForecast.tsx';
 import { WeatherFile } from './WeatherFile.tsx';
@@ -32,11 +36,12 @@ export function WeatherPage() {
             {(data) => (
               <>
                 {data.hours.length > 0 ? (
-                  <Suspense fallback={<p className="h-80 p-4">Loading chart…</p>}>
-                    <WeatherChart
+                  <Suspense fallback={<p className="h-[425px] p-4">Loading chart…</p>}>
+                    <AirAhead
                       hours={data.hours}
                       now={Date.parse(data.now)}
                       zone={yardData.zone}
+                      site={yardData}
                       errors={stations.data?.forecastErrors}
                     />
                   </Suspense>
@@ -63,6 +68,31 @@ export function WeatherPage() {
           </QueryBoundary>
         )}
       </QueryBoundary>
+    </div>
+  );
+}
+
+const NO_HOURS: StripHour[] = [];
+
+/** The chart with its nights and blocked hours, and the hours of each day that suit a coat. */
+function AirAhead({
+  hours,
+  now,
+  zone,
+  site,
+  errors,
+}: Pick<ComponentProps<typeof WeatherChart>, 'hours' | 'now' | 'zone' | 'errors'> & { site: Site }) {
+  const strip = useStrip(null, 0).data?.hours ?? NO_HOURS;
+  const from = Date.parse(hours[0]?.at ?? '');
+  const to = Date.parse(hours.at(-1)?.at ?? '');
+  const nights = useMemo(() => nightsShown({ from, to }, site), [from, to, site]);
+  // Hours past carry no reasons: only those to come are judged.
+  const ahead = useMemo(() => strip.filter(({ at }) => Date.parse(at) + HOUR_MS > now), [strip, now]);
+  const blocked = useMemo(() => stretchesOf(ahead, false), [ahead]);
+  return (
+    <div className="space-y-6">
+      <WeatherChart hours={hours} now={now} zone={zone} errors={errors} nights={nights} blocked={blocked} />
+      <PaintHours hours={ahead} now={now} zone={zone} />
     </div>
   );
 }

@@ -29,8 +29,6 @@ interface Props {
   height?: number;
   /** Below this the film's clock stands; left out: not drawn. */
   stopC?: number | undefined;
-  /** Words and panel as cells of the grid around them, the words across two columns; left out: one above the other. */
-  asCells?: boolean;
 }
 
 /** Air, surface and dew point above the lanes of a strip, hour by hour, with what blocks a coat; each hour can be read. */
@@ -61,7 +59,6 @@ function Panel({
   site,
   height = 120,
   stopC,
-  asCells = false,
   hours,
   simulated,
   whose,
@@ -103,8 +100,8 @@ function Panel({
     return true;
   };
   return (
-    <div className={asCells ? 'contents' : 'space-y-1'}>
-      <div className={asCells ? 'space-y-2 self-end text-sm md:col-span-2' : 'text-sm'}>
+    <div className="space-y-1">
+      <div className="text-sm">
         <p className="min-h-10">{said}</p>
         <AirLegend
           whose={whose}
