@@ -41,7 +41,7 @@ for (const [device, width, height, family] of [
     await expect(page.getByRole('link', { name: `Typical ${family}` })).toBeVisible();
     // Air, so that clocks run.
     await page.goto('/weather');
-    await page.getByRole('button', { name: 'Use simulated air' }).click();
+    await page.getByRole('button', { name: 'Use simulated weather' }).click();
     await expect(page.getByText(/^Simulated weather added for/)).toBeVisible();
     // A system on the bottom.
     await page.goto('/');

@@ -106,7 +106,7 @@ const CoatName = ({ coat }: { coat: TodayCoat }) => (
 /** What has to be done before the coat, worded as on the bench. */
 const sayBefore = ({ workLeft, untaped, paintEnds, openFaults }: TodayCoat): string =>
   [
-    ...(workLeft > 0 ? [`${counted(workLeft, 'task')} to do first`] : []),
+    ...(workLeft > 0 ? [`${counted(workLeft, 'task')}`] : []),
     ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),
     ...(paintEnds ? ['get more paint: not enough in stock for this coat'] : []),
     ...(openFaults > 0 ? [`resolve ${counted(openFaults, 'open finding')}`] : []),

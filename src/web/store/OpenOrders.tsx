@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { PurchaseRecord, TradeView } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
@@ -45,7 +46,9 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
               <span>
                 <strong>{order.receivedAt === null ? 'Ordered' : 'Received'}</strong>{' '}
                 {sayTime(order.receivedAt ?? order.orderedAt, zone, now)}, {supplierOf(order.supplierId)}
-                {order.receivedAt === null && order.dueOn !== null && `, due ${order.dueOn}`}
+                {order.receivedAt === null &&
+                  order.dueOn !== null &&
+                  `, due ${DateTime.fromISO(order.dueOn).toFormat('ccc d LLL')}`}
               </span>
               <span className="tabular-nums">
                 {sayMoney(

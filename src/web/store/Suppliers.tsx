@@ -10,6 +10,7 @@ import { minorOf } from '../forms/money.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
 import { sayMoney } from '../words/supply.ts';
 
 /** Who sells, what a delivery costs and how long it takes. */
@@ -46,13 +47,13 @@ export function Suppliers({ trade }: { trade: TradeView }) {
           ) : (
             <li key={supplier.id} className="flex flex-wrap items-center justify-between gap-3">
               <span>
-                <strong>{supplier.name}</strong>: delivery {money(supplier.delivery)}, {supplier.deliveryDays}{' '}
-                days
-                {supplier.minOrder > 0 && `, from ${money(supplier.minOrder)} on`}
+                <strong>{supplier.name}</strong>: delivery {money(supplier.delivery)} in{' '}
+                {counted(supplier.deliveryDays, 'day')}
+                {supplier.minOrder > 0 && `, smallest order ${money(supplier.minOrder)}`}
               </span>
               <span className="flex flex-wrap gap-2">
                 <button type="button" className="btn btn-sm" onClick={() => setOpen(supplier.id)}>
-                  Change {supplier.name}
+                  Edit<span className="sr-only"> {supplier.name}</span>
                 </button>
                 <button
                   type="button"
@@ -64,7 +65,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
                     )
                   }
                 >
-                  Delete {supplier.name}
+                  Delete<span className="sr-only"> {supplier.name}</span>
                 </button>
               </span>
             </li>

@@ -14,7 +14,7 @@ export interface PaintDay {
   day: number;
   /** Hours that suit a coat, joined to stretches. */
   suits: Stretch[];
-  /** The hour of the day that comes nearest to suiting, where none does. */
+  /** The hour of the day that comes nearest to suiting, where none does; null where those that do are dark. */
   nearest: StripHour | null;
 }
 
@@ -31,8 +31,29 @@ export function stretchesOf(hours: readonly StripHour[], suits: boolean): Stretc
   return stretches;
 }
 
-/** The days to come, each with its hours that suit a coat. */
-export function paintDays(hours: readonly StripHour[], now: number, zone: string): PaintDay[] {
+/** What is left of stretches outside others: the suitable hours in daylight. */
+export function without(stretches: readonly Stretch[], others: readonly Stretch[]): Stretch[] {
+  return others.reduce<Stretch[]>(
+    (left, { from, to }) =>
+      left.flatMap((each) =>
+        to <= each.from || from >= each.to
+          ? [each]
+          : [
+              { from: each.from, to: from },
+              { from: to, to: each.to },
+            ].filter((part) => part.to > part.from),
+      ),
+    [...stretches],
+  );
+}
+
+/** The days to come, each with its hours that suit a coat and are light. */
+export function paintDays(
+  hours: readonly StripHour[],
+  nights: readonly Stretch[],
+  now: number,
+  zone: string,
+): PaintDay[] {
   const days = new Map<number, StripHour[]>();
   for (const hour of hours) {
     if (Date.parse(hour.at) + HOUR_MS <= now) continue;
@@ -40,16 +61,26 @@ export function paintDays(hours: readonly StripHour[], now: number, zone: string
     days.set(day, [...(days.get(day) ?? []), hour]);
   }
   return [...days].slice(0, DAYS).map(([day, its]) => {
-    const suits = stretchesOf(its, true);
+    const suits = without(stretchesOf(its, true), nights);
     const [fewest = null] = [...its].sort((a, b) => a.reasons.length - b.reasons.length);
-    return { day, suits, nearest: suits.length > 0 ? null : fewest };
+    return { day, suits, nearest: suits.length > 0 || fewest?.reasons.length === 0 ? null : fewest };
   });
 }
 
 /** When a coat outdoors can be applied this week, day by day. */
-export function PaintHours({ hours, now, zone }: { hours: readonly StripHour[]; now: number; zone: string }) {
+export function PaintHours({
+  hours,
+  nights,
+  now,
+  zone,
+}: {
+  hours: readonly StripHour[];
+  nights: readonly Stretch[];
+  now: number;
+  zone: string;
+}) {
   const { show } = useUnits();
-  const days = paintDays(hours, now, zone);
+  const days = paintDays(hours, nights, now, zone);
   if (days.length === 0) return null;
   const conditions = [
     ...new Set(hours.flatMap((hour) => (hour.reasons.length === 0 ? hour.conditions : []))),
@@ -67,14 +98,14 @@ export function PaintHours({ hours, now, zone }: { hours: readonly StripHour[]; 
             <dd>
               {suits.length > 0
                 ? suits.map(({ from, to }) => `${clock(Math.max(from, now))}–${clock(to)}`).join(', ')
-                : `Not suitable: ${nearest?.reasons.map((reason) => sayReason(reason, show)).join('; ')} at best (${nearest && clock(Date.parse(nearest.at))})`}
+                : `None. ${nearest ? `${clock(Date.parse(nearest.at))}: ${nearest.reasons.map((reason) => sayReason(reason, show)).join('; ')}` : 'The suitable hours are dark'}.`}
             </dd>
           </div>
         ))}
       </dl>
       <p className="max-w-prose text-sm">
-        Hours in which topsides outdoors are warm and dry enough to coat, by the usual limits. How long a coat
-        then has to stay dry depends on its product: see the bench of the area.
+        Daylight hours in which topsides outdoors are warm and dry enough to coat, by the usual limits. How
+        long a coat then has to stay dry depends on its product: see the bench of the area.
         {conditions.map((code) => ` ${sayCondition(code)}`)}
       </p>
     </section>

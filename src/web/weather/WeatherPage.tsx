@@ -92,7 +92,7 @@ function AirAhead({
   return (
     <div className="space-y-6">
       <WeatherChart hours={hours} now={now} zone={zone} errors={errors} nights={nights} blocked={blocked} />
-      <PaintHours hours={ahead} now={now} zone={zone} />
+      <PaintHours hours={ahead} nights={nights} now={now} zone={zone} />
     </div>
   );
 }
@@ -120,7 +120,7 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
         it.
       </p>
       <button type="button" className="btn" disabled={busy} onClick={() => fill()}>
-        {busy ? 'Filling…' : 'Use simulated air'}
+        {busy ? 'Filling…' : 'Use simulated weather'}
       </button>
       {said && <p role="status">{said}</p>}
     </section>
