@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { DateTime } from 'luxon';
-import { logCoat, emptyTest as test } from './yard.ts';
+import { logCoat, emptyTest as test, typeTime } from './yard.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -209,7 +209,7 @@ test('a coat is logged, its window appears, and a cold night moves it by as much
   await page.goto('/bench');
   await page.getByRole('link', { name: /Fieldfare Primer/ }).click();
   const now = DateTime.local({ zone: 'Europe/London' });
-  await page.getByLabel('Started').fill(now.minus({ hours: 1 }).toFormat("yyyy-MM-dd'T'HH:mm"));
+  await typeTime(page, 'Started', now.minus({ hours: 1 }));
   await page.getByLabel('Paint used (without thinner)').fill('-1');
   await logCoat(page);
   await expect(page.getByText(/Litres used.* must be 0.0001 or more, but is -1/)).toBeVisible();
@@ -256,7 +256,7 @@ test('killed in the middle of logging, the server loses nothing: the entry waits
   await page.getByLabel('Area covered').fill('5');
   await page.getByLabel('Paint used (without thinner)').fill('1.1');
   const now = DateTime.local({ zone: 'Europe/London' });
-  await page.getByLabel('Started').fill(now.minus({ minutes: 30 }).toFormat("yyyy-MM-dd'T'HH:mm"));
+  await typeTime(page, 'Started', now.minus({ minutes: 30 }));
   const port = Number(new URL(yard.address).port);
   await yard.kill('SIGKILL');
   await logCoat(page);

@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
+import type { DateTime } from 'luxon';
 
 const root = path.resolve(import.meta.dirname, '..');
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -133,6 +134,14 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(found).toEqual([]);
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(overflow).toBeLessThanOrEqual(0);
+}
+
+/** Types a date and time part by part, as a hand does. */
+export async function typeTime(page: Page, label: string, time: DateTime): Promise<void> {
+  const field = page.getByRole('group', { name: label });
+  await field.getByRole('spinbutton').first().focus();
+  await page.keyboard.type(time.toFormat('ddMMyyyyHHmm'));
+  await expect(field.getByRole('spinbutton', { name: /minute/ })).toHaveText(time.toFormat('mm'));
 }
 
 /** Logs the coat in the form of the bench, with a reason where the hour of the run gives it one to ask for. */

@@ -1,8 +1,9 @@
 import { DateTime } from 'luxon';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { AheadView, StartView } from '../../contract/index.ts';
 import { useBenchAhead } from '../api/queries.ts';
 import { fromLocalField, sayRange, saySpan, sayTime, toLocalField } from '../clock/say.ts';
+import { TimeInput } from '../forms/TimeInput.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { counted } from '../words/counted.ts';
 
@@ -33,7 +34,6 @@ export function Ahead(props: Props) {
 }
 
 function Asked({ areaId, zone, now, safeHours }: Props) {
-  const id = useId();
   const eight = DateTime.fromMillis(now, { zone })
     .plus({ days: 1 })
     .set({ hour: 8, minute: 0, second: 0, millisecond: 0 });
@@ -45,16 +45,7 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
     <div className="space-y-3 pt-2">
       <div className="grid gap-3 sm:grid-cols-2">
         <div>
-          <label htmlFor={id} className="label-caps block pb-1">
-            Launch date and time
-          </label>
-          <input
-            id={id}
-            type="datetime-local"
-            className="input w-full"
-            value={launch}
-            onChange={(event) => setLaunch(event.target.value)}
-          />
+          <TimeInput label="Launch date and time" value={launch} onChange={setLaunch} />
         </div>
         <label className="flex items-start gap-3 pt-1">
           <input

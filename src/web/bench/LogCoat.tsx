@@ -18,6 +18,7 @@ import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { TimeField } from '../forms/TimeField.tsx';
 import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { FINDING_WORDS } from '../words/findings.ts';
@@ -147,8 +148,8 @@ export function LogCoat(props: Props) {
           <CoveredFields own={view.area.name} others={others} />
         </div>
         <div className="grid gap-3 sm:grid-cols-2">
-          <Field name="start" label="Started" type="datetime-local" large />
-          <Field name="end" label="Finished" type="datetime-local" large />
+          <TimeField name="start" label="Started" large stepped />
+          <TimeField name="end" label="Finished" large stepped />
         </div>
         <details className="border-base-300 border-y py-2">
           <summary className="target cursor-pointer py-2">

@@ -11,6 +11,7 @@ import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { TimeField } from '../forms/TimeField.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { choices } from '../words/survey.ts';
 import { WAY_OFF_WORDS } from '../words/systems.ts';
@@ -118,7 +119,7 @@ function TakeOffForm({
       <div className="grid gap-3 sm:grid-cols-2">
         <SelectField name="way" label="How" choices={choices(WAY_OFF_WORDS)} />
         <Grit />
-        <Field name="at" label="Finished" type="datetime-local" />
+        <TimeField name="at" label="Finished" />
       </div>
       <Field name="reason" label="Why" hint="It stays in the log: pebbled, blistered, applied on rust." />
       <p className="text-sm">

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { screen, waitFor, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aBoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
@@ -296,7 +296,11 @@ describe('logging a coat', () => {
   it('litres that are none and an end before the start are refused at their fields', async () => {
     const { area, user } = await planned(single);
     await type(user, 'Paint used (without thinner)', 'all of it');
-    await type(user, 'Finished', '2020-01-01T10:00');
+    const year = within(screen.getByRole('group', { name: 'Finished' })).getByRole('spinbutton', {
+      name: /year/,
+    });
+    act(() => year.focus());
+    await user.keyboard('{ArrowDown}');
     await user.click(await log());
     expect(await screen.findByText(/[Ll]itres used.*all of it/)).toBeDefined();
     expect(await entries(area)).toEqual([]);

@@ -9,7 +9,7 @@ interface FieldProps {
   label: string;
   hint?: string | undefined;
   unit?: string | undefined;
-  type?: 'text' | 'datetime-local' | 'search';
+  type?: 'text' | 'search';
   inputMode?: 'text' | 'decimal' | 'numeric';
   autoFocus?: boolean;
   large?: boolean;
@@ -25,7 +25,7 @@ function messageOf(errors: FieldErrors, name: string): string | undefined {
 }
 
 /** Hint and refusal of a field, and the attributes by which the field names them. */
-function useSaid(name: string, hint?: ReactNode) {
+export function useSaid(name: string, hint?: ReactNode) {
   const { formState } = useFormContext();
   const id = useId();
   const message = messageOf(formState.errors, name);

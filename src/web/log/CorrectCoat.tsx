@@ -6,6 +6,7 @@ import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { TimeField } from '../forms/TimeField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 interface CorrectionValues {
@@ -111,8 +112,8 @@ export function CorrectCoat({
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
         <QuantityField name="litres" label="Paint used (without thinner)" quantity="volume" />
         <QuantityField name="areaM2" label="Area covered" quantity="area" />
-        <Field name="start" label="Started" type="datetime-local" />
-        <Field name="end" label="Finished" type="datetime-local" />
+        <TimeField name="start" label="Started" />
+        <TimeField name="end" label="Finished" />
       </div>
       <div className="grid grid-cols-3 gap-3">
         <QuantityField name="airC" label="Air, if measured" quantity="temperature" />

@@ -9,6 +9,7 @@ import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
+import { TimeField } from '../forms/TimeField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SURROUNDING_WORDS } from '../words/survey.ts';
 import { boatValues, DAYS, type SetupValues, setupToValues, ticks, valuesToSetup } from './setupValues.ts';
@@ -176,8 +177,8 @@ function Away({ person }: { person: number }) {
     <div className="space-y-2">
       {fields.map((field, i) => (
         <div key={field.key} className="grid grid-cols-1 items-start gap-3 sm:grid-cols-3">
-          <Field name={`${name}.${i}.from`} label="Away from" type="datetime-local" />
-          <Field name={`${name}.${i}.to`} label="Back at" type="datetime-local" />
+          <TimeField name={`${name}.${i}.from`} label="Away from" />
+          <TimeField name={`${name}.${i}.to`} label="Back at" />
           <button type="button" className="btn target self-end" onClick={() => remove(i)}>
             Remove time away
           </button>
@@ -201,12 +202,7 @@ function Boats({ boats }: { boats: SetupValues['boats'] }) {
         <div key={boatId} className="border-line space-y-2 border-b pb-3">
           <div className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">
             <CheckField name={`boats.${i}.isIn`} label={`Plan ${boatName}`} />
-            <Field
-              name={`boats.${i}.wanted`}
-              label={`${boatName} wanted afloat by`}
-              type="datetime-local"
-              hint="Optional"
-            />
+            <TimeField name={`boats.${i}.wanted`} label={`${boatName} wanted afloat by`} hint="Optional" />
           </div>
           <Places boat={i} boatName={boatName} />
         </div>
@@ -227,7 +223,7 @@ function Places({ boat, boatName }: { boat: number; boatName: string }) {
     <div className="space-y-2">
       {fields.map((field, i) => (
         <div key={field.key} className="grid grid-cols-1 items-start gap-3 sm:grid-cols-4">
-          <Field name={`${name}.${i}.at`} label="From" type="datetime-local" />
+          <TimeField name={`${name}.${i}.at`} label="From" />
           <SelectField name={`${name}.${i}.kind`} label="Where it stands" choices={SURROUNDINGS} />
           {kinds[i]?.kind === 'heated' && (
             <QuantityField
