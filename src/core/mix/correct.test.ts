@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { correctPour } from './index.ts';
+import { correctPour, pouredPot, splitParts } from './index.ts';
 
 const parts = (...ratios: number[]) => ratios.map((ratio, i) => ({ name: `part ${i + 1}`, ratio }));
 
@@ -65,5 +65,45 @@ describe('what was really poured', () => {
         expect(Math.max(...after.add)).toBeLessThanOrEqual(1e-6 * total);
       }),
     );
+  });
+});
+
+describe('the pot as it was really poured', () => {
+  const twoToOne = [
+    { name: 'base', ratio: 2, densityKgPerL: 1.5 },
+    { name: 'hardener', ratio: 1, densityKgPerL: 1 },
+  ];
+
+  it('handbook section 7, reconcile: 6 of base with 4 of hardener at 2 : 1 ran 33 % hardener-rich', () => {
+    const pot = pouredPot({ parts: twoToOne, by: 'volume', measure: 'volume', amounts: [6, 4] });
+    expect(pot.ratioError).toBeCloseTo(1 / 3, 9);
+    expect(pot.litres).toBeCloseTo(0.01, 12);
+  });
+
+  it('weighed: 600 g at 1.5 kg/l and 200 g at 1 kg/l are 0.6 l at exactly 2 : 1 by volume', () => {
+    const pot = pouredPot({ parts: twoToOne, by: 'volume', measure: 'weight', amounts: [600, 200] });
+    expect(pot).toEqual({
+      litres: expect.closeTo(0.6, 9),
+      litresEstimated: false,
+      ratioError: expect.closeTo(0, 9),
+    });
+  });
+
+  it('a reducer counted as a part is no paint', () => {
+    const parts = [...twoToOne, { name: 'reducer', ratio: 1, densityKgPerL: 0.85, reducer: true }];
+    expect(
+      pouredPot({ parts, by: 'volume', measure: 'volume', amounts: [200, 100, 100] }).litres,
+    ).toBeCloseTo(0.3, 9);
+  });
+
+  it('says of what was planned what the plan says of itself', () => {
+    const tool = { kind: 'cup', stepMl: 50 } as const;
+    const { asked } = splitParts({ total: { litres: 0.4 }, parts: twoToOne, by: 'volume', tool });
+    const pot = pouredPot({
+      ...{ parts: twoToOne, by: 'volume', measure: 'volume' },
+      amounts: asked.pours.map(({ amount }) => amount),
+    });
+    expect(pot.ratioError).toBeCloseTo(asked.ratioError, 9);
+    expect(pot.litres).toBeCloseTo(asked.litres ?? 0, 9);
   });
 });

@@ -12,7 +12,9 @@ import { RunningClocks } from '../parts/RunningClocks.tsx';
 import { notBefore } from '../words/clocks.ts';
 import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
+import { useApplying } from './applying.ts';
 import { BenchHead } from './BenchHead.tsx';
+import { BenchSteps } from './BenchSteps.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
@@ -23,6 +25,7 @@ import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
+import { WhileApplying } from './WhileApplying.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
 /** What the server takes for a cover where nobody says otherwise. */
@@ -94,6 +97,9 @@ function Bench({
     document.getElementById('pots')?.scrollIntoView?.({ block: 'center' });
     setMixed(false);
   }, [mixed, pots]);
+  const applying = useApplying(view.area.id, step?.id ?? '', clock.next?.coatNo ?? 0);
+  // A mixed pot, or a paint that is not mixed: only then is anything applied.
+  const applies = pots > 0 || product?.sheet.parts.length === 1;
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
   const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;
@@ -109,11 +115,6 @@ function Bench({
       <BlastClock view={view} />
       <OldLineAsked view={view} />
       <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
-      <div className="max-w-3xl space-y-2">
-        <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
-        <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
-        <RunningClocks areaId={view.area.id} zone={zone} />
-      </div>
       <WorkBefore view={view} zone={zone} />
       <Together
         alike={view.alike}
@@ -122,6 +123,7 @@ function Bench({
         zone={zone}
         now={Date.parse(view.now)}
       />
+      {step && product && <BenchSteps applies={applies} />}
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <div className="space-y-6">
@@ -151,7 +153,7 @@ function Bench({
             <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
             <LeaveBare view={view} zone={zone} />
           </div>
-          <div className="lg:col-start-2 lg:row-span-2 lg:row-start-1">
+          <div className="space-y-6 lg:col-start-2 lg:row-span-2 lg:row-start-1">
             <Mixing
               key={product.id}
               view={view}
@@ -162,6 +164,17 @@ function Bench({
               airC={conditions?.airC ?? null}
               onMixed={() => setMixed(true)}
             />
+            {applies && next && (
+              <WhileApplying
+                view={view}
+                step={step}
+                product={product}
+                mixed={mixedFor(view, step) || (wanted ?? 0)}
+                areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
+                state={applying.state}
+                onChange={applying.put}
+              />
+            )}
           </div>
           <LogCoat
             key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
@@ -173,7 +186,9 @@ function Bench({
             conditions={conditions}
             wanted={wanted}
             zone={zone}
+            applying={applying.state}
             onLogged={(how) => {
+              applying.done();
               setLogged(how);
               setTogether(new Set());
               window.scrollTo({ top: 0, behavior: 'smooth' });
@@ -194,7 +209,10 @@ function Bench({
           )}
         </p>
       )}
-      <div className="max-w-3xl">
+      <div className="max-w-3xl space-y-2">
+        <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
+        <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
+        <RunningClocks areaId={view.area.id} zone={zone} />
         <TakeOff view={view} zone={zone} />
       </div>
     </div>

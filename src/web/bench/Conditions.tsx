@@ -78,7 +78,7 @@ export function Conditions(props: Props) {
   const put = (change: Partial<LoggedConditions>) => onChange({ ...base, ...change, source: 'typed' });
   return (
     <section aria-labelledby="air-now" className="space-y-3">
-      <h2 id="air-now" className="batten pb-1 text-lg">
+      <h2 id="air-now" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
         Conditions now
       </h2>
       {conditions ? (

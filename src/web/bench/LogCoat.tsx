@@ -24,6 +24,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { FINDING_WORDS } from '../words/findings.ts';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
+import { type Applying, combNote } from './applying.ts';
 import { againstIt, againstOthers } from './coatAgainst.ts';
 import { type CoatValues, coatEntries, refusalsOfAll } from './coatEntries.ts';
 
@@ -38,12 +39,14 @@ interface Props {
   conditions: LoggedConditions | null;
   wanted: number | null;
   zone: string;
+  /** What was measured while it went on. */
+  applying: Applying;
   onLogged: (how: 'arrived' | 'kept') => void;
 }
 
 /** The applied coat: litres, start and end, and the area covered. */
 export function LogCoat(props: Props) {
-  const { view, others, own, step, product, wanted, zone, onLogged } = props;
+  const { view, others, own, step, product, wanted, zone, applying, onLogged } = props;
   const { system, show } = useUnits();
   const ids = useRef<Record<string, string>>({});
   const next = view.clock.next;
@@ -65,7 +68,9 @@ export function LogCoat(props: Props) {
 
   const submit = async (values: CoatValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const { entries, parts } = coatEntries(values, read, {
+    const noted = combNote(applying, (microns) => show(microns, 'film'));
+    const note = [values.note.trim(), noted].filter(Boolean).join(' ');
+    const { entries, parts } = coatEntries({ ...values, note }, read, {
       ...{ view, others, own, step, product, zone, against, leftM2, pots, conditions: typed },
       idOf: (areaId) => {
         ids.current[areaId] ??= uuidv7();
@@ -87,7 +92,7 @@ export function LogCoat(props: Props) {
 
   return (
     <section aria-labelledby="log-coat" className="space-y-4">
-      <h2 id="log-coat" className="batten pb-1 text-lg">
+      <h2 id="log-coat" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
         Log coat
       </h2>
       <p>

@@ -17,7 +17,7 @@ export function Mixing(props: MixingProps) {
   const { mutate: log, isPending: sending } = useQueued();
   return (
     <section aria-labelledby="mixing" className="space-y-4">
-      <h2 id="mixing" className="batten pb-1 text-lg">
+      <h2 id="mixing" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
         {sheet.parts.length > 1 ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
       </h2>
       <Wanted view={view} wanted={wanted} several={othersM2 > 0} mixed={mixed} missing={missing} />
@@ -62,14 +62,15 @@ function Wanted({
       {view.clock.next && view.clock.next.coveredM2 > 0
         ? 'The part not yet covered needs'
         : 'This coat needs'}{' '}
-      <strong>{show(wanted, 'volume')}</strong> {several && ' for all selected areas'}.
+      <strong>{show(wanted, 'volume')}</strong>
+      {several && ' for all selected areas'}.
       {mixed > 0 && missing !== null && (
         <>
           {' '}
           {show(mixed, 'volume')} mixed{missing > 0 ? ', ' : '. '}{' '}
           <strong>{missing > 0 ? `${show(missing, 'volume')} still to mix.` : 'Nothing left to mix.'}</strong>
         </>
-      )}{' '}
+      )}
     </p>
   );
 }

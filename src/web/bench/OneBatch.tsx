@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
-import { addition, isByGrams } from '../../core/mix/index.ts';
+import { addition, type Batch, isByGrams, type RatioBasis } from '../../core/mix/index.ts';
 import { restsOn, thinnerOf } from '../../core/system/index.ts';
 import { toCanonical, type UnitSystem } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
@@ -17,9 +17,10 @@ import { FinerTool } from './FinerTool.tsx';
 import { LabelCheck } from './LabelCheck.tsx';
 import { OwnRatioNote } from './OwnRatioNote.tsx';
 import { PotPlan } from './PotPlan.tsx';
+import { isInRatio, PouredInstead } from './PouredInstead.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
-import { pouredOf } from './poured.ts';
+import { pouredInstead, pouredOf } from './poured.ts';
 import { SplitNotes } from './SplitNotes.tsx';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
 import { endsBefore, TinsReach, whyAnyway } from './TinsReach.tsx';
@@ -70,6 +71,7 @@ export function OneBatch({
   const [tin, setTin] = useState(TIN_SILENT);
   const [additives, setAdditives] = useState<AdditiveMl>({});
   const [asked, setAsked] = useState<number | null>(null);
+  const [instead, setInstead] = useState<readonly number[] | null>(null);
   const [anyway, setAnyway] = useState('');
   const potLife = potLifeOf(product, potTempC, tin.potLifeMin);
   const inductionMin = sheet.inductionMin ?? tin.inductionMin;
@@ -88,7 +90,8 @@ export function OneBatch({
     tolerance: sheet.ratioTolerance,
   };
   const { batch, problem } = batchOrProblem({ ...wholeBatch, tool });
-  const paintLitres = batch?.litres ?? litres;
+  const body = batch && bodyOf(batch, sheet.ratioBy, instead);
+  const paintLitres = body?.litres ?? batch?.litres ?? litres;
   const thinner = addition({
     batchLitres: paintLitres,
     fraction: step.thinner,
@@ -101,11 +104,17 @@ export function OneBatch({
     return ml > 0 ? [{ name, ml }] : [];
   });
 
-  const logMixed = () => {
-    if (!batch) return;
+  const offRatio =
+    batch !== null &&
+    instead !== null &&
+    !isInRatio({ ...wholeBatch, parts: batch.parts, split: batch.result.asked, amounts: instead });
+
+  const logMixed = (thrownAway = false) => {
+    if (!body) return;
+    const id = uuidv7();
     log(
       entryWrite({
-        id: uuidv7(),
+        id,
         areaId: view.area.id,
         at: new Date().toISOString(),
         corrects: null,
@@ -115,7 +124,7 @@ export function OneBatch({
           coatNo: view.clock.next?.coatNo ?? 0,
           productId: product.id,
           sheetVersion: product.version,
-          ...pouredOf(batch),
+          ...body,
           tool,
           ...(step.ownRatio && { ownRatio: step.ownRatio }),
           ...(put.length > 0 && { additives: put }),
@@ -130,7 +139,9 @@ export function OneBatch({
           if (tinsEnd) log(whyAnyway(view, anyway));
           setAnyway('');
           setAdditives({});
-          onMixed();
+          setInstead(null);
+          if (thrownAway) log(discarded(view.area.id, id));
+          else onMixed();
         },
       },
     );
@@ -167,17 +178,37 @@ export function OneBatch({
           <BatchSize
             product={product}
             litres={litres}
-            onLitres={setAsked}
+            onLitres={(next) => {
+              setInstead(null);
+              setAsked(next);
+            }}
             byGrams={isByGrams(sheet.parts, sheet.ratioBy, tool)}
             potTempC={potTempC}
             onPotTemp={setPotTempC}
           />
           <TinFields sheet={sheet} says={tin} onChange={setTin} />
-          <ToolFields tool={tool} onChange={chooseTool} />
+          <ToolFields
+            tool={tool}
+            onChange={(next) => {
+              setInstead(null);
+              chooseTool(next);
+            }}
+          />
           {problem && <p className="text-error font-semibold">{problem}</p>}
           {batch && (
             <>
               <Pours split={batch.result.asked} tool={tool} product={product.name} />
+              <PouredInstead
+                split={batch.result.asked}
+                parts={batch.parts}
+                by={sheet.ratioBy}
+                tolerance={sheet.ratioTolerance}
+                tool={tool}
+                most={mostInPot(plan, batch)}
+                amounts={instead}
+                onChange={setInstead}
+                onDiscard={() => logMixed(true)}
+              />
               {!batch.result.asked.withinTolerance && (
                 <FinerTool batch={wholeBatch} tool={tool} onChange={chooseTool} />
               )}
@@ -217,14 +248,31 @@ export function OneBatch({
         <LabelCheck
           product={product}
           besides={put.map(({ name }) => name)}
-          disabled={!batch || ratioUnread || refused}
+          disabled={!batch || ratioUnread || refused || offRatio}
           sending={sending}
-          onMixed={logMixed}
+          onMixed={() => logMixed()}
         />
       )}
     </>
   );
 }
+
+/** What goes into the log of the pot; null while an amount of a part is still 0. */
+function bodyOf(batch: Batch, by: RatioBasis, instead: readonly number[] | null) {
+  if (instead === null) return pouredOf(batch);
+  return instead.every((amount) => amount > 0) ? pouredInstead(batch, by, instead) : null;
+}
+
+/** The most that can be applied within the pot life, in the measure of the pours; null: not known. */
+function mostInPot(plan: ReturnType<typeof planFor>, { litres, result }: Batch): number | null {
+  return plan && !('problem' in plan) ? (plan.largestLitres / litres) * result.asked.total : null;
+}
+
+const discarded = (areaId: string, batchId: string) =>
+  entryWrite({
+    ...{ id: uuidv7(), areaId, at: new Date().toISOString(), corrects: null, kind: 'batch-end' as const },
+    body: { batchId, fate: 'discarded' },
+  });
 
 /** A batch as somebody would ask for it: up to the next 10 ml, or half a US fluid ounce. */
 function roundUp(litres: number, system: UnitSystem): number {

@@ -48,7 +48,7 @@ export function Starts({ outlook, now, zone }: Props) {
       {best && (
         <p>
           Best start: <strong>{sayTime(best.start, zone, now)}</strong>. Safe from dew and rain{' '}
-          {sayTime(best.safe, zone, now)}{' '}
+          {sayTime(best.safe, zone, now)}
           {best.tightest && wellClear(best.tightest) && ', with a good margin on every limit'}
           {best.tightest &&
             !wellClear(best.tightest) &&

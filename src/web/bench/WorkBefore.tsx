@@ -51,10 +51,10 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   const washAgain = again && (
     <button
       type="button"
-      className="btn btn-ghost target"
+      className="btn target"
       onClick={() => tick(washes.at(-1)?.task ?? UNPLANNED_WASH, 'done')}
     >
-      {washes.length > 0 ? 'Washed again just now' : 'Washed or wiped just now'}
+      {washes.length > 0 ? 'Mark as washed again now' : 'Mark as washed or wiped now'}
     </button>
   );
   if (work.length === 0) return <p>{washAgain}</p>;

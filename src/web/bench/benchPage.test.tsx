@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { act, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aBoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
@@ -74,6 +74,41 @@ describe('a film on the bench', () => {
   });
 });
 
+describe('while a coat goes on', () => {
+  it('the comb’s film and the litres left are told at once, outlive a reload and stand in the record', async () => {
+    // 50 % solids, 100 µm dry: 200 µm wet. The sheet takes 75 to 150 µm.
+    const film = { min: 75, typical: 100, max: 150 };
+    const { sheet } = single;
+    const paint = { ...aProduct({ ...sheet, film }), name: 'Comb paint' };
+    await ask('POST', '/products', paint);
+    const { area, user } = await planned(paint, { dryMicronsPerCoat: 100 });
+    await user.click(await screen.findByRole('button', { name: '100 µm' }));
+    expect(screen.getByText(/Between 100 µm and 125 µm wet dries to/).textContent).toContain(
+      '50 µm to 62.5 µm',
+    );
+    expect(screen.getByText(/^Too thin/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: '200 µm' }));
+    expect(screen.getByText('Within the data sheet’s limits.')).toBeDefined();
+    await type(user, 'Covered so far', '8');
+    await type(user, 'Paint used so far', '2');
+    // 12 of 20 m² left at 0.25 l/m²: 3 l, and 4.32 − 2 l are left.
+    expect(screen.getByText(/The rest takes 3 l at this pace/).textContent).toMatch(
+      /is not enough: mix 67\d ml more/,
+    );
+    cleanup();
+    const again = await openPage(`/bench/${area.id}`);
+    expect(await screen.findByText(/^2 readings, mean 81.3 µm dry/)).toBeDefined();
+    await again.user.click(screen.getByRole('button', { name: 'Log coat' }));
+    await waitFor(async () => expect(await entries(area)).toHaveLength(1));
+    expect((await entries(area))[0]?.body).toMatchObject({
+      note: 'Wet film by comb: 100 µm to 125 µm, 200 µm to 225 µm.',
+    });
+    await waitFor(() =>
+      expect(Object.keys(localStorage).filter((key) => key.includes('applying'))).toEqual([]),
+    );
+  });
+});
+
 describe('mixing', () => {
   it('says what the coat takes, how many pots, and what to pour of each part', async () => {
     const { user } = await planned(primer);
@@ -87,6 +122,48 @@ describe('mixing', () => {
       expect.stringContaining('200'),
     ]);
     expect(screen.getByText(/Ratio 3 : 1 by volume, exact/)).toBeDefined();
+  });
+
+  it('too much hardener: what to add is said in the tool’s marks, and the log has what is in the pot', async () => {
+    const { area, user } = await planned(primer);
+    await type(user, 'Batch size', '800');
+    await user.click(screen.getByRole('button', { name: 'Poured something else?' }));
+    await type(user, 'hardener in the pot', '250');
+    for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
+      await user.click(label);
+    const log = screen.getByRole<HTMLButtonElement>('button', { name: 'Log mix and start timers' });
+    // 250 of 850 ml are 29.4 %, where a quarter is asked.
+    expect(screen.getByText(/hardener 29.4 % of the pot instead of 25.0 %/)).toBeDefined();
+    expect(log.disabled).toBe(true);
+    expect(screen.getByText(/^Add/, { selector: 'p' }).textContent).toContain(
+      'Add 150 ml of base. Then it is 3 : 1',
+    );
+    await user.click(screen.getByRole('button', { name: 'Added' }));
+    expect(log.disabled).toBe(false);
+    await user.click(log);
+    await waitFor(async () => expect(await entries(area)).toHaveLength(1));
+    expect((await entries(area))[0]?.body).toMatchObject({
+      litres: 1,
+      ratioError: 0,
+      pours: [
+        { name: 'base', amount: 750, unit: 'ml' },
+        { name: 'hardener', amount: 250, unit: 'ml' },
+      ],
+    });
+  });
+
+  it('a pot past saving is logged as discarded, and no timer runs for it', async () => {
+    const { area, user } = await planned(primer);
+    await type(user, 'Batch size', '800');
+    await user.click(screen.getByRole('button', { name: 'Poured something else?' }));
+    await type(user, 'hardener in the pot', '9000');
+    expect(screen.getByText(/^Discard this pot: hardener/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Discard this pot' }));
+    await user.click(screen.getByRole('button', { name: 'Log 9600 ml as discarded' }));
+    await waitFor(async () =>
+      expect((await entries(area)).map(({ kind }) => kind).sort()).toEqual(['batch', 'batch-end']),
+    );
+    expect((await bench(area)).pots).toEqual([]);
   });
 
   it('a coarse tool is said to be too coarse, with a batch that lands on its marks', async () => {
@@ -296,11 +373,9 @@ describe('logging a coat', () => {
   it('litres that are none and an end before the start are refused at their fields', async () => {
     const { area, user } = await planned(single);
     await type(user, 'Paint used (without thinner)', 'all of it');
-    const year = within(screen.getByRole('group', { name: 'Finished' })).getByRole('spinbutton', {
-      name: /year/,
-    });
-    act(() => year.focus());
-    await user.keyboard('{ArrowDown}');
+    // Begun an hour ago: thirteen steps of five minutes back are before that.
+    const earlier = screen.getByRole('button', { name: /^−5 min ?: Finished/ });
+    for (let step = 0; step < 13; step++) await user.click(earlier);
     await user.click(await log());
     expect(await screen.findByText(/[Ll]itres used.*all of it/)).toBeDefined();
     expect(await entries(area)).toEqual([]);

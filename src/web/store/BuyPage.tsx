@@ -67,7 +67,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
           {view.proven
             ? ' (lowest possible cost)'
             : ` (the lowest found so far; no purchase costs less than ${sayMoney(view.atLeast, view.currency)})`}{' '}
-          · Lowest-cost packs for 90 % certainty{view.proven && ' (proven optimal)'}{' '}
+          · Lowest-cost packs for 90 % certainty{view.proven && ' (proven optimal)'}
           {view.proving && '. Still looking for a cheaper purchase'}
         </p>
       )}
@@ -84,7 +84,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
               <li key={`${each.productId} ${each.part} ${each.colour}`}>
                 <Link className="link" to={`/materials/${each.productId}`}>
                   {each.productName}
-                </Link>{' '}
+                </Link>
                 , {sayPart(each.part, each.colour)}: {sayAmount(show, each.amount, each.unit)}. Add packs to
                 the data sheet, or add a price below.
               </li>

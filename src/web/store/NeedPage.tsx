@@ -213,7 +213,7 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
           {METHOD_WORDS[rate.method as Method]} on {SUBSTRATES[rate.surface as Substrate]}:{' '}
           {counted(rate.coats, 'coat')} used {Math.round(rate.mean * 100)} % of the data sheet amount.
           Estimates use {Math.round(rate.factor * 100)} %: with few coats on record, the data sheet still has{' '}
-          {Math.round((1 - rate.weight) * 100)} % of the weight{' '}
+          {Math.round((1 - rate.weight) * 100)} % of the weight
           {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
           {rate.persons.length > 1 &&
             `By painter: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}

@@ -11,7 +11,7 @@ export function WhereFields({ index }: { index: number }) {
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Coverage</span>{' '}
+        <span className="underline underline-offset-2">Coverage</span>
         {`: ${band ? `${band} only` : 'whole area'}${order ? `, ${ORDER_WORDS[order]}` : ''}`}
       </summary>
       <div className="flex flex-wrap items-end gap-2 pt-2">

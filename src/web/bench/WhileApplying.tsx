@@ -1,0 +1,170 @@
+import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { willItReach } from '../../core/film/index.ts';
+import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
+
+interface Props {
+  view: BenchView;
+  step: Step;
+  product: Product;
+  /** Litres mixed for this coat and in use. */
+  mixed: number;
+  /** m² that this coat still has to cover. */
+  areaM2: number;
+  state: Applying;
+  onChange: (next: Applying) => void;
+}
+
+/** While the coat goes on: the film by the comb, and whether the paint reaches. */
+export function WhileApplying(props: Props) {
+  return (
+    <section aria-labelledby="applying" className="space-y-4">
+      <h2 id="applying" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
+        While applying
+      </h2>
+      <Comb {...props} />
+      <WillReach {...props} />
+    </section>
+  );
+}
+
+/** Readings of the wet-film comb, each by one tap on the last tooth wetted. */
+function Comb({ step, product, state, onChange }: Props) {
+  const { show } = useUnits();
+  const { sheet } = product;
+  const last = state.combs.at(-1);
+  const target = combVerdict(sheet, step, last ?? { wetMicrons: 25, dryMicrons: 50 }).wetTargetMicrons;
+  // Teeth round the target: a film far from it is seen without a comb.
+  const teeth = TEETH.filter((tooth) => tooth >= target * 0.4 && tooth <= target * 2);
+  const next = (tooth: number) => TEETH.find((each) => each > tooth) ?? tooth * 1.25;
+  return (
+    <div className="space-y-2">
+      <p>
+        Wet film wanted: <strong>{show(target, 'film')}</strong>
+        {step.thinner > 0 && `, with ${Math.round(step.thinner * 100)} % thinner`}. Press the comb into the
+        wet paint and tap the last tooth that is wet:
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {teeth.map((tooth) => (
+          <button
+            key={tooth}
+            type="button"
+            className="btn target min-w-14"
+            onClick={() =>
+              onChange({ ...state, combs: [...state.combs, { wetMicrons: tooth, dryMicrons: next(tooth) }] })
+            }
+          >
+            {show(tooth, 'film')}
+          </button>
+        ))}
+      </div>
+      {last && <CombSaid sheet={product.sheet} step={step} combs={state.combs} />}
+      {last && (
+        <button
+          type="button"
+          className="btn btn-ghost target"
+          onClick={() => onChange({ ...state, combs: state.combs.slice(0, -1) })}
+        >
+          Undo last reading
+        </button>
+      )}
+    </div>
+  );
+}
+
+const WHAT_TO_DO = {
+  thin: 'Too thin. Put more on while it is wet, or plan another coat.',
+  right: 'Within the data sheet’s limits.',
+  thick: 'Too thick: it can sag and trap solvent. Spread it further while it is wet.',
+} as const;
+
+function CombSaid({
+  sheet,
+  step,
+  combs,
+}: {
+  sheet: Product['sheet'];
+  step: Step;
+  combs: readonly CombReading[];
+}) {
+  const { show } = useUnits();
+  const verdicts = combs.map((comb) => combVerdict(sheet, step, comb));
+  const last = verdicts.at(-1);
+  const comb = combs.at(-1);
+  if (!last || !comb) return null;
+  const mean = verdicts.reduce((sum, { likelyMicrons }) => sum + likelyMicrons, 0) / verdicts.length;
+  const bad = verdicts.filter(({ verdict }) => verdict !== 'right').length;
+  return (
+    <div role="status" className="space-y-1">
+      <p className="text-xl">
+        Between {show(comb.wetMicrons, 'film')} and {show(comb.dryMicrons, 'film')} wet dries to{' '}
+        <strong>
+          {show(last.lowMicrons, 'film')} to {show(last.highMicrons, 'film')}
+        </strong>
+        .
+      </p>
+      <p className={last.verdict === 'right' ? '' : 'text-error font-semibold'}>{WHAT_TO_DO[last.verdict]}</p>
+      {verdicts.length > 1 && (
+        <p>
+          {verdicts.length} readings, mean {show(mean, 'film')} dry,{' '}
+          {show(Math.min(...verdicts.map(({ lowMicrons }) => lowMicrons)), 'film')} to{' '}
+          {show(Math.max(...verdicts.map(({ highMicrons }) => highMicrons)), 'film')}
+          {bad > 0 && `, ${bad} outside the data sheet’s limits`}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Covered and used so far, and what that means for the rest. */
+function WillReach({ mixed, areaM2, state, onChange }: Props) {
+  const { show, symbol, system } = useUnits();
+  const area = shownUnit('area', system);
+  const volume = shownUnit('volume', system);
+  const used = state.usedL ?? 0;
+  const covered = Math.min(state.coveredM2, areaM2);
+  const left = Math.max(0, mixed - used);
+  const reach = willItReach({
+    litresLeft: left,
+    areaLeftM2: areaM2 - covered,
+    coveredM2: covered,
+    usedL: used,
+  });
+  const round = (value: number) => Math.round(value * 100) / 100;
+  return (
+    <div className="space-y-2">
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Stepper
+          label="Covered so far"
+          unit={symbol('area')}
+          value={round(fromCanonical(covered, area))}
+          step={system === 'us' ? 5 : 0.5}
+          min={0}
+          max={round(fromCanonical(areaM2, area))}
+          onChange={(value) => onChange({ ...state, coveredM2: toCanonical(value, area) })}
+        />
+        <Stepper
+          label="Paint used so far"
+          unit={symbol('volume')}
+          value={round(fromCanonical(used, volume))}
+          step={system === 'us' ? 0.05 : 0.1}
+          min={0}
+          max={round(fromCanonical(2000, volume))}
+          onChange={(value) => onChange({ ...state, usedL: toCanonical(value, volume) })}
+        />
+      </div>
+      {reach.reaches === null ? (
+        <p>Enter what is covered and used so far to see whether the paint reaches.</p>
+      ) : (
+        <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
+          The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}
+          {reach.reaches
+            ? `${show(left, 'volume')} mixed is enough.`
+            : `${show(left, 'volume')} mixed is not enough: mix ${show(reach.shortL ?? 0, 'volume')} more.`}
+        </p>
+      )}
+    </div>
+  );
+}
