@@ -156,6 +156,11 @@ const ENTRIES: Record<string, Entry> = {
     run: (input) => air.bestStarts({ ...input, safeAfter: (endMs: number) => endMs + HOUR / 2 }),
     args: [{ hours, surface, limits, underCover: false, applyMs: HOUR / 2, fromMs: 0, toMs: 3 * HOUR }],
   },
+  dryFromComb: {
+    run: film.dryFromComb,
+    args: [{ wetToothMicrons: 150, dryToothMicrons: 175, volumeSolids: 0.57, thinner: 0.1, paintShare: 0.8 }],
+  },
+  willItReach: { run: film.willItReach, args: [{ litresLeft: 1, areaLeftM2: 12, coveredM2: 8, usedL: 0.8 }] },
   wetMicrons: { run: film.wetMicrons, args: [{ dryMicrons: 100, volumeSolids: 0.5, thinner: 0.1 }] },
   dryMicrons: { run: film.dryMicrons, args: [{ wetMicrons: 175, volumeSolids: 0.57, thinner: 0.1 }] },
   spreadingRateM2PerL: { run: film.spreadingRateM2PerL, args: [{ dryMicrons: 100, volumeSolids: 0.5 }] },
@@ -278,6 +283,11 @@ const ENTRIES: Record<string, Entry> = {
     args: [{ watts: 2000, fromMs: 0, toMs: 3_600_000, pricePerKWh: 0.3 }],
   },
   wellClear: { run: air.wellClear, args: [{ code: 'dew-margin', value: 5, limit: 3 }] },
+  correctPour: {
+    run: mix.correctPour,
+    args: [{ parts, poured: [400, 250], tolerance: 0.05, wanted: { maxTotal: 900 } }],
+  },
+  pouredPot: { run: mix.pouredPot, args: [{ parts, by: 'volume', measure: 'weight', amounts: [560, 190] }] },
   splitParts: { run: mix.splitParts, args: [{ total: { litres: 0.6 }, parts, by: 'volume', tool: { kind: 'scale', stepG: 1 }, tolerance: 0.05 }] }, // biome-ignore format: one line
   toolStep: { run: mix.toolStep, args: [{ kind: 'stick', potDiameterMm: 100, stepMm: 1 }] },
   mlPerMm: { run: mix.mlPerMm, args: [100] },

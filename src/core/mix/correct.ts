@@ -1,4 +1,4 @@
-import { positive, QuantityError, within } from '../units/index.ts';
+import { finite, positive, QuantityError, within } from '../units/index.ts';
 
 /** Where a pot stands while its parts are poured. */
 export interface PourAdvice {
@@ -51,6 +51,7 @@ export function correctPour(input: {
     const short = perPart * (ratios[i] as number) - amount;
     return short > ROUNDING * perPart * (ratios[i] as number) ? short : 0;
   });
+  finite('what is to be added', sum(add));
   const whole = sum(ratios);
   const error =
     total === 0

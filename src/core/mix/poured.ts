@@ -1,4 +1,4 @@
-import { positive, QuantityError, within } from '../units/index.ts';
+import { finite, positive, QuantityError, within } from '../units/index.ts';
 import { MIX_KG_PER_L } from './batch.ts';
 import { type MixPart, type RatioBasis, shares } from './ratio.ts';
 
@@ -36,6 +36,7 @@ export function pouredPot(input: {
   const first = (amounts[0] as number) / (share[0] as number);
   const errors = amounts.map((amount, i) => amount / (share[i] as number) / first - 1);
   const ratioError = errors.reduce((worst, each) => (Math.abs(each) > Math.abs(worst) ? each : worst), 0);
+  finite('ratio error', ratioError);
   const paint = parts.map((part, i) => ({ ...part, amount: amounts[i] as number })).filter((p) => !p.reducer);
   const litresEstimated = measure === 'weight' && parts.some(({ densityKgPerL }) => densityKgPerL === null);
   const litres = litresEstimated
