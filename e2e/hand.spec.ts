@@ -134,7 +134,7 @@ test('an empty address, an area that is gone, and a server that fails are each s
       status: 500,
       contentType: 'application/problem+json',
       body: JSON.stringify({
-        type: 'about:blank',
+        type: '/api/v1/problems#server-error',
         title: 'Server error',
         status: 500,
         detail: 'Something went wrong on the server.',

@@ -20,7 +20,15 @@ export * from './plan.ts';
 export * from './planQuestions.ts';
 export * from './planRehearsal.ts';
 export * from './planView.ts';
-export type { FieldError, Problem } from './problem.ts';
+export {
+  type FieldError,
+  PROBLEM_TYPES,
+  type Problem,
+  type ProblemCode,
+  type ProblemKind,
+  problemKinds,
+  problemType,
+} from './problem.ts';
 export * from './product.ts';
 export * from './replies/bench.ts';
 export * from './replies/clocks.ts';

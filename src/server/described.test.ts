@@ -2,7 +2,16 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBoat, aCoat, anArea, aPlannedArea, aStep, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { Area, BenchView, BoatView, LogView, Problem, SlipView, StackView } from '../contract/index.ts';
+import type {
+  Area,
+  BenchView,
+  BoatView,
+  LogView,
+  Problem,
+  ProblemKind,
+  SlipView,
+  StackView,
+} from '../contract/index.ts';
 
 let now = NOON;
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -42,9 +51,25 @@ describe('the published description of the API', () => {
       const said = answer.headers.get('content-type')?.includes('problem+json')
         ? ((await answer.json()) as Problem).detail
         : '';
-      expect([method, path, /There is no route/.test(said)]).toEqual([method, path, false]);
+      expect([method, path, /No route found/.test(said)]).toEqual([method, path, false]);
       expect([method, path, answer.status < 500]).toEqual([method, path, true]);
     }
+  });
+  it('a refusal names its kind, and the kinds are described where their type leads', async () => {
+    const kinds = (await server.ask<ProblemKind[]>('GET', '/problems')).body;
+    const refusals = await Promise.all([
+      server.ask<Problem>('POST', '/boats', {}),
+      server.ask<Problem>('GET', '/nowhere'),
+      server.ask<Problem>('GET', `/boats/${uuidv7()}`),
+      server.ask<Problem>('POST', `/stations/${uuidv7()}/readings`, {}),
+    ]);
+    const codes = refusals.map(({ body: { type, title } }) => {
+      const [path, code] = type.split('#');
+      expect(path).toBe('/api/v1/problems');
+      expect(kinds.find((kind) => kind.code === code)?.title).toBe(title);
+      return code;
+    });
+    expect(codes.slice(0, 3)).toEqual(['invalid-data', 'not-found', 'not-found']);
   });
   it('each body it describes is an object with every field it requires', async () => {
     const { paths } = await described();

@@ -10,7 +10,7 @@ function hostName(host: string): string {
   return host.toLowerCase().replace(/:\d+$/, '').replace(/\.$/, '');
 }
 
-const refused = (detail: string) => new HttpProblem(403, 'Forbidden', detail);
+const refused = (detail: string) => new HttpProblem(403, 'forbidden', detail);
 
 /**
  * Guards against pages of strangers in the same browser.

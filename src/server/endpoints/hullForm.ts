@@ -136,7 +136,7 @@ export const hullFormEndpoints = [
       if (table === null)
         throw new HttpProblem(
           409,
-          'No hull yet',
+          'no-hull-yet',
           'The main dimensions of the hull are not known: there is no form to hand out.',
         );
       return csvFile(`${boat.name} offsets`, writeOffsetsCsv(table));

@@ -50,7 +50,7 @@ async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
   if (!old.correctedBy) return;
   const current = await entryById(tx, old.correctedBy);
   const detail = 'This entry was corrected elsewhere since you opened it.';
-  throw new HttpProblem(409, 'Already corrected', detail, { current });
+  throw new HttpProblem(409, 'already-corrected', detail, { current });
 }
 
 /** As many coats as one step may come to, with every round asked for: a coat is numbered up to there. */

@@ -67,7 +67,7 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
   if (old.correctedBy !== null)
     throw new HttpProblem(
       409,
-      'Already corrected',
+      'already-corrected',
       'Someone else corrected this movement after you opened it.',
     );
   return lot;

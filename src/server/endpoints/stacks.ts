@@ -80,7 +80,7 @@ async function keepStack(
   if (state.area.part?.sharesSystem) {
     throw new HttpProblem(
       409,
-      'Shared system',
+      'shared-system',
       `${state.area.name} uses the system of the area it was split off from. Change the system there, or give ${state.area.name} its own system in the survey.`,
     );
   }

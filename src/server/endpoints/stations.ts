@@ -130,7 +130,7 @@ export const stationEndpoints = [
       if (way !== 'posts')
         throw new HttpProblem(
           409,
-          'No token needed',
+          'no-token-needed',
           'Readings from this station are fetched, so it needs no token.',
         );
       return { reply: { token: await giveToken(tx, params.id) }, changes: CHANGED };
@@ -159,7 +159,7 @@ export const stationEndpoints = [
       if (bearer && (await tokenHolds(db, params.id, bearer))) return;
       throw new HttpProblem(
         401,
-        'Token',
+        'token',
         'The station token is missing or no longer works. Send a valid token as Authorization: Bearer {token}.',
       );
     },
@@ -168,7 +168,7 @@ export const stationEndpoints = [
       if (!station.on)
         throw new HttpProblem(
           409,
-          'Station switched off',
+          'station-switched-off',
           `${station.name} is switched off. Switch it on on the Weather page.`,
         );
       return takeReadings(station, body, writing);

@@ -98,7 +98,7 @@ async function struckOf(
   if (table === null)
     throw new HttpProblem(
       409,
-      'No waterline yet',
+      'no-waterline-yet',
       'Can’t calculate the waterline. Enter the hull’s main dimensions first.',
     );
   try {
@@ -106,7 +106,7 @@ async function struckOf(
   } catch (error) {
     throw new HttpProblem(
       409,
-      'No waterline yet',
+      'no-waterline-yet',
       `Can’t calculate the waterline. ${(error as Error).message}`,
     );
   }

@@ -1,10 +1,17 @@
 import { IANAZone } from 'luxon';
-import { yardInput, yardReply } from '../../contract/index.ts';
+import { PROBLEM_TYPES, problemKinds, yardInput, yardReply } from '../../contract/index.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
 import { theYard, updateYard } from '../rows/yard.ts';
 
 export const yardEndpoints = [
+  read({
+    path: '/problems',
+    summary: 'The kinds of problem (RFC 9457), by the code in their type',
+    reply: problemKinds,
+    run: async () =>
+      Object.entries(PROBLEM_TYPES).map(([code, [title, meaning]]) => ({ code, title, meaning })),
+  }),
   read({
     path: '/yard',
     summary: 'The yard',

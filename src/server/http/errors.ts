@@ -1,5 +1,5 @@
 import type { ErrorRequestHandler } from 'express';
-import type { Problem } from '../../contract/index.ts';
+import type { Problem, ProblemCode } from '../../contract/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { DiskFull, ReadOnly } from '../db/diskRoom.ts';
 import { TooLarge, WrongKind } from '../db/files.ts';
@@ -8,16 +8,16 @@ import { JobRefused } from '../workers/jobRefused.ts';
 import { badFields, HttpProblem, notFound } from './problem.ts';
 
 /** What PostgreSQL says of values it will not keep, by its SQLSTATE; those not named here are faults of ours. */
-const REFUSED: Record<string, [status: number, title: string, detail: string]> = {
-  '23505': [409, 'Id already used', 'Another record already has one of these ids.'],
-  '23503': [422, 'Invalid data', 'A record referred to by id doesn’t exist.'],
-  '23514': [422, 'Invalid data', 'The values don’t fit together.'],
-  '22003': [422, 'Invalid data', 'A number is too large to store.'],
-  '22007': [422, 'Invalid data', 'A date or time isn’t valid.'],
-  '22008': [422, 'Invalid data', 'A date or time is outside the range that can be stored.'],
-  '22021': [422, 'Invalid data', 'A text contains a character that can’t be stored.'],
-  '22P02': [422, 'Invalid data', 'An id isn’t valid.'],
-  '22P05': [422, 'Invalid data', 'A text contains a character that can’t be stored.'],
+const REFUSED: Record<string, [status: number, code: ProblemCode, detail: string]> = {
+  '23505': [409, 'id-already-used', 'Another record already has one of these ids.'],
+  '23503': [422, 'invalid-data', 'A record referred to by id doesn’t exist.'],
+  '23514': [422, 'invalid-data', 'The values don’t fit together.'],
+  '22003': [422, 'invalid-data', 'A number is too large to store.'],
+  '22007': [422, 'invalid-data', 'A date or time isn’t valid.'],
+  '22008': [422, 'invalid-data', 'A date or time is outside the range that can be stored.'],
+  '22021': [422, 'invalid-data', 'A text contains a character that can’t be stored.'],
+  '22P02': [422, 'invalid-data', 'An id isn’t valid.'],
+  '22P05': [422, 'invalid-data', 'A text contains a character that can’t be stored.'],
 };
 /** Error codes of a full disk, of the database and of the system. */
 const FULL = ['53100', 'ENOSPC', 'EDQUOT'];
@@ -35,18 +35,18 @@ export function codesOf(error: unknown): string[] {
 function toProblem(error: unknown, requestId: string): Problem {
   if (error instanceof HttpProblem) return error.problem;
   if (error instanceof Missing) return notFound(error.what, error.id).problem;
-  if (error instanceof Stale) return new HttpProblem(409, 'Changed elsewhere', error.message).problem;
+  if (error instanceof Stale) return new HttpProblem(409, 'changed-elsewhere', error.message).problem;
   if (error instanceof QuantityError || error instanceof JobRefused) {
     return badFields([{ path: error instanceof JobRefused ? error.path : '', message: error.message }])
       .problem;
   }
-  if (error instanceof TooLarge) return new HttpProblem(413, 'File too large', error.message).problem;
-  if (error instanceof WrongKind) return new HttpProblem(415, 'Unsupported file type', error.message).problem;
-  if (error instanceof ReadOnly) return new HttpProblem(507, 'Read only', error.message).problem;
-  if (error instanceof DiskFull) return new HttpProblem(507, 'Disk full', error.message).problem;
+  if (error instanceof TooLarge) return new HttpProblem(413, 'file-too-large', error.message).problem;
+  if (error instanceof WrongKind) return new HttpProblem(415, 'unsupported-file-type', error.message).problem;
+  if (error instanceof ReadOnly) return new HttpProblem(507, 'read-only', error.message).problem;
+  if (error instanceof DiskFull) return new HttpProblem(507, 'disk-full', error.message).problem;
   const codes = codesOf(error);
   if (codes.some((code) => FULL.includes(code))) {
-    return new HttpProblem(507, 'Disk full', new DiskFull(0, 'Nothing was saved.').message).problem;
+    return new HttpProblem(507, 'disk-full', new DiskFull(0, 'Nothing was saved.').message).problem;
   }
   const known = codes.map((code) => REFUSED[code]).find((each) => each !== undefined);
   if (known) return new HttpProblem(...known).problem;
@@ -56,11 +56,11 @@ function toProblem(error: unknown, requestId: string): Problem {
       status === 413
         ? 'The request body is larger than the server accepts.'
         : 'The server couldn’t read the request.';
-    return new HttpProblem(status, 'Bad request', detail).problem;
+    return new HttpProblem(status, 'bad-request', detail).problem;
   }
   return new HttpProblem(
     500,
-    'Server error',
+    'server-error',
     `Something went wrong on the server. Nothing was changed. Details are in the server log under request ${requestId}.`,
     { instance: `urn:uuid:${requestId}` },
   ).problem;

@@ -18,7 +18,7 @@ export class LiveChanges {
     if (!req.accepts('text/event-stream') || req.get('accept')?.startsWith('image/')) {
       throw new HttpProblem(
         406,
-        'Not acceptable',
+        'not-acceptable',
         'This address only serves server-sent events (text/event-stream).',
       );
     }
@@ -30,7 +30,7 @@ export class LiveChanges {
     if (this.#open.size >= MOST_STREAMS) {
       throw new HttpProblem(
         503,
-        'Too many connections',
+        'too-many-connections',
         `${MOST_STREAMS} live connections are already open. Close other browsers and try again.`,
       );
     }

@@ -44,7 +44,7 @@ const bearerOf = (req: Request): string | undefined =>
 function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, string>): unknown {
   const body: unknown = req.body;
   if (Number(req.get('content-length') ?? 0) > 0 && !req.is('json')) {
-    throw new HttpProblem(415, 'Unsupported media type', 'Send the request body as application/json.');
+    throw new HttpProblem(415, 'unsupported-media-type', 'Send the request body as application/json.');
   }
   const named =
     params.id !== undefined && req.method === 'PUT' && '$_terms' in schema && hasKey(schema, 'id');
@@ -116,12 +116,12 @@ function checkUpload({ types, mostBytes }: Of<'upload'>, req: Request): number {
   const length = Number(req.get('content-length') ?? 0);
   if (req.is('json') || (types && !req.is([...types]))) {
     const wanted = types ? types.join(', ') : 'application/octet-stream';
-    throw new HttpProblem(415, 'Unsupported file type', `Send the file as ${wanted}.`);
+    throw new HttpProblem(415, 'unsupported-file-type', `Send the file as ${wanted}.`);
   }
   if (length > mostBytes) {
     throw new HttpProblem(
       413,
-      'File too large',
+      'file-too-large',
       `The file is larger than the maximum of ${Math.floor(mostBytes / 1e6)} MB.`,
     );
   }

@@ -31,7 +31,7 @@ export const postingLimit = ({ db, shared }: { db: Db; shared: boolean }) =>
       next(
         new HttpProblem(
           429,
-          'Too many requests',
+          'too-many-requests',
           `A station can send ${POSTINGS_A_MINUTE} requests a minute. Put several readings in one request.`,
         ),
       );

@@ -1,18 +1,25 @@
-import type { FieldError, Problem } from '../../contract/index.ts';
+import {
+  type FieldError,
+  PROBLEM_TYPES,
+  type Problem,
+  type ProblemCode,
+  problemType,
+} from '../../contract/index.ts';
 
 /** An answer that is not a success, thrown by an endpoint and sent as `application/problem+json`. */
 export class HttpProblem extends Error {
   readonly problem: Problem;
 
-  constructor(status: number, title: string, detail: string, more: Partial<Problem> = {}) {
+  constructor(status: number, code: ProblemCode, detail: string, more: Partial<Problem> = {}) {
     super(detail);
     this.name = 'HttpProblem';
-    this.problem = { type: 'about:blank', title, status, detail, ...more };
+    const [title] = PROBLEM_TYPES[code];
+    this.problem = { type: problemType(code), title, status, detail, ...more };
   }
 }
 
 export const notFound = (what: string, id: string) =>
-  new HttpProblem(404, 'Not found', `No ${what} found with id ${id}.`);
+  new HttpProblem(404, 'not-found', `No ${what} found with id ${id}.`);
 
 /** Faults told one by one; more of them only fill a screen. */
 const MOST_FAULTS = 50;
@@ -21,11 +28,11 @@ export function badFields(errors: readonly FieldError[]): HttpProblem {
   const told = errors.slice(0, MOST_FAULTS);
   const more = errors.length - told.length;
   const detail = told.map((e) => e.message).join('; ') + (more > 0 ? `; ${more} more errors` : '');
-  return new HttpProblem(422, 'Invalid data', detail, { errors: told });
+  return new HttpProblem(422, 'invalid-data', detail, { errors: told });
 }
 
 export const idTaken = (what: string, id: string) =>
-  new HttpProblem(409, 'Id already used', `Another ${what} already has the id ${id}.`);
+  new HttpProblem(409, 'id-already-used', `Another ${what} already has the id ${id}.`);
 
 /** The record was changed by someone else since it was read: says what differs and how it now stands. */
 export function conflict(what: string, current: object, sent: object): HttpProblem {
@@ -36,7 +43,7 @@ export function conflict(what: string, current: object, sent: object): HttpProbl
     .map(([key]) => key);
   return new HttpProblem(
     409,
-    'Changed elsewhere',
+    'changed-elsewhere',
     `Someone else changed this ${what} after you opened it.${changed.length ? ` Changed fields: ${changed.join(', ')}.` : ''}`,
     { current, changed },
   );
