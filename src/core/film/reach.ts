@@ -15,7 +15,7 @@ export interface Reach {
  *
  * `willItReach({ litresLeft: 1, areaLeftM2: 12, coveredM2: 8, usedL: 0.8 })` → 1.2 l wanted, 0.2 l short.
  *
- * @param litresLeft paint left, in the pot and to be mixed, in the measure of `usedL`
+ * @param litresLeft paint that remains, mixed or not, as `usedL` counts it
  * @param usedL paint used on the area covered
  * @throws {QuantityError} on a figure below 0
  */

@@ -4,7 +4,7 @@ import { finite, positive, QuantityError, within } from '../units/index.ts';
 export interface PourAdvice {
   /**
    * `pouring` while a part is still at 0, `in-ratio` within the tolerance, `add` where the ratio can be made exact, and
-   * `discard` where making it exact would pass the most that is wanted.
+   * `discard` where making it exact would pass the largest pot.
    */
   state: 'pouring' | 'in-ratio' | 'add' | 'discard';
   /** What each part still needs so that the ratio is exact, never below 0, in the unit of `poured`. */
@@ -28,7 +28,7 @@ const ROUNDING = 1e-9;
  * @param parts ratio of each part, in the measure of `poured` (by volume: ml, by weight: g)
  * @param poured what is really in the pot, of each part, 0 or more
  * @param tolerance allowed deviation as a fraction, 0 to 0.5; the usual one is 0.05 [T]
- * @param wanted most that the pot may hold, for its size, the pot life or the paint that is wanted
+ * @param wanted its `maxTotal` is the largest amount in the pot, by its size, the pot life or the area left
  * @throws {QuantityError} on a ratio of 0, an amount below 0 or another number of amounts than of parts
  */
 export function correctPour(input: {
@@ -51,7 +51,7 @@ export function correctPour(input: {
     const short = perPart * (ratios[i] as number) - amount;
     return short > ROUNDING * perPart * (ratios[i] as number) ? short : 0;
   });
-  finite('what is to be added', sum(add));
+  finite('amount to add', sum(add));
   const whole = sum(ratios);
   const error =
     total === 0

@@ -39,7 +39,7 @@ interface Props {
   conditions: LoggedConditions | null;
   wanted: number | null;
   zone: string;
-  /** What was measured while it went on. */
+  /** Film readings and paint use while applying. */
   applying: Applying;
   onLogged: (how: 'arrived' | 'kept') => void;
 }

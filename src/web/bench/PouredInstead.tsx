@@ -22,7 +22,7 @@ interface Props {
   tool: MeasuringTool;
   /** Most that can be applied within the pot life, in the tool’s measure; null: not known. */
   most: number | null;
-  /** What is in the pot, part by part; null: poured as planned. */
+  /** Amount of each part in the pot; null: poured as planned. */
   amounts: readonly number[] | null;
   onChange: (amounts: readonly number[] | null) => void;
   onDiscard: () => void;
@@ -41,7 +41,7 @@ export function isInRatio({
   return Math.abs(ratioError) <= (tolerance ?? DEFAULT_RATIO_TOLERANCE) + 1e-9;
 }
 
-/** What was really poured, and what to add until the ratio is right, or that the pot is to be discarded. */
+/** The actual amounts, and how to correct the ratio, or why to discard the pot. */
 export function PouredInstead({ amounts, onChange, ...props }: Props) {
   const { split, parts, tool } = props;
   const { system } = useUnits();
@@ -59,7 +59,7 @@ export function PouredInstead({ amounts, onChange, ...props }: Props) {
     );
   return (
     <fieldset className="border-line space-y-3 border-l-4 pl-3">
-      <legend className="font-semibold">What is in the pot</legend>
+      <legend className="font-semibold">Amounts in the pot</legend>
       <div className="grid gap-3 sm:grid-cols-2">
         {parts.map(({ name }, i) => (
           <Stepper

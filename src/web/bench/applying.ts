@@ -42,7 +42,7 @@ function kept(key: string): Applying {
   }
 }
 
-/** What is known of the coat in hand, on this device. */
+/** Film readings and paint use of the coat in hand, kept on this device. */
 export function useApplying(areaId: string, stepId: string, coatNo: number) {
   const key = `jack-plane.applying.${areaId}.${stepId}.${coatNo}`;
   const [held, setHeld] = useState(() => ({ key, state: kept(key) }));

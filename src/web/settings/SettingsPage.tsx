@@ -18,6 +18,14 @@ export function SettingsPage() {
       <Display />
       <NoticeSettings />
       <QueryBoundary query={yard}>{(data) => <YardForm yard={data} />}</QueryBoundary>
+      <section aria-labelledby="about" className="space-y-2">
+        <h2 id="about" className="batten pb-1 text-lg">
+          About Jack Plane
+        </h2>
+        <a className="link" href="/licences.txt">
+          Licences of the software and fonts
+        </a>
+      </section>
     </div>
   );
 }

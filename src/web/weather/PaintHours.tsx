@@ -31,7 +31,7 @@ export function stretchesOf(hours: readonly StripHour[], suits: boolean): Stretc
   return stretches;
 }
 
-/** What is left of stretches outside others: the suitable hours in daylight. */
+/** Stretches cut by others: suitable hours without the nights. */
 export function without(stretches: readonly Stretch[], others: readonly Stretch[]): Stretch[] {
   return others.reduce<Stretch[]>(
     (left, { from, to }) =>
