@@ -55,8 +55,16 @@ export interface BuyingView {
   atLeast: number;
   /** A proof, or something cheaper, is still looked for: to be asked again. */
   proving: boolean;
-  /** Leftover of each part after the likely need. */
-  left: { productName: string; part: string; colour: string | null; unit: 'l' | 'kg'; amount: number }[];
+  /** Of each part what is to be bought, and the leftover after the likely need. */
+  left: {
+    productId: string;
+    productName: string;
+    part: string;
+    colour: string | null;
+    unit: 'l' | 'kg';
+    wanted: number;
+    amount: number;
+  }[];
   runnersUp: {
     more: number;
     what: {
@@ -130,7 +138,7 @@ export const buyingReply = objectOf<BuyingView>({
   proven: flag(),
   atLeast: figure(),
   proving: flag(),
-  left: listOf(Joi.object(partOfProduct)),
+  left: listOf(Joi.object({ ...partOfProduct, productId: uuid(), wanted: figure() })),
   runnersUp: listOf(
     Joi.object({
       more: figure(),

@@ -110,6 +110,7 @@ function Bench({
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
       <BenchHead view={view} zone={zone} />
+      {step && product && <BenchSteps applies={applies} />}
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PotClocks pots={view.pots} step={step} zone={zone} />
       <BlastClock view={view} />
@@ -123,7 +124,6 @@ function Bench({
         zone={zone}
         now={Date.parse(view.now)}
       />
-      {step && product && <BenchSteps applies={applies} />}
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           <div className="space-y-6">

@@ -12,14 +12,14 @@ const TABS = [
 /** The parts of the place where materials are. */
 export function MaterialsTabs() {
   return (
-    <nav aria-label="Materials" className="no-print border-base-300 flex flex-wrap gap-x-1 border-b">
+    <nav aria-label="Materials" className="no-print border-base-300 flex gap-x-1 overflow-x-auto border-b">
       {TABS.map(([to, word]) => (
         <NavLink
           key={to}
           to={to}
           end
           className={({ isActive }) =>
-            `target -mb-px inline-flex items-center border-b-4 px-3 py-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+            `target inline-flex shrink-0 items-center border-b-4 px-3 py-2 whitespace-nowrap ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
           }
         >
           {word}

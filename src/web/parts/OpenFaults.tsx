@@ -20,9 +20,10 @@ export function OpenFaults({
     <ul aria-label="Open findings" className="max-w-3xl space-y-1">
       {faults.map(({ findingId, kind, reason, at }) => (
         <li key={findingId} className="border-error border-l-4 pl-3">
-          <strong>Open finding: {FINDING_WORDS[kind].word}</strong> ({sayTime(at, zone, now)}): {reason}.{' '}
+          <strong>Open finding: {FINDING_WORDS[kind].word}</strong> ({sayTime(at, zone, now)}):{' '}
+          {reason.replace(/\.$/, '')}.{' '}
           <Link className="link" to={`/boats/${boatId}/findings`}>
-            Read it again
+            Open findings
           </Link>
         </li>
       ))}

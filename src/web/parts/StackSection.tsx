@@ -141,8 +141,11 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
             </text>
           </g>
         ))}
-        <text x={LEFT - 12} y={HEIGHT + 24} textAnchor="end">
-          dry film, {show(1, 'film').replace(/^[\d.]+ /, '')}{' '}
+        <text x={LEFT - 12} y={HEIGHT + 18} textAnchor="end">
+          <tspan>dry film</tspan>
+          <tspan x={LEFT - 12} dy="15">
+            {show(1, 'film').replace(/^[\d.]+ /, '')}
+          </tspan>
         </text>
         <path d={`M${LEFT} ${y(total)}V${HEIGHT}`} stroke="var(--line)" />
         {drawn.flatMap(({ coats }) =>

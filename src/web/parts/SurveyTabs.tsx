@@ -11,13 +11,13 @@ const TABS = [
 /** The parts of a survey. */
 export function SurveyTabs({ boatId }: { boatId: string }) {
   return (
-    <nav aria-label="Survey" className="no-print border-base-300 flex flex-wrap gap-x-1 border-b">
+    <nav aria-label="Survey" className="no-print border-base-300 flex gap-x-1 overflow-x-auto border-b">
       {TABS.map(([path, word]) => (
         <NavLink
           key={path}
           to={`/boats/${boatId}/${path}`}
           className={({ isActive }) =>
-            `target -mb-px inline-flex items-center border-b-4 px-3 py-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+            `target inline-flex shrink-0 items-center border-b-4 px-3 py-2 whitespace-nowrap ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
           }
         >
           {word}

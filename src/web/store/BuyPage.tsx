@@ -63,12 +63,12 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
     <div className="space-y-6">
       {view.orders.length > 0 && (
         <p role="status" className="border-line border-l-4 pl-3 text-lg">
-          <strong>{sayMoney(view.total, view.currency)}</strong>{' '}
+          <strong>{sayMoney(view.total, view.currency)}</strong> for packs that are enough with 90 %
+          certainty.{' '}
           {view.proven
-            ? ' (lowest possible cost)'
-            : ` (the lowest found so far; no purchase costs less than ${sayMoney(view.atLeast, view.currency)})`}{' '}
-          · Lowest-cost packs for 90 % certainty{view.proven && ' (proven optimal)'}
-          {view.proving && '. Still looking for a cheaper purchase'}
+            ? 'Nothing cheaper is possible (proven optimal).'
+            : `The cheapest found so far: no purchase costs less than ${sayMoney(view.atLeast, view.currency)}.`}
+          {view.proving && ' Still looking for a cheaper purchase.'}
         </p>
       )}
       {view.orders.map((order) => (
@@ -113,6 +113,37 @@ const Besides = ({ view }: { view: BuyingView }) => (
   />
 );
 
+/** The lines of an order by product and colour, each with what its parts need and leave over. */
+function productsOf(order: BuyOrder, view: BuyingView) {
+  const keyOf = (line: BuyOrder['lines'][number]) => `${line.productId} ${line.colour ?? ''}`;
+  return [...new Set(order.lines.map(keyOf))].map((key) => {
+    const lines = order.lines.filter((line) => keyOf(line) === key);
+    const [{ productId, productName, colour }] = lines as [BuyOrder['lines'][number]];
+    // A hardener is of every colour.
+    const parts = view.left
+      .filter(
+        (each) =>
+          each.productId === productId && (colour === null || each.colour === null || each.colour === colour),
+      )
+      // A part of every colour comes last, and is said to be.
+      .sort((a, b) => Number(a.colour === null) - Number(b.colour === null))
+      .map((each) =>
+        colour !== null && each.colour === null ? { ...each, part: `${each.part}, all colours` } : each,
+      );
+    return { key, name: colour ? `${productName}, ${colour}` : productName, lines, parts };
+  });
+}
+
+/** An amount for each part, named where there are several. */
+function Amounts({ of }: { of: (readonly [part: string, amount: string])[] }) {
+  return of.map(([part, amount]) => (
+    <span key={part} className="block whitespace-nowrap">
+      {of.length > 1 && `${part} `}
+      {amount}
+    </span>
+  ));
+}
+
 /** The purchase from one supplier, with the order button. */
 function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone: string }) {
   const write = useWrite();
@@ -152,25 +183,44 @@ function Order({ order, view, zone }: { order: BuyOrder; view: BuyingView; zone:
       <StackedTable className="table">
         <thead>
           <tr>
-            <th scope="col">Packs</th>
             <th scope="col">Product</th>
+            <th scope="col" className="text-right">
+              Needed
+            </th>
+            <th scope="col">Packs</th>
+            <th scope="col" className="text-right">
+              Left over
+            </th>
             <th scope="col" className="text-right">
               Price
             </th>
           </tr>
         </thead>
         <tbody>
-          {order.lines.map((line) => (
-            <tr key={`${line.productId} ${line.part} ${line.colour} ${line.litres}`}>
-              <td className="whitespace-nowrap">
-                {line.count} × {sayAmount(show, line.litres, line.unit)}
-              </td>
+          {productsOf(order, view).map(({ key, name, lines, parts }) => (
+            <tr key={key} className="align-top">
               <th scope="row" className="font-normal">
-                {line.productName}
-                {line.part !== null && `, ${line.part} alone`}
-                {line.colour && `, ${line.colour}`}
+                {name}
               </th>
-              <td className="text-right whitespace-nowrap tabular-nums">{money(line.price)}</td>
+              <td className="text-right tabular-nums">
+                <Amounts of={parts.map((each) => [each.part, sayAmount(show, each.wanted, each.unit)])} />
+              </td>
+              <td className="whitespace-nowrap">
+                {lines.map((line) => (
+                  <span key={`${line.part} ${line.litres}`} className="block">
+                    {line.count} × {sayAmount(show, line.litres, line.unit)}
+                    {line.part !== null && ` ${line.part} alone`}
+                  </span>
+                ))}
+              </td>
+              <td className="text-right tabular-nums">
+                <Amounts
+                  of={parts.map((each) => [each.part, sayAmount(show, Math.max(0, each.amount), each.unit)])}
+                />
+              </td>
+              <td className="text-right whitespace-nowrap tabular-nums">
+                {money(lines.reduce((sum, { price }) => sum + price, 0))}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -7,24 +7,24 @@ interface Props {
   selectedId: string;
 }
 
-/** The areas of a boat to choose from: side by side at a desk, on a phone a list with the state of each. */
+/** The areas of a boat to choose from, each with its state. */
 export function AreaChooser({ view, selectedId }: Props) {
   const clockOf = (id: string): AreaClock | undefined => view.clocks.find(({ areaId }) => areaId === id);
   return (
     <nav aria-label="Areas">
-      <ul className="divide-base-300 divide-y sm:flex sm:flex-wrap sm:content-start sm:gap-2 sm:divide-y-0">
+      <ul className="divide-base-300 divide-y">
         {view.areas.map(({ id, name }) => {
           const clock = clockOf(id);
           return (
             <li key={id}>
               <NavLink
                 to={`/boats/${view.boat.id}/systems/${id}`}
-                className={`flex min-h-12 items-center justify-between gap-3 px-2 sm:btn sm:btn-sm ${id === selectedId ? 'max-sm:bg-base-300 font-semibold sm:btn-neutral' : ''}`}
+                className={`flex min-h-12 items-center sm:min-h-9 justify-between gap-3 px-2 ${id === selectedId ? 'bg-base-300 font-semibold' : 'hover:bg-base-200'}`}
                 aria-current={id === selectedId ? 'page' : undefined}
               >
-                {name}
+                <span className="min-w-0">{name}</span>
                 {clock && (
-                  <span className="sm:hidden">
+                  <span className="shrink-0 text-sm">
                     <StateMark state={clock.state} />
                   </span>
                 )}

@@ -30,7 +30,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Individual coats</span>{' '}
+        <span className="underline underline-offset-2">Individual coats</span>
         {`: ${said.join('; ') || 'all the same'}`}
       </summary>
       <div className="space-y-3 pt-2">

@@ -19,7 +19,7 @@ export function OwnRatioFields({
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Mixing ratio</span>{' '}
+        <span className="underline underline-offset-2">Mixing ratio</span>
         {told ? `: ${own.join(' : ')} (custom; data sheet ${bySheet})` : `: ${bySheet} (data sheet)`}
       </summary>
       <div className="flex flex-wrap items-end gap-2 pt-2">

@@ -62,7 +62,7 @@ function Systems({
         </p>
       ) : (
         <>
-          <div className="grid grid-cols-1 gap-4 lg:grid-cols-2">
+          <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-2">
             {hasHull(view.boat) && (
               <div className="board p-2">
                 <BoatDrawing

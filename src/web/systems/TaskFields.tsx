@@ -17,7 +17,7 @@ export function TaskFields({ index }: { index: number }) {
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Tasks before this step</span>{' '}
+        <span className="underline underline-offset-2">Tasks before this step</span>
         {said.length > 0 ? `: ${said.join(', ')}` : ': none'}
       </summary>
       <div className="space-y-2 pt-2">

@@ -124,7 +124,15 @@ function shopOf(held: ReadHeld, asked: { boatId?: string }): Omit<Searched, 'bou
     left: bought.left.flatMap(({ part, litres }) => {
       const short = byKey.get(part);
       // What the safe need has over the likely one is as likely left as not.
-      return short ? [partOf(short, litres + short.supply.safe - short.supply.likely)] : [];
+      return short
+        ? [
+            {
+              productId: short.product.id,
+              ...partOf(short, litres + short.supply.safe - short.supply.likely),
+              wanted: short.amount,
+            },
+          ]
+        : [];
     }),
     runnersUp: bought.runnersUp.map((other) => ({
       more: other.more,
