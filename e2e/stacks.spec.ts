@@ -177,7 +177,7 @@ test('schools are switched on the stack, and each other way can be set beside it
   await page.getByRole('button', { name: 'Save system' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(`${systems}/compare`);
-  await page.getByLabel('Against that way').selectOption({ label: 'Coaming with: cure and sand' });
+  await page.getByLabel('Second system').selectOption({ label: 'Coaming with: cure and sand' });
   await expect(page.getByRole('row', { name: /^Sanding/ })).toContainText(/1\.0 h.*6\.0 h/);
   await expect(page.getByText(/a flat finish/)).toBeVisible();
 });

@@ -92,11 +92,11 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
 test('one-pack and two-pack topsides side by side, and where the trade disagrees', async ({ page }) => {
   const systems = await newArea(page, { name: 'Wheelhouse', Substrate: 'grp', Exposure: 'daylight' });
   await page.goto(`${systems}/compare`);
-  await page.getByLabel('This way').selectOption({ label: 'Topsides, one-pack' });
-  await page.getByLabel('Against that way').selectOption({ label: 'Topsides, two-pack' });
+  await page.getByLabel('First system').selectOption({ label: 'Topsides, one-pack' });
+  await page.getByLabel('Second system').selectOption({ label: 'Topsides, two-pack' });
   const row = (name: string) => page.getByRole('row', { name });
   await expect(row('First to last coat')).toContainText('days');
-  await expect(row('Paint cost')).toContainText(/\d+/);
+  await expect(row('Paint cost')).toContainText(/€\d/);
   await page.getByLabel('At a constant temperature of').fill('2');
   await page.keyboard.press('Enter');
   await expect(row('First to last coat')).toContainText('won’t cure at this temperature');

@@ -283,6 +283,7 @@ const ENTRIES: Record<string, Entry> = {
     args: [{ watts: 2000, fromMs: 0, toMs: 3_600_000, pricePerKWh: 0.3 }],
   },
   wellClear: { run: air.wellClear, args: [{ code: 'dew-margin', value: 5, limit: 3 }] },
+  nextPotMs: { run: mix.nextPotMs, args: [{ pots: [{ readyMs: HOUR, setsMs: 3 * HOUR, litres: 1 }], rateM2PerH: 10, litresPerM2: 0.2, inductionMin: 15 }] }, // biome-ignore format: one line
   correctPour: {
     run: mix.correctPour,
     args: [{ parts, poured: [400, 250], tolerance: 0.05, wanted: { maxTotal: 900 } }],

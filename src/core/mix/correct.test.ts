@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { correctPour, pouredPot, splitParts } from './index.ts';
+import { correctPour, nextPotMs, planBatches, pouredPot, splitParts } from './index.ts';
 
 const parts = (...ratios: number[]) => ratios.map((ratio, i) => ({ name: `part ${i + 1}`, ratio }));
 
@@ -105,5 +105,33 @@ describe('the pot as it was really poured', () => {
     });
     expect(pot.ratioError).toBeCloseTo(asked.ratioError, 9);
     expect(pot.litres).toBeCloseTo(asked.litres ?? 0, 9);
+  });
+});
+
+describe('when to mix the next pot (handbook section 7: its standing time ends as the last pot empties)', () => {
+  const MIN = 60_000;
+  it('the times of a plan of equal pots, whatever rate, need and standing time', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 2, max: 60, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+        fc.integer({ min: 0, max: 30 }),
+        fc.double({ min: 1, max: 40, noNaN: true }),
+        (rateM2PerH, litresPerM2, inductionMin, litres) => {
+          const coat = { rateM2PerH, litresPerM2, inductionMin };
+          const { batches } = planBatches({ ...coat, litres, potLifeMin: 90 });
+          const [first, second] = batches;
+          if (!first || !second) return;
+          const pot = { readyMs: inductionMin * MIN, setsMs: 90 * MIN, litres: first.litres };
+          expect(nextPotMs({ ...coat, pots: [pot] }) / MIN).toBeCloseTo(second.mixAtMin, 6);
+        },
+      ),
+    );
+  });
+
+  it('a pot that sets before it is used up is followed at that time', () => {
+    const pots = [{ readyMs: 0, setsMs: 40 * MIN, litres: 5 }];
+    const at = nextPotMs({ pots, rateM2PerH: 10, litresPerM2: 0.2, inductionMin: 15 });
+    expect(at).toBe(25 * MIN);
   });
 });

@@ -1,4 +1,4 @@
-import { NotStatedError, positive, QuantityError, within } from '../units/index.ts';
+import { moment, NotStatedError, positive, QuantityError, within } from '../units/index.ts';
 
 interface PotPoint {
   tempC: number;
@@ -90,4 +90,35 @@ export function planBatches(input: {
     layToMin: (i + 1) * layMin + induction,
   }));
   return { usableMinutes, largestLitres, batches, fitsOnePot: count === 1 };
+}
+
+/**
+ * When to mix the next pot, ms: so that its standing time ends as the pots in use run out, or as the first of them sets.
+ * The result may be past: then it is time to mix.
+ *
+ * 1 l at 10 m²/h and 0.2 l/m² lasts half an hour; with a quarter of an hour of standing time the next pot is mixed 15 min
+ * after this one was ready.
+ *
+ * @param pots in use: when each is ready, when it sets (null: not known), and the litres still in it
+ * @param rateM2PerH how fast the paint is applied
+ * @param litresPerM2 what a coat takes
+ * @throws {QuantityError} on no pot, or a figure that cannot be
+ */
+export function nextPotMs(input: {
+  pots: readonly { readyMs: number; setsMs: number | null; litres: number }[];
+  rateM2PerH: number;
+  litresPerM2: number;
+  inductionMin: number;
+}): number {
+  if (input.pots.length === 0) throw new QuantityError('number of pots', 0, '1 or more');
+  const litresPerH =
+    positive('rate', input.rateM2PerH, 1000) * positive('litres per m²', input.litresPerM2, 20);
+  const litres = input.pots.reduce((sum, pot) => sum + within('litres in the pot', pot.litres, 0, 10_000), 0);
+  const ready = Math.min(...input.pots.map(({ readyMs }) => moment('time the pot is ready', readyMs)));
+  const sets = input.pots.flatMap(({ setsMs }) =>
+    setsMs === null ? [] : [moment('time the pot sets', setsMs)],
+  );
+  const empty = ready + (litres / litresPerH) * 3_600_000;
+  const wanted = Math.min(empty, ...sets);
+  return moment('time of the next pot', wanted - within('induction', input.inductionMin, 0, 1440) * 60_000);
 }

@@ -162,6 +162,8 @@ function Bench({
               wanted={wanted}
               othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
               airC={conditions?.airC ?? null}
+              usedL={applying.state.usedL}
+              zone={zone}
               onMixed={() => setMixed(true)}
             />
             {applies && next && (

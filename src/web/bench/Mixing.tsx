@@ -3,10 +3,11 @@ import type { BenchView } from '../../contract/index.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { mixedFor } from './batchInHand.ts';
+import { NextPot } from './NextPot.tsx';
 import { type MixingProps, OneBatch } from './OneBatch.tsx';
 
 /** The litres mixed and still to mix for the coat, and the next batch. */
-export function Mixing(props: MixingProps) {
+export function Mixing({ usedL, zone, ...props }: MixingProps & { usedL: number | null; zone: string }) {
   const { view, step, product, wanted, othersM2 } = props;
   const { sheet } = product;
   const mixed = mixedFor(view, step);
@@ -21,6 +22,7 @@ export function Mixing(props: MixingProps) {
         {sheet.parts.length > 1 ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
       </h2>
       <Wanted view={view} wanted={wanted} several={othersM2 > 0} mixed={mixed} missing={missing} />
+      {missing !== null && <NextPot view={view} step={step} missing={missing} usedL={usedL} zone={zone} />}
       {missing === 0 && !more ? (
         <button type="button" className="btn target" onClick={() => setMore(true)}>
           Mix more all the same

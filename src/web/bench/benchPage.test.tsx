@@ -166,6 +166,20 @@ describe('mixing', () => {
     expect((await bench(area)).pots).toEqual([]);
   });
 
+  it('with a pot in use the time of the next one counts down, and follows what is used', async () => {
+    const { user } = await planned(primer);
+    await type(user, 'Batch size', '800');
+    for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
+      await user.click(label);
+    await user.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
+    expect((await screen.findByText(/Mix the next pot at/)).textContent).toMatch(
+      /3\.52 l left to mix, at \d+ m²\/h/,
+    );
+    // The pot is used up: the next one should stand already.
+    await type(user, 'Paint used so far', '0.8');
+    expect(await screen.findByText('Mix the next pot now')).toBeDefined();
+  });
+
   it('a coarse tool is said to be too coarse, with a batch that lands on its marks', async () => {
     const { user } = await planned(primer);
     await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Counted cups');

@@ -1,8 +1,9 @@
 import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, OwnTemplate, Product, StackView, Step, StripView } from '../../contract/index.ts';
+import { toMinor } from '../../core/supply/index.ts';
 import { type JudgedStack, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
-import { useBoat, useProducts, useStacks, useStrip, useTemplates } from '../api/queries.ts';
+import { useBoat, useProducts, useStacks, useStrip, useTemplates, useTrade } from '../api/queries.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -10,6 +11,7 @@ import { StackedTable } from '../parts/StackedTable.tsx';
 import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
+import { sayMoney } from '../words/supply.ts';
 import { VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 import { sayVerdict } from './StackVerdict.tsx';
 import { schoolWays } from './schooled.ts';
@@ -17,7 +19,7 @@ import { drawnSteps, type StackContext, stackContext } from './stackContext.ts';
 import { judgeSteps } from './stackRules.ts';
 import { offersFor } from './Templates.tsx';
 
-/** Two ways to coat one area, side by side: film, coats, days, litres, cost, sanding, tolerance. */
+/** Two systems for one area, side by side: film, coats, days, litres, cost, sanding, tolerance. */
 export function ComparePage() {
   const { boatId = '' } = useParams();
   const boat = useBoat(boatId);
@@ -113,7 +115,7 @@ function Compare({
             {([0, 1] as const).map((place) => (
               <Choice
                 key={place}
-                label={place === 0 ? 'This way' : 'Against that way'}
+                label={place === 0 ? 'First system' : 'Second system'}
                 value={place === 0 ? first : second}
                 choices={ways.map((way) => [way.key, way.name] as const)}
                 onChange={(key) => setChosen(place === 0 ? [key, second] : [first, key])}
@@ -155,6 +157,7 @@ function figuresOf(way: Way, context: StackContext, tempC: number): StackFigures
 
 function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: StackContext; tempC: number }) {
   const { show } = useUnits();
+  const currency = useTrade().data?.settings.currency;
   const figures = pair.map((way) => figuresOf(way, context, tempC));
   const verdicts = pair.map((way) => judgeSteps(way.steps, context.products, context.area));
   const cells = (say: (figures: StackFigures) => string) =>
@@ -170,7 +173,12 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
     ['Coats', cells((f) => String(f.coats))],
     ['Dry film', cells((f) => show(f.dryMicrons, 'film'))],
     ['Paint', cells((f) => show(f.litres, 'volume'))],
-    ['Paint cost', cells((f) => (f.cost === null ? 'price missing' : f.cost.toFixed(0)))],
+    [
+      'Paint cost',
+      cells((f) =>
+        f.cost === null ? 'price missing' : currency ? sayMoney(toMinor(f.cost, currency), currency) : '',
+      ),
+    ],
     [
       'First to last coat',
       cells((f) => (f.days === null ? 'won’t cure at this temperature, or no data' : counted(f.days, 'day'))),

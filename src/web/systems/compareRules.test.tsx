@@ -36,7 +36,7 @@ describe('two ways side by side', () => {
   };
   it('the stack as planned against a school’s way: coats, sanding, and the film in all', async () => {
     const { user, cells } = await compared();
-    await user.selectOptions(await screen.findByLabelText('Against that way'), 'Bottom with: few heavy');
+    await user.selectOptions(await screen.findByLabelText('Second system'), 'Bottom with: few heavy');
     const most = barrier.sheet.film.max;
     const heavy = Math.ceil(400 / most);
     expect(cells('Coats')).toEqual(['4', String(heavy)]);

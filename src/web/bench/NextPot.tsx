@@ -1,0 +1,54 @@
+import type { BenchView, Step } from '../../contract/index.ts';
+import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import { nextPotMs } from '../../core/mix/index.ts';
+import { useNow } from '../clock/now.ts';
+import { sayCountdown, sayTime } from '../clock/say.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+interface Props {
+  view: BenchView;
+  step: Step;
+  /** Litres still to mix for the coat. */
+  missing: number;
+  /** Litres used so far, where somebody has entered them; null: by the clock. */
+  usedL: number | null;
+  zone: string;
+}
+
+/** When the next pot is to be mixed, counting down, so that it is ready as the pots in use run out. */
+export function NextPot({ view, step, missing, usedL, zone }: Props) {
+  const now = useNow();
+  const { show } = useUnits();
+  const area = view.clock.next?.areaM2 ?? 0;
+  const pots = view.pots.filter(({ batch }) => batch.stepId === step.id);
+  if (pots.length === 0 || missing <= 0 || !view.litresForCoat || area <= 0) return null;
+  const litresPerM2 = view.litresForCoat / area;
+  const mixed = pots.reduce((sum, { batch }) => sum + batch.litres, 0);
+  // With the litres entered as used, what is left runs out from now on.
+  const left = usedL === null ? null : Math.max(0, mixed - usedL);
+  const at = nextPotMs({
+    pots: pots.map(({ batch, inductionEnds, potEnds }) => ({
+      readyMs: left === null ? Date.parse(inductionEnds) : Math.max(now, Date.parse(inductionEnds)),
+      setsMs: potEnds === null ? null : Date.parse(potEnds),
+      litres: left === null ? batch.litres : (left * batch.litres) / (mixed || 1),
+    })),
+    rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
+    litresPerM2,
+    inductionMin: pots[0]?.batch.inductionMin ?? 0,
+  });
+  const wait = at - now;
+  return (
+    <p className="border-line border-l-4 pl-3 text-xl">
+      {wait > 0 ? (
+        <>
+          Mix the next pot at <strong>{sayTime(at, zone, now)}</strong>, in{' '}
+          <span className="big-figure">{sayCountdown(wait)}</span>
+        </>
+      ) : (
+        <strong>Mix the next pot now</strong>
+      )}
+      : it is then ready as this one runs out. {show(missing, 'volume')} left to mix
+      {usedL === null && `, at ${TYPICAL_RATE_M2_PER_H[step.method]} m²/h (typical)`}.
+    </p>
+  );
+}
