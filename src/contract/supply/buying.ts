@@ -55,7 +55,7 @@ export interface BuyingView {
   atLeast: number;
   /** A proof, or something cheaper, is still looked for: to be asked again. */
   proving: boolean;
-  /** Of each part what is to be bought, and the leftover after the likely need. */
+  /** Each part with the amount that stock lacks, and the leftover after the likely need. */
   left: {
     productId: string;
     productName: string;

@@ -34,6 +34,12 @@ export interface WriteRequest {
 /** How long an answer may take, ms: a screen, and a write, which may read a whole file. */
 const LONGEST_READ_MS = 20_000;
 const LONGEST_WRITE_MS = 60_000;
+/** A plan is worked out while one waits, in turn with others: slow is not gone. */
+const LONGEST_PLANNED_MS = 120_000;
+const longestOf = (method: ApiMethod, path: string): number => {
+  if (method !== 'GET') return LONGEST_WRITE_MS;
+  return path.startsWith('/plan') ? LONGEST_PLANNED_MS : LONGEST_READ_MS;
+};
 /** The header by which an answer says what its request changed. */
 const CHANGES = 'x-changes';
 
@@ -87,7 +93,7 @@ export function api<T>(method: ApiMethod, path: string, body?: unknown): Promise
 }
 
 async function request<T>(method: ApiMethod, path: string, body?: unknown): Promise<T> {
-  const longest = method === 'GET' ? LONGEST_READ_MS : LONGEST_WRITE_MS;
+  const longest = longestOf(method, path);
   let response: Response;
   let text: string;
   try {
