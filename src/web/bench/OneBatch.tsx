@@ -127,8 +127,9 @@ export function OneBatch({
           ...body,
           tool,
           ...(step.ownRatio && { ownRatio: step.ownRatio }),
-          ...(put.length > 0 && { additives: put }),
-          thinnerLitres: thinner.litres,
+          // A pot thrown away at once got neither.
+          ...(put.length > 0 && !thrownAway && { additives: put }),
+          thinnerLitres: thrownAway ? 0 : thinner.litres,
           potTempC,
           inductionMin,
           potLifeMin: potLife,

@@ -119,7 +119,9 @@ function CombSaid({
 }
 
 /** Covered and used so far, and what that means for the rest. */
-function WillReach({ mixed, areaM2, state, onChange }: Props) {
+function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
+  const isMixed = product.sheet.parts.length > 1;
+  const what = isMixed ? 'mixed' : 'of the planned amount';
   const { show, symbol, system } = useUnits();
   const area = shownUnit('area', system);
   const volume = shownUnit('volume', system);
@@ -161,8 +163,8 @@ function WillReach({ mixed, areaM2, state, onChange }: Props) {
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
           The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}
           {reach.reaches
-            ? `${show(left, 'volume')} mixed is enough.`
-            : `${show(left, 'volume')} mixed is not enough: mix ${show(reach.shortL ?? 0, 'volume')} more.`}
+            ? `${show(left, 'volume')} ${what} is enough.`
+            : `${show(left, 'volume')} ${what} is not enough: ${isMixed ? 'mix' : 'get'} ${show(reach.shortL ?? 0, 'volume')} more.`}
         </p>
       )}
     </div>

@@ -93,7 +93,7 @@ describe('while a coat goes on', () => {
     await type(user, 'Paint used so far', '2');
     // 12 of 20 m² left at 0.25 l/m²: 3 l, and 4.32 − 2 l are left.
     expect(screen.getByText(/The rest takes 3 l at this pace/).textContent).toMatch(
-      /is not enough: mix 67\d ml more/,
+      /of the planned amount is not enough: get 67\d ml more/,
     );
     cleanup();
     const again = await openPage(`/bench/${area.id}`);
