@@ -4,6 +4,7 @@ import { nextPotMs } from '../../core/mix/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { orProblem } from './batchInHand.ts';
 
 interface Props {
   view: BenchView;
@@ -15,7 +16,7 @@ interface Props {
   zone: string;
 }
 
-/** When the next pot is to be mixed, counting down, so that it is ready as the pots in use run out. */
+/** Countdown to mixing the next pot, which is then ready as the pots in use run out. */
 export function NextPot({ view, step, missing, usedL, zone }: Props) {
   const now = useNow();
   const { show } = useUnits();
@@ -26,16 +27,19 @@ export function NextPot({ view, step, missing, usedL, zone }: Props) {
   const mixed = pots.reduce((sum, { batch }) => sum + batch.litres, 0);
   // With the litres entered as used, what is left runs out from now on.
   const left = usedL === null ? null : Math.max(0, mixed - usedL);
-  const at = nextPotMs({
-    pots: pots.map(({ batch, inductionEnds, potEnds }) => ({
-      readyMs: left === null ? Date.parse(inductionEnds) : Math.max(now, Date.parse(inductionEnds)),
-      setsMs: potEnds === null ? null : Date.parse(potEnds),
-      litres: left === null ? batch.litres : (left * batch.litres) / (mixed || 1),
-    })),
-    rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
-    litresPerM2,
-    inductionMin: pots[0]?.batch.inductionMin ?? 0,
-  });
+  const { value: at } = orProblem(() =>
+    nextPotMs({
+      pots: pots.map(({ batch, inductionEnds, potEnds }) => ({
+        readyMs: left === null ? Date.parse(inductionEnds) : Math.max(now, Date.parse(inductionEnds)),
+        setsMs: potEnds === null ? null : Date.parse(potEnds),
+        litres: left === null ? batch.litres : (left * batch.litres) / (mixed || 1),
+      })),
+      rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
+      litresPerM2,
+      inductionMin: pots[0]?.batch.inductionMin ?? 0,
+    }),
+  );
+  if (at === null) return null;
   const wait = at - now;
   return (
     <p className="border-line border-l-4 pl-3 text-xl">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
-import { addition, type Batch, isByGrams, type RatioBasis } from '../../core/mix/index.ts';
+import { addition, isByGrams } from '../../core/mix/index.ts';
 import { restsOn, thinnerOf } from '../../core/system/index.ts';
 import { toCanonical, type UnitSystem } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
@@ -20,7 +20,7 @@ import { PotPlan } from './PotPlan.tsx';
 import { isInRatio, PouredInstead } from './PouredInstead.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
-import { pouredInstead, pouredOf } from './poured.ts';
+import { bodyOf, discarded, mostInPot } from './poured.ts';
 import { SplitNotes } from './SplitNotes.tsx';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
 import { endsBefore, TinsReach, whyAnyway } from './TinsReach.tsx';
@@ -104,6 +104,15 @@ export function OneBatch({
     return ml > 0 ? [{ name, ml }] : [];
   });
 
+  // Amounts as poured are those of one tool and one batch.
+  const takeTool: typeof chooseTool = (next) => {
+    setInstead(null);
+    chooseTool(next);
+  };
+  const takeLitres = (next: number) => {
+    setInstead(null);
+    setAsked(next);
+  };
   const offRatio =
     batch !== null &&
     instead !== null &&
@@ -179,22 +188,13 @@ export function OneBatch({
           <BatchSize
             product={product}
             litres={litres}
-            onLitres={(next) => {
-              setInstead(null);
-              setAsked(next);
-            }}
+            onLitres={takeLitres}
             byGrams={isByGrams(sheet.parts, sheet.ratioBy, tool)}
             potTempC={potTempC}
             onPotTemp={setPotTempC}
           />
           <TinFields sheet={sheet} says={tin} onChange={setTin} />
-          <ToolFields
-            tool={tool}
-            onChange={(next) => {
-              setInstead(null);
-              chooseTool(next);
-            }}
-          />
+          <ToolFields tool={tool} onChange={takeTool} />
           {problem && <p className="text-error font-semibold">{problem}</p>}
           {batch && (
             <>
@@ -211,7 +211,7 @@ export function OneBatch({
                 onDiscard={() => logMixed(true)}
               />
               {!batch.result.asked.withinTolerance && (
-                <FinerTool batch={wholeBatch} tool={tool} onChange={chooseTool} />
+                <FinerTool batch={wholeBatch} tool={tool} onChange={takeTool} />
               )}
               <SplitNotes
                 sheet={sheet}
@@ -220,7 +220,7 @@ export function OneBatch({
                 better={batch.better}
                 thinner={thinner}
                 inductionMin={inductionMin}
-                onTake={setAsked}
+                onTake={takeLitres}
               />
             </>
           )}
@@ -257,23 +257,6 @@ export function OneBatch({
     </>
   );
 }
-
-/** What goes into the log of the pot; null while an amount of a part is still 0. */
-function bodyOf(batch: Batch, by: RatioBasis, instead: readonly number[] | null) {
-  if (instead === null) return pouredOf(batch);
-  return instead.every((amount) => amount > 0) ? pouredInstead(batch, by, instead) : null;
-}
-
-/** The most that can be applied within the pot life, in the measure of the pours; null: not known. */
-function mostInPot(plan: ReturnType<typeof planFor>, { litres, result }: Batch): number | null {
-  return plan && !('problem' in plan) ? (plan.largestLitres / litres) * result.asked.total : null;
-}
-
-const discarded = (areaId: string, batchId: string) =>
-  entryWrite({
-    ...{ id: uuidv7(), areaId, at: new Date().toISOString(), corrects: null, kind: 'batch-end' as const },
-    body: { batchId, fate: 'discarded' },
-  });
 
 /** A batch as somebody would ask for it: up to the next 10 ml, or half a US fluid ounce. */
 function roundUp(litres: number, system: UnitSystem): number {

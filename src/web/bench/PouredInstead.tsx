@@ -28,6 +28,9 @@ interface Props {
   onDiscard: () => void;
 }
 
+/** Beyond this, g or ml, no pot is poured. */
+const LARGEST_POT = 1e6;
+
 /** Whether a pot as poured may be used: within the tolerance of every part’s share, and of each part against the first. */
 export function isInRatio({
   parts,
@@ -69,7 +72,7 @@ export function PouredInstead({ amounts, onChange, ...props }: Props) {
             value={of.shown(amounts[i] ?? 0)}
             step={of.step}
             min={0}
-            max={of.shown(1e6)}
+            max={of.shown(LARGEST_POT)}
             onChange={(value) => onChange(amounts.map((each, at) => (at === i ? of.amountOf(value) : each)))}
           />
         ))}
@@ -102,7 +105,7 @@ function Advice({
   const allowed = tolerance ?? DEFAULT_RATIO_TOLERANCE;
   const advice = correctPour({
     ...{ parts: named, poured: amounts, tolerance: allowed },
-    ...(most !== null && { wanted: { maxTotal: Math.max(most, split.total) } }),
+    ...(most !== null && { wanted: { maxTotal: Math.min(LARGEST_POT, Math.max(most, split.total)) } }),
   });
   // Added in whole steps of the tool: less could not be measured.
   const step = toolStep(tool);
@@ -119,7 +122,11 @@ function Advice({
     <button
       type="button"
       className="btn target"
-      onClick={() => (asking ? onDiscard() : setAsking(true))}
+      onClick={() => {
+        // Asked again after each press: two in a row discard one pot.
+        setAsking(!asking);
+        if (asking) onDiscard();
+      }}
       onBlur={() => setAsking(false)}
     >
       {asking ? `Log ${of.say(advice.total)} as discarded` : 'Discard this pot'}

@@ -4,6 +4,7 @@ import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
+import { orProblem } from './batchInHand.ts';
 
 interface Props {
   view: BenchView;
@@ -35,7 +36,11 @@ function Comb({ step, product, state, onChange }: Props) {
   const { show } = useUnits();
   const { sheet } = product;
   const last = state.combs.at(-1);
-  const target = combVerdict(sheet, step, last ?? { wetMicrons: 25, dryMicrons: 50 }).wetTargetMicrons;
+  const { value: film, problem } = orProblem(() =>
+    combVerdict(sheet, step, last ?? { wetMicrons: 25, dryMicrons: 50 }),
+  );
+  if (film === null) return <p>No wet film can be given: {problem}.</p>;
+  const target = film.wetTargetMicrons;
   // Teeth round the target: a film far from it is seen without a comb.
   const teeth = TEETH.filter((tooth) => tooth >= target * 0.4 && tooth <= target * 2);
   const next = (tooth: number) => TEETH.find((each) => each > tooth) ?? tooth * 1.25;
@@ -77,6 +82,7 @@ function Comb({ step, product, state, onChange }: Props) {
 const WHAT_TO_DO = {
   thin: 'Too thin. Put more on while it is wet, or plan another coat.',
   right: 'Within the data sheet’s limits.',
+  near: 'Near a limit of the data sheet, and may be outside it. Take another reading beside it.',
   thick: 'Too thick: it can sag and trap solvent. Spread it further while it is wet.',
 } as const;
 
@@ -95,7 +101,7 @@ function CombSaid({
   const comb = combs.at(-1);
   if (!last || !comb) return null;
   const mean = verdicts.reduce((sum, { likelyMicrons }) => sum + likelyMicrons, 0) / verdicts.length;
-  const bad = verdicts.filter(({ verdict }) => verdict !== 'right').length;
+  const bad = verdicts.filter(({ verdict }) => verdict === 'thin' || verdict === 'thick').length;
   return (
     <div role="status" className="space-y-1">
       <p className="text-xl">
@@ -128,12 +134,9 @@ function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
   const used = state.usedL ?? 0;
   const covered = Math.min(state.coveredM2, areaM2);
   const left = Math.max(0, mixed - used);
-  const reach = willItReach({
-    litresLeft: left,
-    areaLeftM2: areaM2 - covered,
-    coveredM2: covered,
-    usedL: used,
-  });
+  const { value: reach } = orProblem(() =>
+    willItReach({ litresLeft: left, areaLeftM2: areaM2 - covered, coveredM2: covered, usedL: used }),
+  );
   const round = (value: number) => Math.round(value * 100) / 100;
   return (
     <div className="space-y-2">
@@ -157,7 +160,7 @@ function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
           onChange={(value) => onChange({ ...state, usedL: toCanonical(value, volume) })}
         />
       </div>
-      {reach.reaches === null ? (
+      {reach === null || reach.reaches === null ? (
         <p>Enter what is covered and used so far to see whether the paint reaches.</p>
       ) : (
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>

@@ -65,8 +65,8 @@ export interface CombVerdict {
   highMicrons: number;
   /** Wet film wanted, µm. */
   wetTargetMicrons: number;
-  /** By the middle between the teeth against the sheet’s limits for the method. */
-  verdict: 'thin' | 'right' | 'thick';
+  /** By the middle between the teeth against the sheet’s limits for the method; `near`: a part of the interval is outside them. */
+  verdict: 'thin' | 'right' | 'near' | 'thick';
 }
 
 /** The paint as it is applied in this step. */
@@ -88,8 +88,9 @@ export function combVerdict(
   const paint = paintAsApplied(sheet, step);
   const film = dryFromComb({ ...paint, wetToothMicrons: wet, dryToothMicrons: dry });
   const limits = filmOf(sheet, step.method);
+  const within = film.lowMicrons >= limits.min && film.highMicrons <= limits.max ? 'right' : 'near';
   const verdict =
-    film.likelyMicrons < limits.min ? 'thin' : film.likelyMicrons > limits.max ? 'thick' : 'right';
+    film.likelyMicrons < limits.min ? 'thin' : film.likelyMicrons > limits.max ? 'thick' : within;
   return { ...film, verdict, wetTargetMicrons: wetMicrons({ ...paint, dryMicrons: step.dryMicronsPerCoat }) };
 }
 

@@ -16,15 +16,21 @@ export function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number):
   return sheet.parts.length > 1 && tinMin > 0 ? tinMin : null;
 }
 
+/** A result, or the refusal to show in its place: a figure that can’t be worked out takes no screen down. */
+export function orProblem<T>(work: () => T): { value: T; problem: null } | { value: null; problem: string } {
+  try {
+    return { value: work(), problem: null };
+  } catch (error) {
+    if (!(error instanceof QuantityError)) throw error;
+    return { value: null, problem: error.message };
+  }
+}
+
 /** What cannot be split is told beside the fields it was typed in. */
 export function batchOrProblem(input: Parameters<typeof batchOf>[0]): {
   batch: Batch | null;
   problem: string | null;
 } {
-  try {
-    return { batch: batchOf(input), problem: null };
-  } catch (error) {
-    if (!(error instanceof QuantityError)) throw error;
-    return { batch: null, problem: error.message };
-  }
+  const { value, problem } = orProblem(() => batchOf(input));
+  return { batch: value, problem };
 }

@@ -152,6 +152,15 @@ describe('mixing', () => {
     });
   });
 
+  it('another tool measures otherwise: what was entered for the first is not read in its unit', async () => {
+    const { user } = await planned(primer);
+    await user.click(await screen.findByRole('button', { name: 'Poured something else?' }));
+    expect(screen.getByText(/^In ratio/)).toBeDefined();
+    await user.selectOptions(screen.getByLabelText('Measuring tool'), 'Scale');
+    expect(screen.queryByText(/^In ratio/)).toBeNull();
+    expect(screen.getByRole('button', { name: 'Poured something else?' })).toBeDefined();
+  });
+
   it('a pot past saving is logged as discarded, and no timer runs for it', async () => {
     const { area, user } = await planned(primer);
     await type(user, 'Batch size', '800');

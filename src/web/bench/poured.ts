@@ -1,5 +1,8 @@
+import { v7 as uuidv7 } from 'uuid';
 import type { BatchBody } from '../../contract/index.ts';
 import { type Batch, pouredPot, type RatioBasis } from '../../core/mix/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import type { planFor } from './planFor.ts';
 
 /** The log entry of a batch as poured: to the hundredth of a gram or millilitre. */
 export function pouredOf({
@@ -23,7 +26,7 @@ export function pouredOf({
 }
 
 /** The log entry of a batch that was poured otherwise than planned. */
-export function pouredInstead(
+function pouredInstead(
   { parts, result: { asked } }: Pick<Batch, 'parts' | 'result'>,
   by: RatioBasis,
   amounts: readonly number[],
@@ -33,3 +36,21 @@ export function pouredInstead(
   const result = { asked: { ...asked, pours, ratioError }, better: null };
   return pouredOf({ litres, litresEstimated, result });
 }
+
+/** What goes into the log of the pot; null while an amount of a part is still 0. */
+export function bodyOf(batch: Batch, by: RatioBasis, instead: readonly number[] | null) {
+  if (instead === null) return pouredOf(batch);
+  return instead.every((amount) => amount > 0) ? pouredInstead(batch, by, instead) : null;
+}
+
+/** The most that can be applied within the pot life, in the measure of the pours; null: not known. */
+export function mostInPot(plan: ReturnType<typeof planFor>, { litres, result }: Batch): number | null {
+  return plan && !('problem' in plan) ? (plan.largestLitres / litres) * result.asked.total : null;
+}
+
+/** The end of a pot that is thrown away. */
+export const discarded = (areaId: string, batchId: string) =>
+  entryWrite({
+    ...{ id: uuidv7(), areaId, at: new Date().toISOString(), corrects: null, kind: 'batch-end' as const },
+    body: { batchId, fate: 'discarded' },
+  });

@@ -51,9 +51,11 @@ export function TimeInput({
     () => focusRef?.({ focus: () => box.current?.querySelector<HTMLElement>('[role=spinbutton]')?.focus() }),
     [focusRef],
   );
-  const zone = useYard().data?.zone ?? 'UTC';
+  const known = useYard().data?.zone;
+  const zone = known ?? 'UTC';
   const at = parsed(value);
-  const moment = fromLocalField(value, zone);
+  // Without the yard’s zone neither the day of the week nor “now” is known.
+  const moment = known ? fromLocalField(value, zone) : null;
   const step = (minutes: number) =>
     moment && onChange(toLocalField(Date.parse(moment) + minutes * 60_000, zone));
   return (
@@ -88,7 +90,7 @@ export function TimeInput({
         </span>
       </DateField>
       {moment && <span className="sr-only">{longDayText(wallOf(Date.parse(moment), zone))}</span>}
-      {stepped && (
+      {stepped && known && (
         <span className="flex gap-2 pt-1">
           <button
             type="button"
