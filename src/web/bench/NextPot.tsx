@@ -26,7 +26,8 @@ export function NextPot({ view, step, missing, usedL, zone }: Props) {
   const litresPerM2 = view.litresForCoat / area;
   const mixed = pots.reduce((sum, { batch }) => sum + batch.litres, 0);
   // With the litres entered as used, what is left runs out from now on.
-  const left = usedL === null ? null : Math.max(0, mixed - usedL);
+  // More than that: pots of this coat were ended before, and what is left in these is not known.
+  const left = usedL === null || usedL > mixed + 1e-6 ? null : mixed - usedL;
   const { value: at } = orProblem(() =>
     nextPotMs({
       pots: pots.map(({ batch, inductionEnds, potEnds }) => ({
