@@ -166,7 +166,7 @@ function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
           The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}
           {isMixed && used > mixed + 1e-6
-            ? 'How much is left in the pots is not known, since pots of this coat are used up already.'
+            ? 'Pots of this coat are used up already, so the amount left in the others is unknown.'
             : reach.reaches
               ? `${show(left, 'volume')} ${what} is enough.`
               : `${show(left, 'volume')} ${what} is not enough: ${isMixed ? 'mix' : 'get'} ${show(reach.shortL ?? 0, 'volume')} more.`}
