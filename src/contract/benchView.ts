@@ -186,6 +186,8 @@ export interface BenchView {
   /** null: no weather data, or no coat to apply. */
   outlook: CoatOutlook | null;
   pots: PotView[];
+  /** Pots used up in a coat that isn’t logged yet. */
+  emptied: PotView[];
   /** The coats that lie there, the lowest first, whole or begun. */
   lying: CoatLying[];
   alike: AlikeArea[];

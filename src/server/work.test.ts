@@ -481,10 +481,17 @@ describe('one pot over several areas', () => {
         ...{ potTempC: 20, inductionMin: 0, potLifeMin: 120 },
       },
     });
+    // Used up before the coat is logged it still counts as mixed for it; taken back it is in use again.
+    const end = { kind: 'batch-end', body: { batchId: batch.id, fate: 'emptied' } } as const;
+    const { body: ended } = await logOn(planned, NOON - HOUR, end);
+    expect(await bench()).toMatchObject({ pots: [], emptied: [{ entryId: batch.id, batch: { litres: 5 } }] });
+    await logOn(planned, NOON - HOUR, { kind: 'strike', body: { reason: 'half full' } }, ended.id);
+    expect(await bench()).toMatchObject({ pots: [{ entryId: batch.id }], emptied: [] });
+    await logOn(planned, NOON - HOUR, end);
     const from = { batchIds: [batch.id] };
     expect((await log(aCoat(keel, NOON, { ...from, areaM2: 5, litres: 1 }))).status).toBe(201);
     expect((await log(aCoat(planned, NOON, { ...from, litres: 4 }))).status).toBe(201);
-    expect(await bench()).toMatchObject({ pots: [], alike: [{ coatNo: 1 }] });
+    expect(await bench()).toMatchObject({ pots: [], emptied: [], alike: [{ coatNo: 1 }] });
     // The film below is not ready: it waits with its time.
     expect(Date.parse((await bench()).alike[0]?.readyFrom ?? '')).toBeGreaterThan(now);
   });

@@ -111,6 +111,7 @@ export const benchReply = objectOf<BenchView>({
     .allow(null)
     .required(),
   pots: listOf(potReply),
+  emptied: listOf(potReply),
   lying: listOf(
     Joi.object({
       stepId: uuid(),

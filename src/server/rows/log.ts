@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, getTableColumns, gt, inArray, lt, or, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, gt, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
 import type {
   BatchBody,
   CoatAirRecord,
@@ -188,34 +188,40 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
   );
 }
 
-/** A pot mixed and neither emptied, discarded nor applied. */
+/** A pot mixed, not discarded, and not yet part of a logged coat. */
 export interface OpenPot {
   entryId: string;
+  /** All of it is used up, in a coat not logged yet. */
+  emptied: boolean;
   boatId: string;
   areaId: string;
   at: Date;
   body: BatchBody;
 }
 
-/** Pots mixed since a moment that still stand open; of all boats where none is named. */
+/** Pots mixed since a moment that no logged coat names and nobody discarded; of all boats where none is named. */
 export async function openPotsSince(db: Queries, since: Date, boatId: string | null): Promise<OpenPot[]> {
-  const usedUp = sql`exists (select 1 from ${batchUse} u join log_entry e on e.id = u.entry_id
-    where u.batch_id = ${logEntry.id} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
+  const usedBy = (
+    which: SQL,
+  ) => sql<boolean>`exists (select 1 from ${batchUse} u join log_entry e on e.id = u.entry_id
+    where u.batch_id = log_entry.id and ${which} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
+  const emptied = sql`e.body->>'fate' = 'emptied'`;
   const rows = await db
-    .select()
+    .select({ ...getTableColumns(logEntry), emptied: usedBy(emptied) })
     .from(logEntry)
     .where(
       and(
         eq(logEntry.kind, 'batch'),
         gt(logEntry.at, since),
         notSuperseded,
-        sql`not ${usedUp}`,
+        sql`not ${usedBy(sql`${emptied} is not true`)}`,
         boatId === null ? undefined : eq(logEntry.boatId, boatId),
       ),
     )
     .orderBy(asc(logEntry.at));
   return rows.map((row) => ({
     entryId: row.id,
+    emptied: row.emptied,
     boatId: row.boatId,
     areaId: row.areaId,
     at: row.at,

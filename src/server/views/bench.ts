@@ -130,7 +130,10 @@ export async function benchView(
   const outlook =
     step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...asked }) : null;
   const { findings } = await surveyRows(db, state.boat.id, known.boat);
-  const pots = known.boat ? potViews([known.boat], known.catalogue, at) : [];
+  const potsOf = (emptied: boolean) =>
+    known.boat
+      ? potViews([known.boat], known.catalogue, at, emptied).filter((pot) => pot.areaId === areaId)
+      : [];
   return {
     now: new Date(at).toISOString(),
     boat: state.boat,
@@ -160,7 +163,8 @@ export async function benchView(
     })),
     faults: openFaultsOf(state, findings),
     alike: alikeAreas(known, { state, clock, at, findings }),
-    pots: pots.filter((pot) => pot.areaId === areaId),
+    pots: potsOf(false),
+    emptied: potsOf(true),
     bare: await bareTicks(db, state.area, known.boat, at),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),
     tins:

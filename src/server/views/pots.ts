@@ -5,14 +5,23 @@ import type { ProductCatalogue } from '../rows/products.ts';
 /** A pot older than this is long hard, and shown no more. */
 const POT_SHOWN_MS = 14 * 24 * 3_600_000;
 
-/** Pots of these boats standing mixed, with the ends of their standing time and pot life. */
-export function potViews(boats: readonly BoatMemory[], catalogue: ProductCatalogue, now: number): PotView[] {
+/**
+ * Pots of these boats standing mixed, with the ends of their standing time and pot life.
+ *
+ * @param emptied those used up in a coat not logged yet, instead of those still in use
+ */
+export function potViews(
+  boats: readonly BoatMemory[],
+  catalogue: ProductCatalogue,
+  now: number,
+  emptied = false,
+): PotView[] {
   const at = (base: Date, minutes: number) => new Date(base.getTime() + minutes * 60_000).toISOString();
   return boats
     .flatMap(({ boat, states, pots }) =>
       pots.flatMap((pot): PotView[] => {
         const state = states.find(({ area }) => area.id === pot.areaId);
-        if (!state || pot.at.getTime() <= now - POT_SHOWN_MS) return [];
+        if (!state || pot.emptied !== emptied || pot.at.getTime() <= now - POT_SHOWN_MS) return [];
         return [
           {
             entryId: pot.entryId,

@@ -47,6 +47,7 @@ const bench = (over: { pots?: Partial<PotView>[]; work?: WorkView[] } = {}) =>
     boat: { id: 'b', name: 'Test hull' },
     product: { name: 'Test epoxy' },
     pots: over.pots ?? [],
+    emptied: [],
     bare: [{ id: 'anode', kind: 'anode', name: 'Anode', taped: null }],
     clock: { ...aClock({}), next: { stepId: STEP, coatNo: 1 }, work: over.work ?? [task] },
   }) as unknown as BenchView;
@@ -64,7 +65,11 @@ describe('what waits on this device is seen done', () => {
     const known = bench({ pots: [{ entryId: 'p1' }, { entryId: 'p2' }] });
     const ids = (...items: Waiting[]) => benchWithWaiting(known, items).pots.map((pot) => pot.entryId);
     expect(ids(batch('p1'))).toEqual(['p1', 'p2']);
-    expect(ids(entry('batch-end', { batchId: 'p2' }))).toEqual(['p1']);
+    const end = (fate: string) => entry('batch-end', { batchId: 'p2', fate });
+    expect([ids(end('emptied')), ids(end('discarded'))]).toEqual([['p1'], ['p1']]);
+    const usedUp = (...items: Waiting[]) => benchWithWaiting(known, items).emptied.map((pot) => pot.entryId);
+    expect([usedUp(end('emptied')), usedUp(end('discarded'))]).toEqual([['p2'], []]);
+    expect(usedUp(end('emptied'), entry('coat', { batchIds: ['p2'] }))).toEqual([]);
     expect(ids(entry('coat', { batchIds: ['p1'] }))).toEqual(['p2']);
   });
   it('a tick counts as made, an untick as taken back, the last word of several; that of another coat does not', () => {

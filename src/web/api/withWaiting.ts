@@ -28,14 +28,14 @@ function entriesIn(waiting: readonly Waiting[]): EntryInput[] {
   );
 }
 
-/** Pots mixed and emptied here. */
-function pots(view: BenchView, entries: readonly EntryInput[]): PotView[] {
-  const ended = new Set(
-    entries.flatMap((entry) => {
-      if (entry.kind === 'batch-end') return [entry.body.batchId];
-      return entry.kind === 'coat' ? entry.body.batchIds : [];
-    }),
-  );
+/** Pots mixed, used up, discarded and applied here. */
+function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 'pots' | 'emptied'> {
+  const gone = new Set<string>();
+  const usedUp = new Set<string>();
+  for (const entry of entries) {
+    if (entry.kind === 'batch-end') (entry.body.fate === 'emptied' ? usedUp : gone).add(entry.body.batchId);
+    if (entry.kind === 'coat') for (const id of entry.body.batchIds) gone.add(id);
+  }
   const mixed = entries.flatMap((entry): PotView[] => {
     if (entry.kind !== 'batch') return [];
     const at = (minutes: number) => new Date(Date.parse(entry.at) + minutes * 60_000).toISOString();
@@ -54,10 +54,13 @@ function pots(view: BenchView, entries: readonly EntryInput[]): PotView[] {
       },
     ];
   });
-  const known = new Set(view.pots.map((pot) => pot.entryId));
-  return [...view.pots, ...mixed.filter((pot) => !known.has(pot.entryId))].filter(
-    (pot) => !ended.has(pot.entryId),
-  );
+  const known = new Set([...view.pots, ...view.emptied].map((pot) => pot.entryId));
+  const standing = [...view.pots, ...mixed.filter((pot) => !known.has(pot.entryId))];
+  const left = ({ entryId }: PotView) => !gone.has(entryId);
+  return {
+    pots: standing.filter((pot) => left(pot) && !usedUp.has(pot.entryId)),
+    emptied: [...view.emptied, ...standing.filter(({ entryId }) => usedUp.has(entryId))].filter(left),
+  };
 }
 
 /** Work ticked, and ticks taken back, here. */
@@ -121,7 +124,7 @@ export function benchWithWaiting(view: BenchView, waiting: readonly Waiting[]): 
   if (entries.length === 0) return view;
   return {
     ...view,
-    pots: pots(view, entries),
+    ...pots(view, entries),
     bare: ticks(view.bare, entries),
     clock: { ...view.clock, work: work(view.clock, entries), hand: hand(view.clock, entries) },
   };

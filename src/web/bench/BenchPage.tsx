@@ -99,7 +99,7 @@ function Bench({
   }, [mixed, pots]);
   const applying = useApplying(view.area.id, step?.id ?? '', clock.next?.coatNo ?? 0);
   // A mixed pot, or a paint that is not mixed: only then is anything applied.
-  const applies = pots > 0 || product?.sheet.parts.length === 1;
+  const applies = (step !== null && mixedFor(view, step) > 0) || product?.sheet.parts.length === 1;
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
   const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;

@@ -25,6 +25,7 @@ import { FINDING_WORDS } from '../words/findings.ts';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { type Applying, combNote } from './applying.ts';
+import { litresIn, ofCoat } from './batchInHand.ts';
 import { againstIt, againstOthers } from './coatAgainst.ts';
 import { type CoatValues, coatEntries, refusalsOfAll } from './coatEntries.ts';
 
@@ -51,8 +52,8 @@ export function LogCoat(props: Props) {
   const ids = useRef<Record<string, string>>({});
   const next = view.clock.next;
   const coatNo = next?.coatNo ?? 0;
-  const pots = view.pots.filter((pot) => pot.batch.stepId === step.id);
-  const fromPots = pots.reduce((sum, pot) => sum + pot.batch.litres, 0);
+  const pots = ofCoat([...view.emptied, ...view.pots], view, step);
+  const fromPots = litresIn(pots);
   const leftM2 = Math.max(0, (next?.areaM2 ?? view.clock.areaM2) - (next?.coveredM2 ?? 0));
   const now = Date.now();
   const left = workLeft(view.clock.work, now);

@@ -4,7 +4,7 @@ import { nextPotMs } from '../../core/mix/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { orProblem } from './batchInHand.ts';
+import { litresIn, ofCoat, orProblem } from './batchInHand.ts';
 
 interface Props {
   view: BenchView;
@@ -21,13 +21,14 @@ export function NextPot({ view, step, missing, usedL, zone }: Props) {
   const now = useNow();
   const { show } = useUnits();
   const area = view.clock.next?.areaM2 ?? 0;
-  const pots = view.pots.filter(({ batch }) => batch.stepId === step.id);
+  const pots = ofCoat(view.pots, view, step);
   if (pots.length === 0 || missing <= 0 || !view.litresForCoat || area <= 0) return null;
   const litresPerM2 = view.litresForCoat / area;
-  const mixed = pots.reduce((sum, { batch }) => sum + batch.litres, 0);
+  const mixed = litresIn(pots);
   // With the litres entered as used, what is left runs out from now on.
-  // More than that: pots of this coat were ended before, and what is left in these is not known.
-  const left = usedL === null || usedL > mixed + 1e-6 ? null : mixed - usedL;
+  // More than was mixed: what is left in these pots is not known.
+  const used = usedL === null ? null : Math.max(0, usedL - litresIn(ofCoat(view.emptied, view, step)));
+  const left = used === null || used > mixed + 1e-6 ? null : mixed - used;
   const { value: at } = orProblem(() =>
     nextPotMs({
       pots: pots.map(({ batch, inductionEnds, potEnds }) => ({

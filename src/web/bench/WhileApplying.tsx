@@ -10,7 +10,7 @@ interface Props {
   view: BenchView;
   step: Step;
   product: Product;
-  /** Litres mixed for this coat and in use. */
+  /** Litres mixed for this coat since it was last logged. */
   mixed: number;
   /** m² that this coat still has to cover. */
   areaM2: number;
@@ -166,7 +166,7 @@ function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
           The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}
           {isMixed && used > mixed + 1e-6
-            ? 'Pots of this coat are used up already, so the amount left in the others is unknown.'
+            ? 'More is entered as used than was mixed, so the amount left is unknown.'
             : reach.reaches
               ? `${show(left, 'volume')} ${what} is enough.`
               : `${show(left, 'volume')} ${what} is not enough: ${isMixed ? 'mix' : 'get'} ${show(reach.shortL ?? 0, 'volume')} more.`}

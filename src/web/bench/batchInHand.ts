@@ -1,14 +1,18 @@
-import type { BenchView, Product, Step } from '../../contract/index.ts';
+import type { BenchView, PotView, Product, Step } from '../../contract/index.ts';
 import { type Batch, batchOf, potLifeMinutes } from '../../core/mix/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 
-/** Litres mixed for the coat in hand and still in use. */
-export function mixedFor(view: BenchView, step: Step): number {
+/** Of these pots, those mixed for the coat in hand. */
+export function ofCoat(pots: readonly PotView[], view: BenchView, step: Step): PotView[] {
   const coatNo = view.clock.next?.coatNo ?? 0;
-  return view.pots
-    .filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo)
-    .reduce((sum, { batch }) => sum + batch.litres, 0);
+  return pots.filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo);
 }
+
+export const litresIn = (pots: readonly PotView[]) => pots.reduce((sum, { batch }) => sum + batch.litres, 0);
+
+/** Litres mixed for the coat in hand since it was last logged, in pots in use and used up. */
+export const mixedFor = (view: BenchView, step: Step): number =>
+  litresIn(ofCoat([...view.emptied, ...view.pots], view, step));
 
 /** Pot life at this temperature, min: from the data sheet, otherwise from the tin; null: a one-pack, or not entered. */
 export function potLifeOf({ sheet }: Product, potTempC: number, tinMin: number): number | null {

@@ -175,8 +175,8 @@ describe('mixing', () => {
     expect((await bench(area)).pots).toEqual([]);
   });
 
-  it('with a pot in use the time of the next one counts down, and follows what is used', async () => {
-    const { user } = await planned(primer);
+  it('with a pot in use the time of the next one counts down; used up it still counts as mixed, and the coat names it', async () => {
+    const { area, user } = await planned(primer);
     await type(user, 'Batch size', '800');
     for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
       await user.click(label);
@@ -187,6 +187,17 @@ describe('mixing', () => {
     // The pot is used up: the next one should stand already.
     await type(user, 'Paint used so far', '0.8');
     expect(await screen.findByText('Mix the next pot now')).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Mark pot used up' }));
+    await waitFor(async () => expect((await bench(area)).pots).toEqual([]));
+    expect((await screen.findByText(/still to mix/)).textContent).toContain('3.52 l');
+    await type(user, 'Area covered', '4');
+    await user.click(screen.getByRole('button', { name: 'Log coat' }));
+    await waitFor(async () => expect(await entries(area)).toHaveLength(3));
+    const logged = await entries(area);
+    const of = (kind: string) => logged.find((entry) => entry.kind === kind);
+    expect(of('coat')?.body).toMatchObject({ litres: 0.8, areaM2: 4, batchIds: [of('batch')?.id] });
+    // Of the rest nothing is mixed yet.
+    expect(await bench(area)).toMatchObject({ pots: [], emptied: [] });
   });
 
   it('a coarse tool is said to be too coarse, with a batch that lands on its marks', async () => {

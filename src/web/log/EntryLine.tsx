@@ -30,7 +30,7 @@ export function EntryLine({ entry, view, zone, now }: Props) {
         <div className={gone ? 'line-through opacity-80' : ''}>
           <EntryText entry={entry} view={view} zone={zone} now={now} />
         </div>
-        {!gone && entry.kind !== 'strike' && entry.kind !== 'batch-end' && (
+        {!gone && entry.kind !== 'strike' && (
           <p className="no-print flex gap-1">
             {entry.kind === 'coat' && (
               <button
