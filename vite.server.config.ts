@@ -13,6 +13,7 @@ export default defineConfig({
         demo: 'demo/main.ts',
         makeNewYard: 'src/server/makeNewYard.ts',
         move: 'src/server/move.ts',
+        engineThread: 'src/server/workers/engineThread.ts',
         worker: 'src/server/workers/worker.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { type Db, type OpenDb, openDb, readDump } from '../src/server/db/open.ts';
+import { type Db, type OpenDb, openMemory, readDump } from '../src/server/db/open.ts';
 import { dumpFile } from './migratedDump.ts';
 
 /** Databases in memory that are emptied and used again: opening one takes longer than most tests. */
@@ -41,7 +41,7 @@ async function empty(db: Db): Promise<void> {
 export async function emptyYard(): Promise<{ opened: OpenDb; giveBack: () => void }> {
   const known = free.pop();
   if (known) await empty(known.db);
-  const opened = known ?? (await openDb(null, { dump: await readDump(dumpFile()) }));
+  const opened = known ?? (await openMemory(await readDump(dumpFile())));
   atFirst ??= await rowsOf(opened.db);
   return { opened, giveBack: () => free.push(opened) };
 }

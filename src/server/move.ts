@@ -1,12 +1,11 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { copyYard, isEmptyYard, NotEqual } from './db/copyYard.ts';
-import { DiskRoom } from './db/diskRoom.ts';
 import { type FileStore, FolderFiles } from './db/files.ts';
 import { FolderUnfit } from './db/folderCheck.ts';
 import { FolderInUse, lockFolder } from './db/lock.ts';
 import { NewerYard } from './db/migrations.ts';
-import { type OpenDb, openDb } from './db/open.ts';
+import { type OpenDb, openFolder } from './db/open.ts';
 import { openServer, withoutPassword } from './db/openServer.ts';
 import { projectRoot } from './db/places.ts';
 import { RowFiles } from './db/rowFiles.ts';
@@ -19,9 +18,9 @@ interface Opened extends OpenDb {
   name: string;
 }
 
-async function openFolder(folder: string): Promise<Opened> {
+async function openYard(folder: string): Promise<Opened> {
   const lock = await lockFolder(folder);
-  const opened = await openDb(folder, { room: new DiskRoom(folder) });
+  const opened = await openFolder(folder);
   const close = async () => {
     await opened.close();
     await lock.release();
@@ -35,7 +34,7 @@ async function openUrl(url: string): Promise<Opened> {
 }
 
 const isUrl = (place: string) => /^postgres(ql)?:\/\//.test(place);
-const open = (place: string) => (isUrl(place) ? openUrl(place) : openFolder(path.resolve(place)));
+const open = (place: string) => (isUrl(place) ? openUrl(place) : openYard(path.resolve(place)));
 
 /** `npm run move -- --to postgres://…` or `--from postgres://… --to FOLDER`: copies a yard, and verifies the copy. */
 async function move(): Promise<void> {

@@ -7,7 +7,7 @@ import { DiskRoom, type ReadOnlyCause } from './db/diskRoom.ts';
 import { FolderFiles } from './db/files.ts';
 import { checkFolder } from './db/folderCheck.ts';
 import { FolderInUse, type FolderLock, lockFolder } from './db/lock.ts';
-import { type Db, type OpenDb, openDb } from './db/open.ts';
+import { type Db, type OpenDb, openFolder, openMemory } from './db/open.ts';
 import { openServer } from './db/openServer.ts';
 import { lockForReading, packedYard, whyReadOnly } from './db/readOnlyYard.ts';
 import { RowFiles } from './db/rowFiles.ts';
@@ -49,6 +49,12 @@ function listen(server: Server, port: number): Promise<number> {
     server.listen(port, '127.0.0.1', () => resolve((server.address() as AddressInfo).port));
   });
 }
+
+/**
+ * An idle connection is kept so long, ms: longer than proxies and browsers keep theirs, so that none sends a request on one
+ * that is just being closed.
+ */
+const KEEP_ALIVE_MS = 75_000;
 
 /** A request still under way when the server stops is given this long, ms; then its connection is cut. */
 const LAST_REQUESTS_MS = 2500;
@@ -106,14 +112,16 @@ async function takeFolder(folder: string): ReturnType<typeof lockFolder> {
 }
 
 /** The database with its tables up to date, and the yard in it. */
-async function openYard(options: StartOptions, room: DiskRoom, readOnly: boolean): Promise<OpenDb> {
+async function openYard(options: StartOptions, readOnly: boolean): Promise<OpenDb> {
   const dump = readOnly && options.folder ? await packedYard(options.folder) : undefined;
   const first = async (db: Db) => {
     await options.prepare?.(db);
     await ensureYard(db);
   };
   if (options.databaseUrl !== undefined) return openServer(options.databaseUrl, first);
-  const opened = options.opened ?? (await openDb(readOnly ? null : options.folder, { dump, room }));
+  const { folder } = options;
+  const opened =
+    options.opened ?? (folder === null || readOnly ? await openMemory(dump) : await openFolder(folder));
   await first(opened.db);
   return opened;
 }
@@ -133,7 +141,7 @@ export async function start(options: StartOptions): Promise<Running> {
   const unlock = async () => lock?.release();
   try {
     if (!readOnly) room.requireForStart();
-    const { db, close, shared, listen: hear } = await openYard(options, room, readOnly !== null);
+    const { db, close, shared, listen: hear } = await openYard(options, readOnly !== null);
     lock?.hold();
     const files = shared
       ? new RowFiles(db)
@@ -161,6 +169,7 @@ export async function start(options: StartOptions): Promise<Running> {
     const feeds = new FeedKeeper(context);
     const housekeeping = new Housekeeping(context);
     const server = createServer(app);
+    server.keepAliveTimeout = KEEP_ALIVE_MS;
     const port = await listen(server, options.port);
     // Read before the first page asks for it. One that cannot be read is told to whoever does ask.
     const warm = memory.at(now()).catch(() => null);

@@ -72,9 +72,9 @@ describe('a folder that is no whole yard', () => {
   });
   it('a yard of a newer program is refused, and told to be', async () => {
     const folder = spoilt('newer', () => {});
-    const { openDb } = await import('./open.ts');
+    const { openFolder } = await import('./open.ts');
     const { sql } = await import('drizzle-orm');
-    const { db, close } = await openDb(folder);
+    const { db, close } = await openFolder(folder);
     await db.execute(
       sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 9999999999999)`,
     );

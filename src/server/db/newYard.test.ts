@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, it } from 'vitest';
 import { copyNewYard } from './newYard.ts';
-import { openDb } from './open.ts';
+import { openFolder } from './open.ts';
 import { boat } from './schema.ts';
 
 const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-new-'));
@@ -15,11 +15,11 @@ it('a new yard is a whole copy of the built one, and nothing that lies there is 
   writeFileSync(`${folder}.part`, 'half');
   await copyNewYard(folder);
   expect([existsSync(path.join(folder, 'PG_VERSION')), readdirSync(home)]).toEqual([true, ['data']]);
-  const { db, close } = await openDb(folder);
+  const { db, close } = await openFolder(folder);
   expect(await db.select().from(boat)).toEqual([]);
   await close();
   const other = path.join(home, 'other');
-  await openDb(other).then((opened) => opened.close());
+  await openFolder(other).then((opened) => opened.close());
   const before = readdirSync(other).sort();
   await copyNewYard(other);
   expect(readdirSync(other).sort()).toEqual(before);

@@ -1,16 +1,16 @@
-import { writeSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { PGlite, type PGliteOptions } from '@electric-sql/pglite';
+import type { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { DiskRoom } from './diskRoom.ts';
-import { DURABLE_START, DurableFs, flushFolder } from './durableFs.ts';
-import { cannotOpen, checkFolder, FolderUnfit } from './folderCheck.ts';
+import { flushFolder } from './durableFs.ts';
+import { startEngine } from './engine.ts';
+import { checkFolder } from './folderCheck.ts';
 import { refuseNewer } from './migrations.ts';
 import { copyNewYard } from './newYard.ts';
 import { migrationsFolder } from './places.ts';
 import * as schema from './schema.ts';
+import { ThreadEngine } from './threadEngine.ts';
 
 export type Db = ReturnType<typeof drizzle<typeof schema, PGlite>>;
 /** What both the database and a running transaction offer to queries. */
@@ -28,52 +28,55 @@ export interface OpenDb {
 }
 
 /**
- * Opens the data folder (made if absent) and brings its tables up to date.
+ * Opens the data folder (made if absent) and brings its tables up to date. The engine works in a thread of its own.
  *
  * A commit is answered only after PostgreSQL has flushed its log to the disk, so neither a killed process nor a power cut
  * loses anything that was acknowledged; the next opening replays the log.
  *
- * @param folder where the data lies, or null for memory
- * @param dump a dumped data folder to start from (tests share one that is already migrated)
+ * @param inThisThread for a test that takes the place of the file layer
+ * @throws {FolderUnfit} where something else lies in the folder, or the engine can’t open it
  */
-export async function openDb(
-  folder: string | null,
-  options: { dump?: Blob | undefined; room?: DiskRoom } = {},
-): Promise<OpenDb & { client: PGlite }> {
-  const { dump, room = new DiskRoom(folder) } = options;
-  const made = folder !== null && !checkFolder(folder);
-  if (folder) await mkdir(path.dirname(folder), { recursive: true });
-  if (folder && made) await copyNewYard(folder);
-  const client = await createClient(folder, {
-    ...(folder && {
-      fs: new DurableFs(folder, { full: () => room.release(), lost: (flush) => endLost(folder, flush) }),
-      startParams: DURABLE_START,
-    }),
-    ...(dump && { loadDataDir: dump }),
-    relaxedDurability: false,
-  });
-  if (folder && made) flushFolder(folder);
-  const db = drizzle(client, { schema });
-  await refuseNewer(db, folder ?? 'The yard');
-  await migrate(db, { migrationsFolder: migrationsFolder() });
-  return { db, client, shared: false, close: () => client.close() };
+export async function openFolder(
+  folder: string,
+  { inThisThread = false }: { inThisThread?: boolean } = {},
+): Promise<OpenDb> {
+  const made = !checkFolder(folder);
+  await mkdir(path.dirname(folder), { recursive: true });
+  if (made) await copyNewYard(folder);
+  const client = inThisThread
+    ? takingTurns(await startEngine(folder))
+    : ((await ThreadEngine.start(folder)) as unknown as PGlite);
+  if (made) flushFolder(folder);
+  return upToDate(client, folder);
 }
 
-/** The engine over its folder. @throws {FolderUnfit} where it cannot open what lies there */
-async function createClient(folder: string | null, options: PGliteOptions): Promise<PGlite> {
+/**
+ * A database in memory, in this very thread: gone with it.
+ *
+ * @param dump a dumped data folder to start from (tests share one that is already migrated)
+ */
+export async function openMemory(dump?: Blob): Promise<OpenDb & { client: PGlite }> {
+  const client = takingTurns(await startEngine(null, { dump }));
+  return { ...(await upToDate(client, 'The yard')), client };
+}
+
+async function upToDate(client: PGlite, where: string): Promise<OpenDb> {
+  const db = drizzle(client, { schema });
   try {
-    return takingTurns(await PGlite.create(options));
+    await refuseNewer(db, where);
+    await migrate(db, { migrationsFolder: migrationsFolder() });
   } catch (error) {
-    if (folder === null || error instanceof FolderUnfit) throw error;
-    throw cannotOpen(folder, error);
+    await client.close();
+    throw error;
   }
+  return { db, shared: false, close: () => client.close() };
 }
 
 /** Longest stretch of statements before others get their turn, ms. */
 const STRETCH_MS = 20;
 
 /**
- * The engine works in this very thread, and a promise of it that is kept at once lets nobody in between: a transaction of
+ * An engine in this very thread answers with promises that are kept at once and let nobody in between: a transaction of
  * five hundred statements would hold up every reader. So now and then a statement waits for who else is waiting.
  */
 function takingTurns(client: PGlite): PGlite {
@@ -87,18 +90,6 @@ function takingTurns(client: PGlite): PGlite {
     return run(...message);
   };
   return client;
-}
-
-/** Exit code of a process that ended because of its disk; whoever started it may try again. */
-const EXIT_DISK = 75;
-
-function endLost(folder: string, flush: Error | null): never {
-  const cause = flush === null ? 'is full' : `failed (${flush.message})`;
-  writeSync(
-    2,
-    `The disk with ${folder} ${cause}, so the server is stopping. Everything confirmed as saved is safe.\n`,
-  );
-  process.exit(EXIT_DISK);
 }
 
 /** Reads a dump made by `dumpDataDir` back from disk. */

@@ -5,7 +5,7 @@ import { afterAll, expect, it } from 'vitest';
 import { aBoat } from '../../../test/examples.ts';
 import { allBoats, insertBoat } from '../rows/boats.ts';
 import { DurableFs } from './durableFs.ts';
-import { openDb } from './open.ts';
+import { openFolder } from './open.ts';
 
 const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-cut-'));
 afterAll(() => rmSync(home, { recursive: true, force: true }));
@@ -43,23 +43,23 @@ function keepOnlyFlushed(folder: string, survives: string): void {
 it('what was acknowledged outlives a power cut, in the middle of a checkpoint too', async () => {
   const [folder, survives] = [path.join(home, 'data'), path.join(home, 'survives')];
   // A yard that was made and flushed before.
-  const first = await openDb(folder);
+  const first = await openFolder(folder);
   await first.close();
   cpSync(folder, survives, { recursive: true });
   keepOnlyFlushed(folder, survives);
-  const { db, client } = await openDb(folder);
-  expect((await client.query<{ fsync: string }>('show fsync')).rows).toEqual([{ fsync: 'on' }]);
+  const { db, close } = await openFolder(folder, { inThisThread: true });
+  expect((await db.execute('show fsync')).rows).toEqual([{ fsync: 'on' }]);
   const acknowledged: string[] = [];
   for (let i = 0; i < 40; i++) {
     const boat = aBoat();
     await insertBoat(db, boat);
     acknowledged.push(boat.id);
-    if (i === 20) await client.query('CHECKPOINT');
+    if (i === 20) await db.execute('CHECKPOINT');
   }
   // The process goes with the power: it is not closed.
-  const after = await openDb(survives);
+  const after = await openFolder(survives);
   const there = new Set((await allBoats(after.db)).map(({ id }) => id));
   expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
   await after.close();
-  await client.close();
+  await close();
 }, 60_000);

@@ -5,7 +5,7 @@ import { dumpFile } from '../../../test/migratedDump.ts';
 import { yardServer } from '../../../test/yardServer.ts';
 import type { Boat, ChangeSet, Entry } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
-import { type OpenDb, openDb, readDump } from '../db/open.ts';
+import { type OpenDb, openMemory, readDump } from '../db/open.ts';
 import { YardSnapshots } from '../memory/yardSnapshots.ts';
 import { allBoats, insertBoat } from '../rows/boats.ts';
 import { ensureYard } from '../rows/yard.ts';
@@ -15,7 +15,7 @@ import { WriteGate } from './writeGate.ts';
 describe('a write', () => {
   let opened: OpenDb;
   beforeAll(async () => {
-    opened = await openDb(null, { dump: await readDump(dumpFile()) });
+    opened = await openMemory(await readDump(dumpFile()));
     await ensureYard(opened.db);
   });
   afterAll(() => opened.close());
