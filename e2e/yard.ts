@@ -21,7 +21,15 @@ export class YardProcess {
   }
 
   async launch(port = 0): Promise<string> {
-    const args = ['--data', path.join(this.folder, 'data'), '--port', String(port), '--quiet'];
+    const args = [
+      '--data',
+      path.join(this.folder, 'data'),
+      '--port',
+      String(port),
+      '--quiet',
+      '--plan-seconds',
+      '0.3',
+    ];
     const child = spawn(
       process.execPath,
       [path.join(root, 'dist/server/main.js'), ...args, ...(this.#demo ? ['--demo'] : [])],
@@ -105,7 +113,20 @@ function yardTest(demo: boolean) {
 
 export const demoTest = yardTest(true);
 export const planTest = yardTest(true);
-export const accessibleTest = yardTest(true);
+/** These only look, and so share a page: what is loaded once is not loaded again. */
+export const accessibleTest = yardTest(true).extend<object, { looking: Page }>({
+  looking: [
+    async ({ browser, yard }, use) => {
+      const context = await browser.newContext({ baseURL: yard.address });
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ looking }, use) => {
+    await use(looking);
+  },
+});
 export const emptyTest = yardTest(false);
 /** Another empty yard: files that share a test share its server. */
 export const surveyTest = yardTest(false);

@@ -73,8 +73,8 @@ const report = (file) => JSON.parse(readFileSync(path.join(reports, file), 'utf8
 await checkAll([
   ...(wanted('types')
     ? [
-        ['types', 'tsc', ['-p', '.']],
-        ['types of the scripts', 'tsc', ['-p', 'tsconfig.scripts.json']],
+        ['types', '../typescript-7/bin/tsc', ['-p', '.']],
+        ['types of the scripts', '../typescript-7/bin/tsc', ['-p', 'tsconfig.scripts.json']],
       ]
     : []),
   ...(wanted('lint')

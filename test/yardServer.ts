@@ -25,6 +25,7 @@ export async function yardServer(now: () => number = () => NOON, databaseUrl?: s
     quiet: true,
     now,
     checkReplies: true,
+    planMs: 500,
     jobs,
     opened: yard?.opened,
   });

@@ -22,4 +22,6 @@ export interface Context {
   /** Of this process, among those that serve the same database. */
   process: string;
   now: () => number;
+  /** How long a plan of the yard is sought, ms. */
+  planMs: number;
 }

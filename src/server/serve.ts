@@ -28,8 +28,18 @@ function end(error: unknown): never {
   process.exit(1);
 }
 
+/** The time for a plan as typed, ms; null: the usual one. */
+function planTime(typed: string | undefined): number | null {
+  if (typed === undefined) return null;
+  const seconds = Number(typed);
+  if (seconds >= 0.1 && seconds <= 60) return seconds * 1000;
+  process.stderr.write(`--plan-seconds must be between 0.1 and 60, but is "${typed}".\n`);
+  process.exit(1);
+}
+
 /**
- * Serves a data folder from the command line: `--data`, `--port`, `--host` (as often as needed), `--quiet`, `--fresh`.
+ * Serves a data folder from the command line: `--data`, `--port`, `--host` (as often as needed), `--quiet`, `--fresh`,
+ * `--plan-seconds`.
  *
  * @param usual name of the folder under data/ where none is given
  * @param prepare what is done before it starts, and with the open database before the first request
@@ -49,11 +59,13 @@ export async function serve(
       port: { type: 'string', default: String(DEFAULT_PORT) },
       host: { type: 'string', multiple: true, default: [] },
       quiet: { type: 'boolean', default: false },
+      'plan-seconds': { type: 'string' },
     },
   });
   const root = projectRoot();
   const folder = path.resolve(values.data ?? path.join(root, 'data', usual));
   const databaseUrl = usual === 'own' ? process.env.DATABASE_URL || undefined : undefined;
+  const planMs = planTime(values['plan-seconds']);
   let running: Running;
   try {
     await prepare?.folder({ folder, fresh: values.fresh }, say);
@@ -64,6 +76,7 @@ export async function serve(
       webFolder: path.join(root, 'dist/web'),
       quiet: values.quiet,
       hosts: values.host,
+      ...(planMs !== null && { planMs }),
       ...(prepare && { prepare: (db) => prepare.db(db, folder) }),
     });
   } catch (error) {

@@ -56,6 +56,9 @@ function listen(server: Server, port: number): Promise<number> {
  */
 const KEEP_ALIVE_MS = 75_000;
 
+/** How long a better plan is sought, ms: by then the cheapest of most yards is proven. */
+const PLAN_MS = 2000;
+
 /** A request still under way when the server stops is given this long, ms; then its connection is cut. */
 const LAST_REQUESTS_MS = 2500;
 
@@ -86,6 +89,8 @@ export interface StartOptions {
   jobs?: Jobs | undefined;
   hosts?: readonly string[];
   checkReplies?: boolean;
+  /** How long a better plan is sought, ms. */
+  planMs?: number;
   /** Called with the open database before the first request, e.g. to lay the demo. */
   prepare?: (db: Db) => Promise<void>;
 }
@@ -149,7 +154,7 @@ export async function start(options: StartOptions): Promise<Running> {
     if (!readOnly) await tidyFiles(db, files, shared ? Date.now() : null);
     const [live, memory] = [new LiveChanges(), new YardSnapshots(db, { shared })];
     const jobs = options.jobs ?? new Jobs();
-    const { webFolder, hosts = [], checkReplies = false, now = Date.now } = options;
+    const { webFolder, hosts = [], checkReplies = false, now = Date.now, planMs = PLAN_MS } = options;
     const context = {
       db,
       shared,
@@ -162,6 +167,7 @@ export async function start(options: StartOptions): Promise<Running> {
       log: logger,
       process: randomUUID(),
       now,
+      planMs,
     };
     const app = makeApp(context, { logger, webFolder, hosts, checkReplies });
     const others = shared ? new OtherProcesses(context) : null;

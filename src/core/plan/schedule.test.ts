@@ -265,6 +265,20 @@ describe('a plan against all others', () => {
     }
     expect(found).toBeGreaterThan(5);
   }, 120_000);
+
+  it('a machine that is too slow for its budget still finds a plan where the first list has none', () => {
+    const given = aPlanProblem(9009, { tasks: 30, slots: 150, people: 2 });
+    expect(schedule(given, { seed: 5, steps: 1 }).ok).toBe(false);
+    // Once it has begun the time is up.
+    let looks = 0;
+    const clock = () => {
+      looks += 1;
+      return looks < 3 ? 0 : 20 + looks * 0.001;
+    };
+    const plan = schedule(given, { seed: 5, budgetMs: 10, clock });
+    if (!plan.ok) throw new Error(`no plan: ${plan.clash.why.join(', ')}`);
+    expect(planFaults(given, plan)).toEqual({ faults: [], cost: plan.cost });
+  });
 });
 
 describe('the judge of plans', () => {

@@ -13,6 +13,8 @@ const FIRST_OF_FEW = 30;
 const PROVABLE_TASKS = 24;
 const UNTIL_PROVEN = 0.95;
 const UNTIL_TRIED = 0.5;
+/** A budget in time is exceeded up to this many times where there is no plan yet. */
+const UNTIL_ANY = 5;
 /** Share of the time for each set of tasks that is looked at for a clash. */
 const CLASH = 0.25;
 
@@ -34,6 +36,7 @@ function budgetOf(tasks: number, steps: number | null, ms: number | null, clock:
     first: until(FIRST, Math.min(all, few ? FIRST_OF_FEW : Math.max(50, all * FIRST))),
     proof: until(few ? UNTIL_PROVEN : UNTIL_TRIED, all * PARTIAL_PLANS_A_STEP),
     rest: until(1, all * (1 - FIRST)),
+    any: ms === null ? () => false : until(UNTIL_ANY, all),
   };
 }
 
@@ -48,7 +51,7 @@ function budgetOf(tasks: number, steps: number | null, ms: number | null, clock:
  *
  * @param seed the same problem, seed and steps give the same plan
  * @param steps lists tried at most; left out: 4000, or with a time as many as it allows
- * @param budgetMs time it may take, ms; left out: as long as the steps take
+ * @param budgetMs time it may take, ms, and up to five times as long while no plan is found; left out: as long as the steps take
  * @param clock ms that only grow
  * @throws {QuantityError} on a problem that cannot be meant, or an impossible budget
  */

@@ -29,6 +29,8 @@ export interface Budget {
   first: More;
   proof: More;
   rest: More;
+  /** After all of these, for any plan where there still is none. */
+  any: More;
 }
 
 /** What the pinned tasks leave. */
@@ -83,6 +85,11 @@ export function solve(problem: PlanProblem, seed: number, budget: Budget): Solve
   }
   if (plan && plan !== found.plan) found = { plan, genes: genesOf(model, plan) };
   found = search(budget.rest, found);
+  if (!plan && !whole(found))
+    found = localSearch({
+      ...{ model, pinned: cheapest, random, more: budget.any, start: found },
+      least: Number.POSITIVE_INFINITY,
+    });
   const last = whole(found);
   if (last && (!plan || last.cost < plan.cost)) plan = last;
   if (plan) return best(plan, lowerBound(model, statics, partial, plan.cost));

@@ -120,14 +120,16 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
           <p className="font-semibold">
             {clash.tasks[0]?.boatName ?? 'A boat'}: {sayClash(clash)}
           </p>
-          <ul className="list-disc pl-5">
-            {clash.tasks.map((task) => (
-              <li key={task.id}>
-                {task.areaName && `${task.areaName}: `}
-                {sayTask(task)}
-              </li>
-            ))}
-          </ul>
+          {!clash.why.includes('not-found') && (
+            <ul className="list-disc pl-5">
+              {clash.tasks.map((task) => (
+                <li key={task.id}>
+                  {task.areaName && `${task.areaName}: `}
+                  {sayTask(task)}
+                </li>
+              ))}
+            </ul>
+          )}
         </div>
       ))}
       {view.unplanned.length > 0 && (

@@ -45,6 +45,7 @@ describe('the plan in words', () => {
     expect(sayClash(clash)).toMatch(
       /^no plan was found in the time available\. The clash is among these tasks/,
     );
+    expect(sayClash({ ...clash, why: ['not-found'] })).toMatch(/There may be one: plan again later/);
     expect(sayClash({ ...clash, proven: true, minimal: true })).toMatch(/^no plan fits within eight weeks\. These tasks clash: a window that closes too early, too few working hours\.$/); // biome-ignore format: one line
   });
 });

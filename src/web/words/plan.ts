@@ -141,6 +141,8 @@ const WHY: Record<string, string> = {
 };
 export function sayClash({ why, proven, minimal }: PlanClash): string {
   const words = new Set(why.flatMap((code) => WHY[code.split(' ')[0] ?? ''] ?? []));
+  if (!proven && words.size === 0)
+    return 'no plan was found in the time available. There may be one: plan again later, or with fewer wishes.';
   const found = proven ? 'no plan fits within eight weeks' : 'no plan was found in the time available';
   return `${found}. ${minimal ? 'These tasks clash' : 'The clash is among these tasks'}: ${[...words].join(', ')}.`;
 }

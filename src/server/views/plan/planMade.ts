@@ -10,10 +10,8 @@ import { type GivenYard, yardToPlan } from './yardToPlan.ts';
 
 /** The plan of the yard as it stands, made once for everything that is asked of it. */
 
-/** How long a better plan is sought, ms: by then the cheapest of most yards is proven. */
-const BUDGET_MS = 2000;
-/** How long each change of the premises is planned, and the plan as it is beside them, ms: the same, so that they compare. */
-const COMPARED_MS = 600;
+/** Share of the time for a plan that each change of the premises is given, and the plan as it is beside them: the same, so that they compare. */
+const COMPARED_SHARE = 0.3;
 /** A plan holds for so long where nothing else changes, ms: tasks begin on the half hour. */
 const HOLDS_MS = 30 * 60_000;
 /** Plans that are remembered: as it stands, and with changes of its premises. */
@@ -57,10 +55,10 @@ function agreedIn({ agreed }: PlanSetup): Record<string, number> | null {
 
 /** The plan as the yard stands now, or with changes of its premises; `isCompared`: beside others, afresh and with as little effort as they. */
 export async function planMade(
-  { db, memory, jobs, now }: Context,
+  { db, memory, jobs, now, planMs }: Context,
   { levers = [], isCompared = false }: { levers?: readonly LeverCode[]; isCompared?: boolean } = {},
 ): Promise<PlanAsked> {
-  const budgetMs = isCompared ? COMPARED_MS : BUDGET_MS;
+  const budgetMs = isCompared ? COMPARED_SHARE * planMs : planMs;
   const at = now();
   const setup = await planSetupOf(db);
   const known = await memory.at(at);
