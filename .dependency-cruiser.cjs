@@ -25,7 +25,7 @@ const coreRules = Object.entries(rank).map(([name, level]) => ({
 }));
 /** Places of the web, each a folder. */
 const PLACES =
-  'bench|findings|hull|log|materials|settings|slip|stands|store|survey|systems|tools|waterline|weather|window';
+  'bench|findings|hull|log|materials|settings|board|stands|stock|survey|systems|tools|waterline|weather|window';
 
 module.exports = {
   forbidden: [

@@ -15,7 +15,7 @@ import { p95, say } from './say.ts';
 
 /** The budgets of the design, part 5, that can be measured so far. Prints the machine and each figure beside its budget. */
 
-async function slipOfALargeYard(): Promise<void> {
+async function boardOfALargeYard(): Promise<void> {
   const folder = path.join(mkdtempSync(path.join(tmpdir(), 'jack-plane-bench-')), 'data');
   const web = path.join(projectRoot(), 'dist/web');
   const first = await start({
@@ -34,12 +34,12 @@ async function slipOfALargeYard(): Promise<void> {
     `${((performance.now() - from) / 1000).toFixed(1)} s`,
     '3 s',
   );
-  const slip = (await (await fetch(`${server.address}/api/v1/slip`)).json()) as {
+  const board = (await (await fetch(`${server.address}/api/v1/board`)).json()) as {
     clocks: { areaId: string; boatId: string }[];
   };
-  const { areaId, boatId } = slip.clocks[0] as { areaId: string; boatId: string };
+  const { areaId, boatId } = board.clocks[0] as { areaId: string; boatId: string };
   const screens = [
-    '/slip',
+    '/board',
     `/boats/${boatId}`,
     `/boats/${boatId}/stacks`,
     `/bench/${areaId}`,
@@ -131,18 +131,18 @@ async function afterEveryWrite(address: string, screens: readonly string[], area
   }
 }
 
-/** Twenty connections asking for the slip at once, again and again. */
+/** Twenty connections asking for the board at once, again and again. */
 async function sideBySide(address: string): Promise<void> {
   const times: number[] = [];
   const asker = async () => {
     for (let i = 0; i < 10; i++) {
       const began = performance.now();
-      await (await fetch(`${address}/api/v1/slip`)).arrayBuffer();
+      await (await fetch(`${address}/api/v1/board`)).arrayBuffer();
       if (i >= 2) times.push(performance.now() - began);
     }
   };
   await Promise.all(Array.from({ length: 20 }, asker));
-  say('GET /slip, 20 connections side by side, p95', `${p95(times).toFixed(0)} ms`, '250 ms');
+  say('GET /board, 20 connections side by side, p95', `${p95(times).toFixed(0)} ms`, '250 ms');
 }
 
 function firstPaint(): void {
@@ -175,4 +175,4 @@ surfacesOfASeason();
 await packsOfThirtyProducts();
 needOfAYard();
 firstPaint();
-await slipOfALargeYard();
+await boardOfALargeYard();

@@ -29,7 +29,7 @@ const ask = async (address: string, method: string, route: string, body?: object
 
 /** Each connection asks for the screens of a boat and logs a note now and then, one in ten; its own boat, as people do. */
 async function load(addresses: readonly string[]): Promise<void> {
-  const board = JSON.parse(Buffer.from(await ask(addresses[0] as string, 'GET', '/slip')).toString()) as {
+  const board = JSON.parse(Buffer.from(await ask(addresses[0] as string, 'GET', '/board')).toString()) as {
     clocks: { areaId: string; boatId: string }[];
   };
   const [reads, writes]: [number[], number[]] = [[], []];
@@ -39,7 +39,7 @@ async function load(addresses: readonly string[]): Promise<void> {
     const address = addresses[no % addresses.length] as string;
     const { areaId, boatId } = board.clocks[no % board.clocks.length] as { areaId: string; boatId: string };
     const screens = [
-      '/slip',
+      '/board',
       `/boats/${boatId}`,
       `/bench/${areaId}`,
       `/areas/${areaId}/clock`,
@@ -57,7 +57,7 @@ async function load(addresses: readonly string[]): Promise<void> {
       }
     }
   };
-  for (const address of addresses) await ask(address, 'GET', '/slip');
+  for (const address of addresses) await ask(address, 'GET', '/board');
   await Promise.all(Array.from({ length: CONNECTIONS }, (_, no) => connection(no)));
   say('  requests a second', `${Math.round((reads.length + writes.length) / SECONDS)}`, 'none set');
   say('  a reading, p95', `${p95(reads).toFixed(0)} ms`, '150 ms');
@@ -90,7 +90,7 @@ const ended = (child: ChildProcess) =>
     child.kill('SIGTERM');
   });
 
-async function laid(to: { folder: string | null; databaseUrl?: string }, boats: number): Promise<void> {
+async function applied(to: { folder: string | null; databaseUrl?: string }, boats: number): Promise<void> {
   const server = await start({
     ...to,
     port: 0,
@@ -112,14 +112,14 @@ const postgres = await startPostgres({ fsync: 'on' });
 try {
   for (const boats of [200, 2000]) {
     const folder = path.join(home, `yard-${boats}`);
-    await laid({ folder }, boats - 4);
+    await applied({ folder }, boats - 4);
     console.log(`embedded, ${boats} boats, ${CONNECTIONS} connections`);
     const one = await processOf(['--data', folder], {});
     await load([one.address]);
     await ended(one.child);
   }
   const url = await postgres.database();
-  await laid({ folder: null, databaseUrl: url }, 196);
+  await applied({ folder: null, databaseUrl: url }, 196);
   for (const count of [1, 2, 4]) {
     console.log(
       `PostgreSQL server, ${count} ${count === 1 ? 'process' : 'processes'}, 200 boats, ${CONNECTIONS} connections`,

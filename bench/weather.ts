@@ -73,7 +73,7 @@ try {
         }),
       })
     ).text();
-  const board = JSON.parse(await ask('GET', '/slip')) as { clocks: { areaId: string; boatId: string }[] };
+  const board = JSON.parse(await ask('GET', '/board')) as { clocks: { areaId: string; boatId: string }[] };
   const { areaId, boatId } = board.clocks[0] as { areaId: string; boatId: string };
   const timed = async (rounds: number, work: () => Promise<unknown>) => {
     const times: number[] = [];
@@ -85,7 +85,7 @@ try {
     return `${p95(times).toFixed(1)} ms`;
   };
   for (const route of [
-    '/slip',
+    '/board',
     '/today',
     '/weather',
     '/strip',

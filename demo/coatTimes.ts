@@ -5,7 +5,7 @@ import type { DemoArea } from './planned.ts';
 import { DEMO_YARD } from './yardPlan.ts';
 
 interface Timing {
-  plan: Pick<DemoArea, 'name' | 'laid' | 'state'>;
+  plan: Pick<DemoArea, 'name' | 'applied' | 'state'>;
   /** The product and sheet of every coat of the area, from the hull outwards. */
   sheets: readonly { productId: string; sheet: ProductSheet }[];
   durationMs: number;
@@ -40,7 +40,7 @@ function endOfLast(timing: Timing): number {
   const { plan, now } = timing;
   for (const leftMs of LEFT_MS) {
     for (let end = now - QUARTER_MS; end > now - 28 * 24 * HOUR_MS; end -= QUARTER_MS) {
-      const { state, until } = windowOver(timing, plan.laid - 1, end, now);
+      const { state, until } = windowOver(timing, plan.applied - 1, end, now);
       const left = until === null ? Number.POSITIVE_INFINITY : until - now;
       if (state === plan.state && left > leftMs) return end;
     }
@@ -64,10 +64,10 @@ function endOfBelow(timing: Timing, no: number, next: number): number {
  * the one it carries.
  */
 export function coatEnds(timing: Timing): number[] {
-  const { laid } = timing.plan;
-  if (laid === 0) return [];
+  const { applied } = timing.plan;
+  if (applied === 0) return [];
   const ends = [endOfLast(timing)];
-  for (let no = laid - 2; no >= 0; no--) {
+  for (let no = applied - 2; no >= 0; no--) {
     ends.unshift(endOfBelow(timing, no, (ends[0] as number) - timing.durationMs));
   }
   return ends;

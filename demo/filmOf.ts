@@ -5,17 +5,17 @@ import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
 
 /** The colour of the coat that lies on top, `#rrggbb`; null: none does. */
-function topColour({ steps, laid }: DemoArea): string | null {
+function topColour({ steps, applied }: DemoArea): string | null {
   const coats = steps.flatMap(({ product, coats: count, colours }) =>
     Array.from({ length: count }, (_, no) => ({ product, name: colours[no % colours.length] })),
   );
-  const top = coats[laid - 1];
+  const top = coats[applied - 1];
   return SHEETS[top?.product ?? '']?.colours.find(({ name }) => name === top?.name)?.hex ?? null;
 }
 
 /** The film temperatures of a demo area, as the server will have them. */
 export function filmOfArea(air: Air, plan: DemoArea, boat: Pick<DemoBoat, 'headingDeg'>): TempSeries {
-  const { zone, side, substrate, service, surroundings, laid } = plan;
+  const { zone, side, substrate, service, surroundings, applied } = plan;
   const indoors = service === 'interior' || service === 'bilge' || service === 'tank';
   const body = surfaceBodyOf({
     zone,
@@ -23,7 +23,7 @@ export function filmOfArea(air: Air, plan: DemoArea, boat: Pick<DemoBoat, 'headi
     substrate,
     inside: indoors,
     colour: topColour(plan),
-    coated: laid > 0,
+    coated: applied > 0,
     boatHeadingDeg: boat.headingDeg ?? null,
   });
   return tempsFor(air, { surroundings: surroundings ?? { kind: 'open' }, indoors, body });

@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { describe, expect, it } from 'vitest';
-import type { SlipView, StackView } from '../src/contract/index.ts';
+import type { BoardView, StackView } from '../src/contract/index.ts';
 import { productSheet, strict } from '../src/contract/index.ts';
 import { HOUR_MS, spliceHours } from '../src/core/cure/index.ts';
 import { areaFromMeasures } from '../src/core/hull/index.ts';
@@ -29,8 +29,8 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
       prepare: (db) => layDemo(db, { folder: null, now }),
     });
     try {
-      const slip = (await (await fetch(`${server.address}/api/v1/slip`)).json()) as SlipView;
-      const states = new Set(slip.clocks.map((c) => c.state));
+      const board = (await (await fetch(`${server.address}/api/v1/board`)).json()) as BoardView;
+      const states = new Set(board.clocks.map((c) => c.state));
       expect([...states].sort()).toEqual([
         'bare',
         'closed',
@@ -40,16 +40,16 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
         'thumb',
         'too-soon',
       ]);
-      expect(slip.boats.length).toBeGreaterThanOrEqual(3);
+      expect(board.boats.length).toBeGreaterThanOrEqual(3);
       // Nobody in the demo lays paint too soon, or on a film whose window has gone.
-      for (const { id } of slip.boats) {
+      for (const { id } of board.boats) {
         const of = `${server.address}/api/v1/boats/${id}/stacks`;
         const bonds = ((await (await fetch(of)).json()) as StackView[]).flatMap((stack) =>
           Object.values(stack.bonds).flat(),
         );
         expect(bonds.filter((bond) => bond?.fault)).toEqual([]);
       }
-      expect(slip.air?.simulated).toBe(true);
+      expect(board.air?.simulated).toBe(true);
     } finally {
       await server.stop();
       giveBack();
@@ -133,13 +133,13 @@ describe('whatever day it is opened on', () => {
         const durationMs = coatMs(areaFromMeasures({ measures: plan.measures }).areaM2);
         const temps = filmOfArea(weather, plan, boat);
         const ends = coatEnds({ plan, sheets, durationMs, temps, now });
-        expect([plan.name, ends.length]).toEqual([plan.name, plan.laid]);
+        expect([plan.name, ends.length]).toEqual([plan.name, plan.applied]);
         for (const [no, end] of ends.slice(0, -1).entries()) {
           const { hour } = DateTime.fromMillis(end, { zone: DEMO_YARD.zone });
           expect([plan.name, hour >= 8 && hour < 19]).toEqual([plan.name, true]);
           expect(end).toBeLessThan((ends[no + 1] as number) - durationMs);
         }
-        // The weather is laid for thirty days back: an older coat would have no air of its own.
+        // The weather is applied for thirty days back: an older coat would have no air of its own.
         expect(now - (ends[0] ?? now)).toBeLessThan(30 * DAY_MS);
       }
     }

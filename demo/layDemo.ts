@@ -15,7 +15,7 @@ import { insertSimulated } from '../src/server/rows/weather.ts';
 import { standInWeather } from '../src/server/standins/weather.ts';
 import { coatEnds, coatMs } from './coatTimes.ts';
 import { filmOfArea } from './filmOf.ts';
-import { layStore } from './layStore.ts';
+import { layStock } from './layStock.ts';
 import { laySurvey } from './laySurvey.ts';
 import type { DemoArea, DemoBoat } from './planned.ts';
 import { SHEETS } from './sheets.ts';
@@ -23,9 +23,9 @@ import { DEMO_BOATS, DEMO_YARD } from './yardPlan.ts';
 
 const SEED = 41;
 const DAY_MS = 24 * HOUR_MS;
-const marker = (folder: string) => `${folder}.laid`;
+const marker = (folder: string) => `${folder}.applied`;
 
-/** How long ago the demo in this folder was laid, ms; null when there is none. */
+/** How long ago the demo in this folder was applied, ms; null when there is none. */
 export async function demoAge(folder: string): Promise<number | null> {
   if (!existsSync(folder) || !existsSync(marker(folder))) return null;
   return Date.now() - Number(await readFile(marker(folder), 'utf8'));
@@ -75,7 +75,7 @@ export async function layDemo(db: Db, options: { folder: string | null; now: num
     }
     for (const demoBoat of DEMO_BOATS) await layBoat({ tx, newId, now, weather, products }, demoBoat);
     await laySurvey({ tx, newId, now, zone: DEMO_YARD.zone, folder: options.folder });
-    await layStore({ tx, newId, now, products });
+    await layStock({ tx, newId, now, products });
   });
   if (options.folder) await writeFile(marker(options.folder), String(now));
 }
@@ -97,7 +97,7 @@ async function layArea(
   plan: DemoArea,
 ): Promise<void> {
   const { tx, newId, now, products } = laying;
-  const { steps: stepPlans, laid, state: _s, potMixedMinutesAgo, ...fields } = plan;
+  const { steps: stepPlans, applied, state: _s, potMixedMinutesAgo, ...fields } = plan;
   const areaId = newId();
   const surroundings = plan.surroundings ?? { kind: 'open' as const };
   await tx.insert(area).values({
@@ -167,7 +167,7 @@ async function layArea(
     });
   }
   if (potMixedMinutesAgo !== undefined)
-    await mixPot(laying, boatId, areaId, coats[laid], areaM2, potMixedMinutesAgo);
+    await mixPot(laying, boatId, areaId, coats[applied], areaM2, potMixedMinutesAgo);
 }
 
 async function mixPot(

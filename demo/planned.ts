@@ -24,7 +24,7 @@ export interface DemoArea
   surroundings?: AreaInput['surroundings'];
   steps: DemoStep[];
   /** Coats that lie; the last of them is timed so that the window is in `state` now. */
-  laid: number;
+  applied: number;
   state?: WindowState;
   /** A pot of the next coat, mixed so many minutes ago. */
   potMixedMinutesAgo?: number;

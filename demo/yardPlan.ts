@@ -13,7 +13,7 @@ import {
   worked,
 } from './planned.ts';
 
-/** The invented yard "Gannet Slip" at Quillhaven: boats, areas, stacks, and where each stands on the day it is laid. */
+/** The invented yard "Gannet Board" at Quillhaven: boats, areas, stacks, and where each stands on the day it is applied. */
 
 const osmosisStack = [
   step('Thrift Barrier', 5, 100, 'roller', 'grey', 'white'),
@@ -41,7 +41,7 @@ const ketch: DemoBoat = {
         ),
       ],
       steps: osmosisStack,
-      laid: 5,
+      applied: 5,
       state: 'thumb',
     },
     {
@@ -58,7 +58,7 @@ const ketch: DemoBoat = {
         ),
       ],
       steps: osmosisStack,
-      laid: 3,
+      applied: 3,
       state: 'open',
     },
     {
@@ -69,7 +69,7 @@ const ketch: DemoBoat = {
       service: 'immersed',
       measures: [rect(2.2, 0.62, 4, 'both faces of both keels'), rect(2.2, 0.14, 2, 'feet')],
       steps: osmosisStack,
-      laid: 4,
+      applied: 4,
       state: 'too-soon',
     },
     {
@@ -86,7 +86,7 @@ const ketch: DemoBoat = {
           [sand(280), wash('solvent wipe, tack cloth')],
         ),
       ],
-      laid: 3,
+      applied: 3,
       state: 'key-first',
     },
     {
@@ -104,7 +104,7 @@ const ketch: DemoBoat = {
           320,
         ),
       ],
-      laid: 1,
+      applied: 1,
       state: 'open',
     },
   ],
@@ -133,7 +133,7 @@ const gig: DemoBoat = {
         step('Marram Winter Primer', 2, 60, 'roller', 'white'),
         step('Samphire Enamel', 3, 40, 'roll-and-tip', 'weed green'),
       ],
-      laid: 3,
+      applied: 3,
       state: 'open',
       potMixedMinutesAgo: 12,
     },
@@ -146,7 +146,7 @@ const gig: DemoBoat = {
       surroundings: { kind: 'shed' },
       measures: [rect(7.4, 0.09, 2), rect(1.3, 0.24, 4, 'thwarts')],
       steps: [worked(step('Teasel Varnish', 6, 35, 'brush', 'clear'), [sand(120)], 240)],
-      laid: 2,
+      applied: 2,
       state: 'too-soon',
     },
   ],
@@ -170,7 +170,7 @@ const tender: DemoBoat = {
         step('Marram Grey Primer', 1, 60, 'roller', 'grey'),
         step('Dulse Clear Water', 2, 50, 'roller', 'black', 'grey'),
       ],
-      laid: 3,
+      applied: 3,
       state: 'closed',
     },
     {
@@ -184,7 +184,7 @@ const tender: DemoBoat = {
         step('Marram Grey Primer', 2, 60, 'airless-spray', 'grey'),
         step('Samphire Two Gloss', 2, 45, 'airless-spray', 'harbour blue'),
       ],
-      laid: 2,
+      applied: 2,
       state: 'open',
     },
   ],
@@ -206,7 +206,7 @@ const cutter: DemoBoat = {
       surroundings: { kind: 'shaded' },
       measures: [rect(2.1, 1.15), triangle(1.15, 0.9)],
       steps: [step('Kelpie Bilge Epoxy', 2, 110, 'brush', 'white')],
-      laid: 1,
+      applied: 1,
       state: 'open',
     },
     {
@@ -228,13 +228,13 @@ const cutter: DemoBoat = {
         ]),
         step('Samphire Enamel', 2, 40, 'roller', 'buff'),
       ],
-      laid: 0,
+      applied: 0,
     },
   ],
 };
 
 export const DEMO_YARD = {
-  name: 'Gannet Slip, Quillhaven',
+  name: 'Gannet Board, Quillhaven',
   zone: 'Europe/London',
   latitude: 50.4,
   longitude: -4.2,

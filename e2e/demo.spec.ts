@@ -56,7 +56,7 @@ test('two tabs edit one area: the second is told what changed, beside what it ty
 });
 
 test('an area removed can be brought back, and the back button works', async ({ page, request }) => {
-  await page.goto((await addresses(request)).slip ?? '/');
+  await page.goto((await addresses(request)).board ?? '/');
   await page
     .getByRole('link', { name: /Old Tansy/ })
     .last()

@@ -1,6 +1,6 @@
 import { chromium, expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import type { BoatInput, OwnTemplate, SlipView } from '../src/contract/index.ts';
+import type { BoardView, BoatInput, OwnTemplate } from '../src/contract/index.ts';
 import { BY_HAND, groundTest as test } from './yard.ts';
 
 /** What happens to a yard in real life: strangers, many tabs, a server that goes and comes, a device that is offline. */
@@ -15,7 +15,7 @@ const aBoat = (name: string): BoatInput => ({
   note: '',
 });
 const boatsOf = async (address: string) =>
-  ((await (await fetch(`${address}/api/v1/slip`)).json()) as SlipView).boats.map(({ name }) => name);
+  ((await (await fetch(`${address}/api/v1/board`)).json()) as BoardView).boats.map(({ name }) => name);
 
 test('a hostile page in the same browser gets nothing and changes nothing, rebinding included', async ({
   yard,
@@ -132,8 +132,8 @@ test('two tabs offline each keep a template: both wait, both arrive, once each',
   const post = (path: string, body: object) =>
     fetch(`${yard.address}/api/v1${path}`, { method: 'POST', body: JSON.stringify(body), headers });
   await post('/boats', boat);
-  const slip = (await (await fetch(`${yard.address}/api/v1/slip`)).json()) as SlipView;
-  const coated = slip.clocks.find(({ stepsAll }) => stepsAll > 0);
+  const board = (await (await fetch(`${yard.address}/api/v1/board`)).json()) as BoardView;
+  const coated = board.clocks.find(({ stepsAll }) => stepsAll > 0);
   if (!coated) throw new Error('the demo has no stack');
   const systems = `/boats/${coated.boatId}/systems/${coated.areaId}`;
   const second = await context.newPage();

@@ -1,13 +1,13 @@
 import { expect } from '@playwright/test';
-import type { SlipView } from '../src/contract/index.ts';
+import type { BoardView } from '../src/contract/index.ts';
 import { logCoat, demoTest as test } from './yard.ts';
 
 /** Things done by hand that no single screen owns: keyboard, print, wrong figures, both units, a lost connection. */
 
-const slip = async (request: import('@playwright/test').APIRequestContext) =>
-  (await (await request.get('/api/v1/slip')).json()) as SlipView;
+const board = async (request: import('@playwright/test').APIRequestContext) =>
+  (await (await request.get('/api/v1/board')).json()) as BoardView;
 const areaNamed = async (request: import('@playwright/test').APIRequestContext, name: string) => {
-  const clock = (await slip(request)).clocks.find((c) => c.areaName === name);
+  const clock = (await board(request)).clocks.find((c) => c.areaName === name);
   if (!clock) throw new Error(`the demo has no ${name}`);
   return clock;
 };

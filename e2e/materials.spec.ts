@@ -1,15 +1,15 @@
 import { expect, type Page } from '@playwright/test';
 import type {
+  BoardView,
   BuyingView,
   MaterialsView,
   Product,
-  SlipView,
-  StoreView,
+  StockView,
   TradeView,
 } from '../src/contract/index.ts';
 import { BY_HAND, expectAccessible, materialsTest as test } from './yard.ts';
 
-/** What a yard does with its store from the first shortage to the quote, in the demo yard. */
+/** What a yard does with its stock from the first shortage to the quote, in the demo yard. */
 
 const get = async <T>(page: Page, path: string) =>
   (await (await page.request.get(`/api/v1${path}`)).json()) as T;
@@ -26,8 +26,8 @@ test('a shortage is named with the coat it stops, and a better measure makes the
   await expect(enamel).toContainText(/short/);
   await enamel.getByText('How this was worked out').click();
   await expect(enamel).toContainText(/Deck.*hand measures.*% volume solids.*% loss/s);
-  const slip = await get<SlipView>(page, '/slip');
-  const boat = slip.boats.find(({ name }) => name === 'Old Tansy');
+  const board = await get<BoardView>(page, '/board');
+  const boat = board.boats.find(({ name }) => name === 'Old Tansy');
   const safe = async () => {
     const view = await get<MaterialsView>(page, `/materials?boatId=${boat?.id}`);
     return view.products.find(({ name }) => name === 'Samphire Enamel')?.colours[0];
@@ -45,7 +45,7 @@ test('a shortage is named with the coat it stops, and a better measure makes the
   expect(rough?.safe).toBeGreaterThan((before?.safe ?? 0) + 0.2);
 });
 
-test('what is ordered is not bought again; taken in, both parts stand in the store apart', async ({
+test('what is ordered is not bought again; taken in, both parts stand in the stock apart', async ({
   page,
 }) => {
   await page.goto('/materials/buy');
@@ -69,7 +69,7 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   // The button says so while it saves: only the order itself tells that it arrived.
   await expect(page.getByText(/^Received /)).toHaveCount(arrived + 1);
   await expect(page.getByRole('button', { name: 'Receive order' })).toHaveCount(count - 1);
-  await page.goto('/materials/store');
+  await page.goto('/materials/stock');
   await page.getByLabel('Search by product, lot number or location').fill('Q 12');
   await expect(page.getByText(/^1 of \d+ lots$/)).toBeVisible();
   await expect(page.getByText(/lot Q 12 · steel cabinet/)).toBeVisible();
@@ -78,9 +78,9 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
 test('a keep-back takes both parts in ratio and is refused beyond what the tin has; it is taken back by hand', async ({
   page,
 }) => {
-  const slip = await get<SlipView>(page, '/slip');
-  const ketch = slip.boats.find(({ name }) => name === "Curlew's Errand");
-  await page.goto('/materials/store');
+  const board = await get<BoardView>(page, '/board');
+  const ketch = board.boats.find(({ name }) => name === "Curlew's Errand");
+  await page.goto('/materials/stock');
   await page.getByLabel('Search by product, lot number or location').fill('KB 17 B');
   await page.getByRole('button', { name: /Log movement: Kelpie Bilge Epoxy/ }).click();
   await page.getByLabel('Boat', { exact: true }).selectOption(ketch?.id ?? '');
@@ -94,7 +94,7 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
   await page.getByRole('button', { name: 'Keep back paint' }).click();
   await expect(page.getByText('100 ml kept back (unmixed) for Bottom port, under port aft')).toBeVisible();
   const labels = await page.request.get(
-    `/api/v1/labels.pdf?areaId=${slip.clocks.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId ?? ketch?.areas.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId}`,
+    `/api/v1/labels.pdf?areaId=${board.clocks.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId ?? ketch?.areas.find(({ areaName }) => areaName === 'Bottom port, under port aft')?.areaId}`,
   );
   expect((await labels.body()).subarray(0, 5).toString()).toBe('%PDF-');
   await page
@@ -104,7 +104,7 @@ test('a keep-back takes both parts in ratio and is refused beyond what the tin h
   await expect(page.getByText('voided', { exact: true }).first()).toBeVisible();
 });
 
-test('the store is counted by thumb, and the tins tell a mix that ran rich', async ({ page }) => {
+test('the stock is counted by thumb, and the tins tell a mix that ran rich', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/materials/count');
   await page.getByLabel('Search by product, lot number or location').fill('SU 33');
@@ -112,7 +112,7 @@ test('the store is counted by thumb, and the tins tell a mix that ran rich', asy
   await expect(page.getByText('50 ml less than expected')).toBeVisible();
   await page.getByRole('button', { name: 'Save 1 count' }).click();
   await expect(page.getByText('Count saved.')).toBeVisible();
-  const { lots } = await get<StoreView>(page, '/lots');
+  const { lots } = await get<StockView>(page, '/lots');
   expect(lots.find(({ code }) => code === 'SU 33 B')?.difference?.found).toBeCloseTo(1.35, 6);
   const products = await get<Product[]>(page, '/products');
   const primer = products.find(({ name }) => name === 'Marram Grey Primer');
@@ -128,11 +128,11 @@ test('the store is counted by thumb, and the tins tell a mix that ran rich', asy
 test('the bench does not begin a coat that the tins do not finish, and says how far they reach', async ({
   page,
 }) => {
-  const slip = await get<SlipView>(page, '/slip');
-  const topsides = slip.clocks.find(
+  const board = await get<BoardView>(page, '/board');
+  const topsides = board.clocks.find(
     ({ boatName, areaName }) => boatName === "Curlew's Errand" && areaName === 'Topsides',
   );
-  const { lots } = await get<StoreView>(page, '/lots');
+  const { lots } = await get<StockView>(page, '/lots');
   // Little of the base is found in any tin, whatever came in meanwhile.
   const bases = lots.filter(
     ({ productName, part }) => productName === 'Samphire Two Gloss' && part === 'base',
@@ -161,8 +161,8 @@ test('the bench does not begin a coat that the tins do not finish, and says how 
 });
 
 test('a boat’s page says what is missing, and her costs come to a quote', async ({ page }) => {
-  const slip = await get<SlipView>(page, '/slip');
-  const tender = slip.boats.find(({ name }) => name === 'Grey Phalarope');
+  const board = await get<BoardView>(page, '/board');
+  const tender = board.boats.find(({ name }) => name === 'Grey Phalarope');
   await page.goto(`/boats/${tender?.id}/survey`);
   const { purchases } = await get<TradeView>(page, '/trade');
   for (const { id, receivedAt } of purchases)

@@ -1,26 +1,26 @@
 import type { APIRequestContext } from '@playwright/test';
-import type { Product, SlipView } from '../src/contract/index.ts';
+import type { BoardView, Product } from '../src/contract/index.ts';
 
 /** Every screen of the demo yard, by name. */
 export const SCREENS = [
-  'slip', 'survey', 'hull form', 'waterline', 'walk', 'stands', 'findings', 'systems', 'log', 'window', 'benches', 'bench', 'pot', 'weather', 'plan', 'day', 'yard calendar', 'rehearsal', 'practice', 'need',
-  'buy', 'store', 'count', 'costs', 'tins', 'sheets', 'sheet', 'new boat', 'reference', 'rules', 'tools', 'glossary', 'yard', 'nowhere',
+  'board', 'survey', 'hull form', 'waterline', 'walk', 'stands', 'findings', 'systems', 'log', 'window', 'benches', 'bench', 'pot', 'weather', 'plan', 'day', 'yard calendar', 'rehearsal', 'practice', 'need',
+  'buy', 'stock', 'count', 'costs', 'tins', 'sheets', 'sheet', 'new boat', 'reference', 'rules', 'tools', 'glossary', 'yard', 'nowhere',
 ] as const; // biome-ignore format: a list
 
 /** Where each screen of the demo yard is. */
 export async function addresses(
   request: APIRequestContext,
 ): Promise<Record<(typeof SCREENS)[number], string>> {
-  const slip = (await (await request.get('/api/v1/slip')).json()) as SlipView;
-  const port = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'port');
-  const open = slip.clocks.find((c) => c.zone === 'bottom' && c.side === 'starboard');
-  const pot = slip.pots[0];
+  const board = (await (await request.get('/api/v1/board')).json()) as BoardView;
+  const port = board.clocks.find((c) => c.zone === 'bottom' && c.side === 'port');
+  const open = board.clocks.find((c) => c.zone === 'bottom' && c.side === 'starboard');
+  const pot = board.pots[0];
   const products = (await (await request.get('/api/v1/products')).json()) as Product[];
   const barrier = products.find(({ name }) => name === 'Thrift Barrier');
   return {
-    slip: '/',
+    board: '/',
     survey: `/boats/${port?.boatId}/survey/${port?.areaId}`,
-    'hull form': `/boats/${slip.clocks.find((c) => c.boatName === 'Grey Phalarope')?.boatId}/form`,
+    'hull form': `/boats/${board.clocks.find((c) => c.boatName === 'Grey Phalarope')?.boatId}/form`,
     waterline: `/boats/${port?.boatId}/waterline`,
     walk: `/boats/${port?.boatId}/waterline/walk`,
     stands: `/boats/${port?.boatId}/stands`,
@@ -39,7 +39,7 @@ export async function addresses(
     practice: '/plan/practice',
     need: '/materials',
     buy: '/materials/buy',
-    store: '/materials/store',
+    stock: '/materials/stock',
     count: '/materials/count',
     costs: '/materials/costs',
     tins: `/materials/tins/${barrier?.id}`,

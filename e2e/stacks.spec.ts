@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { SHEETS } from '../demo/sheets.ts';
-import type { AreaInput, SlipView } from '../src/contract/index.ts';
+import type { AreaInput, BoardView } from '../src/contract/index.ts';
 import { type Family, FILLERS, TEMPLATES } from '../src/core/system/index.ts';
 import { BY_HAND, expectAccessible, stacksTest as test } from './yard.ts';
 
@@ -9,11 +9,11 @@ import { BY_HAND, expectAccessible, stacksTest as test } from './yard.ts';
 
 type Place = Partial<Pick<AreaInput, 'substrate' | 'service' | 'oldCoating' | 'highWear'>>;
 
-const slip = async (page: Page) => (await (await page.request.get('/api/v1/slip')).json()) as SlipView;
+const board = async (page: Page) => (await (await page.request.get('/api/v1/board')).json()) as BoardView;
 
 /** A new area of 10 m² on the tender. */
 async function newArea(page: Page, name: string, place: Place) {
-  const boat = (await slip(page)).boats.find((each) => each.name === 'Grey Phalarope');
+  const boat = (await board(page)).boats.find((each) => each.name === 'Grey Phalarope');
   if (!boat) throw new Error('the demo has no tender');
   const area: AreaInput = {
     id: uuidv7(),
@@ -77,7 +77,7 @@ test('each typical stack from its template: drawn, saved, and no false alarm', a
   }
 });
 
-/** The handbook's table of what is never laid, in the trade's words. */
+/** The handbook's table of what is never applied, in the trade's words. */
 const FORBIDDEN: readonly [what: string, place: Place, families: Family[], reason: RegExp][] = [
   [
     'two-pack over one-pack',
@@ -228,7 +228,7 @@ test('work before a coat: preparation made into tasks, ticked, a wait that runs,
 });
 
 test('an inspection with faults is logged and left to do', async ({ page }) => {
-  const deck = (await slip(page)).clocks.find((clock) => clock.areaName === 'Deck');
+  const deck = (await board(page)).clocks.find((clock) => clock.areaName === 'Deck');
   await page.goto(`/bench/${deck?.areaId}`);
   const look = page
     .getByRole('region', { name: /Before this coat/ })

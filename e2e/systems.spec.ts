@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import type { SlipView } from '../src/contract/index.ts';
+import type { BoardView } from '../src/contract/index.ts';
 import { expectAccessible, logCoat, systemsTest as test } from './yard.ts';
 
 /** Building systems on the demo yard: what is refused and why, templates, comparison, sheets from files, tools. */
@@ -10,8 +10,8 @@ import { expectAccessible, logCoat, systemsTest as test } from './yard.ts';
 const folder = mkdtempSync(path.join(tmpdir(), 'jack-plane-systems-'));
 
 async function areaOf(page: Page, boat: string, area: string) {
-  const slip = (await (await page.request.get('/api/v1/slip')).json()) as SlipView;
-  const own = slip.boats.find((each) => each.name === boat);
+  const board = (await (await page.request.get('/api/v1/board')).json()) as BoardView;
+  const own = board.boats.find((each) => each.name === boat);
   const found = own?.areas.find((each) => each.areaName === area);
   if (!own || !found) throw new Error(`the demo has no ${area} on ${boat}`);
   return { boatId: own.id, areaId: found.areaId, systems: `/boats/${own.id}/systems/${found.areaId}` };
@@ -55,7 +55,7 @@ test('copper on aluminium is refused with its reason, the way out offered, taken
   await expect(page.getByText('Saved.')).toBeVisible();
 });
 
-test('a template fills a bare area; a step moves by keyboard; the stack is kept and laid elsewhere', async ({
+test('a template fills a bare area; a step moves by keyboard; the stack is kept and applied elsewhere', async ({
   page,
 }) => {
   const first = await newArea(page, { name: 'Locker one', Substrate: 'timber', Exposure: 'bilge' });
@@ -73,7 +73,7 @@ test('a template fills a bare area; a step moves by keyboard; the stack is kept 
   await expect(page.getByRole('checkbox', { name: 'Locker two' })).not.toBeChecked();
   const second = page.getByRole('link', { name: 'Locker two' });
   await second.click();
-  // What is laid on both says nothing of where one is.
+  // What is applied on both says nothing of where one is.
   await expect(second).toHaveAttribute('aria-current', 'page');
   await expect(page.getByText(/1\. Kelpie One/)).toBeVisible();
   await addCoat(page, 'Kelpie Bilge Epoxy');
@@ -106,7 +106,7 @@ test('one-pack and two-pack topsides side by side, and where the trade disagrees
   await expectAccessible(page);
 });
 
-test('two coats laid thin show in the section, with what is missing', async ({ page }) => {
+test('two coats applied thin show in the section, with what is missing', async ({ page }) => {
   const systems = await newArea(page, { name: 'Trim tabs', Substrate: 'grp', Exposure: 'immersed' });
   await page.goto(systems);
   await addCoat(page, 'Thrift Barrier');
@@ -179,7 +179,7 @@ test('a tool’s result is set down as a finding with its verdict', async ({ pag
   await expectAccessible(page);
 });
 
-test('blasted steel starts a clock that leads the slip', async ({ page }) => {
+test('blasted steel starts a clock that leads the board', async ({ page }) => {
   const systems = await newArea(page, { name: 'Keel shoe', Substrate: 'steel', Exposure: 'immersed' });
   await page.goto(systems);
   await page.getByLabel('Share to be filled').fill('20');

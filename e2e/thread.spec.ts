@@ -18,7 +18,7 @@ function csv(coldNight: boolean): string {
   return ['time,air °C,RH %,wind m/s', ...rows].join('\n');
 }
 
-test('an empty slip says how to begin, and a boat goes on it', async ({ page }) => {
+test('an empty board says how to begin, and a boat goes on it', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'No boats yet' })).toBeVisible();
   await page.getByRole('link', { name: 'Add boat' }).click();

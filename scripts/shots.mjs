@@ -5,18 +5,18 @@ const [address = 'http://127.0.0.1:4870', folder = 'docs/screenshots', ...only] 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-const slip = await (await fetch(`${address}/api/v1/slip`)).json();
+const board = await (await fetch(`${address}/api/v1/board`)).json();
 const products = await (await fetch(`${address}/api/v1/products`)).json();
-const clock = (boat, area) => slip.clocks.find((c) => c.boatName.includes(boat) && c.areaName === area);
+const clock = (boat, area) => board.clocks.find((c) => c.boatName.includes(boat) && c.areaName === area);
 const port = clock('Curlew', 'Bottom port');
 const starboard = clock('Curlew', 'Bottom starboard');
 const gig = clock('Peewit', 'Hull outside');
 
 /** @type {[name: string, address: string, size: { width: number; height: number }, how?: { dark?: boolean; press?: string | RegExp; wait?: number; to?: string }][]} */
 const VIEWS = [
-  ['slip', '/', DESK],
-  ['slip-phone', '/', PHONE],
-  ['slip-dark', '/', DESK, { dark: true }],
+  ['board', '/', DESK],
+  ['board-phone', '/', PHONE],
+  ['board-dark', '/', DESK, { dark: true }],
   ['survey', `/boats/${port.boatId}/survey/${port.areaId}`, DESK],
   ['drawing', `/boats/${port.boatId}/survey`, DESK, { press: 'All views' }],
   ['form', `/boats/${clock('Tansy', 'Deck').boatId}/form`, DESK],
@@ -42,7 +42,7 @@ const VIEWS = [
   ['plan', '/plan', DESK, { wait: 8000 }],
   ['materials', '/materials', DESK],
   ['buy', '/materials/buy', DESK],
-  ['store', '/materials/store', DESK],
+  ['stock', '/materials/stock', DESK],
   ['count-phone', '/materials/count', PHONE],
   ['tins', `/materials/tins/${products.find(({ name }) => name === 'Marram Grey Primer').id}`, DESK],
   ['costs', '/materials/costs', DESK],

@@ -161,7 +161,7 @@ export const aLot = (productId: string, part: string, over: Partial<LotInput & {
 /** The lot by itself, without what came in. */
 export const lotOf = ({ amount: _, ...lot }: ReturnType<typeof aLot>): LotInput => lot;
 
-/** A coat logged on such an area, its last corner laid at `endedAt`. */
+/** A coat logged on such an area, its last corner applied at `endedAt`. */
 export function aCoat(
   planned: { area: { id: string }; step: { id: string }; product: { id: string } },
   endedAt: number,

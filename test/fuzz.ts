@@ -86,9 +86,9 @@ async function knownIds(address: string): Promise<string[]> {
   const get = async (path: string) =>
     (await (await fetch(`${address}/api/v1${path}`)).json()) as { id: string }[];
   const boats = (await get('/boats')).slice(0, 3).map(({ id }) => id);
-  const slip = (await (await fetch(`${address}/api/v1/slip`)).json()) as { clocks: { areaId: string }[] };
+  const board = (await (await fetch(`${address}/api/v1/board`)).json()) as { clocks: { areaId: string }[] };
   const products = (await get('/products')).slice(0, 3).map(({ id }) => id);
-  return [...boats, ...slip.clocks.slice(0, 5).map(({ areaId }) => areaId), ...products];
+  return [...boats, ...board.clocks.slice(0, 5).map(({ areaId }) => areaId), ...products];
 }
 
 export interface Fuzzed {

@@ -7,7 +7,7 @@ import type {
   Product,
   StackView,
   Stand,
-  StoreView,
+  StockView,
   TradeView,
   Waterline,
   Yard,
@@ -127,7 +127,7 @@ export function writesOf(
       },
     ],
     movement: async (n) => {
-      const { lots } = await get<StoreView>('/lots');
+      const { lots } = await get<StockView>('/lots');
       const lot = lots[n % Math.max(1, lots.length)] ?? aLot(planned.product.id, 'base');
       const kind = (['used', 'counted', 'spilt'] as const)[n % 3];
       const at = new Date(NOON - (n % 30) * HOUR).toISOString();

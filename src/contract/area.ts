@@ -26,7 +26,7 @@ export interface PartOf {
   standId: string | null;
   /** The part uses the present system of the area it was split off from. */
   sharesSystem: boolean;
-  /** When it was cut out: coats laid on the whole before then lie on a piece too. */
+  /** When it was cut out: coats applied on the whole before then lie on a piece too. */
   at: string;
 }
 

@@ -31,7 +31,7 @@ export interface CoatOutlook {
   /** When it is safe from dew and rain; null: not within what is known, or not stated. */
   safe: string | null;
   /** The source of `safe`: an event of the data sheet, or hours entered by hand; null: not known, so ask. */
-  safeBy: 'dew-safe' | 'tack-free' | 'told' | null;
+  safeBy: 'dew-safe' | 'tack-free' | 'entered' | null;
   ok: boolean;
   /** Of each reason against it the first moment now and the first to come, in the order of time. */
   failures: FailureView[];

@@ -12,7 +12,7 @@ export type Change =
   | { of: 'calendars' }
   | { of: 'products' }
   /** Lots and what moved of them: of one product, or of any. */
-  | { of: 'store'; productId?: string }
+  | { of: 'stock'; productId?: string }
   /** Suppliers, prices, orders, and how money is reckoned. */
   | { of: 'trade' }
   /** Working hours, wanted launch dates, tasks placed by hand. */
@@ -36,7 +36,7 @@ export type ChangeSet = readonly Change[];
 /** Everything a screen asks for: the first word of its query key. */
 export type ViewName =
   | 'yard'
-  | 'slip'
+  | 'board'
   | 'boats'
   | 'boat'
   | 'stacks'
@@ -57,7 +57,7 @@ export type ViewName =
   | 'templates'
   | 'materials'
   | 'buying'
-  | 'store'
+  | 'stock'
   | 'movements'
   | 'tins'
   | 'trade'
@@ -81,11 +81,11 @@ const CLOCK: readonly ChangeKind[] = [
  */
 export const READS: Record<ViewName, readonly ChangeKind[]> = {
   yard: ['yard'],
-  slip: [...CLOCK, 'form'],
+  board: [...CLOCK, 'form'],
   boats: ['boat'],
   boat: [...CLOCK, 'form'],
   stacks: CLOCK,
-  bench: [...CLOCK, 'waterline', 'store'],
+  bench: [...CLOCK, 'waterline', 'stock'],
   clock: CLOCK,
   log: [...CLOCK, 'form'],
   weather: ['weather', 'yard'],
@@ -100,13 +100,13 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   waterline: ['waterline', 'boat'],
   products: ['products'],
   templates: ['templates'],
-  materials: [...CLOCK, 'form', 'store', 'trade'],
-  buying: [...CLOCK, 'form', 'store', 'trade'],
-  store: ['store', 'products', 'log', 'areas', 'boat'],
-  movements: ['store', 'products', 'log'],
-  tins: [...CLOCK, 'store', 'trade'],
+  materials: [...CLOCK, 'form', 'stock', 'trade'],
+  buying: [...CLOCK, 'form', 'stock', 'trade'],
+  stock: ['stock', 'products', 'log', 'areas', 'boat'],
+  movements: ['stock', 'products', 'log'],
+  tins: [...CLOCK, 'stock', 'trade'],
   trade: ['trade'],
-  costs: [...CLOCK, 'form', 'store', 'trade'],
+  costs: [...CLOCK, 'form', 'stock', 'trade'],
 };
 
 /** Views of one boat, whose query key names her second; the others are of the yard, or of an area. */

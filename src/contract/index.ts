@@ -46,7 +46,7 @@ export * from './supply/labels.ts';
 export * from './supply/lot.ts';
 export * from './supply/materials.ts';
 export * from './supply/movement.ts';
-export * from './supply/storeView.ts';
+export * from './supply/stockView.ts';
 export * from './supply/tins.ts';
 export * from './supply/trade.ts';
 export * from './survey.ts';

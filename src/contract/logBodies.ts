@@ -44,7 +44,7 @@ export interface BatchEndBody {
   fate: 'emptied' | 'discarded';
 }
 
-/** A coat laid, or the part of one. */
+/** A coat applied, or the part of one. */
 export interface CoatBody {
   stepId: string;
   coatNo: number;

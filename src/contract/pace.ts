@@ -10,7 +10,7 @@ export interface TestedFilm {
   areaId: string;
   areaName: string;
   boatName: string;
-  laidTo: string;
+  appliedTo: string;
   found: HandFinding[];
   low: number;
   high: number;
@@ -45,7 +45,7 @@ const testedFilm = objectOf<TestedFilm>({
   areaId: uuid(),
   areaName: word(),
   boatName: word(),
-  laidTo: moment(),
+  appliedTo: moment(),
   found: listOf(Joi.string()),
   low: figure(),
   high: figure(),

@@ -43,7 +43,7 @@ export interface Step {
   ownRatio: OwnRatio | null;
   /** Additives in every pot; empty: no additives. */
   additives: PlannedAdditive[];
-  /** The part of the area it is laid on; null: the whole. */
+  /** The part of the area it is applied on; null: the whole. */
   band: Band | null;
   /** Which way it is worked over the area; null: as it comes. */
   order: LayOrder | null;
@@ -148,7 +148,7 @@ export const stackInput = objectOf<StackInput>({
   version: version(1),
 });
 
-/** One stack laid on several areas at once. */
+/** One stack applied on several areas at once. */
 export interface StackForAreas {
   areaIds: string[];
   steps: Step[];
@@ -158,7 +158,7 @@ export const stackForAreas = objectOf<StackForAreas>({
   steps,
 });
 
-/** A stack kept under a name, to be laid on other boats. */
+/** A stack kept under a name, for use on other boats. */
 export interface OwnTemplate {
   id: string;
   name: string;

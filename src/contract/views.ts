@@ -1,7 +1,7 @@
 import type { AirConditionCode } from '../core/air/index.ts';
 import type { AreaState, ClockWarning, WindowState } from '../core/cure/index.ts';
 import type { OffsetTable } from '../core/hull/index.ts';
-import type { LaidBond, ProfileUnder, StepTask, TypicalField } from '../core/system/index.ts';
+import type { AppliedBond, ProfileUnder, StepTask, TypicalField } from '../core/system/index.ts';
 import type { Area, PartOf } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { FormSource, HullForm } from './form.ts';
@@ -41,7 +41,7 @@ export interface NextView {
   colour: string;
   /** m² of this coat that already lie, when it was broken off. */
   coveredM2: number;
-  /** m² that this coat is to cover: the area, or the band of it that the step is laid on. */
+  /** m² that this coat is to cover: the area, or the band of it that the step is applied on. */
   areaM2: number;
   /** The band's name, where it is not the whole area. */
   band: string | null;
@@ -103,8 +103,8 @@ export interface AreaClock {
     coatLabel: string;
     /** Unconfirmed typical values on the data sheet that its window uses. */
     typical: TypicalField[];
-    laidFrom: string;
-    laidTo: string;
+    appliedFrom: string;
+    appliedTo: string;
   } | null;
   /** null: the stack is finished (or empty), and the water, if anything, is next. */
   next: NextView | null;
@@ -148,7 +148,7 @@ export interface PotView {
 /** The figures of an area that a thumbnail of the boat shows. */
 export type AreaGlance = Pick<AreaClock, 'areaId' | 'areaName' | 'zone' | 'side' | 'state' | 'part'>;
 
-export interface SlipView {
+export interface BoardView {
   now: string;
   boats: (Boat & { areas: AreaGlance[]; form: OffsetTable | null })[];
   pots: PotView[];
@@ -236,12 +236,12 @@ export interface StackView {
   areaId: string;
   version: number;
   steps: Step[];
-  /** Coats fully laid of each step, by step id. */
-  laid: Record<string, number>;
-  /** Dry film by litres of each of them, µm, in the order they were laid. */
-  asLaid: Record<string, number[]>;
+  /** Coats fully applied of each step, by step id. */
+  applied: Record<string, number>;
+  /** Dry film by litres of each of them, µm, in the order they were applied. */
+  asApplied: Record<string, number[]>;
   /** How each of them holds to the coat below it, by the log; null: the first, or nothing to judge by. */
-  bonds: Record<string, (LaidBond | null)[]>;
+  bonds: Record<string, (AppliedBond | null)[]>;
   /** The step whose next coat meets a missed window with nothing sanded since; null: none. */
   missedStepId: string | null;
   /** The blast profile that its first coat has to fill; null: none. */

@@ -49,7 +49,7 @@ const stackStep = { sheet, coats: 2, dryMicronsPerCoat: 100, method: 'roller', t
 const compared = { ...stackStep, extraCoats: 1, colours: ['grey'], signal: null, before: [], sandBetween: 120, productId: 'a' }; // biome-ignore format: one line
 const place = { substrate: 'grp', oldCoating: null, service: 'immersed', coldestC: 4, hottestC: 30 };
 const layer = { ...system.layerOf('epoxy-barrier'), film: { min: 50, max: 150 }, thinner: 0.05, thinnerLimit: { maxFraction: 0.1 }, stopC: 5, hottestC: 30 }; // biome-ignore format: one line
-const laid = [{ stepId: 's', coatNo: 0, areaM2: 12, fromMs: 0, toMs: HOUR }];
+const applied = [{ stepId: 's', coatNo: 0, areaM2: 12, fromMs: 0, toMs: HOUR }];
 
 const needLine = { id: 'a', boatId: 'b', productId: 'p', sheet: { parts, ratioBy: 'volume', volumeSolids: 0.5, typicalMicrons: 100, coverageM2PerL: null, dilution: null, canLitres: null, thinner: null }, coats: [{ no: 0, colour: 'grey', areaM2: 20 }], dryMicronsPerCoat: 100, method: 'roller', thinner: 0.05, spread: 0.1, measuredBy: 'm', underCover: null, profileMicrons: 50, learned: { factor: 1.1, sd: 0.05 } }; // biome-ignore format: one line
 const lotAge = { kind: 'other', madeMs: 0, receivedMs: HOUR, openedMs: 2 * HOUR, shelfMonths: 24, openedMonths: 6, frost: true, heat: true, nowMs: 3 * HOUR }; // biome-ignore format: one line
@@ -383,9 +383,9 @@ const ENTRIES: Record<string, Entry> = {
       [2, 1],
     ],
   },
-  coatsStanding: { run: system.coatsStanding, args: [{ coats: laid, removals: [removal] }] },
+  coatsStanding: { run: system.coatsStanding, args: [{ coats: applied, removals: [removal] }] },
   sandedByRemoval: { run: system.sandedByRemoval, args: [removal, { sandBetween: 120, before: [] }] },
-  coatGroups: { run: system.coatGroups, args: [{ coats: laid, areaM2: 20 }] },
+  coatGroups: { run: system.coatGroups, args: [{ coats: applied, areaM2: 20 }] },
   coatsWanted: { run: system.coatsWanted, args: [{ coats: 2, extraCoats: 1 }, true] },
   stepAreaM2: { run: system.stepAreaM2, args: [{ band: { name: 'b', areaM2: 2 } }, 20] },
   coatLimitsOf: { run: system.coatLimitsOf, args: [sheet, 'roller'] },
@@ -393,7 +393,7 @@ const ENTRIES: Record<string, Entry> = {
   checkStack: { run: system.checkStack, args: [[layer, layer], place] },
   judgeNext: { run: system.judgeNext, args: [[layer], layer, place] },
   profileUnder: { run: system.profileUnder, args: [{ substrate: 'steel', oldCoating: null, measuredMicrons: 60, first: sheet }] }, // biome-ignore format: one line
-  coatsStillNeeded: { run: system.coatsStillNeeded, args: [{ targetMicrons: 300, laidMicrons: 120, sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] }, method: 'roller' }] }, // biome-ignore format: one line
+  coatsStillNeeded: { run: system.coatsStillNeeded, args: [{ targetMicrons: 300, appliedMicrons: 120, sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] }, method: 'roller' }] }, // biome-ignore format: one line
   prepHours: { run: system.prepHours, args: [system.prepareFor({ substrate: 'grp', oldCoating: null, service: 'immersed', preparation: null }), 20], own: 1 }, // biome-ignore format: one line
   sheetNotes: { run: system.sheetNotes, args: [other] },
   workBefore: { run: system.workBefore, args: [{ step: { before: [{ id: 'a', kind: 'wait', amount: 4, note: '' }], sandBetween: 120 }, coatNo: 0, key: { grit: 120, fromMs: 5 }, filmToMs: 0, done: [] }] }, // biome-ignore format: one line

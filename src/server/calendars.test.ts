@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { aCoat, aLot, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { AheadView, BenchView, ClockDetail, SlipView, TodayView } from '../contract/index.ts';
+import type { AheadView, BenchView, BoardView, ClockDetail, TodayView } from '../contract/index.ts';
 
 let now = NOON;
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -105,8 +105,8 @@ describe('what could go on today', () => {
       ['/today', `/bench/${other.area.id}`].map((path) => server.ask('GET', path)),
     );
     expect(after.map(({ status }) => status)).toEqual([200, 200]);
-    const { body: slip } = await server.ask<SlipView>('GET', '/slip');
-    expect(slip.clocks.length).toBe(2);
+    const { body: board } = await server.ask<BoardView>('GET', '/board');
+    expect(board.clocks.length).toBe(2);
   });
 });
 

@@ -5,11 +5,11 @@ import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
   BenchView,
+  BoardView,
   BoatView,
   LogView,
   Problem,
   ProblemKind,
-  SlipView,
   StackView,
 } from '../contract/index.ts';
 
@@ -183,8 +183,8 @@ describe('work on an area and on what was cut out of it', () => {
     now = NOON + 150 * HOUR;
     await server.ask('POST', '/log', work(planned.area.id, planned.step.id, 'key', 1));
     now = NOON + 400 * HOUR;
-    const { body: slip } = await server.ask<SlipView>('GET', '/slip');
-    expect(slip.clocks.find(({ areaId }) => areaId === planned.area.id)).toMatchObject({
+    const { body: board } = await server.ask<BoardView>('GET', '/board');
+    expect(board.clocks.find(({ areaId }) => areaId === planned.area.id)).toMatchObject({
       state: 'keyed',
       until: null,
     });

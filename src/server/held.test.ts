@@ -6,7 +6,7 @@ import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { aBoat } from '../../test/examples.ts';
 import { post, running, serverProcess } from '../../test/serverProcess.ts';
-import type { Boat, Problem, SlipView } from '../contract/index.ts';
+import type { BoardView, Boat, Problem } from '../contract/index.ts';
 
 const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-held-'));
 afterAll(() => rmSync(home, { recursive: true, force: true }));
@@ -85,8 +85,8 @@ describe.skipIf(disk === null)('a disk that can only be read', () => {
         ),
       ]);
       const { disk: said, boats } = (await (
-        await fetch(`${reading.address}/api/v1/slip`)
-      ).json()) as SlipView;
+        await fetch(`${reading.address}/api/v1/board`)
+      ).json()) as BoardView;
       expect([said.state, boats.map(({ id }) => id)]).toEqual(['read-only', [kept.id]]);
       expect(await reading.end('SIGTERM')).toBe(0);
     } finally {
@@ -106,8 +106,8 @@ describe.skipIf(disk === null)('a full disk', () => {
     const server = await running(folder);
     const kept = aBoat();
     expect((await post(server.address, '/boats', kept)).status).toBe(201);
-    const slip = async () => (await (await fetch(`${server.address}/api/v1/slip`)).json()) as SlipView;
-    expect((await slip()).disk.state).toBe('low');
+    const board = async () => (await (await fetch(`${server.address}/api/v1/board`)).json()) as BoardView;
+    expect((await board()).disk.state).toBe('low');
     fill();
     const refused = await post(server.address, '/boats', aBoat());
     const problem = (await refused.json()) as Problem;
@@ -116,7 +116,7 @@ describe.skipIf(disk === null)('a full disk', () => {
       expect.stringMatching(/^The disk with the yard’s data is full \(0 B free\)\. Nothing was saved\./),
     ]);
     expect(refused.headers.get('content-type')).toContain('problem+json');
-    const view = await slip();
+    const view = await board();
     expect([view.disk.state, view.boats.map(({ id }) => id)]).toEqual(['full', [kept.id]]);
     rmSync(filler);
     expect((await post(server.address, '/boats', aBoat())).status).toBe(201);
@@ -127,7 +127,7 @@ describe.skipIf(disk === null)('a full disk', () => {
     const before = readdirSync(folder, { recursive: true }).sort();
     const reading = await running(folder);
     expect((await post(reading.address, '/boats', aBoat())).status).toBe(507);
-    const shown = (await (await fetch(`${reading.address}/api/v1/slip`)).json()) as SlipView;
+    const shown = (await (await fetch(`${reading.address}/api/v1/board`)).json()) as BoardView;
     expect([shown.disk.state, shown.boats.length]).toEqual(['read-only', 2]);
     expect(await reading.end('SIGTERM')).toBe(0);
     expect(readdirSync(folder, { recursive: true }).sort()).toEqual(before);

@@ -15,11 +15,11 @@ import { aBoat, aCoat, anArea, aPlannedArea, aProduct, HOUR, NOON, weatherCsv } 
 import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
+  BoardView,
   Entry,
   HullForm,
   LogView,
   Problem,
-  SlipView,
   WeatherImported,
 } from '../contract/index.ts';
 import { area as areaTable } from './db/schema.ts';
@@ -98,12 +98,12 @@ describe('one bad record takes nothing else down', () => {
     ];
     await server.db.update(areaTable).set({ measures: measures as Area['measures'] });
     await server.touched([{ of: 'areas', boatId: planned.boat.id }]);
-    const broken = (await server.ask<SlipView>('GET', '/slip')).body.clocks;
+    const broken = (await server.ask<BoardView>('GET', '/board')).body.clocks;
     expect(broken.map(({ state }) => state)).toEqual(broken.map(() => 'failed'));
     expect(broken[0]?.failed).toMatch(/-1|5e-324|width|length/);
     await server.db.update(areaTable).set({ measures: planned.area.measures });
     await server.touched([{ of: 'areas', boatId: planned.boat.id }]);
-    const mended = (await server.ask<SlipView>('GET', '/slip')).body.clocks;
+    const mended = (await server.ask<BoardView>('GET', '/board')).body.clocks;
     expect(mended.some(({ state }) => state === 'failed')).toBe(false);
     await server.ask('DELETE', `/areas/${bad.id}`);
   });

@@ -70,8 +70,8 @@ function withNumber(body: Json, path: readonly (string | number)[], value: numbe
 const VIEWS = (): [contract.ViewName, string][] => {
   const boat = `/boats/${planned.boat.id}`;
   return [
-    ['slip', '/slip'], ['today', '/today'], ['running', '/running'], ['strip', '/strip'], ['materials', '/materials'], ['buying', '/buying'],
-    ['store', '/lots'], ['movements', '/movements'], ['trade', '/trade'], ['weather', '/weather'], ['products', '/products'],
+    ['board', '/board'], ['today', '/today'], ['running', '/running'], ['strip', '/strip'], ['materials', '/materials'], ['buying', '/buying'],
+    ['stock', '/lots'], ['movements', '/movements'], ['trade', '/trade'], ['weather', '/weather'], ['products', '/products'],
     ['boat', boat], ['stacks', `${boat}/stacks`], ['log', `${boat}/log`], ['form', `${boat}/form`], ['costs', `${boat}/costs`], ['buying', `${boat}/buying`],
     ['bench', `/bench/${planned.area.id}`], ['clock', `/areas/${planned.area.id}/clock`], ['tins', `/products/${planned.product.id}/tins`],
     ['buying', '/shopping.pdf'],
@@ -82,7 +82,7 @@ const viewsOf = (kind: contract.ChangeKind) =>
   VIEWS().flatMap(([view, path]) => (contract.READS[view].includes(kind) ? [path] : []));
 /** Views that the log of an area reaches. */
 const viewsOfLog = () => [
-  ...['/slip', '/running', '/materials', `/bench/${planned.area.id}`, `/areas/${planned.area.id}/clock`],
+  ...['/board', '/running', '/materials', `/bench/${planned.area.id}`, `/areas/${planned.area.id}/clock`],
   ...[
     `/boats/${planned.boat.id}/log`,
     `/boats/${planned.boat.id}/costs`,
@@ -101,7 +101,7 @@ const failing = async (paths: readonly string[]) => {
 
 const fresh = (body: Json): Json => ({ ...body, id: uuidv7() });
 const offer = () => ({ id: uuidv7(), productId: planned.product.id, part: null, colour: null, litres: 2, price: 100, supplierId: null, discounts: [{ from: 2, price: 90 }] }); // biome-ignore format: one line
-const supplier = { name: 'Slip stores', delivery: 100, minOrder: 0, deliveryDays: 2, note: '' };
+const supplier = { name: 'Board stores', delivery: 100, minOrder: 0, deliveryDays: 2, note: '' };
 
 const finding = () => fresh({ boatId: planned.boat.id, areaId: planned.area.id, at: new Date(NOON).toISOString(), kind: 'moisture', value: 20, grade: null, limit: 15, place: { xM: 3, zM: -0.5, side: 'port' }, photoIds: [], note: '' }); // biome-ignore format: one line
 const support = () => ({ stand: fresh({ boatId: planned.boat.id, name: `Block ${uuidv7()}`, kind: 'block', side: 'port', xM: 3, zM: -0.5, lengthM: 0.3, widthM: 0.2, shiftOn: null, note: '' }), patches: [] }); // biome-ignore format: one line
@@ -110,7 +110,7 @@ const support = () => ({ stand: fresh({ boatId: planned.boat.id, name: `Block ${
 const CASES: [string, contract.ChangeKind, { describe: () => unknown }, () => Json, (body: Json) => Promise<{ status: number }>, (body: Json) => Promise<unknown>][] = [
   ['a price', 'trade', contract.offerInput, offer, (b) => server.ask('POST', '/offers', b), (b) => server.ask('DELETE', `/offers/${b.id}`)],
   ['a supplier', 'trade', contract.supplierInput, () => fresh(supplier), (b) => server.ask('POST', '/suppliers', b), (b) => server.ask('DELETE', `/suppliers/${b.id}`)],
-  ['a tin', 'store', contract.receiptInput, () => ({ id: uuidv7(), at: new Date(NOON - HOUR).toISOString(), purchaseId: null, lots: [{ ...aLot(planned.product.id, 'base', { amount: 2 }) }] }), (b) => server.ask('POST', '/receipts', b), (b) => server.ask('DELETE', `/lots/${((b.lots as Json[])[0] as Json).id}`)],
+  ['a tin', 'stock', contract.receiptInput, () => ({ id: uuidv7(), at: new Date(NOON - HOUR).toISOString(), purchaseId: null, lots: [{ ...aLot(planned.product.id, 'base', { amount: 2 }) }] }), (b) => server.ask('POST', '/receipts', b), (b) => server.ask('DELETE', `/lots/${((b.lots as Json[])[0] as Json).id}`)],
   ['an area', 'areas', contract.areaInput, () => anArea(planned.boat.id, { name: `Area ${uuidv7()}` }) as never, (b) => server.ask('POST', '/areas', b), (b) => server.ask('DELETE', `/areas/${b.id}`)],
   ['a boat', 'boat', contract.boatInput, () => aBoat({ name: 'Extreme' }) as never, (b) => server.ask('POST', '/boats', b), (b) => server.ask('DELETE', `/boats/${b.id}`)],
   ['finding', 'survey', contract.findingInput, finding, (b) => server.ask('POST', '/findings', b), (b) => server.ask('DELETE', `/findings/${b.id}`)],
@@ -160,7 +160,7 @@ it('a sheet in use at the ends of what is allowed takes neither the bench nor th
     const body = withNumber({ ...whole, version } as never, path, end);
     if (body === null || (await server.ask('PUT', `/products/${product.id}`, body)).status >= 300) continue;
     version++;
-    for (const line of await failing([`/bench/${area.id}`, '/plan', '/slip']))
+    for (const line of await failing([`/bench/${area.id}`, '/plan', '/board']))
       faults.push(`${path.join('.')} ${end}: ${line}`);
   }
   expect(version).toBeGreaterThan(2);

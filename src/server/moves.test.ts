@@ -5,11 +5,11 @@ import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
   BenchView,
+  BoardView,
   BoatView,
   ClockDetail,
   LogView,
   Product,
-  SlipView,
   StackView,
   WeatherImported,
   Yard,
@@ -127,15 +127,15 @@ describe('time passes', () => {
 });
 
 describe('every screen sees a write at once', () => {
-  it('the slip, the boat, the stacks and the bench agree', async () => {
+  it('the board, the boat, the stacks and the bench agree', async () => {
     await server.ask('POST', '/log', aCoat(planned, NOON, { coatNo: 1 }));
-    const slip = await server.ask<SlipView>('GET', '/slip');
+    const board = await server.ask<BoardView>('GET', '/board');
     const boat = await server.ask<BoatView>('GET', `/boats/${planned.boat.id}`);
     const stacks = await server.ask<StackView[]>('GET', `/boats/${planned.boat.id}/stacks`);
     const bench = await server.ask<BenchView>('GET', `/bench/${planned.area.id}`);
-    expect(slip.body.clocks[0]?.next?.coatNo).toBe(2);
+    expect(board.body.clocks[0]?.next?.coatNo).toBe(2);
     expect(boat.body.clocks[0]?.stepsDone).toBe(2);
-    expect(stacks.body[0]?.laid[planned.step.id]).toBe(2);
+    expect(stacks.body[0]?.applied[planned.step.id]).toBe(2);
     expect(bench.body.clock.next?.coatNo).toBe(2);
   });
 
@@ -189,11 +189,11 @@ describe('every screen sees a write at once', () => {
     expect(bench.body.clock).toMatchObject({ areaM2: 18, spread: 0.15 });
   });
 
-  it('a boat taken off the slip takes her clocks along, and brings them back', async () => {
+  it('a boat taken off the board takes her clocks along, and brings them back', async () => {
     await server.ask('DELETE', `/boats/${planned.boat.id}`);
-    expect((await server.ask<SlipView>('GET', '/slip')).body).toMatchObject({ boats: [], clocks: [] });
+    expect((await server.ask<BoardView>('GET', '/board')).body).toMatchObject({ boats: [], clocks: [] });
     await server.ask('POST', `/boats/${planned.boat.id}/restore`);
-    expect((await server.ask<SlipView>('GET', '/slip')).body.clocks).toHaveLength(1);
+    expect((await server.ask<BoardView>('GET', '/board')).body.clocks).toHaveLength(1);
   });
 
   it('a write in the middle of a reading is not lost behind it', async () => {
@@ -203,9 +203,9 @@ describe('every screen sees a write at once', () => {
       await server.ask('POST', '/boats', boat);
       // The write to the boats has made the next look read everything anew, while an area is being written.
       await Promise.all([
-        server.ask('GET', '/slip'),
+        server.ask('GET', '/board'),
         server.ask('POST', '/areas', area),
-        server.ask('GET', '/slip'),
+        server.ask('GET', '/board'),
       ]);
       const seen = await server.ask<BoatView>('GET', `/boats/${boat.id}`);
       expect(seen.body.areas.map((a) => a.id)).toEqual([area.id]);

@@ -410,11 +410,11 @@ describe('the plan of a yard', () => {
     expect((await plan()).tasks.some(({ what }) => what === 'grind a weld')).toBe(true);
     const stacks = (await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`)).body;
     const step = stacks.find(({ areaId }) => areaId === nextPatch)?.steps[0] as StackView['steps'][number];
-    const laid = aCoat({ area: { id: nextPatch }, step, product }, NOON - 2 * HOUR, {
+    const applied = aCoat({ area: { id: nextPatch }, step, product }, NOON - 2 * HOUR, {
       litres: 0.1,
       areaM2: 0.05,
     });
-    expect((await server.ask('POST', '/log', laid)).status).toBe(201);
+    expect((await server.ask('POST', '/log', applied)).status).toBe(201);
     expect(coatsOf(await plan()).some(({ areaName }) => /Stand 2.*Stand 3/.test(areaName))).toBe(false);
     await setUp({ boats: [], extraWork: [] });
   });

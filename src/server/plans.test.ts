@@ -145,7 +145,7 @@ describe('the queries of rows/', () => {
     });
     const supplier = {
       id: uuidv7(),
-      name: 'Slip stores',
+      name: 'Board stores',
       delivery: 100,
       minOrder: 0,
       deliveryDays: 2,

@@ -8,7 +8,7 @@ import { aBoat, aCoat, aLot, anArea, aPlannedArea, HOUR, NOON, weatherCsv } from
 import { startPostgres } from '../../test/postgres.ts';
 import { post, running, type ServerProcess } from '../../test/serverProcess.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { Boat, BoatView, LogView, StoreView, WeatherView } from '../contract/index.ts';
+import type { Boat, BoatView, LogView, StockView, WeatherView } from '../contract/index.ts';
 
 import { projectRoot } from './db/places.ts';
 import { start } from './start.ts';
@@ -48,7 +48,7 @@ describe('two processes on one PostgreSQL server', () => {
     expect((await a.ask<LogView>('GET', `/boats/${planned.boat.id}/log`)).body.total).toBe(1);
     const receipt = { id: uuidv7(), at: new Date(NOON).toISOString(), purchaseId: null };
     await a.ask('POST', '/receipts', { ...receipt, lots: [aLot(planned.product.id, 'base', { amount: 2 })] });
-    expect((await b.ask<StoreView>('GET', '/lots')).body.lots).toHaveLength(1);
+    expect((await b.ask<StockView>('GET', '/lots')).body.lots).toHaveLength(1);
     expect((await b.ask<WeatherView>('GET', '/weather')).body.hours.length).toBeGreaterThan(24);
     let heard = '';
     while (!heard.includes(planned.boat.id)) heard += new TextDecoder().decode((await reader.read()).value);
@@ -153,7 +153,7 @@ describe('three processes of the built server', () => {
       const board = await Promise.all(
         alive.map(
           async ({ address }) =>
-            ((await (await fetch(`${address}/api/v1/slip`)).json()) as { boats: Boat[] }).boats.length,
+            ((await (await fetch(`${address}/api/v1/board`)).json()) as { boats: Boat[] }).boats.length,
         ),
       );
       expect(board).toEqual([200, 200]);

@@ -97,7 +97,7 @@ describe('a stand hides a patch', () => {
 });
 
 describe('a spot and a piece', () => {
-  it('a spot starts bare; a piece keeps the coats laid on the whole before it was cut', async () => {
+  it('a spot starts bare; a piece keeps the coats applied on the whole before it was cut', async () => {
     const planned = await aPlannedArea(server);
     const { boat, area } = planned;
     await server.ask('POST', '/log', aCoat(planned, NOON - 5 * 3_600_000));

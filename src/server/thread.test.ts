@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { BenchView, ClockDetail, SlipView, WeatherImported } from '../contract/index.ts';
+import type { BenchView, BoardView, ClockDetail, WeatherImported } from '../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
 let planned: Awaited<ReturnType<typeof aPlannedArea>>;
@@ -70,7 +70,7 @@ describe('from a bare hull to the next coat’s window', () => {
     expect((await clock()).clock).toMatchObject({ next: { coatNo: 2 }, film: { coatLabel: 'coat 2 of 3' } });
   });
 
-  it('a pot stands on the slip until it is emptied', async () => {
+  it('a pot stands on the board until it is emptied', async () => {
     const entry = (kind: string, body: object) => ({
       id: uuidv7(),
       areaId: planned.area.id,
@@ -97,7 +97,7 @@ describe('from a bare hull to the next coat’s window', () => {
       potLifeMin: 120,
     });
     expect((await server.ask('POST', '/log', batch)).status).toBe(201);
-    const pots = async () => (await server.ask<SlipView>('GET', '/slip')).body.pots;
+    const pots = async () => (await server.ask<BoardView>('GET', '/board')).body.pots;
     expect(await pots()).toMatchObject([
       {
         inductionEnds: new Date(NOON + 15 * 60_000).toISOString(),

@@ -242,11 +242,11 @@ describe('a step on a band of the area', () => {
     await log(aCoat(planned, NOON, { areaM2: 1, litres: 0.22 }));
     expect((await clockOf(planned)).next).toMatchObject({ stepId: full.id, areaM2: 20, band: null });
     const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${planned.boat.id}/stacks`);
-    expect(stacks[0]?.laid[planned.step.id]).toBe(1);
+    expect(stacks[0]?.applied[planned.step.id]).toBe(1);
   });
 });
 
-describe('how coats hold as laid', () => {
+describe('how coats hold as applied', () => {
   it('fused inside the window, by tooth once sanded, not at all after it with nothing logged', async () => {
     now = NOON + 330 * HOUR;
     const planned = await aPlannedArea(server, { coats: 4 });
@@ -290,7 +290,7 @@ describe('blasted steel drinks the first coat', () => {
     expect(bench.litresForCoat).toBeCloseTo(litres, 6);
     await log(aCoat(planned, NOON, { litres }));
     const { body: stacks } = await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`);
-    expect(stacks[0]?.asLaid[step.id]?.[0]).toBeCloseTo(100, 6);
+    expect(stacks[0]?.asApplied[step.id]?.[0]).toBeCloseTo(100, 6);
     expect(stacks[0]?.profile).toEqual({ microns: 75, from: 'measured' });
   });
 });

@@ -1,7 +1,7 @@
 import type { RouteObject } from 'react-router';
+import { BoardPage } from './board/BoardPage.tsx';
 import { RouteError } from './shell/RouteError.tsx';
 import { Shell } from './shell/Shell.tsx';
-import { SlipPage } from './slip/SlipPage.tsx';
 
 /** Every place has an address of its own; all but the first screen are loaded when first gone to. */
 export const routes: RouteObject[] = [
@@ -15,7 +15,7 @@ export const routes: RouteObject[] = [
         // A place that fails leaves the others within reach.
         errorElement: <RouteError />,
         children: [
-          { index: true, handle: { title: 'Board' }, element: <SlipPage /> },
+          { index: true, handle: { title: 'Board' }, element: <BoardPage /> },
           {
             path: 'boats/new',
             handle: { title: 'Add a boat' },
@@ -134,32 +134,32 @@ export const routes: RouteObject[] = [
           {
             path: 'materials',
             handle: { title: 'Materials: need' },
-            lazy: async () => ({ Component: (await import('./store/NeedPage.tsx')).NeedPage }),
+            lazy: async () => ({ Component: (await import('./stock/NeedPage.tsx')).NeedPage }),
           },
           {
             path: 'materials/buy',
             handle: { title: 'Materials: buy' },
-            lazy: async () => ({ Component: (await import('./store/BuyPage.tsx')).BuyPage }),
+            lazy: async () => ({ Component: (await import('./stock/BuyPage.tsx')).BuyPage }),
           },
           {
-            path: 'materials/store',
-            handle: { title: 'Materials: store' },
-            lazy: async () => ({ Component: (await import('./store/StorePage.tsx')).StorePage }),
+            path: 'materials/stock',
+            handle: { title: 'Materials: stock' },
+            lazy: async () => ({ Component: (await import('./stock/StockPage.tsx')).StockPage }),
           },
           {
             path: 'materials/count',
             handle: { title: 'Materials: count' },
-            lazy: async () => ({ Component: (await import('./store/CountPage.tsx')).CountPage }),
+            lazy: async () => ({ Component: (await import('./stock/CountPage.tsx')).CountPage }),
           },
           {
             path: 'materials/tins/:productId',
             handle: { title: 'Materials: reconcile' },
-            lazy: async () => ({ Component: (await import('./store/TinsPage.tsx')).TinsPage }),
+            lazy: async () => ({ Component: (await import('./stock/TinsPage.tsx')).TinsPage }),
           },
           {
             path: 'materials/costs',
             handle: { title: 'Materials: cost' },
-            lazy: async () => ({ Component: (await import('./store/CostsPage.tsx')).CostsPage }),
+            lazy: async () => ({ Component: (await import('./stock/CostsPage.tsx')).CostsPage }),
           },
           {
             path: 'materials/sheets',

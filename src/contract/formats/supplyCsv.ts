@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { BuyingView } from '../supply/buying.ts';
 import type { CostLine } from '../supply/costs.ts';
 import type { MovementsView } from '../supply/movement.ts';
-import type { LotView } from '../supply/storeView.ts';
+import type { LotView } from '../supply/stockView.ts';
 import type { Offer, SupplierRecord } from '../supply/trade.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
 

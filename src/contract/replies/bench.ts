@@ -68,7 +68,7 @@ export const benchReply = objectOf<BenchView>({
     start: moment(),
     end: moment(),
     safe: moment().allow(null),
-    safeBy: Joi.valid('dew-safe', 'tack-free', 'told').allow(null).required(),
+    safeBy: Joi.valid('dew-safe', 'tack-free', 'entered').allow(null).required(),
     ok: flag(),
     starts: listOf(start),
     best: bestStart.allow(null).required(),

@@ -72,8 +72,8 @@ export const clockReply = objectOf<AreaClock>({
     coatNo: figure(),
     coatLabel: word(),
     typical: listOf(Joi.string()),
-    laidFrom: moment(),
-    laidTo: moment(),
+    appliedFrom: moment(),
+    appliedTo: moment(),
   })
     .allow(null)
     .required(),

@@ -4,12 +4,12 @@ import { hullFormInput } from '../form.ts';
 import { objectOf } from '../joi.ts';
 import { ownTemplate, stackStep } from '../stack.ts';
 import type {
+  BoardView,
   BoatView,
   ClockDetail,
   DiskRoom,
   FormView,
   LogView,
-  SlipView,
   StackView,
   TodayCoat,
   TodayView,
@@ -52,10 +52,10 @@ export const diskReply = objectOf<DiskRoom>({
   state: Joi.valid('fine', 'low', 'full', 'read-only').required(),
 });
 
-export const slipReply = objectOf<SlipView>({
+export const boardReply = objectOf<BoardView>({
   now: moment(),
   boats: listOf(
-    extended<Boat, SlipView['boats'][number]>(boatReply, { areas: listOf(glanceReply), form: offsetTable }),
+    extended<Boat, BoardView['boats'][number]>(boatReply, { areas: listOf(glanceReply), form: offsetTable }),
   ),
   pots: listOf(potReply),
   clocks: listOf(clockReply),
@@ -88,8 +88,8 @@ export const stackReply = objectOf<StackView>({
   areaId: uuid(),
   version: figure(),
   steps: listOf(stackStep),
-  laid: byName(Joi.number()),
-  asLaid: byName(Joi.array().items(Joi.number())),
+  applied: byName(Joi.number()),
+  asApplied: byName(Joi.array().items(Joi.number())),
   bonds: byName(
     Joi.array().items(
       Joi.object({

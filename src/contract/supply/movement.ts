@@ -16,7 +16,7 @@ export interface MovementInput {
   note: string;
   corrects: string | null;
 }
-export interface StoreMovement extends MovementInput {
+export interface StockMovement extends MovementInput {
   recordedAt: string;
   /** The log entry that took it; null: told by hand. */
   entryId: string | null;
@@ -48,13 +48,13 @@ export const movementInput = objectOf<MovementInput>({
   note: text(400).label('note').required(),
   corrects: id().allow(null).required(),
 });
-export const movementReply = extended<MovementInput, StoreMovement>(movementInput, {
+export const movementReply = extended<MovementInput, StockMovement>(movementInput, {
   recordedAt: moment(),
   entryId: maybeUuid(),
   correctedBy: maybeUuid(),
 });
 
-/** Several movements at once, all or none: a count through the store, both parts of a keep-back. */
+/** Several movements at once, all or none: a count through the stock, both parts of a keep-back. */
 export interface MovementsInput {
   id: string;
   movements: MovementInput[];
@@ -66,7 +66,7 @@ export const movementsInput = objectOf<MovementsInput>({
 
 /** Movements, newest first. */
 export interface MovementsView {
-  movements: (StoreMovement & {
+  movements: (StockMovement & {
     productName: string;
     part: string;
     colour: string | null;

@@ -45,7 +45,7 @@ describe('a surface and the night sky', () => {
   });
 });
 
-describe('may a coat be laid', () => {
+describe('may a coat be applied', () => {
   it('3 °C above dew point and RH ≤ 85 % (ISO 8502-4 guidance, ISO 12944-7 practice)', () => {
     const damp = judgeConditions({ conditions: { airC: 10, rh: 0.9, surfaceC: 9 }, limits: DEFAULT_LIMITS });
     expect(damp.reasons.map((r) => r.code)).toEqual(['too-damp', 'dew-margin']);

@@ -140,11 +140,11 @@ describe('the cure clock', () => {
   it('by bisection and hour by hour it is the same clock', () => {
     const temps = fc.array(fc.double({ min: -5, max: 40, noNaN: true }), { minLength: 48, maxLength: 400 });
     fc.assert(
-      fc.property(temps, fc.double({ min: 0, max: 40, noNaN: true }), (valuesC, laidHour) => {
+      fc.property(temps, fc.double({ min: 0, max: 40, noNaN: true }), (valuesC, appliedHour) => {
         const input = {
           curve: epoxy,
           temps: { startMs: 0, valuesC },
-          laidAt: Math.floor(laidHour * HOUR_MS),
+          laidAt: Math.floor(appliedHour * HOUR_MS),
         };
         const { steps: _, ...stepped } = explainEvent(input);
         const found = eventTime(input);
@@ -221,7 +221,7 @@ describe('windows for the next coat', () => {
       now: hour * HOUR_MS,
     });
 
-  it('too soon counts from the last corner laid, the end of the chemical window from the first', () => {
+  it('too soon counts from the last corner applied, the end of the chemical window from the first', () => {
     expect(state('epoxy-primer', 9.9).state).toBe('too-soon');
     expect(state('epoxy-primer', 10)).toMatchObject({ state: 'open', until: 72 * HOUR_MS, keyGrit: 120 });
     expect(state('epoxy-primer', 72)).toMatchObject({ state: 'key-first', until: null });

@@ -46,11 +46,11 @@ describe('a clock by a learned pace', () => {
     events: { 'tack-free': at20(240) },
     overcoat: [{ by: 'any' as const, min: at20(600), chemicalMax: at20(6000), keyGrit: null }],
   };
-  const laid = { laidFromMs: 0, laidToMs: 0, sheet };
+  const applied = { laidFromMs: 0, laidToMs: 0, sheet };
   const temps = { startMs: 0, valuesC: Array<number>(400).fill(20) };
   const next = { kind: 'coat' as const, family: 'enamel', same: false };
   const edges = (pace: number) => {
-    const found = windowsFor({ film: { ...laid, ...byLearnedPace(pace) }, next, temps, now: 0 }).edges;
+    const found = windowsFor({ film: { ...applied, ...byLearnedPace(pace) }, next, temps, now: 0 }).edges;
     return found.map(({ at }) => Math.round((at ?? 0) / 60_000));
   };
   it('only ever narrows the window: slower opens it later, faster closes it sooner', () => {
@@ -60,14 +60,15 @@ describe('a clock by a learned pace', () => {
   });
   it('where a film’s own test leaves it open, what others taught stays; where it does not, the test wins', () => {
     const tested = (hours: number, found: 'prints' | 'sticks') =>
-      correctFromHandTest({ film: laid, temps, test: { atMs: hours * 3_600_000, found }, prior: 0.6 }).factor;
+      correctFromHandTest({ film: applied, temps, test: { atMs: hours * 3_600_000, found }, prior: 0.6 })
+        .factor;
     // Prints after 10 h: tack-free at 4 h by the sheet, so at least 0.4 times as fast, which 0.6 is.
     expect(tested(10, 'prints')).toBe(0.6);
     expect(tested(5, 'prints')).toBeCloseTo(0.8, 9);
     expect(tested(8, 'sticks')).toBeCloseTo(0.5 * 0.9, 9);
     // Nothing on this sheet says when sandpaper would clog: the test takes nothing back of what others taught.
     const silent = correctFromHandTest({
-      film: laid,
+      film: applied,
       temps,
       test: { atMs: 9e6, found: 'clogs' },
       prior: 0.6,

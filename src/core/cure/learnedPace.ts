@@ -30,9 +30,11 @@ export function learnPace(
   films: readonly (Pick<HandCorrection, 'low' | 'high' | 'contradicts' | 'silent'> &
     Partial<Pick<HandCorrection, 'stuck'>>)[],
 ): LearnedPace {
-  const told = films.filter(({ contradicts, silent, stuck }) => !contradicts && !silent && !stuck?.notCuring);
+  const usable = films.filter(
+    ({ contradicts, silent, stuck }) => !contradicts && !silent && !stuck?.notCuring,
+  );
   let [low, high]: [number, number] = [BOUNDS.low, BOUNDS.high];
-  for (const film of told) {
+  for (const film of usable) {
     const least = within('lower bound of the pace', film.low, 0.01, 100);
     const most = within('upper bound of the pace', film.high, 0.01, 100);
     if (most < least)
@@ -41,9 +43,9 @@ export function learnPace(
     high = Math.min(high, most);
   }
   const agree = low <= high;
-  const known = agree && told.length >= FILMS_TO_AGREE && (low > 1 || high < 1);
+  const known = agree && usable.length >= FILMS_TO_AGREE && (low > 1 || high < 1);
   return {
-    films: told.length,
+    films: usable.length,
     agree,
     factor: known ? (low > 1 ? low : Math.max(low, high * SHORT_OF)) : null,
     low,

@@ -124,7 +124,7 @@ describe('the states follow each other without gap or overlap', () => {
     expect(() => look(film(), Number.NaN)).toThrow('Now must be a valid time, but is NaN');
   });
 
-  it('a coat laid so slowly that the first corner’s window has closed before the last may be overcoated', () => {
+  it('a coat applied so slowly that the first corner’s window has closed before the last may be overcoated', () => {
     const slow = film({ laidToMs: 70 * HOUR_MS, sheet: sheet() });
     // "May" at 70 + 8 h, "must" by 72 h: there is no open state left, the film is keyed.
     expect(look(slow, 79).segments.map((x) => x.state)).toEqual(['too-soon', 'key-first']);
@@ -142,7 +142,7 @@ describe('the states follow each other without gap or overlap', () => {
     expect(short.warnings).toEqual(['beyond-series']);
   });
 
-  it('a film laid before the air is known is reckoned from the first known day, and warned of', () => {
+  it('a film applied before the air is known is reckoned from the first known day, and warned of', () => {
     const early = { ...constant(20), startMs: 5 * HOUR_MS };
     const windows = windowsFor({ film: film(), next: coat(), temps: early, now: 6 * HOUR_MS });
     expect(windows.edges.find((e) => e.edge === 'overcoat-min')?.at).toBe(9 * HOUR_MS);

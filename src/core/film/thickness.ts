@@ -9,7 +9,7 @@ interface Thinned {
   paintShare?: number;
 }
 
-function solidsAsLaid({ volumeSolids, thinner = 0, paintShare = 1 }: Thinned): number {
+function solidsAsApplied({ volumeSolids, thinner = 0, paintShare = 1 }: Thinned): number {
   positive('volume solids', volumeSolids, 1);
   within('thinner', thinner, 0, 0.5);
   return (volumeSolids * positive('share of paint in the mix', paintShare, 1)) / (1 + thinner);
@@ -23,12 +23,12 @@ function solidsAsLaid({ volumeSolids, thinner = 0, paintShare = 1 }: Thinned): n
  * @throws {QuantityError} for solids outside 0–1 or thinner outside 0–0.5
  */
 export function wetMicrons(input: Thinned & { dryMicrons: number }): number {
-  return within('dry film', input.dryMicrons, 0, 20_000) / solidsAsLaid(input);
+  return within('dry film', input.dryMicrons, 0, 20_000) / solidsAsApplied(input);
 }
 
 /** Dry film left by `wetMicrons` of wet film: the inverse of {@link wetMicrons}. 175 µm at 57 % → 100 µm. */
 export function dryMicrons(input: Thinned & { wetMicrons: number }): number {
-  return within('wet film', input.wetMicrons, 0, 40_000) * solidsAsLaid(input);
+  return within('wet film', input.wetMicrons, 0, 40_000) * solidsAsApplied(input);
 }
 
 /**

@@ -40,7 +40,7 @@ export function potLifeMinutes(input: { points: readonly PotPoint[]; tempC: numb
 export interface BatchPlan {
   /** Minutes from the end of induction until the margin before the pot sets. */
   usableMinutes: number;
-  /** Litres that can be laid in that time. */
+  /** Litres that can be applied in that time. */
   largestLitres: number;
   /** Equal batches that cover the whole. */
   batches: { litres: number; mixAtMin: number; layFromMin: number; layToMin: number }[];
@@ -53,7 +53,7 @@ export interface BatchPlan {
  * induction ends as the pot before it empties. Minutes count from mixing the first.
  *
  * @param litres unthinned litres for the whole coat
- * @param rateM2PerH how fast it is laid
+ * @param rateM2PerH how fast it is applied
  * @param litresPerM2 what a coat takes
  * @throws {QuantityError} when induction and margin leave no usable time
  */

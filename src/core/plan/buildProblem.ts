@@ -17,7 +17,7 @@ export const COST_UNITS = 1000;
 /** A slot in the yard costs this at least, and a slot late, in those units. */
 const LEAST = { inYard: 1, late: 20 } as const;
 const LAUNCH_SLOTS = 2;
-/** A yard has one crane, hoist or slip: it takes one boat at a time. */
+/** A yard has one crane, hoist or slipway: it takes one boat at a time. */
 const CRANE = 'crane';
 const DAY_SLOTS = 48;
 

@@ -39,7 +39,7 @@ export interface Reconciled {
   errors: PartError[];
   /**
    * `cannot-tell`: the marks leave room for both. `nothing-used`: no part has gone, or only some have and no ratio can be
-   * told from them.
+   * measurable from them.
    */
   verdict: 'in-ratio' | 'too-much' | 'too-little' | 'cannot-tell' | 'nothing-used';
   /** Of the parts proven to be off the furthest; where none is proven, the one that seems furthest; null: none does. */
@@ -93,17 +93,18 @@ export function reconcile(input: TinsLeft): Reconciled {
     return had - within(`${name} left`, left[i] as number, 0, had + mark / 2);
   });
   const errors = parts.slice(1).map((part, i) => errorOf({ part, used, share, mark, i: i + 1 }));
-  const told = errors.every(({ error }) => Number.isFinite(error)) && used.some((each) => each > mark / 2);
-  const worst = told ? furthestOf(errors) : null;
+  const isMeasurable =
+    errors.every(({ error }) => Number.isFinite(error)) && used.some((each) => each > mark / 2);
+  const worst = isMeasurable ? furthestOf(errors) : null;
   // Blamed is a part that is proven to be off; only where none is, the one that seems furthest.
-  const proven = told ? furthestOf(provenOff(errors, tolerance)) : null;
+  const proven = isMeasurable ? furthestOf(provenOff(errors, tolerance)) : null;
   const seems = worst !== null && Math.abs(worst.error) > tolerance + 1e-9 ? worst : null;
   return {
     used,
-    errors: told ? errors : [],
+    errors: isMeasurable ? errors : [],
     verdict: worst === null ? 'nothing-used' : verdictOf(errors, tolerance),
     worst: proven ?? seems,
-    astray: told ? astrayOf(parts, used, share, mark) : [],
+    astray: isMeasurable ? astrayOf(parts, used, share, mark) : [],
     explanations: explain({ parts, used, share, batches: input.batches ?? [], mark, tolerance }),
     ...ahead({
       parts,

@@ -44,7 +44,7 @@ export function takeFrom(lots: readonly OpenLot[], amount: number): { lotId: str
 }
 
 /**
- * One figure read for several tins, told tin by tin: the fullest keep what their book says, what is missing is missing from
+ * One figure read for several tins, shared tin by tin: the fullest keep what their book says, what is missing is missing from
  * the emptiest, and what is too much stands in the fullest.
  *
  * 2.3 read for tins of 2 and 0.5 in the book: 2 and 0.3.
@@ -56,14 +56,14 @@ export function sharedOut(
   amount: number,
 ): { id: string; amount: number }[] {
   let left = within('Amount counted', amount, 0, 1e6);
-  const told = [...tins]
+  const shared = [...tins]
     .sort((a, b) => b.inTin - a.inTin)
     .map(({ id, inTin }) => {
       const here = Math.min(left, Math.max(0, within(`book of lot ${id}`, inTin, -1e6, 1e6)));
       left -= here;
       return { id, amount: here };
     });
-  const [fullest] = told;
+  const [fullest] = shared;
   if (fullest) fullest.amount += left;
-  return told;
+  return shared;
 }

@@ -11,7 +11,7 @@ describe('how a coat that lies holds to the one below', () => {
     ['too-soon', { bond: 'fused', fault: 'too-soon' }],
     ['key-first', { bond: 'none', fault: 'not-keyed' }],
     ['not-stated', null],
-  ] as const)('laid while the window below was %s', (state, said) => {
+  ] as const)('applied while the window below was %s', (state, said) => {
     expect(appliedBond({ ...barrier, state })).toEqual(said);
   });
   it('sanded it holds by tooth, in the window or after it', () => {
@@ -21,7 +21,7 @@ describe('how a coat that lies holds to the one below', () => {
     });
     expect(appliedBond({ ...barrier, state: 'open', sanded: true })?.bond).toBe('keyed');
   });
-  it('a tie coat ties, above and below; laid too soon it is still too soon', () => {
+  it('a tie coat ties, above and below; applied too soon it is still too soon', () => {
     expect(appliedBond({ ...barrier, lay: 'tie-coat', state: 'key-first' })?.bond).toBe('tie');
     expect(appliedBond({ ...barrier, below: 'tie-coat', state: 'too-soon' })).toEqual({
       bond: 'tie',

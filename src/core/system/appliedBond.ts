@@ -3,17 +3,17 @@ import type { Family } from './families.ts';
 import type { Bond } from './rules.ts';
 
 /** How a coat that lies really holds to the one below it, and what was done wrong, as far as the log tells. */
-export interface LaidBond {
+export interface AppliedBond {
   bond: Bond;
   /** Laid before the overcoat minimum: solvent trapped. Laid after the window with no sanding logged: it only lies there. */
   fault: 'too-soon' | 'not-keyed' | null;
 }
 
 /**
- * The joint of two coats as laid [T, handbook part 5]: inside the window they fuse, sanded they hold by tooth, after a
+ * The joint of two coats as applied [T, handbook part 5]: inside the window they fuse, sanded they hold by tooth, after a
  * missed window with nothing logged they don’t adhere; a tie coat adheres to any coat.
  *
- * Barrier laid two days after its window closed, 120 grit logged: keyed. Without it: none, not-keyed.
+ * Barrier applied two days after its window closed, 120 grit logged: keyed. Without it: none, not-keyed.
  *
  * @param state the window of the coat below when laying began
  * @returns null where the sheet gives no window to judge by
@@ -23,7 +23,7 @@ export function appliedBond(input: {
   lay: Family;
   state: WindowState;
   sanded: boolean;
-}): LaidBond | null {
+}): AppliedBond | null {
   const { below, lay, state, sanded } = input;
   const fault = state === 'too-soon' ? 'too-soon' : null;
   if (below === 'tie-coat' || lay === 'tie-coat') return { bond: 'tie', fault };

@@ -31,7 +31,7 @@ export interface StackFigures {
   /** Days from the first coat to the last at a steady temperature: overcoat minima end to end, one coat a day at most. */
   days: number | null;
   sandingHours: number;
-  /** The coldest it can be laid, the dampest, and how far above the dew point: the strictest of its coats. */
+  /** The coldest it can be applied, the dampest, and how far above the dew point: the strictest of its coats. */
   coldestC: number | null;
   rhMax: number | null;
   dewMarginC: number | null;

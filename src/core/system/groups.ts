@@ -30,7 +30,7 @@ export const ANTIFOULINGS: readonly Family[] = [
 export const FILLERS: readonly Family[] = ['epoxy-filler', 'polyester-filler'];
 /** Gloss and weather coats that are no good under water. */
 export const TOPCOATS: readonly Family[] = ['two-pack-polyurethane', 'one-pack-enamel', 'varnish'];
-/** Everything thinned with solvents, for what water may be laid on. */
+/** Everything thinned with solvents, for what water may be applied on. */
 export const SOLVENT_BORNE: readonly Family[] = [...TWO_PACKS, ...ONE_PACKS];
 /** Worked into the bare surface and no film of their own. */
 export const TREATMENTS: readonly Family[] = ['passivating-wash', 'rust-converter'];

@@ -1,4 +1,5 @@
-export { appliedBond, type LaidBond } from './appliedBond.ts';
+export { type AppliedCoat, type CoatGroup, coatGroups, WHOLE_COAT_SHARE } from './applied.ts';
+export { type AppliedBond, appliedBond } from './appliedBond.ts';
 export { checkStack, type JudgedStack, judgeGrounds, judgeJoint, judgeNext } from './checkStack.ts';
 export { type ComparedStep, SANDING_M2_PER_H, type StackFigures, stackFigures } from './compare.ts';
 export { FAMILIES, type Family, SUBSTRATES, type Substrate } from './families.ts';
@@ -14,7 +15,6 @@ export {
   usualColours,
 } from './groups.ts';
 export { JOINT_RULES } from './jointRules.ts';
-export { type CoatGroup, coatGroups, type LaidCoat, WHOLE_COAT_SHARE } from './laid.ts';
 export {
   type JudgedLayer,
   type Judgement,

@@ -66,11 +66,11 @@ describe('the next coat', () => {
   it('is never one of a later step while an earlier one is short', () => {
     const counts = fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 1, maxLength: 5 });
     fc.assert(
-      fc.property(counts, fc.array(fc.integer({ min: 0, max: 6 }), { maxLength: 5 }), (wanted, laid) => {
-        const next = nextCoat(wanted, laid);
-        const short = wanted.findIndex((count, i) => (laid[i] ?? 0) < count);
+      fc.property(counts, fc.array(fc.integer({ min: 0, max: 6 }), { maxLength: 5 }), (wanted, applied) => {
+        const next = nextCoat(wanted, applied);
+        const short = wanted.findIndex((count, i) => (applied[i] ?? 0) < count);
         if (short < 0) expect(next).toBeNull();
-        else expect(next).toEqual({ step: short, coat: laid[short] ?? 0 });
+        else expect(next).toEqual({ step: short, coat: applied[short] ?? 0 });
       }),
     );
   });

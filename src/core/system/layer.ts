@@ -19,9 +19,9 @@ export interface Layer extends Lay {
   /** Additives planned into it, and those its sheet allows; left out: not asked. */
   additives?: readonly PlannedAdditive[];
   additivesAllowed?: readonly Pick<Additive, 'name' | 'maxMlPerLitre'>[];
-  /** Coldest at which it still cures, °C; null: not stated; left out: the cold is no matter, as once it is laid. */
+  /** Coldest at which it still cures, °C; null: not stated; left out: the cold is no matter, as once it is applied. */
   stopC?: number | null;
-  /** How it is laid, and the ways its sheet allows, none: not stated; left out: not asked. */
+  /** How it is applied, and the ways its sheet allows, none: not stated; left out: not asked. */
   method?: Method;
   methods?: readonly Method[];
   /** Hottest air or surface that its sheet allows, °C; null or left out: not stated. */

@@ -36,7 +36,7 @@ function addAdditive(
     );
 }
 
-/** What a layer's own sheet says of how it is to be laid: film, thinner, method, cold and heat to come [P]. */
+/** What a layer's own sheet says of its application: film, thinner, method, cold and heat to come [P]. */
 export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
   const found: Judgement[] = [];
   const add: Add = (ruleId, verdict, reason, condition = null) =>

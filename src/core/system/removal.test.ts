@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest';
-import type { LaidCoat } from './laid.ts';
+import type { AppliedCoat } from './applied.ts';
 import { coatsStanding, type Removal, sandedByRemoval, stillDone } from './removal.ts';
 
 const HOUR = 3_600_000;
-const coat = (stepId: string, coatNo: number, fromH: number): LaidCoat => ({
+const coat = (stepId: string, coatNo: number, fromH: number): AppliedCoat => ({
   ...{ stepId, coatNo, areaM2: 10 },
   fromMs: fromH * HOUR,
   toMs: (fromH + 1) * HOUR,

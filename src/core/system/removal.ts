@@ -1,5 +1,5 @@
 import { moment, within } from '../units/index.ts';
-import { checkLaid, type LaidCoat } from './laid.ts';
+import { type AppliedCoat, checkApplied } from './applied.ts';
 import { type PlannedTask, type StepPlan, sandedBefore } from './step.ts';
 import { BETWEEN, KEY } from './work.ts';
 
@@ -18,7 +18,7 @@ export interface Removal {
   grit: number | null;
 }
 
-type Numbered = Pick<LaidCoat, 'stepId' | 'coatNo'>;
+type Numbered = Pick<AppliedCoat, 'stepId' | 'coatNo'>;
 
 const sameCoat = (a: Numbered, b: Numbered) => a.stepId === b.stepId && a.coatNo === b.coatNo;
 
@@ -30,7 +30,7 @@ const sameCoat = (a: Numbered, b: Numbered) => a.stepId === b.stepId && a.coatNo
  *
  * @throws {QuantityError} a figure or a time that cannot be
  */
-export function coatsStanding<T extends LaidCoat, R extends Removal>(input: {
+export function coatsStanding<T extends AppliedCoat, R extends Removal>(input: {
   coats: readonly T[];
   removals: readonly R[];
 }): { standing: T[]; removed: { coat: T; removal: R }[] } {
@@ -42,7 +42,7 @@ export function coatsStanding<T extends LaidCoat, R extends Removal>(input: {
   const standing: T[] = [];
   const removed: { coat: T; removal: R }[] = [];
   for (const coat of input.coats) {
-    checkLaid(coat);
+    checkApplied(coat);
     const removal = inOrder.find(
       ({ atMs, toGround, coats }) =>
         coat.fromMs < atMs && (toGround || coats.some((each) => sameCoat(each, coat))),

@@ -48,7 +48,7 @@ export interface ProductSheet {
   film: { min: number; typical: number; max: number };
   /** Film and thinner where a method has figures of its own. */
   byMethod: ByMethod[];
-  /** Methods it may be laid by; none: not stated. */
+  /** Methods it may be applied by; none: not stated. */
   methods: Method[];
   thinner: AdditionLimit | null;
   /** Sweat-in after mixing, minutes; null: not stated. */
@@ -172,7 +172,7 @@ export const NOT_STATED = {
   cautions: '',
 } satisfies Partial<ProductSheet>;
 
-/** The sheet's limits, with the trade's where it is silent. Nothing is laid where it could not cure. */
+/** The sheet's limits, with the trade's where it is silent. Nothing is applied where it could not cure. */
 export function limitsOf(sheet: Pick<ProductSheet, 'limits' | 'cure'>): AirLimits {
   const { limits } = sheet;
   if (sheet.cure.stopC !== null) within('stop temperature', sheet.cure.stopC, -40, 80);

@@ -130,14 +130,14 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
 /** Less than half a micron is nothing that is said or measured. */
 const NOTHING_MICRONS = 0.5;
 
-/** Dry film still missing of a target after what was laid, and the coats that takes at the sheet's typical film. */
+/** Dry film still missing of a target after what was applied, and the coats that takes at the sheet's typical film. */
 export function coatsStillNeeded(input: {
   targetMicrons: number;
-  laidMicrons: number;
+  appliedMicrons: number;
   sheet: Pick<ProductSheet, 'film' | 'byMethod'>;
   method: Method;
 }): { missingMicrons: number; coats: number } {
-  const missingMicrons = Math.max(0, input.targetMicrons - input.laidMicrons);
+  const missingMicrons = Math.max(0, input.targetMicrons - input.appliedMicrons);
   if (missingMicrons < NOTHING_MICRONS) return { missingMicrons, coats: 0 };
   const film = filmOf(input.sheet, input.method);
   return {

@@ -16,7 +16,7 @@ import { isIn, TREATMENTS } from './groups.ts';
 import { checkFilm, filmOf, lossOf, type ProductSheet, upperLossOf } from './sheet.ts';
 import { type Band, type StepTask, stepAreaM2 } from './step.ts';
 
-/** One step of a stack: a product laid in so many coats. */
+/** One step of a stack: a product applied in so many coats. */
 export interface StackStep {
   sheet: Pick<ProductSheet, 'volumeSolids' | 'film' | 'byMethod'> &
     Partial<Pick<ProductSheet, 'family' | 'parts' | 'ratioBy'>>;
@@ -28,7 +28,7 @@ export interface StackStep {
   thinner: number;
   /** Work before it: one that carries aggregate is sealed with more paint than a smooth coat takes. */
   before?: readonly StepTask[];
-  /** The part of the area it is laid on; null or left out: the whole. */
+  /** The part of the area it is applied on; null or left out: the whole. */
   band?: Band | null;
 }
 
@@ -41,7 +41,7 @@ export interface StepNeed {
   /** The safe need (90 % certainty), as for a purchase, of this area alone. */
   litresHigh: number;
   thinnerLitres: number;
-  /** Dry film of all its coats, and wet film of one as laid, µm. */
+  /** Dry film of all its coats, and wet film of one as applied, µm. */
   dryMicrons: number;
   wetMicronsPerCoat: number;
   loss: number;
@@ -158,13 +158,13 @@ export interface NextCoat {
  * The next coat of a stack, given how many coats of each step lie on the area; null when all are on.
  * Steps go on in order: a later step is not offered while an earlier one is short of coats.
  */
-export function nextCoat(coats: readonly number[], laid: readonly number[]): NextCoat | null {
+export function nextCoat(coats: readonly number[], applied: readonly number[]): NextCoat | null {
   coats.forEach((wanted, i) => {
     within(`coats of step ${i + 1}`, wanted, 0, 1000);
   });
-  laid.forEach((on, i) => {
+  applied.forEach((on, i) => {
     within(`coats applied in step ${i + 1}`, on, 0, 1000);
   });
-  const step = coats.findIndex((wanted, i) => (laid[i] ?? 0) < wanted);
-  return step < 0 ? null : { step, coat: laid[step] ?? 0 };
+  const step = coats.findIndex((wanted, i) => (applied[i] ?? 0) < wanted);
+  return step < 0 ? null : { step, coat: applied[step] ?? 0 };
 }

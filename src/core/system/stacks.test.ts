@@ -310,12 +310,12 @@ describe('what the coats come to in all (handbook parts 4 and 5, common practice
   });
 });
 
-describe('laid thin', () => {
+describe('applied thin', () => {
   it('two coats of 60 where 100 were meant: 180 of 300 µm are missing, two more coats', () => {
     expect(
       coatsStillNeeded({
         targetMicrons: 300,
-        laidMicrons: 120,
+        appliedMicrons: 120,
         sheet: { film: { min: 75, typical: 100, max: 125 }, byMethod: [] },
         method: 'roller',
       }),
@@ -328,9 +328,9 @@ describe('laid thin', () => {
     [290, 10, 1],
     [299.6, expect.closeTo(0.4, 9), 0],
     [270, 30, 1],
-  ])('%s of 300 µm: %s µm are missing and said, %s coats more', (laidMicrons, missingMicrons, coats) => {
+  ])('%s of 300 µm: %s µm are missing and said, %s coats more', (appliedMicrons, missingMicrons, coats) => {
     const sheet = { film: { min: 75, typical: 100, max: 125 }, byMethod: [] };
-    expect(coatsStillNeeded({ targetMicrons: 300, laidMicrons, sheet, method: 'roller' })).toEqual({
+    expect(coatsStillNeeded({ targetMicrons: 300, appliedMicrons, sheet, method: 'roller' })).toEqual({
       missingMicrons,
       coats,
     });

@@ -27,7 +27,7 @@ export interface Overrule {
   reason: string;
 }
 
-/** How a step of a stack is laid. */
+/** How a step of a stack is applied. */
 export interface StepPlan {
   coats: number;
   /** Coats more where an area wears faster. */
@@ -74,7 +74,7 @@ export function sandedBefore(
   return grit === null ? null : within('grit between coats', grit, 1, 10_000);
 }
 
-/** A part of an area that a step is laid on, where it is not the whole: a band at the waterline, a leading edge. */
+/** A part of an area that a step is applied on, where it is not the whole: a band at the waterline, a leading edge. */
 export interface Band {
   name: string;
   areaM2: number;
@@ -93,7 +93,7 @@ export function colourOf(step: Pick<StepPlan, 'colours' | 'signal'>, coat: numbe
   return step.colours[coat % step.colours.length] ?? '';
 }
 
-/** m² that a step is laid on: its band, never more than the area where that is measured. */
+/** m² that a step is applied on: its band, never more than the area where that is measured. */
 export function stepAreaM2(step: { band: Band | null }, areaM2: number): number {
   within('area', areaM2, 0, 100_000);
   if (!step.band) return areaM2;

@@ -73,7 +73,7 @@ describe('a stack on an area', () => {
     expect(nextCoat([2, 3], [2, 3])).toBeNull();
   });
 
-  it('the sheet wins over the default limits, and nothing is laid where it could not cure', () => {
+  it('the sheet wins over the default limits, and nothing is applied where it could not cure', () => {
     const silent = {
       airMinC: null,
       airMaxC: null,
@@ -89,7 +89,7 @@ describe('a stack on an area', () => {
       surfaceMinC: 10,
       surfaceMaxC: 45,
     });
-    // A surface minimum below its own stop is a slip of the sheet: the stop wins.
+    // A surface minimum below its own stop is a mistake of the sheet: the stop wins.
     expect(limitsOf({ limits: { ...silent, surfaceMinC: 5 }, cure }).surfaceMinC).toBe(10);
     expect(limitsOf({ limits: { ...silent, rhMax: 0.8, dewMarginC: 3.3 }, cure })).toMatchObject({
       rhMax: 0.8,

@@ -93,7 +93,7 @@ describe('task', () => {
     expect(asked({ step, filmToMs: 5 * HOUR_MS })[0]?.endsMs).toBe(29 * HOUR_MS);
     expect(asked({ step })[0]?.endsMs).toBeNull();
   });
-  it('what was done before the coat below was laid was done to something else', () => {
+  it('what was done before the coat below was applied was done to something else', () => {
     expect(states(asked({ filmToMs: 20 * HOUR_MS, done: [done('w', 10)] }), 21)[0]).toBe('due');
     expect(states(asked({ filmToMs: 20 * HOUR_MS, done: [done('w', 20)] }), 21)[0]).toBe('done');
   });

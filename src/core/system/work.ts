@@ -51,7 +51,7 @@ export function taskState(
 
 /**
  * The tasks before one coat of a step, in order, with their log entries. A wait begins when the work
- * before it was done, or else when the film below was laid; until that is known it has no end.
+ * before it was done, or else when the film below was applied; until that is known it has no end.
  *
  * Before coat 1 of a barrier: wash, sand 80. Before its coat 2, sanded between with 120: sand 120. A film whose window
  * has closed is keyed first, unless a sanding is planned anyway.

@@ -2,11 +2,11 @@ import { finite, positive, QuantityError, within } from '../units/index.ts';
 import {
   type ErrorFit,
   errorFit,
+  findOutliers,
   type NextMark,
   nextMarkOf,
   type Outliers,
   rmsOf,
-  snoop,
 } from './outliers.ts';
 import { multiply } from './smallMatrix.ts';
 
@@ -113,7 +113,7 @@ export function fitPlane(
   const heights = marks.map(
     (m, i) => (m.heightMm - (knownB ?? 0) * m.xM - (knownC ?? 0) * m.yM) / (times[i] as number),
   );
-  const { solved, used, outliers, open } = snoop(rows, heights, errorMm);
+  const { solved, used, outliers, open } = findOutliers(rows, heights, errorMm);
   const [mean, ...slopes] = solved.coefficients as [number, ...number[]];
   const bMmPerM = knownB ?? (slopes.shift() as number);
   const cMmPerM = knownC ?? (slopes.shift() as number);

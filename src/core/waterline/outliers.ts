@@ -132,7 +132,7 @@ function likelihoods(found: readonly Explanation[], marks: number): number[] {
   );
 }
 
-interface Snooped {
+interface OutlierSearch {
   solved: Solved;
   used: boolean[];
   outliers: Outliers;
@@ -141,7 +141,7 @@ interface Snooped {
 }
 
 /** Leaves out the marks that are off, as far as there are enough others to tell. */
-export function snoop(rows: number[][], heights: number[], errorMm: number): Snooped {
+export function findOutliers(rows: number[][], heights: number[], errorMm: number): OutlierSearch {
   const all = rows.map(() => true);
   const p = (rows[0] as number[]).length;
   const solved = solve(rows, heights, all, errorMm);

@@ -33,7 +33,7 @@ export interface OpenDb {
  * A commit is answered only after PostgreSQL has flushed its log to the disk, so neither a killed process nor a power cut
  * loses anything that was acknowledged; the next opening replays the log.
  *
- * @param inThisThread for a test that takes the place of the file layer
+ * @param inThisThread for a test that replaces the file layer
  * @throws {FolderUnfit} where something else lies in the folder, or the engine can’t open it
  */
 export async function openFolder(

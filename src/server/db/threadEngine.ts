@@ -7,7 +7,7 @@ export type Question = { id: number } & (
   | { ask: 'query'; text: string; params: unknown[]; rowMode: 'array' | 'object' }
   | { ask: 'close' }
 );
-/** What it answers; 0 is the answer to being started. */
+/** An answer of the thread; 0: it has started. */
 export type Answer = { id: number } & (
   | { value: unknown }
   | { error: { name: string; message: string; fields: Record<string, string> } }

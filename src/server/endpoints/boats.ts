@@ -1,4 +1,5 @@
 import {
+  boardReply,
   boatInput,
   boatReply,
   boatsReply,
@@ -6,22 +7,27 @@ import {
   boatViewReply,
   runningQuery,
   runningReply,
-  slipReply,
   todayReply,
 } from '../../contract/index.ts';
 import { read, write } from '../http/endpoint.ts';
 import { allBoats, archiveBoat, boatById, insertBoat, theBoat, updateBoat } from '../rows/boats.ts';
+import { boardView } from '../views/board.ts';
 import { boatView } from '../views/boat.ts';
 import { runningView } from '../views/running.ts';
-import { slipView } from '../views/slip.ts';
 import { todayView } from '../views/today.ts';
 
 export const boatEndpoints = [
   read({
-    path: '/slip',
+    path: '/board',
     summary: 'List all running timers and overcoat windows, soonest first',
-    reply: slipReply,
-    run: (_asked, context) => slipView(context),
+    reply: boardReply,
+    run: (_asked, context) => boardView(context),
+  }),
+  read({
+    path: '/slip',
+    summary: 'The board, under its name before version 0.5',
+    reply: boardReply,
+    run: (_asked, context) => boardView(context),
   }),
   read({
     path: '/today',

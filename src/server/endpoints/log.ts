@@ -5,7 +5,7 @@ import { badFields, HttpProblem } from '../http/problem.ts';
 import { loadAreaStates } from '../memory/areaStates.ts';
 import { groupsOf } from '../memory/groupsOf.ts';
 import { recordShifts } from '../memory/shifts.ts';
-import { takeFromStore } from '../memory/takeFromStore.ts';
+import { takeFromStock } from '../memory/takeFromStock.ts';
 import { theArea } from '../rows/areas.ts';
 import { unknownBatches } from '../rows/batchUses.ts';
 import { countedEntries, entryById, insertEntry } from '../rows/log.ts';
@@ -149,7 +149,7 @@ export const logEndpoints = [
     summary: 'Append a log entry or a correction',
     body: entryInput,
     reply: entryReply,
-    touches: ['log', 'store'],
+    touches: ['log', 'stock'],
     creates: {
       what: 'entry',
       id: (body: EntryInput) => body.id,
@@ -165,12 +165,12 @@ export const logEndpoints = [
       await checkReferences(tx, body, boatId);
       const air = body.kind === 'coat' && before ? coatAirRecord(before, body) : null;
       await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now), air });
-      const store = await takeFromStore(tx, body, now);
+      const stock = await takeFromStock(tx, body, now);
       const cause = CAUSES[body.kind];
       if (before && body.corrects) await recordShifts(tx, { before, now, cause, touched: { boatId } });
       return {
         reply: found(await entryById(tx, body.id), 'entry', body.id),
-        changes: [{ of: 'log', boatId }, ...store],
+        changes: [{ of: 'log', boatId }, ...stock],
       };
     },
   }),

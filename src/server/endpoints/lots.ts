@@ -6,7 +6,7 @@ import {
   lotReply,
   lotUpdate,
   receiptInput,
-  storeReply,
+  stockReply,
   writeCountCsv,
 } from '../../contract/index.ts';
 import type { Tx } from '../db/open.ts';
@@ -19,17 +19,17 @@ import {
   insertMovement,
   lotById,
   lotsOfReceipt,
+  movementByHand,
   theLot,
-  toldByHand,
   updateLot,
 } from '../rows/lots.ts';
 import { theProduct } from '../rows/products.ts';
 import { thePurchase, updatePurchase } from '../rows/trade.ts';
-import { storeView } from '../views/supply/store.ts';
+import { stockView } from '../views/supply/stock.ts';
 
 /** Lots: add, update, receive with an order, archive. */
 
-const STORE = [{ of: 'store' as const }];
+const STORE = [{ of: 'stock' as const }];
 
 /** A part and a colour that the product's sheet has. */
 async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''): Promise<void> {
@@ -54,14 +54,14 @@ export const lotEndpoints = [
   read({
     path: '/lots',
     summary: 'List all lots in stock with their amounts',
-    reply: storeReply,
-    run: (_asked, context) => storeView(context),
+    reply: stockReply,
+    run: (_asked, context) => stockView(context),
   }),
   handout({
     path: '/lots.csv',
     summary: 'Export a count sheet as CSV (all lots, with an empty column for counts)',
     types: ['text/csv'],
-    run: async (_asked, context) => csvFile('stock count', writeCountCsv((await storeView(context)).lots)),
+    run: async (_asked, context) => csvFile('stock count', writeCountCsv((await stockView(context)).lots)),
   }),
   write({
     method: 'post',
@@ -69,7 +69,7 @@ export const lotEndpoints = [
     summary: 'Add a lot; the amount is added as a movement',
     body: lotInput,
     reply: lotReply,
-    touches: ['store'],
+    touches: ['stock'],
     creates: {
       what: 'lot',
       id: (body) => body.id,
@@ -88,7 +88,7 @@ export const lotEndpoints = [
     summary: 'Update a lot',
     body: lotUpdate,
     reply: lotReply,
-    touches: ['store'],
+    touches: ['stock'],
     replaces: { what: 'lot', find: (tx, params) => theLot(tx, params.id) },
     run: async ({ params, body }, { tx }) => {
       const current = await theLot(tx, params.id);
@@ -109,7 +109,7 @@ export const lotEndpoints = [
     path: '/lots/:id',
     summary: 'Archive a lot; its movements are kept',
     reply: lotReply,
-    touches: ['store'],
+    touches: ['stock'],
     run: async ({ params }, { tx }) => {
       const current = await theLot(tx, params.id);
       if (!current.archived) await updateLot(tx, current, { archived: true });
@@ -121,7 +121,7 @@ export const lotEndpoints = [
     path: '/lots/:id/restore',
     summary: 'Restore an archived lot',
     reply: lotReply,
-    touches: ['store'],
+    touches: ['stock'],
     run: async ({ params }, { tx }) => {
       const current = await theLot(tx, params.id);
       if (current.archived) await updateLot(tx, current, { archived: false });
@@ -134,7 +134,7 @@ export const lotEndpoints = [
     summary: 'Receive a delivery: lots with amounts, and the order they belong to',
     body: receiptInput,
     reply: idReply,
-    touches: ['store', 'trade'],
+    touches: ['stock', 'trade'],
     creates: {
       what: 'receipt',
       id: (body) => body.id,
@@ -147,7 +147,7 @@ export const lotEndpoints = [
         await checkLot(tx, lot, `lots.${i}.`);
         await insertLot(tx, lot, body.id);
         const movement = { id: uuidv7(), lotId: lot.id, kind: 'received' as const, amount, at: body.at, areaId: null, note: '', corrects: null }; // biome-ignore format: one line
-        await insertMovement(tx, toldByHand(movement, now, body.id));
+        await insertMovement(tx, movementByHand(movement, now, body.id));
       }
       if (body.purchaseId === null) return { reply: { id: body.id }, changes: STORE };
       const purchase = await thePurchase(tx, body.purchaseId);

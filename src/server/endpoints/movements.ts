@@ -18,24 +18,24 @@ import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { notAhead } from '../http/notAhead.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
-import { keptLot, readStore } from '../memory/storeReading.ts';
+import { keptLot, readStock } from '../memory/stockReading.ts';
 import { theArea } from '../rows/areas.ts';
 import {
   countedMovements,
   insertMovement,
+  movementByHand,
   movementById,
   movementsTogether,
   theLot,
-  toldByHand,
 } from '../rows/lots.ts';
 import { found } from '../rows/missing.ts';
-import { movementsView } from '../views/supply/store.ts';
+import { movementsView } from '../views/supply/stock.ts';
 
 /** What moves of the lots: told by hand, counted, corrected; never overwritten. */
 
 /** The movements of these products. */
 const ofProducts = (ids: Iterable<string>): ChangeSet =>
-  [...new Set(ids)].map((productId) => ({ of: 'store', productId }));
+  [...new Set(ids)].map((productId) => ({ of: 'stock', productId }));
 
 /** What a keep-back may not do: take more than the tin has, or be used for more than was kept. */
 async function checkMovement(tx: Tx, input: MovementInput, now: number, path = ''): Promise<Lot> {
@@ -80,7 +80,7 @@ export const movementEndpoints = [
     summary: 'Add a stock movement or a correction',
     body: movementInput,
     reply: movementReply,
-    touches: ['store'],
+    touches: ['stock'],
     creates: {
       what: 'movement',
       id: (body) => body.id,
@@ -89,7 +89,7 @@ export const movementEndpoints = [
     },
     run: async ({ body }, { tx, now }) => {
       const { productId } = await checkMovement(tx, body, now);
-      await insertMovement(tx, toldByHand(body, now));
+      await insertMovement(tx, movementByHand(body, now));
       return {
         reply: found(await movementById(tx, body.id), 'movement', body.id),
         changes: ofProducts([productId]),
@@ -102,7 +102,7 @@ export const movementEndpoints = [
     summary: 'Add several stock movements (all or none), such as a stock count or kept-back parts',
     body: movementsInput,
     reply: idReply,
-    touches: ['store'],
+    touches: ['stock'],
     creates: {
       what: 'movements',
       id: (body) => body.id,
@@ -113,7 +113,7 @@ export const movementEndpoints = [
       const moved = new Set<string>();
       for (const [i, movement] of body.movements.entries()) {
         moved.add((await checkMovement(tx, movement, now, `movements.${i}.`)).productId);
-        await insertMovement(tx, toldByHand(movement, now, body.id));
+        await insertMovement(tx, movementByHand(movement, now, body.id));
       }
       return { reply: { id: body.id }, changes: ofProducts(moved) };
     },
@@ -124,14 +124,14 @@ export const movementEndpoints = [
     summary: 'Import a stock count from CSV (all or none); rows without a count are skipped',
     body: csvInput,
     reply: csvTakenReply,
-    touches: ['store'],
+    touches: ['stock'],
     run: async ({ body }, { tx, now }) => {
       const rows = countsIn(body.csv);
       let taken = 0;
       const moved = new Set<string>();
-      const store = new Map((await readStore(tx)).lots.map((each) => [each.lot.id, each]));
+      const stock = new Map((await readStock(tx)).lots.map((each) => [each.lot.id, each]));
       for (const { line, lotId, counted } of rows) {
-        const kept = store.get(lotId);
+        const kept = stock.get(lotId);
         if (!kept)
           throw badFields([
             { path: 'csv', message: `Line ${line}, lot: no lot with id ${lotId.slice(0, 60)}` },
@@ -140,7 +140,7 @@ export const movementEndpoints = [
         taken++;
         moved.add(kept.lot.productId);
         const movement = { id: uuidv7(), lotId, kind: 'counted' as const, amount: counted, at: new Date(now).toISOString(), areaId: null, note: 'from a file', corrects: null }; // biome-ignore format: one line
-        await insertMovement(tx, toldByHand(movement, now));
+        await insertMovement(tx, movementByHand(movement, now));
       }
       return { reply: { taken, same: rows.length - taken }, changes: ofProducts(moved) };
     },

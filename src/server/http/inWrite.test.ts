@@ -90,7 +90,7 @@ describe('at the border', () => {
     expect(answer.status).toBe(201);
     const header = answer.headers.get('x-changes') ?? '';
     expect(header.length).toBeLessThan(2100);
-    expect((JSON.parse(header) as ChangeSet).map(({ of }) => of)).toContain('store');
+    expect((JSON.parse(header) as ChangeSet).map(({ of }) => of)).toContain('stock');
     expect(Number(answer.headers.get('x-revision'))).toBeGreaterThan(0);
   });
   it('an address is spelled one way, and a page of another site reads nothing', async () => {

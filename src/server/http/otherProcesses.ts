@@ -13,7 +13,7 @@ type Telling = Pick<Context, 'db' | 'live' | 'process' | 'log'>;
 export class OtherProcesses {
   readonly #context: Telling;
   readonly #timer: NodeJS.Timeout;
-  #told: number | null = null;
+  #lastSeen: number | null = null;
   #looking: Promise<void> | null = null;
   #again = false;
 
@@ -51,9 +51,9 @@ export class OtherProcesses {
   async #tell(): Promise<void> {
     const { db, live, process } = this.#context;
     const n = await currentRevision(db);
-    if (this.#told !== null && n > this.#told)
-      for (const notice of await noticesBetween(db, this.#told, n))
+    if (this.#lastSeen !== null && n > this.#lastSeen)
+      for (const notice of await noticesBetween(db, this.#lastSeen, n))
         if (notice.process !== process) live.publish(notice.changes, notice.n);
-    this.#told = n;
+    this.#lastSeen = n;
   }
 }

@@ -21,14 +21,14 @@ export class HttpProblem extends Error {
 export const notFound = (what: string, id: string) =>
   new HttpProblem(404, 'not-found', `No ${what} found with id ${id}.`);
 
-/** Faults told one by one; more of them only fill a screen. */
+/** Faults listed one by one; more of them only fill a screen. */
 const MOST_FAULTS = 50;
 
 export function badFields(errors: readonly FieldError[]): HttpProblem {
-  const told = errors.slice(0, MOST_FAULTS);
-  const more = errors.length - told.length;
-  const detail = told.map((e) => e.message).join('; ') + (more > 0 ? `; ${more} more errors` : '');
-  return new HttpProblem(422, 'invalid-data', detail, { errors: told });
+  const listed = errors.slice(0, MOST_FAULTS);
+  const more = errors.length - listed.length;
+  const detail = listed.map((e) => e.message).join('; ') + (more > 0 ? `; ${more} more errors` : '');
+  return new HttpProblem(422, 'invalid-data', detail, { errors: listed });
 }
 
 export const idTaken = (what: string, id: string) =>

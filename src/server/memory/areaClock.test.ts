@@ -125,15 +125,18 @@ describe('where an area stands', () => {
   });
 
   it('too soon, then open, then to be keyed with the sheet’s grit', () => {
-    const laid = state(stack, [coat('e', 'epoxy', 0, 0)]);
-    expect(look(laid, 9.9).state).toBe('too-soon');
-    expect(look(laid, 10)).toMatchObject({ state: 'open', until: new Date(NOON + 119 * HOUR).toISOString() });
-    expect(look(laid, 119)).toMatchObject({ state: 'key-first', until: null, keyGrit: 120 });
+    const applied = state(stack, [coat('e', 'epoxy', 0, 0)]);
+    expect(look(applied, 9.9).state).toBe('too-soon');
+    expect(look(applied, 10)).toMatchObject({
+      state: 'open',
+      until: new Date(NOON + 119 * HOUR).toISOString(),
+    });
+    expect(look(applied, 119)).toMatchObject({ state: 'key-first', until: null, keyGrit: 120 });
   });
 
   it('the next product’s own line decides: the film is the epoxy’s, what comes on it the antifouling', () => {
-    const laid = state(stack, [coat('e', 'epoxy', 0, 0), coat('e', 'epoxy', 1, 20)]);
-    expect(look(laid, 21)).toMatchObject({
+    const applied = state(stack, [coat('e', 'epoxy', 0, 0), coat('e', 'epoxy', 1, 20)]);
+    expect(look(applied, 21)).toMatchObject({
       next: { stepId: 'a', colour: 'red' },
       ruleBy: 'any',
       stepsDone: 2,
@@ -165,11 +168,11 @@ describe('a coat broken off', () => {
       stepsDone: 1,
     });
   });
-  it('is one coat once the pieces cover the area, laid from the first start to the last end', () => {
+  it('is one coat once the pieces cover the area, applied from the first start to the last end', () => {
     const clock = look(state(stack, [first, coat('e', 'epoxy', 1, 0, 8), coat('e', 'epoxy', 1, 6, 12)]), 7);
     expect(clock.film).toMatchObject({
-      laidFrom: new Date(NOON - HOUR).toISOString(),
-      laidTo: new Date(NOON + 6 * HOUR).toISOString(),
+      appliedFrom: new Date(NOON - HOUR).toISOString(),
+      appliedTo: new Date(NOON + 6 * HOUR).toISOString(),
     });
     expect(clock.film?.entryIds).toHaveLength(2);
     expect(clock.stepsDone).toBe(2);

@@ -27,11 +27,11 @@ function wholeCoats(state: AreaSnapshot, groups: readonly CoatGroup<CoatOnArea>[
 function nextView(
   state: AreaSnapshot,
   groups: readonly CoatGroup<CoatOnArea>[],
-  laid: readonly number[],
+  applied: readonly number[],
   catalogue: ProductCatalogue,
 ): NextView | null {
   const wanted = coatsOfSteps(state);
-  const next = nextCoat(wanted, laid);
+  const next = nextCoat(wanted, applied);
   const step = next && state.steps[next.step];
   if (!next || !step) return null;
   const begun = groups.find((g) => g.stepId === step.id && g.coatNo === next.coat && !g.complete);
@@ -134,9 +134,9 @@ export function areaClock(
   const { hours } = air;
   const { areaM2, spread } = netAreaOf(state);
   const groups = groupsOf(state);
-  const laid = wholeCoats(state, groups);
+  const applied = wholeCoats(state, groups);
   const wanted = coatsOfSteps(state);
-  const next = nextView(state, groups, laid, catalogue);
+  const next = nextView(state, groups, applied, catalogue);
   // Where a coat was broken off, the next paint lands on the coat below it: the last one that is whole.
   const top = groups.findLast((group) => group.complete);
   const last = top?.entries.at(-1);
@@ -153,13 +153,14 @@ export function areaClock(
     nextIsWater,
     state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
     until: primeBy,
-    stepsDone: laid.reduce((sum, count, i) => sum + Math.min(count, wanted[i] ?? 0), 0),
+    stepsDone: applied.reduce((sum, count, i) => sum + Math.min(count, wanted[i] ?? 0), 0),
     stepsAll: wanted.reduce((sum, coats) => sum + coats, 0),
   };
   if (!top || !last) {
     // The first coat is begun: what lies of it has its own clock, what is bare keeps its hours.
     const temps = hours.length > 0 ? filmTemps() : null;
-    const parts = temps && areaParts({ state, groups, laid, clock, following: null, catalogue, temps, now });
+    const parts =
+      temps && areaParts({ state, groups, applied, clock, following: null, catalogue, temps, now });
     return { ...clock, parts: parts ?? [] };
   }
   clock.until = null;
@@ -174,8 +175,8 @@ export function areaClock(
     coatNo: top.coatNo,
     coatLabel: topStep >= 0 ? `coat ${top.coatNo + 1} of ${wanted[topStep]}` : `coat ${top.coatNo + 1}`,
     typical: sheet ? unconfirmed(sheet, catalogue.latest.get(last.body.productId)?.sheet ?? sheet) : [],
-    laidFrom: new Date(top.fromMs).toISOString(),
-    laidTo: new Date(top.toMs).toISOString(),
+    appliedFrom: new Date(top.fromMs).toISOString(),
+    appliedTo: new Date(top.toMs).toISOString(),
   };
   clock.hand = handOn({ state, top, now, clock: null, pace: 1 });
   if (state.steps.length === 0) return clock;
@@ -185,6 +186,6 @@ export function areaClock(
   const following = nextKind(clock, catalogue);
   return {
     ...full,
-    parts: areaParts({ state, groups, laid, clock: full, following, catalogue, temps, now }),
+    parts: areaParts({ state, groups, applied, clock: full, following, catalogue, temps, now }),
   };
 }

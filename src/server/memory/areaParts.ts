@@ -21,13 +21,13 @@ const ONE_SESSION_MS = 15 * 60_000;
 /** What follows once the coat in hand is whole: the coat after it, or the water. */
 function afterNext(
   state: AreaSnapshot,
-  laid: readonly number[],
+  applied: readonly number[],
   catalogue: ProductCatalogue,
   productId: string,
 ): Next | null {
   const wanted = coatsOfSteps(state);
-  const next = nextCoat(wanted, laid);
-  const done = laid.map((count, i) => count + (i === next?.step ? 1 : 0));
+  const next = nextCoat(wanted, applied);
+  const done = applied.map((count, i) => count + (i === next?.step ? 1 : 0));
   const then = nextCoat(wanted, done);
   const step = then && state.steps[then.step];
   if (!step) return state.area.service === 'immersed' ? { kind: 'water' } : null;
@@ -84,9 +84,10 @@ function sessionPart(
       }
     : byLearnedPace(context.catalogue.paceOf(first.body.productId, first.body.method));
   const film: Film = { laidFromMs: fromMs, laidToMs: toMs, sheet: sheet.cure, ...cures };
-  const asLaid = windowsFor({ film, next: following, temps: context.temps, now: context.now });
+  const asApplied = windowsFor({ film, next: following, temps: context.temps, now: context.now });
   // Sanding and waits apply to the whole coat, including each of its sessions.
-  const windows = what === 'session' ? workedWindows(asLaid, workDone(context.clock), context.now) : asLaid;
+  const windows =
+    what === 'session' ? workedWindows(asApplied, workDone(context.clock), context.now) : asApplied;
   return {
     ...part,
     state: windows.state,
@@ -102,24 +103,24 @@ function sessionPart(
 export function areaParts(input: {
   state: AreaSnapshot;
   groups: readonly Group[];
-  laid: readonly number[];
+  applied: readonly number[];
   clock: AreaClock;
   following: Next | null;
   catalogue: ProductCatalogue;
   temps: TempSeries;
   now: number;
 }): AreaPart[] {
-  const { state, groups, clock, laid, catalogue } = input;
+  const { state, groups, clock, applied, catalogue } = input;
   const { next } = clock;
   const begun = groups.find((g) => g.stepId === next?.stepId && g.coatNo === next.coatNo && !g.complete);
   if (begun && next) {
-    const then = afterNext(state, laid, catalogue, next.productId);
+    const then = afterNext(state, applied, catalogue, next.productId);
     const sessions = sessionsOf(begun.entries).map((each) => sessionPart(each, 'begun', then, input));
     const rest: AreaPart = {
       what: 'rest',
       areaM2: Math.max(0, next.areaM2 - begun.coveredM2),
-      from: clock.film?.laidFrom ?? null,
-      to: clock.film?.laidTo ?? null,
+      from: clock.film?.appliedFrom ?? null,
+      to: clock.film?.appliedTo ?? null,
       state: clock.state,
       until: clock.until,
       segments: clock.segments,

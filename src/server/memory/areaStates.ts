@@ -3,10 +3,10 @@ import type { HandTest } from '../../core/cure/index.ts';
 import { areaOf } from '../../core/hull/index.ts';
 import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
 import {
+  type AppliedCoat,
   coatsStanding,
   coatsWanted,
   type DoneTask,
-  type LaidCoat,
   type Removal,
   sandedByRemoval,
   stillDone,
@@ -19,7 +19,7 @@ import { profilesByArea, standsById } from '../rows/survey.ts';
 import { grouped } from './grouped.ts';
 
 /** A coat entry that counts: neither corrected nor struck out. */
-export interface CoatOnArea extends LaidCoat {
+export interface CoatOnArea extends AppliedCoat {
   entryId: string;
   body: CoatBody;
 }

@@ -160,9 +160,9 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
   const events = timed.map(({ event, at }) => ({ event, at: iso(at) }));
   const sandableMs = timed.find(({ event }) => event === 'sandable')?.at ?? null;
   if (!next) return { state: 'finished', events, hand };
-  const asLaid = windowsFor({ film, next, temps, now });
-  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asLaid, sandableMs });
-  const windows = workedWindows(asLaid, work, now);
+  const asApplied = windowsFor({ film, next, temps, now });
+  const work = workFor(state, clock.next, { toMs: top.toMs, windows: asApplied, sandableMs });
+  const windows = workedWindows(asApplied, work, now);
   return {
     state: windows.state,
     until: iso(windows.until),
@@ -181,7 +181,7 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
     warnings: windows.warnings,
     keyGrit: oneGrit(windows.keyGrit, work),
     ruleBy: windows.ruleBy,
-    lap: lapOf(film, asLaid, temps),
+    lap: lapOf(film, asApplied, temps),
     hand,
   };
 }

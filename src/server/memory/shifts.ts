@@ -50,7 +50,7 @@ async function shiftsBetween(
       return { changedHours: 0, meanChangeC: 0 };
     }
     const was = stood.get(clock.areaId) ?? now;
-    const fromMs = Date.parse(clock.film.laidFrom);
+    const fromMs = Date.parse(clock.film.appliedFrom);
     return changeOfAir(tempsFor(before.air, was), tempsFor(after.air, now), { fromMs, untilMs });
   };
   const lists = await inSlices(after.clocks, (clock) => {

@@ -2,8 +2,8 @@ import type { BatchBody, CoatBody } from '../../contract/index.ts';
 import { perLitreOfPaint, takeFrom } from '../../core/supply/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
-import { amountIn, lotsOf } from './inStore.ts';
-import { ageOf, type StoreReading } from './storeReading.ts';
+import { amountIn, lotsOf } from './inStock.ts';
+import { ageOf, type StockReading } from './stockReading.ts';
 
 /** The amount poured of a part. */
 export interface Poured {
@@ -39,18 +39,18 @@ export interface Taken {
 
 /**
  * Which lots something poured came from: what is kept back for the area first, then tins by {@link takeFrom}. A product of
- * which the store keeps nothing takes from nowhere.
+ * which the stock keeps nothing takes from nowhere.
  */
 export function takingsOf(
   poured: readonly Poured[],
   of: { productId: string; colour: string | null; areaId: string; sheet: ProductSheet },
-  from: { store: StoreReading; catalogue: ProductCatalogue; now: number },
+  from: { stock: StockReading; catalogue: ProductCatalogue; now: number },
 ): Taken[] {
   return poured.flatMap(({ part, unit, amount }): Taken[] => {
     const i = of.sheet.parts.findIndex(({ name }) => name === part);
     const density = of.sheet.parts[i]?.densityKgPerL ?? null;
     const colour = i === 0 ? of.colour : null;
-    const lots = lotsOf(from.store, { productId: of.productId, part, colour, unit }, of.sheet);
+    const lots = lotsOf(from.stock, { productId: of.productId, part, colour, unit }, of.sheet);
     const measured = lots.filter(({ lot }) => amountIn(amount, unit, lot.unit, density) !== null);
     if (measured.length === 0 || !(amount > 0)) return [];
     const taken: Taken[] = [];

@@ -10,7 +10,7 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const at = (hours: number) => new Date(NOON + hours * HOUR).toISOString();
-/** A product with a tin of its base in the store. */
+/** A product with a tin of its base in the stock. */
 async function stocked() {
   const planned = await aPlannedArea(server);
   const lot = aLot(planned.product.id, 'base', { amount: 2 });
@@ -22,7 +22,7 @@ const use = (lotId: string, amount: number) =>
     ...{ id: uuidv7(), lotId, kind: 'used', amount, at: at(-1), areaId: null, note: '', corrects: null },
   });
 const kept = async (id: string) => {
-  const { lots, byProduct } = (await server.memory.at(NOON)).store;
+  const { lots, byProduct } = (await server.memory.at(NOON)).stock;
   const lot = lots.find((each) => each.lot.id === id);
   expect(byProduct.get(lot?.lot.productId ?? '')).toContain(lot);
   return lot;
@@ -42,7 +42,7 @@ it('what moved of one product is read again, the lots of others are those that w
   expect((await kept(one.lot.id))?.stock.inTin).toBeCloseTo(1.25, 9);
   expect((await kept(other.lot.id))?.stock.inTin).toBeCloseTo(1, 9);
   await server.ask('DELETE', `/lots/${one.lot.id}`);
-  expect((await server.memory.at(NOON)).store.lots.map(({ lot }) => lot.id)).not.toContain(one.lot.id);
+  expect((await server.memory.at(NOON)).stock.lots.map(({ lot }) => lot.id)).not.toContain(one.lot.id);
 });
 
 it('a note makes no area another, a coat only its own; an anode found is there at once', async () => {

@@ -13,12 +13,12 @@ import { type BoatMemory, readAllBoats, readSomeBoats } from './boatMemory.ts';
 import { clockOf } from './clockOf.ts';
 import { inSlices } from './slices.ts';
 import {
-  readStore,
-  readStoreAgain,
+  readStock,
+  readStockAgain,
   readTrade,
-  type StoreReading,
+  type StockReading,
   type TradeReading,
-} from './storeReading.ts';
+} from './stockReading.ts';
 
 /** Weather is looked at this far back for a film and this far ahead for its windows. */
 const LOOK_BACK_MS = 120 * 24 * HOUR_MS;
@@ -52,7 +52,7 @@ interface Snapshot {
   clocks: readonly AreaClock[];
   air: Air;
   catalogue: ProductCatalogue;
-  store: StoreReading;
+  stock: StockReading;
   trade: TradeReading;
 }
 
@@ -64,7 +64,7 @@ export interface YardReading extends YardClocks {
   yard: Yard;
   /** By name. */
   boats: readonly BoatMemory[];
-  store: StoreReading;
+  stock: StockReading;
   trade: TradeReading;
 }
 
@@ -99,8 +99,8 @@ const placesOf = memoised((states: readonly AreaSnapshot[]) => {
   return { ofBoat, ofArea };
 });
 
-/** Whether a change is an entry, or what it took from the store: neither moves an area, nor changes the air or a sheet. */
-const isLogged = (domain: string): boolean => /^(log|store)(:|$)/.test(domain);
+/** Whether a change is an entry, or what it took from the stock: neither moves an area, nor changes the air or a sheet. */
+const isLogged = (domain: string): boolean => /^(log|stock)(:|$)/.test(domain);
 
 /** The part of a snapshot that was asked for, its clocks read at a moment. */
 function readingOf(
@@ -132,7 +132,7 @@ function staleParts(domains: Iterable<string>) {
   const whole = new Set<string>();
   for (const domain of domains) {
     const [of = '', id] = domain.split(':');
-    if (of === 'store' && id !== undefined) products.push(id);
+    if (of === 'stock' && id !== undefined) products.push(id);
     else if (id === undefined) whole.add(of);
     else boats.set(id, boats.get(id) === true || of !== 'log');
   }
@@ -144,7 +144,7 @@ const isSame = (
   from: Snapshot,
   read: Omit<Snapshot, 'n' | 'identity' | 'hour' | 'states' | 'clocks'>,
 ): boolean =>
-  (['yard', 'boats', 'catalogue', 'air', 'store', 'trade'] as const).every(
+  (['yard', 'boats', 'catalogue', 'air', 'stock', 'trade'] as const).every(
     (part) => from[part] === read[part],
   );
 
@@ -222,7 +222,7 @@ export class YardSnapshots {
     return this.some(now, which);
   }
 
-  /** Whether more than entries and what they took from the store was written after a revision. */
+  /** Whether more than entries and what they took from the stock was written after a revision. */
   async #movedSince(n: number): Promise<boolean> {
     if (!this.#shared) return this.#moved > n;
     const domains = [...(await versionsSince(this.#db, n)).keys()];
@@ -296,12 +296,12 @@ export class YardSnapshots {
             : byName(await readSomeBoats(tx, now, from.boats, boats), from.boats),
       catalogue: from && fresh('products') ? from.catalogue : await loadCatalogue(tx),
       air: from && airHolds ? from.air : airOffered ? offered.air : await airAround(tx, now),
-      store:
-        from === null || whole.has('store')
-          ? await readStore(tx)
+      stock:
+        from === null || whole.has('stock')
+          ? await readStock(tx)
           : products.length === 0
-            ? from.store
-            : await readStoreAgain(tx, from.store, products),
+            ? from.stock
+            : await readStockAgain(tx, from.stock, products),
       trade: from && fresh('trade') ? from.trade : await readTrade(tx),
     };
   }

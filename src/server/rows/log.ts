@@ -191,7 +191,7 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
 /** A pot mixed, not discarded, and not yet part of a logged coat. */
 export interface OpenPot {
   entryId: string;
-  /** All of it is used up, in a coat not logged yet. */
+  /** Whether the pot is used up, in a coat not logged yet. */
   emptied: boolean;
   boatId: string;
   areaId: string;

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm';
-import type { Lot, LotInput, MovementInput, StoreMovement } from '../../contract/index.ts';
+import type { Lot, LotInput, MovementInput, StockMovement } from '../../contract/index.ts';
 import type { MovementKind } from '../../core/supply/index.ts';
 import type { Queries } from '../db/open.ts';
 import { lot, lotMovement } from '../db/schema.ts';
@@ -110,7 +110,7 @@ export async function countedMovements(db: Queries, lotIds?: readonly string[]):
 
 type MovementRow = typeof lotMovement.$inferSelect;
 
-async function toMovements(db: Queries, rows: readonly MovementRow[]): Promise<StoreMovement[]> {
+async function toMovements(db: Queries, rows: readonly MovementRow[]): Promise<StockMovement[]> {
   if (rows.length === 0) return [];
   const ids = rows.map(({ id }) => id);
   const later = await db
@@ -126,7 +126,7 @@ async function toMovements(db: Queries, rows: readonly MovementRow[]): Promise<S
   }));
 }
 
-export async function movementById(db: Queries, id: string): Promise<StoreMovement | undefined> {
+export async function movementById(db: Queries, id: string): Promise<StockMovement | undefined> {
   return (await toMovements(db, await db.select().from(lotMovement).where(eq(lotMovement.id, id))))[0];
 }
 
@@ -144,7 +144,7 @@ export async function movementsBefore(
   db: Queries,
   most: number,
   before: { at: Date; id: string } | null,
-): Promise<StoreMovement[]> {
+): Promise<StockMovement[]> {
   const rows = await db
     .select()
     .from(lotMovement)
@@ -162,7 +162,7 @@ export async function movementsBefore(
 }
 
 /** A movement as it is kept, told by a person rather than by a log entry. */
-export const toldByHand = (input: MovementInput, now: number, togetherId: string | null = null) => ({
+export const movementByHand = (input: MovementInput, now: number, togetherId: string | null = null) => ({
   ...input,
   recordedAt: new Date(now),
   entryId: null,
@@ -176,7 +176,7 @@ export async function insertMovement(
   await db.insert(lotMovement).values({ ...input, at: new Date(input.at) });
 }
 
-/** Products of which an entry of the log took something from the store. */
+/** Products of which an entry of the log took something from the stock. */
 export async function productsTaken(db: Queries, entryId: string): Promise<string[]> {
   const rows = await db
     .selectDistinct({ productId: lot.productId })

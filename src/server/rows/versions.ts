@@ -5,7 +5,7 @@ import { changeNotice, domainVersion, revision } from '../db/schema.ts';
 
 /** The one row of the count of writes. */
 const ROW = 1;
-/** What a change is a change of, as its version is counted: `log:<boat>`, `store:<product>`, `weather`. */
+/** What a change is a change of, as its version is counted: `log:<boat>`, `stock:<product>`, `weather`. */
 export function domainOf(change: Change): string {
   if ('boatId' in change) return `${change.of}:${change.boatId}`;
   if ('productId' in change && change.productId !== undefined) return `${change.of}:${change.productId}`;
@@ -47,7 +47,7 @@ export async function raiseVersions(
       insert into ${domainVersion} (domain, n)
       select value, ${n} from json_array_elements_text(${domains}::json)
       on conflict (domain) do update set n = excluded.n
-    ), told as (
+    ), notified as (
       insert into ${changeNotice} (n, changes, process, at)
       values (${n}, ${JSON.stringify(changes)}::jsonb, ${process}::uuid, ${at.toISOString()}::timestamptz)
     )

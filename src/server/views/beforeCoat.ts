@@ -34,7 +34,7 @@ export function litresLeft(
 /** Preparations for a coat apart from weather and the film below: tasks, masking, findings, paint. */
 export async function beforeCoat(
   db: Queries,
-  known: Pick<YardReading, 'store' | 'trade' | 'catalogue'> & { boat: BoatMemory | undefined },
+  known: Pick<YardReading, 'stock' | 'trade' | 'catalogue'> & { boat: BoatMemory | undefined },
   coat: CoatInHand,
   now: number,
 ): Promise<Pick<TodayCoat, 'workLeft' | 'untaped' | 'openFaults' | 'paintEnds'>> {

@@ -136,7 +136,7 @@ describe('whether a coat may be applied now', () => {
     await air(-24, 24 * 9, () => 18);
     expect((await bench()).outlook).toMatchObject({ ok: false, safeBy: null, safe: null });
     const told = (await bench('?safeHours=3')).outlook;
-    expect(told?.safeBy).toBe('told');
+    expect(told?.safeBy).toBe('entered');
     expect(Date.parse(told?.safe ?? '') - Date.parse(told?.end ?? '')).toBe(3 * HOUR);
     const refused = await server.ask('GET', '/bench/0192f0c8-0000-7000-8000-000000000001?safeHours=900');
     expect(refused.status).toBe(422);
@@ -160,8 +160,8 @@ describe('one film a coat', () => {
     expect((await server.ask('POST', '/log', coat)).status).toBe(201);
     const { films } = (await server.ask<LogView>('GET', `/boats/${boat.id}/log`)).body;
     const stacks = (await server.ask<StackView[]>('GET', `/boats/${boat.id}/stacks`)).body;
-    const laid = stacks.find(({ areaId }) => areaId === area.id)?.asLaid[step.id]?.[0];
+    const applied = stacks.find(({ areaId }) => areaId === area.id)?.asApplied[step.id]?.[0];
     expect(films[coat.id]).toBeCloseTo(step.dryMicronsPerCoat, 6);
-    expect(laid).toBeCloseTo(step.dryMicronsPerCoat, 6);
+    expect(applied).toBeCloseTo(step.dryMicronsPerCoat, 6);
   });
 });

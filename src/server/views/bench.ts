@@ -31,13 +31,13 @@ const BENCH_HOURS = 36;
 
 /** What the tins give for what is left of the coat in hand. */
 async function tinsFor(
-  { store, trade, catalogue }: Pick<YardReading, 'store' | 'trade' | 'catalogue'>,
+  { stock, trade, catalogue }: Pick<YardReading, 'stock' | 'trade' | 'catalogue'>,
   db: Context['db'],
   of: { state: AreaSnapshot; step: Step; product: KnownProduct; clock: AreaClock; left: number; at: number },
 ): Promise<BenchTins | null> {
   const { state, step, product, clock, left, at } = of;
-  if (!store.byProduct.has(product.id)) return null;
-  const kept = store.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
+  if (!stock.byProduct.has(product.id)) return null;
+  const kept = stock.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
   const names = new Map<string, string>();
   for (const id of new Set(kept)) names.set(id, (await areaById(db, id))?.name ?? 'a patch');
   const asked = {
@@ -48,7 +48,7 @@ async function tinsFor(
     litres: litresLeft({ state, clock, step, product, leftM2: left }, catalogue),
     areaM2: left,
   };
-  return benchTins(asked, { store, trade, catalogue, now: at }, names);
+  return benchTins(asked, { stock, trade, catalogue, now: at }, names);
 }
 
 /** Answers for the same coat within a minute are one: nothing in it moves faster, and several people look at one bench. */

@@ -21,7 +21,7 @@ const BARE_HOURS = 20 * 24;
 
 /** The air that this film has seen and will see; for a bare area that of the last days. */
 function sinceApplied(hours: readonly SplicedHour[], clock: AreaClock): readonly SplicedHour[] {
-  const applied = clock.film ? Date.parse(clock.film.laidFrom) : Number.POSITIVE_INFINITY;
+  const applied = clock.film ? Date.parse(clock.film.appliedFrom) : Number.POSITIVE_INFINITY;
   const from = hours.findIndex((hour) => hour.at >= applied - BEFORE_MS);
   return from < 0 ? hours.slice(-BARE_HOURS) : hours.slice(from);
 }

@@ -64,7 +64,7 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     const curve = { points, stopC: sheet.cure.stopC };
     return eventTime({ curve, temps: filmTemps, laidAt: finishedMs }).at;
   };
-  const safeBy = stated?.event ?? (byHandMs === null ? null : ('told' as const));
+  const safeBy = stated?.event ?? (byHandMs === null ? null : ('entered' as const));
   const airInside = (hour: SplicedHour) => {
     const around = airAround(hour, surroundings);
     const { inside } = coat;

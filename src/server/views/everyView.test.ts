@@ -41,7 +41,7 @@ const get = async <T>(path: string) => (await server.ask<T>('GET', path)).body;
 /** Addresses of every view, of both boats. */
 const addresses = (): [ViewName, string | null, string][] => [
   ['yard', null, '/yard'],
-  ['slip', null, '/slip'],
+  ['board', null, '/board'],
   ['boats', null, '/boats'],
   ...[planned.boat.id, other.id].flatMap((id): [ViewName, string | null, string][] => [
     ['boat', id, `/boats/${id}`],
@@ -64,7 +64,7 @@ const addresses = (): [ViewName, string | null, string][] => [
   ['materials', null, '/materials'],
   ['materials', null, `/materials?boatId=${planned.boat.id}`],
   ['buying', null, '/buying'],
-  ['store', null, '/lots'],
+  ['stock', null, '/lots'],
   ['movements', null, '/movements'],
   ['tins', null, `/products/${planned.product.id}/tins`],
   ['trade', null, '/trade'],
@@ -82,7 +82,7 @@ const everyView = async () =>
 /** Writes by name; each makes one from a number. */
 let WRITES: Record<string, MadeWrite>;
 
-it('memory equals a cold read, and nothing changes untold, whatever is written', async () => {
+it('memory equals a cold read, and nothing changes unannounced, whatever is written', async () => {
   const writes = fc.array(fc.tuple(fc.constantFrom(...Object.keys(WRITES)), fc.nat(1000)), {
     minLength: 4,
     maxLength: 9,
@@ -103,17 +103,17 @@ it('memory equals a cold read, and nothing changes untold, whatever is written',
         const stale = new Set(staleKeys(changes).map(String));
         const after = await everyView();
         const changed = after.filter(({ said }, i) => said !== before[i]?.said);
-        const untold = changed.filter(({ key, view }) => !stale.has(key) && !stale.has(view));
-        expect([name, untold.map(({ key }) => key)]).toEqual([name, []]);
+        const missed = changed.filter(({ key, view }) => !stale.has(key) && !stale.has(view));
+        expect([name, missed.map(({ key }) => key)]).toEqual([name, []]);
         before = after;
       }
       const [warm, cold] = [await server.memory.at(NOON), await new YardSnapshots(server.db).at(NOON)];
-      const told = ({ boats, clocks, states }: typeof warm) => ({
+      const facts = ({ boats, clocks, states }: typeof warm) => ({
         boats: boats.map(({ boat, pots, shape }) => ({ boat, pots, shape })),
         clocks,
         states,
       });
-      expect(JSON.stringify(told(warm))).toBe(JSON.stringify(told(cold)));
+      expect(JSON.stringify(facts(warm))).toBe(JSON.stringify(facts(cold)));
     }),
     { numRuns: cases(5, 40), seed: 4870, endOnFailure: true },
   );
@@ -132,7 +132,7 @@ it('every kind of change is read by some view', () => {
     'survey',
     'form',
     'waterline',
-    'store',
+    'stock',
     'trade',
     'plan',
   ];
@@ -176,10 +176,10 @@ it('readers among writers see one yard: nothing of two states in one answer, not
 
 it('a snapshot never changes once it is handed out', async () => {
   const before = await server.memory.at(NOON);
-  const said = JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.store.lots]);
+  const said = JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.stock.lots]);
   const [method, path, body] = await (WRITES.money as MadeWrite)(7);
   await server.ask(method, path, body);
   await server.ask('POST', '/log', aCoat(planned, NOON - 12 * HOUR));
   await server.memory.at(NOON);
-  expect(JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.store.lots])).toBe(said);
+  expect(JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.stock.lots])).toBe(said);
 });

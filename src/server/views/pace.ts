@@ -37,7 +37,7 @@ function taughtOn(state: AreaSnapshot, productId: string, known: YardReading, no
       areaId: state.area.id,
       areaName: state.area.name,
       boatName: state.boat.name,
-      laidTo: new Date(coat.toMs).toISOString(),
+      appliedTo: new Date(coat.toMs).toISOString(),
       found: tests.map(({ found }) => found),
       low: correction.low,
       high: correction.high,

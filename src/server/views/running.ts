@@ -39,7 +39,7 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
   const events = (film ? clock.events : []).flatMap(({ event, at }): RunningClock[] => {
     const kind = FILM_EVENTS.find((each) => each === event);
     if (!film || !kind || at === null || Date.parse(at) <= now) return [];
-    return [{ ...base, key: `${event} ${clock.areaId}`, kind, name: film.productName, since: film.laidTo, until: at }]; // biome-ignore format: one line
+    return [{ ...base, key: `${event} ${clock.areaId}`, kind, name: film.productName, since: film.appliedTo, until: at }]; // biome-ignore format: one line
   });
   const work = clock.work.flatMap((task): RunningClock[] => {
     const { taskId, kind, amount, note, doneAt, endsAt, sandableAt } = task;
@@ -63,15 +63,15 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
     next === null &&
     !cures &&
     CARRIES.has(clock.zone) &&
-    now - Date.parse(film.laidTo) < HARD_BY_THEN_MS
-      ? [{ ...base, key: `loading ${clock.areaId}`, kind: 'loading', name: film.productName, since: film.laidTo, until: null }] // biome-ignore format: one line
+    now - Date.parse(film.appliedTo) < HARD_BY_THEN_MS
+      ? [{ ...base, key: `loading ${clock.areaId}`, kind: 'loading', name: film.productName, since: film.appliedTo, until: null }] // biome-ignore format: one line
       : [];
   return [...blast, ...work, ...events, ...loading];
 }
 
 /** Under the last coat tape is pulled while that is wet, at tack-free at the latest [T, handbook part 11]; null: not yet so. */
 function wetUntil(clock: AreaClock | undefined, tapedMs: number): { until: string | null } | null {
-  if (!clock?.film || clock.next !== null || Date.parse(clock.film.laidFrom) < tapedMs) return null;
+  if (!clock?.film || clock.next !== null || Date.parse(clock.film.appliedFrom) < tapedMs) return null;
   return { until: clock.events.find(({ event }) => event === 'tack-free')?.at ?? null };
 }
 

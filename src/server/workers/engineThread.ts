@@ -20,7 +20,7 @@ const { folder } = workerData as { folder: string };
 const reply = (answer: Answer) => port.postMessage(answer);
 
 /** An error with the fields that PostgreSQL gave it: copied between threads an error loses them. */
-function told(error: unknown): Extract<Answer, { error: unknown }>['error'] {
+function errorFields(error: unknown): Extract<Answer, { error: unknown }>['error'] {
   if (!(error instanceof Error)) return { name: 'Error', message: String(error), fields: {} };
   const fields = Object.entries(error).filter(([, value]) => typeof value === 'string');
   return { name: error.name, message: error.message, fields: Object.fromEntries(fields) };
@@ -45,10 +45,10 @@ try {
   port.on('message', (question: Question) => {
     answer(question).then(
       (value) => reply({ id: question.id, value }),
-      (error) => reply({ id: question.id, error: told(error) }),
+      (error) => reply({ id: question.id, error: errorFields(error) }),
     );
   });
   reply({ id: 0, value: undefined });
 } catch (error) {
-  reply({ id: 0, error: told(error) });
+  reply({ id: 0, error: errorFields(error) });
 }

@@ -9,6 +9,7 @@ import { useMemo } from 'react';
 import type {
   AheadView,
   BenchView,
+  BoardView,
   BoatView,
   BuyingView,
   ClockDetail,
@@ -25,7 +26,6 @@ import type {
   PlanView,
   Product,
   RunningView,
-  SlipView,
   StackView,
   StationsView,
   StripView,
@@ -65,8 +65,8 @@ export function useOverlaid<T>(
 
 export const useYard = () => useQuery({ queryKey: ['yard'], queryFn: () => api<Yard>('GET', '/yard') });
 
-export const useSlip = () =>
-  useQuery({ queryKey: ['slip'], queryFn: () => api<SlipView>('GET', '/slip'), refetchInterval: 60_000 });
+export const useBoard = () =>
+  useQuery({ queryKey: ['board'], queryFn: () => api<BoardView>('GET', '/board'), refetchInterval: 60_000 });
 
 export const useToday = () =>
   useQuery({
@@ -231,7 +231,7 @@ export const useRunning = (areaId: string | null) =>
     refetchInterval: 60_000,
   });
 
-/** What the yard, a boat, an area or a product still takes, held against the store. */
+/** What the yard, a boat, an area or a product still takes, held against the stock. */
 export const useMaterials = (asked: MaterialsQuery, enabled = true) =>
   useQuery({
     queryKey: ['materials', asked],

@@ -1,15 +1,15 @@
 import { Link } from 'react-router';
-import { useSlip, useYard } from '../api/queries.ts';
+import { useBoard, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown } from '../clock/say.ts';
-import { isRunningOut, slipLines } from '../clock/urgency.ts';
+import { boardLines, isRunningOut } from '../clock/urgency.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { countdownWord, taskOf } from '../words/clocks.ts';
 
 /** What to lay: every area with a coat to come, the most pressing first. */
 export function BenchChoice() {
-  const slip = useSlip();
+  const board = useBoard();
   const yard = useYard();
   const now = useNow();
   return (
@@ -17,9 +17,9 @@ export function BenchChoice() {
       <h1 className="text-2xl">Bench: choose the next coat</h1>
       <QueryBoundary query={yard}>
         {() => (
-          <QueryBoundary query={slip}>
+          <QueryBoundary query={board}>
             {(view) => {
-              const lines = slipLines([], view.clocks).flatMap((line) =>
+              const lines = boardLines([], view.clocks).flatMap((line) =>
                 line.kind === 'area' && line.clock.next ? [line] : [],
               );
               if (lines.length === 0) {

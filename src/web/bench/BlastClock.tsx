@@ -9,7 +9,7 @@ const WAYS: readonly (readonly [string, number])[] = [
   ['blasted and passivated', PASSIVATED_HOURS],
 ];
 
-/** Steel waits four hours for its primer, a little longer under a wash: the clock is started here and runs on the slip. */
+/** Steel waits four hours for its primer, a little longer under a wash: the clock is started here and runs on the board. */
 export function BlastClock({ view }: { view: BenchView }) {
   const { mutate: log } = useQueued();
   const { area, clock } = view;

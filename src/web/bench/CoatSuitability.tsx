@@ -49,7 +49,7 @@ function judgeNow(
 const SAFE_BY = {
   'dew-safe': 'data sheet: safe from dew',
   'tack-free': 'data sheet: tack-free; no separate time for dew and rain',
-  told: 'your figure',
+  entered: 'your figure',
 } as const;
 
 interface Props {
@@ -189,7 +189,7 @@ export function CoatSuitability(props: Props) {
       {view.hours[0]?.marginFalls && (
         <p>The margin above the dew point is falling. Measure again before you start.</p>
       )}
-      {(asked || outlook?.safeBy === 'told') && (
+      {(asked || outlook?.safeBy === 'entered') && (
         <Stepper
           label="Safe from dew and rain after (not on the data sheet; ask the manufacturer)"
           unit="h"

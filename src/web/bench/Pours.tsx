@@ -25,9 +25,9 @@ function reading(
     case 'stick': {
       const mm = (each: number) => each / mlPerMm(tool.potDiameterMm);
       const unit = system === 'us' ? 'in' : 'mm';
-      const told = (each: number) =>
+      const shown = (each: number) =>
         system === 'us' ? figure(Math.round((mm(each) / 25.4) * 100) / 100) : String(Math.round(mm(each)));
-      return { figure: told(pour.amount), unit, below: `mark at ${told(pour.fillTo ?? 0)} ${unit}` };
+      return { figure: shown(pour.amount), unit, below: `mark at ${shown(pour.fillTo ?? 0)} ${unit}` };
     }
     case 'counted-cups':
       return {

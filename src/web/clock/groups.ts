@@ -1,5 +1,5 @@
 import type { AreaClock } from '../../contract/index.ts';
-import { isRunningOut, type SlipLine } from './urgency.ts';
+import { type BoardLine, isRunningOut } from './urgency.ts';
 import { startOfDay } from './wallClock.ts';
 
 /** The groups of the board, in their order. */
@@ -26,7 +26,7 @@ const OF_STATE: Partial<Record<AreaClock['state'], Group>> = {
 };
 
 /** Which group a line is of, seen from `now` by the yard's calendar. */
-export function groupOf(line: SlipLine, now: number, zone: string): Group {
+export function groupOf(line: BoardLine, now: number, zone: string): Group {
   if (line.kind === 'pot' || line.clock.primeBy !== null || isRunningOut(line, now)) return 'now';
   const { state, until } = line.clock;
   if (state === 'too-soon') {
@@ -45,13 +45,13 @@ export interface Hidden {
 
 /** The lines of each group in their order, hidden patches apart, one line a boat; groups without a line are left out. */
 export function grouped(
-  lines: readonly SlipLine[],
+  lines: readonly BoardLine[],
   now: number,
   zone: string,
-): { group: Group; lines: SlipLine[]; hidden: Hidden[] }[] {
+): { group: Group; lines: BoardLine[]; hidden: Hidden[] }[] {
   return GROUPS.flatMap((group) => {
     const all = lines.filter((line) => groupOf(line, now, zone) === group);
-    const isHidden = (line: SlipLine) => line.kind === 'area' && line.clock.state === 'hidden';
+    const isHidden = (line: BoardLine) => line.kind === 'area' && line.clock.state === 'hidden';
     const byBoat = new Map<string, Hidden>();
     for (const line of all) {
       if (line.kind !== 'area' || !isHidden(line)) continue;

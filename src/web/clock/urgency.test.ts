@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import { countdownWord, heldBack, notBefore, taskOf } from '../words/clocks.ts';
-import { isRunningOut, nextLine, RUNNING_OUT_MS, slipLines } from './urgency.ts';
+import { boardLines, isRunningOut, nextLine, RUNNING_OUT_MS } from './urgency.ts';
 
 const NOW = Date.parse('2026-05-14T12:00:00Z');
 const inHours = (h: number) => new Date(NOW + h * 3_600_000).toISOString();
@@ -21,9 +21,9 @@ const pot = (potEnds: string | null): PotView => ({
   batch: {} as PotView['batch'],
 });
 
-describe('the order of the slip', () => {
+describe('the order of the board', () => {
   it('what is decided soonest first: a pot between the windows it falls between', () => {
-    const lines = slipLines(
+    const lines = boardLines(
       [pot(inHours(1))],
       [
         clock({ areaName: 'later', until: inHours(5) }),
@@ -49,7 +49,7 @@ describe('the order of the slip', () => {
     const missed = clock({ areaName: 'missed', state: 'key-first', until: null });
     const bare = clock({ areaName: 'bare', state: 'bare', until: null });
     const name = (pots: PotView[], clocks: AreaClock[]) => {
-      const line = nextLine(slipLines(pots, clocks));
+      const line = nextLine(boardLines(pots, clocks));
       return line?.kind === 'pot' ? 'pot' : line?.clock.areaName;
     };
     expect(name([pot(null)], [closing])).toBe('pot');
@@ -62,12 +62,12 @@ describe('the order of the slip', () => {
 
   it('only what closes can run out: waiting for a window to open is not running out', () => {
     const soon = new Date(NOW + RUNNING_OUT_MS / 2).toISOString();
-    const [open] = slipLines([], [clock({ until: soon })]);
-    const [wait] = slipLines([], [clock({ state: 'too-soon', until: soon })]);
-    const [far] = slipLines([], [clock({ until: inHours(30) })]);
+    const [open] = boardLines([], [clock({ until: soon })]);
+    const [wait] = boardLines([], [clock({ state: 'too-soon', until: soon })]);
+    const [far] = boardLines([], [clock({ until: inHours(30) })]);
     expect([open, wait, far].map((line) => line && isRunningOut(line, NOW))).toEqual([true, false, false]);
-    const [live] = slipLines([pot(soon)], []);
-    const [inducting] = slipLines([{ ...pot(soon), inductionEnds: inHours(0.2) }], []);
+    const [live] = boardLines([pot(soon)], []);
+    const [inducting] = boardLines([{ ...pot(soon), inductionEnds: inHours(0.2) }], []);
     expect([live, inducting].map((line) => line && isRunningOut(line, NOW))).toEqual([true, false]);
   });
 });

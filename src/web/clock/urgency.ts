@@ -1,8 +1,8 @@
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import { urgencyMs } from '../../core/cure/index.ts';
 
-/** One line of the slip: a live pot or an area, with what it asks for and the moment that decides its place. */
-export type SlipLine =
+/** One line of the board: a live pot or an area, with what it asks for and the moment that decides its place. */
+export type BoardLine =
   | { kind: 'pot'; pot: PotView; decides: number }
   | { kind: 'area'; clock: AreaClock; decides: number };
 
@@ -12,12 +12,12 @@ export const RUNNING_OUT_MS = 3 * 3_600_000;
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
 /** Every running line, most urgent first; then those without a running time. */
-export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]): SlipLine[] {
-  const lines: SlipLine[] = [
+export function boardLines(pots: readonly PotView[], clocks: readonly AreaClock[]): BoardLine[] {
+  const lines: BoardLine[] = [
     ...pots.map(
-      (pot): SlipLine => ({ kind: 'pot', pot, decides: Date.parse(pot.potEnds ?? pot.inductionEnds) }),
+      (pot): BoardLine => ({ kind: 'pot', pot, decides: Date.parse(pot.potEnds ?? pot.inductionEnds) }),
     ),
-    ...clocks.map((clock): SlipLine => {
+    ...clocks.map((clock): BoardLine => {
       // The most urgent of its parts decides.
       const stands = [clock, ...clock.parts].map(({ state, until }) =>
         urgencyMs({ state, untilMs: ms(until) }),
@@ -29,7 +29,7 @@ export function slipLines(pots: readonly PotView[], clocks: readonly AreaClock[]
 }
 
 /** Does this line's time run out soon, seen from `now`? Waiting for a window to open, or for a pot to induct, is not running out. */
-export function isRunningOut(line: SlipLine, now: number): boolean {
+export function isRunningOut(line: BoardLine, now: number): boolean {
   if (line.kind === 'pot')
     return now >= Date.parse(line.pot.inductionEnds) && line.decides - now < RUNNING_OUT_MS;
   const { clock } = line;
@@ -46,7 +46,7 @@ export function isRunningOut(line: SlipLine, now: number): boolean {
  * The line that needs hands next: a pot, a window that is open and closes first, then one to be keyed, then a bare
  * area; where nothing can be done, the window that opens first.
  */
-export function nextLine(lines: readonly SlipLine[]): SlipLine | undefined {
+export function nextLine(lines: readonly BoardLine[]): BoardLine | undefined {
   const can = (states: readonly AreaClock['state'][]) =>
     lines.find((line) => line.kind === 'area' && states.includes(line.clock.state));
   return (

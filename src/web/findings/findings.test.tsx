@@ -126,7 +126,7 @@ describe('the working tools set their results down as findings', () => {
   };
   /** The findings on the hull the tool wrote to: the last of those of its name. */
   const stored = async (): Promise<Finding[]> => {
-    const { boats } = await ask<{ boats: { id: string; name: string }[] }>('GET', '/slip');
+    const { boats } = await ask<{ boats: { id: string; name: string }[] }>('GET', '/board');
     const all = await Promise.all(
       boats
         .filter(({ name }) => name === 'Found hull')

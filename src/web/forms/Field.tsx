@@ -2,7 +2,7 @@ import { type ReactNode, useId } from 'react';
 import { type FieldErrors, get, type RegisterOptions, useFormContext } from 'react-hook-form';
 import type { Quantity } from '../../core/units/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { useTold } from './told.ts';
+import { useChangeElsewhere } from './changesElsewhere.ts';
 
 interface FieldProps {
   name: string;
@@ -29,14 +29,14 @@ export function useSaid(name: string, hint?: ReactNode) {
   const { formState } = useFormContext();
   const id = useId();
   const message = messageOf(formState.errors, name);
-  const told = useTold(name);
+  const changed = useChangeElsewhere(name);
   return {
     id,
     message,
     described: {
       'aria-invalid': message ? true : undefined,
       'aria-describedby':
-        [hint && `${id}-hint`, message && `${id}-error`, told !== undefined && `${id}-told`]
+        [hint && `${id}-hint`, message && `${id}-error`, changed !== undefined && `${id}-changed`]
           .filter(Boolean)
           .join(' ') || undefined,
     },
@@ -47,9 +47,9 @@ export function useSaid(name: string, hint?: ReactNode) {
             {hint}
           </p>
         )}
-        {told !== undefined && (
-          <p id={`${id}-told`} role="status" className="border-line mt-1 border-l-4 pl-2 text-sm">
-            {told}
+        {changed !== undefined && (
+          <p id={`${id}-changed`} role="status" className="border-line mt-1 border-l-4 pl-2 text-sm">
+            {changed}
           </p>
         )}
         {message && (

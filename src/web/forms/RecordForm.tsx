@@ -4,7 +4,7 @@ import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm 
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { useUnsaved } from '../state/unsaved.ts';
-import { differs, followOthers, sayWorkedOut, startFrom, Told } from './told.ts';
+import { ChangesElsewhere, differs, followOthers, sayWorkedOut, startFrom } from './changesElsewhere.ts';
 
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
@@ -18,7 +18,7 @@ interface Props<T extends FieldValues> {
   large?: boolean;
   /** Its values are worked out, not those of a record: nobody changes them elsewhere. */
   workedOut?: boolean;
-  /** The record as it was opened: on a version conflict, what someone else changed since is told from it. */
+  /** The record as it was opened: on a version conflict, what someone else changed since is found by it. */
   base?: object | null;
   /** What a field of the record is called. */
   fieldWords?: Record<string, string>;
@@ -40,20 +40,20 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const followed = useRef(fresh);
   // Values sent but not returned yet: the form starts from them, as from the record itself.
   const sent = useRef<T | null>(null);
-  const [told, setTold] = useState<Record<string, string>>({});
+  const [changes, setChanges] = useState<Record<string, string>>({});
   // What the form starts from may change while it is open (somebody saves, a pot is mixed, a minute passes): it follows,
-  // but for what is typed, which stays and is told about.
+  // but for what is typed, which stays and is pointed out.
   useEffect(() => {
     const is = JSON.parse(fresh) as T;
     const changed = followed.current !== fresh;
     const was = sent.current ?? (JSON.parse(followed.current) as T);
     if (!isTyped) {
       if (changed || !sent.current) form.reset(is);
-      setTold({});
+      setChanges({});
     } else if (changed) {
       const more = followOthers(form as never, was, is, workedOut ? sayWorkedOut : undefined);
       // Sent values come back as saved: that isn’t somebody else’s change.
-      if (!sent.current) setTold((known) => ({ ...known, ...more }));
+      if (!sent.current) setChanges((known) => ({ ...known, ...more }));
     }
     if (changed) sent.current = null;
     followed.current = fresh;
@@ -99,7 +99,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           // It may have come back already, as it was saved.
           const back = followed.current !== before;
           sent.current = back ? null : (values as T);
-          setTold({});
+          setChanges({});
           startFrom(form, back ? (JSON.parse(followed.current) as T) : (values as T), values as T);
         }
       } catch (error) {
@@ -111,13 +111,13 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const client = useQueryClient();
   const takeTheirs = () => {
     setClash(null);
-    setTold({});
+    setChanges({});
     // No longer typed in, it follows what comes.
     form.reset(JSON.parse(fresh) as T);
     void client.invalidateQueries();
   };
-  // Told at its field where it has one on the page.
-  const toldElsewhere = Object.keys(told).filter(
+  // Shown at its field where there is one on the page.
+  const changedElsewhere = Object.keys(changes).filter(
     (path) => !document.querySelector(`[name="${CSS.escape(path)}"]`),
   );
 
@@ -133,12 +133,12 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           void send();
         }}
       >
-        <Told value={told}>{props.children}</Told>
-        {toldElsewhere.length > 0 && (
+        <ChangesElsewhere value={changes}>{props.children}</ChangesElsewhere>
+        {changedElsewhere.length > 0 && (
           <p role="status" className="border-line border-l-4 pl-3">
             Changed elsewhere while you were editing:{' '}
-            {toldElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. Your edits are still
-            here. Saving overwrites the other changes.
+            {changedElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. Your edits are
+            still here. Saving overwrites the other changes.
           </p>
         )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}

@@ -45,7 +45,7 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
       const read = new FormReader(system);
       const input = { id: ID, ...boat };
       expectClose(valuesToBoat(boatToValues(input, system), ID, read), input, boat.name);
-      for (const { steps: _s, laid: _l, state: _t, potMixedMinutesAgo: _p, ...plan } of areas) {
+      for (const { steps: _s, applied: _l, state: _t, potMixedMinutesAgo: _p, ...plan } of areas) {
         const area: Area = {
           id: ID,
           boatId: BOAT,
@@ -185,7 +185,7 @@ describe('what a form cannot read stands at its field, with everything else read
 function demoArea(): Omit<Area, 'version' | 'archived'> {
   const plan = DEMO_BOATS[0]?.areas[0];
   if (!plan) throw new Error('the demo has no area');
-  const { steps: _s, laid: _l, state: _t, potMixedMinutesAgo: _p, ...rest } = plan;
+  const { steps: _s, applied: _l, state: _t, potMixedMinutesAgo: _p, ...rest } = plan;
   return {
     id: ID,
     boatId: BOAT,

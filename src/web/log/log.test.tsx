@@ -27,7 +27,7 @@ const open = () => openPage(`/boats/${planned.boat.id}/log`);
 const lineOf = async (text: string | RegExp) => (await screen.findByText(text)).closest('li') as HTMLElement;
 
 describe('the log of a boat', () => {
-  it('says what lies: litres, area, film by litres, and the air it was laid in', async () => {
+  it('says what lies: litres, area, film by litres, and the air it was applied in', async () => {
     await open();
     const line = await lineOf(/Logged epoxy, coat 1/);
     // 4.2 l × 0.5 × 0.925 on 20 m².

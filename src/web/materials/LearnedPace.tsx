@@ -44,11 +44,11 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
       {pace.tested.length > 0 && (
         <ul className="list-disc pl-5 text-sm">
           {pace.tested.map((film) => (
-            <li key={`${film.areaId} ${film.laidTo}`}>
+            <li key={`${film.areaId} ${film.appliedTo}`}>
               <Link className="link" to={`/window/${film.areaId}`}>
                 {film.areaName}, {film.boatName}
               </Link>
-              , applied {sayTime(film.laidTo, yard.zone, now)}:{' '}
+              , applied {sayTime(film.appliedTo, yard.zone, now)}:{' '}
               {film.found.map((f) => FOUND_WORDS[f]).join(', ')}. Curing speed{' '}
               {film.teaches ? sayAllowed(film) : 'No conclusion about curing speed.'}
             </li>

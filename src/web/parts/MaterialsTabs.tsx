@@ -3,7 +3,7 @@ import { NavLink } from 'react-router';
 const TABS = [
   ['/materials', 'Needs'],
   ['/materials/buy', 'Purchasing'],
-  ['/materials/store', 'Stock'],
+  ['/materials/stock', 'Stock'],
   ['/materials/count', 'Stock count'],
   ['/materials/costs', 'Costs'],
   ['/materials/sheets', 'Data sheets'],

@@ -12,11 +12,11 @@ export interface DrawnStep {
   film: { min: number; max: number };
   /** Drawn colour of each coat, #rrggbb. */
   colours: readonly string[];
-  /** Dry film of each coat that lies, as laid, µm. */
-  laid: readonly number[];
-  /** How each coat holds to what is below it: as laid where it lies, as planned where not. */
+  /** Dry film of each coat that lies, as applied, µm. */
+  applied: readonly number[];
+  /** How each coat holds to what is below it: as applied where it lies, as planned where not. */
   bonds: readonly Bond[];
-  /** The band it is laid on, where that is not the whole area. */
+  /** The band it is applied on, where that is not the whole area. */
   band: string | null;
 }
 
@@ -55,17 +55,17 @@ interface Coat {
   right: number;
 }
 
-/** The coats of a step one on the other: as laid where they lie, as planned where they do not. */
+/** The coats of a step one on the other: as applied where they lie, as planned where they do not. */
 function coatsOf(step: DrawnStep, base: number): Coat[] {
   let from = base;
-  return Array.from({ length: Math.max(step.coats, step.laid.length) }, (_, i) => {
-    const thick = step.laid[i] ?? step.micronsPerCoat;
+  return Array.from({ length: Math.max(step.coats, step.applied.length) }, (_, i) => {
+    const thick = step.applied[i] ?? step.micronsPerCoat;
     const coat = {
       key: `${step.id}-${i}`,
       from,
       to: from + thick,
       colour: step.colours[i % step.colours.length] ?? '#999999',
-      there: i < step.laid.length,
+      there: i < step.applied.length,
       bond: step.bonds[i] ?? 'fused',
       right: step.band ? BAND_RIGHT : FILM_RIGHT,
     };
@@ -118,7 +118,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   ]);
   const said = steps.map(
     (s) =>
-      `${s.product}, ${counted(s.coats, 'coat')} of ${show(s.micronsPerCoat, 'film')}, ${s.laid.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
+      `${s.product}, ${counted(s.coats, 'coat')} of ${show(s.micronsPerCoat, 'film')}, ${s.applied.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
   );
   return (
     <svg
@@ -191,7 +191,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
               {cutShort(step.product)}
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 6}>
-              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.laid.length} applied
+              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.applied.length} applied
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 22}>
               {BOND_WORDS[step.bonds[0] ?? 'keyed']} below{step.band && `; ${step.band}`}

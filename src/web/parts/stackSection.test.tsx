@@ -16,7 +16,7 @@ const step = (over: Partial<DrawnStep>): DrawnStep => ({
   micronsPerCoat: 100,
   film: { min: 75, max: 125 },
   colours: ['#808080', '#ffffff'],
-  laid: [],
+  applied: [],
   bonds: ['keyed', 'fused'],
   band: null,
   ...over,
@@ -71,7 +71,7 @@ describe('a system in section', () => {
     for (const { lastChild } of labels) expect(lastChild?.textContent?.length).toBeLessThan(30);
   });
   it('colours alternate, and what lies is told from what is to come without colour', () => {
-    const { coats } = drawn(step({ laid: [60] }));
+    const { coats } = drawn(step({ applied: [60] }));
     expect(coats.map(({ colour, there }) => [colour, there])).toEqual([
       ['#808080', true],
       ['#ffffff', false],
@@ -118,7 +118,7 @@ describe('a system in section', () => {
     expect(paths('fused')).toEqual({ teeth: false, twice: false, dashed: false });
   });
   it('is told in words to who cannot see it: coats, film, what lies, and how it holds', () => {
-    const { picture } = drawn(step({ laid: [98, 104], bonds: ['keyed', 'none'] }));
+    const { picture } = drawn(step({ applied: [98, 104], bonds: ['keyed', 'none'] }));
     expect(picture.getAttribute('aria-label')).toBe(
       'Section through the system: Plain barrier, 2 coats of 100 µm, 2 applied, mechanical bond',
     );

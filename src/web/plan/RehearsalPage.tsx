@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlanOrder, PlanRehearsalView, PlanView } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
-import { usePlan, useSlip, useYard } from '../api/queries.ts';
+import { useBoard, usePlan, useYard } from '../api/queries.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -157,7 +157,7 @@ function WeatherAt({ view, at }: { view: PlanRehearsalView; at: number }) {
 }
 
 function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
-  const slip = useSlip();
+  const board = useBoard();
   const played = areasAt(view, at);
   return (
     <section aria-labelledby="boats" className="space-y-4">
@@ -167,7 +167,7 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
       <div className="grid gap-4 sm:grid-cols-2">
         {view.launches.map(({ boatId, boatName }) => {
           const own = played.filter((area) => area.boatId === boatId);
-          const boat = slip.data?.boats.find(({ id }) => id === boatId);
+          const boat = board.data?.boats.find(({ id }) => id === boatId);
           return (
             <div key={boatId}>
               <h3 className="lettered">{boatName}</h3>

@@ -2,7 +2,7 @@ import { Dialog, DialogPanel } from '@headlessui/react';
 import { Command, defaultFilter } from 'cmdk';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { useProducts, useSlip } from '../api/queries.ts';
+import { useBoard, useProducts } from '../api/queries.ts';
 import { type PlaceGroups, sameAtBoat } from './places.ts';
 import type { TypedEarly } from './useFindKey.ts';
 
@@ -62,7 +62,7 @@ const COMMANDS: readonly Found[] = [
   { to: '/boats/new', name: 'Add boat' },
   { to: '/materials/new', name: 'Add data sheet' },
   { to: '/materials/buy', name: 'Buy', of: 'Materials' },
-  { to: '/materials/store', name: 'Stock and labels', of: 'Materials' },
+  { to: '/materials/stock', name: 'Stock and labels', of: 'Materials' },
   { to: '/materials/count', name: 'Stock count', of: 'Materials' },
   { to: '/materials/costs', name: 'Costs and quote', of: 'Materials' },
   { to: '/materials/sheets', name: 'Data sheets', of: 'Materials' },
@@ -93,7 +93,7 @@ export function FindAnything({
   };
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const boats = useSlip().data?.boats ?? [];
+  const boats = useBoard().data?.boats ?? [];
   const products = useProducts().data ?? [];
   const take = (to: string) => {
     onClose();

@@ -1,7 +1,7 @@
 import { BookOpen, ChevronsUpDown, Menu, Search } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
-import { useSlip, useYard } from '../api/queries.ts';
+import { useBoard, useYard } from '../api/queries.ts';
 import { ConfirmProvider } from '../parts/Confirm.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { Notices } from '../parts/Notices.tsx';
@@ -48,9 +48,9 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
 
 /** The frame round every place: the rail at a desk, a bar for the thumb on a phone. */
 export function Shell() {
-  const slip = useSlip();
+  const board = useBoard();
   const yard = useYard();
-  const boats = slip.data?.boats;
+  const boats = board.data?.boats;
   const kept = useBoatInHand(boats);
   const boat = boats ? (boats.find((b) => b.id === kept) ?? boats[0]) : undefined;
   // Until the boats are known, only a boat already in hand can be led to.
@@ -67,7 +67,7 @@ export function Shell() {
     setFinding(true);
   }, []);
   useFindKey(find, early);
-  usePageTitle(slip.data?.boats);
+  usePageTitle(board.data?.boats);
 
   // After going to another place the reader is set down at its beginning, not left on the link behind.
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs for each new address

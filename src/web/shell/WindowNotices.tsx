@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { useSlip, useYard } from '../api/queries.ts';
+import { useBoard, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { wallOf } from '../clock/wallClock.ts';
@@ -28,8 +28,8 @@ function chime(): void {
 /** Speaks up before a window opens or closes, where this device was asked to: on the page, and as the browser's own notice. */
 export function WindowNotices() {
   const [settings, setSettings] = useState(keptNoticeSettings);
-  const told = useRef(new Set<string>());
-  const { data: slip } = useSlip();
+  const notified = useRef(new Set<string>());
+  const { data: board } = useBoard();
   const { data: yard } = useYard();
   const now = useMinute();
   useEffect(() => {
@@ -38,17 +38,19 @@ export function WindowNotices() {
     return () => window.removeEventListener(NOTICES_CHANGED, follow);
   }, []);
   useEffect(() => {
-    if (!settings.on || !slip || !yard) return;
+    if (!settings.on || !board || !yard) return;
     if (isQuiet(wallOf(now, yard.zone).hour, settings)) return;
-    const due = dueNotices(slip.clocks, now, settings.beforeMin).filter(({ key }) => !told.current.has(key));
+    const due = dueNotices(board.clocks, now, settings.beforeMin).filter(
+      ({ key }) => !notified.current.has(key),
+    );
     for (const { key, says, at, clock } of due) {
-      told.current.add(key);
+      notified.current.add(key);
       const text = `${clock.areaName}, ${clock.boatName}: ${says} ${sayTime(at, yard.zone, now)}. ${taskOf(clock, now)}.`;
       notify(text);
       if ('Notification' in window && Notification.permission === 'granted')
         new Notification(`Window ${says}`, { body: text, tag: key });
     }
     if (due.length > 0 && settings.sound) chime();
-  }, [settings, slip, yard, now]);
+  }, [settings, board, yard, now]);
   return null;
 }

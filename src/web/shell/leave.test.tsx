@@ -14,9 +14,9 @@ beforeAll(async () => {
 const asked = () => screen.queryByRole('button', { name: 'Leave page' });
 const open = async () => {
   const page = await openPage(`/boats/${boat.id}/survey/${area.id}`);
-  const slip = within(screen.getAllByRole('navigation', { name: /Main menu|Places/ })[0] as HTMLElement);
+  const board = within(screen.getAllByRole('navigation', { name: /Main menu|Places/ })[0] as HTMLElement);
   const note = (await screen.findByLabelText('Note')) as HTMLTextAreaElement;
-  return { ...page, note, leave: () => page.user.click(slip.getByRole('link', { name: 'Materials' })) };
+  return { ...page, note, leave: () => page.user.click(board.getByRole('link', { name: 'Materials' })) };
 };
 const closing = () => {
   const event = new Event('beforeunload', { cancelable: true });

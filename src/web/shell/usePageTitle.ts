@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useMatches } from 'react-router';
-import type { SlipView } from '../../contract/index.ts';
+import type { BoardView } from '../../contract/index.ts';
 
 /** What a route is called: "Survey"; `own` where its page sets more itself. */
 export interface RouteHandle {
@@ -8,7 +8,7 @@ export interface RouteHandle {
 }
 
 /** Every page has its own title: the place, the area and the boat it is of. "Systems, Topsides port, Grey Phalarope". */
-export function usePageTitle(boats: SlipView['boats'] | undefined): void {
+export function usePageTitle(boats: BoardView['boats'] | undefined): void {
   const matches = useMatches();
   const last = matches.at(-1);
   const place = (last?.handle as RouteHandle | undefined)?.title ?? 'Page not found';

@@ -33,7 +33,7 @@ describe('how work before a coat stands', () => {
     );
     expect(states.map(({ state }) => state)).toEqual(['due', 'running', 'done']);
   });
-  it('a line of the slip names what is left, in a few words', () => {
+  it('a line of the board names what is left, in a few words', () => {
     const work = [
       task({}),
       task({ taskId: SAND, kind: 'sand', amount: 320 }),

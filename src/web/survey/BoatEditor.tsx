@@ -7,7 +7,7 @@ import { BoatCalendar } from './BoatCalendar.tsx';
 import { BoatFields } from './BoatFields.tsx';
 import { type BoatValues, boatToValues, valuesToBoat } from './boatForm.ts';
 
-/** Changes a boat's name, kind and dimensions, or takes her off the slip. */
+/** Changes a boat's name, kind and dimensions, or takes her off the board. */
 export function BoatEditor({
   boat,
   onDone,

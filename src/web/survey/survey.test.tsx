@@ -3,7 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { aBoat, anArea } from '../../../test/examples.ts';
 import { answer, ask, openPage } from '../../../test/openPage.tsx';
-import type { Area, Boat, BoatView, SlipView } from '../../contract/index.ts';
+import type { Area, BoardView, Boat, BoatView } from '../../contract/index.ts';
 import { areaByRule, type Hull } from '../../core/hull/index.ts';
 
 type User = Awaited<ReturnType<typeof openPage>>['user'];
@@ -42,14 +42,14 @@ describe('a new boat', () => {
     expect((screen.getByLabelText('Length overall') as HTMLInputElement).value).toBe('9.2');
   });
 
-  it('is drawn as she is typed, comes to the slip, and is offered her usual areas with their m²', async () => {
+  it('is drawn as she is typed, comes to the board, and is offered her usual areas with their m²', async () => {
     const { user, router } = await openPage('/boats/new');
     await put(user, 'Name', 'Sanderling Two');
     await fill(user);
     expect(document.querySelector('svg[role=img], svg[aria-label]')).not.toBeNull();
     await user.click(screen.getByRole('button', { name: 'Add boat' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
-    const { boats } = await ask<SlipView>('GET', '/slip');
+    const { boats } = await ask<BoardView>('GET', '/board');
     const boat = boats.find((each) => each.name === 'Sanderling Two') as Hull<Boat>;
     expect(boat.dimensions.loaM).toBe(9.2);
 
@@ -200,7 +200,7 @@ describe('an area', () => {
     const ours = globalThis.fetch;
     // The boat herself comes at once, the rest of what is asked anew after her late.
     vi.spyOn(globalThis, 'fetch').mockImplementation(async (input, init) => {
-      if (String(input).endsWith('/slip')) await new Promise((resolve) => setTimeout(resolve, 600));
+      if (String(input).endsWith('/board')) await new Promise((resolve) => setTimeout(resolve, 600));
       return ours(input, init);
     });
     await user.click(screen.getByRole('button', { name: 'Add area' }));
@@ -221,7 +221,7 @@ describe('an area', () => {
     await user.click(screen.getByRole('button', { name: 'Archive boat' }));
     await answer(user, /^Archive Going hull/, 'Archive boat');
     await waitFor(() => expect(router.state.location.pathname).toBe('/'));
-    const { boats } = await ask<SlipView>('GET', '/slip');
+    const { boats } = await ask<BoardView>('GET', '/board');
     expect(boats.map(({ name }) => name)).not.toContain('Going hull');
   });
 });

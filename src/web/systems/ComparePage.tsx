@@ -263,6 +263,6 @@ function RulesSay({ judged }: { judged: JudgedStack | null }) {
 
 function Section({ way, context }: { way: Way; context: StackContext }) {
   const judged = judgeSteps(way.steps, context.products, context.area);
-  const steps = drawnSteps(way.steps, { ...context, asLaid: {}, bonds: {} }, judged);
+  const steps = drawnSteps(way.steps, { ...context, asApplied: {}, bonds: {} }, judged);
   return <StackSection steps={steps} substrate={SUBSTRATES[context.area.substrate]} />;
 }

@@ -80,7 +80,7 @@ export function NearestFine({
     valuesToStack({ steps }, 1, new FormReader(system)).steps,
     context.products,
     context.area,
-    { missedStepId: context.missedStepId, ...air, laid: context.laid },
+    { missedStepId: context.missedStepId, ...air, applied: context.applied },
   );
   const stillNo = (judged?.layers ?? []).flatMap(({ judgements }, i) =>
     judgements.filter(({ verdict }) => verdict === 'no').map(({ reason }) => ({ no: i + 1, reason })),

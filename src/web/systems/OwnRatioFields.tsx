@@ -15,12 +15,12 @@ export function OwnRatioFields({
   const own = useWatch({ control, name: `steps.${index}.ownParts` }) ?? [];
   if (sheet.parts.length < 2) return null;
   const bySheet = sheet.parts.map(({ ratio }) => ratio).join(' : ');
-  const told = own.some((part) => (part ?? '') !== '');
+  const isEntered = own.some((part) => (part ?? '') !== '');
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
         <span className="underline underline-offset-2">Mixing ratio</span>
-        {told ? `: ${own.join(' : ')} (custom; data sheet ${bySheet})` : `: ${bySheet} (data sheet)`}
+        {isEntered ? `: ${own.join(' : ')} (custom; data sheet ${bySheet})` : `: ${bySheet} (data sheet)`}
       </summary>
       <div className="flex flex-wrap items-end gap-2 pt-2">
         {sheet.parts.map((part, i) => (

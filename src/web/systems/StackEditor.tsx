@@ -80,7 +80,7 @@ export function StackEditor({ context, stack }: Props) {
       values={stackToValues(stack.steps, system)}
       submit={submit}
       base={stack}
-      fieldWords={{ steps: 'the steps', laid: 'the applied coats' }}
+      fieldWords={{ steps: 'the steps', applied: 'the applied coats' }}
       button="Save system"
       beside={
         <>
@@ -115,7 +115,7 @@ function Judged({ context }: { context: StackContext }) {
   const judged = judgeSteps(steps, context.products, context.area, {
     missedStepId: context.missedStepId,
     ...air,
-    laid: context.laid,
+    applied: context.applied,
   });
   const drawn = drawnSteps(steps, context, judged);
   const families = steps.flatMap(
@@ -132,8 +132,8 @@ function Judged({ context }: { context: StackContext }) {
           )}
         </div>
         <AirAhead context={context} air={air} onChange={(some) => setTyped({ ...typed, ...some })} />
-        <LaidWrong context={context} steps={steps} />
-        <LaidThin context={context} steps={steps} />
+        <AppliedWrong context={context} steps={steps} />
+        <AppliedThin context={context} steps={steps} />
         <Schools context={context} />
         {judged?.verdict === 'no' && <NearestFine families={families} context={context} air={air} />}
       </div>
@@ -183,8 +183,8 @@ function AirAhead({
   );
 }
 
-/** Joints that the log finds fault with: laid too soon, or after the window with nothing to hold to. */
-function LaidWrong({ context, steps }: { context: StackContext; steps: readonly Step[] }) {
+/** Joints that the log finds fault with: applied too soon, or after the window with nothing to hold to. */
+function AppliedWrong({ context, steps }: { context: StackContext; steps: readonly Step[] }) {
   const wrong = steps.flatMap((step) => {
     const name = context.products.find((each) => each.id === step.productId)?.name ?? 'a product';
     return (context.bonds[step.id] ?? []).flatMap((bond, coat) =>
@@ -202,25 +202,25 @@ function LaidWrong({ context, steps }: { context: StackContext; steps: readonly 
 }
 
 /** Steps whose coats came out thin by their litres: what is missing, and how many coats that takes. */
-function LaidThin({ context, steps }: { context: StackContext; steps: readonly Step[] }) {
+function AppliedThin({ context, steps }: { context: StackContext; steps: readonly Step[] }) {
   const { show } = useUnits();
   const short = steps.flatMap((step) => {
     const product = context.products.find((p) => p.id === step.productId);
-    const laid = context.asLaid[step.id] ?? [];
-    if (!product || laid.length < step.coats || laid.length === 0) return [];
-    const laidMicrons = laid.reduce((sum, each) => sum + each, 0);
+    const applied = context.asApplied[step.id] ?? [];
+    if (!product || applied.length < step.coats || applied.length === 0) return [];
+    const appliedMicrons = applied.reduce((sum, each) => sum + each, 0);
     const still = coatsStillNeeded({
       targetMicrons: step.coats * step.dryMicronsPerCoat,
-      laidMicrons,
+      appliedMicrons,
       sheet: product.sheet,
       method: step.method,
     });
-    return still.missingMicrons >= 1 ? [{ step, product, laidMicrons, ...still }] : [];
+    return still.missingMicrons >= 1 ? [{ step, product, appliedMicrons, ...still }] : [];
   });
-  return short.map(({ step, product, laidMicrons, missingMicrons, coats }) => (
+  return short.map(({ step, product, appliedMicrons, missingMicrons, coats }) => (
     <p key={step.id} className={coats > 0 ? 'text-warning font-semibold' : ''}>
-      {product.name} is {show(laidMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of the
-      target: {coats > 0 ? counted(coats, 'more coat') : 'no more than litres can tell'}.
+      {product.name} is {show(appliedMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of
+      the target: {coats > 0 ? counted(coats, 'more coat') : 'no more than litres can tell'}.
     </p>
   ));
 }

@@ -34,16 +34,16 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
   // A later version of a sheet may have dropped a method that is planned: it is shown, and refused.
   const allowed = methodsOf(sheet);
   const methods = allowed.includes(step.method) ? allowed : [step.method, ...allowed];
-  const laid = context.laid[step.stepId] ?? 0;
+  const applied = context.applied[step.stepId] ?? 0;
   const toggle = (name: string) => {
     const has = step.colours.includes(name);
     const colours = has ? step.colours.filter((c) => c !== name) : [...step.colours, name];
     if (colours.length > 0) setValue(`steps.${index}.colours`, colours, { shouldDirty: true });
   };
   const remove = async () => {
-    const title = `${counted(laid, 'coat')} of this step ${laid === 1 ? 'is' : 'are'} already on the boat. Remove the step anyway?`;
+    const title = `${counted(applied, 'coat')} of this step ${applied === 1 ? 'is' : 'are'} already on the boat. Remove the step anyway?`;
     const sure =
-      laid === 0 ||
+      applied === 0 ||
       (await confirm({ title, text: 'The applied coats stay on the record.', action: 'Remove step' }));
     if (sure) onRemove();
   };
@@ -53,7 +53,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <span className="grow">
           {index + 1}. {product.name} <span className="text-sm font-normal">{FAMILIES[sheet.family]}</span>
         </span>
-        {laid > 0 && <span className="text-sm font-normal">{laid} applied</span>}
+        {applied > 0 && <span className="text-sm font-normal">{applied} applied</span>}
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"

@@ -3,7 +3,7 @@ import { Field } from '../forms/Field.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 
-/** What the rules say of one step, each with its reason; a "no" asks why it is to be laid all the same. */
+/** What the rules say of one step, each with its reason; a "no" asks for a reason to apply the step anyway. */
 export function StepVerdict({ index, judged }: { index: number; judged: JudgedLayer | undefined }) {
   const { tell } = useUnits();
   if (!judged || judged.judgements.length === 0) return null;

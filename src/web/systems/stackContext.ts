@@ -11,7 +11,7 @@ import type { DrawnStep } from '../parts/StackSection.tsx';
 
 /** What the parts of a stack's editor know of the area they are on. */
 export interface StackContext
-  extends Pick<StackView, 'laid' | 'asLaid' | 'bonds' | 'extremes' | 'profile' | 'missedStepId'> {
+  extends Pick<StackView, 'applied' | 'asApplied' | 'bonds' | 'extremes' | 'profile' | 'missedStepId'> {
   area: Area;
   areaM2: number;
   spread: number;
@@ -28,8 +28,8 @@ export const stackContext = (
   areaM2: clock.areaM2,
   spread: clock.spread,
   products,
-  laid: stack.laid,
-  asLaid: stack.asLaid,
+  applied: stack.applied,
+  asApplied: stack.asApplied,
   bonds: stack.bonds,
   extremes: stack.extremes,
   missedStepId: stack.missedStepId,
@@ -51,7 +51,7 @@ export function drawnSteps(
     if (!product || !(coats >= 1 && coats <= 30 && step.dryMicronsPerCoat > 0)) return [];
     const { colours } = product.sheet;
     const hex = (name: string) => colours.find((each) => each.name === name)?.hex ?? NO_COLOUR;
-    const laidBonds = context.bonds[step.id] ?? [];
+    const appliedBonds = context.bonds[step.id] ?? [];
     const planned = (coat: number): Bond =>
       coat === 0
         ? (judged?.layers[i]?.bond ?? 'keyed')
@@ -66,8 +66,8 @@ export function drawnSteps(
         micronsPerCoat: step.dryMicronsPerCoat,
         film: filmOf(product.sheet, step.method),
         colours: Array.from({ length: coats }, (_, coat) => hex(colourOf(step, coat))),
-        laid: context.asLaid[step.id] ?? [],
-        bonds: Array.from({ length: coats }, (_, coat) => laidBonds[coat]?.bond ?? planned(coat)),
+        applied: context.asApplied[step.id] ?? [],
+        bonds: Array.from({ length: coats }, (_, coat) => appliedBonds[coat]?.bond ?? planned(coat)),
         band: step.band?.name ?? null,
       },
     ];

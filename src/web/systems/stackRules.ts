@@ -10,7 +10,7 @@ import {
 } from '../../core/system/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 
-/** The coldest and hottest that a surface will be while its stack is laid and cures, °C; null: not asked. */
+/** The coldest and hottest that a surface will be while its stack is applied and cures, °C; null: not asked. */
 export interface Extremes {
   coldestC: number | null;
   hottestC: number | null;
@@ -28,24 +28,25 @@ export const placeOf = (
 });
 
 /** A step with every coat applied isn’t affected by the forecast. */
-const isLaid = (step: Step, laid: Readonly<Record<string, number>>) => (laid[step.id] ?? 0) >= step.coats;
+const isApplied = (step: Step, applied: Readonly<Record<string, number>>) =>
+  (applied[step.id] ?? 0) >= step.coats;
 
 /** The stack judged, a word for each step; null while a step has no product or no figures. */
 export function judgeSteps(
   steps: readonly Step[],
   products: readonly Product[],
   area: Pick<Area, 'substrate' | 'oldCoating' | 'service'>,
-  air: Extremes & { laid: Readonly<Record<string, number>>; missedStepId?: string | null } = {
+  air: Extremes & { applied: Readonly<Record<string, number>>; missedStepId?: string | null } = {
     ...NOT_ASKED,
-    laid: {},
+    applied: {},
   },
 ): JudgedStack | null {
   const layers = steps.flatMap((step) => {
     const product = products.find((each) => each.id === step.productId);
     if (!product || !Number.isFinite(step.dryMicronsPerCoat)) return [];
     const layer = { ...layerOfStep(step, product.sheet), windowClosed: step.id === air.missedStepId };
-    const { stopC: _cold, hottestC: _heat, ...laid } = layer;
-    return [isLaid(step, air.laid) ? laid : layer];
+    const { stopC: _cold, hottestC: _heat, ...applied } = layer;
+    return [isApplied(step, air.applied) ? applied : layer];
   });
   if (layers.length !== steps.length) return null;
   try {
@@ -57,7 +58,7 @@ export function judgeSteps(
   }
 }
 
-/** What the rules say of a product on top of others as its sheet has it typically laid. */
+/** What the rules say of a product on top of others as its sheet has it typically applied. */
 export function judgeOnTop(
   productIds: readonly string[],
   product: Product,

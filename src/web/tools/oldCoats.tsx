@@ -8,7 +8,7 @@ import {
 } from '../../core/inspect/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { counted } from '../words/counted.ts';
-import { StoreFinding } from './StoreFinding.tsx';
+import { StockFinding } from './StockFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
 /** A rust converter's course, round by round. */
@@ -47,7 +47,7 @@ export function ConverterTool() {
           </output>
           {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}.</p>}
           {last && (
-            <StoreFinding
+            <StockFinding
               reading={{
                 kind: 'converter',
                 value: rounds.length,
@@ -92,7 +92,7 @@ export function OldPaintTool() {
         <NumberField label="Adhesion grade (0–5)" value={grade} unit="" onChange={setGrade} />
       </div>
       <output className="block text-lg">Solvent rub: {solventRub(softens === 'yes').why}.</output>
-      <StoreFinding
+      <StockFinding
         reading={{
           kind: 'solvent-rub',
           value: null,
@@ -112,7 +112,7 @@ export function OldPaintTool() {
             Use a cross-cut up to 250 µm (ISO 2409) and an X-cut above that (ISO 16276-2, from memory). Old
             paint may contain lead, tin or chromate. Test first, and never dry-sand old antifouling.
           </p>
-          <StoreFinding
+          <StockFinding
             reading={{
               kind: 'adhesion',
               value: grade,

@@ -6,7 +6,7 @@ import {
   type TapeGrade,
 } from '../../core/inspect/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
-import { StoreFinding } from './StoreFinding.tsx';
+import { StockFinding } from './StockFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
 /** Blast profile from replica tape. */
@@ -71,7 +71,7 @@ export function ReplicaTape() {
             Mean reading minus 50 µm for the tape film (ASTM D4417 method C, ISO 8503-5). The data sheet
             decides what is required.
           </p>
-          <StoreFinding
+          <StockFinding
             reading={{
               ...reading,
               value: Number(found.value.microns.toFixed(1)),
@@ -114,7 +114,7 @@ export function SaltPatch() {
             6 mg/m² for each µS/cm above the blank, with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; factor from
             memory). Other water volumes are scaled.
           </p>
-          <StoreFinding
+          <StockFinding
             reading={{
               kind: 'salt',
               value: Number(found.value.salt.toFixed(1)),

@@ -9,7 +9,7 @@ import {
 import { figure } from '../../core/units/index.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { StoreNote } from './StoreFinding.tsx';
+import { StockNote } from './StockFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
 
 /** A dose by the label of a cleaner, grams or millilitres to the litre. */
@@ -63,7 +63,7 @@ export function WashDilution() {
           <output className="block text-lg">
             <strong>{show(found.value, 'volume')}</strong> of concentrate to {show(tank, 'volume')} of water
           </output>
-          <StoreNote
+          <StockNote
             note={`${wash.replace('-', ' ')}, ${WASH_RATIO[wash]} : 1: ${show(found.value, 'volume')} to ${show(tank, 'volume')} of water`}
           />
         </>
@@ -123,7 +123,7 @@ export function BlastDayTool() {
             Blast <strong>{show(found.value.areaM2, 'area')}</strong> today (
             {found.value.blastHours.toFixed(1)} h), then prime. {LIMITED[found.value.limitedBy]}.
           </output>
-          <StoreNote
+          <StockNote
             note={`blast ${show(found.value.areaM2, 'area')} today (${found.value.blastHours.toFixed(1)} h), then prime. ${LIMITED[found.value.limitedBy]}`}
           />
           <p className="text-sm opacity-80">

@@ -39,10 +39,10 @@ export function WindowPage() {
 
 /** From a little before laying to a little after the last edge that can be shown. */
 function shownRange(detail: ClockDetail, now: number): { from: number; to: number } {
-  const laid = Date.parse(detail.clock.film?.laidFrom ?? detail.now);
+  const applied = Date.parse(detail.clock.film?.appliedFrom ?? detail.now);
   const edges = detail.clock.edges.flatMap((edge) => (edge.at ? [Date.parse(edge.at)] : []));
   const last = Math.max(now, ...edges.filter((at) => at < now + 10 * 24 * HOUR));
-  const from = Math.max(laid - 6 * HOUR, last - 16 * 24 * HOUR);
+  const from = Math.max(applied - 6 * HOUR, last - 16 * 24 * HOUR);
   return { from, to: last + 12 * HOUR };
 }
 
@@ -86,7 +86,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
         {clock.film && (
           <p>
             On {clock.film.productName}, {clock.film.coatLabel}, applied{' '}
-            {sayTime(clock.film.laidFrom, zone, now)}–{sayTime(clock.film.laidTo, zone, now)}
+            {sayTime(clock.film.appliedFrom, zone, now)}–{sayTime(clock.film.appliedTo, zone, now)}
           </p>
         )}
         <p className="flex flex-wrap items-center gap-4 text-lg">

@@ -13,7 +13,7 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   { word: 'barrier coat', meaning: 'A dense epoxy coat that keeps water away from a laminate or metal.' },
   { word: 'base and hardener', meaning: 'The two parts of a two-pack paint. Once mixed they cure, used or not.' },
   { word: 'bloom', meaning: 'A greasy or milky film on epoxy that cured in cold or damp. Wash it off with water before doing anything else.' },
-  { word: 'board', meaning: 'The home screen: every running timer, soonest first.', code: 'slip' },
+  { word: 'board', meaning: 'The home screen: every running timer, soonest first.', code: 'board' },
   { word: 'boot stripe', meaning: 'The painted band between the antifouling and the topsides.' },
   { word: 'chemical bond', meaning: 'The bond between coats when the next one goes on inside the overcoat window: the two become one film.', code: 'fused' },
   { word: 'coat', meaning: 'One layer of a product over an area, applied in one session or several.' },

@@ -14,7 +14,7 @@ import {
   type SchoolPlace,
 } from './practice.ts';
 
-/** Schools of how a coat is laid, how thick, and what is done between coats. */
+/** Schools of how a coat is applied, how thick, and what is done between coats. */
 
 const METHODS: Record<string, readonly Method[]> = {
   spray: ['airless-spray', 'conventional-spray'],
@@ -30,14 +30,14 @@ const methodBy = (way: string, step: SchooledStep, place: SchoolPlace): Method |
   return METHODS[way]?.find((method) => product && methodsOf(product.sheet).includes(method));
 };
 
-/** A step laid by another method: where that lays another film, in the coats that reach the same in all. */
-function laidBy(step: SchooledStep, method: Method, place: SchoolPlace): SchooledStep {
-  const laid = { ...step, method };
-  const [was, film] = [filmBy(step, place), filmBy(laid, place)];
-  if (!film || was === film) return laid;
+/** A step applied by another method: where that lays another film, in the coats that reach the same in all. */
+function appliedBy(step: SchooledStep, method: Method, place: SchoolPlace): SchooledStep {
+  const applied = { ...step, method };
+  const [was, film] = [filmBy(step, place), filmBy(applied, place)];
+  if (!film || was === film) return applied;
   const total = step.coats * step.dryMicronsPerCoat;
   return {
-    ...laid,
+    ...applied,
     coats: Math.max(1, Math.ceil(total / film.typical - 1e-9)),
     dryMicronsPerCoat: film.typical,
   };
@@ -56,11 +56,11 @@ export const applicationPractice: Practice = {
   take: (steps, way, place) =>
     steps.map((step) => {
       const method = methodBy(way, step, place);
-      return method === undefined || method === step.method ? step : laidBy(step, method, place);
+      return method === undefined || method === step.method ? step : appliedBy(step, method, place);
     }),
 };
 
-/** Coats that are laid thin or heavy: films, not what soaks in or is broadcast. */
+/** Coats that are applied thin or heavy: films, not what soaks in or is broadcast. */
 const NO_FILM: readonly Family[] = [...TREATMENTS, 'penetrating-epoxy-sealer', 'non-skid'];
 /** Coats that are never sanded for flatness between. */
 const UNSANDED: readonly Family[] = [...NO_FILM, ...ANTIFOULINGS, 'tie-coat'];

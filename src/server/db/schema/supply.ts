@@ -27,7 +27,7 @@ import { archived, instant, version } from './columns.ts';
 import { logEntry } from './records.ts';
 import { product } from './systems.ts';
 
-/** The store: lots and what moved of them; who sells, at what price, what was ordered. */
+/** The stock: lots and what moved of them; who sells, at what price, what was ordered. */
 
 const money = (name: string) => bigint(name, { mode: 'number' });
 const ofProduct = () =>

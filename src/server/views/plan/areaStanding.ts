@@ -34,7 +34,7 @@ function wetUntil(clock: AreaClock, now: number): number | null {
   if (clock.film === null || clock.hand?.notCuring) return null;
   const by = (event: string) => clock.events.find((each) => each.event === event);
   const stated = by('tack-free') ?? by('dew-safe');
-  const dryMs = stated ? (ms(stated.at) ?? now + AHEAD_MS) : Date.parse(clock.film.laidTo) + DAY_MS;
+  const dryMs = stated ? (ms(stated.at) ?? now + AHEAD_MS) : Date.parse(clock.film.appliedTo) + DAY_MS;
   return dryMs > now ? dryMs : null;
 }
 
@@ -42,7 +42,7 @@ export function filmOn(clock: AreaClock, now: number): FilmOn | null {
   const { film, segments, events } = clock;
   if (!film) return null;
   return {
-    appliedInMs: Math.max(0, Date.parse(film.laidTo) - Date.parse(film.laidFrom)),
+    appliedInMs: Math.max(0, Date.parse(film.appliedTo) - Date.parse(film.appliedFrom)),
     segments: segments.map(({ state, from, to }) => ({ state, fromMs: Date.parse(from), toMs: ms(to) })),
     sandableMs: ms(events.find(({ event }) => event === 'sandable')?.at ?? null),
     wetUntilMs: wetUntil(clock, now),

@@ -48,12 +48,12 @@ function supportMovesOf(
 
 /** Coats whose paint isn't in stock; of a yard that keeps no stock nothing is known. */
 export function suppliesOf(known: YardReading, now: number, zone: string): ReadonlyMap<string, PlanSupply> {
-  const { store, trade, catalogue, snapshot } = known;
-  if (store.byProduct.size === 0 && trade.purchases.length === 0) return new Map();
+  const { stock, trade, catalogue, snapshot } = known;
+  if (stock.byProduct.size === 0 && trade.purchases.length === 0) return new Map();
   const clocks = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
   const today = DateTime.fromMillis(now, { zone }).toISODate() ?? '';
   const needed = yardNeed(known, {}, trade.settings.useLearned);
-  return coatSupplies(needed, { store, trade, catalogue, clocks, now, snapshot }, today);
+  return coatSupplies(needed, { stock, trade, catalogue, clocks, now, snapshot }, today);
 }
 
 /** Boats that are planned: those chosen, or the first few that have work left. */

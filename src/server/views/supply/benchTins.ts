@@ -3,8 +3,8 @@ import { atOwnRatio } from '../../../core/mix/index.ts';
 import { perLitreOfPaint } from '../../../core/supply/index.ts';
 import { QuantityError } from '../../../core/units/index.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
-import { inStore } from '../../memory/inStore.ts';
-import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
+import { inStock } from '../../memory/inStock.ts';
+import type { StockReading, TradeReading } from '../../memory/stockReading.ts';
 import type { KnownProduct, ProductCatalogue } from '../../rows/products.ts';
 
 /** A shortage below what a scale shows, in l or kg. */
@@ -24,7 +24,7 @@ function mixOf({ ownRatio }: Step, { parts, ratioBy }: KnownProduct['sheet']) {
 }
 
 /**
- * What the tins give for the coat in hand, and how far it reaches; null: the store keeps nothing of this product, or what it is
+ * What the tins give for the coat in hand, and how far it reaches; null: the stock keeps nothing of this product, or what it is
  * mixed of cannot be said.
  */
 export function benchTins(
@@ -36,19 +36,19 @@ export function benchTins(
     litres: number;
     areaM2: number;
   },
-  from: { store: StoreReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },
+  from: { stock: StockReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },
   names: ReadonlyMap<string, string>,
 ): BenchTins | null {
   const { state, step, product, colour, litres } = of;
   const { sheet } = product;
-  if ((from.store.byProduct.get(product.id) ?? []).length === 0) return null;
+  if ((from.stock.byProduct.get(product.id) ?? []).length === 0) return null;
   const mix = mixOf(step, sheet);
   if (mix === null) return null;
   const { unit, perLitre } = mix;
   const keptElsewhere: BenchTins['keptElsewhere'] = [];
   const parts = sheet.parts.map(({ name }, i) => {
     const part = { productId: product.id, part: name, colour: i === 0 ? colour : null, unit };
-    const { there, keptBy } = inStore(part, from);
+    const { there, keptBy } = inStock(part, from);
     for (const [areaId, amount] of keptBy)
       if (areaId !== state.area.id)
         keptElsewhere.push({

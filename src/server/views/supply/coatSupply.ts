@@ -1,6 +1,6 @@
 import type { PlanSupply } from '../../../contract/index.ts';
 import type { PartAmount } from '../../../core/supply/index.ts';
-import { inStore, ordersOf } from '../../memory/inStore.ts';
+import { inStock, ordersOf } from '../../memory/inStock.ts';
 import { type Held, type Taking, TRIFLE, takingsOf, timeOf } from './partSupply.ts';
 import type { YardNeed } from './yardNeed.ts';
 
@@ -37,7 +37,7 @@ function suppliedBy(dueOn: string | null, today: string): PlanSupply {
 
 /** What each coat takes of one part beyond what is there, in the order in which coats could go on. */
 function waitingFor(part: PartAmount, needed: YardNeed, held: Held, today: string): [string, PlanSupply][] {
-  const { there, keptBy } = inStore(part, held);
+  const { there, keptBy } = inStock(part, held);
   const orders = inOrder(ordersOf(part, held), today);
   const takings = (needed.byProduct.get(part.productId) ?? []).flatMap((of) =>
     takingsOf(part, of, needed, held),

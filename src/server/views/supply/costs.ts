@@ -66,7 +66,7 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
   const states = held.known.states.filter((state) => state.boat.id === boatId);
   const lines = states.flatMap((state) => plannedLinesOf(state, held.catalogue).lines);
   const planned = need({ lines: lines.map(({ line }) => line) });
-  const paid = paintPaid(held.store, states, await batchesByCoat(context.db, boatId));
+  const paid = paintPaid(held.stock, states, await batchesByCoat(context.db, boatId));
   const prices = new Map(
     [...new Set(lines.map(({ line }) => line.productId))].map((id) => [id, priceOf(id, planned, held)]),
   );

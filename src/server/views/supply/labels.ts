@@ -24,10 +24,10 @@ export async function labelsView(
   const at = now();
   const { zone } = await theYard(db);
   const known = await memory.at(at);
-  const { store } = known;
+  const { stock } = known;
   const wanted = lots === undefined ? null : new Set(lots.split(','));
   const day = (ms: number) => DateTime.fromMillis(ms, { zone }).toFormat('d LLL yyyy');
-  return store.lots.flatMap((kept): Label[] => {
+  return stock.lots.flatMap((kept): Label[] => {
     const { lot } = kept;
     if (wanted && !wanted.has(lot.id)) return [];
     const product = known.catalogue.latest.get(lot.productId);
@@ -53,7 +53,7 @@ export async function labelsView(
     if (areaId === undefined) {
       const made = lot.madeOn === null ? null : `made ${lot.madeOn}`;
       const came = kept.receivedMs === null ? '' : `received ${day(kept.receivedMs)}`;
-      return [{ ...label, heading: lot.place || 'In the store', date: made ?? came }];
+      return [{ ...label, heading: lot.place || 'In the stock', date: made ?? came }];
     }
     const amount = kept.keptBy.get(areaId);
     if (amount === undefined) return [];

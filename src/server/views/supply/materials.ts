@@ -7,7 +7,7 @@ import type {
 } from '../../../contract/index.ts';
 import { remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
-import type { TradeReading } from '../../memory/storeReading.ts';
+import type { TradeReading } from '../../memory/stockReading.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { firstCoatMs, type Held, partSupplies } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
@@ -22,9 +22,9 @@ export async function readHeld(
   now: number,
 ): Promise<Held & { known: YardReading; trade: TradeReading }> {
   const known = await memory.at(now);
-  const { store, trade, catalogue } = known;
+  const { stock, trade, catalogue } = known;
   const clocks = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
-  return { known, store, trade, catalogue, clocks, now, snapshot: known.snapshot };
+  return { known, stock, trade, catalogue, clocks, now, snapshot: known.snapshot };
 }
 
 /** Answers to the same question within a minute are one. */

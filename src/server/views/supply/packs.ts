@@ -1,6 +1,6 @@
 import { kitContents, type OfferedPack, toMinor } from '../../../core/supply/index.ts';
 import { MOST_MONEY } from '../../../core/units/index.ts';
-import type { TradeReading } from '../../memory/storeReading.ts';
+import type { TradeReading } from '../../memory/stockReading.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 
 /** A pack on offer, with its contents. */

@@ -1,10 +1,10 @@
-import type { StoreReading } from '../../memory/storeReading.ts';
+import type { StockReading } from '../../memory/stockReading.ts';
 
 /** What a tin cost, by each entry of the log that took of it; null: of one of its tins nobody recorded what it cost. */
 type Paid = ReadonlyMap<string, number | null>;
 
-/** What each entry took of the store, at what its tins were bought for; minor units, not rounded. */
-function paidByEntry({ lots }: Pick<StoreReading, 'lots'>): Paid {
+/** What each entry took of the stock, at what its tins were bought for; minor units, not rounded. */
+function paidByEntry({ lots }: Pick<StockReading, 'lots'>): Paid {
   const paid = new Map<string, number | null>();
   for (const { lot, movements } of lots) {
     const received = movements.reduce((sum, { kind, amount }) => sum + (kind === 'received' ? amount : 0), 0);
@@ -23,7 +23,7 @@ interface UsedCoat {
   body: { litres: number };
 }
 
-/** What the store knows of the coats of a boat. */
+/** What the stock knows of the coats of a boat. */
 export interface PaintPaid {
   paid: Paid;
   /** The batches a coat was applied from. */
@@ -33,7 +33,7 @@ export interface PaintPaid {
 }
 
 export function paintPaid(
-  store: Pick<StoreReading, 'lots'>,
+  stock: Pick<StockReading, 'lots'>,
   states: readonly { coats: readonly UsedCoat[] }[],
   batches: ReadonlyMap<string, readonly string[]>,
 ): PaintPaid {
@@ -41,11 +41,11 @@ export function paintPaid(
   for (const { coats } of states)
     for (const { entryId, body } of coats)
       for (const id of batches.get(entryId) ?? []) litres.set(id, (litres.get(id) ?? 0) + body.litres);
-  return { paid: paidByEntry(store), batches, litres };
+  return { paid: paidByEntry(stock), batches, litres };
 }
 
 /**
- * What the paint of coats cost: by what their tins were bought for, or at a price a litre where the store does not know.
+ * What the paint of coats cost: by what their tins were bought for, or at a price a litre where the stock does not know.
  * A batch that several coats were applied from is shared between them by their litres.
  */
 export function costOfCoats(coats: readonly UsedCoat[], of: PaintPaid, perLitre: number): number {
@@ -57,7 +57,9 @@ export function costOfCoats(coats: readonly UsedCoat[], of: PaintPaid, perLitre:
       return [cost === null ? null : (cost * body.litres) / (of.litres.get(id) || body.litres)];
     });
     if (own !== undefined) known.push(own);
-    const told = known.length > 0 && known.every((cost) => cost !== null);
-    return sum + (told ? known.reduce<number>((all, cost) => all + (cost ?? 0), 0) : body.litres * perLitre);
+    const isPriced = known.length > 0 && known.every((cost) => cost !== null);
+    return (
+      sum + (isPriced ? known.reduce<number>((all, cost) => all + (cost ?? 0), 0) : body.litres * perLitre)
+    );
   }, 0);
 }

@@ -7,9 +7,9 @@ import {
   perLitreOfPaint,
 } from '../../../core/supply/index.ts';
 import { memoised, remembering } from '../../../core/units/index.ts';
-import { inStore } from '../../memory/inStore.ts';
+import { inStock } from '../../memory/inStock.ts';
 import { A_COAT_MS, coatAtMs, type YardLine } from '../../memory/needLines.ts';
-import type { StoreReading, TradeReading } from '../../memory/storeReading.ts';
+import type { StockReading, TradeReading } from '../../memory/stockReading.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
 import type { YardNeed } from './yardNeed.ts';
 
@@ -23,7 +23,7 @@ export interface Taking {
 
 /** What a need is held against. */
 export interface Held {
-  store: StoreReading;
+  stock: StockReading;
   trade: TradeReading;
   catalogue: ProductCatalogue;
   clocks: ReadonlyMap<string, AreaClock>;
@@ -100,7 +100,7 @@ const stopped = ({ of: { state, step }, no, atMs }: Taking): StoppedCoat => ({
 const SAME_FOR_MS = 60_000;
 const kept = remembering<ReadonlyMap<PartAmount, PartSupply>>();
 
-/** Every part of a need held against the store. */
+/** Every part of a need held against the stock. */
 export const partSupplies = (needed: YardNeed, held: Held): ReadonlyMap<PartAmount, PartSupply> =>
   kept(
     needed,
@@ -108,10 +108,10 @@ export const partSupplies = (needed: YardNeed, held: Held): ReadonlyMap<PartAmou
     () => new Map(needed.need.parts.map((part) => [part, partSupply(part, needed, held)])),
   );
 
-/** A part of the need held against the store: what is short, and which coat that stops first. */
+/** A part of the need held against the stock: what is short, and which coat that stops first. */
 function partSupply(part: PartAmount, needed: YardNeed, held: Held): PartSupply {
   const { productId, ...asked } = part;
-  const { keptBy, lots: _l, ...store } = inStore(part, held);
+  const { keptBy, lots: _l, ...stock } = inStock(part, held);
   const lines = needed.byProduct.get(productId) ?? [];
   // A keep-back serves its own patch and no other, and no more than the patch takes.
   const keptForThese = [...keptBy].reduce((sum, [areaId, kept]) => {
@@ -126,7 +126,7 @@ function partSupply(part: PartAmount, needed: YardNeed, held: Held): PartSupply 
     );
   }, 0);
   const missing = (wanted: number) => {
-    const short = wanted - store.there - store.ordered - keptForThese;
+    const short = wanted - stock.there - stock.ordered - keptForThese;
     return short > TRIFLE ? short : 0;
   };
   const short = missing(part.safe);
@@ -134,13 +134,13 @@ function partSupply(part: PartAmount, needed: YardNeed, held: Held): PartSupply 
     short > 0
       ? firstStopped(
           lines.flatMap((of) => takingsOf(part, of, needed, held)),
-          store.there + store.ordered,
+          stock.there + stock.ordered,
           keptBy,
         )
       : null;
   return {
     ...asked,
-    ...store,
+    ...stock,
     keptForThese,
     short,
     shortLikely: missing(part.likely),

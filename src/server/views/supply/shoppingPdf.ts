@@ -18,7 +18,7 @@ function sayNeeded(amount: number, unit: string): string {
   return `${amount} ${amount === 1 ? unit.replace(/s$/, '') : unit}`;
 }
 
-/** Thinner, additives and sundries, none of which the store counts. */
+/** Thinner, additives and sundries, none of which the stock counts. */
 const besidesTable = (besides: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
   heading: 'Thinner, additives and sundries (subtract what you already have)',
   columns: [

@@ -1,7 +1,7 @@
 import type { BuyingView, PartSupply } from '../../../contract/index.ts';
 import { perLitreOfPaint, type SmallWay, smallNeed, toMinor } from '../../../core/supply/index.ts';
 import { needLinesOf } from '../../memory/needLines.ts';
-import { ageOf } from '../../memory/storeReading.ts';
+import { ageOf } from '../../memory/stockReading.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { KnownProduct } from '../../rows/products.ts';
 import { packsOf } from './packs.ts';
@@ -59,7 +59,7 @@ export function smallOf(
 /** Other colours of the same product that stand in the yard, whole mixes of them. */
 function remaindersOf(product: KnownProduct, colour: string, held: Held): { what: string; litres: number }[] {
   const { perLitre } = perLitreOfPaint(product.sheet.parts, product.sheet.ratioBy);
-  const lots = (held.store.byProduct.get(product.id) ?? []).filter(
+  const lots = (held.stock.byProduct.get(product.id) ?? []).filter(
     (each) => ageOf(each, held.catalogue, held.now).usable,
   );
   const others = [...new Set(lots.map(({ lot }) => lot.colour))].filter(

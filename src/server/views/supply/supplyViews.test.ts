@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCoat, aLot, anArea, aPlannedArea, aStep, HOUR, NOON } from '../../../../test/examples.ts';
 import { yardServer } from '../../../../test/yardServer.ts';
-import type { BuyingView, CostsView, MaterialsView, StoreView, TradeView } from '../../../contract/index.ts';
+import type { BuyingView, CostsView, MaterialsView, StockView, TradeView } from '../../../contract/index.ts';
 
 /** Need, purchase and cost of a yard as its screens are served them, figure by figure. */
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -203,7 +203,7 @@ describe('what is there', () => {
     expect(after?.keptForThese).toBeGreaterThan(0.02);
     expect(after?.keptForThese).toBeLessThan(0.2);
     expect(after?.short).toBeCloseTo((before?.short ?? 0) + 1 - (after?.keptForThese ?? 0), 6);
-    const { lots: all } = await get<StoreView>('/lots');
+    const { lots: all } = await get<StockView>('/lots');
     expect(all.find(({ id }) => id === base)?.keptFor).toMatchObject([
       { areaName: 'Under the pad', amount: 1 },
     ]);
@@ -280,7 +280,7 @@ it('of three suppliers every choice is tried, by a thread of its own, and the an
 });
 
 describe('what a boat costs', () => {
-  it('so far by what the tins were bought for, where the store knows; a batch shared by two coats is paid once', async () => {
+  it('so far by what the tins were bought for, where the stock knows; a batch shared by two coats is paid once', async () => {
     const price = { productId: planned.product.id, part: null, colour: null, litres: 5, supplierId: null };
     await server.ask('POST', '/offers', { id: uuidv7(), ...price, price: 10_000, discounts: [] });
     const [base, hardener] = lots([4, 2]);

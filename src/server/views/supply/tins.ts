@@ -1,7 +1,7 @@
 import type { TinsView } from '../../../contract/index.ts';
 import type { Context } from '../../context.ts';
-import { lotsOf } from '../../memory/inStore.ts';
-import type { KeptLot } from '../../memory/storeReading.ts';
+import { lotsOf } from '../../memory/inStock.ts';
+import type { KeptLot } from '../../memory/stockReading.ts';
 import { poursOf } from '../../memory/takings.ts';
 import { batchesOfProduct } from '../../rows/log.ts';
 import { theProduct } from '../../rows/products.ts';
@@ -47,7 +47,7 @@ export async function tinsView(context: Context, productId: string, colour?: str
   const needed = yardNeed(held.known, { productId }, held.trade.settings.useLearned);
   const wanted = colour ?? needed.need.colours[0]?.colour ?? sheet.colours[0]?.name ?? '';
   const lots = sheet.parts.map(({ name }, i) =>
-    lotsOf(held.store, { productId, part: name, colour: i === 0 ? wanted : null, unit: 'l' }, sheet),
+    lotsOf(held.stock, { productId, part: name, colour: i === 0 ? wanted : null, unit: 'l' }, sheet),
   );
   const sinceMs = lastCountMs(lots);
   const units = lots.map((own) => own[0]?.lot.unit ?? 'l');

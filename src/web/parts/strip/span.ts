@@ -11,10 +11,10 @@ export interface Span {
   readonly to: number;
 }
 
-/** What a strip shows now, told to every lane of it without its page being drawn again. */
+/** What a strip shows now, listener to every lane of it without its page being drawn again. */
 export interface SpanStore {
   get: () => Span;
-  subscribe: (told: () => void) => () => void;
+  subscribe: (listener: () => void) => () => void;
   /** The period shown until somebody moves it, and after {@link reset}; it moves along with the time. */
   setHome: (home: Span) => void;
   home: () => Span;
@@ -41,14 +41,14 @@ export function createSpan(first: Span): SpanStore {
   const put = (next: Span) => {
     if (next.from === span.from && next.to === span.to) return;
     span = next;
-    for (const told of listeners) told();
+    for (const listener of listeners) listener();
   };
   const store: SpanStore = {
     get: () => span,
     home: () => home,
-    subscribe: (told) => {
-      listeners.add(told);
-      return () => listeners.delete(told);
+    subscribe: (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
     },
     setHome: (next) => {
       const atHome = span === home;

@@ -2,8 +2,8 @@ import { createContext, useContext } from 'react';
 import type { FieldValues, FormState, Path, UseFormReturn } from 'react-hook-form';
 
 /** What changed of the fields being typed in here since, as a sentence, by the field's name. */
-export const Told = createContext<Readonly<Record<string, string>>>({});
-export const useTold = (name: string): string | undefined => useContext(Told)[name];
+export const ChangesElsewhere = createContext<Readonly<Record<string, string>>>({});
+export const useChangeElsewhere = (name: string): string | undefined => useContext(ChangesElsewhere)[name];
 
 /** Every field of a form's values with its path: lists count as one field. */
 function* leaves(values: object, at = ''): Generator<[path: string, value: unknown]> {
@@ -69,7 +69,7 @@ export function followOthers<T extends FieldValues>(
   is: T,
   say: (value: unknown) => string = sayElsewhere,
 ): Record<string, string> {
-  const told: Record<string, string> = {};
+  const changes: Record<string, string> = {};
   const before = new Map(leaves(was));
   for (const [path, value] of leaves(is)) {
     if (same(before.get(path), value)) continue;
@@ -77,10 +77,10 @@ export function followOthers<T extends FieldValues>(
     if (!isTyped(form.formState.dirtyFields as never, path)) {
       form.resetField(name, { defaultValue: value as never });
     } else if (!same(form.getValues(name), value)) {
-      told[path] = say(value);
+      changes[path] = say(value);
     }
   }
-  return told;
+  return changes;
 }
 
 /**

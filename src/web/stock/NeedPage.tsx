@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { MaterialsView, PartSupply, ProductSupply } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
-import { useMaterials, useSlip, useYard } from '../api/queries.ts';
+import { useBoard, useMaterials, useYard } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -18,14 +18,14 @@ import { UsedUp } from './UsedUp.tsx';
 
 const shortOf = ({ parts }: ProductSupply): PartSupply[] => parts.filter(({ short }) => short > 0);
 
-/** What the work still takes against what stands in the store. */
+/** What the work still takes against what stands in the stock. */
 export function NeedPage() {
   const [search, setSearch] = useSearchParams();
   const boatId = search.get('boat');
   const areaId = boatId ? search.get('area') : null;
   const materials = useMaterials({ ...(boatId && { boatId }), ...(areaId && { areaId }) });
-  const slip = useSlip();
-  const areas = (slip.data?.clocks ?? []).filter((clock) => clock.boatId === boatId);
+  const board = useBoard();
+  const areas = (board.data?.clocks ?? []).filter((clock) => clock.boatId === boatId);
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
@@ -37,7 +37,7 @@ export function NeedPage() {
           value={boatId ?? ''}
           choices={[
             ['', 'Whole yard'] as const,
-            ...(slip.data?.boats ?? []).map((boat) => [boat.id, boat.name] as const),
+            ...(board.data?.boats ?? []).map((boat) => [boat.id, boat.name] as const),
           ]}
           onChange={(value) => setSearch(value ? { boat: value } : {}, { replace: true })}
         />

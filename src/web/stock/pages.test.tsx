@@ -4,9 +4,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { aBoat, aLot, anArea, aProduct, aStep, lotOf } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
-import type { CostsView, MovementsView, StoreView, TradeView } from '../../contract/index.ts';
+import type { CostsView, MovementsView, StockView, TradeView } from '../../contract/index.ts';
 
-/** The pages of the store against a real server. The yard is shared by all tests of the run: each has names of its own. */
+/** The pages of the stock against a real server. The yard is shared by all tests of the run: each has names of its own. */
 let name: string;
 let planned: { boat: ReturnType<typeof aBoat>; product: ReturnType<typeof aProduct> };
 
@@ -26,7 +26,7 @@ beforeEach(async () => {
 });
 
 const lots = async () =>
-  (await ask<StoreView>('GET', '/lots')).lots.filter(({ productId }) => productId === planned.product.id);
+  (await ask<StockView>('GET', '/lots')).lots.filter(({ productId }) => productId === planned.product.id);
 const shelf = (over: Partial<ReturnType<typeof aLot>>[] = [{}, {}]) =>
   ask('POST', '/receipts', {
     id: uuidv7(),
@@ -39,7 +39,7 @@ const shelf = (over: Partial<ReturnType<typeof aLot>>[] = [{}, {}]) =>
 
 describe('what stands on the shelf', () => {
   it('is added part by part; what cannot be read is refused at its field, and nothing typed is lost', async () => {
-    const { user } = await openPage('/materials/store');
+    const { user } = await openPage('/materials/stock');
     await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
     await user.selectOptions(await screen.findByLabelText('Product'), name);
     await user.type(await screen.findByLabelText('Of base'), 'some');
@@ -62,7 +62,7 @@ describe('what stands on the shelf', () => {
   it('is typed and counted in the yard’s units: a US gallon goes in as 3.785 l', async () => {
     localStorage.setItem('jack-plane.units', 'us');
     try {
-      const { user } = await openPage('/materials/store');
+      const { user } = await openPage('/materials/stock');
       await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
       await user.selectOptions(await screen.findByLabelText('Product'), name);
       await user.type(await screen.findByLabelText('Of base'), '1');
@@ -75,7 +75,7 @@ describe('what stands on the shelf', () => {
   });
 
   it('nothing entered is refused, and so is a day no calendar has', async () => {
-    const { user } = await openPage('/materials/store');
+    const { user } = await openPage('/materials/stock');
     await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
     await user.selectOptions(await screen.findByLabelText('Product'), name);
     await user.click(await screen.findByRole('button', { name: 'Add stock' }));
@@ -89,7 +89,7 @@ describe('what stands on the shelf', () => {
 
   it('what happened to a tin is logged and taken back; the book never forgets it', async () => {
     await shelf();
-    const { user } = await openPage('/materials/store');
+    const { user } = await openPage('/materials/stock');
     await user.type(await screen.findByLabelText('Search by product, lot number or location'), name);
     const open = await screen.findByRole('button', { name: new RegExp(`Log movement: ${name}, base`) });
     await user.click(open);
@@ -118,7 +118,7 @@ describe('what stands on the shelf', () => {
       version: 1,
     });
     await ask('POST', '/lots', lotOf(old));
-    const { user } = await openPage('/materials/store');
+    const { user } = await openPage('/materials/stock');
     await user.type(await screen.findByLabelText('Search by product, lot number or location'), `old ${name}`);
     expect(await screen.findByText(/shelf life/i)).toBeDefined();
   });
@@ -250,7 +250,7 @@ describe('reconciling on the page', () => {
     );
   });
 
-  it('a store without the hardener says so instead of guessing', async () => {
+  it('a stock without the hardener says so instead of guessing', async () => {
     await ask('POST', '/lots', lotOf(aLot(planned.product.id, 'base')));
     await openPage(`/materials/tins/${planned.product.id}`);
     expect(await screen.findByText(/No stock of hardener/)).toBeDefined();

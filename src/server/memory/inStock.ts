@@ -2,10 +2,10 @@ import type { PurchaseRecord } from '../../contract/index.ts';
 import { kitContents, type PartAmount } from '../../core/supply/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
-import { ageOf, type KeptLot, type StoreReading, type TradeReading } from './storeReading.ts';
+import { ageOf, type KeptLot, type StockReading, type TradeReading } from './stockReading.ts';
 
 /** The stock of one part of a product in one colour. */
-export interface InStore {
+export interface InStock {
   there: number;
   unusable: number;
   kept: number;
@@ -34,8 +34,8 @@ const colourFits = (lot: string | null, wanted: string | null, sheet: ProductShe
   wanted === null || lot === wanted || (lot === null && sheet.colours.length <= 1);
 
 /** The lots of a part in a colour. */
-export function lotsOf(store: StoreReading, part: Part, sheet: ProductSheet): KeptLot[] {
-  return (store.byProduct.get(part.productId) ?? []).filter(
+export function lotsOf(stock: StockReading, part: Part, sheet: ProductSheet): KeptLot[] {
+  return (stock.byProduct.get(part.productId) ?? []).filter(
     ({ lot }) => lot.part === part.part && colourFits(lot.colour, part.colour, sheet),
   );
 }
@@ -64,15 +64,15 @@ export function ordersOf(
     .filter(({ amount }) => amount > 0);
 }
 
-export function inStore(
+export function inStock(
   part: Part,
-  from: { store: StoreReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },
-): InStore {
+  from: { stock: StockReading; trade: TradeReading; catalogue: ProductCatalogue; now: number },
+): InStock {
   const none = { there: 0, unusable: 0, kept: 0, keptBy: new Map<string, number>(), ordered: 0, lots: [] };
   const sheet = from.catalogue.latest.get(part.productId)?.sheet;
   if (!sheet) return none;
   const density = sheet.parts.find(({ name }) => name === part.part)?.densityKgPerL ?? null;
-  const found: InStore = { ...none, lots: lotsOf(from.store, part, sheet) };
+  const found: InStock = { ...none, lots: lotsOf(from.stock, part, sheet) };
   for (const each of found.lots) {
     const inUnit = (amount: number) => amountIn(amount, each.lot.unit, part.unit, density);
     const here = inUnit(Math.max(0, each.stock.inTin));

@@ -35,7 +35,7 @@ const part: PartSupply = {
   stops: null,
 };
 
-describe('need against store', () => {
+describe('need against stock', () => {
   it('is told in words and as a picture that says the same', () => {
     show(<NeedBar part={part} most={4.9} />);
     expect(screen.getByText('2.8 l short')).toBeTruthy();
@@ -99,7 +99,7 @@ describe('the tins at the bench', () => {
     expect(endsBefore(tins, 4.3)).toBe(true);
   });
 
-  it('that hold enough say so, and a product the store does not keep stops nothing', () => {
+  it('that hold enough say so, and a product the stock does not keep stops nothing', () => {
     show(<TinsReach tins={tins} missing={2.6} mixed areaM2={20} reason="" onReason={() => {}} />);
     expect(screen.queryByRole('alert')).toBeNull();
     expect(endsBefore(null, 4)).toBe(false);

@@ -3,20 +3,20 @@ import { v7 as uuidv7 } from 'uuid';
 import type { FindingInput } from '../../contract/index.ts';
 import { judgeFinding } from '../../core/inspect/index.ts';
 import { useQueued } from '../api/mutations.ts';
-import { useSlip } from '../api/queries.ts';
+import { useBoard } from '../api/queries.ts';
 
 /** Sets a tool's result down as a finding on an area, with its limit and verdict. */
-export function StoreFinding({
+export function StockFinding({
   reading,
 }: {
   reading: Pick<FindingInput, 'kind' | 'value' | 'grade' | 'limit'> & { note: string };
 }) {
-  const slip = useSlip();
+  const board = useBoard();
   const id = useId();
   const [where, setWhere] = useState('');
   const { mutate: keep } = useQueued();
   const [said, setSaid] = useState<string | null>(null);
-  const places = (slip.data?.boats ?? []).flatMap((boat) =>
+  const places = (board.data?.boats ?? []).flatMap((boat) =>
     boat.areas.map((area) => ({
       boatId: boat.id,
       areaId: area.areaId,
@@ -24,7 +24,7 @@ export function StoreFinding({
     })),
   );
   const place = places.find((each) => each.areaId === where);
-  const store = () => {
+  const stock = () => {
     if (!place) return;
     const finding: FindingInput = {
       ...reading,
@@ -56,7 +56,7 @@ export function StoreFinding({
           ))}
         </select>
       </div>
-      <button type="button" className="btn" disabled={!place} onClick={() => store()}>
+      <button type="button" className="btn" disabled={!place} onClick={() => stock()}>
         Save as finding
       </button>
       {said && <p role="status">{said}</p>}
@@ -65,6 +65,6 @@ export function StoreFinding({
 }
 
 /** What a tool reckoned without a reading to judge, set down in words. */
-export const StoreNote = ({ note }: { note: string }) => (
-  <StoreFinding reading={{ kind: 'other', value: null, grade: null, limit: null, note }} />
+export const StockNote = ({ note }: { note: string }) => (
+  <StockFinding reading={{ kind: 'other', value: null, grade: null, limit: null, note }} />
 );

@@ -1,6 +1,6 @@
 import type { SupplierInput, TradeSettings } from '../src/contract/index.ts';
 
-/** The demo's store: invented chandlers, prices and tins. */
+/** The demo’s stock: invented chandlers, prices and tins. */
 
 export const CHANDLERS: readonly Omit<SupplierInput, 'id'>[] = [
   {

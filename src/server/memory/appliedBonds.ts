@@ -1,5 +1,5 @@
 import { windowsFor } from '../../core/cure/index.ts';
-import { appliedBond, type CoatGroup, type LaidBond } from '../../core/system/index.ts';
+import { type AppliedBond, appliedBond, type CoatGroup } from '../../core/system/index.ts';
 import { type Air, tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot, CoatOnArea } from './areaStates.ts';
@@ -13,15 +13,15 @@ const sheetOf = (group: Group, catalogue: ProductCatalogue) => {
 };
 
 /**
- * How each whole coat of an area holds to the one laid before it: the window below it when its laying began, and
+ * How each whole coat of an area holds to the one applied before it: the window below it when its laying began, and
  * whether a sanding was logged in between. In the order of the groups; null for the first, and where the air of that
  * time is not known or the sheet states no window.
  */
-export function laidBonds(
+export function appliedBonds(
   state: AreaSnapshot,
   groups: readonly Group[],
   context: { catalogue: ProductCatalogue; air: Air },
-): (LaidBond | null)[] {
+): (AppliedBond | null)[] {
   const { catalogue, air } = context;
   const since = air.hours[0]?.at;
   return groups.map((group, i) => {

@@ -4,7 +4,7 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, AreaPart, PotView } from '../../contract/index.ts';
-import { slipLines } from '../clock/urgency.ts';
+import { boardLines } from '../clock/urgency.ts';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { DoNext } from './DoNext.tsx';
 import { RunningList } from './RunningList.tsx';
@@ -29,7 +29,7 @@ const pot = (readyH: number, setsH: number): PotView => ({
   batch: {} as PotView['batch'],
 });
 function show(pots: PotView[], clocks: AreaClock[]) {
-  const lines = slipLines(pots, clocks);
+  const lines = boardLines(pots, clocks);
   render(
     <MemoryRouter>
       <UnitsProvider>
@@ -98,7 +98,7 @@ describe('the one thing that needs hands', () => {
     expect(lines[0]).toContain('Do first: sand with 220 grit');
     expect(lines[0]).not.toContain('wash');
   });
-  it('an area keyed is laid like an open one; one missed is abraded first with its grit', () => {
+  it('an area keyed is applied like an open one; one missed is abraded first with its grit', () => {
     expect(show([], [clock({ state: 'keyed', until: null })]).next).toContain(
       'Apply Test epoxy, coat 2 of 3',
     );

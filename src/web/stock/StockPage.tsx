@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LotView, StoreView } from '../../contract/index.ts';
+import type { LotView, StockView } from '../../contract/index.ts';
 import { useProducts, useYard } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
@@ -10,17 +10,17 @@ import { Labels } from './Labels.tsx';
 import { LotForm } from './LotForm.tsx';
 import { LotLine } from './LotLine.tsx';
 import { Movements } from './Movements.tsx';
-import { useStore } from './useStore.ts';
+import { useStock } from './useStock.ts';
 
 /** The stock by lot, and its movements. */
-export function StorePage() {
-  const store = useStore();
+export function StockPage() {
+  const stock = useStock();
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">Materials: stock</h1>
       <MaterialsTabs />
-      <QueryBoundary query={store}>
+      <QueryBoundary query={stock}>
         {(view) => <Store view={view} zone={yard.data?.zone ?? 'UTC'} />}
       </QueryBoundary>
     </div>
@@ -45,7 +45,7 @@ const shows: Record<Shows, (lot: LotView) => boolean> = {
 
 const MOST = 200;
 
-function Store({ view, zone }: { view: StoreView; zone: string }) {
+function Store({ view, zone }: { view: StockView; zone: string }) {
   const products = useProducts();
   const [search, setSearch] = useState('');
   const [which, setWhich] = useState<Shows>('all');

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { LotView, MovementInput, StoreView } from '../../contract/index.ts';
+import type { LotView, MovementInput, StockView } from '../../contract/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
@@ -10,23 +10,23 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayAmount, sayPart } from '../words/supply.ts';
 import { AmountStepper } from './AmountStepper.tsx';
-import { useStore } from './useStore.ts';
+import { useStock } from './useStock.ts';
 
-/** Going through the store with a phone: each tin's figure as the book has it, put right by thumb. */
+/** Going through the stock with a phone: each tin's figure as the book has it, put right by thumb. */
 export function CountPage() {
-  const store = useStore();
+  const stock = useStock();
   return (
     <div className="max-w-3xl space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">Materials: stock count</h1>
       <MaterialsTabs />
-      <QueryBoundary query={store}>
+      <QueryBoundary query={stock}>
         {(view) => (view.lots.length === 0 ? <p>No stock to count yet.</p> : <Count view={view} />)}
       </QueryBoundary>
     </div>
   );
 }
 
-function Count({ view }: { view: StoreView }) {
+function Count({ view }: { view: StockView }) {
   const { show } = useUnits();
   const [search, setSearch] = useState('');
   const [found, setFound] = useState<Readonly<Record<string, number>>>({});

@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown } from '../clock/say.ts';
-import { isRunningOut, nextLine, type SlipLine } from '../clock/urgency.ts';
+import { type BoardLine, isRunningOut, nextLine } from '../clock/urgency.ts';
 import { StateMark } from '../state/StateMark.tsx';
 import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 
 /** The one thing that needs hands next, and until when. Read before anything is clicked. */
-export function DoNext({ lines, zone }: { lines: readonly SlipLine[]; zone: string }) {
+export function DoNext({ lines, zone }: { lines: readonly BoardLine[]; zone: string }) {
   const now = useNow();
   const line = nextLine(lines);
   if (!line) {
@@ -40,7 +40,7 @@ function PotNext({
   now,
   zone,
 }: {
-  line: Extract<SlipLine, { kind: 'pot' }>;
+  line: Extract<BoardLine, { kind: 'pot' }>;
   now: number;
   zone: string;
 }) {
@@ -81,7 +81,7 @@ function AreaNext({
   now,
   zone,
 }: {
-  line: Extract<SlipLine, { kind: 'area' }>;
+  line: Extract<BoardLine, { kind: 'area' }>;
   now: number;
   zone: string;
 }) {

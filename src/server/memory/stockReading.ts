@@ -16,8 +16,8 @@ export interface KeptLot {
   keptBy: ReadonlyMap<string, number>;
 }
 
-/** The store as one reading found it. */
-export interface StoreReading {
+/** The stock as one reading found it. */
+export interface StockReading {
   lots: readonly KeptLot[];
   byProduct: ReadonlyMap<string, readonly KeptLot[]>;
 }
@@ -41,7 +41,7 @@ export function keptLot(lot: Lot, movements: readonly CountedMovement[]): KeptLo
   };
 }
 
-export async function readStore(db: Queries, productId?: string): Promise<StoreReading> {
+export async function readStock(db: Queries, productId?: string): Promise<StockReading> {
   const all = await allLots(db, productId);
   const ids = productId === undefined ? undefined : all.map(({ id }) => id);
   const moved = grouped(await countedMovements(db, ids), ({ lotId }) => lotId);
@@ -50,13 +50,13 @@ export async function readStore(db: Queries, productId?: string): Promise<StoreR
 }
 
 /** Reads the lots of some products again; the others stay as they are. */
-export async function readStoreAgain(
+export async function readStockAgain(
   db: Queries,
-  known: StoreReading,
+  known: StockReading,
   productIds: readonly string[],
-): Promise<StoreReading> {
+): Promise<StockReading> {
   const lots = known.lots.filter(({ lot }) => !productIds.includes(lot.productId));
-  for (const id of productIds) lots.push(...(await readStore(db, id)).lots);
+  for (const id of productIds) lots.push(...(await readStock(db, id)).lots);
   return { lots, byProduct: grouped(lots, ({ lot }) => lot.productId) };
 }
 

@@ -14,7 +14,7 @@ import {
 } from '../replies/plain.ts';
 import { type Lot, lotReply } from './lot.ts';
 
-/** A lot as the store shows it. */
+/** A lot as the stock shows it. */
 export interface LotView extends Lot {
   productName: string;
   stock: Omit<Stock, 'openedMs' | 'belowNothingSinceMs' | 'differences'> & {
@@ -33,7 +33,7 @@ export interface LotView extends Lot {
   coversM2: number | null;
 }
 
-export interface StoreView {
+export interface StockView {
   now: string;
   lots: LotView[];
   /** Where solvent-borne stock may stand; null: none is there. */
@@ -56,7 +56,7 @@ const lotView = (lotReply as Joi.ObjectSchema).keys({
   usable: flag(),
   coversM2: maybeFigure(),
 });
-export const storeReply = objectOf<StoreView>({
+export const stockReply = objectOf<StockView>({
   now: moment(),
   lots: listOf(lotView),
   solventStore: maybeWord(),

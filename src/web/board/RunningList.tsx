@@ -5,7 +5,7 @@ import type { Site } from '../../core/air/index.ts';
 import { GROUP_WORDS, grouped, type Hidden } from '../clock/groups.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
-import { isRunningOut, type SlipLine } from '../clock/urgency.ts';
+import { type BoardLine, isRunningOut } from '../clock/urgency.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { AxisHead } from '../parts/strip/AxisHead.tsx';
@@ -23,7 +23,15 @@ const AirPanel = lazyPart(async () => (await import('../parts/strip/AirPanel.tsx
 const StripTools = lazyPart(async () => (await import('../parts/strip/StripTools.tsx')).StripTools);
 
 /** A line per live film or pot, grouped as a foreman thinks, each group soonest first, all on one time axis below the air. */
-export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[]; zone: string; site: Site }) {
+export function RunningList({
+  lines,
+  zone,
+  site,
+}: {
+  lines: readonly BoardLine[];
+  zone: string;
+  site: Site;
+}) {
   const now = useNow();
   const minute = Math.floor(now / 60_000) * 60_000;
   const store = useStripSpan(aroundNow(minute));
@@ -74,7 +82,7 @@ export function RunningList({ lines, zone, site }: { lines: readonly SlipLine[];
   );
 }
 
-const lanesOf = (lines: readonly SlipLine[]): Lane[] =>
+const lanesOf = (lines: readonly BoardLine[]): Lane[] =>
   lines.flatMap((line) =>
     line.kind === 'pot' || line.clock.segments.length === 0
       ? []

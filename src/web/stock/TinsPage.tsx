@@ -94,7 +94,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
   const [left, setLeft] = useState(view.parts.map(({ inTin }) => Math.max(0, Number(inTin.toFixed(3)))));
   const { show } = useUnits();
   const [mark, setMark] = useState(0.01);
-  const [told, setTold] = useState<'arrived' | 'kept' | null>(null);
+  const [saved, setSaved] = useState<'arrived' | 'kept' | null>(null);
   const queued = useQueued();
   const now = Date.now();
   if (view.parts.length < 2) return <p>{view.productName} is one-pack, so there is no ratio to check.</p>;
@@ -131,7 +131,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
         body: { id: uuidv7(), movements },
         what: 'stock count (reconciling)',
       },
-      { onSuccess: setTold },
+      { onSuccess: setSaved },
     );
   };
   return (
@@ -155,7 +155,7 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
             unit={part.unit}
             value={left[i] as number}
             onChange={(value) => {
-              setTold(null);
+              setSaved(null);
               setLeft(left.map((each, k) => (k === i ? value : each)));
             }}
           />
@@ -176,9 +176,9 @@ function Tins({ view, product, zone }: { view: TinsView; product: Product; zone:
       ) : (
         <Verdict found={found} view={view} product={product} zone={zone} now={now} />
       )}
-      {told && (
+      {saved && (
         <p role="status">
-          {told === 'arrived' ? 'Counts saved.' : 'Counts saved on this device, waiting to sync.'}
+          {saved === 'arrived' ? 'Counts saved.' : 'Counts saved on this device, waiting to sync.'}
         </p>
       )}
       <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={log}>

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Area, BenchView, LotView, MovementInput } from '../../contract/index.ts';
 import { shares } from '../../core/mix/index.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useBench, useBoat, useProducts, useSlip } from '../api/queries.ts';
+import { useBench, useBoard, useBoat, useProducts } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { useBoatInHand } from '../state/boatInHand.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -20,7 +20,7 @@ export function KeepBack({
   lots: readonly LotView[];
   onDone: () => void;
 }) {
-  const slip = useSlip();
+  const board = useBoard();
   const products = useProducts();
   const [boatId, setBoatId] = useState('');
   const [chosenId, setAreaId] = useState('');
@@ -28,8 +28,8 @@ export function KeepBack({
   const { show } = useUnits();
   const write = useWrite({ atForm: true });
   const sheet = products.data?.find(({ id }) => id === lot.productId)?.sheet;
-  const inHand = useBoatInHand(slip.data?.boats);
-  const known = slip.data?.boats.find(({ id }) => id === inHand) ?? slip.data?.boats[0];
+  const inHand = useBoatInHand(board.data?.boats);
+  const known = board.data?.boats.find(({ id }) => id === inHand) ?? board.data?.boats[0];
   const boat = boatId || known?.id || '';
   const areas = useBoat(boat).data?.areas ?? [];
   // Keep-backs are for patches: the first that still waits under its support.
@@ -39,8 +39,9 @@ export function KeepBack({
   if (!sheet || i < 0) return null;
   // In the measure of the tins: by weight where they are kept in kg.
   const as = lot.unit === 'kg' ? 'weight' : 'volume';
-  const told = sheet.ratioBy === as || sheet.parts.every(({ densityKgPerL }) => densityKgPerL !== null);
-  const share = told ? shares({ parts: sheet.parts, by: sheet.ratioBy, as }) : null;
+  const isConvertible =
+    sheet.ratioBy === as || sheet.parts.every(({ densityKgPerL }) => densityKgPerL !== null);
+  const share = isConvertible ? shares({ parts: sheet.parts, by: sheet.ratioBy, as }) : null;
   // What the patch still takes of it, until somebody says otherwise.
   // While another patch is being read, what is known is still of the one before.
   const need = patch.data?.area.id === areaId ? leftFor(patch.data, lot.productId) : null;
@@ -93,7 +94,7 @@ export function KeepBack({
         <Choice
           label="Boat"
           value={boat}
-          choices={(slip.data?.boats ?? []).map((each) => [each.id, each.name] as const)}
+          choices={(board.data?.boats ?? []).map((each) => [each.id, each.name] as const)}
           onChange={(value) => {
             setBoatId(value);
             setAreaId('');

@@ -1,8 +1,8 @@
-import type { LotView, MovementsView, StoreView } from '../../../contract/index.ts';
+import type { LotView, MovementsView, StockView } from '../../../contract/index.ts';
 import { spreadingRateM2PerL } from '../../../core/film/index.ts';
 import { perLitreOfPaint, SOLVENT_STORE } from '../../../core/supply/index.ts';
 import type { Context } from '../../context.ts';
-import { ageOf, type KeptLot } from '../../memory/storeReading.ts';
+import { ageOf, type KeptLot } from '../../memory/stockReading.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { allLots, movementById, movementsBefore } from '../../rows/lots.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
@@ -67,11 +67,11 @@ export function lotView(
   };
 }
 
-/** Every lot of the store, by product. */
-export async function storeView({ memory, now }: Pick<Context, 'memory' | 'now'>): Promise<StoreView> {
+/** Every lot of the stock, by product. */
+export async function stockView({ memory, now }: Pick<Context, 'memory' | 'now'>): Promise<StockView> {
   const at = now();
   const known = await memory.at(at);
-  const { lots, byProduct } = known.store;
+  const { lots, byProduct } = known.stock;
   const solvent = lots.some(({ lot }) =>
     known.catalogue.latest.get(lot.productId)?.sheet.hazards.includes('solvent'),
   );

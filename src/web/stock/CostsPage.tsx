@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
 import type { CostLine, CostsView } from '../../contract/index.ts';
-import { useCosts, useSlip } from '../api/queries.ts';
+import { useBoard, useCosts } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -11,16 +11,16 @@ import { TradeForm } from './TradeForm.tsx';
 
 /** What a boat costs, and the quote for her owner. */
 export function CostsPage() {
-  const slip = useSlip();
+  const board = useBoard();
   const [search, setSearch] = useSearchParams();
-  const boats = slip.data?.boats ?? [];
+  const boats = board.data?.boats ?? [];
   const boatId = search.get('boat') ?? boats[0]?.id ?? '';
   const costs = useCosts(boatId);
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">Materials: costs</h1>
       <MaterialsTabs />
-      {slip.data && boats.length === 0 ? (
+      {board.data && boats.length === 0 ? (
         <p>No boats yet. Add a boat to see its costs.</p>
       ) : (
         <>

@@ -1,4 +1,4 @@
-import type { AreaClock, AreaGlance, SlipView } from '../../contract/index.ts';
+import type { AreaClock, AreaGlance, BoardView } from '../../contract/index.ts';
 import { urgencyMs } from '../../core/cure/index.ts';
 import { remembering } from '../../core/units/index.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
@@ -30,7 +30,7 @@ const toGlance = ({ areaId, areaName, zone, side, state, part }: AreaClock): Are
 const SAME_FOR_MS = 1000;
 
 /** What runs in the yard, soonest first, and every boat. */
-export async function slipView({ memory, room, now }: Context): Promise<SlipView> {
+export async function boardView({ memory, room, now }: Context): Promise<BoardView> {
   const at = now();
   const known = await memory.at(at);
   const disk = room.look();
@@ -40,9 +40,9 @@ export async function slipView({ memory, room, now }: Context): Promise<SlipView
   }));
 }
 
-const kept = remembering<SlipView>();
+const kept = remembering<BoardView>();
 
-function madeAt(known: YardReading, at: number): Omit<SlipView, 'disk'> {
+function madeAt(known: YardReading, at: number): Omit<BoardView, 'disk'> {
   const clocksOf = new Map<string, AreaClock[]>();
   for (const clock of known.clocks) {
     const list = clocksOf.get(clock.boatId);

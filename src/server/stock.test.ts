@@ -10,12 +10,12 @@ import type {
   EntryInput,
   MaterialsView,
   MovementsView,
-  StoreView,
+  StockView,
   TinsView,
   TradeView,
 } from '../contract/index.ts';
 
-/** The store as a yard uses it: bought, received, mixed, counted, reconciled, paid. */
+/** The stock as a yard uses it: bought, received, mixed, counted, reconciled, paid. */
 let server: Awaited<ReturnType<typeof yardServer>>;
 let planned: Awaited<ReturnType<typeof aPlannedArea>>;
 beforeAll(async () => {
@@ -85,10 +85,10 @@ const batch = (
     ...over,
   }) as EntryInput;
 const inTin = async (id: string) =>
-  (await get<StoreView>('/lots')).lots.find((lot) => lot.id === id)?.stock.inTin;
+  (await get<StockView>('/lots')).lots.find((lot) => lot.id === id)?.stock.inTin;
 const mine = async () => (await get<MaterialsView>(`/materials?boatId=${planned.boat.id}`)).products[0];
 
-describe('the store', () => {
+describe('the stock', () => {
   it('a batch takes from the lots by itself, and one struck out gives it back', async () => {
     const [base, hardener] = await receive(2, 1);
     const entry = batch([400, 200]);
@@ -111,7 +111,7 @@ describe('the store', () => {
   it('a coat that names no batch takes by its ratio; below nothing is shown as what it is', async () => {
     const [base] = await receive(2, 1);
     await server.ask('POST', '/log', aCoat(planned, NOON - HOUR, { litres: 4.5 }));
-    const lot = (await get<StoreView>('/lots')).lots.find(({ id }) => id === base);
+    const lot = (await get<StockView>('/lots')).lots.find(({ id }) => id === base);
     expect(lot?.stock.inTin).toBeCloseTo(-1, 9);
     expect(lot?.stock.belowNothingSince).not.toBeNull();
   });
@@ -173,7 +173,7 @@ describe('the store', () => {
     expect(bench.tins?.reachM2).toBeLessThan(20);
     // A batch for the patch takes from its cups.
     await server.ask('POST', '/log', batch([60, 30], -1, { areaId: patch.body.id }));
-    const lot = (await get<StoreView>('/lots')).lots.find(({ id }) => id === base);
+    const lot = (await get<StockView>('/lots')).lots.find(({ id }) => id === base);
     expect(lot?.stock).toMatchObject({ inTin: expect.closeTo(1.8, 9), kept: expect.closeTo(0.14, 9) });
     const labels = await fetch(`${server.address}/api/v1/labels.pdf?areaId=${patch.body.id}`);
     expect([labels.status, (await labels.text()).slice(0, 5)]).toEqual([200, '%PDF-']);
@@ -181,7 +181,7 @@ describe('the store', () => {
 
   it('says of a leftover what it could still cover, as far as the hardener goes', async () => {
     const [base] = await receive(2, 0.5);
-    const lot = (await get<StoreView>('/lots')).lots.find(({ id }) => id === base);
+    const lot = (await get<StockView>('/lots')).lots.find(({ id }) => id === base);
     // 0.5 l of hardener mix 1.5 l at 2 : 1; at 100 µm and 50 % solids a litre covers 5 m².
     expect(lot?.coversM2).toBeCloseTo(7.5, 6);
   });
@@ -195,7 +195,7 @@ describe('the store', () => {
     expect(await inTin(base)).toBe(2);
     const good = await server.ask('POST', '/lots/count', { csv: `lot,counted\n${base},1.5\n` });
     expect(good.body).toEqual({ taken: 1, same: 0 });
-    const lot = (await get<StoreView>('/lots')).lots.find(({ id }) => id === base);
+    const lot = (await get<StockView>('/lots')).lots.find(({ id }) => id === base);
     expect(lot).toMatchObject({ stock: { inTin: 1.5 }, difference: { expected: 2, found: 1.5 } });
   });
 
@@ -370,7 +370,7 @@ describe('an order', () => {
   });
 });
 
-describe('need against store', () => {
+describe('need against stock', () => {
   it('is smaller on the safe side where the area is measured better, and names the coat that a shortage stops', async () => {
     const rule = { way: 'rule' as const, areaM2: 20, spread: 0.15, basis: 'rule of thumb' };
     const area = { ...planned.area, measures: [], estimates: [rule], chosenWay: 'rule' as const };

@@ -1,19 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
-import type { LotView, MovementInput, MovementsInput, StoreView } from '../../contract/index.ts';
+import type { LotView, MovementInput, MovementsInput, StockView } from '../../contract/index.ts';
 import { type Movement, type Stock, stockAfter } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { useOverlaid } from '../api/queries.ts';
 import type { Waiting } from '../api/queue.ts';
 
-/** The store, with what waits on this device laid over it: a tin counted here stands as counted here. */
-export const useStore = () =>
+/** The stock, with what waits on this device laid over it: a tin counted here stands as counted here. */
+export const useStock = () =>
   useOverlaid(
-    useQuery({ queryKey: ['store'], queryFn: () => api<StoreView>('GET', '/lots') }),
-    storeWithWaiting,
+    useQuery({ queryKey: ['stock'], queryFn: () => api<StockView>('GET', '/lots') }),
+    stockWithWaiting,
   );
 
-/** Movements told here that have not arrived yet. */
+/** Movements waitingMovements here that have not arrived yet. */
 function movementsIn(waiting: readonly Waiting[]): MovementInput[] {
   return waiting.flatMap(({ refused, method, path, body }) => {
     if (refused !== null || method !== 'POST') return [];
@@ -22,17 +22,19 @@ function movementsIn(waiting: readonly Waiting[]): MovementInput[] {
   });
 }
 
-export function storeWithWaiting(view: StoreView, waiting: readonly Waiting[]): StoreView {
-  const told = movementsIn(waiting);
-  return told.length === 0 ? view : { ...view, lots: view.lots.map((lot) => lotAfter(lot, told)) };
+export function stockWithWaiting(view: StockView, waiting: readonly Waiting[]): StockView {
+  const waitingMovements = movementsIn(waiting);
+  return waitingMovements.length === 0
+    ? view
+    : { ...view, lots: view.lots.map((lot) => lotAfter(lot, waitingMovements)) };
 }
 
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 const iso = (at: number | null) => (at === null ? null : new Date(at).toISOString());
 
-function lotAfter(lot: LotView, told: readonly MovementInput[]): LotView {
+function lotAfter(lot: LotView, waitingMovements: readonly MovementInput[]): LotView {
   // One that takes another back is left to the server, which alone knows what that one was.
-  const own = told.flatMap(({ lotId, kind, corrects, id, amount, at }): Movement[] =>
+  const own = waitingMovements.flatMap(({ lotId, kind, corrects, id, amount, at }): Movement[] =>
     lotId === lot.id && kind !== 'void' && corrects === null
       ? [{ id, kind, amount, atMs: Date.parse(at) }]
       : [],

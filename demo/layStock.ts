@@ -13,7 +13,7 @@ import {
   yard,
 } from '../src/server/db/schema.ts';
 import { SHEETS } from './sheets.ts';
-import { CHANDLERS, DEMO_KEEP_BACK, DEMO_LOTS, DEMO_MONEY, DEMO_ORDER, DEMO_RATES } from './storePlan.ts';
+import { CHANDLERS, DEMO_KEEP_BACK, DEMO_LOTS, DEMO_MONEY, DEMO_ORDER, DEMO_RATES } from './stockPlan.ts';
 
 const DAY_MS = 24 * 3_600_000;
 
@@ -24,8 +24,8 @@ interface Laying {
   products: Map<string, string>;
 }
 
-/** The store of the demo yard: chandlers with their prices, tins on the shelf, an order on its way. */
-export async function layStore(laying: Laying): Promise<void> {
+/** The stock of the demo yard: chandlers with their prices, tins on the shelf, an order on its way. */
+export async function layStock(laying: Laying): Promise<void> {
   const { tx, newId, now, products } = laying;
   const idOf = (name: string) => products.get(name) as string;
   const [home] = await tx.select({ id: yard.id }).from(yard).limit(1);

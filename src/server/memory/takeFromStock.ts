@@ -6,7 +6,7 @@ import { theArea } from '../rows/areas.ts';
 import { insertMovement, productsTaken } from '../rows/lots.ts';
 import { loadCatalogue } from '../rows/products.ts';
 import { stepsByArea } from '../rows/stacks.ts';
-import { readStore } from './storeReading.ts';
+import { readStock } from './stockReading.ts';
 import { poursOf, poursOfCoat, takingsOf } from './takings.ts';
 
 /** The colour that a coat of a step has; null: the step is gone, and any tin serves. */
@@ -18,17 +18,17 @@ async function colourFor(tx: Tx, areaId: string, stepId: string, coatNo: number)
 }
 
 /**
- * Takes from the store what a batch was poured from, or a coat that names no batch. To be called once the entry stands, so
+ * Takes from the stock what a batch was poured from, or a coat that names no batch. To be called once the entry stands, so
  * that what the one it corrects had taken counts no more.
  */
-export async function takeFromStore(tx: Tx, entry: EntryInput, now: number): Promise<ChangeSet> {
+export async function takeFromStock(tx: Tx, entry: EntryInput, now: number): Promise<ChangeSet> {
   const undone = entry.corrects === null ? [] : await productsTaken(tx, entry.corrects);
-  const changes: ChangeSet = undone.map((productId) => ({ of: 'store', productId }));
+  const changes: ChangeSet = undone.map((productId) => ({ of: 'stock', productId }));
   const takes = entry.kind === 'batch' || (entry.kind === 'coat' && entry.body.batchIds.length === 0);
   if (!takes) return changes;
   const { productId, sheetVersion, stepId, coatNo } = entry.body;
-  const store = await readStore(tx, productId);
-  if (store.lots.length === 0) return changes;
+  const stock = await readStock(tx, productId);
+  if (stock.lots.length === 0) return changes;
   const catalogue = await loadCatalogue(tx);
   const sheet = catalogue.sheetOf(productId, sheetVersion);
   if (!sheet) return changes;
@@ -38,7 +38,7 @@ export async function takeFromStore(tx: Tx, entry: EntryInput, now: number): Pro
   const taken = takingsOf(
     poured,
     { productId, colour, areaId: entry.areaId, sheet },
-    { store, catalogue, now },
+    { stock, catalogue, now },
   );
   for (const { lotId, kind, amount } of taken)
     await insertMovement(tx, {
@@ -54,5 +54,5 @@ export async function takeFromStore(tx: Tx, entry: EntryInput, now: number): Pro
       entryId: entry.id,
       togetherId: null,
     });
-  return taken.length > 0 ? [...changes, { of: 'store', productId }] : changes;
+  return taken.length > 0 ? [...changes, { of: 'stock', productId }] : changes;
 }

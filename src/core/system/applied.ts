@@ -1,7 +1,7 @@
 import { moment, within } from '../units/index.ts';
 
 /** A coat, or the part of one, as logged. Times in ms. */
-export interface LaidCoat {
+export interface AppliedCoat {
   stepId: string;
   coatNo: number;
   areaM2: number;
@@ -9,8 +9,8 @@ export interface LaidCoat {
   toMs: number;
 }
 
-/** All that was laid of one coat. */
-export interface CoatGroup<T extends LaidCoat = LaidCoat> {
+/** All that was applied of one coat. */
+export interface CoatGroup<T extends AppliedCoat = AppliedCoat> {
   stepId: string;
   coatNo: number;
   coveredM2: number;
@@ -24,7 +24,7 @@ export interface CoatGroup<T extends LaidCoat = LaidCoat> {
 export const WHOLE_COAT_SHARE = 0.95;
 
 /** @throws {QuantityError} a figure of it that cannot be */
-export function checkLaid(coat: LaidCoat): void {
+export function checkApplied(coat: AppliedCoat): void {
   within('number of a coat', coat.coatNo, 0, 1000);
   within('m² of a coat', coat.areaM2, 0, 100_000);
   moment('start of a coat', coat.fromMs);
@@ -33,16 +33,16 @@ export function checkLaid(coat: LaidCoat): void {
 
 /**
  * Logged coats gathered by step and coat number, in the order they were finished.
- * 12 m² and later 8 m² of coat 2 on a 20 m² area make one whole coat, laid from the first start to the last end.
+ * 12 m² and later 8 m² of coat 2 on a 20 m² area make one whole coat, applied from the first start to the last end.
  */
-export function coatGroups<T extends LaidCoat>(input: {
+export function coatGroups<T extends AppliedCoat>(input: {
   coats: readonly T[];
   areaM2: number;
-  /** m² of the steps that are laid on a band of the area only. */
+  /** m² of the steps that are applied on a band of the area only. */
   bands?: ReadonlyMap<string, number>;
 }): CoatGroup<T>[] {
   within('area', input.areaM2, 0, 100_000);
-  input.coats.forEach(checkLaid);
+  input.coats.forEach(checkApplied);
   const groups = new Map<string, CoatGroup<T>>();
   for (const coat of input.coats) {
     const key = `${coat.stepId}/${coat.coatNo}`;

@@ -1,10 +1,10 @@
 import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import type { SlipView, Yard } from '../../contract/index.ts';
+import type { BoardView, Yard } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
-import { useSlip, useYard } from '../api/queries.ts';
+import { useBoard, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
-import { slipLines } from '../clock/urgency.ts';
+import { boardLines } from '../clock/urgency.ts';
 import { clockText, longDayText, longMonthText, wallOf } from '../clock/wallClock.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -25,22 +25,22 @@ function sayToday(now: number, zone: string): string {
 }
 
 /** Every boat and every running clock in the yard: what needs hands next, and until when. */
-export function SlipPage() {
-  const slip = useSlip();
+export function BoardPage() {
+  const board = useBoard();
   const yard = useYard();
   return (
     <QueryBoundary query={yard}>
       {(yardData) => (
-        <QueryBoundary query={slip}>{(view) => <Slip view={view} yard={yardData} />}</QueryBoundary>
+        <QueryBoundary query={board}>{(view) => <Board view={view} yard={yardData} />}</QueryBoundary>
       )}
     </QueryBoundary>
   );
 }
 
-function Slip({ view, yard }: { view: SlipView; yard: Yard }) {
+function Board({ view, yard }: { view: BoardView; yard: Yard }) {
   const now = useMinute();
-  if (view.boats.length === 0) return <EmptySlip disk={view.disk} />;
-  const lines = slipLines(view.pots, view.clocks);
+  if (view.boats.length === 0) return <EmptyBoard disk={view.disk} />;
+  const lines = boardLines(view.pots, view.clocks);
   return (
     <div className="space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
@@ -73,7 +73,7 @@ const DISK_NOTICES = {
   ],
 } as const;
 
-function DiskNotice({ disk }: { disk: SlipView['disk'] }) {
+function DiskNotice({ disk }: { disk: BoardView['disk'] }) {
   if (disk.state === 'fine') return null;
   const free = disk.freeBytes < 1e6 ? `${disk.freeBytes} B` : `${Math.floor(disk.freeBytes / 1e6)} MB`;
   const [title, advice] = DISK_NOTICES[disk.state];
@@ -84,7 +84,7 @@ function DiskNotice({ disk }: { disk: SlipView['disk'] }) {
   );
 }
 
-function AirNow({ view }: { view: SlipView }) {
+function AirNow({ view }: { view: BoardView }) {
   const { show } = useUnits();
   const { air } = view;
   if (!air) {
@@ -109,7 +109,7 @@ function AirNow({ view }: { view: SlipView }) {
 /** From here on the boats of a yard are searched rather than looked through. */
 const MANY_BOATS = 9;
 
-function BoatsAshore({ view }: { view: SlipView }) {
+function BoatsAshore({ view }: { view: BoardView }) {
   const [typed, setTyped] = useState('');
   const wanted = typed.trim().toLowerCase();
   const boats = view.boats.filter(({ name }) => name.toLowerCase().includes(wanted));
@@ -157,7 +157,7 @@ function BoatsAshore({ view }: { view: SlipView }) {
   );
 }
 
-function EmptySlip({ disk }: { disk: SlipView['disk'] }) {
+function EmptyBoard({ disk }: { disk: BoardView['disk'] }) {
   return (
     <div className="max-w-prose space-y-4 p-4 md:p-8">
       <DiskNotice disk={disk} />
