@@ -49,6 +49,7 @@ it('what was acknowledged outlives a power cut, in the middle of a checkpoint to
   keepOnlyFlushed(folder, survives);
   const { db, close } = await openFolder(folder, { inThisThread: true });
   expect((await db.execute('show fsync')).rows).toEqual([{ fsync: 'on' }]);
+  expect((await db.execute('show data_checksums')).rows).toEqual([{ data_checksums: 'on' }]);
   const acknowledged: string[] = [];
   for (let i = 0; i < 40; i++) {
     const boat = aBoat();
