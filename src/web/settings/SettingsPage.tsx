@@ -8,6 +8,7 @@ import { RecordForm } from '../forms/RecordForm.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { NoticeSettings } from './NoticeSettings.tsx';
+import { PlaceFields } from './PlaceFields.tsx';
 
 /** The yard's name, place and time zone, and how this device shows things. */
 export function SettingsPage() {
@@ -127,26 +128,8 @@ function YardForm({ yard }: { yard: Yard }) {
       >
         <div className="grid gap-3 sm:grid-cols-2">
           <Field name="name" label="Name" />
-          <Field
-            name="zone"
-            label="Time zone"
-            hint="For example Europe/London. All times are shown in this zone."
-            list="zones"
-          />
-          <Field
-            name="latitude"
-            label="Latitude"
-            unit="°"
-            inputMode="decimal"
-            hint="North is positive. Used to work out sunrise and sunset."
-          />
-          <Field name="longitude" label="Longitude" unit="°" inputMode="decimal" hint="East is positive" />
+          <PlaceFields zone={yard.zone} />
         </div>
-        <datalist id="zones">
-          {Intl.supportedValuesOf('timeZone').map((zone) => (
-            <option key={zone} value={zone} />
-          ))}
-        </datalist>
       </RecordForm>
     </section>
   );

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
-import { screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { act, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { aBoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
 import type { Yard } from '../../contract/index.ts';
@@ -59,13 +59,29 @@ describe('the yard', () => {
     await page.user.click(screen.getByRole('button', { name: 'Save yard' }));
     return page;
   };
-  it('a zone nobody lives in and a place off the globe are refused at their fields', async () => {
+  it('a place off the globe is refused at its field', async () => {
     const before = await ask<Yard>('GET', '/yard');
-    await put('Time zone', 'Atlantis/Harbour');
-    expect(await screen.findByText(/Atlantis\/Harbour/)).toBeDefined();
     await put('Latitude', '95');
     expect(await screen.findByText(/must be 66 or less, but is 95/)).toBeDefined();
     expect(await ask<Yard>('GET', '/yard')).toEqual(before);
+  });
+  it('coordinates pasted from a map fill both fields; the device gives its own, or says why not', async () => {
+    const { user } = await openPage('/yard');
+    const latitude = (await screen.findByLabelText('Latitude')) as HTMLInputElement;
+    const longitude = screen.getByLabelText('Longitude') as HTMLInputElement;
+    await user.clear(latitude);
+    await user.click(latitude);
+    await user.paste('43°30′N 5°15′W');
+    expect([latitude.value, longitude.value]).toEqual(['43.5', '-5.25']);
+    const getCurrentPosition = vi.fn();
+    vi.stubGlobal('navigator', { ...navigator, geolocation: { getCurrentPosition } });
+    await user.click(screen.getByRole('button', { name: 'Use the location of this device' }));
+    act(() => getCurrentPosition.mock.calls[0]?.[1]({ code: 1 }));
+    expect((await screen.findByRole('alert')).textContent).toContain('may not use the location');
+    await user.click(screen.getByRole('button', { name: 'Use the location of this device' }));
+    act(() => getCurrentPosition.mock.calls[1]?.[0]({ coords: { latitude: 54.32104, longitude: 10.1349 } }));
+    expect([latitude.value, longitude.value]).toEqual(['54.321', '10.1349']);
+    vi.unstubAllGlobals();
   });
 });
 

@@ -7,6 +7,7 @@ import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { choices, KIND_WORDS } from '../words/survey.ts';
 import { type BoatValues, valuesToBoat } from './boatForm.ts';
+import { HeadingField } from './HeadingField.tsx';
 
 /** Name, kind and main dimensions, with the boat drawn from them as they are typed. */
 export function BoatFields() {
@@ -28,12 +29,7 @@ export function BoatFields() {
             ))}
           </div>
           <DrawnAsTyped />
-          <Field
-            name="heading"
-            label="Heading (optional)"
-            hint="Compass degrees of the bow, 0–360. Used to work out which side gets the sun. Leave empty if unknown."
-            inputMode="decimal"
-          />
+          <HeadingField />
         </>
       )}
       <TextArea name="note" label="Note" />

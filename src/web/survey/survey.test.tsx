@@ -47,11 +47,17 @@ describe('a new boat', () => {
     await put(user, 'Name', 'Sanderling Two');
     await fill(user);
     expect(document.querySelector('svg[role=img], svg[aria-label]')).not.toBeNull();
+    // The compass is turned by keyboard: from north 45° back, then 5° on.
+    const compass = screen.getByRole('slider', { name: 'Heading of the bow' });
+    expect(compass.getAttribute('aria-valuetext')).toBe('unknown');
+    compass.focus();
+    await user.keyboard('{PageDown}{ArrowRight}');
+    expect(compass.getAttribute('aria-valuetext')).toBe('320°, NW');
     await user.click(screen.getByRole('button', { name: 'Add boat' }));
     await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
     const { boats } = await ask<BoardView>('GET', '/board');
     const boat = boats.find((each) => each.name === 'Sanderling Two') as Hull<Boat>;
-    expect(boat.dimensions.loaM).toBe(9.2);
+    expect(boat).toMatchObject({ headingDeg: 320, dimensions: { loaM: 9.2 } });
 
     await user.selectOptions(await screen.findByLabelText('Substrate'), 'grp-laminate');
     const offered = screen.getAllByRole('checkbox').length;
