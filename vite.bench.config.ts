@@ -9,6 +9,9 @@ export default defineConfig({
     rollupOptions: {
       input: {
         bench: 'bench/bench.ts',
+        // Found beside the server, as in its own build.
+        engineThread: 'src/server/workers/engineThread.ts',
+        worker: 'src/server/workers/worker.ts',
         load: 'bench/load.ts',
         weather: 'bench/weather.ts',
         plan: 'bench/plan.ts',

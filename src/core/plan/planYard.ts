@@ -50,6 +50,9 @@ const ROOM = 1.5;
 const DAY_SLOTS = 48;
 /** Effort for the first plan, by which the horizon is chosen. */
 const FIRST_STEPS = 1;
+/** Where the budget finds no plan, any plan is sought for so many times as long, and for this long at least, ms: a slow machine has one too. */
+const ANY_TIMES = 5;
+const ANY_MS = 5000;
 
 /** The last end of a plan, slots. */
 function lastEnd(problem: PlanProblem, { starts }: Pick<Plan, 'starts'>): number {
@@ -85,7 +88,8 @@ function criticalOf(
  * The plan of a yard: what is done when and by whom, what it costs and how much cheaper any plan could be at most; or which of its
  * wishes clash.
  *
- * Deterministic for the same yard, seed and steps; with a budget in time it depends on the machine.
+ * Deterministic for the same yard, seed and steps; with a budget in time it depends on the machine, and takes longer where no plan
+ * is found within it.
  *
  * @throws {QuantityError} on a figure, moment or table that cannot be
  */
@@ -94,16 +98,19 @@ export function planYard(
   effort: { seed: number; steps?: number; budgetMs?: number },
 ): YardPlan | NoYardPlan {
   within('seed', effort.seed, 0, 2 ** 31);
+  const { budgetMs } = effort;
+  const given =
+    budgetMs === undefined ? effort : { ...effort, anyMs: Math.max(ANY_TIMES * budgetMs, ANY_MS) };
   const widest = buildProblem(yard, MOST_DAYS * DAY_SLOTS);
   const first = schedule(widest.problem, { seed: effort.seed, steps: FIRST_STEPS });
-  if (!first.ok) return answerOf(yard, widest, schedule(widest.problem, effort));
+  if (!first.ok) return answerOf(yard, widest, schedule(widest.problem, given));
   const days = Math.ceil((lastEnd(widest.problem, first) * ROOM) / DAY_SLOTS);
-  if (days >= MOST_DAYS) return answerOf(yard, widest, schedule(widest.problem, effort));
+  if (days >= MOST_DAYS) return answerOf(yard, widest, schedule(widest.problem, given));
   const built = buildProblem(yard, Math.max(LEAST_DAYS, days) * DAY_SLOTS);
-  const found = schedule(built.problem, effort);
+  const found = schedule(built.problem, given);
   // An area without a suitable hour in the shorter horizon may have one later.
   if (!found.ok || built.unplanned.length > widest.unplanned.length)
-    return answerOf(yard, widest, schedule(widest.problem, effort));
+    return answerOf(yard, widest, schedule(widest.problem, given));
   return answerOf(yard, built, found);
 }
 

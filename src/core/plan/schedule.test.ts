@@ -275,7 +275,9 @@ describe('a plan against all others', () => {
       looks += 1;
       return looks < 3 ? 0 : 20 + looks * 0.001;
     };
-    const plan = schedule(given, { seed: 5, budgetMs: 10, clock });
+    expect(schedule(given, { seed: 5, budgetMs: 10, clock }).ok).toBe(false);
+    looks = 0;
+    const plan = schedule(given, { seed: 5, budgetMs: 10, anyMs: 50, clock });
     if (!plan.ok) throw new Error(`no plan: ${plan.clash.why.join(', ')}`);
     expect(planFaults(given, plan)).toEqual({ faults: [], cost: plan.cost });
   });

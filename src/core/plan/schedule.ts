@@ -13,8 +13,6 @@ const FIRST_OF_FEW = 30;
 const PROVABLE_TASKS = 24;
 const UNTIL_PROVEN = 0.95;
 const UNTIL_TRIED = 0.5;
-/** A budget in time is exceeded up to this many times where there is no plan yet. */
-const UNTIL_ANY = 5;
 /** Share of the time for each set of tasks that is looked at for a clash. */
 const CLASH = 0.25;
 
@@ -24,7 +22,13 @@ const counted = (steps: number): More => {
 };
 
 /** A budget of steps, of time, or of what is used up first. */
-function budgetOf(tasks: number, steps: number | null, ms: number | null, clock: () => number): Budget {
+function budgetOf(
+  tasks: number,
+  steps: number | null,
+  ms: number | null,
+  clock: () => number,
+  anyMs: number | null = null,
+): Budget {
   const from = clock();
   const until = (share: number, most: number): More => {
     const byCount = counted(most);
@@ -36,7 +40,7 @@ function budgetOf(tasks: number, steps: number | null, ms: number | null, clock:
     first: until(FIRST, Math.min(all, few ? FIRST_OF_FEW : Math.max(50, all * FIRST))),
     proof: until(few ? UNTIL_PROVEN : UNTIL_TRIED, all * PARTIAL_PLANS_A_STEP),
     rest: until(1, all * (1 - FIRST)),
-    any: ms === null ? () => false : until(UNTIL_ANY, all),
+    any: ms === null || anyMs === null ? () => false : until(anyMs / ms, all),
   };
 }
 
@@ -51,17 +55,20 @@ function budgetOf(tasks: number, steps: number | null, ms: number | null, clock:
  *
  * @param seed the same problem, seed and steps give the same plan
  * @param steps lists tried at most; left out: 4000, or with a time as many as it allows
- * @param budgetMs time it may take, ms, and up to five times as long while no plan is found; left out: as long as the steps take
+ * @param budgetMs time it may take, ms; left out: as long as the steps take
+ * @param anyMs time it may take where no plan is found within the budget, ms; left out: the budget
  * @param clock ms that only grow
  * @throws {QuantityError} on a problem that cannot be meant, or an impossible budget
  */
 export function schedule(
   problem: PlanProblem,
-  options: { seed: number; steps?: number; budgetMs?: number; clock?: () => number },
+  options: { seed: number; steps?: number; budgetMs?: number; anyMs?: number; clock?: () => number },
 ): Plan | NoPlan {
   const seed = within('seed', options.seed, Number.MIN_SAFE_INTEGER, Number.MAX_SAFE_INTEGER);
   const steps = options.steps === undefined ? null : within('steps', options.steps, 1, 1e9);
   const ms = options.budgetMs === undefined ? null : within('budget (ms)', options.budgetMs, 1, 3_600_000);
+  const anyMs =
+    options.anyMs === undefined ? null : within('time for any plan (ms)', options.anyMs, 1, 3_600_000);
   const { clock = () => performance.now() } = options;
   const begun = clock();
   const model = modelOf(problem);
@@ -70,7 +77,7 @@ export function schedule(
     bound,
     proven,
     clash: among,
-  } = solve(problem, seed, budgetOf(problem.tasks.length, steps, ms, clock));
+  } = solve(problem, seed, budgetOf(problem.tasks.length, steps, ms, clock, anyMs));
   if (!plan) {
     if (!proven)
       return {

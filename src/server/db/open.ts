@@ -23,6 +23,8 @@ export interface OpenDb {
   /** Whether other processes may serve it too. */
   shared: boolean;
   close: () => Promise<void>;
+  /** Goes on with whatever waits for an answer of the database that has arrived. */
+  takeAnswers?: () => void;
   /** Calls when some process may have committed something; only where it is shared. @returns how to stop */
   listen?: (heard: () => void) => () => Promise<void>;
 }
@@ -43,11 +45,10 @@ export async function openFolder(
   const made = !checkFolder(folder);
   await mkdir(path.dirname(folder), { recursive: true });
   if (made) await copyNewYard(folder);
-  const client = inThisThread
-    ? takingTurns(await startEngine(folder))
-    : ((await ThreadEngine.start(folder)) as unknown as PGlite);
+  if (inThisThread) return upToDate(takingTurns(await startEngine(folder)), folder);
+  const engine = await ThreadEngine.start(folder);
   if (made) flushFolder(folder);
-  return upToDate(client, folder);
+  return { ...(await upToDate(engine as unknown as PGlite, folder)), takeAnswers: engine.takeAnswers };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { Worker } from 'node:worker_threads';
+import { MessageChannel, type MessagePort, receiveMessageOnPort, Worker } from 'node:worker_threads';
 import type { PGlite, Results } from '@electric-sql/pglite';
 import { FolderUnfit } from './folderCheck.ts';
 
@@ -23,15 +23,18 @@ type Query = Pick<PGlite, 'query'>;
  */
 export class ThreadEngine implements Query {
   readonly #worker: Worker;
+  readonly #port: MessagePort;
   readonly #open = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void }>();
   #asked = 0;
   #isClosed = false;
   /** Ends with the transaction begun last. */
   #transaction: Promise<unknown> = Promise.resolve();
 
-  private constructor(worker: Worker) {
+  private constructor(worker: Worker, port: MessagePort) {
     this.#worker = worker;
-    worker.on('message', (answer: Answer) => this.#take(answer));
+    this.#port = port;
+    port.on('message', (answer: Answer) => this.#take(answer));
+    port.unref();
     worker.on('error', (error) => this.#died(error));
     worker.on('exit', (code) => {
       if (!this.#isClosed) process.exit(code || 1);
@@ -42,8 +45,12 @@ export class ThreadEngine implements Query {
   static async start(folder: string): Promise<ThreadEngine> {
     // Built, the thread’s file lies beside the server; from the source it needs somebody to read TypeScript.
     const file = import.meta.url.endsWith('.ts') ? '../workers/engineFromSource.mjs' : './engineThread.js';
-    const worker = new Worker(new URL(file, import.meta.url), { workerData: { folder } });
-    const engine = new ThreadEngine(worker);
+    const { port1, port2 } = new MessageChannel();
+    const worker = new Worker(new URL(file, import.meta.url), {
+      workerData: { folder, port: port2 },
+      transferList: [port2],
+    });
+    const engine = new ThreadEngine(worker, port1);
     try {
       await engine.#expect(0);
     } catch (error) {
@@ -76,6 +83,15 @@ export class ThreadEngine implements Query {
     return run;
   }
 
+  /**
+   * Takes the answers that have arrived. A busy process would otherwise see to all its requests before it went on with a
+   * transaction, after each of its statements.
+   */
+  readonly takeAnswers = (): void => {
+    for (let got = receiveMessageOnPort(this.#port); got; got = receiveMessageOnPort(this.#port))
+      this.#take(got.message as Answer);
+  };
+
   async close(): Promise<void> {
     if (this.#isClosed) return;
     await this.#transaction;
@@ -94,7 +110,7 @@ export class ThreadEngine implements Query {
     if (this.#isClosed) return Promise.reject(new Error('The database is closed.'));
     const id = ++this.#asked;
     const answer = this.#expect(id);
-    this.#worker.postMessage({ id, ...question });
+    this.#port.postMessage({ id, ...question });
     return answer;
   }
 

@@ -1,4 +1,4 @@
-import { parentPort, workerData } from 'node:worker_threads';
+import { type MessagePort, workerData } from 'node:worker_threads';
 import { types } from '@electric-sql/pglite';
 import { startEngine } from '../db/engine.ts';
 import type { Answer, Question } from '../db/threadEngine.ts';
@@ -14,9 +14,7 @@ const PARSERS = Object.fromEntries(
   ),
 );
 
-const port = parentPort;
-if (!port) throw new Error('The database thread has nobody to answer.');
-const { folder } = workerData as { folder: string };
+const { folder, port } = workerData as { folder: string; port: MessagePort };
 const reply = (answer: Answer) => port.postMessage(answer);
 
 /** An error with the fields that PostgreSQL gave it: copied between threads an error loses them. */

@@ -1,30 +1,30 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import { type InsideAsked, useBench, useYard } from '../api/queries.ts';
-import { sayTime } from '../clock/say.ts';
 import { HandTests } from '../parts/HandTests.tsx';
 import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
-import { notBefore } from '../words/clocks.ts';
 import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
 import { useApplying } from './applying.ts';
 import { BenchHead } from './BenchHead.tsx';
-import { BenchSteps } from './BenchSteps.tsx';
+import { BenchSteps, NextStep } from './BenchSteps.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { Instead } from './Instead.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
+import { Logged } from './Logged.tsx';
 import { Mixing } from './Mixing.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
+import { useBenchPart } from './useBenchPart.ts';
 import { WhileApplying } from './WhileApplying.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
@@ -88,18 +88,9 @@ function Bench({
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   const [together, setTogether] = useState<ReadonlySet<string>>(new Set());
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
-  const [mixed, setMixed] = useState(false);
   const { clock, step, product } = view;
-  const pots = view.pots.length;
-  // Scrolls to the new pot and its timer once the page has its new length.
-  useEffect(() => {
-    if (!mixed || pots === 0) return;
-    document.getElementById('pots')?.scrollIntoView?.({ block: 'center' });
-    setMixed(false);
-  }, [mixed, pots]);
+  const { applies, part, toPart, classOf, onMixed, onLogged } = useBenchPart({ view });
   const applying = useApplying(view.area.id, step?.id ?? '', clock.next?.coatNo ?? 0);
-  // A mixed pot, or a paint that is not mixed: only then is anything applied.
-  const applies = (step !== null && mixedFor(view, step) > 0) || product?.sheet.parts.length === 1;
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
   const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;
@@ -110,23 +101,25 @@ function Bench({
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
       <BenchHead view={view} zone={zone} />
-      {step && product && <BenchSteps applies={applies} />}
+      {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PotClocks pots={view.pots} step={step} zone={zone} />
       <BlastClock view={view} />
-      <OldLineAsked view={view} />
-      <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
-      <WorkBefore view={view} zone={zone} />
-      <Together
-        alike={view.alike}
-        chosen={together}
-        onChange={setTogether}
-        zone={zone}
-        now={Date.parse(view.now)}
-      />
+      <div className={`space-y-6 ${classOf('ready')}`}>
+        <OldLineAsked view={view} />
+        <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
+        <WorkBefore view={view} zone={zone} />
+        <Together
+          alike={view.alike}
+          chosen={together}
+          onChange={setTogether}
+          zone={zone}
+          now={Date.parse(view.now)}
+        />
+      </div>
       {step && product ? (
         <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
-          <div className="space-y-6">
+          <div className={`space-y-6 ${classOf('ready')}`}>
             <Conditions
               view={view}
               sheet={product.sheet}
@@ -154,48 +147,55 @@ function Bench({
             <LeaveBare view={view} zone={zone} />
           </div>
           <div className="space-y-6 lg:col-start-2 lg:row-span-2 lg:row-start-1">
-            <Mixing
-              key={product.id}
-              view={view}
-              step={step}
-              product={product}
-              wanted={wanted}
-              othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
-              airC={conditions?.airC ?? null}
-              usedL={applying.state.usedL}
-              zone={zone}
-              onMixed={() => setMixed(true)}
-            />
-            {applies && next && (
-              <WhileApplying
+            <div className={classOf('mix')}>
+              <Mixing
+                key={product.id}
                 view={view}
                 step={step}
                 product={product}
-                mixed={mixedFor(view, step) || (wanted ?? 0)}
-                areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
-                state={applying.state}
-                onChange={applying.put}
+                wanted={wanted}
+                othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
+                airC={conditions?.airC ?? null}
+                usedL={applying.state.usedL}
+                zone={zone}
+                onMixed={onMixed}
               />
+            </div>
+            {applies && next && (
+              <div className={classOf('apply')}>
+                <WhileApplying
+                  view={view}
+                  step={step}
+                  product={product}
+                  mixed={mixedFor(view, step) || (wanted ?? 0)}
+                  areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
+                  state={applying.state}
+                  onChange={applying.put}
+                />
+              </div>
             )}
           </div>
-          <LogCoat
-            key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
-            view={view}
-            others={others}
-            own={own}
-            step={step}
-            product={product}
-            conditions={conditions}
-            wanted={wanted}
-            zone={zone}
-            applying={applying.state}
-            onLogged={(how) => {
-              applying.done();
-              setLogged(how);
-              setTogether(new Set());
-              window.scrollTo({ top: 0, behavior: 'smooth' });
-            }}
-          />
+          <div className={classOf('log')}>
+            <LogCoat
+              key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
+              view={view}
+              others={others}
+              own={own}
+              step={step}
+              product={product}
+              conditions={conditions}
+              wanted={wanted}
+              zone={zone}
+              applying={applying.state}
+              onLogged={(how) => {
+                applying.done();
+                setLogged(how);
+                setTogether(new Set());
+                onLogged();
+                window.scrollTo({ top: 0, behavior: 'smooth' });
+              }}
+            />
+          </div>
         </div>
       ) : (
         <p>
@@ -211,37 +211,13 @@ function Bench({
           )}
         </p>
       )}
-      <div className="max-w-3xl space-y-2">
+      <div className={`max-w-3xl space-y-2 ${classOf('ready')}`}>
         <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
         <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
         <RunningClocks areaId={view.area.id} zone={zone} />
         <TakeOff view={view} zone={zone} />
       </div>
+      {step && product && <NextStep applies={applies} part={part} onPart={toPart} />}
     </div>
-  );
-}
-
-function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView; zone: string }) {
-  const { clock } = view;
-  const now = Date.parse(view.now);
-  if (how === 'kept') {
-    return (
-      <p role="status" className="border-line border-2 p-3 text-lg">
-        Coat saved on this device, waiting to sync.
-      </p>
-    );
-  }
-  const waits = notBefore(clock, now);
-  const opens = waits && sayTime(waits.at, zone, now);
-  return (
-    <p role="status" className="border-line border-2 p-3 text-lg">
-      <strong>Coat logged.</strong>{' '}
-      {opens
-        ? `${clock.nextIsWater ? 'Ready for the water from' : waits?.clogs ? 'Sanded first, the next coat may go on from' : 'The next coat may go on from'} ${opens}. `
-        : ''}
-      <Link className="link" to={`/window/${clock.areaId}`}>
-        See the window
-      </Link>
-    </p>
   );
 }

@@ -1,28 +1,74 @@
-const STEPS = [
-  ['air-now', 'Conditions'],
-  ['mixing', 'Mix'],
-  ['applying', 'Apply'],
-  ['log-coat', 'Log'],
-] as const;
+import type { KeyboardEvent } from 'react';
 
-/** The steps of a coat, always in reach: each leads to its part of the page. */
-export function BenchSteps({ applies }: { applies: boolean }) {
+/** The steps of a coat, each a part of the page with the heading that it leads to. */
+const STEPS = [
+  { part: 'ready', heading: 'air-now', word: 'Ready' },
+  { part: 'mix', heading: 'mixing', word: 'Mix' },
+  { part: 'apply', heading: 'applying', word: 'Apply' },
+  { part: 'log', heading: 'log-coat', word: 'Log' },
+] as const;
+export type BenchPart = (typeof STEPS)[number]['part'];
+
+interface Props {
+  /** Whether there is anything to apply yet. */
+  applies: boolean;
+  part: BenchPart;
+  onPart: (part: BenchPart) => void;
+}
+
+const stepsOf = (applies: boolean) => STEPS.filter(({ part }) => applies || part !== 'apply');
+
+/** On a narrow screen only the step in hand is shown; on paper and on a wide one all of them are. */
+export const partClass = (own: BenchPart, shown: BenchPart) =>
+  own === shown ? '' : 'max-lg:hidden print:block';
+
+/** Moves to a step once it is on the page. */
+export function goToPart(part: BenchPart): void {
+  requestAnimationFrame(() => {
+    const heading = document.getElementById(STEPS.find((step) => step.part === part)?.heading ?? '');
+    heading?.scrollIntoView?.({ block: 'start' });
+    heading?.focus({ preventScroll: true });
+  });
+}
+
+/** The steps of a coat, always in reach: by tap, or by the arrow keys. */
+export function BenchSteps({ applies, part, onPart }: Props) {
+  const steps = stepsOf(applies);
+  const move = (event: KeyboardEvent<HTMLButtonElement>) => {
+    const beside = { ArrowRight: 'nextElementSibling', ArrowLeft: 'previousElementSibling' } as const;
+    const to = beside[event.key as keyof typeof beside];
+    if (!to) return;
+    event.preventDefault();
+    (event.currentTarget[to] as HTMLElement | null)?.focus();
+  };
   return (
     <nav aria-label="Steps of this coat" className="bg-base-100 no-print sticky top-0 z-10 flex gap-1 py-2">
-      {STEPS.filter(([id]) => applies || id !== 'applying').map(([id, word]) => (
+      {steps.map((step) => (
         <button
-          key={id}
+          key={step.part}
           type="button"
-          className="btn target min-w-0 flex-1 px-2 lg:max-w-36"
-          onClick={() => {
-            const heading = document.getElementById(id);
-            heading?.scrollIntoView?.({ block: 'start' });
-            heading?.focus({ preventScroll: true });
-          }}
+          aria-current={step.part === part ? 'step' : undefined}
+          className={`btn target min-w-0 flex-1 px-2 lg:max-w-36 ${step.part === part ? 'max-lg:btn-neutral' : ''}`}
+          onKeyDown={move}
+          onClick={() => onPart(step.part)}
         >
-          {word}
+          {step.word}
         </button>
       ))}
     </nav>
+  );
+}
+
+/** The way to the next step at the lower edge of a narrow screen. */
+export function NextStep({ applies, part, onPart }: Props) {
+  const steps = stepsOf(applies);
+  const next = steps[steps.findIndex((step) => step.part === part) + 1];
+  if (!next) return null;
+  return (
+    <div className="bg-base-100 border-line no-print sticky bottom-0 z-10 -mx-3 border-t p-2 lg:hidden">
+      <button type="button" className="btn target w-full text-lg" onClick={() => onPart(next.part)}>
+        Next: {next.word.toLowerCase()}
+      </button>
+    </div>
   );
 }
