@@ -13,7 +13,7 @@ import {
   worked,
 } from './planned.ts';
 
-/** The invented yard "Gannet Board" at Quillhaven: boats, areas, stacks, and where each stands on the day it is applied. */
+/** The invented yard "Gannet Slip" at Quillhaven: boats, areas, stacks, and where each stands on the day it is applied. */
 
 const osmosisStack = [
   step('Thrift Barrier', 5, 100, 'roller', 'grey', 'white'),
@@ -234,7 +234,7 @@ const cutter: DemoBoat = {
 };
 
 export const DEMO_YARD = {
-  name: 'Gannet Board, Quillhaven',
+  name: 'Gannet Slip, Quillhaven',
   zone: 'Europe/London',
   latitude: 50.4,
   longitude: -4.2,

@@ -17,7 +17,17 @@ test('what is due next is readable on opening, and every state shows', async ({ 
 test('on a phone the bench is worked with a thumb', async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto((await addresses(request)).bench ?? '/');
+  // One step at a time, the next one at the lower edge.
+  const mix = page.getByRole('heading', { name: 'Mix', exact: true });
+  await expect(mix).toBeHidden();
+  await page.getByRole('button', { name: 'Next: mix' }).click();
+  await expect(mix).toBeInViewport();
   await page.getByRole('button', { name: 'Decrease Batch size' }).click();
+  await page.getByRole('button', { name: 'Next: log' }).click();
+  await expect(page.getByRole('button', { name: 'Log coat' })).toBeInViewport();
+  await page.getByRole('button', { name: 'Log', exact: true }).press('ArrowLeft');
+  await page.getByRole('button', { name: 'Mix', exact: true }).press('ArrowLeft');
+  await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Enter your own reading' }).click();
   await page.getByRole('button', { name: 'Increase Air temperature' }).click();
   await expect(page.getByText(/Air \d/).first()).toBeVisible();

@@ -25,6 +25,7 @@ import { PotClocks } from './PotClocks.tsx';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
 import { useBenchPart } from './useBenchPart.ts';
+import { useWakeLock } from './useWakeLock.ts';
 import { WhileApplying } from './WhileApplying.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
@@ -89,6 +90,7 @@ function Bench({
   const [together, setTogether] = useState<ReadonlySet<string>>(new Set());
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
   const { clock, step, product } = view;
+  useWakeLock(view.pots.length > 0);
   const { applies, part, toPart, classOf, onMixed, onLogged } = useBenchPart({ view });
   const applying = useApplying(view.area.id, step?.id ?? '', clock.next?.coatNo ?? 0);
   const conditions = typed ?? conditionsFrom(view);

@@ -65,8 +65,12 @@ export function NextStep({ applies, part, onPart }: Props) {
   const next = steps[steps.findIndex((step) => step.part === part) + 1];
   if (!next) return null;
   return (
-    <div className="bg-base-100 border-line no-print sticky bottom-0 z-10 -mx-3 border-t p-2 lg:hidden">
-      <button type="button" className="btn target w-full text-lg" onClick={() => onPart(next.part)}>
+    <div className="bg-base-100 border-line no-print sticky bottom-[3.1rem] z-10 -mx-3 border-t p-2 md:bottom-0 lg:hidden">
+      <button
+        type="button"
+        className={`btn target w-full text-lg ${part === 'ready' ? 'btn-primary' : ''}`}
+        onClick={() => onPart(next.part)}
+      >
         Next: {next.word.toLowerCase()}
       </button>
     </div>

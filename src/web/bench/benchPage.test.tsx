@@ -176,10 +176,14 @@ describe('mixing', () => {
   });
 
   it('with a pot in use the time of the next one counts down; used up it still counts as mixed, and the coat names it', async () => {
+    const release = vi.fn(async () => {});
+    const request = vi.fn(async () => ({ release }));
+    Object.defineProperty(navigator, 'wakeLock', { value: { request }, configurable: true });
     const { area, user } = await planned(primer);
     await type(user, 'Batch size', '800');
     for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
       await user.click(label);
+    expect(request).not.toHaveBeenCalled();
     await user.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
     expect((await screen.findByText(/Mix the next pot at/)).textContent).toMatch(
       /3\.52 l left to mix, at \d+ m²\/h/,
@@ -189,6 +193,9 @@ describe('mixing', () => {
     expect(await screen.findByText('Mix the next pot now')).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Mark pot used up' }));
     await waitFor(async () => expect((await bench(area)).pots).toEqual([]));
+    // The screen stays on for as long as a pot is in use.
+    await waitFor(() => expect([request.mock.calls.length, release.mock.calls.length]).toEqual([1, 1]));
+    Reflect.deleteProperty(navigator, 'wakeLock');
     expect((await screen.findByText(/still to mix/)).textContent).toContain('3.52 l');
     await type(user, 'Area covered', '4');
     await user.click(screen.getByRole('button', { name: 'Log coat' }));

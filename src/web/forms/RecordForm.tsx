@@ -142,7 +142,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           </p>
         )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}
-        <div className={`space-y-2 ${isTyped && !props.large ? 'save-bar' : ''}`}>
+        <div className={`space-y-2 ${props.large ? 'save-bar save-bar-narrow' : isTyped ? 'save-bar' : ''}`}>
           {general.length > 0 && (
             <div role="alert" className="border-error text-error border-l-4 py-1 pl-3 font-semibold">
               {general.map((message) => (

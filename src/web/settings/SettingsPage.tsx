@@ -66,7 +66,7 @@ function Display() {
         </div>
       </fieldset>
       <fieldset>
-        <legend className="label-caps pb-1">Light</legend>
+        <legend className="label-caps pb-1">Theme</legend>
         <div className="join">
           {[
             ['loft', 'Bright'],
