@@ -32,6 +32,7 @@ export const DEMO_MONEY: Omit<TradeSettings, 'version'> = {
   sundryRates: {},
   sundryPrices: { 'roller-cover': 340, 'tray-liner': 120, 'mixing-cup': 45, gloves: 60, 'sand-disc': 95, tape: 12, cloth: 30, cartridge: 2450 }, // biome-ignore format: one line
   thinnerPerLitre: 1150,
+  address: 'Gannet Slip\nStaithe Lane, Quillhaven',
 };
 
 /** A kit on the shelf; litres of the mix, and how much more hardener than asked for has gone. */

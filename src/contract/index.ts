@@ -54,4 +54,5 @@ export type * from './views.ts';
 export * from './waterline.ts';
 export * from './weather.ts';
 export * from './weatherColumns.ts';
+export * from './words.ts';
 export * from './yard.ts';

@@ -14,6 +14,7 @@ import type {
   TinsView,
   TradeView,
 } from '../contract/index.ts';
+import { quoteContent, sayWorkOn } from './views/supply/quotePdf.ts';
 
 /** The stock as a yard uses it: bought, received, mixed, counted, reconciled, paid. */
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -526,6 +527,40 @@ describe('money', () => {
     expect(costs.bill.net + costs.bill.tax + costs.bill.rounding).toBe(costs.bill.gross);
     expect(costs.bill.gross % 5).toBe(0);
     expect(costs.total.soFar).toBeGreaterThan(0);
+    const about = {
+      number: 'Q-17',
+      customer: 'A. Sailor\n\n1 Quay',
+      validDays: 30,
+      terms: 'Half in advance.',
+    };
+    const text = {
+      title: '',
+      intro: 'Spring work',
+      closing: '',
+      yardDays: 0,
+      boatId: planned.boat.id,
+      version: 0,
+    };
+    const saved = await server.ask('PUT', `/boats/${planned.boat.id}/quote`, { ...about, ...text });
+    expect(saved.status).toBe(200);
+    const work = new Map([[planned.area.id, 'Sand; 1 coat of it.']]);
+    const view = await get<CostsView>(`/boats/${planned.boat.id}/costs`);
+    const printed = quoteContent({
+      view,
+      work,
+      yard: { name: 'North yard', zone: 'Europe/London' },
+      now: NOON,
+    });
+    expect(printed.intro).toEqual([
+      'North yard',
+      'For:\nA. Sailor\n1 Quay',
+      `Quote number: Q-17\nDate: 14 May 2026\nValid until: 13 June 2026\nBoat: ${planned.boat.name}`,
+      'Spring work',
+    ]);
+    expect(printed.closing).toEqual(['Terms: Half in advance.']);
+    expect(printed.tables[0]?.rows[0]?.[0]).toMatch(/: preparation, paint and labour\nSand; 1 coat of it\.$/);
+    // What the yard paid for its tins stands nowhere.
+    expect(JSON.stringify(printed)).not.toContain('69.99');
     const quote = await fetch(`${server.address}/api/v1/boats/${planned.boat.id}/quote.pdf`);
     expect([quote.status, quote.headers.get('content-type')]).toEqual([200, 'application/pdf']);
     for (const path of [
@@ -537,6 +572,17 @@ describe('money', () => {
       `boats/${planned.boat.id}/costs.csv`,
     ])
       expect([path, (await fetch(`${server.address}/api/v1/${path}`)).status]).toEqual([path, 200]);
+  });
+
+  it('a quote says the work on an area in one sentence: preparation, coats, film and method', () => {
+    const product = { ...aProduct(), name: 'Grey Barrier' };
+    const sand = { id: uuidv7(), kind: 'sand' as const, amount: 80, note: '' };
+    const step = aStep(product.id, { before: [sand], coats: 2, dryMicronsPerCoat: 125, method: 'roller' });
+    const catalogue = { latest: new Map([[product.id, product]]) };
+    expect(sayWorkOn([step], catalogue as never)).toBe(
+      'Sand with 80 grit; 2 coats of Grey Barrier, 125 µm dry per coat (roller).',
+    );
+    expect(sayWorkOn([], catalogue as never)).toBe('');
   });
 
   it('a price list from a file: a new price, a known one changed, a name nobody knows refused by line', async () => {

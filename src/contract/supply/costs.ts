@@ -16,9 +16,17 @@ export interface CostLine {
   forecast: number;
 }
 
-/** The text of a quote, and the days that the boat is in the yard. */
+/** The text of a quote, and the days that the boat is in the yard. Empty texts are left out of the document. */
 export interface BoatQuoteInput {
   boatId: string;
+  /** The yard’s own number of the quote. */
+  number: string;
+  /** Name and address of the customer. */
+  customer: string;
+  /** Days for which the quote is valid; 0: not stated. */
+  validDays: number;
+  /** Payment, liability and other terms. */
+  terms: string;
   title: string;
   intro: string;
   closing: string;
@@ -27,6 +35,10 @@ export interface BoatQuoteInput {
 }
 export const boatQuote = objectOf<BoatQuoteInput>({
   boatId: id().required(),
+  number: text(40).label('Quote number').default(''),
+  customer: text(400).label('Customer').default(''),
+  validDays: Joi.number().integer().min(0).max(3650).label('Days valid').default(0),
+  terms: text(2000).label('Terms').default(''),
   title: text(120).label('Quote title').required(),
   intro: text(2000).label('Introduction').required(),
   closing: text(2000).label('Closing text').required(),

@@ -154,6 +154,8 @@ export interface TradeSettings {
   sundryPrices: Record<string, number>;
   /** A litre of thinner, minor units; null: not known. */
   thinnerPerLitre: number | null;
+  /** Name and address of the yard, for quotes. */
+  address: string;
   version: number;
 }
 const byItem = (value: Joi.Schema, label: string) =>
@@ -169,6 +171,7 @@ export const tradeSettings = objectOf<TradeSettings>({
   labourPerHour: minor('Labour rate per hour').required(),
   yardDay: minor('Yard charge per day').required(),
   markup: fraction('Markup', 0, 5).required(),
+  address: text(400).label('Yard address').default(''),
   useLearned: Joi.boolean().label('Use learned rates').required(),
   sundryRates: byItem(between('Sundry rate', 0.001, 10_000), 'rates of sundries'),
   sundryPrices: byItem(minor('Sundry price'), 'prices of sundries'),

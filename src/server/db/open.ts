@@ -23,7 +23,7 @@ export interface OpenDb {
   /** Whether other processes may serve it too. */
   shared: boolean;
   close: () => Promise<void>;
-  /** Goes on with whatever waits for an answer of the database that has arrived. */
+  /** Continues what waits for a database answer that is there already. */
   takeAnswers?: () => void;
   /** Calls when some process may have committed something; only where it is shared. @returns how to stop */
   listen?: (heard: () => void) => () => Promise<void>;

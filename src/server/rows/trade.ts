@@ -118,6 +118,7 @@ const AS_NEW: Omit<TradeSettings, 'version'> = {
   sundryRates: {},
   sundryPrices: {},
   thinnerPerLitre: null,
+  address: '',
 };
 export async function tradeSettingsOf(db: Queries): Promise<TradeSettings> {
   const [row] = await db.select().from(tradeSetting).limit(1);
@@ -141,7 +142,8 @@ export async function putTradeSettings(db: Queries, { version, ...settings }: Tr
 
 export async function quoteOf(db: Queries, boatId: string): Promise<BoatQuoteInput> {
   const [row] = await db.select().from(boatQuote).where(eq(boatQuote.boatId, boatId));
-  return row ?? { boatId, title: '', intro: '', closing: '', yardDays: 0, version: 0 };
+  const blank = { number: '', customer: '', validDays: 0, terms: '', title: '', intro: '', closing: '' };
+  return row ?? { boatId, ...blank, yardDays: 0, version: 0 };
 }
 export async function putQuote(db: Queries, { version, ...quote }: BoatQuoteInput): Promise<void> {
   written(

@@ -18,7 +18,7 @@ interface Props {
 
 const stepsOf = (applies: boolean) => STEPS.filter(({ part }) => applies || part !== 'apply');
 
-/** On a narrow screen only the step in hand is shown; on paper and on a wide one all of them are. */
+/** A narrow screen shows only the chosen step; paper and a wide screen show all steps. */
 export const partClass = (own: BenchPart, shown: BenchPart) =>
   own === shown ? '' : 'max-lg:hidden print:block';
 

@@ -6,6 +6,10 @@ import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 interface QuoteValues {
+  number: string;
+  customer: string;
+  validDays: string;
+  terms: string;
   title: string;
   intro: string;
   closing: string;
@@ -22,6 +26,11 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
     const read = new FormReader(system);
     const body: BoatQuoteInput = {
       boatId: quote.boatId,
+      number: values.number.trim(),
+      customer: values.customer.trim(),
+      validDays:
+        values.validDays.trim() === '' ? 0 : read.number('validDays', 'days valid', values.validDays),
+      terms: values.terms,
       title: values.title.trim(),
       intro: values.intro,
       closing: values.closing,
@@ -37,6 +46,10 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
   return (
     <RecordForm<QuoteValues>
       values={{
+        number: quote.number,
+        customer: quote.customer,
+        validDays: String(quote.validDays || ''),
+        terms: quote.terms,
         title: quote.title,
         intro: quote.intro,
         closing: quote.closing,
@@ -46,11 +59,22 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
       submit={submit}
       button="Save quote text"
     >
-      <div className="grid gap-3 sm:grid-cols-[3fr_1fr]">
-        <Field name="title" label="Title" placeholder="Quote for …" />
+      <div className="grid gap-3 sm:grid-cols-3">
+        <div className="sm:col-span-2">
+          <Field name="title" label="Title" placeholder="Quote for …" />
+        </div>
+        <Field name="number" label="Quote number" />
+        <TextArea name="customer" label="Customer (name and address)" rows={3} />
+        <Field
+          name="validDays"
+          label="Days valid"
+          inputMode="numeric"
+          hint="Leave empty for a quote without an end date."
+        />
         <Field name="yardDays" label="Days in yard" inputMode="decimal" />
       </div>
       <TextArea name="intro" label="Introduction" rows={3} />
+      <TextArea name="terms" label="Terms" rows={3} />
       <TextArea name="closing" label="Closing text" rows={3} />
     </RecordForm>
   );

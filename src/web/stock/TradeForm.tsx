@@ -9,7 +9,7 @@ import {
 import { fieldText } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { CheckField, Field, SelectField } from '../forms/Field.tsx';
+import { CheckField, Field, SelectField, TextArea } from '../forms/Field.tsx';
 import { minorOf } from '../forms/money.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -22,6 +22,7 @@ interface TradeValues {
   yardDay: string;
   markup: string;
   thinner: string;
+  address: string;
   useLearned: boolean;
   rates: Record<string, string>;
   prices: Record<string, string>;
@@ -63,6 +64,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
         ]),
       ),
       thinnerPerLitre: values.thinner.trim() === '' ? null : minor('thinner', 'thinner', values.thinner),
+      address: values.address.trim(),
       version: over.version ?? settings.version,
     };
     const errors = await refusals(
@@ -86,6 +88,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
         yardDay: money(settings.yardDay),
         markup: settings.markup ? fieldText(settings.markup * 100) : '',
         thinner: money(settings.thinnerPerLitre),
+        address: settings.address,
         useLearned: settings.useLearned,
         rates: Object.fromEntries(
           ITEMS.map((item) => [
@@ -116,6 +119,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
         <Field name="labour" label="Labour rate per hour" unit={settings.currency} inputMode="decimal" />
         <Field name="yardDay" label="Yard charge per day" unit={settings.currency} inputMode="decimal" />
         <Field name="markup" label="Markup on materials" unit="%" inputMode="decimal" />
+        <TextArea name="address" label="Yard name and address (for quotes)" rows={3} />
         <Field name="thinner" label="Thinner price per litre" unit={settings.currency} inputMode="decimal" />
       </div>
       <CheckField

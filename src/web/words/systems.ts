@@ -1,31 +1,13 @@
 import type { HandFinding } from '../../core/cure/index.ts';
-import type { Method } from '../../core/film/index.ts';
-import type { LayOrder, RemovalWay, StepTask, TaskKind } from '../../core/system/index.ts';
+import type { LayOrder, RemovalWay } from '../../core/system/index.ts';
+
+export { METHOD_WORDS, sayTask, TASK_WORDS } from '../../contract/words.ts';
 
 /** Steps, methods and work in words. */
-
-export const METHOD_WORDS: Record<Method, string> = {
-  brush: 'Brush',
-  roller: 'Roller',
-  'roll-and-tip': 'Roll and tip',
-  'conventional-spray': 'Conventional spray',
-  'airless-spray': 'Airless spray',
-  trowel: 'Trowel or board',
-  aerosol: 'Spray can',
-};
 
 export const ORDER_WORDS: Record<LayOrder, string> = {
   'bottom-up': 'bottom up',
   'top-down': 'top down',
-};
-
-export const TASK_WORDS: Record<TaskKind, string> = {
-  prepare: 'Prepare',
-  wash: 'Wash',
-  sand: 'Sand',
-  wait: 'Wait',
-  inspect: 'Inspect',
-  aggregate: 'Aggregate',
 };
 
 /** Results of a hand test. */
@@ -46,14 +28,3 @@ export const WAY_OFF_WORDS: Record<RemovalWay, string> = {
   stripped: 'Stripped',
   blasted: 'Blasted off',
 };
-
-/** A task as said in a line: "sand 180 grit (blow off)". */
-export function sayTask({ kind, amount, note }: StepTask): string {
-  const figure =
-    amount === null
-      ? ''
-      : kind === 'sand'
-        ? ` with ${amount} grit`
-        : ` ${amount}${kind === 'wait' ? ' h' : ''}`;
-  return `${TASK_WORDS[kind].toLowerCase()}${figure}${note ? ` (${note})` : ''}`;
-}

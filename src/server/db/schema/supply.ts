@@ -159,6 +159,10 @@ export const boatQuote = pgTable('boat_quote', {
   boatId: uuid('boat_id')
     .primaryKey()
     .references(() => boat.id),
+  number: text('number').notNull().default(''),
+  customer: text('customer').notNull().default(''),
+  validDays: integer('valid_days').notNull().default(0),
+  terms: text('terms').notNull().default(''),
   title: text('title').notNull(),
   intro: text('intro').notNull(),
   closing: text('closing').notNull(),

@@ -1,34 +1,69 @@
 import { DateTime } from 'luxon';
-import type { CostsView } from '../../../contract/index.ts';
+import { type CostsView, METHOD_WORDS, type Step, sayTask } from '../../../contract/index.ts';
 import type { Context } from '../../context.ts';
 import { listPdf } from '../../documents/listPdf.ts';
+import type { ProductCatalogue } from '../../rows/products.ts';
 import { theYard } from '../../rows/yard.ts';
 import { asked } from './costs.ts';
 import { sayMoney } from './shoppingPdf.ts';
 
-/** A quote: what each area comes to with its paint and its work, one line each; never what a tin cost the yard. */
-export async function quotePdf({ db, now }: Context, view: CostsView) {
-  const { name, zone } = await theYard(db);
+const lines = (text: string) => text.split('\n').filter((line) => line.trim() !== '');
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The work on an area in one sentence: preparation, coats with their film, and how they are applied. */
+export function sayWorkOn(steps: readonly Step[], catalogue: Pick<ProductCatalogue, 'latest'>): string {
+  const parts = steps.flatMap(({ before, productId, coats, dryMicronsPerCoat, method }) => {
+    const name = catalogue.latest.get(productId)?.name ?? 'unknown product';
+    const film = dryMicronsPerCoat > 0 ? `, ${Math.round(dryMicronsPerCoat)} µm dry per coat` : '';
+    const times = coats === 1 ? '1 coat' : `${coats} coats`;
+    return [...before.map(sayTask), `${times} of ${name}${film} (${METHOD_WORDS[method].toLowerCase()})`];
+  });
+  return parts.length > 0 ? `${capital(parts.join('; '))}.` : '';
+}
+
+/** What a quote says: what each area comes to with its paint and its work, one row each; never what a tin cost the yard. */
+export function quoteContent(input: {
+  view: CostsView;
+  /** The work on each area in a sentence, by the area’s id. */
+  work: ReadonlyMap<string, string>;
+  yard: { name: string; zone: string };
+  now: number;
+}): Parameters<typeof listPdf>[0] {
+  const { view, work, yard, now } = input;
   const { settings, quote, bill } = view;
   const money = (minor: number) => sayMoney(minor, settings.currency);
-  const byArea = new Map<string, number>();
+  const date = DateTime.fromMillis(now, { zone: yard.zone });
+  const day = (at: DateTime) => at.toFormat('d LLLL yyyy');
+  const byArea = new Map<string, { name: string; net: number }>();
   const rest = { goods: 0, work: 0, yard: 0 };
   for (const line of view.lines) {
     const net = asked(line, settings);
-    if (line.areaId !== null) byArea.set(line.areaName, (byArea.get(line.areaName) ?? 0) + net);
+    if (line.areaId !== null)
+      byArea.set(line.areaId, { name: line.areaName, net: (byArea.get(line.areaId)?.net ?? 0) + net });
     else rest[line.kind === 'yard' ? 'yard' : line.kind === 'labour' ? 'work' : 'goods'] += net;
   }
   const rows = [
-    ...[...byArea].map(([area, net]) => [`${area}: preparation, paint and labour`, money(net)]),
+    ...[...byArea].map(([id, { name, net }]) => [
+      [`${name}: preparation, paint and labour`, work.get(id) ?? ''].filter(Boolean).join('\n'),
+      money(net),
+    ]),
     ...(rest.work > 0 ? [['Setting up, cleaning tools and clearing up', money(rest.work)]] : []),
     ...(rest.goods > 0 ? [['Thinner, sundries and leftover paint', money(rest.goods)]] : []),
     ...(rest.yard > 0 ? [[`${quote.yardDays} days in yard`, money(rest.yard)]] : []),
   ];
-  return listPdf({
+  const about = [
+    quote.number && `Quote number: ${quote.number}`,
+    `Date: ${day(date)}`,
+    quote.validDays > 0 && `Valid until: ${day(date.plus({ days: quote.validDays }))}`,
+    `Boat: ${view.boatName}`,
+  ].filter((line): line is string => Boolean(line));
+  return {
     title: quote.title || `Quote for ${view.boatName}`,
     intro: [
-      `${name}, ${DateTime.fromMillis(now(), { zone }).toFormat('d LLLL yyyy')}`,
-      ...quote.intro.split('\n'),
+      (lines(settings.address).length > 0 ? lines(settings.address) : [yard.name]).join('\n'),
+      ...(quote.customer.trim() ? [`For:\n${lines(quote.customer).join('\n')}`] : []),
+      about.join('\n'),
+      ...lines(quote.intro),
     ],
     tables: [
       {
@@ -46,6 +81,21 @@ export async function quotePdf({ db, now }: Context, view: CostsView) {
         ],
       },
     ],
-    closing: quote.closing.split('\n'),
-  });
+    closing: [
+      ...(quote.terms.trim() ? [`Terms: ${lines(quote.terms).join('\n')}`] : []),
+      ...lines(quote.closing),
+    ],
+  };
+}
+
+/** The quote of a boat as a document. */
+export async function quotePdf({ db, memory, now }: Context, view: CostsView) {
+  const at = now();
+  const { states, catalogue } = await memory.at(at);
+  const work = new Map(
+    states
+      .filter(({ boat }) => boat.id === view.boatId)
+      .map(({ area, steps }) => [area.id, sayWorkOn(steps, catalogue)]),
+  );
+  return listPdf(quoteContent({ view, work, yard: await theYard(db), now: at }));
 }
