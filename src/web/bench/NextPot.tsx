@@ -4,6 +4,7 @@ import { nextPotMs } from '../../core/mix/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { useAnnounced } from './announced.ts';
 import { litresIn, ofCoat, orProblem } from './batchInHand.ts';
 
 interface Props {
@@ -16,10 +17,8 @@ interface Props {
   zone: string;
 }
 
-/** Countdown to mixing the next pot, which is then ready as the pots in use run out. */
-export function NextPot({ view, step, missing, usedL, zone }: Props) {
-  const now = useNow();
-  const { show } = useUnits();
+/** When to mix the next pot, ms; null: no pot is in use, enough is mixed, or it can’t be worked out. */
+function nextAt({ view, step, missing, usedL }: Omit<Props, 'zone'>, now: number): number | null {
   const area = view.clock.next?.areaM2 ?? 0;
   const pots = ofCoat(view.pots, view, step);
   if (pots.length === 0 || missing <= 0 || !view.litresForCoat || area <= 0) return null;
@@ -29,7 +28,7 @@ export function NextPot({ view, step, missing, usedL, zone }: Props) {
   // More than was mixed: what is left in these pots is not known.
   const used = usedL === null ? null : Math.max(0, usedL - litresIn(ofCoat(view.emptied, view, step)));
   const left = used === null || used > mixed + 1e-6 ? null : mixed - used;
-  const { value: at } = orProblem(() =>
+  return orProblem(() =>
     nextPotMs({
       pots: pots.map(({ batch, inductionEnds, potEnds }) => ({
         readyMs: left === null ? Date.parse(inductionEnds) : Math.max(now, Date.parse(inductionEnds)),
@@ -40,7 +39,19 @@ export function NextPot({ view, step, missing, usedL, zone }: Props) {
       litresPerM2,
       inductionMin: pots[0]?.batch.inductionMin ?? 0,
     }),
-  );
+  ).value;
+}
+
+/** Countdown to mixing the next pot, which is then ready as the pots in use run out; announced when it is over. */
+export function NextPot(props: Props) {
+  const { view, step, missing, usedL, zone } = props;
+  const now = useNow();
+  const { show } = useUnits();
+  const at = nextAt(props, now);
+  useAnnounced(at !== null && at <= now, {
+    title: 'Mix the next pot now',
+    text: `${view.area.name}, ${view.boat.name}: ${show(missing, 'volume')} left to mix.`,
+  });
   if (at === null) return null;
   const wait = at - now;
   return (

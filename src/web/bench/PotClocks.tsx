@@ -8,6 +8,7 @@ import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { offPlan } from './additiveNames.ts';
+import { useAnnounced } from './announced.ts';
 
 /** Minutes before the pot sets at which it says so in the signal colour. */
 const LAST_MINUTES = 15;
@@ -48,6 +49,14 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
   const last = !inducting && sets !== null && sets - now < LAST_MINUTES * 60_000;
   const whole = (sets ?? ready) - mixed || 1;
   const at = (ms: number) => Math.min(1, Math.max(0, (ms - mixed) / whole)) * 1000;
+  useAnnounced(!inducting, {
+    title: 'Pot ready to apply',
+    text: `${pot.productName}, ${pot.areaName}. The standing time is over.`,
+  });
+  useAnnounced(last, {
+    title: `Pot life ends in ${LAST_MINUTES} minutes`,
+    text: `${pot.productName}, ${pot.areaName}.`,
+  });
   const { mutate: log } = useQueued();
   const end = (fate: 'emptied' | 'discarded') =>
     log(

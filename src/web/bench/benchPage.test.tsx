@@ -190,7 +190,15 @@ describe('mixing', () => {
     );
     // The pot is used up: the next one should stand already.
     await type(user, 'Paint used so far', '0.8');
+    const announced = vi.fn();
+    vi.stubGlobal('Notification', Object.assign(announced, { permission: 'granted' }));
+    await type(user, 'Paint used so far', '0.1');
+    expect(await screen.findByText(/Mix the next pot at/)).toBeDefined();
+    await type(user, 'Paint used so far', '0.8');
     expect(await screen.findByText('Mix the next pot now')).toBeDefined();
+    // Announced once, at the moment when it is due.
+    expect(announced.mock.calls.map(([title]) => title)).toEqual(['Mix the next pot now']);
+    vi.unstubAllGlobals();
     await user.click(screen.getByRole('button', { name: 'Mark pot used up' }));
     await waitFor(async () => expect((await bench(area)).pots).toEqual([]));
     // The screen stays on for as long as a pot is in use.

@@ -3,27 +3,10 @@ import { useBoard, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { wallOf } from '../clock/wallClock.ts';
+import { chime, showNotification } from '../state/chime.ts';
 import { notify } from '../state/notices.ts';
 import { dueNotices, isQuiet, keptNoticeSettings, NOTICES_CHANGED } from '../state/windowNotices.ts';
 import { taskOf } from '../words/clocks.ts';
-
-/** Two short tones. A browser that allows no sound stays silent. */
-function chime(): void {
-  try {
-    const audio = new AudioContext();
-    for (const [i, hertz] of [660, 880].entries()) {
-      const tone = audio.createOscillator();
-      const volume = audio.createGain();
-      volume.gain.value = 0.15;
-      tone.frequency.value = hertz;
-      tone.connect(volume).connect(audio.destination);
-      tone.start(audio.currentTime + i * 0.25);
-      tone.stop(audio.currentTime + i * 0.25 + 0.2);
-    }
-  } catch {
-    // No sound here.
-  }
-}
 
 /** Speaks up before a window opens or closes, where this device was asked to: on the page, and as the browser's own notice. */
 export function WindowNotices() {
@@ -47,8 +30,7 @@ export function WindowNotices() {
       notified.current.add(key);
       const text = `${clock.areaName}, ${clock.boatName}: ${says} ${sayTime(at, yard.zone, now)}. ${taskOf(clock, now)}.`;
       notify(text);
-      if ('Notification' in window && Notification.permission === 'granted')
-        new Notification(`Window ${says}`, { body: text, tag: key });
+      showNotification(`Window ${says}`, text, key);
     }
     if (due.length > 0 && settings.sound) chime();
   }, [settings, board, yard, now]);
