@@ -9,6 +9,7 @@ import { STATES } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { countdownWord, taskOf } from '../words/clocks.ts';
 import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
+import { ReadAloud, SPOKEN } from './ReadAloud.tsx';
 
 /** A second lap straight on, while the far end of the first is not ready. */
 function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; now: number }) {
@@ -32,13 +33,18 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
   const word = countdownWord(clock, now);
   return (
     <header className="space-y-2">
-      <p>
-        <Link className="link" to="/bench">
-          Bench
-        </Link>{' '}
-        / {view.area.name}, {view.boat.name}
-      </p>
-      <h1 className="text-3xl">{taskOf(clock, now)}</h1>
+      <div className="flex items-center justify-between gap-2">
+        <p>
+          <Link className="link" to="/bench">
+            Bench
+          </Link>{' '}
+          / {view.area.name}, {view.boat.name}
+        </p>
+        <ReadAloud />
+      </div>
+      <h1 className="text-3xl" {...SPOKEN}>
+        {taskOf(clock, now)}
+      </h1>
       {next && step && (
         <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-lg">
           {hex && (

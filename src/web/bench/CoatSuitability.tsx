@@ -15,6 +15,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { heldBack } from '../words/clocks.ts';
 import { AgainstIt, ConditionList } from './airLists.tsx';
 import { beforeStart } from './beforeStart.ts';
+import { SPOKEN } from './ReadAloud.tsx';
 import { Starts } from './Starts.tsx';
 
 /** The sheet's limits for the coat in hand, by the method it is applied by. */
@@ -117,7 +118,7 @@ export function CoatSuitability(props: Props) {
     <>
       <Why
         figure={
-          <span className="text-xl">
+          <span className="text-xl" {...SPOKEN}>
             <Headline
               held={held?.headline ?? null}
               ok={ok}

@@ -5,6 +5,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { NextPot } from './NextPot.tsx';
 import { type MixingProps, OneBatch } from './OneBatch.tsx';
+import { SPOKEN } from './ReadAloud.tsx';
 
 /** The litres mixed and still to mix for the coat, and the next batch. */
 export function Mixing({ usedL, zone, ...props }: MixingProps & { usedL: number | null; zone: string }) {
@@ -60,7 +61,7 @@ function Wanted({
   const { show } = useUnits();
   if (wanted === null) return null;
   return (
-    <p>
+    <p {...SPOKEN}>
       {view.clock.next && view.clock.next.coveredM2 > 0
         ? 'The part not yet covered needs'
         : 'This coat needs'}{' '}

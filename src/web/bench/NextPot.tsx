@@ -6,6 +6,7 @@ import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { useAnnounced } from './announced.ts';
 import { litresIn, ofCoat, orProblem } from './batchInHand.ts';
+import { SPOKEN } from './ReadAloud.tsx';
 
 interface Props {
   view: BenchView;
@@ -55,7 +56,7 @@ export function NextPot(props: Props) {
   if (at === null) return null;
   const wait = at - now;
   return (
-    <p className="border-line border-l-4 pl-3 text-xl">
+    <p className="border-line border-l-4 pl-3 text-xl" {...SPOKEN}>
       {wait > 0 ? (
         <>
           Mix the next pot at <strong>{sayTime(at, zone, now)}</strong>, in{' '}

@@ -9,6 +9,7 @@ import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { offPlan } from './additiveNames.ts';
 import { useAnnounced } from './announced.ts';
+import { SPOKEN } from './ReadAloud.tsx';
 
 /** Minutes before the pot sets at which it says so in the signal colour. */
 const LAST_MINUTES = 15;
@@ -73,7 +74,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
     <div className={`board space-y-3 border-l-8 p-3 ${last ? 'border-l-signal' : 'border-l-primary'}`}>
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <p className="lettered text-xl">
+          <p className="lettered text-xl" {...SPOKEN}>
             {set
               ? 'Pot life over. Don’t use this pot.'
               : inducting
@@ -86,7 +87,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
           </p>
         </div>
         {until !== null && !set && (
-          <p className="text-right">
+          <p className="text-right" {...SPOKEN}>
             <span className="label-caps block">{inducting ? 'ready in' : 'pot life ends in'}</span>
             <span className={`big-figure text-6xl ${last ? 'signal-text' : ''}`} role="timer">
               {sayCountdown(until - now)}

@@ -2,6 +2,7 @@ import type { Pour, Split } from '../../core/mix/index.ts';
 import { type MeasuringTool, mlPerMm } from '../../core/mix/index.ts';
 import { figure, fromCanonical, type UnitSystem } from '../../core/units/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { SPOKEN } from './ReadAloud.tsx';
 
 /** What the tool shows for one part, in its reader's units. */
 function reading(
@@ -85,7 +86,7 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
         {split.pours.toReversed().map((pour) => {
           const read = reading(pour, tool, system);
           return (
-            <div key={pour.name}>
+            <div key={pour.name} {...SPOKEN}>
               <dt className="label-caps">{pour.name}</dt>
               <dd>
                 <span className="big-figure text-5xl">{read.figure}</span>{' '}

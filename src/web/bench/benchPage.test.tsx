@@ -110,6 +110,29 @@ describe('while a coat goes on', () => {
 });
 
 describe('mixing', () => {
+  it('is read aloud on request: the task, the verdict, and what to pour', async () => {
+    const [speak, cancel] = [vi.fn(), vi.fn()];
+    Object.defineProperty(window, 'speechSynthesis', { value: { speak, cancel }, configurable: true });
+    vi.stubGlobal(
+      'SpeechSynthesisUtterance',
+      class {
+        constructor(readonly text: string) {}
+      },
+    );
+    const { user } = await planned(primer);
+    await type(user, 'Batch size', '800');
+    await user.click(screen.getByRole('button', { name: 'Read aloud' }));
+    const [said] = speak.mock.calls[0] as [{ text: string }];
+    expect(said.text).toMatch(
+      /Bench primer, coat 1 of 3.*This coat needs 4.32 l.*hardener\D*200.*base\D*600/s,
+    );
+    await user.click(screen.getByRole('button', { name: 'Stop reading' }));
+    expect(cancel).toHaveBeenCalledTimes(2);
+    cleanup();
+    Reflect.deleteProperty(window, 'speechSynthesis');
+    vi.unstubAllGlobals();
+  });
+
   it('says what the coat takes, how many pots, and what to pour of each part', async () => {
     const { user } = await planned(primer);
     expect((await screen.findByText(/This coat needs/)).textContent).toContain('4.32 l');
