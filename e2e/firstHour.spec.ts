@@ -62,18 +62,24 @@ for (const [device, width, height, family] of [
     await expect(page.getByText('Saved.')).toBeVisible();
     // How much to mix: worked out, and said to rest on values from memory.
     await page.getByRole('link', { name: 'Go to bench' }).click();
+    const step = (name: string) =>
+      page.getByRole('navigation', { name: 'Steps of this coat' }).getByRole('button', { name }).click();
+    await step('Mix');
     await expect(page.getByText(/^This coat needs/)).toBeVisible();
-    await expect(page.getByText(/^Uses \d unconfirmed typical values/).first()).toBeVisible();
+    const uses = page.getByText(/^Uses \d unconfirmed typical values/).locator('visible=true');
+    await expect(uses.first()).toBeVisible();
     await page.getByRole('link', { name: 'Confirm from the tin' }).first().click();
     await page.getByRole('button', { name: 'Select all' }).click();
     await page.getByRole('button', { name: /^Confirm 8 values/ }).click();
     await expect(page.getByRole('heading', { name: /unconfirmed typical value/ })).toBeHidden();
     await page.goBack();
+    await step('Mix');
     for (const part of [/BASE/, /HARDENER/]) await page.getByRole('checkbox', { name: part }).check();
     await page.getByRole('button', { name: /Log mix/ }).click();
     // The page moves up to the pot's clock; a click while it moves goes astray.
     await expect(page.getByRole('heading', { name: 'Mixed, in use' })).toBeInViewport();
     // The coat as the plan has it; from then on its window runs.
+    await step('Log');
     await logCoat(page);
     await expect(page.getByText(/The next coat may go on from|All coats applied/).first()).toBeVisible();
     await page.goto('/');

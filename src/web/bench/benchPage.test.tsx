@@ -238,6 +238,41 @@ describe('mixing', () => {
     expect(await bench(area)).toMatchObject({ pots: [], emptied: [] });
   });
 
+  it('a pot takes three taps and a coat one more, nothing typed: seven for two pots (at most twelve), one for a one-pack', async () => {
+    /** Taps from the opened bench to the logged coat, with the pots mixed on the way. */
+    const tapsFor = async (product: ProductInput, place: Partial<AreaInput>) => {
+      const { area, user } = await planned(product, { coats: 1 }, place);
+      let taps = 0;
+      const tap = async (element: HTMLElement) => {
+        taps++;
+        await user.click(element);
+      };
+      await screen.findByRole('button', { name: 'Log coat' });
+      for (let pots = 1; screen.queryByRole('button', { name: 'Log mix and start timers' }); pots++) {
+        for (const label of screen.queryAllByRole('checkbox', { name: /label says/ })) await tap(label);
+        await tap(screen.getByRole('button', { name: 'Log mix and start timers' }));
+        await waitFor(async () => expect((await bench(area)).pots).toHaveLength(pots));
+        await waitFor(() => expect(screen.getAllByRole('button', { name: 'Mark pot used up' })).toHaveLength(pots)); // biome-ignore format: one line
+      }
+      await tap(screen.getByRole('button', { name: 'Log coat' }));
+      await waitFor(async () => expect((await entries(area)).some(({ kind }) => kind === 'coat')).toBe(true));
+      const logged = await entries(area);
+      const coat = logged.find(({ kind }) => kind === 'coat');
+      const pots = logged.filter(({ kind }) => kind === 'batch');
+      expect(coat?.body).toMatchObject({ batchIds: expect.arrayContaining(pots.map(({ id }) => id)) });
+      cleanup();
+      return { taps, pots: pots.length };
+    };
+    const severalPots = [
+      { shape: { kind: 'rectangle' as const, lengthM: 20, widthM: 3 }, count: 1, opening: false },
+    ];
+    const twoPack = await tapsFor(primer, { measures: severalPots });
+    expect(twoPack.pots).toBeGreaterThan(0);
+    expect(twoPack.taps).toBe(3 * twoPack.pots + 1);
+    const onePack = await tapsFor(single, { measures: severalPots });
+    expect(onePack).toEqual({ pots: 0, taps: 1 });
+  });
+
   it('a coarse tool is said to be too coarse, with a batch that lands on its marks', async () => {
     const { user } = await planned(primer);
     await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Counted cups');

@@ -15,7 +15,8 @@ export function useBenchPart({ view }: { view: BenchView }) {
   // Scrolls to the new pot and its timer once the page has its new length.
   useEffect(() => {
     if (!justMixed || pots === 0) return;
-    setChosen('apply');
+    // Whoever has moved on meanwhile stays there.
+    setChosen((now) => (now === 'log' ? now : 'apply'));
     requestAnimationFrame(() => document.getElementById('pots')?.scrollIntoView?.({ block: 'center' }));
     setJustMixed(false);
   }, [justMixed, pots]);
