@@ -1,3 +1,4 @@
+import { writeSync } from 'node:fs';
 import { MessageChannel, type MessagePort, receiveMessageOnPort, Worker } from 'node:worker_threads';
 import type { PGlite, Results } from '@electric-sql/pglite';
 import { FolderUnfit } from './folderCheck.ts';
@@ -130,8 +131,12 @@ export class ThreadEngine implements Query {
     } else asker?.resolve(answer.value);
   }
 
-  /** A thread that failed has nothing more to say: whoever waits hears of it, and the process ends with it. */
+  /** A thread that failed answers nothing more: whoever waits gets its error, and the process ends with it. */
   #died(error: Error): void {
+    writeSync(
+      2,
+      `The database stopped (${error.message}), so the server is stopping. Everything confirmed as saved is safe.\n`,
+    );
     for (const { reject } of this.#open.values()) reject(error);
     this.#open.clear();
   }

@@ -15,7 +15,7 @@ export function useBenchPart({ view }: { view: BenchView }) {
   // Scrolls to the new pot and its timer once the page has its new length.
   useEffect(() => {
     if (!justMixed || pots === 0) return;
-    // Whoever has moved on meanwhile stays there.
+    // A user who has moved on to the log stays there.
     setChosen((now) => (now === 'log' ? now : 'apply'));
     requestAnimationFrame(() => document.getElementById('pots')?.scrollIntoView?.({ block: 'center' }));
     setJustMixed(false);
