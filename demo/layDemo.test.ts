@@ -139,7 +139,7 @@ describe('whatever day it is opened on', () => {
           expect([plan.name, hour >= 8 && hour < 19]).toEqual([plan.name, true]);
           expect(end).toBeLessThan((ends[no + 1] as number) - durationMs);
         }
-        // The weather is applied for thirty days back: an older coat would have no air of its own.
+        // The weather data reaches thirty days back: an older coat would have no air of its own.
         expect(now - (ends[0] ?? now)).toBeLessThan(30 * DAY_MS);
       }
     }

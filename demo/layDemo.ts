@@ -25,7 +25,7 @@ const SEED = 41;
 const DAY_MS = 24 * HOUR_MS;
 const marker = (folder: string) => `${folder}.applied`;
 
-/** How long ago the demo in this folder was applied, ms; null when there is none. */
+/** How long ago the demo in this folder was made, ms; null when there is none. */
 export async function demoAge(folder: string): Promise<number | null> {
   if (!existsSync(folder) || !existsSync(marker(folder))) return null;
   return Date.now() - Number(await readFile(marker(folder), 'utf8'));

@@ -34,7 +34,7 @@ interface Laying {
   zone: string;
 }
 
-/** Stands, leave-bare lists, findings, hull forms and the ketch's line, applied on boats that are there. */
+/** Stands, leave-bare lists, findings, hull forms and the ketch's line, added to the boats. */
 export async function laySurvey(laying: Laying & { folder: string | null }): Promise<void> {
   const boats = (await laying.tx.select().from(boat)).map(toBoat);
   const named = (name: string) => {

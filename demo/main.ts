@@ -6,7 +6,7 @@ import { demoAge, layDemo } from './layDemo.ts';
 const HOUR_MS = 3_600_000;
 const STALE_DEMO_MS = 24 * HOUR_MS;
 
-/** Serves the demo yard: one that is over a day old is set aside and applied anew. */
+/** Serves the demo yard: one that is over a day old is set aside and made again. */
 await serve('demo', {
   folder: async ({ folder, fresh }, say) => {
     // Held only long enough to know that no other process serves the folder before it may be set aside.

@@ -13,7 +13,7 @@ import {
   worked,
 } from './planned.ts';
 
-/** The invented yard "Gannet Slip" at Quillhaven: boats, areas, stacks, and where each stands on the day it is applied. */
+/** The invented yard "Gannet Slip" at Quillhaven: boats, areas, stacks, and where each stands on the day it is made. */
 
 const osmosisStack = [
   step('Thrift Barrier', 5, 100, 'roller', 'grey', 'white'),

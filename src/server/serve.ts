@@ -28,12 +28,15 @@ function end(error: unknown): never {
   process.exit(1);
 }
 
+/** Longest time for a plan, s: a job ends after 30 s, and the search may go on where there is no plan yet. */
+const MOST_PLAN_S = 5;
+
 /** The time for a plan as typed, ms; null: the usual one. */
 function planTime(typed: string | undefined): number | null {
   if (typed === undefined) return null;
   const seconds = Number(typed);
-  if (seconds >= 0.1 && seconds <= 60) return seconds * 1000;
-  process.stderr.write(`--plan-seconds must be between 0.1 and 60, but is "${typed}".\n`);
+  if (seconds >= 0.1 && seconds <= MOST_PLAN_S) return seconds * 1000;
+  process.stderr.write(`--plan-seconds must be between 0.1 and ${MOST_PLAN_S}, but is "${typed}".\n`);
   process.exit(1);
 }
 

@@ -53,6 +53,8 @@ const FIRST_STEPS = 1;
 /** Where the budget finds no plan, any plan is sought for so many times as long, and for this long at least, ms: a slow machine has one too. */
 const ANY_TIMES = 5;
 const ANY_MS = 5000;
+/** And longer than the budget by this at most, ms. */
+const ANY_BEYOND_MS = 8000;
 
 /** The last end of a plan, slots. */
 function lastEnd(problem: PlanProblem, { starts }: Pick<Plan, 'starts'>): number {
@@ -100,14 +102,16 @@ export function planYard(
   within('seed', effort.seed, 0, 2 ** 31);
   const { budgetMs } = effort;
   const given =
-    budgetMs === undefined ? effort : { ...effort, anyMs: Math.max(ANY_TIMES * budgetMs, ANY_MS) };
+    budgetMs === undefined
+      ? effort
+      : { ...effort, anyMs: Math.max(ANY_MS, Math.min(ANY_TIMES * budgetMs, budgetMs + ANY_BEYOND_MS)) };
   const widest = buildProblem(yard, MOST_DAYS * DAY_SLOTS);
   const first = schedule(widest.problem, { seed: effort.seed, steps: FIRST_STEPS });
   if (!first.ok) return answerOf(yard, widest, schedule(widest.problem, given));
   const days = Math.ceil((lastEnd(widest.problem, first) * ROOM) / DAY_SLOTS);
   if (days >= MOST_DAYS) return answerOf(yard, widest, schedule(widest.problem, given));
   const built = buildProblem(yard, Math.max(LEAST_DAYS, days) * DAY_SLOTS);
-  const found = schedule(built.problem, given);
+  const found = schedule(built.problem, effort);
   // An area without a suitable hour in the shorter horizon may have one later.
   if (!found.ok || built.unplanned.length > widest.unplanned.length)
     return answerOf(yard, widest, schedule(widest.problem, given));

@@ -13,8 +13,9 @@ import { cannotOpen, FolderUnfit } from './folderCheck.ts';
  */
 export async function startEngine(
   folder: string | null,
-  { dump, room = new DiskRoom(folder) }: { dump?: Blob | undefined; room?: DiskRoom } = {},
+  { dump }: { dump?: Blob | undefined } = {},
 ): Promise<PGlite> {
+  const room = new DiskRoom(folder);
   const options: PGliteOptions = {
     ...(folder && {
       fs: new DurableFs(folder, { full: () => room.release(), lost: (flush) => endLost(folder, flush) }),

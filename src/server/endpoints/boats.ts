@@ -25,7 +25,7 @@ export const boatEndpoints = [
   }),
   read({
     path: '/slip',
-    summary: 'The board, under its name before version 0.5',
+    summary: 'The board, under its former name',
     reply: boardReply,
     run: (_asked, context) => boardView(context),
   }),

@@ -29,7 +29,7 @@ import { stockView } from '../views/supply/stock.ts';
 
 /** Lots: add, update, receive with an order, archive. */
 
-const STORE = [{ of: 'stock' as const }];
+const STOCK = [{ of: 'stock' as const }];
 
 /** A part and a colour that the product's sheet has. */
 async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''): Promise<void> {
@@ -79,7 +79,7 @@ export const lotEndpoints = [
     run: async ({ body }, { tx }) => {
       await checkLot(tx, body);
       await insertLot(tx, body, null);
-      return { reply: await theLot(tx, body.id), changes: STORE };
+      return { reply: await theLot(tx, body.id), changes: STOCK };
     },
   }),
   write({
@@ -101,7 +101,7 @@ export const lotEndpoints = [
           },
         ]);
       await updateLot(tx, current, body);
-      return { reply: await theLot(tx, params.id), changes: STORE };
+      return { reply: await theLot(tx, params.id), changes: STOCK };
     },
   }),
   write({
@@ -113,7 +113,7 @@ export const lotEndpoints = [
     run: async ({ params }, { tx }) => {
       const current = await theLot(tx, params.id);
       if (!current.archived) await updateLot(tx, current, { archived: true });
-      return { reply: await theLot(tx, params.id), changes: STORE };
+      return { reply: await theLot(tx, params.id), changes: STOCK };
     },
   }),
   write({
@@ -125,7 +125,7 @@ export const lotEndpoints = [
     run: async ({ params }, { tx }) => {
       const current = await theLot(tx, params.id);
       if (current.archived) await updateLot(tx, current, { archived: false });
-      return { reply: await theLot(tx, params.id), changes: STORE };
+      return { reply: await theLot(tx, params.id), changes: STOCK };
     },
   }),
   write({
@@ -149,14 +149,14 @@ export const lotEndpoints = [
         const movement = { id: uuidv7(), lotId: lot.id, kind: 'received' as const, amount, at: body.at, areaId: null, note: '', corrects: null }; // biome-ignore format: one line
         await insertMovement(tx, movementByHand(movement, now, body.id));
       }
-      if (body.purchaseId === null) return { reply: { id: body.id }, changes: STORE };
+      if (body.purchaseId === null) return { reply: { id: body.id }, changes: STOCK };
       const purchase = await thePurchase(tx, body.purchaseId);
       if (purchase.receivedAt !== null)
         throw badFields([
           { path: 'purchaseId', message: `Order ${body.purchaseId} has already been received` },
         ]);
       await updatePurchase(tx, purchase, { receivedAt: new Date(body.at) });
-      return { reply: { id: body.id }, changes: [...STORE, { of: 'trade' }] };
+      return { reply: { id: body.id }, changes: [...STOCK, { of: 'trade' }] };
     },
   }),
 ];

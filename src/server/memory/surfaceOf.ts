@@ -31,7 +31,7 @@ function bodyOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfaceBody {
   });
 }
 
-/** Where an area's surface stands and what kind of stock of heat it is, as it is now. */
+/** Where an area's surface stands and what kind of heat store it is, as it is now. */
 export const surfaceOf: (state: AreaSnapshot, catalogue: ProductCatalogue) => SurfacePlace = memoised(
   (state: AreaSnapshot, catalogue: ProductCatalogue) => ({
     surroundings: state.area.surroundings,

@@ -71,7 +71,8 @@ export function PlaceFields({ zone }: { zone: string }) {
         inputMode="text"
         hint="North is positive. A pair of coordinates from a map can be pasted here."
         options={{
-          onChange: (event: { target: { value: string } }) => {
+          // Read once the field is left: half of a typed pair looks like a pair.
+          onBlur: (event: { target: { value: string } }) => {
             const pair = readCoordinates(event.target.value);
             if (pair) place(pair);
           },

@@ -12,7 +12,7 @@ describe('coordinates as a map gives them', () => {
   ])('%s', (text, latitude, longitude) => {
     expect(readCoordinates(text)).toEqual({ latitude, longitude });
   });
-  it.each(['51.507', '', '95, 10', '51, 181', '12:30, 4', 'North quay', '51.507, '])(
+  it.each(['51.507', '', '95, 10', '51,5', '-4,25', '51, 181', '12:30, 4', 'North quay', '51.507, '])(
     '“%s” is not a place',
     (text) => {
       expect(readCoordinates(text)).toBeNull();

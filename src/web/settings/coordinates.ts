@@ -21,6 +21,8 @@ function degrees(parts: readonly (string | undefined)[], side: string | undefine
  * @returns rounded to 0.0001° (some 10 m); null: the text is something else, or a place that doesn’t exist
  */
 export function readCoordinates(text: string): Coordinates | null {
+  // "51,5" is one number with a decimal comma, not two.
+  if (/^\s*-?\d+,\d+\s*$/.test(text)) return null;
   const found = PAIR.exec(text);
   if (!found) return null;
   const latitude = degrees(found.slice(1, 4), found[4]);

@@ -72,6 +72,7 @@ describe('the yard', () => {
     await user.clear(latitude);
     await user.click(latitude);
     await user.paste('43°30′N 5°15′W');
+    await user.tab();
     expect([latitude.value, longitude.value]).toEqual(['43.5', '-5.25']);
     const getCurrentPosition = vi.fn();
     vi.stubGlobal('navigator', { ...navigator, geolocation: { getCurrentPosition } });

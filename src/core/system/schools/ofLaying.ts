@@ -30,7 +30,7 @@ const methodBy = (way: string, step: SchooledStep, place: SchoolPlace): Method |
   return METHODS[way]?.find((method) => product && methodsOf(product.sheet).includes(method));
 };
 
-/** A step applied by another method: where that lays another film, in the coats that reach the same in all. */
+/** A step applied by another method. Where the film differs, in as many coats as reach the same total. */
 function appliedBy(step: SchooledStep, method: Method, place: SchoolPlace): SchooledStep {
   const applied = { ...step, method };
   const [was, film] = [filmBy(step, place), filmBy(applied, place)];
