@@ -15,7 +15,7 @@ import { Strewn } from './Strewn.tsx';
 /** What the system wants done before this coat: each ticked when done, an inspection with what it found. */
 export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   const now = useMinute();
-  const { mutate: log } = useQueued();
+  const { mutate: log, isPending: sending } = useQueued();
   const { next } = view.clock;
   const work = workStates(
     view.clock.work.map((task) => oneGrit(task, view.clock)),
@@ -26,7 +26,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   // A washed area is washed again after a night outside or a neighbour’s dust.
   const again = washes.every(({ state }) => state === 'done');
   const open = work.filter(({ state }) => state !== 'done').length;
-  const send = (entry: EntryInput) => log(entryWrite(entry));
+  const send = (entry: EntryInput, onSuccess = () => {}) => log(entryWrite(entry), { onSuccess });
   const start = { areaId: view.area.id, corrects: null };
   const entryOf = (task: WorkView, more: Partial<WorkBody>): EntryInput => ({
     ...start,
@@ -45,8 +45,8 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
       ...more,
     },
   });
-  const tick = (task: WorkView, outcome: 'done' | 'faults', remark = '') =>
-    send(entryOf(task, { outcome, remark }));
+  const tick = (task: WorkView, outcome: 'done' | 'faults', remark = '', onKept = () => {}) =>
+    send(entryOf(task, { outcome, remark }), onKept);
   const untick = (entryId: string) => log(strikeWrite(view.area.id, entryId, 'ticked by mistake'));
   const washAgain = again && (
     <button
@@ -87,7 +87,8 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
               <Inspect
                 task={task}
                 boatId={view.boat.id}
-                onFound={(outcome, remark) => tick(task, outcome, remark)}
+                sending={sending}
+                onFound={(outcome, remark, onKept) => tick(task, outcome, remark, onKept)}
               />
             ) : task.kind === 'aggregate' ? (
               <Strewn
@@ -127,15 +128,17 @@ function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: str
   return 'to do';
 }
 
-/** An inspection ends in a word: fine, or what was found; faults leave it to do. */
+/** The result of an inspection: no faults, or the faults found, which leave it to do. The form stays until they are kept. */
 function Inspect({
   task,
   boatId,
+  sending,
   onFound,
 }: {
   task: WorkView;
   boatId: string;
-  onFound: (outcome: 'done' | 'faults', remark: string) => void;
+  sending: boolean;
+  onFound: (outcome: 'done' | 'faults', remark: string, onKept?: () => void) => void;
 }) {
   const [remark, setRemark] = useState<string | null>(null);
   if (remark === null) {
@@ -155,8 +158,7 @@ function Inspect({
       className="flex w-full flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        onFound('faults', remark.trim());
-        setRemark(null);
+        onFound('faults', remark.trim(), () => setRemark(null));
       }}
     >
       <label className="min-w-56 grow">
@@ -168,7 +170,7 @@ function Inspect({
           onChange={(event) => setRemark(event.target.value)}
         />
       </label>
-      <button type="submit" className="btn btn-primary target" disabled={remark.trim() === ''}>
+      <button type="submit" className="btn btn-primary target" disabled={sending || remark.trim() === ''}>
         Log faults
       </button>
       <button type="button" className="btn btn-ghost target" onClick={() => setRemark(null)}>
