@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBoat, aCoat, aLot, anArea, aPlannedArea, HOUR, weatherCsv } from '../../test/examples.ts';
 import { startPostgres } from '../../test/postgres.ts';
 import { writesOf } from '../../test/writes.ts';
+import type { PlanView } from '../contract/index.ts';
 import { projectRoot } from './db/places.ts';
 import type { Running } from './start.ts';
 
@@ -187,6 +188,8 @@ describe('the queries of rows/', () => {
       yardDays: 1,
       version: 0,
     });
+    const { body: yardPlan } = await ask<PlanView>('GET', '/plan');
+    await done('PUT', '/plan/setup', yardPlan.setup);
     const lot = aLot(product.id, 'base');
     const { amount: _amount, ...tin } = lot;
     await done('POST', '/lots', tin);

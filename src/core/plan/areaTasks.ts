@@ -1,7 +1,7 @@
 import { CoatTables, type Horizon, sessionId, timesOf } from './coatTables.ts';
-import { type FilmTakes, mayTable, takesOf, windowTables } from './lagTables.ts';
+import { type FilmTakes, mayTable, takesOf, windowTables, workTable } from './lagTables.ts';
 import type { PlanLag, PlanTask } from './problem.ts';
-import { after, SLOT_MS, slotAfter, slotBefore, slotsOf } from './slots.ts';
+import { after, always, SLOT_MS, slotAfter, slotBefore, slotsOf } from './slots.ts';
 import type { AreaToPlan, CoatToPlan, PlannedTask, Unplanned, WorkToPlan } from './yardToPlan.ts';
 
 /** The tasks of one area: its films, the work and the coats that are left, and what each waits for. */
@@ -77,7 +77,7 @@ export class AreaTasks {
         ? this.#tables.dryOf(below.coat)
         : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
     if (!dry) throw this.#left(null, 'ready-not-stated');
-    return { earliest: mayTable(dry, fromMs, slots) };
+    return { earliest: mayTable(dry, { fromMs, slots }) };
   }
 
   #forWater(): Pick<PlanLag, 'earliest' | 'latest'> {
@@ -89,7 +89,8 @@ export class AreaTasks {
     if (!takes) throw this.#left(null, 'ready-not-stated');
     if (!this.#horizon.onlyPinned && takes.every(({ mayMs }) => mayMs === null))
       throw this.#left(null, below.kind === 'coat' ? 'never-ready' : 'closed-for-water');
-    return windowTables(takes, { ...this.#horizon, aheadMs: 0, longerMs: 0 }, null);
+    const { fromMs, slots } = this.#horizon;
+    return windowTables(takes, { fromMs, slots, aheadMs: 0, longerMs: 0, sandSlots: null });
   }
 
   #left(coat: CoatToPlan | null, code: Unplanned['code']): NotPlanned {
@@ -97,7 +98,7 @@ export class AreaTasks {
   }
 
   #always<T>(value: T): T[] {
-    return Array.from({ length: this.#horizon.slots + 1 }, () => value);
+    return always(this.#horizon.slots, value);
   }
 
   #add(
@@ -193,10 +194,10 @@ export class AreaTasks {
     const sandFirst = coat.work.some(({ kind }) => kind === 'sand');
     const below = this.#takesBelow(coat, sandFirst);
     if (below) {
-      const sand = sandFirst || coat.sandMs === 0 ? null : { slots: slotsOf(coat.sandMs), cost: 0 };
+      const sandSlots = sandFirst || coat.sandMs === 0 ? null : slotsOf(coat.sandMs);
       // A coat that takes longer than the one below comes to its last strip later than that one closes.
       const longerMs = Math.max(0, coat.applyMs - this.#belowTookMs());
-      const tables = windowTables(below.takes, { fromMs, slots, aheadMs, longerMs }, sand);
+      const tables = windowTables(below.takes, { fromMs, slots, aheadMs, longerMs, sandSlots });
       for (const [i, before] of below.ids.entries()) {
         // The window of the first session closes first: it decides for the whole coat.
         this.lags.push({ before, after: id, ...(i === 0 ? tables : { earliest: tables.earliest }) });
@@ -277,11 +278,8 @@ export class AreaTasks {
     const { fromMs, slots } = this.#horizon;
     const below = this.#takesBelow(coat, true, true);
     if (!below) return;
-    const times = below.takes.map(({ sandMs, wetMs, mayMs }) => {
-      const at = work.kind === 'sand' ? sandMs : (wetMs ?? mayMs);
-      return at === null ? null : at + waitMs;
-    });
-    const earliest = mayTable(times, fromMs, slots);
+    const isSanding = work.kind === 'sand';
+    const earliest = workTable(below.takes, { fromMs, slots, isSanding, waitMs });
     for (const before of below.ids) this.lags.push({ before, after: id, earliest });
   }
 }

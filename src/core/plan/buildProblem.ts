@@ -1,6 +1,6 @@
 import { moment, positive, QuantityError, within } from '../units/index.ts';
 import { AreaTasks, NotPlanned, type OwnTask } from './areaTasks.ts';
-import type { Horizon } from './coatTables.ts';
+import { FilmTables, type Horizon } from './coatTables.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import { joined, SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
 import type { AreaToPlan, BoatToPlan, CoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
@@ -195,13 +195,14 @@ function areaOf(area: AreaToPlan, horizon: Horizon) {
  * @param slots the horizon
  * @param between slots between which a coat is thought to start: for a plan near to an earlier one
  * @param later tables of ends far ahead, from another weather
+ * @param films what films do in this weather, as far as it is known from other problems with the same start
  * @param onlyPinned tables are right only for coats whose start is given: to look at what has been done
  * @throws {QuantityError} on a figure, moment or table that cannot be
  */
 export function buildProblem(
   yard: YardToPlan,
   slots: number,
-  { onlyPinned = false, between, later }: Partial<Pick<Horizon, 'onlyPinned' | 'between' | 'later'>> = {},
+  { onlyPinned = false, between, later, films = new FilmTables() }: Partial<Pick<Horizon, 'onlyPinned' | 'between' | 'later' | 'films'>> = {}, // biome-ignore format: one line
 ): BuiltProblem {
   checkYard(yard);
   within('horizon (slots)', slots, 1, 10_000);
@@ -221,8 +222,7 @@ export function buildProblem(
     onlyPinned,
     between,
     later,
-    tables: new Map(),
-    numbers: new Map(),
+    films,
   };
   const areas = yard.areas.map((area) => ({ area, ...areaOf(area, horizon) }));
   const tasks = areas.flatMap(({ made }) => made.tasks);

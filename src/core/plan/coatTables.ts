@@ -12,8 +12,7 @@ export interface Horizon {
   slots: number;
   /** The longest that anybody works in one go, ms. */
   longestMs: number;
-  /** What films take, by coats alike: worked out once. */
-  tables: Map<string, FilmTakes[] | null>;
+  films: FilmTables;
   /** Tables of ends far ahead, kept from an earlier weather; left out: all are worked out. */
   later?: LaterTables | undefined;
   /** Slots between which a coat is thought to start; left out: all. */
@@ -24,8 +23,28 @@ export interface Horizon {
   pinned: ReadonlyMap<string, number>;
   /** Of each coat only what follows from its given start is worked out, and nothing of a coat without one. */
   onlyPinned: boolean;
-  /** A number for each sheet and each series of temperatures. */
-  numbers: Map<object, number>;
+}
+
+/** What films do in one weather, of coats alike worked out once. Problems of one start and one weather may share it. */
+export class FilmTables {
+  readonly #numbers = new Map<object, number>();
+  readonly #known = new Map<string, readonly unknown[] | null>();
+
+  /** @param of objects by their identity, anything else by its content: all that `make` depends on */
+  table<T>(of: readonly unknown[], objects: readonly object[], make: () => T[] | null): T[] | null {
+    const key = JSON.stringify([objects.map((each) => this.#numberOf(each)), ...of]);
+    const known = this.#known.get(key);
+    if (known !== undefined) return known as T[] | null;
+    const made = make();
+    this.#known.set(key, made);
+    return made;
+  }
+
+  #numberOf(each: object): number {
+    const known = this.#numbers.get(each) ?? this.#numbers.size;
+    this.#numbers.set(each, known);
+    return known;
+  }
 }
 
 /** Slots that dust harms a film whose sheet gives no tack-free time: a day [M]. */
@@ -92,20 +111,15 @@ export class CoatTables {
 
   /** What the film of a coat takes, by end slot; coats alike share the table. */
   takesOf(coat: CoatToPlan, next: Next, sandFirst: boolean, workOn: boolean): FilmTakes[] | null {
-    const { fromMs, slots, tables, numbers, later } = this.#horizon;
+    const { fromMs, slots, films, later } = this.#horizon;
     const { temps } = this.#area;
     const all = this.endsOf(coat);
     const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
-    for (const each of [temps, coat.sheet]) if (!numbers.has(each)) numbers.set(each, numbers.size);
     const of = [coat.factor, coat.mustFactor, coat.applyMs, coat.cleanUpMs, next, sandFirst, workOn];
-    const key = JSON.stringify([numbers.get(temps), numbers.get(coat.sheet), ends, ...of]);
-    const near = () => {
-      const known = tables.get(key);
-      if (known !== undefined) return known;
-      const made = takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends });
-      tables.set(key, made);
-      return made;
-    };
+    const near = () =>
+      films.table(['takes', slots, ends, of], [temps, coat.sheet], () =>
+        takesByEnd({ coat, next, sandFirst, workOn, temps, fromMs, slots, ends }),
+      );
     if (!later) return near();
     const laterKey = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, ...of]);
     return later.takes(laterKey, { near, ends, slots });
@@ -113,10 +127,14 @@ export class CoatTables {
 
   /** When the film of a coat is dry, by end slot; null: not stated. */
   dryOf(coat: CoatToPlan): (number | null)[] | null {
-    const { fromMs, slots, later } = this.#horizon;
+    const { fromMs, slots, films, later } = this.#horizon;
+    const { temps } = this.#area;
     const all = this.endsOf(coat);
     const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
-    const near = () => dryByEnd({ coat, temps: this.#area.temps, fromMs, slots, ends });
+    const near = () =>
+      films.table(['dry', slots, ends, coat.factor, coat.cleanUpMs], [temps, coat.sheet], () =>
+        dryByEnd({ coat, temps, fromMs, slots, ends }),
+      );
     if (!later) return near();
     const key = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, coat.factor]);
     return later.dry(key, { near, ends, slots });
@@ -125,6 +143,6 @@ export class CoatTables {
   wetUntil(coat: CoatToPlan): number[] {
     const { fromMs, slots } = this.#horizon;
     const dry = this.dryOf(coat);
-    return dry ? mayTable(dry, fromMs, slots) : after(slots, DAY_SLOTS);
+    return dry ? mayTable(dry, { fromMs, slots }) : after(slots, DAY_SLOTS);
   }
 }

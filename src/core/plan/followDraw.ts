@@ -159,7 +159,8 @@ export class DrawFollowed {
     if (this.#done.has(taskId)) return;
     const yard = yardInDraw(this.#state(), this.#truth, now, null);
     const pinned = { [taskId]: this.#ms(now) };
-    const built = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
+    const { films } = this.#truth;
+    const built = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true, films });
     const what = built.tasks.find(({ id }) => id === taskId);
     const own = built.problem.tasks.find(({ id }) => id === taskId);
     const found = own && mistakesAt(built.problem, this.#done, { id: taskId, slot: now });
@@ -280,7 +281,8 @@ export class DrawFollowed {
   #boat(today: readonly Done[], now: number): (each: Done) => 'not-ready' | 'weather' | null {
     const yard = yardInDraw(this.#state(), this.#truth, now, null);
     const pinned = Object.fromEntries(today.map(({ task, start }) => [task.id, this.#ms(start)]));
-    const { problem } = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true });
+    const { films } = this.#truth;
+    const { problem } = buildProblem({ ...yard, pinned }, this.#setup.slots, { onlyPinned: true, films });
     const takes = tasksTaken(problem, this.#done);
     return (each) => (!takes(each) ? 'not-ready' : this.#airLets(each) ? null : 'weather');
   }

@@ -8,8 +8,9 @@ import {
   type WindowSegment,
   windowsFor,
 } from '../cure/index.ts';
+import { memoisedByKey } from '../units/index.ts';
 import type { PlanLag } from './problem.ts';
-import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
+import { always, SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 
 /** When a film takes what comes next, ms. */
 export interface FilmTakes {
@@ -90,16 +91,15 @@ export interface EndsOfCoat {
 
 /** Something for every end slot, worked out for those that are looked at; before and between them it is what the last one said. */
 function byEnd<T>({ slots, ends }: EndsOfCoat, of: (end: number) => T): T[] {
-  const found: T[] = [];
-  for (const end of ends) {
-    const last = found.at(-1);
-    const value = of(end);
-    while (found.length < end) found.push(last ?? value);
-    found.push(value);
+  let last = of(ends[0] ?? slots);
+  const found = always(slots, last);
+  for (const [i, end] of ends.entries()) {
+    if (i === 0) continue;
+    found.fill(last, (ends[i - 1] as number) + 1, end);
+    last = of(end);
+    found[end] = last;
   }
-  const last = found.at(-1) ?? of(slots);
-  while (found.length <= slots) found.push(last);
-  return found;
+  return found.fill(last, (ends.at(-1) ?? slots) + 1);
 }
 
 /** Whether a film can close to its next coat, so that it is asked when it can be sanded. */
@@ -147,38 +147,80 @@ export function dryByEnd(
   );
 }
 
-/** Times by end slot as a table of the problem: rounded late, never earlier than the end, never falling. */
-export function mayTable(times: readonly (number | null)[], fromMs: number, slots: number): number[] {
+/** A table of the problem from a time for each end slot: rounded late, never earlier than the end, never falling. */
+function mayTableOf<T>(
+  each: readonly T[],
+  timeOf: (one: T) => number | null,
+  { fromMs, slots }: { fromMs: number; slots: number },
+): number[] {
+  const table = always(slots, 0);
   let least = 0;
-  return times.map((ms, end) => {
-    least = Math.max(least, Math.min(slots + 1, Math.max(slotAfter(ms, fromMs), end)));
-    return least;
-  });
+  for (let end = 0; end <= slots; end++) {
+    const slot = slotAfter(timeOf(each[end] as T), fromMs);
+    least = Math.max(least, Math.min(slots + 1, Math.max(slot, end)));
+    table[end] = least;
+  }
+  return table;
 }
 
+interface TableSpan {
+  fromMs: number;
+  slots: number;
+}
+const keyOf = (of: object): string => Object.values(of).join();
+
+/** Times by end slot as a table of the problem: rounded late, never earlier than the end, never falling. */
+export const mayTable = memoisedByKey(
+  (times: readonly (number | null)[], span: TableSpan) => mayTableOf(times, (ms) => ms, span),
+  keyOf,
+);
+
 /**
- * What a film takes, by the slot its task ends at, as the tables of a lag: "may" rounded late, "must" rounded early.
+ * From when a film bears work, by the slot its task ends at: sanding once it can be sanded, anything else once it is dry.
  *
- * @param aheadMs what lies between the start of the task after and the moment that counts: getting ready for the coat
- * @param longerMs by how much the coat after takes longer than the film below did
- * @param sand slots that sanding takes where the window has closed, and what it costs beside the hours; null: the film is not sanded for this
+ * @param waitMs what the work waits beyond that
  */
-export function windowTables(
+export const workTable = memoisedByKey(
+  (
+    takes: readonly FilmTakes[],
+    { isSanding, waitMs, ...span }: TableSpan & { isSanding: boolean; waitMs: number },
+  ) =>
+    mayTableOf(
+      takes,
+      ({ sandMs, wetMs, mayMs }) => {
+        const at = isSanding ? sandMs : (wetMs ?? mayMs);
+        return at === null ? null : at + waitMs;
+      },
+      span,
+    ),
+  keyOf,
+);
+
+interface Following extends TableSpan {
+  /** What lies between the start of the task after and the moment that counts, ms: getting ready for the coat. */
+  aheadMs: number;
+  /** By how much the coat after takes longer than the film below did, ms. */
+  longerMs: number;
+  /** Slots that sanding takes where the window has closed; null: the film is not sanded for this. */
+  sandSlots: number | null;
+}
+
+/** What a film takes, by the slot its task ends at, as the tables of a lag: "may" rounded late, "must" rounded early. */
+export const windowTables = memoisedByKey(windowTablesOf, keyOf);
+
+function windowTablesOf(
   takes: readonly FilmTakes[],
-  { fromMs, slots, aheadMs, longerMs }: { fromMs: number; slots: number; aheadMs: number; longerMs: number },
-  sand: { slots: number; cost: number } | null,
+  { fromMs, slots, aheadMs, longerMs, sandSlots }: Following,
 ): Pick<PlanLag, 'earliest' | 'latest' | 'late'> {
-  const earliest = mayTable(
-    takes.map(({ mayMs }) => (mayMs === null ? null : mayMs - aheadMs)),
-    fromMs,
-    slots,
-  );
+  const span = { fromMs, slots };
+  const earliest = mayTableOf(takes, ({ mayMs }) => (mayMs === null ? null : mayMs - aheadMs), span);
   if (takes.every(({ closesMs }) => closesMs === null)) return { earliest };
-  const latest = takes.map(({ closesMs }) =>
-    closesMs === null ? slots + 1 : Math.min(slots + 1, slotBefore(closesMs - aheadMs - longerMs, fromMs)),
-  );
-  for (let end = slots - 1; end >= 0; end--)
-    latest[end] = Math.min(latest[end] as number, latest[end + 1] as number);
+  const latest = always(slots, slots + 1);
+  for (let end = slots; end >= 0; end--) {
+    const closesMs = takes[end]?.closesMs ?? null;
+    const must = closesMs === null ? slots + 1 : slotBefore(closesMs - aheadMs - longerMs, fromMs);
+    latest[end] = Math.min(must, latest[end + 1] ?? slots + 1);
+  }
   // Closed before the plan begins: not at its first slot either.
   for (let end = 0; end <= slots && (latest[end] as number) < 0; end++) {
     latest[end] = 0;
@@ -187,11 +229,7 @@ export function windowTables(
   for (let end = 1; end <= slots; end++)
     earliest[end] = Math.max(earliest[end] as number, earliest[end - 1] as number);
   const sandable = takes.every(({ closesMs, sandMs }) => closesMs === null || sandMs !== null);
-  if (!sand || !sandable) return { earliest, latest };
-  const from = mayTable(
-    takes.map(({ sandMs, mayMs }) => sandMs ?? mayMs),
-    fromMs,
-    slots,
-  );
-  return { earliest, latest, late: { ...sand, from } };
+  if (sandSlots === null || !sandable) return { earliest, latest };
+  const from = mayTableOf(takes, ({ sandMs, mayMs }) => sandMs ?? mayMs, span);
+  return { earliest, latest, late: { slots: sandSlots, cost: 0, from } };
 }

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import { SHED_FROM, shedHours, shedYard } from '../../../test/weatherYards.ts';
 import { buildProblem } from './buildProblem.ts';
+import { FilmTables } from './coatTables.ts';
 import { yardInWeather } from './index.ts';
 import { LaterTables } from './laterTables.ts';
 
@@ -55,4 +56,19 @@ it('what is near is worked out by the new forecast, what is far stays', () => {
   expect(yard.fromMs).toBe(SHED_FROM);
   expect(lag(problem)[monday]).toBeGreaterThan(lag(first)[monday] as number);
   expect(lag(problem)[8 * 48]).toBe(lag(first)[8 * 48]);
+});
+
+it('what films do is kept apart by weather, sheet and length: a shared store changes no table', () => {
+  const cold = yardInWeather(
+    of,
+    shedHours(32, () => ({ airC: 6 })),
+    SLOTS,
+  );
+  const slower = { ...yard, areas: yard.areas.map((area) => ({ ...area, coats: area.coats.map((each) => ({ ...each, factor: 2 })) })) }; // biome-ignore format: one line
+  const films = new FilmTables();
+  for (const [
+    each,
+    slots,
+  ] of [[yard, SLOTS], [cold, SLOTS], [slower, SLOTS], [yard, SLOTS - 48], [yard, SLOTS]] as const) // biome-ignore format: one line
+    expect(buildProblem(each, slots, { films }).problem).toEqual(buildProblem(each, slots).problem);
 });

@@ -1,3 +1,4 @@
+import { memoised } from '../units/index.ts';
 import type { FilmTakes } from './lagTables.ts';
 
 /** A table of the near ends, worked out when it is asked for. */
@@ -6,6 +7,17 @@ interface NearTable<T> {
   ends: readonly number[];
   slots: number;
 }
+
+/** The beginning of a table; asked for again it is the same object, so that what is worked out of it is worked out once. */
+const cut = memoised((table: readonly unknown[], slots: number) => table.slice(0, slots + 1), 4);
+
+/** A table whose ends from a slot on are those of another. */
+const joined = memoised(
+  (near: readonly unknown[], kept: readonly unknown[], fromSlot: number, slots: number) => [
+    ...near.slice(0, fromSlot),
+    ...near.slice(fromSlot, slots + 1).map((each, i) => kept[fromSlot + i] ?? each),
+  ],
+);
 
 /**
  * Tables of what films take, by end slot, kept from one weather for the ends far ahead in others: a forecast for the next days
@@ -36,9 +48,9 @@ export class LaterTables {
     }
     const kept = tables.get(key);
     // Nothing ends so soon: there is nothing to work out again.
-    if (kept && ends.length === 0) return kept.slice(0, slots + 1);
+    if (kept && ends.length === 0) return cut(kept, slots) as T[];
     const made = near();
     if (!kept || !made) return made;
-    return made.map((each, end) => (end < this.fromSlot || end > slots ? each : (kept[end] ?? each)));
+    return joined(made, kept, this.fromSlot, slots) as T[];
   }
 }

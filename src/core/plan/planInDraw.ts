@@ -9,6 +9,7 @@ import type { AreaToPlan, CoatToPlan, YardToPlan } from './yardToPlan.ts';
 /** Plans of the mornings of a draw: each near to the plan of the day before. */
 
 const DAY_SLOTS = 48;
+const WEEK_SLOTS = 7 * DAY_SLOTS;
 /** Each morning a coat is looked for so much sooner and later than the plan of the day before has it; only where that fails, on all days. */
 const SOONER_SLOTS = 2 * DAY_SLOTS;
 const LATER_SLOTS = 4 * DAY_SLOTS;
@@ -131,7 +132,9 @@ export function planInDraw(
     if (first === undefined || last === undefined) return null;
     return [Math.max(now, first - SOONER_SLOTS), last + LATER_SLOTS];
   };
-  const horizon = Math.min(setup.slots, Math.max(0, ...before.values()) + LATER_SLOTS + DAY_SLOTS);
+  const needed = Math.max(0, ...before.values()) + LATER_SLOTS + DAY_SLOTS;
+  // In whole weeks: tables of the same length are made once.
+  const horizon = Math.min(setup.slots, Math.ceil(needed / WEEK_SLOTS) * WEEK_SLOTS);
   const first = planned(state, known, { ...of, between: near, slots: horizon });
   return first?.whole ? first : planned(state, known, { ...of, between: () => null, slots: setup.slots });
 }
@@ -145,7 +148,7 @@ function planned(
   const { tries, leftOut } = state.setup;
   const asked = yardInDraw(state, known, now, () => [now, now + ANEW_SLOTS]);
   later.fromSlot = now + ANEW_SLOTS;
-  const how = { between, later };
+  const how = { between, later, films: known.films };
   let built = buildProblem(asked, slots, how);
   // A boat of which an area has no date by this forecast has none; the rest of the yard goes on.
   const stuck = new Set(

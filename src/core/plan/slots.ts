@@ -13,9 +13,15 @@ export const slotBefore = (ms: number, fromMs: number): number => Math.floor((ms
 /** A length in whole slots, rounded up; work that takes any time takes one slot or more. */
 export const slotsOf = (ms: number): number => Math.max(0, Math.ceil(ms / SLOT_MS - 1e-9));
 
+/** A table by end slot: the same at each. */
+export const always = <T>(slots: number, value: T): T[] => new Array<T>(slots + 1).fill(value);
+
 /** A table by end slot: so many slots after the end, never before it. */
-export const after = (slots: number, wait: number): number[] =>
-  Array.from({ length: slots + 1 }, (_, end) => Math.min(slots + 1, Math.max(0, end + wait)));
+export function after(slots: number, wait: number): number[] {
+  const table = always(slots, 0);
+  for (let end = 0; end <= slots; end++) table[end] = Math.min(slots + 1, Math.max(0, end + wait));
+  return table;
+}
 
 /** Stretches that follow each other without a gap, as one: hours of another price break no work off. */
 export function joined(

@@ -9,7 +9,7 @@ import {
   type Site,
 } from '../air/index.ts';
 import { eventTime, HOUR_MS, safeEvent } from '../cure/index.ts';
-import { timesOf } from './coatTables.ts';
+import { FilmTables, timesOf } from './coatTables.ts';
 import { type FilmGiven, filmIn } from './filmIn.ts';
 import { joined, SLOT_MS } from './slots.ts';
 import {
@@ -96,6 +96,8 @@ export class YardInWeather {
 
 /** A yard in one weather. */
 export class YardWeather {
+  /** What films do in this weather, for problems with the yard's start. */
+  readonly films = new FilmTables();
   readonly #of: WeatherYard;
   readonly #ahead: HoursAhead;
   readonly #slots: number;
