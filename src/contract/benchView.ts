@@ -2,7 +2,7 @@ import type { AirConditionCode, AirReason, ShellKind, Surroundings } from '../co
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { CoatAirRecord, FailureView } from './coatAir.ts';
-import type { TapeKind } from './logBodies.ts';
+import type { ProgressBody, TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BenchTins } from './supply/benchTins.ts';
@@ -22,6 +22,9 @@ export interface BareTick {
   /** By when the tape is to come off; null: not taped. */
   offBy: string | null;
 }
+
+/** Something noted of the coat in hand while it is applied, on any device. */
+export type ProgressView = Pick<ProgressBody, 'section' | 'comb' | 'usedL'> & { entryId: string; at: string };
 
 /** Whether a coat begun now passes until it is safe from dew and rain. */
 export interface CoatOutlook {
@@ -188,6 +191,8 @@ export interface BenchView {
   pots: PotView[];
   /** Pots used up in a coat that isn’t logged yet. */
   emptied: PotView[];
+  /** Progress of the coat in hand, oldest first. */
+  progress: ProgressView[];
   /** The coats that lie there, the lowest first, whole or begun. */
   lying: CoatLying[];
   alike: AlikeArea[];

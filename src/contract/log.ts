@@ -12,6 +12,7 @@ import type {
   HandTestBody,
   LoggedConditions,
   NoteBody,
+  ProgressBody,
   RemovalBody,
   RoundBody,
   StrikeBody,
@@ -101,6 +102,9 @@ const coat = objectOf<CoatBody>({
   note: text(2000).label('note').required(),
 });
 
+/** As the core has it. */
+const MOST_SECTIONS = 200;
+
 /** The body of an entry by its kind. */
 export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
   batch: batchBody,
@@ -177,6 +181,38 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
     place: text(200).label('place').required(),
     note: text(1000).label('note').required(),
   }),
+  progress: objectOf<ProgressBody>({
+    stepId: id().label('step').required(),
+    coatNo: between('coat number', 0, 30).integer().required(),
+    section: Joi.object({
+      of: between('Sections', 1, MOST_SECTIONS).integer().required(),
+      no: between('Section', 0, MOST_SECTIONS - 1)
+        .integer()
+        .required(),
+    })
+      .allow(null)
+      .required(),
+    comb: Joi.object({
+      wetMicrons: between('Last tooth wetted (µm)', 1, 10_000).required(),
+      dryMicrons: between('First dry tooth (µm)', 1, 20_000).required(),
+    })
+      .allow(null)
+      .required(),
+    usedL: between('Paint used so far (l)', 0, 2000).allow(null).required(),
+  })
+    .custom((value: ProgressBody, helpers) => {
+      const { section, comb, usedL } = value;
+      if (!section && !comb && usedL === null) return helpers.error('progress.empty');
+      if (section && section.no >= section.of) return helpers.error('progress.section', section);
+      if (comb && comb.dryMicrons <= comb.wetMicrons) return helpers.error('progress.comb', comb);
+      return value;
+    })
+    .messages({
+      'progress.empty': 'a section, a reading or the paint used must be given',
+      'progress.section': 'Section must be below the number of sections ({#of}), but is {#no}',
+      'progress.comb':
+        'First dry tooth must be above the last tooth wetted ({#wetMicrons} µm), but is {#dryMicrons} µm',
+    }),
   round: objectOf<RoundBody>({
     stepId: id().label('step').required(),
     reason: text(400).label('Reason for the additional coat').required(),

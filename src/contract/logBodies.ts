@@ -128,6 +128,18 @@ export interface HandTestBody {
   note: string;
 }
 
+/** Something noted of a coat while it is applied, so that every device at it knows: at least one of the three. */
+export interface ProgressBody {
+  stepId: string;
+  coatNo: number;
+  /** A section covered: its number from 0, of so many equal ones in the order of work. */
+  section: { no: number; of: number } | null;
+  /** A reading of the wet-film comb: the last tooth wetted and the first that stayed dry, µm. */
+  comb: { wetMicrons: number; dryMicrons: number } | null;
+  /** Unthinned litres used for the coat so far. */
+  usedL: number | null;
+}
+
 export interface NoteBody {
   text: string;
 }
@@ -146,6 +158,7 @@ export type EntryBody =
   | { kind: 'removal'; body: RemovalBody }
   | { kind: 'work'; body: WorkBody }
   | { kind: 'hand-test'; body: HandTestBody }
+  | { kind: 'progress'; body: ProgressBody }
   | { kind: 'round'; body: RoundBody }
   | { kind: 'note'; body: NoteBody }
   | { kind: 'strike'; body: StrikeBody };

@@ -160,6 +160,21 @@ const ENTRIES: Record<string, Entry> = {
     run: film.dryFromComb,
     args: [{ wetToothMicrons: 150, dryToothMicrons: 175, volumeSolids: 0.57, thinner: 0.1, paintShare: 0.8 }],
   },
+  sectionsOf: { run: film.sectionsOf, args: [34, 'roller'] },
+  coatProgress: {
+    run: film.coatProgress,
+    args: [
+      [
+        {
+          id: 'a',
+          atMs: 0,
+          section: { no: 0, of: 4 },
+          comb: { wetMicrons: 150, dryMicrons: 175 },
+          usedL: 0.5,
+        },
+      ],
+    ],
+  },
   willItReach: { run: film.willItReach, args: [{ litresLeft: 1, areaLeftM2: 12, coveredM2: 8, usedL: 0.8 }] },
   wetMicrons: { run: film.wetMicrons, args: [{ dryMicrons: 100, volumeSolids: 0.5, thinner: 0.1 }] },
   dryMicrons: { run: film.dryMicrons, args: [{ wetMicrons: 175, volumeSolids: 0.57, thinner: 0.1 }] },

@@ -4,7 +4,7 @@ import { objectOf } from '../joi.ts';
 import { shellKind, stackStep } from '../stack.ts';
 import { benchTins } from '../supply/benchTins.ts';
 import type { OpenFault } from '../survey.ts';
-import { clockReply, hourReply, potReply } from './clocks.ts';
+import { clockReply, hourReply, potReply, progressReply } from './clocks.ts';
 import { airCondition, figure, flag, listOf, maybeFigure, maybeMoment, moment, uuid, word } from './plain.ts';
 import { areaReply, boatReply, coatAirReply, failureReply, productReply } from './records.ts';
 
@@ -112,6 +112,7 @@ export const benchReply = objectOf<BenchView>({
     .required(),
   pots: listOf(potReply),
   emptied: listOf(potReply),
+  progress: listOf(progressReply),
   lying: listOf(
     Joi.object({
       stepId: uuid(),

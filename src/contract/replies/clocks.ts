@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { ProgressView } from '../benchView.ts';
 import { objectOf } from '../joi.ts';
 import { batchBody } from '../log.ts';
 import { taskFields } from '../stack.ts';
@@ -137,6 +138,14 @@ export const glanceReply = objectOf<AreaGlance>({
   side: word(),
   state: word(),
   part,
+});
+
+export const progressReply = objectOf<ProgressView>({
+  entryId: uuid(),
+  at: moment(),
+  section: Joi.object({ no: figure(), of: figure() }).allow(null).required(),
+  comb: Joi.object({ wetMicrons: figure(), dryMicrons: figure() }).allow(null).required(),
+  usedL: maybeFigure(),
 });
 
 export const potReply = objectOf<PotView>({

@@ -1,6 +1,13 @@
 export { type CombFilm, dryFromComb } from './comb.ts';
 export { COAT_SCATTER, enoughNineInTen, KIND_SPREAD, kindDoubt, SPAN_SD } from './doubt.ts';
 export {
+  type CoatProgress,
+  coatProgress,
+  MOST_SECTIONS,
+  type ProgressNote,
+  sectionsOf,
+} from './progress.ts';
+export {
   applyHours,
   coatsNeeded,
   deadVolumeLPerM2,

@@ -195,7 +195,7 @@ function areaOf(area: AreaToPlan, horizon: Horizon) {
  * @param slots the horizon
  * @param between slots between which a coat is thought to start: for a plan near to an earlier one
  * @param later tables of ends far ahead, from another weather
- * @param films what films do in this weather, as far as it is known from other problems with the same start
+ * @param films what films do in this weather, shared by problems with the same start
  * @param onlyPinned tables are right only for coats whose start is given: to look at what has been done
  * @throws {QuantityError} on a figure, moment or table that cannot be
  */

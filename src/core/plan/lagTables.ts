@@ -197,7 +197,7 @@ export const workTable = memoisedByKey(
 );
 
 interface Following extends TableSpan {
-  /** What lies between the start of the task after and the moment that counts, ms: getting ready for the coat. */
+  /** Time from the start of the task after to the start of its coat, ms: getting ready. */
   aheadMs: number;
   /** By how much the coat after takes longer than the film below did, ms. */
   longerMs: number;

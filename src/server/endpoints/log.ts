@@ -137,6 +137,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   removal: 'coats were taken off',
   work: 'task logged',
   'hand-test': 'hand test logged',
+  progress: 'progress of a coat noted',
   round: 'coat added',
   note: 'note added',
   strike: 'an entry was struck out',

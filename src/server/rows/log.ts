@@ -13,7 +13,7 @@ import { batchUse, logEntry } from '../db/schema.ts';
 type Row = typeof logEntry.$inferSelect;
 
 /** Rows that no other row corrects. */
-const notSuperseded = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
+export const notSuperseded = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
 
 /** The facts of a body that have columns of their own, and what is left of it. */
 function factsOf({ kind, body }: EntryBody) {
@@ -38,6 +38,7 @@ function factsOf({ kind, body }: EntryBody) {
     }
     case 'work':
     case 'hand-test':
+    case 'progress':
     case 'tape': {
       const { stepId, coatNo, ...rest } = body;
       return { facts: { ...none, stepId, coatNo }, rest, batchIds: [] };
@@ -65,7 +66,7 @@ const FACTS = {
 };
 
 /** A body as it was sent, its facts put back in their places. */
-function bodyOf(row: Pick<Row, keyof typeof FACTS>, batchIds: readonly string[]): unknown {
+export function bodyOf(row: Pick<Row, keyof typeof FACTS>, batchIds: readonly string[]): unknown {
   const { stepId, coatNo, productId, sheetVersion, litres, areaM2, endedAt, body } = row;
   switch (row.kind) {
     case 'coat': {
@@ -76,6 +77,7 @@ function bodyOf(row: Pick<Row, keyof typeof FACTS>, batchIds: readonly string[])
       return { ...body, stepId, coatNo, productId, sheetVersion, litres };
     case 'work':
     case 'hand-test':
+    case 'progress':
     case 'tape':
       return { ...body, stepId, coatNo };
     case 'batch-end':

@@ -165,3 +165,35 @@ describe('one film a coat', () => {
     expect(applied).toBeCloseTo(step.dryMicronsPerCoat, 6);
   });
 });
+
+it('what is noted while a coat is applied is at every bench, and is taken up by the coat of its own time', async () => {
+  const { product, area, step, bench } = await planned({ coats: 1 });
+  const post = (kind: string, at: number, body: object, corrects: string | null = null) => {
+    const id = uuidv7();
+    const entry = { id, areaId: area.id, at: new Date(at).toISOString(), corrects, kind, body };
+    return server.ask('POST', '/log', entry).then(({ status }) => ({ id, status }));
+  };
+  const about = { stepId: step.id, coatNo: 0 };
+  const ticked = (no: number) => ({ ...about, section: { no, of: 4 }, comb: null, usedL: null });
+  const start = NOON - 2 * HOUR;
+  const first = await post('progress', start, ticked(0));
+  await post('progress', start + 60_000, { ...ticked(0), section: null, comb: { wetMicrons: 150, dryMicrons: 175 }, usedL: 0.5 }); // biome-ignore format: one line
+  await post('progress', start, { ...ticked(0), coatNo: 1 });
+  expect((await bench()).progress).toMatchObject([
+    { entryId: first.id, section: { no: 0, of: 4 }, comb: null, usedL: null },
+    { section: null, comb: { wetMicrons: 150, dryMicrons: 175 }, usedL: 0.5 },
+  ]);
+  const { body } = aCoat({ area, step, product } as never, start, { areaM2: 1, litres: 0.2 });
+  const coat = await post('coat', start, { ...body, endedAt: new Date(start + HOUR).toISOString() });
+  expect(coat.status).toBe(201);
+  // Kept on a device until after the coat was logged: of that coat, not of the rest of the area.
+  await post('progress', start + 120_000, ticked(1));
+  expect((await bench()).progress).toEqual([]);
+  await post('progress', NOON - HOUR / 2, ticked(2));
+  expect((await bench()).progress).toMatchObject([{ section: { no: 2, of: 4 } }]);
+  // The coat voided, what was noted of it is open again.
+  await post('strike', NOON, { reason: 'wrong area' }, coat.id);
+  expect((await bench()).progress).toHaveLength(4);
+  for (const wrong of [{ section: { no: 4, of: 4 } }, { section: null }, { section: null, comb: { wetMicrons: 100, dryMicrons: 100 } }]) // biome-ignore format: one line
+    expect((await post('progress', NOON, { ...ticked(0), ...wrong })).status).toBe(422);
+});

@@ -16,6 +16,7 @@ import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
+import { progressOf } from '../rows/progress.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
@@ -165,6 +166,7 @@ export async function benchView(
     alike: alikeAreas(known, { state, clock, at, findings }),
     pots: potsOf(false),
     emptied: potsOf(true),
+    progress: clock.next ? await progressOf(db, areaId, clock.next) : [],
     bare: await bareTicks(db, state.area, known.boat, at),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),
     tins:

@@ -12,6 +12,7 @@ const KINDS: Record<EntryKind, string> = {
   work: 'task',
   tape: 'masking',
   'hand-test': 'hand test',
+  progress: 'progress of a coat',
   round: 'additional coat',
   note: 'note',
   strike: 'voided entry',

@@ -48,6 +48,7 @@ const bench = (over: { pots?: Partial<PotView>[]; work?: WorkView[] } = {}) =>
     product: { name: 'Test epoxy' },
     pots: over.pots ?? [],
     emptied: [],
+    progress: [],
     bare: [{ id: 'anode', kind: 'anode', name: 'Anode', taped: null }],
     clock: { ...aClock({}), next: { stepId: STEP, coatNo: 1 }, work: over.work ?? [task] },
   }) as unknown as BenchView;
@@ -84,6 +85,20 @@ describe('what waits on this device is seen done', () => {
     expect(benchWithWaiting(bench(), [entry('tape', { itemId: 'anode', on: true })]).bare[0]?.taped).toBe(
       true,
     );
+  });
+  it('sections and readings noted here count at once, once; taken back or taken up by the coat they are gone', () => {
+    const note = (id: string, over: object = {}) =>
+      entry('progress', { stepId: STEP, coatNo: 1, section: { no: 0, of: 4 }, comb: null, usedL: null, ...over }, { id }); // biome-ignore format: one line
+    const ids = (...items: Waiting[]) =>
+      benchWithWaiting(bench(), items).progress.map((each) => each.entryId);
+    expect(ids(note('n1'), note('n2'), note('n1'))).toEqual(['n1', 'n2']);
+    expect(ids(note('n1', { coatNo: 0 }))).toEqual([]);
+    expect(ids(note('n1'), note('n2'), entry('strike', { reason: 'no' }, { corrects: 'n1' }))).toEqual([
+      'n2',
+    ]);
+    const coat = (coatNo: number) => entry('coat', { stepId: STEP, coatNo, batchIds: [] });
+    expect(ids(note('n1'), coat(1))).toEqual([]);
+    expect(ids(note('n1'), coat(0))).toEqual(['n1']);
   });
   it('a hand test made here is listed and said to wait; taken back here it is gone; one of another film is not shown', () => {
     const view = bench();

@@ -10,6 +10,7 @@ import type {
   LogView,
   OwnTemplate,
   PotView,
+  ProgressView,
   Waterline,
   WorkView,
 } from '../../contract/index.ts';
@@ -61,6 +62,22 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
     pots: standing.filter((pot) => left(pot) && !usedUp.has(pot.entryId)),
     emptied: [...view.emptied, ...standing.filter(({ entryId }) => usedUp.has(entryId))].filter(left),
   };
+}
+
+/** Progress of the coat in hand noted or voided on this device; a coat logged here ends it. */
+function progress(view: BenchView, entries: readonly EntryInput[]): ProgressView[] {
+  const { next } = view.clock;
+  const isOfCoat = (body: { stepId: string; coatNo: number }) =>
+    body.stepId === next?.stepId && body.coatNo === next.coatNo;
+  let notes = [...view.progress];
+  for (const { id, at, kind, body, corrects } of entries) {
+    if (kind === 'coat' && isOfCoat(body)) notes = [];
+    if (kind === 'strike') notes = notes.filter(({ entryId }) => entryId !== corrects);
+    if (kind !== 'progress' || !isOfCoat(body) || notes.some(({ entryId }) => entryId === id)) continue;
+    const { section, comb, usedL } = body;
+    notes.push({ entryId: id, at, section, comb, usedL });
+  }
+  return notes;
 }
 
 /** Work ticked, and ticks taken back, here. */
@@ -125,6 +142,7 @@ export function benchWithWaiting(view: BenchView, waiting: readonly Waiting[]): 
   return {
     ...view,
     ...pots(view, entries),
+    progress: progress(view, entries),
     bare: ticks(view.bare, entries),
     clock: { ...view.clock, work: work(view.clock, entries), hand: hand(view.clock, entries) },
   };

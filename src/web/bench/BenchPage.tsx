@@ -92,7 +92,7 @@ function Bench({
   const { clock, step, product } = view;
   useWakeLock(view.pots.length > 0);
   const { applies, part, toPart, classOf, onMixed, onLogged } = useBenchPart({ view });
-  const applying = useApplying(view.area.id, step?.id ?? '', clock.next?.coatNo ?? 0);
+  const applying = useApplying(view);
   const conditions = typed ?? conditionsFrom(view);
   const next = clock.next;
   const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;
@@ -158,7 +158,7 @@ function Bench({
                 wanted={wanted}
                 othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
                 airC={conditions?.airC ?? null}
-                usedL={applying.state.usedL}
+                usedL={applying.usedL}
                 zone={zone}
                 onMixed={onMixed}
               />
@@ -171,8 +171,8 @@ function Bench({
                   product={product}
                   mixed={mixedFor(view, step) || (wanted ?? 0)}
                   areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
-                  state={applying.state}
-                  onChange={applying.put}
+                  applying={applying}
+                  zone={zone}
                 />
               </div>
             )}
@@ -188,9 +188,8 @@ function Bench({
               conditions={conditions}
               wanted={wanted}
               zone={zone}
-              applying={applying.state}
+              coveredShare={applying.progress.coveredShare || 1}
               onLogged={(how) => {
-                applying.done();
                 setLogged(how);
                 setTogether(new Set());
                 onLogged();

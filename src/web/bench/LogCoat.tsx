@@ -24,7 +24,6 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { FINDING_WORDS } from '../words/findings.ts';
 import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
-import { type Applying, combNote } from './applying.ts';
 import { litresIn, ofCoat } from './batchInHand.ts';
 import { againstIt, againstOthers } from './coatAgainst.ts';
 import { type CoatValues, coatEntries, refusalsOfAll } from './coatEntries.ts';
@@ -40,14 +39,14 @@ interface Props {
   conditions: LoggedConditions | null;
   wanted: number | null;
   zone: string;
-  /** Film readings and paint use while applying. */
-  applying: Applying;
+  /** Share of the area ticked off in sections; 1 where no section is ticked. */
+  coveredShare: number;
   onLogged: (how: 'arrived' | 'kept') => void;
 }
 
 /** The applied coat: litres, start and end, and the area covered. */
 export function LogCoat(props: Props) {
-  const { view, others, own, step, product, wanted, zone, applying, onLogged } = props;
+  const { view, others, own, step, product, wanted, zone, coveredShare, onLogged } = props;
   const { system, show } = useUnits();
   const ids = useRef<Record<string, string>>({});
   const next = view.clock.next;
@@ -69,9 +68,7 @@ export function LogCoat(props: Props) {
 
   const submit = async (values: CoatValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const noted = combNote(applying, (microns) => show(microns, 'film'));
-    const note = [values.note.trim(), noted].filter(Boolean).join(' ');
-    const { entries, parts } = coatEntries({ ...values, note }, read, {
+    const { entries, parts } = coatEntries(values, read, {
       ...{ view, others, own, step, product, zone, against, leftM2, pots, conditions: typed },
       idOf: (areaId) => {
         ids.current[areaId] ??= uuidv7();
@@ -117,7 +114,7 @@ export function LogCoat(props: Props) {
         values={{
           cans: canLitres && wanted ? String(cansFor(wanted, canLitres)) : '',
           litres: litres ? inUnit(litres, 'volume') : '',
-          areaM2: leftM2 > 0 ? inUnit(leftM2, 'area') : '',
+          areaM2: leftM2 > 0 ? inUnit(leftM2 * coveredShare, 'area') : '',
           start: toLocalField(likelyStart(view, pots, now), zone),
           end: toLocalField(now, zone),
           method: step.method,

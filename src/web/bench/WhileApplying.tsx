@@ -5,6 +5,7 @@ import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
 import { orProblem } from './batchInHand.ts';
+import { Sections } from './Sections.tsx';
 
 interface Props {
   view: BenchView;
@@ -14,8 +15,8 @@ interface Props {
   mixed: number;
   /** m² that this coat still has to cover. */
   areaM2: number;
-  state: Applying;
-  onChange: (next: Applying) => void;
+  applying: Applying;
+  zone: string;
 }
 
 /** While the coat goes on: the film by the comb, and whether the paint reaches. */
@@ -25,6 +26,7 @@ export function WhileApplying(props: Props) {
       <h2 id="applying" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
         While applying
       </h2>
+      <Sections {...props} />
       <Comb {...props} />
       <WillReach {...props} />
     </section>
@@ -32,10 +34,11 @@ export function WhileApplying(props: Props) {
 }
 
 /** Readings of the wet-film comb, each by one tap on the last tooth wetted. */
-function Comb({ step, product, state, onChange }: Props) {
+function Comb({ step, product, applying }: Props) {
   const { show } = useUnits();
   const { sheet } = product;
-  const last = state.combs.at(-1);
+  const { combs } = applying.progress;
+  const last = combs.at(-1);
   const { value: film, problem } = orProblem(() =>
     combVerdict(sheet, step, last ?? { wetMicrons: 25, dryMicrons: 50 }),
   );
@@ -57,21 +60,15 @@ function Comb({ step, product, state, onChange }: Props) {
             key={tooth}
             type="button"
             className="btn target min-w-14"
-            onClick={() =>
-              onChange({ ...state, combs: [...state.combs, { wetMicrons: tooth, dryMicrons: next(tooth) }] })
-            }
+            onClick={() => applying.note({ comb: { wetMicrons: tooth, dryMicrons: next(tooth) } })}
           >
             {show(tooth, 'film')}
           </button>
         ))}
       </div>
-      {last && <CombSaid sheet={product.sheet} step={step} combs={state.combs} />}
+      {last && <CombSaid sheet={product.sheet} step={step} combs={combs} />}
       {last && (
-        <button
-          type="button"
-          className="btn btn-ghost target"
-          onClick={() => onChange({ ...state, combs: state.combs.slice(0, -1) })}
-        >
+        <button type="button" className="btn btn-ghost target" onClick={() => applying.undo([last.id])}>
           Undo last reading
         </button>
       )}
@@ -125,14 +122,13 @@ function CombSaid({
 }
 
 /** Covered and used so far, and what that means for the rest. */
-function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
+function WillReach({ product, mixed, areaM2, applying }: Props) {
   const isMixed = product.sheet.parts.length > 1;
   const what = isMixed ? 'mixed' : 'of the planned amount';
   const { show, symbol, system } = useUnits();
-  const area = shownUnit('area', system);
   const volume = shownUnit('volume', system);
-  const used = state.usedL ?? 0;
-  const covered = Math.min(state.coveredM2, areaM2);
+  const used = applying.usedL ?? 0;
+  const covered = applying.progress.coveredShare * areaM2;
   const left = Math.max(0, mixed - used);
   const { value: reach } = orProblem(() =>
     willItReach({ litresLeft: left, areaLeftM2: areaM2 - covered, coveredM2: covered, usedL: used }),
@@ -140,16 +136,7 @@ function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
   const round = (value: number) => Math.round(value * 100) / 100;
   return (
     <div className="space-y-2">
-      <div className="grid gap-3 sm:grid-cols-2">
-        <Stepper
-          label="Covered so far"
-          unit={symbol('area')}
-          value={round(fromCanonical(covered, area))}
-          step={system === 'us' ? 5 : 0.5}
-          min={0}
-          max={round(fromCanonical(areaM2, area))}
-          onChange={(value) => onChange({ ...state, coveredM2: toCanonical(value, area) })}
-        />
+      <div className="max-w-xs">
         <Stepper
           label="Paint used so far"
           unit={symbol('volume')}
@@ -157,11 +144,13 @@ function WillReach({ product, mixed, areaM2, state, onChange }: Props) {
           step={system === 'us' ? 0.05 : 0.1}
           min={0}
           max={round(fromCanonical(2000, volume))}
-          onChange={(value) => onChange({ ...state, usedL: toCanonical(value, volume) })}
+          onChange={(value) => applying.setUsedL(toCanonical(value, volume))}
         />
       </div>
       {reach === null || reach.reaches === null ? (
-        <p>Enter what is covered and used so far to see whether the paint reaches.</p>
+        <p>
+          Tap each section you have covered and enter the paint used so far to see whether the paint reaches.
+        </p>
       ) : (
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
           The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}

@@ -1,8 +1,17 @@
-import { useState } from 'react';
-import type { Step } from '../../contract/index.ts';
-import { dryFromComb, wetMicrons } from '../../core/film/index.ts';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { BenchView, ProgressBody, Step } from '../../contract/index.ts';
+import {
+  type CoatProgress,
+  coatProgress,
+  dryFromComb,
+  type ProgressNote,
+  wetMicrons,
+} from '../../core/film/index.ts';
 import { atOwnRatio, unthinnedShare } from '../../core/mix/index.ts';
 import { filmOf, type ProductSheet } from '../../core/system/index.ts';
+import { entryWrite, strikeWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 
 /** Teeth of common wet-film combs, µm (common practice; a comb may have others between them). */
 export const TEETH: readonly number[] = [
@@ -10,52 +19,66 @@ export const TEETH: readonly number[] = [
 ];
 
 /** One reading of the comb: the last tooth wetted and the first that stayed dry, µm. */
-export interface CombReading {
-  wetMicrons: number;
-  dryMicrons: number;
-}
+export type CombReading = NonNullable<ProgressNote['comb']>;
 
-/** A coat on its way: kept on the device until it is logged, so that a reload loses nothing. */
+/** The coat in hand as it stands on all devices, and how to note more of it. */
 export interface Applying {
-  coveredM2: number;
+  progress: CoatProgress;
+  /** Litres used so far, as typed here or noted anywhere; null: not stated. */
   usedL: number | null;
-  combs: CombReading[];
+  note: (what: Partial<Pick<ProgressBody, 'section' | 'comb' | 'usedL'>>) => void;
+  /** Takes notes back. */
+  undo: (entryIds: readonly string[]) => void;
+  /** Litres as they are stepped or typed: noted once they have stood for a moment. */
+  setUsedL: (litres: number) => void;
 }
 
-const NOTHING: Applying = { coveredM2: 0, usedL: null, combs: [] };
+/** So long litres stand before they are noted, ms: each tap of a stepper is not a note of its own. */
+const SETTLED_MS = 1500;
 
-function kept(key: string): Applying {
-  try {
-    const read = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Applying> | null;
-    const isAmount = (value: unknown): value is number =>
-      typeof value === 'number' && value >= 0 && value < 1e5;
-    return {
-      coveredM2: isAmount(read?.coveredM2) ? read.coveredM2 : 0,
-      usedL: isAmount(read?.usedL) ? read.usedL : null,
-      combs: (Array.isArray(read?.combs) ? read.combs : []).filter(
-        (each) =>
-          isAmount(each?.wetMicrons) && isAmount(each?.dryMicrons) && each.dryMicrons > each.wetMicrons,
-      ),
+/** Progress of the coat in hand, kept in the log: a reload loses nothing, and another device sees it. */
+export function useApplying(view: BenchView): Applying {
+  const { mutate: log } = useQueued();
+  const { next } = view.clock;
+  const areaId = view.area.id;
+  const progress = useMemo(
+    () => coatProgress(view.progress.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest }))), // biome-ignore format: one line
+    [view.progress],
+  );
+  const [typedL, setTypedL] = useState<number | null>(null);
+  const note: Applying['note'] = (what) => {
+    if (!next) return;
+    const body = {
+      stepId: next.stepId,
+      coatNo: next.coatNo,
+      section: null,
+      comb: null,
+      usedL: null,
+      ...what,
     };
-  } catch {
-    return NOTHING;
-  }
-}
-
-/** Film readings and paint use of the coat in hand, kept on this device. */
-export function useApplying(areaId: string, stepId: string, coatNo: number) {
-  const key = `jack-plane.applying.${areaId}.${stepId}.${coatNo}`;
-  const [held, setHeld] = useState(() => ({ key, state: kept(key) }));
-  const state = held.key === key ? held.state : kept(key);
-  const put = (next: Applying) => {
-    localStorage.setItem(key, JSON.stringify(next));
-    setHeld({ key, state: next });
+    const at = new Date().toISOString();
+    log(entryWrite({ id: uuidv7(), areaId, at, corrects: null, kind: 'progress', body }));
   };
-  const done = () => {
-    localStorage.removeItem(key);
-    setHeld({ key, state: NOTHING });
+  const keep = useRef(() => {});
+  keep.current = () => {
+    if (typedL !== null && typedL !== progress.usedL) note({ usedL: typedL });
   };
-  return { state, put, done };
+  useEffect(() => {
+    if (typedL === null) return;
+    if (typedL === progress.usedL) return setTypedL(null);
+    const timer = setTimeout(() => keep.current(), SETTLED_MS);
+    return () => clearTimeout(timer);
+  }, [typedL, progress.usedL]);
+  useEffect(() => () => keep.current(), []);
+  return {
+    progress,
+    usedL: typedL ?? progress.usedL,
+    note,
+    undo: (entryIds) => {
+      for (const id of entryIds) log(strikeWrite(areaId, id, 'noted by mistake'));
+    },
+    setUsedL: setTypedL,
+  };
 }
 
 /** What one coat’s combs say of the dry film, and of what to do about it. */
@@ -92,16 +115,4 @@ export function combVerdict(
   const verdict =
     film.likelyMicrons < limits.min ? 'thin' : film.likelyMicrons > limits.max ? 'thick' : within;
   return { ...film, verdict, wetTargetMicrons: wetMicrons({ ...paint, dryMicrons: step.dryMicronsPerCoat }) };
-}
-
-/** Most readings that the log’s note lists one by one. */
-const MOST_NOTED = 20;
-
-/** The readings as the log notes them; empty: none was taken. */
-export function combNote({ combs }: Applying, show: (microns: number) => string): string {
-  if (combs.length === 0) return '';
-  const noted = combs.slice(-MOST_NOTED);
-  const list = noted.map(({ wetMicrons: wet, dryMicrons: dry }) => `${show(wet)} to ${show(dry)}`).join(', ');
-  const more = combs.length - noted.length;
-  return `Wet film by comb: ${list}${more > 0 ? `, and ${more} before` : ''}.`;
 }

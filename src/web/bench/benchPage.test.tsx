@@ -75,37 +75,49 @@ describe('a film on the bench', () => {
 });
 
 describe('while a coat goes on', () => {
-  it('the comb’s film and the litres left are told at once, outlive a reload and stand in the record', async () => {
+  it('sections, the comb’s film and the litres left are told at once, outlive a reload, are seen from another device and stand in the record', async () => {
     // 50 % solids, 100 µm dry: 200 µm wet. The sheet takes 75 to 150 µm.
     const film = { min: 75, typical: 100, max: 150 };
     const { sheet } = single;
     const paint = { ...aProduct({ ...sheet, film }), name: 'Comb paint' };
     await ask('POST', '/products', paint);
-    const { area, user } = await planned(paint, { dryMicronsPerCoat: 100 });
+    const { area, step, user, news } = await planned(paint, { dryMicronsPerCoat: 100 });
     await user.click(await screen.findByRole('button', { name: '100 µm' }));
-    expect(screen.getByText(/Between 100 µm and 125 µm wet dries to/).textContent).toContain(
+    expect((await screen.findByText(/Between 100 µm and 125 µm wet dries to/)).textContent).toContain(
       '50 µm to 62.5 µm',
     );
     expect(screen.getByText(/^Too thin/)).toBeDefined();
     await user.click(screen.getByRole('button', { name: '200 µm' }));
-    expect(screen.getByText('Within the data sheet’s limits.')).toBeDefined();
-    await type(user, 'Covered so far', '8');
+    expect(await screen.findByText('Within the data sheet’s limits.')).toBeDefined();
+    // 20 m² by roller: five sections of 4 m².
+    await user.click(screen.getByRole('button', { name: 'Section 1 of 5' }));
     await type(user, 'Paint used so far', '2');
+    await waitFor(async () =>
+      expect((await bench(area)).progress.some(({ usedL }) => usedL === 2)).toBe(true),
+    );
+    // The second section is ticked by somebody else, on another device.
+    const elsewhere = { stepId: step.id, coatNo: 0, section: { no: 1, of: 5 }, comb: null, usedL: null }; // biome-ignore format: one line
+    await ask('POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date().toISOString(), corrects: null, kind: 'progress', body: elsewhere }); // biome-ignore format: one line
+    await news();
+    expect(await screen.findByText(/^2 of 5 sections covered, 8 m² of 20 m²/)).toBeDefined();
     // 12 of 20 m² left at 0.25 l/m²: 3 l, and 4.32 − 2 l are left.
-    expect(screen.getByText(/The rest takes 3 l at this pace/).textContent).toMatch(
+    expect((await screen.findByText(/The rest takes 3 l at this pace/)).textContent).toMatch(
       /of the planned amount is not enough: get 67\d ml more/,
     );
     cleanup();
     const again = await openPage(`/bench/${area.id}`);
     expect(await screen.findByText(/^2 readings, mean 81.3 µm dry/)).toBeDefined();
+    await again.user.click(screen.getByRole('button', { name: 'Section 2 of 5' }));
+    expect(await screen.findByText(/^1 of 5 sections covered, 4 m² of 20 m²/)).toBeDefined();
+    // What is ticked is what is logged: the rest stays due.
+    await waitFor(() => expect((screen.getByLabelText('Area covered') as HTMLInputElement).value).toBe('4'));
     await again.user.click(screen.getByRole('button', { name: 'Log coat' }));
-    await waitFor(async () => expect(await entries(area)).toHaveLength(1));
-    expect((await entries(area))[0]?.body).toMatchObject({
-      note: 'Wet film by comb: 100 µm to 125 µm, 200 µm to 225 µm.',
-    });
-    await waitFor(() =>
-      expect(Object.keys(localStorage).filter((key) => key.includes('applying'))).toEqual([]),
-    );
+    await waitFor(async () => expect((await bench(area)).clock.next?.coveredM2).toBe(4));
+    const record = await entries(area);
+    expect(
+      record.flatMap(({ kind, body }) => (kind === 'progress' && body.comb ? [body.comb] : [])),
+    ).toHaveLength(2);
+    expect((await bench(area)).progress).toEqual([]);
   });
 });
 

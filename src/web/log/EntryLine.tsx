@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CoatAirRecord, Entry, LoggedConditions, LogView } from '../../contract/index.ts';
+import type { CoatAirRecord, Entry, LoggedConditions, LogView, ProgressBody } from '../../contract/index.ts';
 import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { strikeWrite } from '../api/logEntry.ts';
@@ -196,6 +196,8 @@ function EntryText({ entry, view, zone, now }: Props) {
           {entry.body.note && <span className="block text-sm">{entry.body.note}</span>}
         </>
       );
+    case 'progress':
+      return <ProgressText body={entry.body} />;
     case 'round':
       return <>Another coat added {entry.body.reason && `: ${entry.body.reason}`}</>;
     case 'note':
@@ -203,6 +205,20 @@ function EntryText({ entry, view, zone, now }: Props) {
     case 'strike':
       return <>Voided an entry: {entry.body.reason}</>;
   }
+}
+
+function ProgressText({ body: { coatNo, section, comb, usedL } }: { body: ProgressBody }) {
+  const { show } = useUnits();
+  const noted = [
+    section && `section ${section.no + 1} of ${section.of} covered`,
+    comb && `wet film between ${show(comb.wetMicrons, 'film')} and ${show(comb.dryMicrons, 'film')}`,
+    usedL !== null && `${show(usedL, 'volume')} used so far`,
+  ];
+  return (
+    <>
+      Coat {coatNo + 1}: {noted.filter(Boolean).join(', ')}
+    </>
+  );
 }
 
 function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {

@@ -1,0 +1,143 @@
+import { useState } from 'react';
+import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { MOST_SECTIONS, sectionsOf } from '../../core/film/index.ts';
+import { useNow } from '../clock/now.ts';
+import { sayTime } from '../clock/say.ts';
+import { Stepper } from '../forms/Stepper.tsx';
+import { useUnits } from '../units/UnitsContext.tsx';
+import { counted } from '../words/counted.ts';
+import { useAnnounced } from './announced.ts';
+import type { Applying } from './applying.ts';
+
+interface Props {
+  view: BenchView;
+  step: Step;
+  product: Product;
+  /** m² that this coat still has to cover. */
+  areaM2: number;
+  applying: Applying;
+  zone: string;
+}
+
+const MINUTE_MS = 60_000;
+/** From so long after a section was covered until so long after, runs in it are looked for, min [M]: the handbook says "after a few minutes". */
+const RUNS_FROM_MIN = 5;
+const RUNS_UNTIL_MIN = 15;
+
+/** The area in sections, ticked off in the order of work, with the time that the last edge has been wet. */
+export function Sections({ view, step, product, areaM2, applying, zone }: Props) {
+  const { show } = useUnits();
+  const { sections, coveredShare } = applying.progress;
+  const [chosen, setChosen] = useState<number | null>(null);
+  if (areaM2 <= 0) return null;
+  const count = sections.length || (chosen ?? sectionsOf(areaM2, step.method));
+  const done = sections.filter(({ atMs }) => atMs !== null).length;
+  const each = show(areaM2 / count, 'area');
+  return (
+    <section aria-labelledby="sections" className="space-y-2">
+      <h3 id="sections" className="label-caps">
+        Sections
+      </h3>
+      <p>
+        {done === 0
+          ? `${counted(count, 'section')} of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`
+          : `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {Array.from({ length: count }, (_, no) => {
+          const covered = sections[no]?.atMs ?? null;
+          return (
+            <button
+              // biome-ignore lint/suspicious/noArrayIndexKey: a section is its number
+              key={no}
+              type="button"
+              className={`btn target min-w-14 ${covered === null ? '' : 'btn-neutral'}`}
+              aria-pressed={covered !== null}
+              aria-label={`Section ${no + 1} of ${count}`}
+              onClick={() =>
+                covered === null
+                  ? applying.note({ section: { no, of: count } })
+                  : applying.undo(sections[no]?.notes ?? [])
+              }
+            >
+              {covered !== null && '✓ '}
+              {no + 1}
+            </button>
+          );
+        })}
+      </div>
+      {done === 0 ? (
+        <div className="max-w-xs">
+          <Stepper
+            label="Number of sections"
+            unit=""
+            value={count}
+            step={1}
+            min={1}
+            max={MOST_SECTIONS}
+            onChange={(value) => setChosen(Math.round(value))}
+          />
+        </div>
+      ) : (
+        done < count && <WetEdge view={view} product={product} applying={applying} zone={zone} />
+      )}
+    </section>
+  );
+}
+
+const keyOf = (productId: string) => `jack-plane.wet-edge.${productId}`;
+
+function keptMinutes(productId: string): number {
+  const kept = Number(localStorage.getItem(keyOf(productId)));
+  return kept >= 1 && kept <= 240 ? kept : 0;
+}
+
+/** How long the last edge has been wet, until when the next section has to join it, and where to look for runs. */
+function WetEdge({ view, product, applying, zone }: Pick<Props, 'view' | 'product' | 'applying' | 'zone'>) {
+  const now = useNow();
+  const [minutes, setMinutes] = useState(() => keptMinutes(product.id));
+  const times = applying.progress.sections.flatMap(({ atMs }, no) => (atMs === null ? [] : [{ atMs, no }]));
+  const lastMs = Math.max(...times.map(({ atMs }) => atMs));
+  const wetMin = Math.floor((now - lastMs) / MINUTE_MS);
+  const wetFor = wetMin < 1 ? 'less than 1 min' : `${wetMin} min`;
+  const byMs = minutes > 0 ? lastMs + minutes * MINUTE_MS : null;
+  const isSet = byMs !== null && now >= byMs;
+  useAnnounced(isSet, {
+    title: 'The wet edge may have set',
+    text: `${view.area.name}, ${view.boat.name}: stop at a chine, seam or tape line.`,
+  });
+  const age = (atMs: number) => (now - atMs) / MINUTE_MS;
+  const runs = times.filter(({ atMs }) => age(atMs) >= RUNS_FROM_MIN && age(atMs) < RUNS_UNTIL_MIN);
+  return (
+    <div className="space-y-2">
+      <p className={`text-xl ${isSet ? 'text-error font-semibold' : ''}`} role={isSet ? 'alert' : undefined}>
+        {isSet
+          ? 'The edge may have set. Don’t work into it: finish at a chine, seam or tape line and join there.'
+          : byMs === null
+            ? `The last edge has been wet for ${wetFor}.`
+            : `Join the next section by ${sayTime(byMs, zone, now)}. The edge has been wet for ${wetFor}.`}
+      </p>
+      {runs.length > 0 && (
+        <p>
+          Look at {runs.length > 1 ? 'sections' : 'section'} {runs.map(({ no }) => no + 1).join(', ')} again
+          for runs and dry spots, with the light at a low angle.
+        </p>
+      )}
+      <div className="max-w-xs">
+        <Stepper
+          label="Wet edge stays open"
+          unit="min"
+          value={minutes}
+          step={1}
+          min={0}
+          max={240}
+          onChange={(value) => {
+            localStorage.setItem(keyOf(product.id), String(Math.round(value)));
+            setMinutes(Math.round(value));
+          }}
+        />
+        <p className="text-sm">From the data sheet; shorter in heat, sun and wind. 0: not known.</p>
+      </div>
+    </div>
+  );
+}
