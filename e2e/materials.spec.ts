@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { toBuffer } from 'qrcode';
 import type {
   BoardView,
   BuyingView,
@@ -157,6 +158,37 @@ test('the bench does not begin a coat that the tins do not finish, and says how 
   const alert = page.getByRole('alert').filter({ hasText: 'Not enough to finish this coat.' });
   await expect(alert).toContainText(/makes .+, enough for .+ of .+ Base runs out first/);
   await expect(page.getByRole('button', { name: /Log mix/ })).toBeDisabled();
+  await expectAccessible(page);
+});
+
+test('a tin is scanned from its printed label, and one of another product is stopped', async ({ page }) => {
+  const board = await get<BoardView>(page, '/board');
+  const bottom = board.clocks.find(
+    ({ boatName, areaName }) => boatName === "Curlew's Errand" && areaName === 'Bottom starboard',
+  );
+  const { lots } = await get<StockView>(page, '/lots');
+  const inHand = lots.find(
+    ({ productName, part }) => productName === 'Thrift Barrier' && part === 'hardener',
+  );
+  const other = lots.find(({ productName }) => productName === 'Samphire Two Gloss');
+  const photo = async (lotId: string | undefined) =>
+    page.getByLabel('Photograph label').setInputFiles({
+      name: 'label.png',
+      mimeType: 'image/png',
+      buffer: await toBuffer(`jackplane:lot/${lotId}`, { scale: 6 }),
+    });
+  await page.goto(`/bench/${bottom?.areaId}`);
+  // This browser has no camera: the label is photographed.
+  await page.getByRole('button', { name: 'Scan label' }).click();
+  await expect(page.getByText('The browser gives no camera.')).toBeVisible();
+  await photo(other?.id);
+  await expect(page.getByText('Stop: this tin is not Thrift Barrier. Put it aside.')).toBeVisible();
+  await photo(inHand?.id);
+  await expect(page.getByRole('button', { name: new RegExp(`Lot ${inHand?.code}`) })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(page.getByText('Stop: this tin')).toHaveCount(0);
   await expectAccessible(page);
 });
 

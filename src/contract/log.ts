@@ -60,6 +60,17 @@ export const batchBody = objectOf<BatchBody>({
     .min(1)
     .max(4)
     .required(),
+  lots: Joi.array()
+    .items(
+      Joi.object({
+        part: title('part').required(),
+        lotId: id().label('lot').required(),
+        code: text(80).label('lot number').required(),
+      }),
+    )
+    .max(20)
+    .unique('lotId')
+    .optional(),
   tool: tool.required(),
   ratioError: fraction('Ratio error', -1, 100).required(),
   litresEstimated: Joi.boolean().optional(),

@@ -24,6 +24,8 @@ export interface BatchBody {
   sheetVersion: number;
   litres: number;
   pours: { name: string; amount: number; unit: 'g' | 'ml' }[];
+  /** Lots that the parts were poured from, as confirmed at the tin; left out: not confirmed. */
+  lots?: { part: string; lotId: string; code: string }[];
   tool: MeasuringTool;
   ratioError: number;
   /** Its litres are told from its grams, no density being stated; left out: measured. */

@@ -240,6 +240,7 @@ const ENTRIES: Record<string, Entry> = {
   learnSpread: { run: supply.learnSpread, args: [[{ id: 'a', key: 'k', litres: 4.4, bySheet: 4 }]] },
   lotEndsMs: { run: supply.lotEndsMs, args: [lotAge] },
   lotNotes: { run: supply.lotNotes, args: [lotAge] },
+  inOrderOfUse: { run: supply.inOrderOfUse, args: [[{ id: 'a', openedMs: null, endsMs: null, usable: true }, { id: 'b', openedMs: null, endsMs: HOUR, usable: true }]] }, // biome-ignore format: one line
   takeFrom: { run: supply.takeFrom, args: [[{ id: 'a', inTin: 0.5, openedMs: 0, endsMs: null, usable: true }, { id: 'b', inTin: 2, openedMs: null, endsMs: HOUR, usable: true }], 1.2] }, // biome-ignore format: one line
   stockAfter: {
     run: supply.stockAfter,

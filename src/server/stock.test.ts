@@ -7,6 +7,7 @@ import type {
   BenchView,
   BuyingView,
   CostsView,
+  Entry,
   EntryInput,
   MaterialsView,
   MovementsView,
@@ -107,6 +108,23 @@ describe('the stock', () => {
     expect(await inTin(base)).toBeCloseTo(2, 9);
     const { movements } = await get<MovementsView>('/movements');
     expect(movements.filter(({ entryId }) => entryId === entry.id).map(({ kind }) => kind)).toContain('used');
+  });
+
+  it('a batch takes from the lots confirmed at the tins and from no other; one that is not of the part is refused', async () => {
+    const [first] = await receive(2, 1);
+    const [named] = await receive(1.5, 1);
+    const before = await inTin(first);
+    const from = (lotId: string, part = 'base') => {
+      const entry = batch([2000, 200]);
+      const lots = [{ part, lotId, code: 'L 17' }];
+      return server.ask<Entry>('POST', '/log', { ...entry, body: { ...entry.body, lots } });
+    };
+    expect((await from(named)).body.body).toMatchObject({ lots: [{ lotId: named, code: 'L 17' }] });
+    // More than the tin held by its book: it shows that something was not logged, and the other tin keeps its amount.
+    expect(await inTin(named)).toBeCloseTo(-0.5, 9);
+    expect(await inTin(first)).toBe(before);
+    for (const wrong of [await from(named, 'hardener'), await from(uuidv7())])
+      expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([422, expect.stringContaining('there is no lot')]); // biome-ignore format: one line
   });
 
   it('a coat that names no batch takes by its ratio; below nothing is shown as what it is', async () => {

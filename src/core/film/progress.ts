@@ -78,10 +78,10 @@ function checkNote({ atMs, section, comb, usedL }: ProgressNote): void {
 }
 
 /**
- * The state of a coat from what was noted of it, in whatever order the notes of several devices arrive.
+ * The state of a coat from the notes of several devices. The order in which they arrive makes no difference.
  *
- * The first note of a section decides how the area is divided. Notes that divide it otherwise count for the part of the area that
- * they cover; a section is covered once all of it is.
+ * The earliest note of a section decides how the area is divided. Notes with another division count for their part of the area. A
+ * section counts as covered once its whole area is covered.
  *
  * @throws {QuantityError} on a time, section, reading or amount that cannot be
  */

@@ -59,4 +59,4 @@ export {
 } from './stock.ts';
 export { SUNDRIES, type SundryItem, type SundryNeed, type SundryWork, sundries } from './sundries.ts';
 export type { Explanation, LoggedPour } from './suspects.ts';
-export { type OpenLot, sharedOut, takeFrom } from './takings.ts';
+export { inOrderOfUse, type OpenLot, sharedOut, takeFrom } from './takings.ts';

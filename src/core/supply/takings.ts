@@ -1,4 +1,4 @@
-import { positive, within } from '../units/index.ts';
+import { moment, positive, within } from '../units/index.ts';
 
 /** A lot that may be taken from. */
 export interface OpenLot {
@@ -14,8 +14,26 @@ export interface OpenLot {
 const TRIFLE = 1e-6;
 
 /**
- * Which lots an amount was taken from where nobody said: usable ones before others, opened before closed, and of these the
- * one that ends soonest. What no lot holds is taken from the last one all the same, so that its book goes below nothing and
+ * Lots in the order in which they are to be used: usable ones before others, opened before closed, and of these the one that ends
+ * soonest.
+ *
+ * @throws {QuantityError} on a moment that cannot be
+ */
+export function inOrderOfUse<T extends Omit<OpenLot, 'inTin'>>(lots: readonly T[]): T[] {
+  for (const { openedMs, endsMs } of lots) {
+    if (openedMs !== null) moment('Date opened', openedMs);
+    if (endsMs !== null) moment('end of shelf life', endsMs);
+  }
+  return [...lots].sort(
+    (a, b) =>
+      Number(b.usable) - Number(a.usable) ||
+      Number(b.openedMs !== null) - Number(a.openedMs !== null) ||
+      (a.endsMs ?? Number.MAX_VALUE) - (b.endsMs ?? Number.MAX_VALUE),
+  );
+}
+
+/**
+ * Which lots an amount was taken from, by {@link inOrderOfUse}. What no lot holds is taken from the last one all the same, so that its book goes below nothing and
  * shows that something was not logged.
  *
  * 1.2 from an opened tin of 0.5 and a closed one of 2: 0.5 and 0.7.
@@ -25,12 +43,7 @@ const TRIFLE = 1e-6;
 export function takeFrom(lots: readonly OpenLot[], amount: number): { lotId: string; amount: number }[] {
   let wanted = positive('Amount used', amount, 1e6);
   for (const { id, inTin } of lots) within(`stock of lot ${id}`, inTin, -1e6, 1e6);
-  const order = [...lots].sort(
-    (a, b) =>
-      Number(b.usable) - Number(a.usable) ||
-      Number(b.openedMs !== null) - Number(a.openedMs !== null) ||
-      (a.endsMs ?? Number.MAX_VALUE) - (b.endsMs ?? Number.MAX_VALUE),
-  );
+  const order = inOrderOfUse(lots);
   const taken: { lotId: string; amount: number }[] = [];
   for (const { id, inTin } of order) {
     const here = Math.min(wanted, Math.max(0, inTin));

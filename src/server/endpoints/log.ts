@@ -9,6 +9,7 @@ import { takeFromStock } from '../memory/takeFromStock.ts';
 import { theArea } from '../rows/areas.ts';
 import { unknownBatches } from '../rows/batchUses.ts';
 import { countedEntries, entryById, insertEntry } from '../rows/log.ts';
+import { lotById } from '../rows/lots.ts';
 import { found } from '../rows/missing.ts';
 import { hasSheet } from '../rows/products.ts';
 import { stepsByArea } from '../rows/stacks.ts';
@@ -110,6 +111,14 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
       throw badFields([{ path: 'body.sheetVersion', message }]);
     }
   }
+  if (input.kind === 'batch')
+    for (const [i, { lotId, part }] of (input.body.lots ?? []).entries()) {
+      const lot = await lotById(tx, lotId);
+      if (lot?.productId !== input.body.productId || lot.part !== part)
+        throw badFields([
+          { path: `body.lots.${i}.lotId`, message: `there is no lot ${lotId} of this ${part}` },
+        ]);
+    }
   if (input.kind === 'coat') {
     const [unknown] = await unknownBatches(tx, boatId, input.body.batchIds);
     if (unknown) {

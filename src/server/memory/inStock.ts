@@ -30,7 +30,7 @@ export function amountIn(
 }
 
 /** Whether a tin of some colour serves; one without a colour does where the product has but one. */
-const colourFits = (lot: string | null, wanted: string | null, sheet: ProductSheet): boolean =>
+export const colourFits = (lot: string | null, wanted: string | null, sheet: ProductSheet): boolean =>
   wanted === null || lot === wanted || (lot === null && sheet.colours.length <= 1);
 
 /** The lots of a part in a colour. */

@@ -35,9 +35,10 @@ export async function takeFromStock(tx: Tx, entry: EntryInput, now: number): Pro
   const colour =
     entry.kind === 'coat' ? entry.body.colour : await colourFor(tx, entry.areaId, stepId, coatNo);
   const poured = entry.kind === 'batch' ? poursOf(entry.body, sheet) : poursOfCoat(entry.body, sheet);
+  const confirmed = entry.kind === 'batch' ? (entry.body.lots ?? []).map(({ lotId }) => lotId) : [];
   const taken = takingsOf(
     poured,
-    { productId, colour, areaId: entry.areaId, sheet },
+    { productId, colour, areaId: entry.areaId, sheet, confirmed },
     { stock, catalogue, now },
   );
   for (const { lotId, kind, amount } of taken)

@@ -3,7 +3,7 @@ import { perLitreOfPaint, takeFrom } from '../../core/supply/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { amountIn, lotsOf } from './inStock.ts';
-import { ageOf, type StockReading } from './stockReading.ts';
+import { ageOf, type KeptLot, type StockReading } from './stockReading.ts';
 
 /** The amount poured of a part. */
 export interface Poured {
@@ -37,20 +37,38 @@ export interface Taken {
   amount: number;
 }
 
+/** Lots of a part that something was poured from: those confirmed at the tins, else every one. */
+function lotsMeant(
+  part: Parameters<typeof lotsOf>[1],
+  { sheet, confirmed = [] }: { sheet: ProductSheet; confirmed?: readonly string[] },
+  stock: StockReading,
+): KeptLot[] {
+  const lots = lotsOf(stock, part, sheet);
+  const named = lots.filter(({ lot }) => confirmed.includes(lot.id));
+  return named.length > 0 ? named : lots;
+}
+
 /**
  * Which lots something poured came from: what is kept back for the area first, then tins by {@link takeFrom}. A product of
  * which the stock keeps nothing takes from nowhere.
  */
 export function takingsOf(
   poured: readonly Poured[],
-  of: { productId: string; colour: string | null; areaId: string; sheet: ProductSheet },
+  of: {
+    productId: string;
+    colour: string | null;
+    areaId: string;
+    sheet: ProductSheet;
+    /** Lots confirmed at the tins; of a part with one of these it came from no other. */
+    confirmed?: readonly string[];
+  },
   from: { stock: StockReading; catalogue: ProductCatalogue; now: number },
 ): Taken[] {
   return poured.flatMap(({ part, unit, amount }): Taken[] => {
     const i = of.sheet.parts.findIndex(({ name }) => name === part);
     const density = of.sheet.parts[i]?.densityKgPerL ?? null;
     const colour = i === 0 ? of.colour : null;
-    const lots = lotsOf(from.stock, { productId: of.productId, part, colour, unit }, of.sheet);
+    const lots = lotsMeant({ productId: of.productId, part, colour, unit }, of, from.stock);
     const measured = lots.filter(({ lot }) => amountIn(amount, unit, lot.unit, density) !== null);
     if (measured.length === 0 || !(amount > 0)) return [];
     const taken: Taken[] = [];

@@ -4,7 +4,7 @@ import type { Queries } from '../db/open.ts';
 import { logEntry } from '../db/schema.ts';
 import { bodyOf, notSuperseded } from './log.ts';
 
-/** What was noted of a coat on an area while it was applied, and no logged coat has taken up yet, oldest first. */
+/** Progress of a coat on an area that belongs to no logged coat yet, oldest first. */
 export async function progressOf(
   db: Queries,
   areaId: string,

@@ -1,54 +1,146 @@
 import { useState } from 'react';
-import type { Product } from '../../contract/index.ts';
+import type { BenchTins, Product } from '../../contract/index.ts';
+import { type ConfirmedLots, LotChoice } from './LotChoice.tsx';
+import { ScanLabel } from './ScanLabel.tsx';
 
 interface Props {
   product: Product;
+  /** null: the product isn’t in stock. */
+  tins: BenchTins | null;
   /** Additives in the batch, by name. */
-  besides?: readonly string[];
+  additives?: readonly string[];
   disabled: boolean;
   sending: boolean;
-  onMixed: () => void;
+  /** @param lots the lots confirmed; @param despite why a lot was used despite a note on it; empty: none was */
+  onMixed: (lots: ConfirmedLots, despite: string) => void;
 }
 
-/** Every tin named in large letters and its label confirmed before the clocks can be started. */
-export function LabelCheck({ product, besides = [], disabled, sending, onMixed }: Props) {
+/** A part of the batch, or an additive in it. */
+interface Poured {
+  key: string;
+  of: string;
+  name: string;
+  lots: BenchTins['lots'];
+}
+
+/** Every tin named in large letters and its label confirmed, or its lot tapped or scanned, before the clocks can be started. */
+export function LabelCheck({ product, tins, additives = [], disabled, sending, onMixed }: Props) {
   const [read, setRead] = useState<Record<string, boolean>>({});
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [reason, setReason] = useState('');
+  const [scanned, setScanned] = useState('');
   const { parts } = product.sheet;
-  const tins = [
-    ...parts.map(({ name }) => ({ key: name, of: product.name, name: name.toUpperCase() })),
-    ...besides.map((name) => ({ key: `additive ${name}`, of: 'additive', name: name.toUpperCase() })),
+  const all = tins?.lots ?? [];
+  const poured: Poured[] = [
+    ...parts.map(({ name }) => ({
+      key: name,
+      of: product.name,
+      name: name.toUpperCase(),
+      lots: all.filter(({ part, otherColour }) => part === name && !otherColour),
+    })),
+    ...additives.map((name) => ({
+      key: `additive ${name}`,
+      of: 'additive',
+      name: name.toUpperCase(),
+      lots: [],
+    })),
   ];
-  const allRead = tins.every(({ key }) => read[key]);
+  const inHand = all.filter(({ lotId }) => chosen.has(lotId));
+  const keptOut = inHand.filter((lot) => lot.keptOut.length > 0);
+  const isRead = ({ key, lots }: Poured) => read[key] || lots.some(({ lotId }) => chosen.has(lotId));
+  const allRead = poured.every(isRead);
+  const needsReason = keptOut.length > 0 && reason.trim().length < 3;
+  const toggle = (lotId: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(lotId)) next.add(lotId);
+    setChosen(next);
+    setScanned('');
+  };
+  const takeScanned = (lotId: string | null) => {
+    const lot = all.find((each) => each.lotId === lotId);
+    if (!lot)
+      return setScanned(
+        lotId === null
+          ? 'This code is not on a label printed here. Check the tin’s own label.'
+          : `Stop: this tin is not ${product.name}. Put it aside.`,
+      );
+    if (lot.otherColour)
+      return setScanned(`Stop: this tin is ${lot.colour ?? 'another colour'}. Put it aside, or change the colour in the system.`); // biome-ignore format: one line
+    setChosen(new Set([...chosen, lot.lotId]));
+    setScanned('');
+  };
   return (
     <>
       <fieldset className="space-y-2">
         <legend className="label-caps pb-1">
           Stir the base right to the bottom of the tin. Then check each label.
         </legend>
-        {tins.map((tin) => (
-          <label
-            key={tin.key}
-            className="border-base-300 flex min-h-14 cursor-pointer items-center gap-3 border px-3"
-          >
-            <input
-              type="checkbox"
-              className="checkbox checkbox-lg"
-              checked={read[tin.key] ?? false}
-              onChange={(event) => setRead({ ...read, [tin.key]: event.target.checked })}
+        {all.length > 0 && <ScanLabel onLot={takeScanned} />}
+        {scanned && (
+          <p role="alert" className="text-error text-lg font-semibold">
+            {scanned}
+          </p>
+        )}
+        {poured.map((tin) =>
+          tin.lots.length > 0 ? (
+            <LotChoice
+              key={tin.key}
+              name={tin.name}
+              of={tin.of}
+              lots={tin.lots}
+              chosen={chosen}
+              onToggle={toggle}
+              isOther={read[tin.key] ?? false}
+              onOther={(other) => setRead({ ...read, [tin.key]: other })}
             />
-            <span className="text-xl">
-              The label says <strong>{tin.of}</strong>, <strong>{tin.name}</strong>
-            </span>
-          </label>
-        ))}
+          ) : (
+            <label
+              key={tin.key}
+              className="border-base-300 flex min-h-14 cursor-pointer items-center gap-3 border px-3"
+            >
+              <input
+                type="checkbox"
+                className="checkbox checkbox-lg"
+                checked={read[tin.key] ?? false}
+                onChange={(event) => setRead({ ...read, [tin.key]: event.target.checked })}
+              />
+              <span className="text-xl">
+                The label says <strong>{tin.of}</strong>, <strong>{tin.name}</strong>
+              </span>
+            </label>
+          ),
+        )}
       </fieldset>
+      {keptOut.length > 0 && (
+        <div role="alert" className="border-error space-y-2 border-2 p-3">
+          {keptOut.map((lot) => (
+            <p key={lot.lotId} className="text-lg">
+              <strong className="text-error">Don’t use this {lot.part}.</strong> {sayLot(lot)}:{' '}
+              {lot.keptOut.join('; ')}. Take another tin, or ask the manufacturer.
+            </p>
+          ))}
+          <label className="block">
+            <span className="label-caps block pb-1">Reason for using it anyway</span>
+            <input
+              className="input target w-full"
+              maxLength={400}
+              value={reason}
+              onChange={({ target }) => setReason(target.value)}
+            />
+          </label>
+        </div>
+      )}
       <button
         type="button"
         className="btn btn-primary btn-xl target w-full"
-        disabled={!allRead || disabled || sending}
+        disabled={!allRead || needsReason || disabled || sending}
         onClick={() => {
+          const lots = inHand.map(({ part, lotId, code }) => ({ part, lotId, code }));
+          const despite = keptOut.map((lot) => `${sayLot(lot)} (${lot.part}): ${lot.keptOut.join('; ')}`).join('. '); // biome-ignore format: one line
+          onMixed(lots, despite && `${despite}. Used all the same: ${reason.trim()}`);
           setRead({});
-          onMixed();
+          setChosen(new Set());
+          setReason('');
         }}
       >
         {sending ? 'Starting timers…' : 'Log mix and start timers'}
@@ -57,3 +149,6 @@ export function LabelCheck({ product, besides = [], disabled, sending, onMixed }
     </>
   );
 }
+
+const sayLot = ({ code }: BenchTins['lots'][number]) =>
+  code === '' ? 'Lot without a number' : `Lot ${code}`;

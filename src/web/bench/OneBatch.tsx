@@ -15,6 +15,7 @@ import { Cans } from './Cans.tsx';
 import { cautionsFor } from './cautions.ts';
 import { FinerTool } from './FinerTool.tsx';
 import { LabelCheck } from './LabelCheck.tsx';
+import type { ConfirmedLots } from './LotChoice.tsx';
 import { OwnRatioNote } from './OwnRatioNote.tsx';
 import { PotPlan } from './PotPlan.tsx';
 import { isInRatio, PouredInstead } from './PouredInstead.tsx';
@@ -118,7 +119,16 @@ export function OneBatch({
     instead !== null &&
     !isInRatio({ ...wholeBatch, parts: batch.parts, split: batch.result.asked, amounts: instead });
 
-  const logMixed = (thrownAway = false) => {
+  const logMixed = ({
+    thrownAway = false,
+    lots = [],
+    despite = '',
+  }: {
+    thrownAway?: boolean;
+    lots?: ConfirmedLots;
+    despite?: string;
+  } = {}) => {
+    // biome-ignore format: one line
     if (!body) return;
     const id = uuidv7();
     log(
@@ -134,6 +144,7 @@ export function OneBatch({
           productId: product.id,
           sheetVersion: product.version,
           ...body,
+          ...(lots.length > 0 && { lots }),
           tool,
           ...(step.ownRatio && { ownRatio: step.ownRatio }),
           // A pot thrown away at once got neither.
@@ -146,7 +157,9 @@ export function OneBatch({
       }),
       {
         onSuccess: () => {
-          if (tinsEnd) log(whyAnyway(view, anyway));
+          if (tinsEnd)
+            log(whyAnyway(view, `Mixed with too little in the tins to finish the coat: ${anyway.trim()}`));
+          if (despite) log(whyAnyway(view, despite));
           setAnyway('');
           setAdditives({});
           setInstead(null);
@@ -208,7 +221,7 @@ export function OneBatch({
                 most={mostInPot(plan, batch)}
                 amounts={instead}
                 onChange={setInstead}
-                onDiscard={() => logMixed(true)}
+                onDiscard={() => logMixed({ thrownAway: true })}
               />
               {!batch.result.asked.withinTolerance && (
                 <FinerTool batch={wholeBatch} tool={tool} onChange={takeTool} />
@@ -248,10 +261,11 @@ export function OneBatch({
       {twoPart && (
         <LabelCheck
           product={product}
-          besides={put.map(({ name }) => name)}
+          tins={view.tins}
+          additives={put.map(({ name }) => name)}
           disabled={!batch || ratioUnread || refused || offRatio}
           sending={sending}
-          onMixed={() => logMixed()}
+          onMixed={(lots, despite) => logMixed({ lots, despite })}
         />
       )}
     </>

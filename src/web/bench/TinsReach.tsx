@@ -13,15 +13,18 @@ export const endsBefore = (tins: BenchTins | null, missing: number | null): bool
   missing !== null &&
   endsBeforeCoat({ reachLitres: tins.reachLitres, wantedLitres: Math.max(0, missing) });
 
-/** Why a coat was begun that the tins do not finish, for the record. */
-export const whyAnyway = (view: BenchView, reason: string) =>
+/** Longest text of a note. */
+const NOTE_MOST = 4000;
+
+/** Why something was mixed all the same, for the record. */
+export const whyAnyway = (view: BenchView, text: string) =>
   entryWrite({
     id: uuidv7(),
     areaId: view.area.id,
     at: new Date().toISOString(),
     corrects: null,
     kind: 'note',
-    body: { text: `Mixed with too little in the tins to finish the coat: ${reason.trim()}` },
+    body: { text: text.slice(0, NOTE_MOST) },
   });
 
 /**

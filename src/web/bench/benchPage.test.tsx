@@ -2,9 +2,9 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aBoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
+import { aBoat, aLot, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
-import type { AreaInput, BenchView, LogView, ProductInput, Step } from '../../contract/index.ts';
+import type { AreaInput, BenchView, LogView, ProductInput, Step, StockView } from '../../contract/index.ts';
 import { flushQueue } from '../api/queue.ts';
 
 const boat = aBoat({ name: 'Bench hull' });
@@ -320,6 +320,31 @@ describe('mixing', () => {
     await user.click(await screen.findByRole('button', { name: 'Mark pot discarded' }));
     await waitFor(async () => expect((await bench(area)).pots).toHaveLength(0));
     expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded' });
+  });
+
+  it('a tin in stock is confirmed by its lot; one past its life wants a reason, and both stand in the record', async () => {
+    const epoxy = { ...primer, ...aProduct(primer.sheet), name: 'Bench epoxy', sheet: { ...primer.sheet, shelfMonths: 12 } }; // biome-ignore format: one line
+    await ask('POST', '/products', epoxy);
+    const old = aLot(epoxy.id, 'base', { code: 'OLD 1', madeOn: '2024-01-05', amount: 5 });
+    const lots = [old, aLot(epoxy.id, 'base', { code: 'NEW 2', amount: 5 }), aLot(epoxy.id, 'hardener', { code: 'H 3', amount: 5 })]; // biome-ignore format: one line
+    await ask('POST', '/receipts', { id: uuidv7(), at: new Date().toISOString(), purchaseId: null, lots });
+    const { area, user } = await planned(epoxy);
+    const mixed = await screen.findByRole('button', { name: /Log mix/ });
+    await user.click(screen.getByRole('button', { name: /Lot H 3/ }));
+    expect(mixed).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('button', { name: /Lot OLD 1/ }));
+    expect(screen.getByText(/Don’t use this base/).closest('div')?.textContent).toMatch(/Lot OLD 1: .*Take another tin, or ask the manufacturer/); // biome-ignore format: one line
+    expect(mixed).toHaveProperty('disabled', true);
+    await type(user, 'Reason for using it anyway', 'tested on a panel');
+    await user.click(mixed);
+    await waitFor(async () => expect((await entries(area)).map(({ kind }) => kind).sort()).toEqual(['batch', 'note'])); // biome-ignore format: one line
+    const record = await entries(area);
+    expect(record.find(({ kind }) => kind === 'note')?.body).toMatchObject({ text: expect.stringMatching(/Lot OLD 1 \(base\): .*Used all the same: tested on a panel/) }); // biome-ignore format: one line
+    const batch = record.find(({ kind }) => kind === 'batch')?.body as { lots: { code: string }[] };
+    expect(batch.lots.map(({ code }) => code).sort()).toEqual(['H 3', 'OLD 1']);
+    // What was poured came from the tin in hand, though another was to be used first.
+    const { lots: stock } = await ask<StockView>('GET', '/lots');
+    expect(stock.find(({ id }) => id === old.id)?.stock.inTin).toBeLessThan(5);
   });
 
   it('an own ratio is mixed and said beside the sheet’s, and stands in the log with its reason', async () => {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CoatAirRecord, Entry, LoggedConditions, LogView, ProgressBody } from '../../contract/index.ts';
+import type { CoatAirRecord, Entry, LoggedConditions, LogView } from '../../contract/index.ts';
 import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { strikeWrite } from '../api/logEntry.ts';
@@ -10,6 +10,7 @@ import { sayFailure } from '../words/airReasons.ts';
 import { counted } from '../words/counted.ts';
 import { FOUND_WORDS, METHOD_WORDS, sayTask, WAY_OFF_WORDS } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
+import { BatchText, ProgressText } from './EntryTexts.tsx';
 
 interface Props {
   entry: Entry;
@@ -142,17 +143,7 @@ function EntryText({ entry, view, zone, now }: Props) {
       );
     }
     case 'batch':
-      return (
-        <>
-          Mixed {entry.body.litresEstimated && 'about '}
-          {show(entry.body.litres, 'volume')} of {name(entry.body.productId)}:{' '}
-          {entry.body.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')}
-          {Math.abs(entry.body.ratioError) > 0.0005 &&
-            ` (${(entry.body.ratioError * 100).toFixed(1)} % off ratio)`}
-          {(entry.body.additives ?? []).map(({ name: additive, ml }) => `, ${additive} ${figure(ml)} ml`)}
-          {entry.body.litresEstimated && '; litres estimated from weight (no density on the data sheet)'}
-        </>
-      );
+      return <BatchText body={entry.body} name={name(entry.body.productId)} />;
     case 'batch-end':
       return <>Pot {entry.body.fate === 'emptied' ? 'used up' : 'discarded'}</>;
     case 'tape':
@@ -205,20 +196,6 @@ function EntryText({ entry, view, zone, now }: Props) {
     case 'strike':
       return <>Voided an entry: {entry.body.reason}</>;
   }
-}
-
-function ProgressText({ body: { coatNo, section, comb, usedL } }: { body: ProgressBody }) {
-  const { show } = useUnits();
-  const noted = [
-    section && `section ${section.no + 1} of ${section.of} covered`,
-    comb && `wet film between ${show(comb.wetMicrons, 'film')} and ${show(comb.dryMicrons, 'film')}`,
-    usedL !== null && `${show(usedL, 'volume')} used so far`,
-  ];
-  return (
-    <>
-      Coat {coatNo + 1}: {noted.filter(Boolean).join(', ')}
-    </>
-  );
 }
 
 function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {

@@ -83,6 +83,7 @@ describe('the tins at the bench', () => {
       { part: 'base', unit: 'l', there: 1.8, keptHere: 0, wanted: 2.9 },
       { part: 'hardener', unit: 'l', there: 0.9, keptHere: 0, wanted: 1.4 },
     ],
+    lots: [],
     reachLitres: 2.7,
     reachM2: 12,
     limitedBy: 'base',

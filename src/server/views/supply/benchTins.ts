@@ -1,10 +1,10 @@
 import type { BenchTins, Step } from '../../../contract/index.ts';
 import { atOwnRatio } from '../../../core/mix/index.ts';
-import { perLitreOfPaint } from '../../../core/supply/index.ts';
+import { inOrderOfUse, perLitreOfPaint } from '../../../core/supply/index.ts';
 import { QuantityError } from '../../../core/units/index.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
-import { inStock } from '../../memory/inStock.ts';
-import type { StockReading, TradeReading } from '../../memory/stockReading.ts';
+import { colourFits, inStock } from '../../memory/inStock.ts';
+import { ageOf, type StockReading, type TradeReading } from '../../memory/stockReading.ts';
 import type { KnownProduct, ProductCatalogue } from '../../rows/products.ts';
 
 /** A shortage below what a scale shows, in l or kg. */
@@ -21,6 +21,38 @@ function mixOf({ ownRatio }: Step, { parts, ratioBy }: KnownProduct['sheet']) {
     if (!(error instanceof QuantityError)) throw error;
     return null;
   }
+}
+
+/** Every tin of the product with anything in it, in the order in which they are to be used. */
+function lotsAtHand(
+  { product, colour }: { product: KnownProduct; colour: string },
+  { stock, catalogue, now }: { stock: StockReading; catalogue: ProductCatalogue; now: number },
+): BenchTins['lots'] {
+  const { sheet } = product;
+  const all = (stock.byProduct.get(product.id) ?? []).map((each) => ({ each, age: ageOf(each, catalogue, now) })); // biome-ignore format: one line
+  const [first] = sheet.parts;
+  const order = inOrderOfUse(
+    all.map(({ each, age }) => ({ ...each.stock, id: each.lot.id, endsMs: age.endsMs, usable: age.usable })),
+  );
+  return order.flatMap(({ id }) => {
+    const found = all.find(({ each }) => each.lot.id === id);
+    if (!found) return [];
+    const { lot, stock: held, keptBy } = found.each;
+    if (held.inTin <= 0 && keptBy.size === 0) return [];
+    const { endsMs, notes } = found.age;
+    return {
+      lotId: lot.id,
+      part: lot.part,
+      code: lot.code,
+      colour: lot.colour,
+      unit: lot.unit,
+      inTin: held.inTin,
+      isOpened: held.openedMs !== null,
+      endsOn: endsMs === null ? null : new Date(endsMs).toISOString(),
+      keptOut: notes.filter(({ keepsOut }) => keepsOut).map(({ text }) => text),
+      otherColour: lot.part === first?.name && !colourFits(lot.colour, colour, sheet),
+    };
+  });
 }
 
 /**
@@ -71,6 +103,7 @@ export function benchTins(
   const short = parts.some(({ there, keptHere, wanted }) => wanted - there - keptHere > TRIFLE);
   return {
     parts,
+    lots: lotsAtHand(of, from),
     reachLitres,
     reachM2: litres > 0 ? Math.min(of.areaM2, (of.areaM2 * reachLitres) / litres) : 0,
     limitedBy: short && parts.length > 1 ? (scarce?.part ?? null) : null,

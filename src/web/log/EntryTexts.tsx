@@ -1,0 +1,37 @@
+import type { BatchBody, ProgressBody } from '../../contract/index.ts';
+import { figure } from '../../core/units/index.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
+
+/** Entries of the record in words. */
+
+/** A pot mixed: its parts, their lots, and what went in beside them. */
+export function BatchText({ body, name }: { body: BatchBody; name: string }) {
+  const { show } = useUnits();
+  const { litres, litresEstimated, pours, ratioError, lots = [], additives = [] } = body;
+  return (
+    <>
+      Mixed {litresEstimated && 'about '}
+      {show(litres, 'volume')} of {name}:{' '}
+      {pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')}
+      {Math.abs(ratioError) > 0.0005 && ` (${(ratioError * 100).toFixed(1)} % off ratio)`}
+      {lots.map(({ part, code }) => (code === '' ? '' : `, ${part} lot ${code}`))}
+      {additives.map(({ name: additive, ml }) => `, ${additive} ${figure(ml)} ml`)}
+      {litresEstimated && '; litres estimated from weight (no density on the data sheet)'}
+    </>
+  );
+}
+
+/** What was noted of a coat while it was applied. */
+export function ProgressText({ body: { coatNo, section, comb, usedL } }: { body: ProgressBody }) {
+  const { show } = useUnits();
+  const noted = [
+    section && `section ${section.no + 1} of ${section.of} covered`,
+    comb && `wet film between ${show(comb.wetMicrons, 'film')} and ${show(comb.dryMicrons, 'film')}`,
+    usedL !== null && `${show(usedL, 'volume')} used so far`,
+  ];
+  return (
+    <>
+      Coat {coatNo + 1}: {noted.filter(Boolean).join(', ')}
+    </>
+  );
+}
