@@ -135,6 +135,7 @@ export const stacksTest = yardTest(true);
 export const materialsTest = yardTest(true);
 export const firstHourTest = yardTest(false);
 export const groundTest = yardTest(true);
+export const benchTest = yardTest(true);
 
 /** A request beside the page: a browser that writes says from where, here that nobody's page asked. */
 export const BY_HAND = { 'sec-fetch-site': 'none' };

@@ -45,7 +45,10 @@ export function useApplying(view: BenchView): Applying {
     () => coatProgress(view.progress.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest }))), // biome-ignore format: one line
     [view.progress],
   );
-  const [typedL, setTypedL] = useState<number | null>(null);
+  const coat = `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`;
+  const [typed, setTyped] = useState<{ coat: string; litres: number } | null>(null);
+  // Litres of a coat that was logged in the meantime are not those of the next.
+  const typedL = typed?.coat === coat ? typed.litres : null;
   const note: Applying['note'] = (what) => {
     if (!next) return;
     const body = {
@@ -65,7 +68,7 @@ export function useApplying(view: BenchView): Applying {
   };
   useEffect(() => {
     if (typedL === null) return;
-    if (typedL === progress.usedL) return setTypedL(null);
+    if (typedL === progress.usedL) return setTyped(null);
     const timer = setTimeout(() => keep.current(), SETTLED_MS);
     return () => clearTimeout(timer);
   }, [typedL, progress.usedL]);
@@ -77,7 +80,7 @@ export function useApplying(view: BenchView): Applying {
     undo: (entryIds) => {
       for (const id of entryIds) log(strikeWrite(areaId, id, 'noted by mistake'));
     },
-    setUsedL: setTypedL,
+    setUsedL: (litres) => setTyped({ coat, litres }),
   };
 }
 

@@ -111,8 +111,11 @@ describe('while a coat goes on', () => {
     expect(await screen.findByText(/^1 of 5 sections covered, 4 m² of 20 m²/)).toBeDefined();
     // What is ticked is what is logged: the rest stays due.
     await waitFor(() => expect((screen.getByLabelText('Area covered') as HTMLInputElement).value).toBe('4'));
+    // Litres typed at the last moment are not those of the rest.
+    await type(again.user, 'Paint used so far', '3');
     await again.user.click(screen.getByRole('button', { name: 'Log coat' }));
     await waitFor(async () => expect((await bench(area)).clock.next?.coveredM2).toBe(4));
+    await new Promise((resolve) => setTimeout(resolve, 1600));
     const record = await entries(area);
     expect(
       record.flatMap(({ kind, body }) => (kind === 'progress' && body.comb ? [body.comb] : [])),

@@ -7,6 +7,7 @@ import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useLog, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
+import { sayTime } from '../clock/say.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { rowsOf } from '../parts/drawing/drawnRows.ts';
 import { OpenFaults } from '../parts/OpenFaults.tsx';
@@ -14,7 +15,7 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
-import { entriesOf, entriesWith, onArea } from './coatFigures.ts';
+import { entriesOf, entriesWith, onArea, withNotesTogether } from './coatFigures.ts';
 import { EntryLine } from './EntryLine.tsx';
 
 /** The record of a boat by area: coats with time, amount and weather; corrections as entries of their own. */
@@ -149,9 +150,20 @@ function AreaLog({
         <p className="py-2 opacity-80">No entries.</p>
       ) : (
         <ol className="divide-base-300 divide-y">
-          {entries.map((entry) => (
+          {withNotesTogether(entries).map(([entry, ...more]) => (
             <li key={entry.id}>
-              <EntryLine entry={entry} view={view} zone={zone} now={now} />
+              {more.length === 0 ? (
+                <EntryLine entry={entry} view={view} zone={zone} now={now} />
+              ) : (
+                <details className="py-2">
+                  <summary className="target cursor-pointer">
+                    {more.length + 1} notes while applying, the last {sayTime(entry.at, zone, now)}
+                  </summary>
+                  {[entry, ...more].map((note) => (
+                    <EntryLine key={note.id} entry={note} view={view} zone={zone} now={now} />
+                  ))}
+                </details>
+              )}
             </li>
           ))}
         </ol>

@@ -63,3 +63,17 @@ export function onArea(
     ),
   };
 }
+
+/** Sections and litres noted while applying, which say nothing more once the coat is logged. A comb reading is evidence of the film. */
+const isPassing = ({ kind, body }: Entry): boolean => kind === 'progress' && body.comb === null;
+
+/** Entries in their order; notes without a reading that follow each other are one group. */
+export function withNotesTogether(entries: readonly Entry[]): [Entry, ...Entry[]][] {
+  const groups: [Entry, ...Entry[]][] = [];
+  for (const entry of entries) {
+    const last = groups.at(-1);
+    if (last && isPassing(last[0]) && isPassing(entry)) last.push(entry);
+    else groups.push([entry]);
+  }
+  return groups;
+}
