@@ -33,7 +33,7 @@ describe('the state of a coat from notes of several devices', () => {
       note({ id: 'a', atMs: 10, section: { no: 0, of: 4 }, usedL: 0.5 }),
       note({ id: 'b', atMs: 20, section: { no: 1, of: 4 }, comb: { wetMicrons: 150, dryMicrons: 175 } }),
     ]);
-    expect(state).toMatchObject({ coveredShare: 0.5, usedL: 0.9 });
+    expect(state).toMatchObject({ coveredShare: 0.5, usedL: 0.9, usedNote: 'c' });
     expect(state.sections.map(({ atMs }) => atMs)).toEqual([10, 20, null, null]);
     expect(state.combs).toEqual([{ id: 'b', wetMicrons: 150, dryMicrons: 175 }]);
   });
@@ -54,7 +54,13 @@ describe('the state of a coat from notes of several devices', () => {
   });
 
   it('nothing noted is nothing covered; what cannot be is refused by name', () => {
-    expect(coatProgress([])).toEqual({ sections: [], coveredShare: 0, usedL: null, combs: [] });
+    expect(coatProgress([])).toEqual({
+      sections: [],
+      coveredShare: 0,
+      usedL: null,
+      usedNote: null,
+      combs: [],
+    });
     expect(() => coatProgress([note({ id: 'a', section: { no: 4, of: 4 } })])).toThrow(
       /^Section must be between 0 and 3/,
     );

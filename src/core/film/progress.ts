@@ -43,6 +43,8 @@ export interface CoatProgress {
   /** Share of the area covered, 0–1. */
   coveredShare: number;
   usedL: number | null;
+  /** The note that says so; null: none does. */
+  usedNote: string | null;
   combs: { id: string; wetMicrons: number; dryMicrons: number }[];
 }
 
@@ -95,6 +97,7 @@ export function coatProgress(notes: readonly ProgressNote[]): CoatProgress {
   });
   const count = covered[0]?.of ?? 0;
   const parts = joined(covered.map(({ from, to }) => [from, to] as const));
+  const used = inOrder.findLast(({ usedL }) => usedL !== null);
   return {
     sections: Array.from({ length: count }, (_, no) => {
       const [from, to] = [no / count, (no + 1) / count];
@@ -109,7 +112,8 @@ export function coatProgress(notes: readonly ProgressNote[]): CoatProgress {
       1,
       parts.reduce((sum, [from, to]) => sum + to - from, 0),
     ),
-    usedL: inOrder.findLast(({ usedL }) => usedL !== null)?.usedL ?? null,
+    usedL: used?.usedL ?? null,
+    usedNote: used?.id ?? null,
     combs: inOrder.flatMap(({ id, comb }) => (comb ? [{ id, ...comb }] : [])),
   };
 }

@@ -11,6 +11,9 @@ import { offPlan } from './additiveNames.ts';
 import { useAnnounced } from './announced.ts';
 import { SPOKEN } from './ReadAloud.tsx';
 
+/** So long two parts are stirred once they are together [T], ms. */
+const STIR_MS = 2 * 60_000;
+
 /** Minutes before the pot sets at which it says so in the signal colour. */
 const LAST_MINUTES = 15;
 
@@ -95,6 +98,18 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
           </p>
         )}
       </div>
+      {pot.batch.pours.length > 1 && now < mixed + STIR_MS && (
+        <p className="text-xl" {...SPOKEN}>
+          Stir for two minutes, scraping the sides and the bottom:{' '}
+          <span className="big-figure">{sayCountdown(mixed + STIR_MS - now)}</span> left.
+        </p>
+      )}
+      {pot.batch.inductionMin > 0 && pot.batch.thinnerLitres > 0 && !set && (
+        <p className={inducting ? '' : 'text-lg font-semibold'}>
+          {inducting ? 'After the standing time, stir in' : 'Stir in now, if it isn’t in yet:'}{' '}
+          {show(pot.batch.thinnerLitres, 'volume')} of thinner{inducting ? '.' : ', before you apply.'}
+        </p>
+      )}
       {step?.id === pot.batch.stepId && <WrongAdditive pot={pot} step={step} />}
       <svg viewBox="0 0 1000 30" preserveAspectRatio="none" className="block h-6 w-full" aria-hidden="true">
         <rect

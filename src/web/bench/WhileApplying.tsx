@@ -6,6 +6,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
 import { orProblem } from './batchInHand.ts';
 import { Sections } from './Sections.tsx';
+import { techniqueOf } from './technique.ts';
 
 interface Props {
   view: BenchView;
@@ -26,6 +27,11 @@ export function WhileApplying(props: Props) {
       <h2 id="applying" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
         While applying
       </h2>
+      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
+        {techniqueOf(props.step, props.view.area).map((tip) => (
+          <li key={tip}>{tip}</li>
+        ))}
+      </ul>
       <Sections {...props} />
       <Comb {...props} />
       <WillReach {...props} />

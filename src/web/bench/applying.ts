@@ -45,12 +45,9 @@ export function useApplying(view: BenchView): Applying {
     () => coatProgress(view.progress.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest }))), // biome-ignore format: one line
     [view.progress],
   );
-  const coat = `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`;
-  const [typed, setTyped] = useState<{ coat: string; litres: number } | null>(null);
-  // Litres of a coat that was logged in the meantime are not those of the next.
-  const typedL = typed?.coat === coat ? typed.litres : null;
-  const note: Applying['note'] = (what) => {
-    if (!next) return;
+  const write = (what: Parameters<Applying['note']>[0]): string => {
+    const id = uuidv7();
+    if (!next) return id;
     const body = {
       stepId: next.stepId,
       coatNo: next.coatNo,
@@ -60,28 +57,53 @@ export function useApplying(view: BenchView): Applying {
       ...what,
     };
     const at = new Date().toISOString();
-    log(entryWrite({ id: uuidv7(), areaId, at, corrects: null, kind: 'progress', body }));
+    log(entryWrite({ id, areaId, at, corrects: null, kind: 'progress', body }));
+    return id;
   };
-  const keep = useRef(() => {});
-  keep.current = () => {
-    if (typedL !== null && typedL !== progress.usedL) note({ usedL: typedL });
-  };
-  useEffect(() => {
-    if (typedL === null) return;
-    if (typedL === progress.usedL) return setTyped(null);
-    const timer = setTimeout(() => keep.current(), SETTLED_MS);
-    return () => clearTimeout(timer);
-  }, [typedL, progress.usedL]);
-  useEffect(() => () => keep.current(), []);
+  const typed = useTypedLitres({
+    coat: `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`,
+    progress,
+    write: (usedL) => write({ usedL }),
+  });
   return {
     progress,
-    usedL: typedL ?? progress.usedL,
-    note,
+    usedL: typed.litres ?? progress.usedL,
+    note: write,
     undo: (entryIds) => {
       for (const id of entryIds) log(strikeWrite(areaId, id, 'noted by mistake'));
     },
-    setUsedL: (litres) => setTyped({ coat, litres }),
+    setUsedL: typed.set,
   };
+}
+
+/** Litres as typed here, until somebody notes others elsewhere or the coat is logged. Noted once they have stood for a moment. */
+function useTypedLitres({
+  coat,
+  progress: { usedL, usedNote },
+  write,
+}: {
+  coat: string;
+  progress: CoatProgress;
+  /** @returns the note’s id */
+  write: (litres: number) => string;
+}): { litres: number | null; set: (litres: number) => void } {
+  const [typed, setTyped] = useState<{ coat: string; litres: number; over: string | null } | null>(null);
+  const own = useRef(new Set<string>());
+  const isLast = usedNote === null || usedNote === typed?.over || own.current.has(usedNote);
+  const litres = typed?.coat === coat && isLast ? typed.litres : null;
+  const isOpen = litres !== null && litres !== usedL;
+  const keep = useRef(() => {});
+  keep.current = () => {
+    if (isOpen) own.current.add(write(litres));
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other litres stand anew
+  useEffect(() => {
+    if (!isOpen) return;
+    const timer = setTimeout(() => keep.current(), SETTLED_MS);
+    return () => clearTimeout(timer);
+  }, [isOpen, litres]);
+  useEffect(() => () => keep.current(), []);
+  return { litres, set: (next) => setTyped({ coat, litres: next, over: usedNote }) };
 }
 
 /** What one coat’s combs say of the dry film, and of what to do about it. */

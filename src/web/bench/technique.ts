@@ -1,0 +1,40 @@
+import type { Area, Step } from '../../contract/index.ts';
+
+/** How a coat is put on, by method [T, handbook part 8]. */
+const BY_METHOD: Record<Step['method'], readonly string[]> = {
+  brush: ['Lay off towards the wet edge, the last strokes without pressure.'],
+  roller: [
+    'Roll two roller widths ahead, even the paint out, then lay off without pressure.',
+    'Use solvent-proof foam or short nap for epoxy and polyurethane. Cheap rollers dissolve.',
+  ],
+  'roll-and-tip': [
+    'One person rolls a section, the other tips it off at once with an emptied brush.',
+    'Sections of about 1 × 1 m, each joined before its edge sets.',
+  ],
+  'conventional-spray': [
+    'Cut in the last 200 mm beside lines by roller and brush first: a sprayed edge mists.',
+    'Cover what stands downwind. Overspray travels to neighbouring boats.',
+  ],
+  'airless-spray': [
+    'Cut in the last 200 mm beside lines by roller and brush first: a sprayed edge mists.',
+    'Cover what stands downwind. Overspray travels to neighbouring boats.',
+  ],
+  trowel: ['Work the filler in without trapping air, then level it in one pull.'],
+  aerosol: ['Several light passes, each wet, from an even distance. Shake the can between passes.'],
+};
+
+/** Areas where the painter stands in the wet paint, unless the way out is planned. */
+const INSIDE: ReadonlySet<Area['service']> = new Set(['bilge', 'interior', 'tank']);
+
+/** What to mind while the coat goes on: by its method, and inside the way out. */
+export const techniqueOf = (
+  { method }: Pick<Step, 'method'>,
+  { service }: Pick<Area, 'service'>,
+): string[] => [
+  ...(INSIDE.has(service)
+    ? [
+        'Plan your way out first. Start with the hardest, head-down corners, and keep the tray on the side you leave by.',
+      ]
+    : []),
+  ...BY_METHOD[method],
+];
