@@ -198,7 +198,7 @@ test('a batch is mixed on the bench and its clocks survive a reload', async ({ p
   await page.getByRole('checkbox', { name: /BASE/ }).check();
   await page.getByRole('checkbox', { name: /HARDENER/ }).check();
   await mixed.click();
-  await expect(page.getByText('Standing time: leave the pot to stand')).toBeVisible();
+  await expect(page.getByText('Stir, scraping the sides and the bottom')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('timer')).toHaveText(/^14 min$/);
 });

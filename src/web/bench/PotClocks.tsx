@@ -49,6 +49,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
   const sets = pot.potEnds === null ? null : Date.parse(pot.potEnds);
   const inducting = now < ready;
   const set = sets !== null && now >= sets;
+  const isStirred = pot.batch.pours.length > 1 && now < mixed + STIR_MS;
   const until = inducting ? ready : sets;
   const last = !inducting && sets !== null && sets - now < LAST_MINUTES * 60_000;
   const whole = (sets ?? ready) - mixed || 1;
@@ -78,11 +79,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <p className="lettered text-xl" {...SPOKEN}>
-            {set
-              ? 'Pot life over. Don’t use this pot.'
-              : inducting
-                ? 'Standing time: leave the pot to stand'
-                : 'Ready to apply'}
+            {sayPot({ isStirred, inducting, set })}
           </p>
           <p>
             {show(litresInPot(pot.batch), 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (
@@ -98,10 +95,9 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
           </p>
         )}
       </div>
-      {pot.batch.pours.length > 1 && now < mixed + STIR_MS && (
+      {isStirred && (
         <p className="text-xl" {...SPOKEN}>
-          Stir for two minutes, scraping the sides and the bottom:{' '}
-          <span className="big-figure">{sayCountdown(mixed + STIR_MS - now)}</span> left.
+          Two minutes in all: <span className="big-figure">{sayCountdown(mixed + STIR_MS - now)}</span> left.
         </p>
       )}
       {pot.batch.inductionMin > 0 && pot.batch.thinnerLitres > 0 && !set && (
@@ -149,6 +145,13 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
       </div>
     </div>
   );
+}
+
+/** The state of a pot. */
+function sayPot(of: { isStirred: boolean; inducting: boolean; set: boolean }): string {
+  if (of.set) return 'Pot life over. Don’t use this pot.';
+  if (of.isStirred) return 'Stir, scraping the sides and the bottom';
+  return of.inducting ? 'Standing time: leave the pot to stand' : 'Ready to apply';
 }
 
 /** Additives in a pot that the system doesn’t plan, and planned ones that are missing. */

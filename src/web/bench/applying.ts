@@ -96,7 +96,7 @@ function useTypedLitres({
   keep.current = () => {
     if (isOpen) own.current.add(write(litres));
   };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: other litres stand anew
+  // biome-ignore lint/correctness/useExhaustiveDependencies: timed from the last change
   useEffect(() => {
     if (!isOpen) return;
     const timer = setTimeout(() => keep.current(), SETTLED_MS);

@@ -21,7 +21,7 @@ export function BatchText({ body, name }: { body: BatchBody; name: string }) {
   );
 }
 
-/** What was noted of a coat while it was applied. */
+/** Progress of a coat: a section, a comb reading, the paint used. */
 export function ProgressText({ body: { coatNo, section, comb, usedL } }: { body: ProgressBody }) {
   const { show } = useUnits();
   const noted = [
