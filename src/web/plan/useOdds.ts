@@ -8,6 +8,8 @@ import { api } from '../api/client.ts';
 const AT_A_TIME = 2;
 export const FIRST_DRAWS = 20;
 export const MORE_DRAWS = 100;
+/** So long a plan stands before its draws begin by themselves, ms: whoever is still changing it waits for no draws of plans that are gone. */
+const SETTLED_MS = 3000;
 /** Requests under way at once where they were asked for; else one: the server has two threads for all heavy work. */
 const AT_ONCE = 2;
 
@@ -74,14 +76,20 @@ export function useOdds({ key, boats }: PlanView): Odds {
   const client = useQueryClient();
   const [drawn, setDrawn] = useState(() => noneOf(key));
   const [wanted, setWanted] = useState(FIRST_DRAWS);
+  const [settled, setSettled] = useState<string | null>(null);
   /** Draws that are under way, of this plan. */
   const underWay = useRef({ key, draws: new Set<number>() });
   const hasPlan = boats.some(({ launch }) => launch !== null);
   if (drawn.key !== key) setDrawn(noneOf(key));
   const outcomes = [...drawn.outcomes].sort(([a], [b]) => a - b).map(([, each]) => each);
   const isRunning = hasPlan && !drawn.failed && outcomes.length < wanted;
+  const isDue = settled === key || wanted > FIRST_DRAWS;
   useEffect(() => {
-    if (!isRunning || drawn.key !== key) return;
+    const timer = setTimeout(() => setSettled(key), SETTLED_MS);
+    return () => clearTimeout(timer);
+  }, [key]);
+  useEffect(() => {
+    if (!isRunning || !isDue || drawn.key !== key) return;
     if (underWay.current.key !== key) underWay.current = { key, draws: new Set() };
     const { draws } = underWay.current;
     const isOpen = (i: number) => i < wanted && !drawn.outcomes.has(i) && !draws.has(i);
@@ -112,7 +120,7 @@ export function useOdds({ key, boats }: PlanView): Odds {
       const count = isOpen(first + 1) ? AT_A_TIME : 1;
       void ask(first, count);
     }
-  }, [isRunning, wanted, key, drawn, client]);
+  }, [isRunning, isDue, wanted, key, drawn, client]);
   const more = useCallback((count: number) => {
     setDrawn((was) => ({ ...was, failed: false }));
     setWanted(count);
