@@ -4,6 +4,9 @@ import type { Held } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
 import type { YardNeed } from './yardNeed.ts';
 
+/** Thinner is sold by the litre [M]; larger tins are cheaper, and mostly left over. */
+const THINNER_PACK_L = 1;
+
 /** Purchases other than paint: thinner by name, additives of each product, and sundries. */
 export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, held: Held): SundryView[] {
   const { settings } = held.trade;
@@ -14,27 +17,36 @@ export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, he
     const called = name ?? `Thinner for ${nameOf(productId)} (none named on the data sheet)`;
     if (safe > 0) thinners.set(called, (thinners.get(called) ?? 0) + safe);
   }
-  const litres = (item: string, name: string, rule: string, amount: number, cost: number | null) => ({
+  const litres = (
+    item: string,
+    name: string,
+    rule: string,
+    { amount, needed, cost }: { amount: number; needed: number; cost: number | null },
+  ) => ({
     item,
     name,
     unit: 'l',
     rule,
     amount,
-    exact: amount,
+    exact: needed,
     cost,
   });
   return [
-    ...[...thinners].map(([name, amount]) =>
-      litres(
-        `thinner ${name}`,
-        name,
-        'for thinning and cleaning',
+    ...[...thinners].map(([name, needed]) => {
+      const amount = Math.ceil(needed / THINNER_PACK_L - 1e-9) * THINNER_PACK_L;
+      const cost = price === null ? null : timesRate(price, amount, currency);
+      return litres(`thinner ${name}`, name, 'for thinning and cleaning, in tins of 1 l', {
         amount,
-        price === null ? null : timesRate(price, amount, currency),
-      ),
-    ),
+        needed,
+        cost,
+      });
+    }),
     ...needed.need.additives.map(({ productId, name, safe }) =>
-      litres(`additive ${productId} ${name}`, name, `additive for ${nameOf(productId)}`, safe, null),
+      litres(`additive ${productId} ${name}`, name, `additive for ${nameOf(productId)}`, {
+        amount: safe,
+        needed: safe,
+        cost: null,
+      }),
     ),
     ...sundryViews(needed, settings),
   ];

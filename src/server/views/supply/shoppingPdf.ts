@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { SundryView, TradeSettings } from '../../../contract/index.ts';
+import type { BuyingView, SundryView, TradeSettings } from '../../../contract/index.ts';
 import { fromMinor, minorDigits } from '../../../core/supply/index.ts';
 import { formatQuantity } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
@@ -11,9 +11,12 @@ import { buyingView } from './buying.ts';
 export const sayMoney = (minor: number, currency: TradeSettings['currency']): string =>
   `${fromMinor(minor, currency).toFixed(minorDigits(currency))} ${currency}`;
 
-/** On paper in metric units: 70 ml, 2.7 l, 1 pair. */
+/** On paper in metric units, whole litres as tins: 3 × 1 l, 76 ml, 1 pair. */
 function sayNeeded(amount: number, unit: string): string {
-  if (unit === 'l') return formatQuantity(amount, 'volume', 'metric');
+  if (unit === 'l')
+    return Number.isInteger(amount)
+      ? `${amount} × 1 l`
+      : formatQuantity(Math.ceil(amount * 1000) / 1000, 'volume', 'metric');
   if (unit === 'kg') return formatQuantity(amount, 'mass', 'metric');
   return `${amount} ${amount === 1 ? unit.replace(/s$/, '') : unit}`;
 }
@@ -34,6 +37,9 @@ const besidesTable = (besides: readonly SundryView[], money: (minor: number) => 
   sums: [],
 });
 
+const nameOf = (line: BuyingView['orders'][number]['lines'][number] | undefined): string =>
+  line ? [line.productName, line.part].filter(Boolean).join(', ') : '';
+
 /** The shopping list to take along, an order a supplier. */
 export async function shoppingPdf(context: Context) {
   const view = await buyingView(context, {});
@@ -47,15 +53,16 @@ export async function shoppingPdf(context: Context) {
       ...view.orders.map((order) => ({
         heading: `${order.supplierName ?? 'Any supplier'}${order.orderBy === null ? '' : order.orderBy < view.now ? ': order now' : `: order by ${day(order.orderBy)}`}`,
         columns: [
-          { head: 'Quantity', share: 1, figures: true },
+          { head: 'Packs', share: 1, figures: true },
           { head: 'Product', share: 5 },
           { head: 'Colour', share: 2 },
           { head: 'Pack size', share: 2, figures: true },
           { head: 'Price', share: 2, figures: true },
         ],
-        rows: order.lines.map((line) => [
+        // A product is named once, at the first of its packs.
+        rows: order.lines.map((line, i) => [
           `${line.count} ×`,
-          line.part === null ? line.productName : `${line.productName}, ${line.part}`,
+          nameOf(line) === nameOf(order.lines[i - 1]) ? '' : nameOf(line),
           line.colour ?? '',
           `${line.litres} ${line.unit}`,
           money(line.price),
