@@ -9,15 +9,15 @@ const COLUMNS = [
   ['Above datum mm', 92],
   ['Below sheer mm', 88],
   ['Along skin mm', 84],
-  ['Raise on skin mm', 90],
+  ['Raise mm', 90],
   ['Flare', 44],
   ['Marked', 50],
 ] as const;
 
 const FORM_WORDS: Record<FormSource, string> = {
   dimensions: 'Hull form from main dimensions and typical curves. Check distances on the hull.',
-  offsets: 'Hull form from the table of offsets',
-  mesh: 'Hull form from the surface mesh',
+  offsets: 'Hull form from the table of offsets.',
+  mesh: 'Hull form from the surface mesh.',
 };
 
 const DATUM_WORDS: Record<Waterline['datum'], string> = {
@@ -45,12 +45,12 @@ export function markSheetPdf(input: {
     const lines = [
       `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
       `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the hull marks.' : ''}`,
-      `Below sheer (along skin): down along the hull from the sheer. Raise: up along the hull from the marked line. ${FORM_WORDS[source]}.`,
+      `Below sheer (along skin): down along the hull from the sheer. Raise: up along the hull from the marked line. ${FORM_WORDS[source]}`,
       ...(struck.sheet.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null)
         ? ['Two hulls: above datum is for the outer face / the inner face. The other figures are for both.']
         : []),
     ];
-    doc.font('regular').fontSize(9);
+    doc.font('regular').fontSize(10);
     for (const line of lines) doc.text(line, { width: 510 });
     doc.moveDown(0.6);
     table(
