@@ -72,6 +72,9 @@ describe('what waits on this device is seen done', () => {
     expect([usedUp(end('emptied')), usedUp(end('discarded'))]).toEqual([['p2'], []]);
     expect(usedUp(end('emptied'), entry('coat', { batchIds: ['p2'] }))).toEqual([]);
     expect(ids(entry('coat', { batchIds: ['p1'] }))).toEqual(['p2']);
+    const put = entry('batch', { inductionMin: 20, potLifeMin: 60 }, { id: 'p3', corrects: 'p1' });
+    expect(ids(put)).toEqual(['p2', 'p3']);
+    expect(ids(entry('strike', { reason: 'no' }, { corrects: 'p1' }))).toEqual(['p2']);
   });
   it('a tick counts as made, an untick as taken back, the last word of several; that of another coat does not', () => {
     const tick = (over: object = {}, more: object = {}) =>

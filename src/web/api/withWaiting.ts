@@ -36,6 +36,8 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
   for (const entry of entries) {
     if (entry.kind === 'batch-end') (entry.body.fate === 'emptied' ? usedUp : gone).add(entry.body.batchId);
     if (entry.kind === 'coat') for (const id of entry.body.batchIds) gone.add(id);
+    // Corrected, its new entry stands for the pot; voided, nothing does.
+    if (entry.corrects && (entry.kind === 'batch' || entry.kind === 'strike')) gone.add(entry.corrects);
   }
   const mixed = entries.flatMap((entry): PotView[] => {
     if (entry.kind !== 'batch') return [];

@@ -20,13 +20,12 @@ import { Instead } from './Instead.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { Logged } from './Logged.tsx';
-import { Mixing } from './Mixing.tsx';
+import { MixAndApply } from './MixAndApply.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
 import { useBenchPart } from './useBenchPart.ts';
 import { useWakeLock } from './useWakeLock.ts';
-import { WhileApplying } from './WhileApplying.tsx';
 import { WorkBefore } from './WorkBefore.tsx';
 
 /** What the server takes for a cover where nobody says otherwise. */
@@ -105,7 +104,7 @@ function Bench({
       <BenchHead view={view} zone={zone} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
       {logged && <Logged how={logged} view={view} zone={zone} />}
-      <PotClocks pots={view.pots} step={step} zone={zone} />
+      <PotClocks pots={view.pots} step={step} product={product} zone={zone} />
       <BlastClock view={view} />
       <div className={`space-y-6 ${classOf('ready')}`}>
         <OldLineAsked view={view} />
@@ -149,33 +148,19 @@ function Bench({
             <LeaveBare view={view} zone={zone} />
           </div>
           <div className="space-y-6 lg:col-start-2 lg:row-span-2 lg:row-start-1">
-            <div className={classOf('mix')}>
-              <Mixing
-                key={product.id}
-                view={view}
-                step={step}
-                product={product}
-                wanted={wanted}
-                othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
-                airC={conditions?.airC ?? null}
-                usedL={applying.usedL}
-                zone={zone}
-                onMixed={onMixed}
-              />
-            </div>
-            {applies && next && (
-              <div className={classOf('apply')}>
-                <WhileApplying
-                  view={view}
-                  step={step}
-                  product={product}
-                  mixed={mixedFor(view, step) || (wanted ?? 0)}
-                  areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
-                  applying={applying}
-                  zone={zone}
-                />
-              </div>
-            )}
+            <MixAndApply
+              view={view}
+              step={step}
+              product={product}
+              wanted={wanted}
+              othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
+              airC={conditions?.airC ?? null}
+              applying={applying}
+              applies={applies}
+              zone={zone}
+              classOf={classOf}
+              onMixed={onMixed}
+            />
           </div>
           <div className={classOf('log')}>
             <LogCoat
@@ -189,6 +174,7 @@ function Bench({
               wanted={wanted}
               zone={zone}
               coveredShare={applying.progress.coveredShare || 1}
+              onLogging={applying.settle}
               onLogged={(how) => {
                 setLogged(how);
                 setTogether(new Set());

@@ -7,8 +7,8 @@ interface Props {
   product: Product;
   /** null: the product isn’t in stock. */
   tins: BenchTins | null;
-  /** Additives in the batch, by name. */
-  additives?: readonly string[];
+  /** What goes in beside the parts. */
+  extras?: readonly { of: 'additive' | 'thinner'; name: string }[];
   disabled: boolean;
   sending: boolean;
   /** @param lots the lots confirmed; @param despite why a lot was used despite a note on it; empty: none was */
@@ -24,7 +24,7 @@ interface Poured {
 }
 
 /** Every tin named in large letters and its label confirmed, or its lot tapped or scanned, before the clocks can be started. */
-export function LabelCheck({ product, tins, additives = [], disabled, sending, onMixed }: Props) {
+export function LabelCheck({ product, tins, extras = [], disabled, sending, onMixed }: Props) {
   const [read, setRead] = useState<Record<string, boolean>>({});
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [reason, setReason] = useState('');
@@ -36,11 +36,15 @@ export function LabelCheck({ product, tins, additives = [], disabled, sending, o
       key: name,
       of: product.name,
       name: name.toUpperCase(),
-      lots: all.filter(({ part, otherColour }) => part === name && !otherColour),
+      // A tin that is empty by the book is offered once it was scanned.
+      lots: all.filter(
+        ({ part, otherColour, inTin, lotId }) =>
+          part === name && !otherColour && (inTin > 0 || chosen.has(lotId)),
+      ),
     })),
-    ...additives.map((name) => ({
-      key: `additive ${name}`,
-      of: 'additive',
+    ...extras.map(({ of, name }) => ({
+      key: `${of} ${name}`,
+      of,
       name: name.toUpperCase(),
       lots: [],
     })),

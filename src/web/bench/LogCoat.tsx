@@ -41,6 +41,8 @@ interface Props {
   zone: string;
   /** Share of the area ticked off in sections; 1 where no section is ticked. */
   coveredShare: number;
+  /** Called before the coat is logged. */
+  onLogging: () => Promise<void>;
   onLogged: (how: 'arrived' | 'kept') => void;
 }
 
@@ -79,6 +81,7 @@ export function LogCoat(props: Props) {
     if (against && values.note.trim() === '')
       errors.push({ path: 'note', message: 'reason: say why it was applied anyway' });
     if (errors.length) return errors;
+    await props.onLogging();
     localStorage.setItem(HAND, values.by.trim());
     // Its own area last: once that has its coat, this form is of the next one.
     let how: 'arrived' | 'kept' = 'arrived';

@@ -3,7 +3,6 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
 import { addition, isByGrams } from '../../core/mix/index.ts';
 import { restsOn, thinnerOf } from '../../core/system/index.ts';
-import { toCanonical, type UnitSystem } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import type { useQueued } from '../api/mutations.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
@@ -21,6 +20,7 @@ import { PotPlan } from './PotPlan.tsx';
 import { isInRatio, PouredInstead } from './PouredInstead.tsx';
 import { Pours } from './Pours.tsx';
 import { planFor } from './planFor.ts';
+import { extrasOf, roundUp, usePotTemp } from './potInHand.ts';
 import { bodyOf, discarded, mostInPot } from './poured.ts';
 import { SplitNotes } from './SplitNotes.tsx';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
@@ -38,12 +38,6 @@ export interface MixingProps {
   othersM2: number;
   airC: number | null;
   onMixed: () => void;
-}
-
-/** How warm the pot is: as the air, until somebody says otherwise. */
-function usePotTemp(airC: number | null): [number, (tempC: number) => void] {
-  const [own, setOwn] = useState<number | null>(null);
-  return [own ?? airC ?? 18, setOwn];
 }
 
 /** Mixing one batch: how much, with what, what to pour, the labels read, and the clocks set going. */
@@ -262,7 +256,7 @@ export function OneBatch({
         <LabelCheck
           product={product}
           tins={view.tins}
-          additives={put.map(({ name }) => name)}
+          extras={extrasOf(put, thinner, inductionMin)}
           disabled={!batch || ratioUnread || refused || offRatio}
           sending={sending}
           onMixed={(lots, despite) => logMixed({ lots, despite })}
@@ -270,10 +264,4 @@ export function OneBatch({
       )}
     </>
   );
-}
-
-/** A batch as somebody would ask for it: up to the next 10 ml, or half a US fluid ounce. */
-function roundUp(litres: number, system: UnitSystem): number {
-  const step = system === 'us' ? toCanonical(0.5, 'usfloz') : 0.01;
-  return Math.max(1, Math.ceil(litres / step - 1e-9)) / (1 / step);
 }

@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { PotView, Step } from '../../contract/index.ts';
+import type { PotView, Product, Step } from '../../contract/index.ts';
 import { litresInPot } from '../../core/mix/index.ts';
+import { type ProductSheet, thinnerOf } from '../../core/system/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
@@ -10,6 +11,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { offPlan } from './additiveNames.ts';
 import { useAnnounced } from './announced.ts';
 import { SPOKEN } from './ReadAloud.tsx';
+import { WrongPour } from './WrongPour.tsx';
 
 /** So long two parts are stirred once they are together [T], ms. */
 const STIR_MS = 2 * 60_000;
@@ -21,11 +23,14 @@ const LAST_MINUTES = 15;
 export function PotClocks({
   pots,
   step,
+  product,
   zone,
 }: {
   pots: readonly PotView[];
   /** The step that the pots are for; null: it is done. */
   step: Step | null;
+  /** The product of that step. */
+  product: Product | null;
   zone: string;
 }) {
   if (pots.length === 0) return null;
@@ -35,13 +40,30 @@ export function PotClocks({
         Mixed, in use{pots.length > 1 && ` (${pots.length} pots)`}
       </h2>
       {pots.map((pot) => (
-        <PotClock key={pot.entryId} pot={pot} step={step} zone={zone} />
+        <PotClock
+          key={pot.entryId}
+          pot={pot}
+          step={step?.id === pot.batch.stepId ? step : null}
+          sheet={product?.id === pot.batch.productId ? product.sheet : null}
+          zone={zone}
+        />
       ))}
     </section>
   );
 }
 
-function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: string }) {
+function PotClock({
+  pot,
+  step,
+  sheet,
+  zone,
+}: {
+  pot: PotView;
+  /** null: of another step, or its step is done. */
+  step: Step | null;
+  sheet: ProductSheet | null;
+  zone: string;
+}) {
   const now = useNow();
   const { show } = useUnits();
   const mixed = Date.parse(pot.mixedAt);
@@ -62,6 +84,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
     title: `Pot life ends in ${LAST_MINUTES} minutes`,
     text: `${pot.productName}, ${pot.areaName}.`,
   });
+  const thinner = (sheet && step && thinnerOf(sheet, step.method)?.name) ?? 'thinner';
   const { mutate: log } = useQueued();
   const end = (fate: 'emptied' | 'discarded') =>
     log(
@@ -103,10 +126,11 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
       {pot.batch.inductionMin > 0 && pot.batch.thinnerLitres > 0 && !set && (
         <p className={inducting ? '' : 'text-lg font-semibold'}>
           {inducting ? 'After the standing time, stir in' : 'Stir in now, if it isn’t in yet:'}{' '}
-          {show(pot.batch.thinnerLitres, 'volume')} of thinner{inducting ? '.' : ', before you apply.'}
+          {show(pot.batch.thinnerLitres, 'volume')} of {thinner}
+          {inducting ? '.' : ', before you apply. Check its label first.'}
         </p>
       )}
-      {step?.id === pot.batch.stepId && <WrongAdditive pot={pot} step={step} />}
+      {step && <WrongAdditive pot={pot} step={step} />}
       <svg viewBox="0 0 1000 30" preserveAspectRatio="none" className="block h-6 w-full" aria-hidden="true">
         <rect
           x="0"
@@ -136,6 +160,7 @@ function PotClock({ pot, step, zone }: { pot: PotView; step: Step | null; zone: 
             : `Pot life ends ${sayTime(sets, zone, now)}. `}
           Never pour leftovers back into the tin.
         </span>
+        {sheet && !set && <WrongPour pot={pot} sheet={sheet} zone={zone} />}
         <button type="button" className="btn target" onClick={() => end('emptied')}>
           Mark pot used up
         </button>

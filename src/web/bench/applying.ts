@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { BenchView, ProgressBody, Step } from '../../contract/index.ts';
+import type { BenchView, EntryInput, ProgressBody, Step } from '../../contract/index.ts';
 import {
   type CoatProgress,
   coatProgress,
@@ -10,7 +10,7 @@ import {
 } from '../../core/film/index.ts';
 import { atOwnRatio, unthinnedShare } from '../../core/mix/index.ts';
 import { filmOf, type ProductSheet } from '../../core/system/index.ts';
-import { entryWrite, strikeWrite } from '../api/logEntry.ts';
+import { entryWrite, logEntry, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 
 /** Teeth of common wet-film combs, µm (common practice; a comb may have others between them). */
@@ -31,6 +31,8 @@ export interface Applying {
   undo: (entryIds: readonly string[]) => void;
   /** Litres as they are stepped or typed: noted once they have stood for a moment. */
   setUsedL: (litres: number) => void;
+  /** Notes them now: before the coat is logged, so that they are of this coat. */
+  settle: () => Promise<void>;
 }
 
 /** So long litres stand before they are noted, ms: each tap of a stepper is not a note of its own. */
@@ -45,34 +47,33 @@ export function useApplying(view: BenchView): Applying {
     () => coatProgress(view.progress.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest }))), // biome-ignore format: one line
     [view.progress],
   );
-  const write = (what: Parameters<Applying['note']>[0]): string => {
-    const id = uuidv7();
-    if (!next) return id;
-    const body = {
-      stepId: next.stepId,
-      coatNo: next.coatNo,
-      section: null,
-      comb: null,
-      usedL: null,
-      ...what,
-    };
-    const at = new Date().toISOString();
-    log(entryWrite({ id, areaId, at, corrects: null, kind: 'progress', body }));
-    return id;
+  const entryOf = (what: Parameters<Applying['note']>[0]): EntryInput | null => {
+    if (!next) return null;
+    const { stepId, coatNo } = next;
+    const body = { stepId, coatNo, section: null, comb: null, usedL: null, ...what };
+    return { id: uuidv7(), areaId, at: new Date().toISOString(), corrects: null, kind: 'progress', body };
+  };
+  const keep = (entry: EntryInput | null) => {
+    if (entry) log(entryWrite(entry));
   };
   const typed = useTypedLitres({
     coat: `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`,
     progress,
-    write: (usedL) => write({ usedL }),
+    entryOf: (usedL) => entryOf({ usedL }),
+    keep,
   });
   return {
     progress,
     usedL: typed.litres ?? progress.usedL,
-    note: write,
+    note: (what) => keep(entryOf(what)),
     undo: (entryIds) => {
       for (const id of entryIds) log(strikeWrite(areaId, id, 'noted by mistake'));
     },
     setUsedL: typed.set,
+    settle: async () => {
+      const entry = typed.take();
+      if (entry) await logEntry(entry);
+    },
   };
 }
 
@@ -80,30 +81,38 @@ export function useApplying(view: BenchView): Applying {
 function useTypedLitres({
   coat,
   progress: { usedL, usedNote },
-  write,
+  entryOf,
+  keep,
 }: {
   coat: string;
   progress: CoatProgress;
-  /** @returns the note’s id */
-  write: (litres: number) => string;
-}): { litres: number | null; set: (litres: number) => void } {
+  entryOf: (litres: number) => EntryInput | null;
+  keep: (entry: EntryInput | null) => void;
+}): { litres: number | null; set: (litres: number) => void; take: () => EntryInput | null } {
   const [typed, setTyped] = useState<{ coat: string; litres: number; over: string | null } | null>(null);
   const own = useRef(new Set<string>());
   const isLast = usedNote === null || usedNote === typed?.over || own.current.has(usedNote);
   const litres = typed?.coat === coat && isLast ? typed.litres : null;
   const isOpen = litres !== null && litres !== usedL;
-  const keep = useRef(() => {});
-  keep.current = () => {
-    if (isOpen) own.current.add(write(litres));
+  /** What was typed and is noted already: a slow answer makes no second note. */
+  const noted = useRef(typed);
+  const take = () => {
+    if (!isOpen || noted.current === typed) return null;
+    noted.current = typed;
+    const entry = entryOf(litres);
+    if (entry) own.current.add(entry.id);
+    return entry;
   };
+  const atOnce = useRef(() => {});
+  atOnce.current = () => keep(take());
   // biome-ignore lint/correctness/useExhaustiveDependencies: timed from the last change
   useEffect(() => {
     if (!isOpen) return;
-    const timer = setTimeout(() => keep.current(), SETTLED_MS);
+    const timer = setTimeout(() => atOnce.current(), SETTLED_MS);
     return () => clearTimeout(timer);
   }, [isOpen, litres]);
-  useEffect(() => () => keep.current(), []);
-  return { litres, set: (next) => setTyped({ coat, litres: next, over: usedNote }) };
+  useEffect(() => () => atOnce.current(), []);
+  return { litres, set: (next) => setTyped({ coat, litres: next, over: usedNote }), take };
 }
 
 /** What one coat’s combs say of the dry film, and of what to do about it. */

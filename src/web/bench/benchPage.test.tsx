@@ -350,6 +350,31 @@ describe('mixing', () => {
     expect(stock.find(({ id }) => id === old.id)?.stock.inTin).toBeLessThan(5);
   });
 
+  it('accelerator poured in afterwards: the pot’s timer is cut to half, and the record has what is really in it', async () => {
+    const additives = [{ name: 'Fast', kind: 'accelerator' as const, maxMlPerLitre: 50 }];
+    const quick = { ...primer, ...aProduct({ ...primer.sheet, additives }), name: 'Bench quick' };
+    await ask('POST', '/products', quick);
+    const { area, user } = await planned(quick);
+    for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
+      await user.click(label);
+    await user.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
+    await user.click(await screen.findByRole('button', { name: 'Poured in something wrong?' }));
+    await type(user, 'Fast in the pot', '5');
+    expect(screen.getByText(/Count on half/)).toBeDefined();
+    const [before] = (await bench(area)).pots;
+    await user.click(screen.getByRole('button', { name: 'Record and keep using the pot' }));
+    await waitFor(async () => expect((await bench(area)).pots[0]?.entryId).not.toBe(before?.entryId));
+    const { pots } = await bench(area);
+    expect(pots).toMatchObject([{ mixedAt: before?.mixedAt, batch: { additives: [{ name: 'Fast', ml: 5 }], potLifeMin: (before?.batch.potLifeMin ?? 0) / 2 } }]); // biome-ignore format: one line
+    expect(await screen.findByText(/In this pot, and not planned: Fast/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Poured in something wrong?' }));
+    await user.selectOptions(screen.getByLabelText('Also in the pot'), 'product');
+    expect(screen.queryByRole('button', { name: 'Record and keep using the pot' })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Record and discard the pot' }));
+    await waitFor(async () => expect((await bench(area)).pots).toEqual([]));
+    expect((await entries(area)).find(({ kind }) => kind === 'note')?.body).toMatchObject({ text: 'Pot of Bench quick discarded: a part of another product.' }); // biome-ignore format: one line
+  });
+
   it('an own ratio is mixed and said beside the sheet’s, and stands in the log with its reason', async () => {
     const resin = {
       ...aProduct({

@@ -23,7 +23,7 @@ function mixOf({ ownRatio }: Step, { parts, ratioBy }: KnownProduct['sheet']) {
   }
 }
 
-/** Every tin of the product with anything in it, in the order in which they are to be used. */
+/** Every tin of the product, in the order in which they are to be used. */
 function lotsAtHand(
   { product, colour }: { product: KnownProduct; colour: string },
   { stock, catalogue, now }: { stock: StockReading; catalogue: ProductCatalogue; now: number },
@@ -37,8 +37,7 @@ function lotsAtHand(
   return order.flatMap(({ id }) => {
     const found = all.find(({ each }) => each.lot.id === id);
     if (!found) return [];
-    const { lot, stock: held, keptBy } = found.each;
-    if (held.inTin <= 0 && keptBy.size === 0) return [];
+    const { lot, stock: held } = found.each;
     const { endsMs, notes } = found.age;
     return {
       lotId: lot.id,
