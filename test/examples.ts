@@ -200,3 +200,7 @@ export function weatherCsv(from: number, hours: number, airC: (hour: number) => 
   );
   return ['time,air °C,RH %', ...rows].join('\n');
 }
+
+/** Another token of the same length. One in sixty-four of the server’s own ends in an underscore. */
+export const wrongToken = (token: string): string =>
+  `${token.slice(0, -1)}${token.endsWith('_') ? '-' : '_'}`;

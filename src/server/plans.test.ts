@@ -3,7 +3,16 @@ import { Session } from 'node:inspector/promises';
 import path from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aBoat, aCoat, aLot, anArea, aPlannedArea, HOUR, weatherCsv } from '../../test/examples.ts';
+import {
+  aBoat,
+  aCoat,
+  aLot,
+  anArea,
+  aPlannedArea,
+  HOUR,
+  weatherCsv,
+  wrongToken,
+} from '../../test/examples.ts';
 import { startPostgres } from '../../test/postgres.ts';
 import { writesOf } from '../../test/writes.ts';
 import type { PlanView } from '../contract/index.ts';
@@ -99,7 +108,7 @@ describe('the queries of rows/', () => {
           body: JSON.stringify({ readings: [{ at: at(offset), airC: 12, rhPercent: 70, rainMm: 0 }] }),
         });
       // A second issue, and one that is refused and does not count.
-      for (const bearer of [token, token, `${token.slice(0, -1)}${token.endsWith('_') ? '-' : '_'}`]) await send(bearer); // biome-ignore format: one line
+      for (const bearer of [token, token, wrongToken(token)]) await send(bearer);
       await done('PUT', `/stations/${id}`, { id, name: gives, gives, way: 'posts', url: null, everyMin: 60, privateNet: false, on: true, rank: 2, version: 1 }); // biome-ignore format: one line
       await done('DELETE', `/stations/${id}/token`);
       if (gives === 'forecast') await done('DELETE', `/stations/${id}`);

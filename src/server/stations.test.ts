@@ -2,7 +2,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
+import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv, wrongToken } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
 import type { ClockDetail, ReadingsTaken, Station, StationsView, WeatherView } from '../contract/index.ts';
 import { ask, isPrivate } from './feeds/ask.ts';
@@ -47,9 +47,6 @@ async function post(id: string, token: string, body: unknown) {
   return { status: answer.status, body: (await answer.json()) as ReadingsTaken & { detail: string } };
 }
 
-/** Another token of the same length: one in sixty-four of ours ends in an underscore. */
-const wrong = (token: string) => `${token.slice(0, -1)}${token.endsWith('_') ? '-' : '_'}`;
-
 async function aToken(station: ReturnType<typeof aStation>): Promise<string> {
   expect((await server.ask('POST', '/stations', station)).status).toBe(201);
   return (await server.ask<{ token: string }>('POST', `/stations/${station.id}/token`)).body.token;
@@ -62,8 +59,7 @@ describe('a logger posts under its token', () => {
     const station = aStation();
     const token = await aToken(station);
     const one = readings(NOON - HOUR, 1, () => 12);
-    for (let i = 0; i < 15; i++)
-      expect((await post(station.id, wrong(token), one)).status).toBe(401);
+    for (let i = 0; i < 15; i++) expect((await post(station.id, wrongToken(token), one)).status).toBe(401);
     const answers = [];
     for (let i = 0; i < 13; i++) answers.push((await post(station.id, token, one)).status);
     expect(answers).toEqual([...Array<number>(12).fill(200), 429]);
@@ -83,7 +79,7 @@ describe('a logger posts under its token', () => {
     expect(token.length).toBeGreaterThanOrEqual(32);
     expect(JSON.stringify(await list())).not.toContain(token);
     const cold = readings(now + HOUR, 24, () => 8);
-    expect((await post(station.id, wrong(token), cold)).status).toBe(401);
+    expect((await post(station.id, wrongToken(token), cold)).status).toBe(401);
     const { status, body } = await post(station.id, token, cold);
     expect([status, body]).toEqual([200, { hours: 24, bad: [] }]);
     // What was brought as a file counts before any station.

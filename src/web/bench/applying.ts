@@ -94,7 +94,7 @@ function useTypedLitres({
   const isLast = usedNote === null || usedNote === typed?.over || own.current.has(usedNote);
   const litres = typed?.coat === coat && isLast ? typed.litres : null;
   const isOpen = litres !== null && litres !== usedL;
-  /** What was typed and is noted already: a slow answer makes no second note. */
+  /** Litres already noted: a slow answer makes no second note. */
   const noted = useRef(typed);
   const take = () => {
     if (!isOpen || noted.current === typed) return null;

@@ -1,7 +1,7 @@
 import type { BatchBody } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 
-/** What is in a pot beside its parts, as somebody says afterwards. */
+/** Contents of a pot beside its parts, entered after mixing. */
 export interface InPot {
   /** Additives of the data sheet, ml by name. */
   ml: Readonly<Record<string, number>>;
