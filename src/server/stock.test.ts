@@ -127,6 +127,23 @@ describe('the stock', () => {
       expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([422, expect.stringContaining('there is no lot')]); // biome-ignore format: one line
   });
 
+  it('a pot put right takes from the tins once, and the coat that names it takes nothing more', async () => {
+    const [base, hardener] = await receive(2, 1);
+    const first = batch([400, 200]);
+    await server.ask('POST', '/log', first);
+    const really = { ...first.body, additives: [{ name: 'Fast', ml: 4 }], potLifeMin: 60 };
+    const put = { ...batch([400, 200]), at: first.at, corrects: first.id, body: really };
+    expect((await server.ask('POST', '/log', put)).status).toBe(201);
+    const amounts = async () => [await inTin(base), await inTin(hardener)];
+    expect((await amounts()).map((each) => Number(each?.toFixed(6)))).toEqual([1.6, 0.8]);
+    const { pots } = await get<BenchView>(`/bench/${planned.area.id}`);
+    expect(pots).toMatchObject([{ entryId: put.id, mixedAt: new Date(first.at).toISOString(), batch: { potLifeMin: 60 } }]); // biome-ignore format: one line
+    const coat = aCoat(planned, NOON - HOUR, { litres: 0.6, batchIds: [put.id] });
+    expect((await server.ask('POST', '/log', coat)).status).toBe(201);
+    expect((await amounts()).map((each) => Number(each?.toFixed(6)))).toEqual([1.6, 0.8]);
+    expect((await get<BenchView>(`/bench/${planned.area.id}`)).pots).toEqual([]);
+  });
+
   it('a coat that names no batch takes by its ratio; below nothing is shown as what it is', async () => {
     const [base] = await receive(2, 1);
     await server.ask('POST', '/log', aCoat(planned, NOON - HOUR, { litres: 4.5 }));

@@ -26,7 +26,7 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
   if (!isOpen)
     return (
       <button type="button" className="btn target" onClick={() => setOpen(true)}>
-        Poured in something wrong?
+        Poured the wrong thing?
       </button>
     );
   const verdict = judgeInPot(pot.batch, sheet, inPot, litresInPot(pot.batch));
@@ -62,7 +62,7 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
   const ends = verdict.potLifeMin === null ? null : Date.parse(pot.mixedAt) + verdict.potLifeMin * 60_000;
   return (
     <fieldset className="border-line w-full space-y-3 border-l-4 pl-3">
-      <legend className="font-semibold">What is in the pot beside its parts?</legend>
+      <legend className="font-semibold">What else is in the pot?</legend>
       <div className="grid gap-3 sm:grid-cols-2">
         {sheet.additives.map(({ name }) => (
           <Stepper

@@ -358,7 +358,7 @@ describe('mixing', () => {
     for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
       await user.click(label);
     await user.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
-    await user.click(await screen.findByRole('button', { name: 'Poured in something wrong?' }));
+    await user.click(await screen.findByRole('button', { name: 'Poured the wrong thing?' }));
     await type(user, 'Fast in the pot', '5');
     expect(screen.getByText(/Count on half/)).toBeDefined();
     const [before] = (await bench(area)).pots;
@@ -367,12 +367,31 @@ describe('mixing', () => {
     const { pots } = await bench(area);
     expect(pots).toMatchObject([{ mixedAt: before?.mixedAt, batch: { additives: [{ name: 'Fast', ml: 5 }], potLifeMin: (before?.batch.potLifeMin ?? 0) / 2 } }]); // biome-ignore format: one line
     expect(await screen.findByText(/In this pot, and not planned: Fast/)).toBeDefined();
-    await user.click(screen.getByRole('button', { name: 'Poured in something wrong?' }));
+    await user.click(screen.getByRole('button', { name: 'Poured the wrong thing?' }));
     await user.selectOptions(screen.getByLabelText('Also in the pot'), 'product');
     expect(screen.queryByRole('button', { name: 'Record and keep using the pot' })).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Record and discard the pot' }));
     await waitFor(async () => expect((await bench(area)).pots).toEqual([]));
     expect((await entries(area)).find(({ kind }) => kind === 'note')?.body).toMatchObject({ text: 'Pot of Bench quick discarded: a part of another product.' }); // biome-ignore format: one line
+  });
+
+  it('thinner has its label read before it goes in: at once, or at the pot once the standing time is over', async () => {
+    const thinned = { ...primer, ...aProduct({ ...primer.sheet, inductionMin: 0 }), name: 'Bench thinned' };
+    const waits = { ...primer, ...aProduct({ ...primer.sheet, inductionMin: 15 }), name: 'Bench waits' };
+    for (const product of [thinned, waits]) await ask('POST', '/products', product);
+    const { user } = await planned(thinned, { thinner: 0.05 });
+    const mixed = await screen.findByRole('button', { name: 'Log mix and start timers' });
+    for (const part of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: part }));
+    expect(mixed).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('checkbox', { name: /THINNER E/ }));
+    expect(mixed).toHaveProperty('disabled', false);
+    cleanup();
+    const { user: other } = await planned(waits, { thinner: 0.05 });
+    for (const part of [/BASE/, /HARDENER/]) await other.click(await screen.findByRole('checkbox', { name: part })); // biome-ignore format: one line
+    expect(screen.queryByRole('checkbox', { name: /THINNER E/ })).toBeNull();
+    await other.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
+    expect((await screen.findByText(/^After the standing time, stir in/)).textContent).toMatch(/of Thinner E\.$/);
+    expect(screen.getByText('Stir, scraping the sides and the bottom')).toBeDefined();
   });
 
   it('an own ratio is mixed and said beside the sheet’s, and stands in the log with its reason', async () => {
