@@ -61,7 +61,9 @@ test('an agreed plan says what extra work moves, an impossible time is refused w
   await page.getByLabel('What to do').fill('Grind out rust');
   await page.getByLabel('Time it takes').fill('6');
   await page.getByRole('button', { name: 'Add work' }).click();
-  await expect(page.getByText(/tasks? moved, 1 task added/)).toBeVisible(PLANNED);
+  // A machine that stands still finds less of a plan in its time: more may be added than the work.
+  await expect(page.getByText(/tasks? moved, \d+ tasks? added/)).toBeVisible(PLANNED);
+  await expect(page.getByText(/^Added: Extra work: Grind out rust/)).toBeVisible();
   await expect(page.getByText(/See: Extra work: Grind out rust/).first()).toBeVisible();
 
   // By the keyboard: a launch, at a time before its films are ready.
