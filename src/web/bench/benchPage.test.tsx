@@ -390,7 +390,9 @@ describe('mixing', () => {
     for (const part of [/BASE/, /HARDENER/]) await other.click(await screen.findByRole('checkbox', { name: part })); // biome-ignore format: one line
     expect(screen.queryByRole('checkbox', { name: /THINNER E/ })).toBeNull();
     await other.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
-    expect((await screen.findByText(/^After the standing time, stir in/)).textContent).toMatch(/of Thinner E\.$/);
+    expect((await screen.findByText(/^After the standing time, stir in/)).textContent).toMatch(
+      /of Thinner E\.$/,
+    );
     expect(screen.getByText('Stir, scraping the sides and the bottom')).toBeDefined();
   });
 

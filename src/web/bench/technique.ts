@@ -2,9 +2,9 @@ import type { Area, Step } from '../../contract/index.ts';
 
 /** How a coat is put on, by method [T, handbook part 8]. */
 const BY_METHOD: Record<Step['method'], readonly string[]> = {
-  brush: ['Lay off towards the wet edge, the last strokes without pressure.'],
+  brush: ['Finish with light strokes towards the wet edge.'],
   roller: [
-    'Roll two roller widths ahead, even the paint out, then lay off without pressure.',
+    'Roll two roller widths ahead, even the paint out, then finish with light strokes.',
     'Use solvent-proof foam or short nap for epoxy and polyurethane. Cheap rollers dissolve.',
   ],
   'roll-and-tip': [
