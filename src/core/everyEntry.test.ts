@@ -300,6 +300,10 @@ const ENTRIES: Record<string, Entry> = {
   },
   wellClear: { run: air.wellClear, args: [{ code: 'dew-margin', value: 5, limit: 3 }] },
   nextPotMs: { run: mix.nextPotMs, args: [{ pots: [{ readyMs: HOUR, setsMs: 3 * HOUR, litres: 1 }], rateM2PerH: 10, litresPerM2: 0.2, inductionMin: 15 }] }, // biome-ignore format: one line
+  judgeContents: {
+    run: mix.judgeContents,
+    args: [{ additives: [{ name: 'Fast', kind: 'accelerator', maxMlPerLitre: 20 }], was: { Fast: 1 }, now: { Fast: 8 }, foreign: 'none', litres: 1, potLifeMin: 120, ageMin: 10 }], // biome-ignore format: one line
+  },
   correctPour: {
     run: mix.correctPour,
     args: [{ parts, poured: [400, 250], tolerance: 0.05, wanted: { maxTotal: 900 } }],

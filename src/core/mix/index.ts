@@ -1,5 +1,11 @@
 export { type Addition, type AdditionLimit, addition } from './additions.ts';
 export { type Batch, batchOf, cansFor, isByGrams, MIX_KG_PER_L } from './batch.ts';
+export {
+  type AllowedAdditive,
+  type ContentsFinding,
+  type ContentsVerdict,
+  judgeContents,
+} from './contents.ts';
 export { correctPour, type PourAdvice } from './correct.ts';
 export { litresInPot } from './inPot.ts';
 export { type BatchPlan, nextPotMs, POT_MARGIN_MIN, planBatches, potLifeMinutes } from './pot.ts';

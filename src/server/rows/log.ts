@@ -203,10 +203,11 @@ export interface OpenPot {
 
 /** Pots mixed since a moment that no logged coat names and nobody discarded; of all boats where none is named. */
 export async function openPotsSince(db: Queries, since: Date, boatId: string | null): Promise<OpenPot[]> {
+  // Used as it was before it was put right, it is used: another device may not have known.
   const usedBy = (
     which: SQL,
   ) => sql<boolean>`exists (select 1 from ${batchUse} u join log_entry e on e.id = u.entry_id
-    where u.batch_id = log_entry.id and ${which} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
+    where u.batch_id in (log_entry.id, log_entry.corrects) and ${which} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
   const emptied = sql`e.body->>'fate' = 'emptied'`;
   const rows = await db
     .select({ ...getTableColumns(logEntry), emptied: usedBy(emptied) })

@@ -1,14 +1,14 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import type { ProgressBody, ProgressView } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { logEntry } from '../db/schema.ts';
 import { bodyOf, notSuperseded } from './log.ts';
 
-/** Progress of a coat on an area that belongs to no logged coat yet, oldest first. */
+/** Progress of a coat on an area, noted since a moment, that belongs to no logged coat yet, oldest first. */
 export async function progressOf(
   db: Queries,
   areaId: string,
-  { stepId, coatNo }: { stepId: string; coatNo: number },
+  { stepId, coatNo, since }: { stepId: string; coatNo: number; since: Date },
 ): Promise<ProgressView[]> {
   // A note that a device kept for long belongs to the coat of its own time, not to the rest of it.
   const logged = sql`exists (select 1 from log_entry k where k.kind = 'coat' and k.area_id = log_entry.area_id
@@ -24,6 +24,7 @@ export async function progressOf(
         eq(logEntry.kind, 'progress'),
         eq(logEntry.stepId, stepId),
         eq(logEntry.coatNo, coatNo),
+        gt(logEntry.at, since),
         notSuperseded,
         sql`not ${logged}`,
       ),

@@ -191,9 +191,27 @@ it('what is noted while a coat is applied is at every bench, and is taken up by 
   expect((await bench()).progress).toEqual([]);
   await post('progress', NOON - HOUR / 2, ticked(2));
   expect((await bench()).progress).toMatchObject([{ section: { no: 2, of: 4 } }]);
+  await post('progress', NOON - 15 * 24 * HOUR, ticked(3));
+  expect((await bench()).progress).toHaveLength(1);
   // The coat voided, what was noted of it is open again.
   await post('strike', NOON, { reason: 'wrong area' }, coat.id);
   expect((await bench()).progress).toHaveLength(4);
   for (const wrong of [{ section: { no: 4, of: 4 } }, { section: null }, { section: null, comb: { wetMicrons: 100, dryMicrons: 100 } }]) // biome-ignore format: one line
     expect((await post('progress', NOON, { ...ticked(0), ...wrong })).status).toBe(422);
+});
+
+it('a pot put right on one device and used up on another that does not know it yet is used up', async () => {
+  const { product, area, step, bench } = await planned();
+  const post = (id: string, kind: string, body: object, corrects: string | null = null) =>
+    server.ask('POST', '/log', { id, areaId: area.id, at: new Date(NOON).toISOString(), corrects, kind, body }); // biome-ignore format: one line
+  const pours = [{ name: 'base', amount: 400, unit: 'ml' }, { name: 'hardener', amount: 200, unit: 'ml' }]; // biome-ignore format: one line
+  const about = { stepId: step.id, coatNo: 0, productId: product.id, sheetVersion: 1, litres: 0.6, pours };
+  const batch = { ...about, tool: { kind: 'scale', stepG: 1 }, ratioError: 0, thinnerLitres: 0, potTempC: 20, inductionMin: 0, potLifeMin: 60 }; // biome-ignore format: one line
+  const [first, put] = [uuidv7(), uuidv7()];
+  await post(first, 'batch', batch);
+  expect((await post(put, 'batch', { ...batch, potLifeMin: 30 }, first)).status).toBe(201);
+  expect((await bench()).pots.map(({ entryId }) => entryId)).toEqual([put]);
+  expect((await post(uuidv7(), 'batch-end', { batchId: first, fate: 'emptied' })).status).toBe(201);
+  const { pots, emptied } = await bench();
+  expect([pots, emptied.map(({ entryId }) => entryId)]).toEqual([[], [put]]);
 });

@@ -23,7 +23,7 @@ import { coatOutlook } from './coatOutlook.ts';
 import { coatSpans, freshUntil } from './coatSpans.ts';
 import { type AboutCoat, type Inside, usualShell } from './insteadView.ts';
 import { openFaultsOf } from './openFaultsOf.ts';
-import { potViews } from './pots.ts';
+import { POT_SHOWN_MS, potViews } from './pots.ts';
 import { benchTins } from './supply/benchTins.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
@@ -166,7 +166,9 @@ export async function benchView(
     alike: alikeAreas(known, { state, clock, at, findings }),
     pots: potsOf(false),
     emptied: potsOf(true),
-    progress: clock.next ? await progressOf(db, areaId, clock.next) : [],
+    progress: clock.next
+      ? await progressOf(db, areaId, { ...clock.next, since: new Date(at - POT_SHOWN_MS) })
+      : [],
     bare: await bareTicks(db, state.area, known.boat, at),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),
     tins:

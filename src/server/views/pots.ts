@@ -2,8 +2,8 @@ import type { PotView } from '../../contract/index.ts';
 import type { BoatMemory } from '../memory/boatMemory.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 
-/** A pot older than this is long hard, and shown no more. */
-const POT_SHOWN_MS = 14 * 24 * 3_600_000;
+/** A pot older than this is long hard, and a coat begun then is not the one in hand: neither is shown any more. */
+export const POT_SHOWN_MS = 14 * 24 * 3_600_000;
 
 /**
  * Pots of these boats standing mixed, with the ends of their standing time and pot life.

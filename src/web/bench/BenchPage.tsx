@@ -174,6 +174,7 @@ function Bench({
               wanted={wanted}
               zone={zone}
               coveredShare={applying.progress.coveredShare || 1}
+              usedL={applying.usedL}
               onLogging={applying.settle}
               onLogged={(how) => {
                 setLogged(how);

@@ -26,7 +26,7 @@ import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { litresIn, ofCoat } from './batchInHand.ts';
 import { againstIt, againstOthers } from './coatAgainst.ts';
-import { type CoatValues, coatEntries, refusalsOfAll } from './coatEntries.ts';
+import { type CoatValues, coatEntries, litresLikely, refusalsOfAll } from './coatEntries.ts';
 
 interface Props {
   view: BenchView;
@@ -41,6 +41,8 @@ interface Props {
   zone: string;
   /** Share of the area ticked off in sections; 1 where no section is ticked. */
   coveredShare: number;
+  /** Litres noted as used so far; null: none. */
+  usedL: number | null;
   /** Called before the coat is logged. */
   onLogging: () => Promise<void>;
   onLogged: (how: 'arrived' | 'kept') => void;
@@ -62,7 +64,7 @@ export function LogCoat(props: Props) {
   const { typed, against } = useAgainst(props, span, now);
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
-  const litres = fromPots || wanted;
+  const litres = litresLikely(fromPots || wanted, others.length > 0 ? 1 : coveredShare, props.usedL);
   const canLitres = product.sheet.canLitres ?? null;
   const colours = [...new Set([next?.colour ?? '', ...product.sheet.colours.map(({ name }) => name)])].filter(
     Boolean,
@@ -115,7 +117,7 @@ export function LogCoat(props: Props) {
       )}
       <RecordForm<CoatValues>
         values={{
-          cans: canLitres && wanted ? String(cansFor(wanted, canLitres)) : '',
+          cans: canLitres && litres ? String(cansFor(litres, canLitres)) : '',
           litres: litres ? inUnit(litres, 'volume') : '',
           areaM2: leftM2 > 0 ? inUnit(leftM2 * coveredShare, 'area') : '',
           start: toLocalField(likelyStart(view, pots, now), zone),

@@ -1,25 +1,16 @@
-import type { BenchView, Product, Step } from '../../contract/index.ts';
 import type { Applying } from './applying.ts';
 import type { BenchPart } from './BenchSteps.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { Mixing } from './Mixing.tsx';
+import type { MixingProps } from './OneBatch.tsx';
 import { WhileApplying } from './WhileApplying.tsx';
 
-interface Props {
-  view: BenchView;
-  step: Step;
-  product: Product;
-  /** Unthinned litres that the coat takes on all areas of one go; null: not known. */
-  wanted: number | null;
-  /** m² of other areas that are applied in the same go. */
-  othersM2: number;
-  airC: number | null;
+interface Props extends MixingProps {
   applying: Applying;
   /** Whether there is anything to apply yet. */
   applies: boolean;
   zone: string;
   classOf: (part: BenchPart) => string;
-  onMixed: () => void;
 }
 
 /** Mixing and applying; the next of them first: applying, once nothing is left to mix. */
@@ -31,15 +22,8 @@ export function MixAndApply(props: Props) {
     <div key="mix" className={classOf('mix')}>
       <Mixing
         key={product.id}
-        view={view}
-        step={step}
-        product={product}
-        wanted={wanted}
-        othersM2={othersM2}
-        airC={airC}
+        {...{ view, step, product, wanted, othersM2, airC, onMixed, zone }}
         usedL={applying.usedL}
-        zone={zone}
-        onMixed={onMixed}
       />
     </div>
   );

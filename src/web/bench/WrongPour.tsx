@@ -1,17 +1,20 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { PotView } from '../../contract/index.ts';
-import { litresInPot } from '../../core/mix/index.ts';
+import { judgeContents, litresInPot } from '../../core/mix/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
+import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { Stepper } from '../forms/Stepper.tsx';
-import { type InPot, judgeInPot } from './inPot.ts';
+import { sayChanges, sayContents } from '../words/contents.ts';
 import { discarded } from './poured.ts';
 
-const FOREIGN: readonly (readonly [InPot['foreign'], string])[] = [
+type Foreign = Parameters<typeof judgeContents>[0]['foreign'];
+
+const FOREIGN: readonly (readonly [Foreign, string])[] = [
   ['none', 'Nothing else'],
   ['thinner', 'Another thinner than on the data sheet'],
   ['product', 'A part of another product'],
@@ -21,7 +24,9 @@ const FOREIGN: readonly (readonly [InPot['foreign'], string])[] = [
 export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSheet; zone: string }) {
   const [isOpen, setOpen] = useState(false);
   const before = Object.fromEntries((pot.batch.additives ?? []).map(({ name, ml }) => [name, ml]));
-  const [inPot, setInPot] = useState<InPot>({ ml: before, foreign: 'none' });
+  const [ml, setMl] = useState<Readonly<Record<string, number>>>(before);
+  const [foreign, setForeign] = useState<Foreign>('none');
+  const now = useMinute();
   const { mutate: log, isPending } = useQueued();
   if (!isOpen)
     return (
@@ -29,9 +34,20 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
         Poured the wrong thing?
       </button>
     );
-  const verdict = judgeInPot(pot.batch, sheet, inPot, litresInPot(pot.batch));
-  const additives = Object.entries(inPot.ml).flatMap(([name, ml]) => (ml > 0 ? [{ name, ml }] : []));
-  const isChanged = sheet.additives.some(({ name }) => (inPot.ml[name] ?? 0) !== (before[name] ?? 0));
+  const mixedMs = Date.parse(pot.mixedAt);
+  const verdict = judgeContents({
+    additives: sheet.additives,
+    was: before,
+    now: ml,
+    foreign,
+    litres: litresInPot(pot.batch),
+    potLifeMin: pot.batch.potLifeMin,
+    ageMin: Math.max(0, (now - mixedMs) / 60_000),
+  });
+  const what = sayChanges(verdict, foreign);
+  const additives = Object.entries(ml).flatMap(([name, amount]) =>
+    amount > 0 ? [{ name, ml: amount }] : [],
+  );
   const base = { areaId: pot.areaId, corrects: null };
   const discard = () => {
     log(
@@ -40,7 +56,7 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
         id: uuidv7(),
         at: new Date().toISOString(),
         kind: 'note',
-        body: { text: `Pot of ${pot.productName} discarded: ${verdict.what}.` },
+        body: { text: `Pot of ${pot.productName} discarded: ${what}.` },
       }),
       { onSuccess: () => log(discarded(pot.areaId, pot.entryId)) },
     );
@@ -59,7 +75,7 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
       { onSuccess: () => setOpen(false) },
     );
   };
-  const ends = verdict.potLifeMin === null ? null : Date.parse(pot.mixedAt) + verdict.potLifeMin * 60_000;
+  const ends = verdict.potLifeMin === null ? null : mixedMs + verdict.potLifeMin * 60_000;
   return (
     <fieldset className="border-line w-full space-y-3 border-l-4 pl-3">
       <legend className="font-semibold">What else is in the pot?</legend>
@@ -69,28 +85,32 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
             key={name}
             label={`${name} in the pot`}
             unit="ml"
-            value={inPot.ml[name] ?? 0}
+            value={ml[name] ?? 0}
             step={1}
             min={0}
             max={100_000}
-            onChange={(ml) => setInPot({ ...inPot, ml: { ...inPot.ml, [name]: ml } })}
+            onChange={(amount) => setMl({ ...ml, [name]: amount })}
           />
         ))}
         <Choice
           label="Also in the pot"
-          value={inPot.foreign}
+          value={foreign}
           choices={FOREIGN}
-          onChange={(foreign) => setInPot({ ...inPot, foreign: foreign as InPot['foreign'] })}
+          onChange={(value) => setForeign(value as Foreign)}
         />
       </div>
-      {verdict.advice.map((line) => (
-        <p key={line} role="alert" className={verdict.isLost ? 'text-error font-semibold' : 'font-semibold'}>
-          {line}
+      {verdict.findings.map((finding) => (
+        <p
+          key={`${finding.code} ${finding.name}`}
+          role="alert"
+          className={verdict.isLost ? 'text-error font-semibold' : 'font-semibold'}
+        >
+          {sayContents(finding)}
         </p>
       ))}
-      {verdict.isShorter && ends !== null && (
+      {verdict.isShorter && !verdict.isLost && ends !== null && (
         <p className="text-xl">
-          Use the pot by <strong>{sayTime(ends, zone, Date.now())}</strong>.
+          Use the pot by <strong>{sayTime(ends, zone, now)}</strong>.
         </p>
       )}
       <div className="flex flex-wrap gap-2">
@@ -98,18 +118,13 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
           <button
             type="button"
             className="btn btn-primary target"
-            disabled={!isChanged || isPending}
+            disabled={verdict.changes.length === 0 || isPending}
             onClick={correct}
           >
             Record and keep using the pot
           </button>
         )}
-        <button
-          type="button"
-          className="btn target"
-          disabled={isPending || verdict.what === ''}
-          onClick={discard}
-        >
+        <button type="button" className="btn target" disabled={isPending || what === ''} onClick={discard}>
           Record and discard the pot
         </button>
         <button type="button" className="btn btn-ghost target" onClick={() => setOpen(false)}>

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { litresOn } from './coatEntries.ts';
+import { litresLikely, litresOn } from './coatEntries.ts';
 
 it('the litres used lie on each area by what was covered of it and what a square metre takes', () => {
   const part = (leftM2: number, litres: number, coveredM2 = leftM2) => ({ leftM2, litres, coveredM2 });
@@ -9,4 +9,12 @@ it('the litres used lie on each area by what was covered of it and what a square
   // Half of the second area only: its share halves.
   expect(litresOn([part(10, 2), part(10, 2, 5)], 3)).toEqual([2, 1]);
   expect(litresOn([part(10, 2)], 0.7)).toEqual([0.7]);
+});
+
+it('a part of the area begins with what was used on it, else with its share: never with the litres of the whole', () => {
+  expect(litresLikely(4, 1, null)).toBe(4);
+  expect(litresLikely(4, 1, 2.5)).toBe(4);
+  expect(litresLikely(4, 3 / 8, null)).toBe(1.5);
+  expect(litresLikely(4, 3 / 8, 1.2)).toBe(1.2);
+  expect([litresLikely(null, 0.5, null), litresLikely(null, 0.5, 1.2)]).toEqual([null, 1.2]);
 });

@@ -51,6 +51,21 @@ export function litresOn(
   return needs.map((need) => (used * need) / all);
 }
 
+/**
+ * Litres that the form of a coat begins with: what is mixed or needed. Of a part of the area what was noted as used, otherwise its
+ * share: the litres of the whole area on a part would look like a thicker film.
+ *
+ * 4 l on 3 of 8 sections: 1.5 l.
+ */
+export function litresLikely(
+  whole: number | null,
+  coveredShare: number,
+  usedL: number | null,
+): number | null {
+  if (coveredShare >= 1) return whole;
+  return usedL ?? (whole === null ? null : whole * coveredShare);
+}
+
 const NOTE_MOST = 2000;
 
 /**
