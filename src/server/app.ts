@@ -15,6 +15,7 @@ import { mount } from './http/mount.ts';
 import { openApi } from './http/openApi.ts';
 import { postingLimit } from './http/postingLimit.ts';
 import { notFound } from './http/problem.ts';
+import { ReadTurns } from './http/readTurns.ts';
 
 /** Nothing but our own files may run, load or be framed. */
 const csp = {
@@ -53,12 +54,7 @@ export interface AppOptions {
   hosts?: readonly string[];
   /** Holds every reply against the description of the API; in tests. */
   checkReplies?: boolean;
-  /** Called before each request: a transaction that waits for an answer goes on first. */
-  takeAnswers?: (() => void) | undefined;
 }
-
-/** A reader lets a write under way go first for so long, ms. */
-const READS_WAIT_MS = 12;
 
 /** The whole server: API under /api/v1, the built pages beside it. */
 export function makeApp(context: Context, options: AppOptions): Express {
@@ -67,13 +63,11 @@ export function makeApp(context: Context, options: AppOptions): Express {
   // Answers are not stored, so there is nothing to compare a tag with; files bring their own.
   app.disable('etag');
   app.enable('case sensitive routing');
-  const { takeAnswers } = options;
-  if (takeAnswers)
-    app.use((req, _res, next) => {
-      takeAnswers();
-      if (req.method === 'GET') void context.gate.letFirst(READS_WAIT_MS).then(() => next());
-      else next();
-    });
+  const turns = new ReadTurns();
+  app.use((req, _res, next) => {
+    if (req.method === 'GET') void turns.take().then(() => next());
+    else next();
+  });
   app.use(
     pinoHttp({
       logger: options.logger,

@@ -146,7 +146,7 @@ export async function start(options: StartOptions): Promise<Running> {
   const unlock = async () => lock?.release();
   try {
     if (!readOnly) room.requireForStart();
-    const { db, close, shared, takeAnswers, listen: hear } = await openYard(options, readOnly !== null);
+    const { db, close, shared, listen: hear } = await openYard(options, readOnly !== null);
     lock?.hold();
     const files = shared
       ? new RowFiles(db)
@@ -169,7 +169,7 @@ export async function start(options: StartOptions): Promise<Running> {
       now,
       planMs,
     };
-    const app = makeApp(context, { logger, webFolder, hosts, checkReplies, takeAnswers });
+    const app = makeApp(context, { logger, webFolder, hosts, checkReplies });
     const others = shared ? new OtherProcesses(context) : null;
     const deafen = others && hear?.(others.look);
     const feeds = new FeedKeeper(context);

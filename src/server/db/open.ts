@@ -23,8 +23,6 @@ export interface OpenDb {
   /** Whether other processes may serve it too. */
   shared: boolean;
   close: () => Promise<void>;
-  /** Continues what waits for a database answer that is there already. */
-  takeAnswers?: () => void;
   /** Calls when some process may have committed something; only where it is shared. @returns how to stop */
   listen?: (heard: () => void) => () => Promise<void>;
 }
@@ -48,7 +46,7 @@ export async function openFolder(
   if (inThisThread) return upToDate(takingTurns(await startEngine(folder)), folder);
   const engine = await ThreadEngine.start(folder);
   if (made) flushFolder(folder);
-  return { ...(await upToDate(engine as unknown as PGlite, folder)), takeAnswers: engine.takeAnswers };
+  return upToDate(engine as unknown as PGlite, folder);
 }
 
 /**

@@ -16,24 +16,33 @@ export type Answer = { id: number } & (
 type Ask = Question extends infer Each ? (Each extends Question ? Omit<Each, 'id'> : never) : never;
 type Query = Pick<PGlite, 'query'>;
 
+/** Longest that the process stands still for the answers to a transaction's statements before others get their turn, ms. */
+const STANDS_MS = 10;
+
 /**
  * The embedded PostgreSQL in a thread of its own: neither its work nor its flushes to the disk hold up who is answered from
  * memory. Offers what the query builder uses of the engine.
  *
- * Statements outside a transaction are sent at once and answered in order; while a transaction runs, the others wait for it.
+ * Statements outside a transaction are sent at once and answered in order; while a transaction runs, the others wait for it. Since all
+ * wait for it, the process stands still for the answers to its short statements, rather than see to other requests after each of them.
  */
 export class ThreadEngine implements Query {
   readonly #worker: Worker;
   readonly #port: MessagePort;
+  /** Counts the answers posted, so that the process can be woken by one. */
+  readonly #answered: Int32Array;
   readonly #open = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void }>();
   #asked = 0;
   #isClosed = false;
+  /** How long the process has stood still since others last had their turn, ms; null: not at all. */
+  #stoodMs: number | null = null;
   /** Ends with the transaction begun last. */
   #transaction: Promise<unknown> = Promise.resolve();
 
-  private constructor(worker: Worker, port: MessagePort) {
+  private constructor(worker: Worker, port: MessagePort, answered: Int32Array) {
     this.#worker = worker;
     this.#port = port;
+    this.#answered = answered;
     port.on('message', (answer: Answer) => this.#take(answer));
     port.unref();
     worker.on('error', (error) => this.#died(error));
@@ -47,11 +56,12 @@ export class ThreadEngine implements Query {
     // Built, the thread’s file lies beside the server; from the source it needs somebody to read TypeScript.
     const file = import.meta.url.endsWith('.ts') ? '../workers/engineFromSource.mjs' : './engineThread.js';
     const { port1, port2 } = new MessageChannel();
+    const answered = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
     const worker = new Worker(new URL(file, import.meta.url), {
-      workerData: { folder, port: port2 },
+      workerData: { folder, port: port2, answered },
       transferList: [port2],
     });
-    const engine = new ThreadEngine(worker, port1);
+    const engine = new ThreadEngine(worker, port1, answered);
     try {
       await engine.#expect(0);
     } catch (error) {
@@ -70,9 +80,9 @@ export class ThreadEngine implements Query {
   /** Runs work between BEGIN and COMMIT, or ROLLBACK where it throws. */
   transaction<T>(work: (tx: Query) => Promise<T>): Promise<T> {
     const run = this.#transaction.then(async () => {
-      await this.#query('BEGIN');
+      await this.#queryNow('BEGIN');
       try {
-        const done = await work({ query: this.#query as PGlite['query'] });
+        const done = await work({ query: this.#queryNow as PGlite['query'] });
         await this.#query('COMMIT');
         return done;
       } catch (error) {
@@ -84,14 +94,28 @@ export class ThreadEngine implements Query {
     return run;
   }
 
-  /**
-   * Takes the answers that have arrived. A busy process would otherwise see to all its requests before it went on with a
-   * transaction, after each of its statements.
-   */
-  readonly takeAnswers = (): void => {
+  /** Stands still until an answer is there, or the process has stood for long enough. */
+  #standFor(id: number): void {
+    if (this.#stoodMs === null) {
+      this.#stoodMs = 0;
+      setImmediate(() => {
+        this.#stoodMs = null;
+      });
+    }
+    for (;;) {
+      const count = Atomics.load(this.#answered, 0);
+      this.#takeAnswers();
+      if (!this.#open.has(id) || this.#stoodMs >= STANDS_MS) return;
+      const began = performance.now();
+      Atomics.wait(this.#answered, 0, count, STANDS_MS - this.#stoodMs);
+      this.#stoodMs += performance.now() - began;
+    }
+  }
+
+  #takeAnswers(): void {
     for (let got = receiveMessageOnPort(this.#port); got; got = receiveMessageOnPort(this.#port))
       this.#take(got.message as Answer);
-  };
+  }
 
   async close(): Promise<void> {
     if (this.#isClosed) return;
@@ -106,6 +130,12 @@ export class ThreadEngine implements Query {
     params: unknown[] = [],
     { rowMode = 'object' }: { rowMode?: 'array' | 'object' } = {},
   ): Promise<Results<T>> => this.#ask({ ask: 'query', text, params, rowMode }) as Promise<Results<T>>;
+
+  readonly #queryNow: ThreadEngine['query'] = (...query) => {
+    const answer = this.#query(...query);
+    this.#standFor(this.#asked);
+    return answer as never;
+  };
 
   #ask(question: Ask): Promise<unknown> {
     if (this.#isClosed) return Promise.reject(new Error('The database is closed.'));

@@ -8,7 +8,7 @@ import { recordShifts } from '../memory/shifts.ts';
 import { takeFromStock } from '../memory/takeFromStock.ts';
 import { theArea } from '../rows/areas.ts';
 import { unknownBatches } from '../rows/batchUses.ts';
-import { countedEntries, entryById, insertEntry } from '../rows/log.ts';
+import { countedEntries, entryById, hasEntry, insertEntry } from '../rows/log.ts';
 import { lotById } from '../rows/lots.ts';
 import { found } from '../rows/missing.ts';
 import { hasSheet } from '../rows/products.ts';
@@ -152,6 +152,9 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   strike: 'an entry was struck out',
 };
 
+/** What is read where it is shown: no snapshot of the yard holds anything of it. */
+const OUTSIDE_SNAPSHOTS: readonly EntryInput['kind'][] = ['note', 'tape', 'progress'];
+
 export const logEndpoints = [
   write({
     method: 'post',
@@ -163,7 +166,7 @@ export const logEndpoints = [
     creates: {
       what: 'entry',
       id: (body: EntryInput) => body.id,
-      find: (tx: Tx, body: EntryInput) => entryById(tx, body.id),
+      find: async (tx: Tx, { id }: EntryInput) => ((await hasEntry(tx, id)) ? entryById(tx, id) : undefined),
       sent: ({ boatId: _b, recordedAt: _r, correctedBy: _c, air: _a, ...sent }) => sent,
     },
     // A coat's air is that of its own hours as the yard knows them.
@@ -174,13 +177,14 @@ export const logEndpoints = [
       const { boatId } = await theArea(tx, body.areaId);
       await checkReferences(tx, body, boatId);
       const air = body.kind === 'coat' && before ? coatAirRecord(before, body) : null;
-      await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now), air });
+      const reply = await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now), air });
       const stock = await takeFromStock(tx, body, now);
       const cause = CAUSES[body.kind];
       if (before && body.corrects) await recordShifts(tx, { before, now, cause, touched: { boatId } });
       return {
-        reply: found(await entryById(tx, body.id), 'entry', body.id),
+        reply,
         changes: [{ of: 'log', boatId }, ...stock],
+        keepsSnapshot: body.corrects === null && stock.length === 0 && OUTSIDE_SNAPSHOTS.includes(body.kind),
       };
     },
   }),

@@ -76,6 +76,8 @@ export interface Wrote<Reply> {
   changes: ChangeSet;
   /** Weather that was read on the way, as it stands after this write: readers need not read it again. */
   air?: Air;
+  /** Nothing that a snapshot of the yard holds is changed, as by a note: the latest one stands for this write too. */
+  keepsSnapshot?: boolean;
   /** Clean-up after the commit. */
   afterCommit?: () => Promise<void>;
 }

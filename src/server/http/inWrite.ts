@@ -3,7 +3,7 @@ import type { Air } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
 import { Stale } from '../rows/missing.ts';
-import { nextRevision, raiseVersions } from '../rows/versions.ts';
+import { nextRevision, raiseVersions, type SeenWrite } from '../rows/versions.ts';
 import { codesOf } from './errors.ts';
 
 /** Another process wrote in between what was looked at before the transaction and the transaction. */
@@ -28,6 +28,10 @@ export interface Changing {
   changes: ChangeSet;
   /** Weather that was read on the way, as it stands after this write. */
   air?: Air;
+  /** Nothing that a snapshot of the yard holds is changed. */
+  keepsSnapshot?: boolean;
+  /** Remembered, so that the same write sent again is known. */
+  seen?: SeenWrite | undefined;
 }
 
 /**
@@ -55,11 +59,17 @@ export function inWrite<Before extends { n: number | null } | null, Result exten
           if (known !== null && known.n !== null && known.n !== n - 1)
             throw new Overtaken('another write came first');
           const result = await work({ tx, now, before: known });
-          await raiseVersions(tx, { n, changes: result.changes, process, at: new Date(now) });
+          await raiseVersions(tx, {
+            n,
+            changes: result.changes,
+            process,
+            at: new Date(now),
+            seen: result.seen,
+          });
           return { n, result };
         });
-        const { changes, air } = result;
-        memory.committed(n, changes, air && { air, now });
+        const { changes, air, keepsSnapshot } = result;
+        memory.committed(n, changes, { air: air && { air, now }, keepsSnapshot });
         try {
           live.publish(changes, n);
         } catch (error) {

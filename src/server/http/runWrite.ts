@@ -3,7 +3,8 @@ import { type ChangeKind, strict } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
 import type { YardReading, YardSnapshots } from '../memory/yardSnapshots.ts';
-import { rememberWrite, seenHash } from '../rows/writeSeen.ts';
+import type { SeenWrite } from '../rows/versions.ts';
+import { seenHash } from '../rows/writeSeen.ts';
 import type { Asked, Before, Write, Wrote } from './endpoint.ts';
 import { inWrite } from './inWrite.ts';
 import { canonical, conflict, idTaken, sameRecord } from './problem.ts';
@@ -83,12 +84,11 @@ export async function runWrite(
   const outcome = await inWrite(
     context,
     (now) => readingBefore(which, memory, now),
-    async ({ tx, now, before }): Promise<Outcome> => {
+    async ({ tx, now, before }): Promise<Outcome & { seen?: SeenWrite }> => {
       const again = await repeated({ endpoint, asked, tx, key, hash });
       if (again) return again;
       const wrote = await endpoint.run({ ...asked, prepared }, { ...context, tx, now, before });
-      if (remembered) await rememberWrite(tx, key, hash, new Date(now));
-      return { ...wrote, made: creates !== undefined };
+      return { ...wrote, made: creates !== undefined, ...(remembered && { seen: { key, hash } }) };
     },
   );
   try {

@@ -18,32 +18,3 @@ it('writes run one after the other in the order they came, whether the one befor
   expect([first.status, second]).toEqual(['rejected', { status: 'fulfilled', value: 'second' }]);
   expect(order).toEqual(['first begins', 'first ends', 'second begins', 'second ends']);
 });
-
-it('a reader waits for the writes under way, but no longer than it is told to; without one it does not wait', async () => {
-  const gate = new WriteGate();
-  let done = false;
-  await gate.letFirst(60_000);
-  const short = gate.run(async () => {
-    await turn();
-    done = true;
-  });
-  await gate.letFirst(60_000);
-  expect(done).toBe(true);
-  await short;
-
-  let end = () => {};
-  const long = gate.run(() => new Promise<void>((resolve) => { end = resolve; })); // biome-ignore format: one line
-  await gate.letFirst(5);
-  // Still under way, and the reader goes on.
-  let isOver = false;
-  void long.then(() => {
-    isOver = true;
-  });
-  await turn();
-  expect(isOver).toBe(false);
-  end();
-  await long;
-  // A write that failed is over too.
-  await gate.run(() => Promise.reject(new Error('no'))).catch(() => {});
-  await gate.letFirst(60_000);
-});

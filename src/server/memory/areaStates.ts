@@ -101,7 +101,8 @@ export interface Ground {
   standsBy: Map<string, Stand>;
 }
 
-const LOGGED = ['coat', 'work', 'blast', 'removal', 'round', 'hand-test'] as const;
+/** Log entries that say something of a film, and so of a clock. */
+export const LOGGED = ['coat', 'work', 'blast', 'removal', 'round', 'hand-test'] as const;
 type LoggedKind = (typeof LOGGED)[number];
 
 /** Valid log entries of areas. */

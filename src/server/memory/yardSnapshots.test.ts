@@ -52,11 +52,21 @@ it('a note makes no area another, a coat only its own; an anode found is there a
     const of = (id: string) => states.find(({ area }) => area.id === id);
     return { snapshot, one: of(one.area.id), other: of(other.area.id) };
   };
+  /** Logs an entry, which reads as it was answered. */
+  const log = async (entry: { id: string }) => {
+    const { body } = await server.ask('POST', '/log', entry);
+    expect((await server.ask('GET', `/log/${entry.id}`)).body).toEqual(body);
+  };
   const before = await seen();
-  const note = { id: uuidv7(), areaId: one.area.id, at: at(-1), corrects: null };
-  await server.ask('POST', '/log', { ...note, kind: 'note', body: { text: 'n' } });
+  const note = (areaId: string) => log({ ...{ id: uuidv7(), areaId, at: at(-1), corrects: null }, ...{ kind: 'note', body: { text: 'n' } } }); // biome-ignore format: one line
+  const { n } = await server.memory.at(NOON);
+  await note(one.area.id);
   expect((await seen()).snapshot).toBe(before.snapshot);
-  await server.ask('POST', '/log', aCoat(one, NOON - 2 * HOUR));
+  expect((await server.memory.at(NOON)).n).toBe(n + 1);
+  // Of a note, a coat and a note the coat is seen, whichever was asked for last.
+  await note(other.area.id);
+  await log(aCoat(one, NOON - 2 * HOUR));
+  await note(one.area.id);
   const after = await seen();
   expect(after.one?.coats).toHaveLength(1);
   expect(after.other).toBe(before.other);

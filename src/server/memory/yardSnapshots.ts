@@ -177,6 +177,8 @@ export class YardSnapshots {
   #known: number | null = null;
   /** The last write of this process that was more than an entry. */
   #moved = 0;
+  /** Writes after which the snapshot before them holds, until there is a later one. */
+  readonly #kept = new Set<number>();
   /** Weather that a write has read already, as of its revision. */
   #offered: { n: number; hour: number; air: Air } | null = null;
 
@@ -185,9 +187,22 @@ export class YardSnapshots {
     this.#shared = shared;
   }
 
-  /** Told after each commit of this process. @param air weather that the write read, which saves the next reader from reading it */
-  committed(n: number, changes: ChangeSet, air?: { air: Air; now: number }): void {
+  /**
+   * Told after each commit of this process.
+   *
+   * @param air weather that the write read, which saves the next reader from reading it
+   * @param keepsSnapshot nothing that a snapshot holds was changed
+   */
+  committed(
+    n: number,
+    changes: ChangeSet,
+    {
+      air,
+      keepsSnapshot = false,
+    }: { air?: { air: Air; now: number } | undefined; keepsSnapshot?: boolean | undefined } = {},
+  ): void {
     this.#known = Math.max(n, this.#known ?? 0);
+    if (keepsSnapshot) this.#kept.add(n);
     if (!changes.every((change) => isLogged(domainOf(change)))) this.#moved = Math.max(n, this.#moved);
     if (air && changes.some((change) => domainOf(change) === 'weather'))
       this.#offered = { n, hour: Math.floor(air.now / HOUR_MS), air: air.air };
@@ -242,6 +257,7 @@ export class YardSnapshots {
     const n = await this.#revision();
     const hour = Math.floor(now / HOUR_MS);
     for (;;) {
+      this.#goOn();
       const latest = this.#latest;
       if (latest && latest.n >= n && latest.hour === hour) return latest;
       this.#loading ??= this.#load(now).finally(() => {
@@ -249,6 +265,16 @@ export class YardSnapshots {
       });
       await this.#loading;
     }
+  }
+
+  /** Lets the latest snapshot stand for the writes after it that changed nothing in it. */
+  #goOn(): void {
+    const latest = this.#latest;
+    if (!latest || this.#kept.size === 0) return;
+    let { n } = latest;
+    while (this.#kept.has(n + 1)) n++;
+    if (n > latest.n) this.#latest = { ...latest, n };
+    for (const each of this.#kept) if (each <= n) this.#kept.delete(each);
   }
 
   async #load(now: number): Promise<void> {

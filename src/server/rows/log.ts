@@ -115,19 +115,24 @@ export async function entryById(db: Queries, id: string): Promise<Entry | undefi
   return row && toEntry(row);
 }
 
-/** Appends. Nothing that stands in the log is ever changed. */
+/** Whether an entry is there: asked before each is appended, where nearly always it is not. */
+export async function hasEntry(db: Queries, id: string): Promise<boolean> {
+  return (await db.select({ id: logEntry.id }).from(logEntry).where(eq(logEntry.id, id))).length > 0;
+}
+
+/** Appends. Nothing that stands in the log is ever changed. @returns the entry as it reads from now on */
 export async function insertEntry(
   db: Queries,
   input: EntryInput & { boatId: string; recordedAt: Date; air?: CoatAirRecord | null },
-): Promise<void> {
+): Promise<Entry> {
   const { id, boatId, areaId, kind, corrects, recordedAt, air = null } = input;
   const { facts, rest, batchIds } = factsOf(input);
   const at = new Date(input.at);
-  await db
-    .insert(logEntry)
-    .values({ id, boatId, areaId, kind, at, recordedAt, corrects, ...facts, body: { ...rest }, air });
+  const row = { id, boatId, areaId, kind, at, recordedAt, corrects, ...facts, body: { ...rest }, air };
+  await db.insert(logEntry).values(row);
   if (batchIds.length > 0)
     await db.insert(batchUse).values(batchIds.map((batchId) => ({ entryId: id, batchId })));
+  return toEntry({ ...row, correctedBy: null, batchIds: [...batchIds] });
 }
 
 /** A page of a boat's log, newest first, and what asks for the next one. */

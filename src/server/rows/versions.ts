@@ -1,7 +1,7 @@
 import { asc, gt, lte, sql } from 'drizzle-orm';
 import type { Change, ChangeSet } from '../../contract/index.ts';
 import type { Queries, Tx } from '../db/open.ts';
-import { changeNotice, domainVersion, revision } from '../db/schema.ts';
+import { changeNotice, domainVersion, revision, writeSeen } from '../db/schema.ts';
 
 /** The one row of the count of writes. */
 const ROW = 1;
@@ -31,16 +31,29 @@ export async function currentRevision(db: Queries): Promise<number> {
   return row?.n ?? 0;
 }
 
+/** A write by its name, with the hash of the body with which it took. */
+export interface SeenWrite {
+  key: string;
+  hash: string;
+}
+
 /**
  * Raises the version of each domain that a write changed to that write's revision, and leaves a notice of it, heard by other processes
- * at the commit: one statement, since each costs a journey to a database server.
+ * at the commit. Remembers the write itself where it can be sent again. One statement, since each costs a journey to a database server.
  */
 export async function raiseVersions(
   tx: Tx,
-  write: { n: number; changes: ChangeSet; process: string; at: Date },
+  write: { n: number; changes: ChangeSet; process: string; at: Date; seen?: SeenWrite | undefined },
 ): Promise<void> {
-  const { n, changes, process, at } = write;
-  if (changes.length === 0) return;
+  const { n, changes, process, at, seen } = write;
+  if (changes.length === 0 && !seen) return;
+  const remembered = seen
+    ? sql`, remembered as (
+      insert into ${writeSeen} (key, body_hash, at)
+      values (${seen.key}, ${seen.hash}, ${at.toISOString()}::timestamptz)
+      on conflict do nothing
+    )`
+    : sql``;
   const domains = JSON.stringify([...new Set(changes.map(domainOf))].sort());
   await tx.execute(sql`
     with raised as (
@@ -50,7 +63,7 @@ export async function raiseVersions(
     ), notified as (
       insert into ${changeNotice} (n, changes, process, at)
       values (${n}, ${JSON.stringify(changes)}::jsonb, ${process}::uuid, ${at.toISOString()}::timestamptz)
-    )
+    )${remembered}
     select pg_notify('jack_plane', ${String(n)})`);
 }
 

@@ -7,7 +7,3 @@ export async function seenHash(db: Queries, key: string): Promise<string | undef
   const [row] = await db.select({ hash: writeSeen.bodyHash }).from(writeSeen).where(eq(writeSeen.key, key));
   return row?.hash;
 }
-
-export async function rememberWrite(db: Queries, key: string, bodyHash: string, at: Date): Promise<void> {
-  await db.insert(writeSeen).values({ key, bodyHash, at }).onConflictDoNothing();
-}

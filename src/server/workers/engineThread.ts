@@ -14,8 +14,12 @@ const PARSERS = Object.fromEntries(
   ),
 );
 
-const { folder, port } = workerData as { folder: string; port: MessagePort };
-const reply = (answer: Answer) => port.postMessage(answer);
+const { folder, port, answered } = workerData as { folder: string; port: MessagePort; answered: Int32Array };
+const reply = (answer: Answer) => {
+  port.postMessage(answer);
+  Atomics.add(answered, 0, 1);
+  Atomics.notify(answered, 0);
+};
 
 /** An error with the fields that PostgreSQL gave it: copied between threads an error loses them. */
 function errorFields(error: unknown): Extract<Answer, { error: unknown }>['error'] {
