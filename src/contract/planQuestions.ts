@@ -10,10 +10,16 @@ export type LeverCode =
   | 'longer-days'
   | 'weekends'
   | 'any-launch-day'
+  /** Each boat may be launched a week after the date wanted. */
+  | 'later-launch'
   | 'tent'
   | 'heated'
   /** Every coat whose sheet states airless spray is sprayed. */
   | 'spray'
+  /** Another product of the same coating type, where it can be overcoated sooner. */
+  | 'quicker-products'
+  /** One-packs where they are allowed over what is below. */
+  | 'one-pack'
   /** Every step of two coats or more has one less. */
   | 'one-coat-fewer';
 
@@ -69,13 +75,21 @@ const LEVER_CODES: Record<LeverCode, true> = {
   'longer-days': true,
   weekends: true,
   'any-launch-day': true,
+  'later-launch': true,
   tent: true,
   heated: true,
   spray: true,
+  'quicker-products': true,
+  'one-pack': true,
   'one-coat-fewer': true,
 };
 export const isLeverCode = (text: string): text is LeverCode => Object.hasOwn(LEVER_CODES, text);
-const leverCodes = () => Joi.array().items(oneOf<LeverCode>(LEVER_CODES)).unique().max(8).label('levers');
+const leverCodes = () =>
+  Joi.array()
+    .items(oneOf<LeverCode>(LEVER_CODES))
+    .unique()
+    .max(Object.keys(LEVER_CODES).length)
+    .label('levers');
 
 export const leverReply = objectOf<LeverView>({
   levers: leverCodes().required(),

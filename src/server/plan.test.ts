@@ -210,6 +210,38 @@ describe('the plan of a yard', () => {
     const [fewer, sprayed] = await Promise.all(['any-launch-day,one-coat-fewer', 'spray'].map(by));
     expect(Date.parse(fewer?.launch ?? '')).toBeLessThan(Date.parse(anyDay?.launch ?? ''));
     expect(sprayed?.launch).toBe(asItIs?.launch);
+    // Afloat was wanted yesterday: a week’s grace takes off what lateness costs, and the day stays.
+    await setUp({
+      boats: [{ boatId: planned.boat.id, wanted: new Date(NOON - 24 * HOUR).toISOString() }],
+      latePerDay: 10_000,
+    });
+    const [late, later] = await Promise.all(['', 'later-launch'].map(by));
+    expect(later?.launch).toBe(late?.launch);
+    expect((late?.cost ?? 0) - (later?.cost ?? 0)).toBeGreaterThanOrEqual(10_000);
+    expect((await server.ask<LeversView>('GET', '/plan/levers')).body.levers).toContain('later-launch');
+    await setUp({ boats: [{ boatId: planned.boat.id, wanted: null }], latePerDay: 0 });
+  });
+
+  it('a product of the same type that is overcoated sooner is tried where nothing is on yet', async () => {
+    const levers = async () => (await server.ask<LeversView>('GET', '/plan/levers')).body.levers;
+    const launch = async (code: string) =>
+      Date.parse((await server.ask<LeverView>('GET', `/plan/with?levers=${code}`)).body.launch ?? '');
+    const { sheet } = planned.product;
+    const soon = sheet.cure.overcoat.map((rule) => ({ ...rule, min: [{ tempC: 20, minutes: 30 }] }));
+    const quick = { ...planned.product, id: uuidv7(), name: 'Quick primer', sheet: { ...sheet, cure: { ...sheet.cure, events: ripe, overcoat: soon } } }; // biome-ignore format: one line
+    expect((await server.ask('POST', '/products', quick)).status).toBe(201);
+    // One coat is on: the others are of the same product.
+    expect(await levers()).not.toContain('quicker-products');
+    const boat = aBoat({ name: 'Nothing on yet' });
+    await server.ask('POST', '/boats', boat);
+    const shed = anArea(boat.id, { surroundings: { kind: 'shed' } });
+    const area = (await server.ask<Area>('POST', '/areas', shed)).body;
+    await server.ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [aStep(planned.product.id)] });
+    await setUp({ boats: [{ boatId: boat.id, wanted: null }] });
+    expect(await levers()).toContain('quicker-products');
+    expect(await launch('any-launch-day,quicker-products')).toBeLessThan(await launch('any-launch-day'));
+    await server.ask('DELETE', `/boats/${boat.id}`);
+    await setUp({ boats: [{ boatId: planned.boat.id, wanted: null }], latePerDay: 0 });
   });
 
   it('draws of the weather are the same for everybody who asks, name the plan they follow, and are bounded', async () => {

@@ -18,4 +18,6 @@ export const PLAN_ASSUMES = {
   /** What the changes compared change: hours more a day, and what a heated shelter is held at [M]. */
   longerDayH: 2,
   heatedToC: 16,
+  /** How much later the crane comes where that is tried. */
+  laterLaunchDays: 7,
 } as const;

@@ -1,7 +1,5 @@
-import type { CureSheet, CurvePoint } from '../cure/index.ts';
-import { readyCurve, ruleFor } from '../cure/index.ts';
 import { positive, within } from '../units/index.ts';
-import type { Family } from './families.ts';
+import { overcoatHours } from './overcoatHours.ts';
 import { limitsOf, type ProductSheet } from './sheet.ts';
 import { type StackStep, stackNeed } from './stack.ts';
 import { type Band, type StepPlan, sandedBefore, stepAreaM2 } from './step.ts';
@@ -35,19 +33,6 @@ export interface StackFigures {
   coldestC: number | null;
   rhMax: number | null;
   dewMarginC: number | null;
-}
-
-/** Hours from one coat to the next at a steady temperature; null where the sheet is silent or the film stands. */
-function hoursBetween(
-  below: CureSheet,
-  next: { family: Family; same: boolean },
-  tempC: number,
-): number | null {
-  const rule = ruleFor(below, { kind: 'coat', ...next });
-  const points: readonly CurvePoint[] | undefined = rule?.thumb?.opens ?? rule?.min;
-  if (!points) return null;
-  const minutes = readyCurve('overcoat minimum', { points, stopC: below.stopC }).minutesAt(tempC);
-  return Number.isFinite(minutes) ? minutes / 60 : null;
 }
 
 const strictest = (values: readonly (number | null)[], pick: (...all: number[]) => number): number | null => {
@@ -85,7 +70,7 @@ export function stackFigures(input: {
       no === 0 || next.spacingH == null
         ? 0
         : within('minimum time between coats (h)', next.spacingH, 0, 5000);
-    const least = hoursBetween(
+    const least = overcoatHours(
       below.sheet.cure,
       { family: next.sheet.family, same: next.productId === below.productId },
       tempC,

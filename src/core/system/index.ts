@@ -23,6 +23,7 @@ export {
   type StackPlace,
 } from './layer.ts';
 export { layerOf, nearestFine } from './nearestFine.ts';
+export { type ProductChange, type ProductOffered, withOtherProducts } from './otherProducts.ts';
 export { type PrepStep, prepareFor, prepHours, prepTasks } from './prepareFor.ts';
 export { type ProfileUnder, profileUnder } from './profileUnder.ts';
 export {

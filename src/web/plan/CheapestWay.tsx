@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LeverCode, LeverView, PlanView } from '../../contract/index.ts';
-import { cheapestWay, type WaySought } from '../../core/plan/index.ts';
+import { cheapestWay, PLAN_ASSUMES, type WaySought } from '../../core/plan/index.ts';
 import { api } from '../api/client.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -13,6 +13,10 @@ import { allOutcomes, type outcomeOf, patiently } from './useOdds.ts';
 const GOAL = 0.9;
 const DRAWS = 60;
 const TOGETHER = 2;
+
+/** With a later crane each date is kept if the boat is launched so much later. */
+const graceMs = (levers: readonly LeverCode[]): number =>
+  levers.includes('later-launch') ? PLAN_ASSUMES.laterLaunchDays * 24 * 3_600_000 : 0;
 
 /** The cheapest changes with which every boat keeps its date nine times out of ten: sought while one looks on. */
 export function CheapestWay({ view, changes }: { view: PlanView; changes: readonly LeverCode[] }) {
@@ -49,7 +53,8 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
           const { launch, cost, leftOut } = await patiently(() =>
             api<LeverView>('GET', `/plan/with?levers=${levers.join()}`),
           );
-          return launch && cost !== null ? { cost, inTime: Date.parse(launch) <= lastMs, leftOut } : null;
+          const inTime = launch !== null && Date.parse(launch) <= lastMs + graceMs(levers);
+          return launch && cost !== null ? { cost, inTime, leftOut } : null;
         },
         follow: async (levers, first, count) => {
           const half = Math.ceil(count / 2);
@@ -58,7 +63,9 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
             allOutcomes(levers, first + half, count - half),
           ]);
           const inTime = ({ launches }: ReturnType<typeof outcomeOf>) =>
-            [...dates].every(([boatId, by]) => (launches[boatId] ?? Number.POSITIVE_INFINITY) <= by);
+            [...dates].every(
+              ([boatId, by]) => (launches[boatId] ?? Number.POSITIVE_INFINITY) <= by + graceMs(levers),
+            );
           return parts.flat().filter(inTime).length;
         },
       });

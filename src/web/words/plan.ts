@@ -110,9 +110,12 @@ export const leverNames = (show: Units['show']): Record<LeverCode, string> => ({
   'longer-days': `${PLAN_ASSUMES.longerDayH} hours longer every working day`,
   weekends: 'Work at weekends too',
   'any-launch-day': 'Launch on any day of the week',
+  'later-launch': `The crane ${PLAN_ASSUMES.laterLaunchDays} days later`,
   tent: 'A tent over everything outdoors',
   heated: `Everything under cover, heated to ${show(PLAN_ASSUMES.heatedToC, 'temperature')}`,
   spray: 'Airless spray where the data sheet allows it',
+  'quicker-products': 'Products that can be overcoated sooner',
+  'one-pack': 'One-pack paint above the water',
   'one-coat-fewer': 'One coat fewer in every step of two or more',
 });
 
@@ -122,9 +125,14 @@ export const LEVER_TAKES: Record<LeverCode, string> = {
   'longer-days': 'Overtime',
   weekends: 'Overtime, no days off',
   'any-launch-day': 'A crane at weekends',
+  'later-launch': 'Another date with the yard; if the boat waits for it, the yard days until then',
   tent: 'A tent, and time to put it up',
   heated: 'A heated place and its energy',
   spray: 'Masking, more paint lost, protection from spray mist; no spraying beside other boats',
+  'quicker-products':
+    'Other paint of the same type, in its own colours; its thinner too. What is in stock is left over',
+  'one-pack':
+    'Other paint, in its own colours. Gives up hardness and gloss that last, and two-pack can’t go over it later',
   'one-coat-fewer': 'Gives up film: the system no longer reaches its thickness and wears out sooner',
 };
 

@@ -1,9 +1,14 @@
 import type { LeverCode, LeversView, LeverView, PlanSetup } from '../../../contract/index.ts';
 import type { YardPlan } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
+import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { planSetupOf } from '../../rows/plan.ts';
+import { boatsOf } from './boatsToPlan.ts';
+
 import { planMade } from './planMade.ts';
 import { leversCost, WEEK } from './premises.ts';
+import { stepsWith } from './stepsWith.ts';
+import { meanAheadC } from './yardToPlan.ts';
 
 /** Changes of the premises: each is planned beside the plan as it is, all with the same effort. */
 
@@ -12,9 +17,12 @@ const LEVERS: readonly LeverCode[] = [
   'longer-days',
   'weekends',
   'any-launch-day',
+  'later-launch',
   'tent',
   'heated',
   'spray',
+  'quicker-products',
+  'one-pack',
   'one-coat-fewer',
 ];
 const DAY_MS = 86_400_000;
@@ -44,15 +52,35 @@ export async function planWith(context: Context, levers: readonly LeverCode[]): 
   };
 }
 
-/** The changes that can be tried: those that the set-up does not have already. */
-export async function leversView({ db }: Context): Promise<LeversView> {
+/** The changes that can be tried: those that the set-up does not have already, and other products where there are some. */
+export async function leversView({ db, memory, now }: Context): Promise<LeversView> {
   const setup = await planSetupOf(db);
-  return { levers: LEVERS.filter((lever) => !isMet(lever, setup)) };
+  const known = await memory.at(now());
+  return {
+    levers: LEVERS.filter((lever) => !isMet(lever, setup) && !hasNoOther(lever, known, setup, now())),
+  };
 }
 
-/** Whether the set-up has a change already. */
-function isMet(lever: LeverCode, { people, launchDays }: PlanSetup): boolean {
+/** Whether the set-up has a change already, or nothing that it would change. */
+function isMet(lever: LeverCode, { people, launchDays, boats }: PlanSetup): boolean {
+  // Nobody waits for a date.
+  if (lever === 'later-launch') return boats.every(({ wanted }) => wanted === null);
   if (lever === 'weekends') return people.every(({ days }) => days.length === WEEK.length);
   if (lever === 'any-launch-day') return launchDays.length === WEEK.length;
   return lever === 'longer-days' && people.every(({ toHour }) => toHour === 24);
+}
+
+/** Whether other products are asked for and none would be used. */
+function hasNoOther(lever: LeverCode, known: YardReading, setup: PlanSetup, at: number): boolean {
+  if (lever !== 'quicker-products' && lever !== 'one-pack') return false;
+  const ids = new Set(boatsOf(known, setup).boats.map(({ boatId }) => boatId));
+  const clocks = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
+  const levers = [lever];
+  const compareAtC = meanAheadC(known, at, levers);
+  return !known.states.some((state) => {
+    const clock = ids.has(state.boat.id) ? clocks.get(state.area.id) : undefined;
+    return (
+      clock && stepsWith({ state, clock, catalogue: known.catalogue, levers, compareAtC }) !== state.steps
+    );
+  });
 }

@@ -27,8 +27,8 @@ import {
 } from '../../../core/system/index.ts';
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
-import type { ProductCatalogue } from '../../rows/products.ts';
 import { coatKey, worstSupply } from '../supply/coatSupply.ts';
+import { type StepsToChange, stepsWith } from './stepsWith.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
 
@@ -119,10 +119,8 @@ const stillDue = (work: readonly WorkView[], now: number) =>
     .map(({ doneAt, endsAt, fromAt, ...task }) => ({ ...task, doneMs: ms(doneAt), endsMs: ms(endsAt), fromMs: ms(fromAt) }))
     .filter((task) => ['due', 'running'].includes(taskState(task, now))); // biome-ignore format: one line
 
-interface Given {
-  state: AreaSnapshot;
+interface Given extends StepsToChange {
   clock: YardReading['clocks'][number];
-  catalogue: ProductCatalogue;
   place: PlanSurface;
   now: number;
   /** Work before its next coat that the record does not know of. */
@@ -130,8 +128,6 @@ interface Given {
   /** People in the yard, and the longest that they work in one go. */
   hands: number;
   longestMs: number;
-  /** Changes of the premises that are tried. */
-  levers: readonly LeverCode[];
   /** Areas that are painted in one go with it, itself among them. */
   together: readonly AreaSnapshot[];
   /** Coats whose paint isn't in stock, by their key. */
@@ -182,13 +178,20 @@ function coatToPlan(
   };
 }
 
-/** A step by the changes tried: sprayed only where its sheet states it. */
-const withLevers = (step: Step, { methods }: Product['sheet'], levers: readonly LeverCode[]): Step =>
-  levers.includes('spray') && methods.includes('airless-spray') ? { ...step, method: 'airless-spray' } : step;
-
 /** Coats of a step by the changes tried: never fewer than one that is still to come. */
 const coatsWith = (coats: number, first: number, levers: readonly LeverCode[]): number =>
   levers.includes('one-coat-fewer') && coats > 1 ? Math.max(first + 1, coats - 1) : coats;
+
+/** What a coat’s paint waits for. Another product, that a change brings, is bought for it: nothing is known to be missing. */
+function supplyOf(
+  { state, together, supplies }: Given,
+  { i, coatNo, step }: { i: number; coatNo: number; step: Step },
+): PlanSupply | null {
+  if (step.productId !== state.steps[i]?.productId) return null;
+  return worstSupply(
+    together.map((each) => supplies.get(coatKey(each.area.id, each.steps[i]?.id ?? '', coatNo))),
+  );
+}
 
 /** The coats of an area that are not on yet, in their order, with the work before each. @throws {AreaLeft} */
 export function coatsToPlan(given: Given): PlannedCoats {
@@ -200,11 +203,11 @@ export function coatsToPlan(given: Given): PlannedCoats {
   const wanted = coatsOfSteps(state);
   const bare =
     state.area.substrate === 'steel' && !clock.film && !state.blast && state.area.oldCoating === null;
-  for (const [i, asBuilt] of state.steps.entries()) {
+  const steps = stepsWith(given);
+  for (const [i, step] of steps.entries()) {
     if (i < from) continue;
-    const product = catalogue.latest.get(asBuilt.productId);
+    const product = catalogue.latest.get(step.productId);
     if (!product) throw new AreaLeft('failed', null);
-    const step = withLevers(asBuilt, product.sheet, given.levers);
     const first = i === from ? next.coatNo : 0;
     const coats = coatsWith(wanted[i] as number, first, given.levers);
     for (let coatNo = first; coatNo < coats; coatNo++) {
@@ -218,9 +221,7 @@ export function coatsToPlan(given: Given): PlannedCoats {
         : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
       const { coat, asked } = coatToPlan(given, { step, product, areaM2, id });
       const extra = isNext ? given.extraWork : [];
-      const supply = worstSupply(
-        given.together.map((each) => given.supplies.get(coatKey(each.area.id, each.steps[i]?.id ?? '', coatNo))), // biome-ignore format: one line
-      );
+      const supply = supplyOf(given, { i, coatNo, step });
       const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
       planned.asked.set(id, asked);
       planned.coats.push({

@@ -62,3 +62,7 @@ export const leversCost = (
   days: number,
 ): number =>
   (levers.includes('tent') ? tentCost : 0) + (levers.includes('heated') ? heatPerDay * Math.ceil(days) : 0);
+
+/** How much later than wanted the changes let a boat be launched, ms. */
+export const launchGraceMs = (levers: readonly LeverCode[]): number =>
+  levers.includes('later-launch') ? PLAN_ASSUMES.laterLaunchDays * 24 * 3_600_000 : 0;

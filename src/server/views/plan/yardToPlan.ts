@@ -6,6 +6,7 @@ import {
   type AreaToPlan,
   type FilmGiven,
   joined,
+  PLAN_ASSUMES,
   type PlanSurface,
   SLOT_MS,
   type WeatherYard,
@@ -30,7 +31,7 @@ import {
 } from './boatsToPlan.ts';
 import type { PlanStart } from './coatStarts.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
-import { peopleWith, WEEK } from './premises.ts';
+import { launchGraceMs, peopleWith, WEEK } from './premises.ts';
 import { startsByKey } from './startsAsked.ts';
 
 /** The yard as the planner takes it: its boats, the air over them, who works when. */
@@ -92,6 +93,19 @@ export function hoursOn(
 
 const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
+/** Days ahead whose mean temperature tells which product is overcoated sooner. */
+const COMPARED_DAYS = 7;
+export function meanAheadC(
+  { hours }: Pick<Air, 'hours'>,
+  fromMs: number,
+  levers: readonly LeverCode[],
+): number {
+  const ahead = hours.filter(({ at }) => at >= fromMs && at < fromMs + COMPARED_DAYS * DAY_MS);
+  const meanC = ahead.reduce((sum, { airC }) => sum + airC, 0) / Math.max(1, ahead.length);
+  const heatedC = levers.includes('heated') ? PLAN_ASSUMES.heatedToC : meanC;
+  return Math.min(60, Math.max(-20, meanC, heatedC));
+}
+
 /** Why nothing can be said of an area, before any of its coats is looked at; null: it can be planned. */
 function leftOutBy(clock: AreaClock, uncoveredMs: number | null, now: number): UnplannedCode | null {
   if (clock.failed !== null) return 'failed';
@@ -144,6 +158,7 @@ export async function yardToPlan(
   const supplies = suppliesOf(known, now, zone);
   // What comes in the course of a day is used from the next morning on.
   const deliveredMs = (dueOn: string) => DateTime.fromISO(dueOn, { zone }).plus({ days: 1 }).toMillis();
+  const compareAtC = meanAheadC(air, fromMs, levers);
   const leaveOut = (
     { areaId, areaName, boatId, boatName }: AreaClock,
     code: UnplannedCode,
@@ -180,7 +195,7 @@ export async function yardToPlan(
       const extraWork = setup.extraWork.filter(({ areaId }) =>
         group.some(({ area: { id } }) => id === areaId),
       );
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, supplies, deliveredMs, together: group }); // biome-ignore format: one line
+      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, compareAtC, supplies, deliveredMs, together: group }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);
@@ -221,7 +236,7 @@ export async function yardToPlan(
       boats: boats.map(({ boatId, wanted }) => ({
         id: boatId,
         launches,
-        wantedMs: ms(wanted),
+        wantedMs: wanted === null ? null : Date.parse(wanted) + launchGraceMs(levers),
         costPerDay: yardDay,
         latePerDay: setup.latePerDay,
       })),
