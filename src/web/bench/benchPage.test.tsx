@@ -234,7 +234,9 @@ describe('mixing', () => {
     expect(await screen.findByText(/Mix the next pot at/)).toBeDefined();
     await type(user, 'Paint used so far', '0.8');
     expect(await screen.findByText('Mix the next pot now')).toBeDefined();
-    // Announced once, at the moment when it is due.
+    // Announced once, when what was typed has stood for a moment: not for what it passed through.
+    expect(announced).not.toHaveBeenCalled();
+    await waitFor(() => expect(announced).toHaveBeenCalled());
     expect(announced.mock.calls.map(([title]) => title)).toEqual(['Mix the next pot now']);
     vi.unstubAllGlobals();
     await user.click(screen.getByRole('button', { name: 'Mark pot used up' }));
