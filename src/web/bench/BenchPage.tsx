@@ -87,6 +87,8 @@ function Bench({
 }) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   const [together, setTogether] = useState<ReadonlySet<string>>(new Set());
+  /** Why the coat in hand ended before its area was covered; null: it did not. */
+  const [stopNote, setStopNote] = useState<string | null>(null);
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
   const { clock, step, product } = view;
   useWakeLock(view.pots.length > 0);
@@ -157,6 +159,10 @@ function Bench({
               airC={conditions?.airC ?? null}
               applying={applying}
               applies={applies}
+              onStop={(note) => {
+                setStopNote(note);
+                toPart('log');
+              }}
               zone={zone}
               classOf={classOf}
               onMixed={onMixed}
@@ -164,7 +170,7 @@ function Bench({
           </div>
           <div className={classOf('log')}>
             <LogCoat
-              key={`${step.id}-${next?.coatNo}-${next?.coveredM2}`}
+              key={`${step.id}-${next?.coatNo}-${next?.coveredM2}-${stopNote}`}
               view={view}
               others={others}
               own={own}
@@ -173,12 +179,14 @@ function Bench({
               conditions={conditions}
               wanted={wanted}
               zone={zone}
-              coveredShare={applying.progress.coveredShare || 1}
+              coveredShare={applying.progress.coveredShare || (stopNote === null ? 1 : null)}
+              stopNote={stopNote}
               usedL={applying.usedL}
               onLogging={applying.settle}
               onLogged={(how) => {
                 setLogged(how);
                 setTogether(new Set());
+                setStopNote(null);
                 onLogged();
                 window.scrollTo({ top: 0, behavior: 'smooth' });
               }}

@@ -1,20 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
-import type {
-  AlikeArea,
-  BenchView,
-  FieldError,
-  LoggedConditions,
-  Product,
-  Step,
-} from '../../contract/index.ts';
+import type { AlikeArea, FieldError, LoggedConditions } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
-import { cansFor } from '../../core/mix/index.ts';
-import { figure, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { logEntry } from '../api/logEntry.ts';
 import { useCoatCheck, useCoatChecks } from '../api/queries.ts';
-import { fromLocalField, toLocalField } from '../clock/say.ts';
+import { fromLocalField } from '../clock/say.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
@@ -26,23 +17,13 @@ import { choices } from '../words/survey.ts';
 import { METHOD_WORDS, sayTask } from '../words/systems.ts';
 import { litresIn, ofCoat } from './batchInHand.ts';
 import { againstIt, againstOthers } from './coatAgainst.ts';
-import { type CoatValues, coatEntries, litresLikely, refusalsOfAll } from './coatEntries.ts';
+import { type CoatValues, coatEntries, refusalsOfAll } from './coatEntries.ts';
+import { type CoatInHand, HAND, likelyValues } from './likelyCoat.ts';
 
-interface Props {
-  view: BenchView;
-  /** Other areas applied in the same go, out of the same pots. */
-  others: readonly AlikeArea[];
+interface Props extends CoatInHand {
   /** Litres for this area alone; null: not known. */
   own: number | null;
-  step: Step;
-  product: Product;
   conditions: LoggedConditions | null;
-  wanted: number | null;
-  zone: string;
-  /** Share of the area ticked off in sections; 1 where no section is ticked. */
-  coveredShare: number;
-  /** Litres noted as used so far; null: none. */
-  usedL: number | null;
   /** Called before the coat is logged. */
   onLogging: () => Promise<void>;
   onLogged: (how: 'arrived' | 'kept') => void;
@@ -50,7 +31,7 @@ interface Props {
 
 /** The applied coat: litres, start and end, and the area covered. */
 export function LogCoat(props: Props) {
-  const { view, others, own, step, product, wanted, zone, coveredShare, onLogged } = props;
+  const { view, others, own, step, product, zone, onLogged } = props;
   const { system, show } = useUnits();
   const ids = useRef<Record<string, string>>({});
   const next = view.clock.next;
@@ -62,9 +43,6 @@ export function LogCoat(props: Props) {
   const left = workLeft(view.clock.work, now);
   const [span, setSpan] = useState<Span>({ from: null, to: null });
   const { typed, against } = useAgainst(props, span, now);
-  const inUnit = (value: number, quantity: 'volume' | 'area') =>
-    figure(fromCanonical(value, shownUnit(quantity, system)));
-  const litres = litresLikely(fromPots || wanted, others.length > 0 ? 1 : coveredShare, props.usedL);
   const canLitres = product.sheet.canLitres ?? null;
   const colours = [...new Set([next?.colour ?? '', ...product.sheet.colours.map(({ name }) => name)])].filter(
     Boolean,
@@ -116,19 +94,7 @@ export function LogCoat(props: Props) {
         </p>
       )}
       <RecordForm<CoatValues>
-        values={{
-          cans: canLitres && litres ? String(cansFor(litres, canLitres)) : '',
-          litres: litres ? inUnit(litres, 'volume') : '',
-          areaM2: leftM2 > 0 ? inUnit(leftM2 * coveredShare, 'area') : '',
-          start: toLocalField(likelyStart(view, pots, now), zone),
-          end: toLocalField(now, zone),
-          method: step.method,
-          colour: next?.colour ?? '',
-          thinner: String(Math.round(step.thinner * 1000) / 10),
-          by: localStorage.getItem(HAND) ?? '',
-          note: '',
-          others: Object.fromEntries(others.map((each) => [each.areaId, inUnit(each.leftM2, 'area')])),
-        }}
+        values={likelyValues(props, { fromPots, leftM2, pots, now, system })}
         submit={submit}
         button="Log coat"
         workedOut
@@ -228,17 +194,6 @@ function CoveredFields({ own, others }: { own: string; others: readonly AlikeAre
     </>
   );
 }
-
-/** When the coat was begun, as long as nobody says: the pot being ready and the film below too, an hour ago at most. */
-function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number): number {
-  const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - HOUR_MS;
-  const soon = clock.segments.find(({ state }) => state === 'too-soon');
-  const readyMs = soon?.to ? Math.ceil(Date.parse(soon.to) / 60_000) * 60_000 : began;
-  return Math.min(Math.max(began, readyMs), now - 60_000);
-}
-
-/** Who last logged a coat on this device. */
-const HAND = 'jack-plane.hand';
 
 interface Span {
   from: string | null;

@@ -9,13 +9,15 @@ interface Props extends MixingProps {
   applying: Applying;
   /** Whether there is anything to apply yet. */
   applies: boolean;
+  onStop: (note: string) => void;
   zone: string;
   classOf: (part: BenchPart) => string;
 }
 
 /** Mixing and applying; the next of them first: applying, once nothing is left to mix. */
 export function MixAndApply(props: Props) {
-  const { view, step, product, wanted, othersM2, airC, applying, applies, zone, classOf, onMixed } = props;
+  const { view, step, product, wanted, othersM2, airC, applying, applies, onStop, zone, classOf, onMixed } =
+    props;
   const { next } = view.clock;
   const mixed = mixedFor(view, step);
   const mixing = (
@@ -36,6 +38,7 @@ export function MixAndApply(props: Props) {
         mixed={mixed || (wanted ?? 0)}
         areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
         applying={applying}
+        onStop={onStop}
         zone={zone}
       />
     </div>

@@ -6,6 +6,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
 import { orProblem } from './batchInHand.ts';
 import { Sections } from './Sections.tsx';
+import { StopEarly } from './StopEarly.tsx';
 import { techniqueOf } from './technique.ts';
 
 interface Props {
@@ -18,6 +19,8 @@ interface Props {
   areaM2: number;
   applying: Applying;
   zone: string;
+  /** The coat ends before the area is covered. @param note why, for the log */
+  onStop: (note: string) => void;
 }
 
 /** While the coat goes on: the film by the comb, and whether the paint reaches. */
@@ -35,6 +38,7 @@ export function WhileApplying(props: Props) {
       <Sections {...props} />
       <Comb {...props} />
       <WillReach {...props} />
+      <StopEarly zone={props.zone} onStop={props.onStop} />
     </section>
   );
 }

@@ -565,6 +565,31 @@ describe('logging a coat', () => {
     expect(screen.getByText(/The part not yet covered needs/)).toBeDefined();
   });
 
+  it('stopped by rain, how much is covered is asked for, and the reason stands in the record', async () => {
+    const { area, user } = await planned(single);
+    await user.click(await screen.findByText('Had to stop early?'));
+    await user.click(screen.getByRole('radio', { name: 'Rain or spray on the wet film' }));
+    expect(screen.getByText(/^Leave the wet film alone/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Log what is covered' }));
+    const covered = await screen.findByLabelText<HTMLInputElement>('Area covered');
+    const used = screen.getByLabelText<HTMLInputElement>('Paint used (without thinner)');
+    // Neither the whole area nor all its litres are taken for granted.
+    expect([covered.value, used.value]).toEqual(['', '']);
+    await user.click(screen.getByRole('button', { name: 'Log coat' }));
+    expect((await entries(area)).length).toBe(0);
+    await type(user, 'Area covered', '8');
+    await type(user, 'Paint used (without thinner)', '1.8');
+    await user.click(screen.getByRole('button', { name: 'Log coat' }));
+    await waitFor(async () => expect((await entries(area)).map(({ kind }) => kind)).toEqual(['coat']));
+    expect((await entries(area))[0]?.body).toMatchObject({
+      areaM2: 8,
+      note: expect.stringMatching(/^Stopped at \d\d:\d\d: rain on the wet film\.$/),
+    });
+    // The form of the rest begins with the rest, and without the note.
+    await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('Area covered').value).toBe('12'));
+    expect(screen.getByLabelText<HTMLInputElement>('Note').value).toBe('');
+  });
+
   it('litres that are none and an end before the start are refused at their fields', async () => {
     const { area, user } = await planned(single);
     await type(user, 'Paint used (without thinner)', 'all of it');

@@ -1,0 +1,70 @@
+import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
+import { cansFor } from '../../core/mix/index.ts';
+import { figure, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { toLocalField } from '../clock/say.ts';
+import { type CoatValues, litresLikely } from './coatEntries.ts';
+
+/** Who last logged a coat on this device. */
+export const HAND = 'jack-plane.hand';
+
+/** The coat in hand, as far as the form of its entry begins with it. */
+export interface CoatInHand {
+  view: BenchView;
+  /** Other areas applied in the same go, out of the same pots. */
+  others: readonly AlikeArea[];
+  step: Step;
+  product: Product;
+  wanted: number | null;
+  zone: string;
+  /** Share of the area ticked off in sections; 1 where no section is ticked; null: it ended early, and nobody said how far it got. */
+  coveredShare: number | null;
+  /** Litres noted as used so far; null: none. */
+  usedL: number | null;
+  /** Why it ended before the area was covered; null: it did not. */
+  stopNote: string | null;
+}
+
+/** When the coat was begun, as long as nobody says: the pot being ready and the film below too, an hour ago at most. */
+function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number): number {
+  const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - HOUR_MS;
+  const soon = clock.segments.find(({ state }) => state === 'too-soon');
+  const readyMs = soon?.to ? Math.ceil(Date.parse(soon.to) / 60_000) * 60_000 : began;
+  return Math.min(Math.max(began, readyMs), now - 60_000);
+}
+
+/** Litres that the form begins with; of a coat that ended nobody knows where, those noted. */
+function likelyLitres({ coveredShare, usedL, wanted, others }: CoatInHand, fromPots: number): number | null {
+  if (coveredShare === null) return usedL;
+  return litresLikely(fromPots || wanted, others.length > 0 ? 1 : coveredShare, usedL);
+}
+
+/** What the form of a coat begins with: as planned and mixed, and as far as the coat got. */
+export function likelyValues(
+  coat: CoatInHand,
+  about: { fromPots: number; leftM2: number; pots: BenchView['pots']; now: number; system: UnitSystem },
+): CoatValues {
+  const { view, others, step, product, zone, coveredShare } = coat;
+  const { fromPots, leftM2, pots, now, system } = about;
+  const inUnit = (value: number, quantity: 'volume' | 'area') =>
+    figure(fromCanonical(value, shownUnit(quantity, system)));
+  const litres = likelyLitres(coat, fromPots);
+  const { canLitres } = product.sheet;
+  const covered = (m2: number, share = coveredShare) =>
+    share === null || m2 <= 0 ? '' : inUnit(m2 * share, 'area');
+  return {
+    cans: canLitres && litres ? String(cansFor(litres, canLitres)) : '',
+    litres: litres ? inUnit(litres, 'volume') : '',
+    areaM2: covered(leftM2),
+    start: toLocalField(likelyStart(view, pots, now), zone),
+    end: toLocalField(now, zone),
+    method: step.method,
+    colour: view.clock.next?.colour ?? '',
+    thinner: String(Math.round(step.thinner * 1000) / 10),
+    by: localStorage.getItem(HAND) ?? '',
+    note: coat.stopNote ?? '',
+    others: Object.fromEntries(
+      others.map((each) => [each.areaId, covered(each.leftM2, coveredShare === null ? null : 1)]),
+    ),
+  };
+}
