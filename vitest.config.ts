@@ -12,8 +12,8 @@ const test = {
 export default defineConfig({
   test: {
     globalSetup: ['test/migratedDump.ts', 'test/webServer.ts'],
-    // Of its own it leaves a core free; the tests have the machine to themselves.
-    maxWorkers: 2,
+    // One more than there are cores: tests wait for a server, a disk or a timer a third of the time.
+    maxWorkers: 3,
     projects: [
       {
         test: {

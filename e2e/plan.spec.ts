@@ -103,7 +103,7 @@ test('changes compared name a date or say that there is no plan, at a phone too'
   await page.goto('/plan');
   await page.getByRole('button', { name: 'Compare changes' }).click();
   const rows = page.getByRole('row');
-  await expect(rows).toHaveCount(10);
+  await expect(rows).toHaveCount(12);
   await expect(page.getByText('…', { exact: true })).toHaveCount(0, PLANNED);
   for (const row of (await rows.allTextContents()).slice(1)) expect(row).toMatch(/\d\d:\d\d|no plan/);
   await expectAccessible(page);

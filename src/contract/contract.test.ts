@@ -14,7 +14,7 @@ import {
   stackInput,
   strict,
 } from './index.ts';
-import { fraction } from './joi.ts';
+import { between, fraction } from './joi.ts';
 
 const refusals = (schema: Joi.Schema, value: unknown) =>
   (schema.validate(value, strict).error?.details ?? []).map((d) => `${d.path.join('.')}: ${d.message}`);
@@ -147,4 +147,15 @@ describe('sheets and stacks', () => {
       'steps.0.coats: Coats must be a whole number, but is 1.5',
     ]);
   });
+});
+
+it('the noise of a sum is nothing where nothing is allowed, and refused where it would be divided by', () => {
+  const noise = 0.1 + 0.2 - 0.3;
+  expect(between('ratio error', -10, 10).validate(-noise)).toMatchObject({ value: 0 });
+  expect(between('litres', 0, 10).validate(noise)).toMatchObject({ value: 0 });
+  expect(between('litres', 0.001, 10).validate(noise, strict).error?.message).toContain(
+    'must be 0.001 or more',
+  );
+  expect(between('density', 1e-12, 10).validate(noise, strict).error?.message).toContain('is too small');
+  expect(between('litres', 0, 10).validate(1e-9)).toMatchObject({ value: 1e-9 });
 });

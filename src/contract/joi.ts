@@ -104,17 +104,16 @@ export const title = (label: string) => line(label, 1, 80);
 /** Nothing measured in a yard is so small and yet not nothing; such a figure would blow up what is divided by it. */
 const TINIEST = 1e-9;
 
-/** A number within its least and most sensible values. */
+/** A number within its least and most sensible values. Where nothing is one of them, the noise of a sum (0.1 + 0.2 − 0.3) is nothing. */
 export const between = (label: string, least: number, most: number) =>
   Joi.number()
     .min(least)
     .max(most)
-    .custom((value: number, helpers) =>
+    .custom((value: number, helpers) => {
       // One refusal a fault: what is out of bounds is said to be that.
-      value >= least && value <= most && value !== 0 && Math.abs(value) < TINIEST
-        ? helpers.error('number.tiny')
-        : value,
-    )
+      if (value < least || value > most || value === 0 || Math.abs(value) >= TINIEST) return value;
+      return least <= 0 && most >= 0 ? 0 : helpers.error('number.tiny');
+    })
     .label(label);
 
 const inPercent = (fraction: number) => figure(fraction * 100);

@@ -304,6 +304,8 @@ const ENTRIES: Record<string, Entry> = {
     run: mix.judgeContents,
     args: [{ additives: [{ name: 'Fast', kind: 'accelerator', maxMlPerLitre: 20 }], was: { Fast: 1 }, now: { Fast: 8 }, foreign: 'none', litres: 1, potLifeMin: 120, ageMin: 10 }], // biome-ignore format: one line
   },
+  weighIn: { run: mix.weighIn, args: [{ ratios: [2, 1], firstG: 100, poured: [110], onScaleG: 130 }] },
+  isSettled: { run: mix.isSettled, args: [[{ atMs: 1000, grams: 5 }], 2000] },
   correctPour: {
     run: mix.correctPour,
     args: [{ parts, poured: [400, 250], tolerance: 0.05, wanted: { maxTotal: 900 } }],
@@ -481,6 +483,7 @@ const ENTRIES: Record<string, Entry> = {
 /** Functions that take no figure, or hand one on as they were given it. */
 const WITHOUT_FIGURES = [
   'typicalSheet',
+  'gramsInLine',
   'isByGrams',
   'restsOn',
   'stillTypical',

@@ -11,18 +11,18 @@ import { type AdditiveMl, Additives, plannedMl } from './Additives.tsx';
 import { BatchSize } from './BatchSize.tsx';
 import { batchOrProblem, potLifeOf } from './batchInHand.ts';
 import { Cans } from './Cans.tsx';
+import { conditionsFrom } from './Conditions.tsx';
 import { cautionsFor } from './cautions.ts';
-import { FinerTool } from './FinerTool.tsx';
 import { LabelCheck } from './LabelCheck.tsx';
 import type { ConfirmedLots } from './LotChoice.tsx';
 import { OwnRatioNote } from './OwnRatioNote.tsx';
+import { PotAmounts } from './PotAmounts.tsx';
 import { PotPlan } from './PotPlan.tsx';
-import { isInRatio, PouredInstead } from './PouredInstead.tsx';
-import { Pours } from './Pours.tsx';
+import { isInRatio } from './PouredInstead.tsx';
 import { planFor } from './planFor.ts';
 import { extrasOf, roundUp, usePotTemp } from './potInHand.ts';
 import { bodyOf, discarded, mostInPot } from './poured.ts';
-import { SplitNotes } from './SplitNotes.tsx';
+import { scaleSource } from './scaleStore.ts';
 import { TIN_SILENT, TinFields } from './TinFields.tsx';
 import { endsBefore, TinsReach, whyAnyway } from './TinsReach.tsx';
 import { ToolFields } from './ToolFields.tsx';
@@ -154,6 +154,8 @@ export function OneBatch({
           if (tinsEnd)
             log(whyAnyway(view, `Mixed with too little in the tins to finish the coat: ${anyway.trim()}`));
           if (despite) log(whyAnyway(view, despite));
+          if (instead && tool.kind === 'scale' && scaleSource() === 'simulated')
+            log(whyAnyway(view, 'Weighed on the simulated scale: no real pot.'));
           setAnyway('');
           setAdditives({});
           setInstead(null);
@@ -204,32 +206,16 @@ export function OneBatch({
           <ToolFields tool={tool} onChange={takeTool} />
           {problem && <p className="text-error font-semibold">{problem}</p>}
           {batch && (
-            <>
-              <Pours split={batch.result.asked} tool={tool} product={product.name} />
-              <PouredInstead
-                split={batch.result.asked}
-                parts={batch.parts}
-                by={sheet.ratioBy}
-                tolerance={sheet.ratioTolerance}
-                tool={tool}
-                most={mostInPot(plan, batch)}
-                amounts={instead}
-                onChange={setInstead}
-                onDiscard={() => logMixed({ thrownAway: true })}
-              />
-              {!batch.result.asked.withinTolerance && (
-                <FinerTool batch={wholeBatch} tool={tool} onChange={takeTool} />
-              )}
-              <SplitNotes
-                sheet={sheet}
-                parts={batch.parts}
-                asked={batch.result.asked}
-                better={batch.better}
-                thinner={thinner}
-                inductionMin={inductionMin}
-                onTake={takeLitres}
-              />
-            </>
+            <PotAmounts
+              {...{ product, batch, wholeBatch, tool, thinner, inductionMin }}
+              most={mostInPot(plan, batch)}
+              amounts={instead}
+              simulates={conditionsFrom(view)?.source === 'simulated'}
+              onAmounts={setInstead}
+              onTool={takeTool}
+              onLitres={takeLitres}
+              onDiscard={() => logMixed({ thrownAway: true })}
+            />
           )}
           <Additives
             sheet={sheet}

@@ -310,6 +310,61 @@ describe('mixing', () => {
     ]);
   });
 
+  it('a connected scale is read while pouring: the hardener follows what was really poured of the base', async () => {
+    let send: ReadableStreamDefaultController<Uint8Array> | undefined;
+    const port = {
+      open: vi.fn(async () => {}),
+      close: async () => {},
+      readable: new ReadableStream<Uint8Array>({
+        start: (controller) => {
+          send = controller;
+        },
+      }),
+    };
+    Object.defineProperty(navigator, 'serial', {
+      value: { requestPort: async () => port },
+      configurable: true,
+    });
+    const shows = (grams: number) =>
+      send?.enqueue(new TextEncoder().encode(`ST,GS,+ ${grams.toFixed(1)} g\r\n`));
+    const { area, user } = await planned(primer);
+    await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Scale');
+    await type(user, 'Batch size', '400');
+    await user.click(screen.getByRole('button', { name: 'Connect a scale' }));
+    expect(port.open).toHaveBeenCalledWith({ baudRate: 9600 });
+    const scale = within(await screen.findByRole('region', { name: 'Scale' }));
+    /** Pressed once the scale has settled. */
+    const press = async (name: string) => {
+      const button = scale.getByRole('button', { name });
+      await waitFor(() => expect(button).toHaveProperty('disabled', false));
+      await user.click(button);
+    };
+    shows(35.2);
+    await press('The empty pot is on');
+    // 3 : 1 by volume is 4.5 : 1 by weight: 450 g to 100 g. 45 g too much of the base take 10 g more hardener.
+    shows(35.2 + 495);
+    expect(await scale.findByText(/45 g too much base/)).toBeDefined();
+    await press('The base is in');
+    shows(35.2 + 495 + 60);
+    expect((await scale.findByText(/^Pour/)).textContent).toBe('Pour 50 g more hardener');
+    shows(35.2 + 495 + 110);
+    await press('The hardener is in');
+    expect(await screen.findByText(/^In ratio/)).toBeDefined();
+    for (const part of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: part }));
+    await user.click(screen.getByRole('button', { name: /Log mix/ }));
+    await waitFor(async () => expect(await entries(area)).toHaveLength(1));
+    expect((await entries(area))[0]?.body).toMatchObject({
+      pours: [
+        { name: 'base', amount: 495, unit: 'g' },
+        { name: 'hardener', amount: 110, unit: 'g' },
+      ],
+    });
+    // Pulled out, it is said.
+    send?.close();
+    expect(await screen.findByText(/isn’t connected any more/)).toBeDefined();
+    Reflect.deleteProperty(navigator, 'serial');
+  });
+
   it('the clocks start only once each label is read, and the pot then stands on the bench', async () => {
     const { area, user } = await planned(primer);
     const mixed = await screen.findByRole('button', { name: /Log mix/ });

@@ -20,7 +20,8 @@ export function pouredOf({
       amount: Number(amount.toFixed(2)),
       unit: asked.measure === 'weight' ? 'g' : 'ml',
     })),
-    ratioError: asked.ratioError,
+    // What a sum of floating-point numbers is off is no error of a ratio.
+    ratioError: Number(asked.ratioError.toFixed(6)),
     ...(litresEstimated && { litresEstimated: true }),
   };
 }

@@ -6,6 +6,7 @@ import { FAMILIES } from '../../core/system/index.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { SortHead } from '../parts/SortHead.tsx';
+import { SortMenu } from '../parts/SortMenu.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
 import { useSortedTable } from '../parts/useSortedTable.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -66,6 +67,7 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
           ? `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'}`
           : `${rows.length} of ${sheets.length} data sheets`}
       </p>
+      {rows.length > 1 && <SortMenu table={table} />}
       <Scroller label="Data sheets">
         <StackedTable className="table">
           <thead>

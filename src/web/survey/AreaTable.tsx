@@ -5,6 +5,7 @@ import type { AreaRow } from '../parts/drawing/drawnRows.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { SortHead } from '../parts/SortHead.tsx';
+import { SortMenu } from '../parts/SortMenu.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
 import { useSortedTable } from '../parts/useSortedTable.ts';
 import { StateMark } from '../state/StateMark.tsx';
@@ -45,8 +46,9 @@ export function AreaTable({
       {rows.length > SEARCHED_FROM && (
         <SearchField label="Search areas" value={search} onChange={setSearch} />
       )}
+      {rows.length > 1 && <SortMenu table={table} />}
       <Scroller label="Areas">
-        <StackedTable className="table [&_td]:px-2 [&_th]:px-2">
+        <StackedTable className="listed table [&_td]:px-2 [&_th]:px-2">
           <thead>
             <tr>
               {table.getFlatHeaders().map(({ column: head }) => (

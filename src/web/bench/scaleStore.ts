@@ -1,0 +1,112 @@
+import { useSyncExternalStore } from 'react';
+import { gramsInLine, type ScaleReading } from '../../core/mix/index.ts';
+
+/** The part of the browser’s serial ports that a scale needs. */
+interface SerialPort {
+  open: (options: { baudRate: number }) => Promise<void>;
+  close: () => Promise<void>;
+  readable: ReadableStream<Uint8Array<ArrayBuffer>> | null;
+}
+interface Serial {
+  requestPort: () => Promise<SerialPort>;
+}
+
+export interface ScaleState {
+  /** What it is read from: nothing, a serial port, or the simulated scale. */
+  source: 'none' | 'serial' | 'simulated';
+  /** The last readings, oldest first. */
+  readings: readonly ScaleReading[];
+  problem: string | null;
+}
+
+const NONE: ScaleState = { source: 'none', readings: [], problem: null };
+/** Readings kept: enough to see whether it has settled. */
+const KEPT = 40;
+/** A line longer than this is no reading. */
+const LONGEST_LINE = 200;
+
+let state = NONE;
+let end = () => {};
+const listeners = new Set<() => void>();
+const put = (next: Partial<ScaleState>) => {
+  state = { ...state, ...next };
+  for (const each of listeners) each();
+};
+
+const serialOf = (): Serial | undefined => (navigator as { serial?: Serial }).serial;
+/** Whether the browser lets a page read a serial port: on a computer, over a secure connection. */
+export const canConnect = (): boolean => serialOf() !== undefined;
+
+/** The scale that is connected to this device, for all that show it. */
+export const useScale = (): ScaleState =>
+  useSyncExternalStore(
+    (changed) => {
+      listeners.add(changed);
+      return () => listeners.delete(changed);
+    },
+    () => state,
+  );
+
+/** What the scale is read from now. */
+export const scaleSource = (): ScaleState['source'] => state.source;
+
+export function weighed(grams: number): void {
+  put({ readings: [...state.readings.slice(1 - KEPT), { atMs: Date.now(), grams }] });
+}
+
+/** Reads lines until the port is closed. */
+async function readLines(
+  readable: ReadableStream<Uint8Array<ArrayBuffer>>,
+  signal: AbortSignal,
+): Promise<void> {
+  const reader = readable.pipeThrough(new TextDecoderStream()).getReader();
+  signal.addEventListener('abort', () => void reader.cancel().catch(() => {}));
+  let rest = '';
+  for (;;) {
+    const { value, done } = await reader.read();
+    if (done) return;
+    const lines = (rest + value).split(/[\r\n]+/);
+    rest = (lines.pop() ?? '').slice(-LONGEST_LINE);
+    for (const line of lines) {
+      const grams = gramsInLine(line);
+      if (grams !== null) weighed(grams);
+    }
+  }
+}
+
+/** Lets the user choose a serial port and reads the scale on it. */
+export async function connectScale(baudRate: number): Promise<void> {
+  disconnectScale();
+  try {
+    const port = await serialOf()?.requestPort();
+    if (!port) return;
+    await port.open({ baudRate });
+    const stop = new AbortController();
+    end = () => stop.abort();
+    put({ source: 'serial', readings: [], problem: null });
+    if (port.readable) await readLines(port.readable, stop.signal);
+    await port.close().catch(() => {});
+    if (!stop.signal.aborted) throw new Error('closed');
+  } catch (error) {
+    // No port chosen is no fault.
+    const isNone = error instanceof DOMException && error.name === 'NotFoundError';
+    put({
+      ...NONE,
+      problem: isNone
+        ? null
+        : 'The scale isn’t connected any more. Connect it again, or enter the amounts by hand.',
+    });
+  }
+}
+
+export function simulateScale(): void {
+  disconnectScale();
+  put({ source: 'simulated', readings: [], problem: null });
+  weighed(0);
+}
+
+export function disconnectScale(): void {
+  end();
+  end = () => {};
+  put(NONE);
+}
