@@ -1,9 +1,12 @@
 import type { AlikeArea, BenchView, CoatCheck, LoggedConditions, Product } from '../../contract/index.ts';
-import { isUnderCover, judgeConditions } from '../../core/air/index.ts';
+import { type CoatFailureCode, isUnderCover, judgeConditions } from '../../core/air/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { type Show, sayFailure, sayReason } from '../words/airReasons.ts';
+
+/** What speaks only against a coat that is still to be applied: the dark finds a finished one finished. */
+const ONLY_AHEAD: readonly CoatFailureCode[] = ['not-known', 'too-dark'];
 
 /**
  * What speaks against the coat in the hours it was applied in, and against one applied just now in those to come; null: nothing
@@ -41,7 +44,9 @@ export function againstIt(
   const met =
     (typed ? [] : (check?.air?.failures ?? [])).at(0) ??
     (isNow
-      ? (view.outlook?.failures ?? []).find(({ at, code }) => Date.parse(at) > nowMs && code !== 'not-known')
+      ? (view.outlook?.failures ?? []).find(
+          ({ at, code }) => Date.parse(at) > nowMs && !ONLY_AHEAD.includes(code),
+        )
       : undefined);
   return met ? `${sayTime(met.at, zone, nowMs)}: ${sayFailure(met, show)}` : null;
 }

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { parseDuration } from '../forms/duration.ts';
-import { fromLocalField, sayAt, sayCountdown, sayMinutes, saySpan, sayTime, toLocalField } from './say.ts';
+import {
+  fromLocalField,
+  sayAt,
+  sayCountdown,
+  sayMinutes,
+  sayRange,
+  saySpan,
+  sayTime,
+  toLocalField,
+} from './say.ts';
 
 const zone = 'Europe/London';
 const now = Date.parse('2026-05-14T12:00:00Z'); // Thursday, 13:00 in British Summer Time
@@ -79,4 +88,11 @@ describe('fields for a moment', () => {
     expect(fromLocalField('', zone)).toBeNull();
     expect(fromLocalField('2026-02-31T10:00', zone)).toBeNull();
   });
+});
+
+it('a stretch that ends within its minute is one time', () => {
+  const now = Date.parse('2026-05-14T12:00:00Z');
+  const at = (minute: number) => Date.parse(`2026-05-14T14:0${minute}:00Z`);
+  expect(sayRange(at(1), at(5), 'UTC', now)).toBe('14:01–14:05');
+  expect(sayRange(at(1), at(1) + 20_000, 'UTC', now)).toBe('14:01');
 });

@@ -17,8 +17,8 @@ export function sayTime(at: string | number, zone: string, now: number): string 
 } /** A stretch of time: "06:12–09:00", "tomorrow 06:12–09:00"; over several days "Thu 3 Dec, 22:00 – Fri 4 Dec, 02:00". */
 export function sayRange(from: string | number, to: string | number, zone: string, now: number): string {
   const ms = (at: string | number) => (typeof at === 'number' ? at : Date.parse(at));
-  if (daysBetween(ms(from), ms(to), zone) === 0)
-    return `${sayTime(from, zone, now)}–${clockText(wallOf(ms(to), zone))}`;
+  const [first, last] = [sayTime(from, zone, now), clockText(wallOf(ms(to), zone))];
+  if (daysBetween(ms(from), ms(to), zone) === 0) return first.endsWith(last) ? first : `${first}–${last}`;
   return `${sayTime(from, zone, now)} – ${sayTime(to, zone, now)}`;
 }
 

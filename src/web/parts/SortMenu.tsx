@@ -7,7 +7,7 @@ export function SortMenu<T>({ table }: { table: Table<T> }) {
   const columns = table.getAllLeafColumns().filter((column) => column.getCanSort());
   const [sorted] = table.getState().sorting;
   return (
-    <label className="flex items-center gap-3 py-1 sm:hidden">
+    <label className="flex items-center gap-3 py-1 whitespace-nowrap sm:hidden">
       Sort by
       <select
         className="select target"
