@@ -19,5 +19,6 @@ export function StackedTable({
     for (const row of of(':is(tbody, tfoot) > tr', ref.current))
       for (const [i, cell] of of(':scope > :is(th, td)', row).entries()) cell.dataset.head = said[i] ?? '';
   });
-  return <table ref={ref} className={`stacks ${className}`} {...table} />;
+  // The component library draws a line below each cell.
+  return <table ref={ref} className={`stacks max-sm:[&_:is(td,th)]:border-0 ${className}`} {...table} />;
 }
