@@ -8,8 +8,8 @@ const HEAVIEST_G = 1e6;
 const LINE = /(?:^|[\s,:])([+-]?)\s*(\d+(?:[.,]\d+)?)\s*(kg|g|oz|lb)\s*$/i;
 
 /**
- * The weight in a line that a scale sends over its serial port: the figure before the unit at the end of the line, whatever stands
- * before it (common practice, no source).
+ * The weight in a line of text from a scale’s serial port: the figure before the unit at the end of the line. Text before it is skipped
+ * (common practice, no source).
  *
  * `gramsInLine('ST,GS,+  0.4500 kg')` → 450.
  *
@@ -28,9 +28,9 @@ export interface WeighIn {
   amounts: number[];
   /** The part in hand; null: all are in. */
   part: number | null;
-  /** How much the part in hand needs, g: the first as planned, the others by what is in the pot. */
+  /** Grams that the part in hand needs: the first as planned, the others by what is in the pot. */
   wanted: number;
-  /** What is still missing of it; negative: too much. */
+  /** Grams still to pour of the part in hand; negative: too much. */
   left: number;
 }
 

@@ -75,7 +75,7 @@ function isAllowed<Step extends StepWithProduct>(changed: readonly Step[], given
  * The steps of a stack with other products where the rules refuse nothing new: in each step the one that keeps the next coat
  * waiting least, in the film that is planned; one-packs from one step up, since two-packs lift them.
  *
- * @param from index of the first step that can change: nothing of it is applied yet
+ * @param from index of the first step that can change: none of its coats is applied yet
  * @param tempC a steady temperature by which products are compared
  * @returns the same steps, those changed as new objects; a product that isn’t among those offered leaves all as they are
  * @throws {QuantityError} on a temperature that can’t be

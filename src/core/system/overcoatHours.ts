@@ -5,7 +5,7 @@ import type { Family } from './families.ts';
  * Hours from one coat to the next at a steady temperature: to the thumbprint where the sheet has one, else its minimum.
  *
  * @param tempC of the film
- * @returns null where the sheet says nothing of the next coat, or the film stands still in the cold
+ * @returns null where the sheet says nothing of the next coat, or it is too cold to cure
  */
 export function overcoatHours(
   below: CureSheet,

@@ -16,15 +16,15 @@ export type Answer = { id: number } & (
 type Ask = Question extends infer Each ? (Each extends Question ? Omit<Each, 'id'> : never) : never;
 type Query = Pick<PGlite, 'query'>;
 
-/** Longest that the process stands still for the answers to a transaction's statements before others get their turn, ms. */
-const STANDS_MS = 10;
+/** Longest that the process blocks for the answers to a transaction’s statements before others get their turn, ms. */
+const MOST_BLOCKED_MS = 10;
 
 /**
  * The embedded PostgreSQL in a thread of its own: neither its work nor its flushes to the disk hold up who is answered from
  * memory. Offers what the query builder uses of the engine.
  *
  * Statements outside a transaction are sent at once and answered in order; while a transaction runs, the others wait for it. Since all
- * wait for it, the process stands still for the answers to its short statements, rather than see to other requests after each of them.
+ * wait for it, the process blocks until its short statements are answered, rather than handle other requests after each of them.
  */
 export class ThreadEngine implements Query {
   readonly #worker: Worker;
@@ -34,8 +34,8 @@ export class ThreadEngine implements Query {
   readonly #open = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void }>();
   #asked = 0;
   #isClosed = false;
-  /** How long the process has stood still since others last had their turn, ms; null: not at all. */
-  #stoodMs: number | null = null;
+  /** How long the process has been blocked since others last had their turn, ms; null: not at all. */
+  #blockedMs: number | null = null;
   /** Ends with the transaction begun last. */
   #transaction: Promise<unknown> = Promise.resolve();
 
@@ -94,21 +94,21 @@ export class ThreadEngine implements Query {
     return run;
   }
 
-  /** Stands still until an answer is there, or the process has stood for long enough. */
-  #standFor(id: number): void {
-    if (this.#stoodMs === null) {
-      this.#stoodMs = 0;
+  /** Blocks until the answer has arrived, or the process has been blocked for long enough. */
+  #blockFor(id: number): void {
+    if (this.#blockedMs === null) {
+      this.#blockedMs = 0;
       setImmediate(() => {
-        this.#stoodMs = null;
+        this.#blockedMs = null;
       });
     }
     for (;;) {
       const count = Atomics.load(this.#answered, 0);
       this.#takeAnswers();
-      if (!this.#open.has(id) || this.#stoodMs >= STANDS_MS) return;
+      if (!this.#open.has(id) || this.#blockedMs >= MOST_BLOCKED_MS) return;
       const began = performance.now();
-      Atomics.wait(this.#answered, 0, count, STANDS_MS - this.#stoodMs);
-      this.#stoodMs += performance.now() - began;
+      Atomics.wait(this.#answered, 0, count, MOST_BLOCKED_MS - this.#blockedMs);
+      this.#blockedMs += performance.now() - began;
     }
   }
 
@@ -133,7 +133,7 @@ export class ThreadEngine implements Query {
 
   readonly #queryNow: ThreadEngine['query'] = (...query) => {
     const answer = this.#query(...query);
-    this.#standFor(this.#asked);
+    this.#blockFor(this.#asked);
     return answer as never;
   };
 

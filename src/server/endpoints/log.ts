@@ -152,7 +152,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   strike: 'an entry was struck out',
 };
 
-/** What is read where it is shown: no snapshot of the yard holds anything of it. */
+/** Entries that no snapshot of the yard holds: views read them from the database. */
 const OUTSIDE_SNAPSHOTS: readonly EntryInput['kind'][] = ['note', 'tape', 'progress'];
 
 export const logEndpoints = [

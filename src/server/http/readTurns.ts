@@ -1,6 +1,6 @@
 /**
- * Lets one reader begin in each turn of the event loop. Requests that arrive together would otherwise all be answered in one turn, and a
- * write, which needs a turn for its body and one for the answer to each statement, would wait for all of them every time.
+ * Lets one reader begin in each turn of the event loop. Requests that arrive together would otherwise all be answered in one turn. A
+ * write needs a turn for its body and one for the answer to each statement, and would wait for twenty readers each time.
  */
 export class ReadTurns {
   readonly #waiting: (() => void)[] = [];

@@ -45,7 +45,7 @@ const REASONS: Record<StopReason, { label: string; note: string; advice: readonl
   },
 };
 
-/** A coat that ends before its area is covered: what to do at once, then it is logged as far as it got. */
+/** A coat that ends before its area is covered: what to do at once, and how to log the covered part. */
 export function StopEarly({ zone, onStop }: { zone: string; onStop: (note: string) => void }) {
   const [reason, setReason] = useState<StopReason | null>(null);
   return (

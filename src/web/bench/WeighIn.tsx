@@ -37,7 +37,7 @@ const SPEEDS = [9600, 1200, 2400, 4800, 19_200, 38_400, 115_200];
 /** The simulated scale pours so much at a press, g. */
 const SIMULATED_G = [100, 10, 1];
 
-/** The pot on a connected scale: what is still to pour of the part in hand is read off it. */
+/** The pot on a connected scale, which shows how much of the part in hand is still to pour. */
 export function WeighIn(props: Props) {
   const scale = useScale();
   const [baud, setBaud] = useState(SPEEDS[0] as number);
@@ -156,7 +156,7 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
   );
 }
 
-/** What is still to pour of a part, large enough to be read while pouring. */
+/** The amount still to pour of a part, large enough to read while pouring. */
 function Left({ left, wanted, name, of }: { left: number; wanted: number; name: string; of: ToolAmounts }) {
   const near = left >= 0 ? left : 0;
   return (

@@ -5,7 +5,7 @@ import { coatLimitsOf } from '../../core/system/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { type Show, sayFailure, sayReason } from '../words/airReasons.ts';
 
-/** What speaks only against a coat that is still to be applied: the dark finds a finished one finished. */
+/** Failures that matter only before a coat is finished: after that it needs no light. */
 const ONLY_AHEAD: readonly CoatFailureCode[] = ['not-known', 'too-dark'];
 
 /**

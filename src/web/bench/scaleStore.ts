@@ -12,7 +12,7 @@ interface Serial {
 }
 
 export interface ScaleState {
-  /** What it is read from: nothing, a serial port, or the simulated scale. */
+  /** Where readings come from: nowhere, a serial port, or the simulated scale. */
   source: 'none' | 'serial' | 'simulated';
   /** The last readings, oldest first. */
   readings: readonly ScaleReading[];
@@ -47,7 +47,7 @@ export const useScale = (): ScaleState =>
     () => state,
   );
 
-/** What the scale is read from now. */
+/** Where readings come from now. */
 export const scaleSource = (): ScaleState['source'] => state.source;
 
 export function weighed(grams: number): void {

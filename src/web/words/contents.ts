@@ -20,7 +20,7 @@ export function sayContents({ code, name, ml, limitMl }: ContentsFinding): strin
   }
 }
 
-/** What was found, for the record; empty: nothing was. */
+/** The findings, for the record; empty: none. */
 export const sayChanges = (
   { changes }: Pick<ContentsVerdict, 'changes'>,
   foreign: 'none' | 'thinner' | 'product',
