@@ -70,7 +70,6 @@ describe('figures that no yard has are refused at the border', () => {
       () => overcoat(5e-324),
       'sheet.cure.overcoat.0.min.0.minutes',
     ],
-    ['a thinner of 1e-300', '/log', () => aCoat(planned, NOON, { thinner: 1e-300 }), 'body.thinner'],
     ['30 February', '/log', () => aCoat(planned, NOON, { endedAt: '2026-02-30T12:00:00Z' }), 'body.endedAt'],
     ['the year 0', '/log', () => ({ ...aCoat(planned, NOON), at: '0000-01-01T00:00:00Z' }), 'at'],
     ['a year below 0', '/log', () => ({ ...aCoat(planned, NOON), at: '-000001-01-01T00:00:00Z' }), 'at'],
@@ -80,6 +79,14 @@ describe('figures that no yard has are refused at the border', () => {
   ])('%s', async (_what, route, make, field) => {
     const { status, body } = await server.problem('POST', route, make());
     expect([status, body.errors?.map(({ path: at }) => at)]).toEqual([422, [field]]);
+  });
+  it('a thinner of 1e-300 is none: where nothing is allowed, the noise of a sum is nothing', async () => {
+    const { status, body } = await server.ask<Entry>(
+      'POST',
+      '/log',
+      aCoat(planned, NOON, { thinner: 1e-300 }),
+    );
+    expect([status, body.body]).toEqual([201, expect.objectContaining({ thinner: 0 })]);
   });
   it('what cannot be printed in the words of a quote, which go into a document', async () => {
     const quote = { boatId: planned.boat.id, title: 'a\u0000b', intro: 'x\ud800y', closing: '', yardDays: 0, version: 0 }; // biome-ignore format: one line

@@ -106,50 +106,61 @@ function Bench({
       <BenchHead view={view} zone={zone} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
       {logged && <Logged how={logged} view={view} zone={zone} />}
-      <PotClocks pots={view.pots} step={step} product={product} zone={zone} />
-      <BlastClock view={view} />
-      <div className={`space-y-6 ${classOf('ready')}`}>
-        <OldLineAsked view={view} />
-        <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
-        <WorkBefore view={view} zone={zone} />
-        <Together
-          alike={view.alike}
-          chosen={together}
-          onChange={setTogether}
-          zone={zone}
-          now={Date.parse(view.now)}
-        />
-      </div>
-      {step && product ? (
-        <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+      {/* At a desk the verdict and the clocks stand beside the step in hand, so that its action is in sight. */}
+      <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2">
+        <div className="space-y-6">
+          <PotClocks pots={view.pots} step={step} product={product} zone={zone} />
+          <BlastClock view={view} />
           <div className={`space-y-6 ${classOf('ready')}`}>
-            <Conditions
-              view={view}
-              sheet={product.sheet}
-              conditions={conditions}
-              onChange={setTyped}
+            <OldLineAsked view={view} />
+            <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
+            <WorkBefore view={view} zone={zone} />
+            <Together
+              alike={view.alike}
+              chosen={together}
+              onChange={setTogether}
               zone={zone}
-              site={site}
-              safeHours={safeHours}
-              onSafeHours={onSafeHours}
-              missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
+              now={Date.parse(view.now)}
             />
-            {view.outlook && (
-              <Instead
-                outlook={view.outlook}
-                now={Date.parse(view.now)}
-                zone={zone}
-                inside={inside}
-                onInside={onInside}
-              />
+            {step && product && (
+              <>
+                <Conditions
+                  view={view}
+                  sheet={product.sheet}
+                  conditions={conditions}
+                  onChange={setTyped}
+                  zone={zone}
+                  site={site}
+                  safeHours={safeHours}
+                  onSafeHours={onSafeHours}
+                  missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
+                />
+                {view.outlook && (
+                  <Instead
+                    outlook={view.outlook}
+                    now={Date.parse(view.now)}
+                    zone={zone}
+                    inside={inside}
+                    onInside={onInside}
+                  />
+                )}
+                {view.outlook && (
+                  <Ahead areaId={view.area.id} zone={zone} now={Date.parse(view.now)} safeHours={safeHours} />
+                )}
+                <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
+                <LeaveBare view={view} zone={zone} />
+              </>
             )}
-            {view.outlook && (
-              <Ahead areaId={view.area.id} zone={zone} now={Date.parse(view.now)} safeHours={safeHours} />
-            )}
-            <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
-            <LeaveBare view={view} zone={zone} />
+            <div className="space-y-2">
+              <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
+              <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
+              <RunningClocks areaId={view.area.id} zone={zone} />
+              <TakeOff view={view} zone={zone} />
+            </div>
           </div>
-          <div className="space-y-6 lg:col-start-2 lg:row-span-2 lg:row-start-1">
+        </div>
+        {step && product ? (
+          <div className="space-y-6">
             <MixAndApply
               view={view}
               step={step}
@@ -167,51 +178,45 @@ function Bench({
               classOf={classOf}
               onMixed={onMixed}
             />
+            <div className={classOf('log')}>
+              <LogCoat
+                key={`${step.id}-${next?.coatNo}-${next?.coveredM2}-${stopNote}`}
+                view={view}
+                others={others}
+                own={own}
+                step={step}
+                product={product}
+                conditions={conditions}
+                wanted={wanted}
+                zone={zone}
+                coveredShare={applying.progress.coveredShare || (stopNote === null ? 1 : null)}
+                stopNote={stopNote}
+                usedL={applying.usedL}
+                onLogging={applying.settle}
+                onLogged={(how) => {
+                  setLogged(how);
+                  setTogether(new Set());
+                  setStopNote(null);
+                  onLogged();
+                  window.scrollTo({ top: 0, behavior: 'smooth' });
+                }}
+              />
+            </div>
           </div>
-          <div className={classOf('log')}>
-            <LogCoat
-              key={`${step.id}-${next?.coatNo}-${next?.coveredM2}-${stopNote}`}
-              view={view}
-              others={others}
-              own={own}
-              step={step}
-              product={product}
-              conditions={conditions}
-              wanted={wanted}
-              zone={zone}
-              coveredShare={applying.progress.coveredShare || (stopNote === null ? 1 : null)}
-              stopNote={stopNote}
-              usedL={applying.usedL}
-              onLogging={applying.settle}
-              onLogged={(how) => {
-                setLogged(how);
-                setTogether(new Set());
-                setStopNote(null);
-                onLogged();
-                window.scrollTo({ top: 0, behavior: 'smooth' });
-              }}
-            />
-          </div>
-        </div>
-      ) : (
-        <p>
-          {clock.state === 'no-system' ? (
-            <>
-              No coats are chosen for this area yet.{' '}
-              <Link className="link" to={`/boats/${view.boat.id}/systems/${view.area.id}`}>
-                Choose its system
-              </Link>
-            </>
-          ) : (
-            'All coats applied. Nothing left to mix.'
-          )}
-        </p>
-      )}
-      <div className={`max-w-3xl space-y-2 ${classOf('ready')}`}>
-        <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
-        <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />
-        <RunningClocks areaId={view.area.id} zone={zone} />
-        <TakeOff view={view} zone={zone} />
+        ) : (
+          <p>
+            {clock.state === 'no-system' ? (
+              <>
+                No coats are chosen for this area yet.{' '}
+                <Link className="link" to={`/boats/${view.boat.id}/systems/${view.area.id}`}>
+                  Choose its system
+                </Link>
+              </>
+            ) : (
+              'All coats applied. Nothing left to mix.'
+            )}
+          </p>
+        )}
       </div>
       {step && product && <NextStep applies={applies} part={part} onPart={toPart} />}
     </div>

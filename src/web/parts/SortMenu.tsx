@@ -1,15 +1,20 @@
 import type { Table } from '@tanstack/react-table';
+import { useId } from 'react';
 
 const DOWN = ' desc';
 
 /** Sorting on a phone, where a table has no heads: by one menu. */
 export function SortMenu<T>({ table }: { table: Table<T> }) {
+  const id = useId();
   const columns = table.getAllLeafColumns().filter((column) => column.getCanSort());
   const [sorted] = table.getState().sorting;
   return (
-    <label className="flex items-center gap-3 py-1 whitespace-nowrap sm:hidden">
-      Sort by
+    <div className="flex items-center gap-3 py-1 sm:hidden">
+      <label htmlFor={id} className="whitespace-nowrap">
+        Sort by
+      </label>
       <select
+        id={id}
         className="select target"
         value={sorted ? sorted.id + (sorted.desc ? DOWN : '') : ''}
         onChange={({ target: { value } }) =>
@@ -17,11 +22,11 @@ export function SortMenu<T>({ table }: { table: Table<T> }) {
         }
       >
         <option value="">As listed</option>
-        {columns.flatMap(({ id, columnDef: { header } }) => [
-          <option key={id} value={id}>{`${header}, ascending`}</option>,
-          <option key={`${id}${DOWN}`} value={id + DOWN}>{`${header}, descending`}</option>,
+        {columns.flatMap(({ id: name, columnDef: { header } }) => [
+          <option key={name} value={name}>{`${header}, ascending`}</option>,
+          <option key={`${name}${DOWN}`} value={name + DOWN}>{`${header}, descending`}</option>,
         ])}
       </select>
-    </label>
+    </div>
   );
 }
