@@ -11,8 +11,8 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   fullyParallel: false,
-  // Each file has a yard of its own. One more than there are cores: a page waits a third of the time.
-  workers: 3,
+  // Each file has a yard of its own. No more than there are cores: a plan finds less in its time where others take it.
+  workers: 2,
   forbidOnly: true,
   // A machine that is shared stands still now and then: what is slow is not wrong.
   timeout: 150_000,

@@ -58,7 +58,8 @@ export function LogCoat(props: Props) {
       },
     });
     const errors = await refusalsOfAll(entries, parts, read);
-    if (against && values.note.trim() === '')
+    // Why it stopped is no reason to have begun.
+    if (against && values.note.trim() === (props.stopNote ?? ''))
       errors.push({ path: 'note', message: 'reason: say why it was applied anyway' });
     if (errors.length) return errors;
     await props.onLogging();
