@@ -12,11 +12,24 @@ describe('a line that a scale sends', () => {
     // International yard and pound agreement: 1 oz = 28.349523125 g, 1 lb = 453.59237 g.
     ['NET  2.00 oz', 56.69904625],
     ['1 lb', 453.59237],
+    ['0,450 kg', 450],
+    ['1.450 kg', 1450],
   ])('%j', (line, grams) => expect(gramsInLine(line)).toBeCloseTo(grams as number, 9));
-  it.each(['', 'ST,GS', 'OL', '---- g', '12.3', '2026-11-30 12:00', '12.3 pcs', '9999999 kg', 'scale 5 mg'])(
-    'no weight: %j',
-    (line) => expect(gramsInLine(line)).toBeNull(),
-  );
+  it.each([
+    '',
+    'ST,GS',
+    'OL',
+    '---- g',
+    '12.3',
+    '2026-11-30 12:00',
+    '12.3 pcs',
+    '9999999 kg',
+    'scale 5 mg',
+    '1,450 g',
+    '1,234.5 g',
+    '12 450 g',
+    '1.234,5 g',
+  ])('no weight: %j', (line) => expect(gramsInLine(line)).toBeNull());
 });
 
 describe('a pot weighed in', () => {

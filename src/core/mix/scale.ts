@@ -6,18 +6,25 @@ const GRAMS: Record<string, number> = { g: 1, kg: 1000, oz: 28.349523125, lb: 45
 const HEAVIEST_G = 1e6;
 
 const LINE = /(?:^|[\s,:])([+-]?)\s*(\d+(?:[.,]\d+)?)\s*(kg|g|oz|lb)\s*$/i;
+/** A figure before the weight with only a separator between: thousands, or something that could be taken for them. */
+const GROUPED = /\d[.,\s]$/;
+/** "1,450": a comma for decimals or for thousands. "0,450" can only be decimals. */
+const AMBIGUOUS = /^[1-9]\d{0,2},\d{3}$/;
 
 /**
  * The weight in a line of text from a scale’s serial port: the figure before the unit at the end of the line. Text before it is skipped
- * (common practice, no source).
+ * (common practice, no source). A figure that could be read in two ways is none: "1,450 g" may be one gram or a kilogram and a half.
  *
  * `gramsInLine('ST,GS,+  0.4500 kg')` → 450.
  *
  * @returns g; null: the line holds no weight (a scale that is settling or overloaded sends other text)
  */
 export function gramsInLine(line: string): number | null {
-  const [, sign, digits, unit] = LINE.exec(line.trim()) ?? [];
-  if (digits === undefined || unit === undefined) return null;
+  const text = line.trim();
+  const found = LINE.exec(text);
+  const [, sign, digits, unit] = found ?? [];
+  if (!found || digits === undefined || unit === undefined) return null;
+  if (AMBIGUOUS.test(digits) || GROUPED.test(text.slice(0, found.index + 1))) return null;
   const value = Number(digits.replace(',', '.')) * (GRAMS[unit.toLowerCase()] as number);
   return value > HEAVIEST_G ? null : sign === '-' ? -value : value;
 }

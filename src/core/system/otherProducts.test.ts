@@ -72,6 +72,15 @@ describe('products of the same type that can be overcoated sooner', () => {
     expect(alone(other({ film: { min: 10, typical: 20, max: 50 } }))).toBe('primer');
     expect(alone(other({ methods: ['airless-spray'] }))).toBe('primer');
     expect(alone(other({ grounds: ['steel'] }))).toBe('primer');
+    // A rule overruled for one product isn't for another.
+    const steps = [
+      { ...step('primer'), overrule: { ruleIds: ['not-on-sheet'], reason: 'asked the maker' } },
+      step('gloss'),
+    ];
+    const products = other({ grounds: ['steel'] });
+    expect(
+      withOtherProducts({ steps, from: 0, change: 'quicker', products, place: DAYLIGHT, tempC: 20 }),
+    ).toBe(steps);
   });
 });
 

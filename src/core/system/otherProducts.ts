@@ -43,13 +43,14 @@ function waits(sheet: ProductSheet, coats: number, next: Family | null, tempC: n
   return own === null || last === null ? null : own * (coats - 1) + last;
 }
 
-/** A step with another product: of its thinner and additives none is known to suit it, and a ratio of one’s own was for the other. */
+/** A step with another product: thinner, additives, custom ratio and overruled rules were for the product before. */
 const withProduct = <Step extends StepWithProduct>(step: Step, product: ProductOffered): Step => ({
   ...step,
   productId: product.id,
   thinner: 0,
   additives: [],
   ownRatio: null,
+  overrule: null,
 });
 
 /** What the rules refuse in a stack and nobody has overruled, by layer. */
@@ -135,6 +136,8 @@ function quicker<Step extends StepWithProduct>(given: Given<Step>): readonly Ste
     const { dryMicronsPerCoat: dry, method } = step;
     for (const { product, hours } of candidates({ ...given, steps }, { i, family: own.family })) {
       if (hours >= now * WORTH) break;
+      // A launch could not be planned on it.
+      if (own.cure.events.immersion && !product.sheet.cure.events.immersion) continue;
       const film = filmOf(product.sheet, method);
       const changed = steps.with(i, withProduct(step, product));
       if (dry < film.min || dry > film.max || !isAllowed(changed, given)) continue;

@@ -9,6 +9,7 @@ import {
   weighIn,
 } from '../../core/mix/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { orProblem } from './batchInHand.ts';
 import { SPOKEN } from './ReadAloud.tsx';
 import {
   canConnect,
@@ -92,12 +93,23 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
   }, []);
   const reading = scale.readings.at(-1)?.grams ?? null;
   const settled = isSettled(scale.readings, Math.max(now, scale.readings.at(-1)?.atMs ?? 0));
-  const inPot = weighIn({
-    ratios: shares({ parts, by, as: 'weight' }),
-    firstG: split.pours[0]?.amount ?? 0,
-    poured,
-    onScaleG: (reading ?? 0) - (tareG ?? 0),
-  });
+  const { value: inPot, problem } = orProblem(() =>
+    weighIn({
+      ratios: shares({ parts, by, as: 'weight' }),
+      firstG: split.pours[0]?.amount ?? 0,
+      poured,
+      onScaleG: (reading ?? 0) - (tareG ?? 0),
+    }),
+  );
+  if (!inPot)
+    return (
+      <div className="space-y-2">
+        <p role="alert">{problem}. Enter the amounts by hand.</p>
+        <button type="button" className="btn target" onClick={disconnectScale}>
+          Disconnect
+        </button>
+      </div>
+    );
   const part = inPot.part === null ? null : parts[inPot.part];
   const again = () => {
     setTareG(null);
