@@ -9,6 +9,8 @@ export interface Genes {
   notBefore: Int32Array;
   /** Of each task: 1 waits for its cheapest hours, 0 takes its first. */
   patient: Uint8Array;
+  /** Of each task: people who do it where they are free; null or left out: the cheapest. */
+  crew?: readonly (readonly number[] | null)[];
 }
 
 export interface Decoded {
@@ -21,10 +23,15 @@ export interface Decoded {
 /** More repairs than this, and the list is given up. */
 const MOST_REPAIRS = 60;
 
-/** The cheapest people who are free, those with the fewest qualifications first among equals; null: too few. */
-function crewFor(model: Model, timetable: Timetable, t: number, from: number, end: number): number[] | null {
+/** The people wanted, or the cheapest who are free, those with the fewest qualifications first among equals; null: too few. */
+function crewFor(
+  model: Model,
+  timetable: Timetable,
+  { t, from, end, wanted }: { t: number; from: number; end: number; wanted: readonly number[] | null },
+): readonly number[] | null {
   const { qualified, people } = model.tasks[t] as Task;
   if (people === 0) return [];
+  if (wanted?.every((p) => timetable.personFree(p, from, end))) return wanted;
   const free = qualified.filter((p) => timetable.personFree(p, from, end));
   if (free.length < people) return null;
   if (free.length === people) return free;
@@ -76,8 +83,9 @@ function followers(model: Model, timetable: Timetable, t: number): number[] {
 export function listSchedule(model: Model, pinned: readonly Placed[], genes: Genes): Decoded {
   const timetable = timetableOf(model);
   for (const each of pinned) timetable.place(each);
-  const { order, patient } = genes;
+  const { order } = genes;
   const notBefore = genes.notBefore.slice();
+  const own = { ...genes, notBefore };
   const placed: Placed[] = [];
   const given = new Uint8Array(model.tasks.length);
   let missing = 0;
@@ -87,7 +95,7 @@ export function listSchedule(model: Model, pinned: readonly Placed[], genes: Gen
     const t = next.length > 0 ? (next.pop() as number) : (order[k++] as number);
     if (timetable.placed[t] || given[t]) continue;
     const isReady = (model.tasks[t] as Task).into.every(({ before }) => timetable.placed[before]);
-    const found = isReady ? firstFit(model, timetable, t, notBefore[t] as number, patient[t] === 1) : NEVER;
+    const found = isReady ? firstFit(model, timetable, t, own) : NEVER;
     if (typeof found === 'object') {
       timetable.place(found);
       placed.push(found);
@@ -128,7 +136,11 @@ const PATIENCE = 96;
 const NEVER = -1;
 
 /** Slots at which a task fits, in order, each with its people; last, the slot at which it misses a latest start. */
-function* fitting(model: Model, timetable: Timetable, t: number, from: number): Generator<Placed | number> {
+function* fitting(
+  model: Model,
+  timetable: Timetable,
+  { t, from, wanted }: { t: number; from: number; wanted: readonly number[] | null },
+): Generator<Placed | number> {
   const { length } = model.tasks[t] as Task;
   for (let at = from; at + length <= model.slots; ) {
     const fit = timetable.fitAt(t, at);
@@ -138,7 +150,7 @@ function* fitting(model: Model, timetable: Timetable, t: number, from: number): 
     }
     if (fit.next === at) {
       const { from: works, late, forced } = fit;
-      const crew = crewFor(model, timetable, t, works, at + length);
+      const crew = crewFor(model, timetable, { t, from: works, end: at + length, wanted });
       const each = crew && { task: t, start: at, end: at + length, from: works, crew, late, forced };
       if (each && timetable.forcedFits(each)) yield each;
     }
@@ -151,13 +163,13 @@ function firstFit(
   model: Model,
   timetable: Timetable,
   t: number,
-  notBefore: number,
-  patient: boolean,
+  genes: Pick<Genes, 'notBefore' | 'patient' | 'crew'>,
 ): Placed | number {
   let best: Placed | null = null;
   let least = Number.POSITIVE_INFINITY;
-  const from = Math.max(notBefore, timetable.earliestStart(t));
-  for (const each of fitting(model, timetable, t, from)) {
+  const from = Math.max(genes.notBefore[t] as number, timetable.earliestStart(t));
+  const patient = genes.patient[t] === 1;
+  for (const each of fitting(model, timetable, { t, from, wanted: genes.crew?.[t] ?? null })) {
     if (typeof each === 'number') return best ?? each;
     if (best && each.start > best.start + PATIENCE) break;
     const cost = labourCost(model, each.crew, each.from, each.end) + (each.late?.late?.cost ?? 0);

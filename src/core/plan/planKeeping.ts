@@ -1,12 +1,13 @@
 import { moment } from '../units/index.ts';
 import { buildProblem, COST_UNITS } from './buildProblem.ts';
+import { crewsAt } from './crewsAt.ts';
 import { listSchedule } from './listSchedule.ts';
 import { orderBy } from './localSearch.ts';
 import { modelOf, type Task } from './model.ts';
 import { pinnedChoices } from './pinned.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
-import type { Plan, PlanProblem } from './problem.ts';
+import type { Plan, PlanProblem, PlanTask } from './problem.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { YardToPlan } from './yardToPlan.ts';
 
@@ -31,16 +32,46 @@ export type KeptPlan =
   | { found: YardPlan; moves: PlanMove[]; freshCost: number | null }
   | { found: NoYardPlan; moves: []; freshCost: null };
 
+/** People for the agreed tasks at their times; null: the times no longer hold by themselves. */
+function agreedCrews(
+  problem: PlanProblem,
+  agreed: ReadonlyMap<string, number>,
+): Record<string, readonly string[]> | null {
+  const stays = ({ id, slots }: PlanTask) => {
+    const start = agreed.get(id) ?? -1;
+    return start >= 0 && start + slots <= problem.slots;
+  };
+  const tasks = problem.tasks.filter(stays);
+  const ids = new Set(tasks.map(({ id }) => id));
+  const lags = problem.lags.filter(({ before, after }) => ids.has(before) && ids.has(after));
+  return crewsAt({ ...problem, tasks, lags }, Object.fromEntries(agreed));
+}
+
+/** The agreed plan as it is; null: something of it no longer holds, or a task is new. */
+function held(
+  problem: PlanProblem,
+  agreed: ReadonlyMap<string, number>,
+  crews: Record<string, readonly string[]> | null,
+): Omit<Plan, 'bound' | 'proven' | 'ok'> | null {
+  if (!crews || !problem.tasks.every(({ id }) => crews[id])) return null;
+  const starts = Object.fromEntries(problem.tasks.map(({ id }) => [id, agreed.get(id) as number]));
+  const crew = Object.fromEntries(problem.tasks.map(({ id }) => [id, [...(crews[id] as readonly string[])]]));
+  const { faults, cost } = planFaults(problem, { starts, crew });
+  return faults.length > 0 || cost === null ? null : { starts, crew, cost };
+}
+
 /**
  * Each task at the time agreed or, where that does not hold, as soon after it as it can be: right-shift repair [S: Abumaizar &
  * Svestka 1997, from memory]. Tasks that are new come before those that wait for them.
  *
  * @param agreed start slots by task
+ * @param crews people who do a task where they are free; null: the cheapest
  * @returns null: a task has no place
  */
 function shifted(
   problem: PlanProblem,
   agreed: ReadonlyMap<string, number>,
+  crews: Record<string, readonly string[]> | null,
 ): Omit<Plan, 'bound' | 'proven' | 'ok'> | null {
   const model = modelOf(problem);
   const pinned = pinnedChoices(model).choices[0];
@@ -54,7 +85,9 @@ function shifted(
     notBefore[t] = Math.max(0, start ?? 0);
   }
   const order = orderBy(model, (t) => -(at[t] as number));
-  const found = listSchedule(model, pinned, { order, notBefore, patient: new Uint8Array(at.length) });
+  const person = new Map(model.personIds.map((each, p) => [each, p]));
+  const crew = model.ids.map((each) => crews?.[each]?.map((of) => person.get(of) as number) ?? null);
+  const found = listSchedule(model, pinned, { order, notBefore, patient: new Uint8Array(at.length), crew });
   if (found.missing > 0) return null;
   const id = (t: number) => model.ids[t] as string;
   return {
@@ -86,7 +119,11 @@ export function planKeeping(
   // Room for what is put off beyond the agreed end.
   const slots = Math.min(MOST_SLOTS, Math.max(slotAfter(fresh.untilMs, yard.fromMs), Math.ceil(last * ROOM)));
   const built = buildProblem(yard, slots);
-  const kept = built.unplanned.length > fresh.unplanned.length ? null : shifted(built.problem, starts);
+  const crews = agreedCrews(built.problem, starts);
+  const kept =
+    built.unplanned.length > fresh.unplanned.length
+      ? null
+      : (held(built.problem, starts, crews) ?? shifted(built.problem, starts, crews));
   if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed), freshCost: fresh.cost };
   const bound = Math.min(kept.cost, fresh.bound * COST_UNITS);
   const found = planFrom(yard, built, { ...kept, ok: true, bound, proven: false });
