@@ -7,7 +7,7 @@ import { modelOf, type Task } from './model.ts';
 import { pinnedChoices } from './pinned.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
-import type { Plan, PlanProblem, PlanTask } from './problem.ts';
+import type { Plan, PlanProblem } from './problem.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { YardToPlan } from './yardToPlan.ts';
 
@@ -32,19 +32,27 @@ export type KeptPlan =
   | { found: YardPlan; moves: PlanMove[]; freshCost: number | null }
   | { found: NoYardPlan; moves: []; freshCost: null };
 
+/** A plan’s starts as agreed, by slot; of a task that is pinned, such as a film that is on already, its own. */
+const startsAgreed = ({ tasks }: PlanProblem, agreed: ReadonlyMap<string, number>): Map<string, number> =>
+  new Map(
+    tasks.flatMap(({ id, pinned }) => {
+      const start = pinned ?? agreed.get(id);
+      return start === undefined ? [] : [[id, start] as const];
+    }),
+  );
+
 /** People for the agreed tasks at their times; null: the times no longer hold by themselves. */
 function agreedCrews(
   problem: PlanProblem,
-  agreed: ReadonlyMap<string, number>,
+  starts: ReadonlyMap<string, number>,
 ): Record<string, readonly string[]> | null {
-  const stays = ({ id, slots }: PlanTask) => {
-    const start = agreed.get(id) ?? -1;
+  const tasks = problem.tasks.filter(({ id, slots }) => {
+    const start = starts.get(id) ?? -1;
     return start >= 0 && start + slots <= problem.slots;
-  };
-  const tasks = problem.tasks.filter(stays);
+  });
   const ids = new Set(tasks.map(({ id }) => id));
   const lags = problem.lags.filter(({ before, after }) => ids.has(before) && ids.has(after));
-  return crewsAt({ ...problem, tasks, lags }, Object.fromEntries(agreed));
+  return crewsAt({ ...problem, tasks, lags }, Object.fromEntries(starts));
 }
 
 /** The agreed plan as it is; null: something of it no longer holds, or a task is new. */
@@ -119,11 +127,12 @@ export function planKeeping(
   // Room for what is put off beyond the agreed end.
   const slots = Math.min(MOST_SLOTS, Math.max(slotAfter(fresh.untilMs, yard.fromMs), Math.ceil(last * ROOM)));
   const built = buildProblem(yard, slots);
-  const crews = agreedCrews(built.problem, starts);
+  const all = startsAgreed(built.problem, starts);
+  const crews = agreedCrews(built.problem, all);
   const kept =
     built.unplanned.length > fresh.unplanned.length
       ? null
-      : (held(built.problem, starts, crews) ?? shifted(built.problem, starts, crews));
+      : (held(built.problem, all, crews) ?? shifted(built.problem, starts, crews));
   if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed), freshCost: fresh.cost };
   const bound = Math.min(kept.cost, fresh.bound * COST_UNITS);
   const found = planFrom(yard, built, { ...kept, ok: true, bound, proven: false });
