@@ -15,8 +15,8 @@ export default defineConfig({
   workers: 2,
   forbidOnly: true,
   // A machine that is shared stands still now and then: what is slow is not wrong.
-  timeout: 150_000,
-  expect: { timeout: 30_000 },
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: '.cache/reports/playwright.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

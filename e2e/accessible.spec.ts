@@ -29,7 +29,7 @@ for (const name of SCREENS)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     // The plan is looked at once it is there.
     if (name === 'plan')
-      await expect(page.getByRole('heading', { name: 'Day by day' })).toBeVisible({ timeout: 150_000 });
+      await expect(page.getByRole('heading', { name: 'Day by day' })).toBeVisible({ timeout: 300_000 });
     await expectAccessibleAtBoth(page);
   });
 

@@ -90,7 +90,7 @@ function yardTest(demo: boolean) {
         await use(yard);
         await yard.end();
       },
-      { scope: 'worker', timeout: 120_000 },
+      { scope: 'worker', timeout: 300_000 },
     ],
     baseURL: async ({ yard }, use) => {
       await use(yard.address);

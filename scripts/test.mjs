@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root, run } from './ensure.mjs';
+import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root } from './ensure.mjs';
 
 // npm test: installs what is missing, then types, lint, import direction, unused code, unit and browser tests.
 // npm run types | lint | unit | browser: one part of it.
@@ -17,6 +17,9 @@ rmSync(reports, { recursive: true, force: true });
 let passed = 0;
 let failed = 0;
 let skipped = 0;
+/** What failed, by name with the first lines of why. Printed last: logs are often cut in the middle. */
+const failures = [];
+const fails = (name, why = '') => failures.push([name, ...why.split('\n').slice(0, 6)].join('\n    '));
 
 /** One check by itself, what it says kept together until it ends. */
 const check = ([name, command, args]) =>
@@ -36,6 +39,7 @@ const check = ([name, command, args]) =>
         else {
           failed += 1;
           console.error(`✗ ${name}`);
+          fails(name, said.trim().split('\n').slice(-6).join('\n'));
         }
         done();
       });
@@ -51,24 +55,66 @@ async function checkAll(list) {
   await Promise.all([hand(), hand()]);
 }
 
-function tally(name, command, args, read) {
-  console.log(`\n— ${name}`);
-  const status = run(command, args);
+/** A runner of many tests, counted by its report; what it says stands together, at once or when it has ended. */
+const tally = (name, command, args, read, { atOnce = true } = {}) =>
+  /** @type {Promise<void>} */ (
+    new Promise((done) => {
+      if (atOnce) console.log(`\n— ${name}`);
+      const child = spawn(command, args, { cwd: root });
+      const held = [];
+      const hear = (chunk) => (atOnce ? process.stdout.write(chunk) : held.push(chunk));
+      child.stdout.on('data', hear);
+      child.stderr.on('data', hear);
+      child.on('error', (error) => hear(Buffer.from(`${error.message}\n`)));
+      child.on('close', (status) => {
+        if (!atOnce) process.stdout.write(`\n— ${name}\n${Buffer.concat(held)}`);
+        count(name, status, read);
+        done();
+      });
+    })
+  );
+
+function count(name, status, read) {
   try {
     const counts = read();
     passed += counts.passed;
     failed += counts.failed;
     skipped += counts.skipped;
+    for (const { title, why } of counts.failures) fails(`${name}: ${title}`, why);
     // A runner may fail without a failing test, e.g. on an error outside one: that counts too.
-    if (status !== 0 && counts.failed === 0) failed += 1;
+    if (status !== 0 && counts.failed === 0) {
+      failed += 1;
+      fails(`${name}: ended with ${status} though no test failed`);
+    }
   } catch (thrown) {
     const error = /** @type {Error} */ (thrown);
-    console.error(`${name} left no report: ${error.message}`);
+    fails(`${name} left no report: ${error.message}`);
     failed += 1;
   }
 }
 
 const report = (file) => JSON.parse(readFileSync(path.join(reports, file), 'utf8'));
+
+/** The failed tests of the unit runner's report, and its errors outside any test. */
+const unitFailures = ({ testResults }) => [
+  ...testResults.flatMap(({ assertionResults }) =>
+    assertionResults
+      .filter(({ status }) => status === 'failed')
+      .map(({ fullName, failureMessages }) => ({ title: fullName, why: failureMessages.join('\n') })),
+  ),
+  ...report('errors.json').map((why) => ({ title: 'error outside a test', why })),
+];
+
+/** The failed tests of the browser runner's report. */
+const browserFailures = ({ suites = [], specs = [] }) => [
+  ...suites.flatMap(browserFailures),
+  ...specs
+    .filter(({ ok }) => !ok)
+    .map(({ title, file, tests }) => ({
+      title: `${file} ${title}`,
+      why: tests.flatMap(({ results }) => results.map(({ error }) => error?.message ?? '')).join('\n'),
+    })),
+];
 
 await checkAll([
   ...(wanted('types')
@@ -85,8 +131,7 @@ await checkAll([
       ]
     : []),
 ]);
-if (wanted('unit') || wanted('browser')) ensureBuilt();
-if (wanted('unit'))
+const unitTests = () =>
   tally(
     'unit and server tests',
     bin('vitest'),
@@ -94,18 +139,37 @@ if (wanted('unit'))
       'run',
       '--reporter=default',
       '--reporter=json',
+      '--reporter=./scripts/errorsReporter.mjs',
       `--outputFile.json=${path.join(reports, 'vitest.json')}`,
     ],
     () => {
       const r = report('vitest.json');
-      return { passed: r.numPassedTests, failed: r.numFailedTests, skipped: r.numPendingTests };
+      return {
+        passed: r.numPassedTests,
+        failed: r.numFailedTests,
+        skipped: r.numPendingTests,
+        failures: unitFailures(r),
+      };
     },
   );
-if (wanted('browser'))
-  tally('browser tests', bin('playwright'), ['test'], () => {
-    const { stats } = report('playwright.json');
-    return { passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped };
-  });
 
+const browserTests = () =>
+  tally(
+    'browser tests',
+    bin('playwright'),
+    ['test'],
+    () => {
+      const r = report('playwright.json');
+      const { expected, flaky, unexpected, skipped: left } = r.stats;
+      return { passed: expected + flaky, failed: unexpected, skipped: left, failures: browserFailures(r) };
+    },
+    { atOnce: !wanted('unit') },
+  );
+
+if (wanted('unit') || wanted('browser')) ensureBuilt();
+// Side by side: each waits for a server, a disk or a timer a third of its time.
+await Promise.all([...(wanted('unit') ? [unitTests()] : []), ...(wanted('browser') ? [browserTests()] : [])]);
+
+if (failures.length > 0) console.log(`\nWhat failed:\n\n${failures.map((text) => `✗ ${text}`).join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`);
 process.exit(failed ? 1 : 0);

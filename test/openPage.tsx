@@ -13,7 +13,7 @@ import { UnitsProvider } from '../src/web/units/UnitsContext.tsx';
 /** Pages in a make-believe browser against a real server: what Chromium need not be started for. */
 
 // A machine under load is slow, not wrong: what is waited for is waited for long.
-configure({ asyncUtilTimeout: 30_000 });
+configure({ asyncUtilTimeout: 60_000 });
 
 const address = inject('webAddress');
 (window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(address);

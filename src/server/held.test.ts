@@ -30,7 +30,7 @@ describe('a data folder has one server', () => {
     // Nothing was left behind that could block the next one.
     const next = await running(folder);
     expect(await next.end('SIGTERM')).toBe(0);
-  }, 60_000);
+  });
 
   it('half-written files are cleaned at the start, and Ctrl-C ends it whatever uploads', async () => {
     const folder = path.join(home, 'half');
@@ -50,7 +50,7 @@ describe('a data folder has one server', () => {
     await new Promise((resolve) => setTimeout(resolve, 300));
     // Not that it is quick is held, which hangs on the machine: that it does not wait for the upload, which never ends.
     expect(await server.end('SIGINT')).toBe(0);
-  }, 60_000);
+  });
 });
 
 /** A small disk in memory, where this process may mount one. */
@@ -92,7 +92,7 @@ describe.skipIf(disk === null)('a disk that can only be read', () => {
     } finally {
       execFileSync('umount', ['-l', at]);
     }
-  }, 60_000);
+  });
 });
 
 describe.skipIf(disk === null)('a full disk', () => {
@@ -139,7 +139,7 @@ describe.skipIf(disk === null)('a full disk', () => {
       ),
     });
     rmSync(filler);
-  }, 60_000);
+  });
 
   it('that fills up in the middle of a write is met from the reserve: what is acknowledged is there after a kill', async () => {
     const folder = path.join(disk as string, 'data');
@@ -162,5 +162,5 @@ describe.skipIf(disk === null)('a full disk', () => {
     const there = new Set(boats.map(({ id }) => id));
     expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
     await again.end('SIGTERM');
-  }, 60_000);
+  });
 });

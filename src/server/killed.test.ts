@@ -40,9 +40,7 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-it('a server killed in the middle of writes starts again with every acknowledged write', {
-  timeout: 60_000,
-}, async () => {
+it('a server killed in the middle of writes starts again with every acknowledged write', async () => {
   const address = await launch();
   const acknowledged: string[] = [];
   let killed = false;

@@ -175,7 +175,7 @@ it('a sheet in use at the ends of what is allowed takes neither the bench nor th
   }
   expect(version).toBeGreaterThan(2);
   expect(faults).toEqual([]);
-}, 240_000);
+});
 
 /** Entries of the log with figures in them, each on an area with a coat. */
 const ENTRIES = (): Partial<Record<contract.EntryKind, Json>> => {
@@ -219,7 +219,7 @@ it('entries at the ends of what is allowed take no view down, whether they are t
       }
   expect(faults).toEqual([]);
   expect([...taken].sort()).toEqual(Object.keys(ENTRIES()).sort());
-}, 120_000);
+});
 
 it('a line at the ends of what is allowed takes no view down', async () => {
   const faults: string[] = [];
@@ -243,7 +243,7 @@ it('a line at the ends of what is allowed takes no view down', async () => {
       }
     }
   expect(faults).toEqual([]);
-}, 120_000);
+});
 
 it('a plan at the ends of what is allowed takes no view down', async () => {
   const faults: string[] = [];
@@ -260,7 +260,7 @@ it('a plan at the ends of what is allowed takes no view down', async () => {
     }
   expect(version).toBeGreaterThan(setup.version + 3);
   expect(faults).toEqual([]);
-}, 120_000);
+});
 
 it('rules of money at the ends of what is allowed take no view down', async () => {
   const faults: string[] = [];
@@ -276,4 +276,4 @@ it('rules of money at the ends of what is allowed take no view down', async () =
       await server.ask('PUT', '/trade/settings', { ...settings, version: kept.version });
     }
   expect(faults).toEqual([]);
-}, 60_000);
+});

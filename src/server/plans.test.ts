@@ -58,7 +58,7 @@ beforeAll(async () => {
   const { start } = await import('./start.ts');
   server = await start({ folder: null, databaseUrl: await postgres.database(), port: 0, webFolder: '/nowhere', quiet: true, checkReplies: true }); // biome-ignore format: one line
   before = postgres.log().length;
-}, 60_000);
+});
 afterAll(async () => {
   await server.stop();
   await postgres.stop();
@@ -89,9 +89,7 @@ const done = async (method: string, route: string, body?: unknown) => {
 };
 
 describe('the queries of rows/', () => {
-  it('are all run on a database server, by a yard’s life from its first boat to its last tin', {
-    timeout: 120_000,
-  }, async () => {
+  it('are all run on a database server, by a yard’s life from its first boat to its last tin', async () => {
     const planned = await aPlannedArea({ ask });
     const { boat, area, product, step } = planned;
     await done('POST', '/weather', { csv: weatherCsv(now - 90 * HOUR, 200, () => 20), mode: 'import' });

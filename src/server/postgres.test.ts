@@ -115,9 +115,7 @@ describe('two processes on one PostgreSQL server', () => {
 });
 
 describe('three processes of the built server', () => {
-  it('one killed in the middle of 200 writes: nothing acknowledged is lost, none doubled, the others up to date at once', {
-    timeout: 120_000,
-  }, async () => {
+  it('one killed in the middle of 200 writes: nothing acknowledged is lost, none doubled, the others up to date at once', async () => {
     const env = { DATABASE_URL: await postgres.database() };
     const servers = await Promise.all([1, 2, 3].map(() => running('/nowhere', [], env)));
     try {
@@ -164,9 +162,7 @@ describe('three processes of the built server', () => {
 });
 
 describe('a yard moves', () => {
-  it('from a folder to a server and back, every row and file equal; never over another yard', {
-    timeout: 120_000,
-  }, async () => {
+  it('from a folder to a server and back, every row and file equal; never over another yard', async () => {
     const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-move-'));
     const [there, back] = [path.join(home, 'there'), path.join(home, 'back')];
     const url = await postgres.database();

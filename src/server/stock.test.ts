@@ -654,4 +654,4 @@ it('five hundred movements told together let others be answered meanwhile', asyn
   }
   expect(await telling).toBe(201);
   expect(answered).toBeGreaterThan(3);
-}, 30_000);
+});

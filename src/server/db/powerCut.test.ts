@@ -63,4 +63,4 @@ it('what was acknowledged outlives a power cut, in the middle of a checkpoint to
   expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
   await after.close();
   await close();
-}, 60_000);
+});

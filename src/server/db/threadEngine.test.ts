@@ -11,7 +11,7 @@ const home = mkdtempSync(path.join(tmpdir(), 'jack-plane-thread-'));
 let open: OpenDb;
 beforeAll(async () => {
   open = await openFolder(path.join(home, 'data'));
-}, 60_000);
+});
 afterAll(async () => {
   await open.close();
   rmSync(home, { recursive: true, force: true });
