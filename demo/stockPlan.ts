@@ -29,6 +29,7 @@ export const DEMO_MONEY: Omit<TradeSettings, 'version'> = {
   yardDay: 2600,
   markup: 0.15,
   useLearned: true,
+  workRates: {},
   sundryRates: {},
   sundryPrices: { 'roller-cover': 340, 'tray-liner': 120, 'mixing-cup': 45, gloves: 60, 'sand-disc': 95, tape: 12, cloth: 30, cartridge: 2450 }, // biome-ignore format: one line
   thinnerPerLitre: 1150,

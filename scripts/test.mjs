@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root } from './ensure.mjs';
+import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root, run } from './ensure.mjs';
 
 // npm test: installs what is missing, then types, lint, import direction, unused code, unit and browser tests.
 // npm run types | lint | unit | browser: one part of it.
@@ -55,26 +55,10 @@ async function checkAll(list) {
   await Promise.all([hand(), hand()]);
 }
 
-/** A runner of many tests, counted by its report; what it says stands together, at once or when it has ended. */
-const tally = (name, command, args, read, { atOnce = true } = {}) =>
-  /** @type {Promise<void>} */ (
-    new Promise((done) => {
-      if (atOnce) console.log(`\n— ${name}`);
-      const child = spawn(command, args, { cwd: root });
-      const held = [];
-      const hear = (chunk) => (atOnce ? process.stdout.write(chunk) : held.push(chunk));
-      child.stdout.on('data', hear);
-      child.stderr.on('data', hear);
-      child.on('error', (error) => hear(Buffer.from(`${error.message}\n`)));
-      child.on('close', (status) => {
-        if (!atOnce) process.stdout.write(`\n— ${name}\n${Buffer.concat(held)}`);
-        count(name, status, read);
-        done();
-      });
-    })
-  );
-
-function count(name, status, read) {
+/** A runner of many tests, counted by its report. */
+function tally(name, command, args, read) {
+  console.log(`\n— ${name}`);
+  const status = run(command, args);
   try {
     const counts = read();
     passed += counts.passed;
@@ -131,7 +115,8 @@ await checkAll([
       ]
     : []),
 ]);
-const unitTests = () =>
+if (wanted('unit') || wanted('browser')) ensureBuilt();
+if (wanted('unit'))
   tally(
     'unit and server tests',
     bin('vitest'),
@@ -153,22 +138,12 @@ const unitTests = () =>
     },
   );
 
-const browserTests = () =>
-  tally(
-    'browser tests',
-    bin('playwright'),
-    ['test'],
-    () => {
-      const r = report('playwright.json');
-      const { expected, flaky, unexpected, skipped: left } = r.stats;
-      return { passed: expected + flaky, failed: unexpected, skipped: left, failures: browserFailures(r) };
-    },
-    { atOnce: !wanted('unit') },
-  );
-
-if (wanted('unit') || wanted('browser')) ensureBuilt();
-// Side by side: each waits for a server, a disk or a timer a third of its time.
-await Promise.all([...(wanted('unit') ? [unitTests()] : []), ...(wanted('browser') ? [browserTests()] : [])]);
+if (wanted('browser'))
+  tally('browser tests', bin('playwright'), ['test'], () => {
+    const r = report('playwright.json');
+    const { expected, flaky, unexpected, skipped: left } = r.stats;
+    return { passed: expected + flaky, failed: unexpected, skipped: left, failures: browserFailures(r) };
+  });
 
 if (failures.length > 0) console.log(`\nWhat failed:\n\n${failures.map((text) => `✗ ${text}`).join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`);

@@ -13,7 +13,8 @@ import type { WeatherHour } from './weather.ts';
 /** A thing to leave bare, and whether it is taped for the coat in hand. */
 export interface BareTick {
   id: string;
-  kind: BareItem['kind'];
+  /** 'edge': the edges of the area itself, under its id. */
+  kind: BareItem['kind'] | 'edge';
   name: string;
   /** null: not ticked either way for this coat. */
   taped: boolean | null;
@@ -169,6 +170,8 @@ export interface BenchView {
   clock: AreaClock;
   step: Step | null;
   product: Product | null;
+  /** How fast the coat is applied: the yard’s own rate, or the typical one; null: there is no coat. */
+  rate: { m2PerH: number; isOwn: boolean } | null;
   litresForCoat: number | null;
   air: WeatherHour | null;
   /** The coming hours as this product sees them. */

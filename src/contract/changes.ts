@@ -61,6 +61,7 @@ export type ViewName =
   | 'movements'
   | 'tins'
   | 'trade'
+  | 'workRates'
   | 'costs';
 
 /** What decides a clock: its stack, its coats, the pieces of its area, the sheets, the air over the yard. */
@@ -85,12 +86,12 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   boats: ['boat'],
   boat: [...CLOCK, 'form'],
   stacks: CLOCK,
-  bench: [...CLOCK, 'waterline', 'stock'],
+  bench: [...CLOCK, 'waterline', 'stock', 'trade'],
   clock: CLOCK,
   log: [...CLOCK, 'form'],
   weather: ['weather', 'yard'],
   stations: ['stations', 'weather'],
-  today: [...CLOCK, 'plan'],
+  today: [...CLOCK, 'plan', 'trade'],
   plan: [...CLOCK, 'trade', 'plan'],
   strip: CLOCK,
   running: CLOCK,
@@ -106,6 +107,7 @@ export const READS: Record<ViewName, readonly ChangeKind[]> = {
   movements: ['stock', 'products', 'log'],
   tins: [...CLOCK, 'stock', 'trade'],
   trade: ['trade'],
+  workRates: CLOCK,
   costs: [...CLOCK, 'form', 'stock', 'trade'],
 };
 

@@ -183,6 +183,9 @@ const ENTRIES: Record<string, Entry> = {
   paintLitres: { run: film.paintLitres, args: [{ areaM2: 20, dryMicrons: 100, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
   dryMicronsFromLitres: { run: film.dryMicronsFromLitres, args: [{ litres: 4, areaM2: 20, volumeSolids: 0.5, loss: 0.1, deadVolume: 0.02 }] }, // biome-ignore format: one line
   applyHours: { run: film.applyHours, args: [24, 'roller'] },
+  hoursAt: { run: film.hoursAt, args: [24, 12] },
+  workRates: { run: film.workRates, args: [{ roller: 9 }] },
+  learnWorkRates: { run: film.learnWorkRates, args: [[1, 2, 3].map(() => ({ method: 'roller', areaM2: 12, hours: 2 }))] }, // biome-ignore format: one line
   enoughNineInTen: { run: film.enoughNineInTen, args: [10, 1] },
   kindDoubt: { run: film.kindDoubt, args: [1.1, 1.2] },
   coatsNeeded: { run: film.coatsNeeded, args: [{ targetDryMicrons: 300, dryMicronsPerCoat: 100, maxDryMicronsPerCoat: 150 }] }, // biome-ignore format: one line
@@ -490,7 +493,7 @@ const WITHOUT_FIGURES = [
   'unconfirmed',
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'said', 'film', 'degrees', 'unitDef', 'QuantityError', 'NotStatedError',
-  'widestOf', 'lastPassing', 'usualColours', 'hullsOf', 'isUnderCover', 'windOver', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
+  'widestOf', 'lastPassing', 'meanOf', 'withoutOutliers', 'usualColours', 'hullsOf', 'isUnderCover', 'windOver', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'withOtherProducts', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'planYard', 'placesOf', 'planKeeping', 'cheapestWay', 'followPlan', 'planFollower', 'rehearse', 'oddsOf', 'joined', 'filmIn', 'yardInWeather', 'passing', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',

@@ -15,6 +15,7 @@ import {
 import { yardServer } from '../../test/yardServer.ts';
 import type {
   Area,
+  BenchView,
   LeversView,
   LeverView,
   PlanOddsReply,
@@ -29,6 +30,7 @@ import type {
   TodayView,
 } from '../contract/index.ts';
 import { MOST_ORDERS } from '../core/plan/index.ts';
+import { maskingOf, tapings } from './views/plan/masking.ts';
 import { peopleWith } from './views/plan/premises.ts';
 
 /** A Thursday at noon, a steady 20 °C in a shed: next coat after 10 h, tack-free after 4 h, ready for the water after 48 h. */
@@ -60,6 +62,28 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
+describe('tape', () => {
+  const HELD = { edgeM: 18, sinceMs: null, holdsMs: 48 * HOUR };
+  const told = (list: ReturnType<typeof tapings>) =>
+    list.map(({ on, off }) => `${on ? 'on' : ''}${off ? 'off' : ''}`);
+
+  it('holds for a coat a day: masking tape in the open two days [T, handbook part 10], then fresh', () => {
+    expect(told(tapings(HELD, 5, { now: NOON, isBegun: false }))).toEqual([
+      'on',
+      'off',
+      'on',
+      'off',
+      'onoff',
+    ]);
+    // What is on since yesterday bears one more coat; what is older than its days bears none.
+    const since = (hours: number) => ({ ...HELD, sinceMs: NOON - hours * HOUR });
+    expect(told(tapings(since(24), 2, { now: NOON, isBegun: false }))).toEqual(['off', 'onoff']);
+    expect(told(tapings(since(49), 2, { now: NOON, isBegun: false }))).toEqual(['on', 'off']);
+    // Somebody has masked for a coat that is begun.
+    expect(told(tapings(HELD, 2, { now: NOON, isBegun: true }))).toEqual(['off', 'onoff']);
+  });
+});
+
 describe('the plan of a yard', () => {
   it('puts three coats on in working hours, each when the film below is open, and launches once the last is ready', async () => {
     const view = await plan();
@@ -78,6 +102,30 @@ describe('the plan of a yard', () => {
     expect(hoursAfterNoon(boat?.launch) - hoursAfterNoon(coats[2]?.applyTo)).toBeGreaterThanOrEqual(48);
     // Thursday, Friday and Monday: nobody works at the weekend.
     expect(coats.map(({ start }) => new Date(start).getUTCDay())).toEqual([4, 5, 1]);
+  });
+
+  it('the edges are masked before the first coat and the tape is pulled after the last; ticked at the bench it is done', async () => {
+    const masks = async () => (await plan()).tasks.filter(({ work }) => work === 'mask');
+    const tick = (on: boolean) =>
+      server.ask('POST', '/log', { id: uuidv7(), areaId: planned.area.id, at: new Date(NOON - HOUR).toISOString(), corrects: null, kind: 'tape', body: { itemId: planned.area.id, name: 'Edges of the area', on, stepId: null, coatNo: null, ...(on && { tape: 'masking' }) } }); // biome-ignore format: one line
+    const { edgeM } = maskingOf([{ area: planned.area, cutM2: 0 } as never], [], undefined);
+    const [mask, more] = await masks();
+    // Three coats in a shed: under one tape, which may stay for three days.
+    expect(more).toBeUndefined();
+    expect((Date.parse(mask?.end ?? '') - Date.parse(mask?.start ?? '')) / HOUR).toBe(
+      Math.ceil((2 * edgeM) / 12) / 2,
+    );
+    const coats = coatsOf(await plan());
+    expect(mask?.end && mask.end <= (coats[0]?.start ?? '')).toBe(true);
+    const cleanUp = coats.map(({ applyTo, end }) => (Date.parse(end) - Date.parse(applyTo ?? '')) / HOUR);
+    expect(cleanUp[2]).toBeGreaterThanOrEqual(0.5 + edgeM / 40);
+    expect(cleanUp[1]).toBeLessThan(0.5 + edgeM / 40);
+    expect((await tick(true)).status).toBe(201);
+    expect(await masks()).toEqual([]);
+    const bench = (await server.ask<BenchView>('GET', `/bench/${planned.area.id}`)).body;
+    expect(bench.bare).toMatchObject([{ kind: 'edge', taped: true }]);
+    await tick(false);
+    expect(await masks()).toHaveLength(1);
   });
 
   it('a weekend worked is used; hours that end before they begin and boats that are none are refused by name', async () => {

@@ -49,6 +49,7 @@ export const benchReply = objectOf<BenchView>({
   clock: clockReply.required(),
   step: stackStep.allow(null).required(),
   product: productReply.allow(null).required(),
+  rate: Joi.object({ m2PerH: figure(), isOwn: flag() }).allow(null).required(),
   litresForCoat: maybeFigure(),
   air: hourReply.allow(null).required(),
   hours: listOf(

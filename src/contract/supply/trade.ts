@@ -1,7 +1,9 @@
 import Joi from 'joi';
+import type { Method, WorkRate } from '../../core/film/index.ts';
 import { MOST_MONEY } from '../../core/units/index.ts';
 import { between, day, fraction, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
-import { extended, figure, flag, maybeMoment } from '../replies/plain.ts';
+import { methods } from '../methods.ts';
+import { extended, figure, flag, listOf, maybeMoment } from '../replies/plain.ts';
 import { CURRENCY_CODES, type CurrencyCode } from './currency.ts';
 
 /** Who sells, what they ask, what was ordered. Money in whole minor units of the yard's currency. */
@@ -150,6 +152,8 @@ export interface TradeSettings {
   markup: number;
   /** The need follows what coats applied here really took. */
   useLearned: boolean;
+  /** m²/h by method, where the yard’s own differ from the typical ones. */
+  workRates: Partial<Record<Method, number>>;
   sundryRates: Record<string, number>;
   sundryPrices: Record<string, number>;
   /** A litre of thinner, minor units; null: not known. */
@@ -173,6 +177,10 @@ export const tradeSettings = objectOf<TradeSettings>({
   markup: fraction('Markup', 0, 5).required(),
   address: text(400).label('Yard address').default(''),
   useLearned: Joi.boolean().label('Use learned rates').required(),
+  workRates: Joi.object()
+    .pattern(methods, between('Work rate (m²/h)', 0.1, 2000))
+    .label('Work rates')
+    .default({}),
   sundryRates: byItem(between('Sundry rate', 0.001, 10_000), 'rates of sundries'),
   sundryPrices: byItem(minor('Sundry price'), 'prices of sundries'),
   thinnerPerLitre: minor('Thinner price per litre').allow(null).required(),
@@ -191,4 +199,12 @@ export const tradeReply = objectOf<TradeView>({
   suppliers: Joi.array().items(supplierReply).required(),
   offers: Joi.array().items(offerReply).required(),
   purchases: Joi.array().items(purchaseReply).required(),
+});
+
+/** How fast this yard has applied its coats, by method; learned from 0 coats: the typical rate. */
+export interface WorkRatesView {
+  rates: WorkRate[];
+}
+export const workRatesReply = objectOf<WorkRatesView>({
+  rates: listOf(objectOf<WorkRate>({ method: methods.required(), m2PerH: figure(), coats: figure() })),
 });

@@ -12,6 +12,7 @@ export {
   coatsNeeded,
   deadVolumeLPerM2,
   dryMicronsFromLitres,
+  hoursAt,
   lossAt,
   METHODS,
   type Method,
@@ -24,4 +25,6 @@ export {
   UPPER_LOSS,
 } from './quantity.ts';
 export { type Reach, willItReach } from './reach.ts';
+export { meanOf, withoutOutliers } from './robust.ts';
 export { dryMicrons, spreadingRateM2PerL, wetMicrons } from './thickness.ts';
+export { type CoatTime, learnWorkRates, type WorkRate, type WorkRates, workRates } from './workRates.ts';

@@ -96,9 +96,16 @@ export const TYPICAL_RATE_M2_PER_H: Record<Method, number> = {
 /** The shortest that a coat is taken to need, hours: a patch is brushed in minutes, but not in none [M]. */
 const LEAST_HOURS = 0.1;
 
-/** Hours to apply a coat by this method at the usual pace [T]: 24 m² by roller → 2 h. @throws {QuantityError} on an area that is none */
+/** Hours to apply a coat at so many m²/h. @throws {QuantityError} on an area or rate that is none */
+export const hoursAt = (areaM2: number, rateM2PerH: number): number =>
+  Math.max(
+    LEAST_HOURS,
+    within('area', areaM2, 0, 100_000) / positive('work rate (m²/h)', rateM2PerH, 100_000),
+  );
+
+/** Hours to apply a coat by this method at the typical rate [T]: 24 m² by roller → 2 h. @throws {QuantityError} on an area that is none */
 export const applyHours = (areaM2: number, method: Method): number =>
-  Math.max(LEAST_HOURS, within('area', areaM2, 0, 100_000) / TYPICAL_RATE_M2_PER_H[method]);
+  hoursAt(areaM2, TYPICAL_RATE_M2_PER_H[method]);
 
 /** Paint that fills a blast profile before it builds film: 30 µm → 0.02, 75 → 0.05, 105 → 0.07 l/m² [M]. */
 export function deadVolumeLPerM2(profileMicrons: number): number {

@@ -6,6 +6,11 @@ export const PLAN_ASSUMES = {
   washM2PerH: 30,
   prepareM2PerH: 3,
   prepareSteelM2PerH: 8,
+  /** Metres of edge masked, and cleared of tape, in an hour [T, handbook part 19]. */
+  maskMPerH: 12,
+  unmaskMPerH: 40,
+  /** Masking that takes less than this is part of getting ready for the coat [M]. */
+  leastMaskH: 1,
   /** An inspection, and the least that any work takes [M]. */
   leastWorkH: 0.5,
   /** Stirring, standing time and a last wipe before a coat [M]; washing out and putting away after it [T]. */

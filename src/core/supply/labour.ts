@@ -1,4 +1,4 @@
-import { applyHours, type Method } from '../film/index.ts';
+import { hoursAt, type Method, workRates } from '../film/index.ts';
 import { within } from '../units/index.ts';
 
 /** Washing out and putting away, h a session; setting up and cleaning an airless gun beside it, h [T, handbook part 19]. */
@@ -24,6 +24,8 @@ export function labourHours(input: {
   work: readonly TimedWork[];
   /** Number of clean-ups for this line alone; left out: once a coat. */
   sessions?: number;
+  /** m²/h by method where the yard has its own; left out: the typical ones. */
+  rates?: Partial<Record<Method, number>>;
 }): number {
   const areaM2 = within('area', input.areaM2, 0, 100_000);
   const coats = within('coats', input.coats, 0, 1000);
@@ -32,5 +34,6 @@ export function labourHours(input: {
   const session = PUT_AWAY_H + (input.method === 'airless-spray' ? AIRLESS_H : 0);
   const sessions = within('sessions', input.sessions ?? coats, 0, 1000);
   const work = input.work.reduce((sum, kind) => sum + areaM2 / WORK_M2_PER_H[kind], 0);
-  return coats * applyHours(areaM2, input.method) * hands + sessions * session + work;
+  const hours = hoursAt(areaM2, workRates(input.rates ?? {})[input.method]);
+  return coats * hours * hands + sessions * session + work;
 }

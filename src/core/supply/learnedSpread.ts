@@ -1,4 +1,4 @@
-import { KIND_SPREAD as BETWEEN, COAT_SCATTER as WITHIN } from '../film/index.ts';
+import { KIND_SPREAD as BETWEEN, meanOf, COAT_SCATTER as WITHIN, withoutOutliers } from '../film/index.ts';
 import { positive, QuantityError } from '../units/index.ts';
 
 /** A coat as it came out: the litres it took against those worked out by its sheet. */
@@ -47,9 +47,6 @@ export interface LearnedHand {
 const HANDS = 0.06;
 /** Coats in all from which on these two are told from the coats themselves. */
 const ENOUGH = 8;
-/** Beyond so many robust standard deviations a coat is an outlier; fewer than that are not judged [common practice]. */
-const FAR = 3.5;
-const FEWEST = 4;
 /** A robust standard deviation is never taken for less: of few coats it is too small as often as not [M]. */
 const LEAST_SD = 1.25 * WITHIN;
 
@@ -78,7 +75,7 @@ export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
     if (kind) kind.push({ id, person, log });
     else kinds.set(key, [{ id, person, log }]);
   }
-  const kept = new Map([...kinds].map(([key, all]) => [key, sorted(all)]));
+  const kept = new Map([...kinds].map(([key, all]) => [key, withoutOutliers(all, LEAST_SD)]));
   const { within, between } = variances([...kept.values()].map(({ used }) => used));
   return [...kept].map(([key, { used, outliers }]) => {
     const n = used.length;
@@ -94,7 +91,7 @@ export function learnSpread(coats: readonly CoatUse[]): LearnedSpread[] {
       weight,
       mean: Math.exp(mean),
       coats: n,
-      outliers,
+      outliers: outliers.map(({ id }) => id),
       persons,
     };
   });
@@ -116,30 +113,6 @@ function hands(used: readonly LoggedUse[], kind: number, within: number): Learne
     const factor = Math.exp(kind + weight * (meanOf(own) - kind));
     return { person, factor, sd: factor * Math.sqrt(weight * spread), weight, coats: own.length };
   });
-}
-
-const meanOf = (logs: readonly { log: number }[]) =>
-  logs.reduce((sum, { log }) => sum + log, 0) / logs.length;
-
-/** Coats that agree, and those too far from their median by its absolute deviations. */
-function sorted(all: readonly LoggedUse[]): {
-  used: LoggedUse[];
-  outliers: string[];
-} {
-  if (all.length < FEWEST) return { used: [...all], outliers: [] };
-  const middle = median(all.map(({ log }) => log));
-  const sd = Math.max(LEAST_SD, 1.4826 * median(all.map(({ log }) => Math.abs(log - middle))));
-  const isFar = ({ log }: { log: number }) => Math.abs(log - middle) > FAR * sd;
-  return {
-    used: all.filter((each) => !isFar(each)),
-    outliers: all.filter(isFar).map(({ id }) => id),
-  };
-}
-
-function median(values: readonly number[]): number {
-  const order = Float64Array.from(values).sort();
-  const half = order.length / 2;
-  return ((order[Math.ceil(half) - 1] as number) + (order[Math.floor(half)] as number)) / 2;
 }
 
 /** The usual variances count as so many coats, and kinds, beside those that there are: few kinds say little of how kinds differ [M]. */

@@ -6,6 +6,7 @@ import {
   supplierUpdate,
   tradeReply,
   tradeSettings,
+  workRatesReply,
   writeShoppingCsv,
 } from '../../contract/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
@@ -13,6 +14,7 @@ import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
+import { workRatesIn } from '../memory/workRates.ts';
 import { theProduct } from '../rows/products.ts';
 import {
   insertPurchase,
@@ -56,6 +58,12 @@ export const tradeEndpoints = [
       const { settings, suppliers, offers, purchases } = (await memory.at(now())).trade;
       return { settings, suppliers: [...suppliers], offers: [...offers], purchases: [...purchases] };
     },
+  }),
+  read({
+    path: '/work-rates',
+    summary: 'Get how fast this yard has applied its coats, by method',
+    reply: workRatesReply,
+    run: async (_asked, { memory, now }) => ({ rates: workRatesIn((await memory.at(now())).states) }),
   }),
   write({
     method: 'put',

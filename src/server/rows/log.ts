@@ -247,6 +247,26 @@ export async function tapeTicks(db: Queries, areaId: string): Promise<(TapeBody 
   return rows.map((row) => ({ ...(bodyOf(row, []) as TapeBody), atMs: row.at.getTime() }));
 }
 
+/** Tape on the edges of an area. */
+export type EdgeTape = Pick<TapeBody, 'tape'> & { atMs: number };
+
+/** The tape on the edges of each area, where it is on. The edges’ ticks are those under the area’s own id. */
+export async function edgeTapes(db: Queries): Promise<Map<string, EdgeTape>> {
+  const rows = await db
+    .select()
+    .from(logEntry)
+    .where(and(eq(logEntry.kind, 'tape'), notSuperseded))
+    .orderBy(asc(logEntry.at));
+  const tapes = new Map<string, EdgeTape>();
+  for (const row of rows) {
+    const { itemId, on, tape } = bodyOf(row, []) as TapeBody;
+    if (itemId !== row.areaId) continue;
+    if (on) tapes.set(itemId, { ...(tape && { tape }), atMs: row.at.getTime() });
+    else tapes.delete(itemId);
+  }
+  return tapes;
+}
+
 /** Batches of one product that count, oldest first. */
 export async function batchesOfProduct(
   db: Queries,

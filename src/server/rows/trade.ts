@@ -115,6 +115,7 @@ const AS_NEW: Omit<TradeSettings, 'version'> = {
   yardDay: 0,
   markup: 0,
   useLearned: true,
+  workRates: {},
   sundryRates: {},
   sundryPrices: {},
   thinnerPerLitre: null,

@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBoat, aCoat, anArea, aProduct, aStep, HOUR, NOON, weatherCsv } from '../../../test/examples.ts';
 import { yardServer } from '../../../test/yardServer.ts';
-import type { BenchView, LogView, StackView } from '../../contract/index.ts';
+import type { BenchView, LogView, StackView, TradeView, WorkRatesView } from '../../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
 const boat = aBoat();
@@ -214,4 +214,36 @@ it('a pot put right on one device and used up on another that does not know it y
   expect((await post(uuidv7(), 'batch-end', { batchId: first, fate: 'emptied' })).status).toBe(201);
   const { pots, emptied } = await bench();
   expect([pots, emptied.map(({ entryId }) => entryId)]).toEqual([[], [put]]);
+});
+
+it('the yard’s own rate makes a coat take longer here and in the plan, and its coats show what the rate is', async () => {
+  const { product, area, step, bench } = await planned({
+    area: { surroundings: { kind: 'shed' } },
+    coats: 5,
+  });
+  await air(-24, 24 * 9, () => 18);
+  const hours = async () => {
+    const { outlook } = await bench();
+    return (Date.parse(outlook?.end ?? '') - Date.parse(outlook?.start ?? '')) / HOUR;
+  };
+  const [typical, { clock, rate }] = [await hours(), await bench()];
+  expect(rate).toEqual({ m2PerH: 12, isOwn: false });
+  expect(typical).toBeCloseTo((clock.next?.areaM2 ?? 0) / 12, 2);
+  const { settings } = (await server.ask<TradeView>('GET', '/trade')).body;
+  const own = { ...settings, workRates: { roller: 6 } };
+  expect((await server.ask('PUT', '/trade/settings', own)).status).toBe(200);
+  expect((await bench()).rate).toEqual({ m2PerH: 6, isOwn: true });
+  expect(await hours()).toBeCloseTo(2 * typical, 2);
+  expect(
+    (await server.ask('PUT', '/trade/settings', { ...own, version: 1, workRates: { roller: 0 } })).status,
+  ).toBe(422);
+  // Three coats of 10 m² in two hours each: 12 × exp(3/4 × ln(5/12)).
+  for (const coatNo of [0, 1, 2]) {
+    const { body, ...coat } = aCoat({ area, step, product } as never, NOON - (9 - 2 * coatNo) * HOUR, { coatNo, areaM2: 10, litres: 2 }); // biome-ignore format: one line
+    const at = new Date(Date.parse(body.endedAt) - 2 * HOUR).toISOString();
+    expect((await server.ask('POST', '/log', { ...coat, at, body })).status).toBe(201);
+  }
+  const { rates } = (await server.ask<WorkRatesView>('GET', '/work-rates')).body;
+  expect(rates.find(({ method }) => method === 'roller')?.coats).toBeGreaterThanOrEqual(3);
+  expect(rates.find(({ method }) => method === 'brush')).toEqual({ method: 'brush', m2PerH: 4, coats: 0 });
 });

@@ -1,6 +1,14 @@
-import type { AreaClock, BenchTins, BenchView, CoatOutlook, Step } from '../../contract/index.ts';
+import type {
+  AreaClock,
+  BenchTins,
+  BenchView,
+  CoatOutlook,
+  Step,
+  TradeSettings,
+} from '../../contract/index.ts';
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { workRates } from '../../core/film/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
 import { remembering } from '../../core/units/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
@@ -59,6 +67,12 @@ const outlooks = remembering<CoatOutlook | null>(200);
 /** A heated space asked about; its shell null: as the area usually has it. */
 export type InsideAsked = Omit<Inside, 'shell'> & { shell: Inside['shell'] | null };
 
+/** How fast the coat is applied. */
+const rateView = ({ workRates: own }: TradeSettings, method: Step['method']): BenchView['rate'] => ({
+  m2PerH: workRates(own)[method],
+  isOwn: own[method] !== undefined,
+});
+
 /** What comes after the coat in hand, as far as the stack says. */
 function nextAfter(state: AreaSnapshot, clock: AreaClock, catalogue: ProductCatalogue): AboutCoat['next'] {
   const at = state.steps.findIndex(({ id }) => id === clock.next?.stepId);
@@ -71,7 +85,7 @@ function nextAfter(state: AreaSnapshot, clock: AreaClock, catalogue: ProductCata
 }
 
 function outlookOf(
-  { air, catalogue }: Pick<YardReading, 'air' | 'catalogue'>,
+  { air, catalogue, trade }: Pick<YardReading, 'air' | 'catalogue' | 'trade'>,
   of: {
     state: AreaSnapshot;
     clock: AreaClock;
@@ -88,10 +102,20 @@ function outlookOf(
   const { sheet } = product;
   const pace = catalogue.paceOf(step.productId, step.method);
   const minute = Math.floor(at / SAME_FOR_MS);
-  const question = [state, catalogue, left, pace, safeHours, minute, JSON.stringify([place, instead])];
+  const rateM2PerH = workRates(trade.settings.workRates)[step.method];
+  const question = [
+    state,
+    catalogue,
+    left,
+    rateM2PerH,
+    pace,
+    safeHours,
+    minute,
+    JSON.stringify([place, instead]),
+  ];
   const now = minute * SAME_FOR_MS;
   const spans = coatSpans(clock, now);
-  const coat = { step, sheet, areaM2: left, air, now, safeHours, pace, spans };
+  const coat = { step, sheet, areaM2: left, rateM2PerH, air, now, safeHours, pace, spans };
   const about: AboutCoat = {
     freshUntilMs: freshUntil(clock),
     spansIn: (temps) => coatSpans(areaClock(state, { air, now, catalogue, temps }), now),
@@ -142,6 +166,7 @@ export async function benchView(
     clock,
     step,
     product: product ? { ...product, archived: false } : null,
+    rate: step ? rateView(known.trade.settings, step.method) : null,
     litresForCoat: litresForCoat(state, clock, product, known.catalogue),
     air: hour ? toWeatherHour(hour) : null,
     hours: ahead.map(({ at: ms, ok, reasons, conditions, surfaceC, dewPointC, marginFalls }) => ({

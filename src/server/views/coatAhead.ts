@@ -8,6 +8,7 @@ import {
   HOUR_MS,
   windowsFor,
 } from '../../core/cure/index.ts';
+import { workRates } from '../../core/film/index.ts';
 import { stepAreaM2 } from '../../core/system/index.ts';
 import { remembering } from '../../core/units/index.ts';
 import { tempsFor } from '../air/surfaces.ts';
@@ -63,6 +64,7 @@ export async function coatAhead(
     air: known.air,
     now: at,
     safeHours: asked.safeHours === undefined ? null : Number(asked.safeHours),
+    rateM2PerH: workRates(known.trade.settings.workRates)[step.method],
     pace,
     spans: coatSpans(clock, at),
   };
@@ -121,7 +123,8 @@ function launchView(
   const startsOf = remembering<readonly CoatSpan[]>(left.length);
   const coats = left.map(({ step, sheet, areaM2 }, i): CoatLeft => {
     const pace = catalogue.paceOf(step.productId, step.method);
-    const coat = i === 0 ? inHand : { ...inHand, step, sheet, areaM2, pace, spans: always };
+    const rateM2PerH = workRates(known.trade.settings.workRates)[step.method];
+    const coat = i === 0 ? inHand : { ...inHand, step, sheet, areaM2, rateM2PerH, pace, spans: always };
     const under = coatUnder(coat, place);
     const next = left[i + 1];
     return {

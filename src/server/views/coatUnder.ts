@@ -14,7 +14,7 @@ import {
   type SplicedHour,
   safeEvent,
 } from '../../core/cure/index.ts';
-import { applyHours } from '../../core/film/index.ts';
+import { hoursAt } from '../../core/film/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { type Air, bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
 import { isIn } from './coatSpans.ts';
@@ -33,6 +33,8 @@ export interface CoatToApply {
   now: number;
   /** Hours until it is safe from dew and rain, told by hand where the sheet states none. */
   safeHours: number | null;
+  /** How fast it is applied, m²/h. */
+  rateM2PerH: number;
   /** Times as fast as its sheet it cures here by its method, as taken over from hand tests; 1: as its sheet. */
   pace: number;
   /** When the film below and the tasks before it allow the coat, independent of weather. */
@@ -52,7 +54,7 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const limits = coatLimitsOf(sheet, coat.step.method);
   // Under a cover and below deck there are lamps.
   const nights = underCover || place.indoors ? [] : darkOver(air, now, aheadMs);
-  const applyMs = applyHours(coat.areaM2, coat.step.method) * HOUR_MS;
+  const applyMs = hoursAt(coat.areaM2, coat.rateM2PerH) * HOUR_MS;
   const stated = safeEvent(sheet.cure);
   const { factor } = byLearnedPace(coat.pace);
   const points = stated?.points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor })) ?? [];

@@ -68,6 +68,7 @@ const addresses = (): [ViewName, string | null, string][] => [
   ['movements', null, '/movements'],
   ['tins', null, `/products/${planned.product.id}/tins`],
   ['trade', null, '/trade'],
+  ['workRates', null, '/work-rates'],
   ['costs', null, `/boats/${planned.boat.id}/costs`],
 ];
 const everyView = async () =>

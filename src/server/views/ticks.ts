@@ -19,7 +19,7 @@ const HOLDS_MS: Record<TapeKind, { open: number; covered: number }> = {
 export const tapeHoldsMs = (tape: TapeKind | null | undefined, { kind }: Area['surroundings']): number =>
   HOLDS_MS[tape ?? 'masking'][kind === 'open' ? 'open' : 'covered'];
 
-/** The masked items of an area, and whether they are taped: a tick is valid for the days of the tape, not for one coat. */
+/** The edges and the masked items of an area, and whether they are taped: a tick is valid for the days of the tape, not for one coat. */
 export async function bareTicks(
   db: Queries,
   area: Area,
@@ -27,8 +27,8 @@ export async function bareTicks(
   now: number,
 ): Promise<BareTick[]> {
   const { bareItems } = await surveyRows(db, area.boatId, known);
-  const items = bareItems.filter(({ areaId }) => areaId === null || areaId === area.id);
-  if (items.length === 0) return [];
+  const edges = { id: area.id, kind: 'edge' as const, name: 'Edges of the area' };
+  const items = [edges, ...bareItems.filter(({ areaId }) => areaId === null || areaId === area.id)];
   const ticks = await tapeTicks(db, area.id);
   return items.map((item) => {
     const last = ticks.findLast((tick) => tick.itemId === item.id);

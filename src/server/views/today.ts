@@ -2,12 +2,13 @@ import { DateTime } from 'luxon';
 import type { AreaClock, PlanSetup, TodayCoat, TodayView, Yard } from '../../contract/index.ts';
 import { type DayJob, dayOrder } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
+import { workRates } from '../../core/film/index.ts';
 import { remembering } from '../../core/units/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import { inSlices } from '../memory/slices.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
-import type { YardClocks, YardReading } from '../memory/yardSnapshots.ts';
+import type { YardReading } from '../memory/yardSnapshots.ts';
 import { planSetupOf } from '../rows/plan.ts';
 import { beforeCoat, type CoatInHand } from './beforeCoat.ts';
 import { coatSpans } from './coatSpans.ts';
@@ -34,7 +35,7 @@ const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 function askAbout(
   state: AreaSnapshot,
   clock: AreaClock,
-  known: YardClocks,
+  known: YardReading,
   now: number,
   midnight: number,
   isMixed: boolean,
@@ -51,6 +52,7 @@ function askAbout(
     air: known.air,
     now,
     safeHours: null,
+    rateM2PerH: workRates(known.trade.settings.workRates)[step.method],
     pace: known.catalogue.paceOf(step.productId, step.method),
     spans,
   };

@@ -34,6 +34,7 @@ import type {
   TradeView,
   Waterline,
   WeatherView,
+  WorkRatesView,
   Yard,
 } from '../../contract/index.ts';
 import type { ShellKind } from '../../core/air/index.ts';
@@ -271,6 +272,9 @@ export const useLevers = (enabled: boolean) =>
 
 export const useTrade = () =>
   useQuery({ queryKey: ['trade'], queryFn: () => api<TradeView>('GET', '/trade') });
+
+export const useWorkRates = () =>
+  useQuery({ queryKey: ['workRates'], queryFn: () => api<WorkRatesView>('GET', '/work-rates') });
 
 export const useTins = (productId: string, colour: string | null) =>
   useQuery({

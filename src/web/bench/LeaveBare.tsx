@@ -13,7 +13,7 @@ const TAPE_WORDS: Record<TapeKind, string> = {
   'fine-line': 'Fine-line tape',
 };
 
-/** The leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
+/** The edges and the leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
 export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
   const { mutate: log } = useQueued();
   const ticks = view.bare;
@@ -21,8 +21,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
   const [tape, setTape] = useState<TapeKind>(
     () => ticks.find((item) => item.tape !== null)?.tape ?? 'masking',
   );
-  if (ticks.length === 0) return null;
-  const open = ticks.filter((item) => item.taped !== true).length;
+  const open = ticks.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length;
   const tick = (item: BareTick, on: boolean) =>
     log(
       entryWrite({
@@ -44,7 +43,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
   return (
     <section aria-labelledby="leave-bare" className="space-y-2">
       <h2 id="leave-bare" className="batten pb-1 text-lg">
-        Masked items{open > 0 && ` (${open} not taped)`}
+        Masking{open > 0 && ` (${open} not taped)`}
       </h2>
       <fieldset className="flex flex-wrap items-center gap-2">
         <legend className="label-caps float-left pr-2">Tape type</legend>
@@ -66,7 +65,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
           <li key={item.id} className="flex flex-wrap items-center gap-3 py-1">
             <span className="grow">
               <strong>{item.name}</strong>
-              {item.name !== BARE_WORDS[item.kind] && (
+              {item.kind !== 'edge' && item.name !== BARE_WORDS[item.kind] && (
                 <span className="pl-2 text-sm">{BARE_WORDS[item.kind]}</span>
               )}
               {item.offBy && (

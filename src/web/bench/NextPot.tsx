@@ -1,5 +1,4 @@
 import type { BenchView, Step } from '../../contract/index.ts';
-import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
 import { nextPotMs } from '../../core/mix/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
@@ -7,6 +6,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { useAnnounced } from './announced.ts';
 import { litresIn, ofCoat, orProblem } from './batchInHand.ts';
 import { SPOKEN } from './ReadAloud.tsx';
+import { sayRate } from './sayRate.ts';
 
 interface Props {
   view: BenchView;
@@ -21,8 +21,9 @@ interface Props {
 /** When to mix the next pot, ms; null: no pot is in use, enough is mixed, or it can’t be worked out. */
 function nextAt({ view, step, missing, usedL }: Omit<Props, 'zone'>, now: number): number | null {
   const area = view.clock.next?.areaM2 ?? 0;
+  const { rate } = view;
   const pots = ofCoat(view.pots, view, step);
-  if (pots.length === 0 || missing <= 0 || !view.litresForCoat || area <= 0) return null;
+  if (pots.length === 0 || missing <= 0 || !view.litresForCoat || !rate || area <= 0) return null;
   const litresPerM2 = view.litresForCoat / area;
   const mixed = litresIn(pots);
   // With the litres entered as used, what is left runs out from now on.
@@ -36,7 +37,7 @@ function nextAt({ view, step, missing, usedL }: Omit<Props, 'zone'>, now: number
         setsMs: potEnds === null ? null : Date.parse(potEnds),
         litres: left === null ? batch.litres : (left * batch.litres) / (mixed || 1),
       })),
-      rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
+      rateM2PerH: rate.m2PerH,
       litresPerM2,
       inductionMin: pots[0]?.batch.inductionMin ?? 0,
     }),
@@ -45,7 +46,7 @@ function nextAt({ view, step, missing, usedL }: Omit<Props, 'zone'>, now: number
 
 /** Countdown to mixing the next pot, which is then ready as the pots in use run out; announced when it is over. */
 export function NextPot(props: Props) {
-  const { view, step, missing, usedL, zone } = props;
+  const { view, missing, usedL, zone } = props;
   const now = useNow();
   const { show } = useUnits();
   const at = nextAt(props, now);
@@ -66,7 +67,7 @@ export function NextPot(props: Props) {
         <strong>Mix the next pot now</strong>
       )}
       : it is then ready as this one runs out. {show(missing, 'volume')} left to mix
-      {usedL === null && `, at ${TYPICAL_RATE_M2_PER_H[step.method]} m²/h (typical)`}.
+      {usedL === null && view.rate && `, at ${sayRate(view.rate, show)}`}.
     </p>
   );
 }

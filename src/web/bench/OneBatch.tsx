@@ -73,7 +73,7 @@ export function OneBatch({
   const next = view.clock.next;
   const tinsEnd = endsBefore(view.tins, missing);
   const refused = tinsEnd && anyway.trim().length < 3;
-  const plan = planFor({ wanted: missing, potLife, view, step, inductionMin });
+  const plan = planFor({ wanted: missing, potLife, view, inductionMin });
   const usual = missing === null ? 0.5 : missing || 0.1;
   const suggested = plan && !('problem' in plan) ? (plan.batches[0]?.litres ?? usual) : usual;
   const litres = asked ?? roundUp(suggested, system);
@@ -183,11 +183,11 @@ export function OneBatch({
         <Cans wanted={missing} canLitres={sheet.canLitres} />
       ) : (
         <>
-          {plan && (
+          {plan && view.rate && (
             <PotPlan
               plan={plan}
               sheet={sheet}
-              method={step.method}
+              rate={view.rate}
               potLife={potLife}
               potTempC={potTempC}
               inductionMin={inductionMin}

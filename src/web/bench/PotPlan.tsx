@@ -1,21 +1,22 @@
-import { type Method, TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import type { BenchView } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { sayMinutes } from '../clock/say.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { planFor } from './planFor.ts';
+import { sayRate } from './sayRate.ts';
 
 interface Props {
   plan: NonNullable<ReturnType<typeof planFor>>;
   sheet: ProductSheet;
-  method: Method;
+  rate: NonNullable<BenchView['rate']>;
   potLife: number | null;
   potTempC: number;
   inductionMin: number;
 }
 
 /** Whether the coat fits one pot, or into how many it goes and how far apart. */
-export function PotPlan({ plan, sheet, method, potLife, potTempC, inductionMin }: Props) {
+export function PotPlan({ plan, sheet, rate, potLife, potTempC, inductionMin }: Props) {
   const { show } = useUnits();
   if ('problem' in plan) return <p className="text-error font-semibold">{plan.problem}</p>;
   if (potLife === null) return null;
@@ -37,7 +38,7 @@ export function PotPlan({ plan, sheet, method, potLife, potTempC, inductionMin }
         Usable time: {sayMinutes(potLife)} pot life{' '}
         {sheet.potLife.length > 0 ? `at ${show(potTempC, 'temperature')}` : '(from the tin)'} − {inductionMin}{' '}
         min standing time{sheet.inductionMin === null && ' (from the tin)'} − 10 min reserve ={' '}
-        {Math.round(plan.usableMinutes)} min. At {TYPICAL_RATE_M2_PER_H[method]} m²/h that is enough to apply{' '}
+        {Math.round(plan.usableMinutes)} min. At {sayRate(rate, show)} that is enough to apply{' '}
         {show(plan.largestLitres, 'volume')}.{' '}
         {sheet.potLife.length > 0 &&
           ' Pot life is from the data sheet and halves for every 10 °C warmer (common practice).'}

@@ -1,5 +1,4 @@
-import type { BenchView, Step } from '../../contract/index.ts';
-import { TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
+import type { BenchView } from '../../contract/index.ts';
 import { planBatches } from '../../core/mix/index.ts';
 
 /** The batches of this coat against the pot's life; null where something for it is not known, or why it cannot be. */
@@ -7,16 +6,22 @@ export function planFor(input: {
   wanted: number | null;
   potLife: number | null;
   view: BenchView;
-  step: Step;
   inductionMin: number;
 }) {
-  const { wanted, potLife, view, step, inductionMin } = input;
-  if (wanted === null || wanted <= 0 || potLife === null || !view.clock.next?.areaM2 || !view.litresForCoat)
+  const { wanted, potLife, view, inductionMin } = input;
+  if (
+    !view.rate ||
+    wanted === null ||
+    wanted <= 0 ||
+    potLife === null ||
+    !view.clock.next?.areaM2 ||
+    !view.litresForCoat
+  )
     return null;
   try {
     return planBatches({
       litres: wanted,
-      rateM2PerH: TYPICAL_RATE_M2_PER_H[step.method],
+      rateM2PerH: view.rate.m2PerH,
       litresPerM2: view.litresForCoat / view.clock.next.areaM2,
       potLifeMin: potLife,
       inductionMin,

@@ -96,8 +96,8 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
               {area(PLAN_ASSUMES.prepareM2PerH)}. An inspection takes {PLAN_ASSUMES.leastWorkH} h.
             </li>
             <li>
-              Application at the usual pace of each method. Roll and tip takes two people; one person alone
-              takes {PLAN_ASSUMES.aloneTimes} times as long.
+              Application at the typical rate of each method, or at yours if you set one under Settings. Roll
+              and tip takes two people; one person alone takes {PLAN_ASSUMES.aloneTimes} times as long.
             </li>
             <li>Blasted steel is primed within {BARE_STEEL_HOURS} h of the start of blasting.</li>
             <li>No sanding or scraping in the same air as a wet film. Boats in the shed share the air.</li>
@@ -110,7 +110,12 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
               Paint on order is used from the day after its delivery is due. Other missing paint is assumed to
               arrive in time.
             </li>
-            <li>Not planned yet: masking, tape ages and tides.</li>
+            <li>
+              Masking: {PLAN_ASSUMES.maskMPerH} m of edge per hour, and {PLAN_ASSUMES.unmaskMPerH} m to pull
+              the tape. The tape stays on for a coat a day until it is too old. Less than{' '}
+              {PLAN_ASSUMES.leastMaskH} h is part of getting ready. Tick the tape at the bench once it is on.
+            </li>
+            <li>Not planned yet: tides.</li>
           </ul>
         </details>
       </RecordForm>

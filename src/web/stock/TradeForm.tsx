@@ -1,4 +1,5 @@
 import type { FieldError, TradeSettings } from '../../contract/index.ts';
+import { METHODS } from '../../core/film/index.ts';
 import {
   CURRENCIES,
   type CurrencyCode,
@@ -6,13 +7,15 @@ import {
   SUNDRIES,
   type SundryItem,
 } from '../../core/supply/index.ts';
-import { fieldText } from '../../core/units/index.ts';
+import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, SelectField, TextArea } from '../forms/Field.tsx';
 import { minorOf } from '../forms/money.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { METHOD_WORDS } from '../words/systems.ts';
+import { WorkRateFields } from './WorkRateFields.tsx';
 
 interface TradeValues {
   currency: string;
@@ -24,6 +27,7 @@ interface TradeValues {
   thinner: string;
   address: string;
   useLearned: boolean;
+  work: Record<string, string>;
   rates: Record<string, string>;
   prices: Record<string, string>;
 }
@@ -51,6 +55,12 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       yardDay: minor('yardDay', 'Yard charge', values.yardDay),
       markup: values.markup.trim() === '' ? 0 : read.percent('markup', 'markup', values.markup),
       useLearned: values.useLearned,
+      workRates: Object.fromEntries(
+        METHODS.filter((method) => (values.work[method] ?? '').trim() !== '').map((method) => [
+          method,
+          read.quantity(`work.${method}`, METHOD_WORDS[method], values.work[method] ?? '', 'area'),
+        ]),
+      ),
       sundryRates: Object.fromEntries(
         filled(values.rates).map((item) => [
           item,
@@ -72,7 +82,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       body,
       read,
       (path) =>
-      path.replace(/^taxRate$/, 'tax').replace(/^labourPerHour$/, 'labour').replace(/^sundryRates/, 'rates').replace(/^sundryPrices/, 'prices'), // biome-ignore format: one line
+      path.replace(/^taxRate$/, 'tax').replace(/^labourPerHour$/, 'labour').replace(/^sundryRates/, 'rates').replace(/^sundryPrices/, 'prices').replace(/^workRates/, 'work'), // biome-ignore format: one line
     );
     if (errors.length) return errors;
     await api('PUT', '/trade/settings', body);
@@ -90,6 +100,17 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
         thinner: money(settings.thinnerPerLitre),
         address: settings.address,
         useLearned: settings.useLearned,
+        work: Object.fromEntries(
+          METHODS.map((method) => {
+            const own = settings.workRates[method];
+            return [
+              method,
+              own === undefined
+                ? ''
+                : fieldText(Number(fromCanonical(own, shownUnit('area', system)).toFixed(2))),
+            ];
+          }),
+        ),
         rates: Object.fromEntries(
           ITEMS.map((item) => [
             item,
@@ -127,6 +148,7 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
         label="Use learned rates for needs"
         hint="Based on what coats here really used. With few coats on record, the data sheet still counts. The Needs page shows how much."
       />
+      <WorkRateFields />
       <details>
         <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
           Sundries: custom rates and prices

@@ -45,11 +45,11 @@ function startsWhile(
   asked: StartsAsked,
   stage: { fromMs: number; untilMs: number; surroundings: Surroundings },
 ): PlanStart[] {
-  const { method, sheet, areaM2, pace, place } = asked;
+  const { method, sheet, areaM2, rateM2PerH, pace, place } = asked;
   const { fromMs, untilMs, surroundings } = stage;
   const spans = [{ fromMs, toMs: untilMs }];
   const coat = coatUnder(
-    { step: { method }, sheet, areaM2, air, now, safeHours: null, pace, spans, aheadMs },
+    { step: { method }, sheet, areaM2, rateM2PerH, air, now, safeHours: null, pace, spans, aheadMs },
     { ...place, surroundings },
   );
   const { applyMs, safeAfter } = coat;

@@ -8,7 +8,7 @@ import type {
   WorkView,
 } from '../../../contract/index.ts';
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
-import { applyHours, type Method } from '../../../core/film/index.ts';
+import { hoursAt, type Method, type WorkRates } from '../../../core/film/index.ts';
 import { BARE_STEEL_HOURS } from '../../../core/inspect/index.ts';
 import {
   type CoatToPlan,
@@ -28,12 +28,19 @@ import {
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { coatKey, worstSupply } from '../supply/coatSupply.ts';
+import { MASK, type MaskHours, type Masking, maskHours, tapings, withMasking } from './masking.ts';
 import { type StepsToChange, stepsWith } from './stepsWith.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
 
 const SPRAYED: ReadonlySet<Method> = new Set(['airless-spray', 'conventional-spray']);
 const LEAST_MS = PLAN_ASSUMES.leastWorkH * HOUR_MS;
+
+/** What work before a coat is called. */
+interface WorkNamed {
+  kind: WorkView['kind'] | 'extra' | 'mask';
+  note: string;
+}
 
 /** What a coat is called. */
 export interface CoatNamed {
@@ -42,7 +49,7 @@ export interface CoatNamed {
   colour: string;
   coatNo: number;
   coats: number;
-  work: Map<string, { kind: WorkView['kind'] | 'extra'; note: string }>;
+  work: Map<string, WorkNamed>;
   /** What its paint waits for; null: it is in stock. */
   supply: PlanSupply | null;
 }
@@ -53,6 +60,7 @@ export interface StartsAsked {
   method: Method;
   sheet: ProductSheet;
   areaM2: number;
+  rateM2PerH: number;
   pace: number;
   place: PlanSurface;
 }
@@ -128,6 +136,8 @@ interface Given extends StepsToChange {
   /** People in the yard, and the longest that they work in one go. */
   hands: number;
   longestMs: number;
+  rates: WorkRates;
+  masking: Masking;
   /** Areas that are painted in one go with it, itself among them. */
   together: readonly AreaSnapshot[];
   /** Coats whose paint isn't in stock, by their key. */
@@ -144,21 +154,29 @@ function coatToPlan(
     product: { sheet, version, name: productName },
     areaM2,
     id,
-  }: { step: Step; product: Pick<Product, 'sheet' | 'version' | 'name'>; areaM2: number; id: string },
+    taping,
+  }: {
+    step: Step;
+    product: Pick<Product, 'sheet' | 'version' | 'name'>;
+    areaM2: number;
+    id: string;
+    taping: MaskHours;
+  },
 ): { coat: Omit<CoatToPlan, 'work'>; asked: StartsAsked } {
   const { place, hands, longestMs } = given;
   if (safeEvent(sheet.cure) === null) throw new AreaLeft('safe-not-stated', productName);
   const isPair = step.method === 'roll-and-tip';
   const people = isPair && hands > 1 ? 2 : 1;
   const moreH = SPRAYED.has(step.method) ? PLAN_ASSUMES.sprayMoreH : 0;
-  const getReadyMs = (PLAN_ASSUMES.getReadyH + moreH) * HOUR_MS;
-  const cleanUpMs = (PLAN_ASSUMES.cleanUpH + moreH) * HOUR_MS;
+  const getReadyMs = (PLAN_ASSUMES.getReadyH + moreH + taping.onH) * HOUR_MS;
+  const cleanUpMs = (PLAN_ASSUMES.cleanUpH + moreH + taping.offH) * HOUR_MS;
   const handsM2 = isPair && people === 1 ? areaM2 * PLAN_ASSUMES.aloneTimes : areaM2;
-  const inAllMs = applyHours(handsM2, step.method) * HOUR_MS;
+  const rateM2PerH = given.rates[step.method];
+  const inAllMs = hoursAt(handsM2, rateM2PerH) * HOUR_MS;
   const sessions = Math.max(1, Math.ceil(inAllMs / Math.max(HOUR_MS, longestMs - getReadyMs - cleanUpMs)));
   const pace = given.catalogue.paceOf(step.productId, step.method);
   const sessionM2 = handsM2 / sessions;
-  const key = JSON.stringify([step.productId, version, step.method, sessionM2, pace, place]);
+  const key = JSON.stringify([step.productId, version, step.method, sessionM2, rateM2PerH, pace, place]);
   return {
     coat: {
       id,
@@ -168,13 +186,13 @@ function coatToPlan(
       ...byLearnedPace(pace),
       sessions,
       getReadyMs,
-      applyMs: applyHours(sessionM2, step.method) * HOUR_MS,
+      applyMs: hoursAt(sessionM2, rateM2PerH) * HOUR_MS,
       cleanUpMs,
       people,
       starts: [],
       sandMs: Math.max(LEAST_MS, (areaM2 / SANDING_M2_PER_H) * HOUR_MS),
     },
-    asked: { key, method: step.method, sheet, areaM2: sessionM2, pace, place },
+    asked: { key, method: step.method, sheet, areaM2: sessionM2, rateM2PerH, pace, place },
   };
 }
 
@@ -193,55 +211,84 @@ function supplyOf(
   );
 }
 
+/** A coat that is not on yet: of which step, by its place in the stack, and how many it has. */
+interface CoatLeft {
+  i: number;
+  step: Step;
+  coatNo: number;
+  coats: number;
+  isNext: boolean;
+}
+
+function coatsLeft(given: Given, next: NonNullable<Given['clock']['next']>): CoatLeft[] {
+  const { state } = given;
+  const from = state.steps.findIndex(({ id }) => id === next.stepId);
+  const wanted = coatsOfSteps(state);
+  return stepsWith(given).flatMap((step, i): CoatLeft[] => {
+    if (i < from) return [];
+    const first = i === from ? next.coatNo : 0;
+    const coats = coatsWith(wanted[i] as number, first, given.levers);
+    return Array.from({ length: Math.max(0, coats - first) }, (_, n) => {
+      const coatNo = first + n;
+      return { i, step, coatNo, coats, isNext: i === from && coatNo === next.coatNo };
+    });
+  });
+}
+
+/** m² of a coat over the areas that are painted in one go; of one that is begun, what is left of it. */
+function coatM2(
+  { together }: Given,
+  { step, isNext }: CoatLeft,
+  next: { areaM2: number; coveredM2: number },
+) {
+  if (isNext && together.length === 1) return Math.max(0, next.areaM2 - next.coveredM2);
+  return together.reduce((sum, each) => sum + stepAreaM2(step, netAreaOf(each).areaM2), 0);
+}
+
 /** The coats of an area that are not on yet, in their order, with the work before each. @throws {AreaLeft} */
 export function coatsToPlan(given: Given): PlannedCoats {
   const { state, clock, catalogue, now } = given;
   const planned: PlannedCoats = { coats: [], asked: new Map(), named: new Map() };
   const { next } = clock;
   if (!next) return planned;
-  const from = state.steps.findIndex(({ id }) => id === next.stepId);
-  const wanted = coatsOfSteps(state);
   const bare =
     state.area.substrate === 'steel' && !clock.film && !state.blast && state.area.oldCoating === null;
-  const steps = stepsWith(given);
-  for (const [i, step] of steps.entries()) {
-    if (i < from) continue;
+  const left = coatsLeft(given, next);
+  const tapes = tapings(given.masking, left.length, { now, isBegun: next.coveredM2 > 0 });
+  for (const [n, each] of left.entries()) {
+    const { i, step, coatNo, coats, isNext } = each;
     const product = catalogue.latest.get(step.productId);
     if (!product) throw new AreaLeft('failed', null);
-    const first = i === from ? next.coatNo : 0;
-    const coats = coatsWith(wanted[i] as number, first, given.levers);
-    for (let coatNo = first; coatNo < coats; coatNo++) {
-      const isNext = i === from && coatNo === next.coatNo;
-      const wholeM2 = given.together.reduce((sum, each) => sum + stepAreaM2(step, netAreaOf(each).areaM2), 0);
-      const isAlone = given.together.length === 1;
-      const areaM2 = isNext && isAlone ? Math.max(0, next.areaM2 - next.coveredM2) : wholeM2;
-      const id = coatKey(state.area.id, step.id, coatNo);
-      const due = isNext
-        ? stillDue(clock.work, now)
-        : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
-      const { coat, asked } = coatToPlan(given, { step, product, areaM2, id });
-      const extra = isNext ? given.extraWork : [];
-      const supply = supplyOf(given, { i, coatNo, step });
-      const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
-      planned.asked.set(id, asked);
-      planned.coats.push({
-        ...coat,
-        ...(delivered && { notBeforeMs: given.deliveredMs(supply.dueOn as string) }),
-        work: [...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)],
-      });
-      planned.named.set(id, {
-        areaId: state.area.id,
-        productName: product.name,
-        colour: colourOf(step, coatNo),
-        coatNo,
-        coats,
-        supply,
-        work: new Map<string, { kind: WorkView['kind'] | 'extra'; note: string }>([
-          ...due.map(({ taskId, kind, note }) => [taskId, { kind, note }] as const),
-          ...extra.map(({ id: workId, note }) => [workId, { kind: 'extra' as const, note }] as const),
-        ]),
-      });
-    }
+    const areaM2 = coatM2(given, each, next);
+    const id = coatKey(state.area.id, step.id, coatNo);
+    const due = isNext
+      ? stillDue(clock.work, now)
+      : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
+    const taping = maskHours(given.masking, tapes[n]);
+    const { coat, asked } = coatToPlan(given, { step, product, areaM2, id, taping });
+    const extra = isNext ? given.extraWork : [];
+    const supply = supplyOf(given, { i, coatNo, step });
+    const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
+    const work = [...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)];
+    planned.asked.set(id, asked);
+    planned.coats.push({
+      ...coat,
+      ...(delivered && { notBeforeMs: given.deliveredMs(supply.dueOn as string) }),
+      work: withMasking(work, taping.taskH),
+    });
+    planned.named.set(id, {
+      areaId: state.area.id,
+      productName: product.name,
+      colour: colourOf(step, coatNo),
+      coatNo,
+      coats,
+      supply,
+      work: new Map<string, WorkNamed>([
+        ...due.map(({ taskId, kind, note }) => [taskId, { kind, note }] as const),
+        ...extra.map(({ id: workId, note }) => [workId, { kind: 'extra' as const, note }] as const),
+        ...(taping.taskH > 0 ? [[MASK, { kind: 'mask' as const, note: '' }] as const] : []),
+      ]),
+    });
   }
   return planned;
 }

@@ -4,6 +4,7 @@ import type { LeverCode, PlanSetup } from '../../../contract/index.ts';
 import { remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
+import { edgeTapes } from '../../rows/log.ts';
 import { planSetupOf } from '../../rows/plan.ts';
 import { type PlannedYard, planRest } from './planRest.ts';
 import { type GivenYard, yardToPlan } from './yardToPlan.ts';
@@ -62,12 +63,14 @@ export async function planMade(
   const at = now();
   const setup = await planSetupOf(db);
   const known = await memory.at(at);
+  // Ticks of masking change no snapshot of the yard.
+  const masked = await edgeTapes(db);
   if (!isCurrent(known.hours, at)) return { at, setup, known, made: null };
   const made = await kept(
     known.snapshot,
-    [setup.version, Math.floor(at / HOLDS_MS), levers.join(), budgetMs],
+    [setup.version, Math.floor(at / HOLDS_MS), levers.join(), budgetMs, JSON.stringify([...masked])],
     async () => {
-      const given = await yardToPlan(known, setup, at, jobs, levers);
+      const given = await yardToPlan(known, setup, at, jobs, levers, masked);
       const found = await planRest(
         jobs,
         given.yard,

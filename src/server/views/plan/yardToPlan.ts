@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import type { AreaClock, LeverCode, PlanSetup, UnplannedCode } from '../../../contract/index.ts';
 import { type AirHour, type AirLimits, typicalHours } from '../../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../../core/cure/index.ts';
+import { workRates } from '../../../core/film/index.ts';
 import {
   type AreaToPlan,
   type FilmGiven,
@@ -17,6 +18,7 @@ import { memoised } from '../../../core/units/index.ts';
 import type { Air } from '../../air/surfaces.ts';
 import { inSlices } from '../../memory/slices.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
+import type { EdgeTape } from '../../rows/log.ts';
 import type { Jobs } from '../../workers/jobs.ts';
 import { AHEAD_MS } from './ahead.ts';
 import { filmOn, sharedSurfaces, standingOf, wetFilmOnly } from './areaStanding.ts';
@@ -30,6 +32,7 @@ import {
   uncoveredAt,
 } from './boatsToPlan.ts';
 import type { PlanStart } from './coatStarts.ts';
+import { maskingOf } from './masking.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
 import { launchGraceMs, peopleWith, WEEK } from './premises.ts';
 import { startsByKey } from './startsAsked.ts';
@@ -119,6 +122,7 @@ function leftOutBy(clock: AreaClock, uncoveredMs: number | null, now: number): U
  * The yard as it now stands, as the planner takes it.
  *
  * @param levers changes of its premises that are tried; left out: as it is
+ * @param masked the tape on the edges of each area that has any
  */
 export async function yardToPlan(
   known: YardReading & { yard: { zone: string } },
@@ -126,10 +130,12 @@ export async function yardToPlan(
   now: number,
   jobs: Jobs,
   levers: readonly LeverCode[] = [],
+  masked: ReadonlyMap<string, EdgeTape> = new Map(),
 ): Promise<GivenYard> {
   const fromMs = Math.ceil(now / SLOT_MS) * SLOT_MS;
   const { zone } = known.yard;
-  const { yardDay, labourPerHour } = known.trade.settings;
+  const { yardDay, labourPerHour, workRates: ownRates } = known.trade.settings;
+  const rates = workRates(ownRates);
   const people = peopleWith(setup, levers, labourPerHour, (week) => hoursOn(week, zone, fromMs));
   const { boats, otherBoats } = boatsOf(known, setup);
   const ids = new Set(boats.map(({ boatId }) => boatId));
@@ -195,7 +201,8 @@ export async function yardToPlan(
       const extraWork = setup.extraWork.filter(({ areaId }) =>
         group.some(({ area: { id } }) => id === areaId),
       );
-      const planned = coatsToPlan({ extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, levers, compareAtC, supplies, deliveredMs, together: group }); // biome-ignore format: one line
+      const masking = maskingOf(group, known.boats, masked.get(state.area.id));
+      const planned = coatsToPlan({ masking, extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, rates, levers, compareAtC, supplies, deliveredMs, together: group }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
       for (const [id, each] of planned.asked) {
         asked.set(id, each);

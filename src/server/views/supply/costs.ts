@@ -100,7 +100,7 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
     unpriced: [...prices].flatMap(([id, price]) =>
       price ? [] : [held.catalogue.latest.get(id)?.name ?? 'unknown product'],
     ),
-    hours: lines.reduce((sum, each) => sum + hoursOf(each), 0) + putAwayHours(lines, planned),
+    hours: lines.reduce((sum, each) => sum + hoursOf(each, settings), 0) + putAwayHours(lines, planned),
   };
 }
 

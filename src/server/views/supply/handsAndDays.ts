@@ -11,7 +11,10 @@ import { doneOf, ofBoat } from './costParts.ts';
 const DAY_MS = 24 * HOUR_MS;
 
 /** Hours of hands that a step takes on an area. */
-export function hoursOf({ line, step }: YardLine): number {
+export function hoursOf(
+  { line, step }: YardLine,
+  { workRates: rates }: Pick<TradeSettings, 'workRates'>,
+): number {
   const work: TimedWork[] = step.before.flatMap(({ kind }) => (kind === 'wait' ? [] : [kind]));
   const areaM2 = Math.max(0, ...line.coats.map((coat) => coat.areaM2));
   const between = line.coats.filter(({ no }) => sandedBefore(step, no) !== null).map((): TimedWork => 'sand');
@@ -22,13 +25,15 @@ export function hoursOf({ line, step }: YardLine): number {
     method: step.method,
     work: [...work, ...between],
     sessions: 0,
+    rates,
   });
 }
 
 /** The hours of a step on an area at the yard's rate. */
-export function labourLine(each: YardLine, { labourPerHour }: TradeSettings): CostLine {
+export function labourLine(each: YardLine, settings: TradeSettings): CostLine {
+  const { labourPerHour } = settings;
   const { state, step, line } = each;
-  const planned = Math.round(hoursOf(each) * labourPerHour);
+  const planned = Math.round(hoursOf(each, settings) * labourPerHour);
   const whole = line.coats.reduce((sum, { areaM2 }) => sum + areaM2, 0);
   const done = Math.min(
     whole,

@@ -1,35 +1,15 @@
 import type { SundryView, TradeSettings } from '../../../contract/index.ts';
 import { isUnderCover } from '../../../core/air/index.ts';
 import { applyHours } from '../../../core/film/index.ts';
-import { hasHull, type TapedEdges, tapedEdges } from '../../../core/hull/index.ts';
 import { SUNDRIES, type SundryItem, type SundryWork, sundries } from '../../../core/supply/index.ts';
 import { sandedBefore, type TaskKind } from '../../../core/system/index.ts';
-import { memoised } from '../../../core/units/index.ts';
-import type { BoatMemory } from '../../memory/boatMemory.ts';
 import { A_COAT_MS, type YardLine } from '../../memory/needLines.ts';
 import { tapeHoldsMs } from '../ticks.ts';
+import { maskedEdgeM } from './maskedEdge.ts';
 import type { YardNeed } from './yardNeed.ts';
 
 /** Litres a batch holds where none is mixed yet [M]. */
 const BATCH_L = 1;
-
-/** Masked edge of an area without lines on the drawing, m: the perimeter of a square of its size [M]. */
-const edgeOf = (areaM2: number) => 4 * Math.sqrt(areaM2);
-
-/** The edges of a boat from its drawing; memoised for as long as the boat doesn’t change. */
-const edgesOf = memoised(({ boat, shape }: BoatMemory): TapedEdges | null =>
-  hasHull(boat) ? tapedEdges({ ...boat, form: shape.table }) : null,
-);
-
-/** Edges along which an area is masked: off the drawing where it is a whole zone, else round a square of its size. */
-function edgeM({ state }: YardLine, areaM2: number, hulls: YardNeed['hulls']): number {
-  const { zone, side, part } = state.area;
-  const hull = hulls.get(state.boat.id);
-  const drawn = part || !hull ? null : edgesOf(hull);
-  const oneSide = drawn?.oneSide[zone];
-  if (oneSide) return oneSide * (side === 'both' ? 2 : 1);
-  return drawn?.whole[zone] || edgeOf(areaM2);
-}
 
 /** What the coats still to come use up on sundries. */
 export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'need' | 'hulls'>): SundryWork {
@@ -69,7 +49,7 @@ export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'nee
     const holdsMs = tapeHoldsMs('masking', state.area.surroundings);
     if (coats.length > 0)
       masked.push({
-        lengthM: edgeM(each, whole, hulls),
+        lengthM: maskedEdgeM(state, whole, hulls.get(state.boat.id)),
         tapings: Math.ceil((coats.length * A_COAT_MS) / holdsMs),
       });
   }
