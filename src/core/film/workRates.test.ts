@@ -38,8 +38,8 @@ describe('rates of work', () => {
           const typical = TYPICAL_RATE_M2_PER_H[method];
           const coats = Array.from({ length: count }, () => ({
             method,
-            areaM2: 20,
-            hours: 20 / (typical * times),
+            areaM2: 3 * typical * times,
+            hours: 3,
           }));
           const found = rateOf(coats, method)?.m2PerH ?? Number.NaN;
           const [low, high] = [Math.min(typical, typical * times), Math.max(typical, typical * times)];
@@ -56,7 +56,7 @@ describe('rates of work', () => {
     expect(hoursAt(24, workRates({ roller: 8 }).roller)).toBe(3);
     expect(workRates({ roller: 8 }).brush).toBe(4);
     expect(hoursAt(0.1, 12)).toBe(0.1);
-    expect(() => hoursAt(24, 0)).toThrow('work rate (m²/h)');
-    expect(() => learnWorkRates([rolled(Number.NaN)])).toThrow('hours of a coat');
+    expect(() => hoursAt(24, 0)).toThrow('Work rate (m²/h) must be above 0');
+    expect(() => learnWorkRates([rolled(Number.NaN)])).toThrow('Hours of a coat');
   });
 });

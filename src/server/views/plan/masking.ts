@@ -59,7 +59,8 @@ export function tapings(
   coats: number,
   { now, isBegun }: { now: number; isBegun: boolean },
 ): Taping[] {
-  const most = (forMs: number) => Math.max(1, Math.floor(forMs / A_COAT_MS));
+  // The first of them at once, the next a day later.
+  const most = (forMs: number) => Math.max(1, Math.ceil(forMs / A_COAT_MS));
   const holdsOn = sinceMs === null ? 0 : sinceMs + holdsMs - now;
   // Where part of a coat is on, somebody has masked for it.
   let left = holdsOn > 0 ? most(holdsOn) : isBegun ? 1 : 0;
