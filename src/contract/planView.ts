@@ -44,6 +44,8 @@ export interface PlanTaskView {
   faults: PlanFault['code'][];
   /** What nobody gave of the weather of the coat (rain, wind, cloud): somebody at the boat has to see to it. */
   conditions: AirConditionCode[];
+  /** The tape on its edges is too old by then: it is pulled and put on afresh before. */
+  tapeTooOld: boolean;
   /** Beyond the forecast: by a typical day. */
   beyondForecast: boolean;
   /** What its paint waits for; null: it is in stock, or the task is no coat. */
@@ -167,6 +169,7 @@ export const planTaskView = objectOf<PlanTaskView>({
   pinned: flag(),
   faults: Joi.array().items(Joi.string<PlanFault['code']>()).required(),
   conditions: Joi.array().items(Joi.string<AirConditionCode>()).required(),
+  tapeTooOld: flag(),
   beyondForecast: flag(),
   supply: nullable(
     objectOf<PlanSupply>({

@@ -6,9 +6,8 @@ export const PLAN_ASSUMES = {
   washM2PerH: 30,
   prepareM2PerH: 3,
   prepareSteelM2PerH: 8,
-  /** Metres of edge masked, and cleared of tape, in an hour [T, handbook part 19]. */
+  /** Metres of edge masked in an hour [T, handbook part 19]; pulling the tape is part of cleaning up. */
   maskMPerH: 12,
-  unmaskMPerH: 40,
   /** Masking that takes less than this is part of getting ready for the coat [M]. */
   leastMaskH: 1,
   /** An inspection, and the least that any work takes [M]. */

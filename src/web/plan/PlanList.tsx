@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PlanTaskView, PlanView } from '../../contract/index.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { sayCondition } from '../words/airReasons.ts';
-import { sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
+import { OLD_TAPE, sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
 import { MoveTask } from './MoveTask.tsx';
 import { sayClock, sayDate, sayDay } from './planTimes.ts';
 import { useSetupWrite } from './planWrite.ts';
@@ -147,6 +147,7 @@ function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
           {sayCondition(code)}
         </span>
       ))}
+      {task.tapeTooOld && <span className="block text-sm font-semibold">{OLD_TAPE}</span>}
       {task.supply && (
         <span className="block text-sm font-semibold">
           {sayPlanSupply(task.supply, task.supply.dueOn ? sayDate(task.supply.dueOn, zone) : '')}

@@ -111,9 +111,9 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
               arrive in time.
             </li>
             <li>
-              Masking: {PLAN_ASSUMES.maskMPerH} m of edge per hour, and {PLAN_ASSUMES.unmaskMPerH} m to pull
-              the tape. The tape stays on for a coat a day until it is too old. Less than{' '}
-              {PLAN_ASSUMES.leastMaskH} h is part of getting ready. Tick the tape at the bench once it is on.
+              Masking: {PLAN_ASSUMES.maskMPerH} m of edge per hour, for as many coats as fit at one a day
+              before the tape is too old. Less than {PLAN_ASSUMES.leastMaskH} h is part of getting ready, and
+              pulling the tape is part of cleaning up. Tick the tape at the bench once it is on.
             </li>
             <li>Not planned yet: tides.</li>
           </ul>

@@ -6,7 +6,7 @@ import { startOfDay } from '../clock/wallClock.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { sayCondition } from '../words/airReasons.ts';
-import { sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
+import { OLD_TAPE, sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
 import { sayClock, sayDate, sayDay } from './planTimes.ts';
 import { useSetupWrite } from './planWrite.ts';
 
@@ -184,6 +184,7 @@ function PersonDay({
                     {sayPlanSupply(task.supply, task.supply.dueOn ? sayDate(task.supply.dueOn, zone) : '')}
                   </span>
                 )}
+                {task.tapeTooOld && <span className="block text-sm font-semibold">{OLD_TAPE}</span>}
                 {task.beyondForecast && (
                   <span className="block text-sm">After the end of the forecast: may change.</span>
                 )}

@@ -8,7 +8,7 @@ const ms = (hour: number) => Date.parse(at(hour));
 const task = (id: string, over: Partial<PlanTaskView> = {}): PlanTaskView => ({
   id, kind: 'coat', boatId: 'boat', boatName: 'Curlew', areaId: 'port', areaName: 'Port', what: 'Thrift Barrier, grey', work: null,
   coatNo: 0, coats: 2, session: 0, sessions: 1, start: at(0), end: at(0), applyFrom: null, applyTo: null, people: ['Ann'], sandFrom: null,
-  critical: false, pinned: false, faults: [], conditions: [], beyondForecast: false, supply: null, ...over,
+  critical: false, pinned: false, faults: [], conditions: [], tapeTooOld: false, beyondForecast: false, supply: null, ...over,
 }); // biome-ignore format: a record
 const step = (of: PlanTaskView, hour: number, over: Partial<PlanStepView> = {}): PlanStepView => ({
   kind: 'done', task: of, at: at(hour), safeAt: null, readyAt: null, isOrdered: false, mistakes: [], why: null, ...over,

@@ -21,22 +21,20 @@ export function WorkRateFields() {
         Used for batch sizes, the time of a coat, the plan and labour. Leave empty to use the typical rate.
         Roll and tip is for two people.
       </p>
-      <ul className="space-y-3">
+      <ul className="grid grid-cols-1 items-start gap-x-4 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
         {METHODS.map((method) => {
           const coats = learned.find((each) => each.method === method);
           return (
-            <li key={method} className="flex flex-wrap items-end gap-x-3 gap-y-1">
-              <div className="w-64">
-                <Field
-                  name={`work.${method}`}
-                  label={METHOD_WORDS[method]}
-                  unit={`${symbol('area')}/h`}
-                  inputMode="decimal"
-                  placeholder={`${text(TYPICAL_RATE_M2_PER_H[method])} (typical)`}
-                />
-              </div>
+            <li key={method}>
+              <Field
+                name={`work.${method}`}
+                label={METHOD_WORDS[method]}
+                unit={`${symbol('area')}/h`}
+                inputMode="decimal"
+                placeholder={`${text(TYPICAL_RATE_M2_PER_H[method])} (typical)`}
+              />
               {coats && coats.coats > 0 && (
-                <p className="flex flex-wrap items-center gap-2 pb-1">
+                <p className="flex flex-wrap items-center gap-x-3 pt-1">
                   Your coats on record: {show(coats.m2PerH, 'area', { digits: 1 })}/h ({coats.coats} coats)
                   <button
                     type="button"

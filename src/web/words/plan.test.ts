@@ -7,7 +7,7 @@ import { sayClash, sayFaultCodes, sayMove, sayTask, sayTaskShort } from './plan.
 const coat: PlanTaskView = {
   id: 'a', kind: 'coat', boatId: 'b', boatName: 'Peewit', areaId: 'a', areaName: 'Bottom', what: 'Thrift Barrier, grey',
   work: null, coatNo: 1, coats: 4, session: 0, sessions: 1, start: '', end: '', applyFrom: null, applyTo: null, people: [],
-  sandFrom: null, critical: false, pinned: false, faults: [], conditions: [], beyondForecast: false, supply: null,
+  sandFrom: null, critical: false, pinned: false, faults: [], conditions: [], tapeTooOld: false, beyondForecast: false, supply: null,
 }; // biome-ignore format: a table
 
 describe('the plan in words', () => {

@@ -24,6 +24,9 @@ export function sayTaskShort({ kind, work, coatNo, coats }: PlanTaskView): strin
   return `${(coatNo ?? 0) + 1}/${coats}`;
 }
 
+/** Of a coat by whose time the tape on the edges is too old. */
+export const OLD_TAPE = 'The tape is too old by then: pull it and mask again first.';
+
 /** Why an area is not in the plan, and what to do about it. */
 export const UNPLANNED: Record<UnplannedCode, string> = {
   'window-not-stated': 'The data sheet states no overcoating time. Enter the time under Materials.',

@@ -1,3 +1,4 @@
+import type { PlanTaskView } from '../../../contract/index.ts';
 import { HOUR_MS } from '../../../core/cure/index.ts';
 import { PLAN_ASSUMES, type WorkToPlan } from '../../../core/plan/index.ts';
 import { type AreaSnapshot, netAreaOf } from '../../memory/areaStates.ts';
@@ -6,8 +7,9 @@ import { A_COAT_MS } from '../../memory/needLines.ts';
 import type { EdgeTape } from '../../rows/log.ts';
 import { maskedEdgeM } from '../supply/maskedEdge.ts';
 import { tapeHoldsMs } from '../ticks.ts';
+import type { CoatNamed } from './planCoats.ts';
 
-/** Masking in the plan: when tape is put on and pulled, and the hours of it. */
+/** Masking in the plan: before which coats, the hours of it, and the age of the tape. */
 
 /** The piece of work by which an area is masked. */
 export const MASK = 'mask';
@@ -22,17 +24,10 @@ export interface Masking {
   holdsMs: number;
 }
 
-/** Tape put on before a coat, and pulled after it. */
-export interface Taping {
-  on: boolean;
-  off: boolean;
-}
-
-/** Hours of masking for a coat: as a task of its own, while getting ready, and while cleaning up. */
+/** Hours of masking for a coat: as a task of its own, and while getting ready. */
 export interface MaskHours {
   taskH: number;
-  onH: number;
-  offH: number;
+  readyH: number;
 }
 
 /** Edges to mask of areas that are painted in one go, and the tape on them. */
@@ -53,31 +48,57 @@ export function maskingOf(
   };
 }
 
-/** Whether tape is put on before each of so many coats, and pulled after it: a coat a day, while the tape may stay on. */
+/** Before which of so many coats the edges are masked: a coat a day, while the tape may stay on. */
 export function tapings(
   { sinceMs, holdsMs }: Masking,
   coats: number,
   { now, isBegun }: { now: number; isBegun: boolean },
-): Taping[] {
+): boolean[] {
   // The first of them at once, the next a day later.
   const most = (forMs: number) => Math.max(1, Math.ceil(forMs / A_COAT_MS));
   const holdsOn = sinceMs === null ? 0 : sinceMs + holdsMs - now;
   // Where part of a coat is on, somebody has masked for it.
   let left = holdsOn > 0 ? most(holdsOn) : isBegun ? 1 : 0;
-  return Array.from({ length: coats }, (_, i) => {
-    const on = left === 0;
-    if (on) left = most(holdsMs);
+  return Array.from({ length: coats }, () => {
+    const isMasked = left === 0;
+    if (isMasked) left = most(holdsMs);
     left -= 1;
-    return { on, off: left === 0 || i === coats - 1 };
+    return isMasked;
   });
 }
 
-export function maskHours({ edgeM }: Masking, taping: Taping | undefined): MaskHours {
-  const { maskMPerH, unmaskMPerH, leastMaskH } = PLAN_ASSUMES;
-  const onH = taping?.on ? edgeM / maskMPerH : 0;
-  const isTask = onH >= leastMaskH;
-  return { taskH: isTask ? onH : 0, onH: isTask ? 0 : onH, offH: taping?.off ? edgeM / unmaskMPerH : 0 };
+export function maskHours({ edgeM }: Masking, isMasked: boolean): MaskHours {
+  const { maskMPerH, leastMaskH } = PLAN_ASSUMES;
+  const hours = isMasked ? edgeM / maskMPerH : 0;
+  const isTask = hours >= leastMaskH;
+  return { taskH: isTask ? hours : 0, readyH: isTask ? 0 : hours };
 }
+
+/** Coats that by their planned times come under tape that is too old by then: it is pulled and put on afresh before. */
+export function underOldTape(
+  tasks: readonly PlanTaskView[],
+  named: ReadonlyMap<string, Pick<CoatNamed, 'masking' | 'isMasked'>>,
+  coatOf: (taskId: string) => string | null,
+): Set<string> {
+  const old = new Set<string>();
+  const maskedMs = new Map<string, number>();
+  for (const { id, kind, work, areaId, start, end, applyTo } of tasks) {
+    if (areaId === null) continue;
+    if (work === MASK) maskedMs.set(areaId, Date.parse(end));
+    const coat = kind === 'coat' && applyTo ? named.get(coatOf(id) ?? '') : undefined;
+    if (!coat) continue;
+    const known = maskedMs.get(areaId) ?? coat.masking.sinceMs;
+    // Masked while getting ready for it.
+    const sinceMs = coat.isMasked && !isOwnTask(coat) ? Date.parse(start) : known;
+    if (sinceMs === null) continue;
+    maskedMs.set(areaId, sinceMs);
+    if (Date.parse(applyTo as string) - sinceMs > coat.masking.holdsMs) old.add(id);
+  }
+  return old;
+}
+
+const isOwnTask = ({ masking, isMasked }: Pick<CoatNamed, 'masking' | 'isMasked'>) =>
+  maskHours(masking, isMasked).taskH > 0;
 
 /** Masking comes last, after the dust; before steel is blasted, so that none of its bare hours go into it. */
 export function withMasking(work: readonly WorkToPlan[], taskH: number): WorkToPlan[] {

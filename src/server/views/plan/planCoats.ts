@@ -50,6 +50,9 @@ export interface CoatNamed {
   coatNo: number;
   coats: number;
   work: Map<string, WorkNamed>;
+  masking: Masking;
+  /** Its edges are masked before it, or while getting ready for it. */
+  isMasked: boolean;
   /** What its paint waits for; null: it is in stock. */
   supply: PlanSupply | null;
 }
@@ -154,13 +157,13 @@ function coatToPlan(
     product: { sheet, version, name: productName },
     areaM2,
     id,
-    taping,
+    masks,
   }: {
     step: Step;
     product: Pick<Product, 'sheet' | 'version' | 'name'>;
     areaM2: number;
     id: string;
-    taping: MaskHours;
+    masks: MaskHours;
   },
 ): { coat: Omit<CoatToPlan, 'work'>; asked: StartsAsked } {
   const { place, hands, longestMs } = given;
@@ -168,8 +171,8 @@ function coatToPlan(
   const isPair = step.method === 'roll-and-tip';
   const people = isPair && hands > 1 ? 2 : 1;
   const moreH = SPRAYED.has(step.method) ? PLAN_ASSUMES.sprayMoreH : 0;
-  const getReadyMs = (PLAN_ASSUMES.getReadyH + moreH + taping.onH) * HOUR_MS;
-  const cleanUpMs = (PLAN_ASSUMES.cleanUpH + moreH + taping.offH) * HOUR_MS;
+  const getReadyMs = (PLAN_ASSUMES.getReadyH + moreH + masks.readyH) * HOUR_MS;
+  const cleanUpMs = (PLAN_ASSUMES.cleanUpH + moreH) * HOUR_MS;
   const handsM2 = isPair && people === 1 ? areaM2 * PLAN_ASSUMES.aloneTimes : areaM2;
   const rateM2PerH = given.rates[step.method];
   const inAllMs = hoursAt(handsM2, rateM2PerH) * HOUR_MS;
@@ -264,8 +267,9 @@ export function coatsToPlan(given: Given): PlannedCoats {
     const due = isNext
       ? stillDue(clock.work, now)
       : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
-    const taping = maskHours(given.masking, tapes[n]);
-    const { coat, asked } = coatToPlan(given, { step, product, areaM2, id, taping });
+    const isMasked = tapes[n] === true;
+    const masks = maskHours(given.masking, isMasked);
+    const { coat, asked } = coatToPlan(given, { step, product, areaM2, id, masks });
     const extra = isNext ? given.extraWork : [];
     const supply = supplyOf(given, { i, coatNo, step });
     const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
@@ -274,7 +278,7 @@ export function coatsToPlan(given: Given): PlannedCoats {
     planned.coats.push({
       ...coat,
       ...(delivered && { notBeforeMs: given.deliveredMs(supply.dueOn as string) }),
-      work: withMasking(work, taping.taskH),
+      work: withMasking(work, masks.taskH),
     });
     planned.named.set(id, {
       areaId: state.area.id,
@@ -283,10 +287,12 @@ export function coatsToPlan(given: Given): PlannedCoats {
       coatNo,
       coats,
       supply,
+      masking: given.masking,
+      isMasked,
       work: new Map<string, WorkNamed>([
         ...due.map(({ taskId, kind, note }) => [taskId, { kind, note }] as const),
         ...extra.map(({ id: workId, note }) => [workId, { kind: 'extra' as const, note }] as const),
-        ...(taping.taskH > 0 ? [[MASK, { kind: 'mask' as const, note: '' }] as const] : []),
+        ...(masks.taskH > 0 ? [[MASK, { kind: 'mask' as const, note: '' }] as const] : []),
       ]),
     });
   }

@@ -27,7 +27,7 @@ export async function planPdf(view: PlanView, { name, zone }: { name: string; zo
     ],
     rows: tasks.map((task) => [
       `${local(begin(task)).toFormat('HH:mm')}–${local(task.end).toFormat('HH:mm')}`,
-      `${planTaskName(task)}${task.sandFrom ? ', after sanding' : ''}${task.applyFrom ? `, apply from ${local(task.applyFrom).toFormat('HH:mm')}` : ''}`,
+      `${planTaskName(task)}${task.sandFrom ? ', after sanding' : ''}${task.tapeTooOld ? ', after masking again' : ''}${task.applyFrom ? `, apply from ${local(task.applyFrom).toFormat('HH:mm')}` : ''}`,
       where(task),
       who(task),
     ]),

@@ -10,6 +10,7 @@ import { memoised } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { AHEAD_MS } from './ahead.ts';
+import { underOldTape } from './masking.ts';
 import { planMade } from './planMade.ts';
 import type { PlannedYard } from './planRest.ts';
 import type { GivenYard } from './yardToPlan.ts';
@@ -63,6 +64,7 @@ export function taskView(
     faults,
     pinned: setup.pins.some(({ taskId }) => taskId === task.id),
     conditions: [...(start?.conditions ?? [])],
+    tapeTooOld: false,
     beyondForecast: endMs > given.forecastUntilMs,
     supply: (isCoat ? coat?.supply : null) ?? null,
   };
@@ -112,7 +114,10 @@ function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
   const { plan, clashes } = found;
   const unplanned = unplannedViews(found, named);
   const shown = plan?.tasks.filter(({ kind }) => kind !== 'film') ?? [];
-  const tasks = shown.map((task) => taskView(task, named)).sort((a, b) => a.start.localeCompare(b.start));
+  const inOrder = shown.map((task) => taskView(task, named)).sort((a, b) => a.start.localeCompare(b.start));
+  const coatIds = new Map(shown.map(({ id, coatId }) => [id, coatId]));
+  const old = underOldTape(inOrder, given.named, (id) => coatIds.get(id) ?? null);
+  const tasks = inOrder.map((task) => (old.has(task.id) ? { ...task, tapeTooOld: true } : task));
   return {
     ...rest,
     from: iso(given.yard.fromMs),
