@@ -46,7 +46,7 @@ export interface CoatOutlook {
   /** The start with the widest margins of all; null: none passes, or it is not known when the coat is safe. */
   best: StartView['best'] | null;
   /** What a cover or a heater would change, where it does not pass now; none: nothing to be changed. */
-  instead: InsteadView[];
+  otherPlaces: OtherPlaceView[];
 }
 
 /** What a verdict depends on because no data says it. */
@@ -58,7 +58,7 @@ export interface ConditionView {
 }
 
 /** The same coat in other surroundings from now on; null: not in what is known. */
-export interface InsteadView {
+export interface OtherPlaceView {
   surroundings: Surroundings;
   /** First suitable start at which the coat below is ready. */
   start: string | null;
@@ -119,7 +119,7 @@ export interface StartView {
 }
 
 /** Questions about the days ahead, beyond the present coat. */
-export interface AheadView {
+export interface LookAheadView {
   now: string;
   /** Starts after which the next coat of the step fits too; null: it is the last, or nothing is known. */
   second: StartView[] | null;

@@ -191,7 +191,7 @@ const safeHoursText = Joi.string()
   .messages({ 'string.pattern.base': '{#label} must be 0.1–240 h, but is {#value}' });
 
 /** A question about the days ahead; text, as every query. */
-export interface BenchAheadQuery {
+export interface LookAheadQuery {
   safeHours?: string;
   launchAt?: string;
   damp?: string;
@@ -251,7 +251,7 @@ export const coatCheckQuery = objectOf<CoatCheckQuery>({
   to: instant().label('end').required(),
 });
 
-export const benchAheadQuery = objectOf<BenchAheadQuery>({
+export const lookAheadQuery = objectOf<LookAheadQuery>({
   safeHours: safeHoursText,
   launchAt: instant().label('launch'),
   damp: Joi.valid('yes').label('damp'),

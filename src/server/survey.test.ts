@@ -135,6 +135,7 @@ describe('the leave-bare list', () => {
     for (const item of [anode, log]) expect((await server.ask('POST', '/bare-items', item)).status).toBe(201);
     const bench = async () => (await server.ask<BenchView>('GET', `/bench/${area.id}`)).body;
     expect((await bench()).bare.map((item) => [item.name, item.taped])).toEqual([
+      ['Edges of the area', null],
       ['Log impeller', null],
       ['Shaft anode', null],
     ]);
@@ -149,11 +150,11 @@ describe('the leave-bare list', () => {
         body: { itemId: anode.id, name: anode.name, on, stepId: step.id, coatNo: 0 },
       });
     expect((await tick(true, NOON - 9000)).status).toBe(201);
-    expect((await bench()).bare[1]?.taped).toBe(true);
+    expect((await bench()).bare[2]?.taped).toBe(true);
     await server.ask('POST', '/log', aCoat(planned, NOON - 1000));
-    expect((await bench()).bare[1]?.taped).toBe(true);
+    expect((await bench()).bare[2]?.taped).toBe(true);
     await tick(false, NOON - 500);
-    expect((await bench()).bare[1]?.taped).toBe(false);
+    expect((await bench()).bare[2]?.taped).toBe(false);
     // Tape that was put on three days ago is no longer counted on.
     await tick(true, NOON - 72 * HOUR);
     const old = { ...anode, id: uuidv7(), name: 'Old tape' };

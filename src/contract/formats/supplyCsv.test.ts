@@ -124,7 +124,7 @@ it('the shopping list names pack, count and money in decimals', () => {
       runnersUp: [],
       unpriced: [],
       small: [],
-      besides: [
+      extras: [
         { item: 'thinner 5', name: 'thinner 5', unit: 'l', rule: '', amount: 1.25, exact: 1.25, cost: 1500 },
       ],
       tooEarly: [],

@@ -114,7 +114,7 @@ export const writePricesCsv = (
   ]);
 
 export const writeShoppingCsv = (
-  { orders, besides }: BuyingView,
+  { orders, extras }: BuyingView,
   decimal: (minor: number) => number,
 ): string =>
   writeCsv([
@@ -132,7 +132,7 @@ export const writeShoppingCsv = (
         order.orderBy,
       ]),
     ),
-    ...besides.map(({ name, amount, unit, cost }) => [
+    ...extras.map(({ name, amount, unit, cost }) => [
       null,
       name,
       null,

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { AheadView, BareTick, BenchView, CoatCheck } from '../benchView.ts';
+import type { BareTick, BenchView, CoatCheck, LookAheadView } from '../benchView.ts';
 import { objectOf } from '../joi.ts';
 import { shellKind, stackStep } from '../stack.ts';
 import { benchTins } from '../supply/benchTins.ts';
@@ -73,7 +73,7 @@ export const benchReply = objectOf<BenchView>({
     ok: flag(),
     starts: listOf(start),
     best: bestStart.allow(null).required(),
-    instead: listOf(
+    otherPlaces: listOf(
       Joi.object({
         surroundings: Joi.object({ kind: word(), setPointC: Joi.number() }).required(),
         start: maybeMoment(),
@@ -145,7 +145,7 @@ export const coatCheckReply = objectOf<CoatCheck>({
   tooSoon: Joi.object({ until: maybeMoment() }).allow(null).required(),
 });
 
-export const aheadReply = objectOf<AheadView>({
+export const aheadReply = objectOf<LookAheadView>({
   now: moment(),
   second: Joi.array().items(start).allow(null).required(),
   launch: Joi.object({

@@ -97,7 +97,7 @@ export interface BuyingView {
     ways: SmallWay[];
   }[];
   /** Thinner, additives and sundries to buy; the stock doesn’t count them. */
-  besides: SundryView[];
+  extras: SundryView[];
   /** Bought so early that its shelf life would end before it is used. */
   tooEarly: { productName: string; usedAt: string; shelfMonths: number }[];
 }
@@ -167,6 +167,6 @@ export const buyingReply = objectOf<BuyingView>({
       ways: listOf(Joi.object({ kind: word(), what: word(), cost: maybeFigure(), left: figure() })),
     }),
   ),
-  besides: listOf(usedUp),
+  extras: listOf(usedUp),
   tooEarly: listOf(Joi.object({ productName: word(), usedAt: moment(), shelfMonths: figure() })),
 });

@@ -162,7 +162,7 @@ interface Run {
 }
 
 /** Days assumed as told: stretches of at most one of them. */
-function tell(
+function explainDays(
   run: Run,
   day: readonly number[],
   stretches: readonly { fromMs: number; toMs: number; share: number }[],
@@ -182,7 +182,7 @@ function assumeBefore(run: Run, temps: TempSeries, startMs: number): number | nu
   const done = shareWithin(run.ready, day, ahead);
   const back = done >= run.left ? timeUntil(run.ready, day, done - run.left) : 0;
   const until = startMs - (back ?? 0);
-  tell(
+  explainDays(
     run,
     day,
     assumedStretches(run.ready, day, startMs - until, ahead)
@@ -203,7 +203,7 @@ function assumeAfter(run: Run, temps: TempSeries, endMs: number, laidAt: number)
   const ms = timeUntil(run.ready, day, shareWithin(run.ready, day, from) + run.left);
   if (ms === null || arrival(laidAt, endMs + ms) === null) return null;
   const stretches = assumedStretches(run.ready, day, from, ms);
-  tell(
+  explainDays(
     run,
     day,
     stretches.map((each) => ({ ...each, fromMs: endMs + each.fromMs, toMs: endMs + each.toMs })),

@@ -8,7 +8,7 @@ export {
   chanceOf,
   followPlan,
   type LaunchOdds,
-  type OddsAsked,
+  type OddsInput,
   oddsOf,
   type PlanOdds,
   planFollower,

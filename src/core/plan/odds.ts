@@ -16,7 +16,7 @@ const ONLY_FILM = { coats: [], primeByMs: null, ready: 'tack-free' } as const;
 const SAFE_MS = 2 * 86_400_000;
 
 /** A yard, its plan, and the weather as it is known and forecast. */
-export interface OddsAsked {
+export interface OddsInput {
   of: WeatherYard;
   plan: YardPlan;
   /** Known and forecast, in order, an hour apart, to the end of the plan. */
@@ -37,7 +37,7 @@ export interface OddsAsked {
  * @returns a function from the number of a draw to what comes of it; the same number is the same weather
  * @throws {QuantityError} on a yard or hours that cannot be
  */
-export function planFollower(asked: OddsAsked): (draw: number) => DrawOutcome {
+export function planFollower(asked: OddsInput): (draw: number) => DrawOutcome {
   const follow = drawsOf(asked);
   return (draw) => follow(draw).outcome;
 }
@@ -57,7 +57,7 @@ export interface Rehearsal extends DrawOutcome {
  * @param orders tasks that begin at a given time in any case, and tasks that don’t begin before a time
  * @throws {QuantityError} on a yard, hours or moment that cannot be
  */
-export function rehearse(asked: OddsAsked, draw: number, orders: readonly Order[] = []): Rehearsal {
+export function rehearse(asked: OddsInput, draw: number, orders: readonly Order[] = []): Rehearsal {
   for (const { atMs, decidedMs } of orders)
     if (moment('time of a decision', decidedMs) > moment('time decided on', atMs))
       throw new QuantityError('time decided on', atMs, `${decidedMs}, when it is decided, or later`);
@@ -74,7 +74,7 @@ export function rehearse(asked: OddsAsked, draw: number, orders: readonly Order[
 }
 
 /** Follows draws of the weather, as the plan or somebody has it. */
-function drawsOf(asked: OddsAsked): ReturnType<typeof drawsFollowed> {
+function drawsOf(asked: OddsInput): ReturnType<typeof drawsFollowed> {
   const { of, plan, hours, errors } = asked;
   const { fromMs } = of.yard;
   const tries = within('tries', asked.tries ?? TRIES, 0, 10_000);
@@ -98,7 +98,7 @@ function drawsOf(asked: OddsAsked): ReturnType<typeof drawsFollowed> {
 
 /** As {@link planFollower}, so many draws from one on. @throws {QuantityError} on an impossible count too */
 export function followPlan(
-  asked: OddsAsked,
+  asked: OddsInput,
   { first, count }: { first: number; count: number },
 ): DrawOutcome[] {
   within('first draw', first, 0, 1e6);

@@ -40,14 +40,14 @@ export const nextChange = ({ before = [] }: PlanSurface, ms: number): number | n
   before.find(({ untilMs }) => ms < untilMs)?.untilMs ?? null;
 
 /** Hours from which surfaces are worked out, and how many come before them. */
-export interface HoursAhead {
+export interface ComingHours {
   ahead: readonly AirHour[];
   since: number;
   settled: number;
 }
 
 /** Hours from a day before a moment on: a day is for the surface to settle. */
-export function hoursAhead(hours: readonly AirHour[], sinceMs: number | null): HoursAhead {
+export function comingHours(hours: readonly AirHour[], sinceMs: number | null): ComingHours {
   const since =
     sinceMs === null
       ? 0
@@ -68,7 +68,7 @@ export class SurfaceIn {
   readonly #byLimits = new Map<AirLimits, { air: CoatAir; passing: Passing }>();
 
   /** @param settled hours of `ahead` that are only for the surface to settle: of these, and before them, `past` is kept */
-  constructor(of: PlanSurface, { ahead, since, settled }: HoursAhead, site: Site, past: SurfaceIn | null) {
+  constructor(of: PlanSurface, { ahead, since, settled }: ComingHours, site: Site, past: SurfaceIn | null) {
     const startMs = ahead[0]?.at ?? 0;
     const stages = [
       ...(of.before ?? []).filter(({ untilMs }) => untilMs > startMs),

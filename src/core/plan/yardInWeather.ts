@@ -13,8 +13,8 @@ import { FilmTables, timesOf } from './coatTables.ts';
 import { type FilmGiven, filmIn } from './filmIn.ts';
 import { joined, SLOT_MS } from './slots.ts';
 import {
-  type HoursAhead,
-  hoursAhead,
+  type ComingHours,
+  comingHours,
   nextChange,
   type PlanSurface,
   SurfaceIn,
@@ -99,7 +99,7 @@ export class YardWeather {
   /** What films do in this weather, for problems with the yard's start. */
   readonly films = new FilmTables();
   readonly #of: WeatherYard;
-  readonly #ahead: HoursAhead;
+  readonly #ahead: ComingHours;
   readonly #slots: number;
   readonly #nights: readonly Dark[];
   readonly #keyOf: ReadonlyMap<string, string>;
@@ -120,7 +120,7 @@ export class YardWeather {
     },
   ) {
     this.#of = of;
-    this.#ahead = hoursAhead(hours, given.past?.sinceMs ?? null);
+    this.#ahead = comingHours(hours, given.past?.sinceMs ?? null);
     this.#slots = given.slots;
     this.#nights = given.nights;
     this.#keyOf = given.keyOf;

@@ -1,5 +1,5 @@
 import type { Method } from '../film/index.ts';
-import { film as microns, type Said, said, within } from '../units/index.ts';
+import { film as microns, type Sentence, sentence, within } from '../units/index.ts';
 import { filmOf, methodsOf, type ProductSheet, thinnerOf } from './sheet.ts';
 
 /** The figures of a step that its sheet can refuse: film in µm a coat, thinner as a fraction. */
@@ -22,10 +22,10 @@ const percent = (fraction: number) => `${Number((fraction * 100).toFixed(1))} %`
 export function fineFigures(
   step: StepFigures,
   sheet: Pick<ProductSheet, 'family' | 'methods' | 'byMethod' | 'film' | 'thinner'>,
-): StepFigures & { said: Said[] } {
+): StepFigures & { said: Sentence[] } {
   const dry = within('dry film a coat', step.dryMicronsPerCoat, 0, 20_000);
   const thinner = within('thinner', step.thinner, 0, 0.9);
-  const changes: Said[] = [];
+  const changes: Sentence[] = [];
   const allowed = methodsOf(sheet);
   const method =
     sheet.methods.length > 0 && !allowed.includes(step.method) ? (allowed[0] as Method) : step.method;
@@ -33,7 +33,7 @@ export function fineFigures(
     changes.push(`${method.replaceAll('-', ' ')} instead of ${step.method.replaceAll('-', ' ')}`);
   }
   const most = within('maximum dry film per coat', filmOf(sheet, method).max, 0, 20_000);
-  if (dry > most) changes.push(said`${microns(most)} per coat instead of ${microns(dry)}`);
+  if (dry > most) changes.push(sentence`${microns(most)} per coat instead of ${microns(dry)}`);
   const limit = thinnerOf(sheet, method);
   const mostThinner = limit === null ? 0 : within('maximum thinner', limit.maxFraction ?? 0.9, 0, 0.9);
   if (thinner > mostThinner + 1e-9) {

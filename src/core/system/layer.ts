@@ -1,6 +1,6 @@
 import type { Method } from '../film/index.ts';
 import type { AdditionLimit } from '../mix/index.ts';
-import { type Said, within } from '../units/index.ts';
+import { type Sentence, within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
 import type { Bond, Lay, Mark, ServiceKind, Verdict } from './rules.ts';
 import { type Additive, filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
@@ -113,7 +113,7 @@ export function checkLayers(layers: readonly Layer[], place: StackPlace): void {
 export interface Judgement {
   ruleId: string;
   verdict: Exclude<Verdict, 'fine'>;
-  reason: Said;
+  reason: Sentence;
   condition: string | null;
   mark: Mark;
 }

@@ -1,4 +1,4 @@
-import { degrees, film as microns, type Said, said } from '../units/index.ts';
+import { degrees, film as microns, type Sentence, sentence } from '../units/index.ts';
 import { EPOXIES, isIn } from './groups.ts';
 import type { Judgement, Layer, StackPlace } from './layer.ts';
 import type { PlannedAdditive } from './step.ts';
@@ -9,7 +9,7 @@ const EPOXY_STOPS_C = { winter: 5, usual: 10 };
 /** A fraction as one says it, to a tenth of a per cent: 8.4 % against 8 % are not both 8 %. */
 const percent = (fraction: number): string => `${Number((fraction * 100).toFixed(1))} %`;
 
-type Add = (ruleId: string, verdict: 'condition' | 'no', reason: Said, condition?: string | null) => void;
+type Add = (ruleId: string, verdict: 'condition' | 'no', reason: Sentence, condition?: string | null) => void;
 
 /** Only what is on the sheet goes in, and only to its own limit [T, handbook part 7]. */
 function addAdditive(
@@ -46,14 +46,14 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'film-too-thick',
       'no',
-      said`${microns(dry)} per coat is above the data sheet’s maximum of ${microns(film.max)}. The coat will sag and trap solvent`,
+      sentence`${microns(dry)} per coat is above the data sheet’s maximum of ${microns(film.max)}. The coat will sag and trap solvent`,
     );
   }
   if (film && dry < film.min) {
     add(
       'film-too-thin',
       'condition',
-      said`${microns(dry)} per coat is below the data sheet’s minimum of ${microns(film.min)}`,
+      sentence`${microns(dry)} per coat is below the data sheet’s minimum of ${microns(film.min)}`,
       'you apply another coat to make up the film',
     );
   }
@@ -87,7 +87,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'too-cold',
       'condition',
-      said`The paint stops curing below ${degrees(layer.stopC)}, and ${degrees(coldestC)} is expected`,
+      sentence`The paint stops curing below ${degrees(layer.stopC)}, and ${degrees(coldestC)} is expected`,
       'you heat the area or use a winter grade',
     );
   }
@@ -100,7 +100,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     found.push({
       ruleId: 'stop-not-stated',
       verdict: 'condition',
-      reason: said`The data sheet gives no minimum curing temperature. It’s commonly ${degrees(EPOXY_STOPS_C.winter)} (winter grades) or ${degrees(EPOXY_STOPS_C.usual)}, and ${degrees(coldestC)} is expected`,
+      reason: sentence`The data sheet gives no minimum curing temperature. It’s commonly ${degrees(EPOXY_STOPS_C.winter)} (winter grades) or ${degrees(EPOXY_STOPS_C.usual)}, and ${degrees(coldestC)} is expected`,
       condition: 'the manufacturer confirms that it cures at that temperature',
       mark: 'T',
     });
@@ -110,7 +110,7 @@ export function bySheet(layer: Layer, place: StackPlace): Judgement[] {
     add(
       'too-hot',
       'condition',
-      said`The data sheet allows at most ${degrees(layer.hottestC)}, and ${degrees(hottestC)} is expected`,
+      sentence`The data sheet allows at most ${degrees(layer.hottestC)}, and ${degrees(hottestC)} is expected`,
       'you apply it in a cooler part of the day or in the shade',
     );
   }

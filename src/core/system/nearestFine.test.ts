@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { tell } from '../units/index.ts';
+import { writeSentence } from '../units/index.ts';
 import { type Family, fineFigures, nearestFine, type ServiceKind, type Substrate } from './index.ts';
 
 const found = (
@@ -54,6 +54,6 @@ describe('figures that a sheet refuses, brought within it', () => {
   ])('%s', (_what, its, step, expected, words) => {
     const { said, ...figures } = fineFigures(step as never, its as never);
     expect(figures).toEqual({ ...step, ...expected });
-    expect(said.map((each) => tell(each, 'metric'))).toEqual(words);
+    expect(said.map((each) => writeSentence(each, 'metric'))).toEqual(words);
   });
 });

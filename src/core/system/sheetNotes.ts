@@ -5,8 +5,8 @@ import {
   film as microns,
   positive,
   QuantityError,
-  type Said,
-  said,
+  type Sentence,
+  sentence,
   within,
 } from '../units/index.ts';
 import { FAMILIES, type Family } from './families.ts';
@@ -17,7 +17,7 @@ import { checkFilm, filmOf, methodsOf, type ProductSheet } from './sheet.ts';
 export interface SheetNote {
   /** The part of the sheet it is about. */
   about: 'overcoat' | 'pot-life' | 'film' | 'thumb' | 'immersion' | 'profile' | 'mix';
-  text: Said;
+  text: Sentence;
 }
 
 const at = (points: readonly CurvePoint[], tempC: number): number | null => {
@@ -57,19 +57,19 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (sheet.inductionMin !== null) within('induction', sheet.inductionMin, 0, 14_400);
   for (const { film } of sheet.byMethod) if (film) checkFilm(film);
   const notes: SheetNote[] = [];
-  const say = (about: SheetNote['about'], text: Said) => notes.push({ about, text });
+  const say = (about: SheetNote['about'], text: Sentence) => notes.push({ about, text });
   for (const rule of sheet.cure.overcoat) {
     const closes = rule.chemicalMax && before(rule.chemicalMax, rule.min);
     if (closes != null)
       say(
         'overcoat',
-        said`At ${degrees(closes)}, the overcoat window for ${over(rule.by)} closes before it opens`,
+        sentence`At ${degrees(closes)}, the overcoat window for ${over(rule.by)} closes before it opens`,
       );
     const thumb = rule.thumb && before(rule.thumb.closes, rule.thumb.opens);
     if (thumb != null)
       say(
         'thumb',
-        said`At ${degrees(thumb)}, the thumbprint window for ${over(rule.by)} closes before it opens`,
+        sentence`At ${degrees(thumb)}, the thumbprint window for ${over(rule.by)} closes before it opens`,
       );
     if (rule.chemicalMax && rule.keyGrit === null) {
       say(
@@ -88,7 +88,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (colder && point.minutes >= colder.minutes) {
       say(
         'pot-life',
-        said`Pot life is ${point.minutes} min at ${degrees(point.tempC)}, which isn’t shorter than at ${degrees(colder.tempC)}`,
+        sentence`Pot life is ${point.minutes} min at ${degrees(point.tempC)}, which isn’t shorter than at ${degrees(colder.tempC)}`,
       );
     }
   });
@@ -104,7 +104,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (wet > 1500 && !isIn(FILLERS, sheet.family))
     say(
       'film',
-      said`The maximum of ${microns(sheet.film.max)} dry means ${microns(Math.round(wet))} wet, which would be a filler rather than a paint`,
+      sentence`The maximum of ${microns(sheet.film.max)} dry means ${microns(Math.round(wet))} wet, which would be a filler rather than a paint`,
     );
   for (const { method, film } of sheet.byMethod) {
     if (!methodsOf(sheet).includes(method))
@@ -112,7 +112,7 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
     if (film && film.max > 3 * sheet.film.max) {
       say(
         'film',
-        said`${microns(film.max)} by ${method.replaceAll('-', ' ')} is more than three times the maximum of ${microns(sheet.film.max)}`,
+        sentence`${microns(film.max)} by ${method.replaceAll('-', ' ')} is more than three times the maximum of ${microns(sheet.film.max)}`,
       );
     }
   }
@@ -120,10 +120,13 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   const latest = sheet.cure.events['latest-immersion'];
   const late = immersion && latest && before(latest, immersion);
   if (late != null)
-    say('immersion', said`At ${degrees(late)}, the latest launch time is before the earliest`);
+    say('immersion', sentence`At ${degrees(late)}, the latest launch time is before the earliest`);
   const { profileMinMicrons: least, profileMaxMicrons: most } = sheet.preparation;
   if (least !== null && most !== null && least > most)
-    say('profile', said`The minimum profile of ${microns(least)} is above the maximum of ${microns(most)}`);
+    say(
+      'profile',
+      sentence`The minimum profile of ${microns(least)} is above the maximum of ${microns(most)}`,
+    );
   return notes;
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
 import type { Method } from '../film/index.ts';
-import { tell } from '../units/index.ts';
+import { writeSentence } from '../units/index.ts';
 import {
   type ComparedStep,
   checkStack,
@@ -196,7 +196,7 @@ describe('sanity of a sheet', () => {
   ])('%s is pointed out', (_, over, text) => {
     expect(
       sheetNotes({ ...barrier, ...over })
-        .map((note) => tell(note.text, 'metric'))
+        .map((note) => writeSentence(note.text, 'metric'))
         .join(),
     ).toContain(text);
   });
@@ -246,10 +246,10 @@ describe('figures of one method', () => {
   });
   it('a sheet that speaks of a method it forbids is looked at again', () => {
     const notes = sheetNotes({ ...sprayed, methods: ['roller', 'brush'] }).map(({ text }) =>
-      tell(text, 'metric'),
+      writeSentence(text, 'metric'),
     );
     expect(notes.join()).toContain('There are values for airless spray, but that method isn’t allowed');
-    const silent = sheetNotes({ ...sprayed, methods: [] }).map(({ text }) => tell(text, 'metric'));
+    const silent = sheetNotes({ ...sprayed, methods: [] }).map(({ text }) => writeSentence(text, 'metric'));
     expect(silent).toEqual(notes.filter((note) => !note.includes('isn’t allowed')));
   });
 });
@@ -265,7 +265,8 @@ describe('what the coats come to in all (handbook parts 4 and 5, common practice
   const said = (where: Where, ...layers: Layer[]) =>
     checkStack(layers, { oldCoating: null, coldestC: null, ...where }).layers.flatMap(({ judgements }, at) =>
       judgements.map(
-        ({ verdict, condition, reason }) => `${at} ${verdict} if ${condition}: ${tell(reason, 'metric')}`,
+        ({ verdict, condition, reason }) =>
+          `${at} ${verdict} if ${condition}: ${writeSentence(reason, 'metric')}`,
       ),
     );
   const grp: Where = { substrate: 'grp', service: 'immersed' };

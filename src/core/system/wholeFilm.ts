@@ -1,4 +1,4 @@
-import { film, type Said, said } from '../units/index.ts';
+import { film, type Sentence, sentence } from '../units/index.ts';
 import type { Family } from './families.ts';
 import { ANTIFOULINGS, BARE_METALS, EPOXIES, isIn } from './groups.ts';
 import type { Judgement, Layer, StackPlace } from './layer.ts';
@@ -11,7 +11,7 @@ interface WholeRule {
   least: { microns: number } | { coats: number };
   mark: Mark;
   /** Why, with what they come to as planned. */
-  reason: (sum: { microns: number; coats: number }) => Said;
+  reason: (sum: { microns: number; coats: number }) => Sentence;
   when(place: StackPlace): boolean;
 }
 
@@ -23,7 +23,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     least: { microns: 300 },
     mark: 'T',
     reason: ({ microns }) =>
-      said`A barrier needs at least ${film(300)} in total to keep water out of the laminate; ${film(500)} is better. This system has ${film(microns)}`,
+      sentence`A barrier needs at least ${film(300)} in total to keep water out of the laminate; ${film(500)} is better. This system has ${film(microns)}`,
     when: ({ substrate, service }) => service === 'immersed' && isIn(['grp', 'grp-laminate'], substrate),
   },
   {
@@ -41,7 +41,7 @@ export const WHOLE_RULES: readonly WholeRule[] = [
     least: { microns: 500 },
     mark: 'T',
     reason: ({ microns }) =>
-      said`The inside of a tank needs ${film(500)} in total. This system has ${film(microns)}`,
+      sentence`The inside of a tank needs ${film(500)} in total. This system has ${film(microns)}`,
     when: ({ service }) => service === 'tank',
   },
   {

@@ -12,5 +12,5 @@ export { MOST_MONEY } from './limits.ts';
 export { memoised, memoisedByKey, remembering } from './memo.ts';
 export { monthsLater } from './months.ts';
 export { finite, moment, NotStatedError, positive, QuantityError, within } from './quantityError.ts';
-export { degrees, film, type Said, type SaidFigure, said, tell } from './said.ts';
+export { degrees, film, type Sentence, type SentenceFigure, sentence, writeSentence } from './sentence.ts';
 export { fromCanonical, type Quantity, toCanonical, type Unit, unitDef } from './units.ts';

@@ -7,10 +7,10 @@ import {
   monthsLater,
   parseNumber,
   parseQuantity,
-  said,
-  tell,
+  sentence,
   toCanonical,
   within,
+  writeSentence,
 } from './index.ts';
 
 // NIST Special Publication 811, appendix B; the same figures stand in the handbook, part 6.
@@ -84,11 +84,11 @@ describe('figures as a person reads and types them', () => {
 });
 
 describe('a sentence with figures', () => {
-  const sentence = said`below ${degrees(5)} it stops; ${film(101.6)} a coat, ${3} coats`;
+  const text = sentence`below ${degrees(5)} it stops; ${film(101.6)} a coat, ${3} coats`;
   it('is read in the units of whoever reads it', () => {
-    expect(tell(sentence, 'metric')).toBe('below 5 °C it stops; 102 µm a coat, 3 coats');
-    expect(tell(sentence, 'us')).toBe('below 41 °F it stops; 4 mil a coat, 3 coats');
-    expect(tell('no figures', 'us')).toBe('no figures');
+    expect(writeSentence(text, 'metric')).toBe('below 5 °C it stops; 102 µm a coat, 3 coats');
+    expect(writeSentence(text, 'us')).toBe('below 41 °F it stops; 4 mil a coat, 3 coats');
+    expect(writeSentence('no figures', 'us')).toBe('no figures');
   });
 });
 

@@ -12,7 +12,7 @@ import {
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
-import { notAhead } from '../http/notAhead.ts';
+import { notInFuture } from '../http/notInFuture.ts';
 import { badFields } from '../http/problem.ts';
 import {
   insertLot,
@@ -142,7 +142,7 @@ export const lotEndpoints = [
       sent: ({ id }) => ({ id }),
     },
     run: async ({ body }, { tx, now }) => {
-      notAhead(body.at, now, 'at');
+      notInFuture(body.at, now, 'at');
       for (const [i, { amount, ...lot }] of body.lots.entries()) {
         await checkLot(tx, lot, `lots.${i}.`);
         await insertLot(tx, lot, body.id);

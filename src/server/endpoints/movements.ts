@@ -16,7 +16,7 @@ import {
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
-import { notAhead } from '../http/notAhead.ts';
+import { notInFuture } from '../http/notInFuture.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
 import { keptLot, readStock } from '../memory/stockReading.ts';
 import { theArea } from '../rows/areas.ts';
@@ -39,7 +39,7 @@ const ofProducts = (ids: Iterable<string>): ChangeSet =>
 
 /** What a keep-back may not do: take more than the tin has, or be used for more than was kept. */
 async function checkMovement(tx: Tx, input: MovementInput, now: number, path = ''): Promise<Lot> {
-  notAhead(input.at, now, `${path}at`);
+  notInFuture(input.at, now, `${path}at`);
   const lot = await theLot(tx, input.lotId);
   const refuse = (field: string, message: string) => badFields([{ path: `${path}${field}`, message }]);
   if (['kept-back', 'kept-used', 'released'].includes(input.kind)) {

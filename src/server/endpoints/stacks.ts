@@ -1,10 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
 import {
   aheadReply,
-  benchAheadQuery,
   benchQuery,
   benchReply,
   idsReply,
+  lookAheadQuery,
   type StackInput,
   stackForAreas,
   stackInput,
@@ -12,7 +12,7 @@ import {
   stacksReply,
 } from '../../contract/index.ts';
 import { checkStack, layerOfStep } from '../../core/system/index.ts';
-import { tell } from '../../core/units/index.ts';
+import { writeSentence } from '../../core/units/index.ts';
 import { NO_AIR } from '../air/surfaces.ts';
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
@@ -24,7 +24,7 @@ import { found } from '../rows/missing.ts';
 import { loadCatalogue, type ProductCatalogue } from '../rows/products.ts';
 import { replaceSteps, stepsElsewhere } from '../rows/stacks.ts';
 import { benchView } from '../views/bench.ts';
-import { coatAhead } from '../views/coatAhead.ts';
+import { lookAhead } from '../views/lookAhead.ts';
 import { stackView } from '../views/stackView.ts';
 
 async function stateOf(tx: Tx, areaId: string): Promise<AreaSnapshot> {
@@ -64,7 +64,7 @@ function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCa
       )
       .map(({ reason }) => ({
         path: `steps.${i}.overrule`,
-        message: `${tell(reason, 'metric')}. To apply anyway, enter a reason. The reason is kept on record`,
+        message: `${writeSentence(reason, 'metric')}. To apply anyway, enter a reason. The reason is kept on record`,
       })),
   );
   if (refused.length > 0) throw badFields(refused);
@@ -188,8 +188,8 @@ export const stackEndpoints = [
     path: '/bench/:areaId/ahead',
     summary:
       'List start times that leave time for the next coat or a launch, or that suit a damp surface that is drying',
-    query: benchAheadQuery,
+    query: lookAheadQuery,
     reply: aheadReply,
-    run: ({ params, query }, context) => coatAhead(context, params.areaId, query),
+    run: ({ params, query }, context) => lookAhead(context, params.areaId, query),
   }),
 ];

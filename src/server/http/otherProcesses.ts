@@ -4,20 +4,20 @@ import { currentRevision, noticesBetween } from '../rows/versions.ts';
 /** A notice that never came is made up for within this time, ms. */
 const LOOK_MS = 2000;
 
-type Telling = Pick<Context, 'db' | 'live' | 'process' | 'log'>;
+type Notifying = Pick<Context, 'db' | 'live' | 'process' | 'log'>;
 
 /**
  * Tells this process's open pages what other processes wrote. Notices only say that there is something: what it is stands in a table,
  * read in order from the last that was told. Readers do not rely on it, since each asks for the revision itself.
  */
 export class OtherProcesses {
-  readonly #context: Telling;
+  readonly #context: Notifying;
   readonly #timer: NodeJS.Timeout;
   #lastSeen: number | null = null;
   #looking: Promise<void> | null = null;
   #again = false;
 
-  constructor(context: Telling) {
+  constructor(context: Notifying) {
     this.#context = context;
     this.#timer = setInterval(() => this.look(), LOOK_MS);
     this.#timer.unref();

@@ -46,7 +46,8 @@ export async function beforeCoat(
   const tins = benchTins({ ...coat, colour, litres, areaM2: leftM2 }, { ...known, now }, new Map());
   return {
     workLeft: clock.work.filter((task) => isLeft(task, now)).length,
-    untaped: ticks.filter(({ taped }) => taped !== true).length,
+    // Edges can be cut in by brush: what must stay bare can’t.
+    untaped: ticks.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length,
     openFaults: openFaultsOf(state, findings).length,
     paintEnds: tins !== null && endsBeforeCoat({ reachLitres: tins.reachLitres, wantedLitres: litres }),
   };

@@ -110,7 +110,7 @@ describe('whether a coat may be applied now', () => {
     await air(-24, 24 * 8, () => -4);
     const { outlook } = await bench('?heatC=20&watts=40000');
     expect(outlook?.ok).toBe(false);
-    const [tent, heated] = outlook?.instead ?? [];
+    const [tent, heated] = outlook?.otherPlaces ?? [];
     // A cover warms nothing; a heater does, and dries the air besides.
     expect(tent).toMatchObject({ surroundings: { kind: 'tent' }, start: null });
     expect(heated?.surroundings).toEqual({ kind: 'heated', setPointC: 20 });
@@ -118,7 +118,7 @@ describe('whether a coat may be applied now', () => {
     // 20 m² by roller, then six hours at 20 °C.
     expect((Date.parse(heated?.safe ?? '') - NOON) / HOUR).toBeCloseTo(20 / 12 + 6, 1);
     // Two kilowatts behind GRP: 2000 / (4.5 × 92 + 20) K, too little to cure at all [S: EN 12831 simplified; U from memory].
-    const [, small] = (await bench('?heatC=20&watts=2000')).outlook?.instead ?? [];
+    const [, small] = (await bench('?heatC=20&watts=2000')).outlook?.otherPlaces ?? [];
     expect(small).toMatchObject({ start: null, next: null, heat: { kWhLikely: null } });
     expect(small?.heat?.warmsK).toBeCloseTo(2000 / (4.5 * 6 * 60 ** (2 / 3) + 0.33 * 60), 1);
     expect(small?.heat?.neededW).toBeCloseTo(24 * (4.5 * 6 * 60 ** (2 / 3) + 0.33 * 60), 0);

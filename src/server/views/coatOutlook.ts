@@ -5,7 +5,7 @@ import type { SurfacePlace } from '../air/surfaces.ts';
 import { failureView } from './coatAirRecord.ts';
 import { isIn } from './coatSpans.ts';
 import { type CoatToApply, coatUnder } from './coatUnder.ts';
-import { type AboutCoat, type Inside, insteadOf, insteadView } from './insteadView.ts';
+import { type AboutCoat, type Inside, otherPlacesFor, otherPlaceView } from './otherPlaceView.ts';
 
 const at = (ms: number) => new Date(ms).toISOString();
 const iso = (ms: number | null) => (ms === null ? null : at(ms));
@@ -65,11 +65,11 @@ export function coatOutlook(
       best: bestView(each),
     })),
     best: best && bestView(best),
-    instead:
+    otherPlaces:
       ok || safeBy === null
         ? []
-        : insteadOf(place.surroundings, inside).map((other) =>
-            insteadView(coat, place, other, inside, about),
+        : otherPlacesFor(place.surroundings, inside).map((other) =>
+            otherPlaceView(coat, place, other, inside, about),
           ),
     conditions: verdict.conditions.map(({ code, at: sinceMs, surface = null }) => ({
       code,

@@ -1,5 +1,5 @@
 import type { ChangeSet, Problem } from '../../contract/index.ts';
-import { hearClock } from '../state/deviceClock.ts';
+import { noteServerClock } from '../state/deviceClock.ts';
 
 /** The server said no, and why. */
 export class ApiProblem extends Error {
@@ -114,7 +114,7 @@ async function request<T>(method: ApiMethod, path: string, body?: unknown): Prom
   } catch {
     throw new Unreachable('The server’s answer was incomplete. Your changes are still here. Try again.');
   }
-  hearClock(response.headers.get('date'));
+  noteServerClock(response.headers.get('date'));
   if (response.ok) {
     rememberOwn(response.headers.get(REVISION));
     const changes = response.headers.get(CHANGES);

@@ -7,7 +7,6 @@ import {
 } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type {
-  AheadView,
   BenchView,
   BoardView,
   BoatView,
@@ -18,6 +17,7 @@ import type {
   FormView,
   LeversView,
   LogView,
+  LookAheadView,
   MaterialsQuery,
   MaterialsView,
   MovementsView,
@@ -129,7 +129,7 @@ export const useBench = (areaId: string, asked: { safeHours?: number | null } & 
   );
 
 /** A question about the days ahead at a bench. */
-export const useBenchAhead = (
+export const useLookAhead = (
   areaId: string,
   asked: { safeHours: number | null; launchAt: string | null; damp: boolean },
 ) =>
@@ -140,7 +140,7 @@ export const useBenchAhead = (
       if (asked.safeHours) query.set('safeHours', String(asked.safeHours));
       if (asked.launchAt) query.set('launchAt', asked.launchAt);
       if (asked.damp) query.set('damp', 'yes');
-      return api<AheadView>('GET', `/bench/${areaId}/ahead${query.size > 0 ? `?${query}` : ''}`);
+      return api<LookAheadView>('GET', `/bench/${areaId}/ahead${query.size > 0 ? `?${query}` : ''}`);
     },
     placeholderData: keepPreviousData,
   });

@@ -8,7 +8,6 @@ import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
-import { Ahead } from './Ahead.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
 import { useApplying } from './applying.ts';
 import { BenchHead } from './BenchHead.tsx';
@@ -16,11 +15,12 @@ import { BenchSteps, NextStep } from './BenchSteps.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
-import { Instead } from './Instead.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { Logged } from './Logged.tsx';
+import { LookAhead } from './LookAhead.tsx';
 import { MixAndApply } from './MixAndApply.tsx';
+import { OtherPlaces } from './OtherPlaces.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
@@ -136,7 +136,7 @@ function Bench({
                   missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
                 />
                 {view.outlook && (
-                  <Instead
+                  <OtherPlaces
                     outlook={view.outlook}
                     now={Date.parse(view.now)}
                     zone={zone}
@@ -145,7 +145,12 @@ function Bench({
                   />
                 )}
                 {view.outlook && (
-                  <Ahead areaId={view.area.id} zone={zone} now={Date.parse(view.now)} safeHours={safeHours} />
+                  <LookAhead
+                    areaId={view.area.id}
+                    zone={zone}
+                    now={Date.parse(view.now)}
+                    safeHours={safeHours}
+                  />
                 )}
                 <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
                 <LeaveBare view={view} zone={zone} />

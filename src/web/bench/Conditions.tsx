@@ -11,7 +11,7 @@ import { lazyPart } from '../parts/lazyPart.tsx';
 import { aroundNow } from '../parts/strip/useStripSpan.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CoatSuitability } from './CoatSuitability.tsx';
-import { HoursAhead } from './HoursAhead.tsx';
+import { ComingHours } from './ComingHours.tsx';
 
 const TimeStrip = lazyPart(async () => (await import('../parts/strip/TimeStrip.tsx')).TimeStrip);
 
@@ -156,7 +156,7 @@ export function Conditions(props: Props) {
           Use {view.air.source} weather data ({sayTime(view.air.at, zone, Date.parse(view.now))})
         </button>
       )}
-      <HoursAhead hours={view.hours} zone={zone} />
+      <ComingHours hours={view.hours} zone={zone} />
       <Suspense fallback={<p className="h-56 p-4">Loading chart…</p>}>
         <TimeStrip
           title={`${view.area.name}, ${view.boat.name}`}

@@ -1,7 +1,7 @@
 import type { Product } from '../../contract/index.ts';
 import type { Addition, Batch, MeasuringTool } from '../../core/mix/index.ts';
+import { AsPoured } from './AsPoured.tsx';
 import { FinerTool } from './FinerTool.tsx';
-import { PouredInstead } from './PouredInstead.tsx';
 import { Pours } from './Pours.tsx';
 import { SplitNotes } from './SplitNotes.tsx';
 import { WeighIn } from './WeighIn.tsx';
@@ -44,7 +44,7 @@ export function PotAmounts(props: Props) {
           onAmounts={props.onAmounts}
         />
       )}
-      <PouredInstead
+      <AsPoured
         split={asked}
         parts={batch.parts}
         by={sheet.ratioBy}

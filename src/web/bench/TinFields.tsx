@@ -2,16 +2,16 @@ import type { ProductSheet } from '../../core/system/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 
 /** Minutes read off the tin where the sheet is silent; 0: the tin is silent too. */
-export interface TinSays {
+export interface TinTimes {
   inductionMin: number;
   potLifeMin: number;
 }
-export const TIN_SILENT: TinSays = { inductionMin: 0, potLifeMin: 0 };
+export const TIN_SILENT: TinTimes = { inductionMin: 0, potLifeMin: 0 };
 
 interface Props {
   sheet: Pick<ProductSheet, 'parts' | 'inductionMin' | 'potLife'>;
-  says: TinSays;
-  onChange: (says: TinSays) => void;
+  says: TinTimes;
+  onChange: (says: TinTimes) => void;
 }
 
 /** What a two-pack's sheet leaves out and its pot cannot do without: asked for, never assumed. */

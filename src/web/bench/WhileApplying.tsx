@@ -76,7 +76,7 @@ function Comb({ step, product, applying }: Props) {
           </button>
         ))}
       </div>
-      {last && <CombSaid sheet={product.sheet} step={step} combs={combs} />}
+      {last && <CombResult sheet={product.sheet} step={step} combs={combs} />}
       {last && (
         <button type="button" className="btn btn-ghost target" onClick={() => applying.undo([last.id])}>
           Undo last reading
@@ -93,7 +93,7 @@ const WHAT_TO_DO = {
   thick: 'Too thick: it can sag and trap solvent. Spread it further while it is wet.',
 } as const;
 
-function CombSaid({
+function CombResult({
   sheet,
   step,
   combs,

@@ -12,7 +12,7 @@ import { endsBefore } from './TinsReach.tsx';
  */
 export function beforeStart(view: BenchView, now: number, missing: number | null): string[] {
   const work = workLeft(view.clock.work, now).map((task) => sayTask({ ...task, note: '' }));
-  // Edges can be left to a cut-in line: what must stay bare can’t.
+  // Edges can be cut in by brush: what must stay bare can’t.
   const untaped = view.bare.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length;
   return [
     ...work,

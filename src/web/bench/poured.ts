@@ -27,7 +27,7 @@ export function pouredOf({
 }
 
 /** The log entry of a batch that was poured otherwise than planned. */
-function pouredInstead(
+function asPoured(
   { parts, result: { asked } }: Pick<Batch, 'parts' | 'result'>,
   by: RatioBasis,
   amounts: readonly number[],
@@ -41,7 +41,7 @@ function pouredInstead(
 /** What goes into the log of the pot; null while an amount of a part is still 0. */
 export function bodyOf(batch: Batch, by: RatioBasis, instead: readonly number[] | null) {
   if (instead === null) return pouredOf(batch);
-  return instead.every((amount) => amount > 0) ? pouredInstead(batch, by, instead) : null;
+  return instead.every((amount) => amount > 0) ? asPoured(batch, by, instead) : null;
 }
 
 /** The most that can be applied within the pot life, in the measure of the pours; null: not known. */

@@ -25,7 +25,7 @@ function messageOf(errors: FieldErrors, name: string): string | undefined {
 }
 
 /** Hint and refusal of a field, and the attributes by which the field names them. */
-export function useSaid(name: string, hint?: ReactNode) {
+export function useFieldMessages(name: string, hint?: ReactNode) {
   const { formState } = useFormContext();
   const id = useId();
   const message = messageOf(formState.errors, name);
@@ -66,7 +66,7 @@ const REFUSED = 'border-error border-2';
 /** A labelled text field with its unit, hint and refusal. */
 export function Field(props: FieldProps) {
   const { register } = useFormContext();
-  const { id, message, described, under } = useSaid(props.name, props.hint);
+  const { id, message, described, under } = useFieldMessages(props.name, props.hint);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="label-caps block pb-1">
@@ -106,7 +106,7 @@ export function SelectField(props: {
   onChosen?: (value: string) => void;
 }) {
   const { register } = useFormContext();
-  const { id, message, described, under } = useSaid(props.name, props.hint);
+  const { id, message, described, under } = useFieldMessages(props.name, props.hint);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="label-caps block pb-1">
@@ -132,7 +132,7 @@ export function SelectField(props: {
 /** A labelled text of several lines. */
 export function TextArea({ name, label, rows = 2 }: { name: string; label: string; rows?: number }) {
   const { register } = useFormContext();
-  const { id, message, described, under } = useSaid(name);
+  const { id, message, described, under } = useFieldMessages(name);
   return (
     <div>
       <label htmlFor={id} className="label-caps block pb-1">

@@ -1,5 +1,5 @@
 import { useController } from 'react-hook-form';
-import { useSaid } from './Field.tsx';
+import { useFieldMessages } from './Field.tsx';
 import { TimeInput } from './TimeInput.tsx';
 
 /** A labelled date and time of a form, with its hint and refusal. */
@@ -17,7 +17,7 @@ export function TimeField({
   stepped?: boolean;
 }) {
   const { field } = useController({ name });
-  const { message, described, under } = useSaid(name, hint);
+  const { message, described, under } = useFieldMessages(name, hint);
   return (
     <div className="min-w-0">
       <TimeInput

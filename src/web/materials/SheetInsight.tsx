@@ -23,7 +23,7 @@ function notesOf(sheet: ProductSheet): SheetNote[] {
 /** What the sheet as typed looks like: its times over temperature, and what can hardly be meant. */
 export function SheetInsight() {
   const { control } = useFormContext<SheetValues>();
-  const { system, tell } = useUnits();
+  const { system, write } = useUnits();
   const values = useWatch({ control }) as SheetValues;
   const read = new FormReader(system);
   const { sheet } = valuesToSheet(values, '', read);
@@ -39,7 +39,7 @@ export function SheetInsight() {
       {notes.length > 0 ? (
         <ul className="border-warning list-disc border-l-4 pl-8" role="status">
           {notes
-            .map(({ text }) => tell(text))
+            .map(({ text }) => write(text))
             .map((text) => (
               <li key={text}>Please check: {text}.</li>
             ))}

@@ -9,7 +9,7 @@ let offMs = 0;
 const listeners = new Set<() => void>();
 
 /** Hears the server's clock in an answer. */
-export function hearClock(date: string | null): void {
+export function noteServerClock(date: string | null): void {
   const server = date === null ? Number.NaN : Date.parse(date);
   if (Number.isNaN(server)) return;
   const off = Date.now() - server;

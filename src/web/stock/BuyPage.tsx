@@ -54,7 +54,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
     return (
       <div className="space-y-6">
         <p role="status">No paint to buy. Everything needed is in stock or on order.</p>
-        <Besides view={view} />
+        <Extras view={view} />
       </div>
     );
   return (
@@ -98,15 +98,15 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
         </p>
       ))}
       <Trades view={view} />
-      <Besides view={view} />
+      <Extras view={view} />
     </div>
   );
 }
 
-const Besides = ({ view }: { view: BuyingView }) => (
+const Extras = ({ view }: { view: BuyingView }) => (
   <UsedUp
     heading="Thinner, additives and sundries (subtract what you already have)"
-    items={view.besides}
+    items={view.extras}
     currency={view.currency}
   />
 );

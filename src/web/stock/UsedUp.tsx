@@ -4,7 +4,7 @@ import { type Units, useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayMoney } from '../words/supply.ts';
 
-function said({ amount, unit }: SundryView, show: Units['show']): string {
+function sayAmountOf({ amount, unit }: SundryView, show: Units['show']): string {
   switch (unit) {
     case 'l':
       return show(amount, 'volume');
@@ -43,7 +43,7 @@ export function UsedUp({
               {each.name} <span className="text-sm opacity-80">({each.rule})</span>
             </span>
             <span className="tabular-nums">
-              {said(each, show)}
+              {sayAmountOf(each, show)}
               {each.cost !== null && `, ${sayMoney(each.cost, currency)}`}
             </span>
           </li>

@@ -44,7 +44,7 @@ export function Verdict(of: {
         Result
       </h2>
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
-        <Said found={found} />
+        <VerdictText found={found} />
       </p>
       {error && (
         <p className="text-sm">
@@ -72,12 +72,12 @@ export function Verdict(of: {
         </p>
       )}
       {found.explanations.length > 0 && <Explanations {...of} />}
-      <Ahead {...of} />
+      <StockLeft {...of} />
     </section>
   );
 }
 
-function Said({ found }: { found: Reconciled }) {
+function VerdictText({ found }: { found: Reconciled }) {
   switch (found.verdict) {
     case 'nothing-used':
       return <>The ratio can’t be worked out: nothing has been used, or not enough of every part.</>;
@@ -148,7 +148,7 @@ function Explanations({
   );
 }
 
-function Ahead({ found, view, product }: { found: Reconciled; view: TinsView; product: Product }) {
+function StockLeft({ found, view, product }: { found: Reconciled; view: TinsView; product: Product }) {
   const { show } = useUnits();
   const unit = view.parts[0]?.unit ?? 'l';
   const say = (amount: number) => sayAmount(show, amount, unit);

@@ -239,12 +239,12 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
 
 /** The verdict on one way, and under it what each step is only fine for. */
 function RulesSay({ judged }: { judged: JudgedStack | null }) {
-  const { tell } = useUnits();
+  const { write } = useUnits();
   if (!judged) return '–';
   const points = judged.layers.flatMap(({ judgements }, i) =>
     judgements.map(({ ruleId, verdict, condition, reason }) => ({
       key: `${ruleId}${i}`,
-      said: `step ${i + 1}: ${condition ? `${VERDICT_WORDS[verdict]} ${condition}` : tell(reason)}`,
+      said: `step ${i + 1}: ${condition ? `${VERDICT_WORDS[verdict]} ${condition}` : write(reason)}`,
     })),
   );
   return (

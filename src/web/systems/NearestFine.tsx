@@ -1,7 +1,7 @@
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { Product } from '../../contract/index.ts';
 import { FAMILIES, type Family, fineFigures, nearestFine } from '../../core/system/index.ts';
-import { fieldText, fromCanonical, type Said, shownUnit } from '../../core/units/index.ts';
+import { fieldText, fromCanonical, type Sentence, shownUnit } from '../../core/units/index.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { StackContext } from './stackContext.ts';
@@ -13,7 +13,7 @@ const names = (families: readonly Family[]) => families.map((family) => FAMILIES
 /** A step that stays, with the figures its sheet refuses brought within it, and what that changed. */
 interface Kept {
   step: StepValues;
-  changed: Said[];
+  changed: Sentence[];
 }
 
 /** A stack near the one at hand without a "no", to be taken with one press. */
@@ -28,7 +28,7 @@ export function NearestFine({
 }) {
   const { control, getValues, setValue } = useFormContext<StackValues>();
   const { replace } = useFieldArray({ control, name: 'steps', keyName: 'key' });
-  const { system, tell } = useUnits();
+  const { system, write } = useUnits();
   const found = nearestFine(families, placeOf(context.area));
   if (!found) {
     return (
@@ -89,7 +89,7 @@ export function NearestFine({
     return (
       <p className="border-line border-2 p-3">
         No combination of your data sheets is allowed here
-        {stillNo.map(({ no, reason }) => `; step ${no}: ${tell(reason)}`)}. Choose another product there, or
+        {stillNo.map(({ no, reason }) => `; step ${no}: ${write(reason)}`)}. Choose another product there, or
         remove the existing coating first.
       </p>
     );
@@ -111,7 +111,7 @@ export function NearestFine({
         {kept.map(({ changed }, i) =>
           changed.length > 0 ? (
             <span key={steps[i]?.stepId}>
-              Step {i + 1} has <strong>{changed.map(tell).join(', ')}</strong>.{' '}
+              Step {i + 1} has <strong>{changed.map(write).join(', ')}</strong>.{' '}
             </span>
           ) : null,
         )}

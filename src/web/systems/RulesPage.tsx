@@ -28,7 +28,7 @@ export function RulesPage() {
   const [service, setService] = useState<Service>('immersed');
   const [old, setOld] = useState<'new' | 'old'>('new');
   const [picked, setPicked] = useState<{ below: Family; lay: Family } | null>(null);
-  const { tell } = useUnits();
+  const { write } = useUnits();
   const judge = (below: Family, lay: Family): JudgedLayer => {
     const met: Ground = old === 'old' ? { kind: 'old', family: below } : { kind: 'coat', family: below };
     const through: Ground[] = TREATMENTS.includes(below) ? [{ kind: 'bare', substrate }] : [];
@@ -53,8 +53,8 @@ export function RulesPage() {
         <ul className="list-disc space-y-1 pl-5">
           {WHATEVER_THE_SHEET.map(({ id, verdict, reason, condition }) => (
             <li key={id}>
-              {VERDICT_SIGNS[verdict]} {tell(reason)}
-              {condition && <>. Fine if {tell(condition)}</>}
+              {VERDICT_SIGNS[verdict]} {write(reason)}
+              {condition && <>. Fine if {write(condition)}</>}
             </li>
           ))}
         </ul>
@@ -166,7 +166,7 @@ function OverOne({
 }
 
 function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; judged: JudgedLayer }) {
-  const { tell } = useUnits();
+  const { write } = useUnits();
   return (
     <section aria-live="polite" aria-label="Reason" className="border-line max-w-3xl space-y-1 border-2 p-3">
       <p className="font-semibold">
@@ -175,7 +175,7 @@ function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; ju
       {judged.judgements.length === 0 && <p>No conflicts found. Bond: {BOND_WORDS[judged.bond]}.</p>}
       {judged.judgements.map(({ ruleId, reason, condition, mark }) => (
         <p key={ruleId}>
-          {tell(reason)}
+          {write(reason)}
           {condition && `. OK if ${condition}`} ({MARK_WORDS[mark]}).
         </p>
       ))}

@@ -41,7 +41,7 @@ function withOverrules(steps: readonly Step[], values: StackValues, judged: Judg
 
 /** The stack of one area: its steps in the order they go on, judged, drawn, counted, and saved as a whole. */
 export function StackEditor({ context, stack }: Props) {
-  const { system, tell } = useUnits();
+  const { system, write } = useUnits();
   const [saved, setSaved] = useState(false);
   // Typing after that isn’t saved.
   const typed = useAnyUnsaved();
@@ -66,7 +66,7 @@ export function StackEditor({ context, stack }: Props) {
       return [
         {
           path: `steps.${i}.reason`,
-          message: `Not allowed: ${tell(refused.reason)}. Change the step, or give a reason to apply it anyway`,
+          message: `Not allowed: ${write(refused.reason)}. Change the step, or give a reason to apply it anyway`,
         },
       ];
     });
@@ -131,7 +131,7 @@ function Judged({ context }: { context: StackContext }) {
             <p className="p-6 opacity-80">Add a coat to see a scale drawing of the system.</p>
           )}
         </div>
-        <AirAhead context={context} air={air} onChange={(some) => setTyped({ ...typed, ...some })} />
+        <ComingAir context={context} air={air} onChange={(some) => setTyped({ ...typed, ...some })} />
         <AppliedWrong context={context} steps={steps} />
         <AppliedThin context={context} steps={steps} />
         <Schools context={context} />
@@ -146,7 +146,7 @@ function Judged({ context }: { context: StackContext }) {
 }
 
 /** The coldest and hottest that the coats will see: of the forecast, or as one knows better. */
-function AirAhead({
+function ComingAir({
   context,
   air,
   onChange,

@@ -5,7 +5,7 @@ import { MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 
 /** What the rules say of one step, each with its reason; a "no" asks for a reason to apply the step anyway. */
 export function StepVerdict({ index, judged }: { index: number; judged: JudgedLayer | undefined }) {
-  const { tell } = useUnits();
+  const { write } = useUnits();
   if (!judged || judged.judgements.length === 0) return null;
   const refused = judged.judgements.some(({ verdict }) => verdict === 'no');
   return (
@@ -17,7 +17,7 @@ export function StepVerdict({ index, judged }: { index: number; judged: JudgedLa
               {VERDICT_SIGNS[verdict]} {VERDICT_WORDS[verdict]}
               {condition && ` ${condition}`}:
             </strong>{' '}
-            {tell(reason)} <span className="text-sm opacity-80">({MARK_WORDS[mark]})</span>
+            {write(reason)} <span className="text-sm opacity-80">({MARK_WORDS[mark]})</span>
           </li>
         ))}
       </ul>

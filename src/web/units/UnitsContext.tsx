@@ -2,11 +2,11 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo, useSta
 import {
   formatQuantity,
   type Quantity,
-  type Said,
+  type Sentence,
   shownUnit,
-  tell,
   type UnitSystem,
   unitDef,
+  writeSentence,
 } from '../../core/units/index.ts';
 
 const KEY = 'jack-plane.units';
@@ -17,7 +17,7 @@ export interface Units {
   /** A canonical value as this user reads it. */
   show: (value: number, quantity: Quantity, options?: { allowSmall?: boolean; digits?: number }) => string;
   /** A sentence of the core with its figures as this user reads them. */
-  tell: (sentence: Said) => string;
+  write: (sentence: Sentence) => string;
   /** The symbol of the unit in which a quantity is typed. */
   symbol: (quantity: Quantity) => string;
 }
@@ -36,7 +36,7 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       system,
       choose,
       show: (value, quantity, options) => formatQuantity(value, quantity, system, options),
-      tell: (sentence) => tell(sentence, system),
+      write: (sentence) => writeSentence(sentence, system),
       symbol: (quantity) => unitDef(shownUnit(quantity, system)).symbol,
     }),
     [system, choose],

@@ -37,7 +37,7 @@ export function WeatherPage() {
               <>
                 {data.hours.length > 0 ? (
                   <Suspense fallback={<p className="h-[425px] p-4">Loading chart…</p>}>
-                    <AirAhead
+                    <ComingAir
                       hours={data.hours}
                       now={Date.parse(data.now)}
                       zone={yardData.zone}
@@ -75,7 +75,7 @@ export function WeatherPage() {
 const NO_HOURS: StripHour[] = [];
 
 /** The chart with its nights and blocked hours, and the hours of each day that suit a coat. */
-function AirAhead({
+function ComingAir({
   hours,
   now,
   zone,

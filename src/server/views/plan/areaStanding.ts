@@ -15,7 +15,7 @@ import { filmOnArea } from '../../memory/areaClock.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import { surfaceOf } from '../../memory/surfaceOf.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
-import { AHEAD_MS } from './ahead.ts';
+import { PLAN_SPAN_MS } from './planSpan.ts';
 
 /** How an area stands: its surface, the air it shares, the film that is on it; as it is, or with a change of the premises. */
 
@@ -34,7 +34,7 @@ function wetUntil(clock: AreaClock, now: number): number | null {
   if (clock.film === null || clock.hand?.notCuring) return null;
   const by = (event: string) => clock.events.find((each) => each.event === event);
   const stated = by('tack-free') ?? by('dew-safe');
-  const dryMs = stated ? (ms(stated.at) ?? now + AHEAD_MS) : Date.parse(clock.film.appliedTo) + DAY_MS;
+  const dryMs = stated ? (ms(stated.at) ?? now + PLAN_SPAN_MS) : Date.parse(clock.film.appliedTo) + DAY_MS;
   return dryMs > now ? dryMs : null;
 }
 

@@ -2,14 +2,14 @@ import type { AirConditionCode, Surroundings } from '../../../core/air/index.ts'
 import type { CoatSpan } from '../../../core/cure/index.ts';
 import type { Air } from '../../air/surfaces.ts';
 import { coatUnder } from '../coatUnder.ts';
-import type { StartsAsked } from './planCoats.ts';
+import type { StartsRequest } from './planCoats.ts';
 
 /** When coats can begin by the air, over all the days of a plan: worked out in a thread of its own. */
 
 /** What the thread is given: coats that are not alike, and the air over the yard. */
 export interface StartsJob {
   air: Air;
-  asked: readonly StartsAsked[];
+  asked: readonly StartsRequest[];
   now: number;
   aheadMs: number;
 }
@@ -42,7 +42,7 @@ function lastSafe(
 /** Starts of a coat while its surface stands as it does between two moments: safe before it changes. */
 function startsWhile(
   { air, now, aheadMs }: StartsJob,
-  asked: StartsAsked,
+  asked: StartsRequest,
   stage: { fromMs: number; untilMs: number; surroundings: Surroundings },
 ): PlanStart[] {
   const { method, sheet, areaM2, rateM2PerH, pace, place } = asked;

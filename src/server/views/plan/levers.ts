@@ -8,7 +8,7 @@ import { boatsOf } from './boatsToPlan.ts';
 import { planMade } from './planMade.ts';
 import { leversCost, WEEK } from './premises.ts';
 import { stepsWith } from './stepsWith.ts';
-import { meanAheadC } from './yardToPlan.ts';
+import { meanComingC } from './yardToPlan.ts';
 
 /** Changes of the premises: each is planned beside the plan as it is, all with the same effort. */
 
@@ -76,7 +76,7 @@ function hasNoOther(lever: LeverCode, known: YardReading, setup: PlanSetup, at: 
   const ids = new Set(boatsOf(known, setup).boats.map(({ boatId }) => boatId));
   const clocks = new Map(known.clocks.map((clock) => [clock.areaId, clock]));
   const levers = [lever];
-  const compareAtC = meanAheadC(known, at, levers);
+  const compareAtC = meanComingC(known, at, levers);
   return !known.states.some((state) => {
     const clock = ids.has(state.boat.id) ? clocks.get(state.area.id) : undefined;
     return (

@@ -7,7 +7,6 @@ import { A_COAT_MS } from '../../memory/needLines.ts';
 import type { EdgeTape } from '../../rows/log.ts';
 import { maskedEdgeM } from '../supply/maskedEdge.ts';
 import { tapeHoldsMs } from '../ticks.ts';
-import type { CoatNamed } from './planCoats.ts';
 
 /** Masking in the plan: before which coats, the hours of it, and the age of the tape. */
 
@@ -22,6 +21,12 @@ export interface Masking {
   sinceMs: number | null;
   /** How long the tape may stay on, ms. */
   holdsMs: number;
+}
+
+/** A coat, and whether its edges are masked before it or while getting ready for it. */
+export interface MaskedCoat {
+  masking: Masking;
+  isMasked: boolean;
 }
 
 /** Hours of masking for a coat: as a task of its own, and while getting ready. */
@@ -77,7 +82,7 @@ export function maskHours({ edgeM }: Masking, isMasked: boolean): MaskHours {
 /** Coats that by their planned times come under tape that is too old by then: it is pulled and put on afresh before. */
 export function underOldTape(
   tasks: readonly PlanTaskView[],
-  named: ReadonlyMap<string, Pick<CoatNamed, 'masking' | 'isMasked'>>,
+  named: ReadonlyMap<string, MaskedCoat>,
   coatOf: (taskId: string) => string | null,
 ): Set<string> {
   const old = new Set<string>();
@@ -97,8 +102,7 @@ export function underOldTape(
   return old;
 }
 
-const isOwnTask = ({ masking, isMasked }: Pick<CoatNamed, 'masking' | 'isMasked'>) =>
-  maskHours(masking, isMasked).taskH > 0;
+const isOwnTask = ({ masking, isMasked }: MaskedCoat) => maskHours(masking, isMasked).taskH > 0;
 
 /** Masking comes last, after the dust; before steel is blasted, so that none of its bare hours go into it. */
 export function withMasking(work: readonly WorkToPlan[], taskH: number): WorkToPlan[] {

@@ -1,10 +1,10 @@
-import { type DrawOutcome, type OddsAsked, planFollower } from '../../../core/plan/index.ts';
+import { type DrawOutcome, type OddsInput, planFollower } from '../../../core/plan/index.ts';
 
 /** So long an answer is worked on, ms: then it has as many draws as were done. */
 const LONGEST_MS = 6000;
 
 /** Follows draws of the weather in a thread of its own: at least one, and no more than fit the time. */
-export function oddsJob(asked: OddsAsked, { first, count }: { first: number; count: number }): DrawOutcome[] {
+export function oddsJob(asked: OddsInput, { first, count }: { first: number; count: number }): DrawOutcome[] {
   const until = performance.now() + LONGEST_MS;
   const follow = planFollower(asked);
   const outcomes: DrawOutcome[] = [];

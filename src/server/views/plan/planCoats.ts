@@ -28,7 +28,15 @@ import {
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { coatKey, worstSupply } from '../supply/coatSupply.ts';
-import { MASK, type MaskHours, type Masking, maskHours, tapings, withMasking } from './masking.ts';
+import {
+  MASK,
+  type MaskedCoat,
+  type MaskHours,
+  type Masking,
+  maskHours,
+  tapings,
+  withMasking,
+} from './masking.ts';
 import { type StepsToChange, stepsWith } from './stepsWith.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
@@ -43,22 +51,19 @@ interface WorkNamed {
 }
 
 /** What a coat is called. */
-export interface CoatNamed {
+export interface CoatNamed extends MaskedCoat {
   areaId: string;
   productName: string;
   colour: string;
   coatNo: number;
   coats: number;
   work: Map<string, WorkNamed>;
-  masking: Masking;
-  /** Its edges are masked before it, or while getting ready for it. */
-  isMasked: boolean;
   /** What its paint waits for; null: it is in stock. */
   supply: PlanSupply | null;
 }
 
 /** What the air is asked for a coat: when a session of it can begin. Coats alike have the same key. */
-export interface StartsAsked {
+export interface StartsRequest {
   key: string;
   method: Method;
   sheet: ProductSheet;
@@ -71,7 +76,7 @@ export interface StartsAsked {
 export interface PlannedCoats {
   coats: CoatToPlan[];
   /** By coat. */
-  asked: Map<string, StartsAsked>;
+  asked: Map<string, StartsRequest>;
   named: Map<string, CoatNamed>;
 }
 
@@ -165,7 +170,7 @@ function coatToPlan(
     id: string;
     masks: MaskHours;
   },
-): { coat: Omit<CoatToPlan, 'work'>; asked: StartsAsked } {
+): { coat: Omit<CoatToPlan, 'work'>; asked: StartsRequest } {
   const { place, hands, longestMs } = given;
   if (safeEvent(sheet.cure) === null) throw new AreaLeft('safe-not-stated', productName);
   const isPair = step.method === 'roll-and-tip';

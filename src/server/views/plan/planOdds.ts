@@ -1,5 +1,5 @@
 import { leversOf, type PlanOddsQuery, type PlanOddsReply } from '../../../contract/index.ts';
-import { type OddsAsked, WEATHER_ERRORS, type WeatherErrors, wetShareOf } from '../../../core/plan/index.ts';
+import { type OddsInput, WEATHER_ERRORS, type WeatherErrors, wetShareOf } from '../../../core/plan/index.ts';
 import type { Context } from '../../context.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import { errorsHere } from '../errorsHere.ts';
@@ -15,7 +15,7 @@ const AFTER_MS = 18 * DAY_MS;
 const LEAST_BEFORE_MS = 3 * DAY_MS;
 
 /** What the thread is given of a plan: the weather no longer than it is looked at. */
-export function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'plan' | 'hours'> | null {
+export function toFollow({ given, found }: PlanMade): Pick<OddsInput, 'of' | 'plan' | 'hours'> | null {
   const { plan, yard } = found;
   if (!plan) return null;
   const { hours, ...weather } = given.weather;
@@ -33,7 +33,7 @@ export function toFollow({ given, found }: PlanMade): Pick<OddsAsked, 'of' | 'pl
 export async function weatherAsked(
   context: Context,
   { at, known, made }: { at: number; known: YardReading; made: PlanMade },
-): Promise<Pick<OddsAsked, 'morningMs' | 'wetShare'> & { errors: WeatherErrors }> {
+): Promise<Pick<OddsInput, 'morningMs' | 'wetShare'> & { errors: WeatherErrors }> {
   return {
     morningMs: nextMorning(made.given.yard.fromMs, known.yard.zone),
     wetShare: wetShareOf(known.hours),

@@ -9,10 +9,10 @@ import type { PlannedTask, TimedTask } from '../../../core/plan/index.ts';
 import { memoised } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
-import { AHEAD_MS } from './ahead.ts';
 import { underOldTape } from './masking.ts';
 import { planMade } from './planMade.ts';
 import type { PlannedYard } from './planRest.ts';
+import { PLAN_SPAN_MS } from './planSpan.ts';
 import type { GivenYard } from './yardToPlan.ts';
 
 /** The plan as the screen shows it. */
@@ -121,7 +121,7 @@ function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
   return {
     ...rest,
     from: iso(given.yard.fromMs),
-    until: iso(plan?.untilMs ?? given.yard.fromMs + AHEAD_MS),
+    until: iso(plan?.untilMs ?? given.yard.fromMs + PLAN_SPAN_MS),
     forecastUntil: iso(given.forecastUntilMs),
     state: tasks.length > 0 ? 'planned' : clashes.length > 0 ? 'clash' : 'nothing',
     boats: boatViews(tasks, unplanned, named),

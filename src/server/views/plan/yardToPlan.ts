@@ -20,7 +20,6 @@ import { inSlices } from '../../memory/slices.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
 import type { EdgeTape } from '../../rows/log.ts';
 import type { Jobs } from '../../workers/jobs.ts';
-import { AHEAD_MS } from './ahead.ts';
 import { filmOn, sharedSurfaces, standingOf, wetFilmOnly } from './areaStanding.ts';
 import {
   type BoatToLaunch,
@@ -33,7 +32,8 @@ import {
 } from './boatsToPlan.ts';
 import type { PlanStart } from './coatStarts.ts';
 import { maskingOf } from './masking.ts';
-import { AreaLeft, type CoatNamed, coatsToPlan, type StartsAsked } from './planCoats.ts';
+import { AreaLeft, type CoatNamed, coatsToPlan, type StartsRequest } from './planCoats.ts';
+import { PLAN_SPAN_MS } from './planSpan.ts';
 import { launchGraceMs, peopleWith, WEEK } from './premises.ts';
 import { startsByKey } from './startsAsked.ts';
 
@@ -68,7 +68,7 @@ export interface GivenYard {
 }
 
 /** The known air, and after it a typical day again and again. */
-const airAhead = memoised((air: Air, untilMs: number): Air => {
+const comingAir = memoised((air: Air, untilMs: number): Air => {
   const typical = typicalHours(air.hours, untilMs).map(
     (hour: AirHour): SplicedHour => ({ ...hour, source: 'filled', simulated: false, sunUp: true }),
   );
@@ -83,7 +83,7 @@ export function hoursOn(
 ): { fromMs: number; toMs: number }[] {
   const stretches: { fromMs: number; toMs: number }[] = [];
   const first = DateTime.fromMillis(fromMs, { zone }).startOf('day');
-  for (let i = 0; i * DAY_MS <= AHEAD_MS; i++) {
+  for (let i = 0; i * DAY_MS <= PLAN_SPAN_MS; i++) {
     const day = first.plus({ days: i });
     if (!days.includes(day.weekday)) continue;
     const at = (hour: number) => day.set({ hour: Math.floor(hour), minute: (hour % 1) * 60 }).toMillis();
@@ -98,7 +98,7 @@ const ms = (at: string | null) => (at === null ? null : Date.parse(at));
 
 /** Days ahead whose mean temperature tells which product is overcoated sooner. */
 const COMPARED_DAYS = 7;
-export function meanAheadC(
+export function meanComingC(
   { hours }: Pick<Air, 'hours'>,
   fromMs: number,
   levers: readonly LeverCode[],
@@ -139,14 +139,14 @@ export async function yardToPlan(
   const people = peopleWith(setup, levers, labourPerHour, (week) => hoursOn(week, zone, fromMs));
   const { boats, otherBoats } = boatsOf(known, setup);
   const ids = new Set(boats.map(({ boatId }) => boatId));
-  const air = airAhead(known.air, fromMs + AHEAD_MS);
+  const air = comingAir(known.air, fromMs + PLAN_SPAN_MS);
   const longestMs = Math.max(
     SLOT_MS,
     ...people.flatMap(({ free }) => joined(free).map(({ fromMs: from, toMs }) => toMs - from)),
   );
   const named: GivenYard['named'] = new Map();
   const leftOut: LeftOut[] = [];
-  const asked = new Map<string, StartsAsked>();
+  const asked = new Map<string, StartsRequest>();
   const surfaces: PlanSurface[] = [];
   const surfaceOfArea: Record<string, number> = {};
   const limitsOf: Record<string, AirLimits> = {};
@@ -164,7 +164,7 @@ export async function yardToPlan(
   const supplies = suppliesOf(known, now, zone);
   // What comes in the course of a day is used from the next morning on.
   const deliveredMs = (dueOn: string) => DateTime.fromISO(dueOn, { zone }).plus({ days: 1 }).toMillis();
-  const compareAtC = meanAheadC(air, fromMs, levers);
+  const compareAtC = meanComingC(air, fromMs, levers);
   const leaveOut = (
     { areaId, areaName, boatId, boatName }: AreaClock,
     code: UnplannedCode,
@@ -216,7 +216,12 @@ export async function yardToPlan(
       return leave(error.code, error.productName);
     }
   });
-  const starts = await startsByKey(jobs, { air, asked: [...asked.values()], now: fromMs, aheadMs: AHEAD_MS });
+  const starts = await startsByKey(jobs, {
+    air,
+    asked: [...asked.values()],
+    now: fromMs,
+    aheadMs: PLAN_SPAN_MS,
+  });
   const startsOf = (coatId: string) => starts.get(asked.get(coatId)?.key ?? '') ?? [];
   const withStarts = areas.flatMap((area): AreaToPlan | AreaToPlan[] => {
     if (!area) return [];

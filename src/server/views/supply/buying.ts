@@ -9,7 +9,7 @@ import {
 import { monthsLater, remembering } from '../../../core/units/index.ts';
 import type { Context } from '../../context.ts';
 import type { KnownProduct } from '../../rows/products.ts';
-import { besidesOf } from './besides.ts';
+import { extrasOf } from './extras.ts';
 import { readHeld } from './materials.ts';
 import { packsOf, partKey, type ShopPack } from './packs.ts';
 import { firstCoatMs, type Held, partSupplies } from './partSupply.ts';
@@ -162,7 +162,7 @@ function shopOf(held: ReadHeld, asked: { boatId?: string }): Omit<Searched, 'bou
       return short ? [{ productId: short.product.id, ...partOf(short, short.amount) }] : [];
     }),
     small,
-    besides: besidesOf(needed, held),
+    extras: extrasOf(needed, held),
     tooEarly: products.flatMap((product) => {
       const used = firstCoatMs(product.id, needed, held);
       const { shelfMonths } = product.sheet;

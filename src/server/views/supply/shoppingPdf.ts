@@ -22,14 +22,14 @@ function sayNeeded(amount: number, unit: string): string {
 }
 
 /** Thinner, additives and sundries, none of which the stock counts. */
-const besidesTable = (besides: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
+const extrasTable = (extras: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
   heading: 'Thinner, additives and sundries (subtract what you already have)',
   columns: [
     { head: 'Amount', share: 2, figures: true },
     { head: 'Item', share: 6 },
     { head: 'Price', share: 2, figures: true },
   ],
-  rows: besides.map(({ amount, unit, name, cost }) => [
+  rows: extras.map(({ amount, unit, name, cost }) => [
     sayNeeded(amount, unit),
     name,
     cost === null ? '' : money(cost),
@@ -72,7 +72,7 @@ export async function shoppingPdf(context: Context) {
           ['', 'Total', '', '', money(order.goods + order.delivery)],
         ],
       })),
-      ...(view.besides.length > 0 ? [besidesTable(view.besides, money)] : []),
+      ...(view.extras.length > 0 ? [extrasTable(view.extras, money)] : []),
     ],
     closing: [
       ...view.unpriced.map(

@@ -38,7 +38,7 @@ export function smallOf(
       packs: packs.map((pack) => ({ litres: pack.litres, price: pack.price })),
       remainders: remaindersOf(product, colour, held),
       shared: [],
-      instead: insteadOf(product, held),
+      instead: soldSmaller(product, held),
     });
     if (!found) return [];
     short.amount = 0;
@@ -77,7 +77,7 @@ function remaindersOf(product: KnownProduct, colour: string, held: Held): { what
 }
 
 /** Products of the same family that are sold smaller. */
-function insteadOf(
+function soldSmaller(
   product: KnownProduct,
   held: Held,
 ): { what: string; litres: number; price: number | null }[] {

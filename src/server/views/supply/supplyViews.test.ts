@@ -77,8 +77,8 @@ describe('what is still wanted', () => {
     await settings({ thinnerPerLitre: 900 });
     const [drops] = (await need())?.additives ?? [];
     expect(drops?.likely).toBeCloseTo((3 * COAT + 0.3) * 0.02, 6);
-    const { besides } = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
-    const of = (name: string) => besides.find((each) => each.name === name);
+    const { extras } = await get<BuyingView>(`/boats/${planned.boat.id}/buying`);
+    const of = (name: string) => extras.find((each) => each.name === name);
     expect(of('drops')).toMatchObject({ unit: 'l', amount: drops?.safe, cost: null });
     // 5 % of three coats, and 0.3 l a session to clean with [handbook part 19].
     expect(of('thinner 5')?.exact).toBeGreaterThan(0.15 * COAT + 0.9);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CoatOutlook, HeatView, InsteadView } from '../../contract/index.ts';
+import type { CoatOutlook, HeatView, OtherPlaceView } from '../../contract/index.ts';
 import { SHELL_DEFAULTS, SHELLS, type ShellKind } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import type { InsideAsked } from '../api/queries.ts';
@@ -40,20 +40,20 @@ const whole = (value: number, least: number, most: number) =>
   Math.round(Math.min(most, Math.max(least, value)));
 
 /** What a cover or a heater would change, before it is decided: when the coat could start, and what the heat would cost. */
-export function Instead({ outlook, inside, onInside, now, zone }: Props) {
+export function OtherPlaces({ outlook, inside, onInside, now, zone }: Props) {
   const { show } = useUnits();
   const [price, setPrice] = useState(keptPrice);
-  if (outlook.instead.length === 0) return null;
-  const heat = outlook.instead.find((each) => each.heat !== null)?.heat ?? null;
+  if (outlook.otherPlaces.length === 0) return null;
+  const heat = outlook.otherPlaces.find((each) => each.heat !== null)?.heat ?? null;
   return (
     <details className="border-base-300 border-y py-2">
       <summary className="target cursor-pointer py-2">Compare with a tent or heater</summary>
       <div className="space-y-3 pt-2">
         <ul className="list-disc space-y-1 pl-5">
-          {outlook.instead.map((each) => (
+          {outlook.otherPlaces.map((each) => (
             <li key={each.surroundings.kind}>
               <strong>{each.surroundings.kind === 'heated' ? sayHeated(each, show) : 'Under a tent'}</strong>:{' '}
-              {sayInstead(each, now, zone)}
+              {sayOtherPlace(each, now, zone)}
             </li>
           ))}
         </ul>
@@ -183,14 +183,17 @@ function Heat({
 }
 
 /** The set point, or what the heater reaches of it in the coldest hour. */
-function sayHeated({ surroundings, heat }: InsteadView, show: ReturnType<typeof useUnits>['show']): string {
+function sayHeated(
+  { surroundings, heat }: OtherPlaceView,
+  show: ReturnType<typeof useUnits>['show'],
+): string {
   const setC = surroundings.kind === 'heated' ? surroundings.setPointC : 0;
   return heat && heat.coldestInsideC < setC
     ? `Heated, at least ${show(heat.coldestInsideC, 'temperature', { digits: 0 })}`
     : `Heated to ${show(setC, 'temperature', { digits: 0 })}`;
 }
 
-function sayInstead({ start, safe, next }: InsteadView, now: number, zone: string): string {
+function sayOtherPlace({ start, safe, next }: OtherPlaceView, now: number, zone: string): string {
   if (start === null) return 'no suitable start within the forecast';
   return [
     Date.parse(start) <= now ? 'suitable now' : `suitable from ${sayTime(start, zone, now)}`,

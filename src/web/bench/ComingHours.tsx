@@ -5,7 +5,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayReason } from '../words/airReasons.ts';
 
 /** The number of suitable hours ahead for this product, and the reason for each unsuitable one. */
-export function HoursAhead({ hours, zone }: { hours: BenchView['hours']; zone: string }) {
+export function ComingHours({ hours, zone }: { hours: BenchView['hours']; zone: string }) {
   const { show } = useUnits();
   if (hours.length === 0) return null;
   const at = (iso: string) => DateTime.fromISO(iso, { zone });

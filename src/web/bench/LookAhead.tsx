@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { useState } from 'react';
-import type { AheadView, StartView } from '../../contract/index.ts';
-import { useBenchAhead } from '../api/queries.ts';
+import type { LookAheadView, StartView } from '../../contract/index.ts';
+import { useLookAhead } from '../api/queries.ts';
 import { fromLocalField, sayRange, saySpan, sayTime, toLocalField } from '../clock/say.ts';
 import { TimeInput } from '../forms/TimeInput.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** Questions about the days ahead: two coats in a row, a launch, a start on a drying surface. Fetched when opened. */
-export function Ahead(props: Props) {
+export function LookAhead(props: Props) {
   const [open, setOpen] = useState(false);
   return (
     <details
@@ -40,7 +40,7 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
   const [launch, setLaunch] = useState(toLocalField(eight.toMillis(), zone));
   const [damp, setDamp] = useState(false);
   const launchAt = fromLocalField(launch, zone);
-  const ahead = useBenchAhead(areaId, { safeHours, launchAt, damp });
+  const ahead = useLookAhead(areaId, { safeHours, launchAt, damp });
   return (
     <div className="space-y-3 pt-2">
       <div className="grid gap-3 sm:grid-cols-2">
@@ -69,7 +69,7 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
   );
 }
 
-function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: boolean }) {
+function Answers({ view, zone, damp }: { view: LookAheadView; zone: string; damp: boolean }) {
   const now = Date.parse(view.now);
   const list = (starts: readonly StartView[]) =>
     starts
@@ -96,7 +96,7 @@ function Answers({ view, zone, damp }: { view: AheadView; zone: string; damp: bo
 }
 
 /** One sentence: coats left, the last start of the next one, and by how much it fits or misses. */
-function sayLaunch(launch: NonNullable<AheadView['launch']>, zone: string, now: number): string {
+function sayLaunch(launch: NonNullable<LookAheadView['launch']>, zone: string, now: number): string {
   const left = `${counted(launch.coatsLeft, 'coat')} left before the launch ${sayTime(launch.at, zone, now)}`;
   if (!launch.stated)
     return `${left}. A data sheet doesn’t say when its coat is ready. Ask the manufacturer.`;

@@ -1,4 +1,4 @@
-import type { AheadView, AreaClock, BenchAheadQuery, StartView } from '../../contract/index.ts';
+import type { AreaClock, LookAheadQuery, LookAheadView, StartView } from '../../contract/index.ts';
 import { type BestStarts, bestStarts, dampStarts } from '../../core/air/index.ts';
 import {
   byLearnedPace,
@@ -39,11 +39,11 @@ const OPEN: ReadonlySet<string> = new Set(['open', 'thumb']);
  * Questions beyond the present coat: starts after which the next coat of the step fits too, the latest start for a
  * launch, starts while it is damp but drying. @throws {Missing}
  */
-export async function coatAhead(
+export async function lookAhead(
   { memory, now }: Context,
   areaId: string,
-  asked: BenchAheadQuery,
-): Promise<AheadView> {
+  asked: LookAheadQuery,
+): Promise<LookAheadView> {
   const at = now();
   const known = await memory.some(at, { areaId });
   const [state] = known.states;
@@ -51,7 +51,7 @@ export async function coatAhead(
   if (!state || !clock) throw new Missing('area', areaId);
   const step = state.steps.find(({ id }) => id === clock.next?.stepId);
   const product = step && known.catalogue.latest.get(step.productId);
-  const nothing: AheadView = { now: iso(at), second: null, launch: null, damp: [] };
+  const nothing: LookAheadView = { now: iso(at), second: null, launch: null, damp: [] };
   if (!step || !product || !clock.next || known.hours.length === 0) return nothing;
   const { sheet } = product;
   const areaM2 = Math.max(0, clock.next.areaM2 - clock.next.coveredM2);
@@ -115,7 +115,7 @@ function launchView(
   clock: AreaClock,
   inHand: CoatToApply,
   launchMs: number,
-): NonNullable<AheadView['launch']> {
+): NonNullable<LookAheadView['launch']> {
   const { catalogue, air } = known;
   const place = surfaceOf(state, catalogue);
   const left = coatsLeft(state, clock, catalogue);

@@ -45,7 +45,7 @@ export function isInRatio({
 }
 
 /** The actual amounts, and how to correct the ratio, or why to discard the pot. */
-export function PouredInstead({ amounts, onChange, ...props }: Props) {
+export function AsPoured({ amounts, onChange, ...props }: Props) {
   const { split, parts, tool } = props;
   const { system } = useUnits();
   const of = toolAmounts(tool, system);

@@ -8,7 +8,7 @@ import type { YardNeed } from './yardNeed.ts';
 const THINNER_PACK_L = 1;
 
 /** Purchases other than paint: thinner by name, additives of each product, and sundries. */
-export function besidesOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, held: Held): SundryView[] {
+export function extrasOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, held: Held): SundryView[] {
   const { settings } = held.trade;
   const { thinnerPerLitre: price, currency } = settings;
   const nameOf = (id: string) => held.catalogue.latest.get(id)?.name ?? 'unknown product';

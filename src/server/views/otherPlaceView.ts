@@ -1,4 +1,4 @@
-import type { Area, HeatView, InsteadView } from '../../contract/index.ts';
+import type { Area, HeatView, OtherPlaceView } from '../../contract/index.ts';
 import {
   cubeAreaM2,
   heatedAirC,
@@ -79,7 +79,7 @@ const spaceOf = ({ shell, roomM3, outsideM2, airChangesPerH }: Inside) => ({
 });
 
 /** What could be done about the surroundings: a cover over what stands in the open, a heater under or without one. */
-export function insteadOf(surroundings: Surroundings, inside: Inside): Surroundings[] {
+export function otherPlacesFor(surroundings: Surroundings, inside: Inside): Surroundings[] {
   const warmsK = Math.floor(100 * heaterWarmsK({ ...spaceOf(inside), watts: inside.watts })) / 100;
   return [
     ...(surroundings.kind === 'open' || surroundings.kind === 'shaded' ? [{ kind: 'tent' } as const] : []),
@@ -150,13 +150,13 @@ function heatView(
 }
 
 /** From when the coat would pass in other surroundings, when it would be safe, when the next may go on, and what heat it takes. */
-export function insteadView(
+export function otherPlaceView(
   coat: CoatToApply,
   place: SurfacePlace,
   other: Surroundings,
   inside: Inside,
   about: AboutCoat,
-): InsteadView {
+): OtherPlaceView {
   const { now, air } = coat;
   const elsewhere = { ...place, surroundings: other };
   const temps = from(now, tempsFor(air, place), tempsFor(air, elsewhere));

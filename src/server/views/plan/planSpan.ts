@@ -1,2 +1,2 @@
 /** How far ahead anything is planned, ms: eight weeks. */
-export const AHEAD_MS = 56 * 86_400_000;
+export const PLAN_SPAN_MS = 56 * 86_400_000;

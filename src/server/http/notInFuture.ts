@@ -4,7 +4,7 @@ import { badFields } from './problem.ts';
 const AHEAD_MS = 60 * 60_000;
 
 /** @throws {HttpProblem} 422 where a moment is in the future */
-export function notAhead(at: string, now: number, path: string): void {
+export function notInFuture(at: string, now: number, path: string): void {
   if (Date.parse(at) > now + AHEAD_MS)
     throw badFields([{ path, message: `The time ${at} is in the future` }]);
 }
