@@ -41,7 +41,7 @@ function worksFrom(
 
 /**
  * People for every task of a plan whose starts are given, so that nobody is needed twice: taken in the order of their work, with a
- * step back where it comes to nothing. A list that takes the first who is free may find no one for a later task, though others
+ * step back where it comes to nothing. A list that picks the first free person may find no one for a later task, though others
  * could have gone before.
  *
  * @param starts of every task, slots within the horizon

@@ -9,20 +9,12 @@ import type {
 } from '../../../contract/index.ts';
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
 import { hoursAt, type Method, type WorkRates } from '../../../core/film/index.ts';
-import { BARE_STEEL_HOURS } from '../../../core/inspect/index.ts';
-import {
-  type CoatToPlan,
-  PLAN_ASSUMES,
-  type PlanSurface,
-  type WorkToPlan,
-} from '../../../core/plan/index.ts';
+import { type CoatToPlan, PLAN_ASSUMES, type PlanSurface } from '../../../core/plan/index.ts';
 import {
   colourOf,
-  type DueTask,
   type ProductSheet,
   SANDING_M2_PER_H,
   stepAreaM2,
-  taskState,
   workBefore,
 } from '../../../core/system/index.ts';
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from '../../memory/areaStates.ts';
@@ -37,12 +29,12 @@ import {
   tapings,
   withMasking,
 } from './masking.ts';
+import { extraToPlan, LEAST_MS, stillDue, workToPlan } from './planWork.ts';
 import { type StepsToChange, stepsWith } from './stepsWith.ts';
 
 /** The coats of an area that are left, as the plan needs them. */
 
 const SPRAYED: ReadonlySet<Method> = new Set(['airless-spray', 'conventional-spray']);
-const LEAST_MS = PLAN_ASSUMES.leastWorkH * HOUR_MS;
 
 /** What work before a coat is called. */
 interface WorkNamed {
@@ -90,50 +82,6 @@ export class AreaLeft extends Error {
     this.productName = productName;
   }
 }
-
-const ms = (at: string | null) => (at === null ? null : Date.parse(at));
-
-/** Work that is still to do, as the plan takes it; what is done with the coat itself takes no time of its own. */
-function workToPlan(
-  due: readonly Pick<DueTask, 'taskId' | 'kind' | 'amount' | 'endsMs'>[],
-  areaM2: number,
-  now: number,
-  bareSteel: boolean,
-): WorkToPlan[] {
-  const last = due.findLastIndex(({ kind }) => kind === 'prepare');
-  return due.flatMap(({ taskId: id, kind, amount, endsMs }, i): WorkToPlan[] => {
-    if (kind === 'aggregate') return [];
-    if (kind === 'wait') {
-      const waitMs = endsMs === null ? (amount ?? 0) * HOUR_MS : Math.max(0, endsMs - now);
-      return [{ id, kind, ms: waitMs, dusty: false }];
-    }
-    const steel = bareSteel && i === last;
-    const { washM2PerH, prepareM2PerH, prepareSteelM2PerH } = PLAN_ASSUMES;
-    const rate = { wash: washM2PerH, sand: SANDING_M2_PER_H, prepare: steel ? prepareSteelM2PerH : prepareM2PerH, inspect: null }[kind]; // biome-ignore format: a table
-    const takes = rate === null ? LEAST_MS : Math.max(LEAST_MS, (areaM2 / rate) * HOUR_MS);
-    return [
-      {
-        id,
-        kind: kind === 'sand' ? 'sand' : 'work',
-        ms: takes,
-        dusty: kind === 'sand' || kind === 'prepare',
-        ...(steel && { bareForMs: BARE_STEEL_HOURS * HOUR_MS }),
-      },
-    ];
-  });
-}
-
-const extraToPlan = ({ id, kind, hours, dusty }: ExtraWork): WorkToPlan => ({
-  id,
-  kind,
-  ms: hours * HOUR_MS,
-  dusty: dusty && kind === 'work',
-});
-
-const stillDue = (work: readonly WorkView[], now: number) =>
-  work
-    .map(({ doneAt, endsAt, fromAt, ...task }) => ({ ...task, doneMs: ms(doneAt), endsMs: ms(endsAt), fromMs: ms(fromAt) }))
-    .filter((task) => ['due', 'running'].includes(taskState(task, now))); // biome-ignore format: one line
 
 interface Given extends StepsToChange {
   clock: YardReading['clocks'][number];
