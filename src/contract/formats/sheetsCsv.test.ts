@@ -18,13 +18,13 @@ describe('a column of many sheets', () => {
   it.each<[string, string, (sheet: ProductSheet | undefined) => unknown, unknown]>([
     ['pot life', '10:240 20:120', (sheet) => sheet?.potLife.length, 2],
     ['pot life', '', (sheet) => sheet?.potLife, []],
-    ['copper', 'true', (sheet) => sheet?.copper, true],
-    ['copper', 'Yes', (sheet) => sheet?.copper, true],
-    ['copper', '', (sheet) => sheet?.copper, null],
-    ['induction min', '', (sheet) => sheet?.inductionMin, null],
+    ['contains copper', 'true', (sheet) => sheet?.copper, true],
+    ['contains copper', 'Yes', (sheet) => sheet?.copper, true],
+    ['contains copper', '', (sheet) => sheet?.copper, null],
+    ['standing time (min)', '', (sheet) => sheet?.inductionMin, null],
     ['ratio by', 'Weight', (sheet) => sheet?.ratioBy, 'weight'],
-    ['grounds', 'steel | epoxy-primer', (sheet) => sheet?.grounds, ['steel', 'epoxy-primer']],
-    ['grounds', '', (sheet) => sheet?.grounds, null],
+    ['goes over', 'steel | epoxy-primer', (sheet) => sheet?.grounds, ['steel', 'epoxy-primer']],
+    ['goes over', '', (sheet) => sheet?.grounds, null],
     ['thinner', '', (sheet) => sheet?.thinner, null],
     [
       'parts',
@@ -70,7 +70,7 @@ describe('a column of many sheets', () => {
     expect(of(read(head, text))).toEqual(wanted);
   });
   it.each([
-    ['film most', 'thick', 'line 2, film most: “thick” isn’t a number'],
+    ['dry film max (µm)', 'thick', 'line 2, dry film max (µm): “thick” isn’t a number'],
     ['pot life', '20-120', 'line 2, pot life: “20-120” isn’t a temperature and minutes, for example 20:600'],
     ['parts', 'base', 'line 2, parts: “base” isn’t a part name and its share, for example base 2'],
     [
@@ -80,7 +80,7 @@ describe('a column of many sheets', () => {
     ],
     // Taken for what it does not say, each of these would be dear.
     ['ratio by', '', 'line 2, ratio by: “” must be volume or weight'],
-    ['copper', 'some', 'line 2, copper: “some” must be yes or no'],
+    ['contains copper', 'some', 'line 2, contains copper: “some” must be yes or no'],
     [
       'by method',
       'brush thin',
@@ -93,6 +93,22 @@ describe('a column of many sheets', () => {
     const [heads = [], row = []] = Papa.parse<string[]>(writeSheetsCsv([base]).trim()).data;
     const turned = Papa.unparse([heads.toReversed().map((head) => head.toUpperCase()), row.toReversed()]);
     expect(readSheetsCsv(`\uFEFF${turned}`)).toEqual([base]);
+  });
+  it('a file from before the columns had their present heads is read as it was meant', () => {
+    const [heads = [], row = []] = Papa.parse<string[]>(writeSheetsCsv([base]).trim()).data;
+    const former = { 'dry film min (µm)': 'film least', 'dry film typical (µm)': 'film typical', 'dry film max (µm)': 'film most', 'standing time (min)': 'induction min', 'RH max': 'rh most', 'no cure below (°C)': 'stop', 'goes over': 'grounds' }; // biome-ignore format: one line
+    const old = heads.map((head) => former[head as keyof typeof former] ?? head);
+    expect(old).not.toEqual(heads);
+    expect(readSheetsCsv(Papa.unparse([old, row]))).toEqual([base]);
+    // A head that is also the name of something in the language is no column of ours.
+    expect(
+      readSheetsCsv(
+        Papa.unparse([
+          [...heads, 'constructor'],
+          [...row, 'x'],
+        ]),
+      ),
+    ).toEqual([base]);
   });
   it('names and notes with commas, quotes and new lines come back as they were', () => {
     const odd = { name: 'Primer, "grey"', sheet: { ...base.sheet, note: 'stir well\nthen, stir again' } };

@@ -114,42 +114,70 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['ratio by', (n) => n.sheet.ratioBy],
   ['ratio tolerance', (n) => some(n.sheet.ratioTolerance)],
   ['volume solids', (n) => String(n.sheet.volumeSolids)],
-  ['film least', (n) => String(n.sheet.film.min)],
-  ['film typical', (n) => String(n.sheet.film.typical)],
-  ['film most', (n) => String(n.sheet.film.max)],
+  ['dry film min (µm)', (n) => String(n.sheet.film.min)],
+  ['dry film typical (µm)', (n) => String(n.sheet.film.typical)],
+  ['dry film max (µm)', (n) => String(n.sheet.film.max)],
   ['methods', (n) => list(n.sheet.methods)],
   ['by method', (n) => list(n.sheet.byMethod.map(byMethodText))],
   ['thinner', (n) => n.sheet.thinner?.name ?? ''],
-  ['thinner most', (n) => some(n.sheet.thinner?.maxFraction ?? null)],
-  ['induction min', (n) => some(n.sheet.inductionMin)],
+  ['thinner max', (n) => some(n.sheet.thinner?.maxFraction ?? null)],
+  ['standing time (min)', (n) => some(n.sheet.inductionMin)],
   ['pot life', (n) => table(n.sheet.potLife)],
-  ['air least', (n) => some(n.sheet.limits.airMinC)],
-  ['air most', (n) => some(n.sheet.limits.airMaxC)],
-  ['surface least', (n) => some(n.sheet.limits.surfaceMinC)],
-  ['surface most', (n) => some(n.sheet.limits.surfaceMaxC)],
-  ['rh most', (n) => some(n.sheet.limits.rhMax)],
-  ['dew margin', (n) => some(n.sheet.limits.dewMarginC)],
-  ['stop', (n) => some(n.sheet.cure.stopC)],
+  ['air min (°C)', (n) => some(n.sheet.limits.airMinC)],
+  ['air max (°C)', (n) => some(n.sheet.limits.airMaxC)],
+  ['surface min (°C)', (n) => some(n.sheet.limits.surfaceMinC)],
+  ['surface max (°C)', (n) => some(n.sheet.limits.surfaceMaxC)],
+  ['RH max', (n) => some(n.sheet.limits.rhMax)],
+  ['margin above dew point (K)', (n) => some(n.sheet.limits.dewMarginC)],
+  ['no cure below (°C)', (n) => some(n.sheet.cure.stopC)],
   ...FILM_EVENTS.map((event) => [event, (n: Named) => table(n.sheet.cure.events[event])] as const),
   ['overcoat', (n) => list(n.sheet.cure.overcoat.map(overcoatText))],
   ['colours', (n) => list(n.sheet.colours.map((c) => `${c.name} ${c.hex}`))],
   ['hazards', (n) => list(n.sheet.hazards)],
-  ['grounds', (n) => (n.sheet.grounds === null ? '' : list(n.sheet.grounds))],
-  ['copper', (n) => some(n.sheet.copper)],
+  ['goes over', (n) => (n.sheet.grounds === null ? '' : list(n.sheet.grounds))],
+  ['contains copper', (n) => some(n.sheet.copper)],
   ['additives', (n) => list(n.sheet.additives.map((a) => `${a.name}; ${a.kind}; ${some(a.maxMlPerLitre)}`))],
   ['packs', (n) => list(n.sheet.packs.map((p) => `${p.litres}${p.price === null ? '' : ` @ ${p.price}`}`))],
-  ['can', (n) => some(n.sheet.canLitres ?? null)],
-  ['coverage', (n) => some(n.sheet.coverageM2PerL ?? null)],
+  ['can (l)', (n) => some(n.sheet.canLitres ?? null)],
+  ['coverage (m²/l)', (n) => some(n.sheet.coverageM2PerL ?? null)],
   ['dilution', (n) => some(n.sheet.dilution ?? null)],
-  ['opened months', (n) => some(n.sheet.openedMonths ?? null)],
-  ['from memory', (n) => list(n.sheet.typical ?? [])],
-  ['shelf months', (n) => some(n.sheet.shelfMonths)],
+  ['months once opened', (n) => some(n.sheet.openedMonths ?? null)],
+  ['typical values', (n) => list(n.sheet.typical ?? [])],
+  ['shelf life (months)', (n) => some(n.sheet.shelfMonths)],
   ['cleanliness', (n) => some(n.sheet.preparation.cleanliness)],
-  ['profile least', (n) => some(n.sheet.preparation.profileMinMicrons)],
-  ['profile most', (n) => some(n.sheet.preparation.profileMaxMicrons)],
+  ['profile min (µm)', (n) => some(n.sheet.preparation.profileMinMicrons)],
+  ['profile max (µm)', (n) => some(n.sheet.preparation.profileMaxMicrons)],
   ['cautions', (n) => n.sheet.cautions],
   ['note', (n) => n.sheet.note],
 ];
+
+/** Heads of columns as files written before had them, and their heads now: those files can still be read. */
+const FORMER: ReadonlyMap<string, string> = new Map([
+  ['film least', 'dry film min (µm)'],
+  ['film typical', 'dry film typical (µm)'],
+  ['film most', 'dry film max (µm)'],
+  ['thinner most', 'thinner max'],
+  ['induction min', 'standing time (min)'],
+  ['air least', 'air min (°C)'],
+  ['air most', 'air max (°C)'],
+  ['surface least', 'surface min (°C)'],
+  ['surface most', 'surface max (°C)'],
+  ['rh most', 'RH max'],
+  ['dew margin', 'margin above dew point (K)'],
+  ['stop', 'no cure below (°C)'],
+  ['grounds', 'goes over'],
+  ['copper', 'contains copper'],
+  ['can', 'can (l)'],
+  ['coverage', 'coverage (m²/l)'],
+  ['opened months', 'months once opened'],
+  ['from memory', 'typical values'],
+  ['shelf months', 'shelf life (months)'],
+  ['profile least', 'profile min (µm)'],
+  ['profile most', 'profile max (µm)'],
+]);
+
+/** A head as it is compared: a micro sign and the Greek letter are one. */
+const keyOf = (head: string) => head.normalize('NFKC').toLowerCase();
 
 /** Sheets as CSV: read again they are equal. */
 export const writeSheetsCsv = (sheets: readonly Named[]): string =>
@@ -167,7 +195,10 @@ export function readSheetsCsv(csv: string): Named[] {
   const { data } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
-    transformHeader: (head) => head.trim().toLowerCase(),
+    transformHeader: (head) => {
+      const plain = head.trim().toLowerCase();
+      return keyOf(FORMER.get(plain) ?? plain);
+    },
   });
   if (data.length === 0) throw new RangeError('the file has no rows');
   if (data.length > MOST_SHEETS) {
@@ -179,7 +210,7 @@ export function readSheetsCsv(csv: string): Named[] {
       throw new RangeError(`Line ${i + 2}, ${long[0].slice(0, 60)}: longer than ${MOST_SIGNS} characters`);
   });
   return data.map((row, i) => {
-    const cell = (head: string) => readCell((row[head] ?? '').trim());
+    const cell = (head: string) => readCell((row[keyOf(head)] ?? '').trim());
     const where = (head: string) => `line ${i + 2}, ${head}`;
     const number = (head: string): number => {
       const value = Number(cell(head));
@@ -217,39 +248,44 @@ export function readSheetsCsv(csv: string): Named[] {
         family: cell('family') as ProductSheet['family'],
         resin: cell('resin') || null,
         parts: items('parts').map((part) => readPart(part, where('parts'))),
-        ...(cell('from memory') !== '' && {
-          typical: items('from memory') as NonNullable<ProductSheet['typical']>,
+        ...(cell('typical values') !== '' && {
+          typical: items('typical values') as NonNullable<ProductSheet['typical']>,
         }),
-        ...(cell('can') !== '' && { canLitres: number('can') }),
-        ...(cell('coverage') !== '' && { coverageM2PerL: number('coverage') }),
+        ...(cell('can (l)') !== '' && { canLitres: number('can (l)') }),
+        ...(cell('coverage (m²/l)') !== '' && { coverageM2PerL: number('coverage (m²/l)') }),
         ...(cell('dilution') !== '' && { dilution: number('dilution') }),
-        ...(cell('opened months') !== '' && { openedMonths: number('opened months') }),
+        ...(cell('months once opened') !== '' && { openedMonths: number('months once opened') }),
         ratioBy: ratioBy(),
         ratioTolerance: maybe('ratio tolerance'),
         volumeSolids: number('volume solids'),
-        film: { min: number('film least'), typical: number('film typical'), max: number('film most') },
+        film: {
+          min: number('dry film min (µm)'),
+          typical: number('dry film typical (µm)'),
+          max: number('dry film max (µm)'),
+        },
         byMethod: items('by method').map((text) => readByMethod(text, where('by method'))),
         methods: items('methods') as ProductSheet['methods'],
-        thinner: cell('thinner') ? { name: cell('thinner'), maxFraction: maybe('thinner most') } : null,
-        inductionMin: maybe('induction min'),
+        thinner: cell('thinner') ? { name: cell('thinner'), maxFraction: maybe('thinner max') } : null,
+        inductionMin: maybe('standing time (min)'),
         potLife: times('pot life'),
         limits: {
-          airMinC: maybe('air least'),
-          airMaxC: maybe('air most'),
-          surfaceMinC: maybe('surface least'),
-          surfaceMaxC: maybe('surface most'),
-          rhMax: maybe('rh most'),
-          dewMarginC: maybe('dew margin'),
+          airMinC: maybe('air min (°C)'),
+          airMaxC: maybe('air max (°C)'),
+          surfaceMinC: maybe('surface min (°C)'),
+          surfaceMaxC: maybe('surface max (°C)'),
+          rhMax: maybe('RH max'),
+          dewMarginC: maybe('margin above dew point (K)'),
         },
         cure: {
-          stopC: maybe('stop'),
+          stopC: maybe('no cure below (°C)'),
           events,
           overcoat: items('overcoat').map((text) => readOvercoat(text, where('overcoat'))),
         },
         colours: items('colours').map((text) => ({ name: text.slice(0, -8), hex: text.slice(-7) })),
         hazards: items('hazards') as ProductSheet['hazards'],
-        grounds: cell('grounds') === '' ? null : (items('grounds') as NonNullable<ProductSheet['grounds']>),
-        copper: yesOrNo('copper'),
+        grounds:
+          cell('goes over') === '' ? null : (items('goes over') as NonNullable<ProductSheet['grounds']>),
+        copper: yesOrNo('contains copper'),
         additives: items('additives').map((text) => {
           const [name = '', kind = 'other', most = ''] = text.split(';').map((each) => each.trim());
           return {
@@ -262,11 +298,11 @@ export function readSheetsCsv(csv: string): Named[] {
           const [litres, price] = text.split('@').map((each) => each.trim());
           return { litres: Number(litres), price: price === undefined ? null : Number(price) };
         }),
-        shelfMonths: maybe('shelf months'),
+        shelfMonths: maybe('shelf life (months)'),
         preparation: {
           cleanliness: (cell('cleanliness') || null) as ProductSheet['preparation']['cleanliness'],
-          profileMinMicrons: maybe('profile least'),
-          profileMaxMicrons: maybe('profile most'),
+          profileMinMicrons: maybe('profile min (µm)'),
+          profileMaxMicrons: maybe('profile max (µm)'),
         },
         cautions: cell('cautions'),
         note: cell('note'),
