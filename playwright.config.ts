@@ -11,8 +11,12 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   fullyParallel: false,
-  // Each file has a yard of its own. No more than there are cores: a plan finds less in its time where others take it.
+  // Each file has a yard of its own. The unit tests run beside them; a plan finds less in its time where others take it, so its tests run by themselves.
   workers: 2,
+  projects: [
+    { name: 'screens', testIgnore: 'plan.spec.ts' },
+    { name: 'plan', testMatch: 'plan.spec.ts' },
+  ],
   forbidOnly: true,
   // A machine that is shared stands still now and then: what is slow is not wrong.
   timeout: 300_000,

@@ -13,8 +13,8 @@ const test = {
 export default defineConfig({
   test: {
     globalSetup: ['test/migratedDump.ts', 'test/webServer.ts'],
-    // One more than there are cores: tests wait for a server, a disk or a timer a third of the time.
-    maxWorkers: 3,
+    // The browser tests run beside them.
+    maxWorkers: 2,
     projects: [
       {
         test: {

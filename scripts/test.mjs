@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root, run } from './ensure.mjs';
+import { ensureBuilt, ensureChromium, ensurePackages, ensurePostgres, root } from './ensure.mjs';
 
 // npm test: installs what is missing, then types, lint, import direction, unused code, unit and browser tests.
 // npm run types | lint | unit | browser: one part of it.
@@ -55,10 +55,26 @@ async function checkAll(list) {
   await Promise.all([hand(), hand()]);
 }
 
-/** A runner of many tests, counted by its report. */
-function tally(name, command, args, read) {
-  console.log(`\n— ${name}`);
-  const status = run(command, args);
+/** A runner of many tests, counted by its report; what it prints stands together, as it comes or when it has ended. */
+const tally = (name, command, args, { read, live = true, env = {} }) =>
+  /** @type {Promise<void>} */ (
+    new Promise((done) => {
+      if (live) console.log(`\n— ${name}`);
+      const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
+      const held = [];
+      const hear = (chunk) => (live ? process.stdout.write(chunk) : held.push(chunk));
+      child.stdout.on('data', hear);
+      child.stderr.on('data', hear);
+      child.on('error', (error) => hear(Buffer.from(`${error.message}\n`)));
+      child.on('close', (status) => {
+        if (!live) process.stdout.write(`\n— ${name}\n${Buffer.concat(held)}`);
+        count(name, status, read);
+        done();
+      });
+    })
+  );
+
+function count(name, status, read) {
   try {
     const counts = read();
     passed += counts.passed;
@@ -115,8 +131,7 @@ await checkAll([
       ]
     : []),
 ]);
-if (wanted('unit') || wanted('browser')) ensureBuilt();
-if (wanted('unit'))
+const unitTests = () =>
   tally(
     'unit and server tests',
     bin('vitest'),
@@ -127,23 +142,38 @@ if (wanted('unit'))
       '--reporter=./scripts/errorsReporter.mjs',
       `--outputFile.json=${path.join(reports, 'vitest.json')}`,
     ],
-    () => {
-      const r = report('vitest.json');
-      return {
-        passed: r.numPassedTests,
-        failed: r.numFailedTests,
-        skipped: r.numPendingTests,
-        failures: unitFailures(r),
-      };
+    {
+      read: () => {
+        const r = report('vitest.json');
+        return {
+          passed: r.numPassedTests,
+          failed: r.numFailedTests,
+          skipped: r.numPendingTests,
+          failures: unitFailures(r),
+        };
+      },
     },
   );
 
-if (wanted('browser'))
-  tally('browser tests', bin('playwright'), ['test'], () => {
-    const r = report('playwright.json');
-    const { expected, flaky, unexpected, skipped: left } = r.stats;
-    return { passed: expected + flaky, failed: unexpected, skipped: left, failures: browserFailures(r) };
+const browserTests = (project, live) =>
+  tally(`browser tests: ${project}`, bin('playwright'), ['test', `--project=${project}`], {
+    live,
+    env: { PLAYWRIGHT_JSON_OUTPUT_FILE: path.join(reports, `${project}.json`) },
+    read: () => {
+      const r = report(`${project}.json`);
+      const { expected, flaky, unexpected, skipped: left } = r.stats;
+      return { passed: expected + flaky, failed: unexpected, skipped: left, failures: browserFailures(r) };
+    },
   });
+
+if (wanted('unit') || wanted('browser')) ensureBuilt();
+// Side by side: each waits for a server, a disk or a timer a third of its time.
+await Promise.all([
+  ...(wanted('unit') ? [unitTests()] : []),
+  ...(wanted('browser') ? [browserTests('screens', !wanted('unit'))] : []),
+]);
+// A search for plans finds less in its time where others work: by itself.
+if (wanted('browser')) await browserTests('plan', true);
 
 if (failures.length > 0) console.log(`\nWhat failed:\n\n${failures.map((text) => `✗ ${text}`).join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`);
