@@ -188,7 +188,7 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
     .select({ ...FACTS, id: logEntry.id, areaId: logEntry.areaId, at: logEntry.at })
     .from(logEntry)
     .where(and(inArray(logEntry.kind, [...kinds]), notSuperseded, inArray(logEntry.boatId, [...boatIds])))
-    .orderBy(asc(logEntry.at));
+    .orderBy(asc(logEntry.at), asc(logEntry.id));
   // Which pots a coat was applied from decides nothing here.
   return rows.map(
     (row) => ({ kind: row.kind, id: row.id, areaId: row.areaId, at: row.at, body: bodyOf(row, []) }) as never,
@@ -226,7 +226,7 @@ export async function openPotsSince(db: Queries, since: Date, boatId: string | n
         boatId === null ? undefined : eq(logEntry.boatId, boatId),
       ),
     )
-    .orderBy(asc(logEntry.at));
+    .orderBy(asc(logEntry.at), asc(logEntry.id));
   return rows.map((row) => ({
     entryId: row.id,
     emptied: row.emptied,
@@ -243,7 +243,7 @@ export async function tapeTicks(db: Queries, areaId: string): Promise<(TapeBody 
     .select()
     .from(logEntry)
     .where(and(eq(logEntry.areaId, areaId), eq(logEntry.kind, 'tape'), notSuperseded))
-    .orderBy(asc(logEntry.at));
+    .orderBy(asc(logEntry.at), asc(logEntry.id));
   return rows.map((row) => ({ ...(bodyOf(row, []) as TapeBody), atMs: row.at.getTime() }));
 }
 
@@ -256,7 +256,7 @@ export async function edgeTapes(db: Queries): Promise<Map<string, EdgeTape>> {
     .select()
     .from(logEntry)
     .where(and(eq(logEntry.kind, 'tape'), notSuperseded))
-    .orderBy(asc(logEntry.at));
+    .orderBy(asc(logEntry.at), asc(logEntry.id));
   const tapes = new Map<string, EdgeTape>();
   for (const row of rows) {
     const { itemId, on, tape } = bodyOf(row, []) as TapeBody;
@@ -276,7 +276,7 @@ export async function batchesOfProduct(
     .select()
     .from(logEntry)
     .where(and(eq(logEntry.productId, productId), eq(logEntry.kind, 'batch'), notSuperseded))
-    .orderBy(asc(logEntry.at));
+    .orderBy(asc(logEntry.at), asc(logEntry.id));
   return rows.map((row) => ({
     id: row.id,
     areaId: row.areaId,

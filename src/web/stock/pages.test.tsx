@@ -136,7 +136,8 @@ describe('need and purchase', () => {
     // 20 m² × 100 µm / (500 × 0.925).
     expect(await within(product).findByText(/100 µm dry film at 50 % volume solids/)).toBeDefined();
     expect(product.textContent).toContain('4.32 l a coat');
-    // Of one area of hers alone.
+    // Of one area of hers alone. The list of her areas may still be on its way.
+    await screen.findByRole('option', { name: 'Keel of hers' });
     await user.selectOptions(screen.getByLabelText('Area'), 'Bottom');
     expect(await screen.findByText(name)).toBeDefined();
     await user.selectOptions(screen.getByLabelText('Area'), 'Keel of hers');
