@@ -113,7 +113,8 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             <li>
               Masking: {PLAN_ASSUMES.maskMPerH} m of edge per hour, for as many coats as fit at one a day
               before the tape is too old. Less than {PLAN_ASSUMES.leastMaskH} h is part of getting ready, and
-              pulling the tape is part of cleaning up. Tick the tape at the bench once it is on.
+              pulling the tape is part of cleaning up. Once the tape is on, tick it in the work of the day or
+              at the bench.
             </li>
             <li>Not planned yet: tides.</li>
           </ul>

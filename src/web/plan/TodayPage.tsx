@@ -1,6 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
 import type { PlanTaskView, PlanView } from '../../contract/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
 import { usePlan, useYard } from '../api/queries.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { Choice } from '../forms/Choice.tsx';
@@ -133,6 +136,39 @@ function DoneExtra({ view, task }: { view: PlanView; task: PlanTaskView }) {
   );
 }
 
+/** Ticks the tape on the edges of an area: from then on its age counts, and the plan masks no more. */
+function TapeOn({ task, areaId }: { task: PlanTaskView; areaId: string }) {
+  const { mutate: log, isPending, isSuccess } = useQueued();
+  const tick = () =>
+    log(
+      entryWrite({
+        id: uuidv7(),
+        areaId,
+        at: new Date().toISOString(),
+        corrects: null,
+        kind: 'tape',
+        body: {
+          itemId: areaId,
+          name: 'Edges of the area',
+          on: true,
+          stepId: null,
+          coatNo: null,
+          tape: 'masking',
+        },
+      }),
+    );
+  return (
+    <button
+      type="button"
+      className="btn target mt-1 print:hidden"
+      disabled={isPending || isSuccess}
+      onClick={tick}
+    >
+      Tape on<span className="sr-only">: {sayTask(task)}</span>
+    </button>
+  );
+}
+
 function PersonDay({
   view,
   name,
@@ -192,7 +228,8 @@ function PersonDay({
                   <strong className="text-error block text-sm">{sayFaults(task)}</strong>
                 )}
                 {task.work === 'extra' && <DoneExtra view={view} task={task} />}
-                {task.areaId && task.work !== 'extra' && (
+                {task.work === 'mask' && task.areaId && <TapeOn task={task} areaId={task.areaId} />}
+                {task.areaId && task.work !== 'extra' && task.work !== 'mask' && (
                   <Link className="btn target mt-1 print:hidden" to={`/bench/${task.areaId}`}>
                     {task.kind === 'coat' ? 'Mix and log at the bench' : 'Tick off at the bench'}
                     <span className="sr-only">: {sayTask(task)}</span>
