@@ -58,6 +58,8 @@ export type UnplannedCode =
   | 'safe-not-stated'
   /** No hour within the plan passes the limits of its sheet. */
   | 'no-hour-passes'
+  /** Its coats or the work before them take longer than a plan. */
+  | 'takes-too-long'
   | 'behind-support'
   | 'not-curing'
   | 'no-weather'
@@ -260,6 +262,7 @@ export const planReply = objectOf<PlanView>({
           'bare-too-long': true,
           'safe-not-stated': true,
           'no-hour-passes': true,
+          'takes-too-long': true,
           'behind-support': true,
           'not-curing': true,
           'no-weather': true,

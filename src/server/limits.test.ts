@@ -15,6 +15,7 @@ import {
 import { yardServer } from '../../test/yardServer.ts';
 import type { TradeView } from '../contract/index.ts';
 import * as contract from '../contract/index.ts';
+import { METHODS } from '../core/film/index.ts';
 
 /**
  * What is allowed at one border is borne at every other: each number of a body is sent at its least and its largest allowed value,
@@ -277,3 +278,32 @@ it('rules of money at the ends of what is allowed take no view down', async () =
     }
   expect(faults).toEqual([]);
 });
+
+it.each([0.1, 1000])(
+  'an application rate of %s m²/h takes no view down, however large the area',
+  async (rate) => {
+    const faults: string[] = [];
+    const { settings } = (await server.ask<TradeView>('GET', '/trade')).body;
+    const workRates = Object.fromEntries(METHODS.map((method) => [method, rate]));
+    expect((await server.ask('PUT', '/trade/settings', { ...settings, workRates })).status).toBe(200);
+    const at20 = (minutes: number) => [{ tempC: 20, minutes }];
+    for (const sideM of [1, 100]) {
+      const shape = { kind: 'rectangle' as const, lengthM: sideM, widthM: sideM };
+      const measures = [{ shape, count: 1, opening: false }];
+      const { area, boat, product } = await aPlannedArea(
+        server,
+        {},
+        { measures, surroundings: { kind: 'shed' } },
+      );
+      const cure = { ...product.sheet.cure, events: { 'tack-free': at20(240), immersion: at20(2880) } };
+      await server.ask('PUT', `/products/${product.id}`, {
+        ...product,
+        version: 1,
+        sheet: { ...product.sheet, cure },
+      });
+      const paths = [`/bench/${area.id}`, `/bench/${area.id}/ahead`, '/today', '/plan', '/work-rates', `/boats/${boat.id}/costs`]; // biome-ignore format: one line
+      for (const line of await failing(paths)) faults.push(`${sideM} m: ${line}`);
+    }
+    expect(faults).toEqual([]);
+  },
+);

@@ -178,7 +178,7 @@ export const tradeSettings = objectOf<TradeSettings>({
   address: text(400).label('Yard address').default(''),
   useLearned: Joi.boolean().label('Use learned rates').required(),
   workRates: Joi.object()
-    .pattern(methods, between('Work rate (m²/h)', 0.1, 2000))
+    .pattern(methods, between('Work rate (m²/h)', 0.1, 1000))
     .label('Work rates')
     .default({}),
   sundryRates: byItem(between('Sundry rate', 0.001, 10_000), 'rates of sundries'),

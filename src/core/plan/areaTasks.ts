@@ -194,7 +194,8 @@ export class AreaTasks {
     const sandFirst = coat.work.some(({ kind }) => kind === 'sand');
     const below = this.#takesBelow(coat, sandFirst);
     if (below) {
-      const sandSlots = sandFirst || coat.sandMs === 0 ? null : slotsOf(coat.sandMs);
+      // Sanding that takes longer than the plan never fits.
+      const sandSlots = sandFirst || coat.sandMs === 0 ? null : Math.min(slots, slotsOf(coat.sandMs));
       // A coat that takes longer than the one below comes to its last strip later than that one closes.
       const longerMs = Math.max(0, coat.applyMs - this.#belowTookMs());
       const tables = windowTables(below.takes, { fromMs, slots, aheadMs, longerMs, sandSlots });

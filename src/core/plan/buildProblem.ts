@@ -3,7 +3,7 @@ import { AreaTasks, NotPlanned, type OwnTask } from './areaTasks.ts';
 import { FilmTables, type Horizon } from './coatTables.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import { joined, SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
-import type { AreaToPlan, BoatToPlan, CoatToPlan, PlannedTask, Unplanned, YardToPlan } from './yardToPlan.ts';
+import { type AreaToPlan, type BoatToPlan, type CoatToPlan, MOST_SESSIONS, type PlannedTask, type Unplanned, type YardToPlan } from './yardToPlan.ts'; // biome-ignore format: one line
 
 export interface BuiltProblem {
   problem: PlanProblem;
@@ -68,7 +68,7 @@ function checkCoat(coat: CoatToPlan): void {
     ['sessions', coat.sessions],
     ['people', coat.people],
   ] as const)
-    if (!Number.isInteger(within(quantity, count, 1, 100)))
+    if (!Number.isInteger(within(quantity, count, 1, MOST_SESSIONS)))
       throw new QuantityError(quantity, count, 'a whole number');
   if (coat.notBeforeMs !== undefined) moment('time of delivery', coat.notBeforeMs);
   checkStretches('a coat by its air', coat.starts);

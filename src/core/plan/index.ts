@@ -26,14 +26,15 @@ export { joined, SLOT_MS } from './slots.ts';
 export type { PlanSurface } from './surfaceIn.ts';
 export { WEATHER_ERRORS, type WeatherErrors, weatherDraws, wetShareOf } from './weatherDraws.ts';
 export { type WeatherYard, yardInWeather } from './yardInWeather.ts';
-export type {
-  AreaToPlan,
-  BoatToPlan,
-  CoatToPlan,
-  FilmOn,
-  PersonToPlan,
-  PlannedTask,
-  Unplanned,
-  WorkToPlan,
-  YardToPlan,
+export {
+  type AreaToPlan,
+  type BoatToPlan,
+  type CoatToPlan,
+  type FilmOn,
+  MOST_SESSIONS,
+  type PersonToPlan,
+  type PlannedTask,
+  type Unplanned,
+  type WorkToPlan,
+  type YardToPlan,
 } from './yardToPlan.ts';

@@ -14,6 +14,9 @@ export interface WorkToPlan {
   bareForMs?: number;
 }
 
+/** Most sessions of a coat, and goes at a piece of work: more take longer than any plan. */
+export const MOST_SESSIONS = 100;
+
 /** A coat left to apply, in one session or several of equal length. */
 export interface CoatToPlan {
   id: string;

@@ -24,6 +24,9 @@ const BEFORE_MS = 24 * HOUR_MS;
 /** Days of forecast that starts are sought in. */
 const AHEAD_MS = 10 * 24 * HOUR_MS;
 
+/** The longest that a coat is judged over. No weather is known so far ahead: a longer one has no suitable start either. */
+const LONGEST_MS = 30 * 24 * HOUR_MS;
+
 /** A planned coat, and the weather data for it. */
 export interface CoatToApply {
   step: Pick<Step, 'method'>;
@@ -54,7 +57,7 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
   const limits = coatLimitsOf(sheet, coat.step.method);
   // Under a cover and below deck there are lamps.
   const nights = underCover || place.indoors ? [] : darkOver(air, now, aheadMs);
-  const applyMs = hoursAt(coat.areaM2, coat.rateM2PerH) * HOUR_MS;
+  const applyMs = Math.min(LONGEST_MS, hoursAt(coat.areaM2, coat.rateM2PerH) * HOUR_MS);
   const stated = safeEvent(sheet.cure);
   const { factor } = byLearnedPace(coat.pace);
   const points = stated?.points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor })) ?? [];

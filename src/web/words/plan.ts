@@ -45,6 +45,8 @@ export const UNPLANNED: Record<UnplannedCode, string> = {
     'The data sheet doesn’t say when the film is safe from dew and rain. Enter the time under Materials.',
   'no-hour-passes':
     'No hour in the coming weeks is within the limits of the data sheet. Try a shelter or heat.',
+  'takes-too-long':
+    'One coat, or the work before it, takes longer than the plan covers. Check the size and the application rate, or divide the area.',
   'behind-support':
     'A support covers this area. Set the day on which it is moved under Supports, or log it as moved.',
   'not-curing': 'A hand test found that the film isn’t curing. Decide at the bench what to do.',

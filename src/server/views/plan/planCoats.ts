@@ -9,7 +9,7 @@ import type {
 } from '../../../contract/index.ts';
 import { byLearnedPace, HOUR_MS, safeEvent } from '../../../core/cure/index.ts';
 import { hoursAt, type Method, type WorkRates } from '../../../core/film/index.ts';
-import { type CoatToPlan, PLAN_ASSUMES, type PlanSurface } from '../../../core/plan/index.ts';
+import { type CoatToPlan, MOST_SESSIONS, PLAN_ASSUMES, type PlanSurface } from '../../../core/plan/index.ts';
 import {
   colourOf,
   type ProductSheet,
@@ -130,6 +130,7 @@ function coatToPlan(
   const rateM2PerH = given.rates[step.method];
   const inAllMs = hoursAt(handsM2, rateM2PerH) * HOUR_MS;
   const sessions = Math.max(1, Math.ceil(inAllMs / Math.max(HOUR_MS, longestMs - getReadyMs - cleanUpMs)));
+  if (sessions > MOST_SESSIONS) throw new AreaLeft('takes-too-long', productName);
   const pace = given.catalogue.paceOf(step.productId, step.method);
   const sessionM2 = handsM2 / sessions;
   const key = JSON.stringify([step.productId, version, step.method, sessionM2, rateM2PerH, pace, place]);
@@ -226,12 +227,14 @@ export function coatsToPlan(given: Given): PlannedCoats {
     const extra = isNext ? given.extraWork : [];
     const supply = supplyOf(given, { i, coatNo, step });
     const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
-    const work = [...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)];
+    const work = withMasking([...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)], masks.taskH); // biome-ignore format: one line
+    if (work.some(({ kind, ms }) => kind !== 'wait' && ms > MOST_SESSIONS * given.longestMs))
+      throw new AreaLeft('takes-too-long', product.name);
     planned.asked.set(id, asked);
     planned.coats.push({
       ...coat,
       ...(delivered && { notBeforeMs: given.deliveredMs(supply.dueOn as string) }),
-      work: withMasking(work, masks.taskH),
+      work,
     });
     planned.named.set(id, {
       areaId: state.area.id,
