@@ -15,8 +15,8 @@ const planOf = (given: YardToPlan): YardPlan => {
   return plan;
 };
 const startsOf = ({ tasks }: YardPlan) => Object.fromEntries(tasks.map(({ id, startMs }) => [id, startMs]));
-const keeping = (given: YardToPlan, agreed: Record<string, number>) => {
-  const { found, moves } = planKeeping(given, agreed, EFFORT);
+const keeping = (given: YardToPlan, agreed: Record<string, number>, effort = EFFORT) => {
+  const { found, moves } = planKeeping(given, agreed, effort);
   if (!found.ok) throw new Error(`clash: ${found.why}`);
   return { plan: found, moves };
 };
@@ -52,18 +52,18 @@ it('a plan just agreed to stays as it is with two people, and nearly so with one
     return yardInWeather({ ...six, yard: { ...six.yard, areas, people } }, shedHours(40), 28 * 48);
   };
   // In the first two a list that takes the first who is free finds nobody for a later task.
-  const tried = [[8, 14], [1, 30], ...Array.from({ length: cases(1, 40) }, (_, i) => [i + 10, 14 + (i % 20)])]; // biome-ignore format: one line
+  const tried = [[8, 14], [1, 30], ...Array.from({ length: cases(0, 40) }, (_, i) => [i + 10, 14 + (i % 20)])]; // biome-ignore format: one line
   for (const [seed = 1, windowH = 14] of tried) {
     const given = yardOf(seed, windowH);
-    const made = planYard(given, { seed, steps: 150 });
+    const made = planYard(given, { seed, steps: 100 });
     if (!made.ok) throw new Error(`clash: ${made.why}`);
     const agreed = startsOf(made);
-    const { plan, moves } = keeping(given, agreed);
+    const { plan, moves } = keeping(given, agreed, { seed: 1, steps: 100 });
     expect(moves, `seed ${seed}`).toEqual([]);
     expect(startsOf(plan)).toEqual(agreed);
     expect(wrongInTheWorld(given, plan)).toEqual([]);
     const { [made.tasks[10]?.id ?? '']: _, ...fewer } = agreed;
-    const more = keeping(given, fewer);
+    const more = keeping(given, fewer, { seed: 1, steps: 100 });
     expect(more.moves.length, `seed ${seed}`).toBeLessThan(4);
     expect(wrongInTheWorld(given, more.plan)).toEqual([]);
   }
