@@ -90,6 +90,11 @@ describe('what could go on today', () => {
     const { untaped, paintEnds } = later.find(({ areaId }) => areaId === other.area.id) ?? {};
     expect([untaped, paintEnds]).toEqual([1, false]);
     expect(bench.body.bare.map(({ kind }) => kind)).toEqual(['edge', 'transducer']);
+    // Taped a moment later, it is so on the list at once.
+    const taped = { id: uuidv7(), areaId: other.area.id, at: new Date(now).toISOString(), corrects: null, kind: 'tape', body: { itemId: item.id, name: item.name, on: true, stepId: other.step.id, coatNo: 0 } }; // biome-ignore format: one line
+    expect((await server.ask('POST', '/log', taped)).status).toBe(201);
+    const again = (await server.ask<TodayView>('GET', '/today')).body.coats;
+    expect(again.find(({ areaId }) => areaId === other.area.id)?.untaped).toBe(0);
     // A sheet whose parts no longer fit the own ratio of one coat takes no other coat off the list.
     const receipt = { id: uuidv7(), at: new Date(now).toISOString(), purchaseId: null, lots: [aLot(other.product.id, 'base', { amount: 2 })] }; // biome-ignore format: one line
     expect((await server.ask('POST', '/receipts', receipt)).status).toBe(201);

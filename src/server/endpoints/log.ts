@@ -6,7 +6,7 @@ import { loadAreaStates } from '../memory/areaStates.ts';
 import { groupsOf } from '../memory/groupsOf.ts';
 import { recordShifts } from '../memory/shifts.ts';
 import { takeFromStock } from '../memory/takeFromStock.ts';
-import { theArea } from '../rows/areas.ts';
+import { boatOfArea, theArea } from '../rows/areas.ts';
 import { unknownBatches } from '../rows/batchUses.ts';
 import { countedEntries, entryById, hasEntry, insertEntry } from '../rows/log.ts';
 import { lotById } from '../rows/lots.ts';
@@ -174,7 +174,7 @@ export const logEndpoints = [
       body.corrects ? { areaId: body.areaId } : body.kind === 'coat' ? { placeOf: body.areaId } : null,
     run: async ({ body }, { tx, now, before }) => {
       checkTimes(body, now);
-      const { boatId } = await theArea(tx, body.areaId);
+      const boatId = await boatOfArea(tx, body.areaId);
       await checkReferences(tx, body, boatId);
       const air = body.kind === 'coat' && before ? coatAirRecord(before, body) : null;
       const reply = await insertEntry(tx, { ...body, boatId, recordedAt: new Date(now), air });

@@ -77,10 +77,10 @@ function checkReply(endpoint: { path: string; reply: Joi.Schema }, reply: unknow
   if (error) throw new Error(`Reply of ${endpoint.path} doesn’t match the API description: ${error.message}`);
 }
 
-/** A reply as text: one that is given to several is written once. */
-const written = (body: unknown): string =>
-  typeof body === 'object' && body !== null ? textOf(body) : JSON.stringify(body);
-const textOf = memoised((body: object) => JSON.stringify(body));
+/** A reply as it is sent: one that is given to several is written once. */
+const written = (body: unknown): Buffer | string =>
+  typeof body === 'object' && body !== null ? bytesOf(body) : JSON.stringify(body);
+const bytesOf = memoised((body: object) => Buffer.from(JSON.stringify(body)));
 
 /** What every route of one kind is made with. */
 interface Mounting {

@@ -53,6 +53,8 @@ export class YardSnapshots {
   #moved = 0;
   /** Writes after which the snapshot before them holds, until there is a later one. */
   readonly #kept = new Set<number>();
+  /** One object a boat, another with each entry in its log. */
+  readonly #logs = new Map<string, object>();
   /** Weather that a write has read already, as of its revision. */
   #offered: { n: number; hour: number; air: Air } | null = null;
 
@@ -77,9 +79,15 @@ export class YardSnapshots {
   ): void {
     this.#known = Math.max(n, this.#known ?? 0);
     if (keepsSnapshot) this.#kept.add(n);
+    this.#renewLogs(changes.map(domainOf));
     if (!changes.every((change) => isLogged(domainOf(change)))) this.#moved = Math.max(n, this.#moved);
     if (air && changes.some((change) => domainOf(change) === 'weather'))
       this.#offered = { n, hour: Math.floor(air.now / HOUR_MS), air: air.air };
+  }
+
+  /** The same object for as long as nothing in {@link at} changes but the moment. */
+  async identity(now: number): Promise<object> {
+    return (await this.#current(now)).identity;
   }
 
   /** Everything at `now`. */
@@ -109,6 +117,25 @@ export class YardSnapshots {
     if (latest && latest.hour === Math.floor(now / HOUR_MS) && !(await this.#movedSince(latest.n)))
       return readingOf(latest, now, which);
     return this.some(now, which);
+  }
+
+  /**
+   * The same object for as long as nothing is added to a boat’s log: what is read of the log is remembered by it. To be asked for after a
+   * reading of the yard, and before the log is read.
+   */
+  logOf(boatId: string): object {
+    const known = this.#logs.get(boatId) ?? {};
+    this.#logs.set(boatId, known);
+    return known;
+  }
+
+  #renewLogs(domains: Iterable<string>): void {
+    for (const domain of domains) {
+      const [of, boatId] = domain.split(':');
+      if (of !== 'log') continue;
+      if (boatId === undefined) this.#logs.clear();
+      else this.#logs.delete(boatId);
+    }
   }
 
   /** Whether more than entries and what they took from the stock was written after a revision. */
@@ -158,6 +185,7 @@ export class YardSnapshots {
       async (tx) => {
         const n = await currentRevision(tx);
         const changed = from ? await versionsSince(tx, from.n) : null;
+        this.#renewLogs(changed?.keys() ?? ['log']);
         return { n, ...(await this.#parts(tx, { from, changed, now, hour, n })) };
       },
       { isolationLevel: 'repeatable read', accessMode: 'read only' },

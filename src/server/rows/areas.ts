@@ -16,6 +16,12 @@ export function areaColumns({ part, ...rest }: AreaInput) {
   return { ...rest, partOf: areaId, part: part ? (how as Omit<typeof part, 'areaId'>) : null };
 }
 
+/** The boat that an area is of. @throws {Missing} */
+export async function boatOfArea(db: Queries, id: string): Promise<string> {
+  const [row] = await db.select({ boatId: area.boatId }).from(area).where(eq(area.id, id));
+  return found(row, 'area', id).boatId;
+}
+
 export async function areaById(db: Queries, id: string): Promise<Area | undefined> {
   const [row] = await db.select().from(area).where(eq(area.id, id));
   return row && toArea(row);

@@ -91,9 +91,8 @@ export function bodyOf(row: Pick<Row, keyof typeof FACTS>, batchIds: readonly st
 const entryColumns = {
   ...getTableColumns(logEntry),
   correctedBy: sql<string | null>`(select c.id from log_entry c where c.corrects = log_entry.id limit 1)`,
-  batchIds: sql<
-    string[]
-  >`(select coalesce(json_agg(u.batch_id), '[]') from batch_use u where u.entry_id = log_entry.id)`,
+  batchIds: sql<string[]>`case when log_entry.kind in ('coat', 'batch-end')
+    then (select coalesce(json_agg(u.batch_id), '[]') from batch_use u where u.entry_id = log_entry.id) else '[]' end`,
 };
 
 const toEntry = (row: Row & { correctedBy: string | null; batchIds: string[] }): Entry =>

@@ -34,13 +34,13 @@ export function litresLeft(
 /** Preparations for a coat apart from weather and the film below: tasks, masking, findings, paint. */
 export async function beforeCoat(
   db: Queries,
-  known: Pick<YardReading, 'stock' | 'trade' | 'catalogue'> & { boat: BoatMemory | undefined },
+  known: Pick<YardReading, 'stock' | 'trade' | 'catalogue'> & { boat: BoatMemory | undefined; log: object },
   coat: CoatInHand,
   now: number,
 ): Promise<Pick<TodayCoat, 'workLeft' | 'untaped' | 'openFaults' | 'paintEnds'>> {
   const { state, clock, leftM2 } = coat;
   const { findings } = await surveyRows(db, state.boat.id, known.boat);
-  const ticks = await bareTicks(db, state.area, known.boat, now);
+  const ticks = await bareTicks(db, state.area, known, now);
   const litres = litresLeft(coat, known.catalogue);
   const colour = clock.next?.colour ?? '';
   const tins = benchTins({ ...coat, colour, litres, areaM2: leftM2 }, { ...known, now }, new Map());

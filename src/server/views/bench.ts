@@ -10,7 +10,7 @@ import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { workRates } from '../../core/film/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
-import { remembering } from '../../core/units/index.ts';
+import { memoised, remembering } from '../../core/units/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
@@ -38,9 +38,16 @@ import { bareTicks, oldLineAsked } from './ticks.ts';
 /** Hours ahead that the bench judges. */
 const BENCH_HOURS = 36;
 
+/** Of an area that paint is kept for. */
+const areaName = memoised(
+  async (_snapshot: object, db: Context['db'], areaId: string) =>
+    (await areaById(db, areaId))?.name ?? 'a patch',
+  50,
+);
+
 /** What the tins give for what is left of the coat in hand. */
 async function tinsFor(
-  { stock, trade, catalogue }: Pick<YardReading, 'stock' | 'trade' | 'catalogue'>,
+  { stock, trade, catalogue, snapshot }: Pick<YardReading, 'stock' | 'trade' | 'catalogue' | 'snapshot'>,
   db: Context['db'],
   of: { state: AreaSnapshot; step: Step; product: KnownProduct; clock: AreaClock; left: number; at: number },
 ): Promise<BenchTins | null> {
@@ -48,7 +55,7 @@ async function tinsFor(
   if (!stock.byProduct.has(product.id)) return null;
   const kept = stock.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
   const names = new Map<string, string>();
-  for (const id of new Set(kept)) names.set(id, (await areaById(db, id))?.name ?? 'a patch');
+  for (const id of new Set(kept)) names.set(id, await areaName(snapshot, db, id));
   const asked = {
     state,
     step,
@@ -63,6 +70,14 @@ async function tinsFor(
 /** Answers for the same coat within a minute are one: nothing in it moves faster, and several people look at one bench. */
 const SAME_FOR_MS = 60_000;
 const outlooks = remembering<CoatOutlook | null>(200);
+
+const hourOf = (ms: number) => Math.floor(ms / HOUR_MS) * HOUR_MS;
+/** That of the last coats asked for, until the boat’s log has more. */
+const progressSince = memoised(
+  (_log: object, db: Context['db'], areaId: string, stepId: string, coatNo: number, sinceMs: number) =>
+    progressOf(db, areaId, { stepId, coatNo, since: new Date(sinceMs) }),
+  20,
+);
 
 /** A heated space asked about; its shell null: as the area usually has it. */
 export type InsideAsked = Omit<Inside, 'shell'> & { shell: Inside['shell'] | null };
@@ -154,6 +169,7 @@ export async function benchView(
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
   const outlook =
     step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...asked }) : null;
+  const log = memory.logOf(state.boat.id);
   const { findings } = await surveyRows(db, state.boat.id, known.boat);
   const potsOf = (emptied: boolean) =>
     known.boat
@@ -192,9 +208,9 @@ export async function benchView(
     pots: potsOf(false),
     emptied: potsOf(true),
     progress: clock.next
-      ? await progressOf(db, areaId, { ...clock.next, since: new Date(at - POT_SHOWN_MS) })
+      ? await progressSince(log, db, areaId, clock.next.stepId, clock.next.coatNo, hourOf(at - POT_SHOWN_MS))
       : [],
-    bare: await bareTicks(db, state.area, known.boat, at),
+    bare: await bareTicks(db, state.area, { ...known, log }, at),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),
     tins:
       step && product && clock.next

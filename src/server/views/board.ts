@@ -32,15 +32,15 @@ const SAME_FOR_MS = 1000;
 /** What runs in the yard, soonest first, and every boat. */
 export async function boardView({ memory, room, now }: Context): Promise<BoardView> {
   const at = now();
-  const known = await memory.at(at);
   const disk = room.look();
-  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS), disk.state], () => ({
-    ...madeAt(known, at),
+  const snapshot = await memory.identity(at);
+  return kept(snapshot, [Math.floor(at / SAME_FOR_MS), disk.state], async () => ({
+    ...madeAt(await memory.at(at), at),
     disk,
   }));
 }
 
-const kept = remembering<BoardView>();
+const kept = remembering<Promise<BoardView>>();
 
 function madeAt(known: YardReading, at: number): Omit<BoardView, 'disk'> {
   const clocksOf = new Map<string, AreaClock[]>();

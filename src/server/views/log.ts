@@ -1,4 +1,5 @@
 import type { Entry, LogQuery, LogView } from '../../contract/index.ts';
+import { memoised } from '../../core/units/index.ts';
 import type { Context } from '../context.ts';
 import { areaRows, surveyRows } from '../memory/boatRows.ts';
 import { coatFilm } from '../memory/coatFilm.ts';
@@ -9,6 +10,12 @@ import { openFaultsOf } from './openFaultsOf.ts';
 
 /** Entries a page, where none is asked for. */
 const PAGE = 200;
+
+/** The last page asked for, until the boat’s log has more. */
+const pageOf = memoised(
+  (_log: object, db: Context['db'], boatId: string, before: string | undefined, limit: number) =>
+    logPage(db, boatId, { before, limit }),
+);
 
 const productOf = ({ body }: Entry): string[] => ('productId' in body ? [body.productId] : []);
 
@@ -21,7 +28,13 @@ export async function logView(
   const known = await memory.some(now(), { boatId });
   const boat = known.boat?.boat ?? (await theBoat(db, boatId));
   const { latest } = known.catalogue;
-  const page = await logPage(db, boatId, { before, limit: limit === undefined ? PAGE : Number(limit) });
+  const page = await pageOf(
+    memory.logOf(boatId),
+    db,
+    boatId,
+    before,
+    limit === undefined ? PAGE : Number(limit),
+  );
   const products: LogView['products'] = {};
   const planned = known.states.flatMap((state) => state.steps.map(({ productId }) => productId));
   for (const id of [...planned, ...page.entries.flatMap(productOf)]) {

@@ -1,4 +1,5 @@
 import type { Area, AreaClock, BareTick, TapeKind } from '../../contract/index.ts';
+import { memoised } from '../../core/units/index.ts';
 import type { Queries } from '../db/open.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import type { BoatMemory } from '../memory/boatMemory.ts';
@@ -19,17 +20,20 @@ const HOLDS_MS: Record<TapeKind, { open: number; covered: number }> = {
 export const tapeHoldsMs = (tape: TapeKind | null | undefined, { kind }: Area['surroundings']): number =>
   HOLDS_MS[tape ?? 'masking'][kind === 'open' ? 'open' : 'covered'];
 
+/** Those of the last areas asked for, until the boat’s log has more. */
+const ticksOf = memoised((_log: object, db: Queries, areaId: string) => tapeTicks(db, areaId), 20);
+
 /** The edges and the masked items of an area, and whether they are taped: a tick is valid for the days of the tape, not for one coat. */
 export async function bareTicks(
   db: Queries,
   area: Area,
-  known: BoatMemory | undefined,
+  { boat, log }: { boat: BoatMemory | undefined; log: object },
   now: number,
 ): Promise<BareTick[]> {
-  const { bareItems } = await surveyRows(db, area.boatId, known);
+  const { bareItems } = await surveyRows(db, area.boatId, boat);
   const edges = { id: area.id, kind: 'edge' as const, name: 'Edges of the area' };
   const items = [edges, ...bareItems.filter(({ areaId }) => areaId === null || areaId === area.id)];
-  const ticks = await tapeTicks(db, area.id);
+  const ticks = await ticksOf(log, db, area.id);
   return items.map((item) => {
     const last = ticks.findLast((tick) => tick.itemId === item.id);
     const holdsMs = tapeHoldsMs(last?.tape, area.surroundings);

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, PlanSetup, TodayCoat, TodayView, Yard } from '../../contract/index.ts';
+import type { AreaClock, PlanSetup, TodayCoat, TodayView } from '../../contract/index.ts';
 import { type DayJob, dayOrder } from '../../core/air/index.ts';
 import { HOUR_MS, urgencyMs } from '../../core/cure/index.ts';
 import { workRates } from '../../core/film/index.ts';
@@ -85,14 +85,24 @@ export async function todayView({ db, memory, now }: Context): Promise<TodayView
   const at = now();
   const known = await memory.at(at);
   const setup = await planSetupOf(db);
-  return kept(known.snapshot, [Math.floor(at / SAME_FOR_MS), setup.version], () =>
-    todayOf(db, { ...known, setup }, at),
-  );
+  const judged = await kept(known.snapshot, [Math.floor(at / SAME_FOR_MS)], () => judgeToday(known, at));
+  return todayOf(db, { ...known, setup, logOf: (boatId) => memory.logOf(boatId) }, judged);
 }
 
-/** Answers within half a minute are one: nothing on it moves faster. */
+/** What the air allows within half a minute is the same: nothing in it moves faster. */
 const SAME_FOR_MS = 30_000;
-const kept = remembering<Promise<TodayView>>();
+const kept = remembering<Promise<Judged>>();
+
+/** The coats asked about, and the order in which the most fit for one person. */
+interface Judged {
+  at: number;
+  midnight: number;
+  asked: Asked[];
+  order: Map<string, { i: number; start: string; end: string }>;
+  mixed: ReturnType<typeof mixedPots>;
+  /** Areas left out of it. */
+  more: number;
+}
 
 /** The mixed pot of an area: of several, the one whose pot life ends first. A pot without a pot life isn’t urgent. */
 function mixedPots(
@@ -122,11 +132,7 @@ function plannedToday(
   };
 }
 
-async function todayOf(
-  db: Context['db'],
-  known: YardReading & { yard: Yard; setup: PlanSetup },
-  at: number,
-): Promise<TodayView> {
+async function judgeToday(known: YardReading, at: number): Promise<Judged> {
   const { zone } = known.yard;
   const midnight = DateTime.fromMillis(at, { zone }).endOf('day').toMillis();
   const stateOf = new Map(known.states.map((state) => [state.area.id, state]));
@@ -158,6 +164,16 @@ async function todayOf(
   const order = new Map(
     placed.map((place, i) => [place.id, { i, start: iso(place.startMs), end: iso(place.endMs) }]),
   );
+  return { at, midnight, asked, order, mixed, more: Math.max(0, wanted.length - MOST) };
+}
+
+/** As it stands in the log and the agreed plan by now. */
+async function todayOf(
+  db: Context['db'],
+  known: YardReading & { setup: PlanSetup; logOf: (boatId: string) => object },
+  { at, midnight, asked, order, mixed, more }: Judged,
+): Promise<TodayView> {
+  const { zone } = known.yard;
   const today = { fromMs: DateTime.fromMillis(at, { zone }).startOf('day').toMillis(), toMs: midnight };
   const plannedOf = plannedToday(known.setup, today);
   // Mixed pots first, then agreed coats at their times, then other coats that fit.
@@ -173,7 +189,12 @@ async function todayOf(
   const boatOf = new Map(known.boats.map((each) => [each.boat.id, each]));
   const before = await Promise.all(
     asked.map(({ inHand }) =>
-      beforeCoat(db, { ...known, boat: boatOf.get(inHand.state.boat.id) }, inHand, at),
+      beforeCoat(
+        db,
+        { ...known, boat: boatOf.get(inHand.state.boat.id), log: known.logOf(inHand.state.boat.id) },
+        inHand,
+        at,
+      ),
     ),
   );
   return {
@@ -194,6 +215,6 @@ async function todayOf(
           placed: place ? { start: place.start, end: place.end } : null,
         };
       }),
-    more: Math.max(0, wanted.length - MOST),
+    more,
   };
 }
