@@ -37,6 +37,11 @@ const heated = { kind: 'heated', setPointC: 15 };
 const limits = { ...air.DEFAULT_LIMITS, airMinC: 5, airMaxC: 30, surfaceMaxC: 40 };
 const parts = [{ name: 'base', ratio: 2, densityKgPerL: 1.4 }, { name: 'hardener', ratio: 1, densityKgPerL: 1 }]; // biome-ignore format: one line
 const dims = { loaM: 10, lwlM: 9, beamM: 3, draughtM: 1.5, freeboardM: 1 };
+const outline = [
+  { x: 0, z: 0 },
+  { x: 1, z: 0 },
+  { x: 0, z: 1 },
+];
 const table = { stationsM: [0, 5, 10], waterlinesM: [-1, 0, 1], halfBreadthsM: [[0.2, 1, 1.2], [0.3, 1.5, 1.6], [0, 0.2, 0.4]], sheer: [{ zM: 1.2, yM: 1.3 }, { zM: 1.2, yM: 1.7 }, { zM: 1.4, yM: 0.5 }] }; // biome-ignore format: one line
 const measure = { shape: { kind: 'girths', spacingM: 1, girthsM: [1, 1.2, 1], rule: 'simpson' }, count: 2, opening: false }; // biome-ignore format: one line
 const marks = [[0.5, 1, 1000], [5, 1.6, 1010], [9, 0.6, 1000], [0.5, -1, 1005], [5, -1.6, 1050], [9, -0.6, 1002]].map(([xM, yM, heightMm]) => ({ xM, yM, heightMm })); // biome-ignore format: one line
@@ -368,6 +373,8 @@ const ENTRIES: Record<string, Entry> = {
   },
   profileLines: { run: hull.profileLines, args: [{ kind: 'fin-keel', dimensions: dims }] },
   tapedEdges: { run: hull.tapedEdges, args: [{ kind: 'fin-keel', dimensions: dims, form: null }] },
+  between: { run: hull.between, args: [outline, 0.2, 0.8] },
+  equalStrips: { run: hull.equalStrips, args: [[outline], 3] },
   hullLines: { run: hull.hullLines, args: [{ kind: 'fin-keel', dimensions: dims, form: null }] },
   placeMesh: { run: hull.placeMesh, args: [triangles, placement] },
   guessPlacement: { run: hull.guessPlacement, args: [triangles, { loaM: 9, draughtM: 1 }] },

@@ -56,6 +56,7 @@ export {
   startingAreas,
   topsidesByRule,
 } from './rules.ts';
+export { between, equalStrips } from './strips.ts';
 export {
   type AreaWay,
   areaOf,

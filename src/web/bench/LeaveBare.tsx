@@ -1,12 +1,10 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import type { BareTick, BenchView, OldLine, TapeKind, Waterline } from '../../contract/index.ts';
+import type { BenchView, OldLine, TapeKind, Waterline } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
-import { entryWrite } from '../api/logEntry.ts';
-import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { BARE_WORDS } from '../words/supports.ts';
+import { useTapeTick } from './useTapeTick.ts';
 
 const TAPE_WORDS: Record<TapeKind, string> = {
   masking: 'Masking tape',
@@ -15,31 +13,13 @@ const TAPE_WORDS: Record<TapeKind, string> = {
 
 /** The edges and the leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
 export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
-  const { mutate: log } = useQueued();
+  const tick = useTapeTick(view);
   const ticks = view.bare;
   const now = Date.parse(view.now);
   const [tape, setTape] = useState<TapeKind>(
     () => ticks.find((item) => item.tape !== null)?.tape ?? 'masking',
   );
   const open = ticks.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length;
-  const tick = (item: BareTick, on: boolean) =>
-    log(
-      entryWrite({
-        id: uuidv7(),
-        areaId: view.area.id,
-        at: new Date().toISOString(),
-        corrects: null,
-        kind: 'tape',
-        body: {
-          itemId: item.id,
-          name: item.name,
-          on,
-          stepId: view.clock.next?.stepId ?? null,
-          coatNo: view.clock.next?.coatNo ?? null,
-          ...(on && { tape }),
-        },
-      }),
-    );
   return (
     <section aria-labelledby="leave-bare" className="space-y-2">
       <h2 id="leave-bare" className="batten pb-1 text-lg">
@@ -84,7 +64,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
                   type="button"
                   className={`btn target join-item ${item.taped === on ? 'btn-neutral' : ''}`}
                   aria-pressed={item.taped === on}
-                  onClick={() => tick(item, on)}
+                  onClick={() => tick(item, on ? tape : null)}
                 >
                   {on ? 'Tape on' : 'Tape off'}
                 </button>

@@ -8,6 +8,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { useAnnounced } from './announced.ts';
 import type { Applying } from './applying.ts';
+import { SectionsDrawing } from './SectionsDrawing.tsx';
 
 interface Props {
   view: BenchView;
@@ -33,6 +34,9 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
   const count = sections.length || (chosen ?? sectionsOf(areaM2, step.method));
   const done = sections.filter(({ atMs }) => atMs !== null).length;
   const each = show(areaM2 / count, 'area');
+  const isCovered = (no: number) => typeof sections[no]?.atMs === 'number';
+  const tap = (no: number) =>
+    isCovered(no) ? applying.undo(sections[no]?.notes ?? []) : applying.note({ section: { no, of: count } });
   return (
     <section aria-labelledby="sections" className="space-y-2">
       <h3 id="sections" className="label-caps">
@@ -43,24 +47,21 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
           ? `${counted(count, 'section')} of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`
           : `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`}
       </p>
+      <SectionsDrawing view={view} count={count} isCovered={isCovered} onTap={tap} />
       <div className="flex flex-wrap gap-2">
         {Array.from({ length: count }, (_, no) => {
-          const covered = sections[no]?.atMs ?? null;
+          const covered = isCovered(no);
           return (
             <button
               // biome-ignore lint/suspicious/noArrayIndexKey: a section is its number
               key={no}
               type="button"
-              className={`btn target min-w-14 ${covered === null ? '' : 'btn-neutral'}`}
-              aria-pressed={covered !== null}
+              className={`btn target min-w-14 ${covered ? 'btn-neutral' : ''}`}
+              aria-pressed={covered}
               aria-label={`Section ${no + 1} of ${count}`}
-              onClick={() =>
-                covered === null
-                  ? applying.note({ section: { no, of: count } })
-                  : applying.undo(sections[no]?.notes ?? [])
-              }
+              onClick={() => tap(no)}
             >
-              {covered !== null && '✓ '}
+              {covered && '✓ '}
               {no + 1}
             </button>
           );

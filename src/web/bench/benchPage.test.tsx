@@ -57,8 +57,15 @@ async function type(user: Awaited<ReturnType<typeof planned>>['user'], label: st
 describe('a film on the bench', () => {
   it('another round is asked for with a tap and taken back; what the thumb finds moves the clock', async () => {
     const { area, user } = await planned(single, { coats: 1 });
+    await user.click(await screen.findByRole('button', { name: 'Tape on' }));
     await type(user, 'Area covered', '20');
     await user.click(screen.getByRole('button', { name: 'Log coat' }));
+    // The tape of the last coat comes off while it is wet [T, handbook part 8].
+    const off = await screen.findByRole('button', { name: 'Tape off: Edges of the area' });
+    expect(screen.getByText(/score along the line first/)).toBeDefined();
+    await user.click(off);
+    await waitFor(async () => expect((await bench(area)).bare[0]?.taped).toBe(false));
+    await waitFor(() => expect(screen.queryByText(/^Pull the tape now/)).toBeNull());
     await user.click(await screen.findByRole('button', { name: /^Add another coat of/ }));
     await waitFor(async () => expect((await bench(area)).clock.next).toMatchObject({ coatNo: 1, coats: 2 }));
     await user.click(screen.getByRole('button', { name: 'Undo' }));
@@ -100,6 +107,15 @@ describe('while a coat goes on', () => {
     await ask('POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date().toISOString(), corrects: null, kind: 'progress', body: elsewhere }); // biome-ignore format: one line
     await news();
     expect(await screen.findByText(/^2 of 5 sections covered, 8 m² of 20 m²/)).toBeDefined();
+    // The drawing of the area has the same five, and takes a tap as the buttons do.
+    const drawn = () =>
+      [...document.querySelectorAll('figure svg text')].map(({ textContent }) => textContent);
+    await waitFor(() => expect(drawn()).toEqual(['✓1', '✓2', '3', '4', '5']));
+    const third = () => document.querySelectorAll('figure svg g')[2] as Element;
+    await user.click(third());
+    await waitFor(() => expect(drawn()[2]).toBe('✓3'));
+    await user.click(third());
+    await waitFor(() => expect(drawn()[2]).toBe('3'));
     // 12 of 20 m² left at 0.25 l/m²: 3 l, and 4.32 − 2 l are left.
     expect((await screen.findByText(/The rest takes 3 l at this pace/)).textContent).toMatch(
       /of the planned amount is not enough: get 67\d ml more/,

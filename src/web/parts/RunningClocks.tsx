@@ -18,7 +18,7 @@ const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
   tape: { word: 'Tape', by: 'Remove by this time.', end: 'Mark tape removed' },
   'tape-wet': {
     word: 'Pull the tape',
-    by: 'Pull while the last coat is wet, or at tack-free at the latest. Pull the tape back on itself.',
+    by: 'Pull while the last coat is wet, or at tack-free at the latest. Pull it back on itself. Where paint has bridged the edge, score along the line first.',
     end: 'Mark tape removed',
   },
   'dew-safe': { word: 'Safe from dew and rain', by: 'Ends automatically.' },

@@ -1,6 +1,6 @@
 import type { PlanPoint } from '../../../core/hull/index.ts';
 import { Balloon } from './AreaShape.tsx';
-import { ACROSS, type Drawn, type DrawnArea, onSide, pathOf, type XY } from './drawn.ts';
+import { ACROSS, type Drawn, type DrawnArea, fromLeft, onSide, pathOf, type XY } from './drawn.ts';
 import { ZoneShapes } from './ZoneShapes.tsx';
 
 /** Height of the half-breadth plan in drawing units: the whole beam. */
@@ -61,7 +61,10 @@ export function PlanView({ drawn }: { drawn: Drawn }) {
           return here(zone).map((area, i, list) => (
             <Balloon
               key={area.id}
-              at={[left + (width * (i + at[0])) / list.length, middle + sign * middle * at[1]]}
+              at={[
+                left + (width * (fromLeft(i, list.length, seenFrom) + at[0])) / list.length,
+                middle + sign * middle * at[1],
+              ]}
               text={String(area.number)}
               chosen={area.id === selectedId}
             />

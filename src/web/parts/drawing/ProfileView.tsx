@@ -1,7 +1,7 @@
 import type { Stand } from '../../../contract/index.ts';
 import type { Point, Zone } from '../../../core/hull/index.ts';
 import { AreaShape, Balloon } from './AreaShape.tsx';
-import { ACROSS, type Drawn, type DrawnArea, onSide, pathOf, type XY } from './drawn.ts';
+import { ACROSS, type Drawn, type DrawnArea, fromLeft, onSide, pathOf, type XY } from './drawn.ts';
 import { ZoneShapes } from './ZoneShapes.tsx';
 
 /** Painted in this order, so that what lies nearer covers what lies behind. */
@@ -87,7 +87,12 @@ export function ProfileView({ drawn }: { drawn: Drawn }) {
           return here.map((area, i) => (
             <Balloon
               key={area.id}
-              at={[left + (width * (i + (BALLOON_AT[zone] ?? 0.5))) / here.length, middle]}
+              at={[
+                left +
+                  (width * (fromLeft(i, here.length, drawn.seenFrom) + (BALLOON_AT[zone] ?? 0.5))) /
+                    here.length,
+                middle,
+              ]}
               text={String(area.number)}
               chosen={area.id === selectedId}
             />

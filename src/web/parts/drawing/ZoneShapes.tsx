@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { AreaShape } from './AreaShape.tsx';
-import { type Drawn, type DrawnArea, pathOf, type XY } from './drawn.ts';
+import { type Drawn, type DrawnArea, fromLeft, pathOf, type XY } from './drawn.ts';
 
 /** One part of the boat with its areas: one fills it, several share it side by side from aft, none leaves the board. */
 export function ZoneShapes({
@@ -24,7 +24,11 @@ export function ZoneShapes({
       area={area}
       d={d}
       drawn={drawn}
-      clip={areas.length > 1 ? { id: `${clip}-${i}`, x: left + width * i, width } : undefined}
+      clip={
+        areas.length > 1
+          ? { id: `${clip}-${i}`, x: left + width * fromLeft(i, areas.length, drawn.seenFrom), width }
+          : undefined
+      }
     />
   ));
 }

@@ -46,3 +46,7 @@ export const pathOf = (points: readonly XY[], closed = true): string =>
 
 export const onSide = (side: Area['side'], seen: Seen): boolean =>
   side === seen || side === 'both' || side === 'centre';
+
+/** Which of some areas that share a part of the boat from aft comes first from the left: seen from port the bow is there. */
+export const fromLeft = (index: number, count: number, seen: Seen): number =>
+  seen === 'port' ? count - 1 - index : index;
