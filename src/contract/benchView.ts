@@ -25,7 +25,11 @@ export interface BareTick {
 }
 
 /** Something noted of the coat in hand while it is applied, on any device. */
-export type ProgressView = Pick<ProgressBody, 'section' | 'comb' | 'usedL'> & { entryId: string; at: string };
+export type ProgressView = Pick<ProgressBody, 'section' | 'comb' | 'usedL'> & {
+  entryId: string;
+  at: string;
+  wetEdgeMin: number | null;
+};
 
 /** Whether a coat begun now passes until it is safe from dew and rain. */
 export interface CoatOutlook {

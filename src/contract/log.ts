@@ -115,6 +115,8 @@ const coat = objectOf<CoatBody>({
 
 /** As the core has it. */
 const MOST_SECTIONS = 200;
+/** An edge that stays wet for longer needs no clock, min. */
+const MOST_WET_EDGE_MIN = 240;
 
 /** The body of an entry by its kind. */
 export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
@@ -210,6 +212,7 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
       .allow(null)
       .required(),
     usedL: between('Paint used so far (l)', 0, 2000).allow(null).required(),
+    wetEdgeMin: between('Wet edge stays open (min)', 1, MOST_WET_EDGE_MIN).allow(null),
   })
     .custom((value: ProgressBody, helpers) => {
       const { section, comb, usedL } = value;

@@ -140,6 +140,8 @@ export interface ProgressBody {
   comb: { wetMicrons: number; dryMicrons: number } | null;
   /** Unthinned litres used for the coat so far. */
   usedL: number | null;
+  /** How long an edge stays wet, as stated at a section, min; left out or null: not stated. */
+  wetEdgeMin?: number | null;
 }
 
 export interface NoteBody {

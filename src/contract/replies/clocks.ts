@@ -146,6 +146,7 @@ export const progressReply = objectOf<ProgressView>({
   section: Joi.object({ no: figure(), of: figure() }).allow(null).required(),
   comb: Joi.object({ wetMicrons: figure(), dryMicrons: figure() }).allow(null).required(),
   usedL: maybeFigure(),
+  wetEdgeMin: maybeFigure(),
 });
 
 export const potReply = objectOf<PotView>({

@@ -4,6 +4,7 @@ export {
   type CoatProgress,
   coatProgress,
   MOST_SECTIONS,
+  MOST_WET_EDGE_MIN,
   type ProgressNote,
   sectionsOf,
 } from './progress.ts';

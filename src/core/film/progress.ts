@@ -5,6 +5,8 @@ import { type Method, TYPICAL_RATE_M2_PER_H } from './quantity.ts';
 
 /** Most sections that an area is divided into. */
 export const MOST_SECTIONS = 200;
+/** The longest that an edge is said to stay wet, min. */
+export const MOST_WET_EDGE_MIN = 240;
 /** A section for roll and tip on a deck: 1 × 1 to 1.2 × 1.2 m [T, handbook part 8]; the middle of them, m². */
 const ROLL_AND_TIP_M2 = 1.2;
 /** Minutes that one section of any other method takes at the usual pace [M]. */
@@ -34,6 +36,8 @@ export interface ProgressNote {
   comb: { wetMicrons: number; dryMicrons: number } | null;
   /** Unthinned litres used for the coat so far; null: not stated. */
   usedL: number | null;
+  /** How long an edge stays wet, min; left out or null: not stated. */
+  wetEdgeMin?: number | null;
 }
 
 /** What the notes of a coat come to. */
@@ -46,6 +50,8 @@ export interface CoatProgress {
   /** The note that says so; null: none does. */
   usedNote: string | null;
   combs: { id: string; wetMicrons: number; dryMicrons: number }[];
+  /** How long an edge stays wet, as stated last, min; null: nobody said. */
+  wetEdgeMin: number | null;
 }
 
 const EPSILON = 1e-9;
@@ -61,7 +67,7 @@ function joined(stretches: readonly (readonly [number, number])[]): [number, num
   return found;
 }
 
-function checkNote({ atMs, section, comb, usedL }: ProgressNote): void {
+function checkNote({ atMs, section, comb, usedL, wetEdgeMin = null }: ProgressNote): void {
   moment('time of a note', atMs);
   if (section) {
     const of = within('sections', section.of, 1, MOST_SECTIONS);
@@ -77,6 +83,7 @@ function checkNote({ atMs, section, comb, usedL }: ProgressNote): void {
       1e5,
     );
   if (usedL !== null) within('litres used', usedL, 0, 10_000);
+  if (wetEdgeMin !== null) within('wet edge (min)', wetEdgeMin, 1, MOST_WET_EDGE_MIN);
 }
 
 /**
@@ -115,5 +122,6 @@ export function coatProgress(notes: readonly ProgressNote[]): CoatProgress {
     usedL: used?.usedL ?? null,
     usedNote: used?.id ?? null,
     combs: inOrder.flatMap(({ id, comb }) => (comb ? [{ id, ...comb }] : [])),
+    wetEdgeMin: inOrder.findLast((each) => (each.wetEdgeMin ?? null) !== null)?.wetEdgeMin ?? null,
   };
 }

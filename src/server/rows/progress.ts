@@ -31,7 +31,7 @@ export async function progressOf(
     )
     .orderBy(asc(logEntry.at), asc(logEntry.id));
   return rows.map((row) => {
-    const { section, comb, usedL } = bodyOf(row, []) as ProgressBody;
-    return { entryId: row.id, at: row.at.toISOString(), section, comb, usedL };
+    const { section, comb, usedL, wetEdgeMin = null } = bodyOf(row, []) as ProgressBody;
+    return { entryId: row.id, at: row.at.toISOString(), section, comb, usedL, wetEdgeMin };
   });
 }

@@ -76,8 +76,8 @@ function progress(view: BenchView, entries: readonly EntryInput[]): ProgressView
     if (kind === 'coat' && isOfCoat(body)) notes = [];
     if (kind === 'strike') notes = notes.filter(({ entryId }) => entryId !== corrects);
     if (kind !== 'progress' || !isOfCoat(body) || notes.some(({ entryId }) => entryId === id)) continue;
-    const { section, comb, usedL } = body;
-    notes.push({ entryId: id, at, section, comb, usedL });
+    const { section, comb, usedL, wetEdgeMin = null } = body;
+    notes.push({ entryId: id, at, section, comb, usedL, wetEdgeMin });
   }
   return notes;
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
-import { MOST_SECTIONS, sectionsOf } from '../../core/film/index.ts';
+import { MOST_SECTIONS, MOST_WET_EDGE_MIN, sectionsOf } from '../../core/film/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
@@ -30,13 +30,16 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
   const { show } = useUnits();
   const { sections, coveredShare } = applying.progress;
   const [chosen, setChosen] = useState<number | null>(null);
+  const wetEdge = useWetEdge(product.id, applying.progress.wetEdgeMin);
   if (areaM2 <= 0) return null;
   const count = sections.length || (chosen ?? sectionsOf(areaM2, step.method));
   const done = sections.filter(({ atMs }) => atMs !== null).length;
   const each = show(areaM2 / count, 'area');
   const isCovered = (no: number) => typeof sections[no]?.atMs === 'number';
   const tap = (no: number) =>
-    isCovered(no) ? applying.undo(sections[no]?.notes ?? []) : applying.note({ section: { no, of: count } });
+    isCovered(no)
+      ? applying.undo(sections[no]?.notes ?? [])
+      : applying.note({ section: { no, of: count }, wetEdgeMin: wetEdge.minutes || null });
   return (
     <section aria-labelledby="sections" className="space-y-2">
       <h3 id="sections" className="label-caps">
@@ -80,7 +83,7 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
           />
         </div>
       ) : (
-        done < count && <WetEdge view={view} product={product} applying={applying} zone={zone} />
+        done < count && <WetEdge view={view} applying={applying} zone={zone} {...wetEdge} />
       )}
     </section>
   );
@@ -90,13 +93,25 @@ const keyOf = (productId: string) => `jack-plane.wet-edge.${productId}`;
 
 function keptMinutes(productId: string): number {
   const kept = Number(localStorage.getItem(keyOf(productId)));
-  return kept >= 1 && kept <= 240 ? kept : 0;
+  return kept >= 1 && kept <= MOST_WET_EDGE_MIN ? kept : 0;
 }
 
+/** Minutes that an edge stays wet: as set here, until somebody states others at a section; else as set here for this product before; 0: not known. */
+function useWetEdge(productId: string, stated: number | null) {
+  const [own, setOwn] = useState<{ minutes: number; over: number | null } | null>(null);
+  const minutes = own && own.over === stated ? own.minutes : (stated ?? keptMinutes(productId));
+  const set = (next: number) => {
+    localStorage.setItem(keyOf(productId), String(next));
+    setOwn({ minutes: next, over: stated });
+  };
+  return { minutes, set };
+}
+
+type WetEdgeProps = Pick<Props, 'view' | 'applying' | 'zone'> & ReturnType<typeof useWetEdge>;
+
 /** How long the last edge has been wet, until when the next section has to join it, and where to look for runs. */
-function WetEdge({ view, product, applying, zone }: Pick<Props, 'view' | 'product' | 'applying' | 'zone'>) {
+function WetEdge({ view, applying, zone, minutes, set }: WetEdgeProps) {
   const now = useNow();
-  const [minutes, setMinutes] = useState(() => keptMinutes(product.id));
   const times = applying.progress.sections.flatMap(({ atMs }, no) => (atMs === null ? [] : [{ atMs, no }]));
   const lastMs = Math.max(...times.map(({ atMs }) => atMs));
   const wetMin = Math.floor((now - lastMs) / MINUTE_MS);
@@ -131,11 +146,8 @@ function WetEdge({ view, product, applying, zone }: Pick<Props, 'view' | 'produc
           value={minutes}
           step={1}
           min={0}
-          max={240}
-          onChange={(value) => {
-            localStorage.setItem(keyOf(product.id), String(Math.round(value)));
-            setMinutes(Math.round(value));
-          }}
+          max={MOST_WET_EDGE_MIN}
+          onChange={(value) => set(Math.round(value))}
         />
         <p className="text-sm">From the data sheet; shorter in heat, sun and wind. 0: not known.</p>
       </div>

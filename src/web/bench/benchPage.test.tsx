@@ -103,10 +103,12 @@ describe('while a coat goes on', () => {
       expect((await bench(area)).progress.some(({ usedL }) => usedL === 2)).toBe(true),
     );
     // The second section is ticked by somebody else, on another device.
-    const elsewhere = { stepId: step.id, coatNo: 0, section: { no: 1, of: 5 }, comb: null, usedL: null }; // biome-ignore format: one line
+    const elsewhere = { stepId: step.id, coatNo: 0, section: { no: 1, of: 5 }, comb: null, usedL: null, wetEdgeMin: 12 }; // biome-ignore format: one line
     await ask('POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date().toISOString(), corrects: null, kind: 'progress', body: elsewhere }); // biome-ignore format: one line
     await news();
     expect(await screen.findByText(/^2 of 5 sections covered, 8 m² of 20 m²/)).toBeDefined();
+    // The wet edge stated there is that of everybody.
+    expect((screen.getByLabelText('Wet edge stays open') as HTMLInputElement).value).toBe('12');
     // The drawing of the area has the same five, and takes a tap as the buttons do.
     const drawn = () =>
       [...document.querySelectorAll('figure svg text')].map(({ textContent }) => textContent);
