@@ -36,6 +36,7 @@ export * from './replies/records.ts';
 export * from './replies/stations.ts';
 export * from './replies/views.ts';
 export * from './running.ts';
+export * from './scale.ts';
 export * from './stack.ts';
 export * from './station.ts';
 export * from './strip.ts';

@@ -25,7 +25,7 @@ import type { Running } from './start.ts';
  */
 const GROWS = [
   'log_entry', 'batch_use', 'weather_reading', 'weather_hour', 'weather_series', 'shift', 'write_seen', 'lot_movement',
-  'change_notice', 'photo', 'file_chunk', 'rate_count', 'finding',
+  'change_notice', 'photo', 'file_chunk', 'rate_count', 'scale_reading', 'finding',
 ]; // biome-ignore format: a list
 
 /** Run elsewhere: no query, what only the embedded database needs, what only yards of the first version need, and single lookups that the embedded suite covers. */
@@ -111,6 +111,9 @@ describe('the queries of rows/', () => {
       await done('DELETE', `/stations/${id}/token`);
       if (gives === 'forecast') await done('DELETE', `/stations/${id}`);
     }
+    const scale = `/scales/${uuidv7()}`;
+    await fetch(`${server.address}/api/v1${scale}`, { method: 'PUT', body: '450 g', headers: { 'content-type': 'text/plain' } }); // biome-ignore format: one line
+    await done('GET', scale);
     const asked = uuidv7();
     await done('POST', '/stations', { id: asked, name: 'asked', gives: 'measured', way: 'asked', url: 'http://127.0.0.1:1/x', everyMin: 30, privateNet: true, on: true, rank: 3 }); // biome-ignore format: one line
     await server.feeds.look();

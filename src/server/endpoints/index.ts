@@ -11,6 +11,7 @@ import { paceEndpoints } from './paces.ts';
 import { photoEndpoints } from './photos.ts';
 import { planEndpoints } from './plan.ts';
 import { productEndpoints } from './products.ts';
+import { scaleEndpoints } from './scales.ts';
 import { stackEndpoints } from './stacks.ts';
 import { standEndpoints } from './stands.ts';
 import { stationEndpoints } from './stations.ts';
@@ -38,6 +39,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...paceEndpoints,
   ...lotEndpoints,
   ...movementEndpoints,
+  ...scaleEndpoints,
   ...offerEndpoints,
   ...tradeEndpoints,
   ...supplyEndpoints,

@@ -15,7 +15,9 @@ import {
   canConnect,
   connectScale,
   disconnectScale,
+  listenToNetworkScale,
   type ScaleState,
+  scaleAddress,
   simulateScale,
   useScale,
   weighed,
@@ -43,7 +45,6 @@ export function WeighIn(props: Props) {
   const scale = useScale();
   const [baud, setBaud] = useState(SPEEDS[0] as number);
   if (scale.source === 'none') {
-    if (!canConnect() && !props.simulates) return null;
     return (
       <div className="space-y-2">
         {scale.problem && <p role="alert">{scale.problem}</p>}
@@ -67,6 +68,9 @@ export function WeighIn(props: Props) {
               </label>
             </>
           )}
+          <button type="button" className="btn target" onClick={listenToNetworkScale}>
+            Use a scale on the network
+          </button>
           {props.simulates && (
             <button type="button" className="btn target" onClick={simulateScale}>
               Use a simulated scale
@@ -122,6 +126,8 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
         <strong>{reading === null ? 'no reading yet' : of.say(reading)}</strong>
         {reading !== null && !settled && ', settling'}
       </p>
+      {scale.problem && <p role="alert">{scale.problem}</p>}
+      {scale.source === 'network' && reading === null && <NetworkScale />}
       {scale.source === 'simulated' && <Simulated reading={reading ?? 0} of={of} />}
       {tareG === null ? (
         <>
@@ -165,6 +171,21 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
         </button>
       </div>
     </section>
+  );
+}
+
+/** What a scale on the network has to send, until it does. */
+function NetworkScale() {
+  return (
+    <div className="space-y-1">
+      <p>
+        Have the scale, or the device that reads it, send each line with its weight to this address (HTTP PUT,
+        text/plain), for example “0.450 kg”:
+      </p>
+      <p>
+        <code className="break-all">{scaleAddress()}</code>
+      </p>
+    </div>
   );
 }
 

@@ -383,6 +383,25 @@ describe('mixing', () => {
     Reflect.deleteProperty(navigator, 'serial');
   });
 
+  it('a scale on the network is read from the address shown for it; without the server it is said', async () => {
+    const { user } = await planned(primer);
+    await user.selectOptions(await screen.findByLabelText('Measuring tool'), 'Scale');
+    await user.click(screen.getByRole('button', { name: 'Use a scale on the network' }));
+    const scale = within(await screen.findByRole('region', { name: 'Scale' }));
+    const address = (await scale.findByText(/api\/v1\/scales/)).textContent ?? '';
+    const headers = { 'content-type': 'text/plain' };
+    const { status } = await fetch(new URL(address).pathname, { method: 'PUT', body: '0.0352 kg', headers });
+    expect(status).toBe(204);
+    await scale.findByText(/35\.2 g/);
+    expect(scale.queryByText(/api\/v1\/scales/)).toBeNull();
+    await offline(async () => {
+      expect((await scale.findByRole('alert')).textContent).toMatch(/^The server can’t be reached/);
+    });
+    await waitFor(() => expect(scale.queryByRole('alert')).toBeNull());
+    await user.click(scale.getByRole('button', { name: 'Disconnect' }));
+    expect(screen.queryByRole('region', { name: 'Scale' })).toBeNull();
+  });
+
   it('the clocks start only once each label is read, and the pot then stands on the bench', async () => {
     const { area, user } = await planned(primer);
     const mixed = await screen.findByRole('button', { name: /Log mix/ });

@@ -1,5 +1,8 @@
 import { useSyncExternalStore } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { ScaleView } from '../../contract/index.ts';
 import { gramsInLine, type ScaleReading } from '../../core/mix/index.ts';
+import { api } from '../api/client.ts';
 
 /** The part of the browser’s serial ports that a scale needs. */
 interface SerialPort {
@@ -12,8 +15,8 @@ interface Serial {
 }
 
 export interface ScaleState {
-  /** Where readings come from: nowhere, a serial port, or the simulated scale. */
-  source: 'none' | 'serial' | 'simulated';
+  /** Where readings come from: nowhere, a serial port, a scale on the network, or the simulated scale. */
+  source: 'none' | 'serial' | 'network' | 'simulated';
   /** The last readings, oldest first. */
   readings: readonly ScaleReading[];
   problem: string | null;
@@ -97,6 +100,50 @@ export async function connectScale(baudRate: number): Promise<void> {
         : 'The scale isn’t connected any more. Connect it again, or enter the amounts by hand.',
     });
   }
+}
+
+const ID_KEY = 'jack-plane.scale';
+
+/** The id under which a scale on the network sends to this device; the same one every time. */
+function scaleId(): string {
+  const id = localStorage.getItem(ID_KEY) ?? uuidv7();
+  localStorage.setItem(ID_KEY, id);
+  return id;
+}
+
+/** Where a scale sends its lines to. */
+export const scaleAddress = (): string => `${window.location.origin}/api/v1/scales/${scaleId()}`;
+
+/** How often a scale on the network is looked at, ms. */
+const LOOK_MS = 400;
+
+/** Reads what a scale sends to the server. Clocks may differ: a reading counts from when it is seen here. */
+export function listenToNetworkScale(): void {
+  disconnectScale();
+  let isOn = true;
+  let lastAt = '';
+  end = () => {
+    isOn = false;
+  };
+  put({ source: 'network', readings: [], problem: null });
+  const look = async () => {
+    // Where no bench is open nobody looks.
+    if (listeners.size > 0) await take();
+    if (isOn) setTimeout(() => void look(), LOOK_MS);
+  };
+  const take = async () => {
+    try {
+      const { readings } = await api<ScaleView>('GET', `/scales/${scaleId()}`);
+      if (!isOn) return;
+      for (const { at, grams } of readings) if (at > lastAt) weighed(grams);
+      lastAt = readings.at(-1)?.at ?? lastAt;
+      if (state.problem !== null) put({ problem: null });
+    } catch {
+      if (isOn)
+        put({ problem: 'The server can’t be reached, so the scale isn’t read. Enter the amounts by hand.' });
+    }
+  };
+  void look();
 }
 
 export function simulateScale(): void {

@@ -1,4 +1,14 @@
-import { bigint, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { ChangeSet } from '../../../contract/index.ts';
 import { bytes, instant } from './columns.ts';
 
@@ -63,4 +73,18 @@ export const fileChunk = pgTable(
     data: bytes('data').notNull(),
   },
   (table) => [primaryKey({ columns: [table.contentId, table.no] })],
+);
+
+/** What a scale that sends over the network showed within the last minute. */
+export const scaleReading = pgTable(
+  'scale_reading',
+  {
+    scaleId: uuid('scale_id').notNull(),
+    at: instant('at').notNull(),
+    grams: doublePrecision('grams').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.scaleId, table.at] }),
+    index('scale_reading_by_time').on(table.at),
+  ],
 );

@@ -1,0 +1,12 @@
+import Joi from 'joi';
+import { objectOf } from './joi.ts';
+import { figure, listOf, moment } from './replies/plain.ts';
+
+/** What a scale that sends over the network showed within the last minute, oldest first. */
+export interface ScaleView {
+  readings: { at: string; grams: number }[];
+}
+
+export const scaleReply = objectOf<ScaleView>({
+  readings: listOf(Joi.object({ at: moment(), grams: figure() })),
+});
