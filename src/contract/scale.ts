@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { objectOf } from './joi.ts';
 import { figure, listOf, moment } from './replies/plain.ts';
 
-/** What a scale that sends over the network showed within the last minute, oldest first. */
+/** Readings of a network scale from the last minute, oldest first. */
 export interface ScaleView {
   readings: { at: string; grams: number }[];
 }

@@ -4,7 +4,7 @@ import type { Point } from './boat.ts';
 /** A share of the area this small is none: where the outline is cut is found to it. */
 const EXACT = 1e-9;
 
-/** No boat is longer than this from end to end, m. */
+/** Largest distance of a point from the origin, m. */
 const FARTHEST_M = 10_000;
 
 /** The enclosed area by the shoelace formula, whichever way round the outline runs. */
@@ -16,7 +16,7 @@ const enclosed = (outline: readonly Point[]): number =>
     }, 0),
   ) / 2;
 
-/** What of an outline lies on one side of a line across it [Sutherland and Hodgman 1974]. */
+/** The part of an outline on one side of a line across it [Sutherland and Hodgman 1974]. */
 function cutAt(outline: readonly Point[], atX: number, keep: 'aft' | 'forward'): Point[] {
   const inside = ({ x }: Point) => (keep === 'aft' ? x <= atX : x >= atX);
   return outline.flatMap((point, i) => {

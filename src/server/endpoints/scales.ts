@@ -44,7 +44,7 @@ export const scaleEndpoints = [
   }),
   read({
     path: '/scales/:id',
-    summary: 'What a scale that sends over the network showed within the last minute',
+    summary: 'List the readings of a network scale from the last minute',
     reply: scaleReply,
     run: async ({ params }, { db, now }): Promise<ScaleView> => ({
       readings: (await scaleReadings(db, params.id, now())).map(({ atMs, grams }) => ({

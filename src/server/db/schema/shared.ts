@@ -75,7 +75,7 @@ export const fileChunk = pgTable(
   (table) => [primaryKey({ columns: [table.contentId, table.no] })],
 );
 
-/** What a scale that sends over the network showed within the last minute. */
+/** Readings of network scales from the last minute. */
 export const scaleReading = pgTable(
   'scale_reading',
   {
