@@ -17,7 +17,7 @@ import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
-import { Logged } from './Logged.tsx';
+import { Logged, PullTape } from './Logged.tsx';
 import { LookAhead } from './LookAhead.tsx';
 import { MixAndApply } from './MixAndApply.tsx';
 import { OtherPlaces } from './OtherPlaces.tsx';
@@ -106,6 +106,7 @@ function Bench({
       <BenchHead view={view} zone={zone} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
       {logged && <Logged how={logged} view={view} zone={zone} />}
+      <PullTape view={view} />
       {/* At a desk the verdict and the clocks stand beside the step in hand, so that its action is in sight. */}
       <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2">
         <div className="space-y-6">

@@ -60,7 +60,7 @@ export function LogCoat(props: Props) {
     const errors = await refusalsOfAll(entries, parts, read);
     // Why it stopped is no reason to have begun.
     if (against && values.note.trim() === (props.stopNote ?? ''))
-      errors.push({ path: 'note', message: 'reason: say why it was applied anyway' });
+      errors.push({ path: 'note', message: 'State why the coat is applied anyway' });
     if (errors.length) return errors;
     await props.onLogging();
     localStorage.setItem(HAND, values.by.trim());

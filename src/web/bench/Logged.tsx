@@ -4,29 +4,14 @@ import { sayTime } from '../clock/say.ts';
 import { notBefore } from '../words/clocks.ts';
 import { useTapeTick } from './useTapeTick.ts';
 
-interface Props {
-  how: 'arrived' | 'kept';
-  view: BenchView;
-  zone: string;
-}
-
-/** Says that the coat is logged, when the next one may go on, and after the last one that the tape comes off. */
-export function Logged(props: Props) {
-  return (
-    <>
-      <Next {...props} />
-      <PullTape view={props.view} />
-    </>
-  );
-}
-
-/** Under the last coat the tape comes off while that is wet. */
-function PullTape({ view }: Pick<Props, 'view'>) {
+/** Under the last coat the tape comes off while that is wet; asked until it is off. */
+export function PullTape({ view }: { view: BenchView }) {
   const tick = useTapeTick(view);
   const taped = view.bare.filter((item) => item.taped === true);
-  if (view.clock.next !== null || taped.length === 0) return null;
+  const { next, film } = view.clock;
+  if (next !== null || film === null || taped.length === 0) return null;
   return (
-    <section aria-label="Tape" className="border-line mt-2 space-y-2 border-2 p-3">
+    <section aria-label="Tape" className="border-line space-y-2 border-2 p-3">
       <p className="text-lg">
         <strong>Pull the tape now</strong>, while this last coat is wet, or at tack-free at the latest. Pull
         it back on itself. Where paint has bridged the edge, score along the line first.
@@ -44,7 +29,8 @@ function PullTape({ view }: Pick<Props, 'view'>) {
   );
 }
 
-function Next({ how, view, zone }: Props) {
+/** Says that the coat is logged, and when the next one may go on. */
+export function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView; zone: string }) {
   const { clock } = view;
   const now = Date.parse(view.now);
   if (how === 'kept') {
