@@ -1,7 +1,15 @@
 import Papa from 'papaparse';
-import type { CurvePoint, FilmEvent, OvercoatRule } from '../../core/cure/index.ts';
-import type { ByMethod, ProductSheet } from '../../core/system/index.ts';
+import type { FilmEvent } from '../../core/cure/index.ts';
+import type { ProductSheet } from '../../core/system/index.ts';
 import { readCell, writeCsv } from './safeCsv.ts';
+import {
+  byMethodText,
+  overcoatText,
+  readByMethod,
+  readOvercoat,
+  readTable,
+  tableText,
+} from './sheetCells.ts';
 import { partText, readPart } from './sheetParts.ts';
 
 /** A column for each event of a film, in this order. */
@@ -25,83 +33,6 @@ interface Named {
   sheet: ProductSheet;
 }
 
-const table = (points: readonly CurvePoint[] | null | undefined): string =>
-  (points ?? []).map((p) => `${p.tempC}:${p.minutes}`).join(' ');
-
-function readTable(text: string, where: string): CurvePoint[] {
-  return text
-    .trim()
-    .split(/\s+/)
-    .filter(Boolean)
-    .map((pair) => {
-      const [tempC, minutes] = pair.split(':').map(Number);
-      if (!Number.isFinite(tempC) || !Number.isFinite(minutes)) {
-        throw new RangeError(`${where}: “${pair}” isn’t a temperature and minutes, for example 20:600`);
-      }
-      return { tempC: tempC as number, minutes: minutes as number };
-    });
-}
-
-const overcoatText = (rule: OvercoatRule): string =>
-  [
-    `by=${rule.by}`,
-    `min=${table(rule.min)}`,
-    rule.chemicalMax && `max=${table(rule.chemicalMax)}`,
-    rule.keyGrit !== null && `grit=${rule.keyGrit}`,
-    rule.thumb && `thumb=${table(rule.thumb.opens)}..${table(rule.thumb.closes)}`,
-  ]
-    .filter(Boolean)
-    .join(' ');
-
-function readOvercoat(text: string, where: string): OvercoatRule {
-  const fields = new Map(
-    text
-      .split(/\s+(?=(?:by|min|max|grit|thumb)=)/)
-      .map((part): [string, string] => [
-        part.slice(0, part.indexOf('=')).trim(),
-        part.slice(part.indexOf('=') + 1),
-      ]),
-  );
-  const [opens, closes] = fields.get('thumb')?.split('..') ?? [];
-  return {
-    by: fields.get('by') ?? 'any',
-    min: readTable(fields.get('min') ?? '', where),
-    chemicalMax: fields.has('max') ? readTable(fields.get('max') as string, where) : null,
-    thumb:
-      opens !== undefined && closes !== undefined
-        ? { opens: readTable(opens, where), closes: readTable(closes, where) }
-        : null,
-    keyGrit: fields.has('grit') ? Number(fields.get('grit')) : null,
-  };
-}
-
-/** `airless-spray 100-150-200 5%`: least, typical and most film, µm dry, and the thinner's limit; `-` where as for all. */
-const byMethodText = ({ method, film, thinnerMax }: ByMethod): string =>
-  [
-    method,
-    film ? `${film.min}-${film.typical}-${film.max}` : '-',
-    thinnerMax === null ? '' : `${Number((thinnerMax * 100).toFixed(6))}%`,
-  ]
-    .filter(Boolean)
-    .join(' ');
-
-function readByMethod(text: string, where: string): ByMethod {
-  const [method = '', figures = '-', thinner] = text.split(/\s+/);
-  const [min, typical, max] = figures.split('-').map(Number);
-  const film =
-    figures === '-'
-      ? null
-      : { min: min ?? Number.NaN, typical: typical ?? Number.NaN, max: max ?? Number.NaN };
-  if (film && !Object.values(film).every(Number.isFinite)) {
-    throw new RangeError(`${where}: “${figures}” isn’t minimum-typical-maximum, for example 50-75-100`);
-  }
-  return {
-    method: method as ByMethod['method'],
-    film,
-    thinnerMax: thinner === undefined ? null : Number((Number.parseFloat(thinner) / 100).toFixed(8)),
-  };
-}
-
 const list = (items: readonly string[]) => items.join(' | ');
 const some = (value: number | string | boolean | null) => (value === null ? '' : String(value));
 
@@ -122,7 +53,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['thinner', (n) => n.sheet.thinner?.name ?? ''],
   ['thinner max', (n) => some(n.sheet.thinner?.maxFraction ?? null)],
   ['standing time (min)', (n) => some(n.sheet.inductionMin)],
-  ['pot life', (n) => table(n.sheet.potLife)],
+  ['pot life', (n) => tableText(n.sheet.potLife)],
   ['air min (°C)', (n) => some(n.sheet.limits.airMinC)],
   ['air max (°C)', (n) => some(n.sheet.limits.airMaxC)],
   ['surface min (°C)', (n) => some(n.sheet.limits.surfaceMinC)],
@@ -130,7 +61,7 @@ const COLUMNS: readonly (readonly [head: string, write: (named: Named) => string
   ['RH max', (n) => some(n.sheet.limits.rhMax)],
   ['margin above dew point (K)', (n) => some(n.sheet.limits.dewMarginC)],
   ['no cure below (°C)', (n) => some(n.sheet.cure.stopC)],
-  ...FILM_EVENTS.map((event) => [event, (n: Named) => table(n.sheet.cure.events[event])] as const),
+  ...FILM_EVENTS.map((event) => [event, (n: Named) => tableText(n.sheet.cure.events[event])] as const),
   ['overcoat', (n) => list(n.sheet.cure.overcoat.map(overcoatText))],
   ['colours', (n) => list(n.sheet.colours.map((c) => `${c.name} ${c.hex}`))],
   ['hazards', (n) => list(n.sheet.hazards)],
