@@ -7,11 +7,15 @@ const AIRLESS_H = 2;
 /** m² an hour of work before a coat [T, handbook part 19]: the middle of each span. */
 const WORK_M2_PER_H = { wash: 30, sand: 10, prepare: 25, inspect: 60, aggregate: 20 } as const;
 
+/** m of edge an hour, masked and unmasked [T, handbook part 19]. */
+const MASK_M_PER_H = 12;
+const UNMASK_M_PER_H = 40;
+
 export type TimedWork = keyof typeof WORK_M2_PER_H;
 
 /**
  * Hours of hands that coats and the work before them take: each coat at the pace of its method, two pairs of hands where it
- * is rolled and tipped, and half an hour a session to clean up [T].
+ * is rolled and tipped, half an hour a session to clean up, and the edges masked and unmasked [T].
  *
  * 20 m² by roller in two coats, sanded once: 2 × (1.67 + 0.5) + 2 = 6.3 h.
  *
@@ -24,6 +28,8 @@ export function labourHours(input: {
   work: readonly TimedWork[];
   /** Number of clean-ups for this line alone; left out: once a coat. */
   sessions?: number;
+  /** Edges masked, m, each time counted; left out: none. */
+  tapedM?: number;
   /** m²/h by method where the yard has its own; left out: the typical ones. */
   rates?: Partial<Record<Method, number>>;
 }): number {
@@ -35,5 +41,7 @@ export function labourHours(input: {
   const sessions = within('sessions', input.sessions ?? coats, 0, 1000);
   const work = input.work.reduce((sum, kind) => sum + areaM2 / WORK_M2_PER_H[kind], 0);
   const hours = hoursAt(areaM2, workRates(input.rates ?? {})[input.method]);
-  return coats * hours * hands + sessions * session + work;
+  const tapedM = within('edges masked (m)', input.tapedM ?? 0, 0, 1_000_000);
+  const masking = tapedM / MASK_M_PER_H + tapedM / UNMASK_M_PER_H;
+  return coats * hours * hands + sessions * session + work + masking;
 }

@@ -426,5 +426,10 @@ describe('sundries and hours, handbook part 19', () => {
       2 * (20 / 12 + 0.5) + 2,
       9,
     );
+    // With 24 m of edge masked at 12 m/h and unmasked at 40 [T, handbook part 19]: 2.6 h more.
+    expect(labourHours({ areaM2: 20, coats: 2, method: 'roller', work: ['sand'], tapedM: 24 })).toBeCloseTo(
+      2 * (20 / 12 + 0.5) + 2 + 2.6,
+      9,
+    );
   });
 });

@@ -73,12 +73,13 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
   const paint = [...prices].flatMap(([id, price]) =>
     price ? paintLines(id, price, { lines, planned, held, paid }) : [],
   );
-  const labour = lines.map((each) => labourLine(each, settings));
+  const hulls = hullsOf(held.known);
+  const labour = lines.map((each) => labourLine(each, settings, hulls));
   const share = shareDone(lines);
   const costs = [
     ...paint,
     ...thinnerLines(planned, settings, share),
-    ...sundryLines(sundryViews({ lines, need: planned, hulls: hullsOf(held.known) }, settings), share),
+    ...sundryLines(sundryViews({ lines, need: planned, hulls }, settings), share),
     ...labour,
     ...putAwayLines(lines, planned, settings, share),
     ...yardLines(states, quote.yardDays, settings, now),
@@ -100,7 +101,8 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
     unpriced: [...prices].flatMap(([id, price]) =>
       price ? [] : [held.catalogue.latest.get(id)?.name ?? 'unknown product'],
     ),
-    hours: lines.reduce((sum, each) => sum + hoursOf(each, settings), 0) + putAwayHours(lines, planned),
+    hours:
+      lines.reduce((sum, each) => sum + hoursOf(each, settings, hulls), 0) + putAwayHours(lines, planned),
   };
 }
 

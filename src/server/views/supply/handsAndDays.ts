@@ -5,15 +5,18 @@ import { sandedBefore } from '../../../core/system/index.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import type { YardLine } from '../../memory/needLines.ts';
 import { doneOf, ofBoat } from './costParts.ts';
+import { maskedEdgeM, tapingsFor } from './maskedEdge.ts';
+import type { YardNeed } from './yardNeed.ts';
 
 /** What hands and days cost: the hours of each step, setting up and putting away, days in the yard. */
 
 const DAY_MS = 24 * HOUR_MS;
 
-/** Hours of hands that a step takes on an area. */
+/** Hours of hands that a step takes on an area, its edges masked and unmasked. */
 export function hoursOf(
-  { line, step }: YardLine,
+  { line, step, state }: YardLine,
   { workRates: rates }: Pick<TradeSettings, 'workRates'>,
+  hulls: YardNeed['hulls'],
 ): number {
   const work: TimedWork[] = step.before.flatMap(({ kind }) => (kind === 'wait' ? [] : [kind]));
   const areaM2 = Math.max(0, ...line.coats.map((coat) => coat.areaM2));
@@ -25,15 +28,16 @@ export function hoursOf(
     method: step.method,
     work: [...work, ...between],
     sessions: 0,
+    tapedM: tapingsFor(line.coats.length, state.area) * maskedEdgeM(state, areaM2, hulls.get(state.boat.id)),
     rates,
   });
 }
 
 /** The hours of a step on an area at the yard's rate. */
-export function labourLine(each: YardLine, settings: TradeSettings): CostLine {
+export function labourLine(each: YardLine, settings: TradeSettings, hulls: YardNeed['hulls']): CostLine {
   const { labourPerHour } = settings;
   const { state, step, line } = each;
-  const planned = Math.round(hoursOf(each, settings) * labourPerHour);
+  const planned = Math.round(hoursOf(each, settings, hulls) * labourPerHour);
   const whole = line.coats.reduce((sum, { areaM2 }) => sum + areaM2, 0);
   const done = Math.min(
     whole,

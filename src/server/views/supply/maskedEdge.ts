@@ -2,6 +2,8 @@ import { hasHull, type TapedEdges, tapedEdges } from '../../../core/hull/index.t
 import { memoised } from '../../../core/units/index.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import type { BoatMemory } from '../../memory/boatMemory.ts';
+import { A_COAT_MS } from '../../memory/needLines.ts';
+import { tapeHoldsMs } from '../ticks.ts';
 
 /** Masked edge of an area without lines on the drawing, m: the perimeter of a square of its size [M]. */
 const edgeOf = (areaM2: number) => 4 * Math.sqrt(areaM2);
@@ -23,3 +25,9 @@ export function maskedEdgeM(
   if (oneSide) return oneSide * (side === 'both' ? 2 : 1);
   return drawn?.whole[zone] || edgeOf(areaM2);
 }
+
+/** How often an area is taped for so many coats: at a coat a day, and again after the tape's days. */
+export const tapingsFor = (
+  coats: number,
+  { surroundings }: Pick<AreaSnapshot['area'], 'surroundings'>,
+): number => Math.ceil((coats * A_COAT_MS) / tapeHoldsMs('masking', surroundings));

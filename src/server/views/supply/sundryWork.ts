@@ -3,9 +3,8 @@ import { isUnderCover } from '../../../core/air/index.ts';
 import { applyHours } from '../../../core/film/index.ts';
 import { SUNDRIES, type SundryItem, type SundryWork, sundries } from '../../../core/supply/index.ts';
 import { sandedBefore, type TaskKind } from '../../../core/system/index.ts';
-import { A_COAT_MS, type YardLine } from '../../memory/needLines.ts';
-import { tapeHoldsMs } from '../ticks.ts';
-import { maskedEdgeM } from './maskedEdge.ts';
+import type { YardLine } from '../../memory/needLines.ts';
+import { maskedEdgeM, tapingsFor } from './maskedEdge.ts';
 import type { YardNeed } from './yardNeed.ts';
 
 /** Litres a batch holds where none is mixed yet [M]. */
@@ -45,12 +44,10 @@ export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'nee
       if (kind === 'prepare') work.wipedM2 += whole;
       if (kind === 'aggregate') work.strewnM2 += whole;
     }
-    // At a coat a day; after the tape’s days it is taped again.
-    const holdsMs = tapeHoldsMs('masking', state.area.surroundings);
     if (coats.length > 0)
       masked.push({
         lengthM: maskedEdgeM(state, whole, hulls.get(state.boat.id)),
-        tapings: Math.ceil((coats.length * A_COAT_MS) / holdsMs),
+        tapings: tapingsFor(coats.length, state.area),
       });
   }
   return {

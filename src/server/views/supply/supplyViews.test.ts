@@ -3,6 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCoat, aLot, anArea, aPlannedArea, aStep, HOUR, NOON } from '../../../../test/examples.ts';
 import { yardServer } from '../../../../test/yardServer.ts';
 import type { BuyingView, CostsView, MaterialsView, StockView, TradeView } from '../../../contract/index.ts';
+import { type BoatKind, type Dimensions, tapedEdges } from '../../../core/hull/index.ts';
 
 /** Need, purchase and cost of a yard as its screens are served them, figure by figure. */
 let server: Awaited<ReturnType<typeof yardServer>>;
@@ -336,8 +337,13 @@ describe('what a boat costs', () => {
     // Three packs of 5.2 l for 13.3 likely litres, 15.1 to be enough nine times in ten.
     expect((of(before, 'paint')?.planned ?? 0) + (of(before, 'waste')?.planned ?? 0)).toBe(31_200);
     expect(of(before, 'paint')?.soFar).toBe(0);
-    // 3 × 20/12 h by roller at 60 an hour.
-    expect(of(before, 'labour')?.planned).toBe(30_000);
+    // 3 × 20/12 h by roller at 60 an hour, and the edges of its drawing masked at 12 m/h and unmasked at 40 [T, handbook part 19].
+    const { kind, dimensions } = planned.boat;
+    const edges = tapedEdges({ kind: kind as BoatKind, dimensions: dimensions as Dimensions, form: null });
+    const edgeM = 2 * (edges.oneSide[planned.area.zone] ?? 0);
+    expect(edgeM).toBeGreaterThan(10);
+    const labour = Math.round((5 + edgeM / 12 + edgeM / 40) * 6000);
+    expect(of(before, 'labour')?.planned).toBe(labour);
     await server.ask('POST', '/log', aCoat(planned, NOON - 30 * HOUR, { litres: 6 }));
     const after = await costs();
     expect(of(after, 'paint')?.soFar).toBe(6 * 2000);
@@ -346,7 +352,7 @@ describe('what a boat costs', () => {
       (6 - COAT - 0.1) * 2000,
       -1,
     );
-    expect(of(after, 'labour')?.soFar).toBe(10_000);
+    expect(of(after, 'labour')?.soFar).toBe(Math.round(labour / 3));
     const quote = { title: 'Spring', intro: '', closing: '', yardDays: 4, version: 0 };
     await settings({ yardDay: 2500 });
     expect((await server.ask('PUT', `/boats/${planned.boat.id}/quote`, quote)).status).toBe(200);
