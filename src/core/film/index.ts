@@ -28,4 +28,11 @@ export {
 export { type Reach, willItReach } from './reach.ts';
 export { meanOf, withoutOutliers } from './robust.ts';
 export { dryMicrons, spreadingRateM2PerL, wetMicrons } from './thickness.ts';
-export { type CoatTime, learnWorkRates, type WorkRate, type WorkRates, workRates } from './workRates.ts';
+export {
+  type CoatTime,
+  learnWorkRates,
+  MASK_M_PER_H,
+  type WorkRate,
+  type WorkRates,
+  workRates,
+} from './workRates.ts';

@@ -2,6 +2,9 @@ import { positive } from '../units/index.ts';
 import { METHODS, type Method, TYPICAL_RATE_M2_PER_H } from './quantity.ts';
 import { meanOf, withoutOutliers } from './robust.ts';
 
+/** Metres of edge masked in an hour [T, handbook part 19]. */
+export const MASK_M_PER_H = 12;
+
 /** How long a coat took to apply. */
 export interface CoatTime {
   method: Method;

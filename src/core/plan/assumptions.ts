@@ -1,3 +1,5 @@
+import { MASK_M_PER_H } from '../film/index.ts';
+
 /**
  * What the plan assumes where nobody states it. Rates are m² an hour for one person [T, handbook part 19]; preparing is scraping and
  * stripping by machine, and of steel blasting or power tools at the lower end of their span. Sanding uses SANDING_M2_PER_H.
@@ -6,8 +8,8 @@ export const PLAN_ASSUMES = {
   washM2PerH: 30,
   prepareM2PerH: 3,
   prepareSteelM2PerH: 8,
-  /** Metres of edge masked in an hour [T, handbook part 19]; pulling the tape is part of cleaning up. */
-  maskMPerH: 12,
+  /** Metres of edge masked in an hour; pulling the tape is part of cleaning up. */
+  maskMPerH: MASK_M_PER_H,
   /** Masking that takes less than this is part of getting ready for the coat [M]. */
   leastMaskH: 1,
   /** An inspection, and the least that any work takes [M]. */

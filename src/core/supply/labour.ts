@@ -1,4 +1,4 @@
-import { hoursAt, type Method, workRates } from '../film/index.ts';
+import { hoursAt, MASK_M_PER_H, type Method, workRates } from '../film/index.ts';
 import { within } from '../units/index.ts';
 
 /** Washing out and putting away, h a session; setting up and cleaning an airless gun beside it, h [T, handbook part 19]. */
@@ -7,8 +7,7 @@ const AIRLESS_H = 2;
 /** m² an hour of work before a coat [T, handbook part 19]: the middle of each span. */
 const WORK_M2_PER_H = { wash: 30, sand: 10, prepare: 25, inspect: 60, aggregate: 20 } as const;
 
-/** m of edge an hour, masked and unmasked [T, handbook part 19]. */
-const MASK_M_PER_H = 12;
+/** m of edge unmasked in an hour [T, handbook part 19]. */
 const UNMASK_M_PER_H = 40;
 
 export type TimedWork = keyof typeof WORK_M2_PER_H;
