@@ -40,6 +40,28 @@ export function writesOf(
         ? ['POST', '/log', { ...base, corrects: entry.id, kind: 'strike', body: { reason: 'wrong' } }]
         : ['POST', '/log', { ...base, corrects: null, kind: 'note', body: { text: `note ${n}` } }];
     },
+    tape: async (n) => {
+      const { area, step } = planned;
+      const body = {
+        itemId: area.id,
+        name: 'Edges of the area',
+        on: n % 2 === 0,
+        stepId: step.id,
+        coatNo: n % 3,
+      };
+      return ['POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date(NOON - (n % 50) * HOUR).toISOString(), corrects: null, kind: 'tape', body }]; // biome-ignore format: one line
+    },
+    progress: async (n) => {
+      const { area, step } = planned;
+      const body = {
+        stepId: step.id,
+        coatNo: n % 3,
+        section: { no: n % 4, of: 4 },
+        comb: null,
+        usedL: n % 5,
+      };
+      return ['POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date(NOON - HOUR).toISOString(), corrects: null, kind: 'progress', body }]; // biome-ignore format: one line
+    },
     area: async (n) => {
       const { version, archived: _a, ...area } = await current<Area>(`/areas/${planned.area.id}`);
       return ['PUT', `/areas/${area.id}`, { ...area, version, spread: 0.01 + (n % 10) / 100 }];

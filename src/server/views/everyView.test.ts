@@ -7,7 +7,11 @@ import { type MadeWrite, writesOf } from '../../../test/writes.ts';
 import { yardServer } from '../../../test/yardServer.ts';
 import type { Area, Boat, ChangeSet } from '../../contract/index.ts';
 import { READS, staleKeys, type ViewName } from '../../contract/index.ts';
+import type { Context } from '../context.ts';
 import { YardSnapshots } from '../memory/yardSnapshots.ts';
+import { benchView } from './bench.ts';
+import { logView } from './log.ts';
+import { todayView } from './today.ts';
 
 /**
  * Random writes let loose on a yard: what memory answers is what a cold read finds, and no view changes that the write's
@@ -55,6 +59,7 @@ const addresses = (): [ViewName, string | null, string][] => [
     ['clock', null, `/areas/${id}/clock`],
     ['strip', null, `/strip?areaId=${id}`],
   ]),
+  ['today', null, '/today'],
   ['weather', null, '/weather'],
   ['strip', null, '/strip'],
   ['running', null, '/running'],
@@ -79,6 +84,8 @@ const everyView = async () =>
       said: JSON.stringify(await get(path)),
     })),
   );
+
+const plain = (reply: unknown) => JSON.parse(JSON.stringify(reply));
 
 /** Writes by name; each makes one from a number. */
 let WRITES: Record<string, MadeWrite>;
@@ -115,6 +122,14 @@ it('memory equals a cold read, and nothing changes unannounced, whatever is writ
         states,
       });
       expect(JSON.stringify(facts(warm))).toBe(JSON.stringify(facts(cold)));
+      // What is remembered of a log is what stands in it.
+      const afresh = { db: server.db, memory: new YardSnapshots(server.db), now: () => NOON } as Context;
+      const [id, area] = [planned.boat.id, planned.area.id];
+      const instead = { heatC: 16, watts: 2000, shell: null, outsideM2: null, airChangesPerH: null, litresPerH: 0, roomM3: 20 }; // biome-ignore format: one line
+      expect(await get(`/boats/${id}/log`)).toEqual(plain(await logView(afresh, id, {})));
+      const { bare, progress, tins } = await benchView(afresh, area, { safeHours: null, instead });
+      expect(await get(`/bench/${area}`)).toMatchObject(plain({ bare, progress, tins }));
+      expect(await get('/today')).toEqual(plain(await todayView(afresh)));
     }),
     { numRuns: cases(5, 40), seed: 4870, endOnFailure: true },
   );
