@@ -25,7 +25,7 @@ export function NeedPage() {
   const areaId = boatId ? search.get('area') : null;
   const materials = useMaterials({ ...(boatId && { boatId }), ...(areaId && { areaId }) });
   const board = useBoard();
-  const areas = (board.data?.clocks ?? []).filter((clock) => clock.boatId === boatId);
+  const areas = board.data?.boats.find(({ id }) => id === boatId)?.areas ?? [];
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
@@ -47,7 +47,7 @@ export function NeedPage() {
             value={areaId ?? ''}
             choices={[
               ['', 'All areas'] as const,
-              ...areas.map((clock) => [clock.areaId, clock.areaName] as const),
+              ...areas.map(({ areaId: id, areaName }) => [id, areaName] as const),
             ]}
             onChange={(value) =>
               setSearch({ boat: boatId, ...(value && { area: value }) }, { replace: true })

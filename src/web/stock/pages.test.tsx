@@ -127,7 +127,9 @@ describe('what stands on the shelf', () => {
 describe('need and purchase', () => {
   it('a boat’s need opens to its sum, and what is short to the coat it stops', async () => {
     await shelf();
-    await ask('POST', '/areas', anArea(planned.boat.id, { name: 'Keel of hers' }));
+    // More areas than the board lists as urgent: each of hers can still be chosen.
+    const names = [...Array.from({ length: 60 }, (_, i) => `Panel ${i + 1}`), 'Keel of hers'];
+    for (const each of names) await ask('POST', '/areas', anArea(planned.boat.id, { name: each }));
     const { user } = await openPage(`/materials?boat=${planned.boat.id}`);
     const product = await screen.findByRole('article', { name });
     expect(product.textContent).toMatch(/base, grey.*short/);
@@ -138,6 +140,8 @@ describe('need and purchase', () => {
     expect(product.textContent).toContain('4.32 l a coat');
     // Of one area of hers alone. The list of her areas may still be on its way.
     await screen.findByRole('option', { name: 'Keel of hers' });
+    const choices = within(screen.getByLabelText('Area')).getAllByRole('option');
+    expect(choices.length).toBe(['All areas', 'Bottom', ...names].length);
     await user.selectOptions(screen.getByLabelText('Area'), 'Bottom');
     expect(await screen.findByText(name)).toBeDefined();
     await user.selectOptions(screen.getByLabelText('Area'), 'Keel of hers');
