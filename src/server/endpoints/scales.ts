@@ -46,11 +46,13 @@ export const scaleEndpoints = [
     path: '/scales/:id',
     summary: 'List the readings of a network scale from the last minute',
     reply: scaleReply,
-    run: async ({ params }, { db, now }): Promise<ScaleView> => ({
-      readings: (await scaleReadings(db, params.id, now())).map(({ atMs, grams }) => ({
-        at: new Date(atMs).toISOString(),
-        grams,
-      })),
-    }),
+    run: async ({ params }, { db, now }): Promise<ScaleView> => {
+      const nowMs = now();
+      const readings = await scaleReadings(db, params.id, nowMs);
+      return {
+        now: new Date(nowMs).toISOString(),
+        readings: readings.map(({ atMs, grams }) => ({ at: new Date(atMs).toISOString(), grams })),
+      };
+    },
   }),
 ];

@@ -143,7 +143,13 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
         </>
       ) : part ? (
         <>
-          <Left {...inPot} name={part.name} of={of} />
+          {reading === null ? (
+            <p role="alert" className="text-xl">
+              The scale sends no readings. Stop pouring until it does, or enter the amounts by hand.
+            </p>
+          ) : (
+            <Left {...inPot} name={part.name} of={of} />
+          )}
           <button
             type="button"
             className="btn btn-primary target"

@@ -394,10 +394,21 @@ describe('mixing', () => {
     expect(status).toBe(204);
     await scale.findByText(/35\.2 g/);
     expect(scale.queryByText(/api\/v1\/scales/)).toBeNull();
+    const tare = scale.getByRole('button', { name: 'The empty pot is on' });
+    await waitFor(() => expect(tare).toHaveProperty('disabled', false));
+    await user.click(tare);
+    expect(await scale.findByText(/^Pour/)).toBeDefined();
+    // One that has sent nothing for five seconds shows no figure to pour by.
+    expect(await scale.findByText(/^The scale sends no readings/)).toBeDefined();
+    expect(scale.queryByText(/^Pour/)).toBeNull();
+    expect(scale.getByRole('button', { name: 'The base is in' })).toHaveProperty('disabled', true);
+    await fetch(new URL(address).pathname, { method: 'PUT', body: '0.0352 kg', headers });
+    expect(await scale.findByText(/^Pour/)).toBeDefined();
     await offline(async () => {
-      expect((await scale.findByRole('alert')).textContent).toMatch(/^The server can’t be reached/);
+      expect(await scale.findByText(/^The server can’t be reached/)).toBeDefined();
+      expect(scale.queryByText(/^Pour/)).toBeNull();
     });
-    await waitFor(() => expect(scale.queryByRole('alert')).toBeNull());
+    await waitFor(() => expect(scale.queryByText(/^The server can’t be reached/)).toBeNull());
     await user.click(scale.getByRole('button', { name: 'Disconnect' }));
     expect(screen.queryByRole('region', { name: 'Scale' })).toBeNull();
   });

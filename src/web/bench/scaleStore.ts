@@ -117,7 +117,10 @@ export const scaleAddress = (): string => `${window.location.origin}/api/v1/scal
 /** How often a scale on the network is looked at, ms. */
 const LOOK_MS = 400;
 
-/** Reads what a scale sends to the server. Clocks may differ: a reading counts from when it is seen here. */
+/** A scale that has sent nothing for this long may have stopped: its last reading is no longer what is on it, ms. */
+const SILENT_MS = 5000;
+
+/** Reads what a scale sends to the server. Readings are as old as the server’s clock says: the device’s own may differ. */
 export function listenToNetworkScale(): void {
   disconnectScale();
   let isOn = true;
@@ -126,22 +129,27 @@ export function listenToNetworkScale(): void {
     isOn = false;
   };
   put({ source: 'network', readings: [], problem: null });
-  const look = async () => {
-    // Where no bench is open nobody looks.
-    if (listeners.size > 0) await take();
-    if (isOn) setTimeout(() => void look(), LOOK_MS);
-  };
   const take = async () => {
     try {
-      const { readings } = await api<ScaleView>('GET', `/scales/${scaleId()}`);
+      const { now, readings } = await api<ScaleView>('GET', `/scales/${scaleId()}`);
       if (!isOn) return;
-      for (const { at, grams } of readings) if (at > lastAt) weighed(grams);
+      const aged = readings.map(({ at, grams }) => ({ at, grams, ageMs: Date.parse(now) - Date.parse(at) }));
+      const fresh = aged.filter(({ ageMs }) => ageMs < SILENT_MS);
+      const more = fresh.filter(({ at }) => at > lastAt);
       lastAt = readings.at(-1)?.at ?? lastAt;
-      if (state.problem !== null) put({ problem: null });
+      const seen = more.map(({ ageMs, grams }) => ({ atMs: Date.now() - ageMs, grams }));
+      const kept = fresh.length === 0 ? [] : [...state.readings, ...seen].slice(-KEPT);
+      put({ readings: kept, problem: null });
     } catch {
-      if (isOn)
-        put({ problem: 'The server can’t be reached, so the scale isn’t read. Enter the amounts by hand.' });
+      const problem = 'The server can’t be reached, so the scale isn’t read. Enter the amounts by hand.';
+      if (isOn) put({ readings: [], problem });
     }
+  };
+  const look = async () => {
+    // With no bench open nobody looks, and what was last on the scale is soon no longer so.
+    if (listeners.size > 0) await take();
+    else if (state.readings.length > 0) put({ readings: [] });
+    if (isOn) setTimeout(() => void look(), LOOK_MS);
   };
   void look();
 }
