@@ -13,7 +13,7 @@ import { sendProblem } from './http/errors.ts';
 import { serializers } from './http/logger.ts';
 import { mount } from './http/mount.ts';
 import { openApi } from './http/openApi.ts';
-import { postingLimit } from './http/postingLimit.ts';
+import { postingLimit, scaleLimit } from './http/postingLimit.ts';
 import { notFound } from './http/problem.ts';
 import { ReadTurns } from './http/readTurns.ts';
 
@@ -98,6 +98,7 @@ export function makeApp(context: Context, options: AppOptions): Express {
     res.json(openApi(ENDPOINTS));
   });
   api.post('/stations/:id/readings', postingLimit(context));
+  api.put('/scales/:id', scaleLimit());
   api.use(mount(ENDPOINTS, context, { checkReplies: options.checkReplies ?? false }));
   api.use((req) => {
     throw notFound('route', `${req.method} ${req.path.slice(0, 100)}`);

@@ -37,3 +37,25 @@ export const postingLimit = ({ db, shared }: { db: Db; shared: boolean }) =>
       );
     },
   });
+
+/** Lines a second that one process takes of all network scales together: each is a write to the disk. */
+const SCALE_LINES_A_SECOND = 50;
+
+/** Limits all network scales together: their ids are not known beforehand. */
+export const scaleLimit = () =>
+  rateLimit({
+    windowMs: 1000,
+    limit: SCALE_LINES_A_SECOND,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    keyGenerator: () => 'scales',
+    handler: (_req, _res, next) => {
+      next(
+        new HttpProblem(
+          429,
+          'too-many-requests',
+          `Scales can send ${SCALE_LINES_A_SECOND} lines a second in all. Five a second are enough for each.`,
+        ),
+      );
+    },
+  });
