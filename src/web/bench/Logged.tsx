@@ -8,13 +8,24 @@ import { useTapeTick } from './useTapeTick.ts';
 export function PullTape({ view }: { view: BenchView }) {
   const tick = useTapeTick(view);
   const taped = view.bare.filter((item) => item.taped === true);
-  const { next, film } = view.clock;
+  const { next, film, events } = view.clock;
   if (next !== null || film === null || taped.length === 0) return null;
+  const tackFree = events.find(({ event }) => event === 'tack-free')?.at ?? null;
+  const isSet = tackFree !== null && Date.parse(tackFree) <= Date.parse(view.now);
   return (
     <section aria-label="Tape" className="border-line space-y-2 border-2 p-3">
       <p className="text-lg">
-        <strong>Pull the tape now</strong>, while this last coat is wet, or at tack-free at the latest. Pull
-        it back on itself. Where paint has bridged the edge, score along the line first.
+        {isSet ? (
+          <>
+            <strong>Pull the tape at once.</strong> The last coat is past tack-free. Score along the line
+            first, so that the film doesn’t tear with the tape.
+          </>
+        ) : (
+          <>
+            <strong>Pull the tape now</strong>, while this last coat is wet, or at tack-free at the latest.
+            Pull it back on itself. Where paint has bridged the edge, score along the line first.
+          </>
+        )}
       </p>
       <ul className="flex flex-wrap gap-2">
         {taped.map((item) => (
