@@ -6,7 +6,7 @@ import { chanceOf, filmIn, followPlan, oddsOf, planYard, WEATHER_ERRORS, type We
 
 const HOUR_MS = 3_600_000;
 /** All cases of the soak take minutes. */
-const LONGEST_MS = cases(60_000, 900_000);
+const LONGEST_MS = cases(300_000, 900_000);
 const DAY_MS = 24 * HOUR_MS;
 const MORNING = SHED_FROM + DAY_MS;
 const NO_ERROR = Object.fromEntries(
