@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
+/** These hold React's own clock still, which only its development build allows. */
+const CLOCKED = ['src/web/parts/lazyPart.test.tsx', 'src/web/forms/recordForm.test.tsx'];
+
 const test = {
   setupFiles: ['test/closeAtEnd.ts'],
   // A machine that is shared stands still now and then: what is slow is not wrong.
@@ -25,7 +28,18 @@ export default defineConfig({
           isolate: false,
         },
       },
-      { test: { ...test, name: 'pages', include: ['src/web/**/*.test.{ts,tsx}'] } },
+      { test: { ...test, name: 'clocked pages', include: CLOCKED } },
+      {
+        oxc: { jsx: { development: false } },
+        test: {
+          ...test,
+          name: 'pages',
+          include: ['src/web/**/*.test.{ts,tsx}'],
+          exclude: CLOCKED,
+          env: { NODE_ENV: 'production' },
+          setupFiles: ['test/productionReact.ts', ...test.setupFiles],
+        },
+      },
     ],
   },
 });
