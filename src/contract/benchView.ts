@@ -2,7 +2,7 @@ import type { AirConditionCode, AirReason, ShellKind, Surroundings } from '../co
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { CoatAirRecord, FailureView } from './coatAir.ts';
-import type { ProgressBody, TapeKind } from './logBodies.ts';
+import type { ProgressBody, SessionBody, TapeKind } from './logBodies.ts';
 import type { Product } from './product.ts';
 import type { Step } from './stack.ts';
 import type { BenchTins } from './supply/benchTins.ts';
@@ -29,6 +29,12 @@ export type ProgressView = Pick<ProgressBody, 'section' | 'comb' | 'usedL'> & {
   entryId: string;
   at: string;
   wetEdgeMin: number | null;
+};
+
+/** What one device noted of the coat in hand: who applies it, and what else is painted in one go. */
+export type SessionNoteView = Pick<SessionBody, 'areaIds' | 'people' | 'device'> & {
+  entryId: string;
+  at: string;
 };
 
 /** Whether a coat begun now passes until it is safe from dew and rain. */
@@ -160,10 +166,14 @@ export interface AlikeArea {
   /** The part that the coat hasn’t covered yet, m², and the litres needed for it. */
   leftM2: number;
   litres: number;
+  /** The part that it has covered, m². */
+  coveredM2: number;
   /** Tasks before its coat that are not ticked. */
   workLeft: number;
   /** Earliest time for the coat; now at the earliest. Areas for which this is unknown are left out. */
   readyFrom: string;
+  /** Progress of its coat, oldest first. */
+  progress: ProgressView[];
 }
 
 /** Everything the bench needs for one area. */
@@ -200,6 +210,10 @@ export interface BenchView {
   emptied: PotView[];
   /** Progress of the coat in hand, oldest first. */
   progress: ProgressView[];
+  /** Who applies it, where and with which devices, oldest first. */
+  session: SessionNoteView[];
+  /** The area at whose bench this one is painted in one go; null: none. */
+  paintedFrom: { areaId: string; areaName: string } | null;
   /** The coats that lie there, the lowest first, whole or begun. */
   lying: CoatLying[];
   alike: AlikeArea[];

@@ -87,7 +87,7 @@ describe('log entries', () => {
     expect(refusals(entryInput, entry({ kind: 'note', body: { text: 'rain at noon' } }))).toEqual([]);
     expect(refusals(entryInput, entry({ kind: 'note' })).length).toBeGreaterThan(0);
     expect(refusals(entryInput, entry({ kind: 'guess', body: {} }))[0]).toContain(
-      'kind must be one of: [batch, coat, batch-end, tape, blast, removal, work, hand-test, progress, round, note, strike], but is “guess”',
+      'kind must be one of: [batch, coat, batch-end, tape, blast, removal, work, hand-test, progress, session, round, note, strike], but is “guess”',
     );
   });
   it('ids are made by the client, as UUIDs of version 7', () => {

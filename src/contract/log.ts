@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
+import type { SessionDevice } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { RemovalWay } from '../core/system/index.ts';
 import { between, fraction, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
@@ -15,6 +16,7 @@ import type {
   ProgressBody,
   RemovalBody,
   RoundBody,
+  SessionBody,
   StrikeBody,
   TapeBody,
   WorkBody,
@@ -113,8 +115,10 @@ const coat = objectOf<CoatBody>({
   note: text(2000).label('note').required(),
 });
 
-/** As the core has it. */
+/** As the core has them. */
 const MOST_SECTIONS = 200;
+const MOST_TOGETHER = 30;
+const MOST_PEOPLE = 12;
 /** An edge that stays wet for longer needs no clock, min. */
 const MOST_WET_EDGE_MIN = 240;
 
@@ -227,6 +231,21 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
       'progress.comb':
         'First dry tooth must be above the last tooth wetted ({#wetMicrons} µm), but is {#dryMicrons} µm',
     }),
+  session: objectOf<SessionBody>({
+    stepId: id().label('step').required(),
+    coatNo: between('coat number', 0, 30).integer().required(),
+    areaIds: Joi.array().items(id()).max(MOST_TOGETHER).unique().label('Areas in one go').required(),
+    people: Joi.array()
+      .items(line('name', 1, 80))
+      .max(MOST_PEOPLE)
+      .unique()
+      .label('People')
+      .required(),
+    device: Joi.object<SessionDevice>({
+      id: id().label('device').required(),
+      kind: oneOf<SessionDevice['kind']>({ phone: true, tablet: true, computer: true }).required(),
+    }).required(),
+  }),
   round: objectOf<RoundBody>({
     stepId: id().label('step').required(),
     reason: text(400).label('Reason for the additional coat').required(),

@@ -1,5 +1,5 @@
 import type { HandFinding } from '../core/cure/index.ts';
-import type { Method } from '../core/film/index.ts';
+import type { Method, SessionDevice } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { OwnRatio, RemovalWay, StepTask } from '../core/system/index.ts';
 import type { AirSource, CoatAirRecord } from './coatAir.ts';
@@ -144,6 +144,16 @@ export interface ProgressBody {
   wetEdgeMin?: number | null;
 }
 
+/** A coat being applied, as one device has it: the start of it, or a change of who is in it. */
+export interface SessionBody {
+  stepId: string;
+  coatNo: number;
+  /** The other areas of the boat that are painted in one go with this one. */
+  areaIds: string[];
+  people: string[];
+  device: SessionDevice;
+}
+
 export interface NoteBody {
   text: string;
 }
@@ -163,6 +173,7 @@ export type EntryBody =
   | { kind: 'work'; body: WorkBody }
   | { kind: 'hand-test'; body: HandTestBody }
   | { kind: 'progress'; body: ProgressBody }
+  | { kind: 'session'; body: SessionBody }
   | { kind: 'round'; body: RoundBody }
   | { kind: 'note'; body: NoteBody }
   | { kind: 'strike'; body: StrikeBody };

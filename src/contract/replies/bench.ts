@@ -4,7 +4,7 @@ import { objectOf } from '../joi.ts';
 import { shellKind, stackStep } from '../stack.ts';
 import { benchTins } from '../supply/benchTins.ts';
 import type { OpenFault } from '../survey.ts';
-import { clockReply, hourReply, potReply, progressReply } from './clocks.ts';
+import { clockReply, hourReply, potReply, progressReply, sessionReply } from './clocks.ts';
 import { airCondition, figure, flag, listOf, maybeFigure, maybeMoment, moment, uuid, word } from './plain.ts';
 import { areaReply, boatReply, coatAirReply, failureReply, productReply } from './records.ts';
 
@@ -114,6 +114,8 @@ export const benchReply = objectOf<BenchView>({
   pots: listOf(potReply),
   emptied: listOf(potReply),
   progress: listOf(progressReply),
+  session: listOf(sessionReply),
+  paintedFrom: Joi.object({ areaId: uuid(), areaName: word() }).allow(null).required(),
   lying: listOf(
     Joi.object({
       stepId: uuid(),
@@ -129,9 +131,11 @@ export const benchReply = objectOf<BenchView>({
       stepId: uuid(),
       coatNo: figure(),
       leftM2: figure(),
+      coveredM2: figure(),
       litres: figure(),
       workLeft: figure(),
       readyFrom: moment(),
+      progress: listOf(progressReply),
     }),
   ),
   faults: listOf(faultReply),

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { ProgressView } from '../benchView.ts';
+import type { ProgressView, SessionNoteView } from '../benchView.ts';
 import { objectOf } from '../joi.ts';
 import { batchBody } from '../log.ts';
 import { taskFields } from '../stack.ts';
@@ -147,6 +147,14 @@ export const progressReply = objectOf<ProgressView>({
   comb: Joi.object({ wetMicrons: figure(), dryMicrons: figure() }).allow(null).required(),
   usedL: maybeFigure(),
   wetEdgeMin: maybeFigure(),
+});
+
+export const sessionReply = objectOf<SessionNoteView>({
+  entryId: uuid(),
+  at: moment(),
+  areaIds: listOf(Joi.string().guid()),
+  people: listOf(Joi.string()),
+  device: Joi.object({ id: uuid(), kind: word() }).required(),
 });
 
 export const potReply = objectOf<PotView>({

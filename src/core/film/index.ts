@@ -27,6 +27,14 @@ export {
 } from './quantity.ts';
 export { type Reach, willItReach } from './reach.ts';
 export { meanOf, withoutOutliers } from './robust.ts';
+export {
+  type CoatSession,
+  coatSession,
+  MOST_PEOPLE,
+  MOST_TOGETHER,
+  type SessionDevice,
+  type SessionNote,
+} from './session.ts';
 export { dryMicrons, spreadingRateM2PerL, wetMicrons } from './thickness.ts';
 export {
   type CoatTime,

@@ -147,13 +147,14 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   work: 'task logged',
   'hand-test': 'hand test logged',
   progress: 'progress of a coat noted',
+  session: 'coat begun, or its areas or people changed',
   round: 'coat added',
   note: 'note added',
   strike: 'an entry was struck out',
 };
 
 /** Entries that no snapshot of the yard holds: views read them from the database. */
-const OUTSIDE_SNAPSHOTS: readonly EntryInput['kind'][] = ['note', 'tape', 'progress'];
+const OUTSIDE_SNAPSHOTS: readonly EntryInput['kind'][] = ['note', 'tape', 'progress', 'session'];
 
 export const logEndpoints = [
   write({

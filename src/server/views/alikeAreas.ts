@@ -48,13 +48,13 @@ export function alikeAreas(
     at,
     findings,
   }: { state: AreaSnapshot; clock: AreaClock; at: number; findings: readonly Finding[] },
-): AlikeArea[] {
+): Omit<AlikeArea, 'progress'>[] {
   const { catalogue, air } = known;
   const step = state.steps.find(({ id }) => id === clock.next?.stepId);
   const product = catalogue.latest.get(step?.productId ?? '');
   if (!step || !product || !clock.next) return [];
   const wanted = { ...inThePot(step), colour: clock.next.colour };
-  return (known.boat?.states ?? []).flatMap((other): AlikeArea[] => {
+  return (known.boat?.states ?? []).flatMap((other): Omit<AlikeArea, 'progress'>[] => {
     // What a finding speaks against is painted by itself, with its reason.
     if (other.area.id === state.area.id || openFaultsOf(other, findings).length > 0) return [];
     const theirs = clockOf(other, { air, catalogue, now: at });
@@ -72,6 +72,7 @@ export function alikeAreas(
         stepId: own.id,
         coatNo: next.coatNo,
         leftM2,
+        coveredM2: next.coveredM2,
         litres: (whole * leftM2) / next.areaM2,
         workLeft: theirs.work.filter((task) => isLeft(task, at)).length,
         readyFrom: new Date(ready.fromMs).toISOString(),

@@ -200,6 +200,72 @@ it('what is noted while a coat is applied is at every bench, and is taken up by 
     expect((await post('progress', NOON, { ...ticked(0), ...wrong })).status).toBe(422);
 });
 
+it('who applies a coat, and what is painted in one go, is at every bench of it until it is logged', async () => {
+  const { product, area, step, bench } = await planned({ coats: 1 });
+  const other = anArea(boat.id, { zone: 'topsides' });
+  expect((await server.ask('POST', '/areas', other)).status).toBe(201);
+  await server.ask('PUT', `/areas/${other.id}/stack`, {
+    version: 1,
+    steps: [aStep(product.id, { coats: 1 })],
+  });
+  const elsewhere = async () => (await server.ask<BenchView>('GET', `/bench/${other.id}`)).body;
+  const [alike] = (await bench()).alike;
+  const post = (kind: string, areaId: string, at: number, body: object) =>
+    server.ask('POST', '/log', {
+      id: uuidv7(),
+      areaId,
+      at: new Date(at).toISOString(),
+      corrects: null,
+      kind,
+      body,
+    });
+  const about = { stepId: step.id, coatNo: 0 };
+  const [phone, desk] = [
+    { id: uuidv7(), kind: 'phone' },
+    { id: uuidv7(), kind: 'computer' },
+  ];
+  const start = NOON - HOUR;
+  await post('session', area.id, start, { ...about, areaIds: [other.id], people: ['Ana'], device: phone });
+  await post('session', area.id, start + 60_000, {
+    ...about,
+    areaIds: [other.id],
+    people: ['Ana', 'Bo'],
+    device: desk,
+  });
+  await post('progress', other.id, start, {
+    stepId: alike?.stepId,
+    coatNo: 0,
+    section: { no: 0, of: 2 },
+    comb: null,
+    usedL: null,
+  });
+  expect(await bench()).toMatchObject({
+    session: [
+      { people: ['Ana'], device: phone },
+      { people: ['Ana', 'Bo'], device: desk, areaIds: [other.id] },
+    ],
+    alike: [{ areaId: other.id, coveredM2: 0, progress: [{ section: { no: 0, of: 2 } }] }],
+    paintedFrom: null,
+  });
+  expect(await elsewhere()).toMatchObject({
+    session: [],
+    paintedFrom: { areaId: area.id, areaName: area.name },
+  });
+  for (const wrong of [
+    { people: ['Ana', 'Ana'] },
+    { device: { ...phone, kind: 'watch' } },
+    { areaIds: ['none'] },
+  ])
+    expect(
+      (await post('session', area.id, NOON, { ...about, areaIds: [], people: [], device: phone, ...wrong }))
+        .status,
+    ).toBe(422);
+  const { body } = aCoat({ area, step, product } as never, start, { areaM2: 1, litres: 0.2 });
+  await post('coat', area.id, start, { ...body, endedAt: new Date(NOON - HOUR / 2).toISOString() });
+  expect((await bench()).session).toEqual([]);
+  expect((await elsewhere()).paintedFrom).toBeNull();
+});
+
 it('a pot put right on one device and used up on another that does not know it yet is used up', async () => {
   const { product, area, step, bench } = await planned();
   const post = (id: string, kind: string, body: object, corrects: string | null = null) =>

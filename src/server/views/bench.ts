@@ -1,4 +1,5 @@
 import type {
+  AlikeArea,
   AreaClock,
   BenchTins,
   BenchView,
@@ -25,6 +26,7 @@ import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { progressOf } from '../rows/progress.ts';
+import { sessionNotes } from '../rows/sessions.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
@@ -78,6 +80,52 @@ const progressSince = memoised(
     progressOf(db, areaId, { stepId, coatNo, since: new Date(sinceMs) }),
   20,
 );
+
+/** Notes of the coats being applied on a boat, until her log has more. */
+const sessionsSince = memoised(
+  (_log: object, db: Context['db'], boatId: string, sinceMs: number) =>
+    sessionNotes(db, boatId, new Date(sinceMs)),
+  2,
+);
+
+/** Who applies the coat in hand, and what else of the boat is painted in one go with it. */
+async function inOneGo(
+  log: object,
+  db: Context['db'],
+  of: {
+    areaId: string;
+    boatId: string;
+    next: AreaClock['next'];
+    alike: Omit<AlikeArea, 'progress'>[];
+    at: number;
+  },
+): Promise<Pick<BenchView, 'session' | 'paintedFrom' | 'alike'>> {
+  const { areaId, next, alike, at } = of;
+  const sinceMs = hourOf(at - POT_SHOWN_MS);
+  const notes = await sessionsSince(log, db, of.boatId, sinceMs);
+  const session = notes.flatMap(({ entryId, at: noted, areaIds, people, device, ...of }) =>
+    of.areaId === areaId && of.stepId === next?.stepId && of.coatNo === next.coatNo
+      ? [{ entryId, at: noted, areaIds, people, device }]
+      : [],
+  );
+  const together = new Set(session.at(-1)?.areaIds);
+  const from = alike.find((other) => {
+    const theirs = notes.findLast((each) => each.areaId === other.areaId && each.stepId === other.stepId && each.coatNo === other.coatNo); // biome-ignore format: one line
+    return theirs?.areaIds.includes(areaId);
+  });
+  return {
+    session,
+    paintedFrom: from ? { areaId: from.areaId, areaName: from.areaName } : null,
+    alike: await Promise.all(
+      alike.map(async (each) => ({
+        ...each,
+        progress: together.has(each.areaId)
+          ? await progressSince(log, db, each.areaId, each.stepId, each.coatNo, sinceMs)
+          : [],
+      })),
+    ),
+  };
+}
 
 /** A heated space asked about; its shell null: as the area usually has it. */
 export type InsideAsked = Omit<Inside, 'shell'> & { shell: Inside['shell'] | null };
@@ -204,7 +252,13 @@ export async function benchView(
       colour: entries[0]?.body.colour ?? '',
     })),
     faults: openFaultsOf(state, findings),
-    alike: alikeAreas(known, { state, clock, at, findings }),
+    ...(await inOneGo(log, db, {
+      areaId,
+      boatId: state.boat.id,
+      next: clock.next,
+      alike: alikeAreas(known, { state, clock, at, findings }),
+      at,
+    })),
     pots: potsOf(false),
     emptied: potsOf(true),
     progress: clock.next

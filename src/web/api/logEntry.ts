@@ -13,6 +13,7 @@ const KINDS: Record<EntryKind, string> = {
   tape: 'masking',
   'hand-test': 'hand test',
   progress: 'progress of a coat',
+  session: 'coat begun',
   round: 'additional coat',
   note: 'note',
   strike: 'voided entry',

@@ -49,6 +49,8 @@ const bench = (over: { pots?: Partial<PotView>[]; work?: WorkView[] } = {}) =>
     pots: over.pots ?? [],
     emptied: [],
     progress: [],
+    session: [],
+    alike: [],
     bare: [{ id: 'anode', kind: 'anode', name: 'Anode', taped: null }],
     clock: { ...aClock({}), next: { stepId: STEP, coatNo: 1 }, work: over.work ?? [task] },
   }) as unknown as BenchView;

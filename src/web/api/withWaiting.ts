@@ -11,6 +11,7 @@ import type {
   OwnTemplate,
   PotView,
   ProgressView,
+  SessionNoteView,
   Waterline,
   WorkView,
 } from '../../contract/index.ts';
@@ -66,20 +67,38 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
   };
 }
 
-/** Progress of the coat in hand noted or voided on this device; a coat logged here ends it. */
-function progress(view: BenchView, entries: readonly EntryInput[]): ProgressView[] {
-  const { next } = view.clock;
-  const isOfCoat = (body: { stepId: string; coatNo: number }) =>
-    body.stepId === next?.stepId && body.coatNo === next.coatNo;
-  let notes = [...view.progress];
-  for (const { id, at, kind, body, corrects } of entries) {
-    if (kind === 'coat' && isOfCoat(body)) notes = [];
+type Coat = { areaId: string; stepId: string | undefined; coatNo: number | undefined };
+
+/** Notes of a coat in hand, with those made and voided on this device; a coat logged here ends them. */
+function notesOf<Note extends { entryId: string }>(
+  known: readonly Note[],
+  coat: Coat,
+  entries: readonly EntryInput[],
+  noteIn: (entry: EntryInput) => Note | null,
+): Note[] {
+  let notes = [...known];
+  for (const entry of entries) {
+    const { kind, body, corrects } = entry;
     if (kind === 'strike') notes = notes.filter(({ entryId }) => entryId !== corrects);
-    if (kind !== 'progress' || !isOfCoat(body) || notes.some(({ entryId }) => entryId === id)) continue;
-    const { section, comb, usedL, wetEdgeMin = null } = body;
-    notes.push({ entryId: id, at, section, comb, usedL, wetEdgeMin });
+    if (kind !== 'coat' && kind !== 'progress' && kind !== 'session') continue;
+    if (entry.areaId !== coat.areaId || body.stepId !== coat.stepId || body.coatNo !== coat.coatNo) continue;
+    if (kind === 'coat') notes = [];
+    const note = noteIn(entry);
+    if (note && !notes.some(({ entryId }) => entryId === note.entryId)) notes.push(note);
   }
   return notes;
+}
+
+function progressNote({ id, at, kind, body }: EntryInput): ProgressView | null {
+  if (kind !== 'progress') return null;
+  const { section, comb, usedL, wetEdgeMin = null } = body;
+  return { entryId: id, at, section, comb, usedL, wetEdgeMin };
+}
+
+function sessionNote({ id, at, kind, body }: EntryInput): SessionNoteView | null {
+  if (kind !== 'session') return null;
+  const { areaIds, people, device } = body;
+  return { entryId: id, at, areaIds, people, device };
 }
 
 /** Work ticked, and ticks taken back, here. */
@@ -139,12 +158,20 @@ const NO_EFFECT: Omit<HandView, 'tests'> = {
 };
 
 export function benchWithWaiting(view: BenchView, waiting: readonly Waiting[]): BenchView {
-  const entries = entriesIn(waiting).filter(({ areaId }) => areaId === view.area.id);
-  if (entries.length === 0) return view;
+  const all = entriesIn(waiting);
+  if (all.length === 0) return view;
+  const entries = all.filter(({ areaId }) => areaId === view.area.id);
+  const { next } = view.clock;
+  const coat = { areaId: view.area.id, stepId: next?.stepId, coatNo: next?.coatNo };
   return {
     ...view,
     ...pots(view, entries),
-    progress: progress(view, entries),
+    progress: notesOf(view.progress, coat, all, progressNote),
+    session: notesOf(view.session, coat, all, sessionNote),
+    alike: view.alike.map((each) => ({
+      ...each,
+      progress: notesOf(each.progress, each, all, progressNote),
+    })),
     bare: ticks(view.bare, entries),
     clock: { ...view.clock, work: work(view.clock, entries), hand: hand(view.clock, entries) },
   };

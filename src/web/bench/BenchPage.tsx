@@ -9,7 +9,8 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
-import { useApplying } from './applying.ts';
+import { PaintedFrom, People, SessionLine } from './AtTheCoat.tsx';
+import { type CoatOn, useApplying } from './applying.ts';
 import { BenchHead } from './BenchHead.tsx';
 import { BenchSteps, NextStep } from './BenchSteps.tsx';
 import { BlastClock } from './BlastClock.tsx';
@@ -22,8 +23,10 @@ import { LookAhead } from './LookAhead.tsx';
 import { MixAndApply } from './MixAndApply.tsx';
 import { OtherPlaces } from './OtherPlaces.tsx';
 import { PotClocks } from './PotClocks.tsx';
+import { useSession } from './session.ts';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
+import { coveredOfAll } from './together.ts';
 import { useBenchPart } from './useBenchPart.ts';
 import { useWakeLock } from './useWakeLock.ts';
 import { WorkBefore } from './WorkBefore.tsx';
@@ -38,6 +41,14 @@ const USUAL_INSIDE: InsideAsked = {
   wetDl: 0,
   roomM3: 60,
 };
+
+const coatOn = ({ area, clock: { next }, progress }: BenchView): CoatOn => ({
+  areaId: area.id,
+  stepId: next?.stepId,
+  coatNo: next?.coatNo,
+  coveredM2: next?.coveredM2,
+  progress,
+});
 
 /** Applying the next coat on one area: may it go on, what to pour, how long the pot lives, and what was applied. */
 export function BenchPage() {
@@ -86,24 +97,28 @@ function Bench({
   onInside: (inside: InsideAsked) => void;
 }) {
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
-  const [together, setTogether] = useState<ReadonlySet<string>>(new Set());
   /** Why the coat in hand ended before its area was covered; null: it did not. */
   const [stopNote, setStopNote] = useState<string | null>(null);
   const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
   const { clock, step, product } = view;
+  const { next } = clock;
   useWakeLock(view.pots.length > 0);
   const { applies, part, toPart, classOf, onMixed, onLogged } = useBenchPart({ view });
-  const applying = useApplying(view);
+  const bench = useSession(view);
+  const applying = useApplying(coatOn(view), bench.join);
   const conditions = typed ?? conditionsFrom(view);
-  const next = clock.next;
   const share = next && next.areaM2 > 0 ? 1 - next.coveredM2 / next.areaM2 : 1;
   // An area that no longer takes the coat drops out by itself.
-  const others = view.alike.filter(({ areaId }) => together.has(areaId));
+  const others = view.alike.filter(({ areaId }) => bench.session?.areaIds.includes(areaId));
   const own = view.litresForCoat === null ? null : view.litresForCoat * share;
   const wanted = own === null ? null : others.reduce((sum, { litres }) => sum + litres, own);
+  const ownM2 = next ? Math.max(0, next.areaM2 - next.coveredM2) : 0;
+  const all = coveredOfAll({ leftM2: ownM2, coveredM2: applying.progress.coveredShare * ownM2 }, others);
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
       <BenchHead view={view} zone={zone} />
+      <SessionLine session={bench.session} zone={zone} now={Date.parse(view.now)} />
+      <PaintedFrom area={view.paintedFrom} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
       {logged && <Logged how={logged} view={view} zone={zone} />}
       <PullTape view={view} />
@@ -118,11 +133,12 @@ function Bench({
             <WorkBefore view={view} zone={zone} />
             <Together
               alike={view.alike}
-              chosen={together}
-              onChange={setTogether}
+              chosen={new Set(others.map(({ areaId }) => areaId))}
+              onChange={(chosen) => bench.change({ areaIds: [...chosen] })}
               zone={zone}
               now={Date.parse(view.now)}
             />
+            {step && product && <People {...bench} />}
             {step && product && (
               <>
                 <Conditions
@@ -172,9 +188,10 @@ function Bench({
               step={step}
               product={product}
               wanted={wanted}
-              othersM2={others.reduce((sum, { leftM2 }) => sum + leftM2, 0)}
+              others={others}
               airC={conditions?.airC ?? null}
               applying={applying}
+              join={bench.join}
               applies={applies}
               onStop={(note) => {
                 setStopNote(note);
@@ -182,7 +199,10 @@ function Bench({
               }}
               zone={zone}
               classOf={classOf}
-              onMixed={onMixed}
+              onMixed={() => {
+                bench.join();
+                onMixed();
+              }}
             />
             <div className={classOf('log')}>
               <LogCoat
@@ -195,13 +215,16 @@ function Bench({
                 conditions={conditions}
                 wanted={wanted}
                 zone={zone}
-                coveredShare={applying.progress.coveredShare || (stopNote === null ? 1 : null)}
+                people={bench.session?.people ?? []}
+                coveredShare={
+                  applying.progress.coveredShare || (stopNote === null && all.coveredM2 === 0 ? 1 : null)
+                }
+                all={all}
                 stopNote={stopNote}
                 usedL={applying.usedL}
                 onLogging={applying.settle}
                 onLogged={(how) => {
                   setLogged(how);
-                  setTogether(new Set());
                   setStopNote(null);
                   onLogged();
                   window.scrollTo({ top: 0, behavior: 'smooth' });

@@ -63,7 +63,7 @@ export function LogCoat(props: Props) {
       errors.push({ path: 'note', message: 'State why the coat is applied anyway' });
     if (errors.length) return errors;
     await props.onLogging();
-    localStorage.setItem(HAND, values.by.trim());
+    if (!values.by.includes(',')) localStorage.setItem(HAND, values.by.trim());
     // Its own area last: once that has its coat, this form is of the next one.
     let how: 'arrived' | 'kept' = 'arrived';
     for (const entry of entries) how = await logEntry(entry);

@@ -1,3 +1,4 @@
+import type { AlikeArea } from '../../contract/index.ts';
 import type { Applying } from './applying.ts';
 import type { BenchPart } from './BenchSteps.tsx';
 import { mixedFor } from './batchInHand.ts';
@@ -5,8 +6,12 @@ import { Mixing } from './Mixing.tsx';
 import type { MixingProps } from './OneBatch.tsx';
 import { WhileApplying } from './WhileApplying.tsx';
 
-interface Props extends MixingProps {
+interface Props extends Omit<MixingProps, 'othersM2'> {
+  /** Other areas painted in one go. */
+  others: readonly AlikeArea[];
   applying: Applying;
+  /** Adds this device to those at the coat. */
+  join: () => void;
   /** Whether there is anything to apply yet. */
   applies: boolean;
   onStop: (note: string) => void;
@@ -16,8 +21,22 @@ interface Props extends MixingProps {
 
 /** Mixing and applying; the next of them first: applying, once nothing is left to mix. */
 export function MixAndApply(props: Props) {
-  const { view, step, product, wanted, othersM2, airC, applying, applies, onStop, zone, classOf, onMixed } =
-    props;
+  const {
+    view,
+    others,
+    step,
+    product,
+    wanted,
+    airC,
+    applying,
+    join,
+    applies,
+    onStop,
+    zone,
+    classOf,
+    onMixed,
+  } = props;
+  const othersM2 = others.reduce((sum, { leftM2 }) => sum + leftM2, 0);
   const { next } = view.clock;
   const mixed = mixedFor(view, step);
   const mixing = (
@@ -36,8 +55,9 @@ export function MixAndApply(props: Props) {
         step={step}
         product={product}
         mixed={mixed || (wanted ?? 0)}
-        areaM2={Math.max(0, next.areaM2 - next.coveredM2)}
+        others={others}
         applying={applying}
+        join={join}
         onStop={onStop}
         zone={zone}
       />

@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { useId, useState } from 'react';
+import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
 import { MOST_SECTIONS, MOST_WET_EDGE_MIN, sectionsOf } from '../../core/film/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
@@ -7,11 +7,14 @@ import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { useAnnounced } from './announced.ts';
-import type { Applying } from './applying.ts';
+import { type Applying, useApplying } from './applying.ts';
 import { SectionsDrawing } from './SectionsDrawing.tsx';
 
 interface Props {
-  view: BenchView;
+  boat: BenchView['boat'];
+  area: { id: string; name: string; coveredM2: number };
+  /** The coat is applied to other areas too. */
+  isOneOfSeveral: boolean;
   step: Step;
   product: Product;
   /** m² that this coat still has to cover. */
@@ -25,8 +28,20 @@ const MINUTE_MS = 60_000;
 const RUNS_FROM_MIN = 5;
 const RUNS_UNTIL_MIN = 15;
 
+/** The sections of another area that is painted in one go. */
+export function SectionsElsewhere({
+  alike,
+  join,
+  ...rest
+}: Pick<Props, 'boat' | 'step' | 'product' | 'zone'> & { alike: AlikeArea; join: () => void }) {
+  const applying = useApplying(alike, join);
+  const area = { id: alike.areaId, name: alike.areaName, coveredM2: alike.coveredM2 };
+  return <Sections {...rest} area={area} isOneOfSeveral areaM2={alike.leftM2} applying={applying} />;
+}
+
 /** The area in sections, ticked off in the order of work, with the time that the last edge has been wet. */
-export function Sections({ view, step, product, areaM2, applying, zone }: Props) {
+export function Sections({ boat, area, isOneOfSeveral, step, product, areaM2, applying, zone }: Props) {
+  const heading = useId();
   const { show } = useUnits();
   const { sections, coveredShare } = applying.progress;
   const [chosen, setChosen] = useState<number | null>(null);
@@ -41,16 +56,23 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
       ? applying.undo(sections[no]?.notes ?? [])
       : applying.note({ section: { no, of: count }, wetEdgeMin: wetEdge.minutes || null });
   return (
-    <section aria-labelledby="sections" className="space-y-2">
-      <h3 id="sections" className="label-caps">
-        Sections
+    <section aria-labelledby={heading} className="space-y-2">
+      <h3 id={heading} className="label-caps">
+        {isOneOfSeveral ? `Sections of ${area.name}` : 'Sections'}
       </h3>
       <p>
         {done === 0
           ? `${counted(count, 'section')} of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`
           : `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`}
       </p>
-      <SectionsDrawing view={view} count={count} isCovered={isCovered} onTap={tap} />
+      <SectionsDrawing
+        boatId={boat.id}
+        areaId={area.id}
+        isPart={area.coveredM2 > 0}
+        count={count}
+        isCovered={isCovered}
+        onTap={tap}
+      />
       <div className="flex flex-wrap gap-2">
         {Array.from({ length: count }, (_, no) => {
           const covered = isCovered(no);
@@ -61,7 +83,7 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
               type="button"
               className={`btn target min-w-14 ${covered ? 'btn-neutral' : ''}`}
               aria-pressed={covered}
-              aria-label={`Section ${no + 1} of ${count}`}
+              aria-label={`Section ${no + 1} of ${count}${isOneOfSeveral ? `, ${area.name}` : ''}`}
               onClick={() => tap(no)}
             >
               {covered && '✓ '}
@@ -83,7 +105,7 @@ export function Sections({ view, step, product, areaM2, applying, zone }: Props)
           />
         </div>
       ) : (
-        done < count && <WetEdge view={view} applying={applying} zone={zone} {...wetEdge} />
+        done < count && <WetEdge boat={boat} area={area} applying={applying} zone={zone} {...wetEdge} />
       )}
     </section>
   );
@@ -107,10 +129,10 @@ function useWetEdge(productId: string, stated: number | null) {
   return { minutes, set };
 }
 
-type WetEdgeProps = Pick<Props, 'view' | 'applying' | 'zone'> & ReturnType<typeof useWetEdge>;
+type WetEdgeProps = Pick<Props, 'boat' | 'area' | 'applying' | 'zone'> & ReturnType<typeof useWetEdge>;
 
 /** How long the last edge has been wet, until when the next section has to join it, and where to look for runs. */
-function WetEdge({ view, applying, zone, minutes, set }: WetEdgeProps) {
+function WetEdge({ boat, area, applying, zone, minutes, set }: WetEdgeProps) {
   const now = useNow();
   const times = applying.progress.sections.flatMap(({ atMs }, no) => (atMs === null ? [] : [{ atMs, no }]));
   const lastMs = Math.max(...times.map(({ atMs }) => atMs));
@@ -120,7 +142,7 @@ function WetEdge({ view, applying, zone, minutes, set }: WetEdgeProps) {
   const isSet = byMs !== null && now >= byMs;
   useAnnounced(isSet, {
     title: 'The wet edge may have set',
-    text: `${view.area.name}, ${view.boat.name}: stop at a chine, seam or tape line.`,
+    text: `${area.name}, ${boat.name}: stop at a chine, seam or tape line.`,
   });
   const age = (atMs: number) => (now - atMs) / MINUTE_MS;
   const runs = times.filter(({ atMs }) => age(atMs) >= RUNS_FROM_MIN && age(atMs) < RUNS_UNTIL_MIN);

@@ -1,4 +1,4 @@
-import type { BenchView } from '../../contract/index.ts';
+import type { Area } from '../../contract/index.ts';
 import { equalStrips, hasHull, hullLines, type Point } from '../../core/hull/index.ts';
 import { useBoat } from '../api/queries.ts';
 import { areaOutlines } from '../parts/drawing/areaOutline.ts';
@@ -12,21 +12,23 @@ const ACROSS = 1000;
 const LEAST_HEIGHT = 0.2;
 
 interface Props {
-  view: BenchView;
+  boatId: string;
+  areaId: string;
+  /** A part of the area was covered on an earlier day: nobody noted which. */
+  isPart: boolean;
   count: number;
   isCovered: (no: number) => boolean;
   onTap: (no: number) => void;
 }
 
 /** The area as one stands before it, in sections of equal size from the left. The buttons beside it do the same for keys and for readers aloud. */
-export function SectionsDrawing({ view, count, isCovered, onTap }: Props) {
-  const { data } = useBoat(view.boat.id);
-  // Which part of an area is left of an earlier day nobody noted.
-  const isPart = (view.clock.next?.coveredM2 ?? 0) > 0;
-  if (!data || !hasHull(data.boat) || isPart || count < 2 || count > MOST_DRAWN) return null;
+export function SectionsDrawing({ boatId, areaId, isPart, count, isCovered, onTap }: Props) {
+  const { data } = useBoat(boatId);
+  const area = data?.areas.find(({ id }) => id === areaId);
+  if (!data || !area || !hasHull(data.boat) || isPart || count < 2 || count > MOST_DRAWN) return null;
   const { kind, dimensions } = data.boat;
   const { value: strips } = orProblem(() => {
-    const outlines = areaOutlines(hullLines({ kind, dimensions, form: data.form }), view.area, data.areas);
+    const outlines = areaOutlines(hullLines({ kind, dimensions, form: data.form }), area, data.areas);
     return outlines.length > 0 ? equalStrips(outlines, count) : null;
   });
   if (!strips) return null;
@@ -72,14 +74,14 @@ export function SectionsDrawing({ view, count, isCovered, onTap }: Props) {
         })}
       </svg>
       <figcaption className="text-sm">
-        {lookedAt(view.area)} Sections of equal size; the drawing is not to scale.
+        {lookedAt(area)} Sections of equal size; the drawing is not to scale.
       </figcaption>
     </figure>
   );
 }
 
 /** From where the area is seen. */
-function lookedAt({ zone, side }: BenchView['area']): string {
+function lookedAt({ zone, side }: Area): string {
   if (zone === 'deck') return 'From above, bow to the right.';
   if (side === 'both' && zone !== 'bilge')
     return 'As you walk round the bow: starboard on the left, port on the right.';

@@ -1,13 +1,14 @@
-import type { BenchView, Product, Step } from '../../contract/index.ts';
+import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
 import { willItReach } from '../../core/film/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
 import { orProblem } from './batchInHand.ts';
-import { Sections } from './Sections.tsx';
+import { Sections, SectionsElsewhere } from './Sections.tsx';
 import { StopEarly } from './StopEarly.tsx';
 import { techniqueOf } from './technique.ts';
+import { type Covered, coveredOfAll } from './together.ts';
 
 interface Props {
   view: BenchView;
@@ -15,9 +16,11 @@ interface Props {
   product: Product;
   /** Litres mixed for this coat since it was last logged. */
   mixed: number;
-  /** m² that this coat still has to cover. */
-  areaM2: number;
+  /** Other areas painted in one go. */
+  others: readonly AlikeArea[];
   applying: Applying;
+  /** Adds this device to those at the coat. */
+  join: () => void;
   zone: string;
   /** The coat ends before the area is covered. @param note why, for the log */
   onStop: (note: string) => void;
@@ -25,6 +28,9 @@ interface Props {
 
 /** While the coat goes on: the film by the comb, and whether the paint reaches. */
 export function WhileApplying(props: Props) {
+  const { view, others, ...rest } = props;
+  const { next } = view.clock;
+  const ownM2 = next ? Math.max(0, next.areaM2 - next.coveredM2) : 0;
   return (
     <section aria-labelledby="applying" className="space-y-4">
       <h2 id="applying" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
@@ -35,9 +41,21 @@ export function WhileApplying(props: Props) {
           <li key={tip}>{tip}</li>
         ))}
       </ul>
-      <Sections {...props} />
+      <Sections
+        boat={view.boat}
+        area={{ ...view.area, coveredM2: next?.coveredM2 ?? 0 }}
+        isOneOfSeveral={others.length > 0}
+        areaM2={ownM2}
+        {...rest}
+      />
+      {others.map((alike) => (
+        <SectionsElsewhere key={alike.areaId} alike={alike} boat={view.boat} {...rest} />
+      ))}
       <Comb {...props} />
-      <WillReach {...props} />
+      <WillReach
+        {...props}
+        all={coveredOfAll({ leftM2: ownM2, coveredM2: props.applying.progress.coveredShare * ownM2 }, others)}
+      />
       <StopEarly zone={props.zone} onStop={props.onStop} />
     </section>
   );
@@ -132,16 +150,20 @@ function CombResult({
 }
 
 /** Covered and used so far, and what that means for the rest. */
-function WillReach({ product, mixed, areaM2, applying }: Props) {
+function WillReach({ product, mixed, applying, all }: Props & { all: Covered }) {
   const isMixed = product.sheet.parts.length > 1;
   const what = isMixed ? 'mixed' : 'of the planned amount';
   const { show, symbol, system } = useUnits();
   const volume = shownUnit('volume', system);
   const used = applying.usedL ?? 0;
-  const covered = applying.progress.coveredShare * areaM2;
   const left = Math.max(0, mixed - used);
   const { value: reach } = orProblem(() =>
-    willItReach({ litresLeft: left, areaLeftM2: areaM2 - covered, coveredM2: covered, usedL: used }),
+    willItReach({
+      litresLeft: left,
+      areaLeftM2: all.leftM2 - all.coveredM2,
+      coveredM2: all.coveredM2,
+      usedL: used,
+    }),
   );
   const round = (value: number) => Math.round(value * 100) / 100;
   return (

@@ -1,17 +1,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { BenchView, EntryInput, ProgressBody, Step } from '../../contract/index.ts';
-import {
-  type CoatProgress,
-  coatProgress,
-  dryFromComb,
-  type ProgressNote,
-  wetMicrons,
-} from '../../core/film/index.ts';
+import type { EntryInput, ProgressBody, ProgressView, Step } from '../../contract/index.ts';
+import { type CoatProgress, dryFromComb, type ProgressNote, wetMicrons } from '../../core/film/index.ts';
 import { atOwnRatio, unthinnedShare } from '../../core/mix/index.ts';
 import { filmOf, type ProductSheet } from '../../core/system/index.ts';
 import { entryWrite, logEntry, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
+import { progressOf } from './together.ts';
 
 /** Teeth of common wet-film combs, µm (common practice; a comb may have others between them). */
 export const TEETH: readonly number[] = [
@@ -38,26 +33,36 @@ export interface Applying {
 /** So long litres stand before they are noted, ms: each tap of a stepper is not a note of its own. */
 const SETTLED_MS = 1500;
 
-/** Progress of the coat in hand, kept in the log: a reload loses nothing, and another device sees it. */
-export function useApplying(view: BenchView): Applying {
+/** A coat on one area, and what devices noted of it. */
+export interface CoatOn {
+  areaId: string;
+  stepId: string | undefined;
+  coatNo: number | undefined;
+  coveredM2: number | undefined;
+  progress: readonly ProgressView[];
+}
+
+/**
+ * Progress of a coat in hand, kept in the log: a reload loses nothing, and another device sees it.
+ *
+ * @param join called before something is noted
+ */
+export function useApplying(coat: CoatOn, join: () => void): Applying {
   const { mutate: log } = useQueued();
-  const { next } = view.clock;
-  const areaId = view.area.id;
-  const progress = useMemo(
-    () => coatProgress(view.progress.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest }))), // biome-ignore format: one line
-    [view.progress],
-  );
+  const { areaId, stepId, coatNo, coveredM2 } = coat;
+  const progress = useMemo(() => progressOf(coat.progress), [coat.progress]);
   const entryOf = (what: Parameters<Applying['note']>[0]): EntryInput | null => {
-    if (!next) return null;
-    const { stepId, coatNo } = next;
+    if (stepId === undefined || coatNo === undefined) return null;
     const body = { stepId, coatNo, section: null, comb: null, usedL: null, ...what };
     return { id: uuidv7(), areaId, at: new Date().toISOString(), corrects: null, kind: 'progress', body };
   };
   const keep = (entry: EntryInput | null) => {
-    if (entry) log(entryWrite(entry));
+    if (!entry) return;
+    join();
+    log(entryWrite(entry));
   };
   const typed = useTypedLitres({
-    coat: `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`,
+    coat: `${stepId} ${coatNo} ${coveredM2}`,
     progress,
     entryOf: (usedL) => entryOf({ usedL }),
     keep,

@@ -46,7 +46,9 @@ async function planned(product: ProductInput, over: Partial<Step> = {}, place: P
 }
 const bench = (area: { id: string }) => ask<BenchView>('GET', `/bench/${area.id}`);
 const entries = async (area: { id: string }) =>
-  (await ask<LogView>('GET', `/boats/${boat.id}/log`)).entries.filter((entry) => entry.areaId === area.id);
+  (await ask<LogView>('GET', `/boats/${boat.id}/log`)).entries.filter(
+    ({ areaId, kind }) => areaId === area.id && kind !== 'session',
+  );
 const figureOf = (part: string) => screen.getByText(part, { selector: 'dt' }).nextElementSibling?.textContent;
 async function type(user: Awaited<ReturnType<typeof planned>>['user'], label: string, text: string) {
   const box = await screen.findByLabelText(label);
@@ -139,6 +141,45 @@ describe('while a coat goes on', () => {
       record.flatMap(({ kind, body }) => (kind === 'progress' && body.comb ? [body.comb] : [])),
     ).toHaveLength(2);
     expect((await bench(area)).progress).toEqual([]);
+  });
+
+  it('two areas in one go by two people outlive a reload: each has its sections, and its own share in the record', async () => {
+    const paint = { ...aProduct(single.sheet), name: 'Paint for two' };
+    await ask('POST', '/products', paint);
+    const other = anArea(boat.id, { service: 'bilge', name: 'Locker' });
+    await ask('POST', '/areas', other);
+    await ask('PUT', `/areas/${other.id}/stack`, { version: 1, steps: [aStep(paint.id)] });
+    const { area, user } = await planned(paint);
+    await user.click(await screen.findByRole('checkbox', { name: /^Locker/ }));
+    for (const name of ['Ana', 'Bo']) {
+      await type(user, 'Name of a person', name);
+      await user.click(screen.getByRole('button', { name: 'Add person' }));
+      await screen.findByRole('button', { name: `Remove ${name}` });
+    }
+    await user.click(await screen.findByRole('button', { name: 'Section 1 of 5, Bilge' }));
+    await user.click(screen.getByRole('button', { name: 'Section 2 of 5, Locker' }));
+    await waitFor(async () => expect((await bench(area)).alike[0]?.progress).toHaveLength(1));
+    cleanup();
+    await openPage(`/bench/${other.id}`);
+    expect(await screen.findByRole('link', { name: 'Go to the bench of Bilge' })).toBeDefined();
+    cleanup();
+    const again = await openPage(`/bench/${area.id}`);
+    expect(await screen.findByText(/by Ana and Bo, on a computer/)).toBeDefined();
+    const field = (label: string) => screen.getByLabelText(label) as HTMLInputElement;
+    await waitFor(() =>
+      expect([field('Covered of Bilge').value, field('Covered of Locker').value]).toEqual(['4', '4']),
+    );
+    // 8 of 40 m²: a fifth of what both need, half of it each.
+    await again.user.click(screen.getByRole('button', { name: 'Log coat' }));
+    await waitFor(async () => expect((await bench(other)).clock.next?.coveredM2).toBe(4));
+    await waitFor(async () => expect((await bench(area)).clock.next?.coveredM2).toBe(4));
+    const coats = [...(await entries(area)), ...(await entries(other))].flatMap((each) =>
+      each.kind === 'coat' ? [each.body] : [],
+    );
+    expect(coats.map(({ by }) => by)).toEqual(['Ana, Bo', 'Ana, Bo']);
+    const litres = (await bench(area)).litresForCoat ?? Number.NaN;
+    for (const each of coats) expect(each.litres).toBeCloseTo(litres / 5, 2);
+    expect(await bench(area)).toMatchObject({ session: [] });
   });
 });
 

@@ -4,6 +4,7 @@ import { cansFor } from '../../core/mix/index.ts';
 import { figure, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
 import { toLocalField } from '../clock/say.ts';
 import { type CoatValues, litresLikely } from './coatEntries.ts';
+import { type Covered, progressOf } from './together.ts';
 
 /** Who last logged a coat on this device. */
 export const HAND = 'jack-plane.hand';
@@ -17,8 +18,12 @@ export interface CoatInHand {
   product: Product;
   wanted: number | null;
   zone: string;
-  /** Share of the area ticked off in sections; 1 where no section is ticked; null: it ended early, and nobody said how far it got. */
+  /** Named at the coat; none: whoever last logged one on this device. */
+  people: readonly string[];
+  /** Share of the area ticked off in sections; 1 where no section is ticked anywhere; null: nobody said how far it got. */
   coveredShare: number | null;
+  /** How far the coat got on all areas painted in one go. */
+  all: Covered;
   /** Litres noted as used so far; null: none. */
   usedL: number | null;
   /** Why it ended before the area was covered; null: it did not. */
@@ -34,9 +39,16 @@ function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number)
 }
 
 /** Litres that the form begins with; of a coat that ended nobody knows where, those noted. */
-function likelyLitres({ coveredShare, usedL, wanted, others }: CoatInHand, fromPots: number): number | null {
-  if (coveredShare === null) return usedL;
-  return litresLikely(fromPots || wanted, others.length > 0 ? 1 : coveredShare, usedL);
+function likelyLitres({ coveredShare, all, usedL, wanted }: CoatInHand, fromPots: number): number | null {
+  const share = all.coveredM2 > 0 ? all.coveredM2 / all.leftM2 : coveredShare;
+  return share === null ? usedL : litresLikely(fromPots || wanted, share, usedL);
+}
+
+/** The names at the coat, as many as fit into its entry. */
+const MOST_BY = 80;
+function likelyHands(people: readonly string[]): string {
+  const fitting = people.filter((_, i) => people.slice(0, i + 1).join(', ').length <= MOST_BY);
+  return fitting.join(', ') || (localStorage.getItem(HAND) ?? '');
 }
 
 /** What the form of a coat begins with: as planned and mixed, and as far as the coat got. */
@@ -44,7 +56,7 @@ export function likelyValues(
   coat: CoatInHand,
   about: { fromPots: number; leftM2: number; pots: BenchView['pots']; now: number; system: UnitSystem },
 ): CoatValues {
-  const { view, others, step, product, zone, coveredShare } = coat;
+  const { view, others, step, product, zone, coveredShare, all } = coat;
   const { fromPots, leftM2, pots, now, system } = about;
   const inUnit = (value: number, quantity: 'volume' | 'area') =>
     figure(fromCanonical(value, shownUnit(quantity, system)));
@@ -61,10 +73,16 @@ export function likelyValues(
     method: step.method,
     colour: view.clock.next?.colour ?? '',
     thinner: String(Math.round(step.thinner * 1000) / 10),
-    by: localStorage.getItem(HAND) ?? '',
+    by: likelyHands(coat.people),
     note: coat.stopNote ?? '',
     others: Object.fromEntries(
-      others.map((each) => [each.areaId, covered(each.leftM2, coveredShare === null ? null : 1)]),
+      others.map((each) => [
+        each.areaId,
+        covered(
+          each.leftM2,
+          progressOf(each.progress).coveredShare || (all.coveredM2 > 0 ? null : coveredShare),
+        ),
+      ]),
     ),
   };
 }

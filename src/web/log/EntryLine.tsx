@@ -10,7 +10,7 @@ import { sayFailure } from '../words/airReasons.ts';
 import { counted } from '../words/counted.ts';
 import { FOUND_WORDS, METHOD_WORDS, sayTask, WAY_OFF_WORDS } from '../words/systems.ts';
 import { CorrectCoat } from './CorrectCoat.tsx';
-import { BatchText, ProgressText } from './EntryTexts.tsx';
+import { BatchText, ProgressText, SessionText } from './EntryTexts.tsx';
 
 interface Props {
   entry: Entry;
@@ -189,6 +189,8 @@ function EntryText({ entry, view, zone, now }: Props) {
       );
     case 'progress':
       return <ProgressText body={entry.body} />;
+    case 'session':
+      return <SessionText body={entry.body} view={view} />;
     case 'round':
       return <>Another coat added {entry.body.reason && `: ${entry.body.reason}`}</>;
     case 'note':

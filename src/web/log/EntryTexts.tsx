@@ -1,6 +1,7 @@
-import type { BatchBody, ProgressBody } from '../../contract/index.ts';
+import type { BatchBody, LogView, ProgressBody, SessionBody } from '../../contract/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { andList } from '../words/counted.ts';
 
 /** Entries of the record in words. */
 
@@ -32,6 +33,18 @@ export function ProgressText({ body: { coatNo, section, comb, usedL } }: { body:
   return (
     <>
       Coat {coatNo + 1}: {noted.filter(Boolean).join(', ')}
+    </>
+  );
+}
+
+/** Who applies a coat, where, and on which device. */
+export function SessionText({ body, view }: { body: SessionBody; view: LogView }) {
+  const { coatNo, areaIds, people, device } = body;
+  const names = view.areas.flatMap(({ id, name }) => (areaIds.includes(id) ? [name] : []));
+  return (
+    <>
+      Coat {coatNo + 1} in hand{people.length > 0 && `: ${andList(people)}`}, on a {device.kind}
+      {names.length > 0 && `, in one go with ${andList(names)}`}
     </>
   );
 }

@@ -64,8 +64,9 @@ export function onArea(
   };
 }
 
-/** Sections and litres noted while applying, which say nothing more once the coat is logged. A comb reading is evidence of the film. */
-const isPassing = ({ kind, body }: Entry): boolean => kind === 'progress' && body.comb === null;
+/** What is noted while applying, and says nothing more once the coat is logged. A comb reading is evidence of the film. */
+const isPassing = ({ kind, body }: Entry): boolean =>
+  kind === 'session' || (kind === 'progress' && body.comb === null);
 
 /** Entries in their order; notes without a reading that follow each other are one group. */
 export function withNotesTogether(entries: readonly Entry[]): [Entry, ...Entry[]][] {

@@ -1,6 +1,7 @@
 import { type JudgedStack, SUBSTRATES, type Verdict } from '../../core/system/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { andList } from '../words/counted.ts';
 import { SERVICE_WORDS } from '../words/survey.ts';
 import { VERDICT_SIGNS } from './ruleWords.ts';
 import type { StackContext } from './stackContext.ts';
@@ -9,7 +10,7 @@ import type { Extremes } from './stackRules.ts';
 /** Steps with a verdict, as one says them: "step 2", "steps 1 and 3". */
 function stepsWith(judged: JudgedStack, verdict: Verdict): string {
   const numbers = judged.layers.flatMap((layer, i) => (layer.verdict === verdict ? [i + 1] : []));
-  const list = new Intl.ListFormat('en-GB').format(numbers.map(String));
+  const list = andList(numbers.map(String));
   return `${numbers.length === 1 ? 'step' : 'steps'} ${list}`;
 }
 
