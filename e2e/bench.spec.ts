@@ -68,6 +68,7 @@ test('two phones on one coat: pots, sections and readings are seen by both, surv
   await mine.reload();
   await expect(mine.getByText(/^3 of 3 sections covered/)).toBeVisible();
   await expect(mine.getByText(/wet dries to/)).toBeVisible();
+  for (const each of [mine, theirs]) await expect(each.getByText(/^Begun .* on 2 devices/)).toBeVisible();
   await toStep(mine, 'Log');
   await logCoat(mine);
   await expect.poll(async () => (await bench()).clock.next?.coatNo).not.toBe(coatNo);
@@ -87,6 +88,7 @@ test('two phones on one coat: pots, sections and readings are seen by both, surv
   const [coat] = kinds('coat');
   expect(coat?.kind === 'coat' && coat.body.batchIds).toEqual([pot?.id]);
   await mine.goto(`/boats/${bottom.boatId}/log`);
+  await mine.getByText(/notes while applying/).first().click();
   await expect(mine.getByText(/section 3 of 3 covered/).first()).toBeVisible();
   await theirs.context().close();
 });

@@ -169,6 +169,7 @@ const ENTRIES: Record<string, Entry> = {
     args: [{ wetToothMicrons: 150, dryToothMicrons: 175, volumeSolids: 0.57, thinner: 0.1, paintShare: 0.8 }],
   },
   sectionsOf: { run: film.sectionsOf, args: [34, 'roller'] },
+  lapReady: { run: film.lapReady, args: [{ startMs: 0, farEndMs: 3_600_000, sections: 5, nowMs: 60_000 }] },
   coatSession: {
     run: film.coatSession,
     args: [[{ id: 'a', atMs: 0, areaIds: ['keel'], people: ['Ana'], device: { id: 'p', kind: 'phone' } }]],

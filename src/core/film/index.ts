@@ -3,6 +3,7 @@ export { COAT_SCATTER, enoughNineInTen, KIND_SPREAD, kindDoubt, SPAN_SD } from '
 export {
   type CoatProgress,
   coatProgress,
+  lapReady,
   MOST_SECTIONS,
   MOST_WET_EDGE_MIN,
   type ProgressNote,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { coatProgress, type ProgressNote, sectionsOf } from './index.ts';
+import { coatProgress, lapReady, type ProgressNote, sectionsOf } from './index.ts';
 
 const note = (over: Partial<ProgressNote> & { id: string }): ProgressNote => ({
   atMs: 0,
@@ -23,6 +23,23 @@ describe('sections of an area', () => {
     expect(sectionsOf(0.05, 'brush')).toBe(1);
     expect(sectionsOf(100_000, 'brush')).toBe(200);
     expect(() => sectionsOf(Number.NaN, 'roller')).toThrow(/^Area/);
+  });
+});
+
+describe('a second lap straight on', () => {
+  const HOUR = 3_600_000;
+  const at = (nowMs: number, over = {}) =>
+    lapReady({ startMs: 10 * HOUR, farEndMs: 11 * HOUR, sections: 5, nowMs, ...over });
+
+  it('follows the first at its pace and no section is ready before all of it is: by hand', () => {
+    expect(at(9 * HOUR)).toEqual({ ready: 0, nextMs: 10.2 * HOUR });
+    expect(at(10 * HOUR)).toEqual({ ready: 0, nextMs: 10.2 * HOUR });
+    expect(at(10.5 * HOUR)).toEqual({ ready: 2, nextMs: 10.6 * HOUR });
+    expect(at(10.6 * HOUR).ready).toBe(3);
+    expect(at(11 * HOUR)).toEqual({ ready: 5, nextMs: null });
+    expect(at(10.5 * HOUR, { farEndMs: 10 * HOUR })).toEqual({ ready: 5, nextMs: null });
+    expect(() => at(0, { farEndMs: 9 * HOUR })).toThrow(/^End of the lap must be at least/);
+    expect(() => at(0, { sections: 0 })).toThrow(/^Sections must be between 1 and 200/);
   });
 });
 

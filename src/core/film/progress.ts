@@ -125,3 +125,28 @@ export function coatProgress(notes: readonly ProgressNote[]): CoatProgress {
     wetEdgeMin: inOrder.findLast((each) => (each.wetEdgeMin ?? null) !== null)?.wetEdgeMin ?? null,
   };
 }
+
+/**
+ * How far a second lap straight on may go without overtaking the cure. A section is ready once the film below is ready all over it;
+ * the first lap took as long for each [T, handbook part 8].
+ *
+ * Five sections, ready at 10:00 where the first lap began and at 11:00 where it ended: at 10:30 two are ready, the third at 10:36.
+ *
+ * @returns sections ready, from the first on, and when the next is, ms; null: all are ready
+ * @throws {QuantityError} on times or a number of sections that cannot be
+ */
+export function lapReady(of: { startMs: number; farEndMs: number; sections: number; nowMs: number }): {
+  ready: number;
+  nextMs: number | null;
+} {
+  const startMs = moment('start of the lap', of.startMs);
+  const farEndMs = moment('end of the lap', of.farEndMs);
+  const nowMs = moment('time', of.nowMs);
+  const sections = within('sections', of.sections, 1, MOST_SECTIONS);
+  if (!Number.isInteger(sections)) throw new QuantityError('sections', sections, 'a whole number');
+  if (farEndMs < startMs) throw new QuantityError('end of the lap', farEndMs, `at least ${startMs}`);
+  if (nowMs >= farEndMs) return { ready: sections, nextMs: null };
+  const each = (farEndMs - startMs) / sections;
+  const ready = Math.max(0, Math.floor((nowMs - startMs) / each + EPSILON));
+  return { ready, nextMs: startMs + (ready + 1) * each };
+}

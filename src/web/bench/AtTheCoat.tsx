@@ -68,13 +68,13 @@ export function People({ session, change }: BenchSession) {
         </ul>
       )}
       {people.length < MOST_PEOPLE && (
-        <form className="flex flex-wrap items-end gap-2" onSubmit={add}>
+        <form className="flex max-w-md items-end gap-2" onSubmit={add}>
           <label htmlFor="person" className="sr-only">
             Name of a person
           </label>
           <input
             id="person"
-            className="input target"
+            className="input target min-w-0 grow"
             placeholder="Name"
             maxLength={80}
             value={name}

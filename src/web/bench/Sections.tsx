@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
-import { MOST_SECTIONS, MOST_WET_EDGE_MIN, sectionsOf } from '../../core/film/index.ts';
+import { lapReady, MOST_SECTIONS, MOST_WET_EDGE_MIN, sectionsOf } from '../../core/film/index.ts';
 import { useNow } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
@@ -17,6 +17,8 @@ interface Props {
   isOneOfSeveral: boolean;
   step: Step;
   product: Product;
+  /** The second lap straight on that this coat is; null: it is none. */
+  lap: BenchView['clock']['lap'];
   /** m² that this coat still has to cover. */
   areaM2: number;
   applying: Applying;
@@ -36,11 +38,13 @@ export function SectionsElsewhere({
 }: Pick<Props, 'boat' | 'step' | 'product' | 'zone'> & { alike: AlikeArea; join: () => void }) {
   const applying = useApplying(alike, join);
   const area = { id: alike.areaId, name: alike.areaName, coveredM2: alike.coveredM2 };
-  return <Sections {...rest} area={area} isOneOfSeveral areaM2={alike.leftM2} applying={applying} />;
+  return (
+    <Sections {...rest} area={area} isOneOfSeveral lap={null} areaM2={alike.leftM2} applying={applying} />
+  );
 }
 
 /** The area in sections, ticked off in the order of work, with the time that the last edge has been wet. */
-export function Sections({ boat, area, isOneOfSeveral, step, product, areaM2, applying, zone }: Props) {
+export function Sections({ boat, area, isOneOfSeveral, lap, step, product, areaM2, applying, zone }: Props) {
   const heading = useId();
   const { show } = useUnits();
   const { sections, coveredShare } = applying.progress;
@@ -65,6 +69,7 @@ export function Sections({ boat, area, isOneOfSeveral, step, product, areaM2, ap
           ? `${counted(count, 'section')} of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`
           : `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`}
       </p>
+      {lap && <SecondLap lap={lap} count={count} zone={zone} />}
       <SectionsDrawing
         boatId={boat.id}
         areaId={area.id}
@@ -108,6 +113,21 @@ export function Sections({ boat, area, isOneOfSeveral, step, product, areaM2, ap
         done < count && <WetEdge boat={boat} area={area} applying={applying} zone={zone} {...wetEdge} />
       )}
     </section>
+  );
+}
+
+/** How far a second lap may go by now. */
+function SecondLap({ lap, count, zone }: { lap: NonNullable<Props['lap']>; count: number; zone: string }) {
+  const now = useNow();
+  const farEndMs = Date.parse(lap.farEnd);
+  const startMs = Math.min(Date.parse(lap.start), farEndMs);
+  const { ready, nextMs } = lapReady({ startMs, farEndMs, sections: count, nowMs: now });
+  if (nextMs === null) return null;
+  return (
+    <p className="font-semibold">
+      {ready > 0 && `The coat below is ready in ${ready === 1 ? 'section 1' : `sections 1 to ${ready}`}. `}
+      Section {ready + 1} is ready at {sayTime(nextMs, zone, now)}. Don’t overtake the cure.
+    </p>
   );
 }
 

@@ -45,6 +45,7 @@ export function WhileApplying(props: Props) {
         boat={view.boat}
         area={{ ...view.area, coveredM2: next?.coveredM2 ?? 0 }}
         isOneOfSeveral={others.length > 0}
+        lap={view.clock.state === 'too-soon' ? view.clock.lap : null}
         areaM2={ownM2}
         {...rest}
       />

@@ -1,7 +1,7 @@
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { BenchView } from '../../contract/index.ts';
-import { type CoatSession, coatSession, type SessionDevice } from '../../core/film/index.ts';
+import type { BenchView, SessionNoteView } from '../../contract/index.ts';
+import { type CoatSession, coatSession, MOST_PEOPLE, type SessionDevice } from '../../core/film/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { HAND } from './likelyCoat.ts';
@@ -18,6 +18,16 @@ function thisDevice(): SessionDevice {
   return { id, kind: Math.min(screen.width, screen.height) < PHONE_BELOW ? 'phone' : 'tablet' };
 }
 
+const hasJoined = (session: CoatSession | null, device: SessionDevice) =>
+  session?.devices.some(({ id }) => id === device.id) ?? false;
+
+/** The people at a coat, and whoever last logged one on this device. */
+function withHand(people: readonly string[]): string[] {
+  const hand = localStorage.getItem(HAND) ?? '';
+  const isNew = hand !== '' && !people.includes(hand) && people.length < MOST_PEOPLE;
+  return isNew ? [...people, hand] : [...people];
+}
+
 /** Who applies the coat in hand, and what is painted in one go with it. */
 export interface BenchSession {
   /** null: nothing is noted of it yet. */
@@ -30,36 +40,35 @@ export interface BenchSession {
 export function useSession(view: BenchView): BenchSession {
   const { mutate: log } = useQueued();
   const { next } = view.clock;
-  const session = useMemo(
-    () => coatSession(view.session.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest }))), // biome-ignore format: one line
-    [view.session],
-  );
+  const coat = `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`;
+  /** The last note made here: counted at once, before the device has kept it. */
+  const [made, setMade] = useState<{ coat: string; note: SessionNoteView } | null>(null);
+  const session = useMemo(() => {
+    const isNew = made?.coat === coat && view.session.every(({ entryId }) => entryId !== made.note.entryId);
+    const notes = isNew ? [...view.session, made.note] : view.session;
+    return coatSession(
+      notes.map(({ entryId, at, ...rest }) => ({ id: entryId, atMs: Date.parse(at), ...rest })),
+    );
+  }, [view.session, made, coat]);
   /** The coat that this device has joined: a slow answer makes no second note. */
   const joined = useRef<string | null>(null);
-  const coat = `${next?.stepId} ${next?.coatNo} ${next?.coveredM2}`;
-  const hand = localStorage.getItem(HAND) ?? '';
-  const people = session?.people ?? [];
-  const withHand = hand !== '' && !people.includes(hand) ? [...people, hand] : people;
   const change: BenchSession['change'] = (to) => {
     if (!next) return;
     const { stepId, coatNo } = next;
-    const state = { areaIds: session?.areaIds ?? [], people: withHand, ...to };
+    const device = thisDevice();
+    const { areaIds, people } = session ?? { areaIds: [], people: [] };
+    const state = { areaIds, people: hasJoined(session, device) ? people : withHand(people), ...to };
     joined.current = coat;
-    log(
-      entryWrite({
-        ...{ id: uuidv7(), areaId: view.area.id, at: new Date().toISOString(), corrects: null },
-        kind: 'session',
-        body: { stepId, coatNo, ...state, device: thisDevice() },
-      }),
-    );
+    const [id, at] = [uuidv7(), new Date().toISOString()];
+    const body = { stepId, coatNo, ...state, device };
+    setMade({ coat, note: { entryId: id, at, ...state, device } });
+    log(entryWrite({ id, areaId: view.area.id, at, corrects: null, kind: 'session', body }));
   };
   return {
     session,
     change,
     join: () => {
-      const { id } = thisDevice();
-      if (joined.current === coat || session?.devices.some((each) => each.id === id)) return;
-      change({});
+      if (joined.current !== coat && !hasJoined(session, thisDevice())) change({});
     },
   };
 }
