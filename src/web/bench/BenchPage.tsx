@@ -18,7 +18,7 @@ import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
 import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
-import { Logged, PullTape } from './Logged.tsx';
+import { JustLogged, type LoggedCoat, PullTape } from './Logged.tsx';
 import { LookAhead } from './LookAhead.tsx';
 import { MixAndApply } from './MixAndApply.tsx';
 import { OtherPlaces } from './OtherPlaces.tsx';
@@ -99,7 +99,7 @@ function Bench({
   const [typed, setTyped] = useState<LoggedConditions | null>(null);
   /** Why the coat in hand ended before its area was covered; null: it did not. */
   const [stopNote, setStopNote] = useState<string | null>(null);
-  const [logged, setLogged] = useState<'arrived' | 'kept' | null>(null);
+  const [logged, setLogged] = useState<LoggedCoat | null>(null);
   const { clock, step, product } = view;
   const { next } = clock;
   useWakeLock(view.pots.length > 0);
@@ -120,7 +120,12 @@ function Bench({
       <SessionLine session={bench.session} zone={zone} now={Date.parse(view.now)} />
       <PaintedFrom area={view.paintedFrom} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
-      {logged && <Logged how={logged} view={view} zone={zone} />}
+      <JustLogged
+        logged={logged}
+        onDone={() => setLogged((last) => last && { ...last, coat: null })}
+        view={view}
+        zone={zone}
+      />
       <PullTape view={view} />
       {/* At a desk the verdict and the clocks stand beside the step in hand, so that its action is in sight. */}
       <div className="grid grid-cols-1 items-start gap-x-10 gap-y-6 lg:grid-cols-2">
@@ -224,7 +229,7 @@ function Bench({
                 usedL={applying.usedL}
                 onLogging={applying.settle}
                 onLogged={(how) => {
-                  setLogged(how);
+                  setLogged({ how, coat: { product, method: step.method, colour: next?.colour ?? '' } });
                   setStopNote(null);
                   onLogged();
                   window.scrollTo({ top: 0, behavior: 'smooth' });

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { BenchView } from '../../contract/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { notBefore } from '../words/clocks.ts';
+import { type CoatDone, Finish } from './Finish.tsx';
 import { useTapeTick } from './useTapeTick.ts';
 
 /** Under the last coat the tape comes off while that is wet; asked until it is off. */
@@ -40,8 +41,35 @@ export function PullTape({ view }: { view: BenchView }) {
   );
 }
 
+/** A coat logged on this page; `coat` null: cleaned up after it. */
+export interface LoggedCoat {
+  how: 'arrived' | 'kept';
+  coat: CoatDone | null;
+}
+
+/** The coat just logged: when the next one may go on, and what to clean up. */
+export function JustLogged({
+  logged,
+  view,
+  zone,
+  onDone,
+}: {
+  logged: LoggedCoat | null;
+  view: BenchView;
+  zone: string;
+  onDone: () => void;
+}) {
+  if (!logged) return null;
+  return (
+    <>
+      <Logged how={logged.how} view={view} zone={zone} />
+      {logged.coat && <Finish {...logged.coat} area={view.area} zone={zone} onDone={onDone} />}
+    </>
+  );
+}
+
 /** Says that the coat is logged, and when the next one may go on. */
-export function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView; zone: string }) {
+function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView; zone: string }) {
   const { clock } = view;
   const now = Date.parse(view.now);
   if (how === 'kept') {

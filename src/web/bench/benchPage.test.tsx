@@ -494,6 +494,14 @@ describe('mixing', () => {
     // What was poured came from the tin in hand, though another was to be used first.
     const { lots: stock } = await ask<StockView>('GET', '/lots');
     expect(stock.find(({ id }) => id === old.id)?.stock.inTin).toBeLessThan(5);
+    // Once the coat is logged: cleaned up, and what is left in the tins against what was logged.
+    await user.click(screen.getByRole('button', { name: 'Log coat' }));
+    const done = within(await screen.findByRole('region', { name: 'Clean up' }));
+    expect(done.getByText(/^Clean the roller frame and tray now with Thinner E/)).toBeDefined();
+    await user.click(await done.findByText(/^Weigh or measure what is left in the tins/));
+    expect(await done.findByLabelText(/^Left of base/)).toBeDefined();
+    await user.click(done.getByRole('button', { name: 'Cleaned up' }));
+    expect(screen.queryByRole('region', { name: 'Clean up' })).toBeNull();
   });
 
   it('accelerator poured in afterwards: the pot’s timer is cut to half, and the record has what is really in it', async () => {
