@@ -2,7 +2,7 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aBoat, aLot, anArea, aProduct, aStep } from '../../../test/examples.ts';
+import { aBoat, aLot, anArea, aProduct, aStep, HOUR } from '../../../test/examples.ts';
 import { ask, offline, openPage } from '../../../test/openPage.tsx';
 import type { AreaInput, BenchView, LogView, ProductInput, Step, StockView } from '../../contract/index.ts';
 import { flushQueue } from '../api/queue.ts';
@@ -149,7 +149,18 @@ describe('while a coat goes on', () => {
     const other = anArea(boat.id, { service: 'bilge', name: 'Locker' });
     await ask('POST', '/areas', other);
     await ask('PUT', `/areas/${other.id}/stack`, { version: 1, steps: [aStep(paint.id)] });
-    const { area, user } = await planned(paint);
+    const { area, step, user, news } = await planned(paint);
+    // Somebody else’s phone, its clock half an hour ahead.
+    const ahead = new Date(Date.now() + HOUR / 2).toISOString();
+    const elsewhere = {
+      stepId: step.id,
+      coatNo: 0,
+      areaIds: [],
+      people: [],
+      device: { id: uuidv7(), kind: 'phone' },
+    };
+    await ask('POST', '/log', { id: uuidv7(), areaId: area.id, at: ahead, corrects: null, kind: 'session', body: elsewhere }); // biome-ignore format: one line
+    await news();
     await user.click(await screen.findByRole('checkbox', { name: /^Locker/ }));
     for (const name of ['Ana', 'Bo']) {
       await type(user, 'Name of a person', name);
@@ -164,7 +175,7 @@ describe('while a coat goes on', () => {
     expect(await screen.findByRole('link', { name: 'Go to the bench of Bilge' })).toBeDefined();
     cleanup();
     const again = await openPage(`/bench/${area.id}`);
-    expect(await screen.findByText(/by Ana and Bo, on a computer/)).toBeDefined();
+    expect(await screen.findByText(/by Ana and Bo, on 2 devices/)).toBeDefined();
     const field = (label: string) => screen.getByLabelText(label) as HTMLInputElement;
     await waitFor(() =>
       expect([field('Covered of Bilge').value, field('Covered of Locker').value]).toEqual(['4', '4']),

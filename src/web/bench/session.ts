@@ -59,7 +59,10 @@ export function useSession(view: BenchView): BenchSession {
     const { areaIds, people } = session ?? { areaIds: [], people: [] };
     const state = { areaIds, people: hasJoined(session, device) ? people : withHand(people), ...to };
     joined.current = coat;
-    const [id, at] = [uuidv7(), new Date().toISOString()];
+    // Later than what another device noted, though that one’s clock runs ahead: the last change is the one that counts.
+    const lastMs = Math.max(0, ...view.session.map((each) => Date.parse(each.at)));
+    const at = new Date(Math.max(Date.now(), lastMs + 1)).toISOString();
+    const id = uuidv7();
     const body = { stepId, coatNo, ...state, device };
     setMade({ coat, note: { entryId: id, at, ...state, device } });
     log(entryWrite({ id, areaId: view.area.id, at, corrects: null, kind: 'session', body }));
