@@ -38,7 +38,7 @@ export const routes: RouteObject[] = [
           },
           {
             path: 'boats/:boatId/waterline/walk',
-            handle: { title: 'Marks walked' },
+            handle: { title: 'Mark the waterline' },
             lazy: async () => ({ Component: (await import('./waterline/WalkPage.tsx')).WalkPage }),
           },
           {
@@ -58,7 +58,7 @@ export const routes: RouteObject[] = [
           },
           {
             path: 'boats/:boatId/systems/:areaId/compare',
-            handle: { title: 'Two systems compared' },
+            handle: { title: 'Compare two systems' },
             lazy: async () => ({ Component: (await import('./systems/ComparePage.tsx')).ComparePage }),
           },
           {
@@ -73,7 +73,7 @@ export const routes: RouteObject[] = [
           },
           {
             path: 'rules',
-            handle: { title: 'Rules' },
+            handle: { title: 'What goes over what' },
             lazy: async () => ({ Component: (await import('./systems/RulesPage.tsx')).RulesPage }),
           },
           {
@@ -133,12 +133,12 @@ export const routes: RouteObject[] = [
           },
           {
             path: 'materials',
-            handle: { title: 'Materials: need' },
+            handle: { title: 'Materials: needs' },
             lazy: async () => ({ Component: (await import('./stock/NeedPage.tsx')).NeedPage }),
           },
           {
             path: 'materials/buy',
-            handle: { title: 'Materials: buy' },
+            handle: { title: 'Materials: purchasing' },
             lazy: async () => ({ Component: (await import('./stock/BuyPage.tsx')).BuyPage }),
           },
           {
@@ -148,32 +148,32 @@ export const routes: RouteObject[] = [
           },
           {
             path: 'materials/count',
-            handle: { title: 'Materials: count' },
+            handle: { title: 'Materials: stock count' },
             lazy: async () => ({ Component: (await import('./stock/CountPage.tsx')).CountPage }),
           },
           {
             path: 'materials/tins/:productId',
-            handle: { title: 'Materials: reconcile' },
+            handle: { title: 'Reconcile tins' },
             lazy: async () => ({ Component: (await import('./stock/TinsPage.tsx')).TinsPage }),
           },
           {
             path: 'materials/costs',
-            handle: { title: 'Materials: cost' },
+            handle: { title: 'Materials: costs' },
             lazy: async () => ({ Component: (await import('./stock/CostsPage.tsx')).CostsPage }),
           },
           {
             path: 'materials/sheets',
-            handle: { title: 'Product sheets' },
+            handle: { title: 'Materials: data sheets' },
             lazy: async () => ({ Component: (await import('./materials/MaterialsPage.tsx')).MaterialsPage }),
           },
           {
             path: 'materials/typical',
-            handle: { title: 'Typical sheets' },
+            handle: { title: 'Typical data sheets' },
             lazy: async () => ({ Component: (await import('./materials/TypicalPage.tsx')).TypicalPage }),
           },
           {
             path: 'materials/:productId',
-            handle: { title: 'Product sheet' },
+            handle: { title: 'Data sheet' },
             lazy: async () => ({ Component: (await import('./materials/SheetPage.tsx')).SheetPage }),
           },
           {

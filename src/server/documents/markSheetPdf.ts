@@ -44,7 +44,7 @@ export function markSheetPdf(input: {
     heading(doc, `${boat.name}: waterline, ${side}`);
     const lines = [
       `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
-      `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg to come, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the hull marks.' : ''}`,
+      `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg still to be added, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the hull marks.' : ''}`,
       `Below sheer (along skin): down along the hull from the sheer. Raise: up along the hull from the marked line. ${FORM_WORDS[source]}`,
       ...(struck.sheet.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null)
         ? ['Two hulls: above datum is for the outer face / the inner face. The other figures are for both.']

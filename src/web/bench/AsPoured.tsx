@@ -148,7 +148,7 @@ function Advice({
     return (
       <div className="space-y-2">
         <p role="alert" className="text-error font-semibold">
-          Discard this pot: {worst}, and made right it would hold{' '}
+          Discard this pot: {worst}, and corrected it would hold{' '}
           {of.say(advice.total + advice.add.reduce((all, each) => all + each, 0))}, more than can be applied
           in its pot life ({of.say(Math.max(most ?? 0, split.total))}).
         </p>

@@ -25,7 +25,7 @@ export function BenchChoice() {
               if (lines.length === 0) {
                 return (
                   <p>
-                    No coat waits anywhere.{' '}
+                    No coat is due on any area.{' '}
                     <Link className="link" to="/">
                       Back to the board
                     </Link>

@@ -141,7 +141,7 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
         onClick={() => {
           const lots = inHand.map(({ part, lotId, code }) => ({ part, lotId, code }));
           const despite = keptOut.map((lot) => `${sayLot(lot)} (${lot.part}): ${lot.keptOut.join('; ')}`).join('. '); // biome-ignore format: one line
-          onMixed(lots, despite && `${despite}. Used all the same: ${reason.trim()}`);
+          onMixed(lots, despite && `${despite}. Used anyway: ${reason.trim()}`);
           setRead({});
           setChosen(new Set());
           setReason('');

@@ -90,8 +90,8 @@ export function LogCoat(props: Props) {
       )}
       {against && (
         <p className="text-warning font-semibold">
-          Speaks against the coat as entered below: {against}. Enter a reason to log it anyway. The record
-          then shows both.
+          Against this coat as entered: {against}. Enter a reason to log it anyway. The record then shows
+          both.
         </p>
       )}
       <RecordForm<CoatValues>

@@ -85,7 +85,7 @@ function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView;
     <p role="status" className="border-line border-2 p-3 text-lg">
       <strong>Coat logged.</strong>{' '}
       {opens
-        ? `${clock.nextIsWater ? 'Ready for the water from' : waits?.clogs ? 'Sanded first, the next coat may go on from' : 'The next coat may go on from'} ${opens}. `
+        ? `${clock.nextIsWater ? 'Ready to launch from' : waits?.clogs ? 'After sanding, the next coat may go on from' : 'The next coat may go on from'} ${opens}. `
         : ''}
       <Link className="link" to={`/window/${clock.areaId}`}>
         See the window

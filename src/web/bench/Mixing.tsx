@@ -26,7 +26,7 @@ export function Mixing({ usedL, zone, ...props }: MixingProps & { usedL: number 
       {missing !== null && <NextPot view={view} step={step} missing={missing} usedL={usedL} zone={zone} />}
       {missing === 0 && !more ? (
         <button type="button" className="btn target" onClick={() => setMore(true)}>
-          Mix more all the same
+          Mix more anyway
         </button>
       ) : (
         <OneBatch

@@ -152,10 +152,12 @@ export function OneBatch({
       {
         onSuccess: () => {
           if (tinsEnd)
-            log(whyAnyway(view, `Mixed with too little in the tins to finish the coat: ${anyway.trim()}`));
+            log(
+              whyAnyway(view, `Mixed although the tins hold too little to finish the coat: ${anyway.trim()}`),
+            );
           if (despite) log(whyAnyway(view, despite));
           if (instead && tool.kind === 'scale' && scaleSource() === 'simulated')
-            log(whyAnyway(view, 'Weighed on the simulated scale: no real pot.'));
+            log(whyAnyway(view, 'Weighed on the simulated scale, so not a real pot.'));
           setAnyway('');
           setAdditives({});
           setInstead(null);

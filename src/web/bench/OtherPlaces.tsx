@@ -169,7 +169,7 @@ function Heat({
       <p>
         {heat.kWhLikely !== null && heat.kWhMost !== null && heat.until !== null
           ? `Heating until ${sayTime(heat.until, zone, now)}: likely ${cost(heat.kWhLikely)} with a thermostat; at most ${cost(heat.kWhMost)} (always on).`
-          : 'No cost: the coat does not get safe within the forecast.'}
+          : 'No cost given: the coat isn’t safe before the forecast ends.'}
       </p>
       <p className="text-sm">
         Heat loss {figure(Math.round(heat.lossWPerK))} W/K = {heat.uWPerM2K} W/m²K ×{' '}

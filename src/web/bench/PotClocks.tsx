@@ -191,7 +191,7 @@ function WrongAdditive({ pot, step }: { pot: PotView; step: Step }) {
       {extra.length > 0 && `In this pot, and not planned: ${extra.join(', ')}. `}
       {left.length > 0 && `Planned, and not in this pot: ${left.join(', ')}. `}
       {extra.length > 0
-        ? 'Do not apply it unless its sheet allows that; the clock above does not know what it does.'
+        ? 'Don’t apply it unless the data sheet allows that. The timer above doesn’t allow for it.'
         : 'Stir it in, or plan the coat without it.'}
     </p>
   );

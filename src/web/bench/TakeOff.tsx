@@ -123,9 +123,9 @@ function TakeOffForm({
       </div>
       <Field name="reason" label="Why" hint="It stays in the log: pebbled, blistered, applied on rust." />
       <p className="text-sm">
-        Only part of it?{' '}
+        Only a part of it?{' '}
         <Link className="link" to={`/boats/${area.boatId}/survey/${area.id}`}>
-          Cut the part out of {area.name}
+          Split the part off {area.name}
         </Link>{' '}
         first. Dust from old paint can be poisonous: wet-sand or extract, wear a P3 filter, and follow the
         safety sheet and local rules.

@@ -164,7 +164,7 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
           </button>
         </>
       ) : (
-        <p role="status">All parts are in the pot. What is in it stands below.</p>
+        <p role="status">All parts are in the pot. The amounts are shown below.</p>
       )}
       <div className="flex flex-wrap gap-2">
         {tareG !== null && (
@@ -207,7 +207,7 @@ function Left({ left, wanted, name, of }: { left: number; wanted: number; name: 
           </>
         ) : (
           <span className="text-warning font-semibold">
-            {of.say(-left)} too much {name}. The other parts follow it.
+            {of.say(-left)} too much {name}. The other parts are adjusted to it.
           </span>
         )}
       </p>

@@ -46,7 +46,7 @@ export function ConditionList({
                 }
               />
               <span className={seen.has(code) ? '' : 'font-semibold'}>
-                {seen.has(code) && 'Seen to: '}
+                {seen.has(code) && 'Checked: '}
                 {sayCondition(code)}
               </span>
             </label>

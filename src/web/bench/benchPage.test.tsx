@@ -499,7 +499,7 @@ describe('mixing', () => {
     await user.click(mixed);
     await waitFor(async () => expect((await entries(area)).map(({ kind }) => kind).sort()).toEqual(['batch', 'note'])); // biome-ignore format: one line
     const record = await entries(area);
-    expect(record.find(({ kind }) => kind === 'note')?.body).toMatchObject({ text: expect.stringMatching(/Lot OLD 1 \(base\): .*Used all the same: tested on a panel/) }); // biome-ignore format: one line
+    expect(record.find(({ kind }) => kind === 'note')?.body).toMatchObject({ text: expect.stringMatching(/Lot OLD 1 \(base\): .*Used anyway: tested on a panel/) }); // biome-ignore format: one line
     const batch = record.find(({ kind }) => kind === 'batch')?.body as { lots: { code: string }[] };
     expect(batch.lots.map(({ code }) => code).sort()).toEqual(['H 3', 'OLD 1']);
     // What was poured came from the tin in hand, though another was to be used first.

@@ -99,7 +99,7 @@ export function HandTests({ clock, zone, now }: Props) {
             </p>
             {hand.notCuring && (
               <p>
-                Put nothing on it. Likely causes: the wrong ratio, no hardener, too much thinner, or cold.{' '}
+                Don’t coat over it. Likely causes: the wrong ratio, no hardener, too much thinner, or cold.{' '}
                 <Link className="link" to={`/materials/tins/${film.productId}`}>
                   Check the ratio that was really mixed
                 </Link>{' '}

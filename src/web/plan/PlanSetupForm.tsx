@@ -104,7 +104,7 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             <li>A boat changes its place only when its coats are safe from dew and rain.</li>
             <li>
               An area under a support is painted from noon of the day on which the support is moved. Check
-              that the films beside it bear the pads.
+              that the films beside it can carry the pads.
             </li>
             <li>
               Paint on order is used from the day after its delivery is due. Other missing paint is assumed to

@@ -75,7 +75,8 @@ export function EditRefused({
       }}
     >
       <p className="text-sm">
-        As kept on this device: metric, fractions for per cent, times in UTC. Everything else stays as it is.
+        The values as they are stored: metric units, fractions for per cent, times in UTC. The rest of the
+        entry stays as it is.
       </p>
       <div className="grid gap-3 sm:grid-cols-2">
         {leaves.map(({ path, value }) => (
@@ -96,7 +97,7 @@ export function EditRefused({
       )}
       <div className="flex flex-wrap gap-2">
         <button type="submit" className="btn btn-primary target">
-          Send it so
+          Send
         </button>
         <button type="button" className="btn btn-ghost target" onClick={onCancel}>
           Cancel

@@ -21,11 +21,11 @@ it('of what was refused the field that was named is put right, and nothing else 
   const litres = screen.getByLabelText('litres');
   await user.clear(litres);
   await user.type(litres, 'one');
-  await user.click(screen.getByRole('button', { name: 'Send it so' }));
+  await user.click(screen.getByRole('button', { name: 'Send' }));
   expect(screen.getByRole('alert').textContent).toBe('litres “one” isn’t a number');
   await user.clear(litres);
   await user.type(litres, '0,5');
-  await user.click(screen.getByRole('button', { name: 'Send it so' }));
+  await user.click(screen.getByRole('button', { name: 'Send' }));
   expect(send).toHaveBeenCalledExactlyOnceWith({ ...body, body: { ...body.body, litres: 0.5 } });
 });
 

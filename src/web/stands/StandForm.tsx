@@ -94,7 +94,7 @@ export function StandForm({
         areas.length === 0 ||
         (await confirm({
           title: `${input.name || 'This support'} hides nothing?`,
-          text: 'No area is ticked. Paint under its pad is then neither planned nor bought, and nobody is told to go back to it.',
+          text: 'No area is ticked. Paint under its pad is then neither planned nor bought, and nobody is reminded to go back to it.',
           action: 'It hides nothing',
           back: 'Tick the areas',
         }));

@@ -78,7 +78,7 @@ function Store({ view, zone }: { view: StockView; zone: string }) {
           onChange={(value) => setWhich(value as Shows)}
         />
         <button type="button" className="btn btn-primary" onClick={() => setAdding(!adding)}>
-          {adding ? 'Close' : 'Add what stands on the shelf'}
+          {adding ? 'Close' : 'Add stock'}
         </button>
       </div>
       {adding && products.data && <LotForm products={products.data} onDone={() => setAdding(false)} />}

@@ -40,7 +40,7 @@ const shelf = (over: Partial<ReturnType<typeof aLot>>[] = [{}, {}]) =>
 describe('what stands on the shelf', () => {
   it('is added part by part; what cannot be read is refused at its field, and nothing typed is lost', async () => {
     const { user } = await openPage('/materials/stock');
-    await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
+    await user.click(await screen.findByRole('button', { name: 'Add stock' }));
     await user.selectOptions(await screen.findByLabelText('Product'), name);
     await user.type(await screen.findByLabelText('Of base'), 'some');
     await user.type(screen.getByLabelText('Lot number'), 'A 1');
@@ -63,7 +63,7 @@ describe('what stands on the shelf', () => {
     localStorage.setItem('jack-plane.units', 'us');
     try {
       const { user } = await openPage('/materials/stock');
-      await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
+      await user.click(await screen.findByRole('button', { name: 'Add stock' }));
       await user.selectOptions(await screen.findByLabelText('Product'), name);
       await user.type(await screen.findByLabelText('Of base'), '1');
       await user.click(screen.getByRole('button', { name: 'Add stock' }));
@@ -76,7 +76,7 @@ describe('what stands on the shelf', () => {
 
   it('nothing entered is refused, and so is a day no calendar has', async () => {
     const { user } = await openPage('/materials/stock');
-    await user.click(await screen.findByRole('button', { name: 'Add what stands on the shelf' }));
+    await user.click(await screen.findByRole('button', { name: 'Add stock' }));
     await user.selectOptions(await screen.findByLabelText('Product'), name);
     await user.click(await screen.findByRole('button', { name: 'Add stock' }));
     expect(await screen.findByText('Enter an amount for at least one part.')).toBeDefined();

@@ -33,10 +33,10 @@ interface Props {
 
 const FIELD_WORDS: Record<string, string> = {
   name: 'the name',
-  measures: 'the measures',
-  estimates: 'the other ways',
-  chosenWay: 'the way used',
-  surroundings: 'where it stands',
+  measures: 'the measurements',
+  estimates: 'the other estimates',
+  chosenWay: 'the size to use',
+  surroundings: 'the shelter',
   zone: 'the part of the boat',
   spread: 'the uncertainty',
   note: 'the note',

@@ -36,13 +36,13 @@ export function AddCoat({ steps, context, onAdd }: Props) {
   if (!product) {
     return (
       <p>
-        There are no products yet.{' '}
+        There are no data sheets yet.{' '}
         <Link className="link" to="/materials/typical">
-          Begin with typical sheets
+          Start with typical data sheets
         </Link>{' '}
         or{' '}
         <Link className="link" to="/materials/new">
-          enter one from its paper
+          enter a data sheet
         </Link>{' '}
         first.
       </p>

@@ -195,8 +195,8 @@ function AppliedWrong({ context, steps }: { context: StackContext; steps: readon
     <p key={key} className="text-warning font-semibold">
       {said}{' '}
       {fault === 'too-soon'
-        ? 'was begun before the overcoat minimum below it: solvent may be trapped.'
-        : 'went on after the window below it had closed, and no sanding is logged: it may not hold.'}
+        ? 'was started before the coat below could be overcoated: solvent may be trapped.'
+        : 'was applied after the overcoat window of the coat below had closed, and no sanding is logged: it may not adhere.'}
     </p>
   ));
 }
@@ -219,8 +219,9 @@ function AppliedThin({ context, steps }: { context: StackContext; steps: readonl
   });
   return short.map(({ step, product, appliedMicrons, missingMicrons, coats }) => (
     <p key={step.id} className={coats > 0 ? 'text-warning font-semibold' : ''}>
-      {product.name} is {show(appliedMicrons, 'film')} by its litres, {show(missingMicrons, 'film')} short of
-      the target: {coats > 0 ? counted(coats, 'more coat') : 'no more than litres can tell'}.
+      {product.name}: {show(appliedMicrons, 'film')} from the litres used, {show(missingMicrons, 'film')}{' '}
+      short of the target.{' '}
+      {coats > 0 ? `Apply ${counted(coats, 'more coat')}.` : 'That is within the accuracy of litres.'}
     </p>
   ));
 }

@@ -181,7 +181,7 @@ function toNotes({ coatNotes }: StepValues): string[] {
 function toOwnRatio(step: StepValues, at: string, read: FormReader): OwnRatio | null {
   const typed = Array.from(step.ownParts, (part) => (part ?? '').trim());
   if (typed.every((part) => part === '')) return null;
-  const parts = typed.map((part, i) => read.number(`${at}.ownParts.${i}`, 'parts in the own ratio', part));
+  const parts = typed.map((part, i) => read.number(`${at}.ownParts.${i}`, 'parts in the custom ratio', part));
   return { parts, reason: step.ownReason.trim() };
 }
 

@@ -23,11 +23,11 @@ function BucketDose() {
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
         <NumberField label="Bucket" quantity="volume" value={bucket} onChange={setBucket} />
         <NumberField
-          label="Dose by its label"
+          label="Dose on the label"
           unit="g or ml a litre"
           value={perLitre}
           onChange={setPerLitre}
-          hint="Read it off the label: too much leaves a film that paint does not hold on."
+          hint="As the label says: too much leaves a film that paint doesn’t stick to."
         />
       </div>
       {dose !== null && (
@@ -68,7 +68,7 @@ export function WashDilution() {
           />
         </>
       )}
-      <h3 className="pt-2 font-semibold">A cleaner by the dose</h3>
+      <h3 className="pt-2 font-semibold">Cleaner by dose</h3>
       <BucketDose />
     </Tool>
   );

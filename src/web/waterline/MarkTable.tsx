@@ -135,12 +135,12 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                       />
                       <span
                         className="mt-1 flex items-center gap-1"
-                        title="Empty: as well as all marks are read"
+                        title="Leave empty to use the reading error of all marks"
                       >
                         ±
                         <CellInput
                           empty
-                          label={`Mark ${i + 1}: read to ±, empty as all are`}
+                          label={`Mark ${i + 1}: reading error ±, empty as for all marks`}
                           className="w-14"
                           value={mark.errorMm == null ? null : mark.errorMm / unit.mm}
                           onChange={(value) => set(i, { errorMm: value === null ? null : value * unit.mm })}

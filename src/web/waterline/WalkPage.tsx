@@ -154,7 +154,7 @@ function ReadMark({
         {Math.abs(off) < 0.5 * unit.mm * 10 ** -unit.digits
           ? 'On the line.'
           : `${sayHeight(Math.abs(off), unit)} ${unit.symbol} ${off > 0 ? 'above' : 'below'} the line.`}
-        {mark && ' Taken down.'}
+        {mark && ' Recorded.'}
       </p>
       <button
         type="button"

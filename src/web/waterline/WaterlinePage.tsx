@@ -53,7 +53,7 @@ export function WaterlinePage() {
 }
 
 const OLD_LINE_WORDS: Record<OldLine, string> = {
-  unknown: 'not said yet',
+  unknown: 'not stated yet',
   none: 'there is none',
   tabs: 'tape tabs at the stations',
   heights: 'heights written down',
@@ -72,11 +72,11 @@ const PLAN_WORDS: Record<string, string> = {
   datum: 'the datum',
   heelDeg: 'the heel',
   trimDeg: 'the trim',
-  markErrorMm: 'how well a mark is read',
+  markErrorMm: 'the reading error',
   slopMm: 'the raise',
-  addedKg: 'the weight to come',
+  addedKg: 'the weight to be added',
   stripe: 'the stripe',
-  oldLine: 'what became of the old line',
+  oldLine: 'the record of the old line',
   note: 'the note',
 };
 

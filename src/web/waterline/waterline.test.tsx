@@ -139,7 +139,7 @@ describe('walking the hull', () => {
       expect((await line()).madeMarks).toMatchObject([{ side: 'port', readingMm: 1406 }]),
     );
     await user.click(screen.getByRole('button', { name: 'Back' }));
-    expect(await screen.findByText(/Taken down/)).toBeDefined();
+    expect(await screen.findByText(/Recorded\./)).toBeDefined();
   });
 
   it('out of reach of the server the marks wait on the device, and merge into the line later', async () => {

@@ -9,7 +9,7 @@ const WHY: Record<NonNullable<PlanStepView['why']>, string> = {
   rain: 'rain reached the wet coat',
   dew: 'dew reached the wet coat',
   'too-soon': 'the film below wasn’t ready',
-  'too-late': 'the film below had closed and wasn’t sanded',
+  'too-late': 'the overcoat window of the film below had closed, and it wasn’t sanded',
   'not-next': 'the step before it isn’t finished',
   'nobody-free': 'nobody is free for the whole task then',
 };
