@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
-import type { SessionDevice } from '../core/film/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { RemovalWay } from '../core/system/index.ts';
 import { between, fraction, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
@@ -13,15 +12,14 @@ import type {
   HandTestBody,
   LoggedConditions,
   NoteBody,
-  ProgressBody,
   RemovalBody,
   RoundBody,
-  SessionBody,
   StrikeBody,
   TapeBody,
   WorkBody,
 } from './logBodies.ts';
 import { methods } from './methods.ts';
+import { progressBody, sessionBody } from './sessionBodies.ts';
 import { ownRatio, taskFields } from './stack.ts';
 
 const tool = Joi.object<MeasuringTool>({
@@ -115,13 +113,6 @@ const coat = objectOf<CoatBody>({
   note: text(2000).label('note').required(),
 });
 
-/** As the core has them. */
-const MOST_SECTIONS = 200;
-const MOST_TOGETHER = 30;
-const MOST_PEOPLE = 12;
-/** An edge that stays wet for longer needs no clock, min. */
-const MOST_WET_EDGE_MIN = 240;
-
 /** The body of an entry by its kind. */
 export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
   batch: batchBody,
@@ -198,54 +189,8 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
     place: text(200).label('place').required(),
     note: text(1000).label('note').required(),
   }),
-  progress: objectOf<ProgressBody>({
-    stepId: id().label('step').required(),
-    coatNo: between('coat number', 0, 30).integer().required(),
-    section: Joi.object({
-      of: between('Sections', 1, MOST_SECTIONS).integer().required(),
-      no: between('Section', 0, MOST_SECTIONS - 1)
-        .integer()
-        .required(),
-    })
-      .allow(null)
-      .required(),
-    comb: Joi.object({
-      wetMicrons: between('Last tooth wetted (µm)', 1, 10_000).required(),
-      dryMicrons: between('First dry tooth (µm)', 1, 20_000).required(),
-    })
-      .allow(null)
-      .required(),
-    usedL: between('Paint used so far (l)', 0, 2000).allow(null).required(),
-    wetEdgeMin: between('Wet edge stays open (min)', 1, MOST_WET_EDGE_MIN).allow(null),
-  })
-    .custom((value: ProgressBody, helpers) => {
-      const { section, comb, usedL } = value;
-      if (!section && !comb && usedL === null) return helpers.error('progress.empty');
-      if (section && section.no >= section.of) return helpers.error('progress.section', section);
-      if (comb && comb.dryMicrons <= comb.wetMicrons) return helpers.error('progress.comb', comb);
-      return value;
-    })
-    .messages({
-      'progress.empty': 'a section, a reading or the paint used must be given',
-      'progress.section': 'Section must be below the number of sections ({#of}), but is {#no}',
-      'progress.comb':
-        'First dry tooth must be above the last tooth wetted ({#wetMicrons} µm), but is {#dryMicrons} µm',
-    }),
-  session: objectOf<SessionBody>({
-    stepId: id().label('step').required(),
-    coatNo: between('coat number', 0, 30).integer().required(),
-    areaIds: Joi.array().items(id()).max(MOST_TOGETHER).unique().label('Areas in one go').required(),
-    people: Joi.array()
-      .items(line('name', 1, 80))
-      .max(MOST_PEOPLE)
-      .unique()
-      .label('People')
-      .required(),
-    device: Joi.object<SessionDevice>({
-      id: id().label('device').required(),
-      kind: oneOf<SessionDevice['kind']>({ phone: true, tablet: true, computer: true }).required(),
-    }).required(),
-  }),
+  progress: progressBody,
+  session: sessionBody,
   round: objectOf<RoundBody>({
     stepId: id().label('step').required(),
     reason: text(400).label('Reason for the additional coat').required(),

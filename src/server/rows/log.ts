@@ -15,12 +15,6 @@ type Row = typeof logEntry.$inferSelect;
 /** Rows that no other row corrects. */
 export const notSuperseded = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
 
-/** A note on a coat in hand whose coat is logged. What a device kept for long belongs to the coat of its own time, not to the rest of it. */
-export const coatLogged = sql`exists (select 1 from log_entry k where k.kind = 'coat' and k.area_id = log_entry.area_id
-  and k.step_id = log_entry.step_id and k.coat_no = log_entry.coat_no
-  and (k.recorded_at > log_entry.recorded_at or k.ended_at >= log_entry.at)
-  and not exists (select 1 from log_entry c where c.corrects = k.id))`;
-
 /** The facts of a body that have columns of their own, and what is left of it. */
 function factsOf({ kind, body }: EntryBody) {
   const none = {

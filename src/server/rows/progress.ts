@@ -2,7 +2,13 @@ import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import type { ProgressBody, ProgressView } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { logEntry } from '../db/schema.ts';
-import { bodyOf, coatLogged, notSuperseded } from './log.ts';
+import { bodyOf, notSuperseded } from './log.ts';
+
+/** A note on a coat in hand whose coat is logged. What a device kept for long belongs to the coat of its own time, not to the rest of it. */
+export const coatLogged = sql`exists (select 1 from log_entry k where k.kind = 'coat' and k.area_id = log_entry.area_id
+  and k.step_id = log_entry.step_id and k.coat_no = log_entry.coat_no
+  and (k.recorded_at > log_entry.recorded_at or k.ended_at >= log_entry.at)
+  and not exists (select 1 from log_entry c where c.corrects = k.id))`;
 
 /** Progress of a coat on an area, noted since a moment, that belongs to no logged coat yet, oldest first. */
 export async function progressOf(

@@ -2,7 +2,8 @@ import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import type { SessionBody, SessionNoteView } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { logEntry } from '../db/schema.ts';
-import { bodyOf, coatLogged, notSuperseded } from './log.ts';
+import { bodyOf, notSuperseded } from './log.ts';
+import { coatLogged } from './progress.ts';
 
 /** What devices noted of a coat being applied, and of which coat. */
 export interface KnownSessionNote extends SessionNoteView {

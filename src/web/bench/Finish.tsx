@@ -1,7 +1,7 @@
 import type { BenchView, Product, Step } from '../../contract/index.ts';
 import { useTins } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
-import { Tins } from '../stock/Tins.tsx';
+import { Tins } from '../parts/tins/Tins.tsx';
 import { cautionsFor } from './cautions.ts';
 import { cleanUp } from './cleanUp.ts';
 
@@ -44,7 +44,7 @@ export function Finish({ product, method, colour, area, zone, onDone }: Props) {
   );
 }
 
-/** What is left in the tins tells an off-ratio pot within minutes; only where the product is in stock. */
+/** Measuring the rest in the tins shows a wrong ratio before the next coat. Only for a product in stock. */
 function LeftInTins({ product, colour, zone }: Pick<Props, 'product' | 'colour' | 'zone'>) {
   const tins = useTins(product.id, colour === '' ? null : colour);
   if (tins.data?.parts.some(({ lots }) => lots.length === 0)) return null;

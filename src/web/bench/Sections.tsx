@@ -116,7 +116,7 @@ export function Sections({ boat, area, isOneOfSeveral, lap, step, product, areaM
   );
 }
 
-/** How far a second lap may go by now. */
+/** The sections that a second lap can go over at present. */
 function SecondLap({ lap, count, zone }: { lap: NonNullable<Props['lap']>; count: number; zone: string }) {
   const now = useNow();
   const farEndMs = Date.parse(lap.farEnd);

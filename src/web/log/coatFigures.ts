@@ -64,7 +64,7 @@ export function onArea(
   };
 }
 
-/** What is noted while applying, and says nothing more once the coat is logged. A comb reading is evidence of the film. */
+/** Notes made while applying that are of no use once the coat is logged. A comb reading stays: it is evidence of the film. */
 const isPassing = ({ kind, body }: Entry): boolean =>
   kind === 'session' || (kind === 'progress' && body.comb === null);
 

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput, StockView } from '../../contract/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
+import { AmountStepper } from '../forms/AmountStepper.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -9,7 +10,6 @@ import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayAmount, sayPart } from '../words/supply.ts';
-import { AmountStepper } from './AmountStepper.tsx';
 import { useStock } from './useStock.ts';
 
 /** Going through the stock with a phone: each tin's figure as the book has it, put right by thumb. */

@@ -4,11 +4,11 @@ import type { Area, BenchView, LotView, MovementInput } from '../../contract/ind
 import { shares } from '../../core/mix/index.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useBench, useBoard, useBoat, useProducts } from '../api/queries.ts';
+import { AmountStepper } from '../forms/AmountStepper.tsx';
 import { Choice } from '../forms/Choice.tsx';
 import { useBoatInHand } from '../state/boatInHand.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
-import { AmountStepper } from './AmountStepper.tsx';
 
 /** Keeps paint back for a later patch: every part in the ratio, in closed cups, unmixed. */
 export function KeepBack({

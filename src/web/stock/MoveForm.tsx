@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput } from '../../contract/index.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
+import { AmountStepper } from '../forms/AmountStepper.tsx';
 import { Choice } from '../forms/Choice.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
-import { AmountStepper } from './AmountStepper.tsx';
 
 const HAPPENED = [
   ['counted', 'Counted'],

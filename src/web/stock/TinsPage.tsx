@@ -4,7 +4,7 @@ import { useProducts, useTins, useYard } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
-import { Tins } from './Tins.tsx';
+import { Tins } from '../parts/tins/Tins.tsx';
 
 /** Compares the stock of both parts with the log: the ratio really used, and how far the rest lasts. */
 export function TinsPage() {

@@ -5,10 +5,10 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { BenchTins, PartSupply, Product, TinsView } from '../../contract/index.ts';
 import { reconcile } from '../../core/supply/index.ts';
 import { endsBefore, TinsReach } from '../bench/TinsReach.tsx';
+import { Verdict } from '../parts/tins/Verdict.tsx';
 import { UnitsProvider } from '../units/UnitsContext.tsx';
 import { sayMoney, sayStopped } from '../words/supply.ts';
 import { NeedBar } from './NeedBar.tsx';
-import { Verdict } from './Verdict.tsx';
 
 afterEach(cleanup);
 

@@ -1,8 +1,8 @@
-import type { Product, TinsView } from '../../contract/index.ts';
-import type { Reconciled } from '../../core/supply/index.ts';
-import { sayTime } from '../clock/say.ts';
-import { useUnits } from '../units/UnitsContext.tsx';
-import { sayAmount } from '../words/supply.ts';
+import type { Product, TinsView } from '../../../contract/index.ts';
+import type { Reconciled } from '../../../core/supply/index.ts';
+import { sayTime } from '../../clock/say.ts';
+import { useUnits } from '../../units/UnitsContext.tsx';
+import { sayAmount } from '../../words/supply.ts';
 
 const pct = (fraction: number) => `${Math.round(Math.abs(fraction) * 100)} %`;
 

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { MovementInput, Product, TinsView } from '../../contract/index.ts';
-import { type Reconciled, reconcile, sharedOut } from '../../core/supply/index.ts';
-import { useQueued } from '../api/mutations.ts';
-import { sayTime } from '../clock/say.ts';
-import { Choice } from '../forms/Choice.tsx';
-import { useUnits } from '../units/UnitsContext.tsx';
-import { counted } from '../words/counted.ts';
-import { sayAmount } from '../words/supply.ts';
-import { AmountStepper } from './AmountStepper.tsx';
+import type { MovementInput, Product, TinsView } from '../../../contract/index.ts';
+import { type Reconciled, reconcile, sharedOut } from '../../../core/supply/index.ts';
+import { useQueued } from '../../api/mutations.ts';
+import { sayTime } from '../../clock/say.ts';
+import { AmountStepper } from '../../forms/AmountStepper.tsx';
+import { Choice } from '../../forms/Choice.tsx';
+import { useUnits } from '../../units/UnitsContext.tsx';
+import { counted } from '../../words/counted.ts';
+import { sayAmount } from '../../words/supply.ts';
 import { Verdict } from './Verdict.tsx';
 
 /** Smallest graduations to choose from, in the tins' unit. */
@@ -41,7 +41,7 @@ function answer(
   }
 }
 
-/** What is left of each part, against the log: the ratio really used, and how far the rest lasts. */
+/** Compares the rest of each part with the log: the ratio really used, and how far the rest lasts. */
 export function Tins({ view, product, zone }: { view: TinsView; product: Product; zone: string }) {
   const [left, setLeft] = useState(view.parts.map(({ inTin }) => Math.max(0, Number(inTin.toFixed(3)))));
   const { show } = useUnits();

@@ -1,6 +1,6 @@
 import { fromCanonical, parseQuantity, shownUnit, toCanonical } from '../../core/units/index.ts';
-import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { Stepper } from './Stepper.tsx';
 
 /** No tin holds more, l or kg. */
 const MOST = 1000;

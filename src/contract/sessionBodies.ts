@@ -1,0 +1,63 @@
+import Joi from 'joi';
+import type { SessionDevice } from '../core/film/index.ts';
+import { between, id, line, objectOf, oneOf } from './joi.ts';
+import type { ProgressBody, SessionBody } from './logBodies.ts';
+
+/** Bodies of the entries that devices make while a coat is applied. */
+
+/** As the core has them. */
+const MOST_SECTIONS = 200;
+const MOST_TOGETHER = 30;
+const MOST_PEOPLE = 12;
+/** An edge that stays wet for longer needs no clock, min. */
+const MOST_WET_EDGE_MIN = 240;
+
+export const progressBody = objectOf<ProgressBody>({
+  stepId: id().label('step').required(),
+  coatNo: between('coat number', 0, 30).integer().required(),
+  section: Joi.object({
+    of: between('Sections', 1, MOST_SECTIONS).integer().required(),
+    no: between('Section', 0, MOST_SECTIONS - 1)
+      .integer()
+      .required(),
+  })
+    .allow(null)
+    .required(),
+  comb: Joi.object({
+    wetMicrons: between('Last tooth wetted (µm)', 1, 10_000).required(),
+    dryMicrons: between('First dry tooth (µm)', 1, 20_000).required(),
+  })
+    .allow(null)
+    .required(),
+  usedL: between('Paint used so far (l)', 0, 2000).allow(null).required(),
+  wetEdgeMin: between('Wet edge stays open (min)', 1, MOST_WET_EDGE_MIN).allow(null),
+})
+  .custom((value: ProgressBody, helpers) => {
+    const { section, comb, usedL } = value;
+    if (!section && !comb && usedL === null) return helpers.error('progress.empty');
+    if (section && section.no >= section.of) return helpers.error('progress.section', section);
+    if (comb && comb.dryMicrons <= comb.wetMicrons) return helpers.error('progress.comb', comb);
+    return value;
+  })
+  .messages({
+    'progress.empty': 'a section, a reading or the paint used must be given',
+    'progress.section': 'Section must be below the number of sections ({#of}), but is {#no}',
+    'progress.comb':
+      'First dry tooth must be above the last tooth wetted ({#wetMicrons} µm), but is {#dryMicrons} µm',
+  });
+
+export const sessionBody = objectOf<SessionBody>({
+  stepId: id().label('step').required(),
+  coatNo: between('coat number', 0, 30).integer().required(),
+  areaIds: Joi.array().items(id()).max(MOST_TOGETHER).unique().label('Areas in one go').required(),
+  people: Joi.array()
+    .items(line('name', 1, 80))
+    .max(MOST_PEOPLE)
+    .unique()
+    .label('People')
+    .required(),
+  device: Joi.object<SessionDevice>({
+    id: id().label('device').required(),
+    kind: oneOf<SessionDevice['kind']>({ phone: true, tablet: true, computer: true }).required(),
+  }).required(),
+});
