@@ -62,6 +62,12 @@ export function writesOf(
       };
       return ['POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date(NOON - HOUR).toISOString(), corrects: null, kind: 'progress', body }]; // biome-ignore format: one line
     },
+    session: async (n) => {
+      const { area, step } = planned;
+      const device = { id: area.id, kind: 'phone' };
+      const body = { stepId: step.id, coatNo: n % 3, areaIds: n % 2 ? [piece] : [], people: ['Ana', 'Bo'].slice(n % 3), device }; // biome-ignore format: one line
+      return ['POST', '/log', { id: uuidv7(), areaId: area.id, at: new Date(NOON - HOUR).toISOString(), corrects: null, kind: 'session', body }]; // biome-ignore format: one line
+    },
     area: async (n) => {
       const { version, archived: _a, ...area } = await current<Area>(`/areas/${planned.area.id}`);
       return ['PUT', `/areas/${area.id}`, { ...area, version, spread: 0.01 + (n % 10) / 100 }];

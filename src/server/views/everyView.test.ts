@@ -127,8 +127,10 @@ it('memory equals a cold read, and nothing changes unannounced, whatever is writ
       const [id, area] = [planned.boat.id, planned.area.id];
       const instead = { heatC: 16, watts: 2000, shell: null, outsideM2: null, airChangesPerH: null, litresPerH: 0, roomM3: 20 }; // biome-ignore format: one line
       expect(await get(`/boats/${id}/log`)).toEqual(plain(await logView(afresh, id, {})));
-      const { bare, progress, tins } = await benchView(afresh, area, { safeHours: null, instead });
-      expect(await get(`/bench/${area}`)).toMatchObject(plain({ bare, progress, tins }));
+      for (const each of [area, piece]) {
+        const { bare, progress, session, paintedFrom, alike, tins } = await benchView(afresh, each, { safeHours: null, instead }); // biome-ignore format: one line
+        expect(await get(`/bench/${each}`)).toMatchObject(plain({ bare, progress, session, paintedFrom, alike, tins })); // biome-ignore format: one line
+      }
       expect(await get('/today')).toEqual(plain(await todayView(afresh)));
     }),
     { numRuns: cases(5, 40), seed: 4870, endOnFailure: true },
