@@ -88,7 +88,10 @@ test('two phones on one coat: pots, sections and readings are seen by both, surv
   const [coat] = kinds('coat');
   expect(coat?.kind === 'coat' && coat.body.batchIds).toEqual([pot?.id]);
   await mine.goto(`/boats/${bottom.boatId}/log`);
-  await mine.getByText(/notes while applying/).first().click();
+  await mine
+    .getByText(/notes while applying/)
+    .first()
+    .click();
   await expect(mine.getByText(/section 3 of 3 covered/).first()).toBeVisible();
   await theirs.context().close();
 });
