@@ -67,6 +67,9 @@ export type UnplannedCode =
 
 /** Tasks of a boat that has no plan. */
 export interface PlanClash {
+  /** The boat that is left out because of it. */
+  boatId: string;
+  boatName: string;
   tasks: PlanTaskView[];
   /** Codes of the scheduler for what the tasks clash over. */
   why: string[];
@@ -238,6 +241,8 @@ export const planReply = objectOf<PlanView>({
   clashes: Joi.array()
     .items(
       objectOf<PlanClash>({
+        boatId: id().required(),
+        boatName: words(),
         tasks: Joi.array().items(planTaskView).required(),
         why: Joi.array().items(Joi.string()).required(),
         proven: flag(),

@@ -113,12 +113,12 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
       </p>
       {view.clashes.map((clash) => (
         <div
-          key={clash.tasks.map(({ id }) => id).join()}
+          key={clash.boatId}
           role="alert"
           className="border-error border-l-4 pl-3"
         >
           <p className="font-semibold">
-            {clash.tasks[0]?.boatName ?? 'A boat'}: {sayClash(clash)}
+            {clash.boatName} is not in the plan: {sayClash(clash)}
           </p>
           {!clash.why.includes('not-found') && (
             <ul className="list-disc pl-5">
@@ -126,6 +126,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
                 <li key={task.id}>
                   {task.areaName && `${task.areaName}: `}
                   {sayTask(task)}
+                  {task.boatId !== clash.boatId && `, ${task.boatName}`}
                 </li>
               ))}
             </ul>

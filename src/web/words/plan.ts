@@ -152,7 +152,7 @@ const WHY: Record<string, string> = {
   horizon: 'the eight weeks of the plan',
   pinned: 'times placed by hand',
 };
-export function sayClash({ why, proven, minimal }: PlanClash): string {
+export function sayClash({ why, proven, minimal }: Pick<PlanClash, 'why' | 'proven' | 'minimal'>): string {
   const words = new Set(why.flatMap((code) => WHY[code.split(' ')[0] ?? ''] ?? []));
   if (!proven && words.size === 0)
     return 'no plan was found in the time available. There may be one: plan again later, or with fewer wishes.';

@@ -41,14 +41,15 @@ export async function planWith(context: Context, levers: readonly LeverCode[]): 
   const { setup, made } = await planMade(context, { levers, isCompared: true });
   if (!made) return null;
   const { plan, clashes, yard } = made.found;
-  const clashing = new Set(clashes.flatMap(({ clash }) => clash.map(({ areaId }) => areaId)));
+  const without = new Set(clashes.map(({ boatId }) => boatId));
+  const ofThem = made.given.yard.areas.filter(({ boatId, coats }) => without.has(boatId) && coats.length > 0);
   const launchMs = lastLaunch(plan);
   const days = launchMs === null ? 0 : (launchMs - yard.fromMs) / DAY_MS;
   return {
     levers: [...levers],
     launch: iso(launchMs),
     cost: plan ? plan.cost + leversCost(setup, levers, days) : null,
-    leftOut: made.given.leftOut.length + (plan?.unplanned.length ?? 0) + clashing.size,
+    leftOut: made.given.leftOut.length + (plan?.unplanned.length ?? 0) + ofThem.length,
   };
 }
 

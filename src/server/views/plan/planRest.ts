@@ -2,6 +2,11 @@ import type { NoYardPlan, PlanMove, YardPlan, YardToPlan } from '../../../core/p
 import type { Jobs } from '../../workers/jobs.ts';
 import { wetFilmOnly } from './areaStanding.ts';
 
+/** A clash, and the boat that is left out of the plan because of it. */
+export interface BoatClash extends NoYardPlan {
+  boatId: string;
+}
+
 /** What came of planning a yard: the plan of the boats that have one, and what clashes on the others. */
 export interface PlannedYard {
   /** null: no boat has one. */
@@ -12,7 +17,7 @@ export interface PlannedYard {
   freshCost: number | null;
   /** The yard of those boats. */
   yard: YardToPlan;
-  clashes: NoYardPlan[];
+  clashes: BoatClash[];
 }
 
 /** The same yard has the same plan, as far as the machine is as quick. */
@@ -35,16 +40,16 @@ export async function planRest(
   budgetMs: number,
   agreed: Readonly<Record<string, number>> | null,
 ): Promise<PlannedYard> {
-  const clashes: NoYardPlan[] = [];
+  const clashes: BoatClash[] = [];
   let rest = yard;
   while (rest.boats.length > 0) {
     const { found, moves, freshCost } = await jobs.run('plan', rest, { seed: SEED, budgetMs }, agreed);
     if (found.ok) return { plan: found, moves, freshCost, yard: rest, clashes };
-    clashes.push(found);
     const named = new Set(found.clash.map(({ boatId }) => boatId));
     // Of tasks of several boats that clash with each other the last boat gives way.
     const last = rest.boats.findLast(({ id }) => named.has(id)) ?? rest.boats.at(-1);
     if (!last) break;
+    clashes.push({ ...found, boatId: last.id });
     rest = without(rest, last.id);
   }
   return { plan: null, moves: [], freshCost: null, yard: rest, clashes };

@@ -136,7 +136,9 @@ function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
       why,
       because,
     })),
-    clashes: clashes.map(({ clash, why, proven, minimal }) => ({
+    clashes: clashes.map(({ boatId, clash, why, proven, minimal }) => ({
+      boatId,
+      boatName: given.boats.find((boat) => boat.boatId === boatId)?.boatName ?? '',
       tasks: clash.map((task) => taskView(task, named)),
       why,
       proven,
