@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { expectRoomForLongerText } from './longerText.ts';
 import { addresses, SCREENS } from './screens.ts';
 import { expectAccessible, accessibleTest as test } from './yard.ts';
 
@@ -24,13 +25,17 @@ async function expectAccessibleAtBoth(page: Page): Promise<void> {
 }
 
 for (const name of SCREENS)
-  test(`the screen "${name}" is accessible at both sizes in both themes`, async ({ page, request }) => {
+  test(`the screen "${name}" is accessible at both sizes in both themes, and has room for longer text`, async ({
+    page,
+    request,
+  }) => {
     await page.goto((await addresses(request))[name]);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     // The plan is looked at once it is there.
     if (name === 'plan')
       await expect(page.getByRole('heading', { name: 'Day by day' })).toBeVisible({ timeout: 300_000 });
     await expectAccessibleAtBoth(page);
+    await test.step('longer text', () => expectRoomForLongerText(page));
   });
 
 test('the search is accessible', async ({ page }) => {

@@ -46,7 +46,7 @@ function Display() {
       </h2>
       <fieldset>
         <legend className="label-caps pb-1">Units</legend>
-        <div className="join">
+        <div className="join join-vertical sm:join-horizontal">
           {(
             [
               ['metric', 'Metric: m², l, µm, °C'],

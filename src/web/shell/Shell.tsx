@@ -36,7 +36,7 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
   return (
     <button
       type="button"
-      className="btn btn-sm target max-w-[34vw] justify-between font-semibold md:mx-3 md:max-w-none"
+      className="btn btn-sm target max-w-[34vw] min-w-0 shrink justify-between font-semibold md:mx-3 md:max-w-none"
       onClick={onSwitch}
     >
       <span className="sr-only">Switch boat. Current boat: </span>
