@@ -143,7 +143,6 @@ function Bench({
               zone={zone}
               now={Date.parse(view.now)}
             />
-            {step && product && <People {...bench} />}
             {step && product && (
               <>
                 <Conditions
@@ -176,6 +175,7 @@ function Bench({
                 )}
                 <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
                 <LeaveBare view={view} zone={zone} />
+                <People {...bench} />
               </>
             )}
             <div className="space-y-2">
