@@ -23,7 +23,7 @@ export default defineConfig({
         test: {
           ...test,
           name: 'logic',
-          include: ['src/{core,contract,server}/**/*.test.ts', 'demo/**/*.test.ts'],
+          include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
           // Modules are loaded once a process, not once a file, and databases are used again.
           isolate: false,
         },
@@ -34,7 +34,7 @@ export default defineConfig({
         test: {
           ...test,
           name: 'pages',
-          include: ['src/web/**/*.test.{ts,tsx}'],
+          include: ['src/web/**/*.test.tsx'],
           exclude: CLOCKED,
           env: { NODE_ENV: 'production' },
           setupFiles: ['test/productionReact.ts', ...test.setupFiles],
