@@ -120,6 +120,11 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
   'batch-end': objectOf<BatchEndBody>({
     batchId: id().required(),
     fate: Joi.valid('emptied', 'discarded').required(),
+    usedL: between('Applied from this pot (l)', 0, 1000).when('fate', {
+      is: 'emptied',
+      // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
+      then: Joi.forbidden(),
+    }),
   }),
   tape: objectOf<TapeBody>({
     itemId: id().label('Masked item').required(),

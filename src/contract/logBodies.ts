@@ -44,6 +44,8 @@ export interface BatchBody {
 export interface BatchEndBody {
   batchId: string;
   fate: 'emptied' | 'discarded';
+  /** Unthinned litres applied from it before it was discarded; left out: none, or it was used up. */
+  usedL?: number;
 }
 
 /** A coat applied, or the part of one. */

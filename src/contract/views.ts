@@ -142,6 +142,8 @@ export interface PotView {
   mixedAt: string;
   inductionEnds: string;
   potEnds: string | null;
+  /** Litres applied from it before it was discarded; null: it was not. */
+  usedL: number | null;
   batch: BatchBody;
 }
 

@@ -167,6 +167,7 @@ export const potReply = objectOf<PotView>({
   mixedAt: moment(),
   inductionEnds: moment(),
   potEnds: maybeMoment(),
+  usedL: maybeFigure(),
   batch: batchBody.required(),
 });
 

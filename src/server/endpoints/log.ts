@@ -133,6 +133,12 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
       const message = `there is no batch ${input.body.batchId} on this area`;
       throw badFields([{ path: 'body.batchId', message }]);
     }
+    const { usedL = 0 } = input.body;
+    const { litres } = batch.body;
+    if (usedL > litres + 1e-9) {
+      const message = `Applied from this pot must be at most ${litres} l, but is ${usedL} l`;
+      throw badFields([{ path: 'body.usedL', message }]);
+    }
   }
   await checkCorrection(tx, input);
 }

@@ -196,27 +196,36 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
   );
 }
 
-/** A pot mixed, not discarded, and not yet part of a logged coat. */
+/** A pot mixed and not yet part of a logged coat; discarded only if some of it was applied. */
 export interface OpenPot {
   entryId: string;
-  /** Whether the pot is used up, in a coat not logged yet. */
+  /** Whether the pot is used up, in a coat not logged yet; one that was discarded too, if some of it was applied. */
   emptied: boolean;
+  /** Litres applied from it before it was discarded; null: it was not. */
+  usedL: number | null;
   boatId: string;
   areaId: string;
   at: Date;
   body: BatchBody;
 }
 
-/** Pots mixed since a moment that no logged coat names and nobody discarded; of all boats where none is named. */
+/** Pots mixed since a moment that no logged coat names and nobody discarded unused; of all boats where none is named. */
 export async function openPotsSince(db: Queries, since: Date, boatId: string | null): Promise<OpenPot[]> {
   // Used as it was before it was put right, it is used: another device may not have known.
   const usedBy = (
     which: SQL,
   ) => sql<boolean>`exists (select 1 from ${batchUse} u join log_entry e on e.id = u.entry_id
     where u.batch_id in (log_entry.id, log_entry.corrects) and ${which} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
-  const emptied = sql`e.body->>'fate' = 'emptied'`;
+  const usedL = sql`(e.body->>'usedL')::float8`;
+  const emptied = sql`(e.body->>'fate' = 'emptied' or ${usedL} > 0)`;
   const rows = await db
-    .select({ ...getTableColumns(logEntry), emptied: usedBy(emptied) })
+    .select({
+      ...getTableColumns(logEntry),
+      emptied: usedBy(emptied),
+      usedL: sql<number | null>`(select ${usedL} from ${batchUse} u join log_entry e on e.id = u.entry_id
+        where u.batch_id in (log_entry.id, log_entry.corrects) and ${usedL} > 0
+        and not exists (select 1 from log_entry c where c.corrects = e.id) order by e.at, e.id limit 1)`,
+    })
     .from(logEntry)
     .where(
       and(
@@ -231,6 +240,7 @@ export async function openPotsSince(db: Queries, since: Date, boatId: string | n
   return rows.map((row) => ({
     entryId: row.id,
     emptied: row.emptied,
+    usedL: row.usedL,
     boatId: row.boatId,
     areaId: row.areaId,
     at: row.at,

@@ -280,6 +280,24 @@ it('a pot put right on one device and used up on another that does not know it y
   expect((await post(uuidv7(), 'batch-end', { batchId: first, fate: 'emptied' })).status).toBe(201);
   const { pots, emptied } = await bench();
   expect([pots, emptied.map(({ entryId }) => entryId)]).toEqual([[], [put]]);
+  // A pot that went off half used is part of the coat with what was applied from it; one that was not used is gone.
+  const [half, whole] = [uuidv7(), uuidv7()];
+  for (const id of [half, whole]) await post(id, 'batch', batch);
+  const end = (batchId: string, over: object) =>
+    post(uuidv7(), 'batch-end', { batchId, fate: 'discarded', ...over });
+  expect((await end(half, { usedL: 0.7 })).status).toBe(422);
+  expect((await end(half, { usedL: 0.2, fate: 'emptied' })).status).toBe(422);
+  for (const [id, usedL] of [
+    [half, 0.25],
+    [whole, 0],
+  ] as const)
+    expect((await end(id, { usedL })).status).toBe(201);
+  const after = await bench();
+  expect(after.pots).toEqual([]);
+  expect(after.emptied.map(({ entryId, usedL }) => [entryId, usedL])).toEqual([
+    [put, null],
+    [half, 0.25],
+  ]);
 });
 
 it('the yard’s own rate makes a coat take longer here and in the plan, and its coats show what the rate is', async () => {

@@ -33,6 +33,7 @@ export function potViews(
             mixedAt: pot.at.toISOString(),
             inductionEnds: at(pot.at, pot.body.inductionMin),
             potEnds: pot.body.potLifeMin === null ? null : at(pot.at, pot.body.potLifeMin),
+            usedL: pot.usedL,
             batch: pot.body,
           },
         ];

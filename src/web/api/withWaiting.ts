@@ -33,9 +33,14 @@ function entriesIn(waiting: readonly Waiting[]): EntryInput[] {
 /** Pots mixed, used up, discarded and applied here. */
 function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 'pots' | 'emptied'> {
   const gone = new Set<string>();
-  const usedUp = new Set<string>();
+  /** Litres applied from those that were discarded. */
+  const usedUp = new Map<string, number | null>();
   for (const entry of entries) {
-    if (entry.kind === 'batch-end') (entry.body.fate === 'emptied' ? usedUp : gone).add(entry.body.batchId);
+    if (entry.kind === 'batch-end') {
+      const { batchId, fate, usedL = 0 } = entry.body;
+      if (fate === 'discarded' && usedL === 0) gone.add(batchId);
+      else usedUp.set(batchId, fate === 'discarded' ? usedL : null);
+    }
     if (entry.kind === 'coat') for (const id of entry.body.batchIds) gone.add(id);
     // Corrected, its new entry stands for the pot; voided, nothing does.
     if (entry.corrects && (entry.kind === 'batch' || entry.kind === 'strike')) gone.add(entry.corrects);
@@ -54,6 +59,7 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
         mixedAt: entry.at,
         inductionEnds: at(entry.body.inductionMin),
         potEnds: entry.body.potLifeMin === null ? null : at(entry.body.potLifeMin),
+        usedL: null,
         batch: entry.body,
       },
     ];
@@ -63,7 +69,13 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
   const left = ({ entryId }: PotView) => !gone.has(entryId);
   return {
     pots: standing.filter((pot) => left(pot) && !usedUp.has(pot.entryId)),
-    emptied: [...view.emptied, ...standing.filter(({ entryId }) => usedUp.has(entryId))].filter(left),
+    emptied: [
+      ...view.emptied,
+      ...standing.flatMap((pot) => {
+        const usedL = usedUp.get(pot.entryId);
+        return usedL === undefined ? [] : [{ ...pot, usedL }];
+      }),
+    ].filter(left),
   };
 }
 

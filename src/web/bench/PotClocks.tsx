@@ -10,6 +10,7 @@ import { sayCountdown, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { offPlan } from './additiveNames.ts';
 import { useAnnounced } from './announced.ts';
+import { DiscardPot } from './DiscardPot.tsx';
 import { SPOKEN } from './ReadAloud.tsx';
 import { WrongPour } from './WrongPour.tsx';
 
@@ -86,7 +87,7 @@ function PotClock({
   });
   const thinner = (sheet && step && thinnerOf(sheet, step.method)?.name) ?? 'thinner';
   const { mutate: log } = useQueued();
-  const end = (fate: 'emptied' | 'discarded') =>
+  const end = (fate: 'emptied' | 'discarded', usedL = 0) =>
     log(
       entryWrite({
         id: uuidv7(),
@@ -94,7 +95,7 @@ function PotClock({
         at: new Date().toISOString(),
         corrects: null,
         kind: 'batch-end',
-        body: { batchId: pot.entryId, fate },
+        body: { batchId: pot.entryId, fate, ...(usedL > 0 && { usedL }) },
       }),
     );
   return (
@@ -164,9 +165,7 @@ function PotClock({
         <button type="button" className="btn target" onClick={() => end('emptied')}>
           Mark pot used up
         </button>
-        <button type="button" className="btn target" onClick={() => end('discarded')}>
-          Mark pot discarded
-        </button>
+        <DiscardPot pot={pot} onDiscard={(usedL) => end('discarded', usedL)} />
       </div>
     </div>
   );

@@ -8,7 +8,9 @@ export function ofCoat(pots: readonly PotView[], view: BenchView, step: Step): P
   return pots.filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo);
 }
 
-export const litresIn = (pots: readonly PotView[]) => pots.reduce((sum, { batch }) => sum + batch.litres, 0);
+/** Litres for a coat in these pots: of one that was discarded what was applied from it. */
+export const litresIn = (pots: readonly PotView[]) =>
+  pots.reduce((sum, { batch, usedL }) => sum + (usedL ?? batch.litres), 0);
 
 /** Litres mixed for the coat in hand since it was last logged, in pots in use and used up. */
 export const mixedFor = (view: BenchView, step: Step): number =>

@@ -478,8 +478,12 @@ describe('mixing', () => {
     const life = (Date.parse(pot?.inductionEnds ?? '') - Date.parse(pot?.mixedAt ?? '')) / 60_000;
     expect(life).toBe(15);
     await user.click(await screen.findByRole('button', { name: 'Mark pot discarded' }));
+    await type(user, 'Applied from this pot', '0.3');
+    await user.click(screen.getByRole('button', { name: 'Discard pot' }));
     await waitFor(async () => expect((await bench(area)).pots).toHaveLength(0));
-    expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded' });
+    expect((await entries(area))[0]?.body).toMatchObject({ fate: 'discarded', usedL: 0.3 });
+    // What was applied from it is part of the coat, and the rest is mixed again.
+    expect(await screen.findAllByText(/300 ml mixed/)).not.toHaveLength(0);
   });
 
   it('a tin in stock is confirmed by its lot; one past its life wants a reason, and both stand in the record', async () => {
@@ -693,6 +697,7 @@ describe('mixing', () => {
     expect([minutesTo(pot?.inductionEnds), minutesTo(pot?.potEnds)]).toEqual([10, 90]);
     // Mixed without it, the pot is watched by hand.
     await user.click(await screen.findByRole('button', { name: 'Mark pot discarded' }));
+    await user.click(screen.getByRole('button', { name: 'Discard pot' }));
     await type(user, 'Pot life at the present temperature (from the tin)', '0');
     for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
     await user.click(screen.getByRole('button', { name: /Log mix/ }));

@@ -26,6 +26,7 @@ const pot = (readyH: number, setsH: number): PotView => ({
   mixedAt: inHours(-0.1),
   inductionEnds: inHours(readyH),
   potEnds: inHours(setsH),
+  usedL: null,
   batch: {} as PotView['batch'],
 });
 function show(pots: PotView[], clocks: AreaClock[]) {

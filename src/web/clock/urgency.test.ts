@@ -18,6 +18,7 @@ const pot = (potEnds: string | null): PotView => ({
   mixedAt: inHours(-0.5),
   inductionEnds: inHours(-0.2),
   potEnds,
+  usedL: null,
   batch: {} as PotView['batch'],
 });
 

@@ -145,7 +145,12 @@ function EntryText({ entry, view, zone, now }: Props) {
     case 'batch':
       return <BatchText body={entry.body} name={name(entry.body.productId)} />;
     case 'batch-end':
-      return <>Pot {entry.body.fate === 'emptied' ? 'used up' : 'discarded'}</>;
+      return (
+        <>
+          Pot {entry.body.fate === 'emptied' ? 'used up' : 'discarded'}
+          {(entry.body.usedL ?? 0) > 0 && `, ${show(entry.body.usedL ?? 0, 'volume')} of it applied`}
+        </>
+      );
     case 'tape':
       return (
         <>

@@ -112,11 +112,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
         bench.
       </p>
       {view.clashes.map((clash) => (
-        <div
-          key={clash.boatId}
-          role="alert"
-          className="border-error border-l-4 pl-3"
-        >
+        <div key={clash.boatId} role="alert" className="border-error border-l-4 pl-3">
           <p className="font-semibold">
             {clash.boatName} is not in the plan: {sayClash(clash)}
           </p>
