@@ -199,7 +199,7 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
 /** A pot mixed and not yet part of a logged coat; discarded only if some of it was applied. */
 export interface OpenPot {
   entryId: string;
-  /** Whether the pot is used up, in a coat not logged yet; one that was discarded too, if some of it was applied. */
+  /** True if its paint is in a coat that isn't logged yet: the pot is used up, or was discarded half used. */
   emptied: boolean;
   /** Litres applied from it before it was discarded; null: it was not. */
   usedL: number | null;

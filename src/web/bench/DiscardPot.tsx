@@ -28,7 +28,7 @@ export function DiscardPot({ pot, onDiscard }: { pot: PotView; onDiscard: (usedL
         max={round(fromCanonical(pot.batch.litres, unit))}
         onChange={(value) => setUsedL(Math.min(pot.batch.litres, toCanonical(value, unit)))}
       />
-      <p className="text-sm">Counts towards the coat. 0: none of it.</p>
+      <p className="text-sm">This amount counts towards the coat.</p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn btn-primary target" onClick={() => onDiscard(usedL)}>
           Discard pot
