@@ -29,6 +29,7 @@ export type ProgressView = Pick<ProgressBody, 'section' | 'comb' | 'usedL'> & {
   entryId: string;
   at: string;
   wetEdgeMin: number | null;
+  cutIn: boolean | null;
 };
 
 /** What one device noted of the coat in hand: who applies it, and what else is painted in one go. */

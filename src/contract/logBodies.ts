@@ -132,7 +132,7 @@ export interface HandTestBody {
   note: string;
 }
 
-/** Something noted of a coat while it is applied, so that every device at it knows: at least one of the three. */
+/** Something noted of a coat while it is applied, so that every device at it knows: at least one of them. */
 export interface ProgressBody {
   stepId: string;
   coatNo: number;
@@ -144,6 +144,8 @@ export interface ProgressBody {
   usedL: number | null;
   /** How long an edge stays wet, as stated at a section, min; left out or null: not stated. */
   wetEdgeMin?: number | null;
+  /** Before spraying, the area is cut in beside lines by brush or roller; left out: not stated. */
+  cutIn?: boolean;
 }
 
 /** A coat being applied, as one device has it: the start of it, or a change of who is in it. */

@@ -31,16 +31,17 @@ export const progressBody = objectOf<ProgressBody>({
     .required(),
   usedL: between('Paint used so far (l)', 0, 2000).allow(null).required(),
   wetEdgeMin: between('Wet edge stays open (min)', 1, MOST_WET_EDGE_MIN).allow(null),
+  cutIn: Joi.boolean(),
 })
   .custom((value: ProgressBody, helpers) => {
-    const { section, comb, usedL } = value;
-    if (!section && !comb && usedL === null) return helpers.error('progress.empty');
+    const { section, comb, usedL, cutIn } = value;
+    if (!section && !comb && usedL === null && cutIn === undefined) return helpers.error('progress.empty');
     if (section && section.no >= section.of) return helpers.error('progress.section', section);
     if (comb && comb.dryMicrons <= comb.wetMicrons) return helpers.error('progress.comb', comb);
     return value;
   })
   .messages({
-    'progress.empty': 'a section, a reading or the paint used must be given',
+    'progress.empty': 'a section, a reading, the paint used or cutting in must be given',
     'progress.section': 'Section must be below the number of sections ({#of}), but is {#no}',
     'progress.comb':
       'First dry tooth must be above the last tooth wetted ({#wetMicrons} µm), but is {#dryMicrons} µm',

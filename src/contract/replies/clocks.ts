@@ -147,6 +147,7 @@ export const progressReply = objectOf<ProgressView>({
   comb: Joi.object({ wetMicrons: figure(), dryMicrons: figure() }).allow(null).required(),
   usedL: maybeFigure(),
   wetEdgeMin: maybeFigure(),
+  cutIn: Joi.boolean().allow(null).required(),
 });
 
 export const sessionReply = objectOf<SessionNoteView>({

@@ -47,10 +47,17 @@ describe('the state of a coat from notes of several devices', () => {
   it('one device: sections ticked, the litres last stated, the readings in the order they were taken', () => {
     const state = coatProgress([
       note({ id: 'c', atMs: 30, usedL: 0.9, wetEdgeMin: 12 }),
+      note({ id: 'd', atMs: 40, cutIn: true }),
       note({ id: 'a', atMs: 10, section: { no: 0, of: 4 }, usedL: 0.5, wetEdgeMin: 20 }),
       note({ id: 'b', atMs: 20, section: { no: 1, of: 4 }, comb: { wetMicrons: 150, dryMicrons: 175 } }),
     ]);
-    expect(state).toMatchObject({ coveredShare: 0.5, usedL: 0.9, usedNote: 'c', wetEdgeMin: 12 });
+    expect(state).toMatchObject({
+      coveredShare: 0.5,
+      usedL: 0.9,
+      usedNote: 'c',
+      wetEdgeMin: 12,
+      cutIn: true,
+    });
     expect(state.sections.map(({ atMs }) => atMs)).toEqual([10, 20, null, null]);
     expect(state.combs).toEqual([{ id: 'b', wetMicrons: 150, dryMicrons: 175 }]);
   });
@@ -78,6 +85,7 @@ describe('the state of a coat from notes of several devices', () => {
       usedNote: null,
       combs: [],
       wetEdgeMin: null,
+      cutIn: false,
     });
     expect(() => coatProgress([note({ id: 'a', section: { no: 4, of: 4 } })])).toThrow(
       /^Section must be between 0 and 3/,

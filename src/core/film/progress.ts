@@ -38,6 +38,8 @@ export interface ProgressNote {
   usedL: number | null;
   /** How long an edge stays wet, min; left out or null: not stated. */
   wetEdgeMin?: number | null;
+  /** Before spraying: the breadth of a hand beside lines is cut in by brush or roller; left out or null: not stated. */
+  cutIn?: boolean | null;
 }
 
 /** What the notes of a coat come to. */
@@ -52,6 +54,8 @@ export interface CoatProgress {
   combs: { id: string; wetMicrons: number; dryMicrons: number }[];
   /** How long an edge stays wet, as stated last, min; null: nobody said. */
   wetEdgeMin: number | null;
+  /** Cut in beside lines, as stated last. */
+  cutIn: boolean;
 }
 
 const EPSILON = 1e-9;
@@ -123,6 +127,7 @@ export function coatProgress(notes: readonly ProgressNote[]): CoatProgress {
     usedNote: used?.id ?? null,
     combs: inOrder.flatMap(({ id, comb }) => (comb ? [{ id, ...comb }] : [])),
     wetEdgeMin: inOrder.findLast((each) => (each.wetEdgeMin ?? null) !== null)?.wetEdgeMin ?? null,
+    cutIn: inOrder.findLast((each) => (each.cutIn ?? null) !== null)?.cutIn ?? false,
   };
 }
 

@@ -32,7 +32,7 @@ export async function progressOf(
     )
     .orderBy(asc(logEntry.at), asc(logEntry.id));
   return rows.map((row) => {
-    const { section, comb, usedL, wetEdgeMin = null } = bodyOf(row, []) as ProgressBody;
-    return { entryId: row.id, at: row.at.toISOString(), section, comb, usedL, wetEdgeMin };
+    const { section, comb, usedL, wetEdgeMin = null, cutIn = null } = bodyOf(row, []) as ProgressBody;
+    return { entryId: row.id, at: row.at.toISOString(), section, comb, usedL, wetEdgeMin, cutIn };
   });
 }

@@ -103,8 +103,8 @@ function notesOf<Note extends { entryId: string }>(
 
 function progressNote({ id, at, kind, body }: EntryInput): ProgressView | null {
   if (kind !== 'progress') return null;
-  const { section, comb, usedL, wetEdgeMin = null } = body;
-  return { entryId: id, at, section, comb, usedL, wetEdgeMin };
+  const { section, comb, usedL, wetEdgeMin = null, cutIn = null } = body;
+  return { entryId: id, at, section, comb, usedL, wetEdgeMin, cutIn };
 }
 
 function sessionNote({ id, at, kind, body }: EntryInput): SessionNoteView | null {

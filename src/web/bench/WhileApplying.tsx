@@ -7,7 +7,7 @@ import { type Applying, type CombReading, combVerdict, TEETH } from './applying.
 import { orProblem } from './batchInHand.ts';
 import { Sections, SectionsElsewhere } from './Sections.tsx';
 import { StopEarly } from './StopEarly.tsx';
-import { techniqueOf } from './technique.ts';
+import { isCutIn, techniqueOf } from './technique.ts';
 import { type Covered, coveredOfAll } from './together.ts';
 
 interface Props {
@@ -41,6 +41,7 @@ export function WhileApplying(props: Props) {
           <li key={tip}>{tip}</li>
         ))}
       </ul>
+      <CutIn {...props} />
       <Sections
         boat={view.boat}
         area={{ ...view.area, coveredM2: next?.coveredM2 ?? 0 }}
@@ -59,6 +60,27 @@ export function WhileApplying(props: Props) {
       />
       <StopEarly zone={props.zone} onStop={props.onStop} />
     </section>
+  );
+}
+
+/** Before spraying: the last 200 mm beside lines, as a step of its own. */
+function CutIn({ step, applying }: Props) {
+  if (!isCutIn(step.method)) return null;
+  const { cutIn } = applying.progress;
+  return (
+    <label className={`target flex items-center gap-3 ${cutIn ? '' : 'text-lg font-semibold'}`}>
+      <input
+        type="checkbox"
+        className="checkbox"
+        checked={cutIn}
+        onChange={({ target }) => applying.note({ cutIn: target.checked })}
+      />
+      <span>
+        {cutIn
+          ? 'Cut in: the last 200 mm beside lines.'
+          : 'First cut in the last 200 mm beside lines by roller and brush: a sprayed edge mists.'}
+      </span>
+    </label>
   );
 }
 

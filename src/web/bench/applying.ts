@@ -21,7 +21,7 @@ export interface Applying {
   progress: CoatProgress;
   /** Litres used so far, as typed here or noted anywhere; null: not stated. */
   usedL: number | null;
-  note: (what: Partial<Pick<ProgressBody, 'section' | 'comb' | 'usedL' | 'wetEdgeMin'>>) => void;
+  note: (what: Partial<Pick<ProgressBody, 'section' | 'comb' | 'usedL' | 'wetEdgeMin' | 'cutIn'>>) => void;
   /** Takes notes back. */
   undo: (entryIds: readonly string[]) => void;
   /** Litres as they are stepped or typed: noted once they have stood for a moment. */

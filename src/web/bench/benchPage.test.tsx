@@ -143,6 +143,15 @@ describe('while a coat goes on', () => {
     expect((await bench(area)).progress).toEqual([]);
   });
 
+  it('a sprayed coat is cut in beside lines first: ticked on one device, it is done on all', async () => {
+    const paint = { ...aProduct({ ...single.sheet, methods: [] }), name: 'Sprayed paint' };
+    await ask('POST', '/products', paint);
+    const { area, user } = await planned(paint, { method: 'airless-spray' });
+    await user.click(await screen.findByRole('checkbox', { name: /^First cut in the last 200 mm/ }));
+    expect(await screen.findByRole('checkbox', { name: /^Cut in: the last 200 mm/, checked: true })).toBeDefined();
+    await waitFor(async () => expect((await bench(area)).progress).toMatchObject([{ cutIn: true }]));
+  });
+
   it('two areas in one go by two people outlive a reload: each has its sections, and its own share in the record', async () => {
     const paint = { ...aProduct(single.sheet), name: 'Paint for two' };
     await ask('POST', '/products', paint);

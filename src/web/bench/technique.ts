@@ -11,14 +11,8 @@ const BY_METHOD: Record<Step['method'], readonly string[]> = {
     'One person rolls a section, the other tips it off at once with an emptied brush.',
     'Sections of about 1 × 1 m, each joined before its edge sets.',
   ],
-  'conventional-spray': [
-    'Cut in the last 200 mm beside lines by roller and brush first: a sprayed edge mists.',
-    'Cover what stands downwind. Overspray travels to neighbouring boats.',
-  ],
-  'airless-spray': [
-    'Cut in the last 200 mm beside lines by roller and brush first: a sprayed edge mists.',
-    'Cover what stands downwind. Overspray travels to neighbouring boats.',
-  ],
+  'conventional-spray': ['Cover what stands downwind. Overspray travels to neighbouring boats.'],
+  'airless-spray': ['Cover what stands downwind. Overspray travels to neighbouring boats.'],
   trowel: ['Work the filler in without trapping air, then level it in one pull.'],
   aerosol: ['Several light passes, each wet, from an even distance. Shake the can between passes.'],
 };
@@ -38,3 +32,7 @@ export const techniqueOf = (
     : []),
   ...BY_METHOD[method],
 ];
+
+/** Sprayed coats are cut in beside lines first [T, handbook part 8]. */
+export const isCutIn = (method: Step['method']): boolean =>
+  method === 'conventional-spray' || method === 'airless-spray';

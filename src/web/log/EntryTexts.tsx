@@ -23,12 +23,13 @@ export function BatchText({ body, name }: { body: BatchBody; name: string }) {
 }
 
 /** Progress of a coat: a section, a comb reading, the paint used. */
-export function ProgressText({ body: { coatNo, section, comb, usedL } }: { body: ProgressBody }) {
+export function ProgressText({ body: { coatNo, section, comb, usedL, cutIn } }: { body: ProgressBody }) {
   const { show } = useUnits();
   const noted = [
     section && `section ${section.no + 1} of ${section.of} covered`,
     comb && `wet film between ${show(comb.wetMicrons, 'film')} and ${show(comb.dryMicrons, 'film')}`,
     usedL !== null && `${show(usedL, 'volume')} used so far`,
+    cutIn !== undefined && (cutIn ? 'cut in beside lines' : 'not cut in beside lines'),
   ];
   return (
     <>
