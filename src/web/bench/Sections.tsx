@@ -65,9 +65,11 @@ export function Sections({ boat, area, isOneOfSeveral, lap, step, product, areaM
         {isOneOfSeveral ? `Sections of ${area.name}` : 'Sections'}
       </h3>
       <p>
-        {done === 0
-          ? `${counted(count, 'section')} of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`
-          : `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`}
+        {done > 0
+          ? `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`
+          : count === 1
+            ? `One section of ${each}. Tap it once you have covered it.`
+            : `${count} sections of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`}
       </p>
       {lap && <SecondLap lap={lap} count={count} zone={zone} />}
       <SectionsDrawing

@@ -206,6 +206,10 @@ function WillReach({ product, mixed, applying, all }: Props & { all: Covered }) 
         <p>
           Tap each section you have covered and enter the paint used so far to see whether the paint reaches.
         </p>
+      ) : all.leftM2 - all.coveredM2 <= 1e-9 ? (
+        <p role="status" className="text-xl">
+          The whole area is covered. Log the coat.
+        </p>
       ) : (
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
           The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}

@@ -148,7 +148,9 @@ describe('while a coat goes on', () => {
     await ask('POST', '/products', paint);
     const { area, user } = await planned(paint, { method: 'airless-spray' });
     await user.click(await screen.findByRole('checkbox', { name: /^First cut in the last 200 mm/ }));
-    expect(await screen.findByRole('checkbox', { name: /^Cut in: the last 200 mm/, checked: true })).toBeDefined();
+    expect(
+      await screen.findByRole('checkbox', { name: /^Cut in: the last 200 mm/, checked: true }),
+    ).toBeDefined();
     await waitFor(async () => expect((await bench(area)).progress).toMatchObject([{ cutIn: true }]));
   });
 
