@@ -2,7 +2,7 @@ import { useId, useState } from 'react';
 import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
 import { lapReady, MOST_SECTIONS, MOST_WET_EDGE_MIN, sectionsOf } from '../../core/film/index.ts';
 import { useNow } from '../clock/now.ts';
-import { sayTime } from '../clock/say.ts';
+import { sayAt, sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -128,7 +128,7 @@ function SecondLap({ lap, count, zone }: { lap: NonNullable<Props['lap']>; count
   return (
     <p className="font-semibold">
       {ready > 0 && `The coat below is ready in ${ready === 1 ? 'section 1' : `sections 1 to ${ready}`}. `}
-      Section {ready + 1} is ready at {sayTime(nextMs, zone, now)}. Don’t overtake the cure.
+      Section {ready + 1} is ready {sayAt(nextMs, zone, now)}. Don’t overtake the cure.
     </p>
   );
 }

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import type { CoatOutlook, StartView } from '../../contract/index.ts';
 import { wellClear } from '../../core/air/index.ts';
-import { sayRange, sayTime } from '../clock/say.ts';
+import { sayAt, sayRange, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type Show, sayFailure, sayMargin } from '../words/airReasons.ts';
 import { counted } from '../words/counted.ts';
@@ -52,7 +52,7 @@ export function Starts({ outlook, now, zone }: Props) {
           {best.tightest && wellClear(best.tightest) && ', with a good margin on every limit'}
           {best.tightest &&
             !wellClear(best.tightest) &&
-            `. Closest to a limit at ${sayTime(best.tightest.at, zone, now)}: ${sayMargin(best.tightest, show)}`}
+            `. Closest to a limit ${sayAt(best.tightest.at, zone, now)}: ${sayMargin(best.tightest, show)}`}
           .
         </p>
       )}
@@ -72,6 +72,6 @@ export function Starts({ outlook, now, zone }: Props) {
 const sayMet = (met: NonNullable<StartView['after']>, zone: string, now: number, show: Show) =>
   met.code === 'too-dark'
     ? `A later start would finish after dark (${sayTime(met.at, zone, now)}), when runs and missed spots can’t be seen.`
-    : `A later start fails at ${sayTime(met.at, zone, now)}: ${sayFailure(met, show)}.`;
+    : `A later start fails ${sayAt(met.at, zone, now)}: ${sayFailure(met, show)}.`;
 
 const sayStretch = ({ from, to }: StartView, zone: string, now: number) => sayRange(from, to, zone, now);

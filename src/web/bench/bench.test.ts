@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Area } from '../../contract/index.ts';
 import { formatQuantity } from '../../core/units/index.ts';
 import { counts } from '../log/coatFigures.ts';
-import { sayReason } from '../words/airReasons.ts';
+import { sayMargin, sayReason } from '../words/airReasons.ts';
 import { cautionsFor } from './cautions.ts';
 import { toolFigure, toolsIn, withFigure } from './toolChoice.ts';
 
@@ -22,6 +22,15 @@ describe('a reason against laying carries its figures', () => {
     [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, below minimum 7.0 °C'],
   ] as const)('%o', (reason, said) => {
     expect(sayReason(reason, metric as never)).toBe(said);
+  });
+
+  it.each([
+    [{ code: 'surface-too-cold', value: 12.2, limit: 10 }, 'surface 12.2 °C, minimum 10.0 °C'],
+    [{ code: 'too-damp', value: 0.84, limit: 0.85 }, 'RH 84 %, maximum 85 %'],
+    [{ code: 'dew-margin', value: 3.4, limit: 3 }, 'surface 3.4 °C above the dew point, minimum 3.0 °C'],
+    [{ code: 'air-too-hot', value: 26, limit: 27 }, 'air 26.0 °C, maximum 27.0 °C'],
+  ] as const)('a limit that is kept is not said to be broken: %o', (nearest, said) => {
+    expect(sayMargin(nearest, metric as never)).toBe(said);
   });
 });
 

@@ -67,12 +67,35 @@ export function sayFailure(
   return said;
 }
 
-/** As {@link sayReason} for a figure that keeps its limit: how near it comes. */
+/** A figure that keeps its limit, and how near it comes: "surface 12.2 °C, minimum 10.0 °C". */
 export function sayMargin(
   nearest: Pick<AirReason, 'value' | 'limit'> & { code: CoatFailureCode },
   show: Show,
 ): string {
-  if (nearest.code !== 'dew-margin') return sayReason(nearest, show);
-  const margin = show(nearest.value, 'temperatureDifference');
-  return `surface ${margin} above the dew point, minimum ${show(nearest.limit, 'temperatureDifference')}`;
+  const { code, value, limit } = nearest;
+  const between = (what: string, bound: 'minimum' | 'maximum', say: (figure: number) => string) =>
+    `${what} ${say(value)}, ${bound} ${say(limit)}`;
+  const temp = (each: number) => show(each, 'temperature');
+  switch (code) {
+    case 'air-too-cold':
+      return between('air', 'minimum', temp);
+    case 'air-too-hot':
+      return between('air', 'maximum', temp);
+    case 'surface-too-cold':
+      return between('surface', 'minimum', temp);
+    case 'surface-too-hot':
+      return between('surface', 'maximum', temp);
+    case 'too-damp':
+      return between('RH', 'maximum', (each) => `${Math.round(each * 100)} %`);
+    case 'too-windy':
+      return between('wind', 'maximum', (each) => show(each, 'speed'));
+    case 'sets-too-fast':
+      return `sets ${value.toFixed(1)} times as fast as in mild air, maximum ${limit}`;
+    case 'dew-margin': {
+      const apart = (each: number) => show(each, 'temperatureDifference');
+      return `surface ${apart(value)} above the dew point, minimum ${apart(limit)}`;
+    }
+    default:
+      return sayReason(nearest, show);
+  }
 }
