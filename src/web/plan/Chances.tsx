@@ -54,7 +54,7 @@ export function Chances({ view, odds }: { view: PlanView; odds: Odds }) {
       </h2>
       {odds.outcomes.length >= LEAST_DRAWS && (
         <ul className="list-disc pl-5">
-          {cost.median !== null && cost.tenth !== null && cost.ninetieth !== null && (
+          {cost.median !== null && cost.tenth !== null && cost.ninetieth !== null && cost.ninetieth > 0 && (
             <li>
               Cost: likely {money(cost.median)}, eight times out of ten {money(cost.tenth)} to{' '}
               {money(cost.ninetieth)}

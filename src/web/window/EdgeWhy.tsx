@@ -91,7 +91,7 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
             </>
           )}
           . Counted from {sayTime(fromMs, zone, now)}
-          {at !== null && <>. Takes {saySpan(at - fromMs)}</>}{' '}
+          {at !== null && <>. Takes {saySpan(at - fromMs)}</>}
           {stoodMs > 0 && <>, including {saySpan(stoodMs)} too cold to cure</>}.
         </p>
         <Scroller label="Progress by day">
