@@ -196,7 +196,7 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
   );
 }
 
-/** A pot that isn't part of a logged coat yet. A discarded pot is one of them only if some of it was applied. */
+/** A pot that isn't part of a logged coat yet. A discarded pot counts only if some of its paint was applied. */
 export interface OpenPot {
   entryId: string;
   /** True if its paint is in a coat that isn't logged yet: the pot is used up, or was discarded half used. */
