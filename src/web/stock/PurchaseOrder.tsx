@@ -78,11 +78,11 @@ export function PurchaseOrder({ order, view, zone }: { order: BuyOrder; view: Bu
           <tr>
             <th scope="col">Product</th>
             <th scope="col" className="text-right">
-              Needed
+              Safe need
             </th>
             <th scope="col">Packs</th>
             <th scope="col" className="text-right">
-              Left over
+              Likely left over
             </th>
             <th scope="col" className="text-right">
               Price
