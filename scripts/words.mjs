@@ -4,7 +4,8 @@ import path from 'node:path';
 import ts from 'typescript';
 import { root } from './ensure.mjs';
 
-// npm run words: every text that a user can read, as a table of its place and its wording, for a person to read through.
+// npm run words: the texts that a user can read, as a table of place and wording, to be read through. It finds them in the source:
+// single words outside the word lists can be missing.
 // npm run words -- bench: only of files with that in their path.
 const [only = ''] = process.argv.slice(2);
 const files = execFileSync('git', ['ls-files', 'src'], { cwd: root, encoding: 'utf8' })
@@ -55,7 +56,8 @@ for (const file of files) {
     if (ts.isJsxText(node)) say(node, node.text);
     else if ((ts.isStringLiteralLike(node) || ts.isTemplateExpression(node)) && !isCode(node)) {
       const text = textOf(node);
-      if (!CLASSES.test(text) && (SENTENCE.test(text) || (isShown(node) && /^[A-Z]/.test(text))))
+      const isWord = /\/words(\/|\.ts)/.test(file) && ts.isPropertyAssignment(node.parent);
+      if (!CLASSES.test(text) && (SENTENCE.test(text) || isWord || (isShown(node) && /^[A-Z]/.test(text))))
         say(node, text);
     }
     ts.forEachChild(node, visit);

@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 
 /**
- * Pages are tested with the React that is shipped: the checks of its development build are a quarter of their time. It has no `act`, which
+ * Pages are tested with the React that is shipped: the checks of its development build take about a fifth of their time. It has no `act`, which
  * Testing Library asks for; here work is flushed at once.
  */
 const load = createRequire(import.meta.url);

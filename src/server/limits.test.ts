@@ -187,6 +187,7 @@ const ENTRIES = (): Partial<Record<contract.EntryKind, Json>> => {
     batch: { ...step, litres: 1, pours: [{ name: 'base', amount: 667, unit: 'ml' }, { name: 'hardener', amount: 333, unit: 'ml' }], tool: { kind: 'scale', stepG: 1 }, ratioError: 0, thinnerLitres: 0, potTempC: 20, inductionMin: 0, potLifeMin: 60 },
     removal: { toGround: false, coats: [{ stepId, coatNo: 0 }], way: 'sanded', grit: 120, holdsHours: null, reason: 'pebbled' },
     blast: { holdsHours: 4 },
+    session: { stepId, coatNo: 1, areaIds: [planned.area.id], people: ['Ana'], device: { id: stepId, kind: 'phone' } },
     progress: { stepId, coatNo: 0, section: { no: 0, of: 4 }, comb: { wetMicrons: 150, dryMicrons: 175 }, usedL: 1 },
     work: { stepId, coatNo: 1, taskId: 'wash', kind: 'aggregate', amount: 2, note: '', outcome: 'done', remark: '', aggregate: { strewnKg: 5000, sweptBackKg: 1 } },
   }; // biome-ignore format: a table

@@ -38,7 +38,7 @@ export interface ProgressNote {
   usedL: number | null;
   /** How long an edge stays wet, min; left out or null: not stated. */
   wetEdgeMin?: number | null;
-  /** Before spraying: the breadth of a hand beside lines is cut in by brush or roller; left out or null: not stated. */
+  /** Before spraying, the last 200 mm beside lines are cut in by brush or roller; left out or null: not stated. */
   cutIn?: boolean | null;
 }
 

@@ -209,7 +209,7 @@ export interface OpenPot {
   body: BatchBody;
 }
 
-/** Pots mixed since a moment that no logged coat names and nobody discarded unused; of all boats where none is named. */
+/** Open pots mixed since a moment, of one boat or (null) of all. */
 export async function openPotsSince(db: Queries, since: Date, boatId: string | null): Promise<OpenPot[]> {
   // Used as it was before it was put right, it is used: another device may not have known.
   const usedBy = (

@@ -103,8 +103,8 @@ async function inOneGo(
   const { areaId, next, alike, at } = of;
   const sinceMs = hourOf(at - POT_SHOWN_MS);
   const notes = await sessionsSince(log, db, of.boatId, sinceMs);
-  const session = notes.flatMap(({ entryId, at: noted, areaIds, people, device, ...of }) =>
-    of.areaId === areaId && of.stepId === next?.stepId && of.coatNo === next.coatNo
+  const session = notes.flatMap(({ entryId, at: noted, areaIds, people, device, ...coat }) =>
+    coat.areaId === areaId && coat.stepId === next?.stepId && coat.coatNo === next.coatNo
       ? [{ entryId, at: noted, areaIds, people, device }]
       : [],
   );

@@ -36,7 +36,7 @@ export function PaintedFrom({ area }: { area: BenchView['paintedFrom'] }) {
   );
 }
 
-/** The people who apply the coat: each is named once, and stands in its log entry. */
+/** The people who apply the coat. Their names go into its log entry. */
 export function People({ session, change }: BenchSession) {
   const [name, setName] = useState('');
   const people = session?.people ?? [];

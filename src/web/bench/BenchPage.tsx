@@ -228,8 +228,8 @@ function Bench({
                 stopNote={stopNote}
                 usedL={applying.usedL}
                 onLogging={applying.settle}
-                onLogged={(how) => {
-                  setLogged({ how, coat: { product, method: step.method, colour: next?.colour ?? '' } });
+                onLogged={(how, { method, colour }) => {
+                  setLogged({ how, coat: { product, method, colour } });
                   setStopNote(null);
                   onLogged();
                   window.scrollTo({ top: 0, behavior: 'smooth' });

@@ -1,16 +1,12 @@
 import { useState } from 'react';
 import type { PotView } from '../../contract/index.ts';
-import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
-import { Stepper } from '../forms/Stepper.tsx';
-import { useUnits } from '../units/UnitsContext.tsx';
+import { AmountStepper } from '../forms/AmountStepper.tsx';
 
-/** Discards a pot, after asking what of it was applied: that is part of the coat. */
+/** Asks how much of a pot was applied, and discards the pot. */
 export function DiscardPot({ pot, onDiscard }: { pot: PotView; onDiscard: (usedL: number) => void }) {
-  const { system, symbol } = useUnits();
   const [isAsked, setAsked] = useState(false);
   const [usedL, setUsedL] = useState(0);
-  const unit = shownUnit('volume', system);
-  const round = (value: number) => Math.round(value * 100) / 100;
+  const { litres } = pot.batch;
   if (!isAsked)
     return (
       <button type="button" className="btn target" onClick={() => setAsked(true)}>
@@ -19,18 +15,14 @@ export function DiscardPot({ pot, onDiscard }: { pot: PotView; onDiscard: (usedL
     );
   return (
     <div className="w-full max-w-xs space-y-2">
-      <Stepper
-        label="Applied from this pot"
-        unit={symbol('volume')}
-        value={round(fromCanonical(usedL, unit))}
-        step={system === 'us' ? 0.05 : 0.1}
-        min={0}
-        max={round(fromCanonical(pot.batch.litres, unit))}
-        onChange={(value) => setUsedL(Math.min(pot.batch.litres, toCanonical(value, unit)))}
-      />
+      <AmountStepper label="Applied from this pot" unit="l" value={usedL} max={litres} onChange={setUsedL} />
       <p className="text-sm">This amount counts towards the coat.</p>
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="btn btn-primary target" onClick={() => onDiscard(usedL)}>
+        <button
+          type="button"
+          className="btn btn-primary target"
+          onClick={() => onDiscard(Math.min(usedL, litres))}
+        >
           Discard pot
         </button>
         <button type="button" className="btn btn-ghost target" onClick={() => setAsked(false)}>

@@ -26,7 +26,8 @@ interface Props extends CoatInHand {
   conditions: LoggedConditions | null;
   /** Called before the coat is logged. */
   onLogging: () => Promise<void>;
-  onLogged: (how: 'arrived' | 'kept') => void;
+  /** @param as how the coat was applied, by its entry */
+  onLogged: (how: 'arrived' | 'kept', as: Pick<CoatValues, 'method' | 'colour'>) => void;
 }
 
 /** The applied coat: litres, start and end, and the area covered. */
@@ -68,7 +69,7 @@ export function LogCoat(props: Props) {
     let how: 'arrived' | 'kept' = 'arrived';
     for (const entry of entries) how = await logEntry(entry);
     ids.current = {};
-    onLogged(how);
+    onLogged(how, values);
     return undefined;
   };
 

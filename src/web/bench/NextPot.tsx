@@ -1,7 +1,7 @@
 import type { BenchView, Step } from '../../contract/index.ts';
 import { nextPotMs } from '../../core/mix/index.ts';
 import { useNow } from '../clock/now.ts';
-import { sayCountdown, sayTime } from '../clock/say.ts';
+import { sayAt, sayCountdown } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { useAnnounced } from './announced.ts';
 import { litresIn, ofCoat, orProblem } from './batchInHand.ts';
@@ -60,7 +60,7 @@ export function NextPot(props: Props) {
     <p className="border-line border-l-4 pl-3 text-xl" {...SPOKEN}>
       {wait > 0 ? (
         <>
-          Mix the next pot at <strong>{sayTime(at, zone, now)}</strong>, in{' '}
+          Mix the next pot <strong>{sayAt(at, zone, now)}</strong>, in{' '}
           <span className="big-figure">{sayCountdown(wait)}</span>
         </>
       ) : (

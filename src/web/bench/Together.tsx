@@ -1,4 +1,5 @@
 import type { AlikeArea } from '../../contract/index.ts';
+import { MOST_TOGETHER } from '../../core/film/index.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -33,7 +34,7 @@ export function Together({ alike, chosen, onChange, zone, now }: Props) {
                   type="checkbox"
                   className="checkbox"
                   checked={chosen.has(areaId)}
-                  disabled={!ready && !chosen.has(areaId)}
+                  disabled={(!ready || chosen.size >= MOST_TOGETHER) && !chosen.has(areaId)}
                   onChange={() => toggle(areaId)}
                 />
                 <span>

@@ -8,7 +8,7 @@ export function ofCoat(pots: readonly PotView[], view: BenchView, step: Step): P
   return pots.filter(({ batch }) => batch.stepId === step.id && batch.coatNo === coatNo);
 }
 
-/** Litres for a coat in these pots: of one that was discarded what was applied from it. */
+/** Litres of a coat from these pots. A discarded pot counts with what was applied from it. */
 export const litresIn = (pots: readonly PotView[]) =>
   pots.reduce((sum, { batch, usedL }) => sum + (usedL ?? batch.litres), 0);
 

@@ -304,7 +304,7 @@ describe('mixing', () => {
       await user.click(label);
     expect(request).not.toHaveBeenCalled();
     await user.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
-    expect((await screen.findByText(/Mix the next pot at/)).textContent).toMatch(
+    expect((await screen.findByText(/it is then ready as this one runs out/)).textContent).toMatch(
       /3\.52 l left to mix, at \d+ m²\/h/,
     );
     // The pot is used up: the next one should stand already.
@@ -312,7 +312,9 @@ describe('mixing', () => {
     const announced = vi.fn();
     vi.stubGlobal('Notification', Object.assign(announced, { permission: 'granted' }));
     await type(user, 'Paint used so far', '0.1');
-    expect(await screen.findByText(/Mix the next pot at/)).toBeDefined();
+    expect((await screen.findByText(/it is then ready as this one/)).textContent).toMatch(
+      /^Mix the next pot at/,
+    );
     await type(user, 'Paint used so far', '0.8');
     expect(await screen.findByText('Mix the next pot now')).toBeDefined();
     // Announced once, when what was typed has stood for a moment: not for what it passed through.

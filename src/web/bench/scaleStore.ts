@@ -146,7 +146,7 @@ export function listenToNetworkScale(): void {
     }
   };
   const look = async () => {
-    // With no bench open nobody looks, and what was last on the scale is soon no longer so.
+    // Without an open bench the scale is not read, and the last reading is out of date when one is opened.
     if (listeners.size > 0) await take();
     else if (state.readings.length > 0) put({ readings: [] });
     if (isOn) setTimeout(() => void look(), LOOK_MS);

@@ -11,6 +11,7 @@ export function AmountStepper(of: {
   unit: 'l' | 'kg';
   value: number;
   min?: number;
+  max?: number;
   onChange: (value: number) => void;
 }) {
   const { system, symbol } = useUnits();
@@ -24,7 +25,7 @@ export function AmountStepper(of: {
       value={inUnit(of.value)}
       step={of.unit === 'kg' ? 0.1 : system === 'us' ? 0.02 : 0.05}
       min={inUnit(of.min ?? 0)}
-      max={inUnit(MOST)}
+      max={inUnit(of.max ?? MOST)}
       read={(text) => fromCanonical(parseQuantity(text, quantity, system), shown)}
       onChange={(value) => of.onChange(toCanonical(value, shown))}
     />
