@@ -162,6 +162,7 @@ test('one key finds a boat, an area, a product or a place; every page has its ow
   await expect(page.getByRole('heading', { name: 'Glossary' })).toBeVisible();
   // From a boat's record to the same place of another boat.
   await page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name: 'Record' }).click();
+  await expect(page).toHaveTitle(/^Record, /);
   await page.getByRole('button', { name: /Switch boat/ }).click();
   await find.fill('peewit');
   await page.keyboard.press('Enter');
