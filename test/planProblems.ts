@@ -69,7 +69,7 @@ function aLag(dice: Dice, slots: number, a: number, b: number, canMend: boolean)
  */
 export function aPlanProblem(
   seed: number,
-  size: { tasks: number; slots: number; people?: number },
+  size: { tasks: number; slots: number; people?: number; boats?: number },
 ): PlanProblem {
   const dice = diceOf(seed);
   const { slots } = size;
@@ -95,10 +95,15 @@ export function aPlanProblem(
     lags,
     people,
     equipment: tools > 0 ? [{ id: 'e0', free: [[0, slots - 2]] }] : [],
-    ends: [
-      { tasks: tasks.map(({ id }) => id), costPerSlot: dice.from(0, 3) },
-      { tasks: [`t${dice.below(tasks.length)}`], costPerSlot: dice.from(0, 2) },
-    ],
+    ends: size.boats
+      ? Array.from({ length: size.boats }, (_, b) => ({
+          tasks: tasks.flatMap(({ id }, i) => (i % (size.boats ?? 1) === b ? [id] : [])),
+          costPerSlot: dice.from(0, 3),
+        }))
+      : [
+          { tasks: tasks.map(({ id }) => id), costPerSlot: dice.from(0, 3) },
+          { tasks: [`t${dice.below(tasks.length)}`], costPerSlot: dice.from(0, 2) },
+        ],
   };
 }
 

@@ -3,8 +3,8 @@ import { firstReaching, labourCost, type Placed, type Timetable, timetableOf } f
 
 /** How a list becomes a plan: each task in its turn at its first slot that fits. */
 export interface Genes {
-  /** All tasks that are not pinned, each after those it waits for. */
-  order: Int32Array;
+  /** Of each task: what comes earlier in the list has a smaller key; but no task comes before one that it waits for. */
+  keys: Float64Array;
   /** Of each task: not before this slot. */
   notBefore: Int32Array;
   /** Of each task: 1 waits for its cheapest hours, 0 takes its first. */
@@ -23,6 +23,42 @@ export interface Decoded {
 /** More repairs than this, and the list is given up. */
 const MOST_REPAIRS = 60;
 
+/** The tasks that are not pinned by their keys, each after those it waits for. */
+function listOf({ tasks, order }: Model, keys: Float64Array): Int32Array {
+  const key = keys.slice();
+  const list: number[] = [];
+  const rank = new Int32Array(tasks.length);
+  for (const [i, t] of order.entries()) {
+    const { into, pinned } = tasks[t] as Task;
+    rank[t] = i;
+    if (pinned !== null) continue;
+    for (const { before } of into)
+      if ((tasks[before] as Task).pinned === null) key[t] = Math.max(key[t] as number, key[before] as number);
+    list.push(t);
+  }
+  const byKey = (a: number, b: number) => (key[a] as number) - (key[b] as number);
+  return Int32Array.from(list).sort((a, b) => byKey(a, b) || (rank[a] as number) - (rank[b] as number));
+}
+
+/** The cheapest person who is free, of equals the one with the fewest qualifications; null: nobody is. */
+function cheapestPerson(
+  model: Model,
+  timetable: Timetable,
+  qualified: readonly number[],
+  from: number,
+  end: number,
+): readonly number[] | null {
+  let [who, least] = [-1, Number.POSITIVE_INFINITY];
+  for (const p of qualified) {
+    if (!timetable.personFree(p, from, end)) continue;
+    const { costBefore, uses } = model.people[p] as Model['people'][number];
+    const cost = (costBefore[end] as number) - (costBefore[from] as number);
+    const isSame = cost === least && uses < (model.people[who] as Model['people'][number]).uses;
+    if (cost < least || isSame) [who, least] = [p, cost];
+  }
+  return who < 0 ? null : [who];
+}
+
 /** The people wanted, or the cheapest who are free, those with the fewest qualifications first among equals; null: too few. */
 function crewFor(
   model: Model,
@@ -32,6 +68,7 @@ function crewFor(
   const { qualified, people } = model.tasks[t] as Task;
   if (people === 0) return [];
   if (wanted?.every((p) => timetable.personFree(p, from, end))) return wanted;
+  if (people === 1) return cheapestPerson(model, timetable, qualified, from, end);
   const free = qualified.filter((p) => timetable.personFree(p, from, end));
   if (free.length < people) return null;
   if (free.length === people) return free;
@@ -73,17 +110,31 @@ function followers(model: Model, timetable: Timetable, t: number): number[] {
 }
 
 /**
- * A plan by a list (serial schedule generation): lags are first-in-first-out, so a task at its first fitting slot is never
+ * Plans by lists (serial schedule generation): lags are first-in-first-out, so a task at its first fitting slot is never
  * later than need be for those after it. What must follow a task in time is placed with it; where it would miss its latest
  * start, the task before is put off to where it does not, and the list is taken up again from there.
  *
  * @param pinned the tasks that are placed before all others
- * @returns with `missing` tasks where the list cannot be placed within the horizon
+ * @returns the plan by a list, with `missing` tasks where it cannot be placed within the horizon
  */
-export function listSchedule(model: Model, pinned: readonly Placed[], genes: Genes): Decoded {
+export function listScheduler(model: Model, pinned: readonly Placed[]): (genes: Genes) => Decoded {
   const timetable = timetableOf(model);
   for (const each of pinned) timetable.place(each);
-  const { order } = genes;
+  return (genes) => {
+    const { placed, missing } = placeAll(model, timetable, genes);
+    const cost = costOfAll(model, timetable, missing);
+    for (let k = placed.length - 1; k >= 0; k--) timetable.takeOff(placed[k] as Placed);
+    return { placed: [...pinned, ...placed], cost, missing };
+  };
+}
+
+/** The plan by one list. */
+export const listSchedule = (model: Model, pinned: readonly Placed[], genes: Genes): Decoded =>
+  listScheduler(model, pinned)(genes);
+
+/** Places the tasks of a list on the timetable, as far as they can be. */
+function placeAll(model: Model, timetable: Timetable, genes: Genes): { placed: Placed[]; missing: number } {
+  const order = listOf(model, genes.keys);
   const notBefore = genes.notBefore.slice();
   const own = { ...genes, notBefore };
   const placed: Placed[] = [];
@@ -116,7 +167,7 @@ export function listSchedule(model: Model, pinned: readonly Placed[], genes: Gen
     next = [before];
     k = 0;
   }
-  return { placed: [...pinned, ...placed], cost: costOfAll(model, timetable, missing), missing };
+  return { placed, missing };
 }
 
 /** What a task that is left out counts, above all that a plan can cost. */
@@ -135,29 +186,6 @@ const PATIENCE = 96;
 /** No slot within the horizon fits. */
 const NEVER = -1;
 
-/** Slots at which a task fits, in order, each with its people; last, the slot at which it misses a latest start. */
-function* fitting(
-  model: Model,
-  timetable: Timetable,
-  { t, from, wanted }: { t: number; from: number; wanted: readonly number[] | null },
-): Generator<Placed | number> {
-  const { length } = model.tasks[t] as Task;
-  for (let at = from; at + length <= model.slots; ) {
-    const fit = timetable.fitAt(t, at);
-    if (fit.missed) {
-      yield at;
-      return;
-    }
-    if (fit.next === at) {
-      const { from: works, late, forced } = fit;
-      const crew = crewFor(model, timetable, { t, from: works, end: at + length, wanted });
-      const each = crew && { task: t, start: at, end: at + length, from: works, crew, late, forced };
-      if (each && timetable.forcedFits(each)) yield each;
-    }
-    at = Math.max(at + 1, fit.next);
-  }
-}
-
 /** The task at its first slot that fits, or the cheapest soon after; else where it misses a latest start, or {@link NEVER}. */
 function firstFit(
   model: Model,
@@ -165,16 +193,27 @@ function firstFit(
   t: number,
   genes: Pick<Genes, 'notBefore' | 'patient' | 'crew'>,
 ): Placed | number {
+  const { length } = model.tasks[t] as Task;
+  const isPatient = genes.patient[t] === 1;
+  const wanted = genes.crew?.[t] ?? null;
   let best: Placed | null = null;
   let least = Number.POSITIVE_INFINITY;
-  const from = Math.max(genes.notBefore[t] as number, timetable.earliestStart(t));
-  const patient = genes.patient[t] === 1;
-  for (const each of fitting(model, timetable, { t, from, wanted: genes.crew?.[t] ?? null })) {
-    if (typeof each === 'number') return best ?? each;
-    if (best && each.start > best.start + PATIENCE) break;
-    const cost = labourCost(model, each.crew, each.from, each.end) + (each.late?.late?.cost ?? 0);
-    if (cost < least) [best, least] = [each, cost];
-    if (!patient || least === 0) break;
+  let at = Math.max(genes.notBefore[t] as number, timetable.earliestStart(t));
+  while (at + length <= model.slots && !(best && at > best.start + PATIENCE)) {
+    const fit = timetable.fitAt(t, at);
+    if (fit.missed) return best ?? at;
+    const { next, from, late, forced } = fit;
+    if (next === at) {
+      const end = at + length;
+      const crew = crewFor(model, timetable, { t, from, end, wanted });
+      const each = crew && { task: t, start: at, end, from, crew, late, forced };
+      if (each && timetable.forcedFits(each)) {
+        const cost = labourCost(model, each.crew, from, end) + (late?.late?.cost ?? 0);
+        if (cost < least) [best, least] = [each, cost];
+        if (!isPatient || least === 0) break;
+      }
+    }
+    at = Math.max(at + 1, next);
   }
   return best ?? NEVER;
 }

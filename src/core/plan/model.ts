@@ -94,6 +94,30 @@ function costsBefore(free: PlanProblem['people'][number]['free'], slots: number)
   return before;
 }
 
+/**
+ * Leaves out starts after which a task that must follow, and that nothing mends, could not start in time by its own times.
+ *
+ * @param order each task after those it waits for
+ */
+function leaveOutDeadEnds(tasks: readonly Task[], order: readonly number[], slots: number): void {
+  for (const t of order.toReversed()) {
+    const { outOf, length, nextStart, pinned } = tasks[t] as Task;
+    const hard = outOf.filter(
+      ({ latest, late, after }) => latest && !late && (tasks[after] as Task).pinned === null,
+    );
+    if (pinned !== null || hard.length === 0) continue;
+    const isDeadEnd = (end: number) =>
+      hard.some(({ after, earliest, latest }) => {
+        const from = Math.min(earliest[end] as number, slots + 1);
+        return (
+          ((tasks[after] as Task).nextStart[from] as number) > ((latest as readonly number[])[end] as number)
+        );
+      });
+    for (let at = slots; at >= 0; at--)
+      if (nextStart[at] !== at || isDeadEnd(at + length)) nextStart[at] = nextStart[at + 1] as number;
+  }
+}
+
 /** @throws {QuantityError} on a problem that cannot be meant */
 export function modelOf(problem: PlanProblem): Model {
   checkProblem(problem);
@@ -120,33 +144,36 @@ export function modelOf(problem: PlanProblem): Model {
     ),
   );
   const equipment = problem.equipment.map(({ free }) => runs(free, slots));
+  const order = inOrder(problem);
+  const tasks = problem.tasks.map(
+    (each, i): Task => ({
+      length: each.slots,
+      people: each.people,
+      qualified: qualified[i] as number[],
+      equipment: each.equipment.map((id) => tool.get(id) as number),
+      nextStart: nextStarts(
+        each,
+        slots,
+        (qualified[i] as number[]).map((p) => people[p] as Int32Array),
+        each.equipment.map((id) => equipment[tool.get(id) as number] as Int32Array),
+      ),
+      pinned: each.pinned ?? null,
+      air: airs.get(each.air) as number,
+      dusty: each.dusty,
+      wetUntil: each.wetUntil ?? null,
+      due: each.due ?? null,
+      into: lags.filter(({ after }) => after === i),
+      outOf: lags.filter(({ before }) => before === i),
+    }),
+  );
+  leaveOutDeadEnds(tasks, order, slots);
   return {
     slots,
     ids: problem.tasks.map(({ id }) => id),
     personIds: problem.people.map(({ id }) => id),
-    order: inOrder(problem),
+    order,
     lags,
-    tasks: problem.tasks.map(
-      (each, i): Task => ({
-        length: each.slots,
-        people: each.people,
-        qualified: qualified[i] as number[],
-        equipment: each.equipment.map((id) => tool.get(id) as number),
-        nextStart: nextStarts(
-          each,
-          slots,
-          (qualified[i] as number[]).map((p) => people[p] as Int32Array),
-          each.equipment.map((id) => equipment[tool.get(id) as number] as Int32Array),
-        ),
-        pinned: each.pinned ?? null,
-        air: airs.get(each.air) as number,
-        dusty: each.dusty,
-        wetUntil: each.wetUntil ?? null,
-        due: each.due ?? null,
-        into: lags.filter(({ after }) => after === i),
-        outOf: lags.filter(({ before }) => before === i),
-      }),
-    ),
+    tasks,
     people: problem.people.map(({ free }, p) => ({
       uses: qualified.filter((each) => each.includes(p)).length,
       run: people[p] as Int32Array,

@@ -2,7 +2,6 @@ import { moment } from '../units/index.ts';
 import { buildProblem, COST_UNITS } from './buildProblem.ts';
 import { crewsAt } from './crewsAt.ts';
 import { listSchedule } from './listSchedule.ts';
-import { orderBy } from './localSearch.ts';
 import { modelOf, type Task } from './model.ts';
 import { pinnedChoices } from './pinned.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
@@ -92,10 +91,14 @@ function shifted(
     at[t] = start ?? Math.min(model.slots, ...followers) - 0.5;
     notBefore[t] = Math.max(0, start ?? 0);
   }
-  const order = orderBy(model, (t) => -(at[t] as number));
   const person = new Map(model.personIds.map((each, p) => [each, p]));
   const crew = model.ids.map((each) => crews?.[each]?.map((of) => person.get(of) as number) ?? null);
-  const found = listSchedule(model, pinned, { order, notBefore, patient: new Uint8Array(at.length), crew });
+  const found = listSchedule(model, pinned, {
+    keys: at,
+    notBefore,
+    patient: new Uint8Array(at.length),
+    crew,
+  });
   if (found.missing > 0) return null;
   const id = (t: number) => model.ids[t] as string;
   return {

@@ -46,6 +46,33 @@ export function propagate(model: Model, statics: Statics, partial: Partial, uppe
   return windows.bound >= upper ? null : windows;
 }
 
+/** Whether nothing speaks against these tasks having ended by a slot. */
+export function finishesBy(
+  model: Model,
+  statics: Statics,
+  partial: Partial,
+  tasks: readonly number[],
+  end: number,
+): boolean {
+  const { slots } = model;
+  const earliest = new Int32Array(model.tasks.length);
+  const latest = new Int32Array(model.tasks.length);
+  for (const [t, { length }] of model.tasks.entries()) {
+    const each = partial.placed[t];
+    earliest[t] = each ? each.start : Math.max(0, partial.notBefore(t));
+    latest[t] = each ? each.start : slots - length;
+  }
+  for (const t of tasks)
+    if (!partial.placed[t]) latest[t] = Math.min(latest[t] as number, end - (model.tasks[t] as Task).length);
+  const windows = { earliest, latest, bound: 0 };
+  return (
+    forward(model, statics, partial, windows) &&
+    backward(model, statics, partial, windows) &&
+    forward(model, statics, partial, windows) &&
+    hasRoom(model, statics, windows)
+  );
+}
+
 /** Earliest starts. False: one lies after the latest. */
 function forward(
   model: Model,
@@ -168,17 +195,4 @@ function hasRoom(model: Model, { resources }: Statics, { earliest, latest }: Win
     }
   }
   return true;
-}
-
-/** What every plan costs at least, up to `upper`: the least cost for which nothing speaks against a plan. */
-export function lowerBound(model: Model, statics: Statics, partial: Partial, upper: number): number {
-  const root = propagate(model, statics, partial, Number.POSITIVE_INFINITY);
-  if (!root) return upper;
-  let [low, high] = [root.bound, upper];
-  while (low < high) {
-    const middle = low + Math.floor((high - low) / 2);
-    if (propagate(model, statics, partial, middle + 1)) high = middle;
-    else low = middle + 1;
-  }
-  return low;
 }

@@ -1,5 +1,5 @@
 import { type Decoded, listSchedule } from './listSchedule.ts';
-import { type Listed, localSearch, orderBy } from './localSearch.ts';
+import { type Listed, localSearch } from './localSearch.ts';
 import { type Model, modelOf } from './model.ts';
 import { pinnedChoices } from './pinned.ts';
 import type { PlanProblem } from './problem.ts';
@@ -19,8 +19,8 @@ export interface Replanned {
 function asBefore(model: Model, pinned: readonly Placed[], before: ReadonlyMap<string, number>): Listed {
   const n = model.tasks.length;
   const last = model.slots + 1;
-  const order = orderBy(model, (t) => -(before.get(model.ids[t] as string) ?? last));
-  const genes = { order, notBefore: new Int32Array(n), patient: new Uint8Array(n) };
+  const keys = Float64Array.from(model.ids, (id) => before.get(id) ?? last);
+  const genes = { keys, notBefore: new Int32Array(n), patient: new Uint8Array(n) };
   return { genes, plan: listSchedule(model, pinned, genes) };
 }
 
@@ -43,7 +43,7 @@ export function replan(
   const earlier = asBefore(model, pinned, before);
   const fresh = localSearch({ ...search, more: () => false, start: null });
   const start = fresh.plan.cost < earlier.plan.cost ? fresh : earlier;
-  const { plan } = tries > 0 ? localSearch({ ...search, start }) : start;
+  const { plan } = tries > 0 ? localSearch({ ...search, start, isNear: true }) : start;
   return { tasks: byId(model, plan), whole: plan.missing === 0 };
 }
 

@@ -6,9 +6,11 @@ import { planProgram } from '../../../test/planProgram.ts';
 import { aYardPlan } from '../../../test/yardPlans.ts';
 import { branchAndBound } from './branchAndBound.ts';
 import { type Plan, type PlanProblem, type PlanTask, planFaults, schedule } from './index.ts';
+import { lowerBounds } from './lowerBounds.ts';
 import { modelOf } from './model.ts';
 import { onlyTasks } from './onlyTasks.ts';
 import { pinnedChoices } from './pinned.ts';
+import { partialOf } from './solve.ts';
 import { staticsOf } from './statics.ts';
 
 const task = (id: string, over: Partial<PlanTask> = {}): PlanTask => ({
@@ -250,6 +252,24 @@ describe('a plan against all others', () => {
       const best = result.Status === 'Optimal' ? Math.round(result.ObjectiveValue) : null;
       expect([seed, plan.proven, plan.ok ? plan.cost : null]).toEqual([seed, true, best]);
     }
+  });
+
+  it('several boats that share people cost no less together than the bound says', () => {
+    for (let seed = 3000; seed < 3000 + cases(40, 2000); seed++) {
+      const given = aPlanProblem(seed, { tasks: 4, slots: 10, boats: 2 + (seed % 3) });
+      const best = bruteForce(given, planFaults);
+      if (best === null) continue;
+      const model = modelOf(given);
+      const bounds = pinnedChoices(model).choices.map((pinned) =>
+        lowerBounds(model, staticsOf(model), partialOf(model, pinned))(best + 50),
+      );
+      expect([seed, Math.min(...bounds) <= best, bounds]).toEqual([seed, true, bounds]);
+    }
+    // One painter, three boats of an hour each: they end at 1, 2 and 3 h.
+    const boats = ['a', 'b', 'c'].map((id) => task(id));
+    const three = problem({ tasks: boats, ends: boats.map(({ id }) => ({ tasks: [id], costPerSlot: 1 })) });
+    const model = modelOf(three);
+    expect(lowerBounds(model, staticsOf(model), partialOf(model, []))(100)).toBe(2 + 4 + 6);
   });
 
   it('of twenty tasks and of a yard of eighty: every plan holds, is no cheaper than its bound, and is the same for the same seed', () => {

@@ -1,11 +1,12 @@
 import { branchAndBound, MOST_TASKS } from './branchAndBound.ts';
 import { costOf, type Decoded } from './listSchedule.ts';
 import { genesOf, type Listed, localSearch } from './localSearch.ts';
+import { lowerBounds } from './lowerBounds.ts';
 import { type Model, modelOf, type Task } from './model.ts';
 import { onlyTasks } from './onlyTasks.ts';
 import { pinnedChoices } from './pinned.ts';
 import type { PlanProblem } from './problem.ts';
-import { lowerBound, propagate } from './propagate.ts';
+import { propagate } from './propagate.ts';
 import { randomOf } from './random.ts';
 import { type Statics, staticsOf } from './statics.ts';
 import type { Placed } from './timetable.ts';
@@ -67,12 +68,13 @@ export function solve(problem: PlanProblem, seed: number, budget: Budget): Solve
     proven: least >= plan.cost,
     clash: [],
   });
+  const boundUpTo = lowerBounds(model, statics, partial);
   const search = (more: More, start: Listed | null) =>
     localSearch({ model, pinned: cheapest, random, more, least: bound, start });
   const random = randomOf(seed);
   let found = search(budget.first, null);
   let plan = whole(found);
-  if (plan) bound = lowerBound(model, statics, partial, plan.cost);
+  if (plan) bound = boundUpTo(plan.cost);
   if (plan && bound >= plan.cost) return best(plan, bound);
   if (all && !plan) {
     const clash = clashAround(problem, model, found.plan, budget.proof);
@@ -92,7 +94,7 @@ export function solve(problem: PlanProblem, seed: number, budget: Budget): Solve
     });
   const last = whole(found);
   if (last && (!plan || last.cost < plan.cost)) plan = last;
-  if (plan) return best(plan, lowerBound(model, statics, partial, plan.cost));
+  if (plan) return best(plan, boundUpTo(plan.cost));
   return { plan: null, bound, proven: false, clash: model.ids };
 }
 
