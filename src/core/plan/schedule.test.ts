@@ -286,6 +286,19 @@ describe('a plan against all others', () => {
     expect(found).toBeGreaterThan(5);
   });
 
+  it('a fortnight of four boats costs at most a tenth more than the best plan known of it, and the bound is known to be below it', () => {
+    // Found by searches of a minute.
+    const best = 2589;
+    const given = aYardPlan(8, 4, 4, 4);
+    for (const seed of [1, 2]) {
+      const plan = schedule(given, { seed, steps: 6000 });
+      if (!plan.ok) throw new Error('the yard has a plan');
+      expect(plan.cost).toBeLessThan(1.1 * best);
+      expect(plan.bound).toBeLessThanOrEqual(best);
+      expect(plan.bound).toBeGreaterThan(0.6 * best);
+    }
+  });
+
   it('a machine that is too slow for its budget still finds a plan where the first list has none', () => {
     const given = aPlanProblem(9009, { tasks: 30, slots: 150, people: 2 });
     expect(schedule(given, { seed: 5, steps: 1 }).ok).toBe(false);
