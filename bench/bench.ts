@@ -1,11 +1,11 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import os, { tmpdir } from 'node:os';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { v7 as uuidv7 } from 'uuid';
 import { layDemo } from '../demo/layDemo.ts';
 import { projectRoot } from '../src/server/db/places.ts';
 import { start } from '../src/server/start.ts';
+import { firstPaintBytes } from '../test/firstPaint.ts';
 import { startsOfTenDays, surfacesOfASeason, windowsOfASeason } from './clocks.ts';
 import { grow } from './grow.ts';
 import { largeMesh } from './mesh.ts';
@@ -145,25 +145,6 @@ async function sideBySide(address: string): Promise<void> {
   say('GET /board, 20 connections side by side, p95', `${p95(times).toFixed(0)} ms`, '250 ms');
 }
 
-function firstPaint(): void {
-  const web = path.join(projectRoot(), 'dist/web');
-  type Manifest = Record<string, { file: string; imports?: string[]; isEntry?: boolean }>;
-  const manifest = JSON.parse(readFileSync(path.join(web, '.vite/manifest.json'), 'utf8')) as Manifest;
-  const wanted = new Set<string>();
-  const add = (key: string) => {
-    const chunk = manifest[key];
-    if (!chunk || wanted.has(chunk.file)) return;
-    wanted.add(chunk.file);
-    for (const each of chunk.imports ?? []) add(each);
-  };
-  for (const [key, chunk] of Object.entries(manifest)) if (chunk.isEntry) add(key);
-  const size = [...wanted].reduce(
-    (sum, file) => sum + gzipSync(readFileSync(path.join(web, file))).length,
-    0,
-  );
-  say('script for first paint, gzipped', `${Math.round(size / 1000)} kB`, '165 kB');
-}
-
 console.log(
   `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}`,
 );
@@ -174,5 +155,5 @@ startsOfTenDays();
 surfacesOfASeason();
 await packsOfThirtyProducts();
 needOfAYard();
-firstPaint();
+say('script for first paint, gzipped', `${Math.round(firstPaintBytes() / 1000)} kB`, '165 kB');
 await boardOfALargeYard();

@@ -153,7 +153,7 @@ async function inThePage(bytes: Uint8Array): Promise<void> {
       watch.frames = [];
       let last = performance.now();
       const frame = (now: number) => {
-        const shown = document.querySelector('section[aria-label="Areas of the mesh"]') !== null;
+        const shown = document.querySelector('section[aria-label="Areas from the mesh"]') !== null;
         watch.frames.push({ gap: now - last, shown });
         last = now;
         requestAnimationFrame(frame);
@@ -162,7 +162,7 @@ async function inThePage(bytes: Uint8Array): Promise<void> {
     });
     await page.getByLabel('Open STL or OBJ').setInputFiles(file);
     const from = performance.now();
-    await page.locator('section[aria-label="Areas of the mesh"]').waitFor({ timeout: 120_000 });
+    await page.locator('section[aria-label="Areas from the mesh"]').waitFor({ timeout: 120_000 });
     const took = performance.now() - from;
     await page.waitForTimeout(1500);
     const frames = await page.evaluate(

@@ -218,6 +218,8 @@ export interface BenchView {
   /** The coats that lie there, the lowest first, whole or begun. */
   lying: CoatLying[];
   alike: AlikeArea[];
+  /** Areas of `alike` whose coat the agreed plan applies in one go with this one, and when it begins this one; null: no plan does. */
+  plannedTogether: { start: string; areaIds: string[] } | null;
   faults: OpenFault[];
   bare: BareTick[];
   /** Paint is about to cross the old waterline, and nobody has said what became of it. */

@@ -491,6 +491,7 @@ const ENTRIES: Record<string, Entry> = {
     args: [practiceCase.job, practiceCase.hurried, 0, practice.practiceTime(0, 15)],
   },
   practiceTime: { run: practice.practiceTime, args: [1, 8] },
+  plannedInOneGo: { run: plan.plannedInOneGo, args: [[{ id: 'a', startMs: HOUR, applyMs: HOUR }], 'a'] },
   planFaults: {
     run: plan.planFaults,
     args: [planProblem, { starts: { a: 0, b: 3 }, crew: { a: ['p'], b: ['p'] } }],

@@ -138,6 +138,9 @@ export const benchReply = objectOf<BenchView>({
       progress: listOf(progressReply),
     }),
   ),
+  plannedTogether: Joi.object({ start: moment(), areaIds: listOf(uuid()) })
+    .allow(null)
+    .required(),
   faults: listOf(faultReply),
   bare: listOf(tick),
   askOldLine: flag(),

@@ -18,6 +18,7 @@ export {
 export { placesOf, type TaskPlace } from './placesOf.ts';
 export { type PlanFault, planFaults } from './planFaults.ts';
 export { type KeptPlan, type PlanMove, planKeeping } from './planKeeping.ts';
+export { type PlannedCoat, plannedInOneGo } from './plannedInOneGo.ts';
 export { type NoYardPlan, planYard, type TimedTask, type YardPlan } from './planYard.ts';
 export type { NoPlan, Plan, PlanLag, PlanPerson, PlanProblem, PlanTask, Span } from './problem.ts';
 export { MOST_ORDERS, type Order, type RehearsalMistake, type RehearsalStep } from './rehearsalSteps.ts';

@@ -2,7 +2,14 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBoat, aCoat, anArea, aProduct, aStep, HOUR, NOON, weatherCsv } from '../../../test/examples.ts';
 import { yardServer } from '../../../test/yardServer.ts';
-import type { BenchView, LogView, StackView, TradeView, WorkRatesView } from '../../contract/index.ts';
+import type {
+  BenchView,
+  LogView,
+  PlanView,
+  StackView,
+  TradeView,
+  WorkRatesView,
+} from '../../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
 const boat = aBoat();
@@ -198,6 +205,29 @@ it('what is noted while a coat is applied is at every bench, and is taken up by 
   expect((await bench()).progress).toHaveLength(4);
   for (const wrong of [{ section: { no: 4, of: 4 } }, { section: null }, { section: null, comb: { wetMicrons: 100, dryMicrons: 100 } }]) // biome-ignore format: one line
     expect((await post('progress', NOON, { ...ticked(0), ...wrong })).status).toBe(422);
+});
+
+it('what the agreed plan applies in one go with a coat is proposed at its bench', async () => {
+  const { product, area, step, bench } = await planned({ coats: 1 });
+  const others = ['Right after', 'Tomorrow'].map((name) => anArea(boat.id, { zone: 'topsides', name }));
+  const steps = others.map(() => aStep(product.id, { coats: 1 }));
+  for (const [i, other] of others.entries()) {
+    await server.ask('POST', '/areas', other);
+    await server.ask('PUT', `/areas/${other.id}/stack`, { version: 1, steps: [steps[i]] });
+  }
+  expect((await bench()).plannedTogether).toBeNull();
+  // 40 m² by roller take some hours.
+  const at = (ms: number) => new Date(NOON + ms).toISOString();
+  const task = (areaId: string, stepId: string | undefined, start: string) => ({ taskId: `${areaId} ${stepId} 0`, start }); // biome-ignore format: one line
+  const tasks = [
+    task(area.id, step.id, at(0)),
+    task(others[0]?.id ?? '', steps[0]?.id, at(HOUR)),
+    task(others[1]?.id ?? '', steps[1]?.id, at(24 * HOUR)),
+  ];
+  const { body: plan } = await server.ask<PlanView>('GET', '/plan');
+  const agreed = [{ at: at(0), cost: null, launches: [], tasks }];
+  expect((await server.ask('PUT', '/plan/setup', { ...plan.setup, agreed })).status).toBe(200);
+  expect((await bench()).plannedTogether).toEqual({ start: at(0), areaIds: [others[0]?.id] });
 });
 
 it('who applies a coat, and what is painted in one go, is at every bench of it until it is logged', async () => {

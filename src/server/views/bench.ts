@@ -10,6 +10,7 @@ import type {
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { workRates } from '../../core/film/index.ts';
+import { plannedInOneGo } from '../../core/plan/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
 import { memoised, remembering } from '../../core/units/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
@@ -24,9 +25,11 @@ import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
+import { planSetupOf } from '../rows/plan.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { progressOf } from '../rows/progress.ts';
 import { sessionNotes } from '../rows/sessions.ts';
+import { agreedStarts } from './agreedStart.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
@@ -127,6 +130,40 @@ async function inOneGo(
   };
 }
 
+/** What the agreed plan applies in one go with the coat in hand. */
+async function togetherInPlan(
+  db: Context['db'],
+  {
+    areaId,
+    next,
+    ownM2,
+    alike,
+    m2PerH,
+  }: {
+    areaId: string;
+    next: AreaClock['next'];
+    ownM2: number;
+    alike: readonly Omit<AlikeArea, 'progress'>[];
+    m2PerH: number;
+  },
+): Promise<BenchView['plannedTogether']> {
+  if (!next || alike.length === 0) return null;
+  const startOf = agreedStarts(await planSetupOf(db));
+  const start = startOf(areaId, next);
+  if (start === null) return null;
+  const planned = (id: string, at: string, m2: number) => ({
+    id,
+    startMs: Date.parse(at),
+    applyMs: (m2 / m2PerH) * HOUR_MS,
+  });
+  const others = alike.flatMap((each) => {
+    const at = startOf(each.areaId, { ...next, stepId: each.stepId, coatNo: each.coatNo });
+    return at === null ? [] : [planned(each.areaId, at, each.leftM2)];
+  });
+  const areaIds = plannedInOneGo([planned(areaId, start, ownM2), ...others], areaId);
+  return areaIds.length > 0 ? { start, areaIds } : null;
+}
+
 /** A heated space asked about; its shell null: as the area usually has it. */
 export type InsideAsked = Omit<Inside, 'shell'> & { shell: Inside['shell'] | null };
 
@@ -219,6 +256,8 @@ export async function benchView(
     step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...asked }) : null;
   const log = memory.logOf(state.boat.id);
   const { findings } = await surveyRows(db, state.boat.id, known.boat);
+  const alike = alikeAreas(known, { state, clock, at, findings });
+  const rate = step ? rateView(known.trade.settings, step.method) : null;
   const potsOf = (emptied: boolean) =>
     known.boat
       ? potViews([known.boat], known.catalogue, at, emptied).filter((pot) => pot.areaId === areaId)
@@ -230,7 +269,7 @@ export async function benchView(
     clock,
     step,
     product: product ? { ...product, archived: false } : null,
-    rate: step ? rateView(known.trade.settings, step.method) : null,
+    rate,
     litresForCoat: litresForCoat(state, clock, product, known.catalogue),
     air: hour ? toWeatherHour(hour) : null,
     hours: ahead.map(({ at: ms, ok, reasons, conditions, surfaceC, dewPointC, marginFalls }) => ({
@@ -256,9 +295,12 @@ export async function benchView(
       areaId,
       boatId: state.boat.id,
       next: clock.next,
-      alike: alikeAreas(known, { state, clock, at, findings }),
+      alike,
       at,
     })),
+    plannedTogether: rate
+      ? await togetherInPlan(db, { areaId, next: clock.next, ownM2: left, alike, m2PerH: rate.m2PerH })
+      : null,
     pots: potsOf(false),
     emptied: potsOf(true),
     progress: clock.next

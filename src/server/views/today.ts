@@ -10,11 +10,11 @@ import { inSlices } from '../memory/slices.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
 import { planSetupOf } from '../rows/plan.ts';
+import { agreedStarts } from './agreedStart.ts';
 import { beforeCoat, type CoatInHand } from './beforeCoat.ts';
 import { coatSpans } from './coatSpans.ts';
 import { coatUnder } from './coatUnder.ts';
 import { potViews } from './pots.ts';
-import { coatKey } from './supply/coatSupply.ts';
 
 /** Number of areas checked; one person does no more in a day. */
 const MOST = 12;
@@ -120,15 +120,13 @@ function mixedPots(
 
 /** When the agreed plan has an area's next coat today; null: it has none. */
 function plannedToday(
-  { agreed }: PlanSetup,
+  setup: PlanSetup,
   { fromMs, toMs }: { fromMs: number; toMs: number },
 ): (clock: AreaClock) => string | null {
-  const startOf = new Map(agreed.at(-1)?.tasks.map(({ taskId, start }) => [taskId, start]));
+  const startOf = agreedStarts(setup);
   return ({ areaId, next }) => {
-    if (!next) return null;
-    const id = coatKey(areaId, next.stepId, next.coatNo);
-    const start = startOf.get(id) ?? startOf.get(`${id}#1`);
-    return start !== undefined && Date.parse(start) >= fromMs && Date.parse(start) <= toMs ? start : null;
+    const start = startOf(areaId, next);
+    return start !== null && Date.parse(start) >= fromMs && Date.parse(start) <= toMs ? start : null;
   };
 }
 

@@ -11,14 +11,9 @@ import type {
   Waterline,
   WorkView,
 } from '../../contract/index.ts';
+import { benchWithWaiting } from './benchWithWaiting.ts';
+import { boatWithWaiting, lineWithWaiting, logWithWaiting, templatesWithWaiting } from './boatWithWaiting.ts';
 import type { Waiting } from './queue.ts';
-import {
-  benchWithWaiting,
-  boatWithWaiting,
-  lineWithWaiting,
-  logWithWaiting,
-  templatesWithWaiting,
-} from './withWaiting.ts';
 
 const AT = '2026-05-14T12:00:00Z';
 let seq = 0;
@@ -51,6 +46,7 @@ const bench = (over: { pots?: Partial<PotView>[]; work?: WorkView[] } = {}) =>
     progress: [],
     session: [],
     alike: [],
+    plannedTogether: null,
     bare: [{ id: 'anode', kind: 'anode', name: 'Anode', taped: null }],
     clock: { ...aClock({}), next: { stepId: STEP, coatNo: 1 }, work: over.work ?? [task] },
   }) as unknown as BenchView;

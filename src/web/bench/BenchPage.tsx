@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
-import { type InsideAsked, useBench, useYard } from '../api/queries.ts';
+import { type InsideAsked, useBench } from '../api/benchQueries.ts';
+import { useYard } from '../api/queries.ts';
 import { HandTests } from '../parts/HandTests.tsx';
 import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -138,6 +139,7 @@ function Bench({
             <WorkBefore view={view} zone={zone} />
             <Together
               alike={view.alike}
+              planned={view.plannedTogether}
               chosen={new Set(others.map(({ areaId }) => areaId))}
               onChange={(chosen) => bench.change({ areaIds: [...chosen] })}
               zone={zone}

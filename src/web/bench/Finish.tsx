@@ -1,5 +1,5 @@
 import type { BenchView, Product, Step } from '../../contract/index.ts';
-import { useTins } from '../api/queries.ts';
+import { useTins } from '../api/supplyQueries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Tins } from '../parts/tins/Tins.tsx';
 import { cautionsFor } from './cautions.ts';

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { LookAheadView, StartView } from '../../contract/index.ts';
-import { useLookAhead } from '../api/queries.ts';
+import { useLookAhead } from '../api/benchQueries.ts';
 import { fromLocalField, sayRange, saySpan, sayTime, toLocalField } from '../clock/say.ts';
 import { TimeInput } from '../forms/TimeInput.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { CoatOutlook, HeatView, OtherPlaceView } from '../../contract/index.ts';
 import { SHELL_DEFAULTS, SHELLS, type ShellKind } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
-import type { InsideAsked } from '../api/queries.ts';
+import type { InsideAsked } from '../api/benchQueries.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';

@@ -1,6 +1,6 @@
 import type { Area } from '../../contract/index.ts';
 import { equalStrips, hasHull, hullLines, type Point } from '../../core/hull/index.ts';
-import { useBoat } from '../api/queries.ts';
+import { useBoat } from '../api/boatQueries.ts';
 import { areaOutlines } from '../parts/drawing/areaOutline.ts';
 import { pathOf } from '../parts/drawing/drawn.ts';
 import { orProblem } from './batchInHand.ts';

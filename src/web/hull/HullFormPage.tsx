@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { HullForm, HullFormInput, Problem, Waterline } from '../../contract/index.ts';
+import { useHullForm, useWaterline } from '../api/boatQueries.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useHullForm, useWaterline } from '../api/queries.ts';
 import { HullOnly } from '../parts/HullOnly.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SurveyTabs } from '../parts/SurveyTabs.tsx';

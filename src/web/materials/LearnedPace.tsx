@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { MethodPace, PaceView, Yard } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useProductPace, useYard } from '../api/queries.ts';
+import { useYard } from '../api/queries.ts';
+import { useProductPace } from '../api/supplyQueries.ts';
 import { sayTime } from '../clock/say.ts';
 import { counted } from '../words/counted.ts';
 import { FOUND_WORDS, METHOD_WORDS } from '../words/systems.ts';

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
-import { useMaterials, useYard } from '../api/queries.ts';
+import { useYard } from '../api/queries.ts';
+import { useMaterials } from '../api/supplyQueries.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount, sayPart, sayStopped } from '../words/supply.ts';
 

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlanView, Shelter, TradeView } from '../../contract/index.ts';
-import { usePlan, useTrade, useYard } from '../api/queries.ts';
+import { usePlan } from '../api/planQueries.ts';
+import { useYard } from '../api/queries.ts';
+import { useTrade } from '../api/supplyQueries.ts';
 import { dayText, longMonthText, startOfDay, wallOf } from '../clock/wallClock.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';

@@ -2,7 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LeverCode, LeverView, PlanView } from '../../contract/index.ts';
 import { api } from '../api/client.ts';
-import { useLevers } from '../api/queries.ts';
+import { useLevers } from '../api/planQueries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';

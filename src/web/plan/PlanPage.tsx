@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { PlanView } from '../../contract/index.ts';
-import { usePlan, useYard } from '../api/queries.ts';
+import { usePlan } from '../api/planQueries.ts';
+import { useYard } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { BuyingView, TradeView } from '../../contract/index.ts';
-import { useBuying, useTrade, useYard } from '../api/queries.ts';
+import { useYard } from '../api/queries.ts';
+import { useBuying, useTrade } from '../api/supplyQueries.ts';
 import { sayTime } from '../clock/say.ts';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';

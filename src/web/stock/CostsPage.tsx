@@ -1,6 +1,7 @@
 import { useSearchParams } from 'react-router';
 import type { CostLine, CostsView } from '../../contract/index.ts';
-import { useBoard, useCosts } from '../api/queries.ts';
+import { useBoard } from '../api/queries.ts';
+import { useCosts } from '../api/supplyQueries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { MovementsView } from '../../contract/index.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useMovements } from '../api/queries.ts';
+import { useMovements } from '../api/supplyQueries.ts';
 import { sayTime } from '../clock/say.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';

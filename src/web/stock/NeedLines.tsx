@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { NeedLineView, ProductSupply } from '../../contract/index.ts';
-import { useMaterials } from '../api/queries.ts';
+import { useMaterials } from '../api/supplyQueries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';

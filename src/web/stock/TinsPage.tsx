@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { useProducts, useTins, useYard } from '../api/queries.ts';
+import { useProducts, useYard } from '../api/queries.ts';
+import { useTins } from '../api/supplyQueries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';

@@ -1,7 +1,7 @@
 import { useFormContext } from 'react-hook-form';
 import { METHODS, TYPICAL_RATE_M2_PER_H } from '../../core/film/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
-import { useWorkRates } from '../api/queries.ts';
+import { useWorkRates } from '../api/supplyQueries.ts';
 import { Field } from '../forms/Field.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { METHOD_WORDS } from '../words/systems.ts';

@@ -3,7 +3,7 @@ import type { LotView, MovementInput, MovementsInput, StockView } from '../../co
 import { type Movement, type Stock, stockAfter } from '../../core/supply/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
-import { useOverlaid } from '../api/queries.ts';
+import { useOverlaid } from '../api/overlaid.ts';
 import type { Waiting } from '../api/queue.ts';
 
 /** The stock, with what waits on this device laid over it: a tin counted here stands as counted here. */

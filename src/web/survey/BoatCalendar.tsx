@@ -1,6 +1,6 @@
 import { useState } from 'react';
+import { useBoatCalendar } from '../api/boatQueries.ts';
 import { useWrite } from '../api/mutations.ts';
-import { useBoatCalendar } from '../api/queries.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 
 /** The boat's windows for the calendar in one's pocket: an address, shown once, that can be taken back. */
