@@ -196,6 +196,7 @@ function Bench({
               product={product}
               wanted={wanted}
               others={others}
+              all={all}
               airC={conditions?.airC ?? null}
               applying={applying}
               join={bench.join}

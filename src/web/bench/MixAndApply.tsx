@@ -4,11 +4,14 @@ import type { BenchPart } from './BenchSteps.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { Mixing } from './Mixing.tsx';
 import type { MixingProps } from './OneBatch.tsx';
+import type { Covered } from './together.ts';
 import { WhileApplying } from './WhileApplying.tsx';
 
 interface Props extends Omit<MixingProps, 'othersM2'> {
   /** Other areas painted in one go. */
   others: readonly AlikeArea[];
+  /** How far the coat has got on all of them. */
+  all: Covered;
   applying: Applying;
   /** Adds this device to those at the coat. */
   join: () => void;
@@ -24,6 +27,7 @@ export function MixAndApply(props: Props) {
   const {
     view,
     others,
+    all,
     step,
     product,
     wanted,
@@ -45,6 +49,7 @@ export function MixAndApply(props: Props) {
         key={product.id}
         {...{ view, step, product, wanted, othersM2, airC, onMixed, zone }}
         usedL={applying.usedL}
+        all={all}
       />
     </div>
   );

@@ -1,18 +1,27 @@
 import { useState } from 'react';
 import type { BenchView } from '../../contract/index.ts';
+import { willItReach } from '../../core/film/index.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
-import { mixedFor } from './batchInHand.ts';
+import { mixedFor, orProblem } from './batchInHand.ts';
 import { NextPot } from './NextPot.tsx';
 import { type MixingProps, OneBatch } from './OneBatch.tsx';
 import { SPOKEN } from './ReadAloud.tsx';
+import type { Covered } from './together.ts';
 
 /** The litres mixed and still to mix for the coat, and the next batch. */
-export function Mixing({ usedL, zone, ...props }: MixingProps & { usedL: number | null; zone: string }) {
+export function Mixing({
+  usedL,
+  all,
+  zone,
+  ...props
+}: MixingProps & { usedL: number | null; all: Covered; zone: string }) {
   const { view, step, product, wanted, othersM2 } = props;
   const { sheet } = product;
   const mixed = mixedFor(view, step);
   const missing = wanted === null ? null : Math.max(0, wanted - mixed);
+  // More used than mixed: what is left of it is not known.
+  const atPace = usedL !== null && usedL <= mixed ? shortAtPace(mixed, usedL, all) : null;
   // With enough mixed, another pot isn’t suggested.
   const [more, setMore] = useState(false);
   // Sent from here: the form goes once enough is mixed, and what follows a write that arrived is to follow all the same.
@@ -23,6 +32,7 @@ export function Mixing({ usedL, zone, ...props }: MixingProps & { usedL: number 
         {sheet.parts.length > 1 ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
       </h2>
       <Wanted view={view} wanted={wanted} several={othersM2 > 0} mixed={mixed} missing={missing} />
+      {missing !== null && atPace !== null && <AtPace planned={missing} atPace={atPace} />}
       {missing !== null && <NextPot view={view} step={step} missing={missing} usedL={usedL} zone={zone} />}
       {missing === 0 && !more ? (
         <button type="button" className="btn target" onClick={() => setMore(true)}>
@@ -41,6 +51,33 @@ export function Mixing({ usedL, zone, ...props }: MixingProps & { usedL: number 
         />
       )}
     </section>
+  );
+}
+
+/** Litres short of what the rest takes as the coat was applied so far; null: nothing is known of that. */
+const shortAtPace = (mixed: number, usedL: number, { leftM2, coveredM2 }: Covered): number | null =>
+  orProblem(() =>
+    willItReach({
+      litresLeft: mixed - usedL,
+      areaLeftM2: Math.max(0, leftM2 - coveredM2),
+      coveredM2,
+      usedL,
+    }),
+  ).value?.shortL ?? null;
+
+/** Differences below this share of what is planned are not worth a word. */
+const ALIKE = 0.05;
+
+/** The rest as the coat was applied so far, where that is another amount than planned. */
+function AtPace({ planned, atPace }: { planned: number; atPace: number }) {
+  const { show } = useUnits();
+  if (Math.abs(atPace - planned) <= ALIKE * Math.max(atPace, planned)) return null;
+  return (
+    <p className={atPace > planned ? 'text-warning font-semibold' : ''}>
+      {atPace > planned
+        ? `The coat goes on thicker than planned: at this pace ${show(atPace, 'volume')} more is needed.`
+        : `The coat goes on thinner than planned: at this pace ${show(atPace, 'volume')} more would do. Check the wet film.`}
+    </p>
   );
 }
 

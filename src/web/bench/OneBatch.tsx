@@ -185,7 +185,7 @@ export function OneBatch({
         <Cans wanted={missing} canLitres={sheet.canLitres} />
       ) : (
         <>
-          {plan && view.rate && (
+          {plan && view.rate && missing !== null && (
             <PotPlan
               plan={plan}
               sheet={sheet}
@@ -193,6 +193,8 @@ export function OneBatch({
               potLife={potLife}
               potTempC={potTempC}
               inductionMin={inductionMin}
+              missing={missing}
+              litres={litres}
             />
           )}
           {step.ownRatio && <OwnRatioNote product={product} own={step.ownRatio} />}

@@ -13,23 +13,29 @@ interface Props {
   potLife: number | null;
   potTempC: number;
   inductionMin: number;
+  /** Paint still to mix for the coat, and the batch size that is chosen, l. */
+  missing: number;
+  litres: number;
 }
 
 /** Whether the coat fits one pot, or into how many it goes and how far apart. */
-export function PotPlan({ plan, sheet, rate, potLife, potTempC, inductionMin }: Props) {
+export function PotPlan({ plan, sheet, rate, potLife, potTempC, inductionMin, missing, litres }: Props) {
   const { show } = useUnits();
   if ('problem' in plan) return <p className="text-error font-semibold">{plan.problem}</p>;
   if (potLife === null) return null;
   const [first, second] = plan.batches;
+  // A little less than the rest is the rest: amounts are rounded to what can be measured.
+  const count = Math.ceil(missing / litres - 0.05);
+  const ofThisSize = count > plan.batches.length ? ` In the size chosen it takes ${count}.` : '';
   return (
     <Why
       figure={
         plan.fitsOnePot ? (
-          <span>One batch is enough.</span>
+          <span>One batch is enough.{ofThisSize}</span>
         ) : (
           <strong>
             Too much for one batch. Mix {plan.batches.length} batches of {show(first?.litres ?? 0, 'volume')},
-            one every {sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}.
+            one every {sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}.{ofThisSize}
           </strong>
         )
       }

@@ -300,6 +300,8 @@ describe('mixing', () => {
     Object.defineProperty(navigator, 'wakeLock', { value: { request }, configurable: true });
     const { area, user } = await planned(primer);
     await type(user, 'Batch size', '800');
+    // 4.32 l in all.
+    expect(await screen.findByText(/In the size chosen it takes 6\./)).toBeDefined();
     for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
       await user.click(label);
     expect(request).not.toHaveBeenCalled();
@@ -322,6 +324,9 @@ describe('mixing', () => {
     await waitFor(() => expect(announced).toHaveBeenCalled());
     expect(announced.mock.calls.map(([title]) => title)).toEqual(['Mix the next pot now']);
     vi.unstubAllGlobals();
+    // 0.8 l on 4 of 20 m²: the other 16 take 3.2 l.
+    await user.click(screen.getByRole('button', { name: 'Section 1 of 5' }));
+    expect(await screen.findByText(/thinner than planned: at this pace 3\.2 l more would do/)).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Mark pot used up' }));
     await waitFor(async () => expect((await bench(area)).pots).toEqual([]));
     // The screen stays on for as long as a pot is in use.
