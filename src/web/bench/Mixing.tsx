@@ -19,7 +19,8 @@ export function Mixing({
   const { view, step, product, wanted, othersM2 } = props;
   const { sheet } = product;
   const mixed = mixedFor(view, step);
-  const missing = wanted === null ? null : Math.max(0, wanted - mixed);
+  const isCovered = all.leftM2 > 0 && all.leftM2 - all.coveredM2 <= 1e-9;
+  const missing = wanted === null ? null : isCovered ? 0 : Math.max(0, wanted - mixed);
   // More used than mixed: what is left of it is not known.
   const atPace = usedL !== null && usedL <= mixed ? shortAtPace(mixed, usedL, all) : null;
   // With enough mixed, another pot isn’t suggested.
@@ -76,7 +77,7 @@ function AtPace({ planned, atPace }: { planned: number; atPace: number }) {
     <p className={atPace > planned ? 'text-warning font-semibold' : ''}>
       {atPace > planned
         ? `The coat goes on thicker than planned: at this pace ${show(atPace, 'volume')} more is needed.`
-        : `The coat goes on thinner than planned: at this pace ${show(atPace, 'volume')} more would do. Check the wet film.`}
+        : `The coat goes on thinner than planned: at this pace ${atPace > 0 ? `${show(atPace, 'volume')} more would do` : 'what is mixed is enough'}. Check the wet film.`}
     </p>
   );
 }

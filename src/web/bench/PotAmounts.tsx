@@ -63,6 +63,7 @@ export function PotAmounts(props: Props) {
         better={batch.better}
         thinner={thinner}
         inductionMin={inductionMin}
+        isOtherwise={amounts !== null}
         onTake={props.onLitres}
       />
     </>

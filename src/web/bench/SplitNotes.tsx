@@ -12,6 +12,8 @@ interface Props {
   better: Batch['better'];
   thinner: Addition;
   inductionMin: number;
+  /** Poured otherwise than asked: what the rounding leaves is then of no use. */
+  isOtherwise: boolean;
   onTake: (litres: number) => void;
 }
 
@@ -21,7 +23,16 @@ const SHORT = 0.02;
 const isExact = (error: number) => Math.abs(error) < 0.0005;
 
 /** Notes on a rounded batch: the error left, the shortfall, a similar size that fits the graduations, the thinner. */
-export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin, onTake }: Props) {
+export function SplitNotes({
+  sheet,
+  parts,
+  asked,
+  better,
+  thinner,
+  inductionMin,
+  isOtherwise,
+  onTake,
+}: Props) {
   const { show, system } = useUnits();
   const size = ({ litres, total }: Split) =>
     litres === null
@@ -29,7 +40,7 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
       : show(litres, 'volume');
   return (
     <>
-      {parts.length > 1 && (
+      {parts.length > 1 && !isOtherwise && (
         <Why
           figure={
             asked.withinTolerance ? (
@@ -53,13 +64,13 @@ export function SplitNotes({ sheet, parts, asked, better, thinner, inductionMin,
           </p>
         </Why>
       )}
-      {asked.sizeError < -SHORT && (
+      {asked.sizeError < -SHORT && !isOtherwise && (
         <p className="text-warning font-semibold">
           Rounding to the tool’s graduations makes this batch {Math.round(-asked.sizeError * 100)} % smaller
           than you asked for.
         </p>
       )}
-      {better && (
+      {better && !isOtherwise && (
         <p>
           {isExact(better.split.ratioError)
             ? `A batch of ${size(better.split)} can be measured exactly with this tool.`

@@ -30,9 +30,28 @@ export interface CoatInHand {
   stopNote: string | null;
 }
 
-/** When the coat was begun, as long as nobody says: the pot being ready and the film below too, an hour ago at most. */
-function likelyStart({ clock }: BenchView, pots: BenchView['pots'], now: number): number {
-  const began = pots.length ? Math.min(...pots.map((pot) => Date.parse(pot.inductionEnds))) : now - HOUR_MS;
+/** Notes older than this are of an earlier day’s work. */
+const SAME_DAY_MS = 16 * HOUR_MS;
+
+/** When the first section that was ticked must have been begun, at the rate of the coat; Infinity: none was. */
+function firstSectionMs({ progress, clock, rate }: BenchView, now: number): number {
+  const begun = progress.flatMap(({ at, section }) => {
+    const ms = Date.parse(at);
+    if (!section || ms < now - SAME_DAY_MS) return [];
+    const areaM2 = Math.max(0, (clock.next?.areaM2 ?? 0) - (clock.next?.coveredM2 ?? 0)) / section.of;
+    return [ms - (rate ? (areaM2 / rate.m2PerH) * HOUR_MS : 0)];
+  });
+  return Math.min(...begun);
+}
+
+/**
+ * When the coat was begun, as long as nobody says: the pot being ready, or the first section ticked if that was sooner, and the
+ * film below being ready too; an hour ago where nothing tells.
+ */
+export function likelyStart(view: BenchView, pots: BenchView['pots'], now: number): number {
+  const { clock } = view;
+  const first = Math.min(firstSectionMs(view, now), ...pots.map((pot) => Date.parse(pot.inductionEnds)));
+  const began = Number.isFinite(first) ? first : now - HOUR_MS;
   const soon = clock.segments.find(({ state }) => state === 'too-soon');
   const readyMs = soon?.to ? Math.ceil(Date.parse(soon.to) / 60_000) * 60_000 : began;
   return Math.min(Math.max(began, readyMs), now - 60_000);
