@@ -9,14 +9,16 @@ interface Props {
   onChange: (tool: MeasuringTool) => void;
 }
 
+/** A tool that makes another batch than was asked for, by more than this share, is no help. */
+const SAME_SIZE = 0.1;
+
 /** Where the tool in hand is too coarse for a batch: one that is not. */
 export function FinerTool({ batch, tool, onChange }: Props) {
   const { system } = useUnits();
-  const finer = toolsIn(system).find(
-    (each) =>
-      each.key !== tool.kind &&
-      batchOrProblem({ ...batch, tool: each.tool }).batch?.result.asked.withinTolerance,
-  );
+  const finer = toolsIn(system).find((each) => {
+    const split = batchOrProblem({ ...batch, tool: each.tool }).batch?.result.asked;
+    return each.key !== tool.kind && split?.withinTolerance && Math.abs(split.sizeError) <= SAME_SIZE;
+  });
   if (!finer) return <p>No usual tool is fine enough for so little: mix a larger batch.</p>;
   return (
     <button type="button" className="btn target" onClick={() => onChange(finer.tool)}>

@@ -173,7 +173,7 @@ function useAgainst({ view, others, product, step, conditions, zone }: Props, sp
   const open = fault && `a finding is open: ${FINDING_WORDS[fault.kind].word.toLowerCase()}, ${fault.reason}`;
   const here = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
   // Of several areas it is said which.
-  const named = here && others.length > 0 ? `${view.area.name}: ${here}` : here;
+  const named = here && others.length > 0 ? `${view.area.name}, ${here}` : here;
   const against = named ?? againstOthers(others, checks, { zone, now, show }) ?? open ?? null;
   return { typed, against };
 }

@@ -18,6 +18,9 @@ interface Props {
   litres: number;
 }
 
+/** More batches than this are not counted. */
+const MOST_BATCHES = 12;
+
 /** Whether the coat fits one pot, or into how many it goes and how far apart. */
 export function PotPlan({ plan, sheet, rate, potLife, potTempC, inductionMin, missing, litres }: Props) {
   const { show } = useUnits();
@@ -26,7 +29,9 @@ export function PotPlan({ plan, sheet, rate, potLife, potTempC, inductionMin, mi
   const [first, second] = plan.batches;
   // A little less than the rest is the rest: amounts are rounded to what can be measured.
   const count = Math.ceil(missing / litres - 0.05);
-  const ofThisSize = count > plan.batches.length ? ` In the size chosen it takes ${count}.` : '';
+  // Of a touch-up nobody wants to know how many would make the whole coat.
+  const ofThisSize =
+    count > plan.batches.length && count <= MOST_BATCHES ? ` In the size chosen it takes ${count}.` : '';
   return (
     <Why
       figure={

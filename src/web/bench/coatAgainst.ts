@@ -63,8 +63,8 @@ export function againstOthers(
   for (const [i, { areaName }] of others.entries()) {
     const check = checks[i];
     const [met] = check?.air?.failures ?? [];
-    if (check?.tooSoon) return `${areaName}: ${sayTooSoon(check.tooSoon, zone, now)}`;
-    if (met) return `${areaName}: ${sayTime(met.at, zone, now)}: ${sayFailure(met, show)}`;
+    if (check?.tooSoon) return `${areaName}, ${sayTooSoon(check.tooSoon, zone, now)}`;
+    if (met) return `${areaName}, ${sayTime(met.at, zone, now)}: ${sayFailure(met, show)}`;
   }
   return null;
 }
