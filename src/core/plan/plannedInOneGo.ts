@@ -9,9 +9,6 @@ export interface PlannedCoat {
   applyMs: number;
 }
 
-/** Coats take a year at most: what takes longer is a mistake. */
-const MOST_MS = 366 * 86_400_000;
-
 /**
  * The coats that a plan applies in one go with one of them: each begins while another is applied or in the half hour (slot of the
  * plan) that follows its end.
@@ -26,7 +23,7 @@ export function plannedInOneGo(coats: readonly PlannedCoat[], own: string): stri
   const inOrder = coats
     .map(({ id, startMs, applyMs }) => {
       const from = moment('planned start', startMs);
-      const slots = slotsOf(within('time to apply a coat (ms)', applyMs, 0, MOST_MS));
+      const slots = slotsOf(within('time to apply a coat (ms)', applyMs, 0, Number.MAX_VALUE));
       return { id, from, to: from + slots * SLOT_MS };
     })
     .sort((a, b) => a.from - b.from);

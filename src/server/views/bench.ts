@@ -10,7 +10,6 @@ import type {
 import { judgeHours } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { workRates } from '../../core/film/index.ts';
-import { plannedInOneGo } from '../../core/plan/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
 import { memoised, remembering } from '../../core/units/index.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
@@ -25,17 +24,16 @@ import { surfaceOf } from '../memory/surfaceOf.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
-import { planSetupOf } from '../rows/plan.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { progressOf } from '../rows/progress.ts';
 import { sessionNotes } from '../rows/sessions.ts';
-import { agreedStarts } from './agreedStart.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
 import { coatSpans, freshUntil } from './coatSpans.ts';
 import { openFaultsOf } from './openFaultsOf.ts';
 import { type AboutCoat, type Inside, usualShell } from './otherPlaceView.ts';
+import { togetherInPlan } from './plannedTogether.ts';
 import { POT_SHOWN_MS, potViews } from './pots.ts';
 import { benchTins } from './supply/benchTins.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
@@ -128,40 +126,6 @@ async function inOneGo(
       })),
     ),
   };
-}
-
-/** What the agreed plan applies in one go with the coat in hand. */
-async function togetherInPlan(
-  db: Context['db'],
-  {
-    areaId,
-    next,
-    ownM2,
-    alike,
-    m2PerH,
-  }: {
-    areaId: string;
-    next: AreaClock['next'];
-    ownM2: number;
-    alike: readonly Omit<AlikeArea, 'progress'>[];
-    m2PerH: number;
-  },
-): Promise<BenchView['plannedTogether']> {
-  if (!next || alike.length === 0) return null;
-  const startOf = agreedStarts(await planSetupOf(db));
-  const start = startOf(areaId, next);
-  if (start === null) return null;
-  const planned = (id: string, at: string, m2: number) => ({
-    id,
-    startMs: Date.parse(at),
-    applyMs: (m2 / m2PerH) * HOUR_MS,
-  });
-  const others = alike.flatMap((each) => {
-    const at = startOf(each.areaId, { ...next, stepId: each.stepId, coatNo: each.coatNo });
-    return at === null ? [] : [planned(each.areaId, at, each.leftM2)];
-  });
-  const areaIds = plannedInOneGo([planned(areaId, start, ownM2), ...others], areaId);
-  return areaIds.length > 0 ? { start, areaIds } : null;
 }
 
 /** A heated space asked about; its shell null: as the area usually has it. */

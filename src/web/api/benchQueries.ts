@@ -5,7 +5,7 @@ import { benchWithWaiting } from './benchWithWaiting.ts';
 import { api } from './client.ts';
 import { useOverlaid } from './overlaid.ts';
 
-/** What the bench asks the server for. */
+/** Queries of the bench. */
 
 /**
  * A question about a cover: a heater's set point °C and power W, the enclosure and its surface m² (null: the usual), air

@@ -14,7 +14,7 @@ import { api } from './client.ts';
 import { useOverlaid } from './overlaid.ts';
 import { useQueue } from './queue.ts';
 
-/** What the screens of a boat ask the server for. */
+/** Queries of a boat. */
 
 export const useBoat = (id: string) =>
   useOverlaid(

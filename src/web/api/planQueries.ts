@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { LeversView, PlanView } from '../../contract/index.ts';
 import { api } from './client.ts';
 
-/** What is asked of the plan. */
+/** Queries of the plan. */
 
 /** The plan, sought again every half hour: its tasks begin on the half hour. */
 export const usePlan = () =>

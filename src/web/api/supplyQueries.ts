@@ -12,7 +12,7 @@ import type {
 } from '../../contract/index.ts';
 import { api } from './client.ts';
 
-/** What is asked of materials, stock and costs. */
+/** Queries of materials, stock and costs. */
 
 /** How a product cures here by the hand tests of its films. */
 export const useProductPace = (productId: string) =>

@@ -10,7 +10,7 @@ import { WhileApplying } from './WhileApplying.tsx';
 interface Props extends Omit<MixingProps, 'othersM2'> {
   /** Other areas painted in one go. */
   others: readonly AlikeArea[];
-  /** How far the coat has got on all of them. */
+  /** How far the coat has got on all areas painted in one go. */
   all: Covered;
   applying: Applying;
   /** Adds this device to those at the coat. */

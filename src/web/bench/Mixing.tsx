@@ -77,7 +77,7 @@ function AtPace({ planned, atPace }: { planned: number; atPace: number }) {
     <p className={atPace > planned ? 'text-warning font-semibold' : ''}>
       {atPace > planned
         ? `The coat goes on thicker than planned: at this pace ${show(atPace, 'volume')} more is needed.`
-        : `The coat goes on thinner than planned: at this pace ${atPace > 0 ? `${show(atPace, 'volume')} more would do` : 'what is mixed is enough'}. Check the wet film.`}
+        : `The coat goes on thinner than planned: at this pace ${atPace > 0 ? `${show(atPace, 'volume')} more would do` : 'the mixed paint is enough'}. Check the wet film.`}
     </p>
   );
 }

@@ -53,7 +53,8 @@ export function litresOn(
 
 /**
  * Litres that the form of a coat begins with: what is mixed or needed. Of a part of the area what was noted as used, otherwise its
- * share: the litres of the whole area on a part would look like a thicker film.
+ * share: the litres of the whole area on a part would look like a thicker film. Of the whole area likewise, where the litres used
+ * were noted once it was covered: what is left in the pots is not on it.
  *
  * 4 l on 3 of 8 sections: 1.5 l.
  */
@@ -61,8 +62,10 @@ export function litresLikely(
   whole: number | null,
   coveredShare: number,
   usedL: number | null,
+  isUsedOfAll = false,
 ): number | null {
-  if (coveredShare >= 1) return whole;
+  if (coveredShare >= 1)
+    return isUsedOfAll && usedL !== null && whole !== null ? Math.min(usedL, whole) : whole;
   return usedL ?? (whole === null ? null : whole * coveredShare);
 }
 

@@ -57,10 +57,20 @@ export function likelyStart(view: BenchView, pots: BenchView['pots'], now: numbe
   return Math.min(Math.max(began, readyMs), now - 60_000);
 }
 
+/** Whether the litres used were noted after the last section was ticked: then they are those of all that was covered. */
+function isUsedOfAll({ view, others }: Pick<CoatInHand, 'view' | 'others'>): boolean {
+  const notes = [...view.progress, ...others.flatMap(({ progress }) => progress)];
+  const last = (of: (note: (typeof notes)[number]) => boolean) =>
+    Math.max(Number.NEGATIVE_INFINITY, ...notes.filter(of).map(({ at }) => Date.parse(at)));
+  const tick = last(({ section }) => section !== null);
+  return Number.isFinite(tick) && last(({ usedL }) => usedL !== null) >= tick;
+}
+
 /** Litres that the form begins with; of a coat that ended nobody knows where, those noted. */
-function likelyLitres({ coveredShare, all, usedL, wanted }: CoatInHand, fromPots: number): number | null {
+function likelyLitres(coat: CoatInHand, fromPots: number): number | null {
+  const { coveredShare, all, usedL, wanted } = coat;
   const share = all.coveredM2 > 0 ? all.coveredM2 / all.leftM2 : coveredShare;
-  return share === null ? usedL : litresLikely(fromPots || wanted, share, usedL);
+  return share === null ? usedL : litresLikely(fromPots || wanted, share, usedL, isUsedOfAll(coat));
 }
 
 /** The names at the coat, as many as fit into its entry. */
