@@ -27,7 +27,7 @@ import { PotClocks } from './PotClocks.tsx';
 import { useSession } from './session.ts';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
-import { coveredOfAll } from './together.ts';
+import { coveredOfAll, isAllCovered } from './together.ts';
 import { useBenchPart } from './useBenchPart.ts';
 import { useWakeLock } from './useWakeLock.ts';
 import { WorkBefore } from './WorkBefore.tsx';
@@ -255,7 +255,19 @@ function Bench({
           </p>
         )}
       </div>
-      {step && product && <NextStep applies={applies} part={part} onPart={toPart} />}
+      {step && product && (
+        <NextStep
+          applies={applies}
+          part={part}
+          onPart={toPart}
+          isSuitable={view.outlook?.ok !== false}
+          mixes={
+            product.sheet.parts.length > 1 &&
+            !isAllCovered(all) &&
+            (wanted === null || mixedFor(view, step) < wanted)
+          }
+        />
+      )}
     </div>
   );
 }

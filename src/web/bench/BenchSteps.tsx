@@ -59,16 +59,39 @@ export function BenchSteps({ applies, part, onPart }: Props) {
   );
 }
 
-/** The way to the next step at the lower edge of a narrow screen. */
-export function NextStep({ applies, part, onPart }: Props) {
+/** Where the labels of the tins are confirmed, below what to pour. */
+export const LABELS = 'labels';
+
+/** The way to the next step at the lower edge of a narrow screen: not urged where the coat must not start; while paint is to be mixed, to its labels too. */
+export function NextStep({
+  applies,
+  part,
+  onPart,
+  mixes,
+  isSuitable,
+}: Props & { mixes: boolean; isSuitable: boolean }) {
   const steps = stepsOf(applies);
   const next = steps[steps.findIndex((step) => step.part === part) + 1];
   if (!next) return null;
+  const toLabels = part === 'mix' && mixes;
   return (
-    <div className="bg-base-100 border-line no-print sticky bottom-[3.1rem] z-10 -mx-3 border-t p-2 md:bottom-0 lg:hidden">
+    <div className="bg-base-100 border-line no-print sticky bottom-[3.1rem] z-10 -mx-3 flex gap-2 border-t p-2 md:bottom-0 lg:hidden">
+      {toLabels && (
+        <button
+          type="button"
+          className="btn btn-primary target grow text-lg"
+          onClick={() => {
+            const labels = document.getElementById(LABELS);
+            labels?.scrollIntoView?.({ block: 'start' });
+            labels?.focus({ preventScroll: true });
+          }}
+        >
+          Check labels
+        </button>
+      )}
       <button
         type="button"
-        className={`btn target w-full text-lg ${part === 'ready' ? 'btn-primary' : ''}`}
+        className={`btn target text-lg ${toLabels ? '' : 'w-full'} ${part === 'ready' && isSuitable ? 'btn-primary' : ''}`}
         onClick={() => onPart(next.part)}
       >
         Next: {next.word.toLowerCase()}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { BenchTins, Product } from '../../contract/index.ts';
+import { LABELS } from './BenchSteps.tsx';
 import { type ConfirmedLots, LotChoice } from './LotChoice.tsx';
 import { ScanLabel } from './ScanLabel.tsx';
 
@@ -75,7 +76,7 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
   };
   return (
     <>
-      <fieldset className="space-y-2">
+      <fieldset id={LABELS} tabIndex={-1} className="scroll-mt-20 space-y-2">
         <legend className="label-caps pb-1">
           Stir the base right to the bottom of the tin. Then check each label.
         </legend>

@@ -7,7 +7,7 @@ import { mixedFor, orProblem } from './batchInHand.ts';
 import { NextPot } from './NextPot.tsx';
 import { type MixingProps, OneBatch } from './OneBatch.tsx';
 import { SPOKEN } from './ReadAloud.tsx';
-import type { Covered } from './together.ts';
+import { type Covered, isAllCovered } from './together.ts';
 
 /** The litres mixed and still to mix for the coat, and the next batch. */
 export function Mixing({
@@ -19,8 +19,7 @@ export function Mixing({
   const { view, step, product, wanted, othersM2 } = props;
   const { sheet } = product;
   const mixed = mixedFor(view, step);
-  const isCovered = all.leftM2 > 0 && all.leftM2 - all.coveredM2 <= 1e-9;
-  const missing = wanted === null ? null : isCovered ? 0 : Math.max(0, wanted - mixed);
+  const missing = wanted === null ? null : isAllCovered(all) ? 0 : Math.max(0, wanted - mixed);
   // More used than mixed: what is left of it is not known.
   const atPace = usedL !== null && usedL <= mixed ? shortAtPace(mixed, usedL, all) : null;
   // With enough mixed, another pot isn’t suggested.

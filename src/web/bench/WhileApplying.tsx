@@ -8,7 +8,7 @@ import { orProblem } from './batchInHand.ts';
 import { Sections, SectionsElsewhere } from './Sections.tsx';
 import { StopEarly } from './StopEarly.tsx';
 import { isCutIn, techniqueOf } from './technique.ts';
-import { type Covered, coveredOfAll } from './together.ts';
+import { type Covered, coveredOfAll, isAllCovered } from './together.ts';
 
 interface Props {
   view: BenchView;
@@ -206,7 +206,7 @@ function WillReach({ product, mixed, applying, all }: Props & { all: Covered }) 
         <p>
           Tap each section you have covered and enter the paint used so far to see whether the paint reaches.
         </p>
-      ) : all.leftM2 - all.coveredM2 <= 1e-9 ? (
+      ) : isAllCovered(all) ? (
         <p role="status" className="text-xl">
           The whole area is covered. Log the coat.
         </p>

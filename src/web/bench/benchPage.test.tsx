@@ -343,6 +343,22 @@ describe('mixing', () => {
     expect(await bench(area)).toMatchObject({ pots: [], emptied: [] });
   });
 
+  it('the bar at the lower edge leads from the amounts to the labels until enough is mixed', async () => {
+    const { user } = await planned(primer, { coats: 1 });
+    const toLabels = () => screen.queryByRole('button', { name: 'Check labels' });
+    expect(toLabels()).toBeNull();
+    await user.click(await screen.findByRole('button', { name: 'Next: mix' }));
+    await type(user, 'Batch size', '4400');
+    await user.click(toLabels() as HTMLElement);
+    expect(document.activeElement?.textContent).toMatch(/^Stir the base right to the bottom of the tin/);
+    for (const label of await screen.findAllByRole('checkbox', { name: /label says/ }))
+      await user.click(label);
+    await user.click(screen.getByRole('button', { name: 'Log mix and start timers' }));
+    await user.click(await screen.findByRole('button', { name: 'Mix' }));
+    await screen.findByText(/Nothing left to mix/);
+    expect(toLabels()).toBeNull();
+  });
+
   it('a pot takes three taps and a coat one more, nothing typed: seven for two pots (at most twelve), one for a one-pack', async () => {
     /** Taps from the opened bench to the logged coat, with the pots mixed on the way. */
     const tapsFor = async (product: ProductInput, place: Partial<AreaInput>) => {

@@ -11,6 +11,10 @@ export interface Covered {
   coveredM2: number;
 }
 
+/** Whether nothing of them is left to cover. */
+export const isAllCovered = ({ leftM2, coveredM2 }: Covered): boolean =>
+  leftM2 > 0 && leftM2 - coveredM2 <= 1e-9;
+
 /**
  * How far a coat has got on its own area and on the others painted in one go.
  *
