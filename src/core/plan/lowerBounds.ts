@@ -10,8 +10,10 @@ import type { Statics } from './statics.ts';
 export function lowerBounds(model: Model, statics: Statics, partial: Partial): (upper: number) => number {
   const root = propagate(model, statics, partial, Number.POSITIVE_INFINITY);
   if (!root) return (upper) => upper;
-  const shared = root.bound + costOfSharing(model, statics, partial, root);
+  /** Found when first asked for: without a plan nobody asks. */
+  let shared: number | null = null;
   return (upper) => {
+    shared ??= root.bound + costOfSharing(model, statics, partial, root);
     let [low, high] = [Math.min(upper, shared), upper];
     while (low < high) {
       const middle = low + Math.floor((high - low) / 2);

@@ -62,7 +62,7 @@ export function BenchSteps({ applies, part, onPart }: Props) {
 /** Where the labels of the tins are confirmed, below what to pour. */
 export const LABELS = 'labels';
 
-/** The way to the next step at the lower edge of a narrow screen: not urged where the coat must not start; while paint is to be mixed, to its labels too. */
+/** Button to the next step at the lower edge of a narrow screen, primary if the coat can start; while mixing, a button to the labels. */
 export function NextStep({
   applies,
   part,

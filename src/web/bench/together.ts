@@ -11,7 +11,7 @@ export interface Covered {
   coveredM2: number;
 }
 
-/** Whether nothing of them is left to cover. */
+/** Whether the coat has covered all areas whole. */
 export const isAllCovered = ({ leftM2, coveredM2 }: Covered): boolean =>
   leftM2 > 0 && leftM2 - coveredM2 <= 1e-9;
 
