@@ -40,6 +40,7 @@ const VIEWS = [
   ['log', `/boats/${port.boatId}/log`, DESK],
   ['weather', '/weather', DESK],
   ['plan', '/plan', DESK, { wait: 8000 }],
+  ['rehearsal', '/plan/rehearsal', DESK, { wait: 8000 }],
   ['materials', '/materials', DESK],
   ['buy', '/materials/buy', DESK],
   ['stock', '/materials/stock', DESK],

@@ -59,7 +59,7 @@ function boatsOf(model: Model, { placed }: Partial, { earliest }: Windows): Boat
 /**
  * How much more than each boat by itself the boats cost together, at least: the same people and equipment do the work of all.
  * For each set of boats, the slot before which they cannot all be finished; the last of a set ends no earlier than that. The
- * least cost over all orders in which the boats can be finished, by sets [Held and Karp 1962].
+ * least cost over all orders in which the boats can be finished, by sets [Held and Karp 1962, from memory].
  */
 export function costOfSharing(model: Model, statics: Statics, partial: Partial, root: Windows): number {
   const boats = boatsOf(model, partial, root);

@@ -260,7 +260,7 @@ function Bench({
           applies={applies}
           part={part}
           onPart={toPart}
-          isSuitable={view.outlook?.ok !== false}
+          isSuitable={view.outlook?.ok === true}
           mixes={
             product.sheet.parts.length > 1 &&
             !isAllCovered(all) &&

@@ -14,8 +14,8 @@ it('the litres used lie on each area by what was covered of it and what a square
 it('a part of the area begins with what was used on it, else with its share: never with the litres of the whole', () => {
   expect(litresLikely(4, 1, null)).toBe(4);
   expect(litresLikely(4, 1, 2.5)).toBe(4);
-  // Noted once all of it was covered: the rest is left in the pot. More than was mixed cannot be on it.
-  expect([litresLikely(4, 1, 3.6, true), litresLikely(4, 1, 5, true), litresLikely(4, 1, null, true)]).toEqual([3.6, 4, 4]); // biome-ignore format: one line
+  // Noted once all of it was covered: the rest is left in the pot, or more went on than planned.
+  expect([3.6, 5, null].map((used) => litresLikely(4, 1, used, true))).toEqual([3.6, 5, 4]);
   expect(litresLikely(4, 3 / 8, null)).toBe(1.5);
   expect(litresLikely(4, 3 / 8, 1.2)).toBe(1.2);
   expect([litresLikely(null, 0.5, null), litresLikely(null, 0.5, 1.2)]).toEqual([null, 1.2]);

@@ -64,8 +64,7 @@ export function litresLikely(
   usedL: number | null,
   isUsedOfAll = false,
 ): number | null {
-  if (coveredShare >= 1)
-    return isUsedOfAll && usedL !== null && whole !== null ? Math.min(usedL, whole) : whole;
+  if (coveredShare >= 1) return isUsedOfAll && usedL !== null ? usedL : whole;
   return usedL ?? (whole === null ? null : whole * coveredShare);
 }
 

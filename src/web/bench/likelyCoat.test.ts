@@ -18,10 +18,13 @@ const minutes = (...asked: Parameters<typeof likelyStart>) => (likelyStart(...as
 
 it('a coat begins with its first section or its pot, whichever is sooner; where nothing tells, an hour ago', () => {
   // A section of 4 m² takes 12 minutes.
-  expect(minutes(view([-60, -30]), [], NOON)).toBe(-72);
-  expect(minutes(view([-60]), pots(-90), NOON)).toBe(-90);
-  expect(minutes(view([-60]), pots(-5), NOON)).toBe(-72);
-  expect(minutes(view([]), [], NOON)).toBe(-60);
+  expect(minutes(view([-60, -30]), [], [], NOON)).toBe(-72);
+  expect(minutes(view([-60]), [], pots(-90), NOON)).toBe(-90);
+  expect(minutes(view([-60]), [], pots(-5), NOON)).toBe(-72);
+  expect(minutes(view([]), [], [], NOON)).toBe(-60);
+  // Begun on the area beside it: half of 10 m² takes 15 minutes.
+  const beside = { leftM2: 10, progress: [{ at: iso(-80), section: { no: 0, of: 2 } }] };
+  expect(minutes(view([-60]), [beside] as never, [], NOON)).toBe(-95);
   // Sections ticked the day before say nothing of today.
-  expect(minutes(view([-24 * 60]), [], NOON)).toBe(-60);
+  expect(minutes(view([-24 * 60]), [], [], NOON)).toBe(-60);
 });

@@ -34,13 +34,19 @@ export interface CoatInHand {
 const SAME_DAY_MS = 16 * HOUR_MS;
 
 /** When the first section that was ticked must have been begun, at the rate of the coat; Infinity: none was. */
-function firstSectionMs({ progress, clock, rate }: BenchView, now: number): number {
-  const begun = progress.flatMap(({ at, section }) => {
-    const ms = Date.parse(at);
-    if (!section || ms < now - SAME_DAY_MS) return [];
-    const areaM2 = Math.max(0, (clock.next?.areaM2 ?? 0) - (clock.next?.coveredM2 ?? 0)) / section.of;
-    return [ms - (rate ? (areaM2 / rate.m2PerH) * HOUR_MS : 0)];
-  });
+function firstSectionMs(
+  { progress, clock, rate }: BenchView,
+  others: readonly Pick<AlikeArea, 'progress' | 'leftM2'>[],
+  now: number,
+): number {
+  const ownM2 = Math.max(0, (clock.next?.areaM2 ?? 0) - (clock.next?.coveredM2 ?? 0));
+  const begun = [{ progress, leftM2: ownM2 }, ...others].flatMap(({ progress: notes, leftM2 }) =>
+    notes.flatMap(({ at, section }) => {
+      const ms = Date.parse(at);
+      if (!section || ms < now - SAME_DAY_MS) return [];
+      return [ms - (rate ? (leftM2 / section.of / rate.m2PerH) * HOUR_MS : 0)];
+    }),
+  );
   return Math.min(...begun);
 }
 
@@ -48,9 +54,17 @@ function firstSectionMs({ progress, clock, rate }: BenchView, now: number): numb
  * When the coat was begun, as long as nobody says: the pot being ready, or the first section ticked if that was sooner, and the
  * film below being ready too; an hour ago where nothing tells.
  */
-export function likelyStart(view: BenchView, pots: BenchView['pots'], now: number): number {
+export function likelyStart(
+  view: BenchView,
+  others: readonly Pick<AlikeArea, 'progress' | 'leftM2'>[],
+  pots: BenchView['pots'],
+  now: number,
+): number {
   const { clock } = view;
-  const first = Math.min(firstSectionMs(view, now), ...pots.map((pot) => Date.parse(pot.inductionEnds)));
+  const first = Math.min(
+    firstSectionMs(view, others, now),
+    ...pots.map((pot) => Date.parse(pot.inductionEnds)),
+  );
   const began = Number.isFinite(first) ? first : now - HOUR_MS;
   const soon = clock.segments.find(({ state }) => state === 'too-soon');
   const readyMs = soon?.to ? Math.ceil(Date.parse(soon.to) / 60_000) * 60_000 : began;
@@ -70,7 +84,9 @@ function isUsedOfAll({ view, others }: Pick<CoatInHand, 'view' | 'others'>): boo
 function likelyLitres(coat: CoatInHand, fromPots: number): number | null {
   const { coveredShare, all, usedL, wanted } = coat;
   const share = all.coveredM2 > 0 ? all.coveredM2 / all.leftM2 : coveredShare;
-  return share === null ? usedL : litresLikely(fromPots || wanted, share, usedL, isUsedOfAll(coat));
+  // More than was mixed is a slip of whoever noted it; of paint that is not mixed it is more than planned.
+  const isLast = isUsedOfAll(coat) && (fromPots === 0 || (usedL ?? 0) <= fromPots);
+  return share === null ? usedL : litresLikely(fromPots || wanted, share, usedL, isLast);
 }
 
 /** The names at the coat, as many as fit into its entry. */
@@ -97,7 +113,7 @@ export function likelyValues(
     cans: canLitres && litres ? String(cansFor(litres, canLitres)) : '',
     litres: litres ? inUnit(litres, 'volume') : '',
     areaM2: covered(leftM2),
-    start: toLocalField(likelyStart(view, pots, now), zone),
+    start: toLocalField(likelyStart(view, others, pots, now), zone),
     end: toLocalField(now, zone),
     method: step.method,
     colour: view.clock.next?.colour ?? '',
