@@ -27,7 +27,10 @@ export const aBoat = (over: Partial<Hull<BoatInput>> = {}): Hull<BoatInput> => (
   ...over,
 });
 
-export const anArea = (boatId: string, over: Partial<AreaInput> = {}): AreaInput => ({
+export const anArea = (
+  boatId: string,
+  over: Partial<AreaInput> = {},
+): AreaInput & Pick<Area, 'earlierShelters'> => ({
   id: uuidv7(),
   boatId,
   name: 'Bottom',
@@ -36,6 +39,7 @@ export const anArea = (boatId: string, over: Partial<AreaInput> = {}): AreaInput
   substrate: 'grp',
   service: 'immersed',
   surroundings: { kind: 'shed' },
+  earlierShelters: [],
   oldCoating: null,
   highWear: false,
   part: null,

@@ -3,7 +3,9 @@ import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
 import type { Family, ServiceKind, Substrate } from '../core/system/index.ts';
 import { families, substrates } from './families.ts';
+import type { EarlierShelter } from './formats/shelters.ts';
 import { between, fraction, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
+import { earlierShelters, surroundings } from './shelter.ts';
 
 /** What the area has to stand. */
 export type Service = ServiceKind;
@@ -39,6 +41,8 @@ export interface AreaInput {
   substrate: Substrate;
   service: Service;
   surroundings: Surroundings;
+  /** Where it stood before, in order; left out of a change: a new shelter counts from now on. */
+  earlierShelters?: EarlierShelter[];
   /** The existing coating; null: bare. */
   oldCoating: Family | 'unknown' | null;
   /** Wears faster than the rest: leading edges, the band at the waterline. */
@@ -55,6 +59,7 @@ export interface AreaInput {
 }
 
 export interface Area extends AreaInput {
+  earlierShelters: EarlierShelter[];
   version: number;
   archived: boolean;
 }
@@ -127,18 +132,6 @@ const estimateFields = {
 };
 const estimate = objectOf<Estimate>(estimateFields);
 
-export const surroundings = Joi.object<Surroundings>({
-  kind: oneOf<Surroundings['kind']>({ open: true, shaded: true, tent: true, shed: true, heated: true })
-    .label('Shelter')
-    .required(),
-  setPointC: between('Set temperature (°C)', -5, 45).when('kind', {
-    is: 'heated',
-    // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
-    then: Joi.required(),
-    otherwise: Joi.forbidden(),
-  }),
-});
-
 const part = objectOf<PartOf>({
   areaId: id().label('Original area').required(),
   kind: oneOf<PartKind>({ patch: true, spot: true, piece: true }).label('Type of split-off').required(),
@@ -194,10 +187,15 @@ const fields = {
   note: text(2000).label('note').required(),
 };
 
-export const areaInput = objectOf<AreaInput>({ id: id().required(), ...fields });
+export const areaInput = objectOf<AreaInput>({
+  id: id().required(),
+  ...fields,
+  earlierShelters: earlierShelters.default([]),
+});
 export const areaUpdate = objectOf<AreaInput & { version: number }>({
   id: id().required(),
   ...fields,
+  earlierShelters,
   version: version(1),
 });
 

@@ -1,8 +1,8 @@
 import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
-import { surroundings } from './area.ts';
 import { between, id, instant, line, objectOf, oneOf, title, version } from './joi.ts';
 import { MOST_PLANNED } from './planLimits.ts';
+import { surroundings } from './shelter.ts';
 
 /** Somebody who works on the boats: on these days of the week (1 Monday … 7 Sunday), from this hour to that. */
 export interface PlanPersonInput {

@@ -93,6 +93,7 @@ const ENTRIES: Record<string, Entry> = {
   surfaceTempC: { run: air.surfaceTempC, args: [hour, heated] },
   surfaceTemps: { run: air.surfaceTemps, args: [hours, open] },
   airAround: { run: air.airAround, args: [hour, heated] },
+  airAbout: { run: air.airAbout, args: [[hour], { surroundings: heated }] },
   sunPlace: { run: air.sunPlace, args: [0, { latitude: 50, longitude: -3 }] },
   surfaceSeries: {
     run: air.surfaceSeries,
@@ -509,7 +510,7 @@ const WITHOUT_FIGURES = [
   'unconfirmed',
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'sentence', 'film', 'degrees', 'unitDef', 'QuantityError', 'NotStatedError',
-  'widestOf', 'lastPassing', 'meanOf', 'withoutOutliers', 'usualColours', 'hullsOf', 'isUnderCover', 'windOver', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
+  'widestOf', 'lastPassing', 'meanOf', 'withoutOutliers', 'usualColours', 'hullsOf', 'isUnderCover', 'surroundingsAt', 'nextChange', 'windOver', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
   'judgeJoint', 'judgeGrounds', 'nearestFine', 'withOtherProducts', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'planYard', 'placesOf', 'planKeeping', 'cheapestWay', 'followPlan', 'planFollower', 'rehearse', 'oddsOf', 'joined', 'filmIn', 'yardInWeather', 'passing', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',

@@ -192,12 +192,12 @@ describe('the plan of a yard', () => {
     // It is 20 °C: a sheet that asks for 40 has no hour left, within the same half hour and under the same name.
     await server.ask('PUT', `/products/${product.id}`, { ...product, version: 1, sheet: sheet(40) });
     expect((await plan()).unplanned.map(({ code }) => code)).toEqual(['no-hour-passes']);
-    // Two days on it stands in a heated place: its coat waits for that, and rain is nobody's care any more.
+    // Two days on it stands in a heated place: its coat waits for that. Rain that may have wetted it just before it came there is asked for.
     const at = new Date(NOON + 48 * HOUR).toISOString();
     const inHeat = { boatId: boat.id, at, surroundings: { kind: 'heated' as const, setPointC: 42 } };
     expect((await setUp({ placeChanges: [inHeat] })).status).toBe(200);
     const warm = coatsOf(await plan());
-    expect([warm.length, warm[0]?.conditions]).toEqual([1, []]);
+    expect([warm.length, warm[0]?.conditions]).toEqual([1, ['no-rain-data']]);
     expect(Date.parse(warm[0]?.applyFrom ?? '')).toBeGreaterThanOrEqual(NOON + 48 * HOUR);
     // From a heated place into the cold: the film bears dew before that (ready after 4 h at 20 °C, the least that is known of it).
     const { archived: _, ...own } = area;

@@ -9,7 +9,8 @@ import {
   judgeConditions,
   OF_HEAT,
 } from './judge.ts';
-import { airAround, type Surroundings, surfaceTemps } from './surface.ts';
+import { airAbout, type Standing } from './standing.ts';
+import { type Surroundings, surfaceTemps } from './surface.ts';
 import type { AirConditionCode } from './unknownAir.ts';
 import { hoursStillWet } from './wetness.ts';
 
@@ -29,11 +30,6 @@ export interface JudgedHour {
   marginFalls: boolean | null;
 }
 
-/** Surroundings that keep rain off. */
-export function isUnderCover(surroundings: Surroundings): boolean {
-  return surroundings.kind !== 'open' && surroundings.kind !== 'shaded';
-}
-
 /** A change of the margin that a reading could make by itself, K [M]. */
 const STEADY_K = 0.3;
 
@@ -43,6 +39,7 @@ const STEADY_K = 0.3;
  *
  * @param surface its temperature at each hour with the band it may lie in, as {@link surfaceSeries} gives it; left out: by
  *   the surroundings alone
+ * @param before where it stood before, each until its moment: rain that fell on it then is still on it
  *
  * @throws {QuantityError} on an impossible hour, or hours out of their order
  */
@@ -50,11 +47,10 @@ export function judgeHours(input: {
   hours: readonly AirHour[];
   limits: AirLimits;
   surroundings: Surroundings;
+  before?: Standing['before'];
   surface?: readonly SurfaceReading[];
 }): JudgedHour[] {
-  const { hours, limits, surroundings } = input;
-  const underCover = isUnderCover(surroundings);
-  const { surface } = input;
+  const { hours, limits, surroundings, surface, before: earlier = [] } = input;
   if (surface && surface.length !== hours.length)
     throw new QuantityError(
       'number of surface readings',
@@ -62,11 +58,9 @@ export function judgeHours(input: {
       `${hours.length}, one for each hour`,
     );
   const temps = surface?.map(({ surfaceC }) => surfaceC) ?? surfaceTemps(hours, surroundings);
-  const about = hours.map((hour, i) => ({
-    ...hour,
-    ...airAround(hour, surroundings),
-    surfaceC: temps[i] as number,
-  }));
+  const air = airAbout(hours, { surroundings, before: earlier });
+  const { underCover } = air;
+  const about = air.about.map((hour, i) => ({ ...hour, surfaceC: temps[i] as number }));
   const wet = hoursStillWet(about, underCover);
   let before: number | null = null;
   return about.map(({ at, airC, rh, surfaceC, rainMm, windMs }, i) => {

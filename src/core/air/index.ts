@@ -27,7 +27,7 @@ export {
   warmUpHours,
 } from './heating.ts';
 export { type AirHour, checkHour } from './hour.ts';
-export { isUnderCover, type JudgedHour, judgeHours } from './hours.ts';
+export { type JudgedHour, judgeHours } from './hours.ts';
 export {
   type AirLimits,
   type AirReason,
@@ -50,7 +50,15 @@ export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
 export { SETS_BEFORE_IT_FLOWS, settingSpeed } from './settingSpeed.ts';
 export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
-export { airAround, heatedAirC, type Surroundings, surfaceTempC, surfaceTemps } from './surface.ts';
+export { airAbout, nextChange, type Standing, surroundingsAt } from './standing.ts';
+export {
+  airAround,
+  heatedAirC,
+  isUnderCover,
+  type Surroundings,
+  surfaceTempC,
+  surfaceTemps,
+} from './surface.ts';
 export { type SurfaceBody, surfaceSeries } from './surfaceSeries.ts';
 export { typedForecast } from './typedForecast.ts';
 export { typicalHours } from './typicalHours.ts';

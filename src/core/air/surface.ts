@@ -99,6 +99,11 @@ export function surfaceTemps(hours: readonly AirHour[], surroundings: Surroundin
   });
 }
 
+/** Surroundings that keep rain off. */
+export function isUnderCover(surroundings: Surroundings): boolean {
+  return surroundings.kind !== 'open' && surroundings.kind !== 'shaded';
+}
+
 /** The air that the surface stands in: warmed air keeps its moisture, so its relative humidity falls. */
 export function airAround(hour: AirHour, surroundings: Surroundings): { airC: number; rh: number } {
   checkHour(hour);

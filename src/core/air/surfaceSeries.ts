@@ -2,6 +2,7 @@ import { finite, positive, QuantityError, within } from '../units/index.ts';
 import type { SurfaceReading } from './coatAir.ts';
 import { type AirHour, checkHours } from './hour.ts';
 import { KELVIN, type Site, type Steps, stepsOf, sunPlace } from './skyAndSun.ts';
+import { checkStanding, type Standing } from './standing.ts';
 import { heatedAirC, type Surroundings } from './surface.ts';
 
 /** A surface as a thin store of heat. */
@@ -62,20 +63,40 @@ function meanIncidence(level: number, upright: number): number {
   return (level * lit + upright * Math.sin(lit)) / Math.PI;
 }
 
+/** What the surroundings leave, by step. */
+type Around = (k: number) => ReturnType<typeof under>;
+
+/** What the surroundings leave of sky, sun and wind at each step of the balance. */
+function aroundOver(
+  hours: readonly AirHour[],
+  steps: Steps,
+  { surroundings, before = [] }: Standing,
+): Around {
+  const last = under(surroundings);
+  const stages = before.map((each) => ({ ...under(each.surroundings), untilMs: each.untilMs }));
+  if (!stages.some(({ untilMs }) => untilMs > (hours[0]?.at ?? 0))) return () => last;
+  const each = hours.flatMap(({ at }, i) => {
+    const [count, seconds] = [steps.count[i] as number, steps.seconds[i] as number];
+    return Array.from({ length: count }, (_, s) => {
+      const ms = at - (count - 1 - s) * seconds * 1000;
+      return stages.find(({ untilMs }) => ms < untilMs) ?? last;
+    });
+  });
+  return (k) => each[k] ?? last;
+}
+
 /** One run of the balance under one reading of the cloud and one of the beam: °C at each hour. */
-function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, met: Beam): number[] {
+function run(steps: Steps, body: SurfaceBody, aroundAt: Around, met: Beam): number[] {
   const tilt = (body.tiltDeg * Math.PI) / 180;
   const heading = ((body.headingDeg ?? 0) * Math.PI) / 180;
   const [cosTilt, sinTilt] = [Math.cos(tilt), Math.sin(tilt)];
   const [toNorth, toEast] = [sinTilt * Math.cos(heading), sinTilt * Math.sin(heading)];
   const seesSky = (1 + cosTilt) / 2;
   const seesGround = (GROUND_ALBEDO * (1 - cosTilt)) / 2;
-  const view = seesSky * around.sky;
   const { emissivity, insideWPerM2K: inside, heatCapacityJPerM2K: store } = body;
-  const sunShare = body.absorptance * around.sun;
   const { airC, windMs, skyEmissivity: sky, level, diffuse, beam, up, north, east } = steps;
   /** Beam by its incidence, diffuse and ground by what the face sees, W/m² [S: Liu & Jordan 1963]. */
-  const sunOn = (k: number): number => {
+  const sunOn = (k: number, sunShare: number): number => {
     const onLevel = level[k] as number;
     if (onLevel <= 0) return 0;
     const flat = (up[k] as number) * cosTilt;
@@ -93,12 +114,15 @@ function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, 
   const reaches = new Float64Array(airC.length);
   const exchanges = new Float64Array(airC.length);
   for (let k = 0; k < airC.length; k++) {
+    const around = aroundAt(k);
+    const view = seesSky * around.sky;
+    const sunShare = body.absorptance * around.sun;
     const airK = around.airInsideC(airC[k] as number) + KELVIN;
     const air2 = airK * airK;
     const long = (view * (sky[k] as number) + (1 - view)) * SIGMA * air2 * air2;
     const exchange = 2.8 + 3 * (around.covered ? COVERED_WIND : (windMs[k] as number)) + inside;
     exchanges[k] = exchange;
-    reaches[k] = (sunShare === 0 ? 0 : sunOn(k)) + emissivity * long + exchange * airK;
+    reaches[k] = (sunShare === 0 ? 0 : sunOn(k, sunShare)) + emissivity * long + exchange * airK;
   }
   /** Where the skin would come to rest, its radiation taken as straight about its temperature; and how fast it goes there. */
   const rest = (k: number, slope: number, skin: number) =>
@@ -137,6 +161,7 @@ function run(steps: Steps, body: SurfaceBody, around: ReturnType<typeof under>, 
  * @param hours the air, each reading at its time, in order
  * @param band whether the band is worked out too; `false`: low and high are the middle
  * @param surroundings open to the sky where left out
+ * @param before where it stood before, each until its moment: what it stores of their heat it takes along
  * @returns °C at each hour, with the band it may lie in
  * @throws {QuantityError} on an impossible figure, or hours out of their order
  */
@@ -145,6 +170,7 @@ export function surfaceSeries(input: {
   surface: SurfaceBody;
   site: Site;
   surroundings?: Surroundings;
+  before?: Standing['before'];
   band?: boolean;
 }): SurfaceReading[] {
   const { hours, surface, site } = input;
@@ -152,11 +178,18 @@ export function surfaceSeries(input: {
   checkBody(surface);
   sunPlace(0, site);
   if (hours.length === 0) throw new QuantityError('number of hours', 0, '1 or more');
-  const around = under(input.surroundings ?? { kind: 'open' });
+  const standing: Standing = {
+    surroundings: input.surroundings ?? { kind: 'open' },
+    ...(input.before && { before: input.before }),
+  };
+  checkStanding(standing);
   const stated = hours.every(({ cloudTenths }) => cloudTenths !== undefined);
-  const turned = surface.headingDeg !== null || surface.absorptance === 0 || around.sun === 0;
-  const runWith = (cloud: number, beam: Beam) =>
-    run(stepsOf(hours, site, stated ? 0 : cloud), surface, around, turned ? 'heading' : beam);
+  const shaded = [standing, ...(input.before ?? [])].every((each) => under(each.surroundings).sun === 0);
+  const turned = surface.headingDeg !== null || surface.absorptance === 0 || shaded;
+  const runWith = (cloud: number, beam: Beam) => {
+    const steps = stepsOf(hours, site, stated ? 0 : cloud);
+    return run(steps, surface, aroundOver(hours, steps, standing), turned ? 'heading' : beam);
+  };
   const middle = runWith(5, 'mean');
   const ends =
     input.band === false

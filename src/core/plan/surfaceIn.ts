@@ -1,19 +1,17 @@
 import {
   type AirHour,
   type AirLimits,
-  airAround,
+  airAbout,
   type CoatAir,
   coatAir,
   dewPointC,
-  isUnderCover,
   type Passing,
   passing,
   type Site,
+  type Standing,
   type SurfaceBody,
   type SurfaceReading,
-  type Surroundings,
   surfaceSeries,
-  windOver,
 } from '../air/index.ts';
 import { HOUR_MS, type TempSeries } from '../cure/index.ts';
 
@@ -22,22 +20,11 @@ import { HOUR_MS, type TempSeries } from '../cure/index.ts';
 const DAY_MS = 24 * HOUR_MS;
 
 /** A kind of surface of the yard: areas alike share it. */
-export interface PlanSurface {
-  surroundings: Surroundings;
+export interface PlanSurface extends Standing {
   body: SurfaceBody;
   /** Inside a boat: there are lamps at any hour. */
   indoors: boolean;
-  /** How it stood before, each until its moment, in order: a tent is put up, the boat leaves its shed. */
-  before?: readonly { surroundings: Surroundings; untilMs: number }[];
 }
-
-/** The surroundings of a surface at a moment. */
-export const surroundingsAt = ({ surroundings, before = [] }: PlanSurface, ms: number): Surroundings =>
-  before.find(({ untilMs }) => ms < untilMs)?.surroundings ?? surroundings;
-
-/** The next moment at which the surroundings of a surface change, ms; null: they stay. */
-export const nextChange = ({ before = [] }: PlanSurface, ms: number): number | null =>
-  before.find(({ untilMs }) => ms < untilMs)?.untilMs ?? null;
 
 /** Hours from which surfaces are worked out, and how many come before them. */
 export interface ComingHours {
@@ -69,32 +56,15 @@ export class SurfaceIn {
 
   /** @param settled hours of `ahead` that are only for the surface to settle: of these, and before them, `past` is kept */
   constructor(of: PlanSurface, { ahead, since, settled }: ComingHours, site: Site, past: SurfaceIn | null) {
-    const startMs = ahead[0]?.at ?? 0;
-    const stages = [
-      ...(of.before ?? []).filter(({ untilMs }) => untilMs > startMs),
-      { surroundings: of.surroundings, untilMs: Number.POSITIVE_INFINITY },
-    ];
-    const stood = stages.map(({ surroundings }) =>
-      surfaceSeries({ hours: ahead, surface: of.body, site, surroundings }),
-    );
-    const stageOf = (ms: number) => stages.findIndex(({ untilMs }) => ms < untilMs);
-    this.#underCover = stages.every(({ surroundings }) => isUnderCover(surroundings));
-    this.#readings = ahead.map(({ at }, i) => stood[stageOf(at)]?.[i] as SurfaceReading);
+    const { body, ...standing } = of;
+    this.#readings = surfaceSeries({ hours: ahead, surface: body, site, ...standing });
     const values = this.#readings.map(({ surfaceC }) => surfaceC);
     this.temps = past
       ? { startMs: past.temps.startMs, valuesC: [...past.temps.valuesC.slice(0, since + settled), ...values.slice(settled)] } // biome-ignore format: one line
       : { startMs: ahead[0]?.at ?? 0, valuesC: values };
-    this.#about = ahead.map((hour, i) => {
-      const { surroundings } = stages[stageOf(hour.at)] as (typeof stages)[number];
-      // Hours under a cover are dry and calm, where others are not under it.
-      const covered = !this.#underCover && isUnderCover(surroundings);
-      return {
-        ...hour,
-        ...airAround(hour, surroundings),
-        ...(covered && { rainMm: 0, windMs: windOver(undefined, true) }),
-        surfaceC: this.#readings[i]?.surfaceC,
-      };
-    });
+    const { about, underCover } = airAbout(ahead, standing);
+    this.#underCover = underCover;
+    this.#about = about.map((hour, i) => ({ ...hour, surfaceC: this.#readings[i]?.surfaceC }));
   }
 
   under(limits: AirLimits): { air: CoatAir; passing: Passing } {

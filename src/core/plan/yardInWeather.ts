@@ -4,22 +4,17 @@ import {
   type CoatAir,
   type Dark,
   isUnderCover,
+  nextChange,
   nightsBetween,
   type Passing,
   type Site,
+  surroundingsAt,
 } from '../air/index.ts';
 import { eventTime, HOUR_MS, safeEvent } from '../cure/index.ts';
 import { FilmTables, timesOf } from './coatTables.ts';
 import { type FilmGiven, filmIn } from './filmIn.ts';
 import { joined, SLOT_MS } from './slots.ts';
-import {
-  type ComingHours,
-  comingHours,
-  nextChange,
-  type PlanSurface,
-  SurfaceIn,
-  surroundingsAt,
-} from './surfaceIn.ts';
+import { type ComingHours, comingHours, type PlanSurface, SurfaceIn } from './surfaceIn.ts';
 import type { AreaToPlan, CoatToPlan, YardToPlan } from './yardToPlan.ts';
 
 /** A yard to plan together with what its times hang on: it can be asked what it is like in any weather. */

@@ -2,9 +2,9 @@ import {
   type Dark,
   nightsBetween,
   type Site,
+  type Standing,
   type SurfaceBody,
   type SurfaceReading,
-  type Surroundings,
   surfaceSeries,
 } from '../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour, type TempSeries } from '../../core/cure/index.ts';
@@ -19,9 +19,8 @@ export interface Air {
 /** No weather data: nothing is worked out over it. */
 export const NO_AIR: Air = { hours: [], site: { latitude: 0, longitude: 0 } };
 
-/** Where a surface stands, and what kind of store of heat it is. */
-export interface SurfacePlace {
-  surroundings: Surroundings;
+/** Where a surface stands and stood, and what kind of store of heat it is. */
+export interface SurfacePlace extends Standing {
   /** Inside the boat: there is artificial light at any hour. */
   indoors: boolean;
   body: SurfaceBody;
@@ -39,10 +38,11 @@ const nightsAbout = memoised(
 export const darkOver = (air: Air, now: number, aheadMs = 10 * DAY_MS): readonly Dark[] =>
   nightsAbout(air, Math.floor(now / DAY_MS) * DAY_MS, aheadMs);
 
-const series = ({ hours, site }: Air, { surroundings, body }: SurfacePlace, band: boolean) =>
-  surfaceSeries({ hours, surface: body, site, surroundings, band });
+const series = ({ hours, site }: Air, { surroundings, before = [], body }: SurfacePlace, band: boolean) =>
+  surfaceSeries({ hours, surface: body, site, surroundings, before, band });
 
-const keyOf = ({ surroundings, body }: SurfacePlace) => JSON.stringify([surroundings, body]);
+const keyOf = ({ surroundings, before = [], body }: SurfacePlace) =>
+  JSON.stringify([surroundings, body, before]);
 
 /** The film temperatures of a surface in this air: one series for all surfaces alike, so their clocks can share it. */
 export const tempsFor: (air: Air, place: SurfacePlace) => TempSeries = memoisedByKey(

@@ -9,14 +9,26 @@ import {
   coatCheckReply,
   estimatesInput,
   idsReply,
+  shelteredSince,
+  shelterMove,
 } from '../../contract/index.ts';
+import { HOUR_MS } from '../../core/cure/index.ts';
 import { areaFromMeasures } from '../../core/hull/index.ts';
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields, idTaken, sameRecord } from '../http/problem.ts';
 import { recordShifts } from '../memory/shifts.ts';
-import { archiveArea, areaById, insertAreas, putEstimate, theArea, updateArea } from '../rows/areas.ts';
+import {
+  archiveArea,
+  areaById,
+  areasOfBoat,
+  insertAreas,
+  putEstimate,
+  theArea,
+  updateArea,
+} from '../rows/areas.ts';
 import { theBoat } from '../rows/boats.ts';
+import { dropPlaceChanges } from '../rows/plan.ts';
 import { standById } from '../rows/survey.ts';
 import { clockDetail } from '../views/clockDetail.ts';
 import { coatCheck } from '../views/coatAirRecord.ts';
@@ -29,6 +41,18 @@ function checkMeasures(input: AreaInput, at = ''): void {
   } catch (error) {
     throw badFields([{ path: `${at}measures`, message: (error as Error).message }]);
   }
+}
+
+/** A device’s clock may run ahead by so much. */
+const CLOCK_ERROR_MS = HOUR_MS;
+
+/** Earlier shelters end one after the other, and none in the future. */
+function checkShelters({ earlierShelters = [] }: AreaInput, now: number, at = ''): void {
+  earlierShelters.forEach(({ until }, i) => {
+    const before = earlierShelters[i - 1]?.until;
+    const message = before !== undefined && Date.parse(until) <= Date.parse(before) ? `must be later than ${before}, but is ${until}` : Date.parse(until) > now + CLOCK_ERROR_MS ? `can’t be in the future, but is ${until}` : null; // biome-ignore format: one line
+    if (message) throw badFields([{ path: `${at}earlierShelters.${i}.until`, message: `The end of an earlier shelter ${message}` }]); // biome-ignore format: one line
+  });
 }
 
 /** The original area must be on the same boat, and not itself a part; a patch needs its support. */
@@ -63,8 +87,9 @@ export const areaEndpoints = [
       find: (tx, body) => areaById(tx, body.id),
       sent,
     },
-    run: async ({ body }, { tx }) => {
+    run: async ({ body }, { tx, now }) => {
       checkMeasures(body);
+      checkShelters(body, now);
       await theBoat(tx, body.boatId);
       await checkPart(tx, body);
       await insertAreas(tx, [body]);
@@ -79,11 +104,12 @@ export const areaEndpoints = [
     body: areasInput,
     reply: idsReply,
     touches: ['areas'],
-    run: async ({ params, body }, { tx }) => {
+    run: async ({ params, body }, { tx, now }) => {
       await theBoat(tx, params.id);
       const fresh: AreaInput[] = [];
       for (const [i, input] of body.areas.entries()) {
         checkMeasures(input, `areas.${i}.`);
+        checkShelters(input, now, `areas.${i}.`);
         if (input.boatId !== params.id) {
           throw badFields([{ path: `areas.${i}.boatId`, message: 'This area belongs to another boat' }]);
         }
@@ -133,16 +159,53 @@ export const areaEndpoints = [
     before: ({ body }) => ({ boatId: body.boatId }),
     run: async ({ params, body }, { tx, now, before }) => {
       checkMeasures(body);
+      checkShelters(body, now);
       const current = await theArea(tx, params.id);
       if (current.boatId !== body.boatId) {
         throw badFields([{ path: 'boatId', message: 'An area can’t be moved to another boat' }]);
       }
       await checkPart(tx, body);
       const { version: _v, ...input } = body;
-      await updateArea(tx, current, input);
+      // Who says nothing of the past has moved the area now: the past stays what it was.
+      const stood = input.earlierShelters ? {} : shelteredSince(current, new Date(now).toISOString(), input.surroundings); // biome-ignore format: one line
+      await updateArea(tx, current, { ...input, ...stood });
       const cause = `${body.name} was changed`;
       if (before) await recordShifts(tx, { before, now, cause, touched: { boatId: body.boatId } });
       return { reply: await theArea(tx, params.id), changes: changed(body.boatId) };
+    },
+  }),
+  write({
+    method: 'post',
+    path: '/boats/:id/shelter',
+    summary:
+      'Record that all areas of a boat stand in another shelter since a time; planned moves up to then are done',
+    body: shelterMove,
+    reply: idsReply,
+    touches: ['areas', 'plan'],
+    before: ({ params }) => ({ boatId: params.id }),
+    run: async ({ params, body }, { tx, now, before }) => {
+      const boat = await theBoat(tx, params.id);
+      if (Date.parse(body.at) > now + CLOCK_ERROR_MS)
+        throw badFields([
+          { path: 'at', message: `The time of the move can’t be in the future, but is ${body.at}` },
+        ]);
+      const areas = await areasOfBoat(tx, boat.id);
+      for (const area of areas) {
+        const { version: _v, archived: _a, ...input } = area;
+        await updateArea(tx, area, { ...input, ...shelteredSince(area, body.at, body.surroundings) });
+      }
+      const isPlanChanged = await dropPlaceChanges(tx, boat.id, body.at);
+      if (before)
+        await recordShifts(tx, {
+          before,
+          now,
+          cause: `${boat.name} was moved`,
+          touched: { boatId: boat.id },
+        });
+      return {
+        reply: areas.map(({ id }) => id),
+        changes: [...changed(boat.id), ...(isPlanChanged ? [{ of: 'plan' as const }] : [])],
+      };
     },
   }),
   write({

@@ -60,6 +60,7 @@ async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number
     substrate: topsides?.substrate ?? 'existing-paint',
     service: 'splash',
     surroundings: topsides?.surroundings ?? { kind: 'open' },
+    earlierShelters: topsides?.earlierShelters ?? [],
     oldCoating: null,
     highWear: false,
     part: null,

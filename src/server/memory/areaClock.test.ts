@@ -68,6 +68,7 @@ const state = (
   area: {
     id: 'area',
     boatId: 'boat',
+    earlierShelters: [],
     name: 'Bottom',
     zone: 'bottom',
     side: 'both',

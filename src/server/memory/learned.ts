@@ -1,4 +1,4 @@
-import { isUnderCover } from '../../core/air/index.ts';
+import { isUnderCover, surroundingsAt } from '../../core/air/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { type CoatUse, type LearnedSpread, learnSpread, lineNeed } from '../../core/supply/index.ts';
 import { memoised, QuantityError } from '../../core/units/index.ts';
@@ -6,6 +6,7 @@ import type { ProductCatalogue } from '../rows/products.ts';
 import type { AreaSnapshot } from './areaStates.ts';
 import { needSheetOf } from './needLines.ts';
 import { bySheets } from './sheetsBehind.ts';
+import { surfaceOf } from './surfaceOf.ts';
 
 /** Coats of a kind: of a product, by a method, on a surface. */
 export const kindOf = (productId: string, method: Method, substrate: string) =>
@@ -13,7 +14,7 @@ export const kindOf = (productId: string, method: Method, substrate: string) =>
 
 /** What the coats on an area took, against their sheets. First coats fill what lies below and teach nothing of the rest. */
 const usesOf = bySheets((state, catalogue): CoatUse[] =>
-  state.coats.flatMap(({ entryId, body, coatNo, stepId }): CoatUse[] => {
+  state.coats.flatMap(({ entryId, body, coatNo, stepId, fromMs }): CoatUse[] => {
     const sheet = catalogue.sheetOf(body.productId, body.sheetVersion);
     const step = state.steps.find((each) => each.id === stepId);
     const first = state.steps[0]?.id === stepId && coatNo === 0;
@@ -30,7 +31,7 @@ const usesOf = bySheets((state, catalogue): CoatUse[] =>
         thinner: 0,
         spread: 0,
         measuredBy: '',
-        underCover: isUnderCover(state.area.surroundings),
+        underCover: isUnderCover(surroundingsAt(surfaceOf(state, catalogue), fromMs)),
       });
       const key = kindOf(body.productId, body.method, state.area.substrate);
       return litres > 0

@@ -31,10 +31,14 @@ function bodyOf(state: AreaSnapshot, catalogue: ProductCatalogue): SurfaceBody {
   });
 }
 
-/** Where an area's surface stands and what kind of heat store it is, as it is now. */
+/** Where an area's surface stands and stood, and what kind of heat store it is, as it is now. */
 export const surfaceOf: (state: AreaSnapshot, catalogue: ProductCatalogue) => SurfacePlace = memoised(
   (state: AreaSnapshot, catalogue: ProductCatalogue) => ({
     surroundings: state.area.surroundings,
+    before: state.area.earlierShelters.map(({ surroundings, until }) => ({
+      surroundings,
+      untilMs: Date.parse(until),
+    })),
     indoors: INSIDE.has(state.area.service),
     body: bodyOf(state, catalogue),
   }),

@@ -51,3 +51,14 @@ export async function putPlanSetup(db: Queries, { version, ...setup }: PlanSetup
     'plan',
   );
 }
+
+/** A boat’s moves that were planned for up to a time are done. @returns whether there were any */
+export async function dropPlaceChanges(db: Queries, boatId: string, upTo: string): Promise<boolean> {
+  const setup = await planSetupOf(db);
+  const isDone = (each: { boatId: string; at: string }) =>
+    each.boatId === boatId && Date.parse(each.at) <= Date.parse(upTo);
+  const { placeChanges = [] } = setup;
+  if (!placeChanges.some(isDone)) return false;
+  await putPlanSetup(db, { ...setup, placeChanges: placeChanges.filter((each) => !isDone(each)) });
+  return true;
+}

@@ -207,11 +207,17 @@ export async function benchView(
   // Judged from a day before, so that what rain or dew left on the surface is known.
   const seen = (each: { at: number }) => each.at > at - 24 * HOUR_MS && each.at < at + BENCH_HOURS * HOUR_MS;
   const around = known.hours.filter(seen);
-  const { surroundings } = place;
+  const { surroundings, before = [] } = place;
   const surface = around.length > 0 ? bandFor(known.air, place).filter(seen) : [];
   const judged =
     step && product
-      ? judgeHours({ hours: around, limits: coatLimitsOf(product.sheet, step.method), surroundings, surface })
+      ? judgeHours({
+          hours: around,
+          limits: coatLimitsOf(product.sheet, step.method),
+          surroundings,
+          before,
+          surface,
+        })
       : [];
   const bandAt = new Map(surface.map((each) => [each.at, each]));
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);

@@ -7,13 +7,14 @@ import type {
   FailureView,
 } from '../../contract/index.ts';
 import {
-  airAround,
+  airAbout,
   airOver,
   type CoatFailure,
   isUnderCover,
   judgeCoat,
   judgeConditions,
   surfaceSeries,
+  surroundingsAt,
 } from '../../core/air/index.ts';
 import { HOUR_MS, type SplicedHour } from '../../core/cure/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
@@ -97,8 +98,6 @@ function workedOut(known: Known, { areaId, at, body }: Coat): CoatAirRecord | nu
   const sheet = known.catalogue.sheetOf(body.productId, body.sheetVersion);
   if (!state || !sheet) return null;
   const place = surfaceOf(state, known.catalogue);
-  const { surroundings } = place;
-  const underCover = isUnderCover(surroundings);
   const limits = coatLimitsOf(sheet, body.method);
   const [startMs, endMs] = [Date.parse(at), Date.parse(body.endedAt)];
   if (body.conditions?.source === 'typed') {
@@ -106,7 +105,7 @@ function workedOut(known: Known, { areaId, at, body }: Coat): CoatAirRecord | nu
     const { reasons } = judgeConditions({
       conditions: { airC, rh, surfaceC: surfaceC ?? airC },
       limits,
-      underCover,
+      underCover: isUnderCover(surroundingsAt(place, startMs)),
     });
     const one = (value: number) => ({ min: value, max: value });
     return {
@@ -122,9 +121,11 @@ function workedOut(known: Known, { areaId, at, body }: Coat): CoatAirRecord | nu
   const hours = known.air.hours.filter(near);
   if (hours.length === 0) return null;
   // Over these hours alone: a season of them would be worked out for one coat.
-  const surface = surfaceSeries({ hours, surface: place.body, site: known.air.site, surroundings });
+  const { surroundings, before = [] } = place;
+  const surface = surfaceSeries({ hours, surface: place.body, site: known.air.site, surroundings, before });
+  const { about, underCover } = airAbout(hours, place);
   const input = {
-    hours: hours.map((hour) => ({ ...hour, ...airAround(hour, surroundings) })),
+    hours: about,
     surface,
     limits,
     underCover,
@@ -134,7 +135,8 @@ function workedOut(known: Known, { areaId, at, body }: Coat): CoatAirRecord | nu
   const found = airOver(input);
   if (!found) return null;
   const own = hours.filter((hour) => hour.at > startMs - HOUR_MS && hour.at <= endMs);
-  const nights = underCover || place.indoors ? [] : darkOver(known.air, startMs);
+  const nights =
+    isUnderCover(surroundingsAt(place, startMs)) || place.indoors ? [] : darkOver(known.air, startMs);
   return {
     ...found,
     surface: own.every(({ surfaceC }) => surfaceC !== undefined) ? 'measured' : 'estimated',

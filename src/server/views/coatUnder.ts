@@ -1,19 +1,6 @@
 import type { Step } from '../../contract/index.ts';
-import {
-  airAround,
-  type BestStarts,
-  bestStarts,
-  isUnderCover,
-  rhWithMoisture,
-} from '../../core/air/index.ts';
-import {
-  byLearnedPace,
-  type CoatSpan,
-  eventTime,
-  HOUR_MS,
-  type SplicedHour,
-  safeEvent,
-} from '../../core/cure/index.ts';
+import { airAbout, type BestStarts, bestStarts, isUnderCover, rhWithMoisture } from '../../core/air/index.ts';
+import { byLearnedPace, type CoatSpan, eventTime, HOUR_MS, safeEvent } from '../../core/cure/index.ts';
 import { hoursAt } from '../../core/film/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
 import { type Air, bandFor, darkOver, type SurfacePlace, tempsFor } from '../air/surfaces.ts';
@@ -70,24 +57,22 @@ export function coatUnder(coat: CoatToApply, place: SurfacePlace) {
     return eventTime({ curve, temps: filmTemps, laidAt: finishedMs }).at;
   };
   const safeBy = stated?.event ?? (byHandMs === null ? null : ('entered' as const));
-  const airInside = (hour: SplicedHour) => {
-    const around = airAround(hour, surroundings);
-    const { inside } = coat;
-    if (!underCover || !inside || inside.litresPerH === 0) return around;
-    return { ...around, rh: rhWithMoisture({ ...around, ...inside }) };
-  };
   const shown = ({ at }: { at: number }) => at >= now - BEFORE_MS && at <= now + aheadMs;
   const surface = bandFor(air, place).filter(shown);
-  const about = air.hours
-    .filter(shown)
-    .map((hour, i) => ({ ...hour, ...airInside(hour), surfaceC: surface[i]?.surfaceC }));
+  const around = airAbout(air.hours.filter(shown), place);
+  const { inside } = coat;
+  const about = around.about.map((hour, i) => ({
+    ...hour,
+    ...(underCover && inside && inside.litresPerH > 0 && { rh: rhWithMoisture({ ...hour, ...inside }) }),
+    surfaceC: surface[i]?.surfaceC,
+  }));
   const airUntil = (untilMs: number) => {
     const within = ({ at }: { at: number }) => at <= untilMs;
     return {
       hours: about.filter(within),
       surface: surface.filter(within),
       limits,
-      underCover,
+      underCover: around.underCover,
       nights,
     };
   };

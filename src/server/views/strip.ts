@@ -6,6 +6,7 @@ import {
   judgeHours,
   type SurfaceReading,
   surfaceBodyOf,
+  surroundingsAt,
 } from '../../core/air/index.ts';
 import { HOUR_MS, hourBands, type LeadError, type SplicedHour } from '../../core/cure/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
@@ -84,7 +85,7 @@ export async function stripView(
       stripHour(hour, skin[i] as SurfaceReading, judged.get(hour.at) ?? { reasons: [], conditions: [] }, {
         now: at,
         errors,
-        heated: place.surroundings.kind === 'heated',
+        heated: surroundingsAt(place, hour.at).kind === 'heated',
       }),
     ),
   };
@@ -106,6 +107,7 @@ function judgedAhead(input: {
     surface: surface.slice(from),
     limits,
     surroundings: place.surroundings,
+    before: place.before ?? [],
   });
   return new Map(
     judged

@@ -48,6 +48,7 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
       for (const { steps: _s, applied: _l, state: _t, potMixedMinutesAgo: _p, ...plan } of areas) {
         const area: Area = {
           id: ID,
+          earlierShelters: [],
           boatId: BOAT,
           spread: 0.05,
           estimates: [{ way: 'rule', areaM2: 12.25, spread: 0.15, basis: 'rule of thumb' }],
@@ -61,7 +62,11 @@ describe.each(SYSTEMS)('opened and saved untouched in %s figures, a record is th
           version: 1,
           archived: false,
         };
-        const back = valuesToArea(areaToValues(area, system), { id: ID, boatId: BOAT }, read);
+        const back = valuesToArea(areaToValues(area, system), { id: ID, boatId: BOAT }, read, {
+          saved: area,
+          zone: 'UTC',
+          system,
+        });
         const { version: _v, archived: _a, ...rest } = area;
         expectClose(back, rest, plan.name);
         expect(areaInput.validate(back, strict).error, plan.name).toBeUndefined();
@@ -189,6 +194,7 @@ function demoArea(): Omit<Area, 'version' | 'archived'> {
   return {
     id: ID,
     boatId: BOAT,
+    earlierShelters: [],
     spread: 0.05,
     estimates: [],
     chosenWay: null,

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { PlanView } from '../../contract/index.ts';
+import { useWrite } from '../api/mutations.ts';
 import { usePlan } from '../api/planQueries.ts';
 import { useYard } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -182,6 +183,7 @@ function PlaceChanges({
   zone: string;
 }) {
   const { show } = useUnits();
+  const { mutate: write, isPending } = useWrite();
   const own = (view.setup.placeChanges ?? []).filter(({ boatId }) => boatId === boat.boatId);
   const now = Date.parse(view.from);
   return (
@@ -201,12 +203,26 @@ function PlaceChanges({
             </p>
           ) : (
             <p key={change.at} role="alert" className="border-warning border-l-4 pl-3">
-              Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}. Set
-              where each area stands in the{' '}
+              Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.{' '}
+              <button
+                type="button"
+                className="link target"
+                disabled={isPending}
+                onClick={() =>
+                  write({
+                    method: 'POST',
+                    path: `/boats/${boat.boatId}/shelter`,
+                    body: { at: change.at, surroundings: change.surroundings },
+                  })
+                }
+              >
+                Yes, it was moved then
+              </button>
+              . If it was moved at another time, record the move in the{' '}
               <Link className="link" to={`/boats/${boat.boatId}/survey`}>
                 survey
               </Link>
-              , then remove this change below.
+              ; if not at all, remove the change below.
             </p>
           ),
         )}

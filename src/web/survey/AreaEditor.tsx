@@ -1,11 +1,12 @@
 import { useRef } from 'react';
-import { useFormContext, useWatch } from 'react-hook-form';
+import { useFormContext } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, Boat, FieldError, PartOf } from '../../contract/index.ts';
 import { SUBSTRATES } from '../../core/system/index.ts';
 import { api } from '../api/client.ts';
+import { useYard } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
-import { CheckField, Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
+import { CheckField, Field, SelectField, TextArea } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useMounted } from '../state/useMounted.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -15,11 +16,11 @@ import {
   PART_WORDS,
   SERVICE_WORDS,
   SIDE_WORDS,
-  SURROUNDING_WORDS,
   ZONE_WORDS,
 } from '../words/survey.ts';
 import { type AreaValues, areaToValues, formPath, newArea, USUAL_SERVICE, valuesToArea } from './areaForm.ts';
 import { MeasureFields } from './MeasureFields.tsx';
+import { ShelterFields } from './ShelterFields.tsx';
 import { WaysFields } from './WaysFields.tsx';
 
 interface Props {
@@ -37,6 +38,7 @@ const FIELD_WORDS: Record<string, string> = {
   estimates: 'the other estimates',
   chosenWay: 'the size to use',
   surroundings: 'the shelter',
+  earlierShelters: 'the earlier shelters',
   zone: 'the part of the boat',
   spread: 'the uncertainty',
   note: 'the note',
@@ -47,18 +49,21 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
   const { system, show } = useUnits();
   const mounted = useMounted();
   const id = useRef(area?.id ?? uuidv7());
+  const zone = useYard().data?.zone ?? 'UTC';
+  const values = area ? areaToValues(area, system) : newArea(boat);
 
-  const submit = async (
-    values: AreaValues,
-    over: { version?: number },
-  ): Promise<FieldError[] | undefined> => {
+  const submit = async (typed: AreaValues, over: { version?: number }): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
-    const input = valuesToArea(values, { id: id.current, boatId: boat.id }, read);
+    const input = valuesToArea(typed, { id: id.current, boatId: boat.id }, read, {
+      saved: area,
+      zone,
+      system,
+    });
     const errors = await refusals(
       (c) => c.areaInput,
       input,
       read,
-      (path) => formPath(path, values),
+      (path) => formPath(path, typed),
     );
     if (errors.length) return errors;
     if (area) {
@@ -70,7 +75,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
 
   return (
     <RecordForm<AreaValues>
-      values={area ? areaToValues(area, system) : newArea(boat)}
+      values={values}
       submit={submit}
       button={area ? 'Save area' : 'Add area'}
       base={area}
@@ -94,7 +99,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
         <SelectField name="side" label="Side" choices={choices(SIDE_WORDS)} />
         <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
         <SelectField name="service" label="Exposure" choices={choices(SERVICE_WORDS)} />
-        <Surroundings />
+        <ShelterFields zone={zone} saved={area ? values.surroundings : null} />
         <SelectField name="oldCoating" label="Existing coating" choices={choices(OLD_COATING_WORDS)} />
         <CheckField
           name="highWear"
@@ -142,22 +147,5 @@ function ZoneChoice() {
         if (!formState.dirtyFields.service) setValue('service', USUAL_SERVICE[zone as AreaValues['zone']]);
       }}
     />
-  );
-}
-
-function Surroundings() {
-  const { control } = useFormContext<AreaValues>();
-  const kind = useWatch({ control, name: 'surroundings.kind' });
-  return (
-    <>
-      <SelectField name="surroundings.kind" label="Shelter" choices={choices(SURROUNDING_WORDS)} />
-      {kind === 'heated' && (
-        <QuantityField
-          name="surroundings.setPointC"
-          label="Surface temperature (heated)"
-          quantity="temperature"
-        />
-      )}
-    </>
   );
 }

@@ -20,6 +20,7 @@ import { AreaTable } from './AreaTable.tsx';
 import { BoatEditor } from './BoatEditor.tsx';
 import { BoatProgress } from './BoatProgress.tsx';
 import { CutOut } from './CutOut.tsx';
+import { MoveBoat } from './MoveBoat.tsx';
 import { StartingSet } from './StartingSet.tsx';
 
 /** A boat's areas on her own profile: measured, changed, added. */
@@ -36,6 +37,7 @@ function Survey({ view }: { view: BoatView }) {
   const { show } = useUnits();
   const [seenFrom, setSeenFrom] = useState<'port' | 'starboard'>('starboard');
   const [editingBoat, setEditingBoat] = useState(false);
+  const [isMoving, setIsMoving] = useState(false);
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
   const rows = rowsOf(view);
   const adding = areaId === 'new';
@@ -88,6 +90,11 @@ function Survey({ view }: { view: BoatView }) {
           <button type="button" className="btn btn-sm ml-3" onClick={() => setEditingBoat(!editingBoat)}>
             {editingBoat ? 'Close' : 'Change boat'}
           </button>
+          {areas.length > 0 && (
+            <button type="button" className="btn btn-sm ml-3" onClick={() => setIsMoving(!isMoving)}>
+              {isMoving ? 'Close move' : 'Record a move'}
+            </button>
+          )}
         </p>
       </div>
       <SurveyTabs boatId={boat.id} />
@@ -97,6 +104,14 @@ function Survey({ view }: { view: BoatView }) {
         <div className="board p-4">
           <BoatEditor boat={boat} onDone={() => setEditingBoat(false)} onRemove={() => void removeBoat()} />
         </div>
+      )}
+      {isMoving && (
+        <section className="board space-y-3 p-4" aria-labelledby="move">
+          <h2 id="move" className="text-lg">
+            {boat.name} stands in another shelter
+          </h2>
+          <MoveBoat boatId={boat.id} onDone={() => setIsMoving(false)} />
+        </section>
       )}
       {removed && (
         <UndoNotice

@@ -1,6 +1,8 @@
-import type { Area, AreaInput, Boat, Estimate } from '../../contract/index.ts';
+import { shelteredSince } from '../../contract/formats/shelters.ts';
+import type { Area, AreaInput, Boat, EarlierShelter, Estimate } from '../../contract/index.ts';
 import { type AreaWay, HAND_MEASURE_SPREAD, type Measure, type Shape } from '../../core/hull/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { fromLocalField } from '../clock/say.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
 /** One line of the measuring sheet as typed; `a`, `b`, `c` are the shape's lengths in the order it is spoken. */
@@ -24,6 +26,9 @@ export interface AreaValues {
   substrate: AreaInput['substrate'];
   service: AreaInput['service'];
   surroundings: { kind: AreaInput['surroundings']['kind']; setPointC: string };
+  /** Since when it stands there, where that was changed; empty: the earlier entry was wrong. */
+  since: string;
+  earlierShelters: EarlierShelter[];
   oldCoating: NonNullable<AreaInput['oldCoating']> | '';
   highWear: boolean;
   part: AreaInput['part'];
@@ -80,6 +85,8 @@ const EMPTY_AREA: AreaValues = {
   substrate: 'grp',
   service: 'immersed',
   surroundings: { kind: 'open', setPointC: '' },
+  since: '',
+  earlierShelters: [],
   oldCoating: '',
   highWear: false,
   part: null,
@@ -108,23 +115,64 @@ export const USUAL_SERVICE: Record<AreaInput['zone'], AreaInput['service']> = {
 export const newArea = (boat: Pick<Boat, 'kind'>): AreaValues =>
   boat.kind === 'parts' ? { ...EMPTY_AREA, zone: 'other', service: USUAL_SERVICE.other } : EMPTY_AREA;
 
+const shelterToValues = (
+  surroundings: AreaInput['surroundings'],
+  system: UnitSystem,
+): AreaValues['surroundings'] => ({
+  kind: surroundings.kind,
+  setPointC:
+    surroundings.kind === 'heated'
+      ? fieldText(fromCanonical(surroundings.setPointC, shownUnit('temperature', system)))
+      : '',
+});
+
+/** Whether another shelter, or another temperature of a heated one, is typed than was saved. */
+export const shelterChanged = (saved: AreaValues['surroundings'], typed: AreaValues['surroundings']) =>
+  saved.kind !== typed.kind || (typed.kind === 'heated' && saved.setPointC.trim() !== typed.setPointC.trim());
+
+/** A shelter as typed. */
+export const valuesToShelter = (
+  { kind, setPointC }: AreaValues['surroundings'],
+  read: FormReader,
+): AreaInput['surroundings'] =>
+  kind === 'heated'
+    ? { kind, setPointC: read.quantity('surroundings.setPointC', 'set point', setPointC, 'temperature') }
+    : { kind };
+
+/** The area that a form began with, if there is one, and how it shows times and temperatures. */
+interface SavedArea {
+  saved: Area | null;
+  zone: string;
+  system: UnitSystem;
+}
+
+/** Where an area stands and stood as typed: elsewhere since a time, or corrected where no time is given. */
+function valuesToShelters(
+  values: AreaValues,
+  { saved, zone, system }: SavedArea,
+  read: FormReader,
+): Pick<Area, 'surroundings' | 'earlierShelters'> {
+  const surroundings = valuesToShelter(values.surroundings, read);
+  const { earlierShelters, since } = values;
+  const hasMoved = saved && shelterChanged(shelterToValues(saved.surroundings, system), values.surroundings);
+  if (!hasMoved || since.trim() === '') return { surroundings, earlierShelters };
+  const at = fromLocalField(since, zone);
+  if (at === null) read.refuse('since', 'In this shelter since: must be a date and time');
+  return shelteredSince({ ...saved, earlierShelters }, at ?? new Date().toISOString(), surroundings);
+}
+
 export function areaToValues(area: Area, system: UnitSystem): AreaValues {
   const unit = shownUnit('length', system);
   const length = (m: number) => fieldText(fromCanonical(m, unit));
-  const { surroundings } = area;
   return {
     name: area.name,
     zone: area.zone,
     side: area.side,
     substrate: area.substrate,
     service: area.service,
-    surroundings: {
-      kind: surroundings.kind,
-      setPointC:
-        surroundings.kind === 'heated'
-          ? fieldText(fromCanonical(surroundings.setPointC, shownUnit('temperature', system)))
-          : '',
-    },
+    surroundings: shelterToValues(area.surroundings, system),
+    since: '',
+    earlierShelters: area.earlierShelters,
     oldCoating: area.oldCoating ?? '',
     highWear: area.highWear,
     part: area.part,
@@ -196,8 +244,8 @@ export function valuesToArea(
   values: AreaValues,
   ids: { id: string; boatId: string },
   read: FormReader,
+  from: SavedArea,
 ): AreaInput {
-  const { kind } = values.surroundings;
   return {
     ...ids,
     name: values.name.trim(),
@@ -205,18 +253,7 @@ export function valuesToArea(
     side: values.side,
     substrate: values.substrate,
     service: values.service,
-    surroundings:
-      kind === 'heated'
-        ? {
-            kind,
-            setPointC: read.quantity(
-              'surroundings.setPointC',
-              'set point',
-              values.surroundings.setPointC,
-              'temperature',
-            ),
-          }
-        : { kind },
+    ...valuesToShelters(values, from, read),
     oldCoating: values.oldCoating === '' ? null : values.oldCoating,
     highWear: values.highWear,
     part: values.part,

@@ -1,6 +1,7 @@
 import type { AreaInput, PartKind } from '../../contract/index.ts';
 import type { AreaWay, Craft, Shape, Zone } from '../../core/hull/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
+import type { Units } from '../units/UnitsContext.tsx';
 
 /** Choices as the screens say them, in the order they are offered. */
 
@@ -52,6 +53,12 @@ export const SURROUNDING_WORDS: Record<AreaInput['surroundings']['kind'], string
   shed: 'Shed',
   heated: 'Heated to a set temperature',
 };
+
+/** Where an area stands or stood: "Tent", "Heated to 18 °C". */
+export const sayShelter = (surroundings: AreaInput['surroundings'], show: Units['show']): string =>
+  surroundings.kind === 'heated'
+    ? `Heated to ${show(surroundings.setPointC, 'temperature')}`
+    : SURROUNDING_WORDS[surroundings.kind];
 
 export const SHAPE_WORDS: Record<Shape['kind'], string> = {
   rectangle: 'Rectangle',

@@ -61,6 +61,7 @@ export const area = pgTable(
     substrate: text('substrate').$type<Area['substrate']>().notNull(),
     service: text('service').$type<Area['service']>().notNull(),
     surroundings: jsonb('surroundings').$type<Area['surroundings']>().notNull(),
+    earlierShelters: jsonb('earlier_shelters').$type<Area['earlierShelters']>().notNull().default([]),
     measures: jsonb('measures').$type<Area['measures']>().notNull(),
     spread: doublePrecision('spread').notNull(),
     estimates: jsonb('estimates').$type<Area['estimates']>().notNull().default([]),

@@ -1,6 +1,6 @@
 import type { AreaClock, LeverCode } from '../../../contract/index.ts';
 import type { Surroundings } from '../../../core/air/index.ts';
-import { HOUR_MS, type TempSeries } from '../../../core/cure/index.ts';
+import { HOUR_MS } from '../../../core/cure/index.ts';
 import {
   type AreaToPlan,
   type FilmGiven,
@@ -71,6 +71,9 @@ function surroundingsWith(own: Surroundings, levers: readonly LeverCode[]): Surr
   return levers.includes('tent') && isOpen ? { kind: 'tent' } : own;
 }
 
+/** Of where an area stood, so much before the plan is looked at: what rain left there, and what its surface stores. */
+const PAST_MS = 48 * HOUR_MS;
+
 /** Surroundings of a surface, each until its moment, in order; the last for good. */
 type Stages = readonly { surroundings: Surroundings; untilMs: number }[];
 
@@ -84,6 +87,8 @@ function stagesOf(
   const withLevers = (as: Surroundings) => (own.indoors ? as : surroundingsWith(as, levers));
   const ahead = changes.filter(({ atMs }) => atMs > fromMs);
   const all = [
+    // Only what is near the plan: of the time before it nothing is worked out in other weather.
+    ...(own.before ?? []).filter(({ untilMs }) => untilMs > fromMs - PAST_MS),
     { surroundings: own.surroundings, untilMs: fromMs },
     { surroundings: withLevers(own.surroundings), untilMs: ahead[0]?.atMs ?? Number.POSITIVE_INFINITY },
     ...ahead.map((each, i) => ({ surroundings: withLevers(each.surroundings), untilMs: ahead[i + 1]?.atMs ?? Number.POSITIVE_INFINITY })),
@@ -93,15 +98,6 @@ function stagesOf(
     (each, i) => !all[i + 1] || !isSame(each.surroundings, (all[i + 1] as typeof each).surroundings),
   );
 }
-
-/** Temperatures that go over from one series to another at a moment; both of the same hours. */
-const changesTo = memoised(
-  (from: TempSeries, to: TempSeries, atMs: number): TempSeries =>
-    from === to
-      ? to
-      : { ...to, valuesC: to.valuesC.map((tempC, i) => (to.startMs + i * HOUR_MS < atMs ? (from.valuesC[i] ?? tempC) : tempC)) }, // biome-ignore format: one line
-  4,
-);
 
 /** Surfaces alike are one. */
 export function sharedSurfaces(surfaces: readonly PlanSurface[], ofArea: Readonly<Record<string, number>>) {
@@ -145,25 +141,30 @@ export function standingOf(state: AreaSnapshot, clock: AreaClock, premises: Prem
   // What a support covers is painted once it has been moved.
   const own = surfaceOf(clock.hiddenBy ? uncovered(state) : state, catalogue);
   const stages = stagesOf(own, premises);
-  const places = stages.map(({ surroundings }) => ({ ...own, surroundings }));
-  const place = places.at(-1) as SurfacePlace;
-  const temps = stages
-    .slice(0, -1)
-    .reduceRight((later, { untilMs }, i) => changesTo(tempsFor(air, places[i] as SurfacePlace), later, untilMs), tempsFor(air, place)); // biome-ignore format: one line
+  const isAhead = ({ untilMs }: Stages[number]) => untilMs >= fromMs;
+  const last = stages.at(-1) as Stages[number];
   const before = stages.slice(0, -1);
+  const place: SurfacePlace = {
+    ...own,
+    surroundings: last.surroundings,
+    before: [...(own.before ?? []), ...before.filter(isAhead)],
+  };
+  const temps = tempsFor(air, place);
   const asStands = filmOn(clock, fromMs);
   // A film that doesn’t cure has no times in any weather.
   const filmGiven =
     clock.hand?.notCuring || !asStands
       ? null
       : filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
-  // Who is in the shed at any time shares its air: heat doesn’t change that.
-  const sharedWith = [own, ...places].find(({ surroundings }) => surroundings.kind === 'shed') ?? place;
+  // Who is in the shed at any time from now on shares its air: heat doesn’t change that.
+  const ahead = [own, ...before.filter(isAhead), last];
+  const sharedWith = ahead.find(({ surroundings }) => surroundings.kind === 'shed') ?? last;
   return {
     place,
-    surface: { ...place, ...(before.length > 0 && { before }) },
+    surface: { ...place, before },
     // Under a tent that is put up, or with heat, the film on it goes on otherwise.
-    film: asStands && filmGiven && before.length > 0 ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,
+    film:
+      asStands && filmGiven && before.some(isAhead) ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,
     filmGiven,
     area: {
       id: state.area.id,

@@ -1,0 +1,1 @@
+ALTER TABLE "area" ADD COLUMN "earlier_shelters" jsonb DEFAULT '[]'::jsonb NOT NULL;
