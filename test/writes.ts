@@ -72,6 +72,11 @@ export function writesOf(
       const { version, archived: _a, ...area } = await current<Area>(`/areas/${planned.area.id}`);
       return ['PUT', `/areas/${area.id}`, { ...area, version, spread: 0.01 + (n % 10) / 100 }];
     },
+    move: async (n) => {
+      const surroundings = [{ kind: 'open' }, { kind: 'heated', setPointC: 15 }, { kind: 'shed' }][n % 3];
+      const at = new Date(NOON - (n % 7) * HOUR).toISOString();
+      return ['POST', `/boats/${planned.boat.id}/shelter`, { at, surroundings }];
+    },
     removePiece: async (n) => [
       n % 2 ? 'DELETE' : 'POST',
       n % 2 ? `/areas/${piece}` : `/areas/${piece}/restore`,

@@ -2,7 +2,15 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCoat, aPlannedArea, HOUR, NOON, weatherCsv } from '../../test/examples.ts';
 import { yardServer } from '../../test/yardServer.ts';
-import type { Area, AreaClock, ClockDetail, CoatCheck, PlanView, Problem } from '../contract/index.ts';
+import type {
+  Area,
+  AreaClock,
+  ClockDetail,
+  CoatCheck,
+  PlanView,
+  Problem,
+  RunningView,
+} from '../contract/index.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
 beforeAll(async () => {
@@ -40,6 +48,7 @@ describe('a boat that leaves its heated shed', () => {
     const moved = await put({ surroundings: open, earlierShelters: undefined });
     expect(moved.body.earlierShelters).toEqual([{ surroundings: heated, until: iso(NOON) }]);
     expect(opened(await clock())).toEqual(opened(before));
+    expect((await server.ask('GET', '/plan')).status).toBe(200);
     // Moved out an hour after the coat: the film has stood in the cold since.
     await move(NOON - 38 * HOUR, open);
     expect((await area()).earlierShelters).toEqual([{ surroundings: heated, until: iso(NOON - 38 * HOUR) }]);
@@ -61,6 +70,29 @@ describe('a boat that leaves its heated shed', () => {
         )
       ).body.air?.airC.min;
     expect([await check(20), await check(5)]).toEqual([20, 5]);
+  });
+
+  it('tape that stood in the sun holds as in the open, under cover too', async () => {
+    const { area: own, step } = planned;
+    const body = { itemId: own.id, name: 'Edges of the area', on: true, stepId: step.id, coatNo: 1 };
+    const at = iso(NOON - 30 * HOUR);
+    await server.ask('POST', '/log', {
+      id: uuidv7(),
+      areaId: own.id,
+      at,
+      corrects: null,
+      kind: 'tape',
+      body,
+    });
+    const until = async () =>
+      (await server.ask<RunningView>('GET', `/running?areaId=${own.id}`)).body.clocks.find(
+        ({ kind }) => kind === 'tape',
+      )?.until;
+    // Masking tape: three days under cover, two in the open (handbook part 10).
+    expect(await until()).toBe(iso(NOON + 42 * HOUR));
+    await move(NOON - 20 * HOUR, open);
+    await move(NOON - 10 * HOUR, heated);
+    expect(await until()).toBe(iso(NOON + 18 * HOUR));
   });
 
   it('what is cut out of an area stood where that stood', async () => {

@@ -104,7 +104,7 @@ async function ofTape(
         boatName: boat.name,
         name,
         since: at.toISOString(),
-        until: wet ? wet.until : iso(at.getTime() + tapeHoldsMs(body.tape, area.surroundings)),
+        until: wet ? wet.until : iso(at.getTime() + tapeHoldsMs(body.tape, area, at.getTime())),
         end: { how: 'tape', body: { itemId, name } },
       },
     ];

@@ -16,9 +16,18 @@ const HOLDS_MS: Record<TapeKind, { open: number; covered: number }> = {
   'fine-line': { open: 5 * DAY_MS, covered: 7 * DAY_MS },
 };
 
-/** How long tape of a kind stays up on an area, ms. */
-export const tapeHoldsMs = (tape: TapeKind | null | undefined, { kind }: Area['surroundings']): number =>
-  HOLDS_MS[tape ?? 'masking'][kind === 'open' ? 'open' : 'covered'];
+/** How long tape of a kind that was put up at a moment (ms) stays up on an area, ms: the sun has had it wherever that stood in the open since. */
+export function tapeHoldsMs(
+  tape: TapeKind | null | undefined,
+  { surroundings, earlierShelters }: Pick<Area, 'surroundings' | 'earlierShelters'>,
+  tapedMs: number,
+): number {
+  const since = earlierShelters.filter(({ until }) => Date.parse(until) > tapedMs);
+  const isOpen = [surroundings, ...since.map((each) => each.surroundings)].some(
+    ({ kind }) => kind === 'open',
+  );
+  return HOLDS_MS[tape ?? 'masking'][isOpen ? 'open' : 'covered'];
+}
 
 /** Those of the last areas asked for, until the boat’s log has more. */
 const ticksOf = memoised((_log: object, db: Queries, areaId: string) => tapeTicks(db, areaId), 20);
@@ -36,7 +45,7 @@ export async function bareTicks(
   const ticks = await ticksOf(log, db, area.id);
   return items.map((item) => {
     const last = ticks.findLast((tick) => tick.itemId === item.id);
-    const holdsMs = tapeHoldsMs(last?.tape, area.surroundings);
+    const holdsMs = tapeHoldsMs(last?.tape, area, last?.atMs ?? now);
     const old = last?.on === true && now - last.atMs >= holdsMs;
     return {
       id: item.id,

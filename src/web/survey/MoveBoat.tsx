@@ -23,7 +23,7 @@ export function MoveBoat({ boatId, onDone }: { boatId: string; onDone: () => voi
   const submit = async (values: MoveValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const at = fromLocalField(values.since, zone);
-    if (at === null) read.refuse('since', 'In this shelter since: must be a date and time');
+    if (at === null) read.refuse('since', 'Since must be a date and time');
     const body = {
       at: at ?? new Date().toISOString(),
       surroundings: valuesToShelter(values.surroundings, read),
@@ -54,7 +54,7 @@ export function MoveBoat({ boatId, onDone }: { boatId: string; onDone: () => voi
         <ShelterField />
         <TimeField
           name="since"
-          label="In this shelter since"
+          label="Since"
           hint="Films applied earlier keep the temperatures of the earlier shelter."
         />
       </div>

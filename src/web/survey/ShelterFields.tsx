@@ -21,7 +21,7 @@ export function ShelterFields({ zone, saved }: { zone: string; saved: AreaValues
       {changed && (
         <TimeField
           name="since"
-          label="In this shelter since"
+          label="Since"
           hint="Films applied earlier keep the temperatures of the earlier shelter. Leave this empty if the earlier entry was wrong."
         />
       )}

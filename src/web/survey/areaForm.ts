@@ -157,7 +157,7 @@ function valuesToShelters(
   const hasMoved = saved && shelterChanged(shelterToValues(saved.surroundings, system), values.surroundings);
   if (!hasMoved || since.trim() === '') return { surroundings, earlierShelters };
   const at = fromLocalField(since, zone);
-  if (at === null) read.refuse('since', 'In this shelter since: must be a date and time');
+  if (at === null) read.refuse('since', 'Since must be a date and time');
   return shelteredSince({ ...saved, earlierShelters }, at ?? new Date().toISOString(), surroundings);
 }
 

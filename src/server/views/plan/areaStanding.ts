@@ -86,10 +86,12 @@ function stagesOf(
 ): Stages {
   const withLevers = (as: Surroundings) => (own.indoors ? as : surroundingsWith(as, levers));
   const ahead = changes.filter(({ atMs }) => atMs > fromMs);
+  // What it was moved to just now counts from the beginning of the plan.
+  const past = [...(own.before ?? []), { surroundings: own.surroundings, untilMs: fromMs }]
+    .map((each) => ({ ...each, untilMs: Math.min(each.untilMs, fromMs) }))
+    .filter(({ untilMs }, i, each) => untilMs !== each[i - 1]?.untilMs);
   const all = [
-    // Only what is near the plan: of the time before it nothing is worked out in other weather.
-    ...(own.before ?? []).filter(({ untilMs }) => untilMs > fromMs - PAST_MS),
-    { surroundings: own.surroundings, untilMs: fromMs },
+    ...past,
     { surroundings: withLevers(own.surroundings), untilMs: ahead[0]?.atMs ?? Number.POSITIVE_INFINITY },
     ...ahead.map((each, i) => ({ surroundings: withLevers(each.surroundings), untilMs: ahead[i + 1]?.atMs ?? Number.POSITIVE_INFINITY })),
   ]; // biome-ignore format: one line
@@ -144,11 +146,7 @@ export function standingOf(state: AreaSnapshot, clock: AreaClock, premises: Prem
   const isAhead = ({ untilMs }: Stages[number]) => untilMs >= fromMs;
   const last = stages.at(-1) as Stages[number];
   const before = stages.slice(0, -1);
-  const place: SurfacePlace = {
-    ...own,
-    surroundings: last.surroundings,
-    before: [...(own.before ?? []), ...before.filter(isAhead)],
-  };
+  const place: SurfacePlace = { ...own, surroundings: last.surroundings, before };
   const temps = tempsFor(air, place);
   const asStands = filmOn(clock, fromMs);
   // A film that doesn’t cure has no times in any weather.
@@ -157,11 +155,12 @@ export function standingOf(state: AreaSnapshot, clock: AreaClock, premises: Prem
       ? null
       : filmOnArea(state, clock, { catalogue, now, temps: tempsFor(air, own) });
   // Who is in the shed at any time from now on shares its air: heat doesn’t change that.
-  const ahead = [own, ...before.filter(isAhead), last];
+  const ahead = [own, ...before.filter(({ untilMs }) => untilMs > fromMs), last];
   const sharedWith = ahead.find(({ surroundings }) => surroundings.kind === 'shed') ?? last;
   return {
     place,
-    surface: { ...place, before },
+    // Only what is near the plan: of the time before it nothing is worked out in other weather.
+    surface: { ...place, before: before.filter(({ untilMs }) => untilMs > fromMs - PAST_MS) },
     // Under a tent that is put up, or with heat, the film on it goes on otherwise.
     film:
       asStands && filmGiven && before.some(isAhead) ? filmIn(filmGiven, asStands, temps, fromMs) : asStands,

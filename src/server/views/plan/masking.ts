@@ -45,7 +45,9 @@ export function maskingOf(
     const hull = boats.find(({ boat }) => boat.id === each.boat.id);
     return maskedEdgeM(each, netAreaOf(each).areaM2, hull);
   });
-  const holds = group.map(({ area }) => tapeHoldsMs(tape?.tape, area.surroundings));
+  const holds = group.map(({ area }) =>
+    tapeHoldsMs(tape?.tape, area, tape?.atMs ?? Number.POSITIVE_INFINITY),
+  );
   return {
     edgeM: edges.reduce((sum, m) => sum + m, 0),
     sinceMs: tape?.atMs ?? null,

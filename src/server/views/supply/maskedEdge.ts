@@ -27,7 +27,5 @@ export function maskedEdgeM(
 }
 
 /** How often an area is taped for so many coats: at a coat a day, and again after the tape's days. */
-export const tapingsFor = (
-  coats: number,
-  { surroundings }: Pick<AreaSnapshot['area'], 'surroundings'>,
-): number => Math.ceil((coats * A_COAT_MS) / tapeHoldsMs('masking', surroundings));
+export const tapingsFor = (coats: number, area: AreaSnapshot['area']): number =>
+  Math.ceil((coats * A_COAT_MS) / tapeHoldsMs('masking', area, Number.POSITIVE_INFINITY));
