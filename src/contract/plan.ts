@@ -52,6 +52,10 @@ export interface PlanSetup {
   launchDays: number[];
   launchFromHour: number;
   launchToHour: number;
+  /** No launching in these times: the crane is out of service, the tide too low. Left out: none. */
+  launchStops?: { from: string; to: string }[];
+  /** Boats that fit in the shed; null or left out: not limited. */
+  shedPlaces?: number | null;
   /** Cost of each day that a boat is launched late, in the smallest unit of the currency. */
   latePerDay: number;
   /** What changes of the plan cost, in the smallest unit of the currency: a tent, a day of heat, and an hour of overtime beside its pay. */
@@ -98,6 +102,15 @@ const awayTime = objectOf<{ from: string; to: string }>({
     away.from < away.to ? away : helpers.error('away.order'),
   )
   .messages({ 'away.order': 'back at must be after away from' });
+
+const launchStop = objectOf<{ from: string; to: string }>({
+  from: instant().label('no launching from').required(),
+  to: instant().label('no launching until').required(),
+})
+  .custom((stop: { from: string; to: string }, helpers) =>
+    stop.from < stop.to ? stop : helpers.error('stop.order'),
+  )
+  .messages({ 'stop.order': 'no launching until must be after no launching from' });
 
 const person = objectOf<PlanPersonInput>({
   id: id().required(),
@@ -155,6 +168,8 @@ export const planSetup = objectOf<PlanSetup>({
   launchDays: weekdays('day of launching'),
   launchFromHour: hour('first hour of launching'),
   launchToHour: later('end of launching', 'launchFromHour'),
+  launchStops: Joi.array().items(launchStop).max(MOST_PLANNED.launchStops).label('times without launching'),
+  shedPlaces: between('boats that fit in the shed', 0, 200).integer().allow(null),
   latePerDay: between('a day late (minor units)', 0, 1e7).integer().required(),
   tentCost: between('a tent (minor units)', 0, 1e7).integer().required(),
   heatPerDay: between('a day of heat (minor units)', 0, 1e7).integer().required(),

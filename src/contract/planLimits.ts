@@ -4,6 +4,8 @@ export const MOST_PLANNED = {
   people: 8,
   /** Times away of one person. */
   away: 12,
+  /** Times in which no boat can be launched. */
+  launchStops: 24,
   placeChanges: 24,
   pins: 200,
   extraWork: 40,

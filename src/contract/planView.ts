@@ -93,6 +93,13 @@ export interface PlanBoatView {
   supportMoves: { name: string; on: string }[];
 }
 
+/** A stretch of time in which more boats stand in the shed than it holds; until null: for good. */
+export interface ShedCrowd {
+  from: string;
+  until: string | null;
+  boatNames: string[];
+}
+
 /** A place under cover. */
 export type Shelter = 'tent' | 'shed' | 'heated';
 
@@ -142,6 +149,8 @@ export interface PlanView {
   }[];
   /** Boats with work left that are not in the plan. */
   otherBoats: { boatId: string; boatName: string }[];
+  /** When more boats stand in the shed than it holds, in order. */
+  shedCrowds: ShedCrowd[];
 }
 
 const nullable = (schema: Joi.Schema) => schema.allow(null).required();
@@ -273,6 +282,15 @@ export const planReply = objectOf<PlanView>({
           'no-weather': true,
           failed: true,
         }).required(),
+      }),
+    )
+    .required(),
+  shedCrowds: Joi.array()
+    .items(
+      objectOf<ShedCrowd>({
+        from: instant().required(),
+        until: instant().allow(null).required(),
+        boatNames: Joi.array().items(words()).required(),
       }),
     )
     .required(),

@@ -470,6 +470,7 @@ const ENTRIES: Record<string, Entry> = {
   },
   converterCourse: { run: inspect.converterCourse, args: [{ rounds: [{ red: true }], openedYears: 1 }] },
   adhesionTest: { run: inspect.adhesionTest, args: [200] },
+  overfull: { run: plan.overfull, args: [{ stays: [{ id: 'a', fromMs: 0, untilMs: 1 }], places: 1 }] },
   schedule: { run: plan.schedule, args: [planProblem, { seed: 1, steps: 5 }] },
   typicalHours: { run: air.typicalHours, args: [hours, 9 * HOUR] },
   buildProblem: { run: plan.buildProblem, args: [planYard, 96] },

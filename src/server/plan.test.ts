@@ -97,6 +97,23 @@ describe('the plan of a yard', () => {
     expect(coats.map(({ start }) => new Date(start).getUTCDay())).toEqual([4, 5, 1]);
   });
 
+  it('no boat is launched while the crane is out of service, and more boats in the shed than it holds are named', async () => {
+    const launchOf = ({ boats }: PlanView) => Date.parse(boats[0]?.launch ?? '');
+    const free = launchOf(await plan());
+    const iso = (ms: number) => new Date(ms).toISOString();
+    const stop = { from: iso(free - HOUR), to: iso(free + 30 * HOUR) };
+    expect((await setUp({ launchStops: [stop], shedPlaces: 0 })).status).toBe(200);
+    const late = await plan();
+    expect(launchOf(late)).toBeGreaterThanOrEqual(free + 30 * HOUR);
+    expect(late.shedCrowds).toEqual([
+      { from: late.now, until: late.boats[0]?.launch, boatNames: [planned.boat.name] },
+    ]);
+    const wrong = await setUp({ launchStops: [{ from: stop.to, to: stop.from }] });
+    expect([wrong.status, wrong.body.errors?.[0]?.message]).toEqual([422, 'No launching until must be after no launching from']); // biome-ignore format: one line
+    await setUp({ launchStops: [], shedPlaces: 1 });
+    expect([launchOf(await plan()), (await plan()).shedCrowds]).toEqual([free, []]);
+  });
+
   it('the edges are masked before the first coat, tape that is too old by a later one is said, and ticked at the bench it is done', async () => {
     const masks = async () => (await plan()).tasks.filter(({ work }) => work === 'mask');
     const tick = (on: boolean) =>

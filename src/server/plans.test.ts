@@ -199,7 +199,10 @@ describe('the queries of rows/', () => {
       version: 0,
     });
     const { body: yardPlan } = await ask<PlanView>('GET', '/plan');
-    await done('PUT', '/plan/setup', yardPlan.setup);
+    const moved = { at: at(-2), surroundings: { kind: 'open' } };
+    const placeChanges = [{ boatId: boat.id, ...moved }];
+    await done('PUT', '/plan/setup', { ...yardPlan.setup, placeChanges });
+    await done('POST', `/boats/${boat.id}/shelter`, moved);
     const lot = aLot(product.id, 'base');
     const { amount: _amount, ...tin } = lot;
     await done('POST', '/lots', tin);

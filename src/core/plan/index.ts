@@ -15,6 +15,7 @@ export {
   type Rehearsal,
   rehearse,
 } from './odds.ts';
+export { overfull, type Stay } from './overfull.ts';
 export { placesOf, type TaskPlace } from './placesOf.ts';
 export { type PlanFault, planFaults } from './planFaults.ts';
 export { type KeptPlan, type PlanMove, planKeeping } from './planKeeping.ts';

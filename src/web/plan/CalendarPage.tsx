@@ -10,6 +10,7 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayDay, sayMoment } from './planTimes.ts';
+import { ShedCrowds } from './ShedCrowds.tsx';
 import { type CalendarEntry, calendarOf, daysShown, moved, shelterStays } from './yardCalendar.ts';
 
 type Span = 'month' | 'week';
@@ -220,6 +221,7 @@ function Places({ view, zone }: { view: PlanView; zone: string }) {
           </div>
         ))}
       </dl>
+      <ShedCrowds view={view} zone={zone} />
     </section>
   );
 }

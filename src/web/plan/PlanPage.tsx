@@ -16,6 +16,7 @@ import { PlanLanes } from './PlanLanes.tsx';
 import { PlanList } from './PlanList.tsx';
 import { PlanSetupForm } from './PlanSetupForm.tsx';
 import { daysLate, sayDate, sayMoment } from './planTimes.ts';
+import { ShedCrowds } from './ShedCrowds.tsx';
 import { type Odds, useOdds } from './useOdds.ts';
 
 /** The plan: launch dates, cost, chart, day list, changes compared and set-up. */
@@ -105,6 +106,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
           </li>
         ))}
       </ul>
+      <ShedCrowds view={view} zone={zone} />
       <Cost view={view} />
       <Supplies view={view} />
       <p className="text-sm">

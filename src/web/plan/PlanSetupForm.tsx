@@ -64,6 +64,7 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
             />
           </div>
           <Week name="launch.days" label="Days on which boats can be launched" />
+          <Stretches name="launch.stops" most={MOST_PLANNED.launchStops} words={NO_LAUNCHING} />
         </fieldset>
         <fieldset className="space-y-2">
           <legend className="font-semibold">Prices of changes</legend>
@@ -156,7 +157,7 @@ function People() {
             )}
           </div>
           <Week name={`people.${i}.days`} label="Working days" />
-          <Away person={i} />
+          <Stretches name={`people.${i}.away`} most={MOST_PLANNED.away} words={AWAY} />
         </div>
       ))}
       {fields.length < MOST_PLANNED.people && (
@@ -174,36 +175,59 @@ function People() {
   );
 }
 
-/** Illness and holidays of one person. */
-function Away({ person }: { person: number }) {
+/** Stretches of time one below the other, with a way to add and remove each. */
+function Stretches({
+  name,
+  most,
+  words,
+}: {
+  name: `people.${number}.away` | 'launch.stops';
+  most: number;
+  words: { from: string; to: string; add: string; remove: string };
+}) {
   const { control } = useFormContext<SetupValues>();
-  const name = `people.${person}.away` as const;
   const { fields, append, remove } = useFieldArray({ control, name, keyName: 'key' });
   return (
     <div className="space-y-2">
       {fields.map((field, i) => (
         <div key={field.key} className="grid grid-cols-1 items-start gap-3 sm:grid-cols-3">
-          <TimeField name={`${name}.${i}.from`} label="Away from" />
-          <TimeField name={`${name}.${i}.to`} label="Back at" />
+          <TimeField name={`${name}.${i}.from`} label={words.from} />
+          <TimeField name={`${name}.${i}.to`} label={words.to} />
           <button type="button" className="btn target self-end" onClick={() => remove(i)}>
-            Remove time away
+            {words.remove}
           </button>
         </div>
       ))}
-      {fields.length < MOST_PLANNED.away && (
+      {fields.length < most && (
         <button type="button" className="link target text-sm" onClick={() => append({ from: '', to: '' })}>
-          Add illness or holiday
+          {words.add}
         </button>
       )}
     </div>
   );
 }
 
+const AWAY = { from: 'Away from', to: 'Back at', add: 'Add illness or holiday', remove: 'Remove time away' };
+const NO_LAUNCHING = {
+  from: 'No launching from',
+  to: 'No launching until',
+  add: 'Add a time without launching (crane out of service, low tides)',
+  remove: 'Remove time without launching',
+};
+
 function Boats({ boats }: { boats: SetupValues['boats'] }) {
   if (boats.length === 0) return null;
   return (
     <fieldset className="space-y-2">
       <legend className="font-semibold">Boats</legend>
+      <div className="grid grid-cols-1 gap-3 sm:grid-cols-3">
+        <Field
+          name="shedPlaces"
+          label="Boats that fit in the shed"
+          inputMode="numeric"
+          hint="Optional. More boats than this are pointed out."
+        />
+      </div>
       {boats.map(({ boatId, boatName }, i) => (
         <div key={boatId} className="border-line space-y-2 border-b pb-3">
           <div className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">

@@ -23,6 +23,8 @@ const setup: PlanSetup = {
   launchDays: [1, 3],
   launchFromHour: 9,
   launchToHour: 15,
+  launchStops: [{ from: '2026-11-18T09:00:00.000Z', to: '2026-11-19T15:00:00.000Z' }],
+  shedPlaces: 2,
   latePerDay: 12_500,
   tentCost: 0,
   heatPerDay: 1800,
@@ -84,8 +86,17 @@ describe('the set-up of a plan', () => {
     const [person] = values.people;
     if (person) Object.assign(person, { from: '17', to: '8' });
     if (person?.away[0]) person.away[0].to = person.away[0].from;
+    const [stop] = values.launch.stops;
+    if (stop) stop.to = stop.from;
+    values.shedPlaces = '2.5';
     const paths = (await refused()).map(({ path }) => path);
-    expect(paths.sort()).toEqual(['boats.1.places.0.setPoint', 'people.0.away.0.to', 'people.0.to']);
+    expect(paths.sort()).toEqual([
+      'boats.1.places.0.setPoint',
+      'launch.stops.0.to',
+      'people.0.away.0.to',
+      'people.0.to',
+      'shedPlaces',
+    ]);
   });
 
   it('a date that is none is refused at its field; the rest is read', async () => {

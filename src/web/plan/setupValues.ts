@@ -20,7 +20,8 @@ export interface SetupValues {
     days: boolean[];
     away: { from: string; to: string }[];
   }[];
-  launch: { from: string; to: string; days: boolean[] };
+  launch: { from: string; to: string; days: boolean[]; stops: { from: string; to: string }[] };
+  shedPlaces: string;
   boats: {
     boatId: string;
     boatName: string;
@@ -83,7 +84,9 @@ export function setupToValues(view: PlanView, zone: string, system: UnitSystem):
       from: String(setup.launchFromHour),
       to: String(setup.launchToHour),
       days: ticks(setup.launchDays),
+      stops: (setup.launchStops ?? []).map(({ from, to }) => ({ from: local(from), to: local(to) })),
     },
+    shedPlaces: typeof setup.shedPlaces === 'number' ? fieldText(setup.shedPlaces) : '',
     boats: boatValues(view, zone, system),
     late: typed(setup.latePerDay),
     tent: typed(setup.tentCost),
@@ -102,6 +105,10 @@ export function valuesToSetup(
     const at = fromLocalField(text, zone);
     if (at === null) read.refuse(name, `${label} must be a date and time`);
     return at;
+  };
+  const stretchOf = (name: string, [from, to]: [string, string], time: { from: string; to: string }) => {
+    const [first, last] = [timeOf(`${name}.from`, from, time.from), timeOf(`${name}.to`, to, time.to)];
+    return first && last ? [{ from: first, to: last }] : [];
   };
   const placeNames: string[] = [];
   const placeChanges = values.boats.flatMap(({ boatId, places }, i) =>
@@ -134,17 +141,16 @@ export function valuesToSetup(
       days: ticked(days),
       fromHour: Number(from),
       toHour: Number(to),
-      away: away.flatMap((time, k) => {
-        const field = `people.${i}.away.${k}`;
-        const gone = timeOf(`${field}.from`, 'away from', time.from);
-        const back = timeOf(`${field}.to`, 'back at', time.to);
-        return gone && back ? [{ from: gone, to: back }] : [];
-      }),
+      away: away.flatMap((time, k) => stretchOf(`people.${i}.away.${k}`, ['away from', 'back at'], time)),
     })),
     boats: boats.map(({ boatId, at }) => ({ boatId, wanted: at })),
     launchDays: ticked(values.launch.days),
     launchFromHour: Number(values.launch.from),
     launchToHour: Number(values.launch.to),
+    launchStops: values.launch.stops.flatMap((time, k) =>
+      stretchOf(`launch.stops.${k}`, ['no launching from', 'no launching until'], time),
+    ),
+    shedPlaces: read.optionalNumber('shedPlaces', 'boats that fit in the shed', values.shedPlaces),
     latePerDay: minorOf(read, 'late', 'a day late', values.late, currency),
     tentCost: minorOf(read, 'tent', 'a tent', values.tent, currency),
     heatPerDay: minorOf(read, 'heat', 'a day of heat', values.heat, currency),
@@ -169,6 +175,8 @@ export function valuesToSetup(
       .replace(/^launchFromHour$/, 'launch.from')
       .replace(/^launchToHour$/, 'launch.to')
       .replace(/^launchDays.*$/, 'launch.days.0')
+      .replace(/^launchStops\.(\d+)$/, 'launch.stops.$1.to')
+      .replace(/^launchStops/, 'launch.stops')
       .replace(/^latePerDay$/, 'late')
       .replace(/^tentCost$/, 'tent')
       .replace(/^heatPerDay$/, 'heat')

@@ -3,7 +3,7 @@ import { momentOf, startOfDay, wallOf } from '../clock/wallClock.ts';
 import type { Units } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayPlaceChange, sayTask } from '../words/plan.ts';
-import { sayClock } from './planTimes.ts';
+import { sayClock, sayMoment } from './planTimes.ts';
 
 /** An entry of a day in the yard calendar. */
 export interface CalendarEntry {
@@ -62,6 +62,12 @@ export function calendarOf(
         text: `${sayClock(change.at, zone)} ${sayPlaceChange(boat.boatName, change, show)}`,
       });
   }
+  for (const { from, to } of view.setup.launchStops ?? [])
+    put(Date.parse(from), {
+      id: `stop ${from}`,
+      kind: 'place',
+      text: `${sayClock(from, zone)} No launching until ${sayMoment(to, zone)}`,
+    });
   for (const { id, dueOn, receivedAt, archived, supplierId, lines } of trade.purchases) {
     if (!dueOn || receivedAt !== null || archived) continue;
     const from = trade.suppliers.find((each) => each.id === supplierId)?.name;

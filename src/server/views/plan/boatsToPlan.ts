@@ -16,7 +16,7 @@ export const hasWork = ({ next, state }: AreaClock) => next !== null && state !=
 
 const SHELTERS: readonly Shelter[] = ['tent', 'shed', 'heated'];
 /** Where the areas of a boat stand under cover. */
-const sheltersOf = ({ states }: YardReading, boatId: string): Shelter[] =>
+export const sheltersOf = ({ states }: YardReading, boatId: string): Shelter[] =>
   SHELTERS.filter((kind) =>
     states.some(({ boat, area }) => boat.id === boatId && area.surroundings.kind === kind),
   );

@@ -13,6 +13,7 @@ import { underOldTape } from './masking.ts';
 import { planMade } from './planMade.ts';
 import type { PlannedYard } from './planRest.ts';
 import { PLAN_SPAN_MS } from './planSpan.ts';
+import { shedCrowds } from './shedCrowds.ts';
 import type { GivenYard } from './yardToPlan.ts';
 
 /** The plan as the screen shows it. */
@@ -109,7 +110,7 @@ function boatViews(
 type About = Pick<PlanView, 'now' | 'setup' | 'isDefault' | 'currency' | 'key'>;
 
 /** What the planner found, as the screen shows it. */
-function viewOf(found: PlannedYard, named: Named, rest: About): PlanView {
+function viewOf(found: PlannedYard, named: Named, rest: About): Omit<PlanView, 'shedCrowds'> {
   const { given } = named;
   const { plan, clashes } = found;
   const unplanned = unplannedViews(found, named);
@@ -181,6 +182,8 @@ export async function planView(context: Context): Promise<PlanView> {
       clashes: [],
       unplanned: [],
       otherBoats: [],
+      shedCrowds: shedCrowds(known, setup, { boats: [], fromMs: at }),
     };
-  return viewOf(made.found, { given: made.given, setup, areaNames: areaNamesOf(known.clocks) }, about);
+  const view = viewOf(made.found, { given: made.given, setup, areaNames: areaNamesOf(known.clocks) }, about);
+  return { ...view, shedCrowds: shedCrowds(known, setup, { boats: view.boats, fromMs: at }) };
 }

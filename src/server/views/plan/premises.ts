@@ -14,8 +14,8 @@ interface Stretch {
   toMs: number;
 }
 
-/** The parts of working hours in which somebody isn't away. */
-const present = (hours: Stretch[], away: { from: string; to: string }[]): Stretch[] =>
+/** The parts of hours without the times in which somebody is away, or something is out of service. */
+export const present = (hours: Stretch[], away: { from: string; to: string }[]): Stretch[] =>
   away.reduce<Stretch[]>((left, { from, to }) => {
     const [goneMs, backMs] = [Date.parse(from), Date.parse(to)];
     return left

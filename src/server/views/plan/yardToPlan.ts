@@ -34,7 +34,7 @@ import type { PlanStart } from './coatStarts.ts';
 import { maskingOf } from './masking.ts';
 import { AreaLeft, type CoatNamed, coatsToPlan, type StartsRequest } from './planCoats.ts';
 import { PLAN_SPAN_MS } from './planSpan.ts';
-import { launchGraceMs, peopleWith, WEEK } from './premises.ts';
+import { launchGraceMs, peopleWith, present, WEEK } from './premises.ts';
 import { startsByKey } from './startsAsked.ts';
 
 /** The yard as the planner takes it: its boats, the air over them, who works when. */
@@ -232,15 +232,9 @@ export async function yardToPlan(
     if (clock) leaveOut(clock, 'no-hour-passes', named.get(shut.id)?.productName ?? null);
     return wetFilmOnly(area, area.film) ?? [];
   });
-  const launches = hoursOn(
-    {
-      days: levers.includes('any-launch-day') ? WEEK : setup.launchDays,
-      fromHour: setup.launchFromHour,
-      toHour: setup.launchToHour,
-    },
-    zone,
-    fromMs,
-  );
+  const days = levers.includes('any-launch-day') ? WEEK : setup.launchDays;
+  const { launchFromHour: fromHour, launchToHour: toHour, launchStops = [] } = setup;
+  const launches = present(hoursOn({ days, fromHour, toHour }, zone, fromMs), launchStops);
   return {
     yard: {
       fromMs,
