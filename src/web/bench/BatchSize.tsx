@@ -1,29 +1,24 @@
-import type { Product } from '../../contract/index.ts';
 import { MIX_KG_PER_L } from '../../core/mix/index.ts';
 import { fromCanonical, toCanonical } from '../../core/units/index.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 interface Props {
-  product: Product;
   /** Paint asked for, l. */
   litres: number;
   onLitres: (litres: number) => void;
   /** Asked for in grams: nothing tells its litres. */
   byGrams: boolean;
-  potTempC: number;
-  onPotTemp: (tempC: number) => void;
 }
 
-/** Batch size and pot temperature: the two figures behind its timers. */
-export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotTemp }: Props) {
+/** How much to mix: everything to pour follows from it. */
+export function BatchSize({ litres, onLitres, byGrams }: Props) {
   const { system } = useUnits();
   const us = system === 'us';
   const volumeUnit = us ? 'usfloz' : 'ml';
   const weightUnit = us ? 'oz' : 'g';
-  const degree = us ? 'degF' : 'degC';
   return (
-    <div className="grid gap-3 sm:grid-cols-2">
+    <div className="space-y-3">
       {byGrams ? (
         <Stepper
           label="Batch size"
@@ -45,23 +40,35 @@ export function BatchSize({ product, litres, onLitres, byGrams, potTempC, onPotT
           onChange={(value) => onLitres(toCanonical(value, volumeUnit))}
         />
       )}
-      {product.sheet.potLife.length > 0 && (
-        <Stepper
-          label="Pot temperature"
-          unit={us ? '°F' : '°C'}
-          value={Math.round(fromCanonical(potTempC, degree))}
-          step={1}
-          min={us ? 14 : -10}
-          max={us ? 122 : 50}
-          onChange={(value) => onPotTemp(toCanonical(value, degree))}
-        />
-      )}
       {byGrams && (
-        <p className="text-sm sm:col-span-2">
+        <p className="text-sm">
           The data sheet gives a ratio by weight but no densities, so weigh the parts. Litres are estimated at{' '}
           {MIX_KG_PER_L} kg per litre (typical value) until the data sheet has densities.
         </p>
       )}
     </div>
+  );
+}
+
+/** The temperature of the pot, by which its pot life runs. */
+export function PotTemperature({
+  potTempC,
+  onPotTemp,
+}: {
+  potTempC: number;
+  onPotTemp: (tempC: number) => void;
+}) {
+  const us = useUnits().system === 'us';
+  const degree = us ? 'degF' : 'degC';
+  return (
+    <Stepper
+      label="Pot temperature"
+      unit={us ? '°F' : '°C'}
+      value={Math.round(fromCanonical(potTempC, degree))}
+      step={1}
+      min={us ? 14 : -10}
+      max={us ? 122 : 50}
+      onChange={(value) => onPotTemp(toCanonical(value, degree))}
+    />
   );
 }

@@ -9,7 +9,7 @@ import { RestsOn } from '../parts/RestsOn.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type AdditiveMl, Additives, plannedMl } from './Additives.tsx';
 import { isInRatio } from './AsPoured.tsx';
-import { BatchSize } from './BatchSize.tsx';
+import { BatchSize, PotTemperature } from './BatchSize.tsx';
 import { batchOrProblem, potLifeOf } from './batchInHand.ts';
 import { Cans } from './Cans.tsx';
 import { conditionsFrom } from './Conditions.tsx';
@@ -199,15 +199,11 @@ export function OneBatch({
           )}
           {step.ownRatio && <OwnRatioNote product={product} own={step.ownRatio} />}
           <BatchSize
-            product={product}
             litres={litres}
             onLitres={takeLitres}
             byGrams={isByGrams(sheet.parts, sheet.ratioBy, tool)}
-            potTempC={potTempC}
-            onPotTemp={setPotTempC}
           />
           <TinFields sheet={sheet} says={tin} onChange={setTin} />
-          <ToolFields tool={tool} onChange={takeTool} />
           {problem && <p className="text-error font-semibold">{problem}</p>}
           {batch && (
             <PotAmounts
@@ -221,6 +217,8 @@ export function OneBatch({
               onDiscard={() => logMixed({ thrownAway: true })}
             />
           )}
+          <ToolFields tool={tool} onChange={takeTool} />
+          {sheet.potLife.length > 0 && <PotTemperature potTempC={potTempC} onPotTemp={setPotTempC} />}
           <Additives
             sheet={sheet}
             litres={paintLitres}
