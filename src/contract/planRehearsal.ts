@@ -25,7 +25,18 @@ export interface PlanStepView {
   isOrdered: boolean;
   mistakes: { code: RehearsalMistake['code']; at: string | null }[];
   /** Why it was put off, spoilt or refused; null: done. */
-  why: 'not-ready' | 'weather' | 'rain' | 'dew' | 'too-soon' | 'too-late' | 'not-next' | 'nobody-free' | null;
+  why:
+    | 'not-ready'
+    | 'weather'
+    | 'rain'
+    | 'dew'
+    | 'too-soon'
+    | 'too-late'
+    | 'not-next'
+    | 'nobody-free'
+    | 'no-paint'
+    | 'behind-support'
+    | null;
 }
 
 export interface PlanRehearsalView {

@@ -165,8 +165,9 @@ export class DrawFollowed {
     const own = built.problem.tasks.find(({ id }) => id === taskId);
     const found = own && mistakesAt(built.problem, this.#done, { id: taskId, slot: now });
     const crew = found ? freeCrew(built.problem.people, own, now) : null;
-    if (!what || !found || !crew) {
-      const why = what && found ? 'nobody-free' : 'not-next';
+    const lacks = what ? this.#lacks(what, atMs) : null;
+    if (!what || !found || !crew || lacks) {
+      const why = what && found ? (lacks ?? 'nobody-free') : 'not-next';
       this.#steps.push({ kind: 'refused', taskId, atMs, why });
       return;
     }
@@ -292,6 +293,18 @@ export class DrawFollowed {
     const place = this.#place(task);
     if (!place) return true;
     return this.#truth.about(place).air.passesAt(this.#ms(start) + task.getReadyMs, 'applying');
+  }
+
+  /** What a task that is begun in any case still has to wait for: nobody can apply paint that isn’t there. */
+  #lacks(
+    { areaId, coatId, kind, getReadyMs }: PlannedTask,
+    atMs: number,
+  ): 'no-paint' | 'behind-support' | null {
+    const area = this.#areas.find(({ id }) => id === areaId);
+    if (area?.notBeforeMs !== undefined && atMs < area.notBeforeMs) return 'behind-support';
+    const coat = area?.coats.find(({ id }) => id === coatId);
+    const deliveredMs = kind === 'coat' ? (coat?.notBeforeMs ?? atMs) : atMs;
+    return atMs + getReadyMs < deliveredMs ? 'no-paint' : null;
   }
 
   #place({ areaId, coatId, kind }: PlannedTask): CoatPlace | null {

@@ -44,7 +44,12 @@ export type RehearsalStep =
   /** A coat that has to be sanded and applied again. */
   | { kind: 'spoilt'; task: PlannedTask; atMs: number; by: 'rain' | 'dew' | 'too-soon' | 'too-late' }
   /** What somebody decided could not be done: something comes before it, or nobody is free. */
-  | { kind: 'refused'; taskId: string; atMs: number; why: 'not-next' | 'nobody-free' };
+  | {
+      kind: 'refused';
+      taskId: string;
+      atMs: number;
+      why: 'not-next' | 'nobody-free' | 'no-paint' | 'behind-support';
+    };
 
 /** The first people who are free for the whole of a task from a slot on; null: too few are. */
 export function freeCrew(people: readonly PlanPerson[], task: PlanTask, slot: number): string[] | null {

@@ -3,7 +3,7 @@ import { cases } from '../../../test/cases.ts';
 import { diceOf } from '../../../test/planProblems.ts';
 import { SHED_FROM, shedHours, shedYard } from '../../../test/weatherYards.ts';
 import type { AirHour } from '../air/index.ts';
-import { followPlan, type Order, planYard, type RehearsalStep, rehearse, WEATHER_ERRORS, type WeatherYard, yardInWeather } from './index.ts'; // biome-ignore format: one line
+import { type AreaToPlan, followPlan, type Order, planYard, type RehearsalStep, rehearse, WEATHER_ERRORS, type WeatherYard, yardInWeather } from './index.ts'; // biome-ignore format: one line
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -99,6 +99,16 @@ describe('somebody decides otherwise, where forecasts are never wrong', () => {
     const { steps, launches } = rehearse(usual, 0, [begin(coat(0), night), ...orders]);
     expect(of(steps, 'refused').map((step) => step.kind === 'refused' && step.why)).toContain('not-next');
     expect(launches.boat).not.toBeNull();
+    // Its paint is delivered, or its support moved, two days after somebody wants to begin.
+    const [atMs, laterMs] = [planned(coat(0)).startMs, planned(coat(0)).startMs + 2 * DAY_MS];
+    const waiting = (change: (area: AreaToPlan) => AreaToPlan) =>
+      of(rehearse({ ...usual, of: { ...usual.of, yard: { ...usual.of.yard, areas: usual.of.yard.areas.map(change) } } }, 0, [begin(coat(0), atMs)]).steps, 'refused')[0]; // biome-ignore format: one line
+    const unpaid = waiting((area) => ({
+      ...area,
+      coats: area.coats.map((each) => ({ ...each, notBeforeMs: laterMs })),
+    }));
+    expect(unpaid).toMatchObject({ taskId: coat(0), why: 'no-paint' });
+    expect(waiting((area) => ({ ...area, notBeforeMs: laterMs }))).toMatchObject({ why: 'behind-support' });
     const alone = rehearse(usual, 0, [begin(coat(0), SHED_FROM - 8 * HOUR_MS)]);
     expect(of(alone.steps, 'refused')).toMatchObject([{ taskId: coat(0), why: 'nobody-free' }]);
     expect(alone.launches).toEqual(plain.launches);

@@ -192,8 +192,11 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
               <ul className="text-sm">
                 {own.map((area) => (
                   <li key={area.areaId}>
-                    <strong>{area.areaName}</strong>: {area.done} of {counted(area.coats, 'planned coat')} on,{' '}
-                    {PLAYED[area.state]}
+                    <strong>{area.areaName}</strong>:{' '}
+                    {area.coats === 0
+                      ? 'no coat is applied in this weather'
+                      : `${area.done} of ${counted(area.coats, 'planned coat')} on`}
+                    , {PLAYED[area.state]}
                   </li>
                 ))}
               </ul>

@@ -12,6 +12,8 @@ const WHY: Record<NonNullable<PlanStepView['why']>, string> = {
   'too-late': 'the overcoat window of the film below had closed, and it wasn’t sanded',
   'not-next': 'the step before it isn’t finished',
   'nobody-free': 'nobody is free for the whole task then',
+  'no-paint': 'its paint isn’t delivered by then',
+  'behind-support': 'a support still covers the area then',
 };
 
 /** Why a step was put off, spoilt or refused. */
