@@ -1,10 +1,11 @@
 import { type BuiltProblem, buildProblem, launchId } from './buildProblem.ts';
 import { costDone, type Done, mistakesAt, tasksTaken, withAgain } from './doneInDraw.ts';
 import { LaterTables } from './laterTables.ts';
+import { type Begun, lacksAt, OrdersInDraw } from './ordersInDraw.ts';
 import { ANEW_SLOTS, type DrawSetup, planInDraw, type StateInDraw, yardInDraw } from './planInDraw.ts';
 import { freeCrew, type Order, type RehearsalStep } from './rehearsalSteps.ts';
 import type { Replanned } from './replan.ts';
-import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
+import { SLOT_MS } from './slots.ts';
 import type { WeatherDraw } from './weatherDraws.ts';
 import { type CoatPlace, YardInWeather, type YardWeather } from './yardInWeather.ts'; // biome-ignore format: one line
 import type { AreaToPlan, PlannedTask } from './yardToPlan.ts';
@@ -41,9 +42,7 @@ export class DrawFollowed {
   readonly #truth: YardWeather;
   readonly #later: LaterTables;
   readonly #done = new Map<string, Done>();
-  readonly #begin: { taskId: string; atMs: number; slot: number }[];
-  /** Tasks not before a slot, from the slot at which that was decided. */
-  readonly #holds: readonly { taskId: string; slot: number; since: number }[];
+  readonly #orders: OrdersInDraw;
   #held: ReadonlyMap<string, number> = new Map();
   /** The events, in the order they were decided. */
   readonly #steps: RehearsalStep[] = [];
@@ -61,15 +60,7 @@ export class DrawFollowed {
     { draw, orders = [] }: { draw: WeatherDraw; orders?: readonly Order[] },
   ) {
     this.#setup = setup;
-    const { fromMs } = setup.of.yard;
-    this.#begin = orders
-      .filter(({ kind }) => kind === 'begin')
-      .map(({ taskId, atMs }) => ({ taskId, atMs, slot: slotBefore(atMs, fromMs) }))
-      .sort((a, b) => a.slot - b.slot);
-    this.#holds = orders.flatMap(
-      ({ taskId, kind, atMs, decidedMs }) =>
-      kind === 'begin' ? [] : [{ taskId, slot: slotAfter(atMs, fromMs), since: slotBefore(decidedMs, fromMs) }], // biome-ignore format: one line
-    );
+    this.#orders = new OrdersInDraw(orders, setup.of.yard.fromMs);
     this.#later = later;
     this.#world = world;
     this.#draw = draw;
@@ -83,13 +74,10 @@ export class DrawFollowed {
     let putOff = 0;
     let next = morning > 0 ? morning : DAY_SLOTS;
     for (let now = 0; now < slots && !this.#isOver(); ) {
-      for (let order = this.#begin[0]; order && order.slot <= now; order = this.#begin[0]) {
-        this.#begin.shift();
+      for (let order = this.#orders.takeBegun(now); order; order = this.#orders.takeBegun(now))
         this.#beginAt(now, order);
-      }
-      this.#held = new Map(this.#holds.flatMap(({ taskId, slot, since }) => (since <= now ? [[taskId, slot]] : []))); // biome-ignore format: one line
-      const decided = [...this.#begin.map(({ slot }) => slot), ...this.#holds.map(({ since }) => since)];
-      const until = Math.min(next, slots, ...decided.filter((slot) => slot > now));
+      this.#held = this.#orders.heldAt(now);
+      const until = Math.min(next, slots, this.#orders.nextAfter(now));
       const stopped = this.#dayFrom(now, { until, seed, isLast: putOff >= MOST_PUT_OFF });
       if (stopped !== null && stopped < until) {
         now = stopped;
@@ -155,7 +143,7 @@ export class DrawFollowed {
   }
 
   /** Begins a task in any case, if the tasks before it are done and somebody is free. */
-  #beginAt(now: number, { taskId, atMs }: { taskId: string; atMs: number }): void {
+  #beginAt(now: number, { taskId, atMs }: Begun): void {
     if (this.#done.has(taskId)) return;
     const yard = yardInDraw(this.#state(), this.#truth, now, null);
     const pinned = { [taskId]: this.#ms(now) };
@@ -165,7 +153,13 @@ export class DrawFollowed {
     const own = built.problem.tasks.find(({ id }) => id === taskId);
     const found = own && mistakesAt(built.problem, this.#done, { id: taskId, slot: now });
     const crew = found ? freeCrew(built.problem.people, own, now) : null;
-    const lacks = what ? this.#lacks(what, atMs) : null;
+    const lacks = what
+      ? lacksAt(
+          this.#areas.find(({ id }) => id === what.areaId),
+          what,
+          atMs,
+        )
+      : null;
     if (!what || !found || !crew || lacks) {
       const why = what && found ? (lacks ?? 'nobody-free') : 'not-next';
       this.#steps.push({ kind: 'refused', taskId, atMs, why });
@@ -293,18 +287,6 @@ export class DrawFollowed {
     const place = this.#place(task);
     if (!place) return true;
     return this.#truth.about(place).air.passesAt(this.#ms(start) + task.getReadyMs, 'applying');
-  }
-
-  /** What a task that is begun in any case still has to wait for: nobody can apply paint that isn’t there. */
-  #lacks(
-    { areaId, coatId, kind, getReadyMs }: PlannedTask,
-    atMs: number,
-  ): 'no-paint' | 'behind-support' | null {
-    const area = this.#areas.find(({ id }) => id === areaId);
-    if (area?.notBeforeMs !== undefined && atMs < area.notBeforeMs) return 'behind-support';
-    const coat = area?.coats.find(({ id }) => id === coatId);
-    const deliveredMs = kind === 'coat' ? (coat?.notBeforeMs ?? atMs) : atMs;
-    return atMs + getReadyMs < deliveredMs ? 'no-paint' : null;
   }
 
   #place({ areaId, coatId, kind }: PlannedTask): CoatPlace | null {
