@@ -74,10 +74,10 @@ async function processOf(
     env: { ...process.env, ...env },
   });
   const address = await new Promise<string>((resolve) => {
-    let said = '';
+    let output = '';
     child.stdout?.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const found = /at (http:\S+)/.exec(said)?.[1];
+      output += chunk.toString();
+      const found = /at (http:\S+)/.exec(output)?.[1];
       if (found) resolve(found);
     });
   });

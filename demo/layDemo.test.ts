@@ -81,8 +81,8 @@ describe('the demo is a yard one would work in', () => {
         service,
         coldestC: null,
       });
-      const said = judged.flatMap(({ judgements }) => judgements.filter((each) => each.verdict === 'no'));
-      expect([name, verdict === 'no' ? said : []]).toEqual([name, []]);
+      const refusals = judged.flatMap(({ judgements }) => judgements.filter((each) => each.verdict === 'no'));
+      expect([name, verdict === 'no' ? refusals : []]).toEqual([name, []]);
     }
     expect(
       stacks.some(({ steps }) => steps.some(({ before }) => before?.some(({ kind }) => kind === 'wait'))),

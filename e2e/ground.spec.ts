@@ -59,8 +59,8 @@ test('a hostile page in the same browser gets nothing and changes nothing, rebin
       route.fulfill({ contentType: 'text/html', body: '<p>free paint' }),
     );
     await page.goto(`${origin}/`);
-    for (const [status, told] of await tries(page, to)) {
-      expect([origin, [403, 0, 'blocked'].includes(status as never), told]).toEqual([origin, true, false]);
+    for (const [status, heard] of await tries(page, to)) {
+      expect([origin, [403, 0, 'blocked'].includes(status as never), heard]).toEqual([origin, true, false]);
     }
     await page.close();
   }

@@ -39,13 +39,13 @@ export class YardProcess {
     );
     this.#child = child;
     this.address = await new Promise<string>((resolve, reject) => {
-      let said = '';
+      let output = '';
       child.stdout?.on('data', (chunk: Buffer) => {
-        said += chunk.toString();
-        const found = /at (http:\S+)/.exec(said)?.[1];
+        output += chunk.toString();
+        const found = /at (http:\S+)/.exec(output)?.[1];
         if (found) resolve(found);
       });
-      child.on('exit', () => reject(new Error(`the server ended early: ${said}`)));
+      child.on('exit', () => reject(new Error(`the server ended early: ${output}`)));
     });
     return this.address;
   }

@@ -141,11 +141,11 @@ export async function fuzz(options: { address: string; requests: number; seed: n
     });
     const { status } = response;
     found.statuses[status] = (found.statuses[status] ?? 0) + 1;
-    const said = await response.text();
-    const told = response.headers.get('content-type')?.includes('problem+json') ?? false;
-    if (status >= 500 || (status >= 400 && !told))
+    const bodyText = await response.text();
+    const isProblem = response.headers.get('content-type')?.includes('problem+json') ?? false;
+    if (status >= 500 || (status >= 400 && !isProblem))
       found.faults.push(
-        `${status} ${method} ${path}${asked} ${JSON.stringify(body)?.slice(0, 300)} ${said.slice(0, 200)}`,
+        `${status} ${method} ${path}${asked} ${JSON.stringify(body)?.slice(0, 300)} ${bodyText.slice(0, 200)}`,
       );
   };
   const AT_ONCE = 8;

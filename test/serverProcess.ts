@@ -25,15 +25,15 @@ export async function serverProcess(
     stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, ...env },
   });
-  let [said, errors] = ['', ''];
+  let [output, errors] = ['', ''];
   child.stderr?.on('data', (chunk: Buffer) => {
     errors += chunk.toString();
   });
   const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
   const address = await new Promise<string | null>((resolve) => {
     child.stdout?.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const found = /at (http:\S+)/.exec(said)?.[1];
+      output += chunk.toString();
+      const found = /at (http:\S+)/.exec(output)?.[1];
       if (found) resolve(found);
     });
     void ended.then(() => resolve(null));

@@ -81,9 +81,9 @@ describe('a step at the border', () => {
     ],
     ['more than it knows', { glitter: true }, 'steps.0.glitter'],
   ])('%s is refused by field, value and limit', (_, over, message) => {
-    const said = stack(over);
-    expect(said).toHaveLength(1);
-    expect(said[0]).toContain(message);
+    const texts = stack(over);
+    expect(texts).toHaveLength(1);
+    expect(texts[0]).toContain(message);
   });
 });
 

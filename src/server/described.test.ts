@@ -48,10 +48,10 @@ describe('the published description of the API', () => {
           ? {}
           : { body: '{}', headers: { 'content-type': 'application/json' } }),
       });
-      const said = answer.headers.get('content-type')?.includes('problem+json')
+      const isProblem = answer.headers.get('content-type')?.includes('problem+json')
         ? ((await answer.json()) as Problem).detail
         : '';
-      expect([method, path, /No route found/.test(said)]).toEqual([method, path, false]);
+      expect([method, path, /No route found/.test(isProblem)]).toEqual([method, path, false]);
       expect([method, path, answer.status < 500]).toEqual([method, path, true]);
     }
   });

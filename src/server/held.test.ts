@@ -84,10 +84,10 @@ describe.skipIf(disk === null)('a disk that can only be read', () => {
           /^The yard is open for reading only, since this server may not write to its folder/,
         ),
       ]);
-      const { disk: said, boats } = (await (
+      const { disk: room, boats } = (await (
         await fetch(`${reading.address}/api/v1/board`)
       ).json()) as BoardView;
-      expect([said.state, boats.map(({ id }) => id)]).toEqual(['read-only', [kept.id]]);
+      expect([room.state, boats.map(({ id }) => id)]).toEqual(['read-only', [kept.id]]);
       expect(await reading.end('SIGTERM')).toBe(0);
     } finally {
       execFileSync('umount', ['-l', at]);

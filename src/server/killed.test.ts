@@ -16,13 +16,13 @@ function launch(): Promise<string> {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   return new Promise((resolve, reject) => {
-    let said = '';
+    let output = '';
     child?.stdout?.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const address = /at (http:\S+)/.exec(said)?.[1];
+      output += chunk.toString();
+      const address = /at (http:\S+)/.exec(output)?.[1];
       if (address) resolve(address);
     });
-    child?.on('exit', () => reject(new Error(`the server ended early: ${said}`)));
+    child?.on('exit', () => reject(new Error(`the server ended early: ${output}`)));
   });
 }
 

@@ -219,9 +219,9 @@ describe('every screen sees a write at once', () => {
     await reader?.read(); // the greeting
     const boat = aBoat();
     await server.ask('POST', '/boats', boat);
-    const told = new TextDecoder().decode((await reader?.read())?.value);
-    expect(told).toContain('event: change');
-    expect(told).toContain(`{"of":"boat","boatId":"${boat.id}"}`);
+    const received = new TextDecoder().decode((await reader?.read())?.value);
+    expect(received).toContain('event: change');
+    expect(received).toContain(`{"of":"boat","boatId":"${boat.id}"}`);
     stop.abort();
   });
 });

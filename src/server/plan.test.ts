@@ -64,16 +64,16 @@ afterAll(() => server.stop());
 
 describe('tape', () => {
   const HELD = { edgeM: 18, sinceMs: null, holdsMs: 48 * HOUR };
-  const told = (list: boolean[]) => list.map((isMasked) => (isMasked ? 'mask' : 'as it is'));
+  const rowsOf = (list: boolean[]) => list.map((isMasked) => (isMasked ? 'mask' : 'as it is'));
 
   it('holds for a coat a day: masking tape in the open two days [T, handbook part 10], then fresh', () => {
-    expect(told(tapings(HELD, 5, { now: NOON, isBegun: false }))).toEqual(['mask', 'as it is', 'mask', 'as it is', 'mask']); // biome-ignore format: one line
+    expect(rowsOf(tapings(HELD, 5, { now: NOON, isBegun: false }))).toEqual(['mask', 'as it is', 'mask', 'as it is', 'mask']); // biome-ignore format: one line
     // What is on since yesterday bears one more coat; what is older than its days bears none.
     const since = (hours: number) => ({ ...HELD, sinceMs: NOON - hours * HOUR });
-    expect(told(tapings(since(24), 2, { now: NOON, isBegun: false }))).toEqual(['as it is', 'mask']);
-    expect(told(tapings(since(49), 2, { now: NOON, isBegun: false }))).toEqual(['mask', 'as it is']);
+    expect(rowsOf(tapings(since(24), 2, { now: NOON, isBegun: false }))).toEqual(['as it is', 'mask']);
+    expect(rowsOf(tapings(since(49), 2, { now: NOON, isBegun: false }))).toEqual(['mask', 'as it is']);
     // Somebody has masked for a coat that is begun.
-    expect(told(tapings(HELD, 2, { now: NOON, isBegun: true }))).toEqual(['as it is', 'mask']);
+    expect(rowsOf(tapings(HELD, 2, { now: NOON, isBegun: true }))).toEqual(['as it is', 'mask']);
   });
 });
 

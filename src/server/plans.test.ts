@@ -78,14 +78,14 @@ const ask = async <T>(method: string, route: string, body?: unknown) => {
   };
 };
 const done = async (method: string, route: string, body?: unknown) => {
-  const { status, body: said } = await ask<Record<string, unknown>>(method, route, body);
-  expect([method, route.replace(/[0-9a-f-]{36}/g, '…'), status, status < 300 ? '' : said]).toEqual([
+  const { status, body: reply } = await ask<Record<string, unknown>>(method, route, body);
+  expect([method, route.replace(/[0-9a-f-]{36}/g, '…'), status, status < 300 ? '' : reply]).toEqual([
     method,
     route.replace(/[0-9a-f-]{36}/g, '…'),
     status,
     '',
   ]);
-  return said;
+  return reply;
 };
 
 describe('the queries of rows/', () => {

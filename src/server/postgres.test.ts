@@ -200,7 +200,7 @@ describe('a yard moves', () => {
         body: jpeg(7),
         headers: { 'content-type': 'image/jpeg' },
       });
-      const said = async (address: string) =>
+      const boatNames = async (address: string) =>
         Promise.all(
           [
             `/boats/${planned.boat.id}`,
@@ -209,13 +209,13 @@ describe('a yard moves', () => {
             '/weather?back=5&ahead=5',
           ].map(async (route) => (await fetch(`${address}/api/v1${route}`)).text()),
         );
-      const before = await said(server.address);
+      const before = await boatNames(server.address);
       await server.stop();
       const out = move('--from', there, '--to', url);
       expect([out.status, out.stderr]).toEqual([0, '']);
       expect(out.stdout).toMatch(/Every table and file was compared and is equal/);
       const onServer = await yardServer(() => NOON, url);
-      expect(await said(onServer.address)).toEqual(before);
+      expect(await boatNames(onServer.address)).toEqual(before);
       expect(
         new Uint8Array(await (await fetch(`${onServer.address}/api/v1/photos/${photo}`)).arrayBuffer()),
       ).toEqual(jpeg(7));
@@ -229,7 +229,7 @@ describe('a yard moves', () => {
         quiet: true,
         now: () => NOON,
       });
-      expect(await said(again.address)).toEqual(before);
+      expect(await boatNames(again.address)).toEqual(before);
       await again.stop();
     } finally {
       rmSync(home, { recursive: true, force: true });

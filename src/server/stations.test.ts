@@ -63,8 +63,8 @@ describe('a logger posts under its token', () => {
     const answers = [];
     for (let i = 0; i < 13; i++) answers.push((await post(station.id, token, one)).status);
     expect(answers).toEqual([...Array<number>(12).fill(200), 429]);
-    const told = await post(station.id, token, one);
-    expect(told.body.detail).toMatch(/12 requests a minute/);
+    const answer = await post(station.id, token, one);
+    expect(answer.body.detail).toMatch(/12 requests a minute/);
     // Another station has its own.
     const other = aStation({ name: 'Shed logger' });
     expect((await post(other.id, await aToken(other), one)).status).toBe(200);

@@ -641,16 +641,16 @@ it('five hundred movements told together let others be answered meanwhile', asyn
   const [base] = await receive(900, 300);
   const movements = Array.from({ length: 500 }, () => move(base, 'used', 0.1));
   let answered = 0;
-  let told = false;
+  let heard = false;
   const telling = server
     .ask('POST', '/movements/together', { id: uuidv7(), movements })
     .then(({ status }) => {
-      told = true;
+      heard = true;
       return status;
     });
-  while (!told) {
+  while (!heard) {
     await fetch(`${server.address}/api/v1/nothing`);
-    if (!told) answered++;
+    if (!heard) answered++;
   }
   expect(await telling).toBe(201);
   expect(answered).toBeGreaterThan(3);

@@ -157,17 +157,17 @@ export function readSheetsCsv(csv: string): Named[] {
         .map((each) => each.trim())
         .filter(Boolean);
     const yesOrNo = (head: string): boolean | null => {
-      const said = cell(head).toLowerCase();
-      if (said === '') return null;
-      if (['true', 'yes'].includes(said)) return true;
-      if (['false', 'no'].includes(said)) return false;
+      const given = cell(head).toLowerCase();
+      if (given === '') return null;
+      if (['true', 'yes'].includes(given)) return true;
+      if (['false', 'no'].includes(given)) return false;
       throw new RangeError(`${where(head)}: “${cell(head)}” must be yes or no`);
     };
     // By volume is never taken for by weight, nor the other way; a one-pack has no ratio.
     const ratioBy = (): ProductSheet['ratioBy'] => {
-      const said = cell('ratio by').toLowerCase();
-      if (said === 'volume' || said === 'weight') return said;
-      if (said === '' && items('parts').length === 1) return 'volume';
+      const given = cell('ratio by').toLowerCase();
+      if (given === 'volume' || given === 'weight') return given;
+      if (given === '' && items('parts').length === 1) return 'volume';
       throw new RangeError(`${where('ratio by')}: “${cell('ratio by')}” must be volume or weight`);
     };
     const times = (head: string) => readTable(cell(head), where(head));

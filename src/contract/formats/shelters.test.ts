@@ -21,11 +21,11 @@ it('whatever is recorded in whatever order, at each minute stands what was recor
         world.fill(to, minute);
         area = shelteredSince(area, iso(minute), to);
       }
-      const told = world.map(
+      const recorded = world.map(
         (_, minute) =>
           area.earlierShelters.find(({ until }) => iso(minute) < until)?.surroundings ?? area.surroundings,
       );
-      expect(told).toEqual(world);
+      expect(recorded).toEqual(world);
       const ends = area.earlierShelters.map(({ until }) => until);
       expect(ends).toEqual([...new Set(ends)].sort());
     }),

@@ -8,32 +8,35 @@ const job = (id: string, hours: number, ...stretches: [from: number, to: number]
   applyMs: hours * H,
   stretches: stretches.map(([from, to]) => ({ fromMs: from * H, toMs: to * H })),
 });
-const said = (jobs: DayJob[], nowH = 8) => {
+const orderOf = (jobs: DayJob[], nowH = 8) => {
   const { placed, left } = dayOrder({ jobs, nowMs: nowH * H });
   return [placed.map(({ id, startMs, endMs }) => `${id} ${startMs / H}-${endMs / H}`), left];
 };
 
 describe('the order that gets the most of the day’s coats on', () => {
   it('what must begin first goes first, though it takes longest', () => {
-    expect(said([job('topsides', 1, [8, 15]), job('bottom', 3, [8, 9])])).toEqual([
+    expect(orderOf([job('topsides', 1, [8, 15]), job('bottom', 3, [8, 9])])).toEqual([
       ['bottom 8-11', 'topsides 11-12'],
       [],
     ]);
   });
   it('a short one is put before a late one that opens later, and time is not waited away', () => {
     // By last start alone the deck (11) would go first and wait until 10; the cabin fits before it.
-    expect(said([job('deck', 2, [10, 11]), job('cabin', 1, [8, 13])])).toEqual([
+    expect(orderOf([job('deck', 2, [10, 11]), job('cabin', 1, [8, 13])])).toEqual([
       ['cabin 8-9', 'deck 10-12'],
       [],
     ]);
   });
   it('what does not fit is named, and what no start passes for', () => {
-    expect(said([job('a', 4, [8, 9]), job('b', 4, [8, 9]), job('c', 1)])).toEqual([['a 8-12'], ['b', 'c']]);
+    expect(orderOf([job('a', 4, [8, 9]), job('b', 4, [8, 9]), job('c', 1)])).toEqual([
+      ['a 8-12'],
+      ['b', 'c'],
+    ]);
   });
   it('a mixed pot goes first, whatever else would fit before it; of two the one that ends first', () => {
     const pot = { ...job('bottom', 1.25), potEndsMs: 16 * H };
     const other = { ...job('keel', 1), potEndsMs: 11 * H };
-    expect(said([job('deck', 1, [8, 8.5]), job('cabin', 1, [8, 15]), pot, other])[0]).toEqual([
+    expect(orderOf([job('deck', 1, [8, 8.5]), job('cabin', 1, [8, 15]), pot, other])[0]).toEqual([
       'keel 8-9',
       'bottom 9-10.25',
       'cabin 10.25-11.25',
@@ -41,10 +44,10 @@ describe('the order that gets the most of the day’s coats on', () => {
   });
   it('a mixed pot still standing is not used before it is ready', () => {
     const pot = { ...job('bottom', 1), potEndsMs: 12 * H, potReadyMs: 8.25 * H };
-    expect(said([job('cabin', 1, [8, 15]), pot])[0]).toEqual(['bottom 8.25-9.25', 'cabin 9.25-10.25']);
+    expect(orderOf([job('cabin', 1, [8, 15]), pot])[0]).toEqual(['bottom 8.25-9.25', 'cabin 9.25-10.25']);
   });
   it('a start between two stretches waits for the second', () => {
-    expect(said([job('a', 1, [6, 7], [12, 13])])).toEqual([['a 12-13'], []]);
+    expect(orderOf([job('a', 1, [6, 7], [12, 13])])).toEqual([['a 12-13'], []]);
   });
   it('never two at once, every start in a stretch of its own, and no more than were asked', () => {
     const jobs = fc.array(
@@ -71,7 +74,7 @@ describe('the order that gets the most of the day’s coats on', () => {
     );
   });
   it('an id given twice is refused', () => {
-    expect(() => said([job('a', 1, [8, 9]), job('a', 1, [8, 9])])).toThrow(
+    expect(() => orderOf([job('a', 1, [8, 9]), job('a', 1, [8, 9])])).toThrow(
       'Coat must be named once, but is in the list twice (a)',
     );
   });

@@ -234,14 +234,14 @@ describe('“may” by the slowest, “must” by the fastest rate that the test
     const hours = fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 1, maxLength: 4 });
     fc.assert(
       fc.property(truth, hours, (rate, times) => {
-        const told = times
+        const tests = times
           .sort((a, b) => a - b)
           .map((h): [HandFinding, number] => {
             const cured = h * rate;
             return [cured < 4 ? 'sticks' : cured < 5 ? 'hard' : cured < 12 ? 'prints' : 'no-print', h];
           });
         // Between dry and printing the thumb says nothing that this sheet knows.
-        const found = told.filter(([what]) => what !== 'hard');
+        const found = tests.filter(([what]) => what !== 'hard');
         if (found.length === 0) return;
         const windows = edgesOf(found);
         const moved = windows.edges.find(({ edge }) => edge === 'chemical-max')?.factor !== 1;

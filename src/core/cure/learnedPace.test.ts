@@ -34,8 +34,8 @@ describe('a pace is learned once three films agree (handbook part 10)', () => {
       ],
       { films: 2 },
     ],
-  ])('%s: none is offered', (_why, films, said) => {
-    expect(learnPace(films)).toMatchObject({ ...said, factor: null });
+  ])('%s: none is offered', (_why, films, expected) => {
+    expect(learnPace(films)).toMatchObject({ ...expected, factor: null });
   });
 });
 

@@ -369,8 +369,8 @@ describe('days that nobody has forecast', () => {
     const laidAt = hour * 3_600_000;
     const at = eventTime({ curve, temps: months, laidAt }).at as number;
     expect(eventTime({ curve, temps: known, laidAt }).at).toBeCloseTo(at, -3);
-    const { steps, at: told } = explainEvent({ curve, temps: known, laidAt });
-    expect(told).toBeCloseTo(at, -3);
+    const { steps, at: hoursTyped } = explainEvent({ curve, temps: known, laidAt });
+    expect(hoursTyped).toBeCloseTo(at, -3);
     expect(steps.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
     expect(shareDone({ curve, temps: known, fromMs: laidAt, toMs: at })).toBeCloseTo(1, 4);
   });

@@ -130,11 +130,11 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
   const [name, least, most] = RANGES[kind];
   const read = within(name, value, least, most);
   if (limit !== null) within(`limit for ${name}`, limit, least, most);
-  const said = (verdict: Judged['verdict'], reason: string): Judged => ({ verdict, reason });
+  const judgement = (verdict: Judged['verdict'], reason: string): Judged => ({ verdict, reason });
   switch (kind) {
     case 'blisters':
-      if (read === 0) return said('fine', 'No blisters.');
-      return said(
+      if (read === 0) return judgement('fine', 'No blisters.');
+      return judgement(
         'bad',
         `${read === 1 ? '1 blister' : `${read} blisters`}. Open, dry, wash and fill before applying a barrier coat.`,
       );
@@ -142,35 +142,36 @@ export function judgeFinding({ kind, value, grade, limit }: Reading): Judged {
       if (!Number.isInteger(read)) throw new QuantityError(name, read, 'a whole number from 0 to 5');
       const most = limit ?? ADHESION_LIMIT;
       return read > most
-        ? said('bad', `Grade ${read} is worse than the limit of ${most}. Remove this paint (ISO 2409).`)
-        : said('fine', `Grade ${read}, limit ${most} (ISO 2409).`);
+        ? judgement('bad', `Grade ${read} is worse than the limit of ${most}. Remove this paint (ISO 2409).`)
+        : judgement('fine', `Grade ${read}, limit ${most} (ISO 2409).`);
     }
     case 'salt': {
       const most = limit ?? SALT_LIMIT;
       const source = limit === null ? 'IMO PSPC for immersed steel' : 'your limit';
       return read > most
-        ? said('bad', `${read} mg/m² is above the limit of ${most} (${source}). Wash and test again.`)
-        : said('fine', `${read} mg/m², limit ${most} (${source})`);
+        ? judgement('bad', `${read} mg/m² is above the limit of ${most} (${source}). Wash and test again.`)
+        : judgement('fine', `${read} mg/m², limit ${most} (${source})`);
     }
     case 'plate':
-      if (limit === null) return said('noted', `${read} mm. No minimum thickness entered.`);
+      if (limit === null) return judgement('noted', `${read} mm. No minimum thickness entered.`);
       return read < limit
-        ? said('bad', `${read} mm is below the minimum of ${limit} mm. Repair before coating.`)
-        : said('fine', `${read} mm, minimum ${limit} mm.`);
+        ? judgement('bad', `${read} mm is below the minimum of ${limit} mm. Repair before coating.`)
+        : judgement('fine', `${read} mm, minimum ${limit} mm.`);
     case 'moisture':
-      if (limit === null) return said('noted', `${read} (relative). No limit entered for this meter.`);
+      if (limit === null) return judgement('noted', `${read} (relative). No limit entered for this meter.`);
       return read > limit
-        ? said('bad', `${read} is above the limit of ${limit}. Let it dry further before coating.`)
-        : said('fine', `${read}, limit ${limit}`);
+        ? judgement('bad', `${read} is above the limit of ${limit}. Let it dry further before coating.`)
+        : judgement('fine', `${read}, limit ${limit}`);
     case 'profile':
-      if (limit === null) return said('noted', `${read} µm. Compare with the profile on the data sheet.`);
+      if (limit === null)
+        return judgement('noted', `${read} µm. Compare with the profile on the data sheet.`);
       return read < limit
-        ? said('bad', `${read} µm is below the required ${limit} µm. Blast again (ISO 8503-5).`)
-        : said('fine', `${read} µm, required at least ${limit} µm (ISO 8503-5).`);
+        ? judgement('bad', `${read} µm is below the required ${limit} µm. Blast again (ISO 8503-5).`)
+        : judgement('fine', `${read} µm, required at least ${limit} µm (ISO 8503-5).`);
     default:
-      if (limit === null) return said('noted', `${read}. No limit entered.`);
+      if (limit === null) return judgement('noted', `${read}. No limit entered.`);
       return read > limit
-        ? said('bad', `${read} is above the limit of ${limit}.`)
-        : said('fine', `${read}, limit ${limit}`);
+        ? judgement('bad', `${read} is above the limit of ${limit}.`)
+        : judgement('fine', `${read}, limit ${limit}`);
   }
 }

@@ -16,8 +16,8 @@ it('says of every hour who is too many, as if each boat were put on its place by
         const there = [
           ...new Set(stays.filter((s) => s.fromMs <= hour && hour < s.untilMs).map(({ id }) => id)),
         ].sort();
-        const told = found.filter(({ fromMs, untilMs }) => fromMs <= hour && hour < untilMs);
-        expect(told.map(({ ids }) => ids)).toEqual(there.length > places ? [there] : []);
+        const crowds = found.filter(({ fromMs, untilMs }) => fromMs <= hour && hour < untilMs);
+        expect(crowds.map(({ ids }) => ids)).toEqual(there.length > places ? [there] : []);
       }
     }),
   );

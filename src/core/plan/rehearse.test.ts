@@ -155,15 +155,15 @@ describe('whatever is decided', () => {
     for (let seed = 0; seed < cases(6, 60); seed++) {
       const orders = decisions(seed);
       const { steps, harmed, launches, cost } = rehearse({ ...usual, errors: WEATHER_ERRORS }, seed, orders);
-      const said = `seed ${seed}: ${JSON.stringify(orders)}`;
+      const label = `seed ${seed}: ${JSON.stringify(orders)}`;
       const all = steps.filter((step) => step.kind === 'done').sort((a, b) => a.startMs - b.startMs);
       for (const { id, free } of people) {
         const own = all.filter(({ crew }) => crew.includes(id)).sort((a, b) => a.fromMs - b.fromMs);
         own.forEach((step, i) => {
-          expect(step.fromMs, said).toBeGreaterThanOrEqual(own[i - 1]?.endMs ?? 0);
+          expect(step.fromMs, label).toBeGreaterThanOrEqual(own[i - 1]?.endMs ?? 0);
           expect(
             free.some(({ fromMs, toMs }) => fromMs <= step.fromMs && step.endMs <= toMs),
-            said,
+            label,
           ).toBe(true);
         });
       }
@@ -171,22 +171,22 @@ describe('whatever is decided', () => {
       coats.forEach((step, i) => {
         const below = coats[i - 1];
         if (!below) return;
-        expect(step.startMs, said).toBeGreaterThanOrEqual(below.endMs);
+        expect(step.startMs, label).toBeGreaterThanOrEqual(below.endMs);
         // Only what somebody began in any case is on a film that is not ready: and then it says so, and is applied again.
         const isSoon = below.readyMs !== null && step.startMs < below.readyMs;
         const isSaid = step.mistakes.some(({ code }) => code === 'too-soon');
-        if (!step.isOrdered) expect([step.mistakes, isSoon], said).toEqual([[], false]);
-        else if (below.readyMs !== null) expect(isSaid, said).toBe(isSoon);
-        if (isSaid) expect(of(steps, 'spoilt').some((each) => each.kind === 'spoilt' && each.task.id === step.task.id), said).toBe(true); // biome-ignore format: one line
+        if (!step.isOrdered) expect([step.mistakes, isSoon], label).toEqual([[], false]);
+        else if (below.readyMs !== null) expect(isSaid, label).toBe(isSoon);
+        if (isSaid) expect(of(steps, 'spoilt').some((each) => each.kind === 'spoilt' && each.task.id === step.task.id), label).toBe(true); // biome-ignore format: one line
       });
-      expect(of(steps, 'spoilt'), said).toHaveLength(harmed);
+      expect(of(steps, 'spoilt'), label).toHaveLength(harmed);
       const launch = all.find(({ task }) => task.kind === 'launch');
-      expect(launch?.startMs ?? null, said).toBe(launches.boat ?? null);
-      expect(cost === null, said).toBe(launch === undefined);
+      expect(launch?.startMs ?? null, label).toBe(launches.boat ?? null);
+      expect(cost === null, label).toBe(launch === undefined);
       for (const { kind, taskId, atMs } of orders) {
         const step = all.find(({ task, isOrdered }) => task.id === taskId && isOrdered);
         if (kind === 'begin' && step && orders.filter((each) => each.taskId === taskId).length === 1)
-          expect(step.startMs, said).toBe(atMs);
+          expect(step.startMs, label).toBe(atMs);
       }
     }
   });

@@ -127,8 +127,8 @@ describe('the cheapest packs', () => {
     ['too few to be had', [{ part: 'a', litres: 2 }], [{ id: 'p', price: 5, contents: { a: 1 }, stock: 1 }], { buy: [], uncovered: ['a'] }], // biome-ignore format: one line
     ['a pack larger than any need', [{ part: 'a', litres: 0.1 }], [{ id: 'p', price: 90, contents: { a: 20 } }], { buy: [{ id: 'p', count: 1 }], cost: 90 }], // biome-ignore format: one line
     ['a price of nothing', [{ part: 'a', litres: 5 }], [{ id: 'p', price: 0, contents: { a: 1 } }], { buy: [{ id: 'p', count: 5 }], cost: 0 }], // biome-ignore format: one line
-  ])('%s', (_what, need, packs, said) => {
-    expect(cheapestPacks({ need, packs })).toMatchObject(said);
+  ])('%s', (_what, need, packs, expected) => {
+    expect(cheapestPacks({ need, packs })).toMatchObject(expected);
   });
 
   it('a hull’s need from thimbles is broken off soon and said not to be proven, not counted down by the million', () => {

@@ -290,12 +290,12 @@ describe('one figure read for several tins', () => {
     const books = fc.array(fc.double({ min: -2, max: 9, noNaN: true }), { minLength: 1, maxLength: 5 });
     fc.assert(
       fc.property(books, fc.double({ min: 0, max: 30, noNaN: true }), (inTins, amount) => {
-        const told = sharedOut(
+        const shares = sharedOut(
           inTins.map((inTin, i) => ({ id: `${i}`, inTin })),
           amount,
         );
-        expect(told.reduce((sum, each) => sum + each.amount, 0)).toBeCloseTo(amount, 6);
-        expect(told.every((each) => each.amount >= 0)).toBe(true);
+        expect(shares.reduce((sum, each) => sum + each.amount, 0)).toBeCloseTo(amount, 6);
+        expect(shares.every((each) => each.amount >= 0)).toBe(true);
       }),
     );
   });

@@ -11,8 +11,8 @@ describe('how a coat that lies holds to the one below', () => {
     ['too-soon', { bond: 'fused', fault: 'too-soon' }],
     ['key-first', { bond: 'none', fault: 'not-keyed' }],
     ['not-stated', null],
-  ] as const)('applied while the window below was %s', (state, said) => {
-    expect(appliedBond({ ...barrier, state })).toEqual(said);
+  ] as const)('applied while the window below was %s', (state, expected) => {
+    expect(appliedBond({ ...barrier, state })).toEqual(expected);
   });
   it('sanded it holds by tooth, in the window or after it', () => {
     expect(appliedBond({ ...barrier, state: 'key-first', sanded: true })).toEqual({

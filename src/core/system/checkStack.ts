@@ -93,8 +93,8 @@ export function judgeGrounds(
     }),
   );
   const worstJoint = joints.reduce((w, each) => (WORST[each.verdict] > WORST[w.verdict] ? each : w));
-  const said = new Map(joints.flatMap((each) => each.judgements.map((j) => [j.ruleId, j] as const)));
-  return { ...worstJoint, judgements: [...said.values()] };
+  const judgementOf = new Map(joints.flatMap((each) => each.judgements.map((j) => [j.ruleId, j] as const)));
+  return { ...worstJoint, judgements: [...judgementOf.values()] };
 }
 
 /**

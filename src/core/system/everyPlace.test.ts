@@ -96,8 +96,8 @@ describe('the preparation of every surface (handbook part 4, common practice)', 
   });
   it('in a bilge, a tank or a locker says that the space is closed', () => {
     for (const place of cases) {
-      const said = prepared(place).some(({ caution }) => caution?.includes('never work alone'));
-      expect([place, said]).toEqual([place, ['bilge', 'tank', 'interior'].includes(place.service)]);
+      const warned = prepared(place).some(({ caution }) => caution?.includes('never work alone'));
+      expect([place, warned]).toEqual([place, ['bilge', 'tank', 'interior'].includes(place.service)]);
     }
   });
   it('old antifouling comes off wet before anything is abraded', () => {

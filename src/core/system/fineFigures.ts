@@ -22,7 +22,7 @@ const percent = (fraction: number) => `${Number((fraction * 100).toFixed(1))} %`
 export function fineFigures(
   step: StepFigures,
   sheet: Pick<ProductSheet, 'family' | 'methods' | 'byMethod' | 'film' | 'thinner'>,
-): StepFigures & { said: Sentence[] } {
+): StepFigures & { changes: Sentence[] } {
   const dry = within('dry film a coat', step.dryMicronsPerCoat, 0, 20_000);
   const thinner = within('thinner', step.thinner, 0, 0.9);
   const changes: Sentence[] = [];
@@ -45,6 +45,6 @@ export function fineFigures(
     method,
     dryMicronsPerCoat: Math.min(dry, most),
     thinner: Math.min(thinner, mostThinner),
-    said: changes,
+    changes: changes,
   };
 }

@@ -24,14 +24,14 @@ describe('the way out of each "no", with what it puts in and takes out', () => {
     const way = found(families, substrate, service, old);
     expect(way?.added).toEqual(added);
     expect(way?.removed).toEqual(removed);
-    expect(way?.said.length).toBeGreaterThan(0);
+    expect(way?.changes.length).toBeGreaterThan(0);
   });
   it('what is fine is left as it is, with nothing said', () => {
     expect(found(['epoxy-barrier', 'hard-antifouling'], 'grp', 'immersed')).toEqual({
       families: ['epoxy-barrier', 'hard-antifouling'],
       added: [],
       removed: [],
-      said: [],
+      changes: [],
     });
   });
 });
@@ -52,8 +52,8 @@ describe('figures that a sheet refuses, brought within it', () => {
     ['a way it does not allow, and the film of the way it does', sheet, { method: 'airless-spray', dryMicronsPerCoat: 120, thinner: 0 }, { method: 'roller', dryMicronsPerCoat: 80 }, ['roller instead of airless spray', '80 µm per coat instead of 120 µm']],
     ['a thin film is a condition and stays', sheet, { method: 'brush', dryMicronsPerCoat: 20, thinner: 0 }, { dryMicronsPerCoat: 20 }, []],
   ])('%s', (_what, its, step, expected, words) => {
-    const { said, ...figures } = fineFigures(step as never, its as never);
+    const { changes, ...figures } = fineFigures(step as never, its as never);
     expect(figures).toEqual({ ...step, ...expected });
-    expect(said.map((each) => writeSentence(each, 'metric'))).toEqual(words);
+    expect(changes.map((each) => writeSentence(each, 'metric'))).toEqual(words);
   });
 });

@@ -6,7 +6,7 @@ import type { Layer, StackPlace } from './layer.ts';
 /** A change that mends one fault of a stack: families put in or changed, in words. */
 interface Mend {
   families: Family[];
-  said: string;
+  what: string;
 }
 
 const put = (families: readonly Family[], at: number, ...more: Family[]) =>
@@ -17,11 +17,11 @@ const change = (families: readonly Family[], at: number, to: Family) => families
 const MENDS: Record<string, (families: readonly Family[], at: number, place: StackPlace) => Mend | null> = {
   'copper-on-aluminium': (families, at) => ({
     families: change(families, at, 'copper-free-antifouling'),
-    said: 'a copper-free antifouling',
+    what: 'a copper-free antifouling',
   }),
   'antifouling-on-bare': (families, at) => ({
     families: put(families, at, 'epoxy-primer', 'epoxy-barrier'),
-    said: 'epoxy primer and barrier under the antifouling',
+    what: 'epoxy primer and barrier under the antifouling',
   }),
   'two-pack-over-one-pack': (families, at, { oldCoating }) => {
     const below = families[at - 1];
@@ -31,61 +31,61 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
     if (below && !stays && isIn(ONE_PACKS, below) && TWO_PACK_FOR[below]) {
       return {
         families: change(families, at - 1, TWO_PACK_FOR[below] as Family),
-        said: 'two-pack from below up',
+        what: 'two-pack from below up',
       };
     }
     const instead = ONE_PACK_FOR[own];
-    return instead ? { families: change(families, at, instead), said: 'one-pack all the way up' } : null;
+    return instead ? { families: change(families, at, instead), what: 'one-pack all the way up' } : null;
   },
   'hard-over-ablative': (families, at) => ({
     families: change(families, at, 'ablative-antifouling'),
-    said: 'ablative over ablative, or the old one taken off',
+    what: 'ablative over ablative, or the old one taken off',
   }),
   'over-antifouling': (families, at) => ({
     families: put(families, at, 'tie-coat'),
-    said: 'a tie coat over the antifouling',
+    what: 'a tie coat over the antifouling',
   }),
   'polyester-over-epoxy': (families, at) => ({
     families: change(families, at, 'epoxy-filler'),
-    said: 'epoxy filler',
+    what: 'epoxy filler',
   }),
   'polyester-under-water': (families, at) => ({
     families: change(families, at, 'epoxy-filler'),
-    said: 'epoxy filler',
+    what: 'epoxy filler',
   }),
   'filler-on-bare-steel': (families, at) => ({
     families: put(families, at, 'epoxy-primer'),
-    said: 'epoxy primer under the filler',
+    what: 'epoxy primer under the filler',
   }),
   'filler-on-bare-aluminium': (families, at) => ({
     families: put(families, at, 'epoxy-primer'),
-    said: 'epoxy primer under the filler',
+    what: 'epoxy primer under the filler',
   }),
   'softens-in-tank': (families, at) => ({
     families: change(families, at, families[at] === 'zinc-epoxy-primer' ? 'epoxy-primer' : 'epoxy-barrier'),
-    said: 'epoxy instead, inside a tank',
+    what: 'epoxy instead, inside a tank',
   }),
   'zinc-off-steel': (families, at) => ({
     families: change(families, at, 'epoxy-primer'),
-    said: 'epoxy primer instead of the zinc',
+    what: 'epoxy primer instead of the zinc',
   }),
   'sealer-on-film': (families, at) => ({
     families: families.toSpliced(at, 1),
-    said: 'no sealer over a film',
+    what: 'no sealer over a film',
   }),
   'biocide-inside': (families, at) => ({
     families: families.toSpliced(at, 1),
-    said: 'no antifouling inside',
+    what: 'no antifouling inside',
   }),
   'biocide-in-daylight': (families, at) => ({
     families: families.toSpliced(at, 1),
-    said: 'no antifouling out of the water',
+    what: 'no antifouling out of the water',
   }),
-  'converter-off-steel': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no converter' }),
-  'wash-on-paint': (families, at) => ({ families: families.toSpliced(at, 1), said: 'no wash over paint' }),
+  'converter-off-steel': (families, at) => ({ families: families.toSpliced(at, 1), what: 'no converter' }),
+  'wash-on-paint': (families, at) => ({ families: families.toSpliced(at, 1), what: 'no wash over paint' }),
   'epoxy-in-daylight': (families, at) => ({
     families: put(families, at + 1, 'two-pack-polyurethane'),
-    said: 'two-pack polyurethane over the epoxy',
+    what: 'two-pack polyurethane over the epoxy',
   }),
   'topcoat-under-water': (families, at, { substrate }) => ({
     families: change(
@@ -93,19 +93,19 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
       at,
       substrate === 'aluminium' ? 'copper-free-antifouling' : 'ablative-antifouling',
     ),
-    said: 'antifouling instead of the gloss',
+    what: 'antifouling instead of the gloss',
   }),
   'zinc-under-water': (families, at) => ({
     families: put(families, at + 1, 'epoxy-barrier'),
-    said: 'a full barrier over the zinc',
+    what: 'a full barrier over the zinc',
   }),
   'treatment-last': (families, at) => ({
     families: put(families, at + 1, 'epoxy-primer'),
-    said: 'epoxy primer over it',
+    what: 'epoxy primer over it',
   }),
   'metal-without-primer': (families, at) => ({
     families: put(families, at, 'epoxy-primer'),
-    said: 'epoxy primer on the metal',
+    what: 'epoxy primer on the metal',
   }),
 };
 
@@ -143,9 +143,9 @@ const ROUNDS = 16;
 export function nearestFine(
   families: readonly Family[],
   place: StackPlace,
-): { families: Family[]; added: Family[]; removed: Family[]; said: string[] } | null {
+): { families: Family[]; added: Family[]; removed: Family[]; changes: string[] } | null {
   let current = [...families];
-  const said: string[] = [];
+  const changes: string[] = [];
   for (let round = 0; round < ROUNDS; round++) {
     const { layers } = checkStack(current.map(layerOf), place);
     const at = layers.findIndex((layer) => layer.verdict === 'no');
@@ -154,7 +154,7 @@ export function nearestFine(
         families: current,
         added: without(current, families),
         removed: without(families, current),
-        said,
+        changes,
       };
     const mend = layers[at]?.judgements
       .filter((judgement) => judgement.verdict === 'no')
@@ -162,7 +162,7 @@ export function nearestFine(
       .find((each) => each !== null);
     if (!mend) return null;
     current = mend.families;
-    said.push(mend.said);
+    changes.push(mend.what);
   }
   return null;
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { type Family, type PrepStep, prepareFor, prepHours, prepTasks, type Substrate } from './index.ts';
 
 /** Each step in a line: what, its kind with grit or hours, what proves it. */
-const said = ({ what, kind, grit, waitHours, proof }: PrepStep) =>
+const stepText = ({ what, kind, grit, waitHours, proof }: PrepStep) =>
   `${what} [${kind ?? 'haste'}${(grit ?? waitHours) ? ` ${grit ?? waitHours}` : ''}] ${proof}`;
 const prepared = (substrate: Substrate, over: Partial<Parameters<typeof prepareFor>[0]> = {}) =>
   prepareFor({ substrate, oldCoating: null, service: 'immersed', preparation: null, ...over });
@@ -71,7 +71,7 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
       ],
     ],
   ])('%s', (substrate, wanted) => {
-    const lines = prepared(substrate).map(said);
+    const lines = prepared(substrate).map(stepText);
     expect(lines.at(-1)).toBe(CLEAN);
     expect(lines).toHaveLength(wanted.length + 1);
     wanted.forEach((start, i) => {
@@ -103,7 +103,7 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
 
   it('old paint is tested first; old antifouling is wet work; what lies there decides, not the metal under it', () => {
     const over = (substrate: Substrate, oldCoating: Family | 'unknown' | null) =>
-      prepared(substrate, { oldCoating }).map(said);
+      prepared(substrate, { oldCoating }).map(stepText);
     const unknown = over('existing-paint', null);
     expect(unknown[0]).toMatch(
       /^Test the old coat: adhesion .* \[inspect\] all paint that stays tests at grade 2 or better \(ISO 2409\)/,
@@ -139,7 +139,7 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
   it('inside, a day with a fan comes before the last wipe, with the caution of a closed space', () => {
     for (const service of ['bilge', 'tank', 'interior'] as const) {
       const steps = prepared('grp', { service });
-      expect(said(steps.at(-2) as PrepStep)).toBe(
+      expect(stepText(steps.at(-2) as PrepStep)).toBe(
         'Let it dry fully: a day with a fan [wait 24] every corner feels dry',
       );
       expect(steps.at(-2)?.caution).toMatch(/never work alone/);

@@ -29,7 +29,7 @@ const stack = (...families: Family[]) => families.map(layerOf);
 const judged = (families: Family[], over: Partial<StackPlace> = {}) =>
   checkStack(stack(...families), place(over));
 /** The rules that speak of the last layer. */
-const said = (families: Family[], over: Partial<StackPlace> = {}) =>
+const verdicts = (families: Family[], over: Partial<StackPlace> = {}) =>
   judged(families, over)
     .layers.at(-1)
     ?.judgements.map((j) => j.ruleId) ?? [];
@@ -75,7 +75,9 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     ]);
   });
   it('epoxy as the last coat in daylight: no, it chalks; fine in bilges and under antifouling', () => {
-    expect(said(['epoxy-primer', 'epoxy-finish'], { service: 'daylight' })).toContain('epoxy-in-daylight');
+    expect(verdicts(['epoxy-primer', 'epoxy-finish'], { service: 'daylight' })).toContain(
+      'epoxy-in-daylight',
+    );
     expect(judged(['bilge-epoxy'], { service: 'bilge' }).verdict).toBe('fine');
     expect(judged(['epoxy-barrier', 'ablative-antifouling']).verdict).toBe('fine');
   });
@@ -88,7 +90,7 @@ describe('what goes over what (handbook part 5, common practice)', () => {
   it.each(['steel', 'aluminium', 'grp', 'grp-laminate'] as const)(
     'antifouling straight on bare %s: no',
     (substrate) => {
-      expect(said(['copper-free-antifouling'], { substrate })).toContain('antifouling-on-bare');
+      expect(verdicts(['copper-free-antifouling'], { substrate })).toContain('antifouling-on-bare');
     },
   );
   it('antifouling straight on timber: one school’s way, with a condition', () => {
@@ -118,10 +120,10 @@ describe('what goes over what (handbook part 5, common practice)', () => {
   });
   it('polyester filler over epoxy, and under water at all: no', () => {
     expect(joint('epoxy-primer', 'polyester-filler', { service: 'daylight' }).verdict).toBe('no');
-    expect(said(['polyester-filler'])).toContain('polyester-under-water');
+    expect(verdicts(['polyester-filler'])).toContain('polyester-under-water');
   });
   it('fairing filler on bare blasted steel: no, primer first, then filler, then primer again', () => {
-    expect(said(['epoxy-filler'], { substrate: 'steel' })).toContain('filler-on-bare-steel');
+    expect(verdicts(['epoxy-filler'], { substrate: 'steel' })).toContain('filler-on-bare-steel');
     const way: Family[] = [
       'epoxy-primer',
       'epoxy-filler',
@@ -163,8 +165,10 @@ describe('what goes over what (handbook part 5, common practice)', () => {
   });
   it('a wash or converter is no coat: what comes over it meets the steel through it', () => {
     for (const treatment of ['passivating-wash', 'rust-converter'] as const) {
-      expect(said([treatment, 'hard-antifouling'], { substrate: 'steel' })).toContain('antifouling-on-bare');
-      expect(said([treatment, 'epoxy-filler'], { substrate: 'steel' })).toContain('filler-on-bare-steel');
+      expect(verdicts([treatment, 'hard-antifouling'], { substrate: 'steel' })).toContain(
+        'antifouling-on-bare',
+      );
+      expect(verdicts([treatment, 'epoxy-filler'], { substrate: 'steel' })).toContain('filler-on-bare-steel');
     }
   });
   it('a thinner that is not on the sheet: no; above its limit: no', () => {
@@ -352,7 +356,7 @@ describe('the nearest stack that would be fine', () => {
 describe('rules the table leaves to the trade', () => {
   it('zinc primer works on bare steel only: over a wash yes, over paint or on aluminium no', () => {
     const zinc = (families: Family[], substrate: 'steel' | 'aluminium' = 'steel') =>
-      said(families, { substrate, service: 'splash' });
+      verdicts(families, { substrate, service: 'splash' });
     expect(zinc(['zinc-epoxy-primer', 'two-pack-polyurethane'])).not.toContain('zinc-off-steel');
     expect(zinc(['passivating-wash', 'zinc-epoxy-primer'])).not.toContain('zinc-off-steel');
     expect(zinc(['epoxy-primer', 'zinc-epoxy-primer'])).toContain('zinc-off-steel');
@@ -380,14 +384,14 @@ describe('rules the table leaves to the trade', () => {
     expect(joint('epoxy-filler', 'penetrating-epoxy-sealer', timber).verdict).toBe('fine');
   });
   it.each(['tank', 'bilge', 'interior'] as const)('no biocide in a %s', (service) => {
-    expect(said(['epoxy-primer', 'hard-antifouling'], { service })).toContain('biocide-inside');
+    expect(verdicts(['epoxy-primer', 'hard-antifouling'], { service })).toContain('biocide-inside');
     const way = nearestFine(['epoxy-barrier', 'hard-antifouling'], place({ service }));
     expect(way?.families).toEqual(['epoxy-barrier']);
   });
   it('antifouling out of the water: no; at the waterline it is where it belongs', () => {
     const stack: Family[] = ['epoxy-primer', 'epoxy-barrier', 'ablative-antifouling'];
-    expect(said(stack, { service: 'daylight' })).toEqual(['biocide-in-daylight']);
-    expect(said(stack, { service: 'splash' })).toEqual([]);
+    expect(verdicts(stack, { service: 'daylight' })).toEqual(['biocide-in-daylight']);
+    expect(verdicts(stack, { service: 'splash' })).toEqual([]);
     const way = nearestFine(stack, place({ service: 'daylight' }));
     expect(way?.families).toEqual(['epoxy-primer', 'epoxy-barrier', 'two-pack-polyurethane']);
   });

@@ -44,8 +44,8 @@ describe('templates: the typical stacks', () => {
             oldCoating: null,
             coldestC: null,
           });
-          const said = layers.flatMap((layer) => layer.judgements.map((j) => j.ruleId));
-          expect([substrate, service, verdict === 'no' ? said : 'held']).toEqual([
+          const ruleIds = layers.flatMap((layer) => layer.judgements.map((j) => j.ruleId));
+          expect([substrate, service, verdict === 'no' ? ruleIds : 'held']).toEqual([
             substrate,
             service,
             'held',
@@ -262,7 +262,7 @@ describe('what the coats come to in all (handbook parts 4 and 5, common practice
     band,
   });
   type Where = Pick<StackPlace, 'substrate' | 'service'> & { oldCoating?: Family };
-  const said = (where: Where, ...layers: Layer[]) =>
+  const reasonsFor = (where: Where, ...layers: Layer[]) =>
     checkStack(layers, { oldCoating: null, coldestC: null, ...where }).layers.flatMap(({ judgements }, at) =>
       judgements.map(
         ({ verdict, condition, reason }) =>
@@ -271,25 +271,25 @@ describe('what the coats come to in all (handbook parts 4 and 5, common practice
     );
   const grp: Where = { substrate: 'grp', service: 'immersed' };
   it('half a barrier on GRP lets the water in: 300–500 µm stop osmosis, 150 do not', () => {
-    expect(said(grp, layer('epoxy-barrier', 2, 75), layer('ablative-antifouling', 3))).toEqual([
+    expect(reasonsFor(grp, layer('epoxy-barrier', 2, 75), layer('ablative-antifouling', 3))).toEqual([
       '0 condition if 2 more coats go on: A barrier needs at least 300 µm in total to keep water out of the laminate; 500 µm is better. This system has 150 µm',
     ]);
-    expect(said(grp, layer('epoxy-barrier', 4, 75), layer('ablative-antifouling', 3))).toEqual([]);
+    expect(reasonsFor(grp, layer('epoxy-barrier', 4, 75), layer('ablative-antifouling', 3))).toEqual([]);
     // Ten short of 300 is short: one more coat.
-    expect(said(grp, layer('epoxy-barrier', 5, 58), layer('ablative-antifouling', 3))).toEqual([
+    expect(reasonsFor(grp, layer('epoxy-barrier', 5, 58), layer('ablative-antifouling', 3))).toEqual([
       expect.stringContaining('0 condition if 1 more coat goes on'),
     ]);
   });
   it('steps of one family count together; a band does not thicken the rest', () => {
     const [two, one] = [layer('epoxy-barrier', 2), layer('epoxy-barrier', 1)];
-    expect(said(grp, two, one)).toEqual([]);
-    expect(said(grp, two, { ...one, band: true })).toEqual([
+    expect(reasonsFor(grp, two, one)).toEqual([]);
+    expect(reasonsFor(grp, two, { ...one, band: true })).toEqual([
       expect.stringContaining('0 condition if 1 more coat goes on'),
     ]);
   });
   it('old paint counts for nobody knows what: nothing is said over it', () => {
     expect(
-      said({ ...grp, oldCoating: 'ablative-antifouling' }, layer('ablative-antifouling', 1)).join(),
+      reasonsFor({ ...grp, oldCoating: 'ablative-antifouling' }, layer('ablative-antifouling', 1)).join(),
     ).not.toContain('more coat');
   });
   it.each<[string, Where, Family, few: number, enough: number]>([
@@ -306,8 +306,8 @@ describe('what the coats come to in all (handbook parts 4 and 5, common practice
     ['a bilge in one-pack, three or four', { substrate: 'timber', service: 'bilge' }, 'one-pack-bilge', 2, 3],
   ])('%s', (_, where, family, few, enough) => {
     const under = family.endsWith('antifouling') ? [layer('epoxy-barrier', 3)] : [];
-    expect(said(where, ...under, layer(family, few)).join()).toContain('1 more coat goes on');
-    expect(said(where, ...under, layer(family, enough)).join()).not.toContain('more coat');
+    expect(reasonsFor(where, ...under, layer(family, few)).join()).toContain('1 more coat goes on');
+    expect(reasonsFor(where, ...under, layer(family, enough)).join()).not.toContain('more coat');
   });
 });
 

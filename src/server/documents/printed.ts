@@ -40,12 +40,12 @@ export function printed(options: ConstructorParameters<typeof PDFDocument>[0] & 
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, path.join(folder, file));
   const missing = new Set<string>();
   const { text, widthOfString, heightOfString, end } = doc;
-  doc.text = ((said: string, ...more: never[]) =>
-    text.call(doc, printable(doc, said, missing), ...more)) as typeof doc.text;
-  doc.widthOfString = ((said: string, ...more: never[]) =>
-    widthOfString.call(doc, printable(doc, said, missing), ...more)) as typeof doc.widthOfString;
-  doc.heightOfString = ((said: string, ...more: never[]) =>
-    heightOfString.call(doc, printable(doc, said, missing), ...more)) as typeof doc.heightOfString;
+  doc.text = ((given: string, ...more: never[]) =>
+    text.call(doc, printable(doc, given, missing), ...more)) as typeof doc.text;
+  doc.widthOfString = ((given: string, ...more: never[]) =>
+    widthOfString.call(doc, printable(doc, given, missing), ...more)) as typeof doc.widthOfString;
+  doc.heightOfString = ((given: string, ...more: never[]) =>
+    heightOfString.call(doc, printable(doc, given, missing), ...more)) as typeof doc.heightOfString;
   doc.end = (() => {
     if (missing.size > 0 && note)
       doc

@@ -31,20 +31,20 @@ import { drawnForm, putWaterline, waterlineOf } from '../rows/forms.ts';
 
 /** A boat's line: kept, struck by the core, printed and handed out. */
 
-const WAYS: Record<FormSource, { way: Estimate['way']; spread: number; said: string }> = {
-  dimensions: { way: 'rule', spread: RULE_SPREAD, said: 'hull form by dimensions' },
-  offsets: { way: 'offsets', spread: OFFSETS_SPREAD, said: 'table of offsets' },
-  mesh: { way: 'mesh', spread: MESH_SPREAD, said: 'surface mesh' },
+const WAYS: Record<FormSource, { way: Estimate['way']; spread: number; label: string }> = {
+  dimensions: { way: 'rule', spread: RULE_SPREAD, label: 'hull form by dimensions' },
+  offsets: { way: 'offsets', spread: OFFSETS_SPREAD, label: 'table of offsets' },
+  mesh: { way: 'mesh', spread: MESH_SPREAD, label: 'surface mesh' },
 };
 
 /** The struck stripe's m² go to the boat's boot-stripe area: made where there is none. */
 async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number): Promise<void> {
-  const { way, spread, said } = WAYS[source];
+  const { way, spread, label } = WAYS[source];
   const estimate: Estimate = {
     way,
     areaM2: Number(areaM2.toFixed(3)),
     spread,
-    basis: `boot stripe from the waterline, ${said}`,
+    basis: `boot stripe from the waterline, ${label}`,
   };
   const stripes = await stripesOf(tx, boat.id);
   const whole = stripes.find((each) => each.side === 'both' && each.part === null);

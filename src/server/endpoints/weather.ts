@@ -75,8 +75,15 @@ export const weatherEndpoints = [
     prepare: async ({ body }, { db, jobs }) =>
       jobs.run('weather', body.csv, (await theYard(db)).zone, body.mapping),
     run: async ({ body, prepared }, { tx, now, before }) => {
-      const { readings, hours, badRows, moreBadRows, columns, rainInterval: said } = prepared as WeatherFile;
-      const rainInterval = body.rainInterval ?? said ?? 'before';
+      const {
+        readings,
+        hours,
+        badRows,
+        moreBadRows,
+        columns,
+        rainInterval: stated,
+      } = prepared as WeatherFile;
+      const rainInterval = body.rainInterval ?? stated ?? 'before';
       const reply: WeatherImported = {
         hours,
         rainInterval,

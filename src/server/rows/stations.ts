@@ -123,7 +123,7 @@ export async function claimAsking(db: Queries, { id, everyMin }: Station, now: n
 export async function noteStation(
   db: Queries,
   id: string,
-  said: { lastAt?: Date; lastHours?: number; fault: string | null },
+  state: { lastAt?: Date; lastHours?: number; fault: string | null },
 ): Promise<void> {
-  await db.update(station).set(said).where(eq(station.id, id));
+  await db.update(station).set(state).where(eq(station.id, id));
 }

@@ -142,9 +142,9 @@ describe('whether a coat may be applied now', () => {
     const { bench } = await planned({ sheet: { cure: { stopC: 5, events: {}, overcoat: [] } } });
     await air(-24, 24 * 9, () => 18);
     expect((await bench()).outlook).toMatchObject({ ok: false, safeBy: null, safe: null });
-    const told = (await bench('?safeHours=3')).outlook;
-    expect(told?.safeBy).toBe('entered');
-    expect(Date.parse(told?.safe ?? '') - Date.parse(told?.end ?? '')).toBe(3 * HOUR);
+    const typed = (await bench('?safeHours=3')).outlook;
+    expect(typed?.safeBy).toBe('entered');
+    expect(Date.parse(typed?.safe ?? '') - Date.parse(typed?.end ?? '')).toBe(3 * HOUR);
     const refused = await server.ask('GET', '/bench/0192f0c8-0000-7000-8000-000000000001?safeHours=900');
     expect(refused.status).toBe(422);
   });

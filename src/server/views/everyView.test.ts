@@ -81,7 +81,7 @@ const everyView = async () =>
     addresses().map(async ([view, boatId, path]) => ({
       key: boatId === null ? view : `${view},${boatId}`,
       view,
-      said: JSON.stringify(await get(path)),
+      text: JSON.stringify(await get(path)),
     })),
   );
 
@@ -110,7 +110,7 @@ it('memory equals a cold read, and nothing changes unannounced, whatever is writ
         const changes = JSON.parse(response.headers.get('x-changes') ?? '[]') as ChangeSet;
         const stale = new Set(staleKeys(changes).map(String));
         const after = await everyView();
-        const changed = after.filter(({ said }, i) => said !== before[i]?.said);
+        const changed = after.filter(({ text }, i) => text !== before[i]?.text);
         const missed = changed.filter(({ key, view }) => !stale.has(key) && !stale.has(view));
         expect([name, missed.map(({ key }) => key)]).toEqual([name, []]);
         before = after;
@@ -194,10 +194,16 @@ it('readers among writers see one yard: nothing of two states in one answer, not
 
 it('a snapshot never changes once it is handed out', async () => {
   const before = await server.memory.at(NOON);
-  const said = JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.stock.lots]);
+  const asHandedOut = JSON.stringify([
+    before.boats.map(({ boat }) => boat),
+    before.clocks,
+    before.stock.lots,
+  ]);
   const [method, path, body] = await (WRITES.money as MadeWrite)(7);
   await server.ask(method, path, body);
   await server.ask('POST', '/log', aCoat(planned, NOON - 12 * HOUR));
   await server.memory.at(NOON);
-  expect(JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.stock.lots])).toBe(said);
+  expect(JSON.stringify([before.boats.map(({ boat }) => boat), before.clocks, before.stock.lots])).toBe(
+    asHandedOut,
+  );
 });

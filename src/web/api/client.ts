@@ -108,9 +108,9 @@ async function request<T>(method: ApiMethod, path: string, body?: unknown): Prom
   } catch (error) {
     throw noAnswer(error, longest);
   }
-  let said: unknown;
+  let reply: unknown;
   try {
-    said = text === '' ? undefined : JSON.parse(text);
+    reply = text === '' ? undefined : JSON.parse(text);
   } catch {
     throw new Unreachable('The server’s answer was incomplete. Your changes are still here. Try again.');
   }
@@ -119,9 +119,9 @@ async function request<T>(method: ApiMethod, path: string, body?: unknown): Prom
     rememberOwn(response.headers.get(REVISION));
     const changes = response.headers.get(CHANGES);
     if (changes) await onChanges(JSON.parse(changes) as ChangeSet);
-    return said as T;
+    return reply as T;
   }
-  const problem = said as Problem | undefined;
+  const problem = reply as Problem | undefined;
   if (!problem?.detail) throw new Unreachable();
   throw new ApiProblem(problem);
 }

@@ -218,7 +218,7 @@ export async function forgetAside(): Promise<void> {
 
 /** Starts sending whenever there is hope of arriving. Returns how to stop. */
 export function startQueue(): () => void {
-  const tell = (error: unknown) => {
+  const report = (error: unknown) => {
     broken = error === null ? null : (error as Error).message;
     for (const listener of listeners) listener();
   };
@@ -226,17 +226,17 @@ export function startQueue(): () => void {
     takeOldOver()
       .then(refresh)
       .then(() => {
-        if (broken !== null) tell(null);
+        if (broken !== null) report(null);
       });
   const again = () => {
-    if (broken !== null) void begin().catch(tell);
+    if (broken !== null) void begin().catch(report);
     else if (waiting.some(({ refused }) => refused === null)) void flushQueue();
   };
   const heard = () => void refresh();
   news?.addEventListener('message', heard);
   const timer = setInterval(again, RETRY_MS);
   window.addEventListener('online', again);
-  begin().then(again).catch(tell);
+  begin().then(again).catch(report);
   return () => {
     clearInterval(timer);
     news?.removeEventListener('message', heard);

@@ -98,8 +98,8 @@ export function TinsReach({
 function Kept({ tins }: { tins: BenchTins }) {
   const { show } = useUnits();
   if (tins.keptElsewhere.length === 0) return null;
-  const said = tins.keptElsewhere.map(
+  const texts = tins.keptElsewhere.map(
     ({ areaName, part, amount, unit }) => `${sayAmount(show, amount, unit)} of ${part} for ${areaName}`,
   );
-  return <span className="block">Kept back for other areas (don’t use): {said.join(', ')}.</span>;
+  return <span className="block">Kept back for other areas (don’t use): {texts.join(', ')}.</span>;
 }

@@ -20,8 +20,8 @@ describe('a reason against laying carries its figures', () => {
     ],
     [{ code: 'rain', value: 0.4, limit: 0 }, 'rain, 0.4 mm in this hour'],
     [{ code: 'surface-too-cold', value: -1, limit: 7 }, 'surface -1.0 °C, below minimum 7.0 °C'],
-  ] as const)('%o', (reason, said) => {
-    expect(sayReason(reason, metric as never)).toBe(said);
+  ] as const)('%o', (reason, expected) => {
+    expect(sayReason(reason, metric as never)).toBe(expected);
   });
 
   it.each([
@@ -29,8 +29,8 @@ describe('a reason against laying carries its figures', () => {
     [{ code: 'too-damp', value: 0.84, limit: 0.85 }, 'RH 84 %, maximum 85 %'],
     [{ code: 'dew-margin', value: 3.4, limit: 3 }, 'surface 3.4 °C above the dew point, minimum 3.0 °C'],
     [{ code: 'air-too-hot', value: 26, limit: 27 }, 'air 26.0 °C, maximum 27.0 °C'],
-  ] as const)('a limit that is kept is not said to be broken: %o', (nearest, said) => {
-    expect(sayMargin(nearest, metric as never)).toBe(said);
+  ] as const)('a limit that is kept is not said to be broken: %o', (nearest, expected) => {
+    expect(sayMargin(nearest, metric as never)).toBe(expected);
   });
 });
 

@@ -219,8 +219,8 @@ describe('mixing', () => {
     const { user } = await planned(primer);
     await type(user, 'Batch size', '800');
     await user.click(screen.getByRole('button', { name: 'Read aloud' }));
-    const [said] = speak.mock.calls[0] as [{ text: string }];
-    expect(said.text).toMatch(
+    const [utterance] = speak.mock.calls[0] as [{ text: string }];
+    expect(utterance.text).toMatch(
       /Bench primer, coat 1 of 3.*This coat needs 4.32 l.*hardener\D*200.*base\D*600/s,
     );
     await user.click(screen.getByRole('button', { name: 'Stop reading' }));

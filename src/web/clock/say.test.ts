@@ -23,8 +23,8 @@ describe('times are said with as much as is needed to be sure', () => {
     ['2026-06-03T05:12:00Z', 'Wed 3 Jun, 06:12'],
     ['2026-05-10T05:12:00Z', 'Sun 10 May, 06:12'],
     ['2027-12-03T06:12:00Z', 'Fri 3 Dec 2027'],
-  ])('%s is "%s"', (at, said) => {
-    expect(sayTime(at, zone, now)).toBe(said);
+  ])('%s is "%s"', (at, expected) => {
+    expect(sayTime(at, zone, now)).toBe(expected);
   });
 
   it('midnight belongs to the day that begins, in the yard’s zone and not the reader’s', () => {
@@ -41,8 +41,8 @@ describe('spans', () => {
     [120 * 60_000, '2 h'],
     [50 * 3_600_000, '2 d 2 h'],
     [-90_000, '1 min'],
-  ])('%s ms is "%s"', (ms, said) => {
-    expect(saySpan(ms)).toBe(said);
+  ])('%s ms is "%s"', (ms, expected) => {
+    expect(saySpan(ms)).toBe(expected);
   });
   it('a clock that is watched counts seconds under an hour and never below nothing', () => {
     expect(sayCountdown(12 * 60_000 + 7_000)).toBe('12 min');

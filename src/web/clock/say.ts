@@ -36,8 +36,8 @@ export function saySpan(ms: number): string {
 
 /** As {@link sayTime} within a sentence: "at 21:40", "tomorrow 06:12". */
 export function sayAt(at: string | number, zone: string, now: number): string {
-  const said = sayTime(at, zone, now);
-  return /^\d\d:\d\d$/.test(said) ? `at ${said}` : said;
+  const text = sayTime(at, zone, now);
+  return /^\d\d:\d\d$/.test(text) ? `at ${text}` : text;
 }
 
 /** A clock that is being watched: "8 min 7 s" in its last ten minutes, else as {@link saySpan}. Never looks like a time of day. */

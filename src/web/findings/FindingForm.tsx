@@ -167,9 +167,9 @@ function ReadingFields() {
   const { reading, unit } = FINDING_WORDS[kind];
   const grades = GRADES_OF[kind];
   const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
-  let said: string | null = null;
+  let wording: string | null = null;
   try {
-    said = judgeFinding({
+    wording = judgeFinding({
       kind,
       value: takesFigure(kind) ? number(value) : null,
       grade: grades ? gradeIn(grades, grade) : null,
@@ -189,9 +189,9 @@ function ReadingFields() {
       )}
       {takesFigure(kind) && <Field name="value" label={reading} unit={unit} inputMode="decimal" />}
       {!grades && <Field name="limit" label="Agreed limit (optional)" unit={unit} inputMode="decimal" />}
-      {said && (
+      {wording && (
         <p role="status" className="sm:col-span-2">
-          {said}
+          {wording}
         </p>
       )}
     </>

@@ -43,8 +43,8 @@ export class FormReader {
     try {
       return read();
     } catch (error) {
-      const said = `${label} ${(error as Error).message}`;
-      this.errors.push({ path, message: said.charAt(0).toUpperCase() + said.slice(1) });
+      const sentence = `${label} ${(error as Error).message}`;
+      this.errors.push({ path, message: sentence.charAt(0).toUpperCase() + sentence.slice(1) });
       return Number.NaN;
     }
   }

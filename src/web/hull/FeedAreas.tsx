@@ -16,7 +16,7 @@ export function FeedAreas({
   basis: string;
 }) {
   const { show } = useUnits();
-  const [said, setSaid] = useState<string | null>(null);
+  const [notice, setSaid] = useState<string | null>(null);
   const { mutate: write } = useWrite();
   const whole = view.areas.filter((area) => area.part === null);
   const matches = whole.flatMap((area) => {
@@ -54,7 +54,7 @@ export function FeedAreas({
           </button>
         </>
       )}
-      {said && <p role="status">{said}</p>}
+      {notice && <p role="status">{notice}</p>}
     </div>
   );
 }

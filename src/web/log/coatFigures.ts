@@ -10,12 +10,12 @@ export function entriesWith(view: LogView, word: string): Entry[] {
   const wanted = word.trim().toLowerCase();
   return view.entries.filter((entry) => {
     const product = 'productId' in entry.body ? (view.products[entry.body.productId]?.name ?? '') : '';
-    const said = [
+    const texts = [
       entry.kind,
       product,
       ...Object.values(entry.body).filter((each) => typeof each === 'string'),
     ];
-    return said.join(' ').toLowerCase().includes(wanted);
+    return texts.join(' ').toLowerCase().includes(wanted);
   });
 }
 

@@ -81,13 +81,13 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
             {rows.map((row) => (
               <tr key={row.id}>
                 {row.getVisibleCells().map((cell, i) => {
-                  const said = flexRender(cell.column.columnDef.cell, cell.getContext());
+                  const content = flexRender(cell.column.columnDef.cell, cell.getContext());
                   return i === 0 ? (
                     <th key={cell.id} scope="row">
-                      {said}
+                      {content}
                     </th>
                   ) : (
-                    <td key={cell.id}>{said}</td>
+                    <td key={cell.id}>{content}</td>
                   );
                 })}
               </tr>

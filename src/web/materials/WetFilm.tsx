@@ -9,7 +9,7 @@ export function WetFilm({ name }: { name: 'film' | `byMethod.${number}` }) {
   const { control } = useFormContext<SheetValues>();
   const { show, system } = useUnits();
   const [film, solids] = useWatch({ control, name: [name, 'solids'] });
-  const said = [film?.min, film?.typical, film?.max].flatMap((text) => {
+  const texts = [film?.min, film?.typical, film?.max].flatMap((text) => {
     try {
       const dryMicrons = parseQuantity(text ?? '', 'film', system);
       const volumeSolids = Number(solids.replace(',', '.')) / 100;
@@ -19,6 +19,6 @@ export function WetFilm({ name }: { name: 'film' | `byMethod.${number}` }) {
       return [];
     }
   });
-  if (said.length < 3) return null;
-  return <p className="text-sm opacity-80">Wet film, unthinned: {said.join(', ')}.</p>;
+  if (texts.length < 3) return null;
+  return <p className="text-sm opacity-80">Wet film, unthinned: {texts.join(', ')}.</p>;
 }

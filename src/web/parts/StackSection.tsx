@@ -116,7 +116,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
         ? [{ y: y(most), text: `max ${show(most, 'film')}` }]
         : []),
   ]);
-  const said = steps.map(
+  const texts = steps.map(
     (s) =>
       `${s.product}, ${counted(s.coats, 'coat')} of ${show(s.micronsPerCoat, 'film')}, ${s.applied.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
   );
@@ -125,7 +125,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
       viewBox={`0 ${top} ${WIDTH} ${HEIGHT + GROUND - top + 6}`}
       className="block h-auto w-full"
       role="img"
-      aria-label={`Section through the system: ${said.join('; ')}`}
+      aria-label={`Section through the system: ${texts.join('; ')}`}
     >
       <defs>
         <pattern id="ground" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -15,9 +15,10 @@ export function StackedTable({
       ...(from?.querySelectorAll<HTMLElement>(selector) ?? []),
     ];
     const last = of('thead > tr', ref.current).at(-1);
-    const said = heads ?? of('th, td', last).map((cell) => cell.textContent?.trim() ?? '');
+    const headings = heads ?? of('th, td', last).map((cell) => cell.textContent?.trim() ?? '');
     for (const row of of(':is(tbody, tfoot) > tr', ref.current))
-      for (const [i, cell] of of(':scope > :is(th, td)', row).entries()) cell.dataset.head = said[i] ?? '';
+      for (const [i, cell] of of(':scope > :is(th, td)', row).entries())
+        cell.dataset.head = headings[i] ?? '';
   });
   // The component library draws a line below each cell.
   return <table ref={ref} className={`stacks max-sm:[&_:is(td,th)]:border-0 ${className}`} {...table} />;

@@ -38,8 +38,8 @@ function drawn(...steps: DrawnStep[]) {
       there: rect.getAttribute('stroke-dasharray') === null,
       colour: rect.getAttribute('fill'),
     }));
-  const said = [...picture.querySelectorAll('text')].map((text) => text.textContent);
-  return { picture, coats, said };
+  const texts = [...picture.querySelectorAll('text')].map((text) => text.textContent);
+  return { picture, coats, texts };
 }
 
 describe('a system in section', () => {
@@ -80,17 +80,17 @@ describe('a system in section', () => {
     expect((coats[0]?.height ?? 0) / (coats[1]?.height ?? 1)).toBeCloseTo(0.6, 6);
   });
   it('names the target, the least and the most of its sheets', () => {
-    const { said } = drawn(step({}));
-    expect(said).toContain('target 200 µm');
-    expect(said).toContain('min 150 µm');
-    expect(said).toContain('max 250 µm');
+    const { texts } = drawn(step({}));
+    expect(texts).toContain('target 200 µm');
+    expect(texts).toContain('min 150 µm');
+    expect(texts).toContain('max 250 µm');
     cleanup();
     // A most far above the target is named, but does not shrink the coats.
-    expect(drawn(step({ film: { min: 75, max: 400 } })).said).toContain('max 800 µm ↑');
+    expect(drawn(step({ film: { min: 75, max: 400 } })).texts).toContain('max 800 µm ↑');
   });
   it('in mils where the reader wants mils', () => {
     localStorage.setItem('jack-plane.units', 'us');
-    expect(drawn(step({})).said).toContain('target 7.87 mil');
+    expect(drawn(step({})).texts).toContain('target 7.87 mil');
   });
   it('a band is drawn over part of the width, and says so', () => {
     const { coats, picture } = drawn(

@@ -71,7 +71,7 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
     return Math.min(1, (day + within) / DAYS);
   };
   const [dragged, setDragged] = useState<string | null>(null);
-  const [said, setSaid] = useState('');
+  const [announcement, setSaid] = useState('');
   const places = usePlaces(view, dragged);
   const client = useQueryClient();
   const { change } = useSetupWrite(view);
@@ -175,7 +175,7 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
         </DndContext>
       </Scroller>
       <p role="status" className="min-h-6 font-semibold">
-        {said}
+        {announcement}
       </p>
       <p className="text-sm">
         Drag a task to another time; the list below does the same with “Move”. While you drag, hatched times

@@ -27,7 +27,7 @@ export function Player(of: {
     const timer = setTimeout(() => onMove(Math.min(untilMs, at + HOUR_MS)), 1000 / Number(speed));
     return () => clearTimeout(timer);
   }, [isPlaying, isOver, at, untilMs, speed, onMove]);
-  const said = sayMoment(new Date(at).toISOString(), zone);
+  const timeText = sayMoment(new Date(at).toISOString(), zone);
   return (
     <section aria-label="Time" className="space-y-2">
       <div className="flex flex-wrap items-end gap-3">
@@ -71,12 +71,12 @@ export function Player(of: {
         />
       </div>
       <label className="block">
-        <span className="text-xl font-semibold tabular-nums">{said}</span>
+        <span className="text-xl font-semibold tabular-nums">{timeText}</span>
         <input
           type="range"
           className="range range-lg mt-2 block w-full"
           aria-label="Time in the rehearsal"
-          aria-valuetext={said}
+          aria-valuetext={timeText}
           min={fromMs}
           max={untilMs}
           step={HOUR_MS / 2}

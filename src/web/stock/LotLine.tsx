@@ -21,7 +21,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
   const { show } = useUnits();
   const amount = (value: number) => sayAmount(show, value, lot.unit);
   const name = `${lot.productName}, ${sayPart(lot.part, lot.colour)}`;
-  const said = [
+  const texts = [
     lot.code && `lot ${lot.code}`,
     lot.place,
     lot.madeOn && `made ${lot.madeOn}`,
@@ -41,7 +41,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
           />
           <span>
             <strong>{name}</strong>
-            <span className="block text-sm opacity-80">{said.join(' · ') || 'no details recorded'}</span>
+            <span className="block text-sm opacity-80">{texts.join(' · ') || 'no details recorded'}</span>
           </span>
         </label>
         <span className="text-right">

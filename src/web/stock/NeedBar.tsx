@@ -14,7 +14,7 @@ export function NeedBar({ part, most }: { part: PartSupply; most: number }) {
   const amount = (value: number) => sayAmount(show, value, part.unit);
   const pct = (value: number) => `${(100 * Math.max(0, value)) / most}%`;
   const have = part.there + part.keptForThese;
-  const said = [
+  const texts = [
     `${sayPart(part.part, part.colour)}: need ${amount(part.likely)}–${amount(part.safe)}`,
     `in stock ${amount(part.there)}`,
     part.keptForThese > 0 && `kept back for these areas ${amount(part.keptForThese)}`,
@@ -38,7 +38,7 @@ export function NeedBar({ part, most }: { part: PartSupply; most: number }) {
           )}
         </span>
       </p>
-      <svg width="100%" height={2 * BAR + GAP} role="img" aria-label={said.join('; ')}>
+      <svg width="100%" height={2 * BAR + GAP} role="img" aria-label={texts.join('; ')}>
         <defs>
           <pattern
             id="need-safe"

@@ -64,13 +64,13 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
   const nameOf = (offer: Offer) => products.find(({ id }) => id === offer.productId)?.name ?? '';
   const supplierOf = (id: string | null) => suppliers.find((each) => each.id === id)?.name ?? 'any supplier';
   const found = offers.filter((offer) => nameOf(offer).toLowerCase().includes(search.trim().toLowerCase()));
-  const said = (offer: Offer) =>
+  const offerText = (offer: Offer) =>
     `${nameOf(offer)}, ${show(offer.litres, packQuantity(offer, products))}${offer.part === null ? '' : `, ${offer.part} alone`}${offer.colour ? `, ${offer.colour}` : ''}`;
   return (
     <div className="space-y-3">
       {gone && (
         <UndoNotice
-          text={`Price deleted: ${said(gone)}.`}
+          text={`Price deleted: ${offerText(gone)}.`}
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/offers/${gone.id}/restore` },
@@ -92,7 +92,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
           ) : (
             <li key={offer.id} className="flex flex-wrap items-center justify-between gap-3">
               <span>
-                {said(offer)}: <strong>{sayMoney(offer.price, settings.currency)}</strong>,{' '}
+                {offerText(offer)}: <strong>{sayMoney(offer.price, settings.currency)}</strong>,{' '}
                 {supplierOf(offer.supplierId)}
                 {offer.discounts.map(
                   (step) => `; ${step.from} or more ${sayMoney(step.price, settings.currency)} each`,
@@ -102,7 +102,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                 <button
                   type="button"
                   className="btn btn-sm"
-                  aria-label={`Edit price: ${said(offer)}`}
+                  aria-label={`Edit price: ${offerText(offer)}`}
                   onClick={() => setOpen(offer.id)}
                 >
                   {' '}
@@ -111,7 +111,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                 <button
                   type="button"
                   className="btn btn-sm btn-ghost"
-                  aria-label={`Delete price: ${said(offer)}`}
+                  aria-label={`Delete price: ${offerText(offer)}`}
                   onClick={() =>
                     write.mutate(
                       { method: 'DELETE', path: `/offers/${offer.id}` },

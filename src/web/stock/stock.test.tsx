@@ -150,18 +150,18 @@ describe('what reconciling says', () => {
     ).container.textContent ?? '';
 
   it('the handbook’s case: a third too much hardener, or an ounce of it spilt; the batch that fits; never by guess', () => {
-    const said = say([6, 2]);
-    expect(said).toContain('33 % too much hardener.');
-    expect(said).toContain('1 l of hardener was spilt or lost');
-    expect(said).toMatch(/hardener was added twice to the batch of .+ for Keel/);
-    expect(said).toContain('1 l of hardener missing');
-    expect(said).toContain('buy 1 l more hardener, or leave 2 l of base unmixed. Never make up');
+    const text = say([6, 2]);
+    expect(text).toContain('33 % too much hardener.');
+    expect(text).toContain('1 l of hardener was spilt or lost');
+    expect(text).toMatch(/hardener was added twice to the batch of .+ for Keel/);
+    expect(text).toContain('1 l of hardener missing');
+    expect(text).toContain('buy 1 l more hardener, or leave 2 l of base unmixed. Never make up');
   });
 
   it('in ratio, and both tins end together', () => {
-    const said = say([6, 3]);
-    expect(said).toContain('Mixed in the correct ratio.');
-    expect(said).toContain('Both tins will run out together');
+    const wording = say([6, 3]);
+    expect(wording).toContain('Mixed in the correct ratio.');
+    expect(wording).toContain('Both tins will run out together');
   });
 
   it('nothing used tells nothing', () => {

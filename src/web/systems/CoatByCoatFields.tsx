@@ -21,7 +21,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
     ],
   });
   const count = Math.min(MOST_COATS, Math.max(0, Math.floor((Number(coats) || 0) + (Number(extra) || 0))));
-  const said = [
+  const differences = [
     spacing && `${spacing} h between coats (your choice)`,
     differ &&
       `grits ${Array.from({ length: Math.max(0, count - 1) }, (_, i) => grits?.[i] || '–').join(', ')}`,
@@ -31,7 +31,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
         <span className="underline underline-offset-2">Individual coats</span>
-        {`: ${said.join('; ') || 'all the same'}`}
+        {`: ${differences.join('; ') || 'all the same'}`}
       </summary>
       <div className="space-y-3 pt-2">
         <div className="flex flex-wrap items-end gap-3">

@@ -61,7 +61,7 @@ interface Way {
   name: string;
   steps: Step[];
   /** Pros and cons of a choice of method. */
-  said?: string | undefined;
+  summary?: string | undefined;
 }
 
 function Compare({
@@ -93,7 +93,7 @@ function Compare({
       : []),
     ...offersFor(context, own)
       .filter((offer) => offer.steps.length > 0 && offer.missing.length === 0)
-      .map(({ key, name, steps, school }) => ({ key, name, steps, said: school })),
+      .map(({ key, name, steps, school }) => ({ key, name, steps, summary: school })),
     ...schoolWays(stack.steps, context),
   ];
   const [first, second] = chosen ?? [ways[0]?.key ?? '', ways[1]?.key ?? ways[0]?.key ?? ''];
@@ -216,7 +216,7 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
               // biome-ignore lint/suspicious/noArrayIndexKey: the same way may stand on both sides
               <th key={`${way.key}${place}`} scope="col" className="align-top">
                 {way.name}
-                {way.said && <span className="block font-normal">{way.said}.</span>}
+                {way.summary && <span className="block font-normal">{way.summary}.</span>}
               </th>
             ))}
           </tr>
@@ -246,7 +246,7 @@ function RulesSay({ judged }: { judged: JudgedStack | null }) {
   const points = judged.layers.flatMap(({ judgements }, i) =>
     judgements.map(({ ruleId, verdict, condition, reason }) => ({
       key: `${ruleId}${i}`,
-      said: `step ${i + 1}: ${condition ? `${VERDICT_WORDS[verdict]} ${condition}` : write(reason)}`,
+      summary: `step ${i + 1}: ${condition ? `${VERDICT_WORDS[verdict]} ${condition}` : write(reason)}`,
     })),
   );
   return (
@@ -254,8 +254,8 @@ function RulesSay({ judged }: { judged: JudgedStack | null }) {
       {VERDICT_SIGNS[judged.verdict]} {sayVerdict(judged)}
       {points.length > 0 && (
         <ul className="list-disc pl-4 text-sm">
-          {points.map(({ key, said }) => (
-            <li key={key}>{said}</li>
+          {points.map(({ key, summary }) => (
+            <li key={key}>{summary}</li>
           ))}
         </ul>
       )}

@@ -56,11 +56,11 @@ export function NearestFine({
       return { step: plain, changed: [] };
     }
     const fine = fineFigures(typed, product.sheet);
-    if (fine.said.length === 0) return { step: plain, changed: [] };
+    if (fine.changes.length === 0) return { step: plain, changed: [] };
     const microns = fieldText(fromCanonical(fine.dryMicronsPerCoat, shownUnit('film', system)));
     return {
       step: { ...plain, method: fine.method, microns, thinner: fieldText(fine.thinner * 100) },
-      changed: fine.said,
+      changed: fine.changes,
     };
   };
 

@@ -188,12 +188,14 @@ function AppliedWrong({ context, steps }: { context: StackContext; steps: readon
   const wrong = steps.flatMap((step) => {
     const name = context.products.find((each) => each.id === step.productId)?.name ?? 'a product';
     return (context.bonds[step.id] ?? []).flatMap((bond, coat) =>
-      bond?.fault ? [{ key: `${step.id}${coat}`, said: `${name}, coat ${coat + 1}`, fault: bond.fault }] : [],
+      bond?.fault
+        ? [{ key: `${step.id}${coat}`, coatName: `${name}, coat ${coat + 1}`, fault: bond.fault }]
+        : [],
     );
   });
-  return wrong.map(({ key, said, fault }) => (
+  return wrong.map(({ key, coatName, fault }) => (
     <p key={key} className="text-warning font-semibold">
-      {said}{' '}
+      {coatName}{' '}
       {fault === 'too-soon'
         ? 'was started before the coat below could be overcoated: solvent may be trapped.'
         : 'was applied after the overcoat window of the coat below had closed, and no sanding is logged: it may not adhere.'}

@@ -11,14 +11,14 @@ export function TaskFields({ index }: { index: number }) {
   const { control } = useFormContext<StackValues>();
   const { fields, append, remove } = useFieldArray({ control, name: `steps.${index}.before` });
   const tasks = useWatch({ control, name: `steps.${index}.before` });
-  const said = (tasks ?? []).map(({ kind, amount, note }) =>
+  const taskTexts = (tasks ?? []).map(({ kind, amount, note }) =>
     sayTask({ kind, amount: amount === '' ? null : Number(amount), note }),
   );
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
         <span className="underline underline-offset-2">Tasks before this step</span>
-        {said.length > 0 ? `: ${said.join(', ')}` : ': none'}
+        {taskTexts.length > 0 ? `: ${taskTexts.join(', ')}` : ': none'}
       </summary>
       <div className="space-y-2 pt-2">
         {fields.map((field, i) => {

@@ -64,7 +64,7 @@ export function schoolWays(steps: readonly Step[], context: StackContext) {
         key: `${school.id}:${id}`,
         name: `${context.area.name} with: ${name}`,
         steps: stepsFromSchool(switchSchool(school.id, id, steps, place), steps),
-        said: `Pros: ${buys}. Cons: ${costs}`,
+        summary: `Pros: ${buys}. Cons: ${costs}`,
       }))
       .filter((way) => figures(way.steps) !== figures(steps));
   });

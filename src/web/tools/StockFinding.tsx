@@ -15,7 +15,7 @@ export function StockFinding({
   const id = useId();
   const [where, setWhere] = useState('');
   const { mutate: keep } = useQueued();
-  const [said, setSaid] = useState<string | null>(null);
+  const [finding, setSaid] = useState<string | null>(null);
   const places = (board.data?.boats ?? []).flatMap((boat) =>
     boat.areas.map((area) => ({
       boatId: boat.id,
@@ -59,7 +59,7 @@ export function StockFinding({
       <button type="button" className="btn" disabled={!place} onClick={() => stock()}>
         Save as finding
       </button>
-      {said && <p role="status">{said}</p>}
+      {finding && <p role="status">{finding}</p>}
     </div>
   );
 }

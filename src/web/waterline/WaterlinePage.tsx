@@ -88,7 +88,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
   const { plan, change: edit, touched, elsewhere, reset, settle } = usePlanDraft(served);
   const client = useQueryClient();
   const write = useWrite<Waterline>({ atForm: true });
-  const [said, setSaid] = useState<string | null>(null);
+  const [notice, setSaid] = useState<string | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
   const deferred = useDeferredValue(plan);
   const result = useMemo(() => tryStrike(view, deferred), [view, deferred]);
@@ -234,7 +234,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
               Saving overwrites the other changes.
             </p>
           )}
-          {said && <p role="status">{said}</p>}
+          {notice && <p role="status">{notice}</p>}
           {problem && (
             <p role="alert" className="text-error font-semibold">
               {problem}

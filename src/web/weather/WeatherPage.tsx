@@ -105,7 +105,7 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
       { onSuccess: (answer) => onShifts(answer.shifts) },
     );
   const busy = write.isPending;
-  const said =
+  const wording =
     write.error?.message ??
     (write.isSuccess
       ? 'Simulated weather added for the past two weeks and the next ten days. Hours with real data were not changed.'
@@ -122,7 +122,7 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
       <button type="button" className="btn" disabled={busy} onClick={() => fill()}>
         {busy ? 'Filling…' : 'Use simulated weather'}
       </button>
-      {said && <p role="status">{said}</p>}
+      {wording && <p role="status">{wording}</p>}
     </section>
   );
 }

@@ -60,11 +60,11 @@ export function sayFailure(
   failure: Parameters<typeof sayReason>[0] & { phase: CoatPhase },
   show: Show,
 ): string {
-  const said = sayReason(failure, show);
-  if (failure.phase === 'applying') return said;
-  if (failure.code === 'surface-too-cold') return `${said}: too cold to cure`;
-  if (failure.code === 'dew-margin') return `dew can form while the coat is still soft: ${said}`;
-  return said;
+  const text = sayReason(failure, show);
+  if (failure.phase === 'applying') return text;
+  if (failure.code === 'surface-too-cold') return `${text}: too cold to cure`;
+  if (failure.code === 'dew-margin') return `dew can form while the coat is still soft: ${text}`;
+  return text;
 }
 
 /** A figure that keeps its limit, and how near it comes: "surface 12.2 °C, minimum 10.0 °C". */

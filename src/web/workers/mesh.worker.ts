@@ -62,7 +62,7 @@ function read(request: Extract<MeshRequest, { kind: 'read' }>): void {
 function cut(triangles: Triangles, request: Extract<MeshRequest, { kind: 'cut' }>): void {
   const placed = placeMesh(triangles, request.placement, phase('Placing'));
   const { planes, zones } = hullCuts(request.cuts);
-  const areas = areasFromMesh({ triangles: placed, planes, zones, tell: phase('Cutting') });
+  const areas = areasFromMesh({ triangles: placed, planes, zones, onProgress: phase('Cutting') });
   phase('Floating')(0);
   const table = offsetsFromMesh({ triangles: placed });
   const warnings: string[] = [];

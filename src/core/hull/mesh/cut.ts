@@ -75,7 +75,7 @@ export function areasFromMesh(input: {
   triangles: Triangles;
   planes: readonly CutPlane[];
   zones: readonly CutZone[];
-  tell?: Progress;
+  onProgress?: Progress;
 }): MeshAreas {
   const { triangles, zones } = input;
   input.planes.forEach(checkPlane);
@@ -160,7 +160,7 @@ export function areasFromMesh(input: {
       cut(whole, 3, 0, 0);
       faceZone[face] = zoneOf[cellOfMiddle(whole, planes)] as number;
     }
-    if (face % TELL_EVERY === 0) input.tell?.(face / faces);
+    if (face % TELL_EVERY === 0) input.onProgress?.(face / faces);
   }
 
   // A corner that is no number shows in the sum of all faces, at no cost to the million that are sound.

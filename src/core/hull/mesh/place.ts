@@ -33,7 +33,11 @@ const signOf = (axis: Axis) => (axis[0] === '-' ? -1 : 1);
  *
  * @throws {QuantityError} when up and bow are one axis, or an angle or height is out of range
  */
-export function placeMesh(triangles: Triangles, placement: Placement, tell: Progress = () => {}): Triangles {
+export function placeMesh(
+  triangles: Triangles,
+  placement: Placement,
+  onProgress: Progress = () => {},
+): Triangles {
   const { up, bow } = placement;
   if (indexOf(up) === indexOf(bow))
     throw new QuantityError('bow axis', bow, `at right angles to the up axis (${up})`);
@@ -67,7 +71,7 @@ export function placeMesh(triangles: Triangles, placement: Placement, tell: Prog
     placed[i + 2] = pz;
     if (px < minX) minX = px;
     if (pz < minZ) minZ = pz;
-    if (i % (TELL_EVERY * 9) === 0) tell(i / whole.length);
+    if (i % (TELL_EVERY * 9) === 0) onProgress(i / whole.length);
   }
   const lift = minZ + placement.waterlineM;
   for (let i = 0; i < whole.length; i += 3) {

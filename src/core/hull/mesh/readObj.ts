@@ -9,7 +9,7 @@ import { type Progress, TELL_EVERY, type Triangles } from './triangles.ts';
  *
  * @throws {QuantityError} on a face that names a point which is not there, or a coordinate that is no number
  */
-export function readObj(bytes: Uint8Array, tell: Progress = () => {}): Triangles {
+export function readObj(bytes: Uint8Array, onProgress: Progress = () => {}): Triangles {
   const scan = new Scan(bytes);
   const points: number[] = [];
   const corners: number[] = [];
@@ -31,7 +31,7 @@ export function readObj(bytes: Uint8Array, tell: Progress = () => {}): Triangles
       readFace(scan, points.length / 3, faces, corners);
     }
     scan.line();
-    if (line % TELL_EVERY === 0) tell(scan.at / bytes.length);
+    if (line % TELL_EVERY === 0) onProgress(scan.at / bytes.length);
   }
   const triangles = new Float32Array(corners.length * 3);
   corners.forEach((point, i) => {
@@ -43,10 +43,10 @@ export function readObj(bytes: Uint8Array, tell: Progress = () => {}): Triangles
 function readFace(scan: Scan, known: number, face: number, corners: number[]): void {
   const own: number[] = [];
   for (scan.blanks(); !scan.atLineEnd; scan.blanks()) {
-    const said = scan.whole();
-    const point = said < 0 ? known + said : said - 1;
+    const index = scan.whole();
+    const point = index < 0 ? known + index : index - 1;
     if (!(point >= 0 && point < known)) {
-      throw new QuantityError(`point number of face ${face}`, said, `one of the ${known} points before it`);
+      throw new QuantityError(`point number of face ${face}`, index, `one of the ${known} points before it`);
     }
     own.push(point);
     scan.word();

@@ -37,7 +37,7 @@ function isBinary(bytes: Uint8Array): boolean {
 const startsSolid = (bytes: Uint8Array) =>
   String.fromCharCode(...bytes.subarray(0, 5)).toLowerCase() === 'solid';
 
-function readBinary(bytes: Uint8Array, tell: Progress): Triangles {
+function readBinary(bytes: Uint8Array, onProgress: Progress): Triangles {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.length);
   const faces = view.getUint32(80, true);
   const triangles = new Float32Array(faces * 9);
@@ -49,7 +49,7 @@ function readBinary(bytes: Uint8Array, tell: Progress): Triangles {
     for (let face = 0; face < faces; face++) {
       const at = (HEADER + face * FACE + 12) >> 1;
       for (let k = 0; k < 18; k++) to[face * 18 + k] = from[at + k] as number;
-      if (face % TELL_EVERY === 0) tell(face / faces);
+      if (face % TELL_EVERY === 0) onProgress(face / faces);
     }
   } else {
     for (let face = 0; face < faces; face++) {
@@ -60,7 +60,7 @@ function readBinary(bytes: Uint8Array, tell: Progress): Triangles {
   return triangles;
 }
 
-function readText(bytes: Uint8Array, tell: Progress): Triangles {
+function readText(bytes: Uint8Array, onProgress: Progress): Triangles {
   const scan = new Scan(bytes);
   const numbers: number[] = [];
   for (let line = 0; !scan.done; line++) {
@@ -72,7 +72,7 @@ function readText(bytes: Uint8Array, tell: Progress): Triangles {
       }
     }
     scan.line();
-    if (line % TELL_EVERY === 0) tell(scan.at / bytes.length);
+    if (line % TELL_EVERY === 0) onProgress(scan.at / bytes.length);
   }
   if (numbers.length % 9 !== 0) {
     throw new QuantityError(
@@ -89,12 +89,12 @@ function readText(bytes: Uint8Array, tell: Progress): Triangles {
  *
  * @throws {QuantityError} on an empty file, a face without three corners, or a coordinate that is no finite number
  */
-export function readStl(bytes: Uint8Array, tell: Progress = () => {}): Triangles {
-  if (isBinary(bytes)) return checkNumbers(readBinary(bytes, tell));
+export function readStl(bytes: Uint8Array, onProgress: Progress = () => {}): Triangles {
+  if (isBinary(bytes)) return checkNumbers(readBinary(bytes, onProgress));
   if (!startsSolid(bytes)) {
     throw new QuantityError('file', 'neither', 'an ASCII or binary STL');
   }
-  return checkNumbers(readText(bytes, tell));
+  return checkNumbers(readText(bytes, onProgress));
 }
 
 /** The faces as a binary STL file; normals by the right-hand rule. */

@@ -60,9 +60,9 @@ export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone 
     });
   }
   const lengths = between(cuts.stationsM, planes);
-  for (const { said, where } of lengths) {
+  for (const { suffix, where } of lengths) {
     zones.push({
-      name: `Bottom${said}`,
+      name: `Bottom${suffix}`,
       zone: 'bottom',
       where: [['top of the antifouling', 'below'], ...where],
     });
@@ -85,7 +85,7 @@ export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone 
     planes.push(upright('transom', cuts.transomXM));
     zones.push({ name: 'Transom', zone: 'transom', where: [['transom', 'below']] });
   }
-  for (const { said, where } of lengths) zones.push({ name: `Topsides${said}`, zone: 'topsides', where });
+  for (const { suffix, where } of lengths) zones.push({ name: `Topsides${suffix}`, zone: 'topsides', where });
   return { planes, zones };
 }
 
@@ -93,7 +93,7 @@ export function hullCuts(cuts: HullCuts): { planes: CutPlane[]; zones: (CutZone 
 function between(
   stationsM: readonly number[],
   planes: CutPlane[],
-): { said: string; where: CutZone['where'] }[] {
+): { suffix: string; where: CutZone['where'] }[] {
   if (stationsM.length > MOST_STATIONS) {
     throw new QuantityError('number of stations', stationsM.length, `0–${MOST_STATIONS}`);
   }
@@ -107,7 +107,7 @@ function between(
     const where: [string, 'above' | 'below'][] = [];
     if (from !== undefined) where.push([name(from), 'above']);
     if (to !== Infinity) where.push([name(to), 'below']);
-    const said =
+    const suffix =
       places.length === 0
         ? ''
         : from === undefined
@@ -115,6 +115,6 @@ function between(
           : to === Infinity
             ? `, forward of ${from} m`
             : `, ${from}–${to} m`;
-    return { said, where };
+    return { suffix: suffix, where };
   });
 }

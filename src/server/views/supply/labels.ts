@@ -59,7 +59,8 @@ export async function labelsView(
     if (amount === undefined) return [];
     const state = known.states.find(({ area }) => area.id === areaId);
     const heading = `Kept back, unmixed, for ${state?.area.name ?? 'deleted area'}, ${state?.boat.name ?? ''}`;
-    const said = lot.unit === 'l' ? `${Math.round(amount * 1000)} ml` : `${Math.round(amount * 1000)} g`;
-    return [{ ...label, heading, date: `${said} · ${day(at)}` }];
+    const amountText =
+      lot.unit === 'l' ? `${Math.round(amount * 1000)} ml` : `${Math.round(amount * 1000)} g`;
+    return [{ ...label, heading, date: `${amountText} · ${day(at)}` }];
   });
 }

@@ -77,7 +77,7 @@ function Panel({
     [hours, height, unit, stopC, together],
   );
   const i = hourAt(hours, readMs ?? now);
-  const said = sayHour(hours[i] as StripHour, { show, zone, now });
+  const wording = sayHour(hours[i] as StripHour, { show, zone, now });
   const atMs = Date.parse((hours[i] as StripHour).at);
   const x = (ms: number) => ((ms - from) / (to - from)) * WIDTH;
   const read = (index: number) => {
@@ -102,7 +102,7 @@ function Panel({
   return (
     <div className="space-y-1">
       <div className="text-sm">
-        <p className="min-h-10">{said}</p>
+        <p className="min-h-10">{wording}</p>
         <AirLegend
           whose={whose}
           simulated={simulated}
@@ -120,7 +120,7 @@ function Panel({
         aria-valuemin={0}
         aria-valuemax={hours.length - 1}
         aria-valuenow={i}
-        aria-valuetext={said}
+        aria-valuetext={wording}
         aria-keyshortcuts="ArrowLeft ArrowRight PageUp PageDown + - Home"
         title="Zoom: Ctrl + scroll or pinch. Pan: drag. Keys: arrows for the hour, Page Up/Down to pan, + and − to zoom, Home to reset."
         onKeyDown={(event) => {

@@ -11,10 +11,10 @@ const WORTH_SAYING_K = 1;
 /** A temperature with its band where there is one: "8.2 °C (6.1 °C to 10.3 °C)". */
 export function sayBand(of: { c: number; lowC: number; highC: number }, show: Show): string {
   const { c, lowC, highC } = of;
-  const said = show(c, 'temperature');
+  const text = show(c, 'temperature');
   return highC - lowC < WORTH_SAYING_K
-    ? said
-    : `${said} (${show(lowC, 'temperature')}–${show(highC, 'temperature')})`;
+    ? text
+    : `${text} (${show(lowC, 'temperature')}–${show(highC, 'temperature')})`;
 }
 
 /** An hour in a sentence: "Thu 3 Dec, 14:00, forecast: air 8.2 °C, surface 11.0 °C, dew point 5.0 °C. Not suitable: …". */

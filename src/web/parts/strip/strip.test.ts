@@ -31,13 +31,13 @@ describe('the stretch of time that a strip shows', () => {
   });
   it('tells whoever listens, once for each change', () => {
     const span = createSpan(home);
-    let told = 0;
-    const stop = span.subscribe(() => told++);
+    let heardCount = 0;
+    const stop = span.subscribe(() => heardCount++);
     span.pan(0.5);
     span.show(span.get());
     stop();
     span.pan(0.5);
-    expect(told).toBe(1);
+    expect(heardCount).toBe(1);
   });
 });
 
