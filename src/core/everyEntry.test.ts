@@ -276,7 +276,7 @@ const ENTRIES: Record<string, Entry> = {
   cheapestPurchase: { run: supply.cheapestPurchase, args: [{ need: [{ part: 'a', litres: 3 }], packs: [{ id: 'p', supplierId: 's', price: 20, contents: { a: 1 }, discounts: [{ from: 2, price: 18 }] }], suppliers: [{ id: 's', delivery: 5, minOrder: 40 }] }] }, // biome-ignore format: one line
   costOf: { run: supply.costOf, args: [{ id: 'p', price: 20, contents: {}, discounts: [{ from: 2, price: 18 }] }, 3] }, // biome-ignore format: one line
   reconcile: { run: supply.reconcile, args: [{ parts, ratioBy: 'volume', measuredBy: 'weight', tolerance: 0.05, start: [12, 6], left: [6, 2], mark: 0.1, batches: [{ id: 'a', poured: [4, 2] }], ahead: 3 }] }, // biome-ignore format: one line
-  smallNeed: { run: supply.smallNeed, args: [{ litres: 0.1, packs: [{ litres: 0.75, price: 25 }], remainders: [{ what: 'a', litres: 0.3 }], shared: [{ what: 'b', litres: 2 }], instead: [{ what: 'c', litres: 0.1, price: 9 }] }] }, // biome-ignore format: one line
+  smallNeed: { run: supply.smallNeed, args: [{ litres: 0.1, packs: [{ litres: 0.75, price: 25 }], remainders: [{ what: 'a', litres: 0.3 }], shared: [{ what: 'b', litres: 2 }], alternatives: [{ what: 'c', litres: 0.1, price: 9 }] }] }, // biome-ignore format: one line
   sundries: { run: supply.sundries, args: [{ sessions: [{ method: 'roller', areaM2: 20, batches: 2, hours: 2, inside: true }], wipedM2: 2, tackedM2: 2, strippedM2: 2, sandedM2: { byMachine: 2, byHand: 2 }, edges: [{ lengthM: 9, tapings: 1 }], strewnM2: 2 }, { tape: 1.2 }] }, // biome-ignore format: one line
   hourBands: {
     run: cure.hourBands,

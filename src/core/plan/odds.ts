@@ -37,8 +37,8 @@ export interface OddsInput {
  * @returns a function from the number of a draw to what comes of it; the same number is the same weather
  * @throws {QuantityError} on a yard or hours that cannot be
  */
-export function planFollower(asked: OddsInput): (draw: number) => DrawOutcome {
-  const follow = drawsOf(asked);
+export function planFollower(input: OddsInput): (draw: number) => DrawOutcome {
+  const follow = drawsOf(input);
   return (draw) => follow(draw).outcome;
 }
 
@@ -57,11 +57,11 @@ export interface Rehearsal extends DrawOutcome {
  * @param orders tasks that begin at a given time in any case, and tasks that don’t begin before a time
  * @throws {QuantityError} on a yard, hours or moment that cannot be
  */
-export function rehearse(asked: OddsInput, draw: number, orders: readonly Order[] = []): Rehearsal {
+export function rehearse(input: OddsInput, draw: number, orders: readonly Order[] = []): Rehearsal {
   for (const { atMs, decidedMs } of orders)
     if (moment('time of a decision', decidedMs) > moment('time decided on', atMs))
       throw new QuantityError('time decided on', atMs, `${decidedMs}, when it is decided, or later`);
-  const { outcome, steps: taken, draw: weather } = drawsOf(asked)(within('draw', draw, 0, 1e6), orders);
+  const { outcome, steps: taken, draw: weather } = drawsOf(input)(within('draw', draw, 0, 1e6), orders);
   const steps = taken();
   const refused = steps.filter((step) => step.kind === 'refused');
   const isRefused = ({ kind, taskId, atMs }: Order) =>
@@ -69,23 +69,23 @@ export function rehearse(asked: OddsInput, draw: number, orders: readonly Order[
   const rest = orders.filter((order) => !isRefused(order));
   // What cannot be done changes nothing: the day goes on as if nobody had thought of it.
   if (rest.length === orders.length) return { ...outcome, steps, hours: weather.truth };
-  const played = rehearse(asked, draw, rest);
+  const played = rehearse(input, draw, rest);
   return { ...played, steps: [...played.steps, ...refused] };
 }
 
 /** Follows draws of the weather, as the plan or somebody has it. */
-function drawsOf(asked: OddsInput): ReturnType<typeof drawsFollowed> {
-  const { of, plan, hours, errors } = asked;
+function drawsOf(input: OddsInput): ReturnType<typeof drawsFollowed> {
+  const { of, plan, hours, errors } = input;
   const { fromMs } = of.yard;
-  const tries = within('tries', asked.tries ?? TRIES, 0, 10_000);
-  const morning = slotAfter(moment('first morning', asked.morningMs), fromMs);
+  const tries = within('tries', input.tries ?? TRIES, 0, 10_000);
+  const morning = slotAfter(moment('first morning', input.morningMs), fromMs);
   const endMs = Math.max(fromMs, ...plan.tasks.map((task) => task.endMs));
   const knownMs = hours.at(-1)?.at ?? fromMs;
   if (knownMs < endMs)
     throw new QuantityError('end of the weather', knownMs, `${endMs}, the plan's end, or later`);
   // Coats near the end are followed until they are safe: some weather is left for that.
   const slots = slotBefore(Math.max(endMs, Math.min(endMs + LATER_MS, knownMs - SAFE_MS)), fromMs);
-  const drawOf = weatherDraws({ hours, fromMs, morningMs: asked.morningMs, wetShare: asked.wetShare, ...(errors && { errors }) }); // biome-ignore format: one line
+  const drawOf = weatherDraws({ hours, fromMs, morningMs: input.morningMs, wetShare: input.wetShare, ...(errors && { errors }) }); // biome-ignore format: one line
   const before = new Map(plan.tasks.map(({ id, startMs }) => [id, Math.round((startMs - fromMs) / SLOT_MS)]));
   const leftOut = new Set(plan.unplanned.map(({ areaId }) => areaId));
   // What the plan leaves out stays out, though other weather might let it in.

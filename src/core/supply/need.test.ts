@@ -363,7 +363,7 @@ describe('a need too small for any pack', () => {
         { what: 'dregs', litres: 0.05 },
       ],
       shared: [{ what: 'topsides', litres: 3 }],
-      instead: [
+      alternatives: [
         { what: 'syringe pack', litres: 0.1, price: 9 },
         { what: 'large tin', litres: 5, price: 90 },
       ],
@@ -377,7 +377,7 @@ describe('a need too small for any pack', () => {
     expect(small?.ways.at(-1)).toMatchObject({ cost: 25, left: 0.65 });
   });
   it('is none from a quarter of the smallest pack on', () => {
-    expect(smallNeed({ litres: 0.2, packs, remainders: [], shared: [], instead: [] })).toBeNull();
+    expect(smallNeed({ litres: 0.2, packs, remainders: [], shared: [], alternatives: [] })).toBeNull();
   });
 });
 

@@ -37,7 +37,7 @@ export function smallNeed(input: {
   packs: readonly { litres: number; price: number | null }[];
   remainders: readonly { what: string; litres: number }[];
   shared: readonly { what: string; litres: number }[];
-  instead: readonly { what: string; litres: number; price: number | null }[];
+  alternatives: readonly { what: string; litres: number; price: number | null }[];
 }): { share: number; ways: SmallWay[] } | null {
   const wanted = positive('litres wanted', input.litres, 1e5);
   for (const { litres } of input.packs) positive('pack (l)', litres, 1e5);
@@ -49,7 +49,7 @@ export function smallNeed(input: {
   const cost = (price: number | null) => (price === null ? null : within('price', price, 0, MOST_MONEY));
   const enough = <T extends { litres: number }>(all: readonly T[]) =>
     all.filter(({ litres }) => within('litres', litres, 0, 1e6) >= wanted);
-  const small = enough(input.instead).filter(({ litres }) => litres < least.litres);
+  const small = enough(input.alternatives).filter(({ litres }) => litres < least.litres);
   return {
     share: wanted / least.litres,
     ways: [

@@ -34,8 +34,10 @@ const MENDS: Record<string, (families: readonly Family[], at: number, place: Sta
         what: 'two-pack from below up',
       };
     }
-    const instead = ONE_PACK_FOR[own];
-    return instead ? { families: change(families, at, instead), what: 'one-pack all the way up' } : null;
+    const replacement = ONE_PACK_FOR[own];
+    return replacement
+      ? { families: change(families, at, replacement), what: 'one-pack all the way up' }
+      : null;
   },
   'hard-over-ablative': (families, at) => ({
     families: change(families, at, 'ablative-antifouling'),

@@ -173,7 +173,7 @@ export const stackEndpoints = [
     run: ({ params, query }, context) =>
       benchView(context, params.areaId, {
         safeHours: query.safeHours === undefined ? null : Number(query.safeHours),
-        instead: {
+        otherPlace: {
           heatC: Number(query.heatC ?? USUAL_HEAT_C),
           watts: Number(query.watts ?? USUAL_WATTS),
           shell: query.shell ?? null,

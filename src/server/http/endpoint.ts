@@ -36,7 +36,7 @@ interface Described<Path extends string, Query, Reply> {
 export interface Read<Path extends string = string, Query = unknown, Reply = unknown>
   extends Described<Path, Query, Reply> {
   kind: 'read';
-  run: (asked: Asked<Path, Query, undefined>, context: Context) => Promise<Reply>;
+  run: (request: Asked<Path, Query, undefined>, context: Context) => Promise<Reply>;
 }
 
 /** A file handed out; its name and type are ours. */
@@ -56,7 +56,7 @@ export interface Handout<Path extends string = string, Query = unknown>
   kind: 'handout';
   /** Accepted content types. */
   types: readonly string[];
-  run: (asked: Asked<Path, Query, undefined>, context: Context) => Promise<HandedOut>;
+  run: (request: Asked<Path, Query, undefined>, context: Context) => Promise<HandedOut>;
 }
 
 /** What a write may use: its own transaction, and time as it stood when it began. */
@@ -111,10 +111,13 @@ export interface Write<Path extends string = string, Body = unknown, Reply = unk
   creates?: Creates<Body, Reply>;
   replaces?: Replaces<Path, Reply>;
   /** Which clocks to know as they stand before it; asked for outside the transaction. */
-  before?: (asked: Asked<Path, unknown, Body>) => Before;
+  before?: (request: Asked<Path, unknown, Body>) => Before;
   /** Work before the transaction that must not hold it up: reading a file in a worker. */
-  prepare?: (asked: Asked<Path, unknown, Body>, context: Context) => Promise<unknown>;
-  run: (asked: Asked<Path, unknown, Body> & { prepared: unknown }, writing: Writing) => Promise<Wrote<Reply>>;
+  prepare?: (request: Asked<Path, unknown, Body>, context: Context) => Promise<unknown>;
+  run: (
+    request: Asked<Path, unknown, Body> & { prepared: unknown },
+    writing: Writing,
+  ) => Promise<Wrote<Reply>>;
 }
 
 /** Takes bytes as they come, as a stream. Their SHA-256 is the ETag of the answer, where a record is to name them by it. */
@@ -128,7 +131,7 @@ export interface Upload<Path extends string = string, Reply = unknown>
   types: readonly string[] | null;
   mostBytes: number;
   run: (
-    asked: Asked<Path, unknown, undefined> & { content: Readable },
+    request: Asked<Path, unknown, undefined> & { content: Readable },
     context: Context,
   ) => Promise<{ reply: Reply; made: boolean; hash?: string }>;
 }

@@ -131,8 +131,8 @@ function checkUpload({ types, mostBytes }: Of<'upload'>, req: Request): number {
 function mountUpload(endpoint: Of<'upload'>, { router, context, reply }: Mounting): void {
   router.put(endpoint.path, async (req, res) => {
     context.room.require(checkUpload(endpoint, req));
-    const asked = { params: idsOf(req), query: {}, body: undefined, content: req };
-    const { made, hash, reply: body } = await endpoint.run(asked, context);
+    const request = { params: idsOf(req), query: {}, body: undefined, content: req };
+    const { made, hash, reply: body } = await endpoint.run(request, context);
     if (hash !== undefined) res.set('etag', `"${hash}"`);
     const described = endpoint.reply;
     if (described) reply({ path: endpoint.path, reply: described }, res, made ? 201 : 200, body);
@@ -147,14 +147,14 @@ function mountWrite(endpoint: Of<'write'>, { router, context, reply }: Mounting)
     const params = idsOf(req);
     validate(NO_QUERY, { ...req.query });
     const body = endpoint.body ? validate(endpoint.body, bodyOf(endpoint.body, req, params)) : {};
-    const asked = {
+    const request = {
       params,
       query: {},
       body: body as Record<string, unknown>,
       address: req.path,
       bearer: bearerOf(req),
     };
-    const outcome = await runWrite(endpoint as never, asked, context);
+    const outcome = await runWrite(endpoint as never, request, context);
     res.set(CHANGES, boundedHeader(outcome.changes));
     if (outcome.n !== undefined) res.set(REVISION, String(outcome.n));
     if (endpoint.method === 'delete') res.status(204).end();

@@ -32,7 +32,7 @@ const asSent = ({ body }: AnyWrite, record: unknown): unknown =>
 /** The input of a write inside its transaction. */
 interface Underway {
   endpoint: AnyWrite;
-  asked: AnyAsked & { address: string };
+  request: AnyAsked & { address: string };
   tx: Tx;
   /** Its name in the memory of writes, and the hash of its body. */
   key: string;
@@ -40,9 +40,9 @@ interface Underway {
 }
 
 /** The record that is there already, where this is a write that took before; null: it is a new one. @throws {HttpProblem} 409 */
-async function repeated({ endpoint, asked, tx, key, hash }: Underway): Promise<Outcome | null> {
+async function repeated({ endpoint, request, tx, key, hash }: Underway): Promise<Outcome | null> {
   const { creates, replaces } = endpoint;
-  const { body, params } = asked;
+  const { body, params } = request;
   if (creates) {
     const known = await creates.find(tx, body);
     if (known === undefined) return null;
@@ -68,26 +68,26 @@ async function repeated({ endpoint, asked, tx, key, hash }: Underway): Promise<O
  */
 export async function runWrite(
   endpoint: AnyWrite,
-  asked: AnyAsked & { address: string },
+  request: AnyAsked & { address: string },
   context: Context,
 ): Promise<Outcome> {
   const { memory, room, log } = context;
   room.require();
-  const prepared = await endpoint.prepare?.(asked, context);
+  const prepared = await endpoint.prepare?.(request, context);
   const { creates, replaces } = endpoint;
   const remembered = creates !== undefined || replaces !== undefined;
-  const hash = remembered ? hashOf(asked.body) : '';
+  const hash = remembered ? hashOf(request.body) : '';
   const key = creates
-    ? `${endpoint.path} ${creates.id(asked.body)}`
-    : `${endpoint.method} ${asked.address} ${asked.body?.version}`;
-  const which = endpoint.before?.(asked) ?? null;
+    ? `${endpoint.path} ${creates.id(request.body)}`
+    : `${endpoint.method} ${request.address} ${request.body?.version}`;
+  const which = endpoint.before?.(request) ?? null;
   const outcome = await inWrite(
     context,
     (now) => readingBefore(which, memory, now),
     async ({ tx, now, before }): Promise<Outcome & { seen?: SeenWrite }> => {
-      const again = await repeated({ endpoint, asked, tx, key, hash });
+      const again = await repeated({ endpoint, request, tx, key, hash });
       if (again) return again;
-      const wrote = await endpoint.run({ ...asked, prepared }, { ...context, tx, now, before });
+      const wrote = await endpoint.run({ ...request, prepared }, { ...context, tx, now, before });
       return { ...wrote, made: creates !== undefined, ...(remembered && { seen: { key, hash } }) };
     },
   );

@@ -59,7 +59,7 @@ async function tinsFor(
   const kept = stock.byProduct.get(product.id)?.flatMap((each) => [...each.keptBy.keys()]) ?? [];
   const names = new Map<string, string>();
   for (const id of new Set(kept)) names.set(id, await areaName(snapshot, db, id));
-  const asked = {
+  const coat = {
     state,
     step,
     product,
@@ -67,7 +67,7 @@ async function tinsFor(
     litres: litresLeft({ state, clock, step, product, leftM2: left }, catalogue),
     areaM2: left,
   };
-  return benchTins(asked, { stock, trade, catalogue, now: at }, names);
+  return benchTins(coat, { stock, trade, catalogue, now: at }, names);
 }
 
 /** Answers for the same coat within a minute are one: nothing in it moves faster, and several people look at one bench. */
@@ -159,10 +159,10 @@ function outlookOf(
     left: number;
     at: number;
     safeHours: number | null;
-    instead: InsideAsked;
+    otherPlace: InsideAsked;
   },
 ): CoatOutlook | null {
-  const { state, clock, step, product, place, left, at, safeHours, instead } = of;
+  const { state, clock, step, product, place, left, at, safeHours, otherPlace } = of;
   const { sheet } = product;
   const pace = catalogue.paceOf(step.productId, step.method);
   const minute = Math.floor(at / SAME_FOR_MS);
@@ -175,7 +175,7 @@ function outlookOf(
     pace,
     safeHours,
     minute,
-    JSON.stringify([place, instead]),
+    JSON.stringify([place, otherPlace]),
   ];
   const now = minute * SAME_FOR_MS;
   const spans = coatSpans(clock, now);
@@ -185,7 +185,7 @@ function outlookOf(
     spansIn: (temps) => coatSpans(areaClock(state, { air, now, catalogue, temps }), now),
     next: nextAfter(state, clock, catalogue),
   };
-  const inside = { ...instead, shell: instead.shell ?? usualShell(state.area) };
+  const inside = { ...otherPlace, shell: otherPlace.shell ?? usualShell(state.area) };
   return outlooks(air, question, () => coatOutlook(coat, place, inside, about));
 }
 
@@ -193,7 +193,7 @@ function outlookOf(
 export async function benchView(
   { db, memory, now }: Context,
   areaId: string,
-  asked: { safeHours: number | null; instead: InsideAsked },
+  query: { safeHours: number | null; otherPlace: InsideAsked },
 ): Promise<BenchView> {
   const at = now();
   const known = await memory.some(at, { areaId });
@@ -223,7 +223,7 @@ export async function benchView(
   const ahead = judged.filter((each) => each.at + HOUR_MS > at);
   const left = clock.next ? Math.max(0, clock.next.areaM2 - clock.next.coveredM2) : 0;
   const outlook =
-    step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...asked }) : null;
+    step && product ? outlookOf(known, { state, clock, step, product, place, left, at, ...query }) : null;
   const log = memory.logOf(state.boat.id);
   const { findings } = await surveyRows(db, state.boat.id, known.boat);
   const alike = alikeAreas(known, { state, clock, at, findings });

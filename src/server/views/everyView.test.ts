@@ -125,10 +125,10 @@ it('memory equals a cold read, and nothing changes unannounced, whatever is writ
       // What is remembered of a log is what stands in it.
       const afresh = { db: server.db, memory: new YardSnapshots(server.db), now: () => NOON } as Context;
       const [id, area] = [planned.boat.id, planned.area.id];
-      const instead = { heatC: 16, watts: 2000, shell: null, outsideM2: null, airChangesPerH: null, litresPerH: 0, roomM3: 20 }; // biome-ignore format: one line
+      const otherPlace = { heatC: 16, watts: 2000, shell: null, outsideM2: null, airChangesPerH: null, litresPerH: 0, roomM3: 20 }; // biome-ignore format: one line
       expect(await get(`/boats/${id}/log`)).toEqual(plain(await logView(afresh, id, {})));
       for (const each of [area, piece]) {
-        const { bare, progress, session, paintedFrom, alike, tins } = await benchView(afresh, each, { safeHours: null, instead }); // biome-ignore format: one line
+        const { bare, progress, session, paintedFrom, alike, tins } = await benchView(afresh, each, { safeHours: null, otherPlace }); // biome-ignore format: one line
         expect(await get(`/bench/${each}`)).toMatchObject(plain({ bare, progress, session, paintedFrom, alike, tins })); // biome-ignore format: one line
       }
       expect(await get('/today')).toEqual(plain(await todayView(afresh)));

@@ -66,7 +66,7 @@ export function OneBatch({
   const [tin, setTin] = useState(TIN_SILENT);
   const [additives, setAdditives] = useState<AdditiveMl>({});
   const [asked, setAsked] = useState<number | null>(null);
-  const [instead, setInstead] = useState<readonly number[] | null>(null);
+  const [poured, setInstead] = useState<readonly number[] | null>(null);
   const [anyway, setAnyway] = useState('');
   const potLife = potLifeOf(product, potTempC, tin.potLifeMin);
   const inductionMin = sheet.inductionMin ?? tin.inductionMin;
@@ -85,7 +85,7 @@ export function OneBatch({
     tolerance: sheet.ratioTolerance,
   };
   const { batch, problem } = batchOrProblem({ ...wholeBatch, tool });
-  const body = batch && bodyOf(batch, sheet.ratioBy, instead);
+  const body = batch && bodyOf(batch, sheet.ratioBy, poured);
   const paintLitres = body?.litres ?? batch?.litres ?? litres;
   const thinner = addition({
     batchLitres: paintLitres,
@@ -110,8 +110,8 @@ export function OneBatch({
   };
   const offRatio =
     batch !== null &&
-    instead !== null &&
-    !isInRatio({ ...wholeBatch, parts: batch.parts, split: batch.result.asked, amounts: instead });
+    poured !== null &&
+    !isInRatio({ ...wholeBatch, parts: batch.parts, split: batch.result.asked, amounts: poured });
 
   const logMixed = ({
     thrownAway = false,
@@ -156,7 +156,7 @@ export function OneBatch({
               whyAnyway(view, `Mixed although the tins hold too little to finish the coat: ${anyway.trim()}`),
             );
           if (despite) log(whyAnyway(view, despite));
-          if (instead && tool.kind === 'scale' && scaleSource() === 'simulated')
+          if (poured && tool.kind === 'scale' && scaleSource() === 'simulated')
             log(whyAnyway(view, 'Weighed on the simulated scale, so not a real pot.'));
           setAnyway('');
           setAdditives({});
@@ -209,7 +209,7 @@ export function OneBatch({
             <PotAmounts
               {...{ product, batch, wholeBatch, tool, thinner, inductionMin }}
               most={mostInPot(plan, batch)}
-              amounts={instead}
+              amounts={poured}
               simulates={conditionsFrom(view)?.source === 'simulated'}
               onAmounts={setInstead}
               onTool={takeTool}

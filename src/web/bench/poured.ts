@@ -39,9 +39,9 @@ function asPoured(
 }
 
 /** What goes into the log of the pot; null while an amount of a part is still 0. */
-export function bodyOf(batch: Batch, by: RatioBasis, instead: readonly number[] | null) {
-  if (instead === null) return pouredOf(batch);
-  return instead.every((amount) => amount > 0) ? asPoured(batch, by, instead) : null;
+export function bodyOf(batch: Batch, by: RatioBasis, poured: readonly number[] | null) {
+  if (poured === null) return pouredOf(batch);
+  return poured.every((amount) => amount > 0) ? asPoured(batch, by, poured) : null;
 }
 
 /** The most that can be applied within the pot life, in the measure of the pours; null: not known. */

@@ -9,7 +9,7 @@ import type { StartsRequest } from './planCoats.ts';
 /** What the thread is given: coats that are not alike, and the air over the yard. */
 export interface StartsJob {
   air: Air;
-  asked: readonly StartsRequest[];
+  requests: readonly StartsRequest[];
   now: number;
   aheadMs: number;
 }
@@ -62,11 +62,11 @@ function startsWhile(
 
 /** Of each coat the stretches in which it can begin; what was applied below it is not looked at. */
 export const startsOfCoats = (job: StartsJob): PlanStart[][] =>
-  job.asked.map((asked) => {
-    const { surroundings, before = [] } = asked.place;
+  job.requests.map((request) => {
+    const { surroundings, before = [] } = request.place;
     const stages = [...before, { surroundings, untilMs: Number.POSITIVE_INFINITY }];
     return stages.flatMap(
       ({ untilMs, ...stage }, i) =>
-      untilMs <= job.now ? [] : startsWhile(job, asked, { ...stage, untilMs, fromMs: Math.max(job.now, stages[i - 1]?.untilMs ?? job.now) }), // biome-ignore format: one line
+      untilMs <= job.now ? [] : startsWhile(job, request, { ...stage, untilMs, fromMs: Math.max(job.now, stages[i - 1]?.untilMs ?? job.now) }), // biome-ignore format: one line
     );
   });

@@ -68,7 +68,7 @@ export interface StartsRequest {
 export interface PlannedCoats {
   coats: CoatToPlan[];
   /** By coat. */
-  asked: Map<string, StartsRequest>;
+  requests: Map<string, StartsRequest>;
   named: Map<string, CoatNamed>;
 }
 
@@ -118,7 +118,7 @@ function coatToPlan(
     id: string;
     masks: MaskHours;
   },
-): { coat: Omit<CoatToPlan, 'work'>; asked: StartsRequest } {
+): { coat: Omit<CoatToPlan, 'work'>; request: StartsRequest } {
   const { place, hands, longestMs } = given;
   if (safeEvent(sheet.cure) === null) throw new AreaLeft('safe-not-stated', productName);
   const isPair = step.method === 'roll-and-tip';
@@ -149,7 +149,7 @@ function coatToPlan(
       starts: [],
       sandMs: Math.max(LEAST_MS, (areaM2 / SANDING_M2_PER_H) * HOUR_MS),
     },
-    asked: { key, method: step.method, sheet, areaM2: sessionM2, rateM2PerH, pace, place },
+    request: { key, method: step.method, sheet, areaM2: sessionM2, rateM2PerH, pace, place },
   };
 }
 
@@ -205,7 +205,7 @@ function coatM2(
 /** The coats of an area that are not on yet, in their order, with the work before each. @throws {AreaLeft} */
 export function coatsToPlan(given: Given): PlannedCoats {
   const { state, clock, catalogue, now } = given;
-  const planned: PlannedCoats = { coats: [], asked: new Map(), named: new Map() };
+  const planned: PlannedCoats = { coats: [], requests: new Map(), named: new Map() };
   const { next } = clock;
   if (!next) return planned;
   const bare =
@@ -223,14 +223,14 @@ export function coatsToPlan(given: Given): PlannedCoats {
       : workBefore({ step, coatNo, key: null, filmToMs: null, done: [] });
     const isMasked = tapes[n] === true;
     const masks = maskHours(given.masking, isMasked);
-    const { coat, asked } = coatToPlan(given, { step, product, areaM2, id, masks });
+    const { coat, request } = coatToPlan(given, { step, product, areaM2, id, masks });
     const extra = isNext ? given.extraWork : [];
     const supply = supplyOf(given, { i, coatNo, step });
     const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
     const work = withMasking([...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)], masks.taskH); // biome-ignore format: one line
     if (work.some(({ kind, ms }) => kind !== 'wait' && ms > MOST_SESSIONS * given.longestMs))
       throw new AreaLeft('takes-too-long', product.name);
-    planned.asked.set(id, asked);
+    planned.requests.set(id, request);
     planned.coats.push({
       ...coat,
       ...(delivered && { notBeforeMs: given.deliveredMs(supply.dueOn as string) }),

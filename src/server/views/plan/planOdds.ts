@@ -44,8 +44,8 @@ export async function weatherAsked(
 export async function planOdds(context: Context, query: PlanOddsQuery): Promise<PlanOddsReply> {
   const levers = leversOf(query.levers);
   const [first, count] = [Number(query.first ?? 0), Number(query.count ?? USUAL_DRAWS)];
-  const asked = levers.length === 0 ? {} : { levers, isCompared: true };
-  const { at, known, made } = await planMade(context, asked);
+  const change = levers.length === 0 ? {} : { levers, isCompared: true };
+  const { at, known, made } = await planMade(context, change);
   const nothing = { key: made?.key ?? '', rain: false, outcomes: [] };
   if (!made) return nothing;
   const follow = toFollow(made);

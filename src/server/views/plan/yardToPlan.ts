@@ -146,7 +146,7 @@ export async function yardToPlan(
   );
   const named: GivenYard['named'] = new Map();
   const leftOut: LeftOut[] = [];
-  const asked = new Map<string, StartsRequest>();
+  const requests = new Map<string, StartsRequest>();
   const surfaces: PlanSurface[] = [];
   const surfaceOfArea: Record<string, number> = {};
   const limitsOf: Record<string, AirLimits> = {};
@@ -204,8 +204,8 @@ export async function yardToPlan(
       const masking = maskingOf(group, known.boats, masked.get(state.area.id));
       const planned = coatsToPlan({ masking, extraWork, state, clock, catalogue: known.catalogue, place: surface, now: fromMs, hands, longestMs, rates, levers, compareAtC, supplies, deliveredMs, together: group }); // biome-ignore format: one line
       for (const [id, coat] of planned.named) named.set(id, coat);
-      for (const [id, each] of planned.asked) {
-        asked.set(id, each);
+      for (const [id, each] of planned.requests) {
+        requests.set(id, each);
         limitsOf[id] = coatLimitsOf(each.sheet, each.method);
       }
       const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
@@ -218,11 +218,11 @@ export async function yardToPlan(
   });
   const starts = await startsByKey(jobs, {
     air,
-    asked: [...asked.values()],
+    requests: [...requests.values()],
     now: fromMs,
     aheadMs: PLAN_SPAN_MS,
   });
-  const startsOf = (coatId: string) => starts.get(asked.get(coatId)?.key ?? '') ?? [];
+  const startsOf = (coatId: string) => starts.get(requests.get(coatId)?.key ?? '') ?? [];
   const withStarts = areas.flatMap((area): AreaToPlan | AreaToPlan[] => {
     if (!area) return [];
     const coats = area.coats.map((coat) => ({ ...coat, starts: startsOf(coat.id) }));

@@ -42,11 +42,11 @@ const tried = new WeakSet<Searched>();
  * What to buy where for what the yard, or a boat, still takes; the same question within the hour is answered once. Where the
  * answer is not proven to be the cheapest within a second, the search goes on beside, and whoever asks again has what it found.
  */
-export async function buyingView(context: Context, asked: { boatId?: string }): Promise<BuyingView> {
+export async function buyingView(context: Context, query: { boatId?: string }): Promise<BuyingView> {
   const now = context.now();
   const held = await readHeld(context, now);
-  const question = [Math.floor(now / HOUR_MS), asked.boatId];
-  const searched = await kept(held.known.snapshot, question, () => search(held, asked, context));
+  const question = [Math.floor(now / HOUR_MS), query.boatId];
+  const searched = await kept(held.known.snapshot, question, () => search(held, query, context));
   const mayProve = !searched.bought.proven && !tried.has(searched);
   if (mayProve && proving === null) void prove(searched, context);
   return { ...searched.view(searched.bought), now: new Date(now).toISOString(), proving: mayProve };
@@ -83,16 +83,16 @@ async function prove(searched: Searched, { jobs, log }: Pick<Context, 'jobs' | '
 type ReadHeld = Awaited<ReturnType<typeof readHeld>>;
 
 /** Needs and offers, and the view of a purchase for them. */
-function shopOf(held: ReadHeld, asked: { boatId?: string }): Omit<Searched, 'bought'> {
+function shopOf(held: ReadHeld, query: { boatId?: string }): Omit<Searched, 'bought'> {
   const { trade, catalogue, now } = held;
   const { currency } = trade.settings;
-  const needed = yardNeed(held.known, asked, trade.settings.useLearned);
+  const needed = yardNeed(held.known, query, trade.settings.useLearned);
   const shorts = [...partSupplies(needed, held)].flatMap(([part, supply]): Short[] => {
     const product = catalogue.latest.get(part.productId);
     return product && supply.short > 0 ? [{ product, supply, amount: supply.short }] : [];
   });
   const products = [...new Set(shorts.map(({ product }) => product))];
-  const small = products.flatMap((product) => smallOf(product, shorts, asked.boatId, held));
+  const small = products.flatMap((product) => smallOf(product, shorts, query.boatId, held));
   const packs = products.flatMap((product) => packsOf(product, coloursOf(product, needed), trade));
   const wanted = shorts.filter(({ amount }) => amount > 1e-6);
   const shop = {

@@ -32,11 +32,11 @@ const SAME_FOR_MS = 60_000;
 const kept = remembering<MaterialsView>(20);
 
 /** Needs against stock, of the yard or a part of it. */
-export async function materialsView(context: Context, asked: MaterialsQuery): Promise<MaterialsView> {
+export async function materialsView(context: Context, query: MaterialsQuery): Promise<MaterialsView> {
   const now = context.now();
   const held = await readHeld(context, now);
-  const question = [Math.floor(now / SAME_FOR_MS), asked.boatId, asked.areaId, asked.productId];
-  return kept(held.known.snapshot, question, () => materialsOf(held, asked, now));
+  const question = [Math.floor(now / SAME_FOR_MS), query.boatId, query.areaId, query.productId];
+  return kept(held.known.snapshot, question, () => materialsOf(held, query, now));
 }
 
 function materialsOf(

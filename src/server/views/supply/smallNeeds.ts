@@ -38,7 +38,7 @@ export function smallOf(
       packs: packs.map((pack) => ({ litres: pack.litres, price: pack.price })),
       remainders: remaindersOf(product, colour, held),
       shared: [],
-      instead: soldSmaller(product, held),
+      alternatives: soldSmaller(product, held),
     });
     if (!found) return [];
     short.amount = 0;

@@ -45,19 +45,19 @@ export const hullsOf = ({ boats }: Pick<YardReading, 'boats'>): YardNeed['hulls'
 const MOST_ASKED = 20;
 const kept = remembering<YardNeed>(MOST_ASKED);
 
-export function yardNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): YardNeed {
-  const question = [known.catalogue, asked.boatId, asked.areaId, asked.productId, useLearned];
-  return kept(known.states, question, () => madeNeed(known, asked, useLearned));
+export function yardNeed(known: Known, query: MaterialsQuery, useLearned: boolean): YardNeed {
+  const question = [known.catalogue, query.boatId, query.areaId, query.productId, useLearned];
+  return kept(known.states, question, () => madeNeed(known, query, useLearned));
 }
 
-function madeNeed(known: Known, asked: MaterialsQuery, useLearned: boolean): YardNeed {
+function madeNeed(known: Known, query: MaterialsQuery, useLearned: boolean): YardNeed {
   const states = known.states.filter(
     ({ area, boat }) =>
-      (asked.boatId === undefined || boat.id === asked.boatId) &&
-      (asked.areaId === undefined || area.id === asked.areaId),
+      (query.boatId === undefined || boat.id === query.boatId) &&
+      (query.areaId === undefined || area.id === query.areaId),
   );
   const all = states.map((state) => needLinesOf(state, known.catalogue));
-  const ofProduct = (productId: string) => asked.productId === undefined || productId === asked.productId;
+  const ofProduct = (productId: string) => query.productId === undefined || productId === query.productId;
   const lines = all.flatMap((each) => each.lines).filter(({ line }) => ofProduct(line.productId));
   const unknown = all.flatMap((each) => each.unknown).filter(({ productId }) => ofProduct(productId));
   const rates = learnedIn(known.states, known.catalogue);
