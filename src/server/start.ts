@@ -91,7 +91,7 @@ export interface StartOptions {
   checkReplies?: boolean;
   /** How long a better plan is sought, ms. */
   planMs?: number;
-  /** Called with the open database before the first request, e.g. to lay the demo. */
+  /** Called with the open database before the first request, e.g. to fill the demo. */
   prepare?: (db: Db) => Promise<void>;
 }
 

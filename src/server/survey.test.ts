@@ -371,15 +371,15 @@ describe('the rules at the border', () => {
     const [one, two] = [anArea(boat.id, { name: 'One' }), anArea(boat.id, { name: 'Two' })];
     for (const each of [one, two]) await server.ask('POST', '/areas', each);
     await server.ask('POST', '/log', aCoat(planned, NOON - 3_600_000));
-    const lay = (areaIds: string[]) =>
+    const addSupport = (areaIds: string[]) =>
       server.problem('POST', `/boats/${boat.id}/stacks`, { areaIds, steps: [step] });
-    const refused = await lay([one.id, area.id]);
+    const refused = await addSupport([one.id, area.id]);
     expect(refused.body.errors?.[0]).toEqual({
       path: 'areaIds.1',
       message: 'Bottom already has coats applied',
     });
     expect((await clockOf(boat.id, one.id))?.state).toBe('no-system');
-    expect((await lay([one.id, two.id])).status).toBe(200);
+    expect((await addSupport([one.id, two.id])).status).toBe(200);
     expect((await clockOf(boat.id, two.id))?.stepsAll).toBe(3);
   });
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { appliedBond } from './index.ts';
 
 /** Common practice (handbook part 5): inside the window chemical, abraded mechanical, after it nothing. */
-const barrier = { below: 'epoxy-barrier', lay: 'epoxy-barrier', sanded: false } as const;
+const barrier = { below: 'epoxy-barrier', coat: 'epoxy-barrier', sanded: false } as const;
 
 describe('how a coat that lies holds to the one below', () => {
   it.each([
@@ -22,7 +22,7 @@ describe('how a coat that lies holds to the one below', () => {
     expect(appliedBond({ ...barrier, state: 'open', sanded: true })?.bond).toBe('keyed');
   });
   it('a tie coat ties, above and below; applied too soon it is still too soon', () => {
-    expect(appliedBond({ ...barrier, lay: 'tie-coat', state: 'key-first' })?.bond).toBe('tie');
+    expect(appliedBond({ ...barrier, coat: 'tie-coat', state: 'key-first' })?.bond).toBe('tie');
     expect(appliedBond({ ...barrier, below: 'tie-coat', state: 'too-soon' })).toEqual({
       bond: 'tie',
       fault: 'too-soon',

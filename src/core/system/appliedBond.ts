@@ -20,13 +20,13 @@ export interface AppliedBond {
  */
 export function appliedBond(input: {
   below: Family;
-  lay: Family;
+  coat: Family;
   state: WindowState;
   sanded: boolean;
 }): AppliedBond | null {
-  const { below, lay, state, sanded } = input;
+  const { below, coat, state, sanded } = input;
   const fault = state === 'too-soon' ? 'too-soon' : null;
-  if (below === 'tie-coat' || lay === 'tie-coat') return { bond: 'tie', fault };
+  if (below === 'tie-coat' || coat === 'tie-coat') return { bond: 'tie', fault };
   if (sanded) return { bond: 'keyed', fault };
   if (state === 'key-first') return { bond: 'none', fault: 'not-keyed' };
   return state === 'not-stated' || state === 'closed' ? null : { bond: 'fused', fault };

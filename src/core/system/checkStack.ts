@@ -3,7 +3,7 @@ import { BARE_METALS, isIn, TREATMENTS } from './groups.ts';
 import { JOINT_RULES } from './jointRules.ts';
 import { checkLayers, type JudgedLayer, type Judgement, type Layer, type StackPlace } from './layer.ts';
 import { bySheet } from './layerRules.ts';
-import type { Bond, Ground, Joint, Lay, Rule, ServiceRule, Verdict } from './rules.ts';
+import type { Bond, Ground, Joint, Rule, RuleCoat, ServiceRule, Verdict } from './rules.ts';
 import { SERVICE_RULES } from './serviceRules.ts';
 import type { ProductSheet } from './sheet.ts';
 import { judgeWhole } from './wholeFilm.ts';
@@ -30,8 +30,8 @@ const word = ({ id, verdict, reason, condition, mark }: Rule | ServiceRule): Jud
 
 function bondOf(joint: Joint, verdict: Verdict): Bond {
   if (verdict === 'no') return 'none';
-  const { ground, lay } = joint;
-  if (lay.family === 'tie-coat' || (ground.kind !== 'bare' && ground.family === 'tie-coat')) return 'tie';
+  const { ground, coat } = joint;
+  if (coat.family === 'tie-coat' || (ground.kind !== 'bare' && ground.family === 'tie-coat')) return 'tie';
   if (ground.kind === 'bare') return 'keyed';
   return verdict === 'condition' ? 'keyed' : 'fused';
 }
@@ -40,7 +40,7 @@ function bondOf(joint: Joint, verdict: Verdict): Bond {
 function groundBySheet(
   grounds: ProductSheet['grounds'],
   ground: Ground,
-  lay: Lay,
+  coat: RuleCoat,
 ): 'allowed' | 'refused' | null {
   if (grounds === null) return null;
   const key = ground.kind === 'bare' ? ground.substrate : ground.family;
@@ -48,7 +48,7 @@ function groundBySheet(
   // Existing paint of any type is among its permitted surfaces: no refusal, and no permission for this type either.
   if (ground.kind === 'old' && isIn(grounds, 'existing-paint')) return null;
   // A tie coat is what the trade puts over what nobody knows; a sheet cannot name it.
-  if (ground.kind === 'old' && ground.family === 'unknown' && lay.family === 'tie-coat') return null;
+  if (ground.kind === 'old' && ground.family === 'unknown' && coat.family === 'tie-coat') return null;
   return 'refused';
 }
 
@@ -56,10 +56,10 @@ function groundBySheet(
  * One joint judged: every rule that speaks of it. The product's own sheet wins: a ground it allows is fine but for the
  * rules that hold always, one it leaves out is not.
  *
- * `judgeJoint({ ground: { kind: 'coat', family: 'one-pack-enamel' }, lay: { family: 'epoxy-primer', … }, … })` → no.
+ * `judgeJoint({ ground: { kind: 'coat', family: 'one-pack-enamel' }, coat: { family: 'epoxy-primer', … }, … })` → no.
  */
 export function judgeJoint(joint: Joint & { grounds?: ProductSheet['grounds'] }): JudgedLayer {
-  const sheet = groundBySheet(joint.grounds ?? null, joint.ground, joint.lay);
+  const sheet = groundBySheet(joint.grounds ?? null, joint.ground, joint.coat);
   const rules = JOINT_RULES.filter((rule) => rule.when(joint) && (sheet !== 'allowed' || rule.never));
   const judgements = rules.map(word);
   if (sheet === 'refused') {
@@ -170,7 +170,7 @@ function hasFullBarrier(layers: readonly Layer[]): boolean {
 function judgeLayer(layers: readonly Layer[], i: number, place: StackPlace): JudgedLayer {
   const layer = layers[i] as Layer;
   const joint = judgeGrounds(groundsOf(layers, i, place), {
-    lay: layer,
+    coat: layer,
     substrate: place.substrate,
     service: place.service,
     windowClosed: layer.windowClosed ?? false,

@@ -285,7 +285,7 @@ describe('where a sheet names its grounds', () => {
     const tie = judgeJoint({
       ...joint,
       ground: { kind: 'old', family: 'unknown' },
-      lay: { family: 'tie-coat', copper: null },
+      coat: { family: 'tie-coat', copper: null },
       grounds: ['hard-antifouling', 'ablative-antifouling'],
     });
     expect([tie.verdict, tie.bond]).toEqual(['condition', 'tie']);
@@ -296,7 +296,7 @@ describe('where a sheet names its grounds', () => {
       judgeJoint({
         ...joint,
         ground: { kind: 'old', family },
-        lay: { family: 'epoxy-primer', copper: null },
+        coat: { family: 'epoxy-primer', copper: null },
         grounds: ['existing-paint', 'steel'],
       });
     expect(over('epoxy-primer').verdict).toBe('condition');

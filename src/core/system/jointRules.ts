@@ -39,8 +39,8 @@ export const JOINT_RULES: readonly Rule[] = [
       'Copper corrodes aluminium: at any scratch in the barrier, the plate becomes the anode. An antifouling is assumed to contain copper if its data sheet doesn’t say',
     mark: 'T',
     never: true,
-    when: ({ lay, substrate }) =>
-      substrate === 'aluminium' && holdsCopper(lay) && isIn(ANTIFOULINGS, lay.family),
+    when: ({ coat, substrate }) =>
+      substrate === 'aluminium' && holdsCopper(coat) && isIn(ANTIFOULINGS, coat.family),
   },
   {
     id: 'copper-bearing-on-aluminium',
@@ -49,10 +49,10 @@ export const JOINT_RULES: readonly Rule[] = [
       'A coat containing copper corrodes aluminium wherever they touch, even through a thin film. Use it only over a full barrier and only if its data sheet allows it',
     mark: 'T',
     never: true,
-    when: ({ lay, substrate, barrierBelow, sheetNamesMetal }) =>
+    when: ({ coat, substrate, barrierBelow, sheetNamesMetal }) =>
       substrate === 'aluminium' &&
-      holdsCopper(lay) &&
-      !isIn(ANTIFOULINGS, lay.family) &&
+      holdsCopper(coat) &&
+      !isIn(ANTIFOULINGS, coat.family) &&
       !(barrierBelow && sheetNamesMetal),
   },
   {
@@ -60,9 +60,9 @@ export const JOINT_RULES: readonly Rule[] = [
     verdict: 'no',
     reason: 'Antifouling on a bare surface neither adheres nor protects. Apply a primer or barrier first',
     mark: 'T',
-    when: ({ ground, lay }) =>
+    when: ({ ground, coat }) =>
       ground.kind === 'bare' &&
-      isIn(ANTIFOULINGS, lay.family) &&
+      isIn(ANTIFOULINGS, coat.family) &&
       !isIn(['timber', 'timber-epoxy'], ground.substrate),
   },
   {
@@ -71,9 +71,9 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'Some painters put antifouling straight on timber; others seal and prime first',
     condition: 'the timber stays wet and is recoated every year',
     mark: 'T',
-    when: ({ ground, lay }) =>
+    when: ({ ground, coat }) =>
       ground.kind === 'bare' &&
-      isIn(ANTIFOULINGS, lay.family) &&
+      isIn(ANTIFOULINGS, coat.family) &&
       isIn(['timber', 'timber-epoxy'], ground.substrate),
   },
   {
@@ -100,8 +100,8 @@ export const JOINT_RULES: readonly Rule[] = [
     reason:
       'The strong solvent lifts and wrinkles the one-pack. Put a barrier between them or remove the one-pack',
     mark: 'T',
-    when: ({ ground, lay }) =>
-      over(ground, ONE_PACKS) && isIn([...TWO_PACKS, 'polyester-filler'], lay.family),
+    when: ({ ground, coat }) =>
+      over(ground, ONE_PACKS) && isIn([...TWO_PACKS, 'polyester-filler'], coat.family),
   },
   {
     id: 'two-pack-over-waterborne',
@@ -109,14 +109,14 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'The strong solvent may swell a water-borne acrylic',
     condition: 'the acrylic is fully cured and abraded, and you do a test patch first',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, ['waterborne-acrylic']) && isIn(TWO_PACKS, lay.family),
+    when: ({ ground, coat }) => over(ground, ['waterborne-acrylic']) && isIn(TWO_PACKS, coat.family),
   },
   {
     id: 'hard-over-ablative',
     verdict: 'no',
     reason: 'The soft antifouling wears away under the hard one, which then falls off',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, ['ablative-antifouling']) && lay.family === 'hard-antifouling',
+    when: ({ ground, coat }) => over(ground, ['ablative-antifouling']) && coat.family === 'hard-antifouling',
   },
   {
     id: 'hard-over-ablative-tied',
@@ -125,8 +125,8 @@ export const JOINT_RULES: readonly Rule[] = [
     condition: 'the ablative below is sound and thin (removing it is better)',
     mark: 'T',
     never: true,
-    when: ({ ground, lay, beneath }) =>
-      over(ground, ['tie-coat']) && beneath === 'ablative-antifouling' && lay.family === 'hard-antifouling',
+    when: ({ ground, coat, beneath }) =>
+      over(ground, ['tie-coat']) && beneath === 'ablative-antifouling' && coat.family === 'hard-antifouling',
   },
   {
     id: 'antifouling-on-surfacer',
@@ -135,8 +135,8 @@ export const JOINT_RULES: readonly Rule[] = [
     condition: 'the surfacer is sealed with a barrier coat first',
     mark: 'T',
     never: true,
-    when: ({ ground, lay, beneath }) =>
-      isIn(ANTIFOULINGS, lay.family) &&
+    when: ({ ground, coat, beneath }) =>
+      isIn(ANTIFOULINGS, coat.family) &&
       (over(ground, ['epoxy-surfacer']) || (over(ground, ['tie-coat']) && beneath === 'epoxy-surfacer')),
   },
   {
@@ -145,23 +145,23 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'Ablative antifouling doesn’t grip a hard antifouling that hasn’t been sanded',
     condition: 'abraded',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, ['hard-antifouling']) && lay.family === 'ablative-antifouling',
+    when: ({ ground, coat }) => over(ground, ['hard-antifouling']) && coat.family === 'ablative-antifouling',
   },
   {
     id: 'over-antifouling',
     verdict: 'no',
     reason: 'Only antifouling or a tie coat can go over antifouling. Anything else lifts off with it',
     mark: 'T',
-    when: ({ ground, lay }) =>
-      over(ground, ANTIFOULINGS) && !isIn(ANTIFOULINGS, lay.family) && lay.family !== 'tie-coat',
+    when: ({ ground, coat }) =>
+      over(ground, ANTIFOULINGS) && !isIn(ANTIFOULINGS, coat.family) && coat.family !== 'tie-coat',
   },
   {
     id: 'polyester-over-epoxy',
     verdict: 'no',
     reason: 'Polyester doesn’t cure on epoxy: amines stop the cure and the polyester comes off',
     mark: 'T',
-    when: ({ ground, lay }) =>
-      lay.family === 'polyester-filler' &&
+    when: ({ ground, coat }) =>
+      coat.family === 'polyester-filler' &&
       (over(ground, EPOXIES) || (ground.kind === 'bare' && ground.substrate === 'timber-epoxy')),
   },
   {
@@ -169,8 +169,8 @@ export const JOINT_RULES: readonly Rule[] = [
     verdict: 'no',
     reason: 'Polyester filler absorbs water. Under water, use only epoxy filler',
     mark: 'T',
-    when: ({ lay, service }) =>
-      lay.family === 'polyester-filler' && (service === 'immersed' || service === 'tank'),
+    when: ({ coat, service }) =>
+      coat.family === 'polyester-filler' && (service === 'immersed' || service === 'tank'),
   },
   {
     id: 'filler-on-bare-steel',
@@ -178,16 +178,16 @@ export const JOINT_RULES: readonly Rule[] = [
     reason:
       'Filler on bare blasted steel traps moisture against the steel. Prime, then fill, then prime again',
     mark: 'T',
-    when: ({ ground, lay }) =>
-      ground.kind === 'bare' && ground.substrate === 'steel' && isIn(FILLERS, lay.family),
+    when: ({ ground, coat }) =>
+      ground.kind === 'bare' && ground.substrate === 'steel' && isIn(FILLERS, coat.family),
   },
   {
     id: 'filler-on-bare-aluminium',
     verdict: 'no',
     reason: 'Filler doesn’t adhere to bare aluminium, and the metal corrodes unseen beneath it. Prime first',
     mark: 'T',
-    when: ({ ground, lay }) =>
-      ground.kind === 'bare' && ground.substrate === 'aluminium' && isIn(FILLERS, lay.family),
+    when: ({ ground, coat }) =>
+      ground.kind === 'bare' && ground.substrate === 'aluminium' && isIn(FILLERS, coat.family),
   },
   {
     id: 'finish-on-filler',
@@ -195,7 +195,7 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'Bare filler soaks up the coat above and shows through. Prime again over the filler',
     condition: 'the filler is sealed with a primer first',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, FILLERS) && isIn(ON_PRIMER, lay.family),
+    when: ({ ground, coat }) => over(ground, FILLERS) && isIn(ON_PRIMER, coat.family),
   },
   {
     id: 'zinc-off-steel',
@@ -203,8 +203,8 @@ export const JOINT_RULES: readonly Rule[] = [
     reason:
       'Zinc protects only in direct contact with bare steel. Over paint or on any other material it does nothing',
     mark: 'T',
-    when: ({ ground, lay, substrate }) =>
-      lay.family === 'zinc-epoxy-primer' &&
+    when: ({ ground, coat, substrate }) =>
+      coat.family === 'zinc-epoxy-primer' &&
       (substrate !== 'steel' ||
         (ground.kind !== 'bare' && !over(ground, [...TREATMENTS, 'zinc-epoxy-primer']))),
   },
@@ -213,8 +213,8 @@ export const JOINT_RULES: readonly Rule[] = [
     verdict: 'no',
     reason: 'A penetrating sealer needs a surface to soak into. Over a film it only leaves a weak skin',
     mark: 'T',
-    when: ({ ground, lay }) =>
-      lay.family === 'penetrating-epoxy-sealer' &&
+    when: ({ ground, coat }) =>
+      coat.family === 'penetrating-epoxy-sealer' &&
       ground.kind !== 'bare' &&
       !over(ground, [...FILLERS, 'penetrating-epoxy-sealer']),
   },
@@ -224,23 +224,23 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'Where the converter is still wet or red, rust comes back under the epoxy',
     condition: 'the converter is fully black, dry and scuffed',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, ['rust-converter']) && isIn(EPOXIES, lay.family),
+    when: ({ ground, coat }) => over(ground, ['rust-converter']) && isIn(EPOXIES, coat.family),
   },
   {
     id: 'converter-off-steel',
     verdict: 'no',
     reason: 'Rust converter needs rust to work on, and there’s none here',
     mark: 'T',
-    when: ({ ground, lay, substrate }) =>
-      lay.family === 'rust-converter' && (substrate !== 'steel' || ground.kind === 'coat'),
+    when: ({ ground, coat, substrate }) =>
+      coat.family === 'rust-converter' && (substrate !== 'steel' || ground.kind === 'coat'),
   },
   {
     id: 'wash-on-paint',
     verdict: 'no',
     reason: 'A passivating wash keeps flash rust off bare steel. Over paint it only leaves salts',
     mark: 'T',
-    when: ({ ground, lay, substrate }) =>
-      lay.family === 'passivating-wash' && (substrate !== 'steel' || ground.kind !== 'bare'),
+    when: ({ ground, coat, substrate }) =>
+      coat.family === 'passivating-wash' && (substrate !== 'steel' || ground.kind !== 'bare'),
   },
   {
     id: 'one-pack-over-two-pack',
@@ -248,7 +248,7 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'A cured two-pack has a sealed surface, so a one-pack only sits on top',
     condition: 'the two-pack is abraded, or still inside its overcoat window and its data sheet allows it',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, TWO_PACKS) && isIn(ONE_PACKS, lay.family),
+    when: ({ ground, coat }) => over(ground, TWO_PACKS) && isIn(ONE_PACKS, coat.family),
   },
   {
     id: 'waterborne-over-solvent',
@@ -256,7 +256,7 @@ export const JOINT_RULES: readonly Rule[] = [
     reason: 'Solvent still in the coat below breaks up the water-borne film',
     condition: 'the solvent-borne coat has cured',
     mark: 'T',
-    when: ({ ground, lay }) => over(ground, SOLVENT_BORNE) && lay.family === 'waterborne-acrylic',
+    when: ({ ground, coat }) => over(ground, SOLVENT_BORNE) && coat.family === 'waterborne-acrylic',
   },
   {
     id: 'after-window',

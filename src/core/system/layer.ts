@@ -2,12 +2,12 @@ import type { Method } from '../film/index.ts';
 import type { AdditionLimit } from '../mix/index.ts';
 import { type Sentence, within } from '../units/index.ts';
 import type { Family, Substrate } from './families.ts';
-import type { Bond, Lay, Mark, ServiceKind, Verdict } from './rules.ts';
+import type { Bond, Mark, RuleCoat, ServiceKind, Verdict } from './rules.ts';
 import { type Additive, filmOf, type ProductSheet, thinnerOf } from './sheet.ts';
 import type { Band, PlannedAdditive } from './step.ts';
 
 /** A layer of a stack: a product in so many coats, as far as the rules look at it. */
-export interface Layer extends Lay {
+export interface Layer extends RuleCoat {
   /** Grounds the product's sheet allows; null: not stated, and the trade's rules hold [P]. */
   grounds: ProductSheet['grounds'];
   coats: number;

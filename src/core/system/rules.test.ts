@@ -33,10 +33,10 @@ const verdicts = (families: Family[], over: Partial<StackPlace> = {}) =>
   judged(families, over)
     .layers.at(-1)
     ?.judgements.map((j) => j.ruleId) ?? [];
-const joint = (below: Family, lay: Family, over: Partial<Joint> = {}) =>
+const joint = (below: Family, coat: Family, over: Partial<Joint> = {}) =>
   judgeJoint({
     ground: { kind: 'coat', family: below },
-    lay: { family: lay, copper: null },
+    coat: { family: coat, copper: null },
     substrate: 'grp',
     service: 'immersed',
     windowClosed: false,
@@ -60,8 +60,8 @@ describe('what goes over what (handbook part 5, common practice)', () => {
     ]);
   });
   it('two-pack over one-pack: no, it lifts and wrinkles', () => {
-    for (const lay of ['epoxy-primer', 'two-pack-polyurethane', 'bilge-epoxy'] as const) {
-      const { verdict, bond, judgements } = joint('one-pack-enamel', lay, { service: 'daylight' });
+    for (const coat of ['epoxy-primer', 'two-pack-polyurethane', 'bilge-epoxy'] as const) {
+      const { verdict, bond, judgements } = joint('one-pack-enamel', coat, { service: 'daylight' });
       expect([verdict, bond, judgements[0]?.ruleId]).toEqual(['no', 'none', 'two-pack-over-one-pack']);
     }
   });
@@ -224,14 +224,14 @@ describe('what goes over what (handbook part 5, common practice)', () => {
 });
 
 describe('the product’s own sheet wins', () => {
-  const lay = (grounds: Layer['grounds']): Layer => ({ ...layerOf('two-pack-polyurethane'), grounds });
+  const coat = (grounds: Layer['grounds']): Layer => ({ ...layerOf('two-pack-polyurethane'), grounds });
   const over = (layer: Layer) =>
     checkStack([layerOf('one-pack-primer'), layer], place({ service: 'daylight' })).layers[1];
   it('a ground it allows is fine against the trade’s rule', () => {
-    expect(over(lay(['one-pack-primer']))?.verdict).toBe('fine');
+    expect(over(coat(['one-pack-primer']))?.verdict).toBe('fine');
   });
   it('a ground it leaves out is not, and says so with its mark', () => {
-    expect(over(lay(['epoxy-primer']))?.judgements.at(-1)).toMatchObject({
+    expect(over(coat(['epoxy-primer']))?.judgements.at(-1)).toMatchObject({
       ruleId: 'not-on-sheet',
       mark: 'P',
     });

@@ -17,7 +17,7 @@ export type Ground =
   | { kind: 'coat'; family: Family };
 
 /** A coat as the rules see it. */
-export interface Lay {
+export interface RuleCoat {
   family: Family;
   /** Holds copper; null: the sheet does not say. */
   copper: boolean | null;
@@ -26,7 +26,7 @@ export interface Lay {
 /** Everything round a joint that a rule may ask for. */
 export interface Joint {
   ground: Ground;
-  lay: Lay;
+  coat: RuleCoat;
   substrate: Substrate;
   service: ServiceKind;
   /** The window of the coat below has closed. */
@@ -68,5 +68,5 @@ export interface ServiceRule {
 }
 
 /** A data sheet’s statement about copper counts for any coating type; without one, antifouling is assumed to contain copper. */
-export const holdsCopper = ({ family, copper }: Lay): boolean =>
+export const holdsCopper = ({ family, copper }: RuleCoat): boolean =>
   copper ?? (isIn(ANTIFOULINGS, family) && family !== 'copper-free-antifouling');

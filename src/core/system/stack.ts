@@ -148,7 +148,7 @@ export const isConverted = (steps: readonly { sheet: Partial<Pick<ProductSheet, 
     .some(({ sheet }) => sheet.family === 'rust-converter');
 };
 
-/** A coat to lay next: which step of the stack and the number of the coat in it, both from 0. */
+/** The next coat: which step of the stack and the number of the coat in it, both from 0. */
 export interface NextCoat {
   step: number;
   coat: number;

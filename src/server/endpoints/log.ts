@@ -94,8 +94,8 @@ async function checkRemoval(
   }
   const state = (await loadAreaStates(tx, boatId)).find(({ area }) => area.id === input.areaId);
   const again = state?.removed.filter(({ removal }) => removal.entryId === input.corrects) ?? [];
-  const lay = [...(state?.coats ?? []), ...again.map(({ coat }) => coat)];
-  const before = lay.filter(({ fromMs }) => fromMs < Date.parse(input.at));
+  const applied = [...(state?.coats ?? []), ...again.map(({ coat }) => coat)];
+  const before = applied.filter(({ fromMs }) => fromMs < Date.parse(input.at));
   const outermost = state ? groupsOf({ ...state, coats: before }).slice(-coats.length) : [];
   const same = ({ stepId, coatNo }: (typeof coats)[number], i: number) =>
     outermost[i]?.stepId === stepId && outermost[i]?.coatNo === coatNo;

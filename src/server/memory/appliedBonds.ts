@@ -26,12 +26,12 @@ export function appliedBonds(
   const since = air.hours[0]?.at;
   return groups.map((group, i) => {
     const below = groups[i - 1];
-    const [lay, sheet] = [sheetOf(group, catalogue), below && sheetOf(below, catalogue)];
-    if (!below || !lay || !sheet || since === undefined || below.fromMs < since) return null;
+    const [coat, sheet] = [sheetOf(group, catalogue), below && sheetOf(below, catalogue)];
+    if (!below || !coat || !sheet || since === undefined || below.fromMs < since) return null;
     const same = below.entries[0]?.body.productId === group.entries[0]?.body.productId;
     const { state: windowState } = windowsFor({
       film: { laidFromMs: below.fromMs, laidToMs: below.toMs, sheet: sheet.cure },
-      next: { kind: 'coat', family: lay.family, same },
+      next: { kind: 'coat', family: coat.family, same },
       temps: tempsFor(air, surfaceOf(state, catalogue)),
       now: group.fromMs,
     });
@@ -44,6 +44,6 @@ export function appliedBonds(
         atMs >= below.toMs &&
         atMs <= group.toMs,
     );
-    return appliedBond({ below: sheet.family, lay: lay.family, state: windowState, sanded });
+    return appliedBond({ below: sheet.family, coat: coat.family, state: windowState, sanded });
   });
 }

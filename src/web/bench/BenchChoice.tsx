@@ -7,7 +7,7 @@ import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { countdownWord, taskOf } from '../words/clocks.ts';
 
-/** What to lay: every area with a coat to come, the most pressing first. */
+/** What to apply: every area with a coat to come, the most pressing first. */
 export function BenchChoice() {
   const board = useBoard();
   const yard = useYard();

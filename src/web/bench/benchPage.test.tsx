@@ -881,7 +881,7 @@ describe('work before the coat', () => {
   });
 });
 
-describe('an area with nothing to lay', () => {
+describe('an area with nothing to apply', () => {
   it('says so and shows the way to its system', async () => {
     const area = anArea(boat.id, { name: 'Empty locker' });
     await ask('POST', '/areas', area);

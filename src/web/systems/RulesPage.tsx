@@ -27,13 +27,13 @@ export function RulesPage() {
   const [substrate, setSubstrate] = useState<Substrate>('grp');
   const [service, setService] = useState<Service>('immersed');
   const [old, setOld] = useState<'new' | 'old'>('new');
-  const [picked, setPicked] = useState<{ below: Family; lay: Family } | null>(null);
+  const [picked, setPicked] = useState<{ below: Family; coat: Family } | null>(null);
   const { write } = useUnits();
-  const judge = (below: Family, lay: Family): JudgedLayer => {
+  const judge = (below: Family, coat: Family): JudgedLayer => {
     const met: Ground = old === 'old' ? { kind: 'old', family: below } : { kind: 'coat', family: below };
     const through: Ground[] = TREATMENTS.includes(below) ? [{ kind: 'bare', substrate }] : [];
     return judgeGrounds([met, ...through], {
-      lay: { family: lay, copper: null },
+      coat: { family: coat, copper: null },
       substrate,
       service,
       windowClosed: false,
@@ -72,7 +72,7 @@ export function RulesPage() {
           onChange={setOld}
         />
       </div>
-      {picked && <Reason picked={picked} judged={judge(picked.below, picked.lay)} />}
+      {picked && <Reason picked={picked} judged={judge(picked.below, picked.coat)} />}
       <OverOne judge={judge} onPick={setPicked} picked={picked} />
       <div className="hidden sm:block">
         <Scroller label="Compatibility table">
@@ -82,10 +82,10 @@ export function RulesPage() {
                 <th scope="col" className="p-1 text-left">
                   Below ↓ Above →
                 </th>
-                {ALL.map((lay) => (
-                  <th key={lay} scope="col" className="h-44 p-0 align-bottom">
+                {ALL.map((coat) => (
+                  <th key={coat} scope="col" className="h-44 p-0 align-bottom">
                     <span className="block w-7 rotate-180 pt-1 text-left whitespace-nowrap [writing-mode:vertical-rl]">
-                      {FAMILIES[lay]}
+                      {FAMILIES[coat]}
                     </span>
                   </th>
                 ))}
@@ -97,17 +97,17 @@ export function RulesPage() {
                   <th scope="row" className="p-1 text-right font-normal whitespace-nowrap">
                     {FAMILIES[below]}
                   </th>
-                  {ALL.map((lay) => {
-                    const { verdict } = judge(below, lay);
-                    const chosen = picked?.below === below && picked.lay === lay;
+                  {ALL.map((coat) => {
+                    const { verdict } = judge(below, coat);
+                    const chosen = picked?.below === below && picked.coat === coat;
                     return (
-                      <td key={lay} className="border-base-300 border p-0">
+                      <td key={coat} className="border-base-300 border p-0">
                         <button
                           type="button"
                           className={`h-7 w-7 ${verdict === 'no' ? 'bg-base-content text-base-100' : verdict === 'condition' ? 'bg-base-300' : ''} ${chosen ? 'outline-info outline-3' : ''}`}
-                          aria-label={`${FAMILIES[lay]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
+                          aria-label={`${FAMILIES[coat]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
                           aria-pressed={chosen}
-                          onClick={() => setPicked({ below, lay })}
+                          onClick={() => setPicked({ below, coat })}
                         >
                           {VERDICT_SIGNS[verdict]}
                         </button>
@@ -134,27 +134,27 @@ function OverOne({
   picked,
   onPick,
 }: {
-  judge: (below: Family, lay: Family) => JudgedLayer;
-  picked: { below: Family; lay: Family } | null;
-  onPick: (pair: { below: Family; lay: Family }) => void;
+  judge: (below: Family, coat: Family) => JudgedLayer;
+  picked: { below: Family; coat: Family } | null;
+  onPick: (pair: { below: Family; coat: Family }) => void;
 }) {
   const [below, setBelow] = useState<Family>('epoxy-primer');
   return (
     <div className="space-y-3 sm:hidden">
       <Choice label="Coating below" value={below} choices={choices(FAMILIES)} onChange={setBelow} />
       <ul className="divide-base-300 divide-y">
-        {ALL.map((lay) => {
-          const { verdict } = judge(below, lay);
+        {ALL.map((coat) => {
+          const { verdict } = judge(below, coat);
           return (
-            <li key={lay}>
+            <li key={coat}>
               <button
                 type="button"
                 className="flex min-h-12 w-full items-center gap-3 text-left"
-                aria-pressed={picked?.below === below && picked.lay === lay}
-                onClick={() => onPick({ below, lay })}
+                aria-pressed={picked?.below === below && picked.coat === coat}
+                onClick={() => onPick({ below, coat })}
               >
                 <span className="w-6 text-center font-semibold">{VERDICT_SIGNS[verdict]}</span>
-                <span className="grow first-letter:uppercase">{FAMILIES[lay]}</span>
+                <span className="grow first-letter:uppercase">{FAMILIES[coat]}</span>
                 <span className="text-sm">{VERDICT_WORDS[verdict]}</span>
               </button>
             </li>
@@ -165,12 +165,12 @@ function OverOne({
   );
 }
 
-function Reason({ picked, judged }: { picked: { below: Family; lay: Family }; judged: JudgedLayer }) {
+function Reason({ picked, judged }: { picked: { below: Family; coat: Family }; judged: JudgedLayer }) {
   const { write } = useUnits();
   return (
     <section aria-live="polite" aria-label="Reason" className="border-line max-w-3xl space-y-1 border-2 p-3">
       <p className="font-semibold">
-        {FAMILIES[picked.lay]} over {FAMILIES[picked.below]}: {VERDICT_WORDS[judged.verdict]}
+        {FAMILIES[picked.coat]} over {FAMILIES[picked.below]}: {VERDICT_WORDS[judged.verdict]}
       </p>
       {judged.judgements.length === 0 && <p>No conflicts found. Bond: {BOND_WORDS[judged.bond]}.</p>}
       {judged.judgements.map(({ ruleId, reason, condition, mark }) => (

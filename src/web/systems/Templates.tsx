@@ -69,7 +69,7 @@ interface Props {
   onTaken: (stack: StackView) => void;
 }
 
-/** Begin from a template, keep this stack as one, or lay it on other areas as well. */
+/** Begin from a template, keep this stack as one, or apply it to other areas as well. */
 export function Templates({ context, version, steps, others, onTaken }: Props) {
   const own = useTemplates();
   const { mutate: write } = useWrite();

@@ -71,7 +71,7 @@ describe('two ways side by side', () => {
 describe('what goes over what', () => {
   it('every square says what the core says, in a word that needs no colour', async () => {
     await openPage('/rules');
-    for (const [below, lay] of [
+    for (const [below, coat] of [
       ['ablative-antifouling', 'hard-antifouling'],
       ['one-pack-enamel', 'two-pack-polyurethane'],
       ['epoxy-primer', 'polyester-filler'],
@@ -79,14 +79,14 @@ describe('what goes over what', () => {
     ] as const) {
       const { verdict } = judgeJoint({
         ground: { kind: 'coat', family: below },
-        lay: { family: lay, copper: null },
+        coat: { family: coat, copper: null },
         substrate: 'grp',
         service: 'immersed',
         windowClosed: false,
       });
       const word = { fine: 'OK', condition: 'OK if', no: 'not allowed' }[verdict];
       expect(
-        screen.getByRole('button', { name: `${FAMILIES[lay]} over ${FAMILIES[below]}: ${word}` }),
+        screen.getByRole('button', { name: `${FAMILIES[coat]} over ${FAMILIES[below]}: ${word}` }),
       ).toBeDefined();
     }
   });
