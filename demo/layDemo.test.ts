@@ -41,7 +41,7 @@ it.each(['2026-01-15T03:20:00Z', '2026-06-21T10:05:00Z', '2027-10-31T17:40:00Z']
         'too-soon',
       ]);
       expect(board.boats.length).toBeGreaterThanOrEqual(3);
-      // Nobody in the demo lays paint too soon, or on a film whose window has gone.
+      // Nobody in the demo applies paint too soon, or on a film whose window has gone.
       for (const { id } of board.boats) {
         const of = `${server.address}/api/v1/boats/${id}/stacks`;
         const bonds = ((await (await fetch(of)).json()) as StackView[]).flatMap((stack) =>

@@ -51,7 +51,7 @@ export const anArea = (
   ...over,
 });
 
-/** An epoxy of 2 : 1 that may be overcoated 10 h after laying at 20 °C and stands below 7 °C. */
+/** An epoxy of 2 : 1 that may be overcoated 10 h after application at 20 °C and stands below 7 °C. */
 export const aProduct = (over: Partial<ProductInput['sheet']> = {}): ProductInput => ({
   id: uuidv7(),
   name: 'Test epoxy',

@@ -188,7 +188,7 @@ export type EntryKind = EntryBody['kind'];
 export type EntryInput = EntryBody & {
   id: string;
   areaId: string;
-  /** When it happened (a coat: when laying began). */
+  /** When it happened (a coat: when application began). */
   at: string;
   /** The entry this one takes the place of. */
   corrects: string | null;

@@ -22,7 +22,7 @@ export interface ProductInput {
 }
 
 export interface Product extends ProductInput {
-  /** Version of the sheet; a coat keeps the version it was laid with. */
+  /** Version of the sheet; a coat keeps the version it was applied with. */
   version: number;
   archived: boolean;
 }

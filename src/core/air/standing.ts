@@ -32,7 +32,7 @@ export const nextChange = ({ before = [] }: Standing, ms: number): number | null
  * The air about a surface hour by hour: as each hour’s surroundings make it. Where it stands under cover in only some of the hours,
  * those hours are dry and calm, and the others keep their rain and wind.
  *
- * @returns the hours, and whether the surface is under cover in all of them
+ * @returns the air of each hour, and whether the surface is under cover throughout
  * @throws {QuantityError} on an impossible hour
  */
 export function airAbout<T extends AirHour>(

@@ -41,7 +41,7 @@ export interface WindowEdge {
   edge: 'overcoat-min' | 'thumb-opens' | 'thumb-closes' | 'chemical-max' | FilmEvent;
   at: number | null;
   curve: EventCurve;
-  /** The moment of laying the edge counts from. */
+  /** The moment of application the edge counts from. */
   fromMs: number;
   /** Times as fast as its sheet that the film runs to it: the curve has it in already. */
   factor: number;

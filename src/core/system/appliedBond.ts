@@ -5,7 +5,7 @@ import type { Bond } from './rules.ts';
 /** How a coat that lies really holds to the one below it, and what was done wrong, as far as the log tells. */
 export interface AppliedBond {
   bond: Bond;
-  /** Laid before the overcoat minimum: solvent trapped. Laid after the window with no sanding logged: it only lies there. */
+  /** Applied before the overcoat minimum: solvent trapped. Applied after the window with no sanding logged: it only lies there. */
   fault: 'too-soon' | 'not-keyed' | null;
 }
 
@@ -15,7 +15,7 @@ export interface AppliedBond {
  *
  * Barrier applied two days after its window closed, 120 grit logged: keyed. Without it: none, not-keyed.
  *
- * @param state the window of the coat below when laying began
+ * @param state the window of the coat below when application began
  * @returns null where the sheet gives no window to judge by
  */
 export function appliedBond(input: {

@@ -26,7 +26,7 @@ export interface Layer extends RuleCoat {
   methods?: readonly Method[];
   /** Hottest air or surface that its sheet allows, °C; null or left out: not stated. */
   hottestC?: number | null;
-  /** Laid on a band only: what comes next meets it and what is below it. */
+  /** Applied to a band only: what comes next meets it and what is below it. */
   band?: boolean;
   /** The window of what lies below it is known to be missed, and nothing was sanded since. */
   windowClosed?: boolean;

@@ -232,7 +232,7 @@ describe('figures of one method', () => {
       return checkStack([layerOfStep(step, { ...sprayed, methods })], place).layers[0]?.judgements;
     };
     expect(brushed(['roller'])).toMatchObject([{ ruleId: 'method-not-on-sheet', verdict: 'no', mark: 'P' }]);
-    // A sheet that names no way of laying forbids none.
+    // A sheet that names no method forbids none.
     expect(brushed([])).toEqual([]);
   });
   it('a template takes the method’s own typical film', () => {

@@ -46,7 +46,7 @@ function checkMeasures(input: AreaInput, at = ''): void {
 /** A device’s clock may run ahead by so much. */
 const CLOCK_ERROR_MS = HOUR_MS;
 
-/** Earlier shelters end one after the other, and none in the future. */
+/** Earlier shelters are in order of time, and none ends in the future. */
 function checkShelters({ earlierShelters = [] }: AreaInput, now: number, at = ''): void {
   earlierShelters.forEach(({ until }, i) => {
     const before = earlierShelters[i - 1]?.until;

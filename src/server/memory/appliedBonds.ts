@@ -13,7 +13,7 @@ const sheetOf = (group: Group, catalogue: ProductCatalogue) => {
 };
 
 /**
- * How each whole coat of an area holds to the one applied before it: the window below it when its laying began, and
+ * How each whole coat of an area holds to the one applied before it: the window below it when its application began, and
  * whether a sanding was logged in between. In the order of the groups; null for the first, and where the air of that
  * time is not known or the sheet states no window.
  */
@@ -35,7 +35,7 @@ export function appliedBonds(
       temps: tempsFor(air, surfaceOf(state, catalogue)),
       now: group.fromMs,
     });
-    // A sanding is often ticked when the coat is logged, after its laying began: it counts up to the last corner.
+    // A sanding is often ticked when the coat is logged, after its application began: it counts up to the last corner.
     const sanded = state.work.some(
       ({ kind, stepId, coatNo, atMs }) =>
         kind === 'sand' &&

@@ -15,7 +15,7 @@ const LEAST_MOVE_MS = 60_000;
 /** Air further ahead than this is not compared. */
 const LOOKED_AT_MS = 30 * 24 * HOUR_MS;
 
-/** How the film temperatures of an area changed between two readings of the air, from laying to the later edge. */
+/** How the film temperatures of an area changed between two readings of the air, from application to the later edge. */
 function changeOfAir(
   old: TempSeries,
   fresh: TempSeries,

@@ -8,7 +8,7 @@ const INSIDE: ReadonlySet<AreaSnapshot['area']['service']> = new Set(['interior'
 /** Substrates that are paint, of any colour. */
 const PAINTED = 'existing-paint';
 
-/** The colour on top, `#rrggbb`; null: none laid here, or its sheet does not show it. */
+/** The colour on top, `#rrggbb`; null: none applied here, or its sheet does not show it. */
 function topColour(state: AreaSnapshot, catalogue: ProductCatalogue): string | null {
   const top = state.coats.at(-1);
   if (!top) return null;

@@ -13,7 +13,7 @@ const CAUTIONS: Record<Hazard, string> = {
   dust: 'Dust: wear a mask, and have no wet paint in the same air space.',
 };
 
-/** Cautions for laying this product on this area. */
+/** Cautions for applying this product on this area. */
 export function cautionsFor(hazards: readonly Hazard[], area: Area): string[] {
   const list = hazards.map((hazard) => CAUTIONS[hazard]);
   if (area.service === 'bilge' || area.service === 'tank') {

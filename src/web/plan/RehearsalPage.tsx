@@ -194,7 +194,7 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
                   <li key={area.areaId}>
                     <strong>{area.areaName}</strong>:{' '}
                     {area.coats === 0
-                      ? 'no coat is applied in this weather'
+                      ? 'not painted in this weather'
                       : `${area.done} of ${counted(area.coats, 'planned coat')} on`}
                     , {PLAYED[area.state]}
                   </li>

@@ -6,7 +6,7 @@ import { api } from '../api/client.ts';
 import { useOverlaid } from '../api/overlaid.ts';
 import type { Waiting } from '../api/queue.ts';
 
-/** The stock, with what waits on this device laid over it: a tin counted here stands as counted here. */
+/** The stock, with what waits on this device included: a tin counted here stands as counted here. */
 export const useStock = () =>
   useOverlaid(
     useQuery({ queryKey: ['stock'], queryFn: () => api<StockView>('GET', '/lots') }),

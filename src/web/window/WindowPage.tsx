@@ -38,7 +38,7 @@ export function WindowPage() {
   );
 }
 
-/** From a little before laying to a little after the last edge that can be shown. */
+/** From a little before application to a little after the last edge that can be shown. */
 function shownRange(detail: ClockDetail, now: number): { from: number; to: number } {
   const applied = Date.parse(detail.clock.film?.appliedFrom ?? detail.now);
   const edges = detail.clock.edges.flatMap((edge) => (edge.at ? [Date.parse(edge.at)] : []));

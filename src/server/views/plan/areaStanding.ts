@@ -86,7 +86,7 @@ function stagesOf(
 ): Stages {
   const withLevers = (as: Surroundings) => (own.indoors ? as : surroundingsWith(as, levers));
   const ahead = changes.filter(({ atMs }) => atMs > fromMs);
-  // What it was moved to just now counts from the beginning of the plan.
+  // A shelter that it was moved to just now counts from the beginning of the plan.
   const past = [...(own.before ?? []), { surroundings: own.surroundings, untilMs: fromMs }]
     .map((each) => ({ ...each, untilMs: Math.min(each.untilMs, fromMs) }))
     .filter(({ untilMs }, i, each) => untilMs !== each[i - 1]?.untilMs);
