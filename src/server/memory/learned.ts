@@ -46,10 +46,13 @@ const usesOf = bySheets((state, catalogue): CoatUse[] =>
 
 const alike = (a: readonly CoatUse[], b: readonly CoatUse[]) =>
   a.length === b.length &&
-  a.every(({ id, key, person, litres, bySheet }, i) => {
+  a.every((use, i) => {
+    const { id, key, person, litres, bySheet } = use;
     const o = b[i];
+    // Uses of areas that didn’t change are the same objects.
     return (
-      o?.id === id && o.key === key && o.person === person && o.litres === litres && o.bySheet === bySheet
+      use === o ||
+      (o?.id === id && o.key === key && o.person === person && o.litres === litres && o.bySheet === bySheet)
     );
   });
 

@@ -29,7 +29,7 @@ const whereOf = ({ areaId, areaName, boatId, boatName }: AreaClock) => ({
 });
 
 /** What a film and the work before its next coat run on. */
-function ofFilm(clock: AreaClock, now: number): RunningClock[] {
+function ofFilm(clock: AreaClock, now: number, nowText: string): RunningClock[] {
   const where = whereOf(clock);
   const { film, next } = clock;
   const base = { ...where, end: null };
@@ -38,7 +38,7 @@ function ofFilm(clock: AreaClock, now: number): RunningClock[] {
     : [];
   const events = (film ? clock.events : []).flatMap(({ event, at }): RunningClock[] => {
     const kind = FILM_EVENTS.find((each) => each === event);
-    if (!film || !kind || at === null || Date.parse(at) <= now) return [];
+    if (!film || !kind || at === null || at <= nowText) return [];
     return [{ ...base, key: `${event} ${clock.areaId}`, kind, name: film.productName, since: film.appliedTo, until: at }]; // biome-ignore format: one line
   });
   const work = clock.work.flatMap((task): RunningClock[] => {
@@ -85,15 +85,13 @@ async function ofTape(
   const last = new Map(
     (await countedEntries(db, ['tape'], boatIds)).map((entry) => [entry.body.itemId, entry]),
   );
+  const clockOf = new Map(clocks.map((clock) => [clock.areaId, clock]));
   return [...last.values()].flatMap(({ areaId, at, body }): RunningClock[] => {
     const state = states.get(areaId);
     if (!body.on || !state) return [];
     const { area, boat } = state;
     const { itemId, name } = body;
-    const wet = wetUntil(
-      clocks.find((clock) => clock.areaId === areaId),
-      at.getTime(),
-    );
+    const wet = wetUntil(clockOf.get(areaId), at.getTime());
     return [
       {
         key: `tape ${itemId}`,
@@ -129,13 +127,13 @@ export async function runningView({ db, memory, now }: Context, areaId?: string)
   const known = await memory.at(at);
   const states = new Map(known.states.map((state) => [state.area.id, state]));
   const boatId = areaId === undefined ? null : (states.get(areaId)?.boat.id ?? null);
+  const nowText = iso(at);
   const all = [
     ...ofPots(known, at),
-    ...known.clocks.flatMap((clock) => ofFilm(clock, at)),
+    ...known.clocks.flatMap((clock) => ofFilm(clock, at, nowText)),
     ...(await ofTape(db, { states, clocks: known.clocks }, boatId)),
   ].filter((clock) => areaId === undefined || clock.areaId === areaId);
-  const untilMs = ({ until }: RunningClock) =>
-    until === null ? Number.POSITIVE_INFINITY : Date.parse(until);
-  all.sort((a, b) => untilMs(a) - untilMs(b));
+  // Times of one form stand in the order of their text, which is compared far faster than they are read; none comes last.
+  all.sort((a, b) => (a.until === b.until ? 0 : (a.until ?? '~') < (b.until ?? '~') ? -1 : 1));
   return { now: iso(at), clocks: all.slice(0, MOST), more: Math.max(0, all.length - MOST) };
 }

@@ -3,6 +3,7 @@ import { isUnderCover } from '../../../core/air/index.ts';
 import { applyHours } from '../../../core/film/index.ts';
 import { SUNDRIES, type SundryItem, type SundryWork, sundries } from '../../../core/supply/index.ts';
 import { sandedBefore, type TaskKind } from '../../../core/system/index.ts';
+import { memoised } from '../../../core/units/index.ts';
 import type { YardLine } from '../../memory/needLines.ts';
 import { maskedEdgeM, tapingsFor } from './maskedEdge.ts';
 import type { YardNeed } from './yardNeed.ts';
@@ -10,8 +11,12 @@ import type { YardNeed } from './yardNeed.ts';
 /** Litres a batch holds where none is mixed yet [M]. */
 const BATCH_L = 1;
 
+type Needed = Pick<YardNeed, 'lines' | 'need' | 'hulls'>;
+
 /** What the coats still to come use up on sundries. */
-export function sundryWork({ lines, need, hulls }: Pick<YardNeed, 'lines' | 'need' | 'hulls'>): SundryWork {
+export const sundryWork: (needed: Needed) => SundryWork = memoised(workOf);
+
+function workOf({ lines, need, hulls }: Needed): SundryWork {
   const litresOf = new Map(need.lines.map((each) => [each.id, each.coats]));
   const work = { wipedM2: 0, tackedM2: 0, strippedM2: 0, sandedM2: { byMachine: 0, byHand: 0 }, strewnM2: 0 };
   const masked: SundryWork['edges'][number][] = [];
@@ -68,10 +73,7 @@ function sanded(work: { sandedM2: { byMachine: number; byHand: number } }, areaM
 }
 
 /** Sundries with their prices. */
-export function sundryViews(
-  needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>,
-  settings: TradeSettings,
-): SundryView[] {
+export function sundryViews(needed: Needed, settings: TradeSettings): SundryView[] {
   return sundries(sundryWork(needed), settings.sundryRates as Partial<Record<SundryItem, number>>).map(
     ({ item, amount, exact }) => {
       const price = settings.sundryPrices[item];
