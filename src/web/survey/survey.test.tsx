@@ -176,6 +176,44 @@ describe('an area', () => {
     await waitFor(async () => expect(await areaNamed('Regretted')).toBeDefined());
   });
 
+  it('moved into heat it keeps where it stood and until when; a wrong entry is corrected without a trace', async () => {
+    const area = anArea(boat.id, { name: 'Moved into heat' });
+    await ask('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${boat.id}/survey/${area.id}`);
+    const shelter = await screen.findByLabelText('Shelter');
+    expect(screen.queryByText('Earlier shelters')).toBeNull();
+    await user.selectOptions(shelter, 'tent');
+    expect(await screen.findByRole('group', { name: 'Since' })).toBeDefined();
+    await user.selectOptions(shelter, 'heated');
+    await put(user, 'Surface temperature (heated)', '18');
+    await user.click(screen.getByRole('button', { name: 'Save area' }));
+    const heated = { kind: 'heated', setPointC: 18 };
+    await waitFor(async () => expect((await areaNamed(area.name)).surroundings).toEqual(heated));
+    const [before] = (await areaNamed(area.name)).earlierShelters;
+    expect(before?.surroundings).toEqual(area.surroundings);
+    expect(Math.abs(Date.parse(before?.until ?? '') - Date.now())).toBeLessThan(10 * 60_000);
+    // Opened again it stands there; removed, nothing is left of it.
+    await user.click(await screen.findByText('Moved into heat', { selector: 'a' }));
+    await user.click(await screen.findByRole('button', { name: /^Remove earlier shelter: Shed, until/ }));
+    await user.click(screen.getByRole('button', { name: 'Save area' }));
+    await waitFor(async () => expect((await areaNamed(area.name)).earlierShelters).toEqual([]));
+  });
+
+  it('a boat is moved with all its areas at once', async () => {
+    const moved = aBoat({ name: 'Moved out' });
+    await ask('POST', '/boats', moved);
+    const areas = [anArea(moved.id), anArea(moved.id, { name: 'Deck', zone: 'deck', service: 'daylight' })];
+    for (const area of areas) await ask('POST', '/areas', area);
+    const { user } = await openPage(`/boats/${moved.id}/survey`);
+    await user.click(await screen.findByRole('button', { name: 'Record a move' }));
+    const move = within(screen.getByRole('region', { name: `${moved.name} stands in another shelter` }));
+    await user.selectOptions(move.getByLabelText('Shelter'), 'tent');
+    await user.click(move.getByRole('button', { name: 'Save for all areas' }));
+    const shelters = async () =>
+      (await view(moved)).areas.map((each) => [each.surroundings.kind, each.earlierShelters.length]);
+    await waitFor(async () => expect(await shelters()).toEqual([['tent', 1], ['tent', 1]])); // biome-ignore format: one line
+  });
+
   it('a spot cut out of it counts there no more', async () => {
     const area = anArea(boat.id, { name: 'Whole bottom' });
     await ask('POST', '/areas', area);
