@@ -108,6 +108,14 @@ describe('the plan of a yard', () => {
     expect(late.shedCrowds).toEqual([
       { from: late.now, until: late.boats[0]?.launch, boatNames: [planned.boat.name] },
     ]);
+    // A crane that stops half an hour after the launch has begun doesn’t finish it.
+    await setUp({ launchStops: [{ from: iso(free + HOUR / 2), to: iso(free + 20 * HOUR) }] });
+    expect(launchOf(await plan())).toBeGreaterThanOrEqual(free + 20 * HOUR);
+    // Nor is any launch begun in the last hour: it is over at 17:00.
+    const { setup } = await plan();
+    expect(setup.launchToHour).toBe(17);
+    await setUp({ launchStops: [{ from: iso(free - 12 * HOUR), to: new Date(free).toISOString().replace(/T.*/, 'T16:30:00.000Z') }] }); // biome-ignore format: one line
+    expect(launchOf(await plan()) % (24 * HOUR)).toBeLessThanOrEqual(16 * HOUR);
     const wrong = await setUp({ launchStops: [{ from: stop.to, to: stop.from }] });
     expect([wrong.status, wrong.body.errors?.[0]?.message]).toEqual([422, 'No launching until must be after no launching from']); // biome-ignore format: one line
     await setUp({ launchStops: [], shedPlaces: 1 });

@@ -24,6 +24,8 @@ export const PLAN_ASSUMES = {
   /** What the changes compared change: hours more a day, and what a heated shelter is held at [M]. */
   longerDayH: 2,
   heatedToC: 16,
+  /** How long the crane is taken up by a launch [M]. */
+  launchH: 1,
   /** How much later the crane comes where that is tried. */
   laterLaunchDays: 7,
 } as const;

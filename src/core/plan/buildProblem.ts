@@ -1,5 +1,7 @@
+import { HOUR_MS } from '../cure/index.ts';
 import { moment, positive, QuantityError, within } from '../units/index.ts';
 import { AreaTasks, NotPlanned, type OwnTask } from './areaTasks.ts';
+import { PLAN_ASSUMES } from './assumptions.ts';
 import { FilmTables, type Horizon } from './coatTables.ts';
 import type { PlanLag, PlanProblem, PlanTask } from './problem.ts';
 import { joined, SLOT_MS, slotAfter, slotBefore, startSpans } from './slots.ts';
@@ -16,7 +18,7 @@ export interface BuiltProblem {
 export const COST_UNITS = 1000;
 /** A slot in the yard costs this at least, and a slot late, in those units. */
 const LEAST = { inYard: 1, late: 20 } as const;
-const LAUNCH_SLOTS = 2;
+const LAUNCH_SLOTS = Math.ceil((PLAN_ASSUMES.launchH * HOUR_MS) / SLOT_MS);
 /** A yard has one crane, hoist or slipway: it takes one boat at a time. */
 const CRANE = 'crane';
 const DAY_SLOTS = 48;

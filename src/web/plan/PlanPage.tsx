@@ -204,28 +204,32 @@ function PlaceChanges({
               From {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.
             </p>
           ) : (
-            <p key={change.at} role="alert" className="border-warning border-l-4 pl-3">
-              Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.{' '}
-              <button
-                type="button"
-                className="link target"
-                disabled={isPending}
-                onClick={() =>
-                  write({
-                    method: 'POST',
-                    path: `/boats/${boat.boatId}/shelter`,
-                    body: { at: change.at, surroundings: change.surroundings },
-                  })
-                }
-              >
-                Yes, it was moved then
-              </button>
-              . If it was moved at another time, record the move in the{' '}
-              <Link className="link" to={`/boats/${boat.boatId}/survey`}>
-                survey
-              </Link>
-              ; if not at all, remove the change below.
-            </p>
+            <div key={change.at} role="alert" className="border-warning space-y-1 border-l-4 pl-3">
+              <p>
+                Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}. Has
+                it been moved?
+              </p>
+              <p className="flex flex-wrap items-center gap-x-4 gap-y-1">
+                <button
+                  type="button"
+                  className="btn target"
+                  disabled={isPending}
+                  onClick={() =>
+                    write({
+                      method: 'POST',
+                      path: `/boats/${boat.boatId}/shelter`,
+                      body: { at: change.at, surroundings: change.surroundings },
+                    })
+                  }
+                >
+                  Yes, at that time
+                </button>
+                <Link className="link target" to={`/boats/${boat.boatId}/survey`}>
+                  At another time: record the move in the survey
+                </Link>
+                <span>If not, remove or change it below.</span>
+              </p>
+            </div>
           ),
         )}
     </>

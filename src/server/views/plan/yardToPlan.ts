@@ -234,7 +234,18 @@ export async function yardToPlan(
   });
   const days = levers.includes('any-launch-day') ? WEEK : setup.launchDays;
   const { launchFromHour: fromHour, launchToHour: toHour, launchStops = [] } = setup;
-  const launches = present(hoursOn({ days, fromHour, toHour }, zone, fromMs), launchStops);
+  // A launch is over by the end of its hours, and before the crane stops; hours shorter than one take it at their beginning.
+  const launchMs = PLAN_ASSUMES.launchH * HOUR_MS;
+  const launches = present(
+    hoursOn({ days, fromHour, toHour }, zone, fromMs).map((hours) => ({
+      fromMs: hours.fromMs,
+      toMs: Math.max(hours.fromMs + 1, hours.toMs - launchMs),
+    })),
+    launchStops.map(({ from, to }) => ({
+      from: new Date(Date.parse(from) - launchMs + 1).toISOString(),
+      to,
+    })),
+  );
   return {
     yard: {
       fromMs,
