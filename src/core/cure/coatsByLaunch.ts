@@ -60,14 +60,14 @@ const filmOf = ({ sheet, factor, mustFactor }: CoatLeft, startMs: number, endMs:
  * air: ready 18:00 on the next day; for a launch at 20:00 that day the first must be begun by 10:00.
  *
  * @param coats in their order, 1 or more
- * @param ready the event that makes the last film ready: `immersion` under water, `tack-free` where it stays dry
+ * @param ready the event that makes the last film ready: `immersion` under water; where it stays dry `walk`, or `tack-free`
  * @throws {QuantityError} on a duration or moment that is none, an empty list, or an unusable table
  */
 export function coatsByLaunch(input: {
   coats: readonly CoatLeft[];
   temps: TempSeries;
   launchMs: number;
-  ready: 'immersion' | 'tack-free';
+  ready: 'immersion' | 'walk' | 'tack-free';
 }): LaunchFit {
   const { coats, temps, ready } = input;
   const launchMs = moment('launch', input.launchMs);

@@ -70,3 +70,10 @@ export function dryPoints(sheet: CureSheet, next: Next | null): readonly CurvePo
   const thumb = next && ruleFor(sheet, next)?.thumb;
   return sheet.events['tack-free'] ?? (thumb ?? sheet.overcoat.find((each) => each.thumb)?.thumb)?.opens;
 }
+
+/**
+ * What makes a last film ready for the launch: under water the time until it may be wetted. Where it stays out of it, slings and feet
+ * press on it: the time until it bears them, or dry where the sheet states no such time.
+ */
+export const launchEvent = (sheet: CureSheet, isUnderWater: boolean): 'immersion' | 'walk' | 'tack-free' =>
+  isUnderWater ? 'immersion' : sheet.events.walk ? 'walk' : 'tack-free';

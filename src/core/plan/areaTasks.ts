@@ -65,17 +65,19 @@ export class AreaTasks {
     const below = this.#below;
     if (below.kind === 'bare') return [];
     const ids = below.kind === 'film' ? [below.id] : below.ids;
-    const lag = this.#area.ready === 'tack-free' ? this.#dry() : this.#forWater();
+    const { ready } = this.#area;
+    const lag = ready === 'immersion' ? this.#forWater() : this.#dry(ready);
     return ids.map((id) => ({ id, lag }));
   }
 
-  #dry(): Pick<PlanLag, 'earliest'> {
+  #dry(event: 'tack-free' | 'walk'): Pick<PlanLag, 'earliest'> {
     const { fromMs, slots } = this.#horizon;
+    const { film } = this.#area;
     const below = this.#below;
     const dry =
       below.kind === 'coat'
-        ? this.#tables.dryOf(below.coat)
-        : this.#always(this.#area.film?.wetUntilMs ?? fromMs);
+        ? this.#tables.dryOf(below.coat, event)
+        : this.#always(Math.max(film?.wetUntilMs ?? fromMs, film?.softUntilMs ?? fromMs));
     if (!dry) throw this.#left(null, 'ready-not-stated');
     return { earliest: mayTable(dry, { fromMs, slots }) };
   }

@@ -88,7 +88,8 @@ function checkArea({ film, primeByMs, notBeforeMs, coats }: AreaToPlan): void {
     moment('start of a window', fromMs);
     if (toMs !== null) moment('end of a window', toMs);
   }
-  for (const at of [film?.sandableMs, film?.wetUntilMs]) if (at != null) moment('time of a film', at);
+  for (const at of [film?.sandableMs, film?.wetUntilMs, film?.softUntilMs])
+    if (at != null) moment('time of a film', at);
   for (const coat of coats) checkCoat(coat);
 }
 

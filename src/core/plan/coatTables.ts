@@ -125,18 +125,18 @@ export class CoatTables {
     return later.takes(laterKey, { near, ends, slots });
   }
 
-  /** When the film of a coat is dry, by end slot; null: not stated. */
-  dryOf(coat: CoatToPlan): (number | null)[] | null {
+  /** When the film of a coat is dry, or bears slings and feet, by end slot; null: not stated. */
+  dryOf(coat: CoatToPlan, event: 'tack-free' | 'walk' = 'tack-free'): (number | null)[] | null {
     const { fromMs, slots, films, later } = this.#horizon;
     const { temps } = this.#area;
     const all = this.endsOf(coat);
     const ends = later?.isKept ? all.filter((end) => end < later.fromSlot) : all;
     const near = () =>
-      films.table(['dry', slots, ends, coat.factor, coat.cleanUpMs], [temps, coat.sheet], () =>
-        dryByEnd({ coat, temps, fromMs, slots, ends }),
+      films.table([event, slots, ends, coat.factor, coat.cleanUpMs], [temps, coat.sheet], () =>
+        dryByEnd({ coat, temps, fromMs, slots, ends, event }),
       );
     if (!later) return near();
-    const key = JSON.stringify([this.#area.id, coat.applyMs, coat.productId, coat.factor]);
+    const key = JSON.stringify([event, this.#area.id, coat.applyMs, coat.productId, coat.factor]);
     return later.dry(key, { near, ends, slots });
   }
 

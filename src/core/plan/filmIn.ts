@@ -35,10 +35,13 @@ export function filmIn(
   const dry = at('tack-free') ?? at('dew-safe');
   const endMs = temps.startMs + (temps.valuesC.length - 1) * HOUR_MS;
   const dryMs = dry ? (dry.at ?? endMs) : film.laidToMs + DAY_MS;
+  const walk = at('walk');
+  const walkMs = walk?.at ?? endMs;
   const timed = {
     appliedInMs: as.appliedInMs,
     sandableMs: at('sandable')?.at ?? null,
     wetUntilMs: dryMs > nowMs ? dryMs : null,
+    softUntilMs: walk && walkMs > nowMs ? walkMs : null,
   };
   if (!next) return { ...timed, segments: as.segments };
   const asApplied = windowsFor({ film, next, temps, now: nowMs });

@@ -131,12 +131,12 @@ export function takesByEnd(
   return takes.every((each) => each !== null) ? takes : null;
 }
 
-/** When the film of a coat is dry, by the slot its task ends at; null: not stated. */
+/** When the film of a coat is dry, or bears slings and feet, by the slot its task ends at; null: not stated. */
 export function dryByEnd(
-  input: EndsOfCoat & { coat: CoatFilm; temps: TempSeries },
+  input: EndsOfCoat & { coat: CoatFilm; temps: TempSeries; event: 'tack-free' | 'walk' },
 ): (number | null)[] | null {
-  const { coat, temps, fromMs } = input;
-  const points = coat.sheet.events['tack-free'];
+  const { coat, temps, fromMs, event } = input;
+  const points = coat.sheet.events[event];
   if (!points) return null;
   const factor = coat.factor ?? 1;
   const faster = points.map(({ tempC, minutes }) => ({ tempC, minutes: minutes / factor }));

@@ -109,6 +109,20 @@ describe('by hand, at a steady 20 °C', () => {
     expect(startH(plan, 'two')).toBe(25);
   });
 
+  it('above the water a launch waits until the film bears slings and feet, of a coat planned as of one that is on', () => {
+    // Handbook part 10: walk and handle is an event of its own, later than tack-free.
+    const s = { ...sheet({ minH: 6 }), events: { 'tack-free': hours(2), walk: hours(18) } };
+    const launchH = (areas: AreaToPlan[]) => startH(planOf(yard(areas)), 'launch boat');
+    expect(launchH([area([coat('one', s)], { ready: 'walk' })])).toBe(1 + 18);
+    expect(launchH([area([coat('one', s)], { ready: 'tack-free' })])).toBe(1 + 2);
+    const film = { appliedInMs: HOUR_MS, segments: [], sandableMs: null, wetUntilMs: null };
+    const on = (softUntilMs: number) =>
+      area([], { id: 'deck', film: { ...film, softUntilMs }, ready: 'tack-free' });
+    const painted = area([coat('one', s)], { ready: 'tack-free' });
+    expect(launchH([painted, on(T0 + 30 * HOUR_MS)])).toBe(30);
+    expect(launchH([painted, on(T0 - HOUR_MS)])).toBe(3);
+  });
+
   it('a coat waits for its air, and a launch for the tide', () => {
     const s = sheet({ minH: 6, waterH: 24 });
     const at = (h: number, toH: number) => ({ fromMs: T0 + h * HOUR_MS, toMs: T0 + toH * HOUR_MS });

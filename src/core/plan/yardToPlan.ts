@@ -51,6 +51,8 @@ export interface FilmOn {
   sandableMs: number | null;
   /** Until when dust and wet work harm it; null: no longer. */
   wetUntilMs: number | null;
+  /** Until when it bears no hands, slings or feet, ms; null or left out: it does, or its sheet doesn’t say. */
+  softUntilMs?: number | null;
 }
 
 export interface AreaToPlan {
@@ -65,8 +67,8 @@ export interface AreaToPlan {
   coats: readonly CoatToPlan[];
   /** Nothing is done on it before then: a support still covers it. Left out: at any time. */
   notBeforeMs?: number;
-  /** What makes its last film ready: the event for the water, or dry where it stays out of it. */
-  ready: 'immersion' | 'tack-free';
+  /** What makes its last film ready for the launch: the event for the water; where it stays out of it, bearing slings and feet, or dry where its sheet doesn’t state that. */
+  ready: 'immersion' | 'walk' | 'tack-free';
 }
 
 export interface PersonToPlan {

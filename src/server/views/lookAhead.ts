@@ -6,6 +6,7 @@ import {
   type CoatSpan,
   coatsByLaunch,
   HOUR_MS,
+  launchEvent,
   windowsFor,
 } from '../../core/cure/index.ts';
 import { workRates } from '../../core/film/index.ts';
@@ -138,7 +139,8 @@ function launchView(
         : null,
     };
   });
-  const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
+  const last = coats.at(-1) as CoatLeft;
+  const ready = launchEvent(last.sheet, state.area.service === 'immersed');
   const fit = coatsByLaunch({ coats, temps: tempsFor(air, place), launchMs, ready });
   const knownUntil = air.hours.at(-1)?.at ?? inHand.now;
   return {

@@ -38,6 +38,14 @@ function wetUntil(clock: AreaClock, now: number): number | null {
   return dryMs > now ? dryMs : null;
 }
 
+/** Until when a film bears no slings and feet, ms; null: it does, or its sheet doesn’t say. */
+function softUntil({ film, hand, events }: AreaClock, now: number): number | null {
+  const walk = events.find(({ event }) => event === 'walk');
+  if (film === null || hand?.notCuring || !walk) return null;
+  const walkMs = ms(walk.at) ?? now + PLAN_SPAN_MS;
+  return walkMs > now ? walkMs : null;
+}
+
 export function filmOn(clock: AreaClock, now: number): FilmOn | null {
   const { film, segments, events } = clock;
   if (!film) return null;
@@ -46,19 +54,20 @@ export function filmOn(clock: AreaClock, now: number): FilmOn | null {
     segments: segments.map(({ state, from, to }) => ({ state, fromMs: Date.parse(from), toMs: ms(to) })),
     sandableMs: ms(events.find(({ event }) => event === 'sandable')?.at ?? null),
     wetUntilMs: wetUntil(clock, now),
+    softUntilMs: softUntil(clock, now),
   };
 }
 
 /**
- * An area of which only its wet film counts: dust harms it, and the boat is not launched before it is dry.
+ * An area of which only its wet or soft film counts: dust harms it, and the boat is not launched before it is dry and bears slings and feet.
  *
- * @returns null: nothing on it is wet
+ * @returns null: nothing on it is wet or soft
  */
 export const wetFilmOnly = (
   area: Omit<AreaToPlan, 'film' | 'coats' | 'ready' | 'primeByMs'>,
   film: FilmOn | null,
 ): AreaToPlan | null =>
-  film === null || film.wetUntilMs === null
+  film === null || (film.wetUntilMs === null && film.softUntilMs == null)
     ? null
     : { ...area, film: { ...film, segments: [] }, primeByMs: null, coats: [], ready: 'tack-free' };
 

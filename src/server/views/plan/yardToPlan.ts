@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
-import type { AreaClock, LeverCode, PlanSetup, UnplannedCode } from '../../../contract/index.ts';
+import type { AreaClock, LeverCode, PlanSetup, Service, UnplannedCode } from '../../../contract/index.ts';
 import { type AirHour, type AirLimits, typicalHours } from '../../../core/air/index.ts';
-import { HOUR_MS, type SplicedHour } from '../../../core/cure/index.ts';
+import { HOUR_MS, launchEvent, type SplicedHour } from '../../../core/cure/index.ts';
 import { workRates } from '../../../core/film/index.ts';
 import {
   type AreaToPlan,
@@ -118,6 +118,13 @@ function leftOutBy(clock: AreaClock, uncoveredMs: number | null, now: number): U
   return clock.hand?.notCuring ? 'not-curing' : null;
 }
 
+/** What makes the last film of an area ready for the launch. */
+function readyBy(coats: AreaToPlan['coats'], service: Service): AreaToPlan['ready'] {
+  const top = coats.at(-1)?.sheet;
+  if (top) return launchEvent(top, service === 'immersed');
+  return service === 'immersed' ? 'immersion' : 'tack-free';
+}
+
 /**
  * The yard as it now stands, as the planner takes it.
  *
@@ -208,7 +215,7 @@ export async function yardToPlan(
         requests.set(id, each);
         limitsOf[id] = coatLimitsOf(each.sheet, each.method);
       }
-      const ready = state.area.service === 'immersed' ? 'immersion' : 'tack-free';
+      const ready = readyBy(planned.coats, state.area.service);
       const covered = clock.hiddenBy && uncoveredMs !== null && { notBeforeMs: uncoveredMs };
       return { ...area, film, primeByMs: ms(clock.primeBy), coats: planned.coats, ready, ...covered };
     } catch (error) {
