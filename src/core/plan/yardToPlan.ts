@@ -51,7 +51,7 @@ export interface FilmOn {
   sandableMs: number | null;
   /** Until when dust and wet work harm it; null: no longer. */
   wetUntilMs: number | null;
-  /** Until when it bears no hands, slings or feet, ms; null or left out: it does, or its sheet doesn’t say. */
+  /** Until when slings or feet would mark it, ms; null or left out: they no longer do, or its sheet doesn’t say. */
   softUntilMs?: number | null;
 }
 

@@ -241,7 +241,7 @@ export async function yardToPlan(
   });
   const days = levers.includes('any-launch-day') ? WEEK : setup.launchDays;
   const { launchFromHour: fromHour, launchToHour: toHour, launchStops = [] } = setup;
-  // A launch is over by the end of its hours, and before the crane stops; hours shorter than one take it at their beginning.
+  // A launch ends within its hours, and before the crane stops. In hours that are too short it starts at their beginning.
   const launchMs = PLAN_ASSUMES.launchH * HOUR_MS;
   const launches = present(
     hoursOn({ days, fromHour, toHour }, zone, fromMs).map((hours) => ({
