@@ -512,7 +512,7 @@ const WITHOUT_FIGURES = [
   'hasHull', 'memoised', 'memoisedByKey', 'remembering',
   'finite', 'moment', 'positive', 'within', 'parseNumber', 'parseQuantity', 'shownUnit', 'sentence', 'film', 'degrees', 'unitDef', 'QuantityError', 'NotStatedError',
   'widestOf', 'lastPassing', 'meanOf', 'withoutOutliers', 'usualColours', 'hullsOf', 'launchEvent', 'isUnderCover', 'surroundingsAt', 'nextChange', 'windOver', 'ruleFor', 'safeEvent', 'isCumulative', 'toolBasis', 'readStl', 'readObj', 'writeStl', 'writeObj', 'facesOf',
-  'judgeJoint', 'judgeGrounds', 'nearestFine', 'withOtherProducts', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'holdsCopper', 'filmOf', 'thinnerOf',
+  'judgeJoint', 'judgeGrounds', 'nearestFine', 'withOtherProducts', 'layerOf', 'layerOfStep', 'prepareFor', 'gradeOf', 'prepTasks', 'isCuprous', 'filmOf', 'thinnerOf',
   'methodsOf', 'lossOf', 'upperLossOf', 'firstFilm', 'isConverted', 'stillDone', 'colourOf', 'appliedBond', 'schoolInForce', 'switchSchool', 'fillTemplate', 'templatesFor', 'sandedAt', 'waitsUntil',
   'planYard', 'placesOf', 'planKeeping', 'cheapestWay', 'followPlan', 'planFollower', 'rehearse', 'oddsOf', 'joined', 'filmIn', 'yardInWeather', 'passing', 'cleaningLitres', 'solventRub', 'takesFigure', 'withMark', 'markSheet', 'checkDimensions', 'uprightness', 'otherSide', 'sweepMm', 'flareDegAt',
 ]; // biome-ignore format: a list

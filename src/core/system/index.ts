@@ -36,7 +36,7 @@ export {
 export {
   type Bond,
   type Ground,
-  holdsCopper,
+  isCuprous,
   type Joint,
   type Mark,
   type Rule,

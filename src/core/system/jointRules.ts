@@ -10,7 +10,7 @@ import {
   TREATMENTS,
   TWO_PACKS,
 } from './groups.ts';
-import { type Ground, holdsCopper, type Rule } from './rules.ts';
+import { type Ground, isCuprous, type Rule } from './rules.ts';
 
 const onFamily = (ground: Ground): Family | 'unknown' | null =>
   ground.kind === 'bare' ? null : ground.family;
@@ -40,7 +40,7 @@ export const JOINT_RULES: readonly Rule[] = [
     mark: 'T',
     never: true,
     when: ({ coat, substrate }) =>
-      substrate === 'aluminium' && holdsCopper(coat) && isIn(ANTIFOULINGS, coat.family),
+      substrate === 'aluminium' && isCuprous(coat) && isIn(ANTIFOULINGS, coat.family),
   },
   {
     id: 'copper-bearing-on-aluminium',
@@ -51,7 +51,7 @@ export const JOINT_RULES: readonly Rule[] = [
     never: true,
     when: ({ coat, substrate, barrierBelow, sheetNamesMetal }) =>
       substrate === 'aluminium' &&
-      holdsCopper(coat) &&
+      isCuprous(coat) &&
       !isIn(ANTIFOULINGS, coat.family) &&
       !(barrierBelow && sheetNamesMetal),
   },

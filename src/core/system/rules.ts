@@ -68,5 +68,5 @@ export interface ServiceRule {
 }
 
 /** A data sheet’s statement about copper counts for any coating type; without one, antifouling is assumed to contain copper. */
-export const holdsCopper = ({ family, copper }: RuleCoat): boolean =>
+export const isCuprous = ({ family, copper }: RuleCoat): boolean =>
   copper ?? (isIn(ANTIFOULINGS, family) && family !== 'copper-free-antifouling');

@@ -16,9 +16,14 @@ interface MoveValues {
 }
 
 /** The whole boat stands elsewhere since a time: out of the shed, under a tent. Films applied before keep the temperatures they had. */
-export function MoveBoat({ boatId, onDone }: { boatId: string; onDone: () => void }) {
+export function MoveBoat(of: { boatId: string; onDone: () => void }) {
+  // Without the yard’s zone the time of the move would be of another hour.
+  const zone = useYard().data?.zone;
+  return zone === undefined ? null : <MoveForm {...of} zone={zone} />;
+}
+
+function MoveForm({ boatId, onDone, zone }: { boatId: string; onDone: () => void; zone: string }) {
   const { system } = useUnits();
-  const zone = useYard().data?.zone ?? 'UTC';
   const [now] = useState(() => toLocalField(Date.now(), zone));
   const submit = async (values: MoveValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
@@ -55,7 +60,7 @@ export function MoveBoat({ boatId, onDone }: { boatId: string; onDone: () => voi
         <TimeField
           name="since"
           label="Since"
-          hint="Films applied earlier keep the temperatures of the earlier shelter."
+          hint="For all areas, inside too. Films applied earlier keep the temperatures of the earlier shelter."
         />
       </div>
     </RecordForm>
