@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { SHEETS } from '../demo/sheets.ts';
 import type { AreaInput, BoardView } from '../src/contract/index.ts';
 import { type Family, FILLERS, TEMPLATES } from '../src/core/system/index.ts';
-import { BY_HAND, expectAccessible, stacksTest as test } from './yard.ts';
+import { BY_HAND, expectAccessible, goWithin, stacksTest as test } from './yard.ts';
 
 /** Every typical stack and every forbidden one, walked as a user would; schools, bands, and the work before a coat. */
 
@@ -50,17 +50,24 @@ async function addCoats(page: Page, families: readonly Family[]) {
     await page.getByRole('button', { name: 'Add step' }).click();
   }
 }
+/** The system of another area, and it stands there before anything is pressed. */
+async function openArea(page: Page, systems: string, name: string) {
+  await goWithin(page, systems);
+  const areas = page.getByRole('navigation', { name: 'Areas' });
+  await expect(areas.locator('[aria-current="page"]')).toContainText(name);
+}
 const asksWhy = (page: Page) => page.getByLabel(/Reason to apply anyway/);
 
 test('each typical stack from its template: drawn, saved, and no false alarm', async ({ page }) => {
   test.slow();
+  await page.goto('/rules');
   for (const { name, substrates, services, steps } of TEMPLATES) {
     const [substrate, service] = [substrates[0], services[0]] as [
       AreaInput['substrate'],
       AreaInput['service'],
     ];
     const { systems } = await newArea(page, name, { substrate, service });
-    await page.goto(systems);
+    await openArea(page, systems, name);
     // A filler goes on the share that is to be filled: nothing is taken before it is told.
     const take = page.getByRole('button', { name: `Use template ${name}` });
     if (steps.some(({ family }) => FILLERS.includes(family))) {
@@ -145,9 +152,10 @@ test('each forbidden stack: the right reason, and the nearest workable one taken
   page,
 }) => {
   test.slow();
+  await page.goto('/rules');
   for (const [what, place, families, reason] of FORBIDDEN) {
     const { systems } = await newArea(page, what, place);
-    await page.goto(systems);
+    await openArea(page, systems, what);
     await addCoats(page, families);
     await expect(page.getByText(reason).first(), what).toBeVisible();
     await page.getByRole('button', { name: 'Save system' }).click();

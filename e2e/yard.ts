@@ -160,6 +160,15 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(overflow).toBeLessThanOrEqual(0);
 }
 
+/** Goes to another page as a link does: loading the whole application again would take longer than the page. */
+export async function goWithin(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+  await page.waitForURL(`**${path}`);
+}
+
 /** Types a date and time part by part, as a hand does. */
 export async function typeTime(page: Page, label: string, time: DateTime): Promise<void> {
   const field = page.getByRole('group', { name: label });

@@ -11,7 +11,17 @@ const script = (part) => () => run(bin('tsx'), [path.join(root, 'test/soak', `${
 /** The files that ask `cases` how many to take. */
 const random = () => {
   process.env.SOAK = '1';
-  const files = ['howSure', 'cheapestPacks', 'plan/schedule', 'planYard', 'everyView', 'limits'];
+  const files = [
+    'howSure',
+    'cheapestPacks',
+    'plan/schedule',
+    'planYard',
+    'planKeeping',
+    'plan/odds',
+    'rehearse',
+    'everyView',
+    'limits',
+  ];
   return run(bin('vitest'), ['run', '--project', 'logic', ...files]);
 };
 const parts = { power: script('power'), fuzz: script('fuzz'), random };

@@ -15,13 +15,17 @@ export async function closeShared(): Promise<void> {
 atEnd.push(closeShared);
 
 /** A server over an empty yard in memory, or over a database server; with a clock of the test's own. */
-export async function yardServer(now: () => number = () => NOON, databaseUrl?: string) {
+export async function yardServer(
+  now: () => number = () => NOON,
+  databaseUrl?: string,
+  webFolder = '/nowhere',
+) {
   const yard = databaseUrl === undefined ? await emptyYard() : null;
   const running: Running = await start({
     folder: null,
     databaseUrl,
     port: 0,
-    webFolder: '/nowhere',
+    webFolder,
     quiet: true,
     now,
     checkReplies: true,

@@ -24,7 +24,6 @@ import type {
 } from '../contract/index.ts';
 import { area as areaTable } from './db/schema.ts';
 import { makeLogger, serializers } from './http/logger.ts';
-import { start } from './start.ts';
 
 let server: Awaited<ReturnType<typeof yardServer>>;
 let planned: Awaited<ReturnType<typeof aPlannedArea>>;
@@ -401,7 +400,7 @@ describe('what goes out', () => {
     mkdirSync(path.join(web, 'assets'));
     writeFileSync(path.join(web, 'index.html'), '<!doctype html><title>page</title>');
     writeFileSync(path.join(web, 'assets/a.js'), '1');
-    const own = await start({ folder: null, port: 0, webFolder: web, quiet: true });
+    const own = await yardServer(undefined, undefined, web);
     const status = async (route: string, method = 'GET') => {
       const response = await fetch(`${own.address}${route}`, { method });
       await response.arrayBuffer();

@@ -53,6 +53,11 @@ function numbersOf(
     ...(items ?? []).flatMap((each) => numbersOf(each, [...at, 0])),
   ];
 }
+/** The first of them and every so many after it; all of them in `npm run soak`. */
+const aShare = <T>(list: readonly T[], inSuite: number): T[] => {
+  const every = cases(inSuite, 1);
+  return list.filter((_, i) => i % every === 0);
+};
 /** A body with one of its numbers another; null: its example has none there. */
 function withNumber(body: Json, path: readonly (string | number)[], value: number): Json | null {
   const copy = structuredClone(body);
@@ -165,8 +170,7 @@ it('a sheet in use at the ends of what is allowed takes neither the bench nor th
   await server.ask('POST', '/log', aCoat(used, NOON - 30 * HOUR));
   let version = 1;
   const ends = numbersOf(contract.productUpdate.describe() as Described).flatMap(([path, each]) => each.map((end) => [path, end] as const)); // biome-ignore format: one line
-  const every = cases(7, 1);
-  for (const [path, end] of ends.filter((_, i) => i % every === 0)) {
+  for (const [path, end] of aShare(ends, 9)) {
     if (path.join() === 'version') continue;
     const body = withNumber({ ...whole, version } as never, path, end);
     if (body === null || (await server.ask('PUT', `/products/${product.id}`, body)).status >= 300) continue;
@@ -197,8 +201,9 @@ it('entries at the ends of what is allowed take no view down, whether they are t
   const faults: string[] = [];
   const taken = new Set<string>();
   for (const [kind, body] of Object.entries(ENTRIES()))
-    for (const [path, ends] of numbersOf(
-      contract.entryBodies[kind as contract.EntryKind].describe() as never,
+    for (const [path, ends] of aShare(
+      numbersOf(contract.entryBodies[kind as contract.EntryKind].describe() as never),
+      3,
     ))
       for (const end of ends) {
         const extreme = withNumber(body, path, end);
@@ -230,7 +235,7 @@ it('a line at the ends of what is allowed takes no view down', async () => {
   const mark = (xM: number, side: string) => ({ id: uuidv7(), name: '', kind: 'line', side, xM, yM: 1, readingMm: 1400, aboveLineMm: 0, errorMm: 3 }); // biome-ignore format: one line
   const example = { ...plan, trimDeg: 0, heelDeg: 0, waterplaneM2: 20, marks: [mark(1, 'port'), mark(7, 'starboard')], madeMarks: [{ id: uuidv7(), side: 'port', xM: 3, readingMm: 1400 }] }; // biome-ignore format: one line
   let { version } = plan;
-  for (const [path, ends] of numbersOf(contract.waterlineInput.describe() as Described))
+  for (const [path, ends] of aShare(numbersOf(contract.waterlineInput.describe() as Described), 2))
     for (const end of ends) {
       if (path.join() === 'version') continue;
       const body = withNumber({ ...example, version } as never, path, end);
@@ -267,7 +272,7 @@ it('a plan at the ends of what is allowed takes no view down', async () => {
 it('rules of money at the ends of what is allowed take no view down', async () => {
   const faults: string[] = [];
   await server.ask('POST', '/offers', offer());
-  for (const [path, ends] of numbersOf(contract.tradeSettings.describe() as Described))
+  for (const [path, ends] of aShare(numbersOf(contract.tradeSettings.describe() as Described), 2))
     for (const end of ends) {
       if (path.join() === 'version') continue;
       const { settings } = (await server.ask<TradeView>('GET', '/trade')).body;

@@ -103,7 +103,7 @@ it(
       return { airC: at === day ? 12.6 : at > day ? 40 : 12.6, rh: 0.05 };
     });
     const { plan, launchMs } = planned(one, hours);
-    const draws = cases(60, 600);
+    const draws = cases(40, 600);
     const outcomes = followPlan(
       { of: one, plan, hours, morningMs: MORNING, wetShare: 0.2 },
       { first: 0, count: draws },

@@ -22,7 +22,9 @@ export function remembering<Result>(
   const known = new WeakMap<object, Kept<Result>[]>();
   return (first, rest, make) => {
     const results = known.get(first) ?? [];
-    const had = results.find((each) => each.rest.every((value, i) => Object.is(value, rest[i])));
+    const had = results.find(
+      (each) => each.rest.length === rest.length && each.rest.every((value, i) => Object.is(value, rest[i])),
+    );
     if (had) return had.result;
     const made = { rest, result: make() };
     results.unshift(made);

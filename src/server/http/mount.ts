@@ -58,9 +58,8 @@ function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, s
   return { ...body, id: params.id };
 }
 
-function hasKey(schema: Joi.ObjectSchema, key: string): boolean {
-  return key in ((schema.describe() as { keys?: object }).keys ?? {});
-}
+const keysOf = memoised((schema: Joi.ObjectSchema) => (schema.describe() as { keys?: object }).keys ?? {});
+const hasKey = (schema: Joi.ObjectSchema, key: string): boolean => key in keysOf(schema);
 
 function handOut(res: Response, { name, type, content, immutable, inline }: HandedOut): void {
   if (immutable) res.set('cache-control', 'private, max-age=31536000, immutable');

@@ -108,8 +108,16 @@ type LoggedKind = (typeof LOGGED)[number];
 /** Valid log entries of areas. */
 export type Logged = Map<string, Counted<LoggedKind>[]>;
 
-/** The areas of a boat with their stacks, readings and supports; of the whole yard where none is named. */
-export async function loadGround(db: Queries, boatId: string | null): Promise<Ground> {
+/**
+ * The areas of a boat with their stacks, readings and supports; of the whole yard where none is named.
+ *
+ * @param profiles blast profiles by area, where they are known
+ */
+export async function loadGround(
+  db: Queries,
+  boatId: string | null,
+  profiles?: Ground['profileBy'],
+): Promise<Ground> {
   const running = await runningAreas(db, boatId);
   const parts = running.flatMap(({ area }) => (area.part ? [area.part] : []));
   // A piece may take the system of the area it was cut out of, be that archived or not.
@@ -120,7 +128,7 @@ export async function loadGround(db: Queries, boatId: string | null): Promise<Gr
   return {
     running,
     stepsBy: await stepsByArea(db, needed),
-    profileBy: await profilesByArea(db, boatId === null ? null : [boatId]),
+    profileBy: profiles ?? (await profilesByArea(db, boatId === null ? null : [boatId])),
     standsBy: await standsById(db, [...new Set(parts.flatMap(({ standId }) => standId ?? []))]),
   };
 }

@@ -32,9 +32,10 @@ export interface BoatMemory {
 const potsFrom = (now: number) => new Date(now - POT_SHOWN_MS);
 
 /** Of the log of a whole yard, what was logged on the areas of one boat and on those they were cut out of. */
-function ownLogged({ running }: Ground, logged: Logged): Logged {
-  const ids = running.flatMap(({ area }) => [area.id, ...(area.part ? [area.part.areaId] : [])]);
-  return new Map(ids.flatMap((id) => (logged.has(id) ? [[id, logged.get(id) ?? []] as const] : [])));
+function ownLogged(ground: Ground, logged: Logged): Logged {
+  return new Map(
+    idsOf(ground).flatMap((id) => (logged.has(id) ? [[id, logged.get(id) ?? []] as const] : [])),
+  );
 }
 
 const boatMemory = (
@@ -81,28 +82,40 @@ function withAreasKept(fresh: BoatMemory, kept: BoatMemory | undefined): BoatMem
   return { ...fresh, states };
 }
 
+const idsOf = ({ running }: Ground): string[] =>
+  running.flatMap(({ area }) => [area.id, ...(area.part ? [area.part.areaId] : [])]);
+
+/** Whether the log of every area is in memory: that of a restored area isn’t. */
+function isLogKept(kept: BoatMemory, ground: Ground): boolean {
+  const known = new Set(idsOf(kept.ground));
+  return idsOf(ground).every((id) => known.has(id));
+}
+
 /**
  * Reads some boats again; the others stay as they are, and so does one whose log says nothing new of any coat or pot (a note, a tick
  * of masking).
  *
- * @param stale by id, whether more than its log was changed
+ * @param stale by id, what was changed of each: its log, its areas, its form …
  */
 export async function readSomeBoats(
   db: Queries,
   now: number,
   known: ReadonlyMap<string, BoatMemory>,
-  stale: ReadonlyMap<string, boolean>,
+  stale: ReadonlyMap<string, ReadonlySet<string>>,
 ): Promise<BoatMemory[]> {
   const boats = [...known.values()].filter(({ boat }) => !stale.has(boat.id));
-  for (const [boatId, more] of stale) {
+  for (const [boatId, changed] of stale) {
     const kept = known.get(boatId);
+    const more = [...changed].some((of) => of !== 'log');
     const boat = kept && !more ? kept.boat : await boatById(db, boatId);
     if (!boat || boat.archived) continue;
-    const ground = kept && !more ? kept.ground : await loadGround(db, boatId);
-    const shape = kept && !more ? kept.shape : ((await shapesByBoat(db, boatId)).get(boatId) ?? NO_SHAPE);
-    // Always read: the log of a restored area wasn’t kept in memory.
-    const logged = ownLogged(ground, await loadLogged(db, [boatId]));
-    const pots = await openPotsSince(db, potsFrom(now), boatId);
+    const profiles = changed.has('survey') ? undefined : kept?.ground.profileBy;
+    const ground = kept && !more ? kept.ground : await loadGround(db, boatId, profiles);
+    const shape =
+      kept && !changed.has('form') ? kept.shape : ((await shapesByBoat(db, boatId)).get(boatId) ?? NO_SHAPE);
+    const isKept = kept && !changed.has('log') && isLogKept(kept, ground);
+    const logged = ownLogged(ground, isKept ? kept.logged : await loadLogged(db, [boatId]));
+    const pots = isKept ? kept.pots : await openPotsSince(db, potsFrom(now), boatId);
     const same =
       kept && !more && isDeepStrictEqual(logged, kept.logged) && isDeepStrictEqual(pots, kept.pots);
     boats.push(same ? kept : withAreasKept(boatMemory(boat, ground, logged, pots, shape), kept));

@@ -102,16 +102,16 @@ export function readingOf(
   };
 }
 
-/** Which parts of a snapshot a set of changed domains makes stale; of a boat, whether more than its log. */
+/** Which parts of a snapshot a set of changed domains makes stale; of each boat, what was changed of it. */
 export function staleParts(domains: Iterable<string>) {
-  const boats = new Map<string, boolean>();
+  const boats = new Map<string, Set<string>>();
   const products: string[] = [];
   const whole = new Set<string>();
   for (const domain of domains) {
     const [of = '', id] = domain.split(':');
     if (of === 'stock' && id !== undefined) products.push(id);
     else if (id === undefined) whole.add(of);
-    else boats.set(id, boats.get(id) === true || of !== 'log');
+    else boats.set(id, (boats.get(id) ?? new Set()).add(of));
   }
   return { boats, products, whole };
 }

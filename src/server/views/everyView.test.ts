@@ -127,13 +127,14 @@ it('memory equals a cold read, and nothing changes unannounced, whatever is writ
       const [id, area] = [planned.boat.id, planned.area.id];
       const otherPlace = { heatC: 16, watts: 2000, shell: null, outsideM2: null, airChangesPerH: null, litresPerH: 0, roomM3: 20 }; // biome-ignore format: one line
       expect(await get(`/boats/${id}/log`)).toEqual(plain(await logView(afresh, id, {})));
-      for (const each of [area, piece]) {
+      const shown = new Set(warm.states.map((state) => state.area.id));
+      for (const each of [area, piece].filter((areaId) => shown.has(areaId))) {
         const { bare, progress, session, paintedFrom, alike, tins } = await benchView(afresh, each, { safeHours: null, otherPlace }); // biome-ignore format: one line
         expect(await get(`/bench/${each}`)).toMatchObject(plain({ bare, progress, session, paintedFrom, alike, tins })); // biome-ignore format: one line
       }
       expect(await get('/today')).toEqual(plain(await todayView(afresh)));
     }),
-    { numRuns: cases(5, 40), seed: 4870, endOnFailure: true },
+    { numRuns: cases(3, 40), seed: 4870, endOnFailure: true },
   );
 });
 

@@ -92,6 +92,8 @@ export async function todayView({ db, memory, now }: Context): Promise<TodayView
 /** What the air allows within half a minute is the same: nothing in it moves faster. */
 const SAME_FOR_MS = 30_000;
 const kept = remembering<Promise<Judged>>();
+/** A coat whose area, sheet and air are the same is not asked about again because another boat was written. */
+const keptAsked = remembering<Asked | null>();
 
 /** The coats asked about, and the order in which the most fit for one person. */
 interface Judged {
@@ -146,7 +148,11 @@ async function judgeToday(known: YardReading, at: number): Promise<Judged> {
   const asked = (
     await inSlices(known.hours.length > 0 ? wanted.slice(0, MOST) : [], (clock) => {
       const state = stateOf.get(clock.areaId);
-      return state ? askAbout(state, clock, known, at, midnight, mixed.has(clock.areaId)) : null;
+      if (!state) return null;
+      const of = [clock, known.air, known.catalogue, known.trade.settings.workRates, mixed.has(clock.areaId)];
+      return keptAsked(state, [...of, Math.floor(at / SAME_FOR_MS)], () =>
+        askAbout(state, clock, known, at, midnight, mixed.has(clock.areaId)),
+      );
     })
   ).filter((each) => each !== null);
   const jobs = asked.map(({ coat, stretches }) => {

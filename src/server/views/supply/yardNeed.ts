@@ -50,6 +50,24 @@ export function yardNeed(known: Known, query: MaterialsQuery, useLearned: boolea
   return kept(known.states, question, () => madeNeed(known, query, useLearned));
 }
 
+const keptOfProduct = remembering<Need>(2 * MOST_ASKED);
+
+/** As {@link need}, of each product by itself: a product none of whose lines changed isn’t worked out again. */
+function needByProduct(lines: readonly NeedLine[]): Need {
+  const needs = [...grouped(lines, ({ productId }) => productId).values()].map((own) =>
+    keptOfProduct(own[0] as NeedLine, own, () => need({ lines: own })),
+  );
+  return {
+    parts: needs.flatMap((each) => each.parts),
+    colours: needs.flatMap((each) => each.colours),
+    liquids: needs.flatMap((each) => each.liquids),
+    additives: needs.flatMap((each) => each.additives),
+    lines: needs.flatMap((each) => each.lines),
+    unknown: needs.flatMap((each) => each.unknown),
+    sessions: needs.flatMap((each) => each.sessions),
+  };
+}
+
 function madeNeed(known: Known, query: MaterialsQuery, useLearned: boolean): YardNeed {
   const states = known.states.filter(
     ({ area, boat }) =>
@@ -71,8 +89,8 @@ function madeNeed(known: Known, query: MaterialsQuery, useLearned: boolean): Yar
     if (useLearned) factors.set(line.id, rate.factor);
     return useLearned ? rated(line, rate) : line;
   });
-  const bySheet = need({ lines: lines.map(({ line }) => line) });
-  const own = useLearned && learned.size > 0 ? need({ lines: byRate }) : bySheet;
+  const bySheet = needByProduct(lines.map(({ line }) => line));
+  const own = useLearned && learned.size > 0 ? needByProduct(byRate) : bySheet;
   return {
     lines,
     byProduct: grouped(lines, ({ line }) => line.productId),
