@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -32,12 +33,14 @@ const pot = (readyH: number, setsH: number): PotView => ({
 function show(pots: PotView[], clocks: AreaClock[]) {
   const lines = boardLines(pots, clocks);
   render(
-    <MemoryRouter>
-      <UnitsProvider>
-        <DoNext lines={lines} zone="utc" />
-        <RunningList lines={lines} zone="utc" site={{ latitude: 50, longitude: 0 }} />
-      </UnitsProvider>
-    </MemoryRouter>,
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>
+        <UnitsProvider>
+          <DoNext lines={lines} zone="utc" />
+          <RunningList lines={lines} zone="utc" site={{ latitude: 50, longitude: 0 }} />
+        </UnitsProvider>
+      </MemoryRouter>
+    </QueryClientProvider>,
   );
   const next = screen.getByRole('region', { name: 'Next' });
   return {
