@@ -224,6 +224,8 @@ export interface BenchView {
   bare: BareTick[];
   /** Paint is about to cross the old waterline, and nobody has said what became of it. */
   askOldLine: boolean;
+  /** Whether aggregate is strewn into the coat in hand while it is wet. */
+  takesAggregate: boolean;
   /** How far the stock lasts for the present coat; null: the product isn’t in stock. */
   tins: BenchTins | null;
 }

@@ -164,19 +164,23 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
       .label('task')
       .required(),
     ...taskFields,
-    outcome: Joi.valid('done', 'faults').label('outcome').required(),
+    outcome: Joi.valid('done', 'faults', 'strewn').label('outcome').required(),
     remark: text(1000).label('remark').required(),
     aggregate: Joi.object({
       strewnKg: between('strewn (kg)', 0.001, 5000).required(),
-      sweptBackKg: between('swept back (kg)', 0, 5000).required(),
+      sweptBackKg: between('swept back (kg)', 0, 5000).allow(null).required(),
     })
       .custom((value: NonNullable<WorkBody['aggregate']>, helpers) =>
-        value.sweptBackKg > value.strewnKg ? helpers.error('aggregate.more', { ...value }) : value,
+        (value.sweptBackKg ?? 0) > value.strewnKg ? helpers.error('aggregate.more', { ...value }) : value,
       )
       .messages({
         'aggregate.more': 'swept back {#sweptBackKg} kg is more than the {#strewnKg} kg strewn',
       }),
-  }),
+  })
+    .custom((value: WorkBody, helpers) =>
+      value.outcome === 'strewn' && value.kind !== 'aggregate' ? helpers.error('work.strewn') : value,
+    )
+    .messages({ 'work.strewn': 'only aggregate can be strewn' }),
   'hand-test': objectOf<HandTestBody>({
     stepId: id().label('step').required(),
     coatNo: between('coat number', 0, 30).integer().required(),

@@ -108,12 +108,12 @@ export interface WorkBody extends StepTask {
   coatNo: number;
   /** The task's id in the stack, or what no system plans: sanding between coats or after a missed window, a wash. */
   taskId: string;
-  /** An inspection that finds faults leaves the work due. */
-  outcome: 'done' | 'faults';
+  /** An inspection that finds faults leaves the work due, and so does aggregate that is strewn but not yet swept up. */
+  outcome: 'done' | 'faults' | 'strewn';
   /** A remark: faults found, or anything worth recording. */
   remark: string;
-  /** Of aggregate, if it was weighed: what was strewn, and what was swept back, kg. */
-  aggregate?: { strewnKg: number; sweptBackKg: number } | undefined;
+  /** Of aggregate, if it was weighed: what was strewn, and what was swept back, kg; null: not swept up yet. */
+  aggregate?: { strewnKg: number; sweptBackKg: number | null } | undefined;
 }
 
 /** One more coat of a step than planned, because the work wants it: another round of filling and fairing. */

@@ -20,6 +20,8 @@ export type RunningKind =
   | 'tape'
   /** Tape under the last coat: pulled while that is wet, at tack-free at the latest. */
   | 'tape-wet'
+  /** Aggregate that goes into a wet coat, before that is tack-free at the latest. */
+  | 'strew'
   /** Fittings screwed down and lockers filled only after days, where the sheet states no full cure. */
   | 'loading'
   /** A film on its way to an event of its sheet. */
@@ -28,7 +30,7 @@ export type RunningKind =
 /** What ends a clock by hand; one that is left out ends by itself, or by the coat that follows. */
 export type RunningEnd =
   | { how: 'pot'; entryId: string }
-  | { how: 'work'; body: Omit<WorkBody, 'outcome' | 'remark'> }
+  | { how: 'work'; body: Omit<WorkBody, 'remark'> }
   | { how: 'tape'; body: Pick<TapeBody, 'itemId' | 'name'> };
 
 /** A clock that runs in the yard: since when, until when, and what ends it. */

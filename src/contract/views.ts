@@ -59,6 +59,15 @@ export interface WorkView extends StepTask {
   fromAt: string | null;
   /** A sanding: before then the film clogs the paper; null: no sanding, or not stated. */
   sandableAt: string | null;
+  /** Aggregate that is in the wet coat and still to be swept up; null: not strewn, or no aggregate. */
+  strewn: StrewnView | null;
+}
+
+export interface StrewnView {
+  at: string;
+  /** null: not weighed. */
+  kg: number | null;
+  entryId: string;
 }
 
 /** A part of an area that stands differently from the rest: applied in another session, or not yet. */

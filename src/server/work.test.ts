@@ -387,6 +387,44 @@ describe('tape under the last coat', () => {
   });
 });
 
+describe('aggregate', () => {
+  it('goes into the wet base coat, by tack-free at the latest, and is work to do until it is swept up', async () => {
+    now = NOON + HOUR;
+    const planned = await aPlannedArea(server, { coats: 1 }, { zone: 'deck' });
+    const { sheet } = planned.product;
+    const events = { 'tack-free': [{ tempC: 20, minutes: 240 }] };
+    const product = { ...planned.product, version: 1, sheet: { ...sheet, cure: { ...sheet.cure, events } } };
+    await server.ask('PUT', `/products/${product.id}`, product);
+    const task = { id: uuidv7(), kind: 'aggregate', amount: null, note: '' } as const;
+    const seal = { ...planned.step, id: uuidv7(), before: [task] };
+    const stack = `/areas/${planned.area.id}/stack`;
+    await server.ask('PUT', stack, { version: 2, steps: [planned.step, seal] });
+    const look = async () => {
+      const { body } = await server.ask<BenchView>('GET', `/bench/${planned.area.id}`);
+      const [work] = body.clock.work;
+      return { takes: body.takesAggregate, done: work?.doneAt ?? null, kg: work?.strewn?.kg ?? null };
+    };
+    const running = async () =>
+      (await server.ask<RunningView>('GET', `/running?areaId=${planned.area.id}`)).body.clocks.filter(
+        ({ kind }) => kind === 'strew',
+      );
+    expect(await look()).toEqual({ takes: true, done: null, kg: null });
+    await log(aCoat(planned, NOON, { sheetVersion: 2 }));
+    expect(await running()).toMatchObject([{ until: new Date(NOON + 4 * HOUR).toISOString() }]);
+    const body = { stepId: seal.id, coatNo: 0, taskId: task.id, kind: 'aggregate', amount: null, note: '', remark: '' } as const; // biome-ignore format: one line
+    const aggregate = { strewnKg: 4, sweptBackKg: null };
+    await logOn(planned, NOON, { kind: 'work', body: { ...body, outcome: 'strewn', aggregate } });
+    expect([await look(), await running()]).toEqual([{ takes: false, done: null, kg: 4 }, []]);
+    now = NOON + 20 * HOUR;
+    const swept = { strewnKg: 4, sweptBackKg: 1.5 };
+    await logOn(planned, now, { kind: 'work', body: { ...body, outcome: 'done', aggregate: swept } });
+    expect(await look()).toEqual({ takes: false, done: new Date(now).toISOString(), kg: null });
+    const sanding = { ...body, kind: 'sand', amount: 120, outcome: 'strewn' };
+    const entry = { id: uuidv7(), areaId: planned.area.id, at: new Date(now).toISOString(), corrects: null, kind: 'work', body: sanding }; // biome-ignore format: one line
+    expect((await server.ask('POST', '/log', entry)).status).toBe(422);
+  });
+});
+
 describe('coats taken off again', () => {
   const taken = (over: object) => ({
     kind: 'removal' as const,

@@ -144,6 +144,7 @@ export const benchReply = objectOf<BenchView>({
   faults: listOf(faultReply),
   bare: listOf(tick),
   askOldLine: flag(),
+  takesAggregate: flag(),
   tins: benchTins.allow(null).required(),
 });
 

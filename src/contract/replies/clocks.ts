@@ -3,7 +3,7 @@ import type { ProgressView, SessionNoteView } from '../benchView.ts';
 import { objectOf } from '../joi.ts';
 import { batchBody } from '../log.ts';
 import { taskFields } from '../stack.ts';
-import type { AreaClock, AreaGlance, NextView, PotView, WorkView } from '../views.ts';
+import type { AreaClock, AreaGlance, NextView, PotView, StrewnView, WorkView } from '../views.ts';
 import type { Shift, WeatherHour } from '../weather.ts';
 import {
   figure,
@@ -50,6 +50,7 @@ const work = objectOf<WorkView>({
   endsAt: maybeMoment(),
   fromAt: maybeMoment(),
   sandableAt: maybeMoment(),
+  strewn: objectOf<StrewnView>({ at: moment(), kg: maybeFigure(), entryId: uuid() }).allow(null),
 });
 
 export const clockReply = objectOf<AreaClock>({

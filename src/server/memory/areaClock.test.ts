@@ -95,6 +95,7 @@ const state = (
   rounds: [],
   handTests: [],
   work: [],
+  strewn: [],
   blast: null,
   profileMicrons: null,
   cutM2: 0,

@@ -13,7 +13,7 @@ import { type Air, tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
 import { type AreaSnapshot, type CoatOnArea, coatsOfSteps, netAreaOf } from './areaStates.ts';
-import { filmClock, filmGiven, nextKind, workFor, workView } from './filmClock.ts';
+import { filmClock, filmGiven, nextKind, workFor, workViews } from './filmClock.ts';
 import { groupsOf } from './groupsOf.ts';
 import { handOn } from './handOn.ts';
 import { convertedSteel } from './profileOf.ts';
@@ -149,7 +149,7 @@ export function areaClock(
     primeBy,
     hiddenBy: hiddenBy(state),
     next,
-    work: workFor(state, next, null).map(workView),
+    work: workViews(workFor(state, next, null), state, next),
     nextIsWater,
     state: state.steps.length === 0 ? 'no-system' : hiddenBy(state) ? 'hidden' : 'bare',
     until: primeBy,

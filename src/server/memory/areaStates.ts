@@ -31,6 +31,13 @@ export interface WorkOnArea extends DoneTask {
   coatNo: number;
 }
 
+/** Aggregate strewn into a wet coat, for one task. */
+export interface StrewnOnArea extends Pick<WorkOnArea, 'stepId' | 'coatNo' | 'taskId' | 'atMs'> {
+  entryId: string;
+  /** null: not weighed. */
+  kg: number | null;
+}
+
 /** A removal entry that counts. */
 export interface RemovalOnArea extends Removal {
   entryId: string;
@@ -50,6 +57,8 @@ export interface AreaSnapshot {
   /** When it was last taken down to the ground, ms; null: never, as far as is logged. */
   groundMs: number | null;
   work: WorkOnArea[];
+  /** Aggregate in a wet coat, whether swept up since or not. */
+  strewn: StrewnOnArea[];
   /** Steps that are to have a coat more than planned, one mention for each. */
   rounds: string[];
   /** What the hand found on films, in the order of time. */
@@ -187,6 +196,7 @@ export function areaStates(
           ),
         ),
       ].sort((one, other) => one.atMs - other.atMs),
+      strewn: all('work', toStrewn, ({ atMs }) => atMs < cutAt).filter((each) => stillDone(each, removals)),
       // A round asked for on coats that are gone went with them.
       rounds: of(area.id, 'round').flatMap(({ at, body }) => (at.getTime() > groundMs ? [body.stepId] : [])),
       handTests: of(area.id, 'hand-test').map(toHandTest),
@@ -256,12 +266,17 @@ const toHandTest = ({ id, at, body }: Counted<'hand-test'>) => ({
   coatNo: body.coatNo,
 });
 
-/** An inspection that found faults leaves its work due. */
+/** An inspection that found faults leaves its work due, and so does aggregate that is not swept up. */
 function toWork({ id, at, body }: Counted<'work'>): WorkOnArea[] {
   const { stepId, coatNo, taskId, kind, outcome } = body;
   if (outcome !== 'done') return [];
   return [{ stepId, coatNo, taskId, kind, entryId: id, atMs: at.getTime() }];
 }
+
+const toStrewn = ({ id, at, body }: Counted<'work'>): StrewnOnArea[] =>
+  body.outcome === 'strewn'
+    ? [{ ...body, entryId: id, atMs: at.getTime(), kg: body.aggregate?.strewnKg ?? null }]
+    : [];
 
 const toCoat = ({ id, at, body }: Counted<'coat'>): CoatOnArea[] => [
   {

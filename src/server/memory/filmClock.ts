@@ -48,13 +48,29 @@ export function workFor(
   });
 }
 
-export const workView = ({ doneMs, endsMs, fromMs, sandableMs, ...task }: DueTask): WorkView => ({
-  ...task,
-  doneAt: iso(doneMs),
-  endsAt: iso(endsMs),
-  fromAt: iso(fromMs),
-  sandableAt: iso(sandableMs),
-});
+/** Work before a coat as a page shows it. */
+export const workViews = (
+  work: readonly DueTask[],
+  { strewn }: AreaSnapshot,
+  next: NextView | null,
+): WorkView[] =>
+  work.map(({ doneMs, endsMs, fromMs, sandableMs, ...task }) => {
+    const out = strewn.findLast(
+      ({ taskId, stepId, coatNo }) =>
+        taskId === task.taskId && stepId === next?.stepId && coatNo === next.coatNo,
+    );
+    return {
+      ...task,
+      doneAt: iso(doneMs),
+      endsAt: iso(endsMs),
+      fromAt: iso(fromMs),
+      sandableAt: iso(sandableMs),
+      strewn:
+        out && doneMs === null
+          ? { at: new Date(out.atMs).toISOString(), kg: out.kg, entryId: out.entryId }
+          : null,
+    };
+  });
 
 export function nextKind(clock: AreaClock, catalogue: ProductCatalogue): Next | null {
   if (clock.nextIsWater) return { kind: 'water' };
@@ -176,7 +192,7 @@ export function filmClock(input: FilmInput): Partial<AreaClock> {
       from: new Date(edge.fromMs).toISOString(),
       factor: edge.factor,
     })),
-    work: work.map(workView),
+    work: workViews(work, state, clock.next),
     events,
     warnings: windows.warnings,
     keyGrit: oneGrit(windows.keyGrit, work),

@@ -17,7 +17,7 @@ import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
 import type { Context } from '../context.ts';
 import { areaClock } from '../memory/areaClock.ts';
-import type { AreaSnapshot } from '../memory/areaStates.ts';
+import { type AreaSnapshot, coatsOfSteps } from '../memory/areaStates.ts';
 import { surveyRows } from '../memory/boatRows.ts';
 import { groupsOf } from '../memory/groupsOf.ts';
 import { surfaceOf } from '../memory/surfaceOf.ts';
@@ -68,6 +68,13 @@ async function tinsFor(
     areaM2: left,
   };
   return benchTins(coat, { stock, trade, catalogue, now: at }, names);
+}
+
+/** Whether aggregate is strewn into a coat while it is wet: the last of its step, with aggregate before the next step. */
+function takesAggregate(state: AreaSnapshot, next: AreaClock['next']): boolean {
+  const i = state.steps.findIndex(({ id }) => id === next?.stepId);
+  const isLast = next !== null && next.coatNo + 1 === coatsOfSteps(state)[i];
+  return isLast && (state.steps[i + 1]?.before.some(({ kind }) => kind === 'aggregate') ?? false);
 }
 
 /** Answers for the same coat within a minute are one: nothing in it moves faster, and several people look at one bench. */
@@ -277,6 +284,7 @@ export async function benchView(
       ? await progressSince(log, db, areaId, clock.next.stepId, clock.next.coatNo, hourOf(at - POT_SHOWN_MS))
       : [],
     bare: await bareTicks(db, state.area, { ...known, log }, at),
+    takesAggregate: takesAggregate(state, clock.next),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),
     tins:
       step && product && clock.next

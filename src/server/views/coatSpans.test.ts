@@ -5,7 +5,12 @@ import { coatSpans } from './coatSpans.ts';
 
 const wait = (amount: number, endsAt: number | null = null): WorkView => ({
   ...{ taskId: `w${amount}`, kind: 'wait', amount, note: '', doneAt: null, entryId: null },
-  ...{ endsAt: endsAt === null ? null : new Date(endsAt).toISOString(), fromAt: null, sandableAt: null },
+  ...{
+    endsAt: endsAt === null ? null : new Date(endsAt).toISOString(),
+    fromAt: null,
+    sandableAt: null,
+    strewn: null,
+  },
 });
 const bare = (work: WorkView[]) =>
   ({ hiddenBy: null, failed: null, hand: null, segments: [], primeBy: null, work }) as never as AreaClock;

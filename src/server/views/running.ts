@@ -48,7 +48,19 @@ function ofFilm(clock: AreaClock, now: number, nowText: string): RunningClock[] 
       return [{ ...one, kind: 'wiped', since: doneAt, until: iso(Date.parse(doneAt) + WIPE_HOLDS_MS) }];
     const later = task.fromAt !== null && Date.parse(task.fromAt) > now;
     if (doneAt !== null || later || !next) return [];
-    const body = { stepId: next.stepId, coatNo: next.coatNo, taskId, kind, amount, note };
+    const body = { stepId: next.stepId, coatNo: next.coatNo, taskId, kind, amount, note, outcome: 'done' as const }; // biome-ignore format: one line
+    const wetUntil = clock.events.find(({ event }) => event === 'tack-free')?.at ?? null;
+    if (kind === 'aggregate' && film && !task.strewn && wetUntil !== null && wetUntil > nowText)
+      return [
+        {
+          ...one,
+          kind: 'strew',
+          name: film.productName,
+          since: film.appliedTo,
+          until: wetUntil,
+          end: { how: 'work', body: { ...body, outcome: 'strewn' } },
+        },
+      ];
     if (kind === 'wait' && endsAt !== null && Date.parse(endsAt) > now)
       return [{ ...one, kind: 'wait', until: endsAt, end: { how: 'work', body } }];
     if (kind === 'sand' && sandableAt !== null && Date.parse(sandableAt) > now)

@@ -102,7 +102,7 @@ function work({ next, work: tasks }: BenchView['clock'], entries: readonly Entry
   const unplanned = entries.flatMap((entry): WorkView[] => {
     if (entry.kind !== 'work' || entry.body.taskId !== WASH) return [];
     const { taskId, kind, amount, note } = entry.body;
-    return [{ taskId, kind, amount, note, doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null }]; // biome-ignore format: one line
+    return [{ taskId, kind, amount, note, doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null, strewn: null }]; // biome-ignore format: one line
   });
   const extra = tasks.some(({ taskId }) => taskId === WASH) ? [] : unplanned.slice(-1);
   return [...tasks, ...extra].map((task) => {
@@ -114,11 +114,27 @@ function work({ next, work: tasks }: BenchView['clock'], entries: readonly Entry
           entry.body.outcome === 'done'
         : entry.kind === 'strike' && task.entryId !== null && entry.corrects === task.entryId,
     );
-    if (!sent) return task;
+    if (!sent) return { ...task, strewn: strewn(task, next, entries) };
     return sent.kind === 'strike'
       ? { ...task, doneAt: null, entryId: null }
-      : { ...task, doneAt: sent.at, entryId: sent.id };
+      : { ...task, doneAt: sent.at, entryId: sent.id, strewn: null };
   });
+}
+
+/** Aggregate strewn, and that taken back, here. */
+function strewn(
+  task: WorkView,
+  next: BenchView['clock']['next'],
+  entries: readonly EntryInput[],
+): WorkView['strewn'] {
+  let known = task.strewn;
+  for (const { id, at, kind, body, corrects } of entries) {
+    if (kind === 'strike' && corrects === known?.entryId) known = null;
+    const isHere = kind === 'work' && body.taskId === task.taskId && body.stepId === next?.stepId;
+    if (isHere && body.coatNo === next.coatNo && body.outcome === 'strewn')
+      known = { at, kg: body.aggregate?.strewnKg ?? null, entryId: id };
+  }
+  return known;
 }
 
 function ticks(bare: readonly BareTick[], entries: readonly EntryInput[]): BareTick[] {

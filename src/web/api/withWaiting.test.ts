@@ -35,6 +35,7 @@ const task: WorkView = {
   endsAt: null,
   fromAt: null,
   sandableAt: null,
+  strewn: null,
 };
 const bench = (over: { pots?: Partial<PotView>[]; work?: WorkView[] } = {}) =>
   ({

@@ -7,7 +7,6 @@ import { useYard } from '../api/queries.ts';
 import { HandTests } from '../parts/HandTests.tsx';
 import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
-import { RestsOn } from '../parts/RestsOn.tsx';
 import { RunningClocks } from '../parts/RunningClocks.tsx';
 import { AnotherRound } from './AnotherRound.tsx';
 import { PaintedFrom, People, SessionLine } from './AtTheCoat.tsx';
@@ -17,13 +16,13 @@ import { BenchSteps, NextStep } from './BenchSteps.tsx';
 import { BlastClock } from './BlastClock.tsx';
 import { mixedFor } from './batchInHand.ts';
 import { Conditions, conditionsFrom } from './Conditions.tsx';
-import { LeaveBare, OldLineAsked } from './LeaveBare.tsx';
+import { OldLineAsked } from './LeaveBare.tsx';
 import { LogCoat } from './LogCoat.tsx';
 import { JustLogged, type LoggedCoat, PullTape } from './Logged.tsx';
-import { LookAhead } from './LookAhead.tsx';
 import { MixAndApply } from './MixAndApply.tsx';
-import { OtherPlaces } from './OtherPlaces.tsx';
 import { PotClocks } from './PotClocks.tsx';
+import { ReadyDetails } from './ReadyDetails.tsx';
+import { StrewNow } from './StrewNow.tsx';
 import { useSession } from './session.ts';
 import { TakeOff } from './TakeOff.tsx';
 import { Together } from './Together.tsx';
@@ -120,6 +119,7 @@ function Bench({
       <BenchHead view={view} zone={zone} />
       <SessionLine session={bench.session} zone={zone} now={Date.parse(view.now)} />
       <PaintedFrom area={view.paintedFrom} />
+      <StrewNow view={view} zone={zone} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}
       <JustLogged
         logged={logged}
@@ -135,6 +135,18 @@ function Bench({
           <BlastClock view={view} />
           <div className={`space-y-6 ${classOf('ready')}`}>
             <OldLineAsked view={view} />
+            {step && product && (
+              <Conditions
+                view={view}
+                sheet={product.sheet}
+                conditions={conditions}
+                onChange={setTyped}
+                zone={zone}
+                safeHours={safeHours}
+                onSafeHours={onSafeHours}
+                missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
+              />
+            )}
             <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
             <WorkBefore view={view} zone={zone} />
             <Together
@@ -145,41 +157,9 @@ function Bench({
               zone={zone}
               now={Date.parse(view.now)}
             />
-            {step && product && (
-              <>
-                <Conditions
-                  view={view}
-                  sheet={product.sheet}
-                  conditions={conditions}
-                  onChange={setTyped}
-                  zone={zone}
-                  site={site}
-                  safeHours={safeHours}
-                  onSafeHours={onSafeHours}
-                  missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
-                />
-                {view.outlook && (
-                  <OtherPlaces
-                    outlook={view.outlook}
-                    now={Date.parse(view.now)}
-                    zone={zone}
-                    inside={inside}
-                    onInside={onInside}
-                  />
-                )}
-                {view.outlook && (
-                  <LookAhead
-                    areaId={view.area.id}
-                    zone={zone}
-                    now={Date.parse(view.now)}
-                    safeHours={safeHours}
-                  />
-                )}
-                <RestsOn productId={product.id} sheet={product.sheet} figures={['conditions']} />
-                <LeaveBare view={view} zone={zone} />
-                <People {...bench} />
-              </>
-            )}
+            <ReadyDetails {...{ view, zone, site, safeHours, inside, onInside }}>
+              <People {...bench} />
+            </ReadyDetails>
             <div className="space-y-2">
               <HandTests clock={clock} zone={zone} now={Date.parse(view.now)} />
               <AnotherRound key={clock.film?.entryIds.join() ?? ''} view={view} />

@@ -111,7 +111,7 @@ export function CoatSuitability(props: Props) {
   const open = openConditions(view, measured);
   const conditions = new Set([...verdict.conditions, ...open.map(({ code }) => code)]);
   const [seen, setSeen] = useState<ReadonlySet<AirConditionCode>>(new Set());
-  const todo = beforeStart(view, now, missing);
+  const todo = beforeStart(view, now, { missing, ofWork: !held?.byWork });
   // The hours ahead are unknown, or when it is safe is: this hour's verdict alone is no leave.
   const unknown = verdict.ok && !ok && later.every(({ code }) => code === 'not-known');
   return (

@@ -1,19 +1,13 @@
-import { Suspense, useState } from 'react';
+import { useState } from 'react';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
-import { airAround, dewPointC, type Site, surfaceTempC } from '../../core/air/index.ts';
+import { airAround, dewPointC, surfaceTempC } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
-import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
-import { lazyPart } from '../parts/lazyPart.tsx';
-import { aroundNow } from '../parts/strip/useStripSpan.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { CoatSuitability } from './CoatSuitability.tsx';
-import { ComingHours } from './ComingHours.tsx';
-
-const TimeStrip = lazyPart(async () => (await import('../parts/strip/TimeStrip.tsx')).TimeStrip);
 
 interface Props {
   view: BenchView;
@@ -21,7 +15,6 @@ interface Props {
   conditions: LoggedConditions | null;
   onChange: (conditions: LoggedConditions | null) => void;
   zone: string;
-  site: Site;
   safeHours: number | null;
   onSafeHours: (hours: number) => void;
   /** Litres not mixed yet; null: unknown. */
@@ -67,8 +60,7 @@ function sayEstimate(view: BenchView, show: ReturnType<typeof useUnits>['show'])
 
 /** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
 export function Conditions(props: Props) {
-  const { view, sheet, conditions, onChange, zone, site, safeHours, onSafeHours, missing } = props;
-  const now = useMinute();
+  const { view, sheet, conditions, onChange, zone, safeHours, onSafeHours, missing } = props;
   const { show, system } = useUnits();
   const [typing, setTyping] = useState(conditions?.source === 'typed' || conditions === null);
   const unit = shownUnit('temperature', system);
@@ -156,22 +148,6 @@ export function Conditions(props: Props) {
           Use {view.air.source} weather data ({sayTime(view.air.at, zone, Date.parse(view.now))})
         </button>
       )}
-      <ComingHours hours={view.hours} zone={zone} />
-      <Suspense fallback={<p className="h-56 p-4">Loading chart…</p>}>
-        <TimeStrip
-          title={`${view.area.name}, ${view.boat.name}`}
-          areaId={view.area.id}
-          lanes={
-            view.clock.segments.length > 0
-              ? [{ key: view.area.id, name: view.area.name, segments: view.clock.segments }]
-              : []
-          }
-          home={aroundNow(now)}
-          zone={zone}
-          site={site}
-          height={130}
-        />
-      </Suspense>
     </section>
   );
 }

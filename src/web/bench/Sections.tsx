@@ -19,6 +19,8 @@ interface Props {
   product: Product;
   /** The second lap straight on that this coat is; null: it is none. */
   lap: BenchView['clock']['lap'];
+  /** Aggregate is strewn into the coat while it is wet. */
+  takesAggregate: boolean;
   /** m² that this coat still has to cover. */
   areaM2: number;
   applying: Applying;
@@ -34,17 +36,30 @@ const RUNS_UNTIL_MIN = 15;
 export function SectionsElsewhere({
   alike,
   join,
+  takesAggregate,
   ...rest
-}: Pick<Props, 'boat' | 'step' | 'product' | 'zone'> & { alike: AlikeArea; join: () => void }) {
+}: Pick<Props, 'boat' | 'step' | 'product' | 'zone' | 'takesAggregate'> & {
+  alike: AlikeArea;
+  join: () => void;
+}) {
   const applying = useApplying(alike, join);
   const area = { id: alike.areaId, name: alike.areaName, coveredM2: alike.coveredM2 };
   return (
-    <Sections {...rest} area={area} isOneOfSeveral lap={null} areaM2={alike.leftM2} applying={applying} />
+    <Sections
+      {...rest}
+      area={area}
+      isOneOfSeveral
+      lap={null}
+      takesAggregate={takesAggregate}
+      areaM2={alike.leftM2}
+      applying={applying}
+    />
   );
 }
 
 /** The area in sections, ticked off in the order of work, with the time that the last edge has been wet. */
-export function Sections({ boat, area, isOneOfSeveral, lap, step, product, areaM2, applying, zone }: Props) {
+export function Sections(props: Props) {
+  const { boat, area, isOneOfSeveral, lap, takesAggregate, step, product, areaM2, applying, zone } = props;
   const heading = useId();
   const { show } = useUnits();
   const { sections, coveredShare } = applying.progress;
@@ -71,6 +86,12 @@ export function Sections({ boat, area, isOneOfSeveral, lap, step, product, areaM
             ? `One section of ${each}. Tap it once you have covered it.`
             : `${count} sections of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`}
       </p>
+      {takesAggregate && (
+        <p className="font-semibold">
+          Strew aggregate into each section as soon as it is covered, to excess, until no wet paint shows.
+          Leave a wet strip along the edge that the next section joins.
+        </p>
+      )}
       {lap && <SecondLap lap={lap} count={count} zone={zone} />}
       <SectionsDrawing
         boatId={boat.id}

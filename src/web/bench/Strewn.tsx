@@ -6,71 +6,119 @@ import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayTask } from '../words/systems.ts';
 
-interface Values {
-  strewn: string;
-  sweptBack: string;
+interface Props {
+  task: WorkView;
+  entryOf: (outcome: 'strewn' | 'done', aggregate?: WorkBody['aggregate']) => EntryInput;
+  onDone: (entry: EntryInput) => void;
+  /** Takes the strewing back. */
+  onUndo: (entryId: string) => void;
 }
 
-/** Aggregate broadcast into a wet coat: done, and if it was weighed how much was strewn and swept back. */
-export function Strewn({
-  task,
+/** Aggregate strewn into a wet coat, and swept up the next day: each done, or weighed as well. */
+export function Strewn({ task, entryOf, onDone, onUndo }: Props) {
+  const [weighing, setWeighing] = useState(false);
+  const { strewn } = task;
+  const close = () => setWeighing(false);
+  const done = (entry: EntryInput) => {
+    close();
+    onDone(entry);
+  };
+  if (weighing && strewn === null)
+    return (
+      <Weigh
+        key="strewn"
+        label="Strewn"
+        button="Log as strewn"
+        entryOf={(kg) => entryOf('strewn', { strewnKg: kg, sweptBackKg: null })}
+        onDone={done}
+        onCancel={close}
+      />
+    );
+  if (weighing && strewn?.kg != null)
+    return (
+      <Weigh
+        key="swept"
+        label="Swept back"
+        button="Log as swept up"
+        entryOf={(kg) => entryOf('done', { strewnKg: strewn.kg as number, sweptBackKg: kg })}
+        onDone={done}
+        onCancel={close}
+      />
+    );
+  const isWeighed = strewn === null || strewn.kg !== null;
+  return (
+    <span className="flex flex-wrap gap-2">
+      <button
+        type="button"
+        className="btn target"
+        onClick={() =>
+          done(
+            strewn === null
+              ? entryOf('strewn')
+              : entryOf('done', strewn.kg === null ? undefined : { strewnKg: strewn.kg, sweptBackKg: null }),
+          )
+        }
+      >
+        {strewn === null ? 'Mark as strewn' : 'Mark as swept up'}
+        <span className="sr-only">: {sayTask({ ...task, note: '' })}</span>
+      </button>
+      {isWeighed && (
+        <button type="button" className="btn target" onClick={() => setWeighing(true)}>
+          {strewn === null ? 'Enter weight strewn' : 'Enter weight swept back'}
+          <span className="sr-only">: {sayTask({ ...task, note: '' })}</span>
+        </button>
+      )}
+      {strewn && (
+        <button type="button" className="btn btn-ghost target" onClick={() => onUndo(strewn.entryId)}>
+          Undo<span className="sr-only"> strewn: {sayTask({ ...task, note: '' })}</span>
+        </button>
+      )}
+    </span>
+  );
+}
+
+/** A weight of aggregate. */
+function Weigh({
+  label,
+  button,
   entryOf,
   onDone,
+  onCancel,
 }: {
-  task: WorkView;
-  entryOf: (aggregate: WorkBody['aggregate']) => EntryInput;
+  label: string;
+  button: string;
+  entryOf: (kg: number) => EntryInput;
   onDone: (entry: EntryInput) => void;
+  onCancel: () => void;
 }) {
-  const [open, setOpen] = useState(false);
   const { system, symbol } = useUnits();
-  if (!open)
-    return (
-      <span className="join">
-        <button type="button" className="btn target join-item" onClick={() => onDone(entryOf(undefined))}>
-          Done<span className="sr-only">: {sayTask(task)}</span>
-        </button>
-        <button type="button" className="btn target join-item" onClick={() => setOpen(true)}>
-          Weighed<span className="sr-only">: {sayTask(task)}</span>
-        </button>
-      </span>
-    );
-  const submit = async (values: Values) => {
+  const submit = async ({ weight }: { weight: string }) => {
     const read = new FormReader(system);
-    const strewnKg = read.quantity('strewn', 'strewn', values.strewn, 'mass');
-    const empty = values.sweptBack.trim() === '';
-    const sweptBackKg = empty ? 0 : read.quantity('sweptBack', 'swept back', values.sweptBack, 'mass');
-    const entry = entryOf({ strewnKg, sweptBackKg });
+    const entry = entryOf(read.quantity('weight', label.toLowerCase(), weight, 'mass'));
     const errors = await refusals(
       (c) => c.entryInput,
       entry,
       read,
-      (path) => path.replace(/^body\.aggregate(\.sweptBackKg)?$/, 'sweptBack').replace(/^body\.aggregate\.strewnKg$/, 'strewn'), // biome-ignore format: one line
+      (path) => path.replace(/^body\.aggregate.*$/, 'weight'),
     );
     if (errors.length) return errors;
     onDone(entry);
     return undefined;
   };
   return (
-    <RecordForm<Values>
+    <RecordForm<{ weight: string }>
       className="w-full space-y-3"
-      values={{ strewn: '', sweptBack: '' }}
+      values={{ weight: '' }}
       submit={submit}
-      button="Log it as strewn"
+      button={button}
       beside={
-        <button type="button" className="btn btn-ghost target" onClick={() => setOpen(false)}>
+        <button type="button" className="btn btn-ghost target" onClick={onCancel}>
           Cancel
         </button>
       }
     >
-      <div className="grid gap-3 sm:grid-cols-2">
-        <Field name="strewn" label="Strewn" unit={symbol('mass')} inputMode="decimal" />
-        <Field
-          name="sweptBack"
-          label="Swept back"
-          unit={symbol('mass')}
-          inputMode="decimal"
-          hint="Empty: nothing"
-        />
+      <div className="max-w-xs">
+        <Field name="weight" label={label} unit={symbol('mass')} inputMode="decimal" />
       </div>
     </RecordForm>
   );

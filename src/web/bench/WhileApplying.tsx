@@ -48,10 +48,17 @@ export function WhileApplying(props: Props) {
         isOneOfSeveral={others.length > 0}
         lap={view.clock.state === 'too-soon' ? view.clock.lap : null}
         areaM2={ownM2}
+        takesAggregate={view.takesAggregate}
         {...rest}
       />
       {others.map((alike) => (
-        <SectionsElsewhere key={alike.areaId} alike={alike} boat={view.boat} {...rest} />
+        <SectionsElsewhere
+          key={alike.areaId}
+          alike={alike}
+          boat={view.boat}
+          takesAggregate={view.takesAggregate}
+          {...rest}
+        />
       ))}
       <Comb {...props} />
       <WillReach

@@ -9,6 +9,7 @@ import { useQueued } from '../api/mutations.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { workStates } from '../state/workStates.ts';
+import { useUnits } from '../units/UnitsContext.tsx';
 import { sayTask } from '../words/systems.ts';
 import { Strewn } from './Strewn.tsx';
 
@@ -16,6 +17,7 @@ import { Strewn } from './Strewn.tsx';
 export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   const now = useMinute();
   const { mutate: log, isPending: sending } = useQueued();
+  const { show } = useUnits();
   const { next } = view.clock;
   const work = workStates(
     view.clock.work.map((task) => oneGrit(task, view.clock)),
@@ -71,7 +73,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
                 {sayTask({ ...task, note: '' })}
               </strong>
               {task.note && `: ${task.note}`}
-              <span className="block text-sm">{sayState(task, state, zone, now)}</span>
+              <span className="block text-sm">{sayState(task, state, { zone, now, show })}</span>
             </span>
             {state === 'done' ? (
               task.entryId && (
@@ -93,8 +95,9 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
             ) : task.kind === 'aggregate' ? (
               <Strewn
                 task={task}
-                entryOf={(aggregate) => entryOf(task, aggregate ? { aggregate } : {})}
+                entryOf={(outcome, aggregate) => entryOf(task, { outcome, ...(aggregate && { aggregate }) })}
                 onDone={send}
+                onUndo={untick}
               />
             ) : (
               <button type="button" className="btn target" onClick={() => tick(task, 'done')}>
@@ -116,14 +119,22 @@ const oneGrit = (task: WorkView, { state, keyGrit }: BenchView['clock']): WorkVi
 
 const UNPLANNED_WASH: WorkView = {
   ...{ taskId: WASH, kind: 'wash', amount: null, note: 'not planned' },
-  ...{ doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null },
+  ...{ doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null, strewn: null },
 };
 
-function sayState(task: WorkView, state: ReturnType<typeof taskState>, zone: string, now: number): string {
+function sayState(
+  task: WorkView,
+  state: ReturnType<typeof taskState>,
+  { zone, now, show }: { zone: string; now: number; show: ReturnType<typeof useUnits>['show'] },
+): string {
   if (state === 'done' && task.doneAt) return `✓ done ${sayTime(task.doneAt, zone, now)}`;
   if (task.endsAt) return `${state === 'done' ? 'over since' : 'until'} ${sayTime(task.endsAt, zone, now)}`;
   if (task.sandableAt && Date.parse(task.sandableAt) > now)
     return `to do; sandpaper will clog until ${sayTime(task.sandableAt, zone, now)} (data sheet: sandable)`;
+  if (task.strewn) {
+    const kg = task.strewn.kg === null ? '' : `${show(task.strewn.kg, 'mass')} `;
+    return `${kg}strewn ${sayTime(task.strewn.at, zone, now)}; sweep up the surplus next day`;
+  }
   if (task.kind === 'wait') return 'starts when the task before it is ticked off';
   return 'to do';
 }

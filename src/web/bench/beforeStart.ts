@@ -9,9 +9,14 @@ import { endsBefore } from './TinsReach.tsx';
  * are open.
  *
  * @param missing litres not mixed yet; null: unknown
+ * @param ofWork false: its work is named elsewhere
  */
-export function beforeStart(view: BenchView, now: number, missing: number | null): string[] {
-  const work = workLeft(view.clock.work, now).map((task) => sayTask({ ...task, note: '' }));
+export function beforeStart(
+  view: BenchView,
+  now: number,
+  { missing, ofWork }: { missing: number | null; ofWork: boolean },
+): string[] {
+  const work = ofWork ? workLeft(view.clock.work, now).map((task) => sayTask({ ...task, note: '' })) : [];
   // Edges can be cut in by brush: what must stay bare can’t.
   const untaped = view.bare.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length;
   return [

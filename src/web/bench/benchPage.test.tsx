@@ -862,17 +862,25 @@ describe('work before the coat', () => {
     expect((await bench(area)).clock.work.map(({ doneAt }) => doneAt !== null)).toEqual([false, true]);
   });
 
-  it('aggregate is weighed as it is strewn, less what is swept back; more back than out is refused', async () => {
+  it('aggregate is weighed as it is strewn and again as it is swept back the next day; more back than out is refused', async () => {
     const { area, user } = await planned(single, {
       before: [{ id: uuidv7(), kind: 'aggregate', amount: null, note: '' }],
     });
-    await user.click(await screen.findByRole('button', { name: /Weighed/ }));
+    await user.click(await screen.findByRole('button', { name: /Enter weight strewn/ }));
     await type(user, 'Strewn', '6');
+    await offline(async () => {
+      await user.click(screen.getByRole('button', { name: 'Log as strewn' }));
+      // Strewn is not swept: the work is still to do.
+      expect(await screen.findByText(/6 kg strewn .*; sweep up the surplus next day/)).toBeDefined();
+      expect(screen.getByRole('heading', { name: 'Before this coat (1 to do)' })).toBeDefined();
+    });
+    await user.click(screen.getByRole('button', { name: /Enter weight swept back/ }));
     await type(user, 'Swept back', '7');
-    await user.click(screen.getByRole('button', { name: 'Log it as strewn' }));
+    await user.click(screen.getByRole('button', { name: 'Log as swept up' }));
     expect(await screen.findByText(/[Ss]wept back 7 kg is more than the 6 kg strewn/)).toBeDefined();
     await type(user, 'Swept back', '2.5');
-    await user.click(screen.getByRole('button', { name: 'Log it as strewn' }));
+    await user.click(screen.getByRole('button', { name: 'Log as swept up' }));
+    expect(await screen.findByRole('heading', { name: 'Before this coat (all done)' })).toBeDefined();
     await waitFor(async () =>
       expect((await entries(area))[0]?.body).toMatchObject({
         aggregate: { strewnKg: 6, sweptBackKg: 2.5 },

@@ -86,7 +86,15 @@ describe('the one thing that needs hands', () => {
     expect(show([], [clock({ until: inHours(24), parts: [part('open', 1)] })]).urgent).toBe(true);
   });
   it('says what is to be done before the coat, and leaves out what is done', () => {
-    const task = { amount: null, note: '', entryId: null, endsAt: null, fromAt: null, sandableAt: null };
+    const task = {
+      amount: null,
+      note: '',
+      entryId: null,
+      endsAt: null,
+      fromAt: null,
+      sandableAt: null,
+      strewn: null,
+    };
     const { next, lines } = show(
       [],
       [

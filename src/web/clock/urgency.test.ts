@@ -118,7 +118,7 @@ describe('what to do, as a foreman would say it', () => {
 
   it('a sanding that still clogs holds the coat back beyond the window of the film', () => {
     const [ready, sandable] = ['2026-05-04T18:50:00.000Z', '2026-05-05T12:25:00.000Z'];
-    const sand = { taskId: 't', kind: 'sand' as const, amount: 180, note: '', doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: sandable }; // biome-ignore format: one line
+    const sand = { taskId: 't', kind: 'sand' as const, amount: 180, note: '', doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: sandable, strewn: null }; // biome-ignore format: one line
     const waiting = clock({ state: 'too-soon', until: ready, work: [sand] });
     expect(notBefore(waiting, 0)).toEqual({ at: sandable, clogs: true });
     expect(heldBack(waiting, 0, (at) => at)?.reason).toContain(`until ${sandable}`);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CoatAirRecord, Entry, LoggedConditions, LogView } from '../../contract/index.ts';
+import type { CoatAirRecord, Entry, LoggedConditions, LogView, WorkBody } from '../../contract/index.ts';
 import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { strikeWrite } from '../api/logEntry.ts';
@@ -71,6 +71,12 @@ export function EntryLine({ entry, view, zone, now }: Props) {
     </div>
   );
 }
+
+const OUTCOME_WORDS: Record<WorkBody['outcome'], string> = {
+  done: 'Done',
+  faults: 'Faults found',
+  strewn: 'Strewn',
+};
 
 const SOURCE_WORDS: Record<CoatAirRecord['source'], string> = {
   typed: 'measured at the boat',
@@ -173,12 +179,12 @@ function EntryText({ entry, view, zone, now }: Props) {
     case 'work':
       return (
         <>
-          {entry.body.outcome === 'faults' ? 'Faults found: ' : 'Done: '}
-          {sayTask(entry.body)}
+          {OUTCOME_WORDS[entry.body.outcome]}: {sayTask(entry.body)}
           {entry.body.aggregate && (
             <span className="block text-sm">
-              {show(entry.body.aggregate.strewnKg, 'mass')} strewn,{' '}
-              {show(entry.body.aggregate.sweptBackKg, 'mass')} swept back
+              {show(entry.body.aggregate.strewnKg, 'mass')} strewn
+              {entry.body.aggregate.sweptBackKg !== null &&
+                `, ${show(entry.body.aggregate.sweptBackKg, 'mass')} swept back`}
             </span>
           )}
           {entry.body.remark && <span className="block text-sm">{entry.body.remark}</span>}

@@ -21,6 +21,11 @@ const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
     by: 'Pull while the last coat is wet, or at tack-free at the latest. Pull it back on itself. Where paint has bridged the edge, score along the line first.',
     end: 'Mark tape removed',
   },
+  strew: {
+    word: 'Strew aggregate',
+    by: 'Strew while the coat is wet: at once, or by tack-free at the latest. Too late, it doesn’t hold.',
+    end: 'Mark as strewn',
+  },
   'dew-safe': { word: 'Safe from dew and rain', by: 'Ends automatically.' },
   'tack-free': { word: 'Tack-free', by: 'Ends automatically.' },
   sandable: { word: 'Sandable', by: 'Ends automatically.' },
@@ -41,6 +46,7 @@ const BESIDE: ReadonlySet<RunningKind> = new Set([
   'wiped',
   'tape',
   'tape-wet',
+  'strew',
   'dew-safe',
   'walk',
 ]);
@@ -136,7 +142,7 @@ function endOf({ end }: RunningClock): EntryBody | null {
     case 'pot':
       return { kind: 'batch-end', body: { batchId: end.entryId, fate: 'emptied' } };
     case 'work':
-      return { kind: 'work', body: { ...end.body, outcome: 'done', remark: '' } };
+      return { kind: 'work', body: { ...end.body, remark: '' } };
     case 'tape':
       return { kind: 'tape', body: { ...end.body, on: false, stepId: null, coatNo: null } };
     default:

@@ -17,6 +17,7 @@ const task = (over: Partial<WorkView>): WorkView => ({
   endsAt: null,
   fromAt: null,
   sandableAt: null,
+  strewn: null,
   ...over,
 });
 const clock = (work: WorkView[]): AreaClock => ({ work, next: { stepId: STEP, coatNo: 1 } }) as AreaClock;

@@ -75,13 +75,13 @@ export function notBefore(clock: AreaClock, now: number): { at: string; clogs: b
 /**
  * Why an area can’t be coated now in any weather: the film below, or steel that was bare too long; null: it can.
  *
- * @returns a headline and the reason
+ * @returns a headline, the reason, and whether that is the work before the coat
  */
 export function heldBack(
   clock: AreaClock,
   now: number,
   sayWhen: (at: string) => string,
-): { headline: string; reason: string } | null {
+): { headline: string; reason: string; byWork?: true } | null {
   if (isPastPriming(clock, now))
     return {
       headline: 'Not suitable now',
@@ -113,6 +113,7 @@ export function heldBack(
   if (left.length > 0)
     return {
       headline: 'Prepare first',
+      byWork: true,
       reason: `still to do before the coat: ${left.map(({ kind, amount }) => sayTask({ kind, amount, note: '' })).join(', ')}`,
     };
   return null;

@@ -1,0 +1,53 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { BenchView } from '../../contract/index.ts';
+import { entryWrite } from '../api/logEntry.ts';
+import { useQueued } from '../api/mutations.ts';
+import { useNow } from '../clock/now.ts';
+import { sayTime } from '../clock/say.ts';
+import { SPOKEN } from './ReadAloud.tsx';
+
+/** So long after its end a coat whose sheet states no tack-free time may still be wet [M]. */
+const WET_FOR_MS = 2 * 3_600_000;
+
+/** Aggregate goes into the coat just applied while that is wet, and into no other. */
+export function StrewNow({ view, zone }: { view: BenchView; zone: string }) {
+  const now = useNow();
+  const { mutate: log } = useQueued();
+  const { film, work, events, next } = view.clock;
+  const task = work.find(({ kind, doneAt, strewn }) => kind === 'aggregate' && doneAt === null && !strewn);
+  if (!film || !task || !next) return null;
+  const mark = () => {
+    const { taskId, kind, amount, note } = task;
+    const of = { stepId: next.stepId, coatNo: next.coatNo, taskId, kind, amount, note };
+    const start = { id: uuidv7(), areaId: view.area.id, at: new Date().toISOString(), corrects: null };
+    log(entryWrite({ ...start, kind: 'work', body: { ...of, outcome: 'strewn', remark: '' } }));
+  };
+  const stated = events.find(({ event }) => event === 'tack-free')?.at ?? null;
+  const wetMs = stated === null ? Date.parse(film.appliedTo) + WET_FOR_MS : Date.parse(stated);
+  if (now < wetMs)
+    return (
+      <section aria-label="Aggregate" className="board border-l-signal space-y-2 border-l-8 p-3">
+        <p className="lettered text-xl" {...SPOKEN}>
+          Strew the aggregate now, while the coat is wet
+        </p>
+        <p>
+          {film.productName}, finished {sayTime(film.appliedTo, zone, now)}.{' '}
+          {stated === null
+            ? 'The data sheet gives no tack-free time: test a corner before you strew.'
+            : `It is tack-free about ${sayTime(stated, zone, now)}; aggregate holds only well before that.`}
+        </p>
+        <button type="button" className="btn btn-primary target" onClick={mark}>
+          Mark as strewn
+        </button>
+      </section>
+    );
+  return (
+    <section aria-label="Aggregate" className="board border-l-8 p-3">
+      <p className="lettered text-xl">The coat is no longer wet: aggregate won’t hold in it</p>
+      <p>
+        If it was strewn in time, mark that below. If not, add another coat of {film.productName} and strew
+        into that.
+      </p>
+    </section>
+  );
+}
