@@ -50,7 +50,7 @@ export { nightsBetween } from './nights.ts';
 export { type BadReading, type ReadingFault, type StationReading, soundReadings } from './readings.ts';
 export { SETS_BEFORE_IT_FLOWS, settingSpeed } from './settingSpeed.ts';
 export { type Site, type SunPlace, sunPlace } from './skyAndSun.ts';
-export { airAbout, nextChange, type Standing, surroundingsAt } from './standing.ts';
+export { airAbout, movedTo, nextChange, type Standing, surroundingsAt } from './standing.ts';
 export {
   airAround,
   heatedAirC,

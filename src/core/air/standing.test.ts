@@ -3,6 +3,7 @@ import {
   airAbout,
   DEFAULT_LIMITS,
   judgeHours,
+  movedTo,
   type SurfaceBody,
   surfaceSeries,
   surroundingsAt,
@@ -51,6 +52,19 @@ describe('a surface that stood elsewhere before', () => {
       const kept = Math.exp((-h * 3600 * exchange) / CASTING.heatCapacityJPerM2K);
       expect((both[24 + h] as number) - rest).toBeCloseTo(kept * ((both[24] as number) - rest), 0);
     }
+  });
+
+  it('moved once more has stood where it stood until then, in order', () => {
+    const open = { kind: 'open' } as const;
+    const again = movedTo(left, open, LEAVES + HOUR);
+    expect([LEAVES - 1, LEAVES, LEAVES + HOUR].map((at) => surroundingsAt(again, at).kind)).toEqual([
+      'heated',
+      'shed',
+      'open',
+    ]);
+    // A move back to before the last one leaves nothing of the shed.
+    expect(movedTo(left, open, LEAVES).before).toEqual([{ surroundings: heated, untilMs: LEAVES }]);
+    expect(() => movedTo(left, open, Number.NaN)).toThrow(/Moment of a move/);
   });
 
   it('refuses earlier shelters out of their order', () => {

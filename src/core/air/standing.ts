@@ -29,6 +29,23 @@ export const nextChange = ({ before = [] }: Standing, ms: number): number | null
   before.find(({ untilMs }) => ms < untilMs)?.untilMs ?? null;
 
 /**
+ * A surface that stands elsewhere from a moment on: until then as before. Rain that fell on it stays on it, and what it stores of heat
+ * it takes along.
+ *
+ * Moved at 3 from the open, where it stood since 1, into a shed: `before` is the earlier standing until 1, then the open until 3.
+ *
+ * @throws {QuantityError} on a moment that is none
+ */
+export function movedTo(standing: Standing, surroundings: Surroundings, atMs: number): Required<Standing> {
+  moment('moment of a move', atMs);
+  const past = (standing.before ?? []).filter(({ untilMs }) => untilMs < atMs);
+  return {
+    surroundings,
+    before: [...past, { surroundings: surroundingsAt(standing, atMs - 1), untilMs: atMs }],
+  };
+}
+
+/**
  * The air about a surface hour by hour: as each hour’s surroundings make it. Where it stands under cover in only some of the hours,
  * those hours are dry and calm, and the others keep their rain and wind.
  *

@@ -138,6 +138,25 @@ describe('whether a coat may be applied now', () => {
     expect(refused.status).toBe(422);
   });
 
+  it('a tent put up now doesn’t take off the rain that has fallen: the surface dries first, sooner than in the open', async () => {
+    const { bench } = await planned({
+      area: { surroundings: { kind: 'open' } },
+      sheet: { cure: { stopC: 5, events: { 'tack-free': at20(3) }, overcoat: [] } },
+    });
+    const rows = Array.from({ length: 24 * 8 }, (_, h) => {
+      // Rain until now and again from this evening on.
+      const wet = h < 24 || h >= 30;
+      return `${new Date(NOON + (h - 24) * HOUR).toISOString()},20,60,${wet ? 2 : 0}`;
+    });
+    await server.ask('POST', '/weather', { csv: ['time,air,rh,rain', ...rows].join('\n'), mode: 'import' });
+    const { outlook } = await bench();
+    const tent = outlook?.otherPlaces.find(({ surroundings }) => surroundings.kind === 'tent');
+    const start = (Date.parse(tent?.start ?? '') - NOON) / HOUR;
+    expect(start).toBeGreaterThan(0.5);
+    expect(start).toBeLessThan(24);
+    expect(outlook?.starts.every(({ from }) => Date.parse(from) > Date.parse(tent?.start ?? ''))).toBe(true);
+  });
+
   it('a sheet that states neither dew-safe nor tack-free is asked about, and judged by the answer', async () => {
     const { bench } = await planned({ sheet: { cure: { stopC: 5, events: {}, overcoat: [] } } });
     await air(-24, 24 * 9, () => 18);

@@ -6,6 +6,7 @@ import {
   heatingCost,
   heatLossWPerK,
   heatNeededW,
+  movedTo,
   SHELL_DEFAULTS,
   type ShellKind,
   type Surroundings,
@@ -87,17 +88,6 @@ export function otherPlacesFor(surroundings: Surroundings, inside: Inside): Surr
   ];
 }
 
-/** Film temperatures as they were until now, and from now on as they would be elsewhere. */
-function from(now: number, were: TempSeries, wouldBe: TempSeries): TempSeries {
-  const { startMs, valuesC } = were;
-  return {
-    startMs,
-    valuesC: valuesC.map((tempC, i) =>
-      startMs + i * HOUR_MS < now ? tempC : (wouldBe.valuesC[i] as number),
-    ),
-  };
-}
-
 /** When the coat after this one may go on, this one applied from `startMs` on. */
 function nextFrom(coat: CoatToApply, next: Next | null, temps: TempSeries, startMs: number, endMs: number) {
   if (!next) return null;
@@ -158,8 +148,9 @@ export function otherPlaceView(
   about: AboutCoat,
 ): OtherPlaceView {
   const { now, air } = coat;
-  const elsewhere = { ...place, surroundings: other };
-  const temps = from(now, tempsFor(air, place), tempsFor(air, elsewhere));
+  // Put up now: rain that has fallen is still on it, and it warms up from what it is. By whole hours, so that a series lasts an hour.
+  const elsewhere = { ...place, ...movedTo(place, other, Math.floor(now / HOUR_MS) * HOUR_MS) };
+  const temps = tempsFor(air, elsewhere);
   const { litresPerH, roomM3 } = inside;
   const { airChangesPerH } = spaceOf(inside);
   const { applyMs, safeAfter, starts } = coatUnder(

@@ -12,7 +12,7 @@ export const STATES: Record<ClockState, { word: string; meaning: string; paint: 
     meaning: 'no overcoat window given for the next coat',
     paint: 'bare',
   },
-  'too-soon': { word: 'not ready yet', meaning: 'not ready yet for the next coat', paint: 'too-soon' },
+  'too-soon': { word: 'not ready yet', meaning: 'the coat below needs more time', paint: 'too-soon' },
   thumb: {
     word: 'thumbprint',
     meaning: 'takes a thumbprint but nothing sticks: apply the next coat now',
