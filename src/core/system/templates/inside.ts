@@ -35,7 +35,7 @@ export const INSIDE: readonly Template[] = [
   {
     id: 'tank',
     name: 'Inside of a tank, epoxy',
-    substrates: ['steel', 'timber-epoxy', ...GRP],
+    substrates: ['steel', ...TIMBER, ...GRP],
     services: ['tank'],
     steps: [
       {
