@@ -50,7 +50,7 @@ const work = objectOf<WorkView>({
   endsAt: maybeMoment(),
   fromAt: maybeMoment(),
   sandableAt: maybeMoment(),
-  strewn: objectOf<StrewnView>({ at: moment(), kg: maybeFigure(), entryId: uuid() }).allow(null),
+  strewn: objectOf<StrewnView>({ at: moment(), kg: maybeFigure(), entryId: uuid() }).allow(null).required(),
 });
 
 export const clockReply = objectOf<AreaClock>({

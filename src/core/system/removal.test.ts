@@ -34,10 +34,17 @@ it('of two removals of the same coat the earlier one took it, whichever was logg
 
 it('work under a coat that is gone is to be done again; work under those that stay is done', () => {
   const done = (coatNo: number, atH: number) => ({ stepId: 'barrier', coatNo, atMs: atH * HOUR });
-  expect(stillDone(done(1, 19), [off(50)])).toBe(false);
-  expect(stillDone(done(1, 55), [off(50)])).toBe(true);
-  expect(stillDone(done(0, 0), [off(50)])).toBe(true);
-  expect(stillDone(done(0, 0), [off(50, { toGround: true, coats: [] })])).toBe(false);
+  const steps = ['primer', 'barrier', 'finish'];
+  const isDone = (work: ReturnType<typeof done>, removal: Removal) => stillDone(work, [removal], steps);
+  expect(isDone(done(1, 19), off(50))).toBe(false);
+  expect(isDone(done(1, 55), off(50))).toBe(true);
+  expect(isDone(done(0, 0), off(50))).toBe(true);
+  expect(isDone(done(0, 0), off(50, { toGround: true, coats: [] }))).toBe(false);
+  // Sanded for the next coat, and then sanded off: the film that has the tooth is gone.
+  expect(isDone(done(2, 40), off(50))).toBe(false);
+  expect(isDone({ ...done(0, 40), stepId: 'finish' }, off(50))).toBe(false);
+  expect(isDone({ ...done(0, 55), stepId: 'finish' }, off(50))).toBe(true);
+  expect(isDone({ ...done(0, 0), stepId: 'primer' }, off(50))).toBe(true);
 });
 
 it('sanding a coat off sands the film below, where the grit is the one that is planned', () => {

@@ -53,14 +53,28 @@ export function coatsStanding<T extends AppliedCoat, R extends Removal>(input: {
   return { standing, removed };
 }
 
+/** Whether one coat lies above another; a step that is no longer in the system lies nowhere. */
+function isAbove(upper: Numbered, lower: Numbered, stepIds: readonly string[]): boolean {
+  if (upper.stepId === lower.stepId) return upper.coatNo > lower.coatNo;
+  const [above, below] = [stepIds.indexOf(upper.stepId), stepIds.indexOf(lower.stepId)];
+  return below >= 0 && above > below;
+}
+
 /**
- * Whether work logged before a coat still counts: not where the coat it was done for, or all below it, was taken off
- * since. What was washed and sanded under a coat that is gone is washed and sanded again.
+ * Whether work logged before a coat still counts: not where the coat it was done for, or any below it, was taken off
+ * since. What was washed and sanded under a coat that is gone, or on it for the next, is washed and sanded again.
+ *
+ * @param stepIds steps of the system from the ground up
  */
-export const stillDone = (work: Numbered & { atMs: number }, removals: readonly Removal[]): boolean =>
+export const stillDone = (
+  work: Numbered & { atMs: number },
+  removals: readonly Removal[],
+  stepIds: readonly string[],
+): boolean =>
   !removals.some(
     ({ atMs, toGround, coats }) =>
-      work.atMs <= atMs && (toGround || coats.some((each) => sameCoat(each, work))),
+      work.atMs <= atMs &&
+      (toGround || coats.some((each) => sameCoat(each, work) || isAbove(work, each, stepIds))),
   );
 
 /**

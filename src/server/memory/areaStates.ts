@@ -158,6 +158,7 @@ export function areaStates(
     const cutAt = part ? Date.parse(part.at) : 0;
     const piece = part?.kind === 'piece' ? part.areaId : null;
     const steps = stepsBy.get(part?.sharesSystem ? part.areaId : area.id) ?? [];
+    const stepIds = steps.map(({ id }) => id);
     /** The log entries here and, for a piece, those of the original area until the split. */
     const all = <Kind extends LoggedKind, Made>(
       kind: Kind,
@@ -186,17 +187,20 @@ export function areaStates(
       removed,
       groundMs: groundMs > 0 ? groundMs : null,
       work: [
-        ...work.filter((each) => stillDone(each, removals)),
+        ...work.filter((each) => stillDone(each, removals, stepIds)),
         ...removals.flatMap((removal) =>
           sandedBy(removal, steps).filter((each) =>
             stillDone(
               each,
               removals.filter((other) => other !== removal),
+              stepIds,
             ),
           ),
         ),
       ].sort((one, other) => one.atMs - other.atMs),
-      strewn: all('work', toStrewn, ({ atMs }) => atMs < cutAt).filter((each) => stillDone(each, removals)),
+      strewn: all('work', toStrewn, ({ atMs }) => atMs < cutAt).filter((each) =>
+        stillDone(each, removals, stepIds),
+      ),
       // A round asked for on coats that are gone went with them.
       rounds: of(area.id, 'round').flatMap(({ at, body }) => (at.getTime() > groundMs ? [body.stepId] : [])),
       handTests: of(area.id, 'hand-test').map(toHandTest),
