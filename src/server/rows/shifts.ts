@@ -21,7 +21,7 @@ export async function shiftsOf(db: Queries, areaId: string): Promise<Shift[]> {
     .select()
     .from(shift)
     .where(eq(shift.areaId, areaId))
-    .orderBy(desc(shift.at))
+    .orderBy(desc(shift.at), desc(shift.id))
     .limit(12);
   return rows.map((row) => row.body);
 }

@@ -113,12 +113,12 @@ export async function surveyOf(
     .select()
     .from(stand)
     .where(and(eq(stand.boatId, boatId), eq(stand.archived, false)))
-    .orderBy(asc(stand.xM));
+    .orderBy(asc(stand.xM), asc(stand.id));
   const found = await db
     .select()
     .from(finding)
     .where(and(eq(finding.boatId, boatId), eq(finding.archived, false)))
-    .orderBy(asc(finding.at));
+    .orderBy(asc(finding.at), asc(finding.id));
   return {
     stands: stands.map(toStand),
     bareItems: await bareItemsOf(db, boatId),
@@ -131,7 +131,7 @@ export async function bareItemsOf(db: Queries, boatId: string): Promise<BareItem
     .select()
     .from(bareItem)
     .where(and(eq(bareItem.boatId, boatId), eq(bareItem.archived, false)))
-    .orderBy(asc(bareItem.name));
+    .orderBy(asc(bareItem.name), asc(bareItem.id));
 }
 
 /** The blast profile last measured on each area, µm; of all boats where none are named. */
@@ -150,6 +150,6 @@ export async function profilesByArea(
         boatIds === null ? undefined : inArray(finding.boatId, [...boatIds]),
       ),
     )
-    .orderBy(asc(finding.at));
+    .orderBy(asc(finding.at), asc(finding.id));
   return new Map(rows.map(({ areaId, microns, at }) => [areaId as string, { microns, atMs: at.getTime() }]));
 }

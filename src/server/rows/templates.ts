@@ -15,7 +15,7 @@ export async function allTemplates(db: Queries): Promise<OwnTemplate[]> {
     .select()
     .from(ownTemplate)
     .where(eq(ownTemplate.archived, false))
-    .orderBy(asc(ownTemplate.name));
+    .orderBy(asc(ownTemplate.name), asc(ownTemplate.id));
   return rows.map(toTemplate);
 }
 

@@ -15,7 +15,11 @@ import { found, written } from './missing.ts';
 import { theYard } from './yard.ts';
 
 export async function allSuppliers(db: Queries): Promise<SupplierRecord[]> {
-  return db.select().from(supplier).where(eq(supplier.archived, false)).orderBy(asc(supplier.name));
+  return db
+    .select()
+    .from(supplier)
+    .where(eq(supplier.archived, false))
+    .orderBy(asc(supplier.name), asc(supplier.id));
 }
 export async function supplierById(db: Queries, id: string): Promise<SupplierRecord | undefined> {
   return (await db.select().from(supplier).where(eq(supplier.id, id)))[0];
@@ -78,7 +82,7 @@ export async function allPurchases(db: Queries): Promise<PurchaseRecord[]> {
     .select()
     .from(purchase)
     .where(eq(purchase.archived, false))
-    .orderBy(desc(purchase.orderedAt));
+    .orderBy(desc(purchase.orderedAt), desc(purchase.id));
   return rows.map(toPurchase);
 }
 export async function purchaseById(db: Queries, id: string): Promise<PurchaseRecord | undefined> {
