@@ -8,7 +8,7 @@ import { LeaveBare } from './LeaveBare.tsx';
 import { LookAhead } from './LookAhead.tsx';
 import { OtherPlaces } from './OtherPlaces.tsx';
 
-/** What stands behind the verdict on a coat: the hours ahead, what a tent or heat would change, and what is masked. */
+/** The rest of the step Ready, below the verdict on a coat: the hours ahead, a tent or heat compared, masking. */
 export function ReadyDetails({
   view,
   zone,
