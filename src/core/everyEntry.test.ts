@@ -93,6 +93,7 @@ const ENTRIES: Record<string, Entry> = {
   surfaceTempC: { run: air.surfaceTempC, args: [hour, heated] },
   surfaceTemps: { run: air.surfaceTemps, args: [hours, open] },
   airAround: { run: air.airAround, args: [hour, heated] },
+  holdsAggregate: { run: cure.holdsAggregate, args: [{ toMs: 0, tackFreeMs: 4 * HOUR, nowMs: HOUR }] },
   movedTo: { run: air.movedTo, args: [{ surroundings: open }, open, 3 * HOUR] },
   airAbout: { run: air.airAbout, args: [[hour], { surroundings: heated }] },
   sunPlace: { run: air.sunPlace, args: [0, { latitude: 50, longitude: -3 }] },

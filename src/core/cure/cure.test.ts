@@ -6,6 +6,7 @@ import {
   eventTime,
   explainEvent,
   HOUR_MS,
+  holdsAggregate,
   progressAt,
   readyCurve,
   spliceHours,
@@ -26,6 +27,18 @@ const epoxy = {
   ],
   stopC: 5,
 };
+
+it('aggregate holds while the coat is wet, never after tack-free; what is not known is not taken as wet for long', () => {
+  const at = (hours: number, tackFreeMs?: number | null) =>
+    holdsAggregate({ toMs: 0, tackFreeMs, nowMs: hours * HOUR_MS });
+  expect([at(3.99, 4 * HOUR_MS).isWet, at(4, 4 * HOUR_MS).isWet]).toEqual([true, false]);
+  // Too cold to become tack-free: wet, and nobody knows until when.
+  expect(at(30, null)).toEqual({ isWet: true, untilMs: null });
+  expect([at(1), at(2)]).toEqual([
+    { isWet: true, untilMs: null },
+    { isWet: false, untilMs: null },
+  ]);
+});
 
 describe('the cure clock', () => {
   it('at constant temperature reads its own table back', () => {

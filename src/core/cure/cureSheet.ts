@@ -1,3 +1,4 @@
+import { moment } from '../units/index.ts';
 import type { CurvePoint } from './curve.ts';
 
 /** Events a film goes through that do not depend on what comes next. */
@@ -77,3 +78,31 @@ export function dryPoints(sheet: CureSheet, next: Next | null): readonly CurvePo
  */
 export const launchEvent = (sheet: CureSheet, isUnderWater: boolean): 'immersion' | 'walk' | 'tack-free' =>
   isUnderWater ? 'immersion' : sheet.events.walk ? 'walk' : 'tack-free';
+
+/** So long after its end a film of which no tack-free time is known may still be wet [M], ms. */
+const WET_FOR_MS = 2 * 3_600_000;
+
+/**
+ * Whether aggregate may still hold in a film, and until when at the latest: tack-free is too late (handbook part 5: strewn while the coat
+ * is wet). Where no tack-free time is known, two hours [M], and no end is given.
+ *
+ * Finished at 0, tack-free at 4 h: at 3 h `{ isWet: true, untilMs: 4 h }`, at 4 h `{ isWet: false, untilMs: 4 h }`.
+ *
+ * @param tackFreeMs null: not within what is known of the weather; left out: not stated
+ * @throws {QuantityError} on a moment that is none
+ */
+export function holdsAggregate({
+  toMs,
+  tackFreeMs,
+  nowMs,
+}: {
+  toMs: number;
+  tackFreeMs?: number | null | undefined;
+  nowMs: number;
+}): { isWet: boolean; untilMs: number | null } {
+  moment('end of the coat', toMs);
+  moment('now', nowMs);
+  if (tackFreeMs === null) return { isWet: true, untilMs: null };
+  if (tackFreeMs === undefined) return { isWet: nowMs < toMs + WET_FOR_MS, untilMs: null };
+  return { isWet: nowMs < moment('time of tack-free', tackFreeMs), untilMs: tackFreeMs };
+}

@@ -1,5 +1,5 @@
 export { type CoatLeft, coatsByLaunch, type LaunchFit } from './coatsByLaunch.ts';
-export { launchEvent } from './cureSheet.ts';
+export { holdsAggregate, launchEvent } from './cureSheet.ts';
 export { type CurvePoint, checkCurve, type EventCurve, readyCurve } from './curve.ts';
 export {
   type ClockStep,

@@ -148,8 +148,9 @@ export function otherPlaceView(
   about: AboutCoat,
 ): OtherPlaceView {
   const { now, air } = coat;
-  // Put up now: rain that has fallen is still on it, and it warms up from what it is. By whole hours, so that a series lasts an hour.
-  const elsewhere = { ...place, ...movedTo(place, other, Math.floor(now / HOUR_MS) * HOUR_MS) };
+  // Put up now: rain that has fallen is still on it, and it warms up from what it is. From the next whole hour on, since rain is known
+  // by the hour: that of the present hour may have fallen already.
+  const elsewhere = { ...place, ...movedTo(place, other, Math.ceil(now / HOUR_MS) * HOUR_MS) };
   const temps = tempsFor(air, elsewhere);
   const { litresPerH, roomM3 } = inside;
   const { airChangesPerH } = spaceOf(inside);

@@ -1,5 +1,5 @@
 import type { AreaClock, RunningClock, RunningView } from '../../contract/index.ts';
-import { FILM_EVENTS, HOUR_MS } from '../../core/cure/index.ts';
+import { FILM_EVENTS, HOUR_MS, holdsAggregate } from '../../core/cure/index.ts';
 import type { Zone } from '../../core/hull/index.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
@@ -41,6 +41,8 @@ function ofFilm(clock: AreaClock, now: number, nowText: string): RunningClock[] 
     if (!film || !kind || at === null || at <= nowText) return [];
     return [{ ...base, key: `${event} ${clock.areaId}`, kind, name: film.productName, since: film.appliedTo, until: at }]; // biome-ignore format: one line
   });
+  const tackFree = clock.events.find(({ event }) => event === 'tack-free');
+  const tackFreeMs = tackFree && (tackFree.at === null ? null : Date.parse(tackFree.at));
   const work = clock.work.flatMap((task): RunningClock[] => {
     const { taskId, kind, amount, note, doneAt, endsAt, sandableAt } = task;
     const one = { ...base, name: note, since: null, key: `${taskId} ${clock.areaId}` };
@@ -49,18 +51,14 @@ function ofFilm(clock: AreaClock, now: number, nowText: string): RunningClock[] 
     const later = task.fromAt !== null && Date.parse(task.fromAt) > now;
     if (doneAt !== null || later || !next) return [];
     const body = { stepId: next.stepId, coatNo: next.coatNo, taskId, kind, amount, note, outcome: 'done' as const }; // biome-ignore format: one line
-    const wetUntil = clock.events.find(({ event }) => event === 'tack-free')?.at ?? null;
-    if (kind === 'aggregate' && film && !task.strewn && wetUntil !== null && wetUntil > nowText)
-      return [
-        {
-          ...one,
-          kind: 'strew',
-          name: film.productName,
-          since: film.appliedTo,
-          until: wetUntil,
-          end: { how: 'work', body: { ...body, outcome: 'strewn' } },
-        },
-      ];
+    if (kind === 'aggregate' && film && !task.strewn) {
+      const { isWet, untilMs } = holdsAggregate({ toMs: Date.parse(film.appliedTo), tackFreeMs, nowMs: now });
+      const of = { kind: 'strew' as const, name: film.productName, since: film.appliedTo };
+      const until = untilMs === null ? null : iso(untilMs);
+      return isWet
+        ? [{ ...one, ...of, until, end: { how: 'work', body: { ...body, outcome: 'strewn' } } }]
+        : [];
+    }
     if (kind === 'wait' && endsAt !== null && Date.parse(endsAt) > now)
       return [{ ...one, kind: 'wait', until: endsAt, end: { how: 'work', body } }];
     if (kind === 'sand' && sandableAt !== null && Date.parse(sandableAt) > now)

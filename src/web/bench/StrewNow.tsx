@@ -1,13 +1,11 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView } from '../../contract/index.ts';
+import { holdsAggregate } from '../../core/cure/index.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useNow } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
 import { SPOKEN } from './ReadAloud.tsx';
-
-/** So long after its end a coat whose sheet states no tack-free time may still be wet [M]. */
-const WET_FOR_MS = 2 * 3_600_000;
 
 /** Aggregate goes into the coat just applied while that is wet, and into no other. */
 export function StrewNow({ view, zone }: { view: BenchView; zone: string }) {
@@ -22,9 +20,10 @@ export function StrewNow({ view, zone }: { view: BenchView; zone: string }) {
     const start = { id: uuidv7(), areaId: view.area.id, at: new Date().toISOString(), corrects: null };
     log(entryWrite({ ...start, kind: 'work', body: { ...of, outcome: 'strewn', remark: '' } }));
   };
-  const stated = events.find(({ event }) => event === 'tack-free')?.at ?? null;
-  const wetMs = stated === null ? Date.parse(film.appliedTo) + WET_FOR_MS : Date.parse(stated);
-  if (now < wetMs)
+  const tackFree = events.find(({ event }) => event === 'tack-free');
+  const tackFreeMs = tackFree && (tackFree.at === null ? null : Date.parse(tackFree.at));
+  const { isWet, untilMs } = holdsAggregate({ toMs: Date.parse(film.appliedTo), tackFreeMs, nowMs: now });
+  if (isWet)
     return (
       <section aria-label="Aggregate" className="board border-l-signal space-y-2 border-l-8 p-3">
         <p className="lettered text-xl" {...SPOKEN}>
@@ -32,9 +31,9 @@ export function StrewNow({ view, zone }: { view: BenchView; zone: string }) {
         </p>
         <p>
           {film.productName}, finished {sayTime(film.appliedTo, zone, now)}.{' '}
-          {stated === null
-            ? 'The data sheet gives no tack-free time: test a corner before you strew.'
-            : `It is tack-free about ${sayTime(stated, zone, now)}; aggregate holds only well before that.`}
+          {untilMs === null
+            ? 'It isn’t known when it is tack-free. Test a corner before you strew.'
+            : `It is tack-free about ${sayTime(untilMs, zone, now)}; aggregate holds only well before that.`}
         </p>
         <button type="button" className="btn btn-primary target" onClick={mark}>
           Mark as strewn
