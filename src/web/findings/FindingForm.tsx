@@ -79,7 +79,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
           }
         : { method: 'POST', path: '/findings', body: input, what: 'a finding' },
     );
-    onDone();
+    if (!finding) onDone();
     return undefined;
   };
 
@@ -98,6 +98,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
         note: finding?.note ?? '',
       }}
       submit={submit}
+      {...(finding && { onSaved: onDone })}
       base={finding}
       button="Save finding"
       beside={

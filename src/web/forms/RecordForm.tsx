@@ -9,7 +9,9 @@ import { ChangesElsewhere, differs, followOthers, sayWorkedOut, startFrom } from
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
   /** Sends the values; returns refusals by field, or nothing when all went well. May throw ApiProblem. */
-  submit: (values: T, over: { version?: number }) => Promise<FieldError[] | undefined>;
+  submit: (values: T, over: { version?: number }) => Promise<FieldError[] | 'not sent' | undefined>;
+  /** A record that existed already is saved: called only if nothing was typed while it was on its way. */
+  onSaved?: () => void;
   children: ReactNode;
   button: string;
   /** Further buttons beside the main one. */
@@ -79,8 +81,17 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     if (first) form.setFocus(first.path as Path<T>);
   };
 
+  /** @param back whether they have come back already, as they were saved */
+  const goOnFrom = (values: T, back: boolean) => {
+    sent.current = back ? null : values;
+    setChanges({});
+    const typedMeanwhile = differs(form.getValues(), values);
+    startFrom(form, back ? (JSON.parse(followed.current) as T) : values, values);
+    if (!typedMeanwhile) props.onSaved?.();
+  };
+
   const { mutateAsync } = useMutation<
-    FieldError[] | undefined,
+    FieldError[] | 'not sent' | undefined,
     Error,
     { values: T; over: { version?: number } }
   >({
@@ -94,14 +105,9 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
       const before = followed.current;
       try {
         const errors = await mutateAsync({ values: values as T, over });
+        if (errors === 'not sent') return;
         if (errors?.length) place(errors);
-        else {
-          // It may have come back already, as it was saved.
-          const back = followed.current !== before;
-          sent.current = back ? null : (values as T);
-          setChanges({});
-          startFrom(form, back ? (JSON.parse(followed.current) as T) : (values as T), values as T);
-        }
+        else goOnFrom(values as T, followed.current !== before);
       } catch (error) {
         if (error instanceof ApiProblem && error.problem.status === 409) setClash(error.problem);
         else if (error instanceof ApiProblem && error.problem.errors) place(error.problem.errors);

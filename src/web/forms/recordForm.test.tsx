@@ -7,12 +7,16 @@ import { anyUnsaved } from '../state/unsaved.ts';
 import { Field } from './Field.tsx';
 import { RecordForm } from './RecordForm.tsx';
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  saved.mockClear();
+});
 
 const client = new QueryClient();
-const form = (name: string, submit: () => Promise<undefined>) => (
+const saved = vi.fn();
+const form = (name: string, submit: () => Promise<'not sent' | undefined>) => (
   <QueryClientProvider client={client}>
-    <RecordForm values={{ name }} submit={submit} button="Save">
+    <RecordForm values={{ name }} submit={submit} onSaved={saved} button="Save">
       <Field name="name" label="Name" />
     </RecordForm>
   </QueryClientProvider>
@@ -27,6 +31,7 @@ it('what was sent stays until it comes back, and its coming back is nobody elseâ
   await user.type(box(), 'Whimbrel ');
   await user.click(screen.getByRole('button', { name: 'Save' }));
   expect(submit).toHaveBeenCalledOnce();
+  expect(saved).toHaveBeenCalledOnce();
   expect(box().value).toBe('Whimbrel ');
   rerender(form('Whimbrel', submit));
   expect(box().value).toBe('Whimbrel');
@@ -55,8 +60,20 @@ it('what is typed while it is being sent stays typed when the sent values come b
   await user.type(box(), 'I');
   await act(async () => answered(undefined));
   expect(anyUnsaved()).toBe(true);
+  // A page that closes when it is saved would lose it.
+  expect(saved).not.toHaveBeenCalled();
   rerender(form('Curlew II', submit));
   expect(box().value).toBe('Curlew III');
   expect(anyUnsaved()).toBe(true);
   expect(screen.queryByText(/elsewhere/)).toBeNull();
+});
+
+it('what was thought better of before it was sent is still unsaved', async () => {
+  const user = userEvent.setup();
+  render(form('Curlew', async () => 'not sent'));
+  await user.type(box(), ' II');
+  await user.click(screen.getByRole('button', { name: 'Save' }));
+  expect(box().value).toBe('Curlew II');
+  expect(anyUnsaved()).toBe(true);
+  expect(saved).not.toHaveBeenCalled();
 });

@@ -55,6 +55,9 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
 
   const start = product ?? copied;
 
+  const close = () => {
+    if (mounted()) void navigate('/materials/sheets');
+  };
   const submit = async (
     values: SheetValues,
     over: { version?: number },
@@ -71,8 +74,10 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         ...input,
         version: over.version ?? product.version,
       });
-    else await api<Product>('POST', '/products', input);
-    if (mounted()) await navigate('/materials/sheets');
+    else {
+      await api<Product>('POST', '/products', input);
+      close();
+    }
     return undefined;
   };
   const openFile = async (file: File) => {
@@ -146,6 +151,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       {product && <LearnedPace productId={product.id} />}
       <RecordForm<SheetValues>
         key={copied?.id ?? ''}
+        {...(product && { onSaved: close })}
         values={
           start
             ? {

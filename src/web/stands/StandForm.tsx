@@ -63,7 +63,7 @@ export function StandForm({
   const submit = async (
     values: StandValues,
     over: { version?: number },
-  ): Promise<FieldError[] | undefined> => {
+  ): Promise<FieldError[] | 'not sent' | undefined> => {
     const read = new FormReader(system);
     const length = (key: 'xM' | 'zM' | 'lengthM' | 'widthM', word: string) =>
       read.quantity(key, word, values[key], 'length');
@@ -98,19 +98,20 @@ export function StandForm({
           action: 'It hides nothing',
           back: 'Tick the areas',
         }));
-      if (!sure) return undefined;
+      if (!sure) return 'not sent';
       await api<Stand>('POST', '/stands', {
         stand: input,
         patches: hidden.map((area) => ({ id: uuidv7(), areaId: area.id })),
       });
+      onDone();
     }
-    onDone();
     return undefined;
   };
   return (
     <RecordForm<StandValues>
       values={toValues(stand, name, system)}
       submit={submit}
+      {...(stand && { onSaved: onDone })}
       base={stand}
       button={stand ? 'Save support' : 'Add support'}
       beside={

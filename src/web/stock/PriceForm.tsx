@@ -77,7 +77,7 @@ export function PriceForm(of: {
     );
     if (errors.length) return errors;
     await api(offer ? 'PUT' : 'POST', offer ? `/offers/${offer.id}` : '/offers', body);
-    onDone();
+    if (!offer) onDone();
     return undefined;
   };
   const text = (minor: number) => String(fromMinor(minor, currency));
@@ -96,6 +96,7 @@ export function PriceForm(of: {
       }}
       base={offer}
       submit={submit}
+      {...(offer && { onSaved: onDone })}
       button={offer ? 'Save price' : 'Add price'}
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>

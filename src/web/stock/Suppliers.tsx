@@ -116,7 +116,7 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
     const errors = await refusals((c) => (supplier ? c.supplierUpdate : c.supplierInput) as typeof c.supplierInput, body, read); // biome-ignore format: one line
     if (errors.length) return errors;
     await api(supplier ? 'PUT' : 'POST', supplier ? `/suppliers/${supplier.id}` : '/suppliers', body);
-    onDone();
+    if (!supplier) onDone();
     return undefined;
   };
   return (
@@ -130,6 +130,7 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
       }}
       base={supplier}
       submit={submit}
+      {...(supplier && { onSaved: onDone })}
       button={supplier ? 'Save supplier' : 'Add the supplier'}
       beside={
         <button type="button" className="btn btn-ghost" onClick={onDone}>

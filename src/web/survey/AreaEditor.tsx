@@ -52,6 +52,9 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
   const zone = useYard().data?.zone ?? 'UTC';
   const values = area ? areaToValues(area, system) : newArea(boat);
 
+  const saved = () => {
+    if (mounted()) onSaved(id.current);
+  };
   const submit = async (typed: AreaValues, over: { version?: number }): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const input = valuesToArea(typed, { id: id.current, boatId: boat.id }, read, {
@@ -68,8 +71,10 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
     if (errors.length) return errors;
     if (area) {
       await api<Area>('PUT', `/areas/${id.current}`, { ...input, version: over.version ?? area.version });
-    } else await api<Area>('POST', '/areas', input);
-    if (mounted()) onSaved(id.current);
+      return undefined;
+    }
+    await api<Area>('POST', '/areas', input);
+    saved();
     return undefined;
   };
 
@@ -77,6 +82,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
     <RecordForm<AreaValues>
       values={values}
       submit={submit}
+      {...(area && { onSaved: saved })}
       button={area ? 'Save area' : 'Add area'}
       base={area}
       fieldWords={FIELD_WORDS}

@@ -24,7 +24,6 @@ export function BoatEditor({
     const errors = await refusals((c) => c.boatUpdate, input, read);
     if (errors.length) return errors;
     await api<Boat>('PUT', `/boats/${boat.id}`, input);
-    onDone();
     return undefined;
   };
   return (
@@ -32,6 +31,7 @@ export function BoatEditor({
       <RecordForm<BoatValues>
         values={boatToValues(boat, system)}
         submit={submit}
+        onSaved={onDone}
         base={boat}
         fieldWords={{ dimensions: 'the dimensions', name: 'the name', note: 'the note' }}
         button="Save boat"

@@ -193,7 +193,8 @@ describe('an area', () => {
     const [before] = (await areaNamed(area.name)).earlierShelters;
     expect(before?.surroundings).toEqual(area.surroundings);
     expect(Math.abs(Date.parse(before?.until ?? '') - Date.now())).toBeLessThan(10 * 60_000);
-    // Opened again it stands there; removed, nothing is left of it.
+    // The saved editor closes. Opened again it stands there; removed, nothing is left of it.
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Save area' })).toBeNull());
     await user.click(await screen.findByText('Moved into heat', { selector: 'a' }));
     await user.click(await screen.findByRole('button', { name: /^Remove earlier shelter: Shed, until/ }));
     await user.click(screen.getByRole('button', { name: 'Save area' }));
