@@ -2,7 +2,8 @@ import path from 'node:path';
 import { ensureBuilt, ensurePackages, root, run } from './ensure.mjs';
 
 // npm run soak: what takes too long for every day. Power cuts on a disk whose power can be cut, 10 000 requests made up from
-// the description of the API, and all cases of the tests that are given a share of theirs in the suite. npm run soak -- power | fuzz | random for one of them.
+// the description of the API, and all cases of the tests that are given a share of theirs in the suite.
+// npm run soak -- power | fuzz | random | screens for one of them.
 ensurePackages();
 ensureBuilt();
 const [only] = process.argv.slice(2);
@@ -21,10 +22,16 @@ const random = () => {
     'rehearse',
     'everyView',
     'limits',
+    'everyEntry',
   ];
   return run(bin('vitest'), ['run', '--project', 'logic', ...files]);
 };
-const parts = { power: script('power'), fuzz: script('fuzz'), random };
+/** Typical and forbidden stacks in the browser, all of them. */
+const screens = () => {
+  process.env.SOAK = '1';
+  return run(bin('playwright'), ['test', '--project=screens', 'stacks.spec']);
+};
+const parts = { power: script('power'), fuzz: script('fuzz'), random, screens };
 const failed = Object.keys(parts).filter(
   (part) => (only === undefined || only === part) && parts[part]() !== 0,
 );

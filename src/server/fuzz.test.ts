@@ -10,8 +10,8 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-it('a thousand made-up requests come to no server error, and every refusal is problem+json (ten thousand: npm run soak)', async () => {
-  const { faults, statuses } = await fuzz({ address: server.address, requests: 1000, seed: 4870 });
+it('made-up requests come to no server error, and every refusal is problem+json (ten thousand of them: npm run soak)', async () => {
+  const { faults, statuses } = await fuzz({ address: server.address, requests: 400, seed: 4870 });
   expect(faults).toEqual([]);
   expect(statuses[200]).toBeGreaterThan(20);
 });

@@ -60,8 +60,11 @@ it('a line without one clear weight is refused with what is expected, and what i
 
 it('a flood of lines is refused before it reaches the disk', async () => {
   // Of a type that is not taken, so that each costs next to nothing: a slow machine still sends more than fifty a second.
-  const all = await Promise.all(Array.from({ length: 1000 }, () => put(uuidv7(), '1 g', 'image/png')));
-  const refused = all.filter(({ status }) => status === 429);
+  const all = await Promise.all(
+    // A line may meet the end of a connection that stood idle: sent again by a scale, left out here.
+    Array.from({ length: 1000 }, () => put(uuidv7(), '1 g', 'image/png').catch(() => null)),
+  );
+  const refused = all.filter((answer) => answer?.status === 429);
   const [first] = refused;
   expect(first).toBeDefined();
   expect(((await first?.json()) as Problem | undefined)?.detail).toMatch(

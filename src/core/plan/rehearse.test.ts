@@ -152,7 +152,7 @@ describe('whatever is decided', () => {
   };
 
   it('nobody is in two places or at work at night, coats come one after the other, and no coat comes too soon of itself', () => {
-    for (let seed = 0; seed < cases(4, 60); seed++) {
+    for (let seed = 0; seed < cases(2, 60); seed++) {
       const orders = decisions(seed);
       const { steps, harmed, launches, cost } = rehearse({ ...usual, errors: WEATHER_ERRORS }, seed, orders);
       const label = `seed ${seed}: ${JSON.stringify(orders)}`;
