@@ -97,7 +97,8 @@ function sunOver(site: Site): (ms: number) => SunPlace {
 
 function makeSteps(hours: readonly AirHour[], site: Site, unknown: number): Steps {
   const sunAt = sunOver(site);
-  const cloud = hours.map(({ cloudTenths }) => cloudTenths ?? unknown);
+  // Rain comes with cloud.
+  const cloud = hours.map(({ cloudTenths, rainMm }) => cloudTenths ?? ((rainMm ?? 0) > 0 ? 10 : unknown));
   const sky = hours.map((hour, i) => skyEmissivity(dewPointC(hour), cloud[i] as number));
   const upAt = hours.map(({ at }) => sunAt(at).cosZenith);
   const count = hours.map((hour, i) => {

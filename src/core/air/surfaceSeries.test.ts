@@ -87,6 +87,18 @@ describe('a surface by its balance of heat (handbook part 17, worked figures)', 
         ?.surfaceC ?? 0;
     expect(warmed(10_000) - warmed(300_000)).toBeGreaterThan(4);
   });
+  it('an hour of rain is overcast where its cloud is not stated: no sun is made up [T: rain comes with cloud]', () => {
+    const noon = Date.UTC(2026, 5, 21, 12);
+    const inRain = (cloudTenths: number | undefined) =>
+      surfaceSeries({
+        hours: steady(3, { cloudTenths, rainMm: 2 }, noon),
+        surface: TOPSIDES,
+        site: SITE,
+      });
+    expect(inRain(undefined)).toEqual(inRain(10));
+    expect(inRain(undefined).at(-1)?.surfaceC).toBeLessThan(Number(inRain(0).at(-1)?.surfaceC) - 1);
+  });
+
   it('cloud not stated is a band from clear to overcast, not a number', () => {
     const last = surfaceSeries({
       hours: steady(4, { cloudTenths: undefined }),

@@ -154,7 +154,7 @@ function run(steps: Steps, body: SurfaceBody, aroundAt: Around, met: Beam): numb
  * T_i, the air behind a thin skin, is taken as the outside air, since inside air is near it unless heated; in a heated room both are at
  * the set point or above.
  *
- * Where an hour does not state its cloud the band runs from clear to overcast; where nobody said which way the face looks,
+ * Where an hour does not state its cloud it is overcast in rain, and else the band runs from clear to overcast; where nobody said which way the face looks,
  * from the side away from the sun to the one facing it. A measured surface wins in its hour, and
  * its difference from the model fades with six hours [M].
  *

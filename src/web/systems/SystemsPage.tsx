@@ -47,13 +47,19 @@ function Systems({
   const { areaId } = useParams();
   const { show } = useUnits();
   const navigate = useNavigate();
-  const area = view.areas.find((a) => a.id === areaId) ?? view.areas[0];
+  const area = areaId === undefined ? view.areas[0] : view.areas.find((each) => each.id === areaId);
   const clock = view.clocks.find((c) => c.areaId === area?.id);
   const stack = stacks.find((s) => s.areaId === area?.id);
   return (
     <div className="space-y-5 p-3 md:p-6">
       <h1 className="text-2xl">{view.boat.name}: systems</h1>
-      {!area ? (
+      {areaId !== undefined && !area && (
+        <div className="space-y-4">
+          <p>This area no longer exists.</p>
+          {view.areas.length > 0 && <AreaChooser view={view} selectedId="" />}
+        </div>
+      )}
+      {areaId === undefined && !area && (
         <p>
           No areas yet.{' '}
           <NavLink className="link" to={`/boats/${view.boat.id}/survey/new`}>
@@ -61,7 +67,8 @@ function Systems({
           </NavLink>
           , then choose its coating system.
         </p>
-      ) : (
+      )}
+      {area && (
         <>
           <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-2">
             {hasHull(view.boat) && (

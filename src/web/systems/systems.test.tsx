@@ -43,6 +43,17 @@ const field = async (n: number, label: string) =>
   within(await step(n)).getByLabelText(label) as HTMLInputElement;
 
 describe('the stack of an area', () => {
+  it('of an area that is gone is not another area’s: it says so, and the others can be chosen', async () => {
+    const other = await anAreaWith([], { name: 'Still here' });
+    await open({ id: uuidv7() });
+    expect(await screen.findByText('This area no longer exists.')).toBeDefined();
+    expect(screen.queryByLabelText('Next product')).toBeNull();
+    const link = within(screen.getByRole('navigation', { name: 'Areas' })).getByRole('link', {
+      name: /Still here/,
+    });
+    expect(link.getAttribute('href')).toBe(`/boats/${boat.id}/systems/${other.id}`);
+  });
+
   it('begins empty, takes a product at its typical film and keeps it', async () => {
     const area = await anAreaWith([]);
     const { user } = await open(area);
