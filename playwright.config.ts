@@ -7,13 +7,6 @@ const OFF = [
   'WebUIOmniboxPopup,WebUIOmniboxAimPopup',
 ];
 
-/** How a window of the tests begins. */
-export const DESK = {
-  viewport: { width: 1280, height: 800 },
-  timezoneId: 'Europe/London',
-  locale: 'en-GB',
-};
-
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
@@ -30,7 +23,9 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: '.cache/reports/playwright.json' }]],
   use: {
-    ...DESK,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/London',
+    locale: 'en-GB',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -3,9 +3,8 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Page } from '@playwright/test';
 import type { DateTime } from 'luxon';
-import { DESK } from '../playwright.config.ts';
 
 const root = path.resolve(import.meta.dirname, '..');
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -79,33 +78,9 @@ async function inTheMorning(address: string): Promise<void> {
   expect(reply.status).toBe(200);
 }
 
-/** Closes a test's pages and forgets what they stored, as if on a new device. What was downloaded and compiled stays. */
-async function forget(context: BrowserContext, origin: string): Promise<void> {
-  await context.setOffline(false);
-  for (const page of context.pages()) await page.close({ runBeforeUnload: false });
-  const page = await context.newPage();
-  const session = await context.newCDPSession(page);
-  const storageTypes = 'cookies,local_storage,indexeddb,cache_storage';
-  await session.send('Storage.clearDataForOrigin', { origin, storageTypes });
-  await page.close();
-}
-
 /** Tests on a demo yard, and tests on an empty one; each file has its own. Pages fail on any console error. */
 function yardTest(demo: boolean) {
-  return base.extend<{ strictPage: undefined }, { yard: YardProcess; browsing: BrowserContext }>({
-    browsing: [
-      async ({ browser, yard }, use) => {
-        const context = await browser.newContext({ baseURL: yard.address, ...DESK });
-        await use(context);
-        await context.close();
-      },
-      { scope: 'worker' },
-    ],
-    // A new context would download and compile the whole application again, for each test.
-    context: async ({ browsing, yard }, use) => {
-      await use(browsing);
-      await forget(browsing, yard.address);
-    },
+  return base.extend<{ strictPage: undefined }, { yard: YardProcess }>({
     yard: [
       // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the parameters
       async ({}, use) => {
