@@ -61,7 +61,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
   return (
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: findings</h1>
-      <SurveyTabs boatId={boat.id} />
+      <SurveyTabs boat={boat} />
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
         <div className="space-y-3">
           <DrawingBoard

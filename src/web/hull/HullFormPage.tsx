@@ -29,7 +29,7 @@ export function HullFormPage() {
           {(plan) => (
             <div className="space-y-6 p-3 md:p-6">
               <h1 className="text-2xl">{view.boat.name}: hull form</h1>
-              <SurveyTabs boatId={view.boat.id} />
+              <SurveyTabs boat={view.boat} />
               <HullOnly boat={view.boat} need="drawing">
                 {(boat) => <HullFormBoard key={boatId} view={{ ...view, boat }} line={plan} />}
               </HullOnly>

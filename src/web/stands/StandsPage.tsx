@@ -32,7 +32,7 @@ function Stands({ view }: { view: BoatView }) {
   return (
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: supports and masked items</h1>
-      <SurveyTabs boatId={boat.id} />
+      <SurveyTabs boat={boat} />
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
         <DrawingBoard
           boat={{ ...boat, form: view.form }}

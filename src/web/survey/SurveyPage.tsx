@@ -97,7 +97,7 @@ function Survey({ view }: { view: BoatView }) {
           )}
         </p>
       </div>
-      <SurveyTabs boatId={boat.id} />
+      <SurveyTabs boat={boat} />
       <BoatProgress view={view} />
       <MissingSupplies boatId={boat.id} />
       {editingBoat && (

@@ -78,7 +78,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
           }
         />
       )}
-      {!has('offsets') && !has('mesh') && (
+      {boat.kind !== 'parts' && !has('offsets') && !has('mesh') && (
         <p className="text-sm">
           To use a table of offsets or a mesh, go to{' '}
           <Link className="link" to={`/boats/${boat.id}/form`}>

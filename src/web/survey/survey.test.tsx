@@ -282,6 +282,13 @@ describe('what is no hull', () => {
     await waitFor(() => expect(router.state.location.pathname).toMatch(/\/survey$/));
     await screen.findByRole('heading', { name: 'Cabin doors: survey' });
     expect(screen.getByRole('link', { name: 'Add area' })).toBeDefined();
+    // Doors have no hull form and no waterline.
+    const tabs = within(screen.getByRole('navigation', { name: 'Survey' })).getAllByRole('link');
+    expect(tabs.map(({ textContent }) => textContent)).toEqual([
+      'Areas',
+      'Supports and masked items',
+      'Findings',
+    ]);
     const id = router.state.location.pathname.split('/')[2];
     await router.navigate(`/boats/${id}/waterline`);
     expect(await screen.findByText(/is a set of parts without a hull/)).toBeDefined();

@@ -36,14 +36,14 @@ describe('two ways side by side', () => {
   };
   it('the stack as planned against a school’s way: coats, sanding, and the film in all', async () => {
     const { user, cells } = await compared();
-    await user.selectOptions(await screen.findByLabelText('Second system'), 'Bottom with: few heavy');
+    await user.selectOptions(await screen.findByLabelText('Second system'), 'Bottom with: a few heavy coats');
     const most = barrier.sheet.film.max;
     const heavy = Math.ceil(400 / most);
     expect(cells('Coats')).toEqual(['4', String(heavy)]);
     // Three sandings between four coats, at 10 m² an hour by machine on 20 m² (common practice).
     expect(cells('Sanding')).toEqual(['6.0 h', `${((heavy - 1) * 2).toFixed(1)} h`]);
     expect(cells('Dry film')[0]).toBe('400 µm');
-    const way = screen.getByRole('columnheader', { name: /^Bottom with: few heavy/ });
+    const way = screen.getByRole('columnheader', { name: /^Bottom with: a few heavy coats/ });
     expect(way.textContent).toContain('fewer days and fewer overcoat windows');
   });
   it('days go by one coat a day at most; below the sheet’s stop there are none to tell', async () => {

@@ -40,7 +40,7 @@ export function WaterlinePage() {
           {(plan) => (
             <div className="space-y-6 p-3 md:p-6">
               <h1 className="text-2xl">{view.boat.name}: waterline</h1>
-              <SurveyTabs boatId={view.boat.id} />
+              <SurveyTabs boat={view.boat} />
               <HullOnly boat={view.boat} need="waterline">
                 {(boat) => <WaterlineEditor key={boatId} view={{ ...view, boat }} served={plan} />}
               </HullOnly>

@@ -63,13 +63,13 @@ export const SCHOOLS: readonly School[] = [
     ways: [
       way(
         'thin',
-        'many thin',
+        'many thin coats',
         'no sags, solvent can escape, missed spots get covered',
         'more days, and an overcoat window to meet for each coat',
       ),
       way(
         'heavy',
-        'few heavy',
+        'a few heavy coats',
         'fewer days and fewer overcoat windows',
         'sags and trapped solvent where the film is thick',
       ),
@@ -105,10 +105,15 @@ export const SCHOOLS: readonly School[] = [
     id: 'antifouling',
     question: 'Hard or ablative antifouling?',
     ways: [
-      way('hard', 'hard', 'withstands scrubbing, speed and drying out', 'builds up year after year'),
+      way(
+        'hard',
+        'hard antifouling',
+        'withstands scrubbing, speed and drying out',
+        'builds up year after year',
+      ),
       way(
         'ablative',
-        'ablative',
+        'ablative antifouling',
         'wears away, so no build-up',
         'soft: wears off early if scrubbed or on a fast boat',
       ),
@@ -118,10 +123,15 @@ export const SCHOOLS: readonly School[] = [
     id: 'rust',
     question: 'Blast or convert the rust?',
     ways: [
-      way('blast', 'blast', 'clean steel with a profile', 'dust, cost, must be primed within four hours'),
+      way(
+        'blast',
+        'blast the rust',
+        'clean steel with a profile',
+        'dust, cost, must be primed within four hours',
+      ),
       way(
         'convert',
-        'convert',
+        'convert the rust',
         'reaches places blasting can’t',
         'days of waiting; rust that is still red after the third coat comes back',
       ),
@@ -133,11 +143,16 @@ export const SCHOOLS: readonly School[] = [
     ways: [
       way(
         'after',
-        'after',
+        'fill after priming',
         'defects show up in the primer’s single colour; no filler on bare steel',
         'another coat of primer over the filler',
       ),
-      way('before', 'before', 'saves one coat of primer on timber and GRP', 'low spots are found too late'),
+      way(
+        'before',
+        'fill before priming',
+        'saves one coat of primer on timber and GRP',
+        'low spots are found too late',
+      ),
     ],
   },
   {
@@ -150,7 +165,7 @@ export const SCHOOLS: readonly School[] = [
         'gravity helps, no sags',
         'joints and faces to be glued must be masked and touched up later',
       ),
-      way('whole', 'whole', 'one unbroken film', 'overhead work, edges sag'),
+      way('whole', 'assembled boat', 'one unbroken film', 'overhead work, edges sag'),
     ],
   },
   {

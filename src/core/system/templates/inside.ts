@@ -51,7 +51,7 @@ export const INSIDE: readonly Template[] = [
     name: 'Interior joinery, water-borne',
     substrates: TIMBER,
     services: ['interior'],
-    school: 'minutes between coats; sand one only once it has set, or the paper drags it',
+    school: 'Several thin coats in one day. Sand a coat only once it has set, or the paper drags it',
     steps: [{ family: 'waterborne-acrylic', coats: 3, method: 'brush', before: [sand(120)] }],
   },
   {
