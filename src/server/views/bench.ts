@@ -1,5 +1,4 @@
 import type {
-  AlikeArea,
   AreaClock,
   BenchTins,
   BenchView,
@@ -25,16 +24,15 @@ import type { YardReading } from '../memory/yardSnapshots.ts';
 import { areaById } from '../rows/areas.ts';
 import { Missing } from '../rows/missing.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
-import { progressOf } from '../rows/progress.ts';
-import { sessionNotes } from '../rows/sessions.ts';
 import { alikeAreas, litresForCoat } from './alikeAreas.ts';
 import { litresLeft } from './beforeCoat.ts';
 import { coatOutlook } from './coatOutlook.ts';
 import { coatSpans, freshUntil } from './coatSpans.ts';
+import { inOneGo, progressOfNext } from './notedOfCoat.ts';
 import { openFaultsOf } from './openFaultsOf.ts';
 import { type AboutCoat, type Inside, usualShell } from './otherPlaceView.ts';
 import { togetherInPlan } from './plannedTogether.ts';
-import { POT_SHOWN_MS, potViews } from './pots.ts';
+import { potViews } from './pots.ts';
 import { benchTins } from './supply/benchTins.ts';
 import { bareTicks, oldLineAsked } from './ticks.ts';
 
@@ -80,60 +78,6 @@ function takesAggregate(state: AreaSnapshot, next: AreaClock['next']): boolean {
 /** Answers for the same coat within a minute are one: nothing in it moves faster, and several people look at one bench. */
 const SAME_FOR_MS = 60_000;
 const outlooks = remembering<CoatOutlook | null>(200);
-
-const hourOf = (ms: number) => Math.floor(ms / HOUR_MS) * HOUR_MS;
-/** That of the last coats asked for, until the boat’s log has more. */
-const progressSince = memoised(
-  (_log: object, db: Context['db'], areaId: string, stepId: string, coatNo: number, sinceMs: number) =>
-    progressOf(db, areaId, { stepId, coatNo, since: new Date(sinceMs) }),
-  20,
-);
-
-/** Notes of the coats being applied on a boat, until her log has more. */
-const sessionsSince = memoised(
-  (_log: object, db: Context['db'], boatId: string, sinceMs: number) =>
-    sessionNotes(db, boatId, new Date(sinceMs)),
-  2,
-);
-
-/** Who applies the coat in hand, and what else of the boat is painted in one go with it. */
-async function inOneGo(
-  log: object,
-  db: Context['db'],
-  of: {
-    areaId: string;
-    boatId: string;
-    next: AreaClock['next'];
-    alike: Omit<AlikeArea, 'progress'>[];
-    at: number;
-  },
-): Promise<Pick<BenchView, 'session' | 'paintedFrom' | 'alike'>> {
-  const { areaId, next, alike, at } = of;
-  const sinceMs = hourOf(at - POT_SHOWN_MS);
-  const notes = await sessionsSince(log, db, of.boatId, sinceMs);
-  const session = notes.flatMap(({ entryId, at: noted, areaIds, people, device, ...coat }) =>
-    coat.areaId === areaId && coat.stepId === next?.stepId && coat.coatNo === next.coatNo
-      ? [{ entryId, at: noted, areaIds, people, device }]
-      : [],
-  );
-  const together = new Set(session.at(-1)?.areaIds);
-  const from = alike.find((other) => {
-    const theirs = notes.findLast((each) => each.areaId === other.areaId && each.stepId === other.stepId && each.coatNo === other.coatNo); // biome-ignore format: one line
-    return theirs?.areaIds.includes(areaId);
-  });
-  return {
-    session,
-    paintedFrom: from ? { areaId: from.areaId, areaName: from.areaName } : null,
-    alike: await Promise.all(
-      alike.map(async (each) => ({
-        ...each,
-        progress: together.has(each.areaId)
-          ? await progressSince(log, db, each.areaId, each.stepId, each.coatNo, sinceMs)
-          : [],
-      })),
-    ),
-  };
-}
 
 /** A heated space asked about; its shell null: as the area usually has it. */
 export type InsideAsked = Omit<Inside, 'shell'> & { shell: Inside['shell'] | null };
@@ -280,9 +224,7 @@ export async function benchView(
       : null,
     pots: potsOf(false),
     emptied: potsOf(true),
-    progress: clock.next
-      ? await progressSince(log, db, areaId, clock.next.stepId, clock.next.coatNo, hourOf(at - POT_SHOWN_MS))
-      : [],
+    progress: await progressOfNext(log, db, { areaId, next: clock.next, at }),
     bare: await bareTicks(db, state.area, { ...known, log }, at),
     takesAggregate: takesAggregate(state, clock.next),
     askOldLine: await oldLineAsked(db, state, clock, known.boat),
