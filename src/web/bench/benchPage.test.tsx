@@ -57,6 +57,30 @@ async function type(user: Awaited<ReturnType<typeof planned>>['user'], label: st
 }
 
 describe('a film on the bench', () => {
+  it('tape left too long is overdue, with how it comes off; taken off nothing is said of it', async () => {
+    const area = anArea(boat.id, { name: 'Taped last week' });
+    await ask('POST', '/areas', area);
+    const at = new Date(Date.now() - 8 * 24 * 3_600_000).toISOString();
+    const body = {
+      itemId: area.id,
+      name: 'Edges of the area',
+      on: true,
+      stepId: null,
+      coatNo: null,
+      tape: 'masking',
+    };
+    await ask('POST', '/log', { id: uuidv7(), areaId: area.id, at, corrects: null, kind: 'tape', body });
+    const step = aStep(single.id, { coats: 1 });
+    await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+    const { user } = await openPage(`/bench/${area.id}`);
+    // Masking tape lasts three days at most [T, handbook part 10]; bridged paint is scored [T, handbook part 8].
+    expect(
+      await screen.findByText(/^Tape overdue since .+\. Score along the line, pull it back/),
+    ).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Tape off' }));
+    await waitFor(() => expect(screen.queryByText(/^Tape overdue/)).toBeNull());
+  });
+
   it('another round is asked for with a tap and taken back; what the thumb finds moves the clock', async () => {
     const { area, user } = await planned(single, { coats: 1 });
     await user.click(await screen.findByRole('button', { name: 'Tape on' }));
