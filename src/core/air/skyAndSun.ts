@@ -2,7 +2,7 @@ import { getPosition } from 'suncalc';
 import { memoised, moment, within } from '../units/index.ts';
 import { dewPointC } from './dewPoint.ts';
 import type { AirHour } from './hour.ts';
-import { calmIfUnknown } from './unknownAir.ts';
+import { calmIfUnknown, dryIfUnknown } from './unknownAir.ts';
 
 /** Where the boat stands, degrees. */
 export interface Site {
@@ -66,14 +66,17 @@ export interface Steps {
 const READINGS_OF_THE_SKY = 3;
 
 const stepsAt = memoised(
-  (hours: readonly AirHour[], latitude: number, longitude: number, unknown: number): Steps =>
-    makeSteps(hours, { latitude, longitude }, unknown),
+  (hours: readonly AirHour[], latitude: number, longitude: number, unknown: number, inRain: number): Steps =>
+    makeSteps(hours, { latitude, longitude }, { unknown, inRain }),
   READINGS_OF_THE_SKY,
 );
 
-/** @param unknown cloud taken where an hour does not state it, tenths */
-export const stepsOf = (hours: readonly AirHour[], site: Site, unknown: number): Steps =>
-  stepsAt(hours, site.latitude, site.longitude, unknown);
+/**
+ * @param unknown cloud taken where an hour does not state it, tenths
+ * @param inRain cloud taken before the sun in such an hour if it rains, tenths
+ */
+export const stepsOf = (hours: readonly AirHour[], site: Site, unknown: number, inRain = unknown): Steps =>
+  stepsAt(hours, site.latitude, site.longitude, unknown, inRain);
 
 /** Sun places that are remembered: those of the same hours are asked for again with every forecast of them. */
 const MOST_SUNS = 100_000;
@@ -95,11 +98,16 @@ function sunOver(site: Site): (ms: number) => SunPlace {
   };
 }
 
-function makeSteps(hours: readonly AirHour[], site: Site, unknown: number): Steps {
+function makeSteps(
+  hours: readonly AirHour[],
+  site: Site,
+  { unknown, inRain }: { unknown: number; inRain: number },
+): Steps {
   const sunAt = sunOver(site);
-  // Rain comes with cloud.
-  const cloud = hours.map(({ cloudTenths, rainMm }) => cloudTenths ?? ((rainMm ?? 0) > 0 ? 10 : unknown));
-  const sky = hours.map((hour, i) => skyEmissivity(dewPointC(hour), cloud[i] as number));
+  const cloud = hours.map(
+    ({ cloudTenths, rainMm }) => cloudTenths ?? (dryIfUnknown(rainMm) > 0 ? inRain : unknown),
+  );
+  const sky = hours.map((hour) => skyEmissivity(dewPointC(hour), hour.cloudTenths ?? unknown));
   const upAt = hours.map(({ at }) => sunAt(at).cosZenith);
   const count = hours.map((hour, i) => {
     const before = hours[i - 1];

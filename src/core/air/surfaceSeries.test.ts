@@ -87,16 +87,17 @@ describe('a surface by its balance of heat (handbook part 17, worked figures)', 
         ?.surfaceC ?? 0;
     expect(warmed(10_000) - warmed(300_000)).toBeGreaterThan(4);
   });
-  it('an hour of rain is overcast where its cloud is not stated: no sun is made up [T: rain comes with cloud]', () => {
+  it('in an hour of rain without cloud no sun is made up, and its night is no milder; the band stays whole [T: rain comes with cloud]', () => {
     const noon = Date.UTC(2026, 5, 21, 12);
-    const inRain = (cloudTenths: number | undefined) =>
-      surfaceSeries({
-        hours: steady(3, { cloudTenths, rainMm: 2 }, noon),
-        surface: TOPSIDES,
-        site: SITE,
-      });
-    expect(inRain(undefined)).toEqual(inRain(10));
-    expect(inRain(undefined).at(-1)?.surfaceC).toBeLessThan(Number(inRain(0).at(-1)?.surfaceC) - 1);
+    const last = (from: number, over: Partial<AirHour>) =>
+      surfaceSeries({ hours: steady(3, over, from), surface: TOPSIDES, site: SITE }).at(-1);
+    const unknown = { cloudTenths: undefined };
+    const [wet, dry] = [{ ...unknown, rainMm: 2 }, unknown].map((over) => last(noon, over));
+    expect(wet?.surfaceC).toBeLessThan(Number(dry?.surfaceC) - 1);
+    expect(wet?.surfaceC).toBeLessThanOrEqual(Number(last(noon, { cloudTenths: 10 })?.surfaceC));
+    expect([wet?.lowC, wet?.highC]).toEqual([expect.any(Number), dry?.highC]);
+    expect(wet?.lowC).toBeLessThanOrEqual(Number(wet?.surfaceC));
+    expect(last(NIGHT, { ...unknown, rainMm: 2 })).toEqual(last(NIGHT, unknown));
   });
 
   it('cloud not stated is a band from clear to overcast, not a number', () => {

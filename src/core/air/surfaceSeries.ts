@@ -154,8 +154,9 @@ function run(steps: Steps, body: SurfaceBody, aroundAt: Around, met: Beam): numb
  * T_i, the air behind a thin skin, is taken as the outside air, since inside air is near it unless heated; in a heated room both are at
  * the set point or above.
  *
- * Where an hour does not state its cloud it is overcast in rain, and else the band runs from clear to overcast; where nobody said which way the face looks,
- * from the side away from the sun to the one facing it. A measured surface wins in its hour, and
+ * Where an hour does not state its cloud the band runs from clear to overcast, and its middle is half covered; in an hour of rain no
+ * more sun is taken for the middle than comes through an overcast sky [T: rain comes with cloud]. Where nobody said which way the face
+ * looks, the band runs from the side away from the sun to the one facing it. A measured surface wins in its hour, and
  * its difference from the model fades with six hours [M].
  *
  * @param hours the air, each reading at its time, in order
@@ -186,11 +187,11 @@ export function surfaceSeries(input: {
   const stated = hours.every(({ cloudTenths }) => cloudTenths !== undefined);
   const shaded = [standing, ...(input.before ?? [])].every((each) => under(each.surroundings).sun === 0);
   const turned = surface.headingDeg !== null || surface.absorptance === 0 || shaded;
-  const runWith = (cloud: number, beam: Beam) => {
-    const steps = stepsOf(hours, site, stated ? 0 : cloud);
+  const runWith = (cloud: number, beam: Beam, inRain = cloud) => {
+    const steps = stated ? stepsOf(hours, site, 0) : stepsOf(hours, site, cloud, inRain);
     return run(steps, surface, aroundOver(hours, steps, standing), turned ? 'heading' : beam);
   };
-  const middle = runWith(5, 'mean');
+  const middle = runWith(5, 'mean', 10);
   const ends =
     input.band === false
       ? []

@@ -52,7 +52,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
                 <span className="block text-sm">
                   {item.taped
                     ? `Remove by ${sayTime(item.offBy, zone, now)}, or the tape will tear`
-                    : `Tape overdue since ${sayTime(item.offBy, zone, now)}. Score along the line, pull it back on itself, and tape again before the next coat.`}
+                    : `Tape overdue since ${sayTime(item.offBy, zone, now)}. If paint covers its edge, score along the line first. Pull it back on itself, and tape again before the next coat.`}
                 </span>
               )}
             </span>

@@ -57,7 +57,7 @@ async function type(user: Awaited<ReturnType<typeof planned>>['user'], label: st
 }
 
 describe('a film on the bench', () => {
-  it('tape left too long is overdue, with how it comes off; taken off nothing is said of it', async () => {
+  it('tape left too long is overdue, with how to remove it; once it is off, the notice goes', async () => {
     const area = anArea(boat.id, { name: 'Taped last week' });
     await ask('POST', '/areas', area);
     const at = new Date(Date.now() - 8 * 24 * 3_600_000).toISOString();
@@ -75,7 +75,9 @@ describe('a film on the bench', () => {
     const { user } = await openPage(`/bench/${area.id}`);
     // Masking tape lasts three days at most [T, handbook part 10]; bridged paint is scored [T, handbook part 8].
     expect(
-      await screen.findByText(/^Tape overdue since .+\. Score along the line, pull it back/),
+      await screen.findByText(
+        /^Tape overdue since .+\. If paint covers its edge, score along the line first/,
+      ),
     ).toBeDefined();
     await user.click(screen.getByRole('button', { name: 'Tape off' }));
     await waitFor(() => expect(screen.queryByText(/^Tape overdue/)).toBeNull());

@@ -264,7 +264,7 @@ describe('templates', () => {
     await open(area);
     const offer = (await screen.findAllByText('Interior joinery, water-borne'))[0]?.closest('li');
     expect(offer?.textContent).toContain(
-      'Interior joinery, water-borneSeveral thin coats in one day. Sand a coat only once it has set, or the paper drags itData sheet missing for: water-borne acrylicUse template Interior joinery, water-borne',
+      'Interior joinery, water-borneThin coats, one after another as soon as the data sheet allows. Sand a coat only once it has set, or the paper drags itData sheet missing for: water-borne acrylicUse template Interior joinery, water-borne',
     );
     expect(within(offer as HTMLElement).getByRole('button')).toHaveProperty('disabled', true);
   });

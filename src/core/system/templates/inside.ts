@@ -51,7 +51,8 @@ export const INSIDE: readonly Template[] = [
     name: 'Interior joinery, water-borne',
     substrates: TIMBER,
     services: ['interior'],
-    school: 'Several thin coats in one day. Sand a coat only once it has set, or the paper drags it',
+    school:
+      'Thin coats, one after another as soon as the data sheet allows. Sand a coat only once it has set, or the paper drags it',
     steps: [{ family: 'waterborne-acrylic', coats: 3, method: 'brush', before: [sand(120)] }],
   },
   {
