@@ -78,6 +78,9 @@ async function inTheMorning(address: string): Promise<void> {
   expect(reply.status).toBe(200);
 }
 
+/** Longest time in milliseconds that a page’s request is held back (`npm run soak -- late`). */
+const LATE = Number(process.env['LATE_ANSWERS'] ?? 0);
+
 /** Tests on a demo yard, and tests on an empty one; each file has its own. Pages fail on any console error. */
 function yardTest(demo: boolean) {
   return base.extend<{ strictPage: undefined }, { yard: YardProcess }>({
@@ -103,6 +106,11 @@ function yardTest(demo: boolean) {
           const refused = /Content Security Policy|Uncaught/.test(message.text());
           if (message.type() === 'error' && refused) errors.push(message.text());
         });
+        if (LATE)
+          await page.route('**/api/**', async (route) => {
+            await new Promise((resolve) => setTimeout(resolve, LATE * (0.5 + Math.random() / 2)));
+            await route.continue().catch(() => {}); // the page has gone meanwhile
+          });
         await use(undefined);
         expect(errors).toEqual([]);
       },

@@ -3,7 +3,8 @@ import { ensureBuilt, ensurePackages, root, run } from './ensure.mjs';
 
 // npm run soak: what takes too long for every day. Power cuts on a disk whose power can be cut, 10 000 requests made up from
 // the description of the API, and all cases of the tests that are given a share of theirs in the suite.
-// npm run soak -- power | fuzz | random | screens for one of them.
+// Last, the tests of pages and of the browser with every answer late: what they don't wait for shows.
+// npm run soak -- power | fuzz | random | screens | late for one of them.
 ensurePackages();
 ensureBuilt();
 const [only] = process.argv.slice(2);
@@ -31,7 +32,14 @@ const screens = () => {
   process.env.SOAK = '1';
   return run(bin('playwright'), ['test', '--project=screens', 'stacks.spec']);
 };
-const parts = { power: script('power'), fuzz: script('fuzz'), random, screens };
+/** A test that passes only because the server is quick fails here. */
+const late = () => {
+  process.env.LATE_ANSWERS = '500';
+  return (
+    run(bin('vitest'), ['run', '--project', 'pages']) || run(bin('playwright'), ['test', '--project=screens'])
+  );
+};
+const parts = { power: script('power'), fuzz: script('fuzz'), random, screens, late };
 const failed = Object.keys(parts).filter(
   (part) => (only === undefined || only === part) && parts[part]() !== 0,
 );

@@ -19,7 +19,7 @@ const address = inject('webAddress');
 (window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(address);
 
 /** The make-believe browser keeps answers that a real one would ask for again: requests go by Node's own client. */
-globalThis.fetch = ((input: RequestInfo | URL, init: RequestInit = {}) =>
+const direct = ((input: RequestInfo | URL, init: RequestInit = {}) =>
   new Promise<Response>((resolve, reject) => {
     const sent = request(new URL(String(input), address), {
       method: init.method ?? 'GET',
@@ -41,6 +41,17 @@ globalThis.fetch = ((input: RequestInfo | URL, init: RequestInit = {}) =>
     sent.end(init.body as string | undefined);
   })) as typeof fetch;
 
+/** Longest time in milliseconds that a page's request, and its answer again, are held back (`npm run soak -- late`). */
+const LATE = Number(process.env['LATE_ANSWERS'] ?? 0);
+const held = () => new Promise((resolve) => setTimeout(resolve, LATE * (0.5 + Math.random() / 2)));
+const late: typeof fetch = async (input, init) => {
+  await held();
+  const response = await direct(input, init);
+  await held();
+  return response;
+};
+globalThis.fetch = LATE ? late : direct;
+
 let stopQueue = () => {};
 afterEach(() => {
   stopQueue();
@@ -51,7 +62,7 @@ afterAll(() => new Promise((resolve) => setTimeout(resolve, 50)));
 
 /** A request past the page, as another device would make it. */
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`${address}/api/v1${path}`, {
+  const response = await direct(`${address}/api/v1${path}`, {
     method,
     ...(body === undefined
       ? {}

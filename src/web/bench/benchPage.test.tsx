@@ -591,6 +591,7 @@ describe('mixing', () => {
     await user.click(await screen.findByRole('button', { name: 'Poured the wrong thing?' }));
     await type(user, 'Fast in the pot', '5');
     expect(screen.getByText(/Count on half/)).toBeDefined();
+    await waitFor(async () => expect((await bench(area)).pots).toHaveLength(1));
     const [before] = (await bench(area)).pots;
     await user.click(screen.getByRole('button', { name: 'Record and keep using the pot' }));
     await waitFor(async () => expect((await bench(area)).pots[0]?.entryId).not.toBe(before?.entryId));
@@ -761,7 +762,7 @@ describe('mixing', () => {
     await user.click(screen.getByRole('button', { name: 'Discard pot' }));
     await type(user, 'Pot life at the present temperature (from the tin)', '0');
     for (const label of [/BASE/, /HARDENER/]) await user.click(screen.getByRole('checkbox', { name: label }));
-    await user.click(screen.getByRole('button', { name: /Log mix/ }));
+    await user.click(await screen.findByRole('button', { name: /Log mix/ }));
     expect(await screen.findByText(/Stop when the mix warms or thickens/)).toBeDefined();
   });
 

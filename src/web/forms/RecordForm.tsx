@@ -85,8 +85,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const goOnFrom = (values: T, back: boolean) => {
     sent.current = back ? null : values;
     setChanges({});
-    const typedMeanwhile = differs(form.getValues(), values);
-    startFrom(form, back ? (JSON.parse(followed.current) as T) : values, values);
+    const typedMeanwhile = startFrom(form, back ? (JSON.parse(followed.current) as T) : values, values);
     if (!typedMeanwhile) props.onSaved?.();
   };
 

@@ -87,11 +87,15 @@ export function followOthers<T extends FieldValues>(
  * Treats the sent values as saved: the form starts from them, and later typing stays as unsaved.
  *
  * @param saved the record as it came back, or what was sent where it has not
+ * @returns whether anything was typed since it was sent: a field that followed the record isn’t typed
  */
-export function startFrom<T extends FieldValues>(form: UseFormReturn<T>, saved: T, sent: T): void {
+export function startFrom<T extends FieldValues>(form: UseFormReturn<T>, saved: T, sent: T): boolean {
   const now = structuredClone(form.getValues());
   form.reset(saved);
-  const before = new Map(leaves(sent));
-  for (const [path, value] of leaves(now))
-    if (!same(before.get(path), value)) form.setValue(path as Path<T>, value as never, { shouldDirty: true });
+  const known = [sent, saved].map((values) => new Map(leaves(values)));
+  const typed = [...leaves(now)].filter(([path, value]) =>
+    known.every((values) => differs({ value }, { value: values.get(path) })),
+  );
+  for (const [path, value] of typed) form.setValue(path as Path<T>, value as never, { shouldDirty: true });
+  return typed.length > 0;
 }

@@ -14,10 +14,11 @@ afterEach(() => {
 
 const client = new QueryClient();
 const saved = vi.fn();
-const form = (name: string, submit: () => Promise<'not sent' | undefined>) => (
+const form = (name: string, submit: () => Promise<'not sent' | undefined>, shed = '') => (
   <QueryClientProvider client={client}>
-    <RecordForm values={{ name }} submit={submit} onSaved={saved} button="Save">
+    <RecordForm values={{ name, shed }} submit={submit} onSaved={saved} button="Save">
       <Field name="name" label="Name" />
+      <Field name="shed" label="Stood in" />
     </RecordForm>
   </QueryClientProvider>
 );
@@ -66,6 +67,23 @@ it('what is typed while it is being sent stays typed when the sent values come b
   expect(box().value).toBe('Curlew III');
   expect(anyUnsaved()).toBe(true);
   expect(screen.queryByText(/elsewhere/)).toBeNull();
+});
+
+it('a field that the record fills in on its way back is nothing typed: the page may close', async () => {
+  let answered = (_: undefined) => {};
+  const submit = () =>
+    new Promise<undefined>((resolve) => {
+      answered = resolve;
+    });
+  const user = userEvent.setup();
+  const { rerender } = render(form('Curlew', submit));
+  await user.type(box(), ' II');
+  await user.click(screen.getByRole('button', { name: 'Save' }));
+  // Read again before the answer is here.
+  rerender(form('Curlew II', submit, 'the shed'));
+  await act(async () => answered(undefined));
+  expect(saved).toHaveBeenCalledOnce();
+  expect(anyUnsaved()).toBe(false);
 });
 
 it('what was thought better of before it was sent is still unsaved', async () => {

@@ -163,6 +163,8 @@ describe('need and purchase', () => {
     await user.selectOptions(screen.getByLabelText('Product'), name);
     await user.type(screen.getByLabelText('Pack, mixed'), '5');
     await user.type(screen.getByLabelText('Price'), '99.95');
+    // The list of suppliers may still be on its way.
+    await within(screen.getByLabelText('Supplier')).findByRole('option', { name });
     await user.selectOptions(screen.getByLabelText('Supplier'), name);
     await user.click(screen.getByRole('button', { name: 'Add price' }));
     const trade = () => ask<TradeView>('GET', '/trade');
@@ -286,7 +288,7 @@ describe('cost and quote', () => {
     expect(sum).toBe(costs.total.planned);
     expect(costs.bill.net + costs.bill.tax + costs.bill.rounding).toBe(costs.bill.gross);
     await put('Tax rate', '250');
-    await user.click(screen.getByRole('button', { name: 'Save prices and rates' }));
+    await user.click(await screen.findByRole('button', { name: 'Save prices and rates' }));
     expect(await screen.findByText('Tax rate must be 100 % or less, but is 250 %')).toBeDefined();
   });
 });

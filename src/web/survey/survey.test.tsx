@@ -194,7 +194,7 @@ describe('an area', () => {
     expect(before?.surroundings).toEqual(area.surroundings);
     expect(Math.abs(Date.parse(before?.until ?? '') - Date.now())).toBeLessThan(10 * 60_000);
     // The saved editor closes. Opened again it stands there; removed, nothing is left of it.
-    await waitFor(() => expect(screen.queryByRole('button', { name: 'Save area' })).toBeNull());
+    await waitFor(() => expect(screen.queryByRole('button', { name: /^(Save area|Saving…)$/ })).toBeNull());
     await user.click(await screen.findByText('Moved into heat', { selector: 'a' }));
     await user.click(await screen.findByRole('button', { name: /^Remove earlier shelter: Shed, until/ }));
     await user.click(screen.getByRole('button', { name: 'Save area' }));

@@ -306,7 +306,7 @@ describe('a template taken', () => {
     const { user } = await open(area);
     await user.selectOptions(await screen.findByLabelText('Next product'), 'Plain barrier');
     await user.click(screen.getByRole('button', { name: 'Add step' }));
-    await user.click(screen.getByRole('button', { name: `Use template ${name}` }));
+    await user.click(await screen.findByRole('button', { name: `Use template ${name}` }));
     await answer(user, /^Discard unsaved changes to .* and use this template\?$/, 'Cancel');
     expect((await step(1)).textContent).toContain('Plain barrier');
     expect((await kept(area)).steps).toEqual([]);
