@@ -79,7 +79,7 @@ async function inTheMorning(address: string): Promise<void> {
 }
 
 /** Longest time in milliseconds that a page’s request is held back (`npm run soak -- late`). */
-const LATE = Number(process.env['LATE_ANSWERS'] ?? 0);
+const LATE = Number(process.env.LATE_ANSWERS ?? 0);
 
 /** Tests on a demo yard, and tests on an empty one; each file has its own. Pages fail on any console error. */
 function yardTest(demo: boolean) {

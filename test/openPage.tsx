@@ -42,7 +42,7 @@ const direct = ((input: RequestInfo | URL, init: RequestInit = {}) =>
   })) as typeof fetch;
 
 /** Longest time in milliseconds that a page's request, and its answer again, are held back (`npm run soak -- late`). */
-const LATE = Number(process.env['LATE_ANSWERS'] ?? 0);
+const LATE = Number(process.env.LATE_ANSWERS ?? 0);
 const held = () => new Promise((resolve) => setTimeout(resolve, LATE * (0.5 + Math.random() / 2)));
 const late: typeof fetch = async (input, init) => {
   await held();

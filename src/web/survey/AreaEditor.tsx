@@ -101,17 +101,23 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
     >
       <div className="grid gap-3 sm:grid-cols-2">
         <Field name="name" label="Name" autoFocus={!area} placeholder="Bottom port" />
-        <ZoneChoice />
-        <SelectField name="side" label="Side" choices={choices(SIDE_WORDS)} />
+        {boat.kind !== 'parts' && (
+          <>
+            <ZoneChoice />
+            <SelectField name="side" label="Side" choices={choices(SIDE_WORDS)} />
+          </>
+        )}
         <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
         <SelectField name="service" label="Exposure" choices={choices(SERVICE_WORDS)} />
         <ShelterFields zone={zone} saved={area ? values.surroundings : null} />
         <SelectField name="oldCoating" label="Existing coating" choices={choices(OLD_COATING_WORDS)} />
-        <CheckField
-          name="highWear"
-          label="High wear"
-          hint="Leading edges, bottom of the keel, waterline band. Gets an extra coat."
-        />
+        {boat.kind !== 'parts' && (
+          <CheckField
+            name="highWear"
+            label="High wear"
+            hint="Leading edges, bottom of the keel, waterline band. Gets an extra coat."
+          />
+        )}
       </div>
       {area?.part && <PartFields part={area.part} />}
       <MeasureFields />
