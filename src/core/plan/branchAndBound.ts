@@ -53,15 +53,17 @@ export function branchAndBound(input: {
 
   /** The candidates for the next task; none: nothing below `upper` follows. */
   const nextOf = (at: number, rank: number, cost: number, key: number): Candidate[] => {
-    const partly = inTime ? searched.partly(key, at, rank, anyCost ? 0 : cost) : null;
-    if (partly && searched.isWorse(partly)) return [];
     const notBefore = (t: number) => Math.max(inTime ? at : 0, duties.release[t] as number);
     const windows = propagate(model, statics, { placed: timetable.placed, paid: cost, notBefore }, upper);
     if (!windows) return [];
-    if (partly && duties.none()) searched.remember(partly);
-    if (inTime) return choices.inOrderOfBeginning(windows.latest, at, rank);
-    const t = toPlace[placed.length] as number;
-    return choices.everyWay(t, windows.latest[t] as number);
+    if (!inTime) {
+      const t = toPlace[placed.length] as number;
+      return choices.everyWay(t, windows.latest[t] as number);
+    }
+    const partly = searched.partly(key, at, rank, anyCost ? 0 : cost);
+    if (searched.isWorse(partly)) return [];
+    if (duties.none()) searched.remember(partly);
+    return choices.inOrderOfBeginning(windows.latest, at, rank);
   };
 
   const look = (at: number, rank: number, cost: number, key: number): void => {

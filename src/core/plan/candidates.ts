@@ -40,6 +40,8 @@ export function choicesOf(model: Model, statics: Statics, timetable: Timetable, 
   const toPlace = order.filter((t) => (tasks[t] as Task).pinned === null);
   const cheapestFrom = (t: number, at: number) =>
     (statics.each[t] as Statics['each'][number]).cheapest[at] as number;
+  /** Of each task the most slots that are sanded before it. */
+  const sanding = tasks.map(({ into }) => Math.max(0, ...into.map(({ late }) => late?.slots ?? 0)));
   const isReady = (t: number) => (tasks[t] as Task).into.every(({ before }) => timetable.placed[before]);
 
   function* fits(t: number, crew: readonly number[], until: number): Generator<Candidate> {
@@ -108,18 +110,27 @@ export function choicesOf(model: Model, statics: Statics, timetable: Timetable, 
     );
   };
 
+  const byBeginning = (a: Candidate, b: Candidate) =>
+    a.from - b.from || a.start - b.start || (rankOf[a.task] as number) - (rankOf[b.task] as number);
+
   const inOrderOfBeginning = (latest: Int32Array, at: number, rank: number): Candidate[] => {
-    const ready = toPlace.filter((t) => !timetable.placed[t] && isReady(t));
     const busyUntil = busyFrom(model, timetable, toPlace, at);
     const same = (a: number, b: number) => alike[a] === alike[b] && busyUntil[a] === busyUntil[b];
-    const found = ready.flatMap((t) =>
-      crewsOf(tasks[t] as Task, same)
-        .flatMap((crew) => worthTrying(t, crew, latest[t] as number))
-        .filter(({ from }) => from > at || (from === at && (rankOf[t] as number) >= rank)),
-    );
-    const until = Math.min(...found.filter(comesFirst).map(({ end }) => end));
-    const byBeginning = (a: Candidate, b: Candidate) =>
-      a.from - b.from || a.start - b.start || (rankOf[a.task] as number) - (rankOf[b.task] as number);
+    const found: Candidate[] = [];
+    /** Nothing begins first from this slot on. */
+    let until = Number.POSITIVE_INFINITY;
+    for (const t of toPlace) {
+      if (timetable.placed[t] || !isReady(t)) continue;
+      const own = rankOf[t] as number;
+      for (const crew of crewsOf(tasks[t] as Task, same)) {
+        const last = Math.min(latest[t] as number, until - 1 + (sanding[t] as number));
+        for (const each of worthTrying(t, crew, last)) {
+          if (each.from < at || (each.from === at && own < rank)) continue;
+          found.push(each);
+          if (comesFirst(each)) until = Math.min(until, each.end);
+        }
+      }
+    }
     return found.filter(({ from }) => from < until).sort(byBeginning);
   };
 

@@ -1,5 +1,5 @@
 import type { Model, Task } from './model.ts';
-import type { Statics } from './statics.ts';
+import type { Resource, Statics } from './statics.ts';
 import { firstReaching, type Placed } from './timetable.ts';
 
 /** Between which slots each task can lie, and what the plan costs at least. */
@@ -41,7 +41,7 @@ export function propagate(model: Model, statics: Statics, partial: Partial, uppe
   if (Number.isFinite(upper)) deadlines(model, partial, windows, upper - 1 - bound);
   if (!backward(model, statics, partial, windows)) return null;
   if (!forward(model, statics, partial, windows)) return null;
-  if (!hasRoom(model, statics, windows)) return null;
+  if (!hasRoom(statics, windows)) return null;
   windows.bound = leastCost(model, statics, partial, windows);
   return windows.bound >= upper ? null : windows;
 }
@@ -69,7 +69,7 @@ export function finishesBy(
     forward(model, statics, partial, windows) &&
     backward(model, statics, partial, windows) &&
     forward(model, statics, partial, windows) &&
-    hasRoom(model, statics, windows)
+    hasRoom(statics, windows)
   );
 }
 
@@ -176,21 +176,28 @@ function deadlines(model: Model, { placed }: Partial, { earliest, latest }: Wind
 }
 
 /** Whether the work that has to be done between two slots fits between them, for each group of people and each equipment. */
-function hasRoom(model: Model, { resources }: Statics, { earliest, latest }: Windows): boolean {
-  for (const { before, tasks } of resources) {
-    const work = tasks
-      .map(({ t, people }) => {
-        const { length } = model.tasks[t] as Task;
-        return { from: earliest[t] as number, to: (latest[t] as number) + length, work: people * length };
-      })
-      .sort((a, b) => a.to - b.to);
-    const begins = [...new Set(work.map(({ from }) => from))];
-    for (const begin of begins) {
+function hasRoom({ resources }: Statics, { earliest, latest }: Windows): boolean {
+  for (const { before, tasks, byEnd } of resources) {
+    const endOf = (i: number) => {
+      const { t, length } = tasks[i] as Resource['tasks'][number];
+      return (latest[t] as number) + length;
+    };
+    // In the order of the last time it was asked they are nearly in order already.
+    for (let i = 1; i < byEnd.length; i++) {
+      const each = byEnd[i] as number;
+      const end = endOf(each);
+      let at = i;
+      for (; at > 0 && endOf(byEnd[at - 1] as number) > end; at--) byEnd[at] = byEnd[at - 1] as number;
+      byEnd[at] = each;
+    }
+    for (const { t: first } of tasks) {
+      const begin = earliest[first] as number;
       let asked = 0;
-      for (const { from, to, work: each } of work) {
-        if (from < begin) continue;
-        asked += each;
-        if (asked > (before[to] as number) - (before[begin] as number)) return false;
+      for (const i of byEnd) {
+        const { t, work } = tasks[i] as Resource['tasks'][number];
+        if ((earliest[t] as number) < begin) continue;
+        asked += work;
+        if (asked > (before[endOf(i)] as number) - (before[begin] as number)) return false;
       }
     }
   }

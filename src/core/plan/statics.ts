@@ -4,10 +4,13 @@ import { isFree, type Lag, type Model, type Task } from './model.ts';
 export type Statics = ReturnType<typeof staticsOf>;
 
 /** People of whom some tasks need one, or a piece of equipment: what they offer, and who asks for it. */
-interface Resource {
+export interface Resource {
   /** Free slots before each slot, of all together. */
   before: Float64Array;
-  tasks: readonly { t: number; people: number }[];
+  /** `work`: slots of people that a task asks of them. */
+  tasks: readonly { t: number; length: number; work: number }[];
+  /** The tasks in the order in which they were last found to end. */
+  byEnd: Int32Array;
 }
 
 /** By slot: the last end of `before` after which `after` can start then; −1: none. */
@@ -68,15 +71,19 @@ function resourcesOf(model: Model): Resource[] {
       group.map((p) => (model.people[p] as Model['people'][number]).run),
       slots,
     ),
-    tasks: movable.flatMap(({ task, t }) =>
-      task.people > 0 && task.qualified.every((p) => group.includes(p)) ? [{ t, people: task.people }] : [],
+    tasks: movable.flatMap(({ task: { people, qualified, length }, t }) =>
+      people > 0 && qualified.every((p) => group.includes(p)) ? [{ t, length, work: people * length }] : [],
     ),
   }));
   const ofEquipment = model.equipment.map((run, e) => ({
     before: total([run], slots),
-    tasks: movable.flatMap(({ task, t }) => (task.equipment.includes(e) ? [{ t, people: 1 }] : [])),
+    tasks: movable.flatMap(({ task: { equipment, length }, t }) =>
+      equipment.includes(e) ? [{ t, length, work: length }] : [],
+    ),
   }));
-  return [...ofPeople, ...ofEquipment].filter(({ tasks }) => tasks.length > 1);
+  return [...ofPeople, ...ofEquipment]
+    .filter(({ tasks }) => tasks.length > 1)
+    .map((each) => ({ ...each, byEnd: Int32Array.from(each.tasks.keys()) }));
 }
 
 export function staticsOf(model: Model) {
