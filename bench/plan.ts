@@ -19,20 +19,36 @@ async function twelveTasks(): Promise<void> {
   const proven = ours.filter(({ ms, result }) => result.proven && ms <= 2000).length;
   say('12 contended tasks proven within 2 s', `${((proven / 60) * 100).toFixed(0)} %`, '95 %');
   say('  median, 95th of a hundred', `${median(ours.map(({ ms }) => ms)).toFixed(0)}, ${p95(ours.map(({ ms }) => ms)).toFixed(0)} ms`, 'none set'); // biome-ignore format: one line
+  // All of ours before all of theirs: loading the solver slows down what runs just after it.
+  const solved = problems
+    .filter((_, i) => ours[i]?.result.ok && ours[i]?.result.proven)
+    .slice(0, 8)
+    .map((problem) => {
+      const runs = [1, 2, 3].map(() => timed(() => schedule(problem, { seed: 1, budgetMs: 4000 })));
+      return { problem, ms: median(runs.map(({ ms }) => ms)), result: runs[0]?.result };
+    });
   const ratios: number[] = [];
   let apart = 0;
-  for (let seed = 0; ratios.length < 8; seed++) {
-    const problem = aPlanProblem(seed, { tasks: 12, slots: 60 });
-    const plan = timed(() => schedule(problem, { seed: 1, budgetMs: 4000 }));
-    if (!plan.result.ok || !plan.result.proven) continue;
-    const solver = await highs();
+  for (const { problem, ms, result } of solved) {
     const program = planProgram(problem);
-    const theirs = timed(() => solver.solve(program, { mip_rel_gap: 0, time_limit: 120 }));
-    ratios.push(theirs.ms / plan.ms);
-    if (theirs.result.Status === 'Optimal' && Math.round(theirs.result.ObjectiveValue) !== plan.result.cost)
-      apart++;
+    const theirs: number[] = [];
+    for (let run = 0; run < 3; run++) {
+      // Its memory is not cleared between two problems.
+      const solver = await highs();
+      const { ms: took, result: found } = timed(() =>
+        solver.solve(program, { mip_rel_gap: 0, time_limit: 120 }),
+      );
+      theirs.push(took);
+      const isOptimal = found.Status === 'Optimal' && result?.ok;
+      if (run === 0 && isOptimal && Math.round(found.ObjectiveValue) !== result.cost) apart++;
+    }
+    ratios.push(median(theirs) / ms);
   }
-  say('  HiGHS on the same problem / ours, median of 8', `${median(ratios).toFixed(0)} ×`, '≥ 50 ×');
+  say(
+    '  HiGHS on the same problem / ours, three runs each, median of 8',
+    `${median(ratios).toFixed(0)} ×`,
+    '≥ 50 ×',
+  );
   say('  proven by both with another cost', `${apart}`, '0');
 }
 
