@@ -111,3 +111,31 @@ it('a time kept by hand stays, and no plan that keeps to another is too soon, to
     if (found.ok) expect(wrongInTheWorld(other, found)).toEqual([]);
   }
 });
+
+it('rust found on one boat moves nothing of the other, though the same person does both', () => {
+  const five = shedYard({ areas: 5 });
+  const [one] = five.yard.areas;
+  const [boat] = five.yard.boats;
+  if (!one || !boat) throw new Error('an empty yard');
+  const coats = one.coats.slice(0, 2).map((coat, i) => ({ ...coat, id: `spot ${i}`, minutes: 20 }));
+  const spot = { ...one, id: 'spot', boatId: 'other', coats };
+  const areas = [...five.yard.areas.map((each, i) => ({ ...each, boatId: i < 2 ? 'other' : 'boat' })), spot];
+  const limits = five.limitsOf['area0 0'];
+  const given = yardInWeather(
+    {
+      ...five,
+      yard: { ...five.yard, areas, boats: [boat, { ...boat, id: 'other' }] },
+      surfaceOf: { ...five.surfaceOf, spot: 0 },
+      limitsOf: { ...five.limitsOf, ...(limits && { 'spot 0': limits, 'spot 1': limits }) },
+    },
+    shedHours(40),
+    56 * 48,
+  );
+  const before = planOf({ ...given, areas: given.areas.slice(0, -1) });
+  const { plan, moves } = keeping(given, startsOf(before));
+  const boatOf = new Map(plan.tasks.map(({ id, boatId }) => [id, boatId]));
+  expect(plan.tasks.filter(({ areaId }) => areaId === 'spot')).toHaveLength(2);
+  expect(moves.filter(({ id }) => boatOf.get(id) === 'boat')).toEqual([]);
+  expect(moves.map(({ id }) => id)).toContain('launch other');
+  expect(wrongInTheWorld(given, plan)).toEqual([]);
+});

@@ -1,12 +1,10 @@
 import { moment } from '../units/index.ts';
 import { buildProblem, COST_UNITS } from './buildProblem.ts';
 import { crewsAt } from './crewsAt.ts';
-import { listSchedule } from './listSchedule.ts';
-import { modelOf, type Task } from './model.ts';
-import { pinnedChoices } from './pinned.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
 import type { Plan, PlanProblem } from './problem.ts';
+import { repaired } from './repair.ts';
 import { SLOT_MS, slotAfter, slotBefore } from './slots.ts';
 import type { YardToPlan } from './yardToPlan.ts';
 
@@ -68,47 +66,6 @@ function held(
 }
 
 /**
- * Each task at the time agreed or, where that does not hold, as soon after it as it can be: right-shift repair [S: Abumaizar &
- * Svestka 1997, from memory]. Tasks that are new come before those that wait for them.
- *
- * @param agreed start slots by task
- * @param crews people who do a task where they are free; null: the cheapest
- * @returns null: a task has no place
- */
-function shifted(
-  problem: PlanProblem,
-  agreed: ReadonlyMap<string, number>,
-  crews: Record<string, readonly string[]> | null,
-): Omit<Plan, 'bound' | 'proven' | 'ok'> | null {
-  const model = modelOf(problem);
-  const pinned = pinnedChoices(model).choices[0];
-  if (!pinned) return null;
-  const at = new Float64Array(model.tasks.length);
-  const notBefore = new Int32Array(model.tasks.length);
-  for (const t of model.order.toReversed()) {
-    const start = agreed.get(model.ids[t] as string);
-    const followers = (model.tasks[t] as Task).outOf.map(({ after }) => at[after] as number);
-    at[t] = start ?? Math.min(model.slots, ...followers) - 0.5;
-    notBefore[t] = Math.max(0, start ?? 0);
-  }
-  const person = new Map(model.personIds.map((each, p) => [each, p]));
-  const crew = model.ids.map((each) => crews?.[each]?.map((of) => person.get(of) as number) ?? null);
-  const found = listSchedule(model, pinned, {
-    keys: at,
-    notBefore,
-    patient: new Uint8Array(at.length),
-    crew,
-  });
-  if (found.missing > 0) return null;
-  const id = (t: number) => model.ids[t] as string;
-  return {
-    starts: Object.fromEntries(found.placed.map(({ task, start }) => [id(task), start])),
-    crew: Object.fromEntries(found.placed.map(({ task, crew }) => [id(task), crew.map((p) => model.personIds[p] as string)])), // biome-ignore format: one line
-    cost: found.cost,
-  };
-}
-
-/**
  * The plan of a yard that keeps to an agreed one: every task stays at its time for as long as that holds; one that does not is
  * put off as little as can be, and with it what follows from it. Nothing is earlier than it was agreed. Each task that moves
  * says why.
@@ -135,7 +92,7 @@ export function planKeeping(
   const kept =
     built.unplanned.length > fresh.unplanned.length
       ? null
-      : (held(built.problem, all, crews) ?? shifted(built.problem, starts, crews));
+      : (held(built.problem, all, crews) ?? repaired(built.problem, starts, crews));
   if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed), freshCost: fresh.cost };
   const bound = Math.min(kept.cost, fresh.bound * COST_UNITS);
   const found = planFrom(yard, built, { ...kept, ok: true, bound, proven: false });

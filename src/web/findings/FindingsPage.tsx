@@ -150,18 +150,21 @@ function FindingLine({
 }) {
   const now = useMinute();
   const { word } = FINDING_WORDS[finding.kind];
+  // Then its note is all there is of it.
+  const isNoteOnly = finding.kind === 'other' && finding.value === null;
   return (
     <li className="grid grid-cols-[2.5rem_1fr] gap-x-3 py-3">
       <span className="big-figure text-2xl">{letter}</span>
       <div className="space-y-1">
         <p>
           <strong>
-            {word}: {VERDICT_WORDS[finding.verdict]}
+            {word}
+            {!isNoteOnly && `: ${VERDICT_WORDS[finding.verdict]}`}
           </strong>
           {area && <>, {area.name}</>}, {sayTime(finding.at, zone, now)}
         </p>
-        <p>{finding.reason}</p>
-        {finding.note && <p className="opacity-80">{finding.note}</p>}
+        {!isNoteOnly && <p>{finding.reason}</p>}
+        {finding.note && <p className={isNoteOnly ? '' : 'opacity-80'}>{finding.note}</p>}
         {finding.photoIds.length > 0 && (
           <div className="flex flex-wrap gap-2">
             {finding.photoIds.map((id, i) => (

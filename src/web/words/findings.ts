@@ -13,7 +13,7 @@ export const FINDING_WORDS: Record<FindingKind, { word: string; reading: string;
   profile: { word: 'Blast profile', reading: 'Peak to valley', unit: 'µm' },
   'solvent-rub': { word: 'Solvent rub', reading: 'Effect of the solvent', unit: '' },
   converter: { word: 'Rust converter', reading: 'Coats applied', unit: '' },
-  other: { word: 'Other', reading: 'Reading (optional)', unit: '' },
+  other: { word: 'Other finding', reading: 'Reading (optional)', unit: '' },
 };
 
 export const GRADE_WORDS: Record<FindingGrade, string> = {
