@@ -13,7 +13,7 @@ const MOVE_COSTS = 0.005;
 /** Lists tried at most to find out which tasks had better make room. */
 const MOST_LISTS = 400;
 
-/** What is set aside: tasks whose time no longer holds, and tasks that make room for them. */
+/** Tasks that are set aside: those whose time no longer holds, and those that make room for them. */
 interface Aside {
   lost: ReadonlySet<number>;
   room: ReadonlySet<number>;
