@@ -64,6 +64,8 @@ test('an agreed plan says what extra work moves, an impossible time is refused w
   // A machine that stands still finds less of a plan in its time: more may be added than the work.
   await expect(page.getByText(/tasks? moved, \d+ tasks? added/)).toBeVisible(PLANNED);
   await expect(page.getByText(/^Added: Extra work: Grind out rust/)).toBeVisible();
+  // Of many moved tasks most are folded.
+  for (const fold of await page.getByText(/more moved tasks?$/).all()) await fold.click();
   await expect(page.getByText(/See: Extra work: Grind out rust/).first()).toBeVisible();
 
   // By the keyboard: a launch, at a time before its films are ready.

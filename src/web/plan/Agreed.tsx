@@ -39,7 +39,7 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
           <p>
             Agreed {sayMoment(last.at, zone)}.{' '}
             {differs
-              ? `${counted(view.moves.length, 'task')} moved, ${counted(fresh.length, 'task')} added.`
+              ? `${counted(view.moves.length, 'task')} moved${fresh.length > 0 ? `, ${counted(fresh.length, 'task')} added` : ''}.`
               : 'Every task is where it was agreed to be.'}
           </p>
           <Launches view={view} last={last} zone={zone} />
@@ -136,6 +136,9 @@ function Launches({ view, last, zone }: { view: PlanView; last: AgreedPlan; zone
   );
 }
 
+/** Moved tasks in sight; the others are folded. */
+const SHOWN = 5;
+
 function Moves({ view, zone }: { view: PlanView; zone: string }) {
   if (view.moves.length === 0) return null;
   const byId = new Map(view.tasks.map((task) => [task.id, task]));
@@ -153,5 +156,20 @@ function Moves({ view, zone }: { view: PlanView; zone: string }) {
       </li>
     );
   };
-  return <ol>{[...view.moves].sort((a, b) => a.from.localeCompare(b.from)).map(line)}</ol>;
+  const moves = [...view.moves].sort((a, b) => a.from.localeCompare(b.from));
+  // One more than the limit is not worth a fold.
+  const first = moves.length > SHOWN + 1 ? SHOWN : moves.length;
+  return (
+    <>
+      <ol>{moves.slice(0, first).map(line)}</ol>
+      {moves.length > first && (
+        <details>
+          <summary className="cursor-pointer py-1 font-semibold">
+            {counted(moves.length - first, 'more moved task')}
+          </summary>
+          <ol>{moves.slice(first).map(line)}</ol>
+        </details>
+      )}
+    </>
+  );
 }
