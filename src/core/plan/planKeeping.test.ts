@@ -93,6 +93,8 @@ it('a coat that nobody began is past, and what waits for it says so', () => {
   const { moves } = keeping({ ...yard, fromMs: nowMs }, agreed);
   const first = moves.find(({ id }) => id === 'area0 0');
   expect(first?.why).toEqual(['past']);
+  // It is done the same day, not when there is room for it.
+  expect(first?.toMs).toBeLessThan(nowMs + 10 * HOUR_MS);
   expect(moves.find(({ id }) => id === 'area0 1')?.because).toBe('area0 0');
 });
 

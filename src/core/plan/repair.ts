@@ -3,15 +3,10 @@ import { type Model, modelOf, type Task } from './model.ts';
 import { pinnedChoices } from './pinned.ts';
 import type { Plan, PlanProblem } from './problem.ts';
 
-/** A repaired plan, and how many agreed tasks it moves. */
-export interface Repaired extends Omit<Plan, 'bound' | 'proven' | 'ok'> {
-  moved: number;
-}
-
 /** A task that moves counts as much as this share of what the plan costs: people have planned by it [an assumption]. */
 const MOVE_COSTS = 0.005;
-/** Lists tried at most to find out which tasks had better make room. */
-const MOST_LISTS = 400;
+/** Tasks placed at most by all the lists that are tried: 400 lists of a hundred tasks. */
+const MOST_PLACED = 40_000;
 
 /** Tasks that are set aside: those whose time no longer holds, and those that make room for them. */
 interface Aside {
@@ -35,7 +30,7 @@ export function repaired(
   problem: PlanProblem,
   agreed: ReadonlyMap<string, number>,
   crews: Record<string, readonly string[]> | null,
-): Repaired | null {
+): Omit<Plan, 'bound' | 'proven' | 'ok'> | null {
   const model = modelOf(problem);
   const pinned = pinnedChoices(model).choices[0];
   if (!pinned) return null;
@@ -59,23 +54,22 @@ export function repaired(
     };
   };
 
-  let lists = 0;
+  let left = Math.ceil(MOST_PLACED / model.order.length);
   let best = list({ lost: new Set(), room: new Set() });
   const movable = model.order.filter((t) => (model.tasks[t] as Task).pinned === null);
   const lost = new Set(movable.filter((t) => !agreed.has(idOf(t))));
   let now = list({ lost, room: new Set() });
   // Whose time does not hold is seen by the first that the list could not leave where it was.
-  for (let first = firstOf(now, turn); first !== null; first = firstOf(now, turn)) {
+  for (let first = firstOf(now, turn); first !== null && left-- > 0; first = firstOf(now, turn)) {
     lost.add(first);
     now = list({ lost, room: new Set() });
   }
   if (now.score < best.score) best = now;
   const room = new Set<number>();
-  for (let more = true; more; ) {
-    more = false;
+  while (left > 0) {
     let next: number | null = null;
     for (const t of movable) {
-      if (now.second.has(t) || now.third.has(t) || ++lists > MOST_LISTS) continue;
+      if (now.second.has(t) || now.third.has(t) || left-- <= 0) continue;
       const made = list({ lost, room: new Set([...room, t]) });
       if (made.score >= best.score) continue;
       [best, next] = [made, t];
@@ -83,7 +77,6 @@ export function repaired(
     if (next === null) break;
     room.add(next);
     now = best;
-    more = lists <= MOST_LISTS;
   }
   if (best.score === Number.POSITIVE_INFINITY) return null;
   const { placed, cost } = best.plan;
@@ -91,7 +84,6 @@ export function repaired(
     starts: Object.fromEntries(placed.map(({ task, start }) => [idOf(task), start])),
     crew: Object.fromEntries(placed.map(({ task, crew: who }) => [idOf(task), who.map((p) => model.personIds[p] as string)])), // biome-ignore format: one line
     cost,
-    moved: best.moved.length,
   };
 }
 
@@ -108,15 +100,18 @@ function turnsOf(model: Model, agreed: ReadonlyMap<string, number>) {
   return { turn, notBefore };
 }
 
-/** The first task that moved though neither it nor what it waits for was set aside; null: none. */
+/**
+ * The first task that moved though neither it nor what it waits for was set aside; null: none. One that should have begun by now
+ * isn't set aside: it is done next.
+ */
 function firstOf(
   { moved, second }: { moved: readonly { task: number }[]; second: ReadonlySet<number> },
   turn: Float64Array,
 ): number | null {
+  const at = (t: number) => turn[t] as number;
   let first: number | null = null;
   for (const { task } of moved)
-    if (!second.has(task) && (first === null || (turn[task] as number) < (turn[first] as number)))
-      first = task;
+    if (!second.has(task) && at(task) >= 0 && (first === null || at(task) < at(first))) first = task;
   return first;
 }
 
