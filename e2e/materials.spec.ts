@@ -64,6 +64,8 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   await page.getByRole('button', { name: 'Receive order' }).first().click();
   const code = page.getByLabel('Lot number').first();
   await code.fill('Q 12');
+  await page.getByRole('group', { name: 'Date made' }).first().getByRole('spinbutton').first().focus();
+  await page.keyboard.type('31032026');
   await page.getByLabel('Location').fill('steel cabinet');
   await page.getByRole('button', { name: 'Add to stock' }).click();
   await expect(page.getByRole('button', { name: 'Add to stock' })).toBeHidden();
@@ -73,7 +75,7 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   await page.goto('/materials/stock');
   await page.getByLabel('Search by product, lot number or location').fill('Q 12');
   await expect(page.getByText(/^1 of \d+ lots$/)).toBeVisible();
-  await expect(page.getByText(/lot Q 12 · steel cabinet/)).toBeVisible();
+  await expect(page.getByText(/lot Q 12 · steel cabinet · made 31 Mar 2026/)).toBeVisible();
 });
 
 test('a keep-back takes both parts in ratio and is refused beyond what the tin has; it is taken back by hand', async ({

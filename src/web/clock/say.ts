@@ -14,7 +14,15 @@ export function sayTime(at: string | number, zone: string, now: number): string 
 
   if (Math.abs(days) < 200) return `${dayText(wall)} ${wall.day} ${monthText(wall)}, ${clock}`;
   return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year}`;
-} /** A stretch of time: "06:12–09:00", "tomorrow 06:12–09:00"; over several days "Thu 3 Dec, 22:00 – Fri 4 Dec, 02:00". */
+}
+
+/** A calendar day, `YYYY-MM-DD`, as "3 Aug 2026". */
+export function sayCalendarDay(day: string): string {
+  const wall = wallOf(Date.parse(`${day}T12:00Z`), 'UTC');
+  return `${wall.day} ${monthText(wall)} ${wall.year}`;
+}
+
+/** A stretch of time: "06:12–09:00", "tomorrow 06:12–09:00"; over several days "Thu 3 Dec, 22:00 – Fri 4 Dec, 02:00". */
 export function sayRange(from: string | number, to: string | number, zone: string, now: number): string {
   const ms = (at: string | number) => (typeof at === 'number' ? at : Date.parse(at));
   const [first, last] = [sayTime(from, zone, now), clockText(wallOf(ms(to), zone))];

@@ -5,6 +5,7 @@ import { perLitreOfPaint } from '../../core/supply/index.ts';
 import { api } from '../api/client.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { FormReader, refusals } from '../forms/canonical.ts';
+import { DayField } from '../forms/DayField.tsx';
 import { CheckField, Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -117,7 +118,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
           />
         ))}
         <Field name="code" label="Lot number" hint="Optional" />
-        <Field name="madeOn" label="Date made" placeholder="2026-03-31" />
+        <DayField name="madeOn" label="Date made" hint="Optional" />
         <Field name="place" label="Location" />
       </div>
       <div className="flex flex-wrap gap-6">

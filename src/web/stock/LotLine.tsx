@@ -1,5 +1,5 @@
 import type { LotView } from '../../contract/index.ts';
-import { sayTime } from '../clock/say.ts';
+import { sayCalendarDay, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount, sayPart } from '../words/supply.ts';
 import { KeepBack } from './KeepBack.tsx';
@@ -24,7 +24,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
   const texts = [
     lot.code && `lot ${lot.code}`,
     lot.place,
-    lot.madeOn && `made ${lot.madeOn}`,
+    lot.madeOn && `made ${sayCalendarDay(lot.madeOn)}`,
     lot.receivedAt && `received ${sayTime(lot.receivedAt, zone, now)}`,
     lot.stock.openedAt && `opened ${sayTime(lot.stock.openedAt, zone, now)}`,
   ].filter(Boolean);

@@ -5,6 +5,7 @@ import { type CurrencyCode, kitContents, shareOut } from '../../core/supply/inde
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
+import { DayField } from '../forms/DayField.tsx';
 import { Field, QuantityField } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -112,7 +113,7 @@ export function ReceiveForm(of: {
           </legend>
           <QuantityField name={`lots.${i}.amount`} label="Amount" quantity={quantityOf(lot)} />
           <Field name={`lots.${i}.code`} label="Lot number" hint="Optional" />
-          <Field name={`lots.${i}.madeOn`} label="Date made" placeholder="2026-03-31" />
+          <DayField name={`lots.${i}.madeOn`} label="Date made" hint="Optional" />
         </fieldset>
       ))}
       <div className="max-w-sm">

@@ -4,14 +4,14 @@ import type { Span } from '../parts/strip/span.ts';
 
 export type Stretch = Span;
 
-/** Temperatures, then humidity and cloud, then rain and wind, then a bar of the hours that block a coat. */
+/** Below a legend of two lines, as a phone has it: temperatures, then humidity and cloud, then rain and wind, then a bar of the hours that block a coat. */
 export const GRIDS = [
-  { left: 54, right: 54, top: 40, height: 150 },
-  { left: 54, right: 54, top: 220, height: 60 },
-  { left: 54, right: 54, top: 310, height: 60 },
-  { left: 54, right: 54, top: 378, height: 12 },
+  { left: 54, right: 54, top: 62, height: 150 },
+  { left: 54, right: 54, top: 242, height: 60 },
+  { left: 54, right: 54, top: 332, height: 60 },
+  { left: 54, right: 54, top: 400, height: 12 },
 ];
-export const CHART_HEIGHT = 'h-[425px]';
+export const CHART_HEIGHT = 'h-[447px]';
 
 /** Rain as steps from below and wind as a line, each on its own axis. Hours that nobody gave stay empty. */
 export function rainAndWind(
