@@ -283,8 +283,10 @@ describe('cost and quote', () => {
     const sum = costs.lines.reduce((all, { planned: each }) => all + each, 0);
     expect(sum).toBe(costs.total.planned);
     expect(costs.bill.net + costs.bill.tax + costs.bill.rounding).toBe(costs.bill.gross);
+    // Saved, and the form follows.
+    await screen.findByRole('button', { name: 'Save prices and rates' });
     await put('Tax rate', '250');
-    await user.click(await screen.findByRole('button', { name: 'Save prices and rates' }));
+    await user.click(screen.getByRole('button', { name: 'Save prices and rates' }));
     expect(await screen.findByText('Tax rate must be 100 % or less, but is 250 %')).toBeDefined();
   });
 });
