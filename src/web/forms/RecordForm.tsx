@@ -4,7 +4,14 @@ import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm 
 import type { FieldError, Problem } from '../../contract/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { useUnsaved } from '../state/unsaved.ts';
-import { ChangesElsewhere, differs, followOthers, sayWorkedOut, startFrom } from './changesElsewhere.ts';
+import {
+  ChangesElsewhere,
+  differs,
+  followOthers,
+  sayWorkedOut,
+  startAgain,
+  startFrom,
+} from './changesElsewhere.ts';
 
 interface Props<T extends FieldValues> {
   values: DefaultValues<T>;
@@ -42,6 +49,8 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
   const followed = useRef(fresh);
   // Values sent but not returned yet: the form starts from them, as from the record itself.
   const sent = useRef<T | null>(null);
+  // Values sent but not answered yet.
+  const onItsWay = useRef<T | null>(null);
   const [changes, setChanges] = useState<Record<string, string>>({});
   // What the form starts from may change while it is open (somebody saves, a pot is mixed, a minute passes): it follows,
   // but for what is typed, which stays and is pointed out.
@@ -50,10 +59,16 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     const changed = followed.current !== fresh;
     const was = sent.current ?? (JSON.parse(followed.current) as T);
     if (!isTyped) {
-      if (changed || !sent.current) form.reset(is);
+      if (changed || !sent.current) startAgain(form, is);
       setChanges({});
     } else if (changed) {
-      const more = followOthers(form as never, was, is, workedOut ? sayWorkedOut : undefined);
+      const more = followOthers(
+        form as never,
+        was,
+        is,
+        workedOut ? sayWorkedOut : undefined,
+        onItsWay.current,
+      );
       // Sent values come back as saved: that isn’t somebody else’s change.
       if (!sent.current) setChanges((known) => ({ ...known, ...more }));
     }
@@ -102,6 +117,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
       setGeneral([]);
       setClash(null);
       const before = followed.current;
+      onItsWay.current = structuredClone(values) as T;
       try {
         const errors = await mutateAsync({ values: values as T, over });
         if (errors === 'not sent') return;
@@ -111,6 +127,8 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
         if (error instanceof ApiProblem && error.problem.status === 409) setClash(error.problem);
         else if (error instanceof ApiProblem && error.problem.errors) place(error.problem.errors);
         else setGeneral([(error as Error).message]);
+      } finally {
+        onItsWay.current = null;
       }
     })();
   const client = useQueryClient();
@@ -118,7 +136,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
     setClash(null);
     setChanges({});
     // No longer typed in, it follows what comes.
-    form.reset(JSON.parse(fresh) as T);
+    startAgain(form, JSON.parse(fresh) as T);
     void client.invalidateQueries();
   };
   // Shown at its field where there is one on the page.

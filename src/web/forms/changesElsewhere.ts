@@ -61,6 +61,7 @@ export const sayWorkedOut = (value: unknown): string =>
  * in stay as they are.
  *
  * @param say what is said of a typed field that would be another now
+ * @param onItsWay values that were sent and not answered yet: what differs from them was typed since and stays
  * @returns what is said of each of them
  */
 export function followOthers<T extends FieldValues>(
@@ -68,12 +69,15 @@ export function followOthers<T extends FieldValues>(
   was: T,
   is: T,
   say: (value: unknown) => string = sayElsewhere,
+  onItsWay: T | null = null,
 ): Record<string, string> {
   const changes: Record<string, string> = {};
   const before = new Map(leaves(was));
+  const sending = onItsWay && new Map(leaves(onItsWay));
   for (const [path, value] of leaves(is)) {
     if (same(before.get(path), value)) continue;
     const name = path as Path<T>;
+    if (sending && differs({ value: form.getValues(name) }, { value: sending.get(path) })) continue;
     if (!isTyped(form.formState.dirtyFields as never, path)) {
       form.resetField(name, { defaultValue: value as never });
     } else if (!same(form.getValues(name), value)) {
@@ -83,6 +87,10 @@ export function followOthers<T extends FieldValues>(
   return changes;
 }
 
+/** The form starts from other values. Its fields stay what they are: a key pressed before it is drawn again isn’t lost. */
+export const startAgain = <T extends FieldValues>(form: UseFormReturn<T>, values: T): void =>
+  form.reset(values, { keepFieldsRef: true });
+
 /**
  * Treats the sent values as saved: the form starts from them, and later typing stays as unsaved.
  *
@@ -91,7 +99,7 @@ export function followOthers<T extends FieldValues>(
  */
 export function startFrom<T extends FieldValues>(form: UseFormReturn<T>, saved: T, sent: T): boolean {
   const now = structuredClone(form.getValues());
-  form.reset(saved);
+  startAgain(form, saved);
   const known = [sent, saved].map((values) => new Map(leaves(values)));
   const typed = [...leaves(now)].filter(([path, value]) =>
     known.every((values) => differs({ value }, { value: values.get(path) })),
