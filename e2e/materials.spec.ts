@@ -65,7 +65,12 @@ test('what is ordered is not bought again; taken in, both parts stand in the sto
   const code = page.getByLabel('Lot number').first();
   await code.fill('Q 12');
   await page.getByRole('group', { name: 'Date made' }).first().getByRole('spinbutton').first().focus();
-  await page.keyboard.type('31032026');
+  // A day typed in part is refused, not left out.
+  await page.keyboard.type('3103');
+  await page.getByRole('button', { name: 'Add to stock' }).click();
+  await expect(page.getByText('Date made “31/03/yyyy” isn’t in the expected format')).toBeVisible();
+  await page.getByRole('group', { name: 'Date made' }).first().getByRole('spinbutton').last().focus();
+  await page.keyboard.type('2026');
   await page.getByLabel('Location').fill('steel cabinet');
   await page.getByRole('button', { name: 'Add to stock' }).click();
   await expect(page.getByRole('button', { name: 'Add to stock' })).toBeHidden();

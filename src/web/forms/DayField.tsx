@@ -1,8 +1,9 @@
 import { type CalendarDate, parseDate } from '@internationalized/date';
 import { useEffect, useRef } from 'react';
-import { DateField, DateInput, DateSegment, I18nProvider, Label } from 'react-aria-components';
+import { DateField, I18nProvider, Label } from 'react-aria-components';
 import { useController } from 'react-hook-form';
 import { useFieldMessages } from './Field.tsx';
+import { DateParts } from './TimeInput.tsx';
 
 /** What a field holds, as a calendar day; null: nothing, or no day. */
 function parsed(value: string): CalendarDate | null {
@@ -11,6 +12,13 @@ function parsed(value: string): CalendarDate | null {
   } catch {
     return null;
   }
+}
+
+/** A day typed in part as it stands there, for the form to refuse; empty: nothing is typed. */
+function incomplete(box: HTMLElement | null): string {
+  const parts = [...(box?.querySelectorAll('[role=spinbutton]') ?? [])];
+  const isBlank = parts.every((part) => part.hasAttribute('data-placeholder'));
+  return isBlank ? '' : parts.map(({ textContent }) => textContent).join('/');
 }
 
 /** A labelled calendar day of a form (`YYYY-MM-DD`, empty: not given), typed or stepped part by part, with its refusal. */
@@ -29,25 +37,22 @@ export function DayField({ name, label, hint }: { name: string; label: string; h
       <I18nProvider locale="en-GB">
         <DateField
           ref={box}
+          name={name}
           className="min-w-0"
           granularity="day"
           shouldForceLeadingZeros
           value={parsed(field.value)}
           onChange={(next) => field.onChange(next ? next.toString() : '')}
-          onBlur={field.onBlur}
+          onBlur={() => {
+            if (parsed(field.value) === null) field.onChange(incomplete(box.current));
+            field.onBlur();
+          }}
           isInvalid={message !== undefined}
           {...(describedBy && { 'aria-describedby': describedBy })}
         >
           <Label className="label-caps block pb-1">{label}</Label>
           <span className={`input flex w-full items-center ${message ? 'border-error border-2' : ''}`}>
-            <DateInput className="flex grow whitespace-nowrap">
-              {(segment) => (
-                <DateSegment
-                  segment={segment}
-                  className="data-[focused]:bg-primary data-[focused]:text-primary-content rounded-sm px-0.5 tabular-nums outline-none"
-                />
-              )}
-            </DateInput>
+            <DateParts />
           </span>
         </DateField>
       </I18nProvider>

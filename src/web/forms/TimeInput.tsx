@@ -34,6 +34,18 @@ function parsed(value: string): CalendarDateTime | null {
 
 const textOf = (value: CalendarDateTime): string => value.toString().slice(0, 16);
 
+/** Day, month, year and whatever else a date field holds, each typed or stepped by itself. */
+export const DateParts = () => (
+  <DateInput className="flex grow whitespace-nowrap">
+    {(segment) => (
+      <DateSegment
+        segment={segment}
+        className="data-[focused]:bg-primary data-[focused]:text-primary-content rounded-sm px-0.5 tabular-nums outline-none"
+      />
+    )}
+  </DateInput>
+);
+
 /** A date and time of the yard’s zone on a 24-hour clock, typed or stepped part by part, with its day of the week. */
 export function TimeInput({
   label,
@@ -79,14 +91,7 @@ export function TimeInput({
         <span
           className={`input flex w-full items-center ${large ? 'input-xl target' : ''} ${invalid ? 'border-error border-2' : ''}`}
         >
-          <DateInput className="flex grow whitespace-nowrap">
-            {(segment) => (
-              <DateSegment
-                segment={segment}
-                className="data-[focused]:bg-primary data-[focused]:text-primary-content rounded-sm px-0.5 tabular-nums outline-none"
-              />
-            )}
-          </DateInput>
+          <DateParts />
         </span>
       </DateField>
       {moment && <span className="sr-only">{longDayText(wallOf(Date.parse(moment), zone))}</span>}

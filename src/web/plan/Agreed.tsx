@@ -140,6 +140,7 @@ function Launches({ view, last, zone }: { view: PlanView; last: AgreedPlan; zone
 const SHOWN = 5;
 
 function Moves({ view, zone }: { view: PlanView; zone: string }) {
+  const [all, setAll] = useState(false);
   if (view.moves.length === 0) return null;
   const byId = new Map(view.tasks.map((task) => [task.id, task]));
   const line = (move: PlanMoveView) => {
@@ -163,12 +164,17 @@ function Moves({ view, zone }: { view: PlanView; zone: string }) {
     <>
       <ol>{moves.slice(0, first).map(line)}</ol>
       {moves.length > first && (
-        <details>
-          <summary className="cursor-pointer py-1 font-semibold">
-            {counted(moves.length - first, 'more moved task')}
-          </summary>
-          <ol>{moves.slice(first).map(line)}</ol>
-        </details>
+        <>
+          <ol className={all ? '' : 'hidden print:block'}>{moves.slice(first).map(line)}</ol>
+          <button
+            type="button"
+            className="btn btn-sm target mt-2 print:hidden"
+            aria-expanded={all}
+            onClick={() => setAll(!all)}
+          >
+            {all ? 'Show fewer' : `Show ${counted(moves.length - first, 'more moved task')}`}
+          </button>
+        </>
       )}
     </>
   );
