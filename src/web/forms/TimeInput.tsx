@@ -34,7 +34,7 @@ function parsed(value: string): CalendarDateTime | null {
 
 const textOf = (value: CalendarDateTime): string => value.toString().slice(0, 16);
 
-/** Day, month, year and whatever else a date field holds, each typed or stepped by itself. */
+/** The parts of a date field: day, month, year and, where it has a time, hour and minute. */
 export const DateParts = () => (
   <DateInput className="flex grow whitespace-nowrap">
     {(segment) => (
