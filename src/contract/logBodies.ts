@@ -156,6 +156,8 @@ export interface SessionBody {
   areaIds: string[];
   people: string[];
   device: SessionDevice;
+  /** It ended without a coat: what was noted of it and used up for it before no longer counts. */
+  ended?: true;
 }
 
 export interface NoteBody {

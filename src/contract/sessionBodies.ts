@@ -61,4 +61,5 @@ export const sessionBody = objectOf<SessionBody>({
     id: id().label('device').required(),
     kind: oneOf<SessionDevice['kind']>({ phone: true, tablet: true, computer: true }).required(),
   }).required(),
+  ended: Joi.valid(true).label('Ended without a coat'),
 });

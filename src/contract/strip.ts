@@ -11,10 +11,10 @@ export interface StripQuery {
   back?: string;
 }
 
-/** An hour of weather at a surface, each temperature with its 90 % band, °C. */
+/** An hour of weather at a surface, each temperature with its 90 % band, °C. Air in a heated space is that space's. */
 export interface StripHour {
   at: string;
-  source: 'measured' | 'forecast' | 'filled';
+  source: 'measured' | 'simulated' | 'forecast' | 'filled';
   airC: number;
   airLowC: number;
   airHighC: number;
@@ -49,7 +49,7 @@ export const stripQuery = objectOf<StripQuery>({
 
 const stripHour = objectOf<StripHour>({
   at: moment(),
-  source: Joi.valid('measured', 'forecast', 'filled').required(),
+  source: Joi.valid('measured', 'simulated', 'forecast', 'filled').required(),
   airC: figure(),
   airLowC: figure(),
   airHighC: figure(),

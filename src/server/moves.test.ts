@@ -11,6 +11,7 @@ import type {
   LogView,
   Product,
   StackView,
+  StripView,
   WeatherImported,
   Yard,
 } from '../contract/index.ts';
@@ -45,6 +46,9 @@ describe('whatever moves a window is told with by how much', () => {
     const shift = after.shifts.find((s) => s.edge === 'overcoat-min');
     expect(shift).toMatchObject({ cause: 'Bottom was changed', beforeAt: new Date(before).toISOString() });
     expect(shift?.meanChangeC).toBeCloseTo(5, 6);
+    // Its strip draws the air of the heated space.
+    const { hours } = (await server.ask<StripView>('GET', `/strip?areaId=${input.id}`)).body;
+    expect(new Set(hours.map(({ airC }) => airC))).toEqual(new Set([20]));
   });
 
   it('a corrected time of laying moves the window with it', async () => {

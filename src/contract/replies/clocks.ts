@@ -157,6 +157,7 @@ export const sessionReply = objectOf<SessionNoteView>({
   areaIds: listOf(Joi.string().guid()),
   people: listOf(Joi.string()),
   device: Joi.object({ id: uuid(), kind: word() }).required(),
+  ended: Joi.boolean().required(),
 });
 
 export const potReply = objectOf<PotView>({

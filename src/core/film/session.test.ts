@@ -25,6 +25,18 @@ describe('the session of a coat from notes of several devices', () => {
     expect(coatSession([])).toBeNull();
   });
 
+  it('one that ended without a coat is over; what is noted later is another', () => {
+    const over = [note({ id: 'a', atMs: 10, people: ['Ana'] }), note({ id: 'b', atMs: 20, ended: true })];
+    expect(coatSession(over)).toBeNull();
+    const again = note({ id: 'c', atMs: 30, people: ['Bo'], device: DESK });
+    expect(coatSession([again, ...over])).toEqual({
+      startedMs: 30,
+      areaIds: [],
+      people: ['Bo'],
+      devices: [DESK],
+    });
+  });
+
   it('what cannot be is refused by name', () => {
     const many = (count: number) => Array.from({ length: count }, (_, i) => String(i));
     expect(() => coatSession([note({ id: 'a', atMs: Number.NaN })])).toThrow(/^Time of a note/);
@@ -38,6 +50,7 @@ describe('the session of a coat from notes of several devices', () => {
       areaIds: fc.subarray(['keel', 'rudder', 'skeg']),
       people: fc.subarray(['Ana', 'Bo']),
       device: fc.constantFrom(PHONE, DESK),
+      ended: fc.boolean(),
     });
     const twice = fc.array(one, { maxLength: 8 }).chain((list) => {
       const notes = list.map((each, i) => ({ id: String(i), ...each }));

@@ -21,6 +21,8 @@ export interface SessionNote {
   areaIds: readonly string[];
   people: readonly string[];
   device: SessionDevice;
+  /** It ended here, and no coat came of it. */
+  ended?: boolean;
 }
 
 /** A coat being applied. */
@@ -41,19 +43,21 @@ function checkNote({ atMs, areaIds, people }: SessionNote): void {
 
 /**
  * The session of a coat from notes of several devices. The order in which they arrive makes no difference: it starts with the
- * earliest, and the latest says which areas and people are in it.
+ * earliest, and the latest says which areas and people are in it. One that ended without a coat is over: what is noted later is
+ * another.
  *
- * @returns null where nothing is noted
+ * @returns null where nothing is noted, or nothing since it ended
  * @throws {QuantityError} on a time that is none, or too many areas or people
  */
 export function coatSession(notes: readonly SessionNote[]): CoatSession | null {
   for (const note of notes) checkNote(note);
   const inOrder = [...notes].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
-  const [first] = inOrder;
-  const last = inOrder.at(-1);
+  const inHand = inOrder.slice(inOrder.findLastIndex(({ ended }) => ended) + 1);
+  const [first] = inHand;
+  const last = inHand.at(-1);
   if (!first || !last) return null;
   const devices = new Map<string, SessionDevice>();
-  for (const { device } of inOrder) if (!devices.has(device.id)) devices.set(device.id, device);
+  for (const { device } of inHand) if (!devices.has(device.id)) devices.set(device.id, device);
   return {
     startedMs: first.atMs,
     areaIds: [...new Set(last.areaIds)],

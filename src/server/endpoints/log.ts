@@ -159,7 +159,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   strike: 'an entry was struck out',
 };
 
-/** Entries that no snapshot of the yard holds: views read them from the database. */
+/** Entries that no snapshot of the yard holds: views read them from the database. A session that ends takes its pots along, which it does. */
 const OUTSIDE_SNAPSHOTS: readonly EntryInput['kind'][] = ['note', 'tape', 'progress', 'session'];
 
 export const logEndpoints = [
@@ -191,7 +191,11 @@ export const logEndpoints = [
       return {
         reply,
         changes: [{ of: 'log', boatId }, ...stock],
-        keepsSnapshot: body.corrects === null && stock.length === 0 && OUTSIDE_SNAPSHOTS.includes(body.kind),
+        keepsSnapshot:
+          body.corrects === null &&
+          stock.length === 0 &&
+          OUTSIDE_SNAPSHOTS.includes(body.kind) &&
+          !(body.kind === 'session' && body.body.ended),
       };
     },
   }),

@@ -3,7 +3,7 @@ import type { Boat } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { allBoats, boatById } from '../rows/boats.ts';
 import { NO_SHAPE, type Shape, shapesByBoat } from '../rows/forms.ts';
-import { type OpenPot, openPotsSince } from '../rows/log.ts';
+import { type OpenPot, openPotsSince } from '../rows/openPots.ts';
 import {
   type AreaSnapshot,
   areaStates,

@@ -15,6 +15,15 @@ type Row = typeof logEntry.$inferSelect;
 /** Rows that no other row corrects. */
 export const notSuperseded = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
 
+/**
+ * A coat's session that ended without it, after a row of the log of the same coat. What a device kept for long and sends later still
+ * counts: somebody painted.
+ */
+export const sessionEnded = sql`exists (select 1 from log_entry k where k.kind = 'session' and k.area_id = log_entry.area_id
+  and k.step_id = log_entry.step_id and k.coat_no = log_entry.coat_no and k.at >= log_entry.at
+  and k.recorded_at >= log_entry.recorded_at and (k.body->>'ended')::boolean
+  and not exists (select 1 from log_entry c where c.corrects = k.id))`;
+
 /** The facts of a body that have columns of their own, and what is left of it. */
 function factsOf({ kind, body }: EntryBody) {
   const none = {
@@ -194,58 +203,6 @@ export async function countedEntries<Kind extends EntryBody['kind']>(
   return rows.map(
     (row) => ({ kind: row.kind, id: row.id, areaId: row.areaId, at: row.at, body: bodyOf(row, []) }) as never,
   );
-}
-
-/** A pot that isn't part of a logged coat yet. A discarded pot counts only if some of its paint was applied. */
-export interface OpenPot {
-  entryId: string;
-  /** True if its paint is in a coat that isn't logged yet: the pot is used up, or was discarded half used. */
-  emptied: boolean;
-  /** Litres applied from it before it was discarded; null: it was not. */
-  usedL: number | null;
-  boatId: string;
-  areaId: string;
-  at: Date;
-  body: BatchBody;
-}
-
-/** Open pots mixed since a moment, of one boat or (null) of all. */
-export async function openPotsSince(db: Queries, since: Date, boatId: string | null): Promise<OpenPot[]> {
-  // Used as it was before it was put right, it is used: another device may not have known.
-  const usedBy = (
-    which: SQL,
-  ) => sql<boolean>`exists (select 1 from ${batchUse} u join log_entry e on e.id = u.entry_id
-    where u.batch_id in (log_entry.id, log_entry.corrects) and ${which} and not exists (select 1 from log_entry c where c.corrects = e.id))`;
-  const usedL = sql`(e.body->>'usedL')::float8`;
-  const emptied = sql`(e.body->>'fate' = 'emptied' or ${usedL} > 0)`;
-  const rows = await db
-    .select({
-      ...getTableColumns(logEntry),
-      emptied: usedBy(emptied),
-      usedL: sql<number | null>`(select ${usedL} from ${batchUse} u join log_entry e on e.id = u.entry_id
-        where u.batch_id in (log_entry.id, log_entry.corrects) and ${usedL} > 0
-        and not exists (select 1 from log_entry c where c.corrects = e.id) order by e.at, e.id limit 1)`,
-    })
-    .from(logEntry)
-    .where(
-      and(
-        eq(logEntry.kind, 'batch'),
-        gt(logEntry.at, since),
-        notSuperseded,
-        sql`not ${usedBy(sql`${emptied} is not true`)}`,
-        boatId === null ? undefined : eq(logEntry.boatId, boatId),
-      ),
-    )
-    .orderBy(asc(logEntry.at), asc(logEntry.id));
-  return rows.map((row) => ({
-    entryId: row.id,
-    emptied: row.emptied,
-    usedL: row.usedL,
-    boatId: row.boatId,
-    areaId: row.areaId,
-    at: row.at,
-    body: bodyOf(row, []) as BatchBody,
-  }));
 }
 
 /** Ticks of masking on one area that count, oldest first. */

@@ -2,7 +2,7 @@ import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import type { ProgressBody, ProgressView } from '../../contract/index.ts';
 import type { Queries } from '../db/open.ts';
 import { logEntry } from '../db/schema.ts';
-import { bodyOf, notSuperseded } from './log.ts';
+import { bodyOf, notSuperseded, sessionEnded } from './log.ts';
 
 /** A note on a coat in hand whose coat is logged. What a device kept for long belongs to the coat of its own time, not to the rest of it. */
 export const coatLogged = sql`exists (select 1 from log_entry k where k.kind = 'coat' and k.area_id = log_entry.area_id
@@ -28,6 +28,7 @@ export async function progressOf(
         gt(logEntry.at, since),
         notSuperseded,
         sql`not ${coatLogged}`,
+        sql`not ${sessionEnded}`,
       ),
     )
     .orderBy(asc(logEntry.at), asc(logEntry.id));

@@ -28,8 +28,18 @@ export async function sessionNotes(db: Queries, boatId: string, since: Date): Pr
     )
     .orderBy(asc(logEntry.at), asc(logEntry.id));
   return rows.map((row) => {
-    const { stepId, coatNo, areaIds, people, device } = bodyOf(row, []) as SessionBody;
+    const { stepId, coatNo, areaIds, people, device, ended = false } = bodyOf(row, []) as SessionBody;
     const { id: entryId, areaId } = row;
-    return { entryId, at: row.at.toISOString(), areaId, stepId, coatNo, areaIds, people, device };
+    return {
+      entryId,
+      at: row.at.toISOString(),
+      areaId,
+      stepId,
+      coatNo,
+      areaIds: ended ? [] : areaIds,
+      people,
+      device,
+      ended,
+    };
   });
 }

@@ -260,6 +260,13 @@ it('what the agreed plan applies in one go with a coat is proposed at its bench'
   expect((await bench()).plannedTogether).toEqual({ start: at(0), areaIds: [others[0]?.id] });
 });
 
+/** 0.6 l from the scale. */
+const aBatch = (step: { id: string }, product: { id: string }) => {
+  const pours = [{ name: 'base', amount: 400, unit: 'ml' }, { name: 'hardener', amount: 200, unit: 'ml' }]; // biome-ignore format: one line
+  const about = { stepId: step.id, coatNo: 0, productId: product.id, sheetVersion: 1, litres: 0.6, pours };
+  return { ...about, tool: { kind: 'scale', stepG: 1 }, ratioError: 0, thinnerLitres: 0, potTempC: 20, inductionMin: 0, potLifeMin: 60 }; // biome-ignore format: one line
+};
+
 it('who applies a coat, and what is painted in one go, is at every bench of it until it is logged', async () => {
   const { product, area, step, bench } = await planned({ coats: 1 });
   const other = anArea(boat.id, { zone: 'topsides' });
@@ -320,6 +327,35 @@ it('who applies a coat, and what is painted in one go, is at every bench of it u
       (await post('session', area.id, NOON, { ...about, areaIds: [], people: [], device: phone, ...wrong }))
         .status,
     ).toBe(422);
+  // Ended without a coat, its notes, and what was used up in it, no longer count; what comes later does.
+  const pot = await post('batch', area.id, start, aBatch(step, product));
+  const fate = { batchId: (pot.body as { id: string }).id, fate: 'emptied' };
+  await post('batch-end', area.id, start + 120_000, fate);
+  expect((await bench()).emptied).toHaveLength(1);
+  for (const [
+    areaId,
+    about,
+  ] of [[area.id, { stepId: step.id, coatNo: 0 }], [other.id, { stepId: alike?.stepId, coatNo: 0 }]] as const) // biome-ignore format: one line
+    await post('session', areaId, start + 180_000, {
+      ...about,
+      areaIds: [],
+      people: [],
+      device: desk,
+      ended: true,
+    });
+  expect(await bench()).toMatchObject({
+    emptied: [],
+    session: [{}, {}, { ended: true }],
+    alike: [{ progress: [] }],
+  });
+  expect((await elsewhere()).paintedFrom).toBeNull();
+  await post('session', area.id, start + 240_000, {
+    ...about,
+    areaIds: [other.id],
+    people: [],
+    device: desk,
+  });
+  expect((await elsewhere()).paintedFrom).toMatchObject({ areaId: area.id });
   const { body } = aCoat({ area, step, product } as never, start, { areaM2: 1, litres: 0.2 });
   await post('coat', area.id, start, { ...body, endedAt: new Date(NOON - HOUR / 2).toISOString() });
   expect((await bench()).session).toEqual([]);
@@ -330,9 +366,7 @@ it('a pot put right on one device and used up on another that does not know it y
   const { product, area, step, bench } = await planned();
   const post = (id: string, kind: string, body: object, corrects: string | null = null) =>
     server.ask('POST', '/log', { id, areaId: area.id, at: new Date(NOON).toISOString(), corrects, kind, body }); // biome-ignore format: one line
-  const pours = [{ name: 'base', amount: 400, unit: 'ml' }, { name: 'hardener', amount: 200, unit: 'ml' }]; // biome-ignore format: one line
-  const about = { stepId: step.id, coatNo: 0, productId: product.id, sheetVersion: 1, litres: 0.6, pours };
-  const batch = { ...about, tool: { kind: 'scale', stepG: 1 }, ratioError: 0, thinnerLitres: 0, potTempC: 20, inductionMin: 0, potLifeMin: 60 }; // biome-ignore format: one line
+  const batch = aBatch(step, product);
   const [first, put] = [uuidv7(), uuidv7()];
   await post(first, 'batch', batch);
   expect((await post(put, 'batch', { ...batch, potLifeMin: 30 }, first)).status).toBe(201);

@@ -46,9 +46,9 @@ export async function inOneGo(
   const { areaId, next, alike, at } = of;
   const sinceMs = notedSinceMs(at);
   const notes = await sessionsSince(log, db, of.boatId, sinceMs);
-  const session = notes.flatMap(({ entryId, at: noted, areaIds, people, device, ...coat }) =>
+  const session = notes.flatMap(({ entryId, at: noted, areaIds, people, device, ended, ...coat }) =>
     coat.areaId === areaId && coat.stepId === next?.stepId && coat.coatNo === next.coatNo
-      ? [{ entryId, at: noted, areaIds, people, device }]
+      ? [{ entryId, at: noted, areaIds, people, device, ended }]
       : [],
   );
   const together = new Set(session.at(-1)?.areaIds);

@@ -3,8 +3,10 @@ import {
   type AirLimits,
   DEFAULT_LIMITS,
   dewPointC,
+  heatedAirC,
   judgeHours,
   type SurfaceReading,
+  type Surroundings,
   surfaceBodyOf,
   surroundingsAt,
 } from '../../core/air/index.ts';
@@ -85,7 +87,7 @@ export async function stripView(
       stripHour(hour, skin[i] as SurfaceReading, judged.get(hour.at) ?? { reasons: [], conditions: [] }, {
         now: at,
         errors,
-        heated: surroundingsAt(place, hour.at).kind === 'heated',
+        surroundings: surroundingsAt(place, hour.at),
       }),
     ),
   };
@@ -122,20 +124,22 @@ function stripHour(
   hour: SplicedHour,
   surface: SurfaceReading,
   judged: Pick<StripHour, 'reasons' | 'conditions'>,
-  { now, errors, heated }: { now: number; errors: readonly LeadError[]; heated: boolean },
+  { now, errors, surroundings }: { now: number; errors: readonly LeadError[]; surroundings: Surroundings },
 ): StripHour {
   const { airC, rh, source } = hour;
   const dewC = dewPointC({ airC, rh });
   const leadH = source === 'measured' ? 0 : Math.max(0, (hour.at - now) / HOUR_MS);
   const { air, dew, surface: open } = hourBands({ airC, dewC, surface, leadH, errors });
   // A heated room keeps its temperature in any forecast.
-  const skin = heated ? surface : open;
+  const skin = surroundings.kind === 'heated' ? surface : open;
+  const here = (outsideC: number) =>
+    tenth(surroundings.kind === 'heated' ? heatedAirC(outsideC, surroundings) : outsideC);
   return {
     at: new Date(hour.at).toISOString(),
-    source,
-    airC: tenth(airC),
-    airLowC: tenth(air.lowC),
-    airHighC: tenth(air.highC),
+    source: hour.simulated && source === 'measured' ? 'simulated' : source,
+    airC: here(airC),
+    airLowC: here(air.lowC),
+    airHighC: here(air.highC),
     dewC: tenth(dewC),
     dewLowC: tenth(dew.lowC),
     dewHighC: tenth(dew.highC),

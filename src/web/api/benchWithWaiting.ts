@@ -50,7 +50,14 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
   });
   const known = new Set([...view.pots, ...view.emptied].map((pot) => pot.entryId));
   const standing = [...view.pots, ...mixed.filter((pot) => !known.has(pot.entryId))];
+  const ends = entries.filter((entry) => entry.kind === 'session' && entry.body.ended);
   const left = ({ entryId }: PotView) => !gone.has(entryId);
+  /** Used up in a session that ended without a coat. */
+  const isOver = ({ mixedAt, batch }: PotView) =>
+    ends.some(
+      ({ at, kind, body }) =>
+        kind === 'session' && body.stepId === batch.stepId && body.coatNo === batch.coatNo && at >= mixedAt,
+    );
   return {
     pots: standing.filter((pot) => left(pot) && !usedUp.has(pot.entryId)),
     emptied: [
@@ -59,7 +66,7 @@ function pots(view: BenchView, entries: readonly EntryInput[]): Pick<BenchView, 
         const usedL = usedUp.get(pot.entryId);
         return usedL === undefined ? [] : [{ ...pot, usedL }];
       }),
-    ].filter(left),
+    ].filter((pot) => left(pot) && !isOver(pot)),
   };
 }
 
@@ -78,7 +85,7 @@ function notesOf<Note extends { entryId: string }>(
     if (kind === 'strike') notes = notes.filter(({ entryId }) => entryId !== corrects);
     if (kind !== 'coat' && kind !== 'progress' && kind !== 'session') continue;
     if (entry.areaId !== coat.areaId || body.stepId !== coat.stepId || body.coatNo !== coat.coatNo) continue;
-    if (kind === 'coat') notes = [];
+    if (kind === 'coat' || (kind === 'session' && body.ended)) notes = [];
     const note = noteIn(entry);
     if (note && !notes.some(({ entryId }) => entryId === note.entryId)) notes.push(note);
   }
@@ -93,8 +100,8 @@ function progressNote({ id, at, kind, body }: EntryInput): ProgressView | null {
 
 function sessionNote({ id, at, kind, body }: EntryInput): SessionNoteView | null {
   if (kind !== 'session') return null;
-  const { areaIds, people, device } = body;
-  return { entryId: id, at, areaIds, people, device };
+  const { areaIds, people, device, ended = false } = body;
+  return { entryId: id, at, areaIds, people, device, ended };
 }
 
 /** Work ticked, and ticks taken back, here. */

@@ -3,23 +3,47 @@ import { Link } from 'react-router';
 import type { BenchView } from '../../contract/index.ts';
 import { MOST_PEOPLE } from '../../core/film/index.ts';
 import { sayTime } from '../clock/say.ts';
+import { useConfirm } from '../parts/Confirm.tsx';
 import { andList } from '../words/counted.ts';
 import type { BenchSession } from './session.ts';
+
+const ENDED = {
+  title: 'End this session without a coat?',
+  text: 'Sections, readings and pots used up until now no longer count for this coat. They stay in the record.',
+  action: 'End session',
+};
 
 /** Since when the coat is applied, by whom, and on which devices. */
 export function SessionLine({
   session,
+  end,
+  view,
   zone,
-  now,
-}: Pick<BenchSession, 'session'> & { zone: string; now: number }) {
+}: Pick<BenchSession, 'session' | 'end'> & { view: BenchView; zone: string }) {
+  const ask = useConfirm();
   if (!session) return null;
+  const now = Date.parse(view.now);
   const { startedMs, people, devices } = session;
   return (
-    <p className="text-sm">
-      Begun {sayTime(startedMs, zone, now)}
-      {people.length > 0 && ` by ${andList(people)}`}, on{' '}
-      {devices.length === 1 ? `a ${devices[0]?.kind}` : `${devices.length} devices`}.
-    </p>
+    <div className="flex flex-wrap items-center gap-x-3">
+      <p className="text-sm">
+        Begun {sayTime(startedMs, zone, now)}
+        {people.length > 0 && ` by ${andList(people)}`}, on{' '}
+        {devices.length === 1 ? `a ${devices[0]?.kind}` : `${devices.length} devices`}.
+      </p>
+      {/* A pot in use is used up or discarded first: its paint counts, or does not. */}
+      {view.pots.length === 0 && (
+        <button
+          type="button"
+          className="btn btn-ghost target no-print"
+          onClick={async () => {
+            if (await ask(ENDED)) end();
+          }}
+        >
+          Nothing applied?
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -115,9 +115,9 @@ function Bench({
   const ownM2 = next ? Math.max(0, next.areaM2 - next.coveredM2) : 0;
   const all = coveredOfAll({ leftM2: ownM2, coveredM2: applying.progress.coveredShare * ownM2 }, others);
   return (
-    <div className="max-w-6xl space-y-6 p-3 md:p-6">
+    <div className="max-w-6xl space-y-6 p-3 max-md:-mb-10 md:p-6">
       <BenchHead view={view} zone={zone} />
-      <SessionLine session={bench.session} zone={zone} now={Date.parse(view.now)} />
+      <SessionLine {...bench} view={view} zone={zone} />
       <PaintedFrom area={view.paintedFrom} />
       <StrewNow view={view} zone={zone} />
       {step && product && <BenchSteps applies={applies} part={part} onPart={toPart} />}

@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from 'react';
+import { type KeyboardEvent, useEffect, useState } from 'react';
 
 /** The steps of a coat, each a part of the page with the heading that it leads to. */
 const STEPS = [
@@ -62,6 +62,19 @@ export function BenchSteps({ applies, part, onPart }: Props) {
 /** Where the labels of the tins are confirmed, below what to pour. */
 export const LABELS = 'labels';
 
+/** Whether the labels are on the screen: what leads to them is not needed then. */
+function useLabelsInSight(shown: boolean): boolean {
+  const [inSight, setInSight] = useState(false);
+  useEffect(() => {
+    const labels = shown ? document.getElementById(LABELS) : null;
+    if (!labels || !('IntersectionObserver' in window)) return setInSight(false);
+    const observer = new IntersectionObserver((seen) => setInSight(seen.at(-1)?.isIntersecting ?? false));
+    observer.observe(labels);
+    return () => observer.disconnect();
+  }, [shown]);
+  return inSight;
+}
+
 /** Button to the next step at the lower edge of a narrow screen, primary if the coat can start; while mixing, a button to the labels. */
 export function NextStep({
   applies,
@@ -72,8 +85,9 @@ export function NextStep({
 }: Props & { mixes: boolean; isSuitable: boolean }) {
   const steps = stepsOf(applies);
   const next = steps[steps.findIndex((step) => step.part === part) + 1];
+  const inSight = useLabelsInSight(part === 'mix' && mixes);
   if (!next) return null;
-  const toLabels = part === 'mix' && mixes;
+  const toLabels = part === 'mix' && mixes && !inSight;
   return (
     <div className="bg-base-100 border-line no-print sticky bottom-[3.1rem] z-10 -mx-3 flex gap-2 border-t p-2 md:bottom-0 lg:hidden">
       {toLabels && (

@@ -31,7 +31,7 @@ export function Finish({ product, method, colour, area, zone, onDone }: Props) {
           <li key={each}>{each}</li>
         ))}
       </ul>
-      {cautionsFor(product.sheet.hazards, area).map((each) => (
+      {cautionsFor(product.sheet.hazards, area, method).map((each) => (
         <p key={each} className="text-sm">
           {each}
         </p>

@@ -228,8 +228,9 @@ export function OneBatch({
           />
         </>
       )}
-      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
-        {cautionsFor(sheet.hazards, view.area).map((caution) => (
+      {/* At a desk they stand in Ready, beside it. */}
+      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm lg:hidden">
+        {cautionsFor(sheet.hazards, view.area, step.method).map((caution) => (
           <li key={caution}>{caution}</li>
         ))}
         <li>The product's safety data sheet and local regulations come first.</li>

@@ -45,9 +45,12 @@ function reading(
   }
 }
 
+/** "1. base": which is poured first is asked by whoever holds both tins. */
+const inOrder = (name: string, i: number) => `${i + 1}. ${name}`;
+
 const LAYERS = ['var(--st-finished)', 'var(--st-key-first)', 'var(--st-too-soon)', 'var(--st-thumb)'];
 
-/** The pot with its parts: what to pour of each in figures for arm's length, and the pot drawn filled. */
+/** The pot with its parts in the order of pouring: figures for arm's length, and the pot drawn filled. */
 export function Pours({ split, tool, product }: { split: Split; tool: MeasuringTool; product: string }) {
   const { system } = useUnits();
   const total = split.pours.reduce((sum, pour) => sum + pour.amount, 0);
@@ -75,7 +78,7 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
                 textAnchor="middle"
                 fill="var(--color-base-content)"
               >
-                {pour.name}
+                {inOrder(pour.name, i)}
               </text>
             </g>
           );
@@ -83,11 +86,11 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
         <path d="M12 6V140H88V6" fill="none" stroke="var(--line)" strokeWidth="2.5" />
       </svg>
       <dl className="grid grow content-around gap-3">
-        {split.pours.toReversed().map((pour) => {
+        {split.pours.map((pour, i) => {
           const read = reading(pour, tool, system);
           return (
             <div key={pour.name} {...SPOKEN}>
-              <dt className="label-caps">{pour.name}</dt>
+              <dt className="label-caps">{inOrder(pour.name, i)}</dt>
               <dd>
                 <span className="big-figure text-5xl">{read.figure}</span>{' '}
                 <span className="text-2xl">{read.unit}</span>

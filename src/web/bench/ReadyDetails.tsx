@@ -3,12 +3,13 @@ import type { BenchView } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import type { InsideAsked } from '../api/benchQueries.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
+import { haveReady } from './cautions.ts';
 import { HoursAhead } from './HoursAhead.tsx';
 import { LeaveBare } from './LeaveBare.tsx';
 import { LookAhead } from './LookAhead.tsx';
 import { OtherPlaces } from './OtherPlaces.tsx';
 
-/** The rest of the step Ready, below the verdict on a coat: the hours ahead, a tent or heat compared, masking. */
+/** The rest of the step Ready, below the verdict on a coat: protection, the hours ahead, a tent or heat compared, masking. */
 export function ReadyDetails({
   view,
   zone,
@@ -31,6 +32,17 @@ export function ReadyDetails({
   const now = Date.parse(view.now);
   return (
     <>
+      <section aria-labelledby="have-ready" className="space-y-2">
+        <h2 id="have-ready" className="batten pb-1 text-lg">
+          Before you open a tin
+        </h2>
+        <ul className="border-line space-y-1 border-l-4 pl-3">
+          {haveReady(product.sheet.hazards, view.area, step.method).map((each) => (
+            <li key={each}>{each}</li>
+          ))}
+          <li>The product’s safety data sheet and local regulations come first.</li>
+        </ul>
+      </section>
       <HoursAhead view={view} zone={zone} site={site} />
       {outlook && (
         <>

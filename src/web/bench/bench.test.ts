@@ -3,7 +3,7 @@ import type { Area } from '../../contract/index.ts';
 import { formatQuantity } from '../../core/units/index.ts';
 import { counts } from '../log/coatFigures.ts';
 import { sayMargin, sayReason } from '../words/airReasons.ts';
-import { cautionsFor } from './cautions.ts';
+import { cautionsFor, haveReady } from './cautions.ts';
 import { toolFigure, toolsIn, withFigure } from './toolChoice.ts';
 
 describe('a reason against laying carries its figures', () => {
@@ -54,12 +54,24 @@ const area = { id: 'area', name: 'Bottom', service: 'immersed' } as Area;
 
 describe('cautions stand where the hand is', () => {
   it('a sheet’s dangers, and confined space first in a bilge or tank', () => {
-    expect(cautionsFor(['isocyanate'], area)[0]).toMatch(/^Isocyanates/);
+    expect(cautionsFor(['isocyanate'], area, 'roller')[0]).toMatch(/^Isocyanates: .* respirator at least/);
+    // Sprayed, no mask that only filters will do [handbook part 15].
+    for (const method of ['conventional-spray', 'airless-spray', 'aerosol'] as const)
+      expect(cautionsFor(['isocyanate'], area, method)[0]).toMatch(/air-fed mask/);
     for (const service of ['bilge', 'tank'] as const) {
-      const list = cautionsFor(['epoxy-sensitiser', 'solvent'], { ...area, service });
+      const list = cautionsFor(['epoxy-sensitiser', 'solvent'], { ...area, service }, 'brush');
       expect(list).toHaveLength(3);
       expect(list[0]).toMatch(/^Confined space/);
     }
+  });
+  it('before a tin is opened: light, and inside the way out with no lamp that can ignite vapour', () => {
+    const ready = (service: Area['service']) =>
+      haveReady(['solvent'], { ...area, service }, 'brush').join(' ');
+    expect(ready('immersed')).toMatch(/low angle/);
+    expect(ready('immersed')).not.toMatch(/way out/);
+    expect(ready('interior')).toMatch(/way out.*head-down corners/);
+    for (const service of ['bilge', 'tank'] as const)
+      expect(ready(service)).toMatch(/^Confined.*can’t ignite.*way out/);
   });
 });
 

@@ -1,10 +1,10 @@
-import type { Area } from '../../contract/index.ts';
+import type { Area, Step } from '../../contract/index.ts';
 import type { Hazard } from '../../core/system/index.ts';
 
 /** What to mind at this step; the product's own safety data sheet and local codes always come first. */
 const CAUTIONS: Record<Hazard, string> = {
   isocyanate:
-    'Isocyanates: wear a fresh organic-vapour and particulate respirator to roll, an air-fed mask to spray. Keep unprotected people away.',
+    'Isocyanates: wear a fresh organic-vapour and particulate respirator at least. Keep unprotected people away.',
   solvent: 'Solvent: ventilate, allow no flames or sparks, and keep stock outside the boat.',
   'epoxy-sensitiser': 'Epoxy is a sensitiser: wear gloves, and never put solvent on skin.',
   biocide: 'Biocides: wear gloves and eye protection, collect residue, and check local bans.',
@@ -13,10 +13,35 @@ const CAUTIONS: Record<Hazard, string> = {
   dust: 'Dust: wear a mask, and have no wet paint in the same air space.',
 };
 
-/** Cautions for applying this product on this area. */
-export function cautionsFor(hazards: readonly Hazard[], area: Area): string[] {
-  const list = hazards.map((hazard) => CAUTIONS[hazard]);
-  if (area.service === 'bilge' || area.service === 'tank') {
+const SPRAYED_ISOCYANATE =
+  'Isocyanates, sprayed: wear an air-fed mask. Keep unprotected people away. No other mask is enough.';
+
+const SPRAYS: ReadonlySet<Step['method']> = new Set(['conventional-spray', 'airless-spray', 'aerosol']);
+const CONFINED: ReadonlySet<Area['service']> = new Set(['bilge', 'tank']);
+/** Areas where the painter stands in the wet paint, unless the way out is planned. */
+const INSIDE: ReadonlySet<Area['service']> = new Set([...CONFINED, 'interior']);
+
+/** Where work inside begins, so that nobody has to kneel in wet paint [T, handbook part 8]. */
+export const wayOut = ({ service }: Pick<Area, 'service'>): string[] =>
+  INSIDE.has(service)
+    ? ['Start with the hardest, head-down corners, and keep the tray on the side you leave by.']
+    : [];
+
+/** Protective equipment, light and, inside, the way out, before a tin is opened [T, handbook parts 8 and 15]. */
+export const haveReady = (hazards: readonly Hazard[], area: Area, method: Step['method']): string[] => [
+  ...cautionsFor(hazards, area, method),
+  CONFINED.has(area.service)
+    ? 'Light at a low angle shows dry spots. Use only lamps that can’t ignite vapour.'
+    : 'Light at a low angle shows dry spots: set up a lamp.',
+  ...(INSIDE.has(area.service) ? ['Plan your way out before you start.', ...wayOut(area)] : []),
+];
+
+/** Cautions for applying this product on this area [handbook part 15]. */
+export function cautionsFor(hazards: readonly Hazard[], area: Area, method: Step['method']): string[] {
+  const list = hazards.map((hazard) =>
+    hazard === 'isocyanate' && SPRAYS.has(method) ? SPRAYED_ISOCYANATE : CAUTIONS[hazard],
+  );
+  if (CONFINED.has(area.service)) {
     list.unshift(
       'Confined space: ventilate, never work alone, no ignition sources. Vapour is heavier than air and collects in the bilge.',
     );

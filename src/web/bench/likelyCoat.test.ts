@@ -13,7 +13,9 @@ const view = (ticks: readonly number[]) =>
     rate: { m2PerH: 20 },
     progress: ticks.map((at, no) => ({ at: iso(at), section: { no, of: 5 } })),
   }) as unknown as BenchView;
-const pots = (ready: number) => [{ inductionEnds: iso(ready) }] as BenchView['pots'];
+/** A pot that stands for a quarter of an hour. */
+const pots = (ready: number) =>
+  [{ mixedAt: iso(ready - 15), inductionEnds: iso(ready) }] as BenchView['pots'];
 const minutes = (...asked: Parameters<typeof likelyStart>) => (likelyStart(...asked) - NOON) / MINUTE;
 
 it('a coat begins with its first section or its pot, whichever is sooner; where nothing tells, an hour ago', () => {
@@ -21,6 +23,8 @@ it('a coat begins with its first section or its pot, whichever is sooner; where 
   expect(minutes(view([-60, -30]), [], [], NOON)).toBe(-72);
   expect(minutes(view([-60]), [], pots(-90), NOON)).toBe(-90);
   expect(minutes(view([-60]), [], pots(-5), NOON)).toBe(-72);
+  // Ticked sooner than the rate allows: still not before its paint was mixed.
+  expect(minutes(view([-60]), [], pots(-50), NOON)).toBe(-65);
   expect(minutes(view([]), [], [], NOON)).toBe(-60);
   // Begun on the area beside it: half of 10 m² takes 15 minutes.
   const beside = { leftM2: 10, progress: [{ at: iso(-80), section: { no: 0, of: 2 } }] };

@@ -33,18 +33,25 @@ export interface CoatInHand {
 /** Notes older than this are of an earlier day’s work. */
 const SAME_DAY_MS = 16 * HOUR_MS;
 
-/** When the first section that was ticked must have been begun, at the rate of the coat; Infinity: none was. */
+/**
+ * When the first section that was ticked must have been begun, at the rate of the coat, but not before the pot it came from was
+ * mixed; Infinity: none was ticked.
+ */
 function firstSectionMs(
   { progress, clock, rate }: BenchView,
   others: readonly Pick<AlikeArea, 'progress' | 'leftM2'>[],
+  pots: BenchView['pots'],
   now: number,
 ): number {
+  const mixed = pots.map((pot) => Date.parse(pot.mixedAt));
   const ownM2 = Math.max(0, (clock.next?.areaM2 ?? 0) - (clock.next?.coveredM2 ?? 0));
   const begun = [{ progress, leftM2: ownM2 }, ...others].flatMap(({ progress: notes, leftM2 }) =>
     notes.flatMap(({ at, section }) => {
       const ms = Date.parse(at);
       if (!section || ms < now - SAME_DAY_MS) return [];
-      return [ms - (rate ? (leftM2 / section.of / rate.m2PerH) * HOUR_MS : 0)];
+      const paintMs = Math.min(...mixed.filter((at) => at <= ms));
+      const begunMs = ms - (rate ? (leftM2 / section.of / rate.m2PerH) * HOUR_MS : 0);
+      return [Number.isFinite(paintMs) ? Math.max(begunMs, paintMs) : begunMs];
     }),
   );
   return Math.min(...begun);
@@ -62,7 +69,7 @@ export function likelyStart(
 ): number {
   const { clock } = view;
   const first = Math.min(
-    firstSectionMs(view, others, now),
+    firstSectionMs(view, others, pots, now),
     ...pots.map((pot) => Date.parse(pot.inductionEnds)),
   );
   const began = Number.isFinite(first) ? first : now - HOUR_MS;

@@ -35,6 +35,8 @@ export interface BenchSession {
   change: (to: Partial<Pick<CoatSession, 'areaIds' | 'people'>>) => void;
   /** Adds this device, and whoever last logged a coat on it. */
   join: () => void;
+  /** Ends it without a coat, on all areas in one go. */
+  end: () => void;
 }
 
 export function useSession(view: BenchView): BenchSession {
@@ -52,19 +54,19 @@ export function useSession(view: BenchView): BenchSession {
   }, [view.session, made, coat]);
   /** The coat that this device has joined: a slow answer makes no second note. */
   const joined = useRef<string | null>(null);
+  // Later than what another device noted, though that one’s clock runs ahead: the last change is the one that counts.
+  const afterMs = Math.max(0, ...view.session.map(({ at }) => Date.parse(at)));
   const change: BenchSession['change'] = (to) => {
     if (!next) return;
     const { stepId, coatNo } = next;
     const device = thisDevice();
     const { areaIds, people } = session ?? { areaIds: [], people: [] };
+    const at = new Date(Math.max(Date.now(), afterMs + 1)).toISOString();
     const state = { areaIds, people: hasJoined(session, device) ? people : withHand(people), ...to };
     joined.current = coat;
-    // Later than what another device noted, though that one’s clock runs ahead: the last change is the one that counts.
-    const lastMs = Math.max(0, ...view.session.map((each) => Date.parse(each.at)));
-    const at = new Date(Math.max(Date.now(), lastMs + 1)).toISOString();
     const id = uuidv7();
     const body = { stepId, coatNo, ...state, device };
-    setMade({ coat, note: { entryId: id, at, ...state, device } });
+    setMade({ coat, note: { entryId: id, at, ...state, device, ended: false } });
     log(entryWrite({ id, areaId: view.area.id, at, corrects: null, kind: 'session', body }));
   };
   return {
@@ -72,6 +74,18 @@ export function useSession(view: BenchView): BenchSession {
     change,
     join: () => {
       if (joined.current !== coat && !hasJoined(session, thisDevice())) change({});
+    },
+    end: () => {
+      if (!next) return;
+      const others = view.alike.filter(({ areaId }) => session?.areaIds.includes(areaId));
+      const at = new Date(Math.max(Date.now(), afterMs + 1)).toISOString();
+      const device = thisDevice();
+      for (const { areaId, stepId, coatNo } of [{ areaId: view.area.id, ...next }, ...others]) {
+        const body = { stepId, coatNo, areaIds: [], people: [], device, ended: true as const };
+        log(entryWrite({ id: uuidv7(), areaId, at, corrects: null, kind: 'session', body }));
+      }
+      setMade(null);
+      joined.current = null;
     },
   };
 }

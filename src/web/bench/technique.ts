@@ -1,4 +1,5 @@
 import type { Area, Step } from '../../contract/index.ts';
+import { wayOut } from './cautions.ts';
 
 /** How a coat is put on, by method [T, handbook part 8]. */
 const BY_METHOD: Record<Step['method'], readonly string[]> = {
@@ -17,21 +18,11 @@ const BY_METHOD: Record<Step['method'], readonly string[]> = {
   aerosol: ['Several light passes, each wet, from an even distance. Shake the can between passes.'],
 };
 
-/** Areas where the painter stands in the wet paint, unless the way out is planned. */
-const INSIDE: ReadonlySet<Area['service']> = new Set(['bilge', 'interior', 'tank']);
-
 /** What to mind while the coat goes on: by its method, and inside the way out. */
 export const techniqueOf = (
   { method }: Pick<Step, 'method'>,
   { service }: Pick<Area, 'service'>,
-): string[] => [
-  ...(INSIDE.has(service)
-    ? [
-        'Plan your way out first. Start with the hardest, head-down corners, and keep the tray on the side you leave by.',
-      ]
-    : []),
-  ...BY_METHOD[method],
-];
+): string[] => [...wayOut({ service }), ...BY_METHOD[method]];
 
 /** Sprayed coats are cut in beside lines first [T, handbook part 8]. */
 export const isCutIn = (method: Step['method']): boolean =>

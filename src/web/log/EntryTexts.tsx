@@ -40,7 +40,8 @@ export function ProgressText({ body: { coatNo, section, comb, usedL, cutIn } }: 
 
 /** Who applies a coat, where, and on which device. */
 export function SessionText({ body, view }: { body: SessionBody; view: LogView }) {
-  const { coatNo, areaIds, people, device } = body;
+  const { coatNo, areaIds, people, device, ended } = body;
+  if (ended) return <>Coat {coatNo + 1}: session ended without a coat</>;
   const names = view.areas.flatMap(({ id, name }) => (areaIds.includes(id) ? [name] : []));
   return (
     <>
