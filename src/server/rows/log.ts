@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, getTableColumns, gt, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, inArray, lt, or, sql } from 'drizzle-orm';
 import type {
   BatchBody,
   CoatAirRecord,
