@@ -152,7 +152,7 @@ export function LogCoat(props: Props) {
           large
           hint="Remembered on this device. Used to learn each person’s paint use."
         />
-        <TextArea name="note" label={against ? 'Reason to apply it anyway' : 'Note'} />
+        <TextArea name="note" label={against ? 'Reason to apply it anyway' : 'Note'} rows={against ? 2 : 1} />
       </RecordForm>
     </section>
   );

@@ -196,7 +196,8 @@ export function WeatherChart({
         label="Air temperature, dew point, humidity, cloud, rain and wind over time"
       />
       <p className="text-sm">
-        Left of the line: measured. Right: forecast{errors && ', with a 90 % band'}.
+        Left of the line: {simulated === hours.length ? 'past hours' : 'measured'}. Right: forecast
+        {errors && ', with a 90 % band'}.
         {nights.length > 0 && ' Nights are shaded.'}
         {blocked.length > 0 && ' The bars at the bottom are hours that don’t suit a coat outdoors.'} Zoom:
         Ctrl + scroll or pinch. Pan: drag.
