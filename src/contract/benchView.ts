@@ -1,4 +1,5 @@
 import type { AirConditionCode, AirReason, ShellKind, Surroundings } from '../core/air/index.ts';
+import type { CurrencyCode } from '../core/supply/index.ts';
 import type { Area } from './area.ts';
 import type { Boat } from './boat.ts';
 import type { CoatAirRecord, FailureView } from './coatAir.ts';
@@ -189,6 +190,8 @@ export interface BenchView {
   product: Product | null;
   /** How fast the coat is applied: the yard’s own rate, or the typical one; null: there is no coat. */
   rate: { m2PerH: number; isOwn: boolean } | null;
+  /** Of the yard’s prices. */
+  currency: CurrencyCode;
   litresForCoat: number | null;
   air: WeatherHour | null;
   /** The coming hours as this product sees them. */

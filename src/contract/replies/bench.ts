@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import type { BareTick, BenchView, CoatCheck, LookAheadView } from '../benchView.ts';
-import { objectOf } from '../joi.ts';
+import { objectOf, oneOf } from '../joi.ts';
 import { shellKind, stackStep } from '../stack.ts';
 import { benchTins } from '../supply/benchTins.ts';
+import { CURRENCY_CODES, type CurrencyCode } from '../supply/currency.ts';
 import type { OpenFault } from '../survey.ts';
 import { clockReply, hourReply, potReply, progressReply, sessionReply } from './clocks.ts';
 import { airCondition, figure, flag, listOf, maybeFigure, maybeMoment, moment, uuid, word } from './plain.ts';
@@ -50,6 +51,7 @@ export const benchReply = objectOf<BenchView>({
   step: stackStep.allow(null).required(),
   product: productReply.allow(null).required(),
   rate: Joi.object({ m2PerH: figure(), isOwn: flag() }).allow(null).required(),
+  currency: oneOf<CurrencyCode>(CURRENCY_CODES).required(),
   litresForCoat: maybeFigure(),
   air: hourReply.allow(null).required(),
   hours: listOf(

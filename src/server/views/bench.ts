@@ -205,6 +205,7 @@ export async function benchView(
       marginFalls,
     })),
     outlook,
+    currency: known.trade.settings.currency,
     lying: groupsOf(state).map(({ stepId, coatNo, entries }) => ({
       stepId,
       coatNo,

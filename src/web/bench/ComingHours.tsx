@@ -3,6 +3,7 @@ import type { BenchView } from '../../contract/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayReason } from '../words/airReasons.ts';
+import { counted } from '../words/counted.ts';
 
 /** The number of suitable hours ahead for this product, and the reason for each unsuitable one. */
 export function ComingHours({ hours, zone }: { hours: BenchView['hours']; zone: string }) {
@@ -15,7 +16,7 @@ export function ComingHours({ hours, zone }: { hours: BenchView['hours']; zone: 
     <Why
       figure={
         <span>
-          {good} of the next {hours.length} hours are suitable
+          {good} of the next {counted(hours.length, 'hour')} {good === 1 ? 'is' : 'are'} suitable
           {conditions.length > 0 && ', if the missing data is checked'}
         </span>
       }

@@ -1,14 +1,18 @@
 import { useState } from 'react';
 import type { CoatOutlook, HeatView, OtherPlaceView } from '../../contract/index.ts';
 import { SHELL_DEFAULTS, SHELLS, type ShellKind } from '../../core/air/index.ts';
+import { type CurrencyCode, toMinor } from '../../core/supply/index.ts';
 import { figure } from '../../core/units/index.ts';
 import type { InsideAsked } from '../api/benchQueries.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { sayMoney } from '../words/supply.ts';
 
 interface Props {
   outlook: CoatOutlook;
+  /** Of the yard’s prices. */
+  currency: CurrencyCode;
   inside: InsideAsked;
   onInside: (inside: InsideAsked) => void;
   now: number;
@@ -18,10 +22,11 @@ interface Props {
 /** What a kilowatt hour costs, in the yard's money, remembered on this device. */
 const KEY = 'jack-plane.kilowatt-hour';
 const USUAL_PRICE = 0.3;
+const MOST_PRICE = 1000;
 
 function keptPrice(): number {
   const kept = Number(localStorage.getItem(KEY) ?? Number.NaN);
-  return Number.isFinite(kept) && kept >= 0 ? kept : USUAL_PRICE;
+  return Number.isFinite(kept) && kept >= 0 && kept <= MOST_PRICE ? kept : USUAL_PRICE;
 }
 
 const SHELL_WORDS: Record<ShellKind, string> = {
@@ -40,7 +45,7 @@ const whole = (value: number, least: number, most: number) =>
   Math.round(Math.min(most, Math.max(least, value)));
 
 /** What a cover or a heater would change, before it is decided: when the coat could start, and what the heat would cost. */
-export function OtherPlaces({ outlook, inside, onInside, now, zone }: Props) {
+export function OtherPlaces({ outlook, currency, inside, onInside, now, zone }: Props) {
   const { show } = useUnits();
   const [price, setPrice] = useState(keptPrice);
   if (outlook.otherPlaces.length === 0) return null;
@@ -57,7 +62,7 @@ export function OtherPlaces({ outlook, inside, onInside, now, zone }: Props) {
             </li>
           ))}
         </ul>
-        {heat && <Heat heat={heat} price={price} setC={inside.heatC} now={now} zone={zone} />}
+        {heat && <Heat {...{ heat, price, currency, now, zone }} setC={inside.heatC} />}
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
           <NumberField
             label="Target temperature"
@@ -119,10 +124,10 @@ export function OtherPlaces({ outlook, inside, onInside, now, zone }: Props) {
           />
           <NumberField
             label="Price"
-            unit="per kWh"
+            unit={`${currency} per kWh`}
             value={price}
             onChange={(typed) => {
-              const kept = Math.max(0, typed);
+              const kept = Math.min(MOST_PRICE, Math.max(0, typed));
               localStorage.setItem(KEY, String(kept));
               setPrice(kept);
             }}
@@ -143,12 +148,14 @@ export function OtherPlaces({ outlook, inside, onInside, now, zone }: Props) {
 function Heat({
   heat,
   price,
+  currency,
   setC,
   now,
   zone,
 }: {
   heat: HeatView;
   price: number;
+  currency: CurrencyCode;
   setC: number;
   now: number;
   zone: string;
@@ -156,7 +163,8 @@ function Heat({
   const { show } = useUnits();
   const kilowatts = (watts: number) => `${figure(Math.round(watts / 100) / 10)} kW`;
   const short = heat.neededW > heat.watts;
-  const cost = (kWh: number) => `${figure(Math.round(kWh * 10) / 10)} kWh, ${(kWh * price).toFixed(2)}`;
+  const cost = (kWh: number) =>
+    `${figure(Math.round(kWh * 10) / 10)} kWh, ${sayMoney(toMinor(kWh * price, currency), currency)}`;
   return (
     <div className="space-y-1">
       <p className={short ? 'font-semibold' : ''}>

@@ -46,7 +46,7 @@ export function ReadyDetails({
       <HoursAhead view={view} zone={zone} site={site} />
       {outlook && (
         <>
-          <OtherPlaces outlook={outlook} now={now} zone={zone} inside={inside} onInside={onInside} />
+          <OtherPlaces {...{ outlook, now, zone, inside, onInside }} currency={view.currency} />
           <LookAhead areaId={view.area.id} zone={zone} now={now} safeHours={safeHours} />
         </>
       )}

@@ -43,9 +43,10 @@ export function ConverterTool() {
       ) : (
         <>
           <output className="block text-lg first-letter:uppercase">
-            {rounds.length || 'no'} {rounds.length === 1 ? 'coat' : 'coats'} on; {found.value.step.why}.
+            {rounds.length === 0 ? 'No coat applied yet' : `${counted(rounds.length, 'coat')} applied`}.{' '}
+            {found.value.step.why}.
           </output>
-          {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}.</p>}
+          {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}</p>}
           {last && (
             <StockFinding
               reading={{

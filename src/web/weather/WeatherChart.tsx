@@ -197,8 +197,7 @@ export function WeatherChart({
       />
       <p className="text-sm">
         Left of the line: {simulated === hours.length ? 'past hours' : 'measured'}. Right: forecast
-        {errors && ', with a 90 % band'}.
-        {nights.length > 0 && ' Nights are shaded.'}
+        {errors && ', with a 90 % band'}.{nights.length > 0 && ' Nights are shaded.'}
         {blocked.length > 0 && ' The bars at the bottom are hours that don’t suit a coat outdoors.'} Zoom:
         Ctrl + scroll or pinch. Pan: drag.
         {simulated > 0 &&
